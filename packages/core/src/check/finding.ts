@@ -1,0 +1,54 @@
+/** What a check is and what it finds. */
+import type { GestureDefinition } from '../feel/index.ts';
+import type { Instance, Motion, MotionDocument, Take } from '../motion/index.ts';
+import type { Px } from '../page/index.ts';
+
+export type Severity = 'wrong' | 'doubtful';
+
+/** The project's own thresholds. Chosen by us unless a source is given. */
+export interface Limits {
+  /** frames in range under the chosen gesture, at least */
+  framesInRange: number;
+}
+export const DEFAULT_LIMITS: Limits = { framesInRange: 8 };
+
+export interface CheckContext {
+  document: MotionDocument;
+  take: Take;
+  gesture: GestureDefinition;
+  /** frames per second */
+  refresh: number;
+  limits: Limits;
+}
+
+export interface Fix {
+  label: string;
+  /** the motion as it should be; everything else of the document stays */
+  motion: Motion;
+}
+
+export interface Finding {
+  check: string;
+  motion: string;
+  element: number;
+  severity: Severity;
+  /** scroll offset where it shows */
+  at: Px;
+  /** two or three words for a lane label */
+  brief: string;
+  sentence: string;
+  fix: Fix | null;
+}
+
+export interface CheckDefinition {
+  id: string;
+  name: string;
+  /** why a reader of the page cares */
+  why: string;
+  /** looks at one motion on one element */
+  look(instance: Instance, context: CheckContext): Finding | null;
+}
+
+export const pxText = (px: Px): string => `${Math.round(px).toLocaleString('en').replaceAll(',', '\u2009')} px`;
+export const maxOf = (instance: Instance, take: Take): Px =>
+  take.layout.scrollers[instance.placed.scroller]!.max[instance.placed.axis];

@@ -1,0 +1,33 @@
+import { pxText } from './finding.ts';
+import type { CheckDefinition } from './finding.ts';
+
+export const startsPartWay: CheckDefinition = {
+  id: 'starts-part-way',
+  name: 'Starts part-way',
+  why: 'The page opens with the motion already under way, so its first state is never seen.',
+  look(instance) {
+    const { start, end } = instance.placed;
+    if (start >= -1 / 32) return null;
+    const { motion, element } = instance;
+    const already = Math.min(100, Math.round((-start / Math.max(end - start, 1e-9)) * 100));
+    return {
+      check: this.id,
+      motion: motion.id,
+      element,
+      severity: end <= 0 ? 'wrong' : 'doubtful',
+      at: 0,
+      brief: 'starts part-way',
+      sentence:
+        end <= 0
+          ? `It is over before the page can be scrolled: its range ends ${pxText(-end)} above the top.`
+          : `When the page opens it already stands at ${already} %: its range begins ${pxText(-start)} above the top.`,
+      fix:
+        end <= 0
+          ? null
+          : {
+              label: 'Start it with the page',
+              motion: { ...motion, range: { ...motion.range, start: motion.driver.kind === 'page' ? '0%' : 'scroll 0%' } },
+            },
+    };
+  },
+};

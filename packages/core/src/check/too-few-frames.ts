@@ -1,0 +1,68 @@
+import { framesInRange } from '../feel/index.ts';
+import type { Motion } from '../motion/index.ts';
+import { resolvePoint } from '../timeline/index.ts';
+import type { RangePoint } from '../timeline/index.ts';
+import type { Instance } from '../motion/index.ts';
+import type { Px } from '../page/index.ts';
+import { pointAt } from './point-at.ts';
+import { maxOf } from './finding.ts';
+import type { CheckContext, CheckDefinition } from './finding.ts';
+
+export const tooFewFrames: CheckDefinition = {
+  id: 'too-few-frames',
+  name: 'Too few frames',
+  why: 'Scrolled in the chosen way, the motion is over before the eye can follow it.',
+  look(instance, context) {
+    const { start, end } = instance.placed;
+    const { take, gesture, refresh, limits } = context;
+    const max = maxOf(instance, take);
+    const low = Math.max(0, start);
+    const high = Math.min(max, end);
+    if (high < low || max <= 0) return null;
+    const frames = framesInRange(gesture, { start, end }, max, refresh);
+    if (frames >= limits.framesInRange) return null;
+    const { motion, element } = instance;
+    return {
+      check: this.id,
+      motion: motion.id,
+      element,
+      severity: frames < limits.framesInRange / 2 ? 'wrong' : 'doubtful',
+      at: (low + high) / 2,
+      brief: frames === 1 ? 'only 1 frame' : `only ${frames} frames`,
+      sentence: `With ${gesture.name.toLowerCase()} at ${refresh} Hz it is shown in ${frames} ${frames === 1 ? 'frame' : 'frames'}; your limit is ${limits.framesInRange}.`,
+      fix: widened(instance, context),
+    };
+  },
+};
+
+/** The smallest widening about the centre that reaches the limit, pushed back onto the page where it would leave it. */
+function widened(instance: Instance, context: CheckContext) {
+  const { take, gesture, refresh, limits } = context;
+  const { start, end } = instance.placed;
+  const max = maxOf(instance, take);
+  const centre = Math.min(max, Math.max(0, (start + end) / 2));
+  for (let length = Math.max(20, Math.ceil((end - start) / 20) * 20); length <= max; length += 20) {
+    const from = Math.min(Math.max(0, centre - length / 2), max - length);
+    const motion = withSpan(instance, max, from, from + length);
+    const placed = { start: resolved(motion.range.start, instance, max, 'start'), end: resolved(motion.range.end, instance, max, 'end') };
+    if (framesInRange(gesture, placed, max, refresh) >= limits.framesInRange)
+      return { label: `Widen it to ${length} px`, motion };
+  }
+  return null;
+}
+
+function resolved(point: RangePoint, instance: Instance, max: Px, side: 'start' | 'end'): Px {
+  const g = instance.placed.geometry;
+  return g ? resolvePoint(point, g, side) : (Number.parseFloat(point as string) / 100) * max;
+}
+
+function withSpan(instance: Instance, max: Px, start: Px, end: Px): Motion {
+  const { motion } = instance;
+  return {
+    ...motion,
+    range: {
+      start: pointAt(start, motion.range.start, instance, max, 'start'),
+      end: pointAt(end, motion.range.end, instance, max, 'end'),
+    },
+  };
+}

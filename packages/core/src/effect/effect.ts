@@ -1,0 +1,40 @@
+/**
+ * Effects: starting points by intent. Each builds ordinary keyframes and a range; nothing of it is remembered afterwards.
+ * A new one is a file in this folder and a line in the registry.
+ */
+import type { ElementFacts, Layout } from '../page/index.ts';
+import type { Motion } from '../motion/index.ts';
+import { fade } from './fade.ts';
+import { grow } from './grow.ts';
+import { rise } from './rise.ts';
+import { sharpen } from './sharpen.ts';
+import { drop, slideFromLeft, slideFromRight } from './slide.ts';
+import { turn } from './turn.ts';
+
+export interface EffectDefinition {
+  id: string;
+  name: string;
+  /** what a reader of the page sees, in a short sentence */
+  what: string;
+  build(element: ElementFacts, layout: Layout): Pick<Motion, 'keyframes' | 'range'>;
+  /** why it does not suit an element, or null */
+  unfit?(element: ElementFacts, layout: Layout): string | null;
+}
+
+export const EFFECTS: readonly EffectDefinition[] = [
+  rise,
+  drop,
+  fade,
+  slideFromLeft,
+  slideFromRight,
+  grow,
+  sharpen,
+  turn,
+];
+export const effectById = (id: string): EffectDefinition | undefined => EFFECTS.find((e) => e.id === id);
+
+/** Two stops that run linearly, as every scrubbed starting point does. */
+export const between = (from: string, to: string) => [
+  { at: '0%', value: from },
+  { at: '100%', value: to },
+];

@@ -1,0 +1,2 @@
+export { EFFECTS, effectById } from './effect.ts';
+export type { EffectDefinition } from './effect.ts';

@@ -1,0 +1,49 @@
+/** Small, exact changes of HTML text: everything else stays byte for byte as it was brought. */
+import { parse } from 'parse5';
+import type { DefaultTreeAdapterTypes as Tree } from 'parse5';
+
+const isElement = (n: Tree.Node, tag: string): n is Tree.Element => n.nodeName === tag;
+
+function headOf(html: string): { head: Tree.Element; root: Tree.Element; document: Tree.Document } {
+  const document = parse(html, { sourceCodeLocationInfo: true });
+  const root = document.childNodes.find((n): n is Tree.Element => isElement(n, 'html'))!;
+  return { document, root, head: root.childNodes.find((n): n is Tree.Element => isElement(n, 'head'))! };
+}
+
+/** Where the head begins in the text, also when its tag was left out. */
+function headStart(html: string): number {
+  const { head, root, document } = headOf(html);
+  if (head.sourceCodeLocation?.startTag) return head.sourceCodeLocation.startTag.endOffset;
+  if (root.sourceCodeLocation?.startTag) return root.sourceCodeLocation.startTag.endOffset;
+  const doctype = document.childNodes.find((n) => n.nodeName === '#documentType');
+  return doctype?.sourceCodeLocation?.endOffset ?? 0;
+}
+
+function headEnd(html: string): number {
+  const { head } = headOf(html);
+  if (head.sourceCodeLocation?.endTag) return head.sourceCodeLocation.endTag.startOffset;
+  const last = head.childNodes.findLast((n) => n.sourceCodeLocation);
+  return last?.sourceCodeLocation?.endOffset ?? headStart(html);
+}
+
+const splice = (html: string, at: number, text: string) => html.slice(0, at) + text + html.slice(at);
+
+/** Puts text right after the head begins, before anything of the page's own, even a policy in a meta element. */
+export const insertFirstInHead = (html: string, text: string): string => splice(html, headStart(html), text);
+
+/** Puts a line at the end of the head, so that a linked style sheet comes after the page's own. */
+export function insertLastInHead(html: string, line: string): { html: string; line: number } {
+  const at = headEnd(html);
+  const before = html.slice(0, at);
+  const margin = /(^|\n)([ \t]*)$/.exec(before);
+  const text = margin ? `  ${line}\n${margin[2]}` : `\n${line}\n`;
+  return { html: splice(html, at, text), line: before.split('\n').length + (margin ? 0 : 1) };
+}
+
+/** The page's title, or null. */
+export function titleOf(html: string): string | null {
+  const { head } = headOf(html);
+  const title = head.childNodes.find((n): n is Tree.Element => isElement(n, 'title'));
+  const text = title?.childNodes.map((n) => ('value' in n ? n.value : '')).join('').replace(/\s+/g, ' ').trim();
+  return text || null;
+}

@@ -1,0 +1,5 @@
+export * from './write-css.ts';
+export * from './join-css.ts';
+export * from './html.ts';
+export * from './names.ts';
+export * from './range-css.ts';

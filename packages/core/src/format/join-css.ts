@@ -1,0 +1,52 @@
+/** The hand-off's style sheet: the writer's pieces inside the guards that keep a page whole without them. */
+import type { Layout } from '../page/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
+import { writeCss } from './write-css.ts';
+import type { Piece, WriterNote } from './write-css.ts';
+
+export const indent = (css: string, by: string): string => css.replace(/^(?=.)/gm, by);
+
+export interface HandOff {
+  css: string;
+  notes: WriterNote[];
+  /** first and last line of each piece's rules, counted from 1 */
+  lines: { piece: Piece; from: number; to: number }[];
+}
+
+/**
+ * Browsers without scroll timelines, print and readers who ask for reduced motion see the page as it was brought, complete.
+ * `title` becomes the opening comment.
+ */
+export function handOffCss(document: MotionDocument, layout: Layout, title: string, others: readonly Layout[] = []): HandOff {
+  const full = writeCss(document, layout, 'full-motion', others);
+  const reduced = writeCss(document, layout, 'reduced-motion', others);
+  const out: string[] = [`/* ${title.replaceAll('*/', '')} */`];
+  const lines: HandOff['lines'] = [];
+  const put = (text: string) => {
+    const from = out.length + 1;
+    out.push(...text.split('\n'));
+    return { from, to: out.length };
+  };
+  if (full.pieces.length) {
+    put('@supports (animation-timeline: view()) {');
+    const media = (query: string, pieces: readonly Piece[], mark: boolean) => {
+      if (pieces.length === 0) return;
+      put(`  @media screen and (prefers-reduced-motion: ${query}) {`);
+      pieces.forEach((piece, i) => {
+        if (i > 0) put('');
+        const at = put(indent(piece.rules, '    '));
+        if (mark) lines.push({ piece, ...at });
+      });
+      put('  }');
+    };
+    media('no-preference', full.pieces, true);
+    if (reduced.pieces.length) put('');
+    media('reduce', reduced.pieces, false);
+    put('}');
+    for (const keyframes of new Set([...full.pieces, ...reduced.pieces].map((p) => p.keyframes).filter(Boolean))) put(`\n${keyframes}`);
+  }
+  return { css: `${out.join('\n')}\n`, notes: full.notes, lines };
+}
+
+/** What the preview puts into the page for one piece: the same text, without guards, since the condition is chosen there. */
+export const previewCss = (piece: Piece): string => [piece.rules, piece.keyframes].filter(Boolean).join('\n');

@@ -1,0 +1,51 @@
+/** `@keyframes` of a motion. CSS keeps one easing per stop, so properties whose easings differ at a stop get blocks of their own. */
+import type { Motion } from '../motion/index.ts';
+import { keyframeOffset, withWholeEasing } from '../value/index.ts';
+import type { Keyframe } from '../value/index.ts';
+
+interface Stop {
+  easing: string;
+  declarations: string[];
+}
+
+export interface KeyframesBlock {
+  name: string;
+  css: string;
+}
+
+/** Blocks named `name`, `name-2` …; `only` leaves out every other property. */
+export function keyframesCss(motion: Motion, name: string, only?: (property: string) => boolean): KeyframesBlock[] {
+  const groups: Map<string, Stop>[] = [];
+  for (const [property, list] of Object.entries(motion.keyframes)) {
+    if (only && !only(property)) continue;
+    const stops = withWholeEasing(list, motion.easing);
+    const group = groups.find((g) => agrees(g, stops)) ?? groups[groups.push(new Map()) - 1]!;
+    for (const stop of stops) {
+      const known = group.get(stop.at) ?? { easing: easingOf(stop), declarations: [] };
+      known.declarations.push(`${property}: ${stop.value};`);
+      group.set(stop.at, known);
+    }
+  }
+  return groups.map((stops, i) => {
+    const blockName = i === 0 ? name : `${name}-${i + 1}`;
+    return { name: blockName, css: `@keyframes ${blockName} {\n${[...stops].sort(byPlace).map(stopCss).join('\n')}\n}` };
+  });
+}
+
+const easingOf = (k: Keyframe) => k.easing ?? 'linear';
+const byPlace = ([a]: [string, Stop], [b]: [string, Stop]) => keyframeOffset(a) - keyframeOffset(b);
+
+/** The last stop's easing leads nowhere and never disagrees. */
+function agrees(group: Map<string, Stop>, stops: readonly Keyframe[]): boolean {
+  const places = new Set(stops.map((s) => s.at));
+  if (places.size !== stops.length) return group.size === 0;
+  return stops.every((s) => {
+    const known = group.get(s.at);
+    return !known || known.easing === easingOf(s) || keyframeOffset(s.at) === 1;
+  });
+}
+
+function stopCss([at, stop]: [string, Stop]): string {
+  const easing = stop.easing === 'linear' || keyframeOffset(at) === 1 ? [] : [`animation-timing-function: ${stop.easing};`];
+  return `  ${at} { ${[...stop.declarations, ...easing].join(' ')} }`;
+}

@@ -1,0 +1,21 @@
+/** Readable, unique CSS names for motions, from what people called them. */
+import type { Motion } from '../motion/index.ts';
+
+export function slug(name: string): string {
+  const plain = name.normalize('NFKD').replace(/[\u0300-\u036f]/g, '').toLowerCase();
+  return plain.replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 48) || 'motion';
+}
+
+/** Name by motion id; motions of the same name get a number. */
+export function namesOf(motions: readonly Motion[]): Map<string, string> {
+  const taken = new Set<string>();
+  const names = new Map<string, string>();
+  for (const m of motions) {
+    const base = slug(m.name);
+    let name = base;
+    for (let i = 2; taken.has(name); i++) name = `${base}-${i}`;
+    taken.add(name);
+    names.set(m.id, name);
+  }
+  return names;
+}

@@ -1,0 +1,162 @@
+/** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
+import type { Layout, Axis } from '../page/index.ts';
+import { placeRange } from '../timeline/index.ts';
+import type { Placed } from '../timeline/index.ts';
+import { isLinear, parseEasing, propertyFacts, segmentsOf } from '../value/index.ts';
+import type { Ease, Segment, ValueContext } from '../value/index.ts';
+import type { Motion, MotionDocument } from './document.ts';
+
+/** One motion on one element. */
+export interface Instance {
+  motion: Motion;
+  element: number;
+  placed: Placed;
+}
+
+/** One property of one instance; `segments` keeps the forms for writing values as CSS. */
+export interface Track {
+  instance: number;
+  property: string;
+  base: string;
+  segments: Segment[];
+}
+
+export interface Take {
+  layout: Layout;
+  instances: Instance[];
+  tracks: Track[];
+  /** motions or single targets that could not be placed, with the reason */
+  unplaced: { motion: string; element: number | null; reason: string }[];
+
+  /** per instance: range in px, 1 ÷ length (0 for a jump), which offset it listens to, its tracks, whole-range easing */
+  start: Float64Array;
+  end: Float64Array;
+  perPx: Float64Array;
+  channel: Uint16Array;
+  firstTrack: Uint32Array;
+  ease: (Ease | null)[];
+  /** per instance, 1 where values hold before or after the range */
+  fillsBefore: Uint8Array;
+  fillsAfter: Uint8Array;
+
+  /** per track: its segments; per segment: bounds, easing (null = linear), numbers */
+  firstSegment: Uint32Array;
+  segmentStart: Float64Array;
+  segmentScale: Float64Array;
+  segmentEnd: Float64Array;
+  segmentEase: (Ease | null)[];
+  slot: Uint32Array;
+  width: Uint8Array;
+  from: Float64Array;
+  delta: Float64Array;
+  trackSlot: Uint32Array;
+
+  /** results of the last sampling: progress per instance, −1 before, 0 in, 1 after; segment and numbers per track */
+  progress: Float64Array;
+  phase: Int8Array;
+  segment: Uint32Array;
+  values: Float64Array;
+
+  /** tracks that write the same property of the same element, in the order of the document */
+  writers: Map<number, Map<string, number[]>>;
+}
+
+/** Offsets are given per scroller and axis: block then inline. */
+export const channelOf = (scroller: number, axis: Axis): number => scroller * 2 + (axis === 'inline' ? 1 : 0);
+
+const contextOf = (layout: Layout, element: number): ValueContext => {
+  const e = layout.elements[element]!;
+  return {
+    box: e.box,
+    viewport: layout.viewport,
+    em: e.fontSize ?? 16,
+    rem: layout.page.rem ?? 16,
+    color: e.base?.color ?? 'black',
+  };
+};
+
+/** Compiles the motions that are on. Elements come from `layout.matches`; what cannot be placed is listed, never dropped silently. */
+export function compileTake(document: MotionDocument, layout: Layout): Take {
+  const instances: Instance[] = [];
+  const tracks: Track[] = [];
+  const unplaced: Take['unplaced'] = [];
+  for (const motion of document.motions) {
+    if (!motion.on) continue;
+    const targets = layout.matches[motion.targets.selector] ?? [];
+    if (targets.length === 0) unplaced.push({ motion: motion.id, element: null, reason: `no element matches ${motion.targets.selector}` });
+    for (const element of targets) {
+      const placed = placeRange(motion.driver, motion.range, element, layout);
+      if ('reason' in placed) {
+        unplaced.push({ motion: motion.id, element, reason: placed.reason });
+        continue;
+      }
+      instances.push({ motion, element, placed });
+      for (const [property, keyframes] of Object.entries(motion.keyframes)) {
+        const base = layout.elements[element]?.base?.[property] ?? propertyFacts(property)?.initial ?? '';
+        const segments = segmentsOf(property, keyframes, base, contextOf(layout, element));
+        tracks.push({ instance: instances.length - 1, property, base, segments });
+      }
+    }
+  }
+  return { layout, instances, tracks, unplaced, ...flatten(instances, tracks) };
+}
+
+const curved = (ease: Ease): Ease | null => (isLinear(ease) ? null : ease);
+
+function flatten(instances: Instance[], tracks: Track[]) {
+  const n = instances.length;
+  const segments = tracks.flatMap((t) => t.segments);
+  const numbers = segments.reduce((sum, s) => sum + s.from.length, 0);
+  const out = {
+    start: Float64Array.from(instances, (i) => i.placed.start),
+    end: Float64Array.from(instances, (i) => i.placed.end),
+    perPx: Float64Array.from(instances, ({ placed: { start, end } }) => (end > start ? 1 / (end - start) : 0)),
+    channel: Uint16Array.from(instances, (i) => channelOf(i.placed.scroller, i.placed.axis)),
+    firstTrack: new Uint32Array(n + 1),
+    ease: instances.map(({ motion }) => {
+      const parsed = parseEasing(motion.easing);
+      return parsed.ok ? curved(parsed.value) : null;
+    }),
+    fillsBefore: Uint8Array.from(instances, ({ motion: { fill } }) => Number(fill === 'both' || fill === 'backwards')),
+    fillsAfter: Uint8Array.from(instances, ({ motion: { fill } }) => Number(fill === 'both' || fill === 'forwards')),
+    firstSegment: new Uint32Array(tracks.length + 1),
+    segmentStart: Float64Array.from(segments, (s) => s.start),
+    segmentScale: Float64Array.from(segments, (s) => 1 / (s.end - s.start)),
+    segmentEnd: Float64Array.from(segments, (s) => s.end),
+    segmentEase: segments.map((s) => curved(s.ease)),
+    slot: new Uint32Array(segments.length),
+    width: Uint8Array.from(segments, (s) => s.from.length),
+    from: new Float64Array(numbers),
+    delta: new Float64Array(numbers),
+    trackSlot: new Uint32Array(tracks.length + 1),
+    progress: new Float64Array(n),
+    phase: new Int8Array(n).fill(2),
+    segment: new Uint32Array(tracks.length),
+    values: new Float64Array(0),
+    writers: new Map<number, Map<string, number[]>>(),
+  };
+  let segment = 0;
+  let number = 0;
+  let room = 0;
+  tracks.forEach((track, t) => {
+    out.firstTrack[track.instance + 1] = t + 1;
+    out.firstSegment[t] = segment;
+    out.trackSlot[t] = room;
+    room += Math.max(...track.segments.map((s) => s.from.length));
+    for (const s of track.segments) {
+      out.slot[segment++] = number;
+      s.from.forEach((from, i) => {
+        out.from[number] = from;
+        out.delta[number++] = s.to[i]! - from;
+      });
+    }
+    const element = instances[track.instance]!.element;
+    const byProperty = out.writers.get(element) ?? out.writers.set(element, new Map()).get(element)!;
+    byProperty.set(track.property, [...(byProperty.get(track.property) ?? []), t]);
+  });
+  out.firstSegment[tracks.length] = segment;
+  out.trackSlot[tracks.length] = room;
+  for (let i = 1; i <= n; i++) out.firstTrack[i] = Math.max(out.firstTrack[i]!, out.firstTrack[i - 1]!);
+  out.values = new Float64Array(room);
+  return out;
+}

@@ -1,0 +1,143 @@
+/** The document: all motions of one take of one page. JSON, versioned; unknown fields are errors with their path. */
+import { z } from 'zod';
+import { parseLength } from '../page/index.ts';
+import { parseMeeting, parsePhasePoint } from '../timeline/index.ts';
+import { isMonotone, parseEasing, valueError } from '../value/index.ts';
+
+const id = z.string().regex(/^[a-z]_[A-Za-z0-9_-]{1,40}$/, 'an id such as m_card2');
+const selector = z.string().trim().min(1).max(2000);
+
+const percentage = z.string().regex(/^-?\d+(\.\d+)?%$/, 'a percentage such as 25%');
+const length = z.string().superRefine((css, ctx) => {
+  const parsed = css === 'auto' ? { ok: true as const } : parseLength(css);
+  if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
+});
+const easing = z
+  .string()
+  .max(4000)
+  .superRefine((css, ctx) => {
+    const parsed = parseEasing(css);
+    if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
+  });
+
+export const MeetingSchema = z.strictObject({ edge: percentage, line: percentage }).superRefine((m, ctx) => {
+  const parsed = parseMeeting(m);
+  if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
+});
+const phasePoint = (side: 'start' | 'end') =>
+  z
+    .string()
+    .max(200)
+    .superRefine((css, ctx) => {
+      const parsed = parsePhasePoint(css, side);
+      if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
+    });
+
+export const RangeSchema = z.strictObject({
+  start: z.union([phasePoint('start'), MeetingSchema]),
+  end: z.union([phasePoint('end'), MeetingSchema]),
+});
+
+const axis = z.enum(['block', 'inline']);
+export const DriverSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('page'), scroller: selector.optional(), axis }),
+  z.strictObject({ kind: z.literal('passage'), subject: selector, axis, insets: z.tuple([length, length]) }),
+]);
+
+const place = z.string().regex(/^\d+(\.\d+)?%$/, 'a place such as 50%').refine((at) => Number.parseFloat(at) <= 100, {
+  message: 'keyframes lie between 0% and 100%',
+});
+export const KeyframeSchema = z.strictObject({ at: place, value: z.string().min(1).max(1000), easing: easing.optional() });
+
+const keyframes = z
+  .record(z.string().max(80), z.array(KeyframeSchema).min(1).max(500))
+  .superRefine((record, ctx) => {
+    for (const [property, list] of Object.entries(record))
+      list.forEach((k, i) => {
+        const message = valueError(property, k.value);
+        if (message) ctx.addIssue({ code: 'custom', message, path: [property, i, 'value'] });
+      });
+  });
+
+export const MotionSchema = z
+  .strictObject({
+    id,
+    name: z.string().trim().min(1).max(120),
+    on: z.boolean(),
+    targets: z.strictObject({ selector }),
+    driver: DriverSchema,
+    range: RangeSchema,
+    keyframes,
+    easing,
+    fill: z.enum(['none', 'forwards', 'backwards', 'both']),
+    composite: z.literal('replace'),
+    follow: z.strictObject({ kind: z.literal('none') }),
+    /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
+    reducedMotion: z.enum(['drop', 'fade', 'keep']),
+  })
+  .superRefine((m, ctx) => {
+    const whole = parseEasing(m.easing);
+    const plain = Object.values(m.keyframes).every((k) => k.length === 2 && k[0]!.at === '0%' && k[1]!.at === '100%');
+    if (whole.ok && !plain && !isMonotone(whole.value))
+      ctx.addIssue({ code: 'custom', message: 'an easing that overshoots needs exactly two stops, 0% and 100%', path: ['easing'] });
+    if (m.driver.kind !== 'page') return;
+    for (const side of ['start', 'end'] as const)
+      if (typeof m.range[side] !== 'string')
+        ctx.addIssue({ code: 'custom', message: 'a whole-page driver has no element that could meet a line', path: ['range', side] });
+  });
+
+export const DocumentSchema = z
+  .strictObject({
+    format: z.literal('lyvek-document'),
+    version: z.literal(1),
+    motions: z.array(MotionSchema).max(5000),
+  })
+  .superRefine((d, ctx) => {
+    const seen = new Set<string>();
+    d.motions.forEach((m, i) => {
+      if (seen.has(m.id)) ctx.addIssue({ code: 'custom', message: `the id ${m.id} is used twice`, path: ['motions', i, 'id'] });
+      seen.add(m.id);
+    });
+  });
+
+export type Motion = z.infer<typeof MotionSchema>;
+export type MotionDocument = z.infer<typeof DocumentSchema>;
+
+export const emptyDocument = (): MotionDocument => ({ format: 'lyvek-document', version: 1, motions: [] });
+
+export interface DocumentProblem {
+  path: string;
+  message: string;
+}
+
+/** Reads a document; every problem comes with its path, e.g. `motions[3].range.end`. */
+export function readDocument(json: unknown): { ok: true; document: MotionDocument } | { ok: false; problems: DocumentProblem[] } {
+  const result = DocumentSchema.safeParse(json);
+  if (result.success) return { ok: true, document: result.data };
+  return { ok: false, problems: problemsOf(result.error) };
+}
+
+/** Zod's issues as plain sentences with paths; of a union the nearest branch speaks. */
+export function problemsOf(error: z.ZodError): DocumentProblem[] {
+  return error.issues.map((issue) => ({
+    path: issue.path.reduce<string>((p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${String(k)}` : String(k)), ''),
+    message:
+      issue.code === 'invalid_union' && issue.errors.length
+        ? (issue.errors.flat().find((i) => i.code === 'custom')?.message ?? issue.message)
+        : issue.message,
+  }));
+}
+
+/** The published JSON Schema of the document. CSS syntax inside strings is checked beyond it. */
+export const documentJsonSchema = () => z.toJSONSchema(DocumentSchema, { unrepresentable: 'any' });
+
+/** Every selector that a layout has to know for a document: targets, subjects and scrollers. */
+export function selectorsOf(document: MotionDocument): string[] {
+  const all = new Set<string>();
+  for (const m of document.motions) {
+    all.add(m.targets.selector);
+    if (m.driver.kind === 'passage' && m.driver.subject !== 'self') all.add(m.driver.subject);
+    if (m.driver.kind === 'page' && m.driver.scroller) all.add(m.driver.scroller);
+  }
+  return [...all];
+}

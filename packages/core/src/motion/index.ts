@@ -1,0 +1,3 @@
+export * from './document.ts';
+export * from './compile.ts';
+export * from './sample.ts';

@@ -1,0 +1,67 @@
+/** Sampling: scroll offsets → progress and values, without allocating. */
+import type { Take } from './compile.ts';
+
+/**
+ * Brings `take.progress`, `take.phase`, `take.segment` and `take.values` to the given scroll offsets (px, per scroller: block,
+ * inline). An instance that stays before or after its range costs one comparison.
+ */
+export function sample(take: Take, offsets: ArrayLike<number>): void {
+  const { start, end, channel, phase, progress, perPx, ease } = take;
+  for (let i = 0; i < start.length; i++) {
+    const s = offsets[channel[i]!]!;
+    const from = start[i]!;
+    if (s < from) {
+      if (phase[i] === -1) continue;
+      phase[i] = -1;
+      progress[i] = 0;
+    } else if (s >= end[i]! || perPx[i] === 0) {
+      if (phase[i] === 1) continue;
+      phase[i] = 1;
+      progress[i] = 1;
+    } else {
+      phase[i] = 0;
+      progress[i] = (s - from) * perPx[i]!;
+    }
+    const shape = ease[i];
+    writeTracks(take, i, shape ? shape(progress[i]!) : progress[i]!);
+  }
+}
+
+function writeTracks(take: Take, instance: number, p: number): void {
+  const { firstTrack, firstSegment, segmentStart, segmentScale, segmentEnd, segmentEase, slot, width, from, delta, trackSlot, values, segment } =
+    take;
+  const last = firstTrack[instance + 1]!;
+  for (let t = firstTrack[instance]!; t < last; t++) {
+    let k = firstSegment[t]!;
+    const lastSegment = firstSegment[t + 1]! - 1;
+    while (k < lastSegment && p >= segmentEnd[k]!) k++;
+    segment[t] = k;
+    let u = (p - segmentStart[k]!) * segmentScale[k]!;
+    const shape = segmentEase[k];
+    if (shape) u = shape(u);
+    const a = slot[k]!;
+    const b = trackSlot[t]!;
+    for (let j = width[k]! - 1; j >= 0; j--) values[b + j] = from[a + j]! + delta[a + j]! * u;
+  }
+}
+
+const inEffect = (take: Take, instance: number): boolean =>
+  take.phase[instance] === 0 ||
+  (take.phase[instance] === -1 && take.fillsBefore[instance] === 1) ||
+  (take.phase[instance] === 1 && take.fillsAfter[instance] === 1);
+
+/** CSS of a track at the last sampling. */
+export function trackValue(take: Take, track: number): string {
+  const form = take.tracks[track]!.segments[take.segment[track]! - take.firstSegment[track]!]!.form;
+  return form.write(take.values, take.trackSlot[track]!);
+}
+
+/**
+ * What an element's property shows at the last sampling: the last writer that is in effect or filling wins (Web Animations 1,
+ * §5.4: effect stack); with none the element keeps its own value (null).
+ */
+export function shownValue(take: Take, element: number, property: string): string | null {
+  const writers = take.writers.get(element)?.get(property) ?? [];
+  const winner = writers.findLast((t) => inEffect(take, take.tracks[t]!.instance));
+  return winner === undefined ? null : trackValue(take, winner);
+}

@@ -1,0 +1,4 @@
+export * from './units.ts';
+export * from './length.ts';
+export * from './layout.ts';
+export * from './geometry.ts';

@@ -1,0 +1,100 @@
+/**
+ * A layout: the measured boxes of a page's elements at one viewport size, with every motion switched off.
+ * It is what the probe sends, what the server stores and what every computation starts from.
+ */
+import { z } from 'zod';
+
+const px = z.number().finite();
+const index = z.number().int().min(0);
+
+export const ViewportSchema = z.strictObject({
+  width: z.number().int().min(200).max(8000),
+  height: z.number().int().min(200).max(8000),
+});
+
+/** Border box in the scroller's content coordinates; transforms ignored; sticky shift taken out. */
+export const BoxSchema = z.strictObject({ x: px, y: px, width: px, height: px });
+
+/**
+ * How a sticky element, or one inside it, is carried along. While the scroll offset passes `at`, the box stays with the
+ * scrollport for `travel` px (top-sticky), or has been ahead of its place by `travel` px until `at` (bottom-sticky).
+ */
+export const StickySchema = z.strictObject({ edge: z.enum(['start', 'end']), at: px, travel: px });
+
+export const ElementSchema = z.strictObject({
+  selector: z.string().max(2000),
+  tag: z.string().max(60),
+  text: z.string().max(120),
+  /** index in `elements` of the nearest measured ancestor, −1 for none */
+  parent: z.number().int().min(-1),
+  section: z.number().int().min(-1),
+  scroller: index,
+  box: BoxSchema,
+  sticky: StickySchema.nullable(),
+  fixed: z.boolean(),
+  /** computed `overflow` where it is not `visible` */
+  overflow: z.string().max(40).optional(),
+  /** establishes a containing block for fixed descendants (transform, filter, contain …) */
+  contains: z.boolean().optional(),
+  /** inside a `content-visibility: auto` subtree that was not laid out: sizes are the browser's estimate */
+  estimated: z.boolean().optional(),
+  /** computed values that differ from the initial ones, for keyframes without their own ends */
+  base: z.record(z.string().max(80), z.string().max(400)).optional(),
+  fontSize: px.optional(),
+  /** mean background tint as `#rrggbb`, for the strip */
+  tint: z.string().max(9).optional(),
+  kind: z.enum(['text', 'image', 'box']).optional(),
+});
+
+export const ScrollerSchema = z.strictObject({
+  /** null for the page itself */
+  selector: z.string().max(2000).nullable(),
+  /** padding box: what percentages and phases measure against */
+  port: z.strictObject({ width: px, height: px }),
+  max: z.strictObject({ block: px, inline: px }),
+  /** `scroll-padding`, which `auto` insets take */
+  padding: z.tuple([z.string().max(60), z.string().max(60)]).optional(),
+  rtl: z.boolean().optional(),
+});
+
+export const SectionSchema = z.strictObject({
+  name: z.string().max(120),
+  top: px,
+  height: px,
+});
+
+export const LayoutSchema = z.strictObject({
+  format: z.literal('lyvek-layout'),
+  version: z.literal(1),
+  viewport: ViewportSchema,
+  page: z.strictObject({ width: px, height: px, rem: px.optional() }),
+  /** the page itself comes first */
+  scrollers: z.array(ScrollerSchema).min(1).max(400),
+  sections: z.array(SectionSchema).max(400),
+  elements: z.array(ElementSchema).max(6000),
+  /** which elements each selector of the document matched */
+  matches: z.record(z.string().max(2000), z.array(index).max(6000)),
+  /** plain sentences about what could not be measured */
+  notes: z.array(z.string().max(400)).max(60),
+});
+
+export type Viewport = z.infer<typeof ViewportSchema>;
+export type Box = z.infer<typeof BoxSchema>;
+export type Sticky = z.infer<typeof StickySchema>;
+export type ElementFacts = z.infer<typeof ElementSchema>;
+export type Scroller = z.infer<typeof ScrollerSchema>;
+export type Section = z.infer<typeof SectionSchema>;
+export type Layout = z.infer<typeof LayoutSchema>;
+
+/** An empty layout of a given size, for pages that have not been measured yet. */
+export const emptyLayout = (viewport: Viewport): Layout => ({
+  format: 'lyvek-layout',
+  version: 1,
+  viewport,
+  page: { ...viewport },
+  scrollers: [{ selector: null, port: { ...viewport }, max: { block: 0, inline: 0 } }],
+  sections: [],
+  elements: [],
+  matches: {},
+  notes: [],
+});

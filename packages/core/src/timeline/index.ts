@@ -1,0 +1,5 @@
+export * from './phases.ts';
+export * from './range-point.ts';
+export * from './convert.ts';
+export * from './driver.ts';
+export * from './move.ts';

@@ -1,0 +1,52 @@
+/** Moving a range point to a scroll offset while keeping the notation in which it was written. */
+import type { Geometry, Px } from '../page/index.ts';
+import { plainPercent } from '../page/index.ts';
+import { percent, toPhase, writeMeeting, writePhase } from './convert.ts';
+import { isMeeting, parseMeeting, parsePhasePoint } from './range-point.ts';
+import type { RangePoint } from './range-point.ts';
+
+export interface Move {
+  /** the point as it was; its notation is kept */
+  was: RangePoint;
+  side: 'start' | 'end';
+  /** null for a whole-page driver */
+  geometry: Geometry | null;
+  /** all that can be scrolled, px */
+  max: Px;
+  /** keep px exactly as `calc()` instead of rounding to 0.1 % */
+  exact?: boolean;
+}
+
+const px = (n: Px): string => `${Number(n.toFixed(2))}px`;
+
+/**
+ * The range point of the same kind at another offset: a phase point stays one (entry, contain and exit hand over to the
+ * neighbour), a meeting keeps the element's point and moves its line, px stay px. Rounded to 0.1 %.
+ */
+export function movePoint(offset: Px, { was, side, geometry, max, exact = false }: Move): RangePoint {
+  if (!geometry) return exact || isInPx(was, side) ? px(offset) : percent(max === 0 ? 0 : offset / max);
+  if (isMeeting(was)) {
+    const m = parseMeeting(was);
+    const edge = m.ok ? m.value.edge : 0;
+    return writeMeeting({ edge, line: (geometry.top + edge * geometry.size - offset) / geometry.port });
+  }
+  const parsed = parsePhasePoint(was, side);
+  const phase = parsed.ok ? (parsed.value.phase ?? 'cover') : 'cover';
+  const at = toPhase(offset, geometry, phase === 'scroll' ? 'entry' : phase);
+  if (!exact && !isInPx(was, side)) return writePhase(at);
+  const origin = toOrigin(offset, geometry, at.phase, at.share);
+  return `${at.phase} calc(0% ${origin < 0 ? '-' : '+'} ${px(Math.abs(origin))})`;
+}
+
+/** px from the phase's beginning. */
+function toOrigin(offset: Px, geometry: Geometry, phase: ReturnType<typeof toPhase>['phase'], share: number): Px {
+  const next = toPhase(offset + 1, geometry, phase);
+  const perPx = next.phase === phase ? next.share - share : 0;
+  return perPx === 0 ? 0 : share / perPx;
+}
+
+function isInPx(point: RangePoint, side: 'start' | 'end'): boolean {
+  if (isMeeting(point)) return false;
+  const parsed = parsePhasePoint(point, side);
+  return parsed.ok && plainPercent(parsed.value.offset) === null;
+}

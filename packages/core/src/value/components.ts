@@ -1,0 +1,74 @@
+/** Splitting CSS values into components, on top of the CSS parser. */
+import * as csstree from 'css-tree';
+import { fromNode, resolveLength } from '../page/index.ts';
+import type { LengthExpr } from '../page/index.ts';
+import type { ValueContext } from './value-type.ts';
+
+/** Top-level components of a value, or null where it cannot be parsed. */
+export function components(css: string): csstree.CssNode[] | null {
+  try {
+    const ast = csstree.parse(css, {
+      context: 'value',
+      onParseError: (e) => {
+        throw e;
+      },
+    });
+    if (ast.type !== 'Value') return null;
+    return ast.children.toArray().filter((n) => n.type !== 'WhiteSpace' && n.type !== 'Comment');
+  } catch {
+    return null;
+  }
+}
+
+/** The arguments of a function node, split at commas. */
+export function argumentsOf(node: csstree.FunctionNode): csstree.CssNode[][] {
+  const out: csstree.CssNode[][] = [[]];
+  for (const n of node.children.toArray()) {
+    if (n.type === 'Operator' && n.value.trim() === ',') out.push([]);
+    else if (n.type !== 'WhiteSpace') out.at(-1)!.push(n);
+  }
+  return out;
+}
+
+/** px of a length node with percentages of `percent`; null where it is no length. */
+export function lengthOf(node: csstree.CssNode, percent: number, c: ValueContext): number | null {
+  try {
+    const expr: LengthExpr = fromNode(node);
+    return resolveLength(expr, { percent, viewport: c.viewport, em: c.em, rem: c.rem });
+  } catch {
+    return null;
+  }
+}
+
+/** A plain number; percentages count as fractions where `percentOf` is given. */
+export function numberOf(node: csstree.CssNode, percentOf?: number): number | null {
+  if (node.type === 'Percentage') return percentOf === undefined ? null : (Number(node.value) / 100) * percentOf;
+  if (node.type === 'Number') return Number(node.value);
+  if (node.type !== 'Function') return null;
+  try {
+    const value = resolveLength(fromNode(node), { percent: percentOf ?? NaN, viewport: { width: NaN, height: NaN } });
+    return Number.isFinite(value) ? value : null;
+  } catch {
+    return null;
+  }
+}
+
+const DEGREES: Record<string, number> = { deg: 1, grad: 0.9, turn: 360, rad: 180 / Math.PI };
+
+/** Degrees of an angle; a bare 0 counts. */
+export function angleOf(node: csstree.CssNode): number | null {
+  if (node.type === 'Dimension') {
+    const factor = DEGREES[node.unit.toLowerCase()];
+    return factor === undefined ? null : Number(node.value) * factor;
+  }
+  return node.type === 'Number' && Number(node.value) === 0 ? 0 : null;
+}
+
+/** A stand-in context for asking whether a value could be read at all. */
+export const ANY_CONTEXT: ValueContext = {
+  box: { width: 100, height: 100 },
+  viewport: { width: 1000, height: 1000 },
+  em: 16,
+  rem: 16,
+  color: '#000',
+};

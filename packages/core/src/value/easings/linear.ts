@@ -1,0 +1,57 @@
+import type { EasingDefinition } from '../easing.ts';
+
+/** `linear`, and `linear()` with stops (CSS Easing 2, §2.2). */
+export const linear: EasingDefinition = {
+  name: 'linear',
+  keywords: { linear: () => (t) => t },
+  parse(args) {
+    if (args === null || args.length < 1) return null;
+    const stops = args.map(readStop);
+    if (stops.some((s) => s === null)) return null;
+    return pieces(spread(stops as Stop[]));
+  },
+};
+
+interface Stop {
+  value: number;
+  at: number[];
+}
+
+function readStop(text: string): Stop | null {
+  const parts = text.trim().split(/\s+/);
+  const values = parts.filter((p) => !p.endsWith('%')).map(Number);
+  const at = parts.filter((p) => p.endsWith('%')).map((p) => Number(p.slice(0, -1)) / 100);
+  if (values.length !== 1 || at.length > 2 || [...values, ...at].some((n) => !Number.isFinite(n))) return null;
+  return { value: values[0]!, at };
+}
+
+/** Fills missing positions evenly and keeps positions from running backwards, as the standard's algorithm says. */
+function spread(stops: Stop[]): [number, number][] {
+  type Point = [at: number | null, value: number];
+  const points = stops.flatMap((s): Point[] => (s.at.length ? s.at.map((a): Point => [a, s.value]) : [[null, s.value]]));
+  points[0]![0] ??= 0;
+  points.at(-1)![0] ??= 1;
+  let largest = -Infinity;
+  for (const p of points) if (p[0] !== null) largest = p[0] = Math.max(largest, p[0]);
+  for (let i = 0; i < points.length; i++) {
+    if (points[i]![0] !== null) continue;
+    const next = points.findIndex((p, j) => j > i && p[0] !== null);
+    const from = points[i - 1]![0]!;
+    const step = (points[next]![0]! - from) / (next - i + 1);
+    for (let j = i; j < next; j++) points[j]![0] = from + step * (j - i + 1);
+  }
+  return points as [number, number][];
+}
+
+function pieces(points: [number, number][]): (t: number) => number {
+  if (points.length === 1) return () => points[0]![1];
+  return (t) => {
+    let i = points.findLastIndex(([x]) => x <= t);
+    if (i < 0) i = 0;
+    if (i === points.length - 1) i--;
+    const [x0, y0] = points[i]!;
+    const [x1, y1] = points[i + 1]!;
+    if (x0 === x1) return t < x0 ? y0 : y1;
+    return y0 + ((y1 - y0) * (t - x0)) / (x1 - x0);
+  };
+}

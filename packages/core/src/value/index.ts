@@ -1,0 +1,5 @@
+export * from './easing.ts';
+export * from './value-type.ts';
+export * from './property.ts';
+export * from './track.ts';
+export * from './split.ts';

@@ -1,0 +1,80 @@
+/**
+ * An easing over the whole range, written as easings between stops: CSS animations have only the latter. Exact at every stop;
+ * between stops the composed curve is baked into `linear()` to within `TOLERANCE`.
+ */
+import { isLinear, parseEasing } from './easing.ts';
+import type { Ease } from './easing.ts';
+import { keyframeOffset } from './track.ts';
+import type { Keyframe } from './track.ts';
+import { decimal } from './value-type.ts';
+
+const TOLERANCE = 1e-4;
+const SAMPLES = 400;
+
+/** True where a curve never runs backwards and stays within 0…1: only then has each stop one place. */
+export function isMonotone(ease: Ease): boolean {
+  let last = 0;
+  for (let i = 0; i <= SAMPLES; i++) {
+    const y = ease(i / SAMPLES);
+    if (y < last - 1e-9 || y > 1 + 1e-9) return false;
+    last = y;
+  }
+  return true;
+}
+
+/** Smallest p with ease(p) ≥ y, by halving. */
+function invert(ease: Ease, y: number): number {
+  if (y <= 0) return 0;
+  if (y >= 1) return 1;
+  let low = 0;
+  let high = 1;
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (ease(middle) < y) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/** `linear()` through as few points as keep the error below the tolerance, found by splitting at the worst point. */
+export function bake(f: Ease, tolerance = TOLERANCE): string {
+  const points: [number, number][] = [[0, f(0)]];
+  const add = (x0: number, y0: number, x1: number, y1: number, depth: number) => {
+    let worst = tolerance;
+    let at = -1;
+    for (let i = 1; i < 16; i++) {
+      const x = x0 + ((x1 - x0) * i) / 16;
+      const error = Math.abs(f(x) - (y0 + ((y1 - y0) * i) / 16));
+      if (error > worst) [worst, at] = [error, x];
+    }
+    if (at >= 0 && depth < 12) {
+      add(x0, y0, at, f(at), depth + 1);
+      add(at, f(at), x1, y1, depth + 1);
+    } else points.push([x1, y1]);
+  };
+  add(0, f(0), 1, f(1), 0);
+  return `linear(${points.map(([x, y], i) => (i === 0 || i === points.length - 1 ? decimal(y) : `${decimal(y)} ${decimal(x * 100)}%`)).join(', ')})`;
+}
+
+/** Stops of one property with the whole-range easing worked in. With two plain stops at the ends it is their easing. */
+export function withWholeEasing(stops: readonly Keyframe[], whole: string): Keyframe[] {
+  const parsed = parseEasing(whole);
+  if (!parsed.ok || isLinear(parsed.value)) return [...stops];
+  const ease = parsed.value;
+  const sorted = [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
+  const ends = sorted.length === 2 && keyframeOffset(sorted[0]!.at) === 0 && keyframeOffset(sorted[1]!.at) === 1;
+  if (ends && (sorted[0]!.easing ?? 'linear') === 'linear') return [{ ...sorted[0]!, easing: whole }, sorted[1]!];
+  const places = sorted.map((s) => invert(ease, keyframeOffset(s.at)));
+  return sorted.map((stop, i) => {
+    const p0 = places[i]!;
+    const at = `${decimal(p0 * 100)}%`;
+    const next = sorted[i + 1];
+    if (!next) return { ...stop, at };
+    const inner = parseEasing(stop.easing ?? 'linear');
+    const a = keyframeOffset(stop.at);
+    const b = keyframeOffset(next.at);
+    const p1 = places[i + 1]!;
+    const f: Ease = (u) => (inner.ok ? inner.value : (t: number) => t)((ease(p0 + u * (p1 - p0)) - a) / (b - a));
+    return { ...stop, at, easing: b > a && p1 > p0 ? bake(f) : 'linear' };
+  });
+}

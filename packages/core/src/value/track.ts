@@ -1,0 +1,73 @@
+/** Keyframes of one property become segments between numbers: progress → value. */
+import { parseEasing } from './easing.ts';
+import type { Ease } from './easing.ts';
+import { propertyFacts } from './property.ts';
+import { decimal } from './value-type.ts';
+import type { Form, Mixable, ValueContext } from './value-type.ts';
+
+/** One stop as the document stores it; `at` is a CSS percentage, `easing` leads to the next stop. */
+export interface Keyframe {
+  at: string;
+  value: string;
+  easing?: string | undefined;
+}
+
+export interface Segment extends Mixable {
+  start: number;
+  end: number;
+  ease: Ease;
+}
+
+/** A pair that cannot be mixed shows its first value in the first half (CSS Values 4, §3). */
+const flip = (from: string, to: string): Mixable => ({
+  from: [0],
+  to: [1],
+  form: { write: (n, i) => (n[i]! < 0.5 ? from : to) },
+});
+
+export const keyframeOffset = (at: string): number => Number.parseFloat(at) / 100;
+
+/**
+ * Segments of a property over progress 0…1, sorted. Missing ends take `base`, the element's own value. Of several stops at
+ * one place the first ends the segment before, the last begins the next, as in the browser.
+ */
+export function segmentsOf(
+  property: string,
+  keyframes: readonly Keyframe[],
+  base: string,
+  context: ValueContext,
+  fallbackEasing = 'linear',
+): Segment[] {
+  const stops = keyframes
+    .map((k) => ({ offset: keyframeOffset(k.at), value: k.value, easing: k.easing ?? fallbackEasing }))
+    .sort((a, b) => a.offset - b.offset);
+  if (!stops.length || stops[0]!.offset > 0) stops.unshift({ offset: 0, value: base, easing: fallbackEasing });
+  if (stops.at(-1)!.offset < 1) stops.push({ offset: 1, value: base, easing: fallbackEasing });
+  const type = propertyFacts(property)?.type;
+  const segments: Segment[] = [];
+  for (let i = 0; i + 1 < stops.length; i++) {
+    const a = stops[i]!;
+    const b = stops[i + 1]!;
+    if (a.offset === b.offset) continue;
+    const ease = parseEasing(a.easing);
+    const mix = type?.pair(a.value, b.value, context) ?? flip(a.value, b.value);
+    segments.push({ start: a.offset, end: b.offset, ease: ease.ok ? ease.value : (t) => t, ...mix });
+  }
+  return segments;
+}
+
+/** The value at a progress, as CSS. For drawing and checking; the compiled take does the same without allocating. */
+export function valueAt(segments: readonly Segment[], progress: number): string {
+  const s = segmentAt(segments, progress);
+  const t = s.ease((progress - s.start) / (s.end - s.start));
+  return s.form.write(
+    s.from.map((from, i) => from + (s.to[i]! - from) * t),
+    0,
+  );
+}
+
+export const segmentAt = (segments: readonly Segment[], progress: number): Segment =>
+  segments.find((s) => progress < s.end) ?? segments.at(-1)!;
+
+export type { Form };
+export { decimal };

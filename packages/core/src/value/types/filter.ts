@@ -1,0 +1,68 @@
+import { ANY_CONTEXT, angleOf, argumentsOf, components, lengthOf, numberOf } from '../components.ts';
+import { decimal } from '../value-type.ts';
+import type { Form, ValueContext, ValueType } from '../value-type.ts';
+
+/** Filter functions with their neutral argument for mixing and the unit they are written in (Filter Effects 1, §8, §11). */
+const FUNCTIONS: Record<string, { neutral: number; omitted: number; unit: string }> = {
+  blur: { neutral: 0, omitted: 0, unit: 'px' },
+  'hue-rotate': { neutral: 0, omitted: 0, unit: 'deg' },
+  brightness: { neutral: 1, omitted: 1, unit: '' },
+  contrast: { neutral: 1, omitted: 1, unit: '' },
+  saturate: { neutral: 1, omitted: 1, unit: '' },
+  opacity: { neutral: 1, omitted: 1, unit: '' },
+  grayscale: { neutral: 0, omitted: 1, unit: '' },
+  invert: { neutral: 0, omitted: 1, unit: '' },
+  sepia: { neutral: 0, omitted: 1, unit: '' },
+};
+
+interface Step {
+  name: string;
+  value: number;
+}
+
+function read(css: string, c: ValueContext): Step[] | null {
+  const nodes = components(css);
+  if (!nodes) return null;
+  if (nodes.length === 1 && nodes[0]!.type === 'Identifier') return nodes[0]!.name === 'none' ? [] : null;
+  const steps: Step[] = [];
+  for (const n of nodes) {
+    if (n.type !== 'Function') return null;
+    const facts = FUNCTIONS[n.name.toLowerCase()];
+    const arg = argumentsOf(n)[0]?.[0];
+    if (!facts) return null;
+    const value = !arg
+      ? facts.omitted
+      : facts.unit === 'px'
+        ? lengthOf(arg, NaN, c)
+        : facts.unit === 'deg'
+          ? angleOf(arg)
+          : numberOf(arg, 1);
+    if (value === null || Number.isNaN(value)) return null;
+    steps.push({ name: n.name.toLowerCase(), value });
+  }
+  return steps;
+}
+
+const list = (names: string[]): Form => ({
+  write: (n, i) =>
+    names.map((name, k) => `${name}(${decimal(Math.max(name === 'hue-rotate' ? -Infinity : 0, n[i + k]!))}${FUNCTIONS[name]!.unit})`).join(' ') ||
+    'none',
+});
+
+/** `filter`: lists mix function by function when the shorter one is a beginning of the longer; missing ones are neutral. */
+export const filter: ValueType = {
+  name: 'filter',
+  example: 'blur(6px)',
+  accepts: (css) => read(css, ANY_CONTEXT) !== null,
+  pair(from, to, context) {
+    const a = read(from, context);
+    const b = read(to, context);
+    if (!a || !b) return null;
+    const longer = a.length >= b.length ? a : b;
+    const names = longer.map((s) => s.name);
+    const fits = (steps: Step[]) => steps.every((s, i) => s.name === names[i]);
+    if (!fits(a) || !fits(b)) return null;
+    const values = (steps: Step[]) => names.map((name, i) => steps[i]?.value ?? FUNCTIONS[name]!.neutral);
+    return { from: values(a), to: values(b), form: list(names) };
+  },
+};

@@ -1,0 +1,28 @@
+import { components, numberOf } from '../components.ts';
+import { decimal } from '../value-type.ts';
+import type { Form, ValueType } from '../value-type.ts';
+
+const read = (css: string): number | null => {
+  const nodes = components(css);
+  return nodes?.length === 1 ? numberOf(nodes[0]!, 1) : null;
+};
+
+const typed = (name: string, example: string, form: Form): ValueType => ({
+  name,
+  example,
+  accepts: (css) => read(css) !== null,
+  pair(from, to) {
+    const a = read(from);
+    const b = read(to);
+    return a === null || b === null ? null : { from: [a], to: [b], form };
+  },
+});
+
+/** A plain number; a percentage counts as its fraction. */
+export const number = typed('number', '0.5', { write: (n, i) => decimal(n[i]!) });
+
+/** Opacity: a number that the browser clamps to 0…1 after mixing (CSS Color 4, §3.2). */
+export const opacity = typed('opacity', '0.5', { write: (n, i) => decimal(Math.min(1, Math.max(0, n[i]!))) });
+
+/** Integers mix as numbers and round to the nearest, halves up (CSS Values 4, §3). */
+export const integer = typed('integer', '2', { write: (n, i) => decimal(Math.floor(n[i]! + 0.5)) });

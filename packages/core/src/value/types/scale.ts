@@ -1,0 +1,32 @@
+import { components, numberOf } from '../components.ts';
+import { decimal } from '../value-type.ts';
+import type { Form, ValueType } from '../value-type.ts';
+
+const form: Form = {
+  write(n, i) {
+    const [x, y, z] = [n[i]!, n[i + 1]!, n[i + 2]!].map(decimal) as [string, string, string];
+    if (z !== '1') return `${x} ${y} ${z}`;
+    return x === y ? x : `${x} ${y}`;
+  },
+};
+
+function read(css: string): number[] | null {
+  const nodes = components(css);
+  if (!nodes || nodes.length < 1 || nodes.length > 3) return null;
+  if (nodes.length === 1 && nodes[0]!.type === 'Identifier') return nodes[0]!.name === 'none' ? [1, 1, 1] : null;
+  const out = nodes.map((n) => numberOf(n, 1));
+  if (out.some((n) => n === null)) return null;
+  return [out[0]!, out[1] ?? out[0]!, out[2] ?? 1];
+}
+
+/** `scale` (CSS Transforms 2, §3): one number is both axes; percentages count as fractions. */
+export const scale: ValueType = {
+  name: 'scale',
+  example: '0.9',
+  accepts: (css) => read(css) !== null,
+  pair(from, to) {
+    const a = read(from);
+    const b = read(to);
+    return a && b ? { from: a, to: b, form } : null;
+  },
+};

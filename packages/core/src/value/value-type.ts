@@ -1,0 +1,39 @@
+/**
+ * A value type reads a CSS value into numbers that can be mixed linearly, and writes them back. Two values mix when both are read
+ * into the same *form*; a form says what the numbers mean (which filter functions, which colour space).
+ */
+import type { Sizes } from '../page/index.ts';
+
+export interface ValueContext {
+  /** border box of the element in px, for percentages of translate and of lengths */
+  box: { width: number; height: number };
+  viewport: Sizes['viewport'];
+  em: number;
+  rem: number;
+  /** inherited or own `color`, for currentcolor */
+  color: string;
+}
+
+export interface Form {
+  /** CSS text for mixed numbers, starting at `at` */
+  write(numbers: ArrayLike<number>, at: number): string;
+}
+
+export interface Mixable {
+  from: number[];
+  to: number[];
+  form: Form;
+}
+
+export interface ValueType {
+  name: string;
+  /** an example, shown where an empty field asks for one */
+  example: string;
+  /** null: this value type does not understand the text */
+  accepts(css: string): boolean;
+  /** Reads a pair for mixing; null when the standard says that the pair flips at 50 %. */
+  pair(from: string, to: string, context: ValueContext): Mixable | null;
+}
+
+/** Shortest decimal with up to six digits after the point. */
+export const decimal = (n: number): string => String(Number(n.toFixed(6)) + 0);
