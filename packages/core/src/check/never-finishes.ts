@@ -21,7 +21,10 @@ export const neverFinishes: CheckDefinition = {
       sentence: `It would end at ${pxText(end)}, but the page stops at ${pxText(max)}: it never gets further than ${reached} %.`,
       fix: {
         label: 'End it with the page',
-        motion: { ...motion, range: { ...motion.range, end: motion.driver.kind === 'page' ? '100%' : 'scroll 100%' } },
+        motion: {
+          ...motion,
+          range: { ...motion.range, end: motion.driver.kind === 'page' ? '100%' : 'scroll 100%' },
+        },
       },
     };
   },

@@ -4,7 +4,13 @@ import { movePoint } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 
 /** A range point of the same notation at another offset; the page's two ends are written as such, since they must not be rounded. */
-export function pointAt(offset: Px, was: RangePoint, instance: Instance, max: Px, side: 'start' | 'end'): RangePoint {
+export function pointAt(
+  offset: Px,
+  was: RangePoint,
+  instance: Instance,
+  max: Px,
+  side: 'start' | 'end',
+): RangePoint {
   const { geometry } = instance.placed;
   if (geometry && offset === 0) return 'scroll 0%';
   if (geometry && offset === max) return 'scroll 100%';

@@ -26,7 +26,10 @@ export const startsPartWay: CheckDefinition = {
           ? null
           : {
               label: 'Start it with the page',
-              motion: { ...motion, range: { ...motion.range, start: motion.driver.kind === 'page' ? '0%' : 'scroll 0%' } },
+              motion: {
+                ...motion,
+                range: { ...motion.range, start: motion.driver.kind === 'page' ? '0%' : 'scroll 0%' },
+              },
             },
     };
   },

@@ -44,7 +44,10 @@ function widened(instance: Instance, context: CheckContext) {
   for (let length = Math.max(20, Math.ceil((end - start) / 20) * 20); length <= max; length += 20) {
     const from = Math.min(Math.max(0, centre - length / 2), max - length);
     const motion = withSpan(instance, max, from, from + length);
-    const placed = { start: resolved(motion.range.start, instance, max, 'start'), end: resolved(motion.range.end, instance, max, 'end') };
+    const placed = {
+      start: resolved(motion.range.start, instance, max, 'start'),
+      end: resolved(motion.range.end, instance, max, 'end'),
+    };
     if (framesInRange(gesture, placed, max, refresh) >= limits.framesInRange)
       return { label: `Widen it to ${length} px`, motion };
   }

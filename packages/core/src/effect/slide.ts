@@ -6,7 +6,8 @@ import { revealRange } from './reveal-range.ts';
 const DISTANCE = 80;
 
 /** Free room at the element's right: moving further would let the page scroll sideways. */
-const roomRight = (e: ElementFacts, layout: Layout) => Math.floor(layout.viewport.width - e.box.x - e.box.width);
+const roomRight = (e: ElementFacts, layout: Layout) =>
+  Math.floor(layout.viewport.width - e.box.x - e.box.width);
 
 export const drop: EffectDefinition = {
   id: 'drop',
@@ -40,5 +41,6 @@ export const slideFromRight: EffectDefinition = {
     },
     range: revealRange(e, layout),
   }),
-  unfit: (e, layout) => (roomRight(e, layout) < 8 ? 'It reaches the right edge: the page would scroll sideways.' : null),
+  unfit: (e, layout) =>
+    roomRight(e, layout) < 8 ? 'It reaches the right edge: the page would scroll sideways.' : null,
 };

@@ -7,7 +7,11 @@ export const turn: EffectDefinition = {
   name: 'Turn in',
   what: 'Straightens up from a slight tilt.',
   build: (e, layout) => ({
-    keyframes: { opacity: between('0', '1'), rotate: between('-5deg', '0deg'), translate: between('0 40px', '0 0') },
+    keyframes: {
+      opacity: between('0', '1'),
+      rotate: between('-5deg', '0deg'),
+      translate: between('0 40px', '0 0'),
+    },
     range: revealRange(e, layout),
   }),
 };

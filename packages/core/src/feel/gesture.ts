@@ -17,7 +17,8 @@ export interface GestureDefinition {
 }
 
 export const GESTURES: readonly GestureDefinition[] = [brisk, flick];
-export const gestureById = (id: string): GestureDefinition => GESTURES.find((g) => g.id === id) ?? GESTURES[0]!;
+export const gestureById = (id: string): GestureDefinition =>
+  GESTURES.find((g) => g.id === id) ?? GESTURES[0]!;
 
 export interface Run {
   /** frame times in ms and the scroll offset shown in each */
@@ -51,7 +52,12 @@ function timeAt(g: GestureDefinition, distance: Px, frame: Ms): Ms {
 }
 
 /** Frames whose progress lies strictly between 0 and 1: the fewest over eight start offsets within the gesture's period. */
-export function framesInRange(g: GestureDefinition, span: { start: Px; end: Px }, max: Px, refresh: number): number {
+export function framesInRange(
+  g: GestureDefinition,
+  span: { start: Px; end: Px },
+  max: Px,
+  refresh: number,
+): number {
   let fewest = Infinity;
   for (let k = 0; k < 8; k++) {
     const { offsets } = cachedRun(g, max, refresh, (k / 8) * g.period);

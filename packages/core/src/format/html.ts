@@ -44,6 +44,10 @@ export function insertLastInHead(html: string, line: string): { html: string; li
 export function titleOf(html: string): string | null {
   const { head } = headOf(html);
   const title = head.childNodes.find((n): n is Tree.Element => isElement(n, 'title'));
-  const text = title?.childNodes.map((n) => ('value' in n ? n.value : '')).join('').replace(/\s+/g, ' ').trim();
+  const text = title?.childNodes
+    .map((n) => ('value' in n ? n.value : ''))
+    .join('')
+    .replace(/\s+/g, ' ')
+    .trim();
   return text || null;
 }

@@ -17,7 +17,12 @@ export interface HandOff {
  * Browsers without scroll timelines, print and readers who ask for reduced motion see the page as it was brought, complete.
  * `title` becomes the opening comment.
  */
-export function handOffCss(document: MotionDocument, layout: Layout, title: string, others: readonly Layout[] = []): HandOff {
+export function handOffCss(
+  document: MotionDocument,
+  layout: Layout,
+  title: string,
+  others: readonly Layout[] = [],
+): HandOff {
   const full = writeCss(document, layout, 'full-motion', others);
   const reduced = writeCss(document, layout, 'reduced-motion', others);
   const out: string[] = [`/* ${title.replaceAll('*/', '')} */`];
@@ -43,7 +48,10 @@ export function handOffCss(document: MotionDocument, layout: Layout, title: stri
     if (reduced.pieces.length) put('');
     media('reduce', reduced.pieces, false);
     put('}');
-    for (const keyframes of new Set([...full.pieces, ...reduced.pieces].map((p) => p.keyframes).filter(Boolean))) put(`\n${keyframes}`);
+    for (const keyframes of new Set(
+      [...full.pieces, ...reduced.pieces].map((p) => p.keyframes).filter(Boolean),
+    ))
+      put(`\n${keyframes}`);
   }
   return { css: `${out.join('\n')}\n`, notes: full.notes, lines };
 }

@@ -5,6 +5,7 @@ import type { Keyframe } from '../value/index.ts';
 
 interface Stop {
   easing: string;
+  /** empty for an end that was left out: the browser adds it with the element's own value, and it too has an easing */
   declarations: string[];
 }
 
@@ -14,24 +15,37 @@ export interface KeyframesBlock {
 }
 
 /** Blocks named `name`, `name-2` …; `only` leaves out every other property. */
-export function keyframesCss(motion: Motion, name: string, only?: (property: string) => boolean): KeyframesBlock[] {
+export function keyframesCss(
+  motion: Motion,
+  name: string,
+  only?: (property: string) => boolean,
+): KeyframesBlock[] {
   const groups: Map<string, Stop>[] = [];
   for (const [property, list] of Object.entries(motion.keyframes)) {
     if (only && !only(property)) continue;
     const stops = withWholeEasing(list, motion.easing);
-    const group = groups.find((g) => agrees(g, stops)) ?? groups[groups.push(new Map()) - 1]!;
-    for (const stop of stops) {
+    const group = groups.find((g) => agrees(g, withStart(stops))) ?? groups[groups.push(new Map()) - 1]!;
+    for (const stop of withStart(stops)) {
       const known = group.get(stop.at) ?? { easing: easingOf(stop), declarations: [] };
-      known.declarations.push(`${property}: ${stop.value};`);
+      if (stop.value) known.declarations.push(`${property}: ${stop.value};`);
       group.set(stop.at, known);
     }
   }
   return groups.map((stops, i) => {
     const blockName = i === 0 ? name : `${name}-${i + 1}`;
-    return { name: blockName, css: `@keyframes ${blockName} {\n${[...stops].sort(byPlace).map(stopCss).join('\n')}\n}` };
+    return {
+      name: blockName,
+      css: `@keyframes ${blockName} {\n${[...stops]
+        .filter(([, s]) => s.declarations.length)
+        .sort(byPlace)
+        .map(stopCss)
+        .join('\n')}\n}`,
+    };
   });
 }
 
+const withStart = (stops: readonly Keyframe[]): Keyframe[] =>
+  stops.some((s) => keyframeOffset(s.at) === 0) ? [...stops] : [{ at: '0%', value: '' }, ...stops];
 const easingOf = (k: Keyframe) => k.easing ?? 'linear';
 const byPlace = ([a]: [string, Stop], [b]: [string, Stop]) => keyframeOffset(a) - keyframeOffset(b);
 
@@ -46,6 +60,9 @@ function agrees(group: Map<string, Stop>, stops: readonly Keyframe[]): boolean {
 }
 
 function stopCss([at, stop]: [string, Stop]): string {
-  const easing = stop.easing === 'linear' || keyframeOffset(at) === 1 ? [] : [`animation-timing-function: ${stop.easing};`];
+  const easing =
+    stop.easing === 'linear' || keyframeOffset(at) === 1
+      ? []
+      : [`animation-timing-function: ${stop.easing};`];
   return `  ${at} { ${[...stop.declarations, ...easing].join(' ')} }`;
 }

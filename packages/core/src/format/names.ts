@@ -2,8 +2,16 @@
 import type { Motion } from '../motion/index.ts';
 
 export function slug(name: string): string {
-  const plain = name.normalize('NFKD').replace(/[\u0300-\u036f]/g, '').toLowerCase();
-  return plain.replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 48) || 'motion';
+  const plain = name
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase();
+  return (
+    plain
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 48) || 'motion'
+  );
 }
 
 /** Name by motion id; motions of the same name get a number. */
@@ -18,4 +26,11 @@ export function namesOf(motions: readonly Motion[]): Map<string, string> {
     names.set(m.id, name);
   }
   return names;
+}
+
+/** Where the hand-off's style sheet lies beside the page, and how the page links it. */
+export function stylesheetPath(entry: string, pageName: string): { path: string; href: string } {
+  const href = `${slug(pageName)}.motion.css`;
+  const folder = entry.includes('/') ? entry.slice(0, entry.lastIndexOf('/') + 1) : '';
+  return { path: folder + href, href };
 }

@@ -45,7 +45,12 @@ interface Entry {
  * CSS of the motions that are on, for one condition. `others` are layouts of the same page at further viewport sizes: a form
  * that would be wrong at one of them is not used.
  */
-export function writeCss(document: MotionDocument, layout: Layout, condition: Condition, others: readonly Layout[] = []): Written {
+export function writeCss(
+  document: MotionDocument,
+  layout: Layout,
+  condition: Condition,
+  others: readonly Layout[] = [],
+): Written {
   const notes: WriterNote[] = [];
   const names = namesOf(document.motions);
   const shared = new NamedTimelines();
@@ -55,12 +60,20 @@ export function writeCss(document: MotionDocument, layout: Layout, condition: Co
     const name = `lv-${names.get(motion.id)!}${fadeOnly ? '-still' : ''}`;
     const blocks = keyframesCss(motion, name, fadeOnly ? (p) => p === 'opacity' : undefined);
     if (blocks.length === 0) return [];
-    return [{ motion, blocks, ...timelineOf(motion, names.get(motion.id)!, [layout, ...others], shared, notes) }];
+    return [
+      { motion, blocks, ...timelineOf(motion, names.get(motion.id)!, [layout, ...others], shared, notes) },
+    ];
   });
   return { pieces: [...shared.pieces(), ...piecesOf(entries, layout)], notes };
 }
 
-function timelineOf(motion: Motion, name: string, layouts: readonly Layout[], shared: NamedTimelines, notes: WriterNote[]) {
+function timelineOf(
+  motion: Motion,
+  name: string,
+  layouts: readonly Layout[],
+  shared: NamedTimelines,
+  notes: WriterNote[],
+) {
   const { driver, range } = motion;
   if (driver.kind === 'page') {
     const points = `${range.start as string} ${range.end as string}`;
@@ -74,18 +87,28 @@ function timelineOf(motion: Motion, name: string, layouts: readonly Layout[], sh
     }),
   );
   const css = rangeCss(range, driver, geometries);
-  if (css.assumesViewport) notes.push({ motion: motion.id, note: 'Its range is exact where the scroller is as high as the viewport.' });
+  if (css.assumesViewport)
+    notes.push({
+      motion: motion.id,
+      note: 'Its range is exact where the scroller is as high as the viewport.',
+    });
   const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
   if (driver.subject === 'self') return { timeline: `view(${driver.axis} ${insets})`, range: css.range };
   const matched = layouts[0]!.matches[driver.subject]?.length ?? 0;
   if (matched > 1)
-    notes.push({ motion: motion.id, note: `${driver.subject} matches ${matched} elements; a named timeline needs exactly one.` });
+    notes.push({
+      motion: motion.id,
+      note: `${driver.subject} matches ${matched} elements; a named timeline needs exactly one.`,
+    });
   return { timeline: shared.view(name, driver.subject, driver.axis, insets, motion.id), range: css.range };
 }
 
 /** Timelines that an element other than the target carries. Their names must be visible to the target, so the root scopes them. */
 class NamedTimelines {
-  private readonly byOwner = new Map<string, { kind: 'view' | 'scroll'; name: string; axis: string; insets: string; motion: string }[]>();
+  private readonly byOwner = new Map<
+    string,
+    { kind: 'view' | 'scroll'; name: string; axis: string; insets: string; motion: string }[]
+  >();
 
   view(name: string, owner: string, axis: string, insets: string, motion: string): string {
     return this.add(owner, { kind: 'view', name: `--lv-${name}`, axis, insets, motion });
@@ -95,7 +118,10 @@ class NamedTimelines {
     return this.add(owner, { kind: 'scroll', name: `--lv-${name}`, axis, insets: '', motion });
   }
 
-  private add(owner: string, timeline: { kind: 'view' | 'scroll'; name: string; axis: string; insets: string; motion: string }): string {
+  private add(
+    owner: string,
+    timeline: { kind: 'view' | 'scroll'; name: string; axis: string; insets: string; motion: string },
+  ): string {
     this.byOwner.set(owner, [...(this.byOwner.get(owner) ?? []), timeline]);
     return timeline.name;
   }
@@ -114,11 +140,19 @@ class NamedTimelines {
       return rule(owner, lines);
     });
     const scope = rule(':root', [`timeline-scope: ${all.map((t) => t.name).join(', ')};`]);
-    return [{ id: 'timelines', motions: [...new Set(all.map((t) => t.motion))], rules: [scope, ...owners].join('\n'), keyframes: '' }];
+    return [
+      {
+        id: 'timelines',
+        motions: [...new Set(all.map((t) => t.motion))],
+        rules: [scope, ...owners].join('\n'),
+        keyframes: '',
+      },
+    ];
   }
 }
 
-const rule = (selector: string, lines: readonly string[]) => `${selector} {\n${lines.map((l) => `  ${l}`).join('\n')}\n}`;
+const rule = (selector: string, lines: readonly string[]) =>
+  `${selector} {\n${lines.map((l) => `  ${l}`).join('\n')}\n}`;
 
 /**
  * One piece per selector, then one per overlap. The selector of an overlap is the intersection of its parts, so it is more
@@ -151,7 +185,8 @@ function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
 /** Sets of two or more selectors that match a common element, smaller sets first. */
 function overlaps(selectors: readonly string[], layout: Layout): string[][] {
   const byElement = new Map<number, string[]>();
-  for (const s of selectors) for (const e of layout.matches[s] ?? []) byElement.set(e, [...(byElement.get(e) ?? []), s]);
+  for (const s of selectors)
+    for (const e of layout.matches[s] ?? []) byElement.set(e, [...(byElement.get(e) ?? []), s]);
   const sets = new Map<string, string[]>();
   for (const set of byElement.values()) if (set.length > 1) sets.set(set.join('\n'), set);
   return [...sets.values()].sort((a, b) => a.length - b.length);

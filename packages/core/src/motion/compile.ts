@@ -83,7 +83,12 @@ export function compileTake(document: MotionDocument, layout: Layout): Take {
   for (const motion of document.motions) {
     if (!motion.on) continue;
     const targets = layout.matches[motion.targets.selector] ?? [];
-    if (targets.length === 0) unplaced.push({ motion: motion.id, element: null, reason: `no element matches ${motion.targets.selector}` });
+    if (targets.length === 0)
+      unplaced.push({
+        motion: motion.id,
+        element: null,
+        reason: `no element matches ${motion.targets.selector}`,
+      });
     for (const element of targets) {
       const placed = placeRange(motion.driver, motion.range, element, layout);
       if ('reason' in placed) {
@@ -110,15 +115,21 @@ function flatten(instances: Instance[], tracks: Track[]) {
   const out = {
     start: Float64Array.from(instances, (i) => i.placed.start),
     end: Float64Array.from(instances, (i) => i.placed.end),
-    perPx: Float64Array.from(instances, ({ placed: { start, end } }) => (end > start ? 1 / (end - start) : 0)),
+    perPx: Float64Array.from(instances, ({ placed: { start, end } }) =>
+      end > start ? 1 / (end - start) : 0,
+    ),
     channel: Uint16Array.from(instances, (i) => channelOf(i.placed.scroller, i.placed.axis)),
     firstTrack: new Uint32Array(n + 1),
     ease: instances.map(({ motion }) => {
       const parsed = parseEasing(motion.easing);
       return parsed.ok ? curved(parsed.value) : null;
     }),
-    fillsBefore: Uint8Array.from(instances, ({ motion: { fill } }) => Number(fill === 'both' || fill === 'backwards')),
-    fillsAfter: Uint8Array.from(instances, ({ motion: { fill } }) => Number(fill === 'both' || fill === 'forwards')),
+    fillsBefore: Uint8Array.from(instances, ({ motion: { fill } }) =>
+      Number(fill === 'both' || fill === 'backwards'),
+    ),
+    fillsAfter: Uint8Array.from(instances, ({ motion: { fill } }) =>
+      Number(fill === 'both' || fill === 'forwards'),
+    ),
     firstSegment: new Uint32Array(tracks.length + 1),
     segmentStart: Float64Array.from(segments, (s) => s.start),
     segmentScale: Float64Array.from(segments, (s) => 1 / (s.end - s.start)),

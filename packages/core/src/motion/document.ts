@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { parseLength } from '../page/index.ts';
 import { parseMeeting, parsePhasePoint } from '../timeline/index.ts';
-import { isMonotone, parseEasing, valueError } from '../value/index.ts';
+import { isLinear, isMonotone, parseEasing, valueError } from '../value/index.ts';
 
 const id = z.string().regex(/^[a-z]_[A-Za-z0-9_-]{1,40}$/, 'an id such as m_card2');
 const selector = z.string().trim().min(1).max(2000);
@@ -44,10 +44,17 @@ export const DriverSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('passage'), subject: selector, axis, insets: z.tuple([length, length]) }),
 ]);
 
-const place = z.string().regex(/^\d+(\.\d+)?%$/, 'a place such as 50%').refine((at) => Number.parseFloat(at) <= 100, {
-  message: 'keyframes lie between 0% and 100%',
+const place = z
+  .string()
+  .regex(/^\d+(\.\d+)?%$/, 'a place such as 50%')
+  .refine((at) => Number.parseFloat(at) <= 100, {
+    message: 'keyframes lie between 0% and 100%',
+  });
+export const KeyframeSchema = z.strictObject({
+  at: place,
+  value: z.string().min(1).max(1000),
+  easing: easing.optional(),
 });
-export const KeyframeSchema = z.strictObject({ at: place, value: z.string().min(1).max(1000), easing: easing.optional() });
 
 const keyframes = z
   .record(z.string().max(80), z.array(KeyframeSchema).min(1).max(500))
@@ -77,13 +84,42 @@ export const MotionSchema = z
   })
   .superRefine((m, ctx) => {
     const whole = parseEasing(m.easing);
-    const plain = Object.values(m.keyframes).every((k) => k.length === 2 && k[0]!.at === '0%' && k[1]!.at === '100%');
-    if (whole.ok && !plain && !isMonotone(whole.value))
-      ctx.addIssue({ code: 'custom', message: 'an easing that overshoots needs exactly two stops, 0% and 100%', path: ['easing'] });
+    const plain = Object.values(m.keyframes).every(
+      (k) => k.length === 2 && k[0]!.at === '0%' && k[1]!.at === '100%',
+    );
+    const ended = Object.values(m.keyframes).every(
+      (k) => k.some((s) => s.at === '0%') && k.some((s) => s.at === '100%'),
+    );
+    if (whole.ok && !ended && !isLinear(whole.value))
+      ctx.addIssue({
+        code: 'custom',
+        message: 'an easing over the whole range needs stops at 0% and at 100%',
+        path: ['easing'],
+      });
+    else if (
+      whole.ok &&
+      !isLinear(whole.value) &&
+      Object.values(m.keyframes).some((k) => k.some((s) => s.easing?.startsWith('step')))
+    )
+      ctx.addIssue({
+        code: 'custom',
+        message: 'an easing over the whole range cannot be joined with steps between stops',
+        path: ['easing'],
+      });
+    else if (whole.ok && !plain && !isMonotone(whole.value))
+      ctx.addIssue({
+        code: 'custom',
+        message: 'an easing that overshoots needs exactly two stops, 0% and 100%',
+        path: ['easing'],
+      });
     if (m.driver.kind !== 'page') return;
     for (const side of ['start', 'end'] as const)
       if (typeof m.range[side] !== 'string')
-        ctx.addIssue({ code: 'custom', message: 'a whole-page driver has no element that could meet a line', path: ['range', side] });
+        ctx.addIssue({
+          code: 'custom',
+          message: 'a whole-page driver has no element that could meet a line',
+          path: ['range', side],
+        });
   });
 
 export const DocumentSchema = z
@@ -95,7 +131,8 @@ export const DocumentSchema = z
   .superRefine((d, ctx) => {
     const seen = new Set<string>();
     d.motions.forEach((m, i) => {
-      if (seen.has(m.id)) ctx.addIssue({ code: 'custom', message: `the id ${m.id} is used twice`, path: ['motions', i, 'id'] });
+      if (seen.has(m.id))
+        ctx.addIssue({ code: 'custom', message: `the id ${m.id} is used twice`, path: ['motions', i, 'id'] });
       seen.add(m.id);
     });
   });
@@ -111,7 +148,9 @@ export interface DocumentProblem {
 }
 
 /** Reads a document; every problem comes with its path, e.g. `motions[3].range.end`. */
-export function readDocument(json: unknown): { ok: true; document: MotionDocument } | { ok: false; problems: DocumentProblem[] } {
+export function readDocument(
+  json: unknown,
+): { ok: true; document: MotionDocument } | { ok: false; problems: DocumentProblem[] } {
   const result = DocumentSchema.safeParse(json);
   if (result.success) return { ok: true, document: result.data };
   return { ok: false, problems: problemsOf(result.error) };
@@ -120,7 +159,10 @@ export function readDocument(json: unknown): { ok: true; document: MotionDocumen
 /** Zod's issues as plain sentences with paths; of a union the nearest branch speaks. */
 export function problemsOf(error: z.ZodError): DocumentProblem[] {
   return error.issues.map((issue) => ({
-    path: issue.path.reduce<string>((p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${String(k)}` : String(k)), ''),
+    path: issue.path.reduce<string>(
+      (p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${String(k)}` : String(k)),
+      '',
+    ),
     message:
       issue.code === 'invalid_union' && issue.errors.length
         ? (issue.errors.flat().find((i) => i.code === 'custom')?.message ?? issue.message)

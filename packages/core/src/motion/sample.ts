@@ -1,6 +1,9 @@
 /** Sampling: scroll offsets → progress and values, without allocating. */
 import type { Take } from './compile.ts';
 
+/** Before its range a motion has not yet taken a step that jumps at the start (Easing 2: the before flag). */
+const BEFORE = -1e-9;
+
 /**
  * Brings `take.progress`, `take.phase`, `take.segment` and `take.values` to the given scroll offsets (px, per scroller: block,
  * inline). An instance that stays before or after its range costs one comparison.
@@ -22,14 +25,28 @@ export function sample(take: Take, offsets: ArrayLike<number>): void {
       phase[i] = 0;
       progress[i] = (s - from) * perPx[i]!;
     }
+    const p = phase[i] === -1 ? BEFORE : progress[i]!;
     const shape = ease[i];
-    writeTracks(take, i, shape ? shape(progress[i]!) : progress[i]!);
+    writeTracks(take, i, shape ? shape(p) : p);
   }
 }
 
 function writeTracks(take: Take, instance: number, p: number): void {
-  const { firstTrack, firstSegment, segmentStart, segmentScale, segmentEnd, segmentEase, slot, width, from, delta, trackSlot, values, segment } =
-    take;
+  const {
+    firstTrack,
+    firstSegment,
+    segmentStart,
+    segmentScale,
+    segmentEnd,
+    segmentEase,
+    slot,
+    width,
+    from,
+    delta,
+    trackSlot,
+    values,
+    segment,
+  } = take;
   const last = firstTrack[instance + 1]!;
   for (let t = firstTrack[instance]!; t < last; t++) {
     let k = firstSegment[t]!;

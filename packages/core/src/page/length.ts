@@ -71,7 +71,8 @@ export function parseLength(css: string): Parsed<LengthExpr> {
   }
 }
 
-const withoutSpace = (nodes: csstree.CssNode[]) => nodes.filter((n) => n.type !== 'WhiteSpace' && n.type !== 'Comment');
+const withoutSpace = (nodes: csstree.CssNode[]) =>
+  nodes.filter((n) => n.type !== 'WhiteSpace' && n.type !== 'Comment');
 
 /** The same as `parseLength` for a node that a caller has already split off. */
 export function fromNode(node: csstree.CssNode): LengthExpr {
@@ -82,7 +83,8 @@ export function fromNode(node: csstree.CssNode): LengthExpr {
       return { kind: 'dimension', value: Number(node.value), unit: '%' };
     case 'Dimension': {
       const unit = node.unit.toLowerCase();
-      if (!(unit in ABSOLUTE) && !(unit in RELATIVE)) return fail(`the unit “${node.unit}” is not a length known here`);
+      if (!(unit in ABSOLUTE) && !(unit in RELATIVE))
+        return fail(`the unit “${node.unit}” is not a length known here`);
       return { kind: 'dimension', value: Number(node.value), unit };
     }
     case 'Parentheses':
@@ -100,7 +102,8 @@ export function fromNode(node: csstree.CssNode): LengthExpr {
   }
 }
 
-const isOperator = (n: csstree.CssNode, ...of: string[]) => n.type === 'Operator' && of.includes(n.value.trim());
+const isOperator = (n: csstree.CssNode, ...of: string[]) =>
+  n.type === 'Operator' && of.includes(n.value.trim());
 
 function splitArguments(nodes: csstree.CssNode[]): csstree.CssNode[][] {
   const out: csstree.CssNode[][] = [[]];

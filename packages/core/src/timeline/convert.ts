@@ -22,7 +22,8 @@ const PAIRS: Partial<Record<Phase, { short: (p: number) => Pair; tall: (p: numbe
 };
 
 /** Percentages with at most `digits` decimals and no trailing zeros. */
-export const percent = (fraction: number, digits = 1): string => `${Number((fraction * 100).toFixed(digits)) + 0}%`;
+export const percent = (fraction: number, digits = 1): string =>
+  `${Number((fraction * 100).toFixed(digits)) + 0}%`;
 
 export interface ExactMeeting {
   edge: number;
@@ -69,7 +70,11 @@ const NEIGHBOURS: Phase[] = ['entry', 'contain', 'exit'];
  * The phase point at a scroll offset. `keep` is the phase it had: cover and the crossings are kept, entry, contain and exit
  * hand over to the neighbour. Offsets outside every phase stay with the nearest one, below 0 % or above 100 %.
  */
-export function toPhase(offset: Px, g: Geometry, keep: Phase | null = 'cover'): { phase: Phase; share: number } {
+export function toPhase(
+  offset: Px,
+  g: Geometry,
+  keep: Phase | null = 'cover',
+): { phase: Phase; share: number } {
   const spans = phaseSpans(g);
   const share = (phase: Phase) => {
     const { start, end } = spans[phase];
@@ -77,7 +82,8 @@ export function toPhase(offset: Px, g: Geometry, keep: Phase | null = 'cover'): 
   };
   const phase = keep ?? 'cover';
   if (!NEIGHBOURS.includes(phase)) return { phase, share: share(phase) };
-  const inside = (p: Phase) => offset >= spans[p].start && offset <= spans[p].end && spans[p].end > spans[p].start;
+  const inside = (p: Phase) =>
+    offset >= spans[p].start && offset <= spans[p].end && spans[p].end > spans[p].start;
   if (inside(phase)) return { phase, share: share(phase) };
   const at = NEIGHBOURS.find(inside) ?? (offset < spans.entry.start ? 'entry' : 'exit');
   return { phase: at, share: share(at) };

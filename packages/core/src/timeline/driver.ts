@@ -4,6 +4,7 @@ import { geometryOf } from '../page/index.ts';
 import { parsePhasePoint, resolvePoint } from './range-point.ts';
 import type { Range } from './range-point.ts';
 import { isMeeting } from './range-point.ts';
+import { phaseSpans } from './phases.ts';
 import type { Span } from './phases.ts';
 import { resolveLength } from '../page/index.ts';
 
@@ -40,7 +41,8 @@ export function scrollerOf(driver: PageDriver, layout: Layout): number {
   return layout.scrollers.findIndex((s) => s.selector === driver.scroller);
 }
 
-const maxOf = (scroller: Scroller, axis: Axis): Px => (axis === 'block' ? scroller.max.block : scroller.max.inline);
+const maxOf = (scroller: Scroller, axis: Axis): Px =>
+  axis === 'block' ? scroller.max.block : scroller.max.inline;
 
 /** A scroll timeline's percentages refer to all that can be scrolled; names of phases are ignored, as the browser does. */
 function pagePoint(point: Range['start'], max: Px, layout: Layout, side: 'start' | 'end'): Px {
@@ -67,8 +69,11 @@ export function placeRange(driver: Driver, range: Range, target: number, layout:
     };
   }
   const subject = subjectOf(driver, target, layout);
-  if (subject === undefined || !layout.elements[subject]) return { reason: `no element matches ${driver.subject}` };
+  if (subject === undefined || !layout.elements[subject])
+    return { reason: `no element matches ${driver.subject}` };
   const geometry = geometryOf(layout, subject, driver.axis, driver.insets);
+  const cover = phaseSpans(geometry).cover;
+  if (cover.end <= cover.start) return { reason: 'its insets leave no part of the viewport' };
   return {
     scroller: layout.elements[subject].scroller,
     axis: driver.axis,

@@ -39,7 +39,12 @@ export function movePoint(offset: Px, { was, side, geometry, max, exact = false 
 }
 
 /** px from the phase's beginning. */
-function toOrigin(offset: Px, geometry: Geometry, phase: ReturnType<typeof toPhase>['phase'], share: number): Px {
+function toOrigin(
+  offset: Px,
+  geometry: Geometry,
+  phase: ReturnType<typeof toPhase>['phase'],
+  share: number,
+): Px {
   const next = toPhase(offset + 1, geometry, phase);
   const perPx = next.phase === phase ? next.share - share : 0;
   return perPx === 0 ? 0 : share / perPx;

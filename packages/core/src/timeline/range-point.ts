@@ -29,7 +29,8 @@ export function parsePhasePoint(css: string, side: 'start' | 'end'): Parsed<Phas
   const whole = side === 'start' ? '0%' : '100%';
   const word = /^[a-z-]+(?![\w(-])/i.exec(text)?.[0].toLowerCase() ?? null;
   const phase = word === null || word === 'normal' ? null : (PHASES.find((p) => p === word) ?? undefined);
-  if (phase === undefined) return { ok: false, error: `“${word}” is not a range: use one of ${PHASES.join(', ')}` };
+  if (phase === undefined)
+    return { ok: false, error: `“${word}” is not a range: use one of ${PHASES.join(', ')}` };
   const rest = word === null ? text : text.slice(word.length).trim();
   const offset = parseLength(rest === '' ? whole : rest);
   if (!offset.ok) return offset;
@@ -48,7 +49,8 @@ export function parseMeeting(m: Meeting): Parsed<{ edge: number; line: number }>
   const edge = percentOf(m.edge);
   const line = percentOf(m.line);
   if (edge === null || line === null) return { ok: false, error: 'a meeting takes percentages' };
-  if (edge < 0 || edge > 100) return { ok: false, error: 'the element’s point lies within 0–100 % of its height' };
+  if (edge < 0 || edge > 100)
+    return { ok: false, error: 'the element’s point lies within 0–100 % of its height' };
   return { ok: true, value: { edge: edge / 100, line: line / 100 } };
 }
 
@@ -60,7 +62,7 @@ export function resolvePoint(point: RangePoint, g: Geometry, side: 'start' | 'en
   if (isMeeting(point)) {
     const m = parseMeeting(point);
     if (!m.ok) throw new SyntaxError(m.error);
-    return meetingOffset(m.value.edge, m.value.line, g, side);
+    return meetingOffset(m.value.edge, m.value.line, g);
   }
   const parsed = parsePhasePoint(point, side);
   if (!parsed.ok) throw new SyntaxError(parsed.error);
@@ -69,17 +71,29 @@ export function resolvePoint(point: RangePoint, g: Geometry, side: 'start' | 'en
 
 export function phaseOffset(point: PhasePoint, g: Geometry): Px {
   const span = phaseSpans(g)[point.phase ?? 'cover'];
-  return span.start + resolveLength(point.offset, { percent: span.end - span.start, viewport: g.viewport, em: g.em, rem: g.rem });
+  return (
+    span.start +
+    resolveLength(point.offset, {
+      percent: span.end - span.start,
+      viewport: g.viewport,
+      em: g.em,
+      rem: g.rem,
+    })
+  );
 }
 
 /**
- * `top + e·h − v·H`, and for sticky subjects what the exported form gives: a start counts along entry-crossing, an end along
- * exit-crossing, each with the inset that puts its line at `v`.
+ * `top + e·h − v·H`, where the box is drawn: a sticky one is carried on for its travel once it has stuck (top-sticky), or is ahead
+ * by it until then (bottom-sticky). While it sticks, its points meet no line.
  */
-export function meetingOffset(edge: number, line: number, g: Geometry, side: 'start' | 'end'): Px {
-  if (!g.sticky) return g.top + edge * g.size - line * g.port;
-  const start = side === 'start';
-  const moved: Geometry = { ...g, insets: start ? [0, (1 - line) * g.port] : [line * g.port, 0] };
-  const span = phaseSpans(moved)[start ? 'entry-crossing' : 'exit-crossing'];
-  return span.start + edge * (span.end - span.start);
+export function meetingOffset(edge: number, line: number, g: Geometry): Px {
+  const offset = g.top + edge * g.size - line * g.port;
+  const s = g.sticky;
+  if (!s) return offset;
+  if (s.edge === 'start') return offset <= s.at ? offset : offset + s.travel;
+  return offset <= s.at ? offset - s.travel : offset;
 }
+
+/** True where a meeting comes before the sticking (top-sticky) or while the box is ahead of its place (bottom-sticky). */
+export const meetsEarly = (edge: number, line: number, g: Geometry): boolean =>
+  g.sticky !== null && g.top + edge * g.size - line * g.port <= g.sticky.at;

@@ -42,11 +42,15 @@ export function lengthOf(node: csstree.CssNode, percent: number, c: ValueContext
 
 /** A plain number; percentages count as fractions where `percentOf` is given. */
 export function numberOf(node: csstree.CssNode, percentOf?: number): number | null {
-  if (node.type === 'Percentage') return percentOf === undefined ? null : (Number(node.value) / 100) * percentOf;
+  if (node.type === 'Percentage')
+    return percentOf === undefined ? null : (Number(node.value) / 100) * percentOf;
   if (node.type === 'Number') return Number(node.value);
   if (node.type !== 'Function') return null;
   try {
-    const value = resolveLength(fromNode(node), { percent: percentOf ?? NaN, viewport: { width: NaN, height: NaN } });
+    const value = resolveLength(fromNode(node), {
+      percent: percentOf ?? NaN,
+      viewport: { width: NaN, height: NaN },
+    });
     return Number.isFinite(value) ? value : null;
   } catch {
     return null;

@@ -26,10 +26,13 @@ export function parseEasing(css: string): Parsed<Ease> {
   for (const e of EASINGS) {
     const keyword = e.keywords[text];
     if (keyword) return { ok: true, value: keyword() };
-    const inner = text.startsWith(`${e.name}(`) && text.endsWith(')') ? text.slice(e.name.length + 1, -1) : null;
+    const inner =
+      text.startsWith(`${e.name}(`) && text.endsWith(')') ? text.slice(e.name.length + 1, -1) : null;
     if (inner === null) continue;
     const value = e.parse(inner.split(',').map((a) => a.trim()));
-    return value ? { ok: true, value } : { ok: false, error: `“${css}” has arguments that ${e.name}() does not take` };
+    return value
+      ? { ok: true, value }
+      : { ok: false, error: `“${css}” has arguments that ${e.name}() does not take` };
   }
   return { ok: false, error: `“${css}” is not an easing: use linear, cubic-bezier(), steps() or linear()` };
 }

@@ -10,7 +10,17 @@ import { translate } from './types/translate.ts';
 import type { ValueType } from './value-type.ts';
 
 export const VALUE_TYPES: readonly ValueType[] = [
-  number, opacity, integer, length, lengthOfHeight, angle, translate, scale, rotate, filter, color,
+  number,
+  opacity,
+  integer,
+  length,
+  lengthOfHeight,
+  angle,
+  translate,
+  scale,
+  rotate,
+  filter,
+  color,
 ];
 
 export interface PropertyFacts {
@@ -41,10 +51,19 @@ const PROPERTIES = new Map<string, PropertyFacts>([
   ['fill-opacity', { type: opacity, initial: '1' }],
   ['stroke-opacity', { type: opacity, initial: '1' }],
   ['flex-grow', { type: number, initial: '0' }],
-  ['z-index', { type: integer, initial: '0' }],
+  ['z-index', { type: integer, initial: 'auto' }],
   ['stroke-dashoffset', { type: length, initial: '0' }],
   ...lengths(length, '0px', 'width', 'margin-left', 'margin-right', 'padding-left', 'padding-right'),
-  ...lengths(length, '0px', 'left', 'right', 'letter-spacing', 'word-spacing', 'outline-offset', 'border-radius'),
+  ...lengths(
+    length,
+    '0px',
+    'left',
+    'right',
+    'letter-spacing',
+    'word-spacing',
+    'outline-offset',
+    'border-radius',
+  ),
   ...lengths(lengthOfHeight, '0px', 'height', 'top', 'bottom'),
 ]);
 
@@ -58,5 +77,7 @@ export function valueError(property: string, css: string): string | null {
   if (isCustomProperty(property)) return css.trim() === '' ? `${property} needs a value` : null;
   const facts = propertyFacts(property);
   if (!facts) return `${property} cannot be animated here yet`;
-  return facts.type.accepts(css) ? null : `“${css}” is not a value of ${property}, for example ${facts.type.example}`;
+  return facts.type.accepts(css)
+    ? null
+    : `“${css}” is not a value of ${property}, for example ${facts.type.example}`;
 }

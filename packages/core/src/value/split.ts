@@ -62,8 +62,10 @@ export function withWholeEasing(stops: readonly Keyframe[], whole: string): Keyf
   if (!parsed.ok || isLinear(parsed.value)) return [...stops];
   const ease = parsed.value;
   const sorted = [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
-  const ends = sorted.length === 2 && keyframeOffset(sorted[0]!.at) === 0 && keyframeOffset(sorted[1]!.at) === 1;
-  if (ends && (sorted[0]!.easing ?? 'linear') === 'linear') return [{ ...sorted[0]!, easing: whole }, sorted[1]!];
+  const ends =
+    sorted.length === 2 && keyframeOffset(sorted[0]!.at) === 0 && keyframeOffset(sorted[1]!.at) === 1;
+  if (ends && (sorted[0]!.easing ?? 'linear') === 'linear')
+    return [{ ...sorted[0]!, easing: whole }, sorted[1]!];
   const places = sorted.map((s) => invert(ease, keyframeOffset(s.at)));
   return sorted.map((stop, i) => {
     const p0 = places[i]!;
@@ -74,7 +76,8 @@ export function withWholeEasing(stops: readonly Keyframe[], whole: string): Keyf
     const a = keyframeOffset(stop.at);
     const b = keyframeOffset(next.at);
     const p1 = places[i + 1]!;
-    const f: Ease = (u) => (inner.ok ? inner.value : (t: number) => t)((ease(p0 + u * (p1 - p0)) - a) / (b - a));
+    const f: Ease = (u) =>
+      (inner.ok ? inner.value : (t: number) => t)((ease(p0 + u * (p1 - p0)) - a) / (b - a));
     return { ...stop, at, easing: b > a && p1 > p0 ? bake(f) : 'linear' };
   });
 }

@@ -41,7 +41,8 @@ export function segmentsOf(
   const stops = keyframes
     .map((k) => ({ offset: keyframeOffset(k.at), value: k.value, easing: k.easing ?? fallbackEasing }))
     .sort((a, b) => a.offset - b.offset);
-  if (!stops.length || stops[0]!.offset > 0) stops.unshift({ offset: 0, value: base, easing: fallbackEasing });
+  if (!stops.length || stops[0]!.offset > 0)
+    stops.unshift({ offset: 0, value: base, easing: fallbackEasing });
   if (stops.at(-1)!.offset < 1) stops.push({ offset: 1, value: base, easing: fallbackEasing });
   const type = propertyFacts(property)?.type;
   const segments: Segment[] = [];

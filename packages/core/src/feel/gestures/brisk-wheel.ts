@@ -13,9 +13,17 @@ export const brisk: GestureDefinition = {
   what: 'Notches of a mouse wheel in quick succession, eased.',
   period: NOTCH,
   constants: {
-    notch: { value: NOTCH, unit: 'px', source: 'one wheel event in Debian’s Chromium at a scale of 1, measured' },
+    notch: {
+      value: NOTCH,
+      unit: 'px',
+      source: 'one wheel event in Debian’s Chromium at a scale of 1, measured',
+    },
     every: { value: EVERY, unit: 'ms', source: 'chosen by us: about eleven notches a second' },
-    eased: { value: EASED, unit: 'ms', source: 'chosen by us: a wheel event jumps at once in headless Chromium' },
+    eased: {
+      value: EASED,
+      unit: 'ms',
+      source: 'chosen by us: a wheel event jumps at once in headless Chromium',
+    },
   },
   distance(t) {
     const begun = Math.floor(t / EVERY);

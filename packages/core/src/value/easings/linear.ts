@@ -21,14 +21,17 @@ function readStop(text: string): Stop | null {
   const parts = text.trim().split(/\s+/);
   const values = parts.filter((p) => !p.endsWith('%')).map(Number);
   const at = parts.filter((p) => p.endsWith('%')).map((p) => Number(p.slice(0, -1)) / 100);
-  if (values.length !== 1 || at.length > 2 || [...values, ...at].some((n) => !Number.isFinite(n))) return null;
+  if (values.length !== 1 || at.length > 2 || [...values, ...at].some((n) => !Number.isFinite(n)))
+    return null;
   return { value: values[0]!, at };
 }
 
 /** Fills missing positions evenly and keeps positions from running backwards, as the standard's algorithm says. */
 function spread(stops: Stop[]): [number, number][] {
   type Point = [at: number | null, value: number];
-  const points = stops.flatMap((s): Point[] => (s.at.length ? s.at.map((a): Point => [a, s.value]) : [[null, s.value]]));
+  const points = stops.flatMap((s): Point[] =>
+    s.at.length ? s.at.map((a): Point => [a, s.value]) : [[null, s.value]],
+  );
   points[0]![0] ??= 0;
   points.at(-1)![0] ??= 1;
   let largest = -Infinity;

@@ -26,7 +26,8 @@ function stairs(count: number, term: { extra: number; atStart: boolean }): (t: n
   const jumps = count + term.extra;
   return (t) => {
     let step = Math.floor(t * count + 1e-12) + (term.atStart ? 1 : 0);
-    if (t >= 0 && step < 0) step = 0;
+    // Just below 0 stands for “not yet begun”: no jump has been taken, but none backwards either.
+    if (t > -1e-6 && step < 0) step = 0;
     if (t <= 1 && step > jumps) step = jumps;
     return step / jumps;
   };

@@ -14,6 +14,8 @@ export const angle: ValueType = {
   pair(from, to) {
     const a = read(from);
     const b = read(to);
-    return a === null || b === null ? null : { from: [a], to: [b], form: { write: (n, i) => `${decimal(n[i]!)}deg` } };
+    return a === null || b === null
+      ? null
+      : { from: [a], to: [b], form: { write: (n, i) => `${decimal(n[i]!)}deg` } };
   },
 };

@@ -24,7 +24,9 @@ const srgb: Form = {
   write(n, i) {
     const a = Math.min(1, Math.max(0, n[i + 3]!));
     const un = (k: number) => byte(a === 0 ? 0 : n[i + k]! / a);
-    return a === 1 ? `rgb(${un(0)}, ${un(1)}, ${un(2)})` : `rgba(${un(0)}, ${un(1)}, ${un(2)}, ${decimal(a)})`;
+    return a === 1
+      ? `rgb(${un(0)}, ${un(1)}, ${un(2)})`
+      : `rgba(${un(0)}, ${un(1)}, ${un(2)}, ${decimal(a)})`;
   },
 };
 const oklab: Form = {
@@ -35,7 +37,10 @@ const oklab: Form = {
   },
 };
 
-const premultiplied = (parts: (number | undefined)[], alpha: number) => [...parts.map((p) => (p ?? 0) * alpha), alpha];
+const premultiplied = (parts: (number | undefined)[], alpha: number) => [
+  ...parts.map((p) => (p ?? 0) * alpha),
+  alpha,
+];
 
 /** Colours mix premultiplied. A fully transparent colour brings no hue of its own. */
 export const color: ValueType = {

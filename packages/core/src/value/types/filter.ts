@@ -45,8 +45,12 @@ function read(css: string, c: ValueContext): Step[] | null {
 
 const list = (names: string[]): Form => ({
   write: (n, i) =>
-    names.map((name, k) => `${name}(${decimal(Math.max(name === 'hue-rotate' ? -Infinity : 0, n[i + k]!))}${FUNCTIONS[name]!.unit})`).join(' ') ||
-    'none',
+    names
+      .map(
+        (name, k) =>
+          `${name}(${decimal(Math.max(name === 'hue-rotate' ? -Infinity : 0, n[i + k]!))}${FUNCTIONS[name]!.unit})`,
+      )
+      .join(' ') || 'none',
 });
 
 /** `filter`: lists mix function by function when the shorter one is a beginning of the longer; missing ones are neutral. */

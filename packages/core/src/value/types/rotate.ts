@@ -84,7 +84,8 @@ export const rotate: ValueType = {
     const b = read(to);
     if (!a || !b) return null;
     const same = a.axis.every((v, i) => Math.abs(v - b.axis[i]!) < 1e-9);
-    if (same || a.none || a.degrees === 0) return { from: [a.degrees], to: [b.degrees], form: aboutAxis(b.axis) };
+    if (same || a.none || a.degrees === 0)
+      return { from: [a.degrees], to: [b.degrees], form: aboutAxis(b.axis) };
     if (b.none || b.degrees === 0) return { from: [a.degrees], to: [b.degrees], form: aboutAxis(a.axis) };
     return { from: [0], to: [1], form: betweenPoses(a, b) };
   },

@@ -13,7 +13,8 @@ const form: Form = {
 function read(css: string): number[] | null {
   const nodes = components(css);
   if (!nodes || nodes.length < 1 || nodes.length > 3) return null;
-  if (nodes.length === 1 && nodes[0]!.type === 'Identifier') return nodes[0]!.name === 'none' ? [1, 1, 1] : null;
+  if (nodes.length === 1 && nodes[0]!.type === 'Identifier')
+    return nodes[0]!.name === 'none' ? [1, 1, 1] : null;
   const out = nodes.map((n) => numberOf(n, 1));
   if (out.some((n) => n === null)) return null;
   return [out[0]!, out[1] ?? out[0]!, out[2] ?? 1];

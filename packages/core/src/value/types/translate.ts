@@ -12,7 +12,8 @@ const form: Form = {
 function read(css: string, c: ValueContext): number[] | null {
   const nodes = components(css);
   if (!nodes || nodes.length < 1 || nodes.length > 3) return null;
-  if (nodes.length === 1 && nodes[0]!.type === 'Identifier') return nodes[0]!.name === 'none' ? [0, 0, 0] : null;
+  if (nodes.length === 1 && nodes[0]!.type === 'Identifier')
+    return nodes[0]!.name === 'none' ? [0, 0, 0] : null;
   const sides = [c.box.width, c.box.height, NaN];
   const out = nodes.map((n, i) => lengthOf(n, sides[i]!, c));
   if (out.some((n) => n === null || Number.isNaN(n))) return null;

@@ -1,0 +1,270 @@
+/** Random cases: fifty subjects on a page of awkward CSS, each with a random motion. Seeded, so that a failure can be repeated. */
+import fc from 'fast-check';
+import type { Motion } from '@lyvek/core';
+
+export type Setting =
+  | 'plain'
+  | 'tall'
+  | 'sticky'
+  | 'sticky-end'
+  | 'in-sticky'
+  | 'scroller'
+  | 'inline-scroller'
+  | 'transformed'
+  | 'clipped';
+
+export interface Subject {
+  setting: Setting;
+  /** px, multiples of 1/4 */
+  height: number;
+  width: number;
+  gap: number;
+}
+export interface Case {
+  subject: Subject;
+  motion: Motion;
+}
+
+const quarter = (min: number, max: number) => fc.integer({ min: min * 4, max: max * 4 }).map((n) => n / 4);
+const pct = (min: number, max: number) => fc.integer({ min, max }).map((n) => `${n}%`);
+const one = <T>(...values: T[]) => fc.constantFrom(...values);
+
+const subject: fc.Arbitrary<Subject> = fc
+  .record({
+    setting: one<Setting>(
+      'plain',
+      'plain',
+      'plain',
+      'tall',
+      'sticky',
+      'sticky-end',
+      'in-sticky',
+      'scroller',
+      'inline-scroller',
+      'transformed',
+      'clipped',
+    ),
+    height: quarter(40, 500),
+    width: quarter(60, 500),
+    gap: quarter(0, 300),
+  })
+  .map((s) => (s.setting === 'tall' ? { ...s, height: s.height + 820 } : s));
+
+const phase = one('cover', 'contain', 'entry', 'exit', 'entry-crossing', 'exit-crossing');
+const offset = (min: number, max: number) =>
+  fc.oneof(
+    { weight: 4, arbitrary: pct(min, max) },
+    {
+      weight: 1,
+      arbitrary: fc
+        .tuple(pct(min, max), fc.integer({ min: -120, max: 120 }))
+        .map(([p, n]) => `calc(${p} + ${n}px)`),
+    },
+    {
+      weight: 1,
+      arbitrary: fc
+        .tuple(pct(min, max), fc.integer({ min: -20, max: 20 }))
+        .map(([p, n]) => `calc(${p} - ${n}vh)`),
+    },
+    { weight: 1, arbitrary: fc.integer({ min: -50, max: 300 }).map((n) => `${n}px`) },
+  );
+const phasePoint = (min: number, max: number) =>
+  fc.tuple(phase, offset(min, max)).map(([p, o]) => `${p} ${o}`);
+const meeting = fc.record({ edge: pct(0, 100), line: pct(-20, 120) });
+
+const stop = fc.integer({ min: 1, max: 99 }).map((n) => `${n}%`);
+const easing = fc.oneof(
+  { weight: 3, arbitrary: fc.constant('linear') },
+  { weight: 1, arbitrary: one('ease', 'ease-in', 'ease-out', 'ease-in-out') },
+  {
+    weight: 2,
+    arbitrary: fc
+      .tuple(
+        fc.integer({ min: 0, max: 100 }),
+        fc.integer({ min: -50, max: 150 }),
+        fc.integer({ min: 0, max: 100 }),
+        fc.integer({ min: -50, max: 150 }),
+      )
+      .map((p) => `cubic-bezier(${p.map((n) => n / 100).join(', ')})`),
+  },
+  {
+    weight: 1,
+    arbitrary: fc
+      .tuple(fc.integer({ min: 2, max: 6 }), one('jump-start', 'jump-end', 'jump-none', 'jump-both'))
+      .map(([n, t]) => `steps(${n}, ${t})`),
+  },
+  {
+    weight: 1,
+    arbitrary: fc
+      .tuple(stop, fc.integer({ min: -20, max: 120 }))
+      .map(([at, v]) => `linear(0, ${v / 100} ${at}, 1)`),
+  },
+);
+
+const int = (min: number, max: number) => fc.integer({ min, max });
+const length = fc.oneof(
+  int(-200, 200).map((n) => `${n}px`),
+  int(-100, 100).map((n) => `${n}%`),
+  int(-20, 20).map((n) => `${n}vh`),
+  int(-5, 5).map((n) => `${n}em`),
+  fc.tuple(int(-60, 60), int(-90, 90)).map(([a, b]) => `calc(${a}% + ${b}px)`),
+);
+const channel = int(0, 255);
+const values: Record<string, fc.Arbitrary<string>> = {
+  opacity: int(0, 100).map((n) => String(n / 100)),
+  translate: fc.oneof(
+    fc.tuple(length, length).map((p) => p.join(' ')),
+    length,
+    fc.constant('none'),
+  ),
+  scale: fc.oneof(
+    int(10, 250).map((n) => String(n / 100)),
+    fc.tuple(int(10, 200), int(10, 200)).map(([a, b]) => `${a / 100} ${b / 100}`),
+    fc.constant('none'),
+  ),
+  rotate: fc.oneof(
+    int(-180, 180).map((n) => `${n}deg`),
+    int(-90, 90).map((n) => `x ${n}deg`),
+    int(-40, 40).map((n) => `${n / 100}turn`),
+    fc.constant('none'),
+  ),
+  filter: fc.oneof(
+    int(0, 20).map((n) => `blur(${n}px)`),
+    fc.tuple(int(0, 9), int(20, 180)).map(([a, b]) => `blur(${a}px) brightness(${b}%)`),
+    fc.constant('none'),
+  ),
+  color: fc.tuple(channel, channel, channel).map((c) => `rgb(${c.join(' ')})`),
+  'background-color': fc.oneof(
+    fc
+      .tuple(channel, channel, channel, int(0, 10))
+      .map(([r, g, b, a]) => `rgba(${r}, ${g}, ${b}, ${a / 10})`),
+    fc.tuple(int(20, 90), int(0, 20), int(0, 360)).map(([l, c, h]) => `oklch(${l}% ${c / 100} ${h})`),
+  ),
+  'letter-spacing': int(-3, 20).map((n) => `${n}px`),
+  'border-radius': int(0, 40).map((n) => `${n}px`),
+  'z-index': int(-5, 20).map(String),
+};
+
+type Stop = { at: string; value: string; easing?: string };
+const stops = (property: string) =>
+  fc
+    .tuple(
+      values[property]!,
+      values[property]!,
+      fc.uniqueArray(fc.tuple(stop, values[property]!), { maxLength: 3, selector: ([at]) => at }),
+      easing,
+      easing,
+      fc.boolean(),
+    )
+    .map(([from, to, middle, e1, e2, ends]): Stop[] => [
+      ...(ends || middle.length === 0 ? [{ at: '0%', value: from, easing: e1 }] : []),
+      ...middle
+        .map(([at, value]) => ({ at, value, easing: e2 }))
+        .sort((a, b) => parseFloat(a.at) - parseFloat(b.at)),
+      ...(ends || middle.length === 0 ? [{ at: '100%', value: to }] : []),
+    ]);
+
+const keyframes = fc
+  .uniqueArray(one(...Object.keys(values)), { minLength: 1, maxLength: 3 })
+  .chain((names) =>
+    fc
+      .tuple(...names.map(stops))
+      .map((lists) => Object.fromEntries(lists.map((list, i) => [names[i]!, list]))),
+  );
+
+const insets = fc.oneof(
+  { weight: 3, arbitrary: fc.constant<[string, string]>(['0px', '0px']) },
+  {
+    weight: 1,
+    arbitrary: fc.tuple(int(-60, 200), int(-10, 30)).map(([a, b]): [string, string] => [`${a}px`, `${b}%`]),
+  },
+);
+
+const isSticky = (s: Setting) => s === 'sticky' || s === 'sticky-end' || s === 'in-sticky';
+
+const aCase: fc.Arbitrary<Case> = subject.chain((s) => {
+  const inline = s.setting === 'inline-scroller';
+  const both = <A, B>(a: fc.Arbitrary<A>, b: fc.Arbitrary<B>) =>
+    fc.tuple(a, b).map(([start, end]) => ({ start, end }));
+  const ranges = [both(phasePoint(-20, 60), phasePoint(40, 130)), both(meeting, meeting)];
+  const page = both(offset(0, 50), offset(50, 100));
+  // A phase beside a meeting has no single meaning while the subject sticks; on the inline axis vh is not the port.
+  const mixed = [
+    both(phasePoint(0, 60), meeting),
+    both(meeting, phasePoint(40, 100)),
+    both(fc.constant('scroll 0%'), meeting),
+    both(meeting, fc.constant('scroll 100%')),
+  ];
+  const whole = ['plain', 'tall', 'clipped', 'transformed'].includes(s.setting);
+  const passage = fc.record({
+    kind: fc.constant('passage' as const),
+    subject: fc.constant('self'),
+    axis: fc.constant(inline ? ('inline' as const) : ('block' as const)),
+    insets,
+  });
+  const driven = fc.oneof(
+    { weight: 5, arbitrary: fc.tuple(passage, fc.oneof(...ranges, ...(whole ? mixed : []))) },
+    {
+      weight: whole ? 1 : 0,
+      arbitrary: fc.tuple(fc.constant({ kind: 'page' as const, axis: 'block' as const }), page),
+    },
+    {
+      weight: whole ? 1 : 0,
+      arbitrary: fc.tuple(
+        passage.map((p) => ({ ...p, subject: 'OTHER' })),
+        fc.oneof(...ranges),
+      ),
+    },
+  );
+  return fc
+    .record({
+      driven,
+      keyframes,
+      fill: one('both' as const, 'both' as const, 'none' as const, 'forwards' as const, 'backwards' as const),
+      whole: one('linear', 'linear', 'ease-in-out', 'cubic-bezier(0.2, 0.6, 0.4, 1)'),
+    })
+    .map(({ driven: [driver, range], keyframes: k, fill, whole: easing }) => ({
+      subject: s,
+      motion: {
+        id: 'm_x',
+        name: 'case',
+        on: true,
+        targets: { selector: '#x' },
+        driver,
+        range,
+        keyframes: k,
+        fill,
+        easing: Object.values(k).every(
+          (list) => list[0]!.at === '0%' && list.every((s) => !s.easing?.startsWith('step')),
+        )
+          ? easing
+          : 'linear',
+        composite: 'replace',
+        follow: { kind: 'none' },
+        reducedMotion: 'fade',
+      } as Motion,
+    }));
+});
+
+/** `count` cases; `seed` names the page. */
+export function makeCases(seed: number, count: number): Case[] {
+  const cases = fc.sample(aCase, { seed, numRuns: count });
+  return cases.map((c, i) => {
+    const driver =
+      c.motion.driver.kind === 'passage' && c.motion.driver.subject === 'OTHER'
+        ? { ...c.motion.driver, subject: other(cases, i) }
+        : c.motion.driver;
+    return {
+      ...c,
+      motion: { ...c.motion, id: `m_c${i}`, name: `case ${i}`, targets: { selector: `#s${i}` }, driver },
+    };
+  });
+}
+
+/** Another subject that the page itself scrolls. */
+function other(cases: readonly Case[], i: number): string {
+  const j = cases.findIndex(
+    (c, k) => k > i && !isSticky(c.subject.setting) && !c.subject.setting.includes('scroller'),
+  );
+  return j < 0 ? 'self' : `#s${j}`;
+}

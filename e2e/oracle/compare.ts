@@ -1,0 +1,71 @@
+/** Distances between what the browser shows and what the core predicts. */
+import { propertyFacts } from '@lyvek/core';
+import type { ValueContext } from '@lyvek/core';
+
+/** Per property: how far two values may lie apart, in the unit of its numbers. */
+export const TOLERANCE: Record<string, number> = {
+  opacity: 0.002,
+  translate: 0.05,
+  scale: 0.002,
+  rotate: 0.05,
+  filter: 0.05,
+  // The browser keeps colours with eight bits a channel.
+  color: 1.6 / 255,
+  'background-color': 3 / 255,
+  'letter-spacing': 0.05,
+  'border-radius': 0.05,
+  'z-index': 0.01,
+};
+
+/**
+ * How far a shown value lies outside what was predicted for the scroll offsets around it; infinite where one cannot be read.
+ * A steep stretch may change much within the error of scroll, so each number is held against the span of the predictions.
+ */
+export function distance(
+  property: string,
+  shown: string,
+  predicted: readonly string[],
+  context: ValueContext,
+): number {
+  if (predicted.includes(shown)) return 0;
+  if (property === 'rotate') return Math.min(...predicted.map((p) => rotation(shown, p)));
+  const type = propertyFacts(property)!.type;
+  const clean = (css: string) => (property === 'letter-spacing' && css === 'normal' ? '0px' : css);
+  const pairs = predicted.flatMap((p) => type.pair(clean(shown), clean(p), context) ?? []);
+  if (pairs.length === 0) return Infinity;
+  return Math.max(
+    ...pairs[0]!.from.map((n, i) => {
+      const span = pairs.map((p) => p.to[i]!);
+      return Math.max(0, Math.min(...span) - n, n - Math.max(...span));
+    }),
+  );
+}
+
+/** Degrees between two orientations. */
+function rotation(a: string, b: string): number {
+  const qa = quaternion(a);
+  const qb = quaternion(b);
+  const dot = Math.abs(qa.reduce((sum, v, i) => sum + v * qb[i]!, 0));
+  return (2 * Math.acos(Math.min(1, dot)) * 180) / Math.PI;
+}
+
+function quaternion(css: string): number[] {
+  const named: Record<string, number[]> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
+  if (css === 'none') return [0, 0, 0, 1];
+  const parts = css.split(' ');
+  const half = (parseFloat(parts.at(-1)!) * Math.PI) / 360;
+  const axis =
+    parts.length === 1 ? named.z! : parts.length === 2 ? named[parts[0]!]! : parts.slice(0, 3).map(Number);
+  const size = Math.hypot(...axis) || 1;
+  return [...axis.map((v) => (v / size) * Math.sin(half)), Math.cos(half)];
+}
+
+const INITIAL: Record<string, string> = {
+  opacity: '1',
+  'letter-spacing': '0px',
+  'border-radius': '0px',
+  'z-index': 'auto',
+  'background-color': 'rgba(0, 0, 0, 0)',
+  color: 'black',
+};
+export const initialOf = (property: string): string => INITIAL[property] ?? 'none';

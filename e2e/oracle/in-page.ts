@@ -1,0 +1,67 @@
+/** Runs inside a case page: the probe's own measuring, and reading what the browser shows. */
+import { measure } from '../../packages/probe/src/measure.ts';
+
+const frames = (n: number) =>
+  new Promise<void>((done) => {
+    const next = (left: number) => (left === 0 ? done() : requestAnimationFrame(() => next(left - 1)));
+    next(n);
+  });
+
+export interface Shown {
+  progress: number | null;
+  /** scroll offsets of progress 0 and 1 as the browser resolved them, px; null without a live timeline */
+  range: { start: number; end: number } | null;
+  /** the scroll offset that the timeline stands at: the browser cuts the way from its start to whole sixteenths of a px */
+  offset: number | null;
+  values: string[];
+}
+
+interface Timeline {
+  startOffset?: { value: number } | null;
+  endOffset?: { value: number } | null;
+  currentTime: { value: number } | null;
+  source: Element;
+  axis: string;
+}
+
+function placesOf(animation: Animation | undefined): Pick<Shown, 'range' | 'offset'> {
+  const timeline = animation?.timeline as unknown as Timeline | null;
+  if (!animation || !timeline?.currentTime) return { range: null, offset: null };
+  const from = timeline.startOffset?.value ?? 0;
+  const whole = (timeline.endOffset?.value ?? timeline.source.scrollHeight - innerHeight) - from;
+  const at = (time: unknown) => from + ((time as { value: number }).value / 100) * whole;
+  const share = parseFloat(String(animation.effect!.getComputedTiming().duration)) / 100;
+  const start = at(animation.startTime);
+  return { range: { start, end: start + share * whole }, offset: at(timeline.currentTime) };
+}
+
+const oracle = {
+  measure: (selectors: string[]) => measure(selectors).layout,
+
+  /** Scrolls, waits two frames and reads progress and computed values per case. */
+  async look(
+    y: number,
+    inner: Record<string, number>,
+    wanted: { id: string; properties: string[] }[],
+  ): Promise<{ offsets: Record<string, [number, number]>; shown: Shown[] }> {
+    scrollTo({ top: y, behavior: 'instant' });
+    for (const [id, at] of Object.entries(inner))
+      document.getElementById(id)?.scrollTo({ top: at, left: at, behavior: 'instant' });
+    await frames(2);
+    const offsets: Record<string, [number, number]> = { '': [scrollY, scrollX] };
+    for (const e of document.querySelectorAll('.scroller')) offsets[`#${e.id}`] = [e.scrollTop, e.scrollLeft];
+    const shown = wanted.map(({ id, properties }) => {
+      const e = document.getElementById(id)!;
+      const style = getComputedStyle(e);
+      const animation = e.getAnimations()[0];
+      return {
+        progress: (animation?.effect?.getComputedTiming().progress as number | null) ?? null,
+        ...placesOf(animation),
+        values: properties.map((p) => style.getPropertyValue(p)),
+      };
+    });
+    return { offsets, shown };
+  },
+};
+export type Oracle = typeof oracle;
+(globalThis as unknown as { oracle: Oracle }).oracle = oracle;

@@ -1,0 +1,168 @@
+/** The browser is the judge: what the core predicts is compared with Chromium's own timelines and computed styles. */
+import { build } from 'esbuild';
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import {
+  compileTake,
+  LayoutSchema,
+  previewCss,
+  readDocument,
+  sample,
+  selectorsOf,
+  shownValue,
+  writeCss,
+} from '@lyvek/core';
+import type { Layout, Take } from '@lyvek/core';
+import { makeCases } from './cases.ts';
+import type { Case } from './cases.ts';
+import { distance, initialOf, TOLERANCE } from './compare.ts';
+import type { Oracle, Shown } from './in-page.ts';
+import { pageOf } from './page.ts';
+
+const PER_PAGE = 50;
+const PAGES = Number(process.env.LYVEK_ORACLE_CASES ?? 600) / PER_PAGE;
+const SEED = Number(process.env.LYVEK_ORACLE_SEED ?? 4870);
+const LOOKS = 7;
+/** px of scroll by which prediction and browser may differ */
+const SCROLL = 1 / 32;
+/** px of scroll that the browser itself cuts off */
+const CUT = 1 / 16;
+
+const worst = { start: 0, progress: 0, values: new Map<string, number>() };
+let checked = 0;
+let script = '';
+
+test.beforeAll(async () => {
+  const built = await build({
+    entryPoints: ['e2e/oracle/in-page.ts'],
+    bundle: true,
+    format: 'iife',
+    write: false,
+  });
+  script = built.outputFiles[0]!.text;
+});
+
+test.afterAll(() => {
+  const values = [...worst.values].map(([p, w]) => `${p} ${w.toPrecision(2)}`).join(', ');
+  console.log(
+    `oracle: ${checked} values compared; worst start of a range ${worst.start.toFixed(4)} px, progress ${worst.progress.toFixed(4)} px of scroll; ${values}`,
+  );
+});
+
+async function ask<T>(page: Page, work: (o: Oracle, arg: never) => T, arg: unknown): Promise<Awaited<T>> {
+  return page.evaluate(`(${work.toString()})(oracle, ${JSON.stringify(arg)})`) as Promise<Awaited<T>>;
+}
+
+async function open(page: Page, cases: readonly Case[]) {
+  const parsed = readDocument({ format: 'lyvek-document', version: 1, motions: cases.map((c) => c.motion) });
+  if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems.slice(0, 3)));
+  await page.setContent(pageOf(cases, ''));
+  await page.evaluate(script);
+  const layout = LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), selectorsOf(parsed.document)));
+  const written = writeCss(parsed.document, layout, 'full-motion');
+  await page.addStyleTag({ content: written.pieces.map(previewCss).join('\n') });
+  return {
+    layout,
+    take: compileTake(parsed.document, layout),
+    approximate: new Set(written.notes.map((n) => n.motion)),
+  };
+}
+
+/** What the core predicts for one instance at a scroll offset. */
+function predict(take: Take, layout: Layout, i: number, offset: number) {
+  const offsets = new Float64Array(layout.scrollers.length * 2);
+  offsets[take.channel[i]!] = offset;
+  sample(take, offsets);
+  const { motion, element } = take.instances[i]!;
+  const base = layout.elements[element]!.base ?? {};
+  return {
+    progress: take.phase[i] === 0 ? take.progress[i]! : null,
+    values: Object.keys(motion.keyframes).map((p) => shownValue(take, element, p) ?? base[p] ?? initialOf(p)),
+  };
+}
+
+/** Every way in which one case differs from the prediction. */
+function differences(
+  c: Case,
+  shown: Shown,
+  take: Take,
+  layout: Layout,
+  scrolled: readonly [number, number],
+): string[] {
+  const i = take.instances.findIndex((x) => x.motion.id === c.motion.id);
+  const { placed, element } = take.instances[i]!;
+  const out: string[] = [];
+  const offset = shown.offset ?? scrolled[placed.axis === 'block' ? 0 : 1];
+  if (Math.abs(offset - scrolled[placed.axis === 'block' ? 0 : 1]) > CUT)
+    out.push(`the timeline stands at ${offset} px, the page at ${scrolled}`);
+  const length = placed.end - placed.start;
+  if (shown.range) {
+    worst.start = Math.max(worst.start, Math.abs(shown.range.start - placed.start));
+    if (Math.abs(shown.range.start - placed.start) > SCROLL)
+      out.push(`starts at ${shown.range.start} px, predicted ${placed.start}`);
+  }
+  const [below, mine, above] = [-SCROLL, 0, SCROLL].map((shift) =>
+    predict(take, layout, i, offset + shift),
+  ) as [ReturnType<typeof predict>, ReturnType<typeof predict>, ReturnType<typeof predict>];
+  if (mine.progress !== null && shown.progress !== null && length > 0) {
+    const error = Math.abs(mine.progress - shown.progress);
+    worst.progress = Math.max(worst.progress, error * length);
+    if (error > Math.max(1e-4, SCROLL / length))
+      out.push(`progress ${shown.progress}, predicted ${mine.progress} (${(error * length).toFixed(4)} px)`);
+  }
+  const e = layout.elements[element]!;
+  const context = {
+    box: e.box,
+    viewport: layout.viewport,
+    em: e.fontSize ?? 16,
+    rem: 16,
+    color: e.base?.color ?? 'black',
+  };
+  Object.keys(c.motion.keyframes).forEach((property, k) => {
+    const apart = distance(
+      property,
+      shown.values[k]!,
+      [below, mine, above].map((p) => p.values[k]!),
+      context,
+    );
+    checked++;
+    if (apart > TOLERANCE[property]!)
+      out.push(`${property}: ${shown.values[k]}, predicted ${mine.values[k]}`);
+    else worst.values.set(property, Math.max(worst.values.get(property) ?? 0, apart));
+  });
+  return out;
+}
+
+for (let n = 0; n < PAGES; n++) {
+  const seed = SEED + n;
+  test(`page ${n + 1} of ${PAGES}: ${PER_PAGE} subjects move as predicted (seed ${seed})`, async ({
+    page,
+  }) => {
+    const cases = makeCases(seed, PER_PAGE);
+    await page.setViewportSize({ width: 1000, height: 800 });
+    const { layout, take, approximate } = await open(page, cases);
+    expect(take.unplaced.filter((u) => !u.reason.startsWith('its insets'))).toEqual([]);
+    const wanted = cases.map((c, i) => ({ id: `s${i}`, properties: Object.keys(c.motion.keyframes) }));
+    const failures: string[] = [];
+    for (let look = 0; look < LOOKS; look++) {
+      // Down and up again, at places that have nothing in common with the cases.
+      const share = ((look * 0.382 + n * 0.117) % 1) * (look % 2 ? 0.3 : 1);
+      const inner = Object.fromEntries(
+        cases.map((_, i) => [`scroll${i}`, Math.round(((look * 0.271 + i * 0.13) % 1) * 1100)]),
+      );
+      const where = [Math.round(share * layout.scrollers[0]!.max.block), inner, wanted];
+      const { offsets, shown } = await ask(page, (o, a: Parameters<Oracle['look']>) => o.look(...a), where);
+      cases.forEach((c, i) => {
+        const instance = take.instances.find((x) => x.motion.id === c.motion.id);
+        // Unplaced ones are dead in the browser too; the writer says where viewport units stand in for a scroller's size.
+        if (!instance || (approximate.has(c.motion.id) && c.subject.setting.includes('scroller'))) return;
+        const scroller = layout.scrollers[instance.placed.scroller]!.selector ?? '';
+        for (const d of differences(c, shown[i]!, take, layout, offsets[scroller]!))
+          failures.push(
+            `${d}\n   seed ${seed}, case ${i}, look ${look}, scrolled ${offsets[scroller]}\n   ${JSON.stringify(c)}`,
+          );
+      });
+    }
+    expect(failures.length, `${failures.length} differ, first:\n${failures.slice(0, 5).join('\n')}`).toBe(0);
+  });
+}

@@ -1,0 +1,51 @@
+/** Shapes of the HTTP API: the server answers with them, the interface reads them. */
+import { z } from 'zod';
+import { DocumentSchema, LayoutSchema } from '@lyvek/core';
+
+export const Id = z.uuid();
+export const Name = z
+  .string()
+  .trim()
+  .min(1, 'a name is needed')
+  .max(120, 'a name has at most 120 characters');
+
+export const Health = z.object({ ok: z.boolean(), database: z.boolean(), version: z.string() });
+
+export const Project = z.object({ id: Id, name: z.string(), demo: z.boolean(), pages: z.number().int() });
+export const Projects = z.object({ projects: z.array(Project) });
+export const NameBody = z.strictObject({ name: Name });
+
+export const Take = z.object({ id: Id, pageId: Id, name: z.string(), revision: z.number().int() });
+export const Page = z.object({
+  id: Id,
+  projectId: Id,
+  name: z.string(),
+  entry: z.string(),
+  token: z.string(),
+  contentHash: z.string(),
+});
+/** What the shelf shows of a page. */
+export const PageOnShelf = Page.extend({
+  takes: z.array(Take),
+  layouts: z.array(LayoutSchema),
+  document: DocumentSchema.nullable(),
+});
+export const Shelf = z.object({ project: Project, pages: z.array(PageOnShelf) });
+export const PageWhole = z.object({
+  page: Page,
+  project: Project,
+  takes: z.array(Take),
+  layouts: z.array(LayoutSchema),
+});
+
+export const TakeDocument = Take.extend({ document: DocumentSchema });
+export const NewTake = z.strictObject({ name: Name.optional(), document: DocumentSchema });
+export const Revision = z.object({ revision: z.number().int() });
+
+export type PageOnShelf = z.infer<typeof PageOnShelf>;
+export type PageWhole = z.infer<typeof PageWhole>;
+export type Shelf = z.infer<typeof Shelf>;
+export type TakeDocument = z.infer<typeof TakeDocument>;
+export type TakeFacts = z.infer<typeof Take>;
+export type ProjectFacts = z.infer<typeof Project>;
+export type PageFacts = z.infer<typeof Page>;

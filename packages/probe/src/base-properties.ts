@@ -1,0 +1,11 @@
+/** Properties whose unanimated values are measured, with their initial computed values. */
+export const propertyNames: readonly (readonly [name: string, initial: string])[] = [
+  ['opacity', '1'],
+  ['translate', 'none'],
+  ['scale', 'none'],
+  ['rotate', 'none'],
+  ['filter', 'none'],
+  ['color', 'rgb(0, 0, 0)'],
+  ['background-color', 'rgba(0, 0, 0, 0)'],
+  ['letter-spacing', 'normal'],
+];

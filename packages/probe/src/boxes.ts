@@ -1,0 +1,151 @@
+/**
+ * Border boxes in their scroller's content coordinates, without transforms and without sticky shifts. Rectangles carry transforms,
+ * so elements below a transform, and sticky ones, are read from the browser's own view timelines.
+ */
+import type { Box, Sticky } from '@lyvek/core';
+import type { Containers } from './containers.ts';
+
+declare class ViewTimeline {
+  constructor(options: { subject: Element; axis: string; inset: string });
+  readonly startOffset: { value: number } | null;
+  readonly endOffset: { value: number } | null;
+}
+
+/** Creating view timelines grows quadratically with those alive. */
+const MOST_TIMELINES = 700;
+
+export class Boxes {
+  readonly notes: string[] = [];
+  private readonly containers: Containers;
+  private readonly known = new Map<Element, { box: Box; sticky: Sticky | null }>();
+  private readonly moved = new Map<Element, boolean>();
+  private timelines = 0;
+
+  constructor(containers: Containers) {
+    this.containers = containers;
+  }
+
+  of(e: Element): { box: Box; sticky: Sticky | null } {
+    const cached = this.known.get(e);
+    if (cached) return cached;
+    const made = this.measure(e);
+    this.known.set(e, made);
+    return made;
+  }
+
+  private measure(e: Element): { box: Box; sticky: Sticky | null } {
+    const style = getComputedStyle(e);
+    const plain = this.rectangle(e);
+    if (style.position === 'sticky' && (style.top !== 'auto' || style.bottom !== 'auto'))
+      return this.sticky(e, style, plain);
+    const carrier = this.stickyAncestor(e);
+    if (carrier) {
+      const held = this.of(carrier);
+      const outer = this.rectangle(carrier);
+      return {
+        box: { ...plain, x: held.box.x + plain.x - outer.x, y: held.box.y + plain.y - outer.y },
+        sticky: held.sticky,
+      };
+    }
+    return { box: this.isMoved(e) ? this.unmoved(e, plain) : plain, sticky: null };
+  }
+
+  private rectangle(e: Element): Box {
+    const rect = e.getBoundingClientRect();
+    if (this.containers.isFixed(e))
+      return { x: rect.left, y: rect.top, width: rect.width, height: rect.height };
+    const scroller = this.containers.elementOf(this.containers.scrollerOf(e));
+    if (!scroller)
+      return { x: rect.left + scrollX, y: rect.top + scrollY, width: rect.width, height: rect.height };
+    const frame = scroller.getBoundingClientRect();
+    return {
+      x: rect.left - frame.left - scroller.clientLeft + scroller.scrollLeft,
+      y: rect.top - frame.top - scroller.clientTop + scroller.scrollTop,
+      width: rect.width,
+      height: rect.height,
+    };
+  }
+
+  /** True below or on a transform of the page's own. */
+  private isMoved(e: Element): boolean {
+    const cached = this.moved.get(e);
+    if (cached !== undefined) return cached;
+    const s = getComputedStyle(e);
+    const own = s.transform !== 'none' || s.translate !== 'none' || s.rotate !== 'none' || s.scale !== 'none';
+    const is = own || (e.parentElement !== null && this.isMoved(e.parentElement));
+    this.moved.set(e, is);
+    return is;
+  }
+
+  private span(e: Element, axis: 'block' | 'inline'): { start: number; end: number } | null {
+    if (typeof ViewTimeline === 'undefined' || this.timelines++ > MOST_TIMELINES) return null;
+    const t = new ViewTimeline({ subject: e, axis, inset: '0px' });
+    return t.startOffset && t.endOffset ? { start: t.startOffset.value, end: t.endOffset.value } : null;
+  }
+
+  private unmoved(e: Element, plain: Box): Box {
+    const block = this.span(e, 'block');
+    const inline = this.span(e, 'inline');
+    if (!block || !inline) {
+      if (this.timelines > MOST_TIMELINES && !this.notes.length)
+        this.notes.push(
+          `More than ${MOST_TIMELINES} elements lie below transforms; the boxes of the rest carry those transforms.`,
+        );
+      return plain;
+    }
+    const port = this.port(e);
+    return {
+      x: inline.start + port.width,
+      y: block.start + port.height,
+      width: inline.end - inline.start - port.width,
+      height: block.end - block.start - port.height,
+    };
+  }
+
+  private port(e: Element): { width: number; height: number } {
+    const scroller = this.containers.elementOf(this.containers.scrollerOf(e));
+    return scroller
+      ? { width: scroller.clientWidth, height: scroller.clientHeight }
+      : { width: innerWidth, height: innerHeight };
+  }
+
+  private stickyAncestor(e: Element): Element | null {
+    for (let p = e.parentElement; p; p = p.parentElement) {
+      const s = getComputedStyle(p);
+      if (s.position === 'sticky' && (s.top !== 'auto' || s.bottom !== 'auto')) return p;
+      if (s.position === 'fixed') return null;
+    }
+    return null;
+  }
+
+  /** Where it would lie unstuck, and over which scroll it is carried. The view timeline's outer edges lie outside the carried stretch. */
+  private sticky(e: Element, style: CSSStyleDeclaration, plain: Box): { box: Box; sticky: Sticky | null } {
+    const port = this.port(e);
+    const span = this.span(e, 'block');
+    const byStart = style.top !== 'auto';
+    const inset = Number.parseFloat(byStart ? style.top : style.bottom) || 0;
+    if (!span || !e.parentElement) return { box: plain, sticky: null };
+    const y = byStart ? span.start + port.height : span.end - plain.height;
+    const parent = this.of(e.parentElement).box;
+    const frame = getComputedStyle(e.parentElement);
+    const px = (v: string) => Number.parseFloat(v) || 0;
+    const box = { ...plain, y };
+    if (byStart) {
+      const bottom =
+        parent.y +
+        parent.height -
+        px(frame.borderBottomWidth) -
+        px(frame.paddingBottom) -
+        px(style.marginBottom);
+      return {
+        box,
+        sticky: { edge: 'start', at: y - inset, travel: Math.max(0, bottom - y - plain.height) },
+      };
+    }
+    const top = parent.y + px(frame.borderTopWidth) + px(frame.paddingTop) + px(style.marginTop);
+    return {
+      box,
+      sticky: { edge: 'end', at: y + plain.height - port.height + inset, travel: Math.max(0, y - top) },
+    };
+  }
+}

@@ -1,0 +1,71 @@
+/** Containing blocks and scroll containers, along the chain that the browser scrolls by. */
+export class Containers {
+  /** scroll containers in the order of discovery; null is the page itself */
+  readonly list: (Element | null)[] = [null];
+  private readonly index = new Map<Element | null, number>([[null, 0]]);
+  private readonly known = new Map<Element, number>();
+  private readonly fixed = new Map<Element, boolean>();
+
+  /** Nearest scroll container of an element, as an index into `list`. */
+  scrollerOf(e: Element): number {
+    const cached = this.known.get(e);
+    if (cached !== undefined) return cached;
+    const holder = this.holderOf(e);
+    let found: number;
+    if (!holder || holder === document.documentElement) found = 0;
+    else if (this.scrolls(holder)) {
+      found = this.index.get(holder) ?? this.list.push(holder) - 1;
+      this.index.set(holder, found);
+    } else found = this.scrollerOf(holder);
+    this.known.set(e, found);
+    return found;
+  }
+
+  elementOf(scroller: number): Element | null {
+    return this.list[scroller] ?? null;
+  }
+
+  isFixed(e: Element): boolean {
+    const cached = this.fixed.get(e);
+    if (cached !== undefined) return cached;
+    const style = getComputedStyle(e);
+    const holder = this.holderOf(e);
+    const is = style.position === 'fixed' ? holder === null : holder ? this.isFixed(holder) : false;
+    this.fixed.set(e, is);
+    return is;
+  }
+
+  /** The element whose box an element is laid out in: by position, not merely the parent. Null is the viewport. */
+  private holderOf(e: Element): Element | null {
+    const { position } = getComputedStyle(e);
+    if (position !== 'fixed' && position !== 'absolute') return e.parentElement;
+    for (let p = e.parentElement; p; p = p.parentElement) {
+      const style = getComputedStyle(p);
+      if (this.containsFixed(style) || (position === 'absolute' && style.position !== 'static')) return p;
+    }
+    return null;
+  }
+
+  containsFixed(style: CSSStyleDeclaration): boolean {
+    return (
+      style.transform !== 'none' ||
+      style.translate !== 'none' ||
+      style.rotate !== 'none' ||
+      style.scale !== 'none' ||
+      style.perspective !== 'none' ||
+      style.filter !== 'none' ||
+      /paint|layout|strict|content/.test(style.contain) ||
+      /transform|translate|filter|perspective/.test(style.willChange)
+    );
+  }
+
+  /** overflow: clip does not make a scroll container; body's overflow goes to the viewport while html has none. */
+  private scrolls(e: Element): boolean {
+    const style = getComputedStyle(e);
+    const hides = [style.overflowX, style.overflowY].some((o) => o !== 'visible' && o !== 'clip');
+    if (!hides) return false;
+    if (e !== document.body) return true;
+    const root = getComputedStyle(document.documentElement);
+    return [root.overflowX, root.overflowY].some((o) => o !== 'visible' && o !== 'clip');
+  }
+}

@@ -1,0 +1,222 @@
+/** Measures a page into a layout. Runs inside the page, with every motion of ours switched off by the caller. */
+import type { ElementFacts, Layout, Scroller, Section } from '@lyvek/core';
+import { propertyNames } from './base-properties.ts';
+import { Boxes } from './boxes.ts';
+import { Containers } from './containers.ts';
+import { Selectors } from './selectors.ts';
+import { sectionsOf } from './sections.ts';
+
+const MOST_ELEMENTS = 3000;
+const SMALLEST = 8;
+const IGNORED = new Set([
+  'SCRIPT',
+  'STYLE',
+  'LINK',
+  'META',
+  'TITLE',
+  'BR',
+  'WBR',
+  'TEMPLATE',
+  'NOSCRIPT',
+  'OPTION',
+  'SOURCE',
+  'TRACK',
+  'HEAD',
+]);
+const MEDIA = new Set(['IMG', 'VIDEO', 'CANVAS', 'PICTURE', 'svg', 'IFRAME', 'OBJECT']);
+
+export interface Measured {
+  layout: Layout;
+  /** the elements in the order of `layout.elements` */
+  elements: Element[];
+}
+
+/** Rendered, at least 8 × 8 px, not inside an SVG. */
+function* worthMeasuring(root: Element): Generator<Element> {
+  const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT, (node) => {
+    const e = node as Element;
+    if (IGNORED.has(e.tagName)) return NodeFilter.FILTER_REJECT;
+    return e.parentElement instanceof SVGElement ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT;
+  });
+  for (let n = walker.nextNode(); n; n = walker.nextNode()) {
+    const rect = (n as Element).getBoundingClientRect();
+    if (rect.width >= SMALLEST && rect.height >= SMALLEST) yield n as Element;
+  }
+}
+
+export function measure(selectors: readonly string[]): Measured {
+  const notes: string[] = [];
+  const chosen = new Set<Element>();
+  let left = 0;
+  const matched = new Map<string, Element[]>();
+  for (const selector of selectors) {
+    try {
+      matched.set(selector, [...document.querySelectorAll(selector)].slice(0, 2000));
+    } catch {
+      notes.push(`“${selector.slice(0, 80)}” is not a selector this browser understands.`);
+    }
+  }
+  if (document.body)
+    for (const e of worthMeasuring(document.body)) chosen.size < MOST_ELEMENTS ? chosen.add(e) : left++;
+  for (const list of matched.values()) for (const e of list) if (chosen.size < 6000) chosen.add(e);
+  if (left)
+    notes.push(
+      `The page has ${left} more elements than the ${MOST_ELEMENTS} that are measured; pick those by selector.`,
+    );
+
+  const elements = [...chosen].sort((a, b) =>
+    a.compareDocumentPosition(b) & Node.DOCUMENT_POSITION_FOLLOWING ? -1 : 1,
+  );
+  const indexOf = new Map(elements.map((e, i) => [e, i]));
+  const containers = new Containers();
+  const boxes = new Boxes(containers);
+  const naming = new Selectors();
+  const sections = sectionsOf(document);
+  const facts = elements.map((e) => factsOf(e, indexOf, containers, boxes, naming, sections.of));
+  notes.push(...boxes.notes, ...pageNotes(containers));
+
+  const viewport = { width: innerWidth, height: innerHeight };
+  const doc = document.scrollingElement ?? document.documentElement;
+  return {
+    elements,
+    layout: {
+      format: 'lyvek-layout',
+      version: 1,
+      viewport,
+      page: {
+        width: doc.scrollWidth,
+        height: doc.scrollHeight,
+        rem: Number.parseFloat(getComputedStyle(document.documentElement).fontSize) || 16,
+      },
+      scrollers: containers.list.slice(0, 400).map((c) => scrollerFacts(c, naming)),
+      sections: sections.list.map((s): Section => {
+        const rect = s.element.getBoundingClientRect();
+        return { name: s.name, top: rect.top + scrollY, height: rect.height };
+      }),
+      elements: facts,
+      matches: Object.fromEntries(
+        [...matched].map(([s, list]) => [s, list.flatMap((e) => indexOf.get(e) ?? [])]),
+      ),
+      notes: notes.slice(0, 60),
+    },
+  };
+}
+
+function scrollerFacts(element: Element | null, naming: Selectors): Scroller {
+  const e = element ?? document.scrollingElement ?? document.documentElement;
+  const style = getComputedStyle(element ?? document.documentElement);
+  return {
+    selector: element ? naming.of(element) : null,
+    port: element
+      ? { width: e.clientWidth, height: e.clientHeight }
+      : { width: innerWidth, height: innerHeight },
+    max: {
+      block: Math.max(0, e.scrollHeight - (element ? e.clientHeight : innerHeight)),
+      inline: Math.max(0, e.scrollWidth - (element ? e.clientWidth : innerWidth)),
+    },
+    padding: [zeroed(style.scrollPaddingTop), zeroed(style.scrollPaddingBottom)],
+    ...(style.direction === 'rtl' ? { rtl: true } : {}),
+  };
+}
+const zeroed = (padding: string) => (padding === 'auto' || padding === '' ? '0px' : padding.slice(0, 60));
+
+function factsOf(
+  e: Element,
+  indexOf: Map<Element, number>,
+  containers: Containers,
+  boxes: Boxes,
+  naming: Selectors,
+  sectionOf: (e: Element) => number,
+): ElementFacts {
+  const style = getComputedStyle(e);
+  const { box, sticky } = boxes.of(e);
+  const base = baseOf(style);
+  const tint = style.backgroundColor;
+  return {
+    selector: naming.of(e),
+    tag: e.tagName.toLowerCase().slice(0, 60),
+    text: textOf(e),
+    parent: parentOf(e, indexOf),
+    section: sectionOf(e),
+    scroller: Math.min(399, containers.scrollerOf(e)),
+    box,
+    sticky,
+    fixed: containers.isFixed(e),
+    ...(style.overflow !== 'visible' ? { overflow: style.overflow } : {}),
+    ...(containers.containsFixed(style) ? { contains: true } : {}),
+    ...(isEstimated(e) ? { estimated: true } : {}),
+    ...(base ? { base } : {}),
+    fontSize: Number.parseFloat(style.fontSize) || 16,
+    ...(hex(tint) ? { tint: hex(tint)! } : {}),
+    kind: MEDIA.has(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
+  };
+}
+
+function parentOf(e: Element, indexOf: Map<Element, number>): number {
+  for (let p = e.parentElement; p; p = p.parentElement) {
+    const i = indexOf.get(p);
+    if (i !== undefined) return i;
+  }
+  return -1;
+}
+
+const hasOwnText = (e: Element) =>
+  [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.nodeValue!.trim() !== '');
+const textOf = (e: Element) =>
+  (e.getAttribute('aria-label') ?? e.textContent ?? '')
+    .slice(0, 600)
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, 60);
+
+function isEstimated(e: Element): boolean {
+  const holder = e.closest('[style*="content-visibility"]') ?? e;
+  return (
+    'checkVisibility' in holder &&
+    !(e as HTMLElement).checkVisibility({ contentVisibilityAuto: true }) &&
+    getComputedStyle(holder).display !== 'none'
+  );
+}
+
+/** Values without any motion; only those that differ from the initial ones. */
+function baseOf(style: CSSStyleDeclaration): Record<string, string> | null {
+  const out: Record<string, string> = {};
+  for (const [name, initial] of propertyNames) {
+    const value = style.getPropertyValue(name);
+    if (value !== '' && value !== initial) out[name] = value.slice(0, 400);
+  }
+  return Object.keys(out).length ? out : null;
+}
+
+/** `rgb(…)` as `#rrggbb`; transparent ones are none. */
+function hex(color: string): string | null {
+  const m = /^rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\)$/.exec(color);
+  if (!m || (m[4] !== undefined && Number(m[4]) < 0.3)) return null;
+  return `#${[m[1], m[2], m[3]].map((n) => Number(n).toString(16).padStart(2, '0')).join('')}`;
+}
+
+function pageNotes(containers: Containers): string[] {
+  const notes: string[] = [];
+  const external = document.querySelectorAll('use[href*=".svg#"], use[*|href*=".svg#"]').length;
+  if (external)
+    notes.push(
+      `${external} drawings come from another SVG file by <use>; browsers block that in the preview. The real page shows them.`,
+    );
+  const root = getComputedStyle(document.documentElement).overflowX;
+  const body = document.body ? getComputedStyle(document.body).overflowX : 'visible';
+  if (root !== 'visible' && root !== 'clip' && body !== 'visible' && body !== 'clip')
+    notes.push(
+      'Both html and body hide or scroll their overflow: body becomes a scroller of its own and passages stand still. Use overflow: clip on one of them.',
+    );
+  const max = (document.scrollingElement?.scrollHeight ?? 0) - innerHeight;
+  const inner = containers.list.find(
+    (c) => c && c.clientHeight > innerHeight * 0.8 && c.scrollHeight > c.clientHeight + 8,
+  );
+  if (max <= 0)
+    notes.push(
+      inner
+        ? 'The page itself does not scroll; an inner scroller fills the window.'
+        : 'The page is not longer than the window: there is nothing to scroll at this size.',
+    );
+  return notes;
+}

@@ -1,0 +1,43 @@
+/**
+ * What the workbench and the probe inside an imported page say to each other, over a private port. The page is hostile: it shares
+ * the probe's realm, so the workbench checks every message by these schemas, and by size and rate.
+ */
+import { z } from 'zod';
+import { LayoutSchema } from '@lyvek/core';
+
+const finite = z.number().finite();
+const element = z.number().int().min(-1).max(6000);
+
+/** From the probe. */
+export const FromProbe = z.discriminatedUnion('is', [
+  /** the page is there: loaded, or waited for long enough */
+  z.strictObject({ is: z.literal('ready'), late: z.boolean(), frames: z.number().int().min(0).max(1000) }),
+  z.strictObject({ is: z.literal('layout'), id: z.number().int(), layout: LayoutSchema }),
+  z.strictObject({
+    is: z.literal('styled'),
+    id: z.number().int(),
+    refused: z.array(z.string().max(200)).max(200),
+  }),
+  /** where the page now stands; `seq` is the newest command that had landed by then */
+  z.strictObject({ is: z.literal('scrolled'), seq: z.number().int(), x: finite, y: finite }),
+  /** the page's size has changed since it was measured */
+  z.strictObject({ is: z.literal('resized') }),
+  z.strictObject({ is: z.literal('hover'), element }),
+  z.strictObject({ is: z.literal('picked'), element, additive: z.boolean() }),
+  z.strictObject({ is: z.literal('key'), key: z.string().max(20), shift: z.boolean(), ctrl: z.boolean() }),
+  z.strictObject({ is: z.literal('zoom'), delta: finite }),
+  z.strictObject({ is: z.literal('pong'), id: z.number().int() }),
+  z.strictObject({ is: z.literal('failed'), message: z.string().max(400) }),
+]);
+export type FromProbe = z.infer<typeof FromProbe>;
+
+/** To the probe. */
+export type ToProbe =
+  | { do: 'measure'; id: number; selectors: string[] }
+  | { do: 'style'; id: number; pieces: { id: string; css: string }[]; order: string[] }
+  | { do: 'scroll'; seq: number; x: number; y: number }
+  /** how small the page is shown, so that one notch of the wheel stays one notch of the page */
+  | { do: 'scale'; scale: number }
+  | { do: 'ping'; id: number };
+
+export { HELLO, FORWARDED_KEYS } from './words.ts';

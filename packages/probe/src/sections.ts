@@ -1,0 +1,42 @@
+/** Sections: landmarks and sections with a name, else the children of body. */
+const LANDMARKS =
+  'section, article, header, footer, nav, aside, [role="region"], [role="banner"], [role="contentinfo"]';
+
+export interface NamedSection {
+  element: Element;
+  name: string;
+}
+
+export function sectionsOf(doc: Document): { list: NamedSection[]; of: (e: Element) => number } {
+  const outer = [...doc.querySelectorAll(LANDMARKS)].filter(
+    (e) => !isInside(e) && e.getBoundingClientRect().height >= 8,
+  );
+  const rest = doc.body
+    ? [...doc.body.children].filter(
+        (c) => !outer.some((s) => s === c || c.contains(s)) && c.getBoundingClientRect().height >= 8,
+      )
+    : [];
+  const all = [...outer, ...rest]
+    .sort((a, b) => (a.compareDocumentPosition(b) & Node.DOCUMENT_POSITION_FOLLOWING ? -1 : 1))
+    .slice(0, 400);
+  const index = new Map(all.map((e, i) => [e, i]));
+  return {
+    list: all.map((element) => ({ element, name: nameOf(element) })),
+    of(e) {
+      for (let p: Element | null = e; p; p = p.parentElement) {
+        const i = index.get(p);
+        if (i !== undefined) return i;
+      }
+      return -1;
+    },
+  };
+}
+
+/** Nested landmarks belong to the outermost one, except below main, which is only a frame. */
+const isInside = (e: Element) => e.parentElement?.closest(LANDMARKS) != null;
+
+function nameOf(e: Element): string {
+  const label = e.getAttribute('aria-label') ?? e.querySelector('h1, h2, h3, h4')?.textContent ?? e.id;
+  const text = (label || e.localName).replace(/\s+/g, ' ').trim();
+  return text.length > 40 ? `${text.slice(0, 39)}…` : text || e.localName;
+}

@@ -1,0 +1,103 @@
+/** The HTTP application: preview hosts first, then the guarded API, then the interface's own files. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express from 'express';
+import type { Express } from 'express';
+import helmet from 'helmet';
+import type pg from 'pg';
+import type { Logger } from 'pino';
+import { guardApi, isAppHost, tokenOfHost } from './http/guard.ts';
+import { Problem, problems, sendProblem } from './http/problem.ts';
+import { servePreview } from './preview/serve.ts';
+import { handOffRoutes } from './routes/hand-off.ts';
+import { healthRoutes } from './routes/health.ts';
+import { pageRoutes } from './routes/pages.ts';
+import { projectRoutes } from './routes/projects.ts';
+import { takeRoutes } from './routes/takes.ts';
+
+export interface AppOptions {
+  pool: pg.Pool;
+  log: Logger;
+  /** where this server listens, and where the interface is opened when another server hands it out */
+  port: number;
+  appPort: number;
+  /** folder with probe.js and web/ */
+  dist: string;
+}
+
+export function createApp({ pool, log, port, appPort, dist }: AppOptions): Express {
+  const app = express();
+  const addresses = { ports: [port, appPort] };
+  const origins = addresses.ports.flatMap((p) => [`http://127.0.0.1:${p}`, `http://localhost:${p}`]);
+  let probe = '';
+  const preview = {
+    db: pool,
+    probe: () => (probe ||= readFileSync(join(dist, 'probe.js'), 'utf8')),
+    framedBy: origins,
+  };
+  app.disable('x-powered-by');
+  app.set('query parser', 'simple');
+
+  app.use(async (req, res, next) => {
+    const token = tokenOfHost(req.headers.host);
+    if (token) return servePreview(req, res, token, req.path, preview);
+    if (!isAppHost(req.headers.host, addresses))
+      return sendProblem(
+        res,
+        new Problem(
+          403,
+          'Refused',
+          'This host name is not Lyvek’s. Open it as http://127.0.0.1 with its port.',
+        ),
+      );
+    const path = /^\/preview\/([0-9a-f]{32})(\/.*)?$/.exec(req.path);
+    if (path) return servePreview(req, res, path[1]!, path[2] ?? '/', preview);
+    next();
+  });
+
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          'default-src': ["'none'"],
+          'script-src': ["'self'"],
+          'style-src': ["'self'"],
+          'style-src-attr': ["'none'"],
+          'img-src': ["'self'", 'data:'],
+          'font-src': ["'self'"],
+          'connect-src': ["'self'"],
+          'frame-src': ["'self'", `http://*.localhost:${port}`],
+          'worker-src': ["'self'"],
+          'base-uri': ["'none'"],
+          'form-action': ["'self'"],
+          'frame-ancestors': ["'none'"],
+          'object-src': ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+      crossOriginResourcePolicy: { policy: 'same-origin' },
+    }),
+  );
+
+  const api = express.Router();
+  api.use(guardApi(addresses));
+  // Routes that take larger bodies bring their own parser; it must come first.
+  api.use(pageRoutes(pool), takeRoutes(pool));
+  api.use(express.json({ limit: 1e6 }));
+  api.use(healthRoutes(pool), projectRoutes(pool), handOffRoutes(pool));
+  api.use((req, res) =>
+    sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),
+  );
+  app.use('/api', api);
+
+  const web = join(dist, 'web');
+  app.use(
+    '/assets',
+    express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
+  app.use(express.static(web, { index: false }));
+  app.get(/.*/, (_req, res) => res.sendFile('index.html', { root: web }));
+  app.use(problems(log));
+  return app;
+}

@@ -1,0 +1,12 @@
+/** What a brought page may be, at most. Every refusal names its limit. */
+export const LIMITS = {
+  htmlBytes: 20e6,
+  zipBytes: 100e6,
+  unpackedBytes: 300e6,
+  files: 2000,
+  /** unpacked size of one entry against its packed size */
+  ratio: 100,
+  pathLength: 200,
+} as const;
+
+export const megabytes = (bytes: number): string => `${Math.round(bytes / 1e6)} MB`;

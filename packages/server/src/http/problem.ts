@@ -1,0 +1,65 @@
+/** Errors over HTTP as problem details (RFC 9457). `detail` is a sentence that says what to do. */
+import type { ErrorRequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
+
+export class Problem extends Error {
+  readonly status: number;
+  readonly title: string;
+  readonly extra: Record<string, unknown>;
+
+  constructor(status: number, title: string, detail: string, extra: Record<string, unknown> = {}) {
+    super(detail);
+    this.status = status;
+    this.title = title;
+    this.extra = extra;
+  }
+}
+
+export const notFound = (what: string) =>
+  new Problem(404, 'Not found', `There is no such ${what}; it may have been deleted.`);
+
+export function sendProblem(res: Response, p: Problem): void {
+  if (res.headersSent) return void res.destroy();
+  res.status(p.status).type('application/problem+json');
+  if (p.status === 503) res.setHeader('Retry-After', '1');
+  res.send(
+    JSON.stringify({ type: 'about:blank', title: p.title, status: p.status, detail: p.message, ...p.extra }),
+  );
+}
+
+/** SQLSTATE classes and socket errors that mean: the database is away for the moment. */
+const AWAY = /^(08|57P|ECONN|EPIPE|ETIMEDOUT)/;
+
+function problemFrom(error: unknown): Problem {
+  if (error instanceof Problem) return error;
+  const e = error as { type?: string; status?: number; code?: string; message?: string; limit?: number };
+  if (e.type === 'entity.too.large')
+    return new Problem(
+      413,
+      'Too large',
+      `It is larger than ${Math.round((e.limit ?? 0) / 1e6)} MB, the limit for this.`,
+      { limit: e.limit },
+    );
+  if (e.type === 'entity.parse.failed')
+    return new Problem(400, 'Not JSON', `The body is not JSON: ${e.message}.`);
+  if (
+    AWAY.test(e.code ?? '') ||
+    /Connection terminated|timeout exceeded when trying to connect/.test(e.message ?? '')
+  )
+    return new Problem(
+      503,
+      'Database away',
+      'The database does not answer at the moment. Your edits are kept in the browser; they are sent again by themselves.',
+    );
+  if (e.status && e.status < 500)
+    return new Problem(e.status, 'Bad request', e.message ?? 'The request cannot be read.');
+  return new Problem(500, 'A fault in Lyvek', 'Something went wrong here; the server log has the details.');
+}
+
+export const problems =
+  (log: Logger): ErrorRequestHandler =>
+  (error, req, res, _next) => {
+    const problem = problemFrom(error);
+    if (problem.status >= 500) log.error({ err: error, url: req.path }, problem.title);
+    sendProblem(res, problem);
+  };

@@ -1,0 +1,56 @@
+/** Starts the server: migrations, demo, listening; tells its parent when it is ready and ends when its parent is gone. */
+import { join } from 'node:path';
+import pino from 'pino';
+import { z } from 'zod';
+import { createApp } from './app.ts';
+import { loadDemoOnce, resetDemo } from './demo/load.ts';
+import { migrate, openPool } from './store/database.ts';
+
+const Env = z.object({
+  DATABASE_URL: z.string().min(1),
+  PORT: z.coerce.number().int(),
+  LYVEK_ROOT: z.string().min(1),
+  LYVEK_APP_PORT: z.coerce.number().int().optional(),
+  LYVEK_LOG: z.string().default('warn'),
+});
+
+const env = Env.parse(process.env);
+const log = pino({ level: env.LYVEK_LOG }, pino.destination(2));
+const pool = openPool(env.DATABASE_URL, log);
+
+async function begin(): Promise<void> {
+  await migrate(pool, join(env.LYVEK_ROOT, 'packages/server/src/migrations'));
+  const demo = join(env.LYVEK_ROOT, 'demo');
+  if (process.argv.includes('--reset-demo')) {
+    await resetDemo(pool, demo);
+    await pool.end();
+    process.exit(0);
+  }
+  await loadDemoOnce(pool, demo);
+  const app = createApp({
+    pool,
+    log,
+    port: env.PORT,
+    appPort: env.LYVEK_APP_PORT ?? env.PORT,
+    dist: join(env.LYVEK_ROOT, 'dist'),
+  });
+  const server = app.listen(env.PORT, '127.0.0.1', (error) => {
+    if (error) throw error;
+    process.send?.({ ready: true, port: env.PORT });
+  });
+  const end = () => {
+    server.close(() => void pool.end().then(() => process.exit(0)));
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), 1500).unref();
+  };
+  process.on('SIGTERM', end);
+  process.on('SIGINT', end);
+  // Without its supervisor nobody would end it.
+  process.on('disconnect', end);
+}
+
+begin().catch((error: unknown) => {
+  log.fatal({ err: error }, 'the server cannot start');
+  process.send?.({ error: (error as Error).message });
+  setTimeout(() => process.exit(1), 50);
+});

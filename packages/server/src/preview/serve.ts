@@ -1,0 +1,70 @@
+/**
+ * Serves a brought page under a host (or path) that nobody can guess, as an opaque origin: its own fonts, modules and images
+ * load, and it reaches neither the API nor any storage.
+ */
+import type { Request, Response } from 'express';
+import mime from 'mime-types';
+import { insertFirstInHead } from '@lyvek/core';
+import type { Db } from '../store/database.ts';
+import { fileOf, pageByToken } from '../store/pages.ts';
+
+export interface PreviewOptions {
+  db: Db;
+  /** source of the probe, read anew where it may change */
+  probe: () => string;
+  /** origins that may frame a preview */
+  framedBy: readonly string[];
+}
+
+function setHeaders(res: Response, framedBy: readonly string[]): void {
+  res.setHeader('Content-Security-Policy', `sandbox allow-scripts; frame-ancestors ${framedBy.join(' ')}`);
+  // The page's own origin is opaque, so even its own files are foreign to it.
+  res.setHeader('Access-Control-Allow-Origin', '*');
+  res.setHeader('Cross-Origin-Resource-Policy', 'cross-origin');
+  res.setHeader('X-Content-Type-Options', 'nosniff');
+  res.setHeader('Referrer-Policy', 'no-referrer');
+  res.setHeader('Origin-Agent-Cluster', '?1');
+  res.setHeader('Cache-Control', 'no-cache');
+}
+
+const isHtml = (path: string) => /\.(html?|xhtml)$/i.test(path);
+
+/** `</script` cannot stand inside an inline script. */
+const inlineProbe = (source: string) =>
+  `<script data-lyvek-probe>${source.replaceAll('</script', '<\\/script')}</script>`;
+
+export async function servePreview(
+  req: Request,
+  res: Response,
+  token: string,
+  path: string,
+  options: PreviewOptions,
+): Promise<void> {
+  setHeaders(res, options.framedBy);
+  const page = await pageByToken(options.db, token);
+  if (!page) return void res.status(404).type('text').send('This page is no longer here.');
+  const wanted = decode(path);
+  const candidates =
+    wanted === '' ? [page.entry] : [wanted, `${wanted.replace(/\/$/, '')}/index.html`.replace(/^\//, '')];
+  for (const candidate of candidates) {
+    const file = await fileOf(options.db, page.id, candidate);
+    if (!file) continue;
+    const type = mime.contentType(candidate.split('/').at(-1)!) || 'application/octet-stream';
+    res.setHeader('Content-Type', type);
+    if (!isHtml(candidate)) {
+      res.setHeader('ETag', `"${file.hash.slice(0, 32)}"`);
+      if (req.fresh) return void res.status(304).end();
+      return void res.send(file.bytes);
+    }
+    return void res.send(insertFirstInHead(file.bytes.toString('utf8'), inlineProbe(options.probe())));
+  }
+  res.status(404).type('text').send(`${wanted} was not brought along with this page.`);
+}
+
+function decode(path: string): string {
+  try {
+    return decodeURIComponent(path.replace(/^\/+/, ''));
+  } catch {
+    return path;
+  }
+}

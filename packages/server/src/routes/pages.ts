@@ -1,0 +1,93 @@
+import express, { Router } from 'express';
+import type pg from 'pg';
+import { z } from 'zod';
+import { emptyDocument, LayoutSchema } from '@lyvek/core';
+import { LIMITS } from '../bring/limits.ts';
+import { pageFrom } from '../bring/page-from.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { Id, Name, NameBody, Page, PageWhole } from '@lyvek/api';
+import { answer, read } from '../http/validate.ts';
+import { inTransaction } from '../store/database.ts';
+import { layoutsOf, putLayout } from '../store/layouts.ts';
+import { createPage, pageById, renamePage, setPageDeleted } from '../store/pages.ts';
+import { projectById } from '../store/projects.ts';
+import { createTake, listTakes } from '../store/takes.ts';
+
+const BringQuery = z.object({ name: Name.optional(), entry: z.string().max(LIMITS.pathLength).optional() });
+const Brought = Page.pick({ id: true, name: true, projectId: true });
+
+export function pageRoutes(pool: pg.Pool): Router {
+  const routes = Router();
+  const find = async (id: unknown) => {
+    const page = await pageById(pool, read(Id, id));
+    if (!page) throw notFound('page');
+    return page;
+  };
+
+  /** Brings a page: a zip, or one HTML text. */
+  routes.post(
+    '/projects/:id/pages',
+    express.raw({ type: () => true, limit: LIMITS.zipBytes }),
+    async (req, res) => {
+      const project = await projectById(pool, read(Id, req.params.id));
+      if (!project) throw notFound('project');
+      const { name, entry } = read(BringQuery, req.query);
+      const brought = pageFrom(
+        Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
+        String(req.headers['content-type'] ?? ''),
+        entry,
+      );
+      const page = await inTransaction(pool, async (db) => {
+        const title = (brought.title ?? name ?? 'Untitled page').slice(0, 120);
+        const made = await createPage(db, project.id, title, brought.entry, brought.files);
+        await createTake(db, made.id, 'Take A', emptyDocument());
+        return made;
+      });
+      answer(res, Brought, page, 201);
+    },
+  );
+
+  routes.get('/pages/:id', async (req, res) => {
+    const page = await find(req.params.id);
+    const project = await projectById(pool, page.projectId);
+    if (!project) throw notFound('page');
+    answer(res, PageWhole, {
+      page,
+      project,
+      takes: await listTakes(pool, page.id),
+      layouts: await layoutsOf(pool, page.id),
+    });
+  });
+
+  routes.patch('/pages/:id', async (req, res) => {
+    const page = await find(req.params.id);
+    await renamePage(pool, page.id, read(NameBody, req.body).name);
+    answer(res, Page, await find(page.id));
+  });
+
+  routes.delete('/pages/:id', async (req, res) => {
+    if (!(await setPageDeleted(pool, read(Id, req.params.id), true))) throw notFound('page');
+    res.status(204).end();
+  });
+
+  routes.post('/pages/:id/restore', async (req, res) => {
+    const id = read(Id, req.params.id);
+    if (!(await setPageDeleted(pool, id, false))) throw notFound('page');
+    answer(res, Page, await find(id));
+  });
+
+  /** Stores a measured layout; `If-Match` names the page content that was measured. */
+  routes.put('/pages/:id/layouts', express.json({ limit: 12e6 }), async (req, res) => {
+    const page = await find(req.params.id);
+    if (req.headers['if-match'] !== `"${page.contentHash}"`)
+      throw new Problem(
+        412,
+        'Another page content',
+        'The page has changed since it was measured. Measure it again.',
+      );
+    await putLayout(pool, page.id, page.contentHash, read(LayoutSchema, req.body, 'layout'));
+    res.status(204).end();
+  });
+
+  return routes;
+}

@@ -1,0 +1,67 @@
+import { Router } from 'express';
+import type pg from 'pg';
+import { notFound } from '../http/problem.ts';
+import { Id, NameBody, PageOnShelf, Project, Projects, Shelf } from '@lyvek/api';
+import { answer, read } from '../http/validate.ts';
+import { layoutsOf } from '../store/layouts.ts';
+import { listPages } from '../store/pages.ts';
+import {
+  createProject,
+  listProjects,
+  projectById,
+  renameProject,
+  setProjectDeleted,
+} from '../store/projects.ts';
+import { listTakes, takeWithDocument } from '../store/takes.ts';
+import { readDocument } from '@lyvek/core';
+
+export function projectRoutes(db: pg.Pool): Router {
+  const routes = Router();
+
+  routes.get('/projects', async (_req, res) => answer(res, Projects, { projects: await listProjects(db) }));
+
+  routes.post('/projects', async (req, res) => {
+    const { name } = read(NameBody, req.body);
+    const id = await createProject(db, name);
+    answer(res, Project, (await projectById(db, id))!, 201);
+  });
+
+  /** The shelf: every page with what its strip shows. */
+  routes.get('/projects/:id', async (req, res) => {
+    const project = await projectById(db, read(Id, req.params.id));
+    if (!project) throw notFound('project');
+    const pages = await Promise.all(
+      (await listPages(db, project.id)).map(async (page): Promise<PageOnShelf> => {
+        const takes = await listTakes(db, page.id);
+        const newest = takes[0] && (await takeWithDocument(db, takes[0].id));
+        const parsed = newest && readDocument(newest.document);
+        return {
+          ...page,
+          takes,
+          layouts: await layoutsOf(db, page.id),
+          document: parsed?.ok ? parsed.document : null,
+        };
+      }),
+    );
+    answer(res, Shelf, { project, pages });
+  });
+
+  routes.patch('/projects/:id', async (req, res) => {
+    const id = read(Id, req.params.id);
+    if (!(await renameProject(db, id, read(NameBody, req.body).name))) throw notFound('project');
+    answer(res, Project, (await projectById(db, id))!);
+  });
+
+  routes.delete('/projects/:id', async (req, res) => {
+    if (!(await setProjectDeleted(db, read(Id, req.params.id), true))) throw notFound('project');
+    res.status(204).end();
+  });
+
+  routes.post('/projects/:id/restore', async (req, res) => {
+    const id = read(Id, req.params.id);
+    if (!(await setProjectDeleted(db, id, false))) throw notFound('project');
+    answer(res, Project, (await projectById(db, id))!);
+  });
+
+  return routes;
+}

@@ -1,0 +1,37 @@
+import { randomUUID } from 'node:crypto';
+import type { Db } from './database.ts';
+
+export interface ProjectRow {
+  id: string;
+  name: string;
+  demo: boolean;
+  pages: number;
+}
+
+const SELECT = `select p.id, p.name, p.demo,
+  (select count(*)::int from pages where project_id = p.id and deleted_at is null) as pages
+  from projects p`;
+
+export const listProjects = async (db: Db): Promise<ProjectRow[]> =>
+  (await db.query<ProjectRow>(`${SELECT} where deleted_at is null order by demo desc, created_at`)).rows;
+
+export const projectById = async (db: Db, id: string): Promise<ProjectRow | undefined> =>
+  (await db.query<ProjectRow>(`${SELECT} where p.id = $1 and deleted_at is null`, [id])).rows[0];
+
+export async function createProject(db: Db, name: string, demo = false): Promise<string> {
+  const id = randomUUID();
+  await db.query('insert into projects (id, name, demo) values ($1, $2, $3)', [id, name, demo]);
+  return id;
+}
+
+export const renameProject = async (db: Db, id: string, name: string): Promise<boolean> =>
+  (await db.query('update projects set name = $2 where id = $1 and deleted_at is null', [id, name]))
+    .rowCount === 1;
+
+export const setProjectDeleted = async (db: Db, id: string, deleted: boolean): Promise<boolean> =>
+  (
+    await db.query('update projects set deleted_at = case when $2 then now() end where id = $1', [
+      id,
+      deleted,
+    ])
+  ).rowCount === 1;

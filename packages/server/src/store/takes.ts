@@ -1,0 +1,116 @@
+import { randomUUID } from 'node:crypto';
+import type pg from 'pg';
+import type { MotionDocument } from '@lyvek/core';
+import { inTransaction } from './database.ts';
+import type { Db } from './database.ts';
+
+export interface TakeRow {
+  id: string;
+  pageId: string;
+  name: string;
+  revision: number;
+}
+
+const COLUMNS = 't.id, t.page_id as "pageId", t.name, t.revision';
+
+export const listTakes = async (db: Db, pageId: string): Promise<TakeRow[]> =>
+  (
+    await db.query<TakeRow>(
+      `select ${COLUMNS} from takes t where page_id = $1 and deleted_at is null order by created_at, name`,
+      [pageId],
+    )
+  ).rows;
+
+export const takeById = async (db: Db, id: string): Promise<TakeRow | undefined> =>
+  (await db.query<TakeRow>(`select ${COLUMNS} from takes t where id = $1 and deleted_at is null`, [id]))
+    .rows[0];
+
+/** A take with its newest document. */
+export const takeWithDocument = async (
+  db: Db,
+  id: string,
+): Promise<(TakeRow & { document: unknown }) | undefined> =>
+  (
+    await db.query<TakeRow & { document: unknown }>(
+      `select ${COLUMNS}, r.document from takes t join revisions r on r.take_id = t.id and r.number = t.revision
+       where t.id = $1 and t.deleted_at is null`,
+      [id],
+    )
+  ).rows[0];
+
+/** The next free letter: Take A, Take B … */
+export async function nextTakeName(db: Db, pageId: string): Promise<string> {
+  const names = new Set((await listTakes(db, pageId)).map((t) => t.name));
+  for (let i = 0; ; i++) {
+    const letter = String.fromCharCode(65 + (i % 26)) + (i >= 26 ? String(Math.floor(i / 26) + 1) : '');
+    if (!names.has(`Take ${letter}`)) return `Take ${letter}`;
+  }
+}
+
+export async function createTake(
+  db: Db,
+  pageId: string,
+  name: string,
+  document: MotionDocument,
+): Promise<TakeRow> {
+  const id = randomUUID();
+  await db.query('insert into takes (id, page_id, name, revision) values ($1, $2, $3, 1)', [
+    id,
+    pageId,
+    name,
+  ]);
+  await db.query('insert into revisions (take_id, number, edit_id, document) values ($1, 1, $2, $3)', [
+    id,
+    randomUUID(),
+    JSON.stringify(document),
+  ]);
+  return { id, pageId, name, revision: 1 };
+}
+
+export const renameTake = async (db: Db, id: string, name: string): Promise<boolean> =>
+  (await db.query('update takes set name = $2 where id = $1 and deleted_at is null', [id, name])).rowCount ===
+  1;
+
+export const setTakeDeleted = async (db: Db, id: string, deleted: boolean): Promise<boolean> =>
+  (await db.query('update takes set deleted_at = case when $2 then now() end where id = $1', [id, deleted]))
+    .rowCount === 1;
+
+export type Append = { is: 'saved'; revision: number } | { is: 'behind'; revision: number } | { is: 'gone' };
+
+/**
+ * Appends a revision if `base` is still the newest. A retry of an edit that has already been stored is answered like the first
+ * time, so that a lost answer never turns into a conflict.
+ */
+export const appendRevision = (
+  pool: pg.Pool,
+  takeId: string,
+  base: number,
+  editId: string,
+  document: MotionDocument,
+): Promise<Append> =>
+  inTransaction(pool, async (db) => {
+    const take = (
+      await db.query<{ revision: number }>(
+        'select revision from takes where id = $1 and deleted_at is null for update',
+        [takeId],
+      )
+    ).rows[0];
+    if (!take) return { is: 'gone' };
+    const known = (
+      await db.query<{ number: number }>('select number from revisions where take_id = $1 and edit_id = $2', [
+        takeId,
+        editId,
+      ])
+    ).rows[0];
+    if (known) return { is: 'saved', revision: known.number };
+    if (take.revision !== base) return { is: 'behind', revision: take.revision };
+    const revision = base + 1;
+    await db.query('insert into revisions (take_id, number, edit_id, document) values ($1, $2, $3, $4)', [
+      takeId,
+      revision,
+      editId,
+      JSON.stringify(document),
+    ]);
+    await db.query('update takes set revision = $2 where id = $1', [takeId, revision]);
+    return { is: 'saved', revision };
+  });

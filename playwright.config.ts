@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: '.cache/e2e',
+  timeout: 60_000,
+  workers: 2,
+  fullyParallel: false,
+  forbidOnly: !!process.env.CI,
+  reporter: [['list'], ['json', { outputFile: '.cache/playwright.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    baseURL: process.env.LYVEK_URL,
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,86 @@
+/** Builds server, probe and web into dist/ when a source has changed since the last build. */
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { inRoot } from './paths.mjs';
+import { run } from './processes.mjs';
+import { giveUp, say } from './say.mjs';
+
+/** Libraries that Node loads from node_modules; workspace packages are bundled. */
+const EXTERNAL = [
+  'express',
+  'pg',
+  'pino',
+  'helmet',
+  'mime-types',
+  'zod',
+  'css-tree',
+  'culori',
+  'parse5',
+  'fflate',
+];
+
+function fingerprint() {
+  const hash = createHash('sha256').update(readFileSync(inRoot('package-lock.json')));
+  const walk = (dir) => {
+    for (const entry of readdirSync(dir, { withFileTypes: true }).sort((a, b) =>
+      a.name < b.name ? -1 : 1,
+    )) {
+      const path = join(dir, entry.name);
+      if (entry.name === 'node_modules' || entry.name === 'dist') continue;
+      if (entry.isDirectory()) walk(path);
+      else if (!entry.name.endsWith('.test.ts'))
+        hash.update(`${path} ${statSync(path).size} ${statSync(path).mtimeMs}\n`);
+    }
+  };
+  walk(inRoot('packages'));
+  return hash.digest('hex');
+}
+
+export const serverBundle = (outfile) => ({
+  entryPoints: [inRoot('packages/server/src/main.ts')],
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  sourcemap: true,
+  external: EXTERNAL,
+  outfile,
+});
+
+export const probeBundle = (outfile) => ({
+  entryPoints: [inRoot('packages/probe/src/main.ts')],
+  bundle: true,
+  format: 'iife',
+  target: 'chrome120',
+  minify: true,
+  outfile,
+});
+
+export async function buildProbe() {
+  const { build } = await import('esbuild');
+  await build(probeBundle(inRoot('dist/probe.js')));
+}
+
+export async function ensureBuilt({ force = false } = {}) {
+  const stamp = inRoot('dist', '.fingerprint');
+  const now = fingerprint();
+  if (!force && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  say('building …');
+  rmSync(stamp, { force: true });
+  mkdirSync(inRoot('dist'), { recursive: true });
+  const { build } = await import('esbuild');
+  const web = run(
+    process.execPath,
+    [inRoot('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
+    {
+      quiet: true,
+      cwd: inRoot('packages/web'),
+    },
+  );
+  await build(serverBundle(inRoot('dist/server.js')));
+  await buildProbe();
+  const { code, output } = await web;
+  if (code !== 0) giveUp(`the interface could not be built:\n${output.slice(-3000)}`);
+  writeFileSync(stamp, now);
+}
