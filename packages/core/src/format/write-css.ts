@@ -3,7 +3,7 @@
  * CSS keeps animations as lists per element, so motions that share an element are written together.
  */
 import type { Layout } from '../page/index.ts';
-import { geometryOf } from '../page/index.ts';
+import { geometryOf, matchesOf } from '../page/index.ts';
 import { subjectOf } from '../timeline/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { keyframesCss } from './keyframes-css.ts';
@@ -81,7 +81,7 @@ function timelineOf(
     return { timeline: shared.scroll(name, driver.scroller, driver.axis, motion.id), range: points };
   }
   const geometries = layouts.flatMap((layout) =>
-    (layout.matches[motion.targets.selector] ?? []).flatMap((target) => {
+    matchesOf(layout, motion.targets.selector).flatMap((target) => {
       const subject = subjectOf(driver, target, layout);
       return subject === undefined ? [] : [geometryOf(layout, subject, driver.axis, driver.insets)];
     }),
@@ -94,7 +94,7 @@ function timelineOf(
     });
   const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
   if (driver.subject === 'self') return { timeline: `view(${driver.axis} ${insets})`, range: css.range };
-  const matched = layouts[0]!.matches[driver.subject]?.length ?? 0;
+  const matched = matchesOf(layouts[0]!, driver.subject).length;
   if (matched > 1)
     notes.push({
       motion: motion.id,
@@ -186,7 +186,7 @@ function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
 function overlaps(selectors: readonly string[], layout: Layout): string[][] {
   const byElement = new Map<number, string[]>();
   for (const s of selectors)
-    for (const e of layout.matches[s] ?? []) byElement.set(e, [...(byElement.get(e) ?? []), s]);
+    for (const e of matchesOf(layout, s)) byElement.set(e, [...(byElement.get(e) ?? []), s]);
   const sets = new Map<string, string[]>();
   for (const set of byElement.values()) if (set.length > 1) sets.set(set.join('\n'), set);
   return [...sets.values()].sort((a, b) => a.length - b.length);

@@ -1,4 +1,5 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
+import { matchesOf } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
 import { placeRange } from '../timeline/index.ts';
 import type { Placed } from '../timeline/index.ts';
@@ -82,7 +83,7 @@ export function compileTake(document: MotionDocument, layout: Layout): Take {
   const unplaced: Take['unplaced'] = [];
   for (const motion of document.motions) {
     if (!motion.on) continue;
-    const targets = layout.matches[motion.targets.selector] ?? [];
+    const targets = matchesOf(layout, motion.targets.selector);
     if (targets.length === 0)
       unplaced.push({
         motion: motion.id,

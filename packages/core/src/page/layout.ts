@@ -98,3 +98,11 @@ export const emptyLayout = (viewport: Viewport): Layout => ({
   matches: {},
   notes: [],
 });
+
+/** Elements that a selector stands for: as the browser matched it, or the one measured under just this selector. */
+export function matchesOf(layout: Layout, selector: string): readonly number[] {
+  const known = layout.matches[selector];
+  if (known) return known;
+  const own = layout.elements.findIndex((e) => e.selector === selector);
+  return own < 0 ? [] : [own];
+}

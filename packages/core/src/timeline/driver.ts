@@ -1,6 +1,6 @@
 /** Drivers: what a motion's progress comes from. Here the scrubbed ones. */
 import type { Axis, Geometry, Layout, Px, Scroller } from '../page/index.ts';
-import { geometryOf } from '../page/index.ts';
+import { geometryOf, matchesOf } from '../page/index.ts';
 import { parsePhasePoint, resolvePoint } from './range-point.ts';
 import type { Range } from './range-point.ts';
 import { isMeeting } from './range-point.ts';
@@ -34,7 +34,7 @@ export interface Placed extends Span {
 export type Unplaced = { reason: string };
 
 export const subjectOf = (driver: PassageDriver, target: number, layout: Layout): number | undefined =>
-  driver.subject === 'self' ? target : layout.matches[driver.subject]?.[0];
+  driver.subject === 'self' ? target : matchesOf(layout, driver.subject)[0];
 
 export function scrollerOf(driver: PageDriver, layout: Layout): number {
   if (driver.scroller === undefined) return 0;
@@ -89,3 +89,7 @@ export function progressAt(offset: Px, span: Span): number {
   if (span.end <= span.start || offset >= span.end) return 1;
   return (offset - span.start) / (span.end - span.start);
 }
+
+/** All that can be scrolled where a motion was placed, px. */
+export const maxScroll = (layout: Layout, placed: Pick<Placed, 'scroller' | 'axis'>): Px =>
+  maxOf(layout.scrollers[placed.scroller]!, placed.axis);

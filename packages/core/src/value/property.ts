@@ -2,7 +2,7 @@
 import { angle } from './types/angle.ts';
 import { color } from './types/color.ts';
 import { filter } from './types/filter.ts';
-import { length, lengthOfHeight } from './types/length.ts';
+import { length, lengthOfHeight, size, sizeOfHeight } from './types/length.ts';
 import { integer, number, opacity } from './types/number.ts';
 import { rotate } from './types/rotate.ts';
 import { scale } from './types/scale.ts';
@@ -15,6 +15,8 @@ export const VALUE_TYPES: readonly ValueType[] = [
   integer,
   length,
   lengthOfHeight,
+  size,
+  sizeOfHeight,
   angle,
   translate,
   scale,
@@ -53,18 +55,11 @@ const PROPERTIES = new Map<string, PropertyFacts>([
   ['flex-grow', { type: number, initial: '0' }],
   ['z-index', { type: integer, initial: 'auto' }],
   ['stroke-dashoffset', { type: length, initial: '0' }],
-  ...lengths(length, '0px', 'width', 'margin-left', 'margin-right', 'padding-left', 'padding-right'),
-  ...lengths(
-    length,
-    '0px',
-    'left',
-    'right',
-    'letter-spacing',
-    'word-spacing',
-    'outline-offset',
-    'border-radius',
-  ),
-  ...lengths(lengthOfHeight, '0px', 'height', 'top', 'bottom'),
+  ...lengths(size, '0px', 'width', 'padding-left', 'padding-right', 'border-radius'),
+  ...lengths(length, '0px', 'margin-left', 'margin-right', 'left', 'right'),
+  ...lengths(length, '0px', 'letter-spacing', 'word-spacing', 'outline-offset'),
+  ...lengths(sizeOfHeight, '0px', 'height'),
+  ...lengths(lengthOfHeight, '0px', 'top', 'bottom'),
 ]);
 
 /** Facts of a property, or null for one that is not interpolated here. Unregistered custom properties flip at 50 %. */

@@ -2,7 +2,9 @@ import { ANY_CONTEXT, components, lengthOf } from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 
-const form: Form = { write: (n, i) => `${decimal(n[i]!)}px` };
+const any: Form = { write: (n, i) => `${decimal(n[i]!)}px` };
+/** Some properties refuse what is below zero, however the easing overshoots. */
+const notNegative: Form = { write: (n, i) => `${decimal(Math.max(0, n[i]!))}px` };
 
 function read(css: string, percent: number, context: ValueContext): number | null {
   const nodes = components(css);
@@ -10,7 +12,7 @@ function read(css: string, percent: number, context: ValueContext): number | nul
 }
 
 /** One length or percentage; `side` says which side of the border box percentages refer to. */
-const typed = (name: string, side: 'width' | 'height'): ValueType => ({
+const typed = (name: string, side: 'width' | 'height', form: Form): ValueType => ({
   name,
   example: '24px',
   accepts: (css) => read(css, 100, ANY_CONTEXT) !== null,
@@ -21,5 +23,7 @@ const typed = (name: string, side: 'width' | 'height'): ValueType => ({
   },
 });
 
-export const length = typed('length', 'width');
-export const lengthOfHeight = typed('length of the height', 'height');
+export const length = typed('length', 'width', any);
+export const lengthOfHeight = typed('length of the height', 'height', any);
+export const size = typed('size', 'width', notNegative);
+export const sizeOfHeight = typed('size of the height', 'height', notNegative);

@@ -1,0 +1,36 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { RouterProvider } from 'react-router';
+import { z } from 'zod';
+import { ApiError } from '../data/api.ts';
+import { Notices } from '../parts/notices.tsx';
+import './index.css';
+import { router } from './routes.tsx';
+import { ShortcutsOverlay } from './Shortcuts.tsx';
+import { startTheme } from './theme.ts';
+
+// The content security policy allows no code made from strings.
+z.config({ jitless: true });
+startTheme();
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => error instanceof ApiError && error.away && count < 30,
+      retryDelay: (count) => Math.min(3000, 300 * 2 ** count),
+      refetchOnWindowFocus: false,
+      staleTime: 2000,
+    },
+  },
+});
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+      <Notices />
+      <ShortcutsOverlay />
+    </QueryClientProvider>
+  </StrictMode>,
+);

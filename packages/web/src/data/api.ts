@@ -1,0 +1,73 @@
+/** Calls to the server. Answers are checked by the shared shapes; errors arrive as `ApiError` with a sentence for people. */
+import { z } from 'zod';
+import { PageWhole, Project, Projects, Revision, Shelf, Take, TakeDocument } from '@lyvek/api';
+import type { Layout, MotionDocument } from '@lyvek/core';
+
+const ProblemShape = z.looseObject({ title: z.string(), status: z.number(), detail: z.string() });
+
+export class ApiError extends Error {
+  /** 0: the server could not be reached */
+  readonly status: number;
+  readonly title: string;
+  readonly extra: Record<string, unknown>;
+
+  constructor(status: number, title: string, detail: string, extra: Record<string, unknown> = {}) {
+    super(detail);
+    this.status = status;
+    this.title = title;
+    this.extra = extra;
+  }
+  /** The server or its database is away for the moment; trying again makes sense. */
+  get away(): boolean {
+    return this.status === 0 || this.status === 503 || this.status === 502;
+  }
+}
+
+async function call(path: string, init: RequestInit = {}): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, init);
+  } catch {
+    throw new ApiError(0, 'No connection', 'The Lyvek server does not answer. It is tried again by itself.');
+  }
+  if (response.ok) return response;
+  const problem = ProblemShape.safeParse(await response.json().catch(() => null));
+  if (!problem.success) throw new ApiError(response.status, 'Unexpected answer', `The server answered with ${response.status}.`);
+  const { title, detail, ...extra } = problem.data;
+  throw new ApiError(response.status, title, detail, extra);
+}
+
+const get = async <T extends z.ZodType>(path: string, shape: T): Promise<z.infer<T>> => shape.parse(await (await call(path)).json());
+
+const json = (method: string, body: unknown, headers: Record<string, string> = {}): RequestInit => ({
+  method,
+  headers: { 'content-type': 'application/json', ...headers },
+  body: JSON.stringify(body),
+});
+const send = async <T extends z.ZodType>(path: string, init: RequestInit, shape: T): Promise<z.infer<T>> =>
+  shape.parse(await (await call(path, init)).json());
+
+const Brought = z.object({ id: z.string(), name: z.string() });
+export type Thing = 'projects' | 'pages' | 'takes';
+
+export const api = {
+  projects: () => get('/projects', Projects),
+  shelf: (id: string) => get(`/projects/${id}`, Shelf),
+  createProject: (name: string) => send('/projects', json('POST', { name }), Project),
+  page: (id: string) => get(`/pages/${id}`, PageWhole),
+  html: async (id: string) => (await call(`/pages/${id}/html`)).text(),
+  take: (id: string) => get(`/takes/${id}`, TakeDocument),
+  createTake: (pageId: string, document: MotionDocument) => send(`/pages/${pageId}/takes`, json('POST', { document }), Take),
+  bring: (projectId: string, body: Blob, query: { name?: string; entry?: string }) => {
+    const search = new URLSearchParams(Object.entries(query).filter(([, v]) => v !== undefined) as [string, string][]);
+    return send(`/projects/${projectId}/pages?${search}`, { method: 'POST', headers: { 'content-type': body.type }, body }, Brought);
+  },
+  rename: async (what: Thing, id: string, name: string) => void (await call(`/${what}/${id}`, json('PATCH', { name }))),
+  remove: async (what: Thing, id: string) => void (await call(`/${what}/${id}`, { method: 'DELETE' })),
+  restore: async (what: Thing, id: string) => void (await call(`/${what}/${id}/restore`, { method: 'POST' })),
+  putLayout: async (pageId: string, contentHash: string, layout: Layout) =>
+    void (await call(`/pages/${pageId}/layouts`, json('PUT', layout, { 'if-match': `"${contentHash}"` }))),
+  /** Appends a revision after `base`; `editId` makes a retry harmless. */
+  putDocument: (takeId: string, base: number, editId: string, document: MotionDocument) =>
+    send(`/takes/${takeId}/document`, json('PUT', document, { 'if-match': `"${base}"`, 'x-edit-id': editId }), Revision),
+};

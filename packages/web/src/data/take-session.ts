@@ -1,0 +1,191 @@
+/** One opened take: its document, undo and redo, selection, and autosave. Framework-free; React subscribes to the store. */
+import { createStore } from 'zustand/vanilla';
+import type { StoreApi } from 'zustand/vanilla';
+import type { Motion, MotionDocument } from '@lyvek/core';
+import { emptyDocument } from '@lyvek/core';
+import { api, ApiError } from './api.ts';
+import { Autosave } from './autosave.ts';
+import type { PutResult, SaveState } from './autosave.ts';
+import { browserOutbox } from './outbox.ts';
+
+export interface Act {
+  document: MotionDocument;
+  /** what was done, for “Undo …” */
+  label: string;
+}
+
+export interface TakeState {
+  takeId: string;
+  document: MotionDocument;
+  /** what a drag or a tried effect shows right now; null outside of one */
+  tried: MotionDocument | null;
+  past: Act[];
+  future: Act[];
+  selection: string[];
+  save: SaveState;
+}
+
+/** A rest of this long ends a series of key nudges, which then are one act and one revision. */
+const REST = 600;
+const MOST_UNDO = 200;
+
+export class TakeSession {
+  readonly store: StoreApi<TakeState>;
+  private readonly autosave: Autosave;
+  private nudging: ReturnType<typeof setTimeout> | null = null;
+  private lastNudge = '';
+
+  private constructor(takeId: string, document: MotionDocument, revision: number) {
+    this.store = createStore<TakeState>(() => ({
+      takeId,
+      document,
+      tried: null,
+      past: [],
+      future: [],
+      selection: [],
+      save: { is: 'saved', revision },
+    }));
+    this.autosave = new Autosave({
+      takeId,
+      revision,
+      outbox: browserOutbox,
+      put: (base, editId, d) => putDocument(takeId, base, editId, d),
+      onState: (save) => this.store.setState({ save }),
+    });
+    addEventListener('online', this.hurry);
+    addEventListener('pagehide', this.flush);
+  }
+
+  /** Opens a take; an edit left from an earlier visit is shown at once and sent. */
+  static async open(takeId: string): Promise<TakeSession> {
+    const [take, pending] = await Promise.all([api.take(takeId), browserOutbox.read(takeId)]);
+    const session = new TakeSession(takeId, pending?.document ?? take.document, take.revision);
+    if (pending) session.autosave.resume(pending);
+    return session;
+  }
+
+  close(): void {
+    this.flush();
+    this.autosave.stop();
+    removeEventListener('online', this.hurry);
+    removeEventListener('pagehide', this.flush);
+  }
+
+  private hurry = () => this.autosave.hurry();
+  private flush = () => {
+    if (this.nudging === null) return;
+    clearTimeout(this.nudging);
+    this.nudging = null;
+    this.autosave.save(this.store.getState().document);
+  };
+
+  /** One finished act: one undo step, one revision. */
+  act(label: string, change: (d: MotionDocument) => MotionDocument, selection?: string[]): void {
+    this.flush();
+    this.lastNudge = '';
+    this.commit(label, change, selection);
+    this.autosave.save(this.store.getState().document);
+  }
+
+  /** One of a series of small acts (keys, wheel): the series is one undo step, saved when it rests. */
+  nudge(label: string, change: (d: MotionDocument) => MotionDocument): void {
+    const { document } = this.store.getState();
+    if (this.nudging !== null && this.lastNudge === label) this.store.setState({ document: change(document), tried: null });
+    else {
+      this.flush();
+      this.commit(label, change);
+    }
+    this.lastNudge = label;
+    if (this.nudging !== null) clearTimeout(this.nudging);
+    this.nudging = setTimeout(this.flush, REST);
+  }
+
+  /** Shows a change without doing it; null puts it back. */
+  try(change: ((d: MotionDocument) => MotionDocument) | null): void {
+    const { document } = this.store.getState();
+    this.store.setState({ tried: change ? change(document) : null });
+  }
+
+  private commit(label: string, change: (d: MotionDocument) => MotionDocument, selection?: string[]): void {
+    const { document, past } = this.store.getState();
+    const next = change(document);
+    if (next === document) return void this.store.setState({ tried: null });
+    this.store.setState({
+      document: next,
+      tried: null,
+      past: [...past, { document, label }].slice(-MOST_UNDO),
+      future: [],
+      ...(selection ? { selection } : {}),
+    });
+  }
+
+  undo = (): string | null => this.step('past', 'future');
+  redo = (): string | null => this.step('future', 'past');
+
+  private step(from: 'past' | 'future', to: 'past' | 'future'): string | null {
+    this.flush();
+    const state = this.store.getState();
+    const act = state[from].at(-1);
+    if (!act) return null;
+    this.store.setState({
+      document: act.document,
+      tried: null,
+      [from]: state[from].slice(0, -1),
+      [to]: [...state[to], { document: state.document, label: act.label }],
+      selection: state.selection.filter((id) => act.document.motions.some((m) => m.id === id)),
+    } as Partial<TakeState>);
+    this.autosave.save(act.document);
+    return act.label;
+  }
+
+  select(ids: string[]): void {
+    this.store.setState({ selection: ids });
+  }
+
+  /** After a conflict: what is here becomes a take of its own. */
+  async keepMine(pageId: string): Promise<string> {
+    const take = await api.createTake(pageId, this.store.getState().document);
+    await browserOutbox.clear(this.store.getState().takeId);
+    return take.id;
+  }
+
+  /** After a conflict: what is here is given up for what the other tab has saved. */
+  async dropMine(): Promise<void> {
+    await browserOutbox.clear(this.store.getState().takeId);
+  }
+}
+
+async function putDocument(takeId: string, base: number, editId: string, document: MotionDocument): Promise<PutResult> {
+  try {
+    return { is: 'saved', revision: (await api.putDocument(takeId, base, editId, document)).revision };
+  } catch (error) {
+    if (!(error instanceof ApiError)) return { is: 'refused', why: String(error) };
+    if (error.status === 412) return { is: 'behind' };
+    return error.away || error.status >= 500 ? { is: 'away' } : { is: 'refused', why: error.message };
+  }
+}
+
+/** Changes of a document, as plain functions. */
+export const withMotion =
+  (id: string, change: (m: Motion) => Motion) =>
+  (d: MotionDocument): MotionDocument => ({ ...d, motions: d.motions.map((m) => (m.id === id ? change(m) : m)) });
+
+export const withoutMotions =
+  (ids: readonly string[]) =>
+  (d: MotionDocument): MotionDocument => ({ ...d, motions: d.motions.filter((m) => !ids.includes(m.id)) });
+
+export const newMotionId = (): string => `m_${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
+
+/** Copies directly behind their originals, with names of their own. */
+export function duplicated(d: MotionDocument, ids: readonly string[]): { document: MotionDocument; copies: string[] } {
+  const copies: string[] = [];
+  const motions = d.motions.flatMap((m) => {
+    if (!ids.includes(m.id)) return [m];
+    const copy = { ...m, id: newMotionId(), name: `${m.name.slice(0, 112)} copy` };
+    copies.push(copy.id);
+    return [m, copy];
+  });
+  return { document: { ...d, motions }, copies };
+}
+
+export { emptyDocument };

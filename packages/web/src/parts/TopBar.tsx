@@ -1,0 +1,19 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { Wordmark } from './glyphs.tsx';
+
+/** The bar over every screen; `children` are what the screen adds behind the breadcrumb. */
+export function TopBar({ crumbs, children }: { crumbs: ReactNode; children?: ReactNode }) {
+  return (
+    <header className="top-bar">
+      <Link to="/" className="wordmark" aria-label="Lyvek, the shelf">
+        <Wordmark />
+        Lyvek
+      </Link>
+      <nav className="breadcrumb" aria-label="Place">
+        {crumbs}
+      </nav>
+      {children}
+    </header>
+  );
+}

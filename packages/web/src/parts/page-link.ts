@@ -1,0 +1,168 @@
+/**
+ * The line to the probe in a previewed page. Everything that comes from there is hostile until its shape, size and rate have
+ * been checked. Framework-free; React subscribes to the store.
+ */
+import { createStore } from 'zustand/vanilla';
+import type { Layout, Piece } from '@lyvek/core';
+import { previewCss } from '@lyvek/core';
+import { FromProbe, HELLO } from '@lyvek/probe';
+import type { ToProbe } from '@lyvek/probe';
+
+export type LinkState = 'loading' | 'ready' | 'hung' | 'lost';
+
+export interface PageView {
+  link: LinkState;
+  /** the page's load event never came */
+  late: boolean;
+  layout: Layout | null;
+  /** where the page really stands, px */
+  offset: { x: number; y: number };
+  hovered: number;
+}
+
+export interface LinkEvents {
+  picked(element: number, additive: boolean): void;
+  key(key: string, shift: boolean, ctrl: boolean): void;
+  zoom(delta: number): void;
+  layout(layout: Layout): void;
+}
+
+const MOST_MESSAGES = 600;
+const HEARTBEAT = 1000;
+const SILENCE = 4500;
+
+export class PageLink {
+  readonly store = createStore<PageView>(() => ({ link: 'loading', late: false, layout: null, offset: { x: 0, y: 0 }, hovered: -1 }));
+  private port: MessagePort | null = null;
+  private seq = 0;
+  private wanted: { x: number; y: number } | null = null;
+  private sent = new Map<string, string>();
+  private order = '';
+  private heard = 0;
+  private count = 0;
+  private beat: ReturnType<typeof setInterval> | null = null;
+  private queue: ToProbe[] = [];
+  private selectors: () => string[] = () => [];
+  private readonly events: Partial<LinkEvents>;
+
+  constructor(events: Partial<LinkEvents> = {}) {
+    this.events = events;
+  }
+
+  /** Waits for the probe of this frame. Returns what undoes it. */
+  attach(frame: HTMLIFrameElement, selectors: () => string[]): () => void {
+    this.selectors = selectors;
+    const greet = (e: MessageEvent) => {
+      if (e.source !== frame.contentWindow || e.data !== HELLO) return;
+      const channel = new MessageChannel();
+      this.open(channel.port1);
+      frame.contentWindow!.postMessage(HELLO, '*', [channel.port2]);
+    };
+    addEventListener('message', greet);
+    this.heard = performance.now();
+    this.beat = setInterval(() => this.listenForLife(), HEARTBEAT);
+    return () => {
+      removeEventListener('message', greet);
+      if (this.beat) clearInterval(this.beat);
+      this.port?.close();
+      this.port = null;
+    };
+  }
+
+  private open(port: MessagePort): void {
+    this.port?.close();
+    this.port = port;
+    this.sent.clear();
+    this.order = '';
+    port.onmessage = (e) => this.receive(e.data);
+    this.store.setState({ link: 'loading' });
+  }
+
+  private listenForLife(): void {
+    this.count = 0;
+    const { link } = this.store.getState();
+    if (document.hidden) {
+      this.heard = performance.now();
+      return;
+    }
+    if (this.port && link !== 'lost') {
+      this.port.postMessage({ do: 'ping', id: 0 } satisfies ToProbe);
+      if (performance.now() - this.heard > SILENCE && link === 'ready') this.store.setState({ link: 'hung' });
+    } else if (performance.now() - this.heard > 3 * SILENCE) this.store.setState({ link: 'lost' });
+  }
+
+  private receive(data: unknown): void {
+    // More than this in a second is not our probe speaking.
+    if (++this.count > MOST_MESSAGES) return;
+    const parsed = FromProbe.safeParse(data);
+    if (!parsed.success) return;
+    this.heard = performance.now();
+    if (this.store.getState().link === 'hung') this.store.setState({ link: 'ready' });
+    this.take(parsed.data);
+  }
+
+  private take(message: FromProbe): void {
+    switch (message.is) {
+      case 'ready':
+        this.store.setState({ late: message.late });
+        for (const m of this.queue.splice(0)) this.port?.postMessage(m);
+        return this.measure();
+      case 'resized':
+        return this.measure();
+      case 'layout':
+        this.store.setState({ layout: message.layout, link: 'ready' });
+        return this.events.layout?.(message.layout);
+      case 'scrolled':
+        // An echo of an older command would pull the playhead back while it is being dragged.
+        if (message.seq < this.seq) return;
+        this.wanted = null;
+        return this.store.setState({ offset: { x: message.x, y: message.y } });
+      case 'hover':
+        return this.store.setState({ hovered: message.element });
+      case 'picked':
+        return this.events.picked?.(message.element, message.additive);
+      case 'key':
+        return this.events.key?.(message.key, message.shift, message.ctrl);
+      case 'zoom':
+        return this.events.zoom?.(message.delta);
+      case 'styled':
+      case 'pong':
+      case 'failed':
+        return;
+    }
+  }
+
+  private say(message: ToProbe): void {
+    if (this.port) this.port.postMessage(message);
+    else if (message.do === 'scale') this.queue.push(message);
+  }
+
+  measure(): void {
+    this.say({ do: 'measure', id: 0, selectors: this.selectors() });
+  }
+
+  /** Scrolls the page; the playhead follows at once, the page's own answer is the truth. */
+  scrollTo(y: number, x = this.store.getState().offset.x): void {
+    const at = { x, y: Math.max(0, y) };
+    if (this.wanted?.y === at.y && this.wanted.x === at.x) return;
+    this.wanted = at;
+    this.store.setState({ offset: at });
+    this.say({ do: 'scroll', seq: ++this.seq, ...at });
+  }
+
+  setScale(scale: number): void {
+    this.say({ do: 'scale', scale });
+  }
+
+  /** Brings the page's motions to these pieces, sending only what has changed. */
+  style(pieces: readonly Piece[]): void {
+    const changed = pieces.map((p) => ({ id: p.id, css: previewCss(p) })).filter((p) => this.sent.get(p.id) !== p.css);
+    const order = pieces.map((p) => p.id);
+    const key = order.join(' ');
+    if (changed.length === 0 && key === this.order) return;
+    for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
+    for (const p of changed) this.sent.set(p.id, p.css);
+    this.order = key;
+    this.say({ do: 'style', id: 0, pieces: changed, order });
+  }
+}

@@ -1,0 +1,138 @@
+/** Opens a page and one of its takes for all modes, with the bar over them. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, NavLink, Outlet, useParams, useSearchParams } from 'react-router';
+import { useStore } from 'zustand';
+import type { PageWhole } from '@lyvek/api';
+import type { Layout, Viewport } from '@lyvek/core';
+import { ShortcutsButton } from '../app/Shortcuts.tsx';
+import { ThemeButton } from '../app/ThemeButton.tsx';
+import { api } from '../data/api.ts';
+import { TakeSession } from '../data/take-session.ts';
+import { PageLink } from '../parts/page-link.ts';
+import type { LinkEvents } from '../parts/page-link.ts';
+import { TopBar } from '../parts/TopBar.tsx';
+import { ConflictBanner } from './ConflictBanner.tsx';
+import { PageCrumbs } from './PageCrumbs.tsx';
+import { PageContext, useOpenedPage } from './page-context.ts';
+import { SaveMark } from './SaveMark.tsx';
+import { TakePop } from './TakePop.tsx';
+import { storedViewport, ViewportPop } from './ViewportPop.tsx';
+
+export function OpenPage() {
+  const { pageId = '' } = useParams();
+  const page = useQuery({ queryKey: ['page', pageId], queryFn: () => api.page(pageId) });
+  if (page.isPending) return <p className="empty-note">Opening the page …</p>;
+  if (page.isError)
+    return (
+      <main className="empty-note">
+        <p className="mb-3">{page.error.message}</p>
+        <Link className="btn" to="/">
+          To the shelf
+        </Link>
+      </main>
+    );
+  return <WithTake whole={page.data} />;
+}
+
+function WithTake({ whole }: { whole: PageWhole }) {
+  const [search, setSearch] = useSearchParams();
+  const take = whole.takes.find((t) => t.id === search.get('take')) ?? whole.takes[0];
+  const [opened, setOpened] = useState<TakeSession | Error | null>(null);
+  const [round, setRound] = useState(0);
+  const takeId = take?.id;
+  useEffect(() => {
+    if (!takeId) return;
+    let session: TakeSession | null = null;
+    let gone = false;
+    let timer: ReturnType<typeof setTimeout>;
+    const open = () =>
+      TakeSession.open(takeId).then(
+        (s) => {
+          if (gone) return s.close();
+          session = s;
+          setOpened(s);
+        },
+        (error: Error & { away?: boolean }) => {
+          if (gone) return;
+          setOpened(error);
+          if (error.away) timer = setTimeout(open, 1200);
+        },
+      );
+    void open();
+    return () => {
+      gone = true;
+      clearTimeout(timer);
+      session?.close();
+      setOpened(null);
+    };
+  }, [takeId, round]);
+  if (!take) return <p className="empty-note">This page has no take left. Restore one from the shelf.</p>;
+  if (opened instanceof Error) return <p className="empty-note">{opened.message}</p>;
+  if (!opened || opened.store.getState().takeId !== take.id) return <p className="empty-note">Opening {take.name} …</p>;
+  return (
+    <Opened key={opened.store.getState().takeId + round} whole={whole} take={take} session={opened} goTo={(id) => setSearch({ take: id })} again={() => setRound((r) => r + 1)} />
+  );
+}
+
+interface OpenedProps {
+  whole: PageWhole;
+  take: PageWhole['takes'][number];
+  session: TakeSession;
+  goTo(takeId: string): void;
+  again(): void;
+}
+
+function Opened({ whole, take, session, goTo, again }: OpenedProps) {
+  const client = useQueryClient();
+  const [viewport, setViewport] = useState<Viewport>(() => storedViewport(whole.page.id));
+  const [reduced, setReduced] = useState(false);
+  const [stored, setStored] = useState<Layout[]>(whole.layouts);
+  const [events] = useState<Partial<LinkEvents>>(() => ({}));
+  const [link] = useState(() => new PageLink(events));
+  events.layout = (layout) => {
+    setStored((list) => [layout, ...list.filter((l) => l.viewport.width !== layout.viewport.width || l.viewport.height !== layout.viewport.height)]);
+    void api
+      .putLayout(whole.page.id, whole.page.contentHash, layout)
+      .then(() => client.invalidateQueries({ queryKey: ['shelf'] }))
+      .catch(() => undefined);
+  };
+  const value = useMemo(
+    () => ({ page: whole.page, project: whole.project, takes: whole.takes, take, session, link, events, viewport, setViewport, stored, reduced, setReduced }),
+    [whole, take, session, link, events, viewport, stored, reduced],
+  );
+  return (
+    <PageContext value={value}>
+      <div className="flex h-full flex-col">
+        <Bar goTo={goTo} />
+        <ConflictBanner goTo={goTo} again={again} />
+        <div className="min-h-0 flex-1">
+          <Outlet />
+        </div>
+      </div>
+    </PageContext>
+  );
+}
+
+function Bar({ goTo }: { goTo(takeId: string): void }) {
+  const { page, take, session } = useOpenedPage();
+  const search = `?take=${take.id}`;
+  const save = useStore(session.store, (s) => s.save);
+  return (
+    <TopBar crumbs={<PageCrumbs />}>
+      <nav className="mode-tabs modes" aria-label="Mode">
+        <NavLink to={`/pages/${page.id}${search}`} end>
+          Rundown
+        </NavLink>
+        <NavLink to={`/pages/${page.id}/hand-off${search}`}>Hand-off</NavLink>
+      </nav>
+      <span className="grow" />
+      <SaveMark save={save} />
+      <ViewportPop />
+      <TakePop goTo={goTo} />
+      <ThemeButton />
+      <ShortcutsButton />
+    </TopBar>
+  );
+}
+

@@ -1,0 +1,58 @@
+/** Project / page, each with what can be done to it. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api } from '../data/api.ts';
+import { NameForm } from '../parts/NameForm.tsx';
+import { notify, notifyError } from '../parts/notices.tsx';
+import { Pop } from '../parts/Pop.tsx';
+import { useOpenedPage } from './page-context.ts';
+
+export function PageCrumbs() {
+  const { page, project } = useOpenedPage();
+  return (
+    <>
+      <Link to={`/projects/${project.id}`} className="text-inherit no-underline hover:underline">
+        {project.name}
+      </Link>
+      <span aria-hidden className="text-(--ink-3)">
+        /
+      </span>
+      <span className="here min-w-0">
+        <Pop className="" face={page.name} label={`Page ${page.name}`}>
+          {(close) => <PageActions close={close} />}
+        </Pop>
+      </span>
+    </>
+  );
+}
+
+function PageActions({ close }: { close(): void }) {
+  const { page, project } = useOpenedPage();
+  const [renaming, setRenaming] = useState(false);
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const refresh = () => client.invalidateQueries();
+  const rename = async (name: string) => {
+    await api.rename('pages', page.id, name);
+    await refresh();
+    close();
+  };
+  const remove = async () => {
+    await api.remove('pages', page.id);
+    await navigate(`/projects/${project.id}`);
+    await refresh();
+    notify(`“${page.name}” was taken off the shelf.`, { action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) } });
+  };
+  if (renaming) return <NameForm label="Name of the page" initial={page.name} action="Rename" onName={(n) => void rename(n).catch(notifyError)} />;
+  return (
+    <div className="pop-list">
+      <button type="button" onClick={() => setRenaming(true)}>
+        Rename …
+      </button>
+      <button type="button" onClick={() => void remove().catch(notifyError)}>
+        Delete the page
+      </button>
+    </div>
+  );
+}

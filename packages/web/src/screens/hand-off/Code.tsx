@@ -1,0 +1,49 @@
+/** Read-only code with line marks. Names of motions stand out; everything else stays quiet. */
+import { memo } from 'react';
+
+export interface CodeProps {
+  text: string;
+  language: 'css' | 'html';
+  marks: readonly { from: number; to: number }[];
+  /** a line that was added */
+  added?: string;
+}
+
+export const Code = memo(function Code({ text, language, marks, added }: CodeProps) {
+  return (
+    <pre className="code" tabIndex={0} aria-label={language === 'css' ? 'CSS' : 'HTML'}>
+      {text.split('\n').map((line, i) => {
+        const marked = marks.some((m) => i + 1 >= m.from && i + 1 <= m.to);
+        const isNew = added !== undefined && line.trim() === added;
+        return (
+          <span key={i} className={`line${marked ? ' marked' : ''}${isNew ? ' added' : ''}`}>
+            {language === 'css' ? <CssLine line={line} /> : line}
+            {'\n'}
+          </span>
+        );
+      })}
+    </pre>
+  );
+});
+
+function CssLine({ line }: { line: string }) {
+  const selector = /^(\s*)([^:{}]+)( \{)(.*)$/.exec(line);
+  if (selector && !line.trim().startsWith('@') && !/^\s*[\d.]+%/.test(line))
+    return (
+      <>
+        {selector[1]}
+        <b>{selector[2]}</b>
+        {selector[3]}
+        {selector[4]}
+      </>
+    );
+  const name = /\blv-[\w-]+/.exec(line);
+  if (!name) return <>{line}</>;
+  return (
+    <>
+      {line.slice(0, name.index)}
+      <em>{name[0]}</em>
+      {line.slice(name.index + name[0].length)}
+    </>
+  );
+}

@@ -1,0 +1,148 @@
+/** Hand-off: the CSS, the HTML with it linked, what each motion became, and the files to take away. */
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { useStore } from 'zustand';
+import { handOffCss, insertLastInHead, stylesheetPath } from '@lyvek/core';
+import { api } from '../../data/api.ts';
+import { DriverSign } from '../../parts/glyphs.tsx';
+import { notify, notifyError } from '../../parts/notices.tsx';
+import { useLayout, useOpenedPage } from '../page-context.ts';
+import { effectWords } from '../rundown/model/words.ts';
+import { Code } from './Code.tsx';
+
+export function HandOffScreen() {
+  const { page, take, session, viewport } = useOpenedPage();
+  const { layout, measured, others } = useLayout();
+  const document = useStore(session.store, (s) => s.document);
+  const save = useStore(session.store, (s) => s.save);
+  const html = useQuery({ queryKey: ['html', page.id, page.contentHash], queryFn: () => api.html(page.id), staleTime: Infinity });
+  const [chosen, setChosen] = useState<string | null>(null);
+  const sheet = stylesheetPath(page.entry, page.name);
+  const out = useMemo(
+    () => handOffCss(document, layout, `${page.name}. Lyvek, ${take.name}, rev ${save.revision}`, others),
+    [document, layout, others, page.name, take.name, save.revision],
+  );
+  const link = `<link rel="stylesheet" href="${sheet.href}">`;
+  const patched = useMemo(() => (html.data === undefined ? null : insertLastInHead(html.data, link)), [html.data, link]);
+  useEffect(() => {
+    window.document.title = `Hand-off · ${page.name} · Lyvek`;
+  }, [page.name]);
+  if (!measured)
+    return (
+      <div className="empty-note">
+        <p className="mb-3">
+          The page has not been measured at {viewport.width} × {viewport.height} yet. Open it in the Rundown once; then the code can be written.
+        </p>
+        <Link className="btn" to={`/pages/${page.id}?take=${take.id}`}>
+          To the Rundown
+        </Link>
+      </div>
+    );
+  const marked = out.lines.filter((l) => chosen !== null && l.piece.motions.includes(chosen));
+  const copy = (text: string, what: string) => void navigator.clipboard.writeText(text).then(() => notify(`${what} is copied.`), notifyError);
+  const on = document.motions.filter((m) => m.on);
+  const download = `/api/takes/${take.id}/hand-off.zip?width=${viewport.width}&height=${viewport.height}`;
+  return (
+    <div className="hand-off">
+      <section className="hand-left">
+        <header className="hand-head">
+          <b>Hand-off</b>
+        </header>
+        <p className="hand-sentence">
+          {on.length === 0 ? 'Nothing moves yet, so there is nothing to write.' : `${on.length} ${on.length === 1 ? 'motion' : 'motions'} of ${take.name}, as CSS alone.`}
+        </p>
+        <h2>
+          In this hand-off <span>{on.length} CSS, 0 script</span>
+        </h2>
+        <ul>
+          {document.motions.map((m) => (
+            <li key={m.id}>
+              <button type="button" className={chosen === m.id ? 'chosen' : ''} disabled={!m.on} aria-pressed={chosen === m.id} onClick={() => setChosen(chosen === m.id ? null : m.id)}>
+                <DriverSign kind={m.driver.kind} />
+                <span className="grow">
+                  <b>{m.name}</b>
+                  <i>{m.on ? (out.notes.find((n) => n.motion === m.id)?.note ?? `${effectWords(m)}, ${m.driver.kind === 'page' ? 'on the scroll of the page' : 'on a view timeline'}`) : 'muted, not written'}</i>
+                </span>
+                {m.on && <span className="as">CSS</span>}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section className="hand-css">
+        <header className="hand-head">
+          <b>{sheet.href}</b> <span>written, {out.css.split('\n').length - 1} lines</span>
+          <span className="grow" />
+          <button type="button" className="btn small" onClick={() => copy(out.css, 'The CSS')}>
+            Copy
+          </button>
+        </header>
+        <Code text={out.css} language="css" marks={marked} />
+      </section>
+      <section className="hand-html">
+        <header className="hand-head">
+          <b>{page.entry}</b> <span>one line added</span>
+          <span className="grow" />
+          <button type="button" className="btn small" disabled={!patched} onClick={() => patched && copy(patched.html, 'The HTML')}>
+            Copy
+          </button>
+        </header>
+        {html.isError && <p className="empty-note">{html.error.message}</p>}
+        {patched && <Code text={around(patched.html, patched.line)} language="html" marks={[]} added={link} />}
+        <div className="hand-notes">
+          <p>
+            <b>Added</b> one link, last in the head, after the page’s own style sheets.
+          </p>
+          <p>
+            <b>Touched</b> nothing else. <b>Removed</b> nothing.
+          </p>
+          <p>
+            Without scroll-driven animations a browser skips the whole block: the page stands still and complete. So it does in print. With reduced motion only what each motion allows is left: it fades, stands still, or moves
+            all the same.
+          </p>
+        </div>
+      </section>
+      <section className="hand-take">
+        <header className="hand-head">
+          <b>Take it away</b>
+        </header>
+        <p>
+          The zip holds the page with all its files as you brought them, the style sheet, and the one link. Unpack it and open <code>{page.entry}</code>.
+        </p>
+        <DownloadButton href={download} saved={save.is === 'saved'} empty={on.length === 0} />
+        <dl>
+          <dt>CSS</dt>
+          <dd>{(new Blob([out.css]).size / 1000).toFixed(1)} kB</dd>
+          <dt>Script</dt>
+          <dd>0 kB</dd>
+          <dt>Measured at</dt>
+          <dd>{[viewport, ...others.map((l) => l.viewport)].map((v) => `${v.width} × ${v.height}`).join(', ')}</dd>
+        </dl>
+      </section>
+    </div>
+  );
+}
+
+/** The head of the page with a few lines before and after the link. */
+function around(html: string, line: number): string {
+  const lines = html.split('\n');
+  const from = Math.max(0, line - 12);
+  return [...(from > 0 ? ['…'] : []), ...lines.slice(from, line + 8), ...(line + 8 < lines.length ? ['…'] : [])].join('\n');
+}
+
+/** Waits until everything is saved: the zip is written from what the server has. */
+function DownloadButton({ href, saved, empty }: { href: string; saved: boolean; empty: boolean }) {
+  const anchor = useRef<HTMLAnchorElement>(null);
+  return (
+    <>
+      <button type="button" className="btn main" disabled={!saved || empty} title={saved ? undefined : 'As soon as the last edit is saved'} onClick={() => anchor.current?.click()}>
+        Download
+      </button>
+      <a ref={anchor} hidden href={href} download aria-hidden="true" tabIndex={-1}>
+        zip
+      </a>
+      {!saved && <p className="small">Waiting until the last edit is saved.</p>}
+    </>
+  );
+}

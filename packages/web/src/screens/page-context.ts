@@ -1,0 +1,54 @@
+/** What all modes of one opened page share. */
+import { createContext, useContext, useMemo } from 'react';
+import { useStore } from 'zustand';
+import type { PageFacts, PageWhole, ProjectFacts, TakeFacts } from '@lyvek/api';
+import { compileTake, emptyLayout } from '@lyvek/core';
+import type { Layout, MotionDocument, Take, Viewport } from '@lyvek/core';
+import type { TakeSession } from '../data/take-session.ts';
+import type { LinkEvents, PageLink } from '../parts/page-link.ts';
+
+export interface OpenedPage {
+  page: PageFacts;
+  project: ProjectFacts;
+  takes: TakeFacts[];
+  take: TakeFacts;
+  session: TakeSession;
+  link: PageLink;
+  /** what the shown page calls; a screen sets what it wants to hear */
+  events: Partial<LinkEvents>;
+  viewport: Viewport;
+  setViewport(v: Viewport): void;
+  /** layouts that the server knows, for sizes that are not shown right now */
+  stored: PageWhole['layouts'];
+  reduced: boolean;
+  setReduced(on: boolean): void;
+}
+
+export const PageContext = createContext<OpenedPage | null>(null);
+
+export function useOpenedPage(): OpenedPage {
+  const value = useContext(PageContext);
+  if (!value) throw new Error('used outside of an opened page');
+  return value;
+}
+
+const sameSize = (l: Layout, v: Viewport) => l.viewport.width === v.width && l.viewport.height === v.height;
+
+/** The layout at the chosen size: as measured now, else as stored, else an empty one. */
+export function useLayout(): { layout: Layout; measured: boolean; others: Layout[] } {
+  const { link, viewport, stored } = useOpenedPage();
+  const live = useStore(link.store, (s) => s.layout);
+  return useMemo(() => {
+    const layout = live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
+    return { layout: layout ?? emptyLayout(viewport), measured: layout !== null, others: stored.filter((l) => !sameSize(l, viewport)) };
+  }, [live, stored, viewport]);
+}
+
+/** The document as it is shown: with a drag or a tried effect, if one is under way. */
+export function useShownDocument(): MotionDocument {
+  return useStore(useOpenedPage().session.store, (s) => s.tried ?? s.document);
+}
+
+export function useTake(document: MotionDocument, layout: Layout): Take {
+  return useMemo(() => compileTake(document, layout), [document, layout]);
+}

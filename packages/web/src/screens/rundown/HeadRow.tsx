@@ -1,0 +1,79 @@
+/** The row under the bar: what the columns are, the scale, + Motion; and what the preview shows. */
+import { useStore } from 'zustand';
+import { PageSign, PassageSign } from '../../parts/glyphs.tsx';
+import { useOpenedPage } from '../page-context.ts';
+import { grouped } from './model/view.ts';
+import { useRundown } from './rundown-context.ts';
+import { dragStore } from './chart/use-grip.ts';
+
+interface HeadRowProps {
+  left: number;
+  side: 'left' | 'right';
+  setGuides(on: boolean): void;
+  setOutlines(on: boolean): void;
+}
+
+export function HeadRow({ side, setGuides, setOutlines }: HeadRowProps) {
+  return side === 'left' ? <Left /> : <Right setGuides={setGuides} setOutlines={setOutlines} />;
+}
+
+function Left() {
+  const { layout, view, adding, setAdding, max } = useRundown();
+  return (
+    <div className="head-row">
+      <span className="head-strip">{grouped(layout.page.height)} px</span>
+      <span className="head-scroll">scroll px</span>
+      {adding ? (
+        <b className="pl-3">Add a motion</b>
+      ) : (
+        <span className="legend">
+          <span>
+            <PageSign /> Page
+          </span>
+          <span>
+            <PassageSign /> Passage
+          </span>
+        </span>
+      )}
+      <span className="grow" />
+      <span className="scale" title="+ and − zoom, 0 shows the whole page">
+        1 : {view.per >= 10 ? Math.round(view.per) : Number(view.per.toFixed(1))}
+      </span>
+      <button type="button" className="btn small" aria-pressed={adding} disabled={max < 0} onClick={() => setAdding(!adding)}>
+        + Motion
+      </button>
+    </div>
+  );
+}
+
+function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOutlines(on: boolean): void }) {
+  const { link, reduced, setReduced } = useOpenedPage();
+  const { guides, outlines, gliding, layout } = useRundown();
+  const y = useStore(link.store, (s) => s.offset.y);
+  const dragging = useStore(dragStore, (s) => s.drag !== null);
+  const note = layout.notes[0];
+  return (
+    <div className="head-row right">
+      <span className="page-at">
+        Page at <b>{grouped(y)} px</b>
+        {dragging ? ', following the drag' : gliding ? ', gliding' : ''}
+      </span>
+      {note && (
+        <span className="page-note" title={layout.notes.join('\n')}>
+          {layout.notes.length > 1 ? `${layout.notes.length} notes: ` : ''}
+          {note}
+        </span>
+      )}
+      <span className="grow" />
+      <label className="tick">
+        <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} /> Guides
+      </label>
+      <label className="tick">
+        <input type="checkbox" checked={outlines} onChange={(e) => setOutlines(e.target.checked)} /> Outlines
+      </label>
+      <label className="tick">
+        <input type="checkbox" checked={reduced} onChange={(e) => setReduced(e.target.checked)} /> Reduced motion
+      </label>
+    </div>
+  );
+}

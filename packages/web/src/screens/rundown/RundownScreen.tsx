@@ -1,0 +1,156 @@
+/** The Rundown: the page on one vertical scale, its motions beside it, the live page, and the sheet of the chosen motion. */
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import { DEFAULT_LIMITS, findingsOf, gestureById, GESTURES } from '@lyvek/core';
+import type { GestureDefinition } from '@lyvek/core';
+import { useLayout, useOpenedPage, useShownDocument, useTake } from '../page-context.ts';
+import { AddMotion } from './add/AddMotion.tsx';
+import { Chart, LANES } from './chart/Chart.tsx';
+import { HeadRow } from './HeadRow.tsx';
+import { barsOf } from './model/bars.ts';
+import { clampView, fitView } from './model/view.ts';
+import type { View } from './model/view.ts';
+import type { Grip } from './model/moves.ts';
+import { Preview } from './preview/Preview.tsx';
+import { Transport } from './preview/Transport.tsx';
+import { RundownContext } from './rundown-context.ts';
+import type { Rundown } from './rundown-context.ts';
+import { Sheet } from './sheet/Sheet.tsx';
+import { useKeys } from './use-keys.ts';
+
+const HEAD = 28;
+const TRANSPORT = 40;
+/** At 1280 × 800 the left side has 601 px and the sheet 322. */
+const leftWidth = (w: number) => Math.round(601 + Math.max(0, w - 1280) * 0.42 - Math.max(0, 1280 - w) * 0.45);
+const sheetHeight = (h: number) => Math.round(Math.max(250, Math.min(420, 322 + (h - 756) * 0.3)));
+
+function useSize() {
+  const ref = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 1280, height: 756 });
+  useLayoutEffect(() => {
+    const measure = () => ref.current && setSize({ width: ref.current.clientWidth, height: ref.current.clientHeight });
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(ref.current!);
+    return () => observer.disconnect();
+  }, []);
+  return { ref, ...size };
+}
+
+export function RundownScreen() {
+  const { session, link, viewport, events, page } = useOpenedPage();
+  const { layout, measured } = useLayout();
+  const document = useShownDocument();
+  const take = useTake(document, layout);
+  const selection = useStore(session.store, (s) => s.selection);
+  const { ref, width, height } = useSize();
+  const [gesture, setGesture] = useState<GestureDefinition>(GESTURES[0]!);
+  const [refresh, setRefresh] = useState(60);
+  const [grip, setGrip] = useState<Grip>('body');
+  const [chosen, choose] = useState(-1);
+  const [adding, setAdding] = useState(false);
+  const [gliding, setGliding] = useState(false);
+  const [guides, setGuides] = useState(true);
+  const [outlines, setOutlines] = useState(true);
+
+  const rows = Math.max(200, height - HEAD);
+  const max = layout.scrollers[0]!.max.block;
+  const pageHeight = max + viewport.height;
+  const [rawView, setRawView] = useState<View | null>(null);
+  const view = useMemo(() => (rawView ? clampView(rawView, pageHeight, rows) : fitView(pageHeight, rows)), [rawView, pageHeight, rows]);
+  const fitPer = fitView(pageHeight, rows).per;
+  const setView = useCallback(
+    (change: (v: View) => View) =>
+      setRawView((raw) => {
+        const next = clampView(change(raw ?? fitView(pageHeight, rows)), pageHeight, rows);
+        // At the whole page the view keeps fitting when the page or the window changes.
+        return next.per >= fitPer * 0.999 ? null : next;
+      }),
+    [pageHeight, rows, fitPer],
+  );
+
+  const { bars, unplaced } = useMemo(() => barsOf(document, layout), [document, layout]);
+  const findings = useMemo(
+    () => (measured ? findingsOf({ document, take, gesture: gestureById(gesture.id), refresh, limits: DEFAULT_LIMITS }) : []),
+    [document, take, gesture, refresh, measured],
+  );
+
+  const select = useCallback(
+    (id: string | null, additive = false) => {
+      const now = session.store.getState().selection;
+      setGrip('body');
+      if (id === null) return session.select([]);
+      if (!additive) return session.select([id]);
+      session.select(now.includes(id) ? now.filter((x) => x !== id) : [...now, id]);
+    },
+    [session],
+  );
+
+  const context: Rundown = {
+    layout, measured, document, bars, unplaced, findings, view, setView, rows, pageHeight, max, gesture, refresh,
+    selection, select, grip, setGrip, chosen, choose, adding, setAdding, gliding, setGliding, guides, outlines,
+  };
+  const handleKey = useKeys(context);
+
+  /** A picked element with one motion selects it; without any it waits for + Motion. */
+  const pick = useCallback(
+    (element: number, additive: boolean) => {
+      choose(element);
+      const facts = layout.elements[element];
+      if (!facts || adding) return;
+      const own = bars.filter((b) => b.element === element).map((b) => b.motion.id);
+      if (own.length) session.select(additive ? [...new Set([...session.store.getState().selection, own[0]!])] : [own[0]!]);
+      else if (!additive) session.select([]);
+      // Keys belong to the workbench again after a pick.
+      ref.current?.focus({ preventScroll: true });
+    },
+    [layout, bars, session, adding, ref],
+  );
+  events.picked = pick;
+  events.key = (key, shift, ctrl) => handleKey({ key, shift, ctrl, alt: false });
+  events.zoom = (delta) => setView((v) => clampView({ ...v, per: v.per * Math.exp(delta / 300) }, pageHeight, rows));
+
+  useEffect(() => {
+    window.document.title = `${page.name} · Lyvek`;
+  }, [page.name]);
+  // The shelf may have asked for a place on the page.
+  useEffect(() => {
+    const at = Number(new URLSearchParams(location.search).get('at'));
+    if (!at) return;
+    return link.store.subscribe((s, before) => {
+      if (s.layout && !before.layout) link.scrollTo(at);
+    });
+  }, [link]);
+
+  const left = leftWidth(width);
+  const right = width - left;
+  const sheet = sheetHeight(height);
+  const previewHeight = height - HEAD - TRANSPORT - sheet - 6;
+  return (
+    <RundownContext value={context}>
+      <div className="rundown" ref={ref} tabIndex={-1} style={{ gridTemplateColumns: `${left}px minmax(0, 1fr)` }}>
+        <div className="rundown-left">
+          <HeadRow left={left} setGuides={setGuides} setOutlines={setOutlines} side="left" />
+          <div className="relative">
+            <Chart width={left} />
+            {adding && (
+              <div className="add-holder" style={{ left: LANES, width: left - LANES, height: rows }}>
+                <AddMotion />
+              </div>
+            )}
+          </div>
+        </div>
+        <div className="rundown-right">
+          <HeadRow left={left} setGuides={setGuides} setOutlines={setOutlines} side="right" />
+          <div className="preview-holder">
+            <Preview width={right - 20} height={previewHeight} />
+          </div>
+          <Transport setGesture={setGesture} setRefresh={setRefresh} />
+          <div className="sheet-holder" style={{ height: sheet }}>
+            <Sheet />
+          </div>
+        </div>
+      </div>
+    </RundownContext>
+  );
+}

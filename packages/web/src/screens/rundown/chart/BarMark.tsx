@@ -1,0 +1,122 @@
+/** One motion in the lanes: a capsule for a passage, a hairline for the whole page, with its label and its handles. */
+import { memo } from 'react';
+import type { PointerEvent } from 'react';
+import { keyframeOffset } from '@lyvek/core';
+import type { Finding } from '@lyvek/core';
+import type { Bar, Slot } from '../model/bars.ts';
+import type { Grip } from '../model/moves.ts';
+import { effectWords, pointWords } from '../model/words.ts';
+import { grouped, rowOf } from '../model/view.ts';
+import type { View } from '../model/view.ts';
+
+export interface BarMarkProps {
+  bar: Bar;
+  slot: Slot;
+  view: View;
+  rows: number;
+  selected: boolean;
+  single: boolean;
+  grip: Grip;
+  finding: Finding | undefined;
+  dragged: Grip | null;
+  onGrip(e: PointerEvent, bar: Bar, grip: Grip): void;
+  onHover(bar: Bar | null): void;
+}
+
+const HALF = 6;
+
+export const BarMark = memo(function BarMark(props: BarMarkProps) {
+  const { bar, slot, view, rows, selected, finding, single } = props;
+  const y0 = rowOf(bar.placed.start, view);
+  const y1 = Math.max(y0 + 2, rowOf(bar.placed.end, view));
+  if (y1 < -40 || y0 > rows + 40) return null;
+  const page = bar.motion.driver.kind === 'page';
+  const stops = [...new Set(Object.values(bar.motion.keyframes).flatMap((k) => k.map((s) => keyframeOffset(s.at))))].filter((p) => p > 0 && p < 1);
+  return (
+    <g
+      className={`bar ${page ? 'bar-page' : 'bar-pass'}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}`}
+      data-motion={bar.motion.id}
+      onPointerEnter={() => props.onHover(bar)}
+      onPointerLeave={() => props.onHover(null)}
+    >
+      {bar.others.slice(0, 40).map((o, i) => (
+        <rect key={i} className="bar-other" x={slot.x + 9 + i * 4} y={rowOf(o.start, view)} width={3} height={Math.max(2, rowOf(o.end, view) - rowOf(o.start, view))} rx={1.5} />
+      ))}
+      {page ? (
+        <path className="bar-shape" d={`M${slot.x} ${y0}V${y1}M${slot.x - 3} ${y0}h6M${slot.x - 3} ${y1}h6`} />
+      ) : (
+        <>
+          <rect className="bar-ground" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={HALF} />
+          <rect className="bar-shape" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={HALF} fill="url(#eased)" />
+        </>
+      )}
+      {!page && y1 - y0 > 26 && <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />}
+      {y1 - y0 > 20 && stops.map((p) => <circle key={p} className="bar-bead" cx={slot.x} cy={y0 + (y1 - y0) * p} r={2.4} />)}
+      <rect className="bar-grip" x={slot.x - 9} y={y0} width={18} height={y1 - y0} onPointerDown={(e) => props.onGrip(e, bar, 'body')} />
+      {selected &&
+        (['start', 'end'] as const).map((side) => {
+          const y = side === 'start' ? y0 : y1;
+          const active = props.dragged === side || (single && props.grip === side);
+          return (
+            <g key={side} className={`handle${active ? ' active' : ''}`} onPointerDown={(e) => props.onGrip(e, bar, side)}>
+              <rect className="handle-area" x={slot.x - 14} y={y - 8} width={28} height={16} />
+              <rect className="handle-shape" x={slot.x - 8} y={y - (active ? 3 : 2.5)} width={16} height={active ? 6 : 5} rx={1} />
+            </g>
+          );
+        })}
+      <Label {...props} y0={y0} y1={y1} finding={finding} />
+    </g>
+  );
+});
+
+function Label({ bar, slot, y0, y1, finding, single, dragged, view, rows }: BarMarkProps & { y0: number; y1: number }) {
+  const page = bar.motion.driver.kind === 'page';
+  const room = slot.label;
+  const x = slot.x + (page ? 6 : 13) + Math.min(bar.others.length, 4) * 4;
+  if (single && room > 0 && !dragged)
+    return (
+      <g className="label">
+        <Tag x={x} y={y0 - 9} className="name" text={`${bar.motion.name}`} room={room + 80} />
+        <Tag x={x} y={y0 + 4} className="point" text={`${pointWords(bar.motion.range.start, 'start', bar.motion.driver.kind)} · ${grouped(bar.placed.start)} px`} room={room + 110} />
+        <Tag x={x} y={y1 + 4} className="point" text={`${pointWords(bar.motion.range.end, 'end', bar.motion.driver.kind)} · ${grouped(bar.placed.end)} px`} room={room + 110} />
+        {finding && <FindingMark x={slot.x - 20} y={y0 + 2} finding={finding} />}
+      </g>
+    );
+  // A label whose bar begins above the window waits under its upper edge.
+  const top = Math.min(Math.max(y0 + 9, 12), Math.max(12, y1 - 8));
+  if (top > rows + 10) return null;
+  void view;
+  return (
+    <g className="label">
+      {room > 0 && (
+        <>
+          <Tag x={x} y={top} className="name" text={bar.motion.name} room={room} />
+          <Tag x={x} y={top + 13} className={finding ? 'brief' : 'what'} text={finding ? finding.brief : effectWords(bar.motion)} room={room} />
+        </>
+      )}
+      {finding && <FindingMark x={slot.x - 20} y={top - 8} finding={finding} />}
+    </g>
+  );
+}
+
+/** About 5.4 px a letter at this size; what does not fit is cut with an ellipsis. */
+function Tag({ x, y, className, text, room }: { x: number; y: number; className: string; text: string; room: number }) {
+  const letters = Math.floor(room / 5.5);
+  return (
+    <text x={x} y={y} className={className}>
+      {text.length > letters ? `${text.slice(0, Math.max(1, letters - 1)).trimEnd()}…` : text}
+    </text>
+  );
+}
+
+function FindingMark({ x, y, finding }: { x: number; y: number; finding: Finding }) {
+  return finding.severity === 'wrong' ? (
+    <path className="mark-wrong" d={`M${x + 5.5} ${y}l5.2 9.2h-10.4z`}>
+      <title>{finding.sentence}</title>
+    </path>
+  ) : (
+    <path className="mark-doubtful" d={`M${x + 5.5} ${y + 0.8}l4.5 8h-9z`}>
+      <title>{finding.sentence}</title>
+    </path>
+  );
+}

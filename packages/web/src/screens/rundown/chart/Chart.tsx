@@ -1,0 +1,186 @@
+/** Strip, ruler, lanes and playhead on one vertical scale. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import { useOpenedPage } from '../../page-context.ts';
+import { arrange, barsOf } from '../model/bars.ts';
+import type { Bar } from '../model/bars.ts';
+import type { Grip } from '../model/moves.ts';
+import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../model/view.ts';
+import { useRundown } from '../rundown-context.ts';
+import { BarMark } from './BarMark.tsx';
+import { framesPerDot, useFrames } from './Frames.tsx';
+import { Playhead } from './Playhead.tsx';
+import { Readout } from './Readout.tsx';
+import { Ruler } from './Ruler.tsx';
+import { Strip } from './Strip.tsx';
+import { dragStore, useGrip } from './use-grip.ts';
+
+export const LANES = 144;
+
+export function Chart({ width }: { width: number }) {
+  const rundown = useRundown();
+  const { bars, view, setView, rows, pageHeight, max, selection, findings, grip, layout, unplaced } = rundown;
+  const { session } = useOpenedPage();
+  const settled = useStore(session.store, (s) => s.document);
+  const svg = useRef<SVGSVGElement>(null);
+  const [hovered, setHovered] = useState<Bar | null>(null);
+  const [lasso, setLasso] = useState<{ x0: number; y0: number; x1: number; y1: number } | null>(null);
+  const drag = useStore(dragStore, (s) => s.drag);
+  const start = useGrip();
+  // Columns follow the settled document: a bar does not jump aside while it is dragged.
+  const slots = useMemo(() => arrange(barsOf(settled, layout).bars, width - LANES, view.per), [settled, layout, width, view.per]);
+  const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.motion, f])), [findings]);
+  const chosen = useMemo(() => new Set(selection), [selection]);
+
+  const rowAt = (e: { clientY: number }) => e.clientY - svg.current!.getBoundingClientRect().top;
+  const viewNow = useRef(view);
+  viewNow.current = view;
+  const onGrip = useMemo(
+    () => (e: PointerEvent, bar: Bar, g: Grip) => {
+      const at = viewNow.current;
+      start(e, bar, g, (event) => offsetAt(rowAt(event), at));
+    },
+    // The grip reads what is current when it begins.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [],
+  );
+
+  useEffect(() => {
+    const element = svg.current!;
+    const wheel = (e: WheelEvent) => {
+      e.preventDefault();
+      const row = rowAt(e);
+      if (e.ctrlKey) setView((v) => zoomView(v, Math.exp(-e.deltaY / 300), row, pageHeight, rows));
+      else setView((v) => clampView({ ...v, top: v.top + e.deltaY * v.per * 0.5 }, pageHeight, rows));
+    };
+    element.addEventListener('wheel', wheel, { passive: false });
+    return () => element.removeEventListener('wheel', wheel);
+  }, [setView, pageHeight, rows]);
+
+  const startLasso = (e: PointerEvent<SVGRectElement>) => {
+    if (e.button !== 0) return;
+    const frame = svg.current!.getBoundingClientRect();
+    const x0 = e.clientX - frame.left;
+    const y0 = e.clientY - frame.top;
+    e.currentTarget.setPointerCapture(e.pointerId);
+    setLasso({ x0, y0, x1: x0, y1: y0 });
+  };
+  const moveLasso = (e: PointerEvent<SVGRectElement>) => {
+    if (!lasso) return;
+    const frame = svg.current!.getBoundingClientRect();
+    setLasso({ ...lasso, x1: e.clientX - frame.left, y1: e.clientY - frame.top });
+  };
+  const endLasso = (e: PointerEvent) => {
+    if (!lasso) return;
+    const [xa, xb] = [Math.min(lasso.x0, lasso.x1) - LANES, Math.max(lasso.x0, lasso.x1) - LANES];
+    const [ya, yb] = [offsetAt(Math.min(lasso.y0, lasso.y1), view), offsetAt(Math.max(lasso.y0, lasso.y1), view)];
+    setLasso(null);
+    if (xb - xa < 4 && Math.abs(lasso.y1 - lasso.y0) < 4) {
+      if (!e.shiftKey) session.select([]);
+      return;
+    }
+    const touched = bars.filter((b) => {
+      const slot = slots.get(b.motion.id);
+      return slot && slot.x + 6 >= xa && slot.x - 6 <= xb && b.placed.end >= ya && b.placed.start <= yb;
+    });
+    session.select(e.shiftKey ? [...new Set([...selection, ...touched.map((b) => b.motion.id)])] : touched.map((b) => b.motion.id));
+  };
+  const end = rowOf(max, view);
+  return (
+    <svg ref={svg} className="chart" width={width} height={rows} aria-label="Rundown of the page" role="group">
+      <defs>
+        <linearGradient id="eased" x1="0" y1="0" x2="0" y2="1">
+          <stop offset="0" stopColor="var(--pass)" stopOpacity="0.08" />
+          <stop offset="1" stopColor="var(--pass)" stopOpacity="0.88" />
+        </linearGradient>
+        <pattern id="beyond" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V6" stroke="var(--line)" />
+        </pattern>
+        <clipPath id="lanes-clip">
+          <rect x={0} y={0} width={width - LANES} height={rows} />
+        </clipPath>
+      </defs>
+      <rect className="lanes-ground" x={LANES} y={0} width={width - LANES} height={rows} onPointerDown={startLasso} onPointerMove={moveLasso} onPointerUp={endLasso} />
+      <path className="grid" d={ticksOf(view, rows, max).filter((t) => t.major).map((t) => `M${LANES} ${rowOf(t.offset, view)}H${width}`).join('')} />
+      {end < rows && (
+        <>
+          <rect x={LANES} y={end} width={width - LANES} height={rows - end} fill="url(#beyond)" pointerEvents="none" />
+          <path className="page-end" d={`M${LANES} ${end}H${width}`} />
+        </>
+      )}
+      <Strip />
+      <path className="rules" d={`M88.5 0V${rows}M143.5 0V${rows}`} />
+      <Ruler />
+      <g transform={`translate(${LANES} 0)`} clipPath="url(#lanes-clip)">
+        {bars.map((bar) => {
+          const slot = slots.get(bar.motion.id);
+          return slot ? (
+            <BarMark
+              key={bar.motion.id}
+              bar={bar}
+              slot={slot}
+              view={view}
+              rows={rows}
+              selected={chosen.has(bar.motion.id)}
+              single={selection.length === 1 && chosen.has(bar.motion.id)}
+              grip={grip}
+              finding={findingOf.get(bar.motion.id)}
+              dragged={drag?.bar.motion.id === bar.motion.id ? drag.grip : null}
+              onGrip={onGrip}
+              onHover={setHovered}
+            />
+          ) : null;
+        })}
+      </g>
+      <Playhead width={width} />
+      <Readout slots={slots} left={LANES} right={width} />
+      {hovered && !drag && slots.get(hovered.motion.id)?.label === 0 && (
+        <text className="hover-name" x={LANES + slots.get(hovered.motion.id)!.x + 12} y={rowOf(hovered.placed.start, view) + 9}>
+          {hovered.motion.name}
+        </text>
+      )}
+      {lasso && <rect className="lasso" x={Math.min(lasso.x0, lasso.x1)} y={Math.min(lasso.y0, lasso.y1)} width={Math.abs(lasso.x1 - lasso.x0)} height={Math.abs(lasso.y1 - lasso.y0)} />}
+      <Foot width={width} />
+      {unplaced.length > 0 && (
+        <g className="unplaced" onClick={() => session.select([unplaced[0]!.motion.id])}>
+          <text x={LANES + 10} y={rows - 24}>
+            {unplaced.length === 1 ? `“${unplaced[0]!.motion.name}” is not on this page: ${unplaced[0]!.reason}.` : `${unplaced.length} motions have no place on this page.`}
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}
+
+function Foot({ width }: { width: number }) {
+  const { rows, max, view, gesture, refresh, bars, measured } = useRundown();
+  const frames = useFrames(gesture, max, refresh);
+  const per = framesPerDot(frames.length, max, view);
+  const end = rowOf(max, view);
+  if (!measured) return null;
+  return (
+    <g className="foot">
+      {end < rows - 40 && per > 1 && (
+        <>
+          <text x={134} y={rows - 22} textAnchor="end">
+            a dot is
+          </text>
+          <text x={134} y={rows - 10} textAnchor="end">
+            {per} frames
+          </text>
+        </>
+      )}
+      {end < rows - 18 && max > 0 && (
+        <text x={LANES + 10} y={rows - 8} className="note">
+          The page ends at {Math.round(max).toLocaleString('en')} px of scroll.
+        </text>
+      )}
+      {bars.length === 0 && (
+        <text x={(LANES + width) / 2} y={rows * 0.32} textAnchor="middle" className="empty">
+          Nothing moves yet. Click an element in the page, then press A.
+        </text>
+      )}
+    </g>
+  );
+}

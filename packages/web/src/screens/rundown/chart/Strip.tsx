@@ -1,0 +1,131 @@
+/** The page as a strip at the chart's own scale: sections as tints, elements as boxes. Click picks, drag of the frame scrolls the lanes. */
+import { memo, useRef } from 'react';
+import type { PointerEvent } from 'react';
+import type { Layout } from '@lyvek/core';
+import { fitView, offsetAt, PAD, rowOf } from '../model/view.ts';
+import type { View } from '../model/view.ts';
+import { useRundown } from '../rundown-context.ts';
+
+export const STRIP = { x: 4, width: 80 };
+const MOST_BOXES = 420;
+
+/** Boxes worth drawing: leaves and pictures, the larger first. */
+export function stripBoxes(layout: Layout, most = MOST_BOXES): number[] {
+  const parents = new Set(layout.elements.map((e) => e.parent));
+  return layout.elements
+    .map((e, i) => ({ e, i }))
+    .filter(({ e, i }) => !e.fixed && e.scroller === 0 && (!parents.has(i) || e.kind === 'image') && e.box.height < 1600)
+    .sort((a, b) => b.e.box.width * b.e.box.height - a.e.box.width * a.e.box.height)
+    .slice(0, most)
+    .map(({ i }) => i);
+}
+
+export const StripArt = memo(function StripArt({ layout, view, x, width }: { layout: Layout; view: View; x: number; width: number }) {
+  const k = width / Math.max(1, layout.viewport.width);
+  const row = (o: number) => rowOf(o, view);
+  return (
+    <g className="strip-art">
+      <rect x={x} y={row(0)} width={width} height={layout.page.height / view.per} className="strip-ground" />
+      {layout.sections.map((s, i) => (
+        <rect key={i} x={x} y={row(s.top)} width={width} height={Math.max(0, s.height / view.per - 0.7)} className={i % 2 ? 'strip-b' : 'strip-a'} />
+      ))}
+      {stripBoxes(layout).map((i) => {
+        const e = layout.elements[i]!;
+        const left = Math.max(0, e.box.x * k);
+        const w = Math.min(width - left, e.box.width * k);
+        if (w < 1) return null;
+        const h = Math.max(0.8, e.box.height / view.per - 0.6);
+        const lines = e.kind === 'text' ? Math.max(1, Math.min(6, Math.round(e.box.height / (e.fontSize ?? 16) / 1.6))) : 0;
+        if (lines > 1 && h / lines > 1.4)
+          return (
+            <g key={i} className="strip-text">
+              {Array.from({ length: lines }, (_, n) => (
+                <rect key={n} x={x + left} y={row(e.box.y) + (n * h) / lines} width={n === lines - 1 ? w * 0.6 : w} height={0.9} />
+              ))}
+            </g>
+          );
+        return <rect key={i} x={x + left} y={row(e.box.y)} width={w} height={lines ? Math.min(h, 1.6) : h} className={e.kind === 'image' ? 'strip-deep' : lines ? 'strip-text' : 'strip-shape'} />;
+      })}
+    </g>
+  );
+});
+
+/** The strip of the Rundown is always drawn whole; the frame on it is the stretch that the lanes show. */
+export function Strip() {
+  const { layout, view, setView, rows, pageHeight, choose, chosen, measured } = useRundown();
+  const fit = fitView(pageHeight, rows);
+  const zoomed = view.per < fit.per * 0.995;
+  const grip = useRef<{ y: number; top: number; moved: boolean } | null>(null);
+  const top = rowOf(view.top, fit);
+  const height = ((rows - 2 * PAD) * view.per) / fit.per;
+  const chosenBox = layout.elements[chosen]?.box;
+  const k = STRIP.width / Math.max(1, layout.viewport.width);
+
+  const down = (e: PointerEvent<SVGRectElement>) => {
+    e.currentTarget.setPointerCapture(e.pointerId);
+    grip.current = { y: e.clientY, top: view.top, moved: false };
+  };
+  const move = (e: PointerEvent<SVGRectElement>) => {
+    const g = grip.current;
+    if (!g) return;
+    if (Math.abs(e.clientY - g.y) > 3) g.moved = true;
+    if (g.moved && zoomed) setView((v) => ({ ...v, top: g.top + (e.clientY - g.y) * fit.per }));
+  };
+  const up = (e: PointerEvent<SVGRectElement>) => {
+    const moved = grip.current?.moved;
+    grip.current = null;
+    if (moved) return;
+    const box = e.currentTarget.getBoundingClientRect();
+    choose(elementAt(layout, ((e.clientX - box.left) / STRIP.width) * layout.viewport.width, offsetAt(e.clientY - box.top, fit)));
+  };
+  return (
+    <g className="strip">
+      <StripArt layout={layout} view={fit} x={STRIP.x} width={STRIP.width} />
+      {measured &&
+        layout.sections.map((s, i) =>
+          zoomed && s.height / fit.per > 15 ? (
+            <text key={i} x={STRIP.x + 4} y={rowOf(s.top, fit) + 11} className="strip-name">
+              {s.name.length > 13 ? `${s.name.slice(0, 12)}…` : s.name}
+            </text>
+          ) : null,
+        )}
+      {chosenBox && <rect className="strip-chosen" x={STRIP.x + chosenBox.x * k} y={rowOf(chosenBox.y, fit)} width={Math.max(3, chosenBox.width * k)} height={Math.max(2, chosenBox.height / fit.per)} />}
+      {zoomed && (
+        <>
+          <path className="strip-wedge" d={`M84 ${top}L88.5 0V${rows}L84 ${top + height}Z`} />
+          <rect className="strip-frame" x={STRIP.x - 0.5} y={top} width={STRIP.width + 1} height={height} />
+        </>
+      )}
+      <rect
+        className="strip-area"
+        role="presentation"
+        x={STRIP.x}
+        y={0}
+        width={STRIP.width}
+        height={rows}
+        onPointerDown={down}
+        onPointerMove={move}
+        onPointerUp={up}
+        onDoubleClick={(e) => {
+          const at = offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit);
+          const s = layout.sections.find((x) => at >= x.top && at < x.top + x.height);
+          if (s) setView(() => ({ top: Math.max(0, s.top - 40), per: (s.height + 80) / (rows - 2 * PAD) }));
+        }}
+      />
+    </g>
+  );
+}
+
+/** The smallest measured element at a place of the page. */
+export function elementAt(layout: Layout, x: number, y: number): number {
+  let best = -1;
+  let area = Infinity;
+  layout.elements.forEach((e, i) => {
+    if (e.scroller !== 0 || e.fixed) return;
+    const { box } = e;
+    if (x < box.x || x > box.x + box.width || y < box.y || y > box.y + box.height) return;
+    const a = box.width * box.height;
+    if (a < area) [best, area] = [i, a];
+  });
+  return best;
+}

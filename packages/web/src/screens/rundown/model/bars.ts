@@ -1,0 +1,95 @@
+/** Bars of the lanes: every motion where it happens, in a column where it and its label have room. */
+import { matchesOf, maxScroll, placeRange } from '@lyvek/core';
+import type { Layout, Motion, MotionDocument, Placed } from '@lyvek/core';
+
+export interface Bar {
+  motion: Motion;
+  element: number;
+  placed: Placed;
+  /** the same motion on further elements */
+  others: Placed[];
+  /** all that can be scrolled where it happens, px */
+  max: number;
+}
+export interface Unplaced {
+  motion: Motion;
+  reason: string;
+}
+
+const cache = new WeakMap<Layout, WeakMap<Motion, Bar | Unplaced>>();
+
+/** Placement of a motion, remembered as long as neither it nor the layout changes. */
+export function barOf(motion: Motion, layout: Layout): Bar | Unplaced {
+  const known = cache.get(layout) ?? cache.set(layout, new WeakMap()).get(layout)!;
+  const hit = known.get(motion);
+  if (hit) return hit;
+  const made = place(motion, layout);
+  known.set(motion, made);
+  return made;
+}
+
+function place(motion: Motion, layout: Layout): Bar | Unplaced {
+  const targets = matchesOf(layout, motion.targets.selector);
+  if (targets.length === 0) return { motion, reason: `no element matches ${motion.targets.selector}` };
+  const placed = targets.map((t) => ({ t, p: placeRange(motion.driver, motion.range, t, layout) }));
+  const good = placed.filter((x): x is { t: number; p: Placed } => !('reason' in x.p));
+  const first = good[0];
+  if (!first) return { motion, reason: (placed[0]!.p as { reason: string }).reason };
+  return { motion, element: first.t, placed: first.p, others: good.slice(1).map((x) => x.p), max: maxScroll(layout, first.p) };
+}
+
+export const isPlaced = (b: Bar | Unplaced): b is Bar => 'placed' in b;
+
+export function barsOf(document: MotionDocument, layout: Layout): { bars: Bar[]; unplaced: Unplaced[] } {
+  const all = document.motions.map((m) => barOf(m, layout));
+  return { bars: all.filter(isPlaced), unplaced: all.filter((b): b is Unplaced => !isPlaced(b)) };
+}
+
+/** Where a bar stands across the lanes; `label` is the room beside it, 0 where none is left. */
+export interface Slot {
+  x: number;
+  label: number;
+}
+
+const BAR = 12;
+const LABEL = 104;
+const TRACK = 12;
+/** Rows that a label of two lines takes. */
+const LABEL_ROWS = 32;
+
+/**
+ * Whole-page motions get narrow tracks at the left; passages get columns. A column is taken again once the bar above it and its
+ * label have ended. When there are more bars at one height than columns, the columns become narrower and labels drop.
+ */
+export function arrange(bars: readonly Bar[], width: number, perPx: number): Map<string, Slot> {
+  const slots = new Map<string, Slot>();
+  const tracks: number[] = [];
+  const pages = bars.filter((b) => b.motion.driver.kind === 'page');
+  for (const b of [...pages].sort((a, c) => a.placed.start - c.placed.start)) {
+    const rows = Math.max(b.placed.end, b.placed.start + LABEL_ROWS * perPx);
+    const i = take(tracks, b.placed.start, rows);
+    slots.set(b.motion.id, { x: 10 + i * TRACK, label: LABEL });
+  }
+  const left = tracks.length ? 10 + tracks.length * TRACK + 96 : 16;
+  const rest = bars.filter((b) => b.motion.driver.kind !== 'page').sort((a, c) => a.placed.start - c.placed.start);
+  const room = Math.max(60, width - left);
+  const wide = Math.max(1, Math.floor((room + 8) / (BAR + LABEL)));
+  const columns: number[] = [];
+  const index = new Map<string, number>();
+  for (const b of rest) index.set(b.motion.id, take(columns, b.placed.start, Math.max(b.placed.end, b.placed.start + LABEL_ROWS * perPx) + 6 * perPx));
+  const count = Math.max(columns.length, 1);
+  const pitch = count <= wide ? Math.floor(room / Math.min(wide, Math.max(count, Math.min(wide, 3)))) : room / count;
+  for (const b of rest) {
+    const label = pitch >= 72 ? pitch - BAR - 14 : 0;
+    slots.set(b.motion.id, { x: left + index.get(b.motion.id)! * pitch + BAR / 2, label });
+  }
+  return slots;
+}
+
+/** The first column that is free at `start`; marks it taken until `end`. */
+function take(columns: number[], start: number, end: number): number {
+  const free = columns.findIndex((until) => until <= start);
+  const i = free < 0 ? columns.length : free;
+  columns[i] = end;
+  return i;
+}

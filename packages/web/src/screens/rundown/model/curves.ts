@@ -1,0 +1,79 @@
+/** Value curves of a motion, and editing their stops. */
+import { keyframeOffset, parseEasing, percent, propertyFacts, segmentAt, segmentsOf, valueAt } from '@lyvek/core';
+import type { Keyframe, Layout, Motion, Segment } from '@lyvek/core';
+
+export interface Curve {
+  property: string;
+  /** which of the value's numbers is drawn: the one that changes most */
+  number: number;
+  name: string;
+  segments: Segment[];
+  low: number;
+  high: number;
+  stops: readonly Keyframe[];
+  /** easing over the whole range */
+  whole: (t: number) => number;
+}
+
+const AXES: Record<string, readonly string[]> = { translate: ['x', 'y', 'z'], scale: ['', 'y', 'z'] };
+
+export function curvesOf(motion: Motion, element: number, layout: Layout): Curve[] {
+  const e = layout.elements[element]!;
+  const context = { box: e.box, viewport: layout.viewport, em: e.fontSize ?? 16, rem: layout.page.rem ?? 16, color: e.base?.color ?? 'black' };
+  const whole = parseEasing(motion.easing);
+  return Object.entries(motion.keyframes).map(([property, stops]) => {
+    const base = e.base?.[property] ?? propertyFacts(property)?.initial ?? '';
+    const segments = segmentsOf(property, stops, base, context);
+    const width = Math.min(...segments.map((s) => s.from.length));
+    const spread = Array.from({ length: width }, (_, k) => {
+      const all = segments.flatMap((s) => [s.from[k]!, s.to[k]!]);
+      return { low: Math.min(...all), high: Math.max(...all) };
+    });
+    const number = spread.reduce((best, s, k) => (s.high - s.low > spread[best]!.high - spread[best]!.low ? k : best), 0);
+    const axis = AXES[property]?.[number];
+    return { property, number, name: axis ? `${property} ${axis}` : property, segments, ...spread[number]!, stops, whole: whole.ok ? whole.value : (t) => t };
+  });
+}
+
+/** The drawn number at a progress of the range. */
+export function numberAt(c: Curve, progress: number): number {
+  const p = c.whole(progress);
+  const s = segmentAt(c.segments, p);
+  const t = s.ease((p - s.start) / (s.end - s.start));
+  return s.from[c.number]! + (s.to[c.number]! - s.from[c.number]!) * t;
+}
+
+export const cssAt = (c: Curve, progress: number): string => valueAt(c.segments, c.whole(progress));
+
+export const sortStops = (stops: readonly Keyframe[]): Keyframe[] => [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
+
+/** A stop at a place of the curve, with the value that is there now: nothing changes until it is moved. */
+export function withStopAt(c: Curve, progress: number): Keyframe[] {
+  const at = percent(c.whole(progress));
+  if (c.stops.some((s) => s.at === at)) return [...c.stops];
+  return sortStops([...c.stops, { at, value: cssAt(c, progress) }]);
+}
+
+export const withStop = (stops: readonly Keyframe[], index: number, change: Partial<Keyframe>): Keyframe[] =>
+  sortStops(stops.map((s, i) => (i === index ? { ...s, ...change } : s)));
+
+const NUMBER = /-?(?:\d+\.\d+|\.\d+|\d+)(?=[a-z%]*)/gi;
+
+/** The CSS value with its k-th number replaced, units kept. Null where the value has no such number (`none`). */
+export function withNumber(css: string, k: number, n: number): string | null {
+  let i = -1;
+  let hit = false;
+  const out = css.replace(NUMBER, (found) => {
+    i++;
+    if (i !== k) return found;
+    hit = true;
+    return String(Number(n.toFixed(Math.abs(n) < 2 ? 3 : 1)));
+  });
+  return hit ? out : null;
+}
+
+/** `0` as a length has no unit yet; when it is moved it gets that of its neighbours. */
+export function withUnit(css: string, like: readonly string[]): string {
+  const unit = like.map((v) => /\d([a-z%]+)/i.exec(v)?.[1]).find(Boolean);
+  return unit ? css.replace(/(-?(?:\d+\.\d+|\.\d+|\d+))(?![\w.%])/g, (n) => (Number(n) === 0 ? n : `${n}${unit}`)) : css;
+}

@@ -1,0 +1,88 @@
+/** What people read: range points, meetings and motions in words. */
+import { isMeeting, parseMeeting, parsePhasePoint, plainPercent, propertyFacts, toMeeting, toPhase } from '@lyvek/core';
+import type { ElementFacts, Geometry, Motion, RangePoint } from '@lyvek/core';
+
+const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)) + 0);
+
+const edgeWord = (e: number) => (e === 0 ? 'its top' : e === 1 ? 'its bottom' : e === 0.5 ? 'its middle' : `its ${trim(e * 100)} % point`);
+const lineWord = (v: number) =>
+  v === 0 ? 'the top of the viewport' : v === 1 ? 'the bottom of the viewport' : v === 0.5 ? 'the middle of the viewport' : `${trim(v * 100)} % of the viewport`;
+
+/** “its middle meets the middle of the viewport” */
+export const meetingWords = (m: { edge: number; line: number }): string => `${edgeWord(round(m.edge))} meets ${lineWord(round(m.line))}`;
+const round = (n: number) => Number(n.toFixed(3));
+
+/** The stored notation, as the sentence shows it. */
+export function pointWords(point: RangePoint, side: 'start' | 'end', driver: 'page' | 'passage'): string {
+  if (isMeeting(point)) {
+    const m = parseMeeting(point);
+    return m.ok ? meetingWords(m.value) : 'an unreadable meeting';
+  }
+  const parsed = parsePhasePoint(point, side);
+  if (!parsed.ok) return point;
+  const p = plainPercent(parsed.value.offset);
+  if (driver === 'page') return p === 0 ? 'the top of the page' : p === 100 ? 'the end of the page' : p === null ? point : `${trim(p)} % of the page`;
+  if (parsed.value.phase === 'scroll' && p !== null) return p === 0 ? 'the top of the page' : p === 100 ? 'the end of the page' : `${trim(p)} % of the page`;
+  return p === null ? point : `${parsed.value.phase ?? 'cover'} ${trim(p)} %`;
+}
+
+/** The other notation, for the open chip and the readout. */
+export function otherWords(point: RangePoint, side: 'start' | 'end', g: Geometry, offset: number): string {
+  if (isMeeting(point)) {
+    const at = toPhase(offset, g, 'entry');
+    return `${at.phase} ${trim(at.share * 100)} %`;
+  }
+  const m = toMeeting(point, g, side);
+  return m ? meetingWords(m) : '';
+}
+
+/** Short form for the gutter: “entry 10 %”, “its top, 22 %”. */
+export function gutterWords(point: RangePoint, side: 'start' | 'end', driver: 'page' | 'passage'): string {
+  if (!isMeeting(point)) return pointWords(point, side, driver);
+  const m = parseMeeting(point);
+  return m.ok ? `${edgeWord(round(m.value.edge))}, ${trim(m.value.line * 100)} %` : '';
+}
+
+const ends = (m: Motion, property: string) => {
+  const list = m.keyframes[property] ?? [];
+  return [list[0]?.value ?? '', list.at(-1)?.value ?? ''] as const;
+};
+
+/** What a motion does, in a word or two: “rise 72 px”, “fade”, “grow”. */
+export function effectWords(m: Motion): string {
+  const names = Object.keys(m.keyframes);
+  if (names.includes('translate')) {
+    const [from, to] = ends(m, 'translate');
+    const [x = 0, y = 0] = from.split(/\s+/).map(Number.parseFloat);
+    const [x1 = 0, y1 = 0] = to.split(/\s+/).map(Number.parseFloat);
+    const dy = y1 - y;
+    const dx = x1 - x;
+    if (names.includes('rotate')) return 'turn in';
+    if (Math.abs(dy) >= Math.abs(dx) && dy) return `${dy < 0 ? 'rise' : 'come down'} ${trim(Math.abs(dy))} ${unit(from, to)}`;
+    if (dx) return `from the ${dx > 0 ? 'left' : 'right'}`;
+  }
+  if (names.includes('scale')) {
+    const [from, to] = ends(m, 'scale').map(Number.parseFloat) as [number, number];
+    return to >= from ? 'grow' : 'shrink';
+  }
+  if (names.includes('rotate')) return 'turn';
+  if (names.includes('filter')) return 'sharpen';
+  if (names.length === 1 && names[0] === 'opacity') {
+    const [from, to] = ends(m, 'opacity').map(Number) as [number, number];
+    return to >= from ? 'fade in' : 'fade out';
+  }
+  return names.slice(0, 2).join(', ') || 'nothing yet';
+}
+const unit = (...values: string[]) => (values.some((v) => v.includes('%')) ? '%' : 'px');
+
+/** A name for an element that people recognise: its text, else its tag and class. */
+export function elementName(e: ElementFacts): string {
+  const text = e.text.split(/[.·:\n]/)[0]!.trim();
+  const short = text.length > 26 ? `${text.slice(0, 25).trimEnd()}…` : text;
+  if (short && (e.kind === 'text' || e.text.length < 40)) return short;
+  const tail = e.selector.split(/[ >]+/).at(-1)!;
+  return tail.startsWith('#') || tail.startsWith('.') ? tail.slice(1).replaceAll('-', ' ') : short || e.tag;
+}
+
+export const valueWords = (css: string): string => css.replaceAll('calc(', '').replace(/\)$/, '');
+export const isKnownProperty = (name: string): boolean => propertyFacts(name) !== null;

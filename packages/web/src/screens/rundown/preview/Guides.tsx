@@ -1,0 +1,66 @@
+/** Over the page: the chosen element's untransformed box, and the lines it meets. Nothing covers the page's content. */
+import { useStore } from 'zustand';
+import type { ElementFacts } from '@lyvek/core';
+import { useOpenedPage } from '../../page-context.ts';
+import { elementName } from '../model/words.ts';
+import { useRundown, useSingle } from '../rundown-context.ts';
+import { useLines } from './use-lines.ts';
+
+export function Guides({ scale, width, height }: { scale: number; width: number; height: number }) {
+  const { link } = useOpenedPage();
+  const { layout, chosen, guides, outlines } = useRundown();
+  const bar = useSingle();
+  const y = useStore(link.store, (s) => s.offset.y);
+  const hovered = useStore(link.store, (s) => s.hovered);
+  const lines = useLines();
+  const element = layout.elements[bar?.element ?? chosen];
+  const under = layout.elements[hovered];
+  const subject = bar?.motion.driver.kind === 'passage' && bar.motion.driver.subject !== 'self' ? layout.elements.findIndex((e) => bar.motion.driver.kind === 'passage' && e.selector === bar.motion.driver.subject) : -1;
+  return (
+    <svg className="guides" width={width} height={height} aria-hidden="true">
+      {outlines && under && under !== element && <Outline e={under} y={y} scale={scale} className="under" />}
+      {outlines && layout.elements[subject] && <Outline e={layout.elements[subject]!} y={y} scale={scale} className="subject" />}
+      {outlines && element && <Outline e={element} y={y} scale={scale} className="own" name={bar?.motion.name ?? elementName(element)} height={height} />}
+      {guides &&
+        lines
+          .filter((l) => l.line >= 0 && l.line <= 1)
+          .map((l) => (
+            <g key={l.side}>
+              <path className="guide-under" d={`M0 ${l.line * height}H${width}`} />
+              <path className="guide-line" d={`M0 ${l.line * height}H${width}`} />
+              <path className="guide-tick" d={`M0 ${l.line * height}h12M${width - 12} ${l.line * height}h12`} />
+            </g>
+          ))}
+    </svg>
+  );
+}
+
+function Outline({ e, y, scale, className, name, height = 0 }: { e: ElementFacts; y: number; scale: number; className: string; name?: string; height?: number }) {
+  if (e.scroller !== 0) return null;
+  const top = (e.fixed ? e.box.y : drawnAt(e, y)) * scale;
+  const box = { x: e.box.x * scale, y: top, width: e.box.width * scale, height: e.box.height * scale };
+  const w = (name?.length ?? 0) * 5.9 + 12;
+  const tagY = Math.min(Math.max(0, top - 18), height - 18);
+  return (
+    <g className={`outline ${className}`}>
+      <rect className="outline-under" {...box} />
+      <rect className="outline-line" {...box} />
+      {name && top > -box.height && top < height + 40 && (
+        <g className="outline-tag" transform={`translate(${Math.max(0, box.x)} ${tagY})`}>
+          <rect width={w} height={16} rx={2} />
+          <text x={6} y={11.5}>
+            {name}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}
+
+/** Viewport position of an element's box, sticking included. */
+function drawnAt(e: ElementFacts, y: number): number {
+  const s = e.sticky;
+  if (!s) return e.box.y - y;
+  const carried = Math.min(s.travel, Math.max(0, s.edge === 'start' ? y - s.at : s.at - y));
+  return e.box.y - y + (s.edge === 'start' ? carried : -carried);
+}

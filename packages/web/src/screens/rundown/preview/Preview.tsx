@@ -1,0 +1,87 @@
+/** The real page, scaled, with the chosen element's box and lines drawn over it from outside its DOM. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import { selectorsOf, writeCss } from '@lyvek/core';
+import { previewUrl } from '../../../parts/preview-url.ts';
+import { useOpenedPage, useShownDocument } from '../../page-context.ts';
+import { useRundown } from '../rundown-context.ts';
+import { Gutter } from './Gutter.tsx';
+import { Guides } from './Guides.tsx';
+
+const GUTTER = 84;
+/** The host form answers within this time, or the path form is tried. */
+const FALL_BACK = 4000;
+
+export function Preview({ width, height }: { width: number; height: number }) {
+  const { page, session, link, viewport, reduced } = useOpenedPage();
+  const { layout, measured } = useRundown();
+  const document = useShownDocument();
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [round, setRound] = useState(0);
+  const [form, setForm] = useState<'host' | 'path'>('host');
+  const state = useStore(link.store, (s) => s.link);
+  const late = useStore(link.store, (s) => s.late);
+  const live = useStore(link.store, (s) => s.layout);
+  const scale = Math.min((width - GUTTER) / viewport.width, height / viewport.height, 1);
+
+  useEffect(() => {
+    const detach = link.attach(frame.current!, () => selectorsOf(session.store.getState().document));
+    // Only after someone listens for its first words.
+    frame.current!.src = previewUrl(page.token, form);
+    return detach;
+  }, [link, session, page.token, form, round]);
+
+  useEffect(() => {
+    if (state !== 'loading' || form === 'path') return;
+    const timer = setTimeout(() => setForm('path'), FALL_BACK);
+    return () => clearTimeout(timer);
+  }, [state, form, round]);
+
+  useEffect(() => link.setScale(scale), [link, scale]);
+  useEffect(() => {
+    if (state === 'ready') link.measure();
+  }, [link, viewport.width, viewport.height]); // eslint-disable-line react-hooks/exhaustive-deps
+
+  const pieces = useMemo(() => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion').pieces, [document, layout, reduced]);
+  useEffect(() => {
+    if (live) link.style(pieces);
+  }, [link, pieces, live]);
+
+  // A selector that the page has not been asked about yet.
+  const unknown = selectorsOf(document).some((s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s));
+  useEffect(() => {
+    if (!unknown || !measured) return;
+    const timer = setTimeout(() => link.measure(), 250);
+    return () => clearTimeout(timer);
+  }, [unknown, measured, link]);
+
+  const w = viewport.width * scale;
+  const h = viewport.height * scale;
+  return (
+    <div className="preview" style={{ width, height }}>
+      <div className="preview-page" style={{ width: w, height: h }}>
+        <iframe
+          key={`${round}${form}`}
+          ref={frame}
+          title={`Preview of ${page.name}`}
+          sandbox="allow-scripts"
+          style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
+        />
+        {(state === 'loading' || state === 'lost') && !live && (
+          <div className="preview-note">{state === 'loading' ? 'Opening the page …' : 'The page does not answer.'}</div>
+        )}
+        {(state === 'hung' || state === 'lost') && (
+          <div className="preview-note hung">
+            <p>{state === 'hung' ? 'The page is busy and does not answer.' : 'The page has gone elsewhere or cannot be shown.'}</p>
+            <button type="button" className="btn main" onClick={() => setRound((r) => r + 1)}>
+              Reload the page
+            </button>
+          </div>
+        )}
+        <Guides scale={scale} width={w} height={h} />
+      </div>
+      <Gutter scale={scale} left={w} height={h} />
+      {late && <p className="preview-late">Its load event never came; measured three seconds after its DOM was there.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+/** What the parts of the Rundown share: the compiled take, findings, the vertical view, the chosen gesture. */
+import { createContext, useContext } from 'react';
+import type { Finding, GestureDefinition, Layout, MotionDocument } from '@lyvek/core';
+import type { Bar, Unplaced } from './model/bars.ts';
+import type { Grip } from './model/moves.ts';
+import type { View } from './model/view.ts';
+
+export interface Rundown {
+  layout: Layout;
+  measured: boolean;
+  document: MotionDocument;
+  bars: readonly Bar[];
+  unplaced: readonly Unplaced[];
+  findings: readonly Finding[];
+  view: View;
+  setView(change: (v: View) => View): void;
+  /** rows of the chart */
+  rows: number;
+  /** page px that the chart covers, and the largest scroll offset */
+  pageHeight: number;
+  max: number;
+  gesture: GestureDefinition;
+  refresh: number;
+  selection: readonly string[];
+  select(id: string | null, additive?: boolean): void;
+  /** which end the arrows move */
+  grip: Grip;
+  setGrip(g: Grip): void;
+  /** element chosen in the page or the strip, −1 for none */
+  chosen: number;
+  choose(element: number): void;
+  adding: boolean;
+  setAdding(on: boolean): void;
+  gliding: boolean;
+  setGliding(on: boolean): void;
+  guides: boolean;
+  outlines: boolean;
+}
+
+export const RundownContext = createContext<Rundown | null>(null);
+
+export function useRundown(): Rundown {
+  const value = useContext(RundownContext);
+  if (!value) throw new Error('used outside of the Rundown');
+  return value;
+}
+
+/** The bar of the only selected motion, or null. */
+export function useSingle(): Bar | null {
+  const { bars, selection } = useRundown();
+  return selection.length === 1 ? (bars.find((b) => b.motion.id === selection[0]) ?? null) : null;
+}

@@ -1,0 +1,130 @@
+/** A motion as a sentence whose words in boxes are its controls. One clause a line. */
+import type { Motion, RangePoint } from '@lyvek/core';
+import { withMotion } from '../../../data/take-session.ts';
+import { Choices, Pop } from '../../../parts/Pop.tsx';
+import { useOpenedPage } from '../../page-context.ts';
+import type { Bar } from '../model/bars.ts';
+import { nudged } from '../model/moves.ts';
+import type { Side } from '../model/moves.ts';
+import { elementName, pointWords } from '../model/words.ts';
+import { useRundown } from '../rundown-context.ts';
+import { DriverWord } from './DriverWord.tsx';
+import { EasingWord } from './EasingWord.tsx';
+import { PointEditor } from './PointEditor.tsx';
+
+const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
+  { value: 'fade', text: 'only fades', note: 'opacity stays, nothing travels' },
+  { value: 'drop', text: 'stands still', note: 'shown at once, complete' },
+  { value: 'keep', text: 'moves all the same', note: 'for motions that carry meaning' },
+];
+const FILL: readonly { value: Motion['fill']; text: string; note: string }[] = [
+  { value: 'both', text: 'holds before and after', note: 'fill: both' },
+  { value: 'forwards', text: 'holds after', note: 'fill: forwards' },
+  { value: 'backwards', text: 'holds before', note: 'fill: backwards' },
+  { value: 'none', text: 'holds neither', note: 'fill: none' },
+];
+
+export function Sentence({ bar }: { bar: Bar }) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const { motion } = bar;
+  const change = (label: string, part: Partial<Motion>) => session.act(label, withMotion(motion.id, (m) => ({ ...m, ...part })));
+  const element = layout.elements[bar.element]!;
+  return (
+    <div className="sentence">
+      <p>
+        <DriverWord bar={bar} />
+      </p>
+      <p>
+        moves{' '}
+        <Pop className="word" label="Element" face={bar.others.length ? `${elementName(element)} and ${bar.others.length} more` : elementName(element)}>
+          {() => <Target motion={motion} onChange={(selector) => change('change the target', { targets: { selector } })} />}
+        </Pop>
+      </p>
+      <p>
+        from <Point bar={bar} side="start" />
+      </p>
+      <p>
+        until <Point bar={bar} side="end" />
+      </p>
+      <p>
+        eased <EasingWord value={motion.easing} onChange={(easing) => change('ease', { easing })} />; it{' '}
+        <Pop className="word" label="Before and after its range" face={FILL.find((f) => f.value === motion.fill)!.text}>
+          {(close) => (
+            <Choices
+              options={FILL}
+              value={motion.fill}
+              onChoose={(fill) => {
+                change('change the fill', { fill });
+                close();
+              }}
+            />
+          )}
+        </Pop>
+      </p>
+      <p>
+        with reduced motion it{' '}
+        <Pop className="word" label="With reduced motion" face={REDUCED.find((r) => r.value === motion.reducedMotion)!.text}>
+          {(close) => (
+            <Choices
+              options={REDUCED}
+              value={motion.reducedMotion}
+              onChoose={(reducedMotion) => {
+                change('change reduced motion', { reducedMotion });
+                close();
+              }}
+            />
+          )}
+        </Pop>
+      </p>
+    </div>
+  );
+}
+
+function Point({ bar, side }: { bar: Bar; side: Side }) {
+  const { session } = useOpenedPage();
+  const { setGrip } = useRundown();
+  const { motion } = bar;
+  const put = (point: RangePoint) => session.act(`move the ${side}`, withMotion(motion.id, (m) => ({ ...m, range: { ...m.range, [side]: point } })));
+  const step = (steps: number) => session.nudge(`move the ${side}`, withMotion(motion.id, (m) => nudged(m, side, steps)));
+  return (
+    <span
+      onWheel={(e) => step(e.deltaY > 0 ? 1 : -1)}
+      onKeyDown={(e) => {
+        if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
+        if ((e.target as Element).closest('.pop')) return;
+        e.preventDefault();
+        e.stopPropagation();
+        setGrip(side);
+        step((e.key === 'ArrowDown' ? 1 : -1) * (e.shiftKey ? 5 : 1));
+      }}
+    >
+      <Pop className={`word point-${motion.driver.kind}`} label={`The ${side}`} face={pointWords(motion.range[side], side, motion.driver.kind)}>
+        {() => <PointEditor bar={bar} side={side} onPut={put} />}
+      </Pop>
+    </span>
+  );
+}
+
+function Target({ motion, onChange }: { motion: Motion; onChange(selector: string): void }) {
+  const { layout } = useRundown();
+  const count = layout.matches[motion.targets.selector]?.length ?? 1;
+  return (
+    <form
+      className="flex w-72 flex-col gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const selector = String(new FormData(e.currentTarget).get('selector')).trim();
+        if (selector && selector !== motion.targets.selector) onChange(selector);
+      }}
+    >
+      <label className="flex flex-col gap-1">
+        Selector, {count === 1 ? 'one element' : `${count} elements`}
+        <input name="selector" className="field" key={motion.targets.selector} defaultValue={motion.targets.selector} spellCheck={false} />
+      </label>
+      <button type="submit" className="btn self-start">
+        Use this selector
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,144 @@
+/** The Rundown's shortcuts: one table, heard in the workbench and passed on from the page. */
+import { useEffect, useRef } from 'react';
+import { runGesture } from '@lyvek/core';
+import { openShortcuts } from '../../app/Shortcuts.tsx';
+import { duplicated, withoutMotions } from '../../data/take-session.ts';
+import { notify } from '../../parts/notices.tsx';
+import { useOpenedPage } from '../page-context.ts';
+import type { OpenedPage } from '../page-context.ts';
+import { nudged, replaceMotions, shifted } from './model/moves.ts';
+import { zoomView } from './model/view.ts';
+import type { Rundown } from './rundown-context.ts';
+
+export interface Key {
+  key: string;
+  shift: boolean;
+  ctrl: boolean;
+  alt: boolean;
+}
+
+type Act = (k: Key, r: Rundown, p: OpenedPage) => void;
+
+const scrollBy: Act = (k, r, { link }) => {
+  const now = link.store.getState().offset.y;
+  const sign = k.key === 'ArrowDown' ? 1 : -1;
+  if (k.alt) {
+    const run = runGesture(r.gesture, now, sign > 0 ? r.max : 0, r.refresh, r.gesture.period / 2);
+    return link.scrollTo(run.offsets[1] ?? now);
+  }
+  link.scrollTo(Math.min(r.max, Math.max(0, now + sign * (k.shift ? 100 : 10))));
+};
+
+/** Arrows move what is selected: by 1 % of the phase, several together by px. */
+const moveSelected: Act = (k, r, { session }) => {
+  const steps = (k.key === 'ArrowDown' ? 1 : -1) * (k.shift ? 5 : 1);
+  const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id));
+  if (chosen.length === 0) return;
+  const first = chosen[0]!;
+  const px = (steps * (first.placed.geometry?.port ?? first.max)) / 100;
+  const changed = chosen.length === 1 ? [nudged(first.motion, r.grip, steps)] : chosen.map((b) => shifted(b, Math.round(px)));
+  session.nudge('move', replaceMotions(changed));
+};
+
+const zoom =
+  (factor: number): Act =>
+  (_k, r) =>
+    r.setView((v) => zoomView(v, factor, r.rows / 2, r.pageHeight, r.rows));
+
+const undo: Act = (_k, _r, { session }) => {
+  const label = session.undo();
+  notify(label ? `Undone: ${label}.` : 'There is nothing to undo.');
+};
+const redo: Act = (_k, _r, { session }) => {
+  const label = session.redo();
+  notify(label ? `Done again: ${label}.` : 'There is nothing to do again.');
+};
+const remove: Act = (_k, r, { session }) => {
+  if (!r.selection.length) return;
+  const count = r.selection.length;
+  session.act(count === 1 ? 'delete a motion' : `delete ${count} motions`, withoutMotions(r.selection), []);
+  notify(count === 1 ? 'The motion was deleted.' : `${count} motions were deleted.`, { action: { label: 'Undo', run: () => void session.undo() } });
+};
+const duplicate: Act = (_k, r, { session }) => {
+  if (!r.selection.length) return;
+  const { document, copies } = duplicated(session.store.getState().document, r.selection);
+  session.act('duplicate', () => document, copies);
+};
+const mute: Act = (_k, r, { session }) => {
+  if (!r.selection.length) return;
+  const on = r.document.motions.some((m) => r.selection.includes(m.id) && m.on);
+  session.act(on ? 'mute' : 'unmute', (d) => ({ ...d, motions: d.motions.map((m) => (r.selection.includes(m.id) ? { ...m, on: !on } : m)) }));
+};
+const selectAll: Act = (_k, r, { session }) => session.select(r.document.motions.map((m) => m.id));
+const escape: Act = (_k, r, { session }) => {
+  if (r.gliding) return r.setGliding(false);
+  if (r.adding) {
+    session.try(null);
+    return r.setAdding(false);
+  }
+  session.select([]);
+};
+const nextMotion: Act = (k, r) => {
+  const { motions } = r.document;
+  if (!motions.length) return;
+  const i = motions.findIndex((m) => m.id === r.selection[0]);
+  r.select(motions[(i + (k.shift ? -1 : 1) + motions.length) % motions.length]!.id);
+};
+const rename: Act = () => window.document.querySelector<HTMLButtonElement>('[data-rename]')?.click();
+
+/** Plain keys and, behind “ctrl ”, those with Ctrl or the command key. */
+const KEYS: Record<string, Act> = {
+  ' ': (_k, r) => r.setGliding(!r.gliding),
+  ArrowUp: (k, r, p) => (r.selection.length && !k.alt ? moveSelected : scrollBy)(k, r, p),
+  ArrowDown: (k, r, p) => (r.selection.length && !k.alt ? moveSelected : scrollBy)(k, r, p),
+  PageUp: (_k, _r, { link, viewport }) => link.scrollTo(Math.max(0, link.store.getState().offset.y - viewport.height * 0.875)),
+  PageDown: (_k, r, { link, viewport }) => link.scrollTo(Math.min(r.max, link.store.getState().offset.y + viewport.height * 0.875)),
+  Home: (_k, _r, { link }) => link.scrollTo(0),
+  End: (_k, r, { link }) => link.scrollTo(r.max),
+  '+': zoom(2),
+  '=': zoom(2),
+  '-': zoom(0.5),
+  '0': (_k, r) => r.setView((v) => ({ ...v, per: Infinity })),
+  a: (_k, r) => r.setAdding(true),
+  m: mute,
+  '[': (_k, r) => r.setGrip(r.grip === 'start' ? 'body' : 'start'),
+  ']': (_k, r) => r.setGrip(r.grip === 'end' ? 'body' : 'end'),
+  Tab: nextMotion,
+  F2: rename,
+  Delete: remove,
+  Backspace: remove,
+  Escape: escape,
+  '?': openShortcuts,
+  'ctrl z': (k, r, p) => (k.shift ? redo : undo)(k, r, p),
+  'ctrl y': redo,
+  'ctrl d': duplicate,
+  'ctrl a': selectAll,
+};
+
+/** True when a key was one of ours. */
+export function useKeys(rundown: Rundown): (k: Key) => boolean {
+  const page = useOpenedPage();
+  const now = useRef({ rundown, page });
+  now.current = { rundown, page };
+  const handle = useRef((k: Key): boolean => {
+    const name = k.key.length === 1 && k.key !== ' ' ? k.key.toLowerCase() : k.key;
+    const act = KEYS[k.ctrl ? `ctrl ${name}` : name];
+    if (!act) return false;
+    act(k, now.current.rundown, now.current.page);
+    return true;
+  });
+  useEffect(() => {
+    const listen = (e: KeyboardEvent) => {
+      if (e.defaultPrevented || e.isComposing) return;
+      const target = e.target as HTMLElement;
+      if (target.closest('input, textarea, select, [contenteditable], .pop, [role="dialog"]')) return;
+      // On a button, Space, Enter and Tab stay what they are everywhere.
+      if (target.closest('button, a, [role="button"]') && [' ', 'Enter', 'Tab'].includes(e.key)) return;
+      if (e.key === 'Tab' && now.current.rundown.selection.length === 0) return;
+      if (handle.current({ key: e.key, shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey, alt: e.altKey })) e.preventDefault();
+    };
+    addEventListener('keydown', listen);
+    return () => removeEventListener('keydown', listen);
+  }, []);
+  return handle.current;
+}
