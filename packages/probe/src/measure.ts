@@ -162,12 +162,21 @@ function parentOf(e: Element, indexOf: Map<Element, number>): number {
 
 const hasOwnText = (e: Element) =>
   [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.nodeValue!.trim() !== '');
-const textOf = (e: Element) =>
-  (e.getAttribute('aria-label') ?? e.textContent ?? '')
-    .slice(0, 600)
-    .replace(/\s+/g, ' ')
-    .trim()
-    .slice(0, 60);
+
+/** What people would call it: its label, its heading, else its own words with spaces kept between blocks. */
+function textOf(e: Element): string {
+  const named = e.getAttribute('aria-label') ?? (hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption')?.textContent);
+  if (named) return tidy(named);
+  const words: string[] = [];
+  const walker = document.createTreeWalker(e, NodeFilter.SHOW_TEXT);
+  for (let n = walker.nextNode(), size = 0; n && size < 80; n = walker.nextNode()) {
+    if (n.parentElement?.closest('script, style')) continue;
+    words.push(n.nodeValue!);
+    size += n.nodeValue!.trim().length;
+  }
+  return tidy(words.join(' '));
+}
+const tidy = (text: string) => text.slice(0, 600).replace(/\s+/g, ' ').trim().slice(0, 60);
 
 function isEstimated(e: Element): boolean {
   const holder = e.closest('[style*="content-visibility"]') ?? e;

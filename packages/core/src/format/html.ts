@@ -35,9 +35,9 @@ export const insertFirstInHead = (html: string, text: string): string => splice(
 export function insertLastInHead(html: string, line: string): { html: string; line: number } {
   const at = headEnd(html);
   const before = html.slice(0, at);
-  const margin = /(^|\n)([ \t]*)$/.exec(before);
-  const text = margin ? `  ${line}\n${margin[2]}` : `\n${line}\n`;
-  return { html: splice(html, at, text), line: before.split('\n').length + (margin ? 0 : 1) };
+  const margin = /\n([ \t]*)$/.exec(before)?.[1];
+  const text = margin !== undefined ? `  ${line}\n${margin}` : `${before === '' ? '' : '\n'}${line}\n`;
+  return { html: splice(html, at, text), line: before.split('\n').length + (margin !== undefined || before === '' ? 0 : 1) };
 }
 
 /** The page's title, or null. */

@@ -2,6 +2,7 @@
 import type { Geometry, Px } from '../page/index.ts';
 import { plainPercent } from '../page/index.ts';
 import { percent, toPhase, writeMeeting, writePhase } from './convert.ts';
+import { phaseSpans } from './phases.ts';
 import { isMeeting, parseMeeting, parsePhasePoint } from './range-point.ts';
 import type { RangePoint } from './range-point.ts';
 
@@ -34,20 +35,8 @@ export function movePoint(offset: Px, { was, side, geometry, max, exact = false 
   const phase = parsed.ok ? (parsed.value.phase ?? 'cover') : 'cover';
   const at = toPhase(offset, geometry, phase === 'scroll' ? 'entry' : phase);
   if (!exact && !isInPx(was, side)) return writePhase(at);
-  const origin = toOrigin(offset, geometry, at.phase, at.share);
+  const origin = offset - phaseSpans(geometry)[at.phase].start;
   return `${at.phase} calc(0% ${origin < 0 ? '-' : '+'} ${px(Math.abs(origin))})`;
-}
-
-/** px from the phase's beginning. */
-function toOrigin(
-  offset: Px,
-  geometry: Geometry,
-  phase: ReturnType<typeof toPhase>['phase'],
-  share: number,
-): Px {
-  const next = toPhase(offset + 1, geometry, phase);
-  const perPx = next.phase === phase ? next.share - share : 0;
-  return perPx === 0 ? 0 : share / perPx;
 }
 
 function isInPx(point: RangePoint, side: 'start' | 'end'): boolean {

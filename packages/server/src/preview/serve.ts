@@ -23,7 +23,6 @@ function setHeaders(res: Response, framedBy: readonly string[]): void {
   res.setHeader('Cross-Origin-Resource-Policy', 'cross-origin');
   res.setHeader('X-Content-Type-Options', 'nosniff');
   res.setHeader('Referrer-Policy', 'no-referrer');
-  res.setHeader('Origin-Agent-Cluster', '?1');
   res.setHeader('Cache-Control', 'no-cache');
 }
 

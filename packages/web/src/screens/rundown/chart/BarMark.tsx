@@ -78,7 +78,7 @@ function Label({ bar, slot, y0, y1, finding, single, dragged, view, rows }: BarM
       <g className="label">
         <Tag x={x} y={y0 - 9} className="name" text={`${bar.motion.name}`} room={room + 80} />
         <Tag x={x} y={y0 + 4} className="point" text={`${pointWords(bar.motion.range.start, 'start', bar.motion.driver.kind)} · ${grouped(bar.placed.start)} px`} room={room + 110} />
-        <Tag x={x} y={y1 + 4} className="point" text={`${pointWords(bar.motion.range.end, 'end', bar.motion.driver.kind)} · ${grouped(bar.placed.end)} px`} room={room + 110} />
+        <Tag x={x} y={Math.max(y1 + 4, y0 + 18)} className="point" text={`${pointWords(bar.motion.range.end, 'end', bar.motion.driver.kind)} · ${grouped(bar.placed.end)} px`} room={room + 110} />
         {finding && <FindingMark x={slot.x - 20} y={y0 + 2} finding={finding} />}
       </g>
     );

@@ -4,7 +4,7 @@ import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import { useOpenedPage } from '../../page-context.ts';
 import { arrange, barsOf } from '../model/bars.ts';
-import type { Bar } from '../model/bars.ts';
+import type { Bar, Slot } from '../model/bars.ts';
 import type { Grip } from '../model/moves.ts';
 import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -29,7 +29,8 @@ export function Chart({ width }: { width: number }) {
   const drag = useStore(dragStore, (s) => s.drag);
   const start = useGrip();
   // Columns follow the settled document: a bar does not jump aside while it is dragged.
-  const slots = useMemo(() => arrange(barsOf(settled, layout).bars, width - LANES, view.per), [settled, layout, width, view.per]);
+  const before = useRef(new Map<string, Slot>());
+  const slots = useMemo(() => (before.current = arrange(barsOf(settled, layout).bars, width - LANES, view.per, before.current)), [settled, layout, width, view.per]);
   const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.motion, f])), [findings]);
   const chosen = useMemo(() => new Set(selection), [selection]);
 

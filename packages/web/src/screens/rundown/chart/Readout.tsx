@@ -7,7 +7,9 @@ import { grouped, rowOf } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { dragStore } from './use-grip.ts';
 
-const PLATE = { w: 190, h: 54 };
+const PLATE_HEIGHT = 54;
+/** About 6 px a letter at this size. */
+const plateWidth = (...lines: string[]) => Math.max(120, ...lines.map((l) => l.length * 6 + 16));
 
 export function Readout({ slots, left, right }: { slots: Map<string, Slot>; left: number; right: number }) {
   const drag = useStore(dragStore, (s) => s.drag);
@@ -20,21 +22,25 @@ export function Readout({ slots, left, right }: { slots: Map<string, Slot>; left
   const offset = bar.placed[side];
   const y = rowOf(offset, view);
   const x = left + slot.x;
+  const g = bar.placed.geometry;
+  const first = pointWords(bar.motion.range[side], side, bar.motion.driver.kind);
+  const second = g ? otherWords(bar.motion.range[side], side, g, offset) : '';
+  const change = Math.round(offset - drag.was);
+  const third = `${grouped(offset)} px ±${grouped(Math.abs(change))}${drag.caught ? ` · ${drag.caught}` : ''}`;
+  const PLATE = { w: plateWidth(first, second, third), h: PLATE_HEIGHT };
   const toLeft = x + 20 + PLATE.w > right;
   const px = toLeft ? x - 24 - PLATE.w : x + 24;
   const py = y < 70 ? y + 12 : y - PLATE.h - 12;
-  const change = Math.round(offset - drag.was);
-  const g = bar.placed.geometry;
   return (
     <g className="readout">
       {g && <Rail x={x - 17} />}
       <path className="readout-notch" d={toLeft ? `M${px + PLATE.w} ${py + PLATE.h / 2}L${x - 10} ${y}L${px + PLATE.w} ${py + PLATE.h / 2 + 12}Z` : `M${px} ${py + PLATE.h / 2}L${x + 10} ${y}L${px} ${py + PLATE.h / 2 + 12}Z`} />
       <rect className="readout-plate" x={px} y={py} width={PLATE.w} height={PLATE.h} rx={2} />
       <text x={px + 8} y={py + 16} className="strong">
-        {pointWords(bar.motion.range[side], side, bar.motion.driver.kind)}
+        {first}
       </text>
       <text x={px + 8} y={py + 31}>
-        {g ? otherWords(bar.motion.range[side], side, g, offset) : (drag.caught ?? '')}
+        {second}
       </text>
       <text x={px + 8} y={py + 46}>
         {grouped(offset)} px{' '}

@@ -48,6 +48,8 @@ export function barsOf(document: MotionDocument, layout: Layout): { bars: Bar[];
 /** Where a bar stands across the lanes; `label` is the room beside it, 0 where none is left. */
 export interface Slot {
   x: number;
+  /** which column or track, so that a bar keeps it when others move */
+  column: number;
   label: number;
 }
 
@@ -61,35 +63,42 @@ const LABEL_ROWS = 32;
  * Whole-page motions get narrow tracks at the left; passages get columns. A column is taken again once the bar above it and its
  * label have ended. When there are more bars at one height than columns, the columns become narrower and labels drop.
  */
-export function arrange(bars: readonly Bar[], width: number, perPx: number): Map<string, Slot> {
+export function arrange(bars: readonly Bar[], width: number, perPx: number, before: ReadonlyMap<string, Slot> = new Map()): Map<string, Slot> {
   const slots = new Map<string, Slot>();
+  const sorted = [...bars].sort((a, b) => a.placed.start - b.placed.start);
+  const labelled = (b: Bar) => b.placed.start + LABEL_ROWS * perPx;
   const tracks: number[] = [];
-  const pages = bars.filter((b) => b.motion.driver.kind === 'page');
-  for (const b of [...pages].sort((a, c) => a.placed.start - c.placed.start)) {
-    const rows = Math.max(b.placed.end, b.placed.start + LABEL_ROWS * perPx);
-    const i = take(tracks, b.placed.start, rows);
-    slots.set(b.motion.id, { x: 10 + i * TRACK, label: LABEL });
+  const kept = (b: Bar) => before.get(b.motion.id)?.column;
+  for (const b of sorted) {
+    if (!isPage(b)) continue;
+    const column = take(tracks, b.placed.start, Math.max(b.placed.end, labelled(b)), kept(b));
+    slots.set(b.motion.id, { x: 10 + column * TRACK, label: LABEL, column });
   }
-  const left = tracks.length ? 10 + tracks.length * TRACK + 96 : 16;
-  const rest = bars.filter((b) => b.motion.driver.kind !== 'page').sort((a, c) => a.placed.start - c.placed.start);
+  const left = 22 + tracks.length * TRACK;
   const room = Math.max(60, width - left);
   const wide = Math.max(1, Math.floor((room + 8) / (BAR + LABEL)));
-  const columns: number[] = [];
+  const columns: number[] = new Array<number>(wide).fill(-Infinity);
   const index = new Map<string, number>();
-  for (const b of rest) index.set(b.motion.id, take(columns, b.placed.start, Math.max(b.placed.end, b.placed.start + LABEL_ROWS * perPx) + 6 * perPx));
-  const count = Math.max(columns.length, 1);
-  const pitch = count <= wide ? Math.floor(room / Math.min(wide, Math.max(count, Math.min(wide, 3)))) : room / count;
-  for (const b of rest) {
-    const label = pitch >= 72 ? pitch - BAR - 14 : 0;
-    slots.set(b.motion.id, { x: left + index.get(b.motion.id)! * pitch + BAR / 2, label });
+  for (const b of sorted) {
+    // A whole-page label stands in the first column's way.
+    if (isPage(b)) columns[0] = Math.max(columns[0]!, labelled(b));
+    else index.set(b.motion.id, take(columns, b.placed.start, Math.max(b.placed.end, labelled(b)) + 6 * perPx, kept(b)));
   }
+  const pitch = room / columns.length;
+  const label = pitch >= 72 ? pitch - BAR - 12 : 0;
+  for (const [id, i] of index) slots.set(id, { x: left + i * pitch + BAR / 2, label, column: i });
   return slots;
 }
 
-/** The first column that is free at `start`; marks it taken until `end`. */
-function take(columns: number[], start: number, end: number): number {
-  const free = columns.findIndex((until) => until <= start);
-  const i = free < 0 ? columns.length : free;
+const isPage = (b: Bar) => b.motion.driver.kind === 'page';
+
+/** The column it had, else the one that has been free the longest, else a new one; marks it taken until `end`. */
+function take(columns: number[], start: number, end: number, kept?: number): number {
+  let i = kept !== undefined && (columns[kept] ?? Infinity) <= start ? kept : -1;
+  if (i < 0) columns.forEach((until, k) => {
+    if (until <= start && (i < 0 || until < columns[i]!)) i = k;
+  });
+  if (i < 0) i = columns.length;
   columns[i] = end;
   return i;
 }

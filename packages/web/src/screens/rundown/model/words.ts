@@ -36,11 +36,11 @@ export function otherWords(point: RangePoint, side: 'start' | 'end', g: Geometry
   return m ? meetingWords(m) : '';
 }
 
-/** Short form for the gutter: “entry 10 %”, “its top, 22 %”. */
+/** Short form for the gutter: “entry 10 %”, “top 22 %”. */
 export function gutterWords(point: RangePoint, side: 'start' | 'end', driver: 'page' | 'passage'): string {
   if (!isMeeting(point)) return pointWords(point, side, driver);
   const m = parseMeeting(point);
-  return m.ok ? `${edgeWord(round(m.value.edge))}, ${trim(m.value.line * 100)} %` : '';
+  return m.ok ? `${edgeWord(round(m.value.edge)).replace('its ', '').replace(' point', ' at')} ${trim(m.value.line * 100)} %` : '';
 }
 
 const ends = (m: Motion, property: string) => {

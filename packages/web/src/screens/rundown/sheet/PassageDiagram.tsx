@@ -1,6 +1,7 @@
 /** The viewport, and the element where its motion starts and ends. The two ghosts can be dragged. */
 import { useRef } from 'react';
 import { useStore } from 'zustand';
+import { meetingAt, toMeeting } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 import { useGrip } from '../chart/use-grip.ts';
 import type { Bar } from '../model/bars.ts';
@@ -45,6 +46,8 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
         {(['start', 'end'] as const).map((side, i) => {
           const at = row(tops[i]!);
           const line = bar.motion.range[side];
+          const m = toMeeting(line, g, side) ?? meetingAt(bar.placed[side], g);
+          const met = row(m.line * g.port);
           return (
             <g
               key={side}
@@ -53,8 +56,8 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
             >
               <title>{`Drag: where the element stands at the ${side}`}</title>
               <rect x={x} y={at} width={w} height={h} />
-              <path className="ghost-line" d={`M${x + w} ${at + (side === 'start' ? 0 : h / 2)}H${BOX.w}`} />
-              <text x={BOX.w - 2} y={Math.max(10, at + (side === 'start' ? 0 : h / 2) - 3)} textAnchor="end">
+              <path className="ghost-line" d={`M${x} ${met}H${BOX.w}`} />
+              <text x={BOX.w - 2} y={Math.max(10, met - 3)} textAnchor="end">
                 {gutterWords(line, side, 'passage')}
               </text>
             </g>

@@ -1,0 +1,116 @@
+/** Bringing pages: what works, and a clear message for each thing that does not. */
+import { expect, test } from '@playwright/test';
+import { zipSync } from 'fflate';
+import { base, bring, cardZip, html, newProject, openRundown, preview, zipOf } from '../support/app.ts';
+
+async function refusal(request: import('@playwright/test').APIRequestContext, body: Buffer | string, type = 'application/zip') {
+  const project = await newProject(request, 'Refusals');
+  const response = await request.post(`${base}/api/projects/${project}/pages`, { data: body, headers: { 'content-type': type } });
+  expect(response.headers()['content-type']).toContain('application/problem+json');
+  const problem = (await response.json()) as { status: number; title: string; detail: string; choices?: string[] };
+  expect(problem.status).toBe(response.status());
+  return problem;
+}
+
+test('a truncated zip', async ({ request }) => {
+  const zip = cardZip();
+  expect((await refusal(request, zip.subarray(0, zip.length - 40))).detail).toContain('cut off');
+  expect((await refusal(request, zip.subarray(0, 300))).detail).toContain('Pack it again');
+});
+
+test('a zip whose paths lead out of its folder', async ({ request }) => {
+  expect((await refusal(request, zipOf({ 'index.html': html('x'), '../../etc/x.html': 'x' }))).detail).toContain('leads out of the page');
+  expect((await refusal(request, zipOf({ '/abs/index.html': html('x') }))).title).toBe('Path outside the page');
+  expect((await refusal(request, zipOf({ [`${'a'.repeat(230)}.html`]: 'x' }))).detail).toContain('200 characters');
+});
+
+test('a bomb', async ({ request }) => {
+  const bomb = Buffer.from(zipSync({ 'index.html': [new TextEncoder().encode(html('x')), {}], 'zeros.bin': [new Uint8Array(60e6), { level: 9 }] }));
+  expect(bomb.length).toBeLessThan(200_000);
+  const problem = await refusal(request, bomb);
+  expect([problem.status, problem.title]).toEqual([413, 'Unpacks too large']);
+  expect(problem.detail).toContain('100 times');
+});
+
+test('too many files', async ({ request }) => {
+  const many = zipOf(Object.fromEntries(Array.from({ length: 2001 }, (_, i) => [`f${i}.txt`, 'x'])));
+  expect((await refusal(request, many)).detail).toContain('2000');
+});
+
+test('an HTML file of 50 MB', async ({ request, page }) => {
+  const large = `<!doctype html><p>${'x'.repeat(50e6)}`;
+  const problem = await refusal(request, large, 'text/html');
+  expect([problem.status, problem.detail]).toEqual([413, expect.stringContaining('20 MB')]);
+  // And as people meet it.
+  const project = await newProject(request, 'Large');
+  await page.goto(`${base}/projects/${project}`);
+  await page.locator('[data-bring=file]').setInputFiles({ name: 'large.html', mimeType: 'text/html', buffer: Buffer.from(large.slice(0, 21e6)) });
+  await expect(page.locator('.notice.wrong')).toContainText('20 MB');
+});
+
+test('nothing, no HTML, no page in it', async ({ request }) => {
+  expect((await refusal(request, '', 'text/html')).title).toBe('Nothing in it');
+  expect((await refusal(request, 'just words', 'text/html')).title).toBe('No HTML');
+  expect((await refusal(request, zipOf({ 'style.css': 'a{}' }))).title).toBe('No page in it');
+});
+
+test('several HTML files: the interface asks which one is the page', async ({ request, page }) => {
+  const zip = zipOf({ 'a.html': html('<h1>A</h1>'), 'b.html': html('<h1>B</h1>') });
+  expect((await refusal(request, zip)).choices).toEqual(['a.html', 'b.html']);
+  const project = await newProject(request, 'Which');
+  await page.goto(`${base}/projects/${project}`);
+  await page.locator('[data-bring=file]').setInputFiles({ name: 'two.zip', mimeType: 'application/zip', buffer: zip });
+  await page.getByRole('button', { name: 'b.html' }).click();
+  await expect(page.locator('.notice')).toContainText('hangs on the shelf');
+});
+
+test('pasted HTML, renamed, deleted and brought back', async ({ request, page }) => {
+  const project = await newProject(request, 'Pasted');
+  await page.goto(`${base}/projects/${project}`);
+  await expect(page.getByRole('heading', { name: 'Hang up your first page' })).toBeVisible();
+  await page.getByRole('button', { name: 'Paste HTML' }).click();
+  await page.getByLabel('HTML of the page').fill('<title>Ferry times</title><h1>Ferry times</h1><div style="height:3000px">x</div>');
+  await page.getByRole('button', { name: 'Hang it up' }).click();
+  const card = page.getByRole('article', { name: 'Ferry times' });
+  await expect(card).toContainText('px');
+  await page.getByRole('button', { name: 'More for Ferry times' }).click();
+  await page.getByRole('button', { name: 'Rename …' }).click();
+  await page.getByLabel('Name of the page').fill('Ferries');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('article', { name: 'Ferries' })).toBeVisible();
+  await page.getByRole('button', { name: 'More for Ferries' }).click();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByRole('article', { name: 'Ferries' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('article', { name: 'Ferries' })).toBeVisible();
+});
+
+test.describe('awkward pages say plainly what is wrong', () => {
+  test('a page without scroll', async ({ page, request }) => {
+    await openRundown(page, await bring(request, await newProject(request, 'Short'), html('<h1>Short</h1>'), 'text/html'));
+    await expect(page.locator('.page-note')).toContainText('nothing to scroll');
+    await expect(page.getByRole('button', { name: 'Glide' })).toBeDisabled();
+  });
+
+  test('broken HTML and missing files', async ({ page, request }) => {
+    const broken = '<title>Broken</title><link rel=stylesheet href=gone.css><div><p>open <b>never <table><td>closed<section id=s style="height:3000px"><h2>Here</h2><img src="none.png">';
+    await openRundown(page, await bring(request, await newProject(request, 'Broken'), broken, 'text/html'));
+    await expect(preview(page).locator('h2')).toHaveText('Here');
+  });
+
+  test('a page that never finishes loading is measured all the same', async ({ page, request }) => {
+    const endless = html('<h1>Endless</h1><div style="height:3000px">x</div><img src="/slow.png">');
+    const id = await bring(request, await newProject(request, 'Endless'), endless, 'text/html');
+    await page.route('**/slow.png', () => undefined);
+    await openRundown(page, id);
+    await expect(page.locator('.preview-late')).toContainText('load event never came');
+  });
+
+  test('a page of 60,000 px', async ({ page, request }) => {
+    const long = html(Array.from({ length: 400 }, (_, i) => `<section style="height:150px"><h2>Day ${i + 1}</h2><p>High water.</p></section>`).join(''));
+    await openRundown(page, await bring(request, await newProject(request, 'Long'), long, 'text/html'));
+    await expect(page.locator('.head-strip')).toHaveText('60,000 px');
+    await page.keyboard.press('End');
+    await expect(page.locator('.page-at b')).toHaveText('59,200 px');
+  });
+});

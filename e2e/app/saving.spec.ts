@@ -1,0 +1,93 @@
+/** Acknowledged work survives everything; what is not yet acknowledged is kept and sent again. */
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { base, bring, cardZip, newProject, openRundown, postmasterPid, preview, saved, serverPid } from '../support/app.ts';
+
+test.describe.configure({ mode: 'serial' });
+
+async function addReveal(page: Page, target = 'h1'): Promise<void> {
+  await preview(page).locator(target).first().click({ position: { x: 3, y: 3 } });
+  await page.keyboard.press('a');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.sheet-name')).toBeVisible();
+}
+
+const takeOf = async (request: import('@playwright/test').APIRequestContext, pageId: string) => {
+  const { takes } = await (await request.get(`${base}/api/pages/${pageId}`)).json();
+  return (await request.get(`${base}/api/takes/${takes[0].id}`)).json() as Promise<{ id: string; revision: number; document: { motions: { name: string }[] } }>;
+};
+
+test('two tabs: the slower one is told, and keeps its version as a take of its own', async ({ context, request }) => {
+  const id = await bring(request, await newProject(request, 'Two tabs'), cardZip());
+  const [one, two] = [await context.newPage(), await context.newPage()];
+  await openRundown(one, id);
+  await openRundown(two, id);
+  await addReveal(one);
+  await saved(one);
+  await addReveal(two, 'h2');
+  await expect(two.locator('.banner')).toContainText('changed in another tab');
+  await two.getByRole('button', { name: 'Keep mine as a new take' }).click();
+  await expect(two.getByRole('button', { name: 'Take: Take B' })).toBeVisible();
+  await expect(two.locator('.bar')).toHaveCount(1, { timeout: 15_000 });
+  const { takes } = await (await request.get(`${base}/api/pages/${id}`)).json();
+  expect(takes.map((t: { name: string }) => t.name)).toEqual(['Take A', 'Take B']);
+});
+
+test('two tabs: or it loads theirs', async ({ context, request }) => {
+  const id = await bring(request, await newProject(request, 'Theirs'), cardZip());
+  const [one, two] = [await context.newPage(), await context.newPage()];
+  await openRundown(one, id);
+  await openRundown(two, id);
+  await addReveal(one);
+  await saved(one);
+  await addReveal(two, 'h2');
+  await two.getByRole('button', { name: 'Load theirs' }).click();
+  await saved(two);
+  await two.locator('.bar-grip').click();
+  await expect(two.locator('.sheet-name')).toContainText('Orchard prices');
+});
+
+test('a retry of an edit that has arrived is answered as the first time', async ({ request }) => {
+  const id = await bring(request, await newProject(request, 'Retry'), cardZip());
+  const take = await takeOf(request, id);
+  const put = (edit: string, match: string) =>
+    request.put(`${base}/api/takes/${take.id}/document`, { data: take.document, headers: { 'if-match': match, 'x-edit-id': edit } });
+  const edit = '3f0e7f5e-2b7a-4a8e-9b46-1d9d0a9b7c01';
+  expect(await (await put(edit, '"1"')).json()).toEqual({ revision: 2 });
+  expect(await (await put(edit, '"1"')).json()).toEqual({ revision: 2 });
+  const behind = await put('3f0e7f5e-2b7a-4a8e-9b46-1d9d0a9b7c02', '"1"');
+  expect([behind.status(), (await behind.json()).revision]).toEqual([412, 2]);
+  expect((await put('3f0e7f5e-2b7a-4a8e-9b46-1d9d0a9b7c03', 'two')).status()).toBe(422);
+});
+
+for (const victim of ['server', 'database'] as const)
+  test(`kill -9 of the ${victim} in the middle of editing loses nothing, and the interface recovers by itself`, async ({ page, request }) => {
+    const id = await bring(request, await newProject(request, `Kill ${victim}`), cardZip());
+    await openRundown(page, id);
+    await addReveal(page);
+    await saved(page);
+    process.kill(victim === 'server' ? serverPid() : postmasterPid(), 'SIGKILL');
+    // Edits go on while it is away.
+    await page.keyboard.press('Control+d');
+    await page.keyboard.press('m');
+    await expect(page.locator('.bar')).toHaveCount(2);
+    await expect(page.locator('.save-state')).toHaveText(/^Saved/, { timeout: 20_000 });
+    await expect.poll(async () => (await takeOf(request, id)).document.motions.length, { timeout: 10_000 }).toBe(2);
+    await page.reload();
+    await expect(page.locator('.bar')).toHaveCount(2, { timeout: 15_000 });
+    await expect(page.locator('.bar.muted')).toHaveCount(1);
+  });
+
+test('an edit that never reached the server survives a reload', async ({ page, request }) => {
+  const id = await bring(request, await newProject(request, 'Offline'), cardZip());
+  await openRundown(page, id);
+  await page.route('**/document', (route) => route.abort());
+  await addReveal(page);
+  await expect(page.locator('.save-state')).toHaveText('Offline, kept here');
+  expect((await takeOf(request, id)).document.motions).toHaveLength(0);
+  await page.unroute('**/document');
+  await page.reload();
+  await expect(page.locator('.bar')).toHaveCount(1, { timeout: 15_000 });
+  await saved(page);
+  expect((await takeOf(request, id)).document.motions).toHaveLength(1);
+});

@@ -1,0 +1,58 @@
+/** Every screen: reachable, quiet in the console, and without serious accessibility findings in both themes. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { base, demoProject, openRundown } from '../support/app.ts';
+
+async function serious(page: Page): Promise<string[]> {
+  // The brought page is not ours to judge.
+  const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze();
+  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`);
+}
+
+for (const scheme of ['light', 'dark'] as const)
+  test.describe(scheme, () => {
+    test.use({ colorScheme: scheme });
+
+    test('shelf, Rundown, + Motion and hand-off', async ({ page, request }) => {
+      const noise: string[] = [];
+      page.on('console', (m) => m.type() === 'error' && noise.push(m.text()));
+      page.on('pageerror', (e) => noise.push(e.message));
+      const project = await demoProject(request);
+      const shelf = await (await request.get(`${base}/api/projects/${project}`)).json();
+      const demo = shelf.pages[0];
+      await page.goto(base);
+      await expect(page.getByRole('article', { name: demo.name })).toBeVisible();
+      expect(await serious(page)).toEqual([]);
+      await openRundown(page, demo.id);
+      expect(await serious(page)).toEqual([]);
+      await page.locator('[data-motion=m_card2] .bar-grip').click();
+      await expect(page.locator('.sentence')).toContainText('until');
+      expect(await serious(page)).toEqual([]);
+      await page.getByRole('button', { name: '+ Motion' }).click();
+      await expect(page.locator('.plate')).toHaveCount(8);
+      expect(await serious(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('?');
+      await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeVisible();
+      expect(await serious(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('link', { name: 'Hand-off' }).click();
+      await expect(page.locator('.code').first()).toContainText('@supports');
+      expect(await serious(page)).toEqual([]);
+      expect(noise).toEqual([]);
+    });
+  });
+
+test('gliding plays the page down and up again, and the demo has no findings', async ({ page, request }) => {
+  const project = await demoProject(request);
+  const { pages } = await (await request.get(`${base}/api/projects/${project}`)).json();
+  await openRundown(page, pages[0].id);
+  await expect(page.locator('.findings')).toHaveCount(0);
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  const at = async () => Number((await page.locator('.page-at b').innerText()).replace(/\D/g, ''));
+  await expect.poll(at).toBeGreaterThan(600);
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: 'Glide' })).toBeVisible();
+});

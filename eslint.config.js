@@ -1,0 +1,25 @@
+import js from '@eslint/js';
+import hooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+
+export default ts.config(
+  { ignores: ['**/dist/', '.data/', '.cache/', 'node_modules/', 'demo/', '.dependency-cruiser.cjs'] },
+  js.configs.recommended,
+  { files: ['**/*.{mjs,js}'], languageOptions: { globals: globals.node } },
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [ts.configs.recommended],
+    rules: {
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-expressions': ['error', { allowTernary: true, allowShortCircuit: true }],
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-empty-object-type': 'off',
+    },
+  },
+  {
+    files: ['packages/web/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+);

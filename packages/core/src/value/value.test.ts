@@ -1,0 +1,109 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { ANY_CONTEXT } from './components.ts';
+import { parseEasing } from './easing.ts';
+import { propertyFacts, propertyNames, valueError } from './property.ts';
+import { bake, withWholeEasing } from './split.ts';
+import { segmentsOf, valueAt } from './track.ts';
+
+const ease = (css: string) => {
+  const parsed = parseEasing(css);
+  if (!parsed.ok) throw new Error(parsed.error);
+  return parsed.value;
+};
+const at = (property: string, from: string, to: string, p: number, easing?: string) =>
+  valueAt(segmentsOf(property, [{ at: '0%', value: from, easing }, { at: '100%', value: to }], 'none', ANY_CONTEXT), p);
+
+describe('easings', () => {
+  test('a cubic Bézier satisfies its own equation to 1e-7', () => {
+    const unit = fc.integer({ min: 1, max: 99 }).map((n) => n / 100);
+    const free = fc.integer({ min: -100, max: 200 }).map((n) => n / 100);
+    fc.assert(
+      fc.property(unit, free, unit, free, unit, (x1, y1, x2, y2, u) => {
+        const b = (a: number, c: number) => 3 * u * (1 - u) ** 2 * a + 3 * u * u * (1 - u) * c + u ** 3;
+        const slope = 3 * (1 - u) ** 2 * x1 + 6 * u * (1 - u) * (x2 - x1) + 3 * u * u * (1 - x2);
+        fc.pre(slope > 0.02);
+        expect(ease(`cubic-bezier(${x1}, ${y1}, ${x2}, ${y2})`)(b(x1, x2))).toBeCloseTo(b(y1, y2), 6);
+      }),
+    );
+  });
+
+  test.each([
+    ['steps(4, jump-end)', 0.3, 0.25],
+    ['steps(4, jump-start)', 0.3, 0.5],
+    ['steps(4, jump-none)', 0.3, 1 / 3],
+    ['steps(4, jump-both)', 0.3, 0.4],
+    ['step-end', 0.99, 0],
+    ['linear(0, 0.5 20%, 1)', 0.1, 0.25],
+    ['linear(0, 1, 0, 1)', 0.5, 0.5],
+    ['ease', 0, 0],
+  ])('%s at %d', (css, t, y) => expect(ease(css)(t)).toBeCloseTo(y, 9));
+
+  test.each(['ease-sideways', 'cubic-bezier(2, 0, 0, 1)', 'cubic-bezier(0, 0, 1)', 'steps(0)', 'steps(1, jump-none)', 'linear(a)'])('refuses %s', (css) =>
+    expect(parseEasing(css).ok).toBe(false),
+  );
+
+  test('baking stays within its tolerance', () => {
+    const f = ease('cubic-bezier(0.7, 0, 0.1, 1)');
+    const g = ease(bake(f));
+    for (let i = 0; i <= 1000; i++) expect(Math.abs(f(i / 1000) - g(i / 1000))).toBeLessThan(3e-4);
+  });
+
+  test('an easing over the whole range is the same curve once it is split over the stops', () => {
+    const stops = [{ at: '0%', value: '0' }, { at: '30%', value: '10', easing: 'ease-in' }, { at: '100%', value: '3' }];
+    const whole = ease('ease-in-out');
+    const before = segmentsOf('flex-grow', stops, '0', ANY_CONTEXT);
+    const after = segmentsOf('flex-grow', withWholeEasing(stops, 'ease-in-out'), '0', ANY_CONTEXT);
+    for (let i = 0; i <= 50; i++) expect(Number(valueAt(after, i / 50))).toBeCloseTo(Number(valueAt(before, whole(i / 50))), 2);
+  });
+});
+
+describe('values', () => {
+  test.each([
+    ['opacity', '0', '1', 0.25, '0.25'],
+    ['opacity', '0', '1', 1, '1'],
+    ['translate', '0 96px', '0 0', 0.5, '0px 48px'],
+    ['translate', 'none', '50% 10vh', 0.5, '25px 50px'],
+    ['scale', '0.5', 'none', 0.5, '0.75'],
+    ['scale', '1 2', '2', 0.5, '1.5 2'],
+    ['rotate', '0deg', '90deg', 0.5, '45deg'],
+    ['rotate', 'none', 'x 1turn', 0.25, 'x 90deg'],
+    ['filter', 'none', 'blur(8px) brightness(50%)', 0.5, 'blur(4px) brightness(0.75)'],
+    ['filter', 'blur(4px)', 'brightness(2)', 0.4, 'blur(4px)'],
+    ['z-index', '0', '3', 0.5, '2'],
+    ['z-index', 'auto', '3', 0.6, '3'],
+    ['color', '#000', '#fff', 0.5, 'rgb(128, 128, 128)'],
+    ['background-color', 'transparent', 'rgb(200 100 0)', 0.5, 'rgba(200, 100, 0, 0.5)'],
+    ['border-radius', '10px', '50%', 0.5, '30px'],
+  ])('%s from %s to %s', (property, from, to, p, expected) => expect(at(property, from, to, p)).toBe(expected));
+
+  test('different axes turn the short way round', () => {
+    const value = at('rotate', 'x 90deg', 'y 90deg', 0.5);
+    expect(value).toMatch(/^0\.7071\d+ 0\.7071\d+ 0 \d/);
+  });
+
+  test('ends stay within the values they lie between, for every property with numbers', () => {
+    fc.assert(
+      fc.property(fc.constantFrom('opacity', 'flex-grow', 'stroke-dashoffset', 'letter-spacing'), fc.integer({ min: 0, max: 9 }), fc.integer({ min: 0, max: 9 }), fc.double({ min: 0, max: 1, noNaN: true }), (property, a, b, p) => {
+        const unit = property === 'opacity' || property === 'flex-grow' ? '' : 'px';
+        const n = Number.parseFloat(at(property, `${a / 10}${unit}`, `${b / 10}${unit}`, p));
+        expect(n).toBeGreaterThanOrEqual(Math.min(a, b) / 10 - 1e-6);
+        expect(n).toBeLessThanOrEqual(Math.max(a, b) / 10 + 1e-6);
+      }),
+    );
+  });
+
+  test('every property’s type understands its own example and initial value, or says that it flips', () => {
+    for (const name of propertyNames()) {
+      const { type, initial } = propertyFacts(name)!;
+      expect([name, type.accepts(type.example)]).toEqual([name, true]);
+      if (initial !== 'auto') expect([name, type.accepts(initial)]).toEqual([name, true]);
+    }
+  });
+
+  test('a wrong value is refused with an example of a right one', () => {
+    expect(valueError('opacity', 'red')).toContain('0.5');
+    expect(valueError('clip-path', 'circle()')).toContain('cannot be animated here yet');
+    expect(valueError('--figure', '212')).toBeNull();
+  });
+});

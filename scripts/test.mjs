@@ -1,0 +1,76 @@
+/**
+ * npm test: prepares a fresh clone, then type check, lint, import rules, Jest, and Playwright against a server and a database of
+ * its own. Ends with “N passed, N failed”. Node built-ins only.
+ */
+import { readFileSync, rmSync } from 'node:fs';
+import { ensureBuilt } from './setup/build.mjs';
+import { checkNode, ensureChromium, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
+import { inRoot } from './setup/paths.mjs';
+import { endRunning, run } from './setup/processes.mjs';
+import { say } from './setup/say.mjs';
+import { startStack } from './setup/stack.mjs';
+
+const full = process.argv.includes('--full');
+const only = process.argv.slice(2).filter((a) => !a.startsWith('--'));
+const wants = (name) => only.length === 0 || only.includes(name);
+let stack = null;
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => (endRunning(), void stack?.stop().then(() => process.exit(130))));
+
+checkNode();
+await ensurePackages();
+await ensureChromium();
+const results = [];
+const step = async (name, work) => {
+  if (!wants(name)) return;
+  say(`${name} …`);
+  const result = await work();
+  results.push({ name, ...result });
+  if (result.failed) say(`${name} failed.`);
+};
+const node = (...args) => run(process.execPath, args, { cwd: inRoot() });
+const bin = (path, ...args) => node(inRoot('node_modules', path), ...args);
+const asOne = ({ code }) => (code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
+
+await step('types', async () => {
+  let failed = 0;
+  const projects = ['packages/core', 'packages/api', 'packages/probe', 'packages/server', 'packages/web', 'e2e'];
+  for (const p of projects) failed += (await bin('typescript-7/bin/tsc', '-p', p)).code === 0 ? 0 : 1;
+  return { passed: projects.length - failed, failed };
+});
+await step('lint', async () => asOne(await bin('eslint/bin/eslint.js', '--cache', '--cache-location', '.cache/eslint', '--max-warnings', '0', '.')));
+await step('rooms', async () => asOne(await bin('dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'packages')));
+await step('jest', async () => {
+  const file = inRoot('.cache', 'jest.json');
+  rmSync(file, { force: true });
+  await run(process.execPath, ['--experimental-vm-modules', '--no-warnings', inRoot('node_modules/jest/bin/jest.js'), '--json', `--outputFile=${file}`], {
+    cwd: inRoot(),
+    env: { ...process.env, LYVEK_FULL: full ? '1' : '' },
+  });
+  return counted(file, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numFailedTestSuites }));
+});
+await step('browser', async () => {
+  const bins = await ensurePostgres();
+  await ensureBuilt();
+  stack = await startStack({ bin: bins, dir: inRoot('.data', 'test') });
+  const file = inRoot('.cache', 'playwright.json');
+  rmSync(file, { force: true });
+  await run(process.execPath, [inRoot('node_modules/@playwright/test/cli.js'), 'test'], {
+    cwd: inRoot(),
+    env: { ...process.env, LYVEK_URL: stack.url, LYVEK_STACK: JSON.stringify(stack.facts()), LYVEK_ORACLE_CASES: full ? '10000' : '600' },
+  });
+  await stack.stop();
+  return counted(file, (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected }));
+});
+
+function counted(file, read) {
+  try {
+    return read(JSON.parse(readFileSync(file, 'utf8')));
+  } catch {
+    return { passed: 0, failed: 1 };
+  }
+}
+
+for (const r of results) say(`${r.name}: ${r.passed} passed, ${r.failed} failed`);
+const total = (key) => results.reduce((sum, r) => sum + r[key], 0);
+process.stdout.write(`${total('passed')} passed, ${total('failed')} failed\n`);
+process.exit(total('failed') > 0 || total('passed') === 0 ? 1 : 0);
