@@ -8,13 +8,48 @@ const core = (room, ...allowed) => ({
 
 module.exports = {
   forbidden: [
-    { name: 'no-cycles', severity: 'error', from: { pathNot: 'core/src/(effect|feel|value/easings|value/types)' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
-    { name: 'core-is-pure', severity: 'error', from: { path: '^packages/core/', pathNot: '\\.test\\.ts$' }, to: { pathNot: '^(packages/core|node_modules/(zod|css-tree|culori|parse5|@types)/)' } },
-    { name: 'api-knows-core-only', severity: 'error', from: { path: '^packages/api/' }, to: { path: '^packages/(server|web|probe)/' } },
-    { name: 'probe-knows-core-only', severity: 'error', from: { path: '^packages/probe/' }, to: { path: '^packages/(server|web|api)/' } },
-    { name: 'web-not-server', severity: 'error', from: { path: '^packages/web/' }, to: { path: '^(packages/server|node_modules/(pg|express))' } },
-    { name: 'server-not-web', severity: 'error', from: { path: '^packages/server/' }, to: { path: '^packages/(web|probe)/' } },
-    { name: 'rooms-by-their-face', severity: 'error', from: { path: '^packages/(api|probe|server|web)/' }, to: { path: '^packages/core/src/(?!index)' } },
+    {
+      name: 'no-cycles',
+      severity: 'error',
+      from: { pathNot: 'core/src/(effect|feel|value/easings|value/types)' },
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^packages/core/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^(packages/core|node_modules/(zod|css-tree|culori|parse5|@types)/)' },
+    },
+    {
+      name: 'api-knows-core-only',
+      severity: 'error',
+      from: { path: '^packages/api/' },
+      to: { path: '^packages/(server|web|probe)/' },
+    },
+    {
+      name: 'probe-knows-core-only',
+      severity: 'error',
+      from: { path: '^packages/probe/' },
+      to: { path: '^packages/(server|web|api)/' },
+    },
+    {
+      name: 'web-not-server',
+      severity: 'error',
+      from: { path: '^packages/web/' },
+      to: { path: '^(packages/server|node_modules/(pg|express))' },
+    },
+    {
+      name: 'server-not-web',
+      severity: 'error',
+      from: { path: '^packages/server/' },
+      to: { path: '^packages/(web|probe)/' },
+    },
+    {
+      name: 'rooms-by-their-face',
+      severity: 'error',
+      from: { path: '^packages/(api|probe|server|web)/' },
+      to: { path: '^packages/core/src/(?!index)' },
+    },
     core('page'),
     core('timeline', 'page'),
     core('value', 'page'),
@@ -28,6 +63,10 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)dist/' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'default'], extensions: ['.ts', '.tsx', '.js', '.mjs'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs'],
+    },
   },
 };

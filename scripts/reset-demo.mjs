@@ -15,7 +15,8 @@ await ensureBuilt();
 let cluster = null;
 let url = process.env.DATABASE_URL ?? runningCluster(dir);
 if (!url) {
-  if (!existsSync(join(dir, 'pg'))) giveUp('there is no database yet. Run npm start once; it loads the demo by itself.');
+  if (!existsSync(join(dir, 'pg')))
+    giveUp('there is no database yet. Run npm start once; it loads the demo by itself.');
   cluster = await startPostgres({ bin: await ensurePostgres(), dir });
   url = cluster.url;
 }

@@ -14,7 +14,8 @@ const full = process.argv.includes('--full');
 const only = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const wants = (name) => only.length === 0 || only.includes(name);
 let stack = null;
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => (endRunning(), void stack?.stop().then(() => process.exit(130))));
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => (endRunning(), void stack?.stop().then(() => process.exit(130))));
 
 checkNode();
 await ensurePackages();
@@ -33,20 +34,61 @@ const asOne = ({ code }) => (code === 0 ? { passed: 1, failed: 0 } : { passed: 0
 
 await step('types', async () => {
   let failed = 0;
-  const projects = ['packages/core', 'packages/api', 'packages/probe', 'packages/server', 'packages/web', 'e2e'];
+  const projects = [
+    'packages/core',
+    'packages/api',
+    'packages/probe',
+    'packages/server',
+    'packages/web',
+    'e2e',
+  ];
   for (const p of projects) failed += (await bin('typescript-7/bin/tsc', '-p', p)).code === 0 ? 0 : 1;
   return { passed: projects.length - failed, failed };
 });
-await step('lint', async () => asOne(await bin('eslint/bin/eslint.js', '--cache', '--cache-location', '.cache/eslint', '--max-warnings', '0', '.')));
-await step('rooms', async () => asOne(await bin('dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'packages')));
+await step('lint', async () =>
+  asOne(
+    await bin(
+      'eslint/bin/eslint.js',
+      '--cache',
+      '--cache-location',
+      '.cache/eslint',
+      '--max-warnings',
+      '0',
+      '.',
+    ),
+  ),
+);
+await step('rooms', async () =>
+  asOne(
+    await bin(
+      'dependency-cruiser/bin/dependency-cruise.mjs',
+      '--config',
+      '.dependency-cruiser.cjs',
+      'packages',
+    ),
+  ),
+);
 await step('jest', async () => {
   const file = inRoot('.cache', 'jest.json');
   rmSync(file, { force: true });
-  await run(process.execPath, ['--experimental-vm-modules', '--no-warnings', inRoot('node_modules/jest/bin/jest.js'), '--json', `--outputFile=${file}`], {
-    cwd: inRoot(),
-    env: { ...process.env, LYVEK_FULL: full ? '1' : '' },
-  });
-  return counted(file, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numFailedTestSuites }));
+  await run(
+    process.execPath,
+    [
+      '--experimental-vm-modules',
+      '--no-warnings',
+      inRoot('node_modules/jest/bin/jest.js'),
+      '--json',
+      `--outputFile=${file}`,
+    ],
+    {
+      cwd: inRoot(),
+      env: { ...process.env, LYVEK_FULL: full ? '1' : '' },
+    },
+  );
+  return counted(file, (r) => ({
+    passed: r.numPassedTests,
+    failed: r.numFailedTests + r.numFailedTestSuites,
+  }));
 });
 await step('browser', async () => {
   const bins = await ensurePostgres();
@@ -56,7 +98,12 @@ await step('browser', async () => {
   rmSync(file, { force: true });
   await run(process.execPath, [inRoot('node_modules/@playwright/test/cli.js'), 'test'], {
     cwd: inRoot(),
-    env: { ...process.env, LYVEK_URL: stack.url, LYVEK_STACK: JSON.stringify(stack.facts()), LYVEK_ORACLE_CASES: full ? '10000' : '600' },
+    env: {
+      ...process.env,
+      LYVEK_URL: stack.url,
+      LYVEK_STACK: JSON.stringify(stack.facts()),
+      LYVEK_ORACLE_CASES: full ? '10000' : '600',
+    },
   });
   await stack.stop();
   return counted(file, (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected }));

@@ -1,13 +1,22 @@
 /** Bringing pages: what works, and a clear message for each thing that does not. */
 import { expect, test } from '@playwright/test';
+import type { APIRequestContext } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { base, bring, cardZip, html, newProject, openRundown, preview, zipOf } from '../support/app.ts';
 
-async function refusal(request: import('@playwright/test').APIRequestContext, body: Buffer | string, type = 'application/zip') {
+async function refusal(request: APIRequestContext, body: Buffer | string, type = 'application/zip') {
   const project = await newProject(request, 'Refusals');
-  const response = await request.post(`${base}/api/projects/${project}/pages`, { data: body, headers: { 'content-type': type } });
+  const response = await request.post(`${base}/api/projects/${project}/pages`, {
+    data: body,
+    headers: { 'content-type': type },
+  });
   expect(response.headers()['content-type']).toContain('application/problem+json');
-  const problem = (await response.json()) as { status: number; title: string; detail: string; choices?: string[] };
+  const problem = (await response.json()) as {
+    status: number;
+    title: string;
+    detail: string;
+    choices?: string[];
+  };
   expect(problem.status).toBe(response.status());
   return problem;
 }
@@ -19,13 +28,24 @@ test('a truncated zip', async ({ request }) => {
 });
 
 test('a zip whose paths lead out of its folder', async ({ request }) => {
-  expect((await refusal(request, zipOf({ 'index.html': html('x'), '../../etc/x.html': 'x' }))).detail).toContain('leads out of the page');
-  expect((await refusal(request, zipOf({ '/abs/index.html': html('x') }))).title).toBe('Path outside the page');
-  expect((await refusal(request, zipOf({ [`${'a'.repeat(230)}.html`]: 'x' }))).detail).toContain('200 characters');
+  expect(
+    (await refusal(request, zipOf({ 'index.html': html('x'), '../../etc/x.html': 'x' }))).detail,
+  ).toContain('leads out of the page');
+  expect((await refusal(request, zipOf({ '/abs/index.html': html('x') }))).title).toBe(
+    'Path outside the page',
+  );
+  expect((await refusal(request, zipOf({ [`${'a'.repeat(230)}.html`]: 'x' }))).detail).toContain(
+    '200 characters',
+  );
 });
 
 test('a bomb', async ({ request }) => {
-  const bomb = Buffer.from(zipSync({ 'index.html': [new TextEncoder().encode(html('x')), {}], 'zeros.bin': [new Uint8Array(60e6), { level: 9 }] }));
+  const bomb = Buffer.from(
+    zipSync({
+      'index.html': [new TextEncoder().encode(html('x')), {}],
+      'zeros.bin': [new Uint8Array(60e6), { level: 9 }],
+    }),
+  );
   expect(bomb.length).toBeLessThan(200_000);
   const problem = await refusal(request, bomb);
   expect([problem.status, problem.title]).toEqual([413, 'Unpacks too large']);
@@ -44,7 +64,9 @@ test('an HTML file of 50 MB', async ({ request, page }) => {
   // And as people meet it.
   const project = await newProject(request, 'Large');
   await page.goto(`${base}/projects/${project}`);
-  await page.locator('[data-bring=file]').setInputFiles({ name: 'large.html', mimeType: 'text/html', buffer: Buffer.from(large.slice(0, 21e6)) });
+  await page
+    .locator('[data-bring=file]')
+    .setInputFiles({ name: 'large.html', mimeType: 'text/html', buffer: Buffer.from(large.slice(0, 21e6)) });
   await expect(page.locator('.notice.wrong')).toContainText('20 MB');
 });
 
@@ -59,7 +81,9 @@ test('several HTML files: the interface asks which one is the page', async ({ re
   expect((await refusal(request, zip)).choices).toEqual(['a.html', 'b.html']);
   const project = await newProject(request, 'Which');
   await page.goto(`${base}/projects/${project}`);
-  await page.locator('[data-bring=file]').setInputFiles({ name: 'two.zip', mimeType: 'application/zip', buffer: zip });
+  await page
+    .locator('[data-bring=file]')
+    .setInputFiles({ name: 'two.zip', mimeType: 'application/zip', buffer: zip });
   await page.getByRole('button', { name: 'b.html' }).click();
   await expect(page.locator('.notice')).toContainText('hangs on the shelf');
 });
@@ -69,7 +93,9 @@ test('pasted HTML, renamed, deleted and brought back', async ({ request, page })
   await page.goto(`${base}/projects/${project}`);
   await expect(page.getByRole('heading', { name: 'Hang up your first page' })).toBeVisible();
   await page.getByRole('button', { name: 'Paste HTML' }).click();
-  await page.getByLabel('HTML of the page').fill('<title>Ferry times</title><h1>Ferry times</h1><div style="height:3000px">x</div>');
+  await page
+    .getByLabel('HTML of the page')
+    .fill('<title>Ferry times</title><h1>Ferry times</h1><div style="height:3000px">x</div>');
   await page.getByRole('button', { name: 'Hang it up' }).click();
   const card = page.getByRole('article', { name: 'Ferry times' });
   await expect(card).toContainText('px');
@@ -87,13 +113,17 @@ test('pasted HTML, renamed, deleted and brought back', async ({ request, page })
 
 test.describe('awkward pages say plainly what is wrong', () => {
   test('a page without scroll', async ({ page, request }) => {
-    await openRundown(page, await bring(request, await newProject(request, 'Short'), html('<h1>Short</h1>'), 'text/html'));
+    await openRundown(
+      page,
+      await bring(request, await newProject(request, 'Short'), html('<h1>Short</h1>'), 'text/html'),
+    );
     await expect(page.locator('.page-note')).toContainText('nothing to scroll');
     await expect(page.getByRole('button', { name: 'Glide' })).toBeDisabled();
   });
 
   test('broken HTML and missing files', async ({ page, request }) => {
-    const broken = '<title>Broken</title><link rel=stylesheet href=gone.css><div><p>open <b>never <table><td>closed<section id=s style="height:3000px"><h2>Here</h2><img src="none.png">';
+    const broken =
+      '<title>Broken</title><link rel=stylesheet href=gone.css><div><p>open <b>never <table><td>closed<section id=s style="height:3000px"><h2>Here</h2><img src="none.png">';
     await openRundown(page, await bring(request, await newProject(request, 'Broken'), broken, 'text/html'));
     await expect(preview(page).locator('h2')).toHaveText('Here');
   });
@@ -107,7 +137,13 @@ test.describe('awkward pages say plainly what is wrong', () => {
   });
 
   test('a page of 60,000 px', async ({ page, request }) => {
-    const long = html(Array.from({ length: 400 }, (_, i) => `<section style="height:150px"><h2>Day ${i + 1}</h2><p>High water.</p></section>`).join(''));
+    const long = html(
+      Array.from(
+        { length: 400 },
+        (_, i) => `<section style="height:150px"><h2>Day ${i + 1}</h2><p>High water.</p></section>`,
+      ).join(''),
+      'h2,p{margin:0}',
+    );
     await openRundown(page, await bring(request, await newProject(request, 'Long'), long, 'text/html'));
     await expect(page.locator('.head-strip')).toHaveText('60,000 px');
     await page.keyboard.press('End');

@@ -3,23 +3,34 @@ import { expect, test } from '@playwright/test';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { unzipSync } from 'fflate';
-import { base, bring, cardZip, newProject, openRundown, preview, saved } from '../support/app.ts';
+import { base, bring, cardZip, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
 
-test('a rise on a card, tuned to be done when the card is centred, leaves as CSS that does the same', async ({ page, request, context }, info) => {
+test('a rise on a card, tuned to be done when the card is centred, leaves as CSS that does the same', async ({
+  page,
+  request,
+  context,
+}, info) => {
   const project = await newProject(request, 'Orchard');
   await page.goto(`${base}/projects/${project}`);
-  await page.locator('[data-bring=file]').setInputFiles({ name: 'orchard.zip', mimeType: 'application/zip', buffer: cardZip() });
+  await page
+    .locator('[data-bring=file]')
+    .setInputFiles({ name: 'orchard.zip', mimeType: 'application/zip', buffer: cardZip() });
   await page.getByRole('button', { name: 'Open', exact: true }).click();
   await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 15_000 });
   // Root-absolute and relative files have come along.
   await expect(preview(page).locator('#pear img')).toHaveJSProperty('complete', true);
-  expect(await preview(page).locator('.card').first().evaluate((e) => getComputedStyle(e).borderTopWidth)).toBe('1px');
+  expect(
+    await preview(page)
+      .locator('.card')
+      .first()
+      .evaluate((e) => getComputedStyle(e).borderTopWidth),
+  ).toBe('1px');
 
   // Pick the card in the page and add a rise by keyboard.
   await page.mouse.move(700, 300);
   await page.mouse.wheel(0, 700);
   await page.waitForTimeout(300);
-  await preview(page).locator('#pear').click({ position: { x: 4, y: 4 } });
+  await pick(page, '#pear');
   await expect(page.locator('.sheet-head')).toContainText('Pear');
   await page.keyboard.press('a');
   await page.keyboard.type('rise');
@@ -59,19 +70,33 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
           (at: number) =>
             new Promise((done) => {
               scrollTo({ top: at, behavior: 'instant' });
-              requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(() => done(`${scrollY} ${getComputedStyle(document.querySelector('#pear')!).opacity} ${getComputedStyle(document.querySelector('#pear')!).translate}`))));
+              requestAnimationFrame(() =>
+                requestAnimationFrame(() =>
+                  requestAnimationFrame(() =>
+                    done(
+                      `${scrollY} ${getComputedStyle(document.querySelector('#pear')!).opacity} ${getComputedStyle(document.querySelector('#pear')!).translate}`,
+                    ),
+                  ),
+                ),
+              );
             }),
           y,
         )) as string,
       );
     return out;
   };
+  await expect
+    .poll(() => frameOf.evaluate(() => document.querySelector('#pear')!.getAnimations().length))
+    .toBe(1);
   const inLyvek = await shown(frameOf as never);
 
   // … is what the downloaded page shows in a browser without Lyvek.
   await page.getByRole('link', { name: 'Hand-off' }).click();
   await expect(page.locator('.code').first()).toContainText('animation-range');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Download' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Download' }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('orchard-prices.zip');
   const path = await download.path();
   const files = unzipSync(new Uint8Array(await import('node:fs').then((fs) => fs.readFileSync(path))));
@@ -89,7 +114,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
 test('undo, redo, duplicate, mute, delete and rename from the keyboard', async ({ page, request }) => {
   const project = await newProject(request, 'Keys');
   await openRundown(page, await bring(request, project, cardZip()));
-  await preview(page).locator('h1').click();
+  await pick(page, 'h1');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
   await expect(page.locator('.bar')).toHaveCount(1);
@@ -115,7 +140,10 @@ test('undo, redo, duplicate, mute, delete and rename from the keyboard', async (
   await saved(page);
 });
 
-test('page and playhead go together in both directions, and one notch is one notch', async ({ page, request }) => {
+test('page and playhead go together in both directions, and one notch is one notch', async ({
+  page,
+  request,
+}) => {
   const project = await newProject(request, 'Scroll');
   await openRundown(page, await bring(request, project, cardZip()));
   const at = () => page.locator('.page-at b').innerText();
@@ -124,7 +152,10 @@ test('page and playhead go together in both directions, and one notch is one not
   await expect.poll(at).toBe('100 px');
   await page.keyboard.press('ArrowDown');
   await expect.poll(at).toBe('110 px');
-  const y = () => preview(page).locator('body').evaluate(() => scrollY);
+  const y = () =>
+    preview(page)
+      .locator('body')
+      .evaluate(() => scrollY);
   expect(await y()).toBe(110);
   await page.keyboard.press('End');
   await expect.poll(y).toBeGreaterThan(1500);
@@ -140,12 +171,13 @@ test('page and playhead go together in both directions, and one notch is one not
 test('a finding is shown, and its fix removes it', async ({ page, request }) => {
   const project = await newProject(request, 'Findings');
   await openRundown(page, await bring(request, project, cardZip()));
-  await preview(page).locator('h1').click();
+  await pick(page, 'h1');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
   await page.locator('.point-passage').first().click();
-  await page.getByLabel('Share of the phase').fill('0%');
   await page.getByLabel('Phase', { exact: true }).selectOption('cover');
+  await page.getByLabel('Share of the phase').fill('0%');
+  await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   await expect(page.locator('.findings li')).toContainText('When the page opens it already stands at');
   await expect(page.locator('.label .brief')).toHaveText(/starts part/);

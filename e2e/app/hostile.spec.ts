@@ -1,7 +1,7 @@
 /** Imported pages are hostile, and so are other sites: neither reaches the API. */
 import { request as nodeRequest } from 'node:http';
 import { expect, test } from '@playwright/test';
-import { base, bring, html, newProject, openRundown, preview } from '../support/app.ts';
+import { base, bring, html, newProject, openRundown, pick, preview } from '../support/app.ts';
 
 test('a script-laden page cannot read the API, the workbench or any storage', async ({ page, request }) => {
   const evil = html(
@@ -26,7 +26,8 @@ test('a script-laden page cannot read the API, the workbench or any storage', as
   const out = preview(page).locator('#out');
   await expect(out).toContainText('top');
   const tries = JSON.parse((await out.textContent())!) as Record<string, string>;
-  for (const name of ['api', 'write', 'own host api', 'parent', 'storage', 'cookie', 'top']) expect([name, tries[name]]).toEqual([name, 'refused']);
+  for (const name of ['api', 'write', 'own host api', 'parent', 'storage', 'cookie', 'top'])
+    expect([name, tries[name]]).toEqual([name, 'refused']);
   // An opaque answer of status 0 at most, and nothing was written.
   expect(['refused', 'GOT 0']).toContain(tries['no-cors']);
   expect((await (await request.get(`${base}/api/projects`)).json()).projects.length).toBe(before + 1);
@@ -34,17 +35,28 @@ test('a script-laden page cannot read the API, the workbench or any storage', as
   await expect(page.locator('.sheet')).toContainText('No motions yet');
 });
 
-test('its own fonts, modules and images load, and its policy does not keep the motions out', async ({ page, request }) => {
+test('its own fonts, modules and images load, and its policy does not keep the motions out', async ({
+  page,
+  request,
+}) => {
   const strict = `<!doctype html><html><head><meta http-equiv="Content-Security-Policy" content="script-src 'none'; style-src 'unsafe-inline'"><title>Strict</title></head><body style="margin:0"><h1>Strict</h1><div style="height:3000px"></div></body></html>`;
   await openRundown(page, await bring(request, await newProject(request, 'Strict'), strict, 'text/html'));
-  await preview(page).locator('h1').click();
+  await pick(page, 'h1');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
-  await expect.poll(() => preview(page).locator('h1').evaluate((e) => e.getAnimations().length)).toBe(1);
+  await expect
+    .poll(() =>
+      preview(page)
+        .locator('h1')
+        .evaluate((e) => e.getAnimations().length),
+    )
+    .toBe(1);
 });
 
 test('a page that hangs is noticed and can be reloaded', async ({ page, request }) => {
-  const stuck = html('<h1>Stuck</h1><div style="height:3000px"></div><script>setTimeout(() => { if (!sessionOnce()) for (;;); }, 2500); function sessionOnce() { return false; }</script>');
+  const stuck = html(
+    '<h1>Stuck</h1><div style="height:3000px"></div><script>setTimeout(() => { if (!sessionOnce()) for (;;); }, 2500); function sessionOnce() { return false; }</script>',
+  );
   await openRundown(page, await bring(request, await newProject(request, 'Stuck'), stuck, 'text/html'));
   const reload = page.getByRole('button', { name: 'Reload the page' });
   await expect(reload).toBeVisible({ timeout: 20_000 });
@@ -79,7 +91,10 @@ test('host, origin and site are checked', async () => {
 });
 
 test('wrong JSON gets a problem with its path', async ({ request }) => {
-  const post = async (data: string) => (await request.post(`${base}/api/projects`, { data, headers: { 'content-type': 'application/json' } })).json();
+  const post = async (data: string) =>
+    (
+      await request.post(`${base}/api/projects`, { data, headers: { 'content-type': 'application/json' } })
+    ).json();
   expect((await post('{"name":')).title).toBe('Not JSON');
   expect((await post('{"name":""}')).detail).toContain('name: a name is needed');
   expect((await post('{"name":"x","admin":true}')).status).toBe(422);

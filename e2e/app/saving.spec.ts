@@ -1,23 +1,41 @@
 /** Acknowledged work survives everything; what is not yet acknowledged is kept and sent again. */
 import { expect, test } from '@playwright/test';
-import type { Page } from '@playwright/test';
-import { base, bring, cardZip, newProject, openRundown, postmasterPid, preview, saved, serverPid } from '../support/app.ts';
+import type { APIRequestContext, Page } from '@playwright/test';
+import {
+  base,
+  bring,
+  cardZip,
+  newProject,
+  openRundown,
+  pick,
+  postmasterPid,
+  saved,
+  serverPid,
+} from '../support/app.ts';
 
 test.describe.configure({ mode: 'serial' });
 
 async function addReveal(page: Page, target = 'h1'): Promise<void> {
-  await preview(page).locator(target).first().click({ position: { x: 3, y: 3 } });
+  await page.bringToFront();
+  await pick(page, target);
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
   await expect(page.locator('.sheet-name')).toBeVisible();
 }
 
-const takeOf = async (request: import('@playwright/test').APIRequestContext, pageId: string) => {
+const takeOf = async (request: APIRequestContext, pageId: string) => {
   const { takes } = await (await request.get(`${base}/api/pages/${pageId}`)).json();
-  return (await request.get(`${base}/api/takes/${takes[0].id}`)).json() as Promise<{ id: string; revision: number; document: { motions: { name: string }[] } }>;
+  return (await request.get(`${base}/api/takes/${takes[0].id}`)).json() as Promise<{
+    id: string;
+    revision: number;
+    document: { motions: { name: string }[] };
+  }>;
 };
 
-test('two tabs: the slower one is told, and keeps its version as a take of its own', async ({ context, request }) => {
+test('two tabs: the slower one is told, and keeps its version as a take of its own', async ({
+  context,
+  request,
+}) => {
   const id = await bring(request, await newProject(request, 'Two tabs'), cardZip());
   const [one, two] = [await context.newPage(), await context.newPage()];
   await openRundown(one, id);
@@ -51,7 +69,10 @@ test('a retry of an edit that has arrived is answered as the first time', async 
   const id = await bring(request, await newProject(request, 'Retry'), cardZip());
   const take = await takeOf(request, id);
   const put = (edit: string, match: string) =>
-    request.put(`${base}/api/takes/${take.id}/document`, { data: take.document, headers: { 'if-match': match, 'x-edit-id': edit } });
+    request.put(`${base}/api/takes/${take.id}/document`, {
+      data: take.document,
+      headers: { 'if-match': match, 'x-edit-id': edit },
+    });
   const edit = '3f0e7f5e-2b7a-4a8e-9b46-1d9d0a9b7c01';
   expect(await (await put(edit, '"1"')).json()).toEqual({ revision: 2 });
   expect(await (await put(edit, '"1"')).json()).toEqual({ revision: 2 });
@@ -61,7 +82,10 @@ test('a retry of an edit that has arrived is answered as the first time', async 
 });
 
 for (const victim of ['server', 'database'] as const)
-  test(`kill -9 of the ${victim} in the middle of editing loses nothing, and the interface recovers by itself`, async ({ page, request }) => {
+  test(`kill -9 of the ${victim} in the middle of editing loses nothing, and the interface recovers by itself`, async ({
+    page,
+    request,
+  }) => {
     const id = await bring(request, await newProject(request, `Kill ${victim}`), cardZip());
     await openRundown(page, id);
     await addReveal(page);
@@ -72,7 +96,9 @@ for (const victim of ['server', 'database'] as const)
     await page.keyboard.press('m');
     await expect(page.locator('.bar')).toHaveCount(2);
     await expect(page.locator('.save-state')).toHaveText(/^Saved/, { timeout: 20_000 });
-    await expect.poll(async () => (await takeOf(request, id)).document.motions.length, { timeout: 10_000 }).toBe(2);
+    await expect
+      .poll(async () => (await takeOf(request, id)).document.motions.length, { timeout: 10_000 })
+      .toBe(2);
     await page.reload();
     await expect(page.locator('.bar')).toHaveCount(2, { timeout: 15_000 });
     await expect(page.locator('.bar.muted')).toHaveCount(1);

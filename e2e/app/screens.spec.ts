@@ -7,7 +7,9 @@ import { base, demoProject, openRundown } from '../support/app.ts';
 async function serious(page: Page): Promise<string[]> {
   // The brought page is not ours to judge.
   const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze();
-  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`);
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`);
 }
 
 for (const scheme of ['light', 'dark'] as const)

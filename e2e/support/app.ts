@@ -14,10 +14,13 @@ const CARD_PAGE = `<!doctype html>
 <section id="order"><h2>Order</h2><p>Write to the gate house.</p></section><footer>Made up.</footer></body></html>`;
 const CARD_CSS = `body{margin:0;font:18px/1.5 'Liberation Sans',sans-serif}header{height:900px;padding:80px}section{padding:120px 80px;min-height:900px}
 .card{width:420px;padding:24px;border:1px solid #888;margin:0 0 60px;overflow:clip}img{width:80px;height:80px}`;
-const PEAR = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><circle cx="5" cy="6" r="4" fill="#9a5"/></svg>';
+const PEAR =
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><circle cx="5" cy="6" r="4" fill="#9a5"/></svg>';
 
-export const zipOf = (files: Record<string, string>) => Buffer.from(zipSync(Object.fromEntries(Object.entries(files).map(([p, t]) => [p, strToU8(t)]))));
-export const cardZip = () => zipOf({ 'orchard/index.html': CARD_PAGE, 'orchard/css/style.css': CARD_CSS, 'orchard/art/pear.svg': PEAR });
+export const zipOf = (files: Record<string, string>) =>
+  Buffer.from(zipSync(Object.fromEntries(Object.entries(files).map(([p, t]) => [p, strToU8(t)]))));
+export const cardZip = () =>
+  zipOf({ 'orchard/index.html': CARD_PAGE, 'orchard/css/style.css': CARD_CSS, 'orchard/art/pear.svg': PEAR });
 
 export async function demoProject(request: APIRequestContext): Promise<string> {
   const { projects } = await (await request.get(`${base}/api/projects`)).json();
@@ -29,13 +32,23 @@ export async function newProject(request: APIRequestContext, name: string): Prom
 }
 
 /** Brings a page over the API; returns its id. */
-export async function bring(request: APIRequestContext, project: string, body: Buffer | string, type = 'application/zip', query = ''): Promise<string> {
-  const response = await request.post(`${base}/api/projects/${project}/pages${query}`, { data: body, headers: { 'content-type': type } });
+export async function bring(
+  request: APIRequestContext,
+  project: string,
+  body: Buffer | string,
+  type = 'application/zip',
+  query = '',
+): Promise<string> {
+  const response = await request.post(`${base}/api/projects/${project}/pages${query}`, {
+    data: body,
+    headers: { 'content-type': type },
+  });
   expect(response.status(), await response.text()).toBe(201);
   return (await response.json()).id as string;
 }
 
-export const html = (body: string, css = '') => `<!doctype html><html lang="en"><head><title>Test page</title><style>body{margin:0}${css}</style></head><body>${body}</body></html>`;
+export const html = (body: string, css = '') =>
+  `<!doctype html><html lang="en"><head><title>Test page</title><style>body{margin:0}${css}</style></head><body>${body}</body></html>`;
 
 /** Opens a page in the Rundown and waits until it has been measured. */
 export async function openRundown(page: Page, pageId: string): Promise<void> {
@@ -45,6 +58,25 @@ export async function openRundown(page: Page, pageId: string): Promise<void> {
 }
 
 export const preview = (page: Page) => page.frameLocator('.preview-page iframe');
+/** Clicks near the upper left corner of an element of the previewed page, through the scaled frame. */
+export async function pick(page: Page, selector: string): Promise<void> {
+  const frame = page
+    .frames()
+    .find((f) => f !== page.mainFrame() && f.parentFrame() === page.mainFrame() && !f.isDetached())!;
+  const at = await frame
+    .locator(selector)
+    .first()
+    .evaluate((e) => {
+      e.scrollIntoView({ block: 'nearest' });
+      const { left, top } = e.getBoundingClientRect();
+      return { x: left + 4, y: top + 4, width: innerWidth };
+    });
+  const box = (await page.locator('.preview-page iframe').boundingBox())!;
+  const scale = box.width / at.width;
+  await page.waitForTimeout(150);
+  await page.mouse.click(box.x + at.x * scale, box.y + at.y * scale);
+}
+
 export const saved = (page: Page) => expect(page.locator('.save-state')).toHaveText(/^Saved/);
 
 interface Stack {
@@ -59,11 +91,16 @@ export function serverPid(): number {
   for (const pid of readdirSync('/proc').filter((p) => /^\d+$/.test(p)))
     try {
       const parent = /^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
-      if (Number(parent) === stack().supervisor && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('dist/server.js')) return Number(pid);
+      if (
+        Number(parent) === stack().supervisor &&
+        readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('dist/server.js')
+      )
+        return Number(pid);
     } catch {
       // It ended while we looked.
     }
   throw new Error('the server under test was not found');
 }
 
-export const postmasterPid = (): number => Number(readFileSync(`${stack().dataDir}/pg/postmaster.pid`, 'utf8').split('\n')[0]);
+export const postmasterPid = (): number =>
+  Number(readFileSync(`${stack().dataDir}/pg/postmaster.pid`, 'utf8').split('\n')[0]);

@@ -61,10 +61,10 @@ function listen(): void {
         e.preventDefault();
         return say({ is: 'zoom', delta: e.deltaY });
       }
-      // Seen through a smaller frame, the browser makes a notch longer; inner scrollers keep their own.
+      // Seen through a smaller frame, the browser makes a notch longer than it says; inner scrollers keep their own.
       if (scale === 1 || e.defaultPrevented || scrollsItself(e.target as Element | null, e)) return;
       e.preventDefault();
-      scrollBy({ left: e.deltaX * scale, top: e.deltaY * scale, behavior: 'instant' });
+      scrollBy({ left: e.deltaX, top: e.deltaY, behavior: 'instant' });
     },
     capture,
   );

@@ -165,7 +165,9 @@ const hasOwnText = (e: Element) =>
 
 /** What people would call it: its label, its heading, else its own words with spaces kept between blocks. */
 function textOf(e: Element): string {
-  const named = e.getAttribute('aria-label') ?? (hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption')?.textContent);
+  const named =
+    e.getAttribute('aria-label') ??
+    (hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption')?.textContent);
   if (named) return tidy(named);
   const words: string[] = [];
   const walker = document.createTreeWalker(e, NodeFilter.SHOW_TEXT);

@@ -15,6 +15,9 @@ import { pageRoutes } from './routes/pages.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { takeRoutes } from './routes/takes.ts';
 
+/** A layout of 6,000 elements or a document of 5,000 motions stays below this. */
+const MOST_JSON = 12e6;
+
 export interface AppOptions {
   pool: pg.Pool;
   log: Logger;
@@ -82,10 +85,8 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
 
   const api = express.Router();
   api.use(guardApi(addresses));
-  // Routes that take larger bodies bring their own parser; it must come first.
-  api.use(pageRoutes(pool), takeRoutes(pool));
-  api.use(express.json({ limit: 1e6 }));
-  api.use(healthRoutes(pool), projectRoutes(pool), handOffRoutes(pool));
+  api.use(express.json({ limit: MOST_JSON }));
+  api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool), handOffRoutes(pool));
   api.use((req, res) =>
     sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),
   );

@@ -13,30 +13,45 @@ const layout = layoutOf([
 ]);
 const look = (m: Motion, refresh = 60) => {
   const document = documentOf(m);
-  return findingsOf({ document, take: compileTake(document, layout), gesture: GESTURES[0]!, refresh, limits: DEFAULT_LIMITS });
+  return findingsOf({
+    document,
+    take: compileTake(document, layout),
+    gesture: GESTURES[0]!,
+    refresh,
+    limits: DEFAULT_LIMITS,
+  });
 };
 
 /** One specimen per check; the fix must make the finding go away. */
 const SPECIMENS: Record<string, Motion> = {
-  'never-finishes': motion({ targets: { selector: '#end' }, range: { start: 'entry 0%', end: { edge: '50%', line: '40%' } } }),
-  'starts-part-way': motion({ targets: { selector: '#top' }, range: { start: 'entry 0%', end: 'exit 100%' } }),
+  'never-finishes': motion({
+    targets: { selector: '#end' },
+    range: { start: 'entry 0%', end: { edge: '50%', line: '40%' } },
+  }),
+  'starts-part-way': motion({
+    targets: { selector: '#top' },
+    range: { start: 'entry 0%', end: 'exit 100%' },
+  }),
   'too-few-frames': motion({ range: { start: 'contain 50%', end: 'contain 52%' } }),
 };
 
 describe('checks', () => {
   test('a sound motion has no findings', () => expect(look(motion())).toEqual([]));
 
-  test.each(CHECKS.map((c) => [c.id, c] as const))('%s: finds its specimen, and its fix removes it', (id, check) => {
-    expect(check.why.length).toBeGreaterThan(20);
-    const specimen = SPECIMENS[id]!;
-    const found = look(specimen).find((f) => f.check === id);
-    expect(found).toBeDefined();
-    expect(found!.sentence).toMatch(/\d/);
-    expect(found!.fix).not.toBeNull();
-    expect(look(found!.fix!.motion).filter((f) => f.check === id)).toEqual([]);
-    // A fix of one thing must not break another.
-    expect(look(found!.fix!.motion).map((f) => f.check)).not.toContain(id);
-  });
+  test.each(CHECKS.map((c) => [c.id, c] as const))(
+    '%s: finds its specimen, and its fix removes it',
+    (id, check) => {
+      expect(check.why.length).toBeGreaterThan(20);
+      const specimen = SPECIMENS[id]!;
+      const found = look(specimen).find((f) => f.check === id);
+      expect(found).toBeDefined();
+      expect(found!.sentence).toMatch(/\d/);
+      expect(found!.fix).not.toBeNull();
+      expect(look(found!.fix!.motion).filter((f) => f.check === id)).toEqual([]);
+      // A fix of one thing must not break another.
+      expect(look(found!.fix!.motion).map((f) => f.check)).not.toContain(id);
+    },
+  );
 
   test('the fixes of the page’s ends are exact', () => {
     const end = look(SPECIMENS['never-finishes']!)[0]!.fix!.motion.range.end;
@@ -45,7 +60,9 @@ describe('checks', () => {
   });
 
   test('a motion that is over before the page can be scrolled has no cheap fix', () => {
-    const found = look(motion({ targets: { selector: '#top' }, range: { start: 'entry 0%', end: 'entry 10%' } })).find((f) => f.check === 'starts-part-way');
+    const found = look(
+      motion({ targets: { selector: '#top' }, range: { start: 'entry 0%', end: 'entry 10%' } }),
+    ).find((f) => f.check === 'starts-part-way');
     expect(found?.severity).toBe('wrong');
     expect(found?.fix).toBeNull();
   });

@@ -15,7 +15,11 @@ describe.each(EFFECTS.map((e) => [e.name, e] as const))('%s', (_name, effect) =>
   });
   test('ends where the element is as the page shows it', () => {
     const { keyframes } = effect.build(card, layout);
-    for (const [property, stops] of Object.entries(keyframes)) expect([property, ['1', '0 0', '0deg', 'blur(0px)'].includes(stops.at(-1)!.value)]).toEqual([property, true]);
+    for (const [property, stops] of Object.entries(keyframes))
+      expect([property, ['1', '0 0', '0deg', 'blur(0px)'].includes(stops.at(-1)!.value)]).toEqual([
+        property,
+        true,
+      ]);
   });
 });
 

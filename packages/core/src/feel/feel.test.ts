@@ -5,17 +5,22 @@ import { framesInRange, GESTURES, runGesture } from './gesture.ts';
 describe.each(GESTURES.map((g) => [g.name, g] as const))('%s', (_name, g) => {
   test('runs from here to there, never backwards, on whole pixels', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 4000 }), fc.integer({ min: 0, max: 4000 }), fc.constantFrom(60, 90, 120), (from, to, hz) => {
-        const { offsets, times } = runGesture(g, from, to, hz);
-        expect(offsets[0]).toBe(from);
-        expect(offsets.at(-1)).toBe(to);
-        const sign = Math.sign(to - from);
-        for (let i = 1; i < offsets.length; i++) {
-          expect((offsets[i]! - offsets[i - 1]!) * sign).toBeGreaterThanOrEqual(0);
-          expect(Number.isInteger(offsets[i])).toBe(true);
-        }
-        expect(times.length).toBe(offsets.length);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 4000 }),
+        fc.integer({ min: 0, max: 4000 }),
+        fc.constantFrom(60, 90, 120),
+        (from, to, hz) => {
+          const { offsets, times } = runGesture(g, from, to, hz);
+          expect(offsets[0]).toBe(from);
+          expect(offsets.at(-1)).toBe(to);
+          const sign = Math.sign(to - from);
+          for (let i = 1; i < offsets.length; i++) {
+            expect((offsets[i]! - offsets[i - 1]!) * sign).toBeGreaterThanOrEqual(0);
+            expect(Number.isInteger(offsets[i])).toBe(true);
+          }
+          expect(times.length).toBe(offsets.length);
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -29,10 +34,17 @@ describe.each(GESTURES.map((g) => [g.name, g] as const))('%s', (_name, g) => {
 
   test('a longer range never shows fewer frames', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 3000 }), fc.integer({ min: 0, max: 1500 }), fc.integer({ min: 0, max: 1500 }), (start, a, b) => {
-        const [short, long] = [Math.min(a, b), Math.max(a, b)];
-        expect(framesInRange(g, { start, end: start + long }, 6000, 60)).toBeGreaterThanOrEqual(framesInRange(g, { start, end: start + short }, 6000, 60));
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 3000 }),
+        fc.integer({ min: 0, max: 1500 }),
+        fc.integer({ min: 0, max: 1500 }),
+        (start, a, b) => {
+          const [short, long] = [Math.min(a, b), Math.max(a, b)];
+          expect(framesInRange(g, { start, end: start + long }, 6000, 60)).toBeGreaterThanOrEqual(
+            framesInRange(g, { start, end: start + short }, 6000, 60),
+          );
+        },
+      ),
       { numRuns: 60 },
     );
   });

@@ -9,8 +9,12 @@ import { writeCss } from './write-css.ts';
 import { geometryOf } from '../page/index.ts';
 
 const layout = layoutOf([element({ selector: '#a' }), element({ selector: '#b' })]);
-const write = (...motions: ReturnType<typeof motion>[]) => writeCss(documentOf(...motions), layout, 'full-motion');
-const text = (...motions: ReturnType<typeof motion>[]) => write(...motions).pieces.map(previewCss).join('\n');
+const write = (...motions: ReturnType<typeof motion>[]) =>
+  writeCss(documentOf(...motions), layout, 'full-motion');
+const text = (...motions: ReturnType<typeof motion>[]) =>
+  write(...motions)
+    .pieces.map(previewCss)
+    .join('\n');
 
 describe('the writer', () => {
   test('puts the shorthand first, since it resets timeline and range', () => {
@@ -22,39 +26,79 @@ describe('the writer', () => {
   });
 
   test('two motions of one element share lists; a motion alone keeps its own block', () => {
-    const css = text(motion(), motion({ id: 'm_b', name: 'Leave', fill: 'forwards' }), motion({ id: 'm_c', name: 'Other', targets: { selector: '#b' } }));
+    const css = text(
+      motion(),
+      motion({ id: 'm_b', name: 'Leave', fill: 'forwards' }),
+      motion({ id: 'm_c', name: 'Other', targets: { selector: '#b' } }),
+    );
     expect(css).toContain('lv-card auto linear both,\n    lv-leave auto linear forwards;');
     expect(css).toContain('#b {\n  animation: lv-other auto linear both;');
   });
 
   test('selectors that overlap get a block for their intersection, more specific than both', () => {
     const both = { ...layout, matches: { '.card': [0, 1], '#b': [1] } };
-    const { pieces } = writeCss(documentOf(motion({ targets: { selector: '.card' } }), motion({ id: 'm_b', name: 'Last', targets: { selector: '#b' } })), both, 'full-motion');
+    const { pieces } = writeCss(
+      documentOf(
+        motion({ targets: { selector: '.card' } }),
+        motion({ id: 'm_b', name: 'Last', targets: { selector: '#b' } }),
+      ),
+      both,
+      'full-motion',
+    );
     expect(pieces.at(-1)!.rules).toContain(':is(.card):is(#b) {');
     expect(pieces.at(-1)!.rules).toContain('lv-card');
     expect(pieces.at(-1)!.rules).toContain('lv-last');
   });
 
   test('another element’s passage becomes a named timeline that the root scopes', () => {
-    const css = text(motion({ driver: { kind: 'passage', subject: '#b', axis: 'block', insets: ['0px', '0px'] } }));
+    const css = text(
+      motion({ driver: { kind: 'passage', subject: '#b', axis: 'block', insets: ['0px', '0px'] } }),
+    );
     expect(css).toContain('timeline-scope: --lv-card;');
     expect(css).toContain('#b {\n  view-timeline: --lv-card block;');
     expect(css).toContain('animation-timeline: --lv-card;');
   });
 
   test('properties whose easings disagree at a stop get keyframes of their own', () => {
-    const css = text(motion({ keyframes: { opacity: [{ at: '0%', value: '0', easing: 'ease-in' }, { at: '100%', value: '1' }], scale: [{ at: '0%', value: '0.5' }, { at: '100%', value: '1' }] } }));
+    const css = text(
+      motion({
+        keyframes: {
+          opacity: [
+            { at: '0%', value: '0', easing: 'ease-in' },
+            { at: '100%', value: '1' },
+          ],
+          scale: [
+            { at: '0%', value: '0.5' },
+            { at: '100%', value: '1' },
+          ],
+        },
+      }),
+    );
     expect(css).toContain('@keyframes lv-card {');
     expect(css).toContain('@keyframes lv-card-2 {');
   });
 
   test('reduced motion: fades keep opacity only, dropped ones are gone, kept ones stay', () => {
-    const parts = { opacity: [{ at: '0%', value: '0' }, { at: '100%', value: '1' }], translate: [{ at: '0%', value: '0 9px' }, { at: '100%', value: '0 0' }] };
+    const parts = {
+      opacity: [
+        { at: '0%', value: '0' },
+        { at: '100%', value: '1' },
+      ],
+      translate: [
+        { at: '0%', value: '0 9px' },
+        { at: '100%', value: '0 0' },
+      ],
+    };
     const css = writeCss(
-      documentOf(motion({ keyframes: parts }), motion({ id: 'm_b', name: 'Drop', targets: { selector: '#b' }, reducedMotion: 'drop' })),
+      documentOf(
+        motion({ keyframes: parts }),
+        motion({ id: 'm_b', name: 'Drop', targets: { selector: '#b' }, reducedMotion: 'drop' }),
+      ),
       layout,
       'reduced-motion',
-    ).pieces.map(previewCss).join('\n');
+    )
+      .pieces.map(previewCss)
+      .join('\n');
     expect(css).toContain('lv-card-still');
     expect(css).not.toContain('translate');
     expect(css).not.toContain('drop');
@@ -65,25 +109,52 @@ describe('the writer', () => {
 
 describe('ranges', () => {
   const g = geometryOf(layout, 0, 'block');
-  const driver = { kind: 'passage' as const, subject: 'self', axis: 'block' as const, insets: ['0px', '0px'] as [string, string] };
+  const driver = {
+    kind: 'passage' as const,
+    subject: 'self',
+    axis: 'block' as const,
+    insets: ['0px', '0px'] as [string, string],
+  };
 
   test('two meetings become insets and crossings', () =>
-    expect(rangeCss({ start: { edge: '0%', line: '90%' }, end: { edge: '50%', line: '50%' } }, driver, [g])).toEqual({
-      insets: ['50%', '10%'], range: 'entry-crossing 0% exit-crossing 50%', assumesViewport: false,
+    expect(
+      rangeCss({ start: { edge: '0%', line: '90%' }, end: { edge: '50%', line: '50%' } }, driver, [g]),
+    ).toEqual({
+      insets: ['50%', '10%'],
+      range: 'entry-crossing 0% exit-crossing 50%',
+      assumesViewport: false,
     }));
   test('a phase beside a meeting is exact while the element is short', () =>
-    expect(rangeCss({ start: 'entry 10%', end: { edge: '50%', line: '50%' } }, driver, [g])).toEqual({ insets: ['50%', '0px'], range: 'entry-crossing 10% exit-crossing 50%', assumesViewport: false }));
+    expect(rangeCss({ start: 'entry 10%', end: { edge: '50%', line: '50%' } }, driver, [g])).toEqual({
+      insets: ['50%', '0px'],
+      range: 'entry-crossing 10% exit-crossing 50%',
+      assumesViewport: false,
+    }));
   test('and says that it assumes the viewport where it is tall somewhere', () => {
-    const css = rangeCss({ start: 'entry 10%', end: { edge: '50%', line: '50%' } }, driver, [g, { ...g, size: 1200 }]);
-    expect(css).toEqual({ insets: ['0px', '0px'], range: 'entry 10% entry-crossing calc(50% + 0.5 * 100vh)', assumesViewport: true });
+    const css = rangeCss({ start: 'entry 10%', end: { edge: '50%', line: '50%' } }, driver, [
+      g,
+      { ...g, size: 1200 },
+    ]);
+    expect(css).toEqual({
+      insets: ['0px', '0px'],
+      range: 'entry 10% entry-crossing calc(50% + 0.5 * 100vh)',
+      assumesViewport: true,
+    });
   });
   test('the page’s ends hang on no inset', () =>
-    expect(rangeCss({ start: 'scroll 0%', end: { edge: '50%', line: '50%' } }, driver, [g]).assumesViewport).toBe(false));
+    expect(
+      rangeCss({ start: 'scroll 0%', end: { edge: '50%', line: '50%' } }, driver, [g]).assumesViewport,
+    ).toBe(false));
   test('insets that would leave nothing are never written', () => {
     fc.assert(
       fc.property(fc.integer({ min: -20, max: 120 }), fc.integer({ min: -20, max: 120 }), (a, b) => {
-        const { insets, assumesViewport } = rangeCss({ start: { edge: '0%', line: `${a}%` }, end: { edge: '100%', line: `${b}%` } }, driver, [g]);
-        if (!assumesViewport) expect(insets.map(Number.parseFloat).reduce((x, y) => x + y) * 8).toBeLessThan(800 + g.size);
+        const { insets, assumesViewport } = rangeCss(
+          { start: { edge: '0%', line: `${a}%` }, end: { edge: '100%', line: `${b}%` } },
+          driver,
+          [g],
+        );
+        if (!assumesViewport)
+          expect(insets.map(Number.parseFloat).reduce((x, y) => x + y) * 8).toBeLessThan(800 + g.size);
       }),
     );
   });
@@ -104,33 +175,47 @@ describe('the hand-off', () => {
   test('line marks point at the rules', () => {
     const out = handOffCss(documentOf(motion()), layout, 't');
     const { from, to } = out.lines[0]!;
-    expect(out.css.split('\n').slice(from - 1, to).join('\n')).toBe(indent(out.lines[0]!.piece.rules, '    '));
+    expect(
+      out.css
+        .split('\n')
+        .slice(from - 1, to)
+        .join('\n'),
+    ).toBe(indent(out.lines[0]!.piece.rules, '    '));
   });
 
   test('names are readable and unique', () => {
     expect(slug('Échelle — Card 2!')).toBe('echelle-card-2');
     expect(slug('***')).toBe('motion');
     expect([...namesOf([motion(), motion({ id: 'm_b' })]).values()]).toEqual(['card', 'card-2']);
-    expect(stylesheetPath('site/index.html', 'My Page')).toEqual({ path: 'site/my-page.motion.css', href: 'my-page.motion.css' });
+    expect(stylesheetPath('site/index.html', 'My Page')).toEqual({
+      path: 'site/my-page.motion.css',
+      href: 'my-page.motion.css',
+    });
   });
 });
 
 describe('HTML', () => {
   const link = '<link rel="stylesheet" href="x.css">';
   test('the link goes last into the head, everything else stays', () => {
-    const html = '<!doctype html>\n<html>\n  <head>\n    <title>T</title>\n  </head>\n  <body>x</body>\n</html>\n';
+    const html =
+      '<!doctype html>\n<html>\n  <head>\n    <title>T</title>\n  </head>\n  <body>x</body>\n</html>\n';
     const out = insertLastInHead(html, link);
     expect(out.html).toBe(html.replace('  </head>', `    ${link}\n  </head>`));
     expect(out.html.split('\n')[out.line - 1]!.trim()).toBe(link);
   });
-  test.each(['<p>no head</p>', '<title>T</title><p>x', '<!doctype html><body>x', '', '<html><body>x'])('finds a place in %j', (html) => {
-    const out = insertLastInHead(html, link).html;
-    expect(out.replace(/\n?<link[^>]*>\n?/, '')).toBe(html);
-    expect(insertFirstInHead(html, '<script></script>').replace('<script></script>', '')).toBe(html);
-  });
+  test.each(['<p>no head</p>', '<title>T</title><p>x', '<!doctype html><body>x', '', '<html><body>x'])(
+    'finds a place in %j',
+    (html) => {
+      const out = insertLastInHead(html, link).html;
+      expect(out.replace(/\n?<link[^>]*>\n?/, '')).toBe(html);
+      expect(insertFirstInHead(html, '<script></script>').replace('<script></script>', '')).toBe(html);
+    },
+  );
   test('the probe stands before a policy of the page', () => {
-    const html = '<!doctype html><html><head><meta http-equiv="Content-Security-Policy" content="x"></head></html>';
+    const html =
+      '<!doctype html><html><head><meta http-equiv="Content-Security-Policy" content="x"></head></html>';
     expect(insertFirstInHead(html, '<script>')).toContain('<head><script><meta');
   });
-  test('reads the title', () => expect([titleOf('<title> A \n B </title>'), titleOf('<p>')]).toEqual(['A B', null]));
+  test('reads the title', () =>
+    expect([titleOf('<title> A \n B </title>'), titleOf('<p>')]).toEqual(['A B', null]));
 });

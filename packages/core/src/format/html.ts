@@ -37,7 +37,10 @@ export function insertLastInHead(html: string, line: string): { html: string; li
   const before = html.slice(0, at);
   const margin = /\n([ \t]*)$/.exec(before)?.[1];
   const text = margin !== undefined ? `  ${line}\n${margin}` : `${before === '' ? '' : '\n'}${line}\n`;
-  return { html: splice(html, at, text), line: before.split('\n').length + (margin !== undefined || before === '' ? 0 : 1) };
+  return {
+    html: splice(html, at, text),
+    line: before.split('\n').length + (margin !== undefined || before === '' ? 0 : 1),
+  };
 }
 
 /** The page's title, or null. */

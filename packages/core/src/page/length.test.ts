@@ -27,18 +27,24 @@ describe('lengths', () => {
     ['calc(0.3 * 100vh - 1rem)', 224],
   ])('%s', (css, expected) => expect(px(css)).toBeCloseTo(expected, 9));
 
-  test.each(['10', '12foo', 'red', '10px 20px', 'calc(10px +)', 'calc(1px 2px)', 'sin(1)', ''])('refuses %s with a reason or as unitless', (css) => {
-    const parsed = parseLength(css);
-    if (parsed.ok) expect(parsed.value.kind).toBe('number');
-    else expect(parsed.error.length).toBeGreaterThan(5);
-  });
+  test.each(['10', '12foo', 'red', '10px 20px', 'calc(10px +)', 'calc(1px 2px)', 'sin(1)', ''])(
+    'refuses %s with a reason or as unitless',
+    (css) => {
+      const parsed = parseLength(css);
+      if (parsed.ok) expect(parsed.value.kind).toBe('number');
+      else expect(parsed.error.length).toBeGreaterThan(5);
+    },
+  );
 
   test('a sum of terms is the sum of what each term resolves to', () => {
     const unit = fc.constantFrom('px', '%', 'vh', 'vw', 'em');
     const term = fc.tuple(fc.integer({ min: -500, max: 500 }), unit).map(([n, u]) => `${n}${u}`);
     fc.assert(
       fc.property(fc.array(term, { minLength: 2, maxLength: 6 }), (terms) => {
-        expect(px(`calc(${terms.join(' + ')})`)).toBeCloseTo(terms.reduce((sum, t) => sum + px(t), 0), 6);
+        expect(px(`calc(${terms.join(' + ')})`)).toBeCloseTo(
+          terms.reduce((sum, t) => sum + px(t), 0),
+          6,
+        );
       }),
     );
   });

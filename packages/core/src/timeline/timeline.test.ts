@@ -8,10 +8,23 @@ import { isTall, phaseSpans, PHASES } from './phases.ts';
 import { parsePhasePoint, resolvePoint } from './range-point.ts';
 
 const geometry = (over: Partial<Geometry> = {}): Geometry => ({
-  top: 2000, size: 300, port: 800, max: 9000, insets: [0, 0], sticky: null, viewport: { width: 1000, height: 800 }, em: 16, rem: 16, ...over,
+  top: 2000,
+  size: 300,
+  port: 800,
+  max: 9000,
+  insets: [0, 0],
+  sticky: null,
+  viewport: { width: 1000, height: 800 },
+  em: 16,
+  rem: 16,
+  ...over,
 });
 const anyGeometry = fc
-  .record({ top: fc.integer({ min: 0, max: 9000 }), size: fc.integer({ min: 1, max: 2400 }), insets: fc.tuple(fc.integer({ min: -50, max: 200 }), fc.integer({ min: -50, max: 200 })) })
+  .record({
+    top: fc.integer({ min: 0, max: 9000 }),
+    size: fc.integer({ min: 1, max: 2400 }),
+    insets: fc.tuple(fc.integer({ min: -50, max: 200 }), fc.integer({ min: -50, max: 200 })),
+  })
   .map((g) => geometry(g));
 
 describe('phases', () => {
@@ -38,7 +51,9 @@ describe('phases', () => {
   });
 
   test('a pinned stage contains from where it sticks to where it lets go', () => {
-    const s = phaseSpans(geometry({ top: 2000, size: 800, sticky: { edge: 'start', at: 2000, travel: 2200 } }));
+    const s = phaseSpans(
+      geometry({ top: 2000, size: 800, sticky: { edge: 'start', at: 2000, travel: 2200 } }),
+    );
     expect(s.cover).toEqual({ start: 1200, end: 5000 });
     expect(s.contain).toEqual({ start: 2000, end: 4200 });
   });
@@ -54,7 +69,9 @@ describe('range points', () => {
     ['cover -20px', 'start', 1180],
     ['scroll 100%', 'end', 9000],
     ['normal', 'end', 2300],
-  ] as const)('%s as %s', (css, side, expected) => expect(resolvePoint(css, geometry(), side)).toBeCloseTo(expected, 9));
+  ] as const)('%s as %s', (css, side, expected) =>
+    expect(resolvePoint(css, geometry(), side)).toBeCloseTo(expected, 9),
+  );
 
   test.each(['middle 20%', 'entry 20', 'entry 20foo', 'entry 10% 20%'])('refuses %s and says why', (css) => {
     const parsed = parsePhasePoint(css, 'start');
@@ -87,12 +104,17 @@ describe('converting', () => {
 
   test('back and forth gives the same phase point', () => {
     fc.assert(
-      fc.property(anyGeometry, fc.constantFrom('entry' as const, 'contain' as const, 'exit' as const), fc.integer({ min: 1, max: 99 }), (g, p, n) => {
-        const span = phaseSpans(g)[p];
-        fc.pre(span.end - span.start > 1);
-        const at = toPhase(resolvePoint(`${p} ${n}%`, g, 'start'), g, p);
-        expect(writePhase(at)).toBe(`${p} ${n}%`);
-      }),
+      fc.property(
+        anyGeometry,
+        fc.constantFrom('entry' as const, 'contain' as const, 'exit' as const),
+        fc.integer({ min: 1, max: 99 }),
+        (g, p, n) => {
+          const span = phaseSpans(g)[p];
+          fc.pre(span.end - span.start > 1);
+          const at = toPhase(resolvePoint(`${p} ${n}%`, g, 'start'), g, p);
+          expect(writePhase(at)).toBe(`${p} ${n}%`);
+        },
+      ),
     );
   });
 
@@ -120,7 +142,10 @@ describe('moving', () => {
   });
 
   test('a meeting keeps the element’s point', () => {
-    expect(movePoint(1600, { ...move, was: { edge: '0%', line: '10%' }, geometry: geometry() })).toEqual({ edge: '0%', line: '50%' });
+    expect(movePoint(1600, { ...move, was: { edge: '0%', line: '10%' }, geometry: geometry() })).toEqual({
+      edge: '0%',
+      line: '50%',
+    });
   });
 
   test('exact keeps px, and lands on the very px', () => {
@@ -139,7 +164,9 @@ describe('moving', () => {
       fc.property(anyGeometry, fc.integer({ min: 0, max: 9000 }), (g, offset) => {
         const point = movePoint(offset, { ...move, was: 'cover 0%', geometry: g });
         const { start, end } = phaseSpans(g).cover;
-        expect(Math.abs(resolvePoint(point, g, 'start') - offset)).toBeLessThanOrEqual((end - start) * 0.000501 + 1e-6);
+        expect(Math.abs(resolvePoint(point, g, 'start') - offset)).toBeLessThanOrEqual(
+          (end - start) * 0.000501 + 1e-6,
+        );
       }),
     );
   });
@@ -153,5 +180,6 @@ describe('progress', () => {
     expect(progressAt(99, { start: 100, end: 100 })).toBe(0);
     expect(progressAt(100, { start: 100, end: 50 })).toBe(1);
   });
-  test('percentages are written without noise', () => expect([percent(0.123456), percent(0.5), percent(-0.00001)]).toEqual(['12.3%', '50%', '0%']));
+  test('percentages are written without noise', () =>
+    expect([percent(0.123456), percent(0.5), percent(-0.00001)]).toEqual(['12.3%', '50%', '0%']));
 });

@@ -12,7 +12,18 @@ const ease = (css: string) => {
   return parsed.value;
 };
 const at = (property: string, from: string, to: string, p: number, easing?: string) =>
-  valueAt(segmentsOf(property, [{ at: '0%', value: from, easing }, { at: '100%', value: to }], 'none', ANY_CONTEXT), p);
+  valueAt(
+    segmentsOf(
+      property,
+      [
+        { at: '0%', value: from, easing },
+        { at: '100%', value: to },
+      ],
+      'none',
+      ANY_CONTEXT,
+    ),
+    p,
+  );
 
 describe('easings', () => {
   test('a cubic Bézier satisfies its own equation to 1e-7', () => {
@@ -39,9 +50,14 @@ describe('easings', () => {
     ['ease', 0, 0],
   ])('%s at %d', (css, t, y) => expect(ease(css)(t)).toBeCloseTo(y, 9));
 
-  test.each(['ease-sideways', 'cubic-bezier(2, 0, 0, 1)', 'cubic-bezier(0, 0, 1)', 'steps(0)', 'steps(1, jump-none)', 'linear(a)'])('refuses %s', (css) =>
-    expect(parseEasing(css).ok).toBe(false),
-  );
+  test.each([
+    'ease-sideways',
+    'cubic-bezier(2, 0, 0, 1)',
+    'cubic-bezier(0, 0, 1)',
+    'steps(0)',
+    'steps(1, jump-none)',
+    'linear(a)',
+  ])('refuses %s', (css) => expect(parseEasing(css).ok).toBe(false));
 
   test('baking stays within its tolerance', () => {
     const f = ease('cubic-bezier(0.7, 0, 0.1, 1)');
@@ -50,11 +66,16 @@ describe('easings', () => {
   });
 
   test('an easing over the whole range is the same curve once it is split over the stops', () => {
-    const stops = [{ at: '0%', value: '0' }, { at: '30%', value: '10', easing: 'ease-in' }, { at: '100%', value: '3' }];
+    const stops = [
+      { at: '0%', value: '0' },
+      { at: '30%', value: '10', easing: 'ease-in' },
+      { at: '100%', value: '3' },
+    ];
     const whole = ease('ease-in-out');
     const before = segmentsOf('flex-grow', stops, '0', ANY_CONTEXT);
     const after = segmentsOf('flex-grow', withWholeEasing(stops, 'ease-in-out'), '0', ANY_CONTEXT);
-    for (let i = 0; i <= 50; i++) expect(Number(valueAt(after, i / 50))).toBeCloseTo(Number(valueAt(before, whole(i / 50))), 2);
+    for (let i = 0; i <= 50; i++)
+      expect(Number(valueAt(after, i / 50))).toBeCloseTo(Number(valueAt(before, whole(i / 50))), 2);
   });
 });
 
@@ -75,7 +96,9 @@ describe('values', () => {
     ['color', '#000', '#fff', 0.5, 'rgb(128, 128, 128)'],
     ['background-color', 'transparent', 'rgb(200 100 0)', 0.5, 'rgba(200, 100, 0, 0.5)'],
     ['border-radius', '10px', '50%', 0.5, '30px'],
-  ])('%s from %s to %s', (property, from, to, p, expected) => expect(at(property, from, to, p)).toBe(expected));
+  ])('%s from %s to %s', (property, from, to, p, expected) =>
+    expect(at(property, from, to, p)).toBe(expected),
+  );
 
   test('different axes turn the short way round', () => {
     const value = at('rotate', 'x 90deg', 'y 90deg', 0.5);
@@ -84,12 +107,18 @@ describe('values', () => {
 
   test('ends stay within the values they lie between, for every property with numbers', () => {
     fc.assert(
-      fc.property(fc.constantFrom('opacity', 'flex-grow', 'stroke-dashoffset', 'letter-spacing'), fc.integer({ min: 0, max: 9 }), fc.integer({ min: 0, max: 9 }), fc.double({ min: 0, max: 1, noNaN: true }), (property, a, b, p) => {
-        const unit = property === 'opacity' || property === 'flex-grow' ? '' : 'px';
-        const n = Number.parseFloat(at(property, `${a / 10}${unit}`, `${b / 10}${unit}`, p));
-        expect(n).toBeGreaterThanOrEqual(Math.min(a, b) / 10 - 1e-6);
-        expect(n).toBeLessThanOrEqual(Math.max(a, b) / 10 + 1e-6);
-      }),
+      fc.property(
+        fc.constantFrom('opacity', 'flex-grow', 'stroke-dashoffset', 'letter-spacing'),
+        fc.integer({ min: 0, max: 9 }),
+        fc.integer({ min: 0, max: 9 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (property, a, b, p) => {
+          const unit = property === 'opacity' || property === 'flex-grow' ? '' : 'px';
+          const n = Number.parseFloat(at(property, `${a / 10}${unit}`, `${b / 10}${unit}`, p));
+          expect(n).toBeGreaterThanOrEqual(Math.min(a, b) / 10 - 1e-6);
+          expect(n).toBeLessThanOrEqual(Math.max(a, b) / 10 + 1e-6);
+        },
+      ),
     );
   });
 

@@ -77,7 +77,7 @@ export function pageRoutes(pool: pg.Pool): Router {
   });
 
   /** Stores a measured layout; `If-Match` names the page content that was measured. */
-  routes.put('/pages/:id/layouts', express.json({ limit: 12e6 }), async (req, res) => {
+  routes.put('/pages/:id/layouts', async (req, res) => {
     const page = await find(req.params.id);
     if (req.headers['if-match'] !== `"${page.contentHash}"`)
       throw new Problem(

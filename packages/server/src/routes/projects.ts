@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import type pg from 'pg';
 import { notFound } from '../http/problem.ts';
-import type { PageOnShelf} from '@lyvek/api';
+import type { PageOnShelf } from '@lyvek/api';
 import { Id, NameBody, Project, Projects, Shelf } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { layoutsOf } from '../store/layouts.ts';

@@ -1,4 +1,4 @@
-import express, { Router } from 'express';
+import { Router } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
 import { readDocument, DocumentSchema } from '@lyvek/core';
@@ -26,9 +26,8 @@ const EditHeaders = z.object({
 
 export function takeRoutes(pool: pg.Pool): Router {
   const routes = Router();
-  const documents = express.json({ limit: 8e6 });
 
-  routes.post('/pages/:id/takes', documents, async (req, res) => {
+  routes.post('/pages/:id/takes', async (req, res) => {
     const page = await pageById(pool, read(Id, req.params.id));
     if (!page) throw notFound('page');
     const { name, document } = read(NewTake, req.body, 'take');
@@ -54,7 +53,7 @@ export function takeRoutes(pool: pg.Pool): Router {
   });
 
   /** Appends a revision. 412 when another one was faster. */
-  routes.put('/takes/:id/document', documents, async (req, res) => {
+  routes.put('/takes/:id/document', async (req, res) => {
     const headers = read(EditHeaders, req.headers);
     const document = read(DocumentSchema, req.body, 'document');
     const base = Number(headers['if-match'].slice(1, -1));

@@ -52,7 +52,13 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
 
 export function ShortcutsButton() {
   return (
-    <button type="button" className="btn square" aria-label="Keyboard shortcuts" title="Keyboard shortcuts (?)" onClick={openShortcuts}>
+    <button
+      type="button"
+      className="btn square"
+      aria-label="Keyboard shortcuts"
+      title="Keyboard shortcuts (?)"
+      onClick={openShortcuts}
+    >
       ?
     </button>
   );

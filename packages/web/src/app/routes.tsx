@@ -8,9 +8,13 @@ function Failed() {
   const error = useRouteError() as { status?: number; message?: string };
   return (
     <main className="empty-note">
-      <h1 className="mb-2 text-[15px] font-semibold">{error.status === 404 ? 'There is nothing at this address' : 'This screen has failed'}</h1>
+      <h1 className="mb-2 text-[15px] font-semibold">
+        {error.status === 404 ? 'There is nothing at this address' : 'This screen has failed'}
+      </h1>
       <p className="mb-3">
-        {error.status === 404 ? 'The page may have been moved or deleted.' : `${error.message}. Your edits are kept; open the page again.`}
+        {error.status === 404
+          ? 'The page may have been moved or deleted.'
+          : `${error.message}. Your edits are kept; open the page again.`}
       </p>
       <Link className="btn" to="/">
         To the shelf

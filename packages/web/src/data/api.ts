@@ -32,12 +32,14 @@ async function call(path: string, init: RequestInit = {}): Promise<Response> {
   }
   if (response.ok) return response;
   const problem = ProblemShape.safeParse(await response.json().catch(() => null));
-  if (!problem.success) throw new ApiError(response.status, 'Unexpected answer', `The server answered with ${response.status}.`);
+  if (!problem.success)
+    throw new ApiError(response.status, 'Unexpected answer', `The server answered with ${response.status}.`);
   const { title, detail, ...extra } = problem.data;
   throw new ApiError(response.status, title, detail, extra);
 }
 
-const get = async <T extends z.ZodType>(path: string, shape: T): Promise<z.infer<T>> => shape.parse(await (await call(path)).json());
+const get = async <T extends z.ZodType>(path: string, shape: T): Promise<z.infer<T>> =>
+  shape.parse(await (await call(path)).json());
 
 const json = (method: string, body: unknown, headers: Record<string, string> = {}): RequestInit => ({
   method,
@@ -57,17 +59,29 @@ export const api = {
   page: (id: string) => get(`/pages/${id}`, PageWhole),
   html: async (id: string) => (await call(`/pages/${id}/html`)).text(),
   take: (id: string) => get(`/takes/${id}`, TakeDocument),
-  createTake: (pageId: string, document: MotionDocument) => send(`/pages/${pageId}/takes`, json('POST', { document }), Take),
+  createTake: (pageId: string, document: MotionDocument) =>
+    send(`/pages/${pageId}/takes`, json('POST', { document }), Take),
   bring: (projectId: string, body: Blob, query: { name?: string; entry?: string }) => {
-    const search = new URLSearchParams(Object.entries(query).filter(([, v]) => v !== undefined) as [string, string][]);
-    return send(`/projects/${projectId}/pages?${search}`, { method: 'POST', headers: { 'content-type': body.type }, body }, Brought);
+    const search = new URLSearchParams(
+      Object.entries(query).filter(([, v]) => v !== undefined) as [string, string][],
+    );
+    return send(
+      `/projects/${projectId}/pages?${search}`,
+      { method: 'POST', headers: { 'content-type': body.type }, body },
+      Brought,
+    );
   },
-  rename: async (what: Thing, id: string, name: string) => void (await call(`/${what}/${id}`, json('PATCH', { name }))),
+  rename: async (what: Thing, id: string, name: string) =>
+    void (await call(`/${what}/${id}`, json('PATCH', { name }))),
   remove: async (what: Thing, id: string) => void (await call(`/${what}/${id}`, { method: 'DELETE' })),
   restore: async (what: Thing, id: string) => void (await call(`/${what}/${id}/restore`, { method: 'POST' })),
   putLayout: async (pageId: string, contentHash: string, layout: Layout) =>
     void (await call(`/pages/${pageId}/layouts`, json('PUT', layout, { 'if-match': `"${contentHash}"` }))),
   /** Appends a revision after `base`; `editId` makes a retry harmless. */
   putDocument: (takeId: string, base: number, editId: string, document: MotionDocument) =>
-    send(`/takes/${takeId}/document`, json('PUT', document, { 'if-match': `"${base}"`, 'x-edit-id': editId }), Revision),
+    send(
+      `/takes/${takeId}/document`,
+      json('PUT', document, { 'if-match': `"${base}"`, 'x-edit-id': editId }),
+      Revision,
+    ),
 };

@@ -15,7 +15,8 @@ export type SaveState =
   | { is: 'refused'; revision: number; why: string };
 
 /** What a request may come back with. */
-export type PutResult = { is: 'saved'; revision: number } | { is: 'behind' } | { is: 'away' } | { is: 'refused'; why: string };
+export type PutResult =
+  { is: 'saved'; revision: number } | { is: 'behind' } | { is: 'away' } | { is: 'refused'; why: string };
 
 export interface AutosaveOptions {
   takeId: string;
@@ -51,7 +52,11 @@ export class Autosave {
   save(document: MotionDocument): void {
     this.waiting = document;
     if (this.conflicting) {
-      void this.options.outbox.write(this.options.takeId, { base: this.revision, editId: this.id(), document });
+      void this.options.outbox.write(this.options.takeId, {
+        base: this.revision,
+        editId: this.id(),
+        document,
+      });
       return;
     }
     if (!this.sending) void this.work(null);

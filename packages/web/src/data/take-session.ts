@@ -90,7 +90,8 @@ export class TakeSession {
   /** One of a series of small acts (keys, wheel): the series is one undo step, saved when it rests. */
   nudge(label: string, change: (d: MotionDocument) => MotionDocument): void {
     const { document } = this.store.getState();
-    if (this.nudging !== null && this.lastNudge === label) this.store.setState({ document: change(document), tried: null });
+    if (this.nudging !== null && this.lastNudge === label)
+      this.store.setState({ document: change(document), tried: null });
     else {
       this.flush();
       this.commit(label, change);
@@ -155,7 +156,12 @@ export class TakeSession {
   }
 }
 
-async function putDocument(takeId: string, base: number, editId: string, document: MotionDocument): Promise<PutResult> {
+async function putDocument(
+  takeId: string,
+  base: number,
+  editId: string,
+  document: MotionDocument,
+): Promise<PutResult> {
   try {
     return { is: 'saved', revision: (await api.putDocument(takeId, base, editId, document)).revision };
   } catch (error) {
@@ -168,7 +174,10 @@ async function putDocument(takeId: string, base: number, editId: string, documen
 /** Changes of a document, as plain functions. */
 export const withMotion =
   (id: string, change: (m: Motion) => Motion) =>
-  (d: MotionDocument): MotionDocument => ({ ...d, motions: d.motions.map((m) => (m.id === id ? change(m) : m)) });
+  (d: MotionDocument): MotionDocument => ({
+    ...d,
+    motions: d.motions.map((m) => (m.id === id ? change(m) : m)),
+  });
 
 export const withoutMotions =
   (ids: readonly string[]) =>
@@ -177,7 +186,10 @@ export const withoutMotions =
 export const newMotionId = (): string => `m_${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
 
 /** Copies directly behind their originals, with names of their own. */
-export function duplicated(d: MotionDocument, ids: readonly string[]): { document: MotionDocument; copies: string[] } {
+export function duplicated(
+  d: MotionDocument,
+  ids: readonly string[],
+): { document: MotionDocument; copies: string[] } {
   const copies: string[] = [];
   const motions = d.motions.flatMap((m) => {
     if (!ids.includes(m.id)) return [m];

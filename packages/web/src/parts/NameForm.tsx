@@ -1,7 +1,17 @@
 import { useState } from 'react';
 
 /** A name to type, inside a Pop: Enter takes it. */
-export function NameForm({ label, initial = '', action, onName }: { label: string; initial?: string; action: string; onName(name: string): void }) {
+export function NameForm({
+  label,
+  initial = '',
+  action,
+  onName,
+}: {
+  label: string;
+  initial?: string;
+  action: string;
+  onName(name: string): void;
+}) {
   const [name, setName] = useState(initial);
   const clean = name.trim();
   return (
@@ -14,7 +24,14 @@ export function NameForm({ label, initial = '', action, onName }: { label: strin
     >
       <label className="flex flex-col gap-1">
         {label}
-        <input className="field" autoFocus maxLength={120} value={name} onChange={(e) => setName(e.target.value)} onFocus={(e) => e.target.select()} />
+        <input
+          className="field"
+          autoFocus
+          maxLength={120}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          onFocus={(e) => e.target.select()}
+        />
       </label>
       <button type="submit" className="btn main self-start" disabled={!clean}>
         {action}

@@ -1,5 +1,17 @@
 /** A small panel beside its button: one open at a time, Esc and outside click close it, focus goes in and comes back. */
-import { autoUpdate, flip, FloatingFocusManager, FloatingPortal, offset, shift, useClick, useDismiss, useFloating, useInteractions, useRole } from '@floating-ui/react';
+import {
+  autoUpdate,
+  flip,
+  FloatingFocusManager,
+  FloatingPortal,
+  offset,
+  shift,
+  useClick,
+  useDismiss,
+  useFloating,
+  useInteractions,
+  useRole,
+} from '@floating-ui/react';
 import type { Placement } from '@floating-ui/react';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
@@ -14,7 +26,14 @@ export interface PopProps {
   children: (close: () => void) => ReactNode;
 }
 
-export function Pop({ face, className = 'btn', label, placement = 'bottom-start', disabled, children }: PopProps) {
+export function Pop({
+  face,
+  className = 'btn',
+  label,
+  placement = 'bottom-start',
+  disabled,
+  children,
+}: PopProps) {
   const [open, setOpen] = useState(false);
   const { refs, floatingStyles, context } = useFloating({
     open,
@@ -23,16 +42,33 @@ export function Pop({ face, className = 'btn', label, placement = 'bottom-start'
     middleware: [offset(4), flip(), shift({ padding: 8 })],
     whileElementsMounted: autoUpdate,
   });
-  const { getReferenceProps, getFloatingProps } = useInteractions([useClick(context), useDismiss(context), useRole(context, { role: 'dialog' })]);
+  const { getReferenceProps, getFloatingProps } = useInteractions([
+    useClick(context),
+    useDismiss(context),
+    useRole(context, { role: 'dialog' }),
+  ]);
   return (
     <>
-      <button type="button" ref={refs.setReference} className={className} aria-label={label} disabled={disabled} {...getReferenceProps()}>
+      <button
+        type="button"
+        ref={refs.setReference}
+        className={className}
+        aria-label={label}
+        disabled={disabled}
+        {...getReferenceProps()}
+      >
         {face}
       </button>
       {open && (
         <FloatingPortal>
           <FloatingFocusManager context={context} modal={false}>
-            <div ref={refs.setFloating} style={floatingStyles} className="pop" aria-label={label} {...getFloatingProps()}>
+            <div
+              ref={refs.setFloating}
+              style={floatingStyles}
+              className="pop"
+              aria-label={label}
+              {...getFloatingProps()}
+            >
               {children(() => setOpen(false))}
             </div>
           </FloatingFocusManager>
@@ -43,11 +79,24 @@ export function Pop({ face, className = 'btn', label, placement = 'bottom-start'
 }
 
 /** A list of choices inside a Pop. */
-export function Choices<T extends string>({ options, value, onChoose }: { options: readonly { value: T; text: ReactNode; note?: string }[]; value?: T; onChoose: (v: T) => void }) {
+export function Choices<T extends string>({
+  options,
+  value,
+  onChoose,
+}: {
+  options: readonly { value: T; text: ReactNode; note?: string }[];
+  value?: T;
+  onChoose: (v: T) => void;
+}) {
   return (
     <div className="pop-list">
       {options.map((o) => (
-        <button key={o.value} type="button" aria-current={o.value === value} onClick={() => onChoose(o.value)}>
+        <button
+          key={o.value}
+          type="button"
+          aria-current={o.value === value}
+          onClick={() => onChoose(o.value)}
+        >
           <span className="grow">{o.text}</span>
           {o.note && <i className="text-[11px] text-(--ink-3)">{o.note}</i>}
         </button>

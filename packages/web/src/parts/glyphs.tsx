@@ -5,7 +5,15 @@ interface SignProps {
   label?: string;
 }
 const Sign = ({ w, h, label, children }: SignProps & { w: number; h: number; children: ReactNode }) => (
-  <svg width={w} height={h} viewBox={`0 0 ${w} ${h}`} role={label ? 'img' : undefined} aria-label={label} aria-hidden={label ? undefined : true} className="shrink-0">
+  <svg
+    width={w}
+    height={h}
+    viewBox={`0 0 ${w} ${h}`}
+    role={label ? 'img' : undefined}
+    aria-label={label}
+    aria-hidden={label ? undefined : true}
+    className="shrink-0"
+  >
     {children}
   </svg>
 );
@@ -26,11 +34,24 @@ export const PageSign = (p: SignProps) => (
 /** Passage: a capsule. */
 export const PassageSign = (p: SignProps) => (
   <Sign w={9} h={14} {...p}>
-    <rect x="0.75" y="0.75" width="7.5" height="12.5" rx="3.75" fill="var(--pass)" fillOpacity="0.35" stroke="var(--pass)" />
+    <rect
+      x="0.75"
+      y="0.75"
+      width="7.5"
+      height="12.5"
+      rx="3.75"
+      fill="var(--pass)"
+      fillOpacity="0.35"
+      stroke="var(--pass)"
+    />
   </Sign>
 );
 export const DriverSign = ({ kind, label }: { kind: 'page' | 'passage'; label?: string }) =>
-  kind === 'page' ? <PageSign {...(label ? { label } : {})} /> : <PassageSign {...(label ? { label } : {})} />;
+  kind === 'page' ? (
+    <PageSign {...(label ? { label } : {})} />
+  ) : (
+    <PassageSign {...(label ? { label } : {})} />
+  );
 
 /** Findings: filled triangle = wrong, outlined = doubtful. */
 export const FindingSign = ({ severity, label }: { severity: 'wrong' | 'doubtful'; label?: string }) => (
@@ -50,13 +71,22 @@ export const Down = () => (
 );
 export const Chevron = ({ to }: { to: 'left' | 'right' }) => (
   <Sign w={7} h={11}>
-    <path d={to === 'left' ? 'M6 1 1.5 5.5 6 10' : 'M1 1l4.5 4.5L1 10'} stroke="currentColor" strokeWidth="1.4" fill="none" />
+    <path
+      d={to === 'left' ? 'M6 1 1.5 5.5 6 10' : 'M1 1l4.5 4.5L1 10'}
+      stroke="currentColor"
+      strokeWidth="1.4"
+      fill="none"
+    />
   </Sign>
 );
 /** Glide: a triangle pointing down onto a line. */
 export const GlideSign = ({ on }: { on: boolean }) => (
   <Sign w={11} h={12}>
-    {on ? <path d="M1 1h3v10H1zM7 1h3v10H7z" fill="currentColor" /> : <path d="M1 1h9L5.5 7.5zM1 10.3h9" fill="currentColor" stroke="currentColor" strokeWidth="1.4" />}
+    {on ? (
+      <path d="M1 1h3v10H1zM7 1h3v10H7z" fill="currentColor" />
+    ) : (
+      <path d="M1 1h9L5.5 7.5zM1 10.3h9" fill="currentColor" stroke="currentColor" strokeWidth="1.4" />
+    )}
   </Sign>
 );
 export const HalfMoon = () => (

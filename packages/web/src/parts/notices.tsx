@@ -20,7 +20,8 @@ export function notify(text: string, options: Omit<Notice, 'id' | 'text'> = {}):
   setTimeout(() => drop(id), options.wrong ? 12_000 : options.action ? 9000 : 4000);
 }
 
-export const notifyError = (error: unknown) => notify(error instanceof Error ? error.message : String(error), { wrong: true });
+export const notifyError = (error: unknown) =>
+  notify(error instanceof Error ? error.message : String(error), { wrong: true });
 
 export function Notices() {
   const list = useStore(store, (s) => s.list);

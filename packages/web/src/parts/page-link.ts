@@ -32,7 +32,13 @@ const HEARTBEAT = 1000;
 const SILENCE = 4500;
 
 export class PageLink {
-  readonly store = createStore<PageView>(() => ({ link: 'loading', late: false, layout: null, offset: { x: 0, y: 0 }, hovered: -1 }));
+  readonly store = createStore<PageView>(() => ({
+    link: 'loading',
+    late: false,
+    layout: null,
+    offset: { x: 0, y: 0 },
+    hovered: -1,
+  }));
   private port: MessagePort | null = null;
   private seq = 0;
   private wanted: { x: number; y: number } | null = null;
@@ -156,7 +162,9 @@ export class PageLink {
 
   /** Brings the page's motions to these pieces, sending only what has changed. */
   style(pieces: readonly Piece[]): void {
-    const changed = pieces.map((p) => ({ id: p.id, css: previewCss(p) })).filter((p) => this.sent.get(p.id) !== p.css);
+    const changed = pieces
+      .map((p) => ({ id: p.id, css: previewCss(p) }))
+      .filter((p) => this.sent.get(p.id) !== p.css);
     const order = pieces.map((p) => p.id);
     const key = order.join(' ');
     if (changed.length === 0 && key === this.order) return;

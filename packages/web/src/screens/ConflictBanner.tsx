@@ -27,7 +27,10 @@ export function ConflictBanner({ goTo, again }: { goTo(takeId: string): void; ag
   };
   return (
     <div className="banner" role="alert">
-      <span className="grow">{take.name} was changed in another tab or window after you opened it. Nothing is lost: your version is kept here.</span>
+      <span className="grow">
+        {take.name} was changed in another tab or window after you opened it. Nothing is lost: your version is
+        kept here.
+      </span>
       <button type="button" className="btn main" onClick={() => void keep().catch(notifyError)}>
         Keep mine as a new take
       </button>

@@ -69,9 +69,17 @@ function WithTake({ whole }: { whole: PageWhole }) {
   }, [takeId, round]);
   if (!take) return <p className="empty-note">This page has no take left. Restore one from the shelf.</p>;
   if (opened instanceof Error) return <p className="empty-note">{opened.message}</p>;
-  if (!opened || opened.store.getState().takeId !== take.id) return <p className="empty-note">Opening {take.name} …</p>;
+  if (!opened || opened.store.getState().takeId !== take.id)
+    return <p className="empty-note">Opening {take.name} …</p>;
   return (
-    <Opened key={opened.store.getState().takeId + round} whole={whole} take={take} session={opened} goTo={(id) => setSearch({ take: id })} again={() => setRound((r) => r + 1)} />
+    <Opened
+      key={opened.store.getState().takeId + round}
+      whole={whole}
+      take={take}
+      session={opened}
+      goTo={(id) => setSearch({ take: id })}
+      again={() => setRound((r) => r + 1)}
+    />
   );
 }
 
@@ -91,14 +99,32 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
   const [events] = useState<Partial<LinkEvents>>(() => ({}));
   const [link] = useState(() => new PageLink(events));
   events.layout = (layout) => {
-    setStored((list) => [layout, ...list.filter((l) => l.viewport.width !== layout.viewport.width || l.viewport.height !== layout.viewport.height)]);
+    setStored((list) => [
+      layout,
+      ...list.filter(
+        (l) => l.viewport.width !== layout.viewport.width || l.viewport.height !== layout.viewport.height,
+      ),
+    ]);
     void api
       .putLayout(whole.page.id, whole.page.contentHash, layout)
       .then(() => client.invalidateQueries({ queryKey: ['shelf'] }))
       .catch(() => undefined);
   };
   const value = useMemo(
-    () => ({ page: whole.page, project: whole.project, takes: whole.takes, take, session, link, events, viewport, setViewport, stored, reduced, setReduced }),
+    () => ({
+      page: whole.page,
+      project: whole.project,
+      takes: whole.takes,
+      take,
+      session,
+      link,
+      events,
+      viewport,
+      setViewport,
+      stored,
+      reduced,
+      setReduced,
+    }),
     [whole, take, session, link, events, viewport, stored, reduced],
   );
   return (
@@ -135,4 +161,3 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
     </TopBar>
   );
 }
-

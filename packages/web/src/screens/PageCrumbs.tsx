@@ -42,9 +42,19 @@ function PageActions({ close }: { close(): void }) {
     await api.remove('pages', page.id);
     await navigate(`/projects/${project.id}`);
     await refresh();
-    notify(`“${page.name}” was taken off the shelf.`, { action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) } });
+    notify(`“${page.name}” was taken off the shelf.`, {
+      action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
+    });
   };
-  if (renaming) return <NameForm label="Name of the page" initial={page.name} action="Rename" onName={(n) => void rename(n).catch(notifyError)} />;
+  if (renaming)
+    return (
+      <NameForm
+        label="Name of the page"
+        initial={page.name}
+        action="Rename"
+        onName={(n) => void rename(n).catch(notifyError)}
+      />
+    );
   return (
     <div className="pop-list">
       <button type="button" onClick={() => setRenaming(true)}>

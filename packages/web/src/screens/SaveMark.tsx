@@ -9,7 +9,12 @@ export function SaveMark({ save }: { save: SaveState }) {
     conflict: 'Changed elsewhere',
     refused: 'Not saved',
   }[save.is];
-  const title = save.is === 'away' ? 'The server does not answer. Your edits are kept in this browser and sent by themselves.' : save.is === 'refused' ? save.why : undefined;
+  const title =
+    save.is === 'away'
+      ? 'The server does not answer. Your edits are kept in this browser and sent by themselves.'
+      : save.is === 'refused'
+        ? save.why
+        : undefined;
   return (
     <span className={`save-state ${save.is}`} role="status" title={title}>
       {text}

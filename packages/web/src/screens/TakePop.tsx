@@ -46,9 +46,19 @@ function TakeActions({ goTo, close }: { goTo(takeId: string): void; close(): voi
     close();
     goTo(next.id);
     await refresh();
-    notify(`${take.name} was deleted.`, { action: { label: 'Undo', run: () => void api.restore('takes', take.id).then(refresh, notifyError) } });
+    notify(`${take.name} was deleted.`, {
+      action: { label: 'Undo', run: () => void api.restore('takes', take.id).then(refresh, notifyError) },
+    });
   };
-  if (renaming) return <NameForm label="Name of the take" initial={take.name} action="Rename" onName={(n) => void rename(n).catch(notifyError)} />;
+  if (renaming)
+    return (
+      <NameForm
+        label="Name of the take"
+        initial={take.name}
+        action="Rename"
+        onName={(n) => void rename(n).catch(notifyError)}
+      />
+    );
   return (
     <div className="pop-list">
       {takes.map((t) => (

@@ -60,7 +60,11 @@ function Sizes({ close }: { close(): void }) {
   );
   return (
     <>
-      <Choices options={SIZES.map((s) => ({ value: text(s), text: text(s), note: s.note }))} value={text(viewport)} onChoose={(t) => take(SIZES.find((s) => text(s) === t)!)} />
+      <Choices
+        options={SIZES.map((s) => ({ value: text(s), text: text(s), note: s.note }))}
+        value={text(viewport)}
+        onChoose={(t) => take(SIZES.find((s) => text(s) === t)!)}
+      />
       <form
         className="mt-2 flex items-center gap-2 border-t border-(--line) px-2 pt-2"
         onSubmit={(e) => {

@@ -39,8 +39,13 @@ export function useLayout(): { layout: Layout; measured: boolean; others: Layout
   const { link, viewport, stored } = useOpenedPage();
   const live = useStore(link.store, (s) => s.layout);
   return useMemo(() => {
-    const layout = live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
-    return { layout: layout ?? emptyLayout(viewport), measured: layout !== null, others: stored.filter((l) => !sameSize(l, viewport)) };
+    const layout =
+      live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
+    return {
+      layout: layout ?? emptyLayout(viewport),
+      measured: layout !== null,
+      others: stored.filter((l) => !sameSize(l, viewport)),
+    };
   }, [live, stored, viewport]);
 }
 

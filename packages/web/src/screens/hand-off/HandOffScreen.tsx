@@ -16,7 +16,11 @@ export function HandOffScreen() {
   const { layout, measured, others } = useLayout();
   const document = useStore(session.store, (s) => s.document);
   const save = useStore(session.store, (s) => s.save);
-  const html = useQuery({ queryKey: ['html', page.id, page.contentHash], queryFn: () => api.html(page.id), staleTime: Infinity });
+  const html = useQuery({
+    queryKey: ['html', page.id, page.contentHash],
+    queryFn: () => api.html(page.id),
+    staleTime: Infinity,
+  });
   const [chosen, setChosen] = useState<string | null>(null);
   const sheet = stylesheetPath(page.entry, page.name);
   const out = useMemo(
@@ -24,7 +28,10 @@ export function HandOffScreen() {
     [document, layout, others, page.name, take.name, save.revision],
   );
   const link = `<link rel="stylesheet" href="${sheet.href}">`;
-  const patched = useMemo(() => (html.data === undefined ? null : insertLastInHead(html.data, link)), [html.data, link]);
+  const patched = useMemo(
+    () => (html.data === undefined ? null : insertLastInHead(html.data, link)),
+    [html.data, link],
+  );
   useEffect(() => {
     window.document.title = `Hand-off · ${page.name} · Lyvek`;
   }, [page.name]);
@@ -32,7 +39,8 @@ export function HandOffScreen() {
     return (
       <div className="empty-note">
         <p className="mb-3">
-          The page has not been measured at {viewport.width} × {viewport.height} yet. Open it in the Rundown once; then the code can be written.
+          The page has not been measured at {viewport.width} × {viewport.height} yet. Open it in the Rundown
+          once; then the code can be written.
         </p>
         <Link className="btn" to={`/pages/${page.id}?take=${take.id}`}>
           To the Rundown
@@ -40,7 +48,8 @@ export function HandOffScreen() {
       </div>
     );
   const marked = out.lines.filter((l) => chosen !== null && l.piece.motions.includes(chosen));
-  const copy = (text: string, what: string) => void navigator.clipboard.writeText(text).then(() => notify(`${what} is copied.`), notifyError);
+  const copy = (text: string, what: string) =>
+    void navigator.clipboard.writeText(text).then(() => notify(`${what} is copied.`), notifyError);
   const on = document.motions.filter((m) => m.on);
   const download = `/api/takes/${take.id}/hand-off.zip?width=${viewport.width}&height=${viewport.height}`;
   return (
@@ -50,7 +59,9 @@ export function HandOffScreen() {
           <b>Hand-off</b>
         </header>
         <p className="hand-sentence">
-          {on.length === 0 ? 'Nothing moves yet, so there is nothing to write.' : `${on.length} ${on.length === 1 ? 'motion' : 'motions'} of ${take.name}, as CSS alone.`}
+          {on.length === 0
+            ? 'Nothing moves yet, so there is nothing to write.'
+            : `${on.length} ${on.length === 1 ? 'motion' : 'motions'} of ${take.name}, as CSS alone.`}
         </p>
         <h2>
           In this hand-off <span>{on.length} CSS, 0 script</span>
@@ -58,11 +69,22 @@ export function HandOffScreen() {
         <ul>
           {document.motions.map((m) => (
             <li key={m.id}>
-              <button type="button" className={chosen === m.id ? 'chosen' : ''} disabled={!m.on} aria-pressed={chosen === m.id} onClick={() => setChosen(chosen === m.id ? null : m.id)}>
+              <button
+                type="button"
+                className={chosen === m.id ? 'chosen' : ''}
+                disabled={!m.on}
+                aria-pressed={chosen === m.id}
+                onClick={() => setChosen(chosen === m.id ? null : m.id)}
+              >
                 <DriverSign kind={m.driver.kind} />
                 <span className="grow">
                   <b>{m.name}</b>
-                  <i>{m.on ? (out.notes.find((n) => n.motion === m.id)?.note ?? `${effectWords(m)}, ${m.driver.kind === 'page' ? 'on the scroll of the page' : 'on a view timeline'}`) : 'muted, not written'}</i>
+                  <i>
+                    {m.on
+                      ? (out.notes.find((n) => n.motion === m.id)?.note ??
+                        `${effectWords(m)}, ${m.driver.kind === 'page' ? 'on the scroll of the page' : 'on a view timeline'}`)
+                      : 'muted, not written'}
+                  </i>
                 </span>
                 {m.on && <span className="as">CSS</span>}
               </button>
@@ -84,12 +106,19 @@ export function HandOffScreen() {
         <header className="hand-head">
           <b>{page.entry}</b> <span>one line added</span>
           <span className="grow" />
-          <button type="button" className="btn small" disabled={!patched} onClick={() => patched && copy(patched.html, 'The HTML')}>
+          <button
+            type="button"
+            className="btn small"
+            disabled={!patched}
+            onClick={() => patched && copy(patched.html, 'The HTML')}
+          >
             Copy
           </button>
         </header>
         {html.isError && <p className="empty-note">{html.error.message}</p>}
-        {patched && <Code text={around(patched.html, patched.line)} language="html" marks={[]} added={link} />}
+        {patched && (
+          <Code text={around(patched.html, patched.line)} language="html" marks={[]} added={link} />
+        )}
         <div className="hand-notes">
           <p>
             <b>Added</b> one link, last in the head, after the page’s own style sheets.
@@ -98,8 +127,9 @@ export function HandOffScreen() {
             <b>Touched</b> nothing else. <b>Removed</b> nothing.
           </p>
           <p>
-            Without scroll-driven animations a browser skips the whole block: the page stands still and complete. So it does in print. With reduced motion only what each motion allows is left: it fades, stands still, or moves
-            all the same.
+            Without scroll-driven animations a browser skips the whole block: the page stands still and
+            complete. So it does in print. With reduced motion only what each motion allows is left: it fades,
+            stands still, or moves all the same.
           </p>
         </div>
       </section>
@@ -108,7 +138,8 @@ export function HandOffScreen() {
           <b>Take it away</b>
         </header>
         <p>
-          The zip holds the page with all its files as you brought them, the style sheet, and the one link. Unpack it and open <code>{page.entry}</code>.
+          The zip holds the page with all its files as you brought them, the style sheet, and the one link.
+          Unpack it and open <code>{page.entry}</code>.
         </p>
         <DownloadButton href={download} saved={save.is === 'saved'} empty={on.length === 0} />
         <dl>
@@ -117,7 +148,9 @@ export function HandOffScreen() {
           <dt>Script</dt>
           <dd>0 kB</dd>
           <dt>Measured at</dt>
-          <dd>{[viewport, ...others.map((l) => l.viewport)].map((v) => `${v.width} × ${v.height}`).join(', ')}</dd>
+          <dd>
+            {[viewport, ...others.map((l) => l.viewport)].map((v) => `${v.width} × ${v.height}`).join(', ')}
+          </dd>
         </dl>
       </section>
     </div>
@@ -128,7 +161,11 @@ export function HandOffScreen() {
 function around(html: string, line: number): string {
   const lines = html.split('\n');
   const from = Math.max(0, line - 12);
-  return [...(from > 0 ? ['…'] : []), ...lines.slice(from, line + 8), ...(line + 8 < lines.length ? ['…'] : [])].join('\n');
+  return [
+    ...(from > 0 ? ['…'] : []),
+    ...lines.slice(from, line + 8),
+    ...(line + 8 < lines.length ? ['…'] : []),
+  ].join('\n');
 }
 
 /** Waits until everything is saved: the zip is written from what the server has. */
@@ -136,7 +173,13 @@ function DownloadButton({ href, saved, empty }: { href: string; saved: boolean; 
   const anchor = useRef<HTMLAnchorElement>(null);
   return (
     <>
-      <button type="button" className="btn main" disabled={!saved || empty} title={saved ? undefined : 'As soon as the last edit is saved'} onClick={() => anchor.current?.click()}>
+      <button
+        type="button"
+        className="btn main"
+        disabled={!saved || empty}
+        title={saved ? undefined : 'As soon as the last edit is saved'}
+        onClick={() => anchor.current?.click()}
+      >
         Download
       </button>
       <a ref={anchor} hidden href={href} download aria-hidden="true" tabIndex={-1}>

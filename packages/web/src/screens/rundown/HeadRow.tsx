@@ -39,7 +39,13 @@ function Left() {
       <span className="scale" title="+ and − zoom, 0 shows the whole page">
         1 : {view.per >= 10 ? Math.round(view.per) : Number(view.per.toFixed(1))}
       </span>
-      <button type="button" className="btn small" aria-pressed={adding} disabled={max < 0} onClick={() => setAdding(!adding)}>
+      <button
+        type="button"
+        className="btn small"
+        aria-pressed={adding}
+        disabled={max < 0}
+        onClick={() => setAdding(!adding)}
+      >
         + Motion
       </button>
     </div>
@@ -72,7 +78,8 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         <input type="checkbox" checked={outlines} onChange={(e) => setOutlines(e.target.checked)} /> Outlines
       </label>
       <label className="tick">
-        <input type="checkbox" checked={reduced} onChange={(e) => setReduced(e.target.checked)} /> Reduced motion
+        <input type="checkbox" checked={reduced} onChange={(e) => setReduced(e.target.checked)} /> Reduced
+        motion
       </label>
     </div>
   );

@@ -21,14 +21,16 @@ import { useKeys } from './use-keys.ts';
 const HEAD = 28;
 const TRANSPORT = 40;
 /** At 1280 × 800 the left side has 601 px and the sheet 322. */
-const leftWidth = (w: number) => Math.round(601 + Math.max(0, w - 1280) * 0.42 - Math.max(0, 1280 - w) * 0.45);
+const leftWidth = (w: number) =>
+  Math.round(601 + Math.max(0, w - 1280) * 0.42 - Math.max(0, 1280 - w) * 0.45);
 const sheetHeight = (h: number) => Math.round(Math.max(250, Math.min(420, 322 + (h - 756) * 0.3)));
 
 function useSize() {
   const ref = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 1280, height: 756 });
   useLayoutEffect(() => {
-    const measure = () => ref.current && setSize({ width: ref.current.clientWidth, height: ref.current.clientHeight });
+    const measure = () =>
+      ref.current && setSize({ width: ref.current.clientWidth, height: ref.current.clientHeight });
     measure();
     const observer = new ResizeObserver(measure);
     observer.observe(ref.current!);
@@ -57,7 +59,10 @@ export function RundownScreen() {
   const max = layout.scrollers[0]!.max.block;
   const pageHeight = max + viewport.height;
   const [rawView, setRawView] = useState<View | null>(null);
-  const view = useMemo(() => (rawView ? clampView(rawView, pageHeight, rows) : fitView(pageHeight, rows)), [rawView, pageHeight, rows]);
+  const view = useMemo(
+    () => (rawView ? clampView(rawView, pageHeight, rows) : fitView(pageHeight, rows)),
+    [rawView, pageHeight, rows],
+  );
   const fitPer = fitView(pageHeight, rows).per;
   const setView = useCallback(
     (change: (v: View) => View) =>
@@ -71,7 +76,10 @@ export function RundownScreen() {
 
   const { bars, unplaced } = useMemo(() => barsOf(document, layout), [document, layout]);
   const findings = useMemo(
-    () => (measured ? findingsOf({ document, take, gesture: gestureById(gesture.id), refresh, limits: DEFAULT_LIMITS }) : []),
+    () =>
+      measured
+        ? findingsOf({ document, take, gesture: gestureById(gesture.id), refresh, limits: DEFAULT_LIMITS })
+        : [],
     [document, take, gesture, refresh, measured],
   );
 
@@ -87,8 +95,31 @@ export function RundownScreen() {
   );
 
   const context: Rundown = {
-    layout, measured, document, bars, unplaced, findings, view, setView, rows, pageHeight, max, gesture, refresh,
-    selection, select, grip, setGrip, chosen, choose, adding, setAdding, gliding, setGliding, guides, outlines,
+    layout,
+    measured,
+    document,
+    bars,
+    unplaced,
+    findings,
+    view,
+    setView,
+    rows,
+    pageHeight,
+    max,
+    gesture,
+    refresh,
+    selection,
+    select,
+    grip,
+    setGrip,
+    chosen,
+    choose,
+    adding,
+    setAdding,
+    gliding,
+    setGliding,
+    guides,
+    outlines,
   };
   const handleKey = useKeys(context);
 
@@ -99,7 +130,8 @@ export function RundownScreen() {
       const facts = layout.elements[element];
       if (!facts || adding) return;
       const own = bars.filter((b) => b.element === element).map((b) => b.motion.id);
-      if (own.length) session.select(additive ? [...new Set([...session.store.getState().selection, own[0]!])] : [own[0]!]);
+      if (own.length)
+        session.select(additive ? [...new Set([...session.store.getState().selection, own[0]!])] : [own[0]!]);
       else if (!additive) session.select([]);
       // Keys belong to the workbench again after a pick.
       ref.current?.focus({ preventScroll: true });
@@ -108,7 +140,8 @@ export function RundownScreen() {
   );
   events.picked = pick;
   events.key = (key, shift, ctrl) => handleKey({ key, shift, ctrl, alt: false });
-  events.zoom = (delta) => setView((v) => clampView({ ...v, per: v.per * Math.exp(delta / 300) }, pageHeight, rows));
+  events.zoom = (delta) =>
+    setView((v) => clampView({ ...v, per: v.per * Math.exp(delta / 300) }, pageHeight, rows));
 
   useEffect(() => {
     window.document.title = `${page.name} · Lyvek`;
@@ -128,7 +161,12 @@ export function RundownScreen() {
   const previewHeight = height - HEAD - TRANSPORT - sheet - 6;
   return (
     <RundownContext value={context}>
-      <div className="rundown" ref={ref} tabIndex={-1} style={{ gridTemplateColumns: `${left}px minmax(0, 1fr)` }}>
+      <div
+        className="rundown"
+        ref={ref}
+        tabIndex={-1}
+        style={{ gridTemplateColumns: `${left}px minmax(0, 1fr)` }}
+      >
         <div className="rundown-left">
           <HeadRow left={left} setGuides={setGuides} setOutlines={setOutlines} side="left" />
           <div className="relative">

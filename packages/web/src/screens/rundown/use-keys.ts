@@ -36,7 +36,10 @@ const moveSelected: Act = (k, r, { session }) => {
   if (chosen.length === 0) return;
   const first = chosen[0]!;
   const px = (steps * (first.placed.geometry?.port ?? first.max)) / 100;
-  const changed = chosen.length === 1 ? [nudged(first.motion, r.grip, steps)] : chosen.map((b) => shifted(b, Math.round(px)));
+  const changed =
+    chosen.length === 1
+      ? [nudged(first.motion, r.grip, steps)]
+      : chosen.map((b) => shifted(b, Math.round(px)));
   session.nudge('move', replaceMotions(changed));
 };
 
@@ -57,7 +60,9 @@ const remove: Act = (_k, r, { session }) => {
   if (!r.selection.length) return;
   const count = r.selection.length;
   session.act(count === 1 ? 'delete a motion' : `delete ${count} motions`, withoutMotions(r.selection), []);
-  notify(count === 1 ? 'The motion was deleted.' : `${count} motions were deleted.`, { action: { label: 'Undo', run: () => void session.undo() } });
+  notify(count === 1 ? 'The motion was deleted.' : `${count} motions were deleted.`, {
+    action: { label: 'Undo', run: () => void session.undo() },
+  });
 };
 const duplicate: Act = (_k, r, { session }) => {
   if (!r.selection.length) return;
@@ -67,7 +72,10 @@ const duplicate: Act = (_k, r, { session }) => {
 const mute: Act = (_k, r, { session }) => {
   if (!r.selection.length) return;
   const on = r.document.motions.some((m) => r.selection.includes(m.id) && m.on);
-  session.act(on ? 'mute' : 'unmute', (d) => ({ ...d, motions: d.motions.map((m) => (r.selection.includes(m.id) ? { ...m, on: !on } : m)) }));
+  session.act(on ? 'mute' : 'unmute', (d) => ({
+    ...d,
+    motions: d.motions.map((m) => (r.selection.includes(m.id) ? { ...m, on: !on } : m)),
+  }));
 };
 const selectAll: Act = (_k, r, { session }) => session.select(r.document.motions.map((m) => m.id));
 const escape: Act = (_k, r, { session }) => {
@@ -91,8 +99,10 @@ const KEYS: Record<string, Act> = {
   ' ': (_k, r) => r.setGliding(!r.gliding),
   ArrowUp: (k, r, p) => (r.selection.length && !k.alt ? moveSelected : scrollBy)(k, r, p),
   ArrowDown: (k, r, p) => (r.selection.length && !k.alt ? moveSelected : scrollBy)(k, r, p),
-  PageUp: (_k, _r, { link, viewport }) => link.scrollTo(Math.max(0, link.store.getState().offset.y - viewport.height * 0.875)),
-  PageDown: (_k, r, { link, viewport }) => link.scrollTo(Math.min(r.max, link.store.getState().offset.y + viewport.height * 0.875)),
+  PageUp: (_k, _r, { link, viewport }) =>
+    link.scrollTo(Math.max(0, link.store.getState().offset.y - viewport.height * 0.875)),
+  PageDown: (_k, r, { link, viewport }) =>
+    link.scrollTo(Math.min(r.max, link.store.getState().offset.y + viewport.height * 0.875)),
   Home: (_k, _r, { link }) => link.scrollTo(0),
   End: (_k, r, { link }) => link.scrollTo(r.max),
   '+': zoom(2),
@@ -135,7 +145,8 @@ export function useKeys(rundown: Rundown): (k: Key) => boolean {
       // On a button, Space, Enter and Tab stay what they are everywhere.
       if (target.closest('button, a, [role="button"]') && [' ', 'Enter', 'Tab'].includes(e.key)) return;
       if (e.key === 'Tab' && now.current.rundown.selection.length === 0) return;
-      if (handle.current({ key: e.key, shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey, alt: e.altKey })) e.preventDefault();
+      if (handle.current({ key: e.key, shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey, alt: e.altKey }))
+        e.preventDefault();
     };
     addEventListener('keydown', listen);
     return () => removeEventListener('keydown', listen);

@@ -26,7 +26,10 @@ export function BringPage({ first, busy, over, onFiles, onPaste }: BringPageProp
       <div className="batten" />
       <div className="bring-card">
         <h2>{first ? 'Hang up your first page' : 'Bring a page'}</h2>
-        <p>Drop it here: an HTML file, a folder, or a zip. {first && 'Any page will do, the longer the better.'}</p>
+        <p>
+          Drop it here: an HTML file, a folder, or a zip.{' '}
+          {first && 'Any page will do, the longer the better.'}
+        </p>
         {busy ? (
           <p role="status">
             <progress className="progress w-full" /> {busy}
@@ -40,7 +43,14 @@ export function BringPage({ first, busy, over, onFiles, onPaste }: BringPageProp
               setHtml('');
             }}
           >
-            <textarea className="field paste" aria-label="HTML of the page" autoFocus placeholder="<!doctype html> …" value={html} onChange={(e) => setHtml(e.target.value)} />
+            <textarea
+              className="field paste"
+              aria-label="HTML of the page"
+              autoFocus
+              placeholder="<!doctype html> …"
+              value={html}
+              onChange={(e) => setHtml(e.target.value)}
+            />
             <div className="bring-buttons">
               <button type="submit" className="btn main" disabled={!html.trim()}>
                 Hang it up
@@ -64,9 +74,25 @@ export function BringPage({ first, busy, over, onFiles, onPaste }: BringPageProp
           </div>
         )}
         <p className="small">It is only read. Nothing in it changes before you hand off.</p>
-        <input ref={file} type="file" hidden accept=".html,.htm,.xhtml,.zip" aria-label="HTML file or zip" data-bring="file" onChange={take} />
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".html,.htm,.xhtml,.zip"
+          aria-label="HTML file or zip"
+          data-bring="file"
+          onChange={take}
+        />
         {/* The attribute is not in React's types. */}
-        <input ref={folder} type="file" hidden aria-label="Folder" data-bring="folder" {...{ webkitdirectory: '' }} onChange={take} />
+        <input
+          ref={folder}
+          type="file"
+          hidden
+          aria-label="Folder"
+          data-bring="folder"
+          {...{ webkitdirectory: '' }}
+          onChange={take}
+        />
       </div>
     </div>
   );

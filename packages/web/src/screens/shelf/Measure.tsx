@@ -27,5 +27,15 @@ export function Measure({ page, onMeasured }: { page: PageOnShelf; onMeasured(la
       detach();
     };
   }, [page, form]);
-  return <iframe ref={frame} key={form} title={`Measuring ${page.name}`} sandbox="allow-scripts" className="measure-frame" tabIndex={-1} aria-hidden="true" />;
+  return (
+    <iframe
+      ref={frame}
+      key={form}
+      title={`Measuring ${page.name}`}
+      sandbox="allow-scripts"
+      className="measure-frame"
+      tabIndex={-1}
+      aria-hidden="true"
+    />
+  );
 }

@@ -48,22 +48,44 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
           aria-label={`Open ${page.name}${at === null ? '' : ` at ${Math.round(at)} px`}`}
           onClick={() => onOpen(at)}
           onKeyDown={key}
-          onPointerMove={(e) => setAt(Math.min(height, Math.max(0, (e.clientY - e.currentTarget.getBoundingClientRect().top) * scale)))}
+          onPointerMove={(e) =>
+            setAt(
+              Math.min(
+                height,
+                Math.max(0, (e.clientY - e.currentTarget.getBoundingClientRect().top) * scale),
+              ),
+            )
+          }
           onPointerLeave={() => setAt(null)}
           onBlur={() => setAt(null)}
         >
           <svg width={80} height={rows + 2} aria-hidden="true">
             <g transform={`translate(8 ${-PAD})`}>
-              {layout ? <StripArt layout={layout} view={view} x={0} width={WIDTH} /> : <rect className="strip-a" x={0} y={PAD} width={WIDTH} height={rows} />}
+              {layout ? (
+                <StripArt layout={layout} view={view} x={0} width={WIDTH} />
+              ) : (
+                <rect className="strip-a" x={0} y={PAD} width={WIDTH} height={rows} />
+              )}
             </g>
             <rect x={0} y={0} width={4} height={rows} className="cost-track" />
             {bars.map((b, i) => {
               const y0 = Math.max(0, b.placed.start / scale);
               const h = Math.max(2, Math.min(rows, b.placed.end / scale) - y0);
               if (y0 > rows) return null;
-              return <rect key={b.motion.id} x={66 + (i % 4) * 3.2} y={y0} width={b.motion.driver.kind === 'page' ? 1 : 2.4} height={h} className={`thread-${b.motion.driver.kind}`} />;
+              return (
+                <rect
+                  key={b.motion.id}
+                  x={66 + (i % 4) * 3.2}
+                  y={y0}
+                  width={b.motion.driver.kind === 'page' ? 1 : 2.4}
+                  height={h}
+                  className={`thread-${b.motion.driver.kind}`}
+                />
+              );
             })}
-            {cut > 0 && <path className="strip-break" d={`M6 ${rows - 40}l10 -5 10 5 10 -5 10 5 10 -5 10 5`} />}
+            {cut > 0 && (
+              <path className="strip-break" d={`M6 ${rows - 40}l10 -5 10 5 10 -5 10 5 10 -5 10 5`} />
+            )}
             {at !== null && <path className="strip-at" d={`M0 ${at / scale}H80`} />}
           </svg>
           {at !== null && (
@@ -87,7 +109,8 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
           <p>
             {page.document?.motions.length ? (
               <>
-                <b>{page.document.motions.length}</b> {page.document.motions.length === 1 ? 'motion' : 'motions'}
+                <b>{page.document.motions.length}</b>{' '}
+                {page.document.motions.length === 1 ? 'motion' : 'motions'}
               </>
             ) : (
               'no motions yet'

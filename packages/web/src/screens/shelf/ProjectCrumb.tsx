@@ -23,7 +23,11 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
   const navigate = useNavigate();
   const client = useQueryClient();
   const projects = useQuery({ queryKey: ['projects'], queryFn: api.projects });
-  const refresh = () => Promise.all([client.invalidateQueries({ queryKey: ['projects'] }), client.invalidateQueries({ queryKey: ['shelf'] })]);
+  const refresh = () =>
+    Promise.all([
+      client.invalidateQueries({ queryKey: ['projects'] }),
+      client.invalidateQueries({ queryKey: ['shelf'] }),
+    ]);
   const create = async (name: string) => {
     const made = await api.createProject(name);
     await refresh();
@@ -40,10 +44,30 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
     close();
     await refresh();
     await navigate('/');
-    notify(`The project “${project.name}” was put away.`, { action: { label: 'Undo', run: () => void api.restore('projects', project.id).then(refresh, notifyError) } });
+    notify(`The project “${project.name}” was put away.`, {
+      action: {
+        label: 'Undo',
+        run: () => void api.restore('projects', project.id).then(refresh, notifyError),
+      },
+    });
   };
-  if (form === 'new') return <NameForm label="Name of the new project" action="Create" onName={(n) => void create(n).catch(notifyError)} />;
-  if (form === 'rename') return <NameForm label="Name of the project" initial={project.name} action="Rename" onName={(n) => void rename(n).catch(notifyError)} />;
+  if (form === 'new')
+    return (
+      <NameForm
+        label="Name of the new project"
+        action="Create"
+        onName={(n) => void create(n).catch(notifyError)}
+      />
+    );
+  if (form === 'rename')
+    return (
+      <NameForm
+        label="Name of the project"
+        initial={project.name}
+        action="Rename"
+        onName={(n) => void rename(n).catch(notifyError)}
+      />
+    );
   return (
     <div className="pop-list">
       {projects.data?.projects.map((p) => (

@@ -26,7 +26,11 @@ export function ShelfScreen() {
   const { projectId } = useParams();
   const projects = useQuery({ queryKey: ['projects'], queryFn: api.projects });
   const id = projectId ?? projects.data?.projects[0]?.id;
-  const shelf = useQuery({ queryKey: ['shelf', id], queryFn: () => api.shelf(id!), enabled: id !== undefined });
+  const shelf = useQuery({
+    queryKey: ['shelf', id],
+    queryFn: () => api.shelf(id!),
+    enabled: id !== undefined,
+  });
   const client = useQueryClient();
   useEffect(() => {
     document.title = 'Lyvek';
@@ -37,7 +41,11 @@ export function ShelfScreen() {
         <div className="empty-note">
           <h1 className="mb-2 text-[15px] font-semibold">No project yet</h1>
           <p className="mb-2">A project holds the pages that belong together.</p>
-          <NameForm label="Name of the first project" action="Create" onName={(n) => void api.createProject(n).then(() => client.invalidateQueries(), notifyError)} />
+          <NameForm
+            label="Name of the first project"
+            action="Create"
+            onName={(n) => void api.createProject(n).then(() => client.invalidateQueries(), notifyError)}
+          />
         </div>
       </Frame>
     );
@@ -56,13 +64,25 @@ export function ShelfScreen() {
   if (!shelf.data)
     return (
       <Frame crumbs={null}>
-        <p className="empty-note">{shelf.failureCount || projects.failureCount ? 'The server does not answer yet; trying again …' : 'Opening the shelf …'}</p>
+        <p className="empty-note">
+          {shelf.failureCount || projects.failureCount
+            ? 'The server does not answer yet; trying again …'
+            : 'Opening the shelf …'}
+        </p>
       </Frame>
     );
   return <Rack shelf={shelf.data} />;
 }
 
-function Frame({ crumbs, children, tools }: { crumbs: React.ReactNode; children: React.ReactNode; tools?: React.ReactNode }) {
+function Frame({
+  crumbs,
+  children,
+  tools,
+}: {
+  crumbs: React.ReactNode;
+  children: React.ReactNode;
+  tools?: React.ReactNode;
+}) {
   return (
     <div className="flex h-full flex-col">
       <TopBar crumbs={crumbs}>
@@ -87,17 +107,26 @@ function Rack({ shelf }: { shelf: Shelf }) {
   const [choice, setChoice] = useState<{ upload: Upload; choices: string[] } | null>(null);
   const [measured, setMeasured] = useState<Map<string, Layout>>(new Map());
   const refresh = () => client.invalidateQueries({ queryKey: ['shelf'] });
-  const layoutOf = (p: PageOnShelf) => measured.get(p.id) ?? p.layouts.find((l) => l.viewport.width === 1280) ?? p.layouts[0] ?? null;
+  const layoutOf = (p: PageOnShelf) =>
+    measured.get(p.id) ?? p.layouts.find((l) => l.viewport.width === 1280) ?? p.layouts[0] ?? null;
   const unmeasured = pages.find((p) => !layoutOf(p));
-  const shown = useMemo(() => pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase())), [pages, query]);
+  const shown = useMemo(
+    () => pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase())),
+    [pages, query],
+  );
 
   const send = async (upload: Upload, entry?: string) => {
     setBusy(`Bringing ${upload.name} …`);
     try {
-      const page = await api.bring(project.id, upload.body, { name: upload.name, ...(entry ? { entry } : {}) });
+      const page = await api.bring(project.id, upload.body, {
+        name: upload.name,
+        ...(entry ? { entry } : {}),
+      });
       setChoice(null);
       await refresh();
-      notify(`“${page.name}” hangs on the shelf.`, { action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) } });
+      notify(`“${page.name}” hangs on the shelf.`, {
+        action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
+      });
     } catch (error) {
       const choices = error instanceof ApiError ? error.extra.choices : undefined;
       if (Array.isArray(choices)) setChoice({ upload, choices: choices.map(String) });
@@ -118,7 +147,9 @@ function Rack({ shelf }: { shelf: Shelf }) {
   const remove = async (page: PageOnShelf) => {
     await api.remove('pages', page.id);
     await refresh();
-    notify(`“${page.name}” was taken off the shelf.`, { action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) } });
+    notify(`“${page.name}” was taken off the shelf.`, {
+      action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
+    });
   };
   return (
     <Frame
@@ -126,18 +157,40 @@ function Rack({ shelf }: { shelf: Shelf }) {
       tools={
         <label className="search find-page">
           <Lens />
-          <input className="field" placeholder="Find a page" aria-label="Find a page" value={query} onChange={(e) => setQuery(e.target.value)} />
+          <input
+            className="field"
+            placeholder="Find a page"
+            aria-label="Find a page"
+            value={query}
+            onChange={(e) => setQuery(e.target.value)}
+          />
         </label>
       }
     >
       <div className="shelf-head">
         <span className="shelf-px">page px</span>
         <h1>The shelf</h1>
-        <span>{pages.length === 0 ? 'empty' : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, all at 1 : ${scale}`}</span>
-        <button type="button" className="btn square" aria-label="Smaller" disabled={scale === SCALES.at(-1)} onClick={() => setScale(SCALES[SCALES.indexOf(scale) + 1]!)}>
+        <span>
+          {pages.length === 0
+            ? 'empty'
+            : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, all at 1 : ${scale}`}
+        </span>
+        <button
+          type="button"
+          className="btn square"
+          aria-label="Smaller"
+          disabled={scale === SCALES.at(-1)}
+          onClick={() => setScale(SCALES[SCALES.indexOf(scale) + 1]!)}
+        >
           −
         </button>
-        <button type="button" className="btn square" aria-label="Larger" disabled={scale === SCALES[0]} onClick={() => setScale(SCALES[SCALES.indexOf(scale) - 1]!)}>
+        <button
+          type="button"
+          className="btn square"
+          aria-label="Larger"
+          disabled={scale === SCALES[0]}
+          onClick={() => setScale(SCALES[SCALES.indexOf(scale) - 1]!)}
+        >
           +
         </button>
       </div>
@@ -173,13 +226,30 @@ function Rack({ shelf }: { shelf: Shelf }) {
                 onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
                 actions={
                   <Pop label={`More for ${page.name}`} face="More" className="btn small">
-                    {(close) => <PageMenu page={page} close={close} onRemove={() => void remove(page).catch(notifyError)} refresh={refresh} />}
+                    {(close) => (
+                      <PageMenu
+                        page={page}
+                        close={close}
+                        onRemove={() => void remove(page).catch(notifyError)}
+                        refresh={refresh}
+                      />
+                    )}
                   </Pop>
                 }
               />
             ))}
-            {shown.length === 0 && pages.length > 0 && <p className="empty-note">No page is called “{query}”.</p>}
-            <BringPage first={pages.length === 0} busy={busy} over={over} onFiles={(f) => void bring(f)} onPaste={(html) => void send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })} />
+            {shown.length === 0 && pages.length > 0 && (
+              <p className="empty-note">No page is called “{query}”.</p>
+            )}
+            <BringPage
+              first={pages.length === 0}
+              busy={busy}
+              over={over}
+              onFiles={(f) => void bring(f)}
+              onPaste={(html) =>
+                void send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })
+              }
+            />
           </div>
         </div>
       </main>
@@ -190,7 +260,12 @@ function Rack({ shelf }: { shelf: Shelf }) {
             <p className="mb-2">There are several HTML files and none is called index.html.</p>
             <div className="pop-list">
               {choice.choices.map((c) => (
-                <button key={c} type="button" autoFocus={c === choice.choices[0]} onClick={() => void send(choice.upload, c)}>
+                <button
+                  key={c}
+                  type="button"
+                  autoFocus={c === choice.choices[0]}
+                  onClick={() => void send(choice.upload, c)}
+                >
                   {c}
                 </button>
               ))}
@@ -212,7 +287,17 @@ function Rack({ shelf }: { shelf: Shelf }) {
   );
 }
 
-function PageMenu({ page, close, onRemove, refresh }: { page: PageOnShelf; close(): void; onRemove(): void; refresh(): Promise<void> }) {
+function PageMenu({
+  page,
+  close,
+  onRemove,
+  refresh,
+}: {
+  page: PageOnShelf;
+  close(): void;
+  onRemove(): void;
+  refresh(): Promise<void>;
+}) {
   const [renaming, setRenaming] = useState(false);
   if (renaming)
     return (
@@ -220,13 +305,7 @@ function PageMenu({ page, close, onRemove, refresh }: { page: PageOnShelf; close
         label="Name of the page"
         initial={page.name}
         action="Rename"
-        onName={(n) =>
-          void api
-            .rename('pages', page.id, n)
-            .then(refresh)
-            .then(close)
-            .catch(notifyError)
-        }
+        onName={(n) => void api.rename('pages', page.id, n).then(refresh).then(close).catch(notifyError)}
       />
     );
   return (

@@ -20,22 +20,32 @@ export interface NamedFile {
 /** One upload of files with paths; refuses what the server would refuse anyway. */
 export async function uploadOf(files: readonly NamedFile[]): Promise<Upload> {
   if (files.length === 0) throw new Error('There is nothing in it. Choose an HTML file, a folder or a zip.');
-  if (files.length > MOST_FILES) throw new Error(`These are ${files.length} files; the limit is ${MOST_FILES}.`);
+  if (files.length > MOST_FILES)
+    throw new Error(`These are ${files.length} files; the limit is ${MOST_FILES}.`);
   const size = files.reduce((sum, f) => sum + f.file.size, 0);
-  if (size > MOST_BYTES * 3) throw new Error(`Together the files have ${Math.round(size / 1e6)} MB; the limit is 300 MB.`);
+  if (size > MOST_BYTES * 3)
+    throw new Error(`Together the files have ${Math.round(size / 1e6)} MB; the limit is 300 MB.`);
   const [only] = files;
   if (files.length === 1 && /\.(zip|html?|xhtml)$/i.test(only!.file.name)) {
     const zip = /\.zip$/i.test(only!.file.name);
-    if (size > MOST_BYTES) throw new Error(`It has ${Math.round(size / 1e6)} MB; the limit for a zip is 100 MB.`);
-    return { name: withoutEnding(only!.file.name), body: only!.file.slice(0, size, zip ? 'application/zip' : 'text/html') };
+    if (size > MOST_BYTES)
+      throw new Error(`It has ${Math.round(size / 1e6)} MB; the limit for a zip is 100 MB.`);
+    return {
+      name: withoutEnding(only!.file.name),
+      body: only!.file.slice(0, size, zip ? 'application/zip' : 'text/html'),
+    };
   }
   const entries: Record<string, Uint8Array> = {};
   for (const f of files) entries[f.path] = new Uint8Array(await f.file.arrayBuffer());
   const name = files[0]!.path.split('/')[0]!;
-  return { name: withoutEnding(name), body: new Blob([zipSync(entries, { level: 1 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }) };
+  return {
+    name: withoutEnding(name),
+    body: new Blob([zipSync(entries, { level: 1 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
+  };
 }
 
-export const fromList = (list: FileList): NamedFile[] => [...list].map((file) => ({ file, path: file.webkitRelativePath || file.name }));
+export const fromList = (list: FileList): NamedFile[] =>
+  [...list].map((file) => ({ file, path: file.webkitRelativePath || file.name }));
 
 /** Files of a drop, folders opened. */
 export async function fromDrop(items: DataTransferItemList): Promise<NamedFile[]> {

@@ -13,10 +13,17 @@ import { Frames3 } from './Frames3.tsx';
 const HOVER = 120;
 
 /** A motion of an effect for an element. A second writer of a property must not hold before its range, or the first is never seen. */
-export function motionFrom(effect: EffectDefinition, element: number, layout: Parameters<EffectDefinition['build']>[1], existing: readonly Motion[]): Motion {
+export function motionFrom(
+  effect: EffectDefinition,
+  element: number,
+  layout: Parameters<EffectDefinition['build']>[1],
+  existing: readonly Motion[],
+): Motion {
   const e = layout.elements[element]!;
   const built = effect.build(e, layout);
-  const shares = existing.some((m) => m.targets.selector === e.selector && Object.keys(m.keyframes).some((p) => p in built.keyframes));
+  const shares = existing.some(
+    (m) => m.targets.selector === e.selector && Object.keys(m.keyframes).some((p) => p in built.keyframes),
+  );
   return {
     id: newMotionId(),
     name: `${elementName(e)} ${effect.name.toLowerCase()}`.slice(0, 120),
@@ -40,10 +47,14 @@ export function AddMotion() {
   const search = useRef<HTMLInputElement>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const element = layout.elements[chosen];
-  const shown = useMemo(() => EFFECTS.filter((e) => `${e.name} ${e.what}`.toLowerCase().includes(query.trim().toLowerCase())), [query]);
+  const shown = useMemo(
+    () => EFFECTS.filter((e) => `${e.name} ${e.what}`.toLowerCase().includes(query.trim().toLowerCase())),
+    [query],
+  );
   const settled = session.store.getState().document.motions;
   const make = (effect: EffectDefinition) => motionFrom(effect, chosen, layout, settled);
-  const unfit = (effect: EffectDefinition) => (element ? (effect.unfit?.(element, layout) ?? null) : 'Choose an element first.');
+  const unfit = (effect: EffectDefinition) =>
+    element ? (effect.unfit?.(element, layout) ?? null) : 'Choose an element first.';
 
   const attempt = (index: number) => {
     setAt(index);
@@ -54,7 +65,8 @@ export function AddMotion() {
       const motion = make(effect);
       session.try((d) => ({ ...d, motions: [...d.motions, motion] }));
       const bar = barOf(motion, layout);
-      if (isPlaced(bar)) link.scrollTo(Math.min(bar.max, Math.max(0, (bar.placed.start + bar.placed.end) / 2)));
+      if (isPlaced(bar))
+        link.scrollTo(Math.min(bar.max, Math.max(0, (bar.placed.start + bar.placed.end) / 2)));
     }, HOVER);
   };
   const close = () => {
@@ -66,7 +78,9 @@ export function AddMotion() {
     if (unfit(effect)) return;
     if (timer.current) clearTimeout(timer.current);
     const motion = make(effect);
-    session.act(`add ${effect.name.toLowerCase()}`, (d) => ({ ...d, motions: [...d.motions, motion] }), [motion.id]);
+    session.act(`add ${effect.name.toLowerCase()}`, (d) => ({ ...d, motions: [...d.motions, motion] }), [
+      motion.id,
+    ]);
     setAdding(false);
   };
   useEffect(() => {
@@ -81,7 +95,8 @@ export function AddMotion() {
     else if (e.key === 'Enter') {
       const effect = shown[at];
       if (effect) add(effect);
-    } else if (step !== undefined && shown.length) attempt(Math.min(shown.length - 1, Math.max(0, at + step)));
+    } else if (step !== undefined && shown.length)
+      attempt(Math.min(shown.length - 1, Math.max(0, at + step)));
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -99,7 +114,14 @@ export function AddMotion() {
         <span className="grow" />
         <label className="search">
           <Lens />
-          <input ref={search} className="field" placeholder="Search" aria-label="Search starting points" value={query} onChange={(e) => setQuery(e.target.value)} />
+          <input
+            ref={search}
+            className="field"
+            placeholder="Search"
+            aria-label="Search starting points"
+            value={query}
+            onChange={(e) => setQuery(e.target.value)}
+          />
         </label>
         <button type="button" className="btn" onClick={close}>
           Close <kbd className="kbd">Esc</kbd>
@@ -132,9 +154,13 @@ export function AddMotion() {
             </button>
           );
         })}
-        {shown.length === 0 && <p className="empty-note">No starting point is called that. Clear the search to see all.</p>}
+        {shown.length === 0 && (
+          <p className="empty-note">No starting point is called that. Clear the search to see all.</p>
+        )}
       </div>
-      <p className="add-note">Each is a starting point: ordinary keyframes on the element’s own passage, to be changed afterwards.</p>
+      <p className="add-note">
+        Each is a starting point: ordinary keyframes on the element’s own passage, to be changed afterwards.
+      </p>
     </div>
   );
 }

@@ -7,10 +7,21 @@ const H = 24;
 /** px of the page that the small stage stands for */
 const SCALE = 9;
 
-export function Frames3({ effect, element, layout }: { effect: EffectDefinition; element: ElementFacts; layout: Layout }) {
+export function Frames3({
+  effect,
+  element,
+  layout,
+}: {
+  effect: EffectDefinition;
+  element: ElementFacts;
+  layout: Layout;
+}) {
   const context = { box: element.box, viewport: layout.viewport, em: 16, rem: 16, color: 'black' };
   const { keyframes } = effect.build({ ...element, box: { ...element.box, x: 200, width: 400 } }, layout);
-  const tracks = Object.entries(keyframes).map(([property, stops]) => ({ property, segments: segmentsOf(property, stops, 'none', context) }));
+  const tracks = Object.entries(keyframes).map(([property, stops]) => ({
+    property,
+    segments: segmentsOf(property, stops, 'none', context),
+  }));
   return (
     <span className="frames3" aria-hidden="true">
       {[0, 0.5, 1].map((p) => {

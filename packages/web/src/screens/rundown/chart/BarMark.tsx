@@ -31,7 +31,9 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const y1 = Math.max(y0 + 2, rowOf(bar.placed.end, view));
   if (y1 < -40 || y0 > rows + 40) return null;
   const page = bar.motion.driver.kind === 'page';
-  const stops = [...new Set(Object.values(bar.motion.keyframes).flatMap((k) => k.map((s) => keyframeOffset(s.at))))].filter((p) => p > 0 && p < 1);
+  const stops = [
+    ...new Set(Object.values(bar.motion.keyframes).flatMap((k) => k.map((s) => keyframeOffset(s.at)))),
+  ].filter((p) => p > 0 && p < 1);
   return (
     <g
       className={`bar ${page ? 'bar-page' : 'bar-pass'}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}`}
@@ -40,27 +42,67 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
       onPointerLeave={() => props.onHover(null)}
     >
       {bar.others.slice(0, 40).map((o, i) => (
-        <rect key={i} className="bar-other" x={slot.x + 9 + i * 4} y={rowOf(o.start, view)} width={3} height={Math.max(2, rowOf(o.end, view) - rowOf(o.start, view))} rx={1.5} />
+        <rect
+          key={i}
+          className="bar-other"
+          x={slot.x + 9 + i * 4}
+          y={rowOf(o.start, view)}
+          width={3}
+          height={Math.max(2, rowOf(o.end, view) - rowOf(o.start, view))}
+          rx={1.5}
+        />
       ))}
       {page ? (
-        <path className="bar-shape" d={`M${slot.x} ${y0}V${y1}M${slot.x - 3} ${y0}h6M${slot.x - 3} ${y1}h6`} />
+        <path
+          className="bar-shape"
+          d={`M${slot.x} ${y0}V${y1}M${slot.x - 3} ${y0}h6M${slot.x - 3} ${y1}h6`}
+        />
       ) : (
         <>
           <rect className="bar-ground" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={HALF} />
-          <rect className="bar-shape" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={HALF} fill="url(#eased)" />
+          <rect
+            className="bar-shape"
+            x={slot.x - HALF}
+            y={y0}
+            width={12}
+            height={y1 - y0}
+            rx={HALF}
+            fill="url(#eased)"
+          />
         </>
       )}
-      {!page && y1 - y0 > 26 && <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />}
-      {y1 - y0 > 20 && stops.map((p) => <circle key={p} className="bar-bead" cx={slot.x} cy={y0 + (y1 - y0) * p} r={2.4} />)}
-      <rect className="bar-grip" x={slot.x - 9} y={y0} width={18} height={y1 - y0} onPointerDown={(e) => props.onGrip(e, bar, 'body')} />
+      {!page && y1 - y0 > 26 && (
+        <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />
+      )}
+      {y1 - y0 > 20 &&
+        stops.map((p) => <circle key={p} className="bar-bead" cx={slot.x} cy={y0 + (y1 - y0) * p} r={2.4} />)}
+      <rect
+        className="bar-grip"
+        x={slot.x - 9}
+        y={y0}
+        width={18}
+        height={y1 - y0}
+        onPointerDown={(e) => props.onGrip(e, bar, 'body')}
+      />
       {selected &&
         (['start', 'end'] as const).map((side) => {
           const y = side === 'start' ? y0 : y1;
           const active = props.dragged === side || (single && props.grip === side);
           return (
-            <g key={side} className={`handle${active ? ' active' : ''}`} onPointerDown={(e) => props.onGrip(e, bar, side)}>
+            <g
+              key={side}
+              className={`handle${active ? ' active' : ''}`}
+              onPointerDown={(e) => props.onGrip(e, bar, side)}
+            >
               <rect className="handle-area" x={slot.x - 14} y={y - 8} width={28} height={16} />
-              <rect className="handle-shape" x={slot.x - 8} y={y - (active ? 3 : 2.5)} width={16} height={active ? 6 : 5} rx={1} />
+              <rect
+                className="handle-shape"
+                x={slot.x - 8}
+                y={y - (active ? 3 : 2.5)}
+                width={16}
+                height={active ? 6 : 5}
+                rx={1}
+              />
             </g>
           );
         })}
@@ -69,7 +111,17 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   );
 });
 
-function Label({ bar, slot, y0, y1, finding, single, dragged, view, rows }: BarMarkProps & { y0: number; y1: number }) {
+function Label({
+  bar,
+  slot,
+  y0,
+  y1,
+  finding,
+  single,
+  dragged,
+  view,
+  rows,
+}: BarMarkProps & { y0: number; y1: number }) {
   const page = bar.motion.driver.kind === 'page';
   const room = slot.label;
   const x = slot.x + (page ? 6 : 13) + Math.min(bar.others.length, 4) * 4;
@@ -77,8 +129,20 @@ function Label({ bar, slot, y0, y1, finding, single, dragged, view, rows }: BarM
     return (
       <g className="label">
         <Tag x={x} y={y0 - 9} className="name" text={`${bar.motion.name}`} room={room + 80} />
-        <Tag x={x} y={y0 + 4} className="point" text={`${pointWords(bar.motion.range.start, 'start', bar.motion.driver.kind)} · ${grouped(bar.placed.start)} px`} room={room + 110} />
-        <Tag x={x} y={Math.max(y1 + 4, y0 + 18)} className="point" text={`${pointWords(bar.motion.range.end, 'end', bar.motion.driver.kind)} · ${grouped(bar.placed.end)} px`} room={room + 110} />
+        <Tag
+          x={x}
+          y={y0 + 4}
+          className="point"
+          text={`${pointWords(bar.motion.range.start, 'start', bar.motion.driver.kind)} · ${grouped(bar.placed.start)} px`}
+          room={room + 110}
+        />
+        <Tag
+          x={x}
+          y={Math.max(y1 + 4, y0 + 18)}
+          className="point"
+          text={`${pointWords(bar.motion.range.end, 'end', bar.motion.driver.kind)} · ${grouped(bar.placed.end)} px`}
+          room={room + 110}
+        />
         {finding && <FindingMark x={slot.x - 20} y={y0 + 2} finding={finding} />}
       </g>
     );
@@ -91,7 +155,13 @@ function Label({ bar, slot, y0, y1, finding, single, dragged, view, rows }: BarM
       {room > 0 && (
         <>
           <Tag x={x} y={top} className="name" text={bar.motion.name} room={room} />
-          <Tag x={x} y={top + 13} className={finding ? 'brief' : 'what'} text={finding ? finding.brief : effectWords(bar.motion)} room={room} />
+          <Tag
+            x={x}
+            y={top + 13}
+            className={finding ? 'brief' : 'what'}
+            text={finding ? finding.brief : effectWords(bar.motion)}
+            room={room}
+          />
         </>
       )}
       {finding && <FindingMark x={slot.x - 20} y={top - 8} finding={finding} />}
@@ -100,7 +170,19 @@ function Label({ bar, slot, y0, y1, finding, single, dragged, view, rows }: BarM
 }
 
 /** About 5.4 px a letter at this size; what does not fit is cut with an ellipsis. */
-function Tag({ x, y, className, text, room }: { x: number; y: number; className: string; text: string; room: number }) {
+function Tag({
+  x,
+  y,
+  className,
+  text,
+  room,
+}: {
+  x: number;
+  y: number;
+  className: string;
+  text: string;
+  room: number;
+}) {
   const letters = Math.floor(room / 5.5);
   return (
     <text x={x} y={y} className={className}>

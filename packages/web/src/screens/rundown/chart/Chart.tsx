@@ -20,7 +20,8 @@ export const LANES = 144;
 
 export function Chart({ width }: { width: number }) {
   const rundown = useRundown();
-  const { bars, view, setView, rows, pageHeight, max, selection, findings, grip, layout, unplaced } = rundown;
+  const { bars, view, setView, rows, pageHeight, max, selection, findings, grip, layout, unplaced, adding } =
+    rundown;
   const { session } = useOpenedPage();
   const settled = useStore(session.store, (s) => s.document);
   const svg = useRef<SVGSVGElement>(null);
@@ -30,7 +31,10 @@ export function Chart({ width }: { width: number }) {
   const start = useGrip();
   // Columns follow the settled document: a bar does not jump aside while it is dragged.
   const before = useRef(new Map<string, Slot>());
-  const slots = useMemo(() => (before.current = arrange(barsOf(settled, layout).bars, width - LANES, view.per, before.current)), [settled, layout, width, view.per]);
+  const slots = useMemo(
+    () => (before.current = arrange(barsOf(settled, layout).bars, width - LANES, view.per, before.current)),
+    [settled, layout, width, view.per],
+  );
   const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.motion, f])), [findings]);
   const chosen = useMemo(() => new Set(selection), [selection]);
 
@@ -75,7 +79,10 @@ export function Chart({ width }: { width: number }) {
   const endLasso = (e: PointerEvent) => {
     if (!lasso) return;
     const [xa, xb] = [Math.min(lasso.x0, lasso.x1) - LANES, Math.max(lasso.x0, lasso.x1) - LANES];
-    const [ya, yb] = [offsetAt(Math.min(lasso.y0, lasso.y1), view), offsetAt(Math.max(lasso.y0, lasso.y1), view)];
+    const [ya, yb] = [
+      offsetAt(Math.min(lasso.y0, lasso.y1), view),
+      offsetAt(Math.max(lasso.y0, lasso.y1), view),
+    ];
     setLasso(null);
     if (xb - xa < 4 && Math.abs(lasso.y1 - lasso.y0) < 4) {
       if (!e.shiftKey) session.select([]);
@@ -85,11 +92,22 @@ export function Chart({ width }: { width: number }) {
       const slot = slots.get(b.motion.id);
       return slot && slot.x + 6 >= xa && slot.x - 6 <= xb && b.placed.end >= ya && b.placed.start <= yb;
     });
-    session.select(e.shiftKey ? [...new Set([...selection, ...touched.map((b) => b.motion.id)])] : touched.map((b) => b.motion.id));
+    session.select(
+      e.shiftKey
+        ? [...new Set([...selection, ...touched.map((b) => b.motion.id)])]
+        : touched.map((b) => b.motion.id),
+    );
   };
   const end = rowOf(max, view);
   return (
-    <svg ref={svg} className="chart" width={width} height={rows} aria-label="Rundown of the page" role="group">
+    <svg
+      ref={svg}
+      className="chart"
+      width={width}
+      height={rows}
+      aria-label="Rundown of the page"
+      role="group"
+    >
       <defs>
         <linearGradient id="eased" x1="0" y1="0" x2="0" y2="1">
           <stop offset="0" stopColor="var(--pass)" stopOpacity="0.08" />
@@ -102,18 +120,44 @@ export function Chart({ width }: { width: number }) {
           <rect x={0} y={0} width={width - LANES} height={rows} />
         </clipPath>
       </defs>
-      <rect className="lanes-ground" x={LANES} y={0} width={width - LANES} height={rows} onPointerDown={startLasso} onPointerMove={moveLasso} onPointerUp={endLasso} />
-      <path className="grid" d={ticksOf(view, rows, max).filter((t) => t.major).map((t) => `M${LANES} ${rowOf(t.offset, view)}H${width}`).join('')} />
+      <rect
+        className="lanes-ground"
+        x={LANES}
+        y={0}
+        width={width - LANES}
+        height={rows}
+        onPointerDown={startLasso}
+        onPointerMove={moveLasso}
+        onPointerUp={endLasso}
+      />
+      <path
+        className="grid"
+        d={ticksOf(view, rows, max)
+          .filter((t) => t.major)
+          .map((t) => `M${LANES} ${rowOf(t.offset, view)}H${width}`)
+          .join('')}
+      />
       {end < rows && (
         <>
-          <rect x={LANES} y={end} width={width - LANES} height={rows - end} fill="url(#beyond)" pointerEvents="none" />
+          <rect
+            x={LANES}
+            y={end}
+            width={width - LANES}
+            height={rows - end}
+            fill="url(#beyond)"
+            pointerEvents="none"
+          />
           <path className="page-end" d={`M${LANES} ${end}H${width}`} />
         </>
       )}
       <Strip />
       <path className="rules" d={`M88.5 0V${rows}M143.5 0V${rows}`} />
       <Ruler />
-      <g transform={`translate(${LANES} 0)`} clipPath="url(#lanes-clip)">
+      <g
+        transform={`translate(${LANES} 0)`}
+        clipPath="url(#lanes-clip)"
+        visibility={adding ? 'hidden' : undefined}
+      >
         {bars.map((bar) => {
           const slot = slots.get(bar.motion.id);
           return slot ? (
@@ -137,16 +181,30 @@ export function Chart({ width }: { width: number }) {
       <Playhead width={width} />
       <Readout slots={slots} left={LANES} right={width} />
       {hovered && !drag && slots.get(hovered.motion.id)?.label === 0 && (
-        <text className="hover-name" x={LANES + slots.get(hovered.motion.id)!.x + 12} y={rowOf(hovered.placed.start, view) + 9}>
+        <text
+          className="hover-name"
+          x={LANES + slots.get(hovered.motion.id)!.x + 12}
+          y={rowOf(hovered.placed.start, view) + 9}
+        >
           {hovered.motion.name}
         </text>
       )}
-      {lasso && <rect className="lasso" x={Math.min(lasso.x0, lasso.x1)} y={Math.min(lasso.y0, lasso.y1)} width={Math.abs(lasso.x1 - lasso.x0)} height={Math.abs(lasso.y1 - lasso.y0)} />}
+      {lasso && (
+        <rect
+          className="lasso"
+          x={Math.min(lasso.x0, lasso.x1)}
+          y={Math.min(lasso.y0, lasso.y1)}
+          width={Math.abs(lasso.x1 - lasso.x0)}
+          height={Math.abs(lasso.y1 - lasso.y0)}
+        />
+      )}
       <Foot width={width} />
       {unplaced.length > 0 && (
         <g className="unplaced" onClick={() => session.select([unplaced[0]!.motion.id])}>
           <text x={LANES + 10} y={rows - 24}>
-            {unplaced.length === 1 ? `“${unplaced[0]!.motion.name}” is not on this page: ${unplaced[0]!.reason}.` : `${unplaced.length} motions have no place on this page.`}
+            {unplaced.length === 1
+              ? `“${unplaced[0]!.motion.name}” is not on this page: ${unplaced[0]!.reason}.`
+              : `${unplaced.length} motions have no place on this page.`}
           </text>
         </g>
       )}

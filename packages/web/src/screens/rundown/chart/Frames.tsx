@@ -7,11 +7,15 @@ import type { View } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 export function useFrames(g: GestureDefinition, max: number, refresh: number): Float64Array {
-  return useMemo(() => (max > 0 ? runGesture(g, 0, max, refresh).offsets : new Float64Array()), [g, max, refresh]);
+  return useMemo(
+    () => (max > 0 ? runGesture(g, 0, max, refresh).offsets : new Float64Array()),
+    [g, max, refresh],
+  );
 }
 
 /** Frames that one dot stands for, so that dots keep three rows apart on average. */
-export const framesPerDot = (frames: number, max: number, view: View): number => Math.max(1, 2 ** Math.ceil(Math.log2((3 * frames) / Math.max(1, max / view.per))));
+export const framesPerDot = (frames: number, max: number, view: View): number =>
+  Math.max(1, 2 ** Math.ceil(Math.log2((3 * frames) / Math.max(1, max / view.per))));
 
 export function Frames() {
   const { gesture, refresh, view, rows, max } = useRundown();

@@ -28,11 +28,27 @@ export function Playhead({ width }: { width: number }) {
   };
   return (
     <g className="playhead">
-      <rect className="scrub-area" ref={area} role="presentation" x={89} y={0} width={54} height={rows} onPointerDown={scrub} onPointerMove={scrub} />
-      <path className="viewport-bracket" d={`M${STRIP.x + 3} ${top + 0.5}h-5v${Math.max(3, height)}h5M${STRIP.x + STRIP.width - 3} ${top + 0.5}h5v${Math.max(3, height)}h-5`} />
+      <rect
+        className="scrub-area"
+        ref={area}
+        role="presentation"
+        x={89}
+        y={0}
+        width={54}
+        height={rows}
+        onPointerDown={scrub}
+        onPointerMove={scrub}
+      />
+      <path
+        className="viewport-bracket"
+        d={`M${STRIP.x + 3} ${top + 0.5}h-5v${Math.max(3, height)}h5M${STRIP.x + STRIP.width - 3} ${top + 0.5}h5v${Math.max(3, height)}h-5`}
+      />
       <path className="playhead-line" d={`M89 ${y}H${width}`} />
       {!dragging && (
-        <g className="playhead-plate" transform={`translate(${width - w}, ${Math.min(rows - 8, Math.max(8, y))})`}>
+        <g
+          className="playhead-plate"
+          transform={`translate(${width - w}, ${Math.min(rows - 8, Math.max(8, y))})`}
+        >
           <path d={`M0 0l6 -7.5H${w}V7.5H6Z`} />
           <text x={w - 6} y={4} textAnchor="end">
             {text}

@@ -34,7 +34,14 @@ export function Readout({ slots, left, right }: { slots: Map<string, Slot>; left
   return (
     <g className="readout">
       {g && <Rail x={x - 17} />}
-      <path className="readout-notch" d={toLeft ? `M${px + PLATE.w} ${py + PLATE.h / 2}L${x - 10} ${y}L${px + PLATE.w} ${py + PLATE.h / 2 + 12}Z` : `M${px} ${py + PLATE.h / 2}L${x + 10} ${y}L${px} ${py + PLATE.h / 2 + 12}Z`} />
+      <path
+        className="readout-notch"
+        d={
+          toLeft
+            ? `M${px + PLATE.w} ${py + PLATE.h / 2}L${x - 10} ${y}L${px + PLATE.w} ${py + PLATE.h / 2 + 12}Z`
+            : `M${px} ${py + PLATE.h / 2}L${x + 10} ${y}L${px} ${py + PLATE.h / 2 + 12}Z`
+        }
+      />
       <rect className="readout-plate" x={px} y={py} width={PLATE.w} height={PLATE.h} rx={2} />
       <text x={px + 8} y={py + 16} className="strong">
         {first}
@@ -70,12 +77,19 @@ function Rail({ x }: { x: number }) {
         const { start, end } = spans[phase];
         const rows = y(end) - y(start);
         const step = phase === here.phase && rows > 120 ? 20 : 10;
-        const ticks = rows > 24 ? Array.from({ length: step + 1 }, (_, i) => y(start + ((end - start) * i) / step)) : [y(start), y(end)];
+        const ticks =
+          rows > 24
+            ? Array.from({ length: step + 1 }, (_, i) => y(start + ((end - start) * i) / step))
+            : [y(start), y(end)];
         return (
           <g key={phase}>
             <path className="rail-ticks" d={ticks.map((t) => `M${x} ${t}h-4`).join('')} />
             {rows > 12 && (
-              <text x={x - 8} y={(y(start) + y(end)) / 2 + 3.5} className={phase === here.phase ? 'rail-name here' : 'rail-name'}>
+              <text
+                x={x - 8}
+                y={(y(start) + y(end)) / 2 + 3.5}
+                className={phase === here.phase ? 'rail-name here' : 'rail-name'}
+              >
                 {phase}
               </text>
             )}

@@ -14,20 +14,40 @@ export function stripBoxes(layout: Layout, most = MOST_BOXES): number[] {
   const parents = new Set(layout.elements.map((e) => e.parent));
   return layout.elements
     .map((e, i) => ({ e, i }))
-    .filter(({ e, i }) => !e.fixed && e.scroller === 0 && (!parents.has(i) || e.kind === 'image') && e.box.height < 1600)
+    .filter(
+      ({ e, i }) =>
+        !e.fixed && e.scroller === 0 && (!parents.has(i) || e.kind === 'image') && e.box.height < 1600,
+    )
     .sort((a, b) => b.e.box.width * b.e.box.height - a.e.box.width * a.e.box.height)
     .slice(0, most)
     .map(({ i }) => i);
 }
 
-export const StripArt = memo(function StripArt({ layout, view, x, width }: { layout: Layout; view: View; x: number; width: number }) {
+export const StripArt = memo(function StripArt({
+  layout,
+  view,
+  x,
+  width,
+}: {
+  layout: Layout;
+  view: View;
+  x: number;
+  width: number;
+}) {
   const k = width / Math.max(1, layout.viewport.width);
   const row = (o: number) => rowOf(o, view);
   return (
     <g className="strip-art">
       <rect x={x} y={row(0)} width={width} height={layout.page.height / view.per} className="strip-ground" />
       {layout.sections.map((s, i) => (
-        <rect key={i} x={x} y={row(s.top)} width={width} height={Math.max(0, s.height / view.per - 0.7)} className={i % 2 ? 'strip-b' : 'strip-a'} />
+        <rect
+          key={i}
+          x={x}
+          y={row(s.top)}
+          width={width}
+          height={Math.max(0, s.height / view.per - 0.7)}
+          className={i % 2 ? 'strip-b' : 'strip-a'}
+        />
       ))}
       {stripBoxes(layout).map((i) => {
         const e = layout.elements[i]!;
@@ -35,16 +55,34 @@ export const StripArt = memo(function StripArt({ layout, view, x, width }: { lay
         const w = Math.min(width - left, e.box.width * k);
         if (w < 1) return null;
         const h = Math.max(0.8, e.box.height / view.per - 0.6);
-        const lines = e.kind === 'text' ? Math.max(1, Math.min(6, Math.round(e.box.height / (e.fontSize ?? 16) / 1.6))) : 0;
+        const lines =
+          e.kind === 'text'
+            ? Math.max(1, Math.min(6, Math.round(e.box.height / (e.fontSize ?? 16) / 1.6)))
+            : 0;
         if (lines > 1 && h / lines > 1.4)
           return (
             <g key={i} className="strip-text">
               {Array.from({ length: lines }, (_, n) => (
-                <rect key={n} x={x + left} y={row(e.box.y) + (n * h) / lines} width={n === lines - 1 ? w * 0.6 : w} height={0.9} />
+                <rect
+                  key={n}
+                  x={x + left}
+                  y={row(e.box.y) + (n * h) / lines}
+                  width={n === lines - 1 ? w * 0.6 : w}
+                  height={0.9}
+                />
               ))}
             </g>
           );
-        return <rect key={i} x={x + left} y={row(e.box.y)} width={w} height={lines ? Math.min(h, 1.6) : h} className={e.kind === 'image' ? 'strip-deep' : lines ? 'strip-text' : 'strip-shape'} />;
+        return (
+          <rect
+            key={i}
+            x={x + left}
+            y={row(e.box.y)}
+            width={w}
+            height={lines ? Math.min(h, 1.6) : h}
+            className={e.kind === 'image' ? 'strip-deep' : lines ? 'strip-text' : 'strip-shape'}
+          />
+        );
       })}
     </g>
   );
@@ -76,7 +114,13 @@ export function Strip() {
     grip.current = null;
     if (moved) return;
     const box = e.currentTarget.getBoundingClientRect();
-    choose(elementAt(layout, ((e.clientX - box.left) / STRIP.width) * layout.viewport.width, offsetAt(e.clientY - box.top, fit)));
+    choose(
+      elementAt(
+        layout,
+        ((e.clientX - box.left) / STRIP.width) * layout.viewport.width,
+        offsetAt(e.clientY - box.top, fit),
+      ),
+    );
   };
   return (
     <g className="strip">
@@ -89,7 +133,15 @@ export function Strip() {
             </text>
           ) : null,
         )}
-      {chosenBox && <rect className="strip-chosen" x={STRIP.x + chosenBox.x * k} y={rowOf(chosenBox.y, fit)} width={Math.max(3, chosenBox.width * k)} height={Math.max(2, chosenBox.height / fit.per)} />}
+      {chosenBox && (
+        <rect
+          className="strip-chosen"
+          x={STRIP.x + chosenBox.x * k}
+          y={rowOf(chosenBox.y, fit)}
+          width={Math.max(3, chosenBox.width * k)}
+          height={Math.max(2, chosenBox.height / fit.per)}
+        />
+      )}
       {zoomed && (
         <>
           <path className="strip-wedge" d={`M84 ${top}L88.5 0V${rows}L84 ${top + height}Z`} />

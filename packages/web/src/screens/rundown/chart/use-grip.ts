@@ -33,7 +33,12 @@ export function useGrip() {
   const now = useRef(rundown);
   now.current = rundown;
 
-  return function start(e: ReactPointerEvent, bar: Bar, grip: Grip, offsetOf: (e: PointerEvent) => number): void {
+  return function start(
+    e: ReactPointerEvent,
+    bar: Bar,
+    grip: Grip,
+    offsetOf: (e: PointerEvent) => number,
+  ): void {
     if (e.button !== 0) return;
     e.preventDefault();
     e.stopPropagation();
@@ -45,7 +50,9 @@ export function useGrip() {
     const moving = bars.filter((b) => selected.includes(b.motion.id));
     const origin = offsetOf(e.nativeEvent);
     const was = grip === 'end' ? bar.placed.end : bar.placed.start;
-    const others = bars.filter((b) => !selected.includes(b.motion.id)).flatMap((b) => [b.placed.start, b.placed.end]);
+    const others = bars
+      .filter((b) => !selected.includes(b.motion.id))
+      .flatMap((b) => [b.placed.start, b.placed.end]);
     const sections = layout.sections.map((s) => Math.min(max, s.top));
     let moved = false;
 
@@ -56,19 +63,29 @@ export function useGrip() {
         ? null
         : catchAt(raw, {
             geometry: bar.placed.geometry,
-            phase: grip === 'body' ? phaseOf(bar.motion.range.start, 'start') : phaseOf(bar.motion.range[grip], grip),
+            phase:
+              grip === 'body'
+                ? phaseOf(bar.motion.range.start, 'start')
+                : phaseOf(bar.motion.range[grip], grip),
             max: bar.max,
             ends: others,
             sections,
             reach: 6 * view.per,
-            meetings: edge ?? (grip !== 'body' && isMeeting(bar.motion.range[grip]) ? edgeOf(bar, grip) : null),
+            meetings:
+              edge ?? (grip !== 'body' && isMeeting(bar.motion.range[grip]) ? edgeOf(bar, grip) : null),
           });
       const offset = caught?.offset ?? Math.round(raw);
-      dragStore.setState({ drag: { bar, grip, offset, was, caught: caught?.what ?? null, meeting: edge !== null } });
+      dragStore.setState({
+        drag: { bar, grip, offset, was, caught: caught?.what ?? null, meeting: edge !== null },
+      });
       const exact = event.altKey;
       if (grip === 'body') return moving.map((b) => shifted(b, offset - was, exact));
       const group = event.shiftKey ? moving : [bar];
-      return group.map((b) => (b === bar ? withEndAt(b, grip, offset, { exact, meeting: edge }) : withEndAt(b, grip, b.placed[grip] + offset - was, { exact })));
+      return group.map((b) =>
+        b === bar
+          ? withEndAt(b, grip, offset, { exact, meeting: edge })
+          : withEndAt(b, grip, b.placed[grip] + offset - was, { exact }),
+      );
     };
     const move = (event: PointerEvent) => {
       if (!moved && Math.abs(event.clientY - e.clientY) + Math.abs(event.clientX - e.clientX) < 3) return;
@@ -82,7 +99,8 @@ export function useGrip() {
       target.removeEventListener('pointerup', up as EventListener);
       target.removeEventListener('pointercancel', cancel);
       removeEventListener('keydown', escape, true);
-      if (event && moved) session.act(grip === 'body' ? 'move' : `move the ${grip}`, replaceMotions(change(event)));
+      if (event && moved)
+        session.act(grip === 'body' ? 'move' : `move the ${grip}`, replaceMotions(change(event)));
       else session.try(null);
       dragStore.setState({ drag: null });
     };

@@ -35,7 +35,13 @@ function place(motion: Motion, layout: Layout): Bar | Unplaced {
   const good = placed.filter((x): x is { t: number; p: Placed } => !('reason' in x.p));
   const first = good[0];
   if (!first) return { motion, reason: (placed[0]!.p as { reason: string }).reason };
-  return { motion, element: first.t, placed: first.p, others: good.slice(1).map((x) => x.p), max: maxScroll(layout, first.p) };
+  return {
+    motion,
+    element: first.t,
+    placed: first.p,
+    others: good.slice(1).map((x) => x.p),
+    max: maxScroll(layout, first.p),
+  };
 }
 
 export const isPlaced = (b: Bar | Unplaced): b is Bar => 'placed' in b;
@@ -63,7 +69,12 @@ const LABEL_ROWS = 32;
  * Whole-page motions get narrow tracks at the left; passages get columns. A column is taken again once the bar above it and its
  * label have ended. When there are more bars at one height than columns, the columns become narrower and labels drop.
  */
-export function arrange(bars: readonly Bar[], width: number, perPx: number, before: ReadonlyMap<string, Slot> = new Map()): Map<string, Slot> {
+export function arrange(
+  bars: readonly Bar[],
+  width: number,
+  perPx: number,
+  before: ReadonlyMap<string, Slot> = new Map(),
+): Map<string, Slot> {
   const slots = new Map<string, Slot>();
   const sorted = [...bars].sort((a, b) => a.placed.start - b.placed.start);
   const labelled = (b: Bar) => b.placed.start + LABEL_ROWS * perPx;
@@ -82,7 +93,11 @@ export function arrange(bars: readonly Bar[], width: number, perPx: number, befo
   for (const b of sorted) {
     // A whole-page label stands in the first column's way.
     if (isPage(b)) columns[0] = Math.max(columns[0]!, labelled(b));
-    else index.set(b.motion.id, take(columns, b.placed.start, Math.max(b.placed.end, labelled(b)) + 6 * perPx, kept(b)));
+    else
+      index.set(
+        b.motion.id,
+        take(columns, b.placed.start, Math.max(b.placed.end, labelled(b)) + 6 * perPx, kept(b)),
+      );
   }
   const pitch = room / columns.length;
   const label = pitch >= 72 ? pitch - BAR - 12 : 0;
@@ -95,9 +110,10 @@ const isPage = (b: Bar) => b.motion.driver.kind === 'page';
 /** The column it had, else the one that has been free the longest, else a new one; marks it taken until `end`. */
 function take(columns: number[], start: number, end: number, kept?: number): number {
   let i = kept !== undefined && (columns[kept] ?? Infinity) <= start ? kept : -1;
-  if (i < 0) columns.forEach((until, k) => {
-    if (until <= start && (i < 0 || until < columns[i]!)) i = k;
-  });
+  if (i < 0)
+    columns.forEach((until, k) => {
+      if (until <= start && (i < 0 || until < columns[i]!)) i = k;
+    });
   if (i < 0) i = columns.length;
   columns[i] = end;
   return i;

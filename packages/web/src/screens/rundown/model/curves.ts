@@ -1,5 +1,13 @@
 /** Value curves of a motion, and editing their stops. */
-import { keyframeOffset, parseEasing, percent, propertyFacts, segmentAt, segmentsOf, valueAt } from '@lyvek/core';
+import {
+  keyframeOffset,
+  parseEasing,
+  percent,
+  propertyFacts,
+  segmentAt,
+  segmentsOf,
+  valueAt,
+} from '@lyvek/core';
 import type { Keyframe, Layout, Motion, Segment } from '@lyvek/core';
 
 export interface Curve {
@@ -19,7 +27,13 @@ const AXES: Record<string, readonly string[]> = { translate: ['x', 'y', 'z'], sc
 
 export function curvesOf(motion: Motion, element: number, layout: Layout): Curve[] {
   const e = layout.elements[element]!;
-  const context = { box: e.box, viewport: layout.viewport, em: e.fontSize ?? 16, rem: layout.page.rem ?? 16, color: e.base?.color ?? 'black' };
+  const context = {
+    box: e.box,
+    viewport: layout.viewport,
+    em: e.fontSize ?? 16,
+    rem: layout.page.rem ?? 16,
+    color: e.base?.color ?? 'black',
+  };
   const whole = parseEasing(motion.easing);
   return Object.entries(motion.keyframes).map(([property, stops]) => {
     const base = e.base?.[property] ?? propertyFacts(property)?.initial ?? '';
@@ -29,9 +43,20 @@ export function curvesOf(motion: Motion, element: number, layout: Layout): Curve
       const all = segments.flatMap((s) => [s.from[k]!, s.to[k]!]);
       return { low: Math.min(...all), high: Math.max(...all) };
     });
-    const number = spread.reduce((best, s, k) => (s.high - s.low > spread[best]!.high - spread[best]!.low ? k : best), 0);
+    const number = spread.reduce(
+      (best, s, k) => (s.high - s.low > spread[best]!.high - spread[best]!.low ? k : best),
+      0,
+    );
     const axis = AXES[property]?.[number];
-    return { property, number, name: axis ? `${property} ${axis}` : property, segments, ...spread[number]!, stops, whole: whole.ok ? whole.value : (t) => t };
+    return {
+      property,
+      number,
+      name: axis ? `${property} ${axis}` : property,
+      segments,
+      ...spread[number]!,
+      stops,
+      whole: whole.ok ? whole.value : (t) => t,
+    };
   });
 }
 
@@ -45,7 +70,8 @@ export function numberAt(c: Curve, progress: number): number {
 
 export const cssAt = (c: Curve, progress: number): string => valueAt(c.segments, c.whole(progress));
 
-export const sortStops = (stops: readonly Keyframe[]): Keyframe[] => [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
+export const sortStops = (stops: readonly Keyframe[]): Keyframe[] =>
+  [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
 
 /** A stop at a place of the curve, with the value that is there now: nothing changes until it is moved. */
 export function withStopAt(c: Curve, progress: number): Keyframe[] {
@@ -75,5 +101,7 @@ export function withNumber(css: string, k: number, n: number): string | null {
 /** `0` as a length has no unit yet; when it is moved it gets that of its neighbours. */
 export function withUnit(css: string, like: readonly string[]): string {
   const unit = like.map((v) => /\d([a-z%]+)/i.exec(v)?.[1]).find(Boolean);
-  return unit ? css.replace(/(-?(?:\d+\.\d+|\.\d+|\d+))(?![\w.%])/g, (n) => (Number(n) === 0 ? n : `${n}${unit}`)) : css;
+  return unit
+    ? css.replace(/(-?(?:\d+\.\d+|\.\d+|\d+))(?![\w.%])/g, (n) => (Number(n) === 0 ? n : `${n}${unit}`))
+    : css;
 }

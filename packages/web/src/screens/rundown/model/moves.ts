@@ -1,5 +1,13 @@
 /** Moving range points of motions: by drag to an offset, by keys in steps. */
-import { isMeeting, movePoint, parseMeeting, parsePhasePoint, percent, plainPercent, writeMeeting } from '@lyvek/core';
+import {
+  isMeeting,
+  movePoint,
+  parseMeeting,
+  parsePhasePoint,
+  percent,
+  plainPercent,
+  writeMeeting,
+} from '@lyvek/core';
 import type { Motion, MotionDocument, Phase, RangePoint } from '@lyvek/core';
 import type { Bar } from './bars.ts';
 
@@ -7,13 +15,25 @@ export type Side = 'start' | 'end';
 export type Grip = Side | 'body';
 
 /** The motion with one of its points at another offset. `exact` keeps px. `meeting` writes the element's point against a viewport line. */
-export function withEndAt(bar: Bar, side: Side, offset: number, options: { exact?: boolean; meeting?: number | null } = {}): Motion {
+export function withEndAt(
+  bar: Bar,
+  side: Side,
+  offset: number,
+  options: { exact?: boolean; meeting?: number | null } = {},
+): Motion {
   const { motion, placed, max } = bar;
   const g = placed.geometry;
   const point: RangePoint =
     g && options.meeting != null
       ? writeMeeting({ edge: options.meeting, line: (g.top + options.meeting * g.size - offset) / g.port })
-      : pageEnd(offset, bar) ?? movePoint(offset, { was: motion.range[side], side, geometry: g, max, exact: options.exact ?? false });
+      : (pageEnd(offset, bar) ??
+        movePoint(offset, {
+          was: motion.range[side],
+          side,
+          geometry: g,
+          max,
+          exact: options.exact ?? false,
+        }));
   return { ...motion, range: { ...motion.range, [side]: point } };
 }
 
@@ -41,7 +61,10 @@ export function stepped(point: RangePoint, side: Side, steps: number): RangePoin
   const name = parsed.value.phase ? `${parsed.value.phase} ` : '';
   const p = plainPercent(parsed.value.offset);
   if (p !== null) return `${name}${percent((p + steps) / 100)}`;
-  const rest = point.trim().slice(name ? name.trim().length : 0).trim();
+  const rest = point
+    .trim()
+    .slice(name ? name.trim().length : 0)
+    .trim();
   return `${name}${addPx(rest, steps * (Math.abs(steps) >= 5 ? 2 : 1))}`;
 }
 
@@ -78,4 +101,3 @@ export function phaseOf(point: RangePoint, side: Side): Phase | null {
   const parsed = parsePhasePoint(point, side);
   return parsed.ok ? parsed.value.phase : null;
 }
-

@@ -27,7 +27,9 @@ const PHASES: Phase[] = ['entry', 'contain', 'exit'];
 
 const nearest = (offset: Px, candidates: readonly Catch[], reach: Px): Catch | null => {
   let best: Catch | null = null;
-  for (const c of candidates) if (Math.abs(c.offset - offset) <= Math.min(reach, best ? Math.abs(best.offset - offset) : reach)) best = c;
+  for (const c of candidates)
+    if (Math.abs(c.offset - offset) <= Math.min(reach, best ? Math.abs(best.offset - offset) : reach))
+      best = c;
   return best;
 };
 
@@ -47,14 +49,25 @@ function edges(_offset: Px, { geometry, max, meetings }: Catching): Catch[] {
   ];
   if (!geometry || meetings != null) return page;
   const spans = phaseSpans(geometry);
-  return [...page, ...PHASES.flatMap((p) => [{ offset: spans[p].start, what: `${p} 0 %` }, { offset: spans[p].end, what: `${p} 100 %` }])];
+  return [
+    ...page,
+    ...PHASES.flatMap((p) => [
+      { offset: spans[p].start, what: `${p} 0 %` },
+      { offset: spans[p].end, what: `${p} 100 %` },
+    ]),
+  ];
 }
 
 function steps(offset: Px, { geometry, phase, max, meetings, reach }: Catching): Catch[] {
   if (!geometry) return max > 0 ? [at5((Math.round((offset / max) * 20) / 20) * max, '5 % of the page')] : [];
   if (meetings != null) {
     const line = Math.round(((geometry.top + meetings * geometry.size - offset) / geometry.port) * 20) / 20;
-    return [{ offset: geometry.top + meetings * geometry.size - line * geometry.port, what: `line at ${Math.round(line * 100)} %` }];
+    return [
+      {
+        offset: geometry.top + meetings * geometry.size - line * geometry.port,
+        what: `line at ${Math.round(line * 100)} %`,
+      },
+    ];
   }
   const here = toPhase(offset, geometry, phase && PHASES.includes(phase) ? phase : (phase ?? 'entry'));
   const span = phaseSpans(geometry)[here.phase];
@@ -66,4 +79,5 @@ function steps(offset: Px, { geometry, phase, max, meetings, reach }: Catching):
 const at5 = (offset: Px, what: string): Catch => ({ offset, what });
 
 const ends = (_offset: Px, c: Catching): Catch[] => c.ends.map((offset) => ({ offset, what: 'another end' }));
-const sections = (_offset: Px, c: Catching): Catch[] => c.sections.map((offset) => ({ offset, what: 'edge of a section' }));
+const sections = (_offset: Px, c: Catching): Catch[] =>
+  c.sections.map((offset) => ({ offset, what: 'edge of a section' }));

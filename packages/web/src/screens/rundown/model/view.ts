@@ -15,7 +15,10 @@ export const rowOf = (offset: Px, view: View): number => PAD + (offset - view.to
 export const offsetAt = (row: number, view: View): Px => view.top + (row - PAD) * view.per;
 
 /** The whole page from the first to the last row. */
-export const fitView = (pageHeight: Px, rows: number): View => ({ top: 0, per: Math.max(1, pageHeight / Math.max(1, rows - 2 * PAD)) });
+export const fitView = (pageHeight: Px, rows: number): View => ({
+  top: 0,
+  per: Math.max(1, pageHeight / Math.max(1, rows - 2 * PAD)),
+});
 
 /** Keeps the view on the page and the scale between the whole page and 1:1. */
 export function clampView(view: View, pageHeight: Px, rows: number): View {

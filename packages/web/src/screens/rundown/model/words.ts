@@ -1,15 +1,31 @@
 /** What people read: range points, meetings and motions in words. */
-import { isMeeting, parseMeeting, parsePhasePoint, plainPercent, propertyFacts, toMeeting, toPhase } from '@lyvek/core';
+import {
+  isMeeting,
+  parseMeeting,
+  parsePhasePoint,
+  plainPercent,
+  propertyFacts,
+  toMeeting,
+  toPhase,
+} from '@lyvek/core';
 import type { ElementFacts, Geometry, Motion, RangePoint } from '@lyvek/core';
 
 const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)) + 0);
 
-const edgeWord = (e: number) => (e === 0 ? 'its top' : e === 1 ? 'its bottom' : e === 0.5 ? 'its middle' : `its ${trim(e * 100)} % point`);
+const edgeWord = (e: number) =>
+  e === 0 ? 'its top' : e === 1 ? 'its bottom' : e === 0.5 ? 'its middle' : `its ${trim(e * 100)} % point`;
 const lineWord = (v: number) =>
-  v === 0 ? 'the top of the viewport' : v === 1 ? 'the bottom of the viewport' : v === 0.5 ? 'the middle of the viewport' : `${trim(v * 100)} % of the viewport`;
+  v === 0
+    ? 'the top of the viewport'
+    : v === 1
+      ? 'the bottom of the viewport'
+      : v === 0.5
+        ? 'the middle of the viewport'
+        : `${trim(v * 100)} % of the viewport`;
 
 /** “its middle meets the middle of the viewport” */
-export const meetingWords = (m: { edge: number; line: number }): string => `${edgeWord(round(m.edge))} meets ${lineWord(round(m.line))}`;
+export const meetingWords = (m: { edge: number; line: number }): string =>
+  `${edgeWord(round(m.edge))} meets ${lineWord(round(m.line))}`;
 const round = (n: number) => Number(n.toFixed(3));
 
 /** The stored notation, as the sentence shows it. */
@@ -21,8 +37,16 @@ export function pointWords(point: RangePoint, side: 'start' | 'end', driver: 'pa
   const parsed = parsePhasePoint(point, side);
   if (!parsed.ok) return point;
   const p = plainPercent(parsed.value.offset);
-  if (driver === 'page') return p === 0 ? 'the top of the page' : p === 100 ? 'the end of the page' : p === null ? point : `${trim(p)} % of the page`;
-  if (parsed.value.phase === 'scroll' && p !== null) return p === 0 ? 'the top of the page' : p === 100 ? 'the end of the page' : `${trim(p)} % of the page`;
+  if (driver === 'page')
+    return p === 0
+      ? 'the top of the page'
+      : p === 100
+        ? 'the end of the page'
+        : p === null
+          ? point
+          : `${trim(p)} % of the page`;
+  if (parsed.value.phase === 'scroll' && p !== null)
+    return p === 0 ? 'the top of the page' : p === 100 ? 'the end of the page' : `${trim(p)} % of the page`;
   return p === null ? point : `${parsed.value.phase ?? 'cover'} ${trim(p)} %`;
 }
 
@@ -40,7 +64,9 @@ export function otherWords(point: RangePoint, side: 'start' | 'end', g: Geometry
 export function gutterWords(point: RangePoint, side: 'start' | 'end', driver: 'page' | 'passage'): string {
   if (!isMeeting(point)) return pointWords(point, side, driver);
   const m = parseMeeting(point);
-  return m.ok ? `${edgeWord(round(m.value.edge)).replace('its ', '').replace(' point', ' at')} ${trim(m.value.line * 100)} %` : '';
+  return m.ok
+    ? `${edgeWord(round(m.value.edge)).replace('its ', '').replace(' point', ' at')} ${trim(m.value.line * 100)} %`
+    : '';
 }
 
 const ends = (m: Motion, property: string) => {
@@ -58,7 +84,8 @@ export function effectWords(m: Motion): string {
     const dy = y1 - y;
     const dx = x1 - x;
     if (names.includes('rotate')) return 'turn in';
-    if (Math.abs(dy) >= Math.abs(dx) && dy) return `${dy < 0 ? 'rise' : 'come down'} ${trim(Math.abs(dy))} ${unit(from, to)}`;
+    if (Math.abs(dy) >= Math.abs(dx) && dy)
+      return `${dy < 0 ? 'rise' : 'come down'} ${trim(Math.abs(dy))} ${unit(from, to)}`;
     if (dx) return `from the ${dx > 0 ? 'left' : 'right'}`;
   }
   if (names.includes('scale')) {

@@ -15,12 +15,28 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
   const lines = useLines();
   const element = layout.elements[bar?.element ?? chosen];
   const under = layout.elements[hovered];
-  const subject = bar?.motion.driver.kind === 'passage' && bar.motion.driver.subject !== 'self' ? layout.elements.findIndex((e) => bar.motion.driver.kind === 'passage' && e.selector === bar.motion.driver.subject) : -1;
+  const subject =
+    bar?.motion.driver.kind === 'passage' && bar.motion.driver.subject !== 'self'
+      ? layout.elements.findIndex(
+          (e) => bar.motion.driver.kind === 'passage' && e.selector === bar.motion.driver.subject,
+        )
+      : -1;
   return (
     <svg className="guides" width={width} height={height} aria-hidden="true">
       {outlines && under && under !== element && <Outline e={under} y={y} scale={scale} className="under" />}
-      {outlines && layout.elements[subject] && <Outline e={layout.elements[subject]!} y={y} scale={scale} className="subject" />}
-      {outlines && element && <Outline e={element} y={y} scale={scale} className="own" name={bar?.motion.name ?? elementName(element)} height={height} />}
+      {outlines && layout.elements[subject] && (
+        <Outline e={layout.elements[subject]!} y={y} scale={scale} className="subject" />
+      )}
+      {outlines && element && (
+        <Outline
+          e={element}
+          y={y}
+          scale={scale}
+          className="own"
+          name={bar?.motion.name ?? elementName(element)}
+          height={height}
+        />
+      )}
       {guides &&
         lines
           .filter((l) => l.line >= 0 && l.line <= 1)
@@ -28,14 +44,31 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
             <g key={l.side}>
               <path className="guide-under" d={`M0 ${l.line * height}H${width}`} />
               <path className="guide-line" d={`M0 ${l.line * height}H${width}`} />
-              <path className="guide-tick" d={`M0 ${l.line * height}h12M${width - 12} ${l.line * height}h12`} />
+              <path
+                className="guide-tick"
+                d={`M0 ${l.line * height}h12M${width - 12} ${l.line * height}h12`}
+              />
             </g>
           ))}
     </svg>
   );
 }
 
-function Outline({ e, y, scale, className, name, height = 0 }: { e: ElementFacts; y: number; scale: number; className: string; name?: string; height?: number }) {
+function Outline({
+  e,
+  y,
+  scale,
+  className,
+  name,
+  height = 0,
+}: {
+  e: ElementFacts;
+  y: number;
+  scale: number;
+  className: string;
+  name?: string;
+  height?: number;
+}) {
   if (e.scroller !== 0) return null;
   const top = (e.fixed ? e.box.y : drawnAt(e, y)) * scale;
   const box = { x: e.box.x * scale, y: top, width: e.box.width * scale, height: e.box.height * scale };

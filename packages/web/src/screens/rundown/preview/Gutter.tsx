@@ -16,13 +16,33 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
   const g = bar?.placed.geometry;
   const now = g && bar.placed.scroller === 0 ? (g.top - y) / g.port : null;
   const placed = lines.map((l) => ({ ...l, y: Math.min(height, Math.max(0, l.line * height)) }));
-  const apart = spread(placed.map((l) => l.y), 15, height);
+  const apart = spread(
+    placed.map((l) => l.y),
+    15,
+    height,
+  );
   const taken = [...apart, ...(now !== null && now >= 0 && now <= 1 ? [now * height] : [])];
   return (
-    <svg ref={svg} className="gutter" width={84} height={height + 12} style={{ left }} role="group" aria-label="Height in the viewport">
-      <path className="gutter-line" d={`M6 0V${height}${Array.from({ length: 11 }, (_, i) => `M6 ${(i / 10) * height}h${i % 5 ? 4 : 8}`).join('')}`} />
+    <svg
+      ref={svg}
+      className="gutter"
+      width={84}
+      height={height + 12}
+      style={{ left }}
+      role="group"
+      aria-label="Height in the viewport"
+    >
+      <path
+        className="gutter-line"
+        d={`M6 0V${height}${Array.from({ length: 11 }, (_, i) => `M6 ${(i / 10) * height}h${i % 5 ? 4 : 8}`).join('')}`}
+      />
       {[0, 0.5, 1].map((v) => (
-        <text key={v} x={17} y={Math.min(height - 1, Math.max(9, v * height + 4))} className={taken.some((t) => Math.abs(t - v * height) < 19) ? 'hidden' : 'gutter-number'}>
+        <text
+          key={v}
+          x={17}
+          y={Math.min(height - 1, Math.max(9, v * height + 4))}
+          className={taken.some((t) => Math.abs(t - v * height) < 19) ? 'hidden' : 'gutter-number'}
+        >
           {v * 100} %
         </text>
       ))}
@@ -43,7 +63,12 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
           onPointerDown={(e) => {
             if (!bar || !g) return;
             // Down the viewport means earlier in the scroll.
-            start(e, bar, l.side, (event) => -((event.clientY - svg.current!.getBoundingClientRect().top) / height) * g.port);
+            start(
+              e,
+              bar,
+              l.side,
+              (event) => -((event.clientY - svg.current!.getBoundingClientRect().top) / height) * g.port,
+            );
           }}
         >
           <rect x={-8} y={l.y - 7} width={92} height={14} className="gutter-area" />
@@ -61,7 +86,8 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
 function spread(ys: readonly number[], gap: number, height: number): number[] {
   const order = ys.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
   for (let k = 1; k < order.length; k++) order[k]!.y = Math.max(order[k]!.y, order[k - 1]!.y + gap);
-  for (let k = order.length - 1, limit = height - 2; k >= 0; k--, limit -= gap) order[k]!.y = Math.min(order[k]!.y, limit);
+  for (let k = order.length - 1, limit = height - 2; k >= 0; k--, limit -= gap)
+    order[k]!.y = Math.min(order[k]!.y, limit);
   const out = [...ys];
   for (const o of order) out[o.i] = Math.max(8, o.y);
   return out;

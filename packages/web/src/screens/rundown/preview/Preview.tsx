@@ -42,13 +42,18 @@ export function Preview({ width, height }: { width: number; height: number }) {
     if (state === 'ready') link.measure();
   }, [link, viewport.width, viewport.height]); // eslint-disable-line react-hooks/exhaustive-deps
 
-  const pieces = useMemo(() => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion').pieces, [document, layout, reduced]);
+  const pieces = useMemo(
+    () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion').pieces,
+    [document, layout, reduced],
+  );
   useEffect(() => {
     if (live) link.style(pieces);
   }, [link, pieces, live]);
 
   // A selector that the page has not been asked about yet.
-  const unknown = selectorsOf(document).some((s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s));
+  const unknown = selectorsOf(document).some(
+    (s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s),
+  );
   useEffect(() => {
     if (!unknown || !measured) return;
     const timer = setTimeout(() => link.measure(), 250);
@@ -68,11 +73,17 @@ export function Preview({ width, height }: { width: number; height: number }) {
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
         />
         {(state === 'loading' || state === 'lost') && !live && (
-          <div className="preview-note">{state === 'loading' ? 'Opening the page …' : 'The page does not answer.'}</div>
+          <div className="preview-note">
+            {state === 'loading' ? 'Opening the page …' : 'The page does not answer.'}
+          </div>
         )}
         {(state === 'hung' || state === 'lost') && (
           <div className="preview-note hung">
-            <p>{state === 'hung' ? 'The page is busy and does not answer.' : 'The page has gone elsewhere or cannot be shown.'}</p>
+            <p>
+              {state === 'hung'
+                ? 'The page is busy and does not answer.'
+                : 'The page has gone elsewhere or cannot be shown.'}
+            </p>
             <button type="button" className="btn main" onClick={() => setRound((r) => r + 1)}>
               Reload the page
             </button>
@@ -81,7 +92,11 @@ export function Preview({ width, height }: { width: number; height: number }) {
         <Guides scale={scale} width={w} height={h} />
       </div>
       <Gutter scale={scale} left={w} height={h} />
-      {late && <p className="preview-late">Its load event never came; measured three seconds after its DOM was there.</p>}
+      {late && (
+        <p className="preview-late">
+          Its load event never came; measured three seconds after its DOM was there.
+        </p>
+      )}
     </div>
   );
 }

@@ -22,11 +22,24 @@ export function Transport({ setGesture, setRefresh }: TransportProps) {
   useEffect(() => {
     if (!gliding) return;
     const from = link.store.getState().offset.y;
-    return glide(gesture, from >= max - 1 ? 0 : from, max, (y) => link.scrollTo(y), () => setGliding(false));
+    return glide(
+      gesture,
+      from >= max - 1 ? 0 : from,
+      max,
+      (y) => link.scrollTo(y),
+      () => setGliding(false),
+    );
   }, [gliding, gesture, max, link, setGliding]);
   return (
     <div className="transport">
-      <button type="button" className="btn main" disabled={max <= 0} aria-pressed={gliding} title={max <= 0 ? 'There is nothing to scroll' : 'Space'} onClick={() => setGliding(!gliding)}>
+      <button
+        type="button"
+        className="btn main"
+        disabled={max <= 0}
+        aria-pressed={gliding}
+        title={max <= 0 ? 'There is nothing to scroll' : 'Space'}
+        onClick={() => setGliding(!gliding)}
+      >
         <GlideSign on={gliding} /> {gliding ? 'Stop' : 'Glide'}
       </button>
       <Pop
@@ -82,7 +95,8 @@ function Figures() {
   const frames = framesInRange(gesture, bar.placed, bar.max, refresh);
   return (
     <p className="figures">
-      <b>{frames}</b> frames in range <span aria-hidden>·</span> <b>{Math.round(bar.placed.end - bar.placed.start)}</b> px of scroll
+      <b>{frames}</b> frames in range <span aria-hidden>·</span>{' '}
+      <b>{Math.round(bar.placed.end - bar.placed.start)}</b> px of scroll
     </p>
   );
 }
@@ -90,7 +104,10 @@ function Figures() {
 /** Speed of the gesture over its first second. */
 function Curve({ gesture }: { gesture: GestureDefinition }) {
   const { offsets } = runGesture(gesture, 0, 2200, 60);
-  const speeds = Array.from({ length: Math.min(60, offsets.length - 1) }, (_, i) => offsets[i + 1]! - offsets[i]!);
+  const speeds = Array.from(
+    { length: Math.min(60, offsets.length - 1) },
+    (_, i) => offsets[i + 1]! - offsets[i]!,
+  );
   const most = Math.max(1, ...speeds);
   return (
     <svg width={52} height={14} aria-hidden="true" className="curve">

@@ -3,7 +3,13 @@ import { runGesture } from '@lyvek/core';
 import type { GestureDefinition } from '@lyvek/core';
 
 /** Calls `to` with every frame's offset. Returns what stops it. */
-export function glide(gesture: GestureDefinition, from: number, max: number, to: (offset: number) => void, done: () => void): () => void {
+export function glide(
+  gesture: GestureDefinition,
+  from: number,
+  max: number,
+  to: (offset: number) => void,
+  done: () => void,
+): () => void {
   // Twice the display's rate: the browser's own frames pick what they need.
   const down = runGesture(gesture, from, max, 120);
   const up = runGesture(gesture, max, 0, 120);

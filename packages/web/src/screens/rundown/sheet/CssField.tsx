@@ -12,7 +12,8 @@ export function cssError(property: string, text: string): string | null {
     const parsed = parseEasing(text);
     return parsed.ok ? null : parsed.error;
   }
-  if (property === 'percentage') return /^-?\d+(\.\d+)?\s*%?$/.test(text.trim()) ? null : 'a number of per cent';
+  if (property === 'percentage')
+    return /^-?\d+(\.\d+)?\s*%?$/.test(text.trim()) ? null : 'a number of per cent';
   return valueError(property, text);
 }
 

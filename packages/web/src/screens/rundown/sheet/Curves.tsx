@@ -8,7 +8,16 @@ import { withMotion } from '../../../data/take-session.ts';
 import { Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { cssAt, curvesOf, numberAt, sortStops, withNumber, withStop, withStopAt, withUnit } from '../model/curves.ts';
+import {
+  cssAt,
+  curvesOf,
+  numberAt,
+  sortStops,
+  withNumber,
+  withStop,
+  withStopAt,
+  withUnit,
+} from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
 import { grouped } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -21,7 +30,9 @@ const H = 46;
 export function Curves({ bar }: { bar: Bar }) {
   const { link, session } = useOpenedPage();
   const { layout } = useRundown();
-  const offset = useStore(link.store, (s) => (bar.placed.scroller === 0 ? s.offset[bar.placed.axis === 'block' ? 'y' : 'x'] : 0));
+  const offset = useStore(link.store, (s) =>
+    bar.placed.scroller === 0 ? s.offset[bar.placed.axis === 'block' ? 'y' : 'x'] : 0,
+  );
   const [open, setOpen] = useState<{ property: string; stop: number } | null>(null);
   const progress = progressAt(offset, bar.placed);
   const curves = curvesOf(bar.motion, bar.element, layout);
@@ -35,7 +46,10 @@ export function Curves({ bar }: { bar: Bar }) {
         return { ...m, keyframes };
       }),
     );
-  const attempt = (property: string, stops: Keyframe[]) => session.try(withMotion(bar.motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: stops } })));
+  const attempt = (property: string, stops: Keyframe[]) =>
+    session.try(
+      withMotion(bar.motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: stops } })),
+    );
   return (
     <div className="curves">
       {curves.map((c) => (
@@ -75,7 +89,10 @@ function CurveRow({ curve, progress, open, onOpen, onTry, onPut }: RowProps) {
   const flat = high - low < 1e-9;
   const y = (n: number) => 4 + (flat ? 0.5 : (high - n) / (high - low)) * (H - 8);
   const x = (p: number) => 6 + p * (W - 12);
-  const d = Array.from({ length: 61 }, (_, i) => `${i ? 'L' : 'M'}${x(i / 60).toFixed(1)} ${y(numberAt(curve, i / 60)).toFixed(1)}`).join('');
+  const d = Array.from(
+    { length: 61 },
+    (_, i) => `${i ? 'L' : 'M'}${x(i / 60).toFixed(1)} ${y(numberAt(curve, i / 60)).toFixed(1)}`,
+  ).join('');
   const { stops } = curve;
   const selected = open === null ? undefined : stops[open];
 
@@ -103,11 +120,23 @@ function CurveRow({ curve, progress, open, onOpen, onTry, onPut }: RowProps) {
       if (sideways && inner) {
         const at = (event.clientX - frame.left - 6) / (W - 12);
         const step = event.altKey ? 1000 : 100;
-        latest = withStop(stops, index, { at: percent(Math.round(Math.min(0.99, Math.max(0.01, at)) * step) / step) });
+        latest = withStop(stops, index, {
+          at: percent(Math.round(Math.min(0.99, Math.max(0.01, at)) * step) / step),
+        });
       } else {
         const fine = event.altKey ? 0.1 : 1;
-        const value = withNumber(stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value, curve.number, was - dy * scale * fine);
-        if (value) latest = withStop(stops, index, { value: withUnit(value, stops.map((s) => s.value)) });
+        const value = withNumber(
+          stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value,
+          curve.number,
+          was - dy * scale * fine,
+        );
+        if (value)
+          latest = withStop(stops, index, {
+            value: withUnit(
+              value,
+              stops.map((s) => s.value),
+            ),
+          });
       }
       if (latest) onTry(latest);
     };
@@ -165,7 +194,10 @@ function CurveRow({ curve, progress, open, onOpen, onTry, onPut }: RowProps) {
                 if (e.key === 'Enter') onOpen(open === i ? null : i);
                 else if ((e.key === 'Delete' || e.key === 'Backspace') && stops.length > 1) {
                   onOpen(null);
-                  onPut(stops.filter((_, k) => k !== i), 'delete a stop');
+                  onPut(
+                    stops.filter((_, k) => k !== i),
+                    'delete a stop',
+                  );
                 } else return;
                 e.preventDefault();
                 e.stopPropagation();
@@ -176,16 +208,42 @@ function CurveRow({ curve, progress, open, onOpen, onTry, onPut }: RowProps) {
       </svg>
       {selected && (
         <div className="stop-editor">
-          <CssField label="Place of the stop" property="percentage" className="w-14" value={selected.at} onPut={(v) => onPut(withStop(stops, open!, { at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))) }), 'move a stop')} />
-          <CssField label="Value of the stop" property={curve.property} className="w-full" value={selected.value} onPut={(value) => onPut(withStop(stops, open!, { value }), `change ${curve.property}`)} />
-          {open! < stops.length - 1 && <EasingWord className="btn" value={selected.easing ?? 'linear'} onChange={(easing) => onPut(withStop(stops, open!, { easing }), 'ease a stop')} />}
+          <CssField
+            label="Place of the stop"
+            property="percentage"
+            className="w-14"
+            value={selected.at}
+            onPut={(v) =>
+              onPut(
+                withStop(stops, open!, { at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))) }),
+                'move a stop',
+              )
+            }
+          />
+          <CssField
+            label="Value of the stop"
+            property={curve.property}
+            className="w-full"
+            value={selected.value}
+            onPut={(value) => onPut(withStop(stops, open!, { value }), `change ${curve.property}`)}
+          />
+          {open! < stops.length - 1 && (
+            <EasingWord
+              className="btn"
+              value={selected.easing ?? 'linear'}
+              onChange={(easing) => onPut(withStop(stops, open!, { easing }), 'ease a stop')}
+            />
+          )}
           <button
             type="button"
             className="btn"
             aria-label="Delete the stop"
             onClick={() => {
               onOpen(null);
-              onPut(stops.length > 1 ? stops.filter((_, i) => i !== open) : null, stops.length > 1 ? 'delete a stop' : `no longer animate ${curve.property}`);
+              onPut(
+                stops.length > 1 ? stops.filter((_, i) => i !== open) : null,
+                stops.length > 1 ? 'delete a stop' : `no longer animate ${curve.property}`,
+              );
             }}
           >
             Delete
@@ -201,7 +259,12 @@ function AddProperty({ bar, onAdd }: { bar: Bar; onAdd(property: string, stops: 
   const { layout } = useRundown();
   const free = propertyNames().filter((n) => !(n in bar.motion.keyframes));
   return (
-    <Pop className="btn plain add-property" label="Animate another property" face="+ property" placement="top-start">
+    <Pop
+      className="btn plain add-property"
+      label="Animate another property"
+      face="+ property"
+      placement="top-start"
+    >
       {(close) => (
         <div className="pop-list max-h-72 overflow-auto">
           {free.map((name) => (
@@ -212,7 +275,13 @@ function AddProperty({ bar, onAdd }: { bar: Bar; onAdd(property: string, stops: 
                 const facts = propertyFacts(name)!;
                 const base = layout.elements[bar.element]?.base?.[name] ?? facts.initial;
                 const own = base === 'none' || base === 'auto' ? neutral(name) : base;
-                onAdd(name, sortStops([{ at: '0%', value: own }, { at: '100%', value: own }]));
+                onAdd(
+                  name,
+                  sortStops([
+                    { at: '0%', value: own },
+                    { at: '100%', value: own },
+                  ]),
+                );
                 close();
               }}
             >
@@ -225,5 +294,12 @@ function AddProperty({ bar, onAdd }: { bar: Bar; onAdd(property: string, stops: 
   );
 }
 
-const NEUTRAL: Record<string, string> = { translate: '0px 0px', scale: '1', rotate: '0deg', filter: 'blur(0px)', 'backdrop-filter': 'blur(0px)', 'z-index': '0' };
+const NEUTRAL: Record<string, string> = {
+  translate: '0px 0px',
+  scale: '1',
+  rotate: '0deg',
+  filter: 'blur(0px)',
+  'backdrop-filter': 'blur(0px)',
+  'z-index': '0',
+};
 const neutral = (name: string) => NEUTRAL[name] ?? '0px';

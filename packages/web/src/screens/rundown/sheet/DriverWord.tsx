@@ -15,7 +15,10 @@ const WHOLE: Driver = { kind: 'page', axis: 'block' };
 /** A range that fits the new driver: kept where the notation allows it, else the driver's whole. */
 function rangeFor(m: Motion, driver: Driver): { range: Range; dropped: boolean } {
   if (m.driver.kind === driver.kind) return { range: m.range, dropped: false };
-  return { range: driver.kind === 'page' ? { start: '0%', end: '100%' } : { start: 'cover 0%', end: 'cover 100%' }, dropped: true };
+  return {
+    range: driver.kind === 'page' ? { start: '0%', end: '100%' } : { start: 'cover 0%', end: 'cover 100%' },
+    dropped: true,
+  };
 }
 
 export function DriverWord({ bar }: { bar: Bar }) {
@@ -24,12 +27,21 @@ export function DriverWord({ bar }: { bar: Bar }) {
   const { motion } = bar;
   const { driver } = motion;
   const target = layout.elements[bar.element]!;
-  const subject = driver.kind === 'passage' && driver.subject !== 'self' ? layout.elements.find((e) => e.selector === driver.subject) : undefined;
+  const subject =
+    driver.kind === 'passage' && driver.subject !== 'self'
+      ? layout.elements.find((e) => e.selector === driver.subject)
+      : undefined;
   const other = layout.elements[chosen];
   const use = (next: Driver) => {
     const { range, dropped } = rangeFor(motion, next);
-    session.act('change the driver', withMotion(motion.id, (m) => ({ ...m, driver: next, range })));
-    if (dropped) notify('Keyframes are kept; the range begins anew, since the two drivers measure differently.', { action: { label: 'Undo', run: () => void session.undo() } });
+    session.act(
+      'change the driver',
+      withMotion(motion.id, (m) => ({ ...m, driver: next, range })),
+    );
+    if (dropped)
+      notify('Keyframes are kept; the range begins anew, since the two drivers measure differently.', {
+        action: { label: 'Undo', run: () => void session.undo() },
+      });
   };
   const face =
     driver.kind === 'page'
@@ -42,11 +54,35 @@ export function DriverWord({ bar }: { bar: Bar }) {
   const options: { value: string; text: string; note?: string; driver: Driver }[] = [
     { value: 'self', text: 'its own passage', note: 'through the viewport', driver: OWN },
     { value: 'page', text: 'the scroll of the whole page', driver: WHOLE },
-    ...layout.scrollers.flatMap((s) => (s.selector && s.max.block > 0 ? [{ value: s.selector, text: `the scroll of ${s.selector}`, driver: { ...WHOLE, scroller: s.selector } }] : [])).slice(0, 4),
+    ...layout.scrollers
+      .flatMap((s) =>
+        s.selector && s.max.block > 0
+          ? [
+              {
+                value: s.selector,
+                text: `the scroll of ${s.selector}`,
+                driver: { ...WHOLE, scroller: s.selector },
+              },
+            ]
+          : [],
+      )
+      .slice(0, 4),
     ...(other && other !== target && other.selector !== (driver.kind === 'passage' ? driver.subject : '')
-      ? [{ value: other.selector, text: `the passage of ${elementName(other)}`, note: 'chosen in the page', driver: { ...OWN, subject: other.selector } as Driver }]
+      ? [
+          {
+            value: other.selector,
+            text: `the passage of ${elementName(other)}`,
+            note: 'chosen in the page',
+            driver: { ...OWN, subject: other.selector } as Driver,
+          },
+        ]
       : []),
-    ...ancestors(bar, layout.elements).map((e) => ({ value: e.selector, text: `the passage of ${elementName(e)}`, note: e.tag, driver: { ...OWN, subject: e.selector } as Driver })),
+    ...ancestors(bar, layout.elements).map((e) => ({
+      value: e.selector,
+      text: `the passage of ${elementName(e)}`,
+      note: e.tag,
+      driver: { ...OWN, subject: e.selector } as Driver,
+    })),
   ];
   const value = driver.kind === 'page' ? (driver.scroller ?? 'page') : driver.subject;
   return (
@@ -63,7 +99,10 @@ export function DriverWord({ bar }: { bar: Bar }) {
                 close();
               }}
             />
-            <p className="m-0 max-w-64 px-2 pt-2 text-(--ink-3)">For another element’s passage: click that element in the page with Alt held, then open this again.</p>
+            <p className="m-0 max-w-64 px-2 pt-2 text-(--ink-3)">
+              For another element’s passage: click that element in the page with Alt held, then open this
+              again.
+            </p>
             {driver.kind === 'passage' && <Insets motion={motion} />}
           </>
         )}
@@ -74,7 +113,8 @@ export function DriverWord({ bar }: { bar: Bar }) {
 
 const ancestors = (bar: Bar, elements: readonly ElementFacts[]): ElementFacts[] => {
   const out: ElementFacts[] = [];
-  for (let i = elements[bar.element]!.parent; i >= 0 && out.length < 3; i = elements[i]!.parent) if (/^(section|header|article|main|div)$/.test(elements[i]!.tag)) out.push(elements[i]!);
+  for (let i = elements[bar.element]!.parent; i >= 0 && out.length < 3; i = elements[i]!.parent)
+    if (/^(section|header|article|main|div)$/.test(elements[i]!.tag)) out.push(elements[i]!);
   return out;
 };
 
@@ -86,14 +126,27 @@ function Insets({ motion }: { motion: Motion }) {
   const put = (side: 0 | 1, text: string) => {
     const insets: [string, string] = [...driver.insets];
     insets[side] = text;
-    session.act('change the insets', withMotion(motion.id, (m) => ({ ...m, driver: { ...driver, insets } })));
+    session.act(
+      'change the insets',
+      withMotion(motion.id, (m) => ({ ...m, driver: { ...driver, insets } })),
+    );
   };
   return (
     <div className="mt-2 flex items-center gap-2 border-t border-(--line) px-2 pt-2">
       Insets: top
-      <CssField label="Inset at the top" value={driver.insets[0]} property="length" onPut={(v) => put(0, v)} />
+      <CssField
+        label="Inset at the top"
+        value={driver.insets[0]}
+        property="length"
+        onPut={(v) => put(0, v)}
+      />
       bottom
-      <CssField label="Inset at the bottom" value={driver.insets[1]} property="length" onPut={(v) => put(1, v)} />
+      <CssField
+        label="Inset at the bottom"
+        value={driver.insets[1]}
+        property="length"
+        onPut={(v) => put(1, v)}
+      />
     </div>
   );
 }

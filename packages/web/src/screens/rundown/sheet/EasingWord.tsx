@@ -12,13 +12,18 @@ export const NAMED_EASINGS: readonly { name: string; css: string }[] = [
   { name: 'in four steps', css: 'steps(4, jump-end)' },
 ];
 
-export const easingName = (css: string): string => NAMED_EASINGS.find((e) => e.css === css)?.name ?? css.replace(/\(.*/s, '(…)');
+export const easingName = (css: string): string =>
+  NAMED_EASINGS.find((e) => e.css === css)?.name ?? css.replace(/\(.*/s, '(…)');
 
 export function EasingCurve({ css, size = 16 }: { css: string; size?: number }) {
   const parsed = parseEasing(css);
   if (!parsed.ok) return null;
   const f = parsed.value;
-  const d = Array.from({ length: 25 }, (_, i) => `${i ? 'L' : 'M'}${((i / 24) * (size - 2) + 1).toFixed(1)} ${(size - 2 - f(i / 24) * (size - 5)).toFixed(1)}`).join('');
+  const d = Array.from(
+    { length: 25 },
+    (_, i) =>
+      `${i ? 'L' : 'M'}${((i / 24) * (size - 2) + 1).toFixed(1)} ${(size - 2 - f(i / 24) * (size - 5)).toFixed(1)}`,
+  ).join('');
   return (
     <svg width={size} height={size} aria-hidden="true" className="easing-curve">
       <path d={d} />
@@ -26,7 +31,15 @@ export function EasingCurve({ css, size = 16 }: { css: string; size?: number }) 
   );
 }
 
-export function EasingWord({ value, onChange, className = 'word' }: { value: string; onChange(css: string): void; className?: string }) {
+export function EasingWord({
+  value,
+  onChange,
+  className = 'word',
+}: {
+  value: string;
+  onChange(css: string): void;
+  className?: string;
+}) {
   return (
     <Pop
       className={className}
@@ -54,7 +67,14 @@ export function EasingWord({ value, onChange, className = 'word' }: { value: str
           ))}
           <hr />
           <label className="flex items-center gap-2 px-2">
-            CSS <CssField label="Easing in CSS" value={value} property="easing" className="w-56" onPut={onChange} />
+            CSS{' '}
+            <CssField
+              label="Easing in CSS"
+              value={value}
+              property="easing"
+              className="w-56"
+              onPut={onChange}
+            />
           </label>
         </div>
       )}

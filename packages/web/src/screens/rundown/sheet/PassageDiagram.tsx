@@ -40,7 +40,13 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
   return (
     <div className="diagram">
       <h3>In the viewport</h3>
-      <svg ref={svg} width={BOX.w + 12} height={(high - low) * k + 6} role="group" aria-label="Where the element stands at the start and at the end">
+      <svg
+        ref={svg}
+        width={BOX.w + 12}
+        height={(high - low) * k + 6}
+        role="group"
+        aria-label="Where the element stands at the start and at the end"
+      >
         <rect className="diagram-port" x={0.5} y={row(0)} width={BOX.w} height={g.port * k} />
         <path className="diagram-arrow" d={`M${BOX.w / 2} ${row(tops[0])}V${row(tops[1]) + h + 4}`} />
         {(['start', 'end'] as const).map((side, i) => {
@@ -52,7 +58,14 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
             <g
               key={side}
               className={`ghost ${side}`}
-              onPointerDown={(e) => start(e, bar, side, (event) => -(event.clientY - svg.current!.getBoundingClientRect().top) / k)}
+              onPointerDown={(e) =>
+                start(
+                  e,
+                  bar,
+                  side,
+                  (event) => -(event.clientY - svg.current!.getBoundingClientRect().top) / k,
+                )
+              }
             >
               <title>{`Drag: where the element stands at the ${side}`}</title>
               <rect x={x} y={at} width={w} height={h} />
@@ -63,7 +76,9 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
             </g>
           );
         })}
-        {now + g.size >= low && now <= high && <path className="diagram-now" d={`M${x - 2} ${row(now)}h${w + 4}`} />}
+        {now + g.size >= low && now <= high && (
+          <path className="diagram-now" d={`M${x - 2} ${row(now)}h${w + 4}`} />
+        )}
       </svg>
       <p>
         Top edge <b>{Math.round(tops[0])}</b> to <b>{Math.round(tops[1])}</b>, now <b>{Math.round(now)}</b>
@@ -79,7 +94,13 @@ function PageDiagram({ bar }: { bar: Bar }) {
   return (
     <svg width={BOX.w} height={BOX.h} aria-hidden="true">
       <rect className="diagram-port" x={60.5} y={8} width={46} height={BOX.h - 30} />
-      <rect className="ghost-range" x={60.5} y={8 + Math.max(0, bar.placed.start) * k} width={46} height={Math.max(2, (Math.min(bar.max, bar.placed.end) - Math.max(0, bar.placed.start)) * k)} />
+      <rect
+        className="ghost-range"
+        x={60.5}
+        y={8 + Math.max(0, bar.placed.start) * k}
+        width={46}
+        height={Math.max(2, (Math.min(bar.max, bar.placed.end) - Math.max(0, bar.placed.start)) * k)}
+      />
       <text x={112} y={14 + Math.max(0, bar.placed.start) * k}>
         {pointWords(bar.motion.range.start, 'start', bar.motion.driver.kind).replace('the ', '')}
       </text>

@@ -1,11 +1,32 @@
 /** A range point in both notations, with px; writing in one changes the other. */
-import { isMeeting, meetingAt, movePoint, parseMeeting, parsePhasePoint, percent, phaseSpans, plainPercent, toMeeting, toPhase, writeMeeting, writePhase } from '@lyvek/core';
+import {
+  isMeeting,
+  meetingAt,
+  movePoint,
+  parseMeeting,
+  parsePhasePoint,
+  percent,
+  phaseSpans,
+  plainPercent,
+  toMeeting,
+  toPhase,
+  writeMeeting,
+  writePhase,
+} from '@lyvek/core';
 import type { Phase, RangePoint } from '@lyvek/core';
 import type { Bar } from '../model/bars.ts';
 import type { Side } from '../model/moves.ts';
 import { CssField } from './CssField.tsx';
 
-const PHASES: readonly Phase[] = ['entry', 'contain', 'exit', 'cover', 'entry-crossing', 'exit-crossing', 'scroll'];
+const PHASES: readonly Phase[] = [
+  'entry',
+  'contain',
+  'exit',
+  'cover',
+  'entry-crossing',
+  'exit-crossing',
+  'scroll',
+];
 const number = (text: string) => Number.parseFloat(text) / 100;
 
 export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(p: RangePoint): void }) {
@@ -13,11 +34,18 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
   const point = motion.range[side];
   const g = placed.geometry;
   const offset = placed[side];
-  const toPx = (text: string) => onPut(movePoint(Number.parseFloat(text), { was: point, side, geometry: g, max }));
+  const toPx = (text: string) =>
+    onPut(movePoint(Number.parseFloat(text), { was: point, side, geometry: g, max }));
   const px = (
     <label className="point-row">
       <span>scroll offset</span>
-      <CssField label="Scroll offset in px" property="percentage" value={String(Math.round(offset * 10) / 10)} onPut={toPx} /> px
+      <CssField
+        label="Scroll offset in px"
+        property="percentage"
+        value={String(Math.round(offset * 10) / 10)}
+        onPut={toPx}
+      />{' '}
+      px
     </label>
   );
   if (!g) {
@@ -26,7 +54,12 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
       <div className="point-editor">
         <label className="point-row">
           <span>of the page</span>
-          <CssField label="Share of the page" property="length" value={css} onPut={(v) => onPut(/^-?[\d.]+$/.test(v) ? `${v}%` : v)} />
+          <CssField
+            label="Share of the page"
+            property="length"
+            value={css}
+            onPut={(v) => onPut(/^-?[\d.]+$/.test(v) ? `${v}%` : v)}
+          />
         </label>
         {px}
       </div>
@@ -40,13 +73,24 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
   const share = written?.ok ? plainPercent(written.value.offset) : null;
   const spans = phaseSpans(g);
   const shareNow = (offset - spans[phase].start) / Math.max(1e-9, spans[phase].end - spans[phase].start);
-  const keepPhase = (name: Phase) => onPut(writePhase({ phase: name, share: (offset - spans[name].start) / Math.max(1e-9, spans[name].end - spans[name].start) }));
+  const keepPhase = (name: Phase) =>
+    onPut(
+      writePhase({
+        phase: name,
+        share: (offset - spans[name].start) / Math.max(1e-9, spans[name].end - spans[name].start),
+      }),
+    );
   return (
     <div className="point-editor">
       <fieldset className={isMeeting(point) ? '' : 'stored'}>
         <legend>Phase of its passage</legend>
         <div className="point-row">
-          <select className="field" aria-label="Phase" value={phase} onChange={(e) => keepPhase(e.target.value as Phase)}>
+          <select
+            className="field"
+            aria-label="Phase"
+            value={phase}
+            onChange={(e) => keepPhase(e.target.value as Phase)}
+          >
             {PHASES.map((p) => (
               <option key={p} value={p}>
                 {p}
@@ -56,7 +100,13 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
           <CssField
             label="Share of the phase"
             property="length"
-            value={share !== null ? `${share}%` : isMeeting(point) ? percent(shareNow) : point.replace(/^[a-z-]+\s*/, '')}
+            value={
+              share !== null
+                ? `${share}%`
+                : isMeeting(point)
+                  ? percent(shareNow)
+                  : point.replace(/^[a-z-]+\s*/, '')
+            }
             className="w-28"
             onPut={(v) => onPut(`${phase} ${/^-?[\d.]+$/.test(v) ? `${v}%` : v}`)}
           />
@@ -65,11 +115,25 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
       <fieldset className={isMeeting(point) ? 'stored' : ''}>
         <legend>Meeting</legend>
         <div className="point-row">
-          <CssField label="Point of the element in per cent of its height" property="percentage" value={percent(meeting.edge)} className="w-16" onPut={(v) => onPut(writeMeeting({ edge: Math.min(1, Math.max(0, number(v))), line: meeting.line }))} />
+          <CssField
+            label="Point of the element in per cent of its height"
+            property="percentage"
+            value={percent(meeting.edge)}
+            className="w-16"
+            onPut={(v) =>
+              onPut(writeMeeting({ edge: Math.min(1, Math.max(0, number(v))), line: meeting.line }))
+            }
+          />
           of the element meets
         </div>
         <div className="point-row">
-          <CssField label="Line of the viewport in per cent from its top" property="percentage" value={percent(meeting.line)} className="w-16" onPut={(v) => onPut(writeMeeting({ edge: clamp(meeting.edge), line: number(v) }))} />
+          <CssField
+            label="Line of the viewport in per cent from its top"
+            property="percentage"
+            value={percent(meeting.line)}
+            className="w-16"
+            onPut={(v) => onPut(writeMeeting({ edge: clamp(meeting.edge), line: number(v) }))}
+          />
           of the viewport, from its top
         </div>
         <div className="point-row quick">
@@ -80,7 +144,13 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
               ['bottom', 1],
             ] as const
           ).map(([word, edge]) => (
-            <button key={word} type="button" className="btn" aria-pressed={meeting.edge === edge && isMeeting(point)} onClick={() => onPut(writeMeeting({ edge, line: meetingAt(offset, g, edge).line }))}>
+            <button
+              key={word}
+              type="button"
+              className="btn"
+              aria-pressed={meeting.edge === edge && isMeeting(point)}
+              onClick={() => onPut(writeMeeting({ edge, line: meetingAt(offset, g, edge).line }))}
+            >
               its {word}
             </button>
           ))}

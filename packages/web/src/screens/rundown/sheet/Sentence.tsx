@@ -28,7 +28,11 @@ export function Sentence({ bar }: { bar: Bar }) {
   const { session } = useOpenedPage();
   const { layout } = useRundown();
   const { motion } = bar;
-  const change = (label: string, part: Partial<Motion>) => session.act(label, withMotion(motion.id, (m) => ({ ...m, ...part })));
+  const change = (label: string, part: Partial<Motion>) =>
+    session.act(
+      label,
+      withMotion(motion.id, (m) => ({ ...m, ...part })),
+    );
   const element = layout.elements[bar.element]!;
   return (
     <div className="sentence">
@@ -37,8 +41,19 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <p>
         moves{' '}
-        <Pop className="word" label="Element" face={bar.others.length ? `${elementName(element)} and ${bar.others.length} more` : elementName(element)}>
-          {() => <Target motion={motion} onChange={(selector) => change('change the target', { targets: { selector } })} />}
+        <Pop
+          className="word"
+          label="Element"
+          face={
+            bar.others.length ? `${elementName(element)} and ${bar.others.length} more` : elementName(element)
+          }
+        >
+          {() => (
+            <Target
+              motion={motion}
+              onChange={(selector) => change('change the target', { targets: { selector } })}
+            />
+          )}
         </Pop>
       </p>
       <p>
@@ -49,7 +64,11 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <p>
         eased <EasingWord value={motion.easing} onChange={(easing) => change('ease', { easing })} />; it{' '}
-        <Pop className="word" label="Before and after its range" face={FILL.find((f) => f.value === motion.fill)!.text}>
+        <Pop
+          className="word"
+          label="Before and after its range"
+          face={FILL.find((f) => f.value === motion.fill)!.text}
+        >
           {(close) => (
             <Choices
               options={FILL}
@@ -64,7 +83,11 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <p>
         with reduced motion it{' '}
-        <Pop className="word" label="With reduced motion" face={REDUCED.find((r) => r.value === motion.reducedMotion)!.text}>
+        <Pop
+          className="word"
+          label="With reduced motion"
+          face={REDUCED.find((r) => r.value === motion.reducedMotion)!.text}
+        >
           {(close) => (
             <Choices
               options={REDUCED}
@@ -85,8 +108,16 @@ function Point({ bar, side }: { bar: Bar; side: Side }) {
   const { session } = useOpenedPage();
   const { setGrip } = useRundown();
   const { motion } = bar;
-  const put = (point: RangePoint) => session.act(`move the ${side}`, withMotion(motion.id, (m) => ({ ...m, range: { ...m.range, [side]: point } })));
-  const step = (steps: number) => session.nudge(`move the ${side}`, withMotion(motion.id, (m) => nudged(m, side, steps)));
+  const put = (point: RangePoint) =>
+    session.act(
+      `move the ${side}`,
+      withMotion(motion.id, (m) => ({ ...m, range: { ...m.range, [side]: point } })),
+    );
+  const step = (steps: number) =>
+    session.nudge(
+      `move the ${side}`,
+      withMotion(motion.id, (m) => nudged(m, side, steps)),
+    );
   return (
     <span
       onWheel={(e) => step(e.deltaY > 0 ? 1 : -1)}
@@ -99,7 +130,11 @@ function Point({ bar, side }: { bar: Bar; side: Side }) {
         step((e.key === 'ArrowDown' ? 1 : -1) * (e.shiftKey ? 5 : 1));
       }}
     >
-      <Pop className={`word point-${motion.driver.kind}`} label={`The ${side}`} face={pointWords(motion.range[side], side, motion.driver.kind)}>
+      <Pop
+        className={`word point-${motion.driver.kind}`}
+        label={`The ${side}`}
+        face={pointWords(motion.range[side], side, motion.driver.kind)}
+      >
         {() => <PointEditor bar={bar} side={side} onPut={put} />}
       </Pop>
     </span>
@@ -120,7 +155,13 @@ function Target({ motion, onChange }: { motion: Motion; onChange(selector: strin
     >
       <label className="flex flex-col gap-1">
         Selector, {count === 1 ? 'one element' : `${count} elements`}
-        <input name="selector" className="field" key={motion.targets.selector} defaultValue={motion.targets.selector} spellCheck={false} />
+        <input
+          name="selector"
+          className="field"
+          key={motion.targets.selector}
+          defaultValue={motion.targets.selector}
+          spellCheck={false}
+        />
       </label>
       <button type="submit" className="btn self-start">
         Use this selector

@@ -18,7 +18,11 @@ export function Sheet() {
   if (selection.length > 1) return <Several />;
   if (!bar) {
     const lost = unplaced.find((u) => u.motion.id === selection[0]);
-    return lost ? <Lost name={lost.motion.name} reason={lost.reason} id={lost.motion.id} /> : <NothingSelected count={document.motions.length} placed={bars.length} />;
+    return lost ? (
+      <Lost name={lost.motion.name} reason={lost.reason} id={lost.motion.id} />
+    ) : (
+      <NothingSelected count={document.motions.length} placed={bars.length} />
+    );
   }
   return (
     <section className="sheet" aria-label={`Motion ${bar.motion.name}`}>
@@ -40,10 +44,14 @@ function Head() {
   const { document, select } = useRundown();
   const { motion } = useSingle()!;
   const index = document.motions.findIndex((m) => m.id === motion.id);
-  const step = (by: number) => select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
+  const step = (by: number) =>
+    select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
   return (
     <header className="sheet-head">
-      <DriverSign kind={motion.driver.kind} label={motion.driver.kind === 'page' ? 'whole page' : 'passage'} />
+      <DriverSign
+        kind={motion.driver.kind}
+        label={motion.driver.kind === 'page' ? 'whole page' : 'passage'}
+      />
       <Name key={motion.id} />
       <i className={motion.driver.kind === 'page' ? 'kind-page' : 'kind-pass'}>
         {effectWords(motion)}, {motion.driver.kind === 'page' ? 'whole page' : 'passage'}
@@ -62,7 +70,12 @@ function Head() {
         type="button"
         className="btn"
         aria-pressed={!motion.on}
-        onClick={() => session.act(motion.on ? 'mute' : 'unmute', withMotion(motion.id, (m) => ({ ...m, on: !m.on })))}
+        onClick={() =>
+          session.act(
+            motion.on ? 'mute' : 'unmute',
+            withMotion(motion.id, (m) => ({ ...m, on: !m.on })),
+          )
+        }
       >
         {motion.on ? 'Mute' : 'Muted'}
       </button>
@@ -77,12 +90,22 @@ function Name() {
   const [name, setName] = useState<string | null>(null);
   const take = () => {
     const clean = (name ?? '').trim();
-    if (clean && clean !== motion.name) session.act('rename', withMotion(motion.id, (m) => ({ ...m, name: clean })));
+    if (clean && clean !== motion.name)
+      session.act(
+        'rename',
+        withMotion(motion.id, (m) => ({ ...m, name: clean })),
+      );
     setName(null);
   };
   if (name === null)
     return (
-      <button type="button" className="sheet-name" title="Rename (F2)" data-rename onClick={() => setName(motion.name)}>
+      <button
+        type="button"
+        className="sheet-name"
+        title="Rename (F2)"
+        data-rename
+        onClick={() => setName(motion.name)}
+      >
         {motion.name}
       </button>
     );
@@ -194,14 +217,20 @@ function Several() {
         <button
           type="button"
           className="btn"
-          onClick={() => session.act(on ? 'mute' : 'unmute', (d) => ({ ...d, motions: d.motions.map((m) => (selection.includes(m.id) ? { ...m, on: !on } : m)) }))}
+          onClick={() =>
+            session.act(on ? 'mute' : 'unmute', (d) => ({
+              ...d,
+              motions: d.motions.map((m) => (selection.includes(m.id) ? { ...m, on: !on } : m)),
+            }))
+          }
         >
           {on ? 'Mute all' : 'Unmute all'}
         </button>
         <MoreActions />
       </header>
       <p className="summary">
-        Together from {Math.round(start)} to {Math.round(end)} px of scroll. Drag one to move them all; Shift while dragging an end moves the same end of all.
+        Together from {Math.round(start)} to {Math.round(end)} px of scroll. Drag one to move them all; Shift
+        while dragging an end moves the same end of all.
       </p>
       <ul className="several">
         {chosen.slice(0, 12).map((b) => (
@@ -242,7 +271,8 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
         </>
       ) : (
         <p className="summary">
-          {count === 0 ? 'No motions yet.' : `${count} motions, ${placed} on this page.`} Click a bar to tune it, or an element in the page to move it.
+          {count === 0 ? 'No motions yet.' : `${count} motions, ${placed} on this page.`} Click a bar to tune
+          it, or an element in the page to move it.
         </p>
       )}
       {findings.length > 0 && (
@@ -274,7 +304,10 @@ function Lost({ name, reason, id }: { name: string; reason: string; id: string }
           Delete
         </button>
       </header>
-      <p className="summary">It cannot be placed: {reason}. It is kept as it is and will come back when the page has such an element again.</p>
+      <p className="summary">
+        It cannot be placed: {reason}. It is kept as it is and will come back when the page has such an
+        element again.
+      </p>
     </section>
   );
 }
