@@ -59,10 +59,7 @@ export function framesInRange(
   refresh: number,
 ): number {
   let fewest = Infinity;
-  for (let k = 0; k < 8; k++) {
-    const { offsets } = cachedRun(g, max, refresh, (k / 8) * g.period);
-    fewest = Math.min(fewest, count(offsets, span));
-  }
+  for (const offsets of runsOf(g, max, refresh)) fewest = Math.min(fewest, count(offsets, span));
   return fewest;
 }
 
@@ -81,13 +78,20 @@ function count(offsets: Float64Array, span: { start: Px; end: Px }): number {
   return Math.max(0, below(span.end, false) - below(span.start, true));
 }
 
-const runs = new Map<string, Run>();
-function cachedRun(g: GestureDefinition, max: Px, refresh: number, phase: Px): Run {
-  const key = `${g.id} ${max} ${refresh} ${phase}`;
+const START_OFFSETS = 8;
+const MOST_RUNS = 12;
+const runs = new Map<string, Float64Array[]>();
+
+/** Downward runs over the whole page from the start offsets; kept, since every motion of a page asks for the same ones. */
+function runsOf(g: GestureDefinition, max: Px, refresh: number): Float64Array[] {
+  const key = `${g.id} ${max} ${refresh}`;
   const known = runs.get(key);
   if (known) return known;
-  if (runs.size > 64) runs.clear();
-  const run = runGesture(g, 0, max, refresh, phase);
-  runs.set(key, run);
-  return run;
+  if (runs.size > MOST_RUNS) runs.clear();
+  const fresh = Array.from(
+    { length: START_OFFSETS },
+    (_, k) => runGesture(g, 0, max, refresh, (k / START_OFFSETS) * g.period).offsets,
+  );
+  runs.set(key, fresh);
+  return fresh;
 }

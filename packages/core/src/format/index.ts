@@ -1,3 +1,4 @@
+export * from './piece.ts';
 export * from './write-css.ts';
 export * from './join-css.ts';
 export * from './html.ts';

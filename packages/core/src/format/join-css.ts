@@ -2,7 +2,7 @@
 import type { Layout } from '../page/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { writeCss } from './write-css.ts';
-import type { Piece, WriterNote } from './write-css.ts';
+import type { Piece, WriterNote } from './piece.ts';
 
 export const indent = (css: string, by: string): string => css.replace(/^(?=.)/gm, by);
 

@@ -2,6 +2,17 @@
 import type { Motion } from '../motion/index.ts';
 
 export function slug(name: string): string {
+  const known = slugs.get(name);
+  if (known) return known;
+  if (slugs.size > 10_000) slugs.clear();
+  const fresh = slugOf(name);
+  slugs.set(name, fresh);
+  return fresh;
+}
+
+const slugs = new Map<string, string>();
+
+function slugOf(name: string): string {
   const plain = name
     .normalize('NFKD')
     .replace(/[\u0300-\u036f]/g, '')

@@ -3,35 +3,14 @@
  * CSS keeps animations as lists per element, so motions that share an element are written together.
  */
 import type { Layout } from '../page/index.ts';
-import { geometryOf, matchesOf } from '../page/index.ts';
-import { subjectOf } from '../timeline/index.ts';
+import { matchesOf } from '../page/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import type { KeyframesBlock } from './keyframes-css.ts';
-import { rangeCss } from './range-css.ts';
+import type { Condition, Piece, WriterNote, Written } from './piece.ts';
+import { NamedTimelines, rule, timelineOf } from './timeline-css.ts';
+import type { TimelineCss } from './timeline-css.ts';
 import { namesOf } from './names.ts';
-
-/** For whom it is written: readers with or without a wish for reduced motion. */
-export type Condition = 'full-motion' | 'reduced-motion';
-
-export interface Piece {
-  /** stable while the same motions share the same elements */
-  id: string;
-  motions: string[];
-  /** rules that belong inside the guards */
-  rules: string;
-  keyframes: string;
-}
-
-export interface WriterNote {
-  motion: string;
-  note: string;
-}
-
-export interface Written {
-  pieces: Piece[];
-  notes: WriterNote[];
-}
 
 /** One entry of the animation lists. */
 interface Entry {
@@ -56,103 +35,49 @@ export function writeCss(
   const shared = new NamedTimelines();
   const entries = document.motions.flatMap((motion): Entry[] => {
     if (!motion.on || (condition === 'reduced-motion' && motion.reducedMotion === 'drop')) return [];
-    const fadeOnly = condition === 'reduced-motion' && motion.reducedMotion === 'fade';
-    const name = `lv-${names.get(motion.id)!}${fadeOnly ? '-still' : ''}`;
-    const blocks = keyframesCss(motion, name, fadeOnly ? (p) => p === 'opacity' : undefined);
-    if (blocks.length === 0) return [];
-    return [
-      { motion, blocks, ...timelineOf(motion, names.get(motion.id)!, [layout, ...others], shared, notes) },
-    ];
+    const name = names.get(motion.id)!;
+    const written = entryOf(motion, name, condition, layout, others);
+    if (written.named) shared.add(written.named.owner, written.named);
+    notes.push(...written.notes);
+    return written.blocks.length ? [written] : [];
   });
   return { pieces: [...shared.pieces(), ...piecesOf(entries, layout)], notes };
 }
 
-function timelineOf(
+interface OneWritten extends Entry, TimelineCss {
+  key: string;
+  layouts: readonly Layout[];
+}
+
+/** What was written last for a motion. While one motion is dragged all others are the same objects and need no second look. */
+const last = new WeakMap<Motion, OneWritten>();
+
+function entryOf(
   motion: Motion,
   name: string,
-  layouts: readonly Layout[],
-  shared: NamedTimelines,
-  notes: WriterNote[],
-) {
-  const { driver, range } = motion;
-  if (driver.kind === 'page') {
-    const points = `${range.start as string} ${range.end as string}`;
-    if (driver.scroller === undefined) return { timeline: `scroll(root ${driver.axis})`, range: points };
-    return { timeline: shared.scroll(name, driver.scroller, driver.axis, motion.id), range: points };
-  }
-  const geometries = layouts.flatMap((layout) =>
-    matchesOf(layout, motion.targets.selector).flatMap((target) => {
-      const subject = subjectOf(driver, target, layout);
-      return subject === undefined ? [] : [geometryOf(layout, subject, driver.axis, driver.insets)];
-    }),
+  condition: Condition,
+  layout: Layout,
+  others: readonly Layout[],
+): OneWritten {
+  const layouts = [layout, ...others];
+  const key = `${condition} ${name}`;
+  const known = last.get(motion);
+  if (
+    known?.key === key &&
+    known.layouts.length === layouts.length &&
+    known.layouts.every((l, i) => l === layouts[i])
+  )
+    return known;
+  const fadeOnly = condition === 'reduced-motion' && motion.reducedMotion === 'fade';
+  const blocks = keyframesCss(
+    motion,
+    `lv-${name}${fadeOnly ? '-still' : ''}`,
+    fadeOnly ? (p) => p === 'opacity' : undefined,
   );
-  const css = rangeCss(range, driver, geometries);
-  if (css.assumesViewport)
-    notes.push({
-      motion: motion.id,
-      note: 'Its range is exact where the scroller is as high as the viewport.',
-    });
-  const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
-  if (driver.subject === 'self') return { timeline: `view(${driver.axis} ${insets})`, range: css.range };
-  const matched = matchesOf(layouts[0]!, driver.subject).length;
-  if (matched > 1)
-    notes.push({
-      motion: motion.id,
-      note: `${driver.subject} matches ${matched} elements; a named timeline needs exactly one.`,
-    });
-  return { timeline: shared.view(name, driver.subject, driver.axis, insets, motion.id), range: css.range };
+  const fresh = { motion, key, layouts, blocks, ...timelineOf(motion, name, layouts) };
+  last.set(motion, fresh);
+  return fresh;
 }
-
-/** Timelines that an element other than the target carries. Their names must be visible to the target, so the root scopes them. */
-class NamedTimelines {
-  private readonly byOwner = new Map<
-    string,
-    { kind: 'view' | 'scroll'; name: string; axis: string; insets: string; motion: string }[]
-  >();
-
-  view(name: string, owner: string, axis: string, insets: string, motion: string): string {
-    return this.add(owner, { kind: 'view', name: `--lv-${name}`, axis, insets, motion });
-  }
-
-  scroll(name: string, owner: string, axis: string, motion: string): string {
-    return this.add(owner, { kind: 'scroll', name: `--lv-${name}`, axis, insets: '', motion });
-  }
-
-  private add(
-    owner: string,
-    timeline: { kind: 'view' | 'scroll'; name: string; axis: string; insets: string; motion: string },
-  ): string {
-    this.byOwner.set(owner, [...(this.byOwner.get(owner) ?? []), timeline]);
-    return timeline.name;
-  }
-
-  pieces(): Piece[] {
-    const all = [...this.byOwner.values()].flat();
-    if (all.length === 0) return [];
-    const owners = [...this.byOwner].map(([owner, list]) => {
-      const views = list.filter((t) => t.kind === 'view');
-      const scrolls = list.filter((t) => t.kind === 'scroll');
-      const lines = [
-        views.length && `view-timeline: ${views.map((t) => `${t.name} ${t.axis}`).join(', ')};`,
-        views.length && `view-timeline-inset: ${views.map((t) => t.insets).join(', ')};`,
-        scrolls.length && `scroll-timeline: ${scrolls.map((t) => `${t.name} ${t.axis}`).join(', ')};`,
-      ].filter((l) => l !== 0);
-      return rule(owner, lines);
-    });
-    const scope = rule(':root', [`timeline-scope: ${all.map((t) => t.name).join(', ')};`]);
-    return [
-      {
-        id: 'timelines',
-        motions: [...new Set(all.map((t) => t.motion))],
-        rules: [scope, ...owners].join('\n'),
-        keyframes: '',
-      },
-    ];
-  }
-}
-
-const rule = (selector: string, lines: readonly string[]) =>
-  `${selector} {\n${lines.map((l) => `  ${l}`).join('\n')}\n}`;
 
 /**
  * One piece per selector, then one per overlap. The selector of an overlap is the intersection of its parts, so it is more
@@ -164,12 +89,7 @@ function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
     const s = e.motion.targets.selector;
     bySelector.set(s, [...(bySelector.get(s) ?? []), e]);
   }
-  const pieces = [...bySelector].map(([selector, list]): Piece => ({
-    id: list.map((e) => e.motion.id).join('+'),
-    motions: list.map((e) => e.motion.id),
-    rules: animationRule(selector, list),
-    keyframes: list.flatMap((e) => e.blocks.map((b) => b.css)).join('\n'),
-  }));
+  const pieces = [...bySelector].map(([selector, list]) => pieceOf(selector, list));
   for (const group of overlaps([...bySelector.keys()], layout)) {
     const list = entries.filter((e) => group.includes(e.motion.targets.selector));
     pieces.push({
@@ -180,6 +100,22 @@ function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
     });
   }
   return pieces;
+}
+
+/** A motion that is alone on its selector keeps its piece for as long as it is the same entry. */
+const alone = new WeakMap<Entry, Piece>();
+
+function pieceOf(selector: string, list: readonly Entry[]): Piece {
+  const known = list.length === 1 ? alone.get(list[0]!) : undefined;
+  if (known) return known;
+  const piece: Piece = {
+    id: list.map((e) => e.motion.id).join('+'),
+    motions: list.map((e) => e.motion.id),
+    rules: animationRule(selector, list),
+    keyframes: list.flatMap((e) => e.blocks.map((b) => b.css)).join('\n'),
+  };
+  if (list.length === 1) alone.set(list[0]!, piece);
+  return piece;
 }
 
 /** Sets of two or more selectors that match a common element, smaller sets first. */

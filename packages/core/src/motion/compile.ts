@@ -76,6 +76,53 @@ const contextOf = (layout: Layout, element: number): ValueContext => {
   };
 };
 
+interface Part {
+  instances: Instance[];
+  /** per instance its tracks, still without their number */
+  tracks: Omit<Track, 'instance'>[][];
+  unplaced: Take['unplaced'];
+}
+
+/** Parts stay valid as long as neither motion nor layout changes: during a drag all but one motion are the same objects. */
+const parts = new WeakMap<Layout, WeakMap<Motion, Part>>();
+
+function partOf(motion: Motion, layout: Layout): Part {
+  const known = parts.get(layout) ?? parts.set(layout, new WeakMap()).get(layout)!;
+  const part = known.get(motion) ?? makePart(motion, layout);
+  known.set(motion, part);
+  return part;
+}
+
+function makePart(motion: Motion, layout: Layout): Part {
+  const part: Part = { instances: [], tracks: [], unplaced: [] };
+  const targets = matchesOf(layout, motion.targets.selector);
+  if (targets.length === 0)
+    part.unplaced.push({
+      motion: motion.id,
+      element: null,
+      reason: `no element matches ${motion.targets.selector}`,
+    });
+  for (const element of targets) {
+    const placed = placeRange(motion.driver, motion.range, element, layout);
+    if ('reason' in placed) {
+      part.unplaced.push({ motion: motion.id, element, reason: placed.reason });
+      continue;
+    }
+    part.instances.push({ motion, element, placed });
+    part.tracks.push(
+      Object.entries(motion.keyframes).map(([property, keyframes]) => {
+        const base = layout.elements[element]?.base?.[property] ?? propertyFacts(property)?.initial ?? '';
+        return {
+          property,
+          base,
+          segments: segmentsOf(property, keyframes, base, contextOf(layout, element)),
+        };
+      }),
+    );
+  }
+  return part;
+}
+
 /** Compiles the motions that are on. Elements come from `layout.matches`; what cannot be placed is listed, never dropped silently. */
 export function compileTake(document: MotionDocument, layout: Layout): Take {
   const instances: Instance[] = [];
@@ -83,26 +130,12 @@ export function compileTake(document: MotionDocument, layout: Layout): Take {
   const unplaced: Take['unplaced'] = [];
   for (const motion of document.motions) {
     if (!motion.on) continue;
-    const targets = matchesOf(layout, motion.targets.selector);
-    if (targets.length === 0)
-      unplaced.push({
-        motion: motion.id,
-        element: null,
-        reason: `no element matches ${motion.targets.selector}`,
-      });
-    for (const element of targets) {
-      const placed = placeRange(motion.driver, motion.range, element, layout);
-      if ('reason' in placed) {
-        unplaced.push({ motion: motion.id, element, reason: placed.reason });
-        continue;
-      }
-      instances.push({ motion, element, placed });
-      for (const [property, keyframes] of Object.entries(motion.keyframes)) {
-        const base = layout.elements[element]?.base?.[property] ?? propertyFacts(property)?.initial ?? '';
-        const segments = segmentsOf(property, keyframes, base, contextOf(layout, element));
-        tracks.push({ instance: instances.length - 1, property, base, segments });
-      }
-    }
+    const part = partOf(motion, layout);
+    part.instances.forEach((instance, i) => {
+      instances.push(instance);
+      for (const t of part.tracks[i]!) tracks.push({ instance: instances.length - 1, ...t });
+    });
+    unplaced.push(...part.unplaced);
   }
   return { layout, instances, tracks, unplaced, ...flatten(instances, tracks) };
 }

@@ -60,6 +60,19 @@ const fail = (error: string): never => {
  * An unknown unit or function is an error that names it.
  */
 export function parseLength(css: string): Parsed<LengthExpr> {
+  const known = parsed.get(css);
+  if (known) return known;
+  // Documents repeat the same few texts; a stream of ever new ones must not fill the memory.
+  if (parsed.size > MOST_PARSED) parsed.clear();
+  const fresh = parseFresh(css);
+  parsed.set(css, fresh);
+  return fresh;
+}
+
+const MOST_PARSED = 4000;
+const parsed = new Map<string, Parsed<LengthExpr>>();
+
+function parseFresh(css: string): Parsed<LengthExpr> {
   try {
     const ast = csstree.parse(css, { context: 'value', onParseError: (e) => fail(e.message) });
     if (ast.type !== 'Value') return { ok: false, error: `“${css}” is not a value` };

@@ -42,7 +42,7 @@ export class PageLink {
   private port: MessagePort | null = null;
   private seq = 0;
   private wanted: { x: number; y: number } | null = null;
-  private sent = new Map<string, string>();
+  private sent = new Map<string, { piece: Piece; css: string }>();
   private order = '';
   private heard = 0;
   private count = 0;
@@ -163,14 +163,15 @@ export class PageLink {
   /** Brings the page's motions to these pieces, sending only what has changed. */
   style(pieces: readonly Piece[]): void {
     const changed = pieces
-      .map((p) => ({ id: p.id, css: previewCss(p) }))
-      .filter((p) => this.sent.get(p.id) !== p.css);
+      .filter((p) => this.sent.get(p.id)?.piece !== p)
+      .map((piece) => ({ piece, id: piece.id, css: previewCss(piece) }))
+      .filter((p) => this.sent.get(p.id)?.css !== p.css);
     const order = pieces.map((p) => p.id);
     const key = order.join(' ');
     if (changed.length === 0 && key === this.order) return;
     for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
-    for (const p of changed) this.sent.set(p.id, p.css);
+    for (const p of changed) this.sent.set(p.id, p);
     this.order = key;
-    this.say({ do: 'style', id: 0, pieces: changed, order });
+    this.say({ do: 'style', id: 0, pieces: changed.map(({ id, css }) => ({ id, css })), order });
   }
 }

@@ -27,7 +27,7 @@ export const Code = memo(function Code({ text, language, marks, added }: CodePro
 });
 
 function CssLine({ line }: { line: string }) {
-  const selector = /^(\s*)([^:{}]+)( \{)(.*)$/.exec(line);
+  const selector = /^(\s*)([^{}]+)( \{)(.*)$/.exec(line);
   if (selector && !line.trim().startsWith('@') && !/^\s*[\d.]+%/.test(line))
     return (
       <>

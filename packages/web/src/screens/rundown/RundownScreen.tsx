@@ -43,7 +43,9 @@ export function RundownScreen() {
   const { session, link, viewport, events, page } = useOpenedPage();
   const { layout, measured } = useLayout();
   const document = useShownDocument();
-  const take = useTake(document, layout);
+  // Checks speak of what is done, not of what is being tried: a drag stays light.
+  const settled = useStore(session.store, (s) => s.document);
+  const take = useTake(settled, layout);
   const selection = useStore(session.store, (s) => s.selection);
   const { ref, width, height } = useSize();
   const [gesture, setGesture] = useState<GestureDefinition>(GESTURES[0]!);
@@ -78,9 +80,15 @@ export function RundownScreen() {
   const findings = useMemo(
     () =>
       measured
-        ? findingsOf({ document, take, gesture: gestureById(gesture.id), refresh, limits: DEFAULT_LIMITS })
+        ? findingsOf({
+            document: settled,
+            take,
+            gesture: gestureById(gesture.id),
+            refresh,
+            limits: DEFAULT_LIMITS,
+          })
         : [],
-    [document, take, gesture, refresh, measured],
+    [settled, take, gesture, refresh, measured],
   );
 
   const select = useCallback(

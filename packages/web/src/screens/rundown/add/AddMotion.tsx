@@ -26,7 +26,7 @@ export function motionFrom(
   );
   return {
     id: newMotionId(),
-    name: `${elementName(e)} ${effect.name.toLowerCase()}`.slice(0, 120),
+    name: `${elementName(e, layout)} ${effect.name.toLowerCase()}`.slice(0, 120),
     on: true,
     targets: { selector: e.selector },
     driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
@@ -105,7 +105,9 @@ export function AddMotion() {
     <div className="add-panel" onKeyDown={onKey} role="dialog" aria-label="Add a motion">
       <div className="add-for">
         for
-        <span className="chip">{element ? elementName(element) : 'click an element in the page'}</span>
+        <span className="chip">
+          {element ? elementName(element, layout) : 'click an element in the page'}
+        </span>
         {element && (
           <i>
             {element.tag}, {Math.round(element.box.width)} × {Math.round(element.box.height)} px
@@ -138,7 +140,10 @@ export function AddMotion() {
               aria-selected={i === at}
               aria-disabled={reason !== null}
               className={`plate${i === at ? ' chosen' : ''}${reason ? ' unfit' : ''}`}
-              onPointerEnter={() => attempt(i)}
+              onPointerMove={(e) => {
+                // A plate that merely appears under a resting pointer is not meant.
+                if ((e.movementX || e.movementY) && (i !== at || !session.store.getState().tried)) attempt(i);
+              }}
               onPointerLeave={() => {
                 if (timer.current) clearTimeout(timer.current);
                 session.try(null);

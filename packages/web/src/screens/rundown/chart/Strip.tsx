@@ -1,5 +1,5 @@
 /** The page as a strip at the chart's own scale: sections as tints, elements as boxes. Click picks, drag of the frame scrolls the lanes. */
-import { memo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import type { PointerEvent } from 'react';
 import type { Layout } from '@lyvek/core';
 import { fitView, offsetAt, PAD, rowOf } from '../model/view.ts';
@@ -91,7 +91,7 @@ export const StripArt = memo(function StripArt({
 /** The strip of the Rundown is always drawn whole; the frame on it is the stretch that the lanes show. */
 export function Strip() {
   const { layout, view, setView, rows, pageHeight, choose, chosen, measured } = useRundown();
-  const fit = fitView(pageHeight, rows);
+  const fit = useMemo(() => fitView(pageHeight, rows), [pageHeight, rows]);
   const zoomed = view.per < fit.per * 0.995;
   const grip = useRef<{ y: number; top: number; moved: boolean } | null>(null);
   const top = rowOf(view.top, fit);

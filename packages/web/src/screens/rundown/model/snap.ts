@@ -28,7 +28,10 @@ const PHASES: Phase[] = ['entry', 'contain', 'exit'];
 const nearest = (offset: Px, candidates: readonly Catch[], reach: Px): Catch | null => {
   let best: Catch | null = null;
   for (const c of candidates)
-    if (Math.abs(c.offset - offset) <= Math.min(reach, best ? Math.abs(best.offset - offset) : reach))
+    if (
+      Math.abs(c.offset - offset) <= reach &&
+      (!best || Math.abs(c.offset - offset) < Math.abs(best.offset - offset))
+    )
       best = c;
   return best;
 };
@@ -70,6 +73,8 @@ function steps(offset: Px, { geometry, phase, max, meetings, reach }: Catching):
     ];
   }
   const here = toPhase(offset, geometry, phase && PHASES.includes(phase) ? phase : (phase ?? 'entry'));
+  // Outside of the passage there are no shares to stop at.
+  if (here.share < 0 || here.share > 1) return [];
   const span = phaseSpans(geometry)[here.phase];
   const length = span.end - span.start;
   // Steps closer together than the catch would leave no free place.

@@ -52,4 +52,5 @@ export function ticksOf(view: View, rows: number, max: Px): { offset: Px; major:
 }
 
 /** 2412 → “2,412”, with the narrow grouping used on the ruler. */
-export const grouped = (n: number): string => Math.round(n).toLocaleString('en');
+export const grouped = (n: number): string => english.format(Math.round(n));
+const english = new Intl.NumberFormat('en');

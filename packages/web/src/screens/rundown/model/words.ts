@@ -8,7 +8,7 @@ import {
   toMeeting,
   toPhase,
 } from '@lyvek/core';
-import type { ElementFacts, Geometry, Motion, RangePoint } from '@lyvek/core';
+import type { ElementFacts, Geometry, Layout, Motion, RangePoint } from '@lyvek/core';
 
 const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)) + 0);
 
@@ -103,7 +103,9 @@ export function effectWords(m: Motion): string {
 const unit = (...values: string[]) => (values.some((v) => v.includes('%')) ? '%' : 'px');
 
 /** A name for an element that people recognise: its text, else its tag and class. */
-export function elementName(e: ElementFacts): string {
+export function elementName(e: ElementFacts, layout?: Layout): string {
+  const parent = layout?.elements[e.parent];
+  if (!e.text && e.kind === 'image' && parent?.text) return `picture in ${elementName(parent)}`;
   const text = e.text.split(/[.·:\n]/)[0]!.trim();
   const short = text.length > 26 ? `${text.slice(0, 25).trimEnd()}…` : text;
   if (short && (e.kind === 'text' || e.text.length < 40)) return short;

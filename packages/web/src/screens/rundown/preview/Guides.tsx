@@ -33,7 +33,7 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
           y={y}
           scale={scale}
           className="own"
-          name={bar?.motion.name ?? elementName(element)}
+          name={bar?.motion.name ?? elementName(element, layout)}
           height={height}
         />
       )}

@@ -50,7 +50,7 @@ export function DriverWord({ bar }: { bar: Bar }) {
         : 'the scroll of the whole page'
       : driver.subject === 'self'
         ? 'its own passage'
-        : `the passage of ${subject ? elementName(subject) : driver.subject}`;
+        : `the passage of ${subject ? elementName(subject, layout) : driver.subject}`;
   const options: { value: string; text: string; note?: string; driver: Driver }[] = [
     { value: 'self', text: 'its own passage', note: 'through the viewport', driver: OWN },
     { value: 'page', text: 'the scroll of the whole page', driver: WHOLE },
@@ -71,7 +71,7 @@ export function DriverWord({ bar }: { bar: Bar }) {
       ? [
           {
             value: other.selector,
-            text: `the passage of ${elementName(other)}`,
+            text: `the passage of ${elementName(other, layout)}`,
             note: 'chosen in the page',
             driver: { ...OWN, subject: other.selector } as Driver,
           },
@@ -79,7 +79,7 @@ export function DriverWord({ bar }: { bar: Bar }) {
       : []),
     ...ancestors(bar, layout.elements).map((e) => ({
       value: e.selector,
-      text: `the passage of ${elementName(e)}`,
+      text: `the passage of ${elementName(e, layout)}`,
       note: e.tag,
       driver: { ...OWN, subject: e.selector } as Driver,
     })),

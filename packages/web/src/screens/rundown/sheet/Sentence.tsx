@@ -45,7 +45,9 @@ export function Sentence({ bar }: { bar: Bar }) {
           className="word"
           label="Element"
           face={
-            bar.others.length ? `${elementName(element)} and ${bar.others.length} more` : elementName(element)
+            bar.others.length
+              ? `${elementName(element, layout)} and ${bar.others.length} more`
+              : elementName(element, layout)
           }
         >
           {() => (

@@ -258,7 +258,7 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
       {element ? (
         <>
           <header className="sheet-head">
-            <span className="sheet-name-plain">{elementName(element)}</span>
+            <span className="sheet-name-plain">{elementName(element, layout)}</span>
             <i>
               {element.tag}, {Math.round(element.box.width)} × {Math.round(element.box.height)} px
             </i>

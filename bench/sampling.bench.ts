@@ -1,0 +1,141 @@
+/** Sampling 10,000 motions at one offset against a bare typed-array loop that does the same arithmetic. */
+import { compileTake, sample } from '@lyvek/core';
+import type { Layout, Motion } from '@lyvek/core';
+import { pairedRatio, report } from './figures.ts';
+
+const MOTIONS = 10_000;
+const CALLS = 40;
+
+function page(count: number): { layout: Layout; motions: Motion[] } {
+  const elements = Array.from({ length: count }, (_, i) => ({
+    selector: `#e${i}`,
+    tag: 'div',
+    text: '',
+    parent: -1,
+    section: -1,
+    scroller: 0,
+    box: { x: 0, y: 1000 + (i % 400), width: 300, height: 200 },
+    sticky: null,
+    fixed: false,
+  }));
+  const motions = elements.map((e, i): Motion => ({
+    id: `m_${i}`,
+    name: `M ${i}`,
+    on: true,
+    targets: { selector: e.selector },
+    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+    range: { start: 'cover 0%', end: 'cover 100%' },
+    keyframes: {
+      opacity: [
+        { at: '0%', value: '0' },
+        { at: '100%', value: '1' },
+      ],
+      translate: [
+        { at: '0%', value: '0 80px' },
+        { at: '100%', value: '0 0' },
+      ],
+    },
+    easing: 'linear',
+    fill: 'both',
+    composite: 'replace',
+    follow: { kind: 'none' },
+    reducedMotion: 'fade',
+  }));
+  const layout: Layout = {
+    format: 'lyvek-layout',
+    version: 1,
+    viewport: { width: 1280, height: 800 },
+    page: { width: 1280, height: 9000 },
+    scrollers: [{ selector: null, port: { width: 1280, height: 800 }, max: { block: 8200, inline: 0 } }],
+    sections: [],
+    elements,
+    matches: Object.fromEntries(elements.map((e, i) => [e.selector, [i]])),
+    notes: [],
+  };
+  return { layout, motions };
+}
+
+const { layout, motions } = page(MOTIONS);
+const take = compileTake({ format: 'lyvek-document', version: 1, motions }, layout);
+
+// The same sums over the same arrays, with nothing in between: progress, then four numbers for each motion.
+const { start, perPx, from, delta } = take;
+const out = new Float64Array(MOTIONS * 4);
+const progress = new Float64Array(MOTIONS);
+let offset = 900;
+const bare = () => {
+  for (let c = 0; c < CALLS; c++) {
+    const s = offset + (c % 7);
+    for (let i = 0; i < MOTIONS; i++) {
+      const p = (s - start[i]!) * perPx[i]!;
+      progress[i] = p;
+      for (let j = i * 4, end = j + 4; j < end; j++) out[j] = from[j]! + delta[j]! * p;
+    }
+  }
+};
+const at = [0, 0];
+const ours = () => {
+  for (let c = 0; c < CALLS; c++) {
+    at[0] = offset + (c % 7);
+    sample(take, at);
+  }
+};
+report({
+  name: 'sampling 10,000 motions in range ÷ bare loop',
+  value: pairedRatio(ours, bare),
+  unit: '×',
+  accept: 2,
+  aim: 1.3,
+  better: 'lower',
+});
+
+const idle = () => {
+  for (let c = 0; c < CALLS; c++) {
+    at[0] = 5000 + (c % 7);
+    sample(take, at);
+  }
+};
+report({
+  name: 'sampling 10,000 motions out of range ÷ in range',
+  value: pairedRatio(idle, ours),
+  unit: '×',
+  accept: 0.5,
+  aim: 0.2,
+  better: 'lower',
+});
+
+const half = compileTake(
+  { format: 'lyvek-document', version: 1, motions: motions.slice(0, MOTIONS / 2) },
+  layout,
+);
+const halved = () => {
+  for (let c = 0; c < CALLS; c++) {
+    at[0] = offset + (c % 7);
+    sample(half, at);
+  }
+};
+report({
+  name: 'sampling twice the motions, growth',
+  value: Math.log2(pairedRatio(ours, halved)),
+  unit: 'exponent',
+  accept: 1.15,
+  aim: 1,
+  better: 'lower',
+});
+
+globalThis.gc?.();
+const before = process.memoryUsage().heapUsed;
+for (let i = 0; i < 1000; i++) {
+  at[0] = 600 + (i % 900);
+  sample(take, at);
+}
+const grown = process.memoryUsage().heapUsed - before;
+report({
+  name: 'heap growth over 1,000 samplings',
+  value: Math.max(0, grown) / 1000,
+  unit: 'kB',
+  accept: 64,
+  aim: 8,
+  better: 'lower',
+});
+offset = 0;

@@ -1,0 +1,28 @@
+/** npm run bench: every bench, a line per figure, and bench/results.json. */
+import { readdirSync } from 'node:fs';
+import { ensureBuilt } from './setup/build.mjs';
+import { checkNode, ensureChromium, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
+import { inRoot } from './setup/paths.mjs';
+import { run } from './setup/processes.mjs';
+import { say } from './setup/say.mjs';
+import { startStack } from './setup/stack.mjs';
+
+checkNode();
+await ensurePackages();
+await ensureChromium();
+await ensureBuilt();
+const only = process.argv[2];
+const stack = await startStack({ bin: await ensurePostgres(), dir: inRoot('.data', 'bench') });
+let failed = 0;
+for (const file of readdirSync(inRoot('bench')).filter(
+  (f) => f.endsWith('.bench.ts') && (!only || f.startsWith(only)),
+)) {
+  say(file);
+  const { code } = await run(process.execPath, ['--expose-gc', '--import', 'tsx', inRoot('bench', file)], {
+    cwd: inRoot(),
+    env: { ...process.env, LYVEK_URL: stack.url },
+  });
+  if (code !== 0) failed++;
+}
+await stack.stop();
+process.exit(failed ? 1 : 0);
