@@ -8,6 +8,11 @@ export default defineConfig({
   fullyParallel: false,
   forbidOnly: !!process.env.CI,
   reporter: [['list'], ['json', { outputFile: '.cache/playwright.json' }]],
+  // Tests that kill the server would disturb all others, so they come last and alone.
+  projects: [
+    { name: 'all', testIgnore: '**/saving.spec.ts' },
+    { name: 'saving', testMatch: '**/saving.spec.ts', dependencies: ['all'] },
+  ],
   use: {
     viewport: { width: 1280, height: 800 },
     baseURL: process.env.LYVEK_URL,

@@ -171,17 +171,17 @@ test('page and playhead go together in both directions, and one notch is one not
 test('a finding is shown, and its fix removes it', async ({ page, request }) => {
   const project = await newProject(request, 'Findings');
   await openRundown(page, await bring(request, project, cardZip()));
-  await pick(page, 'h1');
+  await pick(page, '#order > h2');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
-  await page.locator('.point-passage').first().click();
+  await page.locator('.point-passage').nth(1).click();
   await page.getByLabel('Phase', { exact: true }).selectOption('cover');
-  await page.getByLabel('Share of the phase').fill('0%');
+  await page.getByLabel('Share of the phase').fill('100%');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
-  await expect(page.locator('.findings li')).toContainText('When the page opens it already stands at');
-  await expect(page.locator('.label .brief')).toHaveText(/starts part/);
-  await page.getByRole('button', { name: 'Start it with the page' }).click();
+  await expect(page.locator('.findings li')).toContainText('it never gets further than');
+  await expect(page.locator('.label .brief')).toHaveText(/ends past/);
+  await page.getByRole('button', { name: 'End it with the page' }).click();
   await expect(page.locator('.findings li')).toHaveCount(0);
-  await expect(page.locator('.sentence')).toContainText('the top of the page');
+  await expect(page.locator('.sentence')).toContainText('the end of the page');
 });

@@ -75,6 +75,8 @@ export async function pick(page: Page, selector: string): Promise<void> {
   const scale = box.width / at.width;
   await page.waitForTimeout(150);
   await page.mouse.click(box.x + at.x * scale, box.y + at.y * scale);
+  // Keys belong to the workbench again a moment later; nobody types faster.
+  await expect(page.locator('.rundown')).toBeFocused();
 }
 
 export const saved = (page: Page) => expect(page.locator('.save-state')).toHaveText(/^Saved/);

@@ -90,11 +90,16 @@ function listen(): void {
       e.preventDefault();
       e.stopImmediatePropagation();
       if (e.button === 0)
-        say({ is: 'picked', element: elementAt(e.target), additive: e.shiftKey || e.ctrlKey });
+        say({
+          is: 'picked',
+          element: elementAt(e.target),
+          additive: e.shiftKey || e.ctrlKey,
+          aside: e.altKey,
+        });
     },
     capture,
   );
-  for (const type of ['submit', 'auxclick', 'dragstart'] as const)
+  for (const type of ['submit', 'auxclick', 'dragstart', 'mousedown'] as const)
     addEventListener(type, (e) => e.preventDefault(), capture);
   addEventListener(
     'keydown',

@@ -23,7 +23,8 @@ export const FromProbe = z.discriminatedUnion('is', [
   /** the page's size has changed since it was measured */
   z.strictObject({ is: z.literal('resized') }),
   z.strictObject({ is: z.literal('hover'), element }),
-  z.strictObject({ is: z.literal('picked'), element, additive: z.boolean() }),
+  /** `aside`: choose it beside the selection, for instance as another element’s passage */
+  z.strictObject({ is: z.literal('picked'), element, additive: z.boolean(), aside: z.boolean() }),
   z.strictObject({ is: z.literal('key'), key: z.string().max(20), shift: z.boolean(), ctrl: z.boolean() }),
   z.strictObject({ is: z.literal('zoom'), delta: finite }),
   z.strictObject({ is: z.literal('pong'), id: z.number().int() }),

@@ -18,6 +18,8 @@ export const FORWARDED_KEYS = [
   '-',
   '0',
   'a',
+  'm',
+  'n',
   'z',
   'y',
   'd',

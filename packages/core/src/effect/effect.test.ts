@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { readDocument } from '../motion/index.ts';
 import { documentOf, element, layoutOf, motion } from '../testing/layouts.ts';
-import { EFFECTS } from './index.ts';
+import { placeRange } from '../timeline/index.ts';
+import { EFFECTS, startingPoint } from './index.ts';
 
 const card = element({ selector: '#a' });
 const first = element({ selector: '#first', box: { x: 0, y: 20, width: 1000, height: 200 } });
@@ -24,6 +25,19 @@ describe.each(EFFECTS.map((e) => [e.name, e] as const))('%s', (_name, effect) =>
 });
 
 describe('where reveals happen', () => {
+  test('what stands high in the first screen plays backwards as it leaves, and can be seen from the start', () => {
+    const point = startingPoint(
+      EFFECTS.find((e) => e.id === 'rise')!,
+      first,
+      layout,
+    );
+    expect(point.leaving).toBe(true);
+    expect(point.keyframes.opacity!.map((s) => s.value)).toEqual(['1', '0']);
+    const placed = placeRange(motion().driver, point.range, 1, layout);
+    if ('reason' in placed) throw new Error(placed.reason);
+    expect(placed.start).toBeGreaterThanOrEqual(0);
+    expect(startingPoint(EFFECTS[0]!, card, layout).leaving).toBe(false);
+  });
   test('what is seen at once starts with the page, what lies at its end is done with it', () => {
     const fade = EFFECTS.find((e) => e.id === 'fade')!;
     expect(fade.build(first, layout).range.start).toBe('scroll 0%');

@@ -6,6 +6,7 @@ import type { ElementFacts, Layout } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
 import { fade } from './fade.ts';
 import { grow } from './grow.ts';
+import { isSeenAtOnce, leaveRange } from './reveal-range.ts';
 import { rise } from './rise.ts';
 import { sharpen } from './sharpen.ts';
 import { drop, slideFromLeft, slideFromRight } from './slide.ts';
@@ -32,6 +33,26 @@ export const EFFECTS: readonly EffectDefinition[] = [
   turn,
 ];
 export const effectById = (id: string): EffectDefinition | undefined => EFFECTS.find((e) => e.id === id);
+
+export interface StartingPoint extends Pick<Motion, 'keyframes' | 'range'> {
+  /** it plays backwards as the element leaves, since there is no scroll before it arrives */
+  leaving: boolean;
+}
+
+/** What an effect puts on an element: as it arrives, or, for what the first screen shows at once, as it leaves. */
+export function startingPoint(effect: EffectDefinition, e: ElementFacts, layout: Layout): StartingPoint {
+  const built = effect.build(e, layout);
+  if (!isSeenAtOnce(e, layout)) return { ...built, leaving: false };
+  const backwards = Object.entries(built.keyframes).map(([property, stops]) => [
+    property,
+    stops.toReversed().map((s) => ({ ...s, at: `${100 - Number.parseFloat(s.at)}%` })),
+  ]);
+  return {
+    keyframes: Object.fromEntries(backwards) as Motion['keyframes'],
+    range: leaveRange(e),
+    leaving: true,
+  };
+}
 
 /** Two stops that run linearly, as every scrubbed starting point does. */
 export const between = (from: string, to: string) => [

@@ -1,2 +1,2 @@
-export { EFFECTS, effectById } from './effect.ts';
-export type { EffectDefinition } from './effect.ts';
+export { EFFECTS, effectById, startingPoint } from './effect.ts';
+export type { EffectDefinition, StartingPoint } from './effect.ts';

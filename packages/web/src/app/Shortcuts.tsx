@@ -21,8 +21,9 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
     title: 'Motions',
     keys: [
       ['A', 'Add a motion to the chosen element'],
-      ['Tab', 'Next motion; with Shift the one before'],
+      ['N', 'Next motion; with Shift the one before'],
       ['Shift click', 'Add to the selection'],
+      ['Alt click', 'Choose an element in the page, for its passage to drive the selected motion'],
       ['↑ ↓', 'With a motion selected: move it by 1 % of the phase; with Shift 5 %'],
       ['[ ]', 'Choose the start or the end for the arrows'],
       ['M', 'Mute or unmute'],

@@ -21,7 +21,7 @@ export interface PageView {
 }
 
 export interface LinkEvents {
-  picked(element: number, additive: boolean): void;
+  picked(element: number, additive: boolean, aside: boolean): void;
   key(key: string, shift: boolean, ctrl: boolean): void;
   zoom(delta: number): void;
   layout(layout: Layout): void;
@@ -126,7 +126,7 @@ export class PageLink {
       case 'hover':
         return this.store.setState({ hovered: message.element });
       case 'picked':
-        return this.events.picked?.(message.element, message.additive);
+        return this.events.picked?.(message.element, message.additive, message.aside);
       case 'key':
         return this.events.key?.(message.key, message.shift, message.ctrl);
       case 'zoom':

@@ -133,8 +133,9 @@ export function RundownScreen() {
 
   /** A picked element with one motion selects it; without any it waits for + Motion. */
   const pick = useCallback(
-    (element: number, additive: boolean) => {
+    (element: number, additive: boolean, aside = false) => {
       choose(element);
+      if (aside) return void ref.current?.focus({ preventScroll: true });
       const facts = layout.elements[element];
       if (!facts || adding) return;
       const own = bars.filter((b) => b.element === element).map((b) => b.motion.id);

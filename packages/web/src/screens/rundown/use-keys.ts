@@ -113,7 +113,7 @@ const KEYS: Record<string, Act> = {
   m: mute,
   '[': (_k, r) => r.setGrip(r.grip === 'start' ? 'body' : 'start'),
   ']': (_k, r) => r.setGrip(r.grip === 'end' ? 'body' : 'end'),
-  Tab: nextMotion,
+  n: nextMotion,
   F2: rename,
   Delete: remove,
   Backspace: remove,
@@ -143,8 +143,7 @@ export function useKeys(rundown: Rundown): (k: Key) => boolean {
       const target = e.target as HTMLElement;
       if (target.closest('input, textarea, select, [contenteditable], .pop, [role="dialog"]')) return;
       // On a button, Space, Enter and Tab stay what they are everywhere.
-      if (target.closest('button, a, [role="button"]') && [' ', 'Enter', 'Tab'].includes(e.key)) return;
-      if (e.key === 'Tab' && now.current.rundown.selection.length === 0) return;
+      if (target.closest('button, a, [role="button"]') && [' ', 'Enter'].includes(e.key)) return;
       if (handle.current({ key: e.key, shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey, alt: e.altKey }))
         e.preventDefault();
     };

@@ -1,6 +1,6 @@
 /** + Motion: starting points for the chosen element. Hovering one tries it on the page, Enter adds it. */
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { EFFECTS } from '@lyvek/core';
+import { EFFECTS, startingPoint } from '@lyvek/core';
 import type { EffectDefinition, Motion } from '@lyvek/core';
 import { newMotionId } from '../../../data/take-session.ts';
 import { Lens, PassageSign } from '../../../parts/glyphs.tsx';
@@ -20,13 +20,13 @@ export function motionFrom(
   existing: readonly Motion[],
 ): Motion {
   const e = layout.elements[element]!;
-  const built = effect.build(e, layout);
+  const { leaving, ...built } = startingPoint(effect, e, layout);
   const shares = existing.some(
     (m) => m.targets.selector === e.selector && Object.keys(m.keyframes).some((p) => p in built.keyframes),
   );
   return {
     id: newMotionId(),
-    name: `${elementName(e, layout)} ${effect.name.toLowerCase()}`.slice(0, 120),
+    name: `${elementName(e, layout)} ${leaving ? 'leaves' : effect.name.toLowerCase()}`.slice(0, 120),
     on: true,
     targets: { selector: e.selector },
     driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
@@ -164,7 +164,9 @@ export function AddMotion() {
         )}
       </div>
       <p className="add-note">
-        Each is a starting point: ordinary keyframes on the element’s own passage, to be changed afterwards.
+        {element && startingPoint(EFFECTS[0]!, element, layout).leaving
+          ? 'It stands in the first screen already, so these play backwards as it leaves. Each is a starting point, to be changed afterwards.'
+          : 'Each is a starting point: ordinary keyframes on the element’s own passage, to be changed afterwards.'}
       </p>
     </div>
   );

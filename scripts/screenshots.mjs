@@ -1,0 +1,77 @@
+/** npm run shots: one current picture of each main view, from the demo, into docs/screenshots/. */
+import { ensureBuilt } from './setup/build.mjs';
+import { checkNode, ensureChromium, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
+import { inRoot } from './setup/paths.mjs';
+import { say } from './setup/say.mjs';
+import { startStack } from './setup/stack.mjs';
+
+checkNode();
+await ensurePackages();
+await ensureChromium();
+await ensureBuilt();
+const { chromium } = await import('@playwright/test');
+const stack = await startStack({ bin: await ensurePostgres(), dir: inRoot('.data', 'shots') });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+});
+
+const { projects } = await (await fetch(`${stack.url}/api/projects`)).json();
+const { pages } = await (await fetch(`${stack.url}/api/projects/${projects[0].id}`)).json();
+const rundown = `/pages/${pages[0].id}`;
+
+async function shot(name, path, act = async () => {}, colorScheme = 'light') {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme });
+  const page = await context.newPage();
+  await page.goto(stack.url + path);
+  await page.locator('.strip-art .strip-a').first().waitFor({ state: 'attached' });
+  await page.waitForTimeout(1500);
+  await act(page);
+  await page.screenshot({ path: inRoot('docs', 'screenshots', `${name}.png`) });
+  say(`${name}.png`);
+  await context.close();
+}
+
+const chooseCard = async (page) => {
+  await page.locator('[data-motion=m_card2] .bar-grip').click();
+  await page.locator('.scrub-area').click({ position: { x: 20, y: 8 + 2230 / 16 } });
+  await page.waitForTimeout(500);
+};
+await shot('shelf', '/', (page) => page.locator('.strip-button').hover({ position: { x: 30, y: 130 } }));
+await shot('rundown', rundown, chooseCard);
+await shot('rundown-dark', rundown, chooseCard, 'dark');
+await shot('drag', rundown, async (page) => {
+  await chooseCard(page);
+  for (const key of ['+', '+']) await page.keyboard.press(key);
+  await page.locator('[data-motion=m_card2]').waitFor();
+  await page.mouse.move(300, 400);
+  for (let i = 0; i < 30; i++) {
+    const y = (await page.locator('[data-motion=m_card2] .bar-grip').boundingBox())?.y ?? -1000;
+    if (y > 200 && y < 420) break;
+    await page.mouse.wheel(0, y < 0 ? -200 : (y - 300) * 1.2);
+    await page.waitForTimeout(80);
+  }
+  const box = await page.locator('[data-motion=m_card2] .handle-area').nth(1).boundingBox();
+  await page.mouse.move(box.x + 14, box.y + 8);
+  await page.mouse.down();
+  for (let i = 1; i <= 10; i++) await page.mouse.move(box.x + 14, box.y + 8 + i * 4);
+  await page.waitForTimeout(500);
+});
+await shot('add-motion', rundown, async (page) => {
+  await page.mouse.move(800, 250);
+  await page.mouse.wheel(0, 1750);
+  await page.waitForTimeout(500);
+  await page.mouse.click(700, 250);
+  await page.keyboard.press('a');
+  await page.waitForTimeout(200);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowLeft');
+  await page.waitForTimeout(700);
+});
+await shot('hand-off', rundown, async (page) => {
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  await page.locator('.hand-left li button').nth(3).click();
+  await page.waitForTimeout(300);
+});
+await browser.close();
+await stack.stop();
