@@ -43,14 +43,6 @@ await shot('rundown-dark', rundown, chooseCard, 'dark');
 await shot('drag', rundown, async (page) => {
   await chooseCard(page);
   for (const key of ['+', '+']) await page.keyboard.press(key);
-  await page.locator('[data-motion=m_card2]').waitFor();
-  await page.mouse.move(300, 400);
-  for (let i = 0; i < 30; i++) {
-    const y = (await page.locator('[data-motion=m_card2] .bar-grip').boundingBox())?.y ?? -1000;
-    if (y > 200 && y < 420) break;
-    await page.mouse.wheel(0, y < 0 ? -200 : (y - 300) * 1.2);
-    await page.waitForTimeout(80);
-  }
   const box = await page.locator('[data-motion=m_card2] .handle-area').nth(1).boundingBox();
   await page.mouse.move(box.x + 14, box.y + 8);
   await page.mouse.down();

@@ -36,7 +36,10 @@ export function sectionsOf(doc: Document): { list: NamedSection[]; of: (e: Eleme
 const isInside = (e: Element) => e.parentElement?.closest(LANDMARKS) != null;
 
 function nameOf(e: Element): string {
-  const label = e.getAttribute('aria-label') ?? e.querySelector('h1, h2, h3, h4')?.textContent ?? e.id;
+  const label =
+    e.getAttribute('aria-label') ??
+    e.querySelector('h1, h2, h3, h4')?.textContent ??
+    e.id.replace(/[-_]+/g, ' ');
   const text = (label || e.localName).replace(/\s+/g, ' ').trim();
   return text.length > 40 ? `${text.slice(0, 39)}…` : text || e.localName;
 }

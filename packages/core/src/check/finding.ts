@@ -49,7 +49,7 @@ export interface CheckDefinition {
   look(instance: Instance, context: CheckContext): Finding | null;
 }
 
-export const pxText = (px: Px): string =>
-  `${Math.round(px).toLocaleString('en').replaceAll(',', '\u2009')} px`;
+export const pxText = (px: Px): string => `${english.format(Math.round(px))} px`;
+const english = new Intl.NumberFormat('en');
 export const maxOf = (instance: Instance, take: Take): Px =>
   take.layout.scrollers[instance.placed.scroller]!.max[instance.placed.axis];

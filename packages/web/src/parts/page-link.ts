@@ -61,7 +61,7 @@ export class PageLink {
     const greet = (e: MessageEvent) => {
       if (e.source !== frame.contentWindow || e.data !== HELLO) return;
       const channel = new MessageChannel();
-      this.open(channel.port1);
+      this.offer(channel.port1);
       frame.contentWindow!.postMessage(HELLO, '*', [channel.port2]);
     };
     addEventListener('message', greet);
@@ -72,6 +72,14 @@ export class PageLink {
       if (this.beat) clearInterval(this.beat);
       this.port?.close();
       this.port = null;
+    };
+  }
+
+  /** The page can say hello in the probe’s name, so a port counts only once its other end has spoken. */
+  private offer(port: MessagePort): void {
+    port.onmessage = (e) => {
+      this.open(port);
+      this.receive(e.data);
     };
   }
 

@@ -7,7 +7,7 @@ import { notify } from '../../parts/notices.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import type { OpenedPage } from '../page-context.ts';
 import { nudged, replaceMotions, shifted } from './model/moves.ts';
-import { zoomView } from './model/view.ts';
+import { rowOf, zoomView } from './model/view.ts';
 import type { Rundown } from './rundown-context.ts';
 
 export interface Key {
@@ -43,10 +43,14 @@ const moveSelected: Act = (k, r, { session }) => {
   session.nudge('move', replaceMotions(changed));
 };
 
+/** Around where the page stands, if the lanes show it, else around their middle. */
 const zoom =
   (factor: number): Act =>
-  (_k, r) =>
-    r.setView((v) => zoomView(v, factor, r.rows / 2, r.pageHeight, r.rows));
+  (_k, r, { link }) =>
+    r.setView((v) => {
+      const row = rowOf(link.store.getState().offset.y, v);
+      return zoomView(v, factor, row >= 0 && row <= r.rows ? row : r.rows / 2, r.pageHeight, r.rows);
+    });
 
 const undo: Act = (_k, _r, { session }) => {
   const label = session.undo();

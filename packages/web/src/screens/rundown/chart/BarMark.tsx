@@ -14,6 +14,8 @@ export interface BarMarkProps {
   slot: Slot;
   view: View;
   rows: number;
+  /** how wide the lanes are; labels that would leave them stand at the left */
+  width: number;
   selected: boolean;
   single: boolean;
   grip: Grip;
@@ -125,31 +127,28 @@ function Label({
   const page = bar.motion.driver.kind === 'page';
   const room = slot.label;
   const x = slot.x + (page ? 6 : 13) + Math.min(bar.others.length, 4) * 4;
-  if (single && room > 0 && !dragged)
+  if (single && room > 0 && !dragged) {
+    const at = (side: 'start' | 'end') =>
+      `${pointWords(bar.motion.range[side], side, bar.motion.driver.kind)} · ${grouped(bar.placed[side])} px`;
+    const widest = Math.max(bar.motion.name.length, at('start').length, at('end').length) * 5.6;
+    const left = x + widest > width && slot.x > widest;
+    const place = {
+      x: left ? slot.x - 12 : x,
+      anchor: left ? ('end' as const) : ('start' as const),
+      room: widest + 20,
+    };
     return (
       <g className="label">
-        <Tag x={x} y={y0 - 9} className="name" text={`${bar.motion.name}`} room={room + 80} />
-        <Tag
-          x={x}
-          y={y0 + 4}
-          className="point"
-          text={`${pointWords(bar.motion.range.start, 'start', bar.motion.driver.kind)} · ${grouped(bar.placed.start)} px`}
-          room={room + 110}
-        />
-        <Tag
-          x={x}
-          y={Math.max(y1 + 4, y0 + 18)}
-          className="point"
-          text={`${pointWords(bar.motion.range.end, 'end', bar.motion.driver.kind)} · ${grouped(bar.placed.end)} px`}
-          room={room + 110}
-        />
-        {finding && <FindingMark x={slot.x - 20} y={y0 + 2} finding={finding} />}
+        <Tag {...place} y={y0 - 9} className="name" text={bar.motion.name} />
+        <Tag {...place} y={y0 + 4} className="point" text={at('start')} />
+        <Tag {...place} y={Math.max(y1 + 4, y0 + 18)} className="point" text={at('end')} />
+        {finding && <FindingMark x={slot.x + (left ? 10 : -20)} y={y0 + 2} finding={finding} />}
       </g>
     );
+  }
   // A label whose bar begins above the window waits under its upper edge.
   const top = Math.min(Math.max(y0 + 9, 12), Math.max(12, y1 - 8));
   if (top > rows + 10) return null;
-  void view;
   return (
     <g className="label">
       {room > 0 && (
@@ -169,23 +168,20 @@ function Label({
   );
 }
 
-/** About 5.4 px a letter at this size; what does not fit is cut with an ellipsis. */
-function Tag({
-  x,
-  y,
-  className,
-  text,
-  room,
-}: {
+interface TagProps {
   x: number;
   y: number;
   className: string;
   text: string;
   room: number;
-}) {
+  anchor?: 'start' | 'end';
+}
+
+/** About 5.4 px a letter at this size; what does not fit is cut with an ellipsis. */
+function Tag({ x, y, className, text, room, anchor }: TagProps) {
   const letters = Math.floor(room / 5.5);
   return (
-    <text x={x} y={y} className={className}>
+    <text x={x} y={y} className={className} textAnchor={anchor}>
       {text.length > letters ? `${text.slice(0, Math.max(1, letters - 1)).trimEnd()}…` : text}
     </text>
   );

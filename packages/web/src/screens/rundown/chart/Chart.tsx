@@ -167,6 +167,7 @@ export function Chart({ width }: { width: number }) {
               slot={slot}
               view={view}
               rows={rows}
+              width={width - LANES}
               selected={chosen.has(bar.motion.id)}
               single={selection.length === 1 && chosen.has(bar.motion.id)}
               grip={grip}

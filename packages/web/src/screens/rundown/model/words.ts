@@ -113,5 +113,7 @@ export function elementName(e: ElementFacts, layout?: Layout): string {
   return tail.startsWith('#') || tail.startsWith('.') ? tail.slice(1).replaceAll('-', ' ') : short || e.tag;
 }
 
-export const valueWords = (css: string): string => css.replaceAll('calc(', '').replace(/\)$/, '');
+/** A value as it stands now: at most two decimals, `0px` before another length left out. */
+export const valueWords = (css: string): string =>
+  css.replace(/-?\d+\.\d+/g, (n) => String(Number(Number(n).toFixed(2)))).replace(/^0px (?=\S)/, '');
 export const isKnownProperty = (name: string): boolean => propertyFacts(name) !== null;

@@ -20,6 +20,7 @@ import {
 } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
 import { grouped } from '../model/view.ts';
+import { valueWords } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
 import { EasingWord } from './EasingWord.tsx';
@@ -160,7 +161,7 @@ function CurveRow({ curve, progress, open, onOpen, onTry, onPut }: RowProps) {
         <i>
           {stops[0]?.value} to {stops.at(-1)?.value}
         </i>
-        <span className="now">{cssAt(curve, progress)}</span>
+        <span className="now">{valueWords(cssAt(curve, progress))}</span>
       </h4>
       <svg
         ref={svg}
