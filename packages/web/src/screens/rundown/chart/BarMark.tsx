@@ -121,8 +121,8 @@ function Label({
   finding,
   single,
   dragged,
-  view,
   rows,
+  width,
 }: BarMarkProps & { y0: number; y1: number }) {
   const page = bar.motion.driver.kind === 'page';
   const room = slot.label;

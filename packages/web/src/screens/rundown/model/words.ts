@@ -116,4 +116,3 @@ export function elementName(e: ElementFacts, layout?: Layout): string {
 /** A value as it stands now: at most two decimals, `0px` before another length left out. */
 export const valueWords = (css: string): string =>
   css.replace(/-?\d+\.\d+/g, (n) => String(Number(Number(n).toFixed(2)))).replace(/^0px (?=\S)/, '');
-export const isKnownProperty = (name: string): boolean => propertyFacts(name) !== null;
