@@ -17,6 +17,8 @@ for (const scheme of ['light', 'dark'] as const)
     test.use({ colorScheme: scheme });
 
     test('shelf, Rundown, + Motion and hand-off', async ({ page, request }) => {
+      // Looking for accessibility findings in a large drawing takes its time.
+      test.slow();
       const noise: string[] = [];
       page.on('console', (m) => m.type() === 'error' && noise.push(m.text()));
       page.on('pageerror', (e) => noise.push(e.message));

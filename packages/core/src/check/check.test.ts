@@ -53,6 +53,14 @@ describe('checks', () => {
     },
   );
 
+  test('a range that runs backwards is shown in no frame at all, and is mended too', () => {
+    const found = look(motion({ range: { start: 'contain 60%', end: 'contain 20%' } })).find(
+      (f) => f.check === 'too-few-frames',
+    );
+    expect(found?.brief).toBe('only 0 frames');
+    expect(look(found!.fix!.motion)).toEqual([]);
+  });
+
   test('the fixes of the page’s ends are exact', () => {
     const end = look(SPECIMENS['never-finishes']!)[0]!.fix!.motion.range.end;
     const start = look(SPECIMENS['starts-part-way']!)[0]!.fix!.motion.range.start;

@@ -74,7 +74,7 @@ export function useGrip() {
             meetings:
               edge ?? (grip !== 'body' && isMeeting(bar.motion.range[grip]) ? edgeOf(bar, grip) : null),
           });
-      const offset = caught?.offset ?? Math.round(raw);
+      const offset = within(bar, grip, caught?.offset ?? Math.round(raw));
       dragStore.setState({
         drag: { bar, grip, offset, was, caught: caught?.what ?? null, meeting: edge !== null },
       });
@@ -120,6 +120,15 @@ export function useGrip() {
     addEventListener('keydown', escape, true);
   };
 }
+
+/** An end stops before the other one: a range that runs backwards would only jump. */
+function within(bar: Bar, grip: Grip, offset: number): number {
+  if (grip === 'body' || bar.placed.end - bar.placed.start < SHORTEST) return offset;
+  return grip === 'start'
+    ? Math.min(offset, bar.placed.end - SHORTEST)
+    : Math.max(offset, bar.placed.start + SHORTEST);
+}
+const SHORTEST = 10;
 
 /** Which point of the element a meeting keeps; its top where the end was no meeting. */
 function edgeOf(bar: Bar, side: Side): number {

@@ -1,13 +1,5 @@
 /** What people read: range points, meetings and motions in words. */
-import {
-  isMeeting,
-  parseMeeting,
-  parsePhasePoint,
-  plainPercent,
-  propertyFacts,
-  toMeeting,
-  toPhase,
-} from '@lyvek/core';
+import { isMeeting, parseMeeting, parsePhasePoint, plainPercent, toMeeting, toPhase } from '@lyvek/core';
 import type { ElementFacts, Geometry, Layout, Motion, RangePoint } from '@lyvek/core';
 
 const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)) + 0);

@@ -70,7 +70,11 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
               <title>{`Drag: where the element stands at the ${side}`}</title>
               <rect x={x} y={at} width={w} height={h} />
               <path className="ghost-line" d={`M${x} ${met}H${BOX.w}`} />
-              <text x={BOX.w - 2} y={Math.max(10, met - 3)} textAnchor="end">
+              <text
+                x={BOX.w - 2}
+                y={Math.max(10, met + (side === 'start' && tops[0] > tops[1] ? 11 : -3))}
+                textAnchor="end"
+              >
                 {gutterWords(line, side, 'passage')}
               </text>
             </g>
