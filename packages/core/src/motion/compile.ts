@@ -40,6 +40,14 @@ export interface Take {
   fillsBefore: Uint8Array;
   fillsAfter: Uint8Array;
 
+  /**
+   * per instance: how many numbers it has if every track is one straight segment, 0 otherwise; where they begin in `from` and in
+   * `values`. Most motions are like that, and need no search for a segment.
+   */
+  straight: Uint16Array;
+  straightFrom: Uint32Array;
+  straightTo: Uint32Array;
+
   /** per track: its segments; per segment: bounds, easing (null = linear), numbers */
   firstSegment: Uint32Array;
   segmentStart: Float64Array;
@@ -164,6 +172,9 @@ function flatten(instances: Instance[], tracks: Track[]) {
     fillsAfter: Uint8Array.from(instances, ({ motion: { fill } }) =>
       Number(fill === 'both' || fill === 'forwards'),
     ),
+    straight: new Uint16Array(n),
+    straightFrom: new Uint32Array(n),
+    straightTo: new Uint32Array(n),
     firstSegment: new Uint32Array(tracks.length + 1),
     segmentStart: Float64Array.from(segments, (s) => s.start),
     segmentScale: Float64Array.from(segments, (s) => 1 / (s.end - s.start)),
@@ -202,6 +213,16 @@ function flatten(instances: Instance[], tracks: Track[]) {
   out.firstSegment[tracks.length] = segment;
   out.trackSlot[tracks.length] = room;
   for (let i = 1; i <= n; i++) out.firstTrack[i] = Math.max(out.firstTrack[i]!, out.firstTrack[i - 1]!);
+  for (let t = 0; t < tracks.length; t++) out.segment[t] = out.firstSegment[t]!;
+  for (let i = 0; i < n; i++) {
+    const first = out.firstTrack[i]!;
+    const own = tracks.slice(first, out.firstTrack[i + 1]!);
+    if (own.length === 0 || !own.every((t) => t.segments.length === 1 && isLinear(t.segments[0]!.ease)))
+      continue;
+    out.straight[i] = own.reduce((sum, t) => sum + t.segments[0]!.from.length, 0);
+    out.straightFrom[i] = out.slot[out.firstSegment[first]!]!;
+    out.straightTo[i] = out.trackSlot[first]!;
+  }
   out.values = new Float64Array(room);
   return out;
 }

@@ -9,7 +9,21 @@ const BEFORE = -1e-9;
  * inline). An instance that stays before or after its range costs one comparison.
  */
 export function sample(take: Take, offsets: ArrayLike<number>): void {
-  const { start, end, channel, phase, progress, perPx, ease } = take;
+  const {
+    start,
+    end,
+    channel,
+    phase,
+    progress,
+    perPx,
+    ease,
+    straight,
+    straightFrom,
+    straightTo,
+    from: numbers,
+    delta,
+    values,
+  } = take;
   for (let i = 0; i < start.length; i++) {
     const s = offsets[channel[i]!]!;
     const from = start[i]!;
@@ -25,9 +39,17 @@ export function sample(take: Take, offsets: ArrayLike<number>): void {
       phase[i] = 0;
       progress[i] = (s - from) * perPx[i]!;
     }
-    const p = phase[i] === -1 ? BEFORE : progress[i]!;
+    let p = phase[i] === -1 ? BEFORE : progress[i]!;
     const shape = ease[i];
-    writeTracks(take, i, shape ? shape(p) : p);
+    if (shape) p = shape(p);
+    const count = straight[i]!;
+    if (count === 0) {
+      writeTracks(take, i, p);
+      continue;
+    }
+    const a = straightFrom[i]!;
+    const b = straightTo[i]!;
+    for (let j = 0; j < count; j++) values[b + j] = numbers[a + j]! + delta[a + j]! * p;
   }
 }
 
