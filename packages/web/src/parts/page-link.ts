@@ -120,7 +120,9 @@ export class PageLink {
       case 'ready':
         this.store.setState({ late: message.late });
         for (const m of this.queue.splice(0)) this.port?.postMessage(m);
-        return this.measure();
+        this.measure();
+        // A page that was open before comes back at its place.
+        return this.say({ do: 'scroll', seq: ++this.seq, ...this.store.getState().offset });
       case 'resized':
         return this.measure();
       case 'layout':

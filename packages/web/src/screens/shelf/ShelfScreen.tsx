@@ -1,26 +1,12 @@
 /** The shelf: the pages of the current project, hung up at one scale. Files may be dropped anywhere on it. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
-import type { PageOnShelf, Shelf } from '@lyvek/api';
-import type { Layout } from '@lyvek/core';
-import { ShortcutsButton } from '../../app/Shortcuts.tsx';
-import { ThemeButton } from '../../app/ThemeButton.tsx';
-import { api, ApiError } from '../../data/api.ts';
-import { Lens } from '../../parts/glyphs.tsx';
+import { useEffect } from 'react';
+import { useParams } from 'react-router';
+import { api } from '../../data/api.ts';
 import { NameForm } from '../../parts/NameForm.tsx';
-import { notify, notifyError } from '../../parts/notices.tsx';
-import { Pop } from '../../parts/Pop.tsx';
-import { TopBar } from '../../parts/TopBar.tsx';
-import { fromDrop, uploadOf } from './bring.ts';
-import type { NamedFile, Upload } from './bring.ts';
-import { BringPage } from './BringPage.tsx';
-import { Measure } from './Measure.tsx';
-import { PageStrip } from './PageStrip.tsx';
-import { ProjectCrumb } from './ProjectCrumb.tsx';
-
-const SCALES = [12, 16, 20, 24, 32, 40, 48];
-const TICKS = 16;
+import { notifyError } from '../../parts/notices.tsx';
+import { Rack } from './Rack.tsx';
+import { ShelfFrame } from './ShelfFrame.tsx';
 
 export function ShelfScreen() {
   const { projectId } = useParams();
@@ -37,7 +23,7 @@ export function ShelfScreen() {
   }, []);
   if (projects.isSuccess && id === undefined)
     return (
-      <Frame crumbs={null}>
+      <ShelfFrame crumbs={null}>
         <div className="empty-note">
           <h1 className="mb-2 text-[15px] font-semibold">No project yet</h1>
           <p className="mb-2">A project holds the pages that belong together.</p>
@@ -47,281 +33,29 @@ export function ShelfScreen() {
             onName={(n) => void api.createProject(n).then(() => client.invalidateQueries(), notifyError)}
           />
         </div>
-      </Frame>
+      </ShelfFrame>
     );
   const failed = shelf.error ?? projects.error;
   if (failed)
     return (
-      <Frame crumbs={null}>
+      <ShelfFrame crumbs={null}>
         <div className="empty-note">
           <p className="mb-3">{failed.message}</p>
           <button type="button" className="btn" onClick={() => void client.invalidateQueries()}>
             Try again
           </button>
         </div>
-      </Frame>
+      </ShelfFrame>
     );
   if (!shelf.data)
     return (
-      <Frame crumbs={null}>
+      <ShelfFrame crumbs={null}>
         <p className="empty-note">
           {shelf.failureCount || projects.failureCount
             ? 'The server does not answer yet; trying again …'
             : 'Opening the shelf …'}
         </p>
-      </Frame>
+      </ShelfFrame>
     );
   return <Rack shelf={shelf.data} />;
-}
-
-function Frame({
-  crumbs,
-  children,
-  tools,
-}: {
-  crumbs: React.ReactNode;
-  children: React.ReactNode;
-  tools?: React.ReactNode;
-}) {
-  return (
-    <div className="flex h-full flex-col">
-      <TopBar crumbs={crumbs}>
-        <span className="grow" />
-        {tools}
-        <ThemeButton />
-        <ShortcutsButton />
-      </TopBar>
-      {children}
-    </div>
-  );
-}
-
-function Rack({ shelf }: { shelf: Shelf }) {
-  const { project, pages } = shelf;
-  const client = useQueryClient();
-  const navigate = useNavigate();
-  const [query, setQuery] = useState('');
-  const [scale, setScale] = useState(24);
-  const [busy, setBusy] = useState<string | null>(null);
-  const [over, setOver] = useState(false);
-  const [choice, setChoice] = useState<{ upload: Upload; choices: string[] } | null>(null);
-  const [measured, setMeasured] = useState<Map<string, Layout>>(new Map());
-  const refresh = () => client.invalidateQueries({ queryKey: ['shelf'] });
-  const layoutOf = (p: PageOnShelf) =>
-    measured.get(p.id) ?? p.layouts.find((l) => l.viewport.width === 1280) ?? p.layouts[0] ?? null;
-  const unmeasured = pages.find((p) => !layoutOf(p));
-  const shown = useMemo(
-    () => pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase())),
-    [pages, query],
-  );
-
-  const send = async (upload: Upload, entry?: string) => {
-    setBusy(`Bringing ${upload.name} …`);
-    try {
-      const page = await api.bring(project.id, upload.body, {
-        name: upload.name,
-        ...(entry ? { entry } : {}),
-      });
-      setChoice(null);
-      await refresh();
-      notify(`“${page.name}” hangs on the shelf.`, {
-        action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
-      });
-    } catch (error) {
-      const choices = error instanceof ApiError ? error.extra.choices : undefined;
-      if (Array.isArray(choices)) setChoice({ upload, choices: choices.map(String) });
-      else notifyError(error);
-    } finally {
-      setBusy(null);
-    }
-  };
-  const bring = async (files: readonly NamedFile[] | Promise<NamedFile[]>) => {
-    setBusy('Reading the files …');
-    try {
-      await send(await uploadOf(await files));
-    } catch (error) {
-      notifyError(error);
-      setBusy(null);
-    }
-  };
-  const remove = async (page: PageOnShelf) => {
-    await api.remove('pages', page.id);
-    await refresh();
-    notify(`“${page.name}” was taken off the shelf.`, {
-      action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
-    });
-  };
-  return (
-    <Frame
-      crumbs={<ProjectCrumb project={project} />}
-      tools={
-        <label className="search find-page">
-          <Lens />
-          <input
-            className="field"
-            placeholder="Find a page"
-            aria-label="Find a page"
-            value={query}
-            onChange={(e) => setQuery(e.target.value)}
-          />
-        </label>
-      }
-    >
-      <div className="shelf-head">
-        <span className="shelf-px">page px</span>
-        <h1>The shelf</h1>
-        <span>
-          {pages.length === 0
-            ? 'empty'
-            : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, all at 1 : ${scale}`}
-        </span>
-        <button
-          type="button"
-          className="btn square"
-          aria-label="Smaller"
-          disabled={scale === SCALES.at(-1)}
-          onClick={() => setScale(SCALES[SCALES.indexOf(scale) + 1]!)}
-        >
-          −
-        </button>
-        <button
-          type="button"
-          className="btn square"
-          aria-label="Larger"
-          disabled={scale === SCALES[0]}
-          onClick={() => setScale(SCALES[SCALES.indexOf(scale) - 1]!)}
-        >
-          +
-        </button>
-      </div>
-      <main
-        className="shelf"
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={(e) => e.currentTarget === e.target && setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          setOver(false);
-          void bring(fromDrop(e.dataTransfer.items));
-        }}
-      >
-        <div className="rail-line-top" />
-        <div className="shelf-grid" style={{ backgroundSize: `100% ${1000 / scale}px` }}>
-          <div className="shelf-axis" aria-hidden="true">
-            {Array.from({ length: TICKS + 1 }, (_, i) => (
-              <span key={i} style={{ top: (i * 1000) / scale }} className={i % 5 === 0 ? 'bold' : ''}>
-                {(i * 1000).toLocaleString('en')}
-              </span>
-            ))}
-          </div>
-          <div className="rack">
-            {shown.map((page) => (
-              <PageStrip
-                key={page.id}
-                page={page}
-                layout={layoutOf(page)}
-                scale={scale}
-                onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
-                actions={
-                  <Pop label={`More for ${page.name}`} face="More" className="btn small">
-                    {(close) => (
-                      <PageMenu
-                        page={page}
-                        close={close}
-                        onRemove={() => void remove(page).catch(notifyError)}
-                        refresh={refresh}
-                      />
-                    )}
-                  </Pop>
-                }
-              />
-            ))}
-            {shown.length === 0 && pages.length > 0 && (
-              <p className="empty-note">No page is called “{query}”.</p>
-            )}
-            <BringPage
-              first={pages.length === 0}
-              busy={busy}
-              over={over}
-              onFiles={(f) => void bring(f)}
-              onPaste={(html) =>
-                void send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })
-              }
-            />
-          </div>
-        </div>
-      </main>
-      {choice && (
-        <div className="overlay">
-          <div className="sheet-card" role="dialog" aria-modal="true" aria-label="Which file is the page?">
-            <h2>Which file is the page?</h2>
-            <p className="mb-2">There are several HTML files and none is called index.html.</p>
-            <div className="pop-list">
-              {choice.choices.map((c) => (
-                <button
-                  key={c}
-                  type="button"
-                  autoFocus={c === choice.choices[0]}
-                  onClick={() => void send(choice.upload, c)}
-                >
-                  {c}
-                </button>
-              ))}
-            </div>
-            <button type="button" className="btn mt-3" onClick={() => setChoice(null)}>
-              Do not bring it
-            </button>
-          </div>
-        </div>
-      )}
-      {unmeasured && (
-        <Measure
-          key={unmeasured.id}
-          page={unmeasured}
-          onMeasured={(layout) => setMeasured((m) => new Map(m).set(unmeasured.id, layout))}
-        />
-      )}
-    </Frame>
-  );
-}
-
-function PageMenu({
-  page,
-  close,
-  onRemove,
-  refresh,
-}: {
-  page: PageOnShelf;
-  close(): void;
-  onRemove(): void;
-  refresh(): Promise<void>;
-}) {
-  const [renaming, setRenaming] = useState(false);
-  if (renaming)
-    return (
-      <NameForm
-        label="Name of the page"
-        initial={page.name}
-        action="Rename"
-        onName={(n) => void api.rename('pages', page.id, n).then(refresh).then(close).catch(notifyError)}
-      />
-    );
-  return (
-    <div className="pop-list">
-      <button type="button" onClick={() => setRenaming(true)}>
-        Rename …
-      </button>
-      <button
-        type="button"
-        onClick={() => {
-          close();
-          onRemove();
-        }}
-      >
-        Delete
-      </button>
-    </div>
-  );
 }

@@ -1,0 +1,190 @@
+/** The probe’s measuring against the browser’s own view timelines, on awkward pages. */
+import { build } from 'esbuild';
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { LayoutSchema } from '@lyvek/core';
+import type { Layout } from '@lyvek/core';
+
+let script = '';
+test.beforeAll(async () => {
+  script = (
+    await build({ entryPoints: ['e2e/oracle/in-page.ts'], bundle: true, format: 'iife', write: false })
+  ).outputFiles[0]!.text;
+});
+
+async function measured(page: Page, body: string, css = '', selectors: string[] = []): Promise<Layout> {
+  await page.setViewportSize({ width: 1000, height: 800 });
+  await page.setContent(
+    `<!doctype html><html lang="en"><head><style>body{margin:0}${css}</style></head><body>${body}</body></html>`,
+  );
+  await page.evaluate(script);
+  return LayoutSchema.parse(await page.evaluate(`oracle.measure(${JSON.stringify(selectors)})`));
+}
+
+const of = (layout: Layout, selector: string) => {
+  const found = layout.elements.find((e) => e.selector === selector);
+  if (!found)
+    throw new Error(`${selector} was not measured: ${layout.elements.map((e) => e.selector).join(', ')}`);
+  return found;
+};
+
+/** What the browser’s own timeline says of an element without transforms. */
+const timeline = (page: Page, selector: string) =>
+  page.evaluate((s) => {
+    type Timeline = { startOffset: { value: number }; endOffset: { value: number } };
+    const Make = (globalThis as unknown as { ViewTimeline: new (o: object) => Timeline }).ViewTimeline;
+    const t = new Make({ subject: document.querySelector(s)!, axis: 'block', inset: '0px' });
+    return {
+      top: t.startOffset.value + innerHeight,
+      height: t.endOffset.value - t.startOffset.value - innerHeight,
+    };
+  }, selector);
+
+test('boxes ignore transforms of the element and of everything above it', async ({ page }) => {
+  const layout = await measured(
+    page,
+    '<div style="height:1200.25px"></div><div style="transform:rotate(20deg) scale(.4)"><div id="in" style="height:150.5px;translate:30px 90px">x</div></div><div style="height:2000px"></div>',
+  );
+  const { box } = of(layout, '#in');
+  expect(await timeline(page, '#in')).toEqual({ top: box.y, height: box.height });
+  expect([box.x, box.width]).toEqual([0, 1000]);
+});
+
+test('the same boxes wherever the page stands', async ({ page }) => {
+  const body =
+    '<div style="height:900px"></div><div style="height:2400px"><div id="stick" style="position:sticky;top:40px;height:300px"><p id="inner" style="margin:0;padding-top:33px;height:60px">x</p></div></div><div id="after" style="height:2000px">y</div>';
+  const first = await measured(page, body);
+  for (const y of [700, 1500, 2800, 4000]) {
+    await page.evaluate((at) => scrollTo(0, at), y);
+    const again = LayoutSchema.parse(await page.evaluate('oracle.measure([])'));
+    for (const s of ['#stick', '#inner', '#after'])
+      expect([s, y, of(again, s).box, of(again, s).sticky]).toEqual([
+        s,
+        y,
+        of(first, s).box,
+        of(first, s).sticky,
+      ]);
+  }
+  expect(of(first, '#stick').box.y).toBe(900);
+  expect(of(first, '#stick').sticky).toEqual({ edge: 'start', at: 860, travel: 2100 });
+});
+
+test('scrollers: the nearest one that holds the element, not merely an ancestor', async ({ page }) => {
+  const layout = await measured(
+    page,
+    `<div id="box" style="height:300px;overflow:auto;position:relative"><div style="height:500px"></div><p id="held" style="margin:0;height:40px">a</p><div style="height:500px"></div></div>
+     <div id="hides" style="overflow-x:hidden;height:200px"><p id="caught" style="height:50px">b</p></div>
+     <div id="clips" style="overflow:clip;height:200px"><p id="free" style="height:50px">c</p></div>
+     <div id="loose" style="height:200px;overflow:auto"><p id="out" style="position:absolute;top:2000px;height:30px;width:50px">d</p></div><div style="height:3000px"></div>`,
+  );
+  const scroller = (s: string) => layout.scrollers[of(layout, s).scroller]!.selector;
+  expect([scroller('#held'), scroller('#caught'), scroller('#free'), scroller('#out')]).toEqual([
+    '#box',
+    '#hides',
+    null,
+    null,
+  ]);
+  expect(of(layout, '#held').box.y).toBe(500);
+  expect(layout.scrollers.find((s) => s.selector === '#box')).toMatchObject({
+    port: { height: 300 },
+    max: { block: 740 },
+  });
+});
+
+test('fixed elements lie where they are drawn, also inside one another', async ({ page }) => {
+  const layout = await measured(
+    page,
+    '<nav id="bar" style="position:fixed;top:10px;height:50px;left:0;right:0"><b id="name" style="display:block;height:20px">x</b></nav><div style="height:3000px"></div>',
+  );
+  await page.evaluate(() => scrollTo(0, 900));
+  expect(of(layout, '#bar')).toMatchObject({ fixed: true, box: { y: 10 } });
+  expect(of(layout, '#name').fixed).toBe(true);
+});
+
+test('selectors are short, stable and name exactly one element', async ({ page }) => {
+  const layout = await measured(
+    page,
+    `<header class="top"><h1>One</h1></header><main><section id="kinds"><h2>Kinds</h2><ul>${'<li class="card"><p>text text</p></li>'.repeat(3)}</ul></section>
+     <section id="ember1234"><div class="css-1x2y3z only-here">machine</div></section><section id="twice"></section><section id="twice"><p>second</p></section></main>`,
+    'li,p,div,section,header{min-height:20px}',
+  );
+  const counts = await page.evaluate(
+    (all) => all.map((s) => document.querySelectorAll(s).length),
+    layout.elements.map((e) => e.selector),
+  );
+  expect(new Set(counts)).toEqual(new Set([1]));
+  const selectors = layout.elements.map((e) => e.selector);
+  expect(new Set(selectors).size).toBe(selectors.length);
+  expect(selectors).toContain('#kinds > ul > li:nth-of-type(2)');
+  expect(selectors).toContain('.only-here');
+  expect(selectors.join(' ')).not.toMatch(/ember|css-1x|#twice/);
+});
+
+test('what is not worth measuring is left out; what a selector asks for is not', async ({ page }) => {
+  const layout = await measured(
+    page,
+    '<div id="seen" style="height:40px">x</div><i id="tiny" style="display:block;width:4px;height:4px"></i><p id="none" style="display:none">y</p><svg id="art" width="90" height="90"><circle id="dot" r="40" cx="45" cy="45"/></svg><script>1</script>',
+    '',
+    ['#tiny', '#nobody', ':::', 'div'],
+  );
+  const selectors = layout.elements.map((e) => e.selector);
+  expect(selectors).toContain('#art');
+  expect(selectors).toContain('#tiny');
+  expect(selectors.join(' ')).not.toMatch(/#dot|#none|script/);
+  expect(layout.matches['#nobody']).toEqual([]);
+  expect(layout.matches[':::']).toBeUndefined();
+  expect(layout.notes.join(' ')).toContain('“:::” is not a selector');
+});
+
+test('at most 3,000 elements, and it says so', async ({ page }) => {
+  const layout = await measured(page, '<p>text</p>'.repeat(3400), 'p{margin:0;height:20px}', [
+    'p:nth-of-type(3390)',
+  ]);
+  expect(layout.elements.length).toBe(3001);
+  expect(layout.notes.join(' ')).toContain('400 more elements');
+  expect(layout.matches['p:nth-of-type(3390)']).toHaveLength(1);
+});
+
+test('sections have names that people use', async ({ page }) => {
+  const layout = await measured(
+    page,
+    '<header><h1>Orchard prices</h1></header><section aria-label="Kinds of pears">a</section><section id="last-light">b</section><div>loose</div><footer>c</footer>',
+    'header,section,div,footer{height:300px}',
+  );
+  expect(layout.sections.map((s) => s.name)).toEqual([
+    'Orchard prices',
+    'Kinds of pears',
+    'last light',
+    'div',
+    'footer',
+  ]);
+});
+
+test('traps are named: two scrollers at the root, a page without scroll, drawings from elsewhere', async ({
+  page,
+}) => {
+  expect(
+    (await measured(page, '<div style="height:3000px"></div>', 'html,body{overflow-x:hidden}')).notes.join(
+      ' ',
+    ),
+  ).toContain('Both html and body');
+  expect((await measured(page, '<p>short</p>')).notes.join(' ')).toContain('nothing to scroll');
+  expect(
+    (
+      await measured(page, '<div style="height:790px;overflow:auto"><div style="height:3000px"></div></div>')
+    ).notes.join(' '),
+  ).toContain('inner scroller fills the window');
+  expect(
+    (await measured(page, '<svg width="20" height="20"><use href="art.svg#x"/></svg>')).notes.join(' '),
+  ).toContain('another SVG file');
+});
+
+test('values of the element’s own are known, where they are not the initial ones', async ({ page }) => {
+  const layout = await measured(
+    page,
+    '<p id="a">x</p><p id="b">y</p>',
+    '#a{opacity:.4;rotate:4deg;color:#123456}p{height:30px}',
+  );
+  expect(of(layout, '#a').base).toMatchObject({ opacity: '0.4', rotate: '4deg', color: 'rgb(18, 52, 86)' });
+  expect(of(layout, '#b').base).toBeUndefined();
+});

@@ -1,0 +1,46 @@
+/** Findings in the sheet. */
+import type { Finding } from '@lyvek/core';
+import { FindingSign } from '../../../parts/glyphs.tsx';
+import { useOpenedPage } from '../../page-context.ts';
+import { replaceMotions } from '../model/moves.ts';
+import { useRundown, useSingle } from '../rundown-context.ts';
+
+/** What the checks say of this motion, each with a fix that can be tried before it is applied. */
+export function Findings() {
+  const { findings } = useRundown();
+  const { motion } = useSingle()!;
+  const own = findings.filter((f) => f.motion === motion.id);
+  if (own.length === 0) return null;
+  return (
+    <ul className="findings">
+      {own.map((f) => (
+        <FindingRow key={f.check} finding={f} />
+      ))}
+    </ul>
+  );
+}
+
+function FindingRow({ finding }: { finding: Finding }) {
+  const { session, link } = useOpenedPage();
+  const { fix } = finding;
+  return (
+    <li>
+      <FindingSign severity={finding.severity} label={finding.severity} />
+      <span className="grow">{finding.sentence}</span>
+      <button type="button" className="btn" onClick={() => link.scrollTo(finding.at)}>
+        Show
+      </button>
+      {fix && (
+        <button
+          type="button"
+          className="btn"
+          onPointerEnter={() => session.try(replaceMotions([fix.motion]))}
+          onPointerLeave={() => session.try(null)}
+          onClick={() => session.act(fix.label.toLowerCase(), replaceMotions([fix.motion]))}
+        >
+          {fix.label}
+        </button>
+      )}
+    </li>
+  );
+}

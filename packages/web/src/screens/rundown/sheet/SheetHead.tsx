@@ -1,0 +1,129 @@
+/** The head of the sheet: which motion, its name, the ones before and after, and what can be done to it. */
+import { useState } from 'react';
+import { duplicated, withMotion, withoutMotions } from '../../../data/take-session.ts';
+import { Chevron, DriverSign } from '../../../parts/glyphs.tsx';
+import { Pop } from '../../../parts/Pop.tsx';
+import { useOpenedPage } from '../../page-context.ts';
+import { effectWords } from '../model/words.ts';
+import { useRundown, useSingle } from '../rundown-context.ts';
+
+export function SheetHead() {
+  const { session } = useOpenedPage();
+  const { document, select } = useRundown();
+  const { motion } = useSingle()!;
+  const index = document.motions.findIndex((m) => m.id === motion.id);
+  const step = (by: number) =>
+    select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
+  return (
+    <header className="sheet-head">
+      <DriverSign
+        kind={motion.driver.kind}
+        label={motion.driver.kind === 'page' ? 'whole page' : 'passage'}
+      />
+      <Name key={motion.id} />
+      <i className={motion.driver.kind === 'page' ? 'kind-page' : 'kind-pass'}>
+        {effectWords(motion)}, {motion.driver.kind === 'page' ? 'whole page' : 'passage'}
+      </i>
+      <span className="grow" />
+      <span className="count">
+        {index + 1} of {document.motions.length}
+      </span>
+      <button type="button" className="btn square" aria-label="Motion before" onClick={() => step(-1)}>
+        <Chevron to="left" />
+      </button>
+      <button type="button" className="btn square" aria-label="Next motion" onClick={() => step(1)}>
+        <Chevron to="right" />
+      </button>
+      <button
+        type="button"
+        className="btn"
+        aria-pressed={!motion.on}
+        onClick={() =>
+          session.act(
+            motion.on ? 'mute' : 'unmute',
+            withMotion(motion.id, (m) => ({ ...m, on: !m.on })),
+          )
+        }
+      >
+        {motion.on ? 'Mute' : 'Muted'}
+      </button>
+      <MoreActions />
+    </header>
+  );
+}
+
+function Name() {
+  const { session } = useOpenedPage();
+  const { motion } = useSingle()!;
+  const [name, setName] = useState<string | null>(null);
+  const take = () => {
+    const clean = (name ?? '').trim();
+    if (clean && clean !== motion.name)
+      session.act(
+        'rename',
+        withMotion(motion.id, (m) => ({ ...m, name: clean })),
+      );
+    setName(null);
+  };
+  if (name === null)
+    return (
+      <button
+        type="button"
+        className="sheet-name"
+        title="Rename (F2)"
+        data-rename
+        onClick={() => setName(motion.name)}
+      >
+        {motion.name}
+      </button>
+    );
+  return (
+    <input
+      className="field sheet-name-field"
+      aria-label="Name of the motion"
+      autoFocus
+      maxLength={120}
+      value={name}
+      onFocus={(e) => e.target.select()}
+      onChange={(e) => setName(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => {
+        e.stopPropagation();
+        if (e.key === 'Enter') take();
+        if (e.key === 'Escape') setName(null);
+      }}
+    />
+  );
+}
+
+export function MoreActions() {
+  const { session } = useOpenedPage();
+  const { selection } = useRundown();
+  return (
+    <Pop label="More" face="More" placement="bottom-end">
+      {(close) => (
+        <div className="pop-list">
+          <button
+            type="button"
+            onClick={() => {
+              const { document, copies } = duplicated(session.store.getState().document, selection);
+              session.act('duplicate', () => document, copies);
+              close();
+            }}
+          >
+            <span className="grow">Duplicate</span> <kbd className="kbd">Ctrl D</kbd>
+          </button>
+          <button
+            type="button"
+            onClick={() => {
+              session.act('delete', withoutMotions(selection), []);
+              close();
+            }}
+          >
+            <span className="grow">Delete</span> <kbd className="kbd">Del</kbd>
+          </button>
+        </div>
+      )}
+    </Pop>
+  );
+}

@@ -1,0 +1,212 @@
+/** The rack: every page of the project at one scale, and the free place for another. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { PageOnShelf, Shelf } from '@lyvek/api';
+import type { Layout } from '@lyvek/core';
+import { api, ApiError } from '../../data/api.ts';
+import { Lens } from '../../parts/glyphs.tsx';
+import { notify, notifyError } from '../../parts/notices.tsx';
+import { Pop } from '../../parts/Pop.tsx';
+import { fromDrop, uploadOf } from './bring.ts';
+import type { NamedFile, Upload } from './bring.ts';
+import { BringPage } from './BringPage.tsx';
+import { Measure } from './Measure.tsx';
+import { PageMenu } from './PageMenu.tsx';
+import { PageStrip } from './PageStrip.tsx';
+import { ProjectCrumb } from './ProjectCrumb.tsx';
+import { ShelfFrame } from './ShelfFrame.tsx';
+
+const SCALES = [12, 16, 20, 24, 32, 40, 48];
+const TICKS = 16;
+
+export function Rack({ shelf }: { shelf: Shelf }) {
+  const { project, pages } = shelf;
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [query, setQuery] = useState('');
+  const [scale, setScale] = useState(24);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [over, setOver] = useState(false);
+  const [choice, setChoice] = useState<{ upload: Upload; choices: string[] } | null>(null);
+  const [measured, setMeasured] = useState<Map<string, Layout>>(new Map());
+  const refresh = () => client.invalidateQueries({ queryKey: ['shelf'] });
+  const layoutOf = (p: PageOnShelf) =>
+    measured.get(p.id) ?? p.layouts.find((l) => l.viewport.width === 1280) ?? p.layouts[0] ?? null;
+  const unmeasured = pages.find((p) => !layoutOf(p));
+  const shown = useMemo(
+    () => pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase())),
+    [pages, query],
+  );
+
+  const send = async (upload: Upload, entry?: string) => {
+    setBusy(`Bringing ${upload.name} …`);
+    try {
+      const page = await api.bring(project.id, upload.body, {
+        name: upload.name,
+        ...(entry ? { entry } : {}),
+      });
+      setChoice(null);
+      await refresh();
+      notify(`“${page.name}” hangs on the shelf.`, {
+        action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
+      });
+    } catch (error) {
+      const choices = error instanceof ApiError ? error.extra.choices : undefined;
+      if (Array.isArray(choices)) setChoice({ upload, choices: choices.map(String) });
+      else notifyError(error);
+    } finally {
+      setBusy(null);
+    }
+  };
+  const bring = async (files: readonly NamedFile[] | Promise<NamedFile[]>) => {
+    setBusy('Reading the files …');
+    try {
+      await send(await uploadOf(await files));
+    } catch (error) {
+      notifyError(error);
+      setBusy(null);
+    }
+  };
+  const remove = async (page: PageOnShelf) => {
+    await api.remove('pages', page.id);
+    await refresh();
+    notify(`“${page.name}” was taken off the shelf.`, {
+      action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
+    });
+  };
+  return (
+    <ShelfFrame
+      crumbs={<ProjectCrumb project={project} />}
+      tools={
+        <label className="search find-page">
+          <Lens />
+          <input
+            className="field"
+            placeholder="Find a page"
+            aria-label="Find a page"
+            value={query}
+            onChange={(e) => setQuery(e.target.value)}
+          />
+        </label>
+      }
+    >
+      <div className="shelf-head">
+        <span className="shelf-px">page px</span>
+        <h1>The shelf</h1>
+        <span>
+          {pages.length === 0
+            ? 'empty'
+            : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, all at 1 : ${scale}`}
+        </span>
+        <button
+          type="button"
+          className="btn square"
+          aria-label="Smaller"
+          disabled={scale === SCALES.at(-1)}
+          onClick={() => setScale(SCALES[SCALES.indexOf(scale) + 1]!)}
+        >
+          −
+        </button>
+        <button
+          type="button"
+          className="btn square"
+          aria-label="Larger"
+          disabled={scale === SCALES[0]}
+          onClick={() => setScale(SCALES[SCALES.indexOf(scale) - 1]!)}
+        >
+          +
+        </button>
+      </div>
+      <main
+        className="shelf"
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={(e) => e.currentTarget === e.target && setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          setOver(false);
+          void bring(fromDrop(e.dataTransfer.items));
+        }}
+      >
+        <div className="rail-line-top" />
+        <div className="shelf-grid" style={{ backgroundSize: `100% ${1000 / scale}px` }}>
+          <div className="shelf-axis" aria-hidden="true">
+            {Array.from({ length: TICKS + 1 }, (_, i) => (
+              <span key={i} style={{ top: (i * 1000) / scale }} className={i % 5 === 0 ? 'bold' : ''}>
+                {(i * 1000).toLocaleString('en')}
+              </span>
+            ))}
+          </div>
+          <div className="rack">
+            {shown.map((page) => (
+              <PageStrip
+                key={page.id}
+                page={page}
+                layout={layoutOf(page)}
+                scale={scale}
+                onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
+                actions={
+                  <Pop label={`More for ${page.name}`} face="More" className="btn small">
+                    {(close) => (
+                      <PageMenu
+                        page={page}
+                        close={close}
+                        onRemove={() => void remove(page).catch(notifyError)}
+                        refresh={refresh}
+                      />
+                    )}
+                  </Pop>
+                }
+              />
+            ))}
+            {shown.length === 0 && pages.length > 0 && (
+              <p className="empty-note">No page is called “{query}”.</p>
+            )}
+            <BringPage
+              first={pages.length === 0}
+              busy={busy}
+              over={over}
+              onFiles={(f) => void bring(f)}
+              onPaste={(html) =>
+                void send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })
+              }
+            />
+          </div>
+        </div>
+      </main>
+      {choice && (
+        <div className="overlay">
+          <div className="sheet-card" role="dialog" aria-modal="true" aria-label="Which file is the page?">
+            <h2>Which file is the page?</h2>
+            <p className="mb-2">There are several HTML files and none is called index.html.</p>
+            <div className="pop-list">
+              {choice.choices.map((c) => (
+                <button
+                  key={c}
+                  type="button"
+                  autoFocus={c === choice.choices[0]}
+                  onClick={() => void send(choice.upload, c)}
+                >
+                  {c}
+                </button>
+              ))}
+            </div>
+            <button type="button" className="btn mt-3" onClick={() => setChoice(null)}>
+              Do not bring it
+            </button>
+          </div>
+        </div>
+      )}
+      {unmeasured && (
+        <Measure
+          key={unmeasured.id}
+          page={unmeasured}
+          onMeasured={(layout) => setMeasured((m) => new Map(m).set(unmeasured.id, layout))}
+        />
+      )}
+    </ShelfFrame>
+  );
+}

@@ -1,0 +1,27 @@
+import type { ReactNode } from 'react';
+import { ShortcutsButton } from '../../app/Shortcuts.tsx';
+import { ThemeButton } from '../../app/ThemeButton.tsx';
+import { TopBar } from '../../parts/TopBar.tsx';
+
+/** The bar over the shelf, with the tools of the rack if there are any. */
+export function ShelfFrame({
+  crumbs,
+  children,
+  tools,
+}: {
+  crumbs: ReactNode;
+  children: ReactNode;
+  tools?: ReactNode;
+}) {
+  return (
+    <div className="flex h-full flex-col">
+      <TopBar crumbs={crumbs}>
+        <span className="grow" />
+        {tools}
+        <ThemeButton />
+        <ShortcutsButton />
+      </TopBar>
+      {children}
+    </div>
+  );
+}
