@@ -32,7 +32,7 @@ const takeOf = async (request: APIRequestContext, pageId: string) => {
   return (await request.get(`${base}/api/takes/${takes[0].id}`)).json();
 };
 const px = async (page: Page) =>
-  (await page.locator('.label .point').allInnerTexts()).map((t) =>
+  (await page.locator('.label .point').allTextContents()).map((t) =>
     Number(t.split('·')[1]!.replace(/\D/g, '')),
   );
 

@@ -45,9 +45,23 @@ export class Selectors {
   /** Tag, and its number among siblings of the same tag where there are several. */
   private step(e: Element): string {
     const tag = CSS.escape(e.localName);
-    const same = e.parentElement
-      ? [...e.parentElement.children].filter((c) => c.localName === e.localName)
-      : [e];
-    return same.length === 1 ? tag : `${tag}:nth-of-type(${same.indexOf(e) + 1})`;
+    if (!e.parentElement) return tag;
+    const { place, count } = this.placeOf(e, e.parentElement);
+    return count === 1 ? tag : `${tag}:nth-of-type(${place})`;
+  }
+
+  private readonly places = new Map<Element, { place: number; count: number }>();
+
+  /** Numbers all children of a parent at once: long lists would otherwise be counted again for each of them. */
+  private placeOf(e: Element, parent: Element): { place: number; count: number } {
+    const known = this.places.get(e);
+    if (known) return known;
+    const byTag = new Map<string, Element[]>();
+    for (const c of parent.children) {
+      const list = byTag.get(c.localName) ?? byTag.set(c.localName, []).get(c.localName)!;
+      list.push(c);
+    }
+    for (const list of byTag.values()) list.forEach((c, k) => this.places.set(c, { place: k + 1, count: list.length }));
+    return this.places.get(e)!;
   }
 }
