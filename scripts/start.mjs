@@ -85,7 +85,7 @@ if (dev)
     [inRoot('node_modules/vite/bin/vite.js'), '--port', String(port), '--strictPort', '--host', '127.0.0.1'],
     {
       cwd: inRoot('packages/web'),
-      env: { ...process.env, LYVEK_API: `http://127.0.0.1:${apiPort}` },
+      env: { ...process.env, LYVEK_API: `http://127.0.0.1:${apiPort}`, VITE_PREVIEW_PORT: String(apiPort) },
     },
   ).then(() => end(1));
 process.stdout.write(`Lyvek is ready at http://127.0.0.1:${port}\n`);

@@ -17,9 +17,11 @@ export async function startServer({ args, env, keepAlive = true, quiet = false }
         stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit', 'ipc'],
         detached: true,
       });
-      child.once('message', (m) =>
-        m?.ready ? resolve(m) : reject(new Error(m?.error ?? 'unknown message')),
-      );
+      // In watch mode Node itself reports loaded modules over the same channel.
+      child.on('message', (m) => {
+        if (m?.ready) resolve(m);
+        if (m?.error) reject(new Error(m.error));
+      });
       child.once('exit', (code, signal) => {
         reject(new Error(`the server ended (${signal ?? code})`));
         if (stopping || !keepAlive) return;

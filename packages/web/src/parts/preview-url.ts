@@ -1,9 +1,13 @@
-/** Where a page is previewed: a host of its own, so that its root-absolute links work; the path form where that does not resolve. */
-export const previewUrl = (
+/**
+ * Where a page is previewed: a host of its own, so that its root-absolute links work; the path form where that does not resolve.
+ * In development another server hands out the interface, so the port comes from the build.
+ */
+export function previewUrl(
   token: string,
   form: 'host' | 'path' = 'host',
-  at: Pick<Location, 'protocol' | 'port' | 'origin'> = location,
-): string =>
-  form === 'host'
-    ? `${at.protocol}//${token}.localhost${at.port ? `:${at.port}` : ''}/`
-    : `${at.origin}/preview/${token}/`;
+  at: Pick<Location, 'hostname' | 'port'> = location,
+  port: string = (import.meta.env?.VITE_PREVIEW_PORT as string | undefined) ?? at.port,
+): string {
+  const suffix = port ? `:${port}` : '';
+  return form === 'host' ? `http://${token}.localhost${suffix}/` : `http://${at.hostname}${suffix}/preview/${token}/`;
+}
