@@ -9,5 +9,7 @@ export function previewUrl(
   port: string = (import.meta.env?.VITE_PREVIEW_PORT as string | undefined) ?? at.port,
 ): string {
   const suffix = port ? `:${port}` : '';
-  return form === 'host' ? `http://${token}.localhost${suffix}/` : `http://${at.hostname}${suffix}/preview/${token}/`;
+  return form === 'host'
+    ? `http://${token}.localhost${suffix}/`
+    : `http://${at.hostname}${suffix}/preview/${token}/`;
 }

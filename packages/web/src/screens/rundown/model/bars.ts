@@ -62,6 +62,8 @@ export interface Slot {
 const BAR = 12;
 const LABEL = 104;
 const TRACK = 12;
+/** Columns narrower than this have no room for a label. */
+const NARROWEST = 72;
 /** Rows that a label of two lines takes. */
 const LABEL_ROWS = 32;
 
@@ -88,21 +90,46 @@ export function arrange(
   const left = 22 + tracks.length * TRACK;
   const room = Math.max(60, width - left);
   const wide = Math.max(1, Math.floor((room + 8) / (BAR + LABEL)));
-  const columns: number[] = new Array<number>(wide).fill(-Infinity);
+  // With room for its label where possible; where that takes too many columns, labels give way to bars.
+  const roomy = columnsOf(
+    sorted,
+    wide,
+    (b) => Math.max(b.placed.end, labelled(b)) + 6 * perPx,
+    labelled,
+    kept,
+  );
+  const crowded = roomy.count > Math.max(wide, Math.floor(room / NARROWEST));
+  const { index, count } = crowded
+    ? columnsOf(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept)
+    : roomy;
+  const pitch = room / count;
+  const label = pitch >= NARROWEST ? pitch - BAR - 12 : 0;
+  const below = new Map<number, number>();
+  for (const b of sorted.toReversed()) {
+    const column = index.get(b.motion.id);
+    if (column === undefined) continue;
+    const free = !crowded || (below.get(column) ?? Infinity) >= labelled(b);
+    slots.set(b.motion.id, { x: left + column * pitch + BAR / 2, label: free ? label : 0, column });
+    below.set(column, b.placed.start);
+  }
+  return slots;
+}
+
+/** Columns by bar. A whole-page label stands in the first column’s way, where labels count. */
+function columnsOf(
+  sorted: readonly Bar[],
+  least: number,
+  until: (b: Bar) => number,
+  labelled: ((b: Bar) => number) | null,
+  kept: (b: Bar) => number | undefined,
+): { index: Map<string, number>; count: number } {
+  const columns: number[] = new Array<number>(least).fill(-Infinity);
   const index = new Map<string, number>();
   for (const b of sorted) {
-    // A whole-page label stands in the first column's way.
-    if (isPage(b)) columns[0] = Math.max(columns[0]!, labelled(b));
-    else
-      index.set(
-        b.motion.id,
-        take(columns, b.placed.start, Math.max(b.placed.end, labelled(b)) + 6 * perPx, kept(b)),
-      );
+    if (isPage(b)) columns[0] = labelled ? Math.max(columns[0]!, labelled(b)) : columns[0]!;
+    else index.set(b.motion.id, take(columns, b.placed.start, until(b), kept(b)));
   }
-  const pitch = room / columns.length;
-  const label = pitch >= 72 ? pitch - BAR - 12 : 0;
-  for (const [id, i] of index) slots.set(id, { x: left + i * pitch + BAR / 2, label, column: i });
-  return slots;
+  return { index, count: columns.length };
 }
 
 const isPage = (b: Bar) => b.motion.driver.kind === 'page';

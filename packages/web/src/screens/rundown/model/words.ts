@@ -54,7 +54,8 @@ export function otherWords(point: RangePoint, side: 'start' | 'end', g: Geometry
 
 /** Short form for the gutter: “entry 10 %”, “top 22 %”. */
 export function gutterWords(point: RangePoint, side: 'start' | 'end', driver: 'page' | 'passage'): string {
-  if (!isMeeting(point)) return pointWords(point, side, driver);
+  if (!isMeeting(point))
+    return pointWords(point, side, driver).replace(/^the (top|end) of the page$/, 'page $1');
   const m = parseMeeting(point);
   return m.ok
     ? `${edgeWord(round(m.value.edge)).replace('its ', '').replace(' point', ' at')} ${trim(m.value.line * 100)} %`
