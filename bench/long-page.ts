@@ -1,5 +1,5 @@
 /** A synthetic page of 400 sections with a motion each, for benches. */
-import type { Motion } from '@lyvek/core';
+import { documentOf, fadeAndRise, motion } from '@lyvek/core/testing';
 
 export const SECTIONS = 400;
 
@@ -9,30 +9,15 @@ export const longPage = (): string =>
     (_, i) => `<section><div id="d${i}"><h2>Part ${i + 1}</h2></div></section>`,
   ).join('')}</body></html>`;
 
-export const longDocument = () => ({
-  format: 'lyvek-document' as const,
-  version: 1 as const,
-  motions: Array.from({ length: SECTIONS }, (_, i): Motion => ({
-    id: `m_${i}`,
-    name: `Part ${i + 1}`,
-    on: true,
-    targets: { selector: `#d${i}` },
-    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
-    range: i < 4 ? { start: 'scroll 0%', end: 'exit 100%' } : { start: 'entry 10%', end: 'contain 40%' },
-    keyframes: {
-      opacity: [
-        { at: '0%', value: '0' },
-        { at: '100%', value: '1' },
-      ],
-      translate: [
-        { at: '0%', value: '0 40px' },
-        { at: '100%', value: '0 0' },
-      ],
-    },
-    easing: 'linear',
-    fill: 'both',
-    composite: 'replace',
-    follow: { kind: 'none' },
-    reducedMotion: 'fade',
-  })),
-});
+export const longDocument = () =>
+  documentOf(
+    ...Array.from({ length: SECTIONS }, (_, i) =>
+      motion({
+        id: `m_${i}`,
+        name: `Part ${i + 1}`,
+        targets: { selector: `#d${i}` },
+        range: i < 4 ? { start: 'scroll 0%', end: 'exit 100%' } : { start: 'entry 10%', end: 'contain 40%' },
+        keyframes: fadeAndRise('0 40px'),
+      }),
+    ),
+  );

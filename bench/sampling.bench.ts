@@ -1,58 +1,25 @@
 /** Sampling 10,000 motions at one offset against a bare typed-array loop that does the same arithmetic. */
 import { compileTake, sample } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
+import { element, fadeAndRise, layoutOf, motion } from '@lyvek/core/testing';
 import { pairedRatio, report } from './figures.ts';
 
 const MOTIONS = 10_000;
 const CALLS = 40;
 
 function page(count: number): { layout: Layout; motions: Motion[] } {
-  const elements = Array.from({ length: count }, (_, i) => ({
-    selector: `#e${i}`,
-    tag: 'div',
-    text: '',
-    parent: -1,
-    section: -1,
-    scroller: 0,
-    box: { x: 0, y: 1000 + (i % 400), width: 300, height: 200 },
-    sticky: null,
-    fixed: false,
-  }));
-  const motions = elements.map((e, i): Motion => ({
-    id: `m_${i}`,
-    name: `M ${i}`,
-    on: true,
-    targets: { selector: e.selector },
-    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
-    range: { start: 'cover 0%', end: 'cover 100%' },
-    keyframes: {
-      opacity: [
-        { at: '0%', value: '0' },
-        { at: '100%', value: '1' },
-      ],
-      translate: [
-        { at: '0%', value: '0 80px' },
-        { at: '100%', value: '0 0' },
-      ],
-    },
-    easing: 'linear',
-    fill: 'both',
-    composite: 'replace',
-    follow: { kind: 'none' },
-    reducedMotion: 'fade',
-  }));
-  const layout: Layout = {
-    format: 'lyvek-layout',
-    version: 1,
-    viewport: { width: 1280, height: 800 },
-    page: { width: 1280, height: 9000 },
-    scrollers: [{ selector: null, port: { width: 1280, height: 800 }, max: { block: 8200, inline: 0 } }],
-    sections: [],
-    elements,
-    matches: Object.fromEntries(elements.map((e, i) => [e.selector, [i]])),
-    notes: [],
-  };
-  return { layout, motions };
+  const elements = Array.from({ length: count }, (_, i) =>
+    element({ selector: `#e${i}`, box: { x: 0, y: 1000 + (i % 400), width: 300, height: 200 } }),
+  );
+  const motions = elements.map((e, i) =>
+    motion({
+      id: `m_${i}`,
+      targets: { selector: e.selector },
+      range: { start: 'cover 0%', end: 'cover 100%' },
+      keyframes: fadeAndRise('0 80px'),
+    }),
+  );
+  return { layout: layoutOf(elements), motions };
 }
 
 const { layout, motions } = page(MOTIONS);

@@ -61,7 +61,8 @@ export class Selectors {
       const list = byTag.get(c.localName) ?? byTag.set(c.localName, []).get(c.localName)!;
       list.push(c);
     }
-    for (const list of byTag.values()) list.forEach((c, k) => this.places.set(c, { place: k + 1, count: list.length }));
+    for (const list of byTag.values())
+      list.forEach((c, k) => this.places.set(c, { place: k + 1, count: list.length }));
     return this.places.get(e)!;
   }
 }

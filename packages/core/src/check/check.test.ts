@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { GESTURES } from '../feel/index.ts';
 import { compileTake } from '../motion/index.ts';
 import type { Motion } from '../motion/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/layouts.ts';
+import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
 import { DEFAULT_LIMITS } from './finding.ts';
 import { CHECKS, findingsOf } from './registry.ts';
 

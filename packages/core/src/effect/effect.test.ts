@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { readDocument } from '../motion/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/layouts.ts';
+import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
 import { placeRange } from '../timeline/index.ts';
 import { EFFECTS, startingPoint } from './index.ts';
 

@@ -10,17 +10,8 @@ import { isSeenAtOnce, leaveRange } from './reveal-range.ts';
 import { rise } from './rise.ts';
 import { sharpen } from './sharpen.ts';
 import { drop, slideFromLeft, slideFromRight } from './slide.ts';
+import type { EffectDefinition } from './effect-definition.ts';
 import { turn } from './turn.ts';
-
-export interface EffectDefinition {
-  id: string;
-  name: string;
-  /** what a reader of the page sees, in a short sentence */
-  what: string;
-  build(element: ElementFacts, layout: Layout): Pick<Motion, 'keyframes' | 'range'>;
-  /** why it does not suit an element, or null */
-  unfit?(element: ElementFacts, layout: Layout): string | null;
-}
 
 export const EFFECTS: readonly EffectDefinition[] = [
   rise,
@@ -53,9 +44,3 @@ export function startingPoint(effect: EffectDefinition, e: ElementFacts, layout:
     leaving: true,
   };
 }
-
-/** Two stops that run linearly, as every scrubbed starting point does. */
-export const between = (from: string, to: string) => [
-  { at: '0%', value: from },
-  { at: '100%', value: to },
-];

@@ -1,2 +1,3 @@
 export { EFFECTS, effectById, startingPoint } from './effect.ts';
-export type { EffectDefinition, StartingPoint } from './effect.ts';
+export type { StartingPoint } from './effect.ts';
+export type { EffectDefinition } from './effect-definition.ts';

@@ -1,5 +1,5 @@
-import { between } from './effect.ts';
-import type { EffectDefinition } from './effect.ts';
+import { between } from './effect-definition.ts';
+import type { EffectDefinition } from './effect-definition.ts';
 import { revealRange } from './reveal-range.ts';
 
 export const rise: EffectDefinition = {

@@ -1,6 +1,6 @@
 import type { ElementFacts, Layout } from '../page/index.ts';
-import { between } from './effect.ts';
-import type { EffectDefinition } from './effect.ts';
+import { between } from './effect-definition.ts';
+import type { EffectDefinition } from './effect-definition.ts';
 import { revealRange } from './reveal-range.ts';
 
 const DISTANCE = 80;

@@ -1,20 +1,8 @@
 /** Gestures: ways of scrolling, as scroll offsets per frame. A new one is a file in `gestures/` and a line in the registry below. */
 import type { Ms, Px } from '../page/index.ts';
 import { brisk } from './gestures/brisk-wheel.ts';
+import type { GestureDefinition } from './gesture-definition.ts';
 import { flick } from './gestures/trackpad-flick.ts';
-
-export interface GestureDefinition {
-  id: string;
-  name: string;
-  /** one sentence for people */
-  what: string;
-  /** px after which the gesture repeats itself; start offsets within it count as equally likely */
-  period: Px;
-  /** constants with where they come from */
-  constants: Record<string, { value: number; unit: string; source: string }>;
-  /** distance travelled since the start of the gesture, in px, at a time in ms; grows without end */
-  distance(t: Ms): Px;
-}
 
 export const GESTURES: readonly GestureDefinition[] = [brisk, flick];
 export const gestureById = (id: string): GestureDefinition =>

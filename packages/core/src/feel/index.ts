@@ -1,1 +1,2 @@
+export type { GestureDefinition } from './gesture-definition.ts';
 export * from './gesture.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { documentOf, element, layoutOf, motion } from '../testing/layouts.ts';
+import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
 import { insertFirstInHead, insertLastInHead, titleOf } from './html.ts';
 import { handOffCss, indent, previewCss } from './join-css.ts';
 import { namesOf, slug, stylesheetPath } from './names.ts';

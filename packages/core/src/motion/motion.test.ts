@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { documentOf, element, layoutOf, motion } from '../testing/layouts.ts';
+import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
 import { compileTake } from './compile.ts';
 import { documentJsonSchema, readDocument, selectorsOf } from './document.ts';
 import { sample, shownValue } from './sample.ts';

@@ -1,19 +1,9 @@
 /** Easing functions by name. A new one is a file in `easings/` and a line in this registry. */
 import type { Parsed } from '../page/index.ts';
+import type { Ease, EasingDefinition } from './easing-definition.ts';
 import { cubicBezier } from './easings/cubic-bezier.ts';
 import { linear } from './easings/linear.ts';
 import { steps } from './easings/steps.ts';
-
-/** Output progress for an input progress. */
-export type Ease = (t: number) => number;
-
-export interface EasingDefinition {
-  /** the function's name in CSS */
-  name: string;
-  keywords: Record<string, () => Ease>;
-  /** arguments as text, null where there are none; null for arguments that the standard refuses */
-  parse(args: string[] | null): Ease | null;
-}
 
 export const EASINGS: readonly EasingDefinition[] = [linear, cubicBezier, steps];
 

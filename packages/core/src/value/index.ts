@@ -1,3 +1,4 @@
+export * from './easing-definition.ts';
 export * from './easing.ts';
 export * from './value-type.ts';
 export * from './property.ts';

@@ -3,7 +3,7 @@
  * between stops the composed curve is baked into `linear()` to within `TOLERANCE`.
  */
 import { isLinear, parseEasing } from './easing.ts';
-import type { Ease } from './easing.ts';
+import type { Ease } from './easing-definition.ts';
 import { keyframeOffset } from './track.ts';
 import type { Keyframe } from './track.ts';
 import { decimal } from './value-type.ts';

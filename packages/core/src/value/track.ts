@@ -1,6 +1,6 @@
 /** Keyframes of one property become segments between numbers: progress → value. */
 import { parseEasing } from './easing.ts';
-import type { Ease } from './easing.ts';
+import type { Ease } from './easing-definition.ts';
 import { propertyFacts } from './property.ts';
 import { decimal } from './value-type.ts';
 import type { Form, Mixable, ValueContext } from './value-type.ts';

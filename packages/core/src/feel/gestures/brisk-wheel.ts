@@ -1,4 +1,4 @@
-import type { GestureDefinition } from '../gesture.ts';
+import type { GestureDefinition } from '../gesture-definition.ts';
 
 const NOTCH = 100;
 const EVERY = 90;

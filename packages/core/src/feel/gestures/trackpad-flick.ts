@@ -1,4 +1,4 @@
-import type { GestureDefinition } from '../gesture.ts';
+import type { GestureDefinition } from '../gesture-definition.ts';
 
 const SPEED = 3200;
 const FADE = 380;

@@ -1,4 +1,4 @@
-import type { EasingDefinition } from '../easing.ts';
+import type { EasingDefinition } from '../easing-definition.ts';
 
 /** The keywords' control points, from CSS Easing 2, §2.3. */
 const KEYWORDS: Record<string, [number, number, number, number]> = {

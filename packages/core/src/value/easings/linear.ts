@@ -1,4 +1,4 @@
-import type { EasingDefinition } from '../easing.ts';
+import type { EasingDefinition } from '../easing-definition.ts';
 
 /** `linear`, and `linear()` with stops (CSS Easing 2, §2.2). */
 export const linear: EasingDefinition = {

@@ -1,4 +1,4 @@
-import type { EasingDefinition } from '../easing.ts';
+import type { EasingDefinition } from '../easing-definition.ts';
 
 /** How many jumps a step function has, and whether one lies at its start (CSS Easing 2, §2.4). */
 const TERMS: Record<string, { extra: number; atStart: boolean }> = {

@@ -112,6 +112,11 @@ export function arrange(
     slots.set(b.motion.id, { x: left + column * pitch + BAR / 2, label: free ? label : 0, column });
     below.set(column, b.placed.start);
   }
+  const besidePages = sorted.filter((b) => index.get(b.motion.id) === 0);
+  for (const b of sorted.filter(isPage)) {
+    const covered = besidePages.some((o) => o.placed.start < labelled(b) && o.placed.end > b.placed.start);
+    if (covered) slots.set(b.motion.id, { ...slots.get(b.motion.id)!, label: 0 });
+  }
   return slots;
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { ElementFacts, Layout, Motion } from '@lyvek/core';
+import type { ElementFacts, Motion } from '@lyvek/core';
+import { element as anElement, layoutOf, motion as aMotion } from '@lyvek/core/testing';
 import { arrange, barOf, isPlaced } from './bars.ts';
 import type { Bar } from './bars.ts';
 import { curvesOf, numberAt, withNumber, withStopAt, withUnit } from './curves.ts';
@@ -9,54 +10,25 @@ import { catchAt } from './snap.ts';
 import { clampView, fitView, offsetAt, rowOf, ticksOf, zoomView } from './view.ts';
 import { effectWords, elementName, meetingWords, otherWords, pointWords } from './words.ts';
 
-const element = (over: Partial<ElementFacts> = {}): ElementFacts => ({
-  selector: '#a',
-  tag: 'div',
-  text: 'Pear',
-  parent: -1,
-  section: -1,
-  scroller: 0,
-  box: { x: 0, y: 2000, width: 400, height: 300 },
-  sticky: null,
-  fixed: false,
-  kind: 'text',
-  ...over,
-});
-const layout: Layout = {
-  format: 'lyvek-layout',
-  version: 1,
-  viewport: { width: 1000, height: 800 },
-  page: { width: 1000, height: 9800 },
-  scrollers: [{ selector: null, port: { width: 1000, height: 800 }, max: { block: 9000, inline: 0 } }],
-  sections: [],
-  elements: [element()],
-  matches: { '#a': [0] },
-  notes: [],
-};
-const motion = (over: Partial<Motion> = {}): Motion => ({
-  id: 'm_a',
-  name: 'Pear rise',
-  on: true,
-  targets: { selector: '#a' },
-  driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
-  range: { start: 'entry 10%', end: { edge: '50%', line: '50%' } },
-  keyframes: {
-    opacity: [
-      { at: '0%', value: '0' },
-      { at: '100%', value: '1' },
-    ],
-    translate: [
-      { at: '0%', value: '0 72px' },
-      { at: '100%', value: '0 0' },
-    ],
-  },
-  easing: 'linear',
-  fill: 'both',
-  composite: 'replace',
-  follow: { kind: 'none' },
-  reducedMotion: 'fade',
-  ...over,
-});
+const element = (over: Partial<ElementFacts> = {}) =>
+  anElement({ selector: '#a', text: 'Pear', kind: 'text', ...over });
+const layout = layoutOf([element()]);
+const motion = (over: Partial<Motion> = {}) =>
+  aMotion({
+    name: 'Pear rise',
+    range: { start: 'entry 10%', end: { edge: '50%', line: '50%' } },
+    keyframes: {
+      opacity: [
+        { at: '0%', value: '0' },
+        { at: '100%', value: '1' },
+      ],
+      translate: [
+        { at: '0%', value: '0 72px' },
+        { at: '100%', value: '0 0' },
+      ],
+    },
+    ...over,
+  });
 const bar = (over: Partial<Motion> = {}): Bar => {
   const b = barOf(motion(over), layout);
   if (!isPlaced(b)) throw new Error(b.reason);

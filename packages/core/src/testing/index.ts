@@ -1,4 +1,4 @@
-/** Small layouts and motions for tests of several rooms. */
+/** Small layouts and motions for tests and benches of several rooms. */
 import type { Motion } from '../motion/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 
@@ -54,4 +54,16 @@ export const documentOf = (...motions: Motion[]) => ({
   format: 'lyvek-document' as const,
   version: 1 as const,
   motions,
+});
+
+/** Opacity from 0 to 1 and a way from `from` to its place. */
+export const fadeAndRise = (from: string): Motion['keyframes'] => ({
+  opacity: [
+    { at: '0%', value: '0' },
+    { at: '100%', value: '1' },
+  ],
+  translate: [
+    { at: '0%', value: from },
+    { at: '100%', value: '0 0' },
+  ],
 });
