@@ -13,7 +13,7 @@ import {
   writeCss,
 } from '@lyvek/core';
 import type { Layout, Take } from '@lyvek/core';
-import { makeCases } from './cases.ts';
+import { makeCases, propertiesOf } from './cases.ts';
 import type { Case } from './cases.ts';
 import { distance, initialOf, TOLERANCE } from './compare.ts';
 import type { Oracle, Shown } from './in-page.ts';
@@ -54,7 +54,11 @@ async function ask<T>(page: Page, work: (o: Oracle, arg: never) => T, arg: unkno
 }
 
 async function open(page: Page, cases: readonly Case[]) {
-  const parsed = readDocument({ format: 'lyvek-document', version: 1, motions: cases.map((c) => c.motion) });
+  const parsed = readDocument({
+    format: 'lyvek-document',
+    version: 1,
+    motions: cases.flatMap((c) => (c.second ? [c.motion, c.second] : [c.motion])),
+  });
   if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems.slice(0, 3)));
   await page.setContent(pageOf(cases, ''));
   await page.evaluate(script);
@@ -69,15 +73,15 @@ async function open(page: Page, cases: readonly Case[]) {
 }
 
 /** What the core predicts for one instance at a scroll offset. */
-function predict(take: Take, layout: Layout, i: number, offset: number) {
+function predict(take: Take, layout: Layout, i: number, properties: readonly string[], offset: number) {
   const offsets = new Float64Array(layout.scrollers.length * 2);
   offsets[take.channel[i]!] = offset;
   sample(take, offsets);
-  const { motion, element } = take.instances[i]!;
+  const { element } = take.instances[i]!;
   const base = layout.elements[element]!.base ?? {};
   return {
     progress: take.phase[i] === 0 ? take.progress[i]! : null,
-    values: Object.keys(motion.keyframes).map((p) => shownValue(take, element, p) ?? base[p] ?? initialOf(p)),
+    values: properties.map((p) => shownValue(take, element, p) ?? base[p] ?? initialOf(p)),
   };
 }
 
@@ -101,9 +105,11 @@ function differences(
     if (Math.abs(shown.range.start - placed.start) > SCROLL)
       out.push(`starts at ${shown.range.start} px, predicted ${placed.start}`);
   }
-  const [below, mine, above] = [-SCROLL, 0, SCROLL].map((shift) =>
-    predict(take, layout, i, offset + shift),
-  ) as [ReturnType<typeof predict>, ReturnType<typeof predict>, ReturnType<typeof predict>];
+  const properties = propertiesOf(c);
+  // Of two motions each timeline is cut at its own place, so both may lag by as much.
+  const apart = c.second ? SCROLL + CUT : SCROLL;
+  const around = [-apart, 0, apart].map((shift) => predict(take, layout, i, properties, offset + shift));
+  const mine = around[1]!;
   if (mine.progress !== null && shown.progress !== null && length > 0) {
     const error = Math.abs(mine.progress - shown.progress);
     worst.progress = Math.max(worst.progress, error * length);
@@ -118,17 +124,17 @@ function differences(
     rem: 16,
     color: e.base?.color ?? 'black',
   };
-  Object.keys(c.motion.keyframes).forEach((property, k) => {
-    const apart = distance(
+  properties.forEach((property, k) => {
+    const error = distance(
       property,
       shown.values[k]!,
-      [below, mine, above].map((p) => p.values[k]!),
+      around.map((p) => p.values[k]!),
       context,
     );
     checked++;
-    if (apart > TOLERANCE[property]!)
+    if (error > TOLERANCE[property]!)
       out.push(`${property}: ${shown.values[k]}, predicted ${mine.values[k]}`);
-    else worst.values.set(property, Math.max(worst.values.get(property) ?? 0, apart));
+    else worst.values.set(property, Math.max(worst.values.get(property) ?? 0, error));
   });
   return out;
 }
@@ -142,7 +148,7 @@ for (let n = 0; n < PAGES; n++) {
     await page.setViewportSize({ width: 1000, height: 800 });
     const { layout, take, approximate } = await open(page, cases);
     expect(take.unplaced.filter((u) => !u.reason.startsWith('its insets'))).toEqual([]);
-    const wanted = cases.map((c, i) => ({ id: `s${i}`, properties: Object.keys(c.motion.keyframes) }));
+    const wanted = cases.map((c, i) => ({ id: `s${i}`, properties: propertiesOf(c) }));
     const failures: string[] = [];
     for (let look = 0; look < LOOKS; look++) {
       // Down and up again, at places that have nothing in common with the cases.
@@ -155,7 +161,9 @@ for (let n = 0; n < PAGES; n++) {
       cases.forEach((c, i) => {
         const instance = take.instances.find((x) => x.motion.id === c.motion.id);
         // Unplaced ones are dead in the browser too; the writer says where viewport units stand in for a scroller's size.
-        if (!instance || (approximate.has(c.motion.id) && c.subject.setting.includes('scroller'))) return;
+        const viewportForm =
+          approximate.has(c.motion.id) || (c.second !== null && approximate.has(c.second.id));
+        if (!instance || (viewportForm && c.subject.setting.includes('scroller'))) return;
         const scroller = layout.scrollers[instance.placed.scroller]!.selector ?? '';
         for (const d of differences(c, shown[i]!, take, layout, offsets[scroller]!))
           failures.push(

@@ -4,7 +4,7 @@ import type { Layout, Axis } from '../page/index.ts';
 import { placeRange } from '../timeline/index.ts';
 import type { Placed } from '../timeline/index.ts';
 import { isLinear, parseEasing, propertyFacts, segmentsOf } from '../value/index.ts';
-import type { Ease, Segment, ValueContext } from '../value/index.ts';
+import type { Ease, Keyframe, Segment, ValueContext } from '../value/index.ts';
 import type { Motion, MotionDocument } from './document.ts';
 
 /** One motion on one element. */
@@ -19,6 +19,8 @@ export interface Track {
   instance: number;
   property: string;
   base: string;
+  /** an end is missing, so what lies below shows through there: the element’s own value, or an earlier motion’s */
+  open: boolean;
   segments: Segment[];
 }
 
@@ -73,7 +75,7 @@ export interface Take {
 /** Offsets are given per scroller and axis: block then inline. */
 export const channelOf = (scroller: number, axis: Axis): number => scroller * 2 + (axis === 'inline' ? 1 : 0);
 
-const contextOf = (layout: Layout, element: number): ValueContext => {
+export const contextOf = (layout: Layout, element: number): ValueContext => {
   const e = layout.elements[element]!;
   return {
     box: e.box,
@@ -83,6 +85,9 @@ const contextOf = (layout: Layout, element: number): ValueContext => {
     color: e.base?.color ?? 'black',
   };
 };
+
+const hasBothEnds = (keyframes: readonly Keyframe[]): boolean =>
+  keyframes.some((k) => k.at === '0%') && keyframes.some((k) => k.at === '100%');
 
 interface Part {
   instances: Instance[];
@@ -123,6 +128,7 @@ function makePart(motion: Motion, layout: Layout): Part {
         return {
           property,
           base,
+          open: !hasBothEnds(keyframes),
           segments: segmentsOf(property, keyframes, base, contextOf(layout, element)),
         };
       }),

@@ -110,6 +110,26 @@ describe('a compiled take', () => {
     expect(shown(take, 2150)).toBe('0.6');
   });
 
+  test('a missing end lets an earlier motion show through', () => {
+    const rest = motion({
+      range: { start: 'entry 0%', end: 'entry 1%' },
+      keyframes: {
+        opacity: [
+          { at: '0%', value: '0' },
+          { at: '100%', value: '0.2' },
+        ],
+      },
+    });
+    const pulse = motion({
+      id: 'm_b',
+      range: { start: 'contain 0%', end: 'contain 100%' },
+      fill: 'forwards',
+      keyframes: { opacity: [{ at: '50%', value: '1' }] },
+    });
+    const take = compileTake(documentOf(rest, pulse), layout);
+    expect([1400, 1625, 1750, 5000].map((s) => shown(take, s))).toEqual(['0.2', '0.6', '1', '0.2']);
+  });
+
   test('missing ends take the element’s own value', () => {
     const own = layoutOf([element({ selector: '#a', base: { opacity: '0.4' } })]);
     const take = compileTake(

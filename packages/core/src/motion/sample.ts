@@ -1,4 +1,6 @@
 /** Sampling: scroll offsets → progress and values, without allocating. */
+import { segmentsOf, valueAt } from '../value/index.ts';
+import { contextOf } from './compile.ts';
 import type { Take } from './compile.ts';
 
 /** Before its range a motion has not yet taken a step that jumps at the start (Easing 2: the before flag). */
@@ -96,11 +98,25 @@ export function trackValue(take: Take, track: number): string {
 }
 
 /**
- * What an element's property shows at the last sampling: the last writer that is in effect or filling wins (Web Animations 1,
- * §5.4: effect stack); with none the element keeps its own value (null).
+ * What an element's property shows at the last sampling (Web Animations 1, §5.4: effect stack). The last writer that is in effect
+ * or filling wins; where one of its ends is missing, it mixes with what the writers below it show. With none in effect the element
+ * keeps its own value (null).
  */
 export function shownValue(take: Take, element: number, property: string): string | null {
-  const writers = take.writers.get(element)?.get(property) ?? [];
-  const winner = writers.findLast((t) => inEffect(take, take.tracks[t]!.instance));
-  return winner === undefined ? null : trackValue(take, winner);
+  let shown: string | null = null;
+  for (const t of take.writers.get(element)?.get(property) ?? []) {
+    if (!inEffect(take, take.tracks[t]!.instance)) continue;
+    shown = shown !== null && take.tracks[t]!.open ? valueOver(take, t, shown) : trackValue(take, t);
+  }
+  return shown;
+}
+
+/** A track with missing ends over another value than the element's own. Rare, so it is worked out afresh. */
+function valueOver(take: Take, track: number, below: string): string {
+  const { instance, property } = take.tracks[track]!;
+  const { motion, element } = take.instances[instance]!;
+  const progress = take.phase[instance] === -1 ? BEFORE : take.progress[instance]!;
+  const shape = take.ease[instance];
+  const segments = segmentsOf(property, motion.keyframes[property]!, below, contextOf(take.layout, element));
+  return valueAt(segments, shape ? shape(progress) : progress);
 }
