@@ -1,4 +1,6 @@
 /** Bringing pages: what works, and a clear message for each thing that does not. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { zipSync } from 'fflate';
@@ -86,6 +88,43 @@ test('several HTML files: the interface asks which one is the page', async ({ re
     .setInputFiles({ name: 'two.zip', mimeType: 'application/zip', buffer: zip });
   await page.getByRole('button', { name: 'b.html' }).click();
   await expect(page.locator('.notice')).toContainText('hangs on the shelf');
+});
+
+test('a folder with files beside the page', async ({ request, page }, info) => {
+  const dir = info.outputPath('orchard');
+  mkdirSync(join(dir, 'css'), { recursive: true });
+  writeFileSync(
+    join(dir, 'index.html'),
+    '<title>From a folder</title><link rel="stylesheet" href="css/a.css"><h1>Here</h1>',
+  );
+  writeFileSync(join(dir, 'css', 'a.css'), 'h1 { height: 3000px; color: rgb(1, 2, 3) }');
+  const project = await newProject(request, 'Folder');
+  await page.goto(`${base}/projects/${project}`);
+  await page.locator('[data-bring=folder]').setInputFiles(dir);
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 15_000 });
+  expect(
+    await preview(page)
+      .locator('h1')
+      .evaluate((e) => getComputedStyle(e).color),
+  ).toBe('rgb(1, 2, 3)');
+});
+
+test('a file dropped anywhere on the shelf', async ({ request, page }) => {
+  const project = await newProject(request, 'Dropped');
+  await page.goto(`${base}/projects/${project}`);
+  await expect(page.getByRole('heading', { name: 'Hang up your first page' })).toBeVisible();
+  const data = await page.evaluateHandle(() => {
+    const transfer = new DataTransfer();
+    transfer.items.add(
+      new File(['<title>Dropped page</title><p style="height:2000px">x'], 'dropped.html', {
+        type: 'text/html',
+      }),
+    );
+    return transfer;
+  });
+  await page.dispatchEvent('.shelf', 'drop', { dataTransfer: data });
+  await expect(page.getByRole('article', { name: 'Dropped page' })).toBeVisible();
 });
 
 test('pasted HTML, renamed, deleted and brought back', async ({ request, page }) => {

@@ -47,10 +47,17 @@ export async function uploadOf(files: readonly NamedFile[]): Promise<Upload> {
 export const fromList = (list: FileList): NamedFile[] =>
   [...list].map((file) => ({ file, path: file.webkitRelativePath || file.name }));
 
-/** Files of a drop, folders opened. */
+/** Files of a drop, folders opened. Not every source offers entries; then the plain file does. */
 export async function fromDrop(items: DataTransferItemList): Promise<NamedFile[]> {
-  const entries = [...items].flatMap((i) => i.webkitGetAsEntry() ?? []);
   const out: NamedFile[] = [];
+  const entries: FileSystemEntry[] = [];
+  // Both can only be asked for before the event is over.
+  for (const item of [...items].filter((i) => i.kind === 'file')) {
+    const entry = item.webkitGetAsEntry();
+    const file = entry ? null : item.getAsFile();
+    if (entry) entries.push(entry);
+    if (file) out.push({ file, path: file.name });
+  }
   const walk = async (entry: FileSystemEntry): Promise<void> => {
     if (out.length > MOST_FILES) return;
     if (entry.isFile) {
