@@ -175,6 +175,16 @@ test.describe('awkward pages say plainly what is wrong', () => {
     await expect(page.locator('.preview-late')).toContainText('load event never came');
   });
 
+  test('a page that grows is measured again', async ({ page, request }) => {
+    const grows = html(
+      '<h1>Grows</h1><div style="height:2000px">x</div><script>setTimeout(() => document.body.insertAdjacentHTML("beforeend", "<section style=height:1500px><h2>Late</h2></section>"), 3500)</script>',
+      'h1,h2{margin:0;height:40px}',
+    );
+    await openRundown(page, await bring(request, await newProject(request, 'Grows'), grows, 'text/html'));
+    await expect(page.locator('.head-strip')).toHaveText('2,040 px');
+    await expect(page.locator('.head-strip')).toHaveText('3,540 px');
+  });
+
   test('a page of 60,000 px', async ({ page, request }) => {
     const long = html(
       Array.from(

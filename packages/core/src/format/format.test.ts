@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { insertFirstInHead, insertLastInHead, titleOf } from './html.ts';
+import { hasSheetsInBody, insertFirstInHead, insertLastInHead, titleOf } from './html.ts';
 import { handOffCss, indent, previewCss } from './join-css.ts';
 import { namesOf, slug, stylesheetPath } from './names.ts';
 import { rangeCss } from './range-css.ts';
@@ -215,6 +215,11 @@ describe('HTML', () => {
     const html =
       '<!doctype html><html><head><meta http-equiv="Content-Security-Policy" content="x"></head></html>';
     expect(insertFirstInHead(html, '<script>')).toContain('<head><script><meta');
+  });
+  test('knows style sheets that come later than the head', () => {
+    expect(hasSheetsInBody('<head><style>a{}</style></head><body><p>x')).toBe(false);
+    expect(hasSheetsInBody('<body><div><style>a{}</style></div>')).toBe(true);
+    expect(hasSheetsInBody('<body><p>x<link rel="stylesheet" href="b.css">')).toBe(true);
   });
   test('reads the title', () =>
     expect([titleOf('<title> A \n B </title>'), titleOf('<p>')]).toEqual(['A B', null]));

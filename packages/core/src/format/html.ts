@@ -54,3 +54,14 @@ export function titleOf(html: string): string | null {
     .trim();
   return text || null;
 }
+
+/** True where style sheets stand in the body: they come after the head's, so they win where they are as specific. */
+export function hasSheetsInBody(html: string): boolean {
+  const { root } = headOf(html);
+  const body = root.childNodes.find((n): n is Tree.Element => isElement(n, 'body'));
+  const isSheet = (n: Tree.Node): boolean =>
+    isElement(n, 'style') ||
+    (isElement(n, 'link') && n.attrs.some((a) => a.name === 'rel' && /\bstylesheet\b/i.test(a.value))) ||
+    ('childNodes' in n && n.childNodes.some(isSheet));
+  return body ? body.childNodes.some(isSheet) : false;
+}

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useStore } from 'zustand';
-import { handOffCss, insertLastInHead, stylesheetPath } from '@lyvek/core';
+import { handOffCss, hasSheetsInBody, insertLastInHead, stylesheetPath } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
@@ -126,6 +126,12 @@ export function HandOffScreen() {
           <p>
             <b>Touched</b> nothing else. <b>Removed</b> nothing.
           </p>
+          {html.data !== undefined && hasSheetsInBody(html.data) && (
+            <p role="note">
+              <b>Take care:</b> the page has style sheets in its body. They come later and win where they set
+              an animation with the same weight; move the link behind them if a motion stays still.
+            </p>
+          )}
           <p>
             Without scroll-driven animations a browser skips the whole block: the page stands still and
             complete. So it does in print. With reduced motion only what each motion allows is left: it fades,
