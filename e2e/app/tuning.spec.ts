@@ -234,7 +234,10 @@ test('takes: a copy, its own edits, a name, and gone and back', async ({ page, r
   await page.getByRole('button', { name: 'Take: Take A' }).click();
   await page.getByRole('button', { name: 'Delete Take A' }).click();
   await expect(page.getByRole('button', { name: 'Take: Take B' })).toBeVisible();
-  await page.locator('.notice').getByRole('button', { name: 'Undo' }).last().click();
+  await page
+    .locator('.notice', { hasText: 'Take A was deleted' })
+    .getByRole('button', { name: 'Undo' })
+    .click();
   await page.getByRole('button', { name: 'Take: Take B' }).click();
   await expect(page.getByRole('button', { name: 'Take A', exact: true })).toBeVisible();
 });

@@ -28,7 +28,8 @@ export function distance(
   context: ValueContext,
 ): number {
   if (predicted.includes(shown)) return 0;
-  if (property === 'rotate') return Math.min(...predicted.map((p) => rotation(shown, p)));
+  if (property === 'rotate')
+    return Math.min(...predicted.slice(1).map((p, i) => detour(shown, predicted[i]!, p)));
   const type = propertyFacts(property)!.type;
   const clean = (css: string) => (property === 'letter-spacing' && css === 'normal' ? '0px' : css);
   const pairs = predicted.flatMap((p) => type.pair(clean(shown), clean(p), context) ?? []);
@@ -40,6 +41,10 @@ export function distance(
     }),
   );
 }
+
+/** Degrees by which the way over a pose is longer than the way from a to b: 0 where it lies between them. */
+const detour = (pose: string, a: string, b: string): number =>
+  Math.max(0, (rotation(pose, a) + rotation(pose, b) - rotation(a, b)) / 2);
 
 /** Degrees between two orientations. */
 function rotation(a: string, b: string): number {

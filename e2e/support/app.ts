@@ -85,8 +85,9 @@ interface Stack {
   port: number;
   dataDir: string;
   supervisor: number;
+  databaseUrl: string;
 }
-const stack = (): Stack => JSON.parse(process.env.LYVEK_STACK ?? '{}') as Stack;
+export const stack = (): Stack => JSON.parse(process.env.LYVEK_STACK ?? '{}') as Stack;
 
 /** Process id of the server under test. */
 export function serverPid(): number {

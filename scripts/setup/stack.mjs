@@ -22,7 +22,7 @@ export async function startStack({ bin, dir }) {
     url: `http://127.0.0.1:${port}`,
     databaseUrl: cluster.url,
     /** what tests that kill things need to know */
-    facts: () => ({ port, dataDir: dir, supervisor: process.pid }),
+    facts: () => ({ port, dataDir: dir, supervisor: process.pid, databaseUrl: cluster.url }),
     async stop() {
       stopping = true;
       await server.stop();
