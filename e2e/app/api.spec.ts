@@ -133,6 +133,18 @@ test('layouts belong to a page’s content; the hand-off needs one', async ({ re
   );
 });
 
+test('the formats are published as JSON Schemas', async ({ request }) => {
+  const { get } = api(request);
+  const document = (await json(get('/schemas/document'))) as unknown as {
+    properties: {
+      motions: { items: { properties: Record<string, unknown>; additionalProperties: boolean } };
+    };
+  };
+  expect(Object.keys(document.properties.motions.items.properties)).toEqual(Object.keys(motion()));
+  expect(document.properties.motions.items.additionalProperties).toBe(false);
+  expect(JSON.stringify(await json(get('/schemas/layout')))).toContain('lyvek-layout');
+});
+
 test('a preview is served as it was brought, plus the probe, and cannot be guessed', async ({ request }) => {
   const { token, id } = await pageWithTake(request);
   const at = (path: string) => request.get(`${base}/preview/${token}${path}`);

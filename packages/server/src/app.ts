@@ -13,6 +13,7 @@ import { handOffRoutes } from './routes/hand-off.ts';
 import { healthRoutes } from './routes/health.ts';
 import { pageRoutes } from './routes/pages.ts';
 import { projectRoutes } from './routes/projects.ts';
+import { schemaRoutes } from './routes/schemas.ts';
 import { takeRoutes } from './routes/takes.ts';
 
 /** A layout of 6,000 elements or a document of 5,000 motions stays below this. */
@@ -87,6 +88,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   api.use(guardApi(addresses));
   api.use(express.json({ limit: MOST_JSON }));
   api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool), handOffRoutes(pool));
+  api.use(schemaRoutes());
   api.use((req, res) =>
     sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),
   );

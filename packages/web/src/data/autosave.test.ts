@@ -66,6 +66,12 @@ describe('autosave', () => {
     expect(outbox.kept).toBeNull();
   });
 
+  test('says that it is saving before anything else happens', () => {
+    const { autosave, states } = setup();
+    autosave.save(documentNo(1));
+    expect(states).toEqual(['saving']);
+  });
+
   test('of many edits during one request only the newest follows, on the new revision', async () => {
     const { autosave, sent } = setup();
     for (let n = 1; n <= 5; n++) autosave.save(documentNo(n));

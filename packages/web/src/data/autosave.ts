@@ -83,6 +83,8 @@ export class Autosave {
         pending = { base: this.revision, editId: this.id(), document: this.waiting };
         this.waiting = null;
       }
+      // Said at once: from here on the shown document is ahead of the server.
+      this.options.onState({ is: 'saving', revision: this.revision });
       // Kept before it is sent: a crash between the two loses nothing.
       await this.options.outbox.write(this.options.takeId, pending).catch(() => undefined);
       if (!(await this.deliver(pending))) break;
@@ -95,7 +97,6 @@ export class Autosave {
   private async deliver(pending: Pending): Promise<boolean> {
     const { delays = [400, 800, 1500, 3000], outbox, takeId, onState } = this.options;
     for (let attempt = 0; !this.stopped; attempt++) {
-      if (attempt === 0) onState({ is: 'saving', revision: this.revision });
       const result = await this.options.put(pending.base, pending.editId, pending.document);
       if (this.stopped) return false;
       if (result.is === 'saved') {

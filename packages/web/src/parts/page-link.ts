@@ -40,6 +40,7 @@ export class PageLink {
     hovered: -1,
   }));
   private port: MessagePort | null = null;
+  private frame: HTMLIFrameElement | null = null;
   private seq = 0;
   private wanted: { x: number; y: number } | null = null;
   private sent = new Map<string, { piece: Piece; css: string }>();
@@ -58,6 +59,7 @@ export class PageLink {
   /** Waits for the probe of this frame. Returns what undoes it. */
   attach(frame: HTMLIFrameElement, selectors: () => string[]): () => void {
     this.selectors = selectors;
+    this.frame = frame;
     const greet = (e: MessageEvent) => {
       if (e.source !== frame.contentWindow || e.data !== HELLO) return;
       const channel = new MessageChannel();
@@ -138,6 +140,8 @@ export class PageLink {
       case 'picked':
         return this.events.picked?.(message.element, message.additive, message.aside);
       case 'key':
+        // Without the focus there is nobody pressing keys in the page, whatever it says.
+        if (document.activeElement !== this.frame) return;
         return this.events.key?.(message.key, message.shift, message.ctrl);
       case 'zoom':
         return this.events.zoom?.(message.delta);
