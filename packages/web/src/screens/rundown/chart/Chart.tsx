@@ -150,7 +150,6 @@ export function Chart({ width }: { width: number }) {
           <path className="page-end" d={`M${LANES} ${end}H${width}`} />
         </>
       )}
-      <Strip />
       <path className="rules" d={`M88.5 0V${rows}M143.5 0V${rows}`} />
       <Ruler />
       <g
@@ -179,6 +178,7 @@ export function Chart({ width }: { width: number }) {
           ) : null;
         })}
       </g>
+      <Strip />
       <Playhead width={width} />
       <Readout slots={slots} left={LANES} right={width} />
       {hovered && !drag && slots.get(hovered.motion.id)?.label === 0 && (

@@ -1,8 +1,8 @@
 /** The page as a strip at the chart's own scale: sections as tints, elements as boxes. Click picks, drag of the frame scrolls the lanes. */
-import { memo, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import type { Layout } from '@lyvek/core';
-import { fitView, offsetAt, PAD, rowOf } from '../model/view.ts';
+import { fitView, grouped, offsetAt, PAD, rowOf } from '../model/view.ts';
 import type { View } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
@@ -93,6 +93,7 @@ export function Strip() {
   const { layout, view, setView, rows, pageHeight, choose, chosen, measured } = useRundown();
   const fit = useMemo(() => fitView(pageHeight, rows), [pageHeight, rows]);
   const zoomed = view.per < fit.per * 0.995;
+  const [hover, setHover] = useState<number | null>(null);
   const grip = useRef<{ y: number; top: number; moved: boolean } | null>(null);
   const top = rowOf(view.top, fit);
   const height = ((rows - 2 * PAD) * view.per) / fit.per;
@@ -105,6 +106,7 @@ export function Strip() {
   };
   const move = (e: PointerEvent<SVGRectElement>) => {
     const g = grip.current;
+    setHover(g ? null : offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit));
     if (!g) return;
     if (Math.abs(e.clientY - g.y) > 3) g.moved = true;
     if (g.moved && zoomed) setView((v) => ({ ...v, top: g.top + (e.clientY - g.y) * fit.per }));
@@ -158,12 +160,74 @@ export function Strip() {
         onPointerDown={down}
         onPointerMove={move}
         onPointerUp={up}
+        onPointerLeave={() => setHover(null)}
         onDoubleClick={(e) => {
           const at = offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit);
           const s = layout.sections.find((x) => at >= x.top && at < x.top + x.height);
           if (s) setView(() => ({ top: Math.max(0, s.top - 40), per: (s.height + 80) / (rows - 2 * PAD) }));
         }}
       />
+      {zoomed &&
+        (['top', 'bottom'] as const).map((edge) => (
+          <FrameEdge
+            key={edge}
+            edge={edge}
+            y={edge === 'top' ? top : top + height}
+            offsetAtRow={(row) => offsetAt(row, fit)}
+          />
+        ))}
+      {hover !== null && hover <= layout.page.height && <HoverName offset={hover} y={rowOf(hover, fit)} />}
+    </g>
+  );
+}
+
+/** An edge of the frame: dragging it zooms, the other edge stays. */
+function FrameEdge({
+  edge,
+  y,
+  offsetAtRow,
+}: {
+  edge: 'top' | 'bottom';
+  y: number;
+  offsetAtRow(row: number): number;
+}) {
+  const { setView, rows, pageHeight } = useRundown();
+  const shown = rows - 2 * PAD;
+  const move = (e: PointerEvent<SVGRectElement>) => {
+    if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
+    const at = offsetAtRow(e.clientY - e.currentTarget.ownerSVGElement!.getBoundingClientRect().top);
+    setView((v) => {
+      const bottom = v.top + shown * v.per;
+      const [from, to] =
+        edge === 'top' ? [Math.min(at, bottom - shown), bottom] : [v.top, Math.max(at, v.top + shown)];
+      return { top: Math.max(0, from), per: (Math.min(pageHeight, to) - Math.max(0, from)) / shown };
+    });
+  };
+  return (
+    <rect
+      className="frame-edge"
+      role="presentation"
+      x={STRIP.x}
+      y={y - 4}
+      width={STRIP.width}
+      height={8}
+      onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+      onPointerMove={move}
+    />
+  );
+}
+
+/** What lies under the pointer: the section and its place. */
+function HoverName({ offset, y }: { offset: number; y: number }) {
+  const { layout } = useRundown();
+  const name = layout.sections.findLast((s) => s.top <= offset && s.top + s.height > offset)?.name;
+  return (
+    <g className="strip-hover">
+      <path d={`M${STRIP.x} ${y}h${STRIP.width}`} />
+      <text x={STRIP.x + STRIP.width + 6} y={Math.max(12, y - 4)}>
+        {name ? `${name} · ` : ''}
+        {grouped(offset)} px
+      </text>
     </g>
   );
 }

@@ -205,6 +205,7 @@ describe('words', () => {
         }),
       ),
     ).toBe('fade out');
+    expect(elementName(element({ text: '0.9 m reflector. Collects for all' }))).toBe('0.9 m reflector');
     expect(elementName(element({ text: '', kind: 'box', selector: '#road-picture' }))).toBe('road picture');
   });
 });

@@ -99,7 +99,7 @@ const unit = (...values: string[]) => (values.some((v) => v.includes('%')) ? '%'
 export function elementName(e: ElementFacts, layout?: Layout): string {
   const parent = layout?.elements[e.parent];
   if (!e.text && e.kind === 'image' && parent?.text) return `picture in ${elementName(parent)}`;
-  const text = e.text.split(/[.·:\n]/)[0]!.trim();
+  const text = e.text.split(/[.·:](?:\s|$)/)[0]!.trim();
   const short = text.length > 26 ? `${text.slice(0, 25).trimEnd()}…` : text;
   if (short && (e.kind === 'text' || e.text.length < 40)) return short;
   const tail = e.selector.split(/[ >]+/).at(-1)!;
