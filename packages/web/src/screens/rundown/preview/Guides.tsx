@@ -75,7 +75,7 @@ function Outline({
   const w = (name?.length ?? 0) * 5.9 + 12;
   const tagY = Math.min(Math.max(0, top - 18), height - 18);
   return (
-    <g className={`outline ${className}`}>
+    <g className={`box-outline ${className}`}>
       <rect className="outline-under" {...box} />
       <rect className="outline-line" {...box} />
       {name && top > -box.height && top < height + 40 && (
