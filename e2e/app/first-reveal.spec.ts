@@ -3,7 +3,17 @@ import { expect, test } from '@playwright/test';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { unzipSync } from 'fflate';
-import { base, bring, cardZip, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
+import {
+  base,
+  bring,
+  cardZip,
+  measured,
+  newProject,
+  openRundown,
+  pick,
+  preview,
+  saved,
+} from '../support/app.ts';
 
 test('a rise on a card, tuned to be done when the card is centred, leaves as CSS that does the same', async ({
   page,
@@ -17,6 +27,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
     .setInputFiles({ name: 'orchard.zip', mimeType: 'application/zip', buffer: cardZip() });
   await page.getByRole('button', { name: 'Open', exact: true }).click();
   await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 15_000 });
+  await measured(page);
   // Root-absolute and relative files have come along.
   await expect(preview(page).locator('#pear img')).toHaveJSProperty('complete', true);
   expect(
@@ -55,7 +66,8 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
   await saved(page);
 
   await page.reload();
-  await expect(page.locator('.bar')).toHaveCount(1, { timeout: 15_000 });
+  await measured(page);
+  await expect(page.locator('.bar')).toHaveCount(1);
   await page.locator('.bar-grip').click();
   await expect(page.locator('.sentence')).toContainText('its middle meets the middle of the viewport');
 

@@ -63,7 +63,7 @@ export function Preview({ width, height }: { width: number; height: number }) {
   const w = viewport.width * scale;
   const h = viewport.height * scale;
   return (
-    <div className="preview" style={{ width, height }}>
+    <div className="preview" data-link={state} style={{ width, height }}>
       <div className="preview-page" style={{ width: w, height: h }}>
         <iframe
           key={`${round}${form}`}
