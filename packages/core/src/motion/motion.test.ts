@@ -79,6 +79,80 @@ describe('the document', () => {
   });
 });
 
+describe('edge cases of the page', () => {
+  const page = motion({ driver: { kind: 'page', axis: 'block' }, range: { start: '0%', end: '100%' } });
+  const reasons = (m: ReturnType<typeof motion>, l: typeof layout) =>
+    compileTake(documentOf(m), l).unplaced.map((u) => u.reason);
+
+  test('a page that does not scroll has no scroll timeline, but passages have their place', () => {
+    const short = layoutOf([element({ selector: '#a', box: { x: 0, y: 100, width: 300, height: 200 } })], 0);
+    expect(reasons(page, short)).toEqual(['there is nothing to scroll']);
+    const take = compileTake(documentOf(motion({ range: { start: 'cover 0%', end: 'cover 100%' } })), short);
+    expect(shown(take, 0)).toBe('0.7');
+  });
+
+  test('an element without a box has no timeline, and that is said', () => {
+    const none = layoutOf([element({ selector: '#a', box: { x: 0, y: 0, width: 0, height: 0 } })]);
+    expect(reasons(motion(), none)).toEqual(['it has no box of its own (display: none or contents)']);
+  });
+
+  test('insets that leave nothing of the viewport switch the passage off, and that is said', () => {
+    const driver = {
+      kind: 'passage' as const,
+      subject: 'self',
+      axis: 'block' as const,
+      insets: ['80%', '70%'] as [string, string],
+    };
+    expect(reasons(motion({ driver }), layout)).toEqual(['its insets leave no part of the viewport']);
+  });
+
+  test('a fixed subject counts as lying at the page’s top: its passage is over at once', () => {
+    const fixed = layoutOf([
+      element({ selector: '#a', fixed: true, box: { x: 0, y: 10, width: 900, height: 50 } }),
+    ]);
+    const take = compileTake(documentOf(motion({ range: { start: 'entry 0%', end: 'exit 100%' } })), fixed);
+    expect(take.instances[0]!.placed).toMatchObject({ start: -790, end: 60 });
+  });
+
+  test('auto insets take the scroll padding, written ones do not', () => {
+    const padded = {
+      ...layout,
+      scrollers: [{ ...layout.scrollers[0]!, padding: ['120px', '60px'] as [string, string] }],
+    };
+    const start = (insets: [string, string]) =>
+      compileTake(
+        documentOf(motion({ driver: { kind: 'passage', subject: 'self', axis: 'block', insets } })),
+        padded,
+      ).instances[0]!.placed.start;
+    expect(start(['auto', 'auto']) - start(['0px', '0px'])).toBe(60);
+  });
+
+  test('the inline axis and an inner scroller are channels of their own', () => {
+    const inner = layoutOf([
+      element({ selector: '#a', scroller: 1, box: { x: 700, y: 0, width: 100, height: 80 } }),
+    ]);
+    inner.scrollers.push({
+      selector: '#box',
+      port: { width: 400, height: 200 },
+      max: { block: 0, inline: 900 },
+    });
+    const driver = {
+      kind: 'passage' as const,
+      subject: 'self',
+      axis: 'inline' as const,
+      insets: ['0px', '0px'] as [string, string],
+    };
+    const take = compileTake(
+      documentOf(motion({ driver, range: { start: 'cover 0%', end: 'cover 100%' } })),
+      inner,
+    );
+    sample(take, [0, 0, 0, 550]);
+    expect(shownValue(take, 0, 'opacity')).toBe('0.5');
+    sample(take, [550, 550, 550, 0]);
+    expect(shownValue(take, 0, 'opacity')).toBe('0');
+  });
+});
+
 describe('a compiled take', () => {
   test('holds before and after, and moves in between', () => {
     const take = compileTake(documentOf(motion()), layout);

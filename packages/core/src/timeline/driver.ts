@@ -71,6 +71,10 @@ export function placeRange(driver: Driver, range: Range, target: number, layout:
   const subject = subjectOf(driver, target, layout);
   if (subject === undefined || !layout.elements[subject])
     return { reason: `no element matches ${driver.subject}` };
+  const { box } = layout.elements[subject];
+  // Without a box the browser makes no timeline at all.
+  if (box.width === 0 && box.height === 0)
+    return { reason: 'it has no box of its own (display: none or contents)' };
   const geometry = geometryOf(layout, subject, driver.axis, driver.insets);
   const cover = phaseSpans(geometry).cover;
   if (cover.end <= cover.start) return { reason: 'its insets leave no part of the viewport' };
