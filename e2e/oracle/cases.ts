@@ -1,5 +1,6 @@
 /** Random cases: fifty subjects on a page of awkward CSS, each with a random motion. Seeded, so that a failure can be repeated. */
 import fc from 'fast-check';
+import { propertyFacts } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 
 export type Setting =
@@ -145,6 +146,29 @@ const values: Record<string, fc.Arbitrary<string>> = {
   'letter-spacing': int(-3, 20).map((n) => `${n}px`),
   'border-radius': int(0, 40).map((n) => `${n}px`),
   'z-index': int(-5, 20).map(String),
+  transform: fc.oneof(
+    fc.tuple(int(-80, 80), int(-30, 30)).map(([x, a]) => `translateX(${x}%) rotate(${a}deg)`),
+    fc.tuple(int(-30, 30), int(50, 150)).map(([a, b]) => `skewY(${a}deg) scale(${b / 100})`),
+    fc.tuple(int(-60, 60), int(-70, 70)).map(([x, a]) => `translateY(${x}px) rotateX(${a}deg)`),
+    fc.tuple(int(-70, 70), int(-40, 40)).map(([a, z]) => `rotate3d(1, 1, 0, ${a}deg) translateZ(${z}px)`),
+    fc.constant('none'),
+  ),
+  'clip-path': fc.oneof(
+    fc.tuple(int(0, 60), int(0, 40)).map(([a, b]) => `inset(${a}% ${b}px)`),
+    fc.tuple(int(0, 200), int(0, 100)).map(([r, x]) => `circle(${r}px at ${x}% 50%)`),
+    fc.tuple(int(0, 100), int(0, 90)).map(([a, b]) => `polygon(0 0, ${a}% ${b}px, 100% 100%)`),
+    fc.constant('none'),
+  ),
+  perspective: fc.oneof(
+    int(1, 1200).map((n) => `${n}px`),
+    fc.constant('none'),
+  ),
+  'background-position': fc.tuple(length, length).map((p) => p.join(' ')),
+  'stroke-dashoffset': int(-50, 200).map((n) => `${n}px`),
+  'stroke-dasharray': fc.array(int(1, 40), { minLength: 1, maxLength: 3 }).map((a) => a.join(' ')),
+  '--amount': int(-50, 200).map(String),
+  '--reach': length,
+  '--tone': fc.tuple(channel, channel, channel).map((c) => `rgb(${c.join(' ')})`),
 };
 
 type Stop = { at: string; value: string; easing?: string };
@@ -183,6 +207,10 @@ const insets = fc.oneof(
 );
 
 const isSticky = (s: Setting) => s === 'sticky' || s === 'sticky-end' || s === 'in-sticky';
+
+/** Where a value type knows no adding, the core replaces; see docs/architecture.md. */
+const adds = (property: string) =>
+  property.startsWith('--') ? property === '--amount' : propertyFacts(property)!.type.add !== undefined;
 
 /** A motion for a subject; the subject’s selector is filled in later. */
 const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
@@ -223,11 +251,12 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
     .record({
       driven,
       keyframes,
+      composite: one('replace' as const, 'replace' as const, 'replace' as const, 'add' as const),
       fill: one('both' as const, 'both' as const, 'none' as const, 'forwards' as const, 'backwards' as const),
       whole: one('linear', 'linear', 'ease-in-out', 'cubic-bezier(0.2, 0.6, 0.4, 1)'),
     })
     .map(
-      ({ driven: [driver, range], keyframes: k, fill, whole: easing }) =>
+      ({ driven: [driver, range], keyframes: k, fill, whole: easing, composite }) =>
         ({
           id: 'm_x',
           name: 'case',
@@ -242,7 +271,7 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
           )
             ? easing
             : 'linear',
-          composite: 'replace',
+          composite: Object.keys(k).every(adds) ? composite : 'replace',
           follow: { kind: 'none' },
           reducedMotion: 'fade',
         }) as Motion,

@@ -1,5 +1,5 @@
 /** Distances between what the browser shows and what the core predicts. */
-import { propertyFacts } from '@lyvek/core';
+import { factsOf } from '@lyvek/core';
 import type { ValueContext } from '@lyvek/core';
 
 /** Per property: how far two values may lie apart, in the unit of its numbers. */
@@ -15,7 +15,26 @@ export const TOLERANCE: Record<string, number> = {
   'letter-spacing': 0.05,
   'border-radius': 0.05,
   'z-index': 0.01,
+  transform: 0.05,
+  'clip-path': 0.05,
+  perspective: 0.05,
+  'background-position': 0.05,
+  'stroke-dashoffset': 0.05,
+  'stroke-dasharray': 0.05,
+  '--amount': 0.01,
+  '--reach': 0.05,
+  '--tone': 3 / 255,
 };
+
+/** How far sixteen numbers lie outside the span of the predicted ones; lengths and factors alike. */
+export function matrixDistance(shown: readonly number[], predicted: readonly (readonly number[])[]): number {
+  return Math.max(
+    ...shown.map((n, i) => {
+      const span = predicted.map((p) => p[i]!);
+      return Math.max(0, Math.min(...span) - n, n - Math.max(...span));
+    }),
+  );
+}
 
 /**
  * How far a shown value lies outside what was predicted for the scroll offsets around it; infinite where one cannot be read.
@@ -30,7 +49,9 @@ export function distance(
   if (predicted.includes(shown)) return 0;
   if (property === 'rotate')
     return Math.min(...predicted.slice(1).map((p, i) => detour(shown, predicted[i]!, p)));
-  const type = propertyFacts(property)!.type;
+  const facts = factsOf(property, [...predicted, shown]);
+  if (!facts) return Infinity;
+  const { type } = facts;
   const clean = (css: string) => (property === 'letter-spacing' && css === 'normal' ? '0px' : css);
   const pairs = predicted.flatMap((p) => type.pair(clean(shown), clean(p), context) ?? []);
   if (pairs.length === 0) return Infinity;
@@ -72,5 +93,10 @@ const INITIAL: Record<string, string> = {
   'z-index': 'auto',
   'background-color': 'rgba(0, 0, 0, 0)',
   color: 'black',
+  'background-position': '0% 0%',
+  'stroke-dashoffset': '0px',
+  '--amount': '0',
+  '--reach': '0px',
+  '--tone': 'rgba(0, 0, 0, 0)',
 };
 export const initialOf = (property: string): string => INITIAL[property] ?? 'none';

@@ -62,6 +62,9 @@ const oracle = {
     });
     return { offsets, shown };
   },
+
+  /** Transforms as the browser reads them: sixteen numbers each. */
+  matrices: (texts: string[]) => texts.map((t) => [...new DOMMatrix(t).toFloat64Array()]),
 };
 export type Oracle = typeof oracle;
 (globalThis as unknown as { oracle: Oracle }).oracle = oracle;

@@ -15,7 +15,7 @@ import {
 import type { Layout, Take } from '@lyvek/core';
 import { makeCases, propertiesOf } from './cases.ts';
 import type { Case } from './cases.ts';
-import { distance, initialOf, TOLERANCE } from './compare.ts';
+import { distance, initialOf, matrixDistance, TOLERANCE } from './compare.ts';
 import type { Oracle, Shown } from './in-page.ts';
 import { pageOf } from './page.ts';
 
@@ -85,6 +85,13 @@ function predict(take: Take, layout: Layout, i: number, properties: readonly str
   };
 }
 
+/** A transform that the browser still has to read. */
+interface Pending {
+  shown: string;
+  predicted: string[];
+  at: string;
+}
+
 /** Every way in which one case differs from the prediction. */
 function differences(
   c: Case,
@@ -92,6 +99,7 @@ function differences(
   take: Take,
   layout: Layout,
   scrolled: readonly [number, number],
+  pending: Omit<Pending, 'at'>[],
 ): string[] {
   const i = take.instances.findIndex((x) => x.motion.id === c.motion.id);
   const { placed, element } = take.instances[i]!;
@@ -125,6 +133,10 @@ function differences(
     color: e.base?.color ?? 'black',
   };
   properties.forEach((property, k) => {
+    if (property === 'transform') {
+      pending.push({ shown: shown.values[k]!, predicted: around.map((p) => p.values[k]!) });
+      return;
+    }
     const error = distance(
       property,
       shown.values[k]!,
@@ -153,6 +165,7 @@ for (let n = 0; n < PAGES; n++) {
     for (let look = 0; look < LOOKS; look++) {
       // Down and up again, at places that have nothing in common with the cases.
       const share = ((look * 0.382 + n * 0.117) % 1) * (look % 2 ? 0.3 : 1);
+      const pending: Pending[] = [];
       const inner = Object.fromEntries(
         cases.map((_, i) => [`scroll${i}`, Math.round(((look * 0.271 + i * 0.13) % 1) * 1100)]),
       );
@@ -165,10 +178,21 @@ for (let n = 0; n < PAGES; n++) {
           approximate.has(c.motion.id) || (c.second !== null && approximate.has(c.second.id));
         if (!instance || (viewportForm && c.subject.setting.includes('scroller'))) return;
         const scroller = layout.scrollers[instance.placed.scroller]!.selector ?? '';
-        for (const d of differences(c, shown[i]!, take, layout, offsets[scroller]!))
-          failures.push(
-            `${d}\n   seed ${seed}, case ${i}, look ${look}, scrolled ${offsets[scroller]}\n   ${JSON.stringify(c)}`,
-          );
+        const at = `seed ${seed}, case ${i}, look ${look}, scrolled ${offsets[scroller]}\n   ${JSON.stringify(c)}`;
+        const transforms: Omit<Pending, 'at'>[] = [];
+        for (const d of differences(c, shown[i]!, take, layout, offsets[scroller]!, transforms))
+          failures.push(`${d}\n   ${at}`);
+        pending.push(...transforms.map((t) => ({ ...t, at })));
+      });
+      const texts = pending.flatMap((t) => [t.shown, ...t.predicted]);
+      const matrices = await ask(page, (o, t: string[]) => o.matrices(t), texts);
+      pending.forEach((t, i) => {
+        const [mine, ...theirs] = matrices.slice(i * 4, i * 4 + 4) as [number[], ...number[][]];
+        const error = matrixDistance(mine, theirs);
+        checked++;
+        if (error > TOLERANCE.transform!)
+          failures.push(`transform: ${t.shown}, predicted ${t.predicted[1]}\n   ${t.at}`);
+        else worst.values.set('transform', Math.max(worst.values.get('transform') ?? 0, error));
       });
     }
     expect(failures.length, `${failures.length} differ, first:\n${failures.slice(0, 5).join('\n')}`).toBe(0);

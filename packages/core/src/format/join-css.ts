@@ -37,11 +37,13 @@ export function handOffCss(
     const media = (query: string, pieces: readonly Piece[], mark: boolean) => {
       if (pieces.length === 0) return;
       put(`  @media screen and (prefers-reduced-motion: ${query}) {`);
-      pieces.forEach((piece, i) => {
-        if (i > 0) put('');
-        const at = put(indent(piece.rules, '    '));
-        if (mark) lines.push({ piece, ...at });
-      });
+      pieces
+        .filter((p) => p.rules)
+        .forEach((piece, i) => {
+          if (i > 0) put('');
+          const at = put(indent(piece.rules, '    '));
+          if (mark) lines.push({ piece, ...at });
+        });
       put('  }');
     };
     media('no-preference', full.pieces, true);

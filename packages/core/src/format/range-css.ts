@@ -31,9 +31,15 @@ const isZero = (css: string) => {
 /**
  * `geometries`: the subject at every measured viewport. Two meetings become insets and crossings, which is exact in any
  * scroller. A phase point beside a meeting is turned into its meeting where that holds at every measured size; otherwise the
- * meeting is written with viewport units, and the result says so.
+ * meeting is written with viewport units, and the result says so. `keepInsets` asks for the latter: keyframes at range names would
+ * move with the insets.
  */
-export function rangeCss(range: Range, driver: PassageDriver, geometries: readonly Geometry[]): RangeCss {
+export function rangeCss(
+  range: Range,
+  driver: PassageDriver,
+  geometries: readonly Geometry[],
+  keepInsets = false,
+): RangeCss {
   const { start, end } = range;
   const plain: RangeCss = {
     insets: driver.insets,
@@ -45,7 +51,7 @@ export function rangeCss(range: Range, driver: PassageDriver, geometries: readon
   const b = exactMeeting(end, 'end', driver, geometries);
   const startText = a ? `entry-crossing ${fine(a.edge)}` : pageEnd(start);
   const endText = b ? `exit-crossing ${fine(b.edge)}` : pageEnd(end);
-  if (startText && endText && !geometries.some((g) => g.sticky)) {
+  if (startText && endText && !keepInsets && !geometries.some((g) => g.sticky)) {
     const low = b ? b.line : 0;
     const high = a ? 1 - a.line : 0;
     // A page end hangs on no inset, so its side may make room for the other one.

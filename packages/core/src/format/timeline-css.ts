@@ -1,7 +1,7 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import type { Layout } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
-import { subjectOf } from '../timeline/index.ts';
+import { isNamedPlace, subjectOf } from '../timeline/index.ts';
 import type { Motion } from '../motion/index.ts';
 import { rangeCss } from './range-css.ts';
 import type { Piece, WriterNote } from './piece.ts';
@@ -22,6 +22,9 @@ export interface TimelineCss {
   named: NamedTimeline | null;
   notes: WriterNote[];
 }
+
+const hasNamedPlaces = (m: Motion) =>
+  Object.values(m.keyframes).some((stops) => stops.some((s) => isNamedPlace(s.at)));
 
 /** Timeline and range of a motion, for all layouts at once. */
 export function timelineOf(motion: Motion, name: string, layouts: readonly Layout[]): TimelineCss {
@@ -44,7 +47,7 @@ export function timelineOf(motion: Motion, name: string, layouts: readonly Layou
       return subject === undefined ? [] : [geometryOf(layout, subject, driver.axis, driver.insets)];
     }),
   );
-  const css = rangeCss(range, driver, geometries);
+  const css = rangeCss(range, driver, geometries, hasNamedPlaces(motion));
   const notes: WriterNote[] = [];
   if (css.assumesViewport)
     notes.push({

@@ -11,6 +11,7 @@ import type { Condition, Piece, WriterNote, Written } from './piece.ts';
 import { NamedTimelines, rule, timelineOf } from './timeline-css.ts';
 import type { TimelineCss } from './timeline-css.ts';
 import { namesOf } from './names.ts';
+import { registrations } from './property-css.ts';
 
 /** One entry of the animation lists. */
 interface Entry {
@@ -41,7 +42,14 @@ export function writeCss(
     notes.push(...written.notes);
     return written.blocks.length ? [written] : [];
   });
-  return { pieces: [...shared.pieces(), ...piecesOf(entries, layout)], notes };
+  return {
+    pieces: [
+      ...registrations(entries.map((e) => e.motion)),
+      ...shared.pieces(),
+      ...piecesOf(entries, layout),
+    ],
+    notes,
+  };
 }
 
 interface OneWritten extends Entry, TimelineCss {
@@ -140,5 +148,8 @@ function animationRule(selector: string, list: readonly Entry[]): string {
     `animation:${join(({ e, name }) => `${name} auto linear${fill(e.motion)}`)};`,
     `animation-timeline:${join(({ e }) => e.timeline)};`,
     `animation-range:${join(({ e }) => e.range)};`,
+    ...(list.some((e) => e.motion.composite === 'add')
+      ? [`animation-composition:${join(({ e }) => e.motion.composite)};`]
+      : []),
   ]);
 }

@@ -1,9 +1,9 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
 import { matchesOf } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
-import { placeRange } from '../timeline/index.ts';
+import { placeOf, placeRange } from '../timeline/index.ts';
 import type { Placed } from '../timeline/index.ts';
-import { isLinear, parseEasing, propertyFacts, segmentsOf } from '../value/index.ts';
+import { factsOf, isLinear, parseEasing, segmentsOf } from '../value/index.ts';
 import type { Ease, Keyframe, Segment, ValueContext } from '../value/index.ts';
 import type { Motion, MotionDocument } from './document.ts';
 
@@ -86,8 +86,8 @@ export const contextOf = (layout: Layout, element: number): ValueContext => {
   };
 };
 
-const hasBothEnds = (keyframes: readonly Keyframe[]): boolean =>
-  keyframes.some((k) => k.at === '0%') && keyframes.some((k) => k.at === '100%');
+const hasBothEnds = (keyframes: readonly Keyframe[], place: (at: string) => number): boolean =>
+  keyframes.some((k) => place(k.at) <= 0) && keyframes.some((k) => place(k.at) >= 1);
 
 interface Part {
   instances: Instance[];
@@ -124,12 +124,14 @@ function makePart(motion: Motion, layout: Layout): Part {
     part.instances.push({ motion, element, placed });
     part.tracks.push(
       Object.entries(motion.keyframes).map(([property, keyframes]) => {
-        const base = layout.elements[element]?.base?.[property] ?? propertyFacts(property)?.initial ?? '';
+        const values = keyframes.map((k) => k.value);
+        const base = layout.elements[element]?.base?.[property] ?? factsOf(property, values)?.initial ?? '';
+        const place = (at: string) => placeOf(at, placed);
         return {
           property,
           base,
-          open: !hasBothEnds(keyframes),
-          segments: segmentsOf(property, keyframes, base, contextOf(layout, element)),
+          open: !hasBothEnds(keyframes, place),
+          segments: segmentsOf(property, keyframes, base, contextOf(layout, element), place),
         };
       }),
     );
@@ -154,6 +156,8 @@ export function compileTake(document: MotionDocument, layout: Layout): Take {
   return { layout, instances, tracks, unplaced, ...flatten(instances, tracks) };
 }
 
+const isStraight = ({ segments: [first, ...rest] }: Track): boolean =>
+  rest.length === 0 && first!.start === 0 && first!.end === 1 && isLinear(first!.ease);
 const curved = (ease: Ease): Ease | null => (isLinear(ease) ? null : ease);
 
 function flatten(instances: Instance[], tracks: Track[]) {
@@ -223,8 +227,7 @@ function flatten(instances: Instance[], tracks: Track[]) {
   for (let i = 0; i < n; i++) {
     const first = out.firstTrack[i]!;
     const own = tracks.slice(first, out.firstTrack[i + 1]!);
-    if (own.length === 0 || !own.every((t) => t.segments.length === 1 && isLinear(t.segments[0]!.ease)))
-      continue;
+    if (own.length === 0 || !own.every(isStraight)) continue;
     out.straight[i] = own.reduce((sum, t) => sum + t.segments[0]!.from.length, 0);
     out.straightFrom[i] = out.slot[out.firstSegment[first]!]!;
     out.straightTo[i] = out.trackSlot[first]!;

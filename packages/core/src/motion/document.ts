@@ -1,8 +1,8 @@
 /** The document: all motions of one take of one page. JSON, versioned; unknown fields are errors with their path. */
 import { z } from 'zod';
 import { parseLength } from '../page/index.ts';
-import { parseMeeting, parsePhasePoint } from '../timeline/index.ts';
-import { isLinear, isMonotone, parseEasing, valueError } from '../value/index.ts';
+import { isNamedPlace, parseMeeting, parsePhasePoint, PHASES } from '../timeline/index.ts';
+import { isLinear, keyframeOffset, parseEasing, passesOnce, valueError } from '../value/index.ts';
 
 const id = z.string().regex(/^[a-z]_[A-Za-z0-9_-]{1,40}$/, 'an id such as m_card2');
 const selector = z.string().trim().min(1).max(2000);
@@ -44,12 +44,16 @@ export const DriverSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('passage'), subject: selector, axis, insets: z.tuple([length, length]) }),
 ]);
 
-const place = z
-  .string()
-  .regex(/^\d+(\.\d+)?%$/, 'a place such as 50%')
-  .refine((at) => Number.parseFloat(at) <= 100, {
-    message: 'keyframes lie between 0% and 100%',
-  });
+const NAMED = new RegExp(`^(?:${PHASES.join('|')}) -?\\d+(?:\\.\\d+)?%$`);
+/** A share of the range, or a place at a range name such as `entry 25%`, which keyframes in CSS take without calc(). */
+const place = z.string().superRefine((at, ctx) => {
+  if (isNamedPlace(at)) {
+    if (!NAMED.test(at))
+      ctx.addIssue({ code: 'custom', message: 'a place at a range name is written like entry 25%' });
+  } else if (!/^\d+(\.\d+)?%$/.test(at)) ctx.addIssue({ code: 'custom', message: 'a place such as 50%' });
+  else if (Number.parseFloat(at) > 100)
+    ctx.addIssue({ code: 'custom', message: 'keyframes lie between 0% and 100%' });
+});
 export const KeyframeSchema = z.strictObject({
   at: place,
   value: z.string().min(1).max(1000),
@@ -77,16 +81,13 @@ export const MotionSchema = z
     keyframes,
     easing,
     fill: z.enum(['none', 'forwards', 'backwards', 'both']),
-    composite: z.literal('replace'),
+    composite: z.enum(['replace', 'add']),
     follow: z.strictObject({ kind: z.literal('none') }),
     /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
     reducedMotion: z.enum(['drop', 'fade', 'keep']),
   })
   .superRefine((m, ctx) => {
     const whole = parseEasing(m.easing);
-    const plain = Object.values(m.keyframes).every(
-      (k) => k.length === 2 && k[0]!.at === '0%' && k[1]!.at === '100%',
-    );
     const ended = Object.values(m.keyframes).every(
       (k) => k.some((s) => s.at === '0%') && k.some((s) => s.at === '100%'),
     );
@@ -106,11 +107,29 @@ export const MotionSchema = z
         message: 'an easing over the whole range cannot be joined with steps between stops',
         path: ['easing'],
       });
-    else if (whole.ok && !plain && !isMonotone(whole.value))
+    else if (
+      whole.ok &&
+      !isLinear(whole.value) &&
+      Object.values(m.keyframes).some((k) => k.some((s) => !passesOnce(whole.value, keyframeOffset(s.at))))
+    )
       ctx.addIssue({
         code: 'custom',
-        message: 'an easing that overshoots needs exactly two stops, 0% and 100%',
+        message:
+          'an easing that swings back over a stop cannot be written as CSS: move the stop or calm the easing',
         path: ['easing'],
+      });
+    const named = Object.values(m.keyframes).some((k) => k.some((s) => isNamedPlace(s.at)));
+    if (named && whole.ok && !isLinear(whole.value))
+      ctx.addIssue({
+        code: 'custom',
+        message: 'an easing over the whole range needs every stop at a share of it, not at a range name',
+        path: ['easing'],
+      });
+    if (named && m.driver.kind !== 'passage')
+      ctx.addIssue({
+        code: 'custom',
+        message: 'keyframes at range names need a passage',
+        path: ['keyframes'],
       });
     if (m.driver.kind !== 'page') return;
     for (const side of ['start', 'end'] as const)

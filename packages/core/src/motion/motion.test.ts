@@ -46,10 +46,10 @@ describe('the document', () => {
     ],
     ['a newer version', { format: 'lyvek-document', version: 2, motions: [] }, 'version'],
     [
-      'an overshoot over several stops',
+      'an easing that swings back over a stop',
       documentOf(
         motion({
-          easing: 'cubic-bezier(0.3, 1.6, 0.5, 1)',
+          easing: 'cubic-bezier(0.3, 2.4, 0.6, -1.6)',
           keyframes: {
             opacity: [
               { at: '0%', value: '0' },

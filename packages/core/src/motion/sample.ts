@@ -1,5 +1,6 @@
 /** Sampling: scroll offsets → progress and values, without allocating. */
-import { segmentsOf, valueAt } from '../value/index.ts';
+import { placeOf } from '../timeline/index.ts';
+import { factsOf, segmentsOf, valueAt } from '../value/index.ts';
 import { contextOf } from './compile.ts';
 import type { Take } from './compile.ts';
 
@@ -98,25 +99,46 @@ export function trackValue(take: Take, track: number): string {
 }
 
 /**
- * What an element's property shows at the last sampling (Web Animations 1, §5.4: effect stack). The last writer that is in effect
- * or filling wins; where one of its ends is missing, it mixes with what the writers below it show. With none in effect the element
- * keeps its own value (null).
+ * What an element's property shows at the last sampling (Web Animations 1, §5.4: effect stack). Writers that are in effect or
+ * filling apply in the order of the document: one that replaces hides those below it, except where one of its ends is missing and it
+ * mixes with what they show; one that adds goes on top. With none in effect the element keeps its own value (null).
  */
 export function shownValue(take: Take, element: number, property: string): string | null {
   let shown: string | null = null;
   for (const t of take.writers.get(element)?.get(property) ?? []) {
-    if (!inEffect(take, take.tracks[t]!.instance)) continue;
-    shown = shown !== null && take.tracks[t]!.open ? valueOver(take, t, shown) : trackValue(take, t);
+    const { instance, open, base } = take.tracks[t]!;
+    if (!inEffect(take, instance)) continue;
+    if (take.instances[instance]!.motion.composite === 'add') shown = added(take, t, shown ?? base);
+    else shown = shown !== null && open ? valueOver(take, t, shown) : trackValue(take, t);
   }
   return shown;
 }
 
+/** A neutral end adds nothing, so a track with missing ends mixes over a neutral value. */
+function added(take: Take, track: number, below: string): string {
+  const { instance, property, open } = take.tracks[track]!;
+  const { motion, element } = take.instances[instance]!;
+  const values = motion.keyframes[property]!.map((k) => k.value);
+  const facts = factsOf(property, values);
+  if (!facts?.type.add) return open ? valueOver(take, track, below) : trackValue(take, track);
+  const over = open ? valueOver(take, track, neutral(property, facts.initial)) : trackValue(take, track);
+  return facts.type.add(below, over, contextOf(take.layout, element));
+}
+/** What leaves a value as it is when it is added. */
+const neutral = (property: string, initial: string): string => (/opacity$/.test(property) ? '0' : initial);
+
 /** A track with missing ends over another value than the element's own. Rare, so it is worked out afresh. */
 function valueOver(take: Take, track: number, below: string): string {
   const { instance, property } = take.tracks[track]!;
-  const { motion, element } = take.instances[instance]!;
+  const { motion, element, placed } = take.instances[instance]!;
   const progress = take.phase[instance] === -1 ? BEFORE : take.progress[instance]!;
   const shape = take.ease[instance];
-  const segments = segmentsOf(property, motion.keyframes[property]!, below, contextOf(take.layout, element));
+  const segments = segmentsOf(
+    property,
+    motion.keyframes[property]!,
+    below,
+    contextOf(take.layout, element),
+    (at) => placeOf(at, placed),
+  );
   return valueAt(segments, shape ? shape(progress) : progress);
 }

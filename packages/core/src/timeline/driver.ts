@@ -3,7 +3,7 @@ import type { Axis, Geometry, Layout, Px, Scroller } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
 import { parsePhasePoint, resolvePoint } from './range-point.ts';
 import type { Range } from './range-point.ts';
-import { isMeeting } from './range-point.ts';
+import { isMeeting, isNamedPlace } from './range-point.ts';
 import { phaseSpans } from './phases.ts';
 import type { Span } from './phases.ts';
 import { resolveLength } from '../page/index.ts';
@@ -85,6 +85,16 @@ export function placeRange(driver: Driver, range: Range, target: number, layout:
     start: resolvePoint(range.start, geometry, 'start'),
     end: resolvePoint(range.end, geometry, 'end'),
   };
+}
+
+/**
+ * Progress at which a keyframe stands. A share of the range is that share; a place at a range name stays where it is on the
+ * scroller, so it may lie before 0 or after 1.
+ */
+export function placeOf(at: string, placed: Placed): number {
+  if (!isNamedPlace(at)) return Number.parseFloat(at) / 100;
+  if (!placed.geometry || placed.end <= placed.start) return 0;
+  return (resolvePoint(at, placed.geometry, 'start') - placed.start) / (placed.end - placed.start);
 }
 
 /** Progress at a scroll offset: 0 before, 1 after; an empty or reversed range jumps at its start. */

@@ -97,3 +97,6 @@ export function meetingOffset(edge: number, line: number, g: Geometry): Px {
 /** True where a meeting comes before the sticking (top-sticky) or while the box is ahead of its place (bottom-sticky). */
 export const meetsEarly = (edge: number, line: number, g: Geometry): boolean =>
   g.sticky !== null && g.top + edge * g.size - line * g.port <= g.sticky.at;
+
+/** True for a keyframe's place at a range name (`entry 25%`), as against a share of the motion's own range. */
+export const isNamedPlace = (at: string): boolean => /^[a-z]/.test(at);

@@ -76,3 +76,12 @@ export const ANY_CONTEXT: ValueContext = {
   rem: 16,
   color: '#000',
 };
+
+/** Percent and px of a length whose percentages stay open; null where it is no length or not linear in them. */
+export function linearOf(node: csstree.CssNode, c: ValueContext): [percent: number, px: number] | null {
+  if (node.type === 'Number' && Number(node.value) !== 0) return null;
+  const at = (percent: number) => lengthOf(node, percent, c);
+  const [px, one, two] = [at(0), at(100), at(200)];
+  if (px === null || one === null || two === null || !Number.isFinite(px + one + two)) return null;
+  return Math.abs(two - 2 * one + px) < 1e-9 ? [one - px, px] : null;
+}

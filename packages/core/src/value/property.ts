@@ -1,11 +1,16 @@
 /** Which value type an animatable property has, and its initial value. A new property is one line here. */
+import { customSyntax, isCustomProperty } from './custom.ts';
 import { angle } from './types/angle.ts';
 import { color } from './types/color.ts';
+import { dashes } from './types/dashes.ts';
 import { filter } from './types/filter.ts';
-import { length, lengthOfHeight, size, sizeOfHeight } from './types/length.ts';
+import { distance, length, lengthOfHeight, size, sizeOfHeight } from './types/length.ts';
 import { integer, number, opacity } from './types/number.ts';
+import { backgroundSize, lengthPercentage, position } from './types/position.ts';
 import { rotate } from './types/rotate.ts';
 import { scale } from './types/scale.ts';
+import { shape } from './types/shape.ts';
+import { transform } from './types/transform.ts';
 import { translate } from './types/translate.ts';
 import type { ValueType } from './value-type.ts';
 
@@ -23,6 +28,13 @@ export const VALUE_TYPES: readonly ValueType[] = [
   rotate,
   filter,
   color,
+  transform,
+  shape,
+  position,
+  backgroundSize,
+  lengthPercentage,
+  distance,
+  dashes,
 ];
 
 export interface PropertyFacts {
@@ -41,6 +53,17 @@ const PROPERTIES = new Map<string, PropertyFacts>([
   ['scale', { type: scale, initial: 'none', common: true }],
   ['rotate', { type: rotate, initial: 'none', common: true }],
   ['filter', { type: filter, initial: 'none', common: true }],
+  ['transform', { type: transform, initial: 'none', common: true }],
+  ['clip-path', { type: shape, initial: 'none', common: true }],
+  ['perspective', { type: distance, initial: 'none' }],
+  ['perspective-origin', { type: position, initial: '50% 50%' }],
+  ['transform-origin', { type: position, initial: '50% 50%' }],
+  ['background-position', { type: position, initial: '0% 0%' }],
+  ['mask-position', { type: position, initial: '0% 0%' }],
+  ['object-position', { type: position, initial: '50% 50%' }],
+  ['background-size', { type: backgroundSize, initial: 'auto' }],
+  ['mask-size', { type: backgroundSize, initial: 'auto' }],
+  ['offset-distance', { type: lengthPercentage, initial: '0px' }],
   ['color', { type: color, initial: 'black', common: true }],
   ['background-color', { type: color, initial: 'transparent', common: true }],
   ['fill', { type: color, initial: 'black' }],
@@ -54,7 +77,10 @@ const PROPERTIES = new Map<string, PropertyFacts>([
   ['stroke-opacity', { type: opacity, initial: '1' }],
   ['flex-grow', { type: number, initial: '0' }],
   ['z-index', { type: integer, initial: 'auto' }],
-  ['stroke-dashoffset', { type: length, initial: '0' }],
+  ['stroke-dashoffset', { type: length, initial: '0px' }],
+  ['stroke-dasharray', { type: dashes, initial: 'none' }],
+  ['stroke-width', { type: length, initial: '1px' }],
+  ['font-weight', { type: number, initial: '400' }],
   ...lengths(size, '0px', 'width', 'padding-left', 'padding-right', 'border-radius'),
   ...lengths(length, '0px', 'margin-left', 'margin-right', 'left', 'right'),
   ...lengths(length, '0px', 'letter-spacing', 'word-spacing', 'outline-offset'),
@@ -62,10 +88,14 @@ const PROPERTIES = new Map<string, PropertyFacts>([
   ...lengths(lengthOfHeight, '0px', 'top', 'bottom'),
 ]);
 
-/** Facts of a property, or null for one that is not interpolated here. Unregistered custom properties flip at 50 %. */
+/** Facts of a property, or null for one that is not interpolated here. */
 export const propertyFacts = (name: string): PropertyFacts | null => PROPERTIES.get(name) ?? null;
+
+/** Facts of a property as these values use it: custom properties are told apart by what they hold. */
+export const factsOf = (name: string, values: readonly string[]): PropertyFacts | null =>
+  isCustomProperty(name) ? customSyntax(values) : propertyFacts(name);
+
 export const propertyNames = (): string[] => [...PROPERTIES.keys()];
-export const isCustomProperty = (name: string): boolean => /^--[\w-]+$/.test(name);
 
 /** Says what is wrong with a value for a property, or null. */
 export function valueError(property: string, css: string): string | null {

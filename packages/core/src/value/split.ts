@@ -6,23 +6,26 @@ import { isLinear, parseEasing } from './easing.ts';
 import type { Ease } from './easing-definition.ts';
 import { keyframeOffset } from './track.ts';
 import type { Keyframe } from './track.ts';
+import { handlesOf, subcurve } from './easings/cubic-bezier.ts';
 import { decimal } from './value-type.ts';
 
 const TOLERANCE = 1e-4;
 const SAMPLES = 400;
 
-/** True where a curve never runs backwards and stays within 0…1: only then has each stop one place. */
-export function isMonotone(ease: Ease): boolean {
-  let last = 0;
-  for (let i = 0; i <= SAMPLES; i++) {
+/** True where a curve passes a level once on its way from 0 to 1: only then has the stop there one place. */
+export function passesOnce(ease: Ease, level: number): boolean {
+  let passes = 0;
+  let above = ease(0) > level;
+  for (let i = 1; i <= SAMPLES; i++) {
     const y = ease(i / SAMPLES);
-    if (y < last - 1e-9 || y > 1 + 1e-9) return false;
-    last = y;
+    if (Math.abs(y - level) < 1e-9 || y > level === above) continue;
+    above = !above;
+    passes++;
   }
-  return true;
+  return passes <= 1;
 }
 
-/** Smallest p with ease(p) ≥ y, by halving. */
+/** Smallest p with ease(p) ≥ y for a curve that passes y once, by halving. */
 function invert(ease: Ease, y: number): number {
   if (y <= 0) return 0;
   if (y >= 1) return 1;
@@ -56,11 +59,15 @@ export function bake(f: Ease, tolerance = TOLERANCE): string {
   return `linear(${points.map(([x, y], i) => (i === 0 || i === points.length - 1 ? decimal(y) : `${decimal(y)} ${decimal(x * 100)}%`)).join(', ')})`;
 }
 
-/** Stops of one property with the whole-range easing worked in. With two plain stops at the ends it is their easing. */
+/**
+ * Stops of one property with the whole-range easing worked in. With two plain stops at the ends it is their easing. A Bézier curve
+ * over linear stretches is cut into Bézier curves, which is exact; anything else is baked. An inner stop must be passed once only.
+ */
 export function withWholeEasing(stops: readonly Keyframe[], whole: string): Keyframe[] {
   const parsed = parseEasing(whole);
   if (!parsed.ok || isLinear(parsed.value)) return [...stops];
   const ease = parsed.value;
+  const handles = handlesOf(whole);
   const sorted = [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
   const ends =
     sorted.length === 2 && keyframeOffset(sorted[0]!.at) === 0 && keyframeOffset(sorted[1]!.at) === 1;
@@ -72,12 +79,15 @@ export function withWholeEasing(stops: readonly Keyframe[], whole: string): Keyf
     const at = `${decimal(p0 * 100)}%`;
     const next = sorted[i + 1];
     if (!next) return { ...stop, at };
-    const inner = parseEasing(stop.easing ?? 'linear');
+    const p1 = places[i + 1]!;
     const a = keyframeOffset(stop.at);
     const b = keyframeOffset(next.at);
-    const p1 = places[i + 1]!;
-    const f: Ease = (u) =>
-      (inner.ok ? inner.value : (t: number) => t)((ease(p0 + u * (p1 - p0)) - a) / (b - a));
-    return { ...stop, at, easing: b > a && p1 > p0 ? bake(f) : 'linear' };
+    if (b <= a || p1 <= p0) return { ...stop, at, easing: 'linear' };
+    const own = stop.easing ?? 'linear';
+    const piece = handles && own === 'linear' ? subcurve(handles, p0, p1) : null;
+    if (piece) return { ...stop, at, easing: `cubic-bezier(${piece.map(decimal).join(', ')})` };
+    const inner = parseEasing(own);
+    const shape = inner.ok ? inner.value : (t: number) => t;
+    return { ...stop, at, easing: bake((u) => shape((ease(p0 + u * (p1 - p0)) - a) / (b - a))) };
   });
 }

@@ -1,7 +1,7 @@
 /** Keyframes of one property become segments between numbers: progress → value. */
 import { parseEasing } from './easing.ts';
 import type { Ease } from './easing-definition.ts';
-import { propertyFacts } from './property.ts';
+import { factsOf } from './property.ts';
 import { decimal } from './value-type.ts';
 import type { Form, Mixable, ValueContext } from './value-type.ts';
 
@@ -28,23 +28,26 @@ const flip = (from: string, to: string): Mixable => ({
 export const keyframeOffset = (at: string): number => Number.parseFloat(at) / 100;
 
 /**
- * Segments of a property over progress 0…1, sorted. Missing ends take `base`, the element's own value. Of several stops at
- * one place the first ends the segment before, the last begins the next, as in the browser.
+ * Segments of a property over progress, sorted. Where no stop lies at or before 0, or at or after 1, `base` stands there: the
+ * element's own value. Of several stops at one place the first ends the segment before, the last begins the next, as in the
+ * browser. `place` gives the progress of a stop; those at range names may lie outside 0…1.
  */
 export function segmentsOf(
   property: string,
   keyframes: readonly Keyframe[],
   base: string,
   context: ValueContext,
-  fallbackEasing = 'linear',
+  place: (at: string) => number = keyframeOffset,
 ): Segment[] {
   const stops = keyframes
-    .map((k) => ({ offset: keyframeOffset(k.at), value: k.value, easing: k.easing ?? fallbackEasing }))
+    .map((k) => ({ offset: place(k.at), value: k.value, easing: k.easing ?? 'linear' }))
     .sort((a, b) => a.offset - b.offset);
-  if (!stops.length || stops[0]!.offset > 0)
-    stops.unshift({ offset: 0, value: base, easing: fallbackEasing });
-  if (stops.at(-1)!.offset < 1) stops.push({ offset: 1, value: base, easing: fallbackEasing });
-  const type = propertyFacts(property)?.type;
+  if (!stops.length || stops[0]!.offset > 0) stops.unshift({ offset: 0, value: base, easing: 'linear' });
+  if (stops.at(-1)!.offset < 1) stops.push({ offset: 1, value: base, easing: 'linear' });
+  const type = factsOf(
+    property,
+    keyframes.map((k) => k.value),
+  )?.type;
   const segments: Segment[] = [];
   for (let i = 0; i + 1 < stops.length; i++) {
     const a = stops[i]!;

@@ -33,7 +33,22 @@ export interface ValueType {
   accepts(css: string): boolean;
   /** Reads a pair for mixing; null when the standard says that the pair flips at 50 %. */
   pair(from: string, to: string, context: ValueContext): Mixable | null;
+  /** `over` added to `under` (Web Animations 2, §5.3.5); where it is missing, adding replaces */
+  add?(under: string, over: string, context: ValueContext): string;
 }
+
+/** Adding number by number, for types whose values are read alike. */
+export const sum =
+  (type: ValueType): NonNullable<ValueType['add']> =>
+  (under, over, context) => {
+    const pair = type.pair(under, over, context);
+    return pair
+      ? pair.form.write(
+          pair.from.map((n, i) => n + pair.to[i]!),
+          0,
+        )
+      : over;
+  };
 
 /** Shortest decimal with up to six digits after the point. */
 export const decimal = (n: number): string => String(Number(n.toFixed(6)) + 0);

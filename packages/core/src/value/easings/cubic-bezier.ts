@@ -20,6 +20,55 @@ export const cubicBezier: EasingDefinition = {
   },
 };
 
+export type Handles = [x1: number, y1: number, x2: number, y2: number];
+
+/** Control points of a `cubic-bezier()` or of a keyword for one; null for any other easing. */
+export function handlesOf(css: string): Handles | null {
+  const text = css.trim().toLowerCase();
+  if (KEYWORDS[text]) return KEYWORDS[text];
+  const p = /^cubic-bezier\(([^()]+)\)$/.exec(text)?.[1]?.split(',').map(Number);
+  return p?.length === 4 && p.every(Number.isFinite) ? (p as Handles) : null;
+}
+
+/**
+ * The piece of a curve between two inputs as a curve of its own, by de Casteljau's construction; null where that piece would need
+ * handles that `cubic-bezier()` refuses, or where it ends as high as it begins.
+ */
+export function subcurve([x1, y1, x2, y2]: Handles, from: number, to: number): Handles | null {
+  const u0 = parameterAt(x1, x2, from);
+  const u1 = parameterAt(x1, x2, to);
+  const cut = (a: number, b: number): [number, number, number, number] => {
+    const at = (s: number, t: number, v: number) => {
+      // Blossom of the cubic 0, a, b, 1.
+      const [p, q, r] = [a * s, a + (b - a) * s, b + (1 - b) * s];
+      const [m, n] = [p + (q - p) * t, q + (r - q) * t];
+      return m + (n - m) * v;
+    };
+    return [at(u0, u0, u0), at(u0, u0, u1), at(u0, u1, u1), at(u1, u1, u1)];
+  };
+  const [xa, xb, xc, xd] = cut(x1, x2);
+  const [ya, yb, yc, yd] = cut(y1, y2);
+  if (Math.abs(yd - ya) < 1e-9 || Math.abs(xd - xa) < 1e-12) return null;
+  const x = [(xb - xa) / (xd - xa), (xc - xa) / (xd - xa)];
+  if (x.some((v) => v < -1e-9 || v > 1 + 1e-9)) return null;
+  const inside = (v: number) => Math.min(1, Math.max(0, v));
+  return [inside(x[0]!), (yb - ya) / (yd - ya), inside(x[1]!), (yc - ya) / (yd - ya)];
+}
+
+/** The curve's parameter at an input, by halving. */
+function parameterAt(x1: number, x2: number, x: number): number {
+  if (x <= 0) return 0;
+  if (x >= 1) return 1;
+  let low = 0;
+  let high = 1;
+  for (let i = 0; i < 60; i++) {
+    const u = (low + high) / 2;
+    if (3 * u * (1 - u) * ((1 - u) * x1 + u * x2) + u ** 3 < x) low = u;
+    else high = u;
+  }
+  return (low + high) / 2;
+}
+
 /**
  * Solves x(u) = t by Newton's method inside a shrinking bracket, to 1e-12 in x, then takes y(u). Outside 0…1 the curve goes on
  * along its tangents, as the standard says.

@@ -69,4 +69,6 @@ export const filter: ValueType = {
     const values = (steps: Step[]) => names.map((name, i) => steps[i]?.value ?? FUNCTIONS[name]!.neutral);
     return { from: values(a), to: values(b), form: list(names) };
   },
+  add: (under, over) =>
+    under.trim() === 'none' ? over : over.trim() === 'none' ? under : `${under} ${over}`,
 };

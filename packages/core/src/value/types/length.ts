@@ -1,5 +1,5 @@
 import { ANY_CONTEXT, components, lengthOf } from '../components.ts';
-import { decimal } from '../value-type.ts';
+import { decimal, sum } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 
 const any: Form = { write: (n, i) => `${decimal(n[i]!)}px` };
@@ -12,18 +12,38 @@ function read(css: string, percent: number, context: ValueContext): number | nul
 }
 
 /** One length or percentage; `side` says which side of the border box percentages refer to. */
-const typed = (name: string, side: 'width' | 'height', form: Form): ValueType => ({
-  name,
-  example: '24px',
-  accepts: (css) => read(css, 100, ANY_CONTEXT) !== null,
-  pair(from, to, context) {
-    const a = read(from, context.box[side], context);
-    const b = read(to, context.box[side], context);
-    return a === null || b === null ? null : { from: [a], to: [b], form };
-  },
-});
+const typed = (name: string, side: 'width' | 'height', form: Form): ValueType => {
+  const type: ValueType = {
+    name,
+    example: '24px',
+    accepts: (css) => read(css, 100, ANY_CONTEXT) !== null,
+    pair(from, to, context) {
+      const a = read(from, context.box[side], context);
+      const b = read(to, context.box[side], context);
+      return a === null || b === null ? null : { from: [a], to: [b], form };
+    },
+    add: (under, over, context) => sum(type)(under, over, context),
+  };
+  return type;
+};
 
 export const length = typed('length', 'width', any);
 export const lengthOfHeight = typed('length of the height', 'height', any);
 export const size = typed('size', 'width', notNegative);
 export const sizeOfHeight = typed('size of the height', 'height', notNegative);
+
+const readDistance = (css: string, c: ValueContext) => {
+  const n = read(css, NaN, c);
+  return n === null || Number.isNaN(n) || n < 0 ? null : n;
+};
+/** `perspective`: a length of at least 0; `none` is accepted and flips. */
+export const distance: ValueType = {
+  name: 'distance',
+  example: '900px',
+  accepts: (css) => css.trim() === 'none' || readDistance(css, ANY_CONTEXT) !== null,
+  pair(from, to, context) {
+    const a = readDistance(from, context);
+    const b = readDistance(to, context);
+    return a === null || b === null ? null : { from: [a], to: [b], form: notNegative };
+  },
+};

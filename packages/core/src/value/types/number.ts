@@ -1,5 +1,5 @@
 import { components, numberOf } from '../components.ts';
-import { decimal } from '../value-type.ts';
+import { decimal, sum } from '../value-type.ts';
 import type { Form, ValueType } from '../value-type.ts';
 
 const read = (css: string): number | null => {
@@ -7,16 +7,20 @@ const read = (css: string): number | null => {
   return nodes?.length === 1 ? numberOf(nodes[0]!, 1) : null;
 };
 
-const typed = (name: string, example: string, form: Form): ValueType => ({
-  name,
-  example,
-  accepts: (css) => read(css) !== null,
-  pair(from, to) {
-    const a = read(from);
-    const b = read(to);
-    return a === null || b === null ? null : { from: [a], to: [b], form };
-  },
-});
+const typed = (name: string, example: string, form: Form): ValueType => {
+  const type: ValueType = {
+    name,
+    example,
+    accepts: (css) => read(css) !== null,
+    pair(from, to) {
+      const a = read(from);
+      const b = read(to);
+      return a === null || b === null ? null : { from: [a], to: [b], form };
+    },
+    add: (under, over, context) => sum(type)(under, over, context),
+  };
+  return type;
+};
 
 /** A plain number; a percentage counts as its fraction. */
 export const number = typed('number', '0.5', { write: (n, i) => decimal(n[i]!) });

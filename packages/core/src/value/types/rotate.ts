@@ -51,6 +51,13 @@ const quaternion = ({ axis: [x, y, z], degrees }: Turn): Quaternion => {
   return [x * s, y * s, z * s, Math.cos(half)];
 };
 
+function pose([x, y, z, w]: Quaternion): string {
+  const size = Math.hypot(x, y, z);
+  if (size < 1e-12) return '0deg';
+  const degrees = (2 * Math.atan2(size, w) * 180) / Math.PI;
+  return `${decimal(x / size)} ${decimal(y / size)} ${decimal(z / size)} ${decimal(degrees)}deg`;
+}
+
 /** Different axes turn along the shortest way between the two poses (CSS Transforms 2, §13.1: spherical mixing of quaternions). */
 function betweenPoses(a: Turn, b: Turn): Form {
   const qa = quaternion(a);
@@ -65,11 +72,7 @@ function betweenPoses(a: Turn, b: Turn): Form {
       const sin = Math.sin(theta);
       const wa = sin < 1e-9 ? 1 - t : Math.sin((1 - t) * theta) / sin;
       const wb = (sin < 1e-9 ? t : Math.sin(t * theta) / sin) * sign;
-      const [x, y, z, w] = qa.map((v, k) => v * wa + qb[k]! * wb) as Quaternion;
-      const size = Math.hypot(x, y, z);
-      if (size < 1e-12) return '0deg';
-      const degrees = (2 * Math.atan2(size, w) * 180) / Math.PI;
-      return `${decimal(x / size)} ${decimal(y / size)} ${decimal(z / size)} ${decimal(degrees)}deg`;
+      return pose(qa.map((v, k) => v * wa + qb[k]! * wb) as Quaternion);
     },
   };
 }
@@ -88,5 +91,23 @@ export const rotate: ValueType = {
       return { from: [a.degrees], to: [b.degrees], form: aboutAxis(b.axis) };
     if (b.none || b.degrees === 0) return { from: [a.degrees], to: [b.degrees], form: aboutAxis(a.axis) };
     return { from: [0], to: [1], form: betweenPoses(a, b) };
+  },
+  /** about one axis angles add up; about two they make one turn after the other */
+  add(under, over) {
+    const a = read(under);
+    const b = read(over);
+    if (!a || !b) return over;
+    if (a.none || a.degrees === 0) return over;
+    if (b.none || b.degrees === 0) return under;
+    if (a.axis.every((v, i) => Math.abs(v - b.axis[i]!) < 1e-9))
+      return aboutAxis(a.axis).write([a.degrees + b.degrees], 0);
+    const [ax, ay, az, aw] = quaternion(a);
+    const [bx, by, bz, bw] = quaternion(b);
+    return pose([
+      aw * bx + ax * bw + ay * bz - az * by,
+      aw * by - ax * bz + ay * bw + az * bx,
+      aw * bz + ax * by - ay * bx + az * bw,
+      aw * bw - ax * bx - ay * by - az * bz,
+    ]);
   },
 };

@@ -30,4 +30,15 @@ export const scale: ValueType = {
     const b = read(to);
     return a && b ? { from: a, to: b, form } : null;
   },
+  /** scales add by multiplying */
+  add(under, over) {
+    const a = read(under);
+    const b = read(over);
+    return a && b
+      ? form.write(
+          a.map((n, i) => n * b[i]!),
+          0,
+        )
+      : over;
+  },
 };

@@ -1,5 +1,5 @@
 import { ANY_CONTEXT, components, lengthOf } from '../components.ts';
-import { decimal } from '../value-type.ts';
+import { decimal, sum } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 
 const form: Form = {
@@ -30,4 +30,5 @@ export const translate: ValueType = {
     const b = read(to, context);
     return a && b ? { from: a, to: b, form } : null;
   },
+  add: (under, over, context) => sum(translate)(under, over, context),
 };

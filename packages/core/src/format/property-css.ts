@@ -1,0 +1,34 @@
+/** `@property` of the custom properties that motions write, so that they mix and page CSS may read them. */
+import type { Motion } from '../motion/index.ts';
+import { customSyntax, isCustomProperty } from '../value/index.ts';
+import type { Piece } from './piece.ts';
+
+/** One piece, or none where no custom property can be registered. */
+export function registrations(motions: readonly Motion[]): Piece[] {
+  const values = new Map<string, { values: string[]; motions: Set<string> }>();
+  for (const m of motions)
+    for (const [property, stops] of Object.entries(m.keyframes)) {
+      if (!isCustomProperty(property)) continue;
+      const known = values.get(property) ?? { values: [], motions: new Set() };
+      known.values.push(...stops.map((s) => s.value));
+      known.motions.add(m.id);
+      values.set(property, known);
+    }
+  const rules = [...values].flatMap(([property, known]) => {
+    const found = customSyntax(known.values);
+    return found
+      ? [
+          `@property ${property} { syntax: "${found.syntax}"; inherits: true; initial-value: ${found.initial}; }`,
+        ]
+      : [];
+  });
+  if (rules.length === 0) return [];
+  return [
+    {
+      id: 'properties',
+      motions: [...new Set([...values.values()].flatMap((v) => [...v.motions]))],
+      rules: '',
+      keyframes: rules.join('\n'),
+    },
+  ];
+}

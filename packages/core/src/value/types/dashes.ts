@@ -1,0 +1,36 @@
+import { ANY_CONTEXT, components, lengthOf, numberOf } from '../components.ts';
+import { decimal } from '../value-type.ts';
+import type { ValueContext, ValueType } from '../value-type.ts';
+
+/** px, or numbers in the user units of the drawing, which are the same. */
+function read(css: string, c: ValueContext): number[] | null {
+  if (css.trim() === 'none') return null;
+  const nodes = components(css)?.filter((n) => !(n.type === 'Operator' && n.value.trim() === ','));
+  if (!nodes?.length) return null;
+  const out = nodes.map((n) => numberOf(n) ?? lengthOf(n, NaN, c));
+  return out.some((n) => n === null || Number.isNaN(n) || n < 0) ? null : (out as number[]);
+}
+
+const common = (a: number, b: number): number => (b === 0 ? a : common(b, a % b));
+
+/** `stroke-dasharray`: lists are repeated to a common length (SVG 2, §13.5.6); `none` is accepted and flips. */
+export const dashes: ValueType = {
+  name: 'dashes',
+  example: '1 1',
+  accepts: (css) => css.trim() === 'none' || read(css, ANY_CONTEXT) !== null,
+  pair(from, to, context) {
+    const a = read(from, context);
+    const b = read(to, context);
+    if (!a || !b) return null;
+    const size = (a.length * b.length) / common(a.length, b.length);
+    const repeat = (list: number[]) => Array.from({ length: size }, (_, i) => list[i % list.length]!);
+    return {
+      from: repeat(a),
+      to: repeat(b),
+      form: {
+        write: (n, at) =>
+          Array.from({ length: size }, (_, i) => `${decimal(Math.max(0, n[at + i]!))}px`).join(', '),
+      },
+    };
+  },
+};

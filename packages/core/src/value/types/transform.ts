@@ -1,0 +1,221 @@
+import { ANY_CONTEXT, angleOf, argumentsOf, components, lengthOf, numberOf } from '../components.ts';
+import { IDENTITY, mixer, multiply, projecting, scaling, skewing, translation, turning } from '../matrix.ts';
+import type { Matrix } from '../matrix.ts';
+import { decimal } from '../value-type.ts';
+import type { Form, Mixable, ValueContext, ValueType } from '../value-type.ts';
+import type * as csstree from 'css-tree';
+
+/** One transform function with its numbers: px, degrees or factors. */
+interface Step {
+  kind: Kind;
+  n: number[];
+}
+type Kind = 'translate' | 'scale' | 'rotate' | 'skewX' | 'skewY' | 'skew' | 'perspective' | 'matrix';
+
+type Read = (args: csstree.CssNode[], c: ValueContext) => (number | null)[];
+const none = Infinity;
+const lengths: Read = (args, c) => args.map((a, i) => lengthOf(a, [c.box.width, c.box.height, NaN][i]!, c));
+const one =
+  (at: 0 | 1 | 2, read: Read, rest: number): Read =>
+  (args, c) => {
+    const out: (number | null)[] = [rest, rest, rest];
+    out[at] = read(at === 1 && read === lengths ? [args[0]!, args[0]!] : args, c)[
+      read === lengths && at === 1 ? 1 : 0
+    ]!;
+    return out;
+  };
+const factors: Read = (args) => args.map((a) => numberOf(a, 1));
+const about =
+  (axis: number[]): Read =>
+  (args) => [...axis, angleOf(args[0]!)];
+const angles: Read = (args) => args.map((a) => angleOf(a));
+
+/** Functions by name: what they are primitives of (CSS Transforms 2, §12), how many arguments, and how they are read. */
+const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read: Read }> = {
+  translate: {
+    kind: 'translate',
+    least: 1,
+    most: 2,
+    read: (a, c) => [...lengths(a, c), ...(a[1] ? [] : [0]), 0],
+  },
+  translatex: { kind: 'translate', least: 1, most: 1, read: one(0, lengths, 0) },
+  translatey: { kind: 'translate', least: 1, most: 1, read: one(1, lengths, 0) },
+  translatez: { kind: 'translate', least: 1, most: 1, read: one(2, (a, c) => [lengthOf(a[0]!, NaN, c)], 0) },
+  translate3d: { kind: 'translate', least: 3, most: 3, read: lengths },
+  scale: {
+    kind: 'scale',
+    least: 1,
+    most: 2,
+    read: (a, c) => [factors(a, c)[0]!, factors(a, c)[a[1] ? 1 : 0]!, 1],
+  },
+  scalex: { kind: 'scale', least: 1, most: 1, read: one(0, factors, 1) },
+  scaley: { kind: 'scale', least: 1, most: 1, read: one(1, factors, 1) },
+  scalez: { kind: 'scale', least: 1, most: 1, read: one(2, factors, 1) },
+  scale3d: { kind: 'scale', least: 3, most: 3, read: factors },
+  rotate: { kind: 'rotate', least: 1, most: 1, read: about([0, 0, 1]) },
+  rotatex: { kind: 'rotate', least: 1, most: 1, read: about([1, 0, 0]) },
+  rotatey: { kind: 'rotate', least: 1, most: 1, read: about([0, 1, 0]) },
+  rotatez: { kind: 'rotate', least: 1, most: 1, read: about([0, 0, 1]) },
+  rotate3d: {
+    kind: 'rotate',
+    least: 4,
+    most: 4,
+    read: (a) => {
+      const axis = a.slice(0, 3).map((x) => numberOf(x) ?? NaN);
+      const size = Math.hypot(...axis);
+      return [...axis.map((v) => (size ? v / size : v)), angleOf(a[3]!)];
+    },
+  },
+  skewx: { kind: 'skewX', least: 1, most: 1, read: angles },
+  skewy: { kind: 'skewY', least: 1, most: 1, read: angles },
+  skew: { kind: 'skew', least: 1, most: 2, read: (a, c) => [...angles(a, c), ...(a[1] ? [] : [0])] },
+  perspective: {
+    kind: 'perspective',
+    least: 1,
+    most: 1,
+    read: (a, c) => [a[0]!.type === 'Identifier' && a[0]!.name === 'none' ? none : lengthOf(a[0]!, NaN, c)],
+  },
+  matrix: {
+    kind: 'matrix',
+    least: 6,
+    most: 6,
+    read: (args) => {
+      const [a, b, c, d, e, f] = args.map((x) => numberOf(x)) as number[];
+      return [a!, b!, 0, 0, c!, d!, 0, 0, 0, 0, 1, 0, e!, f!, 0, 1];
+    },
+  },
+  matrix3d: { kind: 'matrix', least: 16, most: 16, read: (args) => args.map((x) => numberOf(x)) },
+};
+
+const NEUTRAL: Record<Kind, number[]> = {
+  translate: [0, 0, 0],
+  scale: [1, 1, 1],
+  rotate: [0, 0, 1, 0],
+  skewX: [0],
+  skewY: [0],
+  skew: [0, 0],
+  perspective: [none],
+  matrix: IDENTITY,
+};
+
+function read(css: string, c: ValueContext): Step[] | null {
+  const nodes = components(css);
+  if (!nodes) return null;
+  if (nodes.length === 1 && nodes[0]!.type === 'Identifier') return nodes[0]!.name === 'none' ? [] : null;
+  const steps: Step[] = [];
+  for (const node of nodes) {
+    if (node.type !== 'Function') return null;
+    const facts = FUNCTIONS[node.name.toLowerCase()];
+    const args = argumentsOf(node);
+    if (!facts || args.some((a) => a.length !== 1) || args.length < facts.least || args.length > facts.most)
+      return null;
+    const n = facts.read(
+      args.map((a) => a[0]!),
+      c,
+    );
+    if (n.some((v) => v === null || Number.isNaN(v))) return null;
+    steps.push({ kind: facts.kind, n: n as number[] });
+  }
+  return steps;
+}
+
+const MATRIX: Record<Kind, (n: number[]) => Matrix> = {
+  translate: ([x, y, z]) => translation(x!, y!, z!),
+  scale: ([x, y, z]) => scaling(x!, y!, z!),
+  rotate: ([x, y, z, a]) => turning([x!, y!, z!], a!),
+  skewX: ([x]) => skewing(x!, 0),
+  skewY: ([y]) => skewing(0, y!),
+  skew: ([x, y]) => skewing(x!, y!),
+  perspective: ([d]) => projecting(d!),
+  matrix: (n) => n,
+};
+const matrixOf = (steps: readonly Step[]): Matrix =>
+  steps.reduce<Matrix>((m, s) => multiply(m, MATRIX[s.kind](s.n)), IDENTITY);
+
+const WRITE: Record<Kind, (n: number[]) => string> = {
+  translate: ([x, y, z]) =>
+    z === 0
+      ? `translate(${decimal(x!)}px, ${decimal(y!)}px)`
+      : `translate3d(${[x, y, z].map((v) => `${decimal(v!)}px`).join(', ')})`,
+  scale: (n) =>
+    n[2] === 1 ? `scale(${decimal(n[0]!)}, ${decimal(n[1]!)})` : `scale3d(${n.map(decimal).join(', ')})`,
+  rotate: ([x, y, z, a]) =>
+    x === 0 && y === 0 && z === 1
+      ? `rotate(${decimal(a!)}deg)`
+      : `rotate3d(${decimal(x!)}, ${decimal(y!)}, ${decimal(z!)}, ${decimal(a!)}deg)`,
+  skewX: ([x]) => `skewX(${decimal(x!)}deg)`,
+  skewY: ([y]) => `skewY(${decimal(y!)}deg)`,
+  skew: ([x, y]) => `skew(${decimal(x!)}deg, ${decimal(y!)}deg)`,
+  perspective: ([d]) => `perspective(${Number.isFinite(d) ? `${decimal(d!)}px` : 'none'})`,
+  matrix: (n) => `matrix3d(${n.map(decimal).join(', ')})`,
+};
+
+/** Mixes like with like; a turn about another axis and a perspective mix as matrices, as the standard asks. */
+function pairStep(a: Step, b: Step): { from: number[]; to: number[]; write: (n: number[]) => string } | null {
+  if (a.kind === 'rotate') {
+    const same = [0, 1, 2].every((i) => Math.abs(a.n[i]! - b.n[i]!) < 1e-9);
+    const axis = same || a.n[3] === 0 ? b.n : b.n[3] === 0 ? a.n : null;
+    if (axis)
+      return {
+        from: [a.n[3]!],
+        to: [b.n[3]!],
+        write: ([angle]) => WRITE.rotate([...axis.slice(0, 3), angle!]),
+      };
+    return viaMatrix([a], [b]);
+  }
+  if (a.kind === 'matrix') return viaMatrix([a], [b]);
+  if (a.kind === 'perspective') {
+    // What mixes is the inverse of the distance; none is at infinity.
+    const inverse = (s: Step) => (Number.isFinite(s.n[0]!) ? 1 / Math.max(1, s.n[0]!) : 0);
+    return {
+      from: [inverse(a)],
+      to: [inverse(b)],
+      write: ([i]) => WRITE.perspective([i! > 0 ? 1 / i! : none]),
+    };
+  }
+  return { from: a.n, to: b.n, write: WRITE[a.kind] };
+}
+
+function viaMatrix(a: readonly Step[], b: readonly Step[]) {
+  const mixed = mixer(matrixOf(a), matrixOf(b));
+  return mixed && { from: [0], to: [1], write: ([t]: number[]) => WRITE.matrix(mixed(t!)) };
+}
+
+const neutral = (s: Step): Step => ({
+  kind: s.kind,
+  n: s.kind === 'rotate' ? [...s.n.slice(0, 3), 0] : NEUTRAL[s.kind],
+});
+
+/** `transform` (CSS Transforms 2, §11): function by function as long as both lists agree, the rest as one matrix. */
+export const transform: ValueType = {
+  name: 'transform',
+  example: 'skewY(6deg)',
+  accepts: (css) => read(css, ANY_CONTEXT) !== null,
+  pair(from, to, context): Mixable | null {
+    const a = read(from, context);
+    const b = read(to, context);
+    if (!a || !b) return null;
+    const parts: NonNullable<ReturnType<typeof pairStep>>[] = [];
+    const longest = Math.max(a.length, b.length);
+    for (let i = 0; i < longest; i++) {
+      const x = a[i] ?? neutral(b[i]!);
+      const y = b[i] ?? neutral(a[i]!);
+      const part = x.kind === y.kind ? pairStep(x, y) : viaMatrix(a.slice(i), b.slice(i));
+      if (!part) return null;
+      parts.push(part);
+      if (x.kind !== y.kind) break;
+    }
+    return { from: parts.flatMap((p) => p.from), to: parts.flatMap((p) => p.to), form: listOf(parts) };
+  },
+  add: (under, over) => (under === 'none' ? over : over === 'none' ? under : `${under} ${over}`),
+};
+
+function listOf(parts: { from: number[]; write: (n: number[]) => string }[]): Form {
+  const offsets = parts.map((_, i) => parts.slice(0, i).reduce((sum, p) => sum + p.from.length, 0));
+  return {
+    write: (n, at) =>
+      parts
+        .map((p, i) => p.write(Array.from({ length: p.from.length }, (_, k) => n[at + offsets[i]! + k]!)))
+        .join(' ') || 'none',
+  };
+}
