@@ -1,7 +1,7 @@
 /** Sampling 10,000 motions at one offset against a bare typed-array loop that does the same arithmetic. */
 import { compileTake, sample } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
-import { element, fadeAndRise, layoutOf, motion } from '@lyvek/core/testing';
+import { element, fadeAndRise, layoutOf, motion, documentOf } from '@lyvek/core/testing';
 import { pairedRatio, report } from './figures.ts';
 
 const MOTIONS = 10_000;
@@ -23,7 +23,7 @@ function page(count: number): { layout: Layout; motions: Motion[] } {
 }
 
 const { layout, motions } = page(MOTIONS);
-const take = compileTake({ format: 'lyvek-document', version: 1, motions }, layout);
+const take = compileTake(documentOf(...motions), layout);
 
 // The same sums over the same arrays, with nothing in between: progress, then four numbers for each motion.
 const { start, perPx, from, delta } = take;
@@ -71,10 +71,7 @@ report({
   better: 'lower',
 });
 
-const half = compileTake(
-  { format: 'lyvek-document', version: 1, motions: motions.slice(0, MOTIONS / 2) },
-  layout,
-);
+const half = compileTake(documentOf(...motions.slice(0, MOTIONS / 2)), layout);
 const halved = () => {
   for (let c = 0; c < CALLS; c++) {
     at[0] = offset + (c % 7);

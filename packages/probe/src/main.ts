@@ -2,9 +2,11 @@
 import { measure } from './measure.ts';
 import { HELLO, FORWARDED_KEYS } from './words.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
+import { Patch } from './patch.ts';
 import { Styles } from './styles.ts';
 
 const styles = new Styles();
+const patch = new Patch();
 let port: MessagePort | null = null;
 let elements: Element[] = [];
 let scale = 1;
@@ -16,12 +18,13 @@ const say = (message: FromProbe) => port?.postMessage(message);
 function act(message: ToProbe): void {
   switch (message.do) {
     case 'measure': {
-      const measured = styles.without(() => measure(message.selectors));
+      const measured = styles.without(() => measure(message.selectors, patch));
       elements = measured.elements;
       size = sizeOf();
       return say({ is: 'layout', id: message.id, layout: measured.layout });
     }
     case 'style':
+      patch.apply(message.patch);
       return say({ is: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
     case 'scroll':
       scrollTo({ left: message.x, top: message.y, behavior: 'instant' });

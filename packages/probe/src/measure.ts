@@ -3,6 +3,7 @@ import type { ElementFacts, Layout, Scroller, Section } from '@lyvek/core';
 import { propertyNames } from './base-properties.ts';
 import { Boxes } from './boxes.ts';
 import { Containers } from './containers.ts';
+import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
 import { sectionsOf } from './sections.ts';
 
@@ -44,20 +45,18 @@ function* worthMeasuring(root: Element): Generator<Element> {
   }
 }
 
-export function measure(selectors: readonly string[]): Measured {
+export function measure(selectors: readonly string[], patch = new Patch()): Measured {
   const notes: string[] = [];
   const chosen = new Set<Element>();
   let left = 0;
   const matched = new Map<string, Element[]>();
-  for (const selector of selectors) {
-    try {
-      matched.set(selector, [...document.querySelectorAll(selector)].slice(0, 2000));
-    } catch {
-      notes.push(`“${selector.slice(0, 80)}” is not a selector this browser understands.`);
-    }
+  for (const [selector, found] of patch.resolve(selectors)) {
+    if (found) matched.set(selector, found.slice(0, 2000));
+    else notes.push(`“${selector.slice(0, 80)}” is not a selector this browser understands.`);
   }
   if (document.body)
-    for (const e of worthMeasuring(document.body)) chosen.size < MOST_ELEMENTS ? chosen.add(e) : left++;
+    for (const e of worthMeasuring(document.body))
+      if (!patch.isTrack(e)) chosen.size < MOST_ELEMENTS ? chosen.add(e) : left++;
   for (const list of matched.values()) for (const e of list) if (chosen.size < 6000) chosen.add(e);
   if (left)
     notes.push(
@@ -70,9 +69,10 @@ export function measure(selectors: readonly string[]): Measured {
   const indexOf = new Map(elements.map((e, i) => [e, i]));
   const containers = new Containers();
   const boxes = new Boxes(containers);
-  const naming = new Selectors();
+  const naming = new Selectors(patch.isTrack);
   const sections = sectionsOf(document);
-  const facts = elements.map((e) => factsOf(e, indexOf, containers, boxes, naming, sections.of));
+  const queried = new Map<Element, ElementFacts['container'] | null>();
+  const facts = elements.map((e) => factsOf(e, indexOf, containers, boxes, naming, sections.of, queried));
   notes.push(...boxes.notes, ...pageNotes(containers));
 
   const viewport = { width: innerWidth, height: innerHeight };
@@ -97,6 +97,8 @@ export function measure(selectors: readonly string[]): Measured {
       matches: Object.fromEntries(
         [...matched].map(([s, list]) => [s, list.flatMap((e) => indexOf.get(e) ?? [])]),
       ),
+      pins: patch.pins(indexOf),
+      marked: patch.marked,
       notes: notes.slice(0, 60),
     },
   };
@@ -127,10 +129,12 @@ function factsOf(
   boxes: Boxes,
   naming: Selectors,
   sectionOf: (e: Element) => number,
+  queried: Map<Element, ElementFacts['container'] | null>,
 ): ElementFacts {
   const style = getComputedStyle(e);
   const { box, sticky } = boxes.of(e);
   const base = baseOf(style);
+  const container = containerOf(e, queried);
   const tint = style.backgroundColor;
   return {
     selector: naming.of(e),
@@ -147,9 +151,42 @@ function factsOf(
     ...(isEstimated(e) ? { estimated: true } : {}),
     ...(base ? { base } : {}),
     fontSize: Number.parseFloat(style.fontSize) || 16,
+    ...contentOf(e, style),
+    ...(container ? { container } : {}),
     ...(hex(tint) ? { tint: hex(tint)! } : {}),
     kind: MEDIA.has(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
   };
+}
+
+/** The content box, where padding or borders make it smaller. */
+function contentOf(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, 'content'> {
+  const px = (...names: string[]) =>
+    names.reduce((sum, n) => sum + (Number.parseFloat(style.getPropertyValue(n)) || 0), 0);
+  const across = px('padding-left', 'padding-right', 'border-left-width', 'border-right-width');
+  const down = px('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width');
+  if ((across === 0 && down === 0) || !(e instanceof HTMLElement)) return {};
+  return {
+    content: { width: Math.max(0, e.offsetWidth - across), height: Math.max(0, e.offsetHeight - down) },
+  };
+}
+
+/** The nearest query container's content box, which `cqw` refers to. */
+function containerOf(
+  e: Element,
+  known: Map<Element, ElementFacts['container'] | null>,
+): ElementFacts['container'] | null {
+  const parent = e.parentElement;
+  if (!parent) return null;
+  const cached = known.get(parent);
+  if (cached !== undefined) return cached;
+  const style = getComputedStyle(parent);
+  const { offsetWidth: width, offsetHeight: height } = parent as HTMLElement;
+  const found =
+    style.containerType === 'normal' || !style.containerType
+      ? containerOf(parent, known)
+      : (contentOf(parent, style).content ?? { width, height });
+  known.set(parent, found);
+  return found;
 }
 
 function parentOf(e: Element, indexOf: Map<Element, number>): number {

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { LayoutSchema } from '@lyvek/core';
+import type { HtmlPatch } from '@lyvek/core';
 
 const finite = z.number().finite();
 const element = z.number().int().min(-1).max(6000);
@@ -35,7 +36,13 @@ export type FromProbe = z.infer<typeof FromProbe>;
 /** To the probe. */
 export type ToProbe =
   | { do: 'measure'; id: number; selectors: string[] }
-  | { do: 'style'; id: number; pieces: { id: string; css: string }[]; order: string[] }
+  | {
+      do: 'style';
+      id: number;
+      pieces: { id: string; css: string; stays: boolean }[];
+      order: string[];
+      patch: HtmlPatch;
+    }
   | { do: 'scroll'; seq: number; x: number; y: number }
   /** how small the page is shown, so that one notch of the wheel stays one notch of the page */
   | { do: 'scale'; scale: number }

@@ -8,9 +8,14 @@ export class Selectors {
   private readonly tags = new Map<string, number>();
   private readonly known = new Map<Element, string>();
 
-  constructor() {
+  private readonly isTrack: (e: Element) => boolean;
+
+  /** `isTrack` tells the wrappers that we put in: the page as it was brought has none of them. */
+  constructor(isTrack: (e: Element) => boolean = () => false) {
+    this.isTrack = isTrack;
     const count = (map: Map<string, number>, key: string) => map.set(key, (map.get(key) ?? 0) + 1);
     for (const e of document.querySelectorAll('*')) {
+      if (isTrack(e)) continue;
       if (e.id) count(this.ids, e.id);
       count(this.tags, e.localName);
       for (const c of e.classList) count(this.classes, c);
@@ -38,15 +43,16 @@ export class Selectors {
 
   private path(e: Element): string {
     const step = this.step(e);
-    const parent = e.parentElement;
+    const parent = this.parentOf(e);
     return parent ? `${this.of(parent)} > ${step}` : step;
   }
 
   /** Tag, and its number among siblings of the same tag where there are several. */
   private step(e: Element): string {
     const tag = CSS.escape(e.localName);
-    if (!e.parentElement) return tag;
-    const { place, count } = this.placeOf(e, e.parentElement);
+    const parent = this.parentOf(e);
+    if (!parent) return tag;
+    const { place, count } = this.placeOf(e, parent);
     return count === 1 ? tag : `${tag}:nth-of-type(${place})`;
   }
 
@@ -57,12 +63,21 @@ export class Selectors {
     const known = this.places.get(e);
     if (known) return known;
     const byTag = new Map<string, Element[]>();
-    for (const c of parent.children) {
+    for (const c of this.childrenOf(parent)) {
       const list = byTag.get(c.localName) ?? byTag.set(c.localName, []).get(c.localName)!;
       list.push(c);
     }
     for (const list of byTag.values())
       list.forEach((c, k) => this.places.set(c, { place: k + 1, count: list.length }));
     return this.places.get(e)!;
+  }
+
+  private parentOf(e: Element): Element | null {
+    const parent = e.parentElement;
+    return parent && this.isTrack(parent) ? parent.parentElement : parent;
+  }
+
+  private childrenOf(parent: Element): Element[] {
+    return [...parent.children].flatMap((c) => (this.isTrack(c) ? [...c.children] : [c]));
   }
 }

@@ -11,8 +11,8 @@ export function pointAt(
   max: Px,
   side: 'start' | 'end',
 ): RangePoint {
-  const { geometry } = instance.placed;
+  const { geometry, whole } = instance.placed;
   if (geometry && offset === 0) return 'scroll 0%';
   if (geometry && offset === max) return 'scroll 100%';
-  return movePoint(offset, { was, side, geometry, max });
+  return movePoint(offset, { was, side, geometry, whole });
 }

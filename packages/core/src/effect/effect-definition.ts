@@ -1,15 +1,45 @@
-/** What an effect is. */
-import type { Motion } from '../motion/index.ts';
-import type { ElementFacts, Layout } from '../page/index.ts';
+/** What an effect is: a starting point by intent. It composes ordinary motions, pins and adjustments; nothing of it is remembered. */
+import type { Adjustment, Motion, MotionDocument, Pin } from '../motion/index.ts';
+import { elementName } from '../page/index.ts';
+import type { ElementFacts, HeldLayout } from '../page/index.ts';
+
+export interface EffectContext {
+  layout: HeldLayout;
+  element: number;
+  /** what is there already: a second writer of a property must not hide the first */
+  document: MotionDocument;
+  newId(kind: 'm' | 'p' | 'a'): string;
+}
+
+/** What an effect adds to a document. The first motion, else the first pin, is what people then tune. */
+export interface Fragment {
+  motions: Motion[];
+  pins: Pin[];
+  adjustments: Adjustment[];
+}
+
+export const EFFECT_GROUPS = {
+  reveal: 'Comes into sight',
+  depth: 'Moves at another speed',
+  hold: 'Holds the page',
+  draw: 'Draws and counts',
+  many: 'Several together',
+  leave: 'Goes',
+} as const;
 
 export interface EffectDefinition {
   id: string;
   name: string;
   /** what a reader of the page sees, in a short sentence */
   what: string;
-  build(element: ElementFacts, layout: Layout): Pick<Motion, 'keyframes' | 'range'>;
+  group: keyof typeof EFFECT_GROUPS;
+  /** the driver of its first part, for its sign */
+  driver: Motion['driver']['kind'];
+  /** further words that people may search for */
+  words?: string;
   /** why it does not suit an element, or null */
-  unfit?(element: ElementFacts, layout: Layout): string | null;
+  unfit?(context: EffectContext): string | null;
+  compose(context: EffectContext): Fragment;
 }
 
 /** Two stops that run linearly, as every scrubbed starting point does. */
@@ -17,3 +47,55 @@ export const between = (from: string, to: string) => [
   { at: '0%', value: from },
   { at: '100%', value: to },
 ];
+
+export const factsAt = (c: EffectContext): ElementFacts => c.layout.elements[c.element]!;
+export const nameAt = (c: EffectContext, element = c.element): string =>
+  elementName(c.layout.elements[element]!, c.layout);
+
+type Given = Pick<Motion, 'keyframes'> & Partial<Motion>;
+
+/** A motion on the element’s own passage unless told otherwise. It adds no second hold before its range where another already writes. */
+export function motionOn(c: EffectContext, selector: string, name: string, given: Given): Motion {
+  const shares = c.document.motions.some(
+    (m) => m.targets.selector === selector && Object.keys(m.keyframes).some((p) => p in given.keyframes),
+  );
+  return {
+    id: c.newId('m'),
+    name: name.slice(0, 120),
+    on: true,
+    targets: { selector },
+    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+    range: { start: 'cover 0%', end: 'cover 100%' },
+    easing: 'linear',
+    fill: shares ? 'forwards' : 'both',
+    composite: 'replace',
+    follow: { kind: 'none' },
+    reducedMotion: 'fade',
+    ...given,
+  };
+}
+
+export const adjust = (
+  c: EffectContext,
+  selector: string,
+  declarations: Record<string, string>,
+  given: readonly { id: string }[],
+  attributes?: Adjustment['attributes'],
+): Adjustment => ({
+  id: c.newId('a'),
+  selector,
+  declarations,
+  ...(attributes ? { attributes } : {}),
+  for: given.map((x) => x.id),
+});
+
+export const fragment = (part: Partial<Fragment>): Fragment => ({
+  motions: [],
+  pins: [],
+  adjustments: [],
+  ...part,
+});
+
+/** Measured elements directly inside one, in page order. */
+export const childrenOf = (layout: HeldLayout, element: number): number[] =>
+  layout.elements.flatMap((e, i) => (e.parent === element ? [i] : []));

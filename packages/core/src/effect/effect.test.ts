@@ -1,51 +1,95 @@
 import { describe, expect, test } from '@jest/globals';
-import { readDocument } from '../motion/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { placeRange } from '../timeline/index.ts';
-import { EFFECTS, startingPoint } from './index.ts';
+import { compileTake, emptyDocument, readDocument } from '../motion/index.ts';
+import { withPins } from '../page/index.ts';
+import type { ElementFacts } from '../page/index.ts';
+import { element, layoutOf } from '../testing/index.ts';
+import { EFFECTS, effectById, isSeenAtOnce, sketch, withFragment } from './index.ts';
+import type { EffectContext, EffectDefinition } from './index.ts';
+import { thrownOrigin } from './leave.ts';
 
-const card = element({ selector: '#a' });
-const first = element({ selector: '#first', box: { x: 0, y: 20, width: 1000, height: 200 } });
-const last = element({ selector: '#last', box: { x: 0, y: 9750, width: 300, height: 40 } });
-const layout = layoutOf([card, first, last]);
+const elements: ElementFacts[] = [
+  element({ selector: '#card', text: '1,640 hours' }),
+  element({ selector: '#first', box: { x: 0, y: 20, width: 1000, height: 200 } }),
+  element({ selector: '#last', box: { x: 0, y: 9750, width: 300, height: 40 } }),
+  element({ selector: '#scene', tag: 'section', box: { x: 0, y: 3000, width: 1000, height: 1800 } }),
+  element({ selector: '#left', parent: 3, box: { x: 0, y: 3000, width: 480, height: 1800 } }),
+  element({ selector: '#right', parent: 3, box: { x: 520, y: 3000, width: 480, height: 1500 } }),
+  element({ selector: '#strip', parent: 3, box: { x: 0, y: 3200, width: 2600, height: 400 } }),
+  element({ selector: '#art', tag: 'svg' }),
+];
+const layout = withPins(layoutOf(elements), []);
+let ids = 0;
+const on = (selector: string): EffectContext => ({
+  layout,
+  element: elements.findIndex((e) => e.selector === selector),
+  document: emptyDocument(),
+  newId: (kind) => `${kind}_${ids++}`,
+});
+const get = (id: string): EffectDefinition => effectById(id)!;
 
 describe.each(EFFECTS.map((e) => [e.name, e] as const))('%s', (_name, effect) => {
-  test.each([card, first, last])('gives a document that can be read, for $selector', (e) => {
-    const built = effect.build(e, layout);
-    expect(readDocument(documentOf(motion({ ...built, targets: { selector: e.selector } }))).ok).toBe(true);
+  const suits = elements.map((e) => e.selector).filter((s) => !effect.unfit?.(on(s)));
+  test('suits some element, and says why it does not suit the others', () => {
+    expect(suits.length).toBeGreaterThan(0);
+    for (const e of elements)
+      if (!suits.includes(e.selector)) expect(effect.unfit!(on(e.selector))!.length).toBeGreaterThan(20);
   });
-  test('ends where the element is as the page shows it', () => {
-    const { keyframes } = effect.build(card, layout);
-    for (const [property, stops] of Object.entries(keyframes))
-      expect([property, ['1', '0 0', '0deg', 'blur(0px)'].includes(stops.at(-1)!.value)]).toEqual([
-        property,
-        true,
-      ]);
+  test('gives a document that can be read and placed', () => {
+    for (const selector of suits) {
+      const document = withFragment(effect.compose(on(selector)))(emptyDocument());
+      const read = readDocument(document);
+      expect(read.ok ? [] : read.problems).toEqual([]);
+      const reasons = compileTake(document, layout).unplaced.map((u) => u.reason);
+      expect(reasons.filter((r) => !r.startsWith('no element matches #art :is'))).toEqual([]);
+    }
+  });
+  test('is sketched from its own values', () => {
+    const shown = [0, 0.5, 1].map((share) => JSON.stringify(sketch(effect, share)));
+    expect(new Set(shown).size).toBe(3);
   });
 });
 
-describe('where reveals happen', () => {
-  test('what stands high in the first screen plays backwards as it leaves, and can be seen from the start', () => {
-    const point = startingPoint(
-      EFFECTS.find((e) => e.id === 'rise')!,
-      first,
-      layout,
-    );
-    expect(point.leaving).toBe(true);
-    expect(point.keyframes.opacity!.map((s) => s.value)).toEqual(['1', '0']);
-    const placed = placeRange(motion().driver, point.range, 1, layout);
-    if ('reason' in placed) throw new Error(placed.reason);
-    expect(placed.start).toBeGreaterThanOrEqual(0);
-    expect(startingPoint(EFFECTS[0]!, card, layout).leaving).toBe(false);
+describe('reveals', () => {
+  test('end where the element is as the page shows it', () => {
+    for (const effect of EFFECTS.filter((e) => e.group === 'reveal')) {
+      const { motions } = effect.compose(on('#card'));
+      for (const [property, stops] of Object.entries(motions[0]!.keyframes))
+        expect([property, stops.at(-1)!.value]).toEqual([
+          property,
+          expect.stringMatching(
+            /^(1|0 0|0deg|x 0deg|blur\(0px\)|inset\(0 0 0 0\)|0% 0%|translateY\(0px\) skewY\(0deg\))$/,
+          ),
+        ]);
+    }
   });
-  test('what is seen at once starts with the page, what lies at its end is done with it', () => {
-    const fade = EFFECTS.find((e) => e.id === 'fade')!;
-    expect(fade.build(first, layout).range.start).toBe('scroll 0%');
-    expect(fade.build(last, layout).range.end).toBe('scroll 100%');
+  test('play backwards on what stands high in the first screen, which can be seen from the start', () => {
+    const { motions } = get('rise').compose(on('#first'));
+    expect(isSeenAtOnce(elements[1]!, layout)).toBe(true);
+    expect(motions[0]!.keyframes.opacity!.map((s) => s.value)).toEqual(['1', '0']);
+    expect(motions[0]!.name).toMatch(/leaves$/);
+  });
+  test('near the page’s end are done when the page ends', () => {
+    expect(get('fade').compose(on('#last')).motions[0]!.range.end).toBe('scroll 100%');
   });
   test('a slide from the right never widens the page, and says when it has no room', () => {
-    const slide = EFFECTS.find((e) => e.id === 'from-right')!;
-    expect(slide.unfit!(first, layout)).toMatch(/sideways/);
-    expect(slide.unfit!(card, layout)).toBeNull();
+    expect(get('from-right').unfit!(on('#first'))).toMatch(/sideways/);
+    expect(get('from-right').unfit!(on('#card'))).toBeNull();
   });
+  test('a second writer of a property does not hold before its range', () => {
+    const first = withFragment(get('fade').compose(on('#card')))(emptyDocument());
+    const second = get('fade-out').compose({ ...on('#card'), document: first });
+    expect(second.motions[0]!.fill).toBe('forwards');
+  });
+});
+
+test('a thrown origin is the same each time and differs between elements', () => {
+  expect(thrownOrigin('#a')).toBe(thrownOrigin('#a'));
+  expect(thrownOrigin('#a')).not.toBe(thrownOrigin('#b'));
+});
+
+test('a stack gives every card but the first a way in, and every card but the last a way back', () => {
+  const { motions, pins } = get('stack').compose(on('#scene'));
+  expect(pins).toHaveLength(1);
+  const cards = new Set(motions.map((m) => m.targets.selector));
+  expect(motions).toHaveLength(2 * (cards.size - 1));
 });

@@ -1,3 +1,5 @@
-export { EFFECTS, effectById, startingPoint } from './effect.ts';
-export type { StartingPoint } from './effect.ts';
-export type { EffectDefinition } from './effect-definition.ts';
+export { EFFECTS, effectById, withFragment } from './effect.ts';
+export { EFFECT_GROUPS } from './effect-definition.ts';
+export type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
+export { isSeenAtOnce } from './reveal-range.ts';
+export * from './sketch.ts';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
 import { hasSheetsInBody, insertFirstInHead, insertLastInHead, titleOf } from './html.ts';
 import { handOffCss, indent, previewCss } from './join-css.ts';
-import { namesOf, slug, stylesheetPath } from './names.ts';
+import { slug, slugs, stylesheetPath } from './names.ts';
 import { rangeCss } from './range-css.ts';
 import { writeCss } from './write-css.ts';
 import { geometryOf } from '../page/index.ts';
@@ -186,7 +186,7 @@ describe('the hand-off', () => {
   test('names are readable and unique', () => {
     expect(slug('Échelle — Card 2!')).toBe('echelle-card-2');
     expect(slug('***')).toBe('motion');
-    expect([...namesOf([motion(), motion({ id: 'm_b' })]).values()]).toEqual(['card', 'card-2']);
+    expect([...slugs([motion(), motion({ id: 'm_b' })]).values()]).toEqual(['card', 'card-2']);
     expect(stylesheetPath('site/index.html', 'My Page')).toEqual({
       path: 'site/my-page.motion.css',
       href: 'my-page.motion.css',

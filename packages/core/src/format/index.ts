@@ -4,3 +4,7 @@ export * from './join-css.ts';
 export * from './html.ts';
 export * from './names.ts';
 export * from './range-css.ts';
+export * from './marks.ts';
+export * from './patch.ts';
+export { distanceCss } from './pin-css.ts';
+export * from './patch-html.ts';

@@ -34,21 +34,25 @@ export function handOffCss(
   };
   if (full.pieces.length) {
     put('@supports (animation-timeline: view()) {');
-    const media = (query: string, pieces: readonly Piece[], mark: boolean) => {
-      if (pieces.length === 0) return;
-      put(`  @media screen and (prefers-reduced-motion: ${query}) {`);
-      pieces
-        .filter((p) => p.rules)
-        .forEach((piece, i) => {
-          if (i > 0) put('');
-          const at = put(indent(piece.rules, '    '));
-          if (mark) lines.push({ piece, ...at });
-        });
+    const isAdjustment = (p: Piece) => p.id.startsWith('adjust:');
+    let blocks = 0;
+    const media = (query: string, pieces: readonly Piece[], mark: boolean, comment = '') => {
+      const written = pieces.filter((p) => p.rules);
+      if (written.length === 0) return;
+      if (blocks++) put('');
+      put(`  @media ${query} {`);
+      if (comment) put(`    /* ${comment} */`);
+      written.forEach((piece, i) => {
+        if (i > 0) put('');
+        const at = put(indent(piece.rules, '    '));
+        if (mark) lines.push({ piece, ...at });
+      });
       put('  }');
     };
-    media('no-preference', full.pieces, true);
-    if (reduced.pieces.length) put('');
-    media('reduce', reduced.pieces, false);
+    const rest = (pieces: readonly Piece[]) => pieces.filter((p) => !isAdjustment(p));
+    media('screen', full.pieces.filter(isAdjustment), true, 'Adjustments that the motions need');
+    media('screen and (prefers-reduced-motion: no-preference)', rest(full.pieces), true);
+    media('screen and (prefers-reduced-motion: reduce)', rest(reduced.pieces), false);
     put('}');
     for (const keyframes of new Set(
       [...full.pieces, ...reduced.pieces].map((p) => p.keyframes).filter(Boolean),

@@ -1,16 +1,15 @@
-/** Readable, unique CSS names for motions, from what people called them. */
-import type { Motion } from '../motion/index.ts';
+/** Readable, unique CSS names for motions and pins, from what people called them. */
 
 export function slug(name: string): string {
-  const known = slugs.get(name);
+  const known = memory.get(name);
   if (known) return known;
-  if (slugs.size > 10_000) slugs.clear();
+  if (memory.size > 10_000) memory.clear();
   const fresh = slugOf(name);
-  slugs.set(name, fresh);
+  memory.set(name, fresh);
   return fresh;
 }
 
-const slugs = new Map<string, string>();
+const memory = new Map<string, string>();
 
 function slugOf(name: string): string {
   const plain = name
@@ -25,11 +24,11 @@ function slugOf(name: string): string {
   );
 }
 
-/** Name by motion id; motions of the same name get a number. */
-export function namesOf(motions: readonly Motion[]): Map<string, string> {
+/** Names by id; those of the same name get a number. */
+export function slugs(named: readonly { id: string; name: string }[]): Map<string, string> {
   const taken = new Set<string>();
   const names = new Map<string, string>();
-  for (const m of motions) {
+  for (const m of named) {
     const base = slug(m.name);
     let name = base;
     for (let i = 2; taken.has(name); i++) name = `${base}-${i}`;

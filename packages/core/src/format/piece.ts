@@ -7,6 +7,8 @@ export interface Piece {
   /** stable while the same motions share the same elements */
   id: string;
   motions: string[];
+  /** part of the page while it is measured: pins and adjustments, as against motions */
+  stays?: boolean;
   /** rules that belong inside the guards */
   rules: string;
   keyframes: string;

@@ -1,10 +1,13 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
-import type { Layout } from '../page/index.ts';
+import type { HeldLayout } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
 import { isNamedPlace, subjectOf } from '../timeline/index.ts';
-import type { Motion } from '../motion/index.ts';
+import type { Motion, Pin } from '../motion/index.ts';
 import { rangeCss } from './range-css.ts';
+import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
+import { writtenSelector } from './marks.ts';
 import type { Piece, WriterNote } from './piece.ts';
+import { rule } from './rule.ts';
 
 export interface NamedTimeline {
   kind: 'view' | 'scroll';
@@ -27,8 +30,26 @@ const hasNamedPlaces = (m: Motion) =>
   Object.values(m.keyframes).some((stops) => stops.some((s) => isNamedPlace(s.at)));
 
 /** Timeline and range of a motion, for all layouts at once. */
-export function timelineOf(motion: Motion, name: string, layouts: readonly Layout[]): TimelineCss {
+export function timelineOf(
+  motion: Motion,
+  name: string,
+  layouts: readonly HeldLayout[],
+  pins: ReadonlyMap<string, { pin: Pin; name: string }>,
+): TimelineCss {
   const { driver, range } = motion;
+  if (driver.kind === 'pin') {
+    const { pin, name: pinName } = pins.get(driver.pin)!;
+    const timeline = `--lv-${pinName}-held`;
+    const named: NamedTimeline = {
+      kind: 'view',
+      owner: pin.stage,
+      name: timeline,
+      axis: 'block',
+      insets: pinInsets(pin).join(' '),
+      motion: motion.id,
+    };
+    return { timeline, range: pinRange(range, pin, distanceCss(pin, layouts)), named, notes: [] };
+  }
   const named = { name: `--lv-${name}`, axis: driver.axis, motion: motion.id };
   if (driver.kind === 'page') {
     const points = `${range.start as string} ${range.end as string}`;
@@ -74,12 +95,16 @@ export function timelineOf(motion: Motion, name: string, layouts: readonly Layou
 /** Timelines that an element other than the target carries. Their names must be visible to the target, so the root scopes them. */
 export class NamedTimelines {
   private readonly byOwner = new Map<string, NamedTimeline[]>();
+  private readonly users = new Set<string>();
 
+  /** The same timeline may serve several motions, as a pin’s does. */
   add(owner: string, timeline: NamedTimeline): void {
-    this.byOwner.set(owner, [...(this.byOwner.get(owner) ?? []), timeline]);
+    this.users.add(timeline.motion);
+    const known = this.byOwner.get(owner) ?? [];
+    if (!known.some((t) => t.name === timeline.name)) this.byOwner.set(owner, [...known, timeline]);
   }
 
-  pieces(): Piece[] {
+  pieces(layout: HeldLayout): Piece[] {
     const all = [...this.byOwner.values()].flat();
     if (all.length === 0) return [];
     const owners = [...this.byOwner].map(([owner, list]) => {
@@ -90,20 +115,11 @@ export class NamedTimelines {
         views.length && `view-timeline-inset: ${views.map((t) => t.insets).join(', ')};`,
         scrolls.length && `scroll-timeline: ${scrolls.map((t) => `${t.name} ${t.axis}`).join(', ')};`,
       ].filter((l) => l !== 0);
-      return rule(owner, lines);
+      return rule(writtenSelector(owner, layout), lines);
     });
     const scope = rule(':root', [`timeline-scope: ${all.map((t) => t.name).join(', ')};`]);
     return [
-      {
-        id: 'timelines',
-        motions: [...new Set(all.map((t) => t.motion))],
-        rules: [scope, ...owners].join('\n'),
-        keyframes: '',
-      },
+      { id: 'timelines', motions: [...this.users], rules: [scope, ...owners].join('\n'), keyframes: '' },
     ];
   }
 }
-
-/** A style rule, one declaration a line. */
-export const rule = (selector: string, lines: readonly string[]) =>
-  `${selector} {\n${lines.map((l) => `  ${l}`).join('\n')}\n}`;

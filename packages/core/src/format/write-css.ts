@@ -2,16 +2,20 @@
  * The one writer of CSS. The preview applies its pieces as they are; the hand-off joins the same pieces (see join-css.ts).
  * CSS keeps animations as lists per element, so motions that share an element are written together.
  */
-import type { Layout } from '../page/index.ts';
-import { matchesOf } from '../page/index.ts';
-import type { Motion, MotionDocument } from '../motion/index.ts';
+import type { HeldLayout, Layout } from '../page/index.ts';
+import { matchesOf, withPins } from '../page/index.ts';
+import type { Motion, MotionDocument, Pin } from '../motion/index.ts';
+import { adjustmentPieces } from './adjustment-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import type { KeyframesBlock } from './keyframes-css.ts';
 import type { Condition, Piece, WriterNote, Written } from './piece.ts';
-import { NamedTimelines, rule, timelineOf } from './timeline-css.ts';
+import { NamedTimelines, timelineOf } from './timeline-css.ts';
 import type { TimelineCss } from './timeline-css.ts';
-import { namesOf } from './names.ts';
+import { writtenSelector } from './marks.ts';
+import { slugs } from './names.ts';
+import { pinPieces } from './pin-css.ts';
 import { registrations } from './property-css.ts';
+import { rule } from './rule.ts';
 
 /** One entry of the animation lists. */
 interface Entry {
@@ -32,12 +36,19 @@ export function writeCss(
   others: readonly Layout[] = [],
 ): Written {
   const notes: WriterNote[] = [];
-  const names = namesOf(document.motions);
+  const names = slugs(document.motions);
+  const pinNames = slugs(document.pins);
+  const pins = new Map(document.pins.map((pin) => [pin.id, { pin, name: pinNames.get(pin.id)! }]));
   const shared = new NamedTimelines();
+  const still = condition === 'reduced-motion';
+  const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
+  const held = layouts[0]!;
   const entries = document.motions.flatMap((motion): Entry[] => {
-    if (!motion.on || (condition === 'reduced-motion' && motion.reducedMotion === 'drop')) return [];
-    const name = names.get(motion.id)!;
-    const written = entryOf(motion, name, condition, layout, others);
+    if (!motion.on || (still && motion.reducedMotion === 'drop')) return [];
+    // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
+    const { driver } = motion;
+    if (driver.kind === 'pin' && (still || !held.holds.some((h) => h.id === driver.pin))) return [];
+    const written = entryOf(motion, names.get(motion.id)!, condition, layouts, pins);
     if (written.named) shared.add(written.named.owner, written.named);
     notes.push(...written.notes);
     return written.blocks.length ? [written] : [];
@@ -45,8 +56,10 @@ export function writeCss(
   return {
     pieces: [
       ...registrations(entries.map((e) => e.motion)),
-      ...shared.pieces(),
-      ...piecesOf(entries, layout),
+      ...adjustmentPieces(document, held),
+      ...(still ? [] : pinPieces(document, layouts)),
+      ...shared.pieces(held),
+      ...piecesOf(entries, held),
     ],
     notes,
   };
@@ -54,21 +67,23 @@ export function writeCss(
 
 interface OneWritten extends Entry, TimelineCss {
   key: string;
-  layouts: readonly Layout[];
+  layouts: readonly HeldLayout[];
 }
 
 /** What was written last for a motion. While one motion is dragged all others are the same objects and need no second look. */
 const last = new WeakMap<Motion, OneWritten>();
 
+const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, { pin: Pin; name: string }>): string =>
+  driver.kind === 'pin' ? JSON.stringify(pins.get(driver.pin)) : '';
+
 function entryOf(
   motion: Motion,
   name: string,
   condition: Condition,
-  layout: Layout,
-  others: readonly Layout[],
+  layouts: readonly HeldLayout[],
+  pins: ReadonlyMap<string, { pin: Pin; name: string }>,
 ): OneWritten {
-  const layouts = [layout, ...others];
-  const key = `${condition} ${name}`;
+  const key = `${condition} ${name} ${pinKey(motion, pins)}`;
   const known = last.get(motion);
   if (
     known?.key === key &&
@@ -82,7 +97,7 @@ function entryOf(
     `lv-${name}${fadeOnly ? '-still' : ''}`,
     fadeOnly ? (p) => p === 'opacity' : undefined,
   );
-  const fresh = { motion, key, layouts, blocks, ...timelineOf(motion, name, layouts) };
+  const fresh = { motion, key, layouts, blocks, ...timelineOf(motion, name, layouts, pins) };
   last.set(motion, fresh);
   return fresh;
 }
@@ -97,13 +112,13 @@ function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
     const s = e.motion.targets.selector;
     bySelector.set(s, [...(bySelector.get(s) ?? []), e]);
   }
-  const pieces = [...bySelector].map(([selector, list]) => pieceOf(selector, list));
+  const pieces = [...bySelector].map(([selector, list]) => pieceOf(writtenSelector(selector, layout), list));
   for (const group of overlaps([...bySelector.keys()], layout)) {
     const list = entries.filter((e) => group.includes(e.motion.targets.selector));
     pieces.push({
       id: `both:${list.map((e) => e.motion.id).join('+')}`,
       motions: list.map((e) => e.motion.id),
-      rules: animationRule(group.map((s) => `:is(${s})`).join(''), list),
+      rules: animationRule(group.map((s) => `:is(${writtenSelector(s, layout)})`).join(''), list),
       keyframes: '',
     });
   }
@@ -111,18 +126,18 @@ function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
 }
 
 /** A motion that is alone on its selector keeps its piece for as long as it is the same entry. */
-const alone = new WeakMap<Entry, Piece>();
+const alone = new WeakMap<Entry, { selector: string; piece: Piece }>();
 
 function pieceOf(selector: string, list: readonly Entry[]): Piece {
   const known = list.length === 1 ? alone.get(list[0]!) : undefined;
-  if (known) return known;
+  if (known?.selector === selector) return known.piece;
   const piece: Piece = {
     id: list.map((e) => e.motion.id).join('+'),
     motions: list.map((e) => e.motion.id),
     rules: animationRule(selector, list),
     keyframes: list.flatMap((e) => e.blocks.map((b) => b.css)).join('\n'),
   };
-  if (list.length === 1) alone.set(list[0]!, piece);
+  if (list.length === 1) alone.set(list[0]!, { selector, piece });
   return piece;
 }
 

@@ -1,5 +1,5 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
-import { matchesOf } from '../page/index.ts';
+import { matchesOf, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
 import { placeOf, placeRange } from '../timeline/index.ts';
 import type { Placed } from '../timeline/index.ts';
@@ -80,6 +80,7 @@ export const contextOf = (layout: Layout, element: number): ValueContext => {
   return {
     box: e.box,
     viewport: layout.viewport,
+    container: e.container,
     em: e.fontSize ?? 16,
     rem: layout.page.rem ?? 16,
     color: e.base?.color ?? 'black',
@@ -140,7 +141,8 @@ function makePart(motion: Motion, layout: Layout): Part {
 }
 
 /** Compiles the motions that are on. Elements come from `layout.matches`; what cannot be placed is listed, never dropped silently. */
-export function compileTake(document: MotionDocument, layout: Layout): Take {
+export function compileTake(document: MotionDocument, measured: Layout): Take {
+  const layout = withPins(measured, document.pins);
   const instances: Instance[] = [];
   const tracks: Track[] = [];
   const unplaced: Take['unplaced'] = [];

@@ -1,17 +1,14 @@
 /** The document: all motions of one take of one page. JSON, versioned; unknown fields are errors with their path. */
 import { z } from 'zod';
 import { parseLength } from '../page/index.ts';
+import { AdjustmentSchema } from './adjustment.ts';
+import { PinSchema } from './pin.ts';
+import { id, selector } from './parts.ts';
 import { isNamedPlace, parseMeeting, parsePhasePoint, PHASES } from '../timeline/index.ts';
 import { isLinear, keyframeOffset, parseEasing, passesOnce, valueError } from '../value/index.ts';
 
-const id = z.string().regex(/^[a-z]_[A-Za-z0-9_-]{1,40}$/, 'an id such as m_card2');
-const selector = z.string().trim().min(1).max(2000);
-
 const percentage = z.string().regex(/^-?\d+(\.\d+)?%$/, 'a percentage such as 25%');
-const length = z.string().superRefine((css, ctx) => {
-  const parsed = css === 'auto' ? { ok: true as const } : parseLength(css);
-  if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
-});
+const inset = z.string().refine((css) => css === 'auto' || parseLength(css).ok, 'a length, or auto');
 const easing = z
   .string()
   .max(4000)
@@ -41,7 +38,8 @@ export const RangeSchema = z.strictObject({
 const axis = z.enum(['block', 'inline']);
 export const DriverSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('page'), scroller: selector.optional(), axis }),
-  z.strictObject({ kind: z.literal('passage'), subject: selector, axis, insets: z.tuple([length, length]) }),
+  z.strictObject({ kind: z.literal('passage'), subject: selector, axis, insets: z.tuple([inset, inset]) }),
+  z.strictObject({ kind: z.literal('pin'), pin: id }),
 ]);
 
 const NAMED = new RegExp(`^(?:${PHASES.join('|')}) -?\\d+(?:\\.\\d+)?%$`);
@@ -131,12 +129,12 @@ export const MotionSchema = z
         message: 'keyframes at range names need a passage',
         path: ['keyframes'],
       });
-    if (m.driver.kind !== 'page') return;
+    if (m.driver.kind === 'passage') return;
     for (const side of ['start', 'end'] as const)
       if (typeof m.range[side] !== 'string')
         ctx.addIssue({
           code: 'custom',
-          message: 'a whole-page driver has no element that could meet a line',
+          message: 'only a passage has an element that could meet a line',
           path: ['range', side],
         });
   });
@@ -146,20 +144,38 @@ export const DocumentSchema = z
     format: z.literal('lyvek-document'),
     version: z.literal(1),
     motions: z.array(MotionSchema).max(5000),
+    // Documents from before these existed simply have none.
+    pins: z.array(PinSchema).max(200).default([]),
+    adjustments: z.array(AdjustmentSchema).max(1000).default([]),
   })
   .superRefine((d, ctx) => {
     const seen = new Set<string>();
-    d.motions.forEach((m, i) => {
-      if (seen.has(m.id))
-        ctx.addIssue({ code: 'custom', message: `the id ${m.id} is used twice`, path: ['motions', i, 'id'] });
-      seen.add(m.id);
+    for (const list of ['motions', 'pins', 'adjustments'] as const)
+      d[list].forEach((one, i) => {
+        if (seen.has(one.id))
+          ctx.addIssue({ code: 'custom', message: `the id ${one.id} is used twice`, path: [list, i, 'id'] });
+        seen.add(one.id);
+      });
+    d.motions.forEach(({ driver }, i) => {
+      if (driver.kind === 'pin' && !d.pins.some((p) => p.id === driver.pin))
+        ctx.addIssue({
+          code: 'custom',
+          message: `no pin has the id ${driver.pin}`,
+          path: ['motions', i, 'driver', 'pin'],
+        });
     });
   });
 
 export type Motion = z.infer<typeof MotionSchema>;
 export type MotionDocument = z.infer<typeof DocumentSchema>;
 
-export const emptyDocument = (): MotionDocument => ({ format: 'lyvek-document', version: 1, motions: [] });
+export const emptyDocument = (): MotionDocument => ({
+  format: 'lyvek-document',
+  version: 1,
+  motions: [],
+  pins: [],
+  adjustments: [],
+});
 
 export interface DocumentProblem {
   path: string;
@@ -200,5 +216,10 @@ export function selectorsOf(document: MotionDocument): string[] {
     if (m.driver.kind === 'passage' && m.driver.subject !== 'self') all.add(m.driver.subject);
     if (m.driver.kind === 'page' && m.driver.scroller) all.add(m.driver.scroller);
   }
+  for (const p of document.pins) {
+    all.add(p.stage);
+    if (p.distance.kind === 'travel') all.add(p.distance.strip);
+  }
+  for (const a of document.adjustments) all.add(a.selector);
   return [...all];
 }

@@ -41,6 +41,10 @@ export const ElementSchema = z.strictObject({
   /** computed values that differ from the initial ones, for keyframes without their own ends */
   base: z.record(z.string().max(80), z.string().max(400)).optional(),
   fontSize: px.optional(),
+  /** content box, where padding and borders make it smaller than the border box */
+  content: z.strictObject({ width: px, height: px }).optional(),
+  /** size of the query container that `cqw` and its kin refer to, where it is not the viewport */
+  container: z.strictObject({ width: px, height: px }).optional(),
   /** mean background tint as `#rrggbb`, for the strip */
   tint: z.string().max(9).optional(),
   kind: z.enum(['text', 'image', 'box']).optional(),
@@ -74,6 +78,15 @@ export const LayoutSchema = z.strictObject({
   elements: z.array(ElementSchema).max(6000),
   /** which elements each selector of the document matched */
   matches: z.record(z.string().max(2000), z.array(index).max(6000)),
+  /** pins that were in place when the page was measured, with how far they held */
+  pins: z
+    .array(
+      z.strictObject({ id: z.string().max(60), element: index, by: z.enum(['top', 'bottom']), distance: px }),
+    )
+    .max(200)
+    .optional(),
+  /** selectors that miss their elements once pins have changed the HTML; those carry a mark instead (see format/marks.ts) */
+  marked: z.array(z.string().max(2000)).max(2000).optional(),
   /** plain sentences about what could not be measured */
   notes: z.array(z.string().max(400)).max(60),
 });

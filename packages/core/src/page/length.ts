@@ -18,6 +18,8 @@ export interface Sizes {
   /** 100 % */
   percent: Px;
   viewport: { width: Px; height: Px };
+  /** the query container; the viewport unless measured */
+  container?: { width: Px; height: Px } | undefined;
   /** font sizes; 16 unless measured */
   em?: Px;
   rem?: Px;
@@ -47,6 +49,9 @@ const RELATIVE: Record<string, (s: Sizes) => number> = {
   em: (s) => s.em ?? 16,
   rem: (s) => s.rem ?? 16,
 };
+const container = (s: Sizes) => s.container ?? s.viewport;
+RELATIVE.cqw = RELATIVE.cqi = (s) => container(s).width / 100;
+RELATIVE.cqh = RELATIVE.cqb = (s) => container(s).height / 100;
 // On a desktop viewport without retracting bars the small, large and dynamic units are the same.
 for (const size of ['s', 'l', 'd'])
   for (const u of ['vw', 'vh', 'vi', 'vb', 'vmin', 'vmax']) RELATIVE[size + u] = RELATIVE[u]!;

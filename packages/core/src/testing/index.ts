@@ -1,5 +1,5 @@
 /** Small layouts and motions for tests and benches of several rooms. */
-import type { Motion } from '../motion/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 
 export const element = (over: Partial<ElementFacts> & { selector: string }): ElementFacts => ({
@@ -50,10 +50,12 @@ export const motion = (over: Partial<Motion> = {}): Motion => ({
   ...over,
 });
 
-export const documentOf = (...motions: Motion[]) => ({
+export const documentOf = (...motions: Motion[]): MotionDocument => ({
   format: 'lyvek-document' as const,
   version: 1 as const,
   motions,
+  pins: [],
+  adjustments: [],
 });
 
 /** Opacity from 0 to 1 and a way from `from` to its place. */

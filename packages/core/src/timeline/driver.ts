@@ -1,5 +1,5 @@
-/** Drivers: what a motion's progress comes from. Here the scrubbed ones. */
-import type { Axis, Geometry, Layout, Px, Scroller } from '../page/index.ts';
+/** Drivers: what a motion's progress comes from. Here those that the scroll offset scrubs. */
+import type { Axis, Geometry, HeldLayout, Layout, Px, Scroller } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
 import { parsePhasePoint, resolvePoint } from './range-point.ts';
 import type { Range } from './range-point.ts';
@@ -21,14 +21,23 @@ export interface PassageDriver {
   axis: Axis;
   insets: [string, string];
 }
-export type Driver = PageDriver | PassageDriver;
+/** The stretch of scroll over which a pin holds its stage. */
+export interface PinDriver {
+  kind: 'pin';
+  pin: string;
+}
+/** Drivers whose progress is a place on a scroll axis. */
+export type ScrubbedDriver = PageDriver | PassageDriver | PinDriver;
+export type Driver = ScrubbedDriver;
 
 /** Where a motion happens for one target: the scroller and axis that it listens to, and its range there in px. */
 export interface Placed extends Span {
   scroller: number;
   axis: Axis;
-  /** null for a whole-page driver */
+  /** the subject of a passage; null for other drivers */
   geometry: Geometry | null;
+  /** the driver’s own extent, which shares refer to; a passage’s is its cover range */
+  whole: Span;
 }
 
 export type Unplaced = { reason: string };
@@ -44,29 +53,46 @@ export function scrollerOf(driver: PageDriver, layout: Layout): number {
 const maxOf = (scroller: Scroller, axis: Axis): Px =>
   axis === 'block' ? scroller.max.block : scroller.max.inline;
 
-/** A scroll timeline's percentages refer to all that can be scrolled; names of phases are ignored, as the browser does. */
-function pagePoint(point: Range['start'], max: Px, layout: Layout, side: 'start' | 'end'): Px {
-  if (isMeeting(point)) throw new SyntaxError('a whole-page driver has no element that could meet a line');
+/**
+ * Without a subject, percentages refer to the driver's extent and lengths count from its start. Names of phases are ignored, as the
+ * browser does.
+ */
+function extentPoint(point: Range['start'], whole: Span, layout: Layout, side: 'start' | 'end'): Px {
+  if (isMeeting(point)) throw new SyntaxError('this driver has no element that could meet a line');
   const parsed = parsePhasePoint(point, side);
   if (!parsed.ok) throw new SyntaxError(parsed.error);
-  return resolveLength(parsed.value.offset, { percent: max, viewport: layout.viewport });
+  const percent = whole.end - whole.start;
+  return whole.start + resolveLength(parsed.value.offset, { percent, viewport: layout.viewport });
 }
 
+const onExtent = (scroller: number, axis: Axis, whole: Span, range: Range, layout: Layout): Placed => ({
+  scroller,
+  axis,
+  geometry: null,
+  whole,
+  start: extentPoint(range.start, whole, layout, 'start'),
+  end: extentPoint(range.end, whole, layout, 'end'),
+});
+
 /** Resolves a motion's range for one target element. Anything that cannot be placed says why. */
-export function placeRange(driver: Driver, range: Range, target: number, layout: Layout): Placed | Unplaced {
+export function placeRange(
+  driver: ScrubbedDriver,
+  range: Range,
+  target: number,
+  layout: Layout | HeldLayout,
+): Placed | Unplaced {
   if (driver.kind === 'page') {
     const scroller = scrollerOf(driver, layout);
     const facts = layout.scrollers[scroller];
     if (!facts) return { reason: `no scroller matches ${driver.scroller}` };
     const max = maxOf(facts, driver.axis);
     if (max <= 0) return { reason: 'there is nothing to scroll' };
-    return {
-      scroller,
-      axis: driver.axis,
-      geometry: null,
-      start: pagePoint(range.start, max, layout, 'start'),
-      end: pagePoint(range.end, max, layout, 'end'),
-    };
+    return onExtent(scroller, driver.axis, { start: 0, end: max }, range, layout);
+  }
+  if (driver.kind === 'pin') {
+    const hold = 'holds' in layout ? layout.holds.find((h) => h.id === driver.pin) : undefined;
+    if (!hold) return { reason: whyNotHeld(driver.pin, layout) };
+    return onExtent(hold.scroller, 'block', { start: hold.start, end: hold.end }, range, layout);
   }
   const subject = subjectOf(driver, target, layout);
   if (subject === undefined || !layout.elements[subject])
@@ -82,9 +108,15 @@ export function placeRange(driver: Driver, range: Range, target: number, layout:
     scroller: layout.elements[subject].scroller,
     axis: driver.axis,
     geometry,
+    whole: cover,
     start: resolvePoint(range.start, geometry, 'start'),
     end: resolvePoint(range.end, geometry, 'end'),
   };
+}
+
+function whyNotHeld(pin: string, layout: Layout | HeldLayout): string {
+  const loose = 'loose' in layout ? layout.loose.find((l) => l.id === pin) : undefined;
+  return loose ? `its pin does not hold: ${loose.reason}` : 'its pin is switched off';
 }
 
 /**

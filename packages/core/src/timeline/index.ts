@@ -3,3 +3,4 @@ export * from './range-point.ts';
 export * from './convert.ts';
 export * from './driver.ts';
 export * from './move.ts';
+export * from './depth.ts';

@@ -3,6 +3,7 @@ import type { Geometry, Px } from '../page/index.ts';
 import { plainPercent } from '../page/index.ts';
 import { percent, toPhase, writeMeeting, writePhase } from './convert.ts';
 import { phaseSpans } from './phases.ts';
+import type { Span } from './phases.ts';
 import { isMeeting, parseMeeting, parsePhasePoint } from './range-point.ts';
 import type { RangePoint } from './range-point.ts';
 
@@ -10,10 +11,10 @@ export interface Move {
   /** the point as it was; its notation is kept */
   was: RangePoint;
   side: 'start' | 'end';
-  /** null for a whole-page driver */
+  /** null where the driver has no subject */
   geometry: Geometry | null;
-  /** all that can be scrolled, px */
-  max: Px;
+  /** the driver’s extent, which shares refer to where there is no subject */
+  whole: Span;
   /** keep px exactly as `calc()` instead of rounding to 0.1 % */
   exact?: boolean;
 }
@@ -24,8 +25,12 @@ const px = (n: Px): string => `${Number(n.toFixed(2))}px`;
  * The range point of the same kind at another offset: a phase point stays one (entry, contain and exit hand over to the
  * neighbour), a meeting keeps the element's point and moves its line, px stay px. Rounded to 0.1 %.
  */
-export function movePoint(offset: Px, { was, side, geometry, max, exact = false }: Move): RangePoint {
-  if (!geometry) return exact || isInPx(was, side) ? px(offset) : percent(max === 0 ? 0 : offset / max);
+export function movePoint(offset: Px, { was, side, geometry, whole, exact = false }: Move): RangePoint {
+  if (!geometry) {
+    const along = offset - whole.start;
+    const length = whole.end - whole.start;
+    return exact || isInPx(was, side) ? px(along) : percent(length === 0 ? 0 : along / length);
+  }
   if (isMeeting(was)) {
     const m = parseMeeting(was);
     const edge = m.ok ? m.value.edge : 0;

@@ -133,7 +133,7 @@ describe('converting', () => {
 });
 
 describe('moving', () => {
-  const move = { side: 'start' as const, max: 9000 };
+  const move = { side: 'start' as const, whole: { start: 0, end: 9000 } };
 
   test('entry hands over to contain when dragged past its edge, cover stays cover', () => {
     const g = geometry();

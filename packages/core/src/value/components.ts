@@ -34,7 +34,13 @@ export function argumentsOf(node: csstree.FunctionNode): csstree.CssNode[][] {
 export function lengthOf(node: csstree.CssNode, percent: number, c: ValueContext): number | null {
   try {
     const expr: LengthExpr = fromNode(node);
-    return resolveLength(expr, { percent, viewport: c.viewport, em: c.em, rem: c.rem });
+    return resolveLength(expr, {
+      percent,
+      viewport: c.viewport,
+      container: c.container,
+      em: c.em,
+      rem: c.rem,
+    });
   } catch {
     return null;
   }

@@ -8,6 +8,7 @@ export interface ValueContext {
   /** border box of the element in px, for percentages of translate and of lengths */
   box: { width: number; height: number };
   viewport: Sizes['viewport'];
+  container?: Sizes['container'];
   em: number;
   rem: number;
   /** inherited or own `color`, for currentcolor */

@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
 import { zipSync } from 'fflate';
-import { handOffCss, insertLastInHead, readDocument, slug } from '@lyvek/core';
+import { handOffCss, insertLastInHead, patchHtml, patchOf, readDocument, slug } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
 import { Id } from '@lyvek/api';
@@ -41,7 +41,7 @@ async function handOff(db: Db, takeId: string, width: number, height: number) {
   const sheet = stylesheetPath(page.entry, page.name);
   const entry = files.find((f) => f.path === page.entry)!;
   const html = insertLastInHead(
-    Buffer.from(entry.bytes).toString('utf8'),
+    patchHtml(Buffer.from(entry.bytes).toString('utf8'), patchOf(parsed.document)).html,
     `<link rel="stylesheet" href="${sheet.href}">`,
   ).html;
   return { page, css, html, sheet, files };

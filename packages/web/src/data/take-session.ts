@@ -1,8 +1,8 @@
 /** One opened take: its document, undo and redo, selection, and autosave. Framework-free; React subscribes to the store. */
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
-import type { Motion, MotionDocument } from '@lyvek/core';
-import { emptyDocument } from '@lyvek/core';
+import type { Motion, MotionDocument, Pin } from '@lyvek/core';
+import { emptyDocument, readDocument } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
@@ -59,8 +59,10 @@ export class TakeSession {
   /** Opens a take; an edit left from an earlier visit is shown at once and sent. */
   static async open(takeId: string): Promise<TakeSession> {
     const [take, pending] = await Promise.all([api.take(takeId), browserOutbox.read(takeId)]);
-    const session = new TakeSession(takeId, pending?.document ?? take.document, take.revision);
-    if (pending) session.autosave.resume(pending);
+    // What an older version has left in the queue may lack newer lists.
+    const kept = pending ? readDocument(pending.document) : null;
+    const session = new TakeSession(takeId, kept?.ok ? kept.document : take.document, take.revision);
+    if (pending && kept?.ok) session.autosave.resume({ ...pending, document: kept.document });
     return session;
   }
 
@@ -133,7 +135,9 @@ export class TakeSession {
       tried: null,
       [from]: state[from].slice(0, -1),
       [to]: [...state[to], { document: state.document, label: act.label }],
-      selection: state.selection.filter((id) => act.document.motions.some((m) => m.id === id)),
+      selection: state.selection.filter((id) =>
+        [...act.document.motions, ...act.document.pins].some((x) => x.id === id),
+      ),
     } as Partial<TakeState>);
     this.autosave.save(act.document);
     return act.label;
@@ -181,9 +185,29 @@ export const withMotion =
 
 export const withoutMotions =
   (ids: readonly string[]) =>
-  (d: MotionDocument): MotionDocument => ({ ...d, motions: d.motions.filter((m) => !ids.includes(m.id)) });
+  (d: MotionDocument): MotionDocument => {
+    const gone = new Set(ids);
+    // A motion on a pin goes with the pin; an adjustment goes with the last thing that needed it.
+    for (const m of d.motions) if (m.driver.kind === 'pin' && gone.has(m.driver.pin)) gone.add(m.id);
+    return {
+      ...d,
+      motions: d.motions.filter((m) => !gone.has(m.id)),
+      pins: d.pins.filter((p) => !gone.has(p.id)),
+      adjustments: d.adjustments.flatMap((a) => {
+        if (!a.for.some((id) => gone.has(id))) return [a];
+        const left = a.for.filter((id) => !gone.has(id));
+        return left.length ? [{ ...a, for: left }] : [];
+      }),
+    };
+  };
 
-export const newMotionId = (): string => `m_${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
+export const withPin =
+  (id: string, change: (p: Pin) => Pin) =>
+  (d: MotionDocument): MotionDocument => ({ ...d, pins: d.pins.map((p) => (p.id === id ? change(p) : p)) });
+
+export const newId = (kind: string): string =>
+  `${kind}_${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
+export const newMotionId = (): string => newId('m');
 
 /** Copies directly behind their originals, with names of their own. */
 export function duplicated(

@@ -46,12 +46,44 @@ export const PassageSign = (p: SignProps) => (
     />
   </Sign>
 );
-export const DriverSign = ({ kind, label }: { kind: 'page' | 'passage'; label?: string }) =>
-  kind === 'page' ? (
-    <PageSign {...(label ? { label } : {})} />
-  ) : (
-    <PassageSign {...(label ? { label } : {})} />
-  );
+/** Pin: a bracket. */
+export const PinSign = (p: SignProps) => (
+  <Sign w={9} h={14} {...p}>
+    <path d="M8 1H1.5v12H8" stroke="var(--pin)" strokeWidth="2" fill="none" />
+  </Sign>
+);
+/** Gate: a flag that hangs from a line. */
+export const GateSign = (p: SignProps) => (
+  <Sign w={15} h={14} {...p}>
+    <path d="M0 2.5h15" stroke="var(--gate)" strokeWidth="1.4" />
+    <path d="M4 2.5h10l-3 4 3 4H4z" fill="var(--gate)" fillOpacity="0.28" stroke="var(--gate)" />
+  </Sign>
+);
+/** Belt: two dashed rails. */
+export const BeltSign = (p: SignProps) => (
+  <Sign w={9} h={14} {...p}>
+    <path d="M2 0v14M7 0v14" stroke="var(--belt)" strokeWidth="1.6" strokeDasharray="3 2" fill="none" />
+  </Sign>
+);
+/** Load: a line that begins at the top of the page. */
+export const LoadSign = (p: SignProps) => (
+  <Sign w={11} h={14} {...p}>
+    <path d="M1 1.5h9M5.5 1.5V13M2.5 10l3 3 3-3" stroke="var(--gate)" strokeWidth="1.3" fill="none" />
+  </Sign>
+);
+const SIGNS = {
+  page: PageSign,
+  passage: PassageSign,
+  pin: PinSign,
+  gate: GateSign,
+  belt: BeltSign,
+  load: LoadSign,
+};
+export type DriverKind = keyof typeof SIGNS;
+export const DriverSign = ({ kind, label }: { kind: DriverKind; label?: string }) => {
+  const Chosen = SIGNS[kind];
+  return <Chosen {...(label ? { label } : {})} />;
+};
 
 /** Findings: filled triangle = wrong, outlined = doubtful. */
 export const FindingSign = ({ severity, label }: { severity: 'wrong' | 'doubtful'; label?: string }) => (

@@ -3,7 +3,7 @@
  * been checked. Framework-free; React subscribes to the store.
  */
 import { createStore } from 'zustand/vanilla';
-import type { Layout, Piece } from '@lyvek/core';
+import type { HtmlPatch, Layout, Piece } from '@lyvek/core';
 import { previewCss } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
@@ -174,18 +174,24 @@ export class PageLink {
     this.say({ do: 'scale', scale });
   }
 
-  /** Brings the page's motions to these pieces, sending only what has changed. */
-  style(pieces: readonly Piece[]): void {
+  /** Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. */
+  style(pieces: readonly Piece[], patch: HtmlPatch): void {
     const changed = pieces
       .filter((p) => this.sent.get(p.id)?.piece !== p)
       .map((piece) => ({ piece, id: piece.id, css: previewCss(piece) }))
       .filter((p) => this.sent.get(p.id)?.css !== p.css);
     const order = pieces.map((p) => p.id);
-    const key = order.join(' ');
+    const key = `${order.join(' ')} ${JSON.stringify(patch)}`;
     if (changed.length === 0 && key === this.order) return;
     for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
     for (const p of changed) this.sent.set(p.id, p);
     this.order = key;
-    this.say({ do: 'style', id: 0, pieces: changed.map(({ id, css }) => ({ id, css })), order });
+    this.say({
+      do: 'style',
+      id: 0,
+      pieces: changed.map(({ id, css, piece }) => ({ id, css, stays: piece.stays ?? false })),
+      order,
+      patch,
+    });
   }
 }

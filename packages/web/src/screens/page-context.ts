@@ -2,8 +2,8 @@
 import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts, PageWhole, ProjectFacts, TakeFacts } from '@lyvek/api';
-import { compileTake, emptyLayout } from '@lyvek/core';
-import type { Layout, MotionDocument, Take, Viewport } from '@lyvek/core';
+import { compileTake, emptyLayout, withPins } from '@lyvek/core';
+import type { HeldLayout, Layout, MotionDocument, Take, Viewport } from '@lyvek/core';
 import type { TakeSession } from '../data/take-session.ts';
 import type { LinkEvents, PageLink } from '../parts/page-link.ts';
 
@@ -34,19 +34,23 @@ export function useOpenedPage(): OpenedPage {
 
 const sameSize = (l: Layout, v: Viewport) => l.viewport.width === v.width && l.viewport.height === v.height;
 
-/** The layout at the chosen size: as measured now, else as stored, else an empty one. */
-export function useLayout(): { layout: Layout; measured: boolean; others: Layout[] } {
-  const { link, viewport, stored } = useOpenedPage();
+/**
+ * The layout at the chosen size: as measured now, else as stored, else an empty one. It has the pins of the shown document, so that everything below follows at once while one is
+ * being changed.
+ */
+export function useLayout(): { layout: HeldLayout; measured: boolean; others: Layout[] } {
+  const { link, viewport, stored, session } = useOpenedPage();
+  const pins = useStore(session.store, (s) => (s.tried ?? s.document).pins);
   const live = useStore(link.store, (s) => s.layout);
   return useMemo(() => {
     const layout =
       live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
     return {
-      layout: layout ?? emptyLayout(viewport),
+      layout: withPins(layout ?? emptyLayout(viewport), pins),
       measured: layout !== null,
       others: stored.filter((l) => !sameSize(l, viewport)),
     };
-  }, [live, stored, viewport]);
+  }, [live, stored, viewport, pins]);
 }
 
 /** The document as it is shown: with a drag or a tried effect, if one is under way. */

@@ -5,8 +5,8 @@ export interface CodeProps {
   text: string;
   language: 'css' | 'html';
   marks: readonly { from: number; to: number }[];
-  /** a line that was added */
-  added?: string;
+  /** texts that were added; their lines stand out */
+  added?: readonly string[];
 }
 
 export const Code = memo(function Code({ text, language, marks, added }: CodeProps) {
@@ -14,7 +14,7 @@ export const Code = memo(function Code({ text, language, marks, added }: CodePro
     <pre className="code" tabIndex={0} aria-label={language === 'css' ? 'CSS' : 'HTML'}>
       {text.split('\n').map((line, i) => {
         const marked = marks.some((m) => i + 1 >= m.from && i + 1 <= m.to);
-        const isNew = added !== undefined && line.trim() === added;
+        const isNew = added?.some((text) => text !== '</div>' && line.includes(text)) ?? false;
         return (
           <span key={i} className={`line${marked ? ' marked' : ''}${isNew ? ' added' : ''}`}>
             {language === 'css' ? <CssLine line={line} /> : line}

@@ -3,7 +3,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useStore } from 'zustand';
-import { handOffCss, hasSheetsInBody, insertLastInHead, stylesheetPath } from '@lyvek/core';
+import {
+  handOffCss,
+  hasSheetsInBody,
+  insertLastInHead,
+  patchHtml,
+  patchOf,
+  stylesheetPath,
+} from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
@@ -28,10 +35,11 @@ export function HandOffScreen() {
     [document, layout, others, page.name, take.name, save.revision],
   );
   const link = `<link rel="stylesheet" href="${sheet.href}">`;
-  const patched = useMemo(
-    () => (html.data === undefined ? null : insertLastInHead(html.data, link)),
-    [html.data, link],
-  );
+  const patched = useMemo(() => {
+    if (html.data === undefined) return null;
+    const inner = patchHtml(html.data, patchOf(document));
+    return { ...insertLastInHead(inner.html, link), changes: inner.changes, notes: inner.notes };
+  }, [html.data, link, document]);
   useEffect(() => {
     window.document.title = `Hand-off · ${page.name} · Lyvek`;
   }, [page.name]);
@@ -104,7 +112,12 @@ export function HandOffScreen() {
       </section>
       <section className="hand-html">
         <header className="hand-head">
-          <b>{page.entry}</b> <span>one line added</span>
+          <b>{page.entry}</b>{' '}
+          <span>
+            {!patched || patched.changes.length === 0
+              ? 'one line added'
+              : `one line and ${patched.changes.length} pieces added`}
+          </span>
           <span className="grow" />
           <button
             type="button"
@@ -117,12 +130,32 @@ export function HandOffScreen() {
         </header>
         {html.isError && <p className="empty-note">{html.error.message}</p>}
         {patched && (
-          <Code text={around(patched.html, patched.line)} language="html" marks={[]} added={link} />
+          <Code
+            text={around(
+              patched.html,
+              patched.changes.map((c) => c.line),
+              patched.line,
+            )}
+            language="html"
+            marks={[]}
+            added={[link, ...patched.changes.map((c) => c.text)]}
+          />
         )}
         <div className="hand-notes">
           <p>
             <b>Added</b> one link, last in the head, after the page’s own style sheets.
           </p>
+          {patched && patched.changes.length > 0 && (
+            <p>
+              <b>Added</b> what pins and adjustments need: a track around each pinned stage, and attributes or
+              marks where the lines show them.
+            </p>
+          )}
+          {patched?.notes.map((note) => (
+            <p key={note} role="note">
+              <b>Take care:</b> {note}
+            </p>
+          ))}
           <p>
             <b>Touched</b> nothing else. <b>Removed</b> nothing.
           </p>
@@ -163,15 +196,23 @@ export function HandOffScreen() {
   );
 }
 
-/** The head of the page with a few lines before and after the link. */
-function around(html: string, line: number): string {
+/** The lines that were changed, each with a few around it. */
+function around(html: string, changed: readonly number[], link: number): string {
   const lines = html.split('\n');
-  const from = Math.max(0, line - 12);
-  return [
-    ...(from > 0 ? ['…'] : []),
-    ...lines.slice(from, line + 8),
-    ...(line + 8 < lines.length ? ['…'] : []),
-  ].join('\n');
+  const wanted = new Set<number>();
+  const show = (line: number, before: number, after: number) => {
+    for (let i = line - before; i <= line + after; i++) if (i >= 1 && i <= lines.length) wanted.add(i);
+  };
+  show(link, 11, 7);
+  for (const line of changed) show(line, 2, 2);
+  const out: string[] = [];
+  let last = 0;
+  for (const n of [...wanted].sort((a, b) => a - b)) {
+    if (n > last + 1) out.push('…');
+    out.push(lines[n - 1]!);
+    last = n;
+  }
+  return [...out, ...(last < lines.length ? ['…'] : [])].join('\n');
 }
 
 /** Waits until everything is saved: the zip is written from what the server has. */

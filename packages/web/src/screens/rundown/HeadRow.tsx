@@ -1,6 +1,6 @@
 /** The row under the bar: what the columns are, the scale, + Motion; and what the preview shows. */
 import { useStore } from 'zustand';
-import { PageSign, PassageSign } from '../../parts/glyphs.tsx';
+import { DriverSign } from '../../parts/glyphs.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import { grouped } from './model/view.ts';
 import { useRundown } from './rundown-context.ts';
@@ -17,6 +17,12 @@ export function HeadRow({ side, setGuides, setOutlines }: HeadRowProps) {
   return side === 'left' ? <Left /> : <Right setGuides={setGuides} setOutlines={setOutlines} />;
 }
 
+const LEGEND = [
+  ['page', 'Page'],
+  ['passage', 'Passage'],
+  ['pin', 'Pinned'],
+] as const;
+
 function Left() {
   const { layout, view, adding, setAdding, max } = useRundown();
   return (
@@ -27,12 +33,11 @@ function Left() {
         <b className="pl-3">Add a motion</b>
       ) : (
         <span className="legend">
-          <span>
-            <PageSign /> Page
-          </span>
-          <span>
-            <PassageSign /> Passage
-          </span>
+          {LEGEND.map(([kind, word]) => (
+            <span key={kind}>
+              <DriverSign kind={kind} /> {word}
+            </span>
+          ))}
         </span>
       )}
       <span className="grow" />

@@ -1,12 +1,12 @@
 /** What the parts of the Rundown share: the compiled take, findings, the vertical view, the chosen gesture. */
 import { createContext, useContext } from 'react';
-import type { Finding, GestureDefinition, Layout, MotionDocument } from '@lyvek/core';
+import type { Finding, GestureDefinition, HeldLayout, MotionDocument } from '@lyvek/core';
 import type { Bar, Unplaced } from './model/bars.ts';
 import type { Grip } from './model/moves.ts';
 import type { View } from './model/view.ts';
 
 export interface Rundown {
-  layout: Layout;
+  layout: HeldLayout;
   measured: boolean;
   document: MotionDocument;
   bars: readonly Bar[];

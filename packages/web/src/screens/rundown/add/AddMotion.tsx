@@ -1,9 +1,9 @@
 /** + Motion: starting points for the chosen element. Hovering one tries it on the page, Enter adds it. */
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { EFFECTS, startingPoint } from '@lyvek/core';
-import type { EffectDefinition, Motion } from '@lyvek/core';
-import { newMotionId } from '../../../data/take-session.ts';
-import { Lens, PassageSign } from '../../../parts/glyphs.tsx';
+import { EFFECT_GROUPS, EFFECTS, isSeenAtOnce, withFragment, withPins } from '@lyvek/core';
+import type { EffectDefinition } from '@lyvek/core';
+import { newId } from '../../../data/take-session.ts';
+import { DriverSign, Lens } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { barOf, isPlaced } from '../model/bars.ts';
 import { elementName } from '../model/words.ts';
@@ -11,33 +11,6 @@ import { useRundown } from '../rundown-context.ts';
 import { Frames3 } from './Frames3.tsx';
 
 const HOVER = 120;
-
-/** A motion of an effect for an element. A second writer of a property must not hold before its range, or the first is never seen. */
-export function motionFrom(
-  effect: EffectDefinition,
-  element: number,
-  layout: Parameters<EffectDefinition['build']>[1],
-  existing: readonly Motion[],
-): Motion {
-  const e = layout.elements[element]!;
-  const { leaving, ...built } = startingPoint(effect, e, layout);
-  const shares = existing.some(
-    (m) => m.targets.selector === e.selector && Object.keys(m.keyframes).some((p) => p in built.keyframes),
-  );
-  return {
-    id: newMotionId(),
-    name: `${elementName(e, layout)} ${leaving ? 'leaves' : effect.name.toLowerCase()}`.slice(0, 120),
-    on: true,
-    targets: { selector: e.selector },
-    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
-    ...built,
-    easing: 'linear',
-    fill: shares ? 'forwards' : 'both',
-    composite: 'replace',
-    follow: { kind: 'none' },
-    reducedMotion: 'fade',
-  };
-}
 
 export function AddMotion() {
   const { session, link } = useOpenedPage();
@@ -48,13 +21,18 @@ export function AddMotion() {
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const element = layout.elements[chosen];
   const shown = useMemo(
-    () => EFFECTS.filter((e) => `${e.name} ${e.what}`.toLowerCase().includes(query.trim().toLowerCase())),
+    () =>
+      EFFECTS.filter((e) =>
+        `${e.name} ${e.what} ${e.words ?? ''} ${EFFECT_GROUPS[e.group]}`
+          .toLowerCase()
+          .includes(query.trim().toLowerCase()),
+      ),
     [query],
   );
-  const settled = session.store.getState().document.motions;
-  const make = (effect: EffectDefinition) => motionFrom(effect, chosen, layout, settled);
+  const settled = session.store.getState().document;
+  const context = { layout: withPins(layout, settled.pins), element: chosen, document: settled, newId };
   const unfit = (effect: EffectDefinition) =>
-    element ? (effect.unfit?.(element, layout) ?? null) : 'Choose an element first.';
+    element ? (effect.unfit?.(context) ?? null) : 'Choose an element first.';
 
   const attempt = (index: number) => {
     setAt(index);
@@ -62,11 +40,13 @@ export function AddMotion() {
     if (timer.current) clearTimeout(timer.current);
     if (!effect || unfit(effect)) return session.try(null);
     timer.current = setTimeout(() => {
-      const motion = make(effect);
-      session.try((d) => ({ ...d, motions: [...d.motions, motion] }));
-      const bar = barOf(motion, layout);
-      if (isPlaced(bar))
-        link.scrollTo(Math.min(bar.max, Math.max(0, (bar.placed.start + bar.placed.end) / 2)));
+      const made = effect.compose(context);
+      session.try(withFragment(made));
+      const tried = withPins(layout, [...settled.pins, ...made.pins]);
+      const bar = made.motions[0] && barOf(made.motions[0], tried);
+      const held = tried.holds.find((h) => h.id === made.pins[0]?.id);
+      const at = bar && isPlaced(bar) ? bar.placed : held;
+      if (at) link.scrollTo(Math.min(tried.scrollers[0]!.max.block, Math.max(0, (at.start + at.end) / 2)));
     }, HOVER);
   };
   const close = () => {
@@ -77,10 +57,9 @@ export function AddMotion() {
   const add = (effect: EffectDefinition) => {
     if (unfit(effect)) return;
     if (timer.current) clearTimeout(timer.current);
-    const motion = make(effect);
-    session.act(`add ${effect.name.toLowerCase()}`, (d) => ({ ...d, motions: [...d.motions, motion] }), [
-      motion.id,
-    ]);
+    const made = effect.compose(context);
+    const first = made.pins[0] ?? made.motions[0];
+    session.act(`add ${effect.name.toLowerCase()}`, withFragment(made), first ? [first.id] : []);
     setAdding(false);
   };
   useEffect(() => {
@@ -90,7 +69,7 @@ export function AddMotion() {
     };
   }, []);
   const onKey = (e: React.KeyboardEvent) => {
-    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 2, ArrowUp: -2 }[e.key];
+    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[e.key];
     if (e.key === 'Escape') close();
     else if (e.key === 'Enter') {
       const effect = shown[at];
@@ -130,33 +109,28 @@ export function AddMotion() {
         </button>
       </div>
       <div className="plates" role="listbox" aria-label="Starting points">
-        {shown.map((effect, i) => {
-          const reason = unfit(effect);
-          return (
-            <button
-              key={effect.id}
-              type="button"
-              role="option"
-              aria-selected={i === at}
-              aria-disabled={reason !== null}
-              className={`plate${i === at ? ' chosen' : ''}${reason ? ' unfit' : ''}`}
-              onPointerMove={(e) => {
-                // A plate that merely appears under a resting pointer is not meant.
-                if ((e.movementX || e.movementY) && (i !== at || !session.store.getState().tried)) attempt(i);
-              }}
-              onPointerLeave={() => {
-                if (timer.current) clearTimeout(timer.current);
-                session.try(null);
-              }}
-              onFocus={() => attempt(i)}
-              onClick={() => add(effect)}
-            >
-              <span className="plate-name">
-                <PassageSign /> {effect.name}
-              </span>
-              {element && <Frames3 effect={effect} element={element} layout={layout} />}
-              <span className="plate-what">{reason ?? effect.what}</span>
-            </button>
+        {Object.entries(EFFECT_GROUPS).map(([group, heading]) => {
+          const plates = shown.flatMap((effect, i) => (effect.group === group ? [{ effect, i }] : []));
+          return plates.length === 0 ? null : (
+            <section key={group} role="group" aria-label={heading}>
+              <h4>{heading}</h4>
+              {plates.map(({ effect, i }) => (
+                <Plate
+                  key={effect.id}
+                  effect={effect}
+                  chosen={i === at}
+                  reason={unfit(effect)}
+                  onTry={() => {
+                    if (i !== at || !session.store.getState().tried) attempt(i);
+                  }}
+                  onLeave={() => {
+                    if (timer.current) clearTimeout(timer.current);
+                    session.try(null);
+                  }}
+                  onAdd={() => add(effect)}
+                />
+              ))}
+            </section>
           );
         })}
         {shown.length === 0 && (
@@ -164,10 +138,55 @@ export function AddMotion() {
         )}
       </div>
       <p className="add-note">
-        {element && startingPoint(EFFECTS[0]!, element, layout).leaving
-          ? 'It stands in the first screen already, so these play backwards as it leaves. Each is a starting point, to be changed afterwards.'
-          : 'Each is a starting point: ordinary keyframes on the element’s own passage, to be changed afterwards.'}
+        {element && isSeenAtOnce(element, layout)
+          ? 'It stands in the first screen already, so what comes into sight plays backwards as it leaves. Each is a starting point, to be changed afterwards.'
+          : 'Each is a starting point: ordinary keyframes, pins and adjustments, to be changed afterwards.'}
       </p>
     </div>
+  );
+}
+
+interface PlateProps {
+  effect: EffectDefinition;
+  chosen: boolean;
+  reason: string | null;
+  onTry(): void;
+  onLeave(): void;
+  onAdd(): void;
+}
+
+function Plate({ effect, chosen, reason, onTry, onLeave, onAdd }: PlateProps) {
+  const plate = useRef<HTMLButtonElement>(null);
+  const [hovered, setHovered] = useState(false);
+  useEffect(() => {
+    if (chosen) plate.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
+  return (
+    <button
+      ref={plate}
+      type="button"
+      role="option"
+      aria-selected={chosen}
+      aria-disabled={reason !== null}
+      className={`plate${chosen ? ' chosen' : ''}${reason ? ' unfit' : ''}`}
+      onPointerMove={(e) => {
+        // A plate that merely appears under a resting pointer is not meant.
+        if (!e.movementX && !e.movementY) return;
+        setHovered(true);
+        onTry();
+      }}
+      onPointerLeave={() => {
+        setHovered(false);
+        onLeave();
+      }}
+      onFocus={onTry}
+      onClick={onAdd}
+    >
+      <Frames3 effect={effect} playing={hovered} />
+      <span className="plate-name">
+        <DriverSign kind={effect.driver} /> {effect.name}
+      </span>
+      <span className="plate-what">{reason ?? effect.what}</span>
+    </button>
   );
 }

@@ -1,49 +1,104 @@
-/** Three frames of an effect, before, midway and after, computed by the core from its real keyframes. */
-import { segmentsOf, valueAt } from '@lyvek/core';
-import type { EffectDefinition, ElementFacts, Layout } from '@lyvek/core';
+/** Three frames of an effect, before, midway and after, as the core samples it on a small made-up page; while hovered they play. */
+import { useEffect, useState } from 'react';
+import { sketch, SKETCH_VIEWPORT } from '@lyvek/core';
+import type { EffectDefinition, SketchPart } from '@lyvek/core';
 
 const W = 38;
 const H = 24;
-/** px of the page that the small stage stands for */
-const SCALE = 9;
+const PERIOD = 1600;
 
-export function Frames3({
-  effect,
-  element,
-  layout,
-}: {
-  effect: EffectDefinition;
-  element: ElementFacts;
-  layout: Layout;
-}) {
-  const context = { box: element.box, viewport: layout.viewport, em: 16, rem: 16, color: 'black' };
-  const { keyframes } = effect.build({ ...element, box: { ...element.box, x: 200, width: 400 } }, layout);
-  const tracks = Object.entries(keyframes).map(([property, stops]) => ({
-    property,
-    segments: segmentsOf(property, stops, 'none', context),
-  }));
+export function Frames3({ effect, playing }: { effect: EffectDefinition; playing: boolean }) {
+  const [share, setShare] = useState(0);
+  useEffect(() => {
+    if (!playing) return;
+    let frame = 0;
+    const began = performance.now();
+    const step = () => {
+      const t = ((performance.now() - began) % PERIOD) / PERIOD;
+      // Forth and back, with a rest at both ends.
+      setShare(Math.min(1, Math.max(0, 1.25 - Math.abs(2.5 * t - 1.25) - 0.12)));
+      frame = requestAnimationFrame(step);
+    };
+    frame = requestAnimationFrame(step);
+    return () => cancelAnimationFrame(frame);
+  }, [playing]);
   return (
     <span className="frames3" aria-hidden="true">
-      {[0, 0.5, 1].map((p) => {
-        const values = Object.fromEntries(tracks.map((t) => [t.property, valueAt(t.segments, p)]));
-        const [x = 0, y = 0] = (values.translate ?? '0 0').split(' ').map(Number.parseFloat);
-        const scale = Number.parseFloat(values.scale ?? '1');
-        const turn = Number.parseFloat(values.rotate ?? '0');
-        const blur = Number.parseFloat(/blur\(([\d.]+)/.exec(values.filter ?? '')?.[1] ?? '0');
-        return (
-          <svg key={p} width={W} height={H} viewBox={`0 0 ${W} ${H}`}>
-            <rect className="frame-ground" x={0.5} y={0.5} width={W - 1} height={H - 1} />
-            <g
-              opacity={0.15 + 0.85 * Number(values.opacity ?? 1)}
-              transform={`translate(${W / 2 + x / SCALE} ${H / 2 + y / SCALE}) rotate(${turn}) scale(${scale})`}
-              style={blur ? { filter: `blur(${blur / 6}px)` } : undefined}
-            >
-              <rect className="frame-card" x={-10} y={-7} width={20} height={14} />
-              <path className="frame-lines" d="M-7 -3.5h14M-7 0h14M-7 3.5h8" />
-            </g>
-          </svg>
-        );
-      })}
+      {[0.04, 0.5, 1].map((p, i) => (
+        <Frame key={p} parts={sketch(effect, playing && i === 1 ? share : p)} />
+      ))}
+    </span>
+  );
+}
+
+function Frame({ parts }: { parts: SketchPart[] }) {
+  return (
+    <span className="frame3" style={{ width: W, height: H }}>
+      <span
+        className="frame3-page"
+        style={{ transform: `scale(${W / SKETCH_VIEWPORT.width})`, ...SKETCH_VIEWPORT }}
+      >
+        {parts.map((p, i) => (
+          <Part key={i} part={p} />
+        ))}
+      </span>
+    </span>
+  );
+}
+
+/** The one value that a drawn figure shows. */
+const figureOf = (values: Record<string, string>) =>
+  Object.entries(values).find(([name]) => name.startsWith('--'))?.[1];
+
+function Part({ part: { kind, x, y, width, height, values } }: { part: SketchPart }) {
+  const { opacity = '1', perspective, ...rest } = values;
+  const shown = {
+    ...Object.fromEntries(
+      Object.entries(rest)
+        .filter(([name]) => !name.startsWith('--') && !name.startsWith('mask'))
+        .map(([name, value]) => [name.replace(/-(\w)/g, (_, c: string) => c.toUpperCase()), value]),
+    ),
+    // What is invisible before is drawn faintly, so that one sees where it will be.
+    opacity: 0.16 + 0.84 * Number(opacity),
+    ...(perspective ? { perspective } : {}),
+  };
+  const place = { left: x, top: y, width, height };
+  const mask = values['mask-position'];
+  if (kind === 'drawing')
+    return (
+      <svg className="frame3-part drawing" style={place} viewBox="0 0 100 60" preserveAspectRatio="none">
+        <path
+          d="M4 52C22 52 24 10 46 14S66 56 96 8"
+          pathLength={1}
+          strokeDasharray="1"
+          style={{ strokeDashoffset: values['stroke-dashoffset'] }}
+        />
+      </svg>
+    );
+  if (kind === 'figure')
+    return (
+      <span className="frame3-part figure" style={place}>
+        {Math.round(Number(figureOf(values) ?? 0))}
+      </span>
+    );
+  return (
+    <span
+      className={`frame3-part ${kind}`}
+      style={{
+        ...place,
+        ...shown,
+        ...(mask
+          ? {
+              maskImage: 'linear-gradient(to right, #000 44%, transparent 56%)',
+              maskSize: '230% 100%',
+              maskPosition: mask,
+            }
+          : {}),
+      }}
+    >
+      {figureOf(values) !== undefined && kind === 'card' && (
+        <span className="frame3-gauge" style={{ width: `${Number(figureOf(values))}%` }} />
+      )}
     </span>
   );
 }

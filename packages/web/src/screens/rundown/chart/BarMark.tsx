@@ -32,13 +32,15 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const y0 = rowOf(bar.placed.start, view);
   const y1 = Math.max(y0 + 2, rowOf(bar.placed.end, view));
   if (y1 < -40 || y0 > rows + 40) return null;
-  const page = bar.motion.driver.kind === 'page';
+  const { kind } = bar.motion.driver;
+  const page = kind === 'page';
+  const round = kind === 'pin' ? 1.5 : HALF;
   const stops = [
     ...new Set(Object.values(bar.motion.keyframes).flatMap((k) => k.map((s) => keyframeOffset(s.at)))),
   ].filter((p) => p > 0 && p < 1);
   return (
     <g
-      className={`bar ${page ? 'bar-page' : 'bar-pass'}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}`}
+      className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}`}
       data-motion={bar.motion.id}
       onPointerEnter={() => props.onHover(bar)}
       onPointerLeave={() => props.onHover(null)}
@@ -61,19 +63,19 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         />
       ) : (
         <>
-          <rect className="bar-ground" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={HALF} />
+          <rect className="bar-ground" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={round} />
           <rect
             className="bar-shape"
             x={slot.x - HALF}
             y={y0}
             width={12}
             height={y1 - y0}
-            rx={HALF}
-            fill="url(#eased)"
+            rx={round}
+            fill={kind === 'pin' ? 'url(#eased-pin)' : 'url(#eased)'}
           />
         </>
       )}
-      {!page && y1 - y0 > 26 && (
+      {kind === 'passage' && y1 - y0 > 26 && (
         <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />
       )}
       {y1 - y0 > 20 &&

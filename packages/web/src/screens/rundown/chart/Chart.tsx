@@ -10,6 +10,7 @@ import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../model/view.ts'
 import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
 import { framesPerDot, useFrames } from './Frames.tsx';
+import { PinMark } from './PinMark.tsx';
 import { Playhead } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
 import { Ruler } from './Ruler.tsx';
@@ -20,8 +21,21 @@ export const LANES = 144;
 
 export function Chart({ width }: { width: number }) {
   const rundown = useRundown();
-  const { bars, view, setView, rows, pageHeight, max, selection, findings, grip, layout, unplaced, adding } =
-    rundown;
+  const {
+    bars,
+    view,
+    setView,
+    rows,
+    pageHeight,
+    max,
+    selection,
+    findings,
+    grip,
+    layout,
+    unplaced,
+    adding,
+    document,
+  } = rundown;
   const { session } = useOpenedPage();
   const settled = useStore(session.store, (s) => s.document);
   const svg = useRef<SVGSVGElement>(null);
@@ -37,6 +51,17 @@ export function Chart({ width }: { width: number }) {
   );
   const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.motion, f])), [findings]);
   const chosen = useMemo(() => new Set(selection), [selection]);
+
+  // Brackets stand at the left of the first column.
+  const pinLeft = Math.max(
+    12,
+    Math.min(
+      ...bars
+        .filter((b) => b.motion.driver.kind !== 'page')
+        .map((b) => (slots.get(b.motion.id)?.x ?? Infinity) - 17),
+      60,
+    ),
+  );
 
   const rowAt = (e: { clientY: number }) => e.clientY - svg.current!.getBoundingClientRect().top;
   const viewNow = useRef(view);
@@ -113,6 +138,10 @@ export function Chart({ width }: { width: number }) {
           <stop offset="0" stopColor="var(--pass)" stopOpacity="0.08" />
           <stop offset="1" stopColor="var(--pass)" stopOpacity="0.88" />
         </linearGradient>
+        <linearGradient id="eased-pin" x1="0" y1="0" x2="0" y2="1">
+          <stop offset="0" stopColor="var(--pin)" stopOpacity="0.08" />
+          <stop offset="1" stopColor="var(--pin)" stopOpacity="0.88" />
+        </linearGradient>
         <pattern id="beyond" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d="M0 0V6" stroke="var(--line)" />
         </pattern>
@@ -157,6 +186,20 @@ export function Chart({ width }: { width: number }) {
         clipPath="url(#lanes-clip)"
         visibility={adding ? 'hidden' : undefined}
       >
+        {layout.holds.map((hold) => {
+          const pin = document.pins.find((p) => p.id === hold.id);
+          return pin ? (
+            <PinMark
+              key={pin.id}
+              pin={pin}
+              hold={hold}
+              left={pinLeft}
+              width={width - LANES}
+              view={view}
+              selected={chosen.has(pin.id)}
+            />
+          ) : null;
+        })}
         {bars.map((bar) => {
           const slot = slots.get(bar.motion.id);
           return slot ? (
@@ -214,7 +257,7 @@ export function Chart({ width }: { width: number }) {
 }
 
 function Foot({ width }: { width: number }) {
-  const { rows, max, view, gesture, refresh, bars, measured } = useRundown();
+  const { rows, max, view, gesture, refresh, bars, measured, layout } = useRundown();
   const frames = useFrames(gesture, max, refresh);
   const per = framesPerDot(frames.length, max, view);
   const end = rowOf(max, view);
@@ -236,7 +279,7 @@ function Foot({ width }: { width: number }) {
           The page ends at {Math.round(max).toLocaleString('en')} px of scroll.
         </text>
       )}
-      {bars.length === 0 && (
+      {bars.length === 0 && layout.holds.length === 0 && (
         <text x={(LANES + width) / 2} y={rows * 0.32} textAnchor="middle" className="empty">
           Nothing moves yet. Click an element in the page, then press A.
         </text>

@@ -21,7 +21,7 @@ export function withEndAt(
   offset: number,
   options: { exact?: boolean; meeting?: number | null } = {},
 ): Motion {
-  const { motion, placed, max } = bar;
+  const { motion, placed } = bar;
   const g = placed.geometry;
   const point: RangePoint =
     g && options.meeting != null
@@ -31,7 +31,7 @@ export function withEndAt(
           was: motion.range[side],
           side,
           geometry: g,
-          max,
+          whole: placed.whole,
           exact: options.exact ?? false,
         }));
   return { ...motion, range: { ...motion.range, [side]: point } };
@@ -39,7 +39,8 @@ export function withEndAt(
 
 /** The page's own ends are written as such: a rounded percentage would miss them. */
 function pageEnd(offset: number, { placed, max }: Bar): RangePoint | null {
-  if (!placed.geometry) return offset === 0 ? '0%' : offset === max ? '100%' : null;
+  const { start, end } = placed.whole;
+  if (!placed.geometry) return offset === start ? '0%' : offset === end ? '100%' : null;
   return offset === 0 ? 'scroll 0%' : offset === max ? 'scroll 100%' : null;
 }
 

@@ -1,6 +1,14 @@
 /** What people read: range points, meetings and motions in words. */
-import { isMeeting, parseMeeting, parsePhasePoint, plainPercent, toMeeting, toPhase } from '@lyvek/core';
-import type { ElementFacts, Geometry, Layout, Motion, RangePoint } from '@lyvek/core';
+import {
+  elementName,
+  isMeeting,
+  parseMeeting,
+  parsePhasePoint,
+  plainPercent,
+  toMeeting,
+  toPhase,
+} from '@lyvek/core';
+import type { Driver, Geometry, Motion, RangePoint } from '@lyvek/core';
 
 const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)) + 0);
 
@@ -21,7 +29,7 @@ export const meetingWords = (m: { edge: number; line: number }): string =>
 const round = (n: number) => Number(n.toFixed(3));
 
 /** The stored notation, as the sentence shows it. */
-export function pointWords(point: RangePoint, side: 'start' | 'end', driver: 'page' | 'passage'): string {
+export function pointWords(point: RangePoint, side: 'start' | 'end', driver: Driver['kind']): string {
   if (isMeeting(point)) {
     const m = parseMeeting(point);
     return m.ok ? meetingWords(m.value) : 'an unreadable meeting';
@@ -29,6 +37,14 @@ export function pointWords(point: RangePoint, side: 'start' | 'end', driver: 'pa
   const parsed = parsePhasePoint(point, side);
   if (!parsed.ok) return point;
   const p = plainPercent(parsed.value.offset);
+  if (driver === 'pin')
+    return p === 0
+      ? 'the start of the hold'
+      : p === 100
+        ? 'the end of the hold'
+        : p === null
+          ? `${point} into the hold`
+          : `${trim(p)} % of the hold`;
   if (driver === 'page')
     return p === 0
       ? 'the top of the page'
@@ -53,9 +69,9 @@ export function otherWords(point: RangePoint, side: 'start' | 'end', g: Geometry
 }
 
 /** Short form for the gutter: “entry 10 %”, “top 22 %”. */
-export function gutterWords(point: RangePoint, side: 'start' | 'end', driver: 'page' | 'passage'): string {
+export function gutterWords(point: RangePoint, side: 'start' | 'end', driver: Driver['kind']): string {
   if (!isMeeting(point))
-    return pointWords(point, side, driver).replace(/^the (top|end) of the page$/, 'page $1');
+    return pointWords(point, side, driver).replace(/^the (top|start|end) of the (page|hold)$/, '$2 $1');
   const m = parseMeeting(point);
   return m.ok
     ? `${edgeWord(round(m.value.edge)).replace('its ', '').replace(' point', ' at')} ${trim(m.value.line * 100)} %`
@@ -95,17 +111,8 @@ export function effectWords(m: Motion): string {
 }
 const unit = (...values: string[]) => (values.some((v) => v.includes('%')) ? '%' : 'px');
 
-/** A name for an element that people recognise: its text, else its tag and class. */
-export function elementName(e: ElementFacts, layout?: Layout): string {
-  const parent = layout?.elements[e.parent];
-  if (!e.text && e.kind === 'image' && parent?.text) return `picture in ${elementName(parent)}`;
-  const text = e.text.split(/[.·:](?:\s|$)/)[0]!.trim();
-  const short = text.length > 26 ? `${text.slice(0, 25).trimEnd()}…` : text;
-  if (short && (e.kind === 'text' || e.text.length < 40)) return short;
-  const tail = e.selector.split(/[ >]+/).at(-1)!;
-  return tail.startsWith('#') || tail.startsWith('.') ? tail.slice(1).replaceAll('-', ' ') : short || e.tag;
-}
-
 /** A value as it stands now: at most two decimals, `0px` before another length left out. */
 export const valueWords = (css: string): string =>
   css.replace(/-?\d+\.\d+/g, (n) => String(Number(Number(n).toFixed(2)))).replace(/^0px (?=\S)/, '');
+
+export { elementName };

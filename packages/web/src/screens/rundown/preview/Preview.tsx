@@ -1,7 +1,7 @@
 /** The real page, scaled, with the chosen element's box and lines drawn over it from outside its DOM. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { selectorsOf, writeCss } from '@lyvek/core';
+import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
 import { previewUrl } from '../../../parts/preview-url.ts';
 import { useOpenedPage, useShownDocument } from '../../page-context.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -46,9 +46,30 @@ export function Preview({ width, height }: { width: number; height: number }) {
     () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion').pieces,
     [document, layout, reduced],
   );
+  const patch = useMemo(() => patchOf(document), [document]);
   useEffect(() => {
-    if (live) link.style(pieces);
-  }, [link, pieces, live]);
+    if (live) link.style(pieces, patch);
+  }, [link, pieces, patch, live]);
+
+  // Pins and adjustments change the page itself, so it is measured again once they have come to rest.
+  const settled = useStore(session.store, (s) => s.document);
+  const shape = useMemo(
+    () =>
+      JSON.stringify([
+        settled.pins,
+        settled.adjustments.map(({ selector, declarations }) => [selector, declarations]),
+      ]),
+    [settled],
+  );
+  const measuredShape = useRef(shape);
+  useEffect(() => {
+    if (!live || measuredShape.current === shape) return;
+    const timer = setTimeout(() => {
+      measuredShape.current = shape;
+      link.measure();
+    }, 60);
+    return () => clearTimeout(timer);
+  }, [shape, live, link]);
 
   // A selector that the page has not been asked about yet.
   const unknown = selectorsOf(document).some(

@@ -16,14 +16,15 @@ const WHOLE: Driver = { kind: 'page', axis: 'block' };
 function rangeFor(m: Motion, driver: Driver): { range: Range; dropped: boolean } {
   if (m.driver.kind === driver.kind) return { range: m.range, dropped: false };
   return {
-    range: driver.kind === 'page' ? { start: '0%', end: '100%' } : { start: 'cover 0%', end: 'cover 100%' },
+    range:
+      driver.kind === 'passage' ? { start: 'cover 0%', end: 'cover 100%' } : { start: '0%', end: '100%' },
     dropped: true,
   };
 }
 
 export function DriverWord({ bar }: { bar: Bar }) {
   const { session } = useOpenedPage();
-  const { layout, chosen } = useRundown();
+  const { layout, chosen, document } = useRundown();
   const { motion } = bar;
   const { driver } = motion;
   const target = layout.elements[bar.element]!;
@@ -44,16 +45,24 @@ export function DriverWord({ bar }: { bar: Bar }) {
       });
   };
   const face =
-    driver.kind === 'page'
-      ? driver.scroller
-        ? `the scroll of ${driver.scroller}`
-        : 'the scroll of the whole page'
-      : driver.subject === 'self'
-        ? 'its own passage'
-        : `the passage of ${subject ? elementName(subject, layout) : driver.subject}`;
+    driver.kind === 'pin'
+      ? `the hold of ${document.pins.find((p) => p.id === driver.pin)?.name ?? 'a lost pin'}`
+      : driver.kind === 'page'
+        ? driver.scroller
+          ? `the scroll of ${driver.scroller}`
+          : 'the scroll of the whole page'
+        : driver.subject === 'self'
+          ? 'its own passage'
+          : `the passage of ${subject ? elementName(subject, layout) : driver.subject}`;
   const options: { value: string; text: string; note?: string; driver: Driver }[] = [
     { value: 'self', text: 'its own passage', note: 'through the viewport', driver: OWN },
     { value: 'page', text: 'the scroll of the whole page', driver: WHOLE },
+    ...document.pins.map((p) => ({
+      value: p.id,
+      text: `the hold of ${p.name}`,
+      note: 'while it is pinned',
+      driver: { kind: 'pin', pin: p.id } as Driver,
+    })),
     ...layout.scrollers
       .flatMap((s) =>
         s.selector && s.max.block > 0
@@ -84,7 +93,12 @@ export function DriverWord({ bar }: { bar: Bar }) {
       driver: { ...OWN, subject: e.selector } as Driver,
     })),
   ];
-  const value = driver.kind === 'page' ? (driver.scroller ?? 'page') : driver.subject;
+  const value =
+    driver.kind === 'page'
+      ? (driver.scroller ?? 'page')
+      : driver.kind === 'pin'
+        ? driver.pin
+        : driver.subject;
   return (
     <>
       Driven by{' '}

@@ -30,12 +30,12 @@ const PHASES: readonly Phase[] = [
 const number = (text: string) => Number.parseFloat(text) / 100;
 
 export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(p: RangePoint): void }) {
-  const { motion, placed, max } = bar;
+  const { motion, placed } = bar;
   const point = motion.range[side];
   const g = placed.geometry;
   const offset = placed[side];
   const toPx = (text: string) =>
-    onPut(movePoint(Number.parseFloat(text), { was: point, side, geometry: g, max }));
+    onPut(movePoint(Number.parseFloat(text), { was: point, side, geometry: g, whole: placed.whole }));
   const px = (
     <label className="point-row">
       <span>scroll offset</span>
@@ -53,9 +53,9 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
     return (
       <div className="point-editor">
         <label className="point-row">
-          <span>of the page</span>
+          <span>{motion.driver.kind === 'pin' ? 'of the hold' : 'of the page'}</span>
           <CssField
-            label="Share of the page"
+            label={motion.driver.kind === 'pin' ? 'Share of the hold' : 'Share of the page'}
             property="length"
             value={css}
             onPut={(v) => onPut(/^-?[\d.]+$/.test(v) ? `${v}%` : v)}

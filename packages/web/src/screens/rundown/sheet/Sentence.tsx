@@ -8,6 +8,7 @@ import { nudged } from '../model/moves.ts';
 import type { Side } from '../model/moves.ts';
 import { elementName, pointWords } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
+import { AdjustmentsWord } from './Adjustments.tsx';
 import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
 import { PointEditor } from './PointEditor.tsx';
@@ -22,6 +23,11 @@ const FILL: readonly { value: Motion['fill']; text: string; note: string }[] = [
   { value: 'forwards', text: 'holds after', note: 'fill: forwards' },
   { value: 'backwards', text: 'holds before', note: 'fill: backwards' },
   { value: 'none', text: 'holds neither', note: 'fill: none' },
+];
+
+const COMPOSITE: readonly { value: Motion['composite']; text: string; note: string }[] = [
+  { value: 'replace', text: 'replaces other values', note: 'the last motion in effect is seen' },
+  { value: 'add', text: 'adds to other values', note: 'distances add up, scales multiply' },
 ];
 
 export function Sentence({ bar }: { bar: Bar }) {
@@ -81,6 +87,23 @@ export function Sentence({ bar }: { bar: Bar }) {
               }}
             />
           )}
+        </Pop>{' '}
+        and{' '}
+        <Pop
+          className="word"
+          label="Beside other values"
+          face={motion.composite === 'add' ? 'adds to other values' : 'replaces other values'}
+        >
+          {(close) => (
+            <Choices
+              options={COMPOSITE}
+              value={motion.composite}
+              onChoose={(composite) => {
+                change('change how it joins', { composite });
+                close();
+              }}
+            />
+          )}
         </Pop>
       </p>
       <p>
@@ -101,6 +124,7 @@ export function Sentence({ bar }: { bar: Bar }) {
             />
           )}
         </Pop>
+        <AdjustmentsWord of={motion.id} />
       </p>
     </div>
   );

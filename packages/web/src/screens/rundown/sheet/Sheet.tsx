@@ -7,6 +7,7 @@ import { useRundown, useSingle } from '../rundown-context.ts';
 import { Curves } from './Curves.tsx';
 import { Findings } from './Findings.tsx';
 import { PassageDiagram } from './PassageDiagram.tsx';
+import { PinSheet } from './PinSheet.tsx';
 import { Sentence } from './Sentence.tsx';
 import { Several } from './Several.tsx';
 import { SheetHead } from './SheetHead.tsx';
@@ -15,6 +16,8 @@ export function Sheet() {
   const { selection, document, bars, unplaced } = useRundown();
   const bar = useSingle();
   if (selection.length > 1) return <Several />;
+  const pin = document.pins.find((p) => p.id === selection[0]);
+  if (pin) return <PinSheet pin={pin} />;
   if (!bar) {
     const lost = unplaced.find((u) => u.motion.id === selection[0]);
     return lost ? (

@@ -7,6 +7,8 @@ import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 
+const KINDS = { page: 'whole page', passage: 'passage', pin: 'pinned' } as const;
+
 export function SheetHead() {
   const { session } = useOpenedPage();
   const { document, select } = useRundown();
@@ -16,13 +18,10 @@ export function SheetHead() {
     select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
   return (
     <header className="sheet-head">
-      <DriverSign
-        kind={motion.driver.kind}
-        label={motion.driver.kind === 'page' ? 'whole page' : 'passage'}
-      />
+      <DriverSign kind={motion.driver.kind} label={KINDS[motion.driver.kind]} />
       <Name key={motion.id} />
-      <i className={motion.driver.kind === 'page' ? 'kind-page' : 'kind-pass'}>
-        {effectWords(motion)}, {motion.driver.kind === 'page' ? 'whole page' : 'passage'}
+      <i className={`kind-${motion.driver.kind}`}>
+        {effectWords(motion)}, {KINDS[motion.driver.kind]}
       </i>
       <span className="grow" />
       <span className="count">

@@ -1,0 +1,291 @@
+/** Every effect, built through the interface on a page that has structure and no motion; the browser says what is seen. */
+import { expect, test } from '@playwright/test';
+import type { Frame, Page } from '@playwright/test';
+import { EFFECTS } from '@lyvek/core';
+import { bring, newProject, openRundown, pick, saved, zipOf } from '../support/app.ts';
+import { WORKSHOP } from './workshop.ts';
+
+let pageId = '';
+test.beforeAll(async ({ request }) => {
+  const project = await newProject(request, `Effects ${Date.now()}`);
+  pageId = await bring(request, project, zipOf({ 'index.html': WORKSHOP }));
+});
+
+/** What the browser shows of one element at one scroll offset, two frames after it got there. */
+interface Look {
+  y: number;
+  top: number;
+  left: number;
+  right: number;
+  height: number;
+  style: Record<string, string>;
+}
+const inPage = (page: Page): Frame =>
+  page.frames().find((f) => f.parentFrame() === page.mainFrame() && !f.isDetached())!;
+
+async function look(frame: Frame, selector: string, y: number): Promise<Look> {
+  return frame.evaluate(
+    async ([selector, y]) => {
+      scrollTo({ top: y, behavior: 'instant' });
+      await new Promise((r) =>
+        requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(r))),
+      );
+      const e = document.querySelector(selector)!;
+      const box = e.getBoundingClientRect();
+      const css = getComputedStyle(e);
+      const names =
+        'opacity translate scale rotate filter transform clip-path mask-position perspective stroke-dashoffset --lv-figure --signal';
+      return {
+        y: scrollY,
+        top: box.top,
+        left: box.left,
+        right: box.right,
+        height: box.height,
+        style: Object.fromEntries(names.split(' ').map((n) => [n, css.getPropertyValue(n)])),
+      };
+    },
+    [selector, y] as const,
+  );
+}
+
+const documentTop = (frame: Frame, selector: string) =>
+  frame.evaluate((s) => document.querySelector(s)!.getBoundingClientRect().top + scrollY, selector);
+
+/** Adds an effect to an element with mouse and keyboard; every test has a take of its own. */
+async function build(page: Page, effect: string, selector: string): Promise<Frame> {
+  const response = await page.request.post(`/api/pages/${pageId}/takes`, {
+    data: { document: { format: 'lyvek-document', version: 1, motions: [] } },
+  });
+  const take = ((await response.json()) as { id: string }).id;
+  await openRundown(page, `${pageId}?take=${take}`);
+  await pick(page, selector);
+  await page.keyboard.press('a');
+  await page.getByRole('textbox', { name: 'Search starting points' }).fill(effect);
+  const plate = page.getByRole('option', { name: new RegExp(`^${effect}\\b`) });
+  await expect(plate).toHaveAttribute('aria-disabled', 'false');
+  await plate.click();
+  await saved(page);
+  // Pins are measured once more after they have come to rest.
+  await page.waitForTimeout(500);
+  return inPage(page);
+}
+
+/** Before, midway and after, down and up again: the same at the same place. */
+async function downAndUp(frame: Frame, selector: string, offsets: readonly number[]): Promise<Look[]> {
+  const down: Look[] = [];
+  for (const y of offsets) down.push(await look(frame, selector, y));
+  for (const [i, y] of [...offsets.entries()].reverse()) {
+    const again = await look(frame, selector, y);
+    expect(again.style).toEqual(down[i]!.style);
+    expect(again.top).toBeCloseTo(down[i]!.top, 1);
+  }
+  return down;
+}
+
+const number = (css: string | undefined, k = 0) => Number(css?.match(/-?[\d.]+(?:e-?\d+)?/g)?.[k] ?? NaN);
+
+/** Reveals: the property that tells, and its last value, on the first card. */
+const REVEALS: [name: string, property: string, end: RegExp][] = [
+  ['Rise', 'translate', /^0px(?: 0px)?$/],
+  ['Come down', 'translate', /^0px(?: 0px)?$/],
+  ['Fade', 'opacity', /^1$/],
+  ['From the left', 'translate', /^0px(?: 0px)?$/],
+  ['From the right', 'translate', /^0px(?: 0px)?$/],
+  ['Grow', 'scale', /^1$/],
+  ['Settle', 'scale', /^1$/],
+  ['Sharpen', 'filter', /^blur\(0px\)$/],
+  ['Turn in', 'rotate', /^0deg$/],
+  ['Flip up', 'rotate', /^x 0deg$/],
+  ['Slant in', 'transform', /^matrix\(1, 0, 0, 1, 0, 0\)$/],
+  ['Wipe', 'clip-path', /^inset\(0px\)$/],
+  ['Unmask', 'mask-position', /^0% 0%$/],
+  ['Rising level', 'clip-path', /^inset\(0px\)$/],
+];
+
+for (const [name, property, end] of REVEALS)
+  test(`${name}: hidden before, on its way midway, complete after`, async ({ page }) => {
+    const frame = await build(page, name, '#one');
+    const top = await documentTop(frame, '#one');
+    const [before, midway, after] = await downAndUp(frame, '#one', [top - 790, top - 550, top - 60]);
+    expect(before!.style[property]).not.toBe(midway!.style[property]);
+    expect(midway!.style[property]).not.toBe(after!.style[property]);
+    expect(after!.style[property]).toMatch(end);
+    if (!['Wipe', 'Unmask', 'Rising level'].includes(name)) {
+      expect(number(before!.style.opacity)).toBeLessThan(0.05);
+      expect(number(midway!.style.opacity)).toBeGreaterThan(0.2);
+    }
+    if (name === 'Flip up')
+      expect(
+        await frame.evaluate(() => getComputedStyle(document.querySelector('#plain')!).perspective),
+      ).toBe('900px');
+  });
+
+test('Far away: a layer in a frame never opens a gap at its edges', async ({ page }) => {
+  const frame = await build(page, 'Far away', '#layer');
+  const top = await documentTop(frame, '#frame');
+  for (const y of [top - 780, top - 500, top - 200, top, top + 250, top + 390]) {
+    const outer = await look(frame, '#frame', y);
+    const inner = await look(frame, '#layer', y);
+    expect(inner.top).toBeLessThanOrEqual(outer.top + 0.6);
+    expect(inner.top + inner.height).toBeGreaterThanOrEqual(outer.top + outer.height - 0.6);
+  }
+  const [a, b] = await downAndUp(frame, '#layer', [top - 600, top - 200]);
+  // Half as fast as the page: 400 px of scroll move it 200 px.
+  expect(a!.top - b!.top).toBeCloseTo(200, 0);
+});
+
+test('Near by: passes faster than the page', async ({ page }) => {
+  const frame = await build(page, 'Near by', '#two');
+  const top = await documentTop(frame, '#plain');
+  const [a, b] = await downAndUp(frame, '#two', [top + 100, top + 400]);
+  expect(a!.top - b!.top).toBeCloseTo(420, 0);
+});
+
+test('Back and forth: turns one way, then the other', async ({ page }) => {
+  const frame = await build(page, 'Back and forth', '#two');
+  const looks = await downAndUp(
+    frame,
+    '#two',
+    Array.from({ length: 9 }, (_, i) => 700 + i * 150),
+  );
+  const turns = looks.map((l) => number(l.style.rotate));
+  expect(Math.max(...turns)).toBeGreaterThan(3);
+  expect(Math.min(...turns)).toBeLessThan(-3);
+});
+
+test('Hold: the section stands still for one screen, and the page grows by it', async ({ page }) => {
+  const frame = await build(page, 'Hold', '#dome');
+  const start = await frame.evaluate(
+    () => document.querySelector('#dome')!.parentElement!.getBoundingClientRect().top + scrollY,
+  );
+  const looks = await downAndUp(frame, '#dome', [start - 100, start, start + 400, start + 800, start + 900]);
+  expect(looks.map((l) => Math.round(l.top))).toEqual([100, 0, 0, 0, -100]);
+  await expect(page.locator('[data-pin]')).toContainText('pinned 800 px');
+  await expect(page.locator('.sheet')).toContainText('Adds 800 px to the page');
+});
+
+test('Travel: a strip moves sideways; its end edge is right at six widths; nothing scrolls sideways', async ({
+  page,
+}) => {
+  const frame = await build(page, 'Travel', '.strip');
+  const held = () =>
+    frame.evaluate(() => {
+      const track = document.querySelector('#plates')!.parentElement!;
+      const start = track.getBoundingClientRect().top + scrollY;
+      return { start, distance: Number.parseFloat(getComputedStyle(track, '::after').height) };
+    });
+  const { start, distance } = await held();
+  const looks = await downAndUp(frame, '.strip', [start - 50, start, start + distance / 2, start + distance]);
+  expect(looks[1]!.left).toBeCloseTo(80, 0);
+  expect(looks[3]!.right).toBeCloseTo(1200, 0);
+  expect(await frame.evaluate(() => document.documentElement.scrollWidth)).toBe(1280);
+  for (const width of [640, 820, 1024, 1280, 1600, 1920]) {
+    await page
+      .locator('.preview-page iframe')
+      .evaluate((f, w) => ((f as HTMLElement).style.width = `${w}px`), width);
+    await page.waitForTimeout(120);
+    const at = await held();
+    const end = await look(frame, '.strip', at.start + at.distance);
+    expect(Math.abs(end.right - (width - 80))).toBeLessThanOrEqual(1);
+  }
+});
+
+test('Draw: a stroke is drawn without measuring it', async ({ page }) => {
+  const frame = await build(page, 'Draw', '#draw svg');
+  const top = await documentTop(frame, '#draw svg');
+  const [before, midway, after] = await downAndUp(frame, '#draw path', [top - 790, top - 500, top - 100]);
+  expect(number(before!.style['stroke-dashoffset'])).toBe(1);
+  expect(number(midway!.style['stroke-dashoffset'])).toBeGreaterThan(0.1);
+  expect(number(midway!.style['stroke-dashoffset'])).toBeLessThan(0.9);
+  expect(number(after!.style['stroke-dashoffset'])).toBe(0);
+  expect(await frame.evaluate(() => document.querySelector('#draw path')!.getAttribute('pathLength'))).toBe(
+    '1',
+  );
+});
+
+test('Bar: fills along its width', async ({ page }) => {
+  const frame = await build(page, 'Bar', '#two');
+  const top = await documentTop(frame, '#two');
+  const [before, midway, after] = await downAndUp(frame, '#two', [top - 795, top - 500, top - 100]);
+  expect(number(before!.style.scale)).toBeLessThan(0.05);
+  expect(midway!.left).toBeCloseTo(before!.left, 0);
+  expect(midway!.right).toBeLessThan(after!.right - 50);
+  expect(after!.style.scale).toBe('1');
+});
+
+test('Count: the figure counts, the page keeps its own', async ({ page }) => {
+  const frame = await build(page, 'Count', '#hours');
+  const top = await documentTop(frame, '#hours');
+  const [before, midway, after] = await downAndUp(frame, '#hours', [top - 795, top - 550, top - 100]);
+  expect(number(before!.style['--lv-figure'])).toBe(0);
+  expect(number(midway!.style['--lv-figure'])).toBeGreaterThan(100);
+  expect(number(after!.style['--lv-figure'])).toBe(1640);
+  expect(await frame.evaluate(() => document.querySelector('#hours')!.textContent)).toBe('1,640 hours');
+});
+
+test('Signal: a number from 0 to 100 that the page can read', async ({ page }) => {
+  const frame = await build(page, 'Signal', '#dome');
+  const top = await documentTop(frame, '#dome');
+  const [before, midway, after] = await downAndUp(frame, '#dome', [top - 800, top, top + 800]);
+  expect([before, midway, after].map((l) => Math.round(number(l!.style['--signal'])))).toEqual([0, 50, 100]);
+});
+
+test('Stack: cards slide over each other and earlier ones step back', async ({ page }) => {
+  const frame = await build(page, 'Stack', '.deck');
+  const start = await frame.evaluate(
+    () => document.querySelector('.deck')!.parentElement!.getBoundingClientRect().top + scrollY,
+  );
+  const end = start + 3 * 0.7 * 800;
+  const last = await downAndUp(frame, '#deck4', [start, end]);
+  const first = await downAndUp(frame, '#deck1', [start, end]);
+  expect(last[0]!.top).toBeGreaterThan(800);
+  expect(last[1]!.top).toBeLessThan(100);
+  expect(first[0]!.top).toBeCloseTo(first[1]!.top, 0);
+  expect(number(first[1]!.style.scale)).toBeLessThan(0.9);
+  expect(number(first[1]!.style.opacity)).toBeLessThan(0.6);
+});
+
+test('Counter-columns: the middle one moves against its neighbours', async ({ page }) => {
+  const frame = await build(page, 'Counter-columns', '.cols');
+  const top = await documentTop(frame, '.cols');
+  const [a, b] = await downAndUp(frame, '.cols > div:nth-child(2) > p', [top + 50, top + 350]);
+  const [c, d] = await downAndUp(frame, '.cols > div:nth-child(1) > p', [top + 50, top + 350]);
+  expect(c!.top - d!.top).toBeCloseTo(300, 0);
+  expect(a!.top - b!.top).toBeCloseTo(-300, 0);
+});
+
+test('Rings: the view opens and the parts come forward', async ({ page }) => {
+  const frame = await build(page, 'Rings', '.rings');
+  const top = await documentTop(frame, '.rings');
+  const scene = await downAndUp(frame, '.rings', [top - 780, top - 100]);
+  const ring = await downAndUp(frame, '.rings > i', [top - 780, top - 100]);
+  expect(number(scene[0]!.style.perspective)).toBeGreaterThan(number(scene[1]!.style.perspective) + 1000);
+  expect(ring[0]!.style.transform).toContain('matrix3d');
+  expect(ring[1]!.style.transform).not.toBe(ring[0]!.style.transform);
+});
+
+test('Leave: shrinks away about its own origin', async ({ page }) => {
+  const frame = await build(page, 'Leave', '#two');
+  const top = await documentTop(frame, '#two');
+  const [before, after] = await downAndUp(frame, '#two', [top - 300, top + 150]);
+  expect(before!.style.scale).toBe('1');
+  expect(number(after!.style.scale)).toBeLessThan(0.6);
+});
+
+test('Fade away: dissolves as it goes', async ({ page }) => {
+  const frame = await build(page, 'Fade away', '#two');
+  const top = await documentTop(frame, '#two');
+  const [before, after] = await downAndUp(frame, '#two', [top - 300, top + 190]);
+  expect(before!.style.opacity).toBe('1');
+  expect(number(after!.style.opacity)).toBeLessThan(0.3);
+});
+
+test('every effect that Lyvek offers has been tried here', () => {
+  const tried = [
+    ...REVEALS.map(([name]) => name),
+    ...'Far away,Near by,Back and forth,Hold,Travel,Draw,Bar,Count,Signal,Stack,Counter-columns,Rings,Leave,Fade away'.split(
+      ',',
+    ),
+  ];
+  expect(EFFECTS.map((e) => e.name).sort()).toEqual(tried.sort());
+});

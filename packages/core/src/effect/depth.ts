@@ -1,0 +1,68 @@
+import { distantly } from '../timeline/index.ts';
+import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import type { EffectContext, EffectDefinition } from './effect-definition.ts';
+
+/** A layer inside a frame that clips it takes the frame’s passage, and must be larger than the frame. */
+function frameOf(c: EffectContext): number | null {
+  const e = factsAt(c);
+  const frame = c.layout.elements[e.parent];
+  return frame?.overflow && /clip|hidden/.test(frame.overflow) && frame.tag !== 'body' ? e.parent : null;
+}
+
+const compose = (factor: number) => (c: EffectContext) => {
+  const e = factsAt(c);
+  const frame = frameOf(c);
+  const name = `${nameAt(c)} depth ${factor}`;
+  if (frame === null) {
+    const { range, from, to } = distantly({ factor, line: 0.5, height: '100%' });
+    const motion = motionOn(c, e.selector, name, {
+      range,
+      keyframes: { translate: between(`0 ${from}`, `0 ${to}`) },
+      reducedMotion: 'drop',
+    });
+    return fragment({ motions: [motion] });
+  }
+  const f = c.layout.elements[frame]!;
+  const height = `${Number(f.box.height.toFixed(2))}px`;
+  const { range, from, to, overscan } = distantly({ factor, line: 0.5, height, frame: true });
+  const motion = motionOn(c, e.selector, name, {
+    driver: { kind: 'passage', subject: f.selector, axis: 'block', insets: ['0px', '0px'] },
+    range,
+    keyframes: { translate: between(`0 ${from}`, `0 ${to}`) },
+    reducedMotion: 'drop',
+  });
+  return fragment({
+    motions: [motion],
+    adjustments: [
+      adjust(
+        c,
+        e.selector,
+        {
+          height: `calc(100% + 2 * ${overscan})`,
+          'margin-block': `calc(-1 * ${overscan})`,
+          'max-height': 'none',
+        },
+        [motion],
+      ),
+    ],
+  });
+};
+
+export const far: EffectDefinition = {
+  id: 'far',
+  name: 'Far away',
+  what: 'Passes at half the speed of the page.',
+  words: 'depth parallax slow layer',
+  group: 'depth',
+  driver: 'passage',
+  compose: compose(0.5),
+};
+export const near: EffectDefinition = {
+  id: 'near',
+  name: 'Near by',
+  what: 'Passes faster than the page.',
+  words: 'depth parallax fast layer',
+  group: 'depth',
+  driver: 'passage',
+  compose: compose(1.4),
+};

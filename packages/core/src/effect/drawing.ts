@@ -1,0 +1,127 @@
+import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import type { EffectDefinition } from './effect-definition.ts';
+import { revealRange } from './reveal-range.ts';
+
+const STROKES = 'path, line, polyline, polygon, circle, ellipse, rect';
+
+/** With `pathLength="1"` every stroke counts as one long, so nothing has to be measured. */
+export const draw: EffectDefinition = {
+  id: 'draw',
+  name: 'Draw',
+  what: 'A line is drawn as far as you have scrolled.',
+  words: 'stroke svg path dash',
+  group: 'draw',
+  driver: 'passage',
+  unfit: (c) => (factsAt(c).tag === 'svg' ? null : 'Only drawings (SVG in the page) have strokes.'),
+  compose(c) {
+    const e = factsAt(c);
+    const selector = `${e.selector} :is(${STROKES})`;
+    const motion = motionOn(c, selector, `${nameAt(c)} draws`, {
+      // Parts of a drawing have no passage that could be trusted; the drawing has.
+      driver: { kind: 'passage', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },
+      range: revealRange(e, c.layout),
+      keyframes: { 'stroke-dashoffset': between('1px', '0px') },
+      reducedMotion: 'drop',
+    });
+    return fragment({
+      motions: [motion],
+      adjustments: [adjust(c, selector, { 'stroke-dasharray': '1' }, [motion], { pathLength: '1' })],
+    });
+  },
+};
+
+export const bar: EffectDefinition = {
+  id: 'bar',
+  name: 'Bar',
+  what: 'Grows along its width like a gauge.',
+  words: 'readout progress scale',
+  group: 'draw',
+  driver: 'passage',
+  compose(c) {
+    const e = factsAt(c);
+    const motion = motionOn(c, e.selector, `${nameAt(c)} fills`, {
+      range: revealRange(e, c.layout),
+      keyframes: { scale: between('0 1', '1 1') },
+      reducedMotion: 'drop',
+    });
+    return fragment({
+      motions: [motion],
+      adjustments: [adjust(c, e.selector, { 'transform-origin': '0% 50%' }, [motion])],
+    });
+  },
+};
+
+/** The one number of a short text: “1,640 hours” → “1,640”. */
+const numberIn = (text: string) => /^\D{0,16}?(\d[\d ,.]*\d|\d)\D{0,24}$/.exec(text.trim())?.[1] ?? null;
+
+export const count: EffectDefinition = {
+  id: 'count',
+  name: 'Count',
+  what: 'A figure counts up along with the scroll.',
+  words: 'readout number figure counter',
+  group: 'draw',
+  driver: 'passage',
+  unfit: (c) => (numberIn(factsAt(c).text) ? null : 'Its text is not a number.'),
+  compose(c) {
+    const e = factsAt(c);
+    const figure = Number(numberIn(e.text)!.replace(/[ ,.]/g, ''));
+    const motion = motionOn(c, e.selector, `${nameAt(c)} counts`, {
+      range: revealRange(e, c.layout),
+      keyframes: { '--lv-figure': between('0', String(figure)) },
+      reducedMotion: 'drop',
+    });
+    const digits = `counter(lv-figure)`;
+    return fragment({
+      motions: [motion],
+      adjustments: [
+        // The page keeps its own number for readers and for print; the counting one lies over it.
+        adjust(
+          c,
+          e.selector,
+          {
+            position: 'relative',
+            color: 'transparent',
+            'counter-reset': 'lv-figure round(var(--lv-figure))',
+          },
+          [motion],
+        ),
+        adjust(
+          c,
+          `${e.selector}::after`,
+          {
+            content: e.text
+              .replace(numberIn(e.text)!, '\u0000')
+              .split('\u0000')
+              .map((t) => (t ? JSON.stringify(t) : ''))
+              .join(` ${digits} `)
+              .trim(),
+            position: 'absolute',
+            inset: '0',
+            color: e.base?.color ?? '#000',
+          },
+          [motion],
+        ),
+      ],
+    });
+  },
+};
+
+export const signal: EffectDefinition = {
+  id: 'signal',
+  name: 'Signal',
+  what: 'A number, 0 to 100, for a scene of your own.',
+  words: 'custom property event canvas video',
+  group: 'draw',
+  driver: 'passage',
+  compose(c) {
+    const e = factsAt(c);
+    return fragment({
+      motions: [
+        motionOn(c, e.selector, `${nameAt(c)} signal`, {
+          keyframes: { '--signal': between('0', '100') },
+          reducedMotion: 'keep',
+        }),
+      ],
+    });
+  },
+};

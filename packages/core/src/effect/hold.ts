@@ -1,0 +1,43 @@
+import type { Pin } from '../motion/index.ts';
+import type { HeldLayout } from '../page/index.ts';
+import { factsAt, fragment, nameAt } from './effect-definition.ts';
+import type { EffectContext, EffectDefinition } from './effect-definition.ts';
+
+export const newPin = (c: EffectContext, stage: string, name: string, distance: Pin['distance']): Pin => ({
+  id: c.newId('p'),
+  name: name.slice(0, 120),
+  on: true,
+  stage,
+  hold: { by: 'top', inset: '0px' },
+  distance,
+  overlap: ['0px', '0px'],
+  layer: null,
+});
+
+/** Why an element cannot be held, in the words of the panel. */
+export function unfitStage(c: EffectContext, stage: number): string | null {
+  const { layout } = c;
+  const e = layout.elements[stage]!;
+  if (e.tag === 'body' || e.tag === 'html' || e.tag === 'main')
+    return 'Hold one section, not the whole page.';
+  if (e.fixed) return 'It is fixed to the window already.';
+  if (layout.holds.some((h) => inside(layout, stage, h.stage) || inside(layout, h.stage, stage)))
+    return 'It is pinned already, or stands inside a pinned section.';
+  return null;
+}
+const inside = (layout: HeldLayout, element: number, outer: number): boolean => {
+  for (let i = element; i >= 0; i = layout.elements[i]!.parent) if (i === outer) return true;
+  return false;
+};
+
+export const hold: EffectDefinition = {
+  id: 'hold',
+  name: 'Hold',
+  what: 'The section stays while the page goes on.',
+  words: 'pin sticky scene stage',
+  group: 'hold',
+  driver: 'pin',
+  unfit: (c) => unfitStage(c, c.element),
+  compose: (c) =>
+    fragment({ pins: [newPin(c, factsAt(c).selector, nameAt(c), { kind: 'length', value: '100vh' })] }),
+};

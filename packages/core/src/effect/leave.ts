@@ -1,0 +1,49 @@
+import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import type { EffectDefinition } from './effect-definition.ts';
+import { leaveRange } from './reveal-range.ts';
+
+/** An origin that looks thrown, yet is the same each time for the same element (FNV-1a over its selector). */
+export function thrownOrigin(selector: string): string {
+  let hash = 0x811c9dc5;
+  for (const ch of selector) hash = Math.imul(hash ^ ch.codePointAt(0)!, 0x01000193);
+  return `${(hash >>> 0) % 101}% ${((hash >>> 8) & 0xffff) % 101}%`;
+}
+
+export const leave: EffectDefinition = {
+  id: 'leave',
+  name: 'Leave',
+  what: 'Shrinks away before the edge can take it.',
+  words: 'exit scale away origin',
+  group: 'leave',
+  driver: 'passage',
+  compose(c) {
+    const e = factsAt(c);
+    const motion = motionOn(c, e.selector, `${nameAt(c)} leaves`, {
+      range: leaveRange(e),
+      keyframes: { scale: between('1', '0.3'), opacity: between('1', '0') },
+    });
+    return fragment({
+      motions: [motion],
+      adjustments: [adjust(c, e.selector, { 'transform-origin': thrownOrigin(e.selector) }, [motion])],
+    });
+  },
+};
+
+export const fadeOut: EffectDefinition = {
+  id: 'fade-out',
+  name: 'Fade away',
+  what: 'Dissolves as it goes.',
+  group: 'leave',
+  driver: 'passage',
+  compose(c) {
+    const e = factsAt(c);
+    return fragment({
+      motions: [
+        motionOn(c, e.selector, `${nameAt(c)} fades away`, {
+          range: leaveRange(e),
+          keyframes: { opacity: between('1', '0'), translate: between('0 0', '0 -40px') },
+        }),
+      ],
+    });
+  },
+};

@@ -1,0 +1,68 @@
+import type { Motion } from '../motion/index.ts';
+import { adjust, between, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import type { EffectDefinition } from './effect-definition.ts';
+import { newPin, unfitStage } from './hold.ts';
+
+/** Share of the viewport that each card takes to arrive, and what of the earlier ones stays in sight. */
+const STEP = 70;
+const PEEK = 14;
+
+export const stack: EffectDefinition = {
+  id: 'stack',
+  name: 'Stack',
+  what: 'Cards slide over each other; earlier ones step back.',
+  words: 'cards pin pile overlap',
+  group: 'many',
+  driver: 'pin',
+  unfit(c) {
+    const cards = childrenOf(c.layout, c.element);
+    if (cards.length < 2) return 'Choose what holds the cards: it has fewer than two parts.';
+    if (cards.length > 20) return 'It has more than twenty parts.';
+    return unfitStage(c, c.element);
+  },
+  compose(c) {
+    const cards = childrenOf(c.layout, c.element);
+    const steps = cards.length - 1;
+    const pin = newPin(c, factsAt(c).selector, nameAt(c), { kind: 'length', value: `${steps * STEP}vh` });
+    const share = (i: number) => `${Number(((i / steps) * 100).toFixed(3))}%`;
+    const on = {
+      driver: { kind: 'pin' as const, pin: pin.id },
+      fill: 'both' as const,
+      reducedMotion: 'drop' as const,
+    };
+    const motions = cards.flatMap((card, i): Motion[] => {
+      const { selector } = c.layout.elements[card]!;
+      const name = nameAt(c, card);
+      const arrives = motionOn(c, selector, `${name} slides over`, {
+        ...on,
+        range: { start: share(i - 1), end: share(i) },
+        keyframes: { translate: between('0 110vh', `0 ${i * PEEK}px`) },
+      });
+      const back = steps - i;
+      const recedes = motionOn(c, selector, `${name} steps back`, {
+        ...on,
+        range: { start: share(i), end: '100%' },
+        keyframes: {
+          scale: between('1', String(Number((1 - back * 0.045).toFixed(3)))),
+          opacity: between('1', String(Number(Math.max(0.35, 1 - back * 0.18).toFixed(2)))),
+        },
+      });
+      return [...(i > 0 ? [arrives] : []), ...(back > 0 ? [recedes] : [])];
+    });
+    return fragment({
+      pins: [pin],
+      motions,
+      adjustments: [
+        adjust(c, factsAt(c).selector, { display: 'grid', 'align-items': 'start' }, [pin]),
+        ...cards.map((card) =>
+          adjust(
+            c,
+            c.layout.elements[card]!.selector,
+            { 'grid-area': '1 / 1', 'transform-origin': '50% 0%' },
+            [pin],
+          ),
+        ),
+      ],
+    });
+  },
+};

@@ -1,0 +1,24 @@
+import { factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import type { EffectDefinition } from './effect-definition.ts';
+
+const POSES = ['-7deg', '6deg', '-5deg', '5deg', '0deg'];
+
+export const sway: EffectDefinition = {
+  id: 'sway',
+  name: 'Back and forth',
+  what: 'Swings from pose to pose under the hand.',
+  words: 'alternate swing rotate',
+  group: 'depth',
+  driver: 'passage',
+  compose: (c) =>
+    fragment({
+      motions: [
+        motionOn(c, factsAt(c).selector, `${nameAt(c)} sways`, {
+          keyframes: {
+            rotate: POSES.map((value, i) => ({ at: `${(i / (POSES.length - 1)) * 100}%`, value })),
+          },
+          reducedMotion: 'drop',
+        }),
+      ],
+    }),
+};

@@ -1,0 +1,57 @@
+import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import type { EffectContext, EffectDefinition } from './effect-definition.ts';
+import { newPin, unfitStage } from './hold.ts';
+
+const LEAST = 60;
+
+/** The section that is held while the strip moves: the nearest one around it, else its parent. */
+function stageOf(c: EffectContext): number {
+  const { elements } = c.layout;
+  for (let i = factsAt(c).parent; i >= 0; i = elements[i]!.parent)
+    if (['section', 'article'].includes(elements[i]!.tag)) return i;
+  return factsAt(c).parent;
+}
+
+export const travel: EffectDefinition = {
+  id: 'travel',
+  name: 'Travel',
+  what: 'Scrolling down moves a strip sideways.',
+  words: 'horizontal scroll strip gallery pin',
+  group: 'hold',
+  driver: 'pin',
+  unfit(c) {
+    const e = factsAt(c);
+    const parent = c.layout.elements[e.parent];
+    if (!parent) return 'It has no section around it.';
+    if (e.box.width < (parent.content?.width ?? parent.box.width) + LEAST)
+      return 'It is not wider than its section: there is nowhere to travel.';
+    return unfitStage(c, stageOf(c));
+  },
+  compose(c) {
+    const e = factsAt(c);
+    const stage = c.layout.elements[stageOf(c)]!;
+    const parent = c.layout.elements[e.parent]!;
+    const pin = newPin(c, stage.selector, nameAt(c, stageOf(c)), {
+      kind: 'travel',
+      strip: e.selector,
+      rate: 1,
+    });
+    const motion = motionOn(c, e.selector, `${nameAt(c)} travels`, {
+      driver: { kind: 'pin', pin: pin.id },
+      range: { start: '0%', end: '100%' },
+      // 100cqw is the content width of what the strip stands in, so its end edge is right at every width.
+      keyframes: { translate: between('0 0', 'calc(-100% + 100cqw) 0') },
+      fill: 'both',
+      reducedMotion: 'drop',
+    });
+    return fragment({
+      pins: [pin],
+      motions: [motion],
+      adjustments: [
+        adjust(c, stage.selector, { overflow: 'clip' }, [pin]),
+        adjust(c, parent.selector, { 'container-type': 'inline-size' }, [motion]),
+        adjust(c, e.selector, { width: 'max-content' }, [motion]),
+      ],
+    });
+  },
+};

@@ -1,0 +1,31 @@
+/** What pins and adjustments need in the HTML. One list, applied by the probe to the live page and by `patchHtml` to its source. */
+import type { MotionDocument } from '../motion/index.ts';
+import { selectorsOf } from '../motion/index.ts';
+import { slugs } from './names.ts';
+
+export interface HtmlPatch {
+  /** an element gets a wrapper with this class */
+  wraps: { id: string; selector: string; className: string }[];
+  attributes: { selector: string; name: string; value: string }[];
+  /** selectors that must go on meaning what they mean in the page as it was brought */
+  selectors: string[];
+}
+
+/** Class of the track around a pin’s stage, by pin id. */
+export const trackClasses = (document: Pick<MotionDocument, 'pins'>): Map<string, string> =>
+  new Map([...slugs(document.pins)].map(([id, name]) => [id, `lv-hold-${name}`]));
+
+export function patchOf(document: MotionDocument): HtmlPatch {
+  const classes = trackClasses(document);
+  return {
+    wraps: document.pins
+      .filter((p) => p.on)
+      .map((p) => ({ id: p.id, selector: p.stage, className: classes.get(p.id)! })),
+    attributes: document.adjustments.flatMap((a) =>
+      Object.entries(a.attributes ?? {}).map(([name, value]) => ({ selector: a.selector, name, value })),
+    ),
+    selectors: selectorsOf(document),
+  };
+}
+
+export const isEmptyPatch = (p: HtmlPatch): boolean => p.wraps.length === 0 && p.attributes.length === 0;

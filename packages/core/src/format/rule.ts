@@ -1,0 +1,3 @@
+/** A style rule, one declaration a line. */
+export const rule = (selector: string, lines: readonly string[]): string =>
+  `${selector} {\n${lines.map((l) => `  ${l}`).join('\n')}\n}`;

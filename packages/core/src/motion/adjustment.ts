@@ -1,0 +1,36 @@
+/** Adjustments: plain declarations, or attributes of a drawing, on page elements that motions need. */
+import { z } from 'zod';
+import * as csstree from 'css-tree';
+import { id, selector } from './parts.ts';
+
+/** Says what is wrong with a declaration, or null. Custom properties take anything. */
+export function declarationError(property: string, css: string): string | null {
+  if (css.trim() === '') return `${property} needs a value`;
+  if (property.startsWith('--')) return null;
+  const { error } = csstree.lexer.matchProperty(property, css);
+  if (!error) return null;
+  if (error.name === 'SyntaxReferenceError') return `${property} is not a property known here`;
+  // Newer functions than the tables know are the browser’s to judge.
+  return /\b(?:calc-size|round|mod|if|attr|sibling-\w+|progress|random|var|env)\(/.test(css)
+    ? null
+    : `“${css}” is not a value of ${property}`;
+}
+
+const declarations = z.record(z.string().max(80), z.string().max(1000)).superRefine((all, ctx) => {
+  for (const [property, css] of Object.entries(all)) {
+    const message = declarationError(property, css);
+    if (message) ctx.addIssue({ code: 'custom', message, path: [property] });
+  }
+});
+/** Attributes that drawings need; none that could run or load anything. */
+const attributes = z.strictObject({ pathLength: z.string().max(20).optional() });
+
+export const AdjustmentSchema = z.strictObject({
+  id,
+  selector,
+  declarations,
+  attributes: attributes.optional(),
+  /** the motions and pins that need it; empty: it stands for itself */
+  for: z.array(id).max(500),
+});
+export type Adjustment = z.infer<typeof AdjustmentSchema>;

@@ -1,0 +1,209 @@
+/**
+ * Pins: what a held section does to a layout. The probe measures pages with their pins in place; when a pin has been changed since,
+ * or is new, the boxes are moved here as the browser will move them (CSS Position 3, §3.5: sticky).
+ */
+import { geometryOf } from './geometry.ts';
+import { matchesOf } from './layout.ts';
+import type { ElementFacts, Layout, Sticky } from './layout.ts';
+import { parseLength, resolveLength } from './length.ts';
+import type { Px } from './units.ts';
+
+/** What the layout needs to know of a pin; the document's pins have this shape. */
+export interface PinSpec {
+  id: string;
+  on: boolean;
+  stage: string;
+  hold: { by: 'top' | 'bottom'; inset: string };
+  distance: { kind: 'length'; value: string } | { kind: 'travel'; strip: string; rate: number };
+}
+
+/** A pin in force on a layout: held between two scroll offsets. */
+export interface Hold {
+  id: string;
+  stage: number;
+  by: 'top' | 'bottom';
+  scroller: number;
+  start: Px;
+  end: Px;
+  /** where its upper edge stands while it is held, px from the top of the scrollport */
+  top: Px;
+}
+
+/** A layout with its pins as the document has them. */
+export interface HeldLayout extends Layout {
+  /** what this was made from, and with which pins */
+  made: { from: Layout; pins: readonly PinSpec[] };
+  holds: Hold[];
+  /** pins that cannot hold here, with the reason */
+  loose: { id: string; reason: string }[];
+}
+
+const known = new WeakMap<Layout, HeldLayout>();
+
+/** The layout as it is with exactly these pins. The same arguments give the same object, and so does asking again. */
+export function withPins(layout: Layout | HeldLayout, pins: readonly PinSpec[]): HeldLayout {
+  const from = 'made' in layout ? layout.made.from : layout;
+  const same = (held: HeldLayout | undefined): held is HeldLayout =>
+    held !== undefined && (held.made.pins === pins || (held.made.pins.length === 0 && pins.length === 0));
+  if ('made' in layout && same(layout)) return layout;
+  const hit = known.get(from);
+  if (same(hit)) return hit;
+  const held = apply(from, pins);
+  known.set(from, held);
+  return held;
+}
+
+function apply(layout: Layout, pins: readonly PinSpec[]): HeldLayout {
+  const wanted = new Map<string, { pin: PinSpec; stage: number }>();
+  const loose: HeldLayout['loose'] = [];
+  for (const pin of pins) {
+    if (!pin.on) continue;
+    const stage = matchesOf(layout, pin.stage)[0];
+    const reason = whyLoose(layout, pin, stage, [...wanted.values()]);
+    if (reason !== null || stage === undefined)
+      loose.push({ id: pin.id, reason: reason ?? 'it is not on this page' });
+    else wanted.set(pin.id, { pin, stage });
+  }
+  let out: HeldLayout = { ...layout, made: { from: layout, pins }, holds: [], loose };
+  for (const was of layout.pins ?? []) {
+    const is = wanted.get(was.id);
+    if (is?.stage === was.element && is.pin.hold.by === was.by) continue;
+    out = stretched(out, was.element, was.by, -was.distance, null);
+  }
+  for (const { pin, stage } of wanted.values()) {
+    const measured = layout.pins?.find((p) => p.id === pin.id && p.element === stage && p.by === pin.hold.by);
+    const distance = distanceOf(pin, out, stage);
+    const growth = distance - (measured?.distance ?? 0);
+    if (growth !== 0 || !measured || insetChanged(out, pin, stage))
+      out = stretched(out, stage, pin.hold.by, growth, stickyOf(pin, out, stage, growth, distance));
+    const { at } = out.elements[stage]!.sticky ?? { at: 0 };
+    const start = pin.hold.by === 'top' ? at : at - distance;
+    const { scroller, box } = out.elements[stage]!;
+    const port = out.scrollers[scroller]!.port.height;
+    const inset = insetOf(pin, out, stage);
+    const top = pin.hold.by === 'top' ? inset : port - inset - box.height;
+    out.holds.push({ id: pin.id, stage, by: pin.hold.by, scroller, start, end: start + distance, top });
+  }
+  // Places that pins further down have since moved.
+  for (const hold of out.holds) {
+    const at = out.elements[hold.stage]!.sticky?.at;
+    if (at === undefined) continue;
+    const length = hold.end - hold.start;
+    hold.start = hold.by === 'top' ? at : at - length;
+    hold.end = hold.start + length;
+  }
+  return out;
+}
+
+const isInside = (layout: Layout, element: number, outer: number): boolean => {
+  for (let i = element; i >= 0; i = layout.elements[i]!.parent) if (i === outer) return true;
+  return false;
+};
+
+function whyLoose(
+  layout: Layout,
+  pin: PinSpec,
+  stage: number | undefined,
+  others: readonly { pin: PinSpec; stage: number }[],
+): string | null {
+  if (stage === undefined) return `no element matches ${pin.stage}`;
+  const e = layout.elements[stage]!;
+  if (e.box.width === 0 && e.box.height === 0)
+    return 'its stage has no box of its own (display: none or contents)';
+  if (e.fixed) return 'its stage is fixed to the window already';
+  const other = others.find((o) => isInside(layout, stage, o.stage) || isInside(layout, o.stage, stage));
+  if (other)
+    return other.stage === stage
+      ? 'the same stage is pinned twice'
+      : 'its stage stands inside another pinned one, or around it';
+  return null;
+}
+
+const sizes = (layout: Layout, stage: number) => {
+  const g = geometryOf(layout, stage, 'block');
+  return { viewport: layout.viewport, em: g.em, rem: g.rem };
+};
+
+function insetOf(pin: PinSpec, layout: Layout, stage: number): Px {
+  const parsed = parseLength(pin.hold.inset);
+  const percent = layout.scrollers[layout.elements[stage]!.scroller]!.port.height;
+  return parsed.ok ? resolveLength(parsed.value, { percent, ...sizes(layout, stage) }) : 0;
+}
+
+/** How far a pin holds, px. A strip's travel is what of it does not fit, slowed down or sped up by its rate. */
+export function distanceOf(pin: PinSpec, layout: Layout, stage: number): Px {
+  if (pin.distance.kind === 'travel')
+    return Math.max(0, travelOf(layout, pin.distance.strip) / pin.distance.rate);
+  const parsed = parseLength(pin.distance.value);
+  const percent = layout.scrollers[layout.elements[stage]!.scroller]!.port.height;
+  return parsed.ok ? Math.max(0, resolveLength(parsed.value, { percent, ...sizes(layout, stage) })) : 0;
+}
+
+/** By how much a strip is wider than the content box that it stands in, px. */
+export function travelOf(layout: Layout, strip: string): Px {
+  const i = matchesOf(layout, strip)[0];
+  if (i === undefined) return 0;
+  const e = layout.elements[i]!;
+  const room = layout.elements[e.parent];
+  return Math.max(0, e.box.width - (room ? (room.content?.width ?? room.box.width) : layout.viewport.width));
+}
+
+function stickyOf(pin: PinSpec, layout: Layout, stage: number, growth: Px, travel: Px): Sticky {
+  const { box, scroller } = layout.elements[stage]!;
+  const inset = insetOf(pin, layout, stage);
+  if (pin.hold.by === 'top') return { edge: 'start', at: box.y - inset, travel };
+  const port = layout.scrollers[scroller]!.port.height;
+  return { edge: 'end', at: box.y + growth + box.height - port + inset, travel };
+}
+
+const insetChanged = (layout: Layout, pin: PinSpec, stage: number): boolean => {
+  const now = layout.elements[stage]!.sticky;
+  return now === null || Math.abs(now.at - stickyOf(pin, layout, stage, 0, 0).at) > 0.02;
+};
+
+/**
+ * The layout with a stage’s track longer by `growth`: what lies below moves down, what holds the stage grows, and the stage with
+ * all it contains gets `sticky`.
+ */
+function stretched(
+  layout: HeldLayout,
+  stage: number,
+  by: 'top' | 'bottom',
+  growth: Px,
+  sticky: Sticky | null,
+): HeldLayout {
+  const { box, scroller } = layout.elements[stage]!;
+  const bottom = box.y + box.height;
+  const below = (y: Px) => y >= bottom - 0.5;
+  const move = (e: ElementFacts, i: number): ElementFacts => {
+    if (e.scroller !== scroller || e.fixed) return e;
+    if (isInside(layout, i, stage))
+      return { ...e, sticky, box: by === 'bottom' ? { ...e.box, y: e.box.y + growth } : e.box };
+    if (growth === 0) return e;
+    if (isInside(layout, stage, i)) return { ...e, box: { ...e.box, height: e.box.height + growth } };
+    if (!below(e.box.y)) return e;
+    return {
+      ...e,
+      box: { ...e.box, y: e.box.y + growth },
+      sticky: e.sticky && { ...e.sticky, at: e.sticky.at + growth },
+    };
+  };
+  const onPage = scroller === 0;
+  return {
+    ...layout,
+    elements: layout.elements.map(move),
+    page: onPage ? { ...layout.page, height: layout.page.height + growth } : layout.page,
+    scrollers: layout.scrollers.map((s, i) =>
+      i === scroller ? { ...s, max: { ...s.max, block: Math.max(0, s.max.block + growth) } } : s,
+    ),
+    sections: onPage
+      ? layout.sections.map((s) =>
+          below(s.top)
+            ? { ...s, top: s.top + growth }
+            : s.top + s.height > bottom + 0.5 && s.top <= box.y + 0.5
+              ? { ...s, height: s.height + growth }
+              : s,
+        )
+      : layout.sections,
+  };
+}

@@ -1,0 +1,118 @@
+/** Pins and adjustments need a little HTML. Here it is put into the live page, and taken out again, as the hand-off puts it into the source. */
+import type { HtmlPatch, Layout } from '@lyvek/core';
+import { MARK, markOf } from '@lyvek/core/marks';
+
+type Pins = NonNullable<Layout['pins']>;
+
+/** A selector that wrapping cannot change: no place among siblings, no child or sibling combinator. */
+const isSteady = (selector: string) =>
+  !/[>+~]|:(?:nth|first|last|only|empty|has|is|not|where)/.test(selector);
+
+export class Patch {
+  private now: HtmlPatch = { wraps: [], attributes: [], selectors: [] };
+  private text = '';
+  private tracks: { id: string; track: Element; stage: Element }[] = [];
+  private undo: (() => void)[] = [];
+  /** selectors whose elements carry a mark */
+  marked: string[] = [];
+
+  apply(patch: HtmlPatch): void {
+    const text = JSON.stringify(patch);
+    if (text === this.text) return;
+    this.text = text;
+    this.now = patch;
+    this.redo();
+  }
+
+  private redo(): void {
+    this.undo.reverse().forEach((u) => u());
+    this.undo = [];
+    this.tracks = [];
+    this.marked = [];
+    const { wraps, attributes, selectors } = this.now;
+    if (wraps.length === 0 && attributes.length === 0) return;
+    const before = new Map(selectors.map((s) => [s, find(s)]));
+    for (const { selector, name, value } of attributes)
+      for (const e of find(selector)) {
+        if (e.hasAttribute(name)) continue;
+        e.setAttribute(name, value);
+        this.undo.push(() => e.removeAttribute(name));
+      }
+    for (const { id, selector, className } of wraps) {
+      const stage = find(selector)[0];
+      if (stage?.parentElement && stage !== document.body) this.wrap(id, stage, className);
+    }
+    for (const [selector, elements] of before) {
+      const after = new Set(find(selector));
+      if (after.size === elements.length && elements.every((e) => after.has(e))) continue;
+      this.marked.push(selector);
+      for (const e of elements) {
+        const was = e.getAttribute(MARK);
+        e.setAttribute(MARK, `${was ? `${was} ` : ''}${markOf(selector)}`);
+        this.undo.push(() => (was === null ? e.removeAttribute(MARK) : e.setAttribute(MARK, was)));
+      }
+    }
+  }
+
+  private wrap(id: string, stage: Element, className: string): void {
+    const track = document.createElement('div');
+    track.className = className;
+    stage.parentNode!.insertBefore(track, stage);
+    move(track, stage, null);
+    this.tracks.push({ id, track, stage });
+    this.undo.push(() => {
+      if (stage.parentNode === track) move(track.parentNode!, stage, track);
+      track.remove();
+    });
+  }
+
+  /** What selectors mean in the page as it was brought. */
+  resolve(selectors: readonly string[]): Map<string, Element[] | null> {
+    const missing = selectors.filter((s) => !isSteady(s) && !this.now.selectors.includes(s));
+    if (this.tracks.length && missing.length) {
+      this.now = { ...this.now, selectors: [...new Set([...this.now.selectors, ...missing])] };
+      this.redo();
+    }
+    return new Map(
+      selectors.map((s) => {
+        if (this.marked.includes(s)) return [s, [...document.querySelectorAll(`[${MARK}~="${markOf(s)}"]`)]];
+        try {
+          return [s, [...document.querySelectorAll(s)]];
+        } catch {
+          return [s, null];
+        }
+      }),
+    );
+  }
+
+  isTrack = (e: Element): boolean => this.tracks.some((t) => t.track === e);
+
+  /** Pins in place, and how far each holds: the length of the empty part of its track. */
+  pins(indexOf: ReadonlyMap<Element, number>): Pins {
+    const out: Pins = [];
+    for (const { id, track, stage } of this.tracks) {
+      const element = indexOf.get(stage);
+      const length = (pseudo: string) => Number.parseFloat(getComputedStyle(track, pseudo).height);
+      const [after, before] = [length('::after'), length('::before')];
+      if (element === undefined) continue;
+      if (after > 0) out.push({ id, element, by: 'top', distance: after });
+      else if (before > 0) out.push({ id, element, by: 'bottom', distance: before });
+    }
+    return out;
+  }
+}
+
+function find(selector: string): Element[] {
+  try {
+    return [...document.querySelectorAll(selector)];
+  } catch {
+    return [];
+  }
+}
+
+/** Moves a node, keeping its state where the browser can: frames stay loaded, animations go on. */
+function move(to: ParentNode, node: Element, before: Node | null): void {
+  const parent = to as ParentNode & { moveBefore?(node: Node, before: Node | null): void };
+  if (parent.moveBefore && node.isConnected && (to as Node).isConnected) parent.moveBefore(node, before);
+  else to.insertBefore(node, before);
+}

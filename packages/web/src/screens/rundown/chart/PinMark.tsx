@@ -1,0 +1,116 @@
+/** A pin in the lanes: a bracket over the stretch for which its stage is held, with a wash, its name, and its end to drag. */
+import { useRef } from 'react';
+import type { PointerEvent } from 'react';
+import type { Hold, Pin } from '@lyvek/core';
+import { withPin } from '../../../data/take-session.ts';
+import { useOpenedPage } from '../../page-context.ts';
+import { distanceWords, withDistance } from '../model/pins.ts';
+import { grouped, rowOf } from '../model/view.ts';
+import type { View } from '../model/view.ts';
+import { useRundown } from '../rundown-context.ts';
+
+interface PinMarkProps {
+  pin: Pin;
+  hold: Hold;
+  left: number;
+  width: number;
+  view: View;
+  selected: boolean;
+}
+
+export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps) {
+  const { session, link } = useOpenedPage();
+  const { select, layout, rows } = useRundown();
+  const y0 = rowOf(hold.start, view);
+  const y1 = Math.max(y0 + 3, rowOf(hold.end, view));
+  const at = useRef({ view, hold });
+  at.current = { view, hold };
+  if (y1 < -30 || y0 > rows + 30) return null;
+  const drag = (e: PointerEvent<SVGRectElement>) => {
+    if (e.button !== 0) return;
+    e.stopPropagation();
+    select(pin.id);
+    const target = e.currentTarget;
+    target.setPointerCapture(e.pointerId);
+    const from = e.clientY;
+    const was = hold.end - hold.start;
+    const { per } = view;
+    let moved = false;
+    const changed = (event: globalThis.PointerEvent) =>
+      withPin(pin.id, (p) =>
+        withDistance(
+          p,
+          Math.max(0, was + (event.clientY - from) * per),
+          layout.viewport.height,
+          event.altKey,
+        ),
+      );
+    const move = (event: globalThis.PointerEvent) => {
+      if (!moved && Math.abs(event.clientY - from) < 3) return;
+      moved = true;
+      session.try(changed(event));
+      link.scrollTo(at.current.hold.end);
+    };
+    const end = (event: globalThis.PointerEvent | null) => {
+      target.removeEventListener('pointermove', move);
+      target.removeEventListener('pointerup', end);
+      target.removeEventListener('pointercancel', cancel);
+      removeEventListener('keydown', escape, true);
+      if (event && moved) session.act('change how long it is held', changed(event));
+      else session.try(null);
+    };
+    const cancel = () => end(null);
+    const escape = (event: KeyboardEvent) => {
+      if (event.key !== 'Escape') return;
+      event.stopPropagation();
+      end(null);
+    };
+    target.addEventListener('pointermove', move);
+    target.addEventListener('pointerup', end);
+    target.addEventListener('pointercancel', cancel);
+    addEventListener('keydown', escape, true);
+  };
+  const title = Math.max(y0 + 11, Math.min(12, y1 - 4));
+  return (
+    <g className={`pin-mark${selected ? ' selected' : ''}`} data-pin={pin.id}>
+      <rect className="pin-wash" x={left} y={y0} width={width - left - 6} height={y1 - y0} />
+      <path className="pin-lines" d={`M${left} ${y0}H${width - 6}M${left} ${y1}H${width - 6}`} />
+      <path className="pin-bracket" d={`M${left + 9} ${y0}H${left}V${y1}H${left + 9}`} />
+      <rect
+        className="pin-area"
+        x={left - 5}
+        y={y0}
+        width={12}
+        height={y1 - y0}
+        onPointerDown={(e) => {
+          e.stopPropagation();
+          select(pin.id, e.shiftKey);
+        }}
+      />
+      <text
+        className="pin-name"
+        x={width - 12}
+        y={title}
+        textAnchor="end"
+        onPointerDown={(e) => {
+          e.stopPropagation();
+          select(pin.id, e.shiftKey);
+        }}
+      >
+        {pin.name}
+        <tspan className="pin-what" dx={6}>
+          {`pinned ${distanceWords(pin, hold)}`}
+        </tspan>
+      </text>
+      {selected && (
+        <g className="handle active">
+          <rect className="handle-shape" x={left - 8} y={y1 - 3} width={16} height={6} rx={1} />
+          <text className="point" x={left + 14} y={y1 + 4}>
+            until {grouped(hold.end)} px
+          </text>
+        </g>
+      )}
+      <rect className="handle-area" x={left - 12} y={y1 - 8} width={40} height={16} onPointerDown={drag} />
+    </g>
+  );
+}

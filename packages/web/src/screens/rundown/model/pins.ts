@@ -1,0 +1,49 @@
+/** Pins in words, and changing how long they hold. */
+import { parseLength, plainPercent } from '@lyvek/core';
+import type { Hold, Pin } from '@lyvek/core';
+import { grouped } from './view.ts';
+
+const trim = (n: number, digits = 2) => String(Number(n.toFixed(digits)));
+
+const screens = (css: string): number | null => {
+  const m = /^(-?[\d.]+)[sld]?vh$/.exec(css.trim());
+  return m ? Number(m[1]) / 100 : null;
+};
+
+/** “1,600 px”, “1.5 screens”, “as long as the strip’s travel” */
+export function distanceWords(pin: Pin, hold: Hold | undefined): string {
+  const px = hold ? `${grouped(hold.end - hold.start)} px` : '';
+  if (pin.distance.kind === 'travel') return px || 'as long as its strip travels';
+  return px || pin.distance.value;
+}
+export function distanceFace(pin: Pin): string {
+  if (pin.distance.kind === 'travel')
+    return pin.distance.rate === 1
+      ? 'as long as the strip’s travel'
+      : `as long as the strip’s travel at ${trim(pin.distance.rate)}×`;
+  const n = screens(pin.distance.value);
+  if (n !== null) return n === 1 ? 'one screen' : `${trim(n)} screens`;
+  return pin.distance.value.replace(/^(-?[\d.]+)px$/, '$1 px');
+}
+
+/** The line of the viewport that the held edge meets. */
+export function insetFace(pin: Pin): string {
+  const parsed = parseLength(pin.hold.inset);
+  const percent = parsed.ok ? plainPercent(parsed.value) : null;
+  const zero = parsed.ok && 'value' in parsed.value && parsed.value.value === 0;
+  if (zero) return pin.hold.by === 'top' ? 'the top of the viewport' : 'the bottom of the viewport';
+  const edge = pin.hold.by === 'top' ? 'below the top' : 'above the bottom';
+  return `${percent === null ? pin.hold.inset : `${trim(percent)} %`} ${edge}`;
+}
+
+/** The pin holding for so many px: screens stay screens, a strip’s travel changes its rate, px are px. `exact` keeps fractions. */
+export function withDistance(pin: Pin, px: number, viewportHeight: number, exact = false): Pin {
+  if (pin.distance.kind === 'travel')
+    return { ...pin, distance: { kind: 'length', value: `${trim(Math.round(px), 0)}px` } };
+  const asScreens = screens(pin.distance.value) !== null;
+  const unit = /[sld]?vh$/.exec(pin.distance.value)?.[0] ?? 'vh';
+  const value = asScreens
+    ? `${trim((px / viewportHeight) * 100, exact ? 2 : 0)}${unit}`
+    : `${exact ? trim(px, 1) : Math.round(px / 10) * 10}px`;
+  return { ...pin, distance: { kind: 'length', value } };
+}
