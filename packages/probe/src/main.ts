@@ -2,6 +2,7 @@
 import { measure } from './measure.ts';
 import { HELLO, FORWARDED_KEYS } from './words.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
+import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
 import { Styles } from './styles.ts';
 
@@ -186,6 +187,9 @@ if (window.parent !== window) {
       const fonts = document.fonts
         ? Promise.race([document.fonts.ready, new Promise((r) => setTimeout(r, 1500))])
         : Promise.resolve();
+      void readPageRules().then((rules) => {
+        if (patch.learn(rules)) say({ is: 'resized' });
+      });
       void fonts.then(() => say({ is: 'ready', late, frames: document.querySelectorAll('iframe').length }));
     });
   });

@@ -99,6 +99,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       ),
       pins: patch.pins(indexOf),
       marked: patch.marked,
+      kept: patch.kept.slice(0, 400),
       notes: notes.slice(0, 60),
     },
   };
@@ -146,6 +147,7 @@ function factsOf(
     box,
     sticky,
     fixed: containers.isFixed(e),
+    ...(style.position !== 'static' ? { position: style.position as 'relative' } : {}),
     ...(style.overflow !== 'visible' ? { overflow: style.overflow } : {}),
     ...(containers.containsFixed(style) ? { contains: true } : {}),
     ...(isEstimated(e) ? { estimated: true } : {}),
@@ -153,6 +155,9 @@ function factsOf(
     fontSize: Number.parseFloat(style.fontSize) || 16,
     ...contentOf(e, style),
     ...(container ? { container } : {}),
+    ...(e instanceof HTMLElement && e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0
+      ? { overflowing: e.scrollWidth }
+      : {}),
     ...(hex(tint) ? { tint: hex(tint)! } : {}),
     kind: MEDIA.has(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
   };

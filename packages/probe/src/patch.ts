@@ -1,12 +1,10 @@
 /** Pins and adjustments need a little HTML. Here it is put into the live page, and taken out again, as the hand-off puts it into the source. */
 import type { HtmlPatch, Layout } from '@lyvek/core';
 import { MARK, markOf } from '@lyvek/core/marks';
+import { isSteady } from './page-rules.ts';
+import type { PageRule } from './page-rules.ts';
 
 type Pins = NonNullable<Layout['pins']>;
-
-/** A selector that wrapping cannot change: no place among siblings, no child or sibling combinator. */
-const isSteady = (selector: string) =>
-  !/[>+~]|:(?:nth|first|last|only|empty|has|is|not|where)/.test(selector);
 
 export class Patch {
   private now: HtmlPatch = { wraps: [], attributes: [], selectors: [] };
@@ -15,6 +13,16 @@ export class Patch {
   private undo: (() => void)[] = [];
   /** selectors whose elements carry a mark */
   marked: string[] = [];
+  /** rules of the page that would miss their elements */
+  kept: PageRule[] = [];
+  private rules: PageRule[] = [];
+
+  /** The page’s own rules, once they have been read. Returns whether any wrapper is in place that they could matter to. */
+  learn(rules: PageRule[]): boolean {
+    this.rules = rules;
+    if (this.tracks.length) this.redo();
+    return this.tracks.length > 0;
+  }
 
   apply(patch: HtmlPatch): void {
     const text = JSON.stringify(patch);
@@ -29,9 +37,11 @@ export class Patch {
     this.undo = [];
     this.tracks = [];
     this.marked = [];
+    this.kept = [];
     const { wraps, attributes, selectors } = this.now;
     if (wraps.length === 0 && attributes.length === 0) return;
-    const before = new Map(selectors.map((s) => [s, find(s)]));
+    const asked = new Set([...selectors, ...(wraps.length ? this.rules.map((r) => r.selector) : [])]);
+    const before = new Map([...asked].map((s) => [s, find(s)]));
     for (const { selector, name, value } of attributes)
       for (const e of find(selector)) {
         if (e.hasAttribute(name)) continue;
@@ -46,6 +56,7 @@ export class Patch {
       const after = new Set(find(selector));
       if (after.size === elements.length && elements.every((e) => after.has(e))) continue;
       this.marked.push(selector);
+      this.kept.push(...this.rules.filter((r) => r.selector === selector));
       for (const e of elements) {
         const was = e.getAttribute(MARK);
         e.setAttribute(MARK, `${was ? `${was} ` : ''}${markOf(selector)}`);

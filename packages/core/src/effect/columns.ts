@@ -9,6 +9,7 @@ export const counterColumns: EffectDefinition = {
   words: 'columns opposite',
   group: 'many',
   driver: 'passage',
+  lifts: true,
   unfit(c) {
     const columns = childrenOf(c.layout, c.element);
     if (columns.length < 2) return 'Choose what holds the columns: it has fewer than two parts.';

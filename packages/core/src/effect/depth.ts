@@ -38,8 +38,10 @@ const compose = (factor: number) => (c: EffectContext) => {
         c,
         e.selector,
         {
+          ...(e.position ? {} : { position: 'relative' }),
+          top: `calc(-1 * ${overscan})`,
+          bottom: 'auto',
           height: `calc(100% + 2 * ${overscan})`,
-          'margin-block': `calc(-1 * ${overscan})`,
           'max-height': 'none',
         },
         [motion],

@@ -12,6 +12,7 @@ export const draw: EffectDefinition = {
   words: 'stroke svg path dash',
   group: 'draw',
   driver: 'passage',
+  lifts: true,
   unfit: (c) => (factsAt(c).tag === 'svg' ? null : 'Only drawings (SVG in the page) have strokes.'),
   compose(c) {
     const e = factsAt(c);

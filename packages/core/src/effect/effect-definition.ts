@@ -37,6 +37,8 @@ export interface EffectDefinition {
   driver: Motion['driver']['kind'];
   /** further words that people may search for */
   words?: string;
+  /** where an element itself does not suit, one of the nearest that hold it may */
+  lifts?: boolean;
   /** why it does not suit an element, or null */
   unfit?(context: EffectContext): string | null;
   compose(context: EffectContext): Fragment;
@@ -95,6 +97,17 @@ export const fragment = (part: Partial<Fragment>): Fragment => ({
   adjustments: [],
   ...part,
 });
+
+/** The element that an effect is for: the chosen one, else the nearest around it that suits, else the chosen one with the reason. */
+export function aim(effect: EffectDefinition, c: EffectContext): { element: number; reason: string | null } {
+  const reason = effect.unfit?.(c) ?? null;
+  if (reason === null || !effect.lifts) return { element: c.element, reason };
+  let outer = c.layout.elements[c.element]!.parent;
+  for (let i = 0; i < LIFTS && outer >= 0; i++, outer = c.layout.elements[outer]!.parent)
+    if (effect.unfit?.({ ...c, element: outer }) === null) return { element: outer, reason: null };
+  return { element: c.element, reason };
+}
+const LIFTS = 3;
 
 /** Measured elements directly inside one, in page order. */
 export const childrenOf = (layout: HeldLayout, element: number): number[] =>

@@ -1,5 +1,5 @@
 export { EFFECTS, effectById, withFragment } from './effect.ts';
-export { EFFECT_GROUPS } from './effect-definition.ts';
+export { aim, EFFECT_GROUPS } from './effect-definition.ts';
 export type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 export { isSeenAtOnce } from './reveal-range.ts';
 export * from './sketch.ts';

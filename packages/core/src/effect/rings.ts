@@ -9,6 +9,7 @@ export const rings: EffectDefinition = {
   words: '3d perspective tunnel',
   group: 'many',
   driver: 'passage',
+  lifts: true,
   unfit: (c) =>
     childrenOf(c.layout, c.element).length < 2
       ? 'Choose what holds the rings: it has fewer than two parts.'

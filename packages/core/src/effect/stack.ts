@@ -14,6 +14,7 @@ export const stack: EffectDefinition = {
   words: 'cards pin pile overlap',
   group: 'many',
   driver: 'pin',
+  lifts: true,
   unfit(c) {
     const cards = childrenOf(c.layout, c.element);
     if (cards.length < 2) return 'Choose what holds the cards: it has fewer than two parts.';

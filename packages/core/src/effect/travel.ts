@@ -1,3 +1,4 @@
+import { widthOf } from '../page/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { newPin, unfitStage } from './hold.ts';
@@ -19,11 +20,12 @@ export const travel: EffectDefinition = {
   words: 'horizontal scroll strip gallery pin',
   group: 'hold',
   driver: 'pin',
+  lifts: true,
   unfit(c) {
     const e = factsAt(c);
     const parent = c.layout.elements[e.parent];
     if (!parent) return 'It has no section around it.';
-    if (e.box.width < (parent.content?.width ?? parent.box.width) + LEAST)
+    if (widthOf(e) < (parent.content?.width ?? parent.box.width) + LEAST)
       return 'It is not wider than its section: there is nowhere to travel.';
     return unfitStage(c, stageOf(c));
   },

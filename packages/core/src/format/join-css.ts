@@ -3,8 +3,7 @@ import type { Layout } from '../page/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { writeCss } from './write-css.ts';
 import type { Piece, WriterNote } from './piece.ts';
-
-export const indent = (css: string, by: string): string => css.replace(/^(?=.)/gm, by);
+import { indent } from './rule.ts';
 
 export interface HandOff {
   css: string;
@@ -34,7 +33,7 @@ export function handOffCss(
   };
   if (full.pieces.length) {
     put('@supports (animation-timeline: view()) {');
-    const isAdjustment = (p: Piece) => p.id.startsWith('adjust:');
+    const isAdjustment = (p: Piece) => p.id.startsWith('adjust:') || p.id === 'kept';
     let blocks = 0;
     const media = (query: string, pieces: readonly Piece[], mark: boolean, comment = '') => {
       const written = pieces.filter((p) => p.rules);

@@ -1,6 +1,7 @@
 /** What pins and adjustments need in the HTML. One list, applied by the probe to the live page and by `patchHtml` to its source. */
 import type { MotionDocument } from '../motion/index.ts';
 import { selectorsOf } from '../motion/index.ts';
+import type { Layout } from '../page/index.ts';
 import { slugs } from './names.ts';
 
 export interface HtmlPatch {
@@ -15,7 +16,8 @@ export interface HtmlPatch {
 export const trackClasses = (document: Pick<MotionDocument, 'pins'>): Map<string, string> =>
   new Map([...slugs(document.pins)].map(([id, name]) => [id, `lv-hold-${name}`]));
 
-export function patchOf(document: MotionDocument): HtmlPatch {
+/** `kept`: rules of the page that have to go on holding, from the layout; the live page finds them by itself. */
+export function patchOf(document: MotionDocument, kept: Layout['kept'] = []): HtmlPatch {
   const classes = trackClasses(document);
   return {
     wraps: document.pins
@@ -24,7 +26,7 @@ export function patchOf(document: MotionDocument): HtmlPatch {
     attributes: document.adjustments.flatMap((a) =>
       Object.entries(a.attributes ?? {}).map(([name, value]) => ({ selector: a.selector, name, value })),
     ),
-    selectors: selectorsOf(document),
+    selectors: [...new Set([...selectorsOf(document), ...kept.map((r) => r.selector)])],
   };
 }
 

@@ -11,6 +11,7 @@ import type { KeyframesBlock } from './keyframes-css.ts';
 import type { Condition, Piece, WriterNote, Written } from './piece.ts';
 import { NamedTimelines, timelineOf } from './timeline-css.ts';
 import type { TimelineCss } from './timeline-css.ts';
+import { keptPieces } from './kept-css.ts';
 import { writtenSelector } from './marks.ts';
 import { slugs } from './names.ts';
 import { pinPieces } from './pin-css.ts';
@@ -56,6 +57,7 @@ export function writeCss(
   return {
     pieces: [
       ...registrations(entries.map((e) => e.motion)),
+      ...keptPieces(held),
       ...adjustmentPieces(document, held),
       ...(still ? [] : pinPieces(document, layouts)),
       ...shared.pieces(held),

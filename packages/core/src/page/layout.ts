@@ -32,6 +32,8 @@ export const ElementSchema = z.strictObject({
   box: BoxSchema,
   sticky: StickySchema.nullable(),
   fixed: z.boolean(),
+  /** computed `position` where it is not `static` */
+  position: z.enum(['relative', 'absolute', 'fixed', 'sticky']).optional(),
   /** computed `overflow` where it is not `visible` */
   overflow: z.string().max(40).optional(),
   /** establishes a containing block for fixed descendants (transform, filter, contain …) */
@@ -43,6 +45,8 @@ export const ElementSchema = z.strictObject({
   fontSize: px.optional(),
   /** content box, where padding and borders make it smaller than the border box */
   content: z.strictObject({ width: px, height: px }).optional(),
+  /** how wide its contents are, where they reach beyond its right edge */
+  overflowing: px.optional(),
   /** size of the query container that `cqw` and its kin refer to, where it is not the viewport */
   container: z.strictObject({ width: px, height: px }).optional(),
   /** mean background tint as `#rrggbb`, for the strip */
@@ -87,6 +91,17 @@ export const LayoutSchema = z.strictObject({
     .optional(),
   /** selectors that miss their elements once pins have changed the HTML; those carry a mark instead (see format/marks.ts) */
   marked: z.array(z.string().max(2000)).max(2000).optional(),
+  /** rules of the page that its pins’ wrappers would make miss; they are written again for marked elements */
+  kept: z
+    .array(
+      z.strictObject({
+        selector: z.string().max(2000),
+        css: z.string().max(8000),
+        within: z.array(z.string().max(600)).max(12),
+      }),
+    )
+    .max(400)
+    .optional(),
   /** plain sentences about what could not be measured */
   notes: z.array(z.string().max(400)).max(60),
 });

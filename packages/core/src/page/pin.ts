@@ -139,13 +139,16 @@ export function distanceOf(pin: PinSpec, layout: Layout, stage: number): Px {
   return parsed.ok ? Math.max(0, resolveLength(parsed.value, { percent, ...sizes(layout, stage) })) : 0;
 }
 
+/** A strip’s width, with what reaches beyond its box: it will be made as wide as that. */
+export const widthOf = (e: ElementFacts): Px => Math.max(e.box.width, e.overflowing ?? 0);
+
 /** By how much a strip is wider than the content box that it stands in, px. */
 export function travelOf(layout: Layout, strip: string): Px {
   const i = matchesOf(layout, strip)[0];
   if (i === undefined) return 0;
   const e = layout.elements[i]!;
   const room = layout.elements[e.parent];
-  return Math.max(0, e.box.width - (room ? (room.content?.width ?? room.box.width) : layout.viewport.width));
+  return Math.max(0, widthOf(e) - (room ? (room.content?.width ?? room.box.width) : layout.viewport.width));
 }
 
 function stickyOf(pin: PinSpec, layout: Layout, stage: number, growth: Px, travel: Px): Sticky {

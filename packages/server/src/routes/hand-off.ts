@@ -41,7 +41,7 @@ async function handOff(db: Db, takeId: string, width: number, height: number) {
   const sheet = stylesheetPath(page.entry, page.name);
   const entry = files.find((f) => f.path === page.entry)!;
   const html = insertLastInHead(
-    patchHtml(Buffer.from(entry.bytes).toString('utf8'), patchOf(parsed.document)).html,
+    patchHtml(Buffer.from(entry.bytes).toString('utf8'), patchOf(parsed.document, own.kept)).html,
     `<link rel="stylesheet" href="${sheet.href}">`,
   ).html;
   return { page, css, html, sheet, files };

@@ -37,9 +37,9 @@ export function HandOffScreen() {
   const link = `<link rel="stylesheet" href="${sheet.href}">`;
   const patched = useMemo(() => {
     if (html.data === undefined) return null;
-    const inner = patchHtml(html.data, patchOf(document));
+    const inner = patchHtml(html.data, patchOf(document, layout.kept));
     return { ...insertLastInHead(inner.html, link), changes: inner.changes, notes: inner.notes };
-  }, [html.data, link, document]);
+  }, [html.data, link, document, layout.kept]);
   useEffect(() => {
     window.document.title = `Hand-off · ${page.name} · Lyvek`;
   }, [page.name]);

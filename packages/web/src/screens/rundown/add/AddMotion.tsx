@@ -1,6 +1,6 @@
 /** + Motion: starting points for the chosen element. Hovering one tries it on the page, Enter adds it. */
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { EFFECT_GROUPS, EFFECTS, isSeenAtOnce, withFragment, withPins } from '@lyvek/core';
+import { aim, EFFECT_GROUPS, EFFECTS, isSeenAtOnce, withFragment, withPins } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
 import { newId } from '../../../data/take-session.ts';
 import { DriverSign, Lens } from '../../../parts/glyphs.tsx';
@@ -14,12 +14,13 @@ const HOVER = 120;
 
 export function AddMotion() {
   const { session, link } = useOpenedPage();
-  const { layout, chosen, setAdding } = useRundown();
+  const { layout, chosen, choose, setAdding } = useRundown();
   const [query, setQuery] = useState('');
   const [at, setAt] = useState(0);
   const search = useRef<HTMLInputElement>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const element = layout.elements[chosen];
+  const parent = element && layout.elements[element.parent];
   const shown = useMemo(
     () =>
       EFFECTS.filter((e) =>
@@ -31,16 +32,18 @@ export function AddMotion() {
   );
   const settled = session.store.getState().document;
   const context = { layout: withPins(layout, settled.pins), element: chosen, document: settled, newId };
-  const unfit = (effect: EffectDefinition) =>
-    element ? (effect.unfit?.(context) ?? null) : 'Choose an element first.';
+  const aimed = (effect: EffectDefinition) =>
+    element ? aim(effect, context) : { element: -1, reason: 'Choose an element first.' };
+  const compose = (effect: EffectDefinition) =>
+    effect.compose({ ...context, element: aimed(effect).element });
 
   const attempt = (index: number) => {
     setAt(index);
     const effect = shown[index];
     if (timer.current) clearTimeout(timer.current);
-    if (!effect || unfit(effect)) return session.try(null);
+    if (!effect || aimed(effect).reason) return session.try(null);
     timer.current = setTimeout(() => {
-      const made = effect.compose(context);
+      const made = compose(effect);
       session.try(withFragment(made));
       const tried = withPins(layout, [...settled.pins, ...made.pins]);
       const bar = made.motions[0] && barOf(made.motions[0], tried);
@@ -55,9 +58,9 @@ export function AddMotion() {
     setAdding(false);
   };
   const add = (effect: EffectDefinition) => {
-    if (unfit(effect)) return;
+    if (aimed(effect).reason) return;
     if (timer.current) clearTimeout(timer.current);
-    const made = effect.compose(context);
+    const made = compose(effect);
     const first = made.pins[0] ?? made.motions[0];
     session.act(`add ${effect.name.toLowerCase()}`, withFragment(made), first ? [first.id] : []);
     setAdding(false);
@@ -87,6 +90,16 @@ export function AddMotion() {
         <span className="chip">
           {element ? elementName(element, layout) : 'click an element in the page'}
         </span>
+        {parent && (
+          <button
+            type="button"
+            className="btn small"
+            title={parent.selector}
+            onClick={() => choose(element!.parent)}
+          >
+            what holds it
+          </button>
+        )}
         {element && (
           <i>
             {element.tag}, {Math.round(element.box.width)} × {Math.round(element.box.height)} px
@@ -119,7 +132,12 @@ export function AddMotion() {
                   key={effect.id}
                   effect={effect}
                   chosen={i === at}
-                  reason={unfit(effect)}
+                  reason={aimed(effect).reason}
+                  lifted={
+                    aimed(effect).element === chosen
+                      ? null
+                      : elementName(layout.elements[aimed(effect).element]!, layout)
+                  }
                   onTry={() => {
                     if (i !== at || !session.store.getState().tried) attempt(i);
                   }}
@@ -150,12 +168,14 @@ interface PlateProps {
   effect: EffectDefinition;
   chosen: boolean;
   reason: string | null;
+  /** the element around the chosen one that it would be for */
+  lifted: string | null;
   onTry(): void;
   onLeave(): void;
   onAdd(): void;
 }
 
-function Plate({ effect, chosen, reason, onTry, onLeave, onAdd }: PlateProps) {
+function Plate({ effect, chosen, reason, lifted, onTry, onLeave, onAdd }: PlateProps) {
   const plate = useRef<HTMLButtonElement>(null);
   const [hovered, setHovered] = useState(false);
   useEffect(() => {
@@ -186,7 +206,10 @@ function Plate({ effect, chosen, reason, onTry, onLeave, onAdd }: PlateProps) {
       <span className="plate-name">
         <DriverSign kind={effect.driver} /> {effect.name}
       </span>
-      <span className="plate-what">{reason ?? effect.what}</span>
+      <span className="plate-what">
+        {reason ?? effect.what}
+        {lifted && <i> For {lifted}.</i>}
+      </span>
     </button>
   );
 }

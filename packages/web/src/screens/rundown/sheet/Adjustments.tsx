@@ -42,7 +42,7 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
       ...d,
       adjustments: d.adjustments.flatMap((a) => {
         if (a.id !== id) return [a];
-        const { [property]: _gone, ...rest } = a.declarations;
+        const rest = Object.fromEntries(Object.entries(a.declarations).filter(([p]) => p !== property));
         const declarations = css === null ? rest : { ...a.declarations, [property]: css };
         return Object.keys(declarations).length || a.attributes ? [{ ...a, declarations }] : [];
       }),

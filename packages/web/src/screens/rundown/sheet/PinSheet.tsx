@@ -1,6 +1,6 @@
 /** The sheet of a pin: from the side, as a sentence, and what moves inside it. */
 import type { Hold, Pin } from '@lyvek/core';
-import { maxScroll } from '@lyvek/core';
+import { maxScroll, widthOf } from '@lyvek/core';
 import { withoutMotions, withPin } from '../../../data/take-session.ts';
 import { DriverSign, PinSign } from '../../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
@@ -188,7 +188,7 @@ function Distance({ pin, change, close }: PartProps & { close(): void }) {
   const { layout } = useRundown();
   const strips = layout.elements.filter((e) => {
     const parent = layout.elements[e.parent];
-    return parent && e.box.width > (parent.content?.width ?? parent.box.width) + 40;
+    return parent && widthOf(e) > (parent.content?.width ?? parent.box.width) + 40;
   });
   const value = pin.distance.kind === 'length' ? pin.distance.value : '';
   const put = (distance: Pin['distance']) => change('change how long it is held', { distance });
