@@ -1,7 +1,7 @@
 /** Random cases: fifty subjects on a page of awkward CSS, each with a random motion. Seeded, so that a failure can be repeated. */
 import fc from 'fast-check';
 import { propertyFacts } from '@lyvek/core';
-import type { Motion } from '@lyvek/core';
+import type { Motion, Pin } from '@lyvek/core';
 
 export type Setting =
   | 'plain'
@@ -9,6 +9,7 @@ export type Setting =
   | 'sticky'
   | 'sticky-end'
   | 'in-sticky'
+  | 'pinned'
   | 'scroller'
   | 'inline-scroller'
   | 'transformed'
@@ -26,6 +27,8 @@ export interface Case {
   motion: Motion;
   /** another motion on the same element, later in the document; it may write the same properties */
   second: Motion | null;
+  /** the pin of a pinned setting’s stage */
+  pin: Pin | null;
 }
 
 const quarter = (min: number, max: number) => fc.integer({ min: min * 4, max: max * 4 }).map((n) => n / 4);
@@ -42,6 +45,8 @@ const subject: fc.Arbitrary<Subject> = fc
       'sticky',
       'sticky-end',
       'in-sticky',
+      'pinned',
+      'pinned',
       'scroller',
       'inline-scroller',
       'transformed',
@@ -206,11 +211,40 @@ const insets = fc.oneof(
   },
 );
 
-const isSticky = (s: Setting) => s === 'sticky' || s === 'sticky-end' || s === 'in-sticky';
+const isSticky = (s: Setting) => s === 'sticky' || s === 'sticky-end' || s === 'in-sticky' || s === 'pinned';
+
+/** Any inset at which the stage still meets the line where it is held. */
+const pin: fc.Arbitrary<Pin> = fc
+  .record({
+    by: one('top' as const, 'bottom' as const),
+    inset: fc.oneof(
+      int(0, 200).map((n) => `${n}px`),
+      int(0, 30).map((n) => `${n}%`),
+      int(0, 20).map((n) => `${n}vh`),
+    ),
+    distance: fc.oneof(
+      int(1, 1600).map((n) => `${n}px`),
+      int(5, 250).map((n) => `${n}vh`),
+      int(0, 90).map((n) => `calc(${n}vh + 33px)`),
+    ),
+  })
+  .map(({ by, inset, distance }) => ({
+    id: 'p_x',
+    name: 'pin',
+    on: true,
+    stage: '#x',
+    hold: { by, inset },
+    distance: { kind: 'length', value: distance },
+    overlap: ['0px', '0px'],
+    layer: null,
+  }));
 
 /** Where a value type knows no adding, the core replaces; see docs/architecture.md. */
 const adds = (property: string) =>
-  property.startsWith('--') ? property === '--amount' : propertyFacts(property)!.type.add !== undefined;
+  property.startsWith('--')
+    ? property === '--amount'
+    : // An added opacity that overshoots below nothing is cut before it is added.
+      property !== 'opacity' && propertyFacts(property)!.type.add !== undefined;
 
 /** A motion for a subject; the subject’s selector is filled in later. */
 const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
@@ -238,6 +272,10 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
     {
       weight: whole ? 1 : 0,
       arbitrary: fc.tuple(fc.constant({ kind: 'page' as const, axis: 'block' as const }), page),
+    },
+    {
+      weight: s.setting === 'pinned' ? 8 : 0,
+      arbitrary: fc.tuple(fc.constant({ kind: 'pin' as const, pin: 'p_x' }), page),
     },
     {
       weight: whole ? 1 : 0,
@@ -287,8 +325,9 @@ function withoutOpenTurn(m: Motion): Motion | null {
 
 const aCase: fc.Arbitrary<Case> = subject.chain((s) =>
   fc
-    .record({ motion: motionFor(s), second: motionFor(s), both: fc.integer({ min: 1, max: 5 }) })
-    .map(({ motion, second, both }) => ({
+    .record({ motion: motionFor(s), second: motionFor(s), both: fc.integer({ min: 1, max: 5 }), pin })
+    .map(({ motion, second, both, pin }) => ({
+      pin: s.setting === 'pinned' ? pin : null,
       subject: s,
       motion,
       second: both === 1 ? withoutOpenTurn(second) : null,
@@ -306,12 +345,15 @@ export function makeCases(seed: number, count: number): Case[] {
     driver:
       m.driver.kind === 'passage' && m.driver.subject === 'OTHER'
         ? { ...m.driver, subject: other(cases, i) }
-        : m.driver,
+        : m.driver.kind === 'pin'
+          ? { ...m.driver, pin: `p_${i}` }
+          : m.driver,
   });
   return cases.map((c, i) => ({
     ...c,
     motion: named(c.motion, i, 'c'),
     second: c.second && named(c.second, i, 'd'),
+    pin: c.pin && { ...c.pin, id: `p_${i}`, name: `pin ${i}`, stage: `#stage${i}` },
   }));
 }
 

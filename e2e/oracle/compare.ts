@@ -21,7 +21,7 @@ export const TOLERANCE: Record<string, number> = {
   'background-position': 0.05,
   'stroke-dashoffset': 0.05,
   'stroke-dasharray': 0.05,
-  '--amount': 0.01,
+  '--amount': 0.03,
   '--reach': 0.05,
   '--tone': 3 / 255,
 };

@@ -1,5 +1,7 @@
 /** Runs inside a case page: the probe's own measuring, and reading what the browser shows. */
 import { measure } from '../../packages/probe/src/measure.ts';
+import { Patch } from '../../packages/probe/src/patch.ts';
+import type { HtmlPatch } from '@lyvek/core';
 
 const frames = (n: number) =>
   new Promise<void>((done) => {
@@ -35,8 +37,10 @@ function placesOf(animation: Animation | undefined): Pick<Shown, 'range' | 'offs
   return { range: { start, end: start + share * whole }, offset: at(timeline.currentTime) };
 }
 
+const patch = new Patch();
 const oracle = {
-  measure: (selectors: string[]) => measure(selectors).layout,
+  measure: (selectors: string[]) => measure(selectors, patch).layout,
+  patch: (wanted: HtmlPatch) => patch.apply(wanted),
 
   /** Scrolls, waits two frames and reads progress and computed values per case. */
   async look(

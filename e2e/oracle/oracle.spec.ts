@@ -5,14 +5,16 @@ import type { Page } from '@playwright/test';
 import {
   compileTake,
   LayoutSchema,
+  patchOf,
   previewCss,
   readDocument,
   sample,
   selectorsOf,
   shownValue,
+  withPins,
   writeCss,
 } from '@lyvek/core';
-import type { Layout, Take } from '@lyvek/core';
+import type { HtmlPatch, Layout, Take } from '@lyvek/core';
 import { makeCases, propertiesOf } from './cases.ts';
 import type { Case } from './cases.ts';
 import { distance, initialOf, matrixDistance, TOLERANCE } from './compare.ts';
@@ -58,11 +60,27 @@ async function open(page: Page, cases: readonly Case[]) {
     format: 'lyvek-document',
     version: 1,
     motions: cases.flatMap((c) => (c.second ? [c.motion, c.second] : [c.motion])),
+    pins: cases.flatMap((c) => c.pin ?? []),
   });
   if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems.slice(0, 3)));
   await page.setContent(pageOf(cases, ''));
   await page.evaluate(script);
-  const layout = LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), selectorsOf(parsed.document)));
+  const selectors = selectorsOf(parsed.document);
+  const bare = LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), selectors));
+  await ask(page, (o, p: HtmlPatch) => o.patch(p), patchOf(parsed.document));
+  const staying = writeCss(parsed.document, bare, 'full-motion').pieces.filter((p) => p.stays);
+  await page.addStyleTag({ content: staying.map(previewCss).join('\n') });
+  const layout = withPins(
+    LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), selectors)),
+    parsed.document.pins,
+  );
+  // What pins do to the page was predicted from the page without them.
+  withPins(bare, parsed.document.pins).elements.forEach((e, i) => {
+    const measured = layout.elements[i]!;
+    expect([e.selector, measured.selector]).toEqual([e.selector, e.selector]);
+    expect(Math.abs(e.box.y - measured.box.y), `${e.selector} lies at ${measured.box.y}`).toBeLessThan(0.06);
+  });
+  expect(layout.holds).toHaveLength(parsed.document.pins.length);
   const written = writeCss(parsed.document, layout, 'full-motion');
   await page.addStyleTag({ content: written.pieces.map(previewCss).join('\n') });
   return {

@@ -19,6 +19,8 @@ function block({ subject: s }: Case, i: number): string {
       return `<div id="scroll${i}" class="scroller" style="${gap};height:420px;width:560px;overflow:auto;border:3px solid"><div style="height:460px"></div>${own()}<div style="height:700px"></div></div>`;
     case 'inline-scroller':
       return `<div id="scroll${i}" class="scroller" style="${gap};height:560px;width:640px;overflow:auto;white-space:nowrap;display:flex"><div style="flex:none;width:700px"></div>${own('flex:none')}<div style="flex:none;width:900px"></div></div>`;
+    case 'pinned':
+      return `<section id="stage${i}" style="${gap};height:${s.height + 120}px;padding-top:${(i * 17) % 60}px;box-sizing:border-box">${own()}</section>`;
     case 'transformed':
       return `<div style="${gap};transform:translate(30px,-20px) rotate(4deg)"><div style="scale:0.8">${own()}</div></div>`;
     case 'clipped':
