@@ -47,8 +47,8 @@ module.exports = {
     {
       name: 'rooms-by-their-face',
       severity: 'error',
-      from: { path: '^packages/(api|probe|server|web)/' },
-      to: { path: '^packages/core/src/(?!index|testing/|format/marks)' },
+      from: { path: '^packages/(api|probe|runtime|server|web)/' },
+      to: { path: '^packages/core/src/(?!index|testing/|format/marks|feel/follow)' },
     },
     core('page'),
     core('timeline', 'page'),

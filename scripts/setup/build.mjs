@@ -57,9 +57,21 @@ export const probeBundle = (outfile) => ({
   outfile,
 });
 
+/** The script that goes with a hand-off. */
+export const runtimeBundle = (outfile) => ({
+  entryPoints: [inRoot('packages/runtime/src/index.ts')],
+  bundle: true,
+  format: 'esm',
+  target: 'es2022',
+  minify: true,
+  banner: { js: '/* Plays what CSS alone cannot. start(document, plan) returns what stops it. */' },
+  outfile,
+});
+
 export async function buildProbe() {
   const { build } = await import('esbuild');
   await build(probeBundle(inRoot('dist/probe.js')));
+  await build(runtimeBundle(inRoot('dist/runtime.js')));
 }
 
 export async function ensureBuilt({ force = false } = {}) {

@@ -2,12 +2,14 @@
 import { measure } from './measure.ts';
 import { HELLO, FORWARDED_KEYS } from './words.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
+import { Script } from './script.ts';
 import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
 import { Styles } from './styles.ts';
 
 const styles = new Styles();
 const patch = new Patch();
+const script = new Script();
 let port: MessagePort | null = null;
 let elements: Element[] = [];
 let scale = 1;
@@ -20,13 +22,16 @@ function act(message: ToProbe): void {
   switch (message.do) {
     case 'measure': {
       const measured = styles.without(() => measure(message.selectors, patch));
+      // With the motions off for a moment, their animations have begun anew.
+      script.again();
       elements = measured.elements;
       size = sizeOf();
       return say({ is: 'layout', id: message.id, layout: measured.layout });
     }
     case 'style':
       patch.apply(message.patch);
-      return say({ is: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
+      say({ is: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
+      return script.play(message.plan, message.again);
     case 'scroll':
       scrollTo({ left: message.x, top: message.y, behavior: 'instant' });
       landed = message.seq;

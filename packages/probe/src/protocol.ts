@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { LayoutSchema } from '@lyvek/core';
-import type { HtmlPatch } from '@lyvek/core';
+import type { HtmlPatch, Plan } from '@lyvek/core';
 
 const finite = z.number().finite();
 const element = z.number().int().min(-1).max(6000);
@@ -42,6 +42,9 @@ export type ToProbe =
       pieces: { id: string; css: string; stays: boolean }[];
       order: string[];
       patch: HtmlPatch;
+      plan: Plan;
+      /** something that the script plays was written anew */
+      again: boolean;
     }
   | { do: 'scroll'; seq: number; x: number; y: number }
   /** how small the page is shown, so that one notch of the wheel stays one notch of the page */

@@ -87,7 +87,8 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   const api = express.Router();
   api.use(guardApi(addresses));
   api.use(express.json({ limit: MOST_JSON }));
-  api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool), handOffRoutes(pool));
+  api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool));
+  api.use(handOffRoutes(pool, () => readFileSync(join(dist, 'runtime.js'))));
   api.use(schemaRoutes());
   api.use((req, res) =>
     sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),

@@ -1,2 +1,3 @@
 export type { GestureDefinition } from './gesture-definition.ts';
 export * from './gesture.ts';
+export * from './follow.ts';

@@ -31,12 +31,15 @@ const splice = (html: string, at: number, text: string) => html.slice(0, at) + t
 /** Puts text right after the head begins, before anything of the page's own, even a policy in a meta element. */
 export const insertFirstInHead = (html: string, text: string): string => splice(html, headStart(html), text);
 
-/** Puts a line at the end of the head, so that a linked style sheet comes after the page's own. */
-export function insertLastInHead(html: string, line: string): { html: string; line: number } {
+/** Puts lines at the end of the head, so that a linked style sheet comes after the page's own. The number is that of the first one. */
+export function insertLastInHead(html: string, ...lines: string[]): { html: string; line: number } {
   const at = headEnd(html);
   const before = html.slice(0, at);
   const margin = /\n([ \t]*)$/.exec(before)?.[1];
-  const text = margin !== undefined ? `  ${line}\n${margin}` : `${before === '' ? '' : '\n'}${line}\n`;
+  const text =
+    margin !== undefined
+      ? `${lines.map((l, i) => `${i ? margin : ''}  ${l}`).join('\n')}\n${margin}`
+      : `${before === '' ? '' : '\n'}${lines.join('\n')}\n`;
   return {
     html: splice(html, at, text),
     line: before.split('\n').length + (margin !== undefined || before === '' ? 0 : 1),

@@ -8,3 +8,4 @@ export * from './marks.ts';
 export * from './patch.ts';
 export { distanceCss } from './pin-css.ts';
 export * from './patch-html.ts';
+export * from './script.ts';

@@ -2,11 +2,13 @@
 import type { Layout } from '../page/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { writeCss } from './write-css.ts';
-import type { Piece, WriterNote } from './piece.ts';
+import type { Piece, Plan, WriterNote } from './piece.ts';
 import { indent } from './rule.ts';
 
 export interface HandOff {
   css: string;
+  /** what the script plays; nothing in it: no script is needed */
+  plan: Plan;
   notes: WriterNote[];
   /** first and last line of each piece's rules, counted from 1 */
   lines: { piece: Piece; from: number; to: number }[];
@@ -58,7 +60,7 @@ export function handOffCss(
     ))
       put(`\n${keyframes}`);
   }
-  return { css: `${out.join('\n')}\n`, notes: full.notes, lines };
+  return { css: `${out.join('\n')}\n`, plan: full.plan, notes: full.notes, lines };
 }
 
 /** What the preview puts into the page for one piece: the same text, without guards, since the condition is chosen there. */

@@ -38,9 +38,19 @@ export function slugs(named: readonly { id: string; name: string }[]): Map<strin
   return names;
 }
 
-/** Where the hand-off's style sheet lies beside the page, and how the page links it. */
-export function stylesheetPath(entry: string, pageName: string): { path: string; href: string } {
-  const href = `${slug(pageName)}.motion.css`;
+/** Where the hand-off's style sheet, or its script, lies beside the page, and how the page links it. */
+export function stylesheetPath(
+  entry: string,
+  pageName: string,
+  extension: 'css' | 'js' = 'css',
+): { path: string; href: string } {
+  const href = `${slug(pageName)}.motion.${extension}`;
   const folder = entry.includes('/') ? entry.slice(0, entry.lastIndexOf('/') + 1) : '';
   return { path: folder + href, href };
 }
+
+/** What the page’s head gets: the style sheet, and the script where one is needed. */
+export const headLines = (sheet: string, script: string | null): string[] => [
+  `<link rel="stylesheet" href="${sheet}">`,
+  ...(script === null ? [] : [`<script type="module" src="${script}"></script>`]),
+];

@@ -1,4 +1,5 @@
 /** What the writer gives. */
+import type { Motion } from '../motion/index.ts';
 
 /** For whom it is written: readers with or without a wish for reduced motion. */
 export type Condition = 'full-motion' | 'reduced-motion';
@@ -19,7 +20,19 @@ export interface WriterNote {
   note: string;
 }
 
+/** What the script has to play, by the names of the CSS animations that it takes over. */
+export interface Plan {
+  follow: {
+    /** motion’s id, for the workbench */
+    motion: string;
+    names: string[];
+    selector: string;
+    how: Exclude<Motion['follow'], { kind: 'none' }>;
+  }[];
+}
+
 export interface Written {
   pieces: Piece[];
+  plan: Plan;
   notes: WriterNote[];
 }

@@ -8,7 +8,7 @@ import type { Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import type { KeyframesBlock } from './keyframes-css.ts';
-import type { Condition, Piece, WriterNote, Written } from './piece.ts';
+import type { Condition, Piece, Plan, WriterNote, Written } from './piece.ts';
 import { NamedTimelines, timelineOf } from './timeline-css.ts';
 import type { TimelineCss } from './timeline-css.ts';
 import { keptPieces } from './kept-css.ts';
@@ -63,8 +63,16 @@ export function writeCss(
       ...shared.pieces(held),
       ...piecesOf(entries, held),
     ],
+    plan: { follow: still ? [] : entries.flatMap((e) => followedBy(e, held)) },
     notes,
   };
+}
+
+/** Readers who ask for reduced motion get no following: it would move after the hand has stopped. */
+function followedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['follow'] {
+  if (motion.follow.kind === 'none') return [];
+  const selector = writtenSelector(motion.targets.selector, layout);
+  return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, how: motion.follow }];
 }
 
 interface OneWritten extends Entry, TimelineCss {

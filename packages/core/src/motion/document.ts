@@ -68,6 +68,21 @@ const keyframes = z
       });
   });
 
+/** How what is shown follows the scroll; see feel/follow.ts for what the numbers mean. */
+export const FollowSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('none') }),
+  z.strictObject({
+    kind: z.literal('half-life'),
+    halfLife: z.number().min(1).max(5000),
+    cap: z.number().min(1).max(5000).optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('spring'),
+    frequency: z.number().min(0.1).max(30),
+    ratio: z.number().min(0.05).max(5),
+  }),
+]);
+
 export const MotionSchema = z
   .strictObject({
     id,
@@ -80,7 +95,7 @@ export const MotionSchema = z
     easing,
     fill: z.enum(['none', 'forwards', 'backwards', 'both']),
     composite: z.enum(['replace', 'add']),
-    follow: z.strictObject({ kind: z.literal('none') }),
+    follow: FollowSchema,
     /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
     reducedMotion: z.enum(['drop', 'fade', 'keep']),
   })

@@ -3,7 +3,16 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
 import { zipSync } from 'fflate';
-import { handOffCss, insertLastInHead, patchHtml, patchOf, readDocument, slug } from '@lyvek/core';
+import {
+  handOffCss,
+  insertLastInHead,
+  patchHtml,
+  patchOf,
+  readDocument,
+  RUNTIME_FILE,
+  scriptText,
+  slug,
+} from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
 import { Id } from '@lyvek/api';
@@ -12,7 +21,7 @@ import type { Db } from '../store/database.ts';
 import { layoutsOf } from '../store/layouts.ts';
 import { filesOf, pageById } from '../store/pages.ts';
 import { takeWithDocument } from '../store/takes.ts';
-import { stylesheetPath } from '@lyvek/core';
+import { headLines, stylesheetPath } from '@lyvek/core';
 
 const Query = z.object({ width: z.coerce.number().int(), height: z.coerce.number().int() });
 
@@ -31,32 +40,44 @@ async function handOff(db: Db, takeId: string, width: number, height: number) {
       `The page has not been measured at ${width} × ${height}. Open it in the Rundown once.`,
     );
   const others = layouts.filter((l: Layout) => l !== own);
-  const { css } = handOffCss(
-    parsed.document,
-    own,
-    `${page.name}. Lyvek, ${take.name}, rev ${take.revision}`,
-    others,
-  );
+  const title = `${page.name}. Lyvek, ${take.name}, rev ${take.revision}`;
+  const { css, plan } = handOffCss(parsed.document, own, title, others);
+  const script = scriptText(plan, title);
   const files = await filesOf(db, page.id);
   const sheet = stylesheetPath(page.entry, page.name);
+  const moduleFile = stylesheetPath(page.entry, page.name, 'js');
   const entry = files.find((f) => f.path === page.entry)!;
   const html = insertLastInHead(
     patchHtml(Buffer.from(entry.bytes).toString('utf8'), patchOf(parsed.document, own.kept)).html,
-    `<link rel="stylesheet" href="${sheet.href}">`,
+    ...headLines(sheet.href, script === null ? null : moduleFile.href),
   ).html;
-  return { page, css, html, sheet, files };
+  return { page, css, html, sheet, files, script: script === null ? null : { ...moduleFile, text: script } };
 }
 
-export function handOffRoutes(pool: pg.Pool): Router {
+/** `runtime` reads the built script. */
+export function handOffRoutes(pool: pg.Pool, runtime: () => Buffer): Router {
   const routes = Router();
   routes.get('/takes/:id/hand-off.zip', async (req, res) => {
     const { width, height } = read(Query, req.query);
-    const { page, css, html, sheet, files } = await handOff(pool, read(Id, req.params.id), width, height);
+    const { page, css, html, sheet, files, script } = await handOff(
+      pool,
+      read(Id, req.params.id),
+      width,
+      height,
+    );
     const entries = Object.fromEntries(files.map((f) => [f.path, new Uint8Array(f.bytes)]));
     entries[page.entry] = new TextEncoder().encode(html);
     entries[sheet.path] = new TextEncoder().encode(css);
+    if (script) {
+      entries[script.path] = new TextEncoder().encode(script.text);
+      entries[script.path.replace(script.href, RUNTIME_FILE)] = new Uint8Array(runtime());
+    }
     res.setHeader('Content-Disposition', `attachment; filename="${slug(page.name)}.zip"`);
     res.type('application/zip').send(Buffer.from(zipSync(entries, { level: 6 })));
+  });
+  /** The script that every hand-off with followed motions takes along. */
+  routes.get('/runtime.js', (_req, res) => {
+    res.type('text/javascript; charset=utf-8').send(runtime());
   });
   /** The page's HTML as it was brought, for showing the change. */
   routes.get('/pages/:id/html', async (req, res) => {

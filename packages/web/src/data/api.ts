@@ -57,6 +57,7 @@ export const api = {
   shelf: (id: string) => get(`/projects/${id}`, Shelf),
   createProject: (name: string) => send('/projects', json('POST', { name }), Project),
   page: (id: string) => get(`/pages/${id}`, PageWhole),
+  runtime: async () => (await call('/runtime.js')).text(),
   html: async (id: string) => (await call(`/pages/${id}/html`)).text(),
   take: (id: string) => get(`/takes/${id}`, TakeDocument),
   createTake: (pageId: string, document: MotionDocument) =>

@@ -3,7 +3,7 @@
  * been checked. Framework-free; React subscribes to the store.
  */
 import { createStore } from 'zustand/vanilla';
-import type { HtmlPatch, Layout, Piece } from '@lyvek/core';
+import type { HtmlPatch, Layout, Piece, Plan } from '@lyvek/core';
 import { previewCss } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
@@ -175,23 +175,27 @@ export class PageLink {
   }
 
   /** Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. */
-  style(pieces: readonly Piece[], patch: HtmlPatch): void {
+  style(pieces: readonly Piece[], patch: HtmlPatch, plan: Plan): void {
     const changed = pieces
       .filter((p) => this.sent.get(p.id)?.piece !== p)
       .map((piece) => ({ piece, id: piece.id, css: previewCss(piece) }))
       .filter((p) => this.sent.get(p.id)?.css !== p.css);
     const order = pieces.map((p) => p.id);
-    const key = `${order.join(' ')} ${JSON.stringify(patch)}`;
+    const key = `${order.join(' ')} ${JSON.stringify([patch, plan])}`;
     if (changed.length === 0 && key === this.order) return;
     for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
     for (const p of changed) this.sent.set(p.id, p);
     this.order = key;
+    const played = new Set(plan.follow.map((f) => f.motion));
+    const again = changed.some(({ piece }) => piece.stays || piece.motions.some((m) => played.has(m)));
     this.say({
       do: 'style',
       id: 0,
       pieces: changed.map(({ id, css, piece }) => ({ id, css, stays: piece.stays ?? false })),
       order,
       patch,
+      plan,
+      again,
     });
   }
 }

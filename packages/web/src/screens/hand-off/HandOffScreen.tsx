@@ -5,10 +5,13 @@ import { Link } from 'react-router';
 import { useStore } from 'zustand';
 import {
   handOffCss,
+  headLines,
   hasSheetsInBody,
   insertLastInHead,
   patchHtml,
   patchOf,
+  RUNTIME_FILE,
+  scriptText,
   stylesheetPath,
 } from '@lyvek/core';
 import { api } from '../../data/api.ts';
@@ -17,6 +20,12 @@ import { notify, notifyError } from '../../parts/notices.tsx';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { effectWords } from '../rundown/model/words.ts';
 import { Code } from './Code.tsx';
+
+const WHERE = {
+  page: 'on the scroll of the page',
+  passage: 'on a view timeline',
+  pin: 'on the timeline of its pin',
+} as const;
 
 export function HandOffScreen() {
   const { page, take, session, viewport } = useOpenedPage();
@@ -30,15 +39,27 @@ export function HandOffScreen() {
   });
   const [chosen, setChosen] = useState<string | null>(null);
   const sheet = stylesheetPath(page.entry, page.name);
-  const out = useMemo(
-    () => handOffCss(document, layout, `${page.name}. Lyvek, ${take.name}, rev ${save.revision}`, others),
-    [document, layout, others, page.name, take.name, save.revision],
-  );
-  const link = `<link rel="stylesheet" href="${sheet.href}">`;
+  const title = `${page.name}. Lyvek, ${take.name}, rev ${save.revision}`;
+  const out = useMemo(() => handOffCss(document, layout, title, others), [document, layout, others, title]);
+  const script = useMemo(() => scriptText(out.plan, title), [out.plan, title]);
+  const scriptHref = stylesheetPath(page.entry, page.name, 'js').href;
+  const lines = headLines(sheet.href, script === null ? null : scriptHref);
+  const link = lines.join('\n');
+  const runtime = useQuery({
+    queryKey: ['runtime'],
+    queryFn: api.runtime,
+    enabled: script !== null,
+    staleTime: Infinity,
+  });
+  const scripted = new Set(out.plan.follow.map((f) => f.motion));
   const patched = useMemo(() => {
     if (html.data === undefined) return null;
     const inner = patchHtml(html.data, patchOf(document, layout.kept));
-    return { ...insertLastInHead(inner.html, link), changes: inner.changes, notes: inner.notes };
+    return {
+      ...insertLastInHead(inner.html, ...link.split('\n')),
+      changes: inner.changes,
+      notes: inner.notes,
+    };
   }, [html.data, link, document, layout.kept]);
   useEffect(() => {
     window.document.title = `Hand-off · ${page.name} · Lyvek`;
@@ -69,10 +90,15 @@ export function HandOffScreen() {
         <p className="hand-sentence">
           {on.length === 0
             ? 'Nothing moves yet, so there is nothing to write.'
-            : `${on.length} ${on.length === 1 ? 'motion' : 'motions'} of ${take.name}, as CSS alone.`}
+            : `${on.length} ${on.length === 1 ? 'motion' : 'motions'} of ${take.name}, ${
+                scripted.size === 0 ? 'as CSS alone' : `as CSS; ${scripted.size} also need the script`
+              }.`}
         </p>
         <h2>
-          In this hand-off <span>{on.length} CSS, 0 script</span>
+          In this hand-off{' '}
+          <span>
+            {on.length - scripted.size} CSS, {scripted.size} script
+          </span>
         </h2>
         <ul>
           {document.motions.map((m) => (
@@ -90,11 +116,11 @@ export function HandOffScreen() {
                   <i>
                     {m.on
                       ? (out.notes.find((n) => n.motion === m.id)?.note ??
-                        `${effectWords(m)}, ${m.driver.kind === 'page' ? 'on the scroll of the page' : 'on a view timeline'}`)
+                        `${effectWords(m)}, ${WHERE[m.driver.kind]}${scripted.has(m.id) ? '; it follows the hand, which CSS cannot do' : ''}`)
                       : 'muted, not written'}
                   </i>
                 </span>
-                {m.on && <span className="as">CSS</span>}
+                {m.on && <span className="as">{scripted.has(m.id) ? 'script' : 'CSS'}</span>}
               </button>
             </li>
           ))}
@@ -138,8 +164,20 @@ export function HandOffScreen() {
             )}
             language="html"
             marks={[]}
-            added={[link, ...patched.changes.map((c) => c.text)]}
+            added={[...lines, ...patched.changes.map((c) => c.text)]}
           />
+        )}
+        {script !== null && (
+          <>
+            <header className="hand-head">
+              <b>{scriptHref}</b> <span>written; it starts {RUNTIME_FILE}, which the zip holds</span>
+              <span className="grow" />
+              <button type="button" className="btn small" onClick={() => copy(script, 'The script')}>
+                Copy
+              </button>
+            </header>
+            <Code text={script} language="html" marks={[]} />
+          </>
         )}
         <div className="hand-notes">
           <p>
@@ -185,7 +223,11 @@ export function HandOffScreen() {
           <dt>CSS</dt>
           <dd>{(new Blob([out.css]).size / 1000).toFixed(1)} kB</dd>
           <dt>Script</dt>
-          <dd>0 kB</dd>
+          <dd>
+            {script === null
+              ? 'none needed'
+              : `${((script.length + (runtime.data?.length ?? 0)) / 1000).toFixed(1)} kB`}
+          </dd>
           <dt>Measured at</dt>
           <dd>
             {[viewport, ...others.map((l) => l.viewport)].map((v) => `${v.width} × ${v.height}`).join(', ')}

@@ -42,14 +42,14 @@ export function Preview({ width, height }: { width: number; height: number }) {
     if (state === 'ready') link.measure();
   }, [link, viewport.width, viewport.height]); // eslint-disable-line react-hooks/exhaustive-deps
 
-  const pieces = useMemo(
-    () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion').pieces,
+  const { pieces, plan } = useMemo(
+    () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion'),
     [document, layout, reduced],
   );
   const patch = useMemo(() => patchOf(document), [document]);
   useEffect(() => {
-    if (live) link.style(pieces, patch);
-  }, [link, pieces, patch, live]);
+    if (live) link.style(pieces, patch, plan);
+  }, [link, pieces, patch, plan, live]);
 
   // Pins and adjustments change the page itself, so it is measured again once they have come to rest.
   const settled = useStore(session.store, (s) => s.document);

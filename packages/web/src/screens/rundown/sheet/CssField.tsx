@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { parseEasing, parseLength, valueError } from '@lyvek/core';
 
-/** What is wrong with a text, or null. `property` is a CSS property, or “length”, “percentage”, “easing”. */
+/** What is wrong with a text, or null. `property` is a CSS property, or “length”, “percentage”, “number”, “easing”. */
 export function cssError(property: string, text: string): string | null {
   if (property === 'length') {
     const parsed = parseLength(text);
@@ -14,6 +14,7 @@ export function cssError(property: string, text: string): string | null {
   }
   if (property === 'percentage')
     return /^-?\d+(\.\d+)?\s*%?$/.test(text.trim()) ? null : 'a number of per cent';
+  if (property === 'number') return /^(-?\d+(\.\d+)?|any)$/.test(text.trim()) ? null : 'a plain number';
   return valueError(property, text);
 }
 

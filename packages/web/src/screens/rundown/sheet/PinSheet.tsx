@@ -240,7 +240,7 @@ function Distance({ pin, change, close }: PartProps & { close(): void }) {
           px of travel for each px of scroll
           <CssField
             label="Rate of the travel"
-            property="flex-grow"
+            property="number"
             value={String(pin.distance.rate)}
             onPut={(v) => {
               const rate = Number(v);

@@ -11,6 +11,7 @@ import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './Adjustments.tsx';
 import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
+import { FollowWord } from './FollowWord.tsx';
 import { PointEditor } from './PointEditor.tsx';
 
 const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
@@ -71,7 +72,11 @@ export function Sentence({ bar }: { bar: Bar }) {
         until <Point bar={bar} side="end" />
       </p>
       <p>
-        eased <EasingWord value={motion.easing} onChange={(easing) => change('ease', { easing })} />; it{' '}
+        eased <EasingWord value={motion.easing} onChange={(easing) => change('ease', { easing })} />,
+        following <FollowWord value={motion.follow} onChange={(follow) => change('follow', { follow })} />
+      </p>
+      <p>
+        it{' '}
         <Pop
           className="word"
           label="Before and after its range"

@@ -1,0 +1,182 @@
+/** The script in a real browser, with a clock of our own: the same at every refresh rate, and gone without a trace. */
+import { build } from 'esbuild';
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { follow } from '@lyvek/core';
+import type { Follow } from '@lyvek/core';
+
+type How = Exclude<Follow, { kind: 'none' }>;
+
+const PAGE = `<!doctype html><style>
+body { margin: 0; height: 6000px } #a { position: absolute; top: 2000px; width: 200px; height: 200px; background: #9ab }
+@keyframes lv-a { from { translate: 0 0 } to { translate: 1000px 0 } }
+#a { animation: lv-a auto linear both; animation-timeline: scroll(root block); animation-range: 0px 2000px }
+</style><div id="a"></div>`;
+
+declare const lyvek: typeof import('@lyvek/runtime');
+let script = '';
+test.beforeAll(async () => {
+  const built = await build({
+    entryPoints: ['packages/runtime/src/index.ts'],
+    bundle: true,
+    format: 'iife',
+    globalName: 'lyvek',
+    write: false,
+  });
+  script = built.outputFiles[0]!.text;
+});
+
+async function open(page: Page): Promise<void> {
+  await page.setViewportSize({ width: 1000, height: 800 });
+  await page.setContent(PAGE);
+  await page.addScriptTag({ content: script });
+}
+
+const READY = 100;
+
+/** Scrolls along straight pieces at a refresh rate; returns the shown x after every piece and a rest. */
+async function run(
+  page: Page,
+  how: How,
+  refresh: number,
+  pieces: readonly (readonly [ms: number, px: number])[],
+) {
+  return page.evaluate(
+    async ({ how, refresh, pieces }) => {
+      const real = () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)));
+      scrollTo({ top: 100, behavior: 'instant' });
+      await real();
+      let now = 0;
+      let asked: (() => void)[] = [];
+      const clock = {
+        now: () => now,
+        request: (f: () => void) => asked.push(f),
+        cancel: () => undefined,
+      };
+      const flush = () => {
+        const due = asked;
+        asked = [];
+        due.forEach((f) => f());
+      };
+      const stop = lyvek.play(document, { follow: [{ names: ['lv-a'], selector: '#a', how }] }, clock);
+      // Where its range lies is known two frames later.
+      for (let i = 0; i < 4; i++) {
+        await real();
+        now += 1000 / refresh;
+        flush();
+      }
+      const shown: number[] = [];
+      const frame = 1000 / refresh;
+      let x = 100;
+      // A frame before anything moves tells the script how long frames are here.
+      for (const [ms, px] of [[100, 0] as const, ...pieces]) {
+        const steps = Math.round(ms / frame);
+        for (let i = 1; i <= steps; i++) {
+          scrollTo({ top: x + (px * i) / steps, behavior: 'instant' });
+          await real();
+          dispatchEvent(new Event('scroll'));
+          document.dispatchEvent(new Event('scroll'));
+          now += frame;
+          flush();
+        }
+        x += px;
+        shown.push(
+          new DOMMatrix().translate(
+            Number.parseFloat(getComputedStyle(document.querySelector('#a')!).translate),
+          ).e,
+        );
+      }
+      stop();
+      await real();
+      return { shown: shown.slice(1), after: getComputedStyle(document.querySelector('#a')!).translate };
+    },
+    { how, refresh, pieces },
+  );
+}
+
+const PIECES = [
+  [200, 480],
+  [100, -240],
+  [300, 0],
+] as const;
+
+/** What the core says, with the knees of the input and nothing between them. */
+function predicted(how: How): number[] {
+  const f = { y: READY, v: 0 };
+  let x = READY;
+  return PIECES.map(([ms, px]) => {
+    follow(f, how, x, x + px, ms);
+    x += px;
+    return f.y / 2;
+  });
+}
+
+for (const how of [
+  { kind: 'half-life', halfLife: 120 },
+  { kind: 'half-life', halfLife: 200, cap: 90 },
+  { kind: 'spring', frequency: 2, ratio: 0.5 },
+  { kind: 'spring', frequency: 1.5, ratio: 1 },
+] as const)
+  test(`${JSON.stringify(how)}: the same at 60 and 120 Hz, and as the core says`, async ({ page }) => {
+    await open(page);
+    const slow = await run(page, how, 60, PIECES);
+    const fast = await run(page, how, 120, PIECES);
+    predicted(how).forEach((x, i) => {
+      expect(Math.abs(slow.shown[i]! - fast.shown[i]!)).toBeLessThan(0.5);
+      expect(Math.abs(fast.shown[i]! - x)).toBeLessThan(0.5);
+    });
+    // Stopped, the style sheet plays it again: at 340 px of 2000.
+    expect(Number.parseFloat(fast.after)).toBeCloseTo(170, 1);
+  });
+
+test('starting twice is starting once; stopping leaves no trace', async ({ page }) => {
+  await open(page);
+  const out = await page.evaluate(async () => {
+    const real = () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)));
+    const before = document.documentElement.outerHTML;
+    const plan = {
+      follow: [{ names: ['lv-a'], selector: '#a', how: { kind: 'half-life' as const, halfLife: 90 } }],
+    };
+    const first = lyvek.start(document, plan);
+    const second = lyvek.start(document, plan);
+    await real();
+    first();
+    await real();
+    const timeline = document.querySelector('#a')!.getAnimations()[0]!.timeline;
+    return {
+      same: first === second,
+      unchanged: before === document.documentElement.outerHTML,
+      timeline: timeline?.constructor.name,
+    };
+  });
+  expect(out).toEqual({ same: true, unchanged: true, timeline: 'ScrollTimeline' });
+});
+
+test('nothing runs while nothing scrolls', async ({ page }) => {
+  await open(page);
+  const asked = await page.evaluate(async () => {
+    const real = () => new Promise((r) => setTimeout(r, 60));
+    let count = 0;
+    const clock = {
+      now: () => performance.now(),
+      request: (f: () => void) => {
+        count++;
+        return requestAnimationFrame(f);
+      },
+      cancel: (id: number) => cancelAnimationFrame(id),
+    };
+    lyvek.play(
+      document,
+      { follow: [{ names: ['lv-a'], selector: '#a', how: { kind: 'half-life', halfLife: 20 } }] },
+      clock,
+    );
+    await real();
+    scrollTo({ top: 700, behavior: 'instant' });
+    for (let i = 0; i < 10; i++) await real();
+    const moving = count;
+    for (let i = 0; i < 5; i++) await real();
+    return { moving, still: count - moving };
+  });
+  expect(asked.moving).toBeGreaterThan(5);
+  expect(asked.still).toBe(0);
+});

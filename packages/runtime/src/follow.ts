@@ -1,0 +1,189 @@
+/**
+ * Followed motions. Each is a CSS animation on a scroll timeline already; here it is taken off that timeline, paused, and set to where the
+ * followed scroll offset would have it. Its keyframes, fill and place among the others stay what they are.
+ */
+import { follow, isAtRest } from '@lyvek/core/follow';
+import type { Follow, Follower } from '@lyvek/core/follow';
+import type { Clock, Plan } from './plan.ts';
+
+interface Timeline extends AnimationTimeline {
+  source?: Element | null;
+  axis?: string;
+  startOffset?: { value: number } | null;
+  endOffset?: { value: number } | null;
+}
+type Ranged = Animation & { rangeStart?: unknown; rangeEnd?: unknown; timeline: Timeline | null };
+
+/** Animations of one scroller and axis that follow it in the same way. */
+interface Group {
+  source: Element;
+  inline: boolean;
+  how: Follow;
+  state: Follower;
+  /** the scroll offset at the last frame */
+  x: number;
+  taken: Taken[];
+}
+
+interface Taken {
+  animation: Ranged;
+  element: Element;
+  timeline: Timeline;
+  /** has the same range and no effect: the browser goes on saying where it begins and ends */
+  gauge: Ranged;
+  start: number;
+  end: number;
+  /** −1 before its range, 1 after it, 0 in it */
+  side: number;
+}
+
+/** ms that a taken animation lasts, so that its time is its progress in thousandths */
+const WHOLE = 1000;
+/** A page that has been still counts as having begun to move one frame ago. */
+const FRAME = 1000 / 60;
+
+export function playFollowed(root: Document | Element, plan: Plan['follow'], clock: Clock): () => void {
+  const doc = root instanceof Document ? root : root.ownerDocument;
+  const groups: Group[] = [];
+  let frame = 0;
+  let last = -Infinity;
+  let interval = FRAME;
+  let stopped = false;
+
+  const take = () => {
+    for (const { names, selector, how } of plan)
+      for (const element of root.querySelectorAll(selector))
+        for (const animation of element.getAnimations() as Ranged[]) {
+          const timeline = animation.timeline;
+          const name = (animation as CSSAnimation).animationName;
+          if (!names.includes(name) || !timeline?.source || !animation.effect) continue;
+          const gauge = new Animation(
+            new KeyframeEffect(null, null, { duration: 'auto' as unknown as number }),
+            timeline,
+          ) as Ranged;
+          gauge.rangeStart = animation.rangeStart;
+          gauge.rangeEnd = animation.rangeEnd;
+          gauge.play();
+          animation.timeline = doc.timeline as Timeline;
+          animation.pause();
+          animation.effect.updateTiming({ duration: WHOLE });
+          groupFor(timeline, how).taken.push({
+            animation,
+            element,
+            timeline,
+            gauge,
+            start: 0,
+            end: 0,
+            side: 2,
+          });
+        }
+  };
+
+  const groupFor = (timeline: Timeline, how: Follow): Group => {
+    const source = timeline.source!;
+    const inline = timeline.axis === 'inline' || timeline.axis === 'x';
+    const key = JSON.stringify(how);
+    const known = groups.find(
+      (g) => g.source === source && g.inline === inline && JSON.stringify(g.how) === key,
+    );
+    if (known) return known;
+    const group: Group = { source, inline, how, state: { y: 0, v: 0 }, x: 0, taken: [] };
+    // A page that opens scrolled stands where it is; nothing plays in.
+    group.x = group.state.y = offsetOf(group);
+    groups.push(group);
+    return group;
+  };
+
+  const offsetOf = ({ source, inline }: Group) => Math.abs(inline ? source.scrollLeft : source.scrollTop);
+
+  /** Where the ranges lie now. Reads only. */
+  const measure = () => {
+    for (const { taken } of groups)
+      for (const t of taken) {
+        const from = t.timeline.startOffset?.value ?? 0;
+        const source = t.timeline.source!;
+        const max =
+          t.timeline.axis === 'inline' || t.timeline.axis === 'x'
+            ? source.scrollWidth - source.clientWidth
+            : source.scrollHeight - source.clientHeight;
+        const span = (t.timeline.endOffset?.value ?? max) - from;
+        const at = (t.gauge.startTime as unknown as { value: number } | null)?.value ?? 0;
+        const share = Number.parseFloat(String(t.gauge.effect!.getComputedTiming().duration));
+        t.start = from + (at / 100) * span;
+        t.end = t.start + (share / 100) * span;
+        t.side = 2;
+      }
+  };
+
+  const write = (g: Group) => {
+    const { y } = g.state;
+    for (const t of g.taken) {
+      const side = y < t.start ? -1 : y >= t.end ? 1 : 0;
+      // What stays before or after its range costs one comparison.
+      if (side !== 0 && side === t.side) continue;
+      t.side = side;
+      t.animation.currentTime =
+        side === -1 ? -1 : side === 1 ? WHOLE : ((y - t.start) / (t.end - t.start)) * WHOLE;
+    }
+  };
+
+  const tick = () => {
+    frame = 0;
+    const now = clock.now();
+    const step = now - last;
+    if (step > 0 && step < 60) interval = Math.min(step, FRAME * 2);
+    const moved = step < 100 ? step : interval;
+    last = now;
+    const offsets = groups.map(offsetOf);
+    let moving = false;
+    groups.forEach((g, i) => {
+      const x = offsets[i]!;
+      follow(g.state, g.how, g.x, x, moved);
+      g.x = x;
+      if (isAtRest(g.state, x)) g.state = { y: x, v: 0 };
+      else moving = true;
+    });
+    groups.forEach(write);
+    if (moving) wake();
+  };
+  const wake = () => {
+    if (!frame && !stopped) frame = clock.request(tick);
+  };
+
+  take();
+  let settling = 0;
+  const settle = () => {
+    // A view timeline tells its new place one frame after the layout has changed.
+    settling ||= clock.request(() => {
+      settling = clock.request(() => {
+        settling = 0;
+        measure();
+        groups.forEach(write);
+      });
+    });
+  };
+  const sized = new ResizeObserver(settle);
+  if (groups.length) {
+    sized.observe(doc.documentElement);
+    if (doc.body) sized.observe(doc.body);
+    doc.addEventListener('scroll', wake, { capture: true, passive: true });
+    settle();
+  }
+  return () => {
+    stopped = true;
+    clock.cancel(frame);
+    clock.cancel(settling);
+    sized.disconnect();
+    doc.removeEventListener('scroll', wake, { capture: true });
+    for (const { taken } of groups) for (const t of taken) t.gauge.cancel();
+    // Taken off and put on again, a CSS animation is the style sheet’s once more.
+    const elements = new Set(groups.flatMap((g) => g.taken.map((t) => t.element as HTMLElement)));
+    const styles = [...elements].map((e) => [e, e.style.animation] as const);
+    for (const [e] of styles) e.style.animation = 'none';
+    for (const [e, was] of styles) {
+      void getComputedStyle(e).animationName;
+      e.style.animation = was;
+      if (e.getAttribute('style') === '') e.removeAttribute('style');
+    }
+  };
+}

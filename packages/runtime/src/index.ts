@@ -1,0 +1,45 @@
+/**
+ * The script that goes with a hand-off: it plays what CSS alone cannot, and leaves everything else to the browser’s own timelines.
+ * Importing it touches nothing; starting twice on one root is starting once; stopping leaves the page as it was.
+ */
+import { playFollowed } from './follow.ts';
+import { browserClock } from './plan.ts';
+import type { Clock, Plan } from './plan.ts';
+
+export type { Clock, Plan } from './plan.ts';
+
+/** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
+export const play = (root: Document | Element, plan: Plan, clock: Clock = browserClock): (() => void) =>
+  playFollowed(root, plan.follow, clock);
+
+const running = new WeakMap<Document | Element, () => void>();
+
+export interface Options {
+  clock?: Clock;
+}
+
+/** Plays a plan below a root, as long as readers do not ask for reduced motion. Returns what stops it. */
+export function start(
+  root: Document | Element,
+  plan: Plan,
+  { clock = browserClock }: Options = {},
+): () => void {
+  const known = running.get(root);
+  if (known) return known;
+  const calm = matchMedia('(prefers-reduced-motion: reduce)');
+  let end: (() => void) | null = null;
+  const heed = () => {
+    end?.();
+    end = calm.matches ? null : play(root, plan, clock);
+  };
+  const stop = () => {
+    calm.removeEventListener('change', heed);
+    end?.();
+    end = null;
+    running.delete(root);
+  };
+  running.set(root, stop);
+  calm.addEventListener('change', heed);
+  heed();
+  return stop;
+}

@@ -1,0 +1,20 @@
+/** What the script plays. The writer makes it beside the CSS; see core’s format room. */
+import type { Follow } from '@lyvek/core/follow';
+
+export interface Plan {
+  follow: { names: string[]; selector: string; how: Exclude<Follow, { kind: 'none' }> }[];
+}
+
+/** The frame clock. Tests bring their own. */
+export interface Clock {
+  /** ms */
+  now(): number;
+  request(frame: () => void): number;
+  cancel(id: number): void;
+}
+
+export const browserClock: Clock = {
+  now: () => performance.now(),
+  request: (frame) => requestAnimationFrame(frame),
+  cancel: (id) => cancelAnimationFrame(id),
+};
