@@ -288,10 +288,78 @@ test('Fade away: dissolves as it goes', async ({ page }) => {
   expect(number(after!.style.opacity)).toBeLessThan(0.3);
 });
 
+/** Waits until what a gate has started, or sent back, has come to its end. */
+const settled = (frame: Frame, selector: string, y: number) =>
+  frame.evaluate(
+    async ([s, y]) => {
+      scrollTo({ top: y as number, behavior: 'instant' });
+      await new Promise((r) => setTimeout(r, 1100));
+      const css = getComputedStyle(document.querySelector(s as string)!);
+      return [css.opacity, css.translate.split(' ')[0]];
+    },
+    [selector, y] as const,
+  );
+
+test('Title pair: both lines come in on the gate, and are back at their start above it', async ({ page }) => {
+  const frame = await build(page, 'Title pair', '#two');
+  const top = await documentTop(frame, '#two');
+  for (let round = 0; round < 2; round++) {
+    expect(await settled(frame, '#two h3', top - 860)).toEqual(['0', '-90px']);
+    expect(await settled(frame, '#two p', top - 860)).toEqual(['0', '90px']);
+    expect(await settled(frame, '#two h3', top - 300)).toEqual(['1', '0px']);
+    expect(await settled(frame, '#two p', top - 300)).toEqual(['1', '0px']);
+  }
+  // Between the two lines nothing changes, on the way up either.
+  expect(await settled(frame, '#two h3', top - 700)).toEqual(['1', '0px']);
+  await expect(page.locator('[data-gate]')).toContainText('2 parts');
+});
+
+test('Appear in time: once, and then it stays', async ({ page }) => {
+  const frame = await build(page, 'Appear in time', '#two');
+  const top = await documentTop(frame, '#two');
+  expect((await settled(frame, '#two', 0))[0]).toBe('0');
+  expect((await settled(frame, '#two', top - 200))[0]).toBe('1');
+  expect((await settled(frame, '#two', 0))[0]).toBe('1');
+});
+
+test('Intro: plays at page load and hands over to the scroll without a jump, also scrolled down', async ({
+  page,
+}) => {
+  const frame = await build(page, 'Intro', '#one');
+  await page.keyboard.press('a');
+  await page.getByRole('textbox', { name: 'Search starting points' }).fill('Fade away');
+  await page.getByRole('option', { name: /^Fade away [A-Z]/ }).click();
+  await saved(page);
+  const top = await documentTop(frame, '#one');
+  const seen = await frame.evaluate(async (y) => {
+    scrollTo({ top: y, behavior: 'instant' });
+    await new Promise((r) => setTimeout(r, 300));
+    const e = document.querySelector<HTMLElement>('#one')!;
+    // Loaded anew at this place: taken off and put on again, animations begin as at page load.
+    e.style.animation = 'none';
+    void getComputedStyle(e).opacity;
+    e.style.animation = '';
+    const out: number[] = [];
+    const began = performance.now();
+    while (performance.now() - began < 1300) {
+      await new Promise(requestAnimationFrame);
+      out.push(Number(getComputedStyle(e).opacity));
+    }
+    return out;
+  }, top + 60);
+  const end = seen.at(-1)!;
+  expect(seen[0]).toBeLessThan(0.05);
+  // The scroll has it at less than 1 there.
+  expect(end).toBeGreaterThan(0.2);
+  expect(end).toBeLessThan(0.95);
+  const steps = seen.slice(1).map((v, i) => Math.abs(v - seen[i]!));
+  expect(Math.max(...steps)).toBeLessThan(0.2);
+});
+
 test('every effect that Lyvek offers has been tried here', () => {
   const tried = [
     ...REVEALS.map(([name]) => name),
-    ...'Far away,Near by,Back and forth,Hold,Travel,Draw,Bar,Count,Signal,Stack,Counter-columns,Rings,Leave,Fade away'.split(
+    ...'Far away,Near by,Back and forth,Hold,Travel,Draw,Bar,Count,Signal,Stack,Counter-columns,Rings,Title pair,Appear in time,Intro,Leave,Fade away'.split(
       ',',
     ),
   ];

@@ -3,6 +3,7 @@ import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { follow } from '@lyvek/core';
+import type * as Runtime from '@lyvek/runtime';
 import type { Follow } from '@lyvek/core';
 
 type How = Exclude<Follow, { kind: 'none' }>;
@@ -13,7 +14,7 @@ body { margin: 0; height: 6000px } #a { position: absolute; top: 2000px; width: 
 #a { animation: lv-a auto linear both; animation-timeline: scroll(root block); animation-range: 0px 2000px }
 </style><div id="a"></div>`;
 
-declare const lyvek: typeof import('@lyvek/runtime');
+declare const lyvek: typeof Runtime;
 let script = '';
 test.beforeAll(async () => {
   const built = await build({

@@ -3,6 +3,7 @@ import { measure } from './measure.ts';
 import { HELLO, FORWARDED_KEYS } from './words.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
 import { Script } from './script.ts';
+import { playTime } from './time.ts';
 import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
 import { Styles } from './styles.ts';
@@ -39,6 +40,8 @@ function act(message: ToProbe): void {
     case 'scale':
       scale = message.scale;
       return;
+    case 'time':
+      return playTime(message);
     case 'ping':
       return say({ is: 'pong', id: message.id });
   }

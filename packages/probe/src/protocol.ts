@@ -49,6 +49,8 @@ export type ToProbe =
   | { do: 'scroll'; seq: number; x: number; y: number }
   /** how small the page is shown, so that one notch of the wheel stays one notch of the page */
   | { do: 'scale'; scale: number }
+  /** timed parts by the names of their animations: `at` ms since their start, null gives them back to the page */
+  | { do: 'time'; names: string[]; at: number | null; rate: number; run: boolean }
   | { do: 'ping'; id: number };
 
 export { HELLO, FORWARDED_KEYS } from './words.ts';

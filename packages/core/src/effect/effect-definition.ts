@@ -1,5 +1,5 @@
 /** What an effect is: a starting point by intent. It composes ordinary motions, pins and adjustments; nothing of it is remembered. */
-import type { Adjustment, Motion, MotionDocument, Pin } from '../motion/index.ts';
+import type { Adjustment, Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { elementName } from '../page/index.ts';
 import type { ElementFacts, HeldLayout } from '../page/index.ts';
 
@@ -8,13 +8,14 @@ export interface EffectContext {
   element: number;
   /** what is there already: a second writer of a property must not hide the first */
   document: MotionDocument;
-  newId(kind: 'm' | 'p' | 'a'): string;
+  newId(kind: 'm' | 'p' | 'g' | 'a'): string;
 }
 
 /** What an effect adds to a document. The first motion, else the first pin, is what people then tune. */
 export interface Fragment {
   motions: Motion[];
   pins: Pin[];
+  gates: Gate[];
   adjustments: Adjustment[];
 }
 
@@ -24,6 +25,7 @@ export const EFFECT_GROUPS = {
   hold: 'Holds the page',
   draw: 'Draws and counts',
   many: 'Several together',
+  time: 'Plays in time',
   leave: 'Goes',
 } as const;
 
@@ -94,6 +96,7 @@ export const adjust = (
 export const fragment = (part: Partial<Fragment>): Fragment => ({
   motions: [],
   pins: [],
+  gates: [],
   adjustments: [],
   ...part,
 });

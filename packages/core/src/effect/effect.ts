@@ -10,6 +10,7 @@ import { reveals } from './reveal.ts';
 import { rings } from './rings.ts';
 import { stack } from './stack.ts';
 import { sway } from './sway.ts';
+import { intro, pulse, titlePair } from './timed.ts';
 import { travel } from './travel.ts';
 
 export const EFFECTS: readonly EffectDefinition[] = [
@@ -26,6 +27,9 @@ export const EFFECTS: readonly EffectDefinition[] = [
   stack,
   counterColumns,
   rings,
+  titlePair,
+  pulse,
+  intro,
   leave,
   fadeOut,
 ];
@@ -38,5 +42,6 @@ export const withFragment =
     ...d,
     motions: [...d.motions, ...f.motions],
     pins: [...d.pins, ...f.pins],
+    gates: [...d.gates, ...f.gates],
     adjustments: [...d.adjustments, ...f.adjustments],
   });

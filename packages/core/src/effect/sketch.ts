@@ -2,8 +2,8 @@
  * Sketches: what an effect does, for its plate. The effect is composed on a small made-up page and sampled like any other motion, so a
  * sketch cannot show what the effect does not do.
  */
-import { compileTake, sample, shownValue } from '../motion/index.ts';
-import type { MotionDocument, Take } from '../motion/index.ts';
+import { compileTake, sample, shownValue, timesOf } from '../motion/index.ts';
+import type { Motion, MotionDocument, Take } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import { withFragment } from './effect.ts';
@@ -97,6 +97,19 @@ const SAMPLES: Record<
     on: 0,
     drawn: [3, 4, 5, 6, 7, 8, 9, 10].map((i) => [i, 'card']),
   },
+  lines: {
+    elements: [
+      part('#s', -1, [0, 1400, 1280, 900], { tag: 'section' }),
+      part('#h', 0, [240, 1650, 800, 420]),
+      part('#a', 1, [240, 1680, 800, 150]),
+      part('#b', 1, [240, 1870, 800, 150]),
+    ],
+    on: 1,
+    drawn: [
+      [2, 'card'],
+      [3, 'card'],
+    ],
+  },
   drawing: {
     elements: [
       part('#s', -1, [0, 1400, 1280, 900], { tag: 'section' }),
@@ -122,9 +135,26 @@ const SAMPLE_OF: Record<string, keyof typeof SAMPLES> = {
   stack: 'cards',
   rings: 'cards',
   'counter-columns': 'columns',
+  'title-pair': 'lines',
   draw: 'drawing',
   count: 'figure',
 };
+
+function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
+  const times = timesOf(motions);
+  const length = Math.max(1, ...[...times.values()].map((t) => t.end));
+  const at = (ms: number) => `${(ms / length) * 2000}px`;
+  return (m) => {
+    const t = times.get(m.id);
+    if (!t) return m;
+    const { time: _time, ...rest } = m;
+    return {
+      ...rest,
+      driver: { kind: 'page', axis: 'block' },
+      range: { start: at(t.start), end: at(t.end) },
+    };
+  };
+}
 
 interface Sketch {
   take: Take;
@@ -154,6 +184,7 @@ function sketchOf(effect: EffectDefinition): Sketch {
     version: 1,
     motions: [],
     pins: [],
+    gates: [],
     adjustments: [],
   };
   let next = 0;
@@ -163,7 +194,9 @@ function sketchOf(effect: EffectDefinition): Sketch {
     document: empty,
     newId: (kind) => `${kind}_${next++}`,
   });
-  const take = compileTake(withFragment(made)(empty), layout);
+  // What plays in time is drawn as if its whole time were the passage of what it stands on.
+  const scrubbed = { ...made, gates: [], motions: made.motions.map(inPassing(made.motions)) };
+  const take = compileTake(withFragment(scrubbed)(empty), layout);
   const spans = take.instances.map((i) => i.placed);
   const held = withPins(layout, made.pins).holds[0];
   const sketch = {
@@ -183,7 +216,14 @@ export function sketch(effect: EffectDefinition, share: number): SketchPart[] {
   sample(take, [offset, 0]);
   const { elements } = take.layout;
   // What comes into sight or goes is shown in its place; what moves at another speed is shown against the page.
-  const still = effect.group === 'depth' || effect.group === 'hold' || effect.group === 'many' ? null : 1450;
+  const still =
+    effect.group === 'depth' ||
+    effect.group === 'hold' ||
+    effect.driver === 'pin' ||
+    effect.id === 'counter-columns' ||
+    effect.id === 'rings'
+      ? null
+      : 1450;
   return drawn.map(([i, kind]) => {
     const { box, sticky } = elements[i]!;
     const carried = sticky ? Math.min(sticky.travel, Math.max(0, offset - sticky.at)) : 0;

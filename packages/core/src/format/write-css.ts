@@ -2,9 +2,11 @@
  * The one writer of CSS. The preview applies its pieces as they are; the hand-off joins the same pieces (see join-css.ts).
  * CSS keeps animations as lists per element, so motions that share an element are written together.
  */
-import type { HeldLayout, Layout } from '../page/index.ts';
+import type { HeldLayout, Layout, Ms } from '../page/index.ts';
 import { matchesOf, withPins } from '../page/index.ts';
-import type { Motion, MotionDocument, Pin } from '../motion/index.ts';
+import { timesOf } from '../motion/index.ts';
+import type { Motion, MotionDocument, Pin, Played } from '../motion/index.ts';
+import { isTimed } from '../timeline/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import type { KeyframesBlock } from './keyframes-css.ts';
@@ -15,6 +17,7 @@ import { keptPieces } from './kept-css.ts';
 import { writtenSelector } from './marks.ts';
 import { slugs } from './names.ts';
 import { pinPieces } from './pin-css.ts';
+import { gatePieces, triggerActions, triggerName } from './gate-css.ts';
 import { registrations } from './property-css.ts';
 import { rule } from './rule.ts';
 
@@ -24,6 +27,8 @@ interface Entry {
   blocks: KeyframesBlock[];
   timeline: string;
   range: string;
+  /** of timed parts: when they play, and on whose passing; null where the scroll scrubs */
+  timed: { start: Ms; duration: Ms; trigger: string } | null;
 }
 
 /**
@@ -40,6 +45,8 @@ export function writeCss(
   const names = slugs(document.motions);
   const pinNames = slugs(document.pins);
   const pins = new Map(document.pins.map((pin) => [pin.id, { pin, name: pinNames.get(pin.id)! }]));
+  const gateNames = slugs(document.gates);
+  const times = timesOf(document.motions);
   const shared = new NamedTimelines();
   const still = condition === 'reduced-motion';
   const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
@@ -49,6 +56,7 @@ export function writeCss(
     // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
     const { driver } = motion;
     if (driver.kind === 'pin' && (still || !held.holds.some((h) => h.id === driver.pin))) return [];
+    if (isTimed(driver)) return timedEntries(motion, condition, { document, held, names, gateNames, times });
     const written = entryOf(motion, names.get(motion.id)!, condition, layouts, pins);
     if (written.named) shared.add(written.named.owner, written.named);
     notes.push(...written.notes);
@@ -61,12 +69,95 @@ export function writeCss(
       ...adjustmentPieces(document, held),
       ...(still ? [] : pinPieces(document, layouts)),
       ...shared.pieces(held),
+      ...gatePieces(document.gates, gateNames, partsOf(entries), held),
       ...piecesOf(entries, held),
     ],
     plan: { follow: still ? [] : entries.flatMap((e) => followedBy(e, held)) },
     notes,
   };
 }
+
+interface TimedContext {
+  document: MotionDocument;
+  held: HeldLayout;
+  names: ReadonlyMap<string, string>;
+  gateNames: ReadonlyMap<string, string>;
+  times: ReadonlyMap<string, Played>;
+}
+
+/** A timed part; with reduced motion it stands at its end at once, unless it is kept. */
+function timedEntries(motion: Motion, condition: Condition, c: TimedContext): Entry[] {
+  const still = condition === 'reduced-motion';
+  const gate =
+    motion.driver.kind === 'gate'
+      ? c.document.gates.find((g) => g.id === (motion.driver as { gate: string }).gate)
+      : null;
+  const played = c.times.get(motion.id);
+  if (!played || (motion.driver.kind === 'gate' && !gate?.on)) return [];
+  const name = `lv-${c.names.get(motion.id)!}`;
+  const trigger = gate ? `${triggerName(c.gateNames.get(gate.id)!)} ${triggerActions(gate)}` : 'none';
+  const timed = { start: played.start, duration: played.end - played.start, trigger };
+  const only = still && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
+  const entry = (m: Motion, suffix: string, keep: (p: string) => boolean): Entry[] => {
+    const blocks = keyframesCss(m, name + suffix + (still ? '-still' : ''), (p) => keep(p) && only(p));
+    return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', timed }] : [];
+  };
+  if (gate) return entry(motion, '', () => true);
+  const taken = scrubbedBeside(motion, c.document, c.held);
+  if (taken.size === 0) return entry(motion, '', () => true);
+  return [
+    ...entry(motion, '', (p) => !taken.has(p)),
+    ...entry(handingOver(motion), '-intro', (p) => taken.has(p)),
+  ];
+}
+
+/** Properties of an intro that the scroll also moves, on any of its elements. */
+function scrubbedBeside(intro: Motion, document: MotionDocument, layout: HeldLayout): Set<string> {
+  const own = new Set(matchesOf(layout, intro.targets.selector));
+  const taken = new Set<string>();
+  for (const m of document.motions) {
+    if (!m.on || isTimed(m.driver) || !matchesOf(layout, m.targets.selector).some((e) => own.has(e)))
+      continue;
+    for (const p of Object.keys(m.keyframes)) if (p in intro.keyframes) taken.add(p);
+  }
+  return taken;
+}
+
+/**
+ * Without its last stop an intro runs to whatever the scroll shows just then, at any scroll offset; then it lets go, and nothing is seen of
+ * the change. It comes after the motions that the scroll scrubs.
+ */
+const handedOver = new WeakMap<Motion, Motion>();
+function handingOver(intro: Motion): Motion {
+  const known = handedOver.get(intro);
+  if (known) return known;
+  const made: Motion = {
+    ...intro,
+    fill: 'backwards',
+    keyframes: Object.fromEntries(
+      Object.entries(intro.keyframes).map(([property, stops]) => [
+        property,
+        stops.filter((s) => s.at !== '100%'),
+      ]),
+    ),
+  };
+  handedOver.set(intro, made);
+  return made;
+}
+
+/** Ids of the parts that were written, by gate. */
+function partsOf(entries: readonly Entry[]): Map<string, string[]> {
+  const out = new Map<string, string[]>();
+  for (const { motion } of entries)
+    if (motion.driver.kind === 'gate')
+      out.set(motion.driver.gate, [...(out.get(motion.driver.gate) ?? []), motion.id]);
+  return out;
+}
+
+const introsLast = (list: readonly Entry[]): Entry[] => [
+  ...list.filter((e) => e.motion.driver.kind !== 'load'),
+  ...list.filter((e) => e.motion.driver.kind === 'load'),
+];
 
 /** Readers who ask for reduced motion get no following: it would move after the hand has stopped. */
 function followedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['follow'] {
@@ -107,7 +198,7 @@ function entryOf(
     `lv-${name}${fadeOnly ? '-still' : ''}`,
     fadeOnly ? (p) => p === 'opacity' : undefined,
   );
-  const fresh = { motion, key, layouts, blocks, ...timelineOf(motion, name, layouts, pins) };
+  const fresh = { motion, key, layouts, blocks, timed: null, ...timelineOf(motion, name, layouts, pins) };
   last.set(motion, fresh);
   return fresh;
 }
@@ -161,8 +252,15 @@ function overlaps(selectors: readonly string[], layout: Layout): string[][] {
   return [...sets.values()].sort((a, b) => a.length - b.length);
 }
 
+const lasting = ({ timed }: Entry): string => {
+  if (!timed) return 'auto linear';
+  const ms = (n: Ms) => `${Number(n.toFixed(2))}ms`;
+  return `${ms(timed.duration)} linear${timed.start > 0 ? ` ${ms(timed.start)}` : ''}`;
+};
+
 /** The shorthand comes first: it would reset timeline and range. */
-function animationRule(selector: string, list: readonly Entry[]): string {
+function animationRule(selector: string, entries: readonly Entry[]): string {
+  const list = introsLast(entries);
   const rows = list.flatMap((e) => e.blocks.map((b) => ({ e, name: b.name })));
   const join = (f: (row: (typeof rows)[number]) => string) => {
     const all = rows.map(f);
@@ -170,9 +268,12 @@ function animationRule(selector: string, list: readonly Entry[]): string {
   };
   const fill = (m: Motion) => (m.fill === 'none' ? '' : ` ${m.fill}`);
   return rule(selector, [
-    `animation:${join(({ e, name }) => `${name} auto linear${fill(e.motion)}`)};`,
+    `animation:${join(({ e, name }) => `${name} ${lasting(e)}${fill(e.motion)}`)};`,
     `animation-timeline:${join(({ e }) => e.timeline)};`,
     `animation-range:${join(({ e }) => e.range)};`,
+    ...(list.some((e) => e.timed && e.timed.trigger !== 'none')
+      ? [`animation-trigger:${join(({ e }) => e.timed?.trigger ?? 'none')};`]
+      : []),
     ...(list.some((e) => e.motion.composite === 'add')
       ? [`animation-composition:${join(({ e }) => e.motion.composite)};`]
       : []),

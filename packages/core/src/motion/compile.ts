@@ -1,8 +1,8 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
 import { matchesOf, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
-import { placeOf, placeRange } from '../timeline/index.ts';
-import type { Placed } from '../timeline/index.ts';
+import { isTimed, placeOf, placeRange } from '../timeline/index.ts';
+import type { Placed, ScrubbedDriver } from '../timeline/index.ts';
 import { factsOf, isLinear, parseEasing, segmentsOf } from '../value/index.ts';
 import type { Ease, Keyframe, Segment, ValueContext } from '../value/index.ts';
 import type { Motion, MotionDocument } from './document.ts';
@@ -117,7 +117,7 @@ function makePart(motion: Motion, layout: Layout): Part {
       reason: `no element matches ${motion.targets.selector}`,
     });
   for (const element of targets) {
-    const placed = placeRange(motion.driver, motion.range, element, layout);
+    const placed = placeRange(motion.driver as ScrubbedDriver, motion.range, element, layout);
     if ('reason' in placed) {
       part.unplaced.push({ motion: motion.id, element, reason: placed.reason });
       continue;
@@ -147,7 +147,8 @@ export function compileTake(document: MotionDocument, measured: Layout): Take {
   const tracks: Track[] = [];
   const unplaced: Take['unplaced'] = [];
   for (const motion of document.motions) {
-    if (!motion.on) continue;
+    // Timed motions have no place on a scroll axis.
+    if (!motion.on || isTimed(motion.driver)) continue;
     const part = partOf(motion, layout);
     part.instances.forEach((instance, i) => {
       instances.push(instance);

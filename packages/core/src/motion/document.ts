@@ -2,12 +2,13 @@
 import { z } from 'zod';
 import { parseLength } from '../page/index.ts';
 import { AdjustmentSchema } from './adjustment.ts';
+import { GateSchema, MeetingSchema, phasePoint, TimeSchema } from './gate.ts';
 import { PinSchema } from './pin.ts';
+import { timeProblems } from './timed.ts';
 import { id, selector } from './parts.ts';
-import { isNamedPlace, parseMeeting, parsePhasePoint, PHASES } from '../timeline/index.ts';
+import { isNamedPlace, PHASES } from '../timeline/index.ts';
 import { isLinear, keyframeOffset, parseEasing, passesOnce, valueError } from '../value/index.ts';
 
-const percentage = z.string().regex(/^-?\d+(\.\d+)?%$/, 'a percentage such as 25%');
 const inset = z.string().refine((css) => css === 'auto' || parseLength(css).ok, 'a length, or auto');
 const easing = z
   .string()
@@ -17,18 +18,7 @@ const easing = z
     if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
   });
 
-export const MeetingSchema = z.strictObject({ edge: percentage, line: percentage }).superRefine((m, ctx) => {
-  const parsed = parseMeeting(m);
-  if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
-});
-const phasePoint = (side: 'start' | 'end') =>
-  z
-    .string()
-    .max(200)
-    .superRefine((css, ctx) => {
-      const parsed = parsePhasePoint(css, side);
-      if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
-    });
+export { MeetingSchema };
 
 export const RangeSchema = z.strictObject({
   start: z.union([phasePoint('start'), MeetingSchema]),
@@ -40,6 +30,8 @@ export const DriverSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('page'), scroller: selector.optional(), axis }),
   z.strictObject({ kind: z.literal('passage'), subject: selector, axis, insets: z.tuple([inset, inset]) }),
   z.strictObject({ kind: z.literal('pin'), pin: id }),
+  z.strictObject({ kind: z.literal('gate'), gate: id }),
+  z.strictObject({ kind: z.literal('load') }),
 ]);
 
 const NAMED = new RegExp(`^(?:${PHASES.join('|')}) -?\\d+(?:\\.\\d+)?%$`);
@@ -90,7 +82,10 @@ export const MotionSchema = z
     on: z.boolean(),
     targets: z.strictObject({ selector }),
     driver: DriverSchema,
-    range: RangeSchema,
+    /** what a timed motion keeps for when it is scrubbed again */
+    range: RangeSchema.default({ start: 'cover 0%', end: 'cover 100%' }),
+    /** of motions on a gate or at page load */
+    time: TimeSchema.optional(),
     keyframes,
     easing,
     fill: z.enum(['none', 'forwards', 'backwards', 'both']),
@@ -144,7 +139,14 @@ export const MotionSchema = z
         message: 'keyframes at range names need a passage',
         path: ['keyframes'],
       });
-    if (m.driver.kind === 'passage') return;
+    const timed = m.driver.kind === 'gate' || m.driver.kind === 'load';
+    if (timed && !m.time)
+      ctx.addIssue({
+        code: 'custom',
+        message: 'a timed motion needs a delay and a duration',
+        path: ['time'],
+      });
+    if (m.driver.kind === 'passage' || timed) return;
     for (const side of ['start', 'end'] as const)
       if (typeof m.range[side] !== 'string')
         ctx.addIssue({
@@ -161,22 +163,31 @@ export const DocumentSchema = z
     motions: z.array(MotionSchema).max(5000),
     // Documents from before these existed simply have none.
     pins: z.array(PinSchema).max(200).default([]),
+    gates: z.array(GateSchema).max(500).default([]),
     adjustments: z.array(AdjustmentSchema).max(1000).default([]),
   })
   .superRefine((d, ctx) => {
     const seen = new Set<string>();
-    for (const list of ['motions', 'pins', 'adjustments'] as const)
+    for (const list of ['motions', 'pins', 'gates', 'adjustments'] as const)
       d[list].forEach((one, i) => {
         if (seen.has(one.id))
           ctx.addIssue({ code: 'custom', message: `the id ${one.id} is used twice`, path: [list, i, 'id'] });
         seen.add(one.id);
       });
+    for (const [i, message] of timeProblems(d.motions))
+      ctx.addIssue({ code: 'custom', message, path: ['motions', i, 'time', 'after'] });
     d.motions.forEach(({ driver }, i) => {
       if (driver.kind === 'pin' && !d.pins.some((p) => p.id === driver.pin))
         ctx.addIssue({
           code: 'custom',
           message: `no pin has the id ${driver.pin}`,
           path: ['motions', i, 'driver', 'pin'],
+        });
+      if (driver.kind === 'gate' && !d.gates.some((g) => g.id === driver.gate))
+        ctx.addIssue({
+          code: 'custom',
+          message: `no gate has the id ${driver.gate}`,
+          path: ['motions', i, 'driver', 'gate'],
         });
     });
   });
@@ -189,6 +200,7 @@ export const emptyDocument = (): MotionDocument => ({
   version: 1,
   motions: [],
   pins: [],
+  gates: [],
   adjustments: [],
 });
 
@@ -235,6 +247,7 @@ export function selectorsOf(document: MotionDocument): string[] {
     all.add(p.stage);
     if (p.distance.kind === 'travel') all.add(p.distance.strip);
   }
+  for (const g of document.gates) all.add(g.subject);
   for (const a of document.adjustments) all.add(a.selector);
   return [...all];
 }

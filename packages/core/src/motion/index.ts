@@ -3,3 +3,5 @@ export * from './compile.ts';
 export * from './sample.ts';
 export * from './pin.ts';
 export * from './adjustment.ts';
+export * from './gate.ts';
+export * from './timed.ts';

@@ -55,6 +55,7 @@ export const documentOf = (...motions: Motion[]): MotionDocument => ({
   version: 1 as const,
   motions,
   pins: [],
+  gates: [],
   adjustments: [],
 });
 

@@ -2,7 +2,7 @@
 import type { Axis, Geometry, HeldLayout, Layout, Px, Scroller } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
 import { parsePhasePoint, resolvePoint } from './range-point.ts';
-import type { Range } from './range-point.ts';
+import type { Range, RangePoint } from './range-point.ts';
 import { isMeeting, isNamedPlace } from './range-point.ts';
 import { phaseSpans } from './phases.ts';
 import type { Span } from './phases.ts';
@@ -28,7 +28,12 @@ export interface PinDriver {
 }
 /** Drivers whose progress is a place on a scroll axis. */
 export type ScrubbedDriver = PageDriver | PassageDriver | PinDriver;
-export type Driver = ScrubbedDriver;
+/** Starts timed parts when its line is passed, or as soon as the page is there. */
+export type TimedDriver = { kind: 'gate'; gate: string } | { kind: 'load' };
+export type Driver = ScrubbedDriver | TimedDriver;
+
+export const isTimed = (driver: Driver): driver is TimedDriver =>
+  driver.kind === 'gate' || driver.kind === 'load';
 
 /** Where a motion happens for one target: the scroller and axis that it listens to, and its range there in px. */
 export interface Placed extends Span {
@@ -117,6 +122,31 @@ export function placeRange(
 function whyNotHeld(pin: string, layout: Layout | HeldLayout): string {
   const loose = 'loose' in layout ? layout.loose.find((l) => l.id === pin) : undefined;
   return loose ? `its pin does not hold: ${loose.reason}` : 'its pin is switched off';
+}
+
+/** A gate’s lines, as scroll offsets. */
+export interface GateLines {
+  scroller: number;
+  geometry: Geometry;
+  down: Px;
+  /** never below the line for the way down */
+  up: Px;
+}
+
+/** Where a gate’s lines lie; says why where it has none. */
+export function gateLines(
+  gate: { subject: string; down: RangePoint; up: RangePoint | null },
+  layout: Layout,
+): GateLines | Unplaced {
+  const subject = matchesOf(layout, gate.subject)[0];
+  const e = subject === undefined ? undefined : layout.elements[subject];
+  if (subject === undefined || !e) return { reason: `no element matches ${gate.subject}` };
+  if (e.box.width === 0 && e.box.height === 0)
+    return { reason: 'it has no box of its own (display: none or contents)' };
+  const geometry = geometryOf(layout, subject, 'block');
+  const down = resolvePoint(gate.down, geometry, 'start');
+  const up = gate.up === null ? down : Math.min(down, resolvePoint(gate.up, geometry, 'start'));
+  return { scroller: e.scroller, geometry, down, up };
 }
 
 /**

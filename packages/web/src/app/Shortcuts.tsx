@@ -27,6 +27,7 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
       ['↑ ↓', 'With a motion selected: move it by 1 % of the phase; with Shift 5 %'],
       ['[ ]', 'Choose the start or the end for the arrows'],
       ['M', 'Mute or unmute'],
+      ['R', 'Play the parts of a gate, or an intro, without scrolling away'],
       ['Ctrl D', 'Duplicate'],
       ['Del', 'Delete'],
       ['F2', 'Rename'],

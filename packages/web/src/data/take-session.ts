@@ -1,7 +1,7 @@
 /** One opened take: its document, undo and redo, selection, and autosave. Framework-free; React subscribes to the store. */
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
-import type { Motion, MotionDocument, Pin } from '@lyvek/core';
+import type { Gate, Motion, MotionDocument, Pin } from '@lyvek/core';
 import { emptyDocument, readDocument } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
@@ -136,7 +136,7 @@ export class TakeSession {
       [from]: state[from].slice(0, -1),
       [to]: [...state[to], { document: state.document, label: act.label }],
       selection: state.selection.filter((id) =>
-        [...act.document.motions, ...act.document.pins].some((x) => x.id === id),
+        [...act.document.motions, ...act.document.pins, ...act.document.gates].some((x) => x.id === id),
       ),
     } as Partial<TakeState>);
     this.autosave.save(act.document);
@@ -188,18 +188,37 @@ export const withoutMotions =
   (d: MotionDocument): MotionDocument => {
     const gone = new Set(ids);
     // A motion on a pin goes with the pin; an adjustment goes with the last thing that needed it.
-    for (const m of d.motions) if (m.driver.kind === 'pin' && gone.has(m.driver.pin)) gone.add(m.id);
+    for (const { id, driver } of d.motions)
+      if (
+        (driver.kind === 'pin' && gone.has(driver.pin)) ||
+        (driver.kind === 'gate' && gone.has(driver.gate))
+      )
+        gone.add(id);
+    // A gate that nothing hangs on goes with its last part.
+    const used = new Set(
+      d.motions.flatMap((m) => (m.driver.kind === 'gate' && !gone.has(m.id) ? [m.driver.gate] : [])),
+    );
+    const left = (m: Motion): Motion => {
+      if (m.time?.after === undefined || !gone.has(m.time.after)) return m;
+      const { delay, duration } = m.time;
+      return { ...m, time: { delay, duration } };
+    };
     return {
       ...d,
-      motions: d.motions.filter((m) => !gone.has(m.id)),
+      motions: d.motions.filter((m) => !gone.has(m.id)).map(left),
+      gates: d.gates.filter((g) => !gone.has(g.id) && used.has(g.id)),
       pins: d.pins.filter((p) => !gone.has(p.id)),
       adjustments: d.adjustments.flatMap((a) => {
         if (!a.for.some((id) => gone.has(id))) return [a];
-        const left = a.for.filter((id) => !gone.has(id));
-        return left.length ? [{ ...a, for: left }] : [];
+        const still = a.for.filter((id) => !gone.has(id));
+        return still.length ? [{ ...a, for: still }] : [];
       }),
     };
   };
+
+export const withGate =
+  (id: string, change: (g: Gate) => Gate) =>
+  (d: MotionDocument): MotionDocument => ({ ...d, gates: d.gates.map((g) => (g.id === id ? change(g) : g)) });
 
 export const withPin =
   (id: string, change: (p: Pin) => Pin) =>

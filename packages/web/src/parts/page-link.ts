@@ -27,6 +27,9 @@ export interface LinkEvents {
   layout(layout: Layout): void;
 }
 
+const animationNames = (piece: Piece): string[] =>
+  [...piece.keyframes.matchAll(/@keyframes (lv-[\w-]+)/g)].map((m) => m[1]!);
+
 const MOST_MESSAGES = 600;
 const HEARTBEAT = 1000;
 const SILENCE = 4500;
@@ -168,6 +171,14 @@ export class PageLink {
     this.wanted = at;
     this.store.setState({ offset: at });
     this.say({ do: 'scroll', seq: ++this.seq, ...at });
+  }
+
+  /** Sets timed motions to a time and lets them run, or gives them back to their gate (null). */
+  time(motions: readonly string[], at: number | null, rate: number, run: boolean): void {
+    const names = [...this.sent.values()].flatMap(({ piece }) =>
+      piece.motions.some((m) => motions.includes(m)) ? animationNames(piece) : [],
+    );
+    this.say({ do: 'time', names, at, rate, run });
   }
 
   setScale(scale: number): void {

@@ -25,6 +25,8 @@ const WHERE = {
   page: 'on the scroll of the page',
   passage: 'on a view timeline',
   pin: 'on the timeline of its pin',
+  gate: 'in time, on a trigger',
+  load: 'in time, from page load',
 } as const;
 
 export function HandOffScreen() {

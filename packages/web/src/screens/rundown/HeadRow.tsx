@@ -21,6 +21,7 @@ const LEGEND = [
   ['page', 'Page'],
   ['passage', 'Passage'],
   ['pin', 'Pinned'],
+  ['gate', 'Gate'],
 ] as const;
 
 function Left() {

@@ -1,6 +1,15 @@
 /** + Motion: starting points for the chosen element. Hovering one tries it on the page, Enter adds it. */
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { aim, EFFECT_GROUPS, EFFECTS, isSeenAtOnce, withFragment, withPins } from '@lyvek/core';
+import {
+  aim,
+  EFFECT_GROUPS,
+  EFFECTS,
+  gateLines,
+  isSeenAtOnce,
+  isTimed,
+  withFragment,
+  withPins,
+} from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
 import { newId } from '../../../data/take-session.ts';
 import { DriverSign, Lens } from '../../../parts/glyphs.tsx';
@@ -46,9 +55,15 @@ export function AddMotion() {
       const made = compose(effect);
       session.try(withFragment(made));
       const tried = withPins(layout, [...settled.pins, ...made.pins]);
-      const bar = made.motions[0] && barOf(made.motions[0], tried);
+      const bar = made.motions[0] && !isTimed(made.motions[0].driver) && barOf(made.motions[0], tried);
       const held = tried.holds.find((h) => h.id === made.pins[0]?.id);
-      const at = bar && isPlaced(bar) ? bar.placed : held;
+      const passed = made.gates[0] && gateLines(made.gates[0], tried);
+      const at =
+        bar && isPlaced(bar)
+          ? bar.placed
+          : passed && 'down' in passed
+            ? { start: passed.down, end: passed.down + 120 }
+            : held;
       if (at) link.scrollTo(Math.min(tried.scrollers[0]!.max.block, Math.max(0, (at.start + at.end) / 2)));
     }, HOVER);
   };

@@ -10,6 +10,8 @@ import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../model/view.ts'
 import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
 import { framesPerDot, useFrames } from './Frames.tsx';
+import { flagsOf } from '../model/drivers.ts';
+import { FlagMark, LoadMark } from './FlagMark.tsx';
 import { PinMark } from './PinMark.tsx';
 import { Playhead } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
@@ -35,6 +37,7 @@ export function Chart({ width }: { width: number }) {
     unplaced,
     adding,
     document,
+    select,
   } = rundown;
   const { session } = useOpenedPage();
   const settled = useStore(session.store, (s) => s.document);
@@ -52,6 +55,8 @@ export function Chart({ width }: { width: number }) {
   const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.motion, f])), [findings]);
   const chosen = useMemo(() => new Set(selection), [selection]);
 
+  const { flags } = useMemo(() => flagsOf(document, layout), [document, layout]);
+  const loads = document.motions.filter((m) => m.driver.kind === 'load');
   // Brackets stand at the left of the first column.
   const pinLeft = Math.max(
     12,
@@ -200,6 +205,26 @@ export function Chart({ width }: { width: number }) {
             />
           ) : null;
         })}
+        {flags.map((flag) => (
+          <FlagMark
+            key={flag.gate.id}
+            flag={flag}
+            x={width - LANES - 128}
+            view={view}
+            rows={rows}
+            selected={chosen.has(flag.gate.id) || flag.parts.some((p) => chosen.has(p.id))}
+            onSelect={select}
+          />
+        ))}
+        {loads.length > 0 && (
+          <LoadMark
+            loads={loads}
+            x={width - LANES - 128}
+            view={view}
+            selected={loads.some((m) => chosen.has(m.id))}
+            onSelect={select}
+          />
+        )}
         {bars.map((bar) => {
           const slot = slots.get(bar.motion.id);
           return slot ? (

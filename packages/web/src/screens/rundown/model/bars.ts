@@ -1,6 +1,6 @@
 /** Bars of the lanes: every motion where it happens, in a column where it and its label have room. */
-import { matchesOf, maxScroll, placeRange } from '@lyvek/core';
-import type { Layout, Motion, MotionDocument, Placed } from '@lyvek/core';
+import { isTimed, matchesOf, maxScroll, placeRange } from '@lyvek/core';
+import type { Layout, Motion, MotionDocument, Placed, ScrubbedDriver } from '@lyvek/core';
 
 export interface Bar {
   motion: Motion;
@@ -31,7 +31,10 @@ export function barOf(motion: Motion, layout: Layout): Bar | Unplaced {
 function place(motion: Motion, layout: Layout): Bar | Unplaced {
   const targets = matchesOf(layout, motion.targets.selector);
   if (targets.length === 0) return { motion, reason: `no element matches ${motion.targets.selector}` };
-  const placed = targets.map((t) => ({ t, p: placeRange(motion.driver, motion.range, t, layout) }));
+  const placed = targets.map((t) => ({
+    t,
+    p: placeRange(motion.driver as ScrubbedDriver, motion.range, t, layout),
+  }));
   const good = placed.filter((x): x is { t: number; p: Placed } => !('reason' in x.p));
   const first = good[0];
   if (!first) return { motion, reason: (placed[0]!.p as { reason: string }).reason };
@@ -47,7 +50,8 @@ function place(motion: Motion, layout: Layout): Bar | Unplaced {
 export const isPlaced = (b: Bar | Unplaced): b is Bar => 'placed' in b;
 
 export function barsOf(document: MotionDocument, layout: Layout): { bars: Bar[]; unplaced: Unplaced[] } {
-  const all = document.motions.map((m) => barOf(m, layout));
+  // Timed motions have no bar: their gate has a flag.
+  const all = document.motions.flatMap((m) => (isTimed(m.driver) ? [] : [barOf(m, layout)]));
   return { bars: all.filter(isPlaced), unplaced: all.filter((b): b is Unplaced => !isPlaced(b)) };
 }
 

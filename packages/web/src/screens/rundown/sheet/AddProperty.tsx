@@ -1,15 +1,20 @@
 /** + property: animates another property of the same motion. */
 import { propertyFacts, propertyNames } from '@lyvek/core';
-import type { Keyframe } from '@lyvek/core';
+import type { Keyframe, Motion } from '@lyvek/core';
 import { Pop } from '../../../parts/Pop.tsx';
-import type { Bar } from '../model/bars.ts';
 import { sortStops } from '../model/curves.ts';
 import { useRundown } from '../rundown-context.ts';
 
 /** A further property begins with the element's own value at both ends. */
-export function AddProperty({ bar, onAdd }: { bar: Bar; onAdd(property: string, stops: Keyframe[]): void }) {
+interface AddPropertyProps {
+  motion: Motion;
+  element: number;
+  onAdd(property: string, stops: Keyframe[]): void;
+}
+
+export function AddProperty({ motion, element, onAdd }: AddPropertyProps) {
   const { layout } = useRundown();
-  const free = propertyNames().filter((n) => !(n in bar.motion.keyframes));
+  const free = propertyNames().filter((n) => !(n in motion.keyframes));
   return (
     <Pop
       className="btn plain add-property"
@@ -25,7 +30,7 @@ export function AddProperty({ bar, onAdd }: { bar: Bar; onAdd(property: string, 
               type="button"
               onClick={() => {
                 const facts = propertyFacts(name)!;
-                const base = layout.elements[bar.element]?.base?.[name] ?? facts.initial;
+                const base = layout.elements[element]?.base?.[name] ?? facts.initial;
                 const own = base === 'none' || base === 'auto' ? neutral(name) : base;
                 onAdd(
                   name,

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import { progressAt } from '@lyvek/core';
-import type { Keyframe } from '@lyvek/core';
+import type { Keyframe, Motion } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
@@ -12,19 +12,39 @@ import { useRundown } from '../rundown-context.ts';
 import { AddProperty } from './AddProperty.tsx';
 import { CurveRow } from './CurveRow.tsx';
 
+/** Curves over the scroll. */
 export function Curves({ bar }: { bar: Bar }) {
-  const { link, session } = useOpenedPage();
-  const { layout } = useRundown();
+  const { link } = useOpenedPage();
   const offset = useStore(link.store, (s) =>
     bar.placed.scroller === 0 ? s.offset[bar.placed.axis === 'block' ? 'y' : 'x'] : 0,
   );
+  return (
+    <MotionCurves
+      motion={bar.motion}
+      element={bar.element}
+      progress={progressAt(offset, bar.placed)}
+      ends={[grouped(bar.placed.start), grouped(offset), `${grouped(bar.placed.end)} px`]}
+    />
+  );
+}
+
+interface MotionCurvesProps {
+  motion: Motion;
+  element: number;
+  progress: number;
+  /** what stands under the curves: where they begin, where it stands now, where they end */
+  ends: [string, string, string];
+}
+
+export function MotionCurves({ motion, element, progress, ends }: MotionCurvesProps) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
   const [open, setOpen] = useState<{ property: string; stop: number } | null>(null);
-  const progress = progressAt(offset, bar.placed);
-  const curves = curvesOf(bar.motion, bar.element, layout);
+  const curves = curvesOf(motion, element, layout);
   const put = (property: string, stops: Keyframe[] | null, label: string) =>
     session.act(
       label,
-      withMotion(bar.motion.id, (m) => {
+      withMotion(motion.id, (m) => {
         const keyframes = { ...m.keyframes };
         if (stops && stops.length > 0) keyframes[property] = stops;
         else delete keyframes[property];
@@ -32,9 +52,7 @@ export function Curves({ bar }: { bar: Bar }) {
       }),
     );
   const attempt = (property: string, stops: Keyframe[]) =>
-    session.try(
-      withMotion(bar.motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: stops } })),
-    );
+    session.try(withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: stops } })));
   return (
     <div className="curves">
       {curves.map((c) => (
@@ -49,11 +67,15 @@ export function Curves({ bar }: { bar: Bar }) {
         />
       ))}
       <p className="curve-axis">
-        <span>{grouped(bar.placed.start)}</span>
-        <b>{grouped(offset)}</b>
-        <span>{grouped(bar.placed.end)} px</span>
+        <span>{ends[0]}</span>
+        <b>{ends[1]}</b>
+        <span>{ends[2]}</span>
       </p>
-      <AddProperty bar={bar} onAdd={(property, stops) => put(property, stops, `animate ${property}`)} />
+      <AddProperty
+        motion={motion}
+        element={element}
+        onAdd={(property, stops) => put(property, stops, `animate ${property}`)}
+      />
     </div>
   );
 }

@@ -1,10 +1,10 @@
 /** “Driven by the passage of … / the whole page”, and changing that without losing keyframes. */
-import type { Driver, ElementFacts, Motion, Range } from '@lyvek/core';
-import { withMotion } from '../../../data/take-session.ts';
+import type { Driver, ElementFacts, HeldLayout, Motion, MotionDocument } from '@lyvek/core';
+import { newId, withMotion } from '../../../data/take-session.ts';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { notify } from '../../../parts/notices.tsx';
 import { useOpenedPage } from '../../page-context.ts';
-import type { Bar } from '../model/bars.ts';
+import { withDriver } from '../model/drivers.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
@@ -12,49 +12,45 @@ import { CssField } from './CssField.tsx';
 const OWN: Driver = { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] };
 const WHOLE: Driver = { kind: 'page', axis: 'block' };
 
-/** A range that fits the new driver: kept where the notation allows it, else the driver's whole. */
-function rangeFor(m: Motion, driver: Driver): { range: Range; dropped: boolean } {
-  if (m.driver.kind === driver.kind) return { range: m.range, dropped: false };
-  return {
-    range:
-      driver.kind === 'passage' ? { start: 'cover 0%', end: 'cover 100%' } : { start: '0%', end: '100%' },
-    dropped: true,
-  };
+function faceOf(driver: Driver, document: MotionDocument, layout: HeldLayout): string {
+  switch (driver.kind) {
+    case 'pin':
+      return `the hold of ${document.pins.find((p) => p.id === driver.pin)?.name ?? 'a lost pin'}`;
+    case 'page':
+      return driver.scroller ? `the scroll of ${driver.scroller}` : 'the scroll of the whole page';
+    case 'gate':
+      return `the gate ${document.gates.find((g) => g.id === driver.gate)?.name ?? 'that is lost'}`;
+    case 'load':
+      return 'the loading of the page';
+    case 'passage': {
+      if (driver.subject === 'self') return 'its own passage';
+      const subject = layout.elements.find((e) => e.selector === driver.subject);
+      return `the passage of ${subject ? elementName(subject, layout) : driver.subject}`;
+    }
+  }
 }
 
-export function DriverWord({ bar }: { bar: Bar }) {
+interface DriverWordProps {
+  motion: Motion;
+  element: number;
+  /** px of its present range; of a timed motion, of what its time stands for */
+  length: number;
+}
+
+export function DriverWord({ motion, element, length }: DriverWordProps) {
   const { session } = useOpenedPage();
   const { layout, chosen, document } = useRundown();
-  const { motion } = bar;
   const { driver } = motion;
-  const target = layout.elements[bar.element]!;
-  const subject =
-    driver.kind === 'passage' && driver.subject !== 'self'
-      ? layout.elements.find((e) => e.selector === driver.subject)
-      : undefined;
+  const target = layout.elements[element]!;
   const other = layout.elements[chosen];
-  const use = (next: Driver) => {
-    const { range, dropped } = rangeFor(motion, next);
-    session.act(
-      'change the driver',
-      withMotion(motion.id, (m) => ({ ...m, driver: next, range })),
-    );
-    if (dropped)
-      notify('Keyframes are kept; the range begins anew, since the two drivers measure differently.', {
-        action: { label: 'Undo', run: () => void session.undo() },
-      });
+  const use = (next: Driver | 'new gate') => {
+    const given = { target: target.selector, length, newId };
+    const { document: changed, said } = withDriver(session.store.getState().document, motion.id, next, given);
+    session.act('change the driver', () => changed);
+    if (said) notify(said, { action: { label: 'Undo', run: () => void session.undo() } });
   };
-  const face =
-    driver.kind === 'pin'
-      ? `the hold of ${document.pins.find((p) => p.id === driver.pin)?.name ?? 'a lost pin'}`
-      : driver.kind === 'page'
-        ? driver.scroller
-          ? `the scroll of ${driver.scroller}`
-          : 'the scroll of the whole page'
-        : driver.subject === 'self'
-          ? 'its own passage'
-          : `the passage of ${subject ? elementName(subject, layout) : driver.subject}`;
-  const options: { value: string; text: string; note?: string; driver: Driver }[] = [
+  const face = faceOf(driver, document, layout);
+  const options: { value: string; text: string; note?: string; driver: Driver | 'new gate' }[] = [
     { value: 'self', text: 'its own passage', note: 'through the viewport', driver: OWN },
     { value: 'page', text: 'the scroll of the whole page', driver: WHOLE },
     ...document.pins.map((p) => ({
@@ -63,6 +59,28 @@ export function DriverWord({ bar }: { bar: Bar }) {
       note: 'while it is pinned',
       driver: { kind: 'pin', pin: p.id } as Driver,
     })),
+    ...document.gates.map((g) => ({
+      value: g.id,
+      text: `the gate ${g.name}`,
+      note: 'plays in time when it is passed',
+      driver: { kind: 'gate', gate: g.id } as Driver,
+    })),
+    ...(driver.kind === 'gate'
+      ? []
+      : [
+          {
+            value: 'new gate',
+            text: 'a gate where it begins now',
+            note: 'plays in time when it is passed',
+            driver: 'new gate' as const,
+          },
+        ]),
+    {
+      value: 'load',
+      text: 'the loading of the page',
+      note: 'plays in time, once',
+      driver: { kind: 'load' } as Driver,
+    },
     ...layout.scrollers
       .flatMap((s) =>
         s.selector && s.max.block > 0
@@ -86,7 +104,7 @@ export function DriverWord({ bar }: { bar: Bar }) {
           },
         ]
       : []),
-    ...ancestors(bar, layout.elements).map((e) => ({
+    ...ancestors(element, layout.elements).map((e) => ({
       value: e.selector,
       text: `the passage of ${elementName(e, layout)}`,
       note: e.tag,
@@ -98,7 +116,11 @@ export function DriverWord({ bar }: { bar: Bar }) {
       ? (driver.scroller ?? 'page')
       : driver.kind === 'pin'
         ? driver.pin
-        : driver.subject;
+        : driver.kind === 'gate'
+          ? driver.gate
+          : driver.kind === 'load'
+            ? 'load'
+            : driver.subject;
   return (
     <>
       Driven by{' '}
@@ -125,9 +147,9 @@ export function DriverWord({ bar }: { bar: Bar }) {
   );
 }
 
-const ancestors = (bar: Bar, elements: readonly ElementFacts[]): ElementFacts[] => {
+const ancestors = (element: number, elements: readonly ElementFacts[]): ElementFacts[] => {
   const out: ElementFacts[] = [];
-  for (let i = elements[bar.element]!.parent; i >= 0 && out.length < 3; i = elements[i]!.parent)
+  for (let i = elements[element]!.parent; i >= 0 && out.length < 3; i = elements[i]!.parent)
     if (/^(section|header|article|main|div)$/.test(elements[i]!.tag)) out.push(elements[i]!);
   return out;
 };

@@ -44,7 +44,7 @@ export function Sentence({ bar }: { bar: Bar }) {
   return (
     <div className="sentence">
       <p>
-        <DriverWord bar={bar} />
+        <DriverWord motion={motion} element={bar.element} length={bar.placed.end - bar.placed.start} />
       </p>
       <p>
         moves{' '}

@@ -1,4 +1,5 @@
 /** The motion sheet: passage diagram, a readable sentence with inline controls, value curves, and what was found. */
+import { isTimed } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { withoutMotions } from '../../../data/take-session.ts';
@@ -9,6 +10,7 @@ import { Findings } from './Findings.tsx';
 import { PassageDiagram } from './PassageDiagram.tsx';
 import { PinSheet } from './PinSheet.tsx';
 import { Sentence } from './Sentence.tsx';
+import { TimedSheet } from './TimedSheet.tsx';
 import { Several } from './Several.tsx';
 import { SheetHead } from './SheetHead.tsx';
 
@@ -18,6 +20,11 @@ export function Sheet() {
   if (selection.length > 1) return <Several />;
   const pin = document.pins.find((p) => p.id === selection[0]);
   if (pin) return <PinSheet pin={pin} />;
+  const timed = document.motions.find((m) => m.id === selection[0] && isTimed(m.driver));
+  const gate = document.gates.find(
+    (g) => g.id === selection[0] || (timed?.driver.kind === 'gate' && timed.driver.gate === g.id),
+  );
+  if (gate || timed) return <TimedSheet gate={gate ?? null} part={timed ?? null} />;
   if (!bar) {
     const lost = unplaced.find((u) => u.motion.id === selection[0]);
     return lost ? (
@@ -28,7 +35,7 @@ export function Sheet() {
   }
   return (
     <section className="sheet" aria-label={`Motion ${bar.motion.name}`}>
-      <SheetHead />
+      <SheetHead motion={bar.motion} />
       <div className="sheet-columns">
         <PassageDiagram bar={bar} />
         <div className="sheet-middle">

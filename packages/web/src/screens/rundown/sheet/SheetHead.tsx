@@ -1,29 +1,37 @@
 /** The head of the sheet: which motion, its name, the ones before and after, and what can be done to it. */
 import { useState } from 'react';
+import type { ReactNode } from 'react';
+import type { Motion } from '@lyvek/core';
 import { duplicated, withMotion, withoutMotions } from '../../../data/take-session.ts';
 import { Chevron, DriverSign } from '../../../parts/glyphs.tsx';
 import { Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
-import { useRundown, useSingle } from '../rundown-context.ts';
+import { useRundown } from '../rundown-context.ts';
 
-const KINDS = { page: 'whole page', passage: 'passage', pin: 'pinned' } as const;
+const KINDS = {
+  page: 'whole page',
+  passage: 'passage',
+  pin: 'pinned',
+  gate: 'gate',
+  load: 'page load',
+} as const;
 
-export function SheetHead() {
+export function SheetHead({ motion, children }: { motion: Motion; children?: ReactNode }) {
   const { session } = useOpenedPage();
   const { document, select } = useRundown();
-  const { motion } = useSingle()!;
   const index = document.motions.findIndex((m) => m.id === motion.id);
   const step = (by: number) =>
     select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
   return (
     <header className="sheet-head">
       <DriverSign kind={motion.driver.kind} label={KINDS[motion.driver.kind]} />
-      <Name key={motion.id} />
+      <Name key={motion.id} motion={motion} />
       <i className={`kind-${motion.driver.kind}`}>
         {effectWords(motion)}, {KINDS[motion.driver.kind]}
       </i>
       <span className="grow" />
+      {children}
       <span className="count">
         {index + 1} of {document.motions.length}
       </span>
@@ -51,9 +59,8 @@ export function SheetHead() {
   );
 }
 
-function Name() {
+function Name({ motion }: { motion: Motion }) {
   const { session } = useOpenedPage();
-  const { motion } = useSingle()!;
   const [name, setName] = useState<string | null>(null);
   const take = () => {
     const clean = (name ?? '').trim();

@@ -1,0 +1,97 @@
+/** Effects that play in time: on a gate, or as soon as the page is there. */
+import type { Gate, Motion } from '../motion/index.ts';
+import { adjust, between, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import type { EffectContext, EffectDefinition } from './effect-definition.ts';
+
+const SOFT = 'cubic-bezier(0.2, 0.6, 0.3, 1)';
+
+const newGate = (c: EffectContext, subject: string, name: string): Gate => ({
+  id: c.newId('g'),
+  name: name.slice(0, 120),
+  on: true,
+  subject,
+  down: { edge: '50%', line: '78%' },
+  up: { edge: '0%', line: '100%' },
+  plays: 'each-time',
+  back: 'returns',
+});
+
+const timed = (driver: Motion['driver'], delay: number, duration: number): Partial<Motion> => ({
+  driver,
+  time: { delay: `${delay}ms`, duration: `${duration}ms` },
+  easing: SOFT,
+  fill: 'both',
+});
+
+export const titlePair: EffectDefinition = {
+  id: 'title-pair',
+  name: 'Title pair',
+  what: 'Two lines meet, one from each side.',
+  words: 'heading gate time two parts',
+  group: 'time',
+  driver: 'gate',
+  lifts: true,
+  unfit: (c) =>
+    childrenOf(c.layout, c.element).length < 2
+      ? 'Choose what holds the two lines: it has fewer than two parts.'
+      : null,
+  compose(c) {
+    const e = factsAt(c);
+    const gate = newGate(c, e.selector, `${nameAt(c)} meets`);
+    const on = { kind: 'gate' as const, gate: gate.id };
+    const motions = childrenOf(c.layout, c.element)
+      .slice(0, 2)
+      .map((part, i) =>
+        motionOn(c, c.layout.elements[part]!.selector, nameAt(c, part), {
+          ...timed(on, i * 90, 620),
+          keyframes: { opacity: between('0', '1'), translate: between(`${i ? 90 : -90}px 0`, '0 0') },
+        }),
+      );
+    return fragment({
+      gates: [gate],
+      motions,
+      // The line from the right must not let the page scroll sideways.
+      adjustments: [adjust(c, e.selector, { 'overflow-x': 'clip' }, motions)],
+    });
+  },
+};
+
+export const pulse: EffectDefinition = {
+  id: 'pulse',
+  name: 'Appear in time',
+  what: 'Rises by itself once its place is reached.',
+  words: 'gate once reveal trigger',
+  group: 'time',
+  driver: 'gate',
+  compose(c) {
+    const e = factsAt(c);
+    const gate: Gate = { ...newGate(c, e.selector, `${nameAt(c)} appears`), plays: 'once', up: null };
+    return fragment({
+      gates: [gate],
+      motions: [
+        motionOn(c, e.selector, `${nameAt(c)} appears`, {
+          ...timed({ kind: 'gate', gate: gate.id }, 0, 480),
+          keyframes: { opacity: between('0', '1'), translate: between('0 40px', '0 0') },
+        }),
+      ],
+    });
+  },
+};
+
+export const intro: EffectDefinition = {
+  id: 'intro',
+  name: 'Intro',
+  what: 'Plays as soon as the page is there.',
+  words: 'load start opening',
+  group: 'time',
+  driver: 'load',
+  compose: (c) =>
+    fragment({
+      motions: [
+        motionOn(c, factsAt(c).selector, `${nameAt(c)} intro`, {
+          ...timed({ kind: 'load' }, 120, 700),
+          keyframes: { opacity: between('0', '1'), translate: between('0 32px', '0 0') },
+        }),
+      ],
+    }),
+};

@@ -1,0 +1,97 @@
+/** A line of a gate as a word: a meeting or a phase point of its subject, with the scroll offset. */
+import {
+  gateLines,
+  isMeeting,
+  meetingAt,
+  parseMeeting,
+  toPhase,
+  writeMeeting,
+  writePhase,
+} from '@lyvek/core';
+import type { Gate, RangePoint } from '@lyvek/core';
+import { Pop } from '../../../parts/Pop.tsx';
+import { pointWords } from '../model/words.ts';
+import { grouped } from '../model/view.ts';
+import { useRundown } from '../rundown-context.ts';
+import { CssField } from './CssField.tsx';
+
+interface LineWordProps {
+  gate: Gate;
+  side: 'down' | 'up';
+  onPut(point: RangePoint): void;
+}
+
+export function LineWord({ gate, side, onPut }: LineWordProps & { onPut(point: RangePoint | null): void }) {
+  const { layout } = useRundown();
+  const lines = gateLines(gate, layout);
+  if ('reason' in lines) return <span className="wrong">nowhere: {lines.reason}</span>;
+  const point = gate[side];
+  const offset = lines[side];
+  const g = lines.geometry;
+  const words = point === null ? 'the same line' : pointWords(point, 'start', 'passage');
+  const meeting = point !== null && isMeeting(point) ? parseMeeting(point) : null;
+  const at = meeting?.ok ? meeting.value : meetingAt(offset, g);
+  const own = point ?? writeMeeting(at);
+  return (
+    <>
+      <Pop
+        className="word word-gate"
+        label={side === 'down' ? 'Line going down' : 'Line going up'}
+        face={words}
+      >
+        {() => (
+          <div className="point-editor">
+            <fieldset className={isMeeting(own) ? 'stored' : ''}>
+              <legend>Meeting</legend>
+              <div className="point-row">
+                <CssField
+                  label="Point of the element in per cent of its height"
+                  property="percentage"
+                  className="w-16"
+                  value={`${Math.round(at.edge * 1000) / 10}%`}
+                  onPut={(v) =>
+                    onPut(
+                      writeMeeting({
+                        edge: Math.min(1, Math.max(0, Number.parseFloat(v) / 100)),
+                        line: at.line,
+                      }),
+                    )
+                  }
+                />
+                of the element meets
+              </div>
+              <div className="point-row">
+                <CssField
+                  label="Line of the viewport in per cent from its top"
+                  property="percentage"
+                  className="w-16"
+                  value={`${Math.round(at.line * 1000) / 10}%`}
+                  onPut={(v) => onPut(writeMeeting({ edge: at.edge, line: Number.parseFloat(v) / 100 }))}
+                />
+                of the viewport, from its top
+              </div>
+            </fieldset>
+            <fieldset className={isMeeting(own) ? '' : 'stored'}>
+              <legend>Phase</legend>
+              <div className="point-row">
+                <button
+                  type="button"
+                  className="btn"
+                  onClick={() => onPut(writePhase(toPhase(offset, g, 'entry')))}
+                >
+                  as {writePhase(toPhase(offset, g, 'entry'))}
+                </button>
+              </div>
+            </fieldset>
+            {side === 'up' && point !== null && (
+              <button type="button" className="btn self-start" onClick={() => onPut(null)}>
+                Use the same line
+              </button>
+            )}
+          </div>
+        )}
+      </Pop>{' '}
+      <i className="quiet">{grouped(offset)} px</i>
+    </>
+  );
+}
