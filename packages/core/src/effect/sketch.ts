@@ -147,9 +147,8 @@ function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
   return (m) => {
     const t = times.get(m.id);
     if (!t) return m;
-    const { time: _time, ...rest } = m;
     return {
-      ...rest,
+      ...m,
       driver: { kind: 'page', axis: 'block' },
       range: { start: at(t.start), end: at(t.end) },
     };

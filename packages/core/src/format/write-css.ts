@@ -20,6 +20,7 @@ import { pinPieces } from './pin-css.ts';
 import { gatePieces, triggerActions, triggerName } from './gate-css.ts';
 import { registrations } from './property-css.ts';
 import { rule } from './rule.ts';
+import { staggerPieces, stepCss, stepped, steppedRange } from './stagger-css.ts';
 
 /** One entry of the animation lists. */
 interface Entry {
@@ -28,7 +29,7 @@ interface Entry {
   timeline: string;
   range: string;
   /** of timed parts: when they play, and on whose passing; null where the scroll scrubs */
-  timed: { start: Ms; duration: Ms; trigger: string } | null;
+  timed: { start: Ms; duration: Ms; trigger: string; later: string | null } | null;
 }
 
 /**
@@ -48,6 +49,7 @@ export function writeCss(
   const gateNames = slugs(document.gates);
   const times = timesOf(document.motions);
   const shared = new NamedTimelines();
+  const steps: Piece[] = [];
   const still = condition === 'reduced-motion';
   const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
   const held = layouts[0]!;
@@ -55,10 +57,12 @@ export function writeCss(
     if (!motion.on || (still && motion.reducedMotion === 'drop')) return [];
     // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
     const { driver } = motion;
+    if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
     if (driver.kind === 'pin' && (still || !held.holds.some((h) => h.id === driver.pin))) return [];
     if (isTimed(driver)) return timedEntries(motion, condition, { document, held, names, gateNames, times });
     const written = entryOf(motion, names.get(motion.id)!, condition, layouts, pins);
     if (written.named) shared.add(written.named.owner, written.named);
+
     notes.push(...written.notes);
     return written.blocks.length ? [written] : [];
   });
@@ -69,6 +73,7 @@ export function writeCss(
       ...adjustmentPieces(document, held),
       ...(still ? [] : pinPieces(document, layouts)),
       ...shared.pieces(held),
+      ...steps,
       ...gatePieces(document.gates, gateNames, partsOf(entries), held),
       ...piecesOf(entries, held),
     ],
@@ -96,7 +101,9 @@ function timedEntries(motion: Motion, condition: Condition, c: TimedContext): En
   if (!played || (motion.driver.kind === 'gate' && !gate?.on)) return [];
   const name = `lv-${c.names.get(motion.id)!}`;
   const trigger = gate ? `${triggerName(c.gateNames.get(gate.id)!)} ${triggerActions(gate)}` : 'none';
-  const timed = { start: played.start, duration: played.end - played.start, trigger };
+  const step = motion.stagger?.step.endsWith('ms') ? motion.stagger.step : null;
+  const later = step && stepped(`${played.start}ms`, step, name);
+  const timed = { start: played.start, duration: played.end - played.start, trigger, later };
   const only = still && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
   const entry = (m: Motion, suffix: string, keep: (p: string) => boolean): Entry[] => {
     const blocks = keyframesCss(m, name + suffix + (still ? '-still' : ''), (p) => keep(p) && only(p));
@@ -198,7 +205,11 @@ function entryOf(
     `lv-${name}${fadeOnly ? '-still' : ''}`,
     fadeOnly ? (p) => p === 'opacity' : undefined,
   );
-  const fresh = { motion, key, layouts, blocks, timed: null, ...timelineOf(motion, name, layouts, pins) };
+  const written = timelineOf(motion, name, layouts, pins);
+  const range = motion.stagger
+    ? steppedRange(written.range, stepCss(motion, layouts[0]!), `lv-${name}`)
+    : written.range;
+  const fresh = { motion, key, layouts, blocks, timed: null, ...written, range };
   last.set(motion, fresh);
   return fresh;
 }
@@ -255,7 +266,8 @@ function overlaps(selectors: readonly string[], layout: Layout): string[][] {
 const lasting = ({ timed }: Entry): string => {
   if (!timed) return 'auto linear';
   const ms = (n: Ms) => `${Number(n.toFixed(2))}ms`;
-  return `${ms(timed.duration)} linear${timed.start > 0 ? ` ${ms(timed.start)}` : ''}`;
+  const delay = timed.later ?? (timed.start > 0 ? ms(timed.start) : '');
+  return `${ms(timed.duration)} linear${delay ? ` ${delay}` : ''}`;
 };
 
 /** The shorthand comes first: it would reset timeline and range. */

@@ -1,11 +1,12 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
 import { matchesOf, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
-import { isTimed, placeOf, placeRange } from '../timeline/index.ts';
-import type { Placed, ScrubbedDriver } from '../timeline/index.ts';
+import { isTimed, placeOf } from '../timeline/index.ts';
+import type { Placed } from '../timeline/index.ts';
 import { factsOf, isLinear, parseEasing, segmentsOf } from '../value/index.ts';
 import type { Ease, Keyframe, Segment, ValueContext } from '../value/index.ts';
 import type { Motion, MotionDocument } from './document.ts';
+import { placesOf } from './place.ts';
 
 /** One motion on one element. */
 export interface Instance {
@@ -116,8 +117,7 @@ function makePart(motion: Motion, layout: Layout): Part {
       element: null,
       reason: `no element matches ${motion.targets.selector}`,
     });
-  for (const element of targets) {
-    const placed = placeRange(motion.driver as ScrubbedDriver, motion.range, element, layout);
+  for (const { element, placed } of placesOf(motion, layout)) {
     if ('reason' in placed) {
       part.unplaced.push({ motion: motion.id, element, reason: placed.reason });
       continue;

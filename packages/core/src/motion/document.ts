@@ -6,7 +6,7 @@ import { GateSchema, MeetingSchema, phasePoint, TimeSchema } from './gate.ts';
 import { PinSchema } from './pin.ts';
 import { timeProblems } from './timed.ts';
 import { id, selector } from './parts.ts';
-import { isNamedPlace, PHASES } from '../timeline/index.ts';
+import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
 import { isLinear, keyframeOffset, parseEasing, passesOnce, valueError } from '../value/index.ts';
 
 const inset = z.string().refine((css) => css === 'auto' || parseLength(css).ok, 'a length, or auto');
@@ -17,6 +17,12 @@ const easing = z
     const parsed = parseEasing(css);
     if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
   });
+
+/** A length or a percentage of the range; of timed motions a time. */
+const staggerStep = z
+  .string()
+  .max(200)
+  .refine((css) => /^-?\d+(\.\d+)?ms$/.test(css) || parseLength(css).ok, 'a step such as 48px, 8% or 40ms');
 
 export { MeetingSchema };
 
@@ -84,6 +90,8 @@ export const MotionSchema = z
     driver: DriverSchema,
     /** what a timed motion keeps for when it is scrubbed again */
     range: RangeSchema.default({ start: 'cover 0%', end: 'cover 100%' }),
+    /** each further target a step later */
+    stagger: z.strictObject({ step: staggerStep, order: z.enum(STAGGER_ORDERS) }).optional(),
     /** of motions on a gate or at page load */
     time: TimeSchema.optional(),
     keyframes,

@@ -5,3 +5,4 @@ export * from './pin.ts';
 export * from './adjustment.ts';
 export * from './gate.ts';
 export * from './timed.ts';
+export * from './place.ts';

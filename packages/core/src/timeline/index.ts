@@ -4,3 +4,4 @@ export * from './convert.ts';
 export * from './driver.ts';
 export * from './move.ts';
 export * from './depth.ts';
+export * from './stagger.ts';

@@ -1,7 +1,7 @@
 /** The Rundown: the page on one vertical scale, its motions beside it, the live page, and the sheet of the chosen motion. */
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { DEFAULT_LIMITS, findingsOf, gestureById, GESTURES } from '@lyvek/core';
+import { DEFAULT_LIMITS, findingsOf, gestureById, GESTURES, isTimed } from '@lyvek/core';
 import type { GestureDefinition } from '@lyvek/core';
 import { useLayout, useOpenedPage, useShownDocument, useTake } from '../page-context.ts';
 import { AddMotion } from './add/AddMotion.tsx';
@@ -166,7 +166,12 @@ export function RundownScreen() {
 
   const left = leftWidth(width);
   const right = width - left;
-  const sheet = sheetHeight(height);
+  // Time needs room to run down, so a gate’s sheet rises.
+  const timed =
+    selection.length === 1 &&
+    (document.gates.some((g) => g.id === selection[0]) ||
+      document.motions.some((m) => m.id === selection[0] && isTimed(m.driver)));
+  const sheet = timed ? Math.max(sheetHeight(height), Math.min(442, height - 310)) : sheetHeight(height);
   const previewHeight = height - HEAD - TRANSPORT - sheet - 6;
   return (
     <RundownContext value={context}>

@@ -4,6 +4,7 @@ import type { PointerEvent } from 'react';
 import { keyframeOffset } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { Bar, Slot } from '../model/bars.ts';
+import { Fan } from './Fan.tsx';
 import type { Grip } from '../model/moves.ts';
 import { effectWords, pointWords } from '../model/words.ts';
 import { grouped, rowOf } from '../model/view.ts';
@@ -45,17 +46,6 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
       onPointerEnter={() => props.onHover(bar)}
       onPointerLeave={() => props.onHover(null)}
     >
-      {bar.others.slice(0, 40).map((o, i) => (
-        <rect
-          key={i}
-          className="bar-other"
-          x={slot.x + 9 + i * 4}
-          y={rowOf(o.start, view)}
-          width={3}
-          height={Math.max(2, rowOf(o.end, view) - rowOf(o.start, view))}
-          rx={1.5}
-        />
-      ))}
       {page ? (
         <path
           className="bar-shape"
@@ -110,6 +100,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
             </g>
           );
         })}
+      <Fan bar={bar} x={slot.x} view={view} selected={single} />
       <Label {...props} y0={y0} y1={y1} finding={finding} />
     </g>
   );
@@ -128,7 +119,8 @@ function Label({
 }: BarMarkProps & { y0: number; y1: number }) {
   const page = bar.motion.driver.kind === 'page';
   const room = slot.label;
-  const x = slot.x + (page ? 6 : 13) + Math.min(bar.others.length, 4) * 4;
+  const fan = Math.min(bar.others.length, 24);
+  const x = slot.x + (page ? 6 : 13) + (fan ? fan * 7 + (single ? 16 : 2) : 0);
   if (single && room > 0 && !dragged) {
     const at = (side: 'start' | 'end') =>
       `${pointWords(bar.motion.range[side], side, bar.motion.driver.kind)} · ${grouped(bar.placed[side])} px`;

@@ -1,6 +1,6 @@
 /** Bars of the lanes: every motion where it happens, in a column where it and its label have room. */
-import { isTimed, matchesOf, maxScroll, placeRange } from '@lyvek/core';
-import type { Layout, Motion, MotionDocument, Placed, ScrubbedDriver } from '@lyvek/core';
+import { isTimed, maxScroll, placesOf } from '@lyvek/core';
+import type { Layout, Motion, MotionDocument, Placed } from '@lyvek/core';
 
 export interface Bar {
   motion: Motion;
@@ -29,21 +29,17 @@ export function barOf(motion: Motion, layout: Layout): Bar | Unplaced {
 }
 
 function place(motion: Motion, layout: Layout): Bar | Unplaced {
-  const targets = matchesOf(layout, motion.targets.selector);
-  if (targets.length === 0) return { motion, reason: `no element matches ${motion.targets.selector}` };
-  const placed = targets.map((t) => ({
-    t,
-    p: placeRange(motion.driver as ScrubbedDriver, motion.range, t, layout),
-  }));
-  const good = placed.filter((x): x is { t: number; p: Placed } => !('reason' in x.p));
+  const places = placesOf(motion, layout);
+  if (places.length === 0) return { motion, reason: `no element matches ${motion.targets.selector}` };
+  const good = places.filter((x): x is { element: number; placed: Placed } => !('reason' in x.placed));
   const first = good[0];
-  if (!first) return { motion, reason: (placed[0]!.p as { reason: string }).reason };
+  if (!first) return { motion, reason: (places[0]!.placed as { reason: string }).reason };
   return {
     motion,
-    element: first.t,
-    placed: first.p,
-    others: good.slice(1).map((x) => x.p),
-    max: maxScroll(layout, first.p),
+    element: first.element,
+    placed: first.placed,
+    others: good.slice(1).map((x) => x.placed),
+    max: maxScroll(layout, first.placed),
   };
 }
 

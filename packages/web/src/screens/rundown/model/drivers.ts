@@ -49,10 +49,10 @@ export function withDriver(
   if (isTimed(driver)) {
     const duration = Math.round(Math.min(2000, Math.max(200, (given.length / PACE) * 1000)) / 10) * 10;
     const time = motion.time ?? { delay: '0ms', duration: `${duration}ms` };
-    const { after: _after, ...alone } = time;
+    const { delay, duration: lasts } = time;
     const followed = motion.follow.kind !== 'none';
     return {
-      document: put({ time: alone, follow: { kind: 'none' } }),
+      document: put({ time: { delay, duration: lasts }, follow: { kind: 'none' } }),
       said: isTimed(motion.driver)
         ? null
         : `It now plays in time, ${time.duration.replace('ms', ' ms')}. Its range is kept for when it is scrubbed again${

@@ -88,6 +88,8 @@ export function effectWords(m: Motion): string {
   const names = Object.keys(m.keyframes);
   if (names.includes('translate')) {
     const [from, to] = ends(m, 'translate');
+    if (/calc|cqw/.test(from + to))
+      return /^calc\([^)]*\) 0$|^0 0$/.test(to) ? 'travels' : 'moves at its own speed';
     const [x = 0, y = 0] = from.split(/\s+/).map(Number.parseFloat);
     const [x1 = 0, y1 = 0] = to.split(/\s+/).map(Number.parseFloat);
     const dy = y1 - y;
@@ -102,6 +104,10 @@ export function effectWords(m: Motion): string {
     return to >= from ? 'grow' : 'shrink';
   }
   if (names.includes('rotate')) return 'turn';
+  if (names.includes('clip-path') || names.includes('mask-position')) return 'uncover';
+  if (names.includes('stroke-dashoffset')) return 'draw';
+  if (names.includes('perspective')) return 'open the view';
+  if (names.includes('transform')) return 'transform';
   if (names.includes('filter')) return 'sharpen';
   if (names.length === 1 && names[0] === 'opacity') {
     const [from, to] = ends(m, 'opacity').map(Number) as [number, number];
@@ -109,7 +115,10 @@ export function effectWords(m: Motion): string {
   }
   return names.slice(0, 2).join(', ') || 'nothing yet';
 }
-const unit = (...values: string[]) => (values.some((v) => v.includes('%')) ? '%' : 'px');
+const unit = (...values: string[]) => {
+  const found = values.join(' ').match(/(?<=\d)(%|[a-z]+)/g);
+  return found?.find((u) => u !== 'px') ?? 'px';
+};
 
 /** A value as it stands now: at most two decimals, `0px` before another length left out. */
 export const valueWords = (css: string): string =>

@@ -14,6 +14,7 @@ export function cssError(property: string, text: string): string | null {
   }
   if (property === 'percentage')
     return /^-?\d+(\.\d+)?\s*%?$/.test(text.trim()) ? null : 'a number of per cent';
+  if (property === 'time') return /^\d+(\.\d+)?(ms)?$/.test(text.trim()) ? null : 'a time such as 60ms';
   if (property === 'number') return /^(-?\d+(\.\d+)?|any)$/.test(text.trim()) ? null : 'a plain number';
   return valueError(property, text);
 }

@@ -21,6 +21,9 @@ interface LineWordProps {
   onPut(point: RangePoint): void;
 }
 
+/** The viewport is understood here. */
+const shortly = (words: string) => words.replace(/ of the viewport$/, '');
+
 export function LineWord({ gate, side, onPut }: LineWordProps & { onPut(point: RangePoint | null): void }) {
   const { layout } = useRundown();
   const lines = gateLines(gate, layout);
@@ -28,7 +31,7 @@ export function LineWord({ gate, side, onPut }: LineWordProps & { onPut(point: R
   const point = gate[side];
   const offset = lines[side];
   const g = lines.geometry;
-  const words = point === null ? 'the same line' : pointWords(point, 'start', 'passage');
+  const words = point === null ? 'at the same line' : shortly(pointWords(point, 'start', 'passage'));
   const meeting = point !== null && isMeeting(point) ? parseMeeting(point) : null;
   const at = meeting?.ok ? meeting.value : meetingAt(offset, g);
   const own = point ?? writeMeeting(at);

@@ -13,6 +13,7 @@ import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
 import { FollowWord } from './FollowWord.tsx';
 import { PointEditor } from './PointEditor.tsx';
+import { StaggerWord } from './StaggerWord.tsx';
 
 const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
   { value: 'fade', text: 'only fades', note: 'opacity stays, nothing travels' },
@@ -65,6 +66,7 @@ export function Sentence({ bar }: { bar: Bar }) {
           )}
         </Pop>
       </p>
+      <StaggerWord motion={motion} timed={false} onChange={(stagger) => change('stagger', { stagger })} />
       <p>
         from <Point bar={bar} side="start" />
       </p>

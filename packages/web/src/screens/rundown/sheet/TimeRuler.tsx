@@ -10,7 +10,7 @@ import type { TimePlayer } from '../model/time-player.ts';
 import { effectWords } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 
-const H = 208;
+const H = 300;
 const TOP = 14;
 const LEFT = 44;
 const STEPS = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000];
@@ -33,7 +33,7 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
   const k = (H - TOP - 10) / most;
   const y = (ms: number) => TOP + ms * k;
   const step = STEPS.find((s) => s * k >= 22) ?? 20_000;
-  const pitch = Math.min(64, 230 / Math.max(1, parts.length));
+  const pitch = Math.min(72, 210 / Math.max(1, parts.length));
 
   const drag = (e: PointerEvent<SVGRectElement>, part: Motion, grip: 'body' | 'end') => {
     if (e.button !== 0) return;
@@ -116,9 +116,6 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
         <button type="button" className="btn" disabled={at === null} onClick={() => player.release()}>
           Let go
         </button>
-        <span className="count">
-          {parts.length} {parts.length === 1 ? 'part' : 'parts'}, {Math.round(length)} ms
-        </span>
       </div>
       <svg ref={svg} width="100%" height={H} role="group" aria-label="Parts over time">
         <rect className="time-ground" x={0} y={0} width="100%" height={H} onPointerDown={scrub} />
@@ -185,6 +182,9 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
           </g>
         )}
       </svg>
+      <span className="count">
+        {parts.length} {parts.length === 1 ? 'part' : 'parts'}, {Math.round(length)} ms
+      </span>
     </div>
   );
 }

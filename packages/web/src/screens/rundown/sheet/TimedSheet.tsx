@@ -16,6 +16,7 @@ import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
 import { LineWord } from './LineWord.tsx';
 import { SheetHead } from './SheetHead.tsx';
+import { StaggerWord } from './StaggerWord.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
 
 export function TimedSheet({ gate, part }: { gate: Gate | null; part: Motion | null }) {
@@ -138,7 +139,7 @@ function GateSentence({ gate }: { gate: Gate }) {
   return (
     <div className="sentence">
       <p>
-        Going down, it is passed when{' '}
+        Going down,{' '}
         <LineWord
           gate={gate}
           side="down"
@@ -258,6 +259,7 @@ function PartSentence({ part, element, parts }: PartProps) {
         ms, eased <EasingWord value={part.easing} onChange={(easing) => put('ease', { easing })} />
         <AdjustmentsWord of={part.id} />
       </p>
+      <StaggerWord motion={part} timed onChange={(stagger) => put('stagger', { stagger })} />
     </div>
   );
 }

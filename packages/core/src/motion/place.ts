@@ -1,0 +1,23 @@
+/** Where a motion happens for each of its targets, with its stagger. */
+import { matchesOf } from '../page/index.ts';
+import type { HeldLayout, Layout } from '../page/index.ts';
+import { placeRange, staggerSteps, stepPx } from '../timeline/index.ts';
+import type { Placed, ScrubbedDriver, Unplaced } from '../timeline/index.ts';
+import type { Motion } from './document.ts';
+
+export interface TargetPlace {
+  element: number;
+  placed: Placed | Unplaced;
+}
+
+/** In page order. Shifting by the stagger moves start and end alike. */
+export function placesOf(motion: Motion, layout: Layout | HeldLayout): TargetPlace[] {
+  const targets = matchesOf(layout, motion.targets.selector);
+  const steps = motion.stagger ? staggerSteps(motion.stagger.order, targets, layout) : null;
+  return targets.map((element, i) => {
+    const placed = placeRange(motion.driver as ScrubbedDriver, motion.range, element, layout);
+    if (!steps || !motion.stagger || 'reason' in placed) return { element, placed };
+    const by = steps[i]! * stepPx(motion.stagger.step, placed.end - placed.start, layout);
+    return { element, placed: { ...placed, start: placed.start + by, end: placed.end + by } };
+  });
+}

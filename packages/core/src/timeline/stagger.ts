@@ -1,0 +1,39 @@
+/** Stagger: the same motion on several elements, each a step later than the one before it in an order. */
+import { parseLength, resolveLength } from '../page/index.ts';
+import type { Layout, Px } from '../page/index.ts';
+
+export const STAGGER_ORDERS = ['page', 'reverse', 'outward', 'across'] as const;
+export type StaggerOrder = (typeof STAGGER_ORDERS)[number];
+
+export interface Stagger {
+  /** of scrubbed motions a length, or a percentage of the range; of timed ones a time */
+  step: string;
+  order: StaggerOrder;
+}
+
+/**
+ * How many steps later each target begins, by its place in `targets` (page order). Outward counts from the middle, both neighbours alike;
+ * across counts from left to right, those that begin equally far left alike.
+ */
+export function staggerSteps(order: StaggerOrder, targets: readonly number[], layout: Layout): number[] {
+  const last = targets.length - 1;
+  switch (order) {
+    case 'page':
+      return targets.map((_, i) => i);
+    case 'reverse':
+      return targets.map((_, i) => last - i);
+    case 'outward':
+      return targets.map((_, i) => Math.floor(Math.abs(i - last / 2)));
+    case 'across': {
+      const lefts = targets.map((t) => Math.round(layout.elements[t]?.box.x ?? 0));
+      const places = [...new Set(lefts)].sort((a, b) => a - b);
+      return lefts.map((x) => places.indexOf(x));
+    }
+  }
+}
+
+/** px of one step; a percentage refers to the length of the range. */
+export function stepPx(step: string, range: Px, layout: Layout): Px {
+  const parsed = parseLength(step);
+  return parsed.ok ? resolveLength(parsed.value, { percent: range, viewport: layout.viewport }) : 0;
+}

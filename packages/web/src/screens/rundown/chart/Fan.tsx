@@ -1,0 +1,111 @@
+/** The further targets of a motion as narrow bars, and the fan whose ring pulls them apart: the stagger’s step. */
+import type { PointerEvent } from 'react';
+import { staggerSteps } from '@lyvek/core';
+import type { Motion } from '@lyvek/core';
+import { withMotion } from '../../../data/take-session.ts';
+import { useOpenedPage } from '../../page-context.ts';
+import type { Bar } from '../model/bars.ts';
+import { rowOf } from '../model/view.ts';
+import type { View } from '../model/view.ts';
+import { useRundown } from '../rundown-context.ts';
+
+const PITCH = 7;
+const MOST = 24;
+/** Where on the last rib the ring sits. */
+const RING = 0.42;
+
+interface FanProps {
+  bar: Bar;
+  x: number;
+  view: View;
+  selected: boolean;
+}
+
+export function Fan({ bar, x, view, selected }: FanProps) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const shown = bar.others.slice(0, MOST);
+  if (shown.length === 0) return null;
+  const left = (i: number) => x + 10 + i * PITCH;
+  const pivot = { x: left(shown.length - 1) + 15.5, y: rowOf(bar.placed.start, view) };
+  const last = shown.at(-1)!;
+  const tip = { x: left(shown.length - 1) + 2.5, y: rowOf(last.start, view) };
+  const ring = { x: pivot.x + (tip.x - pivot.x) * RING, y: pivot.y + (tip.y - pivot.y) * RING };
+
+  const drag = (e: PointerEvent<SVGCircleElement>) => {
+    if (e.button !== 0) return;
+    e.stopPropagation();
+    const target = e.currentTarget;
+    target.setPointerCapture(e.pointerId);
+    const { motion } = bar;
+    const from = e.clientY;
+    const order = motion.stagger?.order ?? 'page';
+    const targets = layout.matches[motion.targets.selector] ?? [];
+    const steps = Math.max(1, ...staggerSteps(order, targets, layout));
+    const parsed = Number.parseFloat(motion.stagger?.step ?? '0');
+    const range = bar.placed.end - bar.placed.start;
+    const now = motion.stagger?.step.endsWith('%') ? (parsed / 100) * range : parsed;
+    let moved = false;
+    const changed = (event: globalThis.PointerEvent) => {
+      const px = now + ((event.clientY - from) / RING / steps) * view.per;
+      const step = event.altKey
+        ? `${Math.round((px / Math.max(1, range)) * 1000) / 10}%`
+        : `${Math.round(px / 2) * 2}px`;
+      const stagger: Motion['stagger'] = px === 0 ? undefined : { step, order };
+      return withMotion(motion.id, (m) => ({ ...m, stagger }));
+    };
+    const move = (event: globalThis.PointerEvent) => {
+      moved = moved || Math.abs(event.clientY - from) > 2;
+      if (moved) session.try(changed(event));
+    };
+    const end = (event: globalThis.PointerEvent) => {
+      target.removeEventListener('pointermove', move);
+      target.removeEventListener('pointerup', end);
+      target.removeEventListener('pointercancel', end);
+      if (moved && event.type === 'pointerup') session.act('stagger', changed(event));
+      else session.try(null);
+    };
+    target.addEventListener('pointermove', move);
+    target.addEventListener('pointerup', end);
+    target.addEventListener('pointercancel', end);
+  };
+  return (
+    <g className="fan">
+      {shown.map((o, i) => (
+        <rect
+          key={i}
+          className="bar-other"
+          x={left(i)}
+          y={rowOf(o.start, view)}
+          width={5}
+          height={Math.max(2, rowOf(o.end, view) - rowOf(o.start, view))}
+          rx={2.5}
+        />
+      ))}
+      {selected && (
+        <>
+          <path
+            className="fan-ribs"
+            d={shown
+              .map((o, i) => `M${pivot.x} ${pivot.y}L${left(i) + 2.5} ${rowOf(o.start, view)}`)
+              .join('')}
+          />
+          <circle className="fan-ring" cx={ring.x} cy={ring.y} r={3.6} />
+          <circle
+            className="fan-area"
+            cx={ring.x}
+            cy={ring.y}
+            r={9}
+            onPointerDown={drag}
+            role="slider"
+            aria-label="Stagger"
+            aria-valuetext={bar.motion.stagger?.step ?? 'all alike'}
+            aria-valuenow={Number.parseFloat(bar.motion.stagger?.step ?? '0')}
+          >
+            <title>Drag: how much later each one is; Alt in per cent of the range</title>
+          </circle>
+        </>
+      )}
+    </g>
+  );
+}
