@@ -103,6 +103,7 @@ await step('browser', async () => {
       LYVEK_URL: stack.url,
       LYVEK_STACK: JSON.stringify(stack.facts()),
       LYVEK_ORACLE_CASES: full ? '10000' : '600',
+      LYVEK_GATE_STEPS: full ? '2000' : '100',
     },
   });
   await stack.stop();

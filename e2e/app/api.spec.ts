@@ -140,7 +140,9 @@ test('the formats are published as JSON Schemas', async ({ request }) => {
       motions: { items: { properties: Record<string, unknown>; additionalProperties: boolean } };
     };
   };
-  expect(Object.keys(document.properties.motions.items.properties)).toEqual(Object.keys(motion()));
+  expect(Object.keys(document.properties.motions.items.properties).sort()).toEqual(
+    [...Object.keys(motion()), 'stagger', 'time'].sort(),
+  );
   expect(document.properties.motions.items.additionalProperties).toBe(false);
   expect(JSON.stringify(await json(get('/schemas/layout')))).toContain('lyvek-layout');
 });

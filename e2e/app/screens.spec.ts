@@ -1,6 +1,7 @@
 /** Every screen: reachable, quiet in the console, and without serious accessibility findings in both themes. */
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { EFFECTS } from '@lyvek/core';
 import type { Page } from '@playwright/test';
 import { base, demoProject, openRundown } from '../support/app.ts';
 
@@ -34,7 +35,7 @@ for (const scheme of ['light', 'dark'] as const)
       await expect(page.locator('.sentence')).toContainText('until');
       expect(await serious(page)).toEqual([]);
       await page.getByRole('button', { name: '+ Motion' }).click();
-      await expect(page.locator('.plate')).toHaveCount(8);
+      await expect(page.locator('.plate')).toHaveCount(EFFECTS.length);
       expect(await serious(page)).toEqual([]);
       await page.keyboard.press('Escape');
       await page.keyboard.press('?');

@@ -158,7 +158,7 @@ test('drivers: the whole page, its own passage, and another element chosen besid
   await expect(page.locator('.bar-page')).toHaveCount(1);
   await expect(page.locator('.sentence')).toContainText('from the top of the page');
   await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
-  await expect(page.locator('.bar-pass')).toHaveCount(1);
+  await expect(page.locator('.bar-passage')).toHaveCount(1);
   await page.keyboard.down('Alt');
   await pick(page, '#plum');
   await page.keyboard.up('Alt');

@@ -241,7 +241,8 @@ export function problemsOf(error: z.ZodError): DocumentProblem[] {
 }
 
 /** The published JSON Schema of the document. CSS syntax inside strings is checked beyond it. */
-export const documentJsonSchema = () => z.toJSONSchema(DocumentSchema, { unrepresentable: 'any' });
+export const documentJsonSchema = () =>
+  z.toJSONSchema(DocumentSchema, { unrepresentable: 'any', io: 'input' });
 
 /** Every selector that a layout has to know for a document: targets, subjects and scrollers. */
 export function selectorsOf(document: MotionDocument): string[] {

@@ -1,18 +1,16 @@
 /** One opened take: its document, undo and redo, selection, and autosave. Framework-free; React subscribes to the store. */
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
-import type { Gate, Motion, MotionDocument, Pin } from '@lyvek/core';
+import type { MotionDocument } from '@lyvek/core';
 import { emptyDocument, readDocument } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
+import { afterAct, afterStep } from './history.ts';
+import type { Act } from './history.ts';
 import { browserOutbox } from './outbox.ts';
 
-export interface Act {
-  document: MotionDocument;
-  /** what was done, for “Undo …” */
-  label: string;
-}
+export * from './changes.ts';
 
 export interface TakeState {
   takeId: string;
@@ -27,7 +25,6 @@ export interface TakeState {
 
 /** A rest of this long ends a series of key nudges, which then are one act and one revision. */
 const REST = 600;
-const MOST_UNDO = 200;
 
 export class TakeSession {
   readonly store: StoreApi<TakeState>;
@@ -110,37 +107,28 @@ export class TakeSession {
   }
 
   private commit(label: string, change: (d: MotionDocument) => MotionDocument, selection?: string[]): void {
-    const { document, past } = this.store.getState();
-    const next = change(document);
-    if (next === document) return void this.store.setState({ tried: null });
+    const { document, past, future } = this.store.getState();
+    const next = afterAct({ document, past, future }, label, change);
     this.store.setState({
-      document: next,
+      ...next,
       tried: null,
-      past: [...past, { document, label }].slice(-MOST_UNDO),
-      future: [],
-      ...(selection ? { selection } : {}),
+      ...(selection && next.document !== document ? { selection } : {}),
     });
   }
 
-  undo = (): string | null => this.step('past', 'future');
-  redo = (): string | null => this.step('future', 'past');
+  undo = (): string | null => this.step('past');
+  redo = (): string | null => this.step('future');
 
-  private step(from: 'past' | 'future', to: 'past' | 'future'): string | null {
+  private step(from: 'past' | 'future'): string | null {
     this.flush();
-    const state = this.store.getState();
-    const act = state[from].at(-1);
-    if (!act) return null;
-    this.store.setState({
-      document: act.document,
-      tried: null,
-      [from]: state[from].slice(0, -1),
-      [to]: [...state[to], { document: state.document, label: act.label }],
-      selection: state.selection.filter((id) =>
-        [...act.document.motions, ...act.document.pins, ...act.document.gates].some((x) => x.id === id),
-      ),
-    } as Partial<TakeState>);
-    this.autosave.save(act.document);
-    return act.label;
+    const { document, past, future, selection } = this.store.getState();
+    const done = afterStep({ document, past, future }, from);
+    if (!done) return null;
+    const { motions, pins, gates } = done.history.document;
+    const there = new Set([...motions, ...pins, ...gates].map((x) => x.id));
+    this.store.setState({ ...done.history, tried: null, selection: selection.filter((id) => there.has(id)) });
+    this.autosave.save(done.history.document);
+    return done.label;
   }
 
   select(ids: string[]): void {
@@ -173,74 +161,6 @@ async function putDocument(
     if (error.status === 412) return { is: 'behind' };
     return error.away || error.status >= 500 ? { is: 'away' } : { is: 'refused', why: error.message };
   }
-}
-
-/** Changes of a document, as plain functions. */
-export const withMotion =
-  (id: string, change: (m: Motion) => Motion) =>
-  (d: MotionDocument): MotionDocument => ({
-    ...d,
-    motions: d.motions.map((m) => (m.id === id ? change(m) : m)),
-  });
-
-export const withoutMotions =
-  (ids: readonly string[]) =>
-  (d: MotionDocument): MotionDocument => {
-    const gone = new Set(ids);
-    // A motion on a pin goes with the pin; an adjustment goes with the last thing that needed it.
-    for (const { id, driver } of d.motions)
-      if (
-        (driver.kind === 'pin' && gone.has(driver.pin)) ||
-        (driver.kind === 'gate' && gone.has(driver.gate))
-      )
-        gone.add(id);
-    // A gate that nothing hangs on goes with its last part.
-    const used = new Set(
-      d.motions.flatMap((m) => (m.driver.kind === 'gate' && !gone.has(m.id) ? [m.driver.gate] : [])),
-    );
-    const left = (m: Motion): Motion => {
-      if (m.time?.after === undefined || !gone.has(m.time.after)) return m;
-      const { delay, duration } = m.time;
-      return { ...m, time: { delay, duration } };
-    };
-    return {
-      ...d,
-      motions: d.motions.filter((m) => !gone.has(m.id)).map(left),
-      gates: d.gates.filter((g) => !gone.has(g.id) && used.has(g.id)),
-      pins: d.pins.filter((p) => !gone.has(p.id)),
-      adjustments: d.adjustments.flatMap((a) => {
-        if (!a.for.some((id) => gone.has(id))) return [a];
-        const still = a.for.filter((id) => !gone.has(id));
-        return still.length ? [{ ...a, for: still }] : [];
-      }),
-    };
-  };
-
-export const withGate =
-  (id: string, change: (g: Gate) => Gate) =>
-  (d: MotionDocument): MotionDocument => ({ ...d, gates: d.gates.map((g) => (g.id === id ? change(g) : g)) });
-
-export const withPin =
-  (id: string, change: (p: Pin) => Pin) =>
-  (d: MotionDocument): MotionDocument => ({ ...d, pins: d.pins.map((p) => (p.id === id ? change(p) : p)) });
-
-export const newId = (kind: string): string =>
-  `${kind}_${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
-export const newMotionId = (): string => newId('m');
-
-/** Copies directly behind their originals, with names of their own. */
-export function duplicated(
-  d: MotionDocument,
-  ids: readonly string[],
-): { document: MotionDocument; copies: string[] } {
-  const copies: string[] = [];
-  const motions = d.motions.flatMap((m) => {
-    if (!ids.includes(m.id)) return [m];
-    const copy = { ...m, id: newMotionId(), name: `${m.name.slice(0, 112)} copy` };
-    copies.push(copy.id);
-    return [m, copy];
-  });
-  return { document: { ...d, motions }, copies };
 }
 
 export { emptyDocument };

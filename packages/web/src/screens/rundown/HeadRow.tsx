@@ -2,6 +2,7 @@
 import { useStore } from 'zustand';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { useOpenedPage } from '../page-context.ts';
+import { found } from './model/find.ts';
 import { grouped } from './model/view.ts';
 import { useRundown } from './rundown-context.ts';
 import { dragStore } from './chart/use-grip.ts';
@@ -42,6 +43,7 @@ function Left() {
         </span>
       )}
       <span className="grow" />
+      {!adding && <Find />}
       <span className="scale" title="+ and − zoom, 0 shows the whole page">
         1 : {view.per >= 10 ? Math.round(view.per) : Number(view.per.toFixed(1))}
       </span>
@@ -55,6 +57,36 @@ function Left() {
         + Motion
       </button>
     </div>
+  );
+}
+
+function Find() {
+  const { session } = useOpenedPage();
+  const { query, setQuery, document, findings } = useRundown();
+  const ids = query.trim() ? found(query, document, findings) : [];
+  return (
+    <label className="find">
+      <input
+        data-find=""
+        className="field small"
+        placeholder="Find"
+        aria-label="Find motions by name, element, driver, property or finding"
+        value={query}
+        onChange={(e) => setQuery(e.target.value)}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === 'Escape') {
+            setQuery('');
+            e.currentTarget.blur();
+          }
+          if (e.key === 'Enter' && ids.length) {
+            session.select(ids);
+            e.currentTarget.blur();
+          }
+        }}
+      />
+      {query.trim() !== '' && <span aria-live="polite">{ids.length}</span>}
+    </label>
   );
 }
 

@@ -54,6 +54,8 @@ export function RundownScreen() {
   const [chosen, choose] = useState(-1);
   const [adding, setAdding] = useState(false);
   const [gliding, setGliding] = useState(false);
+  const [solo, setSolo] = useState(false);
+  const [query, setQuery] = useState('');
   const [guides, setGuides] = useState(true);
   const [outlines, setOutlines] = useState(true);
 
@@ -117,6 +119,10 @@ export function RundownScreen() {
     gesture,
     refresh,
     selection,
+    solo,
+    setSolo,
+    query,
+    setQuery,
     select,
     grip,
     setGrip,

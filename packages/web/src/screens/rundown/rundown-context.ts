@@ -22,6 +22,12 @@ export interface Rundown {
   gesture: GestureDefinition;
   refresh: number;
   selection: readonly string[];
+  /** only the selected motions play in the preview */
+  solo: boolean;
+  setSolo(on: boolean): void;
+  /** what is looked for in the lanes */
+  query: string;
+  setQuery(text: string): void;
   select(id: string | null, additive?: boolean): void;
   /** which end the arrows move */
   grip: Grip;

@@ -2,12 +2,14 @@
 import { useEffect, useRef } from 'react';
 import { runGesture } from '@lyvek/core';
 import { openShortcuts } from '../../app/Shortcuts.tsx';
-import { duplicated, withoutMotions } from '../../data/take-session.ts';
+import { copied, keepCopied, lastCopied, pasted } from '../../data/clipboard.ts';
+import { duplicated, newId, withoutMotions } from '../../data/take-session.ts';
 import { notify } from '../../parts/notices.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import type { OpenedPage } from '../page-context.ts';
 import { nudged, replaceMotions, shifted } from './model/moves.ts';
 import { rowOf, zoomView } from './model/view.ts';
+import { elementName } from './model/words.ts';
 import type { Rundown } from './rundown-context.ts';
 
 export interface Key {
@@ -73,12 +75,39 @@ const duplicate: Act = (_k, r, { session }) => {
   const { document, copies } = duplicated(session.store.getState().document, r.selection);
   session.act('duplicate', () => document, copies);
 };
+const copy: Act = (_k, r, { session }) => {
+  // Text that is marked on the screen is what people mean to copy.
+  if (!r.selection.length || String(window.getSelection())) return;
+  const clip = copied(session.store.getState().document, r.selection);
+  keepCopied(clip);
+  notify(
+    clip.motions.length === 1
+      ? `“${clip.motions[0]!.name}” is copied. Choose an element and paste it there.`
+      : `${clip.motions.length} motions are copied.`,
+  );
+};
+/** Onto the chosen element; without one, beside the originals. */
+const paste: Act = (_k, r, { session }) => {
+  const clip = lastCopied();
+  if (!clip) return notify('Nothing has been copied yet.');
+  const e = r.layout.elements[r.chosen];
+  const own = clip.motions[0]?.targets.selector;
+  const target = e && e.selector !== own ? { selector: e.selector, name: elementName(e, r.layout) } : null;
+  const { document, ids } = pasted(session.store.getState().document, clip, target, newId);
+  session.act(ids.length === 1 ? 'paste a motion' : `paste ${ids.length} motions`, () => document, ids);
+};
+const solo: Act = (_k, r) => r.setSolo(!r.solo);
 const mute: Act = (_k, r, { session }) => {
   if (!r.selection.length) return;
-  const on = r.document.motions.some((m) => r.selection.includes(m.id) && m.on);
+  const { motions, pins, gates } = r.document;
+  const on = [...motions, ...pins, ...gates].some((x) => r.selection.includes(x.id) && x.on);
+  const put = <T extends { id: string; on: boolean }>(list: T[]): T[] =>
+    list.map((x) => (r.selection.includes(x.id) ? { ...x, on: !on } : x));
   session.act(on ? 'mute' : 'unmute', (d) => ({
     ...d,
-    motions: d.motions.map((m) => (r.selection.includes(m.id) ? { ...m, on: !on } : m)),
+    motions: put(d.motions),
+    pins: put(d.pins),
+    gates: put(d.gates),
   }));
 };
 const selectAll: Act = (_k, r, { session }) => session.select(r.document.motions.map((m) => m.id));
@@ -115,6 +144,8 @@ const KEYS: Record<string, Act> = {
   '0': (_k, r) => r.setView((v) => ({ ...v, per: Infinity })),
   a: (_k, r) => r.setAdding(true),
   m: mute,
+  s: solo,
+  '/': () => window.document.querySelector<HTMLInputElement>('[data-find]')?.focus(),
   '[': (_k, r) => r.setGrip(r.grip === 'start' ? 'body' : 'start'),
   ']': (_k, r) => r.setGrip(r.grip === 'end' ? 'body' : 'end'),
   n: nextMotion,
@@ -126,6 +157,8 @@ const KEYS: Record<string, Act> = {
   'ctrl z': (k, r, p) => (k.shift ? redo : undo)(k, r, p),
   'ctrl y': redo,
   'ctrl d': duplicate,
+  'ctrl c': copy,
+  'ctrl v': paste,
   'ctrl a': selectAll,
 };
 

@@ -141,7 +141,7 @@ export function AddMotion() {
           const plates = shown.flatMap((effect, i) => (effect.group === group ? [{ effect, i }] : []));
           return plates.length === 0 ? null : (
             <section key={group} role="group" aria-label={heading}>
-              <h4>{heading}</h4>
+              <h4 aria-hidden="true">{heading}</h4>
               {plates.map(({ effect, i }) => (
                 <Plate
                   key={effect.id}

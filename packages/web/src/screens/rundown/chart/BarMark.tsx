@@ -21,6 +21,8 @@ export interface BarMarkProps {
   single: boolean;
   grip: Grip;
   finding: Finding | undefined;
+  /** not what is looked for */
+  faded: boolean;
   dragged: Grip | null;
   onGrip(e: PointerEvent, bar: Bar, grip: Grip): void;
   onHover(bar: Bar | null): void;
@@ -41,7 +43,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   ].filter((p) => p > 0 && p < 1);
   return (
     <g
-      className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}`}
+      className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}${props.faded ? ' faded' : ''}`}
       data-motion={bar.motion.id}
       onPointerEnter={() => props.onHover(bar)}
       onPointerLeave={() => props.onHover(null)}

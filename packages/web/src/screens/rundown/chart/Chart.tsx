@@ -11,6 +11,7 @@ import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
 import { framesPerDot, useFrames } from './Frames.tsx';
 import { flagsOf } from '../model/drivers.ts';
+import { finds } from '../model/find.ts';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
 import { PinMark } from './PinMark.tsx';
 import { Playhead } from './Playhead.tsx';
@@ -38,6 +39,7 @@ export function Chart({ width }: { width: number }) {
     adding,
     document,
     select,
+    query,
   } = rundown;
   const { session } = useOpenedPage();
   const settled = useStore(session.store, (s) => s.document);
@@ -56,6 +58,7 @@ export function Chart({ width }: { width: number }) {
   const chosen = useMemo(() => new Set(selection), [selection]);
 
   const { flags } = useMemo(() => flagsOf(document, layout), [document, layout]);
+  const searching = query.trim() !== '';
   const loads = document.motions.filter((m) => m.driver.kind === 'load');
   // Brackets stand at the left of the first column.
   const pinLeft = Math.max(
@@ -239,6 +242,7 @@ export function Chart({ width }: { width: number }) {
               single={selection.length === 1 && chosen.has(bar.motion.id)}
               grip={grip}
               finding={findingOf.get(bar.motion.id)}
+              faded={searching && !finds(query, bar.motion, findings)}
               dragged={drag?.bar.motion.id === bar.motion.id ? drag.grip : null}
               onGrip={onGrip}
               onHover={setHovered}

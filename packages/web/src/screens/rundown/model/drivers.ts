@@ -31,6 +31,13 @@ export function gateFrom(motion: Motion, target: string, newId: (kind: string) =
   };
 }
 
+/** What waited for a part that has left counts from the gate again. */
+function unchained(m: Motion, gone: string): Motion {
+  if (m.time?.after !== gone) return m;
+  const { delay, duration } = m.time;
+  return { ...m, time: { delay, duration } };
+}
+
 /** `wanted` may be a driver, or the word for a new gate. `length`: px of the present range. */
 export function withDriver(
   d: MotionDocument,
@@ -43,7 +50,7 @@ export function withDriver(
   const driver: Driver = gate ? { kind: 'gate', gate: gate.id } : (wanted as Driver);
   const put = (change: Partial<Motion>): MotionDocument => ({
     ...d,
-    motions: d.motions.map((m) => (m.id === id ? { ...m, ...change, driver } : m)),
+    motions: d.motions.map((m) => (m.id === id ? { ...m, ...change, driver } : unchained(m, id))),
     gates: withoutEmpty([...d.gates, ...(gate ? [gate] : [])], d.motions, id, driver),
   });
   if (isTimed(driver)) {

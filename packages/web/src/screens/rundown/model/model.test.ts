@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { ElementFacts, Motion } from '@lyvek/core';
-import { element as anElement, layoutOf, motion as aMotion } from '@lyvek/core/testing';
+import type { ElementFacts, Finding, Motion } from '@lyvek/core';
+import { documentOf, element as anElement, layoutOf, motion as aMotion } from '@lyvek/core/testing';
+import { alignEnds, alignStarts, scaled, spreadEvenly } from './arrange-several.ts';
 import { arrange, barOf, isPlaced } from './bars.ts';
 import type { Bar } from './bars.ts';
 import { curvesOf, numberAt, withNumber, withStopAt, withUnit } from './curves.ts';
 import { nudged, shifted, stepped, withEndAt } from './moves.ts';
+import { finds, soloed } from './find.ts';
 import { catchAt } from './snap.ts';
 import { clampView, fitView, offsetAt, rowOf, ticksOf, zoomView } from './view.ts';
 import { effectWords, elementName, meetingWords, otherWords, pointWords } from './words.ts';
@@ -207,5 +209,56 @@ describe('words', () => {
     ).toBe('fade out');
     expect(elementName(element({ text: '0.9 m reflector. Collects for all' }))).toBe('0.9 m reflector');
     expect(elementName(element({ text: '', kind: 'box', selector: '#road-picture' }))).toBe('road picture');
+  });
+});
+
+describe('several together', () => {
+  const bars = [
+    [1000, 1400],
+    [1600, 1700],
+    [2500, 3500],
+  ].map(
+    ([start, end], i) =>
+      barOf(
+        motion({
+          id: `m_${i}`,
+          driver: { kind: 'page', axis: 'block' },
+          range: { start: `${start}px`, end: `${end}px` },
+        }),
+        layout,
+      ) as Bar,
+  );
+  const spans = (motions: Motion[]) =>
+    motions.map((m) => [m.range.start, m.range.end].map((p) => Number.parseFloat(p as string)));
+
+  test('are aligned, spread and scaled', () => {
+    expect(spans(alignStarts(bars))).toEqual([
+      [1000, 1400],
+      [1000, 1100],
+      [1000, 2000],
+    ]);
+    expect(spans(alignEnds(bars)).map(([, end]) => end)).toEqual([3500, 3500, 3500]);
+    expect(spans(spreadEvenly(bars)).map(([start]) => start)).toEqual([1000, 1750, 2500]);
+    expect(spans(scaled(bars, 2))).toEqual([
+      [1000, 1800],
+      [2200, 2400],
+      [4000, 6000],
+    ]);
+  });
+
+  test('are found by name, driver, property and finding', () => {
+    const [m] = bars.map((b) => ({ ...b.motion, name: 'Ridge, far' }));
+    expect(finds('ridge', m!, [])).toBe(true);
+    expect(finds('whole opacity', m!, [])).toBe(true);
+    expect(finds('passage', m!, [])).toBe(false);
+    expect(finds('', m!, [])).toBe(true);
+    const finding = { check: 'never-finishes', motion: m!.id, brief: 'ends past page' } as Finding;
+    expect(finds('finding past', m!, [finding])).toBe(true);
+  });
+
+  test('alone, the others are off', () => {
+    const d = { ...documentOf(...bars.map((b) => b.motion)) };
+    expect(soloed(d, ['m_1']).motions.map((m) => m.on)).toEqual([false, true, false]);
+    expect(soloed(d, [])).toBe(d);
   });
 });

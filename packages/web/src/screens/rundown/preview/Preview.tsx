@@ -4,6 +4,7 @@ import { useStore } from 'zustand';
 import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
 import { previewUrl } from '../../../parts/preview-url.ts';
 import { useOpenedPage, useShownDocument } from '../../page-context.ts';
+import { soloed } from '../model/find.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Gutter } from './Gutter.tsx';
 import { Guides } from './Guides.tsx';
@@ -14,8 +15,9 @@ const FALL_BACK = 4000;
 
 export function Preview({ width, height }: { width: number; height: number }) {
   const { page, session, link, viewport, reduced } = useOpenedPage();
-  const { layout, measured } = useRundown();
-  const document = useShownDocument();
+  const { layout, measured, solo, selection } = useRundown();
+  const whole = useShownDocument();
+  const document = useMemo(() => (solo ? soloed(whole, selection) : whole), [whole, solo, selection]);
   const frame = useRef<HTMLIFrameElement>(null);
   const [round, setRound] = useState(0);
   const [form, setForm] = useState<'host' | 'path'>('host');

@@ -9,7 +9,7 @@ type Follow = Motion['follow'];
 const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)));
 
 export function followFace(f: Follow): string {
-  if (f.kind === 'none') return 'the hand at once';
+  if (f.kind === 'none') return 'at once';
   if (f.kind === 'half-life') return `with ${trim(f.halfLife)} ms half-life`;
   return `on a spring, ${trim(f.frequency, 2)} Hz, ratio ${trim(f.ratio, 2)}`;
 }

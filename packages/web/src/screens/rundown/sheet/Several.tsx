@@ -1,13 +1,26 @@
 /** The sheet of several selected motions. */
+import type { Motion } from '@lyvek/core';
 import { DriverSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
+import { alignEnds, alignStarts, scaled, spreadEvenly } from '../model/arrange-several.ts';
+import type { Bar } from '../model/bars.ts';
+import { replaceMotions } from '../model/moves.ts';
 import { useRundown } from '../rundown-context.ts';
 import { MoreActions } from './SheetHead.tsx';
 
+const KINDS: Record<string, string> = { page: 'whole page', passage: 'passages', pin: 'pinned' };
+const ACTS: readonly [string, (bars: readonly Bar[]) => Motion[]][] = [
+  ['Align starts', alignStarts],
+  ['Align ends', alignEnds],
+  ['Spread evenly', spreadEvenly],
+  ['Half as long', (bars) => scaled(bars, 0.5)],
+  ['Twice as long', (bars) => scaled(bars, 2)],
+];
+
 export function Several() {
   const { session } = useOpenedPage();
-  const { selection, bars, document } = useRundown();
+  const { selection, bars, document, solo, setSolo } = useRundown();
   const chosen = bars.filter((b) => selection.includes(b.motion.id));
   const kinds = new Set(chosen.map((b) => b.motion.driver.kind));
   const start = Math.min(...chosen.map((b) => b.placed.start));
@@ -17,7 +30,7 @@ export function Several() {
     <section className="sheet" aria-label="Selected motions">
       <header className="sheet-head">
         <span className="sheet-name-plain">{selection.length} motions</span>
-        <i>{kinds.size === 1 ? (kinds.has('page') ? 'whole page' : 'passages') : 'mixed drivers'}</i>
+        <i>{kinds.size > 1 ? 'mixed drivers' : (KINDS[[...kinds][0] ?? ''] ?? '')}</i>
         <span className="grow" />
         <button
           type="button"
@@ -33,6 +46,22 @@ export function Several() {
         </button>
         <MoreActions />
       </header>
+      <div className="several-acts">
+        {ACTS.map(([label, change]) => (
+          <button
+            key={label}
+            type="button"
+            className="btn"
+            disabled={chosen.length < 2}
+            onClick={() => session.act(label.toLowerCase(), replaceMotions(change(chosen)))}
+          >
+            {label}
+          </button>
+        ))}
+        <button type="button" className="btn" aria-pressed={solo} onClick={() => setSolo(!solo)}>
+          Solo
+        </button>
+      </div>
       <p className="summary">
         Together from {Math.round(start)} to {Math.round(end)} px of scroll. Drag one to move them all; Shift
         while dragging an end moves the same end of all.

@@ -19,7 +19,7 @@ const KINDS = {
 
 export function SheetHead({ motion, children }: { motion: Motion; children?: ReactNode }) {
   const { session } = useOpenedPage();
-  const { document, select } = useRundown();
+  const { document, select, solo, setSolo } = useRundown();
   const index = document.motions.findIndex((m) => m.id === motion.id);
   const step = (by: number) =>
     select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
@@ -40,6 +40,9 @@ export function SheetHead({ motion, children }: { motion: Motion; children?: Rea
       </button>
       <button type="button" className="btn square" aria-label="Next motion" onClick={() => step(1)}>
         <Chevron to="right" />
+      </button>
+      <button type="button" className="btn" aria-pressed={solo} onClick={() => setSolo(!solo)}>
+        Solo
       </button>
       <button
         type="button"

@@ -1,0 +1,119 @@
+/** Gates under a restless hand: whatever way the page is scrolled, no part is left in a wrong state. */
+import fc from 'fast-check';
+import { expect, test } from '@playwright/test';
+import {
+  gateLines,
+  LayoutSchema,
+  previewCss,
+  readDocument,
+  selectorsOf,
+  withPins,
+  writeCss,
+} from '@lyvek/core';
+import type { Gate } from '@lyvek/core';
+import { build } from 'esbuild';
+
+const PAGE = `<!doctype html><style>body { margin: 0 } div { height: 2600px } #g { height: 340px; background: #bcd }</style>
+<div></div><section id="g"><h2>Title</h2><p>Text</p></section><div></div>`;
+
+const gates: Pick<Gate, 'down' | 'up' | 'plays' | 'back'>[] = [
+  {
+    down: { edge: '50%', line: '80%' },
+    up: { edge: '0%', line: '100%' },
+    plays: 'each-time',
+    back: 'returns',
+  },
+  { down: { edge: '50%', line: '80%' }, up: null, plays: 'each-time', back: 'plays-back' },
+  { down: 'entry 60%', up: 'entry 0%', plays: 'each-time', back: 'plays-back' },
+  { down: 'contain 0%', up: { edge: '20%', line: '90%' }, plays: 'each-time', back: 'keeps-end' },
+  { down: { edge: '100%', line: '70%' }, up: null, plays: 'once', back: 'keeps-end' },
+];
+const part = (id: string, selector: string, delay: number, duration: number) => ({
+  id,
+  name: id,
+  on: true,
+  targets: { selector },
+  driver: { kind: 'gate' as const, gate: 'g_a' },
+  time: { delay: `${delay}ms`, duration: `${duration}ms` },
+  keyframes: {
+    opacity: [
+      { at: '0%', value: '0' },
+      { at: '100%', value: '1' },
+    ],
+  },
+  easing: 'linear',
+  fill: 'both',
+  composite: 'replace',
+  follow: { kind: 'none' },
+  reducedMotion: 'fade',
+});
+/** The whole of it takes minutes: `npm run test:full` asks for 2,000. */
+const STEPS = Number(process.env.LYVEK_GATE_STEPS ?? 100);
+
+for (const [n, given] of gates.entries())
+  test(`${JSON.stringify(given)}: ${STEPS} steps up and down`, async ({ page }) => {
+    const parsed = readDocument({
+      format: 'lyvek-document',
+      version: 1,
+      motions: [part('m_a', '#g h2', 0, 40), part('m_b', '#g p', 10, 20)],
+      gates: [{ id: 'g_a', name: 'gate', on: true, subject: '#g', ...given }],
+    });
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems));
+    const built = await build({
+      entryPoints: ['e2e/oracle/in-page.ts'],
+      bundle: true,
+      format: 'iife',
+      write: false,
+    });
+    await page.setViewportSize({ width: 1000, height: 800 });
+    await page.setContent(PAGE);
+    await page.evaluate(built.outputFiles[0]!.text);
+    const measured = await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(parsed.document))})`);
+    const layout = withPins(LayoutSchema.parse(measured), []);
+    await page.addStyleTag({
+      content: writeCss(parsed.document, layout, 'full-motion').pieces.map(previewCss).join('\n'),
+    });
+    const lines = gateLines(parsed.document.gates[0]!, layout);
+    if ('reason' in lines) throw new Error(lines.reason);
+    // Jumps, small steps, and steps of a px around both lines; some are left half played.
+    const max = layout.scrollers[0]!.max.block;
+    const { down, up } = lines;
+    const place = fc.oneof(
+      fc.integer({ min: 0, max: Math.floor(max) }),
+      fc.integer({ min: -3, max: 3 }).map((d) => Math.round(down) + d),
+      fc.integer({ min: -3, max: 3 }).map((d) => Math.round(up) + d),
+      fc.integer({ min: -90, max: 90 }).map((d) => Math.round((down + up) / 2) + d),
+    );
+    const steps = fc.sample(fc.tuple(place, fc.constantFrom(true, true, false)), {
+      seed: 4870 + n,
+      numRuns: STEPS,
+    });
+    const wrong = await page.evaluate(
+      async ({ steps, down, up, plays, back }) => {
+        const frame = () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)));
+        const opacity = (s: string) => Number(getComputedStyle(document.querySelector(s)!).opacity);
+        await frame();
+        let passed = false;
+        let ever = false;
+        const out: string[] = [];
+        let i = 0;
+        for (const [y, rests] of steps) {
+          i++;
+          scrollTo({ top: y, behavior: 'instant' });
+          await frame();
+          if (!passed && y >= down) passed = ever = true;
+          else if (passed && y < up) passed = false;
+          if (!rests) continue;
+          await new Promise((r) => setTimeout(r, 75));
+          await frame();
+          const shows = ['#g h2', '#g p'].map(opacity);
+          const wanted = passed || (ever && (plays === 'once' || back === 'keeps-end')) ? 1 : 0;
+          if (shows.some((o) => o !== wanted))
+            out.push(`step ${i}: at ${y} both show ${shows}, not ${wanted}`);
+        }
+        return out;
+      },
+      { steps, down, up, plays: given.plays, back: given.back },
+    );
+    expect(wrong).toEqual([]);
+  });

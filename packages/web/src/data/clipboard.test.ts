@@ -1,0 +1,70 @@
+import { describe, expect, test } from '@jest/globals';
+import { EFFECTS, emptyDocument, readDocument, withFragment, withPins } from '@lyvek/core';
+import type { MotionDocument } from '@lyvek/core';
+import { element, layoutOf } from '@lyvek/core/testing';
+import { duplicated } from './changes.ts';
+import { copied, pasted } from './clipboard.ts';
+
+const layout = withPins(
+  layoutOf([
+    element({ selector: '#a' }),
+    element({ selector: '#one', parent: 0 }),
+    element({ selector: '#two', parent: 0 }),
+  ]),
+  [],
+);
+let ids = 0;
+const newId = (kind: string) => `${kind}_${ids++}`;
+const withEffect = (id: string): MotionDocument =>
+  withFragment(
+    EFFECTS.find((e) => e.id === id)!.compose({ layout, element: 0, document: emptyDocument(), newId }),
+  )(emptyDocument());
+const problems = (d: MotionDocument) => {
+  const read = readDocument(d);
+  return read.ok ? [] : read.problems;
+};
+const target = { selector: '#b', name: 'Other' };
+
+describe('copy and paste', () => {
+  test('onto another element, with what is adjusted on it', () => {
+    const d = withEffect('leave');
+    const { document, ids: made } = pasted(d, copied(d, [d.motions[0]!.id]), target, newId);
+    expect(problems(document)).toEqual([]);
+    const copy = document.motions.find((m) => m.id === made[0])!;
+    expect([copy.targets.selector, copy.name]).toEqual(['#b', `Other, ${d.motions[0]!.name}`]);
+    const own = document.adjustments.find((a) => a.for.includes(copy.id))!;
+    expect(own.selector).toBe('#b');
+    expect(own.declarations).toEqual(d.adjustments[0]!.declarations);
+  });
+
+  test('parts bring their gate, and their chains among themselves', () => {
+    const d = withEffect('title-pair');
+    const [first, second] = d.motions;
+    const chained: MotionDocument = {
+      ...d,
+      motions: [first!, { ...second!, time: { ...second!.time!, after: first!.id } }],
+    };
+    const { document } = pasted(chained, copied(chained, [first!.id, second!.id]), null, newId);
+    expect(problems(document)).toEqual([]);
+    expect(document.gates).toHaveLength(2);
+    const copies = document.motions.slice(2);
+    expect(copies[1]!.time!.after).toBe(copies[0]!.id);
+    expect(copies.every((m) => m.driver.kind === 'gate' && m.driver.gate === document.gates[1]!.id)).toBe(
+      true,
+    );
+  });
+
+  test('a motion on a pin that is not there runs on its own passage', () => {
+    const d = withEffect('stack');
+    const clip = copied(d, [d.motions[0]!.id]);
+    const { document } = pasted(emptyDocument(), clip, target, newId);
+    expect(problems(document)).toEqual([]);
+    expect(document.motions[0]).toMatchObject({ driver: { kind: 'passage' }, targets: { selector: '#b' } });
+  });
+
+  test('a duplicate keeps what its original needs on the page', () => {
+    const d = withEffect('leave');
+    const { document, copies } = duplicated(d, [d.motions[0]!.id]);
+    expect(document.adjustments[0]!.for).toContain(copies[0]);
+  });
+});

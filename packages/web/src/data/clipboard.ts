@@ -1,0 +1,103 @@
+/** Copied motions: with the gates they hang on and the adjustments they need, so that they can be put on another element or page. */
+import { DocumentSchema } from '@lyvek/core';
+import type { Adjustment, Gate, Motion, MotionDocument } from '@lyvek/core';
+
+export interface Copied {
+  motions: Motion[];
+  gates: Gate[];
+  adjustments: Adjustment[];
+}
+
+export function copied(d: MotionDocument, ids: readonly string[]): Copied {
+  const motions = d.motions.filter((m) => ids.includes(m.id));
+  const gates = d.gates.filter((g) =>
+    motions.some((m) => m.driver.kind === 'gate' && m.driver.gate === g.id),
+  );
+  const adjustments = d.adjustments.filter((a) => a.for.some((id) => ids.includes(id)));
+  return { motions, gates, adjustments };
+}
+
+/**
+ * The document with copies. On `target`, what moved one element moves that one, with its gate and what was adjusted on it; without,
+ * copies stay on their own elements. A motion on a pin that this page has not runs on its own passage.
+ */
+export function pasted(
+  d: MotionDocument,
+  clip: Copied,
+  target: { selector: string; name: string } | null,
+  newId: (kind: string) => string,
+): { document: MotionDocument; ids: string[] } {
+  const ids = new Map<string, string>();
+  for (const x of [...clip.motions, ...clip.gates]) ids.set(x.id, newId(x.id[0]!));
+  // Several elements cannot all become one, so only what moved the same element goes along.
+  const from = clip.motions[0]?.targets.selector;
+  const move = (selector: string) => (target && selector === from ? target.selector : selector);
+  const motions = clip.motions.map((m): Motion => {
+    const { driver } = m;
+    const next: Motion['driver'] =
+      driver.kind === 'gate'
+        ? { kind: 'gate', gate: ids.get(driver.gate)! }
+        : driver.kind === 'pin' && !d.pins.some((p) => p.id === driver.pin)
+          ? { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] }
+          : driver.kind === 'passage'
+            ? { ...driver, subject: driver.subject === 'self' ? 'self' : move(driver.subject) }
+            : driver;
+    const after = m.time?.after === undefined ? undefined : ids.get(m.time.after);
+    return {
+      ...m,
+      id: ids.get(m.id)!,
+      name: (target ? `${target.name}, ${m.name}` : `${m.name} copy`).slice(0, 120),
+      targets: { selector: move(m.targets.selector) },
+      driver: next,
+      ...(next.kind === 'passage' && driver.kind === 'pin'
+        ? { range: { start: 'cover 0%', end: 'cover 100%' } }
+        : {}),
+      ...(m.time
+        ? { time: { delay: m.time.delay, duration: m.time.duration, ...(after ? { after } : {}) } }
+        : {}),
+    };
+  });
+  return {
+    document: {
+      ...d,
+      motions: [...d.motions, ...motions],
+      gates: [...d.gates, ...clip.gates.map((g) => ({ ...g, id: ids.get(g.id)!, subject: move(g.subject) }))],
+      adjustments: [
+        ...d.adjustments,
+        ...clip.adjustments.map((a) => ({
+          ...a,
+          id: newId('a'),
+          selector: move(a.selector),
+          for: a.for.flatMap((id) => ids.get(id) ?? []),
+        })),
+      ],
+    },
+    ids: motions.map((m) => m.id),
+  };
+}
+
+const KEY = 'lyvek.copied';
+
+/** Kept in the browser, so that another page of the workbench can paste them. */
+export const keepCopied = (clip: Copied): void => localStorage.setItem(KEY, JSON.stringify(clip));
+
+/** What was copied last, or null; what does not match the format counts as nothing. */
+export function lastCopied(): Copied | null {
+  try {
+    const text = localStorage.getItem(KEY);
+    if (text === null) return null;
+    const clip = JSON.parse(text) as Copied;
+    // Pins are not copied, so references to them are not checked here.
+    const read = DocumentSchema.safeParse({
+      format: 'lyvek-document',
+      version: 1,
+      ...clip,
+      motions: clip.motions.map((m) =>
+        m.driver.kind === 'pin' ? { ...m, driver: { kind: 'page', axis: 'block' } } : m,
+      ),
+    });
+    return read.success ? clip : null;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,37 @@
+/** Undo and redo over documents, as plain functions: the session keeps their result in its store. */
+import type { MotionDocument } from '@lyvek/core';
+
+export interface Act {
+  document: MotionDocument;
+  /** what was done, for “Undo …” */
+  label: string;
+}
+
+export interface History {
+  document: MotionDocument;
+  past: Act[];
+  future: Act[];
+}
+
+const MOST_UNDO = 200;
+
+/** After one act. A change that changes nothing leaves no trace. */
+export function afterAct(h: History, label: string, change: (d: MotionDocument) => MotionDocument): History {
+  const document = change(h.document);
+  if (document === h.document) return h;
+  return { document, past: [...h.past, { document: h.document, label }].slice(-MOST_UNDO), future: [] };
+}
+
+/** After undoing (`past`) or redoing (`future`) one act; null when there is none. */
+export function afterStep(h: History, from: 'past' | 'future'): { history: History; label: string } | null {
+  const act = h[from].at(-1);
+  if (!act) return null;
+  const to = from === 'past' ? 'future' : 'past';
+  const history = {
+    ...h,
+    document: act.document,
+    [from]: h[from].slice(0, -1),
+    [to]: [...h[to], { document: h.document, label: act.label }],
+  };
+  return { history, label: act.label };
+}

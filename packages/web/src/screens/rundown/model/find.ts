@@ -1,0 +1,49 @@
+/** Finding motions by what people know of them: name, element, driver, property, what was found. */
+import { isTimed } from '@lyvek/core';
+import type { Finding, Motion, MotionDocument } from '@lyvek/core';
+import { effectWords } from './words.ts';
+
+const DRIVERS: Record<Motion['driver']['kind'], string> = {
+  page: 'whole page scroll',
+  passage: 'passage',
+  pin: 'pin pinned hold',
+  gate: 'gate timed',
+  load: 'page load intro timed',
+};
+
+/** All words must be found. An empty query finds everything. */
+export function finds(query: string, m: Motion, findings: readonly Finding[]): boolean {
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return true;
+  const own = findings.filter((f) => f.motion === m.id);
+  const text = [
+    m.name,
+    m.targets.selector,
+    effectWords(m),
+    DRIVERS[m.driver.kind],
+    Object.keys(m.keyframes).join(' '),
+    m.follow.kind === 'none' ? '' : `following ${m.follow.kind}`,
+    m.stagger ? 'stagger' : '',
+    m.on ? '' : 'muted',
+    ...own.map((f) => `finding ${f.check} ${f.brief}`),
+  ]
+    .join(' ')
+    .toLowerCase();
+  return words.every((w) => text.includes(w));
+}
+
+export const found = (query: string, d: MotionDocument, findings: readonly Finding[]): string[] =>
+  d.motions.filter((m) => finds(query, m, findings)).map((m) => m.id);
+
+/** The document with only these on, for looking at them alone. */
+export const soloed = (d: MotionDocument, ids: readonly string[]): MotionDocument =>
+  ids.length === 0
+    ? d
+    : {
+        ...d,
+        motions: d.motions.map((m) =>
+          ids.includes(m.id) || (isTimed(m.driver) && m.driver.kind === 'gate' && ids.includes(m.driver.gate))
+            ? m
+            : { ...m, on: false },
+        ),
+      };
