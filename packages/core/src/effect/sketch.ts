@@ -184,6 +184,7 @@ function sketchOf(effect: EffectDefinition): Sketch {
     motions: [],
     pins: [],
     gates: [],
+    cues: [],
     adjustments: [],
   };
   let next = 0;

@@ -4,6 +4,7 @@ import { parseLength } from '../page/index.ts';
 import { AdjustmentSchema } from './adjustment.ts';
 import { GateSchema, MeetingSchema, phasePoint, TimeSchema } from './gate.ts';
 import { PinSchema } from './pin.ts';
+import { CueSchema, TiesSchema, tieProblems, withTies } from './tie.ts';
 import { timeProblems } from './timed.ts';
 import { id, selector } from './parts.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
@@ -90,6 +91,8 @@ export const MotionSchema = z
     driver: DriverSchema,
     /** what a timed motion keeps for when it is scrubbed again */
     range: RangeSchema.default({ start: 'cover 0%', end: 'cover 100%' }),
+    /** ends that hang on a cue or on another motion; the range holds what they amount to */
+    ties: TiesSchema.optional(),
     /** each further target a step later */
     stagger: z.strictObject({ step: staggerStep, order: z.enum(STAGGER_ORDERS) }).optional(),
     /** of motions on a gate or at page load */
@@ -172,16 +175,23 @@ export const DocumentSchema = z
     // Documents from before these existed simply have none.
     pins: z.array(PinSchema).max(200).default([]),
     gates: z.array(GateSchema).max(500).default([]),
+    cues: z.array(CueSchema).max(500).default([]),
     adjustments: z.array(AdjustmentSchema).max(1000).default([]),
   })
   .superRefine((d, ctx) => {
     const seen = new Set<string>();
-    for (const list of ['motions', 'pins', 'gates', 'adjustments'] as const)
+    for (const list of ['motions', 'pins', 'gates', 'cues', 'adjustments'] as const)
       d[list].forEach((one, i) => {
         if (seen.has(one.id))
           ctx.addIssue({ code: 'custom', message: `the id ${one.id} is used twice`, path: [list, i, 'id'] });
         seen.add(one.id);
       });
+    for (const [i, side, message] of tieProblems(d.motions, d.cues))
+      ctx.addIssue({ code: 'custom', message, path: ['motions', i, 'ties', side] });
+    d.cues.forEach((c, i) => {
+      if (c.pin !== null && !d.pins.some((p) => p.id === c.pin))
+        ctx.addIssue({ code: 'custom', message: `no pin has the id ${c.pin}`, path: ['cues', i, 'pin'] });
+    });
     for (const [i, message] of timeProblems(d.motions))
       ctx.addIssue({ code: 'custom', message, path: ['motions', i, 'time', 'after'] });
     d.motions.forEach(({ driver }, i) => {
@@ -209,6 +219,7 @@ export const emptyDocument = (): MotionDocument => ({
   motions: [],
   pins: [],
   gates: [],
+  cues: [],
   adjustments: [],
 });
 
@@ -222,7 +233,7 @@ export function readDocument(
   json: unknown,
 ): { ok: true; document: MotionDocument } | { ok: false; problems: DocumentProblem[] } {
   const result = DocumentSchema.safeParse(json);
-  if (result.success) return { ok: true, document: result.data };
+  if (result.success) return { ok: true, document: withTies(result.data) };
   return { ok: false, problems: problemsOf(result.error) };
 }
 

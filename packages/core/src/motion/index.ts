@@ -6,3 +6,4 @@ export * from './adjustment.ts';
 export * from './gate.ts';
 export * from './timed.ts';
 export * from './place.ts';
+export * from './tie.ts';

@@ -56,6 +56,7 @@ export const documentOf = (...motions: Motion[]): MotionDocument => ({
   motions,
   pins: [],
   gates: [],
+  cues: [],
   adjustments: [],
 });
 

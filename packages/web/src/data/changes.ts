@@ -1,5 +1,5 @@
 /** Changes of a document, as plain functions. */
-import type { Gate, Motion, MotionDocument, Pin } from '@lyvek/core';
+import type { Cue, Gate, Motion, MotionDocument, Pin } from '@lyvek/core';
 
 export const withMotion =
   (id: string, change: (m: Motion) => Motion) =>
@@ -33,6 +33,7 @@ export const withoutMotions =
       motions: d.motions.filter((m) => !gone.has(m.id)).map(left),
       gates: d.gates.filter((g) => !gone.has(g.id) && used.has(g.id)),
       pins: d.pins.filter((p) => !gone.has(p.id)),
+      cues: d.cues.filter((c) => !gone.has(c.id) && (c.pin === null || !gone.has(c.pin))),
       adjustments: d.adjustments.flatMap((a) => {
         if (!a.for.some((id) => gone.has(id))) return [a];
         const still = a.for.filter((id) => !gone.has(id));
@@ -44,6 +45,10 @@ export const withoutMotions =
 export const withGate =
   (id: string, change: (g: Gate) => Gate) =>
   (d: MotionDocument): MotionDocument => ({ ...d, gates: d.gates.map((g) => (g.id === id ? change(g) : g)) });
+
+export const withCue =
+  (id: string, change: (c: Cue) => Cue) =>
+  (d: MotionDocument): MotionDocument => ({ ...d, cues: d.cues.map((c) => (c.id === id ? change(c) : c)) });
 
 export const withPin =
   (id: string, change: (p: Pin) => Pin) =>

@@ -1,4 +1,5 @@
 /** Undo and redo over documents, as plain functions: the session keeps their result in its store. */
+import { withTies } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 
 export interface Act {
@@ -17,7 +18,7 @@ const MOST_UNDO = 200;
 
 /** After one act. A change that changes nothing leaves no trace. */
 export function afterAct(h: History, label: string, change: (d: MotionDocument) => MotionDocument): History {
-  const document = change(h.document);
+  const document = withTies(change(h.document));
   if (document === h.document) return h;
   return { document, past: [...h.past, { document: h.document, label }].slice(-MOST_UNDO), future: [] };
 }

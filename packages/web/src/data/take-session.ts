@@ -2,7 +2,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
 import type { MotionDocument } from '@lyvek/core';
-import { emptyDocument, readDocument } from '@lyvek/core';
+import { emptyDocument, readDocument, withTies } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
@@ -90,7 +90,7 @@ export class TakeSession {
   nudge(label: string, change: (d: MotionDocument) => MotionDocument): void {
     const { document } = this.store.getState();
     if (this.nudging !== null && this.lastNudge === label)
-      this.store.setState({ document: change(document), tried: null });
+      this.store.setState({ document: withTies(change(document)), tried: null });
     else {
       this.flush();
       this.commit(label, change);
@@ -103,7 +103,7 @@ export class TakeSession {
   /** Shows a change without doing it; null puts it back. */
   try(change: ((d: MotionDocument) => MotionDocument) | null): void {
     const { document } = this.store.getState();
-    this.store.setState({ tried: change ? change(document) : null });
+    this.store.setState({ tried: change ? withTies(change(document)) : null });
   }
 
   private commit(label: string, change: (d: MotionDocument) => MotionDocument, selection?: string[]): void {

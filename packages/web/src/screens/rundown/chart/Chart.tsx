@@ -12,6 +12,7 @@ import { BarMark } from './BarMark.tsx';
 import { framesPerDot, useFrames } from './Frames.tsx';
 import { flagsOf } from '../model/drivers.ts';
 import { finds } from '../model/find.ts';
+import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
 import { PinMark } from './PinMark.tsx';
 import { Playhead } from './Playhead.tsx';
@@ -249,6 +250,9 @@ export function Chart({ width }: { width: number }) {
             />
           ) : null;
         })}
+        {document.cues.map((cue) => (
+          <CueTab key={cue.id} cue={cue} x={pinLeft - 4} view={view} selected={chosen.has(cue.id)} />
+        ))}
       </g>
       <Strip />
       <Playhead width={width} />

@@ -34,7 +34,15 @@ export function withEndAt(
           whole: placed.whole,
           exact: options.exact ?? false,
         }));
-  return { ...motion, range: { ...motion.range, [side]: point } };
+  return untied({ ...motion, range: { ...motion.range, [side]: point } }, side);
+}
+
+/** An end that is put somewhere by hand hangs on nothing any more. */
+export function untied(m: Motion, side: Side): Motion {
+  if (!m.ties?.[side]) return m;
+  const { ties, ...rest } = m;
+  const other = side === 'start' ? 'end' : 'start';
+  return ties[other] ? { ...rest, ties: { [other]: ties[other] } } : rest;
 }
 
 /** The page's own ends are written as such: a rounded percentage would miss them. */

@@ -11,6 +11,7 @@ import { grouped } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './Adjustments.tsx';
 import { CssField } from './CssField.tsx';
+import { Cues } from './Cues.tsx';
 import { SideView } from './SideView.tsx';
 
 export function PinSheet({ pin }: { pin: Pin }) {
@@ -335,6 +336,7 @@ function Inside({ pin, hold }: { pin: Pin; hold: Hold | undefined }) {
           </li>
         ))}
       </ul>
+      <Cues pin={pin.id} />
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { withMotion } from '../../../data/take-session.ts';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { nudged } from '../model/moves.ts';
+import { nudged, untied } from '../model/moves.ts';
 import type { Side } from '../model/moves.ts';
 import { elementName, pointWords } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -14,6 +14,7 @@ import { EasingWord } from './EasingWord.tsx';
 import { FollowWord } from './FollowWord.tsx';
 import { PointEditor } from './PointEditor.tsx';
 import { StaggerWord } from './StaggerWord.tsx';
+import { TieEditor, tieWords } from './TieEditor.tsx';
 
 const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
   { value: 'fade', text: 'only fades', note: 'opacity stays, nothing travels' },
@@ -139,17 +140,17 @@ export function Sentence({ bar }: { bar: Bar }) {
 
 function Point({ bar, side }: { bar: Bar; side: Side }) {
   const { session } = useOpenedPage();
-  const { setGrip } = useRundown();
+  const { setGrip, document } = useRundown();
   const { motion } = bar;
   const put = (point: RangePoint) =>
     session.act(
       `move the ${side}`,
-      withMotion(motion.id, (m) => ({ ...m, range: { ...m.range, [side]: point } })),
+      withMotion(motion.id, (m) => untied({ ...m, range: { ...m.range, [side]: point } }, side)),
     );
   const step = (steps: number) =>
     session.nudge(
       `move the ${side}`,
-      withMotion(motion.id, (m) => nudged(m, side, steps)),
+      withMotion(motion.id, (m) => untied(nudged(m, side, steps), side)),
     );
   return (
     <span
@@ -166,9 +167,14 @@ function Point({ bar, side }: { bar: Bar; side: Side }) {
       <Pop
         className={`word point-${motion.driver.kind}`}
         label={`The ${side}`}
-        face={pointWords(motion.range[side], side, motion.driver.kind)}
+        face={tieWords(motion, side, document) ?? pointWords(motion.range[side], side, motion.driver.kind)}
       >
-        {() => <PointEditor bar={bar} side={side} onPut={put} />}
+        {() => (
+          <>
+            <PointEditor bar={bar} side={side} onPut={put} />
+            <TieEditor motion={motion} side={side} />
+          </>
+        )}
       </Pop>
     </span>
   );

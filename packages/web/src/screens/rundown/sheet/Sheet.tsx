@@ -5,6 +5,7 @@ import { useOpenedPage } from '../../page-context.ts';
 import { withoutMotions } from '../../../data/take-session.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
+import { Cues } from './Cues.tsx';
 import { Curves } from './Curves.tsx';
 import { Findings } from './Findings.tsx';
 import { PassageDiagram } from './PassageDiagram.tsx';
@@ -18,7 +19,8 @@ export function Sheet() {
   const { selection, document, bars, unplaced } = useRundown();
   const bar = useSingle();
   if (selection.length > 1) return <Several />;
-  const pin = document.pins.find((p) => p.id === selection[0]);
+  const cue = document.cues.find((c) => c.id === selection[0]);
+  const pin = document.pins.find((p) => p.id === (cue ? cue.pin : selection[0]));
   if (pin) return <PinSheet pin={pin} />;
   const timed = document.motions.find((m) => m.id === selection[0] && isTimed(m.driver));
   const gate = document.gates.find(
@@ -74,6 +76,7 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
           it, or an element in the page to move it.
         </p>
       )}
+      {!element && count > 0 && <Cues pin={null} />}
       {findings.length > 0 && (
         <ul className="findings wide">
           {findings.slice(0, 8).map((f) => (

@@ -1,0 +1,223 @@
+/** Composing in the Rundown: pins with cues, scrubbed and timed, following, copies, solo and finding, and what they leave in the hand-off. */
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { base, bring, newProject, openRundown, pick, preview, saved, zipOf } from '../support/app.ts';
+import { WORKSHOP } from '../effects/workshop.ts';
+
+let pageId = '';
+test.beforeAll(async ({ request }) => {
+  const project = await newProject(request, `Composing ${Date.now()}`);
+  pageId = await bring(request, project, zipOf({ 'index.html': WORKSHOP }));
+});
+
+async function open(page: Page): Promise<string> {
+  const response = await page.request.post(`/api/pages/${pageId}/takes`, {
+    data: { document: { format: 'lyvek-document', version: 1, motions: [] } },
+  });
+  const { id } = (await response.json()) as { id: string };
+  await openRundown(page, `${pageId}?take=${id}`);
+  return id;
+}
+async function add(page: Page, effect: string, selector: string): Promise<void> {
+  await pick(page, selector);
+  await page.keyboard.press('a');
+  await page.getByRole('textbox', { name: 'Search starting points' }).fill(effect);
+  await page.getByRole('option', { name: new RegExp(`^${effect} [A-Z]`) }).click();
+  await saved(page);
+}
+const take = async (page: Page, id: string) =>
+  (await (await page.request.get(`/api/takes/${id}`)).json()).document;
+const rangeStart = (page: Page, selector: string) =>
+  preview(page)
+    .locator(selector)
+    .first()
+    .evaluate((e) => {
+      const a = e.getAnimations()[0]!;
+      const t = a.timeline as unknown as { startOffset: { value: number }; endOffset: { value: number } };
+      const from = t.startOffset.value;
+      return from + ((a.startTime as unknown as { value: number }).value / 100) * (t.endOffset.value - from);
+    });
+
+test('a cue on a pin: what hangs on it moves with it, and undo brings both back', async ({ page }) => {
+  const id = await open(page);
+  await add(page, 'Hold', '#dome');
+  await add(page, 'Fade', '#caption');
+  await page.locator('.sentence .word').first().click();
+  await page.getByRole('button', { name: /the hold of Dome opens/ }).click();
+  await page.locator('[data-pin] .pin-area').click();
+  await page.getByRole('button', { name: 'Cue at the playhead' }).click();
+  await page.getByLabel('Place of Cue 1').fill('25%');
+  await page.keyboard.press('Enter');
+  await page.locator('.bar-pin .bar-grip').click();
+  await page.locator('.point-pin').first().click();
+  await page.getByLabel('What the start hangs on').selectOption({ label: 'the cue Cue 1' });
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.sentence')).toContainText('the cue Cue 1');
+  await saved(page);
+  const hold = await preview(page)
+    .locator('#dome')
+    .evaluate((e) => (e.parentElement as HTMLElement).offsetTop);
+  await expect.poll(() => rangeStart(page, '#caption')).toBeCloseTo(hold + 200, 0);
+  const tab = (await page.locator('[data-cue] .cue-tab').boundingBox())!;
+  await page.mouse.move(tab.x + 20, tab.y + 7);
+  await page.mouse.down();
+  await page.mouse.move(tab.x + 20, tab.y + 27, { steps: 5 });
+  await page.mouse.up();
+  await saved(page);
+  const document = await take(page, id);
+  const share = Number.parseFloat(document.cues[0].at);
+  expect(share).toBeGreaterThan(35);
+  expect(document.motions[0].range.start).toBe(document.cues[0].at);
+  await expect.poll(() => rangeStart(page, '#caption')).toBeCloseTo(hold + share * 8, 0);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => rangeStart(page, '#caption')).toBeCloseTo(hold + 200, 0);
+});
+
+test('scrubbed to timed and back is one click each, and says what it does', async ({ page }) => {
+  const id = await open(page);
+  await add(page, 'Rise', '#one');
+  const before = (await take(page, id)).motions[0];
+  await page.locator('.sentence .word').first().click();
+  await page.getByRole('button', { name: /a gate where it begins now/ }).click();
+  await expect(page.locator('.notice')).toContainText('plays in time');
+  await expect(page.locator('[data-gate]')).toHaveCount(1);
+  await saved(page);
+  expect((await take(page, id)).motions[0].keyframes).toEqual(before.keyframes);
+  await page.locator('.word-gate').last().click();
+  await page.getByRole('button', { name: /its own passage/ }).click();
+  await saved(page);
+  const after = await take(page, id);
+  expect(after.gates).toEqual([]);
+  expect(after.motions[0].range).toEqual(before.range);
+});
+
+test('parts on the time ruler: delay by dragging, playing and scrubbing without scrolling away', async ({
+  page,
+}) => {
+  const id = await open(page);
+  await add(page, 'Title pair', '#two');
+  const bar = (await page.locator('.time-part .time-bar').first().boundingBox())!;
+  await page.mouse.move(bar.x + 6, bar.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(bar.x + 6, bar.y + 120, { steps: 5 });
+  await page.mouse.up();
+  await saved(page);
+  const [part] = (await take(page, id)).motions;
+  expect(Number.parseFloat(part.time.delay)).toBeGreaterThan(80);
+  const at = await page.locator('.page-at b').innerText();
+  const opacity = () =>
+    preview(page)
+      .locator('#two h3')
+      .evaluate((e) => Number(getComputedStyle(e).opacity));
+  const ground = (await page.locator('.time-ground').boundingBox())!;
+  await page.mouse.click(ground.x + ground.width - 8, ground.y + 15);
+  await expect.poll(opacity).toBeLessThan(0.05);
+  await page.mouse.click(ground.x + ground.width - 8, ground.y + ground.height - 14);
+  await expect.poll(opacity).toBeGreaterThan(0.99);
+  await page.locator('.rundown').focus();
+  await page.keyboard.press('r');
+  await expect.poll(opacity).toBeLessThan(0.9);
+  await expect.poll(opacity).toBe(1);
+  expect(await page.locator('.page-at b').innerText()).toBe(at);
+});
+
+test('copies, solo and finding', async ({ page }) => {
+  const id = await open(page);
+  await add(page, 'Leave', '#one');
+  await page.locator('.rundown').focus();
+  await page.keyboard.press('Control+c');
+  await pick(page, '#two');
+  await page.keyboard.press('Control+v');
+  await saved(page);
+  const document = await take(page, id);
+  expect(document.motions.map((m: { targets: { selector: string } }) => m.targets.selector)).toEqual([
+    '#one',
+    '#two',
+  ]);
+  expect(document.adjustments).toHaveLength(2);
+  const animated = (s: string) =>
+    preview(page)
+      .locator(s)
+      .evaluate((e) => e.getAnimations().length);
+  await page.getByRole('button', { name: 'Solo' }).click();
+  await expect.poll(() => animated('#one')).toBe(0);
+  await expect.poll(() => animated('#two')).toBe(1);
+  await page.getByRole('button', { name: 'Solo' }).click();
+  await expect.poll(() => animated('#one')).toBe(1);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await page.keyboard.type('second leaves');
+  await expect(page.locator('.bar.faded')).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.bar.selected')).toHaveCount(1);
+});
+
+test('following, a pin and a drawing leave as files that do the same', async ({ page, context }) => {
+  const id = await open(page);
+  await add(page, 'Rise', '#one');
+  await page.locator('.sentence .word', { hasText: 'at once' }).click();
+  await page
+    .getByRole('group', { name: 'How it follows' })
+    .getByRole('button', { name: 'half-life' })
+    .click();
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.sentence')).toContainText('with 90 ms half-life');
+  await add(page, 'Travel', '.strip');
+  await add(page, 'Draw', '#draw svg');
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  await expect(page.locator('.hand-left')).toContainText('2 CSS, 1 script');
+  await expect(page.locator('.hand-html')).toContainText('lv-hold-plates');
+  const zip = await (await page.request.get(`/api/takes/${id}/hand-off.zip?width=1280&height=800`)).body();
+  const files = unzipSync(new Uint8Array(zip));
+  expect(Object.keys(files).sort()).toEqual([
+    'index.html',
+    'motion-runtime.js',
+    'workshop.motion.css',
+    'workshop.motion.js',
+  ]);
+  const out = await context.newPage();
+  await out.setViewportSize({ width: 1280, height: 800 });
+  await out.route('http://handed.off/**', (route) => {
+    const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
+    const types: Record<string, string> = { html: 'text/html', css: 'text/css', js: 'text/javascript' };
+    return route.fulfill({
+      body: Buffer.from(files[path]!),
+      contentType: types[path.split('.').at(-1)!] ?? 'text/plain',
+    });
+  });
+  await out.goto('http://handed.off/');
+  await out.waitForTimeout(400);
+  const plain = await out.evaluate(async () => {
+    const frames = (n: number) =>
+      new Promise<void>((done) => {
+        const step = (left: number) => (left ? requestAnimationFrame(() => step(left - 1)) : done());
+        step(n);
+      });
+    const track = document.querySelector('.lv-hold-plates') as HTMLElement;
+    const start = track.offsetTop;
+    const one = document.querySelector<HTMLElement>('#one')!;
+    scrollTo({ top: one.offsetTop - 520, behavior: 'instant' });
+    await frames(3);
+    const early = Number(getComputedStyle(one).opacity);
+    await new Promise((r) => setTimeout(r, 1200));
+    const late = Number(getComputedStyle(one).opacity);
+    const distance = Number.parseFloat(getComputedStyle(track, '::after').height);
+    scrollTo({ top: start + distance, behavior: 'instant' });
+    await frames(3);
+    return {
+      early,
+      late,
+      right: document.querySelector('.strip')!.getBoundingClientRect().right,
+      sideways: document.documentElement.scrollWidth,
+      pathLength: document.querySelector('#draw path')!.getAttribute('pathLength'),
+    };
+  });
+  // It lags behind the jump and then arrives.
+  expect(plain.early).toBeLessThan(plain.late - 0.1);
+  expect(plain.right).toBeCloseTo(1200, 0);
+  expect(plain.sideways).toBe(1280);
+  expect(plain.pathLength).toBe('1');
+  await out.close();
+  expect(base).toContain('127.0.0.1');
+});

@@ -1,0 +1,89 @@
+/** A cue: a named place of a pin or of the whole page, hanging at the left; dragging it moves every end that hangs on it. */
+import { useRef } from 'react';
+import type { PointerEvent } from 'react';
+import { parseLength, percent, resolveLength } from '@lyvek/core';
+import type { Cue } from '@lyvek/core';
+import { withCue } from '../../../data/take-session.ts';
+import { useOpenedPage } from '../../page-context.ts';
+import { rowOf } from '../model/view.ts';
+import type { View } from '../model/view.ts';
+import { useRundown } from '../rundown-context.ts';
+
+interface CueTabProps {
+  cue: Cue;
+  x: number;
+  view: View;
+  selected: boolean;
+}
+
+/** Where a cue lies: scroll offset, and the stretch that its shares refer to. */
+export function usePlaceOfCue(): (cue: Cue) => { offset: number; start: number; length: number } | null {
+  const { layout, max } = useRundown();
+  return (cue) => {
+    const hold = cue.pin === null ? { start: 0, end: max } : layout.holds.find((h) => h.id === cue.pin);
+    const parsed = parseLength(cue.at);
+    if (!hold || !parsed.ok) return null;
+    const length = hold.end - hold.start;
+    const along = resolveLength(parsed.value, { percent: length, viewport: layout.viewport });
+    return { offset: hold.start + along, start: hold.start, length };
+  };
+}
+
+export function CueTab({ cue, x, view, selected }: CueTabProps) {
+  const { session, link } = useOpenedPage();
+  const { select, bars } = useRundown();
+  const place = usePlaceOfCue()(cue);
+  const moved = useRef(false);
+  if (!place) return null;
+  const y = rowOf(place.offset, view);
+  const width = Math.min(110, 12 + cue.name.length * 5.8);
+  const tied = bars.filter((b) =>
+    Object.values(b.motion.ties ?? {}).some((t) => t?.to === 'cue' && t.cue === cue.id),
+  );
+  const drag = (e: PointerEvent<SVGPathElement>) => {
+    if (e.button !== 0) return;
+    e.stopPropagation();
+    const target = e.currentTarget;
+    target.setPointerCapture(e.pointerId);
+    select(cue.id);
+    const from = e.clientY;
+    moved.current = false;
+    const changed = (event: globalThis.PointerEvent) => {
+      const along = place.offset - place.start + (event.clientY - from) * view.per;
+      const inside = Math.min(place.length, Math.max(0, along));
+      const share = Math.round((inside / Math.max(1, place.length)) * 1000) / 1000;
+      const at = event.altKey ? `${Math.round(inside)}px` : percent(share);
+      link.scrollTo(place.start + inside);
+      return withCue(cue.id, (c) => ({ ...c, at }));
+    };
+    const move = (event: globalThis.PointerEvent) => {
+      moved.current = moved.current || Math.abs(event.clientY - from) > 2;
+      if (moved.current) session.try(changed(event));
+    };
+    const end = (event: globalThis.PointerEvent) => {
+      target.removeEventListener('pointermove', move);
+      target.removeEventListener('pointerup', end);
+      target.removeEventListener('pointercancel', end);
+      if (moved.current && event.type === 'pointerup') session.act('move a cue', changed(event));
+      else session.try(null);
+    };
+    target.addEventListener('pointermove', move);
+    target.addEventListener('pointerup', end);
+    target.addEventListener('pointercancel', end);
+  };
+  return (
+    <g className={`cue${selected ? ' selected' : ''}`} data-cue={cue.id}>
+      {tied.map((b) => (
+        <path key={b.motion.id} className="cue-thread" d={`M${x + width} ${y}H${x + 400}`} />
+      ))}
+      <path
+        className="cue-tab"
+        d={`M${x} ${y}l4 -7.5h${width - 4}v15h${-(width - 4)}z`}
+        onPointerDown={drag}
+      />
+      <text x={x + 8} y={y + 4}>
+        {cue.name}
+      </text>
+    </g>
+  );
+}
