@@ -9,9 +9,26 @@ function frameOf(c: EffectContext): number | null {
   return frame?.overflow && /clip|hidden/.test(frame.overflow) && frame.tag !== 'body' ? e.parent : null;
 }
 
+/** What the first screen shows keeps its place at scroll 0, and moves until it has left. */
+function fromTheTop(c: EffectContext, factor: number) {
+  const e = factsAt(c);
+  const until = (e.box.y + e.box.height) / factor;
+  const px = (n: number) => `${Math.round(n)}px`;
+  const motion = motionOn(c, e.selector, `${nameAt(c)} depth ${factor}`, {
+    driver: { kind: 'page', axis: 'block' },
+    range: { start: '0px', end: px(until) },
+    keyframes: { translate: between('0 0', `0 ${px((1 - factor) * until)}`) },
+    reducedMotion: 'drop',
+  });
+  return fragment({ motions: [motion] });
+}
+
 const compose = (factor: number) => (c: EffectContext) => {
   const e = factsAt(c);
   const frame = frameOf(c);
+  const port = c.layout.scrollers[e.scroller]!.port.height;
+  // Slower than the page, a layer of a frame at the top opens no gap: what it uncovers has been scrolled away.
+  if ((frame === null || factor <= 1) && e.box.y < port * 0.9 && !e.sticky) return fromTheTop(c, factor);
   const name = `${nameAt(c)} depth ${factor}`;
   if (frame === null) {
     const { range, from, to } = distantly({ factor, line: 0.5, height: '100%' });

@@ -52,7 +52,14 @@ export function Chart({ width }: { width: number }) {
   // Columns follow the settled document: a bar does not jump aside while it is dragged.
   const before = useRef(new Map<string, Slot>());
   const slots = useMemo(
-    () => (before.current = arrange(barsOf(settled, layout).bars, width - LANES, view.per, before.current)),
+    () =>
+      (before.current = arrange(
+        barsOf(settled, layout).bars,
+        width - LANES,
+        view.per,
+        before.current,
+        layout.holds.map((h) => h.start),
+      )),
     [settled, layout, width, view.per],
   );
   const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.motion, f])), [findings]);

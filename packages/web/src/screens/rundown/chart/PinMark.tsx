@@ -89,9 +89,8 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
       />
       <text
         className="pin-name"
-        x={width - 12}
+        x={left + 13}
         y={title}
-        textAnchor="end"
         onPointerDown={(e) => {
           e.stopPropagation();
           select(pin.id, e.shiftKey);

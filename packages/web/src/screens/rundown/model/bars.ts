@@ -66,22 +66,27 @@ const TRACK = 12;
 const NARROWEST = 72;
 /** Rows that a label of two lines takes. */
 const LABEL_ROWS = 32;
+/** Rows that the title of a pin takes. */
+const TITLE_ROWS = 17;
 
 /**
  * Whole-page motions get narrow tracks at the left; passages get columns. A column is taken again once the bar above it and its
- * label have ended. When there are more bars at one height than columns, the columns become narrower and labels drop.
+ * label have ended. When there are more bars at one height than columns, the columns become narrower and labels drop. Titles of
+ * pins, by the offset where they stand, keep the first column free for themselves.
  */
 export function arrange(
   bars: readonly Bar[],
   width: number,
   perPx: number,
   before: ReadonlyMap<string, Slot> = new Map(),
+  titles: readonly number[] = [],
 ): Map<string, Slot> {
   const slots = new Map<string, Slot>();
   const sorted = [...bars].sort((a, b) => a.placed.start - b.placed.start);
   const labelled = (b: Bar) => b.placed.start + LABEL_ROWS * perPx;
   const tracks: number[] = [];
   const kept = (b: Bar) => before.get(b.motion.id)?.column;
+  const titled = (b: Bar) => titles.filter((t) => t <= b.placed.start).map((t) => t + TITLE_ROWS * perPx);
   for (const b of sorted) {
     if (!isPage(b)) continue;
     const column = take(tracks, b.placed.start, Math.max(b.placed.end, labelled(b)), kept(b));
@@ -97,10 +102,11 @@ export function arrange(
     (b) => Math.max(b.placed.end, labelled(b)) + 6 * perPx,
     labelled,
     kept,
+    titled,
   );
   const crowded = roomy.count > Math.max(wide, Math.floor(room / NARROWEST));
   const { index, count } = crowded
-    ? columnsOf(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept)
+    ? columnsOf(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept, titled)
     : roomy;
   const pitch = room / count;
   const label = pitch >= NARROWEST ? pitch - BAR - 12 : 0;
@@ -127,12 +133,16 @@ function columnsOf(
   until: (b: Bar) => number,
   labelled: ((b: Bar) => number) | null,
   kept: (b: Bar) => number | undefined,
+  titled: (b: Bar) => readonly number[],
 ): { index: Map<string, number>; count: number } {
   const columns: number[] = new Array<number>(least).fill(-Infinity);
   const index = new Map<string, number>();
   for (const b of sorted) {
     if (isPage(b)) columns[0] = labelled ? Math.max(columns[0]!, labelled(b)) : columns[0]!;
-    else index.set(b.motion.id, take(columns, b.placed.start, until(b), kept(b)));
+    else {
+      columns[0] = Math.max(columns[0]!, ...titled(b));
+      index.set(b.motion.id, take(columns, b.placed.start, until(b), kept(b)));
+    }
   }
   return { index, count: columns.length };
 }
