@@ -121,8 +121,9 @@ export function withTies<M extends Tied, D extends { motions: M[]; cues: Cue[] }
     const cut = left !== Object.keys(m.ties).length;
     if (!cut && same(range.start, m.range.start) && same(range.end, m.range.end)) return m;
     changed = true;
-    const { ties: _ties, ...rest } = { ...m, range };
-    return (left ? { ...rest, ties } : rest) as M;
+    const next: M = { ...m, range, ties };
+    if (left === 0) delete next.ties;
+    return next;
   });
   return changed ? { ...d, motions } : d;
 }

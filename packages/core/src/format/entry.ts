@@ -1,0 +1,14 @@
+/** What one motion becomes in the animation lists of its element. */
+import type { Motion } from '../motion/index.ts';
+import type { Ms } from '../page/index.ts';
+import type { KeyframesBlock } from './keyframes-css.ts';
+
+/** One entry of the animation lists. */
+export interface Entry {
+  motion: Motion;
+  blocks: KeyframesBlock[];
+  timeline: string;
+  range: string;
+  /** of timed parts: when they play, and on whose passing; null where the scroll scrubs */
+  timed: { start: Ms; duration: Ms; trigger: string; later: string | null } | null;
+}

@@ -1,0 +1,94 @@
+/** Timed parts as CSS: on a gate's trigger, or at page load with a hand-over to what the scroll moves. */
+import { matchesOf } from '../page/index.ts';
+import type { HeldLayout } from '../page/index.ts';
+import type { Motion, MotionDocument, Played } from '../motion/index.ts';
+import { isTimed } from '../timeline/index.ts';
+import type { Entry } from './entry.ts';
+import { triggerActions, triggerName } from './gate-css.ts';
+import { keyframesCss } from './keyframes-css.ts';
+import type { Condition } from './piece.ts';
+import { stepped } from './stagger-css.ts';
+
+interface TimedContext {
+  document: MotionDocument;
+  held: HeldLayout;
+  names: ReadonlyMap<string, string>;
+  gateNames: ReadonlyMap<string, string>;
+  times: ReadonlyMap<string, Played>;
+}
+
+/** A timed part; with reduced motion it stands at its end at once, unless it is kept. */
+export function timedEntries(motion: Motion, condition: Condition, c: TimedContext): Entry[] {
+  const still = condition === 'reduced-motion';
+  const gate =
+    motion.driver.kind === 'gate'
+      ? c.document.gates.find((g) => g.id === (motion.driver as { gate: string }).gate)
+      : null;
+  const played = c.times.get(motion.id);
+  if (!played || (motion.driver.kind === 'gate' && !gate?.on)) return [];
+  const name = `lv-${c.names.get(motion.id)!}`;
+  const trigger = gate ? `${triggerName(c.gateNames.get(gate.id)!)} ${triggerActions(gate)}` : 'none';
+  const step = motion.stagger?.step.endsWith('ms') ? motion.stagger.step : null;
+  const later = step && stepped(`${played.start}ms`, step, name);
+  const timed = { start: played.start, duration: played.end - played.start, trigger, later };
+  const only = still && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
+  const entry = (m: Motion, suffix: string, keep: (p: string) => boolean): Entry[] => {
+    const blocks = keyframesCss(m, name + suffix + (still ? '-still' : ''), (p) => keep(p) && only(p));
+    return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', timed }] : [];
+  };
+  if (gate) return entry(motion, '', () => true);
+  const taken = scrubbedBeside(motion, c.document, c.held);
+  if (taken.size === 0) return entry(motion, '', () => true);
+  return [
+    ...entry(motion, '', (p) => !taken.has(p)),
+    ...entry(handingOver(motion), '-intro', (p) => taken.has(p)),
+  ];
+}
+
+/** Properties of an intro that the scroll also moves, on any of its elements. */
+function scrubbedBeside(intro: Motion, document: MotionDocument, layout: HeldLayout): Set<string> {
+  const own = new Set(matchesOf(layout, intro.targets.selector));
+  const taken = new Set<string>();
+  for (const m of document.motions) {
+    if (!m.on || isTimed(m.driver) || !matchesOf(layout, m.targets.selector).some((e) => own.has(e)))
+      continue;
+    for (const p of Object.keys(m.keyframes)) if (p in intro.keyframes) taken.add(p);
+  }
+  return taken;
+}
+
+/**
+ * Without its last stop an intro runs to whatever the scroll shows just then, at any scroll offset; then it lets go, and nothing is seen of
+ * the change. It comes after the motions that the scroll scrubs.
+ */
+const handedOver = new WeakMap<Motion, Motion>();
+function handingOver(intro: Motion): Motion {
+  const known = handedOver.get(intro);
+  if (known) return known;
+  const made: Motion = {
+    ...intro,
+    fill: 'backwards',
+    keyframes: Object.fromEntries(
+      Object.entries(intro.keyframes).map(([property, stops]) => [
+        property,
+        stops.filter((s) => s.at !== '100%'),
+      ]),
+    ),
+  };
+  handedOver.set(intro, made);
+  return made;
+}
+
+/** Ids of the parts that were written, by gate. */
+export function partsOf(entries: readonly Entry[]): Map<string, string[]> {
+  const out = new Map<string, string[]>();
+  for (const { motion } of entries)
+    if (motion.driver.kind === 'gate')
+      out.set(motion.driver.gate, [...(out.get(motion.driver.gate) ?? []), motion.id]);
+  return out;
+}
+
+export const introsLast = (list: readonly Entry[]): Entry[] => [
+  ...list.filter((e) => e.motion.driver.kind !== 'load'),
+  ...list.filter((e) => e.motion.driver.kind === 'load'),
+];
