@@ -51,9 +51,9 @@ export const stepped = (css: string, step: string, name: string): string =>
 export function steppedRange(range: string, step: string, name: string): string {
   const points = splitRange(range);
   return points
-    .map((p) => {
+    .map((p, i) => {
       const word = /^[a-z-]+(?![\w(-])/.exec(p)?.[0] ?? '';
-      const offset = p.slice(word.length).trim() || '0%';
+      const offset = p.slice(word.length).trim() || (i === 0 ? '0%' : '100%');
       return `${word} ${stepped(offset, step, name)}`.trim();
     })
     .join(' ');
