@@ -34,7 +34,7 @@ async function shot(name, path, act = async () => {}, colorScheme = 'light') {
 
 const chooseCard = async (page) => {
   await page.locator('[data-motion=m_card2] .bar-grip').click();
-  await page.locator('.scrub-area').click({ position: { x: 20, y: 8 + 2230 / 16 } });
+  await page.locator('.scrub-area').click({ position: { x: 20, y: 8 + 2230 / 19 } });
   await page.waitForTimeout(500);
 };
 await shot('shelf', '/', (page) => page.locator('.strip-button').hover({ position: { x: 30, y: 130 } }));
@@ -58,6 +58,17 @@ await shot('add-motion', rundown, async (page) => {
   await page.waitForTimeout(200);
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowLeft');
+  await page.waitForTimeout(700);
+});
+await shot('pin', rundown, async (page) => {
+  await page.locator('[data-pin] .pin-area').last().click();
+  await page.locator('.scrub-area').click({ position: { x: 20, y: 300 } });
+  await page.waitForTimeout(700);
+});
+await shot('gate', rundown, async (page) => {
+  await page.locator('[data-gate] .flag-area').first().click();
+  await page.waitForTimeout(300);
+  await page.locator('.time-ground').click({ position: { x: 120, y: 150 } });
   await page.waitForTimeout(700);
 });
 await shot('hand-off', rundown, async (page) => {

@@ -46,7 +46,7 @@ export function FlagMark({
       <path className="flag-shape" d={`M${x - 4} ${y}h11l-3 4 3 4h-11z`} />
       <rect className="flag-area" x={x - 12} y={y - 4} width={30} height={16} />
       <text className="name" x={x + 13} y={y + 4}>
-        {gate.name}
+        {gate.name.length > 21 ? `${gate.name.slice(0, 20).trimEnd()}…` : gate.name}
       </text>
       <text className="what" x={x + 13} y={y + 17}>
         {parts.length === 1

@@ -118,6 +118,13 @@ export function arrange(
     slots.set(b.motion.id, { x: left + column * pitch + BAR / 2, label: free ? label : 0, column });
     below.set(column, b.placed.start);
   }
+  // Of whole-page labels at one height only the first has room.
+  const labels: number[] = [];
+  for (const b of sorted.filter(isPage)) {
+    const free = labels.every((y) => Math.abs(y - b.placed.start) >= LABEL_ROWS * perPx);
+    if (free) labels.push(b.placed.start);
+    else slots.set(b.motion.id, { ...slots.get(b.motion.id)!, label: 0 });
+  }
   const besidePages = sorted.filter((b) => index.get(b.motion.id) === 0);
   for (const b of sorted.filter(isPage)) {
     const covered = besidePages.some((o) => o.placed.start < labelled(b) && o.placed.end > b.placed.start);
