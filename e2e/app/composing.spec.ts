@@ -221,3 +221,60 @@ test('following, a pin and a drawing leave as files that do the same', async ({ 
   await out.close();
   expect(base).toContain('127.0.0.1');
 });
+
+test('what has no place on the page says so, can be reached and mended, and breaks nothing', async ({
+  page,
+}) => {
+  const response = await page.request.post(`/api/pages/${pageId}/takes`, {
+    data: {
+      document: {
+        format: 'lyvek-document',
+        version: 1,
+        motions: [],
+        pins: [
+          pinOn('p_gone', 'Gone', '#nowhere'),
+          pinOn('p_outer', 'Outer', '#dome'),
+          pinOn('p_inner', 'Inner', '#caption'),
+        ],
+        gates: [
+          {
+            id: 'g_gone',
+            name: 'Lost gate',
+            on: true,
+            subject: '#nowhere',
+            down: 'entry 50%',
+            up: null,
+            plays: 'once',
+            back: 'returns',
+          },
+        ],
+      },
+    },
+  });
+  expect(response.status()).toBe(201);
+  await openRundown(page, `${pageId}?take=${((await response.json()) as { id: string }).id}`);
+  const list = page.getByRole('list', { name: 'Without a place on this page' });
+  await expect(list).toContainText('Gone');
+  await expect(list).toContainText('no element matches #nowhere');
+  await expect(list).toContainText('inside another pinned one');
+  await expect(list).toContainText('Lost gate');
+  await expect(page.locator('[data-pin]')).toHaveCount(1);
+  await list.getByRole('button', { name: 'Gone' }).click();
+  await expect(page.locator('.sheet')).toContainText('It does not hold');
+  await page.locator('.word-pin').first().click();
+  await page.locator('input[name=stage]').fill('#plates');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-pin]')).toHaveCount(2);
+  await saved(page);
+});
+
+const pinOn = (id: string, name: string, stage: string) => ({
+  id,
+  name,
+  on: true,
+  stage,
+  hold: { by: 'top', inset: '0px' },
+  distance: { kind: 'length', value: '100vh' },
+  overlap: ['0px', '0px'],
+  layer: null,
+});

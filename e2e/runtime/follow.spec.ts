@@ -181,3 +181,34 @@ test('nothing runs while nothing scrolls', async ({ page }) => {
   expect(asked.moving).toBeGreaterThan(5);
   expect(asked.still).toBe(0);
 });
+
+test('a signal is told as an event when its number changes, and only then', async ({ page }) => {
+  await open(page);
+  await page.addStyleTag({
+    content: `@property --signal { syntax: "<number>"; inherits: true; initial-value: 0 }
+@keyframes lv-s { from { --signal: 0 } to { --signal: 100 } }
+body { animation: lv-s auto linear both; animation-timeline: scroll(root block); animation-range: 0px 1000px }`,
+  });
+  const heard = await page.evaluate(async () => {
+    const frames = async (n: number) => {
+      for (let i = 0; i < n; i++) await new Promise(requestAnimationFrame);
+    };
+    const values: string[] = [];
+    const hear = (e: Event) => {
+      const { name, value } = (e as CustomEvent<{ name: string; value: number }>).detail;
+      values.push(`${name} ${Math.round(value)}`);
+    };
+    document.addEventListener('signal', hear);
+    const stop = lyvek.start(document, { follow: [], signals: [{ property: '--signal', selector: 'body' }] });
+    await frames(6);
+    for (const y of [250, 250, 500, 2500, 3000, 0]) {
+      scrollTo({ top: y, behavior: 'instant' });
+      await frames(8);
+    }
+    stop();
+    scrollTo({ top: 400, behavior: 'instant' });
+    await frames(6);
+    return values;
+  });
+  expect(heard).toEqual(['signal 0', 'signal 25', 'signal 50', 'signal 100', 'signal 0']);
+});

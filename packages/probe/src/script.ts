@@ -3,7 +3,7 @@ import type { Plan } from '@lyvek/core';
 import { play } from '@lyvek/runtime';
 
 export class Script {
-  private plan: Plan = { follow: [] };
+  private plan: Plan = { follow: [], signals: [] };
   private text = '';
   private stop: (() => void) | null = null;
 
@@ -18,6 +18,7 @@ export class Script {
 
   again(): void {
     this.stop?.();
-    this.stop = this.plan.follow.length ? play(document, this.plan) : null;
+    const { follow, signals } = this.plan;
+    this.stop = follow.length + signals.length ? play(document, this.plan) : null;
   }
 }

@@ -4,13 +4,23 @@
  */
 import { playFollowed } from './follow.ts';
 import { browserClock } from './plan.ts';
+import { playSignals } from './signal.ts';
 import type { Clock, Plan } from './plan.ts';
 
 export type { Clock, Plan } from './plan.ts';
+export type { SignalDetail } from './signal.ts';
 
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
 export const play = (root: Document | Element, plan: Plan, clock: Clock = browserClock): (() => void) =>
-  playFollowed(root, plan.follow, clock);
+  playAll(root, plan, clock);
+
+function playAll(root: Document | Element, plan: Plan, clock: Clock): () => void {
+  const stops = [
+    ...(plan.follow.length ? [playFollowed(root, plan.follow, clock)] : []),
+    ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
+  ];
+  return () => stops.forEach((stop) => stop());
+}
 
 const running = new WeakMap<Document | Element, () => void>();
 
@@ -30,7 +40,8 @@ export function start(
   let end: (() => void) | null = null;
   const heed = () => {
     end?.();
-    end = calm.matches ? null : play(root, plan, clock);
+    // A signal is no motion by itself: what it moves is for its listener to decide.
+    end = playAll(root, calm.matches ? { ...plan, follow: [] } : plan, clock);
   };
   const stop = () => {
     calm.removeEventListener('change', heed);

@@ -2,6 +2,8 @@
 import type { Follow } from '@lyvek/core/follow';
 
 export interface Plan {
+  /** custom properties that scripts of the page hear of */
+  signals?: { property: string; selector: string }[];
   follow: { names: string[]; selector: string; how: Exclude<Follow, { kind: 'none' }> }[];
 }
 

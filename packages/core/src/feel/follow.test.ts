@@ -55,7 +55,7 @@ describe('follow', () => {
     fc.assert(
       fc.property(how, number(-2000, 2000), (h, jump) => {
         const f = { y: 0, v: 0 };
-        for (let i = 0; i < 40; i++) follow(f, h, jump, jump, 1000);
+        for (let i = 0; i < 400; i++) follow(f, h, jump, jump, 1000);
         expect(isAtRest(f, jump)).toBe(true);
       }),
     );

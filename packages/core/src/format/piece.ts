@@ -22,6 +22,8 @@ export interface WriterNote {
 
 /** What the script has to play, by the names of the CSS animations that it takes over. */
 export interface Plan {
+  /** custom properties named `--signal…`: scripts of the page hear of them */
+  signals: { motion: string; property: string; selector: string }[];
   follow: {
     /** motion’s id, for the workbench */
     motion: string;

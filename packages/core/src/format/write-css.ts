@@ -67,7 +67,10 @@ export function writeCss(
       ...gatePieces(document.gates, gateNames, partsOf(entries), held),
       ...piecesOf(entries, held),
     ],
-    plan: { follow: still ? [] : entries.flatMap((e) => followedBy(e, held)) },
+    plan: {
+      follow: still ? [] : entries.flatMap((e) => followedBy(e, held)),
+      signals: entries.flatMap((e) => signalsOf(e, held)),
+    },
     notes,
   };
 }
@@ -77,6 +80,14 @@ function followedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['follow
   if (motion.follow.kind === 'none') return [];
   const selector = writtenSelector(motion.targets.selector, layout);
   return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, how: motion.follow }];
+}
+
+/** A custom property whose name begins with “signal” is told to the page’s scripts. */
+function signalsOf({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
+  const selector = writtenSelector(motion.targets.selector, layout);
+  return Object.keys(motion.keyframes)
+    .filter((p) => /^--signal\b/.test(p))
+    .map((property) => ({ motion: motion.id, property, selector }));
 }
 
 interface OneWritten extends Entry, TimelineCss {

@@ -197,7 +197,7 @@ export class PageLink {
     for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
     for (const p of changed) this.sent.set(p.id, p);
     this.order = key;
-    const played = new Set(plan.follow.map((f) => f.motion));
+    const played = new Set([...plan.follow, ...plan.signals].map((f) => f.motion));
     const again = changed.some(({ piece }) => piece.stays || piece.motions.some((m) => played.has(m)));
     this.say({
       do: 'style',

@@ -53,7 +53,7 @@ export function HandOffScreen() {
     enabled: script !== null,
     staleTime: Infinity,
   });
-  const scripted = new Set(out.plan.follow.map((f) => f.motion));
+  const scripted = new Set([...out.plan.follow, ...out.plan.signals].map((f) => f.motion));
   const patched = useMemo(() => {
     if (html.data === undefined) return null;
     const inner = patchHtml(html.data, patchOf(document, layout.kept));
@@ -118,7 +118,13 @@ export function HandOffScreen() {
                   <i>
                     {m.on
                       ? (out.notes.find((n) => n.motion === m.id)?.note ??
-                        `${effectWords(m)}, ${WHERE[m.driver.kind]}${scripted.has(m.id) ? '; it follows the hand, which CSS cannot do' : ''}`)
+                        `${effectWords(m)}, ${WHERE[m.driver.kind]}${
+                          scripted.has(m.id)
+                            ? m.follow.kind === 'none'
+                              ? '; scripts of the page hear of it'
+                              : '; it follows the hand, which CSS cannot do'
+                            : ''
+                        }`)
                       : 'muted, not written'}
                   </i>
                 </span>

@@ -3,6 +3,7 @@ import { isTimed } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { withoutMotions } from '../../../data/take-session.ts';
+import { flagsOf } from '../model/drivers.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { Cues } from './Cues.tsx';
@@ -76,6 +77,7 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
           it, or an element in the page to move it.
         </p>
       )}
+      <Astray />
       {!element && count > 0 && <Cues pin={null} />}
       {findings.length > 0 && (
         <ul className="findings wide">
@@ -91,6 +93,37 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
         </ul>
       )}
     </section>
+  );
+}
+
+/** Pins and gates that have no place on this page: they have no mark in the lanes, so they are listed here. */
+function Astray() {
+  const { layout, document, select } = useRundown();
+  const { lost } = flagsOf(document, layout);
+  const astray = [
+    ...layout.loose.map(({ id, reason }) => ({
+      id,
+      reason,
+      name: document.pins.find((p) => p.id === id)?.name ?? id,
+      what: 'does not hold',
+    })),
+    ...lost.map(({ gate, reason }) => ({ id: gate.id, reason, name: gate.name, what: 'cannot be passed' })),
+  ];
+  if (astray.length === 0) return null;
+  return (
+    <ul className="findings wide" aria-label="Without a place on this page">
+      {astray.map((a) => (
+        <li key={a.id}>
+          <FindingSign severity="wrong" label="wrong" />
+          <button type="button" className="finding-name" onClick={() => select(a.id)}>
+            {a.name}
+          </button>
+          <span className="grow">
+            {a.what}: {a.reason}.
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
 
