@@ -74,6 +74,36 @@ test('a cue on a pin: what hangs on it moves with it, and undo brings both back'
   await expect.poll(() => rangeStart(page, '#caption')).toBeCloseTo(hold + 200, 0);
 });
 
+test('a pin’s end is dragged, goes back with Esc, and the page grows with it', async ({ page }) => {
+  const id = await open(page);
+  await add(page, 'Hold', '#dome');
+  const distance = async () => (await take(page, id)).pins[0].distance.value;
+  const pull = async (rows: number) => {
+    const end = (await page.locator('[data-pin] .handle-area').boundingBox())!;
+    await page.mouse.move(end.x + 20, end.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(end.x + 20, end.y + 8 + rows, { steps: 5 });
+  };
+  await pull(20);
+  await expect(page.locator('[data-pin]')).not.toContainText('pinned 800 px');
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(page.locator('[data-pin]')).toContainText('pinned 800 px');
+  expect(await distance()).toBe('100vh');
+  const height = () =>
+    preview(page)
+      .locator('body')
+      .evaluate((e) => e.scrollHeight);
+  const before = await height();
+  await pull(20);
+  await page.mouse.up();
+  await saved(page);
+  const screens = Number.parseFloat(await distance()) / 100;
+  expect(screens).toBeGreaterThan(1.2);
+  expect(await distance()).toMatch(/vh$/);
+  await expect.poll(height).toBeCloseTo(before + (screens - 1) * 800, -1);
+});
+
 test('scrubbed to timed and back is one click each, and says what it does', async ({ page }) => {
   const id = await open(page);
   await add(page, 'Rise', '#one');

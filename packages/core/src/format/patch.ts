@@ -29,5 +29,3 @@ export function patchOf(document: MotionDocument, kept: Layout['kept'] = []): Ht
     selectors: [...new Set([...selectorsOf(document), ...kept.map((r) => r.selector)])],
   };
 }
-
-export const isEmptyPatch = (p: HtmlPatch): boolean => p.wraps.length === 0 && p.attributes.length === 0;

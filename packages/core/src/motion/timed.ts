@@ -54,7 +54,3 @@ export function timeProblems(motions: readonly Part[]): [index: number, message:
     return [];
   });
 }
-
-/** How long all parts of a gate, or all at page load, take. */
-export const lengthOf = (motions: readonly Part[]): Ms =>
-  Math.max(0, ...[...timesOf(motions).values()].map((t) => t.end));

@@ -56,7 +56,6 @@ export const withPin =
 
 export const newId = (kind: string): string =>
   `${kind}_${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
-export const newMotionId = (): string => newId('m');
 
 /** Copies directly behind their originals, with names of their own. */
 export function duplicated(
@@ -67,7 +66,7 @@ export function duplicated(
   const copyOf = new Map<string, string>();
   const motions = d.motions.flatMap((m) => {
     if (!ids.includes(m.id)) return [m];
-    const copy = { ...m, id: newMotionId(), name: `${m.name.slice(0, 112)} copy` };
+    const copy = { ...m, id: newId('m'), name: `${m.name.slice(0, 112)} copy` };
     copies.push(copy.id);
     copyOf.set(m.id, copy.id);
     return [m, copy];

@@ -9,11 +9,11 @@ import type { Grip } from '../model/moves.ts';
 import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
-import { framesPerDot, useFrames } from './Frames.tsx';
 import { flagsOf } from '../model/drivers.ts';
 import { finds } from '../model/find.ts';
 import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
+import { Foot } from './Foot.tsx';
 import { PinMark } from './PinMark.tsx';
 import { Playhead } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
@@ -282,7 +282,7 @@ export function Chart({ width }: { width: number }) {
           height={Math.abs(lasso.y1 - lasso.y0)}
         />
       )}
-      <Foot width={width} />
+      <Foot left={LANES} width={width} />
       {unplaced.length > 0 && (
         <g className="unplaced" onClick={() => session.select([unplaced[0]!.motion.id])}>
           <text x={LANES + 10} y={rows - 24}>
@@ -293,37 +293,5 @@ export function Chart({ width }: { width: number }) {
         </g>
       )}
     </svg>
-  );
-}
-
-function Foot({ width }: { width: number }) {
-  const { rows, max, view, gesture, refresh, bars, measured, layout } = useRundown();
-  const frames = useFrames(gesture, max, refresh);
-  const per = framesPerDot(frames.length, max, view);
-  const end = rowOf(max, view);
-  if (!measured) return null;
-  return (
-    <g className="foot">
-      {end < rows - 40 && per > 1 && (
-        <>
-          <text x={134} y={rows - 22} textAnchor="end">
-            a dot is
-          </text>
-          <text x={134} y={rows - 10} textAnchor="end">
-            {per} frames
-          </text>
-        </>
-      )}
-      {end < rows - 18 && max > 0 && (
-        <text x={LANES + 10} y={rows - 8} className="note">
-          The page ends at {Math.round(max).toLocaleString('en')} px of scroll.
-        </text>
-      )}
-      {bars.length === 0 && layout.holds.length === 0 && (
-        <text x={(LANES + width) / 2} y={rows * 0.32} textAnchor="middle" className="empty">
-          Nothing moves yet. Click an element in the page, then press A.
-        </text>
-      )}
-    </g>
   );
 }

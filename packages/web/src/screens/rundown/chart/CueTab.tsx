@@ -1,8 +1,8 @@
 /** A cue: a named place of a pin or of the whole page, hanging at the left; dragging it moves every end that hangs on it. */
-import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { parseLength, percent, resolveLength } from '@lyvek/core';
 import type { Cue } from '@lyvek/core';
+import { beginDrag } from '../../../parts/drag.ts';
 import { withCue } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { rowOf } from '../model/view.ts';
@@ -33,7 +33,6 @@ export function CueTab({ cue, x, view, selected }: CueTabProps) {
   const { session, link } = useOpenedPage();
   const { select, bars } = useRundown();
   const place = usePlaceOfCue()(cue);
-  const moved = useRef(false);
   if (!place) return null;
   const y = rowOf(place.offset, view);
   const width = Math.min(110, 12 + cue.name.length * 5.8);
@@ -41,35 +40,22 @@ export function CueTab({ cue, x, view, selected }: CueTabProps) {
     Object.values(b.motion.ties ?? {}).some((t) => t?.to === 'cue' && t.cue === cue.id),
   );
   const drag = (e: PointerEvent<SVGPathElement>) => {
-    if (e.button !== 0) return;
-    e.stopPropagation();
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
-    select(cue.id);
-    const from = e.clientY;
-    moved.current = false;
-    const changed = (event: globalThis.PointerEvent) => {
-      const along = place.offset - place.start + (event.clientY - from) * view.per;
-      const inside = Math.min(place.length, Math.max(0, along));
-      const share = Math.round((inside / Math.max(1, place.length)) * 1000) / 1000;
-      const at = event.altKey ? `${Math.round(inside)}px` : percent(share);
-      link.scrollTo(place.start + inside);
+    const inside = (by: number) =>
+      Math.min(place.length, Math.max(0, place.offset - place.start + by * view.per));
+    const moved = (by: number, event: { altKey: boolean }) => {
+      const share = Math.round((inside(by) / Math.max(1, place.length)) * 1000) / 1000;
+      const at = event.altKey ? `${Math.round(inside(by))}px` : percent(share);
       return withCue(cue.id, (c) => ({ ...c, at }));
     };
-    const move = (event: globalThis.PointerEvent) => {
-      moved.current = moved.current || Math.abs(event.clientY - from) > 2;
-      if (moved.current) session.try(changed(event));
-    };
-    const end = (event: globalThis.PointerEvent) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', end);
-      target.removeEventListener('pointercancel', end);
-      if (moved.current && event.type === 'pointerup') session.act('move a cue', changed(event));
-      else session.try(null);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', end);
-    target.addEventListener('pointercancel', end);
+    const begun = beginDrag(e, {
+      move(by, event) {
+        session.try(moved(by, event));
+        link.scrollTo(place.start + inside(by));
+      },
+      drop: (by, event) => session.act('move a cue', moved(by, event)),
+      putBack: () => session.try(null),
+    });
+    if (begun) select(cue.id);
   };
   return (
     <g className={`cue${selected ? ' selected' : ''}`} data-cue={cue.id}>

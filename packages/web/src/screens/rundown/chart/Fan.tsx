@@ -1,7 +1,8 @@
 /** The further targets of a motion as narrow bars, and the fan whose ring pulls them apart: the stagger’s step. */
 import type { PointerEvent } from 'react';
-import { staggerSteps } from '@lyvek/core';
+import { matchesOf, staggerSteps, stepPx } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
+import { beginDrag } from '../../../parts/drag.ts';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
@@ -33,41 +34,25 @@ export function Fan({ bar, x, view, selected }: FanProps) {
   const ring = { x: pivot.x + (tip.x - pivot.x) * RING, y: pivot.y + (tip.y - pivot.y) * RING };
 
   const drag = (e: PointerEvent<SVGCircleElement>) => {
-    if (e.button !== 0) return;
-    e.stopPropagation();
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
     const { motion } = bar;
-    const from = e.clientY;
     const order = motion.stagger?.order ?? 'page';
-    const targets = layout.matches[motion.targets.selector] ?? [];
+    const targets = matchesOf(layout, motion.targets.selector);
     const steps = Math.max(1, ...staggerSteps(order, targets, layout));
-    const parsed = Number.parseFloat(motion.stagger?.step ?? '0');
     const range = bar.placed.end - bar.placed.start;
-    const now = motion.stagger?.step.endsWith('%') ? (parsed / 100) * range : parsed;
-    let moved = false;
-    const changed = (event: globalThis.PointerEvent) => {
-      const px = now + ((event.clientY - from) / RING / steps) * view.per;
+    const now = motion.stagger ? stepPx(motion.stagger.step, range, layout) : 0;
+    const pulled = (by: number, event: { altKey: boolean }) => {
+      const px = now + (by / RING / steps) * view.per;
       const step = event.altKey
         ? `${Math.round((px / Math.max(1, range)) * 1000) / 10}%`
         : `${Math.round(px / 2) * 2}px`;
-      const stagger: Motion['stagger'] = px === 0 ? undefined : { step, order };
+      const stagger: Motion['stagger'] = Math.round(px) === 0 ? undefined : { step, order };
       return withMotion(motion.id, (m) => ({ ...m, stagger }));
     };
-    const move = (event: globalThis.PointerEvent) => {
-      moved = moved || Math.abs(event.clientY - from) > 2;
-      if (moved) session.try(changed(event));
-    };
-    const end = (event: globalThis.PointerEvent) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', end);
-      target.removeEventListener('pointercancel', end);
-      if (moved && event.type === 'pointerup') session.act('stagger', changed(event));
-      else session.try(null);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', end);
-    target.addEventListener('pointercancel', end);
+    beginDrag(e, {
+      move: (by, event) => session.try(pulled(by, event)),
+      drop: (by, event) => session.act('stagger', pulled(by, event)),
+      putBack: () => session.try(null),
+    });
   };
   return (
     <g className="fan">

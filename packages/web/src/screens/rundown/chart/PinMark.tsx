@@ -2,6 +2,7 @@
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import type { Hold, Pin } from '@lyvek/core';
+import { beginDrag } from '../../../parts/drag.ts';
 import { withPin } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { distanceWords, withDistance } from '../model/pins.ts';
@@ -27,48 +28,21 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
   at.current = { view, hold };
   if (y1 < -30 || y0 > rows + 30) return null;
   const drag = (e: PointerEvent<SVGRectElement>) => {
-    if (e.button !== 0) return;
-    e.stopPropagation();
-    select(pin.id);
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
-    const from = e.clientY;
     const was = hold.end - hold.start;
     const { per } = view;
-    let moved = false;
-    const changed = (event: globalThis.PointerEvent) =>
+    const held = (by: number, event: { altKey: boolean }) =>
       withPin(pin.id, (p) =>
-        withDistance(
-          p,
-          Math.max(0, was + (event.clientY - from) * per),
-          layout.viewport.height,
-          event.altKey,
-        ),
+        withDistance(p, { was, now: was + by * per }, layout.viewport.height, event.altKey),
       );
-    const move = (event: globalThis.PointerEvent) => {
-      if (!moved && Math.abs(event.clientY - from) < 3) return;
-      moved = true;
-      session.try(changed(event));
-      link.scrollTo(at.current.hold.end);
-    };
-    const end = (event: globalThis.PointerEvent | null) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', end);
-      target.removeEventListener('pointercancel', cancel);
-      removeEventListener('keydown', escape, true);
-      if (event && moved) session.act('change how long it is held', changed(event));
-      else session.try(null);
-    };
-    const cancel = () => end(null);
-    const escape = (event: KeyboardEvent) => {
-      if (event.key !== 'Escape') return;
-      event.stopPropagation();
-      end(null);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', end);
-    target.addEventListener('pointercancel', cancel);
-    addEventListener('keydown', escape, true);
+    const begun = beginDrag(e, {
+      move(by, event) {
+        session.try(held(by, event));
+        link.scrollTo(at.current.hold.end);
+      },
+      drop: (by, event) => session.act('change how long it is held', held(by, event)),
+      putBack: () => session.try(null),
+    });
+    if (begun) select(pin.id);
   };
   const title = Math.max(y0 + 11, Math.min(12, y1 - 4));
   return (

@@ -36,13 +36,24 @@ export function insetFace(pin: Pin): string {
   return `${percent === null ? pin.hold.inset : `${trim(percent)} %`} ${edge}`;
 }
 
-/** The pin holding for so many px: screens stay screens, a strip’s travel changes its rate, px are px. `exact` keeps fractions. */
-export function withDistance(pin: Pin, px: number, viewportHeight: number, exact = false): Pin {
-  if (pin.distance.kind === 'travel')
-    return { ...pin, distance: { kind: 'length', value: `${trim(Math.round(px), 0)}px` } };
-  const asScreens = screens(pin.distance.value) !== null;
-  const unit = /[sld]?vh$/.exec(pin.distance.value)?.[0] ?? 'vh';
-  const value = asScreens
+/**
+ * The pin holding for `now` px instead of `was`: screens stay screens, px stay px, and one that is as long as a strip’s travel gets another
+ * rate, so that it goes on following the strip. `exact` keeps fractions.
+ */
+export function withDistance(
+  pin: Pin,
+  { was, now }: { was: number; now: number },
+  viewportHeight: number,
+  exact = false,
+): Pin {
+  const px = Math.max(0, now);
+  if (pin.distance.kind === 'travel') {
+    const wanted = (pin.distance.rate * was) / Math.max(1, px);
+    const rate = Math.min(20, Math.max(0.05, Number(wanted.toFixed(exact ? 3 : 2))));
+    return { ...pin, distance: { ...pin.distance, rate } };
+  }
+  const unit = screens(pin.distance.value) === null ? null : /[sld]?vh$/.exec(pin.distance.value.trim())![0];
+  const value = unit
     ? `${trim((px / viewportHeight) * 100, exact ? 2 : 0)}${unit}`
     : `${exact ? trim(px, 1) : Math.round(px / 10) * 10}px`;
   return { ...pin, distance: { kind: 'length', value } };

@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import type { Hold, Pin } from '@lyvek/core';
+import { beginDrag } from '../../../parts/drag.ts';
 import { withPin } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { withDistance } from '../model/pins.ts';
@@ -30,37 +31,23 @@ export function SideView({ pin, hold }: { pin: Pin; hold: Hold }) {
   const shown = top + Math.min(distance, Math.max(0, offset - hold.start));
 
   const drag = (e: PointerEvent<SVGRectElement>) => {
-    if (e.button !== 0) return;
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
-    const from = e.clientY;
-    const k = scale.k;
-    frozen.current = scale;
-    let moved = false;
-    const changed = (event: globalThis.PointerEvent) =>
+    const { k } = scale;
+    const held = (by: number, event: { altKey: boolean }) =>
       withPin(pin.id, (p) =>
-        withDistance(
-          p,
-          Math.max(0, distance + (event.clientY - from) / k),
-          layout.viewport.height,
-          event.altKey,
-        ),
+        withDistance(p, { was: distance, now: distance + by / k }, layout.viewport.height, event.altKey),
       );
-    const move = (event: globalThis.PointerEvent) => {
-      moved = moved || Math.abs(event.clientY - from) > 2;
-      if (moved) session.try(changed(event));
-    };
-    const end = (event: globalThis.PointerEvent) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', end);
-      target.removeEventListener('pointercancel', end);
-      frozen.current = null;
-      if (moved && event.type === 'pointerup') session.act('change how long it is held', changed(event));
-      else session.try(null);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', end);
-    target.addEventListener('pointercancel', end);
+    const begun = beginDrag(e, {
+      move: (by, event) => session.try(held(by, event)),
+      drop(by, event) {
+        frozen.current = null;
+        session.act('change how long it is held', held(by, event));
+      },
+      putBack() {
+        frozen.current = null;
+        session.try(null);
+      },
+    });
+    if (begun) frozen.current = scale;
   };
   return (
     <div className="side-view">

@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import type { Motion, Played, Time } from '@lyvek/core';
+import { beginDrag } from '../../../parts/drag.ts';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { SPEEDS } from '../model/time-player.ts';
@@ -36,46 +37,38 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
   const pitch = Math.min(72, 210 / Math.max(1, parts.length));
 
   const drag = (e: PointerEvent<SVGRectElement>, part: Motion, grip: 'body' | 'end') => {
-    if (e.button !== 0) return;
-    e.stopPropagation();
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
-    select(part.id);
-    const from = e.clientY;
     const was = part.time!;
+    const own = times.get(part.id)!;
     const others = parts.filter((p) => p.id !== part.id).flatMap((p) => times.get(p.id) ?? []);
-    frozen.current = length;
-    let moved = false;
-    const changed = (event: globalThis.PointerEvent): Time => {
+    const timeAt = (rows: number, event: { altKey: boolean }): Time => {
       const fine = event.altKey ? 1 : 10;
-      const by = (event.clientY - from) / k;
+      const by = rows / k;
       const round = (ms: number, least: number) => `${Math.max(least, Math.round(ms / fine) * fine)}ms`;
       if (grip === 'end') return { ...was, duration: round(Number.parseFloat(was.duration) + by, fine) };
-      let delay = Number.parseFloat(was.delay) + by;
+      const delay = Number.parseFloat(was.delay);
       // Another part’s end catches within 5 px.
-      const own = times.get(part.id)!;
       const caught = event.altKey ? undefined : others.find((o) => Math.abs(own.start + by - o.end) * k < 5);
-      if (caught) delay = Number.parseFloat(was.delay) + caught.end - own.start;
-      return { ...was, delay: caught ? `${Math.max(0, delay)}ms` : round(delay, 0) };
+      return {
+        ...was,
+        delay: caught ? `${Math.max(0, delay + caught.end - own.start)}ms` : round(delay + by, 0),
+      };
     };
-    const put = (event: globalThis.PointerEvent) =>
-      withMotion(part.id, (m) => ({ ...m, time: changed(event) }));
-    const move = (event: globalThis.PointerEvent) => {
-      moved = moved || Math.abs(event.clientY - from) > 2;
-      if (moved) session.try(put(event));
-    };
-    const end = (event: globalThis.PointerEvent) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', end);
-      target.removeEventListener('pointercancel', end);
-      frozen.current = null;
-      if (moved && event.type === 'pointerup')
-        session.act(grip === 'end' ? 'change a duration' : 'change a delay', put(event));
-      else session.try(null);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', end);
-    target.addEventListener('pointercancel', end);
+    const put = (rows: number, event: { altKey: boolean }) =>
+      withMotion(part.id, (m) => ({ ...m, time: timeAt(rows, event) }));
+    const begun = beginDrag(e, {
+      move: (by, event) => session.try(put(by, event)),
+      drop(by, event) {
+        frozen.current = null;
+        session.act(grip === 'end' ? 'change a duration' : 'change a delay', put(by, event));
+      },
+      putBack() {
+        frozen.current = null;
+        session.try(null);
+      },
+    });
+    if (!begun) return;
+    frozen.current = length;
+    select(part.id);
   };
 
   const scrub = (e: PointerEvent<SVGRectElement>) => {

@@ -1,0 +1,56 @@
+/** One drag with the pointer: nothing happens before it has moved a little, Esc and a lost pointer put everything back. */
+import type { PointerEvent as ReactPointerEvent } from 'react';
+
+export interface Drag {
+  /** the pointer has moved; `by` px down since it was pressed */
+  move(by: number, event: PointerEvent): void;
+  /** let go after having moved */
+  drop(by: number, event: PointerEvent): void;
+  /** ended in any other way: not moved, cancelled, or given up with Esc */
+  putBack(): void;
+}
+
+/** px before a press becomes a drag */
+const STILL = 3;
+
+/** Begins a drag for the main button, and says whether it did. */
+export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
+  if (e.button !== 0) return false;
+  e.stopPropagation();
+  const target = e.currentTarget;
+  const from = e.clientY;
+  target.setPointerCapture(e.pointerId);
+  const over = new AbortController();
+  let moved = false;
+  const giveUp = () => {
+    over.abort();
+    drag.putBack();
+  };
+  const listen = <T extends Event>(
+    to: EventTarget,
+    type: string,
+    hear: (event: T) => void,
+    capture = false,
+  ) => to.addEventListener(type, hear as EventListener, { signal: over.signal, capture });
+  listen<PointerEvent>(target, 'pointermove', (event) => {
+    moved ||= Math.abs(event.clientY - from) >= STILL;
+    if (moved) drag.move(event.clientY - from, event);
+  });
+  listen<PointerEvent>(target, 'pointerup', (event) => {
+    if (!moved) return giveUp();
+    over.abort();
+    drag.drop(event.clientY - from, event);
+  });
+  listen(target, 'pointercancel', giveUp);
+  listen<KeyboardEvent>(
+    window,
+    'keydown',
+    (event) => {
+      if (event.key !== 'Escape') return;
+      event.stopPropagation();
+      giveUp();
+    },
+    true,
+  );
+  return true;
+}
