@@ -253,6 +253,31 @@ test('Stack: cards slide over each other and earlier ones step back', async ({ p
   expect(number(first[1]!.style.opacity)).toBeLessThan(0.6);
 });
 
+test('Belt: runs by itself, turns with the hand, leaves no hole and no second id', async ({ page }) => {
+  const frame = await build(page, 'Belt', '.strip');
+  const top = await documentTop(frame, '#plates');
+  await look(frame, '.strip', top - 200);
+  // Under the pointer it would rest.
+  const box = (await page.locator('.preview-page').boundingBox())!;
+  await page.mouse.move(box.x + 20, box.y + 20);
+  await page.mouse.move(box.x + 40, box.y + 20);
+  const runs = async () => {
+    const a = await look(frame, '#p3', top - 200);
+    await frame.waitForTimeout(250);
+    return (await look(frame, '#p3', top - 200)).left - a.left;
+  };
+  expect(await runs()).toBeLessThan(-4);
+  await look(frame, '.strip', top - 190);
+  await look(frame, '.strip', top - 200);
+  await frame.waitForTimeout(600);
+  expect(await runs()).toBeGreaterThan(4);
+  const ends = await look(frame, '.strip', top - 200);
+  expect(ends.left).toBeLessThanOrEqual(0);
+  expect(ends.right).toBeGreaterThanOrEqual(1280);
+  expect(await frame.locator('#p3').count()).toBe(1);
+  expect(await frame.evaluate(() => document.documentElement.scrollWidth)).toBe(1280);
+});
+
 test('Counter-columns: the middle one moves against its neighbours', async ({ page }) => {
   const frame = await build(page, 'Counter-columns', '.cols');
   const top = await documentTop(frame, '.cols');
@@ -359,7 +384,7 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
 test('every effect that Lyvek offers has been tried here', () => {
   const tried = [
     ...REVEALS.map(([name]) => name),
-    ...'Far away,Near by,Back and forth,Hold,Travel,Draw,Bar,Count,Signal,Stack,Counter-columns,Rings,Title pair,Appear in time,Intro,Leave,Fade away'.split(
+    ...'Far away,Near by,Back and forth,Hold,Travel,Draw,Bar,Count,Signal,Stack,Counter-columns,Belt,Rings,Title pair,Appear in time,Intro,Leave,Fade away'.split(
       ',',
     ),
   ];

@@ -22,6 +22,7 @@ const say = (message: FromProbe) => port?.postMessage(message);
 function act(message: ToProbe): void {
   switch (message.do) {
     case 'measure': {
+      script.rest();
       const measured = styles.without(() => measure(message.selectors, patch));
       // With the motions off for a moment, their animations have begun anew.
       script.again();

@@ -3,7 +3,7 @@ import type { Plan } from '@lyvek/core';
 import { play } from '@lyvek/runtime';
 
 export class Script {
-  private plan: Plan = { follow: [], signals: [] };
+  private plan: Plan = { follow: [], signals: [], belts: [] };
   private text = '';
   private stop: (() => void) | null = null;
 
@@ -17,8 +17,13 @@ export class Script {
   }
 
   again(): void {
+    this.rest();
+    this.stop = play(document, this.plan);
+  }
+
+  /** The page without it, as when it is measured. */
+  rest(): void {
     this.stop?.();
-    const { follow, signals } = this.plan;
-    this.stop = follow.length + signals.length ? play(document, this.plan) : null;
+    this.stop = null;
   }
 }

@@ -2,12 +2,13 @@
  * The script that goes with a hand-off: it plays what CSS alone cannot, and leaves everything else to the browser’s own timelines.
  * Importing it touches nothing; starting twice on one root is starting once; stopping leaves the page as it was.
  */
+import { playBelts } from './belt.ts';
 import { playFollowed } from './follow.ts';
 import { browserClock } from './plan.ts';
 import { playSignals } from './signal.ts';
 import type { Clock, Plan } from './plan.ts';
 
-export type { Clock, Plan } from './plan.ts';
+export type { BeltPlan, Clock, Plan } from './plan.ts';
 export type { SignalDetail } from './signal.ts';
 
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
@@ -17,6 +18,7 @@ export const play = (root: Document | Element, plan: Plan, clock: Clock = browse
 function playAll(root: Document | Element, plan: Plan, clock: Clock): () => void {
   const stops = [
     ...(plan.follow.length ? [playFollowed(root, plan.follow, clock)] : []),
+    ...(plan.belts?.length ? [playBelts(root, plan.belts, clock)] : []),
     ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
   ];
   return () => stops.forEach((stop) => stop());
@@ -41,7 +43,7 @@ export function start(
   const heed = () => {
     end?.();
     // A signal is no motion by itself: what it moves is for its listener to decide.
-    end = playAll(root, calm.matches ? { ...plan, follow: [] } : plan, clock);
+    end = playAll(root, calm.matches ? { ...plan, follow: [], belts: [] } : plan, clock);
   };
   const stop = () => {
     calm.removeEventListener('change', heed);

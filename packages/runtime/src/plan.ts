@@ -1,9 +1,25 @@
 /** What the script plays. The writer makes it beside the CSS; see core’s format room. */
 import type { Follow } from '@lyvek/core/follow';
 
+/** A strip that moves endlessly. */
+export interface BeltPlan {
+  selector: string;
+  axis: 'block' | 'inline';
+  /** px per second towards the strip’s start */
+  speed: number;
+  /** runs backwards while the page was last scrolled upwards */
+  turns: boolean;
+  /** share of the followed scroll that it moves on top */
+  push: number;
+  /** stands still under the pointer, and while something in it has the focus */
+  rests: boolean;
+  how: Follow;
+}
+
 export interface Plan {
   /** custom properties that scripts of the page hear of */
   signals?: { property: string; selector: string }[];
+  belts?: BeltPlan[];
   follow: { names: string[]; selector: string; how: Exclude<Follow, { kind: 'none' }> }[];
 }
 

@@ -1,5 +1,6 @@
 /** The registry of effects. A new one is a file in this folder (or a row in reveal.ts) and a line here. */
 import type { MotionDocument } from '../motion/index.ts';
+import { belt } from './belt.ts';
 import { counterColumns } from './columns.ts';
 import { far, near } from './depth.ts';
 import { bar, count, draw, signal } from './drawing.ts';
@@ -26,6 +27,7 @@ export const EFFECTS: readonly EffectDefinition[] = [
   signal,
   stack,
   counterColumns,
+  belt,
   rings,
   titlePair,
   pulse,

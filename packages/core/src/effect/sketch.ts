@@ -7,6 +7,7 @@ import type { Motion, MotionDocument, Take } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import { withFragment } from './effect.ts';
+import { between } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 
 export interface SketchPart {
@@ -76,6 +77,15 @@ const SAMPLES: Record<
     on: 1,
     drawn: [2, 3, 4, 5, 6].map((i) => [i, 'card']),
   },
+  belt: {
+    elements: [
+      part('#s', -1, [0, 1400, 1280, 800], { tag: 'section' }),
+      part('#t', 0, [0, 1620, 1060, 360]),
+      ...[0, 1, 2, 3, 4, 5].map((i) => part(`#t${i}`, 1, [40 + i * 330, 1620, 290, 360])),
+    ],
+    on: 1,
+    drawn: [2, 3, 4, 5, 6, 7].map((i) => [i, 'card']),
+  },
   cards: {
     elements: [
       part('#s', -1, [0, 1400, 1280, 800], { tag: 'section' }),
@@ -132,6 +142,7 @@ const SAMPLES: Record<
 const SAMPLE_OF: Record<string, keyof typeof SAMPLES> = {
   hold: 'section',
   travel: 'strip',
+  belt: 'belt',
   stack: 'cards',
   rings: 'cards',
   'counter-columns': 'columns',
@@ -145,6 +156,13 @@ function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
   const length = Math.max(1, ...[...times.values()].map((t) => t.end));
   const at = (ms: number) => `${(ms / length) * 2000}px`;
   return (m) => {
+    if (m.driver.kind === 'belt')
+      return {
+        ...m,
+        driver: { kind: 'page', axis: 'block' },
+        range: { start: '0px', end: '2000px' },
+        keyframes: { translate: between('0 0', '-660px 0') },
+      };
     const t = times.get(m.id);
     if (!t) return m;
     return {

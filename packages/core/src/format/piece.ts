@@ -24,6 +24,17 @@ export interface WriterNote {
 export interface Plan {
   /** custom properties named `--signal…`: scripts of the page hear of them */
   signals: { motion: string; property: string; selector: string }[];
+  /** strips that move endlessly */
+  belts: {
+    motion: string;
+    selector: string;
+    axis: 'block' | 'inline';
+    speed: number;
+    turns: boolean;
+    push: number;
+    rests: boolean;
+    how: Motion['follow'];
+  }[];
   follow: {
     /** motion’s id, for the workbench */
     motion: string;

@@ -3,12 +3,16 @@ import type { Plan } from './piece.ts';
 
 export const RUNTIME_FILE = 'motion-runtime.js';
 
+/** Whether the browser does everything by itself. */
+export const isEmptyPlan = (plan: Plan): boolean => Object.values(plan).every((list) => list.length === 0);
+
 /** Null where CSS does everything. */
 export function scriptText(plan: Plan, title: string): string | null {
-  if (plan.follow.length + plan.signals.length === 0) return null;
+  if (isEmptyPlan(plan)) return null;
   const follow = plan.follow.map(({ names, selector, how }) => ({ names, selector, how }));
   const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
-  const played = { follow, ...(signals.length ? { signals } : {}) };
+  const belts = plan.belts.map(({ motion: _, ...belt }) => belt);
+  const played = { follow, ...(signals.length ? { signals } : {}), ...(belts.length ? { belts } : {}) };
   return `/* ${title.replaceAll('*/', '')} */
 import { start } from './${RUNTIME_FILE}';
 

@@ -2,7 +2,7 @@
 import { matchesOf } from '../page/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import type { Motion, MotionDocument, Played } from '../motion/index.ts';
-import { isTimed } from '../timeline/index.ts';
+import { isScrubbed } from '../timeline/index.ts';
 import type { Entry } from './entry.ts';
 import { triggerActions, triggerName } from './gate-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
@@ -50,7 +50,7 @@ function scrubbedBeside(intro: Motion, document: MotionDocument, layout: HeldLay
   const own = new Set(matchesOf(layout, intro.targets.selector));
   const taken = new Set<string>();
   for (const m of document.motions) {
-    if (!m.on || isTimed(m.driver) || !matchesOf(layout, m.targets.selector).some((e) => own.has(e)))
+    if (!m.on || !isScrubbed(m.driver) || !matchesOf(layout, m.targets.selector).some((e) => own.has(e)))
       continue;
     for (const p of Object.keys(m.keyframes)) if (p in intro.keyframes) taken.add(p);
   }

@@ -1,7 +1,7 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import type { HeldLayout } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
-import { isNamedPlace, isTimed, subjectOf } from '../timeline/index.ts';
+import { isNamedPlace, isScrubbed, subjectOf } from '../timeline/index.ts';
 import type { Motion, Pin } from '../motion/index.ts';
 import { rangeCss } from './range-css.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
@@ -37,7 +37,7 @@ export function timelineOf(
   pins: ReadonlyMap<string, { pin: Pin; name: string }>,
 ): TimelineCss {
   const { driver, range } = motion;
-  if (isTimed(driver)) return { timeline: 'auto', range: 'normal', named: null, notes: [] };
+  if (!isScrubbed(driver)) return { timeline: 'auto', range: 'normal', named: null, notes: [] };
   if (driver.kind === 'pin') {
     const { pin, name: pinName } = pins.get(driver.pin)!;
     const timeline = `--lv-${pinName}-held`;

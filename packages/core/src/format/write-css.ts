@@ -49,6 +49,7 @@ export function writeCss(
     const { driver } = motion;
     if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
     if (driver.kind === 'pin' && (still || !held.holds.some((h) => h.id === driver.pin))) return [];
+    if (driver.kind === 'belt') return [];
     if (isTimed(driver)) return timedEntries(motion, condition, { document, held, names, gateNames, times });
     const written = entryOf(motion, names.get(motion.id)!, condition, layouts, pins);
     if (written.named) shared.add(written.named.owner, written.named);
@@ -70,6 +71,7 @@ export function writeCss(
     plan: {
       follow: still ? [] : entries.flatMap((e) => followedBy(e, held)),
       signals: entries.flatMap((e) => signalsOf(e, held)),
+      belts: still ? [] : document.motions.flatMap((m) => beltOf(m, held)),
     },
     notes,
   };
@@ -88,6 +90,14 @@ function signalsOf({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
   return Object.keys(motion.keyframes)
     .filter((p) => /^--signal\b/.test(p))
     .map((property) => ({ motion: motion.id, property, selector }));
+}
+
+/** Nothing in CSS moves at a speed that listens to the scroll: a belt is the script’s alone. */
+function beltOf({ id, on, driver, targets, follow }: Motion, layout: HeldLayout): Plan['belts'] {
+  if (!on || driver.kind !== 'belt') return [];
+  const { axis, speed, turns, push, rests } = driver;
+  const selector = writtenSelector(targets.selector, layout);
+  return [{ motion: id, selector, axis, speed, turns, push, rests, how: follow }];
 }
 
 interface OneWritten extends Entry, TimelineCss {

@@ -1,7 +1,7 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
 import { matchesOf, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
-import { isTimed, placeOf } from '../timeline/index.ts';
+import { isScrubbed, placeOf } from '../timeline/index.ts';
 import type { Placed } from '../timeline/index.ts';
 import { factsOf, isLinear, parseEasing, segmentsOf } from '../value/index.ts';
 import type { Ease, Keyframe, Segment, ValueContext } from '../value/index.ts';
@@ -147,8 +147,8 @@ export function compileTake(document: MotionDocument, measured: Layout): Take {
   const tracks: Track[] = [];
   const unplaced: Take['unplaced'] = [];
   for (const motion of document.motions) {
-    // Timed motions have no place on a scroll axis.
-    if (!motion.on || isTimed(motion.driver)) continue;
+    // What time moves has no value at a scroll offset.
+    if (!motion.on || !isScrubbed(motion.driver)) continue;
     const part = partOf(motion, layout);
     part.instances.forEach((instance, i) => {
       instances.push(instance);

@@ -39,6 +39,14 @@ export const DriverSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('pin'), pin: id }),
   z.strictObject({ kind: z.literal('gate'), gate: id }),
   z.strictObject({ kind: z.literal('load') }),
+  z.strictObject({
+    kind: z.literal('belt'),
+    axis,
+    speed: z.number().min(-4000).max(4000),
+    turns: z.boolean(),
+    push: z.number().min(-10).max(10),
+    rests: z.boolean(),
+  }),
 ]);
 
 const NAMED = new RegExp(`^(?:${PHASES.join('|')}) -?\\d+(?:\\.\\d+)?%$`);

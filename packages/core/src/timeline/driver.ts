@@ -30,10 +30,27 @@ export interface PinDriver {
 export type ScrubbedDriver = PageDriver | PassageDriver | PinDriver;
 /** Starts timed parts when its line is passed, or as soon as the page is there. */
 export type TimedDriver = { kind: 'gate'; gate: string } | { kind: 'load' };
-export type Driver = ScrubbedDriver | TimedDriver;
+/**
+ * Moves a strip endlessly. `speed` is in px per second towards the strip's start, negative the other way; `turns`: it runs backwards while
+ * the page was last scrolled upwards; `push`: the share of the followed scroll that it moves on top; `rests` under the pointer and while
+ * something in it has the focus.
+ */
+export interface BeltDriver {
+  kind: 'belt';
+  axis: Axis;
+  speed: number;
+  turns: boolean;
+  push: number;
+  rests: boolean;
+}
+export type Driver = ScrubbedDriver | TimedDriver | BeltDriver;
 
 export const isTimed = (driver: Driver): driver is TimedDriver =>
   driver.kind === 'gate' || driver.kind === 'load';
+
+/** Whether the scroll offset alone says how far it is. */
+export const isScrubbed = (driver: Driver): driver is ScrubbedDriver =>
+  driver.kind !== 'belt' && !isTimed(driver);
 
 /** Where a motion happens for one target: the scroller and axis that it listens to, and its range there in px. */
 export interface Placed extends Span {

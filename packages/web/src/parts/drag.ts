@@ -19,6 +19,7 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
   e.stopPropagation();
   const target = e.currentTarget;
   const from = e.clientY;
+  const left = e.clientX;
   target.setPointerCapture(e.pointerId);
   const over = new AbortController();
   let moved = false;
@@ -33,7 +34,7 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
     capture = false,
   ) => to.addEventListener(type, hear as EventListener, { signal: over.signal, capture });
   listen<PointerEvent>(target, 'pointermove', (event) => {
-    moved ||= Math.abs(event.clientY - from) >= STILL;
+    moved ||= Math.hypot(event.clientX - left, event.clientY - from) >= STILL;
     if (moved) drag.move(event.clientY - from, event);
   });
   listen<PointerEvent>(target, 'pointerup', (event) => {

@@ -27,6 +27,7 @@ const WHERE = {
   pin: 'on the timeline of its pin',
   gate: 'in time, on a trigger',
   load: 'in time, from page load',
+  belt: 'by the script: CSS has no speed that listens to the scroll',
 } as const;
 
 export function HandOffScreen() {
@@ -53,7 +54,7 @@ export function HandOffScreen() {
     enabled: script !== null,
     staleTime: Infinity,
   });
-  const scripted = new Set([...out.plan.follow, ...out.plan.signals].map((f) => f.motion));
+  const scripted = new Set([...out.plan.follow, ...out.plan.signals, ...out.plan.belts].map((f) => f.motion));
   const patched = useMemo(() => {
     if (html.data === undefined) return null;
     const inner = patchHtml(html.data, patchOf(document, layout.kept));

@@ -23,6 +23,7 @@ const LEGEND = [
   ['passage', 'Passage'],
   ['pin', 'Pinned'],
   ['gate', 'Gate'],
+  ['belt', 'Belt'],
 ] as const;
 
 function Left() {

@@ -34,7 +34,7 @@ const scrollBy: Act = (k, r, { link }) => {
 /** Arrows move what is selected: by 1 % of the phase, several together by px. */
 const moveSelected: Act = (k, r, { session }) => {
   const steps = (k.key === 'ArrowDown' ? 1 : -1) * (k.shift ? 5 : 1);
-  const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id));
+  const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id) && b.motion.driver.kind !== 'belt');
   if (chosen.length === 0) return;
   const first = chosen[0]!;
   const px = (steps * (first.placed.geometry?.port ?? first.max)) / 100;

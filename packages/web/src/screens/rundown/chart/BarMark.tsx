@@ -53,6 +53,8 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
           className="bar-shape"
           d={`M${slot.x} ${y0}V${y1}M${slot.x - 3} ${y0}h6M${slot.x - 3} ${y1}h6`}
         />
+      ) : kind === 'belt' ? (
+        <path className="bar-shape" d={`M${slot.x - 4} ${y0}V${y1}M${slot.x + 4} ${y0}V${y1}`} />
       ) : (
         <>
           <rect className="bar-ground" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={round} />
@@ -81,6 +83,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         onPointerDown={(e) => props.onGrip(e, bar, 'body')}
       />
       {selected &&
+        kind !== 'belt' &&
         (['start', 'end'] as const).map((side) => {
           const y = side === 'start' ? y0 : y1;
           const active = props.dragged === side || (single && props.grip === side);
@@ -136,8 +139,14 @@ function Label({
     return (
       <g className="label">
         <Tag {...place} y={y0 - 9} className="name" text={bar.motion.name} />
-        <Tag {...place} y={y0 + 4} className="point" text={at('start')} />
-        <Tag {...place} y={Math.max(y1 + 4, y0 + 18)} className="point" text={at('end')} />
+        {bar.motion.driver.kind === 'belt' ? (
+          <Tag {...place} y={y0 + 4} className="what" text={effectWords(bar.motion)} />
+        ) : (
+          <>
+            <Tag {...place} y={y0 + 4} className="point" text={at('start')} />
+            <Tag {...place} y={Math.max(y1 + 4, y0 + 18)} className="point" text={at('end')} />
+          </>
+        )}
         {finding && <FindingMark x={slot.x + (left ? 10 : -20)} y={y0 + 2} finding={finding} />}
       </g>
     );

@@ -43,11 +43,13 @@ export function useGrip() {
     e.preventDefault();
     e.stopPropagation();
     const target = e.currentTarget as Element;
-    target.setPointerCapture(e.pointerId);
     const { bars, selection, view, layout, max } = now.current;
     const selected = selection.includes(bar.motion.id) ? selection : [bar.motion.id];
     if (!selection.includes(bar.motion.id) || e.shiftKey) now.current.select(bar.motion.id, e.shiftKey);
-    const moving = bars.filter((b) => selected.includes(b.motion.id));
+    // A belt has no range that could be moved.
+    if (bar.motion.driver.kind === 'belt') return;
+    target.setPointerCapture(e.pointerId);
+    const moving = bars.filter((b) => selected.includes(b.motion.id) && b.motion.driver.kind !== 'belt');
     const origin = offsetOf(e.nativeEvent);
     const was = grip === 'end' ? bar.placed.end : bar.placed.start;
     const others = bars

@@ -67,6 +67,11 @@ export function withDriver(
           }.`,
     };
   }
+  if (driver.kind === 'belt')
+    return {
+      document: put({}),
+      said: 'The whole strip runs now. Its keyframes and its range are kept for when it has another driver.',
+    };
   const keep = fits(motion.range.start, driver) && fits(motion.range.end, driver);
   const range = keep
     ? motion.range

@@ -9,6 +9,7 @@ const DRIVERS: Record<Motion['driver']['kind'], string> = {
   pin: 'pin pinned hold',
   gate: 'gate timed',
   load: 'page load intro timed',
+  belt: 'belt endless',
 };
 
 /** All words must be found. An empty query finds everything. */

@@ -4,6 +4,7 @@ import { newId, withMotion } from '../../../data/take-session.ts';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { notify } from '../../../parts/notices.tsx';
 import { useOpenedPage } from '../../page-context.ts';
+import { BELT } from '../model/belt.ts';
 import { withDriver } from '../model/drivers.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -22,11 +23,29 @@ function faceOf(driver: Driver, document: MotionDocument, layout: HeldLayout): s
       return `the gate ${document.gates.find((g) => g.id === driver.gate)?.name ?? 'that is lost'}`;
     case 'load':
       return 'the loading of the page';
+    case 'belt':
+      return 'a belt without end';
     case 'passage': {
       if (driver.subject === 'self') return 'its own passage';
       const subject = layout.elements.find((e) => e.selector === driver.subject);
       return `the passage of ${subject ? elementName(subject, layout) : driver.subject}`;
     }
+  }
+}
+
+/** Which of the choices it is. */
+function valueOf(driver: Driver): string {
+  switch (driver.kind) {
+    case 'page':
+      return driver.scroller ?? 'page';
+    case 'pin':
+      return driver.pin;
+    case 'gate':
+      return driver.gate;
+    case 'passage':
+      return driver.subject;
+    default:
+      return driver.kind;
   }
 }
 
@@ -81,6 +100,12 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
       note: 'plays in time, once',
       driver: { kind: 'load' } as Driver,
     },
+    {
+      value: 'belt',
+      text: 'a belt without end',
+      note: 'runs all the time, listens to the hand',
+      driver: BELT,
+    },
     ...layout.scrollers
       .flatMap((s) =>
         s.selector && s.max.block > 0
@@ -111,16 +136,7 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
       driver: { ...OWN, subject: e.selector } as Driver,
     })),
   ];
-  const value =
-    driver.kind === 'page'
-      ? (driver.scroller ?? 'page')
-      : driver.kind === 'pin'
-        ? driver.pin
-        : driver.kind === 'gate'
-          ? driver.gate
-          : driver.kind === 'load'
-            ? 'load'
-            : driver.subject;
+  const value = valueOf(driver);
   return (
     <>
       Driven by{' '}

@@ -6,6 +6,7 @@ import { withoutMotions } from '../../../data/take-session.ts';
 import { flagsOf } from '../model/drivers.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
+import { BeltSheet } from './BeltSheet.tsx';
 import { Cues } from './Cues.tsx';
 import { Curves } from './Curves.tsx';
 import { Findings } from './Findings.tsx';
@@ -36,6 +37,7 @@ export function Sheet() {
       <NothingSelected count={document.motions.length} placed={bars.length} />
     );
   }
+  if (bar.motion.driver.kind === 'belt') return <BeltSheet bar={bar} />;
   return (
     <section className="sheet" aria-label={`Motion ${bar.motion.name}`}>
       <SheetHead motion={bar.motion} />

@@ -15,6 +15,7 @@ const KINDS = {
   pin: 'pinned',
   gate: 'gate',
   load: 'page load',
+  belt: 'belt',
 } as const;
 
 export function SheetHead({ motion, children }: { motion: Motion; children?: ReactNode }) {

@@ -1,0 +1,224 @@
+/** A belt: where its strip is seen, what it does by itself, and what the hand does to it. */
+import { steadyLag } from '@lyvek/core';
+import type { Motion } from '@lyvek/core';
+import { withMotion } from '../../../data/take-session.ts';
+import { Choices, Pop } from '../../../parts/Pop.tsx';
+import { useOpenedPage } from '../../page-context.ts';
+import type { Bar } from '../model/bars.ts';
+import { beltSpeed } from '../model/belt.ts';
+import type { Belt } from '../model/belt.ts';
+import { grouped } from '../model/view.ts';
+import { elementName } from '../model/words.ts';
+import { useRundown } from '../rundown-context.ts';
+import { AdjustmentsWord } from './Adjustments.tsx';
+import { BeltDiagram } from './BeltDiagram.tsx';
+import { CssField } from './CssField.tsx';
+import { DriverWord } from './DriverWord.tsx';
+import { FollowWord } from './FollowWord.tsx';
+import { SheetHead } from './SheetHead.tsx';
+
+const TURNS = [
+  { value: 'yes', text: 'turns round', note: 'runs backwards while the page was last scrolled up' },
+  { value: 'no', text: 'keeps its direction', note: 'whichever way the page is scrolled' },
+] as const;
+const RESTS = [
+  { value: 'yes', text: 'stands still', note: 'so that it can be read, and its links be reached' },
+  { value: 'no', text: 'runs on', note: 'offer another way to stop it: see the hand-off' },
+] as const;
+const AXES = [
+  { value: 'inline', text: 'sideways', note: 'its parts stand in a row' },
+  { value: 'block', text: 'up and down', note: 'its parts stand in a column' },
+] as const;
+
+export function BeltSheet({ bar }: { bar: Bar }) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const { motion } = bar;
+  const belt = motion.driver as Belt;
+  const put = (part: Partial<Belt>) =>
+    withMotion(motion.id, (m) => ({ ...m, driver: { ...(m.driver as Belt), ...part } }));
+  const change = (label: string, part: Partial<Belt>) => session.act(label, put(part));
+  const nudge = (part: Partial<Belt>) => session.nudge('tune the belt', put(part));
+  const element = layout.elements[bar.element]!;
+  return (
+    <section className="sheet" aria-label={`Belt ${motion.name}`}>
+      <SheetHead motion={motion} />
+      <div className="sheet-columns">
+        <BeltDiagram bar={bar} belt={belt} onTry={(speed) => session.try(speed === null ? null : put({ speed }))} onPut={(speed) => change('set the speed', { speed })} />
+        <div className="sheet-middle">
+          <div className="sentence">
+            <p>
+              <DriverWord motion={motion} element={bar.element} length={bar.placed.end - bar.placed.start} />
+            </p>
+            <p>
+              {elementName(element, layout)} runs{' '}
+              <Word label="Axis" options={AXES} value={belt.axis} onChoose={(axis) => change('turn the belt', { axis })} />{' '}
+              at{' '}
+              <Number
+                label="Speed"
+                face={`${belt.speed} px a second`}
+                hint="negative runs the other way; 0 only moves with the hand"
+                value={belt.speed}
+                step={5}
+                low={-4000}
+                high={4000}
+                onPut={(speed) => nudge({ speed })}
+              />
+            </p>
+            <p>
+              scrolled upwards it{' '}
+              <Word
+                label="Scrolled upwards"
+                options={TURNS}
+                value={belt.turns ? 'yes' : 'no'}
+                onChoose={(v) => change('turn with the hand', { turns: v === 'yes' })}
+              />
+            </p>
+            <p>
+              pushed by{' '}
+              <Number
+                label="Push"
+                face={`${Math.round(belt.push * 100)} % of the scroll`}
+                hint="per cent of what the page is scrolled; negative pushes against"
+                value={Math.round(belt.push * 100)}
+                step={5}
+                low={-1000}
+                high={1000}
+                onPut={(push) => nudge({ push: push / 100 })}
+              />
+              , following{' '}
+              <FollowWord
+                value={motion.follow}
+                onChange={(follow) =>
+                  session.act(
+                    'follow',
+                    withMotion(motion.id, (m) => ({ ...m, follow })),
+                  )
+                }
+              />
+            </p>
+            <p>
+              under the pointer or the focus it{' '}
+              <Word
+                label="Under the pointer"
+                options={RESTS}
+                value={belt.rests ? 'yes' : 'no'}
+                onChoose={(v) => change('rest under the pointer', { rests: v === 'yes' })}
+              />
+            </p>
+            <p>
+              with reduced motion it stands still
+              <AdjustmentsWord of={motion.id} />
+            </p>
+          </div>
+        </div>
+        <Hand motion={motion} belt={belt} />
+      </div>
+    </section>
+  );
+}
+
+const HANDS = [
+  ['nobody scrolls', 0],
+  ['read slowly, 120 px/s', 120],
+  ['scrolled, 1,500 px/s', 1500],
+  ['scrolled up, 1,500 px/s', -1500],
+] as const;
+
+/** What it does under several hands, once the follow has caught up. */
+function Hand({ motion, belt }: { motion: Motion; belt: Belt }) {
+  const lag = steadyLag(motion.follow, 1500);
+  return (
+    <div className="diagram belt-hand">
+      <h3>Under the hand</h3>
+      <table>
+        <tbody>
+          {HANDS.map(([words, hand]) => {
+            const v = beltSpeed(belt, hand);
+            return (
+              <tr key={words}>
+                <th scope="row">{words}</th>
+                <td>
+                  <b>{grouped(Math.abs(v))}</b> px/s {v < 0 ? 'back' : v > 0 ? 'on' : ''}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p>
+        {lag >= 1 ? `The push comes after the hand, ${Math.round(lag)} px of scroll behind at 1,500 px/s. ` : ''}
+        The browser runs it by itself; the script only turns and pushes it, and adds as many copies as the screen
+        needs.
+      </p>
+    </div>
+  );
+}
+
+interface WordProps<V extends string> {
+  label: string;
+  options: readonly { value: V; text: string; note: string }[];
+  value: V;
+  onChoose(value: V): void;
+}
+
+function Word<V extends string>({ label, options, value, onChoose }: WordProps<V>) {
+  return (
+    <Pop className="word" label={label} face={options.find((o) => o.value === value)!.text}>
+      {(close) => (
+        <Choices
+          options={options}
+          value={value}
+          onChoose={(v) => {
+            onChoose(v);
+            close();
+          }}
+        />
+      )}
+    </Pop>
+  );
+}
+
+interface NumberProps {
+  label: string;
+  face: string;
+  hint: string;
+  value: number;
+  step: number;
+  low: number;
+  high: number;
+  onPut(value: number): void;
+}
+
+/** A number in the sentence: typed in its chip, or stepped by wheel and arrows over the word. */
+function Number({ label, face, hint, value, step, low, high, onPut }: NumberProps) {
+  const put = (n: number) => onPut(Math.min(high, Math.max(low, n)));
+  return (
+    <span
+      onWheel={(e) => put(value + (e.deltaY > 0 ? -step : step))}
+      onKeyDown={(e) => {
+        if ((e.key !== 'ArrowUp' && e.key !== 'ArrowDown') || (e.target as Element).closest('.pop')) return;
+        e.preventDefault();
+        e.stopPropagation();
+        put(value + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? step * 5 : step));
+      }}
+    >
+      <Pop className="word" label={label} face={face}>
+        {() => (
+          <label className="point-row">
+            <CssField
+              label={label}
+              property="number"
+              value={String(value)}
+              onPut={(v) => {
+                const n = globalThis.Number.parseFloat(v);
+                if (globalThis.Number.isFinite(n)) put(n);
+              }}
+            />
+            <span>{hint}</span>
+          </label>
+        )}
+      </Pop>
+    </span>
+  );
+}
