@@ -3,7 +3,9 @@ import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import {
+  activeMedia,
   compileTake,
+  handOffCss,
   LayoutSchema,
   patchOf,
   previewCss,
@@ -11,10 +13,12 @@ import {
   sample,
   selectorsOf,
   shownValue,
+  underMedia,
   withPins,
   writeCss,
 } from '@lyvek/core';
-import type { HtmlPatch, Layout, Take } from '@lyvek/core';
+import type { HtmlPatch, Layout, MotionDocument, Take } from '@lyvek/core';
+import { underConditions } from './conditioned.ts';
 import { makeCases, propertiesOf } from './cases.ts';
 import type { Case } from './cases.ts';
 import { distance, initialOf, matrixDistance, TOLERANCE } from './compare.ts';
@@ -55,7 +59,7 @@ async function ask<T>(page: Page, work: (o: Oracle, arg: never) => T, arg: unkno
   return page.evaluate(`(${work.toString()})(oracle, ${JSON.stringify(arg)})`) as Promise<Awaited<T>>;
 }
 
-async function open(page: Page, cases: readonly Case[]) {
+async function open(page: Page, cases: readonly Case[], conditioned: boolean) {
   const parsed = readDocument({
     format: 'lyvek-document',
     version: 1,
@@ -81,13 +85,30 @@ async function open(page: Page, cases: readonly Case[]) {
     expect(Math.abs(e.box.y - measured.box.y), `${e.selector} lies at ${measured.box.y}`).toBeLessThan(0.06);
   });
   expect(layout.holds).toHaveLength(parsed.document.pins.length);
-  const written = writeCss(parsed.document, layout, 'full-motion');
-  await page.addStyleTag({ content: written.pieces.map(previewCss).join('\n') });
+  const { css, notes, document } = conditioned
+    ? handedOff(parsed.document, layout)
+    : { ...previewed(parsed.document, layout), document: parsed.document };
+  await page.addStyleTag({ content: css });
   return {
     layout,
-    take: compileTake(parsed.document, layout),
-    approximate: new Set(written.notes.map((n) => n.motion)),
+    take: compileTake(document, layout),
+    approximate: new Set(notes.map((n) => n.motion)),
   };
+}
+
+/** As the preview has it: every piece as it is. */
+function previewed(document: MotionDocument, layout: Layout) {
+  const { pieces, notes } = writeCss(document, layout, 'full-motion');
+  return { css: pieces.map(previewCss).join('\n'), notes };
+}
+
+/** As the hand-off has it, with every value that is seen inside of a media condition. */
+function handedOff(plain: MotionDocument, layout: Layout) {
+  const read = readDocument(underConditions(plain));
+  if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
+  const { css, notes } = handOffCss(read.document, layout, 'Oracle');
+  const active = activeMedia(read.document, { viewport: layout.viewport, still: false });
+  return { css, notes, document: underMedia(read.document, active) };
 }
 
 /** What the core predicts for one instance at a scroll offset. */
@@ -171,12 +192,12 @@ function differences(
 
 for (let n = 0; n < PAGES; n++) {
   const seed = SEED + n;
-  test(`page ${n + 1} of ${PAGES}: ${PER_PAGE} subjects move as predicted (seed ${seed})`, async ({
+  test(`page ${n + 1} of ${PAGES}: ${PER_PAGE} subjects move as predicted${n % 3 === 2 ? ' under media conditions' : ''} (seed ${seed})`, async ({
     page,
   }) => {
     const cases = makeCases(seed, PER_PAGE);
     await page.setViewportSize({ width: 1000, height: 800 });
-    const { layout, take, approximate } = await open(page, cases);
+    const { layout, take, approximate } = await open(page, cases, n % 3 === 2);
     expect(take.unplaced.filter((u) => !u.reason.startsWith('its insets'))).toEqual([]);
     const wanted = cases.map((c, i) => ({ id: `s${i}`, properties: propertiesOf(c) }));
     const failures: string[] = [];

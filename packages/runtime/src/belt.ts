@@ -101,8 +101,7 @@ const sizeOf = ({ strip }: Belt) =>
   `${strip.offsetWidth} ${strip.offsetHeight} ${strip.parentElement?.offsetWidth} ${innerWidth}`;
 
 /** ms that one period lasts */
-const lasting = ({ plan, laid }: Belt) =>
-  plan.speed ? Math.abs((laid!.period / plan.speed) * 1000) : UNIT;
+const lasting = ({ plan, laid }: Belt) => (plan.speed ? Math.abs((laid!.period / plan.speed) * 1000) : UNIT);
 const share = (b: Belt) => (Number(b.animation!.currentTime) / lasting(b)) % 1;
 
 function push(b: Belt, px: number): void {

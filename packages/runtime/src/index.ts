@@ -18,11 +18,13 @@ export const play = (root: Document | Element, plan: Plan, clock: Clock = browse
 function playAll(root: Document | Element, plan: Plan, clock: Clock): () => void {
   const stops = [
     ...(plan.follow.length ? [playFollowed(root, plan.follow, clock)] : []),
-    ...(plan.belts?.length ? [playBelts(root, plan.belts, clock)] : []),
+    ...(plan.belts?.length ? [playBelts(root, plan.belts.filter(holds), clock)] : []),
     ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
   ];
   return () => stops.forEach((stop) => stop());
 }
+
+const holds = ({ when }: { when?: string }) => when === undefined || matchMedia(when).matches;
 
 const running = new WeakMap<Document | Element, () => void>();
 
@@ -39,6 +41,7 @@ export function start(
   const known = running.get(root);
   if (known) return known;
   const calm = matchMedia('(prefers-reduced-motion: reduce)');
+  const heeded = [calm, ...(plan.media ?? []).map((query) => matchMedia(query))];
   let end: (() => void) | null = null;
   const heed = () => {
     end?.();
@@ -46,13 +49,13 @@ export function start(
     end = playAll(root, calm.matches ? { ...plan, follow: [], belts: [] } : plan, clock);
   };
   const stop = () => {
-    calm.removeEventListener('change', heed);
+    heeded.forEach((query) => query.removeEventListener('change', heed));
     end?.();
     end = null;
     running.delete(root);
   };
   running.set(root, stop);
-  calm.addEventListener('change', heed);
+  heeded.forEach((query) => query.addEventListener('change', heed));
   heed();
   return stop;
 }

@@ -14,9 +14,13 @@ export interface BeltPlan {
   /** stands still under the pointer, and while something in it has the focus */
   rests: boolean;
   how: Follow;
+  /** a media condition; it runs only where that holds */
+  when?: string;
 }
 
 export interface Plan {
+  /** media conditions; where one of them changes, everything begins anew */
+  media?: string[];
   /** custom properties that scripts of the page hear of */
   signals?: { property: string; selector: string }[];
   belts?: BeltPlan[];

@@ -69,7 +69,10 @@ export function lay(strip: Element, axis: 'block' | 'inline'): Laid | null {
   const scale = seen / period;
   const [ux, uy] = [dx / seen, dy / seen];
   const edge =
-    a.x * ux + a.y * uy - (Math.abs(ux) * a.width + Math.abs(uy) * a.height) / 2 + Math.abs(ux * uy) * (a.width + a.height);
+    a.x * ux +
+    a.y * uy -
+    (Math.abs(ux) * a.width + Math.abs(uy) * a.height) / 2 +
+    Math.abs(ux * uy) * (a.width + a.height);
   const corners = frameOf(strip, axis).map(([x, y]) => (x * ux + y * uy - edge) / scale);
   const { lead, copies } = copiesFor(period, -Math.min(...corners), Math.max(...corners));
   for (let i = 1; i < Math.min(copies, MOST); i++) copy().forEach((e, k) => dress(own[k]!, e));
@@ -94,7 +97,10 @@ function dress(original: Element, copy: Element): void {
   for (const [a, b] of pairs) {
     const [was, is] = [getComputedStyle(a), getComputedStyle(b)];
     for (const p of was)
-      if (!/^(animation|transition|view-|scroll-|-webkit-locale)/.test(p) && was.getPropertyValue(p) !== is.getPropertyValue(p))
+      if (
+        !/^(animation|transition|view-|scroll-|-webkit-locale)/.test(p) &&
+        was.getPropertyValue(p) !== is.getPropertyValue(p)
+      )
         (b as HTMLElement).style.setProperty(p, was.getPropertyValue(p));
   }
 }
@@ -102,7 +108,8 @@ function dress(original: Element, copy: Element): void {
 /** Corners of what the strip is seen through: the nearest box that clips it, else its parent, as wide as the screen. */
 function frameOf(strip: Element, axis: 'block' | 'inline'): [number, number][] {
   let clip = strip.parentElement;
-  while (clip && clip !== strip.ownerDocument.body && getComputedStyle(clip).overflow === 'visible') clip = clip.parentElement;
+  while (clip && clip !== strip.ownerDocument.body && getComputedStyle(clip).overflow === 'visible')
+    clip = clip.parentElement;
   const clips = clip && clip !== strip.ownerDocument.body && clip !== strip.ownerDocument.documentElement;
   let { left, top, right, bottom } = (clips ? clip! : strip.parentElement!).getBoundingClientRect();
   if (!clips && axis === 'inline') [left, right] = [Math.min(left, 0), Math.max(right, innerWidth)];

@@ -16,6 +16,8 @@ const elements: ElementFacts[] = [
   element({ selector: '#right', parent: 3, box: { x: 520, y: 3000, width: 480, height: 1500 } }),
   element({ selector: '#strip', parent: 3, box: { x: 0, y: 3200, width: 2600, height: 400 } }),
   element({ selector: '#art', tag: 'svg' }),
+  element({ selector: '#plate1', parent: 6, box: { x: 0, y: 3200, width: 1200, height: 400 } }),
+  element({ selector: '#plate2', parent: 6, box: { x: 1300, y: 3200, width: 1300, height: 400 } }),
 ];
 const layout = withPins(layoutOf(elements), []);
 let ids = 0;

@@ -204,6 +204,7 @@ function sketchOf(effect: EffectDefinition): Sketch {
     gates: [],
     cues: [],
     adjustments: [],
+    media: [],
   };
   let next = 0;
   const made = effect.compose({

@@ -31,6 +31,15 @@ export function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
   return pieces;
 }
 
+/** A motion that is not there under this media condition, where its element must let go of what is written for others. */
+export const absent = (motion: Motion): Entry => ({
+  motion,
+  blocks: [],
+  timeline: 'auto',
+  range: 'normal',
+  timed: null,
+});
+
 /** A motion that is alone on its selector keeps its piece for as long as it is the same entry. */
 const alone = new WeakMap<Entry, { selector: string; piece: Piece }>();
 
@@ -64,10 +73,15 @@ const lasting = ({ timed }: Entry): string => {
   return `${ms(timed.duration)} linear${delay ? ` ${delay}` : ''}`;
 };
 
+const IDLE = 'animation: none;';
+/** Whether a rule only lets go. */
+export const isIdle = (piece: Piece): boolean => piece.rules.includes(IDLE);
+
 /** The shorthand comes first: it would reset timeline and range. */
 function animationRule(selector: string, entries: readonly Entry[]): string {
   const list = introsLast(entries);
   const rows = list.flatMap((e) => e.blocks.map((b) => ({ e, name: b.name })));
+  if (rows.length === 0) return rule(selector, [IDLE]);
   const join = (f: (row: (typeof rows)[number]) => string) => {
     const all = rows.map(f);
     return all.length > 1 ? `\n    ${all.join(',\n    ')}` : ` ${all[0]!}`;

@@ -9,3 +9,4 @@ export * from './patch.ts';
 export { distanceCss } from './pin-css.ts';
 export * from './patch-html.ts';
 export * from './script.ts';
+export * from './plan.ts';

@@ -1,9 +1,16 @@
-/** The hand-off's style sheet: the writer's pieces inside the guards that keep a page whole without them. */
+/** The hand-off’s style sheet: the writer's pieces inside the guards that keep a page whole without them. */
 import type { Layout } from '../page/index.ts';
+import { underMedia } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
-import { writeCss } from './write-css.ts';
-import type { Piece, Plan, WriterNote } from './piece.ts';
+import { isIdle } from './element-css.ts';
+import { Cascade, mediaSets, mediaStates } from './media-css.ts';
+import type { MediaSet } from './media-css.ts';
+import type { Condition, Piece, Plan, WriterNote } from './piece.ts';
+import { pinPieces } from './pin-css.ts';
+import { beltOf, planOf } from './plan.ts';
 import { indent } from './rule.ts';
+import { draftCss, piecesOfDraft } from './write-css.ts';
+import type { Draft } from './write-css.ts';
 
 export interface HandOff {
   css: string;
@@ -12,6 +19,101 @@ export interface HandOff {
   notes: WriterNote[];
   /** first and last line of each piece's rules, counted from 1 */
   lines: { piece: Piece; from: number; to: number }[];
+}
+
+/** Rules that stand under one media condition of the document; null: under none. */
+interface Block {
+  query: string | null;
+  pieces: Piece[];
+}
+
+interface Side {
+  blocks: Block[];
+  drafts: Draft[];
+  keyframes: string[];
+}
+
+/** One of the two forms, for readers with or without a wish for reduced motion, under all media conditions. */
+function sideOf(
+  document: MotionDocument,
+  sets: readonly MediaSet[],
+  condition: Condition,
+  layouts: readonly [Layout, ...Layout[]],
+): Side {
+  const [layout, ...others] = layouts;
+  const base = draftCss(document, layout, condition, others);
+  const drafts = sets.map((set) =>
+    draftCss(underMedia(document, set.ids), layout, condition, others, {
+      base: document,
+      suffix: set.suffix,
+    }),
+  );
+  const all = [base, ...drafts];
+  const ever = new Set(sets.length ? all.flatMap((d) => d.entries.map((e) => e.motion.id)) : []);
+  const ownBlocks = condition === 'full-motion' ? pinBlocks(document, base) : [];
+  const apart = new Set(ownBlocks.flatMap((b) => b.pieces.map((p) => p.id)));
+  const piecesOf = (d: Draft) => piecesOfDraft(d, ever).filter((p) => !apart.has(p.id));
+  const written = all.map(piecesOf);
+  const first = written[0]!.filter((p) => !isIdle(p));
+  const cascade = new Cascade(first);
+  return {
+    drafts: all,
+    keyframes: written.flatMap((pieces) => pieces.map((p) => p.keyframes)).filter(Boolean),
+    blocks: [
+      { query: null, pieces: first },
+      ...ownBlocks,
+      ...sets.map((set, i) => ({
+        query: set.query,
+        pieces: cascade.changed(set, written[i + 1]!, isIdle),
+      })),
+    ],
+  };
+}
+
+/** Pins that differ under a condition: a wrapper that holds cannot be told by a later rule to stand as the page had it. */
+function pinBlocks(document: MotionDocument, { layouts }: Draft): Block[] {
+  return document.pins
+    .filter((p) => p.conditions?.length)
+    .flatMap((pin) =>
+      mediaStates(document.media.filter((m) => pin.conditions!.some((c) => c.media === m.id))).map((s) => ({
+        query: s.query,
+        pieces: pinPieces(underMedia(document, s.ids), layouts).filter((p) => p.id === `pin:${pin.id}`),
+      })),
+    );
+}
+
+function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
+  const plans = drafts.map(planOf);
+  const base = plans[0]!;
+  const held = drafts[0]!.layouts[0]!;
+  const follow = new Map<string, Plan['follow'][number]>();
+  for (const f of plans.flatMap((p) => p.follow)) {
+    const known = follow.get(f.motion);
+    follow.set(f.motion, { ...f, names: [...new Set([...(known?.names ?? []), ...f.names])] });
+  }
+  const signals = plans.flatMap((p) => p.signals);
+  const plan: Plan = {
+    follow: [...follow.values()],
+    signals: signals.filter(
+      (s, i) => signals.findIndex((o) => o.motion === s.motion && o.property === s.property) === i,
+    ),
+    belts: document.motions.flatMap((m) => {
+      const own = document.media.filter((q) => m.conditions?.some((c) => c.media === q.id));
+      return mediaStates(own).flatMap(({ ids, query }) =>
+        beltOf(
+          underMedia(document, ids).motions.find((x) => x.id === m.id)!,
+          held,
+        ).map((b) => (query === null ? b : { ...b, when: query })),
+      );
+    }),
+    media: [],
+  };
+  const changes = drafts.length > 1 && plan.follow.length + plan.belts.length > 0;
+  return {
+    ...plan,
+    belts: plan.belts.length ? plan.belts : base.belts,
+    media: changes ? document.media.map((m) => m.query) : [],
+  };
 }
 
 /**
@@ -24,8 +126,9 @@ export function handOffCss(
   title: string,
   others: readonly Layout[] = [],
 ): HandOff {
-  const full = writeCss(document, layout, 'full-motion', others);
-  const reduced = writeCss(document, layout, 'reduced-motion', others);
+  const sets = mediaSets(document);
+  const full = sideOf(document, sets, 'full-motion', [layout, ...others]);
+  const reduced = sideOf(document, sets, 'reduced-motion', [layout, ...others]);
   const out: string[] = [`/* ${title.replaceAll('*/', '')} */`];
   const lines: HandOff['lines'] = [];
   const put = (text: string) => {
@@ -33,9 +136,8 @@ export function handOffCss(
     out.push(...text.split('\n'));
     return { from, to: out.length };
   };
-  if (full.pieces.length) {
+  if (full.blocks.some((b) => b.pieces.length)) {
     put('@supports (animation-timeline: view()) {');
-    const isAdjustment = (p: Piece) => p.id.startsWith('adjust:') || p.id === 'kept';
     let blocks = 0;
     const media = (query: string, pieces: readonly Piece[], mark: boolean, comment = '') => {
       const written = pieces.filter((p) => p.rules);
@@ -50,18 +152,37 @@ export function handOffCss(
       });
       put('  }');
     };
-    const rest = (pieces: readonly Piece[]) => pieces.filter((p) => !isAdjustment(p));
-    media('screen', full.pieces.filter(isAdjustment), true, 'Adjustments that the motions need');
-    media('screen and (prefers-reduced-motion: no-preference)', rest(full.pieces), true);
-    media('screen and (prefers-reduced-motion: reduce)', rest(reduced.pieces), false);
+    const [base] = full.blocks;
+    media('screen', base!.pieces.filter(isAdjustment), true, 'Adjustments that the motions need');
+    for (const [side, wish] of [
+      [full, 'no-preference'],
+      [reduced, 'reduce'],
+    ] as const)
+      for (const { query, pieces } of side.blocks)
+        media(
+          `screen and (prefers-reduced-motion: ${wish})${query === null ? '' : ` and ${inBrackets(query)}`}`,
+          pieces.filter((p) => !isAdjustment(p)),
+          side === full,
+        );
     put('}');
-    for (const keyframes of new Set(
-      [...full.pieces, ...reduced.pieces].map((p) => p.keyframes).filter(Boolean),
-    ))
-      put(`\n${keyframes}`);
+    for (const keyframes of new Set([...full.keyframes, ...reduced.keyframes])) put(`\n${keyframes}`);
   }
-  return { css: `${out.join('\n')}\n`, plan: full.plan, notes: full.notes, lines };
+  return {
+    css: `${out.join('\n')}\n`,
+    plan: joinedPlan(document, full),
+    notes: notesOf(full),
+    lines,
+  };
 }
+
+const notesOf = ({ drafts }: Side): WriterNote[] => {
+  const all = drafts.flatMap((d) => d.notes);
+  return all.filter((n, i) => all.findIndex((o) => o.motion === n.motion && o.note === n.note) === i);
+};
+
+const isAdjustment = (p: Piece) => p.id.startsWith('adjust:') || p.id === 'kept';
+/** Behind an “and” only other ands may follow without brackets of their own. */
+const inBrackets = (query: string) => (/\b(?:or|not)\b/.test(query) ? `(${query})` : query);
 
 /** What the preview puts into the page for one piece: the same text, without guards, since the condition is chosen there. */
 export const previewCss = (piece: Piece): string => [piece.rules, piece.keyframes].filter(Boolean).join('\n');

@@ -21,7 +21,7 @@ export function patchOf(document: MotionDocument, kept: Layout['kept'] = []): Ht
   const classes = trackClasses(document);
   return {
     wraps: document.pins
-      .filter((p) => p.on)
+      .filter((p) => p.on || p.conditions?.some((c) => c.on))
       .map((p) => ({ id: p.id, selector: p.stage, className: classes.get(p.id)! })),
     attributes: document.adjustments.flatMap((a) =>
       Object.entries(a.attributes ?? {}).map(([name, value]) => ({ selector: a.selector, name, value })),

@@ -34,7 +34,11 @@ export interface Plan {
     push: number;
     rests: boolean;
     how: Motion['follow'];
+    /** the media condition under which it runs */
+    when?: string;
   }[];
+  /** media conditions that change what is played */
+  media?: string[];
   follow: {
     /** motion’s id, for the workbench */
     motion: string;

@@ -13,6 +13,8 @@ interface TimedContext {
   document: MotionDocument;
   held: HeldLayout;
   names: ReadonlyMap<string, string>;
+  /** of keyframes, which may differ under a media condition */
+  blockNames: ReadonlyMap<string, string>;
   gateNames: ReadonlyMap<string, string>;
   times: ReadonlyMap<string, Played>;
 }
@@ -27,13 +29,14 @@ export function timedEntries(motion: Motion, condition: Condition, c: TimedConte
   const played = c.times.get(motion.id);
   if (!played || (motion.driver.kind === 'gate' && !gate?.on)) return [];
   const name = `lv-${c.names.get(motion.id)!}`;
+  const blockName = `lv-${c.blockNames.get(motion.id)!}`;
   const trigger = gate ? `${triggerName(c.gateNames.get(gate.id)!)} ${triggerActions(gate)}` : 'none';
   const step = motion.stagger?.step.endsWith('ms') ? motion.stagger.step : null;
   const later = step && stepped(`${played.start}ms`, step, name);
   const timed = { start: played.start, duration: played.end - played.start, trigger, later };
   const only = still && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
   const entry = (m: Motion, suffix: string, keep: (p: string) => boolean): Entry[] => {
-    const blocks = keyframesCss(m, name + suffix + (still ? '-still' : ''), (p) => keep(p) && only(p));
+    const blocks = keyframesCss(m, blockName + suffix + (still ? '-still' : ''), (p) => keep(p) && only(p));
     return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', timed }] : [];
   };
   if (gate) return entry(motion, '', () => true);

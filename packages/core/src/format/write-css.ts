@@ -7,31 +7,61 @@ import { timesOf } from '../motion/index.ts';
 import type { Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { isTimed } from '../timeline/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
-import { piecesOf } from './element-css.ts';
+import { absent, piecesOf } from './element-css.ts';
 import type { Entry } from './entry.ts';
 import { gatePieces } from './gate-css.ts';
 import { keptPieces } from './kept-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
-import { writtenSelector } from './marks.ts';
 import { slugs } from './names.ts';
-import type { Condition, Piece, Plan, WriterNote, Written } from './piece.ts';
+import type { Condition, Piece, WriterNote, Written } from './piece.ts';
 import { pinPieces } from './pin-css.ts';
+import { planOf } from './plan.ts';
 import { registrations } from './property-css.ts';
 import { staggerPieces, stepCss, steppedRange } from './stagger-css.ts';
 import { partsOf, timedEntries } from './timed-css.ts';
 import { NamedTimelines, timelineOf } from './timeline-css.ts';
 import type { TimelineCss } from './timeline-css.ts';
 
+/** A document written under a media condition, beside the same document without it. */
+export interface Beside {
+  base: MotionDocument;
+  /** what the names of differing keyframes get added */
+  suffix: string;
+}
+
+/** A document’s entries, before those that share elements are joined. */
+export interface Draft {
+  document: MotionDocument;
+  layouts: HeldLayout[];
+  condition: Condition;
+  gateNames: Map<string, string>;
+  entries: Entry[];
+  shared: NamedTimelines;
+  steps: Piece[];
+  notes: WriterNote[];
+}
+
 /**
  * CSS of the motions that are on, for one condition. `others` are layouts of the same page at further viewport sizes: a form
  * that would be wrong at one of them is not used.
  */
-export function writeCss(
+export const writeCss = (
   document: MotionDocument,
   layout: Layout,
   condition: Condition,
   others: readonly Layout[] = [],
-): Written {
+): Written => {
+  const draft = draftCss(document, layout, condition, others);
+  return { pieces: piecesOfDraft(draft), plan: planOf(draft), notes: draft.notes };
+};
+
+export function draftCss(
+  document: MotionDocument,
+  layout: Layout,
+  condition: Condition,
+  others: readonly Layout[] = [],
+  beside?: Beside,
+): Draft {
   const notes: WriterNote[] = [];
   const names = slugs(document.motions);
   const pinNames = slugs(document.pins);
@@ -43,6 +73,13 @@ export function writeCss(
   const still = condition === 'reduced-motion';
   const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
   const held = layouts[0]!;
+  const before = new Map(beside?.base.motions.map((m) => [m.id, m]));
+  const blockNames = new Map(
+    document.motions.map((m) => {
+      const differs = beside && m.keyframes !== before.get(m.id)?.keyframes;
+      return [m.id, names.get(m.id)! + (differs ? beside.suffix : '')];
+    }),
+  );
   const entries = document.motions.flatMap((motion): Entry[] => {
     if (!motion.on || (still && motion.reducedMotion === 'drop')) return [];
     // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
@@ -50,54 +87,43 @@ export function writeCss(
     if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
     if (driver.kind === 'pin' && (still || !held.holds.some((h) => h.id === driver.pin))) return [];
     if (driver.kind === 'belt') return [];
-    if (isTimed(driver)) return timedEntries(motion, condition, { document, held, names, gateNames, times });
-    const written = entryOf(motion, names.get(motion.id)!, condition, layouts, pins);
+    if (isTimed(driver))
+      return timedEntries(motion, condition, { document, held, names, blockNames, gateNames, times });
+    const written = entryOf(
+      motion,
+      [names.get(motion.id)!, blockNames.get(motion.id)!],
+      condition,
+      layouts,
+      pins,
+    );
     if (written.named) shared.add(written.named.owner, written.named);
-
     notes.push(...written.notes);
     return written.blocks.length ? [written] : [];
   });
-  return {
-    pieces: [
-      ...registrations(entries.map((e) => e.motion)),
-      ...keptPieces(held),
-      ...adjustmentPieces(document, held),
-      ...(still ? [] : pinPieces(document, layouts)),
-      ...shared.pieces(held),
-      ...steps,
-      ...gatePieces(document.gates, gateNames, partsOf(entries), held),
-      ...piecesOf(entries, held),
-    ],
-    plan: {
-      follow: still ? [] : entries.flatMap((e) => followedBy(e, held)),
-      signals: entries.flatMap((e) => signalsOf(e, held)),
-      belts: still ? [] : document.motions.flatMap((m) => beltOf(m, held)),
-    },
-    notes,
-  };
+  return { document, layouts, condition, gateNames, entries, shared, steps, notes };
 }
 
-/** Readers who ask for reduced motion get no following: it would move after the hand has stopped. */
-function followedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['follow'] {
-  if (motion.follow.kind === 'none') return [];
-  const selector = writtenSelector(motion.targets.selector, layout);
-  return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, how: motion.follow }];
-}
-
-/** A custom property whose name begins with “signal” is told to the page’s scripts. */
-function signalsOf({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
-  const selector = writtenSelector(motion.targets.selector, layout);
-  return Object.keys(motion.keyframes)
-    .filter((p) => /^--signal\b/.test(p))
-    .map((property) => ({ motion: motion.id, property, selector }));
-}
-
-/** Nothing in CSS moves at a speed that listens to the scroll: a belt is the script’s alone. */
-function beltOf({ id, on, driver, targets, follow }: Motion, layout: HeldLayout): Plan['belts'] {
-  if (!on || driver.kind !== 'belt') return [];
-  const { axis, speed, turns, push, rests } = driver;
-  const selector = writtenSelector(targets.selector, layout);
-  return [{ motion: id, selector, axis, speed, turns, push, rests, how: follow }];
+/** `ever`: motions that are written under this or another media condition; those that are not here are let go of. */
+export function piecesOfDraft(draft: Draft, ever: ReadonlySet<string> = new Set()): Piece[] {
+  const { document, layouts, entries, condition } = draft;
+  const held = layouts[0]!;
+  const here = new Set(entries.map((e) => e.motion.id));
+  const joined =
+    ever.size === here.size
+      ? entries
+      : document.motions.flatMap((m) =>
+          here.has(m.id) ? entries.filter((e) => e.motion.id === m.id) : ever.has(m.id) ? [absent(m)] : [],
+        );
+  return [
+    ...registrations(entries.map((e) => e.motion)),
+    ...keptPieces(held),
+    ...adjustmentPieces(document, held),
+    ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),
+    ...draft.shared.pieces(held),
+    ...draft.steps,
+    ...gatePieces(document.gates, draft.gateNames, partsOf(entries), held),
+    ...piecesOf(joined, held),
+  ];
 }
 
 interface OneWritten extends Entry, TimelineCss {
@@ -113,12 +139,12 @@ const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, { pin: Pin; name: 
 
 function entryOf(
   motion: Motion,
-  name: string,
+  [name, blockName]: [string, string],
   condition: Condition,
   layouts: readonly HeldLayout[],
   pins: ReadonlyMap<string, { pin: Pin; name: string }>,
 ): OneWritten {
-  const key = `${condition} ${name} ${pinKey(motion, pins)}`;
+  const key = `${condition} ${name} ${blockName} ${pinKey(motion, pins)}`;
   const known = last.get(motion);
   if (
     known?.key === key &&
@@ -129,7 +155,7 @@ function entryOf(
   const fadeOnly = condition === 'reduced-motion' && motion.reducedMotion === 'fade';
   const blocks = keyframesCss(
     motion,
-    `lv-${name}${fadeOnly ? '-still' : ''}`,
+    `lv-${blockName}${fadeOnly ? '-still' : ''}`,
     fadeOnly ? (p) => p === 'opacity' : undefined,
   );
   const written = timelineOf(motion, name, layouts, pins);

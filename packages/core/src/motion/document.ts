@@ -2,13 +2,15 @@
 import { z } from 'zod';
 import { parseLength } from '../page/index.ts';
 import { AdjustmentSchema } from './adjustment.ts';
+import { mediaProblems, MediaSchema, motionUnder } from './conditions.ts';
 import { GateSchema, MeetingSchema, phasePoint, TimeSchema } from './gate.ts';
 import { PinSchema } from './pin.ts';
 import { CueSchema, TiesSchema, tieProblems, withTies } from './tie.ts';
 import { timeProblems } from './timed.ts';
 import { id, selector } from './parts.ts';
+import { motionProblems } from './motion-rules.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
-import { isLinear, keyframeOffset, parseEasing, passesOnce, valueError } from '../value/index.ts';
+import { parseEasing, valueError } from '../value/index.ts';
 
 const inset = z.string().refine((css) => css === 'auto' || parseLength(css).ok, 'a length, or auto');
 const easing = z
@@ -90,6 +92,15 @@ export const FollowSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 
+/** What of a motion differs where a media condition holds. */
+const ConditionSchema = z.strictObject({
+  media: id,
+  on: z.boolean().optional(),
+  range: RangeSchema.partial().optional(),
+  /** whole lists, for properties that the motion has anyway */
+  keyframes: keyframes.optional(),
+});
+
 export const MotionSchema = z
   .strictObject({
     id,
@@ -112,67 +123,14 @@ export const MotionSchema = z
     follow: FollowSchema,
     /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
     reducedMotion: z.enum(['drop', 'fade', 'keep']),
+    conditions: z.array(ConditionSchema).max(20).optional(),
   })
   .superRefine((m, ctx) => {
-    const whole = parseEasing(m.easing);
-    const ended = Object.values(m.keyframes).every(
-      (k) => k.some((s) => s.at === '0%') && k.some((s) => s.at === '100%'),
-    );
-    if (whole.ok && !ended && !isLinear(whole.value))
-      ctx.addIssue({
-        code: 'custom',
-        message: 'an easing over the whole range needs stops at 0% and at 100%',
-        path: ['easing'],
-      });
-    else if (
-      whole.ok &&
-      !isLinear(whole.value) &&
-      Object.values(m.keyframes).some((k) => k.some((s) => s.easing?.startsWith('step')))
-    )
-      ctx.addIssue({
-        code: 'custom',
-        message: 'an easing over the whole range cannot be joined with steps between stops',
-        path: ['easing'],
-      });
-    else if (
-      whole.ok &&
-      !isLinear(whole.value) &&
-      Object.values(m.keyframes).some((k) => k.some((s) => !passesOnce(whole.value, keyframeOffset(s.at))))
-    )
-      ctx.addIssue({
-        code: 'custom',
-        message:
-          'an easing that swings back over a stop cannot be written as CSS: move the stop or calm the easing',
-        path: ['easing'],
-      });
-    const named = Object.values(m.keyframes).some((k) => k.some((s) => isNamedPlace(s.at)));
-    if (named && whole.ok && !isLinear(whole.value))
-      ctx.addIssue({
-        code: 'custom',
-        message: 'an easing over the whole range needs every stop at a share of it, not at a range name',
-        path: ['easing'],
-      });
-    if (named && m.driver.kind !== 'passage')
-      ctx.addIssue({
-        code: 'custom',
-        message: 'keyframes at range names need a passage',
-        path: ['keyframes'],
-      });
-    const timed = m.driver.kind === 'gate' || m.driver.kind === 'load';
-    if (timed && !m.time)
-      ctx.addIssue({
-        code: 'custom',
-        message: 'a timed motion needs a delay and a duration',
-        path: ['time'],
-      });
-    if (m.driver.kind === 'passage' || timed) return;
-    for (const side of ['start', 'end'] as const)
-      if (typeof m.range[side] !== 'string')
-        ctx.addIssue({
-          code: 'custom',
-          message: 'only a passage has an element that could meet a line',
-          path: ['range', side],
-        });
+    for (const p of motionProblems(m)) ctx.addIssue({ code: 'custom', ...p });
+    m.conditions?.forEach((c, k) => {
+      for (const p of motionProblems(motionUnder(m as Motion, [c.media])))
+        ctx.addIssue({ code: 'custom', message: p.message, path: ['conditions', k, ...p.path] });
+    });
   });
 
 export const DocumentSchema = z
@@ -185,10 +143,12 @@ export const DocumentSchema = z
     gates: z.array(GateSchema).max(500).default([]),
     cues: z.array(CueSchema).max(500).default([]),
     adjustments: z.array(AdjustmentSchema).max(1000).default([]),
+    /** media conditions; of several that hold the later one has the last word */
+    media: z.array(MediaSchema).max(20).default([]),
   })
   .superRefine((d, ctx) => {
     const seen = new Set<string>();
-    for (const list of ['motions', 'pins', 'gates', 'cues', 'adjustments'] as const)
+    for (const list of ['motions', 'pins', 'gates', 'cues', 'adjustments', 'media'] as const)
       d[list].forEach((one, i) => {
         if (seen.has(one.id))
           ctx.addIssue({ code: 'custom', message: `the id ${one.id} is used twice`, path: [list, i, 'id'] });
@@ -196,6 +156,8 @@ export const DocumentSchema = z
       });
     for (const [i, side, message] of tieProblems(d.motions, d.cues))
       ctx.addIssue({ code: 'custom', message, path: ['motions', i, 'ties', side] });
+    for (const [path, message] of mediaProblems(d as MotionDocument))
+      ctx.addIssue({ code: 'custom', message, path });
     d.cues.forEach((c, i) => {
       if (c.pin !== null && !d.pins.some((p) => p.id === c.pin))
         ctx.addIssue({ code: 'custom', message: `no pin has the id ${c.pin}`, path: ['cues', i, 'pin'] });
@@ -229,6 +191,7 @@ export const emptyDocument = (): MotionDocument => ({
   gates: [],
   cues: [],
   adjustments: [],
+  media: [],
 });
 
 export interface DocumentProblem {

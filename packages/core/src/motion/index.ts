@@ -7,3 +7,4 @@ export * from './gate.ts';
 export * from './timed.ts';
 export * from './place.ts';
 export * from './tie.ts';
+export * from './conditions.ts';

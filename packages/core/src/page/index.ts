@@ -4,3 +4,4 @@ export * from './layout.ts';
 export * from './geometry.ts';
 export * from './pin.ts';
 export * from './element-name.ts';
+export * from './media.ts';

@@ -58,6 +58,7 @@ export const documentOf = (...motions: Motion[]): MotionDocument => ({
   gates: [],
   cues: [],
   adjustments: [],
+  media: [],
 });
 
 /** Opacity from 0 to 1 and a way from `from` to its place. */

@@ -14,7 +14,14 @@ export interface Line {
 export function useLines(): Line[] {
   const bar = useSingle();
   const g = bar?.placed.geometry;
-  if (!bar || !g || bar.motion.driver.kind === 'belt' || bar.placed.axis !== 'block' || bar.placed.scroller !== 0) return [];
+  if (
+    !bar ||
+    !g ||
+    bar.motion.driver.kind === 'belt' ||
+    bar.placed.axis !== 'block' ||
+    bar.placed.scroller !== 0
+  )
+    return [];
   return (['start', 'end'] as const).map((side) => {
     const point = bar.motion.range[side];
     const m = toMeeting(point, g, side) ?? meetingAt(bar.placed[side], g);

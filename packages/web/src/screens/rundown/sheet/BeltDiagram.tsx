@@ -24,8 +24,16 @@ export function BeltDiagram({ bar, belt, onTry, onPut }: BeltDiagramProps) {
   const [w, h] = [viewport.width * k, viewport.height * k];
   const parts = layout.elements
     .filter((e) => e.parent === bar.element)
-    .map((e) => (inline ? [e.box.x - element.box.x, e.box.width] : [e.box.y - element.box.y, e.box.height]) as [number, number]);
-  const tiles = parts.length ? parts : [[0, inline ? element.box.width : element.box.height] as [number, number]];
+    .map(
+      (e) =>
+        (inline ? [e.box.x - element.box.x, e.box.width] : [e.box.y - element.box.y, e.box.height]) as [
+          number,
+          number,
+        ],
+    );
+  const tiles = parts.length
+    ? parts
+    : [[0, inline ? element.box.width : element.box.height] as [number, number]];
   const last = tiles.at(-1)!;
   const gap = tiles[1] ? tiles[1][0] - tiles[0]![0] - tiles[0]![1] : 0;
   const period = Math.max(20, last[0] + last[1] + Math.max(0, gap));
@@ -65,9 +73,23 @@ export function BeltDiagram({ bar, belt, onTry, onPut }: BeltDiagramProps) {
             tiles.map(([at, size], i) => {
               const from = (r * period + at) * k;
               return inline ? (
-                <rect key={`${r} ${i}`} className={r ? 'copy' : ''} x={from} y={mid - across / 2} width={Math.max(1, size * k)} height={across} />
+                <rect
+                  key={`${r} ${i}`}
+                  className={r ? 'copy' : ''}
+                  x={from}
+                  y={mid - across / 2}
+                  width={Math.max(1, size * k)}
+                  height={across}
+                />
               ) : (
-                <rect key={`${r} ${i}`} className={r ? 'copy' : ''} x={mid - across / 2} y={from} width={across} height={Math.max(1, size * k)} />
+                <rect
+                  key={`${r} ${i}`}
+                  className={r ? 'copy' : ''}
+                  x={mid - across / 2}
+                  y={from}
+                  width={across}
+                  height={Math.max(1, size * k)}
+                />
               );
             }),
           )}

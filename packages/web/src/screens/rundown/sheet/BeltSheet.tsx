@@ -44,7 +44,12 @@ export function BeltSheet({ bar }: { bar: Bar }) {
     <section className="sheet" aria-label={`Belt ${motion.name}`}>
       <SheetHead motion={motion} />
       <div className="sheet-columns">
-        <BeltDiagram bar={bar} belt={belt} onTry={(speed) => session.try(speed === null ? null : put({ speed }))} onPut={(speed) => change('set the speed', { speed })} />
+        <BeltDiagram
+          bar={bar}
+          belt={belt}
+          onTry={(speed) => session.try(speed === null ? null : put({ speed }))}
+          onPut={(speed) => change('set the speed', { speed })}
+        />
         <div className="sheet-middle">
           <div className="sentence">
             <p>
@@ -52,7 +57,12 @@ export function BeltSheet({ bar }: { bar: Bar }) {
             </p>
             <p>
               {elementName(element, layout)} runs{' '}
-              <Word label="Axis" options={AXES} value={belt.axis} onChoose={(axis) => change('turn the belt', { axis })} />{' '}
+              <Word
+                label="Axis"
+                options={AXES}
+                value={belt.axis}
+                onChoose={(axis) => change('turn the belt', { axis })}
+              />{' '}
               at{' '}
               <Number
                 label="Speed"
@@ -147,9 +157,11 @@ function Hand({ motion, belt }: { motion: Motion; belt: Belt }) {
         </tbody>
       </table>
       <p>
-        {lag >= 1 ? `The push comes after the hand, ${Math.round(lag)} px of scroll behind at 1,500 px/s. ` : ''}
-        The browser runs it by itself; the script only turns and pushes it, and adds as many copies as the screen
-        needs.
+        {lag >= 1
+          ? `The push comes after the hand, ${Math.round(lag)} px of scroll behind at 1,500 px/s. `
+          : ''}
+        The browser runs it by itself; the script only turns and pushes it, and adds as many copies as the
+        screen needs.
       </p>
     </div>
   );

@@ -1,0 +1,43 @@
+/** What the script plays, from what was written as CSS. */
+import type { HeldLayout } from '../page/index.ts';
+import type { Motion } from '../motion/index.ts';
+import type { Entry } from './entry.ts';
+import { writtenSelector } from './marks.ts';
+import type { Plan } from './piece.ts';
+import type { Draft } from './write-css.ts';
+
+export function planOf({ document, entries, layouts, condition }: Draft): Plan {
+  const held = layouts[0]!;
+  const still = condition === 'reduced-motion';
+  return {
+    // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
+    follow: still ? [] : entries.flatMap((e) => followedBy(e, held)),
+    signals: entries.flatMap((e) => signalsOf(e, held)),
+    belts: still ? [] : document.motions.flatMap((m) => beltOf(m, held)),
+  };
+}
+
+function followedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['follow'] {
+  if (motion.follow.kind === 'none') return [];
+  const selector = writtenSelector(motion.targets.selector, layout);
+  return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, how: motion.follow }];
+}
+
+/** A custom property whose name begins with “signal” is told to the page’s scripts. */
+function signalsOf({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
+  const selector = writtenSelector(motion.targets.selector, layout);
+  return Object.keys(motion.keyframes)
+    .filter((p) => /^--signal\b/.test(p))
+    .map((property) => ({ motion: motion.id, property, selector }));
+}
+
+/** Nothing in CSS moves at a speed that listens to the scroll: a belt is the script’s alone. */
+export function beltOf({ id, on, driver, targets, follow }: Motion, layout: HeldLayout): Plan['belts'] {
+  if (!on || driver.kind !== 'belt') return [];
+  const { axis, speed, turns, push, rests } = driver;
+  const selector = writtenSelector(targets.selector, layout);
+  return [{ motion: id, selector, axis, speed, turns, push, rests, how: follow }];
+}
+
+/** Whether the browser does everything by itself. */
+export const isEmptyPlan = (plan: Plan): boolean => Object.values(plan).every((list) => list.length === 0);

@@ -1,0 +1,48 @@
+/** What a motion must keep to beyond the form of its parts. */
+import { isNamedPlace } from '../timeline/index.ts';
+import type { Driver, Range } from '../timeline/index.ts';
+import { isLinear, keyframeOffset, parseEasing, passesOnce } from '../value/index.ts';
+import type { Keyframe } from '../value/index.ts';
+
+interface Ruled {
+  driver: Driver;
+  range: Range;
+  keyframes: Record<string, Keyframe[]>;
+  easing: string;
+  time?: unknown;
+}
+type Problem = { path: string[]; message: string };
+
+/** An easing over the whole range has to be written between stops, since CSS has none over all of them. */
+function easingProblem({ easing, keyframes }: Ruled): string | null {
+  const whole = parseEasing(easing);
+  if (!whole.ok || isLinear(whole.value)) return null;
+  const lists = Object.values(keyframes);
+  const any = (test: (k: Keyframe) => boolean) => lists.some((list) => list.some(test));
+  const ended = lists.every((k) => k.some((s) => s.at === '0%') && k.some((s) => s.at === '100%'));
+  if (!ended) return 'an easing over the whole range needs stops at 0% and at 100%';
+  if (any((s) => s.easing?.startsWith('step') ?? false))
+    return 'an easing over the whole range cannot be joined with steps between stops';
+  if (any((s) => isNamedPlace(s.at)))
+    return 'an easing over the whole range needs every stop at a share of it, not at a range name';
+  if (any((s) => !passesOnce(whole.value, keyframeOffset(s.at))))
+    return 'an easing that swings back over a stop cannot be written as CSS: move the stop or calm the easing';
+  return null;
+}
+
+export function motionProblems(m: Ruled): Problem[] {
+  const out: Problem[] = [];
+  const put = (path: string[], message: string | null) => {
+    if (message) out.push({ path, message });
+  };
+  put(['easing'], easingProblem(m));
+  const named = Object.values(m.keyframes).some((k) => k.some((s) => isNamedPlace(s.at)));
+  if (named && m.driver.kind !== 'passage') put(['keyframes'], 'keyframes at range names need a passage');
+  const timed = m.driver.kind === 'gate' || m.driver.kind === 'load';
+  if (timed && !m.time) put(['time'], 'a timed motion needs a delay and a duration');
+  if (m.driver.kind === 'page' || m.driver.kind === 'pin')
+    for (const side of ['start', 'end'] as const)
+      if (typeof m.range[side] !== 'string')
+        put(['range', side], 'only a passage has an element that could meet a line');
+  return out;
+}

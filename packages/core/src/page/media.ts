@@ -1,0 +1,161 @@
+/**
+ * Media conditions: which of them hold for a viewport. The features are those that a layout knows (Media Queries 4: width, height,
+ * orientation, aspect-ratio with min-/max- and range forms, prefers-reduced-motion), joined with and, or, not.
+ */
+import * as csstree from 'css-tree';
+import { parseLength, resolveLength } from './length.ts';
+import type { Parsed } from './length.ts';
+import type { Viewport } from './layout.ts';
+
+export interface MediaFacts {
+  viewport: Viewport;
+  /** the reader asks for reduced motion */
+  still: boolean;
+}
+type Test = (facts: MediaFacts) => boolean;
+
+interface Node {
+  type: string;
+  name?: string;
+  value?: unknown;
+  children?: Node[];
+  left?: Node | null;
+  middle?: Node | null;
+  right?: Node | null;
+  leftComparison?: string;
+  rightComparison?: string | null;
+  modifier?: string | null;
+  mediaType?: string | null;
+  condition?: Node | null;
+}
+
+const fail = (error: string): never => {
+  throw new SyntaxError(error);
+};
+
+const MEASURES: Record<string, (v: Viewport) => number> = {
+  width: (v) => v.width,
+  height: (v) => v.height,
+  'aspect-ratio': (v) => v.width / v.height,
+};
+const KNOWN = 'width, height, orientation, aspect-ratio or prefers-reduced-motion';
+
+const COMPARE: Record<string, (a: number, b: number) => boolean> = {
+  '<': (a, b) => a < b,
+  '<=': (a, b) => a <= b,
+  '>': (a, b) => a > b,
+  '>=': (a, b) => a >= b,
+  '=': (a, b) => Math.abs(a - b) < 1e-9,
+};
+
+/** Lengths in media queries do not depend on the page: em is the initial font size. */
+function numberOf(node: Node): number {
+  const css = csstree.generate(node as unknown as csstree.CssNode);
+  if (node.type === 'Ratio') {
+    const [a, b = '1'] = css.split('/');
+    return Number(a) / Number(b);
+  }
+  const parsed = parseLength(css);
+  if (!parsed.ok) return fail(parsed.error);
+  const { value } = parsed;
+  return value.kind === 'number'
+    ? value.value
+    : resolveLength(value, { percent: 0, viewport: { width: 0, height: 0 } });
+}
+
+function featureTest(node: Node): Test {
+  const name = node.name!.toLowerCase();
+  const word = (node.value as Node | null)?.name?.toLowerCase();
+  if (name === 'orientation') {
+    if (word !== 'portrait' && word !== 'landscape') fail('orientation is portrait or landscape');
+    return ({ viewport: v }) => v.height >= v.width === (word === 'portrait');
+  }
+  if (name === 'prefers-reduced-motion') return ({ still }) => still === (word !== 'no-preference');
+  const [, bound, feature] = /^(?:(min|max)-)?(.*)$/.exec(name)!;
+  const measure = MEASURES[feature!] ?? fail(`${name} is not known here: use ${KNOWN}`);
+  if (!node.value) return fail(`${name} needs a value`);
+  const n = numberOf(node.value as Node);
+  const compare = COMPARE[bound === 'min' ? '>=' : bound === 'max' ? '<=' : '=']!;
+  return ({ viewport }) => compare(measure(viewport), n);
+}
+
+const FLIP: Record<string, string> = { '<': '>', '<=': '>=', '>': '<', '>=': '<=', '=': '=' };
+
+function rangeTest({ left, middle, right, leftComparison, rightComparison }: Node): Test {
+  const feature = [left, middle, right].find((n) => n?.type === 'Identifier');
+  const measure = MEASURES[feature?.name?.toLowerCase() ?? ''] ?? fail(`compare one of ${KNOWN}`);
+  const tests: Test[] = [];
+  const put = (comparison: string, node: Node) => {
+    const n = numberOf(node);
+    const compare = COMPARE[comparison]!;
+    tests.push(({ viewport }) => compare(measure(viewport), n));
+  };
+  if (feature === left) put(leftComparison!, middle!);
+  else {
+    put(FLIP[leftComparison!]!, left!);
+    if (right && rightComparison) put(rightComparison, right);
+  }
+  return (facts) => tests.every((t) => t(facts));
+}
+
+function conditionTest(node: Node): Test {
+  if (node.type === 'Feature') return featureTest(node);
+  if (node.type === 'FeatureRange') return rangeTest(node);
+  if (node.type !== 'Condition') return fail('it is not a media condition such as (width < 600px)');
+  const parts = node.children!;
+  const tests = parts.filter((n) => n.type !== 'Identifier').map(conditionTest);
+  const words = parts.filter((n) => n.type === 'Identifier').map((n) => n.name!.toLowerCase());
+  if (words[0] === 'not') return (facts) => !tests[0]!(facts);
+  return words[0] === 'or' ? (facts) => tests.some((t) => t(facts)) : (facts) => tests.every((t) => t(facts));
+}
+
+const memory = new Map<string, Parsed<Test>>();
+
+/** Reads a condition such as `(width < 600px) and (orientation: portrait)`. An unknown feature is an error that names those known. */
+export function parseMedia(query: string): Parsed<Test> {
+  const known = memory.get(query);
+  if (known) return known;
+  if (memory.size > 1000) memory.clear();
+  const fresh = read(query);
+  memory.set(query, fresh);
+  return fresh;
+}
+
+function read(query: string): Parsed<Test> {
+  try {
+    // Errors on the way to a nested condition are the parser’s own trials; what stays unread shows in the tree.
+    const tree = csstree.toPlainObject(
+      csstree.parse(query, { context: 'mediaQueryList' }),
+    ) as unknown as Node;
+    const [only, more] = tree.children!;
+    if (more || !only?.condition || only.mediaType || only.modifier)
+      return { ok: false, error: 'one condition in brackets, such as (width < 600px)' };
+    return { ok: true, value: conditionTest(only.condition) };
+  } catch (error) {
+    const message = error instanceof Error ? error.message : String(error);
+    return { ok: false, error: message.replace(/\.$/, '') };
+  }
+}
+
+/** Whether a condition holds; one that cannot be read never does. */
+export function mediaMatches(query: string, facts: MediaFacts): boolean {
+  const parsed = parseMedia(query);
+  return parsed.ok && parsed.value(facts);
+}
+
+/** A viewport near a given one for which a condition holds, or null where none of the usual sizes does. */
+export function viewportFor(query: string, near: Viewport): Viewport | null {
+  const bounds = [...query.matchAll(/(\d+(?:\.\d+)?)(px|em|rem)/g)].map((m) =>
+    Math.round(Number(m[1]) * (m[2] === 'px' ? 1 : 16)),
+  );
+  const widths = [near.width, 390, 768, 1280, 1920, ...bounds.flatMap((b) => [b - 1, b, b + 1])];
+  const heights = [near.height, 844, 1024, 800, 360, ...bounds.flatMap((b) => [b - 1, b, b + 1])];
+  const far = (v: Viewport) => Math.abs(v.width - near.width) + Math.abs(v.height - near.height);
+  return (
+    widths
+      .flatMap((width) => heights.map((height) => ({ width, height })))
+      .filter((v) => v.width >= 200 && v.height >= 200 && v.width <= 8000 && v.height <= 8000)
+      .filter((viewport) => mediaMatches(query, { viewport, still: false }))
+      .sort((a, b) => far(a) - far(b))[0] ?? null
+  );
+}
