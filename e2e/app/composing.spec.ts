@@ -308,3 +308,46 @@ const pinOn = (id: string, name: string, stage: string) => ({
   overlap: ['0px', '0px'],
   layer: null,
 });
+
+test('a media condition: edits for it are seen there only, leave as @media, and can be given up', async ({
+  page,
+}) => {
+  const id = await open(page);
+  await add(page, 'Rise', '#one');
+  const wide = await rangeStart(page, '#one');
+  await page.getByRole('button', { name: 'Edits count for every screen' }).click();
+  await page.getByLabel('Holds where').fill('(width < 600');
+  await expect(page.locator('.conditions .field-error')).toBeVisible();
+  await page.getByLabel('Holds where').fill('(width < 600px)');
+  await page.getByRole('button', { name: 'Add and edit for it' }).click();
+  await expect(page.locator('.head-row.right')).toContainText('Edits count for Narrow only');
+  await expect(page.getByRole('button', { name: 'Viewport 390 × 844' })).toBeVisible();
+  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
+  await page.waitForTimeout(600);
+  const before = await rangeStart(page, '#one');
+  await page.getByRole('button', { name: 'The start', exact: true }).focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowDown');
+  await page.waitForTimeout(900);
+  await saved(page);
+  expect(await rangeStart(page, '#one')).toBeGreaterThan(before + 4);
+  const { motions } = await take(page, id);
+  expect(motions[0].range.start).toBe('entry 10%');
+  expect(motions[0].conditions).toEqual([{ media: expect.any(String), range: { start: 'entry 15%' } }]);
+
+  // Back on a wide screen nothing has changed, and edits count for all again.
+  await page.getByRole('button', { name: 'Viewport 390 × 844' }).click();
+  await page.getByRole('button', { name: /1280 × 800/ }).click();
+  await expect(page.getByRole('button', { name: 'Edits count for every screen' })).toBeVisible();
+  await page.waitForTimeout(600);
+  expect(await rangeStart(page, '#one')).toBeCloseTo(wide, 0);
+
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  await expect(page.locator('.hand-off')).toContainText('and (width < 600px)');
+  await page.getByRole('link', { name: 'Rundown' }).click();
+  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
+  await page.locator('.bar-grip').first().click();
+  await page.getByRole('button', { name: 'Own values for Narrow' }).click();
+  await page.getByRole('button', { name: /start same as elsewhere/ }).click();
+  await saved(page);
+  expect((await take(page, id)).motions[0].conditions).toBeUndefined();
+});

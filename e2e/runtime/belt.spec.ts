@@ -38,9 +38,12 @@ const BELT: BeltPlan = {
 async function open(page: Page, belt: Partial<BeltPlan> = {}, html = PAGE(ROW)): Promise<void> {
   await page.setContent(html);
   await page.addScriptTag({ content: script });
-  await page.evaluate((plan) => {
-    Object.assign(window, { stop: lyvek.start(document, { follow: [], belts: [plan] }) });
-  }, { ...BELT, ...belt });
+  await page.evaluate(
+    (plan) => {
+      Object.assign(window, { stop: lyvek.start(document, { follow: [], belts: [plan] }) });
+    },
+    { ...BELT, ...belt },
+  );
   await page.waitForTimeout(60);
 }
 
@@ -155,10 +158,14 @@ test('copies are neither read out nor reached, look like their originals, and le
   }, BELT);
   expect(facts).toMatchObject({ silent: true, ids: 1, second: 'rgb(200, 0, 0)', border: '3px' });
   expect(facts.count).toBeGreaterThanOrEqual(4);
-  expect(await page.evaluate(() => document.body.innerHTML.replace(/<script>[\s\S]*<\/script>/, ''))).toBe(before);
+  expect(await page.evaluate(() => document.body.innerHTML.replace(/<script>[\s\S]*<\/script>/, ''))).toBe(
+    before,
+  );
 });
 
-test('it rests under the pointer and at the page’s word; a share of the scroll pushes it', async ({ page }) => {
+test('it rests under the pointer and at the page’s word; a share of the scroll pushes it', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 900, height: 400 });
   await open(page, { rests: true, turns: false });
   await page.mouse.move(300, 80);
@@ -181,7 +188,10 @@ test('a column runs upwards in its window', async ({ page }) => {
   await open(
     page,
     { axis: 'block', speed: 60 },
-    PAGE(ROW, '#s { display: block; box-shadow: none } section { height: 300px } li { height: 63px; margin: 0 0 0.5px }'),
+    PAGE(
+      ROW,
+      '#s { display: block; box-shadow: none } section { height: 300px } li { height: 63px; margin: 0 0 0.5px }',
+    ),
   );
   const [a, b] = [await top(page), (await page.waitForTimeout(300), await top(page))];
   expect(b).toBeLessThan(a);

@@ -37,9 +37,11 @@ describe('media conditions', () => {
     const parsed = parseMedia(query);
     expect(parsed.ok ? 'read' : parsed.error).toContain(words);
   });
-  test('a viewport for a condition is the nearest of the usual ones', () => {
-    expect(viewportFor('(width < 600px)', { width: 1280, height: 800 })).toEqual({ width: 599, height: 800 });
-    expect(viewportFor('(width < 600px) and (width > 700px)', { width: 1280, height: 800 })).toBeNull();
+  test('a viewport for a condition is a usual one where there is one', () => {
+    const near = { width: 1280, height: 800 };
+    expect(viewportFor('(width < 600px)', near)).toEqual({ width: 390, height: 844 });
+    expect(viewportFor('(2500px <= width < 2600px)', near)).toEqual({ width: 2500, height: 800 });
+    expect(viewportFor('(width < 600px) and (width > 700px)', near)).toBeNull();
   });
 });
 
@@ -103,19 +105,42 @@ const points = fc.constantFrom('entry 0%', 'entry 40%', 'cover 10%', 'contain 50
 /** An edit as any control makes it: of what it sees. */
 const edit = fc.oneof(
   fc.record({ id: fc.constantFrom('m_a', 'm_b'), on: fc.boolean() }).map(
-    ({ id, on }) => (m: Motion): Motion => (m.id === id ? { ...m, on } : m),
+    ({ id, on }) =>
+      (m: Motion): Motion =>
+        m.id === id ? { ...m, on } : m,
   ),
-  fc.record({ id: fc.constantFrom('m_a', 'm_b'), side: fc.constantFrom('start' as const, 'end' as const), points }).map(
-    ({ id, side, points }) => (m: Motion): Motion =>
-      m.id === id ? { ...m, range: { ...m.range, [side]: points } } : m,
-  ),
+  fc
+    .record({
+      id: fc.constantFrom('m_a', 'm_b'),
+      side: fc.constantFrom('start' as const, 'end' as const),
+      points,
+    })
+    .map(
+      ({ id, side, points }) =>
+        (m: Motion): Motion =>
+          m.id === id ? { ...m, range: { ...m.range, [side]: points } } : m,
+    ),
   fc.record({ id: fc.constantFrom('m_a', 'm_b'), values }).map(
-    ({ id, values }) => (m: Motion): Motion =>
-      m.id === id
-        ? { ...m, keyframes: { ...m.keyframes, opacity: [{ at: '0%', value: values }, { at: '100%', value: '1' }] } }
-        : m,
+    ({ id, values }) =>
+      (m: Motion): Motion =>
+        m.id === id
+          ? {
+              ...m,
+              keyframes: {
+                ...m.keyframes,
+                opacity: [
+                  { at: '0%', value: values },
+                  { at: '100%', value: '1' },
+                ],
+              },
+            }
+          : m,
   ),
-  fc.constantFrom('m_a', 'm_b').map((id) => (m: Motion): Motion => (m.id === id ? { ...m, easing: 'ease-in' } : m)),
+  fc.constantFrom('m_a', 'm_b').map(
+    (id) =>
+      (m: Motion): Motion =>
+        m.id === id ? { ...m, easing: 'ease-in' } : m,
+  ),
 );
 /** A motion without what is written for conditions. */
 const seenOf = (d: MotionDocument) => d.motions.map(({ conditions: _, ...m }) => m);
@@ -123,7 +148,9 @@ const seenOf = (d: MotionDocument) => d.motions.map(({ conditions: _, ...m }) =>
 test('whatever is edited under some conditions is what is then seen under them, and the document stays valid', () => {
   fc.assert(
     fc.property(
-      fc.array(fc.record({ edit, active: fc.subarray(['q_a', 'q_b']), scoped: fc.boolean() }), { maxLength: 12 }),
+      fc.array(fc.record({ edit, active: fc.subarray(['q_a', 'q_b']), scoped: fc.boolean() }), {
+        maxLength: 12,
+      }),
       (steps) => {
         let d = base();
         for (const { edit, active, scoped } of steps) {

@@ -143,19 +143,27 @@ export function mediaMatches(query: string, facts: MediaFacts): boolean {
   return parsed.ok && parsed.value(facts);
 }
 
-/** A viewport near a given one for which a condition holds, or null where none of the usual sizes does. */
+/** Screens that people have. */
+const USUAL: readonly Viewport[] = [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+  { width: 844, height: 390 },
+  { width: 768, height: 1024 },
+  { width: 1920, height: 1080 },
+];
+
+/** A viewport for which a condition holds: the given one, a usual one, else the nearest at its bounds; null where there is none. */
 export function viewportFor(query: string, near: Viewport): Viewport | null {
   const bounds = [...query.matchAll(/(\d+(?:\.\d+)?)(px|em|rem)/g)].map((m) =>
     Math.round(Number(m[1]) * (m[2] === 'px' ? 1 : 16)),
   );
-  const widths = [near.width, 390, 768, 1280, 1920, ...bounds.flatMap((b) => [b - 1, b, b + 1])];
-  const heights = [near.height, 844, 1024, 800, 360, ...bounds.flatMap((b) => [b - 1, b, b + 1])];
+  const sides = [...bounds.flatMap((b) => [b - 1, b, b + 1]), near.width, near.height, 200, 8000];
   const far = (v: Viewport) => Math.abs(v.width - near.width) + Math.abs(v.height - near.height);
+  const built = sides
+    .flatMap((width) => sides.map((height) => ({ width, height })))
+    .filter((v) => Math.min(v.width, v.height) >= 200 && Math.max(v.width, v.height) <= 8000)
+    .sort((a, b) => far(a) - far(b));
   return (
-    widths
-      .flatMap((width) => heights.map((height) => ({ width, height })))
-      .filter((v) => v.width >= 200 && v.height >= 200 && v.width <= 8000 && v.height <= 8000)
-      .filter((viewport) => mediaMatches(query, { viewport, still: false }))
-      .sort((a, b) => far(a) - far(b))[0] ?? null
+    [near, ...USUAL, ...built].find((viewport) => mediaMatches(query, { viewport, still: false })) ?? null
   );
 }

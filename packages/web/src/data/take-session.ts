@@ -1,8 +1,8 @@
 /** One opened take: its document, undo and redo, selection, and autosave. Framework-free; React subscribes to the store. */
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
-import type { MotionDocument } from '@lyvek/core';
-import { emptyDocument, readDocument, withTies } from '@lyvek/core';
+import type { MediaFacts, MotionDocument } from '@lyvek/core';
+import { activeMedia, editedUnder, emptyDocument, readDocument, underMedia, withTies } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
@@ -20,8 +20,26 @@ export interface TakeState {
   past: Act[];
   future: Act[];
   selection: string[];
+  /** the screen that is looked at, which says what media conditions hold */
+  facts: MediaFacts | null;
+  /** the media condition that edits count for; null: wherever the seen value is written */
+  scope: string | null;
   save: SaveState;
 }
+
+type Change = (d: MotionDocument) => MotionDocument;
+
+const activeIn = (d: MotionDocument, facts: MediaFacts | null): string[] =>
+  facts ? activeMedia(d, facts) : [];
+
+/** The document as it is seen on the screen that is looked at. */
+export const seenOf = (s: Pick<TakeState, 'document' | 'tried' | 'facts'>): MotionDocument => {
+  const d = s.tried ?? s.document;
+  return underMedia(d, activeIn(d, s.facts));
+};
+/** The same, of what is done, without what is being tried. */
+export const settledOf = (s: Pick<TakeState, 'document' | 'facts'>): MotionDocument =>
+  seenOf({ ...s, tried: null });
 
 /** A rest of this long ends a series of key nudges, which then are one act and one revision. */
 const REST = 600;
@@ -40,6 +58,8 @@ export class TakeSession {
       past: [],
       future: [],
       selection: [],
+      facts: null,
+      scope: null,
       save: { is: 'saved', revision },
     }));
     this.autosave = new Autosave({
@@ -78,8 +98,31 @@ export class TakeSession {
     this.autosave.save(this.store.getState().document);
   };
 
-  /** One finished act: one undo step, one revision. */
-  act(label: string, change: (d: MotionDocument) => MotionDocument, selection?: string[]): void {
+  /** Another screen: other media conditions hold. Edits no longer count for one that does not. */
+  look(facts: MediaFacts): void {
+    const { scope, document } = this.store.getState();
+    const holds = scope !== null && activeIn(document, facts).includes(scope);
+    this.store.setState({ facts, scope: holds ? scope : null });
+  }
+
+  /** What edits count for: one media condition, or wherever the seen value is written. */
+  editFor(scope: string | null): void {
+    this.store.setState({ scope });
+  }
+
+  /** A change of what is seen, as one of the document itself. */
+  private through(change: Change): Change {
+    const { facts, scope } = this.store.getState();
+    return (d) => editedUnder(d, activeIn(d, facts), scope, change);
+  }
+
+  /** One finished act on what is seen: one undo step, one revision. */
+  act(label: string, change: Change, selection?: string[]): void {
+    this.actOnWhole(label, this.through(change), selection);
+  }
+
+  /** The same, on the document with all its conditions. */
+  actOnWhole(label: string, change: Change, selection?: string[]): void {
     this.flush();
     this.lastNudge = '';
     this.commit(label, change, selection);
@@ -87,13 +130,14 @@ export class TakeSession {
   }
 
   /** One of a series of small acts (keys, wheel): the series is one undo step, saved when it rests. */
-  nudge(label: string, change: (d: MotionDocument) => MotionDocument): void {
+  nudge(label: string, change: Change): void {
     const { document } = this.store.getState();
+    const through = this.through(change);
     if (this.nudging !== null && this.lastNudge === label)
-      this.store.setState({ document: withTies(change(document)), tried: null });
+      this.store.setState({ document: withTies(through(document)), tried: null });
     else {
       this.flush();
-      this.commit(label, change);
+      this.commit(label, through);
     }
     this.lastNudge = label;
     if (this.nudging !== null) clearTimeout(this.nudging);
@@ -101,12 +145,12 @@ export class TakeSession {
   }
 
   /** Shows a change without doing it; null puts it back. */
-  try(change: ((d: MotionDocument) => MotionDocument) | null): void {
+  try(change: Change | null): void {
     const { document } = this.store.getState();
-    this.store.setState({ tried: change ? withTies(change(document)) : null });
+    this.store.setState({ tried: change ? withTies(this.through(change)(document)) : null });
   }
 
-  private commit(label: string, change: (d: MotionDocument) => MotionDocument, selection?: string[]): void {
+  private commit(label: string, change: Change, selection?: string[]): void {
     const { document, past, future } = this.store.getState();
     const next = afterAct({ document, past, future }, label, change);
     this.store.setState({

@@ -12,6 +12,7 @@ import { TakeSession } from '../data/take-session.ts';
 import { PageLink } from '../parts/page-link.ts';
 import type { LinkEvents } from '../parts/page-link.ts';
 import { TopBar } from '../parts/TopBar.tsx';
+import { ConditionPop } from './ConditionPop.tsx';
 import { ConflictBanner } from './ConflictBanner.tsx';
 import { PageCrumbs } from './PageCrumbs.tsx';
 import { PageContext, useOpenedPage } from './page-context.ts';
@@ -110,6 +111,7 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       .then(() => client.invalidateQueries({ queryKey: ['shelf'] }))
       .catch(() => undefined);
   };
+  useEffect(() => session.look({ viewport, still: reduced }), [session, viewport, reduced]);
   const value = useMemo(
     () => ({
       page: whole.page,
@@ -154,6 +156,7 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
       </nav>
       <span className="grow" />
       <SaveMark save={save} />
+      <ConditionPop />
       <ViewportPop />
       <TakePop goTo={goTo} />
       <ThemeButton />

@@ -13,6 +13,9 @@ const SIZES: readonly (Viewport & { note: string })[] = [
 const text = (v: Viewport) => `${v.width} × ${v.height}`;
 const key = (pageId: string) => `lyvek-viewport-${pageId}`;
 
+export const keepViewport = (pageId: string, v: Viewport) =>
+  localStorage.setItem(key(pageId), JSON.stringify({ width: v.width, height: v.height }));
+
 export function storedViewport(pageId: string): Viewport {
   try {
     const parsed = ViewportSchema.safeParse(JSON.parse(localStorage.getItem(key(pageId)) ?? ''));
@@ -44,7 +47,7 @@ function Sizes({ close }: { close(): void }) {
   const [own, setOwn] = useState(viewport);
   const valid = ViewportSchema.safeParse(own).success;
   const take = (v: Viewport) => {
-    localStorage.setItem(key(page.id), JSON.stringify({ width: v.width, height: v.height }));
+    keepViewport(page.id, v);
     setViewport({ width: v.width, height: v.height });
     close();
   };

@@ -4,6 +4,7 @@ import { useStore } from 'zustand';
 import type { PageFacts, PageWhole, ProjectFacts, TakeFacts } from '@lyvek/api';
 import { compileTake, emptyLayout, withPins } from '@lyvek/core';
 import type { HeldLayout, Layout, MotionDocument, Take, Viewport } from '@lyvek/core';
+import { seenOf, settledOf } from '../data/take-session.ts';
 import type { TakeSession } from '../data/take-session.ts';
 import type { LinkEvents, PageLink } from '../parts/page-link.ts';
 
@@ -40,7 +41,7 @@ const sameSize = (l: Layout, v: Viewport) => l.viewport.width === v.width && l.v
  */
 export function useLayout(): { layout: HeldLayout; measured: boolean; others: Layout[] } {
   const { link, viewport, stored, session } = useOpenedPage();
-  const pins = useStore(session.store, (s) => (s.tried ?? s.document).pins);
+  const pins = useStore(session.store, (s) => seenOf(s).pins);
   const live = useStore(link.store, (s) => s.layout);
   return useMemo(() => {
     const layout =
@@ -53,9 +54,14 @@ export function useLayout(): { layout: HeldLayout; measured: boolean; others: La
   }, [live, stored, viewport, pins]);
 }
 
-/** The document as it is shown: with a drag or a tried effect, if one is under way. */
+/** The document as it is shown: under the media conditions that hold, and with a drag or a tried effect, if one is under way. */
 export function useShownDocument(): MotionDocument {
-  return useStore(useOpenedPage().session.store, (s) => s.tried ?? s.document);
+  return useStore(useOpenedPage().session.store, seenOf);
+}
+
+/** The same, without what is being tried. */
+export function useSettledDocument(): MotionDocument {
+  return useStore(useOpenedPage().session.store, settledOf);
 }
 
 export function useTake(document: MotionDocument, layout: Layout): Take {

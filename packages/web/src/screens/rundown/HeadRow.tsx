@@ -92,7 +92,8 @@ function Find() {
 }
 
 function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOutlines(on: boolean): void }) {
-  const { link, reduced, setReduced } = useOpenedPage();
+  const { link, session, reduced, setReduced } = useOpenedPage();
+  const scope = useStore(session.store, (s) => s.document.media.find((m) => m.id === s.scope));
   const { guides, outlines, gliding, layout } = useRundown();
   const y = useStore(link.store, (s) => s.offset.y);
   const dragging = useStore(dragStore, (s) => s.drag !== null);
@@ -107,6 +108,11 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         <span className="page-note" title={layout.notes.join('\n')}>
           {layout.notes.length > 1 ? `${layout.notes.length} notes: ` : ''}
           {note}
+        </span>
+      )}
+      {scope && (
+        <span className="scope-note">
+          Edits count for <b>{scope.name}</b> only
         </span>
       )}
       <span className="grow" />

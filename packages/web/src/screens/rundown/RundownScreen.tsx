@@ -3,7 +3,7 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } fr
 import { useStore } from 'zustand';
 import { DEFAULT_LIMITS, findingsOf, gestureById, GESTURES, isTimed } from '@lyvek/core';
 import type { GestureDefinition } from '@lyvek/core';
-import { useLayout, useOpenedPage, useShownDocument, useTake } from '../page-context.ts';
+import { useLayout, useOpenedPage, useSettledDocument, useShownDocument, useTake } from '../page-context.ts';
 import { AddMotion } from './add/AddMotion.tsx';
 import { Chart, LANES } from './chart/Chart.tsx';
 import { HeadRow } from './HeadRow.tsx';
@@ -44,7 +44,7 @@ export function RundownScreen() {
   const { layout, measured } = useLayout();
   const document = useShownDocument();
   // Checks speak of what is done, not of what is being tried: a drag stays light.
-  const settled = useStore(session.store, (s) => s.document);
+  const settled = useSettledDocument();
   const take = useTake(settled, layout);
   const selection = useStore(session.store, (s) => s.selection);
   const { ref, width, height } = useSize();

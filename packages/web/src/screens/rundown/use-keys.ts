@@ -65,7 +65,11 @@ const redo: Act = (_k, _r, { session }) => {
 const remove: Act = (_k, r, { session }) => {
   if (!r.selection.length) return;
   const count = r.selection.length;
-  session.act(count === 1 ? 'delete a motion' : `delete ${count} motions`, withoutMotions(r.selection), []);
+  session.actOnWhole(
+    count === 1 ? 'delete a motion' : `delete ${count} motions`,
+    withoutMotions(r.selection),
+    [],
+  );
   notify(count === 1 ? 'The motion was deleted.' : `${count} motions were deleted.`, {
     action: { label: 'Undo', run: () => void session.undo() },
   });
@@ -73,7 +77,7 @@ const remove: Act = (_k, r, { session }) => {
 const duplicate: Act = (_k, r, { session }) => {
   if (!r.selection.length) return;
   const { document, copies } = duplicated(session.store.getState().document, r.selection);
-  session.act('duplicate', () => document, copies);
+  session.actOnWhole('duplicate', () => document, copies);
 };
 const copy: Act = (_k, r, { session }) => {
   // Text that is marked on the screen is what people mean to copy.
@@ -94,7 +98,11 @@ const paste: Act = (_k, r, { session }) => {
   const own = clip.motions[0]?.targets.selector;
   const target = e && e.selector !== own ? { selector: e.selector, name: elementName(e, r.layout) } : null;
   const { document, ids } = pasted(session.store.getState().document, clip, target, newId);
-  session.act(ids.length === 1 ? 'paste a motion' : `paste ${ids.length} motions`, () => document, ids);
+  session.actOnWhole(
+    ids.length === 1 ? 'paste a motion' : `paste ${ids.length} motions`,
+    () => document,
+    ids,
+  );
 };
 const solo: Act = (_k, r) => r.setSolo(!r.solo);
 const mute: Act = (_k, r, { session }) => {

@@ -11,7 +11,7 @@ import {
   withPins,
 } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
-import { newId } from '../../../data/take-session.ts';
+import { newId, settledOf } from '../../../data/take-session.ts';
 import { DriverSign, Lens } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { barOf, isPlaced } from '../model/bars.ts';
@@ -39,7 +39,7 @@ export function AddMotion() {
       ),
     [query],
   );
-  const settled = session.store.getState().document;
+  const settled = settledOf(session.store.getState());
   const context = { layout: withPins(layout, settled.pins), element: chosen, document: settled, newId };
   const aimed = (effect: EffectDefinition) =>
     element ? aim(effect, context) : { element: -1, reason: 'Choose an element first.' };

@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { useOpenedPage } from '../../page-context.ts';
+import { useOpenedPage, useSettledDocument } from '../../page-context.ts';
 import { arrange, barsOf } from '../model/bars.ts';
 import type { Bar, Slot } from '../model/bars.ts';
 import type { Grip } from '../model/moves.ts';
@@ -43,7 +43,7 @@ export function Chart({ width }: { width: number }) {
     query,
   } = rundown;
   const { session } = useOpenedPage();
-  const settled = useStore(session.store, (s) => s.document);
+  const settled = useSettledDocument();
   const svg = useRef<SVGSVGElement>(null);
   const [hovered, setHovered] = useState<Bar | null>(null);
   const [lasso, setLasso] = useState<{ x0: number; y0: number; x1: number; y1: number } | null>(null);

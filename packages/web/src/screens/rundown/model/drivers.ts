@@ -78,8 +78,10 @@ export function withDriver(
     : driver.kind === 'passage'
       ? { start: 'cover 0%', end: 'cover 100%' }
       : { start: '0%', end: '100%' };
+  // Ranges that are meant for one condition only were measured by the old driver too.
+  const conditions = keep ? motion.conditions : motion.conditions?.map(({ range: _, ...c }) => c);
   return {
-    document: put({ range }),
+    document: put({ range, ...(conditions ? { conditions } : {}) }),
     said: keep
       ? isTimed(motion.driver)
         ? 'The scroll scrubs it again. Its time is kept for when it plays in time.'

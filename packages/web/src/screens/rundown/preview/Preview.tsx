@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
 import { previewUrl } from '../../../parts/preview-url.ts';
-import { useOpenedPage, useShownDocument } from '../../page-context.ts';
+import { useOpenedPage, useSettledDocument, useShownDocument } from '../../page-context.ts';
 import { soloed } from '../model/find.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Gutter } from './Gutter.tsx';
@@ -54,7 +54,7 @@ export function Preview({ width, height }: { width: number; height: number }) {
   }, [link, pieces, patch, plan, live]);
 
   // Pins and adjustments change the page itself, so it is measured again once they have come to rest.
-  const settled = useStore(session.store, (s) => s.document);
+  const settled = useSettledDocument();
   const shape = useMemo(
     () =>
       JSON.stringify([

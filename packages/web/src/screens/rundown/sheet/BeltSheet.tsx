@@ -13,6 +13,7 @@ import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './Adjustments.tsx';
 import { BeltDiagram } from './BeltDiagram.tsx';
 import { CssField } from './CssField.tsx';
+import { Differs } from './Differs.tsx';
 import { DriverWord } from './DriverWord.tsx';
 import { FollowWord } from './FollowWord.tsx';
 import { SheetHead } from './SheetHead.tsx';
@@ -120,6 +121,7 @@ export function BeltSheet({ bar }: { bar: Bar }) {
               with reduced motion it stands still
               <AdjustmentsWord of={motion.id} />
             </p>
+            <Differs of={motion} />
           </div>
         </div>
         <Hand motion={motion} belt={belt} />

@@ -65,7 +65,7 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
   const use = (next: Driver | 'new gate') => {
     const given = { target: target.selector, length, newId };
     const { document: changed, said } = withDriver(session.store.getState().document, motion.id, next, given);
-    session.act('change the driver', () => changed);
+    session.actOnWhole('change the driver', () => changed);
     if (said) notify(said, { action: { label: 'Undo', run: () => void session.undo() } });
   };
   const face = faceOf(driver, document, layout);

@@ -6,6 +6,7 @@ import { distanceFace, insetFace } from '../model/pins.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './Adjustments.tsx';
+import { Differs } from './Differs.tsx';
 import { CssField } from './CssField.tsx';
 
 export function PinSentence({ pin, change }: { pin: Pin; change(label: string, part: Partial<Pin>): void }) {
@@ -100,6 +101,7 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
         </Pop>
         <AdjustmentsWord of={pin.id} />
       </p>
+      <Differs of={pin} />
     </div>
   );
 }

@@ -9,6 +9,7 @@ import type { Side } from '../model/moves.ts';
 import { elementName, pointWords } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './Adjustments.tsx';
+import { Differs } from './Differs.tsx';
 import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
 import { FollowWord } from './FollowWord.tsx';
@@ -48,6 +49,7 @@ export function Sentence({ bar }: { bar: Bar }) {
       <p>
         <DriverWord motion={motion} element={bar.element} length={bar.placed.end - bar.placed.start} />
       </p>
+      <Differs of={motion} />
       <p>
         moves{' '}
         <Pop

@@ -117,7 +117,7 @@ export function MoreActions() {
             type="button"
             onClick={() => {
               const { document, copies } = duplicated(session.store.getState().document, selection);
-              session.act('duplicate', () => document, copies);
+              session.actOnWhole('duplicate', () => document, copies);
               close();
             }}
           >
@@ -126,7 +126,7 @@ export function MoreActions() {
           <button
             type="button"
             onClick={() => {
-              session.act('delete', withoutMotions(selection), []);
+              session.actOnWhole('delete', withoutMotions(selection), []);
               close();
             }}
           >

@@ -10,6 +10,7 @@ import { useOpenedPage } from '../../page-context.ts';
 import { TimePlayer } from '../model/time-player.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './Adjustments.tsx';
+import { Differs } from './Differs.tsx';
 import { CssField } from './CssField.tsx';
 import { MotionCurves } from './Curves.tsx';
 import { DriverWord } from './DriverWord.tsx';
@@ -259,6 +260,7 @@ function PartSentence({ part, element, parts }: PartProps) {
         ms, eased <EasingWord value={part.easing} onChange={(easing) => put('ease', { easing })} />
         <AdjustmentsWord of={part.id} />
       </p>
+      <Differs of={part} />
       <StaggerWord motion={part} timed onChange={(stagger) => put('stagger', { stagger })} />
     </div>
   );
