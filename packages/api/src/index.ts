@@ -1,6 +1,6 @@
 /** Shapes of the HTTP API: the server answers with them, the interface reads them. */
 import { z } from 'zod';
-import { DocumentSchema, LayoutSchema } from '@lyvek/core';
+import { DocumentSchema, LayoutSchema, PresetBodySchema } from '@lyvek/core';
 
 export const Id = z.uuid();
 export const Name = z
@@ -38,11 +38,23 @@ export const PageWhole = z.object({
   layouts: z.array(LayoutSchema),
 });
 
+/** A preset; `uses` counts the takes that have a motion made from it. */
+export const Preset = z.object({
+  id: Id,
+  name: z.string(),
+  revision: z.number().int(),
+  uses: z.number().int(),
+  body: PresetBodySchema,
+});
+export const Presets = z.object({ presets: z.array(Preset) });
+export const NewPreset = z.strictObject({ name: Name, body: PresetBodySchema });
+
 export const TakeDocument = Take.extend({ document: DocumentSchema });
 export const NewTake = z.strictObject({ name: Name.optional(), document: DocumentSchema });
 export const Revision = z.object({ revision: z.number().int() });
 
 export type PageOnShelf = z.infer<typeof PageOnShelf>;
+export type PresetFacts = z.infer<typeof Preset>;
 export type PageWhole = z.infer<typeof PageWhole>;
 export type Shelf = z.infer<typeof Shelf>;
 export type TakeDocument = z.infer<typeof TakeDocument>;

@@ -12,6 +12,7 @@ import { servePreview } from './preview/serve.ts';
 import { handOffRoutes } from './routes/hand-off.ts';
 import { healthRoutes } from './routes/health.ts';
 import { pageRoutes } from './routes/pages.ts';
+import { presetRoutes } from './routes/presets.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { schemaRoutes } from './routes/schemas.ts';
 import { takeRoutes } from './routes/takes.ts';
@@ -87,7 +88,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   const api = express.Router();
   api.use(guardApi(addresses));
   api.use(express.json({ limit: MOST_JSON }));
-  api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool));
+  api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool), presetRoutes(pool));
   api.use(handOffRoutes(pool, () => readFileSync(join(dist, 'runtime.js'))));
   api.use(schemaRoutes());
   api.use((req, res) =>

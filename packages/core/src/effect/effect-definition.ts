@@ -27,6 +27,7 @@ export const EFFECT_GROUPS = {
   many: 'Several together',
   time: 'Plays in time',
   leave: 'Goes',
+  kept: 'Kept by you',
 } as const;
 
 export interface EffectDefinition {

@@ -3,3 +3,4 @@ export { aim, EFFECT_GROUPS } from './effect-definition.ts';
 export type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 export { isSeenAtOnce } from './reveal-range.ts';
 export * from './sketch.ts';
+export * from './preset.ts';

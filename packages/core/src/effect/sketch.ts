@@ -151,6 +151,12 @@ const SAMPLE_OF: Record<string, keyof typeof SAMPLES> = {
   count: 'figure',
 };
 
+/** Of effects that are not of ours. */
+const SAMPLE_FOR: Partial<Record<EffectDefinition['driver'], keyof typeof SAMPLES>> = {
+  pin: 'section',
+  belt: 'belt',
+};
+
 function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
   const times = timesOf(motions);
   const length = Math.max(1, ...[...times.values()].map((t) => t.end));
@@ -184,7 +190,7 @@ const known = new Map<EffectDefinition, Sketch>();
 function sketchOf(effect: EffectDefinition): Sketch {
   const cached = known.get(effect);
   if (cached) return cached;
-  const { elements, on, drawn } = SAMPLES[SAMPLE_OF[effect.id] ?? 'card']!;
+  const { elements, on, drawn } = SAMPLES[SAMPLE_OF[effect.id] ?? SAMPLE_FOR[effect.driver] ?? 'card']!;
   const layout: Layout = {
     format: 'lyvek-layout',
     version: 1,

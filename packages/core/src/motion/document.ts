@@ -124,6 +124,8 @@ export const MotionSchema = z
     /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
     reducedMotion: z.enum(['drop', 'fade', 'keep']),
     conditions: z.array(ConditionSchema).max(20).optional(),
+    /** the preset and its part that it was made from, and what that said then */
+    preset: z.strictObject({ id: z.uuid(), part: id, taken: z.string().max(20) }).optional(),
   })
   .superRefine((m, ctx) => {
     for (const p of motionProblems(m)) ctx.addIssue({ code: 'custom', ...p });

@@ -1,6 +1,7 @@
 import { createBrowserRouter, Link, useRouteError } from 'react-router';
 import { HandOffScreen } from '../screens/hand-off/HandOffScreen.tsx';
 import { OpenPage } from '../screens/OpenPage.tsx';
+import { PresetsScreen } from '../screens/presets/PresetsScreen.tsx';
 import { RundownScreen } from '../screens/rundown/RundownScreen.tsx';
 import { ShelfScreen } from '../screens/shelf/ShelfScreen.tsx';
 
@@ -29,6 +30,7 @@ export const router = createBrowserRouter([
     children: [
       { path: '/', element: <ShelfScreen /> },
       { path: '/projects/:projectId', element: <ShelfScreen /> },
+      { path: '/presets', element: <PresetsScreen /> },
       {
         path: '/pages/:pageId',
         element: <OpenPage />,

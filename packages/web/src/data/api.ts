@@ -1,7 +1,17 @@
 /** Calls to the server. Answers are checked by the shared shapes; errors arrive as `ApiError` with a sentence for people. */
 import { z } from 'zod';
-import { PageWhole, Project, Projects, Revision, Shelf, Take, TakeDocument } from '@lyvek/api';
-import type { Layout, MotionDocument } from '@lyvek/core';
+import {
+  PageWhole,
+  Preset,
+  Presets,
+  Project,
+  Projects,
+  Revision,
+  Shelf,
+  Take,
+  TakeDocument,
+} from '@lyvek/api';
+import type { Layout, MotionDocument, PresetBody } from '@lyvek/core';
 
 const ProblemShape = z.looseObject({ title: z.string(), status: z.number(), detail: z.string() });
 
@@ -50,7 +60,7 @@ const send = async <T extends z.ZodType>(path: string, init: RequestInit, shape:
   shape.parse(await (await call(path, init)).json());
 
 const Brought = z.object({ id: z.string(), name: z.string() });
-export type Thing = 'projects' | 'pages' | 'takes';
+export type Thing = 'projects' | 'pages' | 'takes' | 'presets';
 
 export const api = {
   projects: () => get('/projects', Projects),
@@ -78,6 +88,11 @@ export const api = {
   restore: async (what: Thing, id: string) => void (await call(`/${what}/${id}/restore`, { method: 'POST' })),
   putLayout: async (pageId: string, contentHash: string, layout: Layout) =>
     void (await call(`/pages/${pageId}/layouts`, json('PUT', layout, { 'if-match': `"${contentHash}"` }))),
+  presets: () => get('/presets', Presets),
+  keepPreset: (name: string, body: PresetBody) => send('/presets', json('POST', { name, body }), Preset),
+  /** Replaces what a preset holds, if `base` is still its newest revision. */
+  putPreset: (id: string, base: number, body: PresetBody) =>
+    send(`/presets/${id}`, json('PUT', body, { 'if-match': `"${base}"` }), Preset),
   /** Appends a revision after `base`; `editId` makes a retry harmless. */
   putDocument: (takeId: string, base: number, editId: string, document: MotionDocument) =>
     send(

@@ -153,6 +153,7 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
           Rundown
         </NavLink>
         <NavLink to={`/pages/${page.id}/hand-off${search}`}>Hand-off</NavLink>
+        <NavLink to="/presets">Presets</NavLink>
       </nav>
       <span className="grow" />
       <SaveMark save={save} />

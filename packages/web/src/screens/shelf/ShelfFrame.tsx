@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
 import { ShortcutsButton } from '../../app/Shortcuts.tsx';
 import { ThemeButton } from '../../app/ThemeButton.tsx';
 import { TopBar } from '../../parts/TopBar.tsx';
@@ -18,6 +19,9 @@ export function ShelfFrame({
       <TopBar crumbs={crumbs}>
         <span className="grow" />
         {tools}
+        <NavLink className="btn" to="/presets">
+          Presets
+        </NavLink>
         <ThemeButton />
         <ShortcutsButton />
       </TopBar>

@@ -12,12 +12,13 @@ import {
 } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
 import { newId, settledOf } from '../../../data/take-session.ts';
+import { usePresets } from '../../../data/presets.ts';
 import { DriverSign, Lens } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { barOf, isPlaced } from '../model/bars.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
-import { Frames3 } from './Frames3.tsx';
+import { Frames3 } from '../../../parts/Frames3.tsx';
 
 const HOVER = 120;
 
@@ -30,14 +31,15 @@ export function AddMotion() {
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const element = layout.elements[chosen];
   const parent = element && layout.elements[element.parent];
+  const { effects: kept } = usePresets();
   const shown = useMemo(
     () =>
-      EFFECTS.filter((e) =>
+      [...EFFECTS, ...kept].filter((e) =>
         `${e.name} ${e.what} ${e.words ?? ''} ${EFFECT_GROUPS[e.group]}`
           .toLowerCase()
           .includes(query.trim().toLowerCase()),
       ),
-    [query],
+    [query, kept],
   );
   const settled = settledOf(session.store.getState());
   const context = { layout: withPins(layout, settled.pins), element: chosen, document: settled, newId };

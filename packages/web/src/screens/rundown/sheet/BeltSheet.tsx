@@ -16,6 +16,7 @@ import { CssField } from './CssField.tsx';
 import { Differs } from './Differs.tsx';
 import { DriverWord } from './DriverWord.tsx';
 import { FollowWord } from './FollowWord.tsx';
+import { PresetWord } from './PresetWord.tsx';
 import { SheetHead } from './SheetHead.tsx';
 
 const TURNS = [
@@ -121,6 +122,7 @@ export function BeltSheet({ bar }: { bar: Bar }) {
               with reduced motion it stands still
               <AdjustmentsWord of={motion.id} />
             </p>
+            <PresetWord motion={motion} />
             <Differs of={motion} />
           </div>
         </div>

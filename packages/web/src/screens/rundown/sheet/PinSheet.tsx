@@ -1,13 +1,14 @@
 /** The sheet of a pin: from the side, as a sentence, and what moves inside it. */
 import type { Hold, Pin } from '@lyvek/core';
 import { maxScroll } from '@lyvek/core';
-import { withoutMotions, withPin } from '../../../data/take-session.ts';
+import { withPin } from '../../../data/take-session.ts';
 import { DriverSign, PinSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
 import { grouped } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Cues } from './Cues.tsx';
+import { MoreActions } from './MoreActions.tsx';
 import { PinSentence } from './PinSentence.tsx';
 import { SideView } from './SideView.tsx';
 
@@ -46,13 +47,7 @@ export function PinSheet({ pin }: { pin: Pin }) {
         >
           {pin.on ? 'Mute' : 'Unmute'}
         </button>
-        <button
-          type="button"
-          className="btn"
-          onClick={() => session.act('delete the pin', withoutMotions([pin.id]), [])}
-        >
-          Delete
-        </button>
+        <MoreActions of={[pin.id]} />
       </header>
       <div className="sheet-columns pin-columns">
         {hold ? <SideView pin={pin} hold={hold} /> : <div />}

@@ -14,6 +14,7 @@ import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
 import { FollowWord } from './FollowWord.tsx';
 import { PointEditor } from './PointEditor.tsx';
+import { PresetWord } from './PresetWord.tsx';
 import { StaggerWord } from './StaggerWord.tsx';
 import { TieEditor, tieWords } from './TieEditor.tsx';
 
@@ -49,6 +50,7 @@ export function Sentence({ bar }: { bar: Bar }) {
       <p>
         <DriverWord motion={motion} element={bar.element} length={bar.placed.end - bar.placed.start} />
       </p>
+      <PresetWord motion={motion} />
       <Differs of={motion} />
       <p>
         moves{' '}

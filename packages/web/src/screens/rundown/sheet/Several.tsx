@@ -7,7 +7,7 @@ import { alignEnds, alignStarts, scaled, spreadEvenly } from '../model/arrange-s
 import type { Bar } from '../model/bars.ts';
 import { replaceMotions } from '../model/moves.ts';
 import { useRundown } from '../rundown-context.ts';
-import { MoreActions } from './SheetHead.tsx';
+import { MoreActions } from './MoreActions.tsx';
 
 const KINDS: Record<string, string> = { page: 'whole page', passage: 'passages', pin: 'pinned' };
 const ACTS: readonly [string, (bars: readonly Bar[]) => Motion[]][] = [

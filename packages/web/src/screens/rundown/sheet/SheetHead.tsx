@@ -2,12 +2,12 @@
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Motion } from '@lyvek/core';
-import { duplicated, withMotion, withoutMotions } from '../../../data/take-session.ts';
+import { withMotion } from '../../../data/take-session.ts';
 import { Chevron, DriverSign } from '../../../parts/glyphs.tsx';
-import { Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
+import { MoreActions } from './MoreActions.tsx';
 
 const KINDS = {
   page: 'whole page',
@@ -103,37 +103,5 @@ function Name({ motion }: { motion: Motion }) {
         if (e.key === 'Escape') setName(null);
       }}
     />
-  );
-}
-
-export function MoreActions() {
-  const { session } = useOpenedPage();
-  const { selection } = useRundown();
-  return (
-    <Pop label="More" face="More" placement="bottom-end">
-      {(close) => (
-        <div className="pop-list">
-          <button
-            type="button"
-            onClick={() => {
-              const { document, copies } = duplicated(session.store.getState().document, selection);
-              session.actOnWhole('duplicate', () => document, copies);
-              close();
-            }}
-          >
-            <span className="grow">Duplicate</span> <kbd className="kbd">Ctrl D</kbd>
-          </button>
-          <button
-            type="button"
-            onClick={() => {
-              session.actOnWhole('delete', withoutMotions(selection), []);
-              close();
-            }}
-          >
-            <span className="grow">Delete</span> <kbd className="kbd">Del</kbd>
-          </button>
-        </div>
-      )}
-    </Pop>
   );
 }

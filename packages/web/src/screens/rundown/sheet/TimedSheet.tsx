@@ -16,6 +16,7 @@ import { MotionCurves } from './Curves.tsx';
 import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
 import { LineWord } from './LineWord.tsx';
+import { PresetWord } from './PresetWord.tsx';
 import { SheetHead } from './SheetHead.tsx';
 import { StaggerWord } from './StaggerWord.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
@@ -260,6 +261,7 @@ function PartSentence({ part, element, parts }: PartProps) {
         ms, eased <EasingWord value={part.easing} onChange={(easing) => put('ease', { easing })} />
         <AdjustmentsWord of={part.id} />
       </p>
+      <PresetWord motion={part} />
       <Differs of={part} />
       <StaggerWord motion={part} timed onChange={(stagger) => put('stagger', { stagger })} />
     </div>

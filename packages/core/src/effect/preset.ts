@@ -1,0 +1,332 @@
+/**
+ * Presets: motions kept to be used elsewhere, with the pins, gates and adjustments they need. Elements are named from where a preset is put:
+ * `&` is that element, `&^` what holds it, `& > h3` a part of it.
+ */
+import { z } from 'zod';
+import { AdjustmentSchema, GateSchema, MotionSchema, PinSchema, readDocument } from '../motion/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
+import { elementName, matchesOf } from '../page/index.ts';
+import type { Layout } from '../page/index.ts';
+import type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
+
+export const PresetBodySchema = z
+  .strictObject({
+    motions: z.array(MotionSchema).max(200),
+    pins: z.array(PinSchema).max(50),
+    gates: z.array(GateSchema).max(50),
+    adjustments: z.array(AdjustmentSchema).max(200),
+  })
+  .superRefine((body, ctx) => {
+    if (body.motions.length + body.pins.length === 0)
+      ctx.addIssue({ code: 'custom', message: 'a preset holds at least one motion or pin' });
+    const read = readDocument({ format: 'lyvek-document', version: 1, ...body });
+    if (!read.ok)
+      for (const p of read.problems.slice(0, 5))
+        ctx.addIssue({ code: 'custom', message: `${p.path}: ${p.message}` });
+  });
+export type PresetBody = z.infer<typeof PresetBodySchema>;
+
+/** Presets as a file. */
+export const PresetFileSchema = z.strictObject({
+  format: z.literal('lyvek-presets'),
+  version: z.literal(1),
+  presets: z
+    .array(z.strictObject({ name: z.string().trim().min(1).max(120), body: PresetBodySchema }))
+    .max(500),
+});
+
+export interface Preset {
+  id: string;
+  name: string;
+  revision: number;
+  body: PresetBody;
+}
+
+/** How far up from the element another one may be held. */
+const UP = 4;
+
+function chainOf(layout: Layout, element: number): number[] {
+  const chain = [];
+  for (let i = element; i >= 0 && chain.length <= UP; i = layout.elements[i]!.parent) chain.push(i);
+  return chain;
+}
+
+/** A selector as seen from an element; one that has no place near it stays as it is. */
+function fromElement(selector: string, element: number, layout: Layout): string {
+  const of = (i: number) => layout.elements[i]!.selector;
+  const chain = chainOf(layout, element);
+  const up = (n: number) => `&${'^'.repeat(n)}`;
+  const other = matchesOf(layout, selector)[0];
+  for (const [n, i] of chain.entries()) {
+    if (selector === of(i) || other === i) return up(n);
+    const rest = [' > ', ' '].find((between) => selector.startsWith(of(i) + between));
+    if (rest) return up(n) + selector.slice(of(i).length);
+    if (other !== undefined && of(other).startsWith(`${of(i)} > `))
+      return up(n) + of(other).slice(of(i).length);
+  }
+  return selector;
+}
+
+/** The selector for a place named from an element. */
+function atElement(named: string, element: number, layout: Layout): string {
+  const found = /^&(\^*)(.*)$/s.exec(named);
+  if (!found) return named;
+  const chain = chainOf(layout, element);
+  const i = chain[found[1]!.length] ?? chain.at(-1)!;
+  return layout.elements[i]!.selector + found[2]!;
+}
+
+/** Everything in which elements are named, named otherwise. */
+function renamed(f: Fragment, place: (selector: string) => string): Fragment {
+  return {
+    motions: f.motions.map((m) => ({
+      ...m,
+      targets: { selector: place(m.targets.selector) },
+      driver:
+        m.driver.kind === 'passage' && m.driver.subject !== 'self'
+          ? { ...m.driver, subject: place(m.driver.subject) }
+          : m.driver,
+    })),
+    pins: f.pins.map((p) => ({
+      ...p,
+      stage: place(p.stage),
+      distance: p.distance.kind === 'travel' ? { ...p.distance, strip: place(p.distance.strip) } : p.distance,
+    })),
+    gates: f.gates.map((g) => ({ ...g, subject: place(g.subject) })),
+    adjustments: f.adjustments.map((a) => ({ ...a, selector: place(a.selector) })),
+  };
+}
+
+/** Only what a motion has of itself: nothing that hangs on this document. */
+function alone({ ties: _, conditions: __, preset: ___, ...m }: Motion): Motion {
+  return m;
+}
+
+/** What is chosen, as a preset. Null where nothing of it has an element on this page. */
+export function presetOf(d: MotionDocument, ids: readonly string[], layout: Layout): PresetBody | null {
+  const chosen = (id: string) => ids.includes(id);
+  const pins = d.pins.filter((p) => chosen(p.id));
+  const motions = d.motions.filter(
+    (m) =>
+      chosen(m.id) ||
+      (m.driver.kind === 'pin' && chosen(m.driver.pin)) ||
+      (m.driver.kind === 'gate' && chosen(m.driver.gate)),
+  );
+  const held = d.pins.filter(
+    (p) => pins.includes(p) || motions.some((m) => m.driver.kind === 'pin' && m.driver.pin === p.id),
+  );
+  const gates = d.gates.filter((g) =>
+    motions.some((m) => m.driver.kind === 'gate' && m.driver.gate === g.id),
+  );
+  const root = held[0]?.stage ?? motions[0]?.targets.selector;
+  const element = root === undefined ? undefined : matchesOf(layout, root)[0];
+  if (element === undefined) return null;
+  const inside = new Set([...motions, ...held].map((x) => x.id));
+  const name = elementName(layout.elements[element]!, layout);
+  const body = renamed(
+    {
+      motions: motions.map((m) => {
+        const own = alone(m);
+        const after = own.time?.after;
+        return {
+          ...own,
+          name: own.name.startsWith(`${name} `) ? own.name.slice(name.length + 1) : own.name,
+          ...(after !== undefined && !inside.has(after)
+            ? { time: { delay: own.time!.delay, duration: own.time!.duration } }
+            : {}),
+        };
+      }),
+      pins: held.map(({ conditions: _, ...p }) => p),
+      gates,
+      adjustments: d.adjustments.flatMap((a) => {
+        const still = a.for.filter((id) => inside.has(id));
+        return still.length ? [{ ...a, for: still }] : [];
+      }),
+    },
+    (s) => fromElement(s, element, layout),
+  );
+  return body;
+}
+
+/** A preset at an element: new ids, and each motion remembers what it came from. */
+export function presetAt(preset: Preset, c: EffectContext): Fragment {
+  const ids = new Map<string, string>();
+  const { motions, pins, gates, adjustments } = preset.body;
+  for (const x of [...motions, ...pins, ...gates]) ids.set(x.id, c.newId(x.id[0] as 'm' | 'p' | 'g'));
+  const name = elementName(c.layout.elements[c.element]!, c.layout);
+  const known = (id: string) => ids.get(id) ?? id;
+  return renamed(
+    {
+      motions: motions.map((m) => ({
+        ...m,
+        id: known(m.id),
+        name: `${name} ${m.name}`.slice(0, 120),
+        driver:
+          m.driver.kind === 'pin'
+            ? { kind: 'pin', pin: known(m.driver.pin) }
+            : m.driver.kind === 'gate'
+              ? { kind: 'gate', gate: known(m.driver.gate) }
+              : m.driver,
+        ...(m.time?.after === undefined ? {} : { time: { ...m.time, after: known(m.time.after) } }),
+        preset: { id: preset.id, part: m.id, taken: contentHash(m) },
+      })),
+      pins: pins.map((p) => ({ ...p, id: known(p.id), name: name.slice(0, 120) })),
+      gates: gates.map((g) => ({ ...g, id: known(g.id) })),
+      adjustments: adjustments.map((a) => ({ ...a, id: c.newId('a'), for: a.for.map(known) })),
+    },
+    (s) => atElement(s, c.element, c.layout),
+  );
+}
+
+/** A preset among the starting points. */
+export const presetEffect = (preset: Preset): EffectDefinition => {
+  const first = preset.body.motions[0];
+  const needed = new Set(
+    JSON.stringify(preset.body)
+      .match(/"&\^*/g)
+      ?.map((s) => s.length - 2) ?? [0],
+  );
+  const up = Math.max(...needed);
+  return {
+    id: `preset ${preset.id}`,
+    name: preset.name,
+    what: partsWords(preset.body),
+    words: 'preset kept',
+    group: 'kept',
+    driver: first?.driver.kind ?? 'pin',
+    unfit: (c) =>
+      chainOf(c.layout, c.element).length <= up
+        ? 'It was kept with what held its element; here nothing does.'
+        : null,
+    compose: (c) => presetAt(preset, c),
+  };
+};
+
+const counted = (n: number, one: string) => (n === 1 ? `one ${one}` : `${n} ${one}s`);
+export const partsWords = (b: PresetBody): string =>
+  [
+    b.motions.length ? counted(b.motions.length, 'motion') : '',
+    b.pins.length ? counted(b.pins.length, 'pin') : '',
+    b.gates.length ? counted(b.gates.length, 'gate') : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+    .replace(/^./, (c) => c.toUpperCase());
+
+/** What a preset says of a motion; its element, its name and whose passage drives it are its own. */
+const contentOf = (m: Motion) => {
+  const { range, keyframes, easing, fill, composite, follow, reducedMotion, time, stagger, driver } = m;
+  const { delay, duration } = time ?? {};
+  const how =
+    driver.kind === 'passage'
+      ? [driver.axis, driver.insets]
+      : driver.kind === 'belt'
+        ? driver
+        : driver.kind === 'page'
+          ? driver.axis
+          : null;
+  return [range, keyframes, easing, fill, composite, follow, reducedMotion, delay, duration, stagger, how];
+};
+
+/** FNV-1a, 32 bits: tells whether a motion is still as it was taken. */
+export function contentHash(m: Motion): string {
+  let hash = 0x811c9dc5;
+  for (const c of JSON.stringify(contentOf(m))) hash = Math.imul(hash ^ c.codePointAt(0)!, 0x01000193);
+  return (hash >>> 0).toString(36);
+}
+
+/** How a motion stands to its preset. */
+export type PresetStand = 'same' | 'changed here' | 'preset changed' | 'both changed' | 'gone';
+
+export function standOf(m: Motion, presets: readonly Preset[]): PresetStand {
+  const part = partFor(m, presets);
+  if (!part || !m.preset) return 'gone';
+  const here = contentHash(m);
+  const there = contentHash(part);
+  if (here === there) return 'same';
+  if (there === m.preset.taken) return 'changed here';
+  return here === m.preset.taken ? 'preset changed' : 'both changed';
+}
+
+const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
+  presets.find((p) => p.id === m.preset?.id)?.body.motions.find((x) => x.id === m.preset!.part);
+
+/** A motion with what its preset says now. A preset of another driver keeps the motion’s range and time. */
+function renewed(m: Motion, part: Motion): Motion {
+  const alike = m.driver.kind === part.driver.kind;
+  const { range, keyframes, easing, fill, composite, follow, reducedMotion, time, stagger } = part;
+  const driver =
+    alike && m.driver.kind === 'passage' && part.driver.kind === 'passage'
+      ? { ...m.driver, axis: part.driver.axis, insets: part.driver.insets }
+      : alike && part.driver.kind === 'belt'
+        ? part.driver
+        : m.driver;
+  const { ties: _, stagger: __, ...rest } = m;
+  return {
+    ...rest,
+    driver,
+    ...(alike ? { range } : {}),
+    ...(alike && time ? { time: { ...m.time, delay: time.delay, duration: time.duration } } : {}),
+    ...(stagger ? { stagger } : {}),
+    keyframes,
+    easing,
+    fill,
+    composite,
+    follow,
+    reducedMotion,
+    preset: { ...m.preset!, taken: contentHash(part) },
+  };
+}
+
+/**
+ * Every motion of a document with what its preset says now. Those that were changed since they were taken are left alone, unless they are
+ * named in `even`.
+ */
+export function withPresets(
+  d: MotionDocument,
+  presets: readonly Preset[],
+  even: readonly string[] = [],
+): { document: MotionDocument; renewed: number; kept: number } {
+  let count = 0;
+  let kept = 0;
+  let relinked = false;
+  const motions = d.motions.map((m) => {
+    const part = partFor(m, presets);
+    const stand = part ? standOf(m, presets) : 'gone';
+    if (!part || stand === 'gone') return m;
+    if (stand === 'same') {
+      const taken = contentHash(part);
+      if (m.preset!.taken === taken) return m;
+      relinked = true;
+      return { ...m, preset: { ...m.preset!, taken } };
+    }
+    if (stand !== 'preset changed' && !even.includes(m.id)) {
+      kept++;
+      return m;
+    }
+    count++;
+    return renewed(m, part);
+  });
+  return { document: count || relinked ? { ...d, motions } : d, renewed: count, kept };
+}
+
+/** The preset with one of its parts as a motion has it now. */
+export function withPart(preset: Preset, m: Motion): PresetBody {
+  const { motions } = preset.body;
+  return {
+    ...preset.body,
+    motions: motions.map((part) => {
+      if (part.id !== m.preset?.part) return part;
+      const next = renewed({ ...part, preset: m.preset }, { ...alone(m), driver: sameKind(part, m) });
+      const { preset: _, ...own } = next;
+      return own;
+    }),
+  };
+}
+
+const sameKind = (part: Motion, m: Motion): Motion['driver'] =>
+  part.driver.kind === 'passage' && m.driver.kind === 'passage'
+    ? { ...m.driver, subject: part.driver.subject }
+    : m.driver.kind === part.driver.kind && m.driver.kind === 'belt'
+      ? m.driver
+      : part.driver;

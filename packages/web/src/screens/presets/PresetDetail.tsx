@@ -1,0 +1,146 @@
+/** One preset: its parts in words, and what can be done with it. */
+import type { PresetFacts } from '@lyvek/api';
+import type { Motion } from '@lyvek/core';
+import { DriverSign } from '../../parts/glyphs.tsx';
+import { NameForm } from '../../parts/NameForm.tsx';
+import { Pop } from '../../parts/Pop.tsx';
+import { effectWords, pointWords } from '../rundown/model/words.ts';
+import { usesWords } from './PresetRow.tsx';
+
+interface PresetDetailProps {
+  preset: PresetFacts;
+  onRename(name: string): void;
+  onCopy(): void;
+  onExport(): void;
+  onRemove(): void;
+}
+
+export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: PresetDetailProps) {
+  const { motions, pins, gates, adjustments } = preset.body;
+  return (
+    <section className="preset-detail" aria-label={preset.name}>
+      <header>
+        <h2>{preset.name}</h2>
+        <i>
+          {usesWords(preset.uses)}
+          {preset.revision > 1 &&
+            `, changed ${preset.revision === 2 ? 'once' : `${preset.revision - 1} times`}`}
+        </i>
+        <span className="grow" />
+        <Pop label="Rename the preset" face="Rename">
+          {(close) => (
+            <NameForm
+              label="Name of the preset"
+              initial={preset.name}
+              action="Rename"
+              onName={(name) => {
+                onRename(name);
+                close();
+              }}
+            />
+          )}
+        </Pop>
+        <button type="button" className="btn" onClick={onCopy}>
+          Make a copy
+        </button>
+        <button type="button" className="btn" onClick={onExport}>
+          As a file
+        </button>
+        <button type="button" className="btn" onClick={onRemove}>
+          Delete
+        </button>
+      </header>
+      <table>
+        <thead>
+          <tr>
+            <th>part</th>
+            <th>moves</th>
+            <th>where</th>
+            <th>values</th>
+            <th>eased, following</th>
+          </tr>
+        </thead>
+        <tbody>
+          {motions.map((m) => (
+            <tr key={m.id}>
+              <th scope="row">
+                <span>
+                  <DriverSign kind={m.driver.kind} /> {m.name}
+                </span>
+              </th>
+              <td>{placeWords(m.targets.selector)}</td>
+              <td>{whereWords(m)}</td>
+              <td>
+                {effectWords(m)}
+                <code>{valueLines(m).join('\n')}</code>
+              </td>
+              <td>
+                {m.easing}
+                {m.follow.kind === 'none'
+                  ? ', at once'
+                  : m.follow.kind === 'spring'
+                    ? ', on a spring'
+                    : ', with a half-life'}
+              </td>
+            </tr>
+          ))}
+          {pins.map((p) => (
+            <tr key={p.id}>
+              <th scope="row">
+                <span>
+                  <DriverSign kind="pin" /> {p.name}
+                </span>
+              </th>
+              <td>{placeWords(p.stage)}</td>
+              <td>held by its {p.hold.by}</td>
+              <td>{p.distance.kind === 'length' ? p.distance.value : 'as long as the strip’s travel'}</td>
+              <td />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {gates.length + adjustments.length > 0 && (
+        <p>
+          Brings along{' '}
+          {[
+            ...gates.map((g) => `the gate ${g.name}`),
+            ...adjustments.map(
+              (a) => `${Object.keys(a.declarations).join(', ')} on ${placeWords(a.selector)}`,
+            ),
+          ].join('; ')}
+          .
+        </p>
+      )}
+      <p>
+        Put on an element with + Motion. What was made from a preset can be changed freely; from its sheet the
+        preset can be changed too, and with it whatever else was made from it.
+      </p>
+    </section>
+  );
+}
+
+/** Elements as a preset names them. */
+function placeWords(named: string): string {
+  const found = /^&(\^*)\s*>?\s*(.*)$/s.exec(named);
+  if (!found) return named;
+  const [, up, down] = found;
+  const from = up
+    ? up.length === 1
+      ? 'what holds it'
+      : `what holds it, ${up.length} levels up`
+    : 'the element';
+  return down ? `${down} in ${from === 'the element' ? 'it' : from}` : from;
+}
+
+function whereWords(m: Motion): string {
+  if (m.driver.kind === 'belt') return `endless, ${m.driver.speed} px/s`;
+  if (m.driver.kind === 'gate' || m.driver.kind === 'load')
+    return `${m.driver.kind === 'gate' ? 'gate' : 'page load'}, ${m.time!.duration.replace('ms', ' ms')} after ${m.time!.delay.replace('ms', ' ms')}`;
+  const at = (side: 'start' | 'end') => pointWords(m.range[side], side, m.driver.kind);
+  return `${at('start')} until ${at('end')}`;
+}
+
+const valueLines = (m: Motion): string[] =>
+  Object.entries(m.keyframes).map(
+    ([property, list]) => `${property}: ${list.map((k) => k.value).join(' → ')}`,
+  );
