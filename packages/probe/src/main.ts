@@ -1,4 +1,5 @@
 /** The probe: Lyvek's eyes and hands inside an imported page. It stands before everything else in the page's head. */
+import { find } from './find.ts';
 import { measure } from './measure.ts';
 import { HELLO, FORWARDED_KEYS } from './words.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
@@ -43,6 +44,8 @@ function act(message: ToProbe): void {
       return;
     case 'time':
       return playTime(message);
+    case 'find':
+      return say({ is: 'found', ...find(message.selector, elements[message.element], elements, patch) });
     case 'ping':
       return say({ is: 'pong', id: message.id });
   }

@@ -28,6 +28,16 @@ export const FromProbe = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('picked'), element, additive: z.boolean(), aside: z.boolean() }),
   z.strictObject({ is: z.literal('key'), key: z.string().max(20), shift: z.boolean(), ctrl: z.boolean() }),
   z.strictObject({ is: z.literal('zoom'), delta: finite }),
+  /** what a selector matches, and selectors that match the given element and others like it */
+  z.strictObject({
+    is: z.literal('found'),
+    selector: z.string().max(2000),
+    count: z.number().int().min(0),
+    /** measured ones */
+    elements: z.array(element).max(500),
+    error: z.string().max(200).nullable(),
+    like: z.array(z.strictObject({ selector: z.string().max(2000), count: z.number().int() })).max(6),
+  }),
   z.strictObject({ is: z.literal('pong'), id: z.number().int() }),
   z.strictObject({ is: z.literal('failed'), message: z.string().max(400) }),
 ]);
@@ -51,6 +61,7 @@ export type ToProbe =
   | { do: 'scale'; scale: number }
   /** timed parts by the names of their animations: `at` ms since their start, null gives them back to the page */
   | { do: 'time'; names: string[]; at: number | null; rate: number; run: boolean }
+  | { do: 'find'; selector: string; element: number }
   | { do: 'ping'; id: number };
 
 export { HELLO, FORWARDED_KEYS } from './words.ts';

@@ -111,7 +111,9 @@ function frameOf(strip: Element, axis: 'block' | 'inline'): [number, number][] {
   while (clip && clip !== strip.ownerDocument.body && getComputedStyle(clip).overflow === 'visible')
     clip = clip.parentElement;
   const clips = clip && clip !== strip.ownerDocument.body && clip !== strip.ownerDocument.documentElement;
-  let { left, top, right, bottom } = (clips ? clip! : strip.parentElement!).getBoundingClientRect();
+  const box = (clips ? clip! : strip.parentElement!).getBoundingClientRect();
+  const { top, bottom } = box;
+  let { left, right } = box;
   if (!clips && axis === 'inline') [left, right] = [Math.min(left, 0), Math.max(right, innerWidth)];
   return [
     [left, top],

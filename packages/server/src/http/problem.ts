@@ -59,7 +59,6 @@ function problemFrom(error: unknown): Problem {
 export const problems =
   (log: Logger): ErrorRequestHandler =>
   // Express knows an error handler by its four parameters.
-  // eslint-disable-next-line @typescript-eslint/no-unused-vars
   (error, req, res, _next) => {
     const problem = problemFrom(error);
     if (problem.status >= 500) log.error({ err: error, url: req.path }, problem.title);

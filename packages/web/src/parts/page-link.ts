@@ -18,7 +18,11 @@ export interface PageView {
   /** where the page really stands, px */
   offset: { x: number; y: number };
   hovered: number;
+  /** what a selector that is being typed matches */
+  found: Found | null;
 }
+
+export type Found = Omit<Extract<FromProbe, { is: 'found' }>, 'is'>;
 
 export interface LinkEvents {
   picked(element: number, additive: boolean, aside: boolean): void;
@@ -41,7 +45,9 @@ export class PageLink {
     layout: null,
     offset: { x: 0, y: 0 },
     hovered: -1,
+    found: null,
   }));
+  private looking: string | null = null;
   private port: MessagePort | null = null;
   private frame: HTMLIFrameElement | null = null;
   private seq = 0;
@@ -140,6 +146,12 @@ export class PageLink {
         return this.store.setState({ offset: { x: message.x, y: message.y } });
       case 'hover':
         return this.store.setState({ hovered: message.element });
+      case 'found': {
+        const { is: _, ...found } = message;
+        // An answer to an older question says nothing.
+        if (found.selector === this.looking) this.store.setState({ found });
+        return;
+      }
       case 'picked':
         return this.events.picked?.(message.element, message.additive, message.aside);
       case 'key':
@@ -179,6 +191,13 @@ export class PageLink {
       piece.motions.some((m) => motions.includes(m)) ? animationNames(piece) : [],
     );
     this.say({ do: 'time', names, at, rate, run });
+  }
+
+  /** Asks what a selector matches; null ends the question. */
+  find(selector: string | null, element: number): void {
+    this.looking = selector;
+    if (selector === null) return this.store.setState({ found: null });
+    this.say({ do: 'find', selector, element });
   }
 
   setScale(scale: number): void {

@@ -12,6 +12,7 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
   const bar = useSingle();
   const y = useStore(link.store, (s) => s.offset.y);
   const hovered = useStore(link.store, (s) => s.hovered);
+  const found = useStore(link.store, (s) => s.found);
   const lines = useLines();
   const element = layout.elements[bar?.element ?? chosen];
   const under = layout.elements[hovered];
@@ -27,6 +28,10 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
       {outlines && layout.elements[subject] && (
         <Outline e={layout.elements[subject]!} y={y} scale={scale} className="subject" />
       )}
+      {found?.elements.map((i) => {
+        const e = layout.elements[i];
+        return e && <Outline key={i} e={e} y={y} scale={scale} className="found" />;
+      })}
       {outlines && element && (
         <Outline
           e={element}

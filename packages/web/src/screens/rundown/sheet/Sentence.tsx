@@ -16,6 +16,7 @@ import { FollowWord } from './FollowWord.tsx';
 import { PointEditor } from './PointEditor.tsx';
 import { PresetWord } from './PresetWord.tsx';
 import { StaggerWord } from './StaggerWord.tsx';
+import { Target } from './Target.tsx';
 import { TieEditor, tieWords } from './TieEditor.tsx';
 
 const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
@@ -66,6 +67,7 @@ export function Sentence({ bar }: { bar: Bar }) {
           {() => (
             <Target
               motion={motion}
+              element={bar.element}
               onChange={(selector) => change('change the target', { targets: { selector } })}
             />
           )}
@@ -181,34 +183,5 @@ function Point({ bar, side }: { bar: Bar; side: Side }) {
         )}
       </Pop>
     </span>
-  );
-}
-
-function Target({ motion, onChange }: { motion: Motion; onChange(selector: string): void }) {
-  const { layout } = useRundown();
-  const count = layout.matches[motion.targets.selector]?.length ?? 1;
-  return (
-    <form
-      className="flex w-72 flex-col gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        const selector = String(new FormData(e.currentTarget).get('selector')).trim();
-        if (selector && selector !== motion.targets.selector) onChange(selector);
-      }}
-    >
-      <label className="flex flex-col gap-1">
-        Selector, {count === 1 ? 'one element' : `${count} elements`}
-        <input
-          name="selector"
-          className="field"
-          key={motion.targets.selector}
-          defaultValue={motion.targets.selector}
-          spellCheck={false}
-        />
-      </label>
-      <button type="submit" className="btn self-start">
-        Use this selector
-      </button>
-    </form>
   );
 }

@@ -1,0 +1,49 @@
+/** What a selector matches while it is being typed, and what else an element could be called together with its like. */
+import type { Patch } from './patch.ts';
+
+const SHOWN = 500;
+const MOST_LIKE = 5;
+
+export function find(
+  selector: string,
+  element: Element | undefined,
+  measured: readonly Element[],
+  patch: Patch,
+) {
+  const found = patch.resolve([selector]).get(selector);
+  const indices = new Map(measured.map((e, i) => [e, i]));
+  return {
+    selector,
+    count: found?.length ?? 0,
+    elements: (found ?? []).slice(0, SHOWN).flatMap((e) => indices.get(e) ?? []),
+    error: found ? null : 'This is not a selector that the browser understands.',
+    like: element ? likeOf(element) : [],
+  };
+}
+
+/** By class, and by place among its siblings; only those that match several. */
+function likeOf(element: Element): { selector: string; count: number }[] {
+  const tag = CSS.escape(element.localName);
+  const classes = [...element.classList].map((c) => `.${CSS.escape(c)}`);
+  const holder = element.parentElement;
+  const around = holder?.id
+    ? `#${CSS.escape(holder.id)}`
+    : holder?.classList[0]
+      ? `.${CSS.escape(holder.classList[0])}`
+      : null;
+  const section = element.closest('section[id], article[id], main, header, footer');
+  const inside = section?.id ? `#${CSS.escape(section.id)}` : (section?.localName ?? null);
+  const wanted = [
+    ...classes,
+    ...(around ? [`${around} > ${tag}`] : []),
+    ...(inside ? [...classes.map((c) => `${inside} ${c}`), `${inside} ${tag}`] : []),
+  ];
+  const seen = new Set<number>();
+  return [...new Set(wanted)]
+    .map((selector) => ({
+      selector: selector.slice(0, 2000),
+      count: document.querySelectorAll(selector).length,
+    }))
+    .filter(({ count }) => count > 1 && !seen.has(count) && seen.add(count))
+    .slice(0, MOST_LIKE);
+}
