@@ -81,7 +81,7 @@ export const count: EffectDefinition = {
           e.selector,
           {
             position: 'relative',
-            color: 'transparent',
+            '-webkit-text-fill-color': 'transparent',
             'counter-reset': 'lv-figure round(var(--lv-figure))',
           },
           [motion],
@@ -98,7 +98,7 @@ export const count: EffectDefinition = {
               .trim(),
             position: 'absolute',
             inset: '0',
-            color: e.base?.color ?? '#000',
+            '-webkit-text-fill-color': 'currentcolor',
           },
           [motion],
         ),

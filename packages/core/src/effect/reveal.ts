@@ -17,6 +17,8 @@ interface Reveal {
   /** declarations that the element, or its parent, needs */
   own?: Record<string, string>;
   parent?: Record<string, string>;
+  /** share of its width by which it reaches further to each side on its way */
+  widens?: number;
   unfit?(e: ElementFacts, layout: HeldLayout): string | null;
 }
 
@@ -66,6 +68,7 @@ const REVEALS: readonly Reveal[] = [
     name: 'Grow',
     what: 'Swells past its size and settles.',
     words: 'scale overshoot',
+    widens: 0.02,
     keyframes: () =>
       faded({
         scale: [
@@ -81,6 +84,7 @@ const REVEALS: readonly Reveal[] = [
     what: 'Shrinks to its size.',
     words: 'scale shrink',
     keyframes: () => faded({ scale: between('1.16', '1') }),
+    widens: 0.08,
   },
   {
     id: 'sharpen',
@@ -159,11 +163,14 @@ function compose(r: Reveal, c: EffectContext) {
     ...(r.easing ? { easing: r.easing } : {}),
   });
   const parent = c.layout.elements[e.parent];
+  // What is wide already must not let the page scroll sideways while it is larger.
+  const over = r.widens !== undefined && roomRight(e, c.layout) < e.box.width * r.widens;
+  const around = { ...r.parent, ...(over ? { 'overflow-x': 'clip' } : {}) };
   return fragment({
     motions: [motion],
     adjustments: [
       ...(r.own ? [adjust(c, e.selector, r.own, [motion])] : []),
-      ...(r.parent && parent ? [adjust(c, parent.selector, r.parent, [motion])] : []),
+      ...(parent && Object.keys(around).length ? [adjust(c, parent.selector, around, [motion])] : []),
     ],
   });
 }
