@@ -3,15 +3,15 @@ import { documentOf, fadeAndRise, motion } from '@lyvek/core/testing';
 
 export const SECTIONS = 400;
 
-export const longPage = (): string =>
+export const longPage = (sections = SECTIONS): string =>
   `<!doctype html><html lang="en"><head><title>Four hundred</title><style>body{margin:0;font:16px sans-serif}section{height:150px;padding:0 40px;box-sizing:border-box;overflow:clip}section>div{width:600px;height:90px;background:#dde5e3}</style></head><body>${Array.from(
-    { length: SECTIONS },
+    { length: sections },
     (_, i) => `<section><div id="d${i}"><h2>Part ${i + 1}</h2></div></section>`,
   ).join('')}</body></html>`;
 
-export const longDocument = () =>
+export const longDocument = (sections = SECTIONS) =>
   documentOf(
-    ...Array.from({ length: SECTIONS }, (_, i) =>
+    ...Array.from({ length: sections }, (_, i) =>
       motion({
         id: `m_${i}`,
         name: `Part ${i + 1}`,

@@ -16,7 +16,8 @@ export function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
   const bySelector = new Map<string, Entry[]>();
   for (const e of entries) {
     const s = e.motion.targets.selector;
-    bySelector.set(s, [...(bySelector.get(s) ?? []), e]);
+    const list = bySelector.get(s);
+    list ? list.push(e) : bySelector.set(s, [e]);
   }
   const pieces = [...bySelector].map(([selector, list]) => pieceOf(writtenSelector(selector, layout), list));
   for (const group of overlaps([...bySelector.keys()], layout)) {
@@ -56,14 +57,25 @@ function pieceOf(selector: string, list: readonly Entry[]): Piece {
   return piece;
 }
 
+/** Overlaps depend on nothing but the selectors and the page, which stay the same while ranges are dragged. */
+const lastOverlaps = new WeakMap<Layout, { key: string; sets: string[][] }>();
+
 /** Sets of two or more selectors that match a common element, smaller sets first. */
 function overlaps(selectors: readonly string[], layout: Layout): string[][] {
+  const key = selectors.join('\n');
+  const known = lastOverlaps.get(layout);
+  if (known?.key === key) return known.sets;
   const byElement = new Map<number, string[]>();
   for (const s of selectors)
-    for (const e of matchesOf(layout, s)) byElement.set(e, [...(byElement.get(e) ?? []), s]);
+    for (const e of matchesOf(layout, s)) {
+      const list = byElement.get(e);
+      list ? list.push(s) : byElement.set(e, [s]);
+    }
   const sets = new Map<string, string[]>();
   for (const set of byElement.values()) if (set.length > 1) sets.set(set.join('\n'), set);
-  return [...sets.values()].sort((a, b) => a.length - b.length);
+  const found = [...sets.values()].sort((a, b) => a.length - b.length);
+  lastOverlaps.set(layout, { key, sets: found });
+  return found;
 }
 
 const lasting = ({ timed }: Entry): string => {

@@ -19,13 +19,15 @@ export const trackClasses = (document: Pick<MotionDocument, 'pins'>): Map<string
 /** `kept`: rules of the page that have to go on holding, from the layout; the live page finds them by itself. */
 export function patchOf(document: MotionDocument, kept: Layout['kept'] = []): HtmlPatch {
   const classes = trackClasses(document);
+  const wraps = document.pins
+    .filter((p) => p.on || p.conditions?.some((c) => c.on))
+    .map((p) => ({ id: p.id, selector: p.stage, className: classes.get(p.id)! }));
   return {
-    wraps: document.pins
-      .filter((p) => p.on || p.conditions?.some((c) => c.on))
-      .map((p) => ({ id: p.id, selector: p.stage, className: classes.get(p.id)! })),
+    wraps,
     attributes: document.adjustments.flatMap((a) =>
       Object.entries(a.attributes ?? {}).map(([name, value]) => ({ selector: a.selector, name, value })),
     ),
-    selectors: [...new Set([...selectorsOf(document), ...kept.map((r) => r.selector)])],
+    // Without a wrapper every selector goes on meaning what it meant.
+    selectors: wraps.length ? [...new Set([...selectorsOf(document), ...kept.map((r) => r.selector)])] : [],
   };
 }

@@ -107,13 +107,7 @@ export function draftCss(
 export function piecesOfDraft(draft: Draft, ever: ReadonlySet<string> = new Set()): Piece[] {
   const { document, layouts, entries, condition } = draft;
   const held = layouts[0]!;
-  const here = new Set(entries.map((e) => e.motion.id));
-  const joined =
-    ever.size === here.size
-      ? entries
-      : document.motions.flatMap((m) =>
-          here.has(m.id) ? entries.filter((e) => e.motion.id === m.id) : ever.has(m.id) ? [absent(m)] : [],
-        );
+  const joined = ever.size === 0 ? entries : withAbsent(draft, ever);
   return [
     ...registrations(entries.map((e) => e.motion)),
     ...keptPieces(held),
@@ -124,6 +118,13 @@ export function piecesOfDraft(draft: Draft, ever: ReadonlySet<string> = new Set(
     ...gatePieces(document.gates, draft.gateNames, partsOf(entries), held),
     ...piecesOf(joined, held),
   ];
+}
+
+/** In the order of the document, with what is written elsewhere in its place. */
+function withAbsent({ document, entries }: Draft, ever: ReadonlySet<string>): Entry[] {
+  const here = new Map<string, Entry[]>();
+  for (const e of entries) here.set(e.motion.id, [...(here.get(e.motion.id) ?? []), e]);
+  return document.motions.flatMap((m) => here.get(m.id) ?? (ever.has(m.id) ? [absent(m)] : []));
 }
 
 interface OneWritten extends Entry, TimelineCss {

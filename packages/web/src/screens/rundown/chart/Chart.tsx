@@ -7,6 +7,7 @@ import { arrange, barsOf } from '../model/bars.ts';
 import type { Bar, Slot } from '../model/bars.ts';
 import type { Grip } from '../model/moves.ts';
 import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../model/view.ts';
+import type { View } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
 import { flagsOf } from '../model/drivers.ts';
@@ -236,7 +237,7 @@ export function Chart({ width }: { width: number }) {
             onSelect={select}
           />
         )}
-        {bars.map((bar) => {
+        {inSight(bars, view, rows).map((bar) => {
           const slot = slots.get(bar.motion.id);
           return slot ? (
             <BarMark
@@ -295,3 +296,15 @@ export function Chart({ width }: { width: number }) {
     </svg>
   );
 }
+
+/** Rows beyond the lanes that a label, a handle or a fan may reach. */
+const BEYOND = 60;
+
+/** Bars that the lanes show some part of; of thousands only these are drawn. */
+const inSight = (bars: readonly Bar[], view: View, rows: number): Bar[] => {
+  const [from, to] = [offsetAt(-BEYOND, view), offsetAt(rows + BEYOND, view)];
+  return bars.filter(({ placed, others }) => {
+    const last = others.length ? Math.max(placed.end, ...others.slice(0, 24).map((o) => o.end)) : placed.end;
+    return placed.start <= to && Math.max(placed.start, last) >= from;
+  });
+};
