@@ -26,7 +26,7 @@ import type { Oracle, Shown } from './in-page.ts';
 import { pageOf } from './page.ts';
 
 const PER_PAGE = 50;
-const PAGES = Number(process.env.LYVEK_ORACLE_CASES ?? 600) / PER_PAGE;
+const PAGES = Number(process.env.LYVEK_ORACLE_CASES ?? 1500) / PER_PAGE;
 const SEED = Number(process.env.LYVEK_ORACLE_SEED ?? 4870);
 const LOOKS = 7;
 /** px of scroll by which prediction and browser may differ */

@@ -8,3 +8,4 @@ export * from './timed.ts';
 export * from './place.ts';
 export * from './tie.ts';
 export * from './conditions.ts';
+export * from './rest.ts';

@@ -1,10 +1,11 @@
 /** One motion in the lanes: a capsule for a passage, a hairline for the whole page, with its label and its handles. */
 import { memo } from 'react';
 import type { PointerEvent } from 'react';
-import { keyframeOffset } from '@lyvek/core';
+import { keyframeOffset, restOf } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { Bar, Slot } from '../model/bars.ts';
 import { Fan } from './Fan.tsx';
+import { RestGrips, waistPath } from './RestMark.tsx';
 import type { Grip } from '../model/moves.ts';
 import { effectWords, pointWords } from '../model/words.ts';
 import { grouped, rowOf } from '../model/view.ts';
@@ -38,6 +39,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const { kind } = bar.motion.driver;
   const page = kind === 'page';
   const round = kind === 'pin' ? 1.5 : HALF;
+  const rest = y1 - y0 > 24 && !page && kind !== 'belt' ? restOf(bar.motion) : null;
   const stops = [
     ...new Set(Object.values(bar.motion.keyframes).flatMap((k) => k.map((s) => keyframeOffset(s.at)))),
   ].filter((p) => p > 0 && p < 1);
@@ -55,6 +57,15 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         />
       ) : kind === 'belt' ? (
         <path className="bar-shape" d={`M${slot.x - 4} ${y0}V${y1}M${slot.x + 4} ${y0}V${y1}`} />
+      ) : rest ? (
+        <>
+          <path className="bar-ground" d={waistPath(slot.x, y0, y1, rest)} />
+          <path
+            className="bar-shape"
+            d={waistPath(slot.x, y0, y1, rest)}
+            fill={kind === 'pin' ? 'url(#eased-pin)' : 'url(#eased)'}
+          />
+        </>
       ) : (
         <>
           <rect className="bar-ground" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={round} />
@@ -69,10 +80,11 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
           />
         </>
       )}
-      {kind === 'passage' && y1 - y0 > 26 && (
+      {kind === 'passage' && !rest && y1 - y0 > 26 && (
         <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />
       )}
       {y1 - y0 > 20 &&
+        !rest &&
         stops.map((p) => <circle key={p} className="bar-bead" cx={slot.x} cy={y0 + (y1 - y0) * p} r={2.4} />)}
       <rect
         className="bar-grip"
@@ -82,6 +94,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         height={y1 - y0}
         onPointerDown={(e) => props.onGrip(e, bar, 'body')}
       />
+      {rest && single && <RestGrips bar={bar} rest={rest} x={slot.x} y0={y0} y1={y1} view={view} />}
       {selected &&
         kind !== 'belt' &&
         (['start', 'end'] as const).map((side) => {

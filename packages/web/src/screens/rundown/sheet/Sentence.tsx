@@ -15,6 +15,7 @@ import { EasingWord } from './EasingWord.tsx';
 import { FollowWord } from './FollowWord.tsx';
 import { PointEditor } from './PointEditor.tsx';
 import { PresetWord } from './PresetWord.tsx';
+import { RestWord } from './RestWord.tsx';
 import { StaggerWord } from './StaggerWord.tsx';
 import { Target } from './Target.tsx';
 import { TieEditor, tieWords } from './TieEditor.tsx';
@@ -78,7 +79,8 @@ export function Sentence({ bar }: { bar: Bar }) {
         from <Point bar={bar} side="start" />
       </p>
       <p>
-        until <Point bar={bar} side="end" />
+        until <Point bar={bar} side="end" />{' '}
+        <RestWord bar={bar} onChange={(label, how) => session.act(label, withMotion(motion.id, how))} />
       </p>
       <p>
         eased <EasingWord value={motion.easing} onChange={(easing) => change('ease', { easing })} />,
