@@ -351,3 +351,96 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   await saved(page);
   expect((await take(page, id)).motions[0].conditions).toBeUndefined();
 });
+
+test('beads are chosen across motions, moved together and deleted; the ruler lights them; B puts one in', async ({
+  page,
+}) => {
+  const id = await open(page);
+  await add(page, 'Fade', '#one');
+  await add(page, 'Rise', '#two');
+  const { motions } = await take(page, id);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+a');
+  // A place inside of both ranges.
+  await preview(page)
+    .locator('body')
+    .evaluate(() => scrollTo({ top: 560, behavior: 'instant' }));
+  await expect(page.locator('.page-at')).toContainText('560');
+  await page.keyboard.press('b');
+  await saved(page);
+  const stops = async (k: number) =>
+    Object.values((await take(page, id)).motions[k].keyframes as Record<string, { at: string }[]>).map((l) =>
+      l.map((s) => s.at),
+    );
+  const before = await stops(0);
+  expect(before.every((l) => l.length === 3)).toBe(true);
+  for (let i = 0; i < 4; i++) await page.keyboard.press('+');
+  const beads = page.locator('.bead-area');
+  expect(await beads.count()).toBeGreaterThanOrEqual(1);
+  const box = (await beads.first().boundingBox())!;
+  await page.mouse.move(116, box.y + box.height / 2);
+  await expect(page.locator('.beads.lit').first()).toBeAttached();
+  await page.mouse.move(box.x + 6, box.y + 6);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 6, box.y + 20, { steps: 4 });
+  await page.mouse.up();
+  await saved(page);
+  const after = await stops(0);
+  expect(Number.parseFloat(after[0]![1]!)).toBeGreaterThan(Number.parseFloat(before[0]![1]!));
+  await expect(page.locator('.beads.chosen')).toHaveCount(1);
+  await page.keyboard.press('Delete');
+  await saved(page);
+  const left = await take(page, id);
+  expect(left.motions).toHaveLength(motions.length);
+  expect((await stops(0)).every((l) => l.length === 2)).toBe(true);
+});
+
+test('a rest is typed, seen in the page, pulled on the bar and taken out', async ({ page }) => {
+  const id = await open(page);
+  await add(page, 'Fade', '#one');
+  await page.getByRole('button', { name: 'Rest', exact: true }).click();
+  await page.getByLabel('Rest in px').fill('160');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await saved(page);
+  const list = async () => (await take(page, id)).motions[0].keyframes.opacity;
+  expect((await list()).map((s: { value: string }) => s.value)).toEqual(['0', '1', '1', '0']);
+  await page.keyboard.press('n');
+  for (let i = 0; i < 2; i++) await page.keyboard.press('+');
+  const edge = (await page.locator('[data-rest=to]').boundingBox())!;
+  const was = Number.parseFloat((await list())[2].at);
+  await page.mouse.move(edge.x + 12, edge.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(edge.x + 12, edge.y + 25, { steps: 4 });
+  await page.mouse.up();
+  await saved(page);
+  await expect.poll(async () => Number.parseFloat((await list())[2].at)).toBeGreaterThan(was);
+  await page.getByRole('button', { name: 'Rest', exact: true }).click();
+  await page.getByLabel('Rest in px').fill('0');
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await list()).length).toBe(2);
+});
+
+test('a signal is dragged by hand: listeners hear it without scrolling, and it goes back to the scroll', async ({
+  page,
+}) => {
+  await open(page);
+  await add(page, 'Signal', '#one');
+  const frame = preview(page).locator('#one');
+  const heard = await frame.evaluateHandle((e) => {
+    const out: number[] = [];
+    e.addEventListener('signal', (event) => out.push((event as CustomEvent<{ value: number }>).detail.value));
+    return out;
+  });
+  const scroll = () => frame.evaluate(() => scrollY);
+  const y = await scroll();
+  const slider = page.getByRole('slider', { name: /by hand/ });
+  const box = (await slider.boundingBox())!;
+  await page.mouse.move(box.x + 4, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.75, box.y + box.height / 2, { steps: 5 });
+  await expect.poll(() => heard.evaluate((o) => o.at(-1))).toBeGreaterThan(60);
+  expect(await scroll()).toBe(y);
+  await page.mouse.up();
+  await expect.poll(() => frame.evaluate((e) => e.style.getPropertyValue('--signal'))).toBe('');
+});

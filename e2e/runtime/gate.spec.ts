@@ -52,6 +52,7 @@ const STEPS = Number(process.env.LYVEK_GATE_STEPS ?? 100);
 
 for (const [n, given] of gates.entries())
   test(`${JSON.stringify(given)}: ${STEPS} steps up and down`, async ({ page }) => {
+    test.setTimeout(60_000 + STEPS * 250);
     const parsed = readDocument({
       format: 'lyvek-document',
       version: 1,

@@ -44,6 +44,15 @@ function act(message: ToProbe): void {
       return;
     case 'time':
       return playTime(message);
+    case 'hold':
+      for (const e of patch.resolve([message.selector]).get(message.selector) ?? [])
+        if (e instanceof HTMLElement || e instanceof SVGElement) {
+          if (message.value === null) e.style.removeProperty(message.property);
+          else e.style.setProperty(message.property, message.value, 'important');
+          if (e.getAttribute('style') === '') e.removeAttribute('style');
+        }
+      // The script looks at its signals once something scrolls.
+      return void document.dispatchEvent(new Event('scroll'));
     case 'find':
       return say({ is: 'found', ...find(message.selector, elements[message.element], elements, patch) });
     case 'ping':

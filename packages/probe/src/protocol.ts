@@ -61,6 +61,8 @@ export type ToProbe =
   | { do: 'scale'; scale: number }
   /** timed parts by the names of their animations: `at` ms since their start, null gives them back to the page */
   | { do: 'time'; names: string[]; at: number | null; rate: number; run: boolean }
+  /** holds a custom property at a value, whatever the scroll says; null lets go */
+  | { do: 'hold'; selector: string; property: string; value: string | null }
   | { do: 'find'; selector: string; element: number }
   | { do: 'ping'; id: number };
 

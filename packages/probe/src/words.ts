@@ -23,4 +23,6 @@ export const FORWARDED_KEYS = [
   'z',
   'y',
   'd',
+  'b',
+  'e',
 ];

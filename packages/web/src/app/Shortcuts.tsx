@@ -26,6 +26,8 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
       ['Alt click', 'Choose an element in the page, for its passage to drive the selected motion'],
       ['↑ ↓', 'With a motion selected: move it by 1 % of the phase; with Shift 5 %'],
       ['[ ]', 'Choose the start or the end for the arrows'],
+      ['B', 'A bead where the page stands, in every property of what is selected'],
+      ['E', 'Page to the next start or end; with Shift the one before'],
       ['M', 'Mute or unmute'],
       ['S', 'Solo: only what is selected plays in the page'],
       ['Ctrl C · V', 'Copy motions, paste them onto the chosen element'],
@@ -43,6 +45,10 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
       ['Ctrl', 'Catch viewport lines instead of phases'],
       ['Shift', 'The same end of all selected'],
       ['Esc', 'Back to where it was'],
+      [
+        'Beads',
+        'Click, Shift for a stretch, Ctrl for one more, Alt drag in the lanes for all inside; ↑ ↓ and Del count for them',
+      ],
     ],
   },
   {

@@ -193,6 +193,11 @@ export class PageLink {
     this.say({ do: 'time', names, at, rate, run });
   }
 
+  /** Holds a custom property of elements at a value without scrolling; null lets go. */
+  hold(selector: string, property: string, value: string | null): void {
+    this.say({ do: 'hold', selector, property, value });
+  }
+
   /** Asks what a selector matches; null ends the question. */
   find(selector: string | null, element: number): void {
     this.looking = selector;

@@ -7,6 +7,7 @@ import { duplicated, newId, withoutMotions } from '../../data/take-session.ts';
 import { notify } from '../../parts/notices.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import type { OpenedPage } from '../page-context.ts';
+import { beadsOf, beadStore, movedBeads, withBeadAt, withoutBeads } from './model/beads.ts';
 import { nudged, replaceMotions, shifted } from './model/moves.ts';
 import { rowOf, zoomView } from './model/view.ts';
 import { elementName } from './model/words.ts';
@@ -34,6 +35,19 @@ const scrollBy: Act = (k, r, { link }) => {
 /** Arrows move what is selected: by 1 % of the phase, several together by px. */
 const moveSelected: Act = (k, r, { session }) => {
   const steps = (k.key === 'ArrowDown' ? 1 : -1) * (k.shift ? 5 : 1);
+  const beads = beadStore.getState().chosen;
+  if (beads.length) {
+    const owners = r.bars.filter((b) => beads.some((c) => c.motion === b.motion.id));
+    const moved = owners.map((b) => movedBeads(b, beads, steps * 2));
+    session.nudge('move stops', replaceMotions(moved));
+    return beadStore.setState({
+      chosen: beads.map((c) => {
+        const i = owners.findIndex((b) => b.motion.id === c.motion);
+        const at = beadsOf(owners[i]!.motion).findIndex((p) => Math.abs(p - c.share) < 1e-3);
+        return { ...c, share: beadsOf(moved[i]!)[at] ?? c.share };
+      }),
+    });
+  }
   const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id) && b.motion.driver.kind !== 'belt');
   if (chosen.length === 0) return;
   const first = chosen[0]!;
@@ -63,6 +77,13 @@ const redo: Act = (_k, _r, { session }) => {
   notify(label ? `Done again: ${label}.` : 'There is nothing to do again.');
 };
 const remove: Act = (_k, r, { session }) => {
+  const { chosen } = beadStore.getState();
+  if (chosen.length) {
+    const owners = r.bars.filter((b) => chosen.some((c) => c.motion === b.motion.id));
+    const label = chosen.length === 1 ? 'delete a stop' : `delete ${chosen.length} stops`;
+    session.act(label, replaceMotions(owners.map((b) => withoutBeads(b.motion, chosen))));
+    return beadStore.setState({ chosen: [] });
+  }
   if (!r.selection.length) return;
   const count = r.selection.length;
   session.actOnWhole(
@@ -125,7 +146,29 @@ const escape: Act = (_k, r, { session }) => {
     session.try(null);
     return r.setAdding(false);
   }
+  if (beadStore.getState().chosen.length) return beadStore.setState({ chosen: [] });
   session.select([]);
+};
+/** A bead in every property of what is selected, where the page stands, with the value that is there now. */
+const beadHere: Act = (_k, r, { session, link }) => {
+  const { y } = link.store.getState().offset;
+  const within = r.bars.filter(
+    (b) => r.selection.includes(b.motion.id) && y > b.placed.start && y < b.placed.end,
+  );
+  if (within.length === 0)
+    return notify('Nothing that is selected is under way here: scroll into its range.');
+  const made = within.map((b) => withBeadAt(b, y, r.layout));
+  session.act(made.length === 1 ? 'add a stop' : 'add stops', replaceMotions(made));
+};
+/** To the next start or end of any motion; Shift: the one before. */
+const nextEdge: Act = (k, r, { link }) => {
+  const { y } = link.store.getState().offset;
+  const edges = r.bars
+    .flatMap((b) => [b.placed.start, b.placed.end])
+    .map((at) => Math.round(Math.min(r.max, Math.max(0, at))))
+    .sort((a, b) => a - b);
+  const to = k.shift ? edges.findLast((at) => at < y - 1) : edges.find((at) => at > y + 1);
+  if (to !== undefined) link.scrollTo(to);
 };
 const nextMotion: Act = (k, r) => {
   const { motions } = r.document;
@@ -135,11 +178,13 @@ const nextMotion: Act = (k, r) => {
 };
 const rename: Act = () => window.document.querySelector<HTMLButtonElement>('[data-rename]')?.click();
 
+const movable = (r: Rundown) => r.selection.length > 0 || beadStore.getState().chosen.length > 0;
+
 /** Plain keys and, behind “ctrl ”, those with Ctrl or the command key. */
 const KEYS: Record<string, Act> = {
   ' ': (_k, r) => r.setGliding(!r.gliding),
-  ArrowUp: (k, r, p) => (r.selection.length && !k.alt ? moveSelected : scrollBy)(k, r, p),
-  ArrowDown: (k, r, p) => (r.selection.length && !k.alt ? moveSelected : scrollBy)(k, r, p),
+  ArrowUp: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
+  ArrowDown: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
   PageUp: (_k, _r, { link, viewport }) =>
     link.scrollTo(Math.max(0, link.store.getState().offset.y - viewport.height * 0.875)),
   PageDown: (_k, r, { link, viewport }) =>
@@ -157,6 +202,8 @@ const KEYS: Record<string, Act> = {
   '[': (_k, r) => r.setGrip(r.grip === 'start' ? 'body' : 'start'),
   ']': (_k, r) => r.setGrip(r.grip === 'end' ? 'body' : 'end'),
   n: nextMotion,
+  b: beadHere,
+  e: nextEdge,
   F2: rename,
   Delete: remove,
   Backspace: remove,

@@ -1,9 +1,10 @@
 /** One motion in the lanes: a capsule for a passage, a hairline for the whole page, with its label and its handles. */
 import { memo } from 'react';
 import type { PointerEvent } from 'react';
-import { keyframeOffset, restOf } from '@lyvek/core';
+import { restOf } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { Bar, Slot } from '../model/bars.ts';
+import { Beads } from './Beads.tsx';
 import { Fan } from './Fan.tsx';
 import { RestGrips, waistPath } from './RestMark.tsx';
 import type { Grip } from '../model/moves.ts';
@@ -40,9 +41,6 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const page = kind === 'page';
   const round = kind === 'pin' ? 1.5 : HALF;
   const rest = y1 - y0 > 24 && !page && kind !== 'belt' ? restOf(bar.motion) : null;
-  const stops = [
-    ...new Set(Object.values(bar.motion.keyframes).flatMap((k) => k.map((s) => keyframeOffset(s.at)))),
-  ].filter((p) => p > 0 && p < 1);
   return (
     <g
       className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}${props.faded ? ' faded' : ''}`}
@@ -83,9 +81,6 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
       {kind === 'passage' && !rest && y1 - y0 > 26 && (
         <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />
       )}
-      {y1 - y0 > 20 &&
-        !rest &&
-        stops.map((p) => <circle key={p} className="bar-bead" cx={slot.x} cy={y0 + (y1 - y0) * p} r={2.4} />)}
       <rect
         className="bar-grip"
         x={slot.x - 9}
@@ -94,6 +89,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         height={y1 - y0}
         onPointerDown={(e) => props.onGrip(e, bar, 'body')}
       />
+      {y1 - y0 > 20 && kind !== 'belt' && (!rest || !single) && <Beads bar={bar} x={slot.x} view={view} />}
       {rest && single && <RestGrips bar={bar} rest={rest} x={slot.x} y0={y0} y1={y1} view={view} />}
       {selected &&
         kind !== 'belt' &&

@@ -5,6 +5,7 @@ import { useStore } from 'zustand';
 import { useOpenedPage, useSettledDocument } from '../../page-context.ts';
 import { arrange, barsOf } from '../model/bars.ts';
 import type { Bar, Slot } from '../model/bars.ts';
+import { beadsBetween, beadStore } from '../model/beads.ts';
 import type { Grip } from '../model/moves.ts';
 import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../model/view.ts';
 import type { View } from '../model/view.ts';
@@ -126,6 +127,19 @@ export function Chart({ width }: { width: number }) {
       offsetAt(Math.max(lasso.y0, lasso.y1), view),
     ];
     setLasso(null);
+    // With Alt the beads are caught instead of the bars.
+    if (e.altKey) {
+      const caught = beadsBetween(
+        bars.filter((b) => {
+          const slot = slots.get(b.motion.id);
+          return slot && slot.x + 6 >= xa && slot.x - 6 <= xb;
+        }),
+        ya,
+        yb,
+      );
+      return beadStore.setState({ chosen: caught });
+    }
+    beadStore.setState({ chosen: [] });
     if (xb - xa < 4 && Math.abs(lasso.y1 - lasso.y0) < 4) {
       if (!e.shiftKey) session.select([]);
       return;

@@ -2,6 +2,7 @@
 import { useRef } from 'react';
 import { useStore } from 'zustand';
 import { useOpenedPage } from '../../page-context.ts';
+import { beadStore } from '../model/beads.ts';
 import { fitView, grouped, offsetAt, rowOf } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { STRIP } from './Strip.tsx';
@@ -22,8 +23,9 @@ export function Playhead({ width }: { width: number }) {
   const w = text.length * 5.7 + 16;
   const scrub = (e: React.PointerEvent<SVGRectElement>) => {
     if (e.type === 'pointerdown') e.currentTarget.setPointerCapture(e.pointerId);
-    else if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
     const at = offsetAt(e.clientY - area.current!.getBoundingClientRect().top, view);
+    beadStore.setState({ hover: at });
+    if (e.type !== 'pointerdown' && !e.currentTarget.hasPointerCapture(e.pointerId)) return;
     link.scrollTo(Math.min(max, Math.max(0, at)));
   };
   return (
@@ -38,6 +40,7 @@ export function Playhead({ width }: { width: number }) {
         height={rows}
         onPointerDown={scrub}
         onPointerMove={scrub}
+        onPointerLeave={() => beadStore.setState({ hover: null })}
       />
       <path
         className="viewport-bracket"

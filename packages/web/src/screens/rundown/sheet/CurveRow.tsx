@@ -1,6 +1,6 @@
 /** One value curve with its beads and the editor of the open one. */
 import { useRef, useState } from 'react';
-import type { PointerEvent } from 'react';
+import type { PointerEvent, ReactNode } from 'react';
 import { keyframeOffset, percent, propertyFacts } from '@lyvek/core';
 import type { Keyframe } from '@lyvek/core';
 import { cssAt, numberAt, withNumber, withStop, withStopAt, withUnit } from '../model/curves.ts';
@@ -19,9 +19,10 @@ interface RowProps {
   onOpen(stop: number | null): void;
   onTry(stops: Keyframe[]): void;
   onPut(stops: Keyframe[] | null, label: string): void;
+  children?: ReactNode;
 }
 
-export function CurveRow({ curve, progress, open, onOpen, onTry, onPut }: RowProps) {
+export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children }: RowProps) {
   const svg = useRef<SVGSVGElement>(null);
   const [frozen, setFrozen] = useState<{ low: number; high: number } | null>(null);
   const { low, high } = frozen ?? curve;
@@ -145,6 +146,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut }: RowPro
           );
         })}
       </svg>
+      {children}
       {selected && (
         <div className="stop-editor">
           <CssField

@@ -6,11 +6,13 @@ import type { Keyframe, Motion } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { curvesOf } from '../model/curves.ts';
+import { curvesOf, numberAt } from '../model/curves.ts';
 import { grouped } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AddProperty } from './AddProperty.tsx';
+import { AlsoMoved } from './AlsoMoved.tsx';
 import { CurveRow } from './CurveRow.tsx';
+import { SignalSlider } from './SignalSlider.tsx';
 
 /** Curves over the scroll. */
 export function Curves({ bar }: { bar: Bar }) {
@@ -64,7 +66,17 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           onOpen={(stop) => setOpen(stop === null ? null : { property: c.property, stop })}
           onTry={(stops) => attempt(c.property, stops)}
           onPut={(stops, label) => put(c.property, stops, label)}
-        />
+        >
+          {/^--signal/.test(c.property) && (
+            <SignalSlider
+              motion={motion}
+              property={c.property}
+              now={numberAt(c, progress)}
+              low={c.low}
+              high={c.high}
+            />
+          )}
+        </CurveRow>
       ))}
       <p className="curve-axis">
         <span>{ends[0]}</span>
@@ -76,6 +88,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
         element={element}
         onAdd={(property, stops) => put(property, stops, `animate ${property}`)}
       />
+      <AlsoMoved motion={motion} element={element} />
     </div>
   );
 }

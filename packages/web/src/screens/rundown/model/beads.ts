@@ -1,0 +1,114 @@
+/** Beads across motions: which are chosen, and moving or deleting them together. A bead is a place inside of a bar where stops lie. */
+import { createStore } from 'zustand/vanilla';
+import { isNamedPlace, keyframeOffset, percent } from '@lyvek/core';
+import type { Layout, Motion } from '@lyvek/core';
+import type { Bar } from './bars.ts';
+import { curvesOf, withStopAt } from './curves.ts';
+
+export interface Bead {
+  motion: string;
+  /** share of its range */
+  share: number;
+}
+
+/** What is chosen, and the scroll offset that the pointer is at on the ruler. */
+export const beadStore = createStore<{ chosen: readonly Bead[]; hover: number | null }>(() => ({
+  chosen: [],
+  hover: null,
+}));
+
+const SAME = 5e-4;
+const near = (a: number, b: number) => Math.abs(a - b) < SAME;
+
+/** Shares at which a motion has stops between its ends. */
+export const beadsOf = ({ keyframes }: Motion): number[] => {
+  const all = Object.values(keyframes).flatMap((list) =>
+    list.flatMap((k) => (isNamedPlace(k.at) ? [] : [keyframeOffset(k.at)])),
+  );
+  return [...new Set(all)].filter((p) => p > 0 && p < 1).sort((a, b) => a - b);
+};
+
+export const isChosen = (chosen: readonly Bead[], motion: string, share: number): boolean =>
+  chosen.some((b) => b.motion === motion && near(b.share, share));
+
+export const beadOffset = (bar: Bar, share: number): number =>
+  bar.placed.start + (bar.placed.end - bar.placed.start) * share;
+
+/** Beads whose places on the scroll lie between two offsets. */
+export const beadsBetween = (bars: readonly Bar[], a: number, b: number): Bead[] =>
+  bars.flatMap((bar) =>
+    beadsOf(bar.motion).flatMap((share) => {
+      const at = beadOffset(bar, share);
+      return at >= Math.min(a, b) - 0.5 && at <= Math.max(a, b) + 0.5
+        ? [{ motion: bar.motion.id, share }]
+        : [];
+    }),
+  );
+
+/** Click: this one; ctrl: it too, or no longer; shift: everything between the last one and it. */
+export function choose(bead: Bead, how: { ctrl: boolean; shift: boolean }, bars: readonly Bar[]): void {
+  const { chosen } = beadStore.getState();
+  const known = isChosen(chosen, bead.motion, bead.share);
+  const offsetOf = (b: Bead) => {
+    const bar = bars.find((x) => x.motion.id === b.motion);
+    return bar ? beadOffset(bar, b.share) : null;
+  };
+  const last = chosen.at(-1);
+  const [from, to] = [last && offsetOf(last), offsetOf(bead)];
+  const next = how.ctrl
+    ? known
+      ? chosen.filter((b) => b.motion !== bead.motion || !near(b.share, bead.share))
+      : [...chosen, bead]
+    : how.shift && typeof from === 'number' && to !== null
+      ? [...beadsBetween(bars, from, to).filter((b) => b !== last), bead]
+      : [bead];
+  beadStore.setState({ chosen: next });
+}
+
+/** How far apart two stops of one property stay. */
+const APART = 0.005;
+
+/** One motion with its chosen stops so many px further on. No stop passes another. */
+export function movedBeads(bar: Bar, chosen: readonly Bead[], px: number): Motion {
+  const { motion, placed } = bar;
+  const by = px / Math.max(1, placed.end - placed.start);
+  const moves = (at: string) => !isNamedPlace(at) && isChosen(chosen, motion.id, keyframeOffset(at));
+  return {
+    ...motion,
+    keyframes: Object.fromEntries(
+      Object.entries(motion.keyframes).map(([property, list]) => [
+        property,
+        list.map((k, i) => {
+          if (!moves(k.at)) return k;
+          const before = list.slice(0, i).findLast((o) => !moves(o.at));
+          const behind = list.slice(i + 1).find((o) => !moves(o.at));
+          const low = before ? keyframeOffset(before.at) + APART : 0;
+          const high = behind ? keyframeOffset(behind.at) - APART : 1;
+          return { ...k, at: percent(Math.min(high, Math.max(low, keyframeOffset(k.at) + by)), 2) };
+        }),
+      ]),
+    ),
+  };
+}
+
+/** One motion without its chosen stops; a property keeps at least one. */
+export const withoutBeads = (m: Motion, chosen: readonly Bead[]): Motion => ({
+  ...m,
+  keyframes: Object.fromEntries(
+    Object.entries(m.keyframes).map(([property, list]) => {
+      const left = list.filter((k) => isNamedPlace(k.at) || !isChosen(chosen, m.id, keyframeOffset(k.at)));
+      return [property, left.length ? left : list];
+    }),
+  ),
+});
+
+/** One motion with a stop in each property where the page stands; nothing is seen of it until it is moved. */
+export const withBeadAt = (bar: Bar, offset: number, layout: Layout): Motion => {
+  const share = (offset - bar.placed.start) / (bar.placed.end - bar.placed.start);
+  return {
+    ...bar.motion,
+    keyframes: Object.fromEntries(
+      curvesOf(bar.motion, bar.element, layout).map((c) => [c.property, withStopAt(c, share)]),
+    ),
+  };
+};
