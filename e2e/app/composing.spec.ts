@@ -401,11 +401,11 @@ test('a rest is typed, seen in the page, pulled on the bar and taken out', async
   await page.getByRole('button', { name: 'Rest', exact: true }).click();
   await page.getByLabel('Rest in px').fill('160');
   await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
+  await page.locator('.diagram h3').click();
+  await page.locator('.rundown').focus();
   await saved(page);
   const list = async () => (await take(page, id)).motions[0].keyframes.opacity;
   expect((await list()).map((s: { value: string }) => s.value)).toEqual(['0', '1', '1', '0']);
-  await page.keyboard.press('n');
   for (let i = 0; i < 2; i++) await page.keyboard.press('+');
   const edge = (await page.locator('[data-rest=to]').boundingBox())!;
   const was = Number.parseFloat((await list())[2].at);

@@ -45,6 +45,8 @@ export function CssField({ label, value, property, className = 'w-20', onPut }: 
       onChange={(e) => setText(e.target.value)}
       onBlur={take}
       onKeyDown={(e) => {
+        // With nothing to put back, Esc is for what the field stands in.
+        if (e.key === 'Escape' && text === null) return;
         e.stopPropagation();
         if (e.key === 'Enter') take();
         if (e.key === 'Escape' && text !== null) {

@@ -155,6 +155,9 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
               For another element’s passage: click that element in the page with Alt held, then open this
               again.
             </p>
+            {(driver.kind === 'passage' || driver.kind === 'page') && (
+              <AxisChoice motion={motion} driver={driver} />
+            )}
             {driver.kind === 'passage' && <Insets motion={motion} />}
           </>
         )}
@@ -169,6 +172,47 @@ const ancestors = (element: number, elements: readonly ElementFacts[]): ElementF
     if (/^(section|header|article|main|div)$/.test(elements[i]!.tag)) out.push(elements[i]!);
   return out;
 };
+
+const AXES = [
+  ['block', 'down the page'],
+  ['inline', 'sideways'],
+] as const;
+
+/** Scrollers that move sideways have an axis of their own. */
+function AxisChoice({
+  motion,
+  driver,
+}: {
+  motion: Motion;
+  driver: Extract<Driver, { axis: unknown; kind: 'page' | 'passage' }>;
+}) {
+  const { session } = useOpenedPage();
+  return (
+    <div
+      className="mt-2 flex items-center gap-2 border-t border-(--line) px-2 pt-2"
+      role="group"
+      aria-label="Axis"
+    >
+      As it is scrolled
+      {AXES.map(([axis, words]) => (
+        <button
+          key={axis}
+          type="button"
+          className="btn"
+          aria-pressed={driver.axis === axis}
+          onClick={() =>
+            session.actOnWhole(
+              'change the axis',
+              withMotion(motion.id, (m) => ({ ...m, driver: { ...driver, axis } })),
+            )
+          }
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
 
 /** Insets shrink the part of the viewport that counts. */
 function Insets({ motion }: { motion: Motion }) {

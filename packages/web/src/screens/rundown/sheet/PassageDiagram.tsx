@@ -12,12 +12,13 @@ const BOX = { w: 168, h: 176 };
 
 export function PassageDiagram({ bar }: { bar: Bar }) {
   const { link } = useOpenedPage();
-  const y = useStore(link.store, (s) => s.offset.y);
+  const inline = bar.placed.axis === 'inline';
+  const scrolled = useStore(link.store, (s) => s.offset[inline ? 'x' : 'y']);
   const start = useGrip();
   const svg = useRef<SVGSVGElement>(null);
   const g = bar.placed.geometry;
   const { start: s0, end: s1 } = bar.placed;
-  if (!g || bar.placed.axis !== 'block')
+  if (!g)
     return (
       <div className="diagram">
         <h3>Over the page</h3>
@@ -27,67 +28,112 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
         </p>
       </div>
     );
-  // The element's top in the viewport at both ends; the drawing shows what lies between and one viewport.
+  // The element's near edge in the viewport at both ends; the drawing shows what lies between and one viewport.
   const tops = [g.top - s0, g.top - s1] as const;
   const low = Math.min(0, ...tops);
   const high = Math.max(g.port, ...tops.map((t) => t + g.size));
-  const k = Math.min(104 / g.port, BOX.h / (high - low));
-  const row = (v: number) => (v - low) * k + 2;
-  const h = Math.max(3, g.size * k);
-  const w = Math.min(120, Math.max(26, 46));
-  const x = (BOX.w - w) / 2;
-  const now = g.top - y;
+  const [room, port] = inline ? [BOX.w, 150] : [BOX.h, 104];
+  const k = Math.min(port / g.port, room / (high - low));
+  const at = (v: number) => (v - low) * k + 2;
+  const across = inline ? 84 : BOX.w;
+  const size = Math.max(3, g.size * k);
+  const width = inline ? 34 : 46;
+  const aside = (across - width) / 2;
+  /** A rectangle by its places along the scroll and across it. */
+  const box = (along: number, length: number, from: number, wide: number) =>
+    inline
+      ? { x: along, y: from, width: length, height: wide }
+      : { x: from, y: along, width: wide, height: length };
+  const line = (along: number, from: number, to: number) =>
+    inline ? `M${along} ${from}V${to}` : `M${from} ${along}H${to}`;
+  const now = g.top - (bar.placed.scroller === 0 ? scrolled : s0);
+  const pointer = (e: PointerEvent) => {
+    const frame = svg.current!.getBoundingClientRect();
+    return -(inline ? e.clientX - frame.left : e.clientY - frame.top) / k;
+  };
+  const [near, far] = g.insets;
   return (
     <div className="diagram">
-      <h3>In the viewport</h3>
+      <h3>{inline ? 'Across the viewport' : 'In the viewport'}</h3>
       <svg
         ref={svg}
-        width={BOX.w + 12}
-        height={(high - low) * k + 6}
+        width={inline ? (high - low) * k + 6 : BOX.w + 12}
+        height={inline ? across + 18 : (high - low) * k + 6}
         role="group"
         aria-label="Where the element stands at the start and at the end"
+        className={inline ? 'across' : undefined}
       >
-        <rect className="diagram-port" x={0.5} y={row(0)} width={BOX.w} height={g.port * k} />
-        <path className="diagram-arrow" d={`M${BOX.w / 2} ${row(tops[0])}V${row(tops[1]) + h + 4}`} />
+        <rect className="diagram-port" {...box(at(0), g.port * k, 0.5, across)} />
+        {near !== 0 && (
+          <rect className="diagram-inset" {...box(at(Math.min(0, near)), Math.abs(near) * k, 0.5, across)} />
+        )}
+        {far !== 0 && (
+          <rect
+            className="diagram-inset"
+            {...box(at(Math.min(g.port, g.port - far)), Math.abs(far) * k, 0.5, across)}
+          />
+        )}
+        <path
+          className="diagram-arrow"
+          d={
+            inline
+              ? `M${at(tops[0])} ${across / 2}H${at(tops[1]) + size + 4}`
+              : `M${across / 2} ${at(tops[0])}V${at(tops[1]) + size + 4}`
+          }
+        />
         {(['start', 'end'] as const).map((side, i) => {
-          const at = row(tops[i]!);
-          const line = bar.motion.range[side];
-          const m = toMeeting(line, g, side) ?? meetingAt(bar.placed[side], g);
-          const met = row(m.line * g.port);
+          const point = bar.motion.range[side];
+          const m = toMeeting(point, g, side) ?? meetingAt(bar.placed[side], g);
+          const met = at(m.line * g.port);
           return (
             <g
               key={side}
               className={`ghost ${side}`}
-              onPointerDown={(e) =>
-                start(
-                  e,
-                  bar,
-                  side,
-                  (event) => -(event.clientY - svg.current!.getBoundingClientRect().top) / k,
-                )
-              }
+              data-ghost={side}
+              onPointerDown={(e) => start(e, bar, side, pointer)}
             >
               <title>{`Drag: where the element stands at the ${side}`}</title>
-              <rect x={x} y={at} width={w} height={h} />
-              <path className="ghost-line" d={`M${x} ${met}H${BOX.w}`} />
-              <text
-                x={BOX.w - 2}
-                y={Math.max(10, met + (side === 'start' && tops[0] > tops[1] ? 11 : -3))}
-                textAnchor="end"
-              >
-                {gutterWords(line, side, 'passage')}
-              </text>
+              <rect {...box(at(tops[i]!), size, aside, width)} />
+              <path className="ghost-line" d={line(met, aside, across)} />
+              {inline ? (
+                <text
+                  x={Math.min((high - low) * k - 4, met + 3)}
+                  y={across + (i ? 15 : 4)}
+                  textAnchor={met > 110 ? 'end' : 'start'}
+                >
+                  {gutterWords(point, side, 'passage')}
+                </text>
+              ) : (
+                <text
+                  x={BOX.w - 2}
+                  y={Math.max(10, met + (side === 'start' && tops[0] > tops[1] ? 11 : -3))}
+                  textAnchor="end"
+                >
+                  {gutterWords(point, side, 'passage')}
+                </text>
+              )}
             </g>
           );
         })}
         {now + g.size >= low && now <= high && (
-          <path className="diagram-now" d={`M${x - 2} ${row(now)}h${w + 4}`} />
+          <path className="diagram-now" d={line(at(now), aside - 2, aside + width + 2)} />
         )}
       </svg>
       <p>
-        Top edge <b>{Math.round(tops[0])}</b> to <b>{Math.round(tops[1])}</b>, now <b>{Math.round(now)}</b>
+        {inline ? 'Left' : 'Top'} edge <b>{Math.round(tops[0])}</b> to <b>{Math.round(tops[1])}</b>
+        {bar.placed.scroller === 0 && (
+          <>
+            , now <b>{Math.round(now)}</b>
+          </>
+        )}
         <br />
         {grouped(s1 - s0)} px of scroll
+        {g.size > g.port && (
+          <>
+            <br />
+            It is {inline ? 'wider' : 'taller'} than the viewport.
+          </>
+        )}
       </p>
     </div>
   );
