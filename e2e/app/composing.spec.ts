@@ -444,3 +444,31 @@ test('a signal is dragged by hand: listeners hear it without scrolling, and it g
   await page.mouse.up();
   await expect.poll(() => frame.evaluate((e) => e.style.getPropertyValue('--signal'))).toBe('');
 });
+
+test('pulling the element in the page sets its value at the nearest stop; Esc puts it back', async ({ page }) => {
+  const id = await open(page);
+  await add(page, 'Rise', '#one');
+  const first = async () => (await take(page, id)).motions[0].keyframes.translate[0].value;
+  expect(await first()).toBe('0 72px');
+  const grip = (await page.locator('[data-grip=translate]').boundingBox())!;
+  const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
+  const scale = (await page.locator('.preview-page').boundingBox())!.width / 1280;
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 40, y - 20, { steps: 4 });
+  await expect(page.locator('.grip-plate')).toContainText('translate');
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(page.locator('.grip-plate')).toHaveCount(0);
+  await page.waitForTimeout(500);
+  const again = (await page.locator('[data-grip=translate]').boundingBox())!;
+  const [x2, y2] = [again.x + again.width / 2, again.y + again.height / 2];
+  await page.mouse.move(x2, y2);
+  await page.mouse.down();
+  await page.mouse.move(x2 + 45 * scale, y2 - 18 * scale, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(first).not.toBe('0 72px');
+  const moved = (await take(page, id)).motions[0].keyframes.translate;
+  const pulled = moved.find((k: { value: string }) => /^45px/.test(k.value));
+  expect(pulled).toBeDefined();
+});

@@ -5,3 +5,4 @@ export * from './property.ts';
 export * from './custom.ts';
 export * from './track.ts';
 export * from './split.ts';
+export * from './shape.ts';

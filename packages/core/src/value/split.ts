@@ -11,6 +11,8 @@ import { decimal } from './value-type.ts';
 
 const TOLERANCE = 1e-4;
 const SAMPLES = 400;
+/** Looks at a piece before it counts as straight; a prime, so that a wave does not hide between them. */
+const LOOKS = 43;
 
 /** True where a curve passes a level once on its way from 0 to 1: only then has the stop there one place. */
 export function passesOnce(ease: Ease, level: number): boolean {
@@ -45,12 +47,12 @@ export function bake(f: Ease, tolerance = TOLERANCE): string {
   const add = (x0: number, y0: number, x1: number, y1: number, depth: number) => {
     let worst = tolerance;
     let at = -1;
-    for (let i = 1; i < 16; i++) {
-      const x = x0 + ((x1 - x0) * i) / 16;
-      const error = Math.abs(f(x) - (y0 + ((y1 - y0) * i) / 16));
+    for (let i = 1; i < LOOKS; i++) {
+      const x = x0 + ((x1 - x0) * i) / LOOKS;
+      const error = Math.abs(f(x) - (y0 + ((y1 - y0) * i) / LOOKS));
       if (error > worst) [worst, at] = [error, x];
     }
-    if (at >= 0 && depth < 12) {
+    if (at >= 0 && depth < 60) {
       add(x0, y0, at, f(at), depth + 1);
       add(at, f(at), x1, y1, depth + 1);
     } else points.push([x1, y1]);

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { ANY_CONTEXT } from './components.ts';
 import { parseEasing } from './easing.ts';
 import { propertyFacts, propertyNames, valueError } from './property.ts';
+import { shapeCss, shapeOf, springCss, springEase } from './shape.ts';
 import { bake, passesOnce, withWholeEasing } from './split.ts';
 import { segmentsOf, valueAt } from './track.ts';
 
@@ -164,5 +165,30 @@ describe('values', () => {
     expect(valueError('clip-path', 'circle(x)')).toContain('inset(');
     expect(valueError('display', 'none')).toContain('cannot be animated here yet');
     expect(valueError('--figure', '212')).toBeNull();
+  });
+});
+
+describe('the shape of an easing', () => {
+  test.each(['linear', 'cubic-bezier(0.2, 0.6, 0.3, 1)', 'linear(0 0%, 0.4 30%, 1 100%)'])(
+    '%s is read and written alike',
+    (css) => {
+      const shape = shapeOf(css)!;
+      expect(shape.kind === 'steps' ? '' : shapeCss(shape)).toBe(css);
+    },
+  );
+  test('steps have no shape to pull, and nonsense has none at all', () => {
+    expect(shapeOf('steps(3, jump-end)')).toEqual({ kind: 'steps' });
+    expect(shapeOf('wavy(3)')).toBeNull();
+  });
+  test('baking keeps within its error, a spring settles at its end', () => {
+    for (const ratio of [0.1, 0.3, 0.6, 0.9]) {
+      const ease = springEase(ratio);
+      const read = parseEasing(springCss(ratio));
+      if (!read.ok) throw new Error(read.error);
+      for (let i = 0; i <= 1000; i++)
+        expect(Math.abs(read.value(i / 1000) - ease(i / 1000))).toBeLessThan(0.002);
+      expect(ease(1)).toBe(1);
+      expect(Math.abs(ease(0.97) - 1)).toBeLessThan(0.01);
+    }
   });
 });

@@ -22,6 +22,9 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
   const left = e.clientX;
   target.setPointerCapture(e.pointerId);
   const over = new AbortController();
+  // The previewed page would take the pointer where it passes over it.
+  document.documentElement.dataset.dragging = '';
+  over.signal.addEventListener('abort', () => delete document.documentElement.dataset.dragging);
   let moved = false;
   const giveUp = () => {
     over.abort();

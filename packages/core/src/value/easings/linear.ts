@@ -5,12 +5,22 @@ export const linear: EasingDefinition = {
   name: 'linear',
   keywords: { linear: () => (t) => t },
   parse(args) {
-    if (args === null || args.length < 1) return null;
-    const stops = args.map(readStop);
-    if (stops.some((s) => s === null)) return null;
-    return pieces(spread(stops as Stop[]));
+    const points = args && pointsFrom(args);
+    return points && pieces(points);
   },
 };
+
+function pointsFrom(args: readonly string[]): [number, number][] | null {
+  if (args.length < 1) return null;
+  const stops = args.map(readStop);
+  return stops.some((s) => s === null) ? null : spread(stops as Stop[]);
+}
+
+/** Progress and value of every stop of a `linear()`; null for anything else. */
+export function pointsOf(css: string): [number, number][] | null {
+  const found = /^linear\((.*)\)$/s.exec(css.trim().toLowerCase());
+  return found && pointsFrom(found[1]!.split(',').map((a) => a.trim()));
+}
 
 interface Stop {
   value: number;

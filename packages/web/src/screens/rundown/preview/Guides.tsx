@@ -2,6 +2,7 @@
 import { useStore } from 'zustand';
 import type { ElementFacts } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
+import { drawnAt } from '../model/drawn.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { useLines } from './use-lines.ts';
@@ -93,12 +94,4 @@ function Outline({
       )}
     </g>
   );
-}
-
-/** Viewport position of an element's box, sticking included. */
-function drawnAt(e: ElementFacts, y: number): number {
-  const s = e.sticky;
-  if (!s) return e.box.y - y;
-  const carried = Math.min(s.travel, Math.max(0, s.edge === 'start' ? y - s.at : s.at - y));
-  return e.box.y - y + (s.edge === 'start' ? carried : -carried);
 }

@@ -8,6 +8,7 @@ import { soloed } from '../model/find.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Gutter } from './Gutter.tsx';
 import { Guides } from './Guides.tsx';
+import { MoveGrips } from './MoveGrips.tsx';
 
 const GUTTER = 84;
 /** The host form answers within this time, or the path form is tried. */
@@ -113,6 +114,7 @@ export function Preview({ width, height }: { width: number; height: number }) {
           </div>
         )}
         <Guides scale={scale} width={w} height={h} />
+        <MoveGrips scale={scale} width={w} height={h} />
       </div>
       <Gutter scale={scale} left={w} height={h} />
       {late && (

@@ -17,7 +17,7 @@ interface RowProps {
   progress: number;
   open: number | null;
   onOpen(stop: number | null): void;
-  onTry(stops: Keyframe[]): void;
+  onTry(stops: Keyframe[] | null): void;
   onPut(stops: Keyframe[] | null, label: string): void;
   children?: ReactNode;
 }
@@ -173,6 +173,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               className="btn"
               value={selected.easing ?? 'linear'}
               onChange={(easing) => onPut(withStop(stops, open!, { easing }), 'ease a stop')}
+              onTry={(easing) => onTry(easing === null ? null : withStop(stops, open!, { easing }))}
             />
           )}
           <button

@@ -53,8 +53,10 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
         return { ...m, keyframes };
       }),
     );
-  const attempt = (property: string, stops: Keyframe[]) =>
-    session.try(withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: stops } })));
+  const attempt = (property: string, stops: Keyframe[] | null) =>
+    session.try(
+      stops && withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: stops } })),
+    );
   return (
     <div className="curves">
       {curves.map((c) => (

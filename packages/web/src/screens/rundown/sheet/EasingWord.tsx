@@ -2,6 +2,7 @@
 import { parseEasing } from '@lyvek/core';
 import { Pop } from '../../../parts/Pop.tsx';
 import { CssField } from './CssField.tsx';
+import { EasingEditor } from './EasingEditor.tsx';
 
 export const NAMED_EASINGS: readonly { name: string; css: string }[] = [
   { name: 'linear', css: 'linear' },
@@ -34,10 +35,13 @@ export function EasingCurve({ css, size = 16 }: { css: string; size?: number }) 
 export function EasingWord({
   value,
   onChange,
+  onTry,
   className = 'word',
 }: {
   value: string;
   onChange(css: string): void;
+  /** shows one without taking it; null puts the old one back */
+  onTry?(css: string | null): void;
   className?: string;
 }) {
   return (
@@ -51,7 +55,7 @@ export function EasingWord({
       }
     >
       {(close) => (
-        <div className="pop-list">
+        <div className="pop-list easing-pop">
           {NAMED_EASINGS.map((e) => (
             <button
               key={e.css}
@@ -65,7 +69,7 @@ export function EasingWord({
               <EasingCurve css={e.css} /> {e.name}
             </button>
           ))}
-          <hr />
+          <EasingEditor value={value} onTry={(css) => onTry?.(css)} onPut={onChange} />
           <label className="flex items-center gap-2 px-2">
             CSS{' '}
             <CssField

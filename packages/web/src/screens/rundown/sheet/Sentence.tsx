@@ -83,8 +83,15 @@ export function Sentence({ bar }: { bar: Bar }) {
         <RestWord bar={bar} onChange={(label, how) => session.act(label, withMotion(motion.id, how))} />
       </p>
       <p>
-        eased <EasingWord value={motion.easing} onChange={(easing) => change('ease', { easing })} />,
-        following <FollowWord value={motion.follow} onChange={(follow) => change('follow', { follow })} />
+        eased{' '}
+        <EasingWord
+          value={motion.easing}
+          onChange={(easing) => change('ease', { easing })}
+          onTry={(easing) =>
+            session.try(easing === null ? null : withMotion(motion.id, (m) => ({ ...m, easing })))
+          }
+        />
+        , following <FollowWord value={motion.follow} onChange={(follow) => change('follow', { follow })} />
       </p>
       <p>
         it{' '}
