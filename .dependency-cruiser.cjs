@@ -48,7 +48,7 @@ module.exports = {
       name: 'rooms-by-their-face',
       severity: 'error',
       from: { path: '^packages/(api|probe|runtime|server|web)/' },
-      to: { path: '^packages/core/src/(?!index|testing/|format/marks|feel/follow)' },
+      to: { path: '^packages/core/src/(?!index|testing/|format/marks|feel/follow|timeline/phases)' },
     },
     core('page'),
     core('timeline', 'page'),

@@ -445,7 +445,9 @@ test('a signal is dragged by hand: listeners hear it without scrolling, and it g
   await expect.poll(() => frame.evaluate((e) => e.style.getPropertyValue('--signal'))).toBe('');
 });
 
-test('pulling the element in the page sets its value at the nearest stop; Esc puts it back', async ({ page }) => {
+test('pulling the element in the page sets its value at the nearest stop; Esc puts it back', async ({
+  page,
+}) => {
   const id = await open(page);
   await add(page, 'Rise', '#one');
   const first = async () => (await take(page, id)).motions[0].keyframes.translate[0].value;

@@ -28,7 +28,7 @@ interface Timeline {
 
 function placesOf(animation: Animation | undefined): Pick<Shown, 'range' | 'offset'> {
   const timeline = animation?.timeline as unknown as Timeline | null;
-  if (!animation || !timeline?.currentTime) return { range: null, offset: null };
+  if (!animation || !timeline?.currentTime || !timeline.source) return { range: null, offset: null };
   const from = timeline.startOffset?.value ?? 0;
   const whole = (timeline.endOffset?.value ?? timeline.source.scrollHeight - innerHeight) - from;
   const at = (time: unknown) => from + ((time as { value: number }).value / 100) * whole;

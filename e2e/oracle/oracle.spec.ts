@@ -6,6 +6,7 @@ import {
   activeMedia,
   compileTake,
   handOffCss,
+  olderPlan,
   LayoutSchema,
   patchOf,
   previewCss,
@@ -37,6 +38,14 @@ const CUT = 1 / 16;
 const worst = { start: 0, progress: 0, values: new Map<string, number>() };
 let checked = 0;
 let script = '';
+let older = '';
+
+/** Pieces as the preview has them, a hand-off with media conditions, or the script for browsers without scroll timelines. */
+type How = 'pieces' | 'media' | 'older';
+const howOf = (n: number): How => (n % 3 === 2 ? 'media' : n % 5 === 3 ? 'older' : 'pieces');
+const SAID = { pieces: '', media: ' under media conditions', older: ' by script alone' };
+/** px of scroll: without timelines the browser tells places only in whole px. */
+const OLDER = 1.5;
 
 test.beforeAll(async () => {
   const built = await build({
@@ -46,6 +55,14 @@ test.beforeAll(async () => {
     write: false,
   });
   script = built.outputFiles[0]!.text;
+  const runtime = await build({
+    entryPoints: ['packages/runtime/src/older/index.ts'],
+    bundle: true,
+    format: 'iife',
+    globalName: 'older',
+    write: false,
+  });
+  older = runtime.outputFiles[0]!.text;
 });
 
 test.afterAll(() => {
@@ -59,7 +76,7 @@ async function ask<T>(page: Page, work: (o: Oracle, arg: never) => T, arg: unkno
   return page.evaluate(`(${work.toString()})(oracle, ${JSON.stringify(arg)})`) as Promise<Awaited<T>>;
 }
 
-async function open(page: Page, cases: readonly Case[], conditioned: boolean) {
+async function open(page: Page, cases: readonly Case[], how: How) {
   const parsed = readDocument({
     format: 'lyvek-document',
     version: 1,
@@ -85,10 +102,17 @@ async function open(page: Page, cases: readonly Case[], conditioned: boolean) {
     expect(Math.abs(e.box.y - measured.box.y), `${e.selector} lies at ${measured.box.y}`).toBeLessThan(0.06);
   });
   expect(layout.holds).toHaveLength(parsed.document.pins.length);
-  const { css, notes, document } = conditioned
-    ? handedOff(parsed.document, layout)
-    : { ...previewed(parsed.document, layout), document: parsed.document };
+  const { css, notes, document } =
+    how === 'media'
+      ? handedOff(parsed.document, layout)
+      : { ...previewed(parsed.document, layout, how === 'older'), document: parsed.document };
   await page.addStyleTag({ content: css });
+  if (how === 'older') {
+    const { plan, notes: left } = olderPlan(parsed.document, layout);
+    await page.addScriptTag({ content: older });
+    await page.evaluate(`older.play(${JSON.stringify(plan)}) && 0`);
+    notes.push(...left);
+  }
   return {
     layout,
     take: compileTake(document, layout),
@@ -97,9 +121,10 @@ async function open(page: Page, cases: readonly Case[], conditioned: boolean) {
 }
 
 /** As the preview has it: every piece as it is. */
-function previewed(document: MotionDocument, layout: Layout) {
+function previewed(document: MotionDocument, layout: Layout, onlyProperties: boolean) {
   const { pieces, notes } = writeCss(document, layout, 'full-motion');
-  return { css: pieces.map(previewCss).join('\n'), notes };
+  const kept = onlyProperties ? pieces.filter((p) => p.keyframes.startsWith('@property')) : pieces;
+  return { css: kept.map(previewCss).join('\n'), notes: [...notes] };
 }
 
 /** As the hand-off has it, with every value that is seen inside of a media condition. */
@@ -139,25 +164,26 @@ function differences(
   layout: Layout,
   scrolled: readonly [number, number],
   pending: Omit<Pending, 'at'>[],
+  how: How,
 ): string[] {
   const i = take.instances.findIndex((x) => x.motion.id === c.motion.id);
   const { placed, element } = take.instances[i]!;
   const out: string[] = [];
-  const offset = shown.offset ?? scrolled[placed.axis === 'block' ? 0 : 1];
+  const offset = (how === 'older' ? null : shown.offset) ?? scrolled[placed.axis === 'block' ? 0 : 1];
   if (Math.abs(offset - scrolled[placed.axis === 'block' ? 0 : 1]) > CUT)
     out.push(`the timeline stands at ${offset} px, the page at ${scrolled}`);
   const length = placed.end - placed.start;
-  if (shown.range) {
+  if (shown.range && how !== 'older') {
     worst.start = Math.max(worst.start, Math.abs(shown.range.start - placed.start));
     if (Math.abs(shown.range.start - placed.start) > SCROLL)
       out.push(`starts at ${shown.range.start} px, predicted ${placed.start}`);
   }
   const properties = propertiesOf(c);
   // Of two motions each timeline is cut at its own place, so both may lag by as much.
-  const apart = c.second ? SCROLL + CUT : SCROLL;
+  const apart = how === 'older' ? OLDER : c.second ? SCROLL + CUT : SCROLL;
   const around = [-apart, 0, apart].map((shift) => predict(take, layout, i, properties, offset + shift));
   const mine = around[1]!;
-  if (mine.progress !== null && shown.progress !== null && length > 0) {
+  if (mine.progress !== null && shown.progress !== null && length > 0 && how !== 'older') {
     const error = Math.abs(mine.progress - shown.progress);
     worst.progress = Math.max(worst.progress, error * length);
     if (error > Math.max(1e-4, SCROLL / length))
@@ -192,12 +218,12 @@ function differences(
 
 for (let n = 0; n < PAGES; n++) {
   const seed = SEED + n;
-  test(`page ${n + 1} of ${PAGES}: ${PER_PAGE} subjects move as predicted${n % 3 === 2 ? ' under media conditions' : ''} (seed ${seed})`, async ({
+  test(`page ${n + 1} of ${PAGES}: ${PER_PAGE} subjects move as predicted${SAID[howOf(n)]} (seed ${seed})`, async ({
     page,
   }) => {
     const cases = makeCases(seed, PER_PAGE);
     await page.setViewportSize({ width: 1000, height: 800 });
-    const { layout, take, approximate } = await open(page, cases, n % 3 === 2);
+    const { layout, take, approximate } = await open(page, cases, howOf(n));
     expect(take.unplaced.filter((u) => !u.reason.startsWith('its insets'))).toEqual([]);
     const wanted = cases.map((c, i) => ({ id: `s${i}`, properties: propertiesOf(c) }));
     const failures: string[] = [];
@@ -219,7 +245,7 @@ for (let n = 0; n < PAGES; n++) {
         const scroller = layout.scrollers[instance.placed.scroller]!.selector ?? '';
         const at = `seed ${seed}, case ${i}, look ${look}, scrolled ${offsets[scroller]}\n   ${JSON.stringify(c)}`;
         const transforms: Omit<Pending, 'at'>[] = [];
-        for (const d of differences(c, shown[i]!, take, layout, offsets[scroller]!, transforms))
+        for (const d of differences(c, shown[i]!, take, layout, offsets[scroller]!, transforms, howOf(n)))
           failures.push(`${d}\n   ${at}`);
         pending.push(...transforms.map((t) => ({ ...t, at })));
       });

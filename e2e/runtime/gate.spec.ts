@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { expect, test } from '@playwright/test';
 import {
   gateLines,
+  olderPlan,
   LayoutSchema,
   previewCss,
   readDocument,
@@ -50,8 +51,9 @@ const part = (id: string, selector: string, delay: number, duration: number) => 
 /** The whole of it takes minutes: `npm run test:full` asks for 2,000. */
 const STEPS = Number(process.env.LYVEK_GATE_STEPS ?? 100);
 
-for (const [n, given] of gates.entries())
-  test(`${JSON.stringify(given)}: ${STEPS} steps up and down`, async ({ page }) => {
+const cases = gates.flatMap((given, n) => (['native', 'script'] as const).map((how) => ({ given, n, how })));
+for (const { given, n, how } of cases)
+  test(`${how}, ${JSON.stringify(given)}: ${STEPS} steps up and down`, async ({ page }) => {
     test.setTimeout(60_000 + STEPS * 250);
     const parsed = readDocument({
       format: 'lyvek-document',
@@ -71,9 +73,21 @@ for (const [n, given] of gates.entries())
     await page.evaluate(built.outputFiles[0]!.text);
     const measured = await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(parsed.document))})`);
     const layout = withPins(LayoutSchema.parse(measured), []);
-    await page.addStyleTag({
-      content: writeCss(parsed.document, layout, 'full-motion').pieces.map(previewCss).join('\n'),
-    });
+    if (how === 'native')
+      await page.addStyleTag({
+        content: writeCss(parsed.document, layout, 'full-motion').pieces.map(previewCss).join('\n'),
+      });
+    else {
+      const older = await build({
+        entryPoints: ['packages/runtime/src/older/index.ts'],
+        bundle: true,
+        format: 'iife',
+        globalName: 'older',
+        write: false,
+      });
+      await page.addScriptTag({ content: older.outputFiles[0]!.text });
+      await page.evaluate(`older.play(${JSON.stringify(olderPlan(parsed.document, layout).plan)}) && 0`);
+    }
     const lines = gateLines(parsed.document.gates[0]!, layout);
     if ('reason' in lines) throw new Error(lines.reason);
     // Jumps, small steps, and steps of a px around both lines; some are left half played.

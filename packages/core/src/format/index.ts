@@ -10,3 +10,4 @@ export { distanceCss } from './pin-css.ts';
 export * from './patch-html.ts';
 export * from './script.ts';
 export * from './plan.ts';
+export * from './older-plan.ts';

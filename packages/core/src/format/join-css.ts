@@ -29,35 +29,44 @@ interface Block {
 
 interface Side {
   blocks: Block[];
-  drafts: Draft[];
+  drafts: readonly Draft[];
   keyframes: string[];
 }
 
-/** One of the two forms, for readers with or without a wish for reduced motion, under all media conditions. */
-function sideOf(
+/** One of the two forms, for readers with or without a wish for reduced motion: as it is, then under each set of conditions. */
+function draftsOf(
   document: MotionDocument,
   sets: readonly MediaSet[],
   condition: Condition,
-  layouts: readonly [Layout, ...Layout[]],
-): Side {
-  const [layout, ...others] = layouts;
+  [layout, ...others]: readonly [Layout, ...Layout[]],
+): Draft[] {
   const base = draftCss(document, layout, condition, others);
-  const drafts = sets.map((set) =>
-    draftCss(underMedia(document, set.ids), layout, condition, others, {
-      base: document,
-      suffix: set.suffix,
-    }),
-  );
-  const all = [base, ...drafts];
-  const ever = new Set(sets.length ? all.flatMap((d) => d.entries.map((e) => e.motion.id)) : []);
-  const ownBlocks = condition === 'full-motion' ? pinBlocks(document, base) : [];
+  return [
+    base,
+    ...sets.map((set) =>
+      draftCss(underMedia(document, set.ids), layout, condition, others, {
+        base: document,
+        suffix: set.suffix,
+      }),
+    ),
+  ];
+}
+
+/** `page`: the drafts of both forms. */
+function sideOf(
+  document: MotionDocument,
+  sets: readonly MediaSet[],
+  drafts: readonly Draft[],
+  page: readonly Draft[],
+): Side {
+  const [base] = drafts as readonly [Draft];
+  const ownBlocks = base.condition === 'full-motion' ? pinBlocks(document, base) : [];
   const apart = new Set(ownBlocks.flatMap((b) => b.pieces.map((p) => p.id)));
-  const piecesOf = (d: Draft) => piecesOfDraft(d, ever).filter((p) => !apart.has(p.id));
-  const written = all.map(piecesOf);
+  const written = drafts.map((d) => piecesOfDraft(d, drafts, page).filter((p) => !apart.has(p.id)));
   const first = written[0]!.filter((p) => !isIdle(p));
   const cascade = new Cascade(first);
   return {
-    drafts: all,
+    drafts,
     keyframes: written.flatMap((pieces) => pieces.map((p) => p.keyframes)).filter(Boolean),
     blocks: [
       { query: null, pieces: first },
@@ -127,8 +136,11 @@ export function handOffCss(
   others: readonly Layout[] = [],
 ): HandOff {
   const sets = mediaSets(document);
-  const full = sideOf(document, sets, 'full-motion', [layout, ...others]);
-  const reduced = sideOf(document, sets, 'reduced-motion', [layout, ...others]);
+  const layouts = [layout, ...others] as const;
+  const moving = draftsOf(document, sets, 'full-motion', layouts);
+  const still = draftsOf(document, sets, 'reduced-motion', layouts);
+  const full = sideOf(document, sets, moving, [...moving, ...still]);
+  const reduced = sideOf(document, sets, still, [...moving, ...still]);
   const out: string[] = [`/* ${title.replaceAll('*/', '')} */`];
   const lines: HandOff['lines'] = [];
   const put = (text: string) => {

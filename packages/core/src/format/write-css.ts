@@ -103,13 +103,21 @@ export function draftCss(
   return { document, layouts, condition, gateNames, entries, shared, steps, notes };
 }
 
-/** `ever`: motions that are written under this or another media condition; those that are not here are let go of. */
-export function piecesOfDraft(draft: Draft, ever: ReadonlySet<string> = new Set()): Piece[] {
+/**
+ * `all`: drafts of the same document under every media condition. Motions that are written in another one but not here are let go of.
+ * `page`: all that one page gets; a custom property is registered once, for what it holds in any of it.
+ */
+export function piecesOfDraft(
+  draft: Draft,
+  all: readonly Draft[] = [draft],
+  page: readonly Draft[] = all,
+): Piece[] {
+  const motionsOf = (drafts: readonly Draft[]) => drafts.flatMap((d) => d.entries.map((e) => e.motion));
   const { document, layouts, entries, condition } = draft;
   const held = layouts[0]!;
-  const joined = ever.size === 0 ? entries : withAbsent(draft, ever);
+  const joined = all.length === 1 ? entries : withAbsent(draft, new Set(motionsOf(all).map((m) => m.id)));
   return [
-    ...registrations(entries.map((e) => e.motion)),
+    ...registrations(motionsOf(page)),
     ...keptPieces(held),
     ...adjustmentPieces(document, held),
     ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),

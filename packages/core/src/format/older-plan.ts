@@ -1,0 +1,211 @@
+/**
+ * Everything as data, for browsers without scroll timelines: there a script drives paused Web Animations. Nothing is interpolated by us, and
+ * nothing of CSS is parsed there: range points are numbers here already.
+ */
+import {
+  isMeeting,
+  isTimed,
+  parseMeeting,
+  parsePhasePoint,
+  staggerSteps,
+  stepPx,
+} from '../timeline/index.ts';
+import type { RangePoint } from '../timeline/index.ts';
+import { matchesOf, parseLength } from '../page/index.ts';
+import type { HeldLayout, LengthExpr } from '../page/index.ts';
+import { placesOf, timesOf } from '../motion/index.ts';
+import type { Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
+import { keyframeOffset, withWholeEasing } from '../value/index.ts';
+import { writtenSelector } from './marks.ts';
+import { trackClasses } from './patch.ts';
+import type { WriterNote } from './piece.ts';
+
+/** A length as shares: per cent of the range it counts in, px, and per cent of the viewport’s height and width. */
+export type Linear = [pct: number, px: number, vh: number, vw: number];
+/** A place on a passage: a phase and how far into it, or the element’s fraction that meets the viewport’s. */
+export type OlderPoint = [phase: string, ...at: Linear] | ['meets', edge: number, line: number];
+
+export interface OlderMotion {
+  selector: string;
+  /** per property its keyframes, as Web Animations take them */
+  frames: { offset: number; easing: string; [property: string]: string | number }[][];
+  fill: Motion['fill'];
+  composite: Motion['composite'];
+  how: Motion['follow'];
+  /** px, or ms, by which each target is later, in page order */
+  late: number[];
+  on:
+    | { kind: 'page'; scroller: string | null; axis: 'block' | 'inline' }
+    | { kind: 'passage'; subject: string | null; axis: 'block' | 'inline'; insets: [Linear, Linear] }
+    | { kind: 'pin'; track: string; by: 'top' | 'bottom'; inset: Linear }
+    | { kind: 'gate'; gate: number }
+    | { kind: 'load' };
+  range: [OlderPoint, OlderPoint];
+  /** ms, of timed ones */
+  time: [start: number, duration: number] | null;
+}
+
+export interface OlderPlan {
+  motions: OlderMotion[];
+  gates: {
+    subject: string;
+    down: OlderPoint;
+    up: OlderPoint;
+    plays: Gate['plays'];
+    back: Gate['back'];
+  }[];
+}
+
+const zero: Linear = [0, 0, 0, 0];
+const sum = (a: Linear, b: Linear): Linear => a.map((n, i) => n + b[i]!) as Linear;
+const times = (a: Linear, k: number): Linear => a.map((n) => n * k) as Linear;
+
+/** Sums and multiples of %, px, vh and vw; null for anything that is no such sum. */
+export function linearOf(e: LengthExpr): Linear | null {
+  switch (e.kind) {
+    case 'number':
+      return e.value === 0 ? zero : null;
+    case 'dimension': {
+      const place = ['%', 'px', 'vh', 'vw'].indexOf(e.unit);
+      return place < 0 ? null : (zero.map((_, i) => (i === place ? e.value : 0)) as Linear);
+    }
+    case 'sum': {
+      const terms = e.terms.map(linearOf);
+      return terms.some((t) => t === null) ? null : (terms as Linear[]).reduce(sum, zero);
+    }
+    case 'product': {
+      const numbers = e.factors.flatMap((f) => (f.kind === 'number' ? [f.value] : []));
+      const rest = e.factors.filter((f) => f.kind !== 'number');
+      const one = rest.length === 1 ? linearOf(rest[0]!) : null;
+      return (
+        one &&
+        times(
+          one,
+          numbers.reduce((a, b) => a * b, 1),
+        )
+      );
+    }
+    default:
+      return null;
+  }
+}
+
+const lengthOf = (css: string): Linear | null => {
+  const parsed = parseLength(css === 'auto' ? '0px' : css);
+  return parsed.ok ? linearOf(parsed.value) : null;
+};
+
+function pointOf(p: RangePoint, side: 'start' | 'end'): OlderPoint | null {
+  if (isMeeting(p)) {
+    const m = parseMeeting(p);
+    return m.ok ? ['meets', m.value.edge, m.value.line] : null;
+  }
+  const parsed = parsePhasePoint(p, side);
+  const at = parsed.ok ? linearOf(parsed.value.offset) : null;
+  return parsed.ok && at ? [parsed.value.phase ?? 'cover', ...at] : null;
+}
+
+function onOf(
+  m: Motion,
+  d: MotionDocument,
+  pins: ReadonlyMap<string, { pin: Pin; track: string }>,
+  layout: HeldLayout,
+): OlderMotion['on'] | null {
+  const { driver } = m;
+  const named = (selector: string) => writtenSelector(selector, layout);
+  switch (driver.kind) {
+    case 'page':
+      return { kind: 'page', scroller: driver.scroller ? named(driver.scroller) : null, axis: driver.axis };
+    case 'passage': {
+      const insets = driver.insets.map(lengthOf);
+      if (insets.some((i) => i === null)) return null;
+      const subject = driver.subject === 'self' ? null : named(driver.subject);
+      return { kind: 'passage', subject, axis: driver.axis, insets: insets as [Linear, Linear] };
+    }
+    case 'pin': {
+      const known = pins.get(driver.pin);
+      const inset = known && lengthOf(known.pin.hold.inset);
+      if (!known?.pin.on || !inset) return null;
+      return { kind: 'pin', track: known.track, by: known.pin.hold.by, inset };
+    }
+    case 'gate': {
+      const gate = d.gates.filter((g) => g.on).findIndex((g) => g.id === driver.gate);
+      return gate < 0 ? null : { kind: 'gate', gate };
+    }
+    case 'load':
+      return { kind: 'load' };
+    case 'belt':
+      return null;
+  }
+}
+
+const framesOf = (m: Motion): OlderMotion['frames'] =>
+  Object.entries(m.keyframes).map(([property, list]) =>
+    withWholeEasing(list, m.easing).map((k) => ({
+      offset: keyframeOffset(k.at),
+      easing: k.easing ?? 'linear',
+      [camel(property)]: k.value,
+    })),
+  );
+/** As scripts name properties; custom ones keep their name. */
+const camel = (property: string) =>
+  property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
+
+/** What cannot be said in numbers is left out, and noted. Nothing of it is played for readers who ask for reduced motion. */
+export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderPlan; notes: WriterNote[] } {
+  const notes: WriterNote[] = [];
+  const tracks = trackClasses(d);
+  const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${tracks.get(pin.id)!}` }]));
+  const played = timesOf(d.motions);
+  const motions = d.motions.flatMap((m): OlderMotion[] => {
+    if (!m.on || m.driver.kind === 'belt') return [];
+    const on = onOf(m, d, pins, layout);
+    const range = [pointOf(m.range.start, 'start'), pointOf(m.range.end, 'end')];
+    const named = Object.values(m.keyframes).some((l) => l.some((k) => /^[a-z]/.test(k.at)));
+    if (!on || named || range.some((p) => p === null)) {
+      notes.push({
+        motion: m.id,
+        note: 'Browsers without scroll timelines show it still: its range is no sum of %, px, vh and vw.',
+      });
+      return [];
+    }
+    const t = isTimed(m.driver) ? played.get(m.id) : undefined;
+    return [
+      {
+        selector: writtenSelector(m.targets.selector, layout),
+        frames: framesOf(m),
+        fill: m.fill,
+        composite: m.composite,
+        how: m.follow,
+        late: lateOf(m, layout),
+        on,
+        range: range as [OlderPoint, OlderPoint],
+        time: t ? [t.start, t.end - t.start] : null,
+      },
+    ];
+  });
+  const gates = d.gates
+    .filter((g) => g.on)
+    .map((g) => {
+      const down = pointOf(g.down, 'start') ?? (['cover', ...zero] as OlderPoint);
+      return {
+        subject: writtenSelector(g.subject, layout),
+        down,
+        up: (g.up === null ? null : pointOf(g.up, 'start')) ?? down,
+        plays: g.plays,
+        back: g.back,
+      };
+    });
+  return { plan: { motions, gates }, notes };
+}
+
+function lateOf(m: Motion, layout: HeldLayout): number[] {
+  if (!m.stagger) return [];
+  const { step, order } = m.stagger;
+  const first = placesOf({ ...m, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
+  const length = first && 'start' in first ? first.end - first.start : 0;
+  const px = step.endsWith('ms') ? Number.parseFloat(step) : stepPx(step, length, layout);
+  return staggerSteps(order, matchesOf(layout, m.targets.selector), layout).map((s) =>
+    Number((s * px).toFixed(2)),
+  );
+}

@@ -1,0 +1,182 @@
+/**
+ * For browsers without scroll timelines and timed triggers: every motion as paused Web Animations that this script moves. Reads come before
+ * writes, nothing runs while nothing scrolls, and stopping leaves the page as it was.
+ */
+import { follow, isAtRest } from '@lyvek/core/follow';
+import type { Follower } from '@lyvek/core/follow';
+import type { OlderMotion, OlderPlan } from '@lyvek/core';
+import { browserClock } from '../plan.ts';
+import type { Clock } from '../plan.ts';
+import { linesOf, rangeOf } from './places.ts';
+
+/** ms that a scrubbed animation lasts, so that its time is its progress in thousandths */
+const WHOLE = 1000;
+
+interface Scrubbed {
+  motion: OlderMotion;
+  target: Element;
+  late: number;
+  animations: Animation[];
+  range: ReturnType<typeof rangeOf>;
+  state: Follower;
+  x: number;
+}
+interface Passed {
+  gate: OlderPlan['gates'][number];
+  parts: Animation[];
+  lines: ReturnType<typeof linesOf>;
+  passed: boolean;
+  ever: boolean;
+}
+
+export function start(plan: OlderPlan, clock: Clock = browserClock): () => void {
+  const calm = matchMedia('(prefers-reduced-motion: reduce)');
+  let end: (() => void) | null = null;
+  const heed = () => {
+    end?.();
+    end = calm.matches ? null : play(plan, clock);
+  };
+  calm.addEventListener('change', heed);
+  heed();
+  return () => {
+    calm.removeEventListener('change', heed);
+    end?.();
+  };
+}
+
+/** Plays it whatever readers ask for. Returns what stops it. */
+export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
+  const scrubbed: Scrubbed[] = [];
+  const gates: Passed[] = plan.gates.map((gate) => ({
+    gate,
+    parts: [],
+    lines: null,
+    passed: false,
+    ever: false,
+  }));
+  const all: Animation[] = [];
+  let frame = 0;
+  let last = clock.now();
+  let stopped = false;
+
+  for (const motion of plan.motions)
+    [...document.querySelectorAll(motion.selector)].forEach((target, i) => {
+      const late = motion.late[i] ?? 0;
+      const made = animationsOf(motion, target, late);
+      all.push(...made);
+      if (motion.on.kind === 'load') made.forEach((a) => a.play());
+      else if (motion.on.kind === 'gate') gates[motion.on.gate]?.parts.push(...made);
+      else
+        scrubbed.push({ motion, target, late, animations: made, range: null, state: { y: 0, v: 0 }, x: 0 });
+    });
+
+  const measure = () => {
+    for (const s of scrubbed) {
+      const known = s.range !== null;
+      s.range = rangeOf(s.motion, s.target);
+      // A page that opens scrolled stands where it is; nothing plays in.
+      if (!known && s.range) s.x = s.state.y = offsetOf(s.range);
+    }
+    for (const g of gates) g.lines = linesOf(g.gate);
+    write();
+  };
+  const write = () => {
+    const offsets = scrubbed.map((s) => (s.range ? s.state.y : 0));
+    scrubbed.forEach((s, i) => {
+      if (!s.range) return;
+      const [start, end] = [s.range.start + s.late, s.range.end + s.late];
+      const y = offsets[i]!;
+      const time = y < start ? -1 : y >= end || end <= start ? WHOLE : ((y - start) / (end - start)) * WHOLE;
+      for (const a of s.animations) if (a.currentTime !== time) a.currentTime = time;
+    });
+  };
+  const tick = () => {
+    frame = 0;
+    const now = clock.now();
+    const step = Math.min(100, Math.max(1, now - last));
+    last = now;
+    const offsets = scrubbed.map((s) => (s.range ? offsetOf(s.range) : 0));
+    let moving = false;
+    scrubbed.forEach((s, i) => {
+      const x = offsets[i]!;
+      follow(s.state, s.motion.how, s.x, x, step);
+      s.x = x;
+      if (isAtRest(s.state, x)) s.state = { y: x, v: 0 };
+      else moving = true;
+    });
+    for (const g of gates) if (g.lines) heedGate(g, g.lines.scroller.scrollTop);
+    write();
+    if (moving) wake();
+  };
+  const wake = () => {
+    if (!frame && !stopped) frame = clock.request(tick);
+  };
+  const scrolled = () => {
+    if (!frame) last = clock.now() - 1000 / 60;
+    wake();
+  };
+  const sized = new ResizeObserver(() => {
+    measure();
+    wake();
+  });
+  sized.observe(document.documentElement);
+  if (document.body) sized.observe(document.body);
+  document.addEventListener('scroll', scrolled, { capture: true, passive: true });
+  measure();
+  wake();
+  return () => {
+    stopped = true;
+    clock.cancel(frame);
+    sized.disconnect();
+    document.removeEventListener('scroll', scrolled, { capture: true });
+    all.forEach((a) => a.cancel());
+  };
+}
+
+const offsetOf = ({ scroller, inline }: { scroller: Element; inline: boolean }) =>
+  Math.abs(inline ? scroller.scrollLeft : scroller.scrollTop);
+
+/** One animation a property, since each has easings of its own. */
+function animationsOf(m: OlderMotion, target: Element, late: number): Animation[] {
+  const [delay, duration] = m.time ?? [0, WHOLE];
+  return m.frames.map((frames) => {
+    const a = target.animate(frames as Keyframe[], {
+      duration,
+      delay: m.time ? delay + late : 0,
+      fill: m.fill === 'none' ? 'none' : m.fill,
+      composite: m.composite,
+    });
+    a.pause();
+    a.currentTime = m.time ? 0 : -1;
+    return a;
+  });
+}
+
+/** Passing the line downwards plays the parts; heeding the way up does what the gate says. */
+function heedGate(g: Passed, y: number): void {
+  const { down, up } = g.lines!;
+  const { plays, back } = g.gate;
+  if (!g.passed && y >= down) {
+    const again = !g.ever || (plays === 'each-time' && back !== 'plays-back');
+    g.passed = g.ever = true;
+    for (const a of g.parts) {
+      if (again) a.currentTime = 0;
+      else if (plays === 'once') continue;
+      a.playbackRate = 1;
+      a.play();
+    }
+  } else if (g.passed && y < up) {
+    g.passed = false;
+    if (plays === 'once' || back === 'keeps-end') return;
+    for (const a of g.parts)
+      if (back === 'plays-back') {
+        a.playbackRate = -1;
+        // Played from its very start backwards, an animation would begin at its end.
+        if (Number(a.currentTime) > 0) a.play();
+        else a.pause();
+      } else {
+        a.pause();
+        a.currentTime = 0;
+      }
+  }
+}
