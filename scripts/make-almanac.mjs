@@ -48,10 +48,14 @@ const short = (n) => Number(n.toFixed(1));
 /** Metres above the chart’s zero. */
 const height = (t) => {
   const hours = (t - FIRST_NEW_MOON) / HOUR;
-  return 2.9 + 1.7 * Math.cos((2 * Math.PI * hours) / MOON_TIDE) + 0.62 * Math.cos((2 * Math.PI * hours) / SUN_TIDE);
+  return (
+    2.9 +
+    1.7 * Math.cos((2 * Math.PI * hours) / MOON_TIDE) +
+    0.62 * Math.cos((2 * Math.PI * hours) / SUN_TIDE)
+  );
 };
 /** Share of the lunation, 0 at new moon. */
-const phase = (t) => ((((t - FIRST_NEW_MOON) / (24 * HOUR)) % LUNATION) + LUNATION) % LUNATION / LUNATION;
+const phase = (t) => (((((t - FIRST_NEW_MOON) / (24 * HOUR)) % LUNATION) + LUNATION) % LUNATION) / LUNATION;
 
 function turns(start) {
   const out = [];
@@ -102,18 +106,66 @@ const ends = (from, to) => [
 ];
 const whole = { driver: { kind: 'page', axis: 'block' } };
 
-motion('year', 'The year passes', '#year-hand', { scale: ends('0 1', '1 1') }, { start: '0%', end: '100%' }, whole);
-motion('swell', 'Swell under the title', '#swell', { translate: ends('0 0', '0 60px') }, { start: '0px', end: '800px' }, whole);
-motion('title', 'Title leaves', '#cover > div', { opacity: ends('1', '0'), translate: ends('0 0', '0 -40px') }, { start: '100px', end: '640px' }, { ...whole, reducedMotion: 'fade' });
-motion('light', 'The lamp turns', '#lamp', { rotate: ends('-24deg', '24deg') }, { start: '0px', end: '900px' }, whole);
+motion(
+  'year',
+  'The year passes',
+  '#year-hand',
+  { scale: ends('0 1', '1 1') },
+  { start: '0%', end: '100%' },
+  whole,
+);
+motion(
+  'swell',
+  'Swell under the title',
+  '#swell',
+  { translate: ends('0 0', '0 60px') },
+  { start: '0px', end: '800px' },
+  whole,
+);
+motion(
+  'title',
+  'Title leaves',
+  '#cover > div',
+  { opacity: ends('1', '0'), translate: ends('0 0', '0 -40px') },
+  { start: '100px', end: '640px' },
+  { ...whole, reducedMotion: 'fade' },
+);
+motion(
+  'light',
+  'The lamp turns',
+  '#lamp',
+  { rotate: ends('-24deg', '24deg') },
+  { start: '0px', end: '900px' },
+  whole,
+);
 
 const months = MONTHS.map(([name, note], m) => {
   const id = name.toLowerCase();
   const days = new Date(Date.UTC(YEAR, m + 1, 0)).getUTCDate();
   const label = `${name}, heading`;
-  motion(`${id}_h`, label, `#${id} > header`, { opacity: ends('0', '1'), translate: ends('0 56px', '0 0') }, { start: 'entry 10%', end: { edge: '50%', line: '60%' } }, { reducedMotion: 'fade' });
-  motion(`${id}_m`, `${name}, moons`, `#${id} .moons`, { 'clip-path': ends('inset(0 100% 0 0)', 'inset(0 0% 0 0)') }, { start: 'entry 60%', end: { edge: '50%', line: '45%' } });
-  motion(`${id}_t`, `${name}, tint`, `#${id} > .tint`, { opacity: ends('0', '1') }, { start: 'cover 0%', end: 'entry 100%' }, { reducedMotion: 'keep', driver: { ...passage, subject: `#${id} > header` } });
+  motion(
+    `${id}_h`,
+    label,
+    `#${id} > header`,
+    { opacity: ends('0', '1'), translate: ends('0 56px', '0 0') },
+    { start: 'entry 10%', end: { edge: '50%', line: '60%' } },
+    { reducedMotion: 'fade' },
+  );
+  motion(
+    `${id}_m`,
+    `${name}, moons`,
+    `#${id} .moons`,
+    { 'clip-path': ends('inset(0 100% 0 0)', 'inset(0 0% 0 0)') },
+    { start: 'entry 60%', end: { edge: '50%', line: '45%' } },
+  );
+  motion(
+    `${id}_t`,
+    `${name}, tint`,
+    `#${id} > .tint`,
+    { opacity: ends('0', '1') },
+    { start: 'cover 0%', end: 'entry 100%' },
+    { reducedMotion: 'keep', driver: { ...passage, subject: `#${id} > header` } },
+  );
   const moons = Array.from({ length: days }, (_, d) => {
     const share = phase(Date.UTC(YEAR, m, d + 1, 12));
     return `<g transform="translate(${d * 32} 0)"><circle cx="10" cy="10" r="9"/><path d="${moonPath(share)}"/></g>`;
@@ -134,12 +186,27 @@ function day(month, m, d) {
   const spring = range > 4.3;
   const weekday = new Intl.DateTimeFormat('en', { weekday: 'long', timeZone: 'UTC' }).format(start);
   const end = 52 + Math.round(random() * 14);
-  motion(`${id}_c`, `${month} ${d}`, `#${id} > svg`, { 'clip-path': ends('inset(0 100% 0 0)', 'inset(0 0% 0 0)') }, { start: 'entry 20%', end: { edge: '50%', line: `${end}%` } });
+  motion(
+    `${id}_c`,
+    `${month} ${d}`,
+    `#${id} > svg`,
+    { 'clip-path': ends('inset(0 100% 0 0)', 'inset(0 0% 0 0)') },
+    { start: 'entry 20%', end: { edge: '50%', line: `${end}%` } },
+  );
   if (spring)
-    motion(`${id}_s`, `${month} ${d}, springs`, `#${id} > .springs`, { opacity: ends('0', '1'), translate: ends('24px 0', '0 0') }, { start: 'entry 100%', end: { edge: '50%', line: '50%' } }, { reducedMotion: 'fade' });
+    motion(
+      `${id}_s`,
+      `${month} ${d}, springs`,
+      `#${id} > .springs`,
+      { opacity: ends('0', '1'), translate: ends('24px 0', '0 0') },
+      { start: 'entry 100%', end: { edge: '50%', line: '50%' } },
+      { reducedMotion: 'fade' },
+    );
   return `<article id="${id}"${spring ? ' class="spring"' : ''}><h3><b>${d}</b> ${weekday}</h3><svg viewBox="0 0 ${W} ${H}" preserveAspectRatio="none" role="img" aria-label="Tide of ${month} ${d}"><path class="water" d="${curve(start)}L${W} ${H}L0 ${H}Z"/><path class="line" d="${curve(start)}"/></svg><p class="waters">${waters
     .map((w) => `${w.high ? 'high' : 'low '} ${w.time}  ${w.metres.toFixed(1)} m`)
-    .join('\n')}</p>${spring ? '<p class="springs">springs</p>' : ''}${random() < 0.2 ? `<p class="note">${NOTES[Math.floor(random() * NOTES.length)]}</p>` : ''}</article>`;
+    .join(
+      '\n',
+    )}</p>${spring ? '<p class="springs">springs</p>' : ''}${random() < 0.2 ? `<p class="note">${NOTES[Math.floor(random() * NOTES.length)]}</p>` : ''}</article>`;
 }
 
 const html = `<!doctype html>

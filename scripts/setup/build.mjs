@@ -68,10 +68,20 @@ export const runtimeBundle = (outfile) => ({
   outfile,
 });
 
+/** What drives a page in browsers without scroll timelines. */
+export const olderBundle = (outfile) => ({
+  ...runtimeBundle(outfile),
+  entryPoints: [inRoot('packages/runtime/src/older/index.ts')],
+  banner: {
+    js: '/* Plays everything where scroll timelines are missing. start(plan) returns what stops it. */',
+  },
+});
+
 export async function buildProbe() {
   const { build } = await import('esbuild');
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
+  await build(olderBundle(inRoot('dist/older.js')));
 }
 
 export async function ensureBuilt({ force = false } = {}) {

@@ -89,7 +89,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   api.use(guardApi(addresses));
   api.use(express.json({ limit: MOST_JSON }));
   api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool), presetRoutes(pool));
-  api.use(handOffRoutes(pool, () => readFileSync(join(dist, 'runtime.js'))));
+  api.use(handOffRoutes(pool, (file) => readFileSync(join(dist, file))));
   api.use(schemaRoutes());
   api.use((req, res) =>
     sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),

@@ -134,6 +134,7 @@ export function handOffCss(
   layout: Layout,
   title: string,
   others: readonly Layout[] = [],
+  { older = false }: { older?: boolean } = {},
 ): HandOff {
   const sets = mediaSets(document);
   const layouts = [layout, ...others] as const;
@@ -149,33 +150,44 @@ export function handOffCss(
     return { from, to: out.length };
   };
   if (full.blocks.some((b) => b.pieces.length)) {
-    put('@supports (animation-timeline: view()) {');
     let blocks = 0;
+    let indented = '';
     const media = (query: string, pieces: readonly Piece[], mark: boolean, comment = '') => {
       const written = pieces.filter((p) => p.rules);
       if (written.length === 0) return;
       if (blocks++) put('');
-      put(`  @media ${query} {`);
-      if (comment) put(`    /* ${comment} */`);
+      put(`${indented}@media ${query} {`);
+      if (comment) put(`${indented}  /* ${comment} */`);
       written.forEach((piece, i) => {
         if (i > 0) put('');
-        const at = put(indent(piece.rules, '    '));
+        const at = put(indent(piece.rules, `${indented}  `));
         if (mark) lines.push({ piece, ...at });
       });
-      put('  }');
+      put(`${indented}}`);
     };
     const [base] = full.blocks;
-    media('screen', base!.pieces.filter(isAdjustment), true, 'Adjustments that the motions need');
-    for (const [side, wish] of [
-      [full, 'no-preference'],
-      [reduced, 'reduce'],
-    ] as const)
+    const moves = (side: Side, wish: string, screen: string, which: (p: Piece) => boolean) => {
       for (const { query, pieces } of side.blocks)
         media(
-          `screen and (prefers-reduced-motion: ${wish})${query === null ? '' : ` and ${inBrackets(query)}`}`,
-          pieces.filter((p) => !isAdjustment(p)),
+          `${screen} and (prefers-reduced-motion: ${wish})${query === null ? '' : ` and ${inBrackets(query)}`}`,
+          pieces.filter((p) => !isAdjustment(p) && which(p)),
           side === full,
         );
+    };
+    const adjusted = base!.pieces.filter(isAdjustment);
+    const needed = 'Adjustments that the motions need';
+    if (older) {
+      // Where a script plays instead of timelines, it needs the same page.
+      media('screen and (scripting: enabled)', adjusted, true, needed);
+      moves(full, 'no-preference', 'screen and (scripting: enabled)', isHeld);
+      if (blocks) put('');
+      blocks = 0;
+    }
+    put('@supports (animation-timeline: view()) {');
+    indented = '  ';
+    if (!older) media('screen', adjusted, true, needed);
+    moves(full, 'no-preference', 'screen', (p) => !older || !isHeld(p));
+    moves(reduced, 'reduce', 'screen', () => true);
     put('}');
     for (const keyframes of new Set([...full.keyframes, ...reduced.keyframes])) put(`\n${keyframes}`);
   }
@@ -192,6 +204,8 @@ const notesOf = ({ drafts }: Side): WriterNote[] => {
   return all.filter((n, i) => all.findIndex((o) => o.motion === n.motion && o.note === n.note) === i);
 };
 
+/** What pins do to the page. */
+const isHeld = (p: Piece) => p.stays === true && !isAdjustment(p);
 const isAdjustment = (p: Piece) => p.id.startsWith('adjust:') || p.id === 'kept';
 /** Behind an “and” only other ands may follow without brackets of their own. */
 const inBrackets = (query: string) => (/\b(?:or|not)\b/.test(query) ? `(${query})` : query);

@@ -18,6 +18,7 @@ import type { Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../value/index.ts';
 import { writtenSelector } from './marks.ts';
 import { trackClasses } from './patch.ts';
+import { introParts } from './timed-css.ts';
 import type { WriterNote } from './piece.ts';
 
 /** A length as shares: per cent of the range it counts in, px, and per cent of the viewport’s height and width. */
@@ -139,14 +140,16 @@ function onOf(
   }
 }
 
-const framesOf = (m: Motion): OlderMotion['frames'] =>
-  Object.entries(m.keyframes).map(([property, list]) =>
-    withWholeEasing(list, m.easing).map((k) => ({
-      offset: keyframeOffset(k.at),
-      easing: k.easing ?? 'linear',
-      [camel(property)]: k.value,
-    })),
-  );
+const framesOf = (m: Motion, keeps: (property: string) => boolean): OlderMotion['frames'] =>
+  Object.entries(m.keyframes)
+    .filter(([property]) => keeps(property))
+    .map(([property, list]) =>
+      withWholeEasing(list, m.easing).map((k) => ({
+        offset: keyframeOffset(k.at),
+        easing: k.easing ?? 'linear',
+        [camel(property)]: k.value,
+      })),
+    );
 /** As scripts name properties; custom ones keep their name. */
 const camel = (property: string) =>
   property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
@@ -170,19 +173,18 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
       return [];
     }
     const t = isTimed(m.driver) ? played.get(m.id) : undefined;
-    return [
-      {
-        selector: writtenSelector(m.targets.selector, layout),
-        frames: framesOf(m),
-        fill: m.fill,
-        composite: m.composite,
-        how: m.follow,
-        late: lateOf(m, layout),
-        on,
-        range: range as [OlderPoint, OlderPoint],
-        time: t ? [t.start, t.end - t.start] : null,
-      },
-    ];
+    const parts = m.driver.kind === 'load' ? introParts(m, d, layout) : [{ motion: m, keeps: () => true }];
+    return parts.map((part) => ({
+      selector: writtenSelector(m.targets.selector, layout),
+      frames: framesOf(part.motion, part.keeps),
+      fill: part.motion.fill,
+      composite: m.composite,
+      how: m.follow,
+      late: lateOf(m, layout),
+      on,
+      range: range as [OlderPoint, OlderPoint],
+      time: t ? [t.start, t.end - t.start] : null,
+    }));
   });
   const gates = d.gates
     .filter((g) => g.on)
@@ -196,7 +198,9 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
         back: g.back,
       };
     });
-  return { plan: { motions, gates }, notes };
+  // An intro lies over what the scroll scrubs, as in CSS.
+  const last = (m: OlderMotion) => (m.on.kind === 'load' ? 1 : 0);
+  return { plan: { motions: motions.sort((a, b) => last(a) - last(b)), gates }, notes };
 }
 
 function lateOf(m: Motion, layout: HeldLayout): number[] {

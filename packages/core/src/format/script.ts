@@ -1,25 +1,48 @@
 /** The hand-off’s script: the plan as a module beside the page, which starts the runtime. */
 import type { Plan } from './piece.ts';
+import type { OlderPlan } from './older-plan.ts';
 import { isEmptyPlan } from './plan.ts';
 
 export const RUNTIME_FILE = 'motion-runtime.js';
 
-/** Null where CSS does everything. */
-export function scriptText(plan: Plan, title: string): string | null {
-  if (isEmptyPlan(plan)) return null;
+/** Plays everything where scroll timelines are missing. */
+export const OLDER_FILE = 'motion-older.js';
+
+/** Null where CSS does everything. With `older` a browser without scroll timelines gets all of it as data, and the script for that. */
+export function scriptText(plan: Plan, title: string, older: OlderPlan | null = null): string | null {
+  const head = `/* ${title.replaceAll('*/', '')} */`;
+  const json = (data: unknown) => JSON.stringify(data, null, 2);
+  if (older === null) {
+    if (isEmptyPlan(plan)) return null;
+    return `${head}
+import { start } from './${RUNTIME_FILE}';
+
+start(document, ${json(playedOf(plan))});
+`;
+  }
+  return `${head}
+import { start } from './${RUNTIME_FILE}';
+
+const plan = ${json(playedOf(plan))};
+if (CSS.supports('animation-timeline: view()')) start(document, plan);
+else {
+  start(document, { ...plan, follow: [] });
+  const older = await import('./${OLDER_FILE}');
+  older.start(${json(older)});
+}
+`;
+}
+
+/** What the script needs of a plan. */
+function playedOf(plan: Plan) {
   const follow = plan.follow.map(({ names, selector, how }) => ({ names, selector, how }));
   const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
   const belts = plan.belts.map(({ motion: _, ...belt }) => belt);
   const { media } = plan;
-  const played = {
+  return {
     ...(media?.length ? { media } : {}),
     follow,
     ...(signals.length ? { signals } : {}),
     ...(belts.length ? { belts } : {}),
   };
-  return `/* ${title.replaceAll('*/', '')} */
-import { start } from './${RUNTIME_FILE}';
-
-start(document, ${JSON.stringify(played, null, 2)});
-`;
 }

@@ -40,11 +40,20 @@ export function timedEntries(motion: Motion, condition: Condition, c: TimedConte
     return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', timed }] : [];
   };
   if (gate) return entry(motion, '', () => true);
-  const taken = scrubbedBeside(motion, c.document, c.held);
-  if (taken.size === 0) return entry(motion, '', () => true);
+  return introParts(motion, c.document, c.held).flatMap((p) => entry(p.motion, p.suffix, p.keeps));
+}
+
+/** An intro, in two where the scroll moves some of its properties too: those it hands over. */
+export function introParts(
+  motion: Motion,
+  document: MotionDocument,
+  layout: HeldLayout,
+): { motion: Motion; suffix: string; keeps(property: string): boolean }[] {
+  const taken = scrubbedBeside(motion, document, layout);
+  if (taken.size === 0) return [{ motion, suffix: '', keeps: () => true }];
   return [
-    ...entry(motion, '', (p) => !taken.has(p)),
-    ...entry(handingOver(motion), '-intro', (p) => taken.has(p)),
+    { motion, suffix: '', keeps: (p) => !taken.has(p) },
+    { motion: handingOver(motion), suffix: '-intro', keeps: (p) => taken.has(p) },
   ];
 }
 

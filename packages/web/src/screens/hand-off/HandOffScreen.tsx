@@ -9,6 +9,7 @@ import {
   hasSheetsInBody,
   insertLastInHead,
   patchHtml,
+  olderPlan,
   patchOf,
   RUNTIME_FILE,
   scriptText,
@@ -20,6 +21,9 @@ import { notify, notifyError } from '../../parts/notices.tsx';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { effectWords } from '../rundown/model/words.ts';
 import { Code } from './Code.tsx';
+
+/** Remembered for all pages. */
+const OLDER = 'lyvek-older';
 
 const WHERE = {
   page: 'on the scroll of the page',
@@ -43,8 +47,13 @@ export function HandOffScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const sheet = stylesheetPath(page.entry, page.name);
   const title = `${page.name}. Lyvek, ${take.name}, rev ${save.revision}`;
-  const out = useMemo(() => handOffCss(document, layout, title, others), [document, layout, others, title]);
-  const script = useMemo(() => scriptText(out.plan, title), [out.plan, title]);
+  const [older, setOlder] = useState(() => localStorage.getItem(OLDER) === 'yes');
+  const out = useMemo(
+    () => handOffCss(document, layout, title, others, { older }),
+    [document, layout, others, title, older],
+  );
+  const data = useMemo(() => (older ? olderPlan(document, layout) : null), [older, document, layout]);
+  const script = useMemo(() => scriptText(out.plan, title, data?.plan ?? null), [out.plan, title, data]);
   const scriptHref = stylesheetPath(page.entry, page.name, 'js').href;
   const lines = headLines(sheet.href, script === null ? null : scriptHref);
   const link = lines.join('\n');
@@ -83,7 +92,7 @@ export function HandOffScreen() {
   const copy = (text: string, what: string) =>
     void navigator.clipboard.writeText(text).then(() => notify(`${what} is copied.`), notifyError);
   const on = document.motions.filter((m) => m.on);
-  const download = `/api/takes/${take.id}/hand-off.zip?width=${viewport.width}&height=${viewport.height}`;
+  const download = `/api/takes/${take.id}/hand-off.zip?width=${viewport.width}&height=${viewport.height}${older ? '&older=true' : ''}`;
   return (
     <div className="hand-off">
       <section className="hand-left">
@@ -214,8 +223,8 @@ export function HandOffScreen() {
           )}
           <p>
             Without scroll-driven animations a browser skips the whole block: the page stands still and
-            complete. So it does in print. With reduced motion only what each motion allows is left: it fades,
-            stands still, or moves all the same.
+            complete{older ? ', unless its script may run' : ''}. So it does in print. With reduced motion
+            only what each motion allows is left: it fades, stands still, or moves all the same.
           </p>
         </div>
       </section>
@@ -227,6 +236,29 @@ export function HandOffScreen() {
           The zip holds the page with all its files as you brought them, the style sheet, and the one link.
           Unpack it and open <code>{page.entry}</code>.
         </p>
+        <label className="tick older">
+          <input
+            type="checkbox"
+            checked={older}
+            onChange={(e) => {
+              localStorage.setItem(OLDER, e.target.checked ? 'yes' : 'no');
+              setOlder(e.target.checked);
+            }}
+          />
+          <span>
+            Also for browsers without scroll timelines
+            <i>
+              {older
+                ? `they play it by a script of their own, ${data?.plan.motions.length ?? 0} motions as data`
+                : 'they show the page complete and still'}
+            </i>
+          </span>
+        </label>
+        {data?.notes.map((n) => (
+          <p key={n.motion} role="note" className="small">
+            <b>{document.motions.find((m) => m.id === n.motion)?.name}:</b> {n.note}
+          </p>
+        ))}
         <DownloadButton href={download} saved={save.is === 'saved'} empty={on.length === 0} />
         <dl>
           <dt>CSS</dt>

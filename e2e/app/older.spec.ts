@@ -1,0 +1,107 @@
+/** A hand-off in a browser without scroll timelines: the same page, played by script. Chromium plays that browser by denying what it can. */
+import { expect, test } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { demoProject, openRundown } from '../support/app.ts';
+
+const TYPES: Record<string, string> = {
+  html: 'text/html',
+  css: 'text/css',
+  js: 'text/javascript',
+  svg: 'image/svg+xml',
+};
+
+/** Serves a hand-off’s files; `old`: no timelines in CSS, and none in the answers of CSS.supports. */
+async function served(
+  context: BrowserContext,
+  files: Record<string, Uint8Array>,
+  old: boolean,
+): Promise<Page> {
+  const page = await context.newPage();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  if (old)
+    await page.addInitScript(() => {
+      const supports = CSS.supports.bind(CSS) as (...a: string[]) => boolean;
+      CSS.supports = ((...a: string[]) =>
+        !a.join(':').includes('timeline') && supports(...a)) as typeof CSS.supports;
+    });
+  await page.route('http://handed.off/**', (route) => {
+    const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
+    const file = files[path];
+    if (!file) return route.fulfill({ status: 404 });
+    const type = TYPES[path.split('.').at(-1)!] ?? 'text/plain';
+    const text = Buffer.from(file);
+    // A browser without a feature skips the block that asks for it.
+    const body =
+      old && path.endsWith('.motion.css')
+        ? text
+            .toString('utf8')
+            .replace('@supports (animation-timeline: view())', '@supports (no-such: thing)')
+        : text;
+    return route.fulfill({ body, contentType: type });
+  });
+  await page.goto('http://handed.off/');
+  await page.waitForTimeout(700);
+  return page;
+}
+
+const WATCHED = ['#road-picture', '#hero-title', '.strip', '#seeing', '#hour-line', '#exposure canvas'];
+
+test('the night is the same by script alone, at many places, down and up', async ({
+  page,
+  request,
+  context,
+}) => {
+  const shelf = await (await request.get(`/api/projects/${await demoProject(request)}`)).json();
+  const night = shelf.pages.find((p: { name: string }) => p.name.includes('Night'));
+  // Measured once, as everybody does who hands it off.
+  await openRundown(page, night.id);
+  const zip = async (query: string) =>
+    unzipSync(
+      new Uint8Array(
+        await (
+          await request.get(`/api/takes/${night.takes[0].id}/hand-off.zip?width=1280&height=800${query}`)
+        ).body(),
+      ),
+    );
+  const files = await zip('&older=true');
+  expect(Object.keys(files)).toContain('motion-older.js');
+  expect(Object.keys(await zip(''))).not.toContain('motion-older.js');
+  const [native, old] = [await served(context, files, false), await served(context, files, true)];
+  const heights = await Promise.all(
+    [native, old].map((p) => p.evaluate(() => document.documentElement.scrollHeight)),
+  );
+  expect(heights[0]).toBe(heights[1]);
+  const look = (p: Page, y: number) =>
+    p.evaluate(
+      async ([y, watched]) => {
+        scrollTo({ top: y, behavior: 'instant' });
+        for (let i = 0; i < 4; i++) await new Promise(requestAnimationFrame);
+        return watched.flatMap((s) => {
+          const e = document.querySelector(s);
+          if (!e) return [];
+          const { left, top, width } = e.getBoundingClientRect();
+          return [{ s, left, top, width, opacity: Number(getComputedStyle(e).opacity) }];
+        });
+      },
+      [y, WATCHED] as const,
+    );
+  const places = [0, 300, 700, 1400, 3200, 4300, 5200, 6000, 9000, 12000, 9000, 5200, 700, 0];
+  let moved = 0;
+  let before = '';
+  for (const y of places) {
+    const [a, b] = [await look(native, y), await look(old, y)];
+    a.forEach((one, i) => {
+      const other = b[i]!;
+      for (const k of ['left', 'top', 'width'] as const)
+        expect(Math.abs(one[k] - other[k]), `${one.s} ${k} at ${y}: ${one[k]} and ${other[k]}`).toBeLessThan(
+          2.5,
+        );
+      expect(Math.abs(one.opacity - other.opacity), `${one.s} at ${y}`).toBeLessThan(0.02);
+    });
+    const now = JSON.stringify(b);
+    if (now !== before) moved++;
+    before = now;
+  }
+  expect(moved).toBeGreaterThan(8);
+});
