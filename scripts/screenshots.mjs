@@ -34,10 +34,16 @@ async function shot(name, path, act = async () => {}, colorScheme = 'light') {
 
 const chooseCard = async (page) => {
   await page.locator('[data-motion=m_card2] .bar-grip').click();
-  await page.locator('.scrub-area').click({ position: { x: 20, y: 8 + 2230 / 19 } });
+  const bar = await page.locator('[data-motion=m_card2] .bar-grip').boundingBox();
+  await page.mouse.click(116, bar.y + bar.height * 0.45);
   await page.waitForTimeout(500);
 };
-await shot('shelf', '/', (page) => page.locator('.strip-button').hover({ position: { x: 30, y: 130 } }));
+await shot('shelf', '/', (page) =>
+  page
+    .locator('.strip-button')
+    .first()
+    .hover({ position: { x: 30, y: 130 } }),
+);
 await shot('rundown', rundown, chooseCard);
 await shot('rundown-dark', rundown, chooseCard, 'dark');
 await shot('drag', rundown, async (page) => {
@@ -70,6 +76,30 @@ await shot('gate', rundown, async (page) => {
   await page.waitForTimeout(300);
   await page.locator('.time-ground').click({ position: { x: 120, y: 150 } });
   await page.waitForTimeout(700);
+});
+await shot('belt', rundown, async (page) => {
+  await page.locator('[data-motion=m_belt] .bar-grip').click();
+  await page.evaluate(() => document.querySelector('.scrub-area').getBoundingClientRect());
+  await page.locator('.preview-page').hover();
+  const box = await page.locator('[data-motion=m_belt] .bar-grip').boundingBox();
+  await page.mouse.click(116, box.y + box.height / 2);
+  await page.waitForTimeout(900);
+});
+await shot('presets', rundown, async (page) => {
+  const keep = async (motion, name) => {
+    await page.locator(`[data-motion=${motion}] .bar-grip`).click();
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    await page.getByRole('button', { name: 'Keep as preset' }).click();
+    await page.getByLabel('Name of the preset').fill(name);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(500);
+  };
+  await keep('m_flip', 'Card flips up');
+  await keep('m_card2', 'Card rises');
+  await keep('m_moon', 'Far away');
+  await page.getByRole('link', { name: 'Presets' }).click();
+  await page.locator('.preset-row').first().click();
+  await page.waitForTimeout(6500);
 });
 await shot('hand-off', rundown, async (page) => {
   await page.getByRole('link', { name: 'Hand-off' }).click();

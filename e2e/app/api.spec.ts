@@ -141,7 +141,7 @@ test('the formats are published as JSON Schemas', async ({ request }) => {
     };
   };
   expect(Object.keys(document.properties.motions.items.properties).sort()).toEqual(
-    [...Object.keys(motion()), 'stagger', 'ties', 'time'].sort(),
+    [...Object.keys(motion()), 'conditions', 'preset', 'stagger', 'ties', 'time'].sort(),
   );
   expect(document.properties.motions.items.additionalProperties).toBe(false);
   expect(JSON.stringify(await json(get('/schemas/layout')))).toContain('lyvek-layout');

@@ -35,7 +35,8 @@ for (const scheme of ['light', 'dark'] as const)
       await expect(page.locator('.sentence')).toContainText('until');
       expect(await serious(page)).toEqual([]);
       await page.getByRole('button', { name: '+ Motion' }).click();
-      await expect(page.locator('.plate')).toHaveCount(EFFECTS.length);
+      // Presets that were kept stand beside the effects.
+      await expect.poll(() => page.locator('.plate').count()).toBeGreaterThanOrEqual(EFFECTS.length);
       expect(await serious(page)).toEqual([]);
       await page.keyboard.press('Escape');
       await page.keyboard.press('?');
@@ -45,6 +46,9 @@ for (const scheme of ['light', 'dark'] as const)
       await page.getByRole('link', { name: 'Hand-off' }).click();
       await expect(page.locator('.code').first()).toContainText('@supports');
       expect(await serious(page)).toEqual([]);
+      await page.getByRole('link', { name: 'Presets' }).click();
+      await expect(page.getByRole('heading', { name: 'Presets' })).toBeVisible();
+      expect(await serious(page)).toEqual([]);
       expect(noise).toEqual([]);
     });
   });
@@ -52,6 +56,10 @@ for (const scheme of ['light', 'dark'] as const)
 test('gliding plays the page down and up again, and the demo has no findings', async ({ page, request }) => {
   const project = await demoProject(request);
   const { pages } = await (await request.get(`${base}/api/projects/${project}`)).json();
+  // The long page first: 518 motions, and nothing wrong with any of them.
+  await openRundown(page, pages[1].id);
+  await expect(page.locator('.sheet .summary').first()).toContainText('518 motions, 518 on this page');
+  await expect(page.locator('.findings')).toHaveCount(0);
   await openRundown(page, pages[0].id);
   await expect(page.locator('.findings')).toHaveCount(0);
   await page.keyboard.press(' ');

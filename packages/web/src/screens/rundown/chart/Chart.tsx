@@ -16,7 +16,7 @@ import { finds } from '../model/find.ts';
 import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
 import { Foot } from './Foot.tsx';
-import { PinMark } from './PinMark.tsx';
+import { PinMark, PinTitle } from './PinMark.tsx';
 import { Playhead } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
 import { Ruler } from './Ruler.tsx';
@@ -271,6 +271,10 @@ export function Chart({ width }: { width: number }) {
               onHover={setHovered}
             />
           ) : null;
+        })}
+        {layout.holds.map((hold) => {
+          const pin = document.pins.find((p) => p.id === hold.id);
+          return pin ? <PinTitle key={pin.id} pin={pin} hold={hold} left={pinLeft} view={view} /> : null;
         })}
         {document.cues.map((cue) => (
           <CueTab key={cue.id} cue={cue} x={pinLeft - 4} view={view} selected={chosen.has(cue.id)} />

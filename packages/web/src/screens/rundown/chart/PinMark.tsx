@@ -44,7 +44,6 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
     });
     if (begun) select(pin.id);
   };
-  const title = Math.max(y0 + 11, Math.min(12, y1 - 4));
   return (
     <g className={`pin-mark${selected ? ' selected' : ''}`} data-pin={pin.id}>
       <rect className="pin-wash" x={left} y={y0} width={width - left - 6} height={y1 - y0} />
@@ -61,20 +60,6 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
           select(pin.id, e.shiftKey);
         }}
       />
-      <text
-        className="pin-name"
-        x={left + 13}
-        y={title}
-        onPointerDown={(e) => {
-          e.stopPropagation();
-          select(pin.id, e.shiftKey);
-        }}
-      >
-        {pin.name}
-        <tspan className="pin-what" dx={6}>
-          {`pinned ${distanceWords(pin, hold)}`}
-        </tspan>
-      </text>
       {selected && (
         <g className="handle active">
           <rect className="handle-shape" x={left - 8} y={y1 - 3} width={16} height={6} rx={1} />
@@ -85,5 +70,30 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
       )}
       <rect className="handle-area" x={left - 12} y={y1 - 8} width={40} height={16} onPointerDown={drag} />
     </g>
+  );
+}
+
+type PinTitleProps = Pick<PinMarkProps, 'pin' | 'hold' | 'left' | 'view'>;
+
+/** The name of a pin lies over the bars that begin with it. */
+export function PinTitle({ pin, hold, left, view }: PinTitleProps) {
+  const { select } = useRundown();
+  const [y0, y1] = [rowOf(hold.start, view), rowOf(hold.end, view)];
+  const title = Math.max(y0 + 11, Math.min(12, y1 - 4));
+  return (
+    <text
+      className="pin-name"
+      x={left + 13}
+      y={title}
+      onPointerDown={(e) => {
+        e.stopPropagation();
+        select(pin.id, e.shiftKey);
+      }}
+    >
+      {pin.name}
+      <tspan className="pin-what" dx={6}>
+        {`pinned ${distanceWords(pin, hold)}`}
+      </tspan>
+    </text>
   );
 }

@@ -44,8 +44,8 @@ export function Sheet() {
       <div className="sheet-columns">
         <PassageDiagram bar={bar} />
         <div className="sheet-middle">
-          <Sentence bar={bar} />
           <Findings />
+          <Sentence bar={bar} />
         </div>
         <Curves bar={bar} />
       </div>
