@@ -79,7 +79,6 @@ await shot('gate', rundown, async (page) => {
 });
 await shot('belt', rundown, async (page) => {
   await page.locator('[data-motion=m_belt] .bar-grip').click();
-  await page.evaluate(() => document.querySelector('.scrub-area').getBoundingClientRect());
   await page.locator('.preview-page').hover();
   const box = await page.locator('[data-motion=m_belt] .bar-grip').boundingBox();
   await page.mouse.click(116, box.y + box.height / 2);

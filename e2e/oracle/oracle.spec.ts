@@ -1,5 +1,4 @@
 /** The browser is the judge: what the core predicts is compared with Chromium's own timelines and computed styles. */
-import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import {
@@ -24,6 +23,7 @@ import { makeCases, propertiesOf } from './cases.ts';
 import type { Case } from './cases.ts';
 import { distance, initialOf, matrixDistance, TOLERANCE } from './compare.ts';
 import type { Oracle, Shown } from './in-page.ts';
+import { olderScript, oracleScript } from '../support/runtime.ts';
 import { pageOf } from './page.ts';
 
 const PER_PAGE = 50;
@@ -48,21 +48,7 @@ const SAID = { pieces: '', media: ' under media conditions', older: ' by script 
 const OLDER = 1.5;
 
 test.beforeAll(async () => {
-  const built = await build({
-    entryPoints: ['e2e/oracle/in-page.ts'],
-    bundle: true,
-    format: 'iife',
-    write: false,
-  });
-  script = built.outputFiles[0]!.text;
-  const runtime = await build({
-    entryPoints: ['packages/runtime/src/older/index.ts'],
-    bundle: true,
-    format: 'iife',
-    globalName: 'older',
-    write: false,
-  });
-  older = runtime.outputFiles[0]!.text;
+  [script, older] = await Promise.all([oracleScript(), olderScript()]);
 });
 
 test.afterAll(() => {

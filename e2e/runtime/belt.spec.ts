@@ -1,21 +1,14 @@
 /** Belts in a real browser: no hole on any screen, whichever way they run; still when they shall be; gone without a trace. */
-import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import type * as Runtime from '@lyvek/runtime';
 import type { BeltPlan } from '@lyvek/runtime';
+import { runtimeScript } from '../support/runtime.ts';
 
 declare const lyvek: typeof Runtime;
 let script = '';
 test.beforeAll(async () => {
-  const built = await build({
-    entryPoints: ['packages/runtime/src/index.ts'],
-    bundle: true,
-    format: 'iife',
-    globalName: 'lyvek',
-    write: false,
-  });
-  script = built.outputFiles[0]!.text;
+  script = await runtimeScript();
 });
 
 /** The strip is black on white paper, so that any light pixel in its row is a hole. Its parts have odd widths. */

@@ -1,10 +1,10 @@
 /** The script in a real browser, with a clock of our own: the same at every refresh rate, and gone without a trace. */
-import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { follow } from '@lyvek/core';
 import type * as Runtime from '@lyvek/runtime';
 import type { Follow } from '@lyvek/core';
+import { runtimeScript } from '../support/runtime.ts';
 
 type How = Exclude<Follow, { kind: 'none' }>;
 
@@ -17,14 +17,7 @@ body { margin: 0; height: 6000px } #a { position: absolute; top: 2000px; width: 
 declare const lyvek: typeof Runtime;
 let script = '';
 test.beforeAll(async () => {
-  const built = await build({
-    entryPoints: ['packages/runtime/src/index.ts'],
-    bundle: true,
-    format: 'iife',
-    globalName: 'lyvek',
-    write: false,
-  });
-  script = built.outputFiles[0]!.text;
+  script = await runtimeScript();
 });
 
 async function open(page: Page): Promise<void> {

@@ -12,7 +12,7 @@ import {
   writeCss,
 } from '@lyvek/core';
 import type { Gate } from '@lyvek/core';
-import { build } from 'esbuild';
+import { olderScript, oracleScript } from '../support/runtime.ts';
 
 const PAGE = `<!doctype html><style>body { margin: 0 } div { height: 2600px } #g { height: 340px; background: #bcd }</style>
 <div></div><section id="g"><h2>Title</h2><p>Text</p></section><div></div>`;
@@ -62,15 +62,9 @@ for (const { given, n, how } of cases)
       gates: [{ id: 'g_a', name: 'gate', on: true, subject: '#g', ...given }],
     });
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems));
-    const built = await build({
-      entryPoints: ['e2e/oracle/in-page.ts'],
-      bundle: true,
-      format: 'iife',
-      write: false,
-    });
     await page.setViewportSize({ width: 1000, height: 800 });
     await page.setContent(PAGE);
-    await page.evaluate(built.outputFiles[0]!.text);
+    await page.evaluate(await oracleScript());
     const measured = await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(parsed.document))})`);
     const layout = withPins(LayoutSchema.parse(measured), []);
     if (how === 'native')
@@ -78,14 +72,7 @@ for (const { given, n, how } of cases)
         content: writeCss(parsed.document, layout, 'full-motion').pieces.map(previewCss).join('\n'),
       });
     else {
-      const older = await build({
-        entryPoints: ['packages/runtime/src/older/index.ts'],
-        bundle: true,
-        format: 'iife',
-        globalName: 'older',
-        write: false,
-      });
-      await page.addScriptTag({ content: older.outputFiles[0]!.text });
+      await page.addScriptTag({ content: await olderScript() });
       await page.evaluate(`older.play(${JSON.stringify(olderPlan(parsed.document, layout).plan)}) && 0`);
     }
     const lines = gateLines(parsed.document.gates[0]!, layout);

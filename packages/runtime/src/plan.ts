@@ -1,22 +1,9 @@
 /** What the script plays. The writer makes it beside the CSS; see core’s format room. */
+import type { Plan as Written } from '@lyvek/core';
 import type { Follow } from '@lyvek/core/follow';
 
 /** A strip that moves endlessly. */
-export interface BeltPlan {
-  selector: string;
-  axis: 'block' | 'inline';
-  /** px per second towards the strip’s start */
-  speed: number;
-  /** runs backwards while the page was last scrolled upwards */
-  turns: boolean;
-  /** share of the followed scroll that it moves on top */
-  push: number;
-  /** stands still under the pointer, and while something in it has the focus */
-  rests: boolean;
-  how: Follow;
-  /** a media condition; it runs only where that holds */
-  when?: string;
-}
+export type BeltPlan = Omit<Written['belts'][number], 'motion'>;
 
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */

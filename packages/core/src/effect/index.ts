@@ -4,3 +4,4 @@ export type { EffectContext, EffectDefinition, Fragment } from './effect-definit
 export { isSeenAtOnce } from './reveal-range.ts';
 export * from './sketch.ts';
 export * from './preset.ts';
+export * from './preset-link.ts';

@@ -98,7 +98,7 @@ function renamed(f: Fragment, place: (selector: string) => string): Fragment {
 }
 
 /** Only what a motion has of itself: nothing that hangs on this document. */
-function alone({ ties: _, conditions: __, preset: ___, ...m }: Motion): Motion {
+export function alone({ ties: _, conditions: __, preset: ___, ...m }: Motion): Motion {
   return m;
 }
 
@@ -234,99 +234,3 @@ export function contentHash(m: Motion): string {
   for (const c of JSON.stringify(contentOf(m))) hash = Math.imul(hash ^ c.codePointAt(0)!, 0x01000193);
   return (hash >>> 0).toString(36);
 }
-
-/** How a motion stands to its preset. */
-export type PresetStand = 'same' | 'changed here' | 'preset changed' | 'both changed' | 'gone';
-
-export function standOf(m: Motion, presets: readonly Preset[]): PresetStand {
-  const part = partFor(m, presets);
-  if (!part || !m.preset) return 'gone';
-  const here = contentHash(m);
-  const there = contentHash(part);
-  if (here === there) return 'same';
-  if (there === m.preset.taken) return 'changed here';
-  return here === m.preset.taken ? 'preset changed' : 'both changed';
-}
-
-const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
-  presets.find((p) => p.id === m.preset?.id)?.body.motions.find((x) => x.id === m.preset!.part);
-
-/** A motion with what its preset says now. A preset of another driver keeps the motion’s range and time. */
-function renewed(m: Motion, part: Motion): Motion {
-  const alike = m.driver.kind === part.driver.kind;
-  const { range, keyframes, easing, fill, composite, follow, reducedMotion, time, stagger } = part;
-  const driver =
-    alike && m.driver.kind === 'passage' && part.driver.kind === 'passage'
-      ? { ...m.driver, axis: part.driver.axis, insets: part.driver.insets }
-      : alike && part.driver.kind === 'belt'
-        ? part.driver
-        : m.driver;
-  const { ties: _, stagger: __, ...rest } = m;
-  return {
-    ...rest,
-    driver,
-    ...(alike ? { range } : {}),
-    ...(alike && time ? { time: { ...m.time, delay: time.delay, duration: time.duration } } : {}),
-    ...(stagger ? { stagger } : {}),
-    keyframes,
-    easing,
-    fill,
-    composite,
-    follow,
-    reducedMotion,
-    preset: { ...m.preset!, taken: contentHash(part) },
-  };
-}
-
-/**
- * Every motion of a document with what its preset says now. Those that were changed since they were taken are left alone, unless they are
- * named in `even`.
- */
-export function withPresets(
-  d: MotionDocument,
-  presets: readonly Preset[],
-  even: readonly string[] = [],
-): { document: MotionDocument; renewed: number; kept: number } {
-  let count = 0;
-  let kept = 0;
-  let relinked = false;
-  const motions = d.motions.map((m) => {
-    const part = partFor(m, presets);
-    const stand = part ? standOf(m, presets) : 'gone';
-    if (!part || stand === 'gone') return m;
-    if (stand === 'same') {
-      const taken = contentHash(part);
-      if (m.preset!.taken === taken) return m;
-      relinked = true;
-      return { ...m, preset: { ...m.preset!, taken } };
-    }
-    if (stand !== 'preset changed' && !even.includes(m.id)) {
-      kept++;
-      return m;
-    }
-    count++;
-    return renewed(m, part);
-  });
-  return { document: count || relinked ? { ...d, motions } : d, renewed: count, kept };
-}
-
-/** The preset with one of its parts as a motion has it now. */
-export function withPart(preset: Preset, m: Motion): PresetBody {
-  const { motions } = preset.body;
-  return {
-    ...preset.body,
-    motions: motions.map((part) => {
-      if (part.id !== m.preset?.part) return part;
-      const next = renewed({ ...part, preset: m.preset }, { ...alone(m), driver: sameKind(part, m) });
-      const { preset: _, ...own } = next;
-      return own;
-    }),
-  };
-}
-
-const sameKind = (part: Motion, m: Motion): Motion['driver'] =>
-  part.driver.kind === 'passage' && m.driver.kind === 'passage'
-    ? { ...m.driver, subject: part.driver.subject }
-    : m.driver.kind === part.driver.kind && m.driver.kind === 'belt'
-      ? m.driver
-      : part.driver;

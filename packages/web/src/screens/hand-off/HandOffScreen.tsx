@@ -1,6 +1,6 @@
 /** Hand-off: the CSS, the HTML with it linked, what each motion became, and the files to take away. */
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useStore } from 'zustand';
 import {
@@ -21,9 +21,7 @@ import { notify, notifyError } from '../../parts/notices.tsx';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { effectWords } from '../rundown/model/words.ts';
 import { Code } from './Code.tsx';
-
-/** Remembered for all pages. */
-const OLDER = 'lyvek-older';
+import { TakeAway, wantsOlder } from './TakeAway.tsx';
 
 const WHERE = {
   page: 'on the scroll of the page',
@@ -47,7 +45,7 @@ export function HandOffScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const sheet = stylesheetPath(page.entry, page.name);
   const title = `${page.name}. Lyvek, ${take.name}, rev ${save.revision}`;
-  const [older, setOlder] = useState(() => localStorage.getItem(OLDER) === 'yes');
+  const [older, setOlder] = useState(wantsOlder);
   const out = useMemo(
     () => handOffCss(document, layout, title, others, { older }),
     [document, layout, others, title, older],
@@ -228,53 +226,21 @@ export function HandOffScreen() {
           </p>
         </div>
       </section>
-      <section className="hand-take">
-        <header className="hand-head">
-          <b>Take it away</b>
-        </header>
-        <p>
-          The zip holds the page with all its files as you brought them, the style sheet, and the one link.
-          Unpack it and open <code>{page.entry}</code>.
-        </p>
-        <label className="tick older">
-          <input
-            type="checkbox"
-            checked={older}
-            onChange={(e) => {
-              localStorage.setItem(OLDER, e.target.checked ? 'yes' : 'no');
-              setOlder(e.target.checked);
-            }}
-          />
-          <span>
-            Also for browsers without scroll timelines
-            <i>
-              {older
-                ? `they play it by a script of their own, ${data?.plan.motions.length ?? 0} motions as data`
-                : 'they show the page complete and still'}
-            </i>
-          </span>
-        </label>
-        {data?.notes.map((n) => (
-          <p key={n.motion} role="note" className="small">
-            <b>{document.motions.find((m) => m.id === n.motion)?.name}:</b> {n.note}
-          </p>
-        ))}
-        <DownloadButton href={download} saved={save.is === 'saved'} empty={on.length === 0} />
-        <dl>
-          <dt>CSS</dt>
-          <dd>{(new Blob([out.css]).size / 1000).toFixed(1)} kB</dd>
-          <dt>Script</dt>
-          <dd>
-            {script === null
-              ? 'none needed'
-              : `${((script.length + (runtime.data?.length ?? 0)) / 1000).toFixed(1)} kB`}
-          </dd>
-          <dt>Measured at</dt>
-          <dd>
-            {[viewport, ...others.map((l) => l.viewport)].map((v) => `${v.width} × ${v.height}`).join(', ')}
-          </dd>
-        </dl>
-      </section>
+      <TakeAway
+        href={download}
+        saved={save.is === 'saved'}
+        empty={on.length === 0}
+        older={older}
+        onOlder={setOlder}
+        count={data?.plan.motions.length ?? 0}
+        notes={(data?.notes ?? []).map((n) => ({
+          ...n,
+          name: document.motions.find((m) => m.id === n.motion)?.name ?? n.motion,
+        }))}
+        css={out.css}
+        script={script === null ? null : script.length + (runtime.data?.length ?? 0)}
+        sizes={[viewport, ...others.map((l) => l.viewport)]}
+      />
     </div>
   );
 }
@@ -296,26 +262,4 @@ function around(html: string, changed: readonly number[], link: number): string 
     last = n;
   }
   return [...out, ...(last < lines.length ? ['…'] : [])].join('\n');
-}
-
-/** Waits until everything is saved: the zip is written from what the server has. */
-function DownloadButton({ href, saved, empty }: { href: string; saved: boolean; empty: boolean }) {
-  const anchor = useRef<HTMLAnchorElement>(null);
-  return (
-    <>
-      <button
-        type="button"
-        className="btn main"
-        disabled={!saved || empty}
-        title={saved ? undefined : 'As soon as the last edit is saved'}
-        onClick={() => anchor.current?.click()}
-      >
-        Download
-      </button>
-      <a ref={anchor} hidden href={href} download aria-hidden="true" tabIndex={-1}>
-        zip
-      </a>
-      {!saved && <p className="small">Waiting until the last edit is saved.</p>}
-    </>
-  );
 }

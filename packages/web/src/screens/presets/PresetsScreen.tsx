@@ -3,8 +3,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { PresetFacts } from '@lyvek/api';
 import { api } from '../../data/api.ts';
 import { download, presetFile, readPresetFile, usePresets } from '../../data/presets.ts';
-import { Lens } from '../../parts/glyphs.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
+import { Search } from '../../parts/Search.tsx';
 import { ShelfFrame } from '../shelf/ShelfFrame.tsx';
 import { PresetDetail } from './PresetDetail.tsx';
 import { PresetRow } from './PresetRow.tsx';
@@ -61,16 +61,7 @@ export function PresetsScreen() {
       crumbs={<b>Presets</b>}
       tools={
         presets.length > 0 && (
-          <label className="search find-page">
-            <Lens />
-            <input
-              className="field"
-              placeholder="Find a preset"
-              aria-label="Find a preset"
-              value={query}
-              onChange={(e) => setQuery(e.target.value)}
-            />
-          </label>
+          <Search placeholder="Find a preset" label="Find a preset" value={query} onChange={setQuery} />
         )
       }
     >

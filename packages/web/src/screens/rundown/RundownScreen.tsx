@@ -5,7 +5,8 @@ import { DEFAULT_LIMITS, findingsOf, gestureById, GESTURES, isTimed } from '@lyv
 import type { GestureDefinition } from '@lyvek/core';
 import { useLayout, useOpenedPage, useSettledDocument, useShownDocument, useTake } from '../page-context.ts';
 import { AddMotion } from './add/AddMotion.tsx';
-import { Chart, LANES } from './chart/Chart.tsx';
+import { Chart } from './chart/Chart.tsx';
+import { LANES } from './chart/lanes.ts';
 import { HeadRow } from './HeadRow.tsx';
 import { barsOf } from './model/bars.ts';
 import { clampView, fitView } from './model/view.ts';

@@ -5,8 +5,8 @@ import { useNavigate } from 'react-router';
 import type { PageOnShelf, Shelf } from '@lyvek/api';
 import type { Layout } from '@lyvek/core';
 import { api, ApiError } from '../../data/api.ts';
-import { Lens } from '../../parts/glyphs.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
+import { Search } from '../../parts/Search.tsx';
 import { Pop } from '../../parts/Pop.tsx';
 import { fromDrop, uploadOf } from './bring.ts';
 import type { NamedFile, Upload } from './bring.ts';
@@ -78,18 +78,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   return (
     <ShelfFrame
       crumbs={<ProjectCrumb project={project} />}
-      tools={
-        <label className="search find-page">
-          <Lens />
-          <input
-            className="field"
-            placeholder="Find a page"
-            aria-label="Find a page"
-            value={query}
-            onChange={(e) => setQuery(e.target.value)}
-          />
-        </label>
-      }
+      tools={<Search placeholder="Find a page" label="Find a page" value={query} onChange={setQuery} />}
     >
       <div className="shelf-head">
         <span className="shelf-px">page px</span>

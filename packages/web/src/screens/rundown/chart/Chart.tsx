@@ -5,7 +5,6 @@ import { useStore } from 'zustand';
 import { useOpenedPage, useSettledDocument } from '../../page-context.ts';
 import { arrange, barsOf } from '../model/bars.ts';
 import type { Bar, Slot } from '../model/bars.ts';
-import { beadsBetween, beadStore } from '../model/beads.ts';
 import type { Grip } from '../model/moves.ts';
 import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../model/view.ts';
 import type { View } from '../model/view.ts';
@@ -21,9 +20,9 @@ import { Playhead } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
 import { Ruler } from './Ruler.tsx';
 import { Strip } from './Strip.tsx';
+import { LANES } from './lanes.ts';
 import { dragStore, useGrip } from './use-grip.ts';
-
-export const LANES = 144;
+import { useLasso } from './use-lasso.ts';
 
 export function Chart({ width }: { width: number }) {
   const rundown = useRundown();
@@ -48,7 +47,6 @@ export function Chart({ width }: { width: number }) {
   const settled = useSettledDocument();
   const svg = useRef<SVGSVGElement>(null);
   const [hovered, setHovered] = useState<Bar | null>(null);
-  const [lasso, setLasso] = useState<{ x0: number; y0: number; x1: number; y1: number } | null>(null);
   const drag = useStore(dragStore, (s) => s.drag);
   const start = useGrip();
   // Columns follow the settled document: a bar does not jump aside while it is dragged.
@@ -106,54 +104,7 @@ export function Chart({ width }: { width: number }) {
     return () => element.removeEventListener('wheel', wheel);
   }, [setView, pageHeight, rows]);
 
-  const startLasso = (e: PointerEvent<SVGRectElement>) => {
-    if (e.button !== 0) return;
-    const frame = svg.current!.getBoundingClientRect();
-    const x0 = e.clientX - frame.left;
-    const y0 = e.clientY - frame.top;
-    e.currentTarget.setPointerCapture(e.pointerId);
-    setLasso({ x0, y0, x1: x0, y1: y0 });
-  };
-  const moveLasso = (e: PointerEvent<SVGRectElement>) => {
-    if (!lasso) return;
-    const frame = svg.current!.getBoundingClientRect();
-    setLasso({ ...lasso, x1: e.clientX - frame.left, y1: e.clientY - frame.top });
-  };
-  const endLasso = (e: PointerEvent) => {
-    if (!lasso) return;
-    const [xa, xb] = [Math.min(lasso.x0, lasso.x1) - LANES, Math.max(lasso.x0, lasso.x1) - LANES];
-    const [ya, yb] = [
-      offsetAt(Math.min(lasso.y0, lasso.y1), view),
-      offsetAt(Math.max(lasso.y0, lasso.y1), view),
-    ];
-    setLasso(null);
-    // With Alt the beads are caught instead of the bars.
-    if (e.altKey) {
-      const caught = beadsBetween(
-        bars.filter((b) => {
-          const slot = slots.get(b.motion.id);
-          return slot && slot.x + 6 >= xa && slot.x - 6 <= xb;
-        }),
-        ya,
-        yb,
-      );
-      return beadStore.setState({ chosen: caught });
-    }
-    beadStore.setState({ chosen: [] });
-    if (xb - xa < 4 && Math.abs(lasso.y1 - lasso.y0) < 4) {
-      if (!e.shiftKey) session.select([]);
-      return;
-    }
-    const touched = bars.filter((b) => {
-      const slot = slots.get(b.motion.id);
-      return slot && slot.x + 6 >= xa && slot.x - 6 <= xb && b.placed.end >= ya && b.placed.start <= yb;
-    });
-    session.select(
-      e.shiftKey
-        ? [...new Set([...selection, ...touched.map((b) => b.motion.id)])]
-        : touched.map((b) => b.motion.id),
-    );
-  };
+  const lasso = useLasso(svg, slots);
   const end = rowOf(max, view);
   return (
     <svg
@@ -186,9 +137,7 @@ export function Chart({ width }: { width: number }) {
         y={0}
         width={width - LANES}
         height={rows}
-        onPointerDown={startLasso}
-        onPointerMove={moveLasso}
-        onPointerUp={endLasso}
+        {...lasso.handlers}
       />
       <path
         className="grid"
@@ -292,15 +241,7 @@ export function Chart({ width }: { width: number }) {
           {hovered.motion.name}
         </text>
       )}
-      {lasso && (
-        <rect
-          className="lasso"
-          x={Math.min(lasso.x0, lasso.x1)}
-          y={Math.min(lasso.y0, lasso.y1)}
-          width={Math.abs(lasso.x1 - lasso.x0)}
-          height={Math.abs(lasso.y1 - lasso.y0)}
-        />
-      )}
+      {lasso.box && <rect className="lasso" {...lasso.box} />}
       <Foot left={LANES} width={width} />
       {unplaced.length > 0 && (
         <g className="unplaced" onClick={() => session.select([unplaced[0]!.motion.id])}>

@@ -6,7 +6,8 @@ import { keyframeOffset, progressAt } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { beginDrag } from '../../../parts/drag.ts';
 import { useOpenedPage } from '../../page-context.ts';
-import { cssAt, curvesOf, numberAt, withStop } from '../model/curves.ts';
+import { cssAt, curvesOf, withStop } from '../model/curves.ts';
+import type { Curve } from '../model/curves.ts';
 import { nearestStop, partsOf, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
 import { drawnAt } from '../model/drawn.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
@@ -170,7 +171,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
 }
 
 /** px by which it is shifted now; what is no px counts as nothing here. */
-function shownShift(curve: Parameters<typeof numberAt>[0], progress: number): [number, number] {
+function shownShift(curve: Curve, progress: number): [number, number] {
   const [x = '0', y = '0'] = partsOf(cssAt(curve, progress));
   const px = (css: string) => (/^-?[\d.]+(px)?$/.test(css) ? Number.parseFloat(css) : 0);
   return [px(x), px(y)];

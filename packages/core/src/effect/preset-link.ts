@@ -1,0 +1,100 @@
+/** How motions and the presets that they were made from go on together: which of the two has changed, and bringing them up to date. */
+import type { Motion, MotionDocument } from '../motion/index.ts';
+import { alone, contentHash } from './preset.ts';
+import type { Preset, PresetBody } from './preset.ts';
+
+/** How a motion stands to its preset. */
+export type PresetStand = 'same' | 'changed here' | 'preset changed' | 'both changed' | 'gone';
+
+export function standOf(m: Motion, presets: readonly Preset[]): PresetStand {
+  const part = partFor(m, presets);
+  if (!part || !m.preset) return 'gone';
+  const here = contentHash(m);
+  const there = contentHash(part);
+  if (here === there) return 'same';
+  if (there === m.preset.taken) return 'changed here';
+  return here === m.preset.taken ? 'preset changed' : 'both changed';
+}
+
+const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
+  presets.find((p) => p.id === m.preset?.id)?.body.motions.find((x) => x.id === m.preset!.part);
+
+/** A motion with what its preset says now. A preset of another driver keeps the motion’s range and time. */
+function renewed(m: Motion, part: Motion): Motion {
+  const alike = m.driver.kind === part.driver.kind;
+  const { range, keyframes, easing, fill, composite, follow, reducedMotion, time, stagger } = part;
+  const driver =
+    alike && m.driver.kind === 'passage' && part.driver.kind === 'passage'
+      ? { ...m.driver, axis: part.driver.axis, insets: part.driver.insets }
+      : alike && part.driver.kind === 'belt'
+        ? part.driver
+        : m.driver;
+  const { ties: _, stagger: __, ...rest } = m;
+  return {
+    ...rest,
+    driver,
+    ...(alike ? { range } : {}),
+    ...(alike && time ? { time: { ...m.time, delay: time.delay, duration: time.duration } } : {}),
+    ...(stagger ? { stagger } : {}),
+    keyframes,
+    easing,
+    fill,
+    composite,
+    follow,
+    reducedMotion,
+    preset: { ...m.preset!, taken: contentHash(part) },
+  };
+}
+
+/**
+ * Every motion of a document with what its preset says now. Those that were changed since they were taken are left alone, unless they are
+ * named in `even`.
+ */
+export function withPresets(
+  d: MotionDocument,
+  presets: readonly Preset[],
+  even: readonly string[] = [],
+): { document: MotionDocument; renewed: number; kept: number } {
+  let count = 0;
+  let kept = 0;
+  let relinked = false;
+  const motions = d.motions.map((m) => {
+    const part = partFor(m, presets);
+    const stand = part ? standOf(m, presets) : 'gone';
+    if (!part || stand === 'gone') return m;
+    if (stand === 'same') {
+      const taken = contentHash(part);
+      if (m.preset!.taken === taken) return m;
+      relinked = true;
+      return { ...m, preset: { ...m.preset!, taken } };
+    }
+    if (stand !== 'preset changed' && !even.includes(m.id)) {
+      kept++;
+      return m;
+    }
+    count++;
+    return renewed(m, part);
+  });
+  return { document: count || relinked ? { ...d, motions } : d, renewed: count, kept };
+}
+
+/** The preset with one of its parts as a motion has it now. */
+export function withPart(preset: Preset, m: Motion): PresetBody {
+  const { motions } = preset.body;
+  return {
+    ...preset.body,
+    motions: motions.map((part) => {
+      if (part.id !== m.preset?.part) return part;
+      const next = renewed({ ...part, preset: m.preset }, { ...alone(m), driver: sameKind(part, m) });
+      const { preset: _, ...own } = next;
+      return own;
+    }),
+  };
+}
+
+const sameKind = (part: Motion, m: Motion): Motion['driver'] =>
+  part.driver.kind === 'passage' && m.driver.kind === 'passage'
+    ? { ...m.driver, subject: part.driver.subject }
+    : m.driver.kind === part.driver.kind && m.driver.kind === 'belt'
+      ? m.driver
+      : part.driver;
