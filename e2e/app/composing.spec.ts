@@ -88,7 +88,7 @@ test('a pin’s end is dragged, goes back with Esc, and the page grows with it',
   await expect(page.locator('[data-pin]')).not.toContainText('pinned 800 px');
   await page.keyboard.press('Escape');
   await page.mouse.up();
-  await expect(page.locator('[data-pin]')).toContainText('pinned 800 px');
+  await expect(page.locator('.pin-name')).toContainText('pinned 800 px');
   expect(await distance()).toBe('100vh');
   const height = () =>
     preview(page)

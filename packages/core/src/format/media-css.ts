@@ -56,7 +56,10 @@ export function mediaStates(media: readonly Media[]): { ids: string[]; query: st
   return subsets(media)
     .map((s) => ({
       ids: s.map((m) => m.id),
-      query: media.length ? together(media.map((m) => (s.includes(m) ? m.query : not(m.query)))) : null,
+      query:
+        media.length === 1 && s.length === 1
+          ? media[0]!.query
+          : media.map((m) => (s.includes(m) ? part(m.query) : not(m.query))).join(' and ') || null,
     }))
     .filter((s) => s.query === null || isPossible(s.query));
 }

@@ -59,7 +59,7 @@ export interface OlderPlan {
 
 const zero: Linear = [0, 0, 0, 0];
 const sum = (a: Linear, b: Linear): Linear => a.map((n, i) => n + b[i]!) as Linear;
-const times = (a: Linear, k: number): Linear => a.map((n) => n * k) as Linear;
+const times = (a: Linear, k: number): Linear => a.map((n) => n * k + 0) as Linear;
 
 /** Sums and multiples of %, px, vh and vw; null for anything that is no such sum. */
 export function linearOf(e: LengthExpr): Linear | null {
