@@ -102,7 +102,7 @@ await step('browser', async () => {
       ...process.env,
       LYVEK_URL: stack.url,
       LYVEK_STACK: JSON.stringify(stack.facts()),
-      LYVEK_ORACLE_CASES: full ? '10000' : '600',
+      LYVEK_ORACLE_CASES: full ? '10000' : '1500',
       LYVEK_GATE_STEPS: full ? '2000' : '100',
     },
   });

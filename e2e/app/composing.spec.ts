@@ -85,7 +85,7 @@ test('a pin’s end is dragged, goes back with Esc, and the page grows with it',
     await page.mouse.move(end.x + 20, end.y + 8 + rows, { steps: 5 });
   };
   await pull(20);
-  await expect(page.locator('[data-pin]')).not.toContainText('pinned 800 px');
+  await expect(page.locator('.pin-name')).not.toContainText('pinned 800 px');
   await page.keyboard.press('Escape');
   await page.mouse.up();
   await expect(page.locator('.pin-name')).toContainText('pinned 800 px');

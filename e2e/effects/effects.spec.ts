@@ -168,7 +168,7 @@ test('Hold: the section stands still for one screen, and the page grows by it', 
   );
   const looks = await downAndUp(frame, '#dome', [start - 100, start, start + 400, start + 800, start + 900]);
   expect(looks.map((l) => Math.round(l.top) + 0)).toEqual([100, 0, 0, 0, -100]);
-  await expect(page.locator('[data-pin]')).toContainText('pinned 800 px');
+  await expect(page.locator('.pin-name')).toContainText('pinned 800 px');
   await expect(page.locator('.sheet')).toContainText('Adds 800 px to the page');
 });
 
@@ -196,6 +196,36 @@ test('Travel: a strip moves sideways; its end edge is right at six widths; nothi
     const end = await look(frame, '.strip', at.start + at.distance);
     expect(Math.abs(end.right - (width - 80))).toBeLessThanOrEqual(1);
   }
+});
+
+test('Travel: what gets the focus in the strip, or is linked to, is scrolled into sight', async ({
+  page,
+}) => {
+  const frame = await build(page, 'Travel', '.strip');
+  const top = await documentTop(frame, '#plates');
+  await look(frame, '.strip', top);
+  const seen = (selector: string) =>
+    frame.evaluate(async (s) => {
+      for (let i = 0; i < 4; i++) await new Promise(requestAnimationFrame);
+      const { left, right } = document.querySelector(s)!.getBoundingClientRect();
+      return [left, right, scrollY];
+    }, selector);
+  expect((await seen('#p5'))[0]).toBeGreaterThan(1280);
+  await frame.locator('#p5').evaluate((e: HTMLElement) => e.focus({ preventScroll: true }));
+  const [left, right, y] = await seen('#p5');
+  expect(left).toBeGreaterThanOrEqual(0);
+  expect(right).toBeLessThanOrEqual(1280);
+  // What is in sight already moves nothing.
+  await frame.locator('#p5').evaluate((e: HTMLElement) => {
+    e.blur();
+    e.focus({ preventScroll: true });
+  });
+  expect((await seen('#p5'))[2]).toBe(y);
+  await frame.evaluate(() => dispatchEvent(new HashChangeEvent('hashchange')));
+  await frame.locator('#p1').evaluate((e: HTMLElement) => e.focus({ preventScroll: true }));
+  const back = await seen('#p1');
+  expect(back[0]).toBeGreaterThanOrEqual(0);
+  expect(back[2]).toBeLessThan(y!);
 });
 
 test('Draw: a stroke is drawn without measuring it', async ({ page }) => {

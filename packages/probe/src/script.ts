@@ -3,7 +3,7 @@ import type { Plan } from '@lyvek/core';
 import { play } from '@lyvek/runtime';
 
 export class Script {
-  private plan: Plan = { follow: [], signals: [], belts: [] };
+  private plan: Plan = { follow: [], signals: [], belts: [], travels: [] };
   private text = '';
   private stop: (() => void) | null = null;
 

@@ -6,6 +6,7 @@ import { playBelts } from './belt.ts';
 import { playFollowed } from './follow.ts';
 import { browserClock } from './plan.ts';
 import { playSignals } from './signal.ts';
+import { playTravels } from './travel.ts';
 import type { Clock, Plan } from './plan.ts';
 
 export type { BeltPlan, Clock, Plan } from './plan.ts';
@@ -19,6 +20,7 @@ function playAll(root: Document | Element, plan: Plan, clock: Clock): () => void
   const stops = [
     ...(plan.follow.length ? [playFollowed(root, plan.follow, clock)] : []),
     ...(plan.belts?.length ? [playBelts(root, plan.belts.filter(holds), clock)] : []),
+    ...(plan.travels?.length ? [playTravels(root, plan.travels)] : []),
     ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
   ];
   return () => stops.forEach((stop) => stop());
@@ -46,7 +48,7 @@ export function start(
   const heed = () => {
     end?.();
     // A signal is no motion by itself: what it moves is for its listener to decide.
-    end = playAll(root, calm.matches ? { ...plan, follow: [], belts: [] } : plan, clock);
+    end = playAll(root, calm.matches ? { ...plan, follow: [], belts: [], travels: [] } : plan, clock);
   };
   const stop = () => {
     heeded.forEach((query) => query.removeEventListener('change', heed));

@@ -11,6 +11,8 @@ export interface Plan {
   /** custom properties that scripts of the page hear of */
   signals?: { property: string; selector: string }[];
   belts?: BeltPlan[];
+  /** strips that a pin moves sideways: what has the focus in them is brought into sight */
+  travels?: { selector: string }[];
   follow: { names: string[]; selector: string; how: Exclude<Follow, { kind: 'none' }> }[];
 }
 

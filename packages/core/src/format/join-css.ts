@@ -106,6 +106,7 @@ function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
     signals: signals.filter(
       (s, i) => signals.findIndex((o) => o.motion === s.motion && o.property === s.property) === i,
     ),
+    travels: base.travels,
     belts: document.motions.flatMap((m) => {
       const own = document.media.filter((q) => m.conditions?.some((c) => c.media === q.id));
       return mediaStates(own).flatMap(({ ids, query }) =>

@@ -39,6 +39,8 @@ export interface Plan {
   }[];
   /** media conditions that change what is played */
   media?: string[];
+  /** strips that a pin moves sideways: the script brings what has the focus in them into sight */
+  travels: { motion: string; selector: string }[];
   follow: {
     /** motion’s id, for the workbench */
     motion: string;

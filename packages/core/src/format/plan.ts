@@ -1,6 +1,6 @@
 /** What the script plays, from what was written as CSS. */
 import type { HeldLayout } from '../page/index.ts';
-import type { Motion } from '../motion/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { Entry } from './entry.ts';
 import { writtenSelector } from './marks.ts';
 import type { Plan } from './piece.ts';
@@ -13,6 +13,7 @@ export function planOf({ document, entries, layouts, condition }: Draft): Plan {
     // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
     follow: still ? [] : entries.flatMap((e) => followedBy(e, held)),
     signals: entries.flatMap((e) => signalsOf(e, held)),
+    travels: still ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
     belts: still ? [] : document.motions.flatMap((m) => beltOf(m, held)),
   };
 }
@@ -29,6 +30,19 @@ function signalsOf({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
   return Object.keys(motion.keyframes)
     .filter((p) => /^--signal\b/.test(p))
     .map((property) => ({ motion: motion.id, property, selector }));
+}
+
+/** The motion that moves a strip as far as its pin’s distance was made for. */
+function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: HeldLayout): Plan['travels'] {
+  const { driver, targets } = motion;
+  const pin = driver.kind === 'pin' ? document.pins.find((p) => p.id === driver.pin) : undefined;
+  if (
+    pin?.distance.kind !== 'travel' ||
+    pin.distance.strip !== targets.selector ||
+    !motion.keyframes.translate
+  )
+    return [];
+  return [{ motion: motion.id, selector: writtenSelector(targets.selector, layout) }];
 }
 
 /** Nothing in CSS moves at a speed that listens to the scroll: a belt is the script’s alone. */

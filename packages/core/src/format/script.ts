@@ -44,5 +44,6 @@ function playedOf(plan: Plan) {
     follow,
     ...(signals.length ? { signals } : {}),
     ...(belts.length ? { belts } : {}),
+    ...(plan.travels.length ? { travels: plan.travels.map(({ selector }) => ({ selector })) } : {}),
   };
 }
