@@ -486,3 +486,48 @@ test('pulling the element in the page sets its value at the nearest stop; Esc pu
   const pulled = moved.find((k: { value: string }) => /^45px/.test(k.value));
   expect(pulled).toBeDefined();
 });
+
+test('a cue is a place that links lead to: in the preview’s track, and in the page that is handed off', async ({
+  page,
+  context,
+}) => {
+  const id = await open(page);
+  await add(page, 'Hold', '#dome');
+  await page.getByRole('button', { name: 'Cue at the playhead' }).click();
+  await page.getByLabel('Place of Cue 1').fill('25%');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Link to Cue 1').fill('2 wrong');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('A link begins with a letter')).toBeVisible();
+  await page.getByLabel('Link to Cue 1').fill('#slit-open');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  expect((await take(page, id)).cues[0].link).toBe('slit-open');
+  await expect(preview(page).locator('.lv-hold-dome-opens > #slit-open')).toBeAttached();
+  await page.waitForTimeout(400);
+  const zip = await (await page.request.get(`/api/takes/${id}/hand-off.zip?width=1280&height=800`)).body();
+  const files = unzipSync(new Uint8Array(zip));
+  const out = await context.newPage();
+  await out.setViewportSize({ width: 1280, height: 800 });
+  await out.route('http://handed.off/**', (route) => {
+    const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
+    return route.fulfill({
+      body: Buffer.from(files[path]!),
+      contentType: path.endsWith('css') ? 'text/css' : 'text/html',
+    });
+  });
+  await out.goto('http://handed.off/#slit-open');
+  await out.waitForTimeout(300);
+  const at = await out.evaluate(() => {
+    const track = document.querySelector('.lv-hold-dome-opens') as HTMLElement;
+    return {
+      y: scrollY,
+      start: track.offsetTop,
+      distance: Number.parseFloat(getComputedStyle(track, '::after').height),
+      stage: document.querySelector('#dome')!.getBoundingClientRect().top,
+    };
+  });
+  expect(Math.abs(at.y - (at.start + at.distance / 4))).toBeLessThanOrEqual(1);
+  expect(Math.abs(at.stage)).toBeLessThan(1);
+  await out.close();
+});

@@ -48,9 +48,9 @@ export class Patch {
         e.setAttribute(name, value);
         this.undo.push(() => e.removeAttribute(name));
       }
-    for (const { id, selector, className } of wraps) {
+    for (const { id, selector, className, anchors } of wraps) {
       const stage = find(selector)[0];
-      if (stage?.parentElement && stage !== document.body) this.wrap(id, stage, className);
+      if (stage?.parentElement && stage !== document.body) this.wrap(id, stage, className, anchors);
     }
     for (const [selector, elements] of before) {
       const after = new Set(find(selector));
@@ -65,9 +65,15 @@ export class Patch {
     }
   }
 
-  private wrap(id: string, stage: Element, className: string): void {
+  private wrap(
+    id: string,
+    stage: Element,
+    className: string,
+    anchors: HtmlPatch['wraps'][number]['anchors'],
+  ): void {
     const track = document.createElement('div');
     track.className = className;
+    for (const anchor of anchors) track.append(Object.assign(document.createElement('i'), anchor));
     stage.parentNode!.insertBefore(track, stage);
     move(track, stage, null);
     this.tracks.push({ id, track, stage });

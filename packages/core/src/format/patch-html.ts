@@ -55,7 +55,7 @@ export function patchHtml(html: string, patch: HtmlPatch): PatchedHtml {
   };
   for (const { selector, name, value } of patch.attributes)
     for (const e of before.get(selector) ?? find(selector, document, notes)) attribute(e, name, value);
-  for (const { selector, className } of patch.wraps) {
+  for (const { selector, className, anchors } of patch.wraps) {
     const stage = (before.get(selector) ?? find(selector, document, notes))[0];
     const place = stage && placeOf(stage);
     if (!stage || !place) {
@@ -63,7 +63,11 @@ export function patchHtml(html: string, patch: HtmlPatch): PatchedHtml {
       continue;
     }
     const depth = depthOf(stage);
-    insertions.push({ at: place.startOffset, text: `<div class="${className}">`, order: depth });
+    insertions.push({
+      at: place.startOffset,
+      text: `<div class="${className}">${anchors.map((a) => `<i class="${a.className}" id="${a.id}"></i>`).join('')}`,
+      order: depth,
+    });
     insertions.push({ at: place.endOffset, text: '</div>', order: -1000 - depth });
     wrap(stage, className);
   }

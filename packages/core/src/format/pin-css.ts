@@ -6,7 +6,7 @@ import { parsePhasePoint } from '../timeline/index.ts';
 import type { Range, RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 import { writtenSelector } from './marks.ts';
-import { trackClasses } from './patch.ts';
+import { anchorClass, linkedCues, trackClasses } from './patch.ts';
 import type { Piece } from './piece.ts';
 import { rule } from './rule.ts';
 
@@ -34,10 +34,13 @@ export function pinPieces(document: MotionDocument, layouts: readonly HeldLayout
     if (!pin.on || !layout.holds.some((h) => h.id === pin.id)) return [];
     const track = `.${classes.get(pin.id)!}`;
     const [before, after] = pin.overlap;
+    const links = linkedCues(document, pin);
+    const distance = distanceCss(pin, layouts);
     const frame = [
       ...(isNone(before) ? [] : [`margin-top: calc(-1 * (${before}));`]),
       ...(isNone(after) ? [] : [`margin-bottom: calc(-1 * (${after}));`]),
-      ...(pin.layer === null ? [] : ['position: relative;', `z-index: ${pin.layer};`]),
+      ...(pin.layer === null && links.length === 0 ? [] : ['position: relative;']),
+      ...(pin.layer === null ? [] : [`z-index: ${pin.layer};`]),
     ];
     const top = pin.hold.by === 'top';
     return [
@@ -52,18 +55,35 @@ export function pinPieces(document: MotionDocument, layouts: readonly HeldLayout
           rule(`${track}::${top ? 'after' : 'before'}`, [
             'content: "";',
             'display: block;',
-            `height: ${distanceCss(pin, layouts)};`,
+            `height: ${distance};`,
           ]),
           rule(writtenSelector(pin.stage, layout), [
             'position: sticky;',
             `${top ? 'top' : 'bottom'}: ${pin.hold.inset};`,
             `${top ? 'bottom' : 'top'}: auto;`,
           ]),
+          ...links.map((cue) =>
+            rule(`.${anchorClass(cue.link)}`, [
+              'position: absolute;',
+              `top: ${cuePlace(cue.at, pin, distance)};`,
+            ]),
+          ),
         ].join('\n'),
         keyframes: '',
       },
     ];
   });
+}
+
+/** Where a link has to lead so that the stage has been held for just so long: its track begins an inset below. */
+function cuePlace(at: string, pin: Pin, distance: string): string {
+  const parsed = parseLength(at);
+  const along = parsed.ok ? alongCss(parsed.value, distance) : '0px';
+  return isNone(pin.hold.inset)
+    ? / [*+-] /.test(along)
+      ? `calc(${along})`
+      : along
+    : `calc(${along} - (${pin.hold.inset}))`;
 }
 
 const isNone = (css: string) => {

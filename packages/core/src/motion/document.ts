@@ -161,6 +161,12 @@ export const DocumentSchema = z
     for (const [path, message] of mediaProblems(d as MotionDocument))
       ctx.addIssue({ code: 'custom', message, path });
     d.cues.forEach((c, i) => {
+      if (c.link !== undefined && d.cues.findIndex((o) => o.link === c.link) < i)
+        ctx.addIssue({
+          code: 'custom',
+          message: `the link ${c.link} is used twice`,
+          path: ['cues', i, 'link'],
+        });
       if (c.pin !== null && !d.pins.some((p) => p.id === c.pin))
         ctx.addIssue({ code: 'custom', message: `no pin has the id ${c.pin}`, path: ['cues', i, 'pin'] });
     });

@@ -14,6 +14,11 @@ export const CueSchema = z.strictObject({
   pin: id.nullable(),
   /** a share of the pin’s distance or of all that can be scrolled, or a length from its start */
   at: length,
+  /** id by which links of the page lead there; of cues on pins that are held by their top */
+  link: z
+    .string()
+    .regex(/^[A-Za-z][\w-]{0,60}$/, 'a letter, then letters, digits, - or _')
+    .optional(),
 });
 export type Cue = z.infer<typeof CueSchema>;
 

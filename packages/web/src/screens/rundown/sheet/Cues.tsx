@@ -1,7 +1,8 @@
 /** The cues of a pin, or of the whole page: named places that ranges hang on. */
-import { percent } from '@lyvek/core';
+import { CueSchema, percent } from '@lyvek/core';
 import type { Cue } from '@lyvek/core';
 import { newId, withCue, withoutMotions } from '../../../data/take-session.ts';
+import { notify } from '../../../parts/notices.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
@@ -26,6 +27,22 @@ export function Cues({ pin }: { pin: string | null }) {
         'rename a cue',
         withCue(cue.id, (c) => ({ ...c, name: clean })),
       );
+  };
+  const linkable = document.pins.some((p) => p.id === pin && p.hold.by === 'top');
+  const relink = (cue: Cue, text: string) => {
+    const name = text.trim().replace(/^#/, '');
+    if (name === (cue.link ?? '')) return;
+    const taken = document.cues.some((c) => c.id !== cue.id && c.link === name);
+    if (name && (taken || !CueSchema.shape.link.safeParse(name).success))
+      return notify(
+        taken
+          ? `Another cue is linked as #${name} already.`
+          : 'A link begins with a letter, then letters, digits, - or _.',
+      );
+    session.act(
+      'link a cue',
+      withCue(cue.id, ({ link: _, ...c }) => (name ? { ...c, link: name } : c)),
+    );
   };
   return (
     <div className="cues">
@@ -57,6 +74,21 @@ export function Cues({ pin }: { pin: string | null }) {
               )
             }
           />
+          {linkable && (
+            <input
+              className="field w-24"
+              aria-label={`Link to ${cue.name}`}
+              title="A name by which links of the page lead here: #name"
+              placeholder="#link"
+              key={cue.link ?? ''}
+              defaultValue={cue.link ? `#${cue.link}` : ''}
+              onBlur={(e) => relink(cue, e.target.value)}
+              onKeyDown={(e) => {
+                e.stopPropagation();
+                if (e.key === 'Enter') e.currentTarget.blur();
+              }}
+            />
+          )}
           <button
             type="button"
             className="btn"
