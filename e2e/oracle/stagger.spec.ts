@@ -1,9 +1,9 @@
 /** Staggers: where each target's range begins and ends in the browser, against the core. */
-import { build } from 'esbuild';
 import fc from 'fast-check';
 import { expect, test } from '@playwright/test';
 import {
   LayoutSchema,
+  patchOf,
   placesOf,
   previewCss,
   readDocument,
@@ -12,6 +12,7 @@ import {
   writeCss,
 } from '@lyvek/core';
 import type { Motion, MotionDocument } from '@lyvek/core';
+import { oracleScript } from '../support/runtime.ts';
 
 const ITEMS = 9;
 const PAGE = `<!doctype html><style>body { margin: 0 } footer { height: 5000px } ul { margin: 1200px 40px 0; padding: 0; list-style: none; display: grid; grid-template-columns: repeat(3, 200px); gap: 13px }
@@ -57,12 +58,7 @@ const motion = fc
   .map(({ driven: [driver, range], step, order }) => ({ driver, range, stagger: { step, order } }));
 
 test('every target begins and ends where the core says, in every order', async ({ page }) => {
-  const built = await build({
-    entryPoints: ['e2e/oracle/in-page.ts'],
-    bundle: true,
-    format: 'iife',
-    write: false,
-  });
+  const oracle = await oracleScript();
   await page.setViewportSize({ width: 1000, height: 800 });
   let compared = 0;
   for (const given of fc.sample(motion, { seed: 4870, numRuns: 40 })) {
@@ -105,11 +101,9 @@ test('every target begins and ends where the core says, in every order', async (
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems));
     const document: MotionDocument = parsed.document;
     await page.setContent(PAGE);
-    await page.evaluate(built.outputFiles[0]!.text);
+    await page.evaluate(oracle);
     const bare = await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(document))})`);
-    await page.evaluate(
-      `oracle.patch({ wraps: [{ id: 'p_a', selector: '#stage', className: 'lv-hold-stage' }], attributes: [], selectors: [] })`,
-    );
+    await page.evaluate(`oracle.patch(${JSON.stringify(patchOf(document))})`);
     const first = withPins(LayoutSchema.parse(bare), document.pins);
     await page.addStyleTag({
       content: writeCss(document, first, 'full-motion').pieces.map(previewCss).join('\n'),
