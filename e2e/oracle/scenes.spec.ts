@@ -21,6 +21,7 @@ import {
   writeCss,
 } from '@lyvek/core';
 import type { Layout, MotionDocument } from '@lyvek/core';
+import { motion } from '@lyvek/core/testing';
 import { WORKSHOP } from '../effects/workshop.ts';
 import { oracleScript } from '../support/runtime.ts';
 import { distance, matrixDistance, TOLERANCE } from './compare.ts';
@@ -67,11 +68,9 @@ function composed(scene: Scene, layout: Layout, g: Given): MotionDocument {
   const [pin] = made.pins;
   if (!pin) return made;
   const changed = { ...pin, hold: { by: g.by, inset: g.inset } };
-  const tied = {
-    ...made.motions[0],
+  const tied = motion({
     id: 'm_tied',
     name: 'tied',
-    on: true,
     targets: { selector: `${pin.stage} > h2, ${pin.stage} > :first-child` },
     driver: { kind: 'pin', pin: pin.id },
     range: { start: '0%', end: '100%' },
@@ -82,12 +81,7 @@ function composed(scene: Scene, layout: Layout, g: Given): MotionDocument {
         { at: '100%', value: '1' },
       ],
     },
-    easing: 'linear',
-    fill: 'both',
-    composite: 'replace',
-    follow: { kind: 'none' },
-    reducedMotion: 'fade',
-  };
+  });
   const read = readDocument({
     ...made,
     pins: [changed],

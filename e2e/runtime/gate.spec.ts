@@ -12,6 +12,7 @@ import {
   writeCss,
 } from '@lyvek/core';
 import type { Gate } from '@lyvek/core';
+import { motion } from '@lyvek/core/testing';
 import { olderScript, oracleScript } from '../support/runtime.ts';
 
 const PAGE = `<!doctype html><style>body { margin: 0 } div { height: 2600px } #g { height: 340px; background: #bcd }</style>
@@ -29,25 +30,14 @@ const gates: Pick<Gate, 'down' | 'up' | 'plays' | 'back'>[] = [
   { down: 'contain 0%', up: { edge: '20%', line: '90%' }, plays: 'each-time', back: 'keeps-end' },
   { down: { edge: '100%', line: '70%' }, up: null, plays: 'once', back: 'keeps-end' },
 ];
-const part = (id: string, selector: string, delay: number, duration: number) => ({
-  id,
-  name: id,
-  on: true,
-  targets: { selector },
-  driver: { kind: 'gate' as const, gate: 'g_a' },
-  time: { delay: `${delay}ms`, duration: `${duration}ms` },
-  keyframes: {
-    opacity: [
-      { at: '0%', value: '0' },
-      { at: '100%', value: '1' },
-    ],
-  },
-  easing: 'linear',
-  fill: 'both',
-  composite: 'replace',
-  follow: { kind: 'none' },
-  reducedMotion: 'fade',
-});
+const part = (id: string, selector: string, delay: number, duration: number) =>
+  motion({
+    id,
+    name: id,
+    targets: { selector },
+    driver: { kind: 'gate', gate: 'g_a' },
+    time: { delay: `${delay}ms`, duration: `${duration}ms` },
+  });
 /** The whole of it takes minutes: `npm run test:full` asks for 2,000. */
 const STEPS = Number(process.env.LYVEK_GATE_STEPS ?? 100);
 
