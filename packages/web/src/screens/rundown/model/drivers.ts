@@ -79,7 +79,11 @@ export function withDriver(
       ? { start: 'cover 0%', end: 'cover 100%' }
       : { start: '0%', end: '100%' };
   // Ranges that are meant for one condition only were measured by the old driver too.
-  const conditions = keep ? motion.conditions : motion.conditions?.map(({ range: _, ...c }) => c);
+  const conditions = motion.conditions?.map((c) => {
+    const { range: own, ...rest } = c;
+    const stays = keep && own && [own.start, own.end].every((p) => p === undefined || fits(p, driver));
+    return stays ? c : rest;
+  });
   return {
     document: put({ range, ...(conditions ? { conditions } : {}) }),
     said: keep
