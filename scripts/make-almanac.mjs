@@ -1,8 +1,9 @@
 /**
- * Writes demo/almanac: a made-up tide almanac of 366 days, a page of more than 60,000 px with more than 400 motions. Everything in it follows
- * from the constants below, so that it is the same each time. Run it after changing it: node scripts/make-almanac.mjs
+ * Writes the page and the document of demo/almanac: a made-up tide almanac of 366 days, a page of more than 60,000 px with more than 400
+ * motions. Everything in them follows from the constants below, so that they are the same each time; styles.css is kept by hand. Run it
+ * after changing it: node scripts/make-almanac.mjs
  */
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 const YEAR = 2028;
@@ -231,48 +232,8 @@ ${months.join('\n')}
 </html>
 `;
 
-const css = `/* Port Merrin Tide Almanac: a long page that is whole without any motion. */
-:root { --ink: #1d3a45; --sea: #4f7a87; --paper: #f4f0e4; }
-* { box-sizing: border-box; }
-body { margin: 0; background: var(--paper); color: var(--ink); font: 16px/1.45 'Liberation Serif', Georgia, serif; }
-#year { position: fixed; inset: 0 0 auto; height: 5px; z-index: 5; background: rgb(29 58 69 / 0.12); }
-#year-hand { display: block; height: 100%; background: #b4523d; transform-origin: 0 50%; }
-#cover { position: relative; height: 100vh; min-height: 620px; overflow: clip; background: linear-gradient(#bcd3d6, #efe3c6 70%); }
-#sea { position: absolute; inset: 0; width: 100%; height: 100%; }
-#lamp { transform-origin: 968px 318px; }
-#cover > div { position: relative; padding: 130px 80px; max-width: 720px; }
-#cover h1 { margin: 0 0 20px; font-size: 76px; line-height: 1; font-weight: 500; }
-section { position: relative; padding: 40px 80px 90px; max-width: 1280px; margin: 0 auto; }
-.tint { position: absolute; inset: 0; z-index: -1; background: #e6e6d8; }
-section:nth-child(even) .tint { background: #dfe7e4; }
-section > header { padding: 90px 0 50px; }
-h2 { margin: 0 0 8px; font-size: 58px; line-height: 1; font-weight: 500; }
-section > header p { margin: 0 0 26px; font-style: italic; }
-.moons { display: block; width: 100%; max-width: 1000px; }
-.moons circle { fill: #2b4b57; }
-.moons path { fill: #f7ecc7; }
-article { display: grid; grid-template-columns: 150px minmax(0, 1fr) 190px; gap: 6px 30px; min-height: 152px; padding: 14px 0; border-top: 1px solid rgb(29 58 69 / 0.25); align-content: start; position: relative; }
-h3 { margin: 0; font-size: 15px; font-weight: 400; }
-h3 b { display: block; font-size: 46px; line-height: 0.95; font-weight: 500; font-variant-numeric: lining-nums; }
-article > svg { width: 100%; height: 96px; }
-.water { fill: #a9c3c6; }
-.line { fill: none; stroke: var(--sea); stroke-width: 2; vector-effect: non-scaling-stroke; }
-.spring .water { fill: #86abb1; }
-.waters { margin: 0; font: 13px/1.7 'Liberation Mono', monospace; white-space: pre; color: #34525d; }
-.springs { position: absolute; left: 0; bottom: 12px; margin: 0; padding: 1px 8px; background: #b4523d; color: #fff8ea; font: 600 12px/1.6 'Liberation Sans', sans-serif; }
-.note { grid-column: 2; margin: 0; font-style: italic; color: #46626d; }
-footer { padding: 80px 80px 260px; background: #1d3a45; color: #dfe7e4; }
-@media (width < 800px) {
-  section, #cover > div, footer { padding-inline: 22px; }
-  #cover h1 { font-size: 46px; } h2 { font-size: 40px; }
-  article { grid-template-columns: 90px minmax(0, 1fr); } .waters, .note { grid-column: 2; }
-}
-`;
-
 const dir = join(import.meta.dirname, '..', 'demo', 'almanac');
-mkdirSync(dir, { recursive: true });
 writeFileSync(join(dir, 'index.html'), html);
-writeFileSync(join(dir, 'styles.css'), css);
 writeFileSync(
   join(dir, 'lyvek.document.json'),
   `{ "format": "lyvek-document", "version": 1, "motions": [\n${motions.map((m) => JSON.stringify(m)).join(',\n')}\n] }\n`,
