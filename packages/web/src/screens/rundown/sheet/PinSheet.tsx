@@ -8,6 +8,7 @@ import { effectWords } from '../model/words.ts';
 import { grouped } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Cues } from './Cues.tsx';
+import { DriverHead } from './DriverHead.tsx';
 import { MoreActions } from './MoreActions.tsx';
 import { PinSentence } from './PinSentence.tsx';
 import { SideView } from './SideView.tsx';
@@ -24,31 +25,9 @@ export function PinSheet({ pin }: { pin: Pin }) {
     );
   return (
     <section className="sheet" aria-label={`Pin ${pin.name}`}>
-      <header className="sheet-head">
-        <PinSign />
-        <input
-          className="sheet-name"
-          aria-label="Name of the pin"
-          key={pin.name}
-          defaultValue={pin.name}
-          onBlur={(e) => {
-            const name = e.target.value.trim();
-            if (name && name !== pin.name) change('rename', { name });
-          }}
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-        />
-        <i className="kind-pin">pinned scene</i>
-        <span className="grow" />
-        <button
-          type="button"
-          className="btn"
-          aria-pressed={!pin.on}
-          onClick={() => change(pin.on ? 'mute the pin' : 'unmute the pin', { on: !pin.on })}
-        >
-          {pin.on ? 'Mute' : 'Unmute'}
-        </button>
+      <DriverHead driver={pin} kind="pin" words="pinned scene" sign={<PinSign />} change={change}>
         <MoreActions of={[pin.id]} />
-      </header>
+      </DriverHead>
       <div className="sheet-columns pin-columns">
         {hold ? <SideView pin={pin} hold={hold} /> : <div />}
         <div className="sheet-middle">

@@ -13,6 +13,7 @@ import { AdjustmentsWord } from './Adjustments.tsx';
 import { Differs } from './Differs.tsx';
 import { CssField } from './CssField.tsx';
 import { MotionCurves } from './Curves.tsx';
+import { DriverHead } from './DriverHead.tsx';
 import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
 import { LineWord } from './LineWord.tsx';
@@ -87,29 +88,7 @@ function GateHead({ gate }: { gate: Gate }) {
       withGate(gate.id, (g) => ({ ...g, ...part })),
     );
   return (
-    <header className="sheet-head">
-      <GateSign />
-      <input
-        className="sheet-name"
-        aria-label="Name of the gate"
-        key={gate.name}
-        defaultValue={gate.name}
-        onBlur={(e) => {
-          const name = e.target.value.trim();
-          if (name && name !== gate.name) change('rename', { name });
-        }}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      />
-      <i className="kind-gate">gate</i>
-      <span className="grow" />
-      <button
-        type="button"
-        className="btn"
-        aria-pressed={!gate.on}
-        onClick={() => change(gate.on ? 'mute the gate' : 'unmute the gate', { on: !gate.on })}
-      >
-        {gate.on ? 'Mute' : 'Unmute'}
-      </button>
+    <DriverHead driver={gate} kind="gate" words="gate" sign={<GateSign />} change={change}>
       <button
         type="button"
         className="btn"
@@ -117,7 +96,7 @@ function GateHead({ gate }: { gate: Gate }) {
       >
         Delete
       </button>
-    </header>
+    </DriverHead>
   );
 }
 
