@@ -16,16 +16,22 @@ export function AdjustmentsWord({ of }: { of: string }) {
   return (
     <>
       , and{' '}
-      <Pop
-        className="word"
-        label="Adjustments"
-        face={
-          count === 0 ? 'adjusts nothing else' : count === 1 ? 'adjusts one thing' : `adjusts ${count} things`
-        }
-      >
-        {() => <Adjustments of={of} own={own} />}
-      </Pop>
-      .
+      <span className="whitespace-nowrap">
+        <Pop
+          className="word"
+          label="Adjustments"
+          face={
+            count === 0
+              ? 'adjusts nothing else'
+              : count === 1
+                ? 'adjusts one thing'
+                : `adjusts ${count} things`
+          }
+        >
+          {() => <Adjustments of={of} own={own} />}
+        </Pop>
+        .
+      </span>
     </>
   );
 }

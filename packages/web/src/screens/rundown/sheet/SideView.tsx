@@ -28,6 +28,11 @@ export function SideView({ pin, hold }: { pin: Pin; hold: Hold }) {
   const scale = frozen.current ?? { first, k: (H - 22) / (last - first) };
   const y = (px: number) => 16 + (px - scale.first) * scale.k;
   const now = Math.min(last - port, Math.max(first, offset));
+  const heldAt = Math.max(9, y(top) - 3);
+  const goesAt = Math.min(H - 3, y(top + distance + size) + 4);
+  const beside = [y(now) + 9, y(now + port / 2) + 4, y(now + port)];
+  const nowAt =
+    beside.find((at) => Math.min(Math.abs(at - heldAt), Math.abs(at - goesAt)) >= 11) ?? beside[0];
   const shown = top + Math.min(distance, Math.max(0, offset - hold.start));
 
   const drag = (e: PointerEvent<SVGRectElement>) => {
@@ -98,13 +103,13 @@ export function SideView({ pin, hold }: { pin: Pin; hold: Hold }) {
           pointerEvents="none"
         />
         <path className="side-window" d={`M110 ${y(now)}H104V${y(now + port)}H110`} />
-        <text x={98} y={y(now) + 9} textAnchor="end">
+        <text x={98} y={nowAt} textAnchor="end">
           window, now
         </text>
-        <text x={98} y={Math.max(9, y(top) - 3)} textAnchor="end" className="quiet">
+        <text x={98} y={heldAt} textAnchor="end" className="quiet">
           held at {grouped(hold.start)}
         </text>
-        <text x={98} y={Math.min(H - 3, y(top + distance + size) + 4)} textAnchor="end" className="quiet">
+        <text x={98} y={goesAt} textAnchor="end" className="quiet">
           lets go at {grouped(hold.end)}
         </text>
         {distance * scale.k > 30 && (
