@@ -18,7 +18,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^packages/core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^(packages/core|node_modules/(zod|css-tree|css-select|culori|domhandler|parse5|parse5-htmlparser2-tree-adapter|@types)/)' },
+      to: { pathNot: '^(packages/core|node_modules/(zod|css-tree|css-select|postcss|postcss-safe-parser|culori|domhandler|parse5|parse5-htmlparser2-tree-adapter|@types)/)' },
     },
     {
       name: 'api-knows-core-only',
@@ -58,6 +58,7 @@ module.exports = {
     core('effect', 'page', 'timeline', 'value', 'motion'),
     core('check', 'page', 'timeline', 'value', 'motion', 'feel'),
     core('format', 'page', 'timeline', 'value', 'motion'),
+    core('reading', 'page', 'timeline', 'value', 'motion', 'format'),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -6,3 +6,4 @@ export * from './feel/index.ts';
 export * from './effect/index.ts';
 export * from './check/index.ts';
 export * from './format/index.ts';
+export * from './reading/index.ts';

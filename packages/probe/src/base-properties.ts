@@ -5,6 +5,8 @@ export const propertyNames: readonly (readonly [name: string, initial: string])[
   ['scale', 'none'],
   ['rotate', 'none'],
   ['filter', 'none'],
+  ['transform', 'none'],
+  ['clip-path', 'none'],
   ['color', 'rgb(0, 0, 0)'],
   ['background-color', 'rgba(0, 0, 0, 0)'],
   ['letter-spacing', 'normal'],

@@ -211,6 +211,8 @@ function sketchOf(effect: EffectDefinition): Sketch {
     cues: [],
     adjustments: [],
     media: [],
+    properties: [],
+    taken: [],
   };
   let next = 0;
   const made = effect.compose({

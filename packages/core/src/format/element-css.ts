@@ -78,11 +78,11 @@ function overlaps(selectors: readonly string[], layout: Layout): string[][] {
   return found;
 }
 
-const lasting = ({ timed }: Entry): string => {
-  if (!timed) return 'auto linear';
+const lasting = ({ timed }: Entry, easing: string): string => {
+  if (!timed) return `auto ${easing}`;
   const ms = (n: Ms) => `${Number(n.toFixed(2))}ms`;
   const delay = timed.later ?? (timed.start > 0 ? ms(timed.start) : '');
-  return `${ms(timed.duration)} linear${delay ? ` ${delay}` : ''}`;
+  return `${ms(timed.duration)} ${easing}${delay ? ` ${delay}` : ''}`;
 };
 
 const IDLE = 'animation: none;';
@@ -92,7 +92,7 @@ export const isIdle = (piece: Piece): boolean => piece.rules.includes(IDLE);
 /** The shorthand comes first: it would reset timeline and range. */
 function animationRule(selector: string, entries: readonly Entry[]): string {
   const list = introsLast(entries);
-  const rows = list.flatMap((e) => e.blocks.map((b) => ({ e, name: b.name })));
+  const rows = list.flatMap((e) => e.blocks.map((b) => ({ e, name: b.name, easing: b.easing })));
   if (rows.length === 0) return rule(selector, [IDLE]);
   const join = (f: (row: (typeof rows)[number]) => string) => {
     const all = rows.map(f);
@@ -100,7 +100,7 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
   };
   const fill = (m: Motion) => (m.fill === 'none' ? '' : ` ${m.fill}`);
   return rule(selector, [
-    `animation:${join(({ e, name }) => `${name} ${lasting(e)}${fill(e.motion)}`)};`,
+    `animation:${join(({ e, name, easing }) => `${name} ${lasting(e, easing)}${fill(e.motion)}`)};`,
     `animation-timeline:${join(({ e }) => e.timeline)};`,
     `animation-range:${join(({ e }) => e.range)};`,
     ...(list.some((e) => e.timed && e.timed.trigger !== 'none')

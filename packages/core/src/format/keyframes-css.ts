@@ -12,6 +12,8 @@ interface Stop {
 export interface KeyframesBlock {
   name: string;
   css: string;
+  /** leads from a beginning that only the browser knows; stops say so where theirs is another */
+  easing: string;
 }
 
 /** Blocks named `name`, `name-2` …; `only` leaves out every other property. */
@@ -33,12 +35,15 @@ export function keyframesCss(
   }
   return groups.map((stops, i) => {
     const blockName = i === 0 ? name : `${name}-${i + 1}`;
+    const first = [...stops].find(([at]) => keyframeOffset(at) === 0)?.[1];
+    const easing = first && first.declarations.length === 0 ? first.easing : 'linear';
     return {
       name: blockName,
+      easing,
       css: `@keyframes ${blockName} {\n${[...stops]
         .filter(([, s]) => s.declarations.length)
         .sort(byPlace)
-        .map(stopCss)
+        .map((stop) => stopCss(stop, easing))
         .join('\n')}\n}`,
     };
   });
@@ -59,10 +64,8 @@ function agrees(group: Map<string, Stop>, stops: readonly Keyframe[]): boolean {
   });
 }
 
-function stopCss([at, stop]: [string, Stop]): string {
+function stopCss([at, stop]: [string, Stop], whole: string): string {
   const easing =
-    stop.easing === 'linear' || keyframeOffset(at) === 1
-      ? []
-      : [`animation-timing-function: ${stop.easing};`];
+    stop.easing === whole || keyframeOffset(at) === 1 ? [] : [`animation-timing-function: ${stop.easing};`];
   return `  ${at} { ${[...stop.declarations, ...easing].join(' ')} }`;
 }

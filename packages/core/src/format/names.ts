@@ -20,7 +20,8 @@ function slugOf(name: string): string {
     plain
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
-      .slice(0, 48) || 'motion'
+      .slice(0, 48)
+      .replace(/-+$/, '') || 'motion'
   );
 }
 

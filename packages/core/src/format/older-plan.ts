@@ -147,7 +147,7 @@ const framesOf = (m: Motion, keeps: (property: string) => boolean): OlderMotion[
       withWholeEasing(list, m.easing).map((k) => ({
         offset: keyframeOffset(k.at),
         easing: k.easing ?? 'linear',
-        [camel(property)]: k.value,
+        ...(k.value ? { [camel(property)]: k.value } : {}),
       })),
     );
 /** As scripts name properties; custom ones keep their name. */

@@ -1,10 +1,10 @@
 /** `@property` of the custom properties that motions write, so that they mix and page CSS may read them. */
-import type { Motion } from '../motion/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
 import { customSyntax, isCustomProperty } from '../value/index.ts';
 import type { Piece } from './piece.ts';
 
 /** One piece, or none where no custom property can be registered. */
-export function registrations(motions: readonly Motion[]): Piece[] {
+export function registrations(motions: readonly Motion[], own: MotionDocument['properties'] = []): Piece[] {
   const values = new Map<string, { values: string[]; motions: Set<string> }>();
   for (const m of motions)
     for (const [property, stops] of Object.entries(m.keyframes)) {
@@ -15,6 +15,13 @@ export function registrations(motions: readonly Motion[]): Piece[] {
       values.set(property, known);
     }
   const rules = [...values].flatMap(([property, known]) => {
+    const registered = own.find((p) => p.name === property);
+    if (registered)
+      return [
+        `@property ${property} { syntax: "${registered.syntax}"; inherits: ${registered.inherits};${
+          registered.initial === undefined ? '' : ` initial-value: ${registered.initial};`
+        } }`,
+      ];
     const found = customSyntax(known.values);
     return found
       ? [

@@ -1,7 +1,7 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import type { HeldLayout } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
-import { isNamedPlace, isScrubbed, subjectOf } from '../timeline/index.ts';
+import { around, isNamedPlace, isScrubbed, subjectOf } from '../timeline/index.ts';
 import type { Motion, Pin } from '../motion/index.ts';
 import { rangeCss } from './range-css.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
@@ -16,6 +16,8 @@ export interface NamedTimeline {
   axis: string;
   insets: string;
   motion: string;
+  /** several elements carry it, each for what stands in it: no scope may bring them together */
+  nested?: boolean;
 }
 
 export interface TimelineCss {
@@ -79,16 +81,21 @@ export function timelineOf(
   const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
   if (driver.subject === 'self')
     return { timeline: `view(${driver.axis} ${insets})`, range: css.range, named: null, notes };
-  const matched = matchesOf(layouts[0]!, driver.subject).length;
-  if (matched > 1)
+  const matched = matchesOf(layouts[0]!, driver.subject);
+  const nested =
+    matched.length > 1 &&
+    matchesOf(layouts[0]!, motion.targets.selector).every(
+      (t) => around(t, matched, layouts[0]!) !== undefined,
+    );
+  if (matched.length > 1 && !nested)
     notes.push({
       motion: motion.id,
-      note: `${driver.subject} matches ${matched} elements; a named timeline needs exactly one.`,
+      note: `${driver.subject} matches ${matched.length} elements, and not every target stands in one; a named timeline needs exactly one.`,
     });
   return {
     timeline: named.name,
     range: css.range,
-    named: { ...named, kind: 'view', owner: driver.subject, insets },
+    named: { ...named, kind: 'view', owner: driver.subject, insets, ...(nested ? { nested } : {}) },
     notes,
   };
 }
@@ -118,9 +125,12 @@ export class NamedTimelines {
       ].filter((l) => l !== 0);
       return rule(writtenSelector(owner, layout), lines);
     });
-    const scope = rule(':root', [`timeline-scope: ${all.map((t) => t.name).join(', ')};`]);
+    const scoped = all.filter((t) => !t.nested);
+    const scope = scoped.length
+      ? [rule(':root', [`timeline-scope: ${scoped.map((t) => t.name).join(', ')};`])]
+      : [];
     return [
-      { id: 'timelines', motions: [...this.users], rules: [scope, ...owners].join('\n'), keyframes: '' },
+      { id: 'timelines', motions: [...this.users], rules: [...scope, ...owners].join('\n'), keyframes: '' },
     ];
   }
 }

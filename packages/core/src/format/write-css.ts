@@ -117,7 +117,7 @@ export function piecesOfDraft(
   const held = layouts[0]!;
   const joined = all.length === 1 ? entries : withAbsent(draft, new Set(motionsOf(all).map((m) => m.id)));
   return [
-    ...registrations(motionsOf(page)),
+    ...registrations(motionsOf(page), document.properties),
     ...keptPieces(held),
     ...adjustmentPieces(document, held),
     ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),

@@ -135,6 +135,17 @@ export const MotionSchema = z
     });
   });
 
+/** A registered custom property (CSS Properties and Values API 1, §2). */
+const PropertySchema = z.strictObject({
+  name: z
+    .string()
+    .regex(/^--[\w-]+$/)
+    .max(80),
+  syntax: z.string().min(1).max(200),
+  inherits: z.boolean(),
+  initial: z.string().max(400).optional(),
+});
+
 export const DocumentSchema = z
   .strictObject({
     format: z.literal('lyvek-document'),
@@ -147,6 +158,10 @@ export const DocumentSchema = z
     adjustments: z.array(AdjustmentSchema).max(1000).default([]),
     /** media conditions; of several that hold the later one has the last word */
     media: z.array(MediaSchema).max(20).default([]),
+    /** custom properties as the page registered them; others are registered by what they hold */
+    properties: z.array(PropertySchema).max(200).default([]),
+    /** rules of the page that were read into this document and are taken out of its files at hand-off */
+    taken: z.array(z.string().max(400)).max(20_000).default([]),
   })
   .superRefine((d, ctx) => {
     const seen = new Set<string>();
@@ -200,6 +215,8 @@ export const emptyDocument = (): MotionDocument => ({
   cues: [],
   adjustments: [],
   media: [],
+  properties: [],
+  taken: [],
 });
 
 export interface DocumentProblem {

@@ -59,6 +59,8 @@ export const documentOf = (...motions: Motion[]): MotionDocument => ({
   cues: [],
   adjustments: [],
   media: [],
+  properties: [],
+  taken: [],
 });
 
 /** Opacity from 0 to 1 and a way from `from` to its place. */

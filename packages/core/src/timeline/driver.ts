@@ -64,8 +64,18 @@ export interface Placed extends Span {
 
 export type Unplaced = { reason: string };
 
-export const subjectOf = (driver: PassageDriver, target: number, layout: Layout): number | undefined =>
-  driver.subject === 'self' ? target : matchesOf(layout, driver.subject)[0];
+/** Of several elements that the selector finds, the nearest one around the target counts, as with named timelines; else the first. */
+export function subjectOf(driver: PassageDriver, target: number, layout: Layout): number | undefined {
+  if (driver.subject === 'self') return target;
+  const matched = matchesOf(layout, driver.subject);
+  return matched.length > 1 ? (around(target, matched, layout) ?? matched[0]) : matched[0];
+}
+
+/** The nearest of some elements that is the target itself or holds it. */
+export function around(target: number, matched: readonly number[], layout: Layout): number | undefined {
+  for (let e = target; e >= 0; e = layout.elements[e]?.parent ?? -1) if (matched.includes(e)) return e;
+  return undefined;
+}
 
 export function scrollerOf(driver: PageDriver, layout: Layout): number {
   if (driver.scroller === undefined) return 0;

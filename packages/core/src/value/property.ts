@@ -1,4 +1,5 @@
 /** Which value type an animatable property has, and its initial value. A new property is one line here. */
+import * as csstree from 'css-tree';
 import { customSyntax, isCustomProperty } from './custom.ts';
 import { angle } from './types/angle.ts';
 import { color } from './types/color.ts';
@@ -82,7 +83,16 @@ const PROPERTIES = new Map<string, PropertyFacts>([
   ['stroke-width', { type: length, initial: '1px' }],
   ['font-weight', { type: number, initial: '400' }],
   ...lengths(size, '0px', 'width', 'padding-left', 'padding-right', 'border-radius'),
-  ...lengths(length, '0px', 'margin-left', 'margin-right', 'left', 'right'),
+  ...lengths(
+    size,
+    '0px',
+    'padding-top',
+    'padding-bottom',
+    'font-size',
+    'border-top-width',
+    'border-bottom-width',
+  ),
+  ...lengths(length, '0px', 'margin-left', 'margin-right', 'margin-top', 'margin-bottom', 'left', 'right'),
   ...lengths(length, '0px', 'letter-spacing', 'word-spacing', 'outline-offset'),
   ...lengths(sizeOfHeight, '0px', 'height'),
   ...lengths(lengthOfHeight, '0px', 'top', 'bottom'),
@@ -97,11 +107,20 @@ export const factsOf = (name: string, values: readonly string[]): PropertyFacts 
 
 export const propertyNames = (): string[] => [...PROPERTIES.keys()];
 
+/** Properties without a value type here are written as they stand, and shown as flipping half-way. */
+function unknownError(property: string, css: string): string | null {
+  const { error } = csstree.lexer.matchProperty(property, css);
+  if (!error) return null;
+  return error.name === 'SyntaxReferenceError'
+    ? `${property} is not a property known here`
+    : `“${css}” is not a value of ${property}`;
+}
+
 /** Says what is wrong with a value for a property, or null. */
 export function valueError(property: string, css: string): string | null {
   if (isCustomProperty(property)) return css.trim() === '' ? `${property} needs a value` : null;
   const facts = propertyFacts(property);
-  if (!facts) return `${property} cannot be animated here yet`;
+  if (!facts) return unknownError(property, css);
   return facts.type.accepts(css)
     ? null
     : `“${css}” is not a value of ${property}, for example ${facts.type.example}`;

@@ -163,7 +163,9 @@ describe('values', () => {
   test('a wrong value is refused with an example of a right one', () => {
     expect(valueError('opacity', 'red')).toContain('0.5');
     expect(valueError('clip-path', 'circle(x)')).toContain('inset(');
-    expect(valueError('display', 'none')).toContain('cannot be animated here yet');
+    expect(valueError('display', 'none')).toBeNull();
+    expect(valueError('display', 'sideways')).toContain('not a value of display');
+    expect(valueError('hue-turn', '1')).toContain('not a property known here');
     expect(valueError('--figure', '212')).toBeNull();
   });
 });

@@ -1,0 +1,47 @@
+/** Which declarations and blocks go, because the document writes them now. */
+import type { ReadDeclaration, ReadRule, ReadRules } from './rules.ts';
+import { carries, moves } from './rules.ts';
+import { claimOf } from './take-out.ts';
+import type { Claim } from './take-out.ts';
+
+const words = (css: string) => css.match(/-{0,2}[A-Za-z_\u0080-\uffff][\w\u0080-\uffff-]*/g) ?? [];
+const dashed = (css: string) => css.match(/--[\w\u0080-\uffff-]+/g) ?? [];
+
+/** Custom properties that earlier hand-offs have put in. */
+const isOwn = (property: string) => /^--lv-.*-step$/.test(property);
+
+/** `healthy`: everything that the rule moves was read. `animated`: properties that the motions write. */
+export function claimsFor(
+  { rules, keyframes, registered }: ReadRules,
+  healthy: (rule: ReadRule) => boolean,
+  animated: ReadonlySet<string>,
+): Claim[] {
+  const out: Claim[] = [];
+  const used = new Set<string>();
+  const needed = new Set<string>();
+  const carriers: { rule: ReadRule; list: ReadDeclaration[] }[] = [];
+  for (const rule of rules) {
+    const moving = rule.declarations.filter((d) => moves(d.property));
+    const list = rule.declarations.filter((d) => carries(d.property));
+    if (list.length) carriers.push({ rule, list });
+    const read = moving.length > 0 && healthy(rule);
+    for (const d of moving) for (const w of words(d.value)) (read ? used : needed).add(w);
+    if (read) for (const d of moving) out.push(claimOf(d.node, d.sheet, '{animation}'));
+  }
+  // A trigger may stand on a named timeline of its own.
+  for (const { list } of carriers)
+    for (const d of list)
+      if (d.property === 'timeline-trigger' && dashed(d.value).some((n) => used.has(n)))
+        for (const n of dashed(d.value)) used.add(n);
+  const isFree = (name: string) => used.has(name) && !needed.has(name);
+  for (const { list } of carriers) {
+    const names = list.flatMap((d) => dashed(d.value));
+    if (names.length === 0 || !names.every(isFree)) continue;
+    for (const d of list) out.push(claimOf(d.node, d.sheet, '{timeline}'));
+  }
+  for (const k of keyframes) if (isFree(k.name)) out.push(claimOf(k.node, k.sheet, ''));
+  for (const r of registered.values()) if (animated.has(r.name)) out.push(claimOf(r.node, r.sheet, ''));
+  for (const rule of rules)
+    for (const d of rule.declarations) if (isOwn(d.property)) out.push(claimOf(d.node, d.sheet, '{step}'));
+  return out;
+}

@@ -1,0 +1,212 @@
+/** Groups of elements that play the same, as motions of a document. */
+import type { Element } from 'domhandler';
+import { emptyDocument, MotionSchema } from '../motion/index.ts';
+import type { Gate, Motion, MotionDocument } from '../motion/index.ts';
+import type { Draft } from './drafts.ts';
+import type { PageElements } from './elements.ts';
+import { Namer, readableName } from './naming.ts';
+import { moves } from './rules.ts';
+import type { ReadRule, ReadRules } from './rules.ts';
+import { staggered } from './shifts.ts';
+import type { PageMedia, Slot } from './slots.ts';
+import type { Timelines } from './timelines.ts';
+
+export interface Group {
+  elements: Element[];
+  rules: readonly ReadRule[];
+  /** slots of each element, in page order */
+  each: Slot[][];
+}
+
+interface Part {
+  elements: readonly Element[];
+  /** of the first element; owners are per element */
+  slots: readonly (Slot & { stagger?: Motion['stagger'] })[];
+  each: readonly (readonly Slot[])[];
+}
+
+const content = (slots: readonly Slot[]) =>
+  JSON.stringify(slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft]));
+
+/** One part where all elements play the same, or differ by equal steps; else one for each form. */
+function partsOf({ elements, each }: Group): Part[] {
+  const forms = each.map(content);
+  if (forms.every((f) => f === forms[0])) return splitByGate({ elements, slots: each[0]!, each });
+  const stepped = each[0]!.map((slot, i) => {
+    const drafts = each.map((slots) => slots[i]!.of.draft);
+    if (drafts.every((d) => JSON.stringify(d) === JSON.stringify(drafts[0]))) return slot;
+    const found =
+      slot.overrides.size === 0 && drafts.every((d) => d.driver.kind !== 'gate') ? staggered(drafts) : null;
+    return found && { ...slot, of: { ...slot.of, draft: found.draft }, stagger: found.stagger };
+  });
+  if (stepped.every((s) => s !== null)) return [{ elements, slots: stepped, each }];
+  const byForm = new Map<string, number[]>();
+  forms.forEach((f, i) => byForm.set(f, [...(byForm.get(f) ?? []), i]));
+  return [...byForm.values()].flatMap((indices) =>
+    splitByGate({
+      elements: indices.map((i) => elements[i]!),
+      slots: each[indices[0]!]!,
+      each: indices.map((i) => each[i]!),
+    }),
+  );
+}
+
+/** A gate listens to one element: where each target has its own, each gets a gate. */
+function splitByGate(part: Part): Part[] {
+  const owners = new Set(
+    part.each.flatMap((slots) =>
+      slots.filter((s) => s.of.draft.driver.kind === 'gate').map((s) => s.of.owner),
+    ),
+  );
+  if (owners.size < 2) return [part];
+  return part.elements.map((e, i) => ({ elements: [e], slots: part.each[i]!, each: [part.each[i]!] }));
+}
+
+export interface Composed {
+  document: MotionDocument;
+  left: { group: Group; reason: string }[];
+  /** properties that the motions write */
+  animated: Set<string>;
+}
+
+/** More gates than people can look after. */
+const MOST_GATES = 120;
+
+export function documentOf(
+  groups: readonly Group[],
+  media: readonly PageMedia[],
+  { rules, registered }: ReadRules,
+  timelines: Timelines,
+  elements: PageElements,
+): Composed {
+  const out = emptyDocument();
+  const left: Composed['left'] = [];
+  const names = new Namer();
+  const mediaIds = new Map<string, string>();
+  const mediaNames = new Namer();
+  const idOf = (key: string): string => {
+    const known = mediaIds.get(key);
+    if (known) return known;
+    const { id, name } = mediaNames.next('q', key.replace(/^\(([^()]*)\)$/, '$1'));
+    out.media.push({ id, name: name.slice(0, 120), query: key });
+    mediaIds.set(key, id);
+    return id;
+  };
+  const gates = new Map<string, Gate>();
+  const gateNames = new Namer();
+
+  const gateOf = (draft: Draft, owner: Element): string | { reason: string } => {
+    const { driver } = draft;
+    if (driver.kind !== 'gate') throw new Error('not on a gate');
+    const key = `${driver.trigger} ${elements.path(owner)} ${JSON.stringify(driver.gate)}`;
+    const known = gates.get(key);
+    if (known) return known.id;
+    if (gates.size >= MOST_GATES)
+      return { reason: `more than ${MOST_GATES} elements start animations of their own` };
+    const { id, name } = gateNames.next('g', readableName(driver.trigger.replace(/-passed$/, '')));
+    gates.set(key, { id, name, on: true, subject: elements.naming([owner], []), ...driver.gate });
+    return id;
+  };
+
+  const driverOf = (part: Part, i: number, draft: Draft): Motion['driver'] | { reason: string } => {
+    const pairs = part.elements.map((target, k) => ({ target, owner: part.each[k]![i]!.of.owner }));
+    const carried = pairs.filter(
+      (p): p is { target: Element; owner: Element } => p.owner !== null && p.owner !== p.target,
+    );
+    const rule = part.slots[i]!.of.ownerRule;
+    const { driver } = draft;
+    switch (driver.kind) {
+      case 'load':
+        return { kind: 'load' };
+      case 'gate': {
+        const owner = pairs[0]!.owner;
+        const gate = owner && gateOf(draft, owner);
+        if (!gate) return { reason: 'its trigger is on no element' };
+        return typeof gate === 'string' ? { kind: 'gate', gate } : gate;
+      }
+      case 'page': {
+        const owner = pairs[0]!.owner;
+        if (owner === null) return { kind: 'page', axis: driver.axis };
+        if (pairs.some((p) => p.owner !== owner))
+          return { reason: 'each of its elements listens to a scroller of its own' };
+        return {
+          kind: 'page',
+          axis: driver.axis,
+          scroller: elements.naming([owner], rule?.selectors.map((s) => s.text) ?? []),
+        };
+      }
+      case 'passage': {
+        if (carried.length === 0) return { ...driver, subject: 'self' };
+        const subject = carried.length === pairs.length ? timelines.subjectFor(carried, rule) : null;
+        return subject === null
+          ? { reason: 'its elements listen to passages of elements that no selector tells apart' }
+          : { ...driver, subject };
+      }
+    }
+  };
+
+  const others = rules
+    .filter((r) => r.declarations.some((d) => moves(d.property)))
+    .flatMap((r) => r.selectors.filter((s) => !s.obstacle).map((s) => s.text));
+  for (const group of groups) {
+    const candidates = [...group.rules].flatMap((r) => [
+      ...(r.selectors.length > 1 ? [r.selectors.map((s) => s.text).join(', ')] : []),
+      ...r.selectors.map((s) => s.text),
+    ]);
+    const made: Motion[] = [];
+    let reason: string | null = null;
+    for (const part of partsOf(group)) {
+      const selector = elements.naming(part.elements, candidates, others);
+      part.slots.forEach((slot, i) => {
+        const { draft } = slot.of;
+        const driver = driverOf(part, i, draft);
+        if ('reason' in driver) return void (reason ??= driver.reason);
+        const { id, name } = names.next('m', readableName(draft.name, driver.kind === 'load'));
+        const conditions = media.flatMap(({ key }) => {
+          const o = slot.overrides.get(key);
+          return o ? [{ media: idOf(key), ...o }] : [];
+        });
+        const motion = MotionSchema.safeParse({
+          id,
+          name,
+          on: slot.on,
+          targets: { selector },
+          driver,
+          range: draft.range,
+          ...(slot.stagger ? { stagger: slot.stagger } : {}),
+          ...(draft.time
+            ? { time: { delay: `${draft.time.delay}ms`, duration: `${draft.time.duration}ms` } }
+            : {}),
+          keyframes: draft.keyframes,
+          easing: draft.easing,
+          fill: draft.fill,
+          composite: draft.composite,
+          follow: { kind: 'none' },
+          reducedMotion: slot.reducedMotion,
+          ...(conditions.length ? { conditions } : {}),
+        });
+        if (motion.success) made.push(motion.data);
+        else reason ??= motion.error.issues[0]!.message;
+      });
+    }
+    if (reason === null) out.motions.push(...made);
+    else left.push({ group, reason });
+  }
+  const used = new Set(out.motions.flatMap((m) => (m.driver.kind === 'gate' ? [m.driver.gate] : [])));
+  out.gates = [...gates.values()].filter((g) => used.has(g.id));
+  const wanted = new Set(out.motions.flatMap((m) => m.conditions?.map((c) => c.media) ?? []));
+  const order = media.flatMap((m) => mediaIds.get(m.key) ?? []);
+  out.media = out.media
+    .filter((m) => wanted.has(m.id))
+    .sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
+  const animated = new Set(out.motions.flatMap((m) => Object.keys(m.keyframes)));
+  out.properties = [...registered.values()]
+    .filter((r) => animated.has(r.name))
+    .map(({ name, syntax, inherits, initial }) => ({
+      name,
+      syntax,
+      inherits,
+      ...(initial === null ? {} : { initial }),
+    }));
+  return { document: out, left, animated };
+}

@@ -1,0 +1,107 @@
+/** Elements of a page's source, found by selector. */
+import { is, selectAll } from 'css-select';
+import { isTag } from 'domhandler';
+import type { ChildNode, Document, Element } from 'domhandler';
+import { splitTop } from './selector.ts';
+
+const MOST_CACHED = 20_000;
+
+export class PageElements {
+  private readonly order = new Map<Element, number>();
+  private readonly found = new Map<string, readonly Element[] | null>();
+
+  constructor(readonly document: Document) {
+    const visit = (nodes: readonly ChildNode[]) => {
+      for (const n of nodes)
+        if (isTag(n)) {
+          this.order.set(n, this.order.size);
+          visit(n.children);
+        }
+    };
+    visit(document.children);
+  }
+
+  /** In page order; null for a selector that cannot be asked here. */
+  all(selector: string): readonly Element[] | null {
+    const known = this.found.get(selector);
+    if (known !== undefined) return known;
+    if (this.found.size > MOST_CACHED) this.found.clear();
+    const fresh = this.ask(selector);
+    this.found.set(selector, fresh);
+    return fresh;
+  }
+
+  private ask(selector: string): Element[] | null {
+    try {
+      return selectAll<ChildNode, Element>(selector, this.document.children).filter(isTag);
+    } catch {
+      return null;
+    }
+  }
+
+  inOrder(elements: Iterable<Element>): Element[] {
+    return [...elements].sort((a, b) => this.order.get(a)! - this.order.get(b)!);
+  }
+
+  matches(element: Element, selector: string): boolean {
+    try {
+      return is<ChildNode, Element>(element, selector);
+    } catch {
+      return false;
+    }
+  }
+
+  /** A selector that finds just these elements: one of the given, one less what it finds too much, else a list of places. */
+  naming(
+    elements: readonly Element[],
+    candidates: readonly string[],
+    others: readonly string[] = candidates,
+  ): string {
+    const wanted = new Set(elements);
+    const isExact = (selector: string) => {
+      const found = this.all(selector);
+      return found?.length === wanted.size && found.every((e) => wanted.has(e));
+    };
+    const unique = [...new Set(candidates)];
+    const exact = unique.find(isExact);
+    if (exact !== undefined) return exact;
+    const wider = unique
+      .map((selector) => ({ selector, found: this.all(selector) }))
+      .filter((c) => c.found && elements.every((e) => c.found!.includes(e)))
+      .sort((a, b) => a.found!.length - b.found!.length);
+    for (const { selector, found } of wider) {
+      const less = [...new Set(others)].filter(
+        (s) => this.all(s)?.some((e) => found!.includes(e)) && !this.all(s)!.some((e) => wanted.has(e)),
+      );
+      const grouped = splitTop(selector).length > 1 ? `:is(${selector})` : selector;
+      if (less.length && isExact(`${grouped}:not(${less.join(', ')})`))
+        return `${grouped}:not(${less.join(', ')})`;
+    }
+    return elements.map((e) => this.path(e)).join(', ');
+  }
+
+  /** The shortest path of tags and places that finds only this element. */
+  path(element: Element): string {
+    const own = (e: Element): string => {
+      if (e.attribs.id && /^[A-Za-z][\w-]*$/.test(e.attribs.id) && this.all(`#${e.attribs.id}`)?.length === 1)
+        return `#${e.attribs.id}`;
+      const same = e.parent?.children.filter((c): c is Element => isTag(c) && c.name === e.name) ?? [e];
+      return same.length > 1 ? `${e.name}:nth-of-type(${same.indexOf(e) + 1})` : e.name;
+    };
+    let path = own(element);
+    for (let e = element; this.all(path)?.length !== 1 && e.parent && isTag(e.parent as ChildNode);) {
+      e = e.parent as Element;
+      path = `${own(e)} > ${path}`;
+    }
+    return path;
+  }
+}
+
+export const parentOf = (e: Element): Element | null =>
+  e.parent && isTag(e.parent as ChildNode) ? (e.parent as Element) : null;
+
+/** Place among the siblings, counted from 1, and how many there are. */
+export function amongSiblings(e: Element): { index: number; count: number } {
+  const all = e.parent?.children.filter((c): c is Element => isTag(c)) ?? [e];
+  return { index: all.indexOf(e) + 1, count: all.length };
+}

@@ -1,0 +1,78 @@
+/** `@keyframes` as the document has them: per property, with the easing that leads from each stop. */
+import { decimal, parseEasing, valueError } from '../value/index.ts';
+import type { Keyframe } from '../value/index.ts';
+import { PHASES } from '../timeline/index.ts';
+import type { ReadKeyframes } from './rules.ts';
+import { shortened } from './source.ts';
+
+export interface FramesRead {
+  keyframes: Record<string, Keyframe[]>;
+  /** the easing over the whole range, where it cannot stand at a stop */
+  easing: string;
+}
+export type Frames = FramesRead | { obstacle: string };
+
+const NAMED = new RegExp(`^(${PHASES.join('|')})\\s+(-?\\d*\\.?\\d+)%$`);
+
+/** A keyframe selector as the document writes it; null for one that browsers drop. */
+function placeOf(selector: string): string | null {
+  if (selector === 'from') return '0%';
+  if (selector === 'to') return '100%';
+  const share = /^\+?(\d*\.?\d+)%$/.exec(selector);
+  if (share) return Number(share[1]) <= 100 ? `${decimal(Number(share[1]))}%` : null;
+  const named = NAMED.exec(selector);
+  return named ? `${named[1]} ${decimal(Number(named[2]))}%` : null;
+}
+
+const easingText = (css: string) => (css === 'linear' ? undefined : css);
+
+/** `timing`: the easing of stops without their own. `put`: fills in custom properties. */
+export function readFrames(
+  frames: ReadKeyframes,
+  timing: string,
+  put: (text: string) => string | null,
+): Frames {
+  const keyframes: Record<string, Keyframe[]> = {};
+  let own = false;
+  for (const { selectors, declarations } of frames.stops) {
+    const easingOf = declarations.findLast((d) => d.property === 'animation-timing-function');
+    const easing = easingOf && parseEasing(easingOf.value).ok ? easingOf.value : timing;
+    if (easingOf) own = true;
+    const added = declarations.find((d) => d.property === 'animation-composition' && d.value !== 'replace');
+    if (added) return { obstacle: `a keyframe of ${frames.name} adds where the others replace` };
+    for (const selector of selectors) {
+      const at = placeOf(selector);
+      if (at === null) continue;
+      for (const d of declarations) {
+        if (d.important || d.property.startsWith('animation-')) continue;
+        const value = put(d.value);
+        if (value === null)
+          return { obstacle: `“${shortened(d.value, 40)}” in ${frames.name} refers to nothing` };
+        const wrong = valueError(d.property, value);
+        if (wrong) return { obstacle: `${frames.name}: ${wrong}` };
+        const list = (keyframes[d.property] ??= []);
+        const known = list.findIndex((k) => k.at === at);
+        const stop: Keyframe = { at, value, ...(easingText(easing) ? { easing } : {}) };
+        known < 0 ? list.push(stop) : (list[known] = stop);
+      }
+    }
+  }
+  const lists = Object.values(keyframes);
+  if (lists.length === 0) return { obstacle: `${frames.name} changes nothing` };
+  for (const list of lists) list.sort((a, b) => order(a.at) - order(b.at));
+  const last = (k: Keyframe) => k.at === '100%';
+  // The easing of a last stop leads nowhere.
+  for (const list of lists) for (const stop of list) if (last(stop)) delete stop.easing;
+  const open = lists.some((list) => !list.some((k) => k.at === '0%' || /^[a-z]/.test(k.at)));
+  if (!open || timing === 'linear') return { keyframes, easing: 'linear' };
+  const ends = lists.every((list) => list.every((k) => k.at === '0%' || last(k)));
+  if (own || !ends)
+    return {
+      obstacle: `${frames.name} begins with the element’s own value, and its easing there cannot be kept`,
+    };
+  for (const list of lists) for (const stop of list) delete stop.easing;
+  return { keyframes, easing: timing };
+}
+
+/** Shares first, then what stands at range names, in the order in which they were written. */
+const order = (at: string) => (/^[a-z]/.test(at) ? 1000 : Number.parseFloat(at));

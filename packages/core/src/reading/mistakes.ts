@@ -1,0 +1,134 @@
+/** Mistakes in a page's own animations, found while they are read: what is shown, why, and what would be meant. */
+import type { Element } from 'domhandler';
+import type { Environment, Winner } from './cascade.ts';
+import { parentOf } from './elements.ts';
+import type { Cascade } from './cascade.ts';
+import { msOf } from './lengths.ts';
+import { RESET_ONLY } from './shorthand.ts';
+import { splitTop } from './selector.ts';
+import type { Place } from './source.ts';
+
+export type MistakeKind = 'shorthand-order' | 'zero-duration' | 'delay' | 'missing-fill' | 'scroll-container';
+
+export interface Mistake {
+  kind: MistakeKind;
+  place: Place;
+  /** one sentence: what is wrong */
+  what: string;
+  /** why a reader of the page cares */
+  why: string;
+  /** what to change */
+  fix: string;
+}
+
+type Finder = (context: {
+  won: ReadonlyMap<string, Winner>;
+  element: Element;
+  cascade: Cascade;
+  env: Environment;
+}) => Mistake[];
+
+const text = (won: ReadonlyMap<string, Winner>, p: string) => won.get(p)?.value ?? '';
+const isScrubbed = (won: ReadonlyMap<string, Winner>) =>
+  /\b(view|scroll)\(|^--|,\s*--/.test(text(won, 'animation-timeline'));
+
+/** A timeline that a later shorthand has put back. */
+const shorthandOrder: Finder = ({ won }) =>
+  RESET_ONLY.slice(0, 1).flatMap((property) => {
+    const winner = won.get(property);
+    if (winner?.declaration.property !== 'animation' || winner.value !== 'auto') return [];
+    for (let lost = winner.over; lost; lost = lost.over)
+      if (lost.declaration.property === property && lost.value !== 'auto')
+        return [
+          {
+            kind: 'shorthand-order' as const,
+            place: winner.declaration.place,
+            what: `“animation” comes after “animation-timeline: ${lost.value}” and resets it`,
+            why: 'The animation plays in time as soon as the page is there, or stands at its end, and the scroll does not move it.',
+            fix: `Write animation-timeline (line ${lost.declaration.place.line}) after the shorthand.`,
+          },
+        ];
+    return [];
+  });
+
+const zeroDuration: Finder = ({ won }) => {
+  const winner = won.get('animation-duration');
+  if (!winner || !isScrubbed(won) || !splitTop(winner.value).some((d) => msOf(d) === 0)) return [];
+  return [
+    {
+      kind: 'zero-duration',
+      place: winner.declaration.place,
+      what: 'Its duration is 0, so it jumps to its end where its range begins',
+      why: 'Readers see a jump instead of a movement.',
+      fix: 'Leave the duration out: without one an animation fills its range.',
+    },
+  ];
+};
+
+const delay: Finder = ({ won }) => {
+  const winner = won.get('animation-delay');
+  const durations = splitTop(won.get('animation-duration')?.value ?? 'auto');
+  if (!winner || !isScrubbed(won)) return [];
+  const waits = splitTop(winner.value).map((d, i) => {
+    const [wait, lasts] = [msOf(d) ?? 0, msOf(durations[i % durations.length]!) ?? 0];
+    return lasts > 0 && wait > 0 ? wait / (wait + lasts) : 0;
+  });
+  const most = Math.max(...waits);
+  if (most <= 0) return [];
+  return [
+    {
+      kind: 'delay',
+      place: winner.declaration.place,
+      what: `Its delay eats the first ${Math.round(most * 100)} % of its range`,
+      why: 'On a scroll timeline a delay is a share of the way, not a time: the element waits while it is scrolled.',
+      fix: 'Take the delay away and let the range begin later.',
+    },
+  ];
+};
+
+const missingFill: Finder = ({ won }) => {
+  if (!isScrubbed(won)) return [];
+  const winner = won.get('animation-fill-mode');
+  const fills = splitTop(winner?.value ?? 'none');
+  const timelines = splitTop(text(won, 'animation-timeline'));
+  if (!timelines.some((t, i) => t !== 'auto' && fills[i % fills.length] === 'none')) return [];
+  const { declaration } = winner ?? won.get('animation-name')!;
+  return [
+    {
+      kind: 'missing-fill',
+      place: declaration.place,
+      what: 'It holds no values before and after its range',
+      why: 'The element snaps to its own values where the range begins and ends.',
+      fix: 'Add “both” to the animation.',
+    },
+  ];
+};
+
+const SCROLLS = /^(auto|scroll|hidden)$/i;
+
+/** An ancestor that became a scroll container without scrolling catches the timeline, and sticky too. */
+const scrollContainer: Finder = ({ won, element, cascade, env }) => {
+  if (!/\bview\(/.test(text(won, 'animation-timeline'))) return [];
+  for (let e = parentOf(element); e && e.name !== 'body' && e.name !== 'html'; e = parentOf(e)) {
+    const own = cascade.declared(e, env, (p) => p.startsWith('overflow'));
+    const caught = ['overflow-y', 'overflow-x']
+      .map((p) => own.get(p))
+      .find((w) => w && SCROLLS.test(w.value));
+    if (!caught) continue;
+    if (!/^hidden$/i.test(caught.value)) return [];
+    return [
+      {
+        kind: 'scroll-container',
+        place: caught.declaration.place,
+        what: '“overflow: hidden” makes this a scroller, and the passage is measured in it instead of in the page',
+        why: 'It never scrolls, so what moves inside stands still; sticky elements inside stop sticking.',
+        fix: 'Write overflow: clip, which cuts off as well and is no scroller.',
+      },
+    ];
+  }
+  return [];
+};
+
+const FINDERS: readonly Finder[] = [shorthandOrder, zeroDuration, delay, missingFill, scrollContainer];
+
+export const mistakesOf: Finder = (context) => FINDERS.flatMap((find) => find(context));

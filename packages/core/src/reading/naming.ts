@@ -1,0 +1,25 @@
+/** Names of motions from names of keyframes, such that writing and reading again gives the same names. */
+import { slug } from '../format/index.ts';
+
+/** `lv-cardRise_in` → “Card rise in”; what the writer adds to names is taken off. */
+export function readableName(css: string, intro = false): string {
+  const plain = css
+    .replace(/^-+/, '')
+    .replace(/^lv-/, '')
+    .replace(/([a-z])([A-Z])/g, '$1-$2');
+  const words = slug(intro ? plain.replace(/-intro$/, '') : plain).replaceAll('-', ' ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** Gives names and ids that are used once. */
+export class Namer {
+  private readonly taken = new Set<string>();
+
+  next(letter: string, wanted: string): { id: string; name: string } {
+    const base = wanted.trim().slice(0, 36).trim() || 'Motion';
+    let name = base;
+    for (let i = 2; this.taken.has(slug(name)); i++) name = `${base} ${i}`;
+    this.taken.add(slug(name));
+    return { id: `${letter}_${slug(name)}`, name };
+  }
+}

@@ -1,0 +1,147 @@
+/** Animation lists of one element under several conditions, brought together as motions that differ under some of them. */
+import type { Motion } from '../motion/index.ts';
+import type { Draft, DraftOf } from './drafts.ts';
+
+/** A media condition of the page: all of its queries have to hold. */
+export interface PageMedia {
+  key: string;
+  queries: readonly string[];
+}
+
+export type Override = Pick<NonNullable<Motion['conditions']>[number], 'on' | 'range' | 'keyframes'>;
+
+export interface Slot {
+  of: DraftOf;
+  on: boolean;
+  overrides: Map<string, Override>;
+  reducedMotion: Motion['reducedMotion'];
+}
+
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** What may differ between forms of one motion is its range and its values; everything else makes it another one. */
+function isSameMotion(a: DraftOf, b: DraftOf): boolean {
+  const form = ({ draft: d }: DraftOf) => [
+    d.driver,
+    d.time,
+    d.easing,
+    d.fill,
+    d.composite,
+    Object.keys(d.keyframes),
+  ];
+  return a.owner === b.owner && same(form(a), form(b));
+}
+
+const isKin = (name: string, base: string) => name === base || name.startsWith(`${base}-`);
+
+/** For each entry of a list the slot whose form it is, or null for a motion of its own. Every slot is used once. */
+function aligned(list: readonly DraftOf[], slots: readonly Slot[]): (Slot | null)[] {
+  const free = new Set(slots);
+  const take = (test: (s: Slot, i: number) => boolean): Slot | null => {
+    const found = slots.find((s, i) => free.has(s) && test(s, i));
+    if (found) free.delete(found);
+    return found ?? null;
+  };
+  const out: (Slot | null)[] = list.map((one) =>
+    take((s) => s.of.draft.name === one.draft.name && isSameMotion(s.of, one)),
+  );
+  return list.map(
+    (one, i) =>
+      out[i] ??
+      take((s) => isKin(one.draft.name, s.of.draft.name) && isSameMotion(s.of, one)) ??
+      (list.length === slots.length ? take((s, k) => k === i && isSameMotion(s.of, one)) : null),
+  );
+}
+
+const seen = (slot: Slot, below: readonly string[]): { on: boolean; draft: Draft } => {
+  let { on } = slot;
+  let { draft } = slot.of;
+  for (const key of below) {
+    const o = slot.overrides.get(key);
+    if (!o) continue;
+    on = o.on ?? on;
+    draft = {
+      ...draft,
+      range: { ...draft.range, ...o.range } as Draft['range'],
+      keyframes: { ...draft.keyframes, ...o.keyframes },
+    };
+  }
+  return { on, draft };
+};
+
+function difference(from: { on: boolean; draft: Draft }, to: Draft | null): Override | null {
+  if (to === null) return from.on ? { on: false } : null;
+  const out: Override = {};
+  if (!from.on) out.on = true;
+  const range: Partial<Draft['range']> = {};
+  for (const side of ['start', 'end'] as const)
+    if (!same(from.draft.range[side], to.range[side])) range[side] = to.range[side];
+  if (Object.keys(range).length) out.range = range;
+  const keyframes = Object.fromEntries(
+    Object.entries(to.keyframes).filter(([property, list]) => !same(list, from.draft.keyframes[property])),
+  );
+  if (Object.keys(keyframes).length) out.keyframes = keyframes;
+  return Object.keys(out).length ? out : null;
+}
+
+/**
+ * `lists`: what the element plays under each media condition, its queries and those it implies holding; `below` are the conditions that hold
+ * whenever this one does. Null where an order of motions differs, which a document cannot say.
+ */
+export function slotsOf(
+  base: readonly DraftOf[],
+  lists: readonly { media: PageMedia; below: readonly string[]; list: readonly DraftOf[] }[],
+): Slot[] | null {
+  const slots: Slot[] = base.map((of) => ({ of, on: true, overrides: new Map(), reducedMotion: 'drop' }));
+  for (const { media, below, list } of lists) {
+    const found = aligned(list, slots);
+    const known = found.filter((s) => s !== null);
+    if (known.some((s, i) => i > 0 && slots.indexOf(s) < slots.indexOf(known[i - 1]!))) return null;
+    const fresh: Slot[] = [];
+    const shares = (a: Draft, b: Draft) => Object.keys(a.keyframes).some((p) => p in b.keyframes);
+    for (const [i, of] of list.entries()) {
+      if (found[i]) continue;
+      if (list.some((later, k) => k > i && found[k] && shares(of.draft, later.draft))) return null;
+      const slot: Slot = {
+        of,
+        on: false,
+        overrides: new Map([[media.key, { on: true }]]),
+        reducedMotion: 'drop',
+      };
+      fresh.push(slot);
+    }
+    for (const slot of slots) {
+      const i = found.indexOf(slot);
+      const change = difference(seen(slot, below), i < 0 ? null : list[i]!.draft);
+      if (change) slot.overrides.set(media.key, change);
+    }
+    slots.push(...fresh);
+  }
+  return slots;
+}
+
+/**
+ * What is left of each motion for readers who ask for reduced motion. Null where something else is played then, which only the page’s own
+ * CSS can say.
+ */
+export function reduced(slots: readonly Slot[], still: readonly DraftOf[]): boolean {
+  const left = [...still];
+  for (const slot of slots.filter((s) => s.on)) {
+    const { draft } = slot.of;
+    const find = (wanted: Draft) =>
+      left.findIndex(
+        (s) =>
+          s.owner === slot.of.owner &&
+          isKin(s.draft.name, draft.name) &&
+          same({ ...s.draft, name: '' }, { ...wanted, name: '' }),
+      );
+    const exact = find(draft);
+    const fade = draft.keyframes.opacity
+      ? find({ ...draft, keyframes: { opacity: draft.keyframes.opacity } })
+      : -1;
+    const at = exact >= 0 ? exact : fade;
+    slot.reducedMotion = at < 0 ? 'drop' : exact >= 0 ? 'keep' : 'fade';
+    if (at >= 0) left.splice(at, 1);
+  }
+  return left.length === 0;
+}

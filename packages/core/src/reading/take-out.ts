@@ -1,0 +1,95 @@
+/** Takes out of the page's files what the document writes now. Everything else stays as it is, to the byte. */
+import type * as postcss from 'postcss';
+import type { Sheet } from './sheets.ts';
+import { shortened } from './source.ts';
+
+/** A declaration or a block that was read into motions. */
+export interface Claim {
+  /** file, conditions and selector; the same after the file has changed elsewhere */
+  key: string;
+  node: postcss.Declaration | postcss.AtRule;
+  sheet: Sheet;
+}
+
+export function claimOf(node: Claim['node'], sheet: Sheet, part: string): Claim {
+  const chain: string[] = [];
+  for (let at: postcss.Node | undefined = node; at && at.type !== 'root'; at = at.parent) {
+    if (at.type === 'rule') chain.unshift((at as postcss.Rule).selector);
+    else if (at.type === 'atrule')
+      chain.unshift(`@${(at as postcss.AtRule).name} ${(at as postcss.AtRule).params}`);
+  }
+  const where = sheet.inline
+    ? `style of ${sheet.inline.attribs.id ?? sheet.inline.attribs.class ?? sheet.inline.name}`
+    : '';
+  return { key: shortened(`${sheet.lines.path} ${where}${chain.join(' ')} ${part}`, 300), node, sheet };
+}
+
+interface Cut {
+  from: number;
+  to: number;
+}
+
+/** The cut with the line it stands on, where nothing else is there. */
+function withLine(text: string, { from, to }: Cut): Cut {
+  let start = from;
+  while (start > 0 && /[ \t]/.test(text[start - 1]!)) start--;
+  let end = to;
+  while (end < text.length && /[ \t]/.test(text[end]!)) end++;
+  // Beside other things on its line it goes with the space before it.
+  if (start > 0 && text[start - 1] !== '\n') return { from: start, to };
+  if (end >= text.length) return { from: start, to: end };
+  if (text[end] === '\r' && text[end + 1] === '\n') return { from: start, to: end + 2 };
+  return text[end] === '\n' ? { from: start, to: end + 1 } : { from, to };
+}
+
+/** What stands in a sheet around a claimed node with nothing left in it goes too. */
+function emptied(claimed: Set<postcss.Node>): Set<postcss.Node> {
+  const all = new Set(claimed);
+  for (const node of claimed)
+    for (let at: postcss.Node | undefined = node.parent; at && at.type !== 'root'; at = at.parent) {
+      const container = at as postcss.Container;
+      if (!container.nodes?.every((n) => all.has(n as postcss.Node))) break;
+      all.add(at);
+    }
+  return all;
+}
+
+const hasParentIn = (node: postcss.Node, all: ReadonlySet<postcss.Node>): boolean =>
+  node.parent !== undefined && all.has(node.parent as postcss.Node);
+
+/** New texts of the files in which something is claimed, by path. */
+export function takenOut(claims: readonly Claim[]): Map<string, string> {
+  const gone = emptied(new Set(claims.map((c) => c.node)));
+  const cuts = new Map<string, { text: string; list: Cut[] }>();
+  const sheets = new Set(claims.map((c) => c.sheet));
+  for (const sheet of sheets) {
+    const { path, text } = sheet.lines;
+    const file = cuts.get(path) ?? { text, list: [] };
+    cuts.set(path, file);
+    const nodes = [...gone].filter((n) => n.root() === sheet.root && !hasParentIn(n, gone));
+    if (sheet.attribute && sheet.root.nodes.every((n) => gone.has(n))) {
+      const { from, to } = sheet.attribute;
+      file.list.push({ from: from - (/\s/.test(text[from - 1] ?? '') ? 1 : 0), to });
+      continue;
+    }
+    for (const n of nodes) {
+      const start = n.source?.start?.offset;
+      const end = n.source?.end?.offset;
+      if (start === undefined || end === undefined) continue;
+      file.list.push(withLine(text, { from: sheet.offset + start, to: sheet.offset + end }));
+    }
+  }
+  const out = new Map<string, string>();
+  for (const [path, { text, list }] of cuts) {
+    list.sort((a, b) => a.from - b.from || b.to - a.to);
+    let rest = '';
+    let at = 0;
+    for (const { from, to } of list) {
+      if (to <= at) continue;
+      rest += text.slice(at, Math.max(at, from));
+      at = to;
+    }
+    out.set(path, rest + text.slice(at));
+  }
+  return out;
+}
