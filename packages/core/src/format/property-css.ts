@@ -10,7 +10,7 @@ export function registrations(motions: readonly Motion[], own: MotionDocument['p
     for (const [property, stops] of Object.entries(m.keyframes)) {
       if (!isCustomProperty(property)) continue;
       const known = values.get(property) ?? { values: [], motions: new Set() };
-      known.values.push(...stops.map((s) => s.value));
+      known.values.push(...stops.flatMap((s) => (s.value ? [s.value] : [])));
       known.motions.add(m.id);
       values.set(property, known);
     }

@@ -89,7 +89,7 @@ export const contextOf = (layout: Layout, element: number): ValueContext => {
 };
 
 const hasBothEnds = (keyframes: readonly Keyframe[], place: (at: string) => number): boolean =>
-  keyframes.some((k) => place(k.at) <= 0) && keyframes.some((k) => place(k.at) >= 1);
+  keyframes.some((k) => place(k.at) <= 0 && k.value !== '') && keyframes.some((k) => place(k.at) >= 1);
 
 interface Part {
   instances: Instance[];

@@ -63,7 +63,8 @@ const place = z.string().superRefine((at, ctx) => {
 });
 export const KeyframeSchema = z.strictObject({
   at: place,
-  value: z.string().min(1).max(1000),
+  /** empty at 0 %: the element’s own value, or what earlier motions show */
+  value: z.string().max(1000),
   easing: easing.optional(),
 });
 
@@ -72,7 +73,7 @@ const keyframes = z
   .superRefine((record, ctx) => {
     for (const [property, list] of Object.entries(record))
       list.forEach((k, i) => {
-        const message = valueError(property, k.value);
+        const message = k.value === '' && k.at === '0%' ? null : valueError(property, k.value);
         if (message) ctx.addIssue({ code: 'custom', message, path: [property, i, 'value'] });
       });
   });

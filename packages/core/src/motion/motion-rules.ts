@@ -19,10 +19,8 @@ function easingProblem({ easing, keyframes }: Ruled): string | null {
   if (!whole.ok || isLinear(whole.value)) return null;
   const lists = Object.values(keyframes);
   const any = (test: (k: Keyframe) => boolean) => lists.some((list) => list.some(test));
-  const isEnd = (s: Keyframe) => s.at === '0%' || s.at === '100%';
   const ended = lists.every((k) => k.some((s) => s.at === '0%') && k.some((s) => s.at === '100%'));
-  if (!ended && !lists.every((k) => k.every(isEnd)))
-    return 'an easing over the whole range needs stops at 0% and at 100%';
+  if (!ended) return 'an easing over the whole range needs stops at 0% and at 100%';
   if (any((s) => s.easing?.startsWith('step') ?? false))
     return 'an easing over the whole range cannot be joined with steps between stops';
   if (any((s) => isNamedPlace(s.at)))

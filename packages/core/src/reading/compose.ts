@@ -154,6 +154,7 @@ export function documentOf(
       ...r.selectors.map((s) => s.text),
     ]);
     const made: Motion[] = [];
+    const isIntro = (m: Motion) => m.driver.kind === 'load';
     let reason: string | null = null;
     for (const part of partsOf(group)) {
       const selector = elements.naming(part.elements, candidates, others);
@@ -178,7 +179,7 @@ export function documentOf(
             ? { time: { delay: `${draft.time.delay}ms`, duration: `${draft.time.duration}ms` } }
             : {}),
           keyframes: draft.keyframes,
-          easing: draft.easing,
+          easing: 'linear',
           fill: draft.fill,
           composite: draft.composite,
           follow: { kind: 'none' },
@@ -189,7 +190,8 @@ export function documentOf(
         else reason ??= motion.error.issues[0]!.message;
       });
     }
-    if (reason === null) out.motions.push(...made);
+    // Intros come last, as they are written.
+    if (reason === null) out.motions.push(...made.filter((m) => !isIntro(m)), ...made.filter(isIntro));
     else left.push({ group, reason });
   }
   const used = new Set(out.motions.flatMap((m) => (m.driver.kind === 'gate' ? [m.driver.gate] : [])));

@@ -77,12 +77,32 @@ export function readMedia(params: string): MediaRead {
   return { ...read, still: out.still };
 }
 
+/** Conditions that have to hold together, each without brackets that it does not need. */
+function atoms(text: string): string[] {
+  const inner = /^\(([\s\S]*)\)$/.exec(text)?.[1]?.trim();
+  if (inner !== undefined && inner.startsWith('(') && closesAtEnd(text)) return atoms(inner);
+  const parts = conjunction(text);
+  return parts && parts.length > 1 ? parts.flatMap(atoms) : [tidy(text)];
+}
+
+/** The first bracket is closed by the last one. */
+function closesAtEnd(text: string): boolean {
+  let depth = 0;
+  for (let i = 0; i < text.length; i++) {
+    if (text[i] === '(') depth++;
+    else if (text[i] === ')' && --depth === 0) return i === text.length - 1;
+  }
+  return false;
+}
+
 function condition(text: string): MediaRead {
-  const query = tidy(text);
-  const parsed = parseMedia(query);
-  return parsed.ok
-    ? { ...ALWAYS, queries: [query] }
-    : { ...ALWAYS, obstacle: `it stands under “@media ${shortened(text, 60)}”: ${parsed.error}` };
+  const queries = [...new Set(atoms(text))];
+  for (const query of queries) {
+    const parsed = parseMedia(query);
+    if (!parsed.ok)
+      return { ...ALWAYS, obstacle: `it stands under “@media ${shortened(text, 60)}”: ${parsed.error}` };
+  }
+  return { ...ALWAYS, queries };
 }
 
 function listed(queries: readonly string[], text: string): MediaRead {
@@ -97,7 +117,7 @@ function listed(queries: readonly string[], text: string): MediaRead {
       ...ALWAYS,
       obstacle: `it stands under “@media ${shortened(text, 60)}”, whose parts ask for different readers`,
     };
-  return condition(parts.map((p) => bracketed(p.queries.join(' and '))).join(' or '));
+  return condition(parts.map((p) => bracketed(oneQuery(p.queries))).join(' or '));
 }
 
 function splitQueries(text: string): string[] {

@@ -32,7 +32,6 @@ export interface Draft {
   /** ms */
   time: { delay: number; duration: number } | null;
   keyframes: Record<string, Keyframe[]>;
-  easing: string;
   fill: Motion['fill'];
   composite: Motion['composite'];
 }
@@ -172,7 +171,7 @@ function joined(list: readonly DraftOf[]): DraftOf[] {
 }
 
 type Common = Pick<Draft, 'name' | 'fill' | 'composite'>;
-type Frames = { keyframes: Record<string, Keyframe[]>; easing: string };
+type Frames = { keyframes: Record<string, Keyframe[]> };
 
 function mapped(
   { keyframes }: Frames,
@@ -193,7 +192,6 @@ function repeated(v: Longhands, read: Frames): Record<string, Keyframe[]> | stri
   const count = countOf(v['animation-iteration-count']);
   const direction = v['animation-direction'].toLowerCase();
   if (count === 1 && direction === 'normal') return read.keyframes;
-  if (read.easing !== 'linear') return 'it repeats or turns, and begins with the element’s own value';
   return mapped(read, (stops) => unrolled(stops, count, direction));
 }
 
@@ -221,7 +219,6 @@ function timed(
       range: { start: 'cover 0%', end: 'cover 100%' },
       time: { delay, duration: lasts },
       keyframes,
-      easing: read.easing,
     },
     owner: gate?.owner ?? null,
     ownerRule: gate?.rule ?? null,
@@ -246,11 +243,10 @@ function scrubbed(
   // Without a duration of its own an animation fills its range, and delays count for nothing (Web Animations 2, §4.10).
   const share = duration === null || duration === 0 || delay === 0 ? 0 : delay / (delay + duration * count);
   if (share < 0 || share >= 1) return { obstacle: 'it begins before its start, by a negative delay' };
-  if (share > 0 && (read.easing !== 'linear' || !/^(both|backwards)$/.test(common.fill)))
+  if (share > 0 && !/^(both|backwards)$/.test(common.fill))
     return { obstacle: 'it has a delay, and shows the element’s own values until then' };
   if (duration === 0) return { obstacle: 'its duration is 0, so it jumps at its start' };
-  const keyframes =
-    share === 0 ? turned : mapped({ ...read, keyframes: turned }, (stops) => delayed(stops, share));
+  const keyframes = share === 0 ? turned : mapped({ keyframes: turned }, (stops) => delayed(stops, share));
   if (typeof keyframes === 'string') return { obstacle: keyframes };
   const named = Object.values(keyframes).some((list) => list.some((k) => /^[a-z]/.test(k.at)));
   if (named && timeline.kind !== 'passage')
@@ -268,7 +264,6 @@ function scrubbed(
       range: { start: range.start, end: range.end },
       time: null,
       keyframes,
-      easing: read.easing,
     },
     owner: timeline.owner,
     ownerRule: timeline.rule,

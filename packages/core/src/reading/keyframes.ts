@@ -5,12 +5,7 @@ import { PHASES } from '../timeline/index.ts';
 import type { ReadKeyframes } from './rules.ts';
 import { shortened } from './source.ts';
 
-export interface FramesRead {
-  keyframes: Record<string, Keyframe[]>;
-  /** the easing over the whole range, where it cannot stand at a stop */
-  easing: string;
-}
-export type Frames = FramesRead | { obstacle: string };
+export type Frames = { keyframes: Record<string, Keyframe[]> } | { obstacle: string };
 
 const NAMED = new RegExp(`^(${PHASES.join('|')})\\s+(-?\\d*\\.?\\d+)%$`);
 
@@ -33,16 +28,16 @@ export function readFrames(
   put: (text: string) => string | null,
 ): Frames {
   const keyframes: Record<string, Keyframe[]> = {};
-  let own = false;
+  let start = timing;
   for (const { selectors, declarations } of frames.stops) {
     const easingOf = declarations.findLast((d) => d.property === 'animation-timing-function');
     const easing = easingOf && parseEasing(easingOf.value).ok ? easingOf.value : timing;
-    if (easingOf) own = true;
     const added = declarations.find((d) => d.property === 'animation-composition' && d.value !== 'replace');
     if (added) return { obstacle: `a keyframe of ${frames.name} adds where the others replace` };
     for (const selector of selectors) {
       const at = placeOf(selector);
       if (at === null) continue;
+      if (at === '0%') start = easing;
       for (const d of declarations) {
         if (d.important || d.property.startsWith('animation-')) continue;
         const value = put(d.value);
@@ -63,15 +58,12 @@ export function readFrames(
   const last = (k: Keyframe) => k.at === '100%';
   // The easing of a last stop leads nowhere.
   for (const list of lists) for (const stop of list) if (last(stop)) delete stop.easing;
-  const open = lists.some((list) => !list.some((k) => k.at === '0%' || /^[a-z]/.test(k.at)));
-  if (!open || timing === 'linear') return { keyframes, easing: 'linear' };
-  const ends = lists.every((list) => list.every((k) => k.at === '0%' || last(k)));
-  if (own || !ends)
-    return {
-      obstacle: `${frames.name} begins with the element’s own value, and its easing there cannot be kept`,
-    };
-  for (const list of lists) for (const stop of list) delete stop.easing;
-  return { keyframes, easing: timing };
+  // Where only some properties have a start, the browser adds the others to that keyframe; without one the animation’s own easing leads on.
+  if (start !== 'linear')
+    for (const list of lists)
+      if (!list.some((k) => k.at === '0%' || /^[a-z]/.test(k.at)))
+        list.unshift({ at: '0%', value: '', easing: start });
+  return { keyframes };
 }
 
 /** Shares first, then what stands at range names, in the order in which they were written. */

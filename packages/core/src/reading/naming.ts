@@ -16,10 +16,12 @@ export class Namer {
   private readonly taken = new Set<string>();
 
   next(letter: string, wanted: string): { id: string; name: string } {
-    const base = wanted.trim().slice(0, 36).trim() || 'Motion';
+    const base = wanted.trim().slice(0, 100).trim() || 'Motion';
+    const short = (name: string) => slug(name).slice(0, 36).replace(/-$/, '');
     let name = base;
-    for (let i = 2; this.taken.has(slug(name)); i++) name = `${base} ${i}`;
-    this.taken.add(slug(name));
-    return { id: `${letter}_${slug(name)}`, name };
+    for (let i = 2; this.taken.has(short(name)); i++)
+      name = `${slug(base).length > 30 ? base.slice(0, 30).trim() : base} ${i}`;
+    this.taken.add(short(name));
+    return { id: `${letter}_${short(name)}`, name };
   }
 }

@@ -79,6 +79,8 @@ const isPhase = (word: string) => (PHASES as readonly string[]).includes(word.to
 export function rangePoints(css: string): [start: string, end: string] | null {
   const points: string[] = [];
   for (const word of splitTop(css, ' ')) {
+    // A word that names no range makes the whole declaration invalid.
+    if (/^[a-z-]+$/i.test(word) && !isPhase(word) && word.toLowerCase() !== 'normal') return null;
     const last = points.at(-1);
     if (last !== undefined && isPhase(last) && !isPhase(word) && word.toLowerCase() !== 'normal')
       points[points.length - 1] = `${last} ${word}`;
@@ -127,6 +129,15 @@ export function expand(property: string, css: string): Record<string, string> | 
       return expandAnimation(css);
     case 'animation-range':
       return expandRange(css) as Record<string, string> | null;
+    case 'animation-range-start':
+    case 'animation-range-end':
+      return splitTop(css).every((p) => rangePoints(p)) ? { [property]: css } : null;
+    case 'animation-timeline':
+      return splitTop(css).every((t) =>
+        /^(auto|none|--[^\s()]+|(view|scroll)\([^()]*(\([^()]*\)[^()]*)*\))$/i.test(t),
+      )
+        ? { [property]: css }
+        : null;
     case 'view-timeline':
       return expandTimeline('view', css);
     case 'scroll-timeline':

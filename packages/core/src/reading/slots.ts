@@ -21,14 +21,7 @@ const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 /** What may differ between forms of one motion is its range and its values; everything else makes it another one. */
 function isSameMotion(a: DraftOf, b: DraftOf): boolean {
-  const form = ({ draft: d }: DraftOf) => [
-    d.driver,
-    d.time,
-    d.easing,
-    d.fill,
-    d.composite,
-    Object.keys(d.keyframes),
-  ];
+  const form = ({ draft: d }: DraftOf) => [d.driver, d.time, d.fill, d.composite, Object.keys(d.keyframes)];
   return a.owner === b.owner && same(form(a), form(b));
 }
 

@@ -74,8 +74,9 @@ export function takenOut(claims: readonly Claim[]): Map<string, string> {
     }
     for (const n of nodes) {
       const start = n.source?.start?.offset;
-      const end = n.source?.end?.offset;
-      if (start === undefined || end === undefined) continue;
+      if (start === undefined) continue;
+      // What was never closed reaches to the end.
+      const end = n.source?.end?.offset ?? n.root().source?.input.css.length ?? start;
       file.list.push(withLine(text, { from: sheet.offset + start, to: sheet.offset + end }));
     }
   }

@@ -53,7 +53,9 @@ const pct = (share: number) => `${decimal(Number((share * 100).toFixed(4)))}%`;
 function reversed(stops: readonly Keyframe[]): Keyframe[] | null {
   const forward = sorted(stops);
   const out: Keyframe[] = [];
-  for (let i = forward.length - 1; i >= 0; i--) {
+  // A beginning that only the browser knows would become the end, and is left out there.
+  const known = forward.filter((s) => s.value !== '');
+  for (let i = forward.length - 1; i >= forward.length - known.length; i--) {
     // The easing of a stop leads to the next one; backwards it is that of the stop before.
     const easing = i > 0 ? reversedEasing(forward[i - 1]!.easing ?? 'linear') : 'linear';
     if (easing === null) return null;
@@ -84,7 +86,11 @@ export function unrolled(stops: readonly Keyframe[], count: number, direction: s
     (direction === 'alternate-reverse' && i % 2 === 0);
   if (count === 1) return { stops: turns(0) ? back : [...stops] };
   const forward = sorted(stops);
-  if (keyframeOffset(forward[0]!.at) > 0 || keyframeOffset(forward.at(-1)!.at) < 1)
+  if (
+    keyframeOffset(forward[0]!.at) > 0 ||
+    forward[0]!.value === '' ||
+    keyframeOffset(forward.at(-1)!.at) < 1
+  )
     return { obstacle: 'it is repeated, and its first or last keyframe is missing' };
   const out: Keyframe[] = [];
   for (let i = 0; i < count; i++) {

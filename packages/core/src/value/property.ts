@@ -121,7 +121,7 @@ export function valueError(property: string, css: string): string | null {
   if (isCustomProperty(property)) return css.trim() === '' ? `${property} needs a value` : null;
   const facts = propertyFacts(property);
   if (!facts) return unknownError(property, css);
-  return facts.type.accepts(css)
+  return facts.type.accepts(css) || !csstree.lexer.matchProperty(property, css).error
     ? null
     : `“${css}” is not a value of ${property}, for example ${facts.type.example}`;
 }

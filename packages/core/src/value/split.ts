@@ -64,14 +64,10 @@ export function bake(f: Ease, tolerance = TOLERANCE): string {
 /**
  * Stops of one property with the whole-range easing worked in. With two plain stops at the ends it is their easing. A Bézier curve
  * over linear stretches is cut into Bézier curves, which is exact; anything else is baked. An inner stop must be passed once only.
- * Where the stop at 0 % is missing, one without a value stands for it.
  */
 export function withWholeEasing(stops: readonly Keyframe[], whole: string): Keyframe[] {
   const parsed = parseEasing(whole);
   if (!parsed.ok || isLinear(parsed.value)) return [...stops];
-  if (stops.length === 1 && keyframeOffset(stops[0]!.at) === 1)
-    return [{ at: '0%', value: '', easing: whole }, { ...stops[0]! }];
-  if (stops.length === 1) return [{ ...stops[0]!, easing: whole }];
   const ease = parsed.value;
   const handles = handlesOf(whole);
   const sorted = [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));

@@ -5,7 +5,7 @@ import { factsOf } from './property.ts';
 import { decimal } from './value-type.ts';
 import type { Form, Mixable, ValueContext } from './value-type.ts';
 
-/** One stop as the document stores it; `at` is a CSS percentage, `easing` leads to the next stop. */
+/** One stop as the document stores it; `at` is a CSS percentage, `easing` leads to the next stop. An empty value is the element’s own. */
 export interface Keyframe {
   at: string;
   value: string;
@@ -40,13 +40,13 @@ export function segmentsOf(
   place: (at: string) => number = keyframeOffset,
 ): Segment[] {
   const stops = keyframes
-    .map((k) => ({ offset: place(k.at), value: k.value, easing: k.easing ?? 'linear' }))
+    .map((k) => ({ offset: place(k.at), value: k.value || base, easing: k.easing ?? 'linear' }))
     .sort((a, b) => a.offset - b.offset);
   if (!stops.length || stops[0]!.offset > 0) stops.unshift({ offset: 0, value: base, easing: 'linear' });
   if (stops.at(-1)!.offset < 1) stops.push({ offset: 1, value: base, easing: 'linear' });
   const type = factsOf(
     property,
-    keyframes.map((k) => k.value),
+    keyframes.flatMap((k) => (k.value ? [k.value] : [])),
   )?.type;
   const segments: Segment[] = [];
   for (let i = 0; i + 1 < stops.length; i++) {

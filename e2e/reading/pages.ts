@@ -1,0 +1,44 @@
+/** Pages that move by their own CSS, and what becomes of them: read, taken out, written again. */
+import { readdirSync, readFileSync, existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { handOffCss, insertLastInHead, patchHtml, patchOf, readPage, takenOut } from '@lyvek/core';
+import type { Layout, Reading } from '@lyvek/core';
+
+const FOLDER = fileURLToPath(new URL('../fixtures/moving/', import.meta.url));
+
+/** Files of one page by path; `index.html` is its entry. */
+export type Files = ReadonlyMap<string, string>;
+
+export const movingPages = (): string[] =>
+  readdirSync(FOLDER, { withFileTypes: true })
+    .map((e) => (e.isDirectory() ? e.name : e.name.replace(/\.html$/, '')))
+    .sort();
+
+export function filesOf(name: string): Files {
+  const folder = join(FOLDER, name);
+  if (!existsSync(folder)) return new Map([['index.html', readFileSync(`${folder}.html`, 'utf8')]]);
+  const paths = readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((e) => e.isFile())
+    .map((e) => join(e.parentPath, e.name).slice(folder.length + 1));
+  return new Map(paths.map((p) => [p, readFileSync(join(folder, p), 'utf8')]));
+}
+
+export const read = (files: Files): Reading =>
+  readPage('index.html', files.get('index.html')!, (p) => files.get(p) ?? null);
+
+/** The page without what was read. */
+export const stripped = (files: Files, reading: Reading): Files =>
+  new Map([...files, ...takenOut(reading.claims)]);
+
+export const SHEET = 'page.motion.css';
+
+/** The page as it is handed off. */
+export function handedOff(files: Files, { document }: Reading, layout: Layout): Files {
+  const { css } = handOffCss(document, layout, 'Page');
+  const { html } = patchHtml(files.get('index.html')!, patchOf(document, layout.kept));
+  const linked = html.includes(SHEET)
+    ? html
+    : insertLastInHead(html, `<link rel="stylesheet" href="${SHEET}">`).html;
+  return new Map([...files, ['index.html', linked], [SHEET, css]]);
+}

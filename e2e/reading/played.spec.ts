@@ -1,0 +1,151 @@
+/** A page that moves, read and written again, shows in Chromium what it showed before. */
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { LayoutSchema, patchOf, selectorsOf } from '@lyvek/core';
+import type { HtmlPatch, Layout, Reading } from '@lyvek/core';
+import type { Oracle } from '../oracle/in-page.ts';
+import { oracleScript } from '../support/runtime.ts';
+import { filesOf, handedOff, movingPages, read, stripped } from './pages.ts';
+import type { Files } from './pages.ts';
+
+const OFFSETS = 200;
+/** Where parts play in time, each look waits until they are done. */
+const OFFSETS_IN_TIME = 24;
+const HOST = 'http://page.test';
+
+let script = '';
+test.beforeAll(async () => {
+  script = await oracleScript();
+});
+
+/** Serves pages by name from memory; nothing leaves the machine. */
+async function serve(page: Page, pages: Record<string, Files>): Promise<void> {
+  await page.route(`${HOST}/**`, async (route) => {
+    const [, name = '', ...path] = new URL(route.request().url()).pathname.split('/');
+    const file =
+      pages[name]?.get(path.join('/') || 'index.html') ?? pages.before?.get([name, ...path].join('/'));
+    const type = path.at(-1)?.endsWith('.css') ? 'text/css' : 'text/html';
+    await route.fulfill(file === undefined ? { status: 404, body: '' } : { body: file, contentType: type });
+  });
+}
+
+async function measured(page: Page, files: Files, { document }: Reading): Promise<Layout> {
+  await serve(page, { bare: files });
+  await page.goto(`${HOST}/bare/`);
+  await page.evaluate(script);
+  const ask = async <T>(work: (o: Oracle, arg: never) => T, arg: unknown) =>
+    page.evaluate(`(${work.toString()})(oracle, ${JSON.stringify(arg)})`) as Promise<Awaited<T>>;
+  await ask((o, p: HtmlPatch) => o.patch(p), patchOf(document));
+  return LayoutSchema.parse(await ask((o, s) => o.measure(s), selectorsOf(document)));
+}
+
+interface Difference {
+  offset: number;
+  element: string;
+  property: string;
+  before: string;
+  after: string;
+}
+
+/** Both pages side by side, scrolled to the same offsets, down and up again. */
+async function compared(
+  page: Page,
+  properties: readonly string[],
+  offsets: number,
+  settle: number,
+): Promise<{ looked: number; differences: Difference[] }> {
+  return page.evaluate(
+    async ({ properties, offsets, settle }) => {
+      const frames = [...document.querySelectorAll('iframe')].map((f) => f.contentWindow!);
+      const [a, b] = frames as [Window & typeof globalThis, Window & typeof globalThis];
+      const next = () => new Promise((done) => requestAnimationFrame(done));
+      const list = (w: Window) =>
+        [...w.document.body.querySelectorAll<HTMLElement>('*')].filter(
+          (e) => !/^(STYLE|LINK|SCRIPT)$/.test(e.tagName),
+        );
+      const [before, after] = [list(a), list(b)];
+      // What plays in time without end has no common clock.
+      const endless = before.map((e) =>
+        e
+          .getAnimations()
+          .some((x) => x.effect?.getTiming().iterations === Infinity && x.timeline === a.document.timeline),
+      );
+      const numbers = (css: string) => (css.match(/-?\d+(\.\d+)?(e[+-]?\d+)?/g) ?? []).map(Number);
+      const words = (css: string) => css.replace(/-?\d+(\.\d+)?(e[+-]?\d+)?/g, '#');
+      const alike = (x: string, y: string) => {
+        if (x === y) return true;
+        if (words(x) !== words(y)) return false;
+        const ys = numbers(y);
+        return numbers(x).every(
+          (n, i) => Math.abs(n - ys[i]!) <= Math.max(0.002, 6e-4 * Math.max(Math.abs(n), Math.abs(ys[i]!))),
+        );
+      };
+      const scrollers = [0, 1].map((k) =>
+        [before, after][k]!.filter((e) => /auto|scroll/.test(frames[k]!.getComputedStyle(e).overflow)),
+      );
+      const differences: Difference[] = [];
+      let looked = 0;
+      for (let i = 0; i <= offsets; i++) {
+        const share = i <= offsets / 2 ? (2 * i) / offsets : 2 - (2 * i) / offsets;
+        const y = Math.round(share * (a.document.documentElement.scrollHeight - a.innerHeight));
+        for (const w of [a, b]) w.scrollTo({ top: y, behavior: 'instant' });
+        scrollers.forEach((all) =>
+          all.forEach((e) => {
+            e.scrollTop = share * (e.scrollHeight - e.clientHeight);
+            e.scrollLeft = share * (e.scrollWidth - e.clientWidth);
+          }),
+        );
+        if (settle) await new Promise((done) => setTimeout(done, settle));
+        await next();
+        before.forEach((e, k) => {
+          if (endless[k]) return;
+          const [mine, theirs] = [a.getComputedStyle(e), b.getComputedStyle(after[k]!)];
+          for (const p of properties) {
+            looked++;
+            const [x, z] = [mine.getPropertyValue(p), theirs.getPropertyValue(p)];
+            if (!alike(x, z) && differences.length < 40)
+              differences.push({
+                offset: y,
+                element: `${e.tagName.toLowerCase()}.${e.className} ${e.textContent!.slice(0, 20).trim()}`,
+                property: p,
+                before: x,
+                after: z,
+              });
+          }
+        });
+      }
+      return { looked, differences };
+    },
+    { properties: [...properties], offsets, settle },
+  );
+}
+
+for (const name of movingPages())
+  test(`${name} shows the same after it was read and written`, async ({ page }) => {
+    await page.setViewportSize({ width: 1000, height: 800 });
+    const before = filesOf(name);
+    const reading = read(before);
+    const bare = stripped(before, reading);
+    const layout = await measured(page, bare, reading);
+    const after = handedOff(bare, reading, layout);
+    await page.unroute(`${HOST}/**`);
+    const frame = (path: string) =>
+      `<iframe src="/${path}/" style="width:1000px;height:800px;border:0"></iframe>`;
+    await serve(page, {
+      before,
+      after,
+      side: new Map([['index.html', `<body style="margin:0">${frame('before')}${frame('after')}`]]),
+    });
+    await page.setViewportSize({ width: 2000, height: 820 });
+    await page.goto(`${HOST}/side/`, { waitUntil: 'load' });
+    const properties = new Set(reading.document.motions.flatMap((m) => Object.keys(m.keyframes)));
+    const inTime = reading.document.motions.some((m) => m.time);
+    const { looked, differences } = await compared(
+      page,
+      [...properties, 'opacity', 'translate'],
+      inTime ? OFFSETS_IN_TIME : OFFSETS,
+      inTime ? 160 : 0,
+    );
+    expect(looked).toBeGreaterThan(100);
+    expect(differences.length, JSON.stringify(differences.slice(0, 6), null, 1)).toBe(0);
+  });
