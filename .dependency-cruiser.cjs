@@ -59,6 +59,7 @@ module.exports = {
     core('check', 'page', 'timeline', 'value', 'motion', 'feel'),
     core('format', 'page', 'timeline', 'value', 'motion'),
     core('reading', 'page', 'timeline', 'value', 'motion', 'format'),
+    core('hand-off', 'page', 'timeline', 'value', 'motion', 'format', 'reading'),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -17,11 +17,16 @@ const EXTERNAL = [
   'css-tree',
   'culori',
   'parse5',
+  'postcss',
+  'postcss-safe-parser',
+  'playwright-core',
   'fflate',
 ];
 
 function fingerprint() {
-  const hash = createHash('sha256').update(readFileSync(inRoot('package-lock.json')));
+  const hash = createHash('sha256')
+    .update(readFileSync(inRoot('package-lock.json')))
+    .update(readFileSync(inRoot('scripts/setup/build.mjs')));
   const walk = (dir) => {
     for (const entry of readdirSync(dir, { withFileTypes: true }).sort((a, b) =>
       a.name < b.name ? -1 : 1,

@@ -38,6 +38,33 @@ export const PageWhole = z.object({
   layouts: z.array(LayoutSchema),
 });
 
+const Place = z.object({
+  path: z.string(),
+  line: z.number().int(),
+  column: z.number().int(),
+  from: z.number().int(),
+  to: z.number().int(),
+});
+/** What a page moves by its own CSS. */
+export const PageReading = z.object({
+  document: DocumentSchema,
+  unread: z.array(z.object({ place: Place, what: z.string(), reason: z.string() })),
+  mistakes: z.array(
+    z.object({
+      key: z.string(),
+      kind: z.string(),
+      place: Place,
+      what: z.string(),
+      why: z.string(),
+      fix: z.string(),
+    }),
+  ),
+});
+/** A page’s HTML and its style sheets by path. */
+export const PageTexts = z.object({ html: z.string(), sheets: z.record(z.string(), z.string()) });
+export type PageTexts = z.infer<typeof PageTexts>;
+export type PageReading = z.infer<typeof PageReading>;
+
 /** A preset; `uses` counts the takes that have a motion made from it. */
 export const Preset = z.object({
   id: Id,

@@ -7,3 +7,4 @@ export * from './effect/index.ts';
 export * from './check/index.ts';
 export * from './format/index.ts';
 export * from './reading/index.ts';
+export * from './hand-off/index.ts';

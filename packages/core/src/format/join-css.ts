@@ -1,7 +1,7 @@
 /** The hand-off’s style sheet: the writer's pieces inside the guards that keep a page whole without them. */
 import type { Layout } from '../page/index.ts';
 import { underMedia } from '../motion/index.ts';
-import type { MotionDocument } from '../motion/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
 import { isIdle } from './element-css.ts';
 import { Cascade, mediaSets, mediaStates } from './media-css.ts';
 import type { MediaSet } from './media-css.ts';
@@ -39,15 +39,20 @@ function draftsOf(
   sets: readonly MediaSet[],
   condition: Condition,
   [layout, ...others]: readonly [Layout, ...Layout[]],
+  isApart?: (m: Motion) => boolean,
 ): Draft[] {
-  const base = draftCss(document, layout, condition, others);
+  const base = draftCss(document, layout, condition, others, undefined, isApart);
   return [
     base,
     ...sets.map((set) =>
-      draftCss(underMedia(document, set.ids), layout, condition, others, {
-        base: document,
-        suffix: set.suffix,
-      }),
+      draftCss(
+        underMedia(document, set.ids),
+        layout,
+        condition,
+        others,
+        { base: document, suffix: set.suffix },
+        isApart,
+      ),
     ),
   ];
 }
@@ -126,6 +131,13 @@ function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
   };
 }
 
+export interface WritingOptions {
+  /** what pins do stands outside of the guard, for a script that plays the rest */
+  older?: boolean;
+  /** motions that something else than CSS plays */
+  isApart?: ((m: Motion) => boolean) | undefined;
+}
+
 /**
  * Browsers without scroll timelines, print and readers who ask for reduced motion see the page as it was brought, complete.
  * `title` becomes the opening comment.
@@ -135,12 +147,12 @@ export function handOffCss(
   layout: Layout,
   title: string,
   others: readonly Layout[] = [],
-  { older = false }: { older?: boolean } = {},
+  { older = false, isApart }: WritingOptions = {},
 ): HandOff {
   const sets = mediaSets(document);
   const layouts = [layout, ...others] as const;
-  const moving = draftsOf(document, sets, 'full-motion', layouts);
-  const still = draftsOf(document, sets, 'reduced-motion', layouts);
+  const moving = draftsOf(document, sets, 'full-motion', layouts, isApart);
+  const still = draftsOf(document, sets, 'reduced-motion', layouts, isApart);
   const full = sideOf(document, sets, moving, [...moving, ...still]);
   const reduced = sideOf(document, sets, still, [...moving, ...still]);
   const out: string[] = [`/* ${title.replaceAll('*/', '')} */`];

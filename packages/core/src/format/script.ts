@@ -33,6 +33,9 @@ else {
 `;
 }
 
+/** The plan as the script takes it. */
+export const planText = (plan: Plan): string => JSON.stringify(playedOf(plan), null, 2);
+
 /** What the script needs of a plan. */
 function playedOf(plan: Plan) {
   const follow = plan.follow.map(({ names, selector, how }) => ({ names, selector, how }));

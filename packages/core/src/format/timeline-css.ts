@@ -112,6 +112,10 @@ export class NamedTimelines {
     if (!known.some((t) => t.name === timeline.name)) this.byOwner.set(owner, [...known, timeline]);
   }
 
+  find(name: string): NamedTimeline | undefined {
+    return [...this.byOwner.values()].flat().find((t) => t.name === name);
+  }
+
   pieces(layout: HeldLayout): Piece[] {
     const all = [...this.byOwner.values()].flat();
     if (all.length === 0) return [];

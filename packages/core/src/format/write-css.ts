@@ -39,6 +39,10 @@ export interface Draft {
   shared: NamedTimelines;
   steps: Piece[];
   notes: WriterNote[];
+  /** motions that something else than CSS plays; only what they register is written */
+  apart: readonly Motion[];
+  /** one step of a stagger, as CSS */
+  stepOf(motion: Motion): string;
 }
 
 /**
@@ -61,6 +65,7 @@ export function draftCss(
   condition: Condition,
   others: readonly Layout[] = [],
   beside?: Beside,
+  isApart: (m: Motion) => boolean = () => false,
 ): Draft {
   const notes: WriterNote[] = [];
   const names = slugs(document.motions);
@@ -81,7 +86,7 @@ export function draftCss(
     }),
   );
   const entries = document.motions.flatMap((motion): Entry[] => {
-    if (!motion.on || (still && motion.reducedMotion === 'drop')) return [];
+    if (!motion.on || isApart(motion) || (still && motion.reducedMotion === 'drop')) return [];
     // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
     const { driver } = motion;
     if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
@@ -100,7 +105,18 @@ export function draftCss(
     notes.push(...written.notes);
     return written.blocks.length ? [written] : [];
   });
-  return { document, layouts, condition, gateNames, entries, shared, steps, notes };
+  return {
+    document,
+    layouts,
+    condition,
+    gateNames,
+    entries,
+    shared,
+    steps,
+    notes,
+    apart: document.motions.filter((m) => m.on && isApart(m)),
+    stepOf: (motion) => stepCss(motion, held),
+  };
 }
 
 /**
@@ -112,10 +128,14 @@ export function piecesOfDraft(
   all: readonly Draft[] = [draft],
   page: readonly Draft[] = all,
 ): Piece[] {
-  const motionsOf = (drafts: readonly Draft[]) => drafts.flatMap((d) => d.entries.map((e) => e.motion));
+  const motionsOf = (drafts: readonly Draft[]) =>
+    drafts.flatMap((d) => [...d.entries.map((e) => e.motion), ...d.apart]);
   const { document, layouts, entries, condition } = draft;
   const held = layouts[0]!;
-  const joined = all.length === 1 ? entries : withAbsent(draft, new Set(motionsOf(all).map((m) => m.id)));
+  const joined =
+    all.length === 1
+      ? entries
+      : withAbsent(draft, new Set(all.flatMap((d) => d.entries.map((e) => e.motion.id))));
   return [
     ...registrations(motionsOf(page), document.properties),
     ...keptPieces(held),

@@ -8,6 +8,8 @@ import type { Keyframe } from '../value/index.ts';
 import type { Cascade, Environment, Winner } from './cascade.ts';
 import { readFrames } from './keyframes.ts';
 import { msOf, percentOf, simpler } from './lengths.ts';
+import { mended, mistakesOf } from './mistakes.ts';
+import type { Mend } from './mistakes.ts';
 import type { ReadKeyframes, ReadRule } from './rules.ts';
 import { moves } from './rules.ts';
 import { splitTop } from './selector.ts';
@@ -59,13 +61,21 @@ export class Drafts {
     keyframes: readonly ReadKeyframes[],
     private readonly timelines: Timelines,
     private readonly triggers: Triggers,
+    private readonly mend: Mend,
   ) {
     for (const k of keyframes) this.frames.set(k.name, [...(this.frames.get(k.name) ?? []), k]);
   }
 
   /** Declared animation longhands with what they override. */
-  winners(element: Element, env: Environment): Map<string, Winner> {
+  declared(element: Element, env: Environment): Map<string, Winner> {
     return this.cascade.declared(element, env, moves);
+  }
+
+  /** The same, with mistakes read as they were meant where that is wished. */
+  winners(element: Element, env: Environment): Map<string, Winner> {
+    const won = this.declared(element, env);
+    if (this.mend !== 'all' && this.mend.size === 0) return won;
+    return mended(won, mistakesOf({ won, element, cascade: this.cascade, env }), this.mend);
   }
 
   of(element: Element, env: Environment): DraftList {

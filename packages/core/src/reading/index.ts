@@ -3,5 +3,5 @@ export type { Reading } from './read-page.ts';
 export type { Claim } from './take-out.ts';
 export { takenOut } from './take-out.ts';
 export type { FileAt } from './sheets.ts';
-export type { Mistake, MistakeKind } from './mistakes.ts';
+export type { Mend, Mistake, MistakeKind } from './mistakes.ts';
 export type { Place, Unread } from './source.ts';

@@ -11,6 +11,8 @@ import type { Place } from './source.ts';
 export type MistakeKind = 'shorthand-order' | 'zero-duration' | 'delay' | 'missing-fill' | 'scroll-container';
 
 export interface Mistake {
+  /** the same for the same mistake at the same place */
+  key: string;
   kind: MistakeKind;
   place: Place;
   /** one sentence: what is wrong */
@@ -21,12 +23,13 @@ export interface Mistake {
   fix: string;
 }
 
+type Found = Omit<Mistake, 'key'>;
 type Finder = (context: {
   won: ReadonlyMap<string, Winner>;
   element: Element;
   cascade: Cascade;
   env: Environment;
-}) => Mistake[];
+}) => Found[];
 
 const text = (won: ReadonlyMap<string, Winner>, p: string) => won.get(p)?.value ?? '';
 const isScrubbed = (won: ReadonlyMap<string, Winner>) =>
@@ -131,4 +134,39 @@ const scrollContainer: Finder = ({ won, element, cascade, env }) => {
 
 const FINDERS: readonly Finder[] = [shorthandOrder, zeroDuration, delay, missingFill, scrollContainer];
 
-export const mistakesOf: Finder = (context) => FINDERS.flatMap((find) => find(context));
+export const mistakesOf = (context: Parameters<Finder>[0]): Mistake[] =>
+  FINDERS.flatMap((find) => find(context)).map((m) => ({
+    ...m,
+    key: `${m.kind} ${m.place.path}:${m.place.line}:${m.place.column}`,
+  }));
+
+/** Which mistakes are read as they were meant, by key. */
+export type Mend = ReadonlySet<string> | 'all';
+
+/** What would be declared without the mistakes. Those that the document can say by itself, such as a fill, are left to its checks. */
+export function mended(
+  won: ReadonlyMap<string, Winner>,
+  mistakes: readonly Mistake[],
+  mend: Mend,
+): Map<string, Winner> {
+  const out = new Map(won);
+  const put = (property: string, value: string) => {
+    const winner = out.get(property);
+    if (winner) out.set(property, { ...winner, value });
+  };
+  for (const { kind, key } of mistakes) {
+    if (mend !== 'all' && !mend.has(key)) continue;
+    if (kind === 'zero-duration') put('animation-duration', 'auto');
+    if (kind === 'delay') put('animation-delay', '0s');
+    if (kind !== 'shorthand-order') continue;
+    for (const property of RESET_ONLY)
+      for (let lost = won.get(property)?.over ?? null; lost; lost = lost.over)
+        if (lost.declaration.property !== 'animation') {
+          out.set(property, lost);
+          break;
+        }
+    // Meant in time, its duration would be read as a share of the range.
+    put('animation-duration', 'auto');
+  }
+  return out;
+}

@@ -14,7 +14,7 @@ import { Drafts } from './drafts.ts';
 import type { DraftList, DraftOf } from './drafts.ts';
 import { PageElements } from './elements.ts';
 import { mistakesOf } from './mistakes.ts';
-import type { Mistake } from './mistakes.ts';
+import type { Mend, Mistake } from './mistakes.ts';
 import { moves, readRules } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
 import { readSheets } from './sheets.ts';
@@ -74,12 +74,13 @@ class PageReader {
   constructor(
     private readonly rules: ReadRules,
     elements: PageElements,
+    mend: Mend,
   ) {
     this.elements = elements;
     this.cascade = new Cascade(rules, elements);
     this.timelines = new Timelines(this.cascade, rules.rules, elements);
     const triggers = new Triggers(this.cascade, rules.rules, this.timelines);
-    this.drafts = new Drafts(this.cascade, rules.keyframes, this.timelines, triggers);
+    this.drafts = new Drafts(this.cascade, rules.keyframes, this.timelines, triggers, mend);
     this.media = mediaOf(rules);
   }
 
@@ -209,15 +210,10 @@ class PageReader {
   }
 
   private note(element: Element, env: Environment): void {
-    const won = this.drafts.winners(element, env);
+    const won = this.drafts.declared(element, env);
     if ((won.get('animation-name')?.value ?? 'none') === 'none') return;
     for (const m of mistakesOf({ won, element, cascade: this.cascade, env }))
-      if (
-        !this.mistakes.some(
-          (k) => k.kind === m.kind && k.place.path === m.place.path && k.place.from === m.place.from,
-        )
-      )
-        this.mistakes.push(m);
+      if (!this.mistakes.some((k) => k.key === m.key)) this.mistakes.push(m);
   }
 
   /** Elements with the same rules that play the same; what differs by equal steps is brought together later. */
@@ -237,11 +233,11 @@ class PageReader {
   }
 }
 
-/** `entry` is the path of the HTML among the page’s files. */
-export function readPage(entry: string, html: string, fileAt: FileAt): Reading {
+/** `entry` is the path of the HTML among the page’s files. `mend`: mistakes that are read as they were meant, by key. */
+export function readPage(entry: string, html: string, fileAt: FileAt, mend: Mend = new Set()): Reading {
   const source = readSheets(entry, html, fileAt);
   const rules = readRules(source.sheets);
-  const reader = new PageReader(rules, new PageElements(source.document));
+  const reader = new PageReader(rules, new PageElements(source.document), mend);
   const { document, claims } = reader.read();
   const unread = [...source.unread, ...rules.unread, ...reader.unread];
   return {
@@ -252,14 +248,20 @@ export function readPage(entry: string, html: string, fileAt: FileAt): Reading {
   };
 }
 
-/** Files of the page without what the document has taken over from them, by path; only those that change. */
+/** Files of the page without what documents have taken over from them, by path; only those that change. */
 export function withoutTaken(
   entry: string,
   html: string,
   fileAt: FileAt,
-  { taken }: Pick<MotionDocument, 'taken'>,
+  taken: readonly string[],
 ): Map<string, string> {
   if (taken.length === 0) return new Map();
   const keys = new Set(taken);
-  return takenOut(readPage(entry, html, fileAt).claims.filter((c) => keys.has(c.key)));
+  const wanted = (claims: readonly Claim[]) => claims.filter((c) => keys.has(c.key));
+  const plain = wanted(readPage(entry, html, fileAt).claims);
+  const found = new Set(plain.map((c) => c.key));
+  // Rules that were read only after a mistake in them was mended.
+  return takenOut(
+    taken.every((k) => found.has(k)) ? plain : wanted(readPage(entry, html, fileAt, 'all').claims),
+  );
 }

@@ -49,11 +49,16 @@ const locationOf = (e: Element) => e.sourceCodeLocation as Located | null | unde
 /** A path as the page writes it, from the file that writes it. Null for another host. */
 export function pathOf(href: string, from: string): string | null {
   if (/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(href)) return null;
-  const base = new URL(`http://page/${encodeURI(from)}`);
+  const path = href.replace(/[?#].*$/s, '');
+  const parts = path.startsWith('/') ? [] : from.split('/').slice(0, -1);
+  for (const part of path.split('/')) {
+    if (part === '..') parts.pop();
+    else if (part !== '' && part !== '.') parts.push(part);
+  }
   try {
-    return decodeURIComponent(new URL(href, base).pathname.slice(1));
+    return decodeURIComponent(parts.join('/'));
   } catch {
-    return null;
+    return parts.join('/');
   }
 }
 

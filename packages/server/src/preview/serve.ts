@@ -6,7 +6,10 @@ import type { Request, Response } from 'express';
 import mime from 'mime-types';
 import { insertFirstInHead } from '@lyvek/core';
 import type { Db } from '../store/database.ts';
-import { fileOf, pageByToken } from '../store/pages.ts';
+import { servedWithout } from '../bring/read-motions.ts';
+import { fileOf, filesOf, pageByToken } from '../store/pages.ts';
+import type { PageRow } from '../store/pages.ts';
+import { takenBy } from '../store/takes.ts';
 
 export interface PreviewOptions {
   db: Db;
@@ -48,16 +51,30 @@ export async function servePreview(
   for (const candidate of candidates) {
     const file = await fileOf(options.db, page.id, candidate);
     if (!file) continue;
+    const bare = isText(candidate) ? await withoutTaken(options.db, page, candidate) : undefined;
     const type = mime.contentType(candidate.split('/').at(-1)!) || 'application/octet-stream';
     res.setHeader('Content-Type', type);
+    if (bare !== undefined && !isHtml(candidate)) return void res.send(bare);
     if (!isHtml(candidate)) {
       res.setHeader('ETag', `"${file.hash.slice(0, 32)}"`);
       if (req.fresh) return void res.status(304).end();
       return void res.send(file.bytes);
     }
-    return void res.send(insertFirstInHead(file.bytes.toString('utf8'), inlineProbe(options.probe())));
+    return void res.send(
+      insertFirstInHead(bare ?? file.bytes.toString('utf8'), inlineProbe(options.probe())),
+    );
   }
   res.status(404).type('text').send(`${wanted} was not brought along with this page.`);
+}
+
+const isText = (path: string) => isHtml(path) || /\.css$/i.test(path);
+
+/** The file’s text without what takes of the page have taken over; undefined where nothing is. */
+async function withoutTaken(db: Db, page: PageRow, path: string): Promise<string | undefined> {
+  const taken = await takenBy(db, page.id);
+  if (taken.length === 0) return undefined;
+  const files = await filesOf(db, page.id);
+  return servedWithout(page.contentHash, page.entry, () => files, taken).get(path);
 }
 
 function decode(path: string): string {

@@ -4,16 +4,18 @@ import { z } from 'zod';
 import { emptyDocument, LayoutSchema } from '@lyvek/core';
 import { LIMITS } from '../bring/limits.ts';
 import { pageFrom } from '../bring/page-from.ts';
+import { readMotions } from '../bring/read-motions.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { Id, Name, NameBody, Page, PageWhole } from '@lyvek/api';
+import { Id, Name, NameBody, Page, PageReading, PageWhole } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { inTransaction } from '../store/database.ts';
 import { layoutsOf, putLayout } from '../store/layouts.ts';
-import { createPage, pageById, renamePage, setPageDeleted } from '../store/pages.ts';
+import { createPage, filesOf, pageById, renamePage, setPageDeleted } from '../store/pages.ts';
 import { projectById } from '../store/projects.ts';
 import { createTake, listTakes } from '../store/takes.ts';
 
 const BringQuery = z.object({ name: Name.optional(), entry: z.string().max(LIMITS.pathLength).optional() });
+const ReadingQuery = z.object({ mend: z.string().max(600).optional() });
 const Brought = Page.pick({ id: true, name: true, projectId: true });
 
 export function pageRoutes(pool: pg.Pool): Router {
@@ -40,7 +42,8 @@ export function pageRoutes(pool: pg.Pool): Router {
       const page = await inTransaction(pool, async (db) => {
         const title = (brought.title ?? name ?? 'Untitled page').slice(0, 120);
         const made = await createPage(db, project.id, title, brought.entry, brought.files);
-        await createTake(db, made.id, 'Take A', emptyDocument());
+        const reading = readMotions(brought.entry, brought.files);
+        await createTake(db, made.id, 'Take A', reading?.document ?? emptyDocument());
         return made;
       });
       answer(res, Brought, page, 201);
@@ -57,6 +60,15 @@ export function pageRoutes(pool: pg.Pool): Router {
       takes: await listTakes(pool, page.id),
       layouts: await layoutsOf(pool, page.id),
     });
+  });
+
+  /** What the page moves by its own CSS: what was read, what was left, and mistakes. `mend` names mistakes to read as they were meant. */
+  routes.get('/pages/:id/reading', async (req, res) => {
+    const page = await find(req.params.id);
+    const { mend } = read(ReadingQuery, req.query);
+    const reading = readMotions(page.entry, await filesOf(pool, page.id), new Set(mend ? [mend] : []));
+    const { document, unread, mistakes } = reading ?? { document: emptyDocument(), unread: [], mistakes: [] };
+    answer(res, PageReading, { document, unread: unread.slice(0, 500), mistakes: mistakes.slice(0, 500) });
   });
 
   routes.patch('/pages/:id', async (req, res) => {

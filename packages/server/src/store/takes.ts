@@ -38,6 +38,17 @@ export const takeWithDocument = async (
     )
   ).rows[0];
 
+/** Rules of the page that its takes have taken over, by key. */
+export const takenBy = async (db: Db, pageId: string): Promise<string[]> =>
+  (
+    await db.query<{ key: string }>(
+      `select distinct jsonb_array_elements_text(r.document -> 'taken') as key
+       from takes t join revisions r on r.take_id = t.id and r.number = t.revision
+       where t.page_id = $1 and t.deleted_at is null and jsonb_typeof(r.document -> 'taken') = 'array'`,
+      [pageId],
+    )
+  ).rows.map((r) => r.key);
+
 /** The next free letter: Take A, Take B … */
 export async function nextTakeName(db: Db, pageId: string): Promise<string> {
   const names = new Set((await listTakes(db, pageId)).map((t) => t.name));

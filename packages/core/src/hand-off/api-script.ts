@@ -1,0 +1,175 @@
+/** Scrubbed motions as Web Animations on ScrollTimeline and ViewTimeline: data, and a small script that plays it. */
+import {
+  RUNTIME_FILE,
+  draftCss,
+  isEmptyPlan,
+  mediaStates,
+  planText,
+  splitRange,
+  writtenSelector,
+} from '../format/index.ts';
+import type { Draft, Plan } from '../format/index.ts';
+import { underMedia } from '../motion/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
+import { matchesOf } from '../page/index.ts';
+import type { Layout } from '../page/index.ts';
+import { isScrubbed, staggerSteps } from '../timeline/index.ts';
+import { withWholeEasing } from '../value/index.ts';
+
+interface ApiMotion {
+  name: string;
+  targets: string;
+  /** one list per property */
+  keyframes: Record<string, string>[][];
+  timeline: { view?: string; scroll?: string; axis: string; inset?: string };
+  range: [start: string, end: string];
+  /** steps by which each target is later, in page order, and what one step is */
+  later?: { steps: number[]; by: string };
+  fill: string;
+  composite: string;
+  still: Motion['reducedMotion'];
+  when?: string;
+}
+
+/** Motions that a module can play by itself. Followed ones stay CSS, which the runtime takes over. */
+export const isForApi = (m: Motion): boolean => isScrubbed(m.driver) && m.follow.kind === 'none';
+
+const camel = (property: string) =>
+  property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
+
+function keyframesOf(m: Motion): ApiMotion['keyframes'] {
+  return Object.entries(m.keyframes).map(([property, list]) =>
+    withWholeEasing(list, m.easing).map((k) => ({
+      offset: k.at,
+      ...(k.value ? { [camel(property)]: k.value } : {}),
+      ...(k.easing && k.easing !== 'linear' ? { easing: k.easing } : {}),
+    })),
+  );
+}
+
+/** `view(block 10% 0px)`, `scroll(root block)` or the name of a timeline that another element carries. */
+function timelineOf(css: string, draft: Draft): ApiMotion['timeline'] {
+  const call = /^(view|scroll)\((\S+)\s*(.*)\)$/.exec(css);
+  if (call?.[1] === 'view') return { view: '', axis: call[2]!, inset: call[3] || '0px' };
+  if (call) return { scroll: '', axis: call[3] || 'block' };
+  const named = draft.shared.find(css)!;
+  const owner = writtenSelector(named.owner, draft.layouts[0]!);
+  return named.kind === 'view'
+    ? { view: owner, axis: named.axis, inset: named.insets || '0px' }
+    : { scroll: owner, axis: named.axis };
+}
+
+function apiMotions(document: MotionDocument, layout: Layout, others: readonly Layout[]): ApiMotion[] {
+  const drafts = new Map<string, Draft>();
+  const draftOf = (ids: readonly string[]) => {
+    const key = ids.join(' ');
+    const made = drafts.get(key) ?? draftCss(underMedia(document, ids), layout, 'full-motion', others);
+    drafts.set(key, made);
+    return made;
+  };
+  return document.motions.filter(isForApi).flatMap((m) =>
+    mediaStates(document.media.filter((q) => m.conditions?.some((c) => c.media === q.id))).flatMap(
+      ({ ids, query }) => {
+        const draft = draftOf(ids);
+        const entry = draft.entries.find((e) => e.motion.id === m.id);
+        if (!entry) return [];
+        const { motion } = entry;
+        const held = draft.layouts[0]!;
+        const plain = motion.stagger
+          ? draftCss(
+              { ...draft.document, motions: [{ ...motion, stagger: undefined }] },
+              layout,
+              'full-motion',
+              others,
+            )
+          : draft;
+        const range = splitRange(plain.entries.find((e) => e.motion.id === m.id)!.range);
+        const targets = matchesOf(held, motion.targets.selector);
+        return [
+          {
+            name: motion.name,
+            targets: writtenSelector(motion.targets.selector, held),
+            keyframes: keyframesOf(motion),
+            timeline: timelineOf(entry.timeline, draft),
+            range: [range[0] ?? 'normal', range[1] ?? 'normal'],
+            ...(motion.stagger
+              ? {
+                  later: {
+                    steps: staggerSteps(motion.stagger.order, targets, held),
+                    by: draft.stepOf(motion),
+                  },
+                }
+              : {}),
+            fill: motion.fill,
+            composite: motion.composite,
+            still: motion.reducedMotion,
+            ...(query === null ? {} : { when: query }),
+          },
+        ];
+      },
+    ),
+  );
+}
+
+/** The module’s text; null where nothing needs one. */
+export function apiScript(
+  document: MotionDocument,
+  layout: Layout,
+  others: readonly Layout[],
+  plan: Plan,
+  title: string,
+): string | null {
+  const motions = apiMotions(document, layout, others);
+  const rest = isEmptyPlan(plan) ? '' : `import { start } from './${RUNTIME_FILE}';\n\n`;
+  if (motions.length === 0 && rest === '') return null;
+  return `/* ${title.replaceAll('*/', '')} */
+${rest}const motions = ${JSON.stringify(motions, null, 2)};
+${PLAYER}${rest && `\nstart(document, ${planText(plan)});\n`}`;
+}
+
+/** Plays the data. Everything is made anew when a media condition begins or ceases to hold, and nothing plays in print. */
+const PLAYER = `
+const supported = 'ViewTimeline' in window;
+const wantsStill = matchMedia('(prefers-reduced-motion: reduce)');
+const conditions = [...new Set(motions.flatMap((m) => m.when ?? []))].map((query) => matchMedia(query));
+let playing = [];
+
+function timelineFor({ view, scroll, axis, inset }, target) {
+  if (scroll !== undefined)
+    return new ScrollTimeline({ source: scroll ? document.querySelector(scroll) : document.scrollingElement, axis });
+  const subject = view ? (target.closest(view) ?? document.querySelector(view)) : target;
+  return subject && new ViewTimeline({ subject, axis, inset });
+}
+
+/** A point of the range so many steps later. */
+function shifted(point, steps, by) {
+  const [, name = '', offset] = /^([a-z-]+(?![\\w(-]))?\\s*(.*)$/.exec(point);
+  return \`\${name} calc(\${offset || '0%'} + \${steps} * \${by})\`.trim();
+}
+
+function play() {
+  for (const animation of playing) animation.cancel();
+  playing = [];
+  if (!supported) return;
+  for (const m of motions) {
+    if (m.when && !matchMedia(m.when).matches) continue;
+    if (wantsStill.matches && m.still === 'drop') continue;
+    [...document.querySelectorAll(m.targets)].forEach((target, i) => {
+      const timeline = timelineFor(m.timeline, target);
+      const steps = m.later?.steps[i] ?? 0;
+      const [rangeStart, rangeEnd] = m.range.map((p) => (steps ? shifted(p, steps, m.later.by) : p));
+      for (const keyframes of m.keyframes) {
+        if (wantsStill.matches && m.still === 'fade' && !keyframes.some((k) => 'opacity' in k)) continue;
+        playing.push(
+          target.animate(keyframes, { timeline, rangeStart, rangeEnd, fill: m.fill, composite: m.composite, duration: 'auto' }),
+        );
+      }
+    });
+  }
+}
+
+play();
+for (const query of [wantsStill, ...conditions]) query.addEventListener('change', play);
+addEventListener('beforeprint', () => playing.forEach((animation) => animation.cancel()));
+addEventListener('afterprint', play);
+`;

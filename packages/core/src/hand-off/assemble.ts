@@ -1,0 +1,112 @@
+/** A hand-off as texts: what the workbench shows, the zip holds, and the command line writes. */
+import {
+  handOffCss,
+  headLines,
+  insertLastInHead,
+  isEmptyPlan,
+  olderPlan,
+  patchHtml,
+  patchOf,
+  scriptText,
+  stylesheetPath,
+} from '../format/index.ts';
+import type { HandOff, WriterNote } from '../format/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
+import { withPins } from '../page/index.ts';
+import type { Layout } from '../page/index.ts';
+import { withoutTaken } from '../reading/index.ts';
+import type { FileAt } from '../reading/index.ts';
+import { apiScript, isForApi } from './api-script.ts';
+import { howPlayed } from './how.ts';
+import type { How } from './how.ts';
+
+/** `css`: CSS and, where needed, a module. `standards`: CSS alone. `web-animations`: scrubbed motions as Web Animations of a module. */
+export const TARGETS = ['css', 'standards', 'web-animations'] as const;
+export type Target = (typeof TARGETS)[number];
+
+export interface HandOffPage {
+  name: string;
+  /** path of the HTML among the page’s files */
+  entry: string;
+  html: string;
+  fileAt: FileAt;
+}
+
+export interface HandOffOptions {
+  target: Target;
+  /** a script for browsers without scroll timelines too */
+  older: boolean;
+}
+
+export const PLAIN_HAND_OFF: HandOffOptions = { target: 'css', older: false };
+
+export interface Assembled extends HandOff {
+  sheet: { path: string; href: string };
+  /** null where none is needed */
+  script: { path: string; href: string; text: string } | null;
+  /** files of ours that the script starts, beside it */
+  runtimes: ('runtime' | 'older')[];
+  html: {
+    text: string;
+    changes: { text: string; line: number }[];
+    notes: string[];
+    line: number;
+    lines: string[];
+  };
+  /** other files of the page that lose what was read from them */
+  pageFiles: { path: string; before: string; after: string }[];
+  how: How[];
+  /** motions that are not there, or not as they were, under this target, and why */
+  lost: WriterNote[];
+  older: { count: number; notes: WriterNote[] } | null;
+}
+
+/** `others`: layouts of the same page at further sizes. `title` becomes the opening comment of what is written. */
+export function assemble(
+  document: MotionDocument,
+  layout: Layout,
+  others: readonly Layout[],
+  page: HandOffPage,
+  title: string,
+  { target, older: wanted }: HandOffOptions,
+): Assembled {
+  const older = wanted && target === 'css';
+  const out = handOffCss(document, layout, title, others, {
+    older,
+    isApart: target === 'web-animations' ? isForApi : undefined,
+  });
+  const data = older ? olderPlan(document, withPins(layout, document.pins)) : null;
+  const sheet = stylesheetPath(page.entry, page.name);
+  const modulePath = stylesheetPath(page.entry, page.name, 'js');
+  const how = howPlayed(document, out.plan);
+  const script =
+    target === 'standards'
+      ? null
+      : target === 'web-animations'
+        ? apiScript(document, layout, others, out.plan, title)
+        : scriptText(out.plan, title, data?.plan ?? null);
+  const taken = withoutTaken(page.entry, page.html, page.fileAt, document.taken);
+  const bare = taken.get(page.entry) ?? page.html;
+  const patched = patchHtml(bare, patchOf(document, layout.kept));
+  const lines = headLines(sheet.href, script === null ? null : modulePath.href).filter(
+    // A page that was handed off before has its lines already.
+    (line) => !bare.includes(line),
+  );
+  const linked = lines.length ? insertLastInHead(patched.html, ...lines) : { html: patched.html, line: 0 };
+  taken.delete(page.entry);
+  taken.delete(sheet.path);
+  return {
+    ...out,
+    sheet,
+    script: script === null ? null : { ...modulePath, text: script },
+    runtimes: script === null ? [] : older ? ['runtime', 'older'] : isEmptyPlan(out.plan) ? [] : ['runtime'],
+    html: { text: linked.html, changes: patched.changes, notes: patched.notes, line: linked.line, lines },
+    pageFiles: [...taken].map(([path, after]) => ({ path, before: page.fileAt(path) ?? '', after })),
+    how,
+    lost:
+      target === 'standards'
+        ? how.flatMap((h) => (h.without === null ? [] : [{ motion: h.motion, note: h.without }]))
+        : [],
+    older: data && { count: data.plan.motions.length, notes: data.notes },
+  };
+}

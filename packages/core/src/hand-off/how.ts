@@ -1,0 +1,88 @@
+/** Which motions the browser plays by itself, which need the script, why, and what it would take to do without. */
+import type { Motion, MotionDocument } from '../motion/index.ts';
+import type { Plan } from '../format/index.ts';
+
+export type PlayedBy = 'css' | 'css and script' | 'script';
+
+export interface How {
+  motion: string;
+  by: PlayedBy;
+  /** open standard that plays it, as named in compatibility data */
+  needs: 'scroll timelines' | 'triggers' | 'animations' | 'script';
+  why: string;
+  /** what would have to change so that CSS alone plays it; null where it does */
+  instead: string | null;
+  /** what is missing where no script runs; null where nothing is */
+  without: string | null;
+}
+
+type Rule = (motion: Motion, plan: Plan) => Pick<How, 'why' | 'instead' | 'without'> | null;
+
+/** What brings the script in. The first that applies speaks. */
+const SCRIPTED: readonly Rule[] = [
+  ({ id }, plan) =>
+    plan.belts.some((b) => b.motion === id)
+      ? {
+          why: 'CSS has no speed that listens to the scroll, and no copies of a strip.',
+          instead: 'An endless time animation of a fixed speed, with the copies in the HTML.',
+          without: 'The strip stands still.',
+        }
+      : null,
+  ({ id, follow }, plan) =>
+    plan.follow.some((f) => f.motion === id)
+      ? {
+          why: `What is shown follows the scroll ${follow.kind === 'spring' ? 'on a spring' : 'with a half-life'}, and CSS shows it at once.`,
+          instead: 'Set its follow to none.',
+          without: 'It moves with the hand, without the lag.',
+        }
+      : null,
+  ({ id }, plan) =>
+    plan.signals.some((s) => s.motion === id)
+      ? {
+          why: 'Scripts of the page are told its number as an event.',
+          instead: 'Let CSS read the custom property, which it can without an event.',
+          without: 'CSS still reads the number; scripts are not told.',
+        }
+      : null,
+  ({ id }, plan) =>
+    plan.travels.some((t) => t.motion === id)
+      ? {
+          why: 'What has the focus in a strip moved by a pin is brought into sight.',
+          instead: null,
+          without: 'It travels all the same; the focus may land on something out of sight.',
+        }
+      : null,
+];
+
+const CSS_WHY: Record<Motion['driver']['kind'], string> = {
+  page: 'The scroll of the page is a scroll timeline.',
+  passage: 'A passage is a view timeline.',
+  pin: 'The stretch for which a pin holds is a view timeline of its stage.',
+  gate: 'A gate is a timeline trigger.',
+  load: 'It plays in time, as soon as the page is there.',
+  belt: 'A belt is the script’s.',
+};
+
+/** In the order of the document; motions that are off are left out. */
+export const howPlayed = (document: MotionDocument, plan: Plan): How[] =>
+  document.motions
+    .filter((m) => m.on || m.conditions?.some((c) => c.on))
+    .map((m): How => {
+      const scripted = SCRIPTED.map((rule) => rule(m, plan)).find((r) => r !== null);
+      const kind = m.driver.kind;
+      return {
+        motion: m.id,
+        by: kind === 'belt' ? 'script' : scripted ? 'css and script' : 'css',
+        needs:
+          kind === 'belt'
+            ? 'script'
+            : kind === 'gate'
+              ? 'triggers'
+              : kind === 'load'
+                ? 'animations'
+                : 'scroll timelines',
+        why: scripted?.why ?? CSS_WHY[kind],
+        instead: scripted?.instead ?? null,
+        without: scripted?.without ?? null,
+      };
+    });

@@ -1,0 +1,44 @@
+/** What a brought page moves by its own CSS. Reading it takes a moment on long pages, so what was read last is kept. */
+import { readPage, withoutTaken } from '@lyvek/core';
+import type { Mend, Reading } from '@lyvek/core';
+import type { PageFile } from '../store/pages.ts';
+import { textsOf } from './texts.ts';
+
+const MOST_KEPT = 20;
+
+/** A small memory by key, oldest out first. */
+class Kept<T> {
+  private readonly map = new Map<string, T>();
+  get(key: string, make: () => T): T {
+    const known = this.map.get(key);
+    if (known !== undefined) return known;
+    if (this.map.size >= MOST_KEPT) this.map.delete(this.map.keys().next().value!);
+    const fresh = make();
+    this.map.set(key, fresh);
+    return fresh;
+  }
+}
+
+/** Null where the page’s HTML is not UTF-8. */
+export function readMotions(entry: string, files: readonly PageFile[], mend?: Mend): Reading | null {
+  const fileAt = textsOf(files);
+  const html = fileAt(entry);
+  return html === null ? null : readPage(entry, html, fileAt, mend);
+}
+
+const served = new Kept<Map<string, string>>();
+
+/** Texts of files that lose what documents have taken over from them, by path. */
+export function servedWithout(
+  contentHash: string,
+  entry: string,
+  files: () => readonly PageFile[],
+  taken: readonly string[],
+): Map<string, string> {
+  if (taken.length === 0) return new Map();
+  return served.get(`${contentHash} ${JSON.stringify([...taken].sort())}`, () => {
+    const fileAt = textsOf(files());
+    const html = fileAt(entry);
+    return html === null ? new Map<string, string>() : withoutTaken(entry, html, fileAt, taken);
+  });
+}

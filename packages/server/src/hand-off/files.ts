@@ -1,0 +1,39 @@
+/** A hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
+import { OLDER_FILE, RUNTIME_FILE } from '@lyvek/core';
+import type { Assembled, HandOffPage } from '@lyvek/core';
+import { textsOf } from '../bring/texts.ts';
+import type { PageFile } from '../store/pages.ts';
+
+export function handOffPage(page: { name: string; entry: string }, files: readonly PageFile[]): HandOffPage {
+  const fileAt = textsOf(files);
+  const bytes = files.find((f) => f.path === page.entry)?.bytes ?? new Uint8Array();
+  // HTML in another encoding goes as it reads; browsers were told that encoding by the page, and are still.
+  return {
+    name: page.name,
+    entry: page.entry,
+    html: fileAt(page.entry) ?? Buffer.from(bytes).toString('utf8'),
+    fileAt,
+  };
+}
+
+const OWN = { runtime: RUNTIME_FILE, older: OLDER_FILE };
+
+/** Every file of the result by path. `built` reads one of the built scripts. */
+export function handedOff(
+  files: readonly PageFile[],
+  entry: string,
+  { sheet, css, script, runtimes, html, pageFiles }: Assembled,
+  built: (file: string) => Uint8Array,
+): Map<string, Uint8Array> {
+  const text = new TextEncoder();
+  const out = new Map(files.map((f) => [f.path, new Uint8Array(f.bytes)]));
+  for (const { path, after } of pageFiles) out.set(path, text.encode(after));
+  out.set(entry, text.encode(html.text));
+  out.set(sheet.path, text.encode(css));
+  if (script) {
+    out.set(script.path, text.encode(script.text));
+    for (const one of runtimes)
+      out.set(script.path.replace(script.href, OWN[one]), new Uint8Array(built(`${one}.js`)));
+  }
+  return out;
+}
