@@ -60,6 +60,7 @@ module.exports = {
     core('format', 'page', 'timeline', 'value', 'motion'),
     core('reading', 'page', 'timeline', 'value', 'motion', 'format'),
     core('hand-off', 'page', 'timeline', 'value', 'motion', 'format', 'reading'),
+    core('proof', 'page', 'timeline', 'value', 'motion', 'format'),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

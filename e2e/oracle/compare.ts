@@ -1,7 +1,4 @@
-/** Distances between what the browser shows and what the core predicts. */
-import { factsOf } from '@lyvek/core';
-import type { ValueContext } from '@lyvek/core';
-
+/** How far what the browser shows may lie from what the core predicts. */
 /** Per property: how far two values may lie apart, in the unit of its numbers. */
 export const TOLERANCE: Record<string, number> = {
   opacity: 0.002,
@@ -25,66 +22,6 @@ export const TOLERANCE: Record<string, number> = {
   '--reach': 0.05,
   '--tone': 3 / 255,
 };
-
-/** How far sixteen numbers lie outside the span of the predicted ones; lengths and factors alike. */
-export function matrixDistance(shown: readonly number[], predicted: readonly (readonly number[])[]): number {
-  return Math.max(
-    ...shown.map((n, i) => {
-      const span = predicted.map((p) => p[i]!);
-      return Math.max(0, Math.min(...span) - n, n - Math.max(...span));
-    }),
-  );
-}
-
-/**
- * How far a shown value lies outside what was predicted for the scroll offsets around it; infinite where one cannot be read.
- * A steep stretch may change much within the error of scroll, so each number is held against the span of the predictions.
- */
-export function distance(
-  property: string,
-  shown: string,
-  predicted: readonly string[],
-  context: ValueContext,
-): number {
-  if (predicted.includes(shown)) return 0;
-  if (property === 'rotate')
-    return Math.min(...predicted.slice(1).map((p, i) => detour(shown, predicted[i]!, p)));
-  const facts = factsOf(property, [...predicted, shown]);
-  if (!facts) return Infinity;
-  const { type } = facts;
-  const clean = (css: string) => (property === 'letter-spacing' && css === 'normal' ? '0px' : css);
-  const pairs = predicted.flatMap((p) => type.pair(clean(shown), clean(p), context) ?? []);
-  if (pairs.length === 0) return Infinity;
-  return Math.max(
-    ...pairs[0]!.from.map((n, i) => {
-      const span = pairs.map((p) => p.to[i]!);
-      return Math.max(0, Math.min(...span) - n, n - Math.max(...span));
-    }),
-  );
-}
-
-/** Degrees by which the way over a pose is longer than the way from a to b: 0 where it lies between them. */
-const detour = (pose: string, a: string, b: string): number =>
-  Math.max(0, (rotation(pose, a) + rotation(pose, b) - rotation(a, b)) / 2);
-
-/** Degrees between two orientations. */
-function rotation(a: string, b: string): number {
-  const qa = quaternion(a);
-  const qb = quaternion(b);
-  const dot = Math.abs(qa.reduce((sum, v, i) => sum + v * qb[i]!, 0));
-  return (2 * Math.acos(Math.min(1, dot)) * 180) / Math.PI;
-}
-
-function quaternion(css: string): number[] {
-  const named: Record<string, number[]> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
-  if (css === 'none') return [0, 0, 0, 1];
-  const parts = css.split(' ');
-  const half = (parseFloat(parts.at(-1)!) * Math.PI) / 360;
-  const axis =
-    parts.length === 1 ? named.z! : parts.length === 2 ? named[parts[0]!]! : parts.slice(0, 3).map(Number);
-  const size = Math.hypot(...axis) || 1;
-  return [...axis.map((v) => (v / size) * Math.sin(half)), Math.cos(half)];
-}
 
 const INITIAL: Record<string, string> = {
   opacity: '1',

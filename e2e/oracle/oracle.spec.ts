@@ -4,6 +4,8 @@ import type { Page } from '@playwright/test';
 import {
   activeMedia,
   compileTake,
+  distance,
+  matrixDistance,
   handOffCss,
   olderPlan,
   LayoutSchema,
@@ -21,7 +23,7 @@ import type { HtmlPatch, Layout, MotionDocument, Take } from '@lyvek/core';
 import { underConditions } from './conditioned.ts';
 import { makeCases, propertiesOf } from './cases.ts';
 import type { Case } from './cases.ts';
-import { distance, initialOf, matrixDistance, TOLERANCE } from './compare.ts';
+import { initialOf, TOLERANCE } from './compare.ts';
 import type { Oracle, Shown } from './in-page.ts';
 import { olderScript, oracleScript } from '../support/runtime.ts';
 import { pageOf } from './page.ts';

@@ -19,12 +19,14 @@ import {
   withFragment,
   withPins,
   writeCss,
+  distance,
+  matrixDistance,
 } from '@lyvek/core';
 import type { Layout, MotionDocument } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
 import { WORKSHOP } from '../effects/workshop.ts';
 import { oracleScript } from '../support/runtime.ts';
-import { distance, matrixDistance, TOLERANCE } from './compare.ts';
+import { TOLERANCE } from './compare.ts';
 
 /** px of scroll by which prediction and browser may differ; a part of a scene has two timelines at most */
 const APART = 1 / 32 + 1 / 16;

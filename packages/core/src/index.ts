@@ -8,3 +8,4 @@ export * from './check/index.ts';
 export * from './format/index.ts';
 export * from './reading/index.ts';
 export * from './hand-off/index.ts';
+export * from './proof/index.ts';

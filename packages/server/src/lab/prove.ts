@@ -1,0 +1,37 @@
+/** Scrolls a finished hand-off in Chromium and reads what it shows. */
+import { z } from 'zod';
+import type { Look, ProofPlan, Viewport } from '@lyvek/core';
+import { withPage } from './chromium.ts';
+import { ask } from './measure.ts';
+import type { PageFiles } from './page-files.ts';
+
+const LookShape = z.object({
+  y: z.number().finite(),
+  values: z.array(z.array(z.string().max(2000)).nullable()),
+});
+
+/** One look per offset of the plan, in its order. `told` hears how many are done. */
+export async function lookAt(
+  files: PageFiles,
+  viewport: Viewport,
+  inPage: string,
+  plan: ProofPlan,
+  told: (done: number) => void = () => {},
+  signal?: AbortSignal,
+): Promise<Look[]> {
+  return withPage(
+    files,
+    viewport,
+    async ({ page }) => {
+      await page.evaluate(inPage);
+      const looks: Look[] = [];
+      for (const y of plan.offsets) {
+        signal?.throwIfAborted();
+        looks.push(LookShape.parse(await ask(page, 'look', y, plan.watched)));
+        told(looks.length);
+      }
+      return looks;
+    },
+    signal,
+  );
+}
