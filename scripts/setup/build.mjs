@@ -82,8 +82,40 @@ export const olderBundle = (outfile) => ({
   },
 });
 
+/** What the lab puts into a page to look at it. */
+export const inPageBundle = (outfile) => ({
+  ...probeBundle(outfile),
+  entryPoints: [inRoot('packages/probe/src/in-page.ts')],
+});
+
+/** One file per command, so that each starts fast. Libraries are inlined but for the browser’s driver, which only some commands need. */
+export const cliBundle = (outdir) => ({
+  entryPoints: [inRoot('packages/cli/src/main.ts')],
+  bundle: true,
+  splitting: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  minify: true,
+  external: ['playwright-core'],
+  // Its own bundle has the tables in it; the sources read them from files beside them.
+  alias: { 'css-tree': inRoot('node_modules/css-tree/dist/csstree.esm.js') },
+  // Some libraries still ask for Node’s modules in the old way.
+  banner: {
+    js: "import { createRequire as __require } from 'node:module'; const require = __require(import.meta.url);",
+  },
+  outdir,
+});
+
+export async function buildCli() {
+  const { build } = await import('esbuild');
+  await build(cliBundle(inRoot('dist/cli')));
+  await buildProbe();
+}
+
 export async function buildProbe() {
   const { build } = await import('esbuild');
+  await build(inPageBundle(inRoot('dist/in-page.js')));
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
   await build(olderBundle(inRoot('dist/older.js')));
@@ -106,7 +138,7 @@ export async function ensureBuilt({ force = false } = {}) {
     },
   );
   await build(serverBundle(inRoot('dist/server.js')));
-  await buildProbe();
+  await buildCli();
   const { code, output } = await web;
   if (code !== 0) giveUp(`the interface could not be built:\n${output.slice(-3000)}`);
   writeFileSync(stamp, now);

@@ -1,4 +1,5 @@
 /** What a check is and what it finds. */
+import { z } from 'zod';
 import type { GestureDefinition } from '../feel/index.ts';
 import type { Instance, Motion, MotionDocument, Take } from '../motion/index.ts';
 import type { Px } from '../page/index.ts';
@@ -6,11 +7,12 @@ import type { Px } from '../page/index.ts';
 export type Severity = 'wrong' | 'doubtful';
 
 /** The project's own thresholds. Chosen by us unless a source is given. */
-export interface Limits {
+export const LimitsSchema = z.strictObject({
   /** frames in range under the chosen gesture, at least */
-  framesInRange: number;
-}
-export const DEFAULT_LIMITS: Limits = { framesInRange: 8 };
+  framesInRange: z.number().int().min(0).max(1000).default(8),
+});
+export type Limits = z.infer<typeof LimitsSchema>;
+export const DEFAULT_LIMITS: Limits = LimitsSchema.parse({});
 
 export interface CheckContext {
   document: MotionDocument;

@@ -1,10 +1,18 @@
 /** All checks. A new one is a file in this folder and a line here. */
 import type { CheckContext, CheckDefinition, Finding } from './finding.ts';
+import { caughtByScroller } from './caught-by-scroller.ts';
+import { missingFill } from './missing-fill.ts';
 import { neverFinishes } from './never-finishes.ts';
 import { startsPartWay } from './starts-part-way.ts';
 import { tooFewFrames } from './too-few-frames.ts';
 
-export const CHECKS: readonly CheckDefinition[] = [neverFinishes, startsPartWay, tooFewFrames];
+export const CHECKS: readonly CheckDefinition[] = [
+  neverFinishes,
+  startsPartWay,
+  tooFewFrames,
+  missingFill,
+  caughtByScroller,
+];
 
 /** Findings of every check on every placed motion, in the order of the registry and the document. One per check and motion. */
 export function findingsOf(context: CheckContext): Finding[] {

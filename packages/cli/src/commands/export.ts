@@ -1,0 +1,76 @@
+import type { Command } from 'commander';
+import { Option } from 'commander';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { TARGETS, assemble } from '@lyvek/core';
+import type { Target } from '@lyvek/core';
+import { handedOff } from '@lyvek/server/hand-off';
+import { BadInput } from '../errors.ts';
+import { readDocumentFile, readLayoutFile, readPageAt, viewportFrom } from '../input.ts';
+import { note } from '../output.ts';
+import { built, handOffPageOf, measured } from '../page.ts';
+import { HAND_OFF_FILE } from '../hand-off-file.ts';
+
+interface Options {
+  out: string;
+  layout?: string[];
+  viewport: string[];
+  target: Target;
+  older?: boolean;
+  only?: boolean;
+}
+
+const several = (value: string, known: string[] = []) => [...known, value];
+
+export const exportPage = (program: Command): void =>
+  void program
+    .command('export')
+    .description('write the page with its motions as standard CSS, and a module where CSS cannot say it')
+    .argument('<document>', 'a document, or - for the standard input')
+    .argument('<page>', 'the page it is for: an .html file, a folder or a .zip')
+    .requiredOption('--out <folder>', 'where to write; made if it is not there')
+    .option('--layout <file>', 'a layout of the page; may be given for several sizes', several)
+    .option('--viewport <size>', 'measure at this size where no layout is given', several, [])
+    .addOption(new Option('--target <target>', 'what plays the motions').choices(TARGETS).default('css'))
+    .option('--older', 'add a script for browsers without scroll timelines')
+    .option('--only-changes', 'leave out files of the page that stay as they are')
+    .addHelpText(
+      'after',
+      '\nExample:\n  lyvek export site.lyvek.json site/ --out dist --viewport 1280x800 --viewport 390x844',
+    )
+    .action(async (path: string, pagePath: string, o: Options & { onlyChanges?: boolean }) => {
+      const document = readDocumentFile(path);
+      const page = readPageAt(pagePath);
+      const sizes = o.viewport.length || o.layout ? o.viewport : ['1280x800'];
+      const layouts = (o.layout ?? []).map(readLayoutFile);
+      for (const size of sizes) layouts.push(await measured(page, viewportFrom(size), document));
+      const [layout, ...others] = layouts;
+      if (!layout) throw new BadInput('give a --layout or a --viewport');
+      const assembled = assemble(document, layout, others, handOffPageOf(page), `${page.name}. Lyvek`, {
+        target: o.target,
+        older: o.older ?? false,
+      });
+      const kept = o.onlyChanges ? [] : page.list();
+      const files = kept.flatMap((p) => {
+        const bytes = page.files.bytesAt(p);
+        return bytes ? [{ path: p, bytes }] : [];
+      });
+      const out = handedOff(files, page.files.entry, assembled, built);
+      out.set(
+        HAND_OFF_FILE,
+        new TextEncoder().encode(
+          `${JSON.stringify({ format: 'lyvek-hand-off', version: 1, entry: page.files.entry, document, layout })}\n`,
+        ),
+      );
+      for (const [file, bytes] of out) {
+        mkdirSync(dirname(join(o.out, file)), { recursive: true });
+        writeFileSync(join(o.out, file), bytes);
+      }
+      for (const n of assembled.notes) note(`${nameOf(document, n.motion)}: ${n.note}`);
+      for (const n of assembled.lost) note(`${nameOf(document, n.motion)}: ${n.note}`);
+      for (const n of assembled.html.notes) note(n);
+      note(`${out.size} files are in ${o.out}.`);
+    });
+
+const nameOf = (document: { motions: { id: string; name: string }[] }, id: string) =>
+  document.motions.find((m) => m.id === id)?.name ?? id;

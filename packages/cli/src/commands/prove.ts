@@ -1,0 +1,93 @@
+import type { Command } from 'commander';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  PROOF_LIMIT,
+  activeMedia,
+  judge,
+  problemsOf,
+  proofPlan,
+  underMedia,
+  withPins,
+  worstOf,
+} from '@lyvek/core';
+import type { Layout, MotionDocument } from '@lyvek/core';
+import { BadInput } from '../errors.ts';
+import { HAND_OFF_FILE, HandOffFile } from '../hand-off-file.ts';
+import { readJson, readPageAt, viewportFrom } from '../input.ts';
+import type { InputPage } from '../input.ts';
+import { put, putJson } from '../output.ts';
+import { built, measured, readingOf } from '../page.ts';
+
+/** The document and layout that were exported, or what the page’s own CSS says. */
+async function predictionOf(
+  path: string,
+  page: InputPage,
+  viewport: string | undefined,
+): Promise<{ document: MotionDocument; layout: Layout }> {
+  const beside = join(path, HAND_OFF_FILE);
+  if (existsSync(beside)) {
+    const parsed = HandOffFile.safeParse(readJson(beside));
+    if (!parsed.success) throw new BadInput(problemsOf(parsed.error)[0]!.message, beside);
+    const { document, layout } = parsed.data;
+    const size = viewport === undefined ? layout.viewport : viewportFrom(viewport);
+    if (size.width === layout.viewport.width && size.height === layout.viewport.height)
+      return { document, layout };
+    throw new BadInput(
+      `it was written from a layout at ${layout.viewport.width}x${layout.viewport.height}`,
+      beside,
+    );
+  }
+  const { document } = readingOf(page);
+  return { document, layout: await measured(page, viewportFrom(viewport ?? '1280x800'), document) };
+}
+
+export const prove = (program: Command): void =>
+  void program
+    .command('prove')
+    .description('scroll an exported page in Chromium and hold what it shows against the prediction')
+    .argument('<folder>', 'what lyvek export wrote, or any page with scroll-driven CSS')
+    .option('--viewport <size>', 'size to look at; else that of the export')
+    .option('--offsets <n>', 'how many places to look at, down and up', '120')
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      '\nExit status 1: a motion shows something else than predicted.\n\nExample:\n  lyvek prove dist',
+    )
+    .action(async (path: string, o: { viewport?: string; offsets: string; json?: boolean }) => {
+      const page = readPageAt(path);
+      const { document: whole, layout } = await predictionOf(path, page, o.viewport);
+      const document = underMedia(whole, activeMedia(whole, { viewport: layout.viewport, still: false }));
+      const held = withPins(layout, document.pins);
+      const count = Number(o.offsets);
+      if (!Number.isInteger(count) || count < 2 || count > 5000)
+        throw new BadInput('--offsets is a number from 2 to 5000');
+      const plan = proofPlan(document, held, count);
+      const { lookAt } = await import('@lyvek/server/lab');
+      const looks = await lookAt(
+        page.files,
+        layout.viewport,
+        new TextDecoder().decode(built('in-page.js')),
+        plan,
+      );
+      const result = judge(document, held, plan, looks);
+      const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
+      const off = result.motions.filter((m) => worstOf(m) > PROOF_LIMIT);
+      if (o.json) putJson(result);
+      else
+        put(
+          [
+            ...result.motions.map(
+              (m) =>
+                `${worstOf(m) > PROOF_LIMIT ? 'differs' : 'same   '}  ${worstOf(m).toFixed(3).padStart(8)}  ${name(m.motion)}${
+                  worstOf(m) > PROOF_LIMIT
+                    ? ` at ${m.at} px: ${m.property} is ${m.shown}, predicted ${m.predicted}`
+                    : ''
+                }`,
+            ),
+            ...result.skipped.map((s) => `left out           ${name(s.motion)}: ${s.reason}`),
+            `${result.values} values at ${result.looks} places; ${off.length === 0 ? 'all as predicted' : `${off.length} motions differ`}.`,
+          ].join('\n'),
+        );
+      if (off.length) process.exitCode = 1;
+    });
