@@ -76,7 +76,7 @@ describe('the writer', () => {
       }),
     );
     expect(css).toContain('@keyframes lv-card {');
-    expect(css).toContain('@keyframes lv-card-2 {');
+    expect(css).toContain('@keyframes lv-card_2 {');
   });
 
   test('reduced motion: fades keep opacity only, dropped ones are gone, kept ones stay', () => {

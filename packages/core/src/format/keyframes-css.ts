@@ -16,7 +16,7 @@ export interface KeyframesBlock {
   easing: string;
 }
 
-/** Blocks named `name`, `name-2` …; `only` leaves out every other property. */
+/** Blocks named `name`, `name_2` …, which no motion is called; `only` leaves out every other property. */
 export function keyframesCss(
   motion: Motion,
   name: string,
@@ -34,7 +34,7 @@ export function keyframesCss(
     }
   }
   return groups.map((stops, i) => {
-    const blockName = i === 0 ? name : `${name}-${i + 1}`;
+    const blockName = i === 0 ? name : `${name}_${i + 1}`;
     const first = [...stops].find(([at]) => keyframeOffset(at) === 0)?.[1];
     const easing = first && first.declarations.length === 0 ? first.easing : 'linear';
     return {

@@ -61,6 +61,16 @@ export interface Assembled extends HandOff {
   older: { count: number; notes: WriterNote[] } | null;
 }
 
+/** A name whose style sheet is not there yet, or has nothing left in it: an earlier one may hold what could not be read. */
+function freeName(page: HandOffPage, taken: ReadonlyMap<string, string>): string {
+  for (let i = 1; ; i++) {
+    const name = i === 1 ? page.name : `${page.name} ${i}`;
+    const { path } = stylesheetPath(page.entry, name);
+    const text = taken.get(path) ?? page.fileAt(path) ?? '';
+    if (text.replace(/\/\*[\s\S]*?\*\//g, '').trim() === '') return name;
+  }
+}
+
 /** `others`: layouts of the same page at further sizes. `title` becomes the opening comment of what is written. */
 export function assemble(
   document: MotionDocument,
@@ -76,8 +86,7 @@ export function assemble(
     isApart: target === 'web-animations' ? isForApi : undefined,
   });
   const data = older ? olderPlan(document, withPins(layout, document.pins)) : null;
-  const sheet = stylesheetPath(page.entry, page.name);
-  const modulePath = stylesheetPath(page.entry, page.name, 'js');
+  const taken = withoutTaken(page.entry, page.html, page.fileAt, document.taken);
   const how = howPlayed(document, out.plan);
   const script =
     target === 'standards'
@@ -85,7 +94,9 @@ export function assemble(
       : target === 'web-animations'
         ? apiScript(document, layout, others, out.plan, title)
         : scriptText(out.plan, title, data?.plan ?? null);
-  const taken = withoutTaken(page.entry, page.html, page.fileAt, document.taken);
+  const name = freeName(page, taken);
+  const sheet = stylesheetPath(page.entry, name);
+  const modulePath = stylesheetPath(page.entry, name, 'js');
   const bare = taken.get(page.entry) ?? page.html;
   const patched = patchHtml(bare, patchOf(document, layout.kept));
   const lines = headLines(sheet.href, script === null ? null : modulePath.href).filter(

@@ -36,7 +36,9 @@ function partsOf({ elements, each }: Group): Part[] {
     const drafts = each.map((slots) => slots[i]!.of.draft);
     if (drafts.every((d) => JSON.stringify(d) === JSON.stringify(drafts[0]))) return slot;
     const found =
-      slot.overrides.size === 0 && drafts.every((d) => d.driver.kind !== 'gate') ? staggered(drafts) : null;
+      [...slot.overrides.values()].every((o) => !o.range) && drafts.every((d) => d.driver.kind !== 'gate')
+        ? staggered(drafts)
+        : null;
     return found && { ...slot, of: { ...slot.of, draft: found.draft }, stagger: found.stagger };
   });
   if (stepped.every((s) => s !== null)) return [{ elements, slots: stepped, each }];
@@ -110,9 +112,7 @@ export function documentOf(
 
   const driverOf = (part: Part, i: number, draft: Draft): Motion['driver'] | { reason: string } => {
     const pairs = part.elements.map((target, k) => ({ target, owner: part.each[k]![i]!.of.owner }));
-    const carried = pairs.filter(
-      (p): p is { target: Element; owner: Element } => p.owner !== null && p.owner !== p.target,
-    );
+    const carried = pairs.filter((p): p is { target: Element; owner: Element } => p.owner !== null);
     const rule = part.slots[i]!.of.ownerRule;
     const { driver } = draft;
     switch (driver.kind) {
@@ -136,7 +136,7 @@ export function documentOf(
         };
       }
       case 'passage': {
-        if (carried.length === 0) return { ...driver, subject: 'self' };
+        if (carried.every((p) => p.owner === p.target)) return { ...driver, subject: 'self' };
         const subject = carried.length === pairs.length ? timelines.subjectFor(carried, rule) : null;
         return subject === null
           ? { reason: 'its elements listen to passages of elements that no selector tells apart' }
@@ -154,14 +154,20 @@ export function documentOf(
       ...r.selectors.map((s) => s.text),
     ]);
     const made: Motion[] = [];
-    const isIntro = (m: Motion) => m.driver.kind === 'load';
     let reason: string | null = null;
     for (const part of partsOf(group)) {
       const selector = elements.naming(part.elements, candidates, others);
-      part.slots.forEach((slot, i) => {
+      // Intros come last, as they are written.
+      const isIntro = (i: number) => part.slots[i]!.of.draft.driver.kind === 'load';
+      const indices = [...part.slots.keys()].sort((a, b) => Number(isIntro(a)) - Number(isIntro(b)));
+      for (const i of indices) {
+        const slot = part.slots[i]!;
         const { draft } = slot.of;
         const driver = driverOf(part, i, draft);
-        if ('reason' in driver) return void (reason ??= driver.reason);
+        if ('reason' in driver) {
+          reason ??= driver.reason;
+          continue;
+        }
         const { id, name } = names.next('m', readableName(draft.name, driver.kind === 'load'));
         const conditions = media.flatMap(({ key }) => {
           const o = slot.overrides.get(key);
@@ -188,10 +194,9 @@ export function documentOf(
         });
         if (motion.success) made.push(motion.data);
         else reason ??= motion.error.issues[0]!.message;
-      });
+      }
     }
-    // Intros come last, as they are written.
-    if (reason === null) out.motions.push(...made.filter((m) => !isIntro(m)), ...made.filter(isIntro));
+    if (reason === null) out.motions.push(...made);
     else left.push({ group, reason });
   }
   const used = new Set(out.motions.flatMap((m) => (m.driver.kind === 'gate' ? [m.driver.gate] : [])));

@@ -31,6 +31,8 @@ export interface Draft {
   name: string;
   driver: DraftDriver;
   range: { start: RangePoint; end: RangePoint };
+  /** of a passage, the range as it was written: steps from element to element show there, also where it became meetings */
+  raw?: { start: string; end: string; insets: readonly string[] };
   /** ms */
   time: { delay: number; duration: number } | null;
   keyframes: Record<string, Keyframe[]>;
@@ -154,14 +156,14 @@ export class Drafts {
 }
 
 /**
- * Blocks that the writer has made of one motion, because CSS keeps one easing per stop, become one again: `rise`, `rise-2` with nothing else
+ * Blocks that the writer has made of one motion, because CSS keeps one easing per stop, become one again: `rise`, `rise_2` with nothing else
  * between them but their properties.
  */
 function joined(list: readonly DraftOf[]): DraftOf[] {
   const out: DraftOf[] = [];
   for (const one of list) {
     const { name, keyframes, ...rest } = one.draft;
-    const stem = /^(.*)-\d+$/.exec(name)?.[1];
+    const stem = /^(.*)_\d+$/.exec(name)?.[1];
     const at = out.findIndex(({ draft, owner }) => {
       const { name: other, keyframes: known, ...others } = draft;
       return (
@@ -272,6 +274,7 @@ function scrubbed(
       ...common,
       driver,
       range: { start: range.start, end: range.end },
+      ...(range.raw ? { raw: range.raw } : {}),
       time: null,
       keyframes,
     },
@@ -280,7 +283,13 @@ function scrubbed(
   };
 }
 
-type RangeRead = { start: RangePoint; end: RangePoint; insets: [string, string] } | { obstacle: string };
+interface RangeFound {
+  start: RangePoint;
+  end: RangePoint;
+  insets: [string, string];
+  raw?: NonNullable<Draft['raw']>;
+}
+type RangeRead = RangeFound | { obstacle: string };
 
 function rangeOf(
   v: Longhands,
@@ -303,7 +312,10 @@ function rangeOf(
       obstacle: `its range “${v['animation-range-start']} ${v['animation-range-end']}” could not be read`,
     };
   const insets: [string, string] = timeline.kind === 'passage' ? timeline.insets : ['0px', '0px'];
-  return (named ? null : asMeetings(start, end, insets)) ?? { start, end, insets };
+  const plain: RangeFound = { start, end, insets };
+  if (named || timeline.kind === 'page') return plain;
+  const raw = { start, end, insets };
+  return { ...(asMeetings(start, end, insets) ?? plain), raw };
 }
 
 /** With its offset, and calc() without need for it taken off. */
@@ -315,7 +327,7 @@ function plainPoint(css: string, side: 'start' | 'end'): string {
 }
 
 /** Two crossings between insets are two meetings, exactly (see format/range-css.ts). */
-function asMeetings(start: string, end: string, insets: readonly [string, string]): RangeRead | null {
+function asMeetings(start: string, end: string, insets: readonly [string, string]): RangeFound | null {
   const [low, high] = [percentOf(simpler(insets[0])), percentOf(simpler(insets[1]))];
   const e0 = /^entry-crossing (\S+)$/.exec(start);
   const e1 = /^exit-crossing (\S+)$/.exec(end);

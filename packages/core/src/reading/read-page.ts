@@ -15,7 +15,7 @@ import type { DraftList, DraftOf } from './drafts.ts';
 import { PageElements } from './elements.ts';
 import { mistakesOf } from './mistakes.ts';
 import type { Mend, Mistake } from './mistakes.ts';
-import { moves, readRules } from './rules.ts';
+import { carries, moves, readRules } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
 import { readSheets } from './sheets.ts';
 import type { FileAt } from './sheets.ts';
@@ -99,17 +99,20 @@ class PageReader {
       if (elements.length === 0 && names(rule) && rule.selectors.some((s) => !s.obstacle))
         this.leave(rule, 'nothing in the page’s HTML has this selector; a script may make it later');
     }
-    this.spread(played, moving.filter(names));
-    const groups = this.groups(played);
-    const made = documentOf(groups, this.media, this.rules, this.timelines, this.elements);
-    for (const { group, reason } of made.left)
-      for (const e of group.elements) played.set(e, { is: 'other', reason });
-    for (const { group, reason } of made.left) this.leave(group.rules[0]!, reason);
-    const healthy = (rule: ReadRule) => {
-      const all = this.cascade.elementsOf.get(rule) ?? [];
-      return all.length > 0 && all.every((e) => played.get(e)?.is === 'moving');
-    };
-    return { document: made.document, claims: claimsFor(this.rules, healthy, made.animated) };
+    for (;;) {
+      this.spread(played, moving.filter(names));
+      const made = documentOf(this.groups(played), this.media, this.rules, this.timelines, this.elements);
+      for (const { group, reason } of made.left) {
+        this.leave(group.rules[0]!, reason);
+        for (const e of group.elements) played.set(e, { is: 'other', reason });
+      }
+      if (made.left.length > 0) continue;
+      const healthy = (rule: ReadRule) => {
+        const all = this.cascade.elementsOf.get(rule) ?? [];
+        return all.length > 0 && all.every((e) => played.get(e)?.is === 'moving');
+      };
+      return { document: made.document, claims: claimsFor(this.rules, healthy, made.animated) };
+    }
   }
 
   private leave(rule: ReadRule, reason: string): void {
@@ -124,12 +127,18 @@ class PageReader {
       this.unread.push({ place: rule.place, what, reason });
   }
 
-  /** Elements that share a rule stay together: it is taken out for all of them or for none. */
+  /**
+   * What is written in one place is taken out as a whole or not at all: elements that share a rule stay together, and so do those whose
+   * timelines one element carries.
+   */
   private spread(played: Map<Element, Played>, rules: readonly ReadRule[]): void {
+    const shared = [
+      ...rules.map((rule) => ({ rule, elements: this.cascade.elementsOf.get(rule) ?? [] })),
+      ...this.carried(played),
+    ];
     for (let changed = true; changed;) {
       changed = false;
-      for (const rule of rules) {
-        const elements = this.cascade.elementsOf.get(rule) ?? [];
+      for (const { rule, elements } of shared) {
         const bad = elements.find((e) => played.get(e)?.is !== 'moving');
         if (!bad) continue;
         for (const e of elements) {
@@ -146,6 +155,27 @@ class PageReader {
         }
       }
     }
+  }
+
+  /** Elements that listen to timelines and triggers of one element, by a rule that carries them. */
+  private carried(played: ReadonlyMap<Element, Played>): { rule: ReadRule; elements: Element[] }[] {
+    const users = new Map<string, Element[]>();
+    for (const e of played.keys())
+      for (const rule of this.cascade.rulesOf(e))
+        for (const d of rule.declarations)
+          if (moves(d.property))
+            for (const name of d.value.match(/--[\w-]+/g) ?? [])
+              users.set(name, [...(users.get(name) ?? []), e]);
+    const byCarrier = new Map<Element, { rule: ReadRule; elements: Set<Element> }>();
+    for (const rule of this.rules.rules)
+      for (const d of rule.declarations.filter((one) => carries(one.property)))
+        for (const carrier of this.cascade.elementsOf.get(rule) ?? []) {
+          const known = byCarrier.get(carrier) ?? { rule, elements: new Set() };
+          byCarrier.set(carrier, known);
+          for (const name of d.value.match(/--[\w-]+/g) ?? [])
+            for (const e of users.get(name) ?? []) known.elements.add(e);
+        }
+    return [...byCarrier.values()].map(({ rule, elements }) => ({ rule, elements: [...elements] }));
   }
 
   private played(element: Element): Played {
@@ -188,8 +218,14 @@ class PageReader {
     if (slots.length === 0) return { is: 'still' };
     if (!reduced(slots, draftsOf(still)))
       return other('for readers who want reduced motion it plays something else');
+    // Rules that never win anything make no difference.
+    const winning = new Set(
+      [env([]), ...relevant.map((m) => env(m.queries)), env([], true)].flatMap((e) =>
+        [...this.drafts.winners(element, e).values()].map((w) => this.rules.rules.indexOf(w.rule)),
+      ),
+    );
     const key = JSON.stringify([
-      rules.map((r) => this.rules.rules.indexOf(r)),
+      [...winning].sort((a, b) => a - b),
       slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft.name]),
     ]);
     return { is: 'moving', slots, key };

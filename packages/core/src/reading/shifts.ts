@@ -13,12 +13,17 @@ export interface Shifted {
 
 /** By how much one draft comes later than another, as one unit; null where they differ in any other way. */
 function shift(from: Draft, to: Draft): { by: number; unit: string } | null {
-  const rest = ({ range: _, time, ...d }: Draft) =>
-    JSON.stringify({ ...d, time: time && { duration: time.duration } });
+  const rest = ({ range: _, raw, time, driver, ...d }: Draft) =>
+    JSON.stringify({
+      ...d,
+      driver: raw ? { ...driver, insets: raw.insets } : driver,
+      time: time && { duration: time.duration },
+    });
   if (rest(from) !== rest(to)) return null;
   if (from.time && to.time) return { by: to.time.delay - from.time.delay, unit: 'ms' };
-  const start = between(from.range.start, to.range.start);
-  const end = between(from.range.end, to.range.end);
+  const [a, b] = [from.raw ?? from.range, to.raw ?? to.range];
+  const start = between(a.start, b.start);
+  const end = between(a.end, b.end);
   return start && end && start.unit === end.unit && Math.abs(start.by - end.by) < 1e-6 ? start : null;
 }
 

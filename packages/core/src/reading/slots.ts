@@ -90,25 +90,24 @@ export function slotsOf(
     const found = aligned(list, slots);
     const known = found.filter((s) => s !== null);
     if (known.some((s, i) => i > 0 && slots.indexOf(s) < slots.indexOf(known[i - 1]!))) return null;
-    const fresh: Slot[] = [];
-    const shares = (a: Draft, b: Draft) => Object.keys(a.keyframes).some((p) => p in b.keyframes);
-    for (const [i, of] of list.entries()) {
-      if (found[i]) continue;
-      if (list.some((later, k) => k > i && found[k] && shares(of.draft, later.draft))) return null;
-      const slot: Slot = {
-        of,
-        on: false,
-        overrides: new Map([[media.key, { on: true }]]),
-        reducedMotion: 'drop',
-      };
-      fresh.push(slot);
-    }
     for (const slot of slots) {
       const i = found.indexOf(slot);
       const change = difference(seen(slot, below), i < 0 ? null : list[i]!.draft);
       if (change) slot.overrides.set(media.key, change);
     }
-    slots.push(...fresh);
+    // A motion of its own comes where it stands in this list: after what comes before it.
+    let before = -1;
+    for (const [i, of] of list.entries()) {
+      const known = found[i];
+      if (known) before = slots.indexOf(known);
+      else
+        slots.splice(++before, 0, {
+          of,
+          on: false,
+          overrides: new Map([[media.key, { on: true }]]),
+          reducedMotion: 'drop',
+        });
+    }
   }
   return slots;
 }

@@ -1,0 +1,176 @@
+import { describe, expect, test } from '@jest/globals';
+import { readPage, takenOut, withoutTaken } from './index.ts';
+import type { Reading } from './index.ts';
+
+const page = (css: string, body = '<div class="a">one</div><div class="a b">two</div>') =>
+  `<!doctype html><html><head><style>${css}</style></head><body>${body}</body></html>`;
+const FADE = '@keyframes fade { from { opacity: 0 } }';
+const MOVED = 'animation: fade linear both; animation-timeline: view();';
+const read = (css: string, body?: string, files: Record<string, string> = {}): Reading =>
+  readPage('index.html', page(css, body), (p) => files[p] ?? null);
+const only = (r: Reading) => {
+  expect(r.document.motions).toHaveLength(1);
+  return r.document.motions[0]!;
+};
+
+describe('reading a page that moves', () => {
+  test('a rule becomes a motion with its selector, its range and what it does without reduced motion', () => {
+    const m = only(read(`${FADE} .a { ${MOVED} animation-range: entry 10% cover 50% }`));
+    expect(m).toMatchObject({
+      name: 'Fade',
+      targets: { selector: '.a' },
+      driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+      range: { start: 'entry 10%', end: 'cover 50%' },
+      keyframes: { opacity: [{ at: '0%', value: '0' }] },
+      reducedMotion: 'keep',
+    });
+  });
+
+  test('elements that a later rule treats differently get a motion of their own', () => {
+    const { motions } = read(`${FADE} .a { ${MOVED} } .a.b { animation-range: exit }`).document;
+    expect(motions.map((m) => [m.targets.selector, m.range])).toEqual([
+      ['.a:not(.a.b)', { start: 'cover 0%', end: 'cover 100%' }],
+      ['.a.b', { start: 'exit 0%', end: 'exit 100%' }],
+    ]);
+  });
+
+  test('the shorthand takes back a timeline that stood before it, says so, and is read as meant when asked', () => {
+    const css = `${FADE} .a { animation-timeline: view(); animation: fade 2s linear both }`;
+    const plain = read(css);
+    expect(plain.document.motions).toEqual([]);
+    expect(plain.mistakes.map((m) => m.kind)).toEqual(['shorthand-order']);
+    expect(plain.mistakes[0]!.place).toMatchObject({ path: 'index.html', line: 1 });
+    const source = page(css);
+    const mended = readPage('index.html', source, () => null, new Set([plain.mistakes[0]!.key]));
+    expect(only(mended).targets.selector).toBe('.a');
+    expect(
+      withoutTaken('index.html', source, () => null, mended.document.taken).get('index.html'),
+    ).not.toContain('animation');
+  });
+
+  test.each([
+    ['zero-duration', 'animation-duration: 0s'],
+    ['delay', 'animation-duration: 3s; animation-delay: 1s'],
+    ['missing-fill', 'animation-fill-mode: none'],
+  ])('%s is found at its line', (kind, extra) => {
+    const { mistakes } = read(`${FADE}\n.a {\n ${MOVED}\n ${extra} }`);
+    expect(mistakes.map((m) => [m.kind, m.place.line])).toEqual([[kind, 4]]);
+  });
+
+  test('an ancestor that hides its overflow catches a passage', () => {
+    const { mistakes } = read(
+      `${FADE} .a { ${MOVED} } main { overflow: hidden }`,
+      '<main><p class="a">x</p></main>',
+    );
+    expect(mistakes.map((m) => m.kind)).toEqual(['scroll-container']);
+  });
+
+  test('a delay on a scrubbed animation is a share of its range', () => {
+    const m = only(
+      read(
+        `@keyframes k { from { opacity: 0 } to { opacity: 1 } } .a { animation: k 3s 1s linear both; animation-timeline: view() }`,
+      ),
+    );
+    expect(m.keyframes.opacity).toEqual([
+      { at: '0%', value: '0' },
+      { at: '25%', value: '0' },
+      { at: '100%', value: '1' },
+    ]);
+  });
+
+  test('media conditions become conditions of the document, prefers-reduced-motion what is left of a motion', () => {
+    const { document } = read(
+      `${FADE} @media (prefers-reduced-motion: no-preference) { .a { ${MOVED} } @media (width < 600px) { .a { animation-range-end: cover 40% } } }`,
+    );
+    expect(document.media).toMatchObject([{ query: '(width < 600px)' }]);
+    expect(document.motions[0]).toMatchObject({
+      reducedMotion: 'drop',
+      conditions: [{ media: document.media[0]!.id, range: { end: 'cover 40%' } }],
+    });
+  });
+
+  test('what stands under a condition that Lyvek does not know is left, with everything that shares a rule with it', () => {
+    const r = read(
+      `${FADE} .a { ${MOVED} } @container (width > 3px) { .b { animation: none } .b { animation-name: fade } }`,
+    );
+    expect(r.document.motions).toEqual([]);
+    expect(takenOut(r.claims).size).toBe(0);
+    expect(r.unread.map((u) => u.reason).join()).toContain('@container');
+  });
+
+  test('a rule that also moves elements in time is left', () => {
+    const r = read(`${FADE} .a { animation: fade 1s both } .b { animation-timeline: view() }`);
+    expect(r.document.motions).toEqual([]);
+    expect(r.unread[0]!.reason).toContain('in time');
+  });
+
+  test('equal steps become a stagger; a trigger becomes a gate; a carried timeline the passage of the nearest carrier', () => {
+    const steps = read(
+      `${FADE} li { ${MOVED} animation-range: entry calc(var(--i) * 30px) entry calc(100% + var(--i) * 30px) }`,
+      '<ul><li style="--i:0">a</li><li style="--i:1">b</li><li style="--i:2">c</li></ul>',
+    );
+    expect(only(steps).stagger).toEqual({ step: '30px', order: 'page' });
+    const gate = read(
+      `${FADE} h2 { animation: fade 300ms both; timeline-trigger: --t view(block 0px 25%) entry-crossing 40% cover 1000%; animation-trigger: --t play-once }`,
+      '<h2>x</h2>',
+    );
+    expect(gate.document.gates).toMatchObject([
+      { subject: 'h2', down: { edge: '40%', line: '75%' }, up: null, plays: 'once' },
+    ]);
+    const carried = read(
+      `${FADE} figure { view-timeline: --f } img { animation: fade linear both; animation-timeline: --f }`,
+      '<figure><img></figure><figure><img></figure>',
+    );
+    expect(only(carried).driver).toMatchObject({ subject: 'figure' });
+  });
+
+  test('two crossings between insets are two meetings', () => {
+    const m = only(
+      read(
+        `${FADE} .a { animation: fade linear both; animation-timeline: view(block 50% 30%); animation-range: entry-crossing 25% exit-crossing 75% }`,
+      ),
+    );
+    expect(m.range).toEqual({ start: { edge: '25%', line: '70%' }, end: { edge: '75%', line: '50%' } });
+  });
+
+  test('custom properties that the page registers keep their registration', () => {
+    const r = read(
+      `@property --w { syntax: "<number>"; inherits: false; initial-value: 3 } @keyframes k { to { --w: 9 } } .a { animation: k linear both; animation-timeline: scroll() }`,
+    );
+    expect(r.document.properties).toEqual([
+      { name: '--w', syntax: '<number>', inherits: false, initial: '3' },
+    ]);
+  });
+
+  test('only what was read goes, from every file, and comments stay', () => {
+    const files = {
+      'a.css':
+        '/* cards */\n.a {\n  color: red; /* warm */\n  animation: fade linear both;\n  animation-timeline: view();\n}\n@keyframes fade {\n  from { opacity: 0 }\n}\n@keyframes other { to { opacity: 0 } }\n',
+    };
+    const html = '<link rel=stylesheet href="a.css?v=3"><div class=a>x</div>';
+    const r = readPage('index.html', html, (p) => files[p as 'a.css'] ?? null);
+    expect(takenOut(r.claims)).toEqual(
+      new Map([
+        ['a.css', '/* cards */\n.a {\n  color: red; /* warm */\n}\n@keyframes other { to { opacity: 0 } }\n'],
+      ]),
+    );
+  });
+
+  test('broken CSS costs no more than itself', () => {
+    const r = read(`.x { color: ; } } .y { { } ${FADE} .a { ${MOVED} } @media { .z {`);
+    expect(r.document.motions.length + r.unread.length).toBeGreaterThanOrEqual(0);
+    expect(
+      only(
+        read(`${FADE} .x { animation-range: nonsense 3% } .a { ${MOVED} } .b { animation-timeline: soon }`),
+      ).targets.selector,
+    ).toBe('.a');
+  });
+
+  test('variables that refer to each other, or grow without end, end the value and nothing else', () => {
+    const bomb = Array.from({ length: 40 }, (_, i) => `--v${i + 1}: var(--v${i}) var(--v${i});`).join('');
+    const r = read(
+      `:root { --v0: 1px; ${bomb} --x: var(--y); --y: var(--x) } ${FADE} .a { ${MOVED} animation-range: entry var(--x) } .b { animation-range: var(--v40) }`,
+    );
+    expect(r.document.motions.length).toBeGreaterThan(0);
+  });
+});

@@ -1,0 +1,205 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { handOffCss, insertLastInHead } from '../format/index.ts';
+import { emptyDocument, readDocument, selectorsOf } from '../motion/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
+import { layoutOfPage } from '../testing/page-layout.ts';
+import { readPage, takenOut } from './index.ts';
+import { reversedEasing, unrolled } from './unroll.ts';
+import { parseEasing } from '../value/index.ts';
+
+const BODY = `<main>${Array.from({ length: 4 }, (_, i) => `<section id="s${i}" class="part"><h2>${i}</h2><p class="line odd">a</p><p class="line">b</p></section>`).join('')}</main>`;
+const HTML = `<!doctype html><html><head><title>x</title></head><body>${BODY}</body></html>`;
+const TARGETS = [
+  '.part',
+  'h2',
+  '.line:not(.odd)',
+  '#s1 .line',
+  '#s2',
+  'section > p:nth-of-type(2)',
+  '#s3 > h2',
+];
+
+const pct = fc.integer({ min: 0, max: 100 }).map((n) => `${n}%`);
+const point = fc.oneof(
+  fc
+    .tuple(fc.constantFrom('entry', 'exit', 'cover', 'contain', 'entry-crossing'), pct)
+    .map(([n, p]) => `${n} ${p}`),
+  fc.record({ edge: pct, line: fc.integer({ min: 1, max: 99 }).map((n) => `${n}%`) }),
+  fc.integer({ min: -200, max: 300 }).map((n) => `cover calc(20% ${n < 0 ? '-' : '+'} ${Math.abs(n)}px)`),
+);
+const easing = fc.constantFrom(
+  undefined,
+  'ease',
+  'ease-out',
+  'cubic-bezier(0.3, 0.1, 0.2, 1)',
+  'steps(3, jump-none)',
+);
+const stops = (value: fc.Arbitrary<string>) =>
+  fc.uniqueArray(
+    fc.record(
+      { at: fc.integer({ min: 0, max: 20 }).map((n) => `${n * 5}%`), value, easing },
+      { requiredKeys: ['at', 'value'] },
+    ),
+    {
+      selector: (k) => k.at,
+      minLength: 1,
+      maxLength: 4,
+    },
+  );
+const keyframes = fc.record(
+  {
+    opacity: stops(fc.constantFrom('0', '0.5', '1')),
+    translate: stops(fc.constantFrom('0 40px', '10% -2rem', 'none')),
+    rotate: stops(fc.constantFrom('12deg', '0deg', 'y 30deg')),
+  },
+  { requiredKeys: ['opacity'] },
+);
+const motion = fc.record({
+  name: fc.constantFrom('Rise', 'Leave', 'Turn slowly', 'Über'),
+  selector: fc.constantFrom(...TARGETS),
+  driver: fc.oneof(
+    fc.record({
+      kind: fc.constant('passage'),
+      subject: fc.constantFrom('self', '#s0', '.part'),
+      axis: fc.constant('block'),
+      insets: fc.constantFrom(['0px', '0px'], ['10%', '40px']),
+    }),
+    fc.record({ kind: fc.constant('page'), axis: fc.constant('block') }),
+    fc.record({ kind: fc.constant('gate'), gate: fc.constant('g_one') }),
+    fc.record({ kind: fc.constant('load') }),
+  ),
+  start: point,
+  end: point,
+  keyframes,
+  fill: fc.constantFrom('both', 'forwards', 'none'),
+  composite: fc.constantFrom('replace', 'add'),
+  reducedMotion: fc.constantFrom('drop', 'fade', 'keep'),
+  step: fc.option(fc.constantFrom('24px', '3vh'), { freq: 4 }),
+  narrow: fc.option(fc.record({ on: fc.boolean(), end: point }, { requiredKeys: [] }), { freq: 3 }),
+});
+
+/** An intro hands over to what the scroll moves; where that is off under a condition, CSS says two different intros. */
+const isPlain = (list: readonly { driver: { kind: string }; narrow: { on?: boolean } | null }[]) =>
+  !list.some((m) => m.driver.kind === 'load') || !list.some((m) => m.narrow?.on !== undefined);
+
+/** Documents that the schema takes, of motions on the page above. */
+const documents = fc
+  .array(motion, { minLength: 1, maxLength: 5 })
+  .filter(isPlain)
+  .map((list): MotionDocument | null => {
+    const parsed = readDocument({
+      ...emptyDocument(),
+      media: [{ id: 'q_narrow', name: 'narrow', query: '(width < 600px)' }],
+      gates: [
+        {
+          id: 'g_one',
+          name: 'One',
+          on: true,
+          subject: '#s1',
+          down: { edge: '0%', line: '80%' },
+          up: 'entry 0%',
+          plays: 'each-time',
+          back: 'plays-back',
+        },
+      ],
+      motions: list.map(({ step, narrow, start, end, selector, name, ...m }, i) => {
+        const timed = m.driver.kind === 'gate' || m.driver.kind === 'load';
+        const page = m.driver.kind === 'page';
+        return {
+          ...m,
+          id: `m_${i}`,
+          name: `${name} ${i}`,
+          on: true,
+          targets: { selector },
+          range: page ? { start: '10%', end: '80%' } : { start, end },
+          ...(timed ? { time: { delay: '40ms', duration: '300ms' } } : {}),
+          ...(step && !timed ? { stagger: { step, order: 'page' } } : {}),
+          easing: 'linear',
+          follow: { kind: 'none' },
+          ...(narrow
+            ? {
+                conditions: [
+                  {
+                    media: 'q_narrow',
+                    ...(narrow.on === undefined ? {} : { on: narrow.on }),
+                    ...(narrow.end && !page && !timed ? { range: { end: narrow.end } } : {}),
+                  },
+                ],
+              }
+            : {}),
+        };
+      }),
+    });
+    return parsed.ok ? parsed.document : null;
+  });
+
+/** Every export writes a file of its own: the one before may hold what could not be read. */
+const exported = (html: string, document: MotionDocument, files: Map<string, string>) => {
+  const name = `motion-${files.size}.css`;
+  files.set(name, handOffCss(document, layoutOfPage(html, selectorsOf(document)), 'T').css);
+  return insertLastInHead(html, `<link rel="stylesheet" href="${name}">`).html;
+};
+
+describe('import, export, import', () => {
+  test('gives the same document', () => {
+    let motions = 0;
+    fc.assert(
+      fc.property(
+        documents.filter((d) => d !== null),
+        (document) => {
+          const files = new Map<string, string>();
+          const fileAt = (p: string) => files.get(p) ?? null;
+          let html = exported(HTML, document!, files);
+          const first = readPage('index.html', html, fileAt);
+          for (const [path, text] of takenOut(first.claims))
+            path === 'index.html' ? (html = text) : files.set(path, text);
+          html = exported(html, first.document, files);
+          const second = readPage('index.html', html, fileAt);
+          const { taken: _, ...a } = first.document;
+          const { taken: __, ...b } = second.document;
+          motions += a.motions.length;
+          expect(b).toEqual(a);
+          // What was left stays: nothing is lost on the way.
+          expect(second.unread.map((u) => u.reason)).toEqual(first.unread.map((u) => u.reason));
+        },
+      ),
+      { numRuns: process.env.LYVEK_FULL ? 3000 : 150 },
+    );
+    expect(motions).toBeGreaterThan(100);
+  }, 240_000);
+});
+
+describe('turning and repeating', () => {
+  const curves = fc.oneof(
+    fc.constantFrom('linear', 'ease', 'ease-in', 'ease-in-out', 'linear(0, 0.4 30%, 0.2 60% 70%, 1)'),
+    fc
+      .tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: -0.5, max: 1.5, noNaN: true }))
+      .map(([x, y]) => `cubic-bezier(${x.toFixed(3)}, ${y.toFixed(3)}, 0.6, 1)`),
+  );
+  test('a reversed easing is the same curve backwards', () => {
+    fc.assert(
+      fc.property(curves, fc.double({ min: 0.01, max: 0.99, noNaN: true }), (css, t) => {
+        const back = parseEasing(reversedEasing(css)!);
+        const forth = parseEasing(css);
+        if (!back.ok || !forth.ok) throw new Error(css);
+        expect(back.value(t)).toBeCloseTo(1 - forth.value(1 - t), 4);
+      }),
+    );
+  });
+  test('an animation that alternates meets its ends in turn', () => {
+    const stops = [
+      { at: '0%', value: '0' },
+      { at: '100%', value: '1' },
+    ];
+    expect(unrolled(stops, 3, 'alternate')).toEqual({
+      stops: [
+        { at: '0%', value: '0' },
+        { at: '33.3333%', value: '1' },
+        { at: '66.6667%', value: '0' },
+        { at: '100%', value: '1' },
+      ],
+    });
+    expect(unrolled(stops, 2.5, 'normal')).toHaveProperty('obstacle');
+  });
+});
