@@ -1,9 +1,9 @@
 /** Animation lists of elements: CSS keeps them per element, so motions that share one are written together. */
-import { matchesOf } from '../page/index.ts';
 import type { Layout, Ms } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
 import type { Entry } from './entry.ts';
 import { writtenSelector } from './marks.ts';
+import { bothOf, overlaps } from './overlaps.ts';
 import type { Piece } from './piece.ts';
 import { rule } from './rule.ts';
 import { introsLast } from './timed-css.ts';
@@ -25,7 +25,7 @@ export function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
     pieces.push({
       id: `both:${list.map((e) => e.motion.id).join('+')}`,
       motions: list.map((e) => e.motion.id),
-      rules: animationRule(group.map((s) => `:is(${writtenSelector(s, layout)})`).join(''), list),
+      rules: animationRule(bothOf(group, layout), list),
       keyframes: '',
     });
   }
@@ -55,27 +55,6 @@ function pieceOf(selector: string, list: readonly Entry[]): Piece {
   };
   if (list.length === 1) alone.set(list[0]!, { selector, piece });
   return piece;
-}
-
-/** Overlaps depend on nothing but the selectors and the page, which stay the same while ranges are dragged. */
-const lastOverlaps = new WeakMap<Layout, { key: string; sets: string[][] }>();
-
-/** Sets of two or more selectors that match a common element, smaller sets first. */
-function overlaps(selectors: readonly string[], layout: Layout): string[][] {
-  const key = selectors.join('\n');
-  const known = lastOverlaps.get(layout);
-  if (known?.key === key) return known.sets;
-  const byElement = new Map<number, string[]>();
-  for (const s of selectors)
-    for (const e of matchesOf(layout, s)) {
-      const list = byElement.get(e);
-      list ? list.push(s) : byElement.set(e, [s]);
-    }
-  const sets = new Map<string, string[]>();
-  for (const set of byElement.values()) if (set.length > 1) sets.set(set.join('\n'), set);
-  const found = [...sets.values()].sort((a, b) => a.length - b.length);
-  lastOverlaps.set(layout, { key, sets: found });
-  return found;
 }
 
 const lasting = ({ timed }: Entry, easing: string): string => {

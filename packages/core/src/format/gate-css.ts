@@ -5,6 +5,7 @@ import { isMeeting, parseMeeting } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 import { writtenSelector } from './marks.ts';
+import { bothOf, overlaps } from './overlaps.ts';
 import type { Piece } from './piece.ts';
 import { rule } from './rule.ts';
 
@@ -54,10 +55,10 @@ export function gatePieces(
   const bySubject = new Map<string, Gate[]>();
   for (const g of gates)
     if (g.on && parts.get(g.id)?.length) bySubject.set(g.subject, [...(bySubject.get(g.subject) ?? []), g]);
-  return [...bySubject].map(([subject, list]) => ({
+  const pieceOf = (selector: string, list: readonly Gate[]): Piece => ({
     id: `gate:${list.map((g) => g.id).join('+')}`,
     motions: list.flatMap((g) => parts.get(g.id) ?? []),
-    rules: rule(writtenSelector(subject, layout), [
+    rules: rule(selector, [
       `timeline-trigger: ${list
         .map((g) => {
           const { inset, down, up } = lines(g);
@@ -67,5 +68,14 @@ export function gatePieces(
         .join(', ')};`,
     ]),
     keyframes: '',
-  }));
+  });
+  return [
+    ...[...bySubject].map(([subject, list]) => pieceOf(writtenSelector(subject, layout), list)),
+    ...overlaps([...bySubject.keys()], layout).map((group) =>
+      pieceOf(
+        bothOf(group, layout),
+        group.flatMap((subject) => bySubject.get(subject)!),
+      ),
+    ),
+  ];
 }

@@ -6,6 +6,7 @@ import type { Motion, Pin } from '../motion/index.ts';
 import { rangeCss } from './range-css.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
 import { writtenSelector } from './marks.ts';
+import { bothOf, overlaps } from './overlaps.ts';
 import type { Piece, WriterNote } from './piece.ts';
 import { rule } from './rule.ts';
 
@@ -119,7 +120,7 @@ export class NamedTimelines {
   pieces(layout: HeldLayout): Piece[] {
     const all = [...this.byOwner.values()].flat();
     if (all.length === 0) return [];
-    const owners = [...this.byOwner].map(([owner, list]) => {
+    const ruleOf = (selector: string, list: readonly NamedTimeline[]) => {
       const views = list.filter((t) => t.kind === 'view');
       const scrolls = list.filter((t) => t.kind === 'scroll');
       const lines = [
@@ -127,8 +128,17 @@ export class NamedTimelines {
         views.length && `view-timeline-inset: ${views.map((t) => t.insets).join(', ')};`,
         scrolls.length && `scroll-timeline: ${scrolls.map((t) => `${t.name} ${t.axis}`).join(', ')};`,
       ].filter((l) => l !== 0);
-      return rule(writtenSelector(owner, layout), lines);
-    });
+      return rule(selector, lines);
+    };
+    const owners = [
+      ...[...this.byOwner].map(([owner, list]) => ruleOf(writtenSelector(owner, layout), list)),
+      ...overlaps([...this.byOwner.keys()], layout).map((group) =>
+        ruleOf(
+          bothOf(group, layout),
+          group.flatMap((owner) => this.byOwner.get(owner)!),
+        ),
+      ),
+    ];
     const scoped = all.filter((t) => !t.nested);
     const scope = scoped.length
       ? [rule(':root', [`timeline-scope: ${scoped.map((t) => t.name).join(', ')};`])]
