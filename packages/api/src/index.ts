@@ -63,6 +63,25 @@ export const PageReading = z.object({
 /** A page’s HTML and its style sheets by path. */
 export const PageTexts = z.object({ html: z.string(), sheets: z.record(z.string(), z.string()) });
 export type PageTexts = z.infer<typeof PageTexts>;
+/** Where a finished hand-off is kept for a browser to prove it. */
+export const ProofToken = z.object({ token: z.string().regex(/^[0-9a-f]{32}$/) });
+export const ProofResultShape = z.object({
+  looks: z.number().int(),
+  values: z.number().int(),
+  motions: z.array(
+    z.object({
+      motion: z.string(),
+      down: z.number(),
+      up: z.number(),
+      at: z.number(),
+      property: z.string(),
+      shown: z.string(),
+      predicted: z.string(),
+    }),
+  ),
+  skipped: z.array(z.object({ motion: z.string(), reason: z.string() })),
+});
+
 export type PageReading = z.infer<typeof PageReading>;
 
 /** A preset; `uses` counts the takes that have a motion made from it. */

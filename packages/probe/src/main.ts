@@ -1,5 +1,6 @@
 /** The probe: Lyvek's eyes and hands inside an imported page. It stands before everything else in the page's head. */
 import { find } from './find.ts';
+import { look } from './look.ts';
 import { measure } from './measure.ts';
 import { HELLO, FORWARDED_KEYS } from './words.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
@@ -55,6 +56,10 @@ function act(message: ToProbe): void {
       return void document.dispatchEvent(new Event('scroll'));
     case 'find':
       return say({ is: 'found', ...find(message.selector, elements[message.element], elements, patch) });
+    case 'look':
+      return void look(message.y, message.wanted).then((seen) =>
+        say({ is: 'looked', id: message.id, look: seen }),
+      );
     case 'ping':
       return say({ is: 'pong', id: message.id });
   }

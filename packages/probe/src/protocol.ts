@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { LayoutSchema } from '@lyvek/core';
 import type { HtmlPatch, Plan } from '@lyvek/core';
+import type { Wanted } from './look.ts';
 
 const finite = z.number().finite();
 const element = z.number().int().min(-1).max(6000);
@@ -38,6 +39,15 @@ export const FromProbe = z.discriminatedUnion('is', [
     error: z.string().max(200).nullable(),
     like: z.array(z.strictObject({ selector: z.string().max(2000), count: z.number().int() })).max(6),
   }),
+  /** what was shown at a scroll offset */
+  z.strictObject({
+    is: z.literal('looked'),
+    id: z.number().int(),
+    look: z.strictObject({
+      y: finite,
+      values: z.array(z.array(z.string().max(2000)).max(60).nullable()).max(20_000),
+    }),
+  }),
   z.strictObject({ is: z.literal('pong'), id: z.number().int() }),
   z.strictObject({ is: z.literal('failed'), message: z.string().max(400) }),
 ]);
@@ -64,6 +74,8 @@ export type ToProbe =
   /** holds a custom property at a value, whatever the scroll says; null lets go */
   | { do: 'hold'; selector: string; property: string; value: string | null }
   | { do: 'find'; selector: string; element: number }
+  /** scrolls, waits until the animations have heard of it, and reads computed values */
+  | { do: 'look'; id: number; y: number; wanted: Wanted[] }
   | { do: 'ping'; id: number };
 
 export { HELLO, FORWARDED_KEYS } from './words.ts';

@@ -8,6 +8,7 @@ import type pg from 'pg';
 import type { Logger } from 'pino';
 import { guardApi, isAppHost, tokenOfHost } from './http/guard.ts';
 import { Problem, problems, sendProblem } from './http/problem.ts';
+import { Proofs } from './preview/proofs.ts';
 import { servePreview } from './preview/serve.ts';
 import { handOffRoutes } from './routes/hand-off.ts';
 import { healthRoutes } from './routes/health.ts';
@@ -35,8 +36,11 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   const addresses = { ports: [port, appPort] };
   const origins = addresses.ports.flatMap((p) => [`http://127.0.0.1:${p}`, `http://localhost:${p}`]);
   let probe = '';
+  const proofs = new Proofs();
+  const built = (file: string) => readFileSync(join(dist, file));
   const preview = {
     db: pool,
+    proofs,
     probe: () => (probe ||= readFileSync(join(dist, 'probe.js'), 'utf8')),
     framedBy: origins,
   };
@@ -89,7 +93,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   api.use(guardApi(addresses));
   api.use(express.json({ limit: MOST_JSON }));
   api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool), presetRoutes(pool));
-  api.use(handOffRoutes(pool, (file) => readFileSync(join(dist, file))));
+  api.use(handOffRoutes(pool, built, proofs));
   api.use(schemaRoutes());
   api.use((req, res) =>
     sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),

@@ -117,10 +117,11 @@ export class NamedTimelines {
     return [...this.byOwner.values()].flat().find((t) => t.name === name);
   }
 
-  pieces(layout: HeldLayout): Piece[] {
+  /** `ever`: those of the same document under every media condition. What carries timelines in another one lets go of them here. */
+  pieces(layout: HeldLayout, ever: readonly NamedTimelines[] = [this]): Piece[] {
     const all = [...this.byOwner.values()].flat();
-    if (all.length === 0) return [];
-    const ruleOf = (selector: string, list: readonly NamedTimeline[]) => {
+    if (all.length === 0 && ever.every((t) => t.byOwner.size === 0)) return [];
+    const ruleOf = (selector: string, list: readonly NamedTimeline[]): string[] => {
       const views = list.filter((t) => t.kind === 'view');
       const scrolls = list.filter((t) => t.kind === 'scroll');
       const lines = [
@@ -128,16 +129,14 @@ export class NamedTimelines {
         views.length && `view-timeline-inset: ${views.map((t) => t.insets).join(', ')};`,
         scrolls.length && `scroll-timeline: ${scrolls.map((t) => `${t.name} ${t.axis}`).join(', ')};`,
       ].filter((l) => l !== 0);
-      return rule(selector, lines);
+      if (lines.length) return [rule(selector, lines)];
+      return ever.length > 1 && this !== ever[0] ? [rule(selector, ['view-timeline: none;'])] : [];
     };
+    const selectors = [...new Set(ever.flatMap((t) => [...t.byOwner.keys()]))];
+    const listOf = (owner: string) => this.byOwner.get(owner) ?? [];
     const owners = [
-      ...[...this.byOwner].map(([owner, list]) => ruleOf(writtenSelector(owner, layout), list)),
-      ...overlaps([...this.byOwner.keys()], layout).map((group) =>
-        ruleOf(
-          bothOf(group, layout),
-          group.flatMap((owner) => this.byOwner.get(owner)!),
-        ),
-      ),
+      ...selectors.flatMap((owner) => ruleOf(writtenSelector(owner, layout), listOf(owner))),
+      ...overlaps(selectors, layout).flatMap((group) => ruleOf(bothOf(group, layout), group.flatMap(listOf))),
     ];
     const scoped = all.filter((t) => !t.nested);
     const scope = scoped.length

@@ -141,7 +141,10 @@ export function piecesOfDraft(
     ...keptPieces(held),
     ...adjustmentPieces(document, held),
     ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),
-    ...draft.shared.pieces(held),
+    ...draft.shared.pieces(
+      held,
+      all.map((d) => d.shared),
+    ),
     ...draft.steps,
     ...gatePieces(document.gates, draft.gateNames, partsOf(entries), held),
     ...piecesOf(joined, held),

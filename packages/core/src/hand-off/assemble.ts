@@ -48,6 +48,8 @@ export interface Assembled extends HandOff {
   runtimes: ('runtime' | 'older')[];
   html: {
     text: string;
+    /** the page without what was read into motions, before anything is added */
+    bare: string;
     changes: { text: string; line: number }[];
     notes: string[];
     line: number;
@@ -111,7 +113,14 @@ export function assemble(
     sheet,
     script: script === null ? null : { ...modulePath, text: script },
     runtimes: script === null ? [] : older ? ['runtime', 'older'] : isEmptyPlan(out.plan) ? [] : ['runtime'],
-    html: { text: linked.html, changes: patched.changes, notes: patched.notes, line: linked.line, lines },
+    html: {
+      text: linked.html,
+      bare,
+      changes: patched.changes,
+      notes: patched.notes,
+      line: linked.line,
+      lines,
+    },
     pageFiles: [...taken].map(([path, after]) => ({ path, before: page.fileAt(path) ?? '', after })),
     how,
     lost:

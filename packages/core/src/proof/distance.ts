@@ -1,5 +1,5 @@
 /** Distances between what a browser shows and what was predicted. */
-import { factsOf } from '../value/index.ts';
+import { factsOf, transformMatrix } from '../value/index.ts';
 import type { ValueContext } from '../value/index.ts';
 
 /** How far sixteen numbers lie outside the span of the predicted ones; lengths and factors alike. */
@@ -9,6 +9,23 @@ export function matrixDistance(shown: readonly number[], predicted: readonly (re
       const span = predicted.map((p) => p[i]!);
       return Math.max(0, Math.min(...span) - n, n - Math.max(...span));
     }),
+  );
+}
+
+/** px by which a transform moves the corner of an element away from where any of the predicted ones has it. */
+export function transformDistance(
+  shown: string,
+  predicted: readonly string[],
+  context: ValueContext,
+  reach: number,
+): number {
+  const [mine, ...theirs] = [shown, ...predicted].map((css) => transformMatrix(css, context));
+  if (!mine || theirs.some((m) => m === null)) return Infinity;
+  // Only the last row of cells is lengths; the others are factors of the distance from the origin.
+  const inPx = (m: readonly number[]) => m.map((n, i) => (i >= 12 && i < 15 ? n : n * reach));
+  return matrixDistance(
+    inPx(mine),
+    theirs.map((m) => inPx(m!)),
   );
 }
 
@@ -23,6 +40,7 @@ export function distance(
   context: ValueContext,
 ): number {
   if (predicted.includes(shown)) return 0;
+  if (property === 'rotate' && predicted.length === 1) return rotation(shown, predicted[0]!);
   if (property === 'rotate')
     return Math.min(...predicted.slice(1).map((p, i) => detour(shown, predicted[i]!, p)));
   const facts = factsOf(property, [...predicted, shown]);

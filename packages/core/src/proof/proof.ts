@@ -2,14 +2,14 @@
  * Proof: a finished hand-off is scrolled in a browser, down and up again, and what is shown is held against the prediction. The difference is
  * said in px where things move, and in hundredths of the value where they change otherwise.
  */
-import { isScrubbed } from '../timeline/index.ts';
+import { isScrubbed, isTimed } from '../timeline/index.ts';
 import { matchesOf } from '../page/index.ts';
 import type { HeldLayout, Px } from '../page/index.ts';
 import { compileTake, contextOf, sample, shownValue } from '../motion/index.ts';
 import type { MotionDocument, Take } from '../motion/index.ts';
 import { writtenSelector } from '../format/index.ts';
 import { propertyFacts } from '../value/index.ts';
-import { distance } from './distance.ts';
+import { distance, transformDistance } from './distance.ts';
 
 /** An element that is looked at, and what of it. */
 export interface Watched {
@@ -75,7 +75,13 @@ export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 
     const found = matchesOf(layout, m.targets.selector);
     if (found.length === 0) return skip('the page has no element for it');
     const selector = writtenSelector(m.targets.selector, layout);
-    const properties = Object.keys(m.keyframes);
+    // What plays in time on the same element writes the same values at times of its own.
+    const timed = document.motions.filter(
+      (o) =>
+        o.on && isTimed(o.driver) && matchesOf(layout, o.targets.selector).some((e) => found.includes(e)),
+    );
+    const properties = Object.keys(m.keyframes).filter((p) => !timed.some((o) => p in o.keyframes));
+    if (properties.length === 0) return skip('a part that plays in time moves the same');
     const at = [...new Set([0, Math.floor(found.length / 2), found.length - 1])].slice(0, MOST_WATCHED);
     return at.map((index) => ({ motion: m.id, selector, index, properties }));
   });
@@ -93,12 +99,15 @@ const reach = (take: Take, element: number): Px => {
 };
 
 /** What one unit of a property’s numbers is worth, in px or in hundredths. */
-function worth(property: string, take: Take, element: number): number {
+function worth(property: string, take: Take, element: number, values: readonly string[]): number {
   if (property === 'scale') return reach(take, element);
   if (property === 'rotate') return (reach(take, element) * Math.PI) / 180;
   const type = propertyFacts(property)?.type.name ?? '';
   // Numbers and colours run from 0 to 1, everything else is lengths.
-  return /number|opacity|color|integer/.test(type) || property.startsWith('--') ? 100 : 1;
+  // A number of the page’s own may count anything.
+  if (property.startsWith('--'))
+    return 100 / Math.max(1, ...values.map((v) => Math.abs(Number.parseFloat(v)) || 0));
+  return /number|opacity|color|integer/.test(type) ? 100 : 1;
 }
 
 const INITIAL: Record<string, string> = { 'letter-spacing': '0px' };
@@ -126,15 +135,22 @@ export function judge(
   looks.forEach((look, n) => {
     plan.watched.forEach(({ motion, properties, index }, w) => {
       const shown = look.values[w];
-      const selector = document.motions.find((m) => m.id === motion)!.targets.selector;
-      const element = matchesOf(layout, selector)[index];
+      const { targets, keyframes } = document.motions.find((m) => m.id === motion)!;
+      const element = matchesOf(layout, targets.selector)[index];
       if (!shown || element === undefined) return;
       const around = [-CUT, 0, CUT].map((shift) => predicted(look.y + shift, element, properties));
       properties.forEach((property, k) => {
         values++;
         const span = around.map((a) => a[k]!);
-        const error =
-          distance(property, shown[k]!, span, contextOf(layout, element)) * worth(property, take, element);
+        const context = contextOf(layout, element);
+        const difference = (held: readonly string[]): number =>
+          property === 'transform'
+            ? transformDistance(shown[k]!, held, context, reach(take, element))
+            : distance(property, shown[k]!, held, context) *
+              worth(property, take, element, keyframes[property]?.map((stop) => stop.value) ?? []);
+        // Beyond what browsers cut off it is a difference; within, as much of it as can be seen is told.
+        const outside = difference(span);
+        const error = outside > 0 ? outside : Math.min(difference([span[1]!]), PROOF_LIMIT);
         const off = Number.isFinite(error) ? error : shown[k] === span[1] ? 0 : 999;
         const known = motions.get(motion) ?? {
           motion,

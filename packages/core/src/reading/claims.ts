@@ -39,6 +39,11 @@ export function claimsFor(
     if (names.length === 0 || !names.every(isFree)) continue;
     for (const d of list) out.push(claimOf(d.node, d.sheet, '{timeline}'));
   }
+  // What lets go of timelines elsewhere has nothing to let go of any more.
+  if (out.some((c) => c.key.endsWith('{timeline}')))
+    for (const { list } of carriers)
+      if (list.every((d) => /^(view|scroll)-timeline(-name)?$/.test(d.property) && d.value === 'none'))
+        for (const d of list) out.push(claimOf(d.node, d.sheet, '{timeline}'));
   for (const k of keyframes) if (isFree(k.name)) out.push(claimOf(k.node, k.sheet, ''));
   for (const r of registered.values()) if (animated.has(r.name)) out.push(claimOf(r.node, r.sheet, ''));
   for (const rule of rules)

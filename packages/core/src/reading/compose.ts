@@ -113,7 +113,7 @@ export function documentOf(
   const driverOf = (part: Part, i: number, draft: Draft): Motion['driver'] | { reason: string } => {
     const pairs = part.elements.map((target, k) => ({ target, owner: part.each[k]![i]!.of.owner }));
     const carried = pairs.filter((p): p is { target: Element; owner: Element } => p.owner !== null);
-    const rule = part.slots[i]!.of.ownerRule;
+    const { ownerSelectors } = part.slots[i]!.of;
     const { driver } = draft;
     switch (driver.kind) {
       case 'load':
@@ -132,12 +132,13 @@ export function documentOf(
         return {
           kind: 'page',
           axis: driver.axis,
-          scroller: elements.naming([owner], rule?.selectors.map((s) => s.text) ?? []),
+          scroller: elements.naming([owner], ownerSelectors),
         };
       }
       case 'passage': {
         if (carried.every((p) => p.owner === p.target)) return { ...driver, subject: 'self' };
-        const subject = carried.length === pairs.length ? timelines.subjectFor(carried, rule) : null;
+        const subject =
+          carried.length === pairs.length ? timelines.subjectFor(carried, ownerSelectors) : null;
         return subject === null
           ? { reason: 'its elements listen to passages of elements that no selector tells apart' }
           : { ...driver, subject };

@@ -44,7 +44,8 @@ export interface DraftOf {
   draft: Draft;
   /** who carries the timeline, or whose passage the gate listens to; null: the element itself, or the page */
   owner: Element | null;
-  ownerRule: ReadRule | null;
+  /** selectors by which rules make the owner carry it */
+  ownerSelectors: readonly string[];
 }
 
 export interface Obstacle {
@@ -233,7 +234,7 @@ function timed(
       keyframes,
     },
     owner: gate?.owner ?? null,
-    ownerRule: gate?.rule ?? null,
+    ownerSelectors: [],
   };
 }
 
@@ -279,7 +280,7 @@ function scrubbed(
       keyframes,
     },
     owner: timeline.owner,
-    ownerRule: timeline.rule,
+    ownerSelectors: timeline.selectors,
   };
 }
 

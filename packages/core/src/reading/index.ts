@@ -1,3 +1,4 @@
+export { addRead } from './add-read.ts';
 export { readPage, withoutTaken } from './read-page.ts';
 export type { Reading } from './read-page.ts';
 export type { Claim } from './take-out.ts';

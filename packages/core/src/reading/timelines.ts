@@ -13,11 +13,12 @@ export type ReadTimeline =
   | {
       kind: 'passage';
       owner: Element | null;
-      rule: ReadRule | null;
+      /** selectors by which rules make the owner carry it */
+      selectors: readonly string[];
       axis: 'block' | 'inline';
       insets: [string, string];
     }
-  | { kind: 'page'; owner: Element | null; rule: ReadRule | null; axis: 'block' | 'inline' }
+  | { kind: 'page'; owner: Element | null; selectors: readonly string[]; axis: 'block' | 'inline' }
   | { obstacle: string };
 
 const AXES: Record<string, 'block' | 'inline'> = {
@@ -64,13 +65,13 @@ export class Timelines {
       const axis = AXES[words.find((w) => w.toLowerCase() in AXES)?.toLowerCase() ?? 'block']!;
       const rest = words.filter((w) => !(w.toLowerCase() in AXES));
       if (call[1]!.toLowerCase() === 'view')
-        return { kind: 'passage', owner: null, rule: null, axis, insets: this.insets(rest) };
+        return { kind: 'passage', owner: null, selectors: [], axis, insets: this.insets(rest) };
       const which = rest[0]?.toLowerCase() ?? 'nearest';
-      if (which === 'root') return { kind: 'page', owner: null, rule: null, axis };
+      if (which === 'root') return { kind: 'page', owner: null, selectors: [], axis };
       return {
         kind: 'page',
         owner: which === 'self' ? element : this.scrollerOf(element, env),
-        rule: null,
+        selectors: [],
         axis,
       };
     }
@@ -132,12 +133,15 @@ export class Timelines {
         return list[at % list.length]!;
       };
       const axis = AXES[nth(`${kind}-timeline-axis`, 'block').toLowerCase()] ?? 'block';
-      const { rule } = won.get(`${kind}-timeline-name`)!;
-      if (kind === 'scroll') return { kind: 'page', owner, rule, axis };
+      // The shortest first: rules for several owners at once say more than is needed.
+      const selectors = carrier.rules
+        .flatMap((r) => [r.selectors.map((x) => x.text).join(', '), ...r.selectors.map((x) => x.text)])
+        .sort((a, b) => a.length - b.length);
+      if (kind === 'scroll') return { kind: 'page', owner, selectors, axis };
       return {
         kind: 'passage',
         owner,
-        rule,
+        selectors,
         axis,
         insets: this.insets(splitTop(nth('view-timeline-inset', 'auto'), ' ')),
       };
@@ -146,12 +150,12 @@ export class Timelines {
   }
 
   /** How the document names the owner, or the owners of several targets: the nearest one around each. */
-  subjectFor(pairs: readonly { target: Element; owner: Element }[], rule: ReadRule | null): string | null {
+  subjectFor(
+    pairs: readonly { target: Element; owner: Element }[],
+    selectors: readonly string[],
+  ): string | null {
     const owners = [...new Set(pairs.map((p) => p.owner))];
-    const named = this.elements.naming(
-      this.elements.inOrder(owners),
-      rule?.selectors.map((s) => s.text) ?? [],
-    );
+    const named = this.elements.naming(this.elements.inOrder(owners), selectors);
     if (owners.length === 1) return named;
     const nearest = (target: Element) => {
       for (let e: Element | null = target; e; e = parentOf(e)) if (this.elements.matches(e, named)) return e;

@@ -16,7 +16,6 @@ import type { Timelines } from './timelines.ts';
 export interface ReadGate {
   name: string;
   owner: Element;
-  rule: ReadRule;
   gate: Pick<Gate, 'down' | 'up' | 'plays' | 'back'>;
 }
 
@@ -94,9 +93,7 @@ export class Triggers {
     const entry = winner && splitTop(winner.value).find((t) => t.startsWith(`${name} `));
     if (!winner || !entry) return { obstacle: `the trigger ${name} is not set` };
     const read = this.lines(entry.slice(name.length).trim(), owner, env, actions);
-    return 'obstacle' in read
-      ? read
-      : { name, owner: read.subject, rule: winner.rule, gate: { ...actions, ...read.lines } };
+    return 'obstacle' in read ? read : { name, owner: read.subject, gate: { ...actions, ...read.lines } };
   }
 
   private ownerOf(name: string, element: Element): Element | null {

@@ -6,3 +6,4 @@ export * from './custom.ts';
 export * from './track.ts';
 export * from './split.ts';
 export * from './shape.ts';
+export { transformMatrix } from './types/transform.ts';

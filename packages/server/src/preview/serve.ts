@@ -6,6 +6,7 @@ import type { Request, Response } from 'express';
 import mime from 'mime-types';
 import { insertFirstInHead } from '@lyvek/core';
 import type { Db } from '../store/database.ts';
+import type { Proof, Proofs } from './proofs.ts';
 import { servedWithout } from '../bring/read-motions.ts';
 import { fileOf, filesOf, pageByToken } from '../store/pages.ts';
 import type { PageRow } from '../store/pages.ts';
@@ -15,6 +16,7 @@ export interface PreviewOptions {
   db: Db;
   /** source of the probe, read anew where it may change */
   probe: () => string;
+  proofs: Proofs;
   /** origins that may frame a preview */
   framedBy: readonly string[];
 }
@@ -43,6 +45,8 @@ export async function servePreview(
   options: PreviewOptions,
 ): Promise<void> {
   setHeaders(res, options.framedBy);
+  const proof = options.proofs.get(token);
+  if (proof) return serveProof(res, decode(path), proof, options);
   const page = await pageByToken(options.db, token);
   if (!page) return void res.status(404).type('text').send('This page is no longer here.');
   const wanted = decode(path);
@@ -65,6 +69,17 @@ export async function servePreview(
     );
   }
   res.status(404).type('text').send(`${wanted} was not brought along with this page.`);
+}
+
+/** A finished hand-off, with the probe’s eyes in front. */
+function serveProof(res: Response, path: string, { entry, files }: Proof, options: PreviewOptions): void {
+  const found = path === '' ? entry : path;
+  const bytes = files.get(found);
+  if (!bytes) return void res.status(404).type('text').send(`${found} is not part of this hand-off.`);
+  res.setHeader('Content-Type', mime.contentType(found.split('/').at(-1)!) || 'application/octet-stream');
+  const body = Buffer.from(bytes);
+  if (!isHtml(found)) return void res.send(body);
+  return void res.send(insertFirstInHead(body.toString('utf8'), inlineProbe(options.probe())));
 }
 
 const isText = (path: string) => isHtml(path) || /\.css$/i.test(path);

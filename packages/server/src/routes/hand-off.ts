@@ -3,15 +3,27 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
 import { zipSync } from 'fflate';
-import { TARGETS, assemble, readDocument, slug } from '@lyvek/core';
+import {
+  TARGETS,
+  activeMedia,
+  assemble,
+  judge,
+  proofPlan,
+  readDocument,
+  slug,
+  underMedia,
+  withPins,
+} from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
-import { Id, PageTexts } from '@lyvek/api';
+import { Id, PageTexts, ProofResultShape, ProofToken } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import type { Db } from '../store/database.ts';
 import { layoutsOf } from '../store/layouts.ts';
 import { filesOf, pageById } from '../store/pages.ts';
 import { takeWithDocument } from '../store/takes.ts';
 import { handOffPage, handedOff } from '../hand-off/files.ts';
+import { NoChromium, chromiumPath, filesInMemory, lookAt } from '../lab/index.ts';
+import type { Proofs } from '../preview/proofs.ts';
 
 const Query = z.object({
   width: z.coerce.number().int(),
@@ -45,11 +57,16 @@ async function handOff(db: Db, takeId: string, { width, height, ...options }: z.
     title,
     options,
   );
-  return { page, files, assembled };
+  return { page, files, assembled, document: parsed.document, layout: own };
 }
 
+/** Places that are looked at, down and up. */
+const PLACES = 120;
+/** ms */
+const LONGEST_PROOF = 120_000;
+
 /** `built` reads one of the built scripts. */
-export function handOffRoutes(pool: pg.Pool, built: (file: string) => Buffer): Router {
+export function handOffRoutes(pool: pg.Pool, built: (file: string) => Buffer, proofs: Proofs): Router {
   const routes = Router();
   routes.get('/takes/:id/hand-off.zip', async (req, res) => {
     const query = read(Query, req.query);
@@ -58,6 +75,46 @@ export function handOffRoutes(pool: pg.Pool, built: (file: string) => Buffer): R
     res.setHeader('Content-Disposition', `attachment; filename="${slug(page.name)}.zip"`);
     res.type('application/zip').send(Buffer.from(zipSync(entries, { level: 6 })));
   });
+  /** Keeps the finished hand-off for a few minutes, for a browser that proves it. */
+  routes.post('/takes/:id/proofs', async (req, res) => {
+    const made = await handOff(pool, read(Id, req.params.id), read(Query, req.query));
+    const { page, files, assembled } = made;
+    const token = proofs.put({ entry: page.entry, files: handedOff(files, page.entry, assembled, built) });
+    answer(res, ProofToken, { token }, 201);
+  });
+
+  /** Proves the hand-off in Chromium on this machine. Ends when the asker goes away. */
+  routes.post('/takes/:id/proofs/lab', async (req, res) => {
+    const query = read(Query, req.query);
+    const made = await handOff(pool, read(Id, req.params.id), query);
+    const { page, files, assembled, layout } = made;
+    if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
+    const document = underMedia(
+      made.document,
+      activeMedia(made.document, { viewport: layout.viewport, still: false }),
+    );
+    const held = withPins(layout, document.pins);
+    const plan = proofPlan(document, held, PLACES);
+    const gone = new AbortController();
+    res.on('close', () => gone.abort());
+    const looks = await lookAt(
+      filesInMemory(page.entry, handedOff(files, page.entry, assembled, built)),
+      layout.viewport,
+      built('in-page.js').toString('utf8'),
+      plan,
+      () => {},
+      AbortSignal.any([gone.signal, AbortSignal.timeout(LONGEST_PROOF)]),
+    ).catch((error: unknown) => {
+      if (gone.signal.aborted) return null;
+      throw new Problem(
+        504,
+        'Not proved',
+        `Chromium did not get to the end of it: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}`,
+      );
+    });
+    if (looks) answer(res, ProofResultShape, judge(document, held, plan, looks));
+  });
+
   /** The script that every hand-off with followed motions takes along. */
   routes.get('/runtime.js', (_req, res) => {
     res.type('text/javascript; charset=utf-8').send(built('runtime.js'));

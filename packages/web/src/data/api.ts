@@ -1,7 +1,11 @@
 /** Calls to the server. Answers are checked by the shared shapes; errors arrive as `ApiError` with a sentence for people. */
 import { z } from 'zod';
 import {
+  PageReading,
+  PageTexts,
   PageWhole,
+  ProofResultShape,
+  ProofToken,
   Preset,
   Presets,
   Project,
@@ -68,7 +72,15 @@ export const api = {
   createProject: (name: string) => send('/projects', json('POST', { name }), Project),
   page: (id: string) => get(`/pages/${id}`, PageWhole),
   runtime: async () => (await call('/runtime.js')).text(),
-  html: async (id: string) => (await call(`/pages/${id}/html`)).text(),
+  texts: (id: string) => get(`/pages/${id}/texts`, PageTexts),
+  reading: (id: string, mend?: string) =>
+    get(`/pages/${id}/reading${mend === undefined ? '' : `?mend=${encodeURIComponent(mend)}`}`, PageReading),
+  /** Keeps the finished hand-off on the server for a few minutes; answers with its token. */
+  startProof: (takeId: string, query: string) =>
+    send(`/takes/${takeId}/proofs?${query}`, { method: 'POST' }, ProofToken),
+  /** Proves it in Chromium on the server’s machine. */
+  labProof: (takeId: string, query: string, signal: AbortSignal) =>
+    send(`/takes/${takeId}/proofs/lab?${query}`, { method: 'POST', signal }, ProofResultShape),
   take: (id: string) => get(`/takes/${id}`, TakeDocument),
   createTake: (pageId: string, document: MotionDocument) =>
     send(`/pages/${pageId}/takes`, json('POST', { document }), Take),

@@ -161,6 +161,7 @@ export class PageLink {
       case 'zoom':
         return this.events.zoom?.(message.delta);
       case 'styled':
+      case 'looked':
       case 'pong':
       case 'failed':
         return;

@@ -210,6 +210,12 @@ export const transform: ValueType = {
   add: (under, over) => (under === 'none' ? over : over === 'none' ? under : `${under} ${over}`),
 };
 
+/** A transform as sixteen numbers; null where it cannot be read. */
+export function transformMatrix(css: string, context: ValueContext): Matrix | null {
+  const steps = read(css, context);
+  return steps && matrixOf(steps);
+}
+
 function listOf(parts: { from: number[]; write: (n: number[]) => string }[]): Form {
   const offsets = parts.map((_, i) => parts.slice(0, i).reduce((sum, p) => sum + p.from.length, 0));
   return {

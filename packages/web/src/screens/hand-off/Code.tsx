@@ -7,16 +7,21 @@ export interface CodeProps {
   marks: readonly { from: number; to: number }[];
   /** texts that were added; their lines stand out */
   added?: readonly string[];
+  /** lines that are taken out */
+  removed?: readonly string[];
 }
 
-export const Code = memo(function Code({ text, language, marks, added }: CodeProps) {
+export const Code = memo(function Code({ text, language, marks, added, removed }: CodeProps) {
   return (
     <pre className="code" tabIndex={0} aria-label={language === 'css' ? 'CSS' : 'HTML'}>
       {text.split('\n').map((line, i) => {
         const marked = marks.some((m) => i + 1 >= m.from && i + 1 <= m.to);
         const isNew = added?.some((text) => text !== '</div>' && line.includes(text)) ?? false;
         return (
-          <span key={i} className={`line${marked ? ' marked' : ''}${isNew ? ' added' : ''}`}>
+          <span
+            key={i}
+            className={`line${marked ? ' marked' : ''}${isNew ? ' added' : ''}${removed?.includes(line) ? ' removed' : ''}`}
+          >
             {language === 'css' ? <CssLine line={line} /> : line}
             {'\n'}
           </span>

@@ -4,6 +4,7 @@ import { DriverSign } from '../../parts/glyphs.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import { found } from './model/find.ts';
 import { grouped } from './model/view.ts';
+import { ReadPop } from './ReadPop.tsx';
 import { useRundown } from './rundown-context.ts';
 import { dragStore } from './chart/use-grip.ts';
 
@@ -116,6 +117,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         </span>
       )}
       <span className="grow" />
+      <ReadPop />
       <label className="tick">
         <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} /> Guides
       </label>

@@ -40,6 +40,15 @@ export function Preview({ width, height }: { width: number; height: number }) {
     return () => clearTimeout(timer);
   }, [state, form, round]);
 
+  // The server takes out of the page what its takes have taken over, so the page is opened again once that has changed there.
+  const taken = useStore(session.store, (s) => (s.save.is === 'saved' ? s.document.taken.join('\n') : null));
+  const opened = useRef(taken);
+  useEffect(() => {
+    if (taken === null || taken === opened.current) return;
+    if (opened.current !== null) setRound((r) => r + 1);
+    opened.current = taken;
+  }, [taken]);
+
   useEffect(() => link.setScale(scale), [link, scale]);
   useEffect(() => {
     if (state === 'ready') link.measure();

@@ -1,0 +1,69 @@
+/** Puts what was read from a page into a document that is already being worked on. */
+import type { Motion, MotionDocument } from '../motion/index.ts';
+
+const fresh = (taken: ReadonlySet<string>, id: string): string => {
+  if (!taken.has(id)) return id;
+  for (let i = 2; ; i++) {
+    const next = `${id.slice(0, 36)}-${i}`;
+    if (!taken.has(next)) return next;
+  }
+};
+
+const content = ({ id: _, name: __, driver, conditions: ___, ...m }: Motion) =>
+  JSON.stringify({ ...m, driver: driver.kind === 'gate' ? 'gate' : driver });
+
+/** What `read` has and `known` does not: motions with the gates, media conditions and registrations that they need, under ids of their own. */
+export function addRead(
+  document: MotionDocument,
+  read: MotionDocument,
+  known: Pick<MotionDocument, 'motions' | 'taken'> = { motions: [], taken: [] },
+): MotionDocument {
+  const before = new Set(known.motions.map(content));
+  const added = read.motions.filter((m) => !before.has(content(m)));
+  const ids = new Set(
+    [document.motions, document.gates, document.media].flatMap((list) => list.map((x) => x.id)),
+  );
+  const give = (id: string) => {
+    const next = fresh(ids, id);
+    ids.add(next);
+    return next;
+  };
+  const media = new Map<string, string>();
+  const newMedia = read.media.filter((m) => {
+    const same = document.media.find((o) => o.query === m.query);
+    const used = added.some((a) => a.conditions?.some((c) => c.media === m.id));
+    media.set(m.id, same?.id ?? (used ? give(m.id) : m.id));
+    return !same && used;
+  });
+  const gates = new Map<string, string>();
+  const newGates = read.gates.filter((g) => {
+    const used = added.some((a) => a.driver.kind === 'gate' && a.driver.gate === g.id);
+    if (used) gates.set(g.id, give(g.id));
+    return used;
+  });
+  const names = new Set(document.motions.map((m) => m.name));
+  const named = (name: string): string => {
+    let next = name;
+    for (let i = 2; names.has(next); i++) next = `${name} ${i}`;
+    names.add(next);
+    return next;
+  };
+  const motions = added.map((m): Motion => ({
+    ...m,
+    id: give(m.id),
+    name: named(m.name),
+    driver: m.driver.kind === 'gate' ? { kind: 'gate', gate: gates.get(m.driver.gate)! } : m.driver,
+    ...(m.conditions ? { conditions: m.conditions.map((c) => ({ ...c, media: media.get(c.media)! })) } : {}),
+  }));
+  return {
+    ...document,
+    motions: [...document.motions, ...motions],
+    gates: [...document.gates, ...newGates.map((g) => ({ ...g, id: gates.get(g.id)! }))],
+    media: [...document.media, ...newMedia.map((m) => ({ ...m, id: media.get(m.id)! }))],
+    properties: [
+      ...document.properties,
+      ...read.properties.filter((p) => !document.properties.some((o) => o.name === p.name)),
+    ],
+    taken: [...new Set([...document.taken, ...read.taken])],
+  };
+}

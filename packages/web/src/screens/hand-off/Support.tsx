@@ -1,0 +1,47 @@
+/** Which browsers play it by themselves, from open compatibility data, and what the others show. */
+import type { Assembled } from '@lyvek/core';
+import support from './support.json';
+
+type Feature = 'scroll timelines' | 'triggers' | 'animations';
+
+export function Support({ how, older }: { how: Assembled['how']; older: boolean }) {
+  const needed = [...new Set(how.map((h) => h.needs))].filter((n): n is Feature => n !== 'script');
+  if (needed.length === 0) return null;
+  return (
+    <details className="support">
+      <summary>Browsers that play it by themselves</summary>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">since version</th>
+            {needed.map((n) => (
+              <th key={n} scope="col">
+                {n}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {support.browsers.map((b) => (
+            <tr key={b.name}>
+              <th scope="row">{b.name}</th>
+              {needed.map((n) => (
+                <td key={n}>{(b.since as Record<Feature, string | null>)[n] ?? 'not yet'}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>
+        {older
+          ? 'The others play it by the script for older browsers.'
+          : needed.includes('triggers')
+            ? 'Without scroll timelines a page stands still and complete; without triggers, what they start stands at its end.'
+            : 'The others show the page still and complete.'}
+      </p>
+      <p className="small">
+        {support.source}, {support.date}
+      </p>
+    </details>
+  );
+}

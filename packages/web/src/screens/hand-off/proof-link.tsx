@@ -1,0 +1,90 @@
+/** The line to the probe in a finished hand-off that is being proved. */
+import { useEffect, useRef } from 'react';
+import type { Look, ProofPlan, Viewport } from '@lyvek/core';
+import { FromProbe, HELLO } from '@lyvek/probe';
+import type { ToProbe } from '@lyvek/probe';
+
+/** ms that one look may take: two frames, on a busy machine. */
+const PATIENCE = 20_000;
+
+let holder: HTMLElement | null = null;
+
+export class ProofLink {
+  private constructor(
+    private readonly port: MessagePort,
+    private readonly signal: AbortSignal,
+  ) {}
+
+  /** A small window into the page while it is being scrolled; a frame that cannot be seen would not be drawn. */
+  static Frame({ width, viewport }: { width: number; viewport: Viewport }) {
+    const box = useRef<HTMLDivElement>(null);
+    const scale = width / viewport.width;
+    useEffect(() => {
+      holder = box.current;
+      return () => {
+        holder = null;
+      };
+    }, []);
+    return (
+      <div className="proof-frame" style={{ width, height: viewport.height * scale }}>
+        <div
+          ref={box}
+          style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
+        />
+      </div>
+    );
+  }
+
+  /** Opens the page and waits until its probe says that it is there. */
+  static async opened(url: string, viewport: Viewport, signal: AbortSignal): Promise<ProofLink> {
+    const frame = document.createElement('iframe');
+    frame.title = 'The finished page';
+    frame.setAttribute('sandbox', 'allow-scripts');
+    frame.width = String(viewport.width);
+    frame.height = String(viewport.height);
+    const greeted = new Promise<MessagePort>((done, fail) => {
+      const greet = (e: MessageEvent) => {
+        if (e.source !== frame.contentWindow || e.data !== HELLO) return;
+        const channel = new MessageChannel();
+        channel.port1.onmessage = (m) => {
+          const parsed = FromProbe.safeParse(m.data);
+          if (parsed.success && parsed.data.is === 'ready') done(channel.port1);
+        };
+        frame.contentWindow!.postMessage(HELLO, '*', [channel.port2]);
+      };
+      addEventListener('message', greet, { signal });
+      setTimeout(
+        () => fail(new Error('The finished page did not open here. Try it in Chromium on the server.')),
+        PATIENCE,
+      );
+    });
+    frame.src = url;
+    holder?.append(frame);
+    return new ProofLink(await greeted, signal);
+  }
+
+  /** What is shown at each place, in the order of the plan. */
+  async looks(plan: ProofPlan, told: (done: number) => void): Promise<Look[]> {
+    const out: Look[] = [];
+    for (const [id, y] of plan.offsets.entries()) {
+      this.signal.throwIfAborted();
+      out.push(await this.look(id, y, plan));
+      told(out.length);
+    }
+    return out;
+  }
+
+  private look(id: number, y: number, { watched }: ProofPlan): Promise<Look> {
+    return new Promise((done, fail) => {
+      const late = setTimeout(() => fail(new Error('The finished page stopped answering.')), PATIENCE);
+      this.port.onmessage = ({ data }) => {
+        const parsed = FromProbe.safeParse(data);
+        if (!parsed.success || parsed.data.is !== 'looked' || parsed.data.id !== id) return;
+        clearTimeout(late);
+        done(parsed.data.look);
+      };
+      const wanted = watched.map(({ selector, index, properties }) => ({ selector, index, properties }));
+      this.port.postMessage({ do: 'look', id, y, wanted } satisfies ToProbe);
+    });
+  }
+}
