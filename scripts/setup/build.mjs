@@ -82,6 +82,12 @@ export const olderBundle = (outfile) => ({
   },
 });
 
+/** The script of a page under development. */
+export const liveBundle = (outfile) => ({
+  ...probeBundle(outfile),
+  entryPoints: [inRoot('packages/probe/src/live.ts')],
+});
+
 /** What the lab puts into a page to look at it. */
 export const inPageBundle = (outfile) => ({
   ...probeBundle(outfile),
@@ -116,6 +122,7 @@ export async function buildCli() {
 export async function buildProbe() {
   const { build } = await import('esbuild');
   await build(inPageBundle(inRoot('dist/in-page.js')));
+  await build(liveBundle(inRoot('dist/live.js')));
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
   await build(olderBundle(inRoot('dist/older.js')));

@@ -23,7 +23,16 @@ export const Page = z.object({
   entry: z.string(),
   token: z.string(),
   contentHash: z.string(),
+  /** of a page under development: where its own server shows it, and its pairing code */
+  live: z.object({ url: z.string(), code: z.string() }).nullable(),
 });
+
+/** A page on this machine: nothing else may be framed. */
+const LoopbackUrl = z
+  .url({ protocol: /^https?$/, hostname: /^(localhost|127\.0\.0\.1)$/ })
+  .max(500)
+  .refine((u) => !/\/\/[^/]*@/.test(u), 'an address without a name and a password');
+export const NewLivePage = z.strictObject({ name: Name.optional(), url: LoopbackUrl });
 /** What the shelf shows of a page. */
 export const PageOnShelf = Page.extend({
   takes: z.array(Take),

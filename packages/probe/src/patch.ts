@@ -16,6 +16,12 @@ export class Patch {
   /** rules of the page that would miss their elements */
   kept: PageRule[] = [];
   private rules: PageRule[] = [];
+  private readonly own: boolean;
+
+  /** `own`: a page under development builds its own elements, so tracks are only used where it has them. */
+  constructor({ own = false }: { own?: boolean } = {}) {
+    this.own = own;
+  }
 
   /** The page’s own rules, once they have been read. Returns whether any wrapper is in place that they could matter to. */
   learn(rules: PageRule[]): boolean {
@@ -71,6 +77,12 @@ export class Patch {
     className: string,
     anchors: HtmlPatch['wraps'][number]['anchors'],
   ): void {
+    if (this.own) {
+      // Wrapping what a framework has made would break it as soon as it takes that out again.
+      const track = stage.parentElement!;
+      if (track.classList.contains(className)) this.tracks.push({ id, track, stage });
+      return;
+    }
     const track = document.createElement('div');
     track.className = className;
     for (const anchor of anchors) track.append(Object.assign(document.createElement('i'), anchor));

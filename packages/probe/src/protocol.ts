@@ -76,6 +76,9 @@ export type ToProbe =
   | { do: 'find'; selector: string; element: number }
   /** scrolls, waits until the animations have heard of it, and reads computed values */
   | { do: 'look'; id: number; y: number; wanted: Wanted[] }
+  /** the page hears its own clicks and keys; or picks are heard here again */
+  | { do: 'use'; on: boolean }
   | { do: 'ping'; id: number };
 
 export { HELLO, FORWARDED_KEYS } from './words.ts';
+export * from './pairing.ts';

@@ -8,6 +8,7 @@ import type pg from 'pg';
 import type { Logger } from 'pino';
 import { guardApi, isAppHost, tokenOfHost } from './http/guard.ts';
 import { Problem, problems, sendProblem } from './http/problem.ts';
+import { Connect } from './preview/connect.ts';
 import { Proofs } from './preview/proofs.ts';
 import { servePreview } from './preview/serve.ts';
 import { handOffRoutes } from './routes/hand-off.ts';
@@ -38,6 +39,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   let probe = '';
   const proofs = new Proofs();
   const built = (file: string) => readFileSync(join(dist, file));
+  const connect = new Connect({ db: pool, origins, script: () => built('live.js').toString('utf8') });
   const preview = {
     db: pool,
     proofs,
@@ -59,6 +61,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
           'This host name is not Lyvek’s. Open it as http://127.0.0.1 with its port.',
         ),
       );
+    if (connect.handles(req.path)) return connect.serve(req, res);
     const path = /^\/preview\/([0-9a-f]{32})(\/.*)?$/.exec(req.path);
     if (path) return servePreview(req, res, path[1]!, path[2] ?? '/', preview);
     next();
@@ -76,7 +79,12 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
           'img-src': ["'self'", 'data:'],
           'font-src': ["'self'"],
           'connect-src': ["'self'"],
-          'frame-src': ["'self'", `http://*.localhost:${port}`],
+          // Pages under development are framed from wherever their server is on this machine.
+          'frame-src': [
+            "'self'",
+            `http://*.localhost:${port}`,
+            ...['http', 'https'].flatMap((s) => [`${s}://localhost:*`, `${s}://127.0.0.1:*`]),
+          ],
           'worker-src': ["'self'"],
           'base-uri': ["'none'"],
           'form-action': ["'self'"],
@@ -92,7 +100,13 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   const api = express.Router();
   api.use(guardApi(addresses));
   api.use(express.json({ limit: MOST_JSON }));
-  api.use(healthRoutes(pool), projectRoutes(pool), pageRoutes(pool), takeRoutes(pool), presetRoutes(pool));
+  api.use(
+    healthRoutes(pool),
+    projectRoutes(pool),
+    pageRoutes(pool, addresses.ports),
+    takeRoutes(pool),
+    presetRoutes(pool),
+  );
   api.use(handOffRoutes(pool, built, proofs));
   api.use(schemaRoutes());
   api.use((req, res) =>

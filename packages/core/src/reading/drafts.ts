@@ -164,7 +164,7 @@ function joined(list: readonly DraftOf[]): DraftOf[] {
   const out: DraftOf[] = [];
   for (const one of list) {
     const { name, keyframes, ...rest } = one.draft;
-    const stem = /^(.*)_\d+$/.exec(name)?.[1];
+    const stem = (one.draft.driver.kind === 'load' ? /^(.*)(?:_\d+|-intro)$/ : /^(.*)_\d+$/).exec(name)?.[1];
     const at = out.findIndex(({ draft, owner }) => {
       const { name: other, keyframes: known, ...others } = draft;
       return (

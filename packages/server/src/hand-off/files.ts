@@ -28,7 +28,8 @@ export function handedOff(
   const text = new TextEncoder();
   const out = new Map(files.map((f) => [f.path, new Uint8Array(f.bytes)]));
   for (const { path, after } of pageFiles) out.set(path, text.encode(after));
-  out.set(entry, text.encode(html.text));
+  // A page under development keeps its HTML to itself.
+  if (entry !== '') out.set(entry, text.encode(html.text));
   out.set(sheet.path, text.encode(css));
   if (script) {
     out.set(script.path, text.encode(script.text));

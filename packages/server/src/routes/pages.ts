@@ -6,11 +6,19 @@ import { LIMITS } from '../bring/limits.ts';
 import { pageFrom } from '../bring/page-from.ts';
 import { readMotions } from '../bring/read-motions.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { Id, Name, NameBody, Page, PageReading, PageWhole } from '@lyvek/api';
+import { Id, Name, NameBody, NewLivePage, Page, PageReading, PageWhole } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { inTransaction } from '../store/database.ts';
 import { layoutsOf, putLayout } from '../store/layouts.ts';
-import { createPage, filesOf, pageById, renamePage, setPageDeleted } from '../store/pages.ts';
+import {
+  createLivePage,
+  createPage,
+  filesOf,
+  pageById,
+  renewCode,
+  renamePage,
+  setPageDeleted,
+} from '../store/pages.ts';
 import { projectById } from '../store/projects.ts';
 import { createTake, listTakes } from '../store/takes.ts';
 
@@ -18,7 +26,8 @@ const BringQuery = z.object({ name: Name.optional(), entry: z.string().max(LIMIT
 const ReadingQuery = z.object({ mend: z.string().max(600).optional() });
 const Brought = Page.pick({ id: true, name: true, projectId: true });
 
-export function pageRoutes(pool: pg.Pool): Router {
+/** `ownPorts`: where Lyvek itself is. */
+export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[]): Router {
   const routes = Router();
   const find = async (id: unknown) => {
     const page = await pageById(pool, read(Id, id));
@@ -49,6 +58,28 @@ export function pageRoutes(pool: pg.Pool): Router {
       answer(res, Brought, page, 201);
     },
   );
+
+  /** Names a page under development on this machine. Its own server goes on showing it. */
+  routes.post('/projects/:id/live-pages', async (req, res) => {
+    const project = await projectById(pool, read(Id, req.params.id));
+    if (!project) throw notFound('project');
+    const { name, url } = read(NewLivePage, req.body);
+    if (ownPorts.includes(Number(new URL(url).port || 80)))
+      throw new Problem(422, 'This is Lyvek itself', 'Give the address of your own development server.');
+    const page = await inTransaction(pool, async (db) => {
+      const made = await createLivePage(db, project.id, name ?? new URL(url).host, url);
+      await createTake(db, made.id, 'Take A', emptyDocument());
+      return made;
+    });
+    answer(res, Page, page, 201);
+  });
+
+  /** Gives a page under development another pairing code, so that the old one lets nobody in any more. */
+  routes.post('/pages/:id/code', async (req, res) => {
+    const page = await find(req.params.id);
+    if (!(await renewCode(pool, page.id))) throw notFound('page under development');
+    answer(res, Page, await find(page.id));
+  });
 
   routes.get('/pages/:id', async (req, res) => {
     const page = await find(req.params.id);

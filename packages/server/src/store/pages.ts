@@ -8,6 +8,8 @@ export interface PageRow {
   entry: string;
   token: string;
   contentHash: string;
+  /** of a page under development: where its own server shows it, and the code that pairs it with the workbench */
+  live: { url: string; code: string } | null;
 }
 
 export interface PageFile {
@@ -15,7 +17,8 @@ export interface PageFile {
   bytes: Uint8Array;
 }
 
-const COLUMNS = `id, project_id as "projectId", name, entry, token, content_hash as "contentHash"`;
+const COLUMNS = `id, project_id as "projectId", name, entry, token, content_hash as "contentHash",
+  case when live_url is null then null else json_build_object('url', live_url, 'code', pairing_code) end as live`;
 
 export const listPages = async (db: Db, projectId: string): Promise<PageRow[]> =>
   (
@@ -63,8 +66,41 @@ export async function createPage(
   );
   for (const f of hashed)
     await db.query('insert into page_files (page_id, path, hash) values ($1, $2, $3)', [id, f.path, f.hash]);
-  return { id, projectId, name, entry, token, contentHash };
+  return { id, projectId, name, entry, token, contentHash, live: null };
 }
+
+/** No letters that look alike, in lower case. */
+const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';
+const newCode = (): string => [...randomBytes(26)].map((b) => LETTERS[b % LETTERS.length]).join('');
+
+/** A page that its own server shows. It has no files and never another content. */
+export async function createLivePage(db: Db, projectId: string, name: string, url: string): Promise<PageRow> {
+  const id = randomUUID();
+  const token = randomBytes(16).toString('hex');
+  const code = newCode();
+  await db.query(
+    `insert into pages (id, project_id, name, entry, token, content_hash, live_url, pairing_code)
+     values ($1, $2, $3, '', $4, 'live', $5, $6)`,
+    [id, projectId, name, token, url, code],
+  );
+  return { id, projectId, name, entry: '', token, contentHash: 'live', live: { url, code } };
+}
+
+export const pageByCode = async (db: Db, code: string): Promise<PageRow | undefined> =>
+  (
+    await db.query<PageRow>(`select ${COLUMNS} from pages where pairing_code = $1 and deleted_at is null`, [
+      code,
+    ])
+  ).rows[0];
+
+/** A new code: pages with the old one are no longer let in. */
+export const renewCode = async (db: Db, id: string): Promise<boolean> =>
+  (
+    await db.query('update pages set pairing_code = $2 where id = $1 and pairing_code is not null', [
+      id,
+      newCode(),
+    ])
+  ).rowCount === 1;
 
 export const renamePage = async (db: Db, id: string, name: string): Promise<boolean> =>
   (await db.query('update pages set name = $2 where id = $1 and deleted_at is null', [id, name])).rowCount ===

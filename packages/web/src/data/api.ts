@@ -1,6 +1,7 @@
 /** Calls to the server. Answers are checked by the shared shapes; errors arrive as `ApiError` with a sentence for people. */
 import { z } from 'zod';
 import {
+  Page,
   PageReading,
   PageTexts,
   PageWhole,
@@ -94,6 +95,8 @@ export const api = {
       Brought,
     );
   },
+  connectPage: (projectId: string, url: string) =>
+    send(`/projects/${projectId}/live-pages`, json('POST', { url }), Page),
   rename: async (what: Thing, id: string, name: string) =>
     void (await call(`/${what}/${id}`, json('PATCH', { name }))),
   remove: async (what: Thing, id: string) => void (await call(`/${what}/${id}`, { method: 'DELETE' })),

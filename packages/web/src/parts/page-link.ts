@@ -7,6 +7,8 @@ import type { HtmlPatch, Layout, Piece, Plan } from '@lyvek/core';
 import { previewCss } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
+import { greetLive } from './live-greeting.ts';
+import type { LivePairing, Refusal } from './live-greeting.ts';
 
 export type LinkState = 'loading' | 'ready' | 'hung' | 'lost';
 
@@ -20,6 +22,8 @@ export interface PageView {
   hovered: number;
   /** what a selector that is being typed matches */
   found: Found | null;
+  /** why a page under development was not let in */
+  refused: Refusal | null;
 }
 
 export type Found = Omit<Extract<FromProbe, { is: 'found' }>, 'is'>;
@@ -46,6 +50,7 @@ export class PageLink {
     offset: { x: 0, y: 0 },
     hovered: -1,
     found: null,
+    refused: null,
   }));
   private looking: string | null = null;
   private port: MessagePort | null = null;
@@ -66,7 +71,7 @@ export class PageLink {
   }
 
   /** Waits for the probe of this frame. Returns what undoes it. */
-  attach(frame: HTMLIFrameElement, selectors: () => string[]): () => void {
+  attach(frame: HTMLIFrameElement, selectors: () => string[], live: LivePairing | null = null): () => void {
     this.selectors = selectors;
     this.frame = frame;
     const greet = (e: MessageEvent) => {
@@ -75,11 +80,22 @@ export class PageLink {
       this.offer(channel.port1);
       frame.contentWindow!.postMessage(HELLO, '*', [channel.port2]);
     };
-    addEventListener('message', greet);
+    const stop = live
+      ? greetLive(
+          frame,
+          live,
+          (port) => {
+            this.store.setState({ refused: null });
+            this.open(port);
+          },
+          (refused) => this.store.setState({ refused }),
+        )
+      : () => removeEventListener('message', greet);
+    if (!live) addEventListener('message', greet);
     this.heard = performance.now();
     this.beat = setInterval(() => this.listenForLife(), HEARTBEAT);
     return () => {
-      removeEventListener('message', greet);
+      stop();
       if (this.beat) clearInterval(this.beat);
       this.port?.close();
       this.port = null;
@@ -204,6 +220,11 @@ export class PageLink {
     this.looking = selector;
     if (selector === null) return this.store.setState({ found: null });
     this.say({ do: 'find', selector, element });
+  }
+
+  /** Lets the page have its own clicks and keys, or picks in it again. */
+  use(on: boolean): void {
+    this.say({ do: 'use', on });
   }
 
   setScale(scale: number): void {

@@ -10,6 +10,7 @@ import { Choices, Pop } from '../../parts/Pop.tsx';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { Code } from './Code.tsx';
 import { HtmlColumn } from './HtmlColumn.tsx';
+import { LiveLines } from './LiveLines.tsx';
 import { MotionList } from './MotionList.tsx';
 import { Proof } from './Proof.tsx';
 import { Support } from './Support.tsx';
@@ -116,9 +117,19 @@ export function HandOffScreen() {
         </header>
         <Code text={assembled.css} language="css" marks={marked} />
       </section>
-      <HtmlColumn entry={page.entry} html={html} assembled={assembled} onCopy={copy} />
+      {page.live ? (
+        <LiveLines document={document} assembled={assembled} onCopy={copy} />
+      ) : (
+        <HtmlColumn entry={page.entry} html={html} assembled={assembled} onCopy={copy} />
+      )}
       <section className="hand-take">
-        <Proof query={query} saved={save.is === 'saved'} onShow={setChosen} />
+        {page.live ? (
+          <p className="proof-empty">
+            A page under development is proved where it is built: run <code>lyvek prove</code> on the result.
+          </p>
+        ) : (
+          <Proof query={query} saved={save.is === 'saved'} onShow={setChosen} />
+        )}
         <TakeAway
           href={`/api/takes/${take.id}/hand-off.zip?${query}`}
           saved={save.is === 'saved'}

@@ -1,4 +1,5 @@
 /** The row under the bar: what the columns are, the scale, + Motion; and what the preview shows. */
+import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { useOpenedPage } from '../page-context.ts';
@@ -93,7 +94,7 @@ function Find() {
 }
 
 function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOutlines(on: boolean): void }) {
-  const { link, session, reduced, setReduced } = useOpenedPage();
+  const { page, link, session, reduced, setReduced } = useOpenedPage();
   const scope = useStore(session.store, (s) => s.document.media.find((m) => m.id === s.scope));
   const { guides, outlines, gliding, layout } = useRundown();
   const y = useStore(link.store, (s) => s.offset.y);
@@ -117,7 +118,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         </span>
       )}
       <span className="grow" />
-      <ReadPop />
+      {page.live ? <UseThePage /> : <ReadPop />}
       <label className="tick">
         <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} /> Guides
       </label>
@@ -129,5 +130,18 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         motion
       </label>
     </div>
+  );
+}
+
+/** A page under development can be used as it is: links followed, forms filled in. */
+function UseThePage() {
+  const { link } = useOpenedPage();
+  const [on, set] = useState(false);
+  const state = useStore(link.store, (s) => s.link);
+  useEffect(() => link.use(on), [link, on, state]);
+  return (
+    <label className="tick" title="Clicks and keys go to the page instead of picking elements">
+      <input type="checkbox" checked={on} onChange={(e) => set(e.target.checked)} /> Use the page
+    </label>
   );
 }

@@ -10,12 +10,16 @@ export interface BringPageProps {
   over: boolean;
   onFiles(files: readonly NamedFile[]): void;
   onPaste(html: string): void;
+  /** a page that a development server on this machine shows */
+  onConnect(url: string): void;
 }
 
-export function BringPage({ first, busy, over, onFiles, onPaste }: BringPageProps) {
+export function BringPage({ first, busy, over, onFiles, onPaste, onConnect }: BringPageProps) {
   const file = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
   const [pasting, setPasting] = useState(false);
+  const [connecting, setConnecting] = useState(false);
+  const [url, setUrl] = useState('http://localhost:5173/');
   const [html, setHtml] = useState('');
   const take = (e: ChangeEvent<HTMLInputElement>) => {
     if (e.target.files?.length) onFiles(fromList(e.target.files));
@@ -34,6 +38,35 @@ export function BringPage({ first, busy, over, onFiles, onPaste }: BringPageProp
           <p role="status">
             <progress className="progress w-full" /> {busy}
           </p>
+        ) : connecting ? (
+          <form
+            onSubmit={(e) => {
+              e.preventDefault();
+              onConnect(url.trim());
+            }}
+          >
+            <label className="bring-url">
+              Address of your development server
+              <input
+                className="field"
+                type="url"
+                required
+                autoFocus
+                pattern="https?://(localhost|127\.0\.0\.1)(:\d+)?(/.*)?"
+                title="A page on this machine, such as http://localhost:5173/"
+                value={url}
+                onChange={(e) => setUrl(e.target.value)}
+              />
+            </label>
+            <div className="bring-buttons">
+              <button type="submit" className="btn main">
+                Connect
+              </button>
+              <button type="button" className="btn tall" onClick={() => setConnecting(false)}>
+                Back
+              </button>
+            </div>
+          </form>
         ) : pasting ? (
           <form
             onSubmit={(e) => {
@@ -70,6 +103,9 @@ export function BringPage({ first, busy, over, onFiles, onPaste }: BringPageProp
             </button>
             <button type="button" className="btn tall" onClick={() => setPasting(true)}>
               Paste HTML
+            </button>
+            <button type="button" className="btn tall" onClick={() => setConnecting(true)}>
+              Connect a dev server
             </button>
           </div>
         )}

@@ -33,7 +33,8 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   const refresh = () => client.invalidateQueries({ queryKey: ['shelf'] });
   const layoutOf = (p: PageOnShelf) =>
     measured.get(p.id) ?? p.layouts.find((l) => l.viewport.width === 1280) ?? p.layouts[0] ?? null;
-  const unmeasured = pages.find((p) => !layoutOf(p));
+  // A page under development is measured where it is worked on.
+  const unmeasured = pages.find((p) => !p.live && !layoutOf(p));
   const shown = useMemo(
     () => pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase())),
     [pages, query],
@@ -66,6 +67,15 @@ export function Rack({ shelf }: { shelf: Shelf }) {
     } catch (error) {
       notifyError(error);
       setBusy(null);
+    }
+  };
+  const connect = async (url: string) => {
+    try {
+      const page = await api.connectPage(project.id, url);
+      await refresh();
+      void navigate(`/pages/${page.id}`);
+    } catch (error) {
+      notifyError(error);
     }
   };
   const remove = async (page: PageOnShelf) => {
@@ -159,6 +169,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
               busy={busy}
               over={over}
               onFiles={(f) => void bring(f)}
+              onConnect={(url) => void connect(url)}
               onPaste={(html) =>
                 void send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })
               }

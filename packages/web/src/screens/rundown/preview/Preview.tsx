@@ -8,6 +8,7 @@ import { soloed } from '../model/find.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Gutter } from './Gutter.tsx';
 import { Guides } from './Guides.tsx';
+import { LiveNote } from './LiveNote.tsx';
 import { MoveGrips } from './MoveGrips.tsx';
 
 const GUTTER = 84;
@@ -24,21 +25,26 @@ export function Preview({ width, height }: { width: number; height: number }) {
   const [form, setForm] = useState<'host' | 'path'>('host');
   const state = useStore(link.store, (s) => s.link);
   const late = useStore(link.store, (s) => s.late);
+  const refused = useStore(link.store, (s) => s.refused);
   const live = useStore(link.store, (s) => s.layout);
   const scale = Math.min((width - GUTTER) / viewport.width, height / viewport.height, 1);
 
   useEffect(() => {
-    const detach = link.attach(frame.current!, () => selectorsOf(session.store.getState().document));
+    const detach = link.attach(
+      frame.current!,
+      () => selectorsOf(session.store.getState().document),
+      page.live,
+    );
     // Only after someone listens for its first words.
-    frame.current!.src = previewUrl(page.token, form);
+    frame.current!.src = page.live?.url ?? previewUrl(page.token, form);
     return detach;
-  }, [link, session, page.token, form, round]);
+  }, [link, session, page.token, page.live, form, round]);
 
   useEffect(() => {
-    if (state !== 'loading' || form === 'path') return;
+    if (state !== 'loading' || form === 'path' || page.live) return;
     const timer = setTimeout(() => setForm('path'), FALL_BACK);
     return () => clearTimeout(timer);
-  }, [state, form, round]);
+  }, [state, form, round, page.live]);
 
   // The server takes out of the page what its takes have taken over, so the page is opened again once that has changed there.
   const taken = useStore(session.store, (s) => (s.save.is === 'saved' ? s.document.taken.join('\n') : null));
@@ -102,15 +108,23 @@ export function Preview({ width, height }: { width: number; height: number }) {
           key={`${round}${form}`}
           ref={frame}
           title={`Preview of ${page.name}`}
-          sandbox="allow-scripts"
+          // A page under development has an origin of its own, which is not ours.
+          sandbox={
+            page.live
+              ? 'allow-scripts allow-same-origin allow-forms allow-modals allow-popups'
+              : 'allow-scripts'
+          }
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
         />
-        {(state === 'loading' || state === 'lost') && !live && (
+        {page.live && state !== 'ready' && state !== 'hung' && !live && (
+          <LiveNote live={page.live} refused={refused} again={() => setRound((r) => r + 1)} />
+        )}
+        {!page.live && (state === 'loading' || state === 'lost') && !live && (
           <div className="preview-note">
             {state === 'loading' ? 'Opening the page …' : 'The page does not answer.'}
           </div>
         )}
-        {(state === 'hung' || state === 'lost') && (
+        {(state === 'hung' || (state === 'lost' && !page.live)) && (
           <div className="preview-note hung">
             <p>
               {state === 'hung'

@@ -1,0 +1,45 @@
+/**
+ * The way into a page under development: one script tag. Does nothing but in a frame of the workbench that knows the same code; the server
+ * puts the code and the workbench’s addresses in front of it.
+ */
+import { begin, speak } from './probe.ts';
+import { PAIRING, freshNonce, isNonce, isSame, proofOf } from './pairing.ts';
+import type { Hello, Paired, Welcome } from './pairing.ts';
+
+declare const LYVEK_PAIRING: { code: string; origins: string[] };
+const { code, origins } = LYVEK_PAIRING;
+const mark = '__lyvekPaired';
+const here = window as unknown as Record<string, unknown>;
+
+const isWelcome = (data: unknown): data is Welcome =>
+  typeof data === 'object' &&
+  data !== null &&
+  (data as Welcome).lyvek === PAIRING &&
+  (data as Welcome).is === 'welcome' &&
+  isNonce((data as Welcome).nonce) &&
+  typeof (data as Welcome).proof === 'string';
+
+async function pair(): Promise<void> {
+  const nonce = freshNonce();
+  addEventListener('message', async function welcome(e) {
+    if (e.source !== window.parent || !origins.includes(e.origin) || !isWelcome(e.data) || !e.ports[0])
+      return;
+    e.stopImmediatePropagation();
+    const expected = await proofOf('workbench', code, nonce, e.data.nonce, location.origin);
+    if (!isSame(expected, e.data.proof)) return;
+    removeEventListener('message', welcome);
+    begin({ live: true });
+    const proof = await proofOf('page', code, nonce, e.data.nonce, location.origin);
+    e.ports[0].postMessage({ is: 'paired', proof } satisfies Paired);
+    speak(e.ports[0], { live: true });
+  });
+  // Only a window of the workbench’s own address hears it.
+  for (const origin of origins)
+    window.parent.postMessage({ lyvek: PAIRING, is: 'hello', nonce } satisfies Hello, origin);
+}
+
+// Frameworks may run a script twice; one probe is enough.
+if (window.parent !== window && !here[mark]) {
+  here[mark] = true;
+  void pair();
+}

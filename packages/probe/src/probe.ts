@@ -1,0 +1,231 @@
+/** The probe: Lyvek’s eyes and hands inside a page, whichever way it came there. */
+import { find } from './find.ts';
+import { look } from './look.ts';
+import { measure } from './measure.ts';
+import { FORWARDED_KEYS } from './words.ts';
+import type { FromProbe, ToProbe } from './protocol.ts';
+import { Script } from './script.ts';
+import { playTime } from './time.ts';
+import { readPageRules } from './page-rules.ts';
+import { Patch } from './patch.ts';
+import { Styles } from './styles.ts';
+import { watchElements } from './watch-elements.ts';
+
+const styles = new Styles();
+let patch = new Patch();
+const script = new Script();
+let port: MessagePort | null = null;
+let elements: Element[] = [];
+let scale = 1;
+let landed = 0;
+let size = '';
+/** The page hears its own clicks and keys, instead of being picked in. */
+let inUse = false;
+
+const say = (message: FromProbe) => port?.postMessage(message);
+
+function act(message: ToProbe): void {
+  switch (message.do) {
+    case 'measure': {
+      script.rest();
+      const measured = styles.without(() => measure(message.selectors, patch));
+      // With the motions off for a moment, their animations have begun anew.
+      script.again();
+      elements = measured.elements;
+      size = sizeOf();
+      return say({ is: 'layout', id: message.id, layout: measured.layout });
+    }
+    case 'style':
+      patch.apply(message.patch);
+      say({ is: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
+      return script.play(message.plan, message.again);
+    case 'scroll':
+      scrollTo({ left: message.x, top: message.y, behavior: 'instant' });
+      landed = message.seq;
+      return say({ is: 'scrolled', seq: landed, x: scrollX, y: scrollY });
+    case 'scale':
+      scale = message.scale;
+      return;
+    case 'time':
+      return playTime(message);
+    case 'hold':
+      for (const e of patch.resolve([message.selector]).get(message.selector) ?? [])
+        if (e instanceof HTMLElement || e instanceof SVGElement) {
+          if (message.value === null) e.style.removeProperty(message.property);
+          else e.style.setProperty(message.property, message.value, 'important');
+          if (e.getAttribute('style') === '') e.removeAttribute('style');
+        }
+      // The script looks at its signals once something scrolls.
+      return void document.dispatchEvent(new Event('scroll'));
+    case 'find':
+      return say({ is: 'found', ...find(message.selector, elements[message.element], elements, patch) });
+    case 'look':
+      return void look(message.y, message.wanted).then((seen) =>
+        say({ is: 'looked', id: message.id, look: seen }),
+      );
+    case 'use':
+      inUse = message.on;
+      return;
+    case 'ping':
+      return say({ is: 'pong', id: message.id });
+  }
+}
+
+const sizeOf = () => {
+  const doc = document.scrollingElement ?? document.documentElement;
+  return `${innerWidth} ${innerHeight} ${doc.scrollWidth} ${doc.scrollHeight} ${document.body?.offsetHeight}`;
+};
+
+/** Nearest measured element at a point of the page. */
+function elementAt(target: EventTarget | null): number {
+  for (let e = target as Element | null; e; e = e.parentElement) {
+    const i = elements.indexOf(e);
+    if (i >= 0) return i;
+  }
+  return -1;
+}
+
+function listen(): void {
+  const capture = { capture: true, passive: false } as const;
+  addEventListener('scroll', () => say({ is: 'scrolled', seq: landed, x: scrollX, y: scrollY }), {
+    passive: true,
+  });
+  addEventListener(
+    'wheel',
+    (e) => {
+      if (e.ctrlKey) {
+        e.preventDefault();
+        return say({ is: 'zoom', delta: e.deltaY });
+      }
+      // Seen through a smaller frame, the browser makes a notch longer than it says; inner scrollers keep their own.
+      if (scale === 1 || e.defaultPrevented || scrollsItself(e.target as Element | null, e)) return;
+      e.preventDefault();
+      scrollBy({ left: e.deltaX, top: e.deltaY, behavior: 'instant' });
+    },
+    capture,
+  );
+  let hovered = -1;
+  addEventListener(
+    'pointermove',
+    (e) => {
+      const at = elementAt(e.target);
+      if (at === hovered) return;
+      hovered = at;
+      say({ is: 'hover', element: at });
+    },
+    capture,
+  );
+  document.documentElement.addEventListener('pointerleave', () => {
+    hovered = -1;
+    say({ is: 'hover', element: -1 });
+  });
+  // A click picks; the page itself does not hear it, so no link leads away.
+  addEventListener(
+    'click',
+    (e) => {
+      if (inUse) return;
+      e.preventDefault();
+      e.stopImmediatePropagation();
+      if (e.button === 0)
+        say({
+          is: 'picked',
+          element: elementAt(e.target),
+          additive: e.shiftKey || e.ctrlKey,
+          aside: e.altKey,
+        });
+    },
+    capture,
+  );
+  for (const type of ['submit', 'auxclick', 'dragstart', 'mousedown'] as const)
+    addEventListener(type, (e) => !inUse && e.preventDefault(), capture);
+  addEventListener(
+    'keydown',
+    (e) => {
+      if (inUse || !FORWARDED_KEYS.includes(e.key) || isField(e.target)) return;
+      e.preventDefault();
+      say({ is: 'key', key: e.key, shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
+    },
+    capture,
+  );
+}
+
+const isField = (target: EventTarget | null) =>
+  target instanceof Element && target.closest('input, textarea, select, [contenteditable]') !== null;
+
+function scrollsItself(target: Element | null, e: WheelEvent): boolean {
+  for (let n = target; n && n !== document.body && n !== document.documentElement; n = n.parentElement) {
+    const style = getComputedStyle(n);
+    const [overflow, room, at, delta] =
+      Math.abs(e.deltaX) > Math.abs(e.deltaY)
+        ? [style.overflowX, n.scrollWidth - n.clientWidth, n.scrollLeft, e.deltaX]
+        : [style.overflowY, n.scrollHeight - n.clientHeight, n.scrollTop, e.deltaY];
+    if (/auto|scroll/.test(overflow) && room > 0 && (delta > 0 ? at < room - 1 : at > 0)) return true;
+  }
+  return false;
+}
+
+/** Tells of a changed page size once it has come to rest. */
+function watchSize(): void {
+  let timer = 0;
+  const changed = () => {
+    clearTimeout(timer);
+    timer = setTimeout(() => {
+      const now = sizeOf();
+      if (now === size) return;
+      size = now;
+      say({ is: 'resized' });
+    }, 200) as unknown as number;
+  };
+  const observer = new ResizeObserver(changed);
+  observer.observe(document.documentElement);
+  if (document.body) observer.observe(document.body);
+  document.fonts?.addEventListener('loadingdone', () => {
+    size = '';
+    changed();
+  });
+}
+
+const WAIT_FOR_LOAD = 3000;
+
+/** Ready when loaded; a page whose load event never comes counts as ready three seconds after its DOM is. */
+function whenReady(then: (late: boolean) => void): void {
+  let told = false;
+  const tell = (late: boolean) => {
+    if (told) return;
+    told = true;
+    then(late);
+  };
+  if (document.readyState === 'complete') return tell(false);
+  addEventListener('load', () => tell(false));
+  const wait = () => setTimeout(() => tell(true), WAIT_FOR_LOAD);
+  document.readyState === 'loading' ? addEventListener('DOMContentLoaded', wait) : wait();
+}
+
+/** Listens to the page. Before anything else of the page does. */
+export function begin({ live = false }: { live?: boolean } = {}): void {
+  if (live) patch = new Patch({ own: true });
+  listen();
+}
+
+/** Speaks with the workbench from now on. */
+export function speak(to: MessagePort, { live = false }: { live?: boolean } = {}): void {
+  port = to;
+  to.onmessage = ({ data }: MessageEvent<ToProbe>) => {
+    try {
+      act(data);
+    } catch (error) {
+      say({ is: 'failed', message: String(error).slice(0, 400) });
+    }
+  };
+  whenReady((late) => {
+    watchSize();
+    if (live) watchElements(() => say({ is: 'resized' }));
+    const fonts = document.fonts
+      ? Promise.race([document.fonts.ready, new Promise((r) => setTimeout(r, 1500))])
+      : Promise.resolve();
+    void readPageRules().then((rules) => {
+      if (patch.learn(rules)) say({ is: 'resized' });
+    });
+    void fonts.then(() => say({ is: 'ready', late, frames: document.querySelectorAll('iframe').length }));
+  });
+}

@@ -1,0 +1,61 @@
+/** Lets a page under development in: it has to know the pairing code, and it is told that we know it (see probe/pairing.ts). */
+import { PAIRING, freshNonce, isNonce, isSame, proofOf } from '@lyvek/probe';
+import type { Welcome } from '@lyvek/probe';
+
+export interface LivePairing {
+  url: string;
+  code: string;
+}
+
+export type Refusal = 'wrong code' | 'other origin' | 'replay';
+
+/** ms in which a page has to answer for itself */
+const PATIENCE = 5000;
+
+const helloNonce = (data: unknown): string | null => {
+  const hello = data as { lyvek?: unknown; is?: unknown; nonce?: unknown } | null;
+  return typeof data === 'object' && hello?.lyvek === PAIRING && hello.is === 'hello' && isNonce(hello.nonce)
+    ? hello.nonce
+    : null;
+};
+
+/**
+ * `paired` gets a port only after its other end has proved that it knows the code. Fresh numbers are good for once. Returns what stops the
+ * listening.
+ */
+export function greetLive(
+  frame: HTMLIFrameElement,
+  { url, code }: LivePairing,
+  paired: (port: MessagePort) => void,
+  refused: (why: Refusal) => void,
+): () => void {
+  const origin = new URL(url).origin;
+  const seen = new Set<string>();
+  const greet = async (e: MessageEvent) => {
+    const nonce = helloNonce(e.data);
+    if (nonce === null || e.source !== frame.contentWindow) return;
+    if (e.origin !== origin) return refused('other origin');
+    if (seen.has(nonce)) return refused('replay');
+    seen.add(nonce);
+    const own = freshNonce();
+    const channel = new MessageChannel();
+    const expected = await proofOf('page', code, nonce, own, origin);
+    const late = setTimeout(() => {
+      channel.port1.close();
+      refused('wrong code');
+    }, PATIENCE);
+    channel.port1.onmessage = ({ data }: MessageEvent<{ is?: unknown; proof?: unknown }>) => {
+      clearTimeout(late);
+      if (data.is === 'paired' && typeof data.proof === 'string' && isSame(data.proof, expected))
+        return paired(channel.port1);
+      channel.port1.close();
+      refused('wrong code');
+    };
+    const proof = await proofOf('workbench', code, nonce, own, origin);
+    const welcome: Welcome = { lyvek: PAIRING, is: 'welcome', nonce: own, proof };
+    frame.contentWindow?.postMessage(welcome, origin, [channel.port2]);
+  };
+  const listener = (e: MessageEvent) => void greet(e);
+  addEventListener('message', listener);
+  return () => removeEventListener('message', listener);
+}

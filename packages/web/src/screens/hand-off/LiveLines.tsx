@@ -1,0 +1,61 @@
+/** Instead of the page’s files, which a page under development keeps to itself: what its own source needs. */
+import { patchOf } from '@lyvek/core';
+import type { Assembled, MotionDocument } from '@lyvek/core';
+import { Code } from './Code.tsx';
+
+export function LiveLines({
+  document,
+  assembled,
+  onCopy,
+}: {
+  document: MotionDocument;
+  assembled: Assembled;
+  onCopy(text: string, what: string): void;
+}) {
+  const head = assembled.html.lines.join('\n');
+  const { wraps, attributes } = patchOf(document);
+  return (
+    <section className="hand-html">
+      <header className="hand-head">
+        <b>In your own source</b>
+        <span className="grow" />
+        <button type="button" className="btn small" onClick={() => onCopy(head, 'What the head needs')}>
+          Copy
+        </button>
+      </header>
+      <Code text={head} language="html" marks={[]} added={assembled.html.lines} />
+      {wraps.map((w) => (
+        <Code
+          key={w.id}
+          text={`<div class="${w.className}">\n${w.anchors.map((a) => `  <i class="${a.className}" id="${a.id}"></i>\n`).join('')}  … ${w.selector}\n</div>`}
+          language="html"
+          marks={[]}
+        />
+      ))}
+      {attributes.map((a) => (
+        <Code
+          key={a.selector + a.name}
+          text={`${a.selector}  ${a.name}="${a.value}"`}
+          language="html"
+          marks={[]}
+        />
+      ))}
+      {assembled.script !== null && <Code text={assembled.script.text} language="html" marks={[]} />}
+      <div className="hand-notes">
+        <p>
+          <b>Add</b> the lines at the end of the head, or import the style sheet and the module where your
+          build takes them in.
+        </p>
+        {wraps.length > 0 && (
+          <p>
+            <b>Add</b> a track around each pinned stage in your own components. Until it is there, the pin
+            does not hold.
+          </p>
+        )}
+        <p>
+          <b>Remove</b> the pairing line when you are done. It does nothing outside of Lyvek.
+        </p>
+      </div>
+    </section>
+  );
+}
