@@ -18,7 +18,10 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^packages/core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^(packages/core|node_modules/(zod|css-tree|css-select|postcss|postcss-safe-parser|culori|domhandler|parse5|parse5-htmlparser2-tree-adapter|@types)/)' },
+      to: {
+        pathNot:
+          '^(packages/core|node_modules/(zod|css-tree|css-select|postcss|postcss-safe-parser|culori|domhandler|parse5|parse5-htmlparser2-tree-adapter|@types)/)',
+      },
     },
     {
       name: 'api-knows-core-only',
@@ -45,9 +48,17 @@ module.exports = {
       to: { path: '^packages/(web|probe)/' },
     },
     {
+      name: 'cli-knows-core-and-measuring',
+      severity: 'error',
+      from: { path: '^packages/cli/' },
+      to: {
+        path: '^(packages/(web|probe|runtime|api|server/src/(?!lab/|bring/|hand-off/))|node_modules/(pg|express))',
+      },
+    },
+    {
       name: 'rooms-by-their-face',
       severity: 'error',
-      from: { path: '^packages/(api|probe|runtime|server|web)/' },
+      from: { path: '^packages/(api|cli|probe|runtime|server|web)/' },
       to: { path: '^packages/core/src/(?!index|testing/|format/marks|feel/follow|timeline/phases)' },
     },
     core('page'),

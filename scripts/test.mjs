@@ -39,6 +39,7 @@ await step('types', async () => {
     'packages/api',
     'packages/probe',
     'packages/server',
+    'packages/cli',
     'packages/web',
     'e2e',
   ];

@@ -61,6 +61,7 @@ export const PageReading = z.object({
   mistakes: z.array(
     z.object({
       key: z.string(),
+      rule: z.string(),
       kind: z.string(),
       place: Place,
       what: z.string(),

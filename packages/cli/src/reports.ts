@@ -75,10 +75,13 @@ const sarif: Report = (found) =>
     2,
   );
 
+/** XML 1.0 has no control characters but three. */
+const isAllowed = (c: string) => c >= ' ' || c === '\t' || c === '\n' || c === '\r';
 const xml = (s: string) =>
-  s
-    .replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`)
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/g, '');
+  [...s]
+    .filter(isAllowed)
+    .map((c) => (/[&<>"']/.test(c) ? `&#${c.charCodeAt(0)};` : c))
+    .join('');
 
 const junit: Report = (found, { width, height }) => {
   const cases = found.map(

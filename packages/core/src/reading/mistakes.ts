@@ -6,7 +6,9 @@ import type { Cascade } from './cascade.ts';
 import { msOf } from './lengths.ts';
 import { RESET_ONLY } from './shorthand.ts';
 import { splitTop } from './selector.ts';
+import type { ReadDeclaration } from './rules.ts';
 import type { Place } from './source.ts';
+import { claimOf } from './take-out.ts';
 
 export type MistakeKind = 'shorthand-order' | 'zero-duration' | 'delay' | 'missing-fill' | 'scroll-container';
 
@@ -14,6 +16,8 @@ export interface Mistake {
   /** the same for the same mistake at the same place */
   key: string;
   kind: MistakeKind;
+  /** the rule that is taken out of the page once it is read */
+  rule: string;
   place: Place;
   /** one sentence: what is wrong */
   what: string;
@@ -23,7 +27,7 @@ export interface Mistake {
   fix: string;
 }
 
-type Found = Omit<Mistake, 'key'>;
+type Found = Omit<Mistake, 'key' | 'rule' | 'place'> & { declaration: ReadDeclaration };
 type Finder = (context: {
   won: ReadonlyMap<string, Winner>;
   element: Element;
@@ -45,7 +49,7 @@ const shorthandOrder: Finder = ({ won }) =>
         return [
           {
             kind: 'shorthand-order' as const,
-            place: winner.declaration.place,
+            declaration: winner.declaration,
             what: `“animation” comes after “animation-timeline: ${lost.value}” and resets it`,
             why: 'The animation plays in time as soon as the page is there, or stands at its end, and the scroll does not move it.',
             fix: `Write animation-timeline (line ${lost.declaration.place.line}) after the shorthand.`,
@@ -60,7 +64,7 @@ const zeroDuration: Finder = ({ won }) => {
   return [
     {
       kind: 'zero-duration',
-      place: winner.declaration.place,
+      declaration: winner.declaration,
       what: 'Its duration is 0, so it jumps to its end where its range begins',
       why: 'Readers see a jump instead of a movement.',
       fix: 'Leave the duration out: without one an animation fills its range.',
@@ -81,7 +85,7 @@ const delay: Finder = ({ won }) => {
   return [
     {
       kind: 'delay',
-      place: winner.declaration.place,
+      declaration: winner.declaration,
       what: `Its delay eats the first ${Math.round(most * 100)} % of its range`,
       why: 'On a scroll timeline a delay is a share of the way, not a time: the element waits while it is scrolled.',
       fix: 'Take the delay away and let the range begin later.',
@@ -99,7 +103,7 @@ const missingFill: Finder = ({ won }) => {
   return [
     {
       kind: 'missing-fill',
-      place: declaration.place,
+      declaration,
       what: 'It holds no values before and after its range',
       why: 'The element snaps to its own values where the range begins and ends.',
       fix: 'Add “both” to the animation.',
@@ -122,7 +126,7 @@ const scrollContainer: Finder = ({ won, element, cascade, env }) => {
     return [
       {
         kind: 'scroll-container',
-        place: caught.declaration.place,
+        declaration: caught.declaration,
         what: '“overflow: hidden” makes this a scroller, and the passage is measured in it instead of in the page',
         why: 'It never scrolls, so what moves inside stands still; sticky elements inside stop sticking.',
         fix: 'Write overflow: clip, which cuts off as well and is no scroller.',
@@ -135,9 +139,11 @@ const scrollContainer: Finder = ({ won, element, cascade, env }) => {
 const FINDERS: readonly Finder[] = [shorthandOrder, zeroDuration, delay, missingFill, scrollContainer];
 
 export const mistakesOf = (context: Parameters<Finder>[0]): Mistake[] =>
-  FINDERS.flatMap((find) => find(context)).map((m) => ({
+  FINDERS.flatMap((find) => find(context)).map(({ declaration: { place, node, sheet }, ...m }) => ({
     ...m,
-    key: `${m.kind} ${m.place.path}:${m.place.line}:${m.place.column}`,
+    place,
+    rule: claimOf(node, sheet, '{animation}').key,
+    key: `${m.kind} ${place.path}:${place.line}:${place.column}`,
   }));
 
 /** Which mistakes are read as they were meant, by key. */

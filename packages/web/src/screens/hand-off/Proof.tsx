@@ -6,7 +6,8 @@ import type { Layout, MotionDocument, MotionProof, ProofPlan, ProofResult } from
 import { api } from '../../data/api.ts';
 import { previewUrl } from '../../parts/preview-url.ts';
 import { useLayout, useOpenedPage } from '../page-context.ts';
-import { ProofLink } from './proof-link.tsx';
+import { ProofLink } from './proof-link.ts';
+import { ProofWindow } from './ProofWindow.tsx';
 
 type Where = 'here' | 'lab';
 interface Run {
@@ -113,7 +114,7 @@ export function Proof({
             className="progress w-full"
             {...(run.where === 'here' ? { value: done, max: run.plan.offsets.length } : {})}
           />
-          {run.where === 'here' && <ProofLink.Frame width={232} viewport={viewport} />}
+          {run.where === 'here' && <ProofWindow width={232} viewport={viewport} />}
           <button type="button" className="btn small" onClick={cancel}>
             Cancel
           </button>

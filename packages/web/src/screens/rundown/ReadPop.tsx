@@ -9,7 +9,7 @@ import { useOpenedPage } from '../page-context.ts';
 
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 /** Mistakes that are mended where the page is read; the others are the document’s, whose checks find them. */
-const READ_AGAIN = new Set(['shorthand-order', 'zero-duration', 'delay']);
+const READ_AGAIN = new Set(['shorthand-order', 'zero-duration']);
 
 export function ReadPop() {
   const { page, session } = useOpenedPage();
@@ -20,7 +20,10 @@ export function ReadPop() {
     staleTime: Infinity,
   });
   if (!reading.data) return null;
-  const { unread, mistakes, document: plain } = reading.data;
+  const { document: plain } = reading.data;
+  // What has been read as it was meant is no longer in the page.
+  const mistakes = reading.data.mistakes.filter((m) => !READ_AGAIN.has(m.kind) || !taken.includes(m.rule));
+  const unread = reading.data.unread;
   if (unread.length + mistakes.length === 0) return null;
   const face = [
     mistakes.length ? count(mistakes.length, 'mistake', 'mistakes') : '',

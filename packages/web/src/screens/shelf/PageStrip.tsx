@@ -102,6 +102,8 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
               <>
                 <b>{Math.round(layout.page.height).toLocaleString('en')}</b> px
               </>
+            ) : page.live ? (
+              'not opened yet'
             ) : (
               'being measured …'
             )}

@@ -1,39 +1,17 @@
 /** The line to the probe in a finished hand-off that is being proved. */
-import { useEffect, useRef } from 'react';
 import type { Look, ProofPlan, Viewport } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
+import { proofWindow } from './ProofWindow.tsx';
 
 /** ms that one look may take: two frames, on a busy machine. */
 const PATIENCE = 20_000;
-
-let holder: HTMLElement | null = null;
 
 export class ProofLink {
   private constructor(
     private readonly port: MessagePort,
     private readonly signal: AbortSignal,
   ) {}
-
-  /** A small window into the page while it is being scrolled; a frame that cannot be seen would not be drawn. */
-  static Frame({ width, viewport }: { width: number; viewport: Viewport }) {
-    const box = useRef<HTMLDivElement>(null);
-    const scale = width / viewport.width;
-    useEffect(() => {
-      holder = box.current;
-      return () => {
-        holder = null;
-      };
-    }, []);
-    return (
-      <div className="proof-frame" style={{ width, height: viewport.height * scale }}>
-        <div
-          ref={box}
-          style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
-        />
-      </div>
-    );
-  }
 
   /** Opens the page and waits until its probe says that it is there. */
   static async opened(url: string, viewport: Viewport, signal: AbortSignal): Promise<ProofLink> {
@@ -59,7 +37,7 @@ export class ProofLink {
       );
     });
     frame.src = url;
-    holder?.append(frame);
+    proofWindow()?.append(frame);
     return new ProofLink(await greeted, signal);
   }
 
