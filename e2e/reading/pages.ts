@@ -29,7 +29,7 @@ export const read = (files: Files): Reading =>
 
 /** The page without what was read. */
 export const stripped = (files: Files, reading: Reading): Files =>
-  new Map([...files, ...takenOut(reading.claims)]);
+  new Map([...files, ...[...takenOut(reading.claims)].map(([path, { text }]) => [path, text] as const)]);
 
 export const SHEET = 'page.motion.css';
 

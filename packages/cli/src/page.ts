@@ -25,7 +25,10 @@ export function readingOf(page: InputPage, mend?: Mend): Reading {
 /** The page’s files without what a document has taken over from them. */
 export function bareFiles(page: InputPage, document: MotionDocument): PageFiles {
   const { entry, html, fileAt } = handOffPageOf(page);
-  return withTexts(page.files, withoutTaken(entry, html, fileAt, document.taken));
+  const bare = [...withoutTaken(entry, html, fileAt, document.taken)].map(
+    ([path, { text }]) => [path, text] as const,
+  );
+  return withTexts(page.files, new Map(bare));
 }
 
 /** Measured in Chromium, with the motions off. */

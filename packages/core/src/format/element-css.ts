@@ -7,6 +7,8 @@ import { bothOf, overlaps } from './overlaps.ts';
 import type { Piece } from './piece.ts';
 import { rule } from './rule.ts';
 import { introsLast } from './timed-css.ts';
+import { tunedRange } from './tuned.ts';
+import type { Tuned } from './tuned.ts';
 
 /**
  * One piece per selector, then one per overlap. The selector of an overlap is the intersection of its parts, so it is more
@@ -57,11 +59,29 @@ function pieceOf(selector: string, list: readonly Entry[]): Piece {
   return piece;
 }
 
-const lasting = ({ timed }: Entry, easing: string): string => {
-  if (!timed) return `auto ${easing}`;
-  const ms = (n: Ms) => `${Number(n.toFixed(2))}ms`;
-  const delay = timed.later ?? (timed.start > 0 ? ms(timed.start) : '');
-  return `${ms(timed.duration)} ${easing}${delay ? ` ${delay}` : ''}`;
+const ms = (n: Ms) => `${Number(n.toFixed(2))}ms`;
+
+/** One entry with its numbers taken out to the top of the block. */
+function tunedEntry(e: Entry): { tuned: Tuned[]; range: string; lasting: string } {
+  const name = e.blocks[0]!.name;
+  const own = [...(e.tuned ?? []), ...e.blocks.flatMap((b) => b.tuned)];
+  if (!e.timed) {
+    const { tuned, range } = e.range === 'normal' ? { tuned: [], range: e.range } : tunedRange(e.range, name);
+    return { tuned: [...tuned, ...own], range, lasting: 'auto' };
+  }
+  const { start, duration, later } = e.timed;
+  const delay: Tuned[] = start > 0 && later === null ? [[`--${name}-delay`, ms(start)]] : [];
+  return {
+    tuned: [[`--${name}-duration`, ms(duration)], ...delay, ...own],
+    range: e.range,
+    lasting: `var(--${name}-duration)`,
+  };
+}
+
+const delayOf = (e: Entry): string => {
+  if (!e.timed) return '';
+  if (e.timed.later !== null) return ` ${e.timed.later}`;
+  return e.timed.start > 0 ? ` var(--${e.blocks[0]!.name}-delay)` : '';
 };
 
 const IDLE = 'animation: none;';
@@ -71,7 +91,17 @@ export const isIdle = (piece: Piece): boolean => piece.rules.includes(IDLE);
 /** The shorthand comes first: it would reset timeline and range. */
 function animationRule(selector: string, entries: readonly Entry[]): string {
   const list = introsLast(entries);
-  const rows = list.flatMap((e) => e.blocks.map((b) => ({ e, name: b.name, easing: b.easing })));
+  const rows = list.flatMap((e) => {
+    if (e.blocks.length === 0) return [];
+    const t = tunedEntry(e);
+    return e.blocks.map((b, i) => ({
+      e,
+      ...t,
+      tuned: i === 0 ? t.tuned : [],
+      name: b.name,
+      easing: b.easing,
+    }));
+  });
   if (rows.length === 0) return rule(selector, [IDLE]);
   const join = (f: (row: (typeof rows)[number]) => string) => {
     const all = rows.map(f);
@@ -79,10 +109,12 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
   };
   const fill = (m: Motion) => (m.fill === 'none' ? '' : ` ${m.fill}`);
   return rule(selector, [
-    `animation:${join(({ e, name, easing }) => `${name} ${lasting(e, easing)}${fill(e.motion)}`)};`,
+    ...rows.flatMap((r) => r.tuned.map(([property, value]) => `${property}: ${value};`)),
+    `animation:${join(({ e, name, easing, lasting }) => `${name} ${lasting} ${easing}${delayOf(e)}${fill(e.motion)}`)};`,
     `animation-timeline:${join(({ e }) => e.timeline)};`,
-    `animation-range:${join(({ e }) => e.range)};`,
-    ...(list.some((e) => e.timed && e.timed.trigger !== 'none')
+    `animation-range:${join(({ range }) => range)};`,
+    // The shorthand does not take triggers back, so what is not there under a condition has to let go of its own.
+    ...(list.some((e) => (e.timed ? e.timed.trigger !== 'none' : e.motion.driver.kind === 'gate'))
       ? [`animation-trigger:${join(({ e }) => e.timed?.trigger ?? 'none')};`]
       : []),
     ...(list.some((e) => e.motion.composite === 'add')

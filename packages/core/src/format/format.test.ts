@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { documentOf, element, layoutOf, motion, fadeAndRise } from '../testing/index.ts';
 import { hasSheetsInBody, insertFirstInHead, insertLastInHead, titleOf } from './html.ts';
 import { handOffCss, previewCss } from './join-css.ts';
 import { indent } from './rule.ts';
@@ -33,7 +33,7 @@ describe('the writer', () => {
       motion({ id: 'm_c', name: 'Other', targets: { selector: '#b' } }),
     );
     expect(css).toContain('lv-card auto linear both,\n    lv-leave auto linear forwards;');
-    expect(css).toContain('#b {\n  animation: lv-other auto linear both;');
+    expect(css).toMatch(/#b \{\n(?: {2}--lv-other-\w+: .*\n)+ {2}animation: lv-other auto linear both;/);
   });
 
   test('selectors that overlap get a block for their intersection, more specific than both', () => {
@@ -163,14 +163,32 @@ describe('ranges', () => {
 
 describe('the hand-off', () => {
   test('holds the preview’s very text, indented, inside its guards', () => {
-    const { css } = handOffCss(documentOf(motion()), layout, 'Title */ x');
-    for (const piece of write(motion()).pieces) {
+    const rising = motion({ keyframes: fadeAndRise('0 40px') });
+    const { css } = handOffCss(documentOf(rising), layout, 'Title */ x');
+    for (const piece of write(rising).pieces) {
       expect(css).toContain(indent(piece.rules, '    '));
       expect(css).toContain(piece.keyframes);
     }
     expect(css).toMatch(/^\/\* Title {2}x \*\//);
     expect(css).toContain('@supports (animation-timeline: view())');
     expect(css).toContain('@media screen and (prefers-reduced-motion: no-preference)');
+  });
+
+  test('the numbers that people tune stand at the top of the block', () => {
+    const { css } = handOffCss(documentOf(motion({ keyframes: fadeAndRise('0 40px') })), layout, 't');
+    expect(css).toContain(
+      '--lv-card-start: entry 0%;\n      --lv-card-end: contain 50%;\n      --lv-card-distance: 40px;\n      animation:'.replaceAll(
+        '\n      ',
+        '\n      ',
+      ),
+    );
+    expect(css).toContain('0% { opacity: 0; translate: 0 var(--lv-card-distance); }');
+  });
+
+  test('what is the same for all readers is written once', () => {
+    const { css } = handOffCss(documentOf(motion({ reducedMotion: 'keep' })), layout, 't');
+    expect(css.match(/animation-timeline: view\(block/g)).toHaveLength(1);
+    expect(css).not.toContain('prefers-reduced-motion');
   });
 
   test('line marks point at the rules', () => {

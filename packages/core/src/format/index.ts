@@ -11,5 +11,5 @@ export * from './patch-html.ts';
 export * from './script.ts';
 export * from './plan.ts';
 export * from './older-plan.ts';
-export { splitRange } from './stagger-css.ts';
+export { splitRange } from './split-range.ts';
 export { mediaStates } from './media-css.ts';

@@ -183,10 +183,11 @@ export function handOffCss(
       for (const { query, pieces } of side.blocks)
         media(
           `${screen} and (prefers-reduced-motion: ${wish})${query === null ? '' : ` and ${inBrackets(query)}`}`,
-          pieces.filter((p) => !isAdjustment(p) && which(p)),
+          pieces.filter((p) => !isAdjustment(p) && !(alike.has(p.id) && !older) && which(p)),
           side === full,
         );
     };
+    const alike = sharedIds(full, reduced);
     const adjusted = base!.pieces.filter(isAdjustment);
     const needed = 'Adjustments that the motions need';
     if (older) {
@@ -198,7 +199,15 @@ export function handOffCss(
     }
     put('@supports (animation-timeline: view()) {');
     indented = '  ';
-    if (!older) media('screen', adjusted, true, needed);
+    if (!older) {
+      media('screen', adjusted, true, needed);
+      for (const { query, pieces } of full.blocks)
+        media(
+          `screen${query === null ? '' : ` and ${inBrackets(query)}`}`,
+          pieces.filter((p) => alike.has(p.id)),
+          true,
+        );
+    }
     moves(full, 'no-preference', 'screen', (p) => !older || !isHeld(p));
     moves(reduced, 'reduce', 'screen', () => true);
     put('}');
@@ -210,6 +219,19 @@ export function handOffCss(
     notes: notesOf(full),
     lines,
   };
+}
+
+/** Pieces that are the same for readers with and without a wish for reduced motion, under every media condition. */
+function sharedIds(full: Side, reduced: Side): Set<string> {
+  const texts = ({ blocks }: Side) => {
+    const out = new Map<string, string>();
+    for (const { query, pieces } of blocks)
+      for (const p of pieces)
+        if (p.rules && p.stays !== true) out.set(p.id, `${out.get(p.id) ?? ''}${query}\n${p.rules}\n`);
+    return out;
+  };
+  const [a, b] = [texts(full), texts(reduced)];
+  return new Set([...a].filter(([id, text]) => b.get(id) === text).map(([id]) => id));
 }
 
 const notesOf = ({ drafts }: Side): WriterNote[] => {

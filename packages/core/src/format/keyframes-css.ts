@@ -2,6 +2,8 @@
 import type { Motion } from '../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../value/index.ts';
 import type { Keyframe } from '../value/index.ts';
+import { distanceOf, withDistance } from './tuned.ts';
+import type { Tuned } from './tuned.ts';
 
 interface Stop {
   easing: string;
@@ -14,6 +16,7 @@ export interface KeyframesBlock {
   css: string;
   /** leads from a beginning that only the browser knows; stops say so where theirs is another */
   easing: string;
+  tuned: Tuned[];
 }
 
 /** Blocks named `name`, `name_2` …, which no motion is called; `only` leaves out every other property. */
@@ -23,13 +26,18 @@ export function keyframesCss(
   only?: (property: string) => boolean,
 ): KeyframesBlock[] {
   const groups: Map<string, Stop>[] = [];
+  const tuned: Tuned[] = [];
   for (const [property, list] of Object.entries(motion.keyframes)) {
     if (only && !only(property)) continue;
+    const distance = distanceOf(property, list);
+    if (distance !== null) tuned.push([`--${name}-distance`, distance]);
+    const text = (value: string) =>
+      distance === null ? value : withDistance(value, distance, `--${name}-distance`);
     const stops = withWholeEasing(list, motion.easing);
     const group = groups.find((g) => agrees(g, withStart(stops))) ?? groups[groups.push(new Map()) - 1]!;
     for (const stop of withStart(stops)) {
       const known = group.get(stop.at) ?? { easing: easingOf(stop), declarations: [] };
-      if (stop.value) known.declarations.push(`${property}: ${stop.value};`);
+      if (stop.value) known.declarations.push(`${property}: ${text(stop.value)};`);
       group.set(stop.at, known);
     }
   }
@@ -40,6 +48,7 @@ export function keyframesCss(
     return {
       name: blockName,
       easing,
+      tuned: i === 0 ? tuned : [],
       css: `@keyframes ${blockName} {\n${[...stops]
         .filter(([, s]) => s.declarations.length)
         .sort(byPlace)

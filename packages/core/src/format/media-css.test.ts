@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { documentOf, element, layoutOf, motion, inlined } from '../testing/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { handOffCss } from './index.ts';
 import { mediaSets, mediaStates } from './media-css.ts';
@@ -17,12 +17,15 @@ const doc = (media: MotionDocument['media'], ...motions: Motion[]): MotionDocume
   media,
 });
 const off = (media: string) => ({ media, on: false });
-const css = (d: MotionDocument) => handOffCss(d, layout, 'T').css;
-/** Rules that stand under one condition for readers with motion. */
-const under = (d: MotionDocument, query: string): string => {
-  const at = css(d).indexOf(`(prefers-reduced-motion: no-preference) and ${query} {`);
-  return at < 0 ? '' : css(d).slice(at, css(d).indexOf('\n  }', at));
-};
+const css = (d: MotionDocument) => inlined(handOffCss(d, layout, 'T').css);
+/** Rules that stand under one condition for readers with motion: those for all readers, and those for them alone. */
+const under = (d: MotionDocument, query: string): string =>
+  ['screen', 'screen and (prefers-reduced-motion: no-preference)']
+    .map((readers) => {
+      const at = css(d).indexOf(`@media ${readers} and ${query} {`);
+      return at < 0 ? '' : css(d).slice(at, css(d).indexOf('\n  }', at));
+    })
+    .join('\n');
 
 describe('which sets are written', () => {
   test('only used ones; together only what some screen can meet', () => {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { adjust, fragment } from '../effect/effect-definition.ts';
 import { emptyDocument } from '../motion/index.ts';
 import type { MotionDocument, Pin } from '../motion/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { documentOf, element, layoutOf, motion, inlined } from '../testing/index.ts';
 import { handOffCss, markOf, patchHtml, patchOf } from './index.ts';
 
 const pin = (over: Partial<Pin> = {}): Pin => ({
@@ -80,7 +80,7 @@ describe('pins as CSS', () => {
   ]);
   const driver = { kind: 'pin' as const, pin: 'p_dome' };
   const css = (p: Pin, range = { start: '25%', end: 'calc(50% + 40px)' }) =>
-    handOffCss(withPin(documentOf(motion({ driver, range })), p), layout, 'T').css;
+    inlined(handOffCss(withPin(documentOf(motion({ driver, range })), p), layout, 'T').css);
 
   test.each([
     [

@@ -8,8 +8,11 @@ import { decimal } from '../value/index.ts';
 import { writtenSelector } from './marks.ts';
 import type { Piece } from './piece.ts';
 import { rule } from './rule.ts';
+import { splitRange } from './split-range.ts';
 
 export const stepName = (name: string): string => `--${name}-step`;
+/** How much one step is. */
+export const byName = (name: string): string => `--${name}-by`;
 
 /** Rules that number the targets; equal numbers share one. Zero needs none, since `var()` falls back to it. */
 export function staggerPieces(motion: Motion, name: string, layout: HeldLayout): Piece[] {
@@ -57,26 +60,4 @@ export function steppedRange(range: string, step: string, name: string): string 
       return `${word} ${stepped(offset, step, name)}`.trim();
     })
     .join(' ');
-}
-
-/** The two points of a range, each with its name where it has one. */
-export function splitRange(range: string): string[] {
-  const parts: string[] = [];
-  let depth = 0;
-  let word = '';
-  for (const c of `${range} `) {
-    if (c === '(') depth++;
-    if (c === ')') depth--;
-    if (c === ' ' && depth === 0) {
-      if (word) parts.push(word);
-      word = '';
-    } else word += c;
-  }
-  const points: string[] = [];
-  for (const part of parts) {
-    const isName = /^[a-z-]+$/.test(part);
-    if (isName || points.length === 0 || !/^[a-z-]+$/.test(points.at(-1)!)) points.push(part);
-    else points[points.length - 1] += ` ${part}`;
-  }
-  return points;
 }

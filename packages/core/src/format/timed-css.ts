@@ -7,7 +7,7 @@ import type { Entry } from './entry.ts';
 import { triggerActions, triggerName } from './gate-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import type { Condition } from './piece.ts';
-import { stepped } from './stagger-css.ts';
+import { byName, stepped } from './stagger-css.ts';
 
 interface TimedContext {
   document: MotionDocument;
@@ -32,12 +32,17 @@ export function timedEntries(motion: Motion, condition: Condition, c: TimedConte
   const blockName = `lv-${c.blockNames.get(motion.id)!}`;
   const trigger = gate ? `${triggerName(c.gateNames.get(gate.id)!)} ${triggerActions(gate)}` : 'none';
   const step = motion.stagger?.step.endsWith('ms') ? motion.stagger.step : null;
-  const later = step && stepped(`${played.start}ms`, step, name);
+  const later = step && stepped(`${played.start}ms`, `var(${byName(name)})`, name);
+  const tuned = step === null ? [] : [[byName(name), step] as const];
   const timed = { start: played.start, duration: played.end - played.start, trigger, later };
   const only = still && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
   const entry = (m: Motion, suffix: string, keep: (p: string) => boolean): Entry[] => {
-    const blocks = keyframesCss(m, blockName + suffix + (still ? '-still' : ''), (p) => keep(p) && only(p));
-    return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', timed }] : [];
+    const blocks = keyframesCss(
+      m,
+      blockName + suffix + (still && motion.reducedMotion === 'fade' ? '-still' : ''),
+      (p) => keep(p) && only(p),
+    );
+    return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', tuned, timed }] : [];
   };
   if (gate) return entry(motion, '', () => true);
   return introParts(motion, c.document, c.held).flatMap((p) => entry(p.motion, p.suffix, p.keeps));

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Gate, Motion, MotionDocument } from '../motion/index.ts';
 import { timesOf } from '../motion/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { documentOf, element, layoutOf, motion, inlined } from '../testing/index.ts';
 import { handOffCss, scriptText } from './index.ts';
-import { splitRange, stepped, steppedRange } from './stagger-css.ts';
+import { splitRange } from './split-range.ts';
+import { stepped, steppedRange } from './stagger-css.ts';
 
 const layout = {
   ...layoutOf([
@@ -31,7 +32,7 @@ const part = (over: Partial<Motion> = {}) =>
     time: { delay: '20ms', duration: '300ms' },
     ...over,
   });
-const css = (d: MotionDocument) => handOffCss(d, layout, 'T').css;
+const css = (d: MotionDocument) => inlined(handOffCss(d, layout, 'T').css);
 const withGate = (g: Gate, ...motions: Motion[]): MotionDocument => ({
   ...documentOf(...motions),
   gates: [g],

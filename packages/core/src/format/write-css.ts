@@ -17,7 +17,7 @@ import type { Condition, Piece, WriterNote, Written } from './piece.ts';
 import { pinPieces } from './pin-css.ts';
 import { planOf } from './plan.ts';
 import { registrations } from './property-css.ts';
-import { staggerPieces, stepCss, steppedRange } from './stagger-css.ts';
+import { byName, staggerPieces, stepCss, steppedRange } from './stagger-css.ts';
 import { partsOf, timedEntries } from './timed-css.ts';
 import { NamedTimelines, timelineOf } from './timeline-css.ts';
 import type { TimelineCss } from './timeline-css.ts';
@@ -184,17 +184,22 @@ function entryOf(
     known.layouts.every((l, i) => l === layouts[i])
   )
     return known;
-  const fadeOnly = condition === 'reduced-motion' && motion.reducedMotion === 'fade';
+  // What only fades anyway is the same for all readers.
+  const fadeOnly =
+    condition === 'reduced-motion' &&
+    motion.reducedMotion === 'fade' &&
+    Object.keys(motion.keyframes).some((p) => p !== 'opacity');
   const blocks = keyframesCss(
     motion,
     `lv-${blockName}${fadeOnly ? '-still' : ''}`,
     fadeOnly ? (p) => p === 'opacity' : undefined,
   );
   const written = timelineOf(motion, name, layouts, pins);
-  const range = motion.stagger
-    ? steppedRange(written.range, stepCss(motion, layouts[0]!), `lv-${name}`)
-    : written.range;
-  const fresh = { motion, key, layouts, blocks, timed: null, ...written, range };
+  const stepped = motion.stagger && {
+    range: steppedRange(written.range, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
+    tuned: [[byName(`lv-${name}`), stepCss(motion, layouts[0]!)] as const],
+  };
+  const fresh = { motion, key, layouts, blocks, timed: null, ...written, ...stepped };
   last.set(motion, fresh);
   return fresh;
 }

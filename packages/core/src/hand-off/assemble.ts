@@ -15,7 +15,7 @@ import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import { withoutTaken } from '../reading/index.ts';
-import type { FileAt } from '../reading/index.ts';
+import type { FileAt, TakenOut } from '../reading/index.ts';
 import { apiScript, isForApi } from './api-script.ts';
 import { howPlayed } from './how.ts';
 import type { How } from './how.ts';
@@ -50,13 +50,15 @@ export interface Assembled extends HandOff {
     text: string;
     /** the page without what was read into motions, before anything is added */
     bare: string;
+    /** lines of the page as it was brought in which something went */
+    removed: number[];
     changes: { text: string; line: number }[];
     notes: string[];
     line: number;
     lines: string[];
   };
   /** other files of the page that lose what was read from them */
-  pageFiles: { path: string; before: string; after: string }[];
+  pageFiles: { path: string; before: string; after: string; removed: number[] }[];
   how: How[];
   /** motions that are not there, or not as they were, under this target, and why */
   lost: WriterNote[];
@@ -64,11 +66,11 @@ export interface Assembled extends HandOff {
 }
 
 /** A name whose style sheet is not there yet, or has nothing left in it: an earlier one may hold what could not be read. */
-function freeName(page: HandOffPage, taken: ReadonlyMap<string, string>): string {
+function freeName(page: HandOffPage, taken: ReadonlyMap<string, TakenOut>): string {
   for (let i = 1; ; i++) {
     const name = i === 1 ? page.name : `${page.name} ${i}`;
     const { path } = stylesheetPath(page.entry, name);
-    const text = taken.get(path) ?? page.fileAt(path) ?? '';
+    const text = taken.get(path)?.text ?? page.fileAt(path) ?? '';
     if (text.replace(/\/\*[\s\S]*?\*\//g, '').trim() === '') return name;
   }
 }
@@ -99,7 +101,8 @@ export function assemble(
   const name = freeName(page, taken);
   const sheet = stylesheetPath(page.entry, name);
   const modulePath = stylesheetPath(page.entry, name, 'js');
-  const bare = taken.get(page.entry) ?? page.html;
+  const bare = taken.get(page.entry)?.text ?? page.html;
+  const removed = taken.get(page.entry)?.lines ?? [];
   const patched = patchHtml(bare, patchOf(document, layout.kept));
   const lines = headLines(sheet.href, script === null ? null : modulePath.href).filter(
     // A page that was handed off before has its lines already.
@@ -116,12 +119,18 @@ export function assemble(
     html: {
       text: linked.html,
       bare,
+      removed,
       changes: patched.changes,
       notes: patched.notes,
       line: linked.line,
       lines,
     },
-    pageFiles: [...taken].map(([path, after]) => ({ path, before: page.fileAt(path) ?? '', after })),
+    pageFiles: [...taken].map(([path, { before, text, lines: gone }]) => ({
+      path,
+      before,
+      after: text,
+      removed: gone,
+    })),
     how,
     lost:
       target === 'standards'

@@ -8,7 +8,7 @@ const words = (css: string) => css.match(/-{0,2}[A-Za-z_\u0080-\uffff][\w\u0080-
 const dashed = (css: string) => css.match(/--[\w\u0080-\uffff-]+/g) ?? [];
 
 /** Custom properties that earlier hand-offs have put in. */
-const isOwn = (property: string) => /^--lv-.*-step$/.test(property);
+const isOwn = (property: string) => /^--lv-.*-(step|by|start|end|distance|duration|delay)$/.test(property);
 
 /** `healthy`: everything that the rule moves was read. `animated`: properties that the motions write. */
 export function claimsFor(

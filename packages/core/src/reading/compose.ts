@@ -149,57 +149,62 @@ export function documentOf(
   const others = rules
     .filter((r) => r.declarations.some((d) => moves(d.property)))
     .flatMap((r) => r.selectors.filter((s) => !s.obstacle).map((s) => s.text));
-  for (const group of groups) {
-    const candidates = [...group.rules].flatMap((r) => [
+  const candidatesOf = (group: Group) =>
+    group.rules.flatMap((r) => [
       ...(r.selectors.length > 1 ? [r.selectors.map((s) => s.text).join(', ')] : []),
       ...r.selectors.map((s) => s.text),
     ]);
-    const made: Motion[] = [];
-    let reason: string | null = null;
-    for (const part of partsOf(group)) {
-      const selector = elements.naming(part.elements, candidates, others);
-      // Intros come last, as they are written.
-      const isIntro = (i: number) => part.slots[i]!.of.draft.driver.kind === 'load';
-      const indices = [...part.slots.keys()].sort((a, b) => Number(isIntro(a)) - Number(isIntro(b)));
-      for (const i of indices) {
-        const slot = part.slots[i]!;
-        const { draft } = slot.of;
-        const driver = driverOf(part, i, draft);
-        if ('reason' in driver) {
-          reason ??= driver.reason;
-          continue;
-        }
-        const { id, name } = names.next('m', readableName(draft.name, driver.kind === 'load'));
-        const conditions = media.flatMap(({ key }) => {
-          const o = slot.overrides.get(key);
-          return o ? [{ media: idOf(key), ...o }] : [];
-        });
-        const motion = MotionSchema.safeParse({
-          id,
-          name,
-          on: slot.on,
-          targets: { selector },
-          driver,
-          range: draft.range,
-          ...(slot.stagger ? { stagger: slot.stagger } : {}),
-          ...(draft.time
-            ? { time: { delay: `${draft.time.delay}ms`, duration: `${draft.time.duration}ms` } }
-            : {}),
-          keyframes: draft.keyframes,
-          easing: 'linear',
-          fill: draft.fill,
-          composite: draft.composite,
-          follow: { kind: 'none' },
-          reducedMotion: slot.reducedMotion,
-          ...(conditions.length ? { conditions } : {}),
-        });
-        if (motion.success) made.push(motion.data);
-        else reason ??= motion.error.issues[0]!.message;
+  // In page order: elements belong to one part each, so no order of rules matters between them.
+  const place = new Map(elements.inOrder(groups.flatMap((g) => g.elements)).map((e, i) => [e, i]));
+  const parts = groups
+    .flatMap((group) => partsOf(group).map((part) => ({ group, part })))
+    .sort((a, b) => place.get(a.part.elements[0]!)! - place.get(b.part.elements[0]!)!);
+  const reasons = new Map<Group, string>();
+  const made: { group: Group; motion: Motion }[] = [];
+  for (const { group, part } of parts) {
+    const fail = (reason: string) => void (reasons.has(group) || reasons.set(group, reason));
+    const selector = elements.naming(part.elements, candidatesOf(group), others);
+    // Intros come last, as they are written.
+    const isIntro = (i: number) => part.slots[i]!.of.draft.driver.kind === 'load';
+    const indices = [...part.slots.keys()].sort((a, b) => Number(isIntro(a)) - Number(isIntro(b)));
+    for (const i of indices) {
+      const slot = part.slots[i]!;
+      const { draft } = slot.of;
+      const driver = driverOf(part, i, draft);
+      if ('reason' in driver) {
+        fail(driver.reason);
+        continue;
       }
+      const { id, name } = names.next('m', readableName(draft.name, driver.kind === 'load'));
+      const conditions = media.flatMap(({ key }) => {
+        const o = slot.overrides.get(key);
+        return o ? [{ media: idOf(key), ...o }] : [];
+      });
+      const motion = MotionSchema.safeParse({
+        id,
+        name,
+        on: slot.on,
+        targets: { selector },
+        driver,
+        range: draft.range,
+        ...(slot.stagger ? { stagger: slot.stagger } : {}),
+        ...(draft.time
+          ? { time: { delay: `${draft.time.delay}ms`, duration: `${draft.time.duration}ms` } }
+          : {}),
+        keyframes: draft.keyframes,
+        easing: 'linear',
+        fill: draft.fill,
+        composite: draft.composite,
+        follow: { kind: 'none' },
+        reducedMotion: slot.reducedMotion,
+        ...(conditions.length ? { conditions } : {}),
+      });
+      if (motion.success) made.push({ group, motion: motion.data });
+      else fail(motion.error.issues[0]!.message);
     }
-    if (reason === null) out.motions.push(...made);
-    else left.push({ group, reason });
   }
+  out.motions = made.flatMap(({ group, motion }) => (reasons.has(group) ? [] : [motion]));
+  for (const [group, reason] of reasons) left.push({ group, reason });
   const used = new Set(out.motions.flatMap((m) => (m.driver.kind === 'gate' ? [m.driver.gate] : [])));
   out.gates = [...gates.values()].filter((g) => used.has(g.id));
   const wanted = new Set(out.motions.flatMap((m) => m.conditions?.map((c) => c.media) ?? []));

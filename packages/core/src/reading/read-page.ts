@@ -24,7 +24,7 @@ import type { PageMedia, Slot } from './slots.ts';
 import { shortened } from './source.ts';
 import type { Unread } from './source.ts';
 import { takenOut } from './take-out.ts';
-import type { Claim } from './take-out.ts';
+import type { Claim, TakenOut } from './take-out.ts';
 import { Timelines } from './timelines.ts';
 import { Triggers } from './triggers.ts';
 
@@ -290,7 +290,7 @@ export function withoutTaken(
   html: string,
   fileAt: FileAt,
   taken: readonly string[],
-): Map<string, string> {
+): Map<string, TakenOut> {
   if (taken.length === 0) return new Map();
   const keys = new Set(taken);
   const wanted = (claims: readonly Claim[]) => claims.filter((c) => keys.has(c.key));

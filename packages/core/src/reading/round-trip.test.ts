@@ -152,7 +152,7 @@ describe('import, export, import', () => {
           const fileAt = (p: string) => files.get(p) ?? null;
           let html = exported(HTML, document!, files);
           const first = readPage('index.html', html, fileAt);
-          for (const [path, text] of takenOut(first.claims))
+          for (const [path, { text }] of takenOut(first.claims))
             path === 'index.html' ? (html = text) : files.set(path, text);
           html = exported(html, first.document, files);
           const second = readPage('index.html', html, fileAt);

@@ -57,8 +57,15 @@ function emptied(claimed: Set<postcss.Node>): Set<postcss.Node> {
 const hasParentIn = (node: postcss.Node, all: ReadonlySet<postcss.Node>): boolean =>
   node.parent !== undefined && all.has(node.parent as postcss.Node);
 
-/** New texts of the files in which something is claimed, by path. */
-export function takenOut(claims: readonly Claim[]): Map<string, string> {
+export interface TakenOut {
+  before: string;
+  text: string;
+  /** lines of the text before in which something went, counted from 1 */
+  lines: number[];
+}
+
+/** What the files become in which something is claimed, by path. */
+export function takenOut(claims: readonly Claim[]): Map<string, TakenOut> {
   const gone = emptied(new Set(claims.map((c) => c.node)));
   const cuts = new Map<string, { text: string; list: Cut[] }>();
   const sheets = new Set(claims.map((c) => c.sheet));
@@ -80,17 +87,23 @@ export function takenOut(claims: readonly Claim[]): Map<string, string> {
       file.list.push(withLine(text, { from: sheet.offset + start, to: sheet.offset + end }));
     }
   }
-  const out = new Map<string, string>();
+  const out = new Map<string, TakenOut>();
   for (const [path, { text, list }] of cuts) {
     list.sort((a, b) => a.from - b.from || b.to - a.to);
     let rest = '';
     let at = 0;
+    const lines = new Set<number>();
+    const lineAt = (offset: number) => text.slice(0, offset).split('\n').length;
     for (const { from, to } of list) {
       if (to <= at) continue;
-      rest += text.slice(at, Math.max(at, from));
+      const begin = Math.max(at, from);
+      rest += text.slice(at, begin);
       at = to;
+      const last = lineAt(text[to - 1] === '\n' ? to - 1 : to);
+      for (let n = lineAt(begin + (/^\s*/.exec(text.slice(begin, to))?.[0].length ?? 0)); n <= last; n++)
+        lines.add(n);
     }
-    out.set(path, rest + text.slice(at));
+    out.set(path, { before: text, text: rest + text.slice(at), lines: [...lines] });
   }
   return out;
 }

@@ -74,3 +74,13 @@ export const fadeAndRise = (from: string): Motion['keyframes'] => ({
     { at: '100%', value: '0 0' },
   ],
 });
+
+/** A style sheet with the numbers that people tune put in where they are used. */
+export function inlined(css: string): string {
+  const own = /^\s*(--lv-[\w-]+-(?:start|end|distance|duration|delay|by)): (.*);$/gm;
+  const values = new Map([...css.matchAll(own)].map((m) => [m[1]!, m[2]!]));
+  return css
+    .replace(own, '')
+    .replace(/\n\s*(?=\n)/g, '')
+    .replace(/var\((--lv-[\w-]+)\)/g, (whole, name: string) => values.get(name) ?? whole);
+}

@@ -39,6 +39,7 @@ export function servedWithout(
   return served.get(`${contentHash} ${JSON.stringify([...taken].sort())}`, () => {
     const fileAt = textsOf(files());
     const html = fileAt(entry);
-    return html === null ? new Map<string, string>() : withoutTaken(entry, html, fileAt, taken);
+    if (html === null) return new Map<string, string>();
+    return new Map([...withoutTaken(entry, html, fileAt, taken)].map(([path, { text }]) => [path, text]));
   });
 }

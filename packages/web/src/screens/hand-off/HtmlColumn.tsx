@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { RUNTIME_FILE, hasSheetsInBody } from '@lyvek/core';
 import type { Assembled } from '@lyvek/core';
 import { Code } from './Code.tsx';
-import { around, removedLines } from './changed-lines.ts';
+import { around } from './changed-lines.ts';
 
 interface HtmlColumnProps {
   entry: string;
@@ -17,7 +17,7 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
   const [brought, setBrought] = useState(false);
   const { html: patched, pageFiles, script } = assembled;
   const added = patched.changes.length;
-  const gone = removedLines(html, patched.bare);
+  const gone = patched.removed;
   return (
     <section className="hand-html">
       <header className="hand-head">
@@ -56,12 +56,12 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
         />
       )}
       {pageFiles.map((f) => {
-        const lines = removedLines(f.before, f.after);
+        const lines = f.removed;
         return (
           <div key={f.path}>
             <header className="hand-head">
-              <b>{f.path}</b>{' '}
-              <span>{lines.length} lines taken out, since they are written as motions now</span>
+              <b className="flex-none">{f.path}</b>{' '}
+              <span className="truncate">{lines.length} lines are motions now, and go</span>
             </header>
             <Code
               text={around(f.before, lines, lines[0] ?? 1)}

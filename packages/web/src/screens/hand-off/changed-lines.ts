@@ -18,17 +18,3 @@ export function around(text: string, changed: readonly number[], main: number): 
   }
   return [...out, ...(last < lines.length ? ['…'] : [])].join('\n');
 }
-
-/** Lines of a text that another one, made from it by taking out and adding whole pieces, no longer has. Counted from 1. */
-export function removedLines(before: string, after: string): number[] {
-  const kept = after.split('\n');
-  const out: number[] = [];
-  let at = 0;
-  before.split('\n').forEach((line, i) => {
-    const found = kept.indexOf(line, at);
-    // A line that only turns up much later is another one.
-    if (found >= 0 && (line.trim() !== '' || found === at)) at = found + 1;
-    else if (line.trim() !== '') out.push(i + 1);
-  });
-  return out;
-}
