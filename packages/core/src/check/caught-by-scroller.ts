@@ -4,11 +4,15 @@ export const caughtByScroller: CheckDefinition = {
   id: 'caught-by-scroller',
   name: 'Caught by a scroller that does not scroll',
   why: 'The passage is measured inside of a box that never moves, so the motion stands still.',
-  look(instance, { take: { layout } }) {
+  look(instance, { document, take: { layout } }) {
     const { motion, element, placed } = instance;
     if (motion.driver.kind !== 'passage' || placed.scroller === 0) return null;
     const scroller = layout.scrollers[placed.scroller]!;
     if (scroller.max[placed.axis] > 0 || scroller.selector === null) return null;
+    const { selector } = scroller;
+    // Mended already; the page has not been measured since.
+    if (document.adjustments.some((a) => a.selector === selector && a.declarations.overflow === 'clip'))
+      return null;
     return {
       check: this.id,
       motion: motion.id,
@@ -16,8 +20,8 @@ export const caughtByScroller: CheckDefinition = {
       severity: 'wrong',
       at: layout.elements[element]!.box.y,
       brief: 'caught',
-      sentence: `${scroller.selector} hides its overflow, which makes it a scroller: the passage is measured there, and nothing moves. Give it overflow: clip, which cuts off as well and is no scroller.`,
-      fix: null,
+      sentence: `${selector} hides its overflow, which makes it a scroller that scrolls 0 px: the passage is measured there, and nothing moves.`,
+      fix: { label: 'Clip it instead', motion, adjust: { selector, declarations: { overflow: 'clip' } } },
     };
   },
 };

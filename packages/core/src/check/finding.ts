@@ -27,6 +27,19 @@ export interface Fix {
   label: string;
   /** the motion as it should be; everything else of the document stays */
   motion: Motion;
+  /** declarations that an element of the page needs besides */
+  adjust?: { selector: string; declarations: Record<string, string> };
+}
+
+/** The document with a finding mended. */
+export function withFix(document: MotionDocument, { motion, adjust }: Fix): MotionDocument {
+  const motions = document.motions.map((m) => (m.id === motion.id ? motion : m));
+  if (!adjust) return { ...document, motions };
+  const ids = new Set(document.adjustments.map((a) => a.id));
+  let n = 1;
+  while (ids.has(`a_fix-${n}`)) n++;
+  const made = { id: `a_fix-${n}`, ...adjust, for: [motion.id] };
+  return { ...document, motions, adjustments: [...document.adjustments, made] };
 }
 
 export interface Finding {

@@ -1,18 +1,29 @@
 /** Published JSON Schemas of the formats that people exchange. */
 import { Router } from 'express';
 import { z } from 'zod';
-import { documentJsonSchema, LayoutSchema } from '@lyvek/core';
+import { DocumentSchema, LayoutSchema, LimitsSchema, PresetBodySchema, TraceSchema } from '@lyvek/core';
+import { notFound } from '../http/problem.ts';
+import { openApi } from './openapi.ts';
+
+export const FORMATS: Record<string, z.ZodType> = {
+  document: DocumentSchema,
+  layout: LayoutSchema,
+  preset: PresetBodySchema,
+  limits: LimitsSchema,
+  trace: TraceSchema,
+};
+
+/** CSS syntax inside strings is checked beyond it. */
+export const jsonSchemaOf = (shape: z.ZodType): object =>
+  z.toJSONSchema(shape, { unrepresentable: 'any', io: 'input' });
 
 export function schemaRoutes(): Router {
   const routes = Router();
-  routes.get(
-    '/schemas/document',
-    (_req, res) => void res.type('application/schema+json').send(JSON.stringify(documentJsonSchema())),
-  );
-  routes.get(
-    '/schemas/layout',
-    (_req, res) =>
-      void res.type('application/schema+json').send(JSON.stringify(z.toJSONSchema(LayoutSchema))),
-  );
+  routes.get('/schemas/:format', (req, res) => {
+    const shape = FORMATS[req.params.format];
+    if (!shape) throw notFound('format');
+    res.type('application/schema+json').send(JSON.stringify(jsonSchemaOf(shape)));
+  });
+  routes.get('/openapi.json', (_req, res) => res.json(openApi()));
   return routes;
 }

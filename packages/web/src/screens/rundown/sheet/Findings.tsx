@@ -1,8 +1,8 @@
 /** Findings in the sheet. */
+import { withFix } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
-import { replaceMotions } from '../model/moves.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 
 /** What the checks say of this motion, each with a fix that can be tried before it is applied. */
@@ -34,9 +34,9 @@ function FindingRow({ finding }: { finding: Finding }) {
         <button
           type="button"
           className="btn"
-          onPointerEnter={() => session.try(replaceMotions([fix.motion]))}
+          onPointerEnter={() => session.try((d) => withFix(d, fix))}
           onPointerLeave={() => session.try(null)}
-          onClick={() => session.act(fix.label.toLowerCase(), replaceMotions([fix.motion]))}
+          onClick={() => session.act(fix.label.toLowerCase(), (d) => withFix(d, fix))}
         >
           {fix.label}
         </button>

@@ -1,0 +1,60 @@
+import { describe, expect, test } from '@jest/globals';
+import type { Router } from 'express';
+import type pg from 'pg';
+import { Proofs } from '../preview/proofs.ts';
+import { handOffRoutes } from './hand-off.ts';
+import { healthRoutes } from './health.ts';
+import { OPERATIONS, openApi } from './openapi.ts';
+import { pageRoutes } from './pages.ts';
+import { presetRoutes } from './presets.ts';
+import { projectRoutes } from './projects.ts';
+import { FORMATS, jsonSchemaOf, schemaRoutes } from './schemas.ts';
+import { takeRoutes } from './takes.ts';
+
+interface Layer {
+  route?: { path: string; methods: Record<string, boolean> };
+}
+const nothing = {} as pg.Pool;
+const routed = (router: Router): string[] =>
+  (router as unknown as { stack: Layer[] }).stack.flatMap(({ route }) =>
+    route ? Object.keys(route.methods).map((m) => `${m} ${route.path}`) : [],
+  );
+
+describe('the description of the API', () => {
+  test('has every route, and no other', () => {
+    const real = [
+      healthRoutes(nothing),
+      projectRoutes(nothing),
+      pageRoutes(nothing, []),
+      takeRoutes(nothing),
+      presetRoutes(nothing),
+      handOffRoutes(nothing, () => Buffer.alloc(0), new Proofs()),
+      schemaRoutes(),
+    ].flatMap(routed);
+    expect(OPERATIONS.map(({ is }) => is.join(' ')).sort()).toEqual([...new Set(real)].sort());
+  });
+
+  test('names its path parameters, and describes bodies and answers', () => {
+    const { openapi, paths } = openApi() as {
+      openapi: string;
+      paths: Record<string, Record<string, Record<string, unknown>>>;
+    };
+    expect(openapi).toMatch(/^3\.1/);
+    for (const [path, methods] of Object.entries(paths))
+      for (const operation of Object.values(methods)) {
+        const named = ((operation.parameters ?? []) as { in: string; name: string }[]).filter(
+          (p) => p.in === 'path',
+        );
+        expect(named.map((p) => p.name)).toEqual([...path.matchAll(/\{(\w+)\}/g)].map((m) => m[1]));
+        expect(Object.keys(operation.responses as object)).toContain('default');
+      }
+    const put = paths['/takes/{id}/document']!.put as {
+      requestBody: { content: Record<string, { schema: { type: string } }> };
+    };
+    expect(put.requestBody.content['application/json']!.schema.type).toBe('object');
+  });
+
+  test.each(Object.keys(FORMATS))('%s has a published schema', (format) => {
+    expect(jsonSchemaOf(FORMATS[format]!)).toMatchObject({ type: 'object' });
+  });
+});

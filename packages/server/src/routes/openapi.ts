@@ -1,0 +1,230 @@
+/** The description of the HTTP API (OpenAPI 3.1), made from the shapes that requests and answers are checked by. */
+import { z } from 'zod';
+import {
+  Health,
+  NameBody,
+  NewLivePage,
+  NewPreset,
+  NewTake,
+  Page,
+  PageReading,
+  PageTexts,
+  PageWhole,
+  Preset,
+  Presets,
+  Project,
+  Projects,
+  ProofResultShape,
+  ProofToken,
+  Revision,
+  Shelf,
+  Take,
+  TakeDocument,
+} from '@lyvek/api';
+import { DocumentSchema, LayoutSchema, PresetBodySchema, TARGETS } from '@lyvek/core';
+
+type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
+
+interface Operation {
+  is: readonly [Method, path: string];
+  summary: string;
+  query?: z.ZodObject;
+  headers?: Record<string, string>;
+  body?: z.ZodType | 'page';
+  status?: number;
+  answer?: z.ZodType | { type: string };
+}
+
+const IF_MATCH = { 'If-Match': 'the revision that the change starts from, such as "7"' };
+const HandOffQuery = z.object({
+  width: z.number().int(),
+  height: z.number().int(),
+  target: z.enum(TARGETS).default('css'),
+  older: z.boolean().default(false),
+});
+
+/** In the order of use. Projects, pages, takes and presets are renamed, deleted and restored alike. */
+export const OPERATIONS: readonly Operation[] = [
+  { is: ['get', '/health'], summary: 'Whether the server and its database answer', answer: Health },
+  { is: ['get', '/projects'], summary: 'All projects', answer: Projects },
+  { is: ['post', '/projects'], summary: 'Makes a project', body: NameBody, status: 201, answer: Project },
+  { is: ['get', '/projects/:id'], summary: 'A project with its pages', answer: Shelf },
+  {
+    is: ['post', '/projects/:id/pages'],
+    summary: 'Brings a page: a zip, or one HTML text',
+    query: z.object({ name: z.string().optional(), entry: z.string().optional() }),
+    body: 'page',
+    status: 201,
+    answer: Page.pick({ id: true, name: true, projectId: true }),
+  },
+  {
+    is: ['post', '/projects/:id/live-pages'],
+    summary: 'Names a page under development on this machine',
+    body: NewLivePage,
+    status: 201,
+    answer: Page,
+  },
+  { is: ['get', '/pages/:id'], summary: 'A page with its takes and layouts', answer: PageWhole },
+  {
+    is: ['get', '/pages/:id/texts'],
+    summary: 'A page’s HTML and style sheets as they were brought',
+    answer: PageTexts,
+  },
+  {
+    is: ['get', '/pages/:id/reading'],
+    summary: 'What a page moves by its own CSS',
+    query: z.object({ mend: z.string().optional() }),
+    answer: PageReading,
+  },
+  {
+    is: ['put', '/pages/:id/layouts'],
+    summary: 'Stores a measured layout',
+    headers: { 'If-Match': 'the content of the page that was measured' },
+    body: LayoutSchema,
+    status: 204,
+  },
+  { is: ['post', '/pages/:id/takes'], summary: 'Makes a take', body: NewTake, status: 201, answer: Take },
+  {
+    is: ['post', '/pages/:id/code'],
+    summary: 'Gives a page under development another pairing code',
+    answer: Page,
+  },
+  { is: ['get', '/takes/:id'], summary: 'A take with its document', answer: TakeDocument },
+  {
+    is: ['put', '/takes/:id/document'],
+    summary: 'Appends a revision; 412 where another one was faster',
+    headers: { ...IF_MATCH, 'X-Edit-Id': 'a UUID: the same edit sent again is answered as the first time' },
+    body: DocumentSchema,
+    answer: Revision,
+  },
+  {
+    is: ['get', '/takes/:id/hand-off.zip'],
+    summary: 'The page with its motions, as files',
+    query: HandOffQuery,
+    answer: { type: 'application/zip' },
+  },
+  {
+    is: ['post', '/takes/:id/proofs'],
+    summary: 'Keeps the finished hand-off for a few minutes, for a browser to prove it',
+    query: HandOffQuery,
+    status: 201,
+    answer: ProofToken,
+  },
+  {
+    is: ['post', '/takes/:id/proofs/lab'],
+    summary: 'Proves the hand-off in Chromium on the server’s machine',
+    query: HandOffQuery,
+    answer: ProofResultShape,
+  },
+  {
+    is: ['get', '/runtime.js'],
+    summary: 'The script that hand-offs take along',
+    answer: { type: 'text/javascript' },
+  },
+  { is: ['get', '/presets'], summary: 'All presets', answer: Presets },
+  { is: ['post', '/presets'], summary: 'Keeps a preset', body: NewPreset, status: 201, answer: Preset },
+  {
+    is: ['put', '/presets/:id'],
+    summary: 'Replaces what a preset holds; 412 where it was changed elsewhere',
+    headers: IF_MATCH,
+    body: PresetBodySchema,
+    answer: Preset,
+  },
+  ...(['projects', 'pages', 'takes', 'presets'] as const).flatMap((things): Operation[] => {
+    const thing = things.slice(0, -1);
+    const answer = { projects: Project, pages: Page, takes: Take, presets: Preset }[things];
+    return [
+      { is: ['patch', `/${things}/:id`], summary: `Renames a ${thing}`, body: NameBody, answer },
+      { is: ['delete', `/${things}/:id`], summary: `Deletes a ${thing}; it can be restored`, status: 204 },
+      { is: ['post', `/${things}/:id/restore`], summary: `Restores a deleted ${thing}`, answer },
+    ];
+  }),
+  {
+    is: ['get', '/schemas/:format'],
+    summary: 'The JSON Schema of a format: document, layout, preset, limits, trace',
+    answer: { type: 'application/schema+json' },
+  },
+  { is: ['get', '/openapi.json'], summary: 'This description', answer: { type: 'application/json' } },
+];
+
+const schemaOf = (shape: z.ZodType, io: 'input' | 'output') => {
+  const { $schema: _, ...schema } = z.toJSONSchema(shape, { unrepresentable: 'any', io });
+  return schema;
+};
+
+const Problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number().int(),
+  detail: z.string(),
+});
+
+function describe(op: Operation): object {
+  const [, path] = op.is;
+  const parameters = [
+    ...[...path.matchAll(/:(\w+)/g)].map((m) => ({
+      name: m[1],
+      in: 'path',
+      required: true,
+      schema: { type: 'string' },
+    })),
+    ...Object.entries(op.query?.shape ?? {}).map(([name, shape]) => ({
+      name,
+      in: 'query',
+      required: !(shape as z.ZodType).safeParse(undefined).success,
+      schema: schemaOf(shape as z.ZodType, 'input'),
+    })),
+    ...Object.entries(op.headers ?? {}).map(([name, description]) => ({
+      name,
+      in: 'header',
+      required: true,
+      description,
+      schema: { type: 'string' },
+    })),
+  ];
+  const content = !op.answer
+    ? undefined
+    : op.answer instanceof z.ZodType
+      ? { 'application/json': { schema: schemaOf(op.answer, 'output') } }
+      : { [(op.answer as { type: string }).type]: {} };
+  const body =
+    op.body === 'page'
+      ? {
+          'application/zip': { schema: { type: 'string', format: 'binary' } },
+          'text/html': { schema: { type: 'string' } },
+        }
+      : op.body && { 'application/json': { schema: schemaOf(op.body, 'input') } };
+  return {
+    summary: op.summary,
+    ...(parameters.length ? { parameters } : {}),
+    ...(body ? { requestBody: { required: true, content: body } } : {}),
+    responses: {
+      [op.status ?? 200]: { description: 'Done', ...(content ? { content } : {}) },
+      default: {
+        description: 'What went wrong, in a sentence (RFC 9457)',
+        content: { 'application/problem+json': { schema: schemaOf(Problem, 'output') } },
+      },
+    },
+  };
+}
+
+/** OpenAPI writes `{id}` where routes have `:id`. */
+export const templated = (path: string): string => path.replace(/:(\w+)/g, '{$1}');
+
+export function openApi(): object {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const op of OPERATIONS) {
+    const [method, path] = op.is;
+    (paths[templated(path)] ??= {})[method] = describe(op);
+  }
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Lyvek',
+      version: '0.1.0',
+      description: 'The API of the workbench, for programs on the same machine.',
+    },
+    servers: [{ url: '/api' }],
+    paths,
+  };
+}
