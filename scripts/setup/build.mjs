@@ -105,6 +105,7 @@ export const cliBundle = (outdir) => ({
   minify: true,
   external: ['playwright-core'],
   // Its own bundle has the tables in it; the sources read them from files beside them.
+  mainFields: ['module', 'main'],
   alias: { 'css-tree': inRoot('node_modules/css-tree/dist/csstree.esm.js') },
   // Some libraries still ask for Node’s modules in the old way.
   banner: {

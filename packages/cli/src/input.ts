@@ -1,6 +1,8 @@
 /** Reads what commands are given: documents, layouts, pages; `-` is the standard input. */
 import { existsSync, readFileSync, readdirSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
+import { parseTree } from 'jsonc-parser';
+import type { ParseError } from 'jsonc-parser';
 import { LayoutSchema, problemsOf, readDocument } from '@lyvek/core';
 import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
 import { unpack } from '@lyvek/server/bring';
@@ -24,10 +26,11 @@ export function readJson(path: string): unknown {
   const text = readText(path);
   try {
     return JSON.parse(text);
-  } catch (error) {
-    const at = Number(/position (\d+)/.exec((error as Error).message)?.[1] ?? NaN);
-    if (Number.isNaN(at)) throw new BadInput('it is not JSON', path);
-    const before = text.slice(0, at).split('\n');
+  } catch {
+    // Node does not always say where; this parser does.
+    const errors: ParseError[] = [];
+    parseTree(text, errors, { disallowComments: true });
+    const before = text.slice(0, errors[0]?.offset ?? 0).split('\n');
     throw new BadInput('it is not JSON from here on', path, before.length, before.at(-1)!.length + 1);
   }
 }

@@ -28,11 +28,20 @@ function headEnd(html: string): number {
 
 const splice = (html: string, at: number, text: string) => html.slice(0, at) + text + html.slice(at);
 
+/** A byte order mark is no character of the page: parsers leave it out and count without it. */
+const BOM = '\uFEFF';
+export const splitMark = (html: string): [mark: string, rest: string] =>
+  html.startsWith(BOM) ? [BOM, html.slice(1)] : ['', html];
+
 /** Puts text right after the head begins, before anything of the page's own, even a policy in a meta element. */
-export const insertFirstInHead = (html: string, text: string): string => splice(html, headStart(html), text);
+export function insertFirstInHead(whole: string, text: string): string {
+  const [mark, html] = splitMark(whole);
+  return mark + splice(html, headStart(html), text);
+}
 
 /** Puts lines at the end of the head, so that a linked style sheet comes after the page's own. The number is that of the first one. */
-export function insertLastInHead(html: string, ...lines: string[]): { html: string; line: number } {
+export function insertLastInHead(whole: string, ...lines: string[]): { html: string; line: number } {
+  const [mark, html] = splitMark(whole);
   const at = headEnd(html);
   const before = html.slice(0, at);
   const margin = /\n([ \t]*)$/.exec(before)?.[1];
@@ -41,7 +50,7 @@ export function insertLastInHead(html: string, ...lines: string[]): { html: stri
       ? `${lines.map((l, i) => `${i ? margin : ''}  ${l}`).join('\n')}\n${margin}`
       : `${before === '' ? '' : '\n'}${lines.join('\n')}\n`;
   return {
-    html: splice(html, at, text),
+    html: mark + splice(html, at, text),
     line: before.split('\n').length + (margin !== undefined || before === '' ? 0 : 1),
   };
 }

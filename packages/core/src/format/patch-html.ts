@@ -4,6 +4,7 @@ import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import { selectAll } from 'css-select';
 import { Element, isTag } from 'domhandler';
 import type { ChildNode, Document } from 'domhandler';
+import { splitMark } from './html.ts';
 import { MARK, markOf } from './marks.ts';
 import type { HtmlPatch } from './patch.ts';
 
@@ -40,7 +41,8 @@ const placeOf = (e: Element) =>
   e.sourceCodeLocation as ChildNode['sourceCodeLocation'] &
     Partial<{ startTag: { startOffset: number; endOffset: number } }>;
 
-export function patchHtml(html: string, patch: HtmlPatch): PatchedHtml {
+export function patchHtml(whole: string, patch: HtmlPatch): PatchedHtml {
+  const [mark, html] = splitMark(whole);
   const notes: string[] = [];
   const document = parsed(html);
   const before = new Map(patch.selectors.map((s) => [s, find(s, document, notes)]));
@@ -78,7 +80,8 @@ export function patchHtml(html: string, patch: HtmlPatch): PatchedHtml {
     for (const e of elements) marks.set(e, [...(marks.get(e) ?? []), markOf(selector)]);
   }
   for (const [e, names] of marks) attribute(e, MARK, names.join(' '));
-  return { ...spliced(html, insertions), notes };
+  const { html: patched, changes } = spliced(html, insertions);
+  return { html: mark + patched, changes, notes };
 }
 
 const depthOf = (e: Element): number => {

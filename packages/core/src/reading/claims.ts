@@ -44,9 +44,14 @@ export function claimsFor(
     for (const { list } of carriers)
       if (list.every((d) => /^(view|scroll)-timeline(-name)?$/.test(d.property) && d.value === 'none'))
         for (const d of list) out.push(claimOf(d.node, d.sheet, '{timeline}'));
-  for (const k of keyframes) if (isFree(k.name)) out.push(claimOf(k.node, k.sheet, ''));
+  const left = keyframes.filter((k) => !isFree(k.name));
+  for (const k of keyframes) if (!left.includes(k)) out.push(claimOf(k.node, k.sheet, ''));
+  for (const k of left)
+    for (const stop of k.stops)
+      for (const d of stop.declarations) for (const n of dashed(d.value)) needed.add(n);
   for (const r of registered.values()) if (animated.has(r.name)) out.push(claimOf(r.node, r.sheet, ''));
   for (const rule of rules)
-    for (const d of rule.declarations) if (isOwn(d.property)) out.push(claimOf(d.node, d.sheet, '{step}'));
+    for (const d of rule.declarations)
+      if (isOwn(d.property) && !needed.has(d.property)) out.push(claimOf(d.node, d.sheet, '{step}'));
   return out;
 }

@@ -164,11 +164,13 @@ function joined(list: readonly DraftOf[]): DraftOf[] {
   const out: DraftOf[] = [];
   for (const one of list) {
     const { name, keyframes, ...rest } = one.draft;
-    const stem = (one.draft.driver.kind === 'load' ? /^(.*)(?:_\d+|-intro)$/ : /^(.*)_\d+$/).exec(name)?.[1];
+    const block = name.replace(/_\d+$/, '');
+    const stems = one.draft.driver.kind === 'load' ? [block, block.replace(/-intro$/, '')] : [block];
     const at = out.findIndex(({ draft, owner }) => {
       const { name: other, keyframes: known, ...others } = draft;
       return (
-        other === stem &&
+        other !== name &&
+        stems.includes(other) &&
         owner === one.owner &&
         JSON.stringify(others) === JSON.stringify(rest) &&
         Object.keys(keyframes).every((p) => !(p in known))

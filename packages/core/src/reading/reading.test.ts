@@ -156,6 +156,18 @@ describe('reading a page that moves', () => {
     expect(lines).toEqual([4, 5, 7, 8, 9]);
   });
 
+  test('a byte order mark shifts nothing', () => {
+    const plain = page(
+      `${FADE} .a { color: red; ${MOVED} }`,
+      '<div class="a" style="animation-range: entry">x</div>',
+    );
+    const marked = readPage('index.html', `\uFEFF${plain}`, () => null);
+    expect(only(marked).range.start).toBe('entry 0%');
+    const bare = takenOut(readPage('index.html', plain, () => null).claims).get('index.html')!.text;
+    expect(takenOut(marked.claims).get('index.html')!.text).toBe(`\uFEFF${bare}`);
+    expect(bare).toContain('<div class="a">x</div>');
+  });
+
   test('broken CSS costs no more than itself', () => {
     const r = read(`.x { color: ; } } .y { { } ${FADE} .a { ${MOVED} } @media { .z {`);
     expect(r.document.motions.length + r.unread.length).toBeGreaterThanOrEqual(0);

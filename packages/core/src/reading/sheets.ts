@@ -5,6 +5,7 @@ import { isTag } from 'domhandler';
 import type { ChildNode, Document, Element } from 'domhandler';
 import * as postcss from 'postcss';
 import safeParse from 'postcss-safe-parser';
+import { splitMark } from '../format/index.ts';
 import { Lines, shortened } from './source.ts';
 import type { Unread } from './source.ts';
 
@@ -63,7 +64,10 @@ export function pathOf(href: string, from: string): string | null {
 }
 
 export function readSheets(entry: string, html: string, fileAt: FileAt): PageSource {
-  const document = parse(html, { treeAdapter: adapter, sourceCodeLocationInfo: true }) as Document;
+  // Parsers count without a byte order mark.
+  const [mark, text] = splitMark(html);
+  const shift = mark.length;
+  const document = parse(text, { treeAdapter: adapter, sourceCodeLocationInfo: true }) as Document;
   const page = new Lines(entry, html);
   const files = new Map<string, Lines>([[entry, page]]);
   const sheets: Sheet[] = [];
@@ -117,14 +121,14 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
       const place = locationOf(e);
       if (e.name === 'style' && place?.startTag && isCss(e.attribs.type)) {
         const to = place.endTag?.startOffset ?? place.endOffset;
-        put(page, place.startTag.endOffset, to, aroundOf(e), [entry]);
+        put(page, place.startTag.endOffset + shift, to + shift, aroundOf(e), [entry]);
       } else if (e.name === 'link' && isSheetLink(e)) {
         const path = pathOf(e.attribs.href!, entry);
         const lines = path === null ? null : file(path);
         if (lines) put(lines, 0, lines.text.length, aroundOf(e), [lines.path]);
         else
           unread.push({
-            place: page.place(place?.startOffset ?? 0),
+            place: page.place((place?.startOffset ?? 0) + shift),
             what: shortened(e.attribs.href!),
             reason:
               path === null
@@ -132,7 +136,8 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
                 : 'this style sheet was not brought along',
           });
       }
-      const style = place?.attrs?.style ?? (e.name === 'style' ? undefined : place?.attrs?.STYLE);
+      const found = place?.attrs?.style;
+      const style = found && { startOffset: found.startOffset + shift, endOffset: found.endOffset + shift };
       if (style && e.attribs.style) {
         const from = valueStart(html, style);
         const text = html.slice(from, style.endOffset - (/["']$/.test(html[style.endOffset - 1]!) ? 1 : 0));

@@ -185,7 +185,8 @@ export function rangeOf(
     return { start: onExtent(m.range[0], whole), end: onExtent(m.range[1], whole), scroller, inline: false };
   }
   if (on.kind !== 'passage') return null;
-  const subject = on.subject === null ? target : (target.closest(on.subject) ?? document.querySelector(on.subject));
+  const subject =
+    on.subject === null ? target : (target.closest(on.subject) ?? document.querySelector(on.subject));
   if (!subject) return null;
   const g = geometryOf(subject, on.axis, on.insets);
   return {

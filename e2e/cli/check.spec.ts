@@ -1,0 +1,176 @@
+/** `lyvek` as people and their CI use it: findings, formats, exit statuses, errors with file and line. */
+import { expect, test } from '@playwright/test';
+import { mkdtempSync, readFileSync, writeFileSync, existsSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { lyvek } from '../support/cli.ts';
+
+const page = (css: string) => `<!doctype html>
+<html><head><style>
+body { margin: 0 } .gap { height: 1200px } .card { height: 400px; background: #dcd; }
+@keyframes rise { from { opacity: 0; translate: 0 60px } to { opacity: 1; translate: 0 0 } }
+${css}
+</style></head><body><div class="gap"></div>
+<div class="box"><div class="card one">1</div></div><div class="gap"></div><div class="card two">2</div><div class="gap"></div>
+<div class="card three">3</div><div class="gap"></div><div class="card four">4</div><div class="gap"></div></body></html>`;
+
+const WRONG = page(`.one { animation: rise linear both; animation-timeline: view(); animation-range: entry }
+.box { overflow: hidden }
+.two { animation-timeline: view(); animation: rise 2s linear both }
+.three { animation: rise 3s 1s linear both; animation-timeline: view(); animation-range: contain 20% contain 22% }
+.four { animation: rise linear; animation-timeline: view() }`);
+const RIGHT =
+  page(`.one { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% cover 40% }
+.box { overflow: clip }
+.two { animation: rise linear both; animation-timeline: view(); animation-range: cover 10% cover 45% }
+.three { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% contain 60% }
+.four { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% cover 50% }`);
+
+const folder = mkdtempSync(join(tmpdir(), 'lyvek-check-'));
+const file = (name: string, text: string) => {
+  writeFileSync(join(folder, name), text);
+  return join(folder, name);
+};
+const at = (name: string) => join(folder, name);
+
+test('planted mistakes are found with their lines, and the mended page passes', async () => {
+  const wrong = await lyvek(['check', file('wrong.html', WRONG), '--format', 'json']);
+  expect(wrong.status, wrong.err).toBe(1);
+  const { findings } = JSON.parse(wrong.out) as { findings: { check: string; line: number | null }[] };
+  expect(new Set(findings.map((f) => f.check))).toEqual(
+    new Set([
+      'scroll-container',
+      'shorthand-order',
+      'delay',
+      'missing-fill',
+      'too-few-frames',
+      'caught-by-scroller',
+      'starts-part-way',
+    ]),
+  );
+  const lineOf = (text: string) => WRONG.split('\n').findIndex((l) => l.includes(text)) + 1;
+  expect(findings.find((f) => f.check === 'shorthand-order')?.line).toBe(lineOf('.two {'));
+  expect(findings.find((f) => f.check === 'scroll-container')?.line).toBe(lineOf('.box {'));
+  const right = await lyvek(['check', file('right.html', RIGHT)]);
+  expect(right.out).toContain('Nothing was found');
+  expect(right.status, right.out).toBe(0);
+});
+
+test('findings as SARIF and JUnit are what CI reads', async () => {
+  const sarif = JSON.parse((await lyvek(['check', file('wrong.html', WRONG), '--format', 'sarif'])).out) as {
+    version: string;
+    runs: {
+      results: { ruleId: string; locations: unknown[] }[];
+      tool: { driver: { rules: { id: string }[] } };
+    }[];
+  };
+  expect(sarif.version).toBe('2.1.0');
+  const [run] = sarif.runs;
+  expect(run!.results.every((r) => run!.tool.driver.rules.some((rule) => rule.id === r.ruleId))).toBe(true);
+  const junit = (await lyvek(['check', at('wrong.html'), '--format', 'junit'])).out;
+  expect(junit.match(/<testcase /g)).toHaveLength(sarif.runs[0]!.results.length);
+  expect(junit).not.toMatch(/&(?!#\d+;)/);
+});
+
+test('limits of the project decide', async () => {
+  const strict = file('limits.json', '{ "framesInRange": 200 }');
+  const { status, out } = await lyvek(['check', file('right.html', RIGHT), '--limits', strict]);
+  expect(status).toBe(1);
+  expect(out).toContain('your limit is 200');
+  const odd = await lyvek([
+    'check',
+    at('right.html'),
+    '--limits',
+    file('odd.json', '{ "framesInRange": "many" }'),
+  ]);
+  expect([odd.status, odd.err]).toEqual([2, expect.stringContaining('framesInRange')]);
+});
+
+test('import, export and prove in a row; what was read as meant plays', async () => {
+  const read = await lyvek([
+    'import',
+    file('wrong.html', WRONG),
+    '--mend',
+    '--out',
+    at('doc.json'),
+    '--report',
+    at('report.json'),
+  ]);
+  expect(read.status).toBe(0);
+  expect(read.err).toMatch(/wrong\.html:\d+:\d+: “animation” comes after/);
+  expect(
+    (JSON.parse(readFileSync(at('report.json'), 'utf8')) as { mistakes: unknown[] }).mistakes.length,
+  ).toBeGreaterThan(2);
+  const out = await lyvek([
+    'export',
+    at('doc.json'),
+    at('wrong.html'),
+    '--out',
+    at('dist'),
+    '--only-changes',
+  ]);
+  expect(out.status, out.err).toBe(0);
+  for (const name of ['wrong.html', 'wrong.motion.css', 'lyvek.json'])
+    expect(existsSync(at(`dist/${name}`)), name).toBe(true);
+  const proof = await lyvek(['prove', at('dist'), '--offsets', '30', '--json']);
+  expect(proof.status, proof.out + proof.err).toBe(0);
+  expect((JSON.parse(proof.out) as { motions: unknown[] }).motions.length).toBe(4);
+  // A hand-off that was changed behind its document’s back is told apart.
+  const css = at('dist/wrong.motion.css');
+  writeFileSync(css, readFileSync(css, 'utf8').replaceAll('-distance: 60px', '-distance: 90px'));
+  const changed = await lyvek(['prove', at('dist'), '--offsets', '30']);
+  expect(changed.status).toBe(1);
+  expect(changed.out).toContain('differs');
+});
+
+test('documents and pages come from the standard input, samples go to a table', async () => {
+  const document = await lyvek(['import', '-'], RIGHT);
+  expect(document.status).toBe(0);
+  file('doc2.json', document.out);
+  const layout = await lyvek([
+    'measure',
+    file('right.html', RIGHT),
+    '--viewport',
+    '1000x700',
+    '--document',
+    at('doc2.json'),
+  ]);
+  file('layout.json', layout.out);
+  const csv = await lyvek(
+    ['sample', '-', '--layout', at('layout.json'), '--scroll', '0:900:300', '--format', 'csv'],
+    document.out,
+  );
+  const rows = csv.out.trim().split('\r\n');
+  expect(rows[0]).toBe('offset,motion,element,progress,property,value');
+  expect(rows).toHaveLength(1 + 4 * 4 * 2);
+});
+
+test('what cannot be read is an error of status 2 that says where', async () => {
+  const errors: [args: string[], words: RegExp][] = [
+    [
+      ['sample', at('missing.json'), '--layout', at('x'), '--scroll', '0'],
+      /missing\.json: there is no such file/,
+    ],
+    [['sample', file('bad.json', '{\n "format": }'), '--layout', at('x'), '--scroll', '0'], /bad\.json:2:12/],
+    [
+      [
+        'check',
+        file('other.json', '{"format":"lyvek-document","version":1,"motions":[{}]}'),
+        '--page',
+        at('right.html'),
+      ],
+      /motions\[0\]/,
+    ],
+    [['measure', at('right.html'), '--viewport', 'wide'], /1280x800/],
+    [['check', at('right.html'), '--gesture', 'teleport'], /teleport/],
+    [['nothing'], /unknown command/],
+    [['export', at('doc2.json')], /required/],
+  ];
+  for (const [args, words] of errors) {
+    const { status, err } = await lyvek(args);
+    expect(err, args.join(' ')).toMatch(words);
+    expect(status, args.join(' ')).toBe(2);
+  }
+  const help = await lyvek(['check', '--help']);
+  expect([help.status, help.out]).toEqual([0, expect.stringContaining('Example:')]);
+});

@@ -1,0 +1,173 @@
+import { describe, expect, test } from '@jest/globals';
+import { emptyDocument, readDocument, selectorsOf } from '../motion/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
+import { readPage } from '../reading/index.ts';
+import { fadeAndRise, motion } from '../testing/index.ts';
+import { layoutOfPage } from '../testing/page-layout.ts';
+import { assemble, howPlayed } from './index.ts';
+import type { Assembled, HandOffOptions } from './index.ts';
+
+const PIN = {
+  id: 'p_hold',
+  name: 'Hold',
+  on: true,
+  stage: '#stage',
+  hold: { by: 'top' as const, inset: '0px' },
+  distance: { kind: 'length' as const, value: '800px' },
+  overlap: ['0px', '0px'] as [string, string],
+  layer: null,
+};
+const MOVING: MotionDocument = {
+  ...emptyDocument(),
+  motions: [motion({ name: 'Rise', targets: { selector: '.a' }, keyframes: fadeAndRise('0 40px') })],
+  pins: [PIN],
+};
+const put = (
+  html: string,
+  document = MOVING,
+  options: Partial<HandOffOptions> = {},
+  files: Record<string, string> = {},
+): Assembled =>
+  assemble(
+    document,
+    layoutOfPage(html, selectorsOf(document)),
+    [],
+    { name: 'Odd page', entry: 'index.html', html, fileAt: (p) => files[p] ?? null },
+    'Odd page',
+    { target: 'css', older: false, ...options },
+  );
+
+/** Ten ways in which people write HTML. */
+const ODD: Record<string, string> = {
+  tidy: '<!doctype html>\n<html>\n<head>\n  <title>x</title>\n</head>\n<body>\n  <section id="stage">\n    <p class="a">x</p>\n  </section>\n</body>\n</html>\n',
+  'carriage returns':
+    '<!doctype html>\r\n<html>\r\n<head>\r\n\t<title>x</title>\r\n</head>\r\n<body>\r\n\t<section id="stage"><p class="a">x</p></section>\r\n</body>\r\n</html>\r\n',
+  'a byte order mark':
+    '\uFEFF<!doctype html><html><head><title>x</title></head><body><section id=stage><p class=a>x</p></section></body></html>',
+  'no closing tags':
+    '<!doctype html><title>x</title><section id=stage><p class=a>one<p class=a>two<ul><li>a<li>b</ul>',
+  'no head at all': '<body bgcolor=white><div id=stage><p class=a>x</p></div>',
+  capitals:
+    '<!DOCTYPE HTML PUBLIC "-//W3C//DTD HTML 4.01//EN">\n<HTML><HEAD><TITLE>X</TITLE></HEAD><BODY><SECTION ID="stage"><P CLASS="a">X</P></SECTION></BODY></HTML>',
+  'one line':
+    '<html><head><meta charset=utf-8><style>.a{color:red}</style></head><body><main><section id="stage"><p class="a"><b>x</b></p></section></main></body></html>',
+  'odd attributes':
+    "<html><head></head><body><section\n\tid = 'stage'\n\tdata-x='>' hidden=\"\"   ><p class='a b'/>x</section></body></html>",
+  'text that looks like tags':
+    '<html><head><script>const s = "</section><section id=stage>";</script><!-- <section id="stage"> --></head><body><textarea><section id=stage></textarea><section id="stage"><p class="a">&lt;section&gt; &amp; x</p></section></body></html>',
+  'a table without its body':
+    '<html><head></head><body><table id=stage><tr><td class=a>1<td>2</table>\n\n\n</body>\n</html>\n\n',
+};
+
+describe('a patched page', () => {
+  test.each(Object.entries(ODD))(
+    '%s: everything but what was put in is as it was, to the byte',
+    (_, html) => {
+      const { text, changes, lines } = put(html).html;
+      // Taking the insertions out again, in their order, gives the source.
+      let rest = text;
+      const inserted = [...lines, ...changes.map((c) => c.text)].sort(
+        (a, b) => text.indexOf(a) - text.indexOf(b),
+      );
+      for (const one of inserted) {
+        expect(rest).toContain(one);
+        const at = rest.indexOf(one);
+        rest = rest.slice(0, at) + rest.slice(at + one.length);
+      }
+      const spaces = (s: string) =>
+        s.replace(/[ \t]+(?=[\r\n<>]|$)|(?<=^|[\r\n<>])[ \t]+|\n+/g, '').replaceAll('\r', '');
+      expect(spaces(rest)).toBe(spaces(html));
+      expect(rest.length - html.length).toBeLessThan(24);
+      expect(text.startsWith('\uFEFF')).toBe(html.startsWith('\uFEFF'));
+      expect((text.match(/\r\n/g) ?? []).length).toBe((html.match(/\r\n/g) ?? []).length);
+    },
+  );
+
+  test('the same page again is not linked twice, and has the same style sheet', () => {
+    const first = put(ODD.tidy!);
+    const again = put(
+      first.html.text,
+      { ...MOVING, pins: [] },
+      {},
+      { [first.sheet.path]: '/* nothing left */' },
+    );
+    expect(again.html.lines).toEqual([]);
+    expect(again.html.text).toBe(first.html.text);
+  });
+
+  test('an earlier style sheet that still says something is not written over', () => {
+    const kept = put(ODD.tidy!, MOVING, {}, { 'odd-page.motion.css': '.x { animation: y }' });
+    expect(kept.sheet.path).toBe('odd-page-2.motion.css');
+  });
+
+  test('what was read goes from the page and its files, and nothing else', () => {
+    const css =
+      '.a { color: red }\n.a {\n  animation: k linear both;\n  animation-timeline: view();\n}\n@keyframes k { to { opacity: 0 } }\n';
+    const html = '<link rel="stylesheet" href="a.css">\n<p class="a">x</p>\n';
+    const { document } = readPage('index.html', html, (p) => (p === 'a.css' ? css : null));
+    const out = put(html, document, {}, { 'a.css': css });
+    expect(out.pageFiles).toEqual([
+      { path: 'a.css', before: css, after: '.a { color: red }\n', removed: [2, 3, 4, 5, 6] },
+    ]);
+    // A rule that has come since is not the document’s to take out.
+    const later = put(
+      html,
+      document,
+      {},
+      { 'a.css': `${css}.b { animation: k 1s; animation-timeline: view() }` },
+    );
+    expect(later.pageFiles[0]!.after).toContain('.b { animation');
+  });
+});
+
+describe('targets', () => {
+  const followed = (): MotionDocument => {
+    const parsed = readDocument({
+      ...emptyDocument(),
+      motions: [
+        motion({
+          id: 'm_a',
+          name: 'Lag',
+          targets: { selector: '.a' },
+          follow: { kind: 'half-life', halfLife: 90 },
+        }),
+        motion({
+          id: 'm_b',
+          name: 'Plain',
+          targets: { selector: '#stage' },
+          stagger: { step: '20px', order: 'page' },
+        }),
+      ],
+    });
+    if (!parsed.ok) throw new Error(parsed.problems[0]!.message);
+    return parsed.document;
+  };
+
+  test('CSS alone has no script, and says what is missing', () => {
+    const out = put(ODD.tidy!, followed(), { target: 'standards' });
+    expect(out.script).toBeNull();
+    expect(out.runtimes).toEqual([]);
+    expect(out.lost.map((l) => l.motion)).toEqual(['m_a']);
+    expect(out.html.lines).toHaveLength(1);
+  });
+
+  test('Web Animations: what is followed stays CSS, everything else that the scroll scrubs is a module’s', () => {
+    const out = put(ODD.tidy!, followed(), { target: 'web-animations' });
+    expect(out.css).toContain('lv-lag');
+    expect(out.css).not.toContain('lv-plain');
+    expect(out.script!.text).toContain('"targets": "#stage"');
+    expect(out.script!.text).toContain("import { start } from './motion-runtime.js'");
+    expect(
+      () => new Function(out.script!.text.replace(/^import .*$/m, 'const start = () => {};')),
+    ).not.toThrow();
+  });
+
+  test('the table says what plays each motion, and what it would take to do without a script', () => {
+    const document = followed();
+    const { plan } = put(ODD.tidy!, document);
+    expect(howPlayed(document, plan).map((h) => [h.motion, h.by, h.instead])).toEqual([
+      ['m_a', 'css and script', 'Set its follow to none.'],
+      ['m_b', 'css', null],
+    ]);
+  });
+});
