@@ -72,6 +72,7 @@ module.exports = {
     core('reading', 'page', 'timeline', 'value', 'motion', 'format'),
     core('hand-off', 'page', 'timeline', 'value', 'motion', 'format', 'reading'),
     core('proof', 'page', 'timeline', 'value', 'motion', 'format'),
+    core('rematch', 'page', 'motion'),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -92,6 +92,9 @@ export const ProofResultShape = z.object({
   skipped: z.array(z.object({ motion: z.string(), reason: z.string() })),
 });
 
+/** A page as it was measured before its files were replaced. */
+export const FormerLayout = z.object({ layout: LayoutSchema.nullable() });
+
 export type PageReading = z.infer<typeof PageReading>;
 
 /** A preset; `uses` counts the takes that have a motion made from it. */

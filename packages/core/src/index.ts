@@ -9,3 +9,4 @@ export * from './format/index.ts';
 export * from './reading/index.ts';
 export * from './hand-off/index.ts';
 export * from './proof/index.ts';
+export * from './rematch/index.ts';

@@ -1,6 +1,7 @@
 /** The description of the HTTP API (OpenAPI 3.1), made from the shapes that requests and answers are checked by. */
 import { z } from 'zod';
 import {
+  FormerLayout,
   Health,
   NameBody,
   NewLivePage,
@@ -76,6 +77,19 @@ export const OPERATIONS: readonly Operation[] = [
     query: z.object({ mend: z.string().optional() }),
     answer: PageReading,
   },
+  {
+    is: ['put', '/pages/:id/files'],
+    summary: 'Brings another version of a page; its takes stay',
+    query: z.object({ entry: z.string().optional() }),
+    body: 'page',
+    answer: Page,
+  },
+  {
+    is: ['get', '/pages/:id/former'],
+    summary: 'The page as it was measured before its files were replaced',
+    answer: FormerLayout,
+  },
+  { is: ['delete', '/pages/:id/former'], summary: 'What takes have lost is settled', status: 204 },
   {
     is: ['put', '/pages/:id/layouts'],
     summary: 'Stores a measured layout',

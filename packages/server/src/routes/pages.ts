@@ -6,7 +6,7 @@ import { LIMITS } from '../bring/limits.ts';
 import { pageFrom } from '../bring/page-from.ts';
 import { readMotions } from '../bring/read-motions.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { Id, Name, NameBody, NewLivePage, Page, PageReading, PageWhole } from '@lyvek/api';
+import { FormerLayout, Id, Name, NameBody, NewLivePage, Page, PageReading, PageWhole } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { inTransaction } from '../store/database.ts';
 import { layoutsOf, putLayout } from '../store/layouts.ts';
@@ -15,7 +15,10 @@ import {
   createPage,
   filesOf,
   pageById,
+  formerLayout,
+  forgetFormerLayout,
   renewCode,
+  replaceFiles,
   renamePage,
   setPageDeleted,
 } from '../store/pages.ts';
@@ -58,6 +61,36 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[]): Router {
       answer(res, Brought, page, 201);
     },
   );
+
+  /** Brings another version of a page: its takes stay as they are. */
+  routes.put(
+    '/pages/:id/files',
+    express.raw({ type: () => true, limit: LIMITS.zipBytes }),
+    async (req, res) => {
+      const page = await find(req.params.id);
+      if (page.live)
+        throw new Problem(409, 'Under development', 'This page has no files here; its own server shows it.');
+      const { entry } = read(BringQuery, req.query);
+      const brought = pageFrom(
+        Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
+        String(req.headers['content-type'] ?? ''),
+        entry,
+      );
+      await inTransaction(pool, (db) => replaceFiles(db, page.id, brought.entry, brought.files));
+      answer(res, Page, await find(page.id));
+    },
+  );
+
+  /** The page as it was measured before its files were replaced, as long as what its takes have lost is not settled. */
+  routes.get('/pages/:id/former', async (req, res) => {
+    const page = await find(req.params.id);
+    answer(res, FormerLayout, { layout: await formerLayout(pool, page.id) });
+  });
+  routes.delete('/pages/:id/former', async (req, res) => {
+    const page = await find(req.params.id);
+    await forgetFormerLayout(pool, page.id);
+    res.status(204).end();
+  });
 
   /** Names a page under development on this machine. Its own server goes on showing it. */
   routes.post('/projects/:id/live-pages', async (req, res) => {

@@ -1,4 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import type { Layout } from '@lyvek/core';
 import type { Db } from './database.ts';
 
 export interface PageRow {
@@ -38,15 +39,11 @@ export const pageByToken = async (db: Db, token: string): Promise<PageRow | unde
 
 const sha256 = (bytes: Uint8Array | string) => createHash('sha256').update(bytes).digest('hex');
 
-/** Stores the files by content and the page that they make. */
-export async function createPage(
+/** Stores files by content. */
+async function storeFiles(
   db: Db,
-  projectId: string,
-  name: string,
-  entry: string,
   files: readonly PageFile[],
-): Promise<PageRow> {
-  const id = randomUUID();
+): Promise<{ hashed: (PageFile & { hash: string })[]; contentHash: string }> {
   const hashed = files.map((f) => ({ ...f, hash: sha256(f.bytes) }));
   const contentHash = sha256(
     hashed
@@ -59,6 +56,19 @@ export async function createPage(
       f.hash,
       Buffer.from(f.bytes),
     ]);
+  return { hashed, contentHash };
+}
+
+/** Stores the files and the page that they make. */
+export async function createPage(
+  db: Db,
+  projectId: string,
+  name: string,
+  entry: string,
+  files: readonly PageFile[],
+): Promise<PageRow> {
+  const id = randomUUID();
+  const { hashed, contentHash } = await storeFiles(db, files);
   const token = randomBytes(16).toString('hex');
   await db.query(
     'insert into pages (id, project_id, name, entry, token, content_hash) values ($1, $2, $3, $4, $5, $6)',
@@ -68,6 +78,33 @@ export async function createPage(
     await db.query('insert into page_files (page_id, path, hash) values ($1, $2, $3)', [id, f.path, f.hash]);
   return { id, projectId, name, entry, token, contentHash, live: null };
 }
+
+/** Another version of a page: its takes stay, and the page as it was measured last is kept until what they have lost is settled. */
+export async function replaceFiles(
+  db: Db,
+  id: string,
+  entry: string,
+  files: readonly PageFile[],
+): Promise<void> {
+  const { hashed, contentHash } = await storeFiles(db, files);
+  await db.query(
+    `update pages set entry = $2, content_hash = $3, former_layout = coalesce(
+       (select l.layout from layouts l where l.page_id = pages.id and l.content_hash = pages.content_hash
+        order by l.measured_at desc limit 1), former_layout)
+     where id = $1`,
+    [id, entry, contentHash],
+  );
+  await db.query('delete from page_files where page_id = $1', [id]);
+  for (const f of hashed)
+    await db.query('insert into page_files (page_id, path, hash) values ($1, $2, $3)', [id, f.path, f.hash]);
+}
+
+/** The page as it was measured before its files were replaced, or null where that is settled. */
+export const formerLayout = async (db: Db, id: string): Promise<Layout | null> =>
+  (await db.query<{ layout: Layout | null }>('select former_layout as layout from pages where id = $1', [id]))
+    .rows[0]?.layout ?? null;
+export const forgetFormerLayout = async (db: Db, id: string): Promise<void> =>
+  void (await db.query('update pages set former_layout = null where id = $1', [id]));
 
 /** No letters that look alike, in lower case. */
 const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';

@@ -1,6 +1,7 @@
 /** Calls to the server. Answers are checked by the shared shapes; errors arrive as `ApiError` with a sentence for people. */
 import { z } from 'zod';
 import {
+  FormerLayout,
   Page,
   PageReading,
   PageTexts,
@@ -95,6 +96,15 @@ export const api = {
       Brought,
     );
   },
+  /** Brings another version of a page. */
+  replaceFiles: (pageId: string, body: Blob, entry?: string) =>
+    send(
+      `/pages/${pageId}/files${entry === undefined ? '' : `?entry=${encodeURIComponent(entry)}`}`,
+      { method: 'PUT', headers: { 'content-type': body.type }, body },
+      Page,
+    ),
+  former: (pageId: string) => get(`/pages/${pageId}/former`, FormerLayout),
+  settleFormer: async (pageId: string) => void (await call(`/pages/${pageId}/former`, { method: 'DELETE' })),
   connectPage: (projectId: string, url: string) =>
     send(`/projects/${projectId}/live-pages`, json('POST', { url }), Page),
   rename: async (what: Thing, id: string, name: string) =>

@@ -5,6 +5,7 @@ import { DriverSign } from '../../parts/glyphs.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import { found } from './model/find.ts';
 import { grouped } from './model/view.ts';
+import { LostPop } from './LostPop.tsx';
 import { ReadPop } from './ReadPop.tsx';
 import { useRundown } from './rundown-context.ts';
 import { dragStore } from './chart/use-grip.ts';
@@ -118,6 +119,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         </span>
       )}
       <span className="grow" />
+      {!page.live && <LostPop />}
       {page.live ? <UseThePage /> : <ReadPop />}
       <label className="tick">
         <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} /> Guides

@@ -1,9 +1,10 @@
 /** What can be done to a page on the rack. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { PageOnShelf } from '@lyvek/api';
 import { api } from '../../data/api.ts';
 import { NameForm } from '../../parts/NameForm.tsx';
-import { notifyError } from '../../parts/notices.tsx';
+import { notify, notifyError } from '../../parts/notices.tsx';
+import { fromList, uploadOf } from './bring.ts';
 
 export function PageMenu({
   page,
@@ -31,6 +32,7 @@ export function PageMenu({
       <button type="button" onClick={() => setRenaming(true)}>
         Rename …
       </button>
+      {!page.live && <NewVersion page={page} close={close} refresh={refresh} />}
       <button
         type="button"
         onClick={() => {
@@ -41,5 +43,48 @@ export function PageMenu({
         Delete
       </button>
     </div>
+  );
+}
+
+/** Files for a page that has changed elsewhere. Its takes stay; what they have lost is listed in the Rundown. */
+function NewVersion({
+  page,
+  close,
+  refresh,
+}: {
+  page: PageOnShelf;
+  close(): void;
+  refresh(): Promise<void>;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  const [busy, setBusy] = useState(false);
+  const bring = async (files: FileList) => {
+    setBusy(true);
+    try {
+      const upload = await uploadOf(fromList(files));
+      await api.replaceFiles(page.id, upload.body);
+      await refresh();
+      notify(`“${page.name}” is the newer version now.`);
+      close();
+    } catch (error) {
+      notifyError(error);
+      setBusy(false);
+    }
+  };
+  return (
+    <>
+      <button type="button" disabled={busy} onClick={() => input.current?.click()}>
+        {busy ? 'Bringing it …' : 'Bring a newer version …'}
+      </button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        multiple
+        accept=".html,.htm,.xhtml,.zip"
+        aria-label={`Newer version of ${page.name}`}
+        onChange={(e) => e.target.files?.length && void bring(e.target.files)}
+      />
+    </>
   );
 }

@@ -1,0 +1,150 @@
+/** Bringing a page that moves already: what was read, what is meant, what a newer version has lost, and the proof. */
+import { expect, test } from '@playwright/test';
+import type { APIRequestContext } from '@playwright/test';
+import { strFromU8, unzipSync, zipSync } from 'fflate';
+import { readDocument } from '@lyvek/core';
+
+const CSS = `body { margin: 0 } .gap { height: 1000px } .stop { height: 400px; color: #234 }
+.stop {
+  animation: lift linear both;
+  animation-timeline: view();
+  animation-range: entry 10% cover 40%;
+}
+#quay { animation-timeline: view(); animation: sink 2s linear both }
+@keyframes lift { from { opacity: 0; translate: 0 60px } }
+@keyframes sink { to { opacity: 0 } }
+.stop::before { content: "~"; animation: lift linear both; animation-timeline: view() }
+`;
+const html = (stops: string) =>
+  `<!doctype html>\n<html><head><title>Harbour</title>\n<link rel="stylesheet" href="a.css">\n</head><body><div class="gap"></div>${stops}<div class="gap"></div><p id="quay">Quay</p><div class="gap"></div></body></html>\n`;
+const STOPS =
+  '<section class="stop"><h2>Rope yard</h2></section><section class="stop"><h2>Fish market</h2></section>';
+const zip = (page: string, css = CSS) =>
+  Buffer.from(zipSync({ 'index.html': Buffer.from(page), 'a.css': Buffer.from(css) }));
+
+async function brought(request: APIRequestContext): Promise<string> {
+  const { projects } = (await (await request.get('/api/projects')).json()) as { projects: { id: string }[] };
+  const made = await request.post(`/api/projects/${projects[0]!.id}/pages?name=Harbour`, {
+    headers: { 'content-type': 'application/zip' },
+    data: zip(html(STOPS)),
+  });
+  expect(made.status()).toBe(201);
+  return ((await made.json()) as { id: string }).id;
+}
+const takeOf = async (request: APIRequestContext, page: string) => {
+  const { takes } = (await (await request.get(`/api/pages/${page}`)).json()) as { takes: { id: string }[] };
+  const take = (await (await request.get(`/api/takes/${takes[0]!.id}`)).json()) as { document: unknown };
+  const parsed = readDocument(take.document);
+  if (!parsed.ok) throw new Error(parsed.problems[0]!.message);
+  return { id: takes[0]!.id, document: parsed.document };
+};
+
+test('motions are read, mistakes are named and read as meant, and the zip has nothing twice', async ({
+  page,
+  request,
+}) => {
+  const id = await brought(request);
+  expect((await takeOf(request, id)).document.motions.map((m) => m.targets.selector)).toEqual(['.stop']);
+  await page.goto(`/pages/${id}`);
+  await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();
+  // The page’s own animation is out of the way: only ours plays.
+  const frame = page.frameLocator('.preview iframe');
+  await expect
+    .poll(() =>
+      frame
+        .locator('.stop')
+        .first()
+        .evaluate((e) => e.getAnimations().map((a) => (a as CSSAnimation).animationName)),
+    )
+    .toEqual(['lv-lift']);
+  await page.getByRole('button', { name: /1 mistake, 1 left/ }).click();
+  await expect(page.getByText('comes after “animation-timeline: view()”')).toBeVisible();
+  await expect(page.getByText('which has no place of its own here')).toBeVisible();
+  await page.getByRole('button', { name: 'Read it as meant' }).click();
+  await expect(page.getByText('It is read as it was meant')).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 left in the page' })).toBeVisible();
+  await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(2);
+  await expect
+    .poll(
+      () =>
+        frame
+          .locator('#quay')
+          .evaluate((e) => e.getAnimations().map((a) => (a as CSSAnimation).animationName)),
+      { timeout: 15_000 },
+    )
+    .toEqual(['lv-sink']);
+  // Undo gives the page its own animation back.
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(1);
+  await page.keyboard.press('Control+Shift+z');
+  await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(2);
+  const { id: take } = await takeOf(request, id);
+  const files = unzipSync(
+    new Uint8Array(await (await request.get(`/api/takes/${take}/hand-off.zip?width=1280&height=800`)).body()),
+  );
+  const css = strFromU8(files['a.css']!);
+  expect(css).toContain('.stop { height: 400px; color: #234 }');
+  expect(css).not.toContain('@keyframes sink');
+  expect(css).toContain('.stop::before');
+  expect(strFromU8(files['harbour.motion.css']!)).toContain('@keyframes lv-sink');
+});
+
+test('the finished page is proved here and in Chromium on the server', async ({ page, request }) => {
+  test.setTimeout(120_000);
+  const id = await brought(request);
+  await page.goto(`/pages/${id}`);
+  await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  await expect(page.getByText('1 motion of Take A')).toBeVisible();
+  await expect(page.locator('.hand-html')).toContainText('lines are motions now');
+  await page.getByRole('button', { name: 'Prove it', exact: true }).click();
+  await expect(page.locator('.proof-sentence')).toContainText('all as predicted', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Prove it in Chromium on the server' }).click();
+  await expect(page.locator('.proof .hand-head')).toContainText('in Chromium on the server', {
+    timeout: 60_000,
+  });
+  await expect(page.locator('.proof-sentence')).toContainText('all as predicted');
+  // Another target is another result.
+  await page.getByRole('button', { name: 'What plays the motions' }).click();
+  await page.getByText('Web Animations', { exact: true }).click();
+  await expect(page.locator('.hand-html')).toContainText('new ViewTimeline');
+  await page.getByRole('button', { name: /Prove/ }).first().click();
+  await expect(page.locator('.proof-sentence')).toContainText('all as predicted', { timeout: 60_000 });
+});
+
+test('a newer version keeps the takes, and proposes what its elements may be now', async ({
+  page,
+  request,
+}) => {
+  const id = await brought(request);
+  await page.goto(`/pages/${id}`);
+  await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();
+  await expect
+    .poll(
+      async () =>
+        ((await (await request.get(`/api/pages/${id}`)).json()) as { layouts: unknown[] }).layouts.length,
+    )
+    .toBe(1);
+  const renamed = html(STOPS.replaceAll('section class="stop"', 'section class="halt"'));
+  const put = await request.put(`/api/pages/${id}/files`, {
+    headers: { 'content-type': 'application/zip' },
+    data: zip(renamed),
+  });
+  expect(put.ok()).toBe(true);
+  await page.reload();
+  await page.getByRole('button', { name: '1 lost in the new page' }).click();
+  await expect(page.getByText('Now probably')).toBeVisible();
+  await page.getByRole('button', { name: 'It is this one' }).click();
+  await expect(page.getByRole('button', { name: 'lost in the new page' })).toHaveCount(0);
+  await expect
+    .poll(async () => (await takeOf(request, id)).document.motions[0]!.targets.selector)
+    .toContain('section');
+  await expect
+    .poll(() =>
+      page
+        .frameLocator('.preview iframe')
+        .locator('.halt')
+        .evaluateAll((all) => all.map((e) => e.getAnimations().length)),
+    )
+    .toEqual([1, 1]);
+});
