@@ -103,6 +103,8 @@ await shot('presets', rundown, async (page) => {
 await shot('hand-off', rundown, async (page) => {
   await page.getByRole('link', { name: 'Hand-off' }).click();
   await page.locator('.hand-left li button').nth(3).click();
+  await page.getByRole('button', { name: 'Prove it', exact: true }).click();
+  await page.locator('.proof-bars').waitFor({ timeout: 60_000 });
   await page.waitForTimeout(300);
 });
 await browser.close();

@@ -129,7 +129,7 @@ test('layouts belong to a page’s content; the hand-off needs one', async ({ re
   expect(text('index.html')).toContain('<link rel="stylesheet" href="orchard-prices.motion.css">');
   expect(text('index.html')).not.toContain('data-lyvek-probe');
   expect(text('index.html').replace('\n<link rel="stylesheet" href="orchard-prices.motion.css">\n', '')).toBe(
-    await (await get(`/pages/${id}/html`)).text(),
+    String((await json(get(`/pages/${id}/texts`))).html),
   );
 });
 
@@ -154,10 +154,8 @@ test('a preview is served as it was brought, plus the probe, and cannot be guess
   const policy = page.headers()['content-security-policy']!;
   expect(policy).toContain('sandbox allow-scripts');
   expect(policy).not.toContain('allow-same-origin');
-  const source = await request.get(`${base}/api/pages/${id}/html`);
-  expect((await page.text()).replace(/<script data-lyvek-probe>[\s\S]*?<\/script>/, '')).toBe(
-    await source.text(),
-  );
+  const source = (await (await request.get(`${base}/api/pages/${id}/texts`)).json()) as { html: string };
+  expect((await page.text()).replace(/<script data-lyvek-probe>[\s\S]*?<\/script>/, '')).toBe(source.html);
   expect((await at('/css/style.css')).headers()['content-type']).toContain('text/css');
   expect((await at('/art/pear.svg')).headers()['access-control-allow-origin']).toBe('*');
   expect((await at('/art/none.svg')).status()).toBe(404);

@@ -16,13 +16,14 @@ export interface How {
   without: string | null;
 }
 
-type Rule = (motion: Motion, plan: Plan) => Pick<How, 'why' | 'instead' | 'without'> | null;
+type Rule = (motion: Motion, plan: Plan) => Pick<How, 'by' | 'why' | 'instead' | 'without'> | null;
 
 /** What brings the script in. The first that applies speaks. */
 const SCRIPTED: readonly Rule[] = [
   ({ id }, plan) =>
     plan.belts.some((b) => b.motion === id)
       ? {
+          by: 'script',
           why: 'CSS has no speed that listens to the scroll, and no copies of a strip.',
           instead: 'An endless time animation of a fixed speed, with the copies in the HTML.',
           without: 'The strip stands still.',
@@ -31,6 +32,7 @@ const SCRIPTED: readonly Rule[] = [
   ({ id, follow }, plan) =>
     plan.follow.some((f) => f.motion === id)
       ? {
+          by: 'css and script',
           why: `What is shown follows the scroll ${follow.kind === 'spring' ? 'on a spring' : 'with a half-life'}, and CSS shows it at once.`,
           instead: 'Set its follow to none.',
           without: 'It moves with the hand, without the lag.',
@@ -39,6 +41,7 @@ const SCRIPTED: readonly Rule[] = [
   ({ id }, plan) =>
     plan.signals.some((s) => s.motion === id)
       ? {
+          by: 'css and script',
           why: 'Scripts of the page are told its number as an event.',
           instead: 'Let CSS read the custom property, which it can without an event.',
           without: 'CSS still reads the number; scripts are not told.',
@@ -47,7 +50,9 @@ const SCRIPTED: readonly Rule[] = [
   ({ id }, plan) =>
     plan.travels.some((t) => t.motion === id)
       ? {
-          why: 'What has the focus in a strip moved by a pin is brought into sight.',
+          // The script only looks after the focus.
+          by: 'css',
+          why: 'The stretch for which a pin holds is a view timeline of its stage; the script only brings what has the focus into sight.',
           instead: null,
           without: 'It travels all the same; the focus may land on something out of sight.',
         }
@@ -72,7 +77,7 @@ export const howPlayed = (document: MotionDocument, plan: Plan): How[] =>
       const kind = m.driver.kind;
       return {
         motion: m.id,
-        by: kind === 'belt' ? 'script' : scripted ? 'css and script' : 'css',
+        by: scripted?.by ?? 'css',
         needs:
           kind === 'belt'
             ? 'script'
