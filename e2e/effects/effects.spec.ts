@@ -191,10 +191,11 @@ test('Travel: a strip moves sideways; its end edge is right at six widths; nothi
     await page
       .locator('.preview-page iframe')
       .evaluate((f, w) => ((f as HTMLElement).style.width = `${w}px`), width);
-    await page.waitForTimeout(120);
-    const at = await held();
-    const end = await look(frame, '.strip', at.start + at.distance);
-    expect(Math.abs(end.right - (width - 80))).toBeLessThanOrEqual(1);
+    const off = async () => {
+      const at = await held();
+      return Math.abs((await look(frame, '.strip', at.start + at.distance)).right - (width - 80));
+    };
+    await expect.poll(off, { message: `${width} px wide` }).toBeLessThanOrEqual(1);
   }
 });
 

@@ -73,7 +73,11 @@ export function HandOffScreen() {
           ) : (
             <>
               {count} {count === 1 ? 'motion' : 'motions'} of {take.name} as{' '}
-              <Pop className="word" face={TARGET_WORDS[options.target].word} label="What plays the motions">
+              <Pop
+                className="word"
+                face={TARGET_WORDS[options.target].word}
+                label={`What plays the motions: ${TARGET_WORDS[options.target].word}`}
+              >
                 {(close) => (
                   <Choices<Target>
                     value={options.target}

@@ -30,8 +30,9 @@ export function LostPop() {
       notify('What is lost stays in the take, and plays again where its element is back.');
       close();
     }, notifyError);
+  const face = `${lost.length} lost in the new page`;
   return (
-    <Pop className="btn small" face={`${lost.length} lost in the new page`} label="Elements that are gone">
+    <Pop className="btn small" face={face} label={face}>
       {(close) => (
         <div className="read-pop">
           <p>The page has changed, and these selectors find nothing in it any more.</p>

@@ -42,7 +42,7 @@ export function ReadPop() {
     }
   };
   return (
-    <Pop className="btn small" face={face} label="What the page moves by itself">
+    <Pop className="btn small" face={face} label={face}>
       {(close) => (
         <div className="read-pop">
           {plain.motions.length > 0 && (
