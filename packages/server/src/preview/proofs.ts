@@ -8,19 +8,30 @@ export interface Proof {
 
 const LASTS = 10 * 60_000;
 const MOST = 8;
+/** bytes of all that is kept; a single larger one is kept alone */
+const MOST_BYTES = 400e6;
+
+const sizeOf = ({ files }: Proof): number => [...files.values()].reduce((sum, f) => sum + f.length, 0);
 
 export class Proofs {
-  private readonly kept = new Map<string, Proof & { until: number }>();
+  private readonly kept = new Map<string, Proof & { until: number; bytes: number }>();
+
+  constructor(private readonly now: () => number = Date.now) {}
 
   put(proof: Proof): string {
-    for (const [token, p] of this.kept) if (p.until < Date.now()) this.kept.delete(token);
-    while (this.kept.size >= MOST) this.kept.delete(this.kept.keys().next().value!);
+    const bytes = sizeOf(proof);
+    for (const [token, p] of this.kept) if (p.until < this.now()) this.kept.delete(token);
+    const isFull = () =>
+      this.kept.size >= MOST || [...this.kept.values()].reduce((sum, p) => sum + p.bytes, bytes) > MOST_BYTES;
+    // Oldest first.
+    while (this.kept.size > 0 && isFull()) this.kept.delete(this.kept.keys().next().value!);
     const token = randomBytes(16).toString('hex');
-    this.kept.set(token, { ...proof, until: Date.now() + LASTS });
+    this.kept.set(token, { ...proof, bytes, until: this.now() + LASTS });
     return token;
   }
 
   get(token: string): Proof | undefined {
-    return this.kept.get(token);
+    const proof = this.kept.get(token);
+    return proof && proof.until >= this.now() ? proof : undefined;
   }
 }
