@@ -128,9 +128,15 @@ export function HandOffScreen() {
       )}
       <section className="hand-take">
         {page.live ? (
-          <p className="proof-empty">
-            A page under development is proved where it is built: run <code>lyvek prove</code> on the result.
-          </p>
+          <div className="proof">
+            <header className="hand-head">
+              <b>Proof</b>
+            </header>
+            <p className="proof-empty">
+              A page under development is proved where it is built: run <code>lyvek prove</code> on the
+              result.
+            </p>
+          </div>
         ) : (
           <Proof query={query} saved={save.is === 'saved'} onShow={setChosen} />
         )}
