@@ -2,7 +2,7 @@
 import type { Element } from 'domhandler';
 import { emptyDocument, MotionSchema } from '../motion/index.ts';
 import type { Gate, Motion, MotionDocument } from '../motion/index.ts';
-import type { Draft } from './drafts.ts';
+import type { Draft } from './draft.ts';
 import type { PageElements } from './elements.ts';
 import { Namer, readableName } from './naming.ts';
 import { moves } from './rules.ts';

@@ -3,6 +3,7 @@ import type * as postcss from 'postcss';
 import type { Element } from 'domhandler';
 import { ALWAYS, readMedia, supportsHolds, within } from './conditions.ts';
 import type { MediaRead } from './conditions.ts';
+import { Layers } from './layers.ts';
 import { readSelectors, splitTop, unnested } from './selector.ts';
 import type { ReadSelector } from './selector.ts';
 import type { Sheet } from './sheets.ts';
@@ -73,37 +74,6 @@ interface Context {
 }
 
 const DEEPEST = 32;
-
-/** Layers in their order: inner ones before what stands beside them in the outer one. */
-class Layers {
-  private readonly names: string[] = [];
-  private anonymous = 0;
-
-  named(outer: string, name: string): string {
-    const own = name.trim() || `\u0000${this.anonymous++}`;
-    const whole = outer ? `${outer}.${own}` : own;
-    const parts = whole.split('.');
-    for (let i = 1; i <= parts.length; i++) {
-      const part = parts.slice(0, i).join('.');
-      if (!this.names.includes(part)) this.names.push(part);
-    }
-    return whole;
-  }
-
-  ranks(): Map<string, number> {
-    const out = new Map<string, number>();
-    const visit = (prefix: string) => {
-      const inner = this.names.filter((n) =>
-        prefix ? n.startsWith(`${prefix}.`) && !n.slice(prefix.length + 1).includes('.') : !n.includes('.'),
-      );
-      for (const n of inner) visit(n);
-      if (prefix) out.set(prefix, out.size);
-    };
-    visit('');
-    out.set('', out.size);
-    return out;
-  }
-}
 
 export function readRules(sheets: readonly Sheet[]): ReadRules {
   const out: ReadRules = { rules: [], keyframes: [], registered: new Map(), unread: [] };

@@ -3,7 +3,7 @@ import type { Motion } from '../motion/index.ts';
 import { isMeeting } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
-import type { Draft } from './drafts.ts';
+import type { Draft } from './draft.ts';
 import { linearTerms } from './lengths.ts';
 
 export interface Shifted {

@@ -1,6 +1,6 @@
 /** Animation lists of one element under several conditions, brought together as motions that differ under some of them. */
 import type { Motion } from '../motion/index.ts';
-import type { Draft, DraftOf } from './drafts.ts';
+import type { Draft, DraftOf } from './draft.ts';
 
 /** A media condition of the page: all of its queries have to hold. */
 export interface PageMedia {

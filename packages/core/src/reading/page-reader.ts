@@ -1,0 +1,257 @@
+/** Brings together what every element of a page plays: what can be read into motions, and what has to stay as it is. */
+import type { Element } from 'domhandler';
+import type { MotionDocument } from '../motion/index.ts';
+import { Cascade } from './cascade.ts';
+import type { Environment } from './cascade.ts';
+import { oneQuery } from './conditions.ts';
+import { claimsFor } from './claims.ts';
+import { documentOf } from './compose.ts';
+import type { Group } from './compose.ts';
+import type { DraftList, DraftOf } from './draft.ts';
+import { Drafts } from './drafts.ts';
+import { PageElements } from './elements.ts';
+import { mistakesOf } from './mistakes.ts';
+import type { Mend, Mistake } from './mistakes.ts';
+import { carries, moves } from './rules.ts';
+import type { ReadRule, ReadRules } from './rules.ts';
+import { reduced, slotsOf } from './slots.ts';
+import type { PageMedia, Slot } from './slots.ts';
+import { shortened } from './source.ts';
+import type { Unread } from './source.ts';
+import type { Claim } from './take-out.ts';
+import { Timelines } from './timelines.ts';
+import { Triggers } from './triggers.ts';
+
+/** Conditions under which more than this many would have to be tried are left to the page. */
+const MOST_MEDIA = 12;
+
+const has = (rule: ReadRule) => rule.declarations.some((d) => moves(d.property));
+/** Declarations that say that something is played, as against how. */
+const names = (rule: ReadRule) =>
+  rule.declarations.some(
+    (d) => /^animation(-name|-timeline)?$/.test(d.property) && !/^(none|initial|unset)$/i.test(d.value),
+  );
+
+/** Media conditions of rules that move something, those with more queries later: they have the last word. */
+function mediaOf({ rules, keyframes }: ReadRules): PageMedia[] {
+  const found = new Map<string, PageMedia>();
+  for (const { media } of [...rules.filter(has), ...keyframes])
+    if (media.queries.length && media.obstacle === null && !media.never) {
+      const key = oneQuery(media.queries);
+      if (!found.has(key)) found.set(key, { key, queries: media.queries });
+    }
+  return [...found.values()].sort((a, b) => a.queries.length - b.queries.length);
+}
+
+const implies = (a: PageMedia, b: PageMedia) => a !== b && b.queries.every((q) => a.queries.includes(q));
+
+/** What one element plays, everywhere; the reason where it cannot be read. */
+type Played =
+  { is: 'moving'; slots: Slot[]; key: string } | { is: 'still' } | { is: 'other'; reason: string };
+
+export class PageReader {
+  private readonly elements: PageElements;
+  private readonly cascade: Cascade;
+  private readonly drafts: Drafts;
+  private readonly timelines: Timelines;
+  private readonly media: PageMedia[];
+  readonly unread: Unread[] = [];
+  readonly mistakes: Mistake[] = [];
+
+  constructor(
+    private readonly rules: ReadRules,
+    elements: PageElements,
+    mend: Mend,
+  ) {
+    this.elements = elements;
+    this.cascade = new Cascade(rules, elements);
+    this.timelines = new Timelines(this.cascade, rules.rules, elements);
+    const triggers = new Triggers(this.cascade, rules.rules, this.timelines);
+    this.drafts = new Drafts(this.cascade, rules.keyframes, this.timelines, triggers, mend);
+    this.media = mediaOf(rules);
+  }
+
+  read(): { document: MotionDocument; claims: Claim[] } {
+    const moving = this.rules.rules.filter(has);
+    const played = new Map<Element, Played>();
+    for (const rule of moving) {
+      const elements = this.cascade.elementsOf.get(rule) ?? [];
+      for (const e of elements) if (!played.has(e)) played.set(e, this.played(e));
+      const obstacle = rule.media.obstacle;
+      if (obstacle !== null && !rule.media.never && names(rule)) {
+        this.leave(rule, obstacle);
+        for (const e of elements) played.set(e, { is: 'other', reason: '' });
+      }
+      for (const s of rule.selectors) if (s.obstacle && names(rule)) this.leave(rule, s.obstacle);
+      if (elements.length === 0 && names(rule) && rule.selectors.some((s) => !s.obstacle))
+        this.leave(rule, 'nothing in the page’s HTML has this selector; a script may make it later');
+    }
+    for (;;) {
+      this.spread(played, moving.filter(names));
+      const made = documentOf(this.groups(played), this.media, this.rules, this.timelines, this.elements);
+      for (const { group, reason } of made.left) {
+        this.leave(group.rules[0]!, reason);
+        for (const e of group.elements) played.set(e, { is: 'other', reason });
+      }
+      if (made.left.length > 0) continue;
+      const healthy = (rule: ReadRule) => {
+        const all = this.cascade.elementsOf.get(rule) ?? [];
+        return all.length > 0 && all.every((e) => played.get(e)?.is === 'moving');
+      };
+      return { document: made.document, claims: claimsFor(this.rules, healthy, made.animated) };
+    }
+  }
+
+  private leave(rule: ReadRule, reason: string): void {
+    const what = rule.inline
+      ? `style of <${rule.inline.name}>`
+      : shortened(rule.selectors.map((s) => s.text).join(', '));
+    if (
+      !this.unread.some(
+        (u) => u.place.from === rule.place.from && u.place.path === rule.place.path && u.reason === reason,
+      )
+    )
+      this.unread.push({ place: rule.place, what, reason });
+  }
+
+  /**
+   * What is written in one place is taken out as a whole or not at all: elements that share a rule stay together, and so do those whose
+   * timelines one element carries.
+   */
+  private spread(played: Map<Element, Played>, rules: readonly ReadRule[]): void {
+    const shared = [
+      ...rules.map((rule) => ({ rule, elements: this.cascade.elementsOf.get(rule) ?? [] })),
+      ...this.carried(played),
+    ];
+    for (let changed = true; changed;) {
+      changed = false;
+      for (const { rule, elements } of shared) {
+        const bad = elements.find((e) => played.get(e)?.is !== 'moving');
+        if (!bad) continue;
+        for (const e of elements) {
+          if (played.get(e)?.is !== 'moving') continue;
+          changed = true;
+          const cause = played.get(bad)!;
+          this.leave(
+            rule,
+            cause.is === 'other' && cause.reason
+              ? `one of its elements could not be read: ${cause.reason}`
+              : 'it also moves elements in time, without the scroll',
+          );
+          played.set(e, { is: 'other', reason: '' });
+        }
+      }
+    }
+  }
+
+  /** Elements that listen to timelines and triggers of one element, by a rule that carries them. */
+  private carried(played: ReadonlyMap<Element, Played>): { rule: ReadRule; elements: Element[] }[] {
+    const users = new Map<string, Element[]>();
+    for (const e of played.keys())
+      for (const rule of this.cascade.rulesOf(e))
+        for (const d of rule.declarations)
+          if (moves(d.property))
+            for (const name of d.value.match(/--[\w-]+/g) ?? [])
+              users.set(name, [...(users.get(name) ?? []), e]);
+    const byCarrier = new Map<Element, { rule: ReadRule; elements: Set<Element> }>();
+    for (const rule of this.rules.rules)
+      for (const d of rule.declarations.filter((one) => carries(one.property)))
+        for (const carrier of this.cascade.elementsOf.get(rule) ?? []) {
+          const known = byCarrier.get(carrier) ?? { rule, elements: new Set() };
+          byCarrier.set(carrier, known);
+          for (const name of d.value.match(/--[\w-]+/g) ?? [])
+            for (const e of users.get(name) ?? []) known.elements.add(e);
+        }
+    return [...byCarrier.values()].map(({ rule, elements }) => ({ rule, elements: [...elements] }));
+  }
+
+  private played(element: Element): Played {
+    const rules = this.cascade.rulesOf(element).filter(has);
+    const env = (queries: Iterable<string>, still = false): Environment => ({
+      queries: new Set(queries),
+      still,
+    });
+    const relevant = this.media.filter(
+      (m) => rules.some((r) => m.queries.some((q) => r.media.queries.includes(q))) || this.framesUnder(m),
+    );
+    const base = this.drafts.of(element, env([]));
+    const lists = relevant
+      .slice(0, MOST_MEDIA)
+      .map((media) => ({ media, list: this.drafts.of(element, env(media.queries)) }));
+    const still = this.drafts.of(element, env([], true));
+    const all = [base, ...lists.map((l) => l.list), still];
+    for (const e of [env([]), ...relevant.map((m) => env(m.queries))]) this.note(element, e);
+    if (!this.scrolls(element, env([])) && !relevant.some((m) => this.scrolls(element, env(m.queries))))
+      return { is: 'still' };
+    const obstacle = all.find(
+      (l): l is Extract<DraftList, { obstacle: unknown }> => 'obstacle' in l,
+    )?.obstacle;
+    const other = (reason: string): Played => {
+      if (rules[0]) this.leave(obstacle?.rule ?? rules.find(names) ?? rules[0], reason);
+      return { is: 'other', reason };
+    };
+    if (obstacle) return other(obstacle.reason);
+    if (relevant.length > MOST_MEDIA) return other('it differs under too many media conditions');
+    const draftsOf = (l: DraftList): DraftOf[] => ('drafts' in l ? l.drafts : []);
+    const slots = slotsOf(
+      draftsOf(base),
+      lists.map(({ media, list }) => ({
+        media,
+        below: relevant.filter((m) => implies(media, m)).map((m) => m.key),
+        list: draftsOf(list),
+      })),
+    );
+    if (!slots) return other('under a media condition the order of its animations changes');
+    if (slots.length === 0) return { is: 'still' };
+    if (!reduced(slots, draftsOf(still)))
+      return other('for readers who want reduced motion it plays something else');
+    // Rules that never win anything make no difference.
+    const winning = new Set(
+      [env([]), ...relevant.map((m) => env(m.queries)), env([], true)].flatMap((e) =>
+        [...this.drafts.winners(element, e).values()].map((w) => this.rules.rules.indexOf(w.rule)),
+      ),
+    );
+    const key = JSON.stringify([
+      [...winning].sort((a, b) => a - b),
+      slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft.name]),
+    ]);
+    return { is: 'moving', slots, key };
+  }
+
+  private framesUnder(media: PageMedia): boolean {
+    return this.rules.keyframes.some(
+      (k) => k.media.queries.length > 0 && k.media.queries.every((q) => media.queries.includes(q)),
+    );
+  }
+
+  private scrolls(element: Element, env: Environment): boolean {
+    const won = this.drafts.winners(element, env);
+    const name = won.get('animation-name')?.value ?? 'none';
+    const timeline = won.get('animation-timeline')?.value ?? 'auto';
+    const trigger = won.get('animation-trigger')?.value ?? 'none';
+    return name !== 'none' && (/[(-]/.test(timeline) || /--/.test(trigger));
+  }
+
+  private note(element: Element, env: Environment): void {
+    const won = this.drafts.declared(element, env);
+    if ((won.get('animation-name')?.value ?? 'none') === 'none') return;
+    for (const m of mistakesOf({ won, element, cascade: this.cascade, env }))
+      if (!this.mistakes.some((k) => k.key === m.key)) this.mistakes.push(m);
+  }
+
+  /** Elements with the same rules that play the same; what differs by equal steps is brought together later. */
+  private groups(played: ReadonlyMap<Element, Played>): Group[] {
+    const byKey = new Map<string, Group>();
+    for (const e of this.elements.inOrder([...played.keys()])) {
+      const p = played.get(e)!;
+      if (p.is !== 'moving') continue;
+      const known = byKey.get(p.key);
+      if (known) {
+        known.elements.push(e);
+        known.each.push(p.slots);
+      } else byKey.set(p.key, { elements: [e], rules: this.cascade.rulesOf(e).filter(has), each: [p.slots] });
+    }
+    const first = (g: Group) => this.rules.rules.indexOf(g.rules.find(names) ?? g.rules[0]!);
+    return [...byKey.values()].sort((a, b) => first(a) - first(b));
+  }
+}
