@@ -9,7 +9,7 @@ import { documentOf } from './compose.ts';
 import type { Group } from './compose.ts';
 import type { DraftList, DraftOf } from './draft.ts';
 import { Drafts } from './drafts.ts';
-import { PageElements } from './elements.ts';
+import type { PageElements } from './elements.ts';
 import { mistakesOf } from './mistakes.ts';
 import type { Mend, Mistake } from './mistakes.ts';
 import { carries, moves } from './rules.ts';
