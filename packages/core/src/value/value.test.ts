@@ -163,6 +163,9 @@ describe('values', () => {
   test('a wrong value is refused with an example of a right one', () => {
     expect(valueError('opacity', 'red')).toContain('0.5');
     expect(valueError('clip-path', 'circle(x)')).toContain('inset(');
+    // Texts that break off are no colours, and no faults.
+    for (const css of ['rgb(', 'rgb(1', 'oklch(0.5 0.1', 'color(', 'hsl(1 /'])
+      expect(valueError('color', css)).not.toBeNull();
     expect(valueError('display', 'none')).toBeNull();
     expect(valueError('display', 'sideways')).toContain('not a value of display');
     expect(valueError('hue-turn', '1')).toContain('not a property known here');

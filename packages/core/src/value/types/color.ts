@@ -1,7 +1,16 @@
-import { converter, formatCss, parse } from 'culori';
+import { converter, formatCss, parse as parseTrusting } from 'culori';
 import type { Color } from 'culori';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
+
+/** Undefined for what is no colour. The library ends in an error for some texts that break off. */
+function parse(css: string): Color | undefined {
+  try {
+    return parseTrusting(css);
+  } catch {
+    return undefined;
+  }
+}
 
 /** Colour syntaxes that mix in gamma-encoded sRGB; any other pair mixes in Oklab (CSS Color 4, §12.1). */
 const LEGACY = new Set(['rgb', 'hsl', 'hwb']);
