@@ -41,6 +41,13 @@ export function HandOffScreen() {
   useEffect(() => {
     window.document.title = `Hand-off · ${page.name} · Lyvek`;
   }, [page.name]);
+  // The chosen motion’s first rule comes into sight.
+  useEffect(() => {
+    if (chosen !== null)
+      window.document
+        .querySelector('.hand-css .marked')
+        ?.scrollIntoView({ block: 'center', inline: 'nearest' });
+  }, [chosen]);
   if (!measured)
     return (
       <div className="empty-note">
