@@ -137,7 +137,7 @@ export const MotionSchema = z
   });
 
 /** A registered custom property (CSS Properties and Values API 1, §2). */
-const PropertySchema = z.strictObject({
+export const PropertySchema = z.strictObject({
   name: z
     .string()
     .regex(/^--[\w-]+$/)

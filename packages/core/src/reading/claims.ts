@@ -10,7 +10,7 @@ const dashed = (css: string) => css.match(/--[\w\u0080-\uffff-]+/g) ?? [];
 /** Custom properties that earlier hand-offs have put in. */
 const isOwn = (property: string) => /^--lv-.*-(step|by|start|end|distance|duration|delay)$/.test(property);
 
-/** `healthy`: everything that the rule moves was read. `animated`: properties that the motions write. */
+/** `healthy`: everything that the rule moves was read. `animated`: custom properties whose registration the document has. */
 export function claimsFor(
   { rules, keyframes, registered }: ReadRules,
   healthy: (rule: ReadRule) => boolean,

@@ -1,6 +1,6 @@
 /** Groups of elements that play the same, as motions of a document. */
 import type { Element } from 'domhandler';
-import { emptyDocument, MotionSchema } from '../motion/index.ts';
+import { emptyDocument, MotionSchema, PropertySchema } from '../motion/index.ts';
 import type { Gate, Motion, MotionDocument } from '../motion/index.ts';
 import type { Draft } from './draft.ts';
 import type { PageElements } from './elements.ts';
@@ -67,7 +67,7 @@ function splitByGate(part: Part): Part[] {
 export interface Composed {
   document: MotionDocument;
   left: { group: Group; reason: string }[];
-  /** properties that the motions write */
+  /** custom properties whose registration the document has */
   animated: Set<string>;
 }
 
@@ -212,14 +212,17 @@ export function documentOf(
   out.media = out.media
     .filter((m) => wanted.has(m.id))
     .sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
-  const animated = new Set(out.motions.flatMap((m) => Object.keys(m.keyframes)));
-  out.properties = [...registered.values()]
-    .filter((r) => animated.has(r.name))
-    .map(({ name, syntax, inherits, initial }) => ({
+  const written = new Set(out.motions.flatMap((m) => Object.keys(m.keyframes)));
+  // A registration that is no sound one stays the page’s.
+  out.properties = [...registered.values()].flatMap(({ name, syntax, inherits, initial }) => {
+    const made = PropertySchema.safeParse({
       name,
       syntax,
       inherits,
       ...(initial === null ? {} : { initial }),
-    }));
+    });
+    return written.has(name) && made.success ? [made.data] : [];
+  });
+  const animated = new Set(out.properties.map((p) => p.name));
   return { document: out, left, animated };
 }

@@ -7,8 +7,8 @@ export interface CodeProps {
   marks: readonly { from: number; to: number }[];
   /** texts that were added; their lines stand out */
   added?: readonly string[];
-  /** lines that are taken out */
-  removed?: readonly string[];
+  /** lines that are taken out, counted from 1 */
+  removed?: readonly number[];
 }
 
 export const Code = memo(function Code({ text, language, marks, added, removed }: CodeProps) {
@@ -20,7 +20,7 @@ export const Code = memo(function Code({ text, language, marks, added, removed }
         return (
           <span
             key={i}
-            className={`line${marked ? ' marked' : ''}${isNew ? ' added' : ''}${removed?.includes(line) ? ' removed' : ''}`}
+            className={`line${marked ? ' marked' : ''}${isNew ? ' added' : ''}${removed?.includes(i + 1) ? ' removed' : ''}`}
           >
             {language === 'css' ? <CssLine line={line} /> : line}
             {'\n'}

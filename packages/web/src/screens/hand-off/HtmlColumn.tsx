@@ -4,6 +4,7 @@ import { RUNTIME_FILE, hasSheetsInBody } from '@lyvek/core';
 import type { Assembled } from '@lyvek/core';
 import { Code } from './Code.tsx';
 import { around } from './changed-lines.ts';
+import type { Excerpt } from './changed-lines.ts';
 
 interface HtmlColumnProps {
   entry: string;
@@ -37,19 +38,16 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
         </button>
       </header>
       {brought ? (
-        <Code
-          text={around(html, gone, gone[0] ?? headLine(html))}
-          language="html"
-          marks={[]}
-          removed={gone.map((n) => html.split('\n')[n - 1]!)}
-        />
+        <Code {...excerpt(around(html, gone, gone[0] ?? headLine(html)))} language="html" marks={[]} />
       ) : (
         <Code
-          text={around(
-            patched.text,
-            patched.changes.map((c) => c.line),
-            patched.line || headLine(patched.text),
-          )}
+          text={
+            around(
+              patched.text,
+              patched.changes.map((c) => c.line),
+              patched.line || headLine(patched.text),
+            ).text
+          }
           language="html"
           marks={[]}
           added={[...patched.lines, ...patched.changes.map((c) => c.text)]}
@@ -63,12 +61,7 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
               <b className="flex-none">{f.path}</b>{' '}
               <span className="truncate">{lines.length} lines are motions now, and go</span>
             </header>
-            <Code
-              text={around(f.before, lines, lines[0] ?? 1)}
-              language="css"
-              marks={[]}
-              removed={lines.map((n) => f.before.split('\n')[n - 1]!)}
-            />
+            <Code {...excerpt(around(f.before, lines, lines[0] ?? 1))} language="css" marks={[]} />
           </div>
         );
       })}
@@ -134,6 +127,8 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
   );
 }
 
+const excerpt = ({ text, changed }: Excerpt) => ({ text, removed: changed });
+
 const headLine = (html: string): number =>
   html.slice(0, Math.max(0, html.search(/<\/head>|<body/i))).split('\n').length;
 
@@ -141,7 +136,7 @@ function summary(lines: number, added: number, gone: number): string {
   const parts = [
     lines === 1 ? 'one line added' : lines > 1 ? `${lines} lines added` : '',
     added ? `${added} pieces added` : '',
-    gone ? `${gone} lines shorter` : '',
+    gone ? (gone === 1 ? 'one line shortened' : `${gone} lines shortened`) : '',
   ].filter(Boolean);
   return parts.length ? parts.join(', ') : 'as it was';
 }

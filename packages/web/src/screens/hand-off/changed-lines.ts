@@ -1,7 +1,13 @@
 /** Which lines of a text matter to a reader of a change. */
 
+export interface Excerpt {
+  text: string;
+  /** lines of the excerpt, counted from 1, that are changed ones */
+  changed: number[];
+}
+
 /** The lines that were changed, each with a few around it. */
-export function around(text: string, changed: readonly number[], main: number): string {
+export function around(text: string, changed: readonly number[], main: number): Excerpt {
   const lines = text.split('\n');
   const wanted = new Set<number>();
   const show = (line: number, before: number, after: number) => {
@@ -11,10 +17,12 @@ export function around(text: string, changed: readonly number[], main: number): 
   for (const line of changed) show(line, 2, 2);
   const out: string[] = [];
   let last = 0;
+  const marked: number[] = [];
   for (const n of [...wanted].sort((a, b) => a - b)) {
     if (n > last + 1) out.push('…');
     out.push(lines[n - 1]!);
+    if (changed.includes(n)) marked.push(out.length);
     last = n;
   }
-  return [...out, ...(last < lines.length ? ['…'] : [])].join('\n');
+  return { text: [...out, ...(last < lines.length ? ['…'] : [])].join('\n'), changed: marked };
 }
