@@ -4,11 +4,13 @@ export class Layers {
   private anonymous = 0;
 
   named(outer: string, name: string): string {
-    const own = name.trim() || `\u0000${this.anonymous++}`;
+    // Empty parts, which no valid name has, would stand for the layer itself.
+    const parts = name.split('.').map((p) => p.trim());
+    const own = parts.filter(Boolean).join('.') || `\u0000${this.anonymous++}`;
     const whole = outer ? `${outer}.${own}` : own;
-    const parts = whole.split('.');
-    for (let i = 1; i <= parts.length; i++) {
-      const part = parts.slice(0, i).join('.');
+    const all = whole.split('.');
+    for (let i = 1; i <= all.length; i++) {
+      const part = all.slice(0, i).join('.');
       if (!this.names.includes(part)) this.names.push(part);
     }
     return whole;

@@ -156,6 +156,11 @@ describe('reading a page that moves', () => {
     expect(lines).toEqual([4, 5, 7, 8, 9]);
   });
 
+  test('layers with odd names are layers', () => {
+    const css = `@layer a., .b, , .; @layer a. { .a { ${MOVED} } } @layer . { .a { animation-range: exit } } ${FADE}`;
+    expect(only(read(css)).range.start).toBe('exit 0%');
+  });
+
   test('a byte order mark shifts nothing', () => {
     const plain = page(
       `${FADE} .a { color: red; ${MOVED} }`,
