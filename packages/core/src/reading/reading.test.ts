@@ -174,8 +174,9 @@ describe('reading a page that moves', () => {
   });
 
   test('broken CSS costs no more than itself', () => {
-    const r = read(`.x { color: ; } } .y { { } ${FADE} .a { ${MOVED} } @media { .z {`);
-    expect(r.document.motions.length + r.unread.length).toBeGreaterThanOrEqual(0);
+    expect(
+      only(read(`.x { color: ; } } .y { { } } ${FADE} .a { ${MOVED} } @media { .z {`)).keyframes,
+    ).toHaveProperty('opacity');
     expect(
       only(
         read(`${FADE} .x { animation-range: nonsense 3% } .a { ${MOVED} } .b { animation-timeline: soon }`),
