@@ -3,6 +3,8 @@ export * from './timeline/index.ts';
 export * from './value/index.ts';
 export * from './motion/index.ts';
 export * from './feel/index.ts';
+export * from './budget/index.ts';
+export * from './trial/index.ts';
 export * from './effect/index.ts';
 export * from './check/index.ts';
 export * from './format/index.ts';

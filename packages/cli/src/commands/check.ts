@@ -7,7 +7,9 @@ import {
   activeMedia,
   compileTake,
   findingsOf,
-  gestureById,
+  clockOf,
+  DEFAULT_GESTURE,
+  gestureOf,
   problemsOf,
   underMedia,
   withPins,
@@ -76,7 +78,7 @@ export const check = (program: Command): void =>
     .addOption(
       new Option('--gesture <gesture>', 'how the page is scrolled')
         .choices(GESTURES.map((g) => g.id))
-        .default(GESTURES[0]!.id),
+        .default(DEFAULT_GESTURE),
     )
     .option('--refresh <Hz>', 'frames per second', '60')
     .option('--limits <file>', 'limits of the project as JSON')
@@ -95,7 +97,7 @@ export const check = (program: Command): void =>
       const document = underMedia(whole, activeMedia(whole, { viewport: bare.viewport, still: false }));
       const layout = withPins(bare, document.pins);
       const take = compileTake(document, layout);
-      const found = findingsOf({ document, take, gesture: gestureById(o.gesture), refresh, limits });
+      const found = findingsOf({ document, take, gesture: gestureOf(o.gesture, layout.viewport.height), clock: clockOf(refresh), limits });
       const why = new Map(CHECKS.map((c) => [c.id, c.why]));
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
       const reported: Reported[] = [
@@ -114,7 +116,7 @@ export const check = (program: Command): void =>
         ...found.map((f): Reported => ({
           check: f.check,
           severity: f.severity,
-          title: name(f.motion),
+          title: name(f.about),
           sentence: f.sentence,
           why: why.get(f.check) ?? '',
           fix: f.fix?.label ?? null,

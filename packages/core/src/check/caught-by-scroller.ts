@@ -3,6 +3,7 @@ import type { CheckDefinition } from './finding.ts';
 export const caughtByScroller: CheckDefinition = {
   id: 'caught-by-scroller',
   name: 'Caught by a scroller that does not scroll',
+  group: 'structure',
   why: 'The passage is measured inside of a box that never moves, so the motion stands still.',
   look(instance, { document, take: { layout } }) {
     const { motion, element, placed } = instance;
@@ -14,14 +15,14 @@ export const caughtByScroller: CheckDefinition = {
     if (document.adjustments.some((a) => a.selector === selector && a.declarations.overflow === 'clip'))
       return null;
     return {
-      check: this.id,
-      motion: motion.id,
-      element,
       severity: 'wrong',
       at: layout.elements[element]!.box.y,
       brief: 'caught',
       sentence: `${selector} hides its overflow, which makes it a scroller that scrolls 0 px: the passage is measured there, and nothing moves.`,
-      fix: { label: 'Clip it instead', motion, adjust: { selector, declarations: { overflow: 'clip' } } },
+      fix: {
+        label: 'Clip it instead',
+        adjust: [{ selector, declarations: { overflow: 'clip' }, for: [motion.id] }],
+      },
     };
   },
 };

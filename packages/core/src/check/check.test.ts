@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { GESTURES } from '../feel/index.ts';
+import { clockOf, gestureOf } from '../feel/index.ts';
 import { compileTake } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { DEFAULT_LIMITS, withFix } from './finding.ts';
+import { withFix } from './finding.ts';
+import { DEFAULT_LIMITS } from './limits.ts';
 import { CHECKS, findingsOf } from './registry.ts';
 
 const plain = layoutOf([
@@ -25,8 +26,8 @@ const lookAt = (document: MotionDocument, refresh = 60) => {
   return findingsOf({
     document,
     take: compileTake(document, layout),
-    gesture: GESTURES[0]!,
-    refresh,
+    gesture: gestureOf('brisk-wheel', 800),
+    clock: clockOf(refresh),
     limits: DEFAULT_LIMITS,
   });
 };
@@ -70,12 +71,12 @@ describe('checks', () => {
       (f) => f.check === 'too-few-frames',
     );
     expect(found?.brief).toBe('only 0 frames');
-    expect(look(found!.fix!.motion)).toEqual([]);
+    expect(look(found!.fix!.motions![0]!)).toEqual([]);
   });
 
   test('the fixes of the page’s ends are exact', () => {
-    const end = look(SPECIMENS['never-finishes']!)[0]!.fix!.motion.range.end;
-    const start = look(SPECIMENS['starts-part-way']!)[0]!.fix!.motion.range.start;
+    const end = look(SPECIMENS['never-finishes']!)[0]!.fix!.motions![0]!.range.end;
+    const start = look(SPECIMENS['starts-part-way']!)[0]!.fix!.motions![0]!.range.start;
     expect([start, end]).toEqual(['scroll 0%', 'scroll 100%']);
   });
 

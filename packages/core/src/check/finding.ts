@@ -1,70 +1,103 @@
 /** What a check is and what it finds. */
-import { z } from 'zod';
-import type { GestureDefinition } from '../feel/index.ts';
-import type { Instance, Motion, MotionDocument, Take } from '../motion/index.ts';
+import type { FrameClock, Gesture } from '../feel/index.ts';
+import type { Gate, Instance, Motion, MotionDocument, Pin, Take } from '../motion/index.ts';
 import type { Px } from '../page/index.ts';
+import type { MotionFigures, Simulated } from '../trial/index.ts';
+import type { Limits } from './limits.ts';
 
-export type Severity = 'wrong' | 'doubtful';
-
-/** The project's own thresholds. Chosen by us unless a source is given. */
-export const LimitsSchema = z.strictObject({
-  /** frames in range under the chosen gesture, at least */
-  framesInRange: z.number().int().min(0).max(1000).default(8),
-});
-export type Limits = z.infer<typeof LimitsSchema>;
-export const DEFAULT_LIMITS: Limits = LimitsSchema.parse({});
+export const SEVERITIES = ['wrong', 'doubtful', 'note'] as const;
+export type Severity = (typeof SEVERITIES)[number];
 
 export interface CheckContext {
   document: MotionDocument;
   take: Take;
-  gesture: GestureDefinition;
-  /** frames per second */
-  refresh: number;
+  gesture: Gesture;
+  clock: FrameClock;
   limits: Limits;
+  /** a simulated trial of this very document; without one smoothness, feel and budget say nothing */
+  trial?: Simulated | null;
 }
 
+/** A change of the document, as data: it is previewed, applied and undone, and it crosses from a worker. */
 export interface Fix {
   label: string;
-  /** the motion as it should be; everything else of the document stays */
-  motion: Motion;
-  /** declarations that an element of the page needs besides */
-  adjust?: { selector: string; declarations: Record<string, string> };
+  /** these stand where those of the same id stood; everything else stays */
+  motions?: Motion[];
+  pins?: Pin[];
+  gates?: Gate[];
+  /** ids that go */
+  drop?: string[];
+  /** declarations that elements of the page need besides */
+  adjust?: { selector: string; declarations: Record<string, string>; for?: string[] }[];
 }
 
 /** The document with a finding mended. */
-export function withFix(document: MotionDocument, { motion, adjust }: Fix): MotionDocument {
-  const motions = document.motions.map((m) => (m.id === motion.id ? motion : m));
-  if (!adjust) return { ...document, motions };
+export function withFix(document: MotionDocument, fix: Fix): MotionDocument {
+  const gone = new Set(fix.drop);
+  const put = <T extends { id: string }>(list: T[], changed: readonly T[] = []): T[] => {
+    const byId = new Map(changed.map((x) => [x.id, x]));
+    return list.filter((x) => !gone.has(x.id)).map((x) => byId.get(x.id) ?? x);
+  };
   const ids = new Set(document.adjustments.map((a) => a.id));
-  let n = 1;
-  while (ids.has(`a_fix-${n}`)) n++;
-  const made = { id: `a_fix-${n}`, ...adjust, for: [motion.id] };
-  return { ...document, motions, adjustments: [...document.adjustments, made] };
+  const made = (fix.adjust ?? []).map(({ selector, declarations, for: whom = [] }) => {
+    let n = 1;
+    while (ids.has(`a_fix-${n}`)) n++;
+    ids.add(`a_fix-${n}`);
+    return { id: `a_fix-${n}`, selector, declarations, for: whom };
+  });
+  return {
+    ...document,
+    motions: put(document.motions, fix.motions),
+    pins: put(document.pins, fix.pins),
+    gates: put(document.gates, fix.gates),
+    adjustments: [...put(document.adjustments), ...made],
+  };
 }
 
-export interface Finding {
-  check: string;
-  motion: string;
-  element: number;
+/** What a check says of one place. */
+export interface Found {
   severity: Severity;
   /** scroll offset where it shows */
   at: Px;
   /** two or three words for a lane label */
   brief: string;
   sentence: string;
+  /** null where only the page’s author can mend it */
   fix: Fix | null;
 }
+
+export interface Finding extends Found {
+  check: string;
+  /** id of the motion, pin or gate that it is about; empty: the page */
+  about: string;
+  /** −1 for none */
+  element: number;
+}
+
+export const CHECK_GROUPS = {
+  reach: 'Reach',
+  conflict: 'Conflict',
+  structure: 'Structure',
+  smoothness: 'Smoothness',
+  feel: 'Feel',
+  budget: 'Budget',
+  care: 'Care',
+} as const;
 
 export interface CheckDefinition {
   id: string;
   name: string;
+  group: keyof typeof CHECK_GROUPS;
   /** why a reader of the page cares */
   why: string;
-  /** looks at one motion on one element */
-  look(instance: Instance, context: CheckContext): Finding | null;
+  /** looks at one placed motion on one element; `figures` are those of the trial, if there was one */
+  look?(instance: Instance, context: CheckContext, figures: MotionFigures | null): Found | null;
+  /** looks at the whole: pins, gates, what plays in time, the page */
+  survey?(context: CheckContext): (Found & { about: string; element?: number })[];
 }
 
 export const pxText = (px: Px): string => `${english.format(Math.round(px))} px`;
 const english = new Intl.NumberFormat('en');
+
 export const maxOf = (instance: Instance, take: Take): Px =>
   take.layout.scrollers[instance.placed.scroller]!.max[instance.placed.axis];

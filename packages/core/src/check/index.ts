@@ -1,2 +1,3 @@
+export * from './limits.ts';
 export * from './finding.ts';
 export * from './registry.ts';

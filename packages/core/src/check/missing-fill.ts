@@ -1,10 +1,12 @@
 import { isScrubbed } from '../timeline/index.ts';
 import { maxOf } from './finding.ts';
+import type { Instance } from '../motion/index.ts';
 import type { CheckDefinition } from './finding.ts';
 
 export const missingFill: CheckDefinition = {
   id: 'missing-fill',
   name: 'Missing fill',
+  group: 'structure',
   why: 'Outside of its range the element falls back to its own values, which shows as a snap.',
   look(instance, { take }) {
     const { motion, element, placed } = instance;
@@ -26,21 +28,18 @@ export const missingFill: CheckDefinition = {
     ];
     if (open.length === 0) return null;
     return {
-      check: this.id,
-      motion: motion.id,
-      element,
       severity: 'wrong',
       at: open[0] === 'before' ? placed.start : placed.end,
       brief: 'does not hold',
       sentence: `It holds no values ${open.join(' and ')} its range, so the element snaps there.`,
-      fix: { label: 'Hold both ends', motion: { ...motion, fill: 'both' } },
+      fix: { label: 'Hold both ends', motions: [{ ...motion, fill: 'both' }] },
     };
   },
 };
 
 /** Keyframes that leave an end out begin or end with the element’s own value: nothing snaps there. */
-const lists = (i: Parameters<CheckDefinition['look']>[0]) => Object.values(i.motion.keyframes);
-const opensAtBase: (i: Parameters<CheckDefinition['look']>[0]) => boolean = (i) =>
+const lists = (i: Instance) => Object.values(i.motion.keyframes);
+const opensAtBase: (i: Instance) => boolean = (i) =>
   lists(i).every((list) => !list.some((k) => k.at === '0%' && k.value !== ''));
-const closesAtBase: (i: Parameters<CheckDefinition['look']>[0]) => boolean = (i) =>
+const closesAtBase: (i: Instance) => boolean = (i) =>
   lists(i).every((list) => !list.some((k) => k.at === '100%'));

@@ -4,27 +4,27 @@ import type { CheckDefinition } from './finding.ts';
 export const neverFinishes: CheckDefinition = {
   id: 'never-finishes',
   name: 'Never finishes',
+  group: 'reach',
   why: 'The page ends before the motion does, so its last state is never seen.',
   look(instance, { take }) {
     const { start, end } = instance.placed;
     const max = maxOf(instance, take);
     if (end <= max + 1 / 32) return null;
-    const { motion, element } = instance;
+    const { motion } = instance;
     const reached = Math.max(0, Math.round(((max - start) / (end - start)) * 100));
     return {
-      check: this.id,
-      motion: motion.id,
-      element,
       severity: 'wrong',
       at: max,
       brief: 'ends past page',
       sentence: `It would end at ${pxText(end)}, but the page stops at ${pxText(max)}: it never gets further than ${reached} %.`,
       fix: {
         label: 'End it with the page',
-        motion: {
-          ...motion,
-          range: { ...motion.range, end: motion.driver.kind === 'page' ? '100%' : 'scroll 100%' },
-        },
+        motions: [
+          {
+            ...motion,
+            range: { ...motion.range, end: motion.driver.kind === 'page' ? '100%' : 'scroll 100%' },
+          },
+        ],
       },
     };
   },

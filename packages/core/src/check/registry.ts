@@ -14,18 +14,22 @@ export const CHECKS: readonly CheckDefinition[] = [
   caughtByScroller,
 ];
 
-/** Findings of every check on every placed motion, in the order of the registry and the document. One per check and motion. */
+/** Findings of every check, in the order of the registry and the document. One per check and motion. */
 export function findingsOf(context: CheckContext): Finding[] {
+  const figures = new Map(context.trial?.figures.map((f) => [`${f.motion} ${f.element}`, f]));
   const found: Finding[] = [];
   for (const check of CHECKS) {
     const seen = new Set<string>();
-    for (const instance of context.take.instances) {
-      if (seen.has(instance.motion.id)) continue;
-      const finding = check.look(instance, context);
-      if (!finding) continue;
-      seen.add(instance.motion.id);
-      found.push(finding);
+    for (const instance of check.look ? context.take.instances : []) {
+      const { motion, element } = instance;
+      if (seen.has(motion.id)) continue;
+      const one = check.look!(instance, context, figures.get(`${motion.id} ${element}`) ?? null);
+      if (!one) continue;
+      seen.add(motion.id);
+      found.push({ ...one, check: check.id, about: motion.id, element });
     }
+    for (const { element = -1, ...one } of check.survey?.(context) ?? [])
+      found.push({ ...one, check: check.id, element });
   }
   return found;
 }

@@ -4,16 +4,14 @@ import type { CheckDefinition } from './finding.ts';
 export const startsPartWay: CheckDefinition = {
   id: 'starts-part-way',
   name: 'Starts part-way',
+  group: 'reach',
   why: 'The page opens with the motion already under way, so its first state is never seen.',
   look(instance) {
     const { start, end } = instance.placed;
     if (start >= -1 / 32) return null;
-    const { motion, element } = instance;
+    const { motion } = instance;
     const already = Math.min(100, Math.round((-start / Math.max(end - start, 1e-9)) * 100));
     return {
-      check: this.id,
-      motion: motion.id,
-      element,
       severity: end <= 0 ? 'wrong' : 'doubtful',
       at: 0,
       brief: 'starts part-way',
@@ -26,10 +24,12 @@ export const startsPartWay: CheckDefinition = {
           ? null
           : {
               label: 'Start it with the page',
-              motion: {
-                ...motion,
-                range: { ...motion.range, start: motion.driver.kind === 'page' ? '0%' : 'scroll 0%' },
-              },
+              motions: [
+                {
+                  ...motion,
+                  range: { ...motion.range, start: motion.driver.kind === 'page' ? '0%' : 'scroll 0%' },
+                },
+              ],
             },
     };
   },

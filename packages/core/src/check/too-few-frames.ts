@@ -11,25 +11,22 @@ import type { CheckContext, CheckDefinition } from './finding.ts';
 export const tooFewFrames: CheckDefinition = {
   id: 'too-few-frames',
   name: 'Too few frames',
+  group: 'smoothness',
   why: 'Scrolled in the chosen way, the motion is over before the eye can follow it.',
   look(instance, context) {
     const { start, end } = instance.placed;
-    const { take, gesture, refresh, limits } = context;
+    const { take, gesture, clock, limits } = context;
     const max = maxOf(instance, take);
     const low = Math.max(0, start);
     const high = Math.min(max, end);
     if (end < 0 || start > max || max <= 0) return null;
-    const frames = framesInRange(gesture, { start, end }, max, refresh);
+    const frames = framesInRange(gesture, { start, end }, max, clock);
     if (frames >= limits.framesInRange) return null;
-    const { motion, element } = instance;
     return {
-      check: this.id,
-      motion: motion.id,
-      element,
       severity: frames < limits.framesInRange / 2 ? 'wrong' : 'doubtful',
       at: (low + high) / 2,
       brief: frames === 1 ? 'only 1 frame' : `only ${frames} frames`,
-      sentence: `With ${gesture.name.toLowerCase()} at ${refresh} Hz it is shown in ${frames} ${frames === 1 ? 'frame' : 'frames'}; your limit is ${limits.framesInRange}.`,
+      sentence: `With ${gesture.name.toLowerCase()} at ${clock.name} it is shown in ${frames} ${frames === 1 ? 'frame' : 'frames'}; your limit is ${limits.framesInRange}.`,
       fix: widened(instance, context),
     };
   },
@@ -37,7 +34,7 @@ export const tooFewFrames: CheckDefinition = {
 
 /** The smallest widening about the centre that reaches the limit, pushed back onto the page where it would leave it. */
 function widened(instance: Instance, context: CheckContext) {
-  const { take, gesture, refresh, limits } = context;
+  const { take, gesture, clock, limits } = context;
   const { start, end } = instance.placed;
   const max = maxOf(instance, take);
   const centre = Math.min(max, Math.max(0, (start + end) / 2));
@@ -48,8 +45,8 @@ function widened(instance: Instance, context: CheckContext) {
       start: resolved(motion.range.start, instance, max, 'start'),
       end: resolved(motion.range.end, instance, max, 'end'),
     };
-    if (framesInRange(gesture, placed, max, refresh) >= limits.framesInRange)
-      return { label: `Widen it to ${length} px`, motion };
+    if (framesInRange(gesture, placed, max, clock) >= limits.framesInRange)
+      return { label: `Widen it to ${length} px`, motions: [motion] };
   }
   return null;
 }

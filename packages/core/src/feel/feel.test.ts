@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { framesInRange, GESTURES, runGesture } from './gesture.ts';
+import { framesInRange, gestureOf, GESTURES, runGesture } from './gesture.ts';
 
-describe.each(GESTURES.map((g) => [g.name, g] as const))('%s', (_name, g) => {
+describe.each(GESTURES.map((d) => [d.name, d] as const))('%s', (_name, d) => {
+  const g = gestureOf(d.id, 800);
   test('runs from here to there, never backwards, on whole pixels', () => {
     fc.assert(
       fc.property(
@@ -14,10 +15,8 @@ describe.each(GESTURES.map((g) => [g.name, g] as const))('%s', (_name, g) => {
           expect(offsets[0]).toBe(from);
           expect(offsets.at(-1)).toBe(to);
           const sign = Math.sign(to - from);
-          for (let i = 1; i < offsets.length; i++) {
-            expect((offsets[i]! - offsets[i - 1]!) * sign).toBeGreaterThanOrEqual(0);
-            expect(Number.isInteger(offsets[i])).toBe(true);
-          }
+          const backwards = offsets.findIndex((y, i) => i > 0 && (y - offsets[i - 1]!) * sign < 0);
+          expect([backwards, offsets.every(Number.isInteger)]).toEqual([-1, true]);
           expect(times.length).toBe(offsets.length);
         },
       ),
@@ -26,6 +25,8 @@ describe.each(GESTURES.map((g) => [g.name, g] as const))('%s', (_name, g) => {
   });
 
   test('twice the refresh rate shows about twice the frames', () => {
+    // Jumps show no frame on their way, however many there are.
+    if (d.id === 'jump') return expect(framesInRange(g, { start: 1000, end: 2300 }, 6000, 120)).toBe(0);
     const span = { start: 1000, end: 2400 };
     const [at60, at120] = [60, 120].map((hz) => framesInRange(g, span, 6000, hz)) as [number, number];
     expect(at120).toBeGreaterThan(at60 * 1.7);
@@ -50,6 +51,6 @@ describe.each(GESTURES.map((g) => [g.name, g] as const))('%s', (_name, g) => {
   });
 
   test('every constant says where it comes from', () => {
-    for (const c of Object.values(g.constants)) expect(c.source.length).toBeGreaterThan(10);
+    for (const c of Object.values(d.constants)) expect(c.source.length).toBeGreaterThan(10);
   });
 });

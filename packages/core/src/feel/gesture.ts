@@ -1,12 +1,62 @@
 /** Gestures: ways of scrolling, as scroll offsets per frame. A new one is a file in `gestures/` and a line in the registry below. */
+import { z } from 'zod';
 import type { Ms, Px } from '../page/index.ts';
+import { clockOf, frameTimes } from './clock.ts';
+import type { FrameClock } from './clock.ts';
 import { brisk } from './gestures/brisk-wheel.ts';
-import type { GestureDefinition } from './gesture-definition.ts';
+import type { GestureDefinition, Hand, Values } from './gesture-definition.ts';
+import { jump } from './gestures/jump.ts';
+import { pageKeys } from './gestures/page-keys.ts';
+import { slowRead } from './gestures/slow-read.ts';
+import { steady } from './gestures/steady.ts';
+import { fling } from './gestures/touch-fling.ts';
 import { flick } from './gestures/trackpad-flick.ts';
+import { traceOffset } from './trace.ts';
+import type { Trace } from './trace.ts';
 
-export const GESTURES: readonly GestureDefinition[] = [brisk, flick];
-export const gestureById = (id: string): GestureDefinition =>
-  GESTURES.find((g) => g.id === id) ?? GESTURES[0]!;
+export const GESTURES: readonly GestureDefinition[] = [slowRead, brisk, flick, fling, pageKeys, steady, jump];
+/** What is chosen where nothing else is. */
+export const DEFAULT_GESTURE = brisk.id;
+
+/** A gesture with its numbers, on a scrollport of some height. */
+export interface Gesture extends Hand {
+  id: string;
+  name: string;
+  values: Values;
+  /** the user’s own scrolling, replayed as it was */
+  trace?: Trace;
+}
+
+/** Constants that differ from their own values, by gesture. */
+export const GestureValuesSchema = z.record(z.string().max(40), z.record(z.string().max(40), z.number()));
+export type GestureValues = z.infer<typeof GestureValuesSchema>;
+
+/** Values of a definition’s constants within their bounds. */
+export function valuesOf(d: GestureDefinition, own: Partial<Values> = {}): Values {
+  return Object.fromEntries(
+    Object.entries(d.constants).map(([key, c]) => [
+      key,
+      Math.min(c.max, Math.max(c.min, own[key] ?? c.value)),
+    ]),
+  );
+}
+
+/** The gesture of an id on a scrollport `port` px high; an unknown id is the default one. */
+export function gestureOf(id: string, port: Px, own: GestureValues = {}): Gesture {
+  const d = GESTURES.find((g) => g.id === id) ?? brisk;
+  const values = valuesOf(d, own[d.id]);
+  return { id: d.id, name: d.name, values, ...d.hand(values, port) };
+}
+
+/** The user’s own scrolling as a gesture. */
+export const recordedGesture = (trace: Trace): Gesture => ({
+  id: 'recorded',
+  name: 'Recorded',
+  values: {},
+  period: 100,
+  distance: (t) => Math.abs(traceOffset(trace, t) - trace.samples[0]!.y),
+  trace,
+});
 
 export interface Run {
   /** frame times in ms and the scroll offset shown in each */
@@ -14,45 +64,65 @@ export interface Run {
   offsets: Float64Array;
 }
 
+const MOST_FRAMES = 400_000;
+
 /**
- * Runs a gesture from one offset towards another at a refresh rate, up or down, until it arrives. Offsets are whole px, as the
- * browser snaps them at a device pixel ratio of 1. `phase` (px) shifts where within its period the gesture stands at the start.
+ * Runs a gesture from one offset towards another by a clock (or an even rate), up or down, until it arrives. Offsets are whole px, as
+ * the browser snaps them at a device pixel ratio of 1. `phase` (px) shifts where within its period the gesture stands at the start.
+ * A recorded one goes its own way instead, as far as the page reaches.
  */
-export function runGesture(g: GestureDefinition, from: Px, to: Px, refresh: number, phase: Px = 0): Run {
-  const frame = 1000 / refresh;
+export function runGesture(g: Gesture, from: Px, to: Px, clock: FrameClock | number, phase: Px = 0): Run {
+  const at = frameTimes(typeof clock === 'number' ? clockOf(clock) : clock);
+  if (g.trace) return replay(g.trace, Math.max(from, to), at);
   const sign = to >= from ? 1 : -1;
   const length = Math.abs(to - from);
   const times: number[] = [0];
   const offsets: number[] = [from];
-  const lead = timeAt(g, phase, frame);
-  for (let i = 1; offsets.at(-1) !== to && i < 2_000_000; i++) {
-    const travelled = Math.min(length, Math.max(0, g.distance(lead + i * frame) - phase));
-    times.push(i * frame);
+  const lead = timeAt(g, phase, at(1));
+  for (let i = 1; offsets.at(-1) !== to && i < MOST_FRAMES; i++) {
+    const travelled = Math.min(length, Math.max(0, g.distance(lead + at(i)) - phase));
+    times.push(at(i));
     offsets.push(travelled === length ? to : Math.round(from + sign * travelled));
   }
   return { times: Float64Array.from(times), offsets: Float64Array.from(offsets) };
 }
 
-function timeAt(g: GestureDefinition, distance: Px, frame: Ms): Ms {
+function replay(trace: Trace, max: Px, at: (frame: number) => Ms): Run {
+  const end = trace.samples.at(-1)!.t;
+  const times: number[] = [];
+  const offsets: number[] = [];
+  for (let i = 0; i < MOST_FRAMES && (i === 0 || at(i - 1) < end); i++) {
+    times.push(at(i));
+    offsets.push(Math.round(Math.min(max, Math.max(0, traceOffset(trace, at(i))))));
+  }
+  return { times: Float64Array.from(times), offsets: Float64Array.from(offsets) };
+}
+
+function timeAt(g: Hand, distance: Px, frame: Ms): Ms {
   let t = 0;
   while (g.distance(t + frame) <= distance && t < 60_000) t += frame;
   return distance === 0 ? 0 : t;
 }
 
+/** Time that the gesture takes for a distance, ms: from the frames of a 60 Hz run. */
+export const durationOf = (g: Gesture, distance: Px): Ms =>
+  g.trace ? g.trace.samples.at(-1)!.t : (runGesture(g, 0, distance, 60).times.at(-1) ?? 0);
+
 /** Frames whose progress lies strictly between 0 and 1: the fewest over eight start offsets within the gesture's period. */
 export function framesInRange(
-  g: GestureDefinition,
+  g: Gesture,
   span: { start: Px; end: Px },
   max: Px,
-  refresh: number,
+  clock: FrameClock | number,
 ): number {
   let fewest = Infinity;
-  for (const offsets of runsOf(g, max, refresh)) fewest = Math.min(fewest, count(offsets, span));
+  for (const offsets of runsOf(g, max, clock)) fewest = Math.min(fewest, count(offsets, span, !g.trace));
   return fewest;
 }
 
 /** Offsets of a downward run are sorted, so both bounds are found by halving. */
-function count(offsets: Float64Array, span: { start: Px; end: Px }): number {
+function count(offsets: Float64Array, span: { start: Px; end: Px }, isSorted: boolean): number {
+  if (!isSorted) return offsets.reduce((n, y) => n + Number(y > span.start && y < span.end), 0);
   const below = (limit: Px, inclusive: boolean) => {
     let low = 0;
     let high = offsets.length;
@@ -67,19 +137,19 @@ function count(offsets: Float64Array, span: { start: Px; end: Px }): number {
 }
 
 const START_OFFSETS = 8;
-const MOST_RUNS = 12;
-const runs = new Map<string, Float64Array[]>();
+const runs = new WeakMap<Gesture, Map<string, Float64Array[]>>();
 
 /** Downward runs over the whole page from the start offsets; kept, since every motion of a page asks for the same ones. */
-function runsOf(g: GestureDefinition, max: Px, refresh: number): Float64Array[] {
-  const key = `${g.id} ${max} ${refresh}`;
-  const known = runs.get(key);
+function runsOf(g: Gesture, max: Px, clock: FrameClock | number): Float64Array[] {
+  const own = runs.get(g) ?? new Map<string, Float64Array[]>();
+  runs.set(g, own);
+  const key = `${max} ${typeof clock === 'number' ? clock : clock.id}`;
+  const known = own.get(key);
   if (known) return known;
-  if (runs.size > MOST_RUNS) runs.clear();
   const fresh = Array.from(
-    { length: START_OFFSETS },
-    (_, k) => runGesture(g, 0, max, refresh, (k / START_OFFSETS) * g.period).offsets,
+    { length: g.trace ? 1 : START_OFFSETS },
+    (_, k) => runGesture(g, 0, max, clock, (k / START_OFFSETS) * g.period).offsets,
   );
-  runs.set(key, fresh);
+  own.set(key, fresh);
   return fresh;
 }

@@ -1,4 +1,7 @@
-export type { GestureDefinition } from './gesture-definition.ts';
+export type { Constant, GestureDefinition, Hand, Values } from './gesture-definition.ts';
+export * from './clock.ts';
 export * from './gesture.ts';
 export * from './follow.ts';
 export * from './trace.ts';
+export * from './spectrum.ts';
+export * from './response.ts';

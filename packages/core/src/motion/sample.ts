@@ -56,6 +56,18 @@ export function sample(take: Take, offsets: ArrayLike<number>): void {
   }
 }
 
+/**
+ * Brings one instance to a scroll offset of its own scroller; its phase, progress and values then stand in the take as after `sample`.
+ */
+export function sampleInstance(take: Take, i: number, s: number): void {
+  const length = take.end[i]! - take.start[i]!;
+  if (s < take.start[i]!) [take.phase[i], take.progress[i]] = [-1, 0];
+  else if (s >= take.end[i]! || !(length > 0)) [take.phase[i], take.progress[i]] = [1, 1];
+  else [take.phase[i], take.progress[i]] = [0, (s - take.start[i]!) / length];
+  const p = take.phase[i] === -1 ? BEFORE : take.progress[i]!;
+  writeTracks(take, i, take.ease[i]?.(p) ?? p);
+}
+
 function writeTracks(take: Take, instance: number, p: number): void {
   const {
     firstTrack,
@@ -87,7 +99,8 @@ function writeTracks(take: Take, instance: number, p: number): void {
   }
 }
 
-const inEffect = (take: Take, instance: number): boolean =>
+/** Whether it shows its values rather than letting the element’s own through. */
+export const inEffect = (take: Take, instance: number): boolean =>
   take.phase[instance] === 0 ||
   (take.phase[instance] === -1 && take.fillsBefore[instance] === 1) ||
   (take.phase[instance] === 1 && take.fillsAfter[instance] === 1);

@@ -7,3 +7,5 @@ export * from './track.ts';
 export * from './split.ts';
 export * from './shape.ts';
 export { transformMatrix } from './types/transform.ts';
+export { IDENTITY, multiply, translation } from './matrix.ts';
+export type { Matrix } from './matrix.ts';

@@ -35,7 +35,8 @@ export function turning([x, y, z]: readonly number[], degrees: number): Matrix {
 
 type Quaternion = [number, number, number, number];
 
-function fromQuaternion([x, y, z, w]: Quaternion): Matrix {
+/** A turn as a matrix, from its unit quaternion. */
+export function fromQuaternion([x, y, z, w]: Quaternion): Matrix {
   return [
     1 - 2 * (y * y + z * z),
     2 * (x * y + z * w),

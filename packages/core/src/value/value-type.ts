@@ -3,6 +3,7 @@
  * into the same *form*; a form says what the numbers mean (which filter functions, which colour space).
  */
 import type { Sizes } from '../page/index.ts';
+import type { Matrix } from './matrix.ts';
 
 export interface ValueContext {
   /** border box of the element in px, for percentages of translate and of lengths */
@@ -18,6 +19,10 @@ export interface ValueContext {
 export interface Form {
   /** CSS text for mixed numbers, starting at `at` */
   write(numbers: ArrayLike<number>, at: number): string;
+  /** of transforms: the same as a matrix, column-major */
+  matrix?(numbers: ArrayLike<number>, at: number): Matrix;
+  /** of filters: how far they blur, px */
+  blur?(numbers: ArrayLike<number>, at: number): number;
 }
 
 export interface Mixable {

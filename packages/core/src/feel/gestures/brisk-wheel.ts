@@ -1,37 +1,47 @@
-import type { GestureDefinition } from '../gesture-definition.ts';
+import { defineGesture } from '../gesture-definition.ts';
 
-const NOTCH = 100;
-const EVERY = 90;
-const EASED = 140;
-
-/** Each notch sets out for 100 px more; its way there is eased, and the next notch sets out before it has arrived. */
+/** Each notch sets out for as much more; its way there is eased, and the next notch sets out before it has arrived. */
 const ease = (t: number) => 1 - (1 - t) ** 3;
 
-export const brisk: GestureDefinition = {
+export const brisk = defineGesture({
   id: 'brisk-wheel',
   name: 'Brisk wheel',
   what: 'Notches of a mouse wheel in quick succession, eased.',
-  period: NOTCH,
   constants: {
     notch: {
-      value: NOTCH,
+      name: 'Notch',
+      value: 100,
       unit: 'px',
+      min: 20,
+      max: 400,
       source: 'one wheel event in Debian’s Chromium at a scale of 1, measured',
     },
-    every: { value: EVERY, unit: 'ms', source: 'chosen by us: about eleven notches a second' },
-    eased: {
-      value: EASED,
+    every: {
+      name: 'Next notch after',
+      value: 90,
       unit: 'ms',
+      min: 20,
+      max: 600,
+      source: 'chosen by us: about eleven notches a second',
+    },
+    eased: {
+      name: 'Eased over',
+      value: 140,
+      unit: 'ms',
+      min: 1,
+      max: 600,
       source: 'chosen by us: a wheel event jumps at once in headless Chromium',
     },
   },
-  distance(t) {
-    const begun = Math.floor(t / EVERY);
-    let sum = 0;
-    // Only notches that are still under way need their easing.
-    const arrived = Math.max(0, Math.floor((t - EASED) / EVERY) + 1);
-    sum += arrived * NOTCH;
-    for (let k = arrived; k <= begun; k++) sum += NOTCH * ease(Math.min(1, (t - k * EVERY) / EASED));
-    return sum;
-  },
-};
+  hand: ({ notch, every, eased }) => ({
+    period: notch,
+    distance(t) {
+      const begun = Math.floor(t / every);
+      // Only notches that are still under way need their easing.
+      const arrived = Math.max(0, Math.floor((t - eased) / every) + 1);
+      let sum = arrived * notch;
+      for (let k = arrived; k <= begun; k++) sum += notch * ease(Math.min(1, (t - k * every) / eased));
+      return sum;
+    },
+  }),
+});

@@ -1,24 +1,35 @@
-import type { GestureDefinition } from '../gesture-definition.ts';
+import { defineGesture } from '../gesture-definition.ts';
+import { throwing } from '../momentum.ts';
 
-const SPEED = 3200;
-const FADE = 380;
-const AGAIN = 900;
-
-const reach = (t: number) => ((SPEED * FADE) / 1000) * (1 - Math.exp(-t / FADE));
-const WHOLE = reach(AGAIN);
-
-export const flick: GestureDefinition = {
+export const flick = defineGesture({
   id: 'trackpad-flick',
   name: 'Trackpad flick',
   what: 'Two fingers thrown upwards again and again; speed fades exponentially in between.',
-  period: WHOLE,
   constants: {
-    speed: { value: SPEED, unit: 'px/s', source: 'chosen by us: a lively flick' },
-    fade: { value: FADE, unit: 'ms', source: 'chosen by us: time constant of the momentum' },
-    again: { value: AGAIN, unit: 'ms', source: 'chosen by us: from one flick to the next' },
+    speed: {
+      name: 'Start speed',
+      value: 3200,
+      unit: 'px/s',
+      min: 200,
+      max: 20_000,
+      source: 'chosen by us: a lively flick',
+    },
+    fade: {
+      name: 'Time constant',
+      value: 380,
+      unit: 'ms',
+      min: 50,
+      max: 2000,
+      source: 'chosen by us: time constant of the momentum',
+    },
+    again: {
+      name: 'Next flick after',
+      value: 900,
+      unit: 'ms',
+      min: 100,
+      max: 5000,
+      source: 'chosen by us: from one flick to the next',
+    },
   },
-  distance(t) {
-    const whole = Math.floor(t / AGAIN);
-    return whole * WHOLE + reach(t - whole * AGAIN);
-  },
-};
+  hand: (values) => throwing(values),
+});

@@ -1,4 +1,5 @@
 import { angleOf, components, numberOf } from '../components.ts';
+import { fromQuaternion, turning } from '../matrix.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueType } from '../value-type.ts';
 
@@ -41,6 +42,7 @@ const aboutAxis = (axis: Turn['axis']): Form => ({
     const named = Object.entries(AXES).find(([, a]) => a.every((v, k) => Math.abs(v - axis[k]!) < 1e-12));
     return named ? `${named[0]} ${angle}` : `${axis.map(decimal).join(' ')} ${angle}`;
   },
+  matrix: (n, i) => turning(axis, n[i]!),
 });
 
 type Quaternion = [number, number, number, number];
@@ -66,15 +68,13 @@ function betweenPoses(a: Turn, b: Turn): Form {
   const sign = dot < 0 ? -1 : 1;
   dot = Math.min(1, dot * sign);
   const theta = Math.acos(dot);
-  return {
-    write(n, i) {
-      const t = n[i]!;
-      const sin = Math.sin(theta);
-      const wa = sin < 1e-9 ? 1 - t : Math.sin((1 - t) * theta) / sin;
-      const wb = (sin < 1e-9 ? t : Math.sin(t * theta) / sin) * sign;
-      return pose(qa.map((v, k) => v * wa + qb[k]! * wb) as Quaternion);
-    },
+  const at = (t: number): Quaternion => {
+    const sin = Math.sin(theta);
+    const wa = sin < 1e-9 ? 1 - t : Math.sin((1 - t) * theta) / sin;
+    const wb = (sin < 1e-9 ? t : Math.sin(t * theta) / sin) * sign;
+    return qa.map((v, k) => v * wa + qb[k]! * wb) as Quaternion;
   };
+  return { write: (n, i) => pose(at(n[i]!)), matrix: (n, i) => fromQuaternion(at(n[i]!)) };
 }
 
 /** `rotate` (CSS Transforms 2, §3): an angle about an axis. `none` takes the other end's axis. */

@@ -1,4 +1,5 @@
 import { components, numberOf } from '../components.ts';
+import { scaling } from '../matrix.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueType } from '../value-type.ts';
 
@@ -8,6 +9,7 @@ const form: Form = {
     if (z !== '1') return `${x} ${y} ${z}`;
     return x === y ? x : `${x} ${y}`;
   },
+  matrix: (n, i) => scaling(n[i]!, n[i + 1]!, n[i + 2]!),
 };
 
 function read(css: string): number[] | null {

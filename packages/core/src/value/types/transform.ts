@@ -151,7 +151,15 @@ const WRITE: Record<Kind, (n: number[]) => string> = {
 };
 
 /** Mixes like with like; a turn about another axis and a perspective mix as matrices, as the standard asks. */
-function pairStep(a: Step, b: Step): { from: number[]; to: number[]; write: (n: number[]) => string } | null {
+interface PairedStep {
+  from: number[];
+  to: number[];
+  kind: Kind;
+  /** numbers of the step from those that mix */
+  read?: (n: number[]) => number[];
+}
+
+function pairStep(a: Step, b: Step): PairedStep | null {
   if (a.kind === 'rotate') {
     const same = [0, 1, 2].every((i) => Math.abs(a.n[i]! - b.n[i]!) < 1e-9);
     const axis = same || a.n[3] === 0 ? b.n : b.n[3] === 0 ? a.n : null;
@@ -159,7 +167,8 @@ function pairStep(a: Step, b: Step): { from: number[]; to: number[]; write: (n: 
       return {
         from: [a.n[3]!],
         to: [b.n[3]!],
-        write: ([angle]) => WRITE.rotate([...axis.slice(0, 3), angle!]),
+        kind: 'rotate',
+        read: ([angle]) => [...axis.slice(0, 3), angle!],
       };
     return viaMatrix([a], [b]);
   }
@@ -170,15 +179,16 @@ function pairStep(a: Step, b: Step): { from: number[]; to: number[]; write: (n: 
     return {
       from: [inverse(a)],
       to: [inverse(b)],
-      write: ([i]) => WRITE.perspective([i! > 0 ? 1 / i! : none]),
+      kind: 'perspective',
+      read: ([i]) => [i! > 0 ? 1 / i! : none],
     };
   }
-  return { from: a.n, to: b.n, write: WRITE[a.kind] };
+  return { from: a.n, to: b.n, kind: a.kind };
 }
 
-function viaMatrix(a: readonly Step[], b: readonly Step[]) {
+function viaMatrix(a: readonly Step[], b: readonly Step[]): PairedStep | null {
   const mixed = mixer(matrixOf(a), matrixOf(b));
-  return mixed && { from: [0], to: [1], write: ([t]: number[]) => WRITE.matrix(mixed(t!)) };
+  return mixed && { from: [0], to: [1], kind: 'matrix', read: ([t]) => mixed(t!) };
 }
 
 const neutral = (s: Step): Step => ({
@@ -195,7 +205,7 @@ export const transform: ValueType = {
     const a = read(from, context);
     const b = read(to, context);
     if (!a || !b) return null;
-    const parts: NonNullable<ReturnType<typeof pairStep>>[] = [];
+    const parts: PairedStep[] = [];
     const longest = Math.max(a.length, b.length);
     for (let i = 0; i < longest; i++) {
       const x = a[i] ?? neutral(b[i]!);
@@ -216,12 +226,15 @@ export function transformMatrix(css: string, context: ValueContext): Matrix | nu
   return steps && matrixOf(steps);
 }
 
-function listOf(parts: { from: number[]; write: (n: number[]) => string }[]): Form {
+function listOf(parts: readonly PairedStep[]): Form {
   const offsets = parts.map((_, i) => parts.slice(0, i).reduce((sum, p) => sum + p.from.length, 0));
+  const numbers = (n: ArrayLike<number>, at: number, p: PairedStep, i: number) => {
+    const own = Array.from({ length: p.from.length }, (_, k) => n[at + offsets[i]! + k]!);
+    return p.read ? p.read(own) : own;
+  };
   return {
-    write: (n, at) =>
-      parts
-        .map((p, i) => p.write(Array.from({ length: p.from.length }, (_, k) => n[at + offsets[i]! + k]!)))
-        .join(' ') || 'none',
+    write: (n, at) => parts.map((p, i) => WRITE[p.kind](numbers(n, at, p, i))).join(' ') || 'none',
+    matrix: (n, at) =>
+      parts.reduce<Matrix>((m, p, i) => multiply(m, MATRIX[p.kind](numbers(n, at, p, i))), IDENTITY),
   };
 }

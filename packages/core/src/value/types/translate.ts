@@ -1,4 +1,5 @@
 import { ANY_CONTEXT, components, lengthOf } from '../components.ts';
+import { translation } from '../matrix.ts';
 import { decimal, sum } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 
@@ -7,6 +8,7 @@ const form: Form = {
     const z = n[i + 2]! === 0 ? '' : ` ${decimal(n[i + 2]!)}px`;
     return `${decimal(n[i]!)}px ${decimal(n[i + 1]!)}px${z}`;
   },
+  matrix: (n, i) => translation(n[i]!, n[i + 1]!, n[i + 2]!),
 };
 
 function read(css: string, c: ValueContext): number[] | null {

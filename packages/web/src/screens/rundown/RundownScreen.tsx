@@ -1,8 +1,7 @@
 /** The Rundown: the page on one vertical scale, its motions beside it, the live page, and the sheet of the chosen motion. */
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { DEFAULT_LIMITS, findingsOf, gestureById, GESTURES, isTimed } from '@lyvek/core';
-import type { GestureDefinition } from '@lyvek/core';
+import { clockOf, DEFAULT_GESTURE, DEFAULT_LIMITS, findingsOf, gestureOf, isTimed } from '@lyvek/core';
 import { useLayout, useOpenedPage, useSettledDocument, useShownDocument, useTake } from '../page-context.ts';
 import { AddMotion } from './add/AddMotion.tsx';
 import { Chart } from './chart/Chart.tsx';
@@ -49,7 +48,8 @@ export function RundownScreen() {
   const take = useTake(settled, layout);
   const selection = useStore(session.store, (s) => s.selection);
   const { ref, width, height } = useSize();
-  const [gesture, setGesture] = useState<GestureDefinition>(GESTURES[0]!);
+  const [gestureId, setGesture] = useState(DEFAULT_GESTURE);
+  const gesture = useMemo(() => gestureOf(gestureId, viewport.height), [gestureId, viewport.height]);
   const [refresh, setRefresh] = useState(60);
   const [grip, setGrip] = useState<Grip>('body');
   const [chosen, choose] = useState(-1);
@@ -86,8 +86,8 @@ export function RundownScreen() {
         ? findingsOf({
             document: settled,
             take,
-            gesture: gestureById(gesture.id),
-            refresh,
+            gesture,
+            clock: clockOf(refresh),
             limits: DEFAULT_LIMITS,
           })
         : [],

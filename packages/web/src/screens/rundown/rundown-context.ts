@@ -1,6 +1,6 @@
 /** What the parts of the Rundown share: the compiled take, findings, the vertical view, the chosen gesture. */
 import { createContext, useContext } from 'react';
-import type { Finding, GestureDefinition, HeldLayout, MotionDocument } from '@lyvek/core';
+import type { Finding, Gesture, HeldLayout, MotionDocument } from '@lyvek/core';
 import type { Bar, Unplaced } from './model/bars.ts';
 import type { Grip } from './model/moves.ts';
 import type { View } from './model/view.ts';
@@ -19,7 +19,7 @@ export interface Rundown {
   /** page px that the chart covers, and the largest scroll offset */
   pageHeight: number;
   max: number;
-  gesture: GestureDefinition;
+  gesture: Gesture;
   refresh: number;
   selection: readonly string[];
   /** only the selected motions play in the preview */

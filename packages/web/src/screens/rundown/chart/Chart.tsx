@@ -62,7 +62,7 @@ export function Chart({ width }: { width: number }) {
       )),
     [settled, layout, width, view.per],
   );
-  const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.motion, f])), [findings]);
+  const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.about, f])), [findings]);
   const chosen = useMemo(() => new Set(selection), [selection]);
 
   const { flags } = useMemo(() => flagsOf(document, layout), [document, layout]);

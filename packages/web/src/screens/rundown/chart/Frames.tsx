@@ -1,12 +1,12 @@
 /** Dots at the scroll offsets of the gesture's frames; of crowded ones only some, and the foot says how many a dot stands for. */
 import { useMemo } from 'react';
 import { runGesture } from '@lyvek/core';
-import type { GestureDefinition } from '@lyvek/core';
+import type { Gesture } from '@lyvek/core';
 import { rowOf } from '../model/view.ts';
 import type { View } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
-export function useFrames(g: GestureDefinition, max: number, refresh: number): Float64Array {
+export function useFrames(g: Gesture, max: number, refresh: number): Float64Array {
   return useMemo(
     () => (max > 0 ? runGesture(g, 0, max, refresh).offsets : new Float64Array()),
     [g, max, refresh],

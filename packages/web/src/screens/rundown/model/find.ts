@@ -16,7 +16,7 @@ const DRIVERS: Record<Motion['driver']['kind'], string> = {
 export function finds(query: string, m: Motion, findings: readonly Finding[]): boolean {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return true;
-  const own = findings.filter((f) => f.motion === m.id);
+  const own = findings.filter((f) => f.about === m.id);
   const text = [
     m.name,
     m.targets.selector,

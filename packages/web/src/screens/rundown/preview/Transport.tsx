@@ -1,7 +1,7 @@
 /** Glide, the gesture, its rate, and what they mean for the selected motion. */
 import { useEffect } from 'react';
 import { GESTURES, runGesture } from '@lyvek/core';
-import type { GestureDefinition } from '@lyvek/core';
+import type { Gesture } from '@lyvek/core';
 import { framesInRange } from '@lyvek/core';
 import { Down, GlideSign } from '../../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
@@ -12,7 +12,7 @@ import { glide } from './glide.ts';
 export const RATES = [60, 90, 120] as const;
 
 interface TransportProps {
-  setGesture(g: GestureDefinition): void;
+  setGesture(id: string): void;
   setRefresh(r: number): void;
 }
 
@@ -56,7 +56,7 @@ export function Transport({ setGesture, setRefresh }: TransportProps) {
             options={GESTURES.map((g) => ({ value: g.id, text: g.name, note: g.what }))}
             value={gesture.id}
             onChoose={(id) => {
-              setGesture(GESTURES.find((g) => g.id === id)!);
+              setGesture(id);
               close();
             }}
           />
@@ -102,7 +102,7 @@ function Figures() {
 }
 
 /** Speed of the gesture over its first second. */
-function Curve({ gesture }: { gesture: GestureDefinition }) {
+function Curve({ gesture }: { gesture: Gesture }) {
   const { offsets } = runGesture(gesture, 0, 2200, 60);
   const speeds = Array.from(
     { length: Math.min(60, offsets.length - 1) },

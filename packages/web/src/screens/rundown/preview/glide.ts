@@ -1,10 +1,10 @@
 /** Glide: plays the page with a gesture, down to its end and up again. */
 import { runGesture } from '@lyvek/core';
-import type { GestureDefinition } from '@lyvek/core';
+import type { Gesture } from '@lyvek/core';
 
 /** Calls `to` with every frame's offset. Returns what stops it. */
 export function glide(
-  gesture: GestureDefinition,
+  gesture: Gesture,
   from: number,
   max: number,
   to: (offset: number) => void,

@@ -9,7 +9,7 @@ import { useRundown, useSingle } from '../rundown-context.ts';
 export function Findings() {
   const { findings } = useRundown();
   const { motion } = useSingle()!;
-  const own = findings.filter((f) => f.motion === motion.id);
+  const own = findings.filter((f) => f.about === motion.id);
   if (own.length === 0) return null;
   return (
     <ul className="findings">

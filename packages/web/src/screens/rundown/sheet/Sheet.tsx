@@ -84,10 +84,10 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
       {findings.length > 0 && (
         <ul className="findings wide">
           {findings.slice(0, 8).map((f) => (
-            <li key={f.check + f.motion}>
+            <li key={f.check + f.about}>
               <FindingSign severity={f.severity} label={f.severity} />
-              <button type="button" className="finding-name" onClick={() => select(f.motion)}>
-                {nameOf(f.motion)}
+              <button type="button" className="finding-name" onClick={() => select(f.about)}>
+                {nameOf(f.about)}
               </button>
               <span className="grow">{f.sentence}</span>
             </li>

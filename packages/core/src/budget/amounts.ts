@@ -1,0 +1,89 @@
+/** What one motion on one element adds to every frame in which it changes something. */
+import type { Instance, Take } from '../motion/index.ts';
+import type { Layout } from '../page/index.ts';
+import { costClassOf } from './cost-class.ts';
+import { noAmounts } from './quantities.ts';
+import type { Amounts } from './quantities.ts';
+
+interface Crowd {
+  /** per element: elements inside of it */
+  inside: Uint16Array;
+  /** per section, and for elements outside of any: how many */
+  inSection: Map<number, number>;
+}
+
+const crowds = new WeakMap<Layout, Crowd>();
+
+function crowdOf(layout: Layout): Crowd {
+  const known = crowds.get(layout);
+  if (known) return known;
+  const inside = new Uint16Array(layout.elements.length);
+  const inSection = new Map<number, number>();
+  layout.elements.forEach((e) => {
+    inSection.set(e.section, (inSection.get(e.section) ?? 0) + 1);
+    for (let p = e.parent; p >= 0; p = layout.elements[p]!.parent) inside[p]!++;
+  });
+  const crowd = { inside, inSection };
+  crowds.set(layout, crowd);
+  return crowd;
+}
+
+/** Area on the screen at most, Mpx of the device. */
+export function areaOf(layout: Layout, element: number, dpr: number): number {
+  const { box } = layout.elements[element]!;
+  const { width, height } = layout.viewport;
+  return (Math.min(box.width, width) * Math.min(box.height, height) * dpr * dpr) / 1e6;
+}
+
+/** Largest blur of an instance over its keyframes, px. */
+export function blurOf(take: Take, instance: number): number {
+  let most = 0;
+  for (let t = take.firstTrack[instance]!; t < take.firstTrack[instance + 1]!; t++)
+    for (const { form, from, to } of take.tracks[t]!.segments)
+      if (form.blur) most = Math.max(most, form.blur(from, 0), form.blur(to, 0));
+  return most;
+}
+
+export function amountsOf(take: Take, index: number, dpr = 1): Amounts {
+  const out = noAmounts();
+  const { layout } = take;
+  const instance: Instance = take.instances[index]!;
+  const { motion, element } = instance;
+  const crowd = crowdOf(layout);
+  const area = areaOf(layout, element, dpr);
+  out.write = 1;
+  for (const property of Object.keys(motion.keyframes)) {
+    switch (costClassOf(property)) {
+      case 'composite':
+        out.layer = area;
+        break;
+      case 'filter':
+        out.blur = area * (1 + blurOf(take, index) / 4);
+        break;
+      case 'style':
+        out.inherit = 1 + crowd.inside[element]!;
+        break;
+      case 'layout':
+        out.layout = crowd.inSection.get(layout.elements[element]!.section) ?? 1;
+        out.paint = Math.max(out.paint, area);
+        out.repaint = 1 + crowd.inside[element]!;
+        break;
+      case 'paint':
+        out.paint = Math.max(out.paint, area);
+        out.repaint = Math.max(out.repaint, 1);
+    }
+  }
+  // A followed motion is played by the script, and the browser cannot keep it off the main thread.
+  if (motion.follow.kind !== 'none') out.script = 1;
+  return out;
+}
+
+/** Memory of the layers that motions lift off the page, bytes: area × dpr² × 4 (without what the browser shares). */
+export const layerBytes = (layout: Layout, elements: Iterable<number>, dpr = 1): number => {
+  let sum = 0;
+  for (const e of new Set(elements)) {
+    const { box } = layout.elements[e]!;
+    sum += box.width * box.height * dpr * dpr * 4;
+  }
+  return sum;
+};

@@ -1,0 +1,116 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { compileTake } from '../motion/index.ts';
+import { propertyNames } from '../value/index.ts';
+import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { amountsOf, layerBytes } from './amounts.ts';
+import { costOf, shippedCoefficients } from './coefficients.ts';
+import { COST_CLASSES, costClassOf } from './cost-class.ts';
+import { fitCoefficients, nonNegativeLeastSquares } from './fit.ts';
+import { noAmounts, QUANTITY_NAMES } from './quantities.ts';
+
+describe('non-negative least squares', () => {
+  test('finds what made the numbers, where that was not negative', () => {
+    const positive = fc.double({ min: 0, max: 20, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.array(positive, { minLength: 3, maxLength: 3 }),
+        fc.array(fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 3, maxLength: 3 }), {
+          minLength: 12,
+          maxLength: 30,
+        }),
+        (x, rows) => {
+          const A = [[1, 0, 0], [0, 1, 0], [0, 0, 1], ...rows];
+          const b = A.map((row) => row.reduce((s, v, i) => s + v * x[i]!, 0));
+          nonNegativeLeastSquares(A, b).forEach((v, i) => expect(Math.abs(v - x[i]!)).toBeLessThan(1e-6));
+        },
+      ),
+    );
+  });
+  test('no step in any allowed direction does better', () => {
+    const n = fc.double({ min: -5, max: 5, noNaN: true });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(n, n, n, n), { minLength: 5, maxLength: 20 }), (rows) => {
+        const A = rows.map((r) => r.slice(0, 3));
+        const b = rows.map((r) => r[3]);
+        const off = (x: number[]) =>
+          A.reduce((s, row, k) => s + (row.reduce((p, v, i) => p + v * x[i]!, 0) - b[k]!) ** 2, 0);
+        const x = nonNegativeLeastSquares(A, b);
+        const best = off(x);
+        for (let i = 0; i < 3; i++)
+          for (const by of [-0.01, 0.01]) {
+            const moved = x.map((v, k) => (k === i ? Math.max(0, v + by) : v));
+            expect(off(moved)).toBeGreaterThanOrEqual(best - 1e-7 * (1 + best));
+          }
+        expect(x.every((v) => v >= 0)).toBe(true);
+      }),
+    );
+  });
+});
+
+describe('fit', () => {
+  const frames = (count: number) =>
+    Array.from({ length: count }, (_, i) => {
+      const amounts = { ...noAmounts(), frame: 1, write: i % 7, paint: (i % 3) / 2 };
+      return {
+        amounts,
+        cost: { script: 0, style: 0.1 * amounts.write, paint: 4 * amounts.paint, composite: 1.5 },
+      };
+    });
+  test('gives back the prices that frames were made with, and says that nothing is left over', () => {
+    const c = fitCoefficients('here', frames(80));
+    expect(c.prices.write).toBeCloseTo(0.1, 6);
+    expect(c.prices.paint).toBeCloseTo(4, 6);
+    expect(c.prices.frame).toBeCloseTo(1.5, 6);
+    expect(c.error).toBeLessThan(1e-6);
+    expect(c.frames).toBe(80);
+    // What never occurred keeps its price.
+    expect(c.prices.layout).toBe(shippedCoefficients('here').prices.layout);
+  });
+  test('too few frames change nothing', () =>
+    expect(fitCoefficients('phone', frames(10))).toEqual(shippedCoefficients('phone')));
+});
+
+describe('cost', () => {
+  test('every animatable property has a class', () => {
+    for (const p of propertyNames()) expect(COST_CLASSES).toContain(costClassOf(p));
+    expect(costClassOf('--glow')).toBe('style');
+  });
+  const layout = layoutOf([element({ selector: '#a' }), element({ selector: '#b', parent: 0 })]);
+  const priceOf = (keyframes: Record<string, [string, string]>) => {
+    const take = compileTake(
+      documentOf(
+        motion({
+          keyframes: Object.fromEntries(
+            Object.entries(keyframes).map(([p, [a, b]]) => [
+              p,
+              [
+                { at: '0%', value: a },
+                { at: '100%', value: b },
+              ],
+            ]),
+          ),
+        }),
+      ),
+      layout,
+    );
+    const parts = costOf(amountsOf(take, 0), shippedCoefficients('here'));
+    return parts.script + parts.style + parts.paint + parts.composite;
+  };
+  test('a transform costs less than what it stands for', () => {
+    const cheap = priceOf({ translate: ['0 40px', '0 0'] });
+    expect(priceOf({ top: ['40px', '0px'] })).toBeGreaterThan(cheap);
+    expect(priceOf({ 'clip-path': ['inset(0 0 50% 0)', 'inset(0)'] })).toBeGreaterThan(cheap);
+    expect(priceOf({ filter: ['blur(12px)', 'blur(0px)'] })).toBeGreaterThan(cheap);
+    expect(priceOf({ filter: ['blur(24px)', 'blur(0px)'] })).toBeGreaterThan(
+      priceOf({ filter: ['blur(4px)', 'blur(0px)'] }),
+    );
+  });
+  test('a slower device pays more for its main thread', () => {
+    const [here, phone] = ['here', 'phone'].map((d) => shippedCoefficients(d).prices);
+    expect(phone!.write).toBe(here!.write * 4);
+    for (const q of QUANTITY_NAMES) expect(phone![q]).toBeGreaterThanOrEqual(here![q]);
+  });
+  test('a layer takes four bytes a pixel, once for each element', () =>
+    expect(layerBytes(layout, [0, 0, 1])).toBe(2 * 400 * 300 * 4));
+});

@@ -1,0 +1,29 @@
+import { defineGesture } from '../gesture-definition.ts';
+
+export const jump = defineGesture({
+  id: 'jump',
+  name: 'Jump',
+  what: 'Links to places on the page: three screens at once, with nothing shown in between.',
+  constants: {
+    screens: {
+      name: 'A jump is',
+      value: 3,
+      unit: 'screens',
+      min: 0.5,
+      max: 50,
+      source: 'chosen by us: from one chapter to the next',
+    },
+    every: {
+      name: 'Next jump after',
+      value: 1200,
+      unit: 'ms',
+      min: 100,
+      max: 10_000,
+      source: 'chosen by us: time to see where one has come to',
+    },
+  },
+  hand({ screens, every }, port) {
+    const period = screens * port;
+    return { period, distance: (t) => period * Math.floor(t / every) };
+  },
+});

@@ -1,0 +1,46 @@
+import { defineGesture } from '../gesture-definition.ts';
+
+/** The way of least jerk between two rests (Flash and Hogan 1985): a hand that does not hurry. */
+const leastJerk = (t: number) => t ** 3 * (10 - 15 * t + 6 * t * t);
+
+export const slowRead = defineGesture({
+  id: 'slow-read',
+  name: 'Slow read',
+  what: 'A stretch, a pause to read it, the next stretch.',
+  constants: {
+    stretch: {
+      name: 'Stretch',
+      value: 40,
+      unit: '% of the viewport',
+      min: 5,
+      max: 100,
+      source: 'chosen by us: what was read leaves, what comes next arrives',
+    },
+    move: {
+      name: 'Moves for',
+      value: 850,
+      unit: 'ms',
+      min: 100,
+      max: 5000,
+      source: 'chosen by us: an unhurried stroke',
+    },
+    pause: {
+      name: 'Rests for',
+      value: 2000,
+      unit: 'ms',
+      min: 0,
+      max: 20_000,
+      source: 'chosen by us: a few lines of text',
+    },
+  },
+  hand({ stretch, move, pause }, port) {
+    const period = (stretch / 100) * port;
+    return {
+      period,
+      distance(t) {
+        const whole = Math.floor(t / (move + pause));
+        return period * (whole + leastJerk(Math.min(1, (t - whole * (move + pause)) / move)));
+      },
+    };
+  },
+});

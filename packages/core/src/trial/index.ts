@@ -1,0 +1,5 @@
+export * from './ride.ts';
+export type { Break, MotionFigures } from './smoothness.ts';
+export * from './trial.ts';
+export * from './summary.ts';
+export * from './simulate.ts';

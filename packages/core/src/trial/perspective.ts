@@ -1,0 +1,33 @@
+/** The perspective that an element’s parent gives it, from the document’s adjustments. */
+import type { MotionDocument, Take } from '../motion/index.ts';
+import { matchesOf } from '../page/index.ts';
+import type { Poser } from './pose.ts';
+
+const PX = /^(\d+(?:\.\d+)?)px$/;
+
+/** Per element that some adjustment gives a perspective: how far away, px. */
+export function perspectivesOf(document: MotionDocument, take: Take): Map<number, number> {
+  const out = new Map<number, number>();
+  for (const { selector, declarations } of document.adjustments) {
+    const px = PX.exec(declarations.perspective ?? '');
+    if (px) for (const e of matchesOf(take.layout, selector)) out.set(e, Number(px[1]));
+  }
+  return out;
+}
+
+/** About the middle of the parent, as seen from the middle of the element. */
+export function perspectiveFor(
+  element: number,
+  take: Take,
+  perspectives: ReadonlyMap<number, number>,
+): Poser['perspective'] {
+  const { parent, box } = take.layout.elements[element]!;
+  const distance = perspectives.get(parent);
+  if (distance === undefined) return null;
+  const of = take.layout.elements[parent]!.box;
+  return {
+    distance,
+    x: of.x + of.width / 2 - (box.x + box.width / 2),
+    y: of.y + of.height / 2 - (box.y + box.height / 2),
+  };
+}

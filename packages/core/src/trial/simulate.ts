@@ -1,0 +1,164 @@
+/** A simulated trial: the page’s motions under a gesture, frame by frame, with predicted costs. Pure; made for a worker. */
+import { amountsOf, COST_PARTS, costOf, noAmounts, QUANTITY_NAMES } from '../budget/index.ts';
+import type { Amounts, Coefficients, CostPart } from '../budget/index.ts';
+import type { FrameClock, Gesture } from '../feel/index.ts';
+import type { MotionDocument, Take } from '../motion/index.ts';
+import type { Ms, Px } from '../page/index.ts';
+import { perspectiveFor, perspectivesOf } from './perspective.ts';
+import { poserOf } from './pose.ts';
+import { framesWithin, rideOf } from './ride.ts';
+import type { Direction, Ride } from './ride.ts';
+import { smoothnessOf } from './smoothness.ts';
+import type { MotionFigures } from './smoothness.ts';
+import type { TrialFrames } from './trial.ts';
+
+export interface Simulation {
+  document: MotionDocument;
+  take: Take;
+  gesture: Gesture;
+  clock: FrameClock;
+  direction: Direction;
+  coefficients: Coefficients;
+  dpr?: number;
+}
+
+/** What a motion adds to the frames in which it moves something. */
+export interface Charge {
+  motion: string;
+  element: number;
+  start: Px;
+  end: Px;
+  /** ms per frame */
+  parts: Record<CostPart, Ms>;
+  total: Ms;
+}
+
+export interface Simulated {
+  frames: TrialFrames;
+  figures: MotionFigures[];
+  charges: Charge[];
+  /** how far off the predicted cost may be, as a share */
+  band: number;
+}
+
+/** Layers are put together once a frame, however many motions move one element. */
+type Step = { done: number; of: number };
+
+/** Works in slices: yields after each motion, so that whoever drives it can tell how far it is, or end it. */
+export function* simulating(s: Simulation): Generator<Step, Simulated> {
+  const { take, document, gesture, clock, direction, coefficients, dpr = 1 } = s;
+  const max = take.layout.scrollers[0]!.max.block;
+  const follows = take.instances.map((i) => i.motion.follow);
+  const ride = rideOf(gesture, max, clock, direction, follows);
+  const perspectives = perspectivesOf(document, take);
+  const load = new Load(ride, coefficients);
+  const figures: MotionFigures[] = [];
+  const charges: Charge[] = [];
+  const n = take.instances.length;
+  for (let i = 0; i < n; i++) {
+    const { motion, element, placed } = take.instances[i]!;
+    // What hangs on another scroller does not move with this gesture; a belt plays in time.
+    if (placed.scroller !== 0 || placed.axis !== 'block') continue;
+    const amounts = amountsOf(take, i, dpr);
+    const parts = costOf(amounts, coefficients);
+    const total = COST_PARTS.reduce((sum, p) => sum + parts[p], 0);
+    const [start, end] = [take.start[i]!, take.end[i]!];
+    charges.push({ motion: motion.id, element, start, end, parts, total });
+    load.add(amounts, framesWithin(ride.followed(motion.follow), start, end));
+    if (motion.driver.kind !== 'belt')
+      figures.push(
+        smoothnessOf(
+          take,
+          poserOf(take, i, perspectiveFor(element, take, perspectives)),
+          ride,
+          gesture,
+          clock,
+          max,
+        ),
+      );
+    if (i % 16 === 15) yield { done: i + 1, of: n };
+  }
+  return { frames: load.frames(), figures, charges, band: coefficients.error };
+}
+
+/** The same in one go. */
+export function simulate(s: Simulation): Simulated {
+  const work = simulating(s);
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** Amounts per frame, as differences at the first and after the last frame of each stretch: one motion costs two sums. */
+class Load {
+  private readonly changes: Record<keyof Amounts, Float64Array>;
+  constructor(
+    private readonly ride: Ride,
+    private readonly coefficients: Coefficients,
+  ) {
+    const n = ride.offsets.length + 1;
+    this.changes = Object.fromEntries(
+      QUANTITY_NAMES.map((q) => [q, new Float64Array(n)]),
+    ) as typeof this.changes;
+  }
+
+  add(amounts: Amounts, stretches: readonly [number, number][]): void {
+    for (const q of QUANTITY_NAMES) {
+      const by = amounts[q];
+      if (by === 0) continue;
+      const change = this.changes[q];
+      for (const [first, after] of stretches) {
+        change[first]! += by;
+        change[after]! -= by;
+      }
+    }
+  }
+
+  frames(): TrialFrames {
+    const { times, offsets, arrived } = this.ride;
+    const n = offsets.length;
+    const out: TrialFrames = {
+      t: Array.from(times, hundredth),
+      y: Array.from(offsets),
+      script: new Array<number>(n),
+      style: new Array<number>(n),
+      paint: new Array<number>(n),
+      composite: new Array<number>(n),
+    };
+    const amounts = noAmounts();
+    const running = noAmounts();
+    for (let i = 0; i < n; i++) {
+      for (const q of QUANTITY_NAMES) running[q] += this.changes[q][i]!;
+      const scrolls = i > 0 && offsets[i] !== offsets[i - 1];
+      // While the page stands still only what follows still moves.
+      const moves = scrolls || i > arrived;
+      for (const q of QUANTITY_NAMES) amounts[q] = moves ? Math.max(0, running[q]) : 0;
+      amounts.frame = 1;
+      amounts.scroll = Number(scrolls);
+      const parts = costOf(amounts, this.coefficients);
+      for (const p of COST_PARTS) out[p][i] = hundredth(parts[p]);
+    }
+    return out;
+  }
+}
+
+const hundredth = (n: number) => Math.round(n * 100) / 100;
+
+/** Amounts of every frame at given offsets, for the fit: what was asked of the browser there. */
+export function amountsAlong(take: Take, offsets: ArrayLike<number>, dpr = 1): Amounts[] {
+  const each = take.instances.map((_, i) => amountsOf(take, i, dpr));
+  return Array.from(offsets, (y, k) => {
+    const out = noAmounts();
+    out.frame = 1;
+    out.scroll = Number(k > 0 && offsets[k - 1] !== y);
+    if (!out.scroll) return out;
+    for (let i = 0; i < each.length; i++) {
+      const { placed } = take.instances[i]!;
+      if (placed.scroller !== 0 || placed.axis !== 'block') continue;
+      if (!(y > take.start[i]! && y < take.end[i]!)) continue;
+      for (const q of QUANTITY_NAMES) out[q] += each[i]![q];
+    }
+    return out;
+  });
+}

@@ -1,0 +1,316 @@
+/** How smoothly one motion on one element goes under a gesture. */
+import { framesInRange, settleTime, spectralArcLength } from '../feel/index.ts';
+import type { FrameClock, Gesture } from '../feel/index.ts';
+import { sampleInstance } from '../motion/index.ts';
+import type { Take } from '../motion/index.ts';
+import type { Ms, Px } from '../page/index.ts';
+import { placeOf } from '../timeline/index.ts';
+import { copyPose, newPose, readPose, stepBetween } from './pose.ts';
+import type { Pose, Poser } from './pose.ts';
+import { framesWithin } from './ride.ts';
+import type { Ride } from './ride.ts';
+
+/** A place where values, or their speed, change at once. */
+export interface Break {
+  /** scroll offset */
+  at: Px;
+  /** of jumps px; of kinks px per px of scroll */
+  by: number;
+  /** of jumps: change of opacity */
+  opacity: number;
+}
+
+export interface MotionFigures {
+  motion: string;
+  element: number;
+  /** where it happens, px */
+  start: Px;
+  end: Px;
+  /** frames in which progress lies strictly between 0 and 1: the fewest over eight start offsets */
+  frames: number;
+  /** largest and median way of a corner from one frame to the next, px; where the largest is; as at 60 Hz */
+  peakStep: Px;
+  medianStep: Px;
+  peakAt: Px;
+  peakOpacity: number;
+  peakBlur: Px;
+  /** px that the corner which goes furthest moves from end to end of the range */
+  travel: Px;
+  jumps: Break[];
+  kinks: Break[];
+  /** px that it moves per px of scroll, at most; and that as a multiple of its mean */
+  gain: number;
+  unevenness: number;
+  /** turns of direction while the hand goes one way */
+  reversals: number;
+  /** spectral arc length of its speed minus that of the hand over the same frames; 0 is as smooth as the hand, less is rougher */
+  arc: number;
+  /** the same between 0 and 1: exp of it, at most 1 */
+  smoothness: number;
+  /** of followed motions: how far behind at most, px of scroll, and how long until it stands still after the hand does, ms */
+  lag: Px;
+  settle: Ms;
+}
+
+/** Turns smaller than this are no reversal, px. */
+const TURN = 2;
+/** Steps over less scroll than this say nothing of the gain: offsets are whole px. */
+const LEAST_SCROLL = 2;
+
+export function smoothnessOf(
+  take: Take,
+  poser: Poser,
+  ride: Ride,
+  g: Gesture,
+  clock: FrameClock,
+  max: Px,
+): MotionFigures {
+  const { instance } = poser;
+  const { motion, element } = take.instances[instance]!;
+  const start = take.start[instance]!;
+  const end = take.end[instance]!;
+  const series = ride.followed(motion.follow);
+  const out: MotionFigures = {
+    motion: motion.id,
+    element,
+    start,
+    end,
+    frames: framesInRange(g, { start, end }, max, clock),
+    peakStep: 0,
+    medianStep: 0,
+    peakAt: Math.min(max, Math.max(0, start)),
+    peakOpacity: 0,
+    peakBlur: 0,
+    travel: 0,
+    ...breaksOf(take, poser, max),
+    gain: 0,
+    unevenness: 1,
+    reversals: 0,
+    arc: 0,
+    smoothness: 1,
+    lag: 0,
+    settle: 0,
+  };
+  const steps: number[] = [];
+  const stretches = framesWithin(series, start, end);
+  let worstArc = 0;
+  for (const [first, last] of stretches) {
+    const seen = watch(take, poser, ride, series, first, last, out, steps);
+    if (seen.speed.length >= 4) {
+      const arc = spectralArcLength(seen.speed, clock.refresh) - spectralArcLength(seen.hand, clock.refresh);
+      worstArc = Math.min(worstArc, arc);
+    }
+    out.reversals = Math.max(out.reversals, seen.reversals);
+  }
+  // A page that jumps over the range shows all of it in one step.
+  if (stretches.length === 0) leap(take, poser, series, start, end, out, steps);
+  steps.sort((a, b) => a - b);
+  const at60 = clock.refresh / 60;
+  out.medianStep = (steps[steps.length >> 1] ?? 0) * at60;
+  out.peakStep *= at60;
+  out.arc = worstArc;
+  out.smoothness = Math.exp(Math.min(0, worstArc));
+  gainOf(take, poser, Math.max(0, start), Math.min(max, end), out);
+  if (motion.follow.kind !== 'none') {
+    const near = framesWithin(ride.offsets, start - 1, end + 1);
+    for (const [a, b] of near)
+      for (let i = a; i < b; i++) out.lag = Math.max(out.lag, Math.abs(ride.offsets[i]! - series[i]!));
+    out.settle = settleTime(motion.follow, out.lag);
+  }
+  return out;
+}
+
+const before = newPose();
+const now = newPose();
+const poseAt = (take: Take, p: Poser, s: Px, into: Pose): Pose => {
+  sampleInstance(take, p.instance, s);
+  return readPose(take, p, into);
+};
+
+/** Steps of one stretch of frames, with the frame before and the one after it. */
+function watch(
+  take: Take,
+  poser: Poser,
+  ride: Ride,
+  series: Float64Array,
+  first: number,
+  last: number,
+  out: MotionFigures,
+  steps: number[],
+) {
+  const from = Math.max(0, first - 1);
+  const to = Math.min(series.length - 1, last);
+  poseAt(take, poser, series[from]!, before);
+  const speed: number[] = [];
+  const hand: number[] = [];
+  let reversals = 0;
+  let way: [number, number] | null = null;
+  let gone = 0;
+  for (let i = from + 1; i <= to; i++) {
+    poseAt(take, poser, series[i]!, now);
+    const dt = ride.times[i]! - ride.times[i - 1]!;
+    const step = poser.moves ? stepBetween(before, now) : 0;
+    const fade = Math.abs(now.opacity - before.opacity);
+    const blur = Math.abs(now.blur - before.blur);
+    if (series[i] !== series[i - 1]) steps.push(step);
+    if (step > out.peakStep) {
+      out.peakStep = step;
+      out.peakAt = series[i]!;
+    }
+    out.peakOpacity = Math.max(out.peakOpacity, fade);
+    out.peakBlur = Math.max(out.peakBlur, blur);
+    // Without any way to go, what fades or blurs is what the eye follows.
+    speed.push((step + (poser.moves ? 0 : 100 * fade + 10 * blur)) / dt);
+    hand.push(Math.abs(ride.offsets[i]! - ride.offsets[i - 1]!) / dt);
+    const dx = now.corners[0]! - before.corners[0]!;
+    const dy = now.corners[1]! - before.corners[1]!;
+    const isSameHand = Math.sign(ride.offsets[i]! - ride.offsets[i - 1]!) !== 0;
+    if (isSameHand && Math.hypot(dx, dy) > 1e-6) {
+      const along = way ? dx * way[0] + dy * way[1] : 1;
+      if (along < 0) {
+        gone += Math.hypot(dx, dy);
+        if (gone > TURN) {
+          reversals++;
+          way = [dx, dy];
+          gone = 0;
+        }
+      } else {
+        way = [dx, dy];
+        gone = 0;
+      }
+    }
+    copyPose(now, before);
+  }
+  return { speed, hand, reversals };
+}
+
+function leap(
+  take: Take,
+  poser: Poser,
+  series: Float64Array,
+  start: Px,
+  end: Px,
+  out: MotionFigures,
+  steps: number[],
+) {
+  const over = series.some(
+    (y, i) => i > 0 && Math.min(series[i - 1]!, y) <= start && Math.max(series[i - 1]!, y) >= end,
+  );
+  if (!over) return;
+  poseAt(take, poser, start - 1, before);
+  poseAt(take, poser, end, now);
+  out.peakStep = poser.moves ? stepBetween(before, now) : 0;
+  out.peakOpacity = Math.abs(now.opacity - before.opacity);
+  out.peakBlur = Math.abs(now.blur - before.blur);
+  steps.push(out.peakStep);
+}
+
+const GAIN_PLACES = 96;
+
+/** Independent of the gesture: px moved per px of scroll, over even places of the range. */
+function gainOf(take: Take, poser: Poser, from: Px, to: Px, out: MotionFigures): void {
+  if (!poser.moves || to - from < LEAST_SCROLL) return;
+  const step = (to - from) / GAIN_PLACES;
+  const gains: number[] = [];
+  const origin = newPose();
+  poseAt(take, poser, from, before);
+  copyPose(before, origin);
+  for (let i = 1; i <= GAIN_PLACES; i++) {
+    poseAt(take, poser, from + i * step * (i === GAIN_PLACES ? 0.999999 : 1), now);
+    gains.push(stepBetween(before, now) / step);
+    out.travel = Math.max(out.travel, stepBetween(origin, now));
+    copyPose(now, before);
+  }
+  out.gain = Math.max(...gains);
+  // A rest is no unevenness: only stretches that move count.
+  const moving = gains.filter((v) => v > out.gain / 50);
+  const mean = moving.reduce((s, v) => s + v, 0) / Math.max(1, moving.length);
+  out.unevenness = mean > 0 ? out.gain / mean : 1;
+}
+
+const SIDE: Px = 1e-3;
+const REACH: Px = 1;
+
+/** Jumps and kinks at the ends, at beads, and where an easing steps. */
+function breaksOf(take: Take, poser: Poser, max: Px): Pick<MotionFigures, 'jumps' | 'kinks'> {
+  const { instance } = poser;
+  const { motion, placed } = take.instances[instance]!;
+  const start = take.start[instance]!;
+  const end = take.end[instance]!;
+  const places = new Set([start, end]);
+  if (end > start && take.ease[instance] === null)
+    for (const list of Object.values(motion.keyframes))
+      for (const k of list) {
+        const at = placeOf(k.at, placed);
+        if (at > 0 && at < 1) places.add(start + at * (end - start));
+      }
+  for (const s of stepsWithin(take, poser, start, end)) places.add(s);
+  const jumps: Break[] = [];
+  const kinks: Break[] = [];
+  const a = newPose();
+  const b = newPose();
+  const far = newPose();
+  for (const s of [...places].sort((x, y) => x - y)) {
+    // An easing that steps at an end is found twice.
+    if (s <= 0 || s >= max || s - (jumps.at(-1)?.at ?? -Infinity) < 10 * SIDE) continue;
+    poseAt(take, poser, s - SIDE, a);
+    poseAt(take, poser, s + SIDE, b);
+    const by = poser.moves ? stepBetween(a, b) : 0;
+    const opacity = Math.abs(b.opacity - a.opacity);
+    if (by > 0.5 || opacity > 0.02) {
+      jumps.push({ at: s, by, opacity });
+      continue;
+    }
+    if (!poser.moves) continue;
+    poseAt(take, poser, s - SIDE - REACH, far);
+    const left = velocity(far, a);
+    poseAt(take, poser, s + SIDE + REACH, far);
+    const right = velocity(b, far);
+    const kink = Math.hypot(right[0] - left[0], right[1] - left[1]);
+    if (kink > 0.05) kinks.push({ at: s, by: kink, opacity: 0 });
+  }
+  return { jumps, kinks };
+}
+
+/** Of the corner that moves most, px per px of scroll. */
+function velocity(a: Pose, b: Pose): [number, number] {
+  let best: [number, number] = [0, 0];
+  for (let i = 0; i < 8; i += 2) {
+    const v: [number, number] = [
+      (b.corners[i]! - a.corners[i]!) / REACH,
+      (b.corners[i + 1]! - a.corners[i + 1]!) / REACH,
+    ];
+    if (Math.hypot(...v) > Math.hypot(...best)) best = v;
+  }
+  return best;
+}
+
+const SCAN = 48;
+
+/** Places where an easing that has steps changes at once, found by halving. */
+function stepsWithin(take: Take, poser: Poser, start: Px, end: Px): Px[] {
+  const { motion } = take.instances[poser.instance]!;
+  const texts = [
+    motion.easing,
+    ...Object.values(motion.keyframes).flatMap((l) => l.map((k) => k.easing ?? '')),
+  ];
+  if (!texts.some((t) => /step/.test(t)) || !(end > start)) return [];
+  const out: Px[] = [];
+  const at = (s: Px, into: Pose) => poseAt(take, poser, s, into);
+  const far = (a: Pose, b: Pose) => stepBetween(a, b) + 100 * Math.abs(b.opacity - a.opacity);
+  for (let i = 0; i < SCAN; i++) {
+    let low = start + (i * (end - start)) / SCAN;
+    let high = start + ((i + 1) * (end - start)) / SCAN;
+    const a = at(low, newPose());
+    const b = at(high, newPose());
+    if (far(a, b) < 0.5) continue;
+    while (high - low > SIDE) {
+      const middle = (low + high) / 2;
+      const m = at(middle, newPose());
+      if (far(a, m) > 0.25) high = middle;
+      else low = middle;
+    }
+    if (far(at(low, newPose()), at(high, newPose())) > 0.25) out.push((low + high) / 2);
+  }
+  return out;
+}

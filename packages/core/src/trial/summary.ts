@@ -1,0 +1,88 @@
+/** What a trial amounts to: figures of the whole, and the same along the page. */
+import { COST_PARTS } from '../budget/index.ts';
+import type { CostPart } from '../budget/index.ts';
+import type { Ms, Px } from '../page/index.ts';
+import type { TrialFrames } from './trial.ts';
+
+export interface TrialSummary {
+  frames: number;
+  /** share of frames within the budget */
+  onTime: number;
+  median: Ms;
+  p95: Ms;
+  worst: Ms;
+  worstAt: Px;
+  /** the time that a frame has, ms */
+  budget: Ms;
+}
+
+export const partsAt = (f: TrialFrames, i: number): Ms => COST_PARTS.reduce((s, p) => s + f[p][i]!, 0);
+
+/** Nearest-rank percentile of sorted numbers; 0 of none. */
+export const percentile = (sorted: ArrayLike<number>, share: number): number =>
+  sorted.length ? sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1))]! : 0;
+
+/** Frames in which nothing happened count as on time: the screen shows them anyway. */
+export function summaryOf(frames: TrialFrames, refresh: number): TrialSummary {
+  const budget = 1000 / refresh;
+  const cost = Float64Array.from(frames.t, (_, i) => partsAt(frames, i));
+  let worst = 0;
+  cost.forEach((c, i) => {
+    if (c > cost[worst]!) worst = i;
+  });
+  const onTime = cost.reduce((n, c) => n + Number(c <= budget), 0);
+  const sorted = Float64Array.from(cost).sort();
+  return {
+    frames: cost.length,
+    onTime: cost.length ? onTime / cost.length : 1,
+    median: percentile(sorted, 0.5),
+    p95: percentile(sorted, 0.95),
+    worst: cost[worst] ?? 0,
+    worstAt: frames.y[worst] ?? 0,
+    budget,
+  };
+}
+
+/** The dearest frame of a stretch of scroll, in its parts. */
+export interface Bucket {
+  from: Px;
+  to: Px;
+  frames: number;
+  parts: Record<CostPart, Ms>;
+  total: Ms;
+}
+
+/** Stretches of `size` px from 0 to `max`; one that no frame stopped in has none and costs what its neighbours say: nothing. */
+export function bucketsOf(frames: TrialFrames, max: Px, size: Px = 100): Bucket[] {
+  const count = Math.max(1, Math.ceil(max / size));
+  const out = Array.from({ length: count }, (_, i): Bucket => ({
+    from: i * size,
+    to: Math.min(max, (i + 1) * size),
+    frames: 0,
+    parts: { script: 0, style: 0, paint: 0, composite: 0 },
+    total: 0,
+  }));
+  frames.y.forEach((y, i) => {
+    const b = out[Math.min(count - 1, Math.max(0, Math.floor(y / size)))]!;
+    b.frames++;
+    const total = partsAt(frames, i);
+    if (total < b.total) return;
+    b.total = total;
+    for (const p of COST_PARTS) b.parts[p] = frames[p][i]!;
+  });
+  return out;
+}
+
+export const BANDS = ['calm', 'near', 'over'] as const;
+export type Band = (typeof BANDS)[number];
+/** Above this share of the budget a frame is near it. Chosen by us. */
+export const NEAR_BUDGET = 0.75;
+export const bandOf = (ms: Ms, budget: Ms): Band =>
+  ms > budget ? 'over' : ms > NEAR_BUDGET * budget ? 'near' : 'calm';
+
+/** Intervals or costs counted in steps of `step` ms, the last one open. */
+export function histogramOf(values: readonly number[], step: Ms, bins: number): number[] {
+  const out = new Array<number>(bins).fill(0);
+  for (const v of values) out[Math.min(bins - 1, Math.max(0, Math.floor(v / step)))]!++;
+  return out;
+}

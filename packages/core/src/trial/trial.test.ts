@@ -1,0 +1,169 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { shippedCoefficients } from '../budget/index.ts';
+import { clockById, gestureOf } from '../feel/index.ts';
+import { compileTake } from '../motion/index.ts';
+import type { Motion } from '../motion/index.ts';
+import { between } from '../effect/effect-definition.ts';
+import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { amountsAlong, simulate } from './simulate.ts';
+import { bandOf, bucketsOf, histogramOf, partsAt, percentile, summaryOf } from './summary.ts';
+
+const layout = layoutOf([
+  element({ selector: '#a' }),
+  element({ selector: '#b', box: { x: 0, y: 5200, width: 900, height: 700 } }),
+]);
+const trial = (
+  motions: Motion[],
+  over: Partial<{ gesture: string; clock: string; direction: 'down' | 'both' }> = {},
+) => {
+  const document = documentOf(...motions);
+  return simulate({
+    document,
+    take: compileTake(document, layout),
+    gesture: gestureOf(over.gesture ?? 'steady', 800),
+    clock: clockById(over.clock ?? '60'),
+    direction: over.direction ?? 'down',
+    coefficients: shippedCoefficients('here'),
+  });
+};
+/** Cover of #a: 1200 to 2300. */
+const rise = (over: Partial<Motion> = {}) =>
+  motion({
+    range: { start: 'cover 0%', end: 'cover 100%' },
+    keyframes: { translate: between('0 220px', '0 0') },
+    ...over,
+  });
+
+describe('smoothness', () => {
+  test('a linear way under a steady hand has equal steps, as many px a frame as it says', () => {
+    const f = trial([rise()]).figures[0]!;
+    // 220 px over 1100 px of scroll, at 1000 px/s and 60 Hz.
+    const step = (220 / 1100) * (1000 / 60);
+    expect(f.medianStep).toBeCloseTo(step, 0);
+    expect(f.peakStep).toBeLessThan(step + 0.3);
+    expect(f.gain).toBeCloseTo(0.2, 3);
+    expect(f.unevenness).toBeCloseTo(1, 3);
+    expect(f.travel).toBeCloseTo(220, 1);
+    expect(f.reversals).toBe(0);
+    expect(f.smoothness).toBeGreaterThan(0.9);
+    expect(f.frames).toBeGreaterThan(60);
+  });
+  test('steps are those of 60 Hz at every rate', () => {
+    const [slow, fast] = ['60', '120'].map((clock) => trial([rise()], { clock }).figures[0]!);
+    expect(Math.abs(fast!.medianStep - slow!.medianStep)).toBeLessThan(0.5);
+  });
+  test('an eased way is uneven, and turns back where it shoots over', () => {
+    const eased = trial([rise({ easing: 'cubic-bezier(0.1, 0.9, 0.2, 1)' })]).figures[0]!;
+    expect(eased.unevenness).toBeGreaterThan(3);
+    const over = trial([rise({ easing: 'cubic-bezier(0.3, 1.8, 0.6, 1)' })]).figures[0]!;
+    expect(over.reversals).toBe(1);
+  });
+  test('a jump of values is told from a kink of their speed', () => {
+    const jumped = trial([rise({ fill: 'none' })]).figures[0]!;
+    expect(jumped.jumps.length).toBe(1);
+    expect(jumped.jumps[0]!.by).toBeCloseTo(220, 0);
+    expect(jumped.jumps[0]!.at).toBeCloseTo(1200, 1);
+    const bent = trial([
+      rise({
+        keyframes: {
+          translate: [
+            { at: '0%', value: '0 220px' },
+            { at: '20%', value: '0 0', easing: 'linear' },
+            { at: '100%', value: '0 0' },
+          ],
+        },
+      }),
+    ]).figures[0]!;
+    expect(bent.jumps).toEqual([]);
+    expect(bent.kinks.map((k) => Math.round(k.at))).toEqual([1200, 1420]);
+    expect(bent.kinks[1]!.by).toBeCloseTo(1, 2);
+    const stepped = trial([rise({ easing: 'steps(4)' })]).figures[0]!;
+    expect(stepped.jumps.length).toBe(4);
+  });
+  test('a turn about the middle moves the corners', () => {
+    const f = trial([rise({ keyframes: { rotate: between('0deg', '90deg') } })]).figures[0]!;
+    const radius = Math.hypot(200, 150);
+    expect(f.gain).toBeCloseTo((radius * Math.PI) / 2 / 1100, 2);
+  });
+  test('a page that jumps over it shows it in one step', () => {
+    const f = trial([rise({ range: { start: 'cover 40%', end: 'cover 50%' } })], { gesture: 'jump' })
+      .figures[0]!;
+    expect(f.peakStep).toBeCloseTo(220, 0);
+    expect(f.frames).toBe(0);
+  });
+  test('what follows lags as much as the formula says, and settles', () => {
+    const halfLife = 120;
+    const f = trial([rise({ follow: { kind: 'half-life', halfLife } })]).figures[0]!;
+    expect(Math.abs(f.lag / (1000 * (halfLife / 1000 / Math.LN2)) - 1)).toBeLessThan(0.02);
+    expect(f.settle).toBeGreaterThan(halfLife);
+  });
+});
+
+describe('cost', () => {
+  test('is dearer where something moves, and there alone', () => {
+    const { frames } = trial([rise()]);
+    frames.y.forEach((y, i) => {
+      if (i === 0) return;
+      const moves = y > 1200 && y < 2300;
+      expect(frames.style[i]! > 0).toBe(moves);
+    });
+  });
+  test('of two motions is that of each, added up', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 61, max: 100 }), (from, to) => {
+        const range = { start: `cover ${from}%`, end: `cover ${to}%` };
+        const b = motion({
+          id: 'm_b',
+          targets: { selector: '#b' },
+          keyframes: { 'background-color': between('#000', '#fff') },
+        });
+        const [one, other, both, none] = [[rise({ range })], [b], [rise({ range }), b], []].map(
+          (m) => trial(m).frames,
+        );
+        for (let i = 0; i < both!.t.length; i += 37)
+          expect(partsAt(both!, i) - partsAt(none!, i)).toBeCloseTo(
+            partsAt(one!, i) + partsAt(other!, i) - 2 * partsAt(none!, i),
+            1,
+          );
+      }),
+      { numRuns: 20 },
+    );
+  });
+  test('what the fit is asked to explain is what the simulation charges', () => {
+    const { frames } = trial([rise()]);
+    const document = documentOf(rise());
+    const amounts = amountsAlong(compileTake(document, layout), frames.y);
+    frames.y.forEach((_, i) => expect(amounts[i]!.write > 0).toBe(frames.style[i]! > 0));
+  });
+});
+
+describe('summary', () => {
+  const frames = {
+    t: [0, 16, 33, 50],
+    y: [0, 90, 210, 260],
+    script: [0, 0, 0, 1],
+    style: [1, 2, 3, 1],
+    paint: [0, 2, 20, 0],
+    composite: [1, 1, 1, 1],
+  };
+  test('names the worst frame and how many are on time', () => {
+    const s = summaryOf(frames, 60);
+    expect([s.frames, s.onTime, s.worst, s.worstAt]).toEqual([4, 0.75, 24, 210]);
+  });
+  test('the dearest frame speaks for its stretch', () => {
+    const buckets = bucketsOf(frames, 300);
+    expect(buckets.map((b) => b.total)).toEqual([5, 0, 24]);
+    expect(buckets[2]!.parts.paint).toBe(20);
+    expect(buckets.map((b) => bandOf(b.total, 16.7))).toEqual(['calm', 'calm', 'over']);
+  });
+  test('percentiles and histograms count every value once', () => {
+    expect([0, 0.5, 0.95, 1].map((p) => percentile([1, 2, 3, 4], p))).toEqual([1, 2, 4, 4]);
+    expect(histogramOf([1, 5, 9, 900], 4, 4)).toEqual([1, 1, 1, 1]);
+  });
+});
+
+test('there and back ends where it began', () => {
+  const { frames } = trial([rise()], { direction: 'both' });
+  expect([frames.y[0], frames.y.at(-1), Math.max(...frames.y)]).toEqual([0, 0, 9000]);
+});
