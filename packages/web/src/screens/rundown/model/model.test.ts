@@ -252,7 +252,7 @@ describe('several together', () => {
     expect(finds('whole opacity', m!, [])).toBe(true);
     expect(finds('passage', m!, [])).toBe(false);
     expect(finds('', m!, [])).toBe(true);
-    const finding = { check: 'never-finishes', motion: m!.id, brief: 'ends past page' } as Finding;
+    const finding = { check: 'never-finishes', about: m!.id, brief: 'ends past page' } as Finding;
     expect(finds('finding past', m!, [finding])).toBe(true);
   });
 
