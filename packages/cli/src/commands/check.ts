@@ -97,7 +97,13 @@ export const check = (program: Command): void =>
       const document = underMedia(whole, activeMedia(whole, { viewport: bare.viewport, still: false }));
       const layout = withPins(bare, document.pins);
       const take = compileTake(document, layout);
-      const found = findingsOf({ document, take, gesture: gestureOf(o.gesture, layout.viewport.height), clock: clockOf(refresh), limits });
+      const found = findingsOf({
+        document,
+        take,
+        gesture: gestureOf(o.gesture, layout.viewport.height),
+        clock: clockOf(refresh),
+        limits,
+      });
       const why = new Map(CHECKS.map((c) => [c.id, c.why]));
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
       const reported: Reported[] = [

@@ -86,7 +86,13 @@ export const DriverSign = ({ kind, label }: { kind: DriverKind; label?: string }
 };
 
 /** Findings: filled triangle = wrong, outlined = doubtful. */
-export const FindingSign = ({ severity, label }: { severity: 'wrong' | 'doubtful' | 'note'; label?: string }) => (
+export const FindingSign = ({
+  severity,
+  label,
+}: {
+  severity: 'wrong' | 'doubtful' | 'note';
+  label?: string;
+}) => (
   <Sign w={11} h={10} {...(label ? { label } : {})}>
     {severity === 'wrong' ? (
       <path d="M5.5 0.5 10.6 9.5H0.4Z" fill="var(--caution)" />
