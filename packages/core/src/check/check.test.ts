@@ -94,3 +94,26 @@ describe('checks', () => {
     expect(look(brief, 120).map((f) => f.check)).not.toContain('too-few-frames');
   });
 });
+
+describe('fixes', () => {
+  const whole: MotionDocument = {
+    ...documentOf(motion(), motion({ id: 'm_b' })),
+    adjustments: [{ id: 'a_fix-1', selector: '#a', declarations: { perspective: '900px' }, for: [] }],
+  };
+  test('replace by id, let go by id, and leave the rest as it is', () => {
+    const mended = withFix(whole, {
+      label: 'Both',
+      motions: [motion({ name: 'Other' })],
+      drop: ['m_b'],
+    });
+    expect(mended.motions.map((m) => [m.id, m.name])).toEqual([['m_a', 'Other']]);
+    expect({ ...mended, motions: [] }).toEqual({ ...whole, motions: [] });
+  });
+  test('never bring in what was not there', () =>
+    expect(withFix(whole, { label: 'None', motions: [motion({ id: 'm_new' })] })).toEqual(whole));
+  test('add declarations under ids that are free', () => {
+    const adjust = { selector: '#top', declarations: { overflow: 'clip' } };
+    const ids = withFix(whole, { label: 'Two', adjust: [adjust, adjust] }).adjustments.map((a) => a.id);
+    expect(ids).toEqual(['a_fix-1', 'a_fix-2', 'a_fix-3']);
+  });
+});

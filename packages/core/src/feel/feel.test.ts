@@ -54,3 +54,13 @@ describe.each(GESTURES.map((d) => [d.name, d] as const))('%s', (_name, d) => {
     for (const c of Object.values(d.constants)) expect(c.source.length).toBeGreaterThan(10);
   });
 });
+
+test('constants stay within their bounds, whatever is asked for', () => {
+  const { values } = gestureOf('brisk-wheel', 800, { 'brisk-wheel': { every: 1e9, notch: -5, odd: 3 } });
+  expect(values).toEqual({ notch: 20, every: 600, eased: 140 });
+  expect(gestureOf('no such gesture', 800).id).toBe('brisk-wheel');
+});
+test('strokes go with the height of the scrollport', () => {
+  for (const id of ['slow-read', 'page-keys', 'jump'])
+    expect(gestureOf(id, 1600).period).toBeCloseTo(2 * gestureOf(id, 800).period, 9);
+});

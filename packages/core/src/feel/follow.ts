@@ -79,14 +79,29 @@ export function steadyLag(how: Follow, velocity: number): Px {
   return 0;
 }
 
-/** Time until it is within `near` px after a jump of `jump` px, ms; of a spring, of what envelops it. */
+/** Time after which it stays within `near` px of where a jump of `jump` px has led, ms. */
 export function settleTime(how: Follow, jump: Px, near: Px = 1): Ms {
   const depth = Math.log(Math.max(1, Math.abs(jump) / near));
+  if (how.kind === 'none' || depth === 0) return 0;
   if (how.kind === 'half-life') return (how.halfLife / Math.LN2) * depth;
-  if (how.kind === 'none') return 0;
+  const { ratio } = how;
   const omega = (2 * Math.PI * how.frequency) / 1000;
-  const slowest = how.ratio < 1 ? how.ratio : how.ratio - Math.sqrt(how.ratio * how.ratio - 1);
-  return depth / (omega * slowest);
+  const left = (t: Ms): Px => {
+    const [c, s] = oscillation(omega, ratio, t);
+    return Math.abs(jump * (c + ratio * omega * s));
+  };
+  // Between two turning points what is left only shrinks and crosses once, so the last turn that is still too far off bounds it below.
+  const half = ratio < 1 ? Math.PI / (omega * Math.sqrt(1 - ratio * ratio)) : Infinity;
+  let from = 0;
+  if (ratio < 1) while (left(from + half) >= near) from += half;
+  let to = Number.isFinite(half) ? from + half : 1 / omega;
+  while (left(to) >= near) to *= 2;
+  for (let i = 0; i < 60; i++) {
+    const middle = (from + to) / 2;
+    if (left(middle) >= near) from = middle;
+    else to = middle;
+  }
+  return to;
 }
 
 /** Share of a jump by which a spring shoots over; 0 without overshoot. */

@@ -103,12 +103,7 @@ describe('response', () => {
     fc.assert(
       fc.property(how, (h) => {
         const step = respond(h, HAND_INPUTS.step(600), fine, 600);
-        if (h.kind === 'half-life' || (h.kind === 'spring' && h.ratio > 1.05))
-          expect(Math.abs(step.settled - settleTime(h, 600)) / settleTime(h, 600)).toBeLessThan(
-            // The slower of two decays is all that the formula knows of.
-            h.kind === 'half-life' ? 0.01 : 0.25,
-          );
-        else expect(step.settled).toBeLessThan(settleTime(h, 600) * 1.25 + 1);
+        expect(Math.abs(step.settled / settleTime(h, 600) - 1)).toBeLessThan(0.01);
         expect(Math.abs(step.overshoot - overshoot(h))).toBeLessThan(0.01);
       }),
       { numRuns: 60 },

@@ -3,7 +3,7 @@ import type { Ms, Px } from '../page/index.ts';
 import { frameTimes } from './clock.ts';
 import type { FrameClock } from './clock.ts';
 import { follow } from './follow.ts';
-import type { Follow } from './follow.ts';
+import type { Follow, Follower } from './follow.ts';
 
 /** Where the hand stands over time: px from its start. A knee is a time at which its speed changes at once. */
 export interface HandInput {
@@ -63,11 +63,11 @@ export interface Response {
 
 /** As near to its end as to count as settled, px. */
 export const NEAR: Px = 1;
-const LONGEST = 20_000;
+const LONGEST: Ms = 20_000;
 
 /**
  * Plays an input by a clock until what is shown has settled, at least for `least` ms. Between two frames the hand is taken to move in a
- * straight line, as the script takes it.
+ * straight line, as the script takes it. What has not settled within 20 s counts as settled there.
  */
 export function respond(
   how: Follow,
@@ -89,11 +89,16 @@ export function respond(
     times.push(at(i));
     hand.push(now);
     shown.push(f.y);
-    const isNear = Math.abs(f.y - distance) < NEAR / 4 && Math.abs(f.v) < NEAR / 100;
-    if (at(i) >= least && at(i) > input.rest && isNear) break;
+    if (at(i) >= least && at(i) > input.rest && swing(how, f, distance) < NEAR / 4) break;
   }
   return { times, hand, shown, ...figuresOf(times, hand, shown, distance, input.rest) };
 }
+
+/** How far off it is or will yet be: a spring that is just passing its end still has its speed. */
+const swing = (how: Follow, f: Follower, end: Px): Px =>
+  how.kind === 'spring'
+    ? Math.hypot(f.y - end, (f.v * 1000) / (2 * Math.PI * how.frequency))
+    : Math.abs(f.y - end);
 
 function figuresOf(times: number[], hand: number[], shown: number[], distance: Px, rest: Ms) {
   let lagAt = 0;

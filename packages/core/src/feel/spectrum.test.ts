@@ -40,7 +40,7 @@ describe('spectral arc length', () => {
           RATE,
         ) - want,
       ),
-    ).toBeLessThan(0.06);
+    ).toBeLessThan(0.03);
   });
   test('of two equal bells is that of one, times the cosine of their distance', () => {
     const [width, apart] = [0.08, 0.5];
@@ -49,7 +49,7 @@ describe('spectral arc length', () => {
     const want = published(
       (hz) => Math.exp(-2 * (Math.PI * hz * width) ** 2) * Math.cos(Math.PI * hz * apart),
     );
-    expect(Math.abs(spectralArcLength(two, RATE) - want)).toBeLessThan(0.06);
+    expect(Math.abs(spectralArcLength(two, RATE) - want)).toBeLessThan(0.03);
   });
   test('does not know how large or how early a movement is', () => {
     const bell = (t: number, at: number) => Math.exp(-((t - at) ** 2) / 0.02);

@@ -1,5 +1,6 @@
 export * from './ride.ts';
-export type { Break, MotionFigures } from './smoothness.ts';
+export type { Break } from './breaks.ts';
+export type { MotionFigures } from './smoothness.ts';
 export * from './trial.ts';
 export * from './summary.ts';
 export * from './simulate.ts';

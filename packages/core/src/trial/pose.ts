@@ -1,6 +1,7 @@
 /** Where an element stands by one motion: its full transform, opacity and blur at the last sampling of that instance. */
-import { contextOf, inEffect } from '../motion/index.ts';
+import { contextOf, inEffect, sampleInstance } from '../motion/index.ts';
 import type { Take } from '../motion/index.ts';
+import type { Px } from '../page/index.ts';
 import { factsOf, IDENTITY, multiply } from '../value/index.ts';
 import type { Matrix } from '../value/index.ts';
 
@@ -84,6 +85,12 @@ export function readPose(take: Take, p: Poser, out: Pose): Pose {
   }
   setCorners(m ?? IDENTITY, p, out.corners);
   return out;
+}
+
+/** Brings the instance to a scroll offset and reads its pose there. */
+export function poseAt(take: Take, p: Poser, s: Px, into: Pose): Pose {
+  sampleInstance(take, p.instance, s);
+  return readPose(take, p, into);
 }
 
 /** About the middle of the box, which is where `transform-origin` is unless the page says otherwise. */

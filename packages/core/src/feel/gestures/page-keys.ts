@@ -1,4 +1,7 @@
 import { defineGesture } from '../gesture-definition.ts';
+import { strokes } from '../strokes.ts';
+
+const inAndOut = (t: number) => (t < 0.5 ? 2 * t * t : 1 - 2 * (1 - t) ** 2);
 
 export const pageKeys = defineGesture({
   id: 'page-keys',
@@ -30,16 +33,6 @@ export const pageKeys = defineGesture({
       source: 'chosen by us: leafing rather than reading',
     },
   },
-  hand({ share, eased, every }, port) {
-    const period = (share / 100) * port;
-    const ease = (t: number) => (t < 0.5 ? 2 * t * t : 1 - 2 * (1 - t) ** 2);
-    return {
-      period,
-      distance(t) {
-        const whole = Math.floor(t / every);
-        // A press during the way of the one before starts from where that would have ended.
-        return period * (whole + ease(Math.min(1, (t - whole * every) / Math.min(eased, every))));
-      },
-    };
-  },
+  // A press during the way of the one before begins where that would have ended.
+  hand: ({ share, eased, every }, port) => strokes((share / 100) * port, every, eased, inAndOut),
 });

@@ -1,4 +1,5 @@
 import { defineGesture } from '../gesture-definition.ts';
+import { strokes } from '../strokes.ts';
 
 /** The way of least jerk between two rests (Flash and Hogan 1985): a hand that does not hurry. */
 const leastJerk = (t: number) => t ** 3 * (10 - 15 * t + 6 * t * t);
@@ -33,14 +34,5 @@ export const slowRead = defineGesture({
       source: 'chosen by us: a few lines of text',
     },
   },
-  hand({ stretch, move, pause }, port) {
-    const period = (stretch / 100) * port;
-    return {
-      period,
-      distance(t) {
-        const whole = Math.floor(t / (move + pause));
-        return period * (whole + leastJerk(Math.min(1, (t - whole * (move + pause)) / move)));
-      },
-    };
-  },
+  hand: ({ stretch, move, pause }, port) => strokes((stretch / 100) * port, move + pause, move, leastJerk),
 });
