@@ -22,11 +22,11 @@ const layout = {
   ],
 };
 const look = (m: Motion, refresh = 60) => lookAt(documentOf(m), refresh);
-const lookAt = (document: MotionDocument, refresh = 60) => {
+const lookAt = (document: MotionDocument, refresh = 60, gesture = 'brisk-wheel') => {
   return findingsOf({
     document,
     take: compileTake(document, layout),
-    gesture: gestureOf('brisk-wheel', 800),
+    gesture: gestureOf(gesture, 800),
     clock: clockOf(refresh),
     limits: DEFAULT_LIMITS,
   });
@@ -72,6 +72,16 @@ describe('checks', () => {
     );
     expect(found?.brief).toBe('only 0 frames');
     expect(look(found!.fix!.motions![0]!)).toEqual([]);
+  });
+
+  test('a hand that leaps over everything is no reason to call a motion too short', () => {
+    const brief = documentOf(SPECIMENS['too-few-frames']!);
+    for (const [gesture, count] of [
+      ['touch-fling', 1],
+      ['page-keys', 0],
+      ['jump', 0],
+    ] as const)
+      expect(lookAt(brief, 60, gesture).length).toBe(count);
   });
 
   test('the fixes of the page’s ends are exact', () => {

@@ -19,7 +19,8 @@ export const tooFewFrames: CheckDefinition = {
     const max = maxOf(instance, take);
     const low = Math.max(0, start);
     const high = Math.min(max, end);
-    if (end < 0 || start > max || max <= 0) return null;
+    // Leaps leave out what lies between, and no range could be widened enough.
+    if (gesture.leaps || end < 0 || start > max || max <= 0) return null;
     const frames = framesInRange(gesture, { start, end }, max, clock);
     if (frames >= limits.framesInRange) return null;
     return {

@@ -25,6 +25,8 @@ export interface GestureDefinition<K extends string = string> {
   name: string;
   /** one sentence for people */
   what: string;
+  /** goes by whole screens, so that hardly any motion is seen on its way, however long its range */
+  leaps?: boolean;
   constants: Readonly<Record<K, Constant>>;
   /** with these values of its constants, on a scrollport this high */
   hand(values: Values<K>, port: Px): Hand;

@@ -23,6 +23,7 @@ export interface Gesture extends Hand {
   id: string;
   name: string;
   values: Values;
+  leaps: boolean;
   /** the user’s own scrolling, replayed as it was */
   trace?: Trace;
 }
@@ -45,7 +46,7 @@ export function valuesOf(d: GestureDefinition, own: Partial<Values> = {}): Value
 export function gestureOf(id: string, port: Px, own: GestureValues = {}): Gesture {
   const d = GESTURES.find((g) => g.id === id) ?? brisk;
   const values = valuesOf(d, own[d.id]);
-  return { id: d.id, name: d.name, values, ...d.hand(values, port) };
+  return { id: d.id, name: d.name, values, leaps: d.leaps ?? false, ...d.hand(values, port) };
 }
 
 /** The user’s own scrolling as a gesture. */
@@ -53,6 +54,7 @@ export const recordedGesture = (trace: Trace): Gesture => ({
   id: 'recorded',
   name: 'Recorded',
   values: {},
+  leaps: false,
   period: 100,
   distance: (t) => Math.abs(traceOffset(trace, t) - trace.samples[0]!.y),
   trace,

@@ -97,8 +97,8 @@ export function Choices<T extends string>({
           aria-current={o.value === value}
           onClick={() => onChoose(o.value)}
         >
-          <span className="grow">{o.text}</span>
-          {o.note && <i className="text-[11px] text-(--ink-3)">{o.note}</i>}
+          <span className="grow whitespace-nowrap">{o.text}</span>
+          {o.note && <i className="text-right text-[11px] text-(--ink-3)">{o.note}</i>}
         </button>
       ))}
     </div>

@@ -4,6 +4,7 @@ export const jump = defineGesture({
   id: 'jump',
   name: 'Jump',
   what: 'Links to places on the page: three screens at once, with nothing shown in between.',
+  leaps: true,
   constants: {
     screens: {
       name: 'A jump is',

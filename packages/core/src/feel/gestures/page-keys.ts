@@ -7,6 +7,7 @@ export const pageKeys = defineGesture({
   id: 'page-keys',
   name: 'Page keys',
   what: 'The space bar or Page Down, a screen at a time.',
+  leaps: true,
   constants: {
     share: {
       name: 'A press moves',

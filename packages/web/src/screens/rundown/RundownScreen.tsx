@@ -1,7 +1,7 @@
 /** The Rundown: the page on one vertical scale, its motions beside it, the live page, and the sheet of the chosen motion. */
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { clockOf, DEFAULT_GESTURE, DEFAULT_LIMITS, findingsOf, gestureOf, isTimed } from '@lyvek/core';
+import { CLOCKS, DEFAULT_GESTURE, DEFAULT_LIMITS, findingsOf, gestureOf, isTimed } from '@lyvek/core';
 import { useLayout, useOpenedPage, useSettledDocument, useShownDocument, useTake } from '../page-context.ts';
 import { AddMotion } from './add/AddMotion.tsx';
 import { Chart } from './chart/Chart.tsx';
@@ -50,7 +50,7 @@ export function RundownScreen() {
   const { ref, width, height } = useSize();
   const [gestureId, setGesture] = useState(DEFAULT_GESTURE);
   const gesture = useMemo(() => gestureOf(gestureId, viewport.height), [gestureId, viewport.height]);
-  const [refresh, setRefresh] = useState(60);
+  const [clock, setClock] = useState(CLOCKS[0]!);
   const [grip, setGrip] = useState<Grip>('body');
   const [chosen, choose] = useState(-1);
   const [adding, setAdding] = useState(false);
@@ -87,11 +87,11 @@ export function RundownScreen() {
             document: settled,
             take,
             gesture,
-            clock: clockOf(refresh),
+            clock,
             limits: DEFAULT_LIMITS,
           })
         : [],
-    [settled, take, gesture, refresh, measured],
+    [settled, take, gesture, clock, measured],
   );
 
   const select = useCallback(
@@ -118,7 +118,7 @@ export function RundownScreen() {
     pageHeight,
     max,
     gesture,
-    refresh,
+    clock,
     selection,
     solo,
     setSolo,
@@ -204,7 +204,7 @@ export function RundownScreen() {
           <div className="preview-holder">
             <Preview width={right - 20} height={previewHeight} />
           </div>
-          <Transport setGesture={setGesture} setRefresh={setRefresh} />
+          <Transport setGesture={setGesture} setClock={setClock} />
           <div className="sheet-holder" style={{ height: sheet }}>
             <Sheet />
           </div>

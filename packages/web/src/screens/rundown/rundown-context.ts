@@ -1,6 +1,6 @@
 /** What the parts of the Rundown share: the compiled take, findings, the vertical view, the chosen gesture. */
 import { createContext, useContext } from 'react';
-import type { Finding, Gesture, HeldLayout, MotionDocument } from '@lyvek/core';
+import type { Finding, FrameClock, Gesture, HeldLayout, MotionDocument } from '@lyvek/core';
 import type { Bar, Unplaced } from './model/bars.ts';
 import type { Grip } from './model/moves.ts';
 import type { View } from './model/view.ts';
@@ -20,7 +20,7 @@ export interface Rundown {
   pageHeight: number;
   max: number;
   gesture: Gesture;
-  refresh: number;
+  clock: FrameClock;
   selection: readonly string[];
   /** only the selected motions play in the preview */
   solo: boolean;

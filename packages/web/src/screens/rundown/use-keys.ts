@@ -26,7 +26,7 @@ const scrollBy: Act = (k, r, { link }) => {
   const now = link.store.getState().offset.y;
   const sign = k.key === 'ArrowDown' ? 1 : -1;
   if (k.alt) {
-    const run = runGesture(r.gesture, now, sign > 0 ? r.max : 0, r.refresh, r.gesture.period / 2);
+    const run = runGesture(r.gesture, now, sign > 0 ? r.max : 0, r.clock, r.gesture.period / 2);
     return link.scrollTo(run.offsets[1] ?? now);
   }
   link.scrollTo(Math.min(r.max, Math.max(0, now + sign * (k.shift ? 100 : 10))));

@@ -4,8 +4,8 @@ import { useRundown } from '../rundown-context.ts';
 import { framesPerDot, useFrames } from './Frames.tsx';
 
 export function Foot({ left, width }: { left: number; width: number }) {
-  const { rows, max, view, gesture, refresh, bars, measured, layout } = useRundown();
-  const frames = useFrames(gesture, max, refresh);
+  const { rows, max, view, gesture, clock, bars, measured, layout } = useRundown();
+  const frames = useFrames(gesture, max, clock);
   const per = framesPerDot(frames.length, max, view);
   const end = rowOf(max, view);
   if (!measured) return null;

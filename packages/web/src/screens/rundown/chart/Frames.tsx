@@ -1,15 +1,15 @@
 /** Dots at the scroll offsets of the gesture's frames; of crowded ones only some, and the foot says how many a dot stands for. */
 import { useMemo } from 'react';
 import { runGesture } from '@lyvek/core';
-import type { Gesture } from '@lyvek/core';
+import type { FrameClock, Gesture } from '@lyvek/core';
 import { rowOf } from '../model/view.ts';
 import type { View } from '../model/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
-export function useFrames(g: Gesture, max: number, refresh: number): Float64Array {
+export function useFrames(g: Gesture, max: number, clock: FrameClock): Float64Array {
   return useMemo(
-    () => (max > 0 ? runGesture(g, 0, max, refresh).offsets : new Float64Array()),
-    [g, max, refresh],
+    () => (max > 0 ? runGesture(g, 0, max, clock).offsets : new Float64Array()),
+    [g, max, clock],
   );
 }
 
@@ -18,8 +18,8 @@ export const framesPerDot = (frames: number, max: number, view: View): number =>
   Math.max(1, 2 ** Math.ceil(Math.log2((3 * frames) / Math.max(1, max / view.per))));
 
 export function Frames() {
-  const { gesture, refresh, view, rows, max } = useRundown();
-  const frames = useFrames(gesture, max, refresh);
+  const { gesture, clock, view, rows, max } = useRundown();
+  const frames = useFrames(gesture, max, clock);
   const per = framesPerDot(frames.length, max, view);
   let d = '';
   for (let i = 0; i < frames.length; i += per) {

@@ -1,24 +1,21 @@
 /** Glide, the gesture, its rate, and what they mean for the selected motion. */
 import { useEffect } from 'react';
-import { GESTURES, runGesture } from '@lyvek/core';
-import type { Gesture } from '@lyvek/core';
-import { framesInRange } from '@lyvek/core';
+import { clockById, CLOCKS, framesInRange, GESTURES, runGesture } from '@lyvek/core';
+import type { FrameClock, Gesture } from '@lyvek/core';
 import { Down, GlideSign } from '../../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { glide } from './glide.ts';
 
-export const RATES = [60, 90, 120] as const;
-
 interface TransportProps {
   setGesture(id: string): void;
-  setRefresh(r: number): void;
+  setClock(c: FrameClock): void;
 }
 
-export function Transport({ setGesture, setRefresh }: TransportProps) {
+export function Transport({ setGesture, setClock }: TransportProps) {
   const { link } = useOpenedPage();
-  const { gesture, refresh, max, gliding, setGliding } = useRundown();
+  const { gesture, clock, max, gliding, setGliding } = useRundown();
   useEffect(() => {
     if (!gliding) return;
     const from = link.store.getState().offset.y;
@@ -64,19 +61,19 @@ export function Transport({ setGesture, setRefresh }: TransportProps) {
       </Pop>
       <Pop
         className="btn tall"
-        label={`Refresh rate ${refresh} Hz`}
+        label={`Frames at ${clock.name}`}
         face={
           <>
-            {refresh} Hz <Down />
+            {clock.name} <Down />
           </>
         }
       >
         {(close) => (
           <Choices
-            options={RATES.map((r) => ({ value: String(r), text: `${r} Hz` }))}
-            value={String(refresh)}
-            onChoose={(r) => {
-              setRefresh(Number(r));
+            options={CLOCKS.map((c) => ({ value: c.id, text: c.name, note: c.what }))}
+            value={clock.id}
+            onChoose={(id) => {
+              setClock(clockById(id));
               close();
             }}
           />
@@ -89,10 +86,10 @@ export function Transport({ setGesture, setRefresh }: TransportProps) {
 }
 
 function Figures() {
-  const { gesture, refresh, max } = useRundown();
+  const { gesture, clock, max } = useRundown();
   const bar = useSingle();
   if (!bar || max <= 0) return null;
-  const frames = framesInRange(gesture, bar.placed, bar.max, refresh);
+  const frames = framesInRange(gesture, bar.placed, bar.max, clock);
   return (
     <p className="figures">
       <b>{frames}</b> frames in range <span aria-hidden>·</span>{' '}
@@ -101,17 +98,23 @@ function Figures() {
   );
 }
 
-/** Speed of the gesture over its first second. */
+/** Speed of the gesture over its first second, or until it has begun anew. */
 function Curve({ gesture }: { gesture: Gesture }) {
-  const { offsets } = runGesture(gesture, 0, 2200, 60);
-  const speeds = Array.from(
-    { length: Math.min(60, offsets.length - 1) },
-    (_, i) => offsets[i + 1]! - offsets[i]!,
-  );
+  const { offsets } = runGesture(gesture, 0, Math.max(2200, Math.ceil(1.5 * gesture.period)), 60);
+  const again = offsets.findIndex((y) => y > 1.02 * gesture.period);
+  const shown = Math.min(offsets.length - 1, Math.max(60, again + 4));
+  const speeds = Array.from({ length: shown }, (_, i) => offsets[i + 1]! - offsets[i]!);
   const most = Math.max(1, ...speeds);
   return (
     <svg width={52} height={14} aria-hidden="true" className="curve">
-      <path d={speeds.map((v, i) => `${i ? 'L' : 'M'}${(i / 59) * 51} ${13 - (v / most) * 11}`).join('')} />
+      <path
+        d={speeds
+          .map(
+            (v, i) =>
+              `${i ? 'L' : 'M'}${((i / (shown - 1)) * 51).toFixed(1)} ${(13 - (v / most) * 11).toFixed(1)}`,
+          )
+          .join('')}
+      />
     </svg>
   );
 }

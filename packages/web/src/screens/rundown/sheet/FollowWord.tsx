@@ -144,7 +144,7 @@ function Row({ label, children }: { label: string; children: React.ReactNode }) 
 const SPEED = 1500;
 
 function Meaning({ value }: { value: Follow }) {
-  const { refresh } = useRundown();
+  const { clock } = useRundown();
   if (value.kind === 'none')
     return <p className="m-0">It stands where the scroll puts it, as CSS does by itself.</p>;
   const shoots = overshoot(value);
@@ -157,7 +157,7 @@ function Meaning({ value }: { value: Follow }) {
           , shooting over by <b>{trim(shoots * 100, 0)} %</b>
         </>
       ) : null}
-      . The same at {refresh} Hz as at any other rate. The hand-off takes a small script for it.
+      . The same at {clock.refresh} Hz as at any other rate. The hand-off takes a small script for it.
     </p>
   );
 }
