@@ -85,6 +85,8 @@ async function compared(
       );
       const differences: Difference[] = [];
       let looked = 0;
+      // Animations made while the page loads show from the second frame on.
+      for (let i = 0; i < 2; i++) await next();
       for (let i = 0; i <= offsets; i++) {
         const share = i <= offsets / 2 ? (2 * i) / offsets : 2 - (2 * i) / offsets;
         const y = Math.round(share * (a.document.documentElement.scrollHeight - a.innerHeight));

@@ -60,6 +60,15 @@ export function Preview({ width, height }: { width: number; height: number }) {
     if (state === 'ready') link.measure();
   }, [link, viewport.width, viewport.height]); // eslint-disable-line react-hooks/exhaustive-deps
 
+  // A selector that the page has not been asked about yet: asked before its motion is written there, because reading boxes
+  // beside thousands of live view timelines takes the browser a hundred times as long.
+  const unknown = selectorsOf(document).some(
+    (s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s),
+  );
+  useEffect(() => {
+    if (unknown && measured) link.measure();
+  }, [unknown, measured, link]);
+
   const { pieces, plan } = useMemo(
     () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion'),
     [document, layout, reduced],
@@ -88,16 +97,6 @@ export function Preview({ width, height }: { width: number; height: number }) {
     }, 60);
     return () => clearTimeout(timer);
   }, [shape, live, link]);
-
-  // A selector that the page has not been asked about yet.
-  const unknown = selectorsOf(document).some(
-    (s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s),
-  );
-  useEffect(() => {
-    if (!unknown || !measured) return;
-    const timer = setTimeout(() => link.measure(), 250);
-    return () => clearTimeout(timer);
-  }, [unknown, measured, link]);
 
   const w = viewport.width * scale;
   const h = viewport.height * scale;
