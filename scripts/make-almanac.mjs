@@ -200,7 +200,7 @@ function day(month, m, d) {
       `${month} ${d}, springs`,
       `#${id} > .springs`,
       { opacity: ends('0', '1'), translate: ends('24px 0', '0 0') },
-      { start: 'entry 100%', end: { edge: '50%', line: '50%' } },
+      { start: 'entry 100%', end: { edge: '50%', line: '75%' } },
       { reducedMotion: 'fade' },
     );
   return `<article id="${id}"${spring ? ' class="spring"' : ''}><h3><b>${d}</b> ${weekday}</h3><svg viewBox="0 0 ${W} ${H}" preserveAspectRatio="none" role="img" aria-label="Tide of ${month} ${d}"><path class="water" d="${curve(start)}L${W} ${H}L0 ${H}Z"/><path class="line" d="${curve(start)}"/></svg><p class="waters">${waters

@@ -1,6 +1,13 @@
 /** Shapes of the HTTP API: the server answers with them, the interface reads them. */
 import { z } from 'zod';
-import { DocumentSchema, LayoutSchema, PresetBodySchema } from '@lyvek/core';
+import {
+  DocumentSchema,
+  GestureValuesSchema,
+  LayoutSchema,
+  LimitsSchema,
+  PresetBodySchema,
+  TraceSchema,
+} from '@lyvek/core';
 
 export const Id = z.uuid();
 export const Name = z
@@ -14,6 +21,14 @@ export const Health = z.object({ ok: z.boolean(), database: z.boolean(), version
 export const Project = z.object({ id: Id, name: z.string(), demo: z.boolean(), pages: z.number().int() });
 export const Projects = z.object({ projects: z.array(Project) });
 export const NameBody = z.strictObject({ name: Name });
+
+/** What a project decides for all its pages: thresholds of checks, constants of gestures, recorded scrolling. */
+export const ProjectSettings = z.strictObject({
+  limits: LimitsSchema.prefault({}),
+  gestures: GestureValuesSchema.default({}),
+  traces: z.array(TraceSchema).max(12).default([]),
+});
+export type ProjectSettings = z.infer<typeof ProjectSettings>;
 
 export const Take = z.object({ id: Id, pageId: Id, name: z.string(), revision: z.number().int() });
 export const Page = z.object({

@@ -77,13 +77,3 @@ export function amountsOf(take: Take, index: number, dpr = 1): Amounts {
   if (motion.follow.kind !== 'none') out.script = 1;
   return out;
 }
-
-/** Memory of the layers that motions lift off the page, bytes: area × dpr² × 4 (without what the browser shares). */
-export const layerBytes = (layout: Layout, elements: Iterable<number>, dpr = 1): number => {
-  let sum = 0;
-  for (const e of new Set(elements)) {
-    const { box } = layout.elements[e]!;
-    sum += box.width * box.height * dpr * dpr * 4;
-  }
-  return sum;
-};

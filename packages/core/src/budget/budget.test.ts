@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { compileTake } from '../motion/index.ts';
 import { propertyNames } from '../value/index.ts';
 import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { amountsOf, layerBytes } from './amounts.ts';
+import { amountsOf } from './amounts.ts';
 import { costOf, shippedCoefficients } from './coefficients.ts';
 import { COST_CLASSES, costClassOf } from './cost-class.ts';
 import { fitCoefficients, nonNegativeLeastSquares } from './fit.ts';
@@ -111,6 +111,4 @@ describe('cost', () => {
     expect(phone!.write).toBe(here!.write * 4);
     for (const q of QUANTITY_NAMES) expect(phone![q]).toBeGreaterThanOrEqual(here![q]);
   });
-  test('a layer takes four bytes a pixel, once for each element', () =>
-    expect(layerBytes(layout, [0, 0, 1])).toBe(2 * 400 * 300 * 4));
 });

@@ -1,92 +1,84 @@
 import { describe, expect, test } from '@jest/globals';
+import { shippedCoefficients } from '../budget/index.ts';
 import { clockOf, gestureOf } from '../feel/index.ts';
-import { compileTake } from '../motion/index.ts';
+import { compileTake, readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { withPins } from '../page/index.ts';
+import { documentOf, motion } from '../testing/index.ts';
+import { simulate } from '../trial/index.ts';
 import { withFix } from './finding.ts';
 import { DEFAULT_LIMITS } from './limits.ts';
 import { CHECKS, findingsOf } from './registry.ts';
+import { PAGE, SPECIMENS } from '../testing/specimens.ts';
 
-const plain = layoutOf([
-  element({ selector: '#a' }),
-  element({ selector: '#top', box: { x: 0, y: 60, width: 500, height: 300 } }),
-  element({ selector: '#end', box: { x: 0, y: 9700, width: 500, height: 80 } }),
-  element({ selector: '#caught', scroller: 1, box: { x: 0, y: 0, width: 500, height: 300 } }),
-]);
-/** The second scroller hides its overflow, and there is nothing in it to scroll. */
-const layout = {
-  ...plain,
-  scrollers: [
-    plain.scrollers[0]!,
-    { selector: '#box', port: { width: 500, height: 400 }, max: { block: 0, inline: 0 } },
-  ],
-};
-const look = (m: Motion, refresh = 60) => lookAt(documentOf(m), refresh);
-const lookAt = (document: MotionDocument, refresh = 60, gesture = 'brisk-wheel') => {
-  return findingsOf({
+/** As under the given gesture, with a simulated trial of the very document. */
+function lookAt(
+  document: MotionDocument,
+  { refresh = 60, gesture = 'brisk-wheel', layout = PAGE, device = 'here' } = {},
+) {
+  const take = compileTake(document, withPins(layout, document.pins));
+  const hand = gestureOf(gesture, 800);
+  const clock = clockOf(refresh);
+  const trial = simulate({
     document,
-    take: compileTake(document, layout),
-    gesture: gestureOf(gesture, 800),
-    clock: clockOf(refresh),
-    limits: DEFAULT_LIMITS,
+    take,
+    gesture: hand,
+    clock,
+    direction: 'down',
+    coefficients: shippedCoefficients(device),
   });
-};
-
-/** One specimen per check; the fix must make the finding go away. */
-const SPECIMENS: Record<string, Motion> = {
-  'never-finishes': motion({
-    targets: { selector: '#end' },
-    range: { start: 'entry 0%', end: { edge: '50%', line: '40%' } },
-  }),
-  'starts-part-way': motion({
-    targets: { selector: '#top' },
-    range: { start: 'entry 0%', end: 'exit 100%' },
-  }),
-  'too-few-frames': motion({ range: { start: 'contain 50%', end: 'contain 52%' } }),
-  'missing-fill': motion({ fill: 'none' }),
-  'caught-by-scroller': motion({ targets: { selector: '#caught' } }),
-};
+  return findingsOf({ document, take, gesture: hand, clock, limits: DEFAULT_LIMITS, trial });
+}
+const look = (m: Motion, refresh = 60) => lookAt(documentOf(m), { refresh });
+const ids = (list: { check: string }[]) => list.map((f) => f.check);
 
 describe('checks', () => {
   test('a sound motion has no findings', () => expect(look(motion())).toEqual([]));
 
+  test('every check has a specimen, and no specimen is of an unknown check', () =>
+    expect(Object.keys(SPECIMENS).sort()).toEqual(CHECKS.map((c) => c.id).sort()));
+
   test.each(CHECKS.map((c) => [c.id, c] as const))(
-    '%s: finds its specimen, and its fix removes it',
+    '%s: finds its specimen, and its fix removes it and breaks nothing else',
     (id, check) => {
       expect(check.why.length).toBeGreaterThan(20);
-      const specimen = SPECIMENS[id]!;
-      const found = look(specimen).find((f) => f.check === id);
-      expect(found).toBeDefined();
-      expect(found!.fix).not.toBeNull();
-      const mended = lookAt(withFix(documentOf(specimen), found!.fix!));
-      expect(mended.filter((f) => f.check === id)).toEqual([]);
-      // A fix of one thing must not break another.
-      const before = look(specimen).map((f) => f.check);
-      expect(mended.filter((f) => !before.includes(f.check))).toEqual([]);
+      const { document, incurable, besides = [], ...how } = SPECIMENS[id]!;
+      expect(readDocument(document)).toMatchObject({ ok: true });
+      const found = lookAt(document, how);
+      expect([...new Set(ids(found))].sort()).toEqual([id, ...besides].sort());
+      const { fix } = found.find((f) => f.check === id)!;
+      expect(fix === null).toBe(incurable ?? false);
+      if (!fix) return;
+      const mended = withFix(document, fix);
+      // What is offered can be stored.
+      expect(readDocument(mended)).toMatchObject({ ok: true });
+      const after = ids(lookAt(mended, how));
+      expect(after).not.toContain(id);
+      expect(after.filter((c) => !besides.includes(c))).toEqual([]);
     },
   );
 
-  test('a range that runs backwards is shown in no frame at all, and is mended too', () => {
-    const found = look(motion({ range: { start: 'contain 60%', end: 'contain 20%' } })).find(
-      (f) => f.check === 'too-few-frames',
-    );
-    expect(found?.brief).toBe('only 0 frames');
-    expect(look(found!.fix!.motions![0]!)).toEqual([]);
+  test('a place is always one that the page can be scrolled to', () => {
+    for (const { document, ...how } of Object.values(SPECIMENS))
+      for (const f of lookAt(document, how)) {
+        expect(f.at).toBeGreaterThanOrEqual(0);
+        expect(f.at).toBeLessThanOrEqual(PAGE.scrollers[0]!.max.block);
+      }
   });
 
   test('a hand that leaps over everything is no reason to call a motion too short', () => {
-    const brief = documentOf(SPECIMENS['too-few-frames']!);
+    const brief = SPECIMENS['too-few-frames']!.document;
     for (const [gesture, count] of [
       ['touch-fling', 1],
       ['page-keys', 0],
       ['jump', 0],
     ] as const)
-      expect(lookAt(brief, 60, gesture).length).toBe(count);
+      expect(lookAt(brief, { gesture }).length).toBe(count);
   });
 
   test('the fixes of the page’s ends are exact', () => {
-    const end = look(SPECIMENS['never-finishes']!)[0]!.fix!.motions![0]!.range.end;
-    const start = look(SPECIMENS['starts-part-way']!)[0]!.fix!.motions![0]!.range.start;
+    const end = lookAt(SPECIMENS['never-finishes']!.document)[0]!.fix!.motions![0]!.range.end;
+    const start = lookAt(SPECIMENS['starts-part-way']!.document)[0]!.fix!.motions![0]!.range.start;
     expect([start, end]).toEqual(['scroll 0%', 'scroll 100%']);
   });
 

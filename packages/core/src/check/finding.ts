@@ -27,6 +27,8 @@ export interface Fix {
   gates?: Gate[];
   /** ids that go */
   drop?: string[];
+  /** motions that come after all others: of several that set a property the last one counts */
+  last?: string[];
   /** declarations that elements of the page need besides */
   adjust?: { selector: string; declarations: Record<string, string>; for?: string[] }[];
 }
@@ -47,12 +49,17 @@ export function withFix(document: MotionDocument, fix: Fix): MotionDocument {
   });
   return {
     ...document,
-    motions: put(document.motions, fix.motions),
+    motions: lastly(put(document.motions, fix.motions), fix.last),
     pins: put(document.pins, fix.pins),
     gates: put(document.gates, fix.gates),
     adjustments: [...put(document.adjustments), ...made],
   };
 }
+
+const lastly = (motions: Motion[], ids: readonly string[] = []): Motion[] => [
+  ...motions.filter((m) => !ids.includes(m.id)),
+  ...motions.filter((m) => ids.includes(m.id)),
+];
 
 /** What a check says of one place. */
 export interface Found {

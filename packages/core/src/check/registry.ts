@@ -1,18 +1,82 @@
-/** All checks. A new one is a file in this folder and a line here. */
+/** All checks. A new one is a file in `checks/` and a line here. */
 import type { CheckContext, CheckDefinition, Finding } from './finding.ts';
-import { caughtByScroller } from './caught-by-scroller.ts';
-import { missingFill } from './missing-fill.ts';
-import { neverFinishes } from './never-finishes.ts';
-import { startsPartWay } from './starts-part-way.ts';
-import { tooFewFrames } from './too-few-frames.ts';
+import { autoInsets } from './checks/auto-insets.ts';
+import { caughtByScroller } from './checks/caught-by-scroller.ts';
+import { chatter } from './checks/chatter.ts';
+import { counterMotion } from './checks/counter-motion.ts';
+import { depthGap } from './checks/depth-gap.ts';
+import { easedScrub } from './checks/eased-scrub.ts';
+import { emptyRange } from './checks/empty-range.ts';
+import { fixedPassage } from './checks/fixed-passage.ts';
+import { flashing } from './checks/flashing.ts';
+import { flat3d } from './checks/flat-3d.ts';
+import { gateUnreachable } from './checks/gate-unreachable.ts';
+import { hotSpot } from './checks/hot-spot.ts';
+import { introAgainstScroll } from './checks/intro-against-scroll.ts';
+import { jump } from './checks/jump.ts';
+import { kink } from './checks/kink.ts';
+import { largeBlur } from './checks/large-blur.ts';
+import { layerMemory } from './checks/layer-memory.ts';
+import { layoutProperty } from './checks/layout-property.ts';
+import { longLag } from './checks/long-lag.ts';
+import { missingFill } from './checks/missing-fill.ts';
+import { neverFinishes } from './checks/never-finishes.ts';
+import { noPause } from './checks/no-pause.ts';
+import { noReducedForm } from './checks/no-reduced-form.ts';
+import { overshootClamped } from './checks/overshoot-clamped.ts';
+import { pinShorterThanScene } from './checks/pin-shorter-than-scene.ts';
+import { reversal } from './checks/reversal.ts';
+import { sidewaysScroll } from './checks/sideways-scroll.ts';
+import { slowSettle } from './checks/slow-settle.ts';
+import { startsPartWay } from './checks/starts-part-way.ts';
+import { stepTooLarge } from './checks/step-too-large.ts';
+import { takesTheScroll } from './checks/takes-the-scroll.ts';
+import { thinOverPage } from './checks/thin-over-page.ts';
+import { tooFewFrames } from './checks/too-few-frames.ts';
+import { tooManyLayers } from './checks/too-many-layers.ts';
+import { twoWriters } from './checks/two-writers.ts';
+import { unseenWhereRead } from './checks/unseen-where-read.ts';
 
 export const CHECKS: readonly CheckDefinition[] = [
   neverFinishes,
   startsPartWay,
-  tooFewFrames,
-  missingFill,
+  emptyRange,
+  unseenWhereRead,
+  thinOverPage,
+  fixedPassage,
+  gateUnreachable,
+  twoWriters,
+  introAgainstScroll,
+  chatter,
+  autoInsets,
   caughtByScroller,
+  sidewaysScroll,
+  pinShorterThanScene,
+  depthGap,
+  flat3d,
+  missingFill,
+  takesTheScroll,
+  tooFewFrames,
+  stepTooLarge,
+  jump,
+  kink,
+  easedScrub,
+  reversal,
+  longLag,
+  overshootClamped,
+  slowSettle,
+  layoutProperty,
+  largeBlur,
+  hotSpot,
+  layerMemory,
+  tooManyLayers,
+  noReducedForm,
+  counterMotion,
+  flashing,
+  noPause,
 ];
+
+export const checkById = (id: string): CheckDefinition | undefined => CHECKS.find((c) => c.id === id);
 
 /** Findings of every check, in the order of the registry and the document. One per check and motion. */
 export function findingsOf(context: CheckContext): Finding[] {

@@ -1,9 +1,12 @@
 import type { ElementFacts, Layout } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
 
+/** Above this line of the viewport people read, so by then a reveal is done (see the check “Faint where it is read”). */
+const READ_FROM = 0.75;
+
 /** Scroll offset at which a reveal would be done. */
 const revealEnd = (e: ElementFacts, port: number) =>
-  e.box.y + (e.box.height > port * 0.8 ? 0 : e.box.height * 0.5) - port * 0.6;
+  e.box.y + (e.box.height > port * 0.8 ? 0 : e.box.height * 0.5) - port * READ_FROM;
 
 /** True where a reveal would be over before anybody could scroll: the element stands high in the first screen. */
 export function isSeenAtOnce(e: ElementFacts, layout: Layout): boolean {
@@ -29,6 +32,6 @@ export function revealRange(e: ElementFacts, layout: Layout): Motion['range'] {
   const end = revealEnd(e, port);
   return {
     start: start < 0 ? 'scroll 0%' : 'entry 10%',
-    end: end > max ? 'scroll 100%' : { edge: tall ? '0%' : '50%', line: '60%' },
+    end: end > max ? 'scroll 100%' : { edge: tall ? '0%' : '50%', line: `${100 * READ_FROM}%` },
   };
 }

@@ -39,6 +39,8 @@ export interface Simulated {
   charges: Charge[];
   /** how far off the predicted cost may be, as a share */
   band: number;
+  /** longest way of the page itself from one frame to the next, px, as at 60 Hz */
+  handStep: Px;
 }
 
 /** Layers are put together once a frame, however many motions move one element. */
@@ -78,7 +80,10 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
       );
     if (i % 16 === 15) yield { done: i + 1, of: n };
   }
-  return { frames: load.frames(), figures, charges, band: coefficients.error };
+  const handStep =
+    ride.offsets.reduce((m, y, i) => (i ? Math.max(m, Math.abs(y - ride.offsets[i - 1]!)) : m), 0) *
+    (clock.refresh / 60);
+  return { frames: load.frames(), figures, charges, band: coefficients.error, handStep };
 }
 
 /** The same in one go. */

@@ -42,6 +42,13 @@ export interface MotionFigures {
   settle: Ms;
 }
 
+/**
+ * Longer than the limit, and on the screen quicker than the page itself: what goes at up to twice the hand’s speed, against it or
+ * with it, still moves no faster past the window’s edge than everything else does.
+ */
+export const isTooLongAStep = (f: MotionFigures, limit: Px, handStep: Px): boolean =>
+  f.peakStep > limit && f.peakStep > 2.05 * handStep;
+
 /** Turns smaller than this are no reversal, px. */
 const TURN = 2;
 /** Steps over less scroll than this say nothing of the gain: offsets are whole px. */

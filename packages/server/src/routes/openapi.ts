@@ -15,6 +15,7 @@ import {
   Presets,
   Project,
   Projects,
+  ProjectSettings,
   ProofResultShape,
   ProofToken,
   Revision,
@@ -50,6 +51,17 @@ export const OPERATIONS: readonly Operation[] = [
   { is: ['get', '/projects'], summary: 'All projects', answer: Projects },
   { is: ['post', '/projects'], summary: 'Makes a project', body: NameBody, status: 201, answer: Project },
   { is: ['get', '/projects/:id'], summary: 'A project with its pages', answer: Shelf },
+  {
+    is: ['get', '/projects/:id/settings'],
+    summary: 'A project’s limits, constants of gestures and recorded scrolling',
+    answer: ProjectSettings,
+  },
+  {
+    is: ['put', '/projects/:id/settings'],
+    summary: 'Replaces them',
+    body: ProjectSettings,
+    answer: ProjectSettings,
+  },
   {
     is: ['post', '/projects/:id/pages'],
     summary: 'Brings a page: a zip, or one HTML text',

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { notFound } from '../http/problem.ts';
 import type { PageOnShelf } from '@lyvek/api';
-import { Id, NameBody, Project, Projects, Shelf } from '@lyvek/api';
+import { Id, NameBody, Project, Projects, ProjectSettings, Shelf } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { layoutsOf } from '../store/layouts.ts';
 import { listPages } from '../store/pages.ts';
@@ -10,8 +10,10 @@ import {
   createProject,
   listProjects,
   projectById,
+  putSettings,
   renameProject,
   setProjectDeleted,
+  settingsOf,
 } from '../store/projects.ts';
 import { listTakes, takeWithDocument } from '../store/takes.ts';
 import { readDocument } from '@lyvek/core';
@@ -51,6 +53,18 @@ export function projectRoutes(db: pg.Pool): Router {
     const id = read(Id, req.params.id);
     if (!(await renameProject(db, id, read(NameBody, req.body).name))) throw notFound('project');
     answer(res, Project, (await projectById(db, id))!);
+  });
+
+  routes.get('/projects/:id/settings', async (req, res) => {
+    const stored = await settingsOf(db, read(Id, req.params.id));
+    if (stored === undefined) throw notFound('project');
+    answer(res, ProjectSettings, ProjectSettings.parse(stored));
+  });
+
+  routes.put('/projects/:id/settings', async (req, res) => {
+    const settings = read(ProjectSettings, req.body);
+    if (!(await putSettings(db, read(Id, req.params.id), settings))) throw notFound('project');
+    answer(res, ProjectSettings, settings);
   });
 
   routes.delete('/projects/:id', async (req, res) => {

@@ -35,3 +35,20 @@ export const setProjectDeleted = async (db: Db, id: string, deleted: boolean): P
       deleted,
     ])
   ).rowCount === 1;
+
+/** The stored settings, as they were written; undefined without such a project. */
+export const settingsOf = async (db: Db, id: string): Promise<unknown> =>
+  (
+    await db.query<{ settings: unknown }>(
+      'select settings from projects where id = $1 and deleted_at is null',
+      [id],
+    )
+  ).rows[0]?.settings;
+
+export const putSettings = async (db: Db, id: string, settings: object): Promise<boolean> =>
+  (
+    await db.query('update projects set settings = $2 where id = $1 and deleted_at is null', [
+      id,
+      JSON.stringify(settings),
+    ])
+  ).rowCount === 1;

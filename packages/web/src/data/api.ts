@@ -12,6 +12,7 @@ import {
   Presets,
   Project,
   Projects,
+  ProjectSettings,
   Revision,
   Shelf,
   Take,
@@ -72,6 +73,9 @@ export const api = {
   projects: () => get('/projects', Projects),
   shelf: (id: string) => get(`/projects/${id}`, Shelf),
   createProject: (name: string) => send('/projects', json('POST', { name }), Project),
+  settings: (projectId: string) => get(`/projects/${projectId}/settings`, ProjectSettings),
+  putSettings: (projectId: string, settings: ProjectSettings) =>
+    send(`/projects/${projectId}/settings`, json('PUT', settings), ProjectSettings),
   page: (id: string) => get(`/pages/${id}`, PageWhole),
   runtime: async () => (await call('/runtime.js')).text(),
   texts: (id: string) => get(`/pages/${id}/texts`, PageTexts),

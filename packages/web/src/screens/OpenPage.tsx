@@ -1,21 +1,26 @@
 /** Opens a page and one of its takes for all modes, with the bar over them. */
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useParams, useSearchParams } from 'react-router';
 import { useStore } from 'zustand';
+import { ProjectSettings } from '@lyvek/api';
 import type { PageWhole } from '@lyvek/api';
+import { CLOCKS, DEFAULT_GESTURE, DEVICES } from '@lyvek/core';
 import type { Layout, Viewport } from '@lyvek/core';
 import { ShortcutsButton } from '../app/Shortcuts.tsx';
 import { ThemeButton } from '../app/ThemeButton.tsx';
 import { api } from '../data/api.ts';
+import { Simulations } from '../data/simulation.ts';
 import { TakeSession } from '../data/take-session.ts';
 import { PageLink } from '../parts/page-link.ts';
 import type { LinkEvents } from '../parts/page-link.ts';
+import { notifyError } from '../parts/notices.tsx';
 import { TopBar } from '../parts/TopBar.tsx';
 import { ConditionPop } from './ConditionPop.tsx';
 import { ConflictBanner } from './ConflictBanner.tsx';
 import { PageCrumbs } from './PageCrumbs.tsx';
 import { PageContext, useOpenedPage } from './page-context.ts';
+import type { Choice } from './page-context.ts';
 import { SaveMark } from './SaveMark.tsx';
 import { TakePop } from './TakePop.tsx';
 import { storedViewport, ViewportPop } from './ViewportPop.tsx';
@@ -112,6 +117,11 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       .catch(() => undefined);
   };
   useEffect(() => session.look({ viewport, still: reduced }), [session, viewport, reduced]);
+  const [choice, setChoice] = useState<Choice>(FIRST_CHOICE);
+  const choose = useCallback((change: Partial<Choice>) => setChoice((c) => ({ ...c, ...change })), []);
+  const [simulations] = useState(() => new Simulations());
+  useEffect(() => () => simulations.end(), [simulations]);
+  const { settings, putSettings } = useSettings(whole.project.id);
   const value = useMemo(
     () => ({
       page: whole.page,
@@ -126,8 +136,27 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       stored,
       reduced,
       setReduced,
+      choice,
+      choose,
+      simulations,
+      settings,
+      putSettings,
     }),
-    [whole, take, session, link, events, viewport, stored, reduced],
+    [
+      whole,
+      take,
+      session,
+      link,
+      events,
+      viewport,
+      stored,
+      reduced,
+      choice,
+      choose,
+      simulations,
+      settings,
+      putSettings,
+    ],
   );
   return (
     <PageContext value={value}>
@@ -142,6 +171,34 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
   );
 }
 
+const FIRST_CHOICE: Choice = {
+  gesture: DEFAULT_GESTURE,
+  clock: CLOCKS[0]!.id,
+  direction: 'down',
+  device: DEVICES[0]!.id,
+};
+const OWN_SETTINGS = ProjectSettings.parse({});
+
+/** Lyvek’s own until the project’s are there. */
+function useSettings(projectId: string) {
+  const client = useQueryClient();
+  const key = useMemo(() => ['settings', projectId], [projectId]);
+  const { data } = useQuery({ queryKey: key, queryFn: () => api.settings(projectId), staleTime: 60_000 });
+  const { mutate } = useMutation({
+    mutationFn: (next: ProjectSettings) => api.putSettings(projectId, next),
+    onMutate: (next) => {
+      const before = client.getQueryData<ProjectSettings>(key);
+      client.setQueryData(key, next);
+      return { before };
+    },
+    onError: (error, _next, before) => {
+      client.setQueryData(key, before?.before);
+      notifyError(error);
+    },
+  });
+  return { settings: data ?? OWN_SETTINGS, putSettings: mutate };
+}
+
 function Bar({ goTo }: { goTo(takeId: string): void }) {
   const { page, take, session } = useOpenedPage();
   const search = `?take=${take.id}`;
@@ -152,6 +209,7 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
         <NavLink to={`/pages/${page.id}${search}`} end>
           Rundown
         </NavLink>
+        <NavLink to={`/pages/${page.id}/trials${search}`}>Trials</NavLink>
         <NavLink to={`/pages/${page.id}/hand-off${search}`}>Hand-off</NavLink>
         <NavLink to="/presets">Presets</NavLink>
       </nav>

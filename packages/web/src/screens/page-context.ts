@@ -1,12 +1,22 @@
 /** What all modes of one opened page share. */
 import { createContext, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
-import type { PageFacts, PageWhole, ProjectFacts, TakeFacts } from '@lyvek/api';
-import { compileTake, emptyLayout, withPins } from '@lyvek/core';
-import type { HeldLayout, Layout, MotionDocument, Take, Viewport } from '@lyvek/core';
+import type { PageFacts, PageWhole, ProjectFacts, ProjectSettings, TakeFacts } from '@lyvek/api';
+import { emptyLayout, withPins } from '@lyvek/core';
+import type { Direction, HeldLayout, Layout, MotionDocument, Viewport } from '@lyvek/core';
+import type { Simulations } from '../data/simulation.ts';
 import { seenOf, settledOf } from '../data/take-session.ts';
 import type { TakeSession } from '../data/take-session.ts';
 import type { LinkEvents, PageLink } from '../parts/page-link.ts';
+
+/** How the page is tried: shared by the Rundown and the trials. */
+export interface Choice {
+  /** id of a gesture, or “trace ” and the name of a recorded one */
+  gesture: string;
+  clock: string;
+  direction: Direction;
+  device: string;
+}
 
 export interface OpenedPage {
   page: PageFacts;
@@ -23,6 +33,12 @@ export interface OpenedPage {
   stored: PageWhole['layouts'];
   reduced: boolean;
   setReduced(on: boolean): void;
+  choice: Choice;
+  choose(change: Partial<Choice>): void;
+  simulations: Simulations;
+  settings: ProjectSettings;
+  /** shows and stores them; an error is told and put back */
+  putSettings(settings: ProjectSettings): void;
 }
 
 export const PageContext = createContext<OpenedPage | null>(null);
@@ -62,8 +78,4 @@ export function useShownDocument(): MotionDocument {
 /** The same, without what is being tried. */
 export function useSettledDocument(): MotionDocument {
   return useStore(useOpenedPage().session.store, settledOf);
-}
-
-export function useTake(document: MotionDocument, layout: Layout): Take {
-  return useMemo(() => compileTake(document, layout), [document, layout]);
 }

@@ -51,8 +51,7 @@ const list = (names: string[]): Form => ({
           `${name}(${decimal(Math.max(name === 'hue-rotate' ? -Infinity : 0, n[i + k]!))}${FUNCTIONS[name]!.unit})`,
       )
       .join(' ') || 'none',
-  blur: (n, i) =>
-    names.reduce((most, name, k) => (name === 'blur' ? Math.max(most, n[i + k]!) : most), 0),
+  blur: (n, i) => names.reduce((most, name, k) => (name === 'blur' ? Math.max(most, n[i + k]!) : most), 0),
 });
 
 /** `filter`: lists mix function by function when the shorter one is a beginning of the longer; missing ones are neutral. */

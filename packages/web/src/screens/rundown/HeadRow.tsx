@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import { found } from './model/find.ts';
-import { grouped } from './model/view.ts';
+import { grouped } from '../../parts/strip/view.ts';
 import { LostPop } from './LostPop.tsx';
 import { ReadPop } from './ReadPop.tsx';
 import { useRundown } from './rundown-context.ts';

@@ -1,15 +1,18 @@
 /** The Rundown: the page on one vertical scale, its motions beside it, the live page, and the sheet of the chosen motion. */
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
-import { CLOCKS, DEFAULT_GESTURE, DEFAULT_LIMITS, findingsOf, gestureOf, isTimed } from '@lyvek/core';
-import { useLayout, useOpenedPage, useSettledDocument, useShownDocument, useTake } from '../page-context.ts';
+import { clockById, isTimed } from '@lyvek/core';
+import type { Finding } from '@lyvek/core';
+import { useSize } from '../../parts/use-size.ts';
+import { useLayout, useOpenedPage, useShownDocument } from '../page-context.ts';
+import { useQuestion, useSimulation } from '../use-simulation.ts';
 import { AddMotion } from './add/AddMotion.tsx';
 import { Chart } from './chart/Chart.tsx';
 import { LANES } from './chart/lanes.ts';
 import { HeadRow } from './HeadRow.tsx';
 import { barsOf } from './model/bars.ts';
-import { clampView, fitView } from './model/view.ts';
-import type { View } from './model/view.ts';
+import { clampView, fitView } from '../../parts/strip/view.ts';
+import type { View } from '../../parts/strip/view.ts';
 import type { Grip } from './model/moves.ts';
 import { Preview } from './preview/Preview.tsx';
 import { Transport } from './preview/Transport.tsx';
@@ -18,6 +21,7 @@ import type { Rundown } from './rundown-context.ts';
 import { Sheet } from './sheet/Sheet.tsx';
 import { useKeys } from './use-keys.ts';
 
+const NO_FINDINGS: readonly Finding[] = [];
 const HEAD = 28;
 const TRANSPORT = 40;
 /** At 1280 × 800 the left side has 601 px and the sheet 322. */
@@ -25,32 +29,16 @@ const leftWidth = (w: number) =>
   Math.round(601 + Math.max(0, w - 1280) * 0.42 - Math.max(0, 1280 - w) * 0.45);
 const sheetHeight = (h: number) => Math.round(Math.max(250, Math.min(420, 322 + (h - 756) * 0.3)));
 
-function useSize() {
-  const ref = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 1280, height: 756 });
-  useLayoutEffect(() => {
-    const measure = () =>
-      ref.current && setSize({ width: ref.current.clientWidth, height: ref.current.clientHeight });
-    measure();
-    const observer = new ResizeObserver(measure);
-    observer.observe(ref.current!);
-    return () => observer.disconnect();
-  }, []);
-  return { ref, ...size };
-}
-
 export function RundownScreen() {
-  const { session, link, viewport, events, page } = useOpenedPage();
+  const { session, link, events, page, viewport } = useOpenedPage();
   const { layout, measured } = useLayout();
   const document = useShownDocument();
-  // Checks speak of what is done, not of what is being tried: a drag stays light.
-  const settled = useSettledDocument();
-  const take = useTake(settled, layout);
   const selection = useStore(session.store, (s) => s.selection);
   const { ref, width, height } = useSize();
-  const [gestureId, setGesture] = useState(DEFAULT_GESTURE);
-  const gesture = useMemo(() => gestureOf(gestureId, viewport.height), [gestureId, viewport.height]);
-  const [clock, setClock] = useState(CLOCKS[0]!);
+  const { question, gesture } = useQuestion();
+  const clock = clockById(question.clock);
+  // Checks speak of what is done, not of what is being tried: a drag stays light.
+  const { last, stale } = useSimulation();
   const [grip, setGrip] = useState<Grip>('body');
   const [chosen, choose] = useState(-1);
   const [adding, setAdding] = useState(false);
@@ -80,19 +68,7 @@ export function RundownScreen() {
   );
 
   const { bars, unplaced } = useMemo(() => barsOf(document, layout), [document, layout]);
-  const findings = useMemo(
-    () =>
-      measured
-        ? findingsOf({
-            document: settled,
-            take,
-            gesture,
-            clock,
-            limits: DEFAULT_LIMITS,
-          })
-        : [],
-    [settled, take, gesture, clock, measured],
-  );
+  const findings = (measured && last?.answer.findings) || NO_FINDINGS;
 
   const select = useCallback(
     (id: string | null, additive = false) => {
@@ -112,6 +88,8 @@ export function RundownScreen() {
     bars,
     unplaced,
     findings,
+    frames: measured ? (last?.answer.frames ?? null) : null,
+    stale,
     view,
     setView,
     rows,
@@ -204,7 +182,7 @@ export function RundownScreen() {
           <div className="preview-holder">
             <Preview width={right - 20} height={previewHeight} />
           </div>
-          <Transport setGesture={setGesture} setClock={setClock} />
+          <Transport />
           <div className="sheet-holder" style={{ height: sheet }}>
             <Sheet />
           </div>

@@ -1,9 +1,9 @@
 /** What the parts of the Rundown share: the compiled take, findings, the vertical view, the chosen gesture. */
 import { createContext, useContext } from 'react';
-import type { Finding, FrameClock, Gesture, HeldLayout, MotionDocument } from '@lyvek/core';
+import type { Finding, FrameClock, Gesture, HeldLayout, MotionDocument, TrialFrames } from '@lyvek/core';
 import type { Bar, Unplaced } from './model/bars.ts';
 import type { Grip } from './model/moves.ts';
-import type { View } from './model/view.ts';
+import type { View } from '../../parts/strip/view.ts';
 
 export interface Rundown {
   layout: HeldLayout;
@@ -12,6 +12,10 @@ export interface Rundown {
   bars: readonly Bar[];
   unplaced: readonly Unplaced[];
   findings: readonly Finding[];
+  /** of the predicted trial; null before the first */
+  frames: TrialFrames | null;
+  /** findings and frames are of an older state: they are shown, but no fix of theirs is applied */
+  stale: boolean;
   view: View;
   setView(change: (v: View) => View): void;
   /** rows of the chart */

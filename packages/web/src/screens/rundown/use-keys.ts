@@ -9,7 +9,7 @@ import { useOpenedPage } from '../page-context.ts';
 import type { OpenedPage } from '../page-context.ts';
 import { beadsOf, beadStore, movedBeads, withBeadAt, withoutBeads } from './model/beads.ts';
 import { nudged, replaceMotions, shifted } from './model/moves.ts';
-import { rowOf, zoomView } from './model/view.ts';
+import { rowOf, zoomView } from '../../parts/strip/view.ts';
 import { elementName } from './model/words.ts';
 import type { Rundown } from './rundown-context.ts';
 

@@ -4,9 +4,9 @@ import type { KeyboardEvent } from 'react';
 import type { PageOnShelf } from '@lyvek/api';
 import { emptyDocument, emptyLayout } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
-import { StripArt } from '../rundown/chart/Strip.tsx';
+import { StripArt } from '../../parts/strip/StripArt.tsx';
 import { barsOf } from '../rundown/model/bars.ts';
-import { PAD } from '../rundown/model/view.ts';
+import { PAD } from '../../parts/strip/view.ts';
 
 /** Pages longer than this get a break with the middle left out. */
 const LONGEST = 15_000;

@@ -9,8 +9,8 @@ import { Fan } from './Fan.tsx';
 import { RestGrips, waistPath } from './RestMark.tsx';
 import type { Grip } from '../model/moves.ts';
 import { effectWords, pointWords } from '../model/words.ts';
-import { grouped, rowOf } from '../model/view.ts';
-import type { View } from '../model/view.ts';
+import { grouped, rowOf } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
 
 export interface BarMarkProps {
   bar: Bar;

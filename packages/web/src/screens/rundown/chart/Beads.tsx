@@ -6,8 +6,8 @@ import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
 import { beadOffset, beadsOf, beadStore, choose, isChosen, movedBeads } from '../model/beads.ts';
 import { replaceMotions } from '../model/moves.ts';
-import { grouped, rowOf } from '../model/view.ts';
-import type { View } from '../model/view.ts';
+import { grouped, rowOf } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 /** Rows within which the ruler’s pointer lights a bead. */

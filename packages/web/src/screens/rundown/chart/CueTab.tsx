@@ -5,8 +5,8 @@ import type { Cue } from '@lyvek/core';
 import { beginDrag } from '../../../parts/drag.ts';
 import { withCue } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
-import { rowOf } from '../model/view.ts';
-import type { View } from '../model/view.ts';
+import { rowOf } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 interface CueTabProps {

@@ -6,8 +6,8 @@ import { beginDrag } from '../../../parts/drag.ts';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { rowOf } from '../model/view.ts';
-import type { View } from '../model/view.ts';
+import { rowOf } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 const PITCH = 7;

@@ -2,8 +2,8 @@
 import type { Motion } from '@lyvek/core';
 import type { Flag } from '../model/drivers.ts';
 import { effectWords } from '../model/words.ts';
-import { rowOf } from '../model/view.ts';
-import type { View } from '../model/view.ts';
+import { rowOf } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
 
 interface FlagMarkProps {
   flag: Flag;

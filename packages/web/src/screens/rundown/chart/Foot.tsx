@@ -1,5 +1,5 @@
 /** What stands under the page's end: how many frames a dot is, where the page ends, and what to do while nothing moves. */
-import { rowOf } from '../model/view.ts';
+import { rowOf } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { framesPerDot, useFrames } from './Frames.tsx';
 

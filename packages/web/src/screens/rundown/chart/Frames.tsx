@@ -2,8 +2,8 @@
 import { useMemo } from 'react';
 import { runGesture } from '@lyvek/core';
 import type { FrameClock, Gesture } from '@lyvek/core';
-import { rowOf } from '../model/view.ts';
-import type { View } from '../model/view.ts';
+import { rowOf } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 export function useFrames(g: Gesture, max: number, clock: FrameClock): Float64Array {

@@ -6,8 +6,8 @@ import { beginDrag } from '../../../parts/drag.ts';
 import { withPin } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { distanceWords, withDistance } from '../model/pins.ts';
-import { grouped, rowOf } from '../model/view.ts';
-import type { View } from '../model/view.ts';
+import { grouped, rowOf } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 interface PinMarkProps {

@@ -3,7 +3,7 @@ import { useRef } from 'react';
 import { useStore } from 'zustand';
 import { useOpenedPage } from '../../page-context.ts';
 import { beadStore } from '../model/beads.ts';
-import { fitView, grouped, offsetAt, rowOf } from '../model/view.ts';
+import { fitView, grouped, offsetAt, rowOf } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { STRIP } from './Strip.tsx';
 import { dragStore } from './use-grip.ts';

@@ -3,7 +3,7 @@ import { useStore } from 'zustand';
 import { phaseSpans, toPhase } from '@lyvek/core';
 import type { Slot } from '../model/bars.ts';
 import { otherWords, pointWords } from '../model/words.ts';
-import { grouped, rowOf } from '../model/view.ts';
+import { grouped, rowOf } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { dragStore } from './use-grip.ts';
 

@@ -6,8 +6,8 @@ import { withMotion } from '../../../data/take-session.ts';
 import { beginDrag } from '../../../parts/drag.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { grouped } from '../model/view.ts';
-import type { View } from '../model/view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
 
 const HALF = 6;
 const THIN = 2;

@@ -4,7 +4,7 @@ import type { PointerEvent, RefObject } from 'react';
 import { useOpenedPage } from '../../page-context.ts';
 import { beadsBetween, beadStore } from '../model/beads.ts';
 import type { Slot } from '../model/bars.ts';
-import { offsetAt } from '../model/view.ts';
+import { offsetAt } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { LANES } from './lanes.ts';
 

@@ -9,7 +9,7 @@ import { curvesOf, numberAt, withNumber, withStopAt, withUnit } from './curves.t
 import { nudged, shifted, stepped, withEndAt } from './moves.ts';
 import { finds, soloed } from './find.ts';
 import { catchAt } from './snap.ts';
-import { clampView, fitView, offsetAt, rowOf, ticksOf, zoomView } from './view.ts';
+import { clampView, fitView, offsetAt, rowOf, ticksOf, zoomView } from '../../../parts/strip/view.ts';
 import { effectWords, elementName, meetingWords, otherWords, pointWords } from './words.ts';
 
 const element = (over: Partial<ElementFacts> = {}) =>

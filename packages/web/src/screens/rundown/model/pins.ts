@@ -1,7 +1,7 @@
 /** Pins in words, and changing how long they hold. */
 import { parseLength, plainPercent } from '@lyvek/core';
 import type { Hold, Pin } from '@lyvek/core';
-import { grouped } from './view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
 
 const trim = (n: number, digits = 2) => String(Number(n.toFixed(digits)));
 

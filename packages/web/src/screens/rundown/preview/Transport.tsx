@@ -1,20 +1,15 @@
 /** Glide, the gesture, its rate, and what they mean for the selected motion. */
 import { useEffect } from 'react';
-import { clockById, CLOCKS, framesInRange, GESTURES, runGesture } from '@lyvek/core';
-import type { FrameClock, Gesture } from '@lyvek/core';
+import { CLOCKS, framesInRange, GESTURES } from '@lyvek/core';
+import { GestureCurve } from '../../../parts/GestureCurve.tsx';
 import { Down, GlideSign } from '../../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { glide } from './glide.ts';
 
-interface TransportProps {
-  setGesture(id: string): void;
-  setClock(c: FrameClock): void;
-}
-
-export function Transport({ setGesture, setClock }: TransportProps) {
-  const { link } = useOpenedPage();
+export function Transport() {
+  const { link, choose, choice, settings } = useOpenedPage();
   const { gesture, clock, max, gliding, setGliding } = useRundown();
   useEffect(() => {
     if (!gliding) return;
@@ -44,16 +39,23 @@ export function Transport({ setGesture, setClock }: TransportProps) {
         label={`Gesture: ${gesture.name}`}
         face={
           <>
-            {gesture.name} <Curve gesture={gesture} /> <Down />
+            {gesture.name} <GestureCurve gesture={gesture} /> <Down />
           </>
         }
       >
         {(close) => (
           <Choices
-            options={GESTURES.map((g) => ({ value: g.id, text: g.name, note: g.what }))}
-            value={gesture.id}
+            options={[
+              ...GESTURES.map((g) => ({ value: g.id, text: g.name, note: g.what })),
+              ...settings.traces.map((t) => ({
+                value: `trace ${t.name}`,
+                text: t.name,
+                note: 'recorded here',
+              })),
+            ]}
+            value={choice.gesture}
             onChoose={(id) => {
-              setGesture(id);
+              choose({ gesture: id });
               close();
             }}
           />
@@ -73,7 +75,7 @@ export function Transport({ setGesture, setClock }: TransportProps) {
             options={CLOCKS.map((c) => ({ value: c.id, text: c.name, note: c.what }))}
             value={clock.id}
             onChoose={(id) => {
-              setClock(clockById(id));
+              choose({ clock: id });
               close();
             }}
           />
@@ -95,26 +97,5 @@ function Figures() {
       <b>{frames}</b> frames in range <span aria-hidden>·</span>{' '}
       <b>{Math.round(bar.placed.end - bar.placed.start)}</b> px of scroll
     </p>
-  );
-}
-
-/** Speed of the gesture over its first second, or until it has begun anew. */
-function Curve({ gesture }: { gesture: Gesture }) {
-  const { offsets } = runGesture(gesture, 0, Math.max(2200, Math.ceil(1.5 * gesture.period)), 60);
-  const again = offsets.findIndex((y) => y > 1.02 * gesture.period);
-  const shown = Math.min(offsets.length - 1, Math.max(60, again + 4));
-  const speeds = Array.from({ length: shown }, (_, i) => offsets[i + 1]! - offsets[i]!);
-  const most = Math.max(1, ...speeds);
-  return (
-    <svg width={52} height={14} aria-hidden="true" className="curve">
-      <path
-        d={speeds
-          .map(
-            (v, i) =>
-              `${i ? 'L' : 'M'}${((i / (shown - 1)) * 51).toFixed(1)} ${(13 - (v / most) * 11).toFixed(1)}`,
-          )
-          .join('')}
-      />
-    </svg>
   );
 }

@@ -2,7 +2,7 @@
 import { beginDrag } from '../../../parts/drag.ts';
 import type { Bar } from '../model/bars.ts';
 import type { Belt } from '../model/belt.ts';
-import { grouped } from '../model/view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 const W = 168;

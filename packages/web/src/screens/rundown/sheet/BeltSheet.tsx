@@ -7,7 +7,7 @@ import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
 import { beltSpeed } from '../model/belt.ts';
 import type { Belt } from '../model/belt.ts';
-import { grouped } from '../model/view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './Adjustments.tsx';

@@ -7,7 +7,7 @@ import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
 import { curvesOf, numberAt } from '../model/curves.ts';
-import { grouped } from '../model/view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AddProperty } from './AddProperty.tsx';
 import { AlsoMoved } from './AlsoMoved.tsx';

@@ -22,6 +22,7 @@ export function Findings() {
 
 function FindingRow({ finding }: { finding: Finding }) {
   const { session, link } = useOpenedPage();
+  const { stale } = useRundown();
   const { fix } = finding;
   return (
     <li>
@@ -34,6 +35,7 @@ function FindingRow({ finding }: { finding: Finding }) {
         <button
           type="button"
           className="btn"
+          disabled={stale}
           onPointerEnter={() => session.try((d) => withFix(d, fix))}
           onPointerLeave={() => session.try(null)}
           onClick={() => session.act(fix.label.toLowerCase(), (d) => withFix(d, fix))}

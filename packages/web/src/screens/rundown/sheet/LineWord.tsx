@@ -11,7 +11,7 @@ import {
 import type { Gate, RangePoint } from '@lyvek/core';
 import { Pop } from '../../../parts/Pop.tsx';
 import { pointWords } from '../model/words.ts';
-import { grouped } from '../model/view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
 

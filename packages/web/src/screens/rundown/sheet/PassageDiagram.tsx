@@ -6,7 +6,7 @@ import { useOpenedPage } from '../../page-context.ts';
 import { useGrip } from '../chart/use-grip.ts';
 import type { Bar } from '../model/bars.ts';
 import { gutterWords, pointWords } from '../model/words.ts';
-import { grouped } from '../model/view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
 
 const BOX = { w: 168, h: 176 };
 

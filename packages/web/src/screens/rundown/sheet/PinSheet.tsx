@@ -5,7 +5,7 @@ import { withPin } from '../../../data/take-session.ts';
 import { DriverSign, PinSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
-import { grouped } from '../model/view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Cues } from './Cues.tsx';
 import { DriverHead } from './DriverHead.tsx';

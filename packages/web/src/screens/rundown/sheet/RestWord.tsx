@@ -3,7 +3,7 @@ import { restOf, withoutRest, withRest } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { Pop } from '../../../parts/Pop.tsx';
 import type { Bar } from '../model/bars.ts';
-import { grouped } from '../model/view.ts';
+import { grouped } from '../../../parts/strip/view.ts';
 import { CssField } from './CssField.tsx';
 
 interface RestWordProps {

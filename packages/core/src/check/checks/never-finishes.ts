@@ -1,5 +1,5 @@
-import { maxOf, pxText } from './finding.ts';
-import type { CheckDefinition } from './finding.ts';
+import { maxOf, pxText } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
 
 export const neverFinishes: CheckDefinition = {
   id: 'never-finishes',

@@ -1,4 +1,4 @@
-import type { CheckDefinition } from './finding.ts';
+import type { CheckDefinition } from '../finding.ts';
 
 export const caughtByScroller: CheckDefinition = {
   id: 'caught-by-scroller',

@@ -1,7 +1,7 @@
-import { isScrubbed } from '../timeline/index.ts';
-import { maxOf } from './finding.ts';
-import type { Instance } from '../motion/index.ts';
-import type { CheckDefinition } from './finding.ts';
+import { isScrubbed } from '../../timeline/index.ts';
+import { maxOf } from '../finding.ts';
+import type { Instance } from '../../motion/index.ts';
+import type { CheckDefinition } from '../finding.ts';
 
 export const missingFill: CheckDefinition = {
   id: 'missing-fill',

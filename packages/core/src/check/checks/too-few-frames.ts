@@ -1,12 +1,12 @@
-import { framesInRange } from '../feel/index.ts';
-import type { Motion } from '../motion/index.ts';
-import { resolvePoint } from '../timeline/index.ts';
-import type { RangePoint } from '../timeline/index.ts';
-import type { Instance } from '../motion/index.ts';
-import type { Px } from '../page/index.ts';
-import { pointAt } from './point-at.ts';
-import { maxOf } from './finding.ts';
-import type { CheckContext, CheckDefinition } from './finding.ts';
+import { framesInRange } from '../../feel/index.ts';
+import type { Motion } from '../../motion/index.ts';
+import { resolvePoint } from '../../timeline/index.ts';
+import type { RangePoint } from '../../timeline/index.ts';
+import type { Instance } from '../../motion/index.ts';
+import type { Px } from '../../page/index.ts';
+import { pointAt } from '../point-at.ts';
+import { maxOf } from '../finding.ts';
+import type { CheckContext, CheckDefinition } from '../finding.ts';
 
 export const tooFewFrames: CheckDefinition = {
   id: 'too-few-frames',
@@ -20,7 +20,7 @@ export const tooFewFrames: CheckDefinition = {
     const low = Math.max(0, start);
     const high = Math.min(max, end);
     // Leaps leave out what lies between, and no range could be widened enough.
-    if (gesture.leaps || end < 0 || start > max || max <= 0) return null;
+    if (gesture.leaps || end < 0 || start > max || max <= 0 || end <= start) return null;
     const frames = framesInRange(gesture, { start, end }, max, clock);
     if (frames >= limits.framesInRange) return null;
     return {

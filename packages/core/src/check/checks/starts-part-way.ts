@@ -1,5 +1,5 @@
-import { pxText } from './finding.ts';
-import type { CheckDefinition } from './finding.ts';
+import { pxText } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
 
 export const startsPartWay: CheckDefinition = {
   id: 'starts-part-way',

@@ -1,0 +1,66 @@
+import { newPose, poseAt, poserOf } from '../../trial/index.ts';
+import { declared } from '../declared.ts';
+import { maxOf, pxText } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+const LOOKS = 12;
+
+export const depthGap: CheckDefinition = {
+  id: 'depth-gap',
+  name: 'Depth gap',
+  group: 'structure',
+  why: 'A layer that is not larger than its frame by the way it travels uncovers the frame’s edge.',
+  look(instance, { take, document }) {
+    const { motion, element, placed } = instance;
+    const layer = take.layout.elements[element]!;
+    const frame = take.layout.elements[layer.parent];
+    if (!frame || !motion.keyframes.translate || placed.axis !== 'block' || placed.scroller !== 0)
+      return null;
+    const overflow = declared(document, take, layer.parent, 'overflow') ?? frame.overflow ?? 'visible';
+    const covers =
+      layer.box.y <= frame.box.y + 1 &&
+      layer.box.y + layer.box.height >= frame.box.y + frame.box.height - 1 &&
+      layer.box.x <= frame.box.x + 1 &&
+      layer.box.x + layer.box.width >= frame.box.x + frame.box.width - 1;
+    if (!/clip|hidden/.test(overflow) || !covers || layer.sticky) return null;
+    const poser = poserOf(take, take.instances.indexOf(instance));
+    const grown = Number.parseFloat(declared(document, take, element, 'scale') ?? '1') || 1;
+    const extra = ((grown - 1) * layer.box.height) / 2;
+    const max = maxOf(instance, take);
+    // Only while the frame can be seen.
+    const from = Math.max(0, frame.box.y - take.layout.viewport.height);
+    const to = Math.min(max, frame.box.y + frame.box.height);
+    const pose = newPose();
+    let gap = 0;
+    let at = from;
+    let below = false;
+    for (let k = 0; k < LOOKS; k++) {
+      const s = from + (k / (LOOKS - 1)) * (to - from);
+      poseAt(take, poser, s, pose);
+      const top = layer.box.y - extra + pose.corners[1]! - frame.box.y;
+      const bottom =
+        frame.box.y + frame.box.height - (layer.box.y + layer.box.height + extra + pose.corners[5]!);
+      if (Math.max(top, bottom) > gap) [gap, at, below] = [Math.max(top, bottom), s, bottom > top];
+    }
+    if (gap <= 1) return null;
+    const scale = Math.ceil(100 * (grown + (2 * gap + 2) / layer.box.height)) / 100;
+    return {
+      severity: 'doubtful',
+      at,
+      brief: `uncovers its ${below ? 'lower' : 'upper'} edge`,
+      sentence: `${pxText(gap)} of its frame show bare at the ${below ? 'bottom' : 'top'}: the layer is not large enough for the way it goes.`,
+      fix: motion.keyframes.scale
+        ? null
+        : {
+            label: `Enlarge it by ${Math.round(100 * (scale - 1))} %`,
+            adjust: [
+              {
+                selector: layer.selector,
+                declarations: { scale: String(scale) },
+                for: [motion.id],
+              },
+            ],
+          },
+    };
+  },
+};

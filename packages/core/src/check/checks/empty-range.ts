@@ -1,0 +1,51 @@
+import { maxOf, pxText } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
+import { pointAt } from '../point-at.ts';
+
+/** A range that had no length is given this much, px. */
+const LENGTH = 240;
+
+export const emptyRange: CheckDefinition = {
+  id: 'empty-range',
+  name: 'Empty or reversed range',
+  group: 'reach',
+  why: 'It has no stretch of scroll to happen in, so it jumps from its first state to its last.',
+  look(instance, { take, document }) {
+    const { motion, placed } = instance;
+    const { start, end } = placed;
+    if (motion.driver.kind === 'belt' || end > start) return null;
+    const { start: from, end: to } = motion.range;
+    const max = maxOf(instance, take);
+    const { width, height } = take.layout.viewport;
+    const low = Math.max(0, Math.min(start - LENGTH / 2, max - LENGTH));
+    const swapped = end < start;
+    return {
+      severity: 'wrong',
+      at: Math.min(max, Math.max(0, start)),
+      brief: swapped ? 'runs backwards' : 'has no length',
+      sentence: swapped
+        ? `At ${width} × ${height} its end lies ${pxText(start - end)} before its start, so it jumps there.`
+        : `At ${width} × ${height} it starts and ends at the same place, so it jumps there.`,
+      fix:
+        document.motions.some((m) => m.id === motion.id) && max > LENGTH
+          ? {
+              label: swapped ? 'Swap start and end' : `Give it ${LENGTH} px`,
+              motions: [
+                {
+                  ...motion,
+                  range: swapped
+                    ? {
+                        start: pointAt(Math.max(0, end), from, instance, max, 'start'),
+                        end: pointAt(Math.min(max, start), to, instance, max, 'end'),
+                      }
+                    : {
+                        start: pointAt(low, from, instance, max, 'start'),
+                        end: pointAt(low + LENGTH, to, instance, max, 'end'),
+                      },
+                },
+              ],
+            }
+          : null,
+    };
+  },
+};

@@ -1,0 +1,36 @@
+import { matchesOf } from '../../page/index.ts';
+import { maxOf } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+export const fixedPassage: CheckDefinition = {
+  id: 'fixed-passage',
+  name: 'Passage of a fixed element',
+  group: 'reach',
+  why: 'A fixed element counts as lying at the page’s top, so its passage is over as soon as the page scrolls.',
+  look(instance, { take }) {
+    const { motion, element } = instance;
+    if (motion.driver.kind !== 'passage') return null;
+    const subject =
+      motion.driver.subject === 'self' ? element : (matchesOf(take.layout, motion.driver.subject)[0] ?? -1);
+    if (!take.layout.elements[subject]?.fixed) return null;
+    const max = maxOf(instance, take);
+    const screen = Math.min(100, Math.round((1000 * take.layout.viewport.height) / Math.max(1, max)) / 10);
+    return {
+      severity: 'wrong',
+      at: 0,
+      brief: 'fixed, so never passes',
+      sentence:
+        'It is driven by the passage of an element that is fixed to the window and never passes. Let the scroll of the page drive it, or another element’s passage.',
+      fix: {
+        label: 'Let the first screen of scroll drive it',
+        motions: [
+          {
+            ...motion,
+            driver: { kind: 'page', axis: 'block' },
+            range: { start: '0%', end: `${screen}%` },
+          },
+        ],
+      },
+    };
+  },
+};

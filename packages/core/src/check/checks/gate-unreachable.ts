@@ -1,0 +1,30 @@
+import { gateLines } from '../../timeline/index.ts';
+import { pxText } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+export const gateUnreachable: CheckDefinition = {
+  id: 'gate-unreachable',
+  name: 'Gate that cannot be reached',
+  group: 'reach',
+  why: 'Its line lies where the page cannot be scrolled to, so what waits for it is never played.',
+  survey({ document, take }) {
+    return document.gates.flatMap((gate) => {
+      if (!gate.on) return [];
+      const lines = gateLines(gate, take.layout);
+      if ('reason' in lines) return [];
+      const { scroller, down } = lines;
+      const max = take.layout.scrollers[scroller]!.max.block;
+      if (down <= max) return [];
+      return [
+        {
+          about: gate.id,
+          severity: 'wrong' as const,
+          at: max,
+          brief: 'never opens',
+          sentence: `Its line would be passed at ${pxText(down)}, but the page can only be scrolled to ${pxText(max)}.`,
+          fix: { label: 'Open it as it comes into view', gates: [{ ...gate, down: 'cover 0%', up: null }] },
+        },
+      ];
+    });
+  },
+};

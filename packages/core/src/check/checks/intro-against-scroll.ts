@@ -1,0 +1,42 @@
+import { isTimed } from '../../timeline/index.ts';
+import { matchesOf } from '../../page/index.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+export const introAgainstScroll: CheckDefinition = {
+  id: 'intro-against-scroll',
+  name: 'Intro against scroll',
+  group: 'conflict',
+  why: 'An intro and a scrubbed motion that set the same property fight for the element: one of them must let go.',
+  survey({ document, take }) {
+    const place = new Map(document.motions.map((m, i) => [m.id, i]));
+    return document.motions.flatMap((intro) => {
+      if (!intro.on || intro.driver.kind !== 'load' || !isTimed(intro.driver)) return [];
+      for (const element of matchesOf(take.layout, intro.targets.selector))
+        for (const property of Object.keys(intro.keyframes))
+          for (const t of take.writers.get(element)?.get(property) ?? []) {
+            const { motion, placed } = take.instances[take.tracks[t]!.instance]!;
+            const isLast = place.get(intro.id)! > place.get(motion.id)!;
+            const letsGo = intro.fill === 'none' || intro.fill === 'backwards';
+            if (motion.composite === 'add' || (isLast && letsGo)) continue;
+            return [
+              {
+                about: intro.id,
+                element,
+                severity: 'wrong' as const,
+                at: Math.max(0, placed.start),
+                brief: `fights for ${property}`,
+                sentence: isLast
+                  ? `It holds ${property} when it is done, so “${motion.name}” never gets it.`
+                  : `“${motion.name}” holds ${property} from the start, so the intro is never seen.`,
+                fix: {
+                  label: 'Play it first and let go',
+                  motions: [{ ...intro, fill: 'backwards' as const }],
+                  last: [intro.id],
+                },
+              },
+            ];
+          }
+      return [];
+    });
+  },
+};

@@ -1,0 +1,75 @@
+import { costClassOf } from '../../budget/index.ts';
+import type { Instance, Motion, Take } from '../../motion/index.ts';
+import type { CheckDefinition, Fix } from '../finding.ts';
+
+export const layoutProperty: CheckDefinition = {
+  id: 'layout-property',
+  name: 'Layout property animated',
+  group: 'budget',
+  why: 'Every frame lays the page out anew, and what follows on the page moves along: dear on long pages, and text jumps.',
+  look(instance, { take }) {
+    const { motion, placed } = instance;
+    const dear = Object.keys(motion.keyframes).filter((p) => costClassOf(p) === 'layout');
+    if (dear.length === 0) return null;
+    return {
+      severity: 'wrong',
+      at: Math.max(0, placed.start),
+      brief: `animates ${dear.join(' and ')}`,
+      sentence: `It animates ${dear.join(' and ')}: every frame lays out ${sectionWords(take, instance)} anew. A transform looks the same and costs a fraction.`,
+      fix: asTransform(instance, take),
+    };
+  },
+};
+
+const sectionWords = (take: Take, { element }: Instance): string => {
+  const { section } = take.layout.elements[element]!;
+  const n = take.layout.elements.filter((e) => e.section === section).length;
+  return `${n} ${n === 1 ? 'box' : 'boxes'}`;
+};
+
+const PX = /^(-?[\d.]+)px$/;
+const MOVES: Record<string, (v: number) => [number, number]> = {
+  left: (v) => [v, 0],
+  'margin-left': (v) => [v, 0],
+  right: (v) => [-v, 0],
+  top: (v) => [0, v],
+  'margin-top': (v) => [0, v],
+  bottom: (v) => [0, -v],
+};
+const SIZES: Record<string, 'width' | 'height'> = { width: 'width', height: 'height' };
+
+/** The transform that shows the same, as seen against how the element is laid out; null where there is none. */
+function asTransform({ motion, element }: Instance, take: Take): Fix | null {
+  const dear = Object.keys(motion.keyframes).filter((p) => costClassOf(p) === 'layout');
+  if (dear.length !== 1) return null;
+  const [property] = dear as [string];
+  const list = motion.keyframes[property]!;
+  const numbers = list.map((k) => Number(PX.exec(k.value)?.[1] ?? NaN));
+  if (numbers.some(Number.isNaN)) return null;
+  const { [property]: _, ...rest } = motion.keyframes;
+  const size = SIZES[property];
+  const as = size ? 'scale' : 'translate';
+  if (rest[as] || (!size && !MOVES[property])) return null;
+  const { box, selector } = take.layout.elements[element]!;
+  const value = (n: number): string => {
+    if (size === 'width') return `${round(n / Math.max(1, box.width))} 1`;
+    if (size === 'height') return `1 ${round(n / Math.max(1, box.height))}`;
+    const [x, y] = MOVES[property]!(n - own(numbers));
+    return `${round(x)}px ${round(y)}px`;
+  };
+  const moved: Motion = {
+    ...motion,
+    keyframes: { ...rest, [as]: list.map((k, i) => ({ ...k, value: value(numbers[i]!) })) },
+  };
+  return {
+    label: `Write it as ${as}`,
+    motions: [moved],
+    ...(size
+      ? { adjust: [{ selector, declarations: { 'transform-origin': '0 0' }, for: [motion.id] }] }
+      : {}),
+  };
+}
+
+/** What the property is without the motion: not measured, so where it ends, or 0 where a keyframe says so. */
+const own = (numbers: readonly number[]): number => (numbers.includes(0) ? 0 : numbers.at(-1)!);
+const round = (n: number) => Number(n.toFixed(4));

@@ -1,0 +1,27 @@
+import { pxText } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
+import { tightened } from '../tightened.ts';
+
+export const longLag: CheckDefinition = {
+  id: 'long-lag',
+  name: 'Longer lag than stay',
+  group: 'feel',
+  why: 'It is so far behind the hand that the place where it was meant to be seen has passed before it arrives.',
+  look({ motion, placed }, { limits, gesture }, figures) {
+    if (!figures || motion.follow.kind === 'none' || gesture.leaps) return null;
+    const stay = placed.end - placed.start;
+    const isOver = figures.lag > limits.lag;
+    if (!isOver && figures.lag <= stay) return null;
+    const wanted = 0.9 * Math.min(limits.lag, stay);
+    return {
+      severity: figures.lag > stay ? 'wrong' : 'doubtful',
+      at: Math.max(0, placed.start),
+      brief: `lags ${pxText(figures.lag)}`,
+      sentence: `With ${gesture.name.toLowerCase()} it is up to ${pxText(figures.lag)} behind the hand${isOver ? `; your limit is ${pxText(limits.lag)}` : `, which is more than the ${pxText(stay)} that it lasts`}.`,
+      fix: {
+        label: 'Follow more closely',
+        motions: [{ ...motion, follow: tightened(motion.follow, wanted / figures.lag) }],
+      },
+    };
+  },
+};

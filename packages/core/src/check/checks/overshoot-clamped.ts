@@ -1,0 +1,32 @@
+import { costClassOf } from '../../budget/index.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+/** Beyond its end by less than this share it is not seen. Chosen by us. */
+const SEEN = 0.03;
+
+export const overshootClamped: CheckDefinition = {
+  id: 'overshoot-clamped',
+  name: 'Overshoot of a clamped property',
+  group: 'feel',
+  why: 'A spring swings past its end, but progress stops there, so it stands, lets go and comes back: a stutter.',
+  look({ motion, placed }, { take }) {
+    const { follow } = motion;
+    if (follow.kind !== 'spring' || follow.ratio >= 1) return null;
+    const past = Math.exp((-Math.PI * follow.ratio) / Math.sqrt(1 - follow.ratio ** 2));
+    const max = take.layout.scrollers[placed.scroller]!.max[placed.axis];
+    const clamped = Object.keys(motion.keyframes).filter(
+      (p) => p === 'opacity' || costClassOf(p) === 'filter' || costClassOf(p) === 'paint',
+    );
+    if (past < SEEN || clamped.length === 0 || placed.end > max) return null;
+    return {
+      severity: 'doubtful',
+      at: Math.max(0, placed.start),
+      brief: 'swings against its stop',
+      sentence: `Its spring swings ${Math.round(100 * past)} % past its end, where ${clamped.join(' and ')} cannot follow.`,
+      fix: {
+        label: 'Let it arrive without a swing',
+        motions: [{ ...motion, follow: { ...follow, ratio: 1 } }],
+      },
+    };
+  },
+};

@@ -1,0 +1,59 @@
+import { pxText } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+export const pinShorterThanScene: CheckDefinition = {
+  id: 'pin-shorter-than-scene',
+  name: 'Pin shorter than its scene',
+  group: 'structure',
+  why: 'The section is let go while its scene still plays, so its end happens on the way out, or unseen.',
+  look(instance, { take, document }) {
+    const { motion, placed, element } = instance;
+    const holds =
+      'holds' in take.layout
+        ? (take.layout.holds as { id: string; stage: number; start: number; end: number }[])
+        : [];
+    const hold = holds.find((h) =>
+      motion.driver.kind === 'pin' ? h.id === motion.driver.pin : isWithin(take, element, h.stage),
+    );
+    if (!hold || motion.driver.kind === 'page' || motion.driver.kind === 'belt') return null;
+    const late = placed.end - hold.end;
+    // What is not the pin’s own may well belong to the section’s coming and going.
+    const own =
+      motion.driver.kind === 'pin' || (placed.start >= hold.start - 1 && placed.start < hold.end - 1);
+    if (!own || late <= 1) return null;
+    const pin = document.pins.find((p) => p.id === hold.id);
+    return {
+      severity: 'wrong',
+      at: hold.end,
+      brief: 'outlasts its pin',
+      sentence: `Its pin lets go ${pxText(late)} before the motion is done.`,
+      fix: pin
+        ? motion.driver.kind === 'pin'
+          ? {
+              label: 'End it with the pin',
+              motions: [{ ...motion, range: { ...motion.range, end: '100%' } }],
+            }
+          : pin.distance.kind === 'length'
+            ? {
+                label: `Hold ${pxText(late)} longer`,
+                pins: [
+                  {
+                    ...pin,
+                    distance: { kind: 'length', value: `${Math.ceil(2 * late + hold.end - hold.start)}px` },
+                  },
+                ],
+              }
+            : null
+        : null,
+    };
+  },
+};
+
+function isWithin(
+  take: { layout: { elements: { parent: number }[] } },
+  element: number,
+  stage: number,
+): boolean {
+  for (let e = element; e >= 0; e = take.layout.elements[e]!.parent) if (e === stage) return true;
+  return false;
+}

@@ -1,0 +1,23 @@
+import type { CheckDefinition } from '../finding.ts';
+import { isEased, straightened } from '../straight.ts';
+
+export const reversal: CheckDefinition = {
+  id: 'reversal',
+  name: 'Reversal',
+  group: 'smoothness',
+  why: 'It turns back while the hand still goes one way, which under a scrubbing hand looks like an error.',
+  look(instance, _context, figures) {
+    const { motion, placed } = instance;
+    // Stops that go to and fro are meant; an easing that swings past its end comes from timed motions.
+    const straight = Object.values(motion.keyframes).every((list) => list.length <= 2);
+    if (!figures || figures.reversals === 0 || !straight || !isEased(motion)) return null;
+    return {
+      severity: 'doubtful',
+      at: Math.max(0, placed.end),
+      brief: figures.reversals === 1 ? 'turns back once' : `turns back ${figures.reversals} times`,
+      sentence:
+        'Its easing swings past the end and comes back while the hand goes on; that belongs to timed motions.',
+      fix: { label: 'Make it linear', motions: [straightened(motion)] },
+    };
+  },
+};

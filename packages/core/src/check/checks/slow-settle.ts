@@ -1,0 +1,23 @@
+import type { CheckDefinition } from '../finding.ts';
+import { tightened } from '../tightened.ts';
+
+export const slowSettle: CheckDefinition = {
+  id: 'slow-settle',
+  name: 'Slow settle',
+  group: 'feel',
+  why: 'After the hand has stopped it drifts on, and the reader waits for the page to stand still.',
+  look({ motion, placed }, { limits, gesture }, figures) {
+    if (!figures || motion.follow.kind === 'none' || gesture.leaps || figures.settle <= limits.settle)
+      return null;
+    return {
+      severity: figures.settle > 2 * limits.settle ? 'wrong' : 'doubtful',
+      at: Math.max(0, placed.start),
+      brief: `settles in ${Math.round(figures.settle)} ms`,
+      sentence: `After the hand stops it moves on for ${Math.round(figures.settle)} ms; your limit is ${limits.settle} ms.`,
+      fix: {
+        label: 'Settle sooner',
+        motions: [{ ...motion, follow: tightened(motion.follow, (0.95 * limits.settle) / figures.settle) }],
+      },
+    };
+  },
+};

@@ -1,0 +1,54 @@
+import type { CheckDefinition } from '../finding.ts';
+
+/** Wider and higher than these shares of the viewport it is hard to scroll past. Chosen by us. */
+const WIDE = 0.7;
+const HIGH = 0.5;
+
+export const takesTheScroll: CheckDefinition = {
+  id: 'takes-the-scroll',
+  name: 'Something that takes the scroll',
+  group: 'structure',
+  why: 'Over it the wheel and the finger move something else, and the page stops under the hand.',
+  survey({ document, take }) {
+    const { layout } = take;
+    const { width, height } = layout.viewport;
+    return layout.elements.flatMap((e, element) => {
+      const inner = layout.scrollers.findIndex(
+        (s, i) => i > 0 && s.selector === e.selector && s.max.block > 8,
+      );
+      const isFrame = e.tag === 'iframe' || e.tag === 'object';
+      if ((!isFrame && inner < 0) || e.box.width < WIDE * width || e.box.height < HIGH * height) return [];
+      // A page that scrolls in a box of its own has nothing else to scroll.
+      if (layout.scrollers[0]!.max.block <= 0) return [];
+      const freed = document.adjustments.some(
+        (a) =>
+          a.selector === e.selector && a.declarations[isFrame ? 'pointer-events' : 'overflow'] !== undefined,
+      );
+      if (freed) return [];
+      return [
+        {
+          about: '',
+          element,
+          severity: 'doubtful' as const,
+          at: Math.max(0, Math.min(layout.scrollers[0]!.max.block, e.box.y - (height - e.box.height) / 2)),
+          brief: `${isFrame ? 'a frame' : 'a scroller'} takes the scroll`,
+          sentence: `${e.selector} fills ${Math.round((100 * e.box.height) / height)} % of the window, and over it the hand scrolls ${isFrame ? 'the frame' : 'its contents'} instead of the page.`,
+          fix: isFrame
+            ? {
+                label: 'Let the hand through',
+                adjust: [{ selector: e.selector, declarations: { 'pointer-events': 'none' } }],
+              }
+            : {
+                label: 'Let it be as long as its contents',
+                adjust: [
+                  {
+                    selector: e.selector,
+                    declarations: { overflow: 'visible', height: 'auto', 'max-height': 'none' },
+                  },
+                ],
+              },
+        },
+      ];
+    });
+  },
+};

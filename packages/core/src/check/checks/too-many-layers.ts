@@ -1,0 +1,41 @@
+import type { CheckDefinition } from '../finding.ts';
+import { liftedOf } from './layer-memory.ts';
+
+export const tooManyLayers: CheckDefinition = {
+  id: 'too-many-layers',
+  name: 'Too many layers at once',
+  group: 'budget',
+  why: 'Each layer on the screen is put together anew in every frame; with many of them that alone fills the frame.',
+  survey({ take, limits, trial, document }) {
+    if (!trial) return [];
+    const { height } = take.layout.viewport;
+    const lifted = [...liftedOf(take)].filter(([e]) => take.layout.elements[e]!.scroller === 0);
+    const ends = lifted
+      .flatMap(([e, motion]) => {
+        const { y, height: h } = take.layout.elements[e]!.box;
+        return [
+          { at: y - height, by: 1, motion },
+          { at: y + h, by: -1, motion },
+        ];
+      })
+      .sort((a, b) => a.at - b.at || a.by - b.by);
+    let count = 0;
+    let most = { count: 0, at: 0, motion: '' };
+    for (const { at, by, motion } of ends) {
+      count += by;
+      if (count > most.count) most = { count, at, motion };
+    }
+    if (most.count <= limits.layers) return [];
+    const one = document.motions.find((m) => m.id === most.motion);
+    return [
+      {
+        about: most.motion,
+        severity: 'doubtful' as const,
+        at: Math.max(0, Math.min(take.layout.scrollers[0]!.max.block, most.at)),
+        brief: `${most.count} layers at once`,
+        sentence: `Here ${most.count} moving elements are on the screen at once${one ? `, many of them by “${one.name}”` : ''}; your limit is ${limits.layers}.`,
+        fix: null,
+      },
+    ];
+  },
+};

@@ -1,0 +1,75 @@
+import { inEffect, sampleInstance } from '../../motion/index.ts';
+import type { Take } from '../../motion/index.ts';
+import type { Px } from '../../page/index.ts';
+import { maxOf } from '../finding.ts';
+import type { CheckDefinition } from '../finding.ts';
+import { pointAt } from '../point-at.ts';
+
+/** The middle half of the viewport, where people read. */
+const READING = [0.25, 0.75] as const;
+const LOOKS = 9;
+
+export const unseenWhereRead: CheckDefinition = {
+  id: 'unseen-where-read',
+  name: 'Faint where it is read',
+  group: 'reach',
+  why: 'Text that is still half transparent in the middle of the screen is hard to read just where people look.',
+  look(instance, { take, limits }) {
+    const { motion, element, placed } = instance;
+    const facts = take.layout.elements[element]!;
+    if (!motion.keyframes.opacity || facts.kind !== 'text' || facts.fixed || facts.sticky) return null;
+    if (placed.scroller !== 0 || placed.axis !== 'block' || motion.driver.kind === 'belt') return null;
+    const max = maxOf(instance, take);
+    const { height } = take.layout.viewport;
+    const centre = facts.box.y + facts.box.height / 2;
+    // From the line at three quarters of the viewport up to the one at a quarter.
+    const from = Math.max(0, centre - READING[1] * height);
+    const to = Math.min(max, centre - READING[0] * height);
+    if (to < from) return null;
+    let faintest = Infinity;
+    let at: Px = from;
+    for (let k = 0; k < LOOKS; k++) {
+      const s = from + (k / (LOOKS - 1)) * (to - from);
+      const opacity = opacityAt(take, element, s);
+      if (opacity < faintest) [faintest, at] = [opacity, s];
+    }
+    if (faintest >= limits.textOpacity - 1e-6) return null;
+    const rises = opacityAt(take, element, from) <= opacityAt(take, element, to);
+    const { start, end } = motion.range;
+    const range = rises
+      ? {
+          start: placed.start < from - 80 ? start : pointAt(from - 200, start, instance, max, 'start'),
+          end: pointAt(from, end, instance, max, 'end'),
+        }
+      : {
+          start: pointAt(to, start, instance, max, 'start'),
+          end: placed.end > to + 80 ? end : pointAt(to + 200, end, instance, max, 'end'),
+        };
+    const fits = rises ? from - 200 > 0 : to + 200 < max;
+    return {
+      severity: faintest < 0.5 ? 'wrong' : 'doubtful',
+      at,
+      brief: 'faint where it is read',
+      sentence: `In the middle half of the screen its text is only ${Math.round(100 * faintest)} % opaque; your limit is ${Math.round(100 * limits.textOpacity)} %.`,
+      fix: fits
+        ? {
+            label: rises ? 'Be done before it is read' : 'Begin after it was read',
+            motions: [{ ...motion, range }],
+          }
+        : null,
+    };
+  },
+};
+
+/** Of several motions that set it the last one in effect counts. */
+function opacityAt(take: Take, element: number, s: Px): number {
+  let opacity = Number.parseFloat(take.layout.elements[element]!.base?.opacity ?? '1');
+  for (const t of take.writers.get(element)?.get('opacity') ?? []) {
+    const { instance } = take.tracks[t]!;
+    const { placed } = take.instances[instance]!;
+    if (placed.scroller !== 0 || placed.axis !== 'block') continue;
+    sampleInstance(take, instance, s);
+    if (inEffect(take, instance)) opacity = take.values[take.trackSlot[t]!]!;
+  }
+  return opacity;
+}

@@ -1,0 +1,257 @@
+/** One specimen per check, for tests: the smallest page and document that show the mistake. Not part of the product. */
+import type { Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
+import type { ElementFacts, Layout } from '../page/index.ts';
+import { documentOf, element, layoutOf, motion } from './index.ts';
+import { between } from '../effect/effect-definition.ts';
+
+export interface Specimen {
+  document: MotionDocument;
+  layout?: Layout;
+  gesture?: string;
+  device?: string;
+  /** nothing in the document can mend it */
+  incurable?: boolean;
+  /** other checks that rightly speak of it too */
+  besides?: readonly string[];
+}
+
+const box = (y: number, height = 300, width = 500, x = 0) => ({ x, y, width, height });
+export const plain = layoutOf([
+  element({ selector: '#a', box: box(2000, 300, 400, 100) }),
+  element({ selector: '#top', box: box(60) }),
+  element({ selector: '#end', box: box(9700, 80) }),
+  element({ selector: '#caught', scroller: 1, box: box(0) }),
+  element({ selector: '#bar', fixed: true, box: box(0, 60, 1000) }),
+  element({ selector: '#text', kind: 'text', box: box(4000, 40) }),
+  element({ selector: '#frame', overflow: 'clip', box: box(5000, 400, 1000) }),
+  element({ selector: '#layer', parent: 6, box: box(5000, 400, 1000) }),
+  element({ selector: '#wide', box: box(6000, 900, 1000) }),
+]);
+/** The second scroller hides its overflow, and there is nothing in it to scroll. */
+export const PAGE: Layout = {
+  ...plain,
+  scrollers: [
+    { ...plain.scrollers[0]!, padding: ['80px', '0px'] },
+    { selector: '#box', port: { width: 500, height: 400 }, max: { block: 0, inline: 0 } },
+  ],
+};
+const with2 = (extra: ElementFacts[], over: Partial<Layout> = {}): Layout => {
+  const elements = [...PAGE.elements, ...extra];
+  return {
+    ...PAGE,
+    elements,
+    matches: Object.fromEntries(elements.map((e, i) => [e.selector, [i]])),
+    ...over,
+  };
+};
+
+const one = (over: Partial<Motion>, more: Omit<Specimen, 'document'> = {}): Specimen => ({
+  document: documentOf(motion(over)),
+  ...more,
+});
+const rise = { translate: between('0 200px', '0 0') };
+const at = (selector: string) => ({ targets: { selector } });
+const stops = (...values: string[]) =>
+  values.map((value, i) => ({ at: `${Number(((100 * i) / (values.length - 1)).toFixed(2))}%`, value }));
+const gate = (over: Partial<Gate>): Gate => ({
+  id: 'g_a',
+  name: 'Gate',
+  on: true,
+  subject: '#a',
+  down: 'entry 50%',
+  up: null,
+  plays: 'each-time',
+  back: 'keeps-end',
+  ...over,
+});
+const part = (over: Partial<Motion> = {}): Motion =>
+  motion({ driver: { kind: 'gate', gate: 'g_a' }, time: { delay: '0ms', duration: '600ms' }, ...over });
+const gated = (over: Partial<Gate>, parts: Partial<Motion> = {}): Specimen => ({
+  document: { ...documentOf(part(parts)), gates: [gate(over)] },
+});
+const stage: Pin = {
+  id: 'p_a',
+  name: 'Scene',
+  on: true,
+  stage: '#wide',
+  hold: { by: 'top', inset: '0px' },
+  distance: { kind: 'length', value: '400px' },
+  overlap: ['0px', '0px'],
+  layer: null,
+};
+const crowd = (n: number, height = 40) =>
+  Array.from({ length: n }, (_, i) => element({ selector: `#c${i}`, box: box(3000, height, 900) }));
+
+export const SPECIMENS: Record<string, Specimen> = {
+  'never-finishes': one(
+    { ...at('#end'), range: { start: 'entry 0%', end: { edge: '50%', line: '40%' } } },
+    { besides: ['too-few-frames'] },
+  ),
+  'starts-part-way': one({ ...at('#top'), range: { start: 'entry 0%', end: 'exit 100%' } }),
+  'empty-range': one({ range: { start: 'contain 60%', end: 'contain 20%' } }),
+  'unseen-where-read': one({
+    ...at('#text'),
+    range: { start: 'entry 0%', end: { edge: '50%', line: '40%' } },
+  }),
+  'thin-over-page': one({
+    driver: { kind: 'page', axis: 'block' },
+    range: { start: '0%', end: '100%' },
+    keyframes: rise,
+  }),
+  'fixed-passage': one(
+    { ...at('#bar'), range: { start: 'entry 0%', end: 'exit 100%' } },
+    { besides: ['starts-part-way', 'too-few-frames'] },
+  ),
+  'gate-unreachable': gated({ subject: '#end', down: { edge: '100%', line: '20%' } }, at('#end')),
+  'two-writers': {
+    document: documentOf(
+      motion({ range: { start: 'entry 0%', end: 'contain 40%' } }),
+      motion({ id: 'm_b', name: 'Other', range: { start: 'contain 20%', end: 'contain 90%' } }),
+    ),
+  },
+  'intro-against-scroll': {
+    document: documentOf(
+      motion({
+        driver: { kind: 'load' },
+        time: { delay: '0ms', duration: '600ms' },
+        ...at('#top'),
+        keyframes: rise,
+      }),
+      motion({ id: 'm_b', ...at('#top'), keyframes: rise, range: { start: 'scroll 0%', end: 'exit 100%' } }),
+    ),
+  },
+  chatter: gated({ back: 'plays-back' }),
+  'auto-insets': one({
+    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['auto', 'auto'] },
+  }),
+  'caught-by-scroller': one(at('#caught'), { besides: ['starts-part-way'] }),
+  'sideways-scroll': one({ keyframes: { translate: between('700px 0', '0 0') } }),
+  'pin-shorter-than-scene': {
+    document: {
+      ...documentOf(
+        motion({
+          driver: { kind: 'pin', pin: 'p_a' },
+          ...at('#wide'),
+          keyframes: { scale: between('1', '0.8') },
+          range: { start: '0%', end: '150%' },
+        }),
+      ),
+      pins: [stage],
+    },
+  },
+  'depth-gap': one({
+    ...at('#layer'),
+    keyframes: { translate: between('0 -80px', '0 80px') },
+    range: { start: 'cover 0%', end: 'cover 100%' },
+  }),
+  'flat-3d': {
+    document: documentOf(
+      motion({
+        ...at('#layer'),
+        keyframes: { rotate: between('x 50deg', 'x 0deg') },
+      }),
+    ),
+  },
+  'missing-fill': one({ fill: 'none' }),
+  'takes-the-scroll': {
+    document: documentOf(),
+    layout: with2([element({ selector: '#map', tag: 'iframe', box: box(3000, 700, 1000) })]),
+  },
+  'too-few-frames': one({ range: { start: 'contain 50%', end: 'contain 52%' } }),
+  'step-too-large': one({
+    keyframes: { translate: between('-1900px 0', '0 0') },
+    range: { start: 'entry 20%', end: 'contain 40%' },
+  }),
+  jump: one({
+    keyframes: { translate: between('0 200px', '0 0') },
+    easing: 'steps(3)',
+    range: { start: 'entry 0%', end: 'contain 80%' },
+  }),
+  kink: one({
+    keyframes: {
+      translate: [
+        { at: '0%', value: '-335px 0' },
+        { at: '30%', value: '0 0' },
+        { at: '100%', value: '0 0' },
+      ],
+    },
+    range: { start: 'entry 0%', end: 'contain 80%' },
+  }),
+  'eased-scrub': one({
+    keyframes: { translate: between('0 60px', '0 0') },
+    easing: 'cubic-bezier(0.05, 0.95, 0.1, 1)',
+    range: { start: 'entry 0%', end: 'contain 80%' },
+  }),
+  reversal: one({
+    keyframes: { translate: between('0 90px', '0 0') },
+    easing: 'cubic-bezier(0.4, 1.5, 0.6, 1)',
+    range: { start: 'entry 0%', end: 'contain 80%' },
+  }),
+  'long-lag': one(
+    {
+      keyframes: rise,
+      follow: { kind: 'half-life', halfLife: 40 },
+      range: { start: 'entry 0%', end: 'contain 80%' },
+    },
+    { gesture: 'trackpad-flick' },
+  ),
+  'overshoot-clamped': one({
+    follow: { kind: 'spring', frequency: 6, ratio: 0.4 },
+    range: { start: 'entry 0%', end: 'contain 50%' },
+  }),
+  'slow-settle': one({
+    keyframes: rise,
+    follow: { kind: 'half-life', halfLife: 100, cap: 90 },
+    range: { start: 'entry 0%', end: 'contain 50%' },
+  }),
+  'layout-property': one({ keyframes: { 'margin-top': between('80px', '0px') } }),
+  'large-blur': one(
+    { ...at('#wide'), keyframes: { filter: between('blur(24px)', 'blur(0px)') } },
+    { besides: ['hot-spot'] },
+  ),
+  'hot-spot': {
+    document: documentOf(
+      ...Array.from({ length: 6 }, (_, i) =>
+        motion({
+          id: `m_${i}`,
+          name: `Mist ${i + 1}`,
+          ...at('#wide'),
+          composite: 'add',
+          keyframes: { filter: between('blur(8px)', 'blur(0px)') },
+        }),
+      ),
+    ),
+    device: 'phone',
+    incurable: true,
+  },
+  'layer-memory': {
+    document: documentOf(
+      ...crowd(60).map((_, i) => motion({ id: `m_${i}`, ...at(`#c${i}`), keyframes: rise })),
+    ),
+    layout: with2(crowd(60, 1600)),
+    incurable: true,
+    besides: ['hot-spot'],
+  },
+  'too-many-layers': {
+    document: documentOf(
+      ...crowd(80).map((_, i) => motion({ id: `m_${i}`, ...at(`#c${i}`), keyframes: rise })),
+    ),
+    layout: with2(crowd(80)),
+    incurable: true,
+  },
+  'no-reduced-form': one({ keyframes: rise, reducedMotion: 'keep' }),
+  'counter-motion': one(
+    {
+      ...at('#wide'),
+      keyframes: { translate: between('0 -500px', '0 0') },
+      reducedMotion: 'keep',
+      range: { start: 'cover 0%', end: 'cover 100%' },
+    },
+    { besides: ['no-reduced-form'] },
+  ),
+  flashing: one({
+    keyframes: { opacity: stops('0', '1', '0', '1', '0', '1', '0', '1', '0', '1') },
+    range: { start: 'entry 0%', end: 'entry 90%' },
+  }),
+  'no-pause': gated({}, { time: { delay: '0ms', duration: '9000ms' } }),
+};

@@ -1,0 +1,32 @@
+/** Scroll offsets along the vertical scale. */
+import { grouped, rowOf, ticksOf } from './view.ts';
+import type { View } from './view.ts';
+
+export function Ticks({ view, rows, max }: { view: View; rows: number; max: number }) {
+  const ticks = ticksOf(view, rows, max);
+  const end = rowOf(max, view);
+  const last = ticks.filter((t) => t.major).at(-1);
+  return (
+    <g className="ruler">
+      <rect className="cost-track" x={89} y={rowOf(0, view)} width={6} height={max / view.per} />
+      {ticks.map((t) => {
+        const y = rowOf(t.offset, view);
+        return (
+          <g key={t.offset}>
+            <path d={`M96 ${y}h${t.major ? 9 : 4}`} className={t.major ? 'tick-major' : 'tick-minor'} />
+            {t.major && !(t === last && end - y < 11 && end !== y) && (
+              <text x={134} y={y + 3.5} className={t.bold ? 'offset bold' : 'offset'}>
+                {grouped(t.offset)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {end < rows + 20 && (
+        <text x={134} y={end + 3.5} className="offset bold">
+          {grouped(max)}
+        </text>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,209 @@
+/** The page as a strip, scroll offsets, the budget band, and what frames cost by stretches of scroll, all on one vertical scale. */
+import { useMemo } from 'react';
+import type { PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import { bucketsOf, COST_PARTS, PART_NAMES } from '@lyvek/core';
+import type { Bucket } from '@lyvek/core';
+import { StripArt } from '../../parts/strip/StripArt.tsx';
+import { Ticks } from '../../parts/strip/Ticks.tsx';
+import { grouped, offsetAt, rowOf, ticksOf } from '../../parts/strip/view.ts';
+import { useOpenedPage } from '../page-context.ts';
+import { axisOf, bandsOf, bucketSize, peaksOf } from './model/costs.ts';
+import { useTrials } from './trials-context.ts';
+
+/** Width of all of it, and where the bars lie in it. */
+export const COSTS = 440;
+const LEFT = 144;
+const BARS = { x: 151, width: 268 };
+/** Both of them drawn, whichever one is the budget. */
+const RATES = [60, 120];
+
+export function Costs() {
+  const { layout, frames, prediction, summary, view, rows, max, at, pointAt, motion, document } = useTrials();
+  const { link } = useOpenedPage();
+  const offset = useStore(link.store, (s) => s.offset.y);
+  const size = bucketSize(view);
+  const buckets = useMemo(() => bucketsOf(frames, max, size), [frames, max, size]);
+  const { budget } = summary;
+  const axis = axisOf(buckets, budget);
+  const x = (ms: number) => BARS.x + (ms / axis) * BARS.width;
+  const peaks = useMemo(
+    () => peaksOf(buckets, prediction.answer.charges, view),
+    [buckets, prediction.answer.charges, view],
+  );
+  const names = useMemo(() => new Map(document.motions.map((m) => [m.id, m.name])), [document.motions]);
+  const pointed = useMemo(
+    () => prediction.answer.figures.filter((f) => f.motion === motion),
+    [prediction.answer.figures, motion],
+  );
+  const offsetOf = (e: PointerEvent<SVGElement>) =>
+    Math.min(max, Math.max(0, offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, view)));
+  const here = at ?? null;
+  const lines = RATES.map((r) => ({ ms: 1000 / r, isBudget: Math.abs(1000 / r - budget) < 0.1 }));
+  if (!lines.some((l) => l.isBudget)) lines.push({ ms: budget, isBudget: true });
+  const height = layout.viewport.height;
+  return (
+    <div className="costs">
+      <div className="head-row">
+        <span className="head-strip">{grouped(layout.page.height)} px</span>
+        <span className="head-scroll">scroll px</span>
+        <svg width={COSTS - LEFT} height={28} className="cost-axis" aria-hidden="true">
+          <text x={x(0) - LEFT} y={18}>
+            0
+          </text>
+          {lines.map((l) => (
+            <text
+              key={l.ms}
+              x={x(l.ms) - LEFT}
+              y={18}
+              textAnchor="middle"
+              className={l.isBudget ? 'budget' : ''}
+            >
+              {l.isBudget ? `${l.ms.toFixed(1)} ms budget` : l.ms.toFixed(1)}
+            </text>
+          ))}
+          {summary.worst > 1.35 * budget && (
+            <text x={x(summary.worst) - LEFT} y={18} textAnchor="end">
+              {Math.round(summary.worst)}
+            </text>
+          )}
+        </svg>
+      </div>
+      <svg
+        width={COSTS}
+        height={rows}
+        className="costs-chart"
+        role="img"
+        aria-label={`Cost of frames along the page: worst ${summary.worst.toFixed(1)} ms at ${grouped(summary.worstAt)} px of scroll, budget ${budget.toFixed(1)} ms`}
+        onPointerMove={(e) => pointAt(offsetOf(e))}
+        onPointerLeave={() => pointAt(null)}
+        onClick={(e) => link.scrollTo(Math.round(offsetOf(e as unknown as PointerEvent<SVGElement>)))}
+      >
+        <StripArt layout={layout} view={view} x={4} width={80} />
+        <path className="rules" d={`M88.5 0V${rows}M143.5 0V${rows}`} />
+        <Ticks view={view} rows={rows} max={max} />
+        {bandsOf(buckets, budget).map((b) => (
+          <rect
+            key={b.from}
+            x={89}
+            width={6}
+            y={rowOf(b.from, view)}
+            height={(b.to - b.from) / view.per}
+            className={`band ${b.band}`}
+          />
+        ))}
+        <path
+          className="grid"
+          d={ticksOf(view, rows, max)
+            .filter((t) => t.bold)
+            .map((t) => `M${LEFT} ${rowOf(t.offset, view)}H${COSTS}`)
+            .join('')}
+        />
+        {pointed.map((f) => (
+          <rect
+            key={f.element}
+            className="pointed"
+            x={LEFT}
+            width={COSTS - LEFT}
+            y={rowOf(Math.max(0, f.start), view)}
+            height={Math.max(1, (Math.min(max, f.end) - Math.max(0, f.start)) / view.per)}
+          />
+        ))}
+        {buckets.map((b) => (
+          <Bar key={b.from} bucket={b} x={x} budget={budget} per={view.per} row={rowOf(b.from, view)} />
+        ))}
+        {lines.map((l) => (
+          <path key={l.ms} d={`M${x(l.ms)} 0V${rows}`} className={l.isBudget ? 'budget-line' : 'rate-line'} />
+        ))}
+        {peaks.map(({ bucket, charge }) => {
+          const y = rowOf((bucket.from + bucket.to) / 2, view);
+          const over = bucket.total > budget;
+          const end = x(bucket.total);
+          const inside = end + 100 > COSTS;
+          return (
+            <g key={bucket.from} className="peak">
+              <path d={`M${end + 3} ${y}h${inside ? 6 : Math.max(8, x(budget) + 8 - end)}`} />
+              <text
+                x={inside ? COSTS - 8 : Math.max(end + 14, x(budget) + 14)}
+                y={inside ? y + 16 : y + 4}
+                textAnchor={inside ? 'end' : 'start'}
+              >
+                {short(names.get(charge.motion) ?? '')}{' '}
+                <tspan className={over ? 'over' : ''}>{bucket.total.toFixed(1)} ms</tspan>
+              </text>
+            </g>
+          );
+        })}
+        <rect
+          className="window"
+          x={3}
+          width={82}
+          y={rowOf(offset, view)}
+          height={Math.min(height / view.per, rows - rowOf(offset, view))}
+        />
+        {here !== null && (
+          <g className="pointer">
+            <path d={`M4 ${rowOf(here, view)}H${COSTS}`} />
+            <text x={COSTS - 6} y={Math.max(11, rowOf(here, view) - 4)}>
+              {grouped(here)} px · {totalAt(buckets, here, size)}
+            </text>
+          </g>
+        )}
+      </svg>
+      <footer className="cost-legend">
+        {COST_PARTS.map((p) => (
+          <span key={p} title={PART_NAMES[p].what}>
+            <i className={`part-${p}`} />
+            {PART_NAMES[p].name}
+          </span>
+        ))}
+        <em>ms of the dearest frame, by {grouped(size)} px of scroll</em>
+      </footer>
+    </div>
+  );
+}
+
+const short = (name: string) => (name.length > 18 ? `${name.slice(0, 17)}…` : name);
+
+function totalAt(buckets: readonly Bucket[], at: number, size: number): string {
+  const b = buckets[Math.min(buckets.length - 1, Math.floor(at / size))];
+  return b && b.frames > 0 ? `${b.total.toFixed(1)} ms` : 'no frame';
+}
+
+function Bar({
+  bucket,
+  x,
+  budget,
+  per,
+  row,
+}: {
+  bucket: Bucket;
+  x(ms: number): number;
+  budget: number;
+  per: number;
+  row: number;
+}) {
+  const height = Math.max(0.8, (bucket.to - bucket.from) / per - 1);
+  let from = 0;
+  return (
+    <g>
+      {COST_PARTS.map((p) => {
+        const left = from;
+        from += bucket.parts[p];
+        const to = Math.min(from, budget);
+        return to > left ? (
+          <rect key={p} x={x(left)} width={x(to) - x(left)} y={row} height={height} className={`part-${p}`} />
+        ) : null;
+      })}
+      {bucket.total > budget && (
+        <rect
+          x={x(budget)}
+          width={x(bucket.total) - x(budget)}
+          y={row}
+          height={height}
+          className="part-over"
+        />
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,117 @@
+/** What the checks found, the worst first, each with its place and what would mend it. */
+import { useMemo } from 'react';
+import { useNavigate } from 'react-router';
+import { CHECK_GROUPS, checkById, SEVERITIES, withFix } from '@lyvek/core';
+import type { Finding } from '@lyvek/core';
+import { FindingSign } from '../../parts/glyphs.tsx';
+import { notify } from '../../parts/notices.tsx';
+import { grouped } from '../../parts/strip/view.ts';
+import { useOpenedPage } from '../page-context.ts';
+import { Limits } from './Limits.tsx';
+import { useTrials } from './trials-context.ts';
+
+const WORDS = { wrong: 'wrong', doubtful: 'to watch', note: 'to know' } as const;
+
+export function Findings() {
+  const { prediction } = useTrials();
+  const { findings } = prediction.answer;
+  const sorted = useMemo(
+    () =>
+      [...findings].sort(
+        (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.at - b.at,
+      ),
+    [findings],
+  );
+  const counts = SEVERITIES.map((s) => [s, findings.filter((f) => f.severity === s).length] as const).filter(
+    ([, n]) => n > 0,
+  );
+  return (
+    <section className="trial-findings" aria-label="Findings">
+      <h2>
+        Findings{' '}
+        <small>{counts.length === 0 ? 'none' : counts.map(([s, n]) => `${n} ${WORDS[s]}`).join(' · ')}</small>
+        <span className="grow" />
+        <Limits />
+      </h2>
+      {sorted.length === 0 ? (
+        <p className="quiet">Every check passes under this gesture, on this screen and at this size.</p>
+      ) : (
+        <ul>
+          {sorted.map((f) => (
+            <Row key={`${f.check} ${f.about} ${f.element}`} finding={f} />
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function Row({ finding }: { finding: Finding }) {
+  const { page, take, session, link } = useOpenedPage();
+  const { document, pointAt, pointAtMotion, stale } = useTrials();
+  const navigate = useNavigate();
+  const { fix } = finding;
+  const check = checkById(finding.check)!;
+  const name = nameOf(document, finding.about);
+  const show = () => {
+    session.select(finding.about ? [finding.about] : []);
+    link.scrollTo(finding.at);
+    void navigate(`/pages/${page.id}?take=${take.id}`);
+  };
+  return (
+    <li
+      data-check={finding.check}
+      onPointerEnter={() => {
+        pointAt(finding.at);
+        pointAtMotion(finding.about || null);
+      }}
+      onPointerLeave={() => {
+        pointAt(null);
+        pointAtMotion(null);
+      }}
+    >
+      <FindingSign severity={finding.severity} label={WORDS[finding.severity]} />
+      <div>
+        <h3 title={`${CHECK_GROUPS[check.group]}: ${check.why}`}>
+          {name && <>{name}: </>}
+          {finding.brief}
+        </h3>
+        <p>{finding.sentence}</p>
+        <footer>
+          <span>{grouped(finding.at)} px</span>
+          <span className="grow" />
+          <button type="button" className="btn" onClick={show}>
+            Show
+          </button>
+          {fix && (
+            <button
+              type="button"
+              className="btn"
+              title={fix.label}
+              disabled={stale}
+              onClick={() => {
+                session.act(fix.label.toLowerCase(), (d) => withFix(d, fix));
+                notify(`${fix.label}: done.`, {
+                  action: { label: 'Undo', run: () => void session.undo() },
+                });
+              }}
+            >
+              Fix
+            </button>
+          )}
+        </footer>
+      </div>
+    </li>
+  );
+}
+
+function nameOf(
+  d: {
+    motions: { id: string; name: string }[];
+    pins: { id: string; name: string }[];
+    gates: { id: string; name: string }[];
+  },
+  id: string,
+): string {
+  return [...d.motions, ...d.pins, ...d.gates].find((x) => x.id === id)?.name ?? '';
+}

@@ -1,0 +1,167 @@
+/** Which way of scrolling is tried, on which screen and device, and the numbers that a gesture is made with. */
+import {
+  CLOCKS,
+  DEVICES,
+  DIRECTIONS,
+  durationOf,
+  GESTURES,
+  gestureOf,
+  recordedGesture,
+  valuesOf,
+} from '@lyvek/core';
+import type { Direction, Gesture } from '@lyvek/core';
+import { GestureCurve } from '../../parts/GestureCurve.tsx';
+import { Down } from '../../parts/glyphs.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { Choices, Pop } from '../../parts/Pop.tsx';
+import { useLayout, useOpenedPage } from '../page-context.ts';
+
+const WAYS: Record<Direction, string> = { down: 'Down', up: 'Up', both: 'Down and up' };
+
+const lasts = (g: Gesture, max: number): string => {
+  const s = durationOf(g, max) / 1000;
+  return s >= 120 ? `${Math.round(s / 60)} min` : `${s.toFixed(s < 20 ? 1 : 0)} s`;
+};
+
+export function Gestures() {
+  const { choice, choose, settings, viewport } = useOpenedPage();
+  const max = useLayout().layout.scrollers[0]!.max.block;
+  const all = [
+    ...GESTURES.map((d) => ({ key: d.id, gesture: gestureOf(d.id, viewport.height, settings.gestures) })),
+    ...settings.traces.map((t) => ({
+      key: `trace ${t.name}`,
+      gesture: { ...recordedGesture(t), name: t.name },
+    })),
+  ];
+  const clock = CLOCKS.find((c) => c.id === choice.clock) ?? CLOCKS[0]!;
+  const device = DEVICES.find((d) => d.id === choice.device) ?? DEVICES[0]!;
+  return (
+    <header className="trials-head">
+      <div className="gesture-chips" role="group" aria-label="Gesture">
+        {all.map(({ key, gesture }) => (
+          <button
+            key={key}
+            type="button"
+            className="gesture-chip"
+            aria-pressed={key === choice.gesture}
+            onClick={() => choose({ gesture: key })}
+          >
+            <b>{gesture.name}</b>
+            <span>
+              <GestureCurve gesture={gesture} width={44} height={22} />
+              <i>{lasts(gesture, max)}</i>
+            </span>
+          </button>
+        ))}
+      </div>
+      <div className="trial-setup">
+        <Pick
+          label="Device"
+          face={device.name}
+          options={DEVICES.map((d) => ({ value: d.id, text: d.name }))}
+          value={device.id}
+          onChoose={(id) => choose({ device: id })}
+        />
+        <span>
+          <Pick
+            label="Frames"
+            face={clock.name}
+            options={CLOCKS.map((c) => ({ value: c.id, text: c.name, note: c.what }))}
+            value={clock.id}
+            onChoose={(id) => choose({ clock: id })}
+          />
+          <Pick
+            label="Way"
+            face={WAYS[choice.direction]}
+            options={DIRECTIONS.map((d) => ({ value: d, text: WAYS[d] }))}
+            value={choice.direction}
+            onChoose={(direction) => choose({ direction })}
+          />
+          <Constants />
+        </span>
+      </div>
+    </header>
+  );
+}
+
+function Pick<T extends string>({
+  label,
+  face,
+  options,
+  value,
+  onChoose,
+}: {
+  label: string;
+  face: string;
+  options: readonly { value: T; text: string; note?: string }[];
+  value: T;
+  onChoose(v: T): void;
+}) {
+  return (
+    <Pop
+      className="btn tall"
+      label={`${label}: ${face}`}
+      placement="bottom-end"
+      face={
+        <>
+          {face} <Down />
+        </>
+      }
+    >
+      {(close) => (
+        <Choices
+          options={options}
+          value={value}
+          onChoose={(v) => {
+            onChoose(v);
+            close();
+          }}
+        />
+      )}
+    </Pop>
+  );
+}
+
+/** The numbers of the chosen gesture; they count for the whole project. */
+function Constants() {
+  const { choice, settings, putSettings } = useOpenedPage();
+  const d = GESTURES.find((g) => g.id === choice.gesture);
+  if (!d) return null;
+  const own = settings.gestures[d.id] ?? {};
+  const values = valuesOf(d, own);
+  const put = (next: Record<string, number>) =>
+    putSettings({ ...settings, gestures: { ...settings.gestures, [d.id]: next } });
+  return (
+    <Pop className="btn tall" label={`Numbers of ${d.name}`} placement="bottom-end" face="Numbers">
+      {() => (
+        <div className="constants">
+          <p>
+            <b>{d.name}</b> {d.what}
+          </p>
+          {Object.entries(d.constants).map(([key, c]) => (
+            <label key={key}>
+              <span>
+                {c.name}
+                <i>{c.source}</i>
+              </span>
+              <NumberField
+                label={c.name}
+                value={values[key]!}
+                min={c.min}
+                max={c.max}
+                onChange={(n) => put({ ...own, [key]: n })}
+              />
+              <em>{c.unit}</em>
+            </label>
+          ))}
+          <div>
+            <span className="grow">Counts for all pages of this project.</span>
+            <button type="button" className="btn" disabled={!Object.keys(own).length} onClick={() => put({})}>
+              Lyvek’s own
+            </button>
+          </div>
+        </div>
+      )}
+    </Pop>
+  );
+}

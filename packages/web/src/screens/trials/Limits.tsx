@@ -1,0 +1,53 @@
+/** The project’s own thresholds. */
+import { DEFAULT_LIMITS, LIMIT_NAMES, LIMITS } from '@lyvek/core';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { Pop } from '../../parts/Pop.tsx';
+import { useOpenedPage } from '../page-context.ts';
+
+export function Limits() {
+  const { settings, putSettings, project } = useOpenedPage();
+  const { limits } = settings;
+  const isOwn = LIMIT_NAMES.every((n) => limits[n] === DEFAULT_LIMITS[n]);
+  return (
+    <Pop className="btn" label="Limits" placement="bottom-end" face="Limits">
+      {() => (
+        <div className="constants limits">
+          <p>
+            <b>Limits</b> of all pages in {project.name}. Checks speak when one is passed.
+          </p>
+          {LIMIT_NAMES.map((name) => {
+            const l = LIMITS[name];
+            return (
+              <label key={name}>
+                <span>
+                  {l.name}
+                  <i>{l.what}</i>
+                </span>
+                <NumberField
+                  label={l.name}
+                  value={limits[name]}
+                  min={l.min}
+                  max={l.max}
+                  whole={'whole' in l && l.whole}
+                  onChange={(n) => putSettings({ ...settings, limits: { ...limits, [name]: n } })}
+                />
+                <em>{l.unit}</em>
+              </label>
+            );
+          })}
+          <div>
+            <span className="grow" />
+            <button
+              type="button"
+              className="btn"
+              disabled={isOwn}
+              onClick={() => putSettings({ ...settings, limits: DEFAULT_LIMITS })}
+            >
+              Lyvek’s own
+            </button>
+          </div>
+        </div>
+      )}
+    </Pop>
+  );
+}

@@ -1,0 +1,52 @@
+/** One line: how many frames, how many on time, the slow ones and where the worst is. */
+import { deviceById } from '@lyvek/core';
+import { grouped } from '../../parts/strip/view.ts';
+import { useOpenedPage } from '../page-context.ts';
+import { useTrials } from './trials-context.ts';
+
+const ms = (n: number) => n.toFixed(n < 10 ? 1 : 0);
+
+export function Summary({ running, failed }: { running: number | null; failed: string | null }) {
+  const { simulations, link } = useOpenedPage();
+  const { summary: s, prediction, pointAt, stale } = useTrials();
+  const { slower } = deviceById(prediction.question.device);
+  const over = s.worst > s.budget;
+  return (
+    <div className="trial-summary" role="status">
+      <span>
+        <b>{grouped(s.frames)}</b> frames
+      </span>
+      <span>
+        <b>{(100 * s.onTime).toFixed(1)} %</b> on time
+      </span>
+      <span>
+        p95 <b>{ms(s.p95)} ms</b>
+      </span>
+      <button
+        type="button"
+        onPointerEnter={() => pointAt(s.worstAt)}
+        onPointerLeave={() => pointAt(null)}
+        onClick={() => link.scrollTo(s.worstAt)}
+      >
+        worst <b className={over ? 'over' : ''}>{ms(s.worst)} ms</b> at <b>{grouped(s.worstAt)} px</b>
+      </button>
+      <span className="grow" />
+      {running !== null ? (
+        <span className="trial-running">
+          <progress max={1} value={running} aria-label="Trial under way" />
+          <button type="button" className="btn" onClick={() => simulations.end()}>
+            Stop
+          </button>
+        </span>
+      ) : (
+        <i title="Fitted to no measured trial yet: the prices per change are the ones that Lyvek comes with.">
+          {failed
+            ? `The trial failed: ${failed}.`
+            : stale
+              ? 'of an older state'
+              : `predicted, ± ${Math.round(100 * prediction.answer.band)} %${slower > 1 ? `, ${slower}× slower than this machine` : ''}`}
+        </i>
+      )}
+    </div>
+  );
+}

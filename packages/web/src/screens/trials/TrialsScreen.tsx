@@ -1,0 +1,106 @@
+/** Trials: what every frame costs along the page, how the damping feels, how smoothly motions go, and what the checks found. */
+import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { clockById, summaryOf } from '@lyvek/core';
+import { fitView } from '../../parts/strip/view.ts';
+import { useSize } from '../../parts/use-size.ts';
+import { useUndoKeys } from '../../parts/use-undo-keys.ts';
+import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts';
+import { useQuestion, useSimulation } from '../use-simulation.ts';
+import { Costs, COSTS } from './Costs.tsx';
+import { Feel } from './Feel.tsx';
+import { Findings } from './Findings.tsx';
+import { Gestures } from './Gestures.tsx';
+import { Smoothness } from './Smoothness.tsx';
+import { Summary } from './Summary.tsx';
+import { TrialsContext } from './trials-context.ts';
+
+const HEAD = 28;
+/** Room for the legend under the chart. */
+const FOOT = 52;
+
+export function TrialsScreen() {
+  const { page, take, session, viewport } = useOpenedPage();
+  const { layout, measured } = useLayout();
+  const document = useSettledDocument();
+  const { gesture } = useQuestion();
+  const { last, running, failed, stale } = useSimulation();
+  const { ref, height } = useSize();
+  const [at, pointAt] = useState<number | null>(null);
+  const [motion, pointAtMotion] = useState<string | null>(null);
+  useUndoKeys(session);
+  useEffect(() => {
+    window.document.title = `Trials · ${page.name} · Lyvek`;
+  }, [page.name]);
+  const rows = Math.max(200, height - HEAD - FOOT);
+  const max = layout.scrollers[0]!.max.block;
+  const view = useMemo(() => fitView(Math.max(1, max), rows), [max, rows]);
+  const summary = useMemo(
+    () => last && summaryOf(last.answer.frames, clockById(last.question.clock).refresh),
+    [last],
+  );
+  if (!measured)
+    return (
+      <div className="empty-note">
+        <p className="mb-3">
+          The page has not been measured at {viewport.width} × {viewport.height} yet. Open it in the Rundown
+          once; then it can be tried.
+        </p>
+        <Link className="btn" to={`/pages/${page.id}?take=${take.id}`}>
+          To the Rundown
+        </Link>
+      </div>
+    );
+  if (max <= 0)
+    return (
+      <p className="empty-note">
+        At {viewport.width} × {viewport.height} this page is not longer than the window: there is nothing to
+        scroll, so there is nothing to try.
+      </p>
+    );
+  return (
+    <div className="trials" ref={ref} style={{ gridTemplateColumns: `${COSTS}px minmax(0, 1fr)` }}>
+      {last && summary ? (
+        <TrialsContext
+          value={{
+            layout,
+            document,
+            prediction: last,
+            stale,
+            frames: last.answer.frames,
+            summary,
+            gesture,
+            view,
+            rows,
+            max,
+            at,
+            pointAt,
+            motion,
+            pointAtMotion,
+          }}
+        >
+          <Costs />
+          <div className="trials-right">
+            <Gestures />
+            <Summary running={running} failed={failed} />
+            <div className="trials-columns">
+              <div className="trials-middle">
+                <Feel />
+                <Smoothness />
+              </div>
+              <Findings />
+            </div>
+          </div>
+        </TrialsContext>
+      ) : (
+        <>
+          <div />
+          <div className="trials-right">
+            <Gestures />
+            <p className="empty-note">{failed ? `The trial failed: ${failed}.` : 'Working it out …'}</p>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

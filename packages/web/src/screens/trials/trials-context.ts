@@ -1,0 +1,34 @@
+/** What the parts of the trials share: what was found, the vertical view, and the place that is pointed at. */
+import { createContext, useContext } from 'react';
+import type { Gesture, HeldLayout, MotionDocument, TrialFrames, TrialSummary } from '@lyvek/core';
+import type { Simulation } from '../../data/simulation.ts';
+import type { View } from '../../parts/strip/view.ts';
+
+export interface Trials {
+  layout: HeldLayout;
+  document: MotionDocument;
+  /** the predicted trial that is shown; `stale`: of an older state */
+  prediction: Simulation;
+  stale: boolean;
+  /** the frames that are drawn, and what they amount to */
+  frames: TrialFrames;
+  summary: TrialSummary;
+  gesture: Gesture;
+  view: View;
+  rows: number;
+  max: number;
+  /** scroll offset under the pointer, wherever it points; null when nowhere */
+  at: number | null;
+  pointAt(offset: number | null): void;
+  /** a motion pointed at in a list */
+  motion: string | null;
+  pointAtMotion(id: string | null): void;
+}
+
+export const TrialsContext = createContext<Trials | null>(null);
+
+export function useTrials(): Trials {
+  const value = useContext(TrialsContext);
+  if (!value) throw new Error('used outside of the trials');
+  return value;
+}

@@ -1,0 +1,45 @@
+/** The predicted trial of what is done, always up to date: asked anew when the document, the layout or the choice changes. */
+import { useEffect, useMemo } from 'react';
+import { useStore } from 'zustand';
+import type { Gesture } from '@lyvek/core';
+import type { Simulation } from '../data/simulation.ts';
+import { gestureFor } from '../workers/trial-work.ts';
+import type { TrialQuestion } from '../workers/trial-work.ts';
+import { useLayout, useOpenedPage, useSettledDocument } from './page-context.ts';
+
+/** A series of small changes is asked about once. */
+const REST = 90;
+
+export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
+  const { choice, settings, viewport } = useOpenedPage();
+  return useMemo(() => {
+    const trace = settings.traces.find((t) => `trace ${t.name}` === choice.gesture) ?? null;
+    const question = { ...choice, values: settings.gestures, trace, limits: settings.limits };
+    return { question, gesture: gestureFor(question, viewport.height) };
+  }, [choice, settings, viewport.height]);
+}
+
+export interface SimulationView {
+  last: Simulation | null;
+  /** share done of the one under way; null when nothing is */
+  running: number | null;
+  failed: string | null;
+  /** what is shown is of an older document, size or choice */
+  stale: boolean;
+}
+
+export function useSimulation(): SimulationView {
+  const { simulations } = useOpenedPage();
+  const { layout, measured } = useLayout();
+  const document = useSettledDocument();
+  const { question } = useQuestion();
+  useEffect(() => {
+    if (!measured) return;
+    const timer = setTimeout(() => simulations.ask({ document, layout, question }), REST);
+    return () => clearTimeout(timer);
+  }, [simulations, document, layout, measured, question]);
+  const { last, running, failed } = useStore(simulations.store);
+  const stale =
+    last === null || last.document !== document || last.question !== question || last.layout !== layout;
+  return { last, running, failed, stale };
+}

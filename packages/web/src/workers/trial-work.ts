@@ -1,0 +1,61 @@
+/** What is asked of the trial worker, and the work itself, so that a test can do it without a worker. */
+import {
+  clockById,
+  compileTake,
+  deviceById,
+  findingsOf,
+  gestureOf,
+  recordedGesture,
+  shippedCoefficients,
+  simulating,
+} from '@lyvek/core';
+import type {
+  Direction,
+  Finding,
+  GestureValues,
+  HeldLayout,
+  Limits,
+  MotionDocument,
+  Simulated,
+  Trace,
+} from '@lyvek/core';
+
+export interface TrialQuestion {
+  gesture: string;
+  values: GestureValues;
+  /** replayed instead of the gesture */
+  trace: Trace | null;
+  clock: string;
+  direction: Direction;
+  device: string;
+  limits: Limits;
+}
+
+export interface TrialAnswer extends Simulated {
+  findings: Finding[];
+}
+
+export const gestureFor = (q: Pick<TrialQuestion, 'gesture' | 'values' | 'trace'>, port: number) =>
+  q.trace ? recordedGesture(q.trace) : gestureOf(q.gesture, port, q.values);
+
+/** A simulated trial and what the checks say of it; yields how far it is. */
+export function* trialWork(
+  document: MotionDocument,
+  layout: HeldLayout,
+  q: TrialQuestion,
+): Generator<{ done: number; of: number }, TrialAnswer> {
+  const take = compileTake(document, layout);
+  const gesture = gestureFor(q, layout.viewport.height);
+  const clock = clockById(q.clock);
+  const trial = yield* simulating({
+    document,
+    take,
+    gesture,
+    clock,
+    direction: q.direction,
+    coefficients: shippedCoefficients(q.device),
+    dpr: deviceById(q.device).dpr,
+  });
+  const findings = findingsOf({ document, take, gesture, clock, limits: q.limits, trial });
+  return { ...trial, findings };
+}
