@@ -124,7 +124,7 @@ export const SPECIMENS: Record<string, Specimen> = {
   'auto-insets': one({
     driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['auto', 'auto'] },
   }),
-  'caught-by-scroller': one(at('#caught'), { besides: ['starts-part-way'] }),
+  'caught-by-scroller': one(at('#caught')),
   'sideways-scroll': one({ keyframes: { translate: between('700px 0', '0 0') } }),
   'pin-shorter-than-scene': {
     document: {

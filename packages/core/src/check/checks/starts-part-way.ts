@@ -1,4 +1,4 @@
-import { pxText } from '../finding.ts';
+import { maxOf, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const startsPartWay: CheckDefinition = {
@@ -6,9 +6,10 @@ export const startsPartWay: CheckDefinition = {
   name: 'Starts part-way',
   group: 'reach',
   why: 'The page opens with the motion already under way, so its first state is never seen.',
-  look(instance) {
+  look(instance, { take }) {
     const { start, end } = instance.placed;
-    if (start >= -1 / 32) return null;
+    // Where nothing scrolls nothing starts.
+    if (start >= -1 / 32 || maxOf(instance, take) <= 0) return null;
     const { motion } = instance;
     const already = Math.min(100, Math.round((-start / Math.max(end - start, 1e-9)) * 100));
     return {

@@ -4,11 +4,13 @@ import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import { bucketsOf, COST_PARTS, PART_NAMES } from '@lyvek/core';
 import type { Bucket } from '@lyvek/core';
+import { bucketSize } from '../../parts/strip/bands.ts';
+import { CostBand } from '../../parts/strip/CostBand.tsx';
 import { StripArt } from '../../parts/strip/StripArt.tsx';
 import { Ticks } from '../../parts/strip/Ticks.tsx';
 import { grouped, offsetAt, rowOf, ticksOf } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
-import { axisOf, bandsOf, bucketSize, peaksOf } from './model/costs.ts';
+import { axisOf, peaksOf } from './model/costs.ts';
 import { useTrials } from './trials-context.ts';
 
 /** Width of all of it, and where the bars lie in it. */
@@ -82,16 +84,7 @@ export function Costs() {
         <StripArt layout={layout} view={view} x={4} width={80} />
         <path className="rules" d={`M88.5 0V${rows}M143.5 0V${rows}`} />
         <Ticks view={view} rows={rows} max={max} />
-        {bandsOf(buckets, budget).map((b) => (
-          <rect
-            key={b.from}
-            x={89}
-            width={6}
-            y={rowOf(b.from, view)}
-            height={(b.to - b.from) / view.per}
-            className={`band ${b.band}`}
-          />
-        ))}
+        <CostBand frames={frames} max={max} view={view} budget={budget} />
         <path
           className="grid"
           d={ticksOf(view, rows, max)
@@ -119,17 +112,18 @@ export function Costs() {
           const y = rowOf((bucket.from + bucket.to) / 2, view);
           const over = bucket.total > budget;
           const end = x(bucket.total);
-          const inside = end + 100 > COSTS;
+          const name = short(names.get(charge.motion) ?? '');
+          // Beside the bar where there is room, else below its end.
+          const inside = end + 24 + 5.6 * (name.length + 8) > COSTS;
           return (
             <g key={bucket.from} className="peak">
-              <path d={`M${end + 3} ${y}h${inside ? 6 : Math.max(8, x(budget) + 8 - end)}`} />
+              <path d={`M${end + 2} ${y}h${inside ? 4 : 8}`} />
               <text
-                x={inside ? COSTS - 8 : Math.max(end + 14, x(budget) + 14)}
+                x={inside ? COSTS - 8 : end + 14}
                 y={inside ? y + 16 : y + 4}
                 textAnchor={inside ? 'end' : 'start'}
               >
-                {short(names.get(charge.motion) ?? '')}{' '}
-                <tspan className={over ? 'over' : ''}>{bucket.total.toFixed(1)} ms</tspan>
+                {name} <tspan className={over ? 'over' : ''}>{bucket.total.toFixed(1)} ms</tspan>
               </text>
             </g>
           );

@@ -13,7 +13,7 @@ import { useTrials } from './trials-context.ts';
 const WORDS = { wrong: 'wrong', doubtful: 'to watch', note: 'to know' } as const;
 
 export function Findings() {
-  const { prediction } = useTrials();
+  const { prediction, stale } = useTrials();
   const { findings } = prediction.answer;
   const sorted = useMemo(
     () =>
@@ -26,7 +26,7 @@ export function Findings() {
     ([, n]) => n > 0,
   );
   return (
-    <section className="trial-findings" aria-label="Findings">
+    <section className="trial-findings" aria-label="Findings" data-state={stale ? 'stale' : 'fresh'}>
       <h2>
         Findings{' '}
         <small>{counts.length === 0 ? 'none' : counts.map(([s, n]) => `${n} ${WORDS[s]}`).join(' · ')}</small>
@@ -38,7 +38,7 @@ export function Findings() {
       ) : (
         <ul>
           {sorted.map((f) => (
-            <Row key={`${f.check} ${f.about} ${f.element}`} finding={f} />
+            <Row key={`${f.check} ${f.about} ${f.element} ${f.at}`} finding={f} />
           ))}
         </ul>
       )}
@@ -60,7 +60,7 @@ function Row({ finding }: { finding: Finding }) {
   };
   return (
     <li
-      data-check={finding.check}
+      data-key={`${finding.check} ${finding.about} ${finding.element}`}
       onPointerEnter={() => {
         pointAt(finding.at);
         pointAtMotion(finding.about || null);

@@ -1,5 +1,6 @@
 /** Motions by smoothness, the roughest first. */
 import { useMemo } from 'react';
+import { isTooLongAStep } from '@lyvek/core';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
@@ -51,7 +52,8 @@ export function Smoothness() {
 function Row({ ranked, fewest, longest }: { ranked: Ranked; fewest: number; longest: number }) {
   const { motion, figures: f, targets } = ranked;
   const { link, session } = useOpenedPage();
-  const { pointAt, pointAtMotion, gesture } = useTrials();
+  const { pointAt, pointAtMotion, gesture, prediction } = useTrials();
+  const { handStep } = prediction.answer;
   const few = f.frames < fewest && !gesture.leaps;
   return (
     <tr
@@ -82,7 +84,7 @@ function Row({ ranked, fewest, longest }: { ranked: Ranked; fewest: number; long
       <Meter
         share={f.peakStep / (4 * longest)}
         text={f.peakStep < 10 ? f.peakStep.toFixed(1) : grouped(f.peakStep)}
-        bad={f.peakStep > longest}
+        bad={isTooLongAStep(f, longest, handStep)}
       />
       <Meter share={f.smoothness} text={f.smoothness.toFixed(2)} bad={false} />
     </tr>

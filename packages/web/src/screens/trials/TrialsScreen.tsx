@@ -1,6 +1,5 @@
 /** Trials: what every frame costs along the page, how the damping feels, how smoothly motions go, and what the checks found. */
 import { useEffect, useMemo, useState } from 'react';
-import { Link } from 'react-router';
 import { clockById, summaryOf } from '@lyvek/core';
 import { fitView } from '../../parts/strip/view.ts';
 import { useSize } from '../../parts/use-size.ts';
@@ -13,6 +12,7 @@ import { Findings } from './Findings.tsx';
 import { Gestures } from './Gestures.tsx';
 import { Smoothness } from './Smoothness.tsx';
 import { Summary } from './Summary.tsx';
+import { UnseenPage } from './UnseenPage.tsx';
 import { TrialsContext } from './trials-context.ts';
 
 const HEAD = 28;
@@ -20,7 +20,7 @@ const HEAD = 28;
 const FOOT = 52;
 
 export function TrialsScreen() {
-  const { page, take, session, viewport } = useOpenedPage();
+  const { page, session, viewport } = useOpenedPage();
   const { layout, measured } = useLayout();
   const document = useSettledDocument();
   const { gesture } = useQuestion();
@@ -39,28 +39,21 @@ export function TrialsScreen() {
     () => last && summaryOf(last.answer.frames, clockById(last.question.clock).refresh),
     [last],
   );
-  if (!measured)
-    return (
-      <div className="empty-note">
-        <p className="mb-3">
-          The page has not been measured at {viewport.width} × {viewport.height} yet. Open it in the Rundown
-          once; then it can be tried.
-        </p>
-        <Link className="btn" to={`/pages/${page.id}?take=${take.id}`}>
-          To the Rundown
-        </Link>
-      </div>
-    );
-  if (max <= 0)
-    return (
-      <p className="empty-note">
-        At {viewport.width} × {viewport.height} this page is not longer than the window: there is nothing to
-        scroll, so there is nothing to try.
-      </p>
-    );
+  const note = !measured
+    ? `Measuring the page at ${viewport.width} × ${viewport.height} …`
+    : max <= 0
+      ? `At ${viewport.width} × ${viewport.height} this page is not longer than the window: there is nothing to scroll, so there is nothing to try.`
+      : failed && !last
+        ? `The trial failed: ${failed}.`
+        : null;
   return (
     <div className="trials" ref={ref} style={{ gridTemplateColumns: `${COSTS}px minmax(0, 1fr)` }}>
-      {last && summary ? (
+      <UnseenPage />
+      {note !== null || !last || !summary ? (
+        <p className="empty-note" role="status">
+          {note ?? 'Working it out …'}
+        </p>
+      ) : (
         <TrialsContext
           value={{
             layout,
@@ -92,14 +85,6 @@ export function TrialsScreen() {
             </div>
           </div>
         </TrialsContext>
-      ) : (
-        <>
-          <div />
-          <div className="trials-right">
-            <Gestures />
-            <p className="empty-note">{failed ? `The trial failed: ${failed}.` : 'Working it out …'}</p>
-          </div>
-        </>
       )}
     </div>
   );

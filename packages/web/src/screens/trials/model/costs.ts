@@ -1,28 +1,11 @@
 /** Frame costs along the page, made ready for drawing. */
-import { bandOf } from '@lyvek/core';
-import type { Band, Bucket, Charge, Ms, Px } from '@lyvek/core';
+import type { Bucket, Charge, Ms } from '@lyvek/core';
 import { rowOf } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
-
-const SIZES = [50, 100, 200, 500, 1000, 2000, 5000, 10_000];
-/** Scroll that one bar stands for: a round number that is at least four rows high. */
-export const bucketSize = (view: View): Px => SIZES.find((s) => s / view.per >= 4) ?? 20_000;
 
 /** The ms axis reaches a little beyond the budget, and to the dearest frame. */
 export const axisOf = (buckets: readonly Bucket[], budget: Ms): Ms =>
   Math.max(1.25 * budget, 1.12 * buckets.reduce((m, b) => Math.max(m, b.total), 0));
-
-/** Stretches of equal band, for the ruler. */
-export function bandsOf(buckets: readonly Bucket[], budget: Ms): { from: Px; to: Px; band: Band }[] {
-  const out: { from: Px; to: Px; band: Band }[] = [];
-  for (const b of buckets) {
-    const band = bandOf(b.total, budget);
-    const last = out.at(-1);
-    if (last?.band === band && last.to === b.from) last.to = b.to;
-    else out.push({ from: b.from, to: b.to, band });
-  }
-  return out;
-}
 
 export interface Peak {
   bucket: Bucket;
