@@ -53,17 +53,19 @@ export function Costs() {
           <text x={x(0) - LEFT} y={18}>
             0
           </text>
-          {lines.map((l) => (
-            <text
-              key={l.ms}
-              x={x(l.ms) - LEFT}
-              y={18}
-              textAnchor="middle"
-              className={l.isBudget ? 'budget' : ''}
-            >
-              {l.isBudget ? `${l.ms.toFixed(1)} ms budget` : l.ms.toFixed(1)}
-            </text>
-          ))}
+          {lines
+            .filter((l) => l.isBudget || Math.abs(x(l.ms) - x(budget)) > 58)
+            .map((l) => (
+              <text
+                key={l.ms}
+                x={x(l.ms) - LEFT}
+                y={18}
+                textAnchor={l.isBudget && x(l.ms) < BARS.x + 90 ? 'start' : 'middle'}
+                className={l.isBudget ? 'budget' : ''}
+              >
+                {l.isBudget ? `${l.ms.toFixed(1)} ms budget` : l.ms.toFixed(1)}
+              </text>
+            ))}
           {summary.worst > 1.35 * budget && (
             <text x={x(summary.worst) - LEFT} y={18} textAnchor="end">
               {Math.round(summary.worst)}

@@ -124,14 +124,14 @@ export function Feel() {
         })}
       </div>
       <p className="feel-legend">
-        <span className="line-hand" /> hand <span className="line-page" /> page, one dot a frame
+        <span className="line-hand" /> hand <span className="line-page" /> page, a dot a frame
         {other && (
           <>
             <span className="line-other" /> the other
           </>
         )}
         <span className="grow" />
-        The two rates agree within <b>{apart(seen[0]!, seen[1]!).toFixed(1)} px</b>
+        Apart at most <b>{apart(seen[0]!, seen[1]!).toFixed(1)} px</b>
       </p>
     </section>
   );

@@ -15,7 +15,7 @@ export function UnseenPage() {
       sandbox={
         page.live ? 'allow-scripts allow-same-origin allow-forms allow-modals allow-popups' : 'allow-scripts'
       }
-      className="measure-frame"
+      className="unseen-page"
       style={{ width: viewport.width, height: viewport.height }}
       tabIndex={-1}
       aria-hidden="true"
