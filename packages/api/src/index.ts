@@ -7,6 +7,8 @@ import {
   LimitsSchema,
   PresetBodySchema,
   TraceSchema,
+  TrialResultSchema,
+  TrialSetupSchema,
 } from '@lyvek/core';
 
 export const Id = z.uuid();
@@ -122,6 +124,37 @@ export const Preset = z.object({
 });
 export const Presets = z.object({ presets: z.array(Preset) });
 export const NewPreset = z.strictObject({ name: Name, body: PresetBodySchema });
+
+/** A trial as a page’s history shows it. */
+export const Trial = z.object({
+  id: Id,
+  pageId: Id,
+  takeId: Id,
+  revision: z.number().int(),
+  kind: z.enum(['here', 'lab']),
+  setup: TrialSetupSchema,
+  state: z.enum(['queued', 'running', 'done', 'failed', 'cancelled']),
+  /** share done */
+  progress: z.number(),
+  /** why it failed */
+  why: z.string().nullable(),
+  createdAt: z.string(),
+});
+/** `lab`: whether this server can measure in Chromium. */
+export const Trials = z.object({ lab: z.boolean(), trials: z.array(Trial) });
+/** Without a result it is put into the lab’s queue; with one it was measured in the asker’s own browser. */
+export const NewTrial = z.strictObject({
+  setup: TrialSetupSchema,
+  result: TrialResultSchema.refine((r) => r.kind === 'here', 'only what was measured here').optional(),
+});
+/** With the document that it was run with, unless that cannot be read any more, and with its frames once it is done. */
+export const TrialWhole = Trial.extend({
+  document: DocumentSchema.nullable(),
+  result: TrialResultSchema.nullable(),
+});
+export type Trial = z.infer<typeof Trial>;
+export type Trials = z.infer<typeof Trials>;
+export type TrialWhole = z.infer<typeof TrialWhole>;
 
 export const TakeDocument = Take.extend({ document: DocumentSchema });
 export const NewTake = z.strictObject({ name: Name.optional(), document: DocumentSchema });

@@ -18,6 +18,7 @@ import { presetRoutes } from './routes/presets.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { schemaRoutes } from './routes/schemas.ts';
 import { takeRoutes } from './routes/takes.ts';
+import { trialRoutes } from './routes/trials.ts';
 
 /** A layout of 6,000 elements or a document of 5,000 motions stays below this. */
 const MOST_JSON = 12e6;
@@ -109,6 +110,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
     presetRoutes(pool),
   );
   api.use(handOffRoutes(pool, built, proofs));
+  api.use(trialRoutes(pool));
   api.use(schemaRoutes());
   api.use((req, res) =>
     sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),

@@ -1,10 +1,12 @@
 /** Starts the server: migrations, demo, listening; tells its parent when it is ready and ends when its parent is gone. */
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pino from 'pino';
 import { z } from 'zod';
 import { createApp } from './app.ts';
 import { loadDemoOnce, resetDemo } from './demo/load.ts';
 import { migrate, openPool } from './store/database.ts';
+import { LabQueue } from './trial-queue/queue.ts';
 
 const Env = z.object({
   DATABASE_URL: z.string().min(1),
@@ -38,7 +40,10 @@ async function begin(): Promise<void> {
     if (error) throw error;
     process.send?.({ ready: true, port: env.PORT });
   });
+  const lab = new LabQueue(pool, log, (file) => readFileSync(join(env.LYVEK_ROOT, 'dist', file)));
+  void lab.work();
   const end = () => {
+    lab.stop();
     server.close(() => void pool.end().then(() => process.exit(0)));
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 1500).unref();

@@ -2,7 +2,7 @@
 import { COST_PARTS } from '../budget/index.ts';
 import type { CostPart } from '../budget/index.ts';
 import type { Ms, Px } from '../page/index.ts';
-import type { TrialFrames } from './trial.ts';
+import type { TrialFrames, TrialResult } from './trial.ts';
 
 export interface TrialSummary {
   frames: number;
@@ -22,6 +22,9 @@ export const partsAt = (f: TrialFrames, i: number): Ms => COST_PARTS.reduce((s, 
 export const percentile = (sorted: ArrayLike<number>, share: number): number =>
   sorted.length ? sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1))]! : 0;
 
+/** A frame is late when the one after it comes after more than this many budgets: half a refresh is the timer’s own play. */
+const LATE = 1.5;
+
 /** Frames in which nothing happened count as on time: the screen shows them anyway. */
 export function summaryOf(frames: TrialFrames, refresh: number): TrialSummary {
   const budget = 1000 / refresh;
@@ -30,7 +33,11 @@ export function summaryOf(frames: TrialFrames, refresh: number): TrialSummary {
   cost.forEach((c, i) => {
     if (c > cost[worst]!) worst = i;
   });
-  const onTime = cost.reduce((n, c) => n + Number(c <= budget), 0);
+  // Where frames were measured the screen itself says which were late; threads work side by side, so their sum would not.
+  const { interval } = frames;
+  const onTime = interval
+    ? interval.reduce((n, ms) => n + Number(ms < LATE * budget), 0)
+    : cost.reduce((n, c) => n + Number(c <= budget), 0);
   const sorted = Float64Array.from(cost).sort();
   return {
     frames: cost.length,
@@ -85,4 +92,17 @@ export function histogramOf(values: readonly number[], step: Ms, bins: number): 
   const out = new Array<number>(bins).fill(0);
   for (const v of values) out[Math.min(bins - 1, Math.max(0, Math.floor(v / step)))]!++;
   return out;
+}
+
+/** Frames as CSV with a head line: ms, px, then ms per part. */
+export function trialCsv({ frames }: TrialResult): string {
+  const columns = [
+    't',
+    'y',
+    ...COST_PARTS,
+    ...(frames.interval ? ['interval'] : []),
+  ] as (keyof TrialFrames)[];
+  const names = columns.map((c) => (c === 't' ? 'ms' : c === 'y' ? 'px' : c));
+  const rows = frames.t.map((_t, i) => columns.map((c) => frames[c]![i]).join(','));
+  return [names.join(','), ...rows].join('\r\n') + '\r\n';
 }

@@ -17,6 +17,8 @@ export const TrialSetupSchema = z.strictObject({
   direction: z.enum(DIRECTIONS),
   viewport: ViewportSchema,
   device: z.string().max(40),
+  /** how long the hand takes from end to end of the page, ms; the time limit of a measured trial goes with it */
+  lasts: z.number().min(0).max(3_600_000).optional(),
   /** measured runs besides a warm-up; the median one is kept */
   repeats: z.number().int().min(1).max(9).default(3),
 });

@@ -6,7 +6,6 @@ import { zipSync } from 'fflate';
 import {
   TARGETS,
   activeMedia,
-  assemble,
   judge,
   proofPlan,
   readDocument,
@@ -18,10 +17,10 @@ import { notFound, Problem } from '../http/problem.ts';
 import { Id, PageTexts, ProofResultShape, ProofToken } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import type { Db } from '../store/database.ts';
-import { layoutsOf } from '../store/layouts.ts';
 import { filesOf, pageById } from '../store/pages.ts';
 import { takeWithDocument } from '../store/takes.ts';
 import { handOffPage, handedOff } from '../hand-off/files.ts';
+import { handOffOf } from '../hand-off/make.ts';
 import { NoChromium, chromiumPath, filesInMemory, lookAt } from '../lab/index.ts';
 import type { Proofs } from '../preview/proofs.ts';
 
@@ -33,31 +32,13 @@ const Query = z.object({
   older: z.stringbool().default(false),
 });
 
-async function handOff(db: Db, takeId: string, { width, height, ...options }: z.infer<typeof Query>) {
+async function handOff(db: Db, takeId: string, query: z.infer<typeof Query>) {
   const take = await takeWithDocument(db, takeId);
   const page = take && (await pageById(db, take.pageId));
   if (!take || !page) throw notFound('take');
   const parsed = readDocument(take.document);
   if (!parsed.ok) throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
-  const layouts = await layoutsOf(db, page.id);
-  const own = layouts.find((l) => l.viewport.width === width && l.viewport.height === height);
-  if (!own)
-    throw new Problem(
-      409,
-      'Not measured',
-      `The page has not been measured at ${width} × ${height}. Open it in the Rundown once.`,
-    );
-  const title = `${page.name}. Lyvek, ${take.name}, rev ${take.revision}`;
-  const files = await filesOf(db, page.id);
-  const assembled = assemble(
-    parsed.document,
-    own,
-    layouts.filter((l) => l !== own),
-    handOffPage(page, files),
-    title,
-    options,
-  );
-  return { page, files, assembled, document: parsed.document, layout: own };
+  return handOffOf(db, page.id, parsed.document, `${take.name}, rev ${take.revision}`, query);
 }
 
 /** Places that are looked at, down and up. */

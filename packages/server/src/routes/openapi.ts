@@ -7,6 +7,7 @@ import {
   NewLivePage,
   NewPreset,
   NewTake,
+  NewTrial,
   Page,
   PageReading,
   PageTexts,
@@ -22,6 +23,9 @@ import {
   Shelf,
   Take,
   TakeDocument,
+  Trial,
+  Trials,
+  TrialWhole,
 } from '@lyvek/api';
 import { DocumentSchema, LayoutSchema, PresetBodySchema, TARGETS } from '@lyvek/core';
 
@@ -141,6 +145,25 @@ export const OPERATIONS: readonly Operation[] = [
     summary: 'Proves the hand-off in Chromium on the server’s machine',
     query: HandOffQuery,
     answer: ProofResultShape,
+  },
+  { is: ['get', '/pages/:id/trials'], summary: 'The newest trials of a page', answer: Trials },
+  {
+    is: ['post', '/takes/:id/trials'],
+    summary: 'Queues a trial in Chromium on the server’s machine, or keeps one measured elsewhere',
+    body: NewTrial,
+    status: 201,
+    answer: Trial,
+  },
+  { is: ['get', '/trials/:id'], summary: 'A trial with its frames', answer: TrialWhole },
+  {
+    is: ['get', '/trials/:id/frames.csv'],
+    summary: 'The frames of a finished trial',
+    answer: { type: 'text/csv' },
+  },
+  {
+    is: ['post', '/trials/:id/cancel'],
+    summary: 'Ends a trial that waits or runs',
+    status: 204,
   },
   {
     is: ['get', '/runtime.js'],

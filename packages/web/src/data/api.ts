@@ -17,8 +17,11 @@ import {
   Shelf,
   Take,
   TakeDocument,
+  Trial,
+  Trials,
+  TrialWhole,
 } from '@lyvek/api';
-import type { Layout, MotionDocument, PresetBody } from '@lyvek/core';
+import type { Layout, MotionDocument, PresetBody, TrialResult, TrialSetup } from '@lyvek/core';
 
 const ProblemShape = z.looseObject({ title: z.string(), status: z.number(), detail: z.string() });
 
@@ -87,6 +90,12 @@ export const api = {
   /** Proves it in Chromium on the server’s machine. */
   labProof: (takeId: string, query: string, signal: AbortSignal) =>
     send(`/takes/${takeId}/proofs/lab?${query}`, { method: 'POST', signal }, ProofResultShape),
+  trials: (pageId: string) => get(`/pages/${pageId}/trials`, Trials),
+  trial: (id: string) => get(`/trials/${id}`, TrialWhole),
+  /** Queues a trial in the lab, or keeps one that was measured here. */
+  startTrial: (takeId: string, setup: TrialSetup, result?: TrialResult) =>
+    send(`/takes/${takeId}/trials`, json('POST', { setup, ...(result ? { result } : {}) }), Trial),
+  cancelTrial: async (id: string) => void (await call(`/trials/${id}/cancel`, { method: 'POST' })),
   take: (id: string) => get(`/takes/${id}`, TakeDocument),
   createTake: (pageId: string, document: MotionDocument) =>
     send(`/pages/${pageId}/takes`, json('POST', { document }), Take),

@@ -21,11 +21,13 @@ const BARS = { x: 151, width: 268 };
 const RATES = [60, 120];
 
 export function Costs() {
-  const { layout, frames, prediction, summary, view, rows, max, at, pointAt, motion, document } = useTrials();
+  const { layout, frames, beside, prediction, summary, view, rows, max, at, pointAt, motion, document } =
+    useTrials();
   const { link } = useOpenedPage();
   const offset = useStore(link.store, (s) => s.offset.y);
   const size = bucketSize(view);
   const buckets = useMemo(() => bucketsOf(frames, max, size), [frames, max, size]);
+  const others = useMemo(() => beside && bucketsOf(beside, max, size), [beside, max, size]);
   const { budget } = summary;
   const axis = axisOf(buckets, budget);
   const x = (ms: number) => BARS.x + (ms / axis) * BARS.width;
@@ -107,6 +109,17 @@ export function Costs() {
         {buckets.map((b) => (
           <Bar key={b.from} bucket={b} x={x} budget={budget} per={view.per} row={rowOf(b.from, view)} />
         ))}
+        {others && (
+          <path
+            className="beside"
+            d={others
+              .filter((b) => b.frames > 0)
+              .map(
+                (b) => `M${x(Math.min(axis, b.total))} ${rowOf(b.from, view)}v${(b.to - b.from) / view.per}`,
+              )
+              .join('')}
+          />
+        )}
         {lines.map((l) => (
           <path key={l.ms} d={`M${x(l.ms)} 0V${rows}`} className={l.isBudget ? 'budget-line' : 'rate-line'} />
         ))}
@@ -153,6 +166,12 @@ export function Costs() {
             {PART_NAMES[p].name}
           </span>
         ))}
+        {beside && (
+          <span>
+            <i className="beside-key" />
+            predicted
+          </span>
+        )}
         <em>ms of the dearest frame, by {grouped(size)} px of scroll</em>
       </footer>
     </div>

@@ -15,6 +15,7 @@ import { Down } from '../../parts/glyphs.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { Choices, Pop } from '../../parts/Pop.tsx';
 import { useLayout, useOpenedPage } from '../page-context.ts';
+import { Run } from './Run.tsx';
 
 const WAYS: Record<Direction, string> = { down: 'Down', up: 'Up', both: 'Down and up' };
 
@@ -55,13 +56,16 @@ export function Gestures() {
         ))}
       </div>
       <div className="trial-setup">
-        <Pick
-          label="Device"
-          face={device.name}
-          options={DEVICES.map((d) => ({ value: d.id, text: d.name }))}
-          value={device.id}
-          onChoose={(id) => choose({ device: id })}
-        />
+        <span>
+          <Pick
+            label="Device"
+            face={device.name}
+            options={DEVICES.map((d) => ({ value: d.id, text: d.name }))}
+            value={device.id}
+            onChoose={(id) => choose({ device: id })}
+          />
+          <Run />
+        </span>
         <span>
           <Pick
             label="Frames"

@@ -2,13 +2,15 @@
 import { deviceById } from '@lyvek/core';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
+import { History, trialWords } from './Run.tsx';
 import { useTrials } from './trials-context.ts';
 
 const ms = (n: number) => n.toFixed(n < 10 ? 1 : 0);
 
 export function Summary({ running, failed }: { running: number | null; failed: string | null }) {
   const { simulations, link } = useOpenedPage();
-  const { summary: s, prediction, pointAt, stale } = useTrials();
+  const { summary: s, prediction, pointAt, stale, measured } = useTrials();
+  const { shown } = measured;
   const { slower } = deviceById(prediction.question.device);
   const over = s.worst > s.budget;
   return (
@@ -31,7 +33,15 @@ export function Summary({ running, failed }: { running: number | null; failed: s
         worst <b className={over ? 'over' : ''}>{ms(s.worst)} ms</b> at <b>{grouped(s.worstAt)} px</b>
       </button>
       <span className="grow" />
-      {running !== null ? (
+      {shown ? (
+        <i
+          title={[trialWords(shown), ...shown.result.notes].join('. ')}
+          className={shown.result.notes.length ? 'doubtful' : ''}
+        >
+          {shown.kind === 'lab' ? 'measured in the lab' : 'measured here'}, rev {shown.revision}
+          {shown.result.notes.length > 0 && `: ${shown.result.notes[0]}`}
+        </i>
+      ) : running !== null ? (
         <span className="trial-running">
           <progress max={1} value={running} aria-label="Trial under way" />
           <button type="button" className="btn" onClick={() => simulations.end()}>
@@ -47,6 +57,7 @@ export function Summary({ running, failed }: { running: number | null; failed: s
               : `predicted, ± ${Math.round(100 * prediction.answer.band)} %${slower > 1 ? `, ${slower}× slower than this machine` : ''}`}
         </i>
       )}
+      <History />
     </div>
   );
 }

@@ -14,6 +14,7 @@ import { Smoothness } from './Smoothness.tsx';
 import { Summary } from './Summary.tsx';
 import { UnseenPage } from './UnseenPage.tsx';
 import { TrialsContext } from './trials-context.ts';
+import { useMeasured } from './use-measured.ts';
 
 const HEAD = 28;
 /** Room for the legend under the chart. */
@@ -35,10 +36,14 @@ export function TrialsScreen() {
   const rows = Math.max(200, height - HEAD - FOOT);
   const max = layout.scrollers[0]!.max.block;
   const view = useMemo(() => fitView(Math.max(1, max), rows), [max, rows]);
-  const summary = useMemo(
-    () => last && summaryOf(last.answer.frames, clockById(last.question.clock).refresh),
-    [last],
-  );
+  const trials = useMeasured();
+  const { shown } = trials;
+  const summary = useMemo(() => {
+    if (!last) return null;
+    return shown
+      ? summaryOf(shown.result.frames, clockById(shown.setup.clock).refresh)
+      : summaryOf(last.answer.frames, clockById(last.question.clock).refresh);
+  }, [last, shown]);
   const note = !measured
     ? `Measuring the page at ${viewport.width} × ${viewport.height} …`
     : max <= 0
@@ -60,7 +65,9 @@ export function TrialsScreen() {
             document,
             prediction: last,
             stale,
-            frames: last.answer.frames,
+            frames: shown ? shown.result.frames : last.answer.frames,
+            beside: shown ? last.answer.frames : null,
+            measured: trials,
             summary,
             gesture,
             view,

@@ -4,6 +4,8 @@ import type { Gesture, HeldLayout, MotionDocument, TrialFrames, TrialSummary } f
 import type { Simulation } from '../../data/simulation.ts';
 import type { View } from '../../parts/strip/view.ts';
 
+import type { Measured } from './use-measured.ts';
+
 export interface Trials {
   layout: HeldLayout;
   document: MotionDocument;
@@ -13,6 +15,9 @@ export interface Trials {
   /** the frames that are drawn, and what they amount to */
   frames: TrialFrames;
   summary: TrialSummary;
+  /** totals by frame of the prediction, when what is drawn was measured */
+  beside: TrialFrames | null;
+  measured: Measured;
   gesture: Gesture;
   view: View;
   rows: number;

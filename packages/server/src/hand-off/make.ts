@@ -1,0 +1,45 @@
+/** Puts the hand-off of a document together, from what the database has of its page. */
+import { assemble } from '@lyvek/core';
+import type { MotionDocument, Target } from '@lyvek/core';
+import { notFound, Problem } from '../http/problem.ts';
+import type { Db } from '../store/database.ts';
+import { layoutsOf } from '../store/layouts.ts';
+import { filesOf, pageById } from '../store/pages.ts';
+import { handOffPage } from './files.ts';
+
+export interface HandOffQuery {
+  width: number;
+  height: number;
+  target: Target;
+  older: boolean;
+}
+
+/** `take`: what the title calls it. A page that has not been measured at that size cannot be written. */
+export async function handOffOf(
+  db: Db,
+  pageId: string,
+  document: MotionDocument,
+  take: string,
+  { width, height, ...options }: HandOffQuery,
+) {
+  const page = await pageById(db, pageId);
+  if (!page) throw notFound('page');
+  const layouts = await layoutsOf(db, page.id);
+  const own = layouts.find((l) => l.viewport.width === width && l.viewport.height === height);
+  if (!own)
+    throw new Problem(
+      409,
+      'Not measured',
+      `The page has not been measured at ${width} × ${height}. Open it in the Rundown once.`,
+    );
+  const files = await filesOf(db, page.id);
+  const assembled = assemble(
+    document,
+    own,
+    layouts.filter((l) => l !== own),
+    handOffPage(page, files),
+    `${page.name}. Lyvek, ${take}`,
+    options,
+  );
+  return { page, files, assembled, document, layout: own };
+}

@@ -1,0 +1,146 @@
+import { randomUUID } from 'node:crypto';
+import type { MotionDocument, TrialResult, TrialSetup } from '@lyvek/core';
+import type { Db } from './database.ts';
+
+export interface TrialRow {
+  id: string;
+  pageId: string;
+  takeId: string;
+  revision: number;
+  kind: 'here' | 'lab';
+  setup: unknown;
+  state: 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
+  progress: number;
+  why: string | null;
+  createdAt: string;
+}
+
+const COLUMNS = `id, page_id as "pageId", take_id as "takeId", revision, kind, setup, state, progress, why,
+  to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "createdAt"`;
+/** Trials that a page’s history shows. */
+const MOST = 60;
+
+export const listTrials = async (db: Db, pageId: string): Promise<TrialRow[]> =>
+  (
+    await db.query<TrialRow>(
+      `select ${COLUMNS} from trials where page_id = $1 order by created_at desc, id limit ${MOST}`,
+      [pageId],
+    )
+  ).rows;
+
+export const trialById = async (
+  db: Db,
+  id: string,
+): Promise<(TrialRow & { document: unknown; result: unknown }) | undefined> =>
+  (
+    await db.query<TrialRow & { document: unknown; result: unknown }>(
+      `select ${COLUMNS}, document, result from trials where id = $1`,
+      [id],
+    )
+  ).rows[0];
+
+interface NewTrial {
+  pageId: string;
+  takeId: string;
+  revision: number;
+  document: MotionDocument;
+  kind: 'here' | 'lab';
+  setup: TrialSetup;
+  /** of one that has been measured already */
+  result?: TrialResult;
+}
+
+export async function createTrial(db: Db, t: NewTrial): Promise<string> {
+  const id = randomUUID();
+  await db.query(
+    `insert into trials (id, page_id, take_id, revision, document, kind, setup, state, progress, result, ended_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, case when $8 = 'done' then now() end)`,
+    [
+      id,
+      t.pageId,
+      t.takeId,
+      t.revision,
+      JSON.stringify(t.document),
+      t.kind,
+      JSON.stringify(t.setup),
+      t.result ? 'done' : 'queued',
+      t.result ? 1 : 0,
+      t.result ? JSON.stringify(t.result) : null,
+    ],
+  );
+  return id;
+}
+
+/** Ends one that waits or runs; false when there is none such. */
+export const cancelTrial = async (db: Db, id: string): Promise<boolean> =>
+  (
+    await db.query(
+      `update trials set state = 'cancelled', ended_at = now() where id = $1 and state in ('queued', 'running')`,
+      [id],
+    )
+  ).rowCount === 1;
+
+/** A trial whose runner has been silent for this long is taken from it, s. */
+const SILENT = 20;
+const MOST_ATTEMPTS = 2;
+
+/** Gives those back to the queue whose runner has gone; ends those that have gone twice. */
+export async function reviveTrials(db: Db): Promise<void> {
+  await db.query(
+    `update trials set state = case when attempts < ${MOST_ATTEMPTS} then 'queued' else 'failed' end, progress = 0,
+       ended_at = case when attempts < ${MOST_ATTEMPTS} then null else now() end,
+       why = case when attempts < ${MOST_ATTEMPTS} then null
+         else 'The server was stopped twice while it ran. Run it again.' end
+     where state = 'running' and beat_at < now() - interval '${SILENT} seconds'`,
+  );
+}
+
+/** Takes the oldest waiting one for this machine. Several servers may ask at once: each gets another. */
+export const claimTrial = async (
+  db: Db,
+  machine: string,
+): Promise<(TrialRow & { document: unknown }) | undefined> =>
+  (
+    await db.query<TrialRow & { document: unknown }>(
+      `update trials set state = 'running', machine = $1, beat_at = now(), attempts = attempts + 1
+       where id = (select id from trials where state = 'queued' order by created_at, id limit 1 for update skip locked)
+       returning ${COLUMNS}, document`,
+      [machine],
+    )
+  ).rows[0];
+
+/** Says that it is still being run; false once it has been cancelled or taken away. */
+export const beatTrial = async (db: Db, id: string, machine: string, progress: number): Promise<boolean> =>
+  (
+    await db.query(
+      `update trials set beat_at = now(), progress = $3 where id = $1 and machine = $2 and state = 'running'`,
+      [id, machine, progress],
+    )
+  ).rowCount === 1;
+
+export async function endTrial(
+  db: Db,
+  id: string,
+  end: { result: TrialResult } | { why: string },
+): Promise<void> {
+  const result = 'result' in end ? JSON.stringify(end.result) : null;
+  await db.query(
+    `update trials set state = $2, result = $3, why = $4, progress = case when $2 = 'done' then 1 else progress end,
+       ended_at = now() where id = $1 and state = 'running'`,
+    [id, result === null ? 'failed' : 'done', result, 'why' in end ? end.why : null],
+  );
+}
+
+/** Newest finished trials of the lab on one class of device, for fitting its prices. */
+export const finishedTrials = async (
+  db: Db,
+  device: string,
+  most: number,
+): Promise<{ pageId: string; document: unknown; result: unknown }[]> =>
+  (
+    await db.query<{ pageId: string; document: unknown; result: unknown }>(
+      `select page_id as "pageId", document, result from trials
+       where kind = 'lab' and state = 'done' and setup ->> 'device' = $1 order by created_at desc limit $2`,
+      [device, most],
+    )
+  ).rows;

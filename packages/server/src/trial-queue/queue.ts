@@ -1,0 +1,116 @@
+/** Runs the lab’s trials one after another. All servers of a database share the queue; on one machine one trial runs at a time. */
+import { hostname } from 'node:os';
+import { setTimeout as rest } from 'node:timers/promises';
+import type pg from 'pg';
+import type { Logger } from 'pino';
+import { readDocument, TrialSetupSchema } from '@lyvek/core';
+import type { TrialSetup } from '@lyvek/core';
+import { handOffOf } from '../hand-off/make.ts';
+import { handedOff } from '../hand-off/files.ts';
+import { beatTrial, claimTrial, endTrial, reviveTrials } from '../store/trials.ts';
+import type { TrialRow } from '../store/trials.ts';
+import { filesInMemory, longestOf, runTrial, TrialFailed } from '../lab/index.ts';
+
+const LOOK_EVERY = 1000;
+const BEAT_EVERY = 2000;
+/** One lock per machine, so that two servers on it do not measure each other. */
+const LOCK = 487_003;
+
+export class LabQueue {
+  private readonly ended = new AbortController();
+  private readonly machine = `${hostname()} ${process.pid}`;
+
+  constructor(
+    private readonly pool: pg.Pool,
+    private readonly log: Logger,
+    private readonly built: (file: string) => Uint8Array,
+  ) {}
+
+  /** Works until `stop`. Errors of the database are waited out. */
+  async work(): Promise<void> {
+    while (!this.ended.signal.aborted) {
+      await this.next().catch((error: unknown) =>
+        this.log.warn({ err: error instanceof Error ? error.message : String(error) }, 'the lab waits'),
+      );
+      await rest(LOOK_EVERY, undefined, { signal: this.ended.signal }).catch(() => {});
+    }
+  }
+
+  stop(): void {
+    this.ended.abort();
+  }
+
+  private async next(): Promise<void> {
+    await reviveTrials(this.pool);
+    const client = await this.pool.connect();
+    let broken = false;
+    try {
+      const { rows } = await client.query<{ mine: boolean }>(
+        'select pg_try_advisory_lock($1, hashtext($2)) as mine',
+        [LOCK, hostname()],
+      );
+      if (!rows[0]?.mine) return;
+      try {
+        const trial = await claimTrial(client, this.machine);
+        if (trial) await this.run(trial);
+      } finally {
+        await client
+          .query('select pg_advisory_unlock($1, hashtext($2))', [LOCK, hostname()])
+          .catch(() => (broken = true));
+      }
+    } finally {
+      // A connection in doubt is closed, and its lock with it.
+      client.release(broken);
+    }
+  }
+
+  private async run(trial: TrialRow & { document: unknown }): Promise<void> {
+    const gone = new AbortController();
+    let done = 0;
+    const beat = setInterval(() => {
+      beatTrial(this.pool, trial.id, this.machine, done).then(
+        (still) => still || gone.abort(),
+        () => {},
+      );
+    }, BEAT_EVERY);
+    try {
+      const setup = TrialSetupSchema.parse(trial.setup);
+      const limit = AbortSignal.timeout(longestOf(setup));
+      const result = await this.measure(trial, setup, (share) => (done = share), [gone.signal, limit]).catch(
+        (error: unknown) => {
+          if (limit.aborted)
+            throw new TrialFailed(
+              `It was not done within ${Math.round(longestOf(setup) / 1000)} s: the page hangs, or is too slow to be scrolled.`,
+            );
+          throw error;
+        },
+      );
+      await endTrial(this.pool, trial.id, { result });
+    } catch (error) {
+      if (gone.signal.aborted || this.ended.signal.aborted) return;
+      const why = error instanceof Error ? error.message.split('\n')[0]! : String(error);
+      await endTrial(this.pool, trial.id, { why });
+    } finally {
+      clearInterval(beat);
+    }
+  }
+
+  private async measure(
+    trial: TrialRow & { document: unknown },
+    setup: TrialSetup,
+    told: (share: number) => void,
+    signals: AbortSignal[],
+  ) {
+    const parsed = readDocument(trial.document);
+    if (!parsed.ok) throw new TrialFailed('The stored document cannot be read any more.');
+    const { page, files, assembled } = await handOffOf(this.pool, trial.pageId, parsed.document, 'Trial', {
+      ...setup.viewport,
+      target: 'css',
+      older: false,
+    });
+    return runTrial(filesInMemory(page.entry, handedOff(files, page.entry, assembled, this.built)), setup, {
+      told,
+      signal: AbortSignal.any([this.ended.signal, ...signals]),
+    });
+  }
+}

@@ -1,0 +1,142 @@
+/** Measuring: starts a trial in the lab, tells how far it is, and opens what was measured before. */
+import { useStore } from 'zustand';
+import type { Trial } from '@lyvek/api';
+import { deviceById, GESTURES } from '@lyvek/core';
+import { Down } from '../../parts/glyphs.tsx';
+import { Pop } from '../../parts/Pop.tsx';
+import { useOpenedPage } from '../page-context.ts';
+import { useTrials } from './trials-context.ts';
+import { isUnderWay } from './use-measured.ts';
+
+const at = (iso: string): string =>
+  new Intl.DateTimeFormat('en', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    hour12: false,
+  }).format(new Date(iso));
+export const trialWords = (t: Trial): string => {
+  const gesture =
+    t.setup.trace?.name ?? GESTURES.find((g) => g.id === t.setup.gesture)?.name ?? t.setup.gesture;
+  const { width, height } = t.setup.viewport;
+  return `${gesture}, ${deviceById(t.setup.device).name}, ${width} × ${height}`;
+};
+const STATES: Record<Trial['state'], string> = {
+  queued: 'waits',
+  running: 'runs',
+  done: '',
+  failed: 'failed',
+  cancelled: 'stopped',
+};
+
+export function Run() {
+  const { measured } = useTrials();
+  const { session } = useOpenedPage();
+  const save = useStore(session.store, (s) => s.save.is);
+  const { underWay, lab, run, starting, stop } = measured;
+  if (underWay)
+    return (
+      <span className="trial-running" role="status">
+        {underWay.state === 'queued'
+          ? 'waits for the lab'
+          : `measuring, ${Math.round(100 * underWay.progress)} %`}
+        <progress max={1} value={underWay.progress} aria-label="Measuring" />
+        <button type="button" className="btn" onClick={() => stop(underWay.id)}>
+          Stop
+        </button>
+      </span>
+    );
+  const why =
+    lab === false
+      ? 'No Chromium is installed on the server. On Debian: apt-get install --no-install-recommends chromium fonts-liberation'
+      : save !== 'saved'
+        ? 'It measures what is saved; it will be in a moment.'
+        : 'Real wheel input in the server’s Chromium, slowed down like the device: once to warm up, three times to measure';
+  return (
+    <button
+      type="button"
+      className="btn main"
+      title={why}
+      disabled={lab !== true || starting || save !== 'saved'}
+      onClick={run}
+    >
+      {lab === false ? 'No lab here' : 'Measure'}
+    </button>
+  );
+}
+
+export function History() {
+  const { measured } = useTrials();
+  const { takes } = useOpenedPage();
+  const { history, shown, show } = measured;
+  const nameOf = (id: string) => takes.find((t) => t.id === id)?.name ?? 'a deleted take';
+  return (
+    <Pop
+      className="btn tall"
+      label="Trials"
+      placement="bottom-end"
+      face={
+        <>
+          {shown ? 'Measured' : 'Predicted'} <Down />
+        </>
+      }
+    >
+      {(close) => (
+        <div className="trial-history">
+          <button
+            type="button"
+            aria-current={shown === null}
+            onClick={() => {
+              show(null);
+              close();
+            }}
+          >
+            <b>Predicted</b>
+            <i>of what is on the screen, always up to date</i>
+          </button>
+          {history.length === 0 && <p className="quiet">Nothing was measured yet.</p>}
+          {history.map((t) => (
+            <div key={t.id} className="trial-row">
+              <button
+                type="button"
+                aria-current={shown?.id === t.id}
+                disabled={t.state !== 'done'}
+                title={t.why ?? undefined}
+                onClick={() => {
+                  show(t.id);
+                  close();
+                }}
+              >
+                <b>
+                  {at(t.createdAt)} · {nameOf(t.takeId)}, rev {t.revision}
+                  {STATES[t.state] && <em> {STATES[t.state]}</em>}
+                </b>
+                <i>{t.why ?? trialWords(t)}</i>
+              </button>
+              {t.state === 'done' && (
+                <>
+                  <a
+                    className="btn"
+                    href={`/api/trials/${t.id}`}
+                    download={`trial-${t.createdAt.slice(0, 10)}.json`}
+                  >
+                    JSON
+                  </a>
+                  <a className="btn" href={`/api/trials/${t.id}/frames.csv`} download>
+                    CSV
+                  </a>
+                </>
+              )}
+              {isUnderWay(t) && (
+                <button type="button" className="btn" onClick={() => measured.stop(t.id)}>
+                  Stop
+                </button>
+              )}
+            </div>
+          ))}
+        </div>
+      )}
+    </Pop>
+  );
+}

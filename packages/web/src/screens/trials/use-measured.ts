@@ -1,0 +1,82 @@
+/** Measured trials of the page: the history, the one that is shown, and the one under way. */
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { Trial, TrialWhole } from '@lyvek/api';
+import { durationOf, TrialSetupSchema } from '@lyvek/core';
+import type { TrialResult } from '@lyvek/core';
+import { api } from '../../data/api.ts';
+import { notifyError } from '../../parts/notices.tsx';
+import { useLayout, useOpenedPage } from '../page-context.ts';
+import { useQuestion } from '../use-simulation.ts';
+
+export interface Measured {
+  history: readonly Trial[];
+  /** whether the server has a browser to measure in; null before it has said so */
+  lab: boolean | null;
+  /** the one that waits or runs, if it is of this page */
+  underWay: Trial | null;
+  /** the finished one that is shown; null: the prediction */
+  shown: (TrialWhole & { result: TrialResult }) | null;
+  show(id: string | null): void;
+  run(): void;
+  starting: boolean;
+  stop(id: string): void;
+}
+
+export function useMeasured(): Measured {
+  const { page, take, viewport } = useOpenedPage();
+  const { question, gesture } = useQuestion();
+  const max = useLayout().layout.scrollers[0]!.max.block;
+  const client = useQueryClient();
+  const key = ['trials', page.id];
+  const [chosen, show] = useState<string | null>(null);
+  const history = useQuery({
+    queryKey: key,
+    queryFn: () => api.trials(page.id),
+    refetchInterval: (q) => (q.state.data?.trials.some(isUnderWay) ? 1000 : false),
+  });
+  const trials = history.data?.trials ?? [];
+  const state = trials.find((t) => t.id === chosen)?.state;
+  const whole = useQuery({
+    queryKey: ['trial', chosen, state],
+    queryFn: () => api.trial(chosen!),
+    enabled: state === 'done',
+    staleTime: Infinity,
+  });
+  const again = () => client.invalidateQueries({ queryKey: key });
+  const start = useMutation({
+    mutationFn: () => {
+      const { trace, gesture: id, values, clock, direction, device } = question;
+      const setup = TrialSetupSchema.parse({
+        gesture: trace ? 'recorded' : id,
+        values: values[id] ?? {},
+        ...(trace ? { trace } : {}),
+        clock: clock === '60' ? clock : '60',
+        direction,
+        viewport,
+        device,
+        lasts: durationOf(gesture, max),
+      });
+      return api.startTrial(take.id, setup);
+    },
+    onSuccess: (t) => {
+      show(t.id);
+      void again();
+    },
+    onError: notifyError,
+  });
+  const end = useMutation({ mutationFn: api.cancelTrial, onSettled: again, onError: notifyError });
+  const result = whole.data?.result;
+  return {
+    history: trials,
+    lab: history.data?.lab ?? null,
+    underWay: trials.find(isUnderWay) ?? null,
+    shown: chosen !== null && whole.data && result ? { ...whole.data, result } : null,
+    show,
+    run: start.mutate,
+    starting: start.isPending,
+    stop: end.mutate,
+  };
+}
+
+export const isUnderWay = (t: Trial): boolean => t.state === 'queued' || t.state === 'running';
