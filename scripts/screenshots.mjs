@@ -107,5 +107,17 @@ await shot('hand-off', rundown, async (page) => {
   await page.locator('.proof-bars').waitFor({ timeout: 60_000 });
   await page.waitForTimeout(300);
 });
+const trials = (name) => `/pages/${pages.find((p) => p.name.includes(name)).id}/trials`;
+const figures = async (page) => {
+  await page.locator('.trial-findings[data-state=fresh]').waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(2500);
+};
+await shot('trials', trials('Hessle'), figures);
+await shot('trials-dark', trials('Hessle'), figures, 'dark');
+await shot('feel', trials('Night'), async (page) => {
+  await figures(page);
+  await page.getByRole('button', { name: 'Beside another' }).click();
+  await page.waitForTimeout(1200);
+});
 await browser.close();
 await stack.stop();

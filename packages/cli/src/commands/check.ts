@@ -2,6 +2,7 @@ import type { Command } from 'commander';
 import { Option } from 'commander';
 import {
   CHECKS,
+  DEVICES,
   GESTURES,
   LimitsSchema,
   activeMedia,
@@ -11,6 +12,8 @@ import {
   DEFAULT_GESTURE,
   gestureOf,
   problemsOf,
+  shippedCoefficients,
+  simulate,
   underMedia,
   withPins,
 } from '@lyvek/core';
@@ -27,6 +30,7 @@ interface Options {
   page?: string;
   gesture: string;
   refresh: string;
+  device: string;
   viewport: string;
   limits?: string;
   format: keyof typeof REPORTS;
@@ -81,6 +85,11 @@ export const check = (program: Command): void =>
         .default(DEFAULT_GESTURE),
     )
     .option('--refresh <Hz>', 'frames per second', '60')
+    .addOption(
+      new Option('--device <device>', 'what frames are predicted for')
+        .choices(DEVICES.map((d) => d.id))
+        .default(DEVICES[0]!.id),
+    )
     .option('--limits <file>', 'limits of the project as JSON')
     .addOption(new Option('--format <format>', 'how to print').choices(Object.keys(REPORTS)).default('text'))
     .option('--out <file>', 'where to write the findings', '-')
@@ -97,13 +106,11 @@ export const check = (program: Command): void =>
       const document = underMedia(whole, activeMedia(whole, { viewport: bare.viewport, still: false }));
       const layout = withPins(bare, document.pins);
       const take = compileTake(document, layout);
-      const found = findingsOf({
-        document,
-        take,
-        gesture: gestureOf(o.gesture, layout.viewport.height),
-        clock: clockOf(refresh),
-        limits,
-      });
+      const gesture = gestureOf(o.gesture, layout.viewport.height);
+      const clock = clockOf(refresh);
+      const coefficients = shippedCoefficients(o.device);
+      const trial = simulate({ document, take, gesture, clock, direction: 'down', coefficients });
+      const found = findingsOf({ document, take, gesture, clock, limits, trial });
       const why = new Map(CHECKS.map((c) => [c.id, c.why]));
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
       const reported: Reported[] = [

@@ -7,7 +7,7 @@ import type { Motion } from '../motion/index.ts';
 import { between } from '../effect/effect-definition.ts';
 import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
 import { amountsAlong, simulate } from './simulate.ts';
-import { bandOf, bucketsOf, histogramOf, partsAt, percentile, summaryOf } from './summary.ts';
+import { bandOf, bucketsOf, histogramOf, partsAt, percentile, summaryOf, trialCsv } from './summary.ts';
 
 const layout = layoutOf([
   element({ selector: '#a' }),
@@ -166,4 +166,27 @@ describe('summary', () => {
 test('there and back ends where it began', () => {
   const { frames } = trial([rise()], { direction: 'both' });
   expect([frames.y[0], frames.y.at(-1), Math.max(...frames.y)]).toEqual([0, 0, 9000]);
+});
+
+describe('measured frames', () => {
+  const frames = {
+    t: [0, 17, 34, 68],
+    y: [0, 10, 20, 40],
+    script: [1, 1, 1, 1],
+    style: [30, 0, 0, 0],
+    paint: [0, 0, 0, 0],
+    composite: [0, 0, 0, 0],
+    interval: [17, 17, 34, 16],
+  };
+  test('are late where the next one came late, not where threads side by side worked long', () =>
+    expect(summaryOf(frames, 60).onTime).toBe(0.75));
+  test('go into a table with a head line', () => {
+    const setup = {} as never;
+    const csv = trialCsv({ frames, setup } as never);
+    expect(csv.split('\r\n').slice(0, 2)).toEqual([
+      'ms,px,script,style,paint,composite,interval',
+      '0,0,1,30,0,0,17',
+    ]);
+    expect(csv.trim().split('\r\n').length).toBe(5);
+  });
 });

@@ -18,7 +18,7 @@ const CATEGORIES = [
 /** Leaves a mark in every frame, says hello to nobody, and needs nothing of the page. */
 const MARKING = `(() => { const mark = () => { performance.mark('${MARK}' + Math.round(scrollY)); requestAnimationFrame(mark); }; requestAnimationFrame(mark); })()`;
 const FRAME = 1000 / 60;
-/** Before and after the hand, ms: so that what follows comes to rest inside the trace. */
+/** After the hand, ms: so that what follows comes to rest inside the trace. */
 const SETTLE = 700;
 /** A page that takes more memory than this is ended, MB. */
 const MOST_MEMORY = 1500;
@@ -28,10 +28,10 @@ export class TrialFailed extends Error {}
 
 /** No trial may take longer than this, ms. */
 export const MOST_TRIAL = 10 * 60_000;
-/** Time that a trial is given, ms: three times that of the hand for each run, since a slow page takes longer, and some for starting. */
+/** Time that a trial is given, whole ms: more than the hand takes for each run, since a slow page takes longer, and some for starting. */
 export function longestOf(setup: TrialSetup): number {
   const legs = setup.direction === 'both' ? 2 : 1;
-  return 45_000 + (setup.repeats + 1) * (10_000 + 1.6 * legs * (setup.lasts ?? 30_000));
+  return Math.ceil(20_000 + (setup.repeats + 1) * (6000 + 1.8 * legs * (setup.lasts ?? 30_000)));
 }
 
 export interface LabHooks {
@@ -148,10 +148,7 @@ class Watch {
   private readonly failed: Promise<never>;
   private fail!: (why: string) => void;
 
-  constructor(
-    private readonly page: Page,
-    browser: Browser,
-  ) {
+  constructor(page: Page, browser: Browser) {
     this.failed = new Promise((_done, reject) => {
       this.fail = (why) => reject(new TrialFailed(why));
     });
@@ -177,11 +174,10 @@ class Watch {
     const used = memoryOf(childrenOf(process.pid));
     if (used > MOST_MEMORY * 1e6)
       this.fail(`The page took more than ${MOST_MEMORY} MB of memory; it was ended.`);
-    void this.page;
   }
 }
 
-/** Resident memory of the processes below one, bytes: of those alone that were started as browsers. */
+/** Every process below one. */
 function childrenOf(root: number): number[] {
   const found: number[] = [];
   const queue = [root];
@@ -198,6 +194,7 @@ function childrenOf(root: number): number[] {
   return found;
 }
 const PAGE_SIZE = 4096;
+/** Resident memory of the largest of some processes, bytes. */
 function memoryOf(pids: readonly number[]): number {
   let most = 0;
   for (const pid of pids)

@@ -10,6 +10,7 @@ import { presetRoutes } from './presets.ts';
 import { projectRoutes } from './projects.ts';
 import { FORMATS, jsonSchemaOf, schemaRoutes } from './schemas.ts';
 import { takeRoutes } from './takes.ts';
+import { trialRoutes } from './trials.ts';
 
 interface Layer {
   route?: { path: string; methods: Record<string, boolean> };
@@ -27,6 +28,7 @@ describe('the description of the API', () => {
       projectRoutes(nothing),
       pageRoutes(nothing, []),
       takeRoutes(nothing),
+      trialRoutes(nothing),
       presetRoutes(nothing),
       handOffRoutes(nothing, () => Buffer.alloc(0), new Proofs()),
       schemaRoutes(),

@@ -41,6 +41,10 @@ export function Summary({ running, failed }: { running: number | null; failed: s
           {shown.kind === 'lab' ? 'measured in the lab' : 'measured here'}, rev {shown.revision}
           {shown.result.notes.length > 0 && `: ${shown.result.notes[0]}`}
         </i>
+      ) : measured.came !== null ? (
+        <i className="doubtful" title={measured.came}>
+          {measured.came}
+        </i>
       ) : running !== null ? (
         <span className="trial-running">
           <progress max={1} value={running} aria-label="Trial under way" />

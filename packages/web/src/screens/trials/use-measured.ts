@@ -17,6 +17,8 @@ export interface Measured {
   underWay: Trial | null;
   /** the finished one that is shown; null: the prediction */
   shown: (TrialWhole & { result: TrialResult }) | null;
+  /** why the chosen one came to nothing */
+  came: string | null;
   show(id: string | null): void;
   run(): void;
   starting: boolean;
@@ -36,7 +38,8 @@ export function useMeasured(): Measured {
     refetchInterval: (q) => (q.state.data?.trials.some(isUnderWay) ? 1000 : false),
   });
   const trials = history.data?.trials ?? [];
-  const state = trials.find((t) => t.id === chosen)?.state;
+  const picked = trials.find((t) => t.id === chosen);
+  const state = picked?.state;
   const whole = useQuery({
     queryKey: ['trial', chosen, state],
     queryFn: () => api.trial(chosen!),
@@ -72,6 +75,12 @@ export function useMeasured(): Measured {
     lab: history.data?.lab ?? null,
     underWay: trials.find(isUnderWay) ?? null,
     shown: chosen !== null && whole.data && result ? { ...whole.data, result } : null,
+    came:
+      state === 'failed'
+        ? `The trial failed: ${picked!.why ?? 'it gave no reason'}`
+        : state === 'cancelled'
+          ? 'The trial was stopped.'
+          : null,
     show,
     run: start.mutate,
     starting: start.isPending,

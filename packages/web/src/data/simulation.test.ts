@@ -1,0 +1,89 @@
+import { describe, expect, test } from '@jest/globals';
+import { emptyDocument, emptyLayout, withPins } from '@lyvek/core';
+import type { TrialAnswer } from '../workers/trial-work.ts';
+import type { FromTrialWorker, ToTrialWorker } from '../workers/trial-worker.ts';
+import { Simulations } from './simulation.ts';
+import type { Simulation } from './simulation.ts';
+
+class FakeWorker {
+  static all: FakeWorker[] = [];
+  heard: ToTrialWorker[] = [];
+  ended = false;
+  onmessage: ((e: MessageEvent) => unknown) | null = null;
+  onerror: ((e: ErrorEvent) => unknown) | null = null;
+  constructor() {
+    FakeWorker.all.push(this);
+  }
+  postMessage(m: ToTrialWorker) {
+    this.heard.push(m);
+  }
+  terminate() {
+    this.ended = true;
+  }
+  say(m: FromTrialWorker) {
+    this.onmessage?.({ data: m } as MessageEvent);
+  }
+}
+const make = () => {
+  FakeWorker.all = [];
+  return new Simulations(() => new FakeWorker() as never);
+};
+const layout = withPins(emptyLayout({ width: 800, height: 600 }), []);
+const asked = (name: string): Omit<Simulation, 'answer'> => ({
+  document: { ...emptyDocument(), taken: [name] },
+  layout,
+  question: {} as Simulation['question'],
+});
+const answer = { findings: [] } as unknown as TrialAnswer;
+
+describe('simulations', () => {
+  test('tell how far they are, and keep what was found with what was asked', () => {
+    const s = make();
+    const first = asked('a');
+    s.ask(first);
+    const [worker] = FakeWorker.all;
+    expect(s.store.getState().running).toBe(0);
+    worker!.say({ is: 'step', done: 1, of: 4 });
+    expect(s.store.getState().running).toBe(0.25);
+    worker!.say({ is: 'done', answer });
+    expect(s.store.getState()).toEqual({ last: { ...first, answer }, running: null, failed: null });
+  });
+  test('a layout crosses to the worker only once', () => {
+    const s = make();
+    s.ask(asked('a'));
+    FakeWorker.all[0]!.say({ is: 'done', answer });
+    s.ask(asked('b'));
+    expect(FakeWorker.all[0]!.heard.map((m) => m.layout)).toEqual([layout, null]);
+  });
+  test('of several questions in a hurry the newest is answered, by the same worker', () => {
+    const s = make();
+    s.ask(asked('a'));
+    s.ask(asked('b'));
+    s.ask(asked('c'));
+    const [worker] = FakeWorker.all;
+    worker!.say({ is: 'done', answer });
+    expect(FakeWorker.all.length).toBe(1);
+    expect(worker!.heard.map((m) => m.document.taken[0])).toEqual(['a', 'c']);
+  });
+  test('ending keeps what was finished before, and the next one gets its layout again', () => {
+    const s = make();
+    s.ask(asked('a'));
+    FakeWorker.all[0]!.say({ is: 'done', answer });
+    s.ask(asked('b'));
+    s.end();
+    expect(FakeWorker.all[0]!.ended).toBe(true);
+    expect(s.store.getState().running).toBeNull();
+    expect(s.store.getState().last!.document.taken).toEqual(['a']);
+    s.ask(asked('c'));
+    expect(FakeWorker.all[1]!.heard[0]!.layout).toBe(layout);
+  });
+  test('a failure is told and does not hide what was found before', () => {
+    const s = make();
+    s.ask(asked('a'));
+    FakeWorker.all[0]!.say({ is: 'done', answer });
+    s.ask(asked('b'));
+    FakeWorker.all[0]!.say({ is: 'failed', why: 'out of range' });
+    expect(s.store.getState()).toMatchObject({ running: null, failed: 'out of range' });
+    expect(s.store.getState().last).not.toBeNull();
+  });
+});
