@@ -1,7 +1,7 @@
 /** The lab: it measures where a page is dear, and hostile pages end with a clear failure and nothing else. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import type { APIRequestContext } from '@playwright/test';
+import type { APIRequestContext, Page } from '@playwright/test';
 import { emptyDocument, summaryOf } from '@lyvek/core';
 import type { MotionDocument, TrialResult } from '@lyvek/core';
 import { base, bring, html, newProject, openRundown } from '../support/app.ts';
@@ -47,12 +47,7 @@ async function ended(request: APIRequestContext, id: string, within = 90_000): P
     .toMatch(/done|failed|cancelled/);
   return trial(request, id);
 }
-async function brought(
-  request: APIRequestContext,
-  page: import('@playwright/test').Page,
-  name: string,
-  text: string,
-) {
+async function brought(request: APIRequestContext, page: Page, name: string, text: string) {
   const id = await bring(request, await newProject(request, `Lab ${name} ${Date.now()}`), text, 'text/html');
   await openRundown(page, id);
   return { id, take: await takeOf(request, id) };

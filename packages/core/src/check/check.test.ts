@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { shippedCoefficients } from '../budget/index.ts';
-import { clockOf, gestureOf } from '../feel/index.ts';
+import { clockOf, gestureOf, recordedGesture } from '../feel/index.ts';
 import { compileTake, readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
@@ -74,6 +74,28 @@ describe('checks', () => {
       ['jump', 0],
     ] as const)
       expect(lookAt(brief, { gesture }).length).toBe(count);
+  });
+
+  test('a recorded hand judges only what it has passed', () => {
+    const brief = SPECIMENS['too-few-frames']!.document;
+    const until = (y: number) => {
+      const trace = {
+        format: 'lyvek-trace',
+        version: 1,
+        name: 'Mine',
+        samples: [
+          { t: 0, y: 0 },
+          { t: 3000, y },
+        ],
+      } as const;
+      const take = compileTake(brief, withPins(PAGE, []));
+      const context = { document: brief, take, clock: clockOf(60), limits: DEFAULT_LIMITS };
+      return ids(
+        findingsOf({ ...context, gesture: recordedGesture({ ...trace, samples: [...trace.samples] }) }),
+      );
+    };
+    expect(until(900)).toEqual([]);
+    expect(until(8000)).toEqual(['too-few-frames']);
   });
 
   test('the fixes of the page’s ends are exact', () => {

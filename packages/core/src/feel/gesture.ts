@@ -52,7 +52,7 @@ export function gestureOf(id: string, port: Px, own: GestureValues = {}): Gestur
 /** The user’s own scrolling as a gesture. */
 export const recordedGesture = (trace: Trace): Gesture => ({
   id: 'recorded',
-  name: 'Recorded',
+  name: trace.name,
   values: {},
   leaps: false,
   period: 100,

@@ -1,4 +1,5 @@
 import { framesInRange } from '../../feel/index.ts';
+import type { Trace } from '../../feel/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { resolvePoint } from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';
@@ -21,6 +22,7 @@ export const tooFewFrames: CheckDefinition = {
     const high = Math.min(max, end);
     // Leaps leave out what lies between, and no range could be widened enough.
     if (gesture.leaps || end < 0 || start > max || max <= 0 || end <= start) return null;
+    if (gesture.trace && !passes(gesture.trace, low, high)) return null;
     const frames = framesInRange(gesture, { start, end }, max, clock);
     if (frames >= limits.framesInRange) return null;
     return {
@@ -32,6 +34,10 @@ export const tooFewFrames: CheckDefinition = {
     };
   },
 };
+
+/** A recorded hand may never have come by. */
+const passes = ({ samples }: Trace, low: Px, high: Px): boolean =>
+  samples.some((s) => s.y <= low) && samples.some((s) => s.y >= high);
 
 /** The smallest widening about the centre that reaches the limit, pushed back onto the page where it would leave it. */
 function widened(instance: Instance, context: CheckContext) {

@@ -31,7 +31,7 @@ export function Gestures() {
     ...GESTURES.map((d) => ({ key: d.id, gesture: gestureOf(d.id, viewport.height, settings.gestures) })),
     ...settings.traces.map((t) => ({
       key: `trace ${t.name}`,
-      gesture: { ...recordedGesture(t), name: t.name },
+      gesture: { ...recordedGesture(t) },
     })),
   ];
   const clock = CLOCKS.find((c) => c.id === choice.clock) ?? CLOCKS[0]!;
@@ -49,7 +49,7 @@ export function Gestures() {
           >
             <b>{gesture.name}</b>
             <span>
-              <GestureCurve gesture={gesture} width={44} height={22} />
+              <GestureCurve gesture={gesture} width={40} height={22} />
               <i>{lasts(gesture, max)}</i>
             </span>
           </button>
@@ -81,7 +81,6 @@ export function Gestures() {
             value={choice.direction}
             onChoose={(direction) => choose({ direction })}
           />
-          <Constants />
         </span>
       </div>
     </header>
@@ -127,7 +126,7 @@ function Pick<T extends string>({
 }
 
 /** The numbers of the chosen gesture; they count for the whole project. */
-function Constants() {
+export function Constants() {
   const { choice, settings, putSettings } = useOpenedPage();
   const d = GESTURES.find((g) => g.id === choice.gesture);
   if (!d) return null;

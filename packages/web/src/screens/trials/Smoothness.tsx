@@ -54,7 +54,8 @@ function Row({ ranked, fewest, longest }: { ranked: Ranked; fewest: number; long
   const { link, session } = useOpenedPage();
   const { pointAt, pointAtMotion, gesture, prediction } = useTrials();
   const { handStep } = prediction.answer;
-  const few = f.frames < fewest && !gesture.leaps;
+  // A recorded hand may never have come by.
+  const few = f.frames < fewest && !gesture.leaps && !(gesture.trace && f.frames === 0);
   return (
     <tr
       onPointerEnter={() => {

@@ -2,7 +2,9 @@
 import { deviceById } from '@lyvek/core';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
+import { Constants } from './Gestures.tsx';
 import { History, trialWords } from './Run.tsx';
+import { Traces } from './Traces.tsx';
 import { useTrials } from './trials-context.ts';
 
 const ms = (n: number) => n.toFixed(n < 10 ? 1 : 0);
@@ -61,6 +63,8 @@ export function Summary({ running, failed }: { running: number | null; failed: s
               : `predicted, ± ${Math.round(100 * prediction.answer.band)} %${slower > 1 ? `, ${slower}× slower than this machine` : ''}`}
         </i>
       )}
+      <Constants />
+      <Traces />
       <History />
     </div>
   );

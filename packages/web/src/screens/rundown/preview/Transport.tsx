@@ -7,6 +7,7 @@ import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { glide } from './glide.ts';
+import { Recorder } from './Recorder.tsx';
 
 export function Transport() {
   const { link, choose, choice, settings } = useOpenedPage();
@@ -81,6 +82,7 @@ export function Transport() {
           />
         )}
       </Pop>
+      <Recorder />
       <span className="grow" />
       <Figures />
     </div>

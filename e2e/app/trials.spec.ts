@@ -1,0 +1,110 @@
+/** Trials as people use them: another way of scrolling, their own scrolling, limits of the project, and places shown everywhere. */
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { TraceSchema } from '@lyvek/core';
+import { base, bring, newProject, openRundown, zipOf } from '../support/app.ts';
+
+const dir = new URL('../../demo/hessle/', import.meta.url);
+const file = (name: string) => readFileSync(new URL(name, dir), 'utf8');
+
+async function hessle(page: Page): Promise<string> {
+  const { request } = page.context();
+  const project = await newProject(request, `Trials ${Date.now()}`);
+  const id = await bring(
+    request,
+    project,
+    zipOf({ 'index.html': file('index.html'), 'styles.css': file('styles.css') }),
+  );
+  const made = await request.post(`${base}/api/pages/${id}/takes`, {
+    data: { document: JSON.parse(file('lyvek.document.json')) as object },
+  });
+  return `/pages/${id}/trials?take=${((await made.json()) as { id: string }).id}`;
+}
+const fresh = (page: Page) =>
+  expect(page.locator('.trial-findings')).toHaveAttribute('data-state', 'fresh', { timeout: 30_000 });
+const finding = (page: Page, key: string) => page.locator(`.trial-findings li[data-key^="${key}"]`);
+
+test('another gesture and another screen change the figures; a limit of the project counts at once and stays', async ({
+  page,
+}) => {
+  await page.goto(base + (await hessle(page)));
+  await fresh(page);
+  const summary = page.locator('.trial-summary');
+  const frames = async () => Number((await summary.locator('b').first().innerText()).replace(',', ''));
+  const before = await frames();
+  await page.getByRole('button', { name: /^Frames: / }).click();
+  await page.getByRole('button', { name: /^120 Hz/ }).click();
+  await expect.poll(frames).toBeGreaterThan(1.8 * before);
+  await page.getByRole('button', { name: 'Steady' }).click();
+  await expect.poll(frames).not.toBe(before);
+
+  await page.getByRole('button', { name: 'Brisk wheel' }).click();
+  await page.getByRole('button', { name: /^Frames: / }).click();
+  await page.getByRole('button', { name: /^60 Hz/ }).click();
+  await expect(finding(page, 'step-too-large')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Limits' }).click();
+  const field = page.getByLabel('Step from one frame to the next, at most');
+  await field.fill('nonsense');
+  await expect(field).toHaveAttribute('aria-invalid', 'true');
+  await field.press('Enter');
+  await expect(field).toHaveValue('48');
+  await field.fill('400');
+  await field.press('Enter');
+  await expect(finding(page, 'step-too-large')).toHaveCount(0);
+  await page.reload();
+  await fresh(page);
+  await expect(finding(page, 'step-too-large')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Limits' }).click();
+  await page.getByRole('button', { name: 'Lyvek’s own' }).click();
+  await expect(finding(page, 'step-too-large')).toHaveCount(1);
+});
+
+test('my own scrolling is recorded, chosen, kept for the project and saved as a file', async ({ page }) => {
+  const address = await hessle(page);
+  await openRundown(page, /pages\/([^/]+)/.exec(address)![1]!);
+  await page.goto(base + address.replace('/trials', ''));
+  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await page.mouse.move(900, 250);
+  for (let i = 0; i < 40; i++) {
+    await page.mouse.wheel(0, 60);
+    await page.waitForTimeout(20);
+  }
+  await page.getByRole('button', { name: 'End recording' }).click();
+  await expect(page.getByText(/Scrolling 1: \d/)).toBeVisible();
+  await page.getByRole('link', { name: 'Trials', exact: true }).click();
+  await fresh(page);
+  await expect(page.getByRole('button', { name: /^Scrolling 1/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Recorded scrolling' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'JSON' }).click();
+  const trace = TraceSchema.parse(JSON.parse(readFileSync(await (await download).path(), 'utf8')));
+  expect(trace.samples.length).toBeGreaterThan(20);
+  expect(trace.samples.at(-1)!.y).toBeGreaterThan(1500);
+  await page.getByRole('button', { name: 'Delete Scrolling 1' }).click();
+  await expect(page.getByRole('button', { name: /^Brisk wheel/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Scrolling 1/ })).toBeVisible();
+});
+
+test('what is pointed at shows its place along the page, a click brings the page there, and Show opens it in the Rundown', async ({
+  page,
+}) => {
+  await page.goto(base + (await hessle(page)));
+  await fresh(page);
+  const row = finding(page, 'large-blur');
+  await row.hover();
+  const pointer = page.locator('.costs-chart .pointer text');
+  await expect(pointer).toBeVisible();
+  const at = Number(
+    /^([\d,]+) px/
+      .exec(await pointer.innerText().catch(() => pointer.textContent().then(String)))![1]!
+      .replace(',', ''),
+  );
+  await row.getByRole('button', { name: 'Show' }).click();
+  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
+  await expect(page.locator('.page-at b')).toHaveText(`${at.toLocaleString('en')} px`);
+  await expect(page.locator('.sentence')).toBeVisible();
+  await expect(page.locator('.findings')).toContainText('A blur of 22 px');
+});
