@@ -374,10 +374,11 @@ test('beads are chosen across motions, moved together and deleted; the ruler lig
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+a');
   // A place inside of both ranges.
+  const place = Math.ceil(Math.max(await rangeStart(page, '#one'), await rangeStart(page, '#two'))) + 30;
   await preview(page)
     .locator('body')
-    .evaluate(() => scrollTo({ top: 560, behavior: 'instant' }));
-  await expect(page.locator('.page-at')).toContainText('560');
+    .evaluate((_b, top) => scrollTo({ top, behavior: 'instant' }), place);
+  await expect(page.locator('.page-at')).toContainText(String(place));
   await page.keyboard.press('b');
   await saved(page);
   const stops = async (k: number) =>
@@ -464,6 +465,13 @@ test('pulling the element in the page sets its value at the nearest stop; Esc pu
   await add(page, 'Rise', '#one');
   const first = async () => (await take(page, id)).motions[0].keyframes.translate[0].value;
   expect(await first()).toBe('0 72px');
+  // Near its beginning, so that the first stop is the nearest one.
+  const early = Math.ceil(await rangeStart(page, '#one')) + 60;
+  await preview(page)
+    .locator('body')
+    .evaluate((_b, top) => scrollTo({ top, behavior: 'instant' }), early);
+  await expect(page.locator('.page-at')).toContainText(String(early));
+  await page.waitForTimeout(200);
   const grip = (await page.locator('[data-grip=translate]').boundingBox())!;
   const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
   const scale = (await page.locator('.preview-page').boundingBox())!.width / 1280;

@@ -17,7 +17,7 @@ for (const scheme of ['light', 'dark'] as const)
   test.describe(scheme, () => {
     test.use({ colorScheme: scheme });
 
-    test('shelf, Rundown, + Motion and hand-off', async ({ page, request }) => {
+    test('shelf, Rundown, + Motion, hand-off and trials', async ({ page, request }) => {
       // Looking for accessibility findings in a large drawing takes its time.
       test.slow();
       const noise: string[] = [];
@@ -46,6 +46,9 @@ for (const scheme of ['light', 'dark'] as const)
       await page.getByRole('link', { name: 'Hand-off' }).click();
       await expect(page.locator('.code').first()).toContainText('@supports');
       expect(await serious(page)).toEqual([]);
+      await page.getByRole('link', { name: 'Trials', exact: true }).click();
+      await expect(page.locator('.time-chart .apexcharts-line').first()).toBeAttached({ timeout: 20_000 });
+      expect(await serious(page)).toEqual([]);
       await page.getByRole('link', { name: 'Presets' }).click();
       await expect(page.getByRole('heading', { name: 'Presets' })).toBeVisible();
       expect(await serious(page)).toEqual([]);
@@ -57,7 +60,7 @@ test('gliding plays the page down and up again, and the demo has no findings', a
   const project = await demoProject(request);
   const { pages } = await (await request.get(`${base}/api/projects/${project}`)).json();
   // The long page first: 518 motions, and nothing wrong with any of them.
-  await openRundown(page, pages[1].id);
+  await openRundown(page, pages.find((p: { name: string }) => p.name.includes('Almanac')).id);
   await expect(page.locator('.sheet .summary').first()).toContainText('518 motions, 518 on this page');
   await expect(page.locator('.findings')).toHaveCount(0);
   await openRundown(page, pages[0].id);

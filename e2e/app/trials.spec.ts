@@ -108,3 +108,33 @@ test('what is pointed at shows its place along the page, a click brings the page
   await expect(page.locator('.sentence')).toBeVisible();
   await expect(page.locator('.findings')).toContainText('A blur of 22 px');
 });
+
+test('a finding is accepted with a reason, stays so, is taken back and undone, and other fixes leave it so', async ({
+  page,
+}) => {
+  await page.goto(base + (await hessle(page)));
+  await fresh(page);
+  const row = finding(page, 'eased-scrub');
+  const accept = async () => {
+    await row.getByRole('button', { name: 'Accept' }).click();
+    await expect(page.getByRole('button', { name: 'Accept it' })).toBeDisabled();
+    await page.getByLabel('Why it may stay').fill('The foot hesitates too');
+    await page.keyboard.press('Enter');
+    await expect(row).toHaveCount(0);
+  };
+  await accept();
+  await page.reload();
+  await fresh(page);
+  await expect(row).toHaveCount(0);
+  await page.getByText('1 accepted').click();
+  await expect(page.getByText('“The foot hesitates too”')).toBeVisible();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(row).toHaveCount(1);
+  await page.locator('body').press('Control+z');
+  await expect(row).toHaveCount(0);
+  await fresh(page);
+  // Another motion is mended; this one stays accepted.
+  await finding(page, 'reversal').getByRole('button', { name: 'Fix' }).click();
+  await expect(finding(page, 'reversal')).toHaveCount(0);
+  await expect(row).toHaveCount(0);
+});

@@ -20,11 +20,11 @@ const WRONG = page(`.one { animation: rise linear both; animation-timeline: view
 .three { animation: rise 3s 1s linear both; animation-timeline: view(); animation-range: contain 20% contain 22% }
 .four { animation: rise linear; animation-timeline: view() }`);
 const RIGHT =
-  page(`.one { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% cover 40% }
+  page(`.one { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% cover 33% }
 .box { overflow: clip }
-.two { animation: rise linear both; animation-timeline: view(); animation-range: cover 10% cover 45% }
-.three { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% contain 60% }
-.four { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% cover 50% }`);
+.two { animation: rise linear both; animation-timeline: view(); animation-range: cover 5% cover 33% }
+.three { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% entry 98% }
+.four { animation: rise linear both; animation-timeline: view(); animation-range: entry 0% cover 33% }`);
 
 const folder = mkdtempSync(join(tmpdir(), 'lyvek-check-'));
 const file = (name: string, text: string) => {
@@ -45,7 +45,8 @@ test('planted mistakes are found with their lines, and the mended page passes', 
       'missing-fill',
       'too-few-frames',
       'caught-by-scroller',
-      'starts-part-way',
+      'unseen-where-read',
+      'kink',
     ]),
   );
   const lineOf = (text: string) => WRONG.split('\n').findIndex((l) => l.includes(text)) + 1;

@@ -245,7 +245,7 @@ test('Draw: a stroke is drawn without measuring it', async ({ page }) => {
 test('Bar: fills along its width', async ({ page }) => {
   const frame = await build(page, 'Bar', '#two');
   const top = await documentTop(frame, '#two');
-  const [before, midway, after] = await downAndUp(frame, '#two', [top - 795, top - 500, top - 100]);
+  const [before, midway, after] = await downAndUp(frame, '#two', [top - 795, top - 660, top - 100]);
   expect(number(before!.style.scale)).toBeLessThan(0.05);
   expect(midway!.left).toBeCloseTo(before!.left, 0);
   expect(midway!.right).toBeLessThan(after!.right - 50);

@@ -5,6 +5,7 @@ import {
   DEVICES,
   GESTURES,
   LimitsSchema,
+  acceptedFor,
   activeMedia,
   compileTake,
   findingsOf,
@@ -110,7 +111,9 @@ export const check = (program: Command): void =>
       const clock = clockOf(refresh);
       const coefficients = shippedCoefficients(o.device);
       const trial = simulate({ document, take, gesture, clock, direction: 'down', coefficients });
-      const found = findingsOf({ document, take, gesture, clock, limits, trial });
+      const found = findingsOf({ document, take, gesture, clock, limits, trial }).filter(
+        (f) => !acceptedFor(document, f, layout),
+      );
       const why = new Map(CHECKS.map((c) => [c.id, c.why]));
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
       const reported: Reported[] = [

@@ -6,6 +6,7 @@ import type { Motion, MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import { documentOf, motion } from '../testing/index.ts';
 import { simulate } from '../trial/index.ts';
+import { acceptance, acceptedFor, withAccepted, withoutAccepted } from './accepted.ts';
 import { withFix } from './finding.ts';
 import { DEFAULT_LIMITS } from './limits.ts';
 import { CHECKS, findingsOf } from './registry.ts';
@@ -116,6 +117,35 @@ describe('checks', () => {
     const brief = motion({ range: { start: 'contain 40%', end: 'contain 62%' } });
     expect(look(brief, 60).map((f) => f.check)).toContain('too-few-frames');
     expect(look(brief, 120).map((f) => f.check)).not.toContain('too-few-frames');
+  });
+});
+
+describe('accepted findings', () => {
+  const brief = SPECIMENS['eased-scrub']!.document;
+  const [found] = lookAt(brief);
+  const one = acceptance(brief, found!, PAGE, ' meant so ');
+  const accepted = withAccepted(brief, one);
+  test('stay as long as what they are about stays as it was, wherever it stands in the document', () => {
+    expect(readDocument(accepted)).toMatchObject({ ok: true });
+    expect(acceptedFor(accepted, found!, PAGE)?.reason).toBe('meant so');
+    const [m] = accepted.motions;
+    expect(acceptedFor({ ...accepted, motions: [motion({ id: 'm_z' }), m!] }, found!, PAGE)).not.toBeNull();
+    const other = { ...accepted, motions: [{ ...m!, easing: 'ease-in' }] };
+    expect(acceptedFor(other, found!, PAGE)).toBeNull();
+  });
+  test('are of one check and one thing, and can be taken back', () => {
+    expect(acceptedFor(accepted, { ...found!, check: 'jump' }, PAGE)).toBeNull();
+    expect(acceptedFor(accepted, { ...found!, about: 'm_other' }, PAGE)).toBeNull();
+    expect(withAccepted(accepted, { ...one, reason: 'again' }).accepted.length).toBe(1);
+    expect(withoutAccepted(accepted, one).accepted).toEqual([]);
+  });
+  test('of the page itself hang on the element', () => {
+    const { document, layout } = SPECIMENS['takes-the-scroll']!;
+    const [frame] = lookAt(document, { layout: layout! });
+    const kept = withAccepted(document, acceptance(document, frame!, layout!, 'a map'));
+    expect(kept.accepted[0]!.where).toBe('#map');
+    expect(acceptedFor(kept, frame!, layout!)).not.toBeNull();
+    expect(acceptedFor(kept, { ...frame!, element: 0 }, layout!)).toBeNull();
   });
 });
 

@@ -1,3 +1,4 @@
 export * from './limits.ts';
 export * from './finding.ts';
 export * from './registry.ts';
+export * from './accepted.ts';

@@ -1,12 +1,12 @@
+import { fingerprint } from '../page/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 import { leaveRange } from './reveal-range.ts';
 
-/** An origin that looks thrown, yet is the same each time for the same element (FNV-1a over its selector). */
+/** An origin that looks thrown, yet is the same each time for the same element. */
 export function thrownOrigin(selector: string): string {
-  let hash = 0x811c9dc5;
-  for (const ch of selector) hash = Math.imul(hash ^ ch.codePointAt(0)!, 0x01000193);
-  return `${(hash >>> 0) % 101}% ${((hash >>> 8) & 0xffff) % 101}%`;
+  const hash = fingerprint(selector);
+  return `${hash % 101}% ${((hash >>> 8) & 0xffff) % 101}%`;
 }
 
 export const leave: EffectDefinition = {

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { AdjustmentSchema, GateSchema, MotionSchema, PinSchema, readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
-import { elementName, matchesOf } from '../page/index.ts';
+import { elementName, fingerprint, matchesOf } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 
@@ -228,9 +228,5 @@ const contentOf = (m: Motion) => {
   return [range, keyframes, easing, fill, composite, follow, reducedMotion, delay, duration, stagger, how];
 };
 
-/** FNV-1a, 32 bits: tells whether a motion is still as it was taken. */
-export function contentHash(m: Motion): string {
-  let hash = 0x811c9dc5;
-  for (const c of JSON.stringify(contentOf(m))) hash = Math.imul(hash ^ c.codePointAt(0)!, 0x01000193);
-  return (hash >>> 0).toString(36);
-}
+/** Tells whether a motion is still as it was taken. */
+export const contentHash = (m: Motion): string => fingerprint(JSON.stringify(contentOf(m))).toString(36);

@@ -213,6 +213,7 @@ function sketchOf(effect: EffectDefinition): Sketch {
     media: [],
     properties: [],
     taken: [],
+    accepted: [],
   };
   let next = 0;
   const made = effect.compose({

@@ -2,21 +2,20 @@
  * Marks: where pins change the HTML, a selector such as `main > section > h2` may no longer find its elements. The patch then puts a
  * mark on them, and the style sheet asks for the mark. Probe, patcher and writer agree on its name, since it follows from the selector.
  */
+import { fingerprint } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 
 export const MARK = 'data-lv';
 
-/** A readable word and a few letters that tell apart what reads alike (FNV-1a, 32 bits). */
+/** A readable word and a few letters that tell apart what reads alike. */
 export function markOf(selector: string): string {
-  let hash = 0x811c9dc5;
-  for (const c of selector) hash = Math.imul(hash ^ c.codePointAt(0)!, 0x01000193);
   const word = selector
     .split(/[\s>+~]+/)
     .at(-1)!
     .replace(/:nth-of-type\((\d+)\)/, '-$1')
     .replace(/[^A-Za-z0-9-]+/g, '')
     .toLowerCase();
-  return `${word.slice(0, 24) || 'part'}-${(hash >>> 0).toString(36).slice(0, 4)}`;
+  return `${word.slice(0, 24) || 'part'}-${fingerprint(selector).toString(36).slice(0, 4)}`;
 }
 
 /** The selector as it has to be written for a page with its pins in place. */

@@ -163,6 +163,18 @@ export const DocumentSchema = z
     properties: z.array(PropertySchema).max(200).default([]),
     /** rules of the page that were read into this document and are taken out of its files at hand-off */
     taken: z.array(z.string().max(400)).max(20_000).default([]),
+    /** findings that somebody has accepted: of which check, about what, why, and as it was then */
+    accepted: z
+      .array(
+        z.strictObject({
+          check: z.string().max(60),
+          where: z.string().max(2000),
+          reason: z.string().max(400),
+          state: z.string().max(20),
+        }),
+      )
+      .max(500)
+      .default([]),
   })
   .superRefine((d, ctx) => {
     const seen = new Set<string>();
@@ -218,6 +230,7 @@ export const emptyDocument = (): MotionDocument => ({
   media: [],
   properties: [],
   taken: [],
+  accepted: [],
 });
 
 export interface DocumentProblem {

@@ -5,3 +5,4 @@ export * from './geometry.ts';
 export * from './pin.ts';
 export * from './element-name.ts';
 export * from './media.ts';
+export * from './fingerprint.ts';

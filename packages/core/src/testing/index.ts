@@ -61,6 +61,7 @@ export const documentOf = (...motions: Motion[]): MotionDocument => ({
   media: [],
   properties: [],
   taken: [],
+  accepted: [],
 });
 
 /** Opacity from 0 to 1 and a way from `from` to its place. */

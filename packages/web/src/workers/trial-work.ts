@@ -1,5 +1,6 @@
 /** What is asked of the trial worker, and the work itself, so that a test can do it without a worker. */
 import {
+  acceptedFor,
   clockById,
   compileTake,
   deviceById,
@@ -10,6 +11,7 @@ import {
   simulating,
 } from '@lyvek/core';
 import type {
+  Accepted,
   Direction,
   Finding,
   GestureValues,
@@ -31,8 +33,15 @@ export interface TrialQuestion {
   limits: Limits;
 }
 
+export interface AcceptedFinding {
+  finding: Finding;
+  accepted: Accepted;
+}
+
 export interface TrialAnswer extends Simulated {
+  /** those that nobody has accepted */
   findings: Finding[];
+  accepted: AcceptedFinding[];
 }
 
 export const gestureFor = (q: Pick<TrialQuestion, 'gesture' | 'values' | 'trace'>, port: number) =>
@@ -56,6 +65,12 @@ export function* trialWork(
     coefficients: shippedCoefficients(q.device),
     dpr: deviceById(q.device).dpr,
   });
-  const findings = findingsOf({ document, take, gesture, clock, limits: q.limits, trial });
-  return { ...trial, findings };
+  const findings: Finding[] = [];
+  const accepted: AcceptedFinding[] = [];
+  for (const finding of findingsOf({ document, take, gesture, clock, limits: q.limits, trial })) {
+    const known = acceptedFor(document, finding, layout);
+    if (known) accepted.push({ finding, accepted: known });
+    else findings.push(finding);
+  }
+  return { ...trial, findings, accepted };
 }

@@ -1,10 +1,19 @@
 /** What the checks found, the worst first, each with its place and what would mend it. */
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { CHECK_GROUPS, checkById, SEVERITIES, withFix } from '@lyvek/core';
+import {
+  acceptance,
+  CHECK_GROUPS,
+  checkById,
+  SEVERITIES,
+  withAccepted,
+  withFix,
+  withoutAccepted,
+} from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import { FindingSign } from '../../parts/glyphs.tsx';
 import { notify } from '../../parts/notices.tsx';
+import { Pop } from '../../parts/Pop.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { Limits } from './Limits.tsx';
@@ -42,6 +51,7 @@ export function Findings() {
           ))}
         </ul>
       )}
+      <AcceptedList />
     </section>
   );
 }
@@ -83,6 +93,7 @@ function Row({ finding }: { finding: Finding }) {
           <button type="button" className="btn" onClick={show}>
             Show
           </button>
+          <Accept finding={finding} />
           {fix && (
             <button
               type="button"
@@ -102,6 +113,76 @@ function Row({ finding }: { finding: Finding }) {
         </footer>
       </div>
     </li>
+  );
+}
+
+/** Keeps a finding as it is, with the reason; it comes back when what it is about is changed. */
+function Accept({ finding }: { finding: Finding }) {
+  const { session } = useOpenedPage();
+  const { document, layout, stale } = useTrials();
+  const [reason, setReason] = useState('');
+  return (
+    <Pop className="btn" label="Accept" placement="bottom-end" disabled={stale} face="Accept">
+      {(close) => (
+        <form
+          className="accept"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (reason.trim() === '') return;
+            const one = acceptance(document, finding, layout, reason);
+            session.actOnWhole('accept a finding', (d) => withAccepted(d, one));
+            close();
+          }}
+        >
+          <label>
+            Why it may stay
+            <input
+              className="field"
+              maxLength={400}
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+            />
+          </label>
+          <p>It comes back when what it is about is changed.</p>
+          <button type="submit" className="btn main" disabled={reason.trim() === ''}>
+            Accept it
+          </button>
+        </form>
+      )}
+    </Pop>
+  );
+}
+
+function AcceptedList() {
+  const { session } = useOpenedPage();
+  const { prediction, document, stale } = useTrials();
+  const { accepted } = prediction.answer;
+  if (accepted.length === 0) return null;
+  return (
+    <details className="accepted">
+      <summary>{accepted.length} accepted</summary>
+      <ul>
+        {accepted.map(({ finding, accepted: one }) => (
+          <li key={`${one.check} ${one.where}`}>
+            <FindingSign severity="note" label="accepted" />
+            <div>
+              <h3>
+                {nameOf(document, finding.about)} {finding.brief}
+              </h3>
+              <p>“{one.reason}”</p>
+            </div>
+            <button
+              type="button"
+              className="btn"
+              disabled={stale}
+              onClick={() => session.actOnWhole('no longer accept a finding', (d) => withoutAccepted(d, one))}
+            >
+              Take back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
