@@ -38,12 +38,13 @@ const chooseCard = async (page) => {
   await page.mouse.click(116, bar.y + bar.height * 0.45);
   await page.waitForTimeout(500);
 };
-await shot('shelf', '/', (page) =>
-  page
+await shot('shelf', '/', async (page) => {
+  await page.getByText('being measured').waitFor({ state: 'hidden', timeout: 30_000 });
+  await page
     .locator('.strip-button')
     .first()
-    .hover({ position: { x: 30, y: 130 } }),
-);
+    .hover({ position: { x: 30, y: 130 } });
+});
 await shot('rundown', rundown, chooseCard);
 await shot('rundown-dark', rundown, chooseCard, 'dark');
 await shot('drag', rundown, async (page) => {

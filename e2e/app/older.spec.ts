@@ -52,6 +52,8 @@ test('the night is the same by script alone, at many places, down and up', async
   request,
   context,
 }) => {
+  // Many places of a long page, each looked at twice.
+  test.slow();
   const shelf = await (await request.get(`/api/projects/${await demoProject(request)}`)).json();
   const night = shelf.pages.find((p: { name: string }) => p.name.includes('Night'));
   // Measured once, as everybody does who hands it off.
