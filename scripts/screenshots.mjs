@@ -39,7 +39,8 @@ const chooseCard = async (page) => {
   await page.waitForTimeout(500);
 };
 await shot('shelf', '/', async (page) => {
-  await page.getByText('being measured').waitFor({ state: 'hidden', timeout: 30_000 });
+  const busy = () => !document.body.innerText.includes('being measured');
+  await page.waitForFunction(busy, null, { timeout: 60_000 });
   await page
     .locator('.strip-button')
     .first()
