@@ -39,8 +39,7 @@ const chooseCard = async (page) => {
   await page.waitForTimeout(500);
 };
 await shot('shelf', '/', async (page) => {
-  const busy = () => !document.body.innerText.includes('being measured');
-  await page.waitForFunction(busy, null, { timeout: 60_000 });
+  await page.getByText('being measured').last().waitFor({ state: 'detached', timeout: 60_000 });
   await page
     .locator('.strip-button')
     .first()
