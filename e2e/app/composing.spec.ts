@@ -369,12 +369,12 @@ test('beads are chosen across motions, moved together and deleted; the ruler lig
 }) => {
   const id = await open(page);
   await add(page, 'Fade', '#one');
-  await add(page, 'Rise', '#two');
+  await add(page, 'Rise', '#one h3');
   const { motions } = await take(page, id);
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+a');
   // A place inside of both ranges.
-  const place = Math.ceil(Math.max(await rangeStart(page, '#one'), await rangeStart(page, '#two'))) + 30;
+  const place = Math.ceil(Math.max(await rangeStart(page, '#one'), await rangeStart(page, '#one h3'))) + 30;
   await preview(page)
     .locator('body')
     .evaluate((_b, top) => scrollTo({ top, behavior: 'instant' }), place);
