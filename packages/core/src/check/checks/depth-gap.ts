@@ -14,6 +14,8 @@ export const depthGap: CheckDefinition = {
     const { motion, element, placed } = instance;
     const layer = take.layout.elements[element]!;
     const frame = take.layout.elements[layer.parent];
+    // What fades in or is read comes and goes; a layer is there all the time.
+    if (motion.keyframes.opacity || layer.kind === 'text') return null;
     if (!frame || !motion.keyframes.translate || placed.axis !== 'block' || placed.scroller !== 0)
       return null;
     const overflow = declared(document, take, layer.parent, 'overflow') ?? frame.overflow ?? 'visible';
