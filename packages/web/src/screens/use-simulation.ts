@@ -21,8 +21,6 @@ export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
 
 export interface SimulationView {
   last: Simulation | null;
-  /** share done of the one under way; null when nothing is */
-  running: number | null;
   failed: string | null;
   /** what is shown is of an older document, size or choice */
   stale: boolean;
@@ -38,8 +36,10 @@ export function useSimulation(): SimulationView {
     const timer = setTimeout(() => simulations.ask({ document, layout, question }), REST);
     return () => clearTimeout(timer);
   }, [simulations, document, layout, measured, question]);
-  const { last, running, failed } = useStore(simulations.store);
+  // How far it is changes often, and only its bar needs to know.
+  const last = useStore(simulations.store, (s) => s.last);
+  const failed = useStore(simulations.store, (s) => s.failed);
   const stale =
     last === null || last.document !== document || last.question !== question || last.layout !== layout;
-  return { last, running, failed, stale };
+  return { last, failed, stale };
 }

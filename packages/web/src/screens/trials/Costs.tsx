@@ -11,7 +11,7 @@ import { Ticks } from '../../parts/strip/Ticks.tsx';
 import { grouped, offsetAt, rowOf, ticksOf } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { axisOf, peaksOf } from './model/costs.ts';
-import { useTrials } from './trials-context.ts';
+import { pointAt, pointStore, useTrials } from './trials-context.ts';
 
 /** Width of all of it, and where the bars lie in it. */
 export const COSTS = 440;
@@ -21,8 +21,8 @@ const BARS = { x: 151, width: 268 };
 const RATES = [60, 120];
 
 export function Costs() {
-  const { layout, frames, beside, prediction, summary, view, rows, max, at, pointAt, motion, document } =
-    useTrials();
+  const { layout, frames, beside, prediction, summary, view, rows, max, document } = useTrials();
+  const { at, motion } = useStore(pointStore);
   const { link } = useOpenedPage();
   const offset = useStore(link.store, (s) => s.offset.y);
   const size = bucketSize(view);

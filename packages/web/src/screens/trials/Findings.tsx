@@ -17,7 +17,7 @@ import { Pop } from '../../parts/Pop.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { Limits } from './Limits.tsx';
-import { useTrials } from './trials-context.ts';
+import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
 
 const WORDS = { wrong: 'wrong', doubtful: 'to watch', note: 'to know' } as const;
 
@@ -58,7 +58,7 @@ export function Findings() {
 
 function Row({ finding }: { finding: Finding }) {
   const { page, take, session, link } = useOpenedPage();
-  const { document, pointAt, pointAtMotion, stale } = useTrials();
+  const { document, stale } = useTrials();
   const navigate = useNavigate();
   const { fix } = finding;
   const check = checkById(finding.check)!;

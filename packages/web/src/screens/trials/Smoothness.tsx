@@ -7,7 +7,7 @@ import { useOpenedPage } from '../page-context.ts';
 import { effectWords } from '../rundown/model/words.ts';
 import { rankingOf } from './model/ranking.ts';
 import type { Ranked } from './model/ranking.ts';
-import { useTrials } from './trials-context.ts';
+import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
 
 export function Smoothness() {
   const { prediction, document } = useTrials();
@@ -52,7 +52,7 @@ export function Smoothness() {
 function Row({ ranked, fewest, longest }: { ranked: Ranked; fewest: number; longest: number }) {
   const { motion, figures: f, targets } = ranked;
   const { link, session } = useOpenedPage();
-  const { pointAt, pointAtMotion, gesture, prediction } = useTrials();
+  const { gesture, prediction } = useTrials();
   const { handStep } = prediction.answer;
   // A recorded hand may never have come by.
   const few = f.frames < fewest && !gesture.leaps && !(gesture.trace && f.frames === 0);

@@ -1,17 +1,19 @@
 /** One line: how many frames, how many on time, the slow ones and where the worst is. */
+import { useStore } from 'zustand';
 import { deviceById } from '@lyvek/core';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { Constants } from './Gestures.tsx';
 import { History, trialWords } from './Run.tsx';
 import { Traces } from './Traces.tsx';
-import { useTrials } from './trials-context.ts';
+import { pointAt, useTrials } from './trials-context.ts';
 
 const ms = (n: number) => n.toFixed(n < 10 ? 1 : 0);
 
-export function Summary({ running, failed }: { running: number | null; failed: string | null }) {
+export function Summary({ failed }: { failed: string | null }) {
   const { simulations, link } = useOpenedPage();
-  const { summary: s, prediction, pointAt, stale, measured } = useTrials();
+  const { summary: s, prediction, stale, measured } = useTrials();
+  const running = useStore(simulations.store, (x) => x.running);
   const { shown } = measured;
   const { slower } = deviceById(prediction.question.device);
   const over = s.worst > s.budget;

@@ -1,5 +1,5 @@
 /** Trials: what every frame costs along the page, how the damping feels, how smoothly motions go, and what the checks found. */
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { clockById, summaryOf } from '@lyvek/core';
 import { fitView } from '../../parts/strip/view.ts';
 import { useSize } from '../../parts/use-size.ts';
@@ -25,10 +25,8 @@ export function TrialsScreen() {
   const { layout, measured } = useLayout();
   const document = useSettledDocument();
   const { gesture } = useQuestion();
-  const { last, running, failed, stale } = useSimulation();
+  const { last, failed, stale } = useSimulation();
   const { ref, height } = useSize();
-  const [at, pointAt] = useState<number | null>(null);
-  const [motion, pointAtMotion] = useState<string | null>(null);
   useUndoKeys(session);
   useEffect(() => {
     window.document.title = `Trials · ${page.name} · Lyvek`;
@@ -73,16 +71,12 @@ export function TrialsScreen() {
             view,
             rows,
             max,
-            at,
-            pointAt,
-            motion,
-            pointAtMotion,
           }}
         >
           <Costs />
           <div className="trials-right">
             <Gestures />
-            <Summary running={running} failed={failed} />
+            <Summary failed={failed} />
             <div className="trials-columns">
               <div className="trials-middle">
                 <Feel />

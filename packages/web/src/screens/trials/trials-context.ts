@@ -1,5 +1,6 @@
 /** What the parts of the trials share: what was found, the vertical view, and the place that is pointed at. */
 import { createContext, useContext } from 'react';
+import { createStore } from 'zustand/vanilla';
 import type { Gesture, HeldLayout, MotionDocument, TrialFrames, TrialSummary } from '@lyvek/core';
 import type { Simulation } from '../../data/simulation.ts';
 import type { View } from '../../parts/strip/view.ts';
@@ -22,12 +23,6 @@ export interface Trials {
   view: View;
   rows: number;
   max: number;
-  /** scroll offset under the pointer, wherever it points; null when nowhere */
-  at: number | null;
-  pointAt(offset: number | null): void;
-  /** a motion pointed at in a list */
-  motion: string | null;
-  pointAtMotion(id: string | null): void;
 }
 
 export const TrialsContext = createContext<Trials | null>(null);
@@ -37,3 +32,13 @@ export function useTrials(): Trials {
   if (!value) throw new Error('used outside of the trials');
   return value;
 }
+
+/** What is pointed at, wherever it is: outside of the context, so that only what shows it is drawn anew. */
+export const pointStore = createStore<{
+  /** scroll offset under the pointer; null when nowhere */
+  at: number | null;
+  /** a motion pointed at in a list */
+  motion: string | null;
+}>(() => ({ at: null, motion: null }));
+export const pointAt = (at: number | null): void => pointStore.setState({ at });
+export const pointAtMotion = (motion: string | null): void => pointStore.setState({ motion });
