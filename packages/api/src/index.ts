@@ -32,7 +32,16 @@ export const ProjectSettings = z.strictObject({
 });
 export type ProjectSettings = z.infer<typeof ProjectSettings>;
 
-export const Take = z.object({ id: Id, pageId: Id, name: z.string(), revision: z.number().int() });
+/** A take, and which of its revisions. */
+const RevisionOf = z.strictObject({ takeId: Id, revision: z.number().int().min(1) });
+export const Take = z.object({
+  id: Id,
+  pageId: Id,
+  name: z.string(),
+  revision: z.number().int(),
+  madeFrom: RevisionOf.nullable(),
+});
+export const Takes = z.object({ takes: z.array(Take) });
 export const Page = z.object({
   id: Id,
   projectId: Id,
@@ -157,7 +166,30 @@ export type Trials = z.infer<typeof Trials>;
 export type TrialWhole = z.infer<typeof TrialWhole>;
 
 export const TakeDocument = Take.extend({ document: DocumentSchema });
-export const NewTake = z.strictObject({ name: Name.optional(), document: DocumentSchema });
+export const NewTake = z.strictObject({
+  name: Name.optional(),
+  document: DocumentSchema,
+  madeFrom: RevisionOf.optional(),
+});
+export const Revisions = z.object({
+  revisions: z.array(z.object({ number: z.number().int(), at: z.string(), motions: z.number().int() })),
+});
+export const RevisionsQuery = z.object({
+  before: z.coerce.number().int().min(1).max(2_147_483_647).default(2_147_483_647),
+});
+export type RevisionFacts = z.infer<typeof Revisions>['revisions'][number];
+
+/** Pictures of a page to compare with, each at the scroll offset that it shows. */
+export const ReferenceSet = z.object({
+  id: Id,
+  pageId: Id,
+  name: z.string(),
+  pictures: z.array(z.object({ id: Id, at: z.number() })),
+});
+export const ReferenceSets = z.object({ references: z.array(ReferenceSet) });
+export const PictureQuery = z.object({ at: z.coerce.number().min(0).max(1_000_000) });
+export const PictureAt = z.strictObject({ at: z.number().min(0).max(1_000_000) });
+export type ReferenceFacts = z.infer<typeof ReferenceSet>;
 export const Revision = z.object({ revision: z.number().int() });
 
 export type PageOnShelf = z.infer<typeof PageOnShelf>;

@@ -16,6 +16,7 @@ import { healthRoutes } from './routes/health.ts';
 import { pageRoutes } from './routes/pages.ts';
 import { presetRoutes } from './routes/presets.ts';
 import { projectRoutes } from './routes/projects.ts';
+import { referenceRoutes } from './routes/references.ts';
 import { schemaRoutes } from './routes/schemas.ts';
 import { takeRoutes } from './routes/takes.ts';
 import { trialRoutes } from './routes/trials.ts';
@@ -108,6 +109,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
     pageRoutes(pool, addresses.ports),
     takeRoutes(pool),
     presetRoutes(pool),
+    referenceRoutes(pool),
   );
   api.use(handOffRoutes(pool, built, proofs));
   api.use(trialRoutes(pool));

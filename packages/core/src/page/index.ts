@@ -6,3 +6,4 @@ export * from './pin.ts';
 export * from './element-name.ts';
 export * from './media.ts';
 export * from './fingerprint.ts';
+export * from './drawn.ts';

@@ -4,10 +4,12 @@ import type pg from 'pg';
 import { Proofs } from '../preview/proofs.ts';
 import { handOffRoutes } from './hand-off.ts';
 import { healthRoutes } from './health.ts';
-import { OPERATIONS, openApi } from './openapi.ts';
+import { openApi } from './openapi.ts';
+import { OPERATIONS } from './operations.ts';
 import { pageRoutes } from './pages.ts';
 import { presetRoutes } from './presets.ts';
 import { projectRoutes } from './projects.ts';
+import { referenceRoutes } from './references.ts';
 import { FORMATS, jsonSchemaOf, schemaRoutes } from './schemas.ts';
 import { takeRoutes } from './takes.ts';
 import { trialRoutes } from './trials.ts';
@@ -30,6 +32,7 @@ describe('the description of the API', () => {
       takeRoutes(nothing),
       trialRoutes(nothing),
       presetRoutes(nothing),
+      referenceRoutes(nothing),
       handOffRoutes(nothing, () => Buffer.alloc(0), new Proofs()),
       schemaRoutes(),
     ].flatMap(routed);

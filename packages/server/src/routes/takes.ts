@@ -3,19 +3,33 @@ import type pg from 'pg';
 import { z } from 'zod';
 import { readDocument, DocumentSchema } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
-import { Id, NameBody, NewTake, Revision, Take, TakeDocument } from '@lyvek/api';
+import {
+  Id,
+  NameBody,
+  NewTake,
+  Revision,
+  Revisions,
+  RevisionsQuery,
+  Take,
+  TakeDocument,
+  Takes,
+} from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { inTransaction } from '../store/database.ts';
 import { pageById } from '../store/pages.ts';
 import {
   appendRevision,
   createTake,
+  listRevisions,
   nextTakeName,
   renameTake,
   setTakeDeleted,
+  takeAt,
   takeById,
+  takesAway,
   takeWithDocument,
 } from '../store/takes.ts';
+import type { TakeRow } from '../store/takes.ts';
 
 const EditHeaders = z.object({
   'if-match': z
@@ -24,32 +38,61 @@ const EditHeaders = z.object({
   'x-edit-id': z.uuid(),
 });
 
+const RevisionNumber = z.coerce.number().int().min(1).max(2_000_000_000);
+const MOST_REVISIONS = 50;
+
+/** With its document read, or why that cannot be. */
+function readable(take: (TakeRow & { document: unknown }) | undefined, what: string) {
+  if (!take) throw notFound(what);
+  const parsed = readDocument(take.document);
+  if (!parsed.ok)
+    throw new Problem(
+      500,
+      'Unreadable take',
+      `Revision ${take.revision} does not match the document format.`,
+      { problems: parsed.problems },
+    );
+  return { ...take, document: parsed.document };
+}
+
 export function takeRoutes(pool: pg.Pool): Router {
   const routes = Router();
 
   routes.post('/pages/:id/takes', async (req, res) => {
     const page = await pageById(pool, read(Id, req.params.id));
     if (!page) throw notFound('page');
-    const { name, document } = read(NewTake, req.body, 'take');
-    const take = await inTransaction(pool, async (db) =>
-      createTake(db, page.id, name ?? (await nextTakeName(db, page.id)), document),
-    );
+    const { name, document, madeFrom } = read(NewTake, req.body, 'take');
+    const take = await inTransaction(pool, async (db) => {
+      const origin = madeFrom && (await takeAt(db, madeFrom.takeId, madeFrom.revision));
+      if (madeFrom && origin?.pageId !== page.id) throw notFound('take that it is made from');
+      return createTake(db, page.id, name ?? (await nextTakeName(db, page.id)), document, madeFrom);
+    });
     answer(res, Take, take, 201);
   });
 
-  routes.get('/takes/:id', async (req, res) => {
-    const take = await takeWithDocument(pool, read(Id, req.params.id));
+  /** Takes that were put away. */
+  routes.get('/pages/:id/takes/away', async (req, res) => {
+    const page = await pageById(pool, read(Id, req.params.id));
+    if (!page) throw notFound('page');
+    answer(res, Takes, { takes: await takesAway(pool, page.id) });
+  });
+
+  routes.get('/takes/:id/revisions', async (req, res) => {
+    const take = await takeById(pool, read(Id, req.params.id));
     if (!take) throw notFound('take');
-    const parsed = readDocument(take.document);
-    if (!parsed.ok)
-      throw new Problem(
-        500,
-        'Unreadable take',
-        `Revision ${take.revision} does not match the document format.`,
-        { problems: parsed.problems },
-      );
+    const { before } = read(RevisionsQuery, req.query);
+    answer(res, Revisions, { revisions: await listRevisions(pool, take.id, before, MOST_REVISIONS) });
+  });
+
+  routes.get('/takes/:id/revisions/:number', async (req, res) => {
+    const number = read(RevisionNumber, req.params.number);
+    answer(res, TakeDocument, readable(await takeAt(pool, read(Id, req.params.id), number), 'revision'));
+  });
+
+  routes.get('/takes/:id', async (req, res) => {
+    const take = readable(await takeWithDocument(pool, read(Id, req.params.id)), 'take');
     res.setHeader('ETag', `"${take.revision}"`);
-    answer(res, TakeDocument, { ...take, document: parsed.document });
+    answer(res, TakeDocument, take);
   });
 
   /** Appends a revision. 412 when another one was faster. */

@@ -9,9 +9,16 @@ export interface TakeRow {
   pageId: string;
   name: string;
   revision: number;
+  madeFrom: MadeFrom | null;
+}
+/** A take, and which of its revisions. */
+export interface MadeFrom {
+  takeId: string;
+  revision: number;
 }
 
-const COLUMNS = 't.id, t.page_id as "pageId", t.name, t.revision';
+const COLUMNS = `t.id, t.page_id as "pageId", t.name, t.revision,
+  case when t.made_from is not null then jsonb_build_object('takeId', t.made_from, 'revision', t.made_from_revision) end as "madeFrom"`;
 
 export const listTakes = async (db: Db, pageId: string): Promise<TakeRow[]> =>
   (
@@ -20,6 +27,46 @@ export const listTakes = async (db: Db, pageId: string): Promise<TakeRow[]> =>
       [pageId],
     )
   ).rows;
+
+/** Those that were put away, the last one first. */
+export const takesAway = async (db: Db, pageId: string): Promise<TakeRow[]> =>
+  (
+    await db.query<TakeRow>(
+      `select ${COLUMNS} from takes t where page_id = $1 and deleted_at is not null order by deleted_at desc limit 200`,
+      [pageId],
+    )
+  ).rows;
+
+/** Revisions older than `before`, the newest first. */
+export const listRevisions = async (
+  db: Db,
+  takeId: string,
+  before: number,
+  most: number,
+): Promise<{ number: number; at: string; motions: number }[]> =>
+  (
+    await db.query<{ number: number; at: string; motions: number }>(
+      `select number, to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at,
+         jsonb_array_length(document -> 'motions') as motions
+       from revisions where take_id = $1 and number < $2 order by number desc limit $3`,
+      [takeId, before, most],
+    )
+  ).rows;
+
+/** A take as it was at one of its revisions, even when it has been put away since. */
+export const takeAt = async (
+  db: Db,
+  id: string,
+  revision: number,
+): Promise<(TakeRow & { document: unknown }) | undefined> => {
+  const row = (
+    await db.query<TakeRow & { document: unknown }>(
+      `select ${COLUMNS}, r.document from takes t join revisions r on r.take_id = t.id and r.number = $2 where t.id = $1`,
+      [id, revision],
+    )
+  ).rows[0];
+  return row && { ...row, revision };
+};
 
 export const takeById = async (db: Db, id: string): Promise<TakeRow | undefined> =>
   (await db.query<TakeRow>(`select ${COLUMNS} from takes t where id = $1 and deleted_at is null`, [id]))
@@ -63,19 +110,19 @@ export async function createTake(
   pageId: string,
   name: string,
   document: MotionDocument,
+  madeFrom: MadeFrom | null = null,
 ): Promise<TakeRow> {
   const id = randomUUID();
-  await db.query('insert into takes (id, page_id, name, revision) values ($1, $2, $3, 1)', [
-    id,
-    pageId,
-    name,
-  ]);
+  await db.query(
+    'insert into takes (id, page_id, name, revision, made_from, made_from_revision) values ($1, $2, $3, 1, $4, $5)',
+    [id, pageId, name, madeFrom?.takeId ?? null, madeFrom?.revision ?? null],
+  );
   await db.query('insert into revisions (take_id, number, edit_id, document) values ($1, 1, $2, $3)', [
     id,
     randomUUID(),
     JSON.stringify(document),
   ]);
-  return { id, pageId, name, revision: 1 };
+  return { id, pageId, name, revision: 1, madeFrom };
 }
 
 export const renameTake = async (db: Db, id: string, name: string): Promise<boolean> =>

@@ -1,8 +1,8 @@
 /** Over the page: the chosen element's untransformed box, and the lines it meets. Nothing covers the page's content. */
 import { useStore } from 'zustand';
+import { drawnAt } from '@lyvek/core';
 import type { ElementFacts } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
-import { drawnAt } from '../model/drawn.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { useLines } from './use-lines.ts';
@@ -76,7 +76,7 @@ function Outline({
   height?: number;
 }) {
   if (e.scroller !== 0) return null;
-  const top = (e.fixed ? e.box.y : drawnAt(e, y)) * scale;
+  const top = drawnAt(e, y) * scale;
   const box = { x: e.box.x * scale, y: top, width: e.box.width * scale, height: e.box.height * scale };
   const w = (name?.length ?? 0) * 5.9 + 12;
   const tagY = Math.min(Math.max(0, top - 18), height - 18);

@@ -2,14 +2,13 @@
 import { useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { keyframeOffset, progressAt } from '@lyvek/core';
+import { drawnAt, keyframeOffset, progressAt } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { beginDrag } from '../../../parts/drag.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { cssAt, curvesOf, withStop } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
 import { nearestStop, partsOf, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
-import { drawnAt } from '../model/drawn.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 
 type Property = 'translate' | 'scale' | 'rotate';
@@ -34,7 +33,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
   const progress = progressAt(y, bar.placed);
   const moved = of('translate');
   const [tx, ty] = moved && moved.number < 2 ? shownShift(moved, progress) : [0, 0];
-  const top = (element.fixed ? element.box.y : drawnAt(element, y)) + ty;
+  const top = drawnAt(element, y) + ty;
   const centre = {
     x: (element.box.x + tx + element.box.width / 2) * scale,
     y: (top + element.box.height / 2) * scale,
@@ -74,7 +73,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
         session.try(apply);
         // What is pulled is what is seen, as long as it can be seen there.
         const offset = bar.placed.start + (bar.placed.end - bar.placed.start) * keyframeOffset(stop.at);
-        const there = (element.fixed ? element.box.y : drawnAt(element, offset)) + element.box.height / 2;
+        const there = drawnAt(element, offset) + element.box.height / 2;
         if (there > 0 && there < height / scale) link.scrollTo(Math.max(0, offset));
       },
       drop: (_, event) => {

@@ -1,0 +1,147 @@
+/**
+ * How unlike two takes of a page look at a scroll offset: the share of the viewport that shows something else. Worked out from boxes, poses and
+ * progress, so it is there at once and without a browser; it says nothing of colours. Chosen by us.
+ */
+import { inEffect, sampleInstance } from '../motion/index.ts';
+import type { Take } from '../motion/index.ts';
+import { drawnAt } from '../page/index.ts';
+import type { Px } from '../page/index.ts';
+import { newPose, poserOf, readPose } from '../trial/index.ts';
+import type { Poser } from '../trial/index.ts';
+
+const COLUMNS = 24;
+const ROWS = 15;
+/** Something this far from its place, px, counts as elsewhere altogether. */
+const ELSEWHERE = 32;
+/** Less than this cannot be seen. */
+const SEEN = 0.004;
+
+interface Look {
+  left: Px;
+  top: Px;
+  width: Px;
+  height: Px;
+  opacity: number;
+  /** own progress of what moves it otherwise: clip, colour, stroke …; by property */
+  other: Map<string, string>;
+}
+
+/** One side: what moves which element, and how. */
+interface Side {
+  take: Take;
+  posers: Map<number, Poser[]>;
+}
+
+const sideOf = (take: Take): Side => {
+  const posers = new Map<number, Poser[]>();
+  take.instances.forEach(({ element, motion }, i) => {
+    if (motion.driver.kind === 'belt') return;
+    const known = posers.get(element);
+    if (known) known.push(poserOf(take, i));
+    else posers.set(element, [poserOf(take, i)]);
+  });
+  return { take, posers };
+};
+
+const POSED = new Set(['translate', 'rotate', 'scale', 'transform', 'opacity']);
+const pose = newPose();
+
+function lookOf({ take, posers }: Side, element: number, y: Px): Look {
+  const e = take.layout.elements[element]!;
+  const look: Look = {
+    left: e.box.x,
+    top: drawnAt(e, y),
+    width: e.box.width,
+    height: e.box.height,
+    opacity: Number.parseFloat(e.base?.opacity ?? '1'),
+    other: new Map(),
+  };
+  for (const p of posers.get(element) ?? []) {
+    // Other scrollers stand at their start, and what plays in time has not begun.
+    sampleInstance(take, p.instance, take.channel[p.instance] === 0 ? y : 0);
+    if (!inEffect(take, p.instance)) continue;
+    const { corners, opacity } = readPose(take, p, pose);
+    if (p.opacity >= 0) look.opacity = opacity;
+    if (p.moves) {
+      const x = [0, 2, 4, 6].map((i) => corners[i]! + (i % 4 ? e.box.width : 0));
+      const z = [1, 3, 5, 7].map((i) => corners[i]! + (i > 4 ? e.box.height : 0));
+      look.left = e.box.x + Math.min(...x);
+      look.top = drawnAt(e, y) + Math.min(...z);
+      look.width = Math.max(...x) - Math.min(...x);
+      look.height = Math.max(...z) - Math.min(...z);
+    }
+    for (let t = take.firstTrack[p.instance]!; t < take.firstTrack[p.instance + 1]!; t++) {
+      const { property } = take.tracks[t]!;
+      if (POSED.has(property)) continue;
+      const from = take.trackSlot[t]!;
+      const first = take.width[take.firstSegment[t]!]!;
+      look.other.set(
+        property,
+        Array.from(take.values.subarray(from, from + first), (v) => v.toFixed(2)).join(),
+      );
+    }
+  }
+  return look;
+}
+
+/** How much of what an element shows differs, 0 … 1, as far as it can be seen at all. */
+function unlikeLooks(a: Look, b: Look): number {
+  const apart = Math.max(
+    Math.abs(a.left - b.left),
+    Math.abs(a.top - b.top),
+    Math.abs(a.left + a.width - b.left - b.width),
+    Math.abs(a.top + a.height - b.top - b.height),
+  );
+  const otherwise = [...new Set([...a.other.keys(), ...b.other.keys()])].some(
+    (p) => a.other.get(p) !== b.other.get(p),
+  );
+  const both = Math.min(a.opacity, b.opacity);
+  return Math.min(
+    1,
+    Math.abs(a.opacity - b.opacity) + both * Math.min(1, apart / ELSEWHERE + (otherwise ? 0.5 : 0)),
+  );
+}
+
+/**
+ * `y` → share of the viewport, 0 … 1. Both takes must be of one page’s elements in one order; elements in inner scrollers and what plays in time
+ * are left out.
+ */
+export function unlikeness(a: Take, b: Take): (y: Px) => number {
+  const { viewport, elements } = a.layout;
+  const [one, two] = [sideOf(a), sideOf(b)];
+  const moved = elements.flatMap((e, i) => {
+    const f = b.layout.elements[i];
+    if (!f || e.scroller !== 0) return [];
+    const displaced = e.box.y !== f.box.y || e.box.height !== f.box.height || !sameSticky(e.sticky, f.sticky);
+    return displaced || one.posers.has(i) || two.posers.has(i) ? [i] : [];
+  });
+  const cells = new Float32Array(COLUMNS * ROWS);
+  return (y) => {
+    cells.fill(0);
+    for (const i of moved) {
+      const [p, q] = [lookOf(one, i, y), lookOf(two, i, y)];
+      const much = unlikeLooks(p, q);
+      if (much < SEEN) continue;
+      for (const look of [p, q]) if (look.opacity > 0.01) fill(cells, look, much, viewport);
+    }
+    return cells.reduce((sum, c) => sum + c, 0) / cells.length;
+  };
+}
+
+const sameSticky = (a: { at: Px; travel: Px } | null, b: { at: Px; travel: Px } | null) =>
+  a === b || (a !== null && b !== null && a.at === b.at && a.travel === b.travel);
+
+function fill(cells: Float32Array, look: Look, much: number, viewport: { width: Px; height: Px }): void {
+  const at = (px: Px, size: Px, count: number) =>
+    Math.min(count, Math.max(0, Math.round((px / size) * count)));
+  const [x0, x1] = [look.left, look.left + look.width].map((x) => at(x, viewport.width, COLUMNS)) as [
+    number,
+    number,
+  ];
+  const [y0, y1] = [look.top, look.top + look.height].map((z) => at(z, viewport.height, ROWS)) as [
+    number,
+    number,
+  ];
+  for (let r = y0; r < y1; r++)
+    for (let c = x0; c < x1; c++) cells[r * COLUMNS + c] = Math.max(cells[r * COLUMNS + c]!, much);
+}

@@ -1,0 +1,238 @@
+/** Every route of the HTTP API with its shapes, in the order of use. */
+import { z } from 'zod';
+import {
+  FormerLayout,
+  Health,
+  NameBody,
+  NewLivePage,
+  NewPreset,
+  NewTake,
+  NewTrial,
+  Page,
+  PageReading,
+  PageTexts,
+  PageWhole,
+  PictureAt,
+  Preset,
+  Presets,
+  Project,
+  Projects,
+  ProjectSettings,
+  ProofResultShape,
+  ProofToken,
+  ReferenceSet,
+  ReferenceSets,
+  Revision,
+  Revisions,
+  Shelf,
+  Take,
+  TakeDocument,
+  Takes,
+  Trial,
+  Trials,
+  TrialWhole,
+} from '@lyvek/api';
+import { DocumentSchema, LayoutSchema, PresetBodySchema, TARGETS } from '@lyvek/core';
+
+type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
+
+export interface Operation {
+  is: readonly [Method, path: string];
+  summary: string;
+  query?: z.ZodObject;
+  headers?: Record<string, string>;
+  /** JSON of a shape, or bytes of one of these types */
+  body?: z.ZodType | readonly string[];
+  status?: number;
+  answer?: z.ZodType | { type: string };
+}
+
+const PAGE_TYPES = ['application/zip', 'text/html'];
+const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp'];
+const IF_MATCH = { 'If-Match': 'the revision that the change starts from, such as "7"' };
+const HandOffQuery = z.object({
+  width: z.number().int(),
+  height: z.number().int(),
+  target: z.enum(TARGETS).default('css'),
+  older: z.boolean().default(false),
+});
+
+/** Projects, pages, takes and presets are renamed, deleted and restored alike. */
+export const OPERATIONS: readonly Operation[] = [
+  { is: ['get', '/health'], summary: 'Whether the server and its database answer', answer: Health },
+  { is: ['get', '/projects'], summary: 'All projects', answer: Projects },
+  { is: ['post', '/projects'], summary: 'Makes a project', body: NameBody, status: 201, answer: Project },
+  { is: ['get', '/projects/:id'], summary: 'A project with its pages', answer: Shelf },
+  {
+    is: ['get', '/projects/:id/settings'],
+    summary: 'A project’s limits, constants of gestures and recorded scrolling',
+    answer: ProjectSettings,
+  },
+  {
+    is: ['put', '/projects/:id/settings'],
+    summary: 'Replaces them',
+    body: ProjectSettings,
+    answer: ProjectSettings,
+  },
+  {
+    is: ['post', '/projects/:id/pages'],
+    summary: 'Brings a page: a zip, or one HTML text',
+    query: z.object({ name: z.string().optional(), entry: z.string().optional() }),
+    body: PAGE_TYPES,
+    status: 201,
+    answer: Page.pick({ id: true, name: true, projectId: true }),
+  },
+  {
+    is: ['post', '/projects/:id/live-pages'],
+    summary: 'Names a page under development on this machine',
+    body: NewLivePage,
+    status: 201,
+    answer: Page,
+  },
+  { is: ['get', '/pages/:id'], summary: 'A page with its takes and layouts', answer: PageWhole },
+  {
+    is: ['get', '/pages/:id/texts'],
+    summary: 'A page’s HTML and style sheets as they were brought',
+    answer: PageTexts,
+  },
+  {
+    is: ['get', '/pages/:id/reading'],
+    summary: 'What a page moves by its own CSS',
+    query: z.object({ mend: z.string().optional() }),
+    answer: PageReading,
+  },
+  {
+    is: ['put', '/pages/:id/files'],
+    summary: 'Brings another version of a page; its takes stay',
+    query: z.object({ entry: z.string().optional() }),
+    body: PAGE_TYPES,
+    answer: Page,
+  },
+  {
+    is: ['get', '/pages/:id/former'],
+    summary: 'The page as it was measured before its files were replaced',
+    answer: FormerLayout,
+  },
+  { is: ['delete', '/pages/:id/former'], summary: 'What takes have lost is settled', status: 204 },
+  {
+    is: ['put', '/pages/:id/layouts'],
+    summary: 'Stores a measured layout',
+    headers: { 'If-Match': 'the content of the page that was measured' },
+    body: LayoutSchema,
+    status: 204,
+  },
+  { is: ['post', '/pages/:id/takes'], summary: 'Makes a take', body: NewTake, status: 201, answer: Take },
+  {
+    is: ['post', '/pages/:id/code'],
+    summary: 'Gives a page under development another pairing code',
+    answer: Page,
+  },
+  { is: ['get', '/pages/:id/takes/away'], summary: 'Takes that were put away', answer: Takes },
+  { is: ['get', '/takes/:id'], summary: 'A take with its document', answer: TakeDocument },
+  {
+    is: ['get', '/takes/:id/revisions'],
+    summary: 'Fifty revisions of a take, the newest first',
+    query: z.object({ before: z.number().int().optional() }),
+    answer: Revisions,
+  },
+  {
+    is: ['get', '/takes/:id/revisions/:number'],
+    summary: 'A take as it was at one of its revisions',
+    answer: TakeDocument,
+  },
+  {
+    is: ['put', '/takes/:id/document'],
+    summary: 'Appends a revision; 412 where another one was faster',
+    headers: { ...IF_MATCH, 'X-Edit-Id': 'a UUID: the same edit sent again is answered as the first time' },
+    body: DocumentSchema,
+    answer: Revision,
+  },
+  {
+    is: ['get', '/takes/:id/hand-off.zip'],
+    summary: 'The page with its motions, as files',
+    query: HandOffQuery,
+    answer: { type: 'application/zip' },
+  },
+  {
+    is: ['post', '/takes/:id/proofs'],
+    summary: 'Keeps the finished hand-off for a few minutes, for a browser to prove it',
+    query: HandOffQuery,
+    status: 201,
+    answer: ProofToken,
+  },
+  {
+    is: ['post', '/takes/:id/proofs/lab'],
+    summary: 'Proves the hand-off in Chromium on the server’s machine',
+    query: HandOffQuery,
+    answer: ProofResultShape,
+  },
+  { is: ['get', '/pages/:id/trials'], summary: 'The newest trials of a page', answer: Trials },
+  {
+    is: ['post', '/takes/:id/trials'],
+    summary: 'Queues a trial in Chromium on the server’s machine, or keeps one measured elsewhere',
+    body: NewTrial,
+    status: 201,
+    answer: Trial,
+  },
+  { is: ['get', '/trials/:id'], summary: 'A trial with its frames', answer: TrialWhole },
+  {
+    is: ['get', '/trials/:id/frames.csv'],
+    summary: 'The frames of a finished trial',
+    answer: { type: 'text/csv' },
+  },
+  {
+    is: ['post', '/trials/:id/cancel'],
+    summary: 'Ends a trial that waits or runs',
+    status: 204,
+  },
+  {
+    is: ['get', '/runtime.js'],
+    summary: 'The script that hand-offs take along',
+    answer: { type: 'text/javascript' },
+  },
+  { is: ['get', '/presets'], summary: 'All presets', answer: Presets },
+  { is: ['post', '/presets'], summary: 'Keeps a preset', body: NewPreset, status: 201, answer: Preset },
+  {
+    is: ['put', '/presets/:id'],
+    summary: 'Replaces what a preset holds; 412 where it was changed elsewhere',
+    headers: IF_MATCH,
+    body: PresetBodySchema,
+    answer: Preset,
+  },
+  { is: ['get', '/pages/:id/references'], summary: 'Pictures to compare with', answer: ReferenceSets },
+  {
+    is: ['post', '/pages/:id/references'],
+    summary: 'Makes a reference without pictures',
+    body: NameBody,
+    status: 201,
+    answer: ReferenceSet,
+  },
+  {
+    is: ['post', '/references/:id/pictures'],
+    summary: 'Puts a picture (PNG, JPEG, WebP) at a scroll offset',
+    query: z.object({ at: z.number() }),
+    body: PICTURE_TYPES,
+    status: 201,
+    answer: ReferenceSet,
+  },
+  { is: ['patch', '/pictures/:id'], summary: 'Moves a picture', body: PictureAt, answer: ReferenceSet },
+  { is: ['delete', '/pictures/:id'], summary: 'Takes a picture out', answer: ReferenceSet },
+  { is: ['get', '/pictures/:id'], summary: 'A picture', answer: { type: 'image/*' } },
+  ...(['projects', 'pages', 'takes', 'presets', 'references'] as const).flatMap((things): Operation[] => {
+    const thing = things.slice(0, -1);
+    const answer = { projects: Project, pages: Page, takes: Take, presets: Preset, references: ReferenceSet }[
+      things
+    ];
+    return [
+      { is: ['patch', `/${things}/:id`], summary: `Renames a ${thing}`, body: NameBody, answer },
+      { is: ['delete', `/${things}/:id`], summary: `Deletes a ${thing}; it can be restored`, status: 204 },
+      { is: ['post', `/${things}/:id/restore`], summary: `Restores a deleted ${thing}`, answer },
+    ];
+  }),
+  {
+    is: ['get', '/schemas/:format'],
+    summary: 'The JSON Schema of a format: document, layout, preset, limits, trace',
+    answer: { type: 'application/schema+json' },
+  },
+  { is: ['get', '/openapi.json'], summary: 'This description', answer: { type: 'application/json' } },
+];
