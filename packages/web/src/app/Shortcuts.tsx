@@ -52,6 +52,16 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
     ],
   },
   {
+    title: 'Takes',
+    keys: [
+      ['↑ ↓', 'To the next of the five pictures'],
+      ['← →', 'The edge between both by 1 %; with Shift 10'],
+      ['A B', 'Held: one of them whole'],
+      ['+ −', 'Pictures closer together, further apart'],
+      ['0', 'Pictures over the whole page'],
+    ],
+  },
+  {
     title: 'Everywhere',
     keys: [
       ['Ctrl Z', 'Undo'],

@@ -3,6 +3,7 @@ import { HandOffScreen } from '../screens/hand-off/HandOffScreen.tsx';
 import { OpenPage } from '../screens/OpenPage.tsx';
 import { PresetsScreen } from '../screens/presets/PresetsScreen.tsx';
 import { RundownScreen } from '../screens/rundown/RundownScreen.tsx';
+import { TakesScreen } from '../screens/takes/TakesScreen.tsx';
 import { TrialsScreen } from '../screens/trials/TrialsScreen.tsx';
 import { ShelfScreen } from '../screens/shelf/ShelfScreen.tsx';
 
@@ -38,6 +39,7 @@ export const router = createBrowserRouter([
         children: [
           { index: true, element: <RundownScreen /> },
           { path: 'trials', element: <TrialsScreen /> },
+          { path: 'takes', element: <TakesScreen /> },
           { path: 'hand-off', element: <HandOffScreen /> },
         ],
       },

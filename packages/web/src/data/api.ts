@@ -13,10 +13,14 @@ import {
   Project,
   Projects,
   ProjectSettings,
+  ReferenceSet,
+  ReferenceSets,
   Revision,
+  Revisions,
   Shelf,
   Take,
   TakeDocument,
+  Takes,
   Trial,
   Trials,
   TrialWhole,
@@ -70,7 +74,7 @@ const send = async <T extends z.ZodType>(path: string, init: RequestInit, shape:
   shape.parse(await (await call(path, init)).json());
 
 const Brought = z.object({ id: z.string(), name: z.string() });
-export type Thing = 'projects' | 'pages' | 'takes' | 'presets';
+export type Thing = 'projects' | 'pages' | 'takes' | 'presets' | 'references';
 
 export const api = {
   projects: () => get('/projects', Projects),
@@ -97,8 +101,27 @@ export const api = {
     send(`/takes/${takeId}/trials`, json('POST', { setup, ...(result ? { result } : {}) }), Trial),
   cancelTrial: async (id: string) => void (await call(`/trials/${id}/cancel`, { method: 'POST' })),
   take: (id: string) => get(`/takes/${id}`, TakeDocument),
-  createTake: (pageId: string, document: MotionDocument) =>
-    send(`/pages/${pageId}/takes`, json('POST', { document }), Take),
+  createTake: (
+    pageId: string,
+    document: MotionDocument,
+    madeFrom?: { takeId: string; revision: number },
+    name?: string,
+  ) => send(`/pages/${pageId}/takes`, json('POST', { document, madeFrom, name }), Take),
+  takesAway: (pageId: string) => get(`/pages/${pageId}/takes/away`, Takes),
+  revisions: (takeId: string, before?: number) =>
+    get(`/takes/${takeId}/revisions${before === undefined ? '' : `?before=${before}`}`, Revisions),
+  revision: (takeId: string, number: number) => get(`/takes/${takeId}/revisions/${number}`, TakeDocument),
+  references: (pageId: string) => get(`/pages/${pageId}/references`, ReferenceSets),
+  createReference: (pageId: string, name: string) =>
+    send(`/pages/${pageId}/references`, json('POST', { name }), ReferenceSet),
+  addPicture: (setId: string, at: number, body: Blob) =>
+    send(
+      `/references/${setId}/pictures?at=${at}`,
+      { method: 'POST', headers: { 'content-type': body.type }, body },
+      ReferenceSet,
+    ),
+  movePicture: (id: string, at: number) => send(`/pictures/${id}`, json('PATCH', { at }), ReferenceSet),
+  removePicture: (id: string) => send(`/pictures/${id}`, { method: 'DELETE' }, ReferenceSet),
   bring: (projectId: string, body: Blob, query: { name?: string; entry?: string }) => {
     const search = new URLSearchParams(
       Object.entries(query).filter(([, v]) => v !== undefined) as [string, string][],

@@ -66,8 +66,12 @@ export class PageLink {
   private selectors: () => string[] = () => [];
   private readonly events: Partial<LinkEvents>;
 
-  constructor(events: Partial<LinkEvents> = {}) {
+  private readonly measures: boolean;
+
+  /** `measures: false`: the page is only shown, its layout is known from elsewhere. */
+  constructor(events: Partial<LinkEvents> = {}, { measures = true } = {}) {
     this.events = events;
+    this.measures = measures;
   }
 
   /** Waits for the probe of this frame. Returns what undoes it. */
@@ -147,11 +151,12 @@ export class PageLink {
       case 'ready':
         this.store.setState({ late: message.late });
         for (const m of this.queue.splice(0)) this.port?.postMessage(m);
-        this.measure();
+        if (this.measures) this.measure();
+        else this.store.setState({ link: 'ready' });
         // A page that was open before comes back at its place.
         return this.say({ do: 'scroll', seq: ++this.seq, ...this.store.getState().offset });
       case 'resized':
-        return this.measure();
+        return this.measures ? this.measure() : undefined;
       case 'layout':
         this.store.setState({ layout: message.layout, link: 'ready' });
         return this.events.layout?.(message.layout);

@@ -210,6 +210,7 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
           Rundown
         </NavLink>
         <NavLink to={`/pages/${page.id}/trials${search}`}>Trials</NavLink>
+        <NavLink to={`/pages/${page.id}/takes${search}`}>Takes</NavLink>
         <NavLink to={`/pages/${page.id}/hand-off${search}`}>Hand-off</NavLink>
         <NavLink to="/presets">Presets</NavLink>
       </nav>

@@ -30,7 +30,8 @@ function TakeActions({ goTo, close }: { goTo(takeId: string): void; close(): voi
   const client = useQueryClient();
   const refresh = () => client.invalidateQueries({ queryKey: ['page', page.id] });
   const copy = async () => {
-    const made = await api.createTake(page.id, session.store.getState().document);
+    const { document, save } = session.store.getState();
+    const made = await api.createTake(page.id, document, { takeId: take.id, revision: save.revision });
     await refresh();
     close();
     goTo(made.id);

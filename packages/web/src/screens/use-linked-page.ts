@@ -1,49 +1,38 @@
 /** Keeps the real page in a frame up to date: its address, the motions in it, and the layout that it is measured to have. */
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { RefObject } from 'react';
 import { useStore } from 'zustand';
 import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
-import { previewUrl } from '../parts/preview-url.ts';
+import { useOpenedFrame } from '../parts/use-opened-frame.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from './page-context.ts';
 
-/** The host form answers within this time, or the path form is tried. */
-const FALL_BACK = 4000;
-
-/** `document`: what the page shows. Returns the key that the frame must have, and what opens the page anew. */
-export function useLinkedPage(frame: RefObject<HTMLIFrameElement | null>, document: MotionDocument) {
+/** `document`: what the page shows; `also`: another one that the same layout serves. Returns the key that the frame must have, and what opens the page anew. */
+export function useLinkedPage(
+  frame: RefObject<HTMLIFrameElement | null>,
+  document: MotionDocument,
+  also: MotionDocument | null = null,
+) {
   const { page, session, link, viewport, reduced } = useOpenedPage();
   const { layout, measured } = useLayout();
-  const [round, setRound] = useState(0);
-  const [form, setForm] = useState<'host' | 'path'>('host');
+  const others = useRef(also);
+  others.current = also;
+  const selectors = useCallback(
+    () => [session.store.getState().document, others.current].flatMap((d) => (d ? selectorsOf(d) : [])),
+    [session],
+  );
+  const { key, again } = useOpenedFrame(frame, link, page, selectors);
   const state = useStore(link.store, (s) => s.link);
   const live = useStore(link.store, (s) => s.layout);
-
-  useEffect(() => {
-    const detach = link.attach(
-      frame.current!,
-      () => selectorsOf(session.store.getState().document),
-      page.live,
-    );
-    // Only after someone listens for its first words.
-    frame.current!.src = page.live?.url ?? previewUrl(page.token, form);
-    return detach;
-  }, [link, session, page.token, page.live, form, round, frame]);
-
-  useEffect(() => {
-    if (state !== 'loading' || form === 'path' || page.live) return;
-    const timer = setTimeout(() => setForm('path'), FALL_BACK);
-    return () => clearTimeout(timer);
-  }, [state, form, round, page.live]);
 
   // The server takes out of the page what its takes have taken over, so the page is opened again once that has changed there.
   const taken = useStore(session.store, (s) => (s.save.is === 'saved' ? s.document.taken.join('\n') : null));
   const opened = useRef(taken);
   useEffect(() => {
     if (taken === null || taken === opened.current) return;
-    if (opened.current !== null) setRound((r) => r + 1);
+    if (opened.current !== null) again();
     opened.current = taken;
-  }, [taken]);
+  }, [taken, again]);
 
   useEffect(() => {
     if (state === 'ready') link.measure();
@@ -51,8 +40,12 @@ export function useLinkedPage(frame: RefObject<HTMLIFrameElement | null>, docume
 
   // A selector that the page has not been asked about yet: asked before its motion is written there, because reading boxes
   // beside thousands of live view timelines takes the browser a hundred times as long.
-  const unknown = selectorsOf(document).some(
-    (s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s),
+  const unknown = [document, also].some(
+    (d) =>
+      d &&
+      selectorsOf(d).some(
+        (s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s),
+      ),
   );
   useEffect(() => {
     if (unknown && measured) link.measure();
@@ -87,6 +80,5 @@ export function useLinkedPage(frame: RefObject<HTMLIFrameElement | null>, docume
     return () => clearTimeout(timer);
   }, [shape, live, link]);
 
-  const again = useCallback(() => setRound((r) => r + 1), []);
-  return { key: `${round}${form}`, again };
+  return { key, again };
 }

@@ -1,5 +1,6 @@
 /** The page beside the trials, unseen, so that what a fix changes of its layout is measured at once. */
 import { useRef } from 'react';
+import { sandboxOf } from '../../parts/use-opened-frame.ts';
 import { useOpenedPage, useShownDocument } from '../page-context.ts';
 import { useLinkedPage } from '../use-linked-page.ts';
 
@@ -12,9 +13,7 @@ export function UnseenPage() {
       key={key}
       ref={frame}
       title={`${page.name}, measured`}
-      sandbox={
-        page.live ? 'allow-scripts allow-same-origin allow-forms allow-modals allow-popups' : 'allow-scripts'
-      }
+      sandbox={sandboxOf(page)}
       className="unseen-page"
       style={{ width: viewport.width, height: viewport.height }}
       tabIndex={-1}

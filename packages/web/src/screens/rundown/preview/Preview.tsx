@@ -1,6 +1,7 @@
 /** The real page, scaled, with the chosen element's box and lines drawn over it from outside its DOM. */
 import { useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
+import { sandboxOf } from '../../../parts/use-opened-frame.ts';
 import { useOpenedPage, useShownDocument } from '../../page-context.ts';
 import { useLinkedPage } from '../../use-linked-page.ts';
 import { soloed } from '../model/find.ts';
@@ -35,12 +36,7 @@ export function Preview({ width, height }: { width: number; height: number }) {
           key={key}
           ref={frame}
           title={`Preview of ${page.name}`}
-          // A page under development has an origin of its own, which is not ours.
-          sandbox={
-            page.live
-              ? 'allow-scripts allow-same-origin allow-forms allow-modals allow-popups'
-              : 'allow-scripts'
-          }
+          sandbox={sandboxOf(page)}
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
         />
         {page.live && state !== 'ready' && state !== 'hung' && !live && (

@@ -1,0 +1,77 @@
+/** A page with the motions of some take, shown small at a scroll offset. It only shows: nothing in it can be clicked or scrolled. */
+import { useEffect, useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import type { PageFacts } from '@lyvek/api';
+import { selectorsOf } from '@lyvek/core';
+import type { HtmlPatch, Layout, MotionDocument, Piece, Plan, Px, Viewport } from '@lyvek/core';
+import { PageLink } from './page-link.ts';
+import { sandboxOf, useOpenedFrame } from './use-opened-frame.ts';
+
+/** What the page is given. */
+export interface Dress {
+  pieces: readonly Piece[];
+  patch: HtmlPatch;
+  plan: Plan;
+}
+
+interface SeenPageProps {
+  page: PageFacts;
+  title: string;
+  viewport: Viewport;
+  scale: number;
+  /** null until it is known: the page is shown without motions till then */
+  dress: Dress | null;
+  at: Px;
+  /** asked for only where the page has not been measured in another way */
+  measure?: { document: MotionDocument; told(layout: Layout): void };
+  shown?(): void;
+}
+
+export function SeenPage({ page, title, viewport, scale, dress, at, measure, shown }: SeenPageProps) {
+  const [asked] = useState(() => measure);
+  const told = useRef(measure?.told);
+  told.current = measure?.told;
+  const [link] = useState(
+    () => new PageLink({ layout: (layout) => told.current?.(layout) }, { measures: asked !== undefined }),
+  );
+  const [selectors] = useState(() => () => (asked ? selectorsOf(asked.document) : []));
+  const frame = useRef<HTMLIFrameElement>(null);
+  const { key, again } = useOpenedFrame(frame, link, page, selectors);
+  const state = useStore(link.store, (s) => s.link);
+  useEffect(() => {
+    if (state === 'ready' && dress) link.style(dress.pieces, dress.patch, dress.plan);
+  }, [link, dress, state]);
+  useEffect(() => {
+    if (state === 'ready') link.scrollTo(at);
+  }, [link, at, state, dress]);
+  const over = state !== 'loading';
+  useEffect(() => {
+    if (over) shown?.();
+  }, [over]); // eslint-disable-line react-hooks/exhaustive-deps
+  return (
+    <div
+      className="seen-page"
+      data-link={state}
+      style={{ width: viewport.width * scale, height: viewport.height * scale }}
+    >
+      <iframe
+        key={key}
+        ref={frame}
+        title={title}
+        sandbox={sandboxOf(page)}
+        tabIndex={-1}
+        style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
+      />
+      {state !== 'ready' && (
+        <p className="seen-note">
+          {state === 'loading' ? 'opening …' : 'does not answer'}
+          {over && (
+            <button type="button" className="btn" onClick={again}>
+              Reload
+            </button>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}

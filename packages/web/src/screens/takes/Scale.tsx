@@ -1,0 +1,108 @@
+/** The axis of both strips: offsets, the five pictures, and how unlike the takes look all along. Dragged, it moves all five. */
+import { useEffect, useMemo, useRef } from 'react';
+import { useStore } from 'zustand';
+import { beginDrag } from '../../parts/drag.ts';
+import { grouped, offsetAt, rowOf, ticksOf } from '../../parts/strip/view.ts';
+import { clampAxis, markOffsets, offsetsOf, viewOf, zoomAxis } from './model/axis.ts';
+import { useTakes } from './takes-context.ts';
+
+const LINE = 50;
+/** Length of a mark where nothing is alike. */
+const MOST = 34;
+const BOLD = 0.55;
+
+export function Scale({ rows, width }: { rows: number; width: number }) {
+  const { looking, max, unlike } = useTakes();
+  const axis = useStore(looking, (s) => s.axis);
+  const at = useStore(looking, (s) => s.at);
+  const view = viewOf(axis, rows);
+  const pictures = offsetsOf(axis, max);
+  const marks = useMemo(() => {
+    if (!unlike) return [];
+    return markOffsets(view, rows, max).offsets.map((o) => ({ o, much: unlike(o) }));
+  }, [unlike, view.top, view.per, rows, max]); // eslint-disable-line react-hooks/exhaustive-deps
+  const svg = useRef<SVGSVGElement>(null);
+  useEffect(() => {
+    const roll = (e: WheelEvent) => {
+      e.preventDefault();
+      const now = looking.getState().axis;
+      const here = offsetAt(e.clientY - svg.current!.getBoundingClientRect().top, viewOf(now, rows));
+      looking.setState({
+        axis: e.ctrlKey
+          ? zoomAxis(now, Math.exp(-e.deltaY / 400), here, max)
+          : clampAxis({ ...now, middle: now.middle + e.deltaY }, max),
+      });
+    };
+    const el = svg.current!;
+    el.addEventListener('wheel', roll, { passive: false });
+    return () => el.removeEventListener('wheel', roll);
+  }, [looking, rows, max]);
+  const enlarge = (clientY: number) => {
+    const here = offsetAt(clientY - svg.current!.getBoundingClientRect().top, view);
+    looking.setState({ at: Math.round(Math.min(max, Math.max(0, here))) });
+  };
+  const now = rowOf(at, view);
+  return (
+    <svg
+      ref={svg}
+      className="takes-scale"
+      width={width}
+      height={rows}
+      role="img"
+      aria-label={`Scroll offsets; the enlarged one is ${grouped(at)} px`}
+      onPointerDown={(e) => {
+        const from = { axis, at };
+        const began = { clientY: e.clientY };
+        beginDrag(e, {
+          move: (by) =>
+            looking.setState({ axis: clampAxis({ ...axis, middle: axis.middle - by * view.per }, max) }),
+          drop: () => undefined,
+          // A press that did not move is a click.
+          putBack: () => {
+            looking.setState(from);
+            enlarge(began.clientY);
+          },
+        });
+      }}
+    >
+      <rect width={width} height={rows} className="takes-scale-ground" />
+      <path
+        d={`M${LINE} ${Math.max(0, rowOf(0, view))}V${Math.min(rows, rowOf(max, view))}`}
+        className="takes-axis"
+      />
+      {ticksOf(view, rows, max).map(
+        (t) =>
+          t.offset >= view.top && (
+            <g key={t.offset}>
+              <path d={`M${LINE} ${rowOf(t.offset, view)}h${t.major ? -6 : -3}`} className="takes-axis" />
+              {t.major && pictures.every((p) => Math.abs(rowOf(p, view) - rowOf(t.offset, view)) > 12) && (
+                <text x={LINE - 10} y={rowOf(t.offset, view) + 3.5} className="offset">
+                  {grouped(t.offset)}
+                </text>
+              )}
+            </g>
+          ),
+      )}
+      {marks.map(
+        ({ o, much }) =>
+          much > 0 && (
+            <path
+              key={o}
+              d={`M${LINE + 2} ${rowOf(o, view)}h${Math.max(1, MOST * much).toFixed(1)}`}
+              className="unlike-mark"
+              strokeWidth={much > BOLD ? 1.6 : 1}
+            />
+          ),
+      )}
+      {pictures.map((p, k) => (
+        <g key={k} className={p === at ? 'takes-place now' : 'takes-place'}>
+          <path d={`M0 ${rowOf(p, view)}h6M${width - 6} ${rowOf(p, view)}h6`} />
+          <text x={LINE - 10} y={rowOf(p, view) + 3.5}>
+            {grouped(p)}
+          </text>
+        </g>
+      ))}
+      <path d={`M0 ${now}h${8}M${LINE - 6} ${now}H${width}`} className="takes-now" />
+    </svg>
+  );
+}

@@ -1,0 +1,108 @@
+/** What differs of a motion, a pin or anything else of a take: “scale 1.6 → 1.9”. */
+import type { Difference, Motion, MotionDocument } from '@lyvek/core';
+import { followFace } from '../../rundown/sheet/FollowWord.tsx';
+import { distanceFace } from '../../rundown/model/pins.ts';
+import { effectWords, pointWords, valueWords } from '../../rundown/model/words.ts';
+
+export interface Change {
+  /** what of it: “scale”, “start” …; empty where all of it */
+  of: string;
+  was: string;
+  is: string;
+}
+
+type Pin = MotionDocument['pins'][number];
+type Gate = MotionDocument['gates'][number];
+type Row = NonNullable<Difference['a']>;
+
+export const nameOf = (d: Difference): string => {
+  const one = (d.b ?? d.a)! as { name?: string; selector?: string };
+  return one.name ?? one.selector ?? d.id;
+};
+
+/** In a word or two, for what is there in one of them only. */
+const faceOf: { [K in Difference['list']]: (x: never) => string } = {
+  motions: (m: Motion) => effectWords(m),
+  pins: (p: Pin) => distanceFace(p),
+  gates: (g: Gate) => (g.plays === 'once' ? 'once' : 'each time'),
+  cues: (c: MotionDocument['cues'][number]) => c.at,
+  adjustments: (a: MotionDocument['adjustments'][number]) => Object.keys(a.declarations).join(', '),
+};
+const face = (list: Difference['list'], x: Row): string => faceOf[list](x as never);
+
+const DRIVERS: Record<Motion['driver']['kind'], string> = {
+  page: 'whole page',
+  passage: 'passage',
+  pin: 'pin',
+  gate: 'gate',
+  load: 'load',
+  belt: 'belt',
+};
+
+function keyframeChange(property: string, a: Motion, b: Motion): Change {
+  const [x, y] = [a.keyframes[property], b.keyframes[property]];
+  if (!x) return { of: property, was: 'none', is: valueWords(y!.at(-1)!.value) };
+  if (!y) return { of: property, was: valueWords(x.at(-1)!.value), is: 'none' };
+  if (x.at(-1)!.value !== y.at(-1)!.value)
+    return { of: property, was: valueWords(x.at(-1)!.value), is: valueWords(y.at(-1)!.value) };
+  if (x[0]!.value !== y[0]!.value)
+    return { of: `${property} from`, was: valueWords(x[0]!.value), is: valueWords(y[0]!.value) };
+  return {
+    of: `${property}, beads`,
+    was: String(x.length),
+    is: x.length === y.length ? 'others' : String(y.length),
+  };
+}
+
+const seconds = (m: Motion) => (m.time ? `${m.time.duration.replace('ms', '')} ms` : 'none');
+
+/** Fields of motions that have words of their own; others are named. */
+const MOTION_WORDS: Record<string, (a: Motion, b: Motion) => Change[]> = {
+  range: (a, b) =>
+    (['start', 'end'] as const).flatMap((side) => {
+      const [was, is] = [a, b].map((m) => pointWords(m.range[side], side, m.driver.kind)) as [string, string];
+      return was === is ? [] : [{ of: side, was, is }];
+    }),
+  driver: (a, b) =>
+    a.driver.kind === b.driver.kind
+      ? [{ of: DRIVERS[b.driver.kind], was: '', is: 'another one' }]
+      : [{ of: 'driver', was: DRIVERS[a.driver.kind], is: DRIVERS[b.driver.kind] }],
+  easing: (a, b) => [{ of: 'easing', was: a.easing, is: b.easing }],
+  follow: (a, b) => [{ of: 'follows', was: followFace(a.follow), is: followFace(b.follow) }],
+  time: (a, b) => [
+    seconds(a) === seconds(b)
+      ? { of: 'delay', was: a.time?.delay ?? '', is: b.time?.delay ?? '' }
+      : { of: 'lasts', was: seconds(a), is: seconds(b) },
+  ],
+  on: (a) => [{ of: '', was: a.on ? 'on' : 'muted', is: a.on ? 'muted' : 'on' }],
+  targets: (a, b) => [
+    a.targets.selector === b.targets.selector
+      ? { of: 'apart', was: '', is: 'otherwise' }
+      : { of: 'moves', was: a.targets.selector, is: b.targets.selector },
+  ],
+  reducedMotion: (a, b) => [{ of: 'reduced motion', was: a.reducedMotion, is: b.reducedMotion }],
+  name: (a, b) => [{ of: 'name', was: a.name, is: b.name }],
+};
+
+/** Every change, the one that says most first. */
+export function changesOf({ list, a, b, fields }: Difference): Change[] {
+  if (!a) return [{ of: '', was: 'none', is: face(list, b!) }];
+  if (!b) return [{ of: '', was: face(list, a), is: 'none' }];
+  if (list !== 'motions') {
+    const [was, is] = [face(list, a), face(list, b)];
+    return [was === is ? { of: fields.join(', '), was: '', is: 'changed' } : { of: '', was, is }];
+  }
+  const [x, y] = [a as Motion, b as Motion];
+  const properties = fields
+    .filter((f) => f.startsWith('keyframes.'))
+    .map((f) => f.slice('keyframes.'.length));
+  return [
+    ...properties.map((p) => keyframeChange(p, x, y)),
+    ...fields
+      .filter((f) => !f.startsWith('keyframes.'))
+      .flatMap((f) => MOTION_WORDS[f]?.(x, y) ?? [{ of: f, was: '', is: 'changed' }]),
+  ];
+}
+
+export const changeWords = ({ of, was, is }: Change): string =>
+  [of, was && is ? `${was} → ${is}` : was || is].filter(Boolean).join(' ');

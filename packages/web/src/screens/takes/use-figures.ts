@@ -1,0 +1,119 @@
+/** What both takes amount to: their trials under the same gesture, predicted and measured, and the size of their hand-off. */
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { useStore } from 'zustand';
+import type { Trial } from '@lyvek/api';
+import { assemble, clockById, deviceById, GESTURES, PLAIN_HAND_OFF, summaryOf } from '@lyvek/core';
+import type { HeldLayout, Layout, MotionDocument, TrialSummary } from '@lyvek/core';
+import { api } from '../../data/api.ts';
+import { Simulations } from '../../data/simulation.ts';
+import type { TrialAnswer } from '../../workers/trial-work.ts';
+import { useOpenedPage } from '../page-context.ts';
+import { useQuestion, useSimulation } from '../use-simulation.ts';
+import type { Figures } from './model/figures.ts';
+import { useTakes } from './takes-context.ts';
+import type { TakeSide } from './takes-context.ts';
+
+export function useGestureName(): string {
+  const { choice } = useOpenedPage();
+  const name = GESTURES.find((g) => g.id === choice.gesture)?.name ?? choice.gesture.replace(/^trace /, '');
+  return `${name}, ${deviceById(choice.device).name}`;
+}
+
+/** The trial of a take that is not the open one. */
+function useOtherAnswer(document: MotionDocument | null, layout: HeldLayout | null): TrialAnswer | null {
+  const [simulations] = useState(() => new Simulations());
+  useEffect(() => () => simulations.end(), [simulations]);
+  const { question } = useQuestion();
+  useEffect(() => {
+    if (document && layout) simulations.ask({ document, layout, question });
+  }, [simulations, document, layout, question]);
+  const last = useStore(simulations.store, (s) => s.last);
+  return last?.answer ?? null;
+}
+
+/** The newest lab trial of a take as it is now, under the chosen gesture and device and at this size. */
+function useLab(side: TakeSide | null): { summary: TrialSummary; setup: string } | null {
+  const { page, viewport } = useOpenedPage();
+  const { question } = useQuestion();
+  const history = useQuery({ queryKey: ['trials', page.id], queryFn: () => api.trials(page.id) });
+  const store = side?.session?.store;
+  const [takeId, revision] = store ? [store.getState().takeId, store.getState().save.revision] : [null, 0];
+  const fits = (t: Trial) =>
+    t.kind === 'lab' &&
+    t.state === 'done' &&
+    t.takeId === takeId &&
+    t.revision === revision &&
+    t.setup.gesture === question.gesture &&
+    t.setup.device === question.device &&
+    t.setup.viewport.width === viewport.width &&
+    t.setup.viewport.height === viewport.height;
+  const found = takeId === null ? undefined : history.data?.trials.find(fits);
+  const whole = useQuery({
+    queryKey: ['trial', found?.id, 'done'],
+    enabled: found !== undefined,
+    queryFn: () => api.trial(found!.id),
+    staleTime: Infinity,
+  });
+  const result = found && whole.data?.result;
+  return useMemo(
+    () =>
+      result && found
+        ? { summary: summaryOf(result.frames, clockById(found.setup.clock).refresh), setup: found.id }
+        : null,
+    [result, found],
+  );
+}
+
+function useBytes(side: TakeSide | null, others: readonly Layout[]): number | null {
+  const { page } = useOpenedPage();
+  const own = side?.page.id === page.id ? side : null;
+  const texts = useQuery({
+    queryKey: ['texts', page.id, page.contentHash],
+    queryFn: () => api.texts(page.id),
+    staleTime: Infinity,
+  });
+  const runtime = useQuery({ queryKey: ['runtime'], queryFn: api.runtime, staleTime: Infinity });
+  const document = own?.document;
+  const layout = own?.layout;
+  return useMemo(() => {
+    if (!texts.data || !document || !layout || runtime.data === undefined) return null;
+    const { html, sheets } = texts.data;
+    const fileAt = (path: string) => (path === page.entry ? html : (sheets[path] ?? null));
+    const files = { name: page.name, entry: page.entry, html, fileAt };
+    const made = assemble(document, layout, others, files, page.name, PLAIN_HAND_OFF);
+    const script = made.script
+      ? made.script.text.length + (made.runtimes.includes('runtime') ? runtime.data.length : 0)
+      : 0;
+    return new Blob([made.css]).size + script;
+  }, [texts.data, runtime.data, document, layout, others, page]);
+}
+
+const NO_LAYOUTS: readonly Layout[] = [];
+
+/** Null for a side that is not a take, or not measured yet. */
+export function useFigures(): { a: Figures | null; b: Figures | null; working: boolean } {
+  const { a, b } = useTakes();
+  const left = a.is === 'take' ? a : null;
+  const { question } = useQuestion();
+  const { last, stale } = useSimulation();
+  const answers = {
+    a: useOtherAnswer(left?.document ?? null, left?.layout ?? null),
+    b: last?.answer ?? null,
+  };
+  const labs = { a: useLab(left), b: useLab(b) };
+  const bytes = { a: useBytes(left, NO_LAYOUTS), b: useBytes(b, NO_LAYOUTS) };
+  const { refresh } = clockById(question.clock);
+  const of = (letter: 'a' | 'b', side: TakeSide | null): Figures | null => {
+    if (!side?.layout) return null;
+    const answer = answers[letter];
+    return {
+      layout: side.layout,
+      answer,
+      summary: answer && summaryOf(answer.frames, refresh),
+      lab: labs[letter]?.summary ?? null,
+      bytes: bytes[letter],
+    };
+  };
+  return { a: of('a', left), b: of('b', b), working: stale || (left !== null && !answers.a) };
+}
