@@ -5,7 +5,7 @@
 import { inEffect, sampleInstance } from '../motion/index.ts';
 import type { Take } from '../motion/index.ts';
 import { drawnAt } from '../page/index.ts';
-import type { Px } from '../page/index.ts';
+import type { Px, Viewport } from '../page/index.ts';
 import { newPose, poserOf, readPose } from '../trial/index.ts';
 import type { Poser } from '../trial/index.ts';
 
@@ -84,13 +84,15 @@ function lookOf({ take, posers }: Side, element: number, y: Px): Look {
   return look;
 }
 
-/** How much of what an element shows differs, 0 … 1, as far as it can be seen at all. */
-function unlikeLooks(a: Look, b: Look): number {
+/** How much of what an element shows differs, 0 … 1, as far as it can be seen at all: edges outside of the window cannot. */
+function unlikeLooks(a: Look, b: Look, { width, height }: Viewport): number {
+  const across = (x: Px) => Math.min(width, Math.max(0, x));
+  const down = (y: Px) => Math.min(height, Math.max(0, y));
   const apart = Math.max(
-    Math.abs(a.left - b.left),
-    Math.abs(a.top - b.top),
-    Math.abs(a.left + a.width - b.left - b.width),
-    Math.abs(a.top + a.height - b.top - b.height),
+    Math.abs(across(a.left) - across(b.left)),
+    Math.abs(down(a.top) - down(b.top)),
+    Math.abs(across(a.left + a.width) - across(b.left + b.width)),
+    Math.abs(down(a.top + a.height) - down(b.top + b.height)),
   );
   const otherwise = [...new Set([...a.other.keys(), ...b.other.keys()])].some(
     (p) => a.other.get(p) !== b.other.get(p),
@@ -102,6 +104,14 @@ function unlikeLooks(a: Look, b: Look): number {
   );
 }
 
+/** Motions are taken to bring nothing into sight from more than this many screens away. */
+const REACH = 2;
+const isNear = ({ elements, viewport }: Take['layout'], i: number, y: Px, screens: number): boolean => {
+  const top = drawnAt(elements[i]!, y);
+  const reach = screens * viewport.height;
+  return top < viewport.height + reach && top + elements[i]!.box.height > -reach;
+};
+
 /**
  * `y` → share of the viewport, 0 … 1. Both takes must be of one page’s elements in one order; elements in inner scrollers and what plays in time
  * are left out.
@@ -109,29 +119,52 @@ function unlikeLooks(a: Look, b: Look): number {
 export function unlikeness(a: Take, b: Take): (y: Px) => number {
   const { viewport, elements } = a.layout;
   const [one, two] = [sideOf(a), sideOf(b)];
+  const [how, howElse] = [movedHow(a), movedHow(b)];
+  const known = new Map<Px, number>();
   const moved = elements.flatMap((e, i) => {
     const f = b.layout.elements[i];
     if (!f || e.scroller !== 0) return [];
     const displaced = e.box.y !== f.box.y || e.box.height !== f.box.height || !sameSticky(e.sticky, f.sticky);
-    return displaced || one.posers.has(i) || two.posers.has(i) ? [i] : [];
+    return displaced || how.get(i) !== howElse.get(i) ? [i] : [];
   });
+  const travels = new Set(
+    [one, two].flatMap(({ posers }) =>
+      [...posers].flatMap(([i, list]) => (list.some((p) => p.moves) ? [i] : [])),
+    ),
+  );
   const cells = new Float32Array(COLUMNS * ROWS);
   return (y) => {
+    const hit = known.get(y);
+    if (hit !== undefined) return hit;
     cells.fill(0);
     for (const i of moved) {
+      const reach = travels.has(i) ? REACH : 0;
+      if (!isNear(a.layout, i, y, reach) && !isNear(b.layout, i, y, reach)) continue;
       const [p, q] = [lookOf(one, i, y), lookOf(two, i, y)];
-      const much = unlikeLooks(p, q);
+      const much = unlikeLooks(p, q, viewport);
       if (much < SEEN) continue;
       for (const look of [p, q]) if (look.opacity > 0.01) fill(cells, look, much, viewport);
     }
-    return cells.reduce((sum, c) => sum + c, 0) / cells.length;
+    const share = cells.reduce((sum, c) => sum + c, 0) / cells.length;
+    known.set(y, share);
+    return share;
   };
+}
+
+/** All that moves an element, and where: elements of which both takes say the same look alike. */
+function movedHow(take: Take): Map<number, string> {
+  const words = new Map(take.instances.map(({ motion }) => [motion, JSON.stringify(motion)]));
+  const out = new Map<number, string>();
+  take.instances.forEach(({ element, motion }, i) =>
+    out.set(element, `${out.get(element) ?? ''}${words.get(motion)} ${take.start[i]} ${take.end[i]} `),
+  );
+  return out;
 }
 
 const sameSticky = (a: { at: Px; travel: Px } | null, b: { at: Px; travel: Px } | null) =>
   a === b || (a !== null && b !== null && a.at === b.at && a.travel === b.travel);
 
-function fill(cells: Float32Array, look: Look, much: number, viewport: { width: Px; height: Px }): void {
+function fill(cells: Float32Array, look: Look, much: number, viewport: Viewport): void {
   const at = (px: Px, size: Px, count: number) =>
     Math.min(count, Math.max(0, Math.round((px / size) * count)));
   const [x0, x1] = [look.left, look.left + look.width].map((x) => at(x, viewport.width, COLUMNS)) as [

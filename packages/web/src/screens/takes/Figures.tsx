@@ -3,7 +3,7 @@ import { figureRows } from './model/figures.ts';
 import type { FigureRow } from './model/figures.ts';
 import { useFigures } from './use-figures.ts';
 
-const BAR = 22;
+const BAR = 15;
 
 export function Figures() {
   const { a, b, working } = useFigures();

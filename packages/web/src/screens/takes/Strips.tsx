@@ -17,7 +17,7 @@ import './strips.css';
 /** px between the strips */
 export const SCALE = 96;
 /** Frames that are opened at once: more of them only make each other wait. */
-const AT_ONCE = 3;
+const AT_ONCE = 4;
 
 export function Strips({ rows, scale }: { rows: number; scale: number }) {
   const { a, b, looking, max } = useTakes();

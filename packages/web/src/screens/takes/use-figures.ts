@@ -3,9 +3,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Trial } from '@lyvek/api';
-import { assemble, clockById, deviceById, GESTURES, PLAIN_HAND_OFF, summaryOf } from '@lyvek/core';
-import type { HeldLayout, Layout, MotionDocument, TrialSummary } from '@lyvek/core';
+import { clockById, deviceById, GESTURES, summaryOf } from '@lyvek/core';
+import type { HeldLayout, MotionDocument, TrialSummary } from '@lyvek/core';
 import { api } from '../../data/api.ts';
+import { sizeOfHandOff } from '../../data/hand-off-size.ts';
 import { Simulations } from '../../data/simulation.ts';
 import type { TrialAnswer } from '../../workers/trial-work.ts';
 import { useOpenedPage } from '../page-context.ts';
@@ -65,7 +66,10 @@ function useLab(side: TakeSide | null): { summary: TrialSummary; setup: string }
   );
 }
 
-function useBytes(side: TakeSide | null, others: readonly Layout[]): number | null {
+/** A series of small changes is asked about once. */
+const REST = 500;
+
+function useBytes(side: TakeSide | null): number | null {
   const { page } = useOpenedPage();
   const own = side?.page.id === page.id ? side : null;
   const texts = useQuery({
@@ -74,22 +78,29 @@ function useBytes(side: TakeSide | null, others: readonly Layout[]): number | nu
     staleTime: Infinity,
   });
   const runtime = useQuery({ queryKey: ['runtime'], queryFn: api.runtime, staleTime: Infinity });
-  const document = own?.document;
+  const document = own?.whole;
   const layout = own?.layout;
-  return useMemo(() => {
-    if (!texts.data || !document || !layout || runtime.data === undefined) return null;
-    const { html, sheets } = texts.data;
-    const fileAt = (path: string) => (path === page.entry ? html : (sheets[path] ?? null));
-    const files = { name: page.name, entry: page.entry, html, fileAt };
-    const made = assemble(document, layout, others, files, page.name, PLAIN_HAND_OFF);
-    const script = made.script
-      ? made.script.text.length + (made.runtimes.includes('runtime') ? runtime.data.length : 0)
-      : 0;
-    return new Blob([made.css]).size + script;
-  }, [texts.data, runtime.data, document, layout, others, page]);
+  const [bytes, setBytes] = useState<number | null>(null);
+  useEffect(() => {
+    if (!texts.data || !document || !layout || runtime.data === undefined) return;
+    const over = new AbortController();
+    const timer = setTimeout(() => {
+      const question = {
+        document,
+        layout,
+        entry: page.entry,
+        texts: texts.data,
+        runtime: runtime.data.length,
+      };
+      sizeOfHandOff(question, over.signal).then(setBytes, () => undefined);
+    }, REST);
+    return () => {
+      clearTimeout(timer);
+      over.abort();
+    };
+  }, [texts.data, runtime.data, document, layout, page.entry]);
+  return bytes;
 }
-
-const NO_LAYOUTS: readonly Layout[] = [];
 
 /** Null for a side that is not a take, or not measured yet. */
 export function useFigures(): { a: Figures | null; b: Figures | null; working: boolean } {
@@ -102,7 +113,7 @@ export function useFigures(): { a: Figures | null; b: Figures | null; working: b
     b: last?.answer ?? null,
   };
   const labs = { a: useLab(left), b: useLab(b) };
-  const bytes = { a: useBytes(left, NO_LAYOUTS), b: useBytes(b, NO_LAYOUTS) };
+  const bytes = { a: useBytes(left), b: useBytes(b) };
   const { refresh } = clockById(question.clock);
   const of = (letter: 'a' | 'b', side: TakeSide | null): Figures | null => {
     if (!side?.layout) return null;

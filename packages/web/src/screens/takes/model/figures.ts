@@ -36,7 +36,7 @@ interface Definition {
 }
 
 const px = (n: number) => `${grouped(n)} px`;
-const ms = (n: number) => `${n.toFixed(n < 100 ? 1 : 0)} ms`;
+const ms = (n: number) => `${n.toFixed(n < 20 ? 1 : 0)} ms`;
 const count = (n: number) => grouped(n);
 const held = (layout: HeldLayout): Px =>
   layout.holds.filter((h) => h.scroller === 0).reduce((sum, h) => sum + h.end - h.start, 0);
@@ -71,7 +71,7 @@ const DEFINITIONS: readonly Definition[] = [
     least: 1,
   },
   {
-    name: 'Fewest frames in range',
+    name: 'Fewest frames',
     of: (f) => f.answer && fewest(f.answer.figures.map((x) => x.frames).filter((n) => n > 0)),
     write: count,
     wanted: 'more',
