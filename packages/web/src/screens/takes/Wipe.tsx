@@ -78,7 +78,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
         <div className="wipe-cover" />
         <Plate width={w} />
       </div>
-      <p className="wipe-states">
+      <p className="wipe-states" style={{ width: w + 24 }}>
         <State letter="a" />
         <span className="grow" />
         <State letter="b" />

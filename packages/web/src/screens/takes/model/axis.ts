@@ -17,7 +17,7 @@ const APART = 0.6;
 const LEAST: Px = 20;
 
 export function clampAxis({ middle, apart }: Axis, max: Px): Axis {
-  const wide = Math.min(Math.max(LEAST, apart), Math.max(LEAST, max / (PICTURES - 1)));
+  const wide = Math.min(Math.max(LEAST, apart), Math.max(1, max / (PICTURES - 1)));
   const half = (wide * (PICTURES - 1)) / 2;
   return { apart: wide, middle: Math.round(Math.min(Math.max(half, middle), Math.max(half, max - half))) };
 }
