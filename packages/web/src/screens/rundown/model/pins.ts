@@ -23,7 +23,7 @@ export function distanceFace(pin: Pin): string {
       : `as long as the strip’s travel at ${trim(pin.distance.rate)}×`;
   const n = screens(pin.distance.value);
   if (n !== null) return n === 1 ? 'one screen' : `${trim(n)} screens`;
-  return pin.distance.value.replace(/^(-?[\d.]+)px$/, (_, px: string) => `${grouped(Number(px))} px`);
+  return pin.distance.value.replace(/^(-?[\d.]+)px$/, '$1 px');
 }
 
 /** The line of the viewport that the held edge meets. */

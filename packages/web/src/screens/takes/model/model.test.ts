@@ -103,7 +103,7 @@ describe('what differs, in words', () => {
         { ...documentOf(), pins: [PIN] },
         { ...documentOf(), pins: [{ ...PIN, distance: { kind: 'length', value: '150vh' } }] },
       ),
-    ).toEqual([['1,000 px → 1.5 screens']]));
+    ).toEqual([['1000 px → 1.5 screens']]));
 });
 
 describe('motions beside each other', () => {
