@@ -16,15 +16,18 @@ const browser = await chromium.launch({
   args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking'],
 });
 
+/** Names of pictures; without any all are made. */
+const only = process.argv.slice(2);
 const { projects } = await (await fetch(`${stack.url}/api/projects`)).json();
 const { pages } = await (await fetch(`${stack.url}/api/projects/${projects[0].id}`)).json();
 const rundown = `/pages/${pages[0].id}`;
 
 async function shot(name, path, act = async () => {}, colorScheme = 'light') {
+  if (only.length && !only.includes(name)) return;
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme });
   const page = await context.newPage();
   await page.goto(stack.url + path);
-  await page.locator('.strip-art .strip-a').first().waitFor({ state: 'attached' });
+  await page.locator('.strip-art .strip-a, .strips').first().waitFor({ state: 'attached' });
   await page.waitForTimeout(1500);
   await act(page);
   await page.screenshot({ path: inRoot('docs', 'screenshots', `${name}.png`) });
@@ -108,6 +111,29 @@ await shot('hand-off', rundown, async (page) => {
   await page.locator('.proof-bars').waitFor({ timeout: 60_000 });
   await page.waitForTimeout(300);
 });
+/** A second take of the night, whose instrument cards come from further away and later. */
+async function besideAnother() {
+  const night = pages.find((p) => p.name.includes('Night'));
+  const [take] = night.takes;
+  const { document, revision } = await (await fetch(`${stack.url}/api/takes/${take.id}`)).json();
+  for (const [k, id] of ['m_card1', 'm_card2', 'm_card3'].entries()) {
+    const card = document.motions.find((m) => m.id === id);
+    card.range = { start: `entry ${10 + 30 * k}%`, end: { edge: '50%', line: '50%' } };
+    card.keyframes.translate[0].value = '0 240px';
+    card.keyframes.scale = [
+      { at: '0%', value: '0.8' },
+      { at: '100%', value: '1' },
+    ];
+  }
+  document.motions = document.motions.filter((m) => m.id !== 'm_insth');
+  document.pins[0].distance.value = '140vh';
+  const made = await fetch(`${stack.url}/api/pages/${night.id}/takes`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ document, madeFrom: { takeId: take.id, revision } }),
+  });
+  return `/pages/${night.id}/takes?take=${(await made.json()).id}`;
+}
 const trials = (name) => `/pages/${pages.find((p) => p.name.includes(name)).id}/trials`;
 const figures = async (page) => {
   await page.locator('.trial-findings[data-state=fresh]').waitFor({ timeout: 30_000 });
@@ -119,6 +145,11 @@ await shot('feel', trials('Night'), async (page) => {
   await figures(page);
   await page.getByRole('button', { name: 'Beside another' }).click();
   await page.waitForTimeout(1200);
+});
+await shot('takes', await besideAnother(), async (page) => {
+  await page.locator('.seen-page[data-link=ready]').nth(10).waitFor({ timeout: 60_000 });
+  await page.locator('.takes-differ li > button').filter({ hasText: 'Instrument card 2' }).click();
+  await page.waitForTimeout(4000);
 });
 await browser.close();
 await stack.stop();

@@ -27,6 +27,9 @@ interface SeenPageProps {
   shown?(): void;
 }
 
+/** ms after which a jump has been drawn, or on a busy machine at last. */
+const SETTLED = [300, 1500];
+
 export function SeenPage({ page, title, viewport, scale, dress, at, measure, shown }: SeenPageProps) {
   const [asked] = useState(() => measure);
   const told = useRef(measure?.told);
@@ -42,7 +45,14 @@ export function SeenPage({ page, title, viewport, scale, dress, at, measure, sho
     if (state === 'ready' && dress) link.style(dress.pieces, dress.patch, dress.plan);
   }, [link, dress, state]);
   useEffect(() => {
-    if (state === 'ready') link.scrollTo(at);
+    if (state !== 'ready') return;
+    link.scrollTo(at);
+    // Of many frames beside each other some go on showing animations as they stood before a jump, until they are scrolled once more.
+    const timers = SETTLED.flatMap((ms) => [
+      setTimeout(() => link.scrollTo(at > 0 ? at - 1 : 1), ms),
+      setTimeout(() => link.scrollTo(at), ms + 120),
+    ]);
+    return () => timers.forEach(clearTimeout);
   }, [link, at, state, dress]);
   const over = state !== 'loading';
   useEffect(() => {

@@ -11,6 +11,7 @@ import { viewOf } from './model/axis.ts';
 import { drawnAtOffset, drawnOf, motionPairs, propertiesOf } from './model/pairs.ts';
 import type { Drawn, MotionPair } from './model/pairs.ts';
 import { useTakes } from './takes-context.ts';
+import { useChooseMotion } from './use-choose-motion.ts';
 
 /** Room for the numbers over the curves. */
 const TOP = 22;
@@ -44,6 +45,7 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
   const axis = useStore(looking, (s) => s.axis);
   const at = useStore(looking, (s) => s.at);
   const { pairs, pair, property } = useChosenPair();
+  const choose = useChooseMotion();
   const view = viewOf(axis, rows);
   const left = a.is === 'take' && differences ? a.layout : null;
   const [x, y] = useMemo(
@@ -77,7 +79,7 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
                       ...(p.differs ? { note: 'differs' } : {}),
                     }))}
                     onChoose={(motion) => {
-                      looking.setState({ motion, property: null });
+                      choose(motion);
                       close();
                     }}
                   />

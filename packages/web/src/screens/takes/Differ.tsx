@@ -10,6 +10,7 @@ import { useChosenPair } from './CurvesOver.tsx';
 import { changesOf, changeWords, nameOf } from './model/difference-words.ts';
 import { useTakes } from './takes-context.ts';
 import type { Letter, Takes } from './takes-context.ts';
+import { useChooseMotion } from './use-choose-motion.ts';
 
 const CALLED: Record<Difference['list'], [string, string]> = {
   motions: ['motion differs', 'motions differ'],
@@ -74,6 +75,7 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
   const takes = useTakes();
   const [first, ...more] = changesOf(difference).map(changeWords);
   const { list } = difference;
+  const choose = useChooseMotion();
   const [dragged, setDragged] = useState<{ x: number; y: number } | null>(null);
   const stripUnder = (e: PointerEvent): Letter | null => {
     const strip = document
@@ -91,7 +93,7 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
         type="button"
         aria-pressed={chosen}
         title={[first, ...more].join('; ')}
-        onClick={() => takes.looking.setState({ motion: difference.id, property: null })}
+        onClick={() => choose(difference.id)}
         onPointerDown={(e) =>
           beginDrag(e, {
             move: (_by, event) => setDragged({ x: event.clientX, y: event.clientY }),

@@ -39,14 +39,17 @@ const DRIVERS: Record<Motion['driver']['kind'], string> = {
   belt: 'belt',
 };
 
+/** A way straight up or down says only how far. */
+const short = (css: string) => valueWords(css).replace(/^0 (?=\S+$)/, '');
+
 function keyframeChange(property: string, a: Motion, b: Motion): Change {
   const [x, y] = [a.keyframes[property], b.keyframes[property]];
-  if (!x) return { of: property, was: 'none', is: valueWords(y!.at(-1)!.value) };
-  if (!y) return { of: property, was: valueWords(x.at(-1)!.value), is: 'none' };
+  if (!x) return { of: property, was: 'none', is: short(y!.at(-1)!.value) };
+  if (!y) return { of: property, was: short(x.at(-1)!.value), is: 'none' };
   if (x.at(-1)!.value !== y.at(-1)!.value)
-    return { of: property, was: valueWords(x.at(-1)!.value), is: valueWords(y.at(-1)!.value) };
+    return { of: property, was: short(x.at(-1)!.value), is: short(y.at(-1)!.value) };
   if (x[0]!.value !== y[0]!.value)
-    return { of: `${property} from`, was: valueWords(x[0]!.value), is: valueWords(y[0]!.value) };
+    return { of: `${property} from`, was: short(x[0]!.value), is: short(y[0]!.value) };
   return {
     of: `${property}, beads`,
     was: String(x.length),

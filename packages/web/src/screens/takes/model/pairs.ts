@@ -54,9 +54,12 @@ export function drawnOf(motion: Motion | null, layout: Layout | null, property: 
 export const drawnAtOffset = ({ bar, curve }: Drawn, y: Px): number =>
   numberAt(curve, progressAt(y, bar.placed));
 
-/** Properties of either side, those with other stops first. */
+/** Properties of either side: those with other stops first, and of these what both have. */
 export function propertiesOf({ a, b }: MotionPair): string[] {
   const all = [...new Set([...Object.keys(b?.keyframes ?? {}), ...Object.keys(a?.keyframes ?? {})])];
-  const differs = (p: string) => JSON.stringify(a?.keyframes[p]) !== JSON.stringify(b?.keyframes[p]);
-  return all.sort((p, q) => Number(differs(q)) - Number(differs(p)));
+  const weight = (p: string) => {
+    const [x, y] = [a?.keyframes[p], b?.keyframes[p]];
+    return (JSON.stringify(x) === JSON.stringify(y) ? 0 : 2) + (x && y ? 1 : 0);
+  };
+  return all.sort((p, q) => weight(q) - weight(p));
 }
