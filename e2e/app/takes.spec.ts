@@ -68,10 +68,7 @@ test('two takes beside each other: real pages at the same offsets, what differs,
   await shown(page);
   await expect(page.locator('.side-head').first()).toContainText(first.name);
   await expect(page.locator('.side-head').last()).toContainText(`made from ${first.name}`);
-  await expect(differing(page)).toHaveText([
-    /Pear\s*translate from 96px → 300px/,
-    /Plum\s*fade in → none/,
-  ]);
+  await expect(differing(page)).toHaveText([/Pear\s*translate from 96px → 300px/, /Plum\s*fade in → none/]);
 
   // It opens where they are most unlike, and there the real cards stand apart, where each take has them.
   const at = Number(/at (\d+) px/.exec((await page.locator('.wipe > iframe').getAttribute('title'))!)![1]);

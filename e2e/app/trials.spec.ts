@@ -3,7 +3,8 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { TraceSchema } from '@lyvek/core';
-import { base, bring, newProject, openRundown, zipOf } from '../support/app.ts';
+import type { TrialResult } from '@lyvek/core';
+import { base, bring, html, newProject, openRundown, zipOf } from '../support/app.ts';
 
 const dir = new URL('../../demo/hessle/', import.meta.url);
 const file = (name: string) => readFileSync(new URL(name, dir), 'utf8');
@@ -137,4 +138,59 @@ test('a finding is accepted with a reason, stays so, is taken back and undone, a
   await finding(page, 'reversal').getByRole('button', { name: 'Fix' }).click();
   await expect(finding(page, 'reversal')).toHaveCount(0);
   await expect(row).toHaveCount(0);
+});
+
+const BUSY = html(
+  '<main><div id="box"></div><p id="late">late</p></main>',
+  'main{height:5000px;padding-top:1px}#box{height:200px;width:200px;margin:300px;background:#9a5}#late{position:absolute;top:2300px}',
+).replace(
+  '</body>',
+  `<script>let once = 0;
+  addEventListener('scroll', () => { if (scrollY < 1800) once = 0; if (scrollY < 2000 || once) return; once = 1;
+    const t = performance.now(); while (performance.now() - t < 140); document.querySelector('#late').style.top = '2420px'; });</script></body>`,
+);
+
+test('measuring here: the page runs full size, a busy script and a shift are found where they are, Esc stops it', async ({
+  page,
+}) => {
+  const { request } = page.context();
+  const id = await bring(request, await newProject(request, `Here ${Date.now()}`), BUSY, 'text/html');
+  await page.goto(`${base}/pages/${id}/trials`);
+  await fresh(page);
+  const begin = async () => {
+    await page.getByRole('button', { name: 'Measure', exact: true }).click();
+    await page.getByRole('button', { name: /^Here, in this browser/ }).click();
+  };
+  await begin();
+  const over = page.getByRole('dialog', { name: 'Measuring here' });
+  await expect(over).toBeVisible();
+  await expect(over.locator('iframe')).toHaveCSS('width', '1280px');
+  await page.keyboard.press('Escape');
+  await expect(over).toHaveCount(0);
+  await expect(page.getByText('predicted, ±')).toBeVisible();
+
+  await begin();
+  await expect(over.getByText('run 2 of 3')).toBeVisible({ timeout: 60_000 });
+  await expect(over).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.locator('.trial-summary')).toContainText('measured here');
+  const { trials } = (await (await request.get(`${base}/api/pages/${id}/trials`)).json()) as {
+    trials: { id: string; kind: string; state: string }[];
+  };
+  expect(trials).toMatchObject([{ kind: 'here', state: 'done' }]);
+  const { result } = (await (await request.get(`${base}/api/trials/${trials[0]!.id}`)).json()) as {
+    result: TrialResult;
+  };
+  const { y, t } = result.frames;
+  expect(y[0]).toBe(0);
+  expect(Math.max(...y)).toBeGreaterThan(4000);
+  expect(t).toEqual([...t].sort((a, b) => a - b));
+  const long = result.events.filter((e) => e.kind === 'long-frame' && e.size > 120);
+  expect(long.length).toBeGreaterThan(0);
+  expect(Math.abs(long[0]!.y - 2000)).toBeLessThan(400);
+  expect(result.events.some((e) => e.kind === 'dropped' && e.size >= 5 && Math.abs(e.y - 2000) < 800)).toBe(
+    true,
+  );
+  const worst = result.frames.script.indexOf(Math.max(...result.frames.script));
+  expect(result.frames.script[worst]).toBeGreaterThan(110);
+  expect(result.spread).toHaveLength(3);
 });

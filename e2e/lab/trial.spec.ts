@@ -120,6 +120,7 @@ test('a page that misses its budget at a known place: prediction and lab point t
 
   await page.getByRole('button', { name: 'Steady' }).click();
   await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  await page.getByRole('button', { name: /^In the lab/ }).click();
   await expect(page.getByText('measured in the lab')).toBeVisible({ timeout: 150_000 });
   const listed = await (await request.get(`${base}/api/pages/${id}/trials`)).json();
   const first = (await trial(request, listed.trials[0].id as string)).result!;

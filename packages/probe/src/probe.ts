@@ -6,6 +6,7 @@ import { FORWARDED_KEYS } from './words.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
 import { Script } from './script.ts';
 import { playTime } from './time.ts';
+import { ride } from './ride.ts';
 import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
 import { Styles } from './styles.ts';
@@ -21,6 +22,8 @@ let landed = 0;
 let size = '';
 /** The page hears its own clicks and keys, instead of being picked in. */
 let inUse = false;
+/** Being measured: nobody needs to hear where it stands. */
+let riding = false;
 
 const say = (message: FromProbe) => port?.postMessage(message);
 
@@ -63,6 +66,12 @@ function act(message: ToProbe): void {
       return void look(message.y, message.wanted).then((seen) =>
         say({ is: 'looked', id: message.id, look: seen }),
       );
+    case 'ride':
+      riding = true;
+      return void ride(message.path, message.rest).then((ridden) => {
+        riding = false;
+        say({ is: 'rode', id: message.id, ridden });
+      });
     case 'use':
       inUse = message.on;
       return;
@@ -87,7 +96,7 @@ function elementAt(target: EventTarget | null): number {
 
 function listen(): void {
   const capture = { capture: true, passive: false } as const;
-  addEventListener('scroll', () => say({ is: 'scrolled', seq: landed, x: scrollX, y: scrollY }), {
+  addEventListener('scroll', () => riding || say({ is: 'scrolled', seq: landed, x: scrollX, y: scrollY }), {
     passive: true,
   });
   addEventListener(

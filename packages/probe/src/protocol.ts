@@ -3,8 +3,8 @@
  * the probe's realm, so the workbench checks every message by these schemas, and by size and rate.
  */
 import { z } from 'zod';
-import { LayoutSchema } from '@lyvek/core';
-import type { HtmlPatch, Plan } from '@lyvek/core';
+import { LayoutSchema, RiddenSchema } from '@lyvek/core';
+import type { HtmlPatch, Plan, RidePath } from '@lyvek/core';
 import type { Wanted } from './look.ts';
 
 const finite = z.number().finite();
@@ -48,6 +48,8 @@ export const FromProbe = z.discriminatedUnion('is', [
       values: z.array(z.array(z.string().max(2000)).max(60).nullable()).max(20_000),
     }),
   }),
+  /** the page was scrolled along a path, and this is how its frames went */
+  z.strictObject({ is: z.literal('rode'), id: z.number().int(), ridden: RiddenSchema }),
   z.strictObject({ is: z.literal('pong'), id: z.number().int() }),
   z.strictObject({ is: z.literal('failed'), message: z.string().max(400) }),
 ]);
@@ -76,6 +78,8 @@ export type ToProbe =
   | { do: 'find'; selector: string; element: number }
   /** scrolls, waits until the animations have heard of it, and reads computed values */
   | { do: 'look'; id: number; y: number; wanted: Wanted[] }
+  /** scrolls along a path and watches every frame, then `rest` ms more */
+  | { do: 'ride'; id: number; path: RidePath; rest: number }
   /** the page hears its own clicks and keys; or picks are heard here again */
   | { do: 'use'; on: boolean }
   | { do: 'ping'; id: number };

@@ -7,3 +7,4 @@ export type { MotionFigures } from './smoothness.ts';
 export * from './trial.ts';
 export * from './summary.ts';
 export * from './simulate.ts';
+export * from './measured.ts';

@@ -2,8 +2,18 @@
 import { readFileSync } from 'node:fs';
 import { setTimeout as rest } from 'node:timers/promises';
 import type { Browser, CDPSession, Page } from 'playwright-core';
-import { clockById, deviceById, gestureOf, partsAt, recordedGesture, runGesture } from '@lyvek/core';
-import type { TrialEvent, TrialFrames, TrialResult, TrialSetup } from '@lyvek/core';
+import {
+  clockById,
+  runCost,
+  deviceById,
+  doubts,
+  droppedIn,
+  gestureOf,
+  medianRun,
+  recordedGesture,
+  runGesture,
+} from '@lyvek/core';
+import type { TrialFrames, TrialResult, TrialSetup } from '@lyvek/core';
 import { withPage } from './chromium.ts';
 import type { PageFiles } from './page-files.ts';
 import { eventsOf, framesOf, MARK } from './trace-frames.ts';
@@ -70,10 +80,9 @@ export async function runTrial(
         told?.((i + 1) / (setup.repeats + 1));
         signal.throwIfAborted();
       }
-      const cost = (f: TrialFrames) => f.t.reduce((s, _t, i) => s + partsAt(f, i), 0);
-      const sorted = [...runs].sort((a, b) => cost(a) - cost(b));
-      const kept = sorted[Math.floor(sorted.length / 2)]!;
-      if (kept.t.length < 2) throw new TrialFailed('The page showed no frames while it was scrolled.');
+      const kept = medianRun(runs);
+      if (!kept || kept.t.length < 2)
+        throw new TrialFailed('The page showed no frames while it was scrolled.');
       return {
         format: 'lyvek-trial',
         version: 1,
@@ -81,8 +90,8 @@ export async function runTrial(
         setup,
         frames: kept,
         events: droppedIn(kept),
-        spread: runs.map((r) => Math.round(cost(r))),
-        notes: [...notes, ...doubts(runs.map(cost))],
+        spread: runs.map((r) => Math.round(runCost(r))),
+        notes: [...notes, ...doubts(runs.map(runCost))],
       } satisfies TrialResult;
     },
     signal,
@@ -206,27 +215,4 @@ function memoryOf(pids: readonly number[]): number {
       // It ended while we looked.
     }
   return most;
-}
-
-/** Refreshes of a 60 Hz screen in which nothing new was shown. */
-function droppedIn(f: TrialFrames): TrialEvent[] {
-  return f.t
-    .flatMap((t, i) => {
-      const missed = Math.round((f.interval?.[i] ?? FRAME) / FRAME) - 1;
-      return missed > 0
-        ? [{ kind: 'dropped' as const, t, y: f.y[i]!, size: missed, what: `${missed} missed` }]
-        : [];
-    })
-    .slice(0, 5000);
-}
-
-/** Runs that differ by more than this from each other say little. */
-const WIDE = 0.3;
-function doubts(costs: readonly number[]): string[] {
-  const [low, high] = [Math.min(...costs), Math.max(...costs)];
-  return high > low * (1 + WIDE)
-    ? [
-        `The runs differ by ${Math.round((100 * (high - low)) / low)} %: the machine was busy with something else.`,
-      ]
-    : [];
 }

@@ -3,7 +3,7 @@
  * been checked. Framework-free; React subscribes to the store.
  */
 import { createStore } from 'zustand/vanilla';
-import type { HtmlPatch, Layout, Piece, Plan } from '@lyvek/core';
+import type { HtmlPatch, Layout, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
 import { previewCss } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
@@ -63,6 +63,7 @@ export class PageLink {
   private count = 0;
   private beat: ReturnType<typeof setInterval> | null = null;
   private queue: ToProbe[] = [];
+  private rode: ((ridden: Ridden) => void) | null = null;
   private selectors: () => string[] = () => [];
   private readonly events: Partial<LinkEvents>;
 
@@ -181,6 +182,8 @@ export class PageLink {
         return this.events.key?.(message.key, message.shift, message.ctrl);
       case 'zoom':
         return this.events.zoom?.(message.delta);
+      case 'rode':
+        return this.rode?.(message.ridden);
       case 'styled':
       case 'looked':
       case 'pong':
@@ -225,6 +228,14 @@ export class PageLink {
     this.looking = selector;
     if (selector === null) return this.store.setState({ found: null });
     this.say({ do: 'find', selector, element });
+  }
+
+  /** Scrolls the page along a path and tells how its frames went; the link hears nothing else of it meanwhile. */
+  ride(path: RidePath, rest: number): Promise<Ridden> {
+    return new Promise((done) => {
+      this.rode = done;
+      this.say({ do: 'ride', id: ++this.seq, path, rest });
+    });
   }
 
   /** Lets the page have its own clicks and keys, or picks in it again. */

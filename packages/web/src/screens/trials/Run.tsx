@@ -5,6 +5,7 @@ import { deviceById, GESTURES } from '@lyvek/core';
 import { Down } from '../../parts/glyphs.tsx';
 import { Pop } from '../../parts/Pop.tsx';
 import { useOpenedPage } from '../page-context.ts';
+import { HereTrial } from './HereTrial.tsx';
 import { useTrials } from './trials-context.ts';
 import { isUnderWay } from './use-measured.ts';
 
@@ -34,7 +35,8 @@ export function Run() {
   const { measured } = useTrials();
   const { session } = useOpenedPage();
   const save = useStore(session.store, (s) => s.save.is);
-  const { underWay, lab, run, starting, stop } = measured;
+  const { underWay, lab, run, starting, stop, here } = measured;
+  if (here) return <HereTrial setup={here} done={measured.doneHere} ended={measured.endHere} />;
   if (underWay)
     return (
       <span className="trial-running" role="status">
@@ -47,22 +49,45 @@ export function Run() {
         </button>
       </span>
     );
-  const why =
-    lab === false
-      ? 'No Chromium is installed on the server. On Debian: apt-get install --no-install-recommends chromium fonts-liberation'
-      : save !== 'saved'
-        ? 'It measures what is saved; it will be in a moment.'
-        : 'Real wheel input in the server’s Chromium, slowed down like the device: once to warm up, three times to measure';
+  const isSaved = save === 'saved';
+  const waits = isSaved ? null : 'It measures what is saved; it will be in a moment.';
   return (
-    <button
-      type="button"
-      className="btn main"
-      title={why}
-      disabled={lab !== true || starting || save !== 'saved'}
-      onClick={run}
-    >
-      {lab === false ? 'No lab here' : 'Measure'}
-    </button>
+    <Pop className="btn main" label="Measure" placement="bottom-end" disabled={starting} face="Measure">
+      {(close) => (
+        <div className="measure-choices pop-list">
+          <button
+            type="button"
+            disabled={lab !== true || !isSaved}
+            onClick={() => {
+              close();
+              run();
+            }}
+          >
+            <b>In the lab</b>
+            <i>
+              {lab === false
+                ? 'No Chromium is installed on the server. On Debian: apt-get install --no-install-recommends chromium fonts-liberation'
+                : (waits ??
+                  'Real wheel input in the server’s Chromium, slowed down like the device: once to warm up, three times to measure')}
+            </i>
+          </button>
+          <button
+            type="button"
+            disabled={!isSaved}
+            onClick={() => {
+              close();
+              measured.runHere();
+            }}
+          >
+            <b>Here, in this browser</b>
+            <i>
+              {waits ??
+                'The page runs full size over the workbench on this screen: its frames, long ones and what was in them, layout shifts'}
+            </i>
+          </button>
+        </div>
+      )}
+    </Pop>
   );
 }
 

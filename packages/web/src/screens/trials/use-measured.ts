@@ -2,10 +2,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Trial, TrialWhole } from '@lyvek/api';
-import { durationOf, TrialSetupSchema } from '@lyvek/core';
-import type { TrialResult } from '@lyvek/core';
+import { DEVICES, durationOf, TrialSetupSchema } from '@lyvek/core';
+import type { TrialResult, TrialSetup } from '@lyvek/core';
 import { api } from '../../data/api.ts';
-import { notifyError } from '../../parts/notices.tsx';
+import { notify, notifyError } from '../../parts/notices.tsx';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { useQuestion } from '../use-simulation.ts';
 
@@ -20,8 +20,15 @@ export interface Measured {
   /** why the chosen one came to nothing */
   came: string | null;
   show(id: string | null): void;
+  /** in the lab */
   run(): void;
   starting: boolean;
+  /** the trial that this browser is running, if it is */
+  here: TrialSetup | null;
+  runHere(): void;
+  doneHere(result: TrialResult): void;
+  /** ended without a result; null when the user ended it */
+  endHere(why: string | null): void;
   stop(id: string): void;
 }
 
@@ -47,21 +54,25 @@ export function useMeasured(): Measured {
     staleTime: Infinity,
   });
   const again = () => client.invalidateQueries({ queryKey: key });
+  const [here, setHere] = useState<TrialSetup | null>(null);
+  const setupFor = (device: string): TrialSetup => {
+    const { trace, gesture: id, values, direction } = question;
+    return TrialSetupSchema.parse({
+      gesture: trace ? 'recorded' : id,
+      values: values[id] ?? {},
+      ...(trace ? { trace } : {}),
+      clock: '60',
+      direction,
+      viewport,
+      device,
+      lasts: durationOf(gesture, max),
+    });
+  };
   const start = useMutation({
-    mutationFn: () => {
-      const { trace, gesture: id, values, clock, direction, device } = question;
-      const setup = TrialSetupSchema.parse({
-        gesture: trace ? 'recorded' : id,
-        values: values[id] ?? {},
-        ...(trace ? { trace } : {}),
-        clock: clock === '60' ? clock : '60',
-        direction,
-        viewport,
-        device,
-        lasts: durationOf(gesture, max),
-      });
-      return api.startTrial(take.id, setup);
-    },
+    mutationFn: (result: TrialResult | null) =>
+      result
+        ? api.startTrial(take.id, result.setup, result)
+        : api.startTrial(take.id, setupFor(question.device)),
     onSuccess: (t) => {
       show(t.id);
       void again();
@@ -82,8 +93,19 @@ export function useMeasured(): Measured {
           ? 'The trial was stopped.'
           : null,
     show,
-    run: start.mutate,
+    run: () => start.mutate(null),
     starting: start.isPending,
+    here,
+    // This browser is as fast as it is: it plays no other device.
+    runHere: () => setHere(setupFor(DEVICES[0]!.id)),
+    doneHere(result) {
+      setHere(null);
+      start.mutate(result);
+    },
+    endHere(why) {
+      setHere(null);
+      if (why !== null) notify(why, { wrong: true });
+    },
     stop: end.mutate,
   };
 }
