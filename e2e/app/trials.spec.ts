@@ -141,13 +141,13 @@ test('a finding is accepted with a reason, stays so, is taken back and undone, a
 });
 
 const BUSY = html(
-  '<main><div id="box"></div><p id="late">late</p></main>',
-  'main{height:5000px;padding-top:1px}#box{height:200px;width:200px;margin:300px;background:#9a5}#late{position:absolute;top:2300px}',
+  '<main><div id="box"></div><div id="late"></div><p>What is read just then.</p></main>',
+  'main{height:5000px;padding-top:1px;overflow-anchor:none}#box{height:200px;width:200px;margin:300px;background:#9a5}#late{height:1700px}p{font-size:40px}',
 ).replace(
   '</body>',
-  `<script>let once = 0;
-  addEventListener('scroll', () => { if (scrollY < 1800) once = 0; if (scrollY < 2000 || once) return; once = 1;
-    const t = performance.now(); while (performance.now() - t < 140); document.querySelector('#late').style.top = '2420px'; });</script></body>`,
+  `<script>let once = 0; const late = document.querySelector('#late');
+  addEventListener('scroll', () => { if (scrollY < 1800) { once = 0; late.style.height = ''; } if (scrollY < 2000 || once) return; once = 1;
+    const t = performance.now(); while (performance.now() - t < 140); late.style.height = '1900px'; });</script></body>`,
 );
 
 test('measuring here: the page runs full size, a busy script and a shift are found where they are, Esc stops it', async ({
@@ -190,6 +190,7 @@ test('measuring here: the page runs full size, a busy script and a shift are fou
   expect(result.events.some((e) => e.kind === 'dropped' && e.size >= 5 && Math.abs(e.y - 2000) < 800)).toBe(
     true,
   );
+  expect(result.events.some((e) => e.kind === 'shift' && Math.abs(e.y - 2000) < 800)).toBe(true);
   const worst = result.frames.script.indexOf(Math.max(...result.frames.script));
   expect(result.frames.script[worst]).toBeGreaterThan(110);
   expect(result.spread).toHaveLength(3);
