@@ -148,6 +148,18 @@ export const Trial = z.object({
   /** why it failed */
   why: z.string().nullable(),
   createdAt: z.string(),
+  /** what its frames amount to, once it is done: ms, px, and the share of frames on time */
+  summary: z
+    .object({
+      frames: z.number(),
+      onTime: z.number(),
+      median: z.number(),
+      p95: z.number(),
+      worst: z.number(),
+      worstAt: z.number(),
+      budget: z.number(),
+    })
+    .nullable(),
 });
 /** `lab`: whether this server can measure in Chromium. */
 export const Trials = z.object({ lab: z.boolean(), trials: z.array(Trial) });

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { MotionDocument, TrialResult, TrialSetup } from '@lyvek/core';
+import { clockById, summaryOf } from '@lyvek/core';
+import type { MotionDocument, TrialResult, TrialSetup, TrialSummary } from '@lyvek/core';
 import type { Db } from './database.ts';
 
 export interface TrialRow {
@@ -13,10 +14,15 @@ export interface TrialRow {
   progress: number;
   why: string | null;
   createdAt: string;
+  summary: TrialSummary | null;
 }
 
 const COLUMNS = `id, page_id as "pageId", take_id as "takeId", revision, kind, setup, state, progress, why,
-  to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "createdAt"`;
+  to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "createdAt", summary`;
+
+/** What the history shows of it. */
+const summaryFor = (result: TrialResult | undefined): string | null =>
+  result ? JSON.stringify(summaryOf(result.frames, clockById(result.setup.clock).refresh)) : null;
 /** Trials that a page’s history shows. */
 const MOST = 60;
 
@@ -53,8 +59,8 @@ interface NewTrial {
 export async function createTrial(db: Db, t: NewTrial): Promise<string> {
   const id = randomUUID();
   await db.query(
-    `insert into trials (id, page_id, take_id, revision, document, kind, setup, state, progress, result, ended_at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, case when $8 = 'done' then now() end)`,
+    `insert into trials (id, page_id, take_id, revision, document, kind, setup, state, progress, result, summary, ended_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, case when $8 = 'done' then now() end)`,
     [
       id,
       t.pageId,
@@ -66,6 +72,7 @@ export async function createTrial(db: Db, t: NewTrial): Promise<string> {
       t.result ? 'done' : 'queued',
       t.result ? 1 : 0,
       t.result ? JSON.stringify(t.result) : null,
+      summaryFor(t.result),
     ],
   );
   return id;
@@ -125,9 +132,15 @@ export async function endTrial(
 ): Promise<void> {
   const result = 'result' in end ? JSON.stringify(end.result) : null;
   await db.query(
-    `update trials set state = $2, result = $3, why = $4, progress = case when $2 = 'done' then 1 else progress end,
+    `update trials set state = $2, result = $3, why = $4, summary = $5, progress = case when $2 = 'done' then 1 else progress end,
        ended_at = now() where id = $1 and state = 'running'`,
-    [id, result === null ? 'failed' : 'done', result, 'why' in end ? end.why : null],
+    [
+      id,
+      result === null ? 'failed' : 'done',
+      result,
+      'why' in end ? end.why : null,
+      summaryFor('result' in end ? end.result : undefined),
+    ],
   );
 }
 

@@ -1,8 +1,6 @@
-/** Curves over time, drawn by the chart library, which is loaded when the first one is shown. */
-import { useEffect, useRef } from 'react';
+/** Curves over time. */
 import type ApexCharts from 'apexcharts';
-import 'apexcharts/dist/apexcharts.css';
-import { useTheme } from '../app/theme.ts';
+import { ApexFigure, axisText, plainChart, token } from './ApexFigure.tsx';
 
 export interface TimeCurve {
   name: string;
@@ -23,24 +21,11 @@ export interface TimeChartProps {
   marks?: readonly { at: number; text: string; end?: boolean }[];
 }
 
-/** The library’s own main style sheet is not put into the page when an element of this id is there. */
-const STYLE_MARK = 'apexcharts-css';
-const token = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-
 function optionsOf({ height, curves, x, y, marks = [] }: TimeChartProps): ApexCharts.ApexOptions {
   const ink = token('--ink-2');
-  const text = { colors: ink, fontSize: '11px', fontFamily: 'inherit' };
+  const text = axisText();
   return {
-    chart: {
-      type: 'line',
-      height,
-      animations: { enabled: false },
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      fontFamily: 'inherit',
-      foreColor: ink,
-      parentHeightOffset: 0,
-    },
+    ...plainChart('line', height),
     series: curves.map((c) => ({ name: c.name, data: c.points.map(([px, py]) => ({ x: px, y: py })) })),
     colors: curves.map((c) => token(c.colour)),
     stroke: {
@@ -48,11 +33,6 @@ function optionsOf({ height, curves, x, y, marks = [] }: TimeChartProps): ApexCh
       dashArray: curves.map((c) => (c.dashed ? 4 : 0)),
     },
     markers: { size: curves.map((c) => (c.dots ? 2 : 0)), strokeWidth: 0, hover: { sizeOffset: 1 } },
-    legend: { show: false },
-    grid: {
-      borderColor: token('--line'),
-      padding: { top: -18, right: 6, bottom: -6, left: 4 },
-    },
     xaxis: {
       type: 'numeric',
       min: 0,
@@ -103,40 +83,12 @@ function optionsOf({ height, curves, x, y, marks = [] }: TimeChartProps): ApexCh
 }
 
 export function TimeChart(props: TimeChartProps) {
-  const holder = useRef<HTMLDivElement>(null);
-  const chart = useRef<ApexCharts | null>(null);
-  const newest = useRef(props);
-  newest.current = props;
-  const theme = useTheme();
-  useEffect(() => {
-    let gone = false;
-    if (!document.getElementById(STYLE_MARK)) {
-      const mark = document.createElement('meta');
-      mark.id = STYLE_MARK;
-      document.head.append(mark);
-    }
-    void import('apexcharts').then(({ default: Apex }) => {
-      if (gone || !holder.current) return;
-      chart.current = new Apex(holder.current, optionsOf(newest.current));
-      void chart.current.render();
-    });
-    return () => {
-      gone = true;
-      chart.current?.destroy();
-      chart.current = null;
-    };
-  }, []);
-  // What it shows, as text: the same props drawn twice need no second drawing.
-  const key = JSON.stringify([props, theme]);
-  const drawn = useRef(key);
-  useEffect(() => {
-    if (drawn.current === key) return;
-    drawn.current = key;
-    void chart.current?.updateOptions(optionsOf(newest.current), true, false);
-  }, [key]);
   return (
-    <figure className="time-chart" role="img" aria-label={props.label} style={{ height: props.height }}>
-      <div ref={holder} />
-    </figure>
+    <ApexFigure
+      label={props.label}
+      height={props.height}
+      shows={JSON.stringify(props)}
+      options={() => optionsOf(props)}
+    />
   );
 }

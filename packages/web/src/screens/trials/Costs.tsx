@@ -10,6 +10,7 @@ import { StripArt } from '../../parts/strip/StripArt.tsx';
 import { Ticks } from '../../parts/strip/Ticks.tsx';
 import { grouped, offsetAt, rowOf, ticksOf } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
+import { EventKeys, Events } from './Events.tsx';
 import { axisOf, peaksOf } from './model/costs.ts';
 import { pointAt, pointStore, useTrials } from './trials-context.ts';
 
@@ -21,7 +22,7 @@ const BARS = { x: 151, width: 268 };
 const RATES = [60, 120];
 
 export function Costs() {
-  const { layout, frames, beside, prediction, summary, view, rows, max, document } = useTrials();
+  const { layout, frames, beside, prediction, summary, view, rows, max, document, measured } = useTrials();
   const { at, motion } = useStore(pointStore);
   const { link } = useOpenedPage();
   const offset = useStore(link.store, (s) => s.offset.y);
@@ -120,6 +121,7 @@ export function Costs() {
               .join('')}
           />
         )}
+        {measured.shown && <Events events={measured.shown.result.events} x={COSTS - 14} />}
         {lines.map((l) => (
           <path key={l.ms} d={`M${x(l.ms)} 0V${rows}`} className={l.isBudget ? 'budget-line' : 'rate-line'} />
         ))}
@@ -166,13 +168,14 @@ export function Costs() {
             {PART_NAMES[p].name}
           </span>
         ))}
+        {measured.shown && <EventKeys events={measured.shown.result.events} />}
         {beside && (
           <span>
             <i className="beside-key" />
-            predicted
+            {measured.beside ? `rev ${measured.beside.revision}` : 'predicted'}
           </span>
         )}
-        <em>ms of the dearest frame, by {grouped(size)} px of scroll</em>
+        {!measured.shown && <em>ms of the dearest frame, by {grouped(size)} px of scroll</em>}
       </footer>
     </div>
   );

@@ -1,5 +1,6 @@
 /** Feel: how a follow setting answers a push of the hand at two refresh rates, with the figures that the limits are set on. */
 import { useMemo, useState } from 'react';
+import type { ReactNode } from 'react';
 import { clockById, HAND_INPUTS } from '@lyvek/core';
 import type { Follow, HandInput } from '@lyvek/core';
 import { Choices, Pop } from '../../parts/Pop.tsx';
@@ -12,7 +13,8 @@ import { useTrials } from './trials-context.ts';
 const FIRST: Follow = { kind: 'half-life', halfLife: 90 };
 const INPUTS = Object.keys(HAND_INPUTS) as HandInput['id'][];
 
-export function Feel() {
+/** `tabs` stands in place of its name where there is something else to show here. */
+export function Feel({ tabs }: { tabs: ReactNode }) {
   const { settings } = useOpenedPage();
   const { document, prediction } = useTrials();
   const used = useMemo(() => followsOf(document), [document]);
@@ -37,7 +39,7 @@ export function Feel() {
   return (
     <section className="feel" aria-label="Feel">
       <h2>
-        Feel
+        {tabs ?? 'Feel'}
         <small>
           <Pop className="word" label="Push of the hand" face={facts.what}>
             {(close) => (

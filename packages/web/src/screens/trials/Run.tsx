@@ -94,7 +94,7 @@ export function Run() {
 export function History() {
   const { measured } = useTrials();
   const { takes } = useOpenedPage();
-  const { history, shown, show } = measured;
+  const { history, shown, beside, show } = measured;
   const nameOf = (id: string) => takes.find((t) => t.id === id)?.name ?? 'a deleted take';
   return (
     <Pop
@@ -141,6 +141,17 @@ export function History() {
               </button>
               {t.state === 'done' && (
                 <>
+                  {shown && shown.id !== t.id && (
+                    <button
+                      type="button"
+                      className="btn"
+                      aria-pressed={beside?.id === t.id}
+                      title="Lay it over the one that is shown"
+                      onClick={() => measured.lay(beside?.id === t.id ? null : t.id)}
+                    >
+                      Beside
+                    </button>
+                  )}
                   <a
                     className="btn"
                     href={`/api/trials/${t.id}`}

@@ -7,9 +7,9 @@ import { useUndoKeys } from '../../parts/use-undo-keys.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts';
 import { useQuestion, useSimulation } from '../use-simulation.ts';
 import { Costs, COSTS } from './Costs.tsx';
-import { Feel } from './Feel.tsx';
 import { Findings } from './Findings.tsx';
 import { Gestures } from './Gestures.tsx';
+import { Middle } from './Middle.tsx';
 import { Smoothness } from './Smoothness.tsx';
 import { Summary } from './Summary.tsx';
 import { UnseenPage } from './UnseenPage.tsx';
@@ -64,7 +64,7 @@ export function TrialsScreen() {
             prediction: last,
             stale,
             frames: shown ? shown.result.frames : last.answer.frames,
-            beside: shown ? last.answer.frames : null,
+            beside: trials.beside?.result.frames ?? (shown ? last.answer.frames : null),
             measured: trials,
             summary,
             gesture,
@@ -79,7 +79,7 @@ export function TrialsScreen() {
             <Summary failed={failed} />
             <div className="trials-columns">
               <div className="trials-middle">
-                <Feel />
+                <Middle />
                 <Smoothness />
               </div>
               <Findings />

@@ -1,6 +1,6 @@
 /** Measured trials of the page: the history, the one that is shown, and the one under way. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Trial, TrialWhole } from '@lyvek/api';
 import { DEVICES, durationOf, TrialSetupSchema } from '@lyvek/core';
 import type { TrialResult, TrialSetup } from '@lyvek/core';
@@ -9,6 +9,8 @@ import { notify, notifyError } from '../../parts/notices.tsx';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { useQuestion } from '../use-simulation.ts';
 
+export type ShownTrial = TrialWhole & { result: TrialResult };
+
 export interface Measured {
   history: readonly Trial[];
   /** whether the server has a browser to measure in; null before it has said so */
@@ -16,7 +18,10 @@ export interface Measured {
   /** the one that waits or runs, if it is of this page */
   underWay: Trial | null;
   /** the finished one that is shown; null: the prediction */
-  shown: (TrialWhole & { result: TrialResult }) | null;
+  shown: ShownTrial | null;
+  /** another finished one, laid over it; null: the prediction is */
+  beside: ShownTrial | null;
+  lay(id: string | null): void;
   /** why the chosen one came to nothing */
   came: string | null;
   show(id: string | null): void;
@@ -47,12 +52,9 @@ export function useMeasured(): Measured {
   const trials = history.data?.trials ?? [];
   const picked = trials.find((t) => t.id === chosen);
   const state = picked?.state;
-  const whole = useQuery({
-    queryKey: ['trial', chosen, state],
-    queryFn: () => api.trial(chosen!),
-    enabled: state === 'done',
-    staleTime: Infinity,
-  });
+  const whole = useWhole(state === 'done' ? chosen : null);
+  const [laid, lay] = useState<string | null>(null);
+  const beside = useWhole(laid);
   const again = () => client.invalidateQueries({ queryKey: key });
   const [here, setHere] = useState<TrialSetup | null>(null);
   const setupFor = (device: string): TrialSetup => {
@@ -80,12 +82,13 @@ export function useMeasured(): Measured {
     onError: notifyError,
   });
   const end = useMutation({ mutationFn: api.cancelTrial, onSettled: again, onError: notifyError });
-  const result = whole.data?.result;
   return {
     history: trials,
     lab: history.data?.lab ?? null,
     underWay: trials.find(isUnderWay) ?? null,
-    shown: chosen !== null && whole.data && result ? { ...whole.data, result } : null,
+    shown: whole,
+    beside: laid === chosen ? null : beside,
+    lay,
     came:
       state === 'failed'
         ? `The trial failed: ${picked!.why ?? 'it gave no reason'}`
@@ -108,6 +111,18 @@ export function useMeasured(): Measured {
     },
     stop: end.mutate,
   };
+}
+
+/** A finished trial with its frames; null until they are there. */
+function useWhole(id: string | null): ShownTrial | null {
+  const { data } = useQuery({
+    queryKey: ['trial', id, 'done'],
+    queryFn: () => api.trial(id!),
+    enabled: id !== null,
+    staleTime: Infinity,
+  });
+  const result = id === null ? null : data?.result;
+  return useMemo(() => (data && result ? { ...data, result } : null), [data, result]);
 }
 
 export const isUnderWay = (t: Trial): boolean => t.state === 'queued' || t.state === 'running';
