@@ -62,6 +62,21 @@ motion(
 );
 // Reach.
 motion(
+  'since',
+  'Since 1871',
+  '#since',
+  { opacity: ends('0', '1') },
+  { start: 'exit 10%', end: 'exit 45%' },
+  { driver: { ...passage(), subject: '#hero' } },
+);
+motion(
+  'ask',
+  'Link to the order',
+  '#ask',
+  { opacity: ends('0', '1') },
+  { start: 'contain 50%', end: 'exit 60%' },
+);
+motion(
   'creed',
   'Creed fades in',
   '#creed',
@@ -353,7 +368,12 @@ const sections = [
     'Left over from every warp.',
     `<div id="ribbon-box">${wool('ribbon', 'Ribbon', 'piece long')}</div>`,
   ),
-  section('sample', 'Samples', 'Sent by post, free.', wool('sample', 'Sample')),
+  section(
+    'sample',
+    'Samples',
+    'Sent by post, free. <a id="ask" href="#foot">Ask for them.</a>',
+    wool('sample', 'Sample'),
+  ),
   section(
     'picture',
     'The mill pond',
@@ -395,7 +415,7 @@ const html = `<!doctype html>
   <body>
     <nav id="bar" aria-label="Hessle Loom"><b>Hessle Loom</b> <span>Cloth since 1871</span></nav>
     <main>
-      <header id="hero"><div id="title"><h1>Cloth that outlasts its coat</h1></div><div id="bolt" class="piece wide"><span>Twill no. 4</span></div></header>
+      <header id="hero"><p id="since">Since 1871</p><div id="title"><h1>Cloth that outlasts its coat</h1></div><div id="bolt" class="piece wide"><span>Twill no. 4</span></div></header>
 ${sections.join('\n')}
       <footer id="foot"><div id="order" class="piece small"><span>Order</span></div><div id="mill" class="piece wide"><span>The mill</span></div></footer>
     </main>

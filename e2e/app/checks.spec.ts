@@ -39,7 +39,8 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
   page,
   request,
 }) => {
-  test.setTimeout(240_000);
+  // Each of some forty findings is mended and undone again.
+  test.setTimeout(400_000);
   await openTrials(page, request, 'hessle');
   const before = await found(page);
   const checks = new Set(before.map((k) => k.split(' ')[0]));

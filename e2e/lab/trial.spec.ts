@@ -5,47 +5,17 @@ import type { APIRequestContext, Page } from '@playwright/test';
 import { emptyDocument, summaryOf } from '@lyvek/core';
 import type { MotionDocument, TrialResult } from '@lyvek/core';
 import { base, bring, html, newProject, openRundown } from '../support/app.ts';
+import { askTrial, endedTrial, trialOf, trialSetup, VIEWPORT } from '../support/lab.ts';
 
 // One trial after another: they share one browser machine.
 test.describe.configure({ mode: 'serial' });
 
-const VIEWPORT = { width: 1280, height: 800 };
 const filler = (n: number) => Array.from({ length: n }, (_, i) => `<p class="row">Row ${i + 1}</p>`).join('');
 const ROWS = '.row{height:80px;margin:0}';
 
 async function takeOf(request: APIRequestContext, page: string): Promise<string> {
   const whole = await (await request.get(`${base}/api/pages/${page}`)).json();
   return whole.takes[0].id as string;
-}
-const setup = (over: object = {}) => ({
-  gesture: 'steady',
-  values: {},
-  clock: '60',
-  direction: 'down',
-  viewport: VIEWPORT,
-  device: 'here',
-  repeats: 1,
-  lasts: 3000,
-  ...over,
-});
-interface Asked {
-  id: string;
-  state: string;
-  why: string | null;
-  result: TrialResult | null;
-}
-async function ask(request: APIRequestContext, take: string, over: object = {}): Promise<string> {
-  const response = await request.post(`${base}/api/takes/${take}/trials`, { data: { setup: setup(over) } });
-  expect(response.status(), await response.text()).toBe(201);
-  return ((await response.json()) as Asked).id;
-}
-const trial = async (request: APIRequestContext, id: string): Promise<Asked> =>
-  (await (await request.get(`${base}/api/trials/${id}`)).json()) as Asked;
-async function ended(request: APIRequestContext, id: string, within = 90_000): Promise<Asked> {
-  await expect
-    .poll(async () => (await trial(request, id)).state, { timeout: within, intervals: [500] })
-    .toMatch(/done|failed|cancelled/);
-  return trial(request, id);
 }
 async function brought(request: APIRequestContext, page: Page, name: string, text: string) {
   const id = await bring(request, await newProject(request, `Lab ${name} ${Date.now()}`), text, 'text/html');
@@ -123,7 +93,7 @@ test('a page that misses its budget at a known place: prediction and lab point t
   await page.getByRole('button', { name: /^In the lab/ }).click();
   await expect(page.getByText('measured in the lab')).toBeVisible({ timeout: 150_000 });
   const listed = await (await request.get(`${base}/api/pages/${id}/trials`)).json();
-  const first = (await trial(request, listed.trials[0].id as string)).result!;
+  const first = (await trialOf(request, listed.trials[0].id as string)).result!;
   const hot = hottest(first);
   expect(hot.at).toBeGreaterThan(from - VIEWPORT.height);
   expect(hot.at).toBeLessThan(to + VIEWPORT.height);
@@ -135,7 +105,11 @@ test('a page that misses its budget at a known place: prediction and lab point t
   }
   await expect(page.locator('.trial-findings li[data-key^="hot-spot"]')).toHaveCount(0, { timeout: 20_000 });
   await expect(page.locator('.save-state')).toHaveText(/^Saved/);
-  const again = await ended(request, await ask(request, take, { repeats: 3, lasts: 8000 }), 150_000);
+  const again = await endedTrial(
+    request,
+    await askTrial(request, take, { repeats: 3, lasts: 8000 }),
+    150_000,
+  );
   expect(again.why).toBeNull();
   const mean = (r: TrialResult) => {
     const near = r.frames.y.flatMap((y, i) =>
@@ -172,11 +146,11 @@ for (const [name, { script, why }] of Object.entries(HOSTILE))
       html(`${filler(60)}<script>${script}</script>`, ROWS),
     );
     const calm = await brought(request, page, 'calm', html(filler(40), ROWS));
-    const first = await ask(request, take);
-    const second = await ask(request, calm.take, { lasts: 1500 });
-    const failed = await ended(request, first, 120_000);
+    const first = await askTrial(request, take);
+    const second = await askTrial(request, calm.take, { lasts: 1500 });
+    const failed = await endedTrial(request, first, 120_000);
     expect([failed.state, failed.why]).toEqual(['failed', expect.stringMatching(why)]);
-    const done = await ended(request, second);
+    const done = await endedTrial(request, second);
     expect([done.state, done.why]).toEqual(['done', null]);
   });
 
@@ -187,15 +161,15 @@ test('a page that opens dialogs is measured all the same', async ({ page, reques
     ROWS,
   );
   const { take } = await brought(request, page, 'dialogs', text);
-  const done = await ended(request, await ask(request, take));
+  const done = await endedTrial(request, await askTrial(request, take));
   expect([done.state, done.why]).toEqual(['done', null]);
 });
 
 test('a browser that is killed fails its trial, and one that is stopped ends', async ({ page, request }) => {
   test.setTimeout(200_000);
   const { take } = await brought(request, page, 'killed', html(filler(200), ROWS));
-  const first = await ask(request, take, { lasts: 16_000 });
-  await expect.poll(async () => (await trial(request, first)).state, { timeout: 60_000 }).toBe('running');
+  const first = await askTrial(request, take, { lasts: 16_000 });
+  await expect.poll(async () => (await trialOf(request, first)).state, { timeout: 60_000 }).toBe('running');
   const pids = () =>
     readdirSync('/proc').filter((p) => {
       if (!/^\d+$/.test(p)) return false;
@@ -215,14 +189,14 @@ test('a browser that is killed fails its trial, and one that is stopped ends', a
   await expect.poll(() => pids().length, { timeout: 20_000 }).toBeGreaterThan(0);
   await page.waitForTimeout(2500);
   for (const pid of pids()) process.kill(Number(pid), 'SIGKILL');
-  const failed = await ended(request, first);
+  const failed = await endedTrial(request, first);
   expect(failed.state).toBe('failed');
   expect(failed.why).toMatch(/Chromium ended|crashed|closed/);
 
-  const second = await ask(request, take, { lasts: 16_000 });
-  await expect.poll(async () => (await trial(request, second)).state, { timeout: 60_000 }).toBe('running');
+  const second = await askTrial(request, take, { lasts: 16_000 });
+  await expect.poll(async () => (await trialOf(request, second)).state, { timeout: 60_000 }).toBe('running');
   expect((await request.post(`${base}/api/trials/${second}/cancel`)).status()).toBe(204);
-  expect((await ended(request, second)).state).toBe('cancelled');
+  expect((await endedTrial(request, second)).state).toBe('cancelled');
   await expect.poll(() => pids().length, { timeout: 30_000 }).toBe(0);
 });
 
@@ -232,11 +206,11 @@ test('what would take too long is refused with what to do, and a size that was n
 }) => {
   const { take } = await brought(request, page, 'long', html(filler(40), ROWS));
   const long = await request.post(`${base}/api/takes/${take}/trials`, {
-    data: { setup: setup({ lasts: 600_000, repeats: 5 }) },
+    data: { setup: trialSetup({ lasts: 600_000, repeats: 5 }) },
   });
   expect([long.status(), (await long.json()).detail]).toEqual([422, expect.stringContaining('quicker')]);
   const other = await request.post(`${base}/api/takes/${take}/trials`, {
-    data: { setup: setup({ viewport: { width: 900, height: 700 } }) },
+    data: { setup: trialSetup({ viewport: { width: 900, height: 700 } }) },
   });
   expect(other.status()).toBe(409);
 });

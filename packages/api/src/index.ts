@@ -1,6 +1,7 @@
 /** Shapes of the HTTP API: the server answers with them, the interface reads them. */
 import { z } from 'zod';
 import {
+  CoefficientsSchema,
   DocumentSchema,
   GestureValuesSchema,
   LayoutSchema,
@@ -176,6 +177,11 @@ export const TrialWhole = Trial.extend({
 export type Trial = z.infer<typeof Trial>;
 export type Trials = z.infer<typeof Trials>;
 export type TrialWhole = z.infer<typeof TrialWhole>;
+
+/** What work costs on each class of device, fitted from this many trials of the project. */
+export const Prices = z.object({
+  prices: z.array(z.object({ coefficients: CoefficientsSchema, trials: z.number().int() })),
+});
 
 export const TakeDocument = Take.extend({ document: DocumentSchema });
 export const NewTake = z.strictObject({

@@ -159,6 +159,7 @@ function factsOf(
       ? { overflowing: e.scrollWidth }
       : {}),
     ...(hex(tint) ? { tint: hex(tint)! } : {}),
+    ...(e.matches(FOCUSABLE) ? { focus: true } : {}),
     kind: MEDIA.has(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
   };
 }
@@ -220,6 +221,10 @@ function textOf(e: Element): string {
   }
   return tidy(words.join(' '));
 }
+/** What the Tab key gets to. */
+const FOCUSABLE =
+  'a[href], button:enabled, input:enabled:not([type=hidden]), select:enabled, textarea:enabled, summary, [tabindex]:not([tabindex^="-"]), [contenteditable]:not([contenteditable=false])';
+
 const tidy = (text: string) => text.slice(0, 600).replace(/\s+/g, ' ').trim().slice(0, 60);
 
 function isEstimated(e: Element): boolean {

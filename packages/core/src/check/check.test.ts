@@ -105,6 +105,16 @@ describe('checks', () => {
     expect([start, end]).toEqual(['scroll 0%', 'scroll 100%']);
   });
 
+  test('what fades in on the first screen is not begun with the page, where it would be unseen, but played at load', () => {
+    const [found] = lookAt(
+      documentOf(motion({ targets: { selector: '#top' }, range: { start: 'entry 0%', end: 'exit 100%' } })),
+    );
+    expect(found).toMatchObject({
+      check: 'starts-part-way',
+      fix: { motions: [{ driver: { kind: 'load' }, time: { duration: '600ms' } }] },
+    });
+  });
+
   test('a motion that is over before the page can be scrolled has no cheap fix', () => {
     const found = look(
       motion({ targets: { selector: '#top' }, range: { start: 'entry 0%', end: 'entry 10%' } }),

@@ -10,7 +10,9 @@ import { emptyRange } from './checks/empty-range.ts';
 import { fixedPassage } from './checks/fixed-passage.ts';
 import { flashing } from './checks/flashing.ts';
 import { flat3d } from './checks/flat-3d.ts';
+import { focusUnseen } from './checks/focus-unseen.ts';
 import { gateUnreachable } from './checks/gate-unreachable.ts';
+import { hiddenAtLoad } from './checks/hidden-at-load.ts';
 import { hotSpot } from './checks/hot-spot.ts';
 import { introAgainstScroll } from './checks/intro-against-scroll.ts';
 import { jump } from './checks/jump.ts';
@@ -42,6 +44,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   startsPartWay,
   emptyRange,
   unseenWhereRead,
+  hiddenAtLoad,
   thinOverPage,
   fixedPassage,
   gateUnreachable,
@@ -56,6 +59,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   flat3d,
   missingFill,
   takesTheScroll,
+  focusUnseen,
   tooFewFrames,
   stepTooLarge,
   jump,

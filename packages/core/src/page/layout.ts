@@ -52,6 +52,8 @@ export const ElementSchema = z.strictObject({
   /** mean background tint as `#rrggbb`, for the strip */
   tint: z.string().max(9).optional(),
   kind: z.enum(['text', 'image', 'box']).optional(),
+  /** the keyboard gets there */
+  focus: z.boolean().optional(),
 });
 
 export const ScrollerSchema = z.strictObject({

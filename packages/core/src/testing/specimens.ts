@@ -87,12 +87,21 @@ export const SPECIMENS: Record<string, Specimen> = {
     { ...at('#end'), range: { start: 'entry 0%', end: { edge: '50%', line: '40%' } } },
     { besides: ['too-few-frames'] },
   ),
-  'starts-part-way': one({ ...at('#top'), range: { start: 'entry 0%', end: 'exit 100%' } }),
+  'starts-part-way': one({
+    ...at('#top'),
+    keyframes: rise,
+    range: { start: 'entry 0%', end: 'exit 100%' },
+  }),
   'empty-range': one({ range: { start: 'contain 60%', end: 'contain 20%' } }),
   'unseen-where-read': one({
     ...at('#text'),
     range: { start: 'entry 0%', end: { edge: '50%', line: '40%' } },
   }),
+  'hidden-at-load': one({ ...at('#top'), range: { start: 'exit 0%', end: 'exit 80%' } }),
+  'focus-unseen': one(
+    { ...at('#link'), range: { start: 'contain 50%', end: 'exit 60%' } },
+    { layout: with2([element({ selector: '#link', focus: true, box: box(4000, 40) })]) },
+  ),
   'thin-over-page': one({
     driver: { kind: 'page', axis: 'block' },
     range: { start: '0%', end: '100%' },

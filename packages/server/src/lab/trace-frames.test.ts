@@ -57,7 +57,7 @@ describe('frames of a trace', () => {
     expect(f.script[0]).toBeCloseTo(5, 6);
     expect(f.style[0]).toBeCloseTo(3, 6);
   });
-  test('of other threads those that draw count; of other processes’ main threads nothing does', () => {
+  test('of other threads the busiest that draws counts; of other processes’ main threads nothing does', () => {
     const f = framesOf([
       thread('Compositor', 11),
       thread('CrRendererMain', 10, 2),
@@ -68,7 +68,7 @@ describe('frames of a trace', () => {
       work('RunTask', 103, 1, 1, { pid: 3, tid: 30 }),
       work('Layout', 103, 5, 5, { pid: 2, tid: 10 }),
     ]);
-    expect(f.composite[0]).toBeCloseTo(5, 6);
+    expect(f.composite[0]).toBeCloseTo(4, 6);
     expect(f.style[0]).toBe(0);
   });
   test('reads a trace file and leaves out what is no event', () => {

@@ -95,9 +95,19 @@ export function framesOf(events: readonly TraceEvent[]): TrialFrames {
     add(part, e.ts, own);
     open.push({ part, end: e.ts + (e.dur ?? 0), ts: e.ts });
   }
-  for (const e of events)
-    if (e.name === 'RunTask' && e.ph === 'X' && DRAWING.test(threads.get(`${e.pid} ${e.tid}`) ?? ''))
-      add('composite', e.ts, e.tdur ?? e.dur ?? 0);
+  // They work side by side, so that a frame takes as long as the busiest of them.
+  const drawing = new Map<string, Float64Array>();
+  for (const e of events) {
+    const thread = `${e.pid} ${e.tid}`;
+    if (e.name !== 'RunTask' || e.ph !== 'X' || !DRAWING.test(threads.get(thread) ?? '')) continue;
+    const i = frameAt(e.ts);
+    if (i < 0 || i >= n) continue;
+    const own = drawing.get(thread) ?? new Float64Array(n);
+    drawing.set(thread, own);
+    own[i]! += (e.tdur ?? e.dur ?? 0) / 1000;
+  }
+  for (let i = 0; i < n; i++)
+    spent.composite[i]! += [...drawing.values()].reduce((most, own) => Math.max(most, own[i]!), 0);
   for (let i = 0; i < n; i++) {
     out.t.push(round((frames[i]!.ts - first.ts) / 1000));
     out.y.push(frames[i]!.y);

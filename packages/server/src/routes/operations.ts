@@ -15,6 +15,7 @@ import {
   PictureAt,
   Preset,
   Presets,
+  Prices,
   Project,
   Projects,
   ProjectSettings,
@@ -73,6 +74,11 @@ export const OPERATIONS: readonly Operation[] = [
     summary: 'Replaces them',
     body: ProjectSettings,
     answer: ProjectSettings,
+  },
+  {
+    is: ['get', '/projects/:id/prices'],
+    summary: 'What work costs on each class of device, fitted from the project’s lab trials',
+    answer: Prices,
   },
   {
     is: ['post', '/projects/:id/pages'],

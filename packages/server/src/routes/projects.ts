@@ -2,10 +2,12 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { notFound } from '../http/problem.ts';
 import type { PageOnShelf } from '@lyvek/api';
-import { Id, NameBody, Project, Projects, ProjectSettings, Shelf } from '@lyvek/api';
+import { CoefficientsSchema } from '@lyvek/core';
+import { Id, NameBody, Prices, Project, Projects, ProjectSettings, Shelf } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { layoutsOf } from '../store/layouts.ts';
 import { listPages } from '../store/pages.ts';
+import { pricesOf } from '../store/prices.ts';
 import {
   createProject,
   listProjects,
@@ -59,6 +61,16 @@ export function projectRoutes(db: pg.Pool): Router {
     const stored = await settingsOf(db, read(Id, req.params.id));
     if (stored === undefined) throw notFound('project');
     answer(res, ProjectSettings, ProjectSettings.parse(stored));
+  });
+
+  /** Fitted after trials of the lab; a class without enough of them is not there. */
+  routes.get('/projects/:id/prices', async (req, res) => {
+    const rows = await pricesOf(db, read(Id, req.params.id));
+    const prices = rows.flatMap(({ coefficients, trials }) => {
+      const known = CoefficientsSchema.safeParse(coefficients);
+      return known.success ? [{ coefficients: known.data, trials }] : [];
+    });
+    answer(res, Prices, { prices });
   });
 
   routes.put('/projects/:id/settings', async (req, res) => {

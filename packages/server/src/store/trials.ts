@@ -144,16 +144,18 @@ export async function endTrial(
   );
 }
 
-/** Newest finished trials of the lab on one class of device, for fitting its prices. */
+/** A project’s newest finished trials of the lab on one class of device, for fitting its prices. */
 export const finishedTrials = async (
   db: Db,
+  projectId: string,
   device: string,
   most: number,
 ): Promise<{ pageId: string; document: unknown; result: unknown }[]> =>
   (
     await db.query<{ pageId: string; document: unknown; result: unknown }>(
-      `select page_id as "pageId", document, result from trials
-       where kind = 'lab' and state = 'done' and setup ->> 'device' = $1 order by created_at desc limit $2`,
-      [device, most],
+      `select t.page_id as "pageId", t.document, t.result from trials t join pages p on p.id = t.page_id
+       where p.project_id = $1 and t.kind = 'lab' and t.state = 'done' and t.setup ->> 'device' = $2
+       order by t.created_at desc limit $3`,
+      [projectId, device, most],
     )
   ).rows;

@@ -9,6 +9,7 @@ import { handOffOf } from '../hand-off/make.ts';
 import { handedOff } from '../hand-off/files.ts';
 import { beatTrial, claimTrial, endTrial, reviveTrials } from '../store/trials.ts';
 import type { TrialRow } from '../store/trials.ts';
+import { refitPrices } from './fit-prices.ts';
 import { filesInMemory, longestOf, runTrial, TrialFailed } from '../lab/index.ts';
 
 const LOOK_EVERY = 1000;
@@ -86,6 +87,9 @@ export class LabQueue {
         },
       );
       await endTrial(this.pool, trial.id, { result });
+      await refitPrices(this.pool, trial.pageId, setup.device).catch((error: unknown) =>
+        this.log.warn({ err: String(error) }, 'prices were not fitted'),
+      );
     } catch (error) {
       if (gone.signal.aborted || this.ended.signal.aborted) return;
       const why = error instanceof Error ? error.message.split('\n')[0]! : String(error);

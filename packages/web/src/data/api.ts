@@ -10,6 +10,7 @@ import {
   ProofToken,
   Preset,
   Presets,
+  Prices,
   Project,
   Projects,
   ProjectSettings,
@@ -81,6 +82,7 @@ export const api = {
   shelf: (id: string) => get(`/projects/${id}`, Shelf),
   createProject: (name: string) => send('/projects', json('POST', { name }), Project),
   settings: (projectId: string) => get(`/projects/${projectId}/settings`, ProjectSettings),
+  prices: (projectId: string) => get(`/projects/${projectId}/prices`, Prices),
   putSettings: (projectId: string, settings: ProjectSettings) =>
     send(`/projects/${projectId}/settings`, json('PUT', settings), ProjectSettings),
   page: (id: string) => get(`/pages/${id}`, PageWhole),

@@ -1,7 +1,9 @@
 /** The predicted trial of what is done, always up to date: asked anew when the document, the layout or the choice changes. */
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { Gesture } from '@lyvek/core';
+import { api } from '../data/api.ts';
 import type { Simulation } from '../data/simulation.ts';
 import { gestureFor } from '../workers/trial-work.ts';
 import type { TrialQuestion } from '../workers/trial-work.ts';
@@ -11,12 +13,18 @@ import { useLayout, useOpenedPage, useSettledDocument } from './page-context.ts'
 const REST = 90;
 
 export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
-  const { choice, settings, viewport } = useOpenedPage();
+  const { choice, settings, viewport, project } = useOpenedPage();
+  const fitted = useQuery({
+    queryKey: ['prices', project.id],
+    queryFn: () => api.prices(project.id),
+    staleTime: 60_000,
+  }).data;
   return useMemo(() => {
     const trace = settings.traces.find((t) => `trace ${t.name}` === choice.gesture) ?? null;
-    const question = { ...choice, values: settings.gestures, trace, limits: settings.limits };
+    const prices = fitted?.prices.find((p) => p.coefficients.device === choice.device)?.coefficients ?? null;
+    const question = { ...choice, values: settings.gestures, trace, prices, limits: settings.limits };
     return { question, gesture: gestureFor(question, viewport.height) };
-  }, [choice, settings, viewport.height]);
+  }, [choice, settings, fitted, viewport.height]);
 }
 
 export interface SimulationView {

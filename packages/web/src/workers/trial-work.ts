@@ -12,6 +12,7 @@ import {
 } from '@lyvek/core';
 import type {
   Accepted,
+  Coefficients,
   Direction,
   Finding,
   GestureValues,
@@ -30,6 +31,8 @@ export interface TrialQuestion {
   clock: string;
   direction: Direction;
   device: string;
+  /** fitted for the device; null: those that Lyvek comes with */
+  prices: Coefficients | null;
   limits: Limits;
 }
 
@@ -62,7 +65,7 @@ export function* trialWork(
     gesture,
     clock,
     direction: q.direction,
-    coefficients: shippedCoefficients(q.device),
+    coefficients: q.prices ?? shippedCoefficients(q.device),
     dpr: deviceById(q.device).dpr,
   });
   const findings: Finding[] = [];

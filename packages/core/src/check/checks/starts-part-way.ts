@@ -1,3 +1,4 @@
+import { atLoad, isInFirstScreen } from '../at-load.ts';
 import { maxOf, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -11,6 +12,9 @@ export const startsPartWay: CheckDefinition = {
     // Where nothing scrolls nothing starts.
     if (start >= -1 / 32 || maxOf(instance, take) <= 0) return null;
     const { motion } = instance;
+    // Begun with the page, what fades in would not be there at first.
+    const fades =
+      Number.parseFloat(motion.keyframes.opacity?.[0]?.value ?? '1') < 0.5 && isInFirstScreen(instance, take);
     const already = Math.min(100, Math.round((-start / Math.max(end - start, 1e-9)) * 100));
     return {
       severity: end <= 0 ? 'wrong' : 'doubtful',
@@ -23,15 +27,17 @@ export const startsPartWay: CheckDefinition = {
       fix:
         end <= 0
           ? null
-          : {
-              label: 'Start it with the page',
-              motions: [
-                {
-                  ...motion,
-                  range: { ...motion.range, start: motion.driver.kind === 'page' ? '0%' : 'scroll 0%' },
-                },
-              ],
-            },
+          : fades
+            ? { label: 'Let it play at page load', motions: [atLoad(motion)] }
+            : {
+                label: 'Start it with the page',
+                motions: [
+                  {
+                    ...motion,
+                    range: { ...motion.range, start: motion.driver.kind === 'page' ? '0%' : 'scroll 0%' },
+                  },
+                ],
+              },
     };
   },
 };

@@ -1,8 +1,7 @@
-import { inEffect, sampleInstance } from '../../motion/index.ts';
-import type { Take } from '../../motion/index.ts';
 import type { Px } from '../../page/index.ts';
 import { maxOf } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
+import { opacityAt } from '../opacity-at.ts';
 import { pointAt } from '../point-at.ts';
 
 /** The middle half of the viewport, where people read. */
@@ -60,16 +59,3 @@ export const unseenWhereRead: CheckDefinition = {
     };
   },
 };
-
-/** Of several motions that set it the last one in effect counts. */
-function opacityAt(take: Take, element: number, s: Px): number {
-  let opacity = Number.parseFloat(take.layout.elements[element]!.base?.opacity ?? '1');
-  for (const t of take.writers.get(element)?.get('opacity') ?? []) {
-    const { instance } = take.tracks[t]!;
-    const { placed } = take.instances[instance]!;
-    if (placed.scroller !== 0 || placed.axis !== 'block') continue;
-    sampleInstance(take, instance, s);
-    if (inEffect(take, instance)) opacity = take.values[take.trackSlot[t]!]!;
-  }
-  return opacity;
-}

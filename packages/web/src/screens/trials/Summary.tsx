@@ -1,6 +1,7 @@
 /** One line: how many frames, how many on time, the slow ones and where the worst is. */
 import { useStore } from 'zustand';
 import { deviceById } from '@lyvek/core';
+import type { Coefficients } from '@lyvek/core';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { Constants } from './Gestures.tsx';
@@ -8,6 +9,10 @@ import { History, trialWords } from './Run.tsx';
 import { Traces } from './Traces.tsx';
 import { pointAt, useTrials } from './trials-context.ts';
 
+const priceWords = (fitted: Coefficients | null): string =>
+  fitted
+    ? `Fitted to ${grouped(fitted.frames)} frames that the lab has measured in this project`
+    : 'Fitted to no measured trial yet: the prices per change are the ones that Lyvek comes with. Three trials of the lab are enough.';
 const ms = (n: number) => n.toFixed(n < 10 ? 1 : 0);
 
 export function Summary({ failed }: { failed: string | null }) {
@@ -57,7 +62,7 @@ export function Summary({ failed }: { failed: string | null }) {
           </button>
         </span>
       ) : (
-        <i title="Fitted to no measured trial yet: the prices per change are the ones that Lyvek comes with.">
+        <i title={priceWords(prediction.question.prices)}>
           {failed
             ? `The trial failed: ${failed}.`
             : stale

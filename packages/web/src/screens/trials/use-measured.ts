@@ -1,6 +1,6 @@
 /** Measured trials of the page: the history, the one that is shown, and the one under way. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Trial, TrialWhole } from '@lyvek/api';
 import { DEVICES, durationOf, TrialSetupSchema } from '@lyvek/core';
 import type { TrialResult, TrialSetup } from '@lyvek/core';
@@ -38,7 +38,7 @@ export interface Measured {
 }
 
 export function useMeasured(): Measured {
-  const { page, take, viewport } = useOpenedPage();
+  const { page, project, take, viewport } = useOpenedPage();
   const { question, gesture } = useQuestion();
   const max = useLayout().layout.scrollers[0]!.max.block;
   const client = useQueryClient();
@@ -55,6 +55,11 @@ export function useMeasured(): Measured {
   const whole = useWhole(state === 'done' ? chosen : null);
   const [laid, lay] = useState<string | null>(null);
   const beside = useWhole(laid);
+  const waiting = trials.find(isUnderWay)?.id ?? null;
+  // A trial of the lab that has ended may have brought other prices.
+  useEffect(() => {
+    if (waiting === null) void client.invalidateQueries({ queryKey: ['prices', project.id] });
+  }, [waiting, client, project.id]);
   const again = () => client.invalidateQueries({ queryKey: key });
   const [here, setHere] = useState<TrialSetup | null>(null);
   const setupFor = (device: string): TrialSetup => {

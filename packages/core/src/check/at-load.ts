@@ -1,0 +1,26 @@
+import type { Instance, Motion, Take } from '../motion/index.ts';
+
+/** Whether all of it stands in the first screen, by its place in the page. */
+export function isInFirstScreen({ element, placed }: Instance, { layout }: Take): boolean {
+  const { box, fixed, sticky } = layout.elements[element]!;
+  return (
+    placed.scroller === 0 &&
+    placed.axis === 'block' &&
+    !fixed &&
+    !sticky &&
+    box.y >= 0 &&
+    box.y + box.height <= layout.viewport.height
+  );
+}
+
+/** The same motion, played once at page load instead of being scrubbed. Chosen by us: 600 ms. */
+export function atLoad(motion: Motion): Motion {
+  const { conditions: _, ties: __, ...rest } = motion;
+  return {
+    ...rest,
+    driver: { kind: 'load' },
+    range: { start: 'cover 0%', end: 'cover 100%' },
+    time: { delay: '0ms', duration: '600ms' },
+    follow: { kind: 'none' },
+  };
+}

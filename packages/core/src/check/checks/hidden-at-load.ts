@@ -1,0 +1,27 @@
+import { atLoad, isInFirstScreen } from '../at-load.ts';
+import { opacityAt } from '../opacity-at.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+/** Fainter than this counts as not there. */
+const UNSEEN = 0.1;
+
+export const hiddenAtLoad: CheckDefinition = {
+  id: 'hidden-at-load',
+  name: 'Invisible before any scroll',
+  group: 'reach',
+  why: 'It belongs to the first screen, but nobody sees it there until they scroll: many never do, and take the page for empty.',
+  look(instance, { take }) {
+    const { motion, element, placed } = instance;
+    if (!motion.keyframes.opacity || motion.driver.kind !== 'passage' || placed.end <= 0) return null;
+    // A bar that comes later is meant to; only what its own place in the page shows at first is missed.
+    if (!isInFirstScreen(instance, take)) return null;
+    if (opacityAt(take, element, 0) > UNSEEN || opacityAt(take, element, placed.end) <= UNSEEN) return null;
+    return {
+      severity: 'wrong',
+      at: 0,
+      brief: 'not there at first',
+      sentence: `It stands wholly in the first screen and is invisible there until the page is scrolled by ${Math.max(1, Math.round(placed.start))} px.`,
+      fix: { label: 'Let it play at page load', motions: [atLoad(motion)] },
+    };
+  },
+};
