@@ -28,6 +28,23 @@ function crowdOf(layout: Layout): Crowd {
   return crowd;
 }
 
+const rivals = new WeakMap<Take, Map<number, number>>();
+
+/** How many motions of a take lay out the same section anew: together they cost one layout a frame, not one each. */
+function rivalsIn(take: Take, section: number): number {
+  let known = rivals.get(take);
+  if (!known) {
+    known = new Map();
+    for (const { motion, element } of take.instances)
+      if (Object.keys(motion.keyframes).some((p) => costClassOf(p) === 'layout')) {
+        const own = take.layout.elements[element]!.section;
+        known.set(own, (known.get(own) ?? 0) + 1);
+      }
+    rivals.set(take, known);
+  }
+  return known.get(section) ?? 1;
+}
+
 /** Area on the screen at most, Mpx of the device. */
 export function areaOf(layout: Layout, element: number, dpr: number): number {
   const { box } = layout.elements[element]!;
@@ -56,15 +73,22 @@ export function amountsOf(take: Take, index: number, dpr = 1): Amounts {
     switch (costClassOf(property)) {
       case 'composite':
         out.layer = area;
+        // One that only fades stays where it is, and is put together with what it was put together from.
+        if (property !== 'opacity') out.layers = 1;
         break;
       case 'filter':
         out.blur = area * (1 + blurOf(take, index) / 4);
+        out.layers = 1;
         break;
       case 'style':
         out.inherit = 1 + crowd.inside[element]!;
         break;
       case 'layout':
-        out.layout = crowd.inSection.get(layout.elements[element]!.section) ?? 1;
+        out.layout = Math.max(
+          1 + crowd.inside[element]!,
+          (crowd.inSection.get(layout.elements[element]!.section) ?? 1) /
+            rivalsIn(take, layout.elements[element]!.section),
+        );
         out.paint = Math.max(out.paint, area);
         out.repaint = 1 + crowd.inside[element]!;
         break;

@@ -11,7 +11,7 @@ export const CoefficientsSchema = z.strictObject({
   prices: z.strictObject(
     Object.fromEntries(QUANTITY_NAMES.map((q) => [q, price])) as Record<QuantityName, typeof price>,
   ),
-  /** standard deviation of what is left between prediction and measured frames, as a share of the prediction */
+  /** standard deviation of what is left between prediction and measurement by stretches of frames, as a share of the prediction */
   error: z.number().min(0).max(100),
   /** frames that it was fitted from; 0: the values that Lyvek comes with */
   frames: z.number().int().min(0),

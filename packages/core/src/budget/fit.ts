@@ -32,16 +32,27 @@ export function fitCoefficients(device: string, frames: readonly MeasuredFrame[]
   return { device, prices, error: errorOf(frames, prices), frames: frames.length };
 }
 
+/** Single frames jitter: one waits for the next. What is read are stretches, of about this many. Chosen by us. */
+const STRETCH = 8;
+
+/** Standard deviation of what is left, by stretches of neighbouring frames, as a share of the mean prediction. */
 function errorOf(frames: readonly MeasuredFrame[], prices: Coefficients['prices']): number {
   let squares = 0;
   let sum = 0;
-  for (const { amounts, cost } of frames) {
-    const predicted = QUANTITY_NAMES.reduce((s, q: QuantityName) => s + amounts[q] * prices[q], 0);
-    const measured = COST_PARTS.reduce((s, p) => s + cost[p], 0);
+  let count = 0;
+  for (let from = 0; from < frames.length; from += STRETCH) {
+    const stretch = frames.slice(from, from + STRETCH);
+    let [predicted, measured] = [0, 0];
+    for (const { amounts, cost } of stretch) {
+      predicted +=
+        QUANTITY_NAMES.reduce((s, q: QuantityName) => s + amounts[q] * prices[q], 0) / stretch.length;
+      measured += COST_PARTS.reduce((s, p) => s + cost[p], 0) / stretch.length;
+    }
     squares += (predicted - measured) ** 2;
     sum += predicted;
+    count++;
   }
-  return sum > 0 ? Math.sqrt(squares / frames.length) / (sum / frames.length) : 0;
+  return sum > 0 ? Math.sqrt(squares / count) / (sum / count) : 0;
 }
 
 /** x ≥ 0 with the least |A·x − b|². Columns without any entry get 0. */

@@ -57,6 +57,7 @@ export const QUANTITIES = {
     source: `blur up to 4 px, ${TRACED}`,
   },
   layer: { part: 'composite', unit: 'Mpx of moving layers', value: 1.6, source: `transforms, ${TRACED}` },
+  layers: { part: 'composite', unit: 'moving layer', value: 0.02, source: `transforms, ${TRACED}` },
   script: {
     part: 'script',
     unit: 'element that the script moves',
