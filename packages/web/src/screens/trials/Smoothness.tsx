@@ -1,5 +1,6 @@
 /** Motions by smoothness, the roughest first. */
-import { useMemo } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useMemo, useRef } from 'react';
 import { isTooLongAStep } from '@lyvek/core';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { grouped } from '../../parts/strip/view.ts';
@@ -9,14 +10,16 @@ import { rankingOf } from './model/ranking.ts';
 import type { Ranked } from './model/ranking.ts';
 import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
 
+/** Height of a row as the style sheet makes it, px. */
+const ROW = 27;
+
 export function Smoothness() {
   const { prediction, document } = useTrials();
-  const { answer, question } = prediction;
+  const { answer } = prediction;
   const ranking = useMemo(
     () => rankingOf(document.motions, answer.figures),
     [document.motions, answer.figures],
   );
-  const { limits } = question;
   return (
     <section className="smoothness" aria-label="Smoothness">
       <h2>
@@ -27,25 +30,49 @@ export function Smoothness() {
           No motion of this take hangs on the page’s scroll; what plays in time is judged by the findings.
         </p>
       ) : (
-        <div className="smoothness-scroll">
-          <table>
-            <thead>
-              <tr>
-                <th>motion</th>
-                <th>frames in range</th>
-                <th>peak step, px</th>
-                <th>smoothness</th>
-              </tr>
-            </thead>
-            <tbody>
-              {ranking.map((r) => (
-                <Row key={r.motion.id} ranked={r} fewest={limits.framesInRange} longest={limits.peakStep} />
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Table ranking={ranking} />
       )}
     </section>
+  );
+}
+
+/** Only the rows in sight are drawn: a long page has hundreds of motions. */
+function Table({ ranking }: { ranking: readonly Ranked[] }) {
+  const { limits } = useTrials().prediction.question;
+  const scroller = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: ranking.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 6,
+    initialRect: { width: 400, height: 500 },
+  });
+  const shown = rows.getVirtualItems();
+  const above = shown[0]?.start ?? 0;
+  const below = rows.getTotalSize() - (shown.at(-1)?.end ?? 0);
+  return (
+    <div className="smoothness-scroll" ref={scroller}>
+      <table aria-rowcount={ranking.length}>
+        <thead>
+          <tr>
+            <th>motion</th>
+            <th>frames in range</th>
+            <th>peak step, px</th>
+            <th>smoothness</th>
+          </tr>
+        </thead>
+        <tbody>
+          {above > 0 && <tr className="gap" aria-hidden="true" style={{ height: above }} />}
+          {shown.map(({ index }) => {
+            const r = ranking[index]!;
+            return (
+              <Row key={r.motion.id} ranked={r} fewest={limits.framesInRange} longest={limits.peakStep} />
+            );
+          })}
+          {below > 0 && <tr className="gap" aria-hidden="true" style={{ height: below }} />}
+        </tbody>
+      </table>
+    </div>
   );
 }
 
