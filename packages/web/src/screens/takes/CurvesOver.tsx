@@ -146,7 +146,7 @@ function Over({ a, b, view, rows, width, at }: OverProps) {
     <svg
       width={width}
       height={rows}
-      className="over"
+      className="over-chart"
       data-driver={kind}
       role="img"
       aria-label="Value over scroll"

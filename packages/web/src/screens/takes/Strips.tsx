@@ -25,7 +25,7 @@ export function Strips({ rows, scale }: { rows: number; scale: number }) {
   const offsets = offsetsOf(axis, max);
   const [opened, setOpened] = useState(0);
   const strip = (letter: Letter, side: Side) => (
-    <div className="strip-column" data-strip={letter}>
+    <div className="film-column" data-strip={letter}>
       {offsets.map((at, k) => (
         <Picture
           key={k}
@@ -78,13 +78,13 @@ function Picture({ letter, side, at, scale, there, shown }: PictureProps) {
   return (
     <button
       type="button"
-      className="strip-picture"
+      className="film-picture"
       aria-pressed={chosen}
       aria-label={`${side.name} at ${grouped(at)} px${words ? `: ${words}` : ''}`}
       style={{ width: viewport.width * scale }}
       onClick={() => looking.setState({ at })}
     >
-      <span className="strip-frame" style={{ height: viewport.height * scale }}>
+      <span className="film-frame" style={{ height: viewport.height * scale }}>
         {side.is === 'pictures' ? (
           <ReferencePicture set={side.set} at={at} width={viewport.width * scale} />
         ) : (
@@ -102,7 +102,7 @@ function Picture({ letter, side, at, scale, there, shown }: PictureProps) {
           )
         )}
       </span>
-      <span className="strip-caption">{words || ' '}</span>
+      <span className="film-caption">{words || ' '}</span>
     </button>
   );
 }

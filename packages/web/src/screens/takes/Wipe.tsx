@@ -125,21 +125,19 @@ function State({ letter }: { letter: Letter }) {
   const side = takes[letter];
   if (side.is !== 'take' || !side.layout)
     return (
-      <span>
-        <b>{letter.toUpperCase()}</b> {side.name}
+      <span className={`wipe-state ${letter}`}>
+        <b>{letter.toUpperCase()}</b>
+        <span>{side.name}</span>
       </span>
     );
   const motion = takes.differences || letter === 'b' ? pair?.[letter] : null;
   const drawn = property === null ? null : drawnOf(motion ?? null, side.layout, property);
   const value = drawn && `${drawn.curve.name} ${Number(drawnAtOffset(drawn, at).toFixed(2))}`;
   const words = [value, placeWords(side.layout, at)].filter(Boolean).join(', ');
-  return letter === 'a' ? (
-    <span>
-      <b>A</b> {words}
-    </span>
-  ) : (
-    <span>
-      {words} <b>B</b>
+  return (
+    <span className={`wipe-state ${letter}`}>
+      <b>{letter.toUpperCase()}</b>
+      <span title={words}>{words}</span>
     </span>
   );
 }
