@@ -70,6 +70,7 @@ module.exports = {
     core('budget', 'page', 'value', 'motion'),
     core('trial', 'page', 'timeline', 'value', 'motion', 'feel', 'budget'),
     core('check', 'page', 'timeline', 'value', 'motion', 'feel', 'budget', 'trial'),
+    core('sweep', 'page', 'motion', 'feel', 'budget', 'trial', 'check'),
     core('compare', 'page', 'timeline', 'value', 'motion', 'trial'),
     core('format', 'page', 'timeline', 'value', 'motion'),
     core('reading', 'page', 'timeline', 'value', 'motion', 'format'),

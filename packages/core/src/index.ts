@@ -7,6 +7,7 @@ export * from './budget/index.ts';
 export * from './trial/index.ts';
 export * from './effect/index.ts';
 export * from './check/index.ts';
+export * from './sweep/index.ts';
 export * from './compare/index.ts';
 export * from './format/index.ts';
 export * from './reading/index.ts';

@@ -82,11 +82,11 @@ export const CHECKS: readonly CheckDefinition[] = [
 
 export const checkById = (id: string): CheckDefinition | undefined => CHECKS.find((c) => c.id === id);
 
-/** Findings of every check, in the order of the registry and the document. One per check and motion. */
-export function findingsOf(context: CheckContext): Finding[] {
+/** Findings of these checks, in their order and the document's. One per check and motion. */
+export function findingsOf(context: CheckContext, checks: readonly CheckDefinition[] = CHECKS): Finding[] {
   const figures = new Map(context.trial?.figures.map((f) => [`${f.motion} ${f.element}`, f]));
   const found: Finding[] = [];
-  for (const check of CHECKS) {
+  for (const check of checks) {
     const seen = new Set<string>();
     for (const instance of check.look ? context.take.instances : []) {
       const { motion, element } = instance;

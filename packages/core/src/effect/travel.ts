@@ -52,7 +52,8 @@ export const travel: EffectDefinition = {
       adjustments: [
         adjust(c, stage.selector, { overflow: 'clip' }, [pin]),
         adjust(c, parent.selector, { 'container-type': 'inline-size' }, [motion]),
-        adjust(c, e.selector, { width: 'max-content' }, [motion]),
+        // In a window that it fits into it goes nowhere, rather than to the right.
+        adjust(c, e.selector, { width: 'max-content', 'min-width': '100%' }, [motion]),
       ],
     });
   },

@@ -11,18 +11,21 @@ export const ask = <T>(page: Page, name: string, ...args: unknown[]): Promise<T>
 
 /**
  * `files` without what the document has taken over from them, so that no motion plays. Pins and adjustments of the document are in place.
- * `inPage` is the source of the built script that looks.
+ * `inPage` is the source of the built script that looks. Yields a layout for each size, all in one browser; `next` may give another one.
  */
-export async function measurePage(
+export async function measurePages(
   files: PageFiles,
-  viewport: Viewport,
+  next: () => Viewport | null,
+  told: (layout: Layout) => void,
   inPage: string,
   document: MotionDocument = emptyDocument(),
   signal?: AbortSignal,
-): Promise<Layout> {
-  return withPage(
+): Promise<void> {
+  const first = next();
+  if (!first) return;
+  await withPage(
     files,
-    viewport,
+    first,
     async ({ page, late }) => {
       await page.evaluate(inPage);
       await ask(page, 'learn');
@@ -30,13 +33,32 @@ export async function measurePage(
       const measured = async () => LayoutSchema.parse(await ask(page, 'measure', selectors));
       const bare = await measured();
       const stays = writeCss(document, bare, 'full-motion').pieces.filter((p) => p.stays);
-      if (stays.length === 0) return noted(bare, late);
-      await ask(page, 'patch', patchOf(document));
-      await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
-      return noted(await measured(), late);
+      if (stays.length > 0) {
+        await ask(page, 'patch', patchOf(document));
+        await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
+      }
+      told(noted(stays.length > 0 ? await measured() : bare, late));
+      for (let size = next(); size; size = next()) {
+        signal?.throwIfAborted();
+        await page.setViewportSize(size);
+        told(noted(await measured(), late));
+      }
     },
     signal,
   );
+}
+
+/** The same at one size. */
+export async function measurePage(
+  files: PageFiles,
+  viewport: Viewport,
+  inPage: string,
+  document: MotionDocument = emptyDocument(),
+  signal?: AbortSignal,
+): Promise<Layout> {
+  let layout: Layout | null = null;
+  await measurePages(files, () => (layout ? null : viewport), (l) => (layout = l), inPage, document, signal);
+  return layout!;
 }
 
 const noted = (layout: Layout, late: boolean): Layout =>

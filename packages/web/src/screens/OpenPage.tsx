@@ -10,7 +10,8 @@ import type { Layout, Viewport } from '@lyvek/core';
 import { ShortcutsButton } from '../app/Shortcuts.tsx';
 import { ThemeButton } from '../app/ThemeButton.tsx';
 import { api } from '../data/api.ts';
-import { Simulations } from '../data/simulation.ts';
+import { Asked } from '../data/asked.ts';
+import { Survey } from '../data/survey.ts';
 import { TakeSession } from '../data/take-session.ts';
 import { PageLink } from '../parts/page-link.ts';
 import type { LinkEvents } from '../parts/page-link.ts';
@@ -23,7 +24,7 @@ import { PageContext, useOpenedPage } from './page-context.ts';
 import type { Choice } from './page-context.ts';
 import { SaveMark } from './SaveMark.tsx';
 import { TakePop } from './TakePop.tsx';
-import { storedViewport, ViewportPop } from './ViewportPop.tsx';
+import { keepViewport, storedViewport, ViewportPop } from './ViewportPop.tsx';
 
 export function OpenPage() {
   const { pageId = '' } = useParams();
@@ -99,7 +100,15 @@ interface OpenedProps {
 
 function Opened({ whole, take, session, goTo, again }: OpenedProps) {
   const client = useQueryClient();
-  const [viewport, setViewport] = useState<Viewport>(() => storedViewport(whole.page.id));
+  const pageId = whole.page.id;
+  const [viewport, showAt] = useState<Viewport>(() => storedViewport(pageId));
+  const setViewport = useCallback(
+    (v: Viewport) => {
+      keepViewport(pageId, v);
+      showAt(v);
+    },
+    [pageId],
+  );
   const [reduced, setReduced] = useState(false);
   const [stored, setStored] = useState<Layout[]>(whole.layouts);
   const [events] = useState<Partial<LinkEvents>>(() => ({}));
@@ -119,8 +128,13 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
   useEffect(() => session.look({ viewport, still: reduced }), [session, viewport, reduced]);
   const [choice, setChoice] = useState<Choice>(FIRST_CHOICE);
   const choose = useCallback((change: Partial<Choice>) => setChoice((c) => ({ ...c, ...change })), []);
-  const [simulations] = useState(() => new Simulations());
-  useEffect(() => () => simulations.end(), [simulations]);
+  const [work] = useState(() => ({
+    simulations: new Asked('trial'),
+    survey: new Survey(),
+    sweeps: new Asked('sweep'),
+    ways: new Asked('ways'),
+  }));
+  useEffect(() => () => Object.values(work).forEach((w) => w.end()), [work]);
   const { settings, putSettings } = useSettings(whole.project.id);
   const value = useMemo(
     () => ({
@@ -138,9 +152,9 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       setReduced,
       choice,
       choose,
-      simulations,
       settings,
       putSettings,
+      ...work,
     }),
     [
       whole,
@@ -149,13 +163,14 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       link,
       events,
       viewport,
+      setViewport,
       stored,
       reduced,
       choice,
       choose,
-      simulations,
       settings,
       putSettings,
+      work,
     ],
   );
   return (

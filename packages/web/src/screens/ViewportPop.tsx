@@ -43,11 +43,10 @@ export function ViewportPop() {
 }
 
 function Sizes({ close }: { close(): void }) {
-  const { page, viewport, setViewport } = useOpenedPage();
+  const { viewport, setViewport } = useOpenedPage();
   const [own, setOwn] = useState(viewport);
   const valid = ViewportSchema.safeParse(own).success;
   const take = (v: Viewport) => {
-    keepViewport(page.id, v);
     setViewport({ width: v.width, height: v.height });
     close();
   };

@@ -4,7 +4,8 @@ import { useStore } from 'zustand';
 import type { PageFacts, PageWhole, ProjectFacts, ProjectSettings, TakeFacts } from '@lyvek/api';
 import { emptyLayout, withPins } from '@lyvek/core';
 import type { Direction, HeldLayout, Layout, MotionDocument, Viewport } from '@lyvek/core';
-import type { Simulations } from '../data/simulation.ts';
+import type { Asked } from '../data/asked.ts';
+import type { Survey } from '../data/survey.ts';
 import { seenOf, settledOf } from '../data/take-session.ts';
 import type { TakeSession } from '../data/take-session.ts';
 import type { LinkEvents, PageLink } from '../parts/page-link.ts';
@@ -35,7 +36,11 @@ export interface OpenedPage {
   setReduced(on: boolean): void;
   choice: Choice;
   choose(change: Partial<Choice>): void;
-  simulations: Simulations;
+  simulations: Asked<'trial'>;
+  /** measures the page at other sizes */
+  survey: Survey;
+  sweeps: Asked<'sweep'>;
+  ways: Asked<'ways'>;
   settings: ProjectSettings;
   /** shows and stores them; an error is told and put back */
   putSettings(settings: ProjectSettings): void;

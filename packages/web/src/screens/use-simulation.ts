@@ -4,8 +4,8 @@ import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { Gesture } from '@lyvek/core';
 import { api } from '../data/api.ts';
-import type { Simulation } from '../data/simulation.ts';
-import { gestureFor } from '../workers/trial-work.ts';
+import type { Simulation } from '../data/asked.ts';
+import { gestureFor, traceKey } from '../workers/trial-work.ts';
 import type { TrialQuestion } from '../workers/trial-work.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from './page-context.ts';
 
@@ -20,7 +20,7 @@ export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
     staleTime: 60_000,
   }).data;
   return useMemo(() => {
-    const trace = settings.traces.find((t) => `trace ${t.name}` === choice.gesture) ?? null;
+    const trace = settings.traces.find((t) => traceKey(t) === choice.gesture) ?? null;
     const prices = fitted?.prices.find((p) => p.coefficients.device === choice.device)?.coefficients ?? null;
     const question = { ...choice, values: settings.gestures, trace, prices, limits: settings.limits };
     return { question, gesture: gestureFor(question, viewport.height) };

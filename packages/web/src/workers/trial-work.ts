@@ -47,6 +47,9 @@ export interface TrialAnswer extends Simulated {
   accepted: AcceptedFinding[];
 }
 
+/** A recorded way of scrolling is chosen by this key. */
+export const traceKey = (t: Pick<Trace, 'name'>): string => `trace ${t.name}`;
+
 export const gestureFor = (q: Pick<TrialQuestion, 'gesture' | 'values' | 'trace'>, port: number) =>
   q.trace ? recordedGesture(q.trace) : gestureOf(q.gesture, port, q.values);
 

@@ -1,3 +1,5 @@
+import type { Instance, Take } from '../../motion/index.ts';
+import { newPose, poseAt, poserOf } from '../../trial/index.ts';
 import { maxOf, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 import { pointAt } from '../point-at.ts';
@@ -13,7 +15,7 @@ export const emptyRange: CheckDefinition = {
   look(instance, { take, document }) {
     const { motion, placed } = instance;
     const { start, end } = placed;
-    if (motion.driver.kind === 'belt' || end > start) return null;
+    if (motion.driver.kind === 'belt' || end > start || changesNothing(instance, take)) return null;
     const { start: from, end: to } = motion.range;
     const max = maxOf(instance, take);
     const { width, height } = take.layout.viewport;
@@ -49,3 +51,18 @@ export const emptyRange: CheckDefinition = {
     };
   },
 };
+
+const POSED = new Set(['translate', 'rotate', 'scale', 'transform', 'opacity']);
+
+/** A strip that fits into its window travels nowhere: where nothing changes, nothing jumps. */
+function changesNothing(instance: Instance, take: Take): boolean {
+  if (!Object.keys(instance.motion.keyframes).every((p) => POSED.has(p))) return false;
+  const poser = poserOf(take, take.instances.indexOf(instance));
+  const [before, after] = [newPose(), newPose()];
+  poseAt(take, poser, instance.placed.start - 1, before);
+  poseAt(take, poser, instance.placed.start + 1, after);
+  return (
+    Math.abs(before.opacity - after.opacity) < 0.01 &&
+    before.corners.every((c, i) => Math.abs(c - after.corners[i]!) < 0.5)
+  );
+}

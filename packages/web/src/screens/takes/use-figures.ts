@@ -7,7 +7,7 @@ import { clockById, deviceById, GESTURES, summaryOf } from '@lyvek/core';
 import type { HeldLayout, MotionDocument, TrialSummary } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { sizeOfHandOff } from '../../data/hand-off-size.ts';
-import { Simulations } from '../../data/simulation.ts';
+import { Asked } from '../../data/asked.ts';
 import type { TrialAnswer } from '../../workers/trial-work.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { useQuestion, useSimulation } from '../use-simulation.ts';
@@ -23,7 +23,7 @@ export function useGestureName(): string {
 
 /** The trial of a take that is not the open one. */
 function useOtherAnswer(document: MotionDocument | null, layout: HeldLayout | null): TrialAnswer | null {
-  const [simulations] = useState(() => new Simulations());
+  const [simulations] = useState(() => new Asked('trial'));
   useEffect(() => () => simulations.end(), [simulations]);
   const { question } = useQuestion();
   useEffect(() => {

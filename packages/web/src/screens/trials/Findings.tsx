@@ -16,10 +16,10 @@ import { notify } from '../../parts/notices.tsx';
 import { Pop } from '../../parts/Pop.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
+import { nameOf, SEVERITY_WORDS } from './finding-words.ts';
 import { Limits } from './Limits.tsx';
+import { OtherSizes } from './sizes/OtherSizes.tsx';
 import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
-
-const WORDS = { wrong: 'wrong', doubtful: 'to watch', note: 'to know' } as const;
 
 export function Findings() {
   const { prediction, stale } = useTrials();
@@ -38,7 +38,9 @@ export function Findings() {
     <section className="trial-findings" aria-label="Findings" data-state={stale ? 'stale' : 'fresh'}>
       <h2>
         Findings{' '}
-        <small>{counts.length === 0 ? 'none' : counts.map(([s, n]) => `${n} ${WORDS[s]}`).join(' · ')}</small>
+        <small>
+          {counts.length === 0 ? 'none' : counts.map(([s, n]) => `${n} ${SEVERITY_WORDS[s]}`).join(' · ')}
+        </small>
         <span className="grow" />
         <Limits />
       </h2>
@@ -52,6 +54,7 @@ export function Findings() {
         </ul>
       )}
       <AcceptedList />
+      <OtherSizes />
     </section>
   );
 }
@@ -80,7 +83,7 @@ function Row({ finding }: { finding: Finding }) {
         pointAtMotion(null);
       }}
     >
-      <FindingSign severity={finding.severity} label={WORDS[finding.severity]} />
+      <FindingSign severity={finding.severity} label={SEVERITY_WORDS[finding.severity]} />
       <div>
         <h3 title={`${CHECK_GROUPS[check.group]}: ${check.why}`}>
           {name && <>{name}: </>}
@@ -184,15 +187,4 @@ function AcceptedList() {
       </ul>
     </details>
   );
-}
-
-function nameOf(
-  d: {
-    motions: { id: string; name: string }[];
-    pins: { id: string; name: string }[];
-    gates: { id: string; name: string }[];
-  },
-  id: string,
-): string {
-  return [...d.motions, ...d.pins, ...d.gates].find((x) => x.id === id)?.name ?? '';
 }

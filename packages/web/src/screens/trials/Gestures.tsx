@@ -14,6 +14,7 @@ import { GestureCurve } from '../../parts/GestureCurve.tsx';
 import { Down } from '../../parts/glyphs.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { Choices, Pop } from '../../parts/Pop.tsx';
+import { traceKey } from '../../workers/trial-work.ts';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { Run } from './Run.tsx';
 
@@ -30,8 +31,8 @@ export function Gestures() {
   const all = [
     ...GESTURES.map((d) => ({ key: d.id, gesture: gestureOf(d.id, viewport.height, settings.gestures) })),
     ...settings.traces.map((t) => ({
-      key: `trace ${t.name}`,
-      gesture: { ...recordedGesture(t) },
+      key: traceKey(t),
+      gesture: recordedGesture(t),
     })),
   ];
   const clock = CLOCKS.find((c) => c.id === choice.clock) ?? CLOCKS[0]!;

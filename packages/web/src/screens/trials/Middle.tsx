@@ -1,30 +1,52 @@
-/** Over the smoothness: the feel of the damping, or, of a measured trial, its frames and how trials have gone over time. */
+/** Over the smoothness: the feel of the damping, the take at other sizes and under other hands, and what a measured trial knows. */
 import { useState } from 'react';
+import type { ComponentType, ReactNode } from 'react';
 import { Feel } from './Feel.tsx';
 import { HistoryChart, Intervals } from './Frames.tsx';
+import { Sizes } from './sizes/Sizes.tsx';
 import { useTrials } from './trials-context.ts';
+import type { ShownTrial } from './use-measured.ts';
+import { Ways } from './ways/Ways.tsx';
 
-const TABS = ['Feel', 'Intervals', 'History'] as const;
-type Tab = (typeof TABS)[number];
+interface View {
+  name: string;
+  /** null: it draws its own head */
+  Body: ComponentType | null;
+}
+const VIEWS: readonly View[] = [
+  { name: 'Feel', Body: null },
+  { name: 'Sizes', Body: Sizes },
+  { name: 'Ways', Body: Ways },
+];
+const OfMeasured = (Draw: ComponentType<{ trial: ShownTrial; beside: ShownTrial | null }>) =>
+  function Measured() {
+    const { shown, beside } = useTrials().measured;
+    return shown && <Draw trial={shown} beside={beside} />;
+  };
+const MEASURED: readonly View[] = [
+  { name: 'Intervals', Body: OfMeasured(Intervals) },
+  { name: 'History', Body: OfMeasured(HistoryChart) },
+];
 
 export function Middle() {
   const { measured } = useTrials();
-  const [tab, setTab] = useState<Tab>('Feel');
-  const { shown, beside } = measured;
-  const tabs = shown && (
+  const [chosen, choose] = useState(VIEWS[0]!.name);
+  const views = measured.shown ? [...VIEWS, ...MEASURED] : VIEWS;
+  const { name, Body } = views.find((v) => v.name === chosen) ?? VIEWS[0]!;
+  const tabs: ReactNode = (
     <span className="middle-tabs" role="group" aria-label="Shown above the smoothness">
-      {TABS.map((t) => (
-        <button key={t} type="button" aria-pressed={t === tab} onClick={() => setTab(t)}>
-          {t}
+      {views.map((v) => (
+        <button key={v.name} type="button" aria-pressed={v.name === name} onClick={() => choose(v.name)}>
+          {v.name}
         </button>
       ))}
     </span>
   );
-  if (!shown || tab === 'Feel') return <Feel tabs={tabs} />;
+  if (!Body) return <Feel tabs={tabs} />;
   return (
-    <section className="feel" aria-label={tab}>
+    <section className="feel" aria-label={name}>
       <h2>{tabs}</h2>
-      {tab === 'Intervals' ? <Intervals trial={shown} beside={beside} /> : <HistoryChart trial={shown} />}
+      <Body />
     </section>
   );
 }

@@ -3,6 +3,7 @@ import { readTrace, traceCsv } from '@lyvek/core';
 import type { Trace } from '@lyvek/core';
 import { notify, notifyError } from '../../parts/notices.tsx';
 import { Pop } from '../../parts/Pop.tsx';
+import { traceKey } from '../../workers/trial-work.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { withTrace } from '../traces.ts';
 
@@ -13,11 +14,11 @@ export function Traces() {
     const read = readTrace(await file.text(), file.name.replace(/\.\w+$/, '').slice(0, 80) || 'Trace');
     if ('error' in read) return notify(`${file.name}: ${read.error}`, { wrong: true });
     putSettings({ ...settings, traces: withTrace(traces, read.trace) });
-    choose({ gesture: `trace ${read.trace.name}` });
+    choose({ gesture: traceKey(read.trace) });
   };
   const drop = (trace: Trace) => {
     putSettings({ ...settings, traces: traces.filter((t) => t !== trace) });
-    if (choice.gesture === `trace ${trace.name}`) choose({ gesture: 'brisk-wheel' });
+    if (choice.gesture === traceKey(trace)) choose({ gesture: 'brisk-wheel' });
     notify(`${trace.name} was deleted.`, {
       action: { label: 'Undo', run: () => putSettings({ ...settings, traces }) },
     });

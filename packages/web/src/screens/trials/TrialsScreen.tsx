@@ -14,6 +14,8 @@ import { Smoothness } from './Smoothness.tsx';
 import { Summary } from './Summary.tsx';
 import { UnseenPage } from './UnseenPage.tsx';
 import { TrialsContext } from './trials-context.ts';
+import { MeasuredSizes } from './sizes/MeasuredSizes.tsx';
+import { useSweep } from './sizes/use-sweep.ts';
 import { useMeasured } from './use-measured.ts';
 
 const HEAD = 28;
@@ -35,6 +37,7 @@ export function TrialsScreen() {
   const max = layout.scrollers[0]!.max.block;
   const view = useMemo(() => fitView(Math.max(1, max), rows), [max, rows]);
   const trials = useMeasured();
+  const sweep = useSweep();
   const { shown } = trials;
   const summary = useMemo(() => {
     if (!last) return null;
@@ -52,6 +55,7 @@ export function TrialsScreen() {
   return (
     <div className="trials" ref={ref} style={{ gridTemplateColumns: `${COSTS}px minmax(0, 1fr)` }}>
       <UnseenPage />
+      <MeasuredSizes />
       {note !== null || !last || !summary ? (
         <p className="empty-note" role="status">
           {note ?? 'Working it out …'}
@@ -66,6 +70,7 @@ export function TrialsScreen() {
             frames: shown ? shown.result.frames : last.answer.frames,
             beside: trials.beside?.result.frames ?? (shown ? last.answer.frames : null),
             measured: trials,
+            sweep,
             summary,
             gesture,
             view,

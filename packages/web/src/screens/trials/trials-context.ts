@@ -2,9 +2,10 @@
 import { createContext, useContext } from 'react';
 import { createStore } from 'zustand/vanilla';
 import type { Gesture, HeldLayout, MotionDocument, TrialFrames, TrialSummary } from '@lyvek/core';
-import type { Simulation } from '../../data/simulation.ts';
+import type { Simulation } from '../../data/asked.ts';
 import type { View } from '../../parts/strip/view.ts';
 
+import type { Sweep } from './sizes/use-sweep.ts';
 import type { Measured } from './use-measured.ts';
 
 export interface Trials {
@@ -19,6 +20,7 @@ export interface Trials {
   /** totals by frame of the prediction, when what is drawn was measured */
   beside: TrialFrames | null;
   measured: Measured;
+  sweep: Sweep;
   gesture: Gesture;
   view: View;
   rows: number;

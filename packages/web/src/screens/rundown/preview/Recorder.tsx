@@ -1,6 +1,7 @@
 /** Records the user's own scrolling of the preview as a trace of the project, which then can be chosen like any gesture. */
 import { useEffect, useRef, useState } from 'react';
 import { notify } from '../../../parts/notices.tsx';
+import { traceKey } from '../../../workers/trial-work.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { traceFrom, withTrace } from '../../traces.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -18,7 +19,7 @@ export function Recorder() {
     const trace = traceFrom(samples.current, settings.traces);
     if (!trace) return notify('Nothing was scrolled, so nothing was recorded.');
     putSettings({ ...settings, traces: withTrace(settings.traces, trace) });
-    choose({ gesture: `trace ${trace.name}` });
+    choose({ gesture: traceKey(trace) });
     notify(`${trace.name}: ${(trace.samples.at(-1)!.t / 1000).toFixed(1)} s, chosen as the gesture.`);
   };
   const ended = useRef(stop);

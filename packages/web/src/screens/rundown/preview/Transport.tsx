@@ -4,6 +4,7 @@ import { CLOCKS, framesInRange, GESTURES } from '@lyvek/core';
 import { GestureCurve } from '../../../parts/GestureCurve.tsx';
 import { Down, GlideSign } from '../../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
+import { traceKey } from '../../../workers/trial-work.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { glide } from './glide.ts';
@@ -49,7 +50,7 @@ export function Transport() {
             options={[
               ...GESTURES.map((g) => ({ value: g.id, text: g.name, note: g.what })),
               ...settings.traces.map((t) => ({
-                value: `trace ${t.name}`,
+                value: traceKey(t),
                 text: t.name,
                 note: 'recorded here',
               })),

@@ -1,32 +1,32 @@
 import { describe, expect, test } from '@jest/globals';
 import { emptyDocument, emptyLayout, withPins } from '@lyvek/core';
 import type { TrialAnswer } from '../workers/trial-work.ts';
-import type { FromTrialWorker, ToTrialWorker } from '../workers/trial-worker.ts';
-import { Simulations } from './simulation.ts';
-import type { Simulation } from './simulation.ts';
+import type { FromWorker, ToWorker } from '../workers/jobs.ts';
+import { Asked } from './asked.ts';
+import type { Simulation } from './asked.ts';
 
 class FakeWorker {
   static all: FakeWorker[] = [];
-  heard: ToTrialWorker[] = [];
+  heard: ToWorker<'trial'>[] = [];
   ended = false;
   onmessage: ((e: MessageEvent) => unknown) | null = null;
   onerror: ((e: ErrorEvent) => unknown) | null = null;
   constructor() {
     FakeWorker.all.push(this);
   }
-  postMessage(m: ToTrialWorker) {
+  postMessage(m: ToWorker<'trial'>) {
     this.heard.push(m);
   }
   terminate() {
     this.ended = true;
   }
-  say(m: FromTrialWorker) {
+  say(m: FromWorker) {
     this.onmessage?.({ data: m } as MessageEvent);
   }
 }
 const make = () => {
   FakeWorker.all = [];
-  return new Simulations(() => new FakeWorker() as never);
+  return new Asked('trial', () => new FakeWorker() as never);
 };
 const layout = withPins(emptyLayout({ width: 800, height: 600 }), []);
 const asked = (name: string): Omit<Simulation, 'answer'> => ({
@@ -36,7 +36,7 @@ const asked = (name: string): Omit<Simulation, 'answer'> => ({
 });
 const answer = { findings: [] } as unknown as TrialAnswer;
 
-describe('simulations', () => {
+describe('what is asked of a worker', () => {
   test('tell how far they are, and keep what was found with what was asked', () => {
     const s = make();
     const first = asked('a');
@@ -53,7 +53,8 @@ describe('simulations', () => {
     s.ask(asked('a'));
     FakeWorker.all[0]!.say({ is: 'done', answer });
     s.ask(asked('b'));
-    expect(FakeWorker.all[0]!.heard.map((m) => m.layout)).toEqual([layout, null]);
+    expect(FakeWorker.all[0]!.heard.map((m) => m.input.layout)).toEqual([layout, undefined]);
+    expect(FakeWorker.all[0]!.heard.map((m) => m.kept.includes('layout'))).toEqual([false, true]);
   });
   test('of several questions in a hurry the newest is answered, by the same worker', () => {
     const s = make();
@@ -63,7 +64,7 @@ describe('simulations', () => {
     const [worker] = FakeWorker.all;
     worker!.say({ is: 'done', answer });
     expect(FakeWorker.all.length).toBe(1);
-    expect(worker!.heard.map((m) => m.document.taken[0])).toEqual(['a', 'c']);
+    expect(worker!.heard.map((m) => m.input.document!.taken[0])).toEqual(['a', 'c']);
   });
   test('ending keeps what was finished before, and the next one gets its layout again', () => {
     const s = make();
@@ -75,7 +76,7 @@ describe('simulations', () => {
     expect(s.store.getState().running).toBeNull();
     expect(s.store.getState().last!.document.taken).toEqual(['a']);
     s.ask(asked('c'));
-    expect(FakeWorker.all[1]!.heard[0]!.layout).toBe(layout);
+    expect(FakeWorker.all[1]!.heard[0]!.input.layout).toBe(layout);
   });
   test('a failure is told and does not hide what was found before', () => {
     const s = make();

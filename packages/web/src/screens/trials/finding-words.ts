@@ -1,0 +1,12 @@
+/** Words for findings that several lists use. */
+import type { MotionDocument, Severity } from '@lyvek/core';
+
+export const SEVERITY_WORDS: Record<Severity, string> = {
+  wrong: 'wrong',
+  doubtful: 'to watch',
+  note: 'to know',
+};
+
+/** Name of the motion, pin or gate that something is about; empty where it is the page. */
+export const nameOf = (d: Pick<MotionDocument, 'motions' | 'pins' | 'gates'>, id: string): string =>
+  [...d.motions, ...d.pins, ...d.gates].find((x) => x.id === id)?.name ?? '';
