@@ -73,7 +73,7 @@ module.exports = {
     core('sweep', 'page', 'motion', 'feel', 'budget', 'trial', 'check'),
     core('compare', 'page', 'timeline', 'value', 'motion', 'trial'),
     core('format', 'page', 'timeline', 'value', 'motion'),
-    core('reading', 'page', 'timeline', 'value', 'motion', 'format'),
+    core('reading', 'page', 'timeline', 'value', 'motion', 'feel', 'format'),
     core('hand-off', 'page', 'timeline', 'value', 'motion', 'format', 'reading'),
     core('proof', 'page', 'timeline', 'value', 'motion', 'format'),
     core('rematch', 'page', 'motion'),

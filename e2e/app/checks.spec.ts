@@ -70,7 +70,7 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
       })
       .toEqual([...before].sort());
   }
-  const incurable = ['hot-spot', 'layer-memory', 'too-many-layers'];
+  const incurable = ['hot-spot', 'late-frames', 'layer-memory', 'per-frame-factor', 'too-many-layers'];
   expect(
     CHECKS.map((c) => c.id)
       .filter((id) => !mended.includes(id))

@@ -41,7 +41,7 @@ test('planted mistakes are found with their lines, and the mended page passes', 
     new Set([
       'scroll-container',
       'shorthand-order',
-      'delay',
+      'delay-on-scrub',
       'missing-fill',
       'too-few-frames',
       'caught-by-scroller',

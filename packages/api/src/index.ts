@@ -94,6 +94,8 @@ export const PageReading = z.object({
       what: z.string(),
       why: z.string(),
       fix: z.string(),
+      /** null: only the page’s author can mend it */
+      meant: z.object({ read: DocumentSchema, instead: DocumentSchema.shape.motions }).nullable(),
     }),
   ),
 });

@@ -1,7 +1,18 @@
 /** A page at the command line: read for motions, measured, put together for a hand-off. */
 import { readFileSync } from 'node:fs';
-import { readPage, withoutTaken } from '@lyvek/core';
-import type { HandOffPage, Layout, Mend, MotionDocument, Reading, Viewport } from '@lyvek/core';
+import { assemble, meantOf, PLAIN_HAND_OFF, readPage, withoutTaken } from '@lyvek/core';
+import type {
+  Assembled,
+  HandOffOptions,
+  HandOffPage,
+  Layout,
+  Mend,
+  MotionDocument,
+  PageMistake,
+  Reading,
+  Viewport,
+} from '@lyvek/core';
+import { handedOff } from '@lyvek/server/hand-off';
 import { textsIn, withTexts } from '@lyvek/server/page-files';
 import type { PageFiles } from '@lyvek/server/page-files';
 import { BadInput } from './errors.ts';
@@ -22,6 +33,13 @@ export function readingOf(page: InputPage, mend?: Mend): Reading {
   return readPage(entry, html, fileAt, mend);
 }
 
+/** The same, with what its mistakes were meant as. */
+export function meantReadingOf(page: InputPage): { document: MotionDocument; mistakes: PageMistake[] } {
+  const { entry, html, fileAt } = handOffPageOf(page);
+  const reading = readPage(entry, html, fileAt);
+  return { document: reading.document, mistakes: meantOf(reading, entry, html, fileAt) };
+}
+
 /** The page’s files without what a document has taken over from them. */
 export function bareFiles(page: InputPage, document: MotionDocument): PageFiles {
   const { entry, html, fileAt } = handOffPageOf(page);
@@ -29,6 +47,31 @@ export function bareFiles(page: InputPage, document: MotionDocument): PageFiles 
     ([path, { text }]) => [path, text] as const,
   );
   return withTexts(page.files, new Map(bare));
+}
+
+export interface ExportOptions {
+  /** at other sizes */
+  others?: readonly Layout[];
+  /** leave out files that stay as they are */
+  onlyChanges?: boolean;
+}
+
+/** The page with its motions, as files by path. */
+export function exportedFiles(
+  page: InputPage,
+  document: MotionDocument,
+  layout: Layout,
+  { others = [], onlyChanges = false, ...options }: Partial<HandOffOptions> & ExportOptions = {},
+): { assembled: Assembled; files: Map<string, Uint8Array> } {
+  const assembled = assemble(document, layout, others, handOffPageOf(page), `${page.name}. Lyvek`, {
+    ...PLAIN_HAND_OFF,
+    ...options,
+  });
+  const kept = (onlyChanges ? [] : page.list()).flatMap((path) => {
+    const bytes = page.files.bytesAt(path);
+    return bytes ? [{ path, bytes }] : [];
+  });
+  return { assembled, files: handedOff(kept, page.files.entry, assembled, built) };
 }
 
 /** Measured in Chromium, with the motions off. */

@@ -73,6 +73,12 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const sections = sectionsOf(document);
   const queried = new Map<Element, ElementFacts['container'] | null>();
   const facts = elements.map((e) => factsOf(e, indexOf, containers, boxes, naming, sections.of, queried));
+  const linked = new Set(
+    [...document.querySelectorAll('a[href^="#"]')].map((a) => a.getAttribute('href')!.slice(1)),
+  );
+  elements.forEach((e, i) => {
+    if (e.id && linked.has(e.id)) facts[i]!.anchor = true;
+  });
   notes.push(...boxes.notes, ...pageNotes(containers));
 
   const viewport = { width: innerWidth, height: innerHeight };

@@ -2,13 +2,12 @@ import type { Command } from 'commander';
 import { Option } from 'commander';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { TARGETS, assemble } from '@lyvek/core';
+import { TARGETS } from '@lyvek/core';
 import type { Target } from '@lyvek/core';
-import { handedOff } from '@lyvek/server/hand-off';
 import { BadInput } from '../errors.ts';
 import { readDocumentFile, readLayoutFile, readPageAt, viewportFrom } from '../input.ts';
 import { note } from '../output.ts';
-import { built, handOffPageOf, measured } from '../page.ts';
+import { exportedFiles, measured } from '../page.ts';
 import { HAND_OFF_FILE } from '../hand-off-file.ts';
 
 interface Options {
@@ -46,16 +45,12 @@ export const exportPage = (program: Command): void =>
       for (const size of sizes) layouts.push(await measured(page, viewportFrom(size), document));
       const [layout, ...others] = layouts;
       if (!layout) throw new BadInput('give a --layout or a --viewport');
-      const assembled = assemble(document, layout, others, handOffPageOf(page), `${page.name}. Lyvek`, {
+      const { assembled, files: out } = exportedFiles(page, document, layout, {
+        others,
         target: o.target,
         older: o.older ?? false,
+        onlyChanges: o.onlyChanges ?? false,
       });
-      const kept = o.onlyChanges ? [] : page.list();
-      const files = kept.flatMap((p) => {
-        const bytes = page.files.bytesAt(p);
-        return bytes ? [{ path: p, bytes }] : [];
-      });
-      const out = handedOff(files, page.files.entry, assembled, built);
       out.set(
         HAND_OFF_FILE,
         new TextEncoder().encode(

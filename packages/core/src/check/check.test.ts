@@ -8,6 +8,7 @@ import { documentOf, motion } from '../testing/index.ts';
 import { simulate } from '../trial/index.ts';
 import { acceptance, acceptedFor, withAccepted, withoutAccepted } from './accepted.ts';
 import { withFix } from './finding.ts';
+import type { MistakeInPage } from './finding.ts';
 import { DEFAULT_LIMITS } from './limits.ts';
 import { CHECKS, findingsOf } from './registry.ts';
 import { PAGE, SPECIMENS } from '../testing/specimens.ts';
@@ -15,7 +16,13 @@ import { PAGE, SPECIMENS } from '../testing/specimens.ts';
 /** As under the given gesture, with a simulated trial of the very document. */
 function lookAt(
   document: MotionDocument,
-  { refresh = 60, gesture = 'brisk-wheel', layout = PAGE, device = 'here' } = {},
+  {
+    refresh = 60,
+    gesture = 'brisk-wheel',
+    layout = PAGE,
+    device = 'here',
+    mistakes = [] as readonly MistakeInPage[],
+  } = {},
 ) {
   const take = compileTake(document, withPins(layout, document.pins));
   const hand = gestureOf(gesture, 800);
@@ -28,7 +35,7 @@ function lookAt(
     direction: 'down',
     coefficients: shippedCoefficients(device),
   });
-  return findingsOf({ document, take, gesture: hand, clock, limits: DEFAULT_LIMITS, trial });
+  return findingsOf({ document, take, gesture: hand, clock, limits: DEFAULT_LIMITS, trial, mistakes });
 }
 const look = (m: Motion, refresh = 60) => lookAt(documentOf(m), { refresh });
 const ids = (list: { check: string }[]) => list.map((f) => f.check);

@@ -1,6 +1,7 @@
 /** What a check is and what it finds. */
 import type { FrameClock, Gesture } from '../feel/index.ts';
-import type { Gate, Instance, Motion, MotionDocument, Pin, Take } from '../motion/index.ts';
+import { addRead } from '../motion/index.ts';
+import type { Gate, Instance, Meant, Motion, MotionDocument, Pin, Take } from '../motion/index.ts';
 import type { Px } from '../page/index.ts';
 import type { MotionFigures, Simulated } from '../trial/index.ts';
 import type { Limits } from './limits.ts';
@@ -16,6 +17,21 @@ export interface CheckContext {
   limits: Limits;
   /** a simulated trial of this very document; without one smoothness, feel and budget say nothing */
   trial?: Simulated | null;
+  /** what is wrong in the page’s own files */
+  mistakes?: readonly MistakeInPage[];
+}
+
+/** A mistake in the page’s own files; its kind is the id of the check that tells of it. */
+export interface MistakeInPage {
+  kind: string;
+  /** key of the rule that is taken out of the page once it is read */
+  rule: string;
+  place: { path: string; line: number; column: number };
+  what: string;
+  why: string;
+  fix: string;
+  /** null: only the page’s author can mend it */
+  meant: Meant | null;
 }
 
 /** A change of the document, as data: it is previewed, applied and undone, and it crosses from a worker. */
@@ -29,6 +45,8 @@ export interface Fix {
   drop?: string[];
   /** motions that come after all others: of several that set a property the last one counts */
   last?: string[];
+  /** what is read from the page instead of what was */
+  meant?: Meant;
   /** declarations that elements of the page need besides */
   adjust?: { selector: string; declarations: Record<string, string>; for?: string[] }[];
 }
@@ -47,13 +65,14 @@ export function withFix(document: MotionDocument, fix: Fix): MotionDocument {
     ids.add(`a_fix-${n}`);
     return { id: `a_fix-${n}`, selector, declarations, for: whom };
   });
-  return {
+  const mended = {
     ...document,
     motions: lastly(put(document.motions, fix.motions), fix.last),
     pins: put(document.pins, fix.pins),
     gates: put(document.gates, fix.gates),
     adjustments: [...put(document.adjustments), ...made],
   };
+  return fix.meant ? addRead(mended, fix.meant) : mended;
 }
 
 const lastly = (motions: Motion[], ids: readonly string[] = []): Motion[] => [
@@ -69,6 +88,8 @@ export interface Found {
   /** two or three words for a lane label */
   brief: string;
   sentence: string;
+  /** where in the page’s files it stands, if it does */
+  place?: MistakeInPage['place'];
   /** null where only the page’s author can mend it */
   fix: Fix | null;
 }

@@ -1,9 +1,12 @@
 /** All checks. A new one is a file in `checks/` and a line here. */
 import type { CheckContext, CheckDefinition, Finding } from './finding.ts';
+import { anchorUnseen } from './checks/anchor-unseen.ts';
 import { autoInsets } from './checks/auto-insets.ts';
+import { beltHole } from './checks/belt-hole.ts';
 import { caughtByScroller } from './checks/caught-by-scroller.ts';
 import { chatter } from './checks/chatter.ts';
 import { counterMotion } from './checks/counter-motion.ts';
+import { delayOnScrub } from './checks/delay-on-scrub.ts';
 import { depthGap } from './checks/depth-gap.ts';
 import { easedScrub } from './checks/eased-scrub.ts';
 import { emptyRange } from './checks/empty-range.ts';
@@ -13,11 +16,13 @@ import { flat3d } from './checks/flat-3d.ts';
 import { focusUnseen } from './checks/focus-unseen.ts';
 import { gateUnreachable } from './checks/gate-unreachable.ts';
 import { hiddenAtLoad } from './checks/hidden-at-load.ts';
+import { hiddenWithoutMotion } from './checks/hidden-without-motion.ts';
 import { hotSpot } from './checks/hot-spot.ts';
 import { introAgainstScroll } from './checks/intro-against-scroll.ts';
 import { jump } from './checks/jump.ts';
 import { kink } from './checks/kink.ts';
 import { largeBlur } from './checks/large-blur.ts';
+import { lateFrames } from './checks/late-frames.ts';
 import { layerMemory } from './checks/layer-memory.ts';
 import { layoutProperty } from './checks/layout-property.ts';
 import { longLag } from './checks/long-lag.ts';
@@ -26,8 +31,10 @@ import { neverFinishes } from './checks/never-finishes.ts';
 import { noPause } from './checks/no-pause.ts';
 import { noReducedForm } from './checks/no-reduced-form.ts';
 import { overshootClamped } from './checks/overshoot-clamped.ts';
+import { perFrameFactor } from './checks/per-frame-factor.ts';
 import { pinShorterThanScene } from './checks/pin-shorter-than-scene.ts';
 import { reversal } from './checks/reversal.ts';
+import { shorthandOrder } from './checks/shorthand-order.ts';
 import { sidewaysScroll } from './checks/sideways-scroll.ts';
 import { slowSettle } from './checks/slow-settle.ts';
 import { startsPartWay } from './checks/starts-part-way.ts';
@@ -38,6 +45,7 @@ import { tooFewFrames } from './checks/too-few-frames.ts';
 import { tooManyLayers } from './checks/too-many-layers.ts';
 import { twoWriters } from './checks/two-writers.ts';
 import { unseenWhereRead } from './checks/unseen-where-read.ts';
+import { zeroDuration } from './checks/zero-duration.ts';
 
 export const CHECKS: readonly CheckDefinition[] = [
   neverFinishes,
@@ -51,6 +59,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   twoWriters,
   introAgainstScroll,
   chatter,
+  delayOnScrub,
   autoInsets,
   caughtByScroller,
   sidewaysScroll,
@@ -58,8 +67,12 @@ export const CHECKS: readonly CheckDefinition[] = [
   depthGap,
   flat3d,
   missingFill,
+  shorthandOrder,
+  zeroDuration,
+  beltHole,
   takesTheScroll,
   focusUnseen,
+  anchorUnseen,
   tooFewFrames,
   stepTooLarge,
   jump,
@@ -67,17 +80,20 @@ export const CHECKS: readonly CheckDefinition[] = [
   easedScrub,
   reversal,
   longLag,
+  perFrameFactor,
   overshootClamped,
   slowSettle,
   layoutProperty,
   largeBlur,
   hotSpot,
+  lateFrames,
   layerMemory,
   tooManyLayers,
   noReducedForm,
   counterMotion,
   flashing,
   noPause,
+  hiddenWithoutMotion,
 ];
 
 export const checkById = (id: string): CheckDefinition | undefined => CHECKS.find((c) => c.id === id);

@@ -9,3 +9,4 @@ export * from './place.ts';
 export * from './tie.ts';
 export * from './conditions.ts';
 export * from './rest.ts';
+export * from './add-read.ts';

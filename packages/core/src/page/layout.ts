@@ -54,6 +54,8 @@ export const ElementSchema = z.strictObject({
   kind: z.enum(['text', 'image', 'box']).optional(),
   /** the keyboard gets there */
   focus: z.boolean().optional(),
+  /** a link of the page leads there */
+  anchor: z.boolean().optional(),
 });
 
 export const ScrollerSchema = z.strictObject({

@@ -1,4 +1,5 @@
-export { addRead } from './add-read.ts';
+export { meantOf } from './meant.ts';
+export type { PageMistake } from './meant.ts';
 export { readPage, withoutTaken } from './read-page.ts';
 export type { Reading } from './read-page.ts';
 export type { Claim, TakenOut } from './take-out.ts';

@@ -10,13 +10,25 @@ import type { ReadDeclaration } from './rules.ts';
 import type { Place } from './source.ts';
 import { claimOf } from './take-out.ts';
 
-export type MistakeKind = 'shorthand-order' | 'zero-duration' | 'delay' | 'missing-fill' | 'scroll-container';
+export type MistakeKind =
+  | 'shorthand-order'
+  | 'zero-duration'
+  | 'delay-on-scrub'
+  | 'missing-fill'
+  | 'scroll-container'
+  | 'per-frame-factor';
+/** Those that can be read as they were meant. */
+export const MENDABLE: ReadonlySet<MistakeKind> = new Set([
+  'shorthand-order',
+  'zero-duration',
+  'delay-on-scrub',
+]);
 
 export interface Mistake {
   /** the same for the same mistake at the same place */
   key: string;
   kind: MistakeKind;
-  /** the rule that is taken out of the page once it is read */
+  /** the rule that is taken out of the page once it is read; empty: none is */
   rule: string;
   place: Place;
   /** one sentence: what is wrong */
@@ -84,7 +96,7 @@ const delay: Finder = ({ won }) => {
   if (most <= 0) return [];
   return [
     {
-      kind: 'delay',
+      kind: 'delay-on-scrub',
       declaration: winner.declaration,
       what: `Its delay eats the first ${Math.round(most * 100)} % of its range`,
       why: 'On a scroll timeline a delay is a share of the way, not a time: the element waits while it is scrolled.',
@@ -163,7 +175,7 @@ export function mended(
   for (const { kind, key } of mistakes) {
     if (mend !== 'all' && !mend.has(key)) continue;
     if (kind === 'zero-duration') put('animation-duration', 'auto');
-    if (kind === 'delay') put('animation-delay', '0s');
+    if (kind === 'delay-on-scrub') put('animation-delay', '0s');
     if (kind !== 'shorthand-order') continue;
     for (const property of RESET_ONLY)
       for (let lost = won.get(property)?.over ?? null; lost; lost = lost.over)

@@ -6,6 +6,7 @@ import type { MotionDocument } from '../motion/index.ts';
 import { PageElements } from './elements.ts';
 import type { Mend, Mistake } from './mistakes.ts';
 import { PageReader } from './page-reader.ts';
+import { frameFactors } from './frame-factors.ts';
 import { readRules } from './rules.ts';
 import { readSheets } from './sheets.ts';
 import type { FileAt } from './sheets.ts';
@@ -31,7 +32,7 @@ export function readPage(entry: string, html: string, fileAt: FileAt, mend: Mend
     document: { ...document, taken: [...new Set(claims.map((c) => c.key))] },
     claims,
     unread: unread.sort((a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from),
-    mistakes: reader.mistakes,
+    mistakes: [...reader.mistakes, ...frameFactors(source.document, entry, html, fileAt)],
   };
 }
 

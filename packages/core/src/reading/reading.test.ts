@@ -50,7 +50,7 @@ describe('reading a page that moves', () => {
 
   test.each([
     ['zero-duration', 'animation-duration: 0s'],
-    ['delay', 'animation-duration: 3s; animation-delay: 1s'],
+    ['delay-on-scrub', 'animation-duration: 3s; animation-delay: 1s'],
     ['missing-fill', 'animation-fill-mode: none'],
   ])('%s is found at its line', (kind, extra) => {
     const { mistakes } = read(`${FADE}\n.a {\n ${MOVED}\n ${extra} }`);

@@ -3,6 +3,19 @@ import type { Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import { documentOf, element, layoutOf, motion } from './index.ts';
 import { between } from '../effect/effect-definition.ts';
+import type { MistakeInPage } from '../check/index.ts';
+import { meantOf, readPage } from '../reading/index.ts';
+
+/** What is read from a page with these contents, and what each mistake in it was meant as. */
+export function mistakenPage(html: string): { document: MotionDocument; mistakes: MistakeInPage[] } {
+  const fileAt = (path: string) => (path === 'index.html' ? html : null);
+  const reading = readPage('index.html', html, fileAt);
+  return { document: reading.document, mistakes: meantOf(reading, 'index.html', html, fileAt) };
+}
+const css = (rules: string) =>
+  mistakenPage(
+    `<style>@keyframes rise { from { translate: 0 200px } } #a { ${rules} } @media (prefers-reduced-motion: reduce) { #a { animation: none } }</style><div id="a">A</div>`,
+  );
 
 export interface Specimen {
   document: MotionDocument;
@@ -11,6 +24,8 @@ export interface Specimen {
   device?: string;
   /** nothing in the document can mend it */
   incurable?: boolean;
+  /** the page’s own files */
+  mistakes?: readonly MistakeInPage[];
   /** other checks that rightly speak of it too */
   besides?: readonly string[];
 }
@@ -81,6 +96,23 @@ const stage: Pin = {
 };
 const crowd = (n: number, height = 40) =>
   Array.from({ length: n }, (_, i) => element({ selector: `#c${i}`, box: box(3000, height, 900) }));
+
+/** Six blurs over each other, on a phone. */
+const mist = {
+  document: documentOf(
+    ...Array.from({ length: 6 }, (_, i) =>
+      motion({
+        id: `m_${i}`,
+        name: `Mist ${i + 1}`,
+        ...at('#wide'),
+        composite: 'add',
+        keyframes: { filter: between('blur(8px)', 'blur(0px)') },
+      }),
+    ),
+  ),
+  device: 'phone',
+  incurable: true,
+};
 
 export const SPECIMENS: Record<string, Specimen> = {
   'never-finishes': one(
@@ -162,6 +194,37 @@ export const SPECIMENS: Record<string, Specimen> = {
     ),
   },
   'missing-fill': one({ fill: 'none' }),
+  'shorthand-order': css('animation-timeline: view(); animation: rise linear both;'),
+  'zero-duration': css('animation: rise 0s linear both; animation-timeline: view();'),
+  'delay-on-scrub': css('animation: rise 10s 4s linear both; animation-timeline: view();'),
+  'per-frame-factor': {
+    ...mistakenPage(
+      '<script>const step = () => { y += (scrollY - y) * 0.1; requestAnimationFrame(step); };</script>',
+    ),
+    incurable: true,
+  },
+  'belt-hole': {
+    document: documentOf(
+      motion({
+        ...at('#strip'),
+        keyframes: {},
+        driver: { kind: 'belt', axis: 'inline', speed: 50, turns: true, push: 0, rests: true },
+        reducedMotion: 'drop',
+      }),
+    ),
+    layout: with2([
+      element({ selector: '#strip', box: box(3000, 60, 1000) }),
+      element({ selector: '#strip > b', parent: 9, box: box(3000, 60, 100) }),
+      element({ selector: '#strip > i', parent: 9, box: box(3000, 60, 100, 900) }),
+    ]),
+  },
+  'anchor-unseen': one(
+    { ...at('#link'), range: { start: 'exit 0%', end: 'exit 60%' } },
+    { layout: with2([element({ selector: '#link', anchor: true, box: box(4000, 400) })]) },
+  ),
+  'hidden-without-motion': one(at('#ghost'), {
+    layout: with2([element({ selector: '#ghost', base: { opacity: '0' }, box: box(4000, 40) })]),
+  }),
   'takes-the-scroll': {
     document: documentOf(),
     layout: with2([element({ selector: '#map', tag: 'iframe', box: box(3000, 700, 1000) })]),
@@ -216,30 +279,17 @@ export const SPECIMENS: Record<string, Specimen> = {
   'layout-property': one({ keyframes: { 'margin-top': between('80px', '0px') } }),
   'large-blur': one(
     { ...at('#wide'), keyframes: { filter: between('blur(24px)', 'blur(0px)') } },
-    { besides: ['hot-spot'] },
+    { besides: ['hot-spot', 'late-frames'] },
   ),
-  'hot-spot': {
-    document: documentOf(
-      ...Array.from({ length: 6 }, (_, i) =>
-        motion({
-          id: `m_${i}`,
-          name: `Mist ${i + 1}`,
-          ...at('#wide'),
-          composite: 'add',
-          keyframes: { filter: between('blur(8px)', 'blur(0px)') },
-        }),
-      ),
-    ),
-    device: 'phone',
-    incurable: true,
-  },
+  'hot-spot': { ...mist, besides: ['late-frames'] },
+  'late-frames': { ...mist, besides: ['hot-spot'] },
   'layer-memory': {
     document: documentOf(
       ...crowd(60).map((_, i) => motion({ id: `m_${i}`, ...at(`#c${i}`), keyframes: rise })),
     ),
     layout: with2(crowd(60, 1600)),
     incurable: true,
-    besides: ['hot-spot'],
+    besides: ['hot-spot', 'late-frames'],
   },
   'too-many-layers': {
     document: documentOf(

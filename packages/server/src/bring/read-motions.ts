@@ -1,6 +1,6 @@
 /** What a brought page moves by its own CSS. Reading it takes a moment on long pages, so what was read last is kept. */
-import { readPage, withoutTaken } from '@lyvek/core';
-import type { Mend, Reading } from '@lyvek/core';
+import { meantOf, readPage, withoutTaken } from '@lyvek/core';
+import type { PageMistake, Reading } from '@lyvek/core';
 import type { PageFile } from '../store/pages.ts';
 import { textsOf } from './texts.ts';
 
@@ -20,11 +20,26 @@ class Kept<T> {
 }
 
 /** Null where the page’s HTML is not UTF-8. */
-export function readMotions(entry: string, files: readonly PageFile[], mend?: Mend): Reading | null {
+export function readMotions(entry: string, files: readonly PageFile[]): Reading | null {
   const fileAt = textsOf(files);
   const html = fileAt(entry);
-  return html === null ? null : readPage(entry, html, fileAt, mend);
+  return html === null ? null : readPage(entry, html, fileAt);
 }
+
+type MeantReading = Omit<Reading, 'mistakes'> & { mistakes: PageMistake[] };
+const meant = new Kept<MeantReading | null>();
+
+/** The same, with what its mistakes were meant as. */
+export const readMeant = (
+  contentHash: string,
+  entry: string,
+  files: readonly PageFile[],
+): MeantReading | null =>
+  meant.get(contentHash, () => {
+    const reading = readMotions(entry, files);
+    const fileAt = textsOf(files);
+    return reading && { ...reading, mistakes: meantOf(reading, entry, fileAt(entry)!, fileAt) };
+  });
 
 const served = new Kept<Map<string, string>>();
 

@@ -57,7 +57,14 @@ export async function measurePage(
   signal?: AbortSignal,
 ): Promise<Layout> {
   let layout: Layout | null = null;
-  await measurePages(files, () => (layout ? null : viewport), (l) => (layout = l), inPage, document, signal);
+  await measurePages(
+    files,
+    () => (layout ? null : viewport),
+    (l) => (layout = l),
+    inPage,
+    document,
+    signal,
+  );
   return layout!;
 }
 

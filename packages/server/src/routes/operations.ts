@@ -104,7 +104,6 @@ export const OPERATIONS: readonly Operation[] = [
   {
     is: ['get', '/pages/:id/reading'],
     summary: 'What a page moves by its own CSS',
-    query: z.object({ mend: z.string().optional() }),
     answer: PageReading,
   },
   {

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { emptyDocument, LayoutSchema } from '@lyvek/core';
 import { LIMITS } from '../bring/limits.ts';
 import { pageFrom } from '../bring/page-from.ts';
-import { readMotions } from '../bring/read-motions.ts';
+import { readMeant, readMotions } from '../bring/read-motions.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { FormerLayout, Id, Name, NameBody, NewLivePage, Page, PageReading, PageWhole } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
@@ -26,7 +26,6 @@ import { projectById } from '../store/projects.ts';
 import { createTake, listTakes } from '../store/takes.ts';
 
 const BringQuery = z.object({ name: Name.optional(), entry: z.string().max(LIMITS.pathLength).optional() });
-const ReadingQuery = z.object({ mend: z.string().max(600).optional() });
 const Brought = Page.pick({ id: true, name: true, projectId: true });
 
 /** `ownPorts`: where Lyvek itself is. */
@@ -126,11 +125,10 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[]): Router {
     });
   });
 
-  /** What the page moves by its own CSS: what was read, what was left, and mistakes. `mend` names mistakes to read as they were meant. */
+  /** What the page moves by its own CSS: what was read, what was left, and mistakes with what they were meant as. */
   routes.get('/pages/:id/reading', async (req, res) => {
     const page = await find(req.params.id);
-    const { mend } = read(ReadingQuery, req.query);
-    const reading = readMotions(page.entry, await filesOf(pool, page.id), new Set(mend ? [mend] : []));
+    const reading = readMeant(page.contentHash, page.entry, await filesOf(pool, page.id));
     const { document, unread, mistakes } = reading ?? { document: emptyDocument(), unread: [], mistakes: [] };
     answer(res, PageReading, { document, unread: unread.slice(0, 500), mistakes: mistakes.slice(0, 500) });
   });

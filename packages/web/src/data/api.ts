@@ -88,8 +88,7 @@ export const api = {
   page: (id: string) => get(`/pages/${id}`, PageWhole),
   runtime: async () => (await call('/runtime.js')).text(),
   texts: (id: string) => get(`/pages/${id}/texts`, PageTexts),
-  reading: (id: string, mend?: string) =>
-    get(`/pages/${id}/reading${mend === undefined ? '' : `?mend=${encodeURIComponent(mend)}`}`, PageReading),
+  reading: (id: string) => get(`/pages/${id}/reading`, PageReading),
   /** Keeps the finished hand-off on the server for a few minutes; answers with its token. */
   startProof: (takeId: string, query: string) =>
     send(`/takes/${takeId}/proofs?${query}`, { method: 'POST' }, ProofToken),

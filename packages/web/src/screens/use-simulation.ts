@@ -7,10 +7,13 @@ import { api } from '../data/api.ts';
 import type { Simulation } from '../data/asked.ts';
 import { gestureFor, traceKey } from '../workers/trial-work.ts';
 import type { TrialQuestion } from '../workers/trial-work.ts';
+import { useReading } from './use-reading.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from './page-context.ts';
 
 /** A series of small changes is asked about once. */
 const REST = 90;
+
+const NONE: never[] = [];
 
 export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
   const { choice, settings, viewport, project } = useOpenedPage();
@@ -19,12 +22,20 @@ export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
     queryFn: () => api.prices(project.id),
     staleTime: 60_000,
   }).data;
+  const mistakes = useReading()?.mistakes ?? NONE;
   return useMemo(() => {
     const trace = settings.traces.find((t) => traceKey(t) === choice.gesture) ?? null;
     const prices = fitted?.prices.find((p) => p.coefficients.device === choice.device)?.coefficients ?? null;
-    const question = { ...choice, values: settings.gestures, trace, prices, limits: settings.limits };
+    const question = {
+      ...choice,
+      values: settings.gestures,
+      trace,
+      prices,
+      limits: settings.limits,
+      mistakes,
+    };
     return { question, gesture: gestureFor(question, viewport.height) };
-  }, [choice, settings, fitted, viewport.height]);
+  }, [choice, settings, fitted, mistakes, viewport.height]);
 }
 
 export interface SimulationView {

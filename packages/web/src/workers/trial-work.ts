@@ -18,6 +18,7 @@ import type {
   GestureValues,
   HeldLayout,
   Limits,
+  MistakeInPage,
   MotionDocument,
   Simulated,
   Trace,
@@ -34,6 +35,8 @@ export interface TrialQuestion {
   /** fitted for the device; null: those that Lyvek comes with */
   prices: Coefficients | null;
   limits: Limits;
+  /** what is wrong in the page’s own files */
+  mistakes: readonly MistakeInPage[];
 }
 
 export interface AcceptedFinding {
@@ -73,7 +76,15 @@ export function* trialWork(
   });
   const findings: Finding[] = [];
   const accepted: AcceptedFinding[] = [];
-  for (const finding of findingsOf({ document, take, gesture, clock, limits: q.limits, trial })) {
+  for (const finding of findingsOf({
+    document,
+    take,
+    gesture,
+    clock,
+    limits: q.limits,
+    mistakes: q.mistakes,
+    trial,
+  })) {
     const known = acceptedFor(document, finding, layout);
     if (known) accepted.push({ finding, accepted: known });
     else findings.push(finding);

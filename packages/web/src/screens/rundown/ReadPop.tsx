@@ -1,29 +1,22 @@
 /** What the page moved by its own CSS: mistakes in it, with what was meant, and what was left as it is. */
-import { useQuery } from '@tanstack/react-query';
 import { useStore } from 'zustand';
-import { addRead } from '@lyvek/core';
-import { api } from '../../data/api.ts';
-import { notify, notifyError } from '../../parts/notices.tsx';
+import { addRead, isOpenMistake } from '@lyvek/core';
+import type { Meant } from '@lyvek/core';
+import { notify } from '../../parts/notices.tsx';
 import { Pop } from '../../parts/Pop.tsx';
 import { useOpenedPage } from '../page-context.ts';
+import { useReading } from '../use-reading.ts';
 
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
-/** Mistakes that are mended where the page is read; the others are the document’s, whose checks find them. */
-const READ_AGAIN = new Set(['shorthand-order', 'zero-duration']);
-
 export function ReadPop() {
-  const { page, session } = useOpenedPage();
-  const taken = useStore(session.store, (s) => s.document.taken);
-  const reading = useQuery({
-    queryKey: ['reading', page.id, page.contentHash],
-    queryFn: () => api.reading(page.id),
-    staleTime: Infinity,
-  });
-  if (!reading.data) return null;
-  const { document: plain } = reading.data;
+  const { session } = useOpenedPage();
+  const document = useStore(session.store, (s) => s.document);
+  const { taken } = document;
+  const reading = useReading();
+  if (!reading) return null;
+  const { document: plain, unread } = reading;
   // What has been read as it was meant is no longer in the page.
-  const mistakes = reading.data.mistakes.filter((m) => !READ_AGAIN.has(m.kind) || !taken.includes(m.rule));
-  const unread = reading.data.unread;
+  const mistakes = reading.mistakes.filter((m) => isOpenMistake(m, document));
   if (unread.length + mistakes.length === 0) return null;
   const face = [
     mistakes.length ? count(mistakes.length, 'mistake', 'mistakes') : '',
@@ -31,15 +24,10 @@ export function ReadPop() {
   ]
     .filter(Boolean)
     .join(', ');
-  const mend = async (key: string, close: () => void) => {
-    try {
-      const { document: mended } = await api.reading(page.id, key);
-      session.act('Read as meant', (d) => addRead(d, mended, plain));
-      notify('It is read as it was meant. Undo puts it back.');
-      close();
-    } catch (e) {
-      notifyError(e);
-    }
+  const mend = (meant: Meant, close: () => void) => {
+    session.act('Read as meant', (d) => addRead(d, meant));
+    notify('It is read as it was meant. Undo puts it back.');
+    close();
   };
   return (
     <Pop className="btn small" face={face} label={face}>
@@ -60,8 +48,8 @@ export function ReadPop() {
                 </code>{' '}
                 <b>{m.what}.</b> {m.why} {m.fix}
               </p>
-              {READ_AGAIN.has(m.kind) && (
-                <button type="button" className="btn small" onClick={() => void mend(m.key, close)}>
+              {m.meant && (
+                <button type="button" className="btn small" onClick={() => mend(m.meant!, close)}>
                   Read it as meant
                 </button>
               )}

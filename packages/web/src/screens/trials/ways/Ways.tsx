@@ -43,7 +43,7 @@ export function Ways() {
       <table>
         <thead>
           <tr>
-            <th>late frames, dearest frame</th>
+            <th>late frames</th>
             {CLOCKS.map((c) => (
               <th key={c.id} scope="col">
                 {c.name}
@@ -151,7 +151,6 @@ function Cell({ way, gesture, clock, point }: CellProps) {
           <span className={way.late > 0 ? 'bad' : ''}>
             {way.late === 0 ? '0' : `${(100 * way.late).toFixed(1)} %`}
           </span>
-          <i>{way.worst.worst.toFixed(1)} ms</i>
           {severity ? <FindingSign severity={severity} /> : <span className="no-sign" />}
         </>
       ) : (

@@ -1,5 +1,5 @@
 /** Puts what was read from a page into a document that is already being worked on. */
-import type { Motion, MotionDocument } from '../motion/index.ts';
+import type { Motion, MotionDocument } from './document.ts';
 
 const fresh = (taken: ReadonlySet<string>, id: string): string => {
   if (!taken.has(id)) return id;
@@ -12,14 +12,28 @@ const fresh = (taken: ReadonlySet<string>, id: string): string => {
 const content = ({ id: _, name: __, driver, conditions: ___, ...m }: Motion) =>
   JSON.stringify({ ...m, driver: driver.kind === 'gate' ? 'gate' : driver });
 
-/** What `read` has and `known` does not: motions with the gates, media conditions and registrations that they need, under ids of their own. */
-export function addRead(
-  document: MotionDocument,
-  read: MotionDocument,
-  known: Pick<MotionDocument, 'motions' | 'taken'> = { motions: [], taken: [] },
-): MotionDocument {
-  const before = new Set(known.motions.map(content));
-  const added = read.motions.filter((m) => !before.has(content(m)));
+/** Something read from a page otherwise than before. */
+export interface Meant {
+  /** motions that are read now, with what they need */
+  read: MotionDocument;
+  /** those that were read instead */
+  instead: Motion[];
+}
+
+/** Motions of the document that are still as they were read before. */
+export function replacedBy(
+  document: Pick<MotionDocument, 'motions'>,
+  { instead }: Pick<Meant, 'instead'>,
+): Motion[] {
+  const gone = new Set(instead.map(content));
+  return gone.size === 0 ? [] : document.motions.filter((m) => gone.has(content(m)));
+}
+
+/** The document with motions that were read, with the gates, media conditions and registrations that they need, under ids of their own. */
+export function addRead(whole: MotionDocument, { read, instead }: Meant): MotionDocument {
+  const replaced = new Set(replacedBy(whole, { instead }));
+  const document = { ...whole, motions: whole.motions.filter((m) => !replaced.has(m)) };
+  const added = read.motions;
   const ids = new Set(
     [document.motions, document.gates, document.media].flatMap((list) => list.map((x) => x.id)),
   );

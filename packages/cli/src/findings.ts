@@ -1,0 +1,180 @@
+/** Findings for `lyvek check`: predicted ones, those of other sizes, and those of a trial measured in Chromium. */
+import {
+  acceptedFor,
+  activeMedia,
+  checkById,
+  clockById,
+  clockOf,
+  compileTake,
+  deviceById,
+  durationOf,
+  findingsOf,
+  gestureOf,
+  hotSpotsOf,
+  lateFramesOf,
+  LayoutField,
+  shippedCoefficients,
+  simulate,
+  SWEEP_SIZES,
+  sweeping,
+  TrialSetupSchema,
+  underMedia,
+  withPins,
+} from '@lyvek/core';
+import type {
+  Finding,
+  FrameClock,
+  Gesture,
+  HeldLayout,
+  Limits,
+  MotionDocument,
+  Simulated,
+} from '@lyvek/core';
+import { filesInMemory } from '@lyvek/server/page-files';
+import { BadInput } from './errors.ts';
+import { note } from './output.ts';
+import { bareFiles, built, exportedFiles } from './page.ts';
+import type { Reported } from './reports.ts';
+import type { Subject } from './subject.ts';
+
+export interface Asked {
+  gesture: string;
+  refresh: number;
+  device: string;
+  limits: Limits;
+}
+
+/** A subject as it is at its size, tried once by prediction. */
+export interface Looked {
+  subject: Subject;
+  asked: Asked;
+  document: MotionDocument;
+  held: HeldLayout;
+  gesture: Gesture;
+  clock: FrameClock;
+  trial: Simulated;
+}
+
+export function look(subject: Subject, asked: Asked): Looked {
+  const { document: whole, layout } = subject;
+  const document = underMedia(whole, activeMedia(whole, { viewport: layout.viewport, still: false }));
+  const held = withPins(layout, document.pins);
+  const gesture = gestureOf(asked.gesture, layout.viewport.height);
+  const clock = clockOf(asked.refresh);
+  const { dpr } = deviceById(asked.device);
+  const coefficients = shippedCoefficients(asked.device);
+  const take = compileTake(document, held);
+  const trial = simulate({ document, take, gesture, clock, direction: 'down', coefficients, dpr });
+  return { subject, asked, document, held, gesture, clock, trial };
+}
+
+const reported = (
+  f: Omit<Finding, 'element'>,
+  { subject: { document, file } }: Looked,
+  where = '',
+): Reported => ({
+  check: f.check,
+  severity: f.severity,
+  title: document.motions.find((m) => m.id === f.about)?.name ?? (f.about || checkById(f.check)!.name),
+  sentence: f.sentence + where,
+  why: checkById(f.check)!.why,
+  fix: f.fix?.label ?? null,
+  file: f.place?.path ?? file,
+  line: f.place?.line ?? null,
+  column: f.place?.column ?? null,
+  at: f.place ? null : Math.round(f.at),
+});
+
+/** What the checks say at the subject’s size; mistakes of the page that no check speaks of come first. */
+export function predicted(looked: Looked): Reported[] {
+  const { subject, document, held, gesture, clock, trial, asked } = looked;
+  const { mistakes } = subject;
+  const take = compileTake(document, held);
+  const found = findingsOf({ document, take, gesture, clock, limits: asked.limits, trial, mistakes }).filter(
+    (f) => !acceptedFor(document, f, held),
+  );
+  const told = new Set(found.flatMap((f) => (f.place ? [`${f.check} ${f.place.path}:${f.place.line}`] : [])));
+  const rest = mistakes.filter((m) => !told.has(`${m.kind} ${m.place.path}:${m.place.line}`));
+  return [
+    ...rest.map(({ kind, what, why, fix, place }): Reported => ({
+      check: kind,
+      severity: 'wrong',
+      title: what,
+      sentence: what,
+      why,
+      fix,
+      file: place.path,
+      line: place.line,
+      column: place.column,
+      at: null,
+    })),
+    ...found.map((f) => reported(f, looked)),
+  ];
+}
+
+const pageOf = ({ subject: { page } }: Looked, option: string) => {
+  if (page) return page;
+  throw new BadInput(`${option} needs the page itself: give --page`);
+};
+
+/** Findings of reach and structure at other sizes and zooms, without those of the subject’s own size. */
+export async function atOtherSizes(looked: Looked, here: readonly Reported[]): Promise<Reported[]> {
+  const { subject, asked, gesture, clock } = looked;
+  const { document } = subject;
+  const page = pageOf(looked, '--sizes');
+  const { measurePages } = await import('@lyvek/server/lab');
+  const field = new LayoutField([subject.layout]);
+  const inPage = new TextDecoder().decode(built('in-page.js'));
+  await measurePages(
+    bareFiles(page, document),
+    () => field.next(),
+    (l) => field.put(l),
+    inPage,
+    document,
+  );
+  const layouts = field.layouts;
+  note(`Measured at ${layouts.length} sizes; ${SWEEP_SIZES.length} are judged.`);
+  const work = sweeping({ document, layouts, limits: asked.limits, gesture, clock, still: false });
+  let step = work.next();
+  while (!step.done) step = work.next();
+  const known = new Set(here.map((r) => `${r.check} ${r.title}`));
+  return step.value.found
+    .map(({ finding, at, shown }) => {
+      const { width, height } = SWEEP_SIZES[shown]!.viewport;
+      return reported(finding, looked, ` This is at ${width} × ${height}, one of ${at.length} sizes.`);
+    })
+    .filter((r) => !known.has(`${r.check} ${r.title}`));
+}
+
+/** Chromium scrolls the finished page with a real wheel, slowed down like the device. */
+export async function inTheLab(looked: Looked): Promise<Reported[]> {
+  const { subject, asked, document, gesture, held, trial } = looked;
+  const page = pageOf(looked, '--lab');
+  const { longestOf, runTrial } = await import('@lyvek/server/lab');
+  const setup = TrialSetupSchema.parse({
+    gesture: asked.gesture,
+    clock: '60',
+    direction: 'down',
+    viewport: held.viewport,
+    device: asked.device,
+    lasts: durationOf(gesture, held.scrollers[0]!.max.block),
+  });
+  const { files } = exportedFiles(page, subject.document, subject.layout);
+  const result = await runTrial(filesInMemory(page.files.entry, files), setup, {
+    signal: AbortSignal.timeout(longestOf(setup)),
+  });
+  for (const n of result.notes) note(n);
+  // Headless frames come at 60 Hz, whatever was predicted for.
+  const tried = {
+    ...result,
+    charges: trial.charges,
+    document,
+    clock: clockById('60'),
+    how: 'measured to cost' as const,
+  };
+  const late = lateFramesOf(tried, asked.limits);
+  return [
+    ...hotSpotsOf(tried).map((f) => reported({ ...f, check: 'hot-spot' }, looked)),
+    ...(late ? [reported({ ...late, check: 'late-frames' }, looked)] : []),
+  ];
+}

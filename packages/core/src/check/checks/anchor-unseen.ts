@@ -1,0 +1,27 @@
+import { unseenAt } from '../shown-at.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+export const anchorUnseen: CheckDefinition = {
+  id: 'anchor-unseen',
+  name: 'Link to something invisible',
+  group: 'structure',
+  why: 'Whoever follows the link arrives at an empty screen and takes the page for broken.',
+  look(instance, { take }) {
+    // A browser brings what a link leads to under the upper edge of the window.
+    const unseen = unseenAt(
+      instance,
+      take,
+      (e) => e.anchor === true,
+      ({ box }) => box.y,
+    );
+    return (
+      unseen && {
+        severity: 'wrong',
+        at: unseen.at,
+        brief: 'empty on arrival',
+        sentence: `A link of the page leads to ${take.layout.elements[unseen.target]!.selector}, where it is ${Math.round(100 * unseen.opacity)} % opaque on arrival.`,
+        fix: unseen.fix,
+      }
+    );
+  },
+};

@@ -1,0 +1,50 @@
+import type { Motion } from '../../motion/index.ts';
+import { matchesOf } from '../../page/index.ts';
+import { declared } from '../declared.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+/** Fainter than this counts as not there. */
+const UNSEEN = 0.1;
+
+export const hiddenWithoutMotion: CheckDefinition = {
+  id: 'hidden-without-motion',
+  name: 'Hidden without its motion',
+  group: 'care',
+  why: 'In print, in a browser that cannot play it, or before a script runs, nobody ever sees it: only the motion shows it.',
+  survey({ document, take }) {
+    const { layout } = take;
+    return document.motions.flatMap((motion) => {
+      const list = motion.keyframes.opacity ?? [];
+      if (!motion.on || !list.some((k) => Number.parseFloat(k.value) > UNSEEN)) return [];
+      const ownOf = (e: number) =>
+        Number.parseFloat(declared(document, take, e, 'opacity') ?? layout.elements[e]!.base?.opacity ?? '1');
+      const element = matchesOf(layout, motion.targets.selector).find((e) => ownOf(e) <= UNSEEN);
+      if (element === undefined) return [];
+      const own = ownOf(element);
+      const { box } = layout.elements[element]!;
+      const middle = box.y + (box.height - layout.viewport.height) / 2;
+      return [
+        {
+          about: motion.id,
+          element,
+          severity: 'wrong' as const,
+          at: Math.max(0, Math.min(layout.scrollers[0]!.max.block, middle)),
+          brief: 'hidden by the page',
+          sentence: `The page itself makes it ${Math.round(100 * own)} % opaque, and only this motion shows it.`,
+          fix: {
+            label: 'Show it, and let the motion hide it',
+            motions: [withEnds(motion, String(own))],
+            adjust: [{ selector: motion.targets.selector, declarations: { opacity: '1' }, for: [motion.id] }],
+          },
+        },
+      ];
+    });
+  },
+};
+
+/** Ends that were left out are the element’s own value, which is another one from now on. */
+function withEnds(motion: Motion, own: string): Motion {
+  const list = motion.keyframes.opacity!;
+  const end = (at: string) => (list.some((k) => k.at === at) ? [] : [{ at, value: own }]);
+  return { ...motion, keyframes: { ...motion.keyframes, opacity: [...end('0%'), ...list, ...end('100%')] } };
+}

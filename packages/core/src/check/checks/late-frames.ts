@@ -1,0 +1,13 @@
+import { lateFramesOf } from '../hot-spots.ts';
+import type { CheckDefinition } from '../finding.ts';
+
+export const lateFrames: CheckDefinition = {
+  id: 'late-frames',
+  name: 'Too many late frames',
+  group: 'budget',
+  why: 'The page as a whole stutters under the hand, not in one place only.',
+  survey({ trial, clock, document, limits }) {
+    const late = trial && lateFramesOf({ ...trial, clock, document, how: 'predicted to cost' }, limits);
+    return late ? [late] : [];
+  },
+};

@@ -1,0 +1,43 @@
+/** Checks that tell of mistakes in the page's own files. */
+import { replacedBy } from '../motion/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
+import { matchesOf } from '../page/index.ts';
+import type { Layout } from '../page/index.ts';
+import type { CheckDefinition, MistakeInPage } from './finding.ts';
+
+/** Whether it still counts: its rule is still the page's, or its motion still the one that was read. */
+export const isOpenMistake = (
+  { rule, meant }: Pick<MistakeInPage, 'rule' | 'meant'>,
+  document: MotionDocument,
+): boolean => meant === null || !document.taken.includes(rule) || replacedBy(document, meant).length > 0;
+
+/** Element that it is about: the first one that moves only once it is mended. */
+function elementOf({ meant }: MistakeInPage, layout: Layout): number {
+  const [added] = meant?.read.motions ?? [];
+  return (added && matchesOf(layout, added.targets.selector)[0]) ?? -1;
+}
+
+/** A check of one kind of mistake; the mistake brings its own sentence. */
+export const mistakeCheck = (
+  facts: Pick<CheckDefinition, 'id' | 'name' | 'group' | 'why'> & { brief: string },
+): CheckDefinition => ({
+  ...facts,
+  survey: ({ mistakes = [], document, take: { layout } }) =>
+    mistakes
+      .filter((m) => m.kind === facts.id && isOpenMistake(m, document))
+      .map((m) => {
+        const element = elementOf(m, layout);
+        const { y } = layout.elements[element]?.box ?? { y: 0 };
+        const at = Math.max(0, Math.min(layout.scrollers[0]!.max.block, y - layout.viewport.height / 2));
+        return {
+          about: '',
+          element,
+          severity: 'wrong' as const,
+          at,
+          brief: facts.brief,
+          sentence: `${m.place.path}:${m.place.line}: ${m.what}. ${m.fix}`,
+          place: m.place,
+          fix: m.meant && { label: 'Read it as meant', meant: m.meant },
+        };
+      }),
+});

@@ -1,0 +1,60 @@
+/** Motions that make something invisible just where it is needed. */
+import type { Instance, Take } from '../motion/index.ts';
+import type { ElementFacts, Px } from '../page/index.ts';
+import { maxOf } from './finding.ts';
+import type { Fix } from './finding.ts';
+import { opacityAt } from './opacity-at.ts';
+import { pointAt } from './point-at.ts';
+
+/** Fainter than this nobody finds it. */
+const UNSEEN = 0.3;
+
+export interface Unseen {
+  /** the element inside that is needed there */
+  target: number;
+  at: Px;
+  opacity: number;
+  fix: Fix | null;
+}
+
+/**
+ * Of what stands inside the moved element, itself included, the first that `isNeeded`: where the page stands when somebody is brought to it, and
+ * how little is seen of it there. Null where nothing is needed, or enough is seen.
+ */
+export function unseenAt(
+  instance: Instance,
+  take: Take,
+  isNeeded: (e: ElementFacts) => boolean,
+  placeOf: (e: ElementFacts) => Px,
+): Unseen | null {
+  const { motion, element, placed } = instance;
+  const { elements } = take.layout;
+  const { fixed, sticky } = elements[element]!;
+  if (!motion.keyframes.opacity || fixed || sticky) return null;
+  if (placed.scroller !== 0 || placed.axis !== 'block' || motion.driver.kind === 'belt') return null;
+  const isInside = (i: number): boolean => i >= 0 && (i === element || isInside(elements[i]!.parent));
+  const target = elements.findIndex((e, i) => isNeeded(e) && isInside(i));
+  if (target < 0) return null;
+  const max = maxOf(instance, take);
+  const at = Math.min(max, Math.max(0, placeOf(elements[target]!)));
+  const opacity = opacityAt(take, element, at);
+  if (opacity >= UNSEEN) return null;
+  return { target, at, opacity, fix: at > 0 && at < max ? fixFor(instance, at, max) : null };
+}
+
+/** It is wholly there at `at`: what comes is there by then, what goes stays until then. */
+function fixFor(instance: Instance, at: Px, max: Px): Fix {
+  const { motion, placed } = instance;
+  const { start, end } = motion.range;
+  const comes = placed.end > at;
+  const range = comes
+    ? {
+        start: placed.start < at - 80 ? start : pointAt(Math.max(0, at - 200), start, instance, max, 'start'),
+        end: pointAt(at, end, instance, max, 'end'),
+      }
+    : {
+        start: pointAt(at, start, instance, max, 'start'),
+        end: placed.end > at + 80 ? end : pointAt(Math.min(max, at + 200), end, instance, max, 'end'),
+      };
+  return { label: comes ? 'Be there by then' : 'Stay until then', motions: [{ ...motion, range }] };
+}
