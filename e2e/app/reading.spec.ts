@@ -58,7 +58,7 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
     )
     .toEqual(['lv-lift']);
   await page.getByRole('button', { name: /1 mistake, 1 left/ }).click();
-  await expect(page.getByText('comes after “animation-timeline: view()”')).toBeVisible();
+  await expect(page.locator('.read-pop').getByText('comes after “animation-timeline: view()”')).toBeVisible();
   await expect(page.getByText('which has no place of its own here')).toBeVisible();
   await page.getByRole('button', { name: 'Read it as meant' }).click();
   await expect(page.getByText('It is read as it was meant')).toBeVisible();

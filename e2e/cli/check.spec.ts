@@ -87,6 +87,44 @@ test('limits of the project decide', async () => {
   expect([odd.status, odd.err]).toEqual([2, expect.stringContaining('framesInRange')]);
 });
 
+test('other sizes: what a phone never lets finish is found there, and told with the size', async () => {
+  test.slow();
+  // Its range ends 600 px further down than a narrow page reaches.
+  const narrow = page(`.four { animation: rise linear both; animation-timeline: view(block 0px) }
+.last { height: 700px } @media (max-width: 500px) { .last { height: 100px } }`).replace(
+    '</body>',
+    '<div class="last"></div></body>',
+  );
+  const path = file('narrow.html', narrow);
+  const here = await lyvek(['check', path]);
+  expect(here.out).not.toContain('never gets further');
+  const { status, out, err } = await lyvek(['check', path, '--sizes', '--format', 'json']);
+  expect(status).toBe(1);
+  expect(err).toMatch(/Measured at \d+ sizes; 129 are judged/);
+  const { findings } = JSON.parse(out) as { findings: { check: string; sentence: string }[] };
+  const late = findings.find((f) => f.check === 'never-finishes')!;
+  expect(Number(/This is at (\d+) × /.exec(late.sentence)![1])).toBeLessThanOrEqual(500);
+});
+
+test('in the lab: a page that misses its budget is told so, one that does not is not', async () => {
+  test.setTimeout(240_000);
+  const heavy = page(`.four { animation: rise linear both; animation-timeline: view(block 0px) }`).replace(
+    '</body>',
+    `<script>addEventListener('scroll', () => { const end = performance.now() + 40; while (performance.now() < end); })</script></body>`,
+  );
+  const slow = await lyvek(['check', file('heavy.html', heavy), '--lab', '--format', 'json']);
+  expect(slow.status).toBe(1);
+  const checks = (JSON.parse(slow.out) as { findings: { check: string; sentence: string }[] }).findings;
+  expect(checks.find((f) => f.check === 'late-frames')?.sentence).toContain('were on time');
+  expect(checks.find((f) => f.check === 'hot-spot')?.sentence).toContain('measured to cost');
+  // A layout alone cannot be scrolled.
+  await lyvek(['measure', at('heavy.html'), '--out', at('heavy.layout.json')]);
+  await lyvek(['import', at('heavy.html'), '--out', at('heavy.json')]);
+  const without = await lyvek(['check', at('heavy.json'), '--layout', at('heavy.layout.json'), '--lab']);
+  expect(without.err).toContain('give --page');
+  expect(without.status).toBe(2);
+});
+
 test('import, export and prove in a row; what was read as meant plays', async () => {
   const read = await lyvek([
     'import',

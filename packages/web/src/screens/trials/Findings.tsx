@@ -44,17 +44,19 @@ export function Findings() {
         <span className="grow" />
         <Limits />
       </h2>
-      {sorted.length === 0 ? (
-        <p className="quiet">Every check passes under this gesture, on this screen and at this size.</p>
-      ) : (
-        <ul>
-          {sorted.map((f) => (
-            <Row key={`${f.check} ${f.about} ${f.element} ${f.at}`} finding={f} />
-          ))}
-        </ul>
-      )}
-      <AcceptedList />
-      <OtherSizes />
+      <div className="findings-scroll">
+        {sorted.length === 0 ? (
+          <p className="quiet">Every check passes under this gesture, on this screen and at this size.</p>
+        ) : (
+          <ul>
+            {sorted.map((f) => (
+              <Row key={`${f.check} ${f.about} ${f.element} ${f.at}`} finding={f} />
+            ))}
+          </ul>
+        )}
+        <AcceptedList />
+        <OtherSizes />
+      </div>
     </section>
   );
 }

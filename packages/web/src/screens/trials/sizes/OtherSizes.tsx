@@ -1,5 +1,4 @@
 /** What the checks find at sizes other than the one that is open. */
-import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { CHECK_GROUPS, checkById, mended } from '@lyvek/core';
 import type { SweptFinding } from '@lyvek/core';
@@ -8,23 +7,12 @@ import { notify } from '../../../parts/notices.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { nameOf, SEVERITY_WORDS } from '../finding-words.ts';
 import { useTrials } from '../trials-context.ts';
-import { elsewhere, spanWords } from './model.ts';
+import { spanWords } from './model.ts';
+import { useElsewhere } from './use-elsewhere.ts';
 
 export function OtherSizes() {
-  const { sweep, prediction, layout } = useTrials();
-  const { swept, stale } = sweep;
-  const { findings, accepted } = prediction.answer;
-  const list = useMemo(
-    () =>
-      swept
-        ? elsewhere(
-            swept,
-            [...findings, ...accepted.map((a) => a.finding)],
-            (f) => layout.elements[f.element]?.selector ?? '',
-          )
-        : [],
-    [swept, findings, accepted, layout],
-  );
+  const { stale } = useTrials().sweep;
+  const list = useElsewhere();
   if (list.length === 0) return null;
   return (
     <section className="other-sizes" aria-label="At other sizes" data-state={stale ? 'stale' : 'fresh'}>

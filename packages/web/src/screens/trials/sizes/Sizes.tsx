@@ -3,12 +3,13 @@ import { useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { useStore } from 'zustand';
 import { checkById, SWEEP_HEIGHTS, SWEEP_WIDTHS, sizeKey } from '@lyvek/core';
-import type { SizeFacts, Swept } from '@lyvek/core';
+import type { SizeFacts, Swept, SweptFinding } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { nameOf } from '../finding-words.ts';
 import { useTrials } from '../trials-context.ts';
-import { howWords, rowsOf, worstAt, zoomedOf } from './model.ts';
+import { foundAt, howWords, rowsOf, worstOf, zoomedOf } from './model.ts';
+import { useElsewhere } from './use-elsewhere.ts';
 import type { Sweep } from './use-sweep.ts';
 
 const sizeWords = ({ viewport: { width, height }, zoomed }: SizeFacts): string =>
@@ -20,6 +21,7 @@ export function Sizes() {
   const { sweep } = useTrials();
   const { swept, stale } = sweep;
   const [pointed, point] = useState<SizeFacts | null>(null);
+  const others = useElsewhere();
   if (!swept)
     return (
       <div className="sizes-empty">
@@ -34,10 +36,10 @@ export function Sizes() {
   const shown = pointed && (swept.sizes.find((s) => sizeWords(s) === sizeWords(pointed)) ?? null);
   return (
     <div className="sizes" data-state={stale ? 'stale' : 'fresh'}>
-      <SizeMap swept={swept} point={point} />
-      <Zoomed swept={swept} point={point} />
+      <SizeMap swept={swept} others={others} point={point} />
+      <Zoomed swept={swept} others={others} point={point} />
       <p className="sizes-said" role="status">
-        {shown ? <Said swept={swept} size={shown} /> : <Legend swept={swept} />}
+        {shown ? <Said swept={swept} others={others} size={shown} /> : <Legend swept={swept} />}
       </p>
       <Progress sweep={sweep} face="Measure the rest" />
     </div>
@@ -73,6 +75,8 @@ function Progress({ sweep, face }: { sweep: Sweep; face: string }) {
 
 interface MapProps {
   swept: Swept;
+  /** what the open size does not show */
+  others: readonly SweptFinding[];
   point(size: SizeFacts | null): void;
 }
 
@@ -84,7 +88,7 @@ const WAYS: Record<string, [number, number]> = {
   ArrowDown: [1, 0],
 };
 
-function SizeMap({ swept, point }: MapProps) {
+function SizeMap({ swept, others, point }: MapProps) {
   const { viewport } = useOpenedPage();
   const rows = rowsOf(swept);
   const [at, setAt] = useState<[number, number]>([3, 9]);
@@ -119,6 +123,7 @@ function SizeMap({ swept, point }: MapProps) {
               <td key={SWEEP_WIDTHS[j]}>
                 <Cell
                   swept={swept}
+                  others={others}
                   size={size}
                   point={point}
                   open={sizeKey(size.viewport) === sizeKey(viewport)}
@@ -133,7 +138,7 @@ function SizeMap({ swept, point }: MapProps) {
   );
 }
 
-function Zoomed({ swept, point }: MapProps) {
+function Zoomed({ swept, others, point }: MapProps) {
   return (
     <p className="sizes-zoomed">
       Zoomed
@@ -141,7 +146,16 @@ function Zoomed({ swept, point }: MapProps) {
         <span key={width}>
           {width} × {height}
           {sizes.map((s) => (
-            <Cell key={s.zoomed!.by} swept={swept} size={s} point={point} open={false} reached text />
+            <Cell
+              key={s.zoomed!.by}
+              swept={swept}
+              others={others}
+              size={s}
+              point={point}
+              open={false}
+              reached
+              text
+            />
           ))}
         </span>
       ))}
@@ -156,11 +170,11 @@ interface CellProps extends MapProps {
   reached: boolean;
   text?: boolean;
 }
-function Cell({ swept, size, point, open, reached, text = false }: CellProps) {
+function Cell({ swept, others, size, point, open, reached, text = false }: CellProps) {
   const { setViewport } = useOpenedPage();
-  const severity = worstAt(swept, size);
+  const found = foundAt(swept, others, size);
+  const severity = worstOf(found);
   const { zoomed } = size;
-  const n = size.found.length;
   return (
     <button
       type="button"
@@ -169,7 +183,7 @@ function Cell({ swept, size, point, open, reached, text = false }: CellProps) {
       data-found={severity ?? undefined}
       aria-current={open}
       tabIndex={reached ? 0 : -1}
-      aria-label={`${sizeWords(size)}, ${howWords(size)}: ${n === 0 ? 'nothing found' : `${n} found`}. Open the page at this size`}
+      aria-label={`${sizeWords(size)}, ${howWords(size)}: ${found.length === 0 ? 'nothing that the open size does not show' : `${found.length} that the open size does not show`}. Open the page at this size`}
       onPointerEnter={() => point(size)}
       onPointerLeave={() => point(null)}
       onFocus={() => point(size)}
@@ -182,22 +196,26 @@ function Cell({ swept, size, point, open, reached, text = false }: CellProps) {
   );
 }
 
-function Said({ swept, size }: { swept: Swept; size: SizeFacts }) {
+/** So many are named. */
+const NAMED = 3;
+
+function Said({ swept, others, size }: { swept: Swept; others: readonly SweptFinding[]; size: SizeFacts }) {
   const { document } = useTrials();
-  const named = size.found.map((i) => swept.found[i]!.finding);
+  const own = foundAt(swept, others, size);
+  const here = size.found.length - own.length;
+  const named = own
+    .slice(0, NAMED)
+    .map((f) => [nameOf(document, f.about), f.brief].filter(Boolean).join(' ') || checkById(f.check)!.name);
+  const more = own.length - named.length;
   return (
     <>
-      <b>{sizeWords(size)}</b> {howWords(size)}:{' '}
-      {named.length === 0
-        ? size.how === 'unknown'
-          ? 'nothing is known.'
-          : 'nothing found.'
-        : named
-            .map(
-              (f) =>
-                [nameOf(document, f.about), f.brief].filter(Boolean).join(' ') || checkById(f.check)!.name,
-            )
-            .join('; ')}
+      <b>{sizeWords(size)}</b>{' '}
+      <span>
+        {howWords(size)}
+        {size.how !== 'unknown' && (named.length ? `: ${named.join('; ')}` : ': nothing found')}
+        {more > 0 && ` and ${more} more`}
+        {here > 0 && (named.length ? `. ${here} as here` : ` but the ${here} that are found here too`)}.
+      </span>
     </>
   );
 }

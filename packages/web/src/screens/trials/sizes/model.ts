@@ -25,8 +25,11 @@ export function zoomedOf({ sizes }: Swept): { window: Viewport; sizes: SizeFacts
 export const worstOf = (list: readonly { severity: Severity }[]): Severity | null =>
   SEVERITIES.find((s) => list.some((f) => f.severity === s)) ?? null;
 
-export const worstAt = ({ found }: Swept, size: SizeFacts): Severity | null =>
-  worstOf(size.found.map((i) => found[i]!.finding));
+/** Of some findings those that are found at a size, by places in `sizes`. */
+export const foundAt = ({ sizes }: Swept, list: readonly SweptFinding[], size: SizeFacts): Finding[] => {
+  const place = sizes.indexOf(size);
+  return list.filter((f) => f.at.includes(place)).map((f) => f.finding);
+};
 
 export const howWords = ({ how, off }: SizeFacts): string =>
   ({
@@ -39,13 +42,15 @@ export const howWords = ({ how, off }: SizeFacts): string =>
 export function spanWords({ sizes }: Swept, at: readonly number[]): string {
   const known = sizes.filter((s) => s.how !== 'unknown');
   if (at.length === known.length) return 'at every size';
-  const span = (of: (v: Viewport) => number, word: string): string | null => {
-    const [all, own] = [known, at.map((i) => sizes[i]!)].map((l) => l.map((s) => of(s.viewport)));
-    const [least, most] = [Math.min(...own!), Math.max(...own!)];
-    if (least === Math.min(...all!) && most === Math.max(...all!)) return null;
+  const span = (side: keyof Viewport, all: readonly number[], word: string): string | null => {
+    const own = at.map((i) => sizes[i]!.viewport[side]);
+    const [least, most] = [Math.min(...own), Math.max(...own)];
+    if (least <= all[0]! && most >= all.at(-1)!) return null;
     return least === most ? `${least} ${word}` : `${least} to ${most} ${word}`;
   };
-  const spans = [span((v) => v.width, 'wide'), span((v) => v.height, 'high')].filter((s) => s !== null);
+  const spans = [span('width', SWEEP_WIDTHS, 'wide'), span('height', SWEEP_HEIGHTS, 'high')].filter(
+    (s) => s !== null,
+  );
   return [`at ${at.length} of ${known.length} sizes`, ...spans].join(', ');
 }
 
