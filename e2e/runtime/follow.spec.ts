@@ -205,3 +205,25 @@ body { animation: lv-s auto linear both; animation-timeline: scroll(root block);
   });
   expect(heard).toEqual(['signal 0', 'signal 25', 'signal 50', 'signal 100', 'signal 0']);
 });
+
+test('a range with lengths is followed: a strip that travels as far as its pin holds', async ({ page }) => {
+  await page.setViewportSize({ width: 1000, height: 800 });
+  await page.setContent(`<!doctype html><style>
+body { margin: 0; height: 6000px } :root { timeline-scope: --held }
+#stage { position: sticky; top: 0; height: 400px; overflow: clip; container-type: inline-size; view-timeline: --held block; view-timeline-inset: 0px 100% }
+#track { margin-top: 1000px } #track::after { content: ''; display: block; height: 2000px }
+@keyframes lv-t { 0% { translate: 0 0 } 100% { translate: calc(-100% + 100cqw) 0 } }
+#strip { width: 3000px; height: 200px; animation: lv-t auto linear both; animation-timeline: --held;
+  animation-range: entry-crossing 0% entry-crossing calc(0% + 2000px) }
+</style><div id="track"><div id="stage"><div id="strip"></div></div></div>`);
+  await page.addScriptTag({ content: script });
+  await page.evaluate(() => {
+    const how = { kind: 'half-life', halfLife: 60 } as const;
+    lyvek.play(document, { follow: [{ names: ['lv-t'], selector: '#strip', how }] });
+  });
+  const shown = () => page.evaluate(() => document.querySelector('#strip')!.getBoundingClientRect().x);
+  await page.waitForTimeout(200);
+  await page.evaluate(() => scrollTo({ top: 2000, behavior: 'instant' }));
+  // The stage is held from 1,000 to 3,000 px; half-way the strip has gone half of its 2,000 px.
+  await expect.poll(shown).toBeCloseTo(-1000, 0);
+});

@@ -29,7 +29,7 @@ interface Taken {
   animation: Ranged;
   element: Element;
   timeline: Timeline;
-  /** has the same range and no effect: the browser goes on saying where it begins and ends */
+  /** has the same range and changes nothing: the browser goes on saying where it begins and ends */
   gauge: Ranged;
   start: number;
   end: number;
@@ -58,7 +58,8 @@ export function playFollowed(root: Document | Element, plan: Plan['follow'], clo
           const name = (animation as CSSAnimation).animationName;
           if (!names.includes(name) || !timeline?.source || !animation.effect) continue;
           const gauge = new Animation(
-            new KeyframeEffect(null, null, { duration: 'auto' as unknown as number }),
+            // On the element: with lengths in its range, an effect of no element ends the renderer of Chromium 156.
+            new KeyframeEffect(element, null, { duration: 'auto' as unknown as number }),
             timeline,
           ) as Ranged;
           gauge.rangeStart = animation.rangeStart;

@@ -1,8 +1,12 @@
-/** Over the smoothness: the feel of the damping, the take at other sizes and under other hands, and what a measured trial knows. */
+/**
+ * The feel of the damping, the take at other sizes and under other hands, and what a measured trial knows; below it how smoothly motions go,
+ * or the page under the hand.
+ */
 import { useState } from 'react';
 import type { ComponentType, ReactNode } from 'react';
-import { Feel } from './Feel.tsx';
+import { Feel } from './feel/Feel.tsx';
 import { HistoryChart, Intervals } from './Frames.tsx';
+import { Smoothness } from './Smoothness.tsx';
 import { Sizes } from './sizes/Sizes.tsx';
 import { useTrials } from './trials-context.ts';
 import type { ShownTrial } from './use-measured.ts';
@@ -31,6 +35,7 @@ const MEASURED: readonly View[] = [
 export function Middle() {
   const { measured } = useTrials();
   const [chosen, choose] = useState(VIEWS[0]!.name);
+  const [felt, feelIt] = useState(false);
   const views = measured.shown ? [...VIEWS, ...MEASURED] : VIEWS;
   const { name, Body } = views.find((v) => v.name === chosen) ?? VIEWS[0]!;
   const tabs: ReactNode = (
@@ -42,11 +47,17 @@ export function Middle() {
       ))}
     </span>
   );
-  if (!Body) return <Feel tabs={tabs} />;
   return (
-    <section className="feel" aria-label={name}>
-      <h2>{tabs}</h2>
-      <Body />
-    </section>
+    <div className="trials-middle">
+      {Body ? (
+        <section className="feel" aria-label={name}>
+          <h2>{tabs}</h2>
+          <Body />
+        </section>
+      ) : (
+        <Feel tabs={tabs} felt={felt} feelIt={feelIt} />
+      )}
+      {(Body || !felt) && <Smoothness />}
+    </div>
   );
 }

@@ -10,9 +10,8 @@ import { Costs, COSTS } from './Costs.tsx';
 import { Findings } from './Findings.tsx';
 import { Gestures } from './Gestures.tsx';
 import { Middle } from './Middle.tsx';
-import { Smoothness } from './Smoothness.tsx';
 import { Summary } from './Summary.tsx';
-import { UnseenPage } from './UnseenPage.tsx';
+import { UnseenPage } from './feel/UnseenPage.tsx';
 import { TrialsContext } from './trials-context.ts';
 import { MeasuredSizes } from './sizes/MeasuredSizes.tsx';
 import { useSweep } from './sizes/use-sweep.ts';
@@ -83,10 +82,7 @@ export function TrialsScreen() {
             <Gestures />
             <Summary failed={failed} />
             <div className="trials-columns">
-              <div className="trials-middle">
-                <Middle />
-                <Smoothness />
-              </div>
+              <Middle />
               <Findings />
             </div>
           </div>

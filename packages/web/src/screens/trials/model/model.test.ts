@@ -3,7 +3,7 @@ import { motion, documentOf } from '@lyvek/core/testing';
 import type { Bucket, Charge, MotionFigures } from '@lyvek/core';
 import { bandsOf, bucketSize } from '../../../parts/strip/bands.ts';
 import { axisOf, peaksOf } from './costs.ts';
-import { apart, followsOf, ratesFor, responseOf } from './feel.ts';
+import { apart, followsOf, ratesFor, responseOf } from '../feel/model.ts';
 import { rankingOf } from './ranking.ts';
 
 const bucket = (from: number, total: number): Bucket => ({

@@ -1,0 +1,170 @@
+/** Feel: how a follow setting answers a push of the hand at two refresh rates, with the figures that the limits are set on. */
+import { useCallback, useMemo, useState } from 'react';
+import type { ReactNode } from 'react';
+import { clockById, HAND_INPUTS } from '@lyvek/core';
+import type { Follow, HandInput } from '@lyvek/core';
+import { Choices, Pop } from '../../../parts/Pop.tsx';
+import { TimeChart } from '../../../parts/TimeChart.tsx';
+import { followFace, FollowWord } from '../../rundown/sheet/FollowWord.tsx';
+import { useOpenedPage } from '../../page-context.ts';
+import { FeltPage } from './FeltPage.tsx';
+import { apart, DISTANCE, followsOf, ratesFor, responseOf } from './model.ts';
+import { useTrials } from '../trials-context.ts';
+
+interface FeelProps {
+  /** stands in place of its name */
+  tabs: ReactNode;
+  /** the page lies under the hand */
+  felt: boolean;
+  feelIt(on: boolean): void;
+}
+
+const FIRST: Follow = { kind: 'half-life', halfLife: 90 };
+const INPUTS = Object.keys(HAND_INPUTS) as HandInput['id'][];
+
+export function Feel({ tabs, felt, feelIt }: FeelProps) {
+  const { settings } = useOpenedPage();
+  const { document, prediction } = useTrials();
+  const used = useMemo(() => followsOf(document), [document]);
+  const [own, setOwn] = useState<Follow | null>(null);
+  const [other, setOther] = useState<Follow | null>(null);
+  const [input, setInput] = useState<HandInput['id']>('flick');
+  const how = own ?? used[0] ?? FIRST;
+  const rates = ratesFor(prediction.question.clock);
+  const seen = useMemo(() => rates.map((r) => responseOf(how, input, r)), [how, input, ...rates]); // eslint-disable-line react-hooks/exhaustive-deps
+  const second = useMemo(
+    () => other && rates.map((r) => responseOf(other, input, r)),
+    [other, input, ...rates], // eslint-disable-line react-hooks/exhaustive-deps
+  );
+  const all = [...seen, ...(second ?? [])];
+  const longest = Math.max(1000, ...all.map((r) => Math.min(4000, r.times.at(-1)!)));
+  const until = Math.ceil(longest / 400) * 400;
+  const past = Math.max(0, ...all.map((r) => r.overshoot));
+  // In hundreds, so that the lines lie at round numbers.
+  const top = past > 0.004 ? 100 * Math.ceil((DISTANCE * (1 + past)) / 100) : DISTANCE;
+  const away = useCallback(() => feelIt(false), [feelIt]);
+  const { limits } = settings;
+  const facts = HAND_INPUTS[input](DISTANCE);
+  return (
+    <>
+      <section className="feel" aria-label="Feel">
+        <h2>
+          {tabs}
+          <span className="grow" />
+          {!felt && (
+            <button type="button" className="btn small" onClick={() => feelIt(true)}>
+              Feel it
+            </button>
+          )}
+          {!other && (
+            <button
+              type="button"
+              className="btn small"
+              onClick={() => setOther(used[1] ?? { kind: 'spring', frequency: 2.4, ratio: 0.8 })}
+            >
+              Beside another
+            </button>
+          )}
+        </h2>
+        <p className="feel-setup">
+          <Pop className="word" label="Push of the hand" face={facts.what}>
+            {(close) => (
+              <Choices
+                options={INPUTS.map((id) => ({
+                  value: id,
+                  text: HAND_INPUTS[id](DISTANCE).name,
+                  note: HAND_INPUTS[id](DISTANCE).what,
+                }))}
+                value={input}
+                onChoose={(id) => {
+                  setInput(id);
+                  close();
+                }}
+              />
+            )}
+          </Pop>
+          , followed <FollowWord value={how} onChange={setOwn} />
+          {other && (
+            <>
+              , beside it <FollowWord value={other} onChange={setOther} />
+              <button type="button" className="btn small" onClick={() => setOther(null)}>
+                Away
+              </button>
+            </>
+          )}
+        </p>
+        <div className="feel-charts">
+          {rates.map((rate, k) => {
+            const r = seen[k]!;
+            const b = second?.[k];
+            const clip = <T,>(ts: readonly number[], of: (i: number) => T) =>
+              ts.flatMap((t, i) => (t <= until ? [of(i)] : []));
+            return (
+              <div key={rate}>
+                <h3>
+                  {clockById(rate).name}
+                  <Figure name="lag" value={r.lag} unit="px" limit={limits.lag} />
+                  <Figure name="settles" value={r.after} unit="ms" limit={limits.settle} />
+                  {r.overshoot > 0.005 && <small>swings {Math.round(100 * r.overshoot)} % past</small>}
+                </h3>
+                <TimeChart
+                  label={`At ${clockById(rate).name} ${followFace(how)}: largest lag ${Math.round(r.lag)} px, settled after ${Math.round(r.settled)} ms`}
+                  height={148}
+                  x={{ max: until, unit: 'ms' }}
+                  y={{ min: 0, max: top, unit: 'px' }}
+                  marks={[{ at: Math.min(until, r.settled), text: 'settled', end: true }]}
+                  curves={[
+                    {
+                      name: 'hand',
+                      colour: '--ink',
+                      points: clip(r.times, (i) => [round(r.times[i]!), round(r.hand[i]!)]),
+                    },
+                    {
+                      name: 'page',
+                      colour: '--pass',
+                      dots: true,
+                      points: clip(r.times, (i) => [round(r.times[i]!), round(r.shown[i]!)]),
+                    },
+                    ...(b
+                      ? [
+                          {
+                            name: 'the other',
+                            colour: '--pin',
+                            dashed: true,
+                            points: clip(b.times, (i) => [round(b.times[i]!), round(b.shown[i]!)] as const),
+                          },
+                        ]
+                      : []),
+                  ]}
+                />
+              </div>
+            );
+          })}
+        </div>
+        <p className="feel-legend">
+          <span className="line-hand" /> hand <span className="line-page" /> page, a dot a frame
+          {other && (
+            <>
+              <span className="line-other" /> the other
+            </>
+          )}
+          <span className="grow" />
+          Apart at most <b>{apart(seen[0]!, seen[1]!).toFixed(1)} px</b>
+        </p>
+      </section>
+      {felt && <FeltPage how={how} other={other} close={away} />}
+    </>
+  );
+}
+
+const round = (n: number) => Math.round(n * 10) / 10;
+
+function Figure({ name, value, unit, limit }: { name: string; value: number; unit: string; limit: number }) {
+  const over = value > limit;
+  return (
+    <small className={over ? 'bad' : ''} title={`Limit ${limit} ${unit}`}>
+      {name} {Math.round(value)} {unit}
+      {over && <span className="sr-only"> (past the limit)</span>}
+    </small>
+  );
+}

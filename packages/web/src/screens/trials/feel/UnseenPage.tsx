@@ -1,0 +1,37 @@
+/**
+ * The page beside the trials, so that what a fix changes of its layout is measured at once. It is unseen until it is wanted under the hand, to
+ * feel how it follows; then it lies over the place that is kept for it.
+ */
+import { useEffect, useMemo, useRef } from 'react';
+import { useStore } from 'zustand';
+import { sandboxOf } from '../../../parts/use-opened-frame.ts';
+import { useOpenedPage, useShownDocument } from '../../page-context.ts';
+import { useLinkedPage } from '../../use-linked-page.ts';
+import { following, handStore } from './under-the-hand.ts';
+
+export function UnseenPage() {
+  const { page, viewport, link } = useOpenedPage();
+  const { place, how } = useStore(handStore);
+  const whole = useShownDocument();
+  const document = useMemo(() => (how ? following(whole, how) : whole), [whole, how]);
+  const frame = useRef<HTMLIFrameElement>(null);
+  const { key } = useLinkedPage(frame, document);
+  const scale = place ? Math.min(1, place.width / viewport.width) : 1;
+  useEffect(() => link.setScale(scale), [link, scale]);
+  return (
+    <iframe
+      key={key}
+      ref={frame}
+      title={place ? `${page.name}, to scroll` : `${page.name}, measured`}
+      sandbox={sandboxOf(page)}
+      className={place ? 'felt-page' : 'unseen-page'}
+      style={{
+        width: viewport.width,
+        height: viewport.height,
+        ...(place ? { left: place.left, top: place.top, transform: `scale(${scale})` } : {}),
+      }}
+      tabIndex={-1}
+      aria-hidden={place === null}
+    />
+  );
+}
