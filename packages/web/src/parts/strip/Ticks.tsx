@@ -14,7 +14,7 @@ export function Ticks({ view, rows, max }: { view: View; rows: number; max: numb
         return (
           <g key={t.offset}>
             <path d={`M96 ${y}h${t.major ? 9 : 4}`} className={t.major ? 'tick-major' : 'tick-minor'} />
-            {t.major && !(t === last && end - y < 11 && end !== y) && (
+            {t.major && !(t === last && end - y < 14 && end !== y) && (
               <text x={134} y={y + 3.5} className={t.bold ? 'offset bold' : 'offset'}>
                 {grouped(t.offset)}
               </text>
