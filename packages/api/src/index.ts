@@ -1,6 +1,7 @@
 /** Shapes of the HTTP API: the server answers with them, the interface reads them. */
 import { z } from 'zod';
 import {
+  BANDS,
   CoefficientsSchema,
   DocumentSchema,
   GestureValuesSchema,
@@ -65,6 +66,8 @@ export const PageOnShelf = Page.extend({
   takes: z.array(Take),
   layouts: z.array(LayoutSchema),
   document: DocumentSchema.nullable(),
+  /** how near the frames of its newest measured trial came to their budget */
+  bands: z.array(z.object({ from: z.number(), to: z.number(), band: z.enum(BANDS) })),
 });
 export const Shelf = z.object({ project: Project, pages: z.array(PageOnShelf) });
 export const PageWhole = z.object({

@@ -87,6 +87,25 @@ export const NEAR_BUDGET = 0.75;
 export const bandOf = (ms: Ms, budget: Ms): Band =>
   ms > budget ? 'over' : ms > NEAR_BUDGET * budget ? 'near' : 'calm';
 
+/** A stretch of scroll whose frames are all as near to their budget. */
+export interface Stretch {
+  from: Px;
+  to: Px;
+  band: Band;
+}
+
+/** Neighbouring buckets of one band as one stretch. */
+export function stretchesOf(buckets: readonly Bucket[], budget: Ms): Stretch[] {
+  const out: Stretch[] = [];
+  for (const b of buckets) {
+    const band = bandOf(b.total, budget);
+    const last = out.at(-1);
+    if (last?.band === band && last.to === b.from) last.to = b.to;
+    else out.push({ from: b.from, to: b.to, band });
+  }
+  return out;
+}
+
 /** Intervals or costs counted in steps of `step` ms, the last one open. */
 export function histogramOf(values: readonly number[], step: Ms, bins: number): number[] {
   const out = new Array<number>(bins).fill(0);

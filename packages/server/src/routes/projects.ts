@@ -17,6 +17,7 @@ import {
   setProjectDeleted,
   settingsOf,
 } from '../store/projects.ts';
+import { newestBands } from '../store/trials.ts';
 import { listTakes, takeWithDocument } from '../store/takes.ts';
 import { readDocument } from '@lyvek/core';
 
@@ -44,6 +45,7 @@ export function projectRoutes(db: pg.Pool): Router {
           ...page,
           takes,
           layouts: await layoutsOf(db, page.id),
+          bands: await newestBands(db, page.id),
           document: parsed?.ok ? parsed.document : null,
         };
       }),

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { clockById, summaryOf } from '@lyvek/core';
-import type { MotionDocument, TrialResult, TrialSetup, TrialSummary } from '@lyvek/core';
+import { bucketsOf, clockById, stretchesOf, summaryOf } from '@lyvek/core';
+import type { MotionDocument, Stretch, TrialResult, TrialSetup, TrialSummary } from '@lyvek/core';
 import type { Db } from './database.ts';
 
 export interface TrialRow {
@@ -23,6 +23,23 @@ const COLUMNS = `id, page_id as "pageId", take_id as "takeId", revision, kind, s
 /** What the history shows of it. */
 const summaryFor = (result: TrialResult | undefined): string | null =>
   result ? JSON.stringify(summaryOf(result.frames, clockById(result.setup.clock).refresh)) : null;
+/** Scroll that is told as one on the shelf, px. */
+const BUCKET = 200;
+const bandsFor = (result: TrialResult | undefined): string | null => {
+  if (!result) return null;
+  const { frames, setup } = result;
+  const max = frames.y.reduce((m, y) => Math.max(m, y), 1);
+  return JSON.stringify(stretchesOf(bucketsOf(frames, max, BUCKET), 1000 / clockById(setup.clock).refresh));
+};
+/** Of a page’s newest finished trial; empty where there is none. */
+export const newestBands = async (db: Db, pageId: string): Promise<Stretch[]> =>
+  (
+    await db.query<{ bands: Stretch[] | null }>(
+      `select bands from trials where page_id = $1 and state = 'done' order by created_at desc limit 1`,
+      [pageId],
+    )
+  ).rows[0]?.bands ?? [];
+
 /** Trials that a page’s history shows. */
 const MOST = 60;
 
@@ -59,8 +76,8 @@ interface NewTrial {
 export async function createTrial(db: Db, t: NewTrial): Promise<string> {
   const id = randomUUID();
   await db.query(
-    `insert into trials (id, page_id, take_id, revision, document, kind, setup, state, progress, result, summary, ended_at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, case when $8 = 'done' then now() end)`,
+    `insert into trials (id, page_id, take_id, revision, document, kind, setup, state, progress, result, summary, bands, ended_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, case when $8 = 'done' then now() end)`,
     [
       id,
       t.pageId,
@@ -73,6 +90,7 @@ export async function createTrial(db: Db, t: NewTrial): Promise<string> {
       t.result ? 1 : 0,
       t.result ? JSON.stringify(t.result) : null,
       summaryFor(t.result),
+      bandsFor(t.result),
     ],
   );
   return id;
@@ -132,7 +150,7 @@ export async function endTrial(
 ): Promise<void> {
   const result = 'result' in end ? JSON.stringify(end.result) : null;
   await db.query(
-    `update trials set state = $2, result = $3, why = $4, summary = $5, progress = case when $2 = 'done' then 1 else progress end,
+    `update trials set state = $2, result = $3, why = $4, summary = $5, bands = $6, progress = case when $2 = 'done' then 1 else progress end,
        ended_at = now() where id = $1 and state = 'running'`,
     [
       id,
@@ -140,6 +158,7 @@ export async function endTrial(
       result,
       'why' in end ? end.why : null,
       summaryFor('result' in end ? end.result : undefined),
+      bandsFor('result' in end ? end.result : undefined),
     ],
   );
 }

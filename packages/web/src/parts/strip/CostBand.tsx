@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import { bucketsOf } from '@lyvek/core';
+import { bucketsOf, stretchesOf } from '@lyvek/core';
 import type { TrialFrames } from '@lyvek/core';
-import { bandsOf, bucketSize } from './bands.ts';
+import { bucketSize } from './bands.ts';
 import { rowOf } from './view.ts';
 import type { View } from './view.ts';
 
@@ -18,7 +18,7 @@ export function CostBand({
   budget: number;
 }) {
   const size = bucketSize(view);
-  const bands = useMemo(() => bandsOf(bucketsOf(frames, max, size), budget), [frames, max, size, budget]);
+  const bands = useMemo(() => stretchesOf(bucketsOf(frames, max, size), budget), [frames, max, size, budget]);
   return (
     <g>
       {bands.map((b) => (

@@ -68,6 +68,16 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
               )}
             </g>
             <rect x={0} y={0} width={4} height={rows} className="cost-track" />
+            {page.bands.map((b) => (
+              <rect
+                key={b.from}
+                x={0}
+                width={b.band === 'over' ? 6 : 4}
+                y={Math.min(rows, b.from / scale)}
+                height={Math.max(0, Math.min(rows, b.to / scale) - b.from / scale)}
+                className={`band ${b.band}`}
+              />
+            ))}
             {bars.map((b, i) => {
               const y0 = Math.max(0, b.placed.start / scale);
               const h = Math.max(2, Math.min(rows, b.placed.end / scale) - y0);

@@ -88,8 +88,7 @@ function Row({ finding }: { finding: Finding }) {
       <FindingSign severity={finding.severity} label={SEVERITY_WORDS[finding.severity]} />
       <div>
         <h3 title={`${CHECK_GROUPS[check.group]}: ${check.why}`}>
-          {name && <>{name}: </>}
-          {finding.brief}
+          {name ? `${name}: ${finding.brief}` : check.name}
         </h3>
         <p>{finding.sentence}</p>
         <footer>

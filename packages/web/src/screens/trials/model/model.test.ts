@@ -1,7 +1,8 @@
+import { stretchesOf } from '@lyvek/core';
 import { describe, expect, test } from '@jest/globals';
 import { motion, documentOf } from '@lyvek/core/testing';
 import type { Bucket, Charge, MotionFigures } from '@lyvek/core';
-import { bandsOf, bucketSize } from '../../../parts/strip/bands.ts';
+import { bucketSize } from '../../../parts/strip/bands.ts';
 import { axisOf, peaksOf } from './costs.ts';
 import { apart, followsOf, ratesFor, responseOf } from '../feel/model.ts';
 import { rankingOf } from './ranking.ts';
@@ -35,7 +36,7 @@ describe('costs along the page', () => {
   });
   test('neighbours of one band are one stretch', () =>
     expect(
-      bandsOf([bucket(0, 2), bucket(100, 3), bucket(200, 13), bucket(300, 20), bucket(400, 1)], 16),
+      stretchesOf([bucket(0, 2), bucket(100, 3), bucket(200, 13), bucket(300, 20), bucket(400, 1)], 16),
     ).toEqual([
       { from: 0, to: 200, band: 'calm' },
       { from: 200, to: 300, band: 'near' },

@@ -49,8 +49,7 @@ function Row({ one }: { one: SweptFinding }) {
       <FindingSign severity={finding.severity} label={SEVERITY_WORDS[finding.severity]} />
       <div>
         <h3 title={`${CHECK_GROUPS[check.group]}: ${check.why}`}>
-          {name && <>{name}: </>}
-          {finding.brief}
+          {name ? `${name}: ${finding.brief}` : check.name}
         </h3>
         <p>{finding.sentence}</p>
         <footer>
