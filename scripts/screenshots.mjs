@@ -144,7 +144,19 @@ await shot('trials-dark', trials('Hessle'), figures, 'dark');
 await shot('feel', trials('Night'), async (page) => {
   await figures(page);
   await page.getByRole('button', { name: 'Beside another' }).click();
-  await page.waitForTimeout(1200);
+  await page.getByRole('button', { name: 'Feel it' }).click();
+  await page.locator('.felt-page').hover();
+  await page.mouse.wheel(0, 1180);
+  await page.waitForTimeout(1500);
+});
+await shot('sizes', trials('Hessle'), async (page) => {
+  await figures(page);
+  await page.getByRole('button', { name: 'Sizes', exact: true }).click();
+  await page.getByRole('button', { name: 'Look at other sizes' }).click();
+  await page.locator('.sizes[data-state=fresh]').waitFor({ timeout: 120_000 });
+  await page.locator('.findings-scroll').evaluate((e) => e.scrollTo(0, e.scrollHeight));
+  await page.getByRole('button', { name: /^390 × 800,/ }).hover();
+  await page.waitForTimeout(400);
 });
 await shot('takes', await besideAnother(), async (page) => {
   await page.locator('.seen-page[data-link=ready]').nth(10).waitFor({ timeout: 60_000 });
