@@ -10,8 +10,6 @@ import {
   rise,
   at,
   stops,
-  gate,
-  part,
   gated,
   stage,
   crowd,
