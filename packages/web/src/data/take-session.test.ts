@@ -1,0 +1,187 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { DocumentSchema, emptyDocument } from '@lyvek/core';
+import type { Motion, MotionDocument } from '@lyvek/core';
+import { documentOf, motion } from '@lyvek/core/testing';
+import type { Pending } from './outbox.ts';
+
+const box = new Map<string, Pending>();
+jest.unstable_mockModule('./outbox.ts', () => ({
+  browserOutbox: {
+    read: (id: string) => Promise.resolve(box.get(id) ?? null),
+    write: (id: string, pending: Pending) => Promise.resolve(void box.set(id, pending)),
+    clear: (id: string) => Promise.resolve(void box.delete(id)),
+  },
+}));
+const { TakeSession, seenOf, settledOf } = await import('./take-session.ts');
+
+const TAKE = '11111111-1111-4111-8111-111111111111';
+const PAGE = '22222222-2222-4222-8222-222222222222';
+let server: MotionDocument;
+let revision: number;
+let puts: { base: string; document: MotionDocument }[];
+let listening: Map<string, () => void>;
+
+beforeEach(() => {
+  box.clear();
+  [server, revision, puts, listening] = [
+    documentOf(motion(), motion({ id: 'm_b', name: 'B' })),
+    4,
+    [],
+    new Map(),
+  ];
+  Object.assign(globalThis, {
+    addEventListener: (type: string, f: () => void) => void listening.set(type, f),
+    removeEventListener: (type: string) => void listening.delete(type),
+    fetch: (_path: string, init: RequestInit = {}) => {
+      if (init.method === 'PUT') {
+        const base = new Headers(init.headers).get('if-match')!;
+        if (base !== `"${revision}"`)
+          return Promise.resolve(
+            new Response(JSON.stringify({ title: 'Behind', status: 412, detail: 'Somebody was faster.' }), {
+              status: 412,
+            }),
+          );
+        puts.push({ base, document: DocumentSchema.parse(JSON.parse(init.body as string)) });
+        revision++;
+        return Promise.resolve(new Response(JSON.stringify({ revision })));
+      }
+      return Promise.resolve(
+        new Response(
+          JSON.stringify({
+            id: TAKE,
+            pageId: PAGE,
+            name: 'Take A',
+            madeFrom: null,
+            revision,
+            document: server,
+          }),
+        ),
+      );
+    },
+  });
+});
+let session: Awaited<ReturnType<typeof TakeSession.open>>;
+const open = async () => (session = await TakeSession.open(TAKE));
+afterEach(() => session.close());
+
+const state = () => session.store.getState();
+const named = (id: string, name: string) => (d: MotionDocument) => ({
+  ...d,
+  motions: d.motions.map((m): Motion => (m.id === id ? { ...m, name } : m)),
+});
+const names = (d: MotionDocument = state().document) => d.motions.map((m) => m.name).join(' ');
+const until = async (holds: () => boolean) => {
+  for (let i = 0; i < 400 && !holds(); i++) await new Promise((r) => setTimeout(r, 5));
+};
+
+describe('a take that is open', () => {
+  test('an act is one step of undo and one revision, sent with the revision that it starts from', async () => {
+    await open();
+    session.act('rename', named('m_b', 'C'));
+    await until(() => state().save.is === 'saved' && puts.length === 1);
+    expect(puts.map((p) => [p.base, names(p.document)])).toEqual([['"4"', expect.stringContaining('C')]]);
+    expect(session.undo()).toBe('rename');
+    expect(names()).toContain('B');
+    await until(() => puts.length === 2 && state().save.is === 'saved');
+    expect(puts[1]!.base).toBe('"5"');
+    expect(session.redo()).toBe('rename');
+    expect(names()).toContain('C');
+    expect(session.redo()).toBeNull();
+  });
+
+  test('a series of nudges is one step, and an act in between begins another', async () => {
+    await open();
+    for (const n of ['1', '2', '3']) session.nudge('move', named('m_b', n));
+    session.act('rename', named('m_b', 'act'));
+    for (const n of ['4', '5']) session.nudge('move', named('m_b', n));
+    expect(names()).toMatch(/5$/);
+    session.undo();
+    expect(names()).toMatch(/act$/);
+    session.undo();
+    expect(names()).toMatch(/3$/);
+    session.undo();
+    expect(names()).toMatch(/B$/);
+    expect(session.undo()).toBeNull();
+  });
+
+  test('what is tried is seen and is not done', async () => {
+    await open();
+    session.try(named('m_b', 'tried'));
+    expect(names(seenOf(state()))).toContain('tried');
+    expect(names(settledOf(state()))).toContain('B');
+    session.try(null);
+    expect(names(seenOf(state()))).toContain('B');
+    session.try(named('m_b', 'tried'));
+    session.act('rename', named('m_b', 'done'));
+    expect(state().tried).toBeNull();
+    expect(state().past.length).toBe(1);
+  });
+
+  test('undoing what made something takes it out of the selection', async () => {
+    await open();
+    const made = motion({ id: 'm_new', name: 'New' });
+    session.act('add', (d) => ({ ...d, motions: [...d.motions, made] }), ['m_new']);
+    expect(state().selection).toEqual(['m_new']);
+    session.undo();
+    expect(state().selection).toEqual([]);
+    expect(names()).not.toContain('New');
+  });
+
+  test('edits count for the condition that is being edited, as long as it holds', async () => {
+    server = { ...server, media: [{ id: 'w_narrow', name: 'Narrow', query: '(width < 600px)' }] };
+    await open();
+    const narrow = { viewport: { width: 390, height: 844 }, still: false };
+    session.look(narrow);
+    session.editFor('w_narrow');
+    const off = (d: MotionDocument) => ({
+      ...d,
+      motions: d.motions.map((m) => ({ ...m, on: m.id !== 'm_b' })),
+    });
+    session.act('switch off', off);
+    const b = () => state().document.motions.find((m) => m.id === 'm_b')!;
+    expect(b().on).toBe(true);
+    expect(b().conditions).toEqual([{ media: 'w_narrow', on: false }]);
+    expect(seenOf(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(false);
+    session.look({ viewport: { width: 1280, height: 800 }, still: false });
+    expect(state().scope).toBeNull();
+    expect(seenOf(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(true);
+  });
+
+  test('an edit that the server never acknowledged is shown at the next visit, and sent', async () => {
+    box.set(TAKE, { base: 4, editId: 'e1', document: named('m_b', 'left over')(server) });
+    await open();
+    expect(names()).toContain('left over');
+    await until(() => puts.length === 1);
+    expect(names(puts[0]!.document)).toContain('left over');
+    await until(() => !box.has(TAKE));
+    expect(box.has(TAKE)).toBe(false);
+  });
+
+  test('of two writers the later one is told, and nothing of either is lost', async () => {
+    await open();
+    revision = 9;
+    session.act('rename', named('m_b', 'mine'));
+    await until(() => state().save.is === 'conflict');
+    expect(state().save.is).toBe('conflict');
+    expect(names()).toContain('mine');
+    expect(names(box.get(TAKE)!.document)).toContain('mine');
+    expect(puts).toEqual([]);
+    await session.dropMine();
+    expect(box.has(TAKE)).toBe(false);
+  });
+
+  test('leaving the page sends what still waited for a rest', async () => {
+    await open();
+    session.nudge('move', named('m_b', 'last'));
+    expect(puts).toEqual([]);
+    listening.get('pagehide')!();
+    await until(() => puts.length === 1);
+    expect(names(puts[0]!.document)).toContain('last');
+  });
+
+  test('an edit of an older version in the queue that cannot be read is not shown', async () => {
+    box.set(TAKE, { base: 4, editId: 'e1', document: { ...emptyDocument(), version: 99 } as never });
+    await open();
+    expect(names()).toContain('B');
+  });
+});

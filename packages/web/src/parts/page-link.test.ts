@@ -1,0 +1,201 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { emptyLayout } from '@lyvek/core';
+import type { Piece, Plan } from '@lyvek/core';
+import { HELLO } from '@lyvek/probe';
+import type { FromProbe, ToProbe } from '@lyvek/probe';
+import { PageLink } from './page-link.ts';
+import type { LinkEvents } from './page-link.ts';
+
+/** The page’s side of the line: a probe, or somebody who says to be one. */
+class Page {
+  heard: ToProbe[] = [];
+  port: MessagePort | null = null;
+  frame = {
+    contentWindow: {
+      postMessage: (_hello: unknown, _origin: string, [port]: MessagePort[]) => {
+        this.port = port!;
+        port!.onmessage = (e) => this.heard.push(e.data as ToProbe);
+      },
+    },
+  };
+  say(message: FromProbe | Record<string, unknown> | string | null) {
+    this.port!.postMessage(message);
+  }
+  of = <D extends ToProbe['do']>(what: D) =>
+    this.heard.filter((m): m is Extract<ToProbe, { do: D }> => m.do === what);
+}
+
+let greet: (e: unknown) => void;
+let page: Page;
+let link: PageLink;
+let detach: () => void = () => undefined;
+const focused = { activeElement: null as unknown, hidden: false };
+
+beforeEach(() => {
+  Object.assign(globalThis, {
+    addEventListener: (type: string, f: typeof greet) => void (type === 'message' && (greet = f)),
+    removeEventListener: () => undefined,
+    document: focused,
+  });
+});
+afterEach(() => {
+  detach();
+  page.port?.close();
+});
+
+const soon = () => new Promise((r) => setTimeout(r, 15));
+async function connected(events: Partial<LinkEvents> = {}, options = {}): Promise<void> {
+  page = new Page();
+  link = new PageLink(events, options);
+  detach = link.attach(page.frame as never, () => ['#a']);
+  greet({ source: page.frame.contentWindow, data: HELLO });
+  page.say({ is: 'ready', late: false, frames: 0 });
+  await soon();
+}
+const state = () => link.store.getState();
+const layout = emptyLayout({ width: 800, height: 600 });
+const nothing: Plan = { follow: [], signals: [], belts: [], travels: [] };
+const piece = (id: string, css: string): Piece => ({ id, motions: [id], rules: css, keyframes: '' }) as Piece;
+
+describe('the line to a page', () => {
+  test('a hello from another window opens nothing', () => {
+    page = new Page();
+    link = new PageLink();
+    detach = link.attach(page.frame as never, () => []);
+    greet({ source: {}, data: HELLO });
+    greet({ source: page.frame.contentWindow, data: 'hello' });
+    expect(page.port).toBeNull();
+  });
+
+  test('a page that is there is measured with the selectors of the document, and then counts as ready', async () => {
+    const seen: unknown[] = [];
+    await connected({ layout: (l) => seen.push(l) });
+    expect(page.of('measure')[0]!.selectors).toEqual(['#a']);
+    expect(state().link).toBe('loading');
+    page.say({ is: 'layout', id: 0, layout });
+    await soon();
+    expect(state()).toMatchObject({ link: 'ready', layout });
+    expect(seen).toEqual([layout]);
+  });
+
+  test('one that is only shown is not measured', async () => {
+    await connected({}, { measures: false });
+    expect(state().link).toBe('ready');
+    page.say({ is: 'resized' });
+    await soon();
+    expect(page.of('measure')).toEqual([]);
+  });
+
+  test.each([
+    ['words', 'ready'],
+    ['nothing', null],
+    ['an unknown message', { is: 'eval', code: '1' }],
+    ['a field too many', { is: 'resized', now: true }],
+    ['a number that is none', { is: 'scrolled', seq: 99, x: Number.NaN, y: 4 }],
+    ['an element that cannot be', { is: 'hover', element: 7001 }],
+    [
+      'a layout with too much in it',
+      { is: 'layout', id: 0, layout: { ...layout, notes: Array(61).fill('x') } },
+    ],
+    ['a key longer than any', { is: 'key', key: 'x'.repeat(21), shift: false, ctrl: false }],
+  ])('%s changes nothing', async (_, message) => {
+    await connected();
+    const before = state();
+    page.say(message as never);
+    await soon();
+    expect(state()).toEqual(before);
+  });
+
+  test('more than six hundred messages a second are not heard', async () => {
+    await connected();
+    for (let i = 0; i < 900; i++) page.say({ is: 'hover', element: i });
+    await soon();
+    expect(state().hovered).toBeLessThan(600);
+    expect(state().hovered).toBeGreaterThan(500);
+  });
+
+  test('an echo of an older command does not pull the page back', async () => {
+    await connected();
+    page.say({ is: 'scrolled', seq: 1, x: 0, y: 10 });
+    await soon();
+    expect(state().offset.y).toBe(10);
+    link.scrollTo(500);
+    expect(state().offset.y).toBe(500);
+    page.say({ is: 'scrolled', seq: 1, x: 0, y: 40 });
+    await soon();
+    expect(state().offset.y).toBe(500);
+    const { seq } = page.of('scroll').at(-1)!;
+    // Where the page really landed is the truth.
+    page.say({ is: 'scrolled', seq, x: 0, y: 499 });
+    await soon();
+    expect(state().offset.y).toBe(499);
+  });
+
+  test('keys count only while the page has the focus', async () => {
+    const keys: string[] = [];
+    await connected({ key: (key) => keys.push(key) });
+    const press = (key: string) => page.say({ is: 'key', key, shift: false, ctrl: false });
+    press('Delete');
+    await soon();
+    focused.activeElement = page.frame;
+    press('a');
+    await soon();
+    focused.activeElement = null;
+    expect(keys).toEqual(['a']);
+  });
+
+  test('only pieces that have changed are sent, and nothing where nothing has', async () => {
+    await connected();
+    const patch = { wraps: [], attributes: [] } as never;
+    const [a, b] = [piece('a', '#a {}'), piece('b', '#b {}')];
+    link.style([a, b], patch, nothing);
+    link.style([piece('a', '#a {}'), b], patch, nothing);
+    link.style([a, piece('b', '#b { x: 1 }')], patch, nothing);
+    link.style([a], patch, nothing);
+    await soon();
+    expect(page.of('style').map((m) => [m.pieces.map((p) => p.id), m.order])).toEqual([
+      [
+        ['a', 'b'],
+        ['a', 'b'],
+      ],
+      [['b'], ['a', 'b']],
+      [[], ['a']],
+    ]);
+  });
+
+  test('of two questions what matches only the newer answer counts', async () => {
+    await connected();
+    const answer = (selector: string) => ({
+      is: 'found',
+      selector,
+      count: 2,
+      elements: [],
+      error: null,
+      like: [],
+    });
+    link.find('#a', 0);
+    link.find('#ab', 0);
+    page.say(answer('#a'));
+    await soon();
+    expect(state().found).toBeNull();
+    page.say(answer('#ab'));
+    await soon();
+    expect(state().found).toMatchObject({ selector: '#ab', count: 2 });
+    link.find(null, 0);
+    expect(state().found).toBeNull();
+  });
+
+  test('a page that greets again is spoken to on its new port, and told all styles again', async () => {
+    await connected();
+    const patch = { wraps: [], attributes: [] } as never;
+    link.style([piece('a', '#a {}')], patch, nothing);
+    await soon();
+    greet({ source: page.frame.contentWindow, data: HELLO });
+    page.say({ is: 'ready', late: true, frames: 0 });
+    await soon();
+    expect(state()).toMatchObject({ link: 'loading', late: true });
+    link.style([piece('a', '#a {}')], patch, nothing);
+    await soon();
+    expect(page.of('style').length).toBe(2);
+  });
+});
