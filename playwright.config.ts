@@ -13,8 +13,10 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.cache/playwright.json' }]],
   // Tests that kill the server would disturb all others, so they come last and alone.
   projects: [
-    { name: 'all', testIgnore: '**/saving.spec.ts' },
-    { name: 'saving', testMatch: '**/saving.spec.ts', dependencies: ['all'] },
+    // The lab runs one trial at a time, so two tests of it would only wait for each other.
+    { name: 'lab', testMatch: '**/lab/*.spec.ts', workers: 1 },
+    { name: 'all', testIgnore: ['**/saving.spec.ts', '**/lab/*.spec.ts'] },
+    { name: 'saving', testMatch: '**/saving.spec.ts', dependencies: ['lab', 'all'] },
   ],
   use: {
     viewport: { width: 1280, height: 800 },
