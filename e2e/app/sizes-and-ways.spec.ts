@@ -75,6 +75,13 @@ test('what goes wrong on narrow screens is found without opening them, shown the
   await expect.poll(async () => (await documentOf(page, id)).motions[0]!.range.end).toBe('scroll 100%');
   await page.keyboard.press('Control+z');
   await expect(finding).toHaveCount(1, { timeout: 30_000 });
+
+  // It may stay, with a reason, and then no size shows it.
+  await finding.getByRole('button', { name: 'Accept', exact: true }).click();
+  await page.getByLabel('Why it may stay').fill('Phones see it arrive elsewhere.');
+  await page.getByRole('button', { name: 'Accept it' }).click();
+  await expect(finding).toHaveCount(0, { timeout: 30_000 });
+  await expect(cell('390 × 800')).not.toHaveAttribute('data-found', /./);
 });
 
 test('looking at other sizes can be stopped, and goes on where it was', async ({ page }) => {

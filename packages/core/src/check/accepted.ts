@@ -22,9 +22,9 @@ export function acceptedFor(d: MotionDocument, finding: Finding, layout: Layout)
   return known && known.state === stateOf(d, where) ? known : null;
 }
 
-/** A finding of this document accepted as things are now. */
-export function acceptance(d: MotionDocument, finding: Finding, layout: Layout, reason: string): Accepted {
-  const where = whereOf(finding, layout);
+/** A finding of this document accepted as things are now; `selector` is that of its element. */
+export function acceptance(d: MotionDocument, finding: Finding, selector: string, reason: string): Accepted {
+  const where = finding.about || selector;
   return { check: finding.check, where, reason: reason.trim(), state: stateOf(d, where) };
 }
 

@@ -140,7 +140,7 @@ describe('checks', () => {
 describe('accepted findings', () => {
   const brief = SPECIMENS['eased-scrub']!.document;
   const [found] = lookAt(brief);
-  const one = acceptance(brief, found!, PAGE, ' meant so ');
+  const one = acceptance(brief, found!, '', ' meant so ');
   const accepted = withAccepted(brief, one);
   test('stay as long as what they are about stays as it was, wherever it stands in the document', () => {
     expect(readDocument(accepted)).toMatchObject({ ok: true });
@@ -159,7 +159,10 @@ describe('accepted findings', () => {
   test('of the page itself hang on the element', () => {
     const { document, layout } = SPECIMENS['takes-the-scroll']!;
     const [frame] = lookAt(document, { layout: layout! });
-    const kept = withAccepted(document, acceptance(document, frame!, layout!, 'a map'));
+    const kept = withAccepted(
+      document,
+      acceptance(document, frame!, layout!.elements[frame!.element]!.selector, 'a map'),
+    );
     expect(kept.accepted[0]!.where).toBe('#map');
     expect(acceptedFor(kept, frame!, layout!)).not.toBeNull();
     expect(acceptedFor(kept, { ...frame!, element: 0 }, layout!)).toBeNull();

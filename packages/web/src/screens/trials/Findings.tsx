@@ -1,25 +1,16 @@
 /** What the checks found, the worst first, each with its place and what would mend it. */
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  acceptance,
-  CHECK_GROUPS,
-  checkById,
-  SEVERITIES,
-  withAccepted,
-  withFix,
-  withoutAccepted,
-} from '@lyvek/core';
+import { SEVERITIES, withFix, withoutAccepted } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import { FindingSign } from '../../parts/glyphs.tsx';
-import { notify } from '../../parts/notices.tsx';
-import { Pop } from '../../parts/Pop.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { nameOf, SEVERITY_WORDS } from './finding-words.ts';
+import { FindingRow } from './FindingRow.tsx';
 import { Limits } from './Limits.tsx';
 import { OtherSizes } from './sizes/OtherSizes.tsx';
-import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
+import { useTrials } from './trials-context.ts';
 
 export function Findings() {
   const { prediction, stale } = useTrials();
@@ -63,97 +54,26 @@ export function Findings() {
 
 function Row({ finding }: { finding: Finding }) {
   const { page, take, session, link } = useOpenedPage();
-  const { document, stale } = useTrials();
+  const { document, layout, stale } = useTrials();
   const navigate = useNavigate();
   const { fix } = finding;
-  const check = checkById(finding.check)!;
-  const name = nameOf(document, finding.about);
-  const show = () => {
-    session.select(finding.about ? [finding.about] : []);
-    link.scrollTo(finding.at);
-    void navigate(`/pages/${page.id}?take=${take.id}`);
-  };
   return (
-    <li
-      data-key={`${finding.check} ${finding.about} ${finding.element}`}
-      onPointerEnter={() => {
-        pointAt(finding.at);
-        pointAtMotion(finding.about || null);
+    <FindingRow
+      finding={finding}
+      rowKey={`${finding.check} ${finding.about} ${finding.element}`}
+      place={`${grouped(finding.at)} px`}
+      isHere
+      stale={stale}
+      showTitle="Opens it in the Rundown"
+      show={() => {
+        session.select(finding.about ? [finding.about] : []);
+        link.scrollTo(finding.at);
+        void navigate(`/pages/${page.id}?take=${take.id}`);
       }}
-      onPointerLeave={() => {
-        pointAt(null);
-        pointAtMotion(null);
-      }}
-    >
-      <FindingSign severity={finding.severity} label={SEVERITY_WORDS[finding.severity]} />
-      <div>
-        <h3 title={`${CHECK_GROUPS[check.group]}: ${check.why}`}>
-          {name ? `${name}: ${finding.brief}` : check.name}
-        </h3>
-        <p>{finding.sentence}</p>
-        <footer>
-          <span>{grouped(finding.at)} px</span>
-          <span className="grow" />
-          <button type="button" className="btn" onClick={show}>
-            Show
-          </button>
-          <Accept finding={finding} />
-          {fix && (
-            <button
-              type="button"
-              className="btn"
-              title={fix.label}
-              disabled={stale}
-              onClick={() => {
-                session.act(fix.label.toLowerCase(), (d) => withFix(d, fix));
-                notify(`${fix.label}: done.`, {
-                  action: { label: 'Undo', run: () => void session.undo() },
-                });
-              }}
-            >
-              Fix
-            </button>
-          )}
-        </footer>
-      </div>
-    </li>
-  );
-}
-
-/** Keeps a finding as it is, with the reason; it comes back when what it is about is changed. */
-function Accept({ finding }: { finding: Finding }) {
-  const { session } = useOpenedPage();
-  const { document, layout, stale } = useTrials();
-  const [reason, setReason] = useState('');
-  return (
-    <Pop className="btn" label="Accept" placement="bottom-end" disabled={stale} face="Accept">
-      {(close) => (
-        <form
-          className="accept"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (reason.trim() === '') return;
-            const one = acceptance(document, finding, layout, reason);
-            session.actOnWhole('accept a finding', (d) => withAccepted(d, one));
-            close();
-          }}
-        >
-          <label>
-            Why it may stay
-            <input
-              className="field"
-              maxLength={400}
-              value={reason}
-              onChange={(e) => setReason(e.target.value)}
-            />
-          </label>
-          <p>It comes back when what it is about is changed.</p>
-          <button type="submit" className="btn main" disabled={reason.trim() === ''}>
-            Accept it
-          </button>
-        </form>
-      )}
-    </Pop>
+      seen={document}
+      selector={layout.elements[finding.element]?.selector ?? ''}
+      mend={fix && (() => session.act(fix.label.toLowerCase(), (d) => withFix(d, fix)))}
+    />
   );
 }
 
