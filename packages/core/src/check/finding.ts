@@ -2,7 +2,7 @@
 import type { FrameClock, Gesture } from '../feel/index.ts';
 import { addRead } from '../motion/index.ts';
 import type { Gate, Instance, Meant, Motion, MotionDocument, Pin, Take } from '../motion/index.ts';
-import type { Px } from '../page/index.ts';
+import type { Layout, Px } from '../page/index.ts';
 import type { MotionFigures, Simulated } from '../trial/index.ts';
 import type { Limits } from './limits.ts';
 
@@ -126,6 +126,10 @@ export interface CheckDefinition {
 
 export const pxText = (px: Px): string => `${english.format(Math.round(px))} px`;
 const english = new Intl.NumberFormat('en');
+
+/** The nearest place that the page can be scrolled to. */
+export const placeOnPage = (y: Px, layout: Layout): Px =>
+  Math.max(0, Math.min(layout.scrollers[0]!.max.block, y));
 
 export const maxOf = (instance: Instance, take: Take): Px =>
   take.layout.scrollers[instance.placed.scroller]!.max[instance.placed.axis];

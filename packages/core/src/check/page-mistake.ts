@@ -3,6 +3,7 @@ import { replacedBy } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { matchesOf } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
+import { placeOnPage } from './finding.ts';
 import type { CheckDefinition, MistakeInPage } from './finding.ts';
 
 /** Whether it still counts: its rule is still the page's, or its motion still the one that was read. */
@@ -28,12 +29,11 @@ export const mistakeCheck = (
       .map((m) => {
         const element = elementOf(m, layout);
         const { y } = layout.elements[element]?.box ?? { y: 0 };
-        const at = Math.max(0, Math.min(layout.scrollers[0]!.max.block, y - layout.viewport.height / 2));
         return {
           about: '',
           element,
           severity: 'wrong' as const,
-          at,
+          at: placeOnPage(y - layout.viewport.height / 2, layout),
           brief: facts.brief,
           sentence: `${m.place.path}:${m.place.line}: ${m.what}. ${m.fix}`,
           place: m.place,

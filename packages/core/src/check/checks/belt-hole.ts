@@ -1,7 +1,7 @@
 import { matchesOf } from '../../page/index.ts';
 import type { Box, Layout } from '../../page/index.ts';
 import { declared } from '../declared.ts';
-import { pxText } from '../finding.ts';
+import { placeOnPage, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** An empty stretch longer than this share of the window is a hole. Chosen by us. */
@@ -41,7 +41,7 @@ export const beltHole: CheckDefinition = {
           about: m.id,
           element: strip,
           severity: 'wrong' as const,
-          at: Math.max(0, Math.min(layout.scrollers[0]!.max.block, box.y - layout.viewport.height / 2)),
+          at: placeOnPage(box.y - layout.viewport.height / 2, layout),
           brief: 'has a hole',
           sentence: `${pxText(hole)} of nothing lie between two of its parts, ${Math.round((100 * hole) / window)} % of the window.`,
           fix: {

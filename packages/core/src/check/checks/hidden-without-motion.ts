@@ -1,6 +1,7 @@
 import type { Motion } from '../../motion/index.ts';
 import { matchesOf } from '../../page/index.ts';
 import { declared } from '../declared.ts';
+import { placeOnPage } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** Fainter than this counts as not there. */
@@ -28,7 +29,7 @@ export const hiddenWithoutMotion: CheckDefinition = {
           about: motion.id,
           element,
           severity: 'wrong' as const,
-          at: Math.max(0, Math.min(layout.scrollers[0]!.max.block, middle)),
+          at: placeOnPage(middle, layout),
           brief: 'hidden by the page',
           sentence: `The page itself makes it ${Math.round(100 * own)} % opaque, and only this motion shows it.`,
           fix: {

@@ -1,3 +1,4 @@
+import { placeOnPage } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** Wider and higher than these shares of the viewport it is hard to scroll past. Chosen by us. */
@@ -30,7 +31,7 @@ export const takesTheScroll: CheckDefinition = {
           about: '',
           element,
           severity: 'doubtful' as const,
-          at: Math.max(0, Math.min(layout.scrollers[0]!.max.block, e.box.y - (height - e.box.height) / 2)),
+          at: placeOnPage(e.box.y - (height - e.box.height) / 2, layout),
           brief: `${isFrame ? 'a frame' : 'a scroller'} takes the scroll`,
           sentence: `${e.selector} fills ${Math.round((100 * e.box.height) / height)} % of the window, and over it the hand scrolls ${isFrame ? 'the frame' : 'its contents'} instead of the page.`,
           fix: isFrame
