@@ -15,6 +15,9 @@ export interface Reported {
   at: number | null;
 }
 
+/** What each severity is called in SARIF (2.1.0, §3.27.10). */
+const LEVELS: Record<Severity, string> = { wrong: 'error', doubtful: 'warning', note: 'note' };
+
 type Report = (found: readonly Reported[], viewport: Viewport) => string;
 
 const place = ({ file, line, column, at }: Reported): string =>
@@ -24,7 +27,7 @@ const text: Report = (found, { width, height }) =>
   [
     ...found.map(
       (f) =>
-        `${f.severity === 'wrong' ? 'wrong   ' : 'doubtful'}  ${place(f)}  ${f.title === f.sentence ? f.sentence : `${f.title}: ${f.sentence}`}${f.fix ? `\n          ${f.fix}` : ''}  [${f.check}]`,
+        `${f.severity.padEnd(8)}  ${place(f)}  ${f.title === f.sentence ? f.sentence : `${f.title}: ${f.sentence}`}${f.fix ? `\n          ${f.fix}` : ''}  [${f.check}]`,
     ),
     found.length === 0
       ? `Nothing was found at ${width} × ${height}.`
@@ -53,7 +56,7 @@ const sarif: Report = (found) =>
           },
           results: found.map((f) => ({
             ruleId: f.check,
-            level: f.severity === 'wrong' ? 'error' : 'warning',
+            level: LEVELS[f.severity],
             message: {
               text: [f.title === f.sentence ? '' : `${f.title}: `, f.sentence, f.fix ? ` ${f.fix}` : ''].join(
                 '',

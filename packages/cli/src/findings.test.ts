@@ -1,0 +1,78 @@
+import { describe, expect, test } from '@jest/globals';
+import { DEFAULT_LIMITS, withAccepted } from '@lyvek/core';
+import type { MotionDocument } from '@lyvek/core';
+import { documentOf, motion } from '@lyvek/core/testing';
+import { PAGE } from '../../core/src/testing/specimen-parts.ts';
+import { SPECIMENS } from '../../core/src/testing/specimens.ts';
+import { atOtherSizes, inTheLab, look, predicted } from './findings.ts';
+import type { Asked } from './findings.ts';
+import type { Subject } from './subject.ts';
+
+const asked: Asked = { gesture: 'brisk-wheel', refresh: 60, device: 'here', limits: DEFAULT_LIMITS };
+const subject = (document: MotionDocument, over: Partial<Subject> = {}): Subject => ({
+  document,
+  layout: PAGE,
+  mistakes: [],
+  page: null,
+  file: 'motion.lyvek.json',
+  ...over,
+});
+const said = (s: Subject, over: Partial<Asked> = {}) => predicted(look(s, { ...asked, ...over }));
+
+describe('what lyvek check says', () => {
+  test('nothing of a sound document', () => expect(said(subject(documentOf(motion())))).toEqual([]));
+
+  test('a finding names its motion, its file, its place and what would mend it', () => {
+    const [one] = said(subject(SPECIMENS['eased-scrub']!.document));
+    expect(one).toMatchObject({
+      check: 'eased-scrub',
+      file: 'motion.lyvek.json',
+      line: null,
+      title: 'Card',
+    });
+    expect(one!.at).toBeGreaterThan(0);
+    expect(one!.fix).not.toBeNull();
+    expect(one!.why.length).toBeGreaterThan(20);
+  });
+
+  test('a mistake of the page is told once, with its line', () => {
+    const { document, mistakes } = SPECIMENS['shorthand-order']!;
+    const found = said(subject(document, { mistakes: mistakes as Subject['mistakes'] }));
+    expect(found).toEqual([
+      expect.objectContaining({
+        check: 'shorthand-order',
+        file: 'index.html',
+        line: 1,
+        at: null,
+        fix: 'Read it as meant',
+      }),
+    ]);
+  });
+
+  test('more frames a second, and other limits, change what is found', () => {
+    const brief = subject(documentOf(motion({ range: { start: 'contain 40%', end: 'contain 62%' } })));
+    const checks = (over: Partial<Asked>) => said(brief, over).map((f) => f.check);
+    expect(checks({})).toContain('too-few-frames');
+    expect(checks({ refresh: 240 })).not.toContain('too-few-frames');
+    expect(checks({ limits: { ...DEFAULT_LIMITS, framesInRange: 2 } })).not.toContain('too-few-frames');
+  });
+
+  test('what was accepted stays out', () => {
+    const { document } = SPECIMENS['eased-scrub']!;
+    const { document: seen } = look(subject(document), asked);
+    const accepted = withAccepted(document, {
+      check: 'eased-scrub',
+      where: seen.motions[0]!.id,
+      reason: 'meant so',
+      // Of another state: it counts no longer.
+      state: 'other',
+    });
+    expect(said(subject(accepted)).map((f) => f.check)).toEqual(['eased-scrub']);
+  });
+
+  test('other sizes and the lab need the page itself', async () => {
+    const looked = look(subject(documentOf(motion())), asked);
+    await expect(atOtherSizes(looked, [])).rejects.toThrow('--sizes needs the page itself');
+    await expect(inTheLab(looked)).rejects.toThrow('--lab needs the page itself');
+  });
+});
