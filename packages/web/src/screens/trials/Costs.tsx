@@ -14,15 +14,16 @@ import { EventKeys, Events } from './Events.tsx';
 import { axisOf, peaksOf } from './model/costs.ts';
 import { pointAt, pointStore, useTrials } from './trials-context.ts';
 
-/** Width of all of it, and where the bars lie in it. */
-export const COSTS = 440;
+/** Where strip and ruler end, where the bars begin, and what is left free behind the longest one. */
 const LEFT = 144;
-const BARS = { x: 151, width: 268 };
+const BARS = 151;
+const FREE = 21;
 /** Both of them drawn, whichever one is the budget. */
 const RATES = [60, 120];
 
 export function Costs() {
-  const { layout, frames, beside, prediction, summary, view, rows, max, document, measured } = useTrials();
+  const { layout, frames, beside, prediction, summary, view, rows, max, document, measured, costs } =
+    useTrials();
   const { at, motion } = useStore(pointStore);
   const { link } = useOpenedPage();
   const offset = useStore(link.store, (s) => s.offset.y);
@@ -31,7 +32,7 @@ export function Costs() {
   const others = useMemo(() => beside && bucketsOf(beside, max, size), [beside, max, size]);
   const { budget } = summary;
   const axis = axisOf(buckets, budget);
-  const x = (ms: number) => BARS.x + (ms / axis) * BARS.width;
+  const x = (ms: number) => BARS + (ms / axis) * (costs - BARS - FREE);
   const peaks = useMemo(
     () => peaksOf(buckets, prediction.answer.charges, view),
     [buckets, prediction.answer.charges, view],
@@ -52,7 +53,7 @@ export function Costs() {
       <div className="head-row">
         <span className="head-strip">{grouped(layout.page.height)} px</span>
         <span className="head-scroll">scroll px</span>
-        <svg width={COSTS - LEFT} height={28} className="cost-axis" aria-hidden="true">
+        <svg width={costs - LEFT} height={28} className="cost-axis" aria-hidden="true">
           <text x={x(0) - LEFT} y={18}>
             0
           </text>
@@ -63,7 +64,7 @@ export function Costs() {
                 key={l.ms}
                 x={x(l.ms) - LEFT}
                 y={18}
-                textAnchor={l.isBudget && x(l.ms) < BARS.x + 90 ? 'start' : 'middle'}
+                textAnchor={l.isBudget && x(l.ms) < BARS + 90 ? 'start' : 'middle'}
                 className={l.isBudget ? 'budget' : ''}
               >
                 {l.isBudget ? `${l.ms.toFixed(1)} ms budget` : l.ms.toFixed(1)}
@@ -77,7 +78,7 @@ export function Costs() {
         </svg>
       </div>
       <svg
-        width={COSTS}
+        width={costs}
         height={rows}
         className="costs-chart"
         role="img"
@@ -94,7 +95,7 @@ export function Costs() {
           className="grid"
           d={ticksOf(view, rows, max)
             .filter((t) => t.bold)
-            .map((t) => `M${LEFT} ${rowOf(t.offset, view)}H${COSTS}`)
+            .map((t) => `M${LEFT} ${rowOf(t.offset, view)}H${costs}`)
             .join('')}
         />
         {pointed.map((f) => (
@@ -102,7 +103,7 @@ export function Costs() {
             key={f.element}
             className="pointed"
             x={LEFT}
-            width={COSTS - LEFT}
+            width={costs - LEFT}
             y={rowOf(Math.max(0, f.start), view)}
             height={Math.max(1, (Math.min(max, f.end) - Math.max(0, f.start)) / view.per)}
           />
@@ -121,7 +122,7 @@ export function Costs() {
               .join('')}
           />
         )}
-        {measured.shown && <Events events={measured.shown.result.events} x={COSTS - 14} />}
+        {measured.shown && <Events events={measured.shown.result.events} x={costs - 14} />}
         {lines.map((l) => (
           <path key={l.ms} d={`M${x(l.ms)} 0V${rows}`} className={l.isBudget ? 'budget-line' : 'rate-line'} />
         ))}
@@ -131,12 +132,12 @@ export function Costs() {
           const end = x(bucket.total);
           const name = short(names.get(charge.motion) ?? '');
           // Beside the bar where there is room, else below its end.
-          const inside = end + 24 + 5.6 * (name.length + 8) > COSTS;
+          const inside = end + 24 + 5.6 * (name.length + 8) > costs;
           return (
             <g key={bucket.from} className="peak">
               <path d={`M${end + 2} ${y}h${inside ? 4 : 8}`} />
               <text
-                x={inside ? COSTS - 8 : end + 14}
+                x={inside ? costs - 8 : end + 14}
                 y={inside ? y + 16 : y + 4}
                 textAnchor={inside ? 'end' : 'start'}
               >
@@ -154,8 +155,8 @@ export function Costs() {
         />
         {here !== null && (
           <g className="pointer">
-            <path d={`M4 ${rowOf(here, view)}H${COSTS}`} />
-            <text x={COSTS - 6} y={Math.max(11, rowOf(here, view) - 4)}>
+            <path d={`M4 ${rowOf(here, view)}H${costs}`} />
+            <text x={costs - 6} y={Math.max(11, rowOf(here, view) - 4)}>
               {grouped(here)} px · {totalAt(buckets, here, size)}
             </text>
           </g>

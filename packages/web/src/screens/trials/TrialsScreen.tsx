@@ -6,7 +6,7 @@ import { useSize } from '../../parts/use-size.ts';
 import { useUndoKeys } from '../../parts/use-undo-keys.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts';
 import { useQuestion, useSimulation } from '../use-simulation.ts';
-import { Costs, COSTS } from './Costs.tsx';
+import { Costs } from './Costs.tsx';
 import { Findings } from './Findings.tsx';
 import { Gestures } from './Gestures.tsx';
 import { Middle } from './Middle.tsx';
@@ -17,6 +17,9 @@ import { MeasuredSizes } from './sizes/MeasuredSizes.tsx';
 import { useSweep } from './sizes/use-sweep.ts';
 import { useMeasured } from './use-measured.ts';
 
+/** Below this width the costs give way to what stands beside them. */
+const NARROW = 1200;
+const COSTS = { wide: 440, narrow: 320 };
 const HEAD = 28;
 /** Room for the legend under the chart. */
 const FOOT = 52;
@@ -27,12 +30,13 @@ export function TrialsScreen() {
   const document = useSettledDocument();
   const { gesture } = useQuestion();
   const { last, failed, stale } = useSimulation();
-  const { ref, height } = useSize();
+  const { ref, width, height } = useSize();
+  const costs = width < NARROW ? COSTS.narrow : COSTS.wide;
   useUndoKeys(session);
   useEffect(() => {
     window.document.title = `Trials · ${page.name} · Lyvek`;
   }, [page.name]);
-  const rows = Math.max(200, height - HEAD - FOOT);
+  const rows = Math.max(200, height - HEAD - (width < NARROW ? 2 : 1) * FOOT);
   const max = layout.scrollers[0]!.max.block;
   const view = useMemo(() => fitView(Math.max(1, max), rows), [max, rows]);
   const trials = useMeasured();
@@ -52,7 +56,7 @@ export function TrialsScreen() {
         ? `The trial failed: ${failed}.`
         : null;
   return (
-    <div className="trials" ref={ref} style={{ gridTemplateColumns: `${COSTS}px minmax(0, 1fr)` }}>
+    <div className="trials" ref={ref} style={{ gridTemplateColumns: `${costs}px minmax(0, 1fr)` }}>
       <UnseenPage />
       <MeasuredSizes />
       {note !== null || !last || !summary ? (
@@ -74,6 +78,7 @@ export function TrialsScreen() {
             gesture,
             view,
             rows,
+            costs,
             max,
           }}
         >

@@ -24,6 +24,8 @@ export interface Trials {
   gesture: Gesture;
   view: View;
   rows: number;
+  /** width of strip, ruler and bars together */
+  costs: number;
   max: number;
 }
 
