@@ -161,8 +161,16 @@ test('a page that opens dialogs is measured all the same', async ({ page, reques
     ROWS,
   );
   const { take } = await brought(request, page, 'dialogs', text);
-  const done = await endedTrial(request, await askTrial(request, take));
+  const id = await askTrial(request, take);
+  const done = await endedTrial(request, id);
   expect([done.state, done.why]).toEqual(['done', null]);
+  // Everything that is needed to run it again was kept with it.
+  const asked = await request.post(`${base}/api/trials/${id}/again`);
+  expect(asked.status(), await asked.text()).toBe(201);
+  const again = await endedTrial(request, ((await asked.json()) as { id: string }).id);
+  expect(again.state).toBe('done');
+  expect(again.result!.setup).toEqual(done.result!.setup);
+  expect((await request.post(`${base}/api/trials/${crypto.randomUUID()}/again`)).status()).toBe(404);
 });
 
 test('a browser that is killed fails its trial, and one that is stopped ends', async ({ page, request }) => {

@@ -186,6 +186,12 @@ export const OPERATIONS: readonly Operation[] = [
     answer: { type: 'text/csv' },
   },
   {
+    is: ['post', '/trials/:id/again'],
+    summary: 'Runs a trial of the lab once more, as it was set up then',
+    status: 201,
+    answer: Trial,
+  },
+  {
     is: ['post', '/trials/:id/cancel'],
     summary: 'Ends a trial that waits or runs',
     status: 204,

@@ -2,6 +2,7 @@
 import { Router } from 'express';
 import type pg from 'pg';
 import { readDocument, TrialResultSchema, TrialSetupSchema, trialCsv } from '@lyvek/core';
+import type { TrialSetup } from '@lyvek/core';
 import { Id, NewTrial, Trial, Trials, TrialWhole } from '@lyvek/api';
 import { notFound, Problem } from '../http/problem.ts';
 import { answer, read } from '../http/validate.ts';
@@ -12,6 +13,25 @@ import { cancelTrial, createTrial, listTrials, trialById } from '../store/trials
 
 export function trialRoutes(pool: pg.Pool): Router {
   const routes = Router();
+
+  /** Refuses what the lab could not run, with what to do about it. */
+  const canRun = async (pageId: string, setup: TrialSetup): Promise<void> => {
+    if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
+    if (longestOf(setup) > MOST_TRIAL)
+      throw new Problem(
+        422,
+        'Too long',
+        `Under this gesture it would take more than ${Math.round(MOST_TRIAL / 60_000)} minutes. Choose a quicker one, or fewer runs.`,
+      );
+    const { width, height } = setup.viewport;
+    const layouts = await layoutsOf(pool, pageId);
+    if (!layouts.some((l) => l.viewport.width === width && l.viewport.height === height))
+      throw new Problem(
+        409,
+        'Not measured',
+        `The page has not been measured at ${width} × ${height}. Open it in the Rundown once.`,
+      );
+  };
 
   routes.get('/pages/:id/trials', async (req, res) => {
     const trials = await listTrials(pool, read(Id, req.params.id));
@@ -29,23 +49,7 @@ export function trialRoutes(pool: pg.Pool): Router {
     const parsed = readDocument(take.document);
     if (!parsed.ok)
       throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
-    if (!result) {
-      if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
-      if (longestOf(setup) > MOST_TRIAL)
-        throw new Problem(
-          422,
-          'Too long',
-          `Under this gesture it would take more than ${Math.round(MOST_TRIAL / 60_000)} minutes. Choose a quicker one, or fewer runs.`,
-        );
-      const { width, height } = setup.viewport;
-      const layouts = await layoutsOf(pool, take.pageId);
-      if (!layouts.some((l) => l.viewport.width === width && l.viewport.height === height))
-        throw new Problem(
-          409,
-          'Not measured',
-          `The page has not been measured at ${width} × ${height}. Open it in the Rundown once.`,
-        );
-    }
+    if (!result) await canRun(take.pageId, setup);
     const id = await createTrial(pool, {
       pageId: take.pageId,
       takeId: take.id,
@@ -54,6 +58,26 @@ export function trialRoutes(pool: pg.Pool): Router {
       kind: result ? 'here' : 'lab',
       setup,
       ...(result ? { result } : {}),
+    });
+    const { document: _d, result: _r, ...row } = (await trialById(pool, id))!;
+    answer(res, Trial, { ...row, setup }, 201);
+  });
+
+  /** The lab measures once more what it measured then: the same motions under the same gesture, device and size. */
+  routes.post('/trials/:id/again', async (req, res) => {
+    const trial = await trialById(pool, read(Id, req.params.id));
+    const parsed = trial && readDocument(trial.document);
+    if (!trial || trial.kind !== 'lab' || !parsed?.ok) throw notFound('trial of the lab');
+    const setup = TrialSetupSchema.parse(trial.setup);
+    await canRun(trial.pageId, setup);
+    const { pageId, takeId, revision } = trial;
+    const id = await createTrial(pool, {
+      pageId,
+      takeId,
+      revision,
+      document: parsed.document,
+      kind: 'lab',
+      setup,
     });
     const { document: _d, result: _r, ...row } = (await trialById(pool, id))!;
     answer(res, Trial, { ...row, setup }, 201);

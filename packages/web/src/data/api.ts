@@ -100,6 +100,7 @@ export const api = {
   /** Queues a trial in the lab, or keeps one that was measured here. */
   startTrial: (takeId: string, setup: TrialSetup, result?: TrialResult) =>
     send(`/takes/${takeId}/trials`, json('POST', { setup, ...(result ? { result } : {}) }), Trial),
+  repeatTrial: (id: string) => send(`/trials/${id}/again`, { method: 'POST' }, Trial),
   cancelTrial: async (id: string) => void (await call(`/trials/${id}/cancel`, { method: 'POST' })),
   take: (id: string) => get(`/takes/${id}`, TakeDocument),
   createTake: (

@@ -94,7 +94,7 @@ export function Run() {
 export function History() {
   const { measured } = useTrials();
   const { takes } = useOpenedPage();
-  const { history, shown, beside, show } = measured;
+  const { history, shown, beside, show, lab } = measured;
   const nameOf = (id: string) => takes.find((t) => t.id === id)?.name ?? 'a deleted take';
   return (
     <Pop
@@ -163,6 +163,20 @@ export function History() {
                     CSV
                   </a>
                 </>
+              )}
+              {t.kind === 'lab' && !isUnderWay(t) && lab && (
+                <button
+                  type="button"
+                  className="btn"
+                  title="Measures the same motions once more, with the same gesture, device and size"
+                  disabled={measured.underWay !== null}
+                  onClick={() => {
+                    measured.repeat(t.id);
+                    close();
+                  }}
+                >
+                  Again
+                </button>
               )}
               {isUnderWay(t) && (
                 <button type="button" className="btn" onClick={() => measured.stop(t.id)}>

@@ -35,6 +35,8 @@ export interface Measured {
   /** ended without a result; null when the user ended it */
   endHere(why: string | null): void;
   stop(id: string): void;
+  /** runs one of the lab once more, as it was then */
+  repeat(id: string): void;
 }
 
 export function useMeasured(): Measured {
@@ -86,6 +88,14 @@ export function useMeasured(): Measured {
     },
     onError: notifyError,
   });
+  const repeat = useMutation({
+    mutationFn: api.repeatTrial,
+    onSuccess: (t) => {
+      show(t.id);
+      void again();
+    },
+    onError: notifyError,
+  });
   const end = useMutation({ mutationFn: api.cancelTrial, onSettled: again, onError: notifyError });
   return {
     history: trials,
@@ -115,6 +125,7 @@ export function useMeasured(): Measured {
       if (why !== null) notify(why, { wrong: true });
     },
     stop: end.mutate,
+    repeat: repeat.mutate,
   };
 }
 
