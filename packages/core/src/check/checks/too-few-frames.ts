@@ -29,7 +29,7 @@ export const tooFewFrames: CheckDefinition = {
       severity: frames < limits.framesInRange / 2 ? 'wrong' : 'doubtful',
       at: (low + high) / 2,
       brief: frames === 1 ? 'only 1 frame' : `only ${frames} frames`,
-      sentence: `With ${gesture.name.toLowerCase()} at ${clock.name} it is shown in ${frames} ${frames === 1 ? 'frame' : 'frames'}; your limit is ${limits.framesInRange}.`,
+      sentence: `With ${gesture.name.toLowerCase()} ${clock.pattern.length > 1 ? 'and missed frames' : `at ${clock.name}`} it is shown in ${frames} ${frames === 1 ? 'frame' : 'frames'}; your limit is ${limits.framesInRange}.`,
       fix: widened(instance, context),
     };
   },
