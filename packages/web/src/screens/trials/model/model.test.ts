@@ -1,10 +1,9 @@
-import { stretchesOf } from '@lyvek/core';
 import { describe, expect, test } from '@jest/globals';
-import { motion, documentOf } from '@lyvek/core/testing';
+import { stretchesOf } from '@lyvek/core';
+import { motion } from '@lyvek/core/testing';
 import type { Bucket, Charge, MotionFigures } from '@lyvek/core';
 import { bucketSize } from '../../../parts/strip/bands.ts';
 import { axisOf, peaksOf } from './costs.ts';
-import { apart, followsOf, ratesFor, responseOf } from '../feel/model.ts';
 import { rankingOf } from './ranking.ts';
 
 const bucket = (from: number, total: number): Bucket => ({
@@ -95,24 +94,4 @@ describe('the ranking', () => {
   });
   test('leaves out motions that the document no longer has', () =>
     expect(rankingOf([], [figures('m_a', 1)])).toEqual([]));
-});
-
-describe('feel', () => {
-  const half = { kind: 'half-life', halfLife: 90 } as const;
-  test('two rates agree where both have a frame, since following is exact', () =>
-    expect(apart(responseOf(half, 'ramp', '60'), responseOf(half, 'ramp', '120'))).toBeLessThan(1e-6));
-  test('settings of the take come by how often they are used, without those that do not follow', () => {
-    const spring = { kind: 'spring', frequency: 2, ratio: 1 } as const;
-    const d = documentOf(
-      motion({ id: 'm_1', follow: spring }),
-      motion({ id: 'm_2', follow: half }),
-      motion({ id: 'm_3', follow: half }),
-      motion({ id: 'm_4' }),
-    );
-    expect(followsOf(d)).toEqual([half, spring]);
-  });
-  test('the chosen rate stands beside one that differs', () => {
-    expect(ratesFor('60')).toEqual(['60', '120']);
-    expect(ratesFor('irregular')).toEqual(['60', 'irregular']);
-  });
 });

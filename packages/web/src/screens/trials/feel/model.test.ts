@@ -1,0 +1,54 @@
+import { describe, expect, test } from '@jest/globals';
+import type { Motion } from '@lyvek/core';
+import { documentOf, motion } from '@lyvek/core/testing';
+import { apart, followsOf, ratesFor, responseOf } from './model.ts';
+import { following, triedOn } from './under-the-hand.ts';
+
+describe('feel', () => {
+  const half = { kind: 'half-life', halfLife: 90 } as const;
+  test('two rates agree where both have a frame, since following is exact', () =>
+    expect(apart(responseOf(half, 'ramp', '60'), responseOf(half, 'ramp', '120'))).toBeLessThan(1e-6));
+  test('settings of the take come by how often they are used, without those that do not follow', () => {
+    const spring = { kind: 'spring', frequency: 2, ratio: 1 } as const;
+    const d = documentOf(
+      motion({ id: 'm_1', follow: spring }),
+      motion({ id: 'm_2', follow: half }),
+      motion({ id: 'm_3', follow: half }),
+      motion({ id: 'm_4' }),
+    );
+    expect(followsOf(d)).toEqual([half, spring]);
+  });
+  test('the chosen rate stands beside one that differs', () => {
+    expect(ratesFor('60')).toEqual(['60', '120']);
+    expect(ratesFor('irregular')).toEqual(['60', 'irregular']);
+  });
+});
+
+describe('under the hand', () => {
+  const spring = { kind: 'spring', frequency: 2, ratio: 1 } as const;
+  const half = { kind: 'half-life', halfLife: 90 } as const;
+  const timed = (id: string): Motion =>
+    motion({ id, driver: { kind: 'load' }, time: { delay: '0ms', duration: '300ms' } });
+  const belt = motion({
+    id: 'm_belt',
+    keyframes: {},
+    driver: { kind: 'belt', axis: 'inline', speed: 40, turns: true, push: 0, rests: true },
+    follow: half,
+  });
+  const ids = (list: readonly Motion[]) => list.map((m) => m.id);
+
+  test('a setting is tried on the motions that follow', () => {
+    const d = documentOf(motion({ id: 'm_a', follow: half }), motion({ id: 'm_b' }), timed('m_c'), belt);
+    expect(ids(triedOn(d))).toEqual(['m_a']);
+    const felt = following(d, spring);
+    expect(felt.motions.map((m) => m.follow.kind)).toEqual(['spring', 'none', 'none', 'half-life']);
+    expect(felt.motions[1]).toBe(d.motions[1]);
+  });
+  test('where none follows it is tried on all that hang on the scroll, and not on what is off or plays in time', () => {
+    const d = documentOf(motion({ id: 'm_a' }), motion({ id: 'm_off', on: false }), timed('m_c'), belt);
+    expect(ids(triedOn(d))).toEqual(['m_a']);
+    expect(following(d, { kind: 'none' }).motions.map((m) => m.follow)).toEqual(
+      d.motions.map((m) => m.follow),
+    );
+  });
+});
