@@ -54,6 +54,36 @@ for (const scheme of ['light', 'dark'] as const)
       expect(await serious(page)).toEqual([]);
       expect(noise).toEqual([]);
     });
+
+    test('trials of a page with many findings: sizes, ways, and the page under the hand', async ({
+      page,
+      request,
+    }) => {
+      test.slow();
+      const noise: string[] = [];
+      page.on('console', (m) => m.type() === 'error' && noise.push(m.text()));
+      const shelf = await (await request.get(`${base}/api/projects/${await demoProject(request)}`)).json();
+      const hessle = shelf.pages.find((p: { name: string }) => p.name === 'Hessle Loom');
+      await page.goto(`${base}/pages/${hessle.id}/trials`);
+      await expect(page.locator('.trial-findings')).toHaveAttribute('data-state', 'fresh', {
+        timeout: 30_000,
+      });
+      await page.getByRole('button', { name: 'Feel it' }).click();
+      await expect(page.locator('.felt-page')).toBeVisible();
+      expect(await serious(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Ways', exact: true }).click();
+      await page.getByRole('button', { name: 'Try them all' }).click();
+      await expect(page.getByRole('button', { name: 'Try them again' })).toBeVisible({ timeout: 60_000 });
+      expect(await serious(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Sizes', exact: true }).click();
+      await page.getByRole('button', { name: 'Look at other sizes' }).click();
+      // A part is enough to look at: the rest takes its time on a busy machine.
+      await page.waitForTimeout(2500);
+      await page.getByRole('button', { name: 'Stop' }).click();
+      await expect(page.locator('.size-map')).toBeVisible({ timeout: 60_000 });
+      expect(await serious(page)).toEqual([]);
+      expect(noise).toEqual([]);
+    });
   });
 
 test('gliding plays the page down and up again, and the demo has no findings', async ({ page, request }) => {

@@ -43,11 +43,27 @@ export class Styles {
     if (this.sheets.size === 0) return work();
     const { scrollX: x, scrollY: y } = window;
     this.adopt(true);
+    const put = silenced();
     try {
       return work();
     } finally {
+      put();
       this.adopt();
       if (scrollX !== x || scrollY !== y) scrollTo({ left: x, top: y, behavior: 'instant' });
     }
   }
+}
+
+/**
+ * Now and then Chromium 156 goes on showing an animation that waits for its trigger after its rule has gone. Such a one loses its effect;
+ * returns what gives it back.
+ */
+function silenced(): () => void {
+  const still = document
+    .getAnimations()
+    .flatMap((a) =>
+      a instanceof CSSAnimation && a.animationName.startsWith('lv-') ? [[a, a.effect] as const] : [],
+    );
+  for (const [animation] of still) animation.effect = null;
+  return () => still.forEach(([animation, effect]) => (animation.effect = effect));
 }
