@@ -203,7 +203,10 @@ test('Travel: what gets the focus in the strip, or is linked to, is scrolled int
   page,
 }) => {
   const frame = await build(page, 'Travel', '.strip');
-  const top = await documentTop(frame, '#plates');
+  // Of the track: the stage itself may be held just now.
+  const top = await frame.evaluate(
+    () => document.querySelector('#plates')!.parentElement!.getBoundingClientRect().top + scrollY,
+  );
   await look(frame, '.strip', top);
   const seen = (selector: string) =>
     frame.evaluate(async (s) => {
