@@ -188,3 +188,20 @@ test('values of the element’s own are known, where they are not the initial on
   expect(of(layout, '#a').base).toMatchObject({ opacity: '0.4', rotate: '4deg', color: 'rgb(18, 52, 86)' });
   expect(of(layout, '#b').base).toBeUndefined();
 });
+
+test('what the keyboard gets to and what links of the page lead to is known', async ({ page }) => {
+  const layout = await measured(
+    page,
+    '<a id="go" href="#there">There</a><a id="out" href="other.html#elsewhere">Out</a><section id="there"><p>1</p></section><section id="elsewhere"><p>2</p></section><button id="press">3</button>',
+    'section{height:300px}a,p,button{display:block;height:30px;width:90px}',
+  );
+  expect(of(layout, '#there').anchor).toBe(true);
+  // A link to another page leads nowhere on this one.
+  expect(of(layout, '#elsewhere').anchor).toBeUndefined();
+  expect(['#go', '#out', '#press', '#there'].map((s) => of(layout, s).focus ?? false)).toEqual([
+    true,
+    true,
+    true,
+    false,
+  ]);
+});
