@@ -93,7 +93,7 @@ test('looking at other sizes can be stopped, and goes on where it was', async ({
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.locator('.size-cell[data-how=measured]').first()).toBeVisible();
   await expect(page.locator('.size-cell[data-how=unknown]').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Measure the rest' }).click();
+  await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.locator('.size-cell[data-how=unknown]')).toHaveCount(0, { timeout: 60_000 });
 });
 

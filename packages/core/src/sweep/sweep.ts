@@ -104,12 +104,14 @@ export function* sweeping(s: Sweeping): Generator<{ done: number; of: number }, 
   for (const [key, at] of all) {
     const order = [...at].sort((a, b) => oddness(sizes[a]!) - oddness(sizes[b]!));
     const seenIn = (i: number) => before[i]!.get(key)!;
-    const helps = (i: number) =>
-      seenIn(i).finding.fix !== null &&
-      at.every((j) => {
-        const now = seenAt(s, mended(s.document, seenIn(i)), layouts[j]!);
+    const helps = (i: number) => {
+      if (seenIn(i).finding.fix === null) return false;
+      const after = mended(s.document, seenIn(i));
+      return at.every((j) => {
+        const now = seenAt(s, after, layouts[j]!);
         return !now.has(key) && [...now.keys()].every((k) => before[j]!.has(k));
       });
+    };
     const best = order.slice(0, FIXES_TRIED).find(helps);
     const shown = best ?? order[0]!;
     const { finding, ...rest } = seenIn(shown);

@@ -41,7 +41,7 @@ export function Sizes() {
       <p className="sizes-said" role="status">
         {shown ? <Said swept={swept} others={others} size={shown} /> : <Legend swept={swept} />}
       </p>
-      <Progress sweep={sweep} face="Measure the rest" />
+      <Progress sweep={sweep} face="Go on" />
     </div>
   );
 }
@@ -65,7 +65,7 @@ function Progress({ sweep, face }: { sweep: Sweep; face: string }) {
       </span>
     );
   if (failed) return <p className="field-error">It could not be worked out: {failed}.</p>;
-  if (swept?.sizes.every((s) => s.how !== 'unknown')) return null;
+  if (!sweep.stopped && swept?.sizes.every((s) => s.how !== 'unknown')) return null;
   return (
     <button type="button" className="btn main" onClick={sweep.begin}>
       {face}

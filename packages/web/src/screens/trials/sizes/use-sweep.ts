@@ -13,6 +13,8 @@ export interface Sweep {
   swept: Swept | null;
   /** of an older state */
   stale: boolean;
+  /** somebody has stopped it before it was of this state */
+  stopped: boolean;
   failed: string | null;
   begin(): void;
   end(): void;
@@ -50,6 +52,7 @@ export function useSweep(): Sweep {
   return {
     swept: last?.answer ?? null,
     stale: !isKnown,
+    stopped: !isKnown && !asked,
     failed,
     begin() {
       setAsked(true);
