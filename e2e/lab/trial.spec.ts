@@ -74,7 +74,7 @@ test('a page that misses its budget at a known place: prediction and lab point t
   page,
   request,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(400_000);
   const { text, document } = dear();
   const { id } = await brought(request, page, 'dear', text);
   const made = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
@@ -105,20 +105,27 @@ test('a page that misses its budget at a known place: prediction and lab point t
   }
   await expect(page.locator('.trial-findings li[data-key^="hot-spot"]')).toHaveCount(0, { timeout: 20_000 });
   await expect(page.locator('.save-state')).toHaveText(/^Saved/);
-  const again = await endedTrial(
-    request,
-    await askTrial(request, take, { repeats: 3, lasts: 8000 }),
-    150_000,
-  );
-  expect(again.why).toBeNull();
+  // Whatever else runs on the machine only makes frames dearer, so each is tried in turn and the cheapest run of each counts.
+  const asItWas = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
+  const dearTake = ((await asItWas.json()) as { id: string }).id;
   const mean = (r: TrialResult) => {
     const near = r.frames.y.flatMap((y, i) =>
       y > from && y < to ? [r.frames.paint[i]! + r.frames.composite[i]! + r.frames.style[i]!] : [],
     );
     return near.reduce((s, c) => s + c, 0) / near.length;
   };
-  console.log(`around the place: ${mean(first).toFixed(1)} ms, mended ${mean(again.result!).toFixed(1)} ms`);
-  expect(mean(again.result!)).toBeLessThan(mean(first));
+  const costs = { before: Infinity, mended: Infinity };
+  for (let round = 0; round < 3; round++)
+    for (const [which, takeId] of [
+      ['before', dearTake],
+      ['mended', take],
+    ] as const) {
+      const done = await endedTrial(request, await askTrial(request, takeId, { lasts: 5000 }), 90_000);
+      expect(done.why).toBeNull();
+      costs[which] = Math.min(costs[which], mean(done.result!));
+    }
+  console.log(`around the place: ${costs.before.toFixed(1)} ms, mended ${costs.mended.toFixed(1)} ms`);
+  expect(costs.mended).toBeLessThan(costs.before);
   expect(summaryOf(first.frames, 60).frames).toBeGreaterThan(100);
 });
 
