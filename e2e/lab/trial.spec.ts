@@ -55,8 +55,8 @@ function dear(): { text: string; document: MotionDocument } {
   ];
   return { text, document: { ...emptyDocument(), motions } as unknown as MotionDocument };
 }
-/** Scroll offset at which frames cost most, of windows of half a screen. */
-function hottest({ frames }: TrialResult): { at: number; cost: number } {
+/** Mean cost of frames by windows of half a screen. */
+function byWindow({ frames }: TrialResult): Map<number, number> {
   const sums = new Map<number, { sum: number; n: number }>();
   frames.y.forEach((y, i) => {
     const k = Math.round(y / 400) * 400;
@@ -64,10 +64,15 @@ function hottest({ frames }: TrialResult): { at: number; cost: number } {
     const s = sums.get(k) ?? { sum: 0, n: 0 };
     sums.set(k, { sum: s.sum + cost, n: s.n + 1 });
   });
-  return [...sums]
-    .filter(([, s]) => s.n >= 5)
-    .map(([at, s]) => ({ at, cost: s.sum / s.n }))
-    .reduce((a, b) => (b.cost > a.cost ? b : a));
+  return new Map([...sums].filter(([, s]) => s.n >= 5).map(([at, s]) => [at, s.sum / s.n]));
+}
+/** Scroll offset at which frames cost most. What else runs on the machine only makes frames dearer, so the cheapest run of each window counts. */
+function hottest(runs: readonly TrialResult[]): number {
+  const costs = runs.map(byWindow);
+  const least = [...costs[0]!.keys()].map(
+    (at) => [at, Math.min(...costs.map((c) => c.get(at) ?? Infinity))] as const,
+  );
+  return least.filter(([, cost]) => cost < Infinity).reduce((a, b) => (b[1] > a[1] ? b : a))[0];
 }
 
 test('a page that misses its budget at a known place: prediction and lab point there, the fix removes it, and the lab finds it cheaper', async ({
@@ -94,10 +99,6 @@ test('a page that misses its budget at a known place: prediction and lab point t
   await expect(page.getByText('measured in the lab')).toBeVisible({ timeout: 150_000 });
   const listed = await (await request.get(`${base}/api/pages/${id}/trials`)).json();
   const first = (await trialOf(request, listed.trials[0].id as string)).result!;
-  const hot = hottest(first);
-  expect(hot.at).toBeGreaterThan(from - VIEWPORT.height);
-  expect(hot.at).toBeLessThan(to + VIEWPORT.height);
-
   for (const check of ['large-blur', 'layout-property']) {
     const row = page.locator(`.trial-findings li[data-key^="${check}"]`);
     await row.getByRole('button', { name: 'Fix' }).click();
@@ -105,7 +106,7 @@ test('a page that misses its budget at a known place: prediction and lab point t
   }
   await expect(page.locator('.trial-findings li[data-key^="hot-spot"]')).toHaveCount(0, { timeout: 20_000 });
   await expect(page.locator('.save-state')).toHaveText(/^Saved/);
-  // Whatever else runs on the machine only makes frames dearer, so each is tried in turn and the cheapest run of each counts.
+  // Each is tried in turn, and the cheapest run of each counts.
   const asItWas = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
   const dearTake = ((await asItWas.json()) as { id: string }).id;
   const mean = (r: TrialResult) => {
@@ -115,6 +116,7 @@ test('a page that misses its budget at a known place: prediction and lab point t
     return near.reduce((s, c) => s + c, 0) / near.length;
   };
   const costs = { before: Infinity, mended: Infinity };
+  const before = [first];
   for (let round = 0; round < 3; round++)
     for (const [which, takeId] of [
       ['before', dearTake],
@@ -123,7 +125,11 @@ test('a page that misses its budget at a known place: prediction and lab point t
       const done = await endedTrial(request, await askTrial(request, takeId, { lasts: 5000 }), 90_000);
       expect(done.why).toBeNull();
       costs[which] = Math.min(costs[which], mean(done.result!));
+      if (which === 'before') before.push(done.result!);
     }
+  const hot = hottest(before);
+  expect(hot).toBeGreaterThan(from - VIEWPORT.height);
+  expect(hot).toBeLessThan(to + VIEWPORT.height);
   console.log(`around the place: ${costs.before.toFixed(1)} ms, mended ${costs.mended.toFixed(1)} ms`);
   expect(costs.mended).toBeLessThan(costs.before);
   expect(summaryOf(first.frames, 60).frames).toBeGreaterThan(100);
