@@ -1,15 +1,15 @@
 /**
- * Autosave of one take: every finished act becomes a revision. The newest document is written to the outbox before it is sent;
- * one request is under way at a time, and what comes meanwhile is sent after it.
+ * Autosave of one take: every finished act becomes a revision. An act is written to the journal in the task that shows it, and taken
+ * out once the server has acknowledged it; acts are sent one after the other, in order. Saved means: the journal is empty.
  */
 import type { MotionDocument } from '@lyvek/core';
-import type { Outbox, Pending } from './outbox.ts';
+import type { Entry, Journal } from './journal.ts';
 
 export type SaveState =
   | { is: 'saved'; revision: number }
   | { is: 'saving'; revision: number }
-  /** the server is away; the edit is kept in this browser and sent again by itself */
-  | { is: 'away'; revision: number }
+  /** the server is away; edits are sent again by themselves. `kept`: the browser has them, whatever happens to this tab */
+  | { is: 'away'; revision: number; kept: boolean }
   /** another tab was faster */
   | { is: 'conflict'; revision: number }
   | { is: 'refused'; revision: number; why: string };
@@ -21,7 +21,7 @@ export type PutResult =
 export interface AutosaveOptions {
   takeId: string;
   revision: number;
-  outbox: Outbox;
+  journal: Journal;
   put(base: number, editId: string, document: MotionDocument): Promise<PutResult>;
   onState(state: SaveState): void;
   newId?: () => string;
@@ -29,37 +29,72 @@ export interface AutosaveOptions {
   delays?: readonly number[];
 }
 
+const DELAYS = [400, 800, 1500, 3000];
+
 export class Autosave {
   private readonly options: AutosaveOptions;
+  private readonly name: string;
+  private readonly release: () => void;
   private revision: number;
-  private waiting: MotionDocument | null = null;
+  /** not acknowledged, in order */
+  private entries: Entry[] = [];
+  private seq = 0;
+  /** the last entry is still being changed and is not sent yet */
+  private held = false;
   private sending = false;
-  private stopped = false;
+  private closing = false;
+  private stuck: 'conflict' | 'refused' | null = null;
+  private kept = true;
+  private away = false;
+  private written: Promise<unknown> = Promise.resolve();
   private wake: (() => void) | null = null;
-  private conflicting = false;
 
   constructor(options: AutosaveOptions) {
     this.options = options;
     this.revision = options.revision;
+    this.name = this.id();
+    this.release = options.journal.hold(this.name);
   }
 
-  /** Sends what an earlier visit left behind. */
-  resume(pending: Pending): void {
-    void this.work(pending);
+  /** Sends what an earlier visit left behind. It moves into this journal first, so that a crash meanwhile loses nothing. */
+  resume(left: readonly Entry[]): void {
+    const moved = left.map((e) => ({ ...e, journal: this.name, seq: this.seq++ }));
+    this.entries.push(...moved);
+    for (const e of moved) this.write(e);
+    this.written = this.written.then(() => this.options.journal.remove(left)).catch(() => undefined);
+    void this.send();
   }
 
-  /** Takes a document to be saved. During a conflict it only waits in memory and in the outbox. */
-  save(document: MotionDocument): void {
-    this.waiting = document;
-    if (this.conflicting) {
-      void this.options.outbox.write(this.options.takeId, {
-        base: this.revision,
+  /** Takes a document to be saved. `held`: it is still being changed, and what comes next replaces it. */
+  save(document: MotionDocument, held = false): void {
+    const { takeId } = this.options;
+    const last = this.entries.at(-1);
+    if (this.held && last) this.write(Object.assign(last, { document, at: Date.now() }));
+    else {
+      // Refused ones are replaced by what follows, which holds all of them.
+      if (this.stuck === 'refused') this.drop();
+      const entry = {
+        takeId,
+        journal: this.name,
+        seq: this.seq++,
         editId: this.id(),
+        base: this.revision,
+        at: Date.now(),
         document,
-      });
-      return;
+      };
+      this.entries.push(entry);
+      this.write(entry);
     }
-    if (!this.sending) void this.work(null);
+    this.held = held;
+    // Said at once: from here on the shown document is ahead of the server.
+    if (!this.stuck) this.say();
+    if (!held) void this.send();
+  }
+
+  /** Nothing more replaces the last one: it is sent. */
+  finish(): void {
+    this.held = false;
+    void this.send();
   }
 
   /** Tries again at once, for instance when the browser is online again. */
@@ -67,67 +102,101 @@ export class Autosave {
     this.wake?.();
   }
 
+  /** Sends what can be sent now; the rest stays in the journal for the next visit. */
   stop(): void {
-    this.stopped = true;
+    this.closing = true;
+    this.held = false;
     this.wake?.();
+    void this.send().finally(() => this.written.finally(this.release));
+  }
+
+  /** Forgets what has not been acknowledged. */
+  async forget(): Promise<void> {
+    const all = this.entries.splice(0);
+    this.held = false;
+    await this.options.journal.remove(all).catch(() => undefined);
   }
 
   private id = () => (this.options.newId ?? (() => crypto.randomUUID()))();
 
-  private async work(first: Pending | null): Promise<void> {
+  private write(entry: Entry): void {
+    const writing = this.options.journal.write({ ...entry }).then(
+      () => (this.kept = true),
+      () => {
+        this.kept = false;
+        if (this.away) this.say();
+      },
+    );
+    this.written = Promise.all([this.written, writing]);
+  }
+
+  private drop(): void {
+    const old = this.entries.splice(0);
+    this.stuck = null;
+    void this.options.journal.remove(old).catch(() => undefined);
+  }
+
+  private say(): void {
+    const { revision, kept } = this;
+    if (this.entries.length === 0) this.options.onState({ is: 'saved', revision });
+    else this.options.onState(this.away ? { is: 'away', revision, kept } : { is: 'saving', revision });
+  }
+
+  private async send(): Promise<void> {
+    if (this.sending) return;
     this.sending = true;
-    let pending = first;
-    while (!this.stopped) {
-      if (!pending) {
-        if (!this.waiting) break;
-        pending = { base: this.revision, editId: this.id(), document: this.waiting };
-        this.waiting = null;
-      }
-      // Said at once: from here on the shown document is ahead of the server.
-      this.options.onState({ is: 'saving', revision: this.revision });
+    const { delays = DELAYS, journal, onState, put } = this.options;
+    for (let attempt = 0; this.entries.length && !this.stuck; ) {
+      const head = this.entries[0]!;
+      if (this.held && this.entries.length === 1) break;
+      this.say();
       // Kept before it is sent: a crash between the two loses nothing.
-      await this.options.outbox.write(this.options.takeId, pending).catch(() => undefined);
-      if (!(await this.deliver(pending))) break;
-      pending = null;
+      await this.written.catch(() => undefined);
+      const result = await put(head.base, head.editId, head.document);
+      if (this.entries[0] !== head) continue;
+      if (result.is === 'away') {
+        this.away = true;
+        this.say();
+        if (this.closing) break;
+        await this.pause(delays[Math.min(attempt++, delays.length - 1)]!);
+        continue;
+      }
+      this.away = false;
+      attempt = 0;
+      if (result.is === 'saved') {
+        this.revision = result.revision;
+        this.entries.shift();
+        const next = this.entries[0];
+        if (next) next.base = result.revision;
+        await journal.remove([head], next && { ...next }).catch(() => undefined);
+        this.say();
+      } else {
+        this.stuck = result.is === 'behind' ? 'conflict' : 'refused';
+        onState(
+          result.is === 'behind'
+            ? { is: 'conflict', revision: this.revision }
+            : { is: 'refused', revision: this.revision, why: result.why },
+        );
+        // What came after it holds it too, as it was shown: that one may be taken.
+        if (this.stuck === 'refused' && this.entries.length > 1) {
+          this.entries[1]!.base = head.base;
+          this.entries.shift();
+          this.stuck = null;
+          await journal.remove([head], { ...this.entries[0]! }).catch(() => undefined);
+        }
+      }
     }
     this.sending = false;
   }
 
-  /** True when the edit has arrived; false when it never will by itself. */
-  private async deliver(pending: Pending): Promise<boolean> {
-    const { delays = [400, 800, 1500, 3000], outbox, takeId, onState } = this.options;
-    for (let attempt = 0; !this.stopped; attempt++) {
-      const result = await this.options.put(pending.base, pending.editId, pending.document);
-      if (this.stopped) return false;
-      if (result.is === 'saved') {
-        this.revision = result.revision;
-        if (!this.waiting) await outbox.clear(takeId).catch(() => undefined);
-        onState({ is: 'saved', revision: this.revision });
-        return true;
-      }
-      if (result.is === 'behind') {
-        this.conflicting = true;
-        onState({ is: 'conflict', revision: this.revision });
-        return false;
-      }
-      if (result.is === 'refused') {
-        onState({ is: 'refused', revision: this.revision, why: result.why });
-        return false;
-      }
-      onState({ is: 'away', revision: this.revision });
-      await this.pause(delays[Math.min(attempt, delays.length - 1)]!);
-    }
-    return false;
-  }
-
   private pause(ms: number): Promise<void> {
     return new Promise((resolve) => {
-      const timer = setTimeout(done, ms);
-      const end = () => resolve();
-      function done() {
+      const done = () => {
         clearTimeout(timer);
-        end();
-      }
+        this.wake = null;
+        resolve();
+      };
+      const timer = setTimeout(done, ms);
       this.wake = done;
     });
   }

@@ -1,15 +1,27 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { DocumentSchema, emptyDocument } from '@lyvek/core';
+import { DocumentSchema } from '@lyvek/core';
 import type { Motion, MotionDocument } from '@lyvek/core';
 import { documentOf, motion } from '@lyvek/core/testing';
-import type { Pending } from './outbox.ts';
+import type { Entry } from './journal.ts';
 
-const box = new Map<string, Pending>();
-jest.unstable_mockModule('./outbox.ts', () => ({
-  browserOutbox: {
-    read: (id: string) => Promise.resolve(box.get(id) ?? null),
-    write: (id: string, pending: Pending) => Promise.resolve(void box.set(id, pending)),
-    clear: (id: string) => Promise.resolve(void box.delete(id)),
+/** What is kept in the browser, by journal. */
+let kept: Entry[] = [];
+const same = (a: Entry, b: Entry) => a.journal === b.journal && a.seq === b.seq;
+jest.unstable_mockModule('./journal.ts', () => ({
+  browserJournal: {
+    write: (e: Entry) => Promise.resolve(void (kept = [...kept.filter((o) => !same(o, e)), e])),
+    remove: (list: Entry[], next?: Entry) => {
+      kept = kept.filter((e) => !list.some((o) => same(o, e)) && !(next && same(next, e)));
+      if (next) kept.unshift(next);
+      return Promise.resolve();
+    },
+    orphans: (take: string) =>
+      Promise.resolve(
+        [...new Set(kept.map((e) => e.journal))].map((j) =>
+          kept.filter((e) => e.journal === j && e.takeId === take),
+        ),
+      ),
+    hold: () => () => undefined,
   },
 }));
 const { TakeSession, seenOf, settledOf } = await import('./take-session.ts');
@@ -19,10 +31,12 @@ const PAGE = '22222222-2222-4222-8222-222222222222';
 let server: MotionDocument;
 let revision: number;
 let puts: { base: string; document: MotionDocument }[];
+let made: string[];
 let listening: Map<string, () => void>;
 
 beforeEach(() => {
-  box.clear();
+  kept = [];
+  made = [];
   [server, revision, puts, listening] = [
     documentOf(motion(), motion({ id: 'm_b', name: 'B' })),
     4,
@@ -45,6 +59,12 @@ beforeEach(() => {
         revision++;
         return Promise.resolve(new Response(JSON.stringify({ revision })));
       }
+      if (init.method === 'POST') {
+        const { name, document } = JSON.parse(init.body as string) as { name: string; document: MotionDocument };
+        made.push(`${name}: ${names(document)}`);
+        const take = { id: PAGE, pageId: PAGE, name, madeFrom: null, revision: 1 };
+        return Promise.resolve(new Response(JSON.stringify(take)));
+      }
       return Promise.resolve(
         new Response(
           JSON.stringify({
@@ -60,8 +80,9 @@ beforeEach(() => {
     },
   });
 });
-let session: Awaited<ReturnType<typeof TakeSession.open>>;
-const open = async () => (session = await TakeSession.open(TAKE));
+let session: Awaited<ReturnType<typeof TakeSession.open>>['session'];
+let rescued: string[];
+const open = async () => ({ session, rescued } = await TakeSession.open(TAKE));
 afterEach(() => session.close());
 
 const state = () => session.store.getState();
@@ -147,14 +168,41 @@ describe('a take that is open', () => {
     expect(seenOf(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(true);
   });
 
-  test('an edit that the server never acknowledged is shown at the next visit, and sent', async () => {
-    box.set(TAKE, { base: 4, editId: 'e1', document: named('m_b', 'left over')(server) });
+  const left = (journal: string, base: number, ...list: string[]) => {
+    kept.push(
+      ...list.map((name, seq) => ({
+        takeId: TAKE,
+        journal,
+        seq,
+        editId: `${journal}${seq}`,
+        base,
+        at: seq,
+        document: named('m_b', name)(server),
+      })),
+    );
+  };
+
+  test('edits that the server never acknowledged are shown at the next visit, and sent in order', async () => {
+    left('tab', 4, 'one', 'two', 'three');
     await open();
-    expect(names()).toContain('left over');
-    await until(() => puts.length === 1);
-    expect(names(puts[0]!.document)).toContain('left over');
-    await until(() => !box.has(TAKE));
-    expect(box.has(TAKE)).toBe(false);
+    expect(names()).toContain('three');
+    await until(() => puts.length === 3 && kept.length === 0);
+    expect(puts.map((p) => [p.base, p.document.motions[1]!.name])).toEqual([
+      ['"4"', 'one'],
+      ['"5"', 'two'],
+      ['"6"', 'three'],
+    ]);
+    expect([rescued, kept]).toEqual([[], []]);
+  });
+
+  test('of two tabs that were both away, the second becomes a take of its own', async () => {
+    left('tab', 4, 'one', 'two');
+    left('other', 4, 'mine');
+    await open();
+    await until(() => puts.length === 2 && kept.length === 0);
+    expect(puts.map((p) => p.document.motions[1]!.name)).toEqual(['one', 'two']);
+    expect(made).toEqual([expect.stringMatching(/^Take A, edits of another tab: .*mine/)]);
+    expect([rescued, kept]).toEqual([['Take A, edits of another tab'], []]);
   });
 
   test('of two writers the later one is told, and nothing of either is lost', async () => {
@@ -164,24 +212,20 @@ describe('a take that is open', () => {
     await until(() => state().save.is === 'conflict');
     expect(state().save.is).toBe('conflict');
     expect(names()).toContain('mine');
-    expect(names(box.get(TAKE)!.document)).toContain('mine');
+    expect(names(kept[0]!.document)).toContain('mine');
     expect(puts).toEqual([]);
     await session.dropMine();
-    expect(box.has(TAKE)).toBe(false);
+    expect(kept).toEqual([]);
   });
 
   test('leaving the page sends what still waited for a rest', async () => {
     await open();
     session.nudge('move', named('m_b', 'last'));
-    expect(puts).toEqual([]);
+    // Kept at once, and not called saved before it is.
+    expect([puts, state().save.is]).toEqual([[], 'saving']);
+    expect(names(kept[0]!.document)).toContain('last');
     listening.get('pagehide')!();
     await until(() => puts.length === 1);
     expect(names(puts[0]!.document)).toContain('last');
-  });
-
-  test('an edit of an older version in the queue that cannot be read is not shown', async () => {
-    box.set(TAKE, { base: 4, editId: 'e1', document: { ...emptyDocument(), version: 99 } as never });
-    await open();
-    expect(names()).toContain('B');
   });
 });

@@ -2,13 +2,14 @@
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
 import type { MediaFacts, MotionDocument } from '@lyvek/core';
-import { activeMedia, editedUnder, emptyDocument, readDocument, underMedia, withTies } from '@lyvek/core';
+import { activeMedia, editedUnder, emptyDocument, underMedia, withTies } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
 import { afterAct, afterStep } from './history.ts';
 import type { Act } from './history.ts';
-import { browserOutbox } from './outbox.ts';
+import { browserJournal } from './journal.ts';
+import type { Entry } from './journal.ts';
 
 export * from './changes.ts';
 
@@ -65,7 +66,7 @@ export class TakeSession {
     this.autosave = new Autosave({
       takeId,
       revision,
-      outbox: browserOutbox,
+      journal: browserJournal,
       put: (base, editId, d) => putDocument(takeId, base, editId, d),
       onState: (save) => this.store.setState({ save }),
     });
@@ -73,14 +74,18 @@ export class TakeSession {
     addEventListener('pagehide', this.flush);
   }
 
-  /** Opens a take; an edit left from an earlier visit is shown at once and sent. */
-  static async open(takeId: string): Promise<TakeSession> {
-    const [take, pending] = await Promise.all([api.take(takeId), browserOutbox.read(takeId)]);
-    // What an older version has left in the queue may lack newer lists.
-    const kept = pending ? readDocument(pending.document) : null;
-    const session = new TakeSession(takeId, kept?.ok ? kept.document : take.document, take.revision);
-    if (pending && kept?.ok) session.autosave.resume({ ...pending, document: kept.document });
-    return session;
+  /**
+   * Opens a take. Edits that earlier visits left in this browser are shown at once and sent, in order. Those of a second tab, which
+   * started from the same revision, cannot follow them: they become takes of their own, and `rescued` names these.
+   */
+  static async open(takeId: string): Promise<{ session: TakeSession; rescued: string[] }> {
+    const [take, left] = await Promise.all([api.take(takeId), browserJournal.orphans(takeId)]);
+    const first = left.find((list) => list[0]!.base === take.revision) ?? left.at(-1) ?? [];
+    const session = new TakeSession(takeId, first.at(-1)?.document ?? take.document, take.revision);
+    if (first.length) session.autosave.resume(first);
+    const rescued: string[] = [];
+    for (const list of left) if (list !== first) rescued.push(...(await rescue(take, list)));
+    return { session, rescued };
   }
 
   close(): void {
@@ -95,7 +100,7 @@ export class TakeSession {
     if (this.nudging === null) return;
     clearTimeout(this.nudging);
     this.nudging = null;
-    this.autosave.save(this.store.getState().document);
+    this.autosave.finish();
   };
 
   /** Another screen: other media conditions hold. Edits no longer count for one that does not. */
@@ -125,11 +130,13 @@ export class TakeSession {
   actOnWhole(label: string, change: Change, selection?: string[]): void {
     this.flush();
     this.lastNudge = '';
+    const { document } = this.store.getState();
     this.commit(label, change, selection);
-    this.autosave.save(this.store.getState().document);
+    const done = this.store.getState().document;
+    if (done !== document) this.autosave.save(done);
   }
 
-  /** One of a series of small acts (keys, wheel): the series is one undo step, saved when it rests. */
+  /** One of a series of small acts (keys): the series is one undo step, kept here at once and sent when it rests. */
   nudge(label: string, change: Change): void {
     const { document } = this.store.getState();
     const through = this.through(change);
@@ -139,6 +146,9 @@ export class TakeSession {
       this.flush();
       this.commit(label, through);
     }
+    const done = this.store.getState().document;
+    if (done === document) return;
+    this.autosave.save(done, true);
     this.lastNudge = label;
     if (this.nudging !== null) clearTimeout(this.nudging);
     this.nudging = setTimeout(this.flush, REST);
@@ -182,13 +192,25 @@ export class TakeSession {
   /** After a conflict: what is here becomes a take of its own. */
   async keepMine(pageId: string): Promise<string> {
     const take = await api.createTake(pageId, this.store.getState().document);
-    await browserOutbox.clear(this.store.getState().takeId);
+    await this.autosave.forget();
     return take.id;
   }
 
   /** After a conflict: what is here is given up for what the other tab has saved. */
   async dropMine(): Promise<void> {
-    await browserOutbox.clear(this.store.getState().takeId);
+    await this.autosave.forget();
+  }
+}
+
+/** Edits that cannot follow what the server has, kept as a take of their own. Without an answer they stay in the journal. */
+async function rescue(of: { id: string; pageId: string; name: string }, list: Entry[]): Promise<string[]> {
+  try {
+    const name = `${of.name}, edits of another tab`.slice(0, 120);
+    const take = await api.createTake(of.pageId, list.at(-1)!.document, undefined, name);
+    await browserJournal.remove(list);
+    return [take.name];
+  } catch {
+    return [];
   }
 }
 

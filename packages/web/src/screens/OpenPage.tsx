@@ -15,7 +15,7 @@ import { Survey } from '../data/survey.ts';
 import { TakeSession } from '../data/take-session.ts';
 import { PageLink } from '../parts/page-link.ts';
 import type { LinkEvents } from '../parts/page-link.ts';
-import { notifyError } from '../parts/notices.tsx';
+import { notify, notifyError } from '../parts/notices.tsx';
 import { TopBar } from '../parts/TopBar.tsx';
 import { ConditionPop } from './ConditionPop.tsx';
 import { ConflictBanner } from './ConflictBanner.tsx';
@@ -43,6 +43,7 @@ export function OpenPage() {
 }
 
 function WithTake({ whole }: { whole: PageWhole }) {
+  const client = useQueryClient();
   const [search, setSearch] = useSearchParams();
   const take = whole.takes.find((t) => t.id === search.get('take')) ?? whole.takes[0];
   const [opened, setOpened] = useState<TakeSession | Error | null>(null);
@@ -55,7 +56,11 @@ function WithTake({ whole }: { whole: PageWhole }) {
     let timer: ReturnType<typeof setTimeout>;
     const open = () =>
       TakeSession.open(takeId).then(
-        (s) => {
+        ({ session: s, rescued }) => {
+          if (rescued.length) {
+            void client.invalidateQueries({ queryKey: ['page', whole.page.id] });
+            notify(`Edits of another tab were kept as ${rescued.map((n) => `“${n}”`).join(', ')}.`);
+          }
           if (gone) return s.close();
           session = s;
           setOpened(s);
@@ -73,7 +78,7 @@ function WithTake({ whole }: { whole: PageWhole }) {
       session?.close();
       setOpened(null);
     };
-  }, [takeId, round]);
+  }, [takeId, round, client, whole.page.id]);
   if (!take) return <p className="empty-note">This page has no take left. Restore one from the shelf.</p>;
   if (opened instanceof Error) return <p className="empty-note">{opened.message}</p>;
   if (!opened || opened.store.getState().takeId !== take.id)

@@ -90,7 +90,7 @@ function useSession(takeId: string | null): TakeSession | Error | null {
     let session: TakeSession | null = null;
     let gone = false;
     TakeSession.open(takeId).then(
-      (s) => {
+      ({ session: s }) => {
         if (gone) return s.close();
         session = s;
         setOpened(s);

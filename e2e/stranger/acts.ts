@@ -1,0 +1,289 @@
+/** What a stranger does: a table. Each act has a stream of chance of its own, so that leaving one out does not change the others. */
+import type { Control } from './in-page.ts';
+import type { Random } from './random.ts';
+import type { World } from './world.ts';
+
+export interface Act {
+  name: string;
+  weight: number;
+  /** Does it; returns what was done in words. Throws a `Broken` where a law was broken on the way. */
+  run(w: World, r: Random): Promise<string>;
+  /** It may not change the document. */
+  innocent?: boolean;
+  /** It may take motions or keyframes away, of what is selected only. */
+  deletes?: boolean;
+}
+
+/** A law was broken while acting. */
+export class Broken extends Error {}
+
+const dwell = (w: World, r: Random, low = 50, high = 400) => w.page.waitForTimeout(Math.round(r.between(low, high)));
+
+async function move(w: World, r: Random, x: number, y: number): Promise<void> {
+  const steps = Math.round(r.between(3, 8));
+  await w.page.mouse.move(x, y, { steps });
+  w.pointer = { x, y };
+}
+
+const LEFT_ALONE = /Measure|Delete the project|lab|Connect|Restore|Log|Choose|Bring|Add a page|Download|\.zip|Record/i;
+
+async function choose(w: World, r: Random, kind: Control['kind']): Promise<Control | undefined> {
+  const all = (await w.ask<Control[]>('controls')).filter((c) => c.kind === kind && !c.disabled && !LEFT_ALONE.test(c.is));
+  return r.pick(all);
+}
+
+async function press(w: World, r: Random): Promise<string> {
+  const c = await choose(w, r, 'control');
+  if (!c) return 'nothing to press';
+  await move(w, r, c.x, c.y);
+  await dwell(w, r, 80, 400);
+  const before = await w.ask<{ is: string; disabled: boolean } | null>('under', c);
+  const name = before?.is.replace(' (on)', '');
+  if (before?.disabled && name === c.is) throw new Broken(`law 1: ${c.is} can no longer be pressed once it is pointed at`);
+  // It went away while the hand was on its way, as lists do: a person looks again.
+  if (name !== c.is) return `${c.is} had gone`;
+  const url = w.page.url();
+  await w.page.mouse.down();
+  const pressed = await w.ask<{ changes: number; clicks: number }>('counts');
+  await dwell(w, r, 50, 140);
+  const held = await w.ask<{ is: string; disabled: boolean } | null>('under', c);
+  await w.page.mouse.up();
+  if (held?.is.replace(' (on)', '') !== c.is || held.disabled) {
+    if (w.page.url() === url) throw new Broken(`law 1: ${c.is} moved away, or went dead, while it was pressed (there: ${held?.is ?? 'nothing'})`);
+  }
+  if (!before!.is.endsWith('(on)')) {
+    const until = Date.now() + 2500;
+    for (;;) {
+      const now = await w.ask<{ changes: number; clicks: number }>('counts').catch(() => null);
+      if (!now || w.page.url() !== url || now.changes > pressed.changes) break;
+      if (Date.now() > until) throw new Broken(`law 1: ${c.is} was pressed and nothing came of it`);
+      await w.page.waitForTimeout(60);
+    }
+  }
+  return `press ${c.is}`;
+}
+
+const KEYS = ['Escape', 'n', 'm', 's', 'b', 'e', 'ArrowUp', 'ArrowDown', '[', ']', 'Control+d', 'Control+c', 'Control+v', ' ', '/', '?', 'a', '+', '-', '0', 'Tab', 'Enter', 'PageDown', 'Home'];
+const TYPED = ['40%', '120px', '2.5', 'abc', '', '-15%', 'calc(10% + 20px)', 'ease-out', '0', '99999px', 'A rather long name that somebody may well give to a motion of theirs'];
+
+export const ACTS: readonly Act[] = [
+  { name: 'press', weight: 34, run: press },
+  {
+    name: 'drag',
+    weight: 14,
+    async run(w, r) {
+      const c = await choose(w, r, 'drag');
+      if (!c) return 'nothing to drag';
+      await move(w, r, c.x, c.y);
+      await dwell(w, r, 50, 200);
+      await w.page.mouse.down();
+      const steps = Math.round(r.between(0, 9));
+      for (let i = 0; i < steps; i++) {
+        await w.page.mouse.move((w.pointer.x += r.between(-12, 12)), (w.pointer.y += r.between(-30, 30)));
+        await dwell(w, r, 15, 60);
+      }
+      if (steps && r.next() < 0.2) await w.page.keyboard.press('Escape');
+      await w.page.mouse.up();
+      return `drag ${c.is}`;
+    },
+  },
+  {
+    name: 'double click',
+    weight: 3,
+    async run(w, r) {
+      const at = await w.page.locator('.curve-row svg').all();
+      const box = await r.pick(at)?.boundingBox();
+      if (!box) return 'no curve';
+      await move(w, r, box.x + r.between(10, box.width - 10), box.y + r.between(6, box.height - 6));
+      await dwell(w, r);
+      await w.page.mouse.dblclick(w.pointer.x, w.pointer.y, { delay: 60 });
+      return 'double click on a curve';
+    },
+  },
+  {
+    name: 'hover',
+    weight: 6,
+    innocent: true,
+    async run(w, r) {
+      const c = await choose(w, r, r.pick(['control', 'drag', 'field'] as const)!);
+      if (!c) return 'nothing to point at';
+      await move(w, r, c.x, c.y);
+      await dwell(w, r, 200, 600);
+      return `point at ${c.is}`;
+    },
+  },
+  {
+    name: 'wheel',
+    weight: 8,
+    innocent: true,
+    async run(w, r) {
+      const words = await w.page.locator('.sentence .word, .word').all();
+      const box = r.next() < 0.5 ? await r.pick(words)?.boundingBox() : null;
+      const size = w.page.viewportSize()!;
+      await move(w, r, box ? box.x + box.width / 2 : r.between(20, size.width - 20), box ? box.y + box.height / 2 : r.between(60, size.height - 20));
+      for (let i = 0; i < 4; i++) {
+        await w.page.mouse.wheel(0, r.next() < 0.7 ? 100 : -100);
+        await dwell(w, r, 30, 90);
+      }
+      return `wheel at ${Math.round(w.pointer.x)}, ${Math.round(w.pointer.y)}`;
+    },
+  },
+  {
+    name: 'type',
+    weight: 7,
+    async run(w, r) {
+      const c = await choose(w, r, 'field');
+      if (!c) return 'no field';
+      await move(w, r, c.x, c.y);
+      await w.page.mouse.click(c.x, c.y, { delay: 60 });
+      await w.page.keyboard.press('Control+a');
+      const text = r.pick(TYPED)!;
+      await w.page.keyboard.type(text, { delay: 12 });
+      await w.page.keyboard.press(r.pick(['Enter', 'Tab', 'Escape'] as const)!);
+      return `type “${text}” into ${c.is}`;
+    },
+  },
+  {
+    name: 'key',
+    weight: 12,
+    async run(w, r) {
+      const key = r.pick(KEYS)!;
+      await w.page.keyboard.press(key, { delay: 40 });
+      await dwell(w, r);
+      return `key ${key}`;
+    },
+  },
+  {
+    name: 'delete',
+    weight: 3,
+    deletes: true,
+    async run(w, r) {
+      const key = r.pick(['Delete', 'Backspace'] as const)!;
+      await w.page.keyboard.press(key, { delay: 40 });
+      return `key ${key}`;
+    },
+  },
+  {
+    name: 'pick in the page',
+    weight: 5,
+    async run(w, r) {
+      const box = await w.page.locator('.preview-page iframe').first().boundingBox().catch(() => null);
+      if (!box) return 'no page';
+      await move(w, r, box.x + r.between(4, box.width - 4), box.y + r.between(4, box.height - 4));
+      await dwell(w, r, 100, 300);
+      await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
+      return 'click in the page';
+    },
+  },
+  {
+    name: 'undo and redo',
+    weight: 4,
+    async run(w, r) {
+      await w.page.keyboard.press('Escape');
+      if (!(await w.saved())) return 'not saved, so not undone';
+      const before = await w.stored();
+      const times = Math.round(r.between(1, 3));
+      let undone = 0;
+      for (; undone < times; undone++) {
+        await w.page.keyboard.press('Control+z', { delay: 30 });
+        await dwell(w, r, 60, 160);
+        if (await w.page.getByText('There is nothing to undo').count()) break;
+      }
+      for (let i = 0; i < undone; i++) {
+        await w.page.keyboard.press('Control+Shift+Z', { delay: 30 });
+        await dwell(w, r, 60, 160);
+      }
+      if (!(await w.saved())) throw new Broken('law 3: after undo and redo it is never saved');
+      const { revision: _a, ...was } = before;
+      const { revision: _b, ...is } = await w.stored();
+      if (JSON.stringify(was) !== JSON.stringify(is)) throw new Broken(`law 3: ${undone} × undo and redo does not give the same document back`);
+      return `undo and redo ${undone} times`;
+    },
+  },
+  {
+    name: 'other screen and back',
+    weight: 2,
+    async run(w, r) {
+      const screen = r.pick(['Trials', 'Takes', 'Hand-off', 'Presets'] as const)!;
+      const link = w.page.getByRole('link', { name: screen, exact: true });
+      if (!(await link.count())) return 'no such screen here';
+      await link.click({ delay: 60 });
+      await dwell(w, r, 300, 900);
+      await w.page.goBack();
+      await w.settle();
+      return `to ${screen} and back`;
+    },
+  },
+  {
+    name: 'reload at once',
+    weight: 3,
+    async run(w, r) {
+      // Straight after an arrow key or a mute, as hands do.
+      const key = r.pick(['ArrowDown', 'm', 'Control+d'] as const)!;
+      await w.page.keyboard.press(key);
+      await w.page.waitForTimeout(Math.round(r.between(0, 120)));
+      await reloadKeeping(w);
+      return `key ${key} and reload`;
+    },
+  },
+  {
+    name: 'away for a while',
+    weight: 2,
+    async run(w, r) {
+      w.fault = r.pick(['away', '503'] as const)!;
+      const done: string[] = [];
+      for (let i = 0; i < 4; i++) {
+        const key = r.pick(['n', 'm', 'Control+d', 'ArrowDown'] as const)!;
+        done.push(key);
+        await w.page.keyboard.press(key, { delay: 30 });
+        await dwell(w, r, 100, 300);
+      }
+      await reloadKeeping(w);
+      return `the server is away (${done.join(' ')}), reload, and back`;
+    },
+  },
+  {
+    name: 'second window',
+    weight: 1,
+    async run(w, r) {
+      w.rivals = true;
+      const other = await w.open();
+      await other.keyboard.press('n');
+      await dwell(w, r);
+      await other.keyboard.press('m');
+      await other.waitForTimeout(900);
+      await other.close();
+      return 'an edit in a second window';
+    },
+  },
+  {
+    name: 'other window size',
+    weight: 2,
+    innocent: true,
+    async run(w, r) {
+      const size = r.pick([
+        { width: 1024, height: 768 },
+        { width: 1280, height: 800 },
+        { width: 1920, height: 1080 },
+      ])!;
+      await w.page.setViewportSize(size);
+      await dwell(w, r, 200, 400);
+      return `window ${size.width} × ${size.height}`;
+    },
+  },
+];
+
+/** Reloads; what was shown before is there again, and the server has it. */
+async function reloadKeeping(w: World): Promise<void> {
+  const before = await w.ask<{ bars: string[] }>('shown');
+  const name = (b: string) => b.replace(/ -?[\d.]+ -?[\d.]+/, '');
+  await w.page.reload();
+  w.fault = 'none';
+  await w.settle();
+  const conflict = await w.page.locator('.banner').count();
+  if (conflict || !before.bars.length) return;
+  const after = await w.ask<{ bars: string[] }>('shown');
+  const lost = before.bars.map(name).filter((b) => !after.bars.map(name).includes(b));
+  if (lost.length && after.bars.length) throw new Broken(`law 3: after a reload is gone what was shown before: ${lost.slice(0, 3).join(', ')}`);
+  if (!(await w.saved())) throw new Broken('law 3: after a reload it is never saved');
+}
