@@ -25,14 +25,13 @@ export function watch(): void {
   addEventListener('focusin', (e) => {
     if ((e.target as Element).matches('input, textarea, select')) seen.changes++;
   });
-  const begin = () =>
-    new MutationObserver((list) => (seen.changes += list.length)).observe(document, {
-      subtree: true,
-      childList: true,
-      attributes: true,
-      characterData: true,
-    });
-  document.documentElement ? begin() : addEventListener('readystatechange', begin, { once: true });
+  // The document itself is there before anything in it.
+  new MutationObserver((list) => (seen.changes += list.length)).observe(document, {
+    subtree: true,
+    childList: true,
+    attributes: true,
+    characterData: true,
+  });
 }
 
 export const counts = (): Watch => ({ ...(window as unknown as { strangerSaw: Watch }).strangerSaw });

@@ -62,9 +62,9 @@ const motion = (id: string, name: string, selector: string, driver: object, extr
   reducedMotion: 'fade',
   ...extra,
 });
-const passage = (subject: string | null = null) => ({
+const passage = () => ({
   kind: 'passage',
-  subject,
+  subject: 'self',
   axis: 'block',
   insets: ['0px', '0px'],
 });

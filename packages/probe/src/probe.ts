@@ -1,4 +1,5 @@
 /** The probe: Lyvek’s eyes and hands inside a page, whichever way it came there. */
+import { adjustedBy } from '@lyvek/core/marks';
 import { find } from './find.ts';
 import { look } from './look.ts';
 import { measure } from './measure.ts';
@@ -36,7 +37,9 @@ function act(message: ToProbe): void {
       script.again();
       elements = measured.elements;
       size = sizeOf();
-      return say({ is: 'layout', id: message.id, layout: measured.layout });
+      const adjusted = adjustedBy(styles.adjustments);
+      const layout = adjusted ? { ...measured.layout, adjusted } : measured.layout;
+      return say({ is: 'layout', id: message.id, layout });
     }
     case 'style':
       patch.apply(message.patch);

@@ -24,6 +24,11 @@ export class Styles {
     return refused;
   }
 
+  /** CSS of the adjustments that are in place. */
+  get adjustments(): string[] {
+    return this.order.flatMap((id) => (id.startsWith('adjust:') ? (this.sheets.get(id)?.css ?? []) : []));
+  }
+
   /** Adopts our sheets, or, for measuring, only those that belong to the page as it stands still. */
   private adopt(onlyStaying = false): void {
     const wanted = this.order.flatMap((id) => {

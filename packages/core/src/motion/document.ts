@@ -2,11 +2,11 @@
 import { z } from 'zod';
 import { parseLength } from '../page/index.ts';
 import { AdjustmentSchema } from './adjustment.ts';
-import { mediaProblems, MediaSchema, motionUnder } from './conditions.ts';
+import { MediaSchema, motionUnder } from './conditions.ts';
+import { crossProblems } from './cross-problems.ts';
 import { GateSchema, MeetingSchema, phasePoint, TimeSchema } from './gate.ts';
 import { PinSchema } from './pin.ts';
-import { CueSchema, TiesSchema, tieProblems, withTies } from './tie.ts';
-import { timeProblems } from './timed.ts';
+import { CueSchema, TiesSchema, withTies } from './tie.ts';
 import { id, selector } from './parts.ts';
 import { motionProblems } from './motion-rules.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
@@ -177,43 +177,8 @@ export const DocumentSchema = z
       .default([]),
   })
   .superRefine((d, ctx) => {
-    const seen = new Set<string>();
-    for (const list of ['motions', 'pins', 'gates', 'cues', 'adjustments', 'media'] as const)
-      d[list].forEach((one, i) => {
-        if (seen.has(one.id))
-          ctx.addIssue({ code: 'custom', message: `the id ${one.id} is used twice`, path: [list, i, 'id'] });
-        seen.add(one.id);
-      });
-    for (const [i, side, message] of tieProblems(d.motions, d.cues))
-      ctx.addIssue({ code: 'custom', message, path: ['motions', i, 'ties', side] });
-    for (const [path, message] of mediaProblems(d as MotionDocument))
+    for (const { path, message } of crossProblems(d as MotionDocument))
       ctx.addIssue({ code: 'custom', message, path });
-    d.cues.forEach((c, i) => {
-      if (c.link !== undefined && d.cues.findIndex((o) => o.link === c.link) < i)
-        ctx.addIssue({
-          code: 'custom',
-          message: `the link ${c.link} is used twice`,
-          path: ['cues', i, 'link'],
-        });
-      if (c.pin !== null && !d.pins.some((p) => p.id === c.pin))
-        ctx.addIssue({ code: 'custom', message: `no pin has the id ${c.pin}`, path: ['cues', i, 'pin'] });
-    });
-    for (const [i, message] of timeProblems(d.motions))
-      ctx.addIssue({ code: 'custom', message, path: ['motions', i, 'time', 'after'] });
-    d.motions.forEach(({ driver }, i) => {
-      if (driver.kind === 'pin' && !d.pins.some((p) => p.id === driver.pin))
-        ctx.addIssue({
-          code: 'custom',
-          message: `no pin has the id ${driver.pin}`,
-          path: ['motions', i, 'driver', 'pin'],
-        });
-      if (driver.kind === 'gate' && !d.gates.some((g) => g.id === driver.gate))
-        ctx.addIssue({
-          code: 'custom',
-          message: `no gate has the id ${driver.gate}`,
-          path: ['motions', i, 'driver', 'gate'],
-        });
-    });
   });
 
 export type Motion = z.infer<typeof MotionSchema>;

@@ -10,3 +10,4 @@ export * from './tie.ts';
 export * from './conditions.ts';
 export * from './rest.ts';
 export * from './add-read.ts';
+export * from './soundness.ts';

@@ -1,5 +1,5 @@
 /** Puts the hand-off of a document together, from what the database has of its page. */
-import { assemble } from '@lyvek/core';
+import { assemble, isAdjusted } from '@lyvek/core';
 import type { MotionDocument, Target } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
 import type { Db } from '../store/database.ts';
@@ -36,7 +36,7 @@ export async function handOffOf(
   const assembled = assemble(
     document,
     own,
-    layouts.filter((l) => l !== own),
+    layouts.filter((l) => l !== own && isAdjusted(l, document)),
     handOffPage(page, files),
     `${page.name}. Lyvek, ${take}`,
     options,

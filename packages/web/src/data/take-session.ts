@@ -2,7 +2,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
 import type { MediaFacts, MotionDocument } from '@lyvek/core';
-import { activeMedia, editedUnder, emptyDocument, underMedia, withTies } from '@lyvek/core';
+import { activeMedia, editedUnder, emptyDocument, underMedia, whyUnsound, withTies } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
@@ -26,6 +26,8 @@ export interface TakeState {
   /** the media condition that edits count for; null: wherever the seen value is written */
   scope: string | null;
   save: SaveState;
+  /** the last act that could not be done, and why */
+  blocked: { why: string } | null;
 }
 
 type Change = (d: MotionDocument) => MotionDocument;
@@ -62,6 +64,7 @@ export class TakeSession {
       facts: null,
       scope: null,
       save: { is: 'saved', revision },
+      blocked: null,
     }));
     this.autosave = new Autosave({
       takeId,
@@ -130,25 +133,22 @@ export class TakeSession {
   actOnWhole(label: string, change: Change, selection?: string[]): void {
     this.flush();
     this.lastNudge = '';
-    const { document } = this.store.getState();
-    this.commit(label, change, selection);
-    const done = this.store.getState().document;
-    if (done !== document) this.autosave.save(done);
+    if (this.commit(label, change, selection)) this.autosave.save(this.store.getState().document);
   }
 
   /** One of a series of small acts (keys): the series is one undo step, kept here at once and sent when it rests. */
   nudge(label: string, change: Change): void {
     const { document } = this.store.getState();
     const through = this.through(change);
-    if (this.nudging !== null && this.lastNudge === label)
-      this.store.setState({ document: withTies(through(document)), tried: null });
-    else {
+    if (this.nudging !== null && this.lastNudge === label) {
+      const next = withTies(through(document));
+      if (next === document || this.isBlocked(document, next)) return;
+      this.store.setState({ document: next, tried: null });
+    } else {
       this.flush();
-      this.commit(label, through);
+      if (!this.commit(label, through)) return;
     }
-    const done = this.store.getState().document;
-    if (done === document) return;
-    this.autosave.save(done, true);
+    this.autosave.save(this.store.getState().document, true);
     this.lastNudge = label;
     if (this.nudging !== null) clearTimeout(this.nudging);
     this.nudging = setTimeout(this.flush, REST);
@@ -160,14 +160,22 @@ export class TakeSession {
     this.store.setState({ tried: change ? withTies(this.through(change)(document)) : null });
   }
 
-  private commit(label: string, change: Change, selection?: string[]): void {
+  /** False where nothing came of it: it changes nothing, or it would leave a document that cannot be kept, which is then said. */
+  private commit(label: string, change: Change, selection?: string[]): boolean {
     const { document, past, future } = this.store.getState();
     const next = afterAct({ document, past, future }, label, change);
-    this.store.setState({
-      ...next,
-      tried: null,
-      ...(selection && next.document !== document ? { selection } : {}),
-    });
+    if (next.document === document || this.isBlocked(document, next.document)) {
+      this.store.setState({ tried: null });
+      return false;
+    }
+    this.store.setState({ ...next, tried: null, ...(selection ? { selection } : {}) });
+    return true;
+  }
+
+  private isBlocked(before: MotionDocument, after: MotionDocument): boolean {
+    const why = whyUnsound(before, after);
+    if (why) this.store.setState({ blocked: { why } });
+    return why !== null;
   }
 
   undo = (): string | null => this.step('past');

@@ -3,16 +3,10 @@ import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts } from '@lyvek/api';
 import { selectorsOf } from '@lyvek/core';
-import type { HtmlPatch, Layout, MotionDocument, Piece, Plan, Px, Viewport } from '@lyvek/core';
+import type { Layout, MotionDocument, Px, Viewport } from '@lyvek/core';
 import { PageLink } from './page-link.ts';
+import type { Dress } from './page-link.ts';
 import { sandboxOf, useOpenedFrame } from './use-opened-frame.ts';
-
-/** What the page is given. */
-export interface Dress {
-  pieces: readonly Piece[];
-  patch: HtmlPatch;
-  plan: Plan;
-}
 
 interface SeenPageProps {
   page: PageFacts;

@@ -6,8 +6,8 @@ export interface Drag {
   move(by: number, event: PointerEvent): void;
   /** let go after having moved */
   drop(by: number, event: PointerEvent): void;
-  /** ended in any other way: not moved, cancelled, or given up with Esc */
-  putBack(): void;
+  /** ended in any other way; `given`: given up with Esc or cancelled, as against never having moved */
+  putBack(given: boolean): void;
 }
 
 /** px before a press becomes a drag */
@@ -26,10 +26,11 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
   document.documentElement.dataset.dragging = '';
   over.signal.addEventListener('abort', () => delete document.documentElement.dataset.dragging);
   let moved = false;
-  const giveUp = () => {
+  const end = (given: boolean) => {
     over.abort();
-    drag.putBack();
+    drag.putBack(given);
   };
+  const giveUp = () => end(true);
   const listen = <T extends Event>(
     to: EventTarget,
     type: string,
@@ -41,11 +42,12 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
     if (moved) drag.move(event.clientY - from, event);
   });
   listen<PointerEvent>(target, 'pointerup', (event) => {
-    if (!moved) return giveUp();
+    if (!moved) return end(false);
     over.abort();
     drag.drop(event.clientY - from, event);
   });
   listen(target, 'pointercancel', giveUp);
+  listen(target, 'lostpointercapture', giveUp);
   listen<KeyboardEvent>(
     window,
     'keydown',

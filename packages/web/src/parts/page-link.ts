@@ -41,6 +41,15 @@ const animationNames = (piece: Piece): string[] =>
 const MOST_MESSAGES = 600;
 const HEARTBEAT = 1000;
 const SILENCE = 4500;
+/** A series of changes of the page is measured once, ms. */
+const REST_MS = 60;
+
+/** What a page is given: its motions, the HTML that pins need, and what the script plays. */
+export interface Dress {
+  pieces: readonly Piece[];
+  patch: HtmlPatch;
+  plan: Plan;
+}
 
 export class PageLink {
   readonly store = createStore<PageView>(() => ({
@@ -65,6 +74,13 @@ export class PageLink {
   private queue: ToProbe[] = [];
   private rode: ((ridden: Ridden) => void) | null = null;
   private selectors: () => string[] = () => [];
+  /** what changes the page itself, as it was last sent, and as it was when the page was last measured */
+  private worn = '';
+  private measuredIn: string | null = null;
+  private trying = false;
+  private owed = false;
+  private soon: ReturnType<typeof setTimeout> | null = null;
+  private dress: () => Dress | null = () => null;
   private readonly events: Partial<LinkEvents>;
 
   private readonly measures: boolean;
@@ -79,6 +95,7 @@ export class PageLink {
   attach(frame: HTMLIFrameElement, selectors: () => string[], live: LivePairing | null = null): () => void {
     this.selectors = selectors;
     this.frame = frame;
+    this.measuredIn = null;
     const greet = (e: MessageEvent) => {
       if (e.source !== frame.contentWindow || e.data !== HELLO) return;
       const channel = new MessageChannel();
@@ -102,6 +119,7 @@ export class PageLink {
     return () => {
       stop();
       if (this.beat) clearInterval(this.beat);
+      if (this.soon) clearTimeout(this.soon);
       this.port?.close();
       this.port = null;
     };
@@ -152,8 +170,12 @@ export class PageLink {
       case 'ready':
         this.store.setState({ late: message.late });
         for (const m of this.queue.splice(0)) this.port?.postMessage(m);
-        if (this.measures) this.measure();
-        else this.store.setState({ link: 'ready' });
+        if (this.measures) {
+          // Pins and adjustments make the page what it is: they are there before it is measured.
+          const dress = this.dress();
+          if (dress) this.style(dress.pieces, dress.patch, dress.plan);
+          this.measure();
+        } else this.store.setState({ link: 'ready' });
         // A page that was open before comes back at its place.
         return this.say({ do: 'scroll', seq: ++this.seq, ...this.store.getState().offset });
       case 'resized':
@@ -197,8 +219,32 @@ export class PageLink {
     else if (message.do === 'scale') this.queue.push(message);
   }
 
+  /** What the page gets before it is measured for the first time: only what stays while it is measured is needed of it. */
+  wear(dress: () => Dress | null): void {
+    this.dress = dress;
+  }
+
+  /** While something is tried, the page is not measured: what is tried is not yet so. */
+  try(on: boolean): void {
+    this.trying = on;
+    if (!on && (this.owed || this.isOutgrown())) this.measureSoon();
+  }
+
   measure(): void {
+    this.owed = this.trying;
+    if (this.trying) return;
+    this.measuredIn = this.worn;
     this.say({ do: 'measure', id: 0, selectors: this.selectors() });
+  }
+
+  /** Pins or adjustments are others than those that it was measured in. */
+  private isOutgrown(): boolean {
+    return this.measures && this.measuredIn !== null && this.measuredIn !== this.worn;
+  }
+
+  private measureSoon(): void {
+    if (this.soon) clearTimeout(this.soon);
+    this.soon = setTimeout(() => this.measure(), REST_MS);
   }
 
   /** Scrolls the page; the playhead follows at once, the page's own answer is the truth. */
@@ -256,6 +302,8 @@ export class PageLink {
     const order = pieces.map((p) => p.id);
     const key = `${order.join(' ')} ${JSON.stringify([patch, plan])}`;
     if (changed.length === 0 && key === this.order) return;
+    this.worn = JSON.stringify([patch, pieces.flatMap((p) => (p.stays ? [p.id, previewCss(p)] : []))]);
+    if (!this.trying && this.isOutgrown()) this.measureSoon();
     for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
     for (const p of changed) this.sent.set(p.id, p);
     this.order = key;

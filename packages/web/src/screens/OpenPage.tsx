@@ -131,6 +131,13 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       .catch(() => undefined);
   };
   useEffect(() => session.look({ viewport, still: reduced }), [session, viewport, reduced]);
+  useEffect(
+    () =>
+      session.store.subscribe((s, before) => {
+        if (s.blocked && s.blocked !== before.blocked) notify(`Not done: ${s.blocked.why}`, { wrong: true });
+      }),
+    [session],
+  );
   const [choice, setChoice] = useState<Choice>(FIRST_CHOICE);
   const choose = useCallback((change: Partial<Choice>) => setChoice((c) => ({ ...c, ...change })), []);
   const [work] = useState(() => ({

@@ -1,13 +1,13 @@
 /** What all modes of one opened page share. */
-import { createContext, useContext, useMemo } from 'react';
+import { createContext, useContext, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts, PageWhole, ProjectFacts, ProjectSettings, TakeFacts } from '@lyvek/api';
-import { emptyLayout, withPins } from '@lyvek/core';
+import { emptyLayout, isAdjusted, withPins } from '@lyvek/core';
 import type { Direction, HeldLayout, Layout, MotionDocument, Viewport } from '@lyvek/core';
 import type { Asked } from '../data/asked.ts';
 import type { Survey } from '../data/survey.ts';
 import { seenOf, settledOf } from '../data/take-session.ts';
-import type { TakeSession } from '../data/take-session.ts';
+import type { TakeSession, TakeState } from '../data/take-session.ts';
 import type { LinkEvents, PageLink } from '../parts/page-link.ts';
 
 /** How the page is tried: shared by the Rundown and the trials. */
@@ -56,24 +56,51 @@ export function useOpenedPage(): OpenedPage {
 
 const sameSize = (l: Layout, v: Viewport) => l.viewport.width === v.width && l.viewport.height === v.height;
 
+interface KnownLayout {
+  layout: HeldLayout;
+  /** it is of this size; else it is empty */
+  known: boolean;
+  /** it is of this size, and of the page as the document adjusts it; else it may be drawn and is not judged */
+  measured: boolean;
+  /** of other sizes */
+  others: Layout[];
+}
+
+/** The same list again as long as nothing in it has changed. */
+function useSame<T>(list: T): T {
+  const [kept, keep] = useState(list);
+  if (kept === list) return kept;
+  if (JSON.stringify(kept) === JSON.stringify(list)) return kept;
+  keep(list);
+  return list;
+}
+
+function useLayoutWith(pinsOf: (s: TakeState) => MotionDocument['pins']): KnownLayout {
+  const { link, viewport, stored, session } = useOpenedPage();
+  const pins = useSame(useStore(session.store, pinsOf));
+  const live = useStore(link.store, (s) => s.layout);
+  const document = useStore(session.store, settledOf);
+  const raw = live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
+  const layout = useMemo(() => withPins(raw ?? emptyLayout(viewport), pins), [raw, viewport, pins]);
+  const known = raw !== null;
+  const measured = known && isAdjusted(raw, document);
+  const others = useMemo(
+    () => stored.filter((l) => !sameSize(l, viewport) && isAdjusted(l, document)),
+    [stored, viewport, document],
+  );
+  return useMemo(() => ({ layout, known, measured, others }), [layout, known, measured, others]);
+}
+const shownPins = (s: TakeState) => seenOf(s).pins;
+const settledPins = (s: TakeState) => settledOf(s).pins;
+
 /**
  * The layout at the chosen size: as measured now, else as stored, else an empty one. It has the pins of the shown document, so that everything below follows at once while one is
  * being changed.
  */
-export function useLayout(): { layout: HeldLayout; measured: boolean; others: Layout[] } {
-  const { link, viewport, stored, session } = useOpenedPage();
-  const pins = useStore(session.store, (s) => seenOf(s).pins);
-  const live = useStore(link.store, (s) => s.layout);
-  return useMemo(() => {
-    const layout =
-      live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
-    return {
-      layout: withPins(layout ?? emptyLayout(viewport), pins),
-      measured: layout !== null,
-      others: stored.filter((l) => !sameSize(l, viewport)),
-    };
-  }, [live, stored, viewport, pins]);
-}
+export const useLayout = (): KnownLayout => useLayoutWith(shownPins);
+
+/** The same with the pins of what is done: what is only being tried changes nothing here. */
+export const useSettledLayout = (): KnownLayout => useLayoutWith(settledPins);
 
 /** The document as it is shown: under the media conditions that hold, and with a drag or a tried effect, if one is under way. */
 export function useShownDocument(): MotionDocument {

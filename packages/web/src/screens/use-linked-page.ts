@@ -3,9 +3,12 @@ import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { RefObject } from 'react';
 import { useStore } from 'zustand';
 import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
-import type { MotionDocument } from '@lyvek/core';
+import type { MotionDocument, Plan } from '@lyvek/core';
+import type { Dress } from '../parts/page-link.ts';
 import { useOpenedFrame } from '../parts/use-opened-frame.ts';
-import { useLayout, useOpenedPage, useSettledDocument } from './page-context.ts';
+import { useLayout, useOpenedPage } from './page-context.ts';
+
+const NOTHING: Plan = { follow: [], signals: [], belts: [], travels: [] };
 
 /** `document`: what the page shows; `also`: another one that the same layout serves. Returns the key that the frame must have, and what opens the page anew. */
 export function useLinkedPage(
@@ -34,6 +37,25 @@ export function useLinkedPage(
     opened.current = taken;
   }, [taken, again]);
 
+  const { pieces, plan } = useMemo(
+    () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion'),
+    [document, layout, reduced],
+  );
+  const patch = useMemo(() => patchOf(document), [document]);
+  const dress = useRef<Dress>({ pieces, patch, plan });
+  dress.current = { pieces, patch, plan };
+  useEffect(() => {
+    link.wear(() => ({ ...dress.current, pieces: dress.current.pieces.filter((p) => p.stays), plan: NOTHING }));
+    return () => link.wear(() => null);
+  }, [link]);
+
+  const tried = useStore(session.store, (s) => s.tried !== null);
+  useEffect(() => {
+    if (live) link.style(pieces, patch, plan);
+    link.try(tried);
+  }, [link, pieces, patch, plan, live, tried]);
+
+  // In this order: at another size other conditions hold, and the page has them before it is measured.
   useEffect(() => {
     if (state === 'ready') link.measure();
   }, [link, viewport.width, viewport.height]); // eslint-disable-line react-hooks/exhaustive-deps
@@ -50,35 +72,6 @@ export function useLinkedPage(
   useEffect(() => {
     if (unknown && measured) link.measure();
   }, [unknown, measured, link]);
-
-  const { pieces, plan } = useMemo(
-    () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion'),
-    [document, layout, reduced],
-  );
-  const patch = useMemo(() => patchOf(document), [document]);
-  useEffect(() => {
-    if (live) link.style(pieces, patch, plan);
-  }, [link, pieces, patch, plan, live]);
-
-  // Pins and adjustments change the page itself, so it is measured again once they have come to rest.
-  const settled = useSettledDocument();
-  const shape = useMemo(
-    () =>
-      JSON.stringify([
-        settled.pins,
-        settled.adjustments.map(({ selector, declarations }) => [selector, declarations]),
-      ]),
-    [settled],
-  );
-  const measuredShape = useRef(shape);
-  useEffect(() => {
-    if (!live || measuredShape.current === shape) return;
-    const timer = setTimeout(() => {
-      measuredShape.current = shape;
-      link.measure();
-    }, 60);
-    return () => clearTimeout(timer);
-  }, [shape, live, link]);
 
   return { key, again };
 }

@@ -8,7 +8,7 @@ import type { Simulation } from '../data/asked.ts';
 import { gestureFor, traceKey } from '../workers/trial-work.ts';
 import type { TrialQuestion } from '../workers/trial-work.ts';
 import { useReading } from './use-reading.ts';
-import { useLayout, useOpenedPage, useSettledDocument } from './page-context.ts';
+import { useOpenedPage, useSettledDocument, useSettledLayout } from './page-context.ts';
 
 /** A series of small changes is asked about once. */
 const REST = 90;
@@ -47,7 +47,7 @@ export interface SimulationView {
 
 export function useSimulation(): SimulationView {
   const { simulations } = useOpenedPage();
-  const { layout, measured } = useLayout();
+  const { layout, measured } = useSettledLayout();
   const document = useSettledDocument();
   const { question } = useQuestion();
   useEffect(() => {

@@ -4,13 +4,14 @@ import { useStore } from 'zustand';
 import { clockById, isTimed } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import { useSize } from '../../parts/use-size.ts';
-import { useLayout, useOpenedPage, useShownDocument } from '../page-context.ts';
+import { useLayout, useOpenedPage, useSettledDocument, useShownDocument } from '../page-context.ts';
 import { useQuestion, useSimulation } from '../use-simulation.ts';
 import { AddMotion } from './add/AddMotion.tsx';
 import { Chart } from './chart/Chart.tsx';
 import { LANES } from './chart/lanes.ts';
 import { HeadRow } from './HeadRow.tsx';
 import { barsOf } from './model/bars.ts';
+import { keepBeadsOf } from './model/beads.ts';
 import { clampView, fitView } from '../../parts/strip/view.ts';
 import type { View } from '../../parts/strip/view.ts';
 import type { Grip } from './model/moves.ts';
@@ -18,6 +19,7 @@ import { Preview } from './preview/Preview.tsx';
 import { Transport } from './preview/Transport.tsx';
 import { RundownContext } from './rundown-context.ts';
 import type { Rundown } from './rundown-context.ts';
+import { FindingsDock } from './sheet/FindingsDock.tsx';
 import { Sheet } from './sheet/Sheet.tsx';
 import { useKeys } from './use-keys.ts';
 
@@ -31,8 +33,9 @@ const sheetHeight = (h: number) => Math.round(Math.max(250, Math.min(420, 322 + 
 
 export function RundownScreen() {
   const { session, link, events, page, viewport } = useOpenedPage();
-  const { layout, measured } = useLayout();
+  const { layout, known: measured } = useLayout();
   const document = useShownDocument();
+  const settled = useSettledDocument();
   const selection = useStore(session.store, (s) => s.selection);
   const { ref, width, height } = useSize();
   const { question, gesture } = useQuestion();
@@ -68,7 +71,7 @@ export function RundownScreen() {
   );
 
   const { bars, unplaced } = useMemo(() => barsOf(document, layout), [document, layout]);
-  const findings = (measured && last?.answer.findings) || NO_FINDINGS;
+  const findings = last?.answer.findings ?? NO_FINDINGS;
 
   const select = useCallback(
     (id: string | null, additive = false) => {
@@ -88,7 +91,7 @@ export function RundownScreen() {
     bars,
     unplaced,
     findings,
-    frames: measured ? (last?.answer.frames ?? null) : null,
+    frames: last?.answer.frames ?? null,
     stale,
     view,
     setView,
@@ -115,6 +118,7 @@ export function RundownScreen() {
     outlines,
   };
   const handleKey = useKeys(context);
+  useEffect(() => keepBeadsOf(selection), [selection]);
 
   /** A picked element with one motion selects it; without any it waits for + Motion. */
   const pick = useCallback(
@@ -152,10 +156,11 @@ export function RundownScreen() {
   const left = leftWidth(width);
   const right = width - left;
   // Time needs room to run down, so a gate’s sheet rises.
+  // Of what is done: nothing changes its size because something is being tried.
   const timed =
     selection.length === 1 &&
-    (document.gates.some((g) => g.id === selection[0]) ||
-      document.motions.some((m) => m.id === selection[0] && isTimed(m.driver)));
+    (settled.gates.some((g) => g.id === selection[0]) ||
+      settled.motions.some((m) => m.id === selection[0] && isTimed(m.driver)));
   const sheet = timed ? Math.max(sheetHeight(height), Math.min(442, height - 310)) : sheetHeight(height);
   const previewHeight = height - HEAD - TRANSPORT - sheet - 6;
   return (
@@ -163,6 +168,7 @@ export function RundownScreen() {
       <div
         className="rundown"
         ref={ref}
+        data-settled={measured && !stale}
         tabIndex={-1}
         style={{ gridTemplateColumns: `${left}px minmax(0, 1fr)` }}
       >
@@ -184,7 +190,10 @@ export function RundownScreen() {
           </div>
           <Transport />
           <div className="sheet-holder" style={{ height: sheet }}>
-            <Sheet />
+            <div className="sheet-scroll">
+              <Sheet />
+            </div>
+            <FindingsDock />
           </div>
         </div>
       </div>

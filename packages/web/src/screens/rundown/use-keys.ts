@@ -7,7 +7,7 @@ import { duplicated, newId, withoutMotions } from '../../data/take-session.ts';
 import { notify } from '../../parts/notices.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import type { OpenedPage } from '../page-context.ts';
-import { beadsOf, beadStore, movedBeads, withBeadAt, withoutBeads } from './model/beads.ts';
+import { beadsOf, beadStore, chooseStop, movedBeads, withBeadAt, withoutBeads } from './model/beads.ts';
 import { nudged, replaceMotions, shifted } from './model/moves.ts';
 import { rowOf, zoomView } from '../../parts/strip/view.ts';
 import { elementName } from './model/words.ts';
@@ -79,10 +79,15 @@ const redo: Act = (_k, _r, { session }) => {
 const remove: Act = (_k, r, { session }) => {
   const { chosen } = beadStore.getState();
   if (chosen.length) {
-    const owners = r.bars.filter((b) => chosen.some((c) => c.motion === b.motion.id));
+    const owners = r.document.motions.filter((m) => chosen.some((c) => c.motion === m.id));
+    const before = session.store.getState().document;
     const label = chosen.length === 1 ? 'delete a stop' : `delete ${chosen.length} stops`;
-    session.act(label, replaceMotions(owners.map((b) => withoutBeads(b.motion, chosen))));
-    return beadStore.setState({ chosen: [] });
+    session.act(label, replaceMotions(owners.map((m) => withoutBeads(m, chosen))));
+    if (session.store.getState().document === before) {
+      if (!session.store.getState().blocked) notify('A property keeps at least one stop. Delete the property instead.');
+      return;
+    }
+    return chooseStop(null);
   }
   if (!r.selection.length) return;
   const count = r.selection.length;
@@ -181,7 +186,7 @@ const rename: Act = () => window.document.querySelector<HTMLButtonElement>('[dat
 const movable = (r: Rundown) => r.selection.length > 0 || beadStore.getState().chosen.length > 0;
 
 /** Plain keys and, behind “ctrl ”, those with Ctrl or the command key. */
-const KEYS: Record<string, Act> = {
+const KEYS = new Map<string, Act>(Object.entries<Act>({
   ' ': (_k, r) => r.setGliding(!r.gliding),
   ArrowUp: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
   ArrowDown: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
@@ -215,7 +220,7 @@ const KEYS: Record<string, Act> = {
   'ctrl c': copy,
   'ctrl v': paste,
   'ctrl a': selectAll,
-};
+}));
 
 /** True when a key was one of ours. */
 export function useKeys(rundown: Rundown): (k: Key) => boolean {
@@ -224,7 +229,7 @@ export function useKeys(rundown: Rundown): (k: Key) => boolean {
   now.current = { rundown, page };
   const handle = useRef((k: Key): boolean => {
     const name = k.key.length === 1 && k.key !== ' ' ? k.key.toLowerCase() : k.key;
-    const act = KEYS[k.ctrl ? `ctrl ${name}` : name];
+    const act = KEYS.get(k.ctrl ? `ctrl ${name}` : name);
     if (!act) return false;
     act(k, now.current.rundown, now.current.page);
     return true;

@@ -7,7 +7,7 @@ import { activeMedia, compileTake, patchOf, underMedia, withPins, writeCss } fro
 import type { HeldLayout, Layout, MotionDocument } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { seenOf } from '../../data/take-session.ts';
-import type { Dress } from '../../parts/SeenPage.tsx';
+import type { Dress } from '../../parts/page-link.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts';
 import type { Side, TakeSide } from './takes-context.ts';
 import type { Beside } from './use-beside.ts';

@@ -4,7 +4,7 @@ import type { StoreApi } from 'zustand/vanilla';
 import type { PageFacts, ReferenceFacts } from '@lyvek/api';
 import type { Differences, HeldLayout, Layout, MotionDocument, Px, Take } from '@lyvek/core';
 import type { TakeSession } from '../../data/take-session.ts';
-import type { Dress } from '../../parts/SeenPage.tsx';
+import type { Dress } from '../../parts/page-link.ts';
 import type { Axis } from './model/axis.ts';
 
 export interface TakeSide {

@@ -15,7 +15,7 @@ const LIT = 5;
 
 export function Beads({ bar, x, view }: { bar: Bar; x: number; view: View }) {
   const { session } = useOpenedPage();
-  const { bars } = useRundown();
+  const { bars, select, selection } = useRundown();
   const shares = beadsOf(bar.motion);
   // As texts, so that a bar is drawn again only when its own beads change their state.
   const chosen = useStore(beadStore, (s) =>
@@ -30,6 +30,7 @@ export function Beads({ bar, x, view }: { bar: Bar; x: number; view: View }) {
     const bead = { motion: bar.motion.id, share };
     const how = { ctrl: e.ctrlKey || e.metaKey, shift: e.shiftKey };
     const already = isChosen(beadStore.getState().chosen, bead.motion, share);
+    if (!how.ctrl && !how.shift && !selection.includes(bar.motion.id)) select(bar.motion.id);
     if (how.ctrl || how.shift || !already) choose(bead, how, bars);
     const { chosen: moving } = beadStore.getState();
     const mine = bars.filter((b) => moving.some((m) => m.motion === b.motion.id));

@@ -9,6 +9,8 @@ export interface Bead {
   motion: string;
   /** share of its range */
   share: number;
+  /** of this property only, as chosen in the sheet; of all of them, as chosen in the lanes */
+  property?: string;
 }
 
 /** What is chosen, and the scroll offset that the pointer is at on the ruler. */
@@ -28,8 +30,29 @@ export const beadsOf = ({ keyframes }: Motion): number[] => {
   return [...new Set(all)].filter((p) => p > 0 && p < 1).sort((a, b) => a - b);
 };
 
-export const isChosen = (chosen: readonly Bead[], motion: string, share: number): boolean =>
-  chosen.some((b) => b.motion === motion && near(b.share, share));
+export const isChosen = (
+  chosen: readonly Bead[],
+  motion: string,
+  share: number,
+  property?: string,
+): boolean =>
+  chosen.some(
+    (b) =>
+      b.motion === motion &&
+      near(b.share, share) &&
+      (property === undefined || b.property === undefined || b.property === property),
+  );
+
+/** Chooses one stop of one property, as the sheet does; null: none. */
+export const chooseStop = (bead: Bead | null): void =>
+  beadStore.setState({ chosen: bead ? [bead] : [] });
+
+/** What is chosen is of what is selected: selecting something else lets go of it. */
+export function keepBeadsOf(motions: readonly string[]): void {
+  const { chosen } = beadStore.getState();
+  const left = chosen.filter((b) => motions.includes(b.motion));
+  if (left.length < chosen.length) beadStore.setState({ chosen: left });
+}
 
 export const beadOffset = (bar: Bar, share: number): number =>
   bar.placed.start + (bar.placed.end - bar.placed.start) * share;
@@ -72,16 +95,17 @@ const APART = 0.005;
 export function movedBeads(bar: Bar, chosen: readonly Bead[], px: number): Motion {
   const { motion, placed } = bar;
   const by = px / Math.max(1, placed.end - placed.start);
-  const moves = (at: string) => !isNamedPlace(at) && isChosen(chosen, motion.id, keyframeOffset(at));
+  const moves = (at: string, property: string) =>
+    !isNamedPlace(at) && isChosen(chosen, motion.id, keyframeOffset(at), property);
   return {
     ...motion,
     keyframes: Object.fromEntries(
       Object.entries(motion.keyframes).map(([property, list]) => [
         property,
         list.map((k, i) => {
-          if (!moves(k.at)) return k;
-          const before = list.slice(0, i).findLast((o) => !moves(o.at));
-          const behind = list.slice(i + 1).find((o) => !moves(o.at));
+          if (!moves(k.at, property)) return k;
+          const before = list.slice(0, i).findLast((o) => !moves(o.at, property));
+          const behind = list.slice(i + 1).find((o) => !moves(o.at, property));
           const low = before ? keyframeOffset(before.at) + APART : 0;
           const high = behind ? keyframeOffset(behind.at) - APART : 1;
           return { ...k, at: percent(Math.min(high, Math.max(low, keyframeOffset(k.at) + by)), 2) };
@@ -96,7 +120,7 @@ export const withoutBeads = (m: Motion, chosen: readonly Bead[]): Motion => ({
   ...m,
   keyframes: Object.fromEntries(
     Object.entries(m.keyframes).map(([property, list]) => {
-      const left = list.filter((k) => isNamedPlace(k.at) || !isChosen(chosen, m.id, keyframeOffset(k.at)));
+      const left = list.filter((k) => isNamedPlace(k.at) || !isChosen(chosen, m.id, keyframeOffset(k.at), property));
       return [property, left.length ? left : list];
     }),
   ),

@@ -68,6 +68,27 @@ export function numberAt(c: Curve, progress: number): number {
   return s.from[c.number]! + (s.to[c.number]! - s.from[c.number]!) * t;
 }
 
+/** Share of the range at which a stop stands; a place at a range name counts by its order. */
+export const shareOf = (stop: Keyframe): number => keyframeOffset(stop.at);
+
+/** Progress at which the drawn curve reaches a stop: where the easing over the whole range first comes to its share. */
+export function progressOfStop(c: Curve, share: number): number {
+  if (c.whole(0.37) === 0.37 && c.whole(0.81) === 0.81) return share;
+  let [low, high] = [0, 1];
+  const STEPS = 400;
+  for (let i = 1; i <= STEPS; i++)
+    if (c.whole(i / STEPS) >= share) {
+      [low, high] = [(i - 1) / STEPS, i / STEPS];
+      break;
+    }
+  for (let i = 0; i < 30; i++) {
+    const middle = (low + high) / 2;
+    if (c.whole(middle) < share) low = middle;
+    else high = middle;
+  }
+  return share <= 0 ? 0 : high;
+}
+
 export const cssAt = (c: Curve, progress: number): string => valueAt(c.segments, c.whole(progress));
 
 export const sortStops = (stops: readonly Keyframe[]): Keyframe[] =>

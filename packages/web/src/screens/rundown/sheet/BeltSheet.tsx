@@ -206,12 +206,11 @@ interface NumberProps {
   onPut(value: number): void;
 }
 
-/** A number in the sentence: typed in its chip, or stepped by wheel and arrows over the word. */
+/** A number in the sentence: typed in its chip, or stepped by arrow keys. */
 function Number({ label, face, hint, value, step, low, high, onPut }: NumberProps) {
   const put = (n: number) => onPut(Math.min(high, Math.max(low, n)));
   return (
     <span
-      onWheel={(e) => put(value + (e.deltaY > 0 ? -step : step))}
       onKeyDown={(e) => {
         if ((e.key !== 'ArrowUp' && e.key !== 'ArrowDown') || (e.target as Element).closest('.pop')) return;
         e.preventDefault();

@@ -1,9 +1,10 @@
 /** One value curve with its beads and the editor of the open one. */
 import { useRef, useState } from 'react';
 import type { PointerEvent, ReactNode } from 'react';
-import { keyframeOffset, percent, propertyFacts } from '@lyvek/core';
+import { percent, propertyFacts } from '@lyvek/core';
 import type { Keyframe } from '@lyvek/core';
-import { cssAt, numberAt, withNumber, withStop, withStopAt, withUnit } from '../model/curves.ts';
+import { beginDrag } from '../../../parts/drag.ts';
+import { cssAt, numberAt, progressOfStop, shareOf, withNumber, withStop, withStopAt, withUnit } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
 import { valueWords } from '../model/words.ts';
 import { CssField } from './CssField.tsx';
@@ -16,7 +17,7 @@ interface RowProps {
   curve: Curve;
   progress: number;
   open: number | null;
-  onOpen(stop: number | null): void;
+  onOpen(stop: Keyframe | null): void;
   onTry(stops: Keyframe[] | null): void;
   onPut(stops: Keyframe[] | null, label: string): void;
   children?: ReactNode;
@@ -36,61 +37,51 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
   const { stops } = curve;
   const selected = open === null ? undefined : stops[open];
 
-  const drag = (e: PointerEvent<SVGCircleElement>, index: number) => {
-    if (e.button !== 0) return;
-    e.preventDefault();
-    e.stopPropagation();
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
-    const frame = svg.current!.getBoundingClientRect();
-    const { clientX, clientY } = e;
-    const scale = flat ? 1 : (curve.high - curve.low) / (H - 8);
+  /** What a stop becomes under the pointer. One direction at a time: a value is not changed by a hand that only meant the place. */
+  const pulled = (index: number, dx: number, dy: number, altKey: boolean): Keyframe[] | null => {
     const stop = stops[index]!;
-    const was = numberAt(curve, keyframeOffset(stop.at));
-    const range = { low: curve.low, high: curve.high };
+    if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < stops.length - 1) {
+      const step = altKey ? 1000 : 100;
+      const to = curve.whole(Math.min(1, Math.max(0, progressOfStop(curve, shareOf(stop)) + dx / (W - 12))));
+      const at = Math.round(Math.min(0.99, Math.max(0.01, to)) * step) / step;
+      return withStop(stops, index, { at: percent(at) });
+    }
+    const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
+    const was = numberAt(curve, progressOfStop(curve, shareOf(stop)));
+    const from = stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value;
+    const value = withNumber(from, curve.number, was - dy * scale * (altKey ? 0.1 : 1));
+    const units = stops.map((s) => s.value);
+    return value === null ? null : withStop(stops, index, { value: withUnit(value, units) });
+  };
+  const drag = (e: PointerEvent<SVGCircleElement>, index: number) => {
+    const { clientX } = e;
+    const stop = stops[index]!;
     let latest: Keyframe[] | null = null;
-    const move = (event: globalThis.PointerEvent) => {
-      const dx = event.clientX - clientX;
-      const dy = event.clientY - clientY;
-      if (!latest && Math.abs(dx) + Math.abs(dy) < 3) return;
-      setFrozen(range);
-      // One direction at a time: a value is not changed by a hand that only meant the place.
-      const sideways = Math.abs(dx) >= Math.abs(dy);
-      const inner = index > 0 && index < stops.length - 1;
-      if (sideways && inner) {
-        const at = (event.clientX - frame.left - 6) / (W - 12);
-        const step = event.altKey ? 1000 : 100;
-        latest = withStop(stops, index, {
-          at: percent(Math.round(Math.min(0.99, Math.max(0.01, at)) * step) / step),
-        });
-      } else {
-        const fine = event.altKey ? 0.1 : 1;
-        const value = withNumber(
-          stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value,
-          curve.number,
-          was - dy * scale * fine,
-        );
-        if (value)
-          latest = withStop(stops, index, {
-            value: withUnit(
-              value,
-              stops.map((s) => s.value),
-            ),
-          });
-      }
-      if (latest) onTry(latest);
-    };
-    const end = (event: globalThis.PointerEvent) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', end);
-      target.removeEventListener('pointercancel', end);
-      setFrozen(null);
-      if (latest && event.type === 'pointerup') onPut(latest, `change ${curve.property}`);
-      else onOpen(open === index ? null : index);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', end);
-    target.addEventListener('pointercancel', end);
+    const begun = beginDrag(e, {
+      move(by, event) {
+        setFrozen({ low: curve.low, high: curve.high });
+        latest = pulled(index, event.clientX - clientX, by, event.altKey) ?? latest;
+        if (latest) onTry(latest);
+      },
+      drop() {
+        setFrozen(null);
+        const moved = latest?.find((k) => !stops.includes(k));
+        if (latest) onPut(latest, `change ${curve.property}`);
+        if (moved && open === index) onOpen(moved);
+      },
+      putBack(given) {
+        setFrozen(null);
+        onTry(null);
+        if (!given) onOpen(open === index ? null : stop);
+      },
+    });
+    if (begun) e.preventDefault();
+  };
+  const remove = (index: number) => {
+    onOpen(null);
+    const left = stops.filter((_, i) => i !== index);
+    if (left.length) onPut(left, 'delete a stop');
+    else onPut(null, `no longer animate ${curve.property}`);
   };
 
   return (
@@ -110,7 +101,12 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         aria-label={`Stops of ${curve.property}`}
         onDoubleClick={(e) => {
           const at = (e.clientX - svg.current!.getBoundingClientRect().left - 6) / (W - 12);
-          if (at > 0 && at < 1) onPut(withStopAt(curve, at), `add a stop to ${curve.property}`);
+          if (at <= 0 || at >= 1 || (e.target as Element).closest('.bead')) return;
+          const next = withStopAt(curve, at);
+          const made = next.find((k) => !stops.includes(k));
+          if (!made) return;
+          onPut(next, `add a stop to ${curve.property}`);
+          onOpen(made);
         }}
       >
         <path className="curve-grid" d={`M0 4H${W}M0 ${H - 4}H${W}`} />
@@ -118,7 +114,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         <path className="curve-line" d={d} />
         <circle className="curve-dot" cx={x(progress)} cy={y(numberAt(curve, progress))} r={2.6} />
         {stops.map((s, i) => {
-          const p = keyframeOffset(s.at);
+          const p = progressOfStop(curve, shareOf(s));
           return (
             <circle
               key={i}
@@ -131,14 +127,9 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               aria-label={`Stop at ${s.at}: ${s.value}`}
               onPointerDown={(e) => drag(e, i)}
               onKeyDown={(e) => {
-                if (e.key === 'Enter') onOpen(open === i ? null : i);
-                else if ((e.key === 'Delete' || e.key === 'Backspace') && stops.length > 1) {
-                  onOpen(null);
-                  onPut(
-                    stops.filter((_, k) => k !== i),
-                    'delete a stop',
-                  );
-                } else return;
+                if (e.key === 'Enter') onOpen(open === i ? null : s);
+                else if ((e.key === 'Delete' || e.key === 'Backspace') && stops.length > 1) remove(i);
+                else return;
                 e.preventDefault();
                 e.stopPropagation();
               }}
@@ -154,12 +145,13 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
             property="percentage"
             className="w-14"
             value={selected.at}
-            onPut={(v) =>
-              onPut(
-                withStop(stops, open!, { at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))) }),
-                'move a stop',
-              )
-            }
+            onPut={(v) => {
+              const next = withStop(stops, open!, {
+                at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
+              });
+              onPut(next, 'move a stop');
+              onOpen(next.find((k) => !stops.includes(k)) ?? null);
+            }}
           />
           <CssField
             label="Value of the stop"
@@ -180,13 +172,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
             type="button"
             className="btn"
             aria-label="Delete the stop"
-            onClick={() => {
-              onOpen(null);
-              onPut(
-                stops.length > 1 ? stops.filter((_, i) => i !== open) : null,
-                stops.length > 1 ? 'delete a stop' : `no longer animate ${curve.property}`,
-              );
-            }}
+            onClick={() => remove(open!)}
           >
             Delete
           </button>

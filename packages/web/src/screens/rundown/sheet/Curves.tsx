@@ -1,12 +1,13 @@
 /** Value curves with beads: drag, add by double click, delete, type. Progress runs to the right here, values upwards. */
-import { useState } from 'react';
 import { useStore } from 'zustand';
 import { progressAt } from '@lyvek/core';
 import type { Keyframe, Motion } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { curvesOf, numberAt } from '../model/curves.ts';
+import { beadStore, chooseStop } from '../model/beads.ts';
+import { curvesOf, numberAt, shareOf } from '../model/curves.ts';
+import type { Curve } from '../model/curves.ts';
 import { grouped } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AddProperty } from './AddProperty.tsx';
@@ -41,7 +42,16 @@ interface MotionCurvesProps {
 export function MotionCurves({ motion, element, progress, ends }: MotionCurvesProps) {
   const { session } = useOpenedPage();
   const { layout } = useRundown();
-  const [open, setOpen] = useState<{ property: string; stop: number } | null>(null);
+  // The stop that is open in the sheet is the chosen keyframe everywhere: Del, arrows and the lanes mean the same one.
+  const open = useStore(beadStore, (s) =>
+    s.chosen.length === 1 && s.chosen[0]!.motion === motion.id && s.chosen[0]!.property ? s.chosen[0]! : null,
+  );
+  const openIn = ({ property, stops }: Curve) => {
+    const i = open?.property === property ? stops.findIndex((k) => Math.abs(shareOf(k) - open.share) < 5e-4) : -1;
+    return i < 0 ? null : i;
+  };
+  const choose = (property: string, stop: Keyframe | null) =>
+    chooseStop(stop && { motion: motion.id, property, share: shareOf(stop) });
   const curves = curvesOf(motion, element, layout);
   const put = (property: string, stops: Keyframe[] | null, label: string) =>
     session.act(
@@ -64,8 +74,8 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           key={c.property}
           curve={c}
           progress={progress}
-          open={open?.property === c.property ? open.stop : null}
-          onOpen={(stop) => setOpen(stop === null ? null : { property: c.property, stop })}
+          open={openIn(c)}
+          onOpen={(stop) => choose(c.property, stop)}
           onTry={(stops) => attempt(c.property, stops)}
           onPut={(stops, label) => put(c.property, stops, label)}
         >

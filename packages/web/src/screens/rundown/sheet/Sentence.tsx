@@ -169,7 +169,6 @@ function Point({ bar, side }: { bar: Bar; side: Side }) {
     );
   return (
     <span
-      onWheel={(e) => step(e.deltaY > 0 ? 1 : -1)}
       onKeyDown={(e) => {
         if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
         if ((e.target as Element).closest('.pop')) return;

@@ -9,7 +9,6 @@ import { useRundown, useSingle } from '../rundown-context.ts';
 import { BeltSheet } from './BeltSheet.tsx';
 import { Cues } from './Cues.tsx';
 import { Curves } from './Curves.tsx';
-import { Findings } from './Findings.tsx';
 import { PassageDiagram } from './PassageDiagram.tsx';
 import { PinSheet } from './PinSheet.tsx';
 import { Sentence } from './Sentence.tsx';
@@ -44,7 +43,6 @@ export function Sheet() {
       <div className="sheet-columns">
         <PassageDiagram bar={bar} />
         <div className="sheet-middle">
-          <Findings />
           <Sentence bar={bar} />
         </div>
         <Curves bar={bar} />
