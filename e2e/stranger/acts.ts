@@ -29,8 +29,12 @@ const LEFT_ALONE = /Measure|Delete the project|lab|Connect|Restore|Log|Choose|Br
 
 async function choose(w: World, r: Random, kind: Control['kind']): Promise<Control | undefined> {
   const all = (await w.ask<Control[]>('controls')).filter((c) => c.kind === kind && !c.disabled && !LEFT_ALONE.test(c.is));
-  return r.pick(all);
+  // First the part of the screen, then what is in it: else fifty bars would leave one button no chance.
+  const parts = [...new Set(all.map(partOf))];
+  const part = r.pick(parts);
+  return r.pick(all.filter((c) => partOf(c) === part));
 }
+const partOf = (c: Control): string => / in (\.[\w-]+)$/.exec(c.is)?.[1] ?? c.is.split(' ')[0]!;
 
 async function press(w: World, r: Random): Promise<string> {
   const c = await choose(w, r, 'control');
@@ -175,6 +179,29 @@ export const ACTS: readonly Act[] = [
       await dwell(w, r, 100, 300);
       await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
       return 'click in the page';
+    },
+  },
+  {
+    name: 'add a motion',
+    weight: 5,
+    async run(w, r) {
+      const box = await w.page
+        .locator('.preview-page iframe')
+        .first()
+        .boundingBox()
+        .catch(() => null);
+      if (!box) return 'no page';
+      await move(w, r, box.x + r.between(20, box.width - 20), box.y + r.between(20, box.height - 20));
+      await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
+      await dwell(w, r, 150, 300);
+      await w.page.keyboard.press('a', { delay: 40 });
+      await dwell(w, r, 200, 400);
+      for (let i = Math.floor(r.between(0, 5)); i > 0; i--) {
+        await w.page.keyboard.press(r.pick(['ArrowRight', 'ArrowDown'] as const)!, { delay: 30 });
+        await dwell(w, r, 60, 160);
+      }
+      await w.page.keyboard.press('Enter', { delay: 40 });
+      return 'click in the page and add a motion';
     },
   },
   {

@@ -8,6 +8,7 @@ import { Selectors } from './selectors.ts';
 import { sectionsOf } from './sections.ts';
 
 const MOST_ELEMENTS = 3000;
+/** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
 const SMALLEST = 8;
 const IGNORED = new Set([
   'SCRIPT',
@@ -32,7 +33,17 @@ export interface Measured {
   elements: Element[];
 }
 
-/** Rendered, at least 8 × 8 px, not inside an SVG. */
+/** By its layout box, which a transform down to nothing does not change. */
+function isLarge(e: Element): boolean {
+  const rect = e.getBoundingClientRect();
+  const [width, height] =
+    e instanceof HTMLElement
+      ? [Math.max(rect.width, e.offsetWidth), Math.max(rect.height, e.offsetHeight)]
+      : [rect.width, rect.height];
+  return Math.min(width, height) > 0 && Math.max(width, height) >= SMALLEST;
+}
+
+/** Rendered and large enough to be meant, not inside an SVG. */
 function* worthMeasuring(root: Element): Generator<Element> {
   const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT, (node) => {
     const e = node as Element;
@@ -40,8 +51,7 @@ function* worthMeasuring(root: Element): Generator<Element> {
     return e.parentElement instanceof SVGElement ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT;
   });
   for (let n = walker.nextNode(); n; n = walker.nextNode()) {
-    const rect = (n as Element).getBoundingClientRect();
-    if (rect.width >= SMALLEST && rect.height >= SMALLEST) yield n as Element;
+    if (isLarge(n as Element)) yield n as Element;
   }
 }
 
@@ -93,6 +103,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
         width: doc.scrollWidth,
         height: doc.scrollHeight,
         rem: Number.parseFloat(getComputedStyle(document.documentElement).fontSize) || 16,
+        ...(hidesInline() ? { hidesInline: true } : {}),
       },
       scrollers: containers.list.slice(0, 400).map((c) => scrollerFacts(c, naming)),
       sections: sections.list.map((s): Section => {
@@ -109,6 +120,13 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       notes: notes.slice(0, 60),
     },
   };
+}
+
+/** The viewport takes the overflow of html, or of body where html has none (CSS Overflow 3, §3.3). */
+function hidesInline(): boolean {
+  const root = getComputedStyle(document.documentElement).overflowX;
+  const body = document.body ? getComputedStyle(document.body).overflowX : 'visible';
+  return /hidden|clip/.test(root === 'visible' ? body : root);
 }
 
 function scrollerFacts(element: Element | null, naming: Selectors): Scroller {

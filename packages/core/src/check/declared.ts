@@ -20,7 +20,7 @@ export function isClipped(document: MotionDocument, take: Take, element: number)
   const root = document.adjustments.some(
     (a) => /^(?:html|body|:root)$/.test(a.selector) && /clip/.test(a.declarations['overflow-x'] ?? ''),
   );
-  if (root) return true;
+  if (root || take.layout.page.hidesInline) return true;
   for (let e = take.layout.elements[element]!.parent; e >= 0; e = take.layout.elements[e]!.parent) {
     const own = declared(document, take, e, 'overflow-x') ?? declared(document, take, e, 'overflow');
     const overflow = own ?? take.layout.elements[e]!.overflow ?? 'visible';

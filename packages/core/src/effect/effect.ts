@@ -4,7 +4,9 @@ import { belt } from './belt.ts';
 import { counterColumns } from './columns.ts';
 import { far, near } from './depth.ts';
 import { bar, count, draw, signal } from './drawing.ts';
-import type { EffectDefinition, Fragment } from './effect-definition.ts';
+import { openedAround } from '../page/index.ts';
+import { adjust } from './effect-definition.ts';
+import type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 import { hold } from './hold.ts';
 import { fadeOut, leave } from './leave.ts';
 import { reveals } from './reveal.ts';
@@ -36,6 +38,23 @@ export const EFFECTS: readonly EffectDefinition[] = [
   fadeOut,
 ];
 export const effectById = (id: string): EffectDefinition | undefined => EFFECTS.find((e) => e.id === id);
+
+/**
+ * Composes an effect for an element. Inside of a scroller that stands still its passage would stand still too, so the starting point counts
+ * on that one clipping instead, and brings the adjustment for it along.
+ */
+export function composeEffect(effect: EffectDefinition, c: EffectContext): Fragment {
+  const { layout, clipped } = openedAround(c.layout, c.element);
+  if (clipped.length === 0) return effect.compose(c);
+  const made = effect.compose({ ...c, layout });
+  const inside = [...made.motions, ...made.pins];
+  const already = (selector: string) =>
+    c.document.adjustments.some((a) => a.selector === selector && a.declarations.overflow === 'clip');
+  const adjustments = clipped
+    .filter((selector) => inside.length > 0 && !already(selector))
+    .map((selector) => adjust(c, selector, { overflow: 'clip' }, inside));
+  return { ...made, adjustments: [...made.adjustments, ...adjustments] };
+}
 
 /** Joins a fragment to a document, behind what is there. */
 export const withFragment =

@@ -7,3 +7,4 @@ export * from './element-name.ts';
 export * from './media.ts';
 export * from './fingerprint.ts';
 export * from './drawn.ts';
+export * from './still-scroller.ts';

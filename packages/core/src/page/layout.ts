@@ -79,7 +79,13 @@ export const LayoutSchema = z.strictObject({
   format: z.literal('lyvek-layout'),
   version: z.literal(1),
   viewport: ViewportSchema,
-  page: z.strictObject({ width: px, height: px, rem: px.optional() }),
+  page: z.strictObject({
+    width: px,
+    height: px,
+    rem: px.optional(),
+    /** `overflow-x` of html or body keeps readers from scrolling it sideways */
+    hidesInline: z.boolean().optional(),
+  }),
   /** the page itself comes first */
   scrollers: z.array(ScrollerSchema).min(1).max(400),
   sections: z.array(SectionSchema).max(400),

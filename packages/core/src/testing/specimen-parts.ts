@@ -41,6 +41,7 @@ export const plain = layoutOf([
   element({ selector: '#frame', overflow: 'clip', box: box(5000, 400, 1000) }),
   element({ selector: '#layer', parent: 6, box: box(5000, 400, 1000) }),
   element({ selector: '#wide', box: box(6000, 900, 1000) }),
+  element({ selector: '#box', overflow: 'hidden', box: box(1000, 400) }),
 ]);
 /** The second scroller hides its overflow, and there is nothing in it to scroll. */
 export const PAGE: Layout = {

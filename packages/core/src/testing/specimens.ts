@@ -119,8 +119,8 @@ export const SPECIMENS: Record<string, Specimen> = {
     ),
     layout: with2([
       element({ selector: '#strip', box: box(3000, 60, 1000) }),
-      element({ selector: '#strip > b', parent: 9, box: box(3000, 60, 100) }),
-      element({ selector: '#strip > i', parent: 9, box: box(3000, 60, 100, 900) }),
+      element({ selector: '#strip > b', parent: 10, box: box(3000, 60, 100) }),
+      element({ selector: '#strip > i', parent: 10, box: box(3000, 60, 100, 900) }),
     ]),
   },
   'anchor-unseen': one(

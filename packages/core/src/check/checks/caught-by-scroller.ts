@@ -1,28 +1,60 @@
-import type { CheckDefinition } from '../finding.ts';
+import { canBeClipped, isStill, pageBox } from '../../page/index.ts';
+import type { Layout } from '../../page/index.ts';
+import { gateLines } from '../../timeline/index.ts';
+import type { CheckContext, CheckDefinition, Found } from '../finding.ts';
+
+/** What is said of a passage inside of a scroller that stands still along its axis; null where it moves. */
+function caughtIn(
+  { document, take: { layout } }: CheckContext,
+  scroller: number,
+  axis: 'block' | 'inline',
+  element: number,
+  whom: string,
+): Found | null {
+  const selector = layout.scrollers[scroller]?.selector;
+  if (!selector || !isStill(layout, scroller, axis)) return null;
+  // Mended already; the page has not been measured since.
+  if (document.adjustments.some((a) => a.selector === selector && a.declarations.overflow === 'clip'))
+    return null;
+  const clips = canBeClipped(layout, scroller);
+  return {
+    severity: 'wrong',
+    at: atOf(layout, element),
+    brief: 'caught',
+    sentence: clips
+      ? `${selector} hides its overflow, which makes it a scroller that scrolls 0 px: the passage is measured there, and nothing moves.`
+      : `${selector} is a scroller with nothing to scroll at this size: the passage is measured there, and nothing moves.`,
+    fix: clips
+      ? {
+          label: 'Clip it instead',
+          adjust: [{ selector, declarations: { overflow: 'clip' }, for: [whom] }],
+        }
+      : null,
+  };
+}
+
+const atOf = (layout: Layout, element: number) => (element < 0 ? 0 : Math.max(0, pageBox(layout, element).y));
 
 export const caughtByScroller: CheckDefinition = {
   id: 'caught-by-scroller',
   name: 'Caught by a scroller that does not scroll',
   group: 'structure',
   why: 'The passage is measured inside of a box that never moves, so the motion stands still.',
-  look(instance, { document, take: { layout } }) {
+  look(instance, context) {
     const { motion, element, placed } = instance;
     if (motion.driver.kind !== 'passage' || placed.scroller === 0) return null;
-    const scroller = layout.scrollers[placed.scroller]!;
-    if (scroller.max[placed.axis] > 0 || scroller.selector === null) return null;
-    const { selector } = scroller;
-    // Mended already; the page has not been measured since.
-    if (document.adjustments.some((a) => a.selector === selector && a.declarations.overflow === 'clip'))
-      return null;
-    return {
-      severity: 'wrong',
-      at: layout.elements[element]!.box.y,
-      brief: 'caught',
-      sentence: `${selector} hides its overflow, which makes it a scroller that scrolls 0 px: the passage is measured there, and nothing moves.`,
-      fix: {
-        label: 'Clip it instead',
-        adjust: [{ selector, declarations: { overflow: 'clip' }, for: [motion.id] }],
-      },
-    };
+    return caughtIn(context, placed.scroller, placed.axis, element, motion.id);
+  },
+  survey(context) {
+    const { layout } = context.take;
+    return context.document.gates.flatMap((gate) => {
+      const lines = gate.on ? gateLines(gate, layout) : null;
+      if (!lines || 'reason' in lines || lines.scroller === 0) return [];
+      const subject = layout.matches[gate.subject]?.[0] ?? -1;
+      // Clipping is for the gate's parts: a gate has no adjustments of its own.
+      const part = context.document.motions.find((m) => m.driver.kind === 'gate' && m.driver.gate === gate.id);
+      const found = caughtIn(context, lines.scroller, 'block', subject, part?.id ?? gate.id);
+      return found ? [{ about: gate.id, ...found }] : [];
+    });
   },
 };

@@ -2,11 +2,13 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   aim,
+  composeEffect,
   EFFECT_GROUPS,
   EFFECTS,
   gateLines,
   isSeenAtOnce,
   isTimed,
+  openedAround,
   withFragment,
   withPins,
 } from '@lyvek/core';
@@ -31,6 +33,7 @@ export function AddMotion() {
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const element = layout.elements[chosen];
   const parent = element && layout.elements[element.parent];
+  const opened = element ? openedAround(layout, chosen).layout : layout;
   const { effects: kept } = usePresets();
   const shown = useMemo(
     () =>
@@ -46,7 +49,7 @@ export function AddMotion() {
   const aimed = (effect: EffectDefinition) =>
     element ? aim(effect, context) : { element: -1, reason: 'Choose an element first.' };
   const compose = (effect: EffectDefinition) =>
-    effect.compose({ ...context, element: aimed(effect).element });
+    composeEffect(effect, { ...context, element: aimed(effect).element });
 
   const attempt = (index: number) => {
     setAt(index);
@@ -56,7 +59,7 @@ export function AddMotion() {
     timer.current = setTimeout(() => {
       const made = compose(effect);
       session.try(withFragment(made));
-      const tried = withPins(layout, [...settled.pins, ...made.pins]);
+      const tried = openedAround(withPins(layout, [...settled.pins, ...made.pins]), chosen).layout;
       const bar = made.motions[0] && !isTimed(made.motions[0].driver) && barOf(made.motions[0], tried);
       const held = tried.holds.find((h) => h.id === made.pins[0]?.id);
       const passed = made.gates[0] && gateLines(made.gates[0], tried);
@@ -173,7 +176,7 @@ export function AddMotion() {
         )}
       </div>
       <p className="add-note">
-        {element && isSeenAtOnce(element, layout)
+        {element && isSeenAtOnce(opened.elements[chosen]!, opened)
           ? 'It stands in the first screen already, so what comes into sight plays backwards as it leaves. Each is a starting point, to be changed afterwards.'
           : 'Each is a starting point: ordinary keyframes, pins and adjustments, to be changed afterwards.'}
       </p>

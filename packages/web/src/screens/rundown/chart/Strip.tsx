@@ -1,6 +1,7 @@
 /** The page as a strip at the chart's own scale: sections as tints, elements as boxes. Click picks, drag of the frame scrolls the lanes. */
 import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
+import { pageBox } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { StripArt } from '../../../parts/strip/StripArt.tsx';
 import { fitView, grouped, offsetAt, PAD, rowOf } from '../../../parts/strip/view.ts';
@@ -16,7 +17,7 @@ export function Strip() {
   const grip = useRef<{ y: number; top: number; moved: boolean } | null>(null);
   const top = rowOf(view.top, fit);
   const height = ((rows - 2 * PAD) * view.per) / fit.per;
-  const chosenBox = layout.elements[chosen]?.box;
+  const chosenBox = layout.elements[chosen] && pageBox(layout, chosen);
   const k = STRIP.width / Math.max(1, layout.viewport.width);
 
   const down = (e: PointerEvent<SVGRectElement>) => {
@@ -156,8 +157,8 @@ export function elementAt(layout: Layout, x: number, y: number): number {
   let best = -1;
   let area = Infinity;
   layout.elements.forEach((e, i) => {
-    if (e.scroller !== 0 || e.fixed) return;
-    const { box } = e;
+    if (e.fixed) return;
+    const box = pageBox(layout, i);
     if (x < box.x || x > box.x + box.width || y < box.y || y > box.y + box.height) return;
     const a = box.width * box.height;
     if (a < area) [best, area] = [i, a];

@@ -1,6 +1,6 @@
 /** Over the page: the chosen element's untransformed box, and the lines it meets. Nothing covers the page's content. */
 import { useStore } from 'zustand';
-import { drawnAt } from '@lyvek/core';
+import { drawnAt, pageBox } from '@lyvek/core';
 import type { ElementFacts } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 import { elementName } from '../model/words.ts';
@@ -75,9 +75,11 @@ function Outline({
   name?: string;
   height?: number;
 }) {
-  if (e.scroller !== 0) return null;
-  const top = drawnAt(e, y) * scale;
-  const box = { x: e.box.x * scale, y: top, width: e.box.width * scale, height: e.box.height * scale };
+  const { layout } = useRundown();
+  // What lies in an inner scroller is outlined as it stands before that is scrolled.
+  const inner = e.scroller !== 0 && !e.fixed ? pageBox(layout, layout.elements.indexOf(e)) : null;
+  const top = (inner ? inner.y - y : drawnAt(e, y)) * scale;
+  const box = { x: (inner ?? e.box).x * scale, y: top, width: e.box.width * scale, height: e.box.height * scale };
   const w = (name?.length ?? 0) * 5.9 + 12;
   const tagY = Math.min(Math.max(0, top - 18), height - 18);
   return (

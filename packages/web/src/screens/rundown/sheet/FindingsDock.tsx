@@ -20,14 +20,14 @@ export function FindingsDock() {
   if (!id || !finding) return null;
   const step = (by: number) => setAt({ id, index: (index + by + own.length) % own.length });
   return (
-    <ul className="findings dock" aria-label="Findings about this">
+    <ul className="findings findings-dock" aria-label="Findings about this">
       <li>
         <FindingSign severity={finding.severity} label={finding.severity} />
         <span className="grow" title={finding.sentence}>
           {finding.sentence}
         </span>
         {own.length > 1 && (
-          <span className="dock-pages">
+          <span className="findings-pages">
             <button type="button" className="btn square" aria-label="Previous finding" onClick={() => step(-1)}>
               <Chevron to="left" />
             </button>
