@@ -2,98 +2,20 @@
 import type { Layout } from '../page/index.ts';
 import { underMedia } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
-import { isIdle } from './element-css.ts';
-import { Cascade, mediaSets, mediaStates } from './media-css.ts';
-import type { MediaSet } from './media-css.ts';
-import type { Condition, Piece, Plan, WriterNote } from './piece.ts';
-import { pinPieces } from './pin-css.ts';
+import { CssText } from './css-text.ts';
+import type { PieceLines } from './css-text.ts';
+import { mediaStates } from './media-css.ts';
+import type { Piece, Plan, WriterNote } from './piece.ts';
 import { beltOf, planOf } from './plan.ts';
-import { indent } from './rule.ts';
-import { draftCss, piecesOfDraft } from './write-css.ts';
-import type { Draft } from './write-css.ts';
+import { sidesOf } from './sides.ts';
+import type { Block, Side } from './sides.ts';
 
 export interface HandOff {
   css: string;
   /** what the script plays; nothing in it: no script is needed */
   plan: Plan;
   notes: WriterNote[];
-  /** first and last line of each piece's rules, counted from 1 */
-  lines: { piece: Piece; from: number; to: number }[];
-}
-
-/** Rules that stand under one media condition of the document; null: under none. */
-interface Block {
-  query: string | null;
-  pieces: Piece[];
-}
-
-interface Side {
-  blocks: Block[];
-  drafts: readonly Draft[];
-  keyframes: string[];
-}
-
-/** One of the two forms, for readers with or without a wish for reduced motion: as it is, then under each set of conditions. */
-function draftsOf(
-  document: MotionDocument,
-  sets: readonly MediaSet[],
-  condition: Condition,
-  [layout, ...others]: readonly [Layout, ...Layout[]],
-  isApart?: (m: Motion) => boolean,
-): Draft[] {
-  const base = draftCss(document, layout, condition, others, undefined, isApart);
-  return [
-    base,
-    ...sets.map((set) =>
-      draftCss(
-        underMedia(document, set.ids),
-        layout,
-        condition,
-        others,
-        { base: document, suffix: set.suffix },
-        isApart,
-      ),
-    ),
-  ];
-}
-
-/** `page`: the drafts of both forms. */
-function sideOf(
-  document: MotionDocument,
-  sets: readonly MediaSet[],
-  drafts: readonly Draft[],
-  page: readonly Draft[],
-): Side {
-  const [base] = drafts as readonly [Draft];
-  const ownBlocks = base.condition === 'full-motion' ? pinBlocks(document, base) : [];
-  const apart = new Set(ownBlocks.flatMap((b) => b.pieces.map((p) => p.id)));
-  const written = drafts.map((d) => piecesOfDraft(d, drafts, page).filter((p) => !apart.has(p.id)));
-  const first = written[0]!.filter((p) => !isIdle(p));
-  const cascade = new Cascade(first);
-  return {
-    drafts,
-    keyframes: written.flatMap((pieces) => pieces.map((p) => p.keyframes)).filter(Boolean),
-    blocks: [
-      { query: null, pieces: first },
-      ...ownBlocks,
-      ...sets.map((set, i) => ({
-        query: set.query,
-        pieces: cascade.changed(set, written[i + 1]!, isIdle),
-      })),
-    ],
-  };
-}
-
-/** Pins that differ under a condition: a wrapper that holds cannot be told by a later rule to stand as the page had it. */
-function pinBlocks(document: MotionDocument, { layouts }: Draft): Block[] {
-  return document.pins
-    .filter((p) => p.conditions?.length)
-    .flatMap((pin) =>
-      mediaStates(document.media.filter((m) => pin.conditions!.some((c) => c.media === m.id))).map((s) => ({
-        query: s.query,
-        pieces: pinPieces(underMedia(document, s.ids), layouts).filter((p) => p.id === `pin:${pin.id}`),
-      })),
-    );
+  lines: PieceLines[];
 }
 
 function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
@@ -108,8 +30,9 @@ function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
   const signals = plans.flatMap((p) => p.signals);
   const plan: Plan = {
     follow: [...follow.values()],
+    // Two motions of one signal are one thing to listen to.
     signals: signals.filter(
-      (s, i) => signals.findIndex((o) => o.motion === s.motion && o.property === s.property) === i,
+      (s, i) => signals.findIndex((o) => o.selector === s.selector && o.property === s.property) === i,
     ),
     travels: base.travels,
     belts: document.motions.flatMap((m) => {
@@ -138,9 +61,13 @@ export interface WritingOptions {
   isApart?: ((m: Motion) => boolean) | undefined;
 }
 
+const isTriggered = (m: Motion): boolean => m.driver.kind === 'gate';
+/** Browsers with scroll timelines and without timeline triggers would play what waits for one at load, where nobody sees it. */
+const KNOWS_TRIGGERS = '@supports (animation-trigger: --t play)';
+
 /**
- * Browsers without scroll timelines, print and readers who ask for reduced motion see the page as it was brought, complete.
- * `title` becomes the opening comment.
+ * Browsers without scroll timelines, print and readers who ask for reduced motion see the page as it was brought, complete; so does what
+ * is triggered where triggers are not known. `title` becomes the opening comment.
  */
 export function handOffCss(
   document: MotionDocument,
@@ -149,81 +76,104 @@ export function handOffCss(
   others: readonly Layout[] = [],
   { older = false, isApart }: WritingOptions = {},
 ): HandOff {
-  const sets = mediaSets(document);
   const layouts = [layout, ...others] as const;
-  const moving = draftsOf(document, sets, 'full-motion', layouts, isApart);
-  const still = draftsOf(document, sets, 'reduced-motion', layouts, isApart);
-  const full = sideOf(document, sets, moving, [...moving, ...still]);
-  const reduced = sideOf(document, sets, still, [...moving, ...still]);
-  const out: string[] = [`/* ${title.replaceAll('*/', '')} */`];
-  const lines: HandOff['lines'] = [];
-  const put = (text: string) => {
-    const from = out.length + 1;
-    out.push(...text.split('\n'));
-    return { from, to: out.length };
-  };
+  const [full, reduced] = sidesOf(document, layouts, isApart);
+  const triggers = document.motions.some((m) => m.on && isTriggered(m) && !isApart?.(m));
+  const [plain, plainReduced] = triggers
+    ? sidesOf(document, layouts, (m) => isTriggered(m) || (isApart?.(m) ?? false))
+    : [full, reduced];
+  const text = new CssText();
+  text.put(`/* ${title.replaceAll('*/', '')} */`);
   if (full.blocks.some((b) => b.pieces.length)) {
-    let blocks = 0;
-    let indented = '';
-    const media = (query: string, pieces: readonly Piece[], mark: boolean, comment = '') => {
-      const written = pieces.filter((p) => p.rules);
-      if (written.length === 0) return;
-      if (blocks++) put('');
-      put(`${indented}@media ${query} {`);
-      if (comment) put(`${indented}  /* ${comment} */`);
-      written.forEach((piece, i) => {
-        if (i > 0) put('');
-        const at = put(indent(piece.rules, `${indented}  `));
-        if (mark) lines.push({ piece, ...at });
-      });
-      put(`${indented}}`);
-    };
-    const [base] = full.blocks;
-    const moves = (side: Side, wish: string, screen: string, which: (p: Piece) => boolean) => {
-      for (const { query, pieces } of side.blocks)
-        media(
-          `${screen} and (prefers-reduced-motion: ${wish})${query === null ? '' : ` and ${inBrackets(query)}`}`,
-          pieces.filter((p) => !isAdjustment(p) && !(alike.has(p.id) && !older) && which(p)),
-          side === full,
-        );
-    };
-    const alike = sharedIds(full, reduced);
-    const adjusted = base!.pieces.filter(isAdjustment);
-    const needed = 'Adjustments that the motions need';
+    const held = full.blocks.map((b) => ({ ...b, pieces: b.pieces.filter(isHeld) }));
+    const needs = [adjusted(full), adjusted(reduced)] as const;
     if (older) {
       // Where a script plays instead of timelines, it needs the same page.
-      media('screen and (scripting: enabled)', adjusted, true, needed);
-      moves(full, 'no-preference', 'screen and (scripting: enabled)', isHeld);
-      if (blocks) put('');
-      blocks = 0;
+      adjust(text, needs, ' and (scripting: enabled)');
+      moves(text, [held, []], ' and (scripting: enabled)');
     }
-    put('@supports (animation-timeline: view()) {');
-    indented = '  ';
-    if (!older) {
-      media('screen', adjusted, true, needed);
-      for (const { query, pieces } of full.blocks)
-        media(
-          `screen${query === null ? '' : ` and ${inBrackets(query)}`}`,
-          pieces.filter((p) => alike.has(p.id)),
-          true,
+    text.block('@supports (animation-timeline: view())', () => {
+      // Without scripts, what stands above is not there, and the timelines play on.
+      adjust(text, needs, older ? ' and (scripting: none)' : '');
+      if (older) moves(text, [held, []], ' and (scripting: none)');
+      const own = (side: Side) =>
+        side.blocks.map((b) => ({
+          ...b,
+          pieces: b.pieces.filter((p) => !isAdjustment(p) && !(older && isHeld(p))),
+        }));
+      moves(text, [own(plain), own(plainReduced)]);
+      if (triggers)
+        text.block(KNOWS_TRIGGERS, () =>
+          moves(text, [differing(own(full), own(plain)), differing(own(reduced), own(plainReduced))]),
         );
-    }
-    moves(full, 'no-preference', 'screen', (p) => !older || !isHeld(p));
-    moves(reduced, 'reduce', 'screen', () => true);
-    put('}');
-    for (const keyframes of new Set([...full.keyframes, ...reduced.keyframes])) put(`\n${keyframes}`);
+    });
+    const sides = triggers ? [full, reduced, plain, plainReduced] : [full, reduced];
+    for (const block of new Set(sides.flatMap((s) => s.keyframes).flatMap(blocksOf))) text.put(`\n${block}`);
   }
   return {
-    css: `${out.join('\n')}\n`,
+    css: `${text.out.join('\n')}\n`,
     plan: joinedPlan(document, full),
     notes: notesOf(full),
-    lines,
+    lines: text.marked,
   };
 }
 
+const adjusted = ({ blocks }: Side): Piece[] => blocks[0]!.pieces.filter(isAdjustment);
+const blocksOf = (keyframes: string): string[] => keyframes.split(/\n(?=@keyframes )/);
+const NEEDED = 'Adjustments that the motions need';
+
+/** What all readers get, then what only those get for whom everything moves. */
+function adjust(text: CssText, [full, reduced]: readonly [Piece[], Piece[]], screen: string): void {
+  const calm = new Set(reduced.map((p) => p.rules));
+  const [both, moving] = [full.filter((p) => calm.has(p.rules)), full.filter((p) => !calm.has(p.rules))];
+  text.media(`screen${screen}`, both, true, NEEDED);
+  text.media(
+    `screen${screen} and (prefers-reduced-motion: no-preference)`,
+    moving,
+    true,
+    both.length ? '' : NEEDED,
+  );
+}
+
+/** Both forms: what is the same in them once, the rest by the reader's wish. */
+function moves(text: CssText, [full, reduced]: readonly [Block[], Block[]], screen = ''): void {
+  const alike = sharedIds(full, reduced);
+  const under = (query: string | null) => (query === null ? '' : ` and ${inBrackets(query)}`);
+  for (const { query, pieces } of full)
+    text.media(
+      `screen${screen}${under(query)}`,
+      pieces.filter((p) => alike.has(p.id)),
+      true,
+    );
+  for (const [side, wish] of [
+    [full, 'no-preference'],
+    [reduced, 'reduce'],
+  ] as const)
+    for (const { query, pieces } of side)
+      text.media(
+        `screen${screen} and (prefers-reduced-motion: ${wish})${under(query)}`,
+        pieces.filter((p) => !alike.has(p.id)),
+        side === full,
+      );
+}
+
+/**
+ * What of these blocks is not said in the others already. A selector of which anything differs is said again under every condition: its
+ * plain rule comes later than the others' and would have the last word.
+ */
+function differing(blocks: readonly Block[], others: readonly Block[]): Block[] {
+  const known = new Set(others.flatMap((o) => o.pieces.map((p) => `${o.query}\n${p.rules}`)));
+  const pieces = blocks.flatMap((b) => b.pieces.map((p) => ({ p, query: b.query })));
+  const changed = new Set(
+    pieces.filter(({ p, query }) => !known.has(`${query}\n${p.rules}`)).map(({ p }) => selectorOf(p)),
+  );
+  return blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => changed.has(selectorOf(p))) }));
+}
+const selectorOf = (p: Piece): string => p.rules.slice(0, p.rules.indexOf('{'));
+
 /** Pieces that are the same for readers with and without a wish for reduced motion, under every media condition. */
-function sharedIds(full: Side, reduced: Side): Set<string> {
-  const texts = ({ blocks }: Side) => {
+function sharedIds(full: readonly Block[], reduced: readonly Block[]): Set<string> {
+  const texts = (blocks: readonly Block[]) => {
     const out = new Map<string, string>();
     for (const { query, pieces } of blocks)
       for (const p of pieces)

@@ -26,6 +26,28 @@ export function distanceCss(pin: Pin, layouts: readonly HeldLayout[]): string {
   return `max(0px, ${decimal(Number((rest / rate).toFixed(3)))}px ${slope < 0 ? '-' : '+'} ${vw.replace('-', '')}vw)`;
 }
 
+/**
+ * Why a strip’s travel, as `distanceCss` writes it, need not hold at every width; null where it is a length of its own, or where at least two
+ * measured widths agree.
+ */
+export function travelDoubt(pin: Pin, layouts: readonly HeldLayout[]): string | null {
+  if (pin.distance.kind !== 'travel') return null;
+  const { strip, rate } = pin.distance;
+  const at = layouts.map((l) => ({ width: l.viewport.width, travel: travelOf(l, strip) }));
+  const [a] = at as [(typeof at)[number]];
+  const b = at.find((x) => x.width !== a.width && x.travel > 0);
+  if (!b || a.travel <= 0)
+    return `How far its strip travels was measured at ${a.width} px only, and is taken to shrink by as much as the window grows. Open the page at another width too, such as 390 px.`;
+  const slope = (a.travel - b.travel) / (a.width - b.width);
+  const off = at
+    .map((x) => ({ ...x, by: Math.max(0, a.travel + slope * (x.width - a.width)) - x.travel }))
+    .filter((x) => Math.abs(x.by) > 2)
+    .sort((x, y) => Math.abs(y.by) - Math.abs(x.by))[0];
+  return off
+    ? `How far its strip travels does not follow one rule at all widths: at ${off.width} px it is held ${Math.abs(Math.round(off.by / rate))} px too ${off.by > 0 ? 'long' : 'briefly'}. Give that width a condition of its own.`
+    : null;
+}
+
 /** Track and stage. `stays`: it is part of the page while it is measured. */
 export function pinPieces(document: MotionDocument, layouts: readonly HeldLayout[]): Piece[] {
   const classes = trackClasses(document);

@@ -17,7 +17,8 @@ export function scriptText(plan: Plan, title: string, older: OlderPlan | null = 
     return `${head}
 import { start } from './${RUNTIME_FILE}';
 
-start(document, ${json(playedOf(plan))});
+// Without scroll timelines nothing else of this plays, and the page stays as it was brought.
+if (CSS.supports('animation-timeline: view()')) start(document, ${json(playedOf(plan))});
 `;
   }
   return `${head}

@@ -3,6 +3,7 @@ import { matchesOf } from '../page/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import type { Motion, MotionDocument, Played } from '../motion/index.ts';
 import { isScrubbed } from '../timeline/index.ts';
+import { withWholeEasing } from '../value/index.ts';
 import type { Entry } from './entry.ts';
 import { triggerActions, triggerName } from './gate-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
@@ -85,10 +86,12 @@ function handingOver(intro: Motion): Motion {
   const made: Motion = {
     ...intro,
     fill: 'backwards',
+    easing: 'linear',
     keyframes: Object.fromEntries(
       Object.entries(intro.keyframes).map(([property, stops]) => [
         property,
-        stops.filter((s) => s.at !== '100%'),
+        // The easing over the whole range needs both ends, so it is laid on the stops before the last one goes.
+        withWholeEasing(stops, intro.easing).filter((s) => s.at !== '100%'),
       ]),
     ),
   };

@@ -14,7 +14,7 @@ import { keptPieces } from './kept-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import { slugs } from './names.ts';
 import type { Condition, Piece, WriterNote, Written } from './piece.ts';
-import { pinPieces } from './pin-css.ts';
+import { pinPieces, travelDoubt } from './pin-css.ts';
 import { planOf } from './plan.ts';
 import { registrations } from './property-css.ts';
 import { byName, staggerPieces, stepCss, steppedRange } from './stagger-css.ts';
@@ -105,6 +105,11 @@ export function draftCss(
     notes.push(...written.notes);
     return written.blocks.length ? [written] : [];
   });
+  for (const pin of document.pins) {
+    const doubt = pin.on && !still ? travelDoubt(pin, layouts) : null;
+    const mover = document.motions.find((m) => m.driver.kind === 'pin' && m.driver.pin === pin.id);
+    if (doubt) notes.push({ motion: mover?.id ?? pin.id, note: doubt });
+  }
   return {
     document,
     layouts,
@@ -139,7 +144,7 @@ export function piecesOfDraft(
   return [
     ...registrations(motionsOf(page), document.properties),
     ...keptPieces(held),
-    ...adjustmentPieces(document, held),
+    ...adjustmentPieces(document, held, condition),
     ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),
     ...draft.shared.pieces(
       held,

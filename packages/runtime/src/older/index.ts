@@ -32,14 +32,24 @@ interface Passed {
 export function start(plan: OlderPlan, clock: Clock = browserClock): () => void {
   const calm = matchMedia('(prefers-reduced-motion: reduce)');
   let end: (() => void) | null = null;
+  let printing = false;
   const heed = () => {
     end?.();
-    end = calm.matches ? null : play(plan, clock);
+    end = calm.matches || printing ? null : play(plan, clock);
+  };
+  // On paper nothing is scrolled into sight: the page is printed as it was brought.
+  const print = ({ type }: Event) => {
+    printing = type === 'beforeprint';
+    heed();
   };
   calm.addEventListener('change', heed);
+  addEventListener('beforeprint', print);
+  addEventListener('afterprint', print);
   heed();
   return () => {
     calm.removeEventListener('change', heed);
+    removeEventListener('beforeprint', print);
+    removeEventListener('afterprint', print);
     end?.();
   };
 }

@@ -36,7 +36,7 @@ export async function handOffOf(
   const assembled = assemble(
     document,
     own,
-    layouts.filter((l) => l !== own && isAdjusted(l, document)),
+    layouts.filter((l) => l !== own && isAdjusted(l, document, 'full-motion')),
     handOffPage(page, files),
     `${page.name}. Lyvek, ${take}`,
     options,

@@ -8,6 +8,26 @@ export const withMotion =
     motions: d.motions.map((m) => (m.id === id ? change(m) : m)),
   });
 
+/** The motion on other elements. What it needs on them goes along; where something else needs it too, it stays there as well. */
+export const withTarget =
+  (id: string, selector: string) =>
+  (d: MotionDocument): MotionDocument => {
+    const was = d.motions.find((m) => m.id === id)?.targets.selector;
+    return {
+      ...d,
+      motions: d.motions.map((m) => (m.id === id ? { ...m, targets: { selector } } : m)),
+      adjustments: d.adjustments.flatMap((a) => {
+        if (a.selector !== was || !a.for.includes(id)) return [a];
+        const others = a.for.filter((x) => x !== id);
+        if (others.length === 0) return [{ ...a, selector }];
+        return [
+          { ...a, for: others },
+          { ...a, id: newId('a'), selector, for: [id] },
+        ];
+      }),
+    };
+  };
+
 export const withoutMotions =
   (ids: readonly string[]) =>
   (d: MotionDocument): MotionDocument => {

@@ -131,6 +131,59 @@ describe('the line to a page', () => {
     expect(state().offset.y).toBe(499);
   });
 
+  test('a page that was too short goes where it was told once it has grown, unless a hand has moved it since', async () => {
+    await connected();
+    const patch = { wraps: [], attributes: [] } as never;
+    link.scrollTo(3000);
+    await soon();
+    const asked = () => page.of('scroll').map((m) => m.y);
+    page.say({ is: 'scrolled', seq: page.of('scroll').at(-1)!.seq, x: 0, y: 1400 });
+    await soon();
+    expect(state().offset.y).toBe(1400);
+    link.style([piece('pin', '#a { height: 9000px }')], patch, nothing);
+    await soon();
+    expect(asked().at(-1)).toBe(3000);
+    const { seq } = page.of('scroll').at(-1)!;
+    page.say({ is: 'scrolled', seq, x: 0, y: 3000 });
+    page.say({ is: 'scrolled', seq, x: 0, y: 2100 });
+    await soon();
+    const before = asked().length;
+    page.say({ is: 'layout', id: 0, layout });
+    await soon();
+    expect([asked().length, state().offset.y]).toEqual([before, 2100]);
+  });
+
+  test('what stays in the page is there before it is measured, and it is measured again when that has changed', async () => {
+    page = new Page();
+    link = new PageLink();
+    const patch = { wraps: [], attributes: [] } as never;
+    const clip = (css: string) => ({ ...piece('adjust:a', css), stays: true });
+    link.wear(() => ({ pieces: [clip('#band { overflow: clip }')], patch, plan: nothing }));
+    detach = link.attach(page.frame as never, () => []);
+    greet({ source: page.frame.contentWindow, data: HELLO });
+    page.say({ is: 'ready', late: false, frames: 0 });
+    await soon();
+    const order = () => page.heard.map((m) => m.do).filter((d) => d === 'style' || d === 'measure');
+    expect(order()).toEqual(['style', 'measure']);
+    page.say({ is: 'layout', id: 0, layout });
+    await soon();
+    const [motion, same] = [piece('m', '#a {}'), clip('#band { overflow: clip }')];
+    link.style([same, motion], patch, nothing);
+    await new Promise((r) => setTimeout(r, 120));
+    // Motions do not change what is measured.
+    expect(order()).toEqual(['style', 'measure', 'style']);
+    link.try(true);
+    link.style([clip('#band { overflow: visible }'), motion], patch, nothing);
+    await new Promise((r) => setTimeout(r, 120));
+    // What is only being tried is not measured, whatever the page does meanwhile.
+    page.say({ is: 'resized' });
+    await soon();
+    expect(order()).toEqual(['style', 'measure', 'style', 'style']);
+    link.try(false);
+    await new Promise((r) => setTimeout(r, 120));
+    expect(order().at(-1)).toBe('measure');
+  });
+
   test('keys count only while the page has the focus', async () => {
     const keys: string[] = [];
     await connected({ key: (key) => keys.push(key) });

@@ -66,6 +66,9 @@ export class PageLink {
   private frame: HTMLIFrameElement | null = null;
   private seq = 0;
   private wanted: { x: number; y: number } | null = null;
+  /** where the page was told to stand, until somebody scrolls it; a page that is still too short gets there once it has grown */
+  private aim: { x: number; y: number } | null = null;
+  private landed = -1;
   private sent = new Map<string, { piece: Piece; css: string }>();
   private order = '';
   private heard = 0;
@@ -182,11 +185,15 @@ export class PageLink {
         return this.measures ? this.measure() : undefined;
       case 'layout':
         this.store.setState({ layout: message.layout, link: 'ready' });
+        this.aimAgain();
         return this.events.layout?.(message.layout);
       case 'scrolled':
         // An echo of an older command would pull the playhead back while it is being dragged.
         if (message.seq < this.seq) return;
         this.wanted = null;
+        // The first word after a command is its answer; what moves after that is a hand.
+        if (this.landed === message.seq && this.isElsewhere(message)) this.aim = null;
+        this.landed = message.seq;
         return this.store.setState({ offset: { x: message.x, y: message.y } });
       case 'hover':
         return this.store.setState({ hovered: message.element });
@@ -252,8 +259,19 @@ export class PageLink {
     const at = { x, y: Math.max(0, y) };
     if (this.wanted?.y === at.y && this.wanted.x === at.x) return;
     this.wanted = at;
+    this.aim = at;
     this.store.setState({ offset: at });
     this.say({ do: 'scroll', seq: ++this.seq, ...at });
+  }
+
+  private isElsewhere({ x, y }: { x: number; y: number }): boolean {
+    const { offset } = this.store.getState();
+    return Math.abs(offset.x - x) > 1 || Math.abs(offset.y - y) > 1;
+  }
+
+  /** Pins make a page longer: where it could not go before, it can now. */
+  private aimAgain(): void {
+    if (this.aim && this.isElsewhere(this.aim)) this.say({ do: 'scroll', seq: ++this.seq, ...this.aim });
   }
 
   /** Sets timed motions to a time and lets them run, or gives them back to their gate (null). */
@@ -318,5 +336,6 @@ export class PageLink {
       plan,
       again,
     });
+    this.aimAgain();
   }
 }

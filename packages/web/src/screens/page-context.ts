@@ -76,17 +76,18 @@ function useSame<T>(list: T): T {
 }
 
 function useLayoutWith(pinsOf: (s: TakeState) => MotionDocument['pins']): KnownLayout {
-  const { link, viewport, stored, session } = useOpenedPage();
+  const { link, viewport, stored, session, reduced } = useOpenedPage();
+  const condition = reduced ? 'reduced-motion' : 'full-motion';
   const pins = useSame(useStore(session.store, pinsOf));
   const live = useStore(link.store, (s) => s.layout);
   const document = useStore(session.store, settledOf);
   const raw = live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
   const layout = useMemo(() => withPins(raw ?? emptyLayout(viewport), pins), [raw, viewport, pins]);
   const known = raw !== null;
-  const measured = known && isAdjusted(raw, document);
+  const measured = known && isAdjusted(raw, document, condition);
   const others = useMemo(
-    () => stored.filter((l) => !sameSize(l, viewport) && isAdjusted(l, document)),
-    [stored, viewport, document],
+    () => stored.filter((l) => !sameSize(l, viewport) && isAdjusted(l, document, condition)),
+    [stored, viewport, document, condition],
   );
   return useMemo(() => ({ layout, known, measured, others }), [layout, known, measured, others]);
 }

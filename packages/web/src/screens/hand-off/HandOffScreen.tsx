@@ -13,6 +13,7 @@ import { HtmlColumn } from './HtmlColumn.tsx';
 import { LiveLines } from './LiveLines.tsx';
 import { MotionList } from './MotionList.tsx';
 import { Proof } from './Proof.tsx';
+import { SecondWidth } from './SecondWidth.tsx';
 import { Support } from './Support.tsx';
 import { TakeAway } from './TakeAway.tsx';
 import { useHandOff, useHandOffOptions } from './use-hand-off.ts';
@@ -70,6 +71,7 @@ export function HandOffScreen() {
   const nameOf = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
   return (
     <div className="hand-off">
+      <SecondWidth />
       <section className="hand-left">
         <header className="hand-head">
           <b>Hand-off</b>

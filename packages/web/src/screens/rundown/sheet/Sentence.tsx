@@ -1,6 +1,6 @@
 /** A motion as a sentence whose words in boxes are its controls. One clause a line. */
 import type { Motion, RangePoint } from '@lyvek/core';
-import { withMotion } from '../../../data/take-session.ts';
+import { withMotion, withTarget } from '../../../data/take-session.ts';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
@@ -69,7 +69,7 @@ export function Sentence({ bar }: { bar: Bar }) {
             <Target
               motion={motion}
               element={bar.element}
-              onChange={(selector) => change('change the target', { targets: { selector } })}
+              onChange={(selector) => session.act('change the target', withTarget(motion.id, selector))}
             />
           )}
         </Pop>

@@ -1,0 +1,50 @@
+/** CSS text as it is written, block by block, with the lines where each piece stands. */
+import type { Piece } from './piece.ts';
+import { indent } from './rule.ts';
+
+/** First and last line of a piece's rules, counted from 1. */
+export interface PieceLines {
+  piece: Piece;
+  from: number;
+  to: number;
+}
+
+/** Grows block by block, with a blank line between blocks of one level. */
+export class CssText {
+  readonly out: string[] = [];
+  readonly marked: PieceLines[] = [];
+  private depth = '';
+  private blocks = 0;
+
+  put(text: string): { from: number; to: number } {
+    const from = this.out.length + 1;
+    this.out.push(...indent(text, this.depth).split('\n'));
+    return { from, to: this.out.length };
+  }
+
+  /** Rules of pieces under a media query. `mark`: these are the lines where a motion is found. */
+  media(query: string, pieces: readonly Piece[], mark: boolean, comment = ''): void {
+    const written = pieces.filter((p) => p.rules);
+    if (written.length === 0) return;
+    this.block(`@media ${query}`, () => {
+      if (comment) this.put(`/* ${comment} */`);
+      written.forEach((piece, i) => {
+        if (i > 0) this.out.push('');
+        const at = this.put(piece.rules);
+        if (mark) this.marked.push({ piece, ...at });
+      });
+    });
+  }
+
+  block(head: string, inside: () => void): void {
+    if (this.blocks++) this.out.push('');
+    this.put(`${head} {`);
+    const [depth, blocks] = [this.depth, this.blocks];
+    this.depth += '  ';
+    this.blocks = 0;
+    inside();
+    this.depth = depth;
+    this.blocks = blocks;
+    this.put('}');
+  }
+}
