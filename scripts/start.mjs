@@ -73,7 +73,7 @@ const server = await startServer({
     ...(dev ? { LYVEK_APP_PORT: String(port) } : {}),
   },
 }).catch((error) => {
-  say(error.message);
+  process.stderr.write(`\nlyvek cannot go on: ${error.message}\n`);
   return null;
 });
 if (!server) await end(1);

@@ -17,7 +17,8 @@ export interface Act {
 /** A law was broken while acting. */
 export class Broken extends Error {}
 
-const dwell = (w: World, r: Random, low = 50, high = 400) => w.page.waitForTimeout(Math.round(r.between(low, high)));
+const dwell = (w: World, r: Random, low = 50, high = 400) =>
+  w.page.waitForTimeout(Math.round(r.between(low, high)));
 
 async function move(w: World, r: Random, x: number, y: number): Promise<void> {
   const steps = Math.round(r.between(3, 8));
@@ -25,10 +26,13 @@ async function move(w: World, r: Random, x: number, y: number): Promise<void> {
   w.pointer = { x, y };
 }
 
-const LEFT_ALONE = /Measure|Delete the project|lab|Connect|Restore|Log|Choose|Bring|Add a page|Download|\.zip|Record/i;
+const LEFT_ALONE =
+  /Measure|Delete the project|lab|Connect|Restore|Log|Choose|Bring|Add a page|Download|\.zip|Record/i;
 
 async function choose(w: World, r: Random, kind: Control['kind']): Promise<Control | undefined> {
-  const all = (await w.ask<Control[]>('controls')).filter((c) => c.kind === kind && !c.disabled && !LEFT_ALONE.test(c.is));
+  const all = (await w.ask<Control[]>('controls')).filter(
+    (c) => c.kind === kind && !c.disabled && !LEFT_ALONE.test(c.is),
+  );
   // First the part of the screen, then what is in it: else fifty bars would leave one button no chance.
   const parts = [...new Set(all.map(partOf))];
   const part = r.pick(parts);
@@ -43,7 +47,8 @@ async function press(w: World, r: Random): Promise<string> {
   await dwell(w, r, 80, 400);
   const before = await w.ask<{ is: string; disabled: boolean } | null>('under', c);
   const name = before?.is.replace(' (on)', '');
-  if (before?.disabled && name === c.is) throw new Broken(`law 1: ${c.is} can no longer be pressed once it is pointed at`);
+  if (before?.disabled && name === c.is)
+    throw new Broken(`law 1: ${c.is} can no longer be pressed once it is pointed at`);
   // It went away while the hand was on its way, as lists do: a person looks again.
   if (name !== c.is) return `${c.is} had gone`;
   const url = w.page.url();
@@ -54,7 +59,10 @@ async function press(w: World, r: Random): Promise<string> {
   const held = await w.ask<{ is: string; disabled: boolean } | null>('under', c);
   await w.page.mouse.up();
   if (held?.is.replace(' (on)', '') !== c.is || held.disabled) {
-    if (w.page.url() === url) throw new Broken(`law 1: ${c.is} moved away, or went dead, while it was pressed (there: ${held?.is ?? 'nothing'})`);
+    if (w.page.url() === url)
+      throw new Broken(
+        `law 1: ${c.is} moved away, or went dead, while it was pressed (there: ${held?.is ?? 'nothing'})`,
+      );
   }
   if (!before!.is.endsWith('(on)')) {
     // A busy page answers late: it has had its time only when it has also been asked often.
@@ -62,15 +70,53 @@ async function press(w: World, r: Random): Promise<string> {
     for (let asked = 0; ; asked++) {
       const now = await w.ask<{ changes: number; clicks: number }>('counts').catch(() => null);
       if (!now || w.page.url() !== url || now.changes > pressed.changes) break;
-      if (Date.now() > until && asked > 25) throw new Broken(`law 1: ${c.is} was pressed and nothing came of it`);
+      if (Date.now() > until && asked > 25)
+        throw new Broken(`law 1: ${c.is} was pressed and nothing came of it`);
       await w.page.waitForTimeout(60);
     }
   }
   return `press ${c.is}`;
 }
 
-const KEYS = ['Escape', 'n', 'm', 's', 'b', 'e', 'ArrowUp', 'ArrowDown', '[', ']', 'Control+d', 'Control+c', 'Control+v', ' ', '/', '?', 'a', '+', '-', '0', 'Tab', 'Enter', 'PageDown', 'Home'];
-const TYPED = ['40%', '120px', '2.5', 'abc', '', '-15%', 'calc(10% + 20px)', 'ease-out', '0', '99999px', 'A rather long name that somebody may well give to a motion of theirs'];
+const KEYS = [
+  'Escape',
+  'n',
+  'm',
+  's',
+  'b',
+  'e',
+  'ArrowUp',
+  'ArrowDown',
+  '[',
+  ']',
+  'Control+d',
+  'Control+c',
+  'Control+v',
+  ' ',
+  '/',
+  '?',
+  'a',
+  '+',
+  '-',
+  '0',
+  'Tab',
+  'Enter',
+  'PageDown',
+  'Home',
+];
+const TYPED = [
+  '40%',
+  '120px',
+  '2.5',
+  'abc',
+  '',
+  '-15%',
+  'calc(10% + 20px)',
+  'ease-out',
+  '0',
+  '99999px',
+  'A rather long name that somebody may well give to a motion of theirs',
+];
 
 export const ACTS: readonly Act[] = [
   { name: 'press', weight: 34, run: press },
@@ -126,7 +172,12 @@ export const ACTS: readonly Act[] = [
       const words = await w.page.locator('.sentence .word, .word').all();
       const box = r.next() < 0.5 ? await r.pick(words)?.boundingBox() : null;
       const size = w.page.viewportSize()!;
-      await move(w, r, box ? box.x + box.width / 2 : r.between(20, size.width - 20), box ? box.y + box.height / 2 : r.between(60, size.height - 20));
+      await move(
+        w,
+        r,
+        box ? box.x + box.width / 2 : r.between(20, size.width - 20),
+        box ? box.y + box.height / 2 : r.between(60, size.height - 20),
+      );
       for (let i = 0; i < 4; i++) {
         await w.page.mouse.wheel(0, r.next() < 0.7 ? 100 : -100);
         await dwell(w, r, 30, 90);
@@ -173,7 +224,11 @@ export const ACTS: readonly Act[] = [
     name: 'pick in the page',
     weight: 5,
     async run(w, r) {
-      const box = await w.page.locator('.preview-page iframe').first().boundingBox().catch(() => null);
+      const box = await w.page
+        .locator('.preview-page iframe')
+        .first()
+        .boundingBox()
+        .catch(() => null);
       if (!box) return 'no page';
       await move(w, r, box.x + r.between(4, box.width - 4), box.y + r.between(4, box.height - 4));
       await dwell(w, r, 100, 300);
@@ -225,7 +280,8 @@ export const ACTS: readonly Act[] = [
       if (!(await w.saved())) throw new Broken('law 3: after undo and redo it is never saved');
       const { revision: _a, ...was } = before;
       const { revision: _b, ...is } = await w.stored();
-      if (JSON.stringify(was) !== JSON.stringify(is)) throw new Broken(`law 3: ${undone} × undo and redo does not give the same document back`);
+      if (JSON.stringify(was) !== JSON.stringify(is))
+        throw new Broken(`law 3: ${undone} × undo and redo does not give the same document back`);
       return `undo and redo ${undone} times`;
     },
   },
@@ -313,6 +369,7 @@ async function reloadKeeping(w: World): Promise<void> {
   if (conflict || !before.bars.length) return;
   const after = await w.ask<{ bars: string[] }>('shown');
   const lost = before.bars.map(name).filter((b) => !after.bars.map(name).includes(b));
-  if (lost.length && after.bars.length) throw new Broken(`law 3: after a reload is gone what was shown before: ${lost.slice(0, 3).join(', ')}`);
+  if (lost.length && after.bars.length)
+    throw new Broken(`law 3: after a reload is gone what was shown before: ${lost.slice(0, 3).join(', ')}`);
   if (!(await w.saved())) throw new Broken('law 3: after a reload it is never saved');
 }

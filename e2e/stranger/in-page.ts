@@ -46,7 +46,8 @@ const describe = (e: Element): string => {
   return `${e.tagName.toLowerCase()}${typeof e.className === 'string' && e.className ? `.${e.className.split(' ')[0]}` : ''} “${label.trim().replace(/\s+/g, ' ').slice(0, 50)}”${typeof owner === 'string' && owner ? ` in .${owner.split(' ')[0]}` : ''}`;
 };
 
-const PRESSED = 'button, a[href], [role=button], [role=tab], summary, input[type=checkbox], input[type=radio], select';
+const PRESSED =
+  'button, a[href], [role=button], [role=tab], summary, input[type=checkbox], input[type=radio], select';
 const FIELDS = 'input:not([type=file]):not([type=checkbox]):not([type=radio]), textarea';
 const DRAGGED = '.bar-grip, .handle-area, .bead-area, .ghost, .bead, [class*=grip], [class*=handle]';
 
@@ -68,12 +69,16 @@ export function controls(): Control[] {
 
 /** What lies under a point: the control there, and whether it can be pressed. */
 export function under({ x, y }: { x: number; y: number }): { is: string; disabled: boolean } | null {
-  const e = document.elementFromPoint(x, y)?.closest(
-    'button, a[href], [role=button], [role=tab], summary, input, select, textarea, .bar-grip, .handle-area, .bead-area, .ghost',
-  );
+  const e = document
+    .elementFromPoint(x, y)
+    ?.closest(
+      'button, a[href], [role=button], [role=tab], summary, input, select, textarea, .bar-grip, .handle-area, .bead-area, .ghost',
+    );
   if (!e) return null;
   const pressed =
-    e.getAttribute('aria-pressed') === 'true' || e.hasAttribute('aria-current') || e.getAttribute('aria-selected') === 'true';
+    e.getAttribute('aria-pressed') === 'true' ||
+    e.hasAttribute('aria-current') ||
+    e.getAttribute('aria-selected') === 'true';
   return { is: describe(e) + (pressed ? ' (on)' : ''), disabled: (e as HTMLButtonElement).disabled === true };
 }
 
@@ -91,7 +96,9 @@ export function shown(): Record<string, unknown> {
     length: text('.head-length')[0] ?? text('.rundown-left header span, .head-row span')[0],
     flags: document.querySelectorAll('.flag').length,
     pins: document.querySelectorAll('.pin-mark, .pin').length,
-    findings: document.querySelectorAll('.bar.selected, .sheet .curves').length ? null : text('.sheet .findings li .grow'),
+    findings: document.querySelectorAll('.bar.selected, .sheet .curves').length
+      ? null
+      : text('.sheet .findings li .grow'),
   };
 }
 
@@ -101,14 +108,22 @@ export function placing(): string[] {
   const isIn = (e: Element) => e.closest('iframe, .strip-art, [aria-hidden=true], svg') !== null;
   const scrolls = (e: Element) => {
     for (let p = e.parentElement; p; p = p.parentElement)
-      if (/auto|scroll/.test(getComputedStyle(p).overflow) && (p.scrollHeight > p.clientHeight || p.scrollWidth > p.clientWidth))
+      if (
+        /auto|scroll/.test(getComputedStyle(p).overflow) &&
+        (p.scrollHeight > p.clientHeight || p.scrollWidth > p.clientWidth)
+      )
         return true;
     return false;
   };
   const texts: { r: DOMRect; e: Element; t: string }[] = [];
   for (const e of document.querySelectorAll('button, a[href], input, select, textarea')) {
     const r = e.getBoundingClientRect();
-    if (r.width < 2 || isIn(e) || !(e as HTMLElement).checkVisibility({ opacityProperty: true, visibilityProperty: true })) continue;
+    if (
+      r.width < 2 ||
+      isIn(e) ||
+      !(e as HTMLElement).checkVisibility({ opacityProperty: true, visibilityProperty: true })
+    )
+      continue;
     if ((r.right > innerWidth + 1 || r.left < -1 || r.bottom > innerHeight + 1 || r.top < -1) && !scrolls(e))
       out.add(`outside the window: ${describe(e)}`);
   }
@@ -116,7 +131,12 @@ export function placing(): string[] {
   for (let n = walker.nextNode(); n; n = walker.nextNode()) {
     const e = n.parentElement!;
     const t = n.nodeValue!.trim();
-    if (!t || (isIn(e) && !e.closest('svg')) || !e.checkVisibility({ opacityProperty: true, visibilityProperty: true })) continue;
+    if (
+      !t ||
+      (isIn(e) && !e.closest('svg')) ||
+      !e.checkVisibility({ opacityProperty: true, visibilityProperty: true })
+    )
+      continue;
     const range = document.createRange();
     range.selectNodeContents(n);
     for (const r of range.getClientRects()) {
@@ -142,10 +162,16 @@ export function placing(): string[] {
       const w = Math.min(a.r.right, b.r.right) - Math.max(a.r.left, b.r.left);
       const h = Math.min(a.r.bottom, b.r.bottom) - Math.max(a.r.top, b.r.top);
       if (w < 3 || h < 4) continue;
-      const at = { x: (Math.max(a.r.left, b.r.left) + Math.min(a.r.right, b.r.right)) / 2, y: (Math.max(a.r.top, b.r.top) + Math.min(a.r.bottom, b.r.bottom)) / 2 };
+      const at = {
+        x: (Math.max(a.r.left, b.r.left) + Math.min(a.r.right, b.r.right)) / 2,
+        y: (Math.max(a.r.top, b.r.top) + Math.min(a.r.bottom, b.r.bottom)) / 2,
+      };
       // One of them lies under an opaque layer, a popover for instance: only what is on top is read.
       const stack = document.elementsFromPoint(at.x, at.y);
-      const [ia, ib] = [stack.findIndex((e) => e === a.e || e.contains(a.e)), stack.findIndex((e) => e === b.e || e.contains(b.e))];
+      const [ia, ib] = [
+        stack.findIndex((e) => e === a.e || e.contains(a.e)),
+        stack.findIndex((e) => e === b.e || e.contains(b.e)),
+      ];
       const opaque = stack.slice(0, Math.max(ia, ib)).some((e) => {
         const m = /rgba?\([^)]*\)/.exec(getComputedStyle(e).backgroundColor)?.[0] ?? '';
         return m !== '' && m !== 'rgba(0, 0, 0, 0)' && !(e.contains(a.e) && e.contains(b.e));

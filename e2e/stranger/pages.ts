@@ -68,9 +68,11 @@ const passage = () => ({
   axis: 'block',
   insets: ['0px', '0px'],
 });
-const LONG = 'The tide tables on the wall behind the harbour master’s desk, redrawn by hand every winter since';
+const LONG =
+  'The tide tables on the wall behind the harbour master’s desk, redrawn by hand every winter since';
 
-const rows = (n: number, make: (i: number) => string) => Array.from({ length: n }, (_, i) => make(i)).join('');
+const rows = (n: number, make: (i: number) => string) =>
+  Array.from({ length: n }, (_, i) => make(i)).join('');
 
 export const PLACES: readonly Place[] = [
   demo('hessle'),
@@ -96,7 +98,25 @@ export const PLACES: readonly Place[] = [
     `nav{position:fixed;inset:0 0 auto;height:44px;background:#fffc}.bar{height:5px;background:#2f6f4f;transform-origin:0 50%}hr{height:2px;border:0;background:#456}
 h2::after{content:"";display:block;width:120px;height:4px;background:#b05}svg{width:300px;height:200px}`,
     `<nav><span>Mill</span><div class="bar"></div></nav>${rows(5, (i) => `<section id="s${i}"><h2>Part ${i + 1}</h2><hr><svg viewBox="0 0 300 200"><g id="g${i}"><circle cx="80" cy="90" r="40" fill="#7a9"/><path id="p${i}" d="M20 180H280" stroke="#246" fill="none"/></g></svg></section>`)}`,
-    { motions: [motion('m_bar', 'Bar', '.bar', { kind: 'page', axis: 'block' }, { range: { start: '0%', end: '100%' }, keyframes: { scale: [{ at: '0%', value: '0 1' }, { at: '100%', value: '1 1' }] } })] },
+    {
+      motions: [
+        motion(
+          'm_bar',
+          'Bar',
+          '.bar',
+          { kind: 'page', axis: 'block' },
+          {
+            range: { start: '0%', end: '100%' },
+            keyframes: {
+              scale: [
+                { at: '0%', value: '0 1' },
+                { at: '100%', value: '1 1' },
+              ],
+            },
+          },
+        ),
+      ],
+    },
   ),
   page(
     'Wider than it thinks',
@@ -136,16 +156,40 @@ ${rows(5, (i) => `<section id="t${i}"><h2>${LONG} ${i + 1}</h2><p>Words.</p></se
         back: 'returns',
       })),
       motions: [
-        motion('m_text', `${LONG} fades`, '#one-text', { kind: 'pin', pin: 'p_one' }, { range: { start: '0%', end: '60%' } }),
-        motion('m_strip', 'Strip', '.strip', { kind: 'pin', pin: 'p_two' }, { range: { start: '0%', end: '100%' }, reducedMotion: 'drop' }),
+        motion(
+          'm_text',
+          `${LONG} fades`,
+          '#one-text',
+          { kind: 'pin', pin: 'p_one' },
+          { range: { start: '0%', end: '60%' } },
+        ),
+        motion(
+          'm_strip',
+          'Strip',
+          '.strip',
+          { kind: 'pin', pin: 'p_two' },
+          { range: { start: '0%', end: '100%' }, reducedMotion: 'drop' },
+        ),
         ...[0, 1, 2].map((i) =>
-          motion(`m_t${i}`, `${LONG} ${i}`, `#t${i} h2`, { kind: 'gate', gate: `g_${i}` }, { time: { delay: '0ms', duration: '600ms' } }),
+          motion(
+            `m_t${i}`,
+            `${LONG} ${i}`,
+            `#t${i} h2`,
+            { kind: 'gate', gate: `g_${i}` },
+            { time: { delay: '0ms', duration: '600ms' } },
+          ),
         ),
         motion('m_t4', 'Last', '#t4 p', passage()),
         // Backwards, thin and never finished: three findings on one motion's section.
-        motion('m_back', 'Runs backwards', '#t3 p', passage(), { range: { start: 'cover 60%', end: 'cover 30%' } }),
-        motion('m_thin', 'Too short', '#t3 h2', passage(), { range: { start: 'cover 30%', end: 'cover 30.2%' } }),
-        motion('m_never', 'Never finishes', '#t4 h2', passage(), { range: { start: 'cover 60%', end: 'exit 100%' } }),
+        motion('m_back', 'Runs backwards', '#t3 p', passage(), {
+          range: { start: 'cover 60%', end: 'cover 30%' },
+        }),
+        motion('m_thin', 'Too short', '#t3 h2', passage(), {
+          range: { start: 'cover 30%', end: 'cover 30.2%' },
+        }),
+        motion('m_never', 'Never finishes', '#t4 h2', passage(), {
+          range: { start: 'cover 60%', end: 'exit 100%' },
+        }),
       ],
     },
   ),
@@ -154,8 +198,16 @@ ${rows(5, (i) => `<section id="t${i}"><h2>${LONG} ${i + 1}</h2><p>Words.</p></se
 
 /** Brings a place into a project of the stranger's own; returns where its take is opened. */
 export async function goThere(request: APIRequestContext, place: Place, project: string) {
-  const id = await bring(request, project, Buffer.from(zipSync(place.files())), 'application/zip', `?name=${encodeURIComponent(place.name)}`);
-  const response = await request.post(`${base}/api/pages/${id}/takes`, { data: { name: 'Walk', document: place.document() } });
+  const id = await bring(
+    request,
+    project,
+    Buffer.from(zipSync(place.files())),
+    'application/zip',
+    `?name=${encodeURIComponent(place.name)}`,
+  );
+  const response = await request.post(`${base}/api/pages/${id}/takes`, {
+    data: { name: 'Walk', document: place.document() },
+  });
   if (response.status() !== 201) throw new Error(`${place.name}: ${await response.text()}`);
   const take = (await response.json()).id as string;
   return { page: id, take, url: `${base}/pages/${id}?take=${take}` };

@@ -25,7 +25,8 @@ for (const [i, place] of PLACES.entries())
     });
     if (survey) {
       console.log(`${place.name}: ${done} acts, ${breaches.size} kinds of breach`);
-      for (const b of breaches.values()) console.log(`  ${b.what}\n    after: ${b.words.slice(-4).join(' · ')}`);
+      for (const b of breaches.values())
+        console.log(`  ${b.what}\n    after: ${b.words.slice(-4).join(' · ')}`);
       return;
     }
     const first = [...breaches.values()][0];

@@ -26,7 +26,10 @@ export interface Entrance {
 
 export const stepsOf = (seed: number, count: number): Step[] => {
   const r = new Random(seed);
-  return Array.from({ length: count }, () => ({ act: r.weighted(ACTS).name, seed: Math.floor(r.next() * 2 ** 31) }));
+  return Array.from({ length: count }, () => ({
+    act: r.weighted(ACTS).name,
+    seed: Math.floor(r.next() * 2 ** 31),
+  }));
 };
 
 /** Breaches of one law by one thing are one: numbers and names may differ. */
@@ -50,7 +53,8 @@ async function laws(w: World, act: Act, puts: number, selected: string[], openSt
       return before && count(before) > count(m);
     });
     const other = [...gone, ...fewer.map((m) => m.id)].filter((id) => !selected.includes(id));
-    if (selected.length && other.length) throw new Broken('law 1: Del took something away that was not selected');
+    if (selected.length && other.length)
+      throw new Broken('law 1: Del took something away that was not selected');
     if (openStop && gone.length) throw new Broken('law 1: Del with a chosen keyframe took its motion away');
   }
 }
@@ -82,15 +86,27 @@ async function fresh(w: World): Promise<void> {
     const [a, b] = [JSON.stringify(here[key]), JSON.stringify(there[key])];
     if (a !== b) {
       const list = (x: unknown) => (Array.isArray(x) ? (x as string[]) : [String(x)]);
-      const more = list(here[key]).filter((x) => !list(there[key]).includes(x)).slice(0, 3);
-      const less = list(there[key]).filter((x) => !list(here[key]).includes(x)).slice(0, 3);
-      throw new Broken(`law 2: ${key} differ from a fresh load: here ${more.join('; ')}, there ${less.join('; ')}`);
+      const more = list(here[key])
+        .filter((x) => !list(there[key]).includes(x))
+        .slice(0, 3);
+      const less = list(there[key])
+        .filter((x) => !list(here[key]).includes(x))
+        .slice(0, 3);
+      throw new Broken(
+        `law 2: ${key} differ from a fresh load: here ${more.join('; ')}, there ${less.join('; ')}`,
+      );
     }
   }
 }
 
 /** Does these steps; `onBreach` says whether to go on. */
-export async function walk(entrance: Entrance, steps: readonly Step[], onBreach: (b: Breach) => boolean, check = fresh, isTold = (_: string) => false): Promise<number> {
+export async function walk(
+  entrance: Entrance,
+  steps: readonly Step[],
+  onBreach: (b: Breach) => boolean,
+  check = fresh,
+  isTold = (_: string) => false,
+): Promise<number> {
   const { url, take } = await entrance.enter();
   const w = await World.enter(entrance.browser, url, take);
   const words: string[] = [];
@@ -99,13 +115,16 @@ export async function walk(entrance: Entrance, steps: readonly Step[], onBreach:
     for (const [i, step] of steps.entries()) {
       const act = ACTS.find((a) => a.name === step.act)!;
       const puts = w.puts.length;
-      const selected = await w.page.locator('.bar.selected').evaluateAll((l) => l.map((e) => e.getAttribute('data-motion')!));
+      const selected = await w.page
+        .locator('.bar.selected')
+        .evaluateAll((l) => l.map((e) => e.getAttribute('data-motion')!));
       const openStop = (await w.page.locator('.bead.open').count()) > 0;
       try {
         words.push(await act.run(w, new Random(step.seed)));
         await w.page.waitForTimeout(120);
         await laws(w, act, puts, selected, openStop);
-        if ((i + 1) % FRESH_EVERY === 0 || i === steps.length - 1 || act.name === 'reload at once') await check(w);
+        if ((i + 1) % FRESH_EVERY === 0 || i === steps.length - 1 || act.name === 'reload at once')
+          await check(w);
         // The stranger is lost on another screen: back to the page.
         if (!w.page.url().includes('/pages/') || (await w.page.locator('.rundown').count()) === 0) {
           if (!/trials|takes|hand-off/.test(w.page.url()) || new Random(step.seed).next() < 0.3) {
@@ -114,7 +133,10 @@ export async function walk(entrance: Entrance, steps: readonly Step[], onBreach:
           }
         }
       } catch (error) {
-        const what = error instanceof Broken ? error.message : `law 4: the walk broke off: ${String(error).split('\n')[0]}`;
+        const what =
+          error instanceof Broken
+            ? error.message
+            : `law 4: the walk broke off: ${String(error).split('\n')[0]}`;
         words.push(act.name);
         const go = isTold(what) || onBreach({ what, steps: steps.slice(0, i + 1), words: [...words] });
         w.noise.splice(0);
@@ -145,7 +167,8 @@ export async function shrink(entrance: Entrance, breach: Breach, limit = 120_000
     if (found) best = found;
     return found !== null;
   };
-  for (let k = 1; k < best.steps.length && Date.now() < until; k *= 2) if (await tries(best.steps.slice(-k))) break;
+  for (let k = 1; k < best.steps.length && Date.now() < until; k *= 2)
+    if (await tries(best.steps.slice(-k))) break;
   for (let i = best.steps.length - 2; i >= 0 && Date.now() < until; i--)
     if (i < best.steps.length - 1) await tries(best.steps.filter((_, k) => k !== i));
   return best;

@@ -49,7 +49,11 @@ export class World {
       if (world.fault === 'none' || !write) return route.continue();
       return world.fault === 'away'
         ? route.abort()
-        : route.fulfill({ status: 503, contentType: 'application/problem+json', body: '{"title":"Away","status":503,"detail":"Away for a moment."}' });
+        : route.fulfill({
+            status: 503,
+            contentType: 'application/problem+json',
+            body: '{"title":"Away","status":503,"detail":"Away for a moment."}',
+          });
     });
     world.page = await world.open();
     return world;
@@ -70,7 +74,10 @@ export class World {
       const expected = (r.status() === 503 && this.fault !== 'none') || (r.status() === 412 && this.rivals);
       if (own && r.status() >= 400 && !expected)
         void r.text().then(
-          (t) => this.noise.push(`${r.status()} for ${r.request().method()} ${new URL(r.url()).pathname.replace(/[0-9a-f-]{30,}/g, '…')}: ${t.slice(0, 300)}`),
+          (t) =>
+            this.noise.push(
+              `${r.status()} for ${r.request().method()} ${new URL(r.url()).pathname.replace(/[0-9a-f-]{30,}/g, '…')}: ${t.slice(0, 300)}`,
+            ),
           () => undefined,
         );
     });
@@ -83,17 +90,29 @@ export class World {
   async settle(page = this.page): Promise<void> {
     const preview = page.locator('.preview');
     if (await preview.count())
-      await page.waitForFunction(() => document.querySelector('.preview')?.getAttribute('data-link') === 'ready', null, { timeout: 15_000 }).catch(() => undefined);
+      await page
+        .waitForFunction(
+          () => document.querySelector('.preview')?.getAttribute('data-link') === 'ready',
+          null,
+          { timeout: 15_000 },
+        )
+        .catch(() => undefined);
     if (await page.locator('.rundown[data-settled]').count())
       await page.waitForSelector('.rundown[data-settled=true]', { timeout: 8000 }).catch(() => undefined);
     else await page.waitForTimeout(1600);
   }
 
   async saved(): Promise<boolean> {
-    return this.page.waitForFunction(() => /^Saved/.test(document.querySelector('.save-state')?.textContent ?? 'Saved'), null, { timeout: 12_000 }).then(
-      () => true,
-      () => false,
-    );
+    return this.page
+      .waitForFunction(
+        () => /^Saved/.test(document.querySelector('.save-state')?.textContent ?? 'Saved'),
+        null,
+        { timeout: 12_000 },
+      )
+      .then(
+        () => true,
+        () => false,
+      );
   }
 
   /** The document as the server has it. */

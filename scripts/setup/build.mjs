@@ -115,13 +115,13 @@ export const cliBundle = (outdir) => ({
 });
 
 export async function buildCli() {
-  const { build } = await import('esbuild');
+  const build = await builder();
   await build(cliBundle(inRoot('dist/cli')));
   await buildProbe();
 }
 
 export async function buildProbe() {
-  const { build } = await import('esbuild');
+  const build = await builder();
   await build(inPageBundle(inRoot('dist/in-page.js')));
   await build(liveBundle(inRoot('dist/live.js')));
   await build(probeBundle(inRoot('dist/probe.js')));
@@ -129,14 +129,54 @@ export async function buildProbe() {
   await build(olderBundle(inRoot('dist/older.js')));
 }
 
+/** esbuild, which leaves it to us to say what went wrong. */
+async function builder() {
+  const { build } = await import('esbuild');
+  return (options) => build({ logLevel: 'silent', ...options });
+}
+
+/** What a finished build leaves; a missing or empty one means that it was broken off. */
+const MADE = [
+  '.fingerprint',
+  'server.js',
+  'probe.js',
+  'live.js',
+  'in-page.js',
+  'runtime.js',
+  'older.js',
+  'cli/main.js',
+  'web/index.html',
+];
+const isFilled = (path) => existsSync(path) && statSync(path).isFile() && statSync(path).size > 0;
+
+/** The line of a long complaint that says what is wrong. */
+const firstLine = (output) =>
+  output
+    .split('\n')
+    .find((line) => /error|failed|unexpected/i.test(line))
+    ?.trim() ?? output.trim().slice(-300);
+
+/** Of a build that failed: the first fault with its place, in one line. */
+function firstFault(error) {
+  const [fault] = error.errors ?? [];
+  if (!fault) return error.message.split('\n')[0];
+  const { file, line, column } = fault.location ?? {};
+  return `${file ? `${file}, line ${line}, column ${column + 1}: ` : ''}${fault.text}.`;
+}
+
 export async function ensureBuilt({ force = false } = {}) {
   const stamp = inRoot('dist', '.fingerprint');
   const now = fingerprint();
-  if (!force && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  if (!force && MADE.every((f) => isFilled(inRoot('dist', f))) && readFileSync(stamp, 'utf8') === now) return;
   say('building …');
-  rmSync(stamp, { force: true });
-  mkdirSync(inRoot('dist'), { recursive: true });
-  const { build } = await import('esbuild');
+  try {
+    // Whatever stands there that is not ours to write into, a file of that name or a half-made build, goes.
+    rmSync(inRoot('dist'), { recursive: true, force: true });
+    mkdirSync(inRoot('dist'), { recursive: true });
+  } catch (error) {
+    giveUp(`the folder “dist” cannot be written: ${error.message}. Remove it, then start again.`);
+  }
+  const build = await builder();
   const web = run(
     process.execPath,
     [inRoot('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
@@ -145,9 +185,11 @@ export async function ensureBuilt({ force = false } = {}) {
       cwd: inRoot('packages/web'),
     },
   );
-  await build(serverBundle(inRoot('dist/server.js')));
-  await buildCli();
+  const built = await Promise.all([build(serverBundle(inRoot('dist/server.js'))), buildCli()]).catch(
+    (error) => error,
+  );
+  if (built instanceof Error) giveUp(`it could not be built: ${firstFault(built)}`);
   const { code, output } = await web;
-  if (code !== 0) giveUp(`the interface could not be built:\n${output.slice(-3000)}`);
+  if (code !== 0) giveUp(`the interface could not be built: ${firstLine(output)}`);
   writeFileSync(stamp, now);
 }

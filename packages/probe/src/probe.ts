@@ -85,6 +85,8 @@ function act(message: ToProbe): void {
 
 const sizeOf = () => {
   const doc = document.scrollingElement ?? document.documentElement;
+  // A document that a script has just opened anew has no element yet.
+  if (!doc) return '';
   return `${innerWidth} ${innerHeight} ${doc.scrollWidth} ${doc.scrollHeight} ${document.body?.offsetHeight}`;
 };
 

@@ -5,7 +5,7 @@ import pino from 'pino';
 import { z } from 'zod';
 import { createApp } from './app.ts';
 import { loadDemoOnce, resetDemo } from './demo/load.ts';
-import { migrate, openPool } from './store/database.ts';
+import { migrate, NoDatabase, openPool, requireDatabase } from './store/database.ts';
 import { LabQueue } from './trial-queue/queue.ts';
 
 const Env = z.object({
@@ -21,6 +21,7 @@ const log = pino({ level: env.LYVEK_LOG }, pino.destination(2));
 const pool = openPool(env.DATABASE_URL, log);
 
 async function begin(): Promise<void> {
+  await requireDatabase(pool, env.DATABASE_URL);
   await migrate(pool, join(env.LYVEK_ROOT, 'packages/server/src/migrations'));
   const demo = join(env.LYVEK_ROOT, 'demo');
   if (process.argv.includes('--reset-demo')) {
@@ -41,10 +42,15 @@ async function begin(): Promise<void> {
     process.send?.({ ready: true, port: env.PORT });
   });
   const lab = new LabQueue(pool, log, (file) => readFileSync(join(env.LYVEK_ROOT, 'dist', file)));
-  void lab.work();
+  const worked = lab.work();
+  let ending = false;
   const end = () => {
+    // A signal and the end of the supervisor may come together.
+    if (ending) return;
+    ending = true;
     lab.stop();
-    server.close(() => void pool.end().then(() => process.exit(0)));
+    // The pool ends last: until then the lab gives back what it holds of it.
+    server.close(() => void worked.then(() => pool.end()).then(() => process.exit(0)));
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 1500).unref();
   };
@@ -55,7 +61,10 @@ async function begin(): Promise<void> {
 }
 
 begin().catch((error: unknown) => {
-  log.fatal({ err: error }, 'the server cannot start');
-  process.send?.({ error: (error as Error).message });
+  const { message } = error as Error;
+  // What the user can mend is said in one sentence, by whoever started this.
+  if (!(error instanceof NoDatabase)) log.fatal({ err: error }, 'the server cannot start');
+  if (process.send) process.send({ error: message });
+  else process.stderr.write(`${message}\n`);
   setTimeout(() => process.exit(1), 50);
 });

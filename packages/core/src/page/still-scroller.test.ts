@@ -7,7 +7,12 @@ import { canBeClipped, isStill, openedAround, pageBox } from './still-scroller.t
 const nested = (band: string, list: string, room = { block: 0, inline: 0 }): Layout => {
   const plain = layoutOf([
     element({ selector: '#band', overflow: band, box: { x: 0, y: 3000, width: 1000, height: 500 } }),
-    element({ selector: '#list', scroller: 1, overflow: list, box: { x: 40, y: 60, width: 400, height: 300 } }),
+    element({
+      selector: '#list',
+      scroller: 1,
+      overflow: list,
+      box: { x: 40, y: 60, width: 400, height: 300 },
+    }),
     element({ selector: '#word', scroller: 2, box: { x: 5, y: 20, width: 100, height: 30 } }),
   ]);
   const inner = (selector: string) => ({ selector, port: { width: 400, height: 300 }, max: room });
@@ -29,10 +34,13 @@ describe('scrollers that a reader cannot scroll', () => {
     ['auto', { block: 0, inline: 0 }, true, false],
     // A gallery: hidden downwards because it scrolls sideways.
     ['auto hidden', { block: 0, inline: 900 }, true, false],
-  ] as const)('overflow: %s with room %o stands still %s, can be clipped %s', (overflow, room, still, clips) => {
-    const layout = nested(overflow, 'visible', room);
-    expect([isStill(layout, 1, 'block'), canBeClipped(layout, 1)]).toEqual([still, clips]);
-  });
+  ] as const)(
+    'overflow: %s with room %o stands still %s, can be clipped %s',
+    (overflow, room, still, clips) => {
+      const layout = nested(overflow, 'visible', room);
+      expect([isStill(layout, 1, 'block'), canBeClipped(layout, 1)]).toEqual([still, clips]);
+    },
+  );
 
   test('the page itself never stands still', () => {
     expect(isStill(nested('hidden', 'auto'), 0, 'block')).toBe(false);

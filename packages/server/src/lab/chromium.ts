@@ -26,7 +26,13 @@ const FLAGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  // Interception sees requests of pages; what is no request (sockets, peers, preconnects) goes by way of the proxy below, or not at all.
+  '--webrtc-ip-handling-policy=disable_non_proxied_udp',
+  '--force-webrtc-ip-handling-policy=disable_non_proxied_udp',
+  '--host-resolver-rules=MAP * ~NOTFOUND',
 ];
+/** A proxy that nobody can reach: every connection that the browser makes by itself ends there, those to this machine too. */
+const NOWHERE = { server: 'http://nowhere.invalid:1', bypass: '<-loopback>' };
 
 /** A name that leads nowhere: requests to it are answered from the page’s files, all others are refused. */
 const HOST = 'http://page.test';
@@ -50,7 +56,11 @@ export async function withPage<T>(
   if (!executablePath) throw new NoChromium();
   signal?.throwIfAborted();
   const root = process.getuid?.() === 0;
-  const browser = await chromium.launch({ executablePath, args: root ? [...FLAGS, '--no-sandbox'] : FLAGS });
+  const browser = await chromium.launch({
+    executablePath,
+    args: root ? [...FLAGS, '--no-sandbox'] : FLAGS,
+    proxy: NOWHERE,
+  });
   const stop = () => void browser.close();
   signal?.addEventListener('abort', stop);
   try {
@@ -70,6 +80,7 @@ async function open(browser: Browser, files: PageFiles, viewport: Viewport): Pro
   const context = await browser.newContext({ viewport, serviceWorkers: 'block', acceptDownloads: false });
   const page = await context.newPage();
   page.on('dialog', (d) => void d.dismiss().catch(() => {}));
+  await context.routeWebSocket(/./, (socket) => void socket.close());
   await context.route('**/*', async (route) => {
     const url = new URL(route.request().url());
     if (url.origin !== HOST) return route.abort();

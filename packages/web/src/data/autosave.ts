@@ -146,7 +146,7 @@ export class Autosave {
     if (this.sending) return;
     this.sending = true;
     const { delays = DELAYS, journal, onState, put } = this.options;
-    for (let attempt = 0; this.entries.length && !this.stuck; ) {
+    for (let attempt = 0; this.entries.length && !this.stuck;) {
       const head = this.entries[0]!;
       if (this.held && this.entries.length === 1) break;
       this.say();

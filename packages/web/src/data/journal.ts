@@ -68,7 +68,15 @@ async function takeOver(db: IDBPDatabase<Schema>): Promise<void> {
   if (old.objectStoreNames.contains('outbox'))
     for (const takeId of await old.getAllKeys('outbox')) {
       const { base, editId, document } = (await old.get('outbox', takeId)) as Entry;
-      await db.put('journal', { takeId: String(takeId), journal: editId, seq: 0, editId, base, at: 0, document });
+      await db.put('journal', {
+        takeId: String(takeId),
+        journal: editId,
+        seq: 0,
+        editId,
+        base,
+        at: 0,
+        document,
+      });
     }
   old.close();
   await deleteDB('lyvek');

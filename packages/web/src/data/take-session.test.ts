@@ -60,7 +60,10 @@ beforeEach(() => {
         return Promise.resolve(new Response(JSON.stringify({ revision })));
       }
       if (init.method === 'POST') {
-        const { name, document } = JSON.parse(init.body as string) as { name: string; document: MotionDocument };
+        const { name, document } = JSON.parse(init.body as string) as {
+          name: string;
+          document: MotionDocument;
+        };
         made.push(`${name}: ${names(document)}`);
         const take = { id: PAGE, pageId: PAGE, name, madeFrom: null, revision: 1 };
         return Promise.resolve(new Response(JSON.stringify(take)));

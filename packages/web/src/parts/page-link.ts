@@ -100,10 +100,11 @@ export class PageLink {
     this.frame = frame;
     this.measuredIn = null;
     const greet = (e: MessageEvent) => {
-      if (e.source !== frame.contentWindow || e.data !== HELLO) return;
+      // Of a frame that has just been taken away both are null.
+      if (!frame.contentWindow || e.source !== frame.contentWindow || e.data !== HELLO) return;
       const channel = new MessageChannel();
       this.offer(channel.port1);
-      frame.contentWindow!.postMessage(HELLO, '*', [channel.port2]);
+      frame.contentWindow.postMessage(HELLO, '*', [channel.port2]);
     };
     const stop = live
       ? greetLive(

@@ -45,7 +45,11 @@ export function useLinkedPage(
   const dress = useRef<Dress>({ pieces, patch, plan });
   dress.current = { pieces, patch, plan };
   useEffect(() => {
-    link.wear(() => ({ ...dress.current, pieces: dress.current.pieces.filter((p) => p.stays), plan: NOTHING }));
+    link.wear(() => ({
+      ...dress.current,
+      pieces: dress.current.pieces.filter((p) => p.stays),
+      plan: NOTHING,
+    }));
     return () => link.wear(() => null);
   }, [link]);
 

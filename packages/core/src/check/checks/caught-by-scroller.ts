@@ -52,7 +52,9 @@ export const caughtByScroller: CheckDefinition = {
       if (!lines || 'reason' in lines || lines.scroller === 0) return [];
       const subject = layout.matches[gate.subject]?.[0] ?? -1;
       // Clipping is for the gate's parts: a gate has no adjustments of its own.
-      const part = context.document.motions.find((m) => m.driver.kind === 'gate' && m.driver.gate === gate.id);
+      const part = context.document.motions.find(
+        (m) => m.driver.kind === 'gate' && m.driver.gate === gate.id,
+      );
       const found = caughtIn(context, lines.scroller, 'block', subject, part?.id ?? gate.id);
       return found ? [{ about: gate.id, ...found }] : [];
     });

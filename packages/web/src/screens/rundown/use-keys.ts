@@ -84,7 +84,8 @@ const remove: Act = (_k, r, { session }) => {
     const label = chosen.length === 1 ? 'delete a stop' : `delete ${chosen.length} stops`;
     session.act(label, replaceMotions(owners.map((m) => withoutBeads(m, chosen))));
     if (session.store.getState().document === before) {
-      if (!session.store.getState().blocked) notify('A property keeps at least one stop. Delete the property instead.');
+      if (!session.store.getState().blocked)
+        notify('A property keeps at least one stop. Delete the property instead.');
       return;
     }
     return chooseStop(null);
@@ -186,41 +187,43 @@ const rename: Act = () => window.document.querySelector<HTMLButtonElement>('[dat
 const movable = (r: Rundown) => r.selection.length > 0 || beadStore.getState().chosen.length > 0;
 
 /** Plain keys and, behind “ctrl ”, those with Ctrl or the command key. */
-const KEYS = new Map<string, Act>(Object.entries<Act>({
-  ' ': (_k, r) => r.setGliding(!r.gliding),
-  ArrowUp: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
-  ArrowDown: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
-  PageUp: (_k, _r, { link, viewport }) =>
-    link.scrollTo(Math.max(0, link.store.getState().offset.y - viewport.height * 0.875)),
-  PageDown: (_k, r, { link, viewport }) =>
-    link.scrollTo(Math.min(r.max, link.store.getState().offset.y + viewport.height * 0.875)),
-  Home: (_k, _r, { link }) => link.scrollTo(0),
-  End: (_k, r, { link }) => link.scrollTo(r.max),
-  '+': zoom(2),
-  '=': zoom(2),
-  '-': zoom(0.5),
-  '0': (_k, r) => r.setView((v) => ({ ...v, per: Infinity })),
-  a: (_k, r) => r.setAdding(true),
-  m: mute,
-  s: solo,
-  '/': () => window.document.querySelector<HTMLInputElement>('[data-find]')?.focus(),
-  '[': (_k, r) => r.setGrip(r.grip === 'start' ? 'body' : 'start'),
-  ']': (_k, r) => r.setGrip(r.grip === 'end' ? 'body' : 'end'),
-  n: nextMotion,
-  b: beadHere,
-  e: nextEdge,
-  F2: rename,
-  Delete: remove,
-  Backspace: remove,
-  Escape: escape,
-  '?': openShortcuts,
-  'ctrl z': (k, r, p) => (k.shift ? redo : undo)(k, r, p),
-  'ctrl y': redo,
-  'ctrl d': duplicate,
-  'ctrl c': copy,
-  'ctrl v': paste,
-  'ctrl a': selectAll,
-}));
+const KEYS = new Map<string, Act>(
+  Object.entries<Act>({
+    ' ': (_k, r) => r.setGliding(!r.gliding),
+    ArrowUp: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
+    ArrowDown: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
+    PageUp: (_k, _r, { link, viewport }) =>
+      link.scrollTo(Math.max(0, link.store.getState().offset.y - viewport.height * 0.875)),
+    PageDown: (_k, r, { link, viewport }) =>
+      link.scrollTo(Math.min(r.max, link.store.getState().offset.y + viewport.height * 0.875)),
+    Home: (_k, _r, { link }) => link.scrollTo(0),
+    End: (_k, r, { link }) => link.scrollTo(r.max),
+    '+': zoom(2),
+    '=': zoom(2),
+    '-': zoom(0.5),
+    '0': (_k, r) => r.setView((v) => ({ ...v, per: Infinity })),
+    a: (_k, r) => r.setAdding(true),
+    m: mute,
+    s: solo,
+    '/': () => window.document.querySelector<HTMLInputElement>('[data-find]')?.focus(),
+    '[': (_k, r) => r.setGrip(r.grip === 'start' ? 'body' : 'start'),
+    ']': (_k, r) => r.setGrip(r.grip === 'end' ? 'body' : 'end'),
+    n: nextMotion,
+    b: beadHere,
+    e: nextEdge,
+    F2: rename,
+    Delete: remove,
+    Backspace: remove,
+    Escape: escape,
+    '?': openShortcuts,
+    'ctrl z': (k, r, p) => (k.shift ? redo : undo)(k, r, p),
+    'ctrl y': redo,
+    'ctrl d': duplicate,
+    'ctrl c': copy,
+    'ctrl v': paste,
+    'ctrl a': selectAll,
+  }),
+);
 
 /** True when a key was one of ours. */
 export function useKeys(rundown: Rundown): (k: Key) => boolean {

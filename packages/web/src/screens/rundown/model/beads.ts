@@ -44,8 +44,7 @@ export const isChosen = (
   );
 
 /** Chooses one stop of one property, as the sheet does; null: none. */
-export const chooseStop = (bead: Bead | null): void =>
-  beadStore.setState({ chosen: bead ? [bead] : [] });
+export const chooseStop = (bead: Bead | null): void => beadStore.setState({ chosen: bead ? [bead] : [] });
 
 /** What is chosen is of what is selected: selecting something else lets go of it. */
 export function keepBeadsOf(motions: readonly string[]): void {
@@ -120,7 +119,9 @@ export const withoutBeads = (m: Motion, chosen: readonly Bead[]): Motion => ({
   ...m,
   keyframes: Object.fromEntries(
     Object.entries(m.keyframes).map(([property, list]) => {
-      const left = list.filter((k) => isNamedPlace(k.at) || !isChosen(chosen, m.id, keyframeOffset(k.at), property));
+      const left = list.filter(
+        (k) => isNamedPlace(k.at) || !isChosen(chosen, m.id, keyframeOffset(k.at), property),
+      );
       return [property, left.length ? left : list];
     }),
   ),

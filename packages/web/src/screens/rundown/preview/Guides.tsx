@@ -79,7 +79,12 @@ function Outline({
   // What lies in an inner scroller is outlined as it stands before that is scrolled.
   const inner = e.scroller !== 0 && !e.fixed ? pageBox(layout, layout.elements.indexOf(e)) : null;
   const top = (inner ? inner.y - y : drawnAt(e, y)) * scale;
-  const box = { x: (inner ?? e.box).x * scale, y: top, width: e.box.width * scale, height: e.box.height * scale };
+  const box = {
+    x: (inner ?? e.box).x * scale,
+    y: top,
+    width: e.box.width * scale,
+    height: e.box.height * scale,
+  };
   const w = (name?.length ?? 0) * 5.9 + 12;
   const tagY = Math.min(Math.max(0, top - 18), height - 18);
   return (

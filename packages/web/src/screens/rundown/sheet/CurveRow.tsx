@@ -4,7 +4,16 @@ import type { PointerEvent, ReactNode } from 'react';
 import { percent, propertyFacts } from '@lyvek/core';
 import type { Keyframe } from '@lyvek/core';
 import { beginDrag } from '../../../parts/drag.ts';
-import { cssAt, numberAt, progressOfStop, shareOf, withNumber, withStop, withStopAt, withUnit } from '../model/curves.ts';
+import {
+  cssAt,
+  numberAt,
+  progressOfStop,
+  shareOf,
+  withNumber,
+  withStop,
+  withStopAt,
+  withUnit,
+} from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
 import { valueWords } from '../model/words.ts';
 import { CssField } from './CssField.tsx';
@@ -48,7 +57,8 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
     }
     const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
     const was = numberAt(curve, progressOfStop(curve, shareOf(stop)));
-    const from = stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value;
+    const from =
+      stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value;
     const value = withNumber(from, curve.number, was - dy * scale * (altKey ? 0.1 : 1));
     const units = stops.map((s) => s.value);
     return value === null ? null : withStop(stops, index, { value: withUnit(value, units) });
@@ -168,12 +178,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               onTry={(easing) => onTry(easing === null ? null : withStop(stops, open!, { easing }))}
             />
           )}
-          <button
-            type="button"
-            className="btn"
-            aria-label="Delete the stop"
-            onClick={() => remove(open!)}
-          >
+          <button type="button" className="btn" aria-label="Delete the stop" onClick={() => remove(open!)}>
             Delete
           </button>
         </div>

@@ -47,7 +47,8 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
     s.chosen.length === 1 && s.chosen[0]!.motion === motion.id && s.chosen[0]!.property ? s.chosen[0]! : null,
   );
   const openIn = ({ property, stops }: Curve) => {
-    const i = open?.property === property ? stops.findIndex((k) => Math.abs(shareOf(k) - open.share) < 5e-4) : -1;
+    const i =
+      open?.property === property ? stops.findIndex((k) => Math.abs(shareOf(k) - open.share) < 5e-4) : -1;
     return i < 0 ? null : i;
   };
   const choose = (property: string, stop: Keyframe | null) =>

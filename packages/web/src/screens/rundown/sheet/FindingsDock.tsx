@@ -28,7 +28,12 @@ export function FindingsDock() {
         </span>
         {own.length > 1 && (
           <span className="findings-pages">
-            <button type="button" className="btn square" aria-label="Previous finding" onClick={() => step(-1)}>
+            <button
+              type="button"
+              className="btn square"
+              aria-label="Previous finding"
+              onClick={() => step(-1)}
+            >
               <Chevron to="left" />
             </button>
             {index + 1} of {own.length}

@@ -1,0 +1,174 @@
+/**
+ * Nobody loses a word: whatever a reader could read of a page as it was brought can be read in its hand-off, too, with motion, with reduced
+ * motion, on paper, without scripts, and in browsers without scroll timelines or without triggers.
+ */
+import { expect, test } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import { zipSync, unzipSync } from 'fflate';
+import { base, bring, newProject } from '../support/app.ts';
+import { PLACES } from '../stranger/pages.ts';
+import { filesOf, movingPages } from '../reading/pages.ts';
+import { wordsSeen } from './seen.ts';
+import type { Seen } from './seen.ts';
+
+type Files = Record<string, Uint8Array>;
+
+const TYPES: Record<string, string> = {
+  html: 'text/html',
+  css: 'text/css',
+  js: 'text/javascript',
+  svg: 'image/svg+xml',
+};
+const text = (b: Uint8Array) => Buffer.from(b).toString('utf8');
+
+interface Mode {
+  name: string;
+  /** how CSS is read by that browser */
+  css?: (css: string) => string;
+  /** what CSS.supports denies there */
+  denies?: string;
+  reducedMotion?: 'reduce';
+  print?: boolean;
+  scriptOff?: boolean;
+  /** which hand-offs are looked at: with the fallback script, without, or both */
+  of: readonly ('plain' | 'fallback')[];
+}
+
+/** A browser without a feature skips the block that asks for it. */
+const without = (feature: string) => (css: string) =>
+  css.replaceAll(`@supports (${feature}`, '@supports (no-such');
+
+const MODES: readonly Mode[] = [
+  { name: 'with motion', of: ['plain'] },
+  { name: 'reduced motion', reducedMotion: 'reduce', of: ['plain', 'fallback'] },
+  { name: 'print', print: true, of: ['plain', 'fallback'] },
+  { name: 'script off', scriptOff: true, of: ['plain', 'fallback'] },
+  { name: 'no timelines', css: without('animation-timeline'), denies: 'timeline', of: ['plain', 'fallback'] },
+  {
+    name: 'no triggers',
+    css: (css) => without('animation-trigger')(css).replace(/(animation|timeline)-trigger:/g, 'no-such:'),
+    denies: 'trigger',
+    of: ['plain'],
+  },
+];
+
+async function opened(browser: Browser, files: Files, mode: Mode): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    javaScriptEnabled: !mode.scriptOff,
+    reducedMotion: mode.reducedMotion ?? 'no-preference',
+  });
+  const page = await context.newPage();
+  if (mode.denies)
+    await page.addInitScript((denied) => {
+      const supports = CSS.supports.bind(CSS) as (...a: string[]) => boolean;
+      CSS.supports = ((...a: string[]) =>
+        !a.join(':').includes(denied) && supports(...a)) as typeof CSS.supports;
+    }, mode.denies);
+  await page.route('http://read.test/**', (route) => {
+    const path = decodeURIComponent(new URL(route.request().url()).pathname.slice(1)) || 'index.html';
+    const file = files[path];
+    if (!file) return route.fulfill({ status: 404, body: '' });
+    const type = TYPES[path.split('.').at(-1)!] ?? 'application/octet-stream';
+    const body = mode.css && /css|html/.test(type) ? mode.css(text(file)) : Buffer.from(file);
+    return route.fulfill({ body, contentType: type });
+  });
+  await page.goto('http://read.test/');
+  if (mode.print) {
+    await page.evaluate(() => dispatchEvent(new Event('beforeprint')));
+    await page.emulateMedia({ media: 'print' });
+  }
+  await page.waitForTimeout(300);
+  return page;
+}
+
+async function readBy(browser: Browser, files: Files, mode: Mode): Promise<Seen> {
+  const page = await opened(browser, files, mode);
+  const seen = await wordsSeen(page);
+  await page.context().close();
+  return seen;
+}
+
+/** Words that are read in one and not in the other. */
+const lost = (was: Seen, is: Seen): string[] => {
+  const there = new Set(is.words);
+  return was.words.filter((w) => !there.has(w));
+};
+
+for (const place of PLACES.filter(
+  (p) => ['night', 'hessle', 'almanac'].includes(p.name) || p.name.startsWith('Pins'),
+))
+  test(`no reader loses a word of “${place.name}”`, async ({ browser, request, page }) => {
+    test.setTimeout(300_000);
+    const brought = place.files();
+    const id = await bring(
+      request,
+      await newProject(request, `Words ${place.name}`),
+      Buffer.from(zipSync(brought)),
+    );
+    const take = (
+      await (
+        await request.post(`${base}/api/pages/${id}/takes`, {
+          data: { name: 'T', document: place.document() },
+        })
+      ).json()
+    ).id as string;
+    // Measured once, as everybody does who hands it off.
+    await page.goto(`${base}/pages/${id}?take=${take}`);
+    await page.waitForSelector('.rundown[data-settled=true]', { timeout: 60_000 });
+    const zip = async (query: string) => {
+      const response = await request.get(
+        `${base}/api/takes/${take}/hand-off.zip?width=1280&height=800${query}`,
+      );
+      expect(response.status(), response.ok() ? '' : await response.text()).toBe(200);
+      return unzipSync(new Uint8Array(await response.body()));
+    };
+    const handed = { plain: await zip(''), fallback: await zip('&older=true') };
+    const table: string[] = [];
+    for (const mode of MODES) {
+      const was = await readBy(browser, brought, mode);
+      for (const kind of mode.of) {
+        const is = await readBy(browser, handed[kind], mode);
+        const gone = lost(was, is);
+        table.push(
+          `${mode.name}, ${kind}: ${is.words.length} of ${was.words.length} words${gone.length ? `, lost ${gone.length}: ${gone.slice(0, 6).join(' ')}` : ''}`,
+        );
+        // A page of which nothing is read proves nothing.
+        expect(was.words.length).toBeGreaterThan(20);
+      }
+    }
+    console.log(`${place.name}\n  ${table.join('\n  ')}`);
+    expect(table.filter((row) => row.includes('lost'))).toEqual([]);
+  });
+
+test('no reader loses a word of the pages that move already', async ({ browser, request, page }) => {
+  test.setTimeout(900_000);
+  const project = await newProject(request, 'Words of moving pages');
+  const rows: string[] = [];
+  let words = 0;
+  for (const name of movingPages()) {
+    const brought = Object.fromEntries([...filesOf(name)].map(([p, t]) => [p, new TextEncoder().encode(t)]));
+    const id = await bring(request, project, Buffer.from(zipSync(brought)));
+    const whole = await (await request.get(`${base}/api/pages/${id}`)).json();
+    await page.goto(`${base}/pages/${id}`);
+    await page.waitForSelector('.preview[data-link=ready]', { timeout: 60_000 });
+    await page.waitForTimeout(300);
+    const response = await request.get(
+      `${base}/api/takes/${whole.takes[0].id}/hand-off.zip?width=1280&height=800`,
+    );
+    expect(response.status(), name).toBe(200);
+    const handed = unzipSync(new Uint8Array(await response.body()));
+    for (const mode of MODES.filter((m) => !m.denies)) {
+      const was = await readBy(browser, brought, mode);
+      const is = await readBy(browser, handed, mode);
+      words += was.words.length;
+      const gone = lost(was, is);
+      if (gone.length)
+        rows.push(
+          `${name}, ${mode.name}: lost ${gone.length} of ${was.words.length}: ${gone.slice(0, 5).join(' ')}`,
+        );
+    }
+  }
+  expect(words).toBeGreaterThan(500);
+  expect(rows).toEqual([]);
+});
