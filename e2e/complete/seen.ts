@@ -4,6 +4,8 @@ import type { Page } from '@playwright/test';
 export interface Seen {
   /** words that were seen in at least one place, by text and occurrence */
   words: string[];
+  /** words that a script of the page has replaced: who reads the page reads others there */
+  replaced: string[];
   places: number;
 }
 
@@ -11,7 +13,7 @@ export interface Seen {
  * What can be read where the page stands now. A word counts where its middle is in the window, not hidden, at least faintly opaque, and
  * covered by nothing but its own element.
  */
-function look(): string[] {
+function look(aside: string): { seen: string[]; replaced: string[] } {
   interface Word {
     key: string;
     node: Text;
@@ -24,7 +26,8 @@ function look(): string[] {
     const count = new Map<string, number>();
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     for (let n = walker.nextNode() as Text | null; n; n = walker.nextNode() as Text | null) {
-      if (n.parentElement!.closest('script, style, noscript, [aria-hidden=true]')) continue;
+      if (n.parentElement!.closest(`script, style, noscript, [aria-hidden=true]${aside && `, ${aside}`}`))
+        continue;
       for (const m of n.data.matchAll(/\S+/g)) {
         const i = count.get(m[0]) ?? 0;
         count.set(m[0], i + 1);
@@ -39,8 +42,6 @@ function look(): string[] {
   };
   const range = document.createRange();
   const isSeen = (w: Word): boolean => {
-    // Scripts of the page replace texts, counters for instance.
-    if (!w.node.isConnected || w.node.data.length < w.to) return false;
     range.setStart(w.node, w.from);
     range.setEnd(w.node, w.to);
     const r = range.getBoundingClientRect();
@@ -51,30 +52,37 @@ function look(): string[] {
     if (!hit || !(hit === e || e.contains(hit) || hit.contains(e))) return false;
     return getComputedStyle(e).visibility === 'visible' && opacity(e) > 0.1;
   };
-  const [seen, left] = [[] as string[], [] as Word[]];
-  for (const w of memory.words) isSeen(w) ? seen.push(w.key) : left.push(w);
+  const [seen, replaced, left] = [[] as string[], [] as string[], [] as Word[]];
+  for (const w of memory.words)
+    if (!w.node.isConnected || !w.key.startsWith(w.node.data.slice(w.from, w.to) || ' '))
+      replaced.push(w.key);
+    else if (isSeen(w)) seen.push(w.key);
+    else left.push(w);
   memory.words = left;
-  return seen;
+  return { seen, replaced };
 }
 
 /** Share of the window by which a reader goes on, so that every line also stands where things are read. */
 const STEP = 0.3;
 
-/** Reads on the way down and, once what plays in time has had its time, on the way up. Works in pages whose scripts are off. */
-export async function wordsSeen(page: Page): Promise<Seen> {
+/** `aside`: what moves by itself and is read as it passes. Reads on the way down and, once what plays in time has had its time, on the way up. Works in pages whose scripts are off. */
+export async function wordsSeen(page: Page, aside: readonly string[]): Promise<Seen> {
   const { max, height } = await page.evaluate(() => ({
     max: document.scrollingElement!.scrollHeight - innerHeight,
     height: innerHeight,
   }));
   const places = Math.max(60, Math.ceil(max / (height * STEP)) + 1);
   const words: string[] = [];
+  const replaced: string[] = [];
   const readAt = async (share: number) => {
     await page.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), max * share);
     await page.waitForTimeout(30);
-    words.push(...(await page.evaluate(look)));
+    const now = await page.evaluate(look, aside.join(', '));
+    words.push(...now.seen);
+    replaced.push(...now.replaced);
   };
   for (let i = 0; i < places; i++) await readAt(i / (places - 1));
   await page.waitForTimeout(1500);
   for (let i = places - 1; i >= 0; i -= 2) await readAt(i / (places - 1));
-  return { words, places };
+  return { words, replaced, places };
 }

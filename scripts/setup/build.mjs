@@ -53,6 +53,12 @@ export const serverBundle = (outfile) => ({
   outfile,
 });
 
+/** The thread that imports pages. */
+export const importWorkerBundle = (outfile) => ({
+  ...serverBundle(outfile),
+  entryPoints: [inRoot('packages/server/src/bring/import-worker.ts')],
+});
+
 export const probeBundle = (outfile) => ({
   entryPoints: [inRoot('packages/probe/src/main.ts')],
   bundle: true,
@@ -139,6 +145,7 @@ async function builder() {
 const MADE = [
   '.fingerprint',
   'server.js',
+  'import-worker.js',
   'probe.js',
   'live.js',
   'in-page.js',
@@ -185,7 +192,8 @@ export async function ensureBuilt({ force = false } = {}) {
       cwd: inRoot('packages/web'),
     },
   );
-  const built = await Promise.all([build(serverBundle(inRoot('dist/server.js'))), buildCli()]).catch(
+  const built = await Promise.all([build(serverBundle(inRoot('dist/server.js'))),
+    build(importWorkerBundle(inRoot('dist/import-worker.js'))), buildCli()]).catch(
     (error) => error,
   );
   if (built instanceof Error) giveUp(`it could not be built: ${firstFault(built)}`);

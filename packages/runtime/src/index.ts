@@ -45,12 +45,21 @@ export function start(
   const calm = matchMedia('(prefers-reduced-motion: reduce)');
   const heeded = [calm, ...(plan.media ?? []).map((query) => matchMedia(query))];
   let end: (() => void) | null = null;
+  let printing = false;
   const heed = () => {
     end?.();
     // A signal is no motion by itself: what it moves is for its listener to decide.
-    end = playAll(root, calm.matches ? { ...plan, follow: [], belts: [], travels: [] } : plan, clock);
+    const still = calm.matches || printing;
+    end = playAll(root, still ? { ...plan, follow: [], belts: [], travels: [] } : plan, clock);
   };
+  const print = (e: Event) => {
+    printing = e.type === 'beforeprint';
+    heed();
+  };
+  const PRINTS = ['beforeprint', 'afterprint'];
+  PRINTS.forEach((type) => addEventListener(type, print));
   const stop = () => {
+    PRINTS.forEach((type) => removeEventListener(type, print));
     heeded.forEach((query) => query.removeEventListener('change', heed));
     end?.();
     end = null;

@@ -6,6 +6,7 @@ import type { Express } from 'express';
 import helmet from 'helmet';
 import type pg from 'pg';
 import type { Logger } from 'pino';
+import { Importer, startImportWorker } from './bring/importer.ts';
 import { guardApi, isAppHost, tokenOfHost } from './http/guard.ts';
 import { Problem, problems, sendProblem } from './http/problem.ts';
 import { Connect } from './preview/connect.ts';
@@ -34,6 +35,12 @@ export interface AppOptions {
   dist: string;
 }
 
+/** Built, it lies beside the server; while developing it is run from its source. */
+const importWorker = () =>
+  import.meta.url.endsWith('.ts')
+    ? startImportWorker(new URL('./bring/import-worker.ts', import.meta.url), ['--import', 'tsx'])
+    : startImportWorker(new URL('./import-worker.js', import.meta.url));
+
 export function createApp({ pool, log, port, appPort, dist }: AppOptions): Express {
   const app = express();
   const addresses = { ports: [port, appPort] };
@@ -42,9 +49,11 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   const proofs = new Proofs();
   const built = (file: string) => readFileSync(join(dist, file));
   const connect = new Connect({ db: pool, origins, script: () => built('live.js').toString('utf8') });
+  const importer = new Importer({ start: importWorker });
   const preview = {
     db: pool,
     proofs,
+    importer,
     probe: () => (probe ||= readFileSync(join(dist, 'probe.js'), 'utf8')),
     framedBy: origins,
   };
@@ -106,7 +115,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
   api.use(
     healthRoutes(pool),
     projectRoutes(pool),
-    pageRoutes(pool, addresses.ports),
+    pageRoutes(pool, addresses.ports, importer),
     takeRoutes(pool),
     presetRoutes(pool),
     referenceRoutes(pool),

@@ -3,8 +3,9 @@
  * It is what the probe sends, what the server stores and what every computation starts from.
  */
 import { z } from 'zod';
+import { MAX_PX, senseProblem } from './sense.ts';
 
-const px = z.number().finite();
+const px = z.number().min(-MAX_PX).max(MAX_PX);
 const index = z.number().int().min(0);
 
 export const ViewportSchema = z.strictObject({
@@ -75,7 +76,8 @@ export const SectionSchema = z.strictObject({
   height: px,
 });
 
-export const LayoutSchema = z.strictObject({
+/** Its shape alone; `LayoutSchema` says besides that it makes sense. */
+const LayoutShape = z.strictObject({
   format: z.literal('lyvek-layout'),
   version: z.literal(1),
   viewport: ViewportSchema,
@@ -118,13 +120,18 @@ export const LayoutSchema = z.strictObject({
   notes: z.array(z.string().max(400)).max(60),
 });
 
+export const LayoutSchema = LayoutShape.superRefine((layout, ctx) => {
+  const problem = senseProblem(layout);
+  if (problem) ctx.addIssue({ code: 'custom', message: problem });
+});
+
 export type Viewport = z.infer<typeof ViewportSchema>;
 export type Box = z.infer<typeof BoxSchema>;
 export type Sticky = z.infer<typeof StickySchema>;
 export type ElementFacts = z.infer<typeof ElementSchema>;
 export type Scroller = z.infer<typeof ScrollerSchema>;
 export type Section = z.infer<typeof SectionSchema>;
-export type Layout = z.infer<typeof LayoutSchema>;
+export type Layout = z.infer<typeof LayoutShape>;
 
 /** An empty layout of a given size, for pages that have not been measured yet. */
 export const emptyLayout = (viewport: Viewport): Layout => ({

@@ -7,6 +7,9 @@ export const LIMITS = {
   /** unpacked size of one entry against its packed size */
   ratio: 100,
   pathLength: 200,
+  /** for reading what a page moves, and for unpacking it */
+  readSeconds: 20,
+  readMegabytes: 1024,
   /** a picture to compare with, and how many of them a reference may have */
   pictureBytes: 20e6,
   pictures: 60,

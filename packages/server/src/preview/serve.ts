@@ -7,7 +7,8 @@ import mime from 'mime-types';
 import { insertFirstInHead } from '@lyvek/core';
 import type { Db } from '../store/database.ts';
 import type { Proof, Proofs } from './proofs.ts';
-import { servedWithout } from '../bring/read-motions.ts';
+import { ImportLimit } from '../bring/importer.ts';
+import type { Importer } from '../bring/importer.ts';
 import { fileOf, filesOf, pageByToken } from '../store/pages.ts';
 import type { PageRow } from '../store/pages.ts';
 import { takenBy } from '../store/takes.ts';
@@ -17,6 +18,7 @@ export interface PreviewOptions {
   /** source of the probe, read anew where it may change */
   probe: () => string;
   proofs: Proofs;
+  importer: Importer;
   /** origins that may frame a preview */
   framedBy: readonly string[];
 }
@@ -55,7 +57,7 @@ export async function servePreview(
   for (const candidate of candidates) {
     const file = await fileOf(options.db, page.id, candidate);
     if (!file) continue;
-    const bare = isText(candidate) ? await withoutTaken(options.db, page, candidate) : undefined;
+    const bare = isText(candidate) ? await withoutTaken(options, page, candidate) : undefined;
     const type = mime.contentType(candidate.split('/').at(-1)!) || 'application/octet-stream';
     res.setHeader('Content-Type', type);
     if (bare !== undefined && !isHtml(candidate)) return void res.send(bare);
@@ -85,11 +87,18 @@ function serveProof(res: Response, path: string, { entry, files }: Proof, option
 const isText = (path: string) => isHtml(path) || /\.css$/i.test(path);
 
 /** The file’s text without what takes of the page have taken over; undefined where nothing is. */
-async function withoutTaken(db: Db, page: PageRow, path: string): Promise<string | undefined> {
+async function withoutTaken(
+  { db, importer }: PreviewOptions,
+  page: PageRow,
+  path: string,
+): Promise<string | undefined> {
   const taken = await takenBy(db, page.id);
-  if (taken.length === 0) return undefined;
-  const files = await filesOf(db, page.id);
-  return servedWithout(page.contentHash, page.entry, () => files, taken).get(path);
+  const texts = await importer.without(page, () => filesOf(db, page.id), taken).catch((error: unknown) => {
+    // Too much to read by now: the page is shown as it was brought.
+    if (error instanceof ImportLimit) return null;
+    throw error;
+  });
+  return texts?.get(path);
 }
 
 function decode(path: string): string {

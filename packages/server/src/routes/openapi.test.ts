@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Router } from 'express';
 import type pg from 'pg';
+import { Importer } from '../bring/importer.ts';
 import { Proofs } from '../preview/proofs.ts';
 import { handOffRoutes } from './hand-off.ts';
 import { healthRoutes } from './health.ts';
@@ -28,7 +29,7 @@ describe('the description of the API', () => {
     const real = [
       healthRoutes(nothing),
       projectRoutes(nothing),
-      pageRoutes(nothing, []),
+      pageRoutes(nothing, [], new Importer({ start: () => null as never })),
       takeRoutes(nothing),
       trialRoutes(nothing),
       presetRoutes(nothing),

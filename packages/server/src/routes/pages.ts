@@ -1,10 +1,11 @@
 import express, { Router } from 'express';
+import type { Request, Response } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
 import { emptyDocument, LayoutSchema } from '@lyvek/core';
 import { LIMITS } from '../bring/limits.ts';
-import { pageFrom } from '../bring/page-from.ts';
-import { readMeant, readMotions } from '../bring/read-motions.ts';
+import { ImportLimit } from '../bring/importer.ts';
+import type { Importer } from '../bring/importer.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { FormerLayout, Id, Name, NameBody, NewLivePage, Page, PageReading, PageWhole } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
@@ -26,11 +27,22 @@ import { projectById } from '../store/projects.ts';
 import { createTake, listTakes } from '../store/takes.ts';
 
 const BringQuery = z.object({ name: Name.optional(), entry: z.string().max(LIMITS.pathLength).optional() });
-const Brought = Page.pick({ id: true, name: true, projectId: true });
+const Brought = Page.pick({ id: true, name: true, projectId: true }).extend({
+  /** what of it could not be read, in a sentence */
+  limit: z.string().optional(),
+});
 
 /** `ownPorts`: where Lyvek itself is. */
-export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[]): Router {
+export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[], importer: Importer): Router {
   const routes = Router();
+  /** The uploaded page, unpacked elsewhere. Whoever goes away ends it. */
+  const brought = async (req: Request, res: Response, entry: string | undefined) => {
+    const gone = new AbortController();
+    res.on('close', () => gone.abort());
+    const bytes = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
+    const type = String(req.headers['content-type'] ?? '');
+    return { ...(await importer.run('unpack', { bytes, type, entry }, gone.signal)), signal: gone.signal };
+  };
   const find = async (id: unknown) => {
     const page = await pageById(pool, read(Id, id));
     if (!page) throw notFound('page');
@@ -45,19 +57,21 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[]): Router {
       const project = await projectById(pool, read(Id, req.params.id));
       if (!project) throw notFound('project');
       const { name, entry } = read(BringQuery, req.query);
-      const brought = pageFrom(
-        Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
-        String(req.headers['content-type'] ?? ''),
-        entry,
-      );
+      const { title, files, entry: found, signal } = await brought(req, res, entry);
+      // A page whose motions are too much to read is still a page: it comes without them, and that is said.
+      let limit: string | undefined;
+      const document = await importer.run('document', { entry: found, files }, signal).catch((error: unknown) => {
+        if (!(error instanceof ImportLimit)) throw error;
+        limit = `${error.message} The page was added without the motions of its own.`;
+        return null;
+      });
       const page = await inTransaction(pool, async (db) => {
-        const title = (brought.title ?? name ?? 'Untitled page').slice(0, 120);
-        const made = await createPage(db, project.id, title, brought.entry, brought.files);
-        const reading = readMotions(brought.entry, brought.files);
-        await createTake(db, made.id, 'Take A', reading?.document ?? emptyDocument());
+        const called = (title ?? name ?? 'Untitled page').slice(0, 120);
+        const made = await createPage(db, project.id, called, found, files);
+        await createTake(db, made.id, 'Take A', document ?? emptyDocument());
         return made;
       });
-      answer(res, Brought, page, 201);
+      answer(res, Brought, { ...page, ...(limit ? { limit } : {}) }, 201);
     },
   );
 
@@ -70,12 +84,8 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[]): Router {
       if (page.live)
         throw new Problem(409, 'Under development', 'This page has no files here; its own server shows it.');
       const { entry } = read(BringQuery, req.query);
-      const brought = pageFrom(
-        Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
-        String(req.headers['content-type'] ?? ''),
-        entry,
-      );
-      await inTransaction(pool, (db) => replaceFiles(db, page.id, brought.entry, brought.files));
+      const { files, entry: found } = await brought(req, res, entry);
+      await inTransaction(pool, (db) => replaceFiles(db, page.id, found, files));
       answer(res, Page, await find(page.id));
     },
   );
@@ -128,9 +138,12 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[]): Router {
   /** What the page moves by its own CSS: what was read, what was left, and mistakes with what they were meant as. */
   routes.get('/pages/:id/reading', async (req, res) => {
     const page = await find(req.params.id);
-    const reading = readMeant(page.contentHash, page.entry, await filesOf(pool, page.id));
-    const { document, unread, mistakes } = reading ?? { document: emptyDocument(), unread: [], mistakes: [] };
-    answer(res, PageReading, { document, unread: unread.slice(0, 500), mistakes: mistakes.slice(0, 500) });
+    const nothing = { document: emptyDocument(), unread: [], mistakes: [] };
+    const read = await importer.motions(page, () => filesOf(pool, page.id)).catch((error: unknown) => {
+      if (error instanceof ImportLimit) return nothing;
+      throw error;
+    });
+    answer(res, PageReading, read ?? nothing);
   });
 
   routes.patch('/pages/:id', async (req, res) => {

@@ -1,7 +1,11 @@
+import { LayoutSchema } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import type { Db } from './database.ts';
 
-/** Layouts of a page whose content is still the same, newest first. */
+/**
+ * Layouts of a page whose content is still the same, newest first. One that an earlier version stored and that makes no sense is as good as
+ * none: the page is measured again when it is opened.
+ */
 export const layoutsOf = async (db: Db, pageId: string): Promise<Layout[]> =>
   (
     await db.query<{ layout: Layout }>(
@@ -9,7 +13,7 @@ export const layoutsOf = async (db: Db, pageId: string): Promise<Layout[]> =>
        where l.page_id = $1 and l.content_hash = p.content_hash order by l.measured_at desc`,
       [pageId],
     )
-  ).rows.map((r) => r.layout);
+  ).rows.flatMap((r) => LayoutSchema.safeParse(r.layout).data ?? []);
 
 export async function putLayout(db: Db, pageId: string, contentHash: string, layout: Layout): Promise<void> {
   await db.query(

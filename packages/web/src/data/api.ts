@@ -74,7 +74,7 @@ const json = (method: string, body: unknown, headers: Record<string, string> = {
 const send = async <T extends z.ZodType>(path: string, init: RequestInit, shape: T): Promise<z.infer<T>> =>
   shape.parse(await (await call(path, init)).json());
 
-const Brought = z.object({ id: z.string(), name: z.string() });
+const Brought = z.object({ id: z.string(), name: z.string(), limit: z.string().optional() });
 export type Thing = 'projects' | 'pages' | 'takes' | 'presets' | 'references';
 
 export const api = {
@@ -124,13 +124,18 @@ export const api = {
     ),
   movePicture: (id: string, at: number) => send(`/pictures/${id}`, json('PATCH', { at }), ReferenceSet),
   removePicture: (id: string) => send(`/pictures/${id}`, { method: 'DELETE' }, ReferenceSet),
-  bring: (projectId: string, body: Blob, query: { name?: string; entry?: string }) => {
+  bring: (
+    projectId: string,
+    body: Blob,
+    query: { name?: string; entry?: string },
+    signal?: AbortSignal,
+  ) => {
     const search = new URLSearchParams(
       Object.entries(query).filter(([, v]) => v !== undefined) as [string, string][],
     );
     return send(
       `/projects/${projectId}/pages?${search}`,
-      { method: 'POST', headers: { 'content-type': body.type }, body },
+      { method: 'POST', headers: { 'content-type': body.type }, body, ...(signal ? { signal } : {}) },
       Brought,
     );
   },

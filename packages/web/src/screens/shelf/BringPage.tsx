@@ -7,6 +7,8 @@ import type { NamedFile } from './bring.ts';
 export interface BringPageProps {
   first: boolean;
   busy: string | null;
+  /** gives up what is under way */
+  onCancel(): void;
   over: boolean;
   onFiles(files: readonly NamedFile[]): void;
   onPaste(html: string): void;
@@ -14,7 +16,7 @@ export interface BringPageProps {
   onConnect(url: string): void;
 }
 
-export function BringPage({ first, busy, over, onFiles, onPaste, onConnect }: BringPageProps) {
+export function BringPage({ first, busy, onCancel, over, onFiles, onPaste, onConnect }: BringPageProps) {
   const file = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
   const [pasting, setPasting] = useState(false);
@@ -37,6 +39,9 @@ export function BringPage({ first, busy, over, onFiles, onPaste, onConnect }: Br
         {busy ? (
           <p role="status">
             <progress className="progress w-full" /> {busy}
+            <button type="button" className="btn small" onClick={onCancel}>
+              Cancel
+            </button>
           </p>
         ) : connecting ? (
           <form

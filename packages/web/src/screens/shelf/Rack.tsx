@@ -1,6 +1,6 @@
 /** The rack: every page of the project at one scale, and the free place for another. */
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageOnShelf, Shelf } from '@lyvek/api';
 import type { Layout } from '@lyvek/core';
@@ -40,19 +40,21 @@ export function Rack({ shelf }: { shelf: Shelf }) {
     [pages, query],
   );
 
+  const sending = useRef<AbortController | null>(null);
   const send = async (upload: Upload, entry?: string) => {
-    setBusy(`Bringing ${upload.name} …`);
+    setBusy(`Adding ${upload.name}: it is uploaded, and its motions are read …`);
+    const stop = (sending.current = new AbortController());
     try {
-      const page = await api.bring(project.id, upload.body, {
-        name: upload.name,
-        ...(entry ? { entry } : {}),
-      });
+      const query = { name: upload.name, ...(entry ? { entry } : {}) };
+      const page = await api.bring(project.id, upload.body, query, stop.signal);
       setChoice(null);
       await refresh();
       notify(`“${page.name}” hangs on the shelf.`, {
         action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
       });
+      if (page.limit) notify(page.limit, { wrong: true });
     } catch (error) {
+      if (stop.signal.aborted) return;
       const choices = error instanceof ApiError ? error.extra.choices : undefined;
       if (Array.isArray(choices)) setChoice({ upload, choices: choices.map(String) });
       else notifyError(error);
@@ -167,6 +169,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
             <BringPage
               first={pages.length === 0}
               busy={busy}
+              onCancel={() => sending.current?.abort()}
               over={over}
               onFiles={(f) => void bring(f)}
               onConnect={(url) => void connect(url)}

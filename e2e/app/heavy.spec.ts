@@ -1,0 +1,96 @@
+/** Pages that are too much: while they are added, everybody else is answered, and the limit that was met is named. */
+import { expect, test } from '@playwright/test';
+import { base, newProject, zipOf } from '../support/app.ts';
+
+const wrap = (body: string, css = '') =>
+  `<!doctype html><html><head><title>Heavy</title><style>${css}</style></head><body>${body}</body></html>`;
+const many = (n: number, make: (i: number) => string) =>
+  Array.from({ length: n }, (_, i) => make(i)).join('');
+const MOVES =
+  '@keyframes rise{from{opacity:0}to{opacity:1}}.card{animation:rise linear both;animation-timeline:view()}';
+
+const PAGES: Record<string, () => string> = {
+  'a template of 760 kB': () =>
+    wrap(
+      many(
+        6000,
+        (i) => `<div class="card c${i}"><p>Words of number ${i}, some of them, as pages have.</p></div>`,
+      ),
+      MOVES + many(400, (i) => `.c${i} > p:first-child{color:#${String(100 + i)}}`),
+    ),
+  '18 MB of text': () =>
+    wrap(
+      many(190_000, (i) => `<p>Line ${i} of a very long page that nobody would read to its end, really.</p>`),
+      MOVES,
+    ),
+  '100,000 nested elements': () => wrap('<div>'.repeat(100_000) + 'deep' + '</div>'.repeat(100_000), MOVES),
+  '60,000 selectors in a rule': () =>
+    wrap(
+      many(2000, (i) => `<i class="card a${i}">x</i>`),
+      `${MOVES}${many(60_000, (i) => `.a${i}${i < 59_999 ? ',' : ''}`)}{color:red}`,
+    ),
+  ':nth-child(of) on 20,000 siblings': () =>
+    wrap(
+      many(20_000, (i) => `<b class="card${i % 2 ? ' odd' : ''}">x</b>`),
+      `${MOVES}.card:nth-child(3n of .odd){animation-range:entry 0% cover 50%}`,
+    ),
+  '100,000 keyframes': () =>
+    wrap(
+      '<p class="card big">x</p>',
+      `${MOVES}@keyframes big{${many(100_000, (i) => `${(i / 1000).toFixed(3)}%{opacity:${i % 2}}`)}}.big{animation:big linear both;animation-timeline:view()}`,
+    ),
+  '400 media queries over 2,000 elements': () =>
+    wrap(
+      many(2000, (i) => `<p class="card m${i % 400}">x</p>`),
+      MOVES +
+        many(
+          400,
+          (i) => `@media (min-width:${300 + i}px){.m${i}{animation-range:entry ${i % 90}% cover 50%}}`,
+        ),
+    ),
+};
+
+test('a heavy page keeps nobody waiting, and is added or refused with the limit that it met', async ({
+  request,
+}) => {
+  test.setTimeout(600_000);
+  const project = await newProject(request, 'Heavy');
+  const rows: string[] = [];
+  let worst = 0;
+  for (const [name, page] of Object.entries(PAGES)) {
+    const body = zipOf({ 'index.html': page() });
+    let [done, slowest] = [false, 0];
+    const from = Date.now();
+    const adding = request
+      .post(`${base}/api/projects/${project}/pages`, {
+        data: body,
+        headers: { 'content-type': 'application/zip' },
+        timeout: 120_000,
+      })
+      .finally(() => (done = true));
+    const asking = (async () => {
+      while (!done) {
+        const at = performance.now();
+        await fetch(`${base}/api/health`);
+        slowest = Math.max(slowest, performance.now() - at);
+        await new Promise((r) => setTimeout(r, 20));
+      }
+    })();
+    const response = await adding;
+    await asking;
+    const text = await response.text();
+    rows.push(
+      `${name}: ${response.status()} after ${((Date.now() - from) / 1000).toFixed(1)} s, slowest health answer ${Math.round(slowest)} ms${/limit":"([^"]*)/.exec(text) ? `, ${/limit":"([^"]*)/.exec(text)![1]}` : ''}`,
+    );
+    worst = Math.max(worst, slowest);
+    expect([201, 413, 422], text.slice(0, 300)).toContain(response.status());
+    if (response.status() === 201) {
+      const { id } = JSON.parse(text) as { id: string };
+      const read = await request.get(`${base}/api/pages/${id}/reading`, { timeout: 60_000 });
+      expect(read.status(), await read.text()).toBe(200);
+    }
+  }
+  console.log(rows.join('\n'));
+  // Far above what an idle machine needs, far below any of these pages' own time.
+  expect(worst).toBeLessThan(2000);
+});

@@ -1,0 +1,65 @@
+/** What the import worker can do: everything whose time and memory depend on what somebody brings. Each job is a plain function. */
+import type { MotionDocument, PageMistake, Reading } from '@lyvek/core';
+import { meantOf, readPage, withoutTaken } from '@lyvek/core';
+import type { PageFile } from '../store/pages.ts';
+import { pageFrom } from './page-from.ts';
+import type { Brought } from './page-from.ts';
+import { textsOf } from './texts.ts';
+
+export interface PageFiles {
+  entry: string;
+  files: readonly PageFile[];
+}
+
+/** What a page moves by its own CSS, with what its mistakes were meant as. */
+export interface ReadMotions {
+  document: MotionDocument;
+  unread: Reading['unread'];
+  mistakes: PageMistake[];
+}
+
+const MAX_LISTED = 500;
+
+export const IMPORT_JOBS = {
+  /** A zip, or one HTML text, as the files of a page. */
+  unpack: ({
+    bytes,
+    type,
+    entry,
+  }: {
+    bytes: Uint8Array;
+    type: string;
+    entry?: string | undefined;
+  }): Brought => pageFrom(bytes, type, entry),
+
+  /** The motions of a page as a document; null where its HTML is not UTF-8. */
+  document({ entry, files }: PageFiles): MotionDocument | null {
+    const fileAt = textsOf(files);
+    const html = fileAt(entry);
+    return html === null ? null : readPage(entry, html, fileAt).document;
+  },
+
+  /** The same with all that was found on the way. */
+  motions({ entry, files }: PageFiles): ReadMotions | null {
+    const fileAt = textsOf(files);
+    const html = fileAt(entry);
+    if (html === null) return null;
+    const reading = readPage(entry, html, fileAt);
+    return {
+      document: reading.document,
+      unread: reading.unread.slice(0, MAX_LISTED),
+      mistakes: meantOf(reading, entry, html, fileAt).slice(0, MAX_LISTED),
+    };
+  },
+
+  /** Texts of the files that lose what documents have taken over from them. */
+  without({ entry, files, taken }: PageFiles & { taken: readonly string[] }): [path: string, text: string][] {
+    const fileAt = textsOf(files);
+    const html = fileAt(entry);
+    if (html === null) return [];
+    return [...withoutTaken(entry, html, fileAt, taken)].map(([path, { text }]) => [path, text]);
+  },
+} as const;
+
+export type ImportJobs = typeof IMPORT_JOBS;
+export type ImportJob = keyof ImportJobs;

@@ -1,0 +1,27 @@
+/** The thread that imports pages. One job at a time; whoever asked ends the thread when a job takes too long. */
+import { parentPort } from 'node:worker_threads';
+import { Problem } from '../http/problem.ts';
+import { IMPORT_JOBS } from './import-jobs.ts';
+import type { ImportJob } from './import-jobs.ts';
+
+export type Answer =
+  | { ok: true; result: unknown }
+  | { ok: false; problem: { status: number; title: string; detail: string; extra: Record<string, unknown> } }
+  | { ok: false; fault: string };
+
+parentPort!.on('message', ({ job, input }: { job: ImportJob; input: never }) => {
+  let answer: Answer;
+  try {
+    answer = { ok: true, result: IMPORT_JOBS[job](input) };
+  } catch (error) {
+    if (error instanceof Problem) {
+      const { status, title, message: detail, extra } = error;
+      answer = { ok: false, problem: { status, title, detail, extra } };
+    } else
+      answer = {
+        ok: false,
+        fault: error instanceof RangeError ? 'depth' : String((error as Error)?.stack ?? error),
+      };
+  }
+  parentPort!.postMessage(answer);
+});

@@ -1,0 +1,154 @@
+/**
+ * Imports pages away from the thread that answers requests, within limits of time and memory. A job that meets one ends with a sentence that
+ * names it, and its thread with it.
+ */
+import { Worker } from 'node:worker_threads';
+import { LRUCache } from 'lru-cache';
+import { Problem } from '../http/problem.ts';
+import type { ImportJob, ImportJobs, ReadMotions } from './import-jobs.ts';
+import type { Answer } from './import-worker.ts';
+import { LIMITS } from './limits.ts';
+
+const THREADS = 2;
+const KEPT_BYTES = 64e6;
+
+/** A limit was met; what was asked for is not there. */
+export class ImportLimit extends Problem {
+  constructor(what: string) {
+    super(422, 'Too much to read', what);
+  }
+}
+
+const SENTENCES = {
+  time: `Reading the page took more than ${LIMITS.readSeconds} s, the limit.`,
+  memory: `Reading the page took more than ${LIMITS.readMegabytes} MB of memory, the limit.`,
+  depth: 'Its elements or rules are nested too deeply to be read.',
+} as const;
+
+export interface ImporterOptions {
+  /** starts the thread; it is the built file, or the source while developing */
+  start(): Worker;
+  seconds?: number;
+}
+
+export const startImportWorker = (file: URL, execArgv?: string[]): Worker =>
+  new Worker(file, {
+    ...(execArgv ? { execArgv } : {}),
+    resourceLimits: { maxOldGenerationSizeMb: LIMITS.readMegabytes, stackSizeMb: 64 },
+  });
+
+interface Page {
+  contentHash: string;
+  entry: string;
+}
+
+export class Importer {
+  private readonly idle: Worker[] = [];
+  private busy = 0;
+  private readonly waiting: (() => void)[] = [];
+  private readonly options: ImporterOptions;
+  private readonly motionsOf = new LRUCache<string, Promise<ReadMotions | null>>({ max: 40 });
+  private readonly textsWithout = new LRUCache<string, Map<string, string>>({
+    maxSize: KEPT_BYTES,
+    sizeCalculation: (texts) => [...texts.values()].reduce((sum, t) => sum + 2 * t.length, 1000),
+  });
+
+  constructor(options: ImporterOptions) {
+    this.options = options;
+  }
+
+  /** Does a job in a thread of its own. Aborting ends it at once. */
+  async run<J extends ImportJob>(
+    job: J,
+    input: Parameters<ImportJobs[J]>[0],
+    signal?: AbortSignal,
+  ): Promise<ReturnType<ImportJobs[J]>> {
+    while (this.busy >= THREADS) await new Promise<void>((go) => this.waiting.push(go));
+    this.busy++;
+    try {
+      signal?.throwIfAborted();
+      return (await this.ask(job, input, signal)) as ReturnType<ImportJobs[J]>;
+    } finally {
+      this.busy--;
+      this.waiting.shift()?.();
+    }
+  }
+
+  private ask(job: ImportJob, input: unknown, signal?: AbortSignal): Promise<unknown> {
+    const worker = this.idle.pop() ?? this.options.start();
+    return new Promise((resolve, reject) => {
+      const over = new AbortController();
+      const end = (keep: boolean) => {
+        clearTimeout(timer);
+        over.abort();
+        worker.removeAllListeners();
+        if (!keep) return void worker.terminate();
+        // An idle thread keeps nothing alive.
+        worker.unref();
+        this.idle.push(worker);
+      };
+      const fail = (error: Error) => {
+        end(false);
+        reject(error);
+      };
+      const timer = setTimeout(
+        () => fail(new ImportLimit(SENTENCES.time)),
+        1000 * (this.options.seconds ?? LIMITS.readSeconds),
+      );
+      signal?.addEventListener('abort', () => fail(new Problem(499, 'Given up', 'It was given up.')), {
+        signal: over.signal,
+      });
+      worker.ref();
+      worker.on('error', (error: Error & { code?: string }) =>
+        fail(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new ImportLimit(SENTENCES.memory) : error),
+      );
+      worker.on('message', (answer: Answer) => {
+        if (answer.ok) {
+          end(true);
+          return resolve(answer.result);
+        }
+        if ('problem' in answer) {
+          const { status, title, detail, extra } = answer.problem;
+          end(true);
+          return reject(new Problem(status, title, detail, extra));
+        }
+        fail(answer.fault === 'depth' ? new ImportLimit(SENTENCES.depth) : new Error(answer.fault));
+      });
+      worker.postMessage({ job, input });
+    });
+  }
+
+  /** What a page moves by its own CSS. Read once for each content and entry. */
+  motions(
+    { contentHash, entry }: Page,
+    files: () => Promise<readonly { path: string; bytes: Uint8Array }[]>,
+  ) {
+    const key = `${entry}\0${contentHash}`;
+    const known = this.motionsOf.get(key);
+    if (known) return known;
+    const made = files().then((all) => this.run('motions', { entry, files: all }));
+    this.motionsOf.set(key, made);
+    // What failed for the moment is tried again; what met a limit meets it again.
+    made.catch((error: unknown) => error instanceof ImportLimit || this.motionsOf.delete(key));
+    return made;
+  }
+
+  /** Texts of files that lose what documents have taken over from them, by path. */
+  async without(
+    { contentHash, entry }: Page,
+    files: () => Promise<readonly { path: string; bytes: Uint8Array }[]>,
+    taken: readonly string[],
+  ): Promise<ReadonlyMap<string, string>> {
+    if (taken.length === 0) return new Map();
+    const key = `${entry}\0${contentHash}\0${JSON.stringify([...taken].sort())}`;
+    const known = this.textsWithout.get(key);
+    if (known) return known;
+    const texts = new Map(await this.run('without', { entry, files: await files(), taken }));
+    this.textsWithout.set(key, texts);
+    return texts;
+  }
+
+  async end(): Promise<void> {
+    await Promise.all(this.idle.splice(0).map((w) => w.terminate()));
+  }
+}
