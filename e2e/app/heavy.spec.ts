@@ -71,7 +71,7 @@ test('a heavy page keeps nobody waiting, and is added or refused with the limit 
     const asking = (async () => {
       while (!done) {
         const at = performance.now();
-        await fetch(`${base}/api/health`);
+        await fetch(`${base}/api/health`).catch(() => (slowest = Infinity));
         slowest = Math.max(slowest, performance.now() - at);
         await new Promise((r) => setTimeout(r, 20));
       }

@@ -5,6 +5,7 @@ import type { ChildNode, Document, Element } from 'domhandler';
 import { splitTop } from './selector.ts';
 
 const MOST_CACHED = 20_000;
+const MOST_COUNTED = 4000;
 
 export class PageElements {
   private readonly order = new Map<Element, number>();
@@ -32,6 +33,8 @@ export class PageElements {
   }
 
   private ask(selector: string): Element[] | null {
+    // Counting what matches among all siblings, for each of them, grows with their square.
+    if (this.order.size > MOST_COUNTED && /:nth-(last-)?child\([^)]*\sof\s/i.test(selector)) return null;
     try {
       return selectAll<ChildNode, Element>(selector, this.document.children).filter(isTag);
     } catch {

@@ -21,13 +21,34 @@ function placeOf(selector: string): string | null {
 
 const easingText = (css: string) => (css === 'linear' ? undefined : css);
 
+/** What does not hang on an element is read once: of a stagger all elements play the same. */
+const known = new WeakMap<ReadKeyframes, Map<string, Frames>>();
+const hasVariables = new WeakMap<ReadKeyframes, boolean>();
+const isFixed = (frames: ReadKeyframes): boolean => {
+  let some = hasVariables.get(frames);
+  if (some === undefined) {
+    some = frames.stops.some((s) => s.declarations.some((d) => /\(/.test(d.value)));
+    hasVariables.set(frames, some);
+  }
+  return !some;
+};
+
 /** `timing`: the easing of stops without their own. `put`: fills in custom properties. */
 export function readFrames(
   frames: ReadKeyframes,
   timing: string,
   put: (text: string) => string | null,
 ): Frames {
+  if (!isFixed(frames)) return read(frames, timing, put);
+  const byTiming = known.get(frames) ?? known.set(frames, new Map()).get(frames)!;
+  const made = byTiming.get(timing) ?? read(frames, timing, put);
+  byTiming.set(timing, made);
+  return made;
+}
+
+function read(frames: ReadKeyframes, timing: string, put: (text: string) => string | null): Frames {
   const keyframes: Record<string, Keyframe[]> = {};
+  const places = new Map<string, Map<string, number>>();
   let start = timing;
   for (const { selectors, declarations } of frames.stops) {
     const easingOf = declarations.findLast((d) => d.property === 'animation-timing-function');
@@ -46,9 +67,11 @@ export function readFrames(
         const wrong = valueError(d.property, value);
         if (wrong) return { obstacle: `${frames.name}: ${wrong}` };
         const list = (keyframes[d.property] ??= []);
-        const known = list.findIndex((k) => k.at === at);
+        const seen = places.get(d.property) ?? places.set(d.property, new Map()).get(d.property)!;
         const stop: Keyframe = { at, value, ...(easingText(easing) ? { easing } : {}) };
-        known < 0 ? list.push(stop) : (list[known] = stop);
+        const index = seen.get(at) ?? list.length;
+        seen.set(at, index);
+        list[index] = stop;
       }
     }
   }

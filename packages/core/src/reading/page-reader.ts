@@ -55,6 +55,7 @@ export class PageReader {
   private readonly drafts: Drafts;
   private readonly timelines: Timelines;
   private readonly media: PageMedia[];
+  private indices: Map<ReadRule, number> | undefined;
   readonly unread: Unread[] = [];
   readonly mistakes: Mistake[] = [];
 
@@ -208,7 +209,7 @@ export class PageReader {
     // Rules that never win anything make no difference.
     const winning = new Set(
       [env([]), ...relevant.map((m) => env(m.queries)), env([], true)].flatMap((e) =>
-        [...this.drafts.winners(element, e).values()].map((w) => this.rules.rules.indexOf(w.rule)),
+        [...this.drafts.winners(element, e).values()].map((w) => this.indexOf(w.rule)),
       ),
     );
     const key = JSON.stringify([
@@ -216,6 +217,11 @@ export class PageReader {
       slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft.name]),
     ]);
     return { is: 'moving', slots, key };
+  }
+
+  private indexOf(rule: ReadRule): number {
+    this.indices ??= new Map(this.rules.rules.map((r, i) => [r, i]));
+    return this.indices.get(rule) ?? -1;
   }
 
   private framesUnder(media: PageMedia): boolean {
@@ -251,7 +257,7 @@ export class PageReader {
         known.each.push(p.slots);
       } else byKey.set(p.key, { elements: [e], rules: this.cascade.rulesOf(e).filter(has), each: [p.slots] });
     }
-    const first = (g: Group) => this.rules.rules.indexOf(g.rules.find(names) ?? g.rules[0]!);
+    const first = (g: Group) => this.indexOf(g.rules.find(names) ?? g.rules[0]!);
     return [...byKey.values()].sort((a, b) => first(a) - first(b));
   }
 }

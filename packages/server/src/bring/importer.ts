@@ -81,7 +81,7 @@ export class Importer {
       const end = (keep: boolean) => {
         clearTimeout(timer);
         over.abort();
-        worker.removeAllListeners();
+        for (const event of ['message', 'error'] as const) worker.removeAllListeners(event);
         if (!keep) return void worker.terminate();
         // An idle thread keeps nothing alive.
         worker.unref();
