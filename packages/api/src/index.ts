@@ -109,7 +109,9 @@ export type PageTexts = z.infer<typeof PageTexts>;
 export const ProofToken = z.object({ token: z.string().regex(/^[0-9a-f]{32}$/) });
 export const ProofResultShape = z.object({
   looks: z.number().int(),
+  elements: z.number().int(),
   values: z.number().int(),
+  of: z.object({ motions: z.number().int(), elements: z.number().int() }),
   motions: z.array(
     z.object({
       motion: z.string(),

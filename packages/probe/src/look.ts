@@ -1,7 +1,7 @@
-/** Reads what a page shows at a scroll offset. */
-import type { Look, Watched } from '@lyvek/core';
+/** Reads what a page shows at a scroll offset, with damped motions at rest or timed ones held at a share of their time where that is wished. */
+import type { Look, PlannedLook, Watched } from '@lyvek/core';
 
-export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties'>;
+export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties' | 'name'>;
 
 const frames = (n: number) =>
   new Promise<void>((done) => {
@@ -17,14 +17,42 @@ const elementOf = ({ selector, index }: Wanted): Element | null => {
   }
 };
 
+/** CSS animations of a motion on an element: its block may have been split, and an intro has a part of its own. */
+function animationsOf(e: Element, name: string): CSSAnimation[] {
+  const own = (n: string) => n === name || n.startsWith(`${name}_`) || n.startsWith(`${name}-intro`);
+  return e
+    .getAnimations()
+    .filter((a): a is CSSAnimation => a instanceof CSSAnimation && own(a.animationName));
+}
+
+/** Holds what is timed on an element at a share of its duration; false where nothing of it is there. */
+function held(e: Element, name: string, share: number): boolean {
+  const all = animationsOf(e, name);
+  for (const a of all) {
+    const { delay = 0, duration } = a.effect!.getComputedTiming();
+    a.pause();
+    a.currentTime = delay + share * Number(duration);
+  }
+  return all.length > 0;
+}
+
 /** Scrolls, waits until the animations have heard of it, and reads computed values. */
-export async function look(y: number, wanted: readonly Wanted[]): Promise<Look> {
-  scrollTo({ top: y, behavior: 'instant' });
+export async function look(at: PlannedLook, wanted: readonly Wanted[]): Promise<Look> {
+  scrollTo({ top: at.y, behavior: 'instant' });
   await frames(2);
+  if (at.rest) {
+    await new Promise((done) => setTimeout(done, at.rest));
+    await frames(2);
+  }
+  const found = wanted.map((w) => {
+    const e = elementOf(w);
+    if (!e || at.share === undefined || w.name === undefined) return e;
+    return held(e, w.name, at.share) ? e : null;
+  });
   return {
     y: scrollY,
-    values: wanted.map((w) => {
-      const e = elementOf(w);
+    values: wanted.map((w, i) => {
+      const e = found[i];
       if (!e) return null;
       const style = getComputedStyle(e);
       return w.properties.map((p) => style.getPropertyValue(p).slice(0, 2000));

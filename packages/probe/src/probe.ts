@@ -66,7 +66,7 @@ function act(message: ToProbe): void {
     case 'find':
       return say({ is: 'found', ...find(message.selector, elements[message.element], elements, patch) });
     case 'look':
-      return void look(message.y, message.wanted).then((seen) =>
+      return void look(message.at, message.wanted).then((seen) =>
         say({ is: 'looked', id: message.id, look: seen }),
       );
     case 'ride':

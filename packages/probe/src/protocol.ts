@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { LayoutSchema, RiddenSchema } from '@lyvek/core';
-import type { HtmlPatch, Plan, RidePath } from '@lyvek/core';
+import type { HtmlPatch, Plan, PlannedLook, RidePath } from '@lyvek/core';
 import type { Wanted } from './look.ts';
 
 const finite = z.number().finite();
@@ -77,7 +77,7 @@ export type ToProbe =
   | { do: 'hold'; selector: string; property: string; value: string | null }
   | { do: 'find'; selector: string; element: number }
   /** scrolls, waits until the animations have heard of it, and reads computed values */
-  | { do: 'look'; id: number; y: number; wanted: Wanted[] }
+  | { do: 'look'; id: number; at: PlannedLook; wanted: Wanted[] }
   /** scrolls along a path and watches every frame, then `rest` ms more */
   | { do: 'ride'; id: number; path: RidePath; rest: number }
   /** the page hears its own clicks and keys; or picks are heard here again */

@@ -5,6 +5,7 @@ import {
   PROOF_LIMIT,
   activeMedia,
   judge,
+  lookedWords,
   problemsOf,
   proofPlan,
   underMedia,
@@ -52,7 +53,7 @@ export const prove = (program: Command): void =>
     .option('--json', 'print JSON')
     .addHelpText(
       'after',
-      '\nExit status 1: a motion shows something else than predicted.\n\nExample:\n  lyvek prove dist',
+      '\nExit status 1: a motion shows something else than predicted. 2: nothing could be looked at, or the input could not be read.\n\nExample:\n  lyvek prove dist',
     )
     .action(async (path: string, o: { viewport?: string; offsets: string; json?: boolean }) => {
       const page = readPageAt(path);
@@ -85,9 +86,14 @@ export const prove = (program: Command): void =>
                     : ''
                 }`,
             ),
-            ...result.skipped.map((s) => `left out           ${name(s.motion)}: ${s.reason}`),
-            `${result.values} values at ${result.looks} places; ${off.length === 0 ? 'all as predicted' : `${off.length} motions differ`}.`,
+            ...result.skipped.map((s) => `not proved         ${name(s.motion)}: ${s.reason}`),
+            lookedWords(result),
+            ...(result.values === 0
+              ? []
+              : [off.length === 0 ? 'All as predicted.' : `${off.length} motions differ.`]),
           ].join('\n'),
         );
-      if (off.length) process.exitCode = 1;
+      // A proof of nothing is none.
+      if (result.values === 0) process.exitCode = 2;
+      else if (off.length) process.exitCode = 1;
     });

@@ -1,2 +1,3 @@
 export * from './distance.ts';
+export * from './plan.ts';
 export * from './proof.ts';

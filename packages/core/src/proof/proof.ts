@@ -1,34 +1,16 @@
 /**
  * Proof: a finished hand-off is scrolled in a browser, down and up again, and what is shown is held against the prediction. The difference is
- * said in px where things move, and in hundredths of the value where they change otherwise.
+ * said in px where things move, and in hundredths of what changes otherwise.
  */
-import { isScrubbed, isTimed } from '../timeline/index.ts';
 import { matchesOf } from '../page/index.ts';
 import type { HeldLayout, Px } from '../page/index.ts';
 import { compileTake, contextOf, sample, shownValue } from '../motion/index.ts';
-import type { MotionDocument, Take } from '../motion/index.ts';
-import { writtenSelector } from '../format/index.ts';
-import { propertyFacts } from '../value/index.ts';
+import type { Motion, MotionDocument, Take } from '../motion/index.ts';
+import { parseEasing, propertyFacts, segmentsOf, valueAt } from '../value/index.ts';
 import { distance, transformDistance } from './distance.ts';
+import type { PlannedLook, ProofPlan } from './plan.ts';
 
-/** An element that is looked at, and what of it. */
-export interface Watched {
-  motion: string;
-  selector: string;
-  /** which of the elements that the selector finds */
-  index: number;
-  properties: string[];
-}
-
-export interface ProofPlan {
-  /** px, down and up again */
-  offsets: Px[];
-  watched: Watched[];
-  /** motions that no scroll offset alone can tell, and why */
-  skipped: { motion: string; reason: string }[];
-}
-
-/** What was seen at one offset: computed values per watched element; null where it was not found. */
+/** What was seen at one look: computed values per watched element; null where it was not found, or its animation was not. */
 export interface Look {
   /** the offset that the page really took */
   y: Px;
@@ -48,49 +30,23 @@ export interface MotionProof {
 }
 
 export interface ProofResult {
+  /** looks at the page, elements that were looked at, and values read of them */
   looks: number;
+  elements: number;
   values: number;
+  /** motions that are on, and elements that they have */
+  of: { motions: number; elements: number };
   motions: MotionProof[];
   skipped: ProofPlan['skipped'];
 }
 
-/** px, or hundredths of a value, from which on a difference can be seen. Chosen by us. */
+/** px, or hundredths of a value, from which on a difference can be seen. Lyvek’s default. */
 export const PROOF_LIMIT = 0.5;
 
 /** px of scroll that browsers cut off, and as much again that layout rounds. */
 const CUT = 1 / 16 + 1 / 32;
-const MOST_WATCHED = 3;
-
-/** `count` offsets, half of them on the way down, at places that have nothing in common with the ranges. */
-export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 120): ProofPlan {
-  const skipped: ProofPlan['skipped'] = [];
-  const max = layout.scrollers[0]!.max.block;
-  const watched = document.motions.flatMap((m): Watched[] => {
-    const skip = (reason: string) => (skipped.push({ motion: m.id, reason }), []);
-    if (!m.on) return [];
-    if (!isScrubbed(m.driver))
-      return skip(m.driver.kind === 'belt' ? 'it never stands still' : 'it plays in time');
-    if (m.follow.kind !== 'none')
-      return skip('it follows the scroll, so it depends on how the page is scrolled');
-    const found = matchesOf(layout, m.targets.selector);
-    if (found.length === 0) return skip('the page has no element for it');
-    const selector = writtenSelector(m.targets.selector, layout);
-    // What plays in time on the same element writes the same values at times of its own.
-    const timed = document.motions.filter(
-      (o) =>
-        o.on && isTimed(o.driver) && matchesOf(layout, o.targets.selector).some((e) => found.includes(e)),
-    );
-    const properties = Object.keys(m.keyframes).filter((p) => !timed.some((o) => p in o.keyframes));
-    if (properties.length === 0) return skip('a part that plays in time moves the same');
-    const at = [...new Set([0, Math.floor(found.length / 2), found.length - 1])].slice(0, MOST_WATCHED);
-    return at.map((index) => ({ motion: m.id, selector, index, properties }));
-  });
-  const half = Math.max(2, Math.ceil(count / 2));
-  const place = (i: number, shift: number) => Math.round(Math.min(max, ((i + shift) / half) * max));
-  const down = Array.from({ length: half }, (_, i) => place(i, i === half - 1 ? 1 : 0.37));
-  const up = Array.from({ length: half }, (_, i) => place(half - 1 - i, 0.81));
-  return { offsets: max > 0 ? [...down, ...up] : [0], watched, skipped };
-}
+/** px of scroll within which a damped motion counts as at rest. */
+const REST = 0.6;
 
 /** Half of an element’s diagonal: how far its corner moves when it is scaled or turned by 1. */
 const reach = (take: Take, element: number): Px => {
@@ -98,21 +54,45 @@ const reach = (take: Take, element: number): Px => {
   return Math.hypot(box.width, box.height) / 2;
 };
 
+/** A length that changes by less than this counts by its own change: half of a path of length 1 is no small thing. */
+const SMALL_CHANGE = 100;
+const MAX_WORTH = 20;
+
 /** What one unit of a property’s numbers is worth, in px or in hundredths. */
 function worth(property: string, take: Take, element: number, values: readonly string[]): number {
   if (property === 'scale') return reach(take, element);
   if (property === 'rotate') return (reach(take, element) * Math.PI) / 180;
+  const numbers = values.flatMap((v) => (v.match(/-?\d*\.?\d+/g) ?? []).map(Number));
+  // A number of the page’s own may count anything.
+  if (property.startsWith('--')) return 100 / Math.max(1, ...numbers.map(Math.abs));
   const type = propertyFacts(property)?.type.name ?? '';
   // Numbers and colours run from 0 to 1, everything else is lengths.
-  // A number of the page’s own may count anything.
-  if (property.startsWith('--'))
-    return 100 / Math.max(1, ...values.map((v) => Math.abs(Number.parseFloat(v)) || 0));
-  return /number|opacity|color|integer/.test(type) ? 100 : 1;
+  if (/number|opacity|color|integer/.test(type)) return 100;
+  if (!/^(stroke-dash|d$|r$|cx$|cy$)/.test(property)) return 1;
+  const change = Math.max(...numbers) - Math.min(...numbers);
+  return change > 0 ? Math.min(MAX_WORTH, Math.max(1, SMALL_CHANGE / change)) : 1;
 }
 
 const INITIAL: Record<string, string> = { 'letter-spacing': '0px' };
 
-/** Holds what was seen against the prediction. `looks` are in the order of the plan’s offsets. */
+/** Values of a timed motion at a share of its time. */
+function timedValues(
+  motion: Motion,
+  layout: HeldLayout,
+  element: number,
+  share: number,
+): (p: string) => string {
+  const whole = parseEasing(motion.easing);
+  const progress = whole.ok ? whole.value(share) : share;
+  const base = layout.elements[element]!.base ?? {};
+  const context = contextOf(layout, element);
+  return (p) => {
+    const own = base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? '';
+    return valueAt(segmentsOf(p, motion.keyframes[p]!, own, context), progress);
+  };
+}
+
+/** Holds what was seen against the prediction. `looks` are in the order of the plan’s. */
 export function judge(
   document: MotionDocument,
   layout: HeldLayout,
@@ -120,11 +100,13 @@ export function judge(
   looks: readonly Look[],
 ): ProofResult {
   const take = compileTake(document, layout);
+  const byId = new Map(document.motions.map((m) => [m.id, m]));
   const motions = new Map<string, MotionProof>();
+  const seen = new Set<number>();
   let values = 0;
   const offsets = new Float64Array(layout.scrollers.length * 2);
-  const half = plan.offsets.length / 2;
-  const predicted = (y: Px, element: number, properties: readonly string[]) => {
+  const down = plan.looks.filter((l) => l.when === 'always').length / 2;
+  const scrubbed = (y: Px, element: number, properties: readonly string[]) => {
     offsets[0] = y;
     sample(take, offsets);
     const base = layout.elements[element]!.base ?? {};
@@ -132,28 +114,45 @@ export function judge(
       (p) => shownValue(take, element, p) ?? base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? 'none',
     );
   };
+  /** what may be shown at a look: at the offset, and as far around it as browsers cut off */
+  const predicted = (
+    at: PlannedLook,
+    y: Px,
+    motion: Motion,
+    element: number,
+    properties: readonly string[],
+  ) => {
+    if (at.share !== undefined) {
+      const of = timedValues(motion, layout, element, at.share);
+      return [properties.map(of)];
+    }
+    const near = at.when === 'at-rest' ? REST : CUT;
+    return [0, -near, near].map((shift) => scrubbed(y + shift, element, properties));
+  };
   looks.forEach((look, n) => {
-    plan.watched.forEach(({ motion, properties, index }, w) => {
+    const at = plan.looks[n]!;
+    plan.watched.forEach(({ motion: id, properties, index, when }, w) => {
       const shown = look.values[w];
-      const { targets, keyframes } = document.motions.find((m) => m.id === motion)!;
-      const element = matchesOf(layout, targets.selector)[index];
-      if (!shown || element === undefined) return;
-      const around = [-CUT, 0, CUT].map((shift) => predicted(look.y + shift, element, properties));
+      const motion = byId.get(id)!;
+      const element = matchesOf(layout, motion.targets.selector)[index];
+      if (when !== at.when || !shown || element === undefined) return;
+      const around = predicted(at, look.y, motion, element, properties);
+      const context = contextOf(layout, element);
+      seen.add(w);
       properties.forEach((property, k) => {
         values++;
         const span = around.map((a) => a[k]!);
-        const context = contextOf(layout, element);
         const difference = (held: readonly string[]): number =>
           property === 'transform'
             ? transformDistance(shown[k]!, held, context, reach(take, element))
             : distance(property, shown[k]!, held, context) *
-              worth(property, take, element, keyframes[property]?.map((stop) => stop.value) ?? []);
+              worth(property, take, element, motion.keyframes[property]?.map((stop) => stop.value) ?? []);
         // Beyond what browsers cut off it is a difference; within, as much of it as can be seen is told.
         const outside = difference(span);
-        const error = outside > 0 ? outside : Math.min(difference([span[1]!]), PROOF_LIMIT);
-        const off = Number.isFinite(error) ? error : shown[k] === span[1] ? 0 : 999;
-        const known = motions.get(motion) ?? {
-          motion,
+        const error = outside > 0 ? outside : Math.min(difference([span[0]!]), PROOF_LIMIT);
+        const off = Number.isFinite(error) ? error : shown[k] === span[0] ? 0 : 999;
+        const known = motions.get(id) ?? {
+          motion: id,
           down: 0,
           up: 0,
           at: look.y,
@@ -162,15 +161,36 @@ export function judge(
           predicted: '',
         };
         if (off > Math.max(known.down, known.up))
-          Object.assign(known, { at: look.y, property, shown: shown[k], predicted: span[1] });
-        if (n < half) known.down = Math.max(known.down, off);
+          Object.assign(known, { at: look.y, property, shown: shown[k], predicted: span[0] });
+        if (at.when !== 'always' || n < down) known.down = Math.max(known.down, off);
         else known.up = Math.max(known.up, off);
-        motions.set(motion, known);
+        motions.set(id, known);
       });
     });
   });
   const order = document.motions.flatMap((m) => motions.get(m.id) ?? []);
-  return { looks: looks.length, values, motions: order, skipped: plan.skipped };
+  const unseen = new Set(plan.watched.map((w) => w.motion).filter((id) => !motions.has(id)));
+  const missed = [...unseen].map((motion) => ({
+    motion,
+    reason: 'nothing of it was found in the finished page',
+  }));
+  return {
+    looks: looks.length,
+    elements: seen.size,
+    values,
+    of: { motions: plan.motions, elements: plan.elements },
+    motions: order,
+    skipped: [...plan.skipped, ...missed],
+  };
 }
 
 export const worstOf = (m: MotionProof): number => Math.max(m.down, m.up);
+
+/** What was looked at, in a sentence; of nothing that is no proof. */
+export function lookedWords({ looks, elements, values, of, motions }: ProofResult): string {
+  const n = (count: number, one: string, many = `${one}s`) =>
+    `${count.toLocaleString('en')} ${count === 1 ? one : many}`;
+  if (of.motions === 0) return 'Nothing was proved: no motion is on.';
+  if (values === 0) return `Nothing was proved: none of ${n(of.motions, 'motion')} could be looked at.`;
+  return `Looked at ${motions.length} of ${n(of.motions, 'motion')}, ${elements} of ${n(of.elements, 'element')}, ${n(values, 'value')} in ${n(looks, 'look')}.`;
+}

@@ -24,6 +24,8 @@ import { Triggers } from './triggers.ts';
 
 /** Conditions under which more than this many would have to be tried are left to the page. */
 const MOST_MEDIA = 12;
+/** A document has so many, as its schema says. */
+const MOST_CONDITIONS = 20;
 
 const has = (rule: ReadRule) => rule.declarations.some((d) => moves(d.property));
 /** Declarations that say that something is played, as against how. */
@@ -55,6 +57,8 @@ export class PageReader {
   private readonly drafts: Drafts;
   private readonly timelines: Timelines;
   private readonly media: PageMedia[];
+  /** conditions that a document has no room for */
+  private readonly beyond: ReadonlySet<string>;
   private indices: Map<ReadRule, number> | undefined;
   readonly unread: Unread[] = [];
   readonly mistakes: Mistake[] = [];
@@ -69,7 +73,9 @@ export class PageReader {
     this.timelines = new Timelines(this.cascade, rules.rules, elements);
     const triggers = new Triggers(this.cascade, rules.rules, this.timelines);
     this.drafts = new Drafts(this.cascade, rules.keyframes, this.timelines, triggers, mend);
-    this.media = mediaOf(rules);
+    const media = mediaOf(rules);
+    this.media = media.slice(0, MOST_CONDITIONS);
+    this.beyond = new Set(media.slice(MOST_CONDITIONS).map((m) => m.key));
   }
 
   read(): { document: MotionDocument; claims: Claim[] } {
@@ -192,6 +198,8 @@ export class PageReader {
       return { is: 'other', reason };
     };
     if (obstacle) return other(obstacle.reason);
+    if (this.beyond.size && rules.some((r) => this.beyond.has(oneQuery(r.media.queries))))
+      return other(`the page moves things under more than ${MOST_CONDITIONS} media conditions`);
     if (relevant.length > MOST_MEDIA) return other('it differs under too many media conditions');
     const draftsOf = (l: DraftList): DraftOf[] => ('drafts' in l ? l.drafts : []);
     const slots = slotsOf(

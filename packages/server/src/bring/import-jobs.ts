@@ -1,6 +1,7 @@
 /** What the import worker can do: everything whose time and memory depend on what somebody brings. Each job is a plain function. */
 import type { MotionDocument, PageMistake, Reading } from '@lyvek/core';
-import { meantOf, readPage, withoutTaken } from '@lyvek/core';
+import { meantOf, readDocument, readPage, withoutTaken } from '@lyvek/core';
+import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
 import { pageFrom } from './page-from.ts';
 import type { Brought } from './page-from.ts';
@@ -19,6 +20,8 @@ export interface ReadMotions {
 }
 
 const MAX_LISTED = 500;
+/** Title of problems that say which limit was met. */
+export const TOO_MUCH = 'Too much to read';
 
 export const IMPORT_JOBS = {
   /** A zip, or one HTML text, as the files of a page. */
@@ -36,7 +39,15 @@ export const IMPORT_JOBS = {
   document({ entry, files }: PageFiles): MotionDocument | null {
     const fileAt = textsOf(files);
     const html = fileAt(entry);
-    return html === null ? null : readPage(entry, html, fileAt).document;
+    if (html === null) return null;
+    const read = readDocument(readPage(entry, html, fileAt).document);
+    if (read.ok) return read.document;
+    // Never stored: what cannot be read again would be lost.
+    throw new Problem(
+      422,
+      TOO_MUCH,
+      `What it moves cannot be kept in one document: ${read.problems[0]!.message}.`,
+    );
   },
 
   /** The same with all that was found on the way. */

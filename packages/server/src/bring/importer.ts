@@ -5,6 +5,7 @@
 import { Worker } from 'node:worker_threads';
 import { LRUCache } from 'lru-cache';
 import { Problem } from '../http/problem.ts';
+import { TOO_MUCH } from './import-jobs.ts';
 import type { ImportJob, ImportJobs, ReadMotions } from './import-jobs.ts';
 import type { Answer } from './import-worker.ts';
 import { LIMITS } from './limits.ts';
@@ -15,7 +16,7 @@ const KEPT_BYTES = 64e6;
 /** A limit was met; what was asked for is not there. */
 export class ImportLimit extends Problem {
   constructor(what: string) {
-    super(422, 'Too much to read', what);
+    super(422, TOO_MUCH, what);
   }
 }
 
@@ -110,7 +111,9 @@ export class Importer {
         if ('problem' in answer) {
           const { status, title, detail, extra } = answer.problem;
           end(true);
-          return reject(new Problem(status, title, detail, extra));
+          return reject(
+            title === TOO_MUCH ? new ImportLimit(detail) : new Problem(status, title, detail, extra),
+          );
         }
         fail(answer.fault === 'depth' ? new ImportLimit(SENTENCES.depth) : new Error(answer.fault));
       });

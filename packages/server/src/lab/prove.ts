@@ -25,9 +25,9 @@ export async function lookAt(
     async ({ page }) => {
       await page.evaluate(inPage);
       const looks: Look[] = [];
-      for (const y of plan.offsets) {
+      for (const at of plan.looks) {
         signal?.throwIfAborted();
-        looks.push(LookShape.parse(await ask(page, 'look', y, plan.watched)));
+        looks.push(LookShape.parse(await ask(page, 'look', at, plan.watched)));
         told(looks.length);
       }
       return looks;

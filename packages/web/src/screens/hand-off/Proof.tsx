@@ -1,7 +1,16 @@
 /** Proof: the finished hand-off runs in this browser, or in Chromium on the server, and is held against the prediction. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { PROOF_LIMIT, activeMedia, judge, proofPlan, underMedia, withPins, worstOf } from '@lyvek/core';
+import {
+  PROOF_LIMIT,
+  activeMedia,
+  judge,
+  lookedWords,
+  proofPlan,
+  underMedia,
+  withPins,
+  worstOf,
+} from '@lyvek/core';
 import type { Layout, MotionDocument, MotionProof, ProofPlan, ProofResult } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { previewUrl } from '../../parts/preview-url.ts';
@@ -19,8 +28,8 @@ interface Run {
 }
 interface Proved extends ProofResult {
   where: Where;
-  /** the document that was proved */
-  of: string;
+  /** which document was proved, and as what */
+  mark: string;
   seconds: number;
 }
 
@@ -66,7 +75,7 @@ export function Proof({
     const plan = proofPlan(seen, layout, PLACES);
     const from = performance.now();
     const finish = (r: ProofResult) => {
-      setResult({ ...r, where, of: mark, seconds: (performance.now() - from) / 1000 });
+      setResult({ ...r, where, mark, seconds: (performance.now() - from) / 1000 });
       setRun(null);
     };
     const next: Run = { where, token: null, plan, document: seen, layout };
@@ -108,11 +117,11 @@ export function Proof({
           <p>
             {run.where === 'lab'
               ? 'Chromium scrolls the finished page …'
-              : `The finished page is scrolled here: ${done} of ${run.plan.offsets.length} places.`}
+              : `The finished page is scrolled here: ${done} of ${run.plan.looks.length} looks.`}
           </p>
           <progress
             className="progress w-full"
-            {...(run.where === 'here' ? { value: done, max: run.plan.offsets.length } : {})}
+            {...(run.where === 'here' ? { value: done, max: run.plan.looks.length } : {})}
           />
           {run.where === 'here' && <ProofWindow width={232} viewport={viewport} />}
           <button type="button" className="btn small" onClick={cancel}>
@@ -126,12 +135,12 @@ export function Proof({
         </p>
       )}
       {!run && result && (
-        <Result result={result} stale={result.of !== mark} document={document} onShow={onShow} />
+        <Result result={result} stale={result.mark !== mark} document={document} onShow={onShow} />
       )}
       {!run && !result && error === null && (
         <p className="proof-empty">
-          Runs the finished page at {PLACES} places, down and up, and shows where a motion differs from what
-          the Rundown drew.
+          Runs the finished page at {PLACES} places, down and up, lets damped motions come to rest and holds
+          timed ones, and shows where a motion differs from what the Rundown drew.
         </p>
       )}
       {!run && (
@@ -166,14 +175,13 @@ function Result({
       <p className="proof-sentence">
         {off.length === 0 ? (
           <>
-            Looked at <b>{result.looks} places</b>, both ways: {result.values.toLocaleString('en')} values,
-            all as predicted
-            {worst ? (
+            {lookedWords(result)}
+            {worst && (
               <>
-                , to <b>{worstOf(worst).toFixed(3)}</b>
+                {' '}
+                All as predicted, to <b>{worstOf(worst).toFixed(3)}</b>.
               </>
-            ) : null}
-            .
+            )}
           </>
         ) : (
           <>
@@ -206,7 +214,9 @@ function Result({
       </ol>
       {result.skipped.length > 0 && (
         <details className="proof-skipped">
-          <summary>{result.skipped.length} left out</summary>
+          <summary>
+            {result.skipped.length} of {result.of.motions} not proved
+          </summary>
           {result.skipped.map((s) => (
             <p key={s.motion}>
               <b>{name(s.motion)}</b>: {s.reason}.

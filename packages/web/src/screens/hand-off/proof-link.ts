@@ -1,5 +1,5 @@
 /** The line to the probe in a finished hand-off that is being proved. */
-import type { Look, ProofPlan, Viewport } from '@lyvek/core';
+import type { Look, PlannedLook, ProofPlan, Viewport } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
 import { proofWindow } from './ProofWindow.tsx';
@@ -44,15 +44,15 @@ export class ProofLink {
   /** What is shown at each place, in the order of the plan. */
   async looks(plan: ProofPlan, told: (done: number) => void): Promise<Look[]> {
     const out: Look[] = [];
-    for (const [id, y] of plan.offsets.entries()) {
+    for (const [id, at] of plan.looks.entries()) {
       this.signal.throwIfAborted();
-      out.push(await this.look(id, y, plan));
+      out.push(await this.look(id, at, plan));
       told(out.length);
     }
     return out;
   }
 
-  private look(id: number, y: number, { watched }: ProofPlan): Promise<Look> {
+  private look(id: number, at: PlannedLook, { watched }: ProofPlan): Promise<Look> {
     return new Promise((done, fail) => {
       const late = setTimeout(() => fail(new Error('The finished page stopped answering.')), PATIENCE);
       this.port.onmessage = ({ data }) => {
@@ -61,8 +61,13 @@ export class ProofLink {
         clearTimeout(late);
         done(parsed.data.look);
       };
-      const wanted = watched.map(({ selector, index, properties }) => ({ selector, index, properties }));
-      this.port.postMessage({ do: 'look', id, y, wanted } satisfies ToProbe);
+      const wanted = watched.map(({ selector, index, properties, name }) => ({
+        selector,
+        index,
+        properties,
+        ...(name === undefined ? {} : { name }),
+      }));
+      this.port.postMessage({ do: 'look', id, at, wanted } satisfies ToProbe);
     });
   }
 }

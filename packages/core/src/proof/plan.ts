@@ -1,0 +1,125 @@
+/**
+ * What a proof looks at. Scrubbed motions are looked at at many scroll offsets, damped ones at a few where they have come to rest, and timed
+ * ones at shares of their own time. What cannot be looked at is listed with the reason: a proof of nothing is none.
+ */
+import { settleTime } from '../feel/index.ts';
+import { slugs, writtenSelector } from '../format/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
+import { matchesOf } from '../page/index.ts';
+import type { HeldLayout, Ms, Px } from '../page/index.ts';
+import { isScrubbed, isTimed } from '../timeline/index.ts';
+
+/** When a motion’s values are what the prediction says: at every offset, once it has come to rest, or at shares of its time. */
+export type When = 'always' | 'at-rest' | 'in-time';
+
+/** An element that is looked at, and what of it. */
+export interface Watched {
+  motion: string;
+  selector: string;
+  /** which of the elements that the selector finds */
+  index: number;
+  properties: string[];
+  when: When;
+  /** beginning of the names of its CSS animations, of timed motions */
+  name?: string;
+}
+
+/** One look: where the page is scrolled to, and what is waited for or set there. */
+export interface PlannedLook {
+  y: Px;
+  when: When;
+  /** time that damped motions need to come to rest */
+  rest?: Ms;
+  /** share of their duration at which timed motions are held */
+  share?: number;
+}
+
+export interface ProofPlan {
+  /** down, then up again, then what is damped, then what is timed */
+  looks: PlannedLook[];
+  watched: Watched[];
+  /** motions that are not proved, and why */
+  skipped: { motion: string; reason: string }[];
+  /** motions that are on, and elements that they have on this page */
+  motions: number;
+  elements: number;
+}
+
+/** Of a motion on more elements, so many are looked at, evenly over all. */
+const MAX_ELEMENTS = 8;
+const REST_LOOKS = 5;
+const SHARES = [0.12, 0.37, 0.63, 0.88];
+const MAX_REST_MS = 4000;
+
+/** Up to `MAX_ELEMENTS` places among `count`, the first and the last with them. */
+function spread(count: number): number[] {
+  const n = Math.min(count, MAX_ELEMENTS);
+  return [
+    ...new Set(Array.from({ length: n }, (_, i) => Math.round((i * (count - 1)) / Math.max(1, n - 1)))),
+  ];
+}
+
+const whenOf = (m: Motion): When =>
+  isTimed(m.driver) ? 'in-time' : m.follow.kind === 'none' ? 'always' : 'at-rest';
+
+/** `count` offsets, half of them on the way down, at places that have nothing in common with the ranges. */
+export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 120): ProofPlan {
+  const skipped: ProofPlan['skipped'] = [];
+  const names = slugs(document.motions);
+  const on = document.motions.filter((m) => m.on);
+  const found = new Map(on.map((m) => [m.id, matchesOf(layout, m.targets.selector)]));
+  const watched = on.flatMap((m): Watched[] => {
+    const skip = (reason: string) => (skipped.push({ motion: m.id, reason }), []);
+    if (!isScrubbed(m.driver) && !isTimed(m.driver)) return skip('it never stands still');
+    const elements = found.get(m.id)!;
+    if (elements.length === 0) return skip('the page has no element for it');
+    const when = whenOf(m);
+    // What plays by another clock on the same element writes the same values at times of its own.
+    const others = on.filter((o) => o !== m && (when === 'in-time' || whenOf(o) === 'in-time'));
+    const beside = others.filter((o) => found.get(o.id)!.some((e) => elements.includes(e)));
+    const properties = Object.keys(m.keyframes).filter((p) => !beside.some((o) => p in o.keyframes));
+    if (properties.length === 0)
+      return skip(when === 'in-time' ? 'another motion moves the same' : 'a timed motion moves the same');
+    const selector = writtenSelector(m.targets.selector, layout);
+    const name = when === 'in-time' ? { name: `lv-${names.get(m.id)!}` } : {};
+    return spread(elements.length).map((index) => ({
+      motion: m.id,
+      selector,
+      index,
+      properties,
+      when,
+      ...name,
+    }));
+  });
+  return {
+    looks: looksOf(on, layout, watched, count),
+    watched,
+    skipped,
+    motions: on.length,
+    elements: on.reduce((sum, m) => sum + found.get(m.id)!.length, 0),
+  };
+}
+
+function looksOf(
+  motions: readonly Motion[],
+  layout: HeldLayout,
+  watched: readonly Watched[],
+  count: number,
+): PlannedLook[] {
+  const max = layout.scrollers[0]!.max.block;
+  const has = (when: When) => watched.some((w) => w.when === when);
+  const half = Math.max(2, Math.ceil(count / 2));
+  const place = (i: number, shift: number) => Math.round(Math.min(max, ((i + shift) / half) * max));
+  const down = Array.from({ length: half }, (_, i) => place(i, i === half - 1 ? 1 : 0.37));
+  const up = Array.from({ length: half }, (_, i) => place(half - 1 - i, 0.81));
+  const always = (max > 0 ? [...down, ...up] : [0]).map((y): PlannedLook => ({ y, when: 'always' }));
+  const rest = Math.min(
+    MAX_REST_MS,
+    Math.max(0, ...motions.map((m) => settleTime(m.follow, max / REST_LOOKS, 0.05))),
+  );
+  const damped = Array.from({ length: max > 0 ? REST_LOOKS : 1 }, (_, i): PlannedLook => {
+    return { y: Math.round(((i + 0.43) / REST_LOOKS) * max), when: 'at-rest', rest };
+  });
+  const timed = SHARES.map((share): PlannedLook => ({ y: max, when: 'in-time', share }));
+  return [...always, ...(has('at-rest') ? damped : []), ...(has('in-time') ? timed : [])];
+}
