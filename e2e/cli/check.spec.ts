@@ -162,6 +162,21 @@ test('import, export and prove in a row; what was read as meant plays', async ()
   expect(changed.out).toContain('differs');
 });
 
+test('a page of which nothing could be looked at is neither checked nor proved', async () => {
+  const unread = page(`@keyframes tint { from { color: oklch(from red l c h) } }
+.one { animation: tint linear both; animation-timeline: view() }`);
+  for (const [name, text, why] of [
+    ['unread.html', unread, /Nothing was checked: \d+ place/],
+    ['still.html', page(''), /Nothing was checked: no motion is on/],
+  ] as const) {
+    const checked = await lyvek(['check', file(name, text)]);
+    expect([checked.status, checked.out], name).toEqual([2, '']);
+    expect(checked.err).toMatch(why);
+  }
+  const proved = await lyvek(['prove', at('still.html'), '--offsets', '4']);
+  expect([proved.status, proved.out]).toEqual([2, expect.stringContaining('Nothing was proved')]);
+});
+
 test('documents and pages come from the standard input, samples go to a table', async () => {
   const document = await lyvek(['import', '-'], RIGHT);
   expect(document.status).toBe(0);

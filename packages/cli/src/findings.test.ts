@@ -13,6 +13,7 @@ const subject = (document: MotionDocument, over: Partial<Subject> = {}): Subject
   document,
   layout: PAGE,
   mistakes: [],
+  unread: 0,
   page: null,
   file: 'motion.lyvek.json',
   ...over,

@@ -34,10 +34,15 @@ export function readingOf(page: InputPage, mend?: Mend): Reading {
 }
 
 /** The same, with what its mistakes were meant as. */
-export function meantReadingOf(page: InputPage): { document: MotionDocument; mistakes: PageMistake[] } {
+export function meantReadingOf(page: InputPage): {
+  document: MotionDocument;
+  mistakes: PageMistake[];
+  unread: number;
+} {
   const { entry, html, fileAt } = handOffPageOf(page);
   const reading = readPage(entry, html, fileAt);
-  return { document: reading.document, mistakes: meantOf(reading, entry, html, fileAt) };
+  const mistakes = meantOf(reading, entry, html, fileAt);
+  return { document: reading.document, mistakes, unread: reading.unread.length };
 }
 
 /** The page’s files without what a document has taken over from them. */

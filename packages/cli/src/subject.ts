@@ -9,6 +9,8 @@ export interface Subject {
   document: MotionDocument;
   layout: Layout;
   mistakes: PageMistake[];
+  /** places of the page that move something and were not read */
+  unread: number;
   /** null where only a layout is known */
   page: InputPage | null;
   /** the file that findings of motions belong to */
@@ -26,10 +28,10 @@ export async function subjectOf(
     const page = pagePath ? readPageAt(pagePath) : null;
     const layout = known ?? (page && (await measured(page, viewport, document)));
     if (!layout) throw new BadInput('a document is checked on a page: give --layout or --page', path);
-    return { document, layout, mistakes: [], page, file: path };
+    return { document, layout, mistakes: [], unread: 0, page, file: path };
   }
   const page = readPageAt(path);
-  const { document, mistakes } = meantReadingOf(page);
+  const { document, mistakes, unread } = meantReadingOf(page);
   const layout = known ?? (await measured(page, viewport, document));
-  return { document, layout, mistakes, page, file: page.files.entry };
+  return { document, layout, mistakes, unread, page, file: page.files.entry };
 }

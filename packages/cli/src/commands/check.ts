@@ -5,7 +5,7 @@ import type { Limits } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
 import { atOtherSizes, inTheLab, look, predicted } from '../findings.ts';
 import { readJson, viewportFrom } from '../input.ts';
-import { put } from '../output.ts';
+import { note, put } from '../output.ts';
 import { REPORTS } from '../reports.ts';
 import { subjectOf } from '../subject.ts';
 
@@ -56,7 +56,7 @@ export const check = (program: Command): void =>
     .option('--out <file>', 'where to write the findings', '-')
     .addHelpText(
       'after',
-      '\nExit status 1: something was found. 2: the input could not be read.\n\nExample:\n  lyvek check site/index.html --viewport 390x844 --sizes --format junit --out findings.xml',
+      '\nExit status 1: something was found. 2: there was nothing to check, or the input could not be read.\n\nExample:\n  lyvek check site/index.html --viewport 390x844 --sizes --format junit --out findings.xml',
     )
     .action(async (path: string, o: Options) => {
       const limits = limitsFrom(o.limits);
@@ -68,6 +68,19 @@ export const check = (program: Command): void =>
       const found = predicted(looked);
       if (o.sizes) found.push(...(await atOtherSizes(looked, found)));
       if (o.lab) found.push(...(await inTheLab(looked)));
+      const { unread } = subject;
+      const left = `${unread} ${unread === 1 ? 'place' : 'places'} of the page that move something`;
+      if (found.length === 0 && looked.document.motions.every((m) => !m.on)) {
+        // A look at nothing finds nothing, which says nothing.
+        note(
+          unread
+            ? `Nothing was checked: ${left} could not be read. “lyvek import” lists them with the reasons.`
+            : 'Nothing was checked: no motion is on.',
+        );
+        process.exitCode = 2;
+        return;
+      }
+      if (unread) note(`Not checked: ${left}. “lyvek import” lists them with the reasons.`);
       put(REPORTS[o.format]!(found, subject.layout.viewport), o.out);
       if (found.length) process.exitCode = 1;
     });

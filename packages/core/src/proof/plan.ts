@@ -4,6 +4,7 @@
  */
 import { settleTime } from '../feel/index.ts';
 import { slugs, writtenSelector } from '../format/index.ts';
+import { timesOf } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { matchesOf } from '../page/index.ts';
 import type { HeldLayout, Ms, Px } from '../page/index.ts';
@@ -75,7 +76,8 @@ export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 
     if (elements.length === 0) return skip('the page has no element for it');
     const when = whenOf(m);
     // What plays by another clock on the same element writes the same values at times of its own.
-    const others = on.filter((o) => o !== m && (when === 'in-time' || whenOf(o) === 'in-time'));
+    // An intro lets go of what the scroll moves too, and is waited for.
+    const others = on.filter((o) => o !== m && (when === 'in-time' || o.driver.kind === 'gate'));
     const beside = others.filter((o) => found.get(o.id)!.some((e) => elements.includes(e)));
     const properties = Object.keys(m.keyframes).filter((p) => !beside.some((o) => p in o.keyframes));
     if (properties.length === 0)
@@ -121,5 +123,9 @@ function looksOf(
     return { y: Math.round(((i + 0.43) / REST_LOOKS) * max), when: 'at-rest', rest };
   });
   const timed = SHARES.map((share): PlannedLook => ({ y: max, when: 'in-time', share }));
+  const intros = motions.filter((m) => m.driver.kind === 'load');
+  const times = timesOf(motions);
+  const intro = Math.max(0, ...intros.map((m) => times.get(m.id)?.end ?? 0));
+  if (intro > 0) always[0]!.rest = Math.min(MAX_REST_MS, intro + 100);
   return [...always, ...(has('at-rest') ? damped : []), ...(has('in-time') ? timed : [])];
 }
