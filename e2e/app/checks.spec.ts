@@ -83,5 +83,5 @@ for (const folder of ['night', 'almanac'])
     test.slow();
     await openTrials(page, request, folder);
     expect(await found(page)).toEqual([]);
-    await expect(page.getByText('Every check passes under this gesture')).toBeVisible();
+    await expect(page.getByText('Every check passes for')).toBeVisible();
   });

@@ -198,6 +198,11 @@ export const emptyDocument = (): MotionDocument => ({
   accepted: [],
 });
 
+/** Of documents as they are written now; every earlier one is read, too. */
+const VERSION = 1;
+const newerWords = (version: number) =>
+  `this document is of version ${version}, and this Lyvek reads up to version ${VERSION}: open it with the newer Lyvek that wrote it`;
+
 export interface DocumentProblem {
   path: string;
   message: string;
@@ -207,6 +212,9 @@ export interface DocumentProblem {
 export function readDocument(
   json: unknown,
 ): { ok: true; document: MotionDocument } | { ok: false; problems: DocumentProblem[] } {
+  const version = (json as { version?: unknown } | null)?.version;
+  if (typeof version === 'number' && version > VERSION)
+    return { ok: false, problems: [{ path: 'version', message: newerWords(version) }] };
   const result = DocumentSchema.safeParse(json);
   if (result.success) return { ok: true, document: withTies(result.data) };
   return { ok: false, problems: problemsOf(result.error) };

@@ -49,7 +49,7 @@ function readable(take: (TakeRow & { document: unknown }) | undefined, what: str
     throw new Problem(
       500,
       'Unreadable take',
-      `Revision ${take.revision} does not match the document format.`,
+      `Revision ${take.revision} cannot be read: ${parsed.problems[0]!.message}. It is kept as it is.`,
       { problems: parsed.problems },
     );
   return { ...take, document: parsed.document };

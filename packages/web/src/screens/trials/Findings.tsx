@@ -1,8 +1,9 @@
 /** What the checks found, the worst first, each with its place and what would mend it. */
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
+import { useStore } from 'zustand';
 import { SEVERITIES, withFix, withoutAccepted } from '@lyvek/core';
-import type { Finding } from '@lyvek/core';
+import type { Finding, MotionDocument } from '@lyvek/core';
 import { FindingSign } from '../../parts/glyphs.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
@@ -13,7 +14,7 @@ import { OtherSizes } from './sizes/OtherSizes.tsx';
 import { useTrials } from './trials-context.ts';
 
 export function Findings() {
-  const { prediction, stale } = useTrials();
+  const { prediction, stale, document } = useTrials();
   const { findings } = prediction.answer;
   const sorted = useMemo(
     () =>
@@ -36,8 +37,9 @@ export function Findings() {
         <Limits />
       </h2>
       <div className="findings-scroll">
+        <MeasuredNote />
         {sorted.length === 0 ? (
-          <p className="quiet">Every check passes under this gesture, on this screen and at this size.</p>
+          <p className="quiet">{passedWords(document)}</p>
         ) : (
           <ul>
             {sorted.map((f) => (
@@ -49,6 +51,31 @@ export function Findings() {
         <OtherSizes />
       </div>
     </section>
+  );
+}
+
+/** Nothing looked at is nothing passed. */
+function passedWords({ motions }: MotionDocument): string {
+  const on = motions.filter((m) => m.on).length;
+  if (on === 0) return 'Nothing was checked: no motion is on.';
+  return `Every check passes for ${on === 1 ? 'the one motion' : `all ${on} motions`}, as predicted under this gesture, on this screen and at this size.`;
+}
+
+/** The checks are of the prediction; where the newest measured trial of this take says otherwise, it is said here. */
+function MeasuredNote() {
+  const { take, settings } = useOpenedPage();
+  const { measured } = useTrials();
+  const save = useStore(useOpenedPage().session.store, (s) => s.save);
+  const newest = measured.history.find((t) => t.takeId === take.id && t.state === 'done' && t.summary);
+  const limit = settings.limits.onTime;
+  if (!newest?.summary || 100 * newest.summary.onTime >= limit) return null;
+  const share = (100 * newest.summary.onTime).toFixed(1);
+  const old = newest.revision < save.revision ? `, of revision ${newest.revision},` : '';
+  return (
+    <p className="measured-note" role="note">
+      <FindingSign severity="wrong" label="wrong" /> The newest measured trial{old} had {share} % of its frames on
+      time; your limit is {limit} %. The findings below are of the prediction.
+    </p>
   );
 }
 
