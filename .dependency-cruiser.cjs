@@ -75,7 +75,7 @@ module.exports = {
     core('format', 'page', 'timeline', 'value', 'motion'),
     core('reading', 'page', 'timeline', 'value', 'motion', 'feel', 'format'),
     core('hand-off', 'page', 'timeline', 'value', 'motion', 'format', 'reading'),
-    core('proof', 'page', 'timeline', 'value', 'motion', 'format'),
+    core('proof', 'page', 'timeline', 'value', 'feel', 'motion', 'format'),
     core('rematch', 'page', 'motion'),
   ],
   options: {

@@ -38,6 +38,7 @@ await step('types', async () => {
     'packages/core',
     'packages/api',
     'packages/probe',
+    'packages/runtime',
     'packages/server',
     'packages/cli',
     'packages/web',
@@ -105,6 +106,8 @@ await step('browser', async () => {
       LYVEK_STACK: JSON.stringify(stack.facts()),
       LYVEK_ORACLE_CASES: full ? '10000' : '1500',
       LYVEK_GATE_STEPS: full ? '2000' : '100',
+      LYVEK_STRANGER_ACTS: full ? '20000' : '300',
+      LYVEK_FULL: full ? '1' : '',
     },
   });
   await stack.stop();

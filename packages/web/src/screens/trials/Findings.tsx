@@ -73,8 +73,8 @@ function MeasuredNote() {
   const old = newest.revision < save.revision ? `, of revision ${newest.revision},` : '';
   return (
     <p className="measured-note" role="note">
-      <FindingSign severity="wrong" label="wrong" /> The newest measured trial{old} had {share} % of its frames on
-      time; your limit is {limit} %. The findings below are of the prediction.
+      <FindingSign severity="wrong" label="wrong" /> The newest measured trial{old} had {share} % of its
+      frames on time; your limit is {limit} %. The findings below are of the prediction.
     </p>
   );
 }
