@@ -167,3 +167,14 @@ export function viewportFor(query: string, near: Viewport): Viewport | null {
     [near, ...USUAL, ...built].find((viewport) => mediaMatches(query, { viewport, still: false })) ?? null
   );
 }
+
+/**
+ * Whether one condition holds wherever another one does. Said only of conditions on width and height, where the lengths that they name are
+ * all there is to try; of others it is false.
+ */
+export function mediaImplies(query: string, other: string): boolean {
+  if (query === other) return true;
+  const [a, b] = [parseMedia(query), parseMedia(other)];
+  if (!a.ok || !b.ok || /prefers-|orientation|aspect/.test(query + other)) return false;
+  return viewportFor(`(${query}) and (not (${other}))`, { width: 1280, height: 800 }) === null;
+}

@@ -12,7 +12,8 @@ export function senseProblem({ elements, sections, scrollers, matches, pins }: I
   for (const [i, e] of elements.entries()) {
     if (e.parent >= count) return `element ${i} lies in element ${e.parent}, which is not there`;
     if (e.section >= sections.length) return `element ${i} is in section ${e.section}, which is not there`;
-    if (e.scroller >= scrollers.length) return `element ${i} scrolls in scroller ${e.scroller}, which is not there`;
+    if (e.scroller >= scrollers.length)
+      return `element ${i} scrolls in scroller ${e.scroller}, which is not there`;
     if (e.box.width < 0 || e.box.height < 0) return `element ${i} has a negative size`;
   }
   // 0: not looked at, 1: on the way up from it, 2: leads to the page.

@@ -132,6 +132,11 @@ export class Cascade {
     const custom = this.customOf(element, env);
     return put(text, (name) => custom.get(name) ?? this.read.registered.get(name)?.initial ?? null, element);
   }
+
+  /** A custom property that the page does not register with `@property`. */
+  isUnregistered(name: string): boolean {
+    return name.startsWith('--') && !this.read.registered.has(name);
+  }
 }
 
 export const holds = ({ media }: ReadRule, env: Environment): boolean =>

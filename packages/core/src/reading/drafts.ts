@@ -1,7 +1,7 @@
 /** The animation list of one element, each entry on its way to becoming a motion. */
 import type { Element } from 'domhandler';
 import type { Motion } from '../motion/index.ts';
-import { parseEasing } from '../value/index.ts';
+import { customSyntax, parseEasing } from '../value/index.ts';
 import type { Cascade, Environment, Winner } from './cascade.ts';
 import type { DraftList, DraftOf, Longhands } from './draft.ts';
 import { readFrames } from './keyframes.ts';
@@ -99,6 +99,11 @@ export class Drafts {
       this.cascade.substituted(text, element, env),
     );
     if ('obstacle' in read) return read;
+    // A document registers what can mix, so that it glides; the page lets it flip half-way.
+    const flips = Object.entries(read.keyframes).find(
+      ([name, stops]) => this.cascade.isUnregistered(name) && customSyntax(stops.map((s) => s.value)),
+    );
+    if (flips) return { obstacle: `${flips[0]} is not registered with @property, so it flips half-way here` };
     const fill = v['animation-fill-mode'].toLowerCase() as Motion['fill'];
     const common = { name: v['animation-name'], fill, composite: composition as Motion['composite'] };
     const trigger = v['animation-trigger'].trim();

@@ -3,7 +3,6 @@ import type { Element } from 'domhandler';
 import type { MotionDocument } from '../motion/index.ts';
 import { Cascade } from './cascade.ts';
 import type { Environment } from './cascade.ts';
-import { oneQuery } from './conditions.ts';
 import { claimsFor } from './claims.ts';
 import { documentOf } from './compose.ts';
 import type { Group } from './compose.ts';
@@ -14,7 +13,8 @@ import { mistakesOf } from './mistakes.ts';
 import type { Mend, Mistake } from './mistakes.ts';
 import { carries, moves } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
-import { reduced, slotsOf } from './slots.ts';
+import { MOST_CONDITIONS, PageConditions } from './page-conditions.ts';
+import { agrees, reduced, slotsOf } from './slots.ts';
 import type { PageMedia, Slot } from './slots.ts';
 import { shortened } from './source.ts';
 import type { Unread } from './source.ts';
@@ -24,8 +24,6 @@ import { Triggers } from './triggers.ts';
 
 /** Conditions under which more than this many would have to be tried are left to the page. */
 const MOST_MEDIA = 12;
-/** A document has so many, as its schema says. */
-const MOST_CONDITIONS = 20;
 
 const has = (rule: ReadRule) => rule.declarations.some((d) => moves(d.property));
 /** Declarations that say that something is played, as against how. */
@@ -33,19 +31,6 @@ const names = (rule: ReadRule) =>
   rule.declarations.some(
     (d) => /^animation(-name|-timeline)?$/.test(d.property) && !/^(none|initial|unset)$/i.test(d.value),
   );
-
-/** Media conditions of rules that move something, those with more queries later: they have the last word. */
-function mediaOf({ rules, keyframes }: ReadRules): PageMedia[] {
-  const found = new Map<string, PageMedia>();
-  for (const { media } of [...rules.filter(has), ...keyframes])
-    if (media.queries.length && media.obstacle === null && !media.never) {
-      const key = oneQuery(media.queries);
-      if (!found.has(key)) found.set(key, { key, queries: media.queries });
-    }
-  return [...found.values()].sort((a, b) => a.queries.length - b.queries.length);
-}
-
-const implies = (a: PageMedia, b: PageMedia) => a !== b && b.queries.every((q) => a.queries.includes(q));
 
 /** What one element plays, everywhere; the reason where it cannot be read. */
 type Played =
@@ -56,9 +41,8 @@ export class PageReader {
   private readonly cascade: Cascade;
   private readonly drafts: Drafts;
   private readonly timelines: Timelines;
-  private readonly media: PageMedia[];
-  /** conditions that a document has no room for */
-  private readonly beyond: ReadonlySet<string>;
+  private readonly media: readonly PageMedia[];
+  private readonly conditions: PageConditions;
   private indices: Map<ReadRule, number> | undefined;
   readonly unread: Unread[] = [];
   readonly mistakes: Mistake[] = [];
@@ -73,9 +57,8 @@ export class PageReader {
     this.timelines = new Timelines(this.cascade, rules.rules, elements);
     const triggers = new Triggers(this.cascade, rules.rules, this.timelines);
     this.drafts = new Drafts(this.cascade, rules.keyframes, this.timelines, triggers, mend);
-    const media = mediaOf(rules);
-    this.media = media.slice(0, MOST_CONDITIONS);
-    this.beyond = new Set(media.slice(MOST_CONDITIONS).map((m) => m.key));
+    this.conditions = new PageConditions(rules, has);
+    this.media = this.conditions.media;
   }
 
   read(): { document: MotionDocument; claims: Claim[] } {
@@ -182,13 +165,20 @@ export class PageReader {
       (m) => rules.some((r) => m.queries.some((q) => r.media.queries.includes(q))) || this.framesUnder(m),
     );
     const base = this.drafts.of(element, env([]));
+    /** all conditions that hold where these do, and the queries of all of them */
+    const under = (...some: PageMedia[]) =>
+      relevant.filter((m) => some.includes(m) || some.some((s) => this.conditions.implies(s, m)));
+    const queriesOf = (some: readonly PageMedia[]) => some.flatMap((m) => m.queries);
     const lists = relevant
       .slice(0, MOST_MEDIA)
-      .map((media) => ({ media, list: this.drafts.of(element, env(media.queries)) }));
+      .map((media) => ({ media, list: this.drafts.of(element, env(queriesOf(under(media)))) }));
     const still = this.drafts.of(element, env([], true));
     const all = [base, ...lists.map((l) => l.list), still];
-    for (const e of [env([]), ...relevant.map((m) => env(m.queries))]) this.note(element, e);
-    if (!this.scrolls(element, env([])) && !relevant.some((m) => this.scrolls(element, env(m.queries))))
+    for (const e of [env([]), ...relevant.map((m) => env(queriesOf(under(m))))]) this.note(element, e);
+    if (
+      !this.scrolls(element, env([])) &&
+      !relevant.some((m) => this.scrolls(element, env(queriesOf(under(m)))))
+    )
       return { is: 'still' };
     const obstacle = all.find(
       (l): l is Extract<DraftList, { obstacle: unknown }> => 'obstacle' in l,
@@ -198,7 +188,7 @@ export class PageReader {
       return { is: 'other', reason };
     };
     if (obstacle) return other(obstacle.reason);
-    if (this.beyond.size && rules.some((r) => this.beyond.has(oneQuery(r.media.queries))))
+    if (rules.some((r) => this.conditions.isBeyond(r.media.queries)))
       return other(`the page moves things under more than ${MOST_CONDITIONS} media conditions`);
     if (relevant.length > MOST_MEDIA) return other('it differs under too many media conditions');
     const draftsOf = (l: DraftList): DraftOf[] => ('drafts' in l ? l.drafts : []);
@@ -206,17 +196,38 @@ export class PageReader {
       draftsOf(base),
       lists.map(({ media, list }) => ({
         media,
-        below: relevant.filter((m) => implies(media, m)).map((m) => m.key),
+        below: relevant.filter((m) => this.conditions.implies(media, m)).map((m) => m.key),
         list: draftsOf(list),
       })),
     );
     if (!slots) return other('under a media condition the order of its animations changes');
     if (slots.length === 0) return { is: 'still' };
+    // What holds together was not looked at yet: a document says of each part the last condition that has it.
+    for (const [i, a] of relevant.entries())
+      for (const b of relevant.slice(i + 1)) {
+        const both = under(a, b);
+        if (
+          this.conditions.implies(a, b) ||
+          this.conditions.implies(b, a) ||
+          !this.conditions.canHold(queriesOf(both))
+        )
+          continue;
+        const list = this.drafts.of(element, env(queriesOf(both)));
+        if (
+          !('drafts' in list) ||
+          !agrees(
+            slots,
+            both.map((m) => m.key),
+            list.drafts,
+          )
+        )
+          return other('where two media conditions hold together it plays what neither says');
+      }
     if (!reduced(slots, draftsOf(still)))
       return other('for readers who want reduced motion it plays something else');
     // Rules that never win anything make no difference.
     const winning = new Set(
-      [env([]), ...relevant.map((m) => env(m.queries)), env([], true)].flatMap((e) =>
+      [env([]), ...relevant.map((m) => env(queriesOf(under(m)))), env([], true)].flatMap((e) =>
         [...this.drafts.winners(element, e).values()].map((w) => this.indexOf(w.rule)),
       ),
     );

@@ -89,6 +89,55 @@ describe('reading a page that moves', () => {
     });
   });
 
+  test('a wider condition holds where a narrower one does: a range that only it changes is kept', () => {
+    for (const [narrow, wide] of [
+      ['(min-width: 768px)', '(min-width: 1024px)'],
+      ['(width >= 48em)', '(width >= 64em)'],
+    ]) {
+      const { document } = read(
+        `${FADE} @media ${narrow} { .a { ${MOVED} animation-range: entry 10% cover 40% } } @media ${wide} { .a { animation-range: entry 20% cover 50% } }`,
+      );
+      const [m] = document.motions;
+      expect(document.media.map((q) => q.query)).toEqual([narrow, wide]);
+      expect(m!.conditions).toMatchObject([
+        { on: true },
+        { range: { start: 'entry 20%', end: 'cover 50%' } },
+      ]);
+    }
+  });
+
+  test('what only two conditions together would play is left to the page', () => {
+    const r = read(
+      `${FADE} @media (min-width: 768px) { .a { ${MOVED} } } @media (max-width: 1200px) { .a { animation-range: entry 20% cover 50% } }`,
+    );
+    expect([r.document.motions, takenOut(r.claims).size]).toEqual([[], 0]);
+    expect(r.unread[0]!.reason).toContain('hold together');
+  });
+
+  test('more conditions than a document has room for: the rest is left to the page', () => {
+    const many = Array.from(
+      { length: 30 },
+      (_, i) => `@media (min-width: ${400 + i}px) { .a${i} { animation-range: entry ${i}% cover 50% } }`,
+    );
+    const body = Array.from({ length: 30 }, (_, i) => `<p class="a a${i}">x</p>`).join('');
+    const r = read(
+      `${FADE} ${many.map((q) => q.replace('{ animation', `{ ${MOVED} animation`)).join('')}`,
+      body,
+    );
+    expect(r.document.media.length).toBeLessThanOrEqual(20);
+    expect(r.document.motions.length).toBeGreaterThan(0);
+    expect(r.unread.length).toBeGreaterThan(0);
+  });
+
+  test('a custom property that is not registered flips half-way, which no document says', () => {
+    const css = (registered: string) =>
+      `${registered} @keyframes up { from { --lift: 0px } to { --lift: 40px } } .a { animation: up linear both; animation-timeline: view() }`;
+    expect(read(css('')).document.motions).toEqual([]);
+    expect(read(css('')).unread[0]!.reason).toContain('--lift is not registered');
+    const own = "@property --lift { syntax: '<length>'; inherits: false; initial-value: 0px }";
+    expect(read(css(own)).document.motions).toHaveLength(1);
+  });
+
   test('what stands under a condition that Lyvek does not know is left, with everything that shares a rule with it', () => {
     const r = read(
       `${FADE} .a { ${MOVED} } @container (width > 3px) { .b { animation: none } .b { animation-name: fade } }`,

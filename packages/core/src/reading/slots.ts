@@ -112,6 +112,18 @@ export function slotsOf(
   return slots;
 }
 
+/** Whether slots say, where these conditions hold together, just what the element plays there. `keys` in the order of the document. */
+export function agrees(slots: readonly Slot[], keys: readonly string[], list: readonly DraftOf[]): boolean {
+  const found = aligned(list, slots);
+  return (
+    found.every((slot) => slot !== null) &&
+    slots.every((slot) => {
+      const i = found.indexOf(slot);
+      return difference(seen(slot, keys), i < 0 ? null : list[i]!.draft) === null;
+    })
+  );
+}
+
 /**
  * What is left of each motion for readers who ask for reduced motion. Null where something else is played then, which only the page’s own
  * CSS can say.
