@@ -175,6 +175,11 @@ export class PageReader {
     const still = this.drafts.of(element, env([], true));
     const all = [base, ...lists.map((l) => l.list), still];
     for (const e of [env([]), ...relevant.map((m) => env(queriesOf(under(m))))]) this.note(element, e);
+    if (rules.some((r) => this.conditions.isBeyond(r.media.queries))) {
+      const reason = `the page moves things under more than ${MOST_CONDITIONS} media conditions`;
+      this.leave(rules.find(names) ?? rules[0]!, reason);
+      return { is: 'other', reason };
+    }
     if (
       !this.scrolls(element, env([])) &&
       !relevant.some((m) => this.scrolls(element, env(queriesOf(under(m)))))
@@ -188,8 +193,6 @@ export class PageReader {
       return { is: 'other', reason };
     };
     if (obstacle) return other(obstacle.reason);
-    if (rules.some((r) => this.conditions.isBeyond(r.media.queries)))
-      return other(`the page moves things under more than ${MOST_CONDITIONS} media conditions`);
     if (relevant.length > MOST_MEDIA) return other('it differs under too many media conditions');
     const draftsOf = (l: DraftList): DraftOf[] => ('drafts' in l ? l.drafts : []);
     const slots = slotsOf(
