@@ -10,6 +10,7 @@ import { playTime } from './time.ts';
 import { ride } from './ride.ts';
 import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
+import { Picker } from './pick.ts';
 import { Styles } from './styles.ts';
 import { watchElements } from './watch-elements.ts';
 
@@ -18,6 +19,7 @@ let patch = new Patch();
 const script = new Script();
 let port: MessagePort | null = null;
 let elements: Element[] = [];
+const picker = new Picker();
 let scale = 1;
 let landed = 0;
 let size = '';
@@ -143,9 +145,9 @@ function listen(): void {
       if (e.button === 0)
         say({
           is: 'picked',
-          element: elementAt(e.target),
-          additive: e.shiftKey || e.ctrlKey,
-          aside: e.altKey,
+          element: picker.pick(e.clientX, e.clientY, elements, scale, e.altKey && e.shiftKey),
+          additive: (e.shiftKey && !e.altKey) || e.ctrlKey,
+          aside: e.altKey && !e.shiftKey,
         });
     },
     capture,

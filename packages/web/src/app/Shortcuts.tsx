@@ -23,6 +23,7 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
       ['A', 'Add a motion to the chosen element'],
       ['N', 'Next motion; with Shift the one before'],
       ['Shift click', 'Add to the selection'],
+      ['Alt Shift click', 'Choose what lies beneath in the page; once more: what lies beneath that'],
       ['Alt click', 'Choose an element in the page, for its passage to drive the selected motion'],
       ['↑ ↓', 'With a motion selected: move it by 1 % of the phase; with Shift 5 %'],
       ['[ ]', 'Choose the start or the end for the arrows'],

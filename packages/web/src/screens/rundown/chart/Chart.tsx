@@ -15,7 +15,8 @@ import { finds } from '../model/find.ts';
 import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
 import { Foot } from './Foot.tsx';
-import { PinMark, PinTitle } from './PinMark.tsx';
+import { MutedPin, PinMark, PinTitle } from './PinMark.tsx';
+import { mutedAt } from '../model/pins.ts';
 import { Playhead } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
 import { Ruler } from './Ruler.tsx';
@@ -180,6 +181,18 @@ export function Chart({ width }: { width: number }) {
             />
           ) : null;
         })}
+        {document.pins
+          .filter((p) => !p.on)
+          .map((pin) => (
+            <MutedPin
+              key={pin.id}
+              pin={pin}
+              at={mutedAt(pin, layout)}
+              left={pinLeft}
+              view={view}
+              selected={chosen.has(pin.id)}
+            />
+          ))}
         {flags.map((flag) => (
           <FlagMark
             key={flag.gate.id}

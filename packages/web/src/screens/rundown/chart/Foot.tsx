@@ -4,7 +4,7 @@ import { useRundown } from '../rundown-context.ts';
 import { framesPerDot, useFrames } from './Frames.tsx';
 
 export function Foot({ left, width }: { left: number; width: number }) {
-  const { rows, max, view, gesture, clock, bars, measured, layout } = useRundown();
+  const { rows, max, view, gesture, clock, measured, document } = useRundown();
   const frames = useFrames(gesture, max, clock);
   const per = framesPerDot(frames.length, max, view);
   const end = rowOf(max, view);
@@ -26,7 +26,7 @@ export function Foot({ left, width }: { left: number; width: number }) {
           The page ends at {Math.round(max).toLocaleString('en')} px of scroll.
         </text>
       )}
-      {bars.length === 0 && layout.holds.length === 0 && (
+      {document.motions.length === 0 && document.pins.length === 0 && (
         <text x={(left + width) / 2} y={rows * 0.32} textAnchor="middle" className="empty">
           Nothing moves yet. Click an element in the page, then press A.
         </text>

@@ -73,6 +73,38 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
   );
 }
 
+/** A muted pin holds nothing; where it would, its name stays, so that it can be found and unmuted. */
+export function MutedPin({
+  pin,
+  at,
+  left,
+  view,
+  selected,
+}: { pin: Pin; at: number } & Pick<PinMarkProps, 'left' | 'view' | 'selected'>) {
+  const { select, rows } = useRundown();
+  const y = rowOf(at, view);
+  if (y < -20 || y > rows + 20) return null;
+  return (
+    <g
+      className={`pin-mark muted${selected ? ' selected' : ''}`}
+      data-pin={pin.id}
+      onPointerDown={(e) => {
+        e.stopPropagation();
+        select(pin.id, e.shiftKey);
+      }}
+    >
+      <path className="pin-bracket" d={`M${left + 9} ${y}H${left}V${y + 14}`} strokeDasharray="2 2" />
+      <rect className="pin-area" x={left - 5} y={y - 2} width={12} height={18} />
+      <text className="pin-name" x={left + 13} y={y + 11}>
+        {pin.name}
+        <tspan className="pin-what" dx={6}>
+          muted
+        </tspan>
+      </text>
+    </g>
+  );
+}
+
 type PinTitleProps = Pick<PinMarkProps, 'pin' | 'hold' | 'left' | 'view'>;
 
 /** The name of a pin lies over the bars that begin with it. */

@@ -1,6 +1,6 @@
 /** Pins in words, and changing how long they hold. */
-import { parseLength, plainPercent } from '@lyvek/core';
-import type { Hold, Pin } from '@lyvek/core';
+import { matchesOf, pageBox, parseLength, plainPercent } from '@lyvek/core';
+import type { Hold, Layout, Pin } from '@lyvek/core';
 import { grouped } from '../../../parts/strip/view.ts';
 
 const trim = (n: number, digits = 2) => String(Number(n.toFixed(digits)));
@@ -9,6 +9,12 @@ const screens = (css: string): number | null => {
   const m = /^(-?[\d.]+)[sld]?vh$/.exec(css.trim());
   return m ? Number(m[1]) / 100 : null;
 };
+
+/** Scroll offset where a muted pin would begin to hold, about: its stage’s upper edge at the top of the window. */
+export function mutedAt(pin: Pin, layout: Layout): number {
+  const stage = matchesOf(layout, pin.stage)[0];
+  return stage === undefined ? 0 : Math.max(0, pageBox(layout, stage).y);
+}
 
 /** “1,600 px”, “1.5 screens”, “as long as the strip’s travel” */
 export function distanceWords(pin: Pin, hold: Hold | undefined): string {

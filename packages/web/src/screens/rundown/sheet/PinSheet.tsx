@@ -38,6 +38,11 @@ export function PinSheet({ pin }: { pin: Pin }) {
             </p>
           )}
           {hold && <Consequences hold={hold} />}
+          {!pin.on && (
+            <p className="sheet-note" role="status">
+              It is muted: nothing is held, and what moves with it stands still.
+            </p>
+          )}
         </div>
         <Inside pin={pin} hold={hold} />
       </div>
@@ -64,7 +69,9 @@ function Consequences({ hold }: { hold: Hold }) {
 }
 
 function Inside({ pin, hold }: { pin: Pin; hold: Hold | undefined }) {
-  const { bars, select } = useRundown();
+  const { bars, unplaced, select } = useRundown();
+  // On a muted pin they have no place, and are there all the same.
+  const waiting = unplaced.filter((u) => u.motion.driver.kind === 'pin' && u.motion.driver.pin === pin.id);
   const inside = bars
     .filter(
       (b) =>
@@ -76,13 +83,27 @@ function Inside({ pin, hold }: { pin: Pin; hold: Hold | undefined }) {
     hold ? Math.round(((offset - hold.start) / Math.max(1, hold.end - hold.start)) * 100) : 0;
   return (
     <div className="pin-inside">
-      <h4>{inside.length ? 'Inside, in order of start' : 'Nothing moves inside yet'}</h4>
-      {inside.length === 0 && (
+      <h4>
+        {inside.length
+          ? 'Inside, in order of start'
+          : waiting.length
+            ? `${waiting.length} wait for it to hold`
+            : 'Nothing moves inside yet'}
+      </h4>
+      {inside.length === 0 && waiting.length === 0 && (
         <p className="summary">
           Choose an element in the stage and press A, or give a motion this hold as its driver.
         </p>
       )}
       <ul>
+        {waiting.map(({ motion }) => (
+          <li key={motion.id}>
+            <button type="button" onClick={() => select(motion.id)}>
+              <DriverSign kind="pin" />
+              <b>{motion.name}</b> <i>{effectWords(motion)}</i>
+            </button>
+          </li>
+        ))}
         {inside.map((b) => (
           <li key={b.motion.id}>
             <button type="button" onClick={() => select(b.motion.id)}>
