@@ -117,3 +117,120 @@ test('an edit that never reached the server survives a reload', async ({ page, r
   await saved(page);
   expect((await takeOf(request, id)).document.motions).toHaveLength(1);
 });
+
+const away = (page: Page) =>
+  page.route('**/document', (route) =>
+    route.fulfill({
+      status: 503,
+      contentType: 'application/problem+json',
+      body: '{"title":"Away","status":503,"detail":"Away for a moment."}',
+    }),
+  );
+/** Hands have pauses, and reload in the middle of them. */
+const press = async (page: Page, keys: readonly string[], pause: number) => {
+  for (const key of keys) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(pause);
+  }
+};
+
+test('five acts while the server answers 503, the tab closed and opened again: all five are there, each a revision', async ({
+  context,
+  request,
+}) => {
+  const id = await bring(request, await newProject(request, 'Five away'), cardZip());
+  const page = await context.newPage();
+  await openRundown(page, id);
+  await addReveal(page);
+  await saved(page);
+  const { revision } = await takeOf(request, id);
+  await away(page);
+  await press(page, Array<string>(5).fill('Control+d'), 140);
+  await expect(page.locator('.bar')).toHaveCount(6);
+  await expect(page.locator('.save-state')).toHaveText('Offline, kept here');
+  await page.close();
+  expect((await takeOf(request, id)).document.motions).toHaveLength(1);
+  const again = await context.newPage();
+  await openRundown(again, id);
+  await expect(again.locator('.bar')).toHaveCount(6, { timeout: 15_000 });
+  await saved(again);
+  const take = await takeOf(request, id);
+  expect([take.document.motions.length, take.revision]).toEqual([6, revision + 5]);
+});
+
+test('two tabs that were both away: one goes on, the other becomes a take of its own', async ({
+  context,
+  request,
+}) => {
+  const id = await bring(request, await newProject(request, 'Both away'), cardZip());
+  const [one, two] = [await context.newPage(), await context.newPage()];
+  await openRundown(one, id);
+  await addReveal(one);
+  await saved(one);
+  await openRundown(two, id);
+  for (const tab of [one, two]) await away(tab);
+  await one.bringToFront();
+  await one.locator('.bar-grip').click();
+  await press(one, ['Control+d', 'Control+d'], 120);
+  await two.bringToFront();
+  await two.locator('.bar-grip').click();
+  await press(two, ['m'], 120);
+  for (const tab of [one, two]) await expect(tab.locator('.save-state')).toHaveText('Offline, kept here');
+  await one.close();
+  await two.close();
+  const again = await context.newPage();
+  await openRundown(again, id);
+  await saved(again);
+  const { takes } = await (await request.get(`${base}/api/pages/${id}`)).json();
+  expect(takes.map((t: { name: string }) => t.name).sort()).toEqual([
+    'Take A',
+    'Take A, edits of another tab',
+  ]);
+  const documents = await Promise.all(
+    takes.map(
+      async (t: { id: string }) => (await (await request.get(`${base}/api/takes/${t.id}`)).json()).document,
+    ),
+  );
+  const counts = documents.map(
+    (d: { motions: { on: boolean }[] }) => `${d.motions.length} ${d.motions.every((m) => m.on)}`,
+  );
+  expect(counts.sort()).toEqual(['1 false', '3 true']);
+});
+
+test('three quick acts and a reload while the server takes its time: all are there', async ({
+  page,
+  request,
+}) => {
+  const id = await bring(request, await newProject(request, 'Quick'), cardZip());
+  await openRundown(page, id);
+  await addReveal(page);
+  await saved(page);
+  await page.route('**/document', async (route) => {
+    await new Promise((r) => setTimeout(r, 250));
+    await route.continue();
+  });
+  await press(page, ['Control+d', 'Control+d', 'm'], 30);
+  await page.reload();
+  await expect(page.locator('.bar')).toHaveCount(3, { timeout: 15_000 });
+  await expect(page.locator('.bar.muted')).toHaveCount(1);
+  await saved(page);
+});
+
+test('arrow keys and a reload a moment later: the move is kept, and was not called saved before it was', async ({
+  page,
+  request,
+}) => {
+  const id = await bring(request, await newProject(request, 'Nudges'), cardZip());
+  await openRundown(page, id);
+  await addReveal(page);
+  await saved(page);
+  const before = (await takeOf(request, id)).document;
+  await page.locator('.bar-grip').click();
+  await press(page, ['ArrowDown', 'ArrowDown', 'ArrowDown'], 40);
+  await expect(page.locator('.save-state')).toHaveText(/^Saving/);
+  const shown = await page.locator('.bar-grip').getAttribute('y');
+  await page.reload();
+  await saved(page);
+  await expect(page.locator('.bar-grip')).toHaveAttribute('y', shown!);
+  expect((await takeOf(request, id)).document).not.toEqual(before);
+});
