@@ -82,7 +82,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
       putBack(given) {
         setFrozen(null);
         onTry(null);
-        if (!given) onOpen(open === index ? null : stop);
+        if (!given) onOpen(stop);
       },
     });
     if (begun) e.preventDefault();
