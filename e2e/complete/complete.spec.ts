@@ -144,7 +144,7 @@ for (const place of PLACES.filter((p) => DEMOS.includes(p.name) || p.name.starts
     const aside = motions.flatMap((m) => (m.driver.kind === 'belt' ? [m.targets.selector] : []));
     const table: string[] = [];
     for (const mode of MODES) {
-      if (place.name === PLANTED && (mode.name === 'with motion' || mode.denies)) continue;
+      if (place.name === PLANTED && !mode.reducedMotion && !mode.print) continue;
       const was = await readBy(browser, brought, mode, aside);
       for (const kind of mode.of) {
         const is = await readBy(browser, handed[kind], mode, aside);
