@@ -6,6 +6,8 @@ export interface Seen {
   words: string[];
   /** words that a script of the page has replaced: who reads the page reads others there */
   replaced: string[];
+  /** all that stood there when the page had loaded */
+  there: ReadonlySet<string>;
   places: number;
 }
 
@@ -13,7 +15,7 @@ export interface Seen {
  * What can be read where the page stands now. A word counts where its middle is in the window, not hidden, at least faintly opaque, and
  * covered by nothing but its own element.
  */
-function look(aside: string): { seen: string[]; replaced: string[] } {
+function look(aside: string): { seen: string[]; replaced: string[]; left: string[] } {
   interface Word {
     key: string;
     node: Text;
@@ -59,7 +61,7 @@ function look(aside: string): { seen: string[]; replaced: string[] } {
     else if (isSeen(w)) seen.push(w.key);
     else left.push(w);
   memory.words = left;
-  return { seen, replaced };
+  return { seen, replaced, left: left.map((w) => w.key) };
 }
 
 /** Share of the window by which a reader goes on, so that every line also stands where things are read. */
@@ -74,6 +76,9 @@ export async function wordsSeen(page: Page, aside: readonly string[]): Promise<S
   const places = Math.max(60, Math.ceil(max / (height * STEP)) + 1);
   const words: string[] = [];
   const replaced: string[] = [];
+  const first = await page.evaluate(look, aside.join(', '));
+  words.push(...first.seen);
+  const there = new Set([...first.seen, ...first.left]);
   const readAt = async (share: number) => {
     await page.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), max * share);
     await page.waitForTimeout(30);
@@ -84,5 +89,5 @@ export async function wordsSeen(page: Page, aside: readonly string[]): Promise<S
   for (let i = 0; i < places; i++) await readAt(i / (places - 1));
   await page.waitForTimeout(1500);
   for (let i = places - 1; i >= 0; i -= 2) await readAt(i / (places - 1));
-  return { words, replaced, places };
+  return { words, replaced, there, places };
 }
