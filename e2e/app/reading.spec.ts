@@ -98,18 +98,26 @@ test('the finished page is proved here and in Chromium on the server', async ({ 
   await expect(page.getByText('1 motion of Take A')).toBeVisible();
   await expect(page.locator('.hand-html')).toContainText('lines are motions now');
   await page.getByRole('button', { name: 'Prove it', exact: true }).click();
-  await expect(page.locator('.proof-sentence')).toContainText(/Looked at 1 of 1 motion, [1-9].* All as predicted/, { timeout: 60_000 });
+  await expect(page.locator('.proof-sentence')).toContainText(
+    /Looked at 1 of 1 motion, [1-9].* All as predicted/,
+    { timeout: 60_000 },
+  );
   await page.getByRole('button', { name: 'Prove it in Chromium on the server' }).click();
   await expect(page.locator('.proof .hand-head')).toContainText('in Chromium on the server', {
     timeout: 60_000,
   });
-  await expect(page.locator('.proof-sentence')).toContainText(/Looked at 1 of 1 motion, [1-9].* All as predicted/);
+  await expect(page.locator('.proof-sentence')).toContainText(
+    /Looked at 1 of 1 motion, [1-9].* All as predicted/,
+  );
   // Another target is another result.
   await page.getByRole('button', { name: 'What plays the motions' }).click();
   await page.getByText('Web Animations', { exact: true }).click();
   await expect(page.locator('.hand-html')).toContainText('new ViewTimeline');
   await page.getByRole('button', { name: /Prove/ }).first().click();
-  await expect(page.locator('.proof-sentence')).toContainText(/Looked at 1 of 1 motion, [1-9].* All as predicted/, { timeout: 60_000 });
+  await expect(page.locator('.proof-sentence')).toContainText(
+    /Looked at 1 of 1 motion, [1-9].* All as predicted/,
+    { timeout: 60_000 },
+  );
 });
 
 test('a newer version keeps the takes, and proposes what its elements may be now', async ({

@@ -13,7 +13,9 @@ async function listening(server: Server): Promise<number> {
 }
 
 /** Starts and waits for the end; what it said on the way, without progress. */
-function started(env: Record<string, string>): Promise<{ code: number | null; said: string; seconds: number }> {
+function started(
+  env: Record<string, string>,
+): Promise<{ code: number | null; said: string; seconds: number }> {
   const from = Date.now();
   const child = spawn(process.execPath, ['scripts/start.mjs'], {
     env: { ...process.env, LYVEK_DATA: mkdtempSync(join(tmpdir(), 'lyvek-start-')), ...env },

@@ -11,6 +11,9 @@ import { filesOf, movingPages } from '../reading/pages.ts';
 import { wordsSeen } from './seen.ts';
 import type { Seen } from './seen.ts';
 
+// Each has a project of its own.
+test.describe.configure({ mode: 'parallel' });
+
 type Files = Record<string, Uint8Array>;
 
 const TYPES: Record<string, string> = {

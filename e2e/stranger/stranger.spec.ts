@@ -8,6 +8,9 @@ import { goThere, PLACES } from './pages.ts';
 import { kindOf, shrink, stepsOf, walk } from './walk.ts';
 import type { Breach } from './walk.ts';
 
+// Each has a project of its own.
+test.describe.configure({ mode: 'parallel' });
+
 const acts = Number(process.env.LYVEK_STRANGER_ACTS ?? 300);
 const seed = Number(process.env.LYVEK_STRANGER_SEED ?? 20_261);
 const survey = Boolean(process.env.LYVEK_STRANGER_SURVEY);

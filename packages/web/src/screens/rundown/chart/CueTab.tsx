@@ -7,7 +7,11 @@ import { withCue } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { rowOf } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
+import { shortened } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
+
+/** A tab is at most 110 px wide. */
+const MAX_LETTERS = 16;
 
 interface CueTabProps {
   cue: Cue;
@@ -68,7 +72,8 @@ export function CueTab({ cue, x, view, selected }: CueTabProps) {
         onPointerDown={drag}
       />
       <text x={x + 8} y={y + 4}>
-        {cue.name}
+        <title>{cue.name}</title>
+        {shortened(cue.name, MAX_LETTERS)}
       </text>
     </g>
   );

@@ -8,7 +8,11 @@ import { useOpenedPage } from '../../page-context.ts';
 import { distanceWords, withDistance } from '../model/pins.ts';
 import { grouped, rowOf } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
+import { shortened } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
+
+/** Bars begin to the right of it. */
+const MAX_LETTERS = 22;
 
 interface PinMarkProps {
   pin: Pin;
@@ -96,7 +100,8 @@ export function MutedPin({
       <path className="pin-bracket" d={`M${left + 9} ${y}H${left}V${y + 14}`} strokeDasharray="2 2" />
       <rect className="pin-area" x={left - 5} y={y - 2} width={12} height={18} />
       <text className="pin-name" x={left + 13} y={y + 11}>
-        {pin.name}
+        <title>{pin.name}</title>
+        {shortened(pin.name, MAX_LETTERS)}
         <tspan className="pin-what" dx={6}>
           muted
         </tspan>
@@ -122,7 +127,8 @@ export function PinTitle({ pin, hold, left, view }: PinTitleProps) {
         select(pin.id, e.shiftKey);
       }}
     >
-      {pin.name}
+      <title>{pin.name}</title>
+      {shortened(pin.name, MAX_LETTERS)}
       <tspan className="pin-what" dx={6}>
         {`pinned ${distanceWords(pin, hold)}`}
       </tspan>
