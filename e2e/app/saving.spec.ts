@@ -170,11 +170,9 @@ test('two tabs that were both away: one goes on, the other becomes a take of its
   await openRundown(two, id);
   for (const tab of [one, two]) await away(tab);
   await one.bringToFront();
-  await one.locator('.bar-grip').click();
   await press(one, ['Control+d', 'Control+d'], 120);
   await two.bringToFront();
-  await two.locator('.bar-grip').click();
-  await press(two, ['m'], 120);
+  await press(two, ['n', 'm'], 160);
   for (const tab of [one, two]) await expect(tab.locator('.save-state')).toHaveText('Offline, kept here');
   await one.close();
   await two.close();
@@ -225,7 +223,6 @@ test('arrow keys and a reload a moment later: the move is kept, and was not call
   await addReveal(page);
   await saved(page);
   const before = (await takeOf(request, id)).document;
-  await page.locator('.bar-grip').click();
   await press(page, ['ArrowDown', 'ArrowDown', 'ArrowDown'], 40);
   await expect(page.locator('.save-state')).toHaveText(/^Saving/);
   const shown = await page.locator('.bar-grip').getAttribute('y');
