@@ -114,6 +114,8 @@ export async function walk(
   try {
     for (const [i, step] of steps.entries()) {
       const act = ACTS.find((a) => a.name === step.act)!;
+      // What was done before may still be on its way.
+      if (act.innocent) await w.saved();
       const puts = w.puts.length;
       const selected = await w.page
         .locator('.bar.selected')
