@@ -68,12 +68,12 @@ function look(aside: string): { seen: string[]; replaced: string[]; left: string
 const STEP = 0.3;
 
 /** `aside`: what moves by itself and is read as it passes. Reads on the way down and, once what plays in time has had its time, on the way up. Works in pages whose scripts are off. */
-export async function wordsSeen(page: Page, aside: readonly string[]): Promise<Seen> {
+export async function wordsSeen(page: Page, aside: readonly string[], least = 60): Promise<Seen> {
   const { max, height } = await page.evaluate(() => ({
     max: document.scrollingElement!.scrollHeight - innerHeight,
     height: innerHeight,
   }));
-  const places = Math.max(60, Math.ceil(max / (height * STEP)) + 1);
+  const places = Math.max(least, Math.ceil(max / (height * STEP)) + 1);
   const words: string[] = [];
   const replaced: string[] = [];
   const first = await page.evaluate(look, aside.join(', '));
