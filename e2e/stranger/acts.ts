@@ -26,6 +26,16 @@ async function move(w: World, r: Random, x: number, y: number): Promise<void> {
   w.pointer = { x, y };
 }
 
+/** To some place in the previewed page; false where none is shown. */
+async function moveIntoPage(w: World, r: Random, margin: number): Promise<boolean> {
+  const frame = w.page.locator('.preview-page iframe').first();
+  const box = await frame.boundingBox().catch(() => null);
+  if (!box) return false;
+  const within = (from: number, size: number) => from + r.between(margin, size - margin);
+  await move(w, r, within(box.x, box.width), within(box.y, box.height));
+  return true;
+}
+
 const LEFT_ALONE =
   /Measure|Delete the project|lab|Connect|Restore|Log|Choose|Bring|Add a page|Download|\.zip|Record/i;
 
@@ -224,13 +234,7 @@ export const ACTS: readonly Act[] = [
     name: 'pick in the page',
     weight: 5,
     async run(w, r) {
-      const box = await w.page
-        .locator('.preview-page iframe')
-        .first()
-        .boundingBox()
-        .catch(() => null);
-      if (!box) return 'no page';
-      await move(w, r, box.x + r.between(4, box.width - 4), box.y + r.between(4, box.height - 4));
+      if (!(await moveIntoPage(w, r, 4))) return 'no page';
       await dwell(w, r, 100, 300);
       await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
       return 'click in the page';
@@ -240,13 +244,7 @@ export const ACTS: readonly Act[] = [
     name: 'add a motion',
     weight: 5,
     async run(w, r) {
-      const box = await w.page
-        .locator('.preview-page iframe')
-        .first()
-        .boundingBox()
-        .catch(() => null);
-      if (!box) return 'no page';
-      await move(w, r, box.x + r.between(20, box.width - 20), box.y + r.between(20, box.height - 20));
+      if (!(await moveIntoPage(w, r, 20))) return 'no page';
       await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
       await dwell(w, r, 150, 300);
       await w.page.keyboard.press('a', { delay: 40 });

@@ -80,11 +80,13 @@ const remove: Act = (_k, r, { session }) => {
   const { chosen } = beadStore.getState();
   if (chosen.length) {
     const owners = r.document.motions.filter((m) => chosen.some((c) => c.motion === m.id));
-    const before = session.store.getState().document;
+    const before = session.store.getState();
     const label = chosen.length === 1 ? 'delete a stop' : `delete ${chosen.length} stops`;
     session.act(label, replaceMotions(owners.map((m) => withoutBeads(m, chosen))));
-    if (session.store.getState().document === before) {
-      if (!session.store.getState().blocked)
+    const after = session.store.getState();
+    if (after.document === before.document) {
+      // Why it could not be done has been said where the document would not stand it.
+      if (after.blocked === before.blocked)
         notify('A property keeps at least one stop. Delete the property instead.');
       return;
     }
