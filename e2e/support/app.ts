@@ -83,6 +83,13 @@ export async function pick(page: Page, selector: string): Promise<void> {
   await expect(page.locator('.rundown')).toBeFocused();
 }
 
+/** Adds a motion to the chosen element: a starting point by its name. */
+export async function addMotion(page: Page, name: string): Promise<void> {
+  await page.keyboard.press('a');
+  await page.getByRole('textbox', { name: 'Search starting points' }).fill(name);
+  await page.getByRole('option', { name: new RegExp(`^${name} [A-Z]`) }).click();
+}
+
 export const saved = (page: Page) => expect(page.locator('.save-state')).toHaveText(/^Saved/);
 
 interface Stack {

@@ -35,7 +35,7 @@ export const ProjectSettings = z.strictObject({
 export type ProjectSettings = z.infer<typeof ProjectSettings>;
 
 /** A take, and which of its revisions. */
-const RevisionOf = z.strictObject({ takeId: Id, revision: z.number().int().min(1) });
+const RevisionOf = z.strictObject({ takeId: Id, revision: z.number().int().min(1).max(2_147_483_647) });
 export const Take = z.object({
   id: Id,
   pageId: Id,
@@ -51,9 +51,13 @@ export const Page = z.object({
   entry: z.string(),
   token: z.string(),
   contentHash: z.string(),
+  /** it may load files from other hosts while it is previewed */
+  outside: z.boolean(),
   /** of a page under development: where its own server shows it, and its pairing code */
   live: z.object({ url: z.string(), code: z.string() }).nullable(),
 });
+
+export const OutsideBody = z.strictObject({ outside: z.boolean() });
 
 /** A page on this machine: nothing else may be framed. */
 const LoopbackUrl = z

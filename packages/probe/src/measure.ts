@@ -1,4 +1,5 @@
 /** Measures a page into a layout. Runs inside the page, with every motion of ours switched off by the caller. */
+import { shorten, wellFormed } from '@lyvek/core/text';
 import type { ElementFacts, Layout, Scroller, Section } from '@lyvek/core';
 import { propertyNames } from './base-properties.ts';
 import { Boxes } from './boxes.ts';
@@ -62,7 +63,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const matched = new Map<string, Element[]>();
   for (const [selector, found] of patch.resolve(selectors)) {
     if (found) matched.set(selector, found.slice(0, 2000));
-    else notes.push(`“${selector.slice(0, 80)}” is not a selector this browser understands.`);
+    else notes.push(`“${shorten(selector, 80)}” is not a selector this browser understands.`);
   }
   if (document.body)
     for (const e of worthMeasuring(document.body))
@@ -249,7 +250,7 @@ function textOf(e: Element): string {
 const FOCUSABLE =
   'a[href], button:enabled, input:enabled:not([type=hidden]), select:enabled, textarea:enabled, summary, [tabindex]:not([tabindex^="-"]), [contenteditable]:not([contenteditable=false])';
 
-const tidy = (text: string) => text.slice(0, 600).replace(/\s+/g, ' ').trim().slice(0, 60);
+const tidy = (text: string) => shorten(wellFormed(text.slice(0, 600)).replace(/\s+/g, ' ').trim(), 60);
 
 function isEstimated(e: Element): boolean {
   const holder = e.closest('[style*="content-visibility"]') ?? e;

@@ -3,7 +3,6 @@ import { adjustedBy } from '@lyvek/core/marks';
 import { find } from './find.ts';
 import { look } from './look.ts';
 import { measure } from './measure.ts';
-import { FORWARDED_KEYS } from './words.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
 import { Script } from './script.ts';
 import { playTime } from './time.ts';
@@ -27,6 +26,9 @@ let size = '';
 let inUse = false;
 /** Being measured: nobody needs to hear where it stands. */
 let riding = false;
+
+/** hosts whose files were not loaded */
+const blocked = new Set<string>();
 
 const say = (message: FromProbe) => port?.postMessage(message);
 
@@ -85,6 +87,8 @@ function act(message: ToProbe): void {
   }
 }
 
+const sayBlocked = () => blocked.size && say({ is: 'blocked', hosts: [...blocked] });
+
 const sizeOf = () => {
   const doc = document.scrollingElement ?? document.documentElement;
   // A document that a script has just opened anew has no element yet.
@@ -120,6 +124,12 @@ function listen(): void {
     },
     capture,
   );
+  addEventListener('securitypolicyviolation', (e) => {
+    const host = URL.parse(e.blockedURI)?.host.slice(0, 100);
+    if (e.disposition !== 'enforce' || !host || blocked.has(host) || blocked.size >= 20) return;
+    blocked.add(host);
+    sayBlocked();
+  });
   let hovered = -1;
   addEventListener(
     'pointermove',
@@ -154,19 +164,7 @@ function listen(): void {
   );
   for (const type of ['submit', 'auxclick', 'dragstart', 'mousedown'] as const)
     addEventListener(type, (e) => !inUse && e.preventDefault(), capture);
-  addEventListener(
-    'keydown',
-    (e) => {
-      if (inUse || !FORWARDED_KEYS.includes(e.key) || isField(e.target)) return;
-      e.preventDefault();
-      say({ is: 'key', key: e.key, shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
-    },
-    capture,
-  );
 }
-
-const isField = (target: EventTarget | null) =>
-  target instanceof Element && target.closest('input, textarea, select, [contenteditable]') !== null;
 
 function scrollsItself(target: Element | null, e: WheelEvent): boolean {
   for (let n = target; n && n !== document.body && n !== document.documentElement; n = n.parentElement) {
@@ -242,6 +240,7 @@ export function speak(to: MessagePort, { live = false }: { live?: boolean } = {}
     void readPageRules().then((rules) => {
       if (patch.learn(rules)) say({ is: 'resized' });
     });
+    sayBlocked();
     void fonts.then(() => say({ is: 'ready', late, frames: document.querySelectorAll('iframe').length }));
   });
 }

@@ -27,8 +27,9 @@ export const FromProbe = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('hover'), element }),
   /** `aside`: choose it beside the selection, for instance as another element’s passage */
   z.strictObject({ is: z.literal('picked'), element, additive: z.boolean(), aside: z.boolean() }),
-  z.strictObject({ is: z.literal('key'), key: z.string().max(20), shift: z.boolean(), ctrl: z.boolean() }),
   z.strictObject({ is: z.literal('zoom'), delta: finite }),
+  /** hosts whose files the page asked for in vain: it may reach its own only */
+  z.strictObject({ is: z.literal('blocked'), hosts: z.array(z.string().max(100)).max(20) }),
   /** what a selector matches, and selectors that match the given element and others like it */
   z.strictObject({
     is: z.literal('found'),
@@ -84,5 +85,5 @@ export type ToProbe =
   | { do: 'use'; on: boolean }
   | { do: 'ping'; id: number };
 
-export { HELLO, FORWARDED_KEYS } from './words.ts';
+export { HELLO } from './words.ts';
 export * from './pairing.ts';

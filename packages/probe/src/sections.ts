@@ -1,4 +1,6 @@
 /** Sections: landmarks and sections with a name, else the children of body. */
+import { ellipsized, wellFormed } from '@lyvek/core/text';
+
 const LANDMARKS =
   'section, article, header, footer, nav, aside, [role="region"], [role="banner"], [role="contentinfo"]';
 
@@ -40,6 +42,8 @@ function nameOf(e: Element): string {
     e.getAttribute('aria-label') ??
     e.querySelector('h1, h2, h3, h4')?.textContent ??
     e.id.replace(/[-_]+/g, ' ');
-  const text = (label || e.localName).replace(/\s+/g, ' ').trim();
-  return text.length > 40 ? `${text.slice(0, 39)}…` : text || e.localName;
+  const text = wellFormed(label || e.localName)
+    .replace(/\s+/g, ' ')
+    .trim();
+  return ellipsized(text, 40) || e.localName;
 }

@@ -2,6 +2,7 @@
 import type { Adjustment, Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { elementName } from '../page/index.ts';
 import type { ElementFacts, HeldLayout } from '../page/index.ts';
+import { shorten } from '../text/index.ts';
 
 export interface EffectContext {
   layout: HeldLayout;
@@ -66,7 +67,7 @@ export function motionOn(c: EffectContext, selector: string, name: string, given
   );
   return {
     id: c.newId('m'),
-    name: name.slice(0, 120),
+    name: shorten(name, 120),
     on: true,
     targets: { selector },
     driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },

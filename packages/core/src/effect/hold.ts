@@ -2,10 +2,11 @@ import type { Pin } from '../motion/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import { factsAt, fragment, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
+import { shorten } from '../text/index.ts';
 
 export const newPin = (c: EffectContext, stage: string, name: string, distance: Pin['distance']): Pin => ({
   id: c.newId('p'),
-  name: name.slice(0, 120),
+  name: shorten(name, 120),
   on: true,
   stage,
   hold: { by: 'top', inset: '0px' },

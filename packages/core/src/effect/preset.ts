@@ -8,6 +8,7 @@ import type { Motion, MotionDocument } from '../motion/index.ts';
 import { elementName, fingerprint, matchesOf } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
+import { shorten } from '../text/index.ts';
 
 export const PresetBodySchema = z
   .strictObject({
@@ -160,7 +161,7 @@ export function presetAt(preset: Preset, c: EffectContext): Fragment {
       motions: motions.map((m) => ({
         ...m,
         id: known(m.id),
-        name: `${name} ${m.name}`.slice(0, 120),
+        name: shorten(`${name} ${m.name}`, 120),
         driver:
           m.driver.kind === 'pin'
             ? { kind: 'pin', pin: known(m.driver.pin) }
@@ -170,7 +171,7 @@ export function presetAt(preset: Preset, c: EffectContext): Fragment {
         ...(m.time?.after === undefined ? {} : { time: { ...m.time, after: known(m.time.after) } }),
         preset: { id: preset.id, part: m.id, taken: contentHash(m) },
       })),
-      pins: pins.map((p) => ({ ...p, id: known(p.id), name: name.slice(0, 120) })),
+      pins: pins.map((p) => ({ ...p, id: known(p.id), name: shorten(name, 120) })),
       gates: gates.map((g) => ({ ...g, id: known(g.id) })),
       adjustments: adjustments.map((a) => ({ ...a, id: c.newId('a'), for: a.for.map(known) })),
     },

@@ -2,12 +2,13 @@
 import type { Gate, Motion } from '../motion/index.ts';
 import { adjust, between, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
+import { shorten } from '../text/index.ts';
 
 const SOFT = 'cubic-bezier(0.2, 0.6, 0.3, 1)';
 
 const newGate = (c: EffectContext, subject: string, name: string): Gate => ({
   id: c.newId('g'),
-  name: name.slice(0, 120),
+  name: shorten(name, 120),
   on: true,
   subject,
   down: { edge: '50%', line: '78%' },

@@ -10,6 +10,7 @@ import type { ReadRule, ReadRules } from './rules.ts';
 import { staggered } from './shifts.ts';
 import type { PageMedia, Slot } from './slots.ts';
 import type { Timelines } from './timelines.ts';
+import { shorten } from '../text/index.ts';
 
 export interface Group {
   elements: Element[];
@@ -90,7 +91,7 @@ export function documentOf(
     const known = mediaIds.get(key);
     if (known) return known;
     const { id, name } = mediaNames.next('q', key.replace(/^\(([^()]*)\)$/, '$1'));
-    out.media.push({ id, name: name.slice(0, 120), query: key });
+    out.media.push({ id, name: shorten(name, 120), query: key });
     mediaIds.set(key, id);
     return id;
   };

@@ -1,4 +1,5 @@
 /** Where in the page's files something stands, and what a reader of the result is told about it. */
+import { ellipsized } from '../text/index.ts';
 
 export interface Place {
   /** path of the file in the page */
@@ -44,5 +45,5 @@ export class Lines {
 
 export const shortened = (text: string, most = 90): string => {
   const tidy = text.replace(/\s+/g, ' ').trim();
-  return tidy.length > most ? `${tidy.slice(0, most - 1)}…` : tidy;
+  return ellipsized(tidy, most);
 };

@@ -1,6 +1,6 @@
 /** What the import worker can do: everything whose time and memory depend on what somebody brings. Each job is a plain function. */
 import type { MotionDocument, PageMistake, Reading } from '@lyvek/core';
-import { meantOf, readDocument, readPage, withoutTaken } from '@lyvek/core';
+import { allWellFormed, meantOf, readDocument, readPage, withoutTaken } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
 import { pageFrom } from './page-from.ts';
@@ -40,7 +40,7 @@ export const IMPORT_JOBS = {
     const fileAt = textsOf(files);
     const html = fileAt(entry);
     if (html === null) return null;
-    const read = readDocument(readPage(entry, html, fileAt).document);
+    const read = readDocument(allWellFormed(readPage(entry, html, fileAt).document));
     if (read.ok) return read.document;
     // Never stored: what cannot be read again would be lost.
     throw new Problem(
@@ -57,7 +57,7 @@ export const IMPORT_JOBS = {
     if (html === null) return null;
     const reading = readPage(entry, html, fileAt);
     return {
-      document: reading.document,
+      document: allWellFormed(reading.document),
       unread: reading.unread.slice(0, MAX_LISTED),
       mistakes: meantOf(reading, entry, html, fileAt).slice(0, MAX_LISTED),
     };

@@ -6,6 +6,8 @@ export const LIMITS = {
   files: 2000,
   /** unpacked size of one entry against its packed size */
   ratio: 100,
+  /** the same of all entries together, once they have become this large, bytes */
+  ratioFrom: 10e6,
   pathLength: 200,
   /** for reading what a page moves, and for unpacking it */
   readSeconds: 20,

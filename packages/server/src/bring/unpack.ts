@@ -1,7 +1,10 @@
 /** Files of a zip, with every limit kept before anything is inflated and again while it is. */
+import { crc32 } from 'node:zlib';
 import { Unzip, UnzipInflate } from 'fflate';
+import { ellipsized, shorten } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
+import { directoryOf } from './directory.ts';
 import { LIMITS, megabytes } from './limits.ts';
 
 const refuse = (title: string, detail: string, status = 422) => new Problem(status, title, detail);
@@ -11,7 +14,10 @@ export function safePath(name: string): string {
   const path = name.replaceAll('\\', '/').replace(/^(\.\/)+/, '');
   const parts = path.split('/');
   if (path.length > LIMITS.pathLength)
-    throw refuse('Path too long', `“${path.slice(0, 60)}…” is longer than ${LIMITS.pathLength} characters.`);
+    throw refuse(
+      'Path too long',
+      `“${ellipsized(path, 60)}” is longer than ${LIMITS.pathLength} characters.`,
+    );
   if (path.startsWith('/') || /^[a-z]:/i.test(path) || parts.includes('..') || path.includes('\0'))
     throw refuse(
       'Path outside the page',
@@ -22,24 +28,20 @@ export function safePath(name: string): string {
 
 const isClutter = (path: string) => /(^|\/)(__MACOSX|\.DS_Store|Thumbs\.db|\.git)(\/|$)/.test(path);
 
-const END_OF_DIRECTORY = 0x06054b50;
-
-/** A zip ends with its directory; without it the file was cut off. Returns how many entries it announces. */
-function announcedEntries(zip: Uint8Array): number {
-  const view = new DataView(zip.buffer, zip.byteOffset, zip.byteLength);
-  for (let at = zip.length - 22; at >= Math.max(0, zip.length - 22 - 65_535); at--)
-    if (view.getUint32(at, true) === END_OF_DIRECTORY) return view.getUint16(at + 10, true);
-  throw refuse(
-    'Not a whole zip',
-    'The zip has no directory at its end: it was cut off or is not a zip. Pack it again.',
-  );
-}
-
 /** Unpacks in a stream, so that a bomb is stopped at the limit and not after it. */
 export function unpack(zip: Uint8Array): PageFile[] {
-  const announced = announcedEntries(zip);
+  const directory = directoryOf(zip);
+  const announced = directory.length;
   if (announced > LIMITS.files)
     throw refuse('Too many files', `The zip has ${announced} files; the limit is ${LIMITS.files}.`);
+  const locked = directory.find((e) => e.encrypted);
+  if (locked)
+    throw refuse(
+      'Encrypted zip',
+      `“${shorten(locked.name, 80)}” is locked with a password. Pack the files without one.`,
+    );
+  const crcs = new Map(directory.map((e) => [e.name, e.crc]));
+  const paths = new Set<string>();
   const files: PageFile[] = [];
   let total = 0;
   let ended = 0;
@@ -49,8 +51,12 @@ export function unpack(zip: Uint8Array): PageFile[] {
     entries++;
     const path = safePath(file.name);
     const skip = file.name.endsWith('/') || path === '' || isClutter(path);
+    if (!skip && paths.has(path))
+      failure ??= refuse('Twice the same file', `“${path}” is in the zip twice. Pack it again.`);
+    paths.add(path);
     const chunks: Uint8Array[] = [];
     let size = 0;
+    let crc = 0;
     file.ondata = (error, chunk, final) => {
       if (failure) return;
       if (error) {
@@ -65,6 +71,12 @@ export function unpack(zip: Uint8Array): PageFile[] {
           `Unpacked it is larger than ${megabytes(LIMITS.unpackedBytes)}, the limit.`,
           413,
         );
+      else if (total > LIMITS.ratioFrom && total > zip.length * LIMITS.ratio)
+        failure = refuse(
+          'Unpacks too large',
+          `Unpacked it is more than ${LIMITS.ratio} times as large as the zip, the limit.`,
+          413,
+        );
       else if (file.size && size > 1e6 && size > file.size * LIMITS.ratio)
         failure = refuse(
           'Unpacks too large',
@@ -76,8 +88,16 @@ export function unpack(zip: Uint8Array): PageFile[] {
         return;
       }
       chunks.push(chunk);
+      crc = crc32(chunk, crc);
       if (!final) return;
       ended++;
+      if (crc !== crcs.get(file.name)) {
+        failure = refuse(
+          'Damaged zip',
+          `“${path}” is not what was packed: its checksum differs. Pack it again.`,
+        );
+        return;
+      }
       if (!skip) files.push({ path, bytes: Buffer.concat(chunks) });
     };
     file.start();

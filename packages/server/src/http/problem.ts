@@ -18,6 +18,12 @@ export class Problem extends Error {
 export const notFound = (what: string) =>
   new Problem(404, 'Not found', `There is no such ${what}; it may have been deleted.`);
 
+/** `thing`, or the problem that there is none: it may be deleted between two questions. */
+export function found<T>(thing: T | undefined, what: string): T {
+  if (thing === undefined) throw notFound(what);
+  return thing;
+}
+
 export function sendProblem(res: Response, p: Problem): void {
   if (res.headersSent) return void res.destroy();
   res.status(p.status).type('application/problem+json');
@@ -29,6 +35,15 @@ export function sendProblem(res: Response, p: Problem): void {
 
 /** SQLSTATE classes and socket errors that mean: the database is away for the moment. */
 const AWAY = /^(08|57P|ECONN|EPIPE|ETIMEDOUT)/;
+/** The disk is full, or what PostgreSQL may use of it is. */
+const FULL = /^(53100|53400|ENOSPC|EDQUOT)$/;
+/** What the database says, by SQLSTATE class, to input that no shape has refused before: it is the input’s fault, and stays so. */
+const REFUSED: Record<string, [status: number, detail: string]> = {
+  '22': [422, 'Something in it is out of range or cannot be stored as text.'],
+  '23': [409, 'It contradicts what is stored by now. Reload, then try again.'],
+  '40': [409, 'Somebody else changed the same at the same moment. Try again.'],
+  '54': [413, 'It is larger than the database can store.'],
+};
 
 function problemFrom(error: unknown): Problem {
   if (error instanceof Problem) return error;
@@ -51,6 +66,14 @@ function problemFrom(error: unknown): Problem {
       'Database away',
       'The database does not answer at the moment. Your edits are kept in the browser; they are sent again by themselves.',
     );
+  if (FULL.test(e.code ?? ''))
+    return new Problem(
+      507,
+      'Disk full',
+      'The disk that holds Lyvek’s data is full. Make room on it; your edits are kept in this browser and sent by themselves.',
+    );
+  const refused = Object.entries(REFUSED).find(([start]) => e.code?.startsWith(start));
+  if (refused) return new Problem(refused[1][0], 'Cannot be stored', refused[1][1]);
   if (e.status && e.status < 500)
     return new Problem(e.status, 'Bad request', e.message ?? 'The request cannot be read.');
   return new Problem(500, 'A fault in Lyvek', 'Something went wrong here; the server log has the details.');

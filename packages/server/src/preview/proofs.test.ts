@@ -4,6 +4,7 @@ import { Proofs } from './proofs.ts';
 const proof = (bytes: number) => ({
   entry: 'index.html',
   files: new Map([['index.html', new Uint8Array(bytes)]]),
+  outside: false,
 });
 
 describe('hand-offs that wait for their proof', () => {

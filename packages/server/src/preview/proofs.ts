@@ -4,6 +4,8 @@ import { randomBytes } from 'node:crypto';
 export interface Proof {
   entry: string;
   files: ReadonlyMap<string, Uint8Array>;
+  /** may load files from other hosts */
+  outside: boolean;
 }
 
 const LASTS = 10 * 60_000;

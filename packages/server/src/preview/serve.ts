@@ -2,9 +2,11 @@
  * Serves a brought page under a host (or path) that nobody can guess, as an opaque origin: its own fonts, modules and images
  * load, and it reaches neither the API nor any storage.
  */
+import { randomBytes } from 'node:crypto';
 import type { Request, Response } from 'express';
 import mime from 'mime-types';
 import { insertFirstInHead } from '@lyvek/core';
+import { tokenOfHost } from '../http/guard.ts';
 import type { Db } from '../store/database.ts';
 import type { Proof, Proofs } from './proofs.ts';
 import { ImportLimit } from '../bring/importer.ts';
@@ -23,8 +25,7 @@ export interface PreviewOptions {
   framedBy: readonly string[];
 }
 
-function setHeaders(res: Response, framedBy: readonly string[]): void {
-  res.setHeader('Content-Security-Policy', `sandbox allow-scripts; frame-ancestors ${framedBy.join(' ')}`);
+function setHeaders(res: Response): void {
   // The page's own origin is opaque, so even its own files are foreign to it.
   res.setHeader('Access-Control-Allow-Origin', '*');
   res.setHeader('Cross-Origin-Resource-Policy', 'cross-origin');
@@ -33,11 +34,36 @@ function setHeaders(res: Response, framedBy: readonly string[]): void {
   res.setHeader('Cache-Control', 'no-cache');
 }
 
+interface Reach {
+  /** files of other hosts too */
+  outside: boolean;
+  /** where its own files are */
+  own: string;
+  /** the only script that runs, by its nonce; null: all of them */
+  nonce: string | null;
+}
+
+/** What a page may reach: its own files, never another service of this machine, unless its user says otherwise. */
+function policyFor({ outside, own, nonce }: Reach, framedBy: readonly string[]): string {
+  return [
+    'sandbox allow-scripts',
+    `frame-ancestors ${framedBy.join(' ')}`,
+    ...(outside
+      ? []
+      : [`default-src ${own} data: blob: 'unsafe-inline' 'unsafe-eval'`, `form-action ${own}`]),
+    ...(nonce === null ? [] : [`script-src 'nonce-${nonce}'`]),
+  ].join('; ');
+}
+
+/** The folder of the page as a source of a policy: its host, or the path form of it. */
+const ownOf = (req: Request, token: string): string =>
+  `http://${req.headers.host}${tokenOfHost(req.headers.host) ? '' : `/preview/${token}/`}`;
+
 const isHtml = (path: string) => /\.(html?|xhtml)$/i.test(path);
 
 /** `</script` cannot stand inside an inline script. */
-const inlineProbe = (source: string) =>
-  `<script data-lyvek-probe>${source.replaceAll('</script', '<\\/script')}</script>`;
+const inlineProbe = (source: string, nonce: string | null) =>
+  `<script data-lyvek-probe${nonce === null ? '' : ` nonce="${nonce}"`}>${source.replaceAll('</script', '<\\/script')}</script>`;
 
 export async function servePreview(
   req: Request,
@@ -46,10 +72,21 @@ export async function servePreview(
   path: string,
   options: PreviewOptions,
 ): Promise<void> {
-  setHeaders(res, options.framedBy);
+  setHeaders(res);
+  // Where a page’s own scripts keep it from answering, it can be looked at without them.
+  const nonce = req.query.scripts === 'off' ? randomBytes(16).toString('base64url') : null;
+  const allow = (outside: boolean) =>
+    res.setHeader(
+      'Content-Security-Policy',
+      policyFor({ outside, own: ownOf(req, token), nonce }, options.framedBy),
+    );
   const proof = options.proofs.get(token);
-  if (proof) return serveProof(res, decode(path), proof, options);
+  if (proof) {
+    allow(proof.outside);
+    return serveProof(res, decode(path), proof, options);
+  }
   const page = await pageByToken(options.db, token);
+  allow(page?.outside ?? false);
   if (!page) return void res.status(404).type('text').send('This page is no longer here.');
   const wanted = decode(path);
   const candidates =
@@ -67,7 +104,7 @@ export async function servePreview(
       return void res.send(file.bytes);
     }
     return void res.send(
-      insertFirstInHead(bare ?? file.bytes.toString('utf8'), inlineProbe(options.probe())),
+      insertFirstInHead(bare ?? file.bytes.toString('utf8'), inlineProbe(options.probe(), nonce)),
     );
   }
   res.status(404).type('text').send(`${wanted} was not brought along with this page.`);
@@ -81,7 +118,7 @@ function serveProof(res: Response, path: string, { entry, files }: Proof, option
   res.setHeader('Content-Type', mime.contentType(found.split('/').at(-1)!) || 'application/octet-stream');
   const body = Buffer.from(bytes);
   if (!isHtml(found)) return void res.send(body);
-  return void res.send(insertFirstInHead(body.toString('utf8'), inlineProbe(options.probe())));
+  return void res.send(insertFirstInHead(body.toString('utf8'), inlineProbe(options.probe(), null)));
 }
 
 const isText = (path: string) => isHtml(path) || /\.css$/i.test(path);
@@ -93,11 +130,13 @@ async function withoutTaken(
   path: string,
 ): Promise<string | undefined> {
   const taken = await takenBy(db, page.id);
-  const texts = await importer.without(page, () => filesOf(db, page.id), taken).catch((error: unknown) => {
-    // Too much to read by now: the page is shown as it was brought.
-    if (error instanceof ImportLimit) return null;
-    throw error;
-  });
+  const texts = await importer
+    .without(page, () => filesOf(db, page.id), taken)
+    .catch((error: unknown) => {
+      // Too much to read by now: the page is shown as it was brought.
+      if (error instanceof ImportLimit) return null;
+      throw error;
+    });
   return texts?.get(path);
 }
 

@@ -60,7 +60,11 @@ export function handOffRoutes(pool: pg.Pool, built: (file: string) => Buffer, pr
   routes.post('/takes/:id/proofs', async (req, res) => {
     const made = await handOff(pool, read(Id, req.params.id), read(Query, req.query));
     const { page, files, assembled } = made;
-    const token = proofs.put({ entry: page.entry, files: handedOff(files, page.entry, assembled, built) });
+    const token = proofs.put({
+      entry: page.entry,
+      files: handedOff(files, page.entry, assembled, built),
+      outside: page.outside,
+    });
     answer(res, ProofToken, { token }, 201);
   });
 

@@ -8,6 +8,7 @@ import {
   NewPreset,
   NewTake,
   NewTrial,
+  OutsideBody,
   Page,
   PageReading,
   PageTexts,
@@ -117,6 +118,12 @@ export const OPERATIONS: readonly Operation[] = [
     is: ['get', '/pages/:id/former'],
     summary: 'The page as it was measured before its files were replaced',
     answer: FormerLayout,
+  },
+  {
+    is: ['put', '/pages/:id/outside'],
+    summary: 'Whether a page may load files from other hosts while it is previewed',
+    body: OutsideBody,
+    answer: Page,
   },
   { is: ['delete', '/pages/:id/former'], summary: 'What takes have lost is settled', status: 204 },
   {

@@ -2,12 +2,22 @@ import express, { Router } from 'express';
 import type { Request, Response } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
-import { emptyDocument, LayoutSchema } from '@lyvek/core';
+import { emptyDocument, LayoutSchema, shorten, wellFormed } from '@lyvek/core';
 import { LIMITS } from '../bring/limits.ts';
 import { ImportLimit } from '../bring/importer.ts';
 import type { Importer } from '../bring/importer.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { FormerLayout, Id, Name, NameBody, NewLivePage, Page, PageReading, PageWhole } from '@lyvek/api';
+import {
+  FormerLayout,
+  Id,
+  Name,
+  NameBody,
+  NewLivePage,
+  OutsideBody,
+  Page,
+  PageReading,
+  PageWhole,
+} from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { inTransaction } from '../store/database.ts';
 import { layoutsOf, putLayout } from '../store/layouts.ts';
@@ -22,6 +32,7 @@ import {
   replaceFiles,
   renamePage,
   setPageDeleted,
+  setPageOutside,
 } from '../store/pages.ts';
 import { projectById } from '../store/projects.ts';
 import { createTake, listTakes } from '../store/takes.ts';
@@ -60,13 +71,15 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[], importer:
       const { title, files, entry: found, signal } = await brought(req, res, entry);
       // A page whose motions are too much to read is still a page: it comes without them, and that is said.
       let limit: string | undefined;
-      const document = await importer.run('document', { entry: found, files }, signal).catch((error: unknown) => {
-        if (!(error instanceof ImportLimit)) throw error;
-        limit = `${error.message} The page was added without the motions of its own.`;
-        return null;
-      });
+      const document = await importer
+        .run('document', { entry: found, files }, signal)
+        .catch((error: unknown) => {
+          if (!(error instanceof ImportLimit)) throw error;
+          limit = `${error.message} The page was added without the motions of its own.`;
+          return null;
+        });
       const page = await inTransaction(pool, async (db) => {
-        const called = (title ?? name ?? 'Untitled page').slice(0, 120);
+        const called = shorten(wellFormed(title || name || '').trim(), 120).trim() || 'Untitled page';
         const made = await createPage(db, project.id, called, found, files);
         await createTake(db, made.id, 'Take A', document ?? emptyDocument());
         return made;
@@ -139,10 +152,12 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[], importer:
   routes.get('/pages/:id/reading', async (req, res) => {
     const page = await find(req.params.id);
     const nothing = { document: emptyDocument(), unread: [], mistakes: [] };
-    const read = await importer.motions(page, () => filesOf(pool, page.id)).catch((error: unknown) => {
-      if (error instanceof ImportLimit) return nothing;
-      throw error;
-    });
+    const read = await importer
+      .motions(page, () => filesOf(pool, page.id))
+      .catch((error: unknown) => {
+        if (error instanceof ImportLimit) return nothing;
+        throw error;
+      });
     answer(res, PageReading, read ?? nothing);
   });
 
@@ -150,6 +165,13 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[], importer:
     const page = await find(req.params.id);
     await renamePage(pool, page.id, read(NameBody, req.body).name);
     answer(res, Page, await find(page.id));
+  });
+
+  /** Lets a page load files from other hosts while it is previewed, or from its own only. */
+  routes.put('/pages/:id/outside', async (req, res) => {
+    const id = read(Id, req.params.id);
+    if (!(await setPageOutside(pool, id, read(OutsideBody, req.body).outside))) throw notFound('page');
+    answer(res, Page, await find(id));
   });
 
   routes.delete('/pages/:id', async (req, res) => {

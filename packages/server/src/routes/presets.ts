@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { Id, NameBody, NewPreset, Preset, Presets } from '@lyvek/api';
 import { PresetBodySchema } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
-import { answer, read } from '../http/validate.ts';
+import { answer, IfMatch, read } from '../http/validate.ts';
 import {
   changePreset,
   createPreset,
@@ -15,11 +15,7 @@ import {
 } from '../store/presets.ts';
 import type { PresetRow } from '../store/presets.ts';
 
-const IfMatch = z.object({
-  'if-match': z
-    .string()
-    .regex(/^"\d+"$/, 'If-Match names the revision that the change starts from, such as "2"'),
-});
+const ChangeHeaders = z.object({ 'if-match': IfMatch });
 
 /** As the format has it now: lists that older presets lack are empty. */
 const whole = (row: PresetRow): z.infer<typeof Preset> => ({
@@ -47,7 +43,7 @@ export function presetRoutes(db: pg.Pool): Router {
   /** Replaces what a preset holds. 412 when it was changed meanwhile. */
   routes.put('/presets/:id', async (req, res) => {
     const id = read(Id, req.params.id);
-    const base = Number(read(IfMatch, req.headers)['if-match'].slice(1, -1));
+    const base = read(ChangeHeaders, req.headers)['if-match'];
     const body = read(PresetBodySchema, req.body, 'preset');
     if (!(await changePreset(db, id, base, body))) {
       const now = await one(id);

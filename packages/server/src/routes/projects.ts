@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type pg from 'pg';
-import { notFound } from '../http/problem.ts';
+import { found, notFound } from '../http/problem.ts';
 import type { PageOnShelf } from '@lyvek/api';
 import { CoefficientsSchema } from '@lyvek/core';
 import { Id, NameBody, Prices, Project, Projects, ProjectSettings, Shelf } from '@lyvek/api';
@@ -29,7 +29,7 @@ export function projectRoutes(db: pg.Pool): Router {
   routes.post('/projects', async (req, res) => {
     const { name } = read(NameBody, req.body);
     const id = await createProject(db, name);
-    answer(res, Project, (await projectById(db, id))!, 201);
+    answer(res, Project, found(await projectById(db, id), 'project'), 201);
   });
 
   /** The shelf: every page with what its strip shows. */
@@ -56,7 +56,7 @@ export function projectRoutes(db: pg.Pool): Router {
   routes.patch('/projects/:id', async (req, res) => {
     const id = read(Id, req.params.id);
     if (!(await renameProject(db, id, read(NameBody, req.body).name))) throw notFound('project');
-    answer(res, Project, (await projectById(db, id))!);
+    answer(res, Project, found(await projectById(db, id), 'project'));
   });
 
   routes.get('/projects/:id/settings', async (req, res) => {
@@ -89,7 +89,7 @@ export function projectRoutes(db: pg.Pool): Router {
   routes.post('/projects/:id/restore', async (req, res) => {
     const id = read(Id, req.params.id);
     if (!(await setProjectDeleted(db, id, false))) throw notFound('project');
-    answer(res, Project, (await projectById(db, id))!);
+    answer(res, Project, found(await projectById(db, id), 'project'));
   });
 
   return routes;

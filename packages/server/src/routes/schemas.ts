@@ -20,7 +20,8 @@ export const jsonSchemaOf = (shape: z.ZodType): object =>
 export function schemaRoutes(): Router {
   const routes = Router();
   routes.get('/schemas/:format', (req, res) => {
-    const shape = FORMATS[req.params.format];
+    const { format } = req.params;
+    const shape = Object.hasOwn(FORMATS, format) ? FORMATS[format] : undefined;
     if (!shape) throw notFound('format');
     res.type('application/schema+json').send(JSON.stringify(jsonSchemaOf(shape)));
   });

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
 import { readDocument, DocumentSchema } from '@lyvek/core';
-import { notFound, Problem } from '../http/problem.ts';
+import { found, notFound, Problem } from '../http/problem.ts';
 import {
   Id,
   NameBody,
@@ -14,7 +14,7 @@ import {
   TakeDocument,
   Takes,
 } from '@lyvek/api';
-import { answer, read } from '../http/validate.ts';
+import { answer, IfMatch, read } from '../http/validate.ts';
 import { inTransaction } from '../store/database.ts';
 import { pageById } from '../store/pages.ts';
 import {
@@ -32,9 +32,7 @@ import {
 import type { TakeRow } from '../store/takes.ts';
 
 const EditHeaders = z.object({
-  'if-match': z
-    .string()
-    .regex(/^"\d+"$/, 'If-Match names the revision that the edit starts from, such as "7"'),
+  'if-match': IfMatch,
   'x-edit-id': z.uuid(),
 });
 
@@ -99,8 +97,13 @@ export function takeRoutes(pool: pg.Pool): Router {
   routes.put('/takes/:id/document', async (req, res) => {
     const headers = read(EditHeaders, req.headers);
     const document = read(DocumentSchema, req.body, 'document');
-    const base = Number(headers['if-match'].slice(1, -1));
-    const result = await appendRevision(pool, read(Id, req.params.id), base, headers['x-edit-id'], document);
+    const result = await appendRevision(
+      pool,
+      read(Id, req.params.id),
+      headers['if-match'],
+      headers['x-edit-id'],
+      document,
+    );
     if (result.is === 'gone') throw notFound('take');
     if (result.is === 'behind')
       throw new Problem(412, 'Changed elsewhere', 'This take was changed in another tab or window.', {
@@ -113,7 +116,7 @@ export function takeRoutes(pool: pg.Pool): Router {
   routes.patch('/takes/:id', async (req, res) => {
     const id = read(Id, req.params.id);
     if (!(await renameTake(pool, id, read(NameBody, req.body).name))) throw notFound('take');
-    answer(res, Take, (await takeById(pool, id))!);
+    answer(res, Take, found(await takeById(pool, id), 'take'));
   });
 
   routes.delete('/takes/:id', async (req, res) => {
@@ -124,7 +127,7 @@ export function takeRoutes(pool: pg.Pool): Router {
   routes.post('/takes/:id/restore', async (req, res) => {
     const id = read(Id, req.params.id);
     if (!(await setTakeDeleted(pool, id, false))) throw notFound('take');
-    answer(res, Take, (await takeById(pool, id))!);
+    answer(res, Take, found(await takeById(pool, id), 'take'));
   });
 
   return routes;

@@ -4,7 +4,7 @@ import type pg from 'pg';
 import { readDocument, TrialResultSchema, TrialSetupSchema, trialCsv } from '@lyvek/core';
 import type { TrialSetup } from '@lyvek/core';
 import { Id, NewTrial, Trial, Trials, TrialWhole } from '@lyvek/api';
-import { notFound, Problem } from '../http/problem.ts';
+import { found, notFound, Problem } from '../http/problem.ts';
 import { answer, read } from '../http/validate.ts';
 import { chromiumPath, longestOf, MOST_TRIAL, NoChromium } from '../lab/index.ts';
 import { layoutsOf } from '../store/layouts.ts';
@@ -59,7 +59,7 @@ export function trialRoutes(pool: pg.Pool): Router {
       setup,
       ...(result ? { result } : {}),
     });
-    const { document: _d, result: _r, ...row } = (await trialById(pool, id))!;
+    const { document: _d, result: _r, ...row } = found(await trialById(pool, id), 'trial');
     answer(res, Trial, { ...row, setup }, 201);
   });
 
@@ -79,7 +79,7 @@ export function trialRoutes(pool: pg.Pool): Router {
       kind: 'lab',
       setup,
     });
-    const { document: _d, result: _r, ...row } = (await trialById(pool, id))!;
+    const { document: _d, result: _r, ...row } = found(await trialById(pool, id), 'trial');
     answer(res, Trial, { ...row, setup }, 201);
   });
 

@@ -9,7 +9,10 @@ export type Db = Pick<pg.Pool, 'query'>;
 export function openPool(url: string, log: Logger): pg.Pool {
   const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 4000 });
   // A connection that dies while idle is replaced at the next query.
-  pool.on('error', (error) => log.warn({ err: error.message }, 'a database connection was lost'));
+  const lost = (error: Error) => log.warn({ err: error.message }, 'a database connection was lost');
+  pool.on('error', lost);
+  // One that dies while it is in use fails what it was asked; its own event has to be heard all the same.
+  pool.on('connect', (client) => client.on('error', lost));
   return pool;
 }
 
@@ -93,6 +96,11 @@ export async function migrate(pool: pg.Pool, dir: string): Promise<string[]> {
     const done = new Set(
       (await db.query<{ name: string }>('select name from migrations')).rows.map((r) => r.name),
     );
+    const unknown = [...done].filter((f) => !files.includes(f)).sort();
+    if (unknown.length > 0)
+      throw new NoDatabase(
+        `this data was written by a newer version of Lyvek (${unknown.at(-1)!.replace('.sql', '')}). Start that version; or, to begin anew with this one, choose another data folder with LYVEK_DATA.`,
+      );
     const fresh = files.filter((f) => !done.has(f));
     for (const file of fresh) {
       await db.query(await readFile(join(dir, file), 'utf8'));

@@ -1,4 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { LayoutSchema } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import type { Db } from './database.ts';
 
@@ -9,6 +10,8 @@ export interface PageRow {
   entry: string;
   token: string;
   contentHash: string;
+  /** it may load files from other hosts while it is previewed */
+  outside: boolean;
   /** of a page under development: where its own server shows it, and the code that pairs it with the workbench */
   live: { url: string; code: string } | null;
 }
@@ -18,7 +21,7 @@ export interface PageFile {
   bytes: Uint8Array;
 }
 
-const COLUMNS = `id, project_id as "projectId", name, entry, token, content_hash as "contentHash",
+const COLUMNS = `id, project_id as "projectId", name, entry, token, content_hash as "contentHash", outside,
   case when live_url is null then null else json_build_object('url', live_url, 'code', pairing_code) end as live`;
 
 export const listPages = async (db: Db, projectId: string): Promise<PageRow[]> =>
@@ -76,7 +79,7 @@ export async function createPage(
   );
   for (const f of hashed)
     await db.query('insert into page_files (page_id, path, hash) values ($1, $2, $3)', [id, f.path, f.hash]);
-  return { id, projectId, name, entry, token, contentHash, live: null };
+  return { id, projectId, name, entry, token, contentHash, outside: false, live: null };
 }
 
 /** Another version of a page: its takes stay, and the page as it was measured last is kept until what they have lost is settled. */
@@ -100,9 +103,10 @@ export async function replaceFiles(
 }
 
 /** The page as it was measured before its files were replaced, or null where that is settled. */
-export const formerLayout = async (db: Db, id: string): Promise<Layout | null> =>
-  (await db.query<{ layout: Layout | null }>('select former_layout as layout from pages where id = $1', [id]))
-    .rows[0]?.layout ?? null;
+export const formerLayout = async (db: Db, id: string): Promise<Layout | null> => {
+  const { rows } = await db.query('select former_layout as layout from pages where id = $1', [id]);
+  return LayoutSchema.safeParse(rows[0]?.layout).data ?? null;
+};
 export const forgetFormerLayout = async (db: Db, id: string): Promise<void> =>
   void (await db.query('update pages set former_layout = null where id = $1', [id]));
 
@@ -120,7 +124,7 @@ export async function createLivePage(db: Db, projectId: string, name: string, ur
      values ($1, $2, $3, '', $4, 'live', $5, $6)`,
     [id, projectId, name, token, url, code],
   );
-  return { id, projectId, name, entry: '', token, contentHash: 'live', live: { url, code } };
+  return { id, projectId, name, entry: '', token, contentHash: 'live', outside: false, live: { url, code } };
 }
 
 export const pageByCode = async (db: Db, code: string): Promise<PageRow | undefined> =>
@@ -142,6 +146,10 @@ export const renewCode = async (db: Db, id: string): Promise<boolean> =>
 export const renamePage = async (db: Db, id: string, name: string): Promise<boolean> =>
   (await db.query('update pages set name = $2 where id = $1 and deleted_at is null', [id, name])).rowCount ===
   1;
+
+export const setPageOutside = async (db: Db, id: string, outside: boolean): Promise<boolean> =>
+  (await db.query('update pages set outside = $2 where id = $1 and deleted_at is null', [id, outside]))
+    .rowCount === 1;
 
 export const setPageDeleted = async (db: Db, id: string, deleted: boolean): Promise<boolean> =>
   (await db.query('update pages set deleted_at = case when $2 then now() end where id = $1', [id, deleted]))

@@ -124,12 +124,7 @@ export const api = {
     ),
   movePicture: (id: string, at: number) => send(`/pictures/${id}`, json('PATCH', { at }), ReferenceSet),
   removePicture: (id: string) => send(`/pictures/${id}`, { method: 'DELETE' }, ReferenceSet),
-  bring: (
-    projectId: string,
-    body: Blob,
-    query: { name?: string; entry?: string },
-    signal?: AbortSignal,
-  ) => {
+  bring: (projectId: string, body: Blob, query: { name?: string; entry?: string }, signal?: AbortSignal) => {
     const search = new URLSearchParams(
       Object.entries(query).filter(([, v]) => v !== undefined) as [string, string][],
     );
@@ -146,6 +141,8 @@ export const api = {
       { method: 'PUT', headers: { 'content-type': body.type }, body },
       Page,
     ),
+  setOutside: (pageId: string, outside: boolean) =>
+    send(`/pages/${pageId}/outside`, json('PUT', { outside }), Page),
   former: (pageId: string) => get(`/pages/${pageId}/former`, FormerLayout),
   settleFormer: async (pageId: string) => void (await call(`/pages/${pageId}/former`, { method: 'DELETE' })),
   connectPage: (projectId: string, url: string) =>

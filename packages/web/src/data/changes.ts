@@ -1,4 +1,5 @@
 /** Changes of a document, as plain functions. */
+import { shorten } from '@lyvek/core';
 import type { Cue, Gate, Motion, MotionDocument, Pin } from '@lyvek/core';
 
 export const withMotion =
@@ -86,7 +87,7 @@ export function duplicated(
   const copyOf = new Map<string, string>();
   const motions = d.motions.flatMap((m) => {
     if (!ids.includes(m.id)) return [m];
-    const copy = { ...m, id: newId('m'), name: `${m.name.slice(0, 112)} copy` };
+    const copy = { ...m, id: newId('m'), name: `${shorten(m.name, 112)} copy` };
     copies.push(copy.id);
     copyOf.set(m.id, copy.id);
     return [m, copy];

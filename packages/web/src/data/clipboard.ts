@@ -1,5 +1,5 @@
 /** Copied motions: with the gates they hang on and the adjustments they need, so that they can be put on another element or page. */
-import { DocumentSchema } from '@lyvek/core';
+import { DocumentSchema, shorten } from '@lyvek/core';
 import type { Adjustment, Gate, Motion, MotionDocument } from '@lyvek/core';
 
 export interface Copied {
@@ -46,7 +46,7 @@ export function pasted(
     return {
       ...m,
       id: ids.get(m.id)!,
-      name: (target ? `${target.name}, ${m.name}` : `${m.name} copy`).slice(0, 120),
+      name: shorten(target ? `${target.name}, ${m.name}` : `${m.name} copy`, 120),
       targets: { selector: move(m.targets.selector) },
       driver: next,
       ...(next.kind === 'passage' && driver.kind === 'pin'

@@ -2,7 +2,15 @@
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
 import type { MediaFacts, MotionDocument } from '@lyvek/core';
-import { activeMedia, editedUnder, emptyDocument, underMedia, whyUnsound, withTies } from '@lyvek/core';
+import {
+  activeMedia,
+  editedUnder,
+  emptyDocument,
+  shorten,
+  underMedia,
+  whyUnsound,
+  withTies,
+} from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
@@ -213,7 +221,7 @@ export class TakeSession {
 /** Edits that cannot follow what the server has, kept as a take of their own. Without an answer they stay in the journal. */
 async function rescue(of: { id: string; pageId: string; name: string }, list: Entry[]): Promise<string[]> {
   try {
-    const name = `${of.name}, edits of another tab`.slice(0, 120);
+    const name = shorten(of.name, 120 - ', edits of another tab'.length) + ', edits of another tab';
     const take = await api.createTake(of.pageId, list.at(-1)!.document, undefined, name);
     await browserJournal.remove(list);
     return [take.name];

@@ -70,7 +70,7 @@ export function SeenPage({ page, title, viewport, scale, dress, at, measure, sho
         <p className="seen-note">
           {state === 'loading' ? 'opening …' : 'does not answer'}
           {over && (
-            <button type="button" className="btn" onClick={again}>
+            <button type="button" className="btn" onClick={() => again()}>
               Reload
             </button>
           )}

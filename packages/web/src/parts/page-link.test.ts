@@ -26,6 +26,7 @@ class Page {
 }
 
 let greet: (e: unknown) => void;
+let press: () => void;
 let page: Page;
 let link: PageLink;
 let detach: () => void = () => undefined;
@@ -33,7 +34,10 @@ const focused = { activeElement: null as unknown, hidden: false };
 
 beforeEach(() => {
   Object.assign(globalThis, {
-    addEventListener: (type: string, f: typeof greet) => void (type === 'message' && (greet = f)),
+    addEventListener: (type: string, f: typeof greet) => {
+      if (type === 'message') greet = f;
+      if (type === 'keydown') press = () => f(null);
+    },
     removeEventListener: () => undefined,
     document: focused,
   });
@@ -97,7 +101,7 @@ describe('the line to a page', () => {
       'a layout with too much in it',
       { is: 'layout', id: 0, layout: { ...layout, notes: Array(61).fill('x') } },
     ],
-    ['a key longer than any', { is: 'key', key: 'x'.repeat(21), shift: false, ctrl: false }],
+    ['a key', { is: 'key', key: 'Delete', shift: false, ctrl: false }],
   ])('%s changes nothing', async (_, message) => {
     await connected();
     const before = state();
@@ -184,17 +188,68 @@ describe('the line to a page', () => {
     expect(order().at(-1)).toBe('measure');
   });
 
-  test('keys count only while the page has the focus', async () => {
-    const keys: string[] = [];
-    await connected({ key: (key) => keys.push(key) });
-    const press = (key: string) => page.say({ is: 'key', key, shift: false, ctrl: false });
-    press('Delete');
+  test('a click counts only where somebody has just pressed something and is not typing here', async () => {
+    const picked: number[] = [];
+    await connected({ picked: (element) => picked.push(element) });
+    const click = async (isActive: boolean) => {
+      Object.defineProperty(globalThis, 'navigator', {
+        value: { userActivation: { isActive } },
+        configurable: true,
+      });
+      page.say({ is: 'picked', element: picked.length, additive: false, aside: false });
+      await soon();
+    };
+    await click(false);
+    expect(picked).toEqual([]);
+    await click(true);
+    expect(picked).toEqual([0]);
+    press();
     await soon();
-    focused.activeElement = page.frame;
-    press('a');
+    Object.assign(focused, { activeElement: { matches: () => true } });
+    await click(true);
+    expect(picked).toEqual([0]);
+    Object.assign(focused, { activeElement: null });
+    await click(true);
+    expect(picked).toEqual([0, 1]);
+    Reflect.deleteProperty(globalThis, 'navigator');
+  });
+
+  test('a document is greeted once; the next one once this one is gone', async () => {
+    await connected();
+    const first = page.port;
+    greet({ source: page.frame.contentWindow, data: HELLO });
+    expect(page.port).toBe(first);
+    first!.close();
     await soon();
-    focused.activeElement = null;
-    expect(keys).toEqual(['a']);
+    expect(page.port).not.toBe(first);
+    page.say({ is: 'ready', late: true, frames: 0 });
+    await soon();
+    expect(state()).toMatchObject({ link: 'loading', late: true });
+  });
+
+  test('one that floods the line is cut off, says why, and is let in again only when it is opened anew', async () => {
+    await connected({}, { measures: false });
+    const flood = setInterval(() => {
+      for (let i = 0; i < 200; i++) page.say({ is: 'hover', element: i });
+    }, 100);
+    await new Promise((r) => setTimeout(r, 4600));
+    clearInterval(flood);
+    expect(state().trouble).toBe('flood');
+    const port = page.port;
+    greet({ source: page.frame.contentWindow, data: HELLO });
+    expect(page.port).toBe(port);
+  }, 10_000);
+
+  test('layouts with more elements than are measured are not even read, nor more of them than a page can need', async () => {
+    await connected();
+    let read = 0;
+    const many = { ...layout, elements: Array.from({ length: 6001 }, () => null) };
+    page.say({ is: 'layout', id: 0, layout: many });
+    link.store.subscribe((s, before) => s.layout !== before.layout && read++);
+    for (let i = 0; i < 40; i++) page.say({ is: 'layout', id: 0, layout: { ...layout, notes: [String(i)] } });
+    await soon();
+    expect(read).toBeGreaterThan(0);
+    expect(read).toBeLessThanOrEqual(12);
   });
 
   test('only pieces that have changed are sent, and nothing where nothing has', async () => {
@@ -242,6 +297,8 @@ describe('the line to a page', () => {
     await connected();
     const patch = { wraps: [], attributes: [] } as never;
     link.style([piece('a', '#a {}')], patch, nothing);
+    await soon();
+    page.port!.close();
     await soon();
     greet({ source: page.frame.contentWindow, data: HELLO });
     page.say({ is: 'ready', late: true, frames: 0 });

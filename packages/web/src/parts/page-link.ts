@@ -1,14 +1,14 @@
 /**
- * The line to the probe in a previewed page. Everything that comes from there is hostile until its shape, size and rate have
- * been checked. Framework-free; React subscribes to the store.
+ * A previewed page as the workbench sees it: what it is measured as, where it stands, what it is given to wear. Framework-free; React subscribes to
+ * the store. What it says comes over its line.
  */
 import { createStore } from 'zustand/vanilla';
 import type { HtmlPatch, Layout, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
 import { previewCss } from '@lyvek/core';
-import { FromProbe, HELLO } from '@lyvek/probe';
-import type { ToProbe } from '@lyvek/probe';
-import { greetLive } from './live-greeting.ts';
+import type { FromProbe, ToProbe } from '@lyvek/probe';
 import type { LivePairing, Refusal } from './live-greeting.ts';
+import { PageLine } from './page-line.ts';
+import type { Trouble } from './page-line.ts';
 
 export type LinkState = 'loading' | 'ready' | 'hung' | 'lost';
 
@@ -24,13 +24,16 @@ export interface PageView {
   found: Found | null;
   /** why a page under development was not let in */
   refused: Refusal | null;
+  /** hosts whose files the page asked for in vain */
+  blocked: readonly string[];
+  /** what the page does that keeps people from working */
+  trouble: Trouble | null;
 }
 
 export type Found = Omit<Extract<FromProbe, { is: 'found' }>, 'is'>;
 
 export interface LinkEvents {
   picked(element: number, additive: boolean, aside: boolean): void;
-  key(key: string, shift: boolean, ctrl: boolean): void;
   zoom(delta: number): void;
   layout(layout: Layout): void;
 }
@@ -38,9 +41,6 @@ export interface LinkEvents {
 const animationNames = (piece: Piece): string[] =>
   [...piece.keyframes.matchAll(/@keyframes (lv-[\w-]+)/g)].map((m) => m[1]!);
 
-const MOST_MESSAGES = 600;
-const HEARTBEAT = 1000;
-const SILENCE = 4500;
 /** A series of changes of the page is measured once, ms. */
 const REST_MS = 60;
 
@@ -60,10 +60,25 @@ export class PageLink {
     hovered: -1,
     found: null,
     refused: null,
+    trouble: null,
+    blocked: [],
   }));
   private looking: string | null = null;
-  private port: MessagePort | null = null;
-  private frame: HTMLIFrameElement | null = null;
+  private readonly line = new PageLine({
+    opened: () => {
+      this.sent.clear();
+      this.order = '';
+      this.store.setState({ link: 'loading', refused: null, trouble: null, blocked: [] });
+    },
+    message: (m) => this.take(m),
+    refused: (refused) => this.store.setState({ refused }),
+    trouble: (trouble) => this.store.setState({ trouble }),
+    silent: (open) => {
+      const { link } = this.store.getState();
+      if (open && link === 'ready') this.store.setState({ link: 'hung' });
+      if (!open) this.store.setState({ link: 'lost' });
+    },
+  });
   private seq = 0;
   private wanted: { x: number; y: number } | null = null;
   /** where the page was told to stand, until somebody scrolls it; a page that is still too short gets there once it has grown */
@@ -71,9 +86,6 @@ export class PageLink {
   private landed = -1;
   private sent = new Map<string, { piece: Piece; css: string }>();
   private order = '';
-  private heard = 0;
-  private count = 0;
-  private beat: ReturnType<typeof setInterval> | null = null;
   private queue: ToProbe[] = [];
   private rode: ((ridden: Ridden) => void) | null = null;
   private selectors: () => string[] = () => [];
@@ -97,83 +109,20 @@ export class PageLink {
   /** Waits for the probe of this frame. Returns what undoes it. */
   attach(frame: HTMLIFrameElement, selectors: () => string[], live: LivePairing | null = null): () => void {
     this.selectors = selectors;
-    this.frame = frame;
     this.measuredIn = null;
-    const greet = (e: MessageEvent) => {
-      // Of a frame that has just been taken away both are null.
-      if (!frame.contentWindow || e.source !== frame.contentWindow || e.data !== HELLO) return;
-      const channel = new MessageChannel();
-      this.offer(channel.port1);
-      frame.contentWindow.postMessage(HELLO, '*', [channel.port2]);
-    };
-    const stop = live
-      ? greetLive(
-          frame,
-          live,
-          (port) => {
-            this.store.setState({ refused: null });
-            this.open(port);
-          },
-          (refused) => this.store.setState({ refused }),
-        )
-      : () => removeEventListener('message', greet);
-    if (!live) addEventListener('message', greet);
-    this.heard = performance.now();
-    this.beat = setInterval(() => this.listenForLife(), HEARTBEAT);
+    const detach = this.line.attach(frame, live);
     return () => {
-      stop();
-      if (this.beat) clearInterval(this.beat);
+      detach();
       if (this.soon) clearTimeout(this.soon);
-      this.port?.close();
-      this.port = null;
     };
-  }
-
-  /** The page can say hello in the probe’s name, so a port counts only once its other end has spoken. */
-  private offer(port: MessagePort): void {
-    port.onmessage = (e) => {
-      this.open(port);
-      this.receive(e.data);
-    };
-  }
-
-  private open(port: MessagePort): void {
-    this.port?.close();
-    this.port = port;
-    this.sent.clear();
-    this.order = '';
-    port.onmessage = (e) => this.receive(e.data);
-    this.store.setState({ link: 'loading' });
-  }
-
-  private listenForLife(): void {
-    this.count = 0;
-    const { link } = this.store.getState();
-    if (document.hidden) {
-      this.heard = performance.now();
-      return;
-    }
-    if (this.port && link !== 'lost') {
-      this.port.postMessage({ do: 'ping', id: 0 } satisfies ToProbe);
-      if (performance.now() - this.heard > SILENCE && link === 'ready') this.store.setState({ link: 'hung' });
-    } else if (performance.now() - this.heard > 3 * SILENCE) this.store.setState({ link: 'lost' });
-  }
-
-  private receive(data: unknown): void {
-    // More than this in a second is not our probe speaking.
-    if (++this.count > MOST_MESSAGES) return;
-    const parsed = FromProbe.safeParse(data);
-    if (!parsed.success) return;
-    this.heard = performance.now();
-    if (this.store.getState().link === 'hung') this.store.setState({ link: 'ready' });
-    this.take(parsed.data);
   }
 
   private take(message: FromProbe): void {
+    if (this.store.getState().link === 'hung') this.store.setState({ link: 'ready' });
     switch (message.is) {
       case 'ready':
         this.store.setState({ late: message.late });
-        for (const m of this.queue.splice(0)) this.port?.postMessage(m);
+        for (const m of this.queue.splice(0)) this.line.say(m);
         if (this.measures) {
           // Pins and adjustments make the page what it is: they are there before it is measured.
           const dress = this.dress();
@@ -205,11 +154,11 @@ export class PageLink {
         return;
       }
       case 'picked':
+        // A page can say so without anybody having clicked in it.
+        if (!this.line.isTouched()) return;
         return this.events.picked?.(message.element, message.additive, message.aside);
-      case 'key':
-        // Without the focus there is nobody pressing keys in the page, whatever it says.
-        if (document.activeElement !== this.frame) return;
-        return this.events.key?.(message.key, message.shift, message.ctrl);
+      case 'blocked':
+        return this.store.setState({ blocked: message.hosts });
       case 'zoom':
         return this.events.zoom?.(message.delta);
       case 'rode':
@@ -223,8 +172,7 @@ export class PageLink {
   }
 
   private say(message: ToProbe): void {
-    if (this.port) this.port.postMessage(message);
-    else if (message.do === 'scale') this.queue.push(message);
+    if (!this.line.say(message) && message.do === 'scale') this.queue.push(message);
   }
 
   /** What the page gets before it is measured for the first time: only what stays while it is measured is needed of it. */
@@ -305,6 +253,7 @@ export class PageLink {
 
   /** Lets the page have its own clicks and keys, or picks in it again. */
   use(on: boolean): void {
+    this.line.used = on;
     this.say({ do: 'use', on });
   }
 

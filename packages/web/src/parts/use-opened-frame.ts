@@ -1,5 +1,5 @@
 /** A page in a frame: at a host of its own, or under a path where that does not resolve; opened anew when asked to. */
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts } from '@lyvek/api';
@@ -13,27 +13,52 @@ const FALL_BACK = 4000;
 export const sandboxOf = ({ live }: Pick<PageFacts, 'live'>): string =>
   live ? 'allow-scripts allow-same-origin allow-forms allow-modals allow-popups' : 'allow-scripts';
 
-/** Returns the key that the frame must have, and what opens the page anew. `selectors`: what its elements are measured for. */
+export interface OpenedFrame {
+  /** what the frame must have as its key */
+  key: string;
+  /** opens the page anew; without its own scripts, if asked to */
+  again(how?: { scripts?: boolean }): void;
+  /** its own scripts run */
+  scripts: boolean;
+  /** they kept taking the keyboard, and were turned off for that */
+  sentOff: boolean;
+}
+
+/** `selectors`: what the page’s elements are measured for. */
 export function useOpenedFrame(
   frame: RefObject<HTMLIFrameElement | null>,
   link: PageLink,
-  { token, live }: Pick<PageFacts, 'token' | 'live'>,
+  { token, live, outside }: Pick<PageFacts, 'token' | 'live' | 'outside'>,
   selectors: () => string[],
-): { key: string; again(): void } {
+): OpenedFrame {
   const [round, setRound] = useState(0);
+  const [scripts, setScripts] = useState(true);
+  const insisted = useRef(false);
   const [form, setForm] = useState<'host' | 'path'>('host');
   const state = useStore(link.store, (s) => s.link);
   useEffect(() => {
     const detach = link.attach(frame.current!, selectors, live);
     // Only after someone listens for its first words.
-    frame.current!.src = live?.url ?? previewUrl(token, form);
+    frame.current!.src = live?.url ?? previewUrl(token, form, location, undefined, scripts);
     return detach;
-  }, [link, selectors, token, live, form, round, frame]);
+  }, [link, selectors, token, live, form, round, frame, scripts, outside]);
   useEffect(() => {
     if (state !== 'loading' || form === 'path' || live) return;
     const timer = setTimeout(() => setForm('path'), FALL_BACK);
     return () => clearTimeout(timer);
   }, [state, form, round, live]);
-  const again = useCallback(() => setRound((r) => r + 1), []);
-  return { key: `${round}${form}`, again };
+  // It takes the keyboard from people who type: that ends, unless they have asked for its scripts.
+  const takes = useStore(link.store, (s) => s.trouble === 'focus');
+  const [sentOff, setSentOff] = useState(false);
+  const again = useCallback((how: { scripts?: boolean } = {}) => {
+    insisted.current ||= how.scripts === true;
+    setScripts(how.scripts ?? true);
+    setRound((r) => r + 1);
+  }, []);
+  useEffect(() => {
+    if (!takes || live || insisted.current) return;
+    setSentOff(true);
+    again({ scripts: false });
+  }, [takes, live, again]);
+  return { key: `${round}${form}`, again, scripts, sentOff };
 }

@@ -1,7 +1,7 @@
 /** Which media condition edits count for, and the list of conditions. */
 import { useState } from 'react';
 import { useStore } from 'zustand';
-import { mediaMatches, parseMedia, viewportFor } from '@lyvek/core';
+import { mediaMatches, parseMedia, shorten, viewportFor } from '@lyvek/core';
 import type { Media } from '@lyvek/core';
 import { usesOf, withMedia, withoutMedia } from '../data/media.ts';
 import { newId } from '../data/take-session.ts';
@@ -131,7 +131,7 @@ function Editor({ media, onDone, onRemove }: EditorProps) {
       onSubmit={(e) => {
         e.preventDefault();
         if (valid)
-          onDone({ id: media?.id ?? newId('q'), name: name.trim().slice(0, 120), query: query.trim() });
+          onDone({ id: media?.id ?? newId('q'), name: shorten(name.trim(), 120), query: query.trim() });
       }}
     >
       <label>

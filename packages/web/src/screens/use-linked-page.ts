@@ -10,7 +10,7 @@ import { useLayout, useOpenedPage } from './page-context.ts';
 
 const NOTHING: Plan = { follow: [], signals: [], belts: [], travels: [] };
 
-/** `document`: what the page shows; `also`: another one that the same layout serves. Returns the key that the frame must have, and what opens the page anew. */
+/** `document`: what the page shows; `also`: another one that the same layout serves.  */
 export function useLinkedPage(
   frame: RefObject<HTMLIFrameElement | null>,
   document: MotionDocument,
@@ -24,7 +24,8 @@ export function useLinkedPage(
     () => [session.store.getState().document, others.current].flatMap((d) => (d ? selectorsOf(d) : [])),
     [session],
   );
-  const { key, again } = useOpenedFrame(frame, link, page, selectors);
+  const shown = useOpenedFrame(frame, link, page, selectors);
+  const { again } = shown;
   const state = useStore(link.store, (s) => s.link);
   const live = useStore(link.store, (s) => s.layout);
 
@@ -53,17 +54,6 @@ export function useLinkedPage(
     return () => link.wear(() => null);
   }, [link]);
 
-  const tried = useStore(session.store, (s) => s.tried !== null);
-  useEffect(() => {
-    if (live) link.style(pieces, patch, plan);
-    link.try(tried);
-  }, [link, pieces, patch, plan, live, tried]);
-
-  // In this order: at another size other conditions hold, and the page has them before it is measured.
-  useEffect(() => {
-    if (state === 'ready') link.measure();
-  }, [link, viewport.width, viewport.height]); // eslint-disable-line react-hooks/exhaustive-deps
-
   // A selector that the page has not been asked about yet: asked before its motion is written there, because reading boxes
   // beside thousands of live view timelines takes the browser a hundred times as long.
   const unknown = [document, also].some(
@@ -77,5 +67,16 @@ export function useLinkedPage(
     if (unknown && measured) link.measure();
   }, [unknown, measured, link]);
 
-  return { key, again };
+  const tried = useStore(session.store, (s) => s.tried !== null);
+  useEffect(() => {
+    if (live) link.style(pieces, patch, plan);
+    link.try(tried);
+  }, [link, pieces, patch, plan, live, tried]);
+
+  // In this order: at another size other conditions hold, and the page has them before it is measured.
+  useEffect(() => {
+    if (state === 'ready') link.measure();
+  }, [link, viewport.width, viewport.height]); // eslint-disable-line react-hooks/exhaustive-deps
+
+  return shown;
 }

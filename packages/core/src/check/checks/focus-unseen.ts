@@ -20,7 +20,7 @@ export const focusUnseen: CheckDefinition = {
         severity: 'wrong',
         at: unseen.at,
         brief: 'focus unseen',
-        sentence: `The keyboard gets to ${elements[unseen.target]!.text.slice(0, 40) || 'something in it'} in the middle of the screen, where it is ${Math.round(100 * unseen.opacity)} % opaque.`,
+        sentence: `The keyboard gets to ${elements[unseen.target]!.text || 'something in it'} in the middle of the screen, where it is ${Math.round(100 * unseen.opacity)} % opaque.`,
         fix: unseen.fix,
       }
     );

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { useOpenedPage } from '../page-context.ts';
+import { useOutside } from '../use-outside.ts';
 import { found } from './model/find.ts';
 import { grouped } from '../../parts/strip/view.ts';
 import { LostPop } from './LostPop.tsx';
@@ -100,6 +101,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
   const { guides, outlines, gliding, layout } = useRundown();
   const y = useStore(link.store, (s) => s.offset.y);
   const dragging = useStore(dragStore, (s) => s.drag !== null);
+  const setOutside = useOutside();
   const note = layout.notes[0];
   return (
     <div className="head-row right">
@@ -121,6 +123,11 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
       <span className="grow" />
       {!page.live && <LostPop />}
       {page.live ? <UseThePage /> : <ReadPop />}
+      {page.outside && (
+        <label className="tick" title="This page may load files from other hosts">
+          <input type="checkbox" checked onChange={() => setOutside(false)} /> Other hosts
+        </label>
+      )}
       <label className="tick">
         <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} /> Guides
       </label>

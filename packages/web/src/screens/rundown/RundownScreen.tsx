@@ -117,7 +117,7 @@ export function RundownScreen() {
     guides,
     outlines,
   };
-  const handleKey = useKeys(context);
+  useKeys(context);
   useEffect(() => keepBeadsOf(selection), [selection]);
 
   /** A picked element with one motion selects it; without any it waits for + Motion. */
@@ -137,7 +137,6 @@ export function RundownScreen() {
     [layout, bars, session, adding, ref],
   );
   events.picked = pick;
-  events.key = (key, shift, ctrl) => handleKey({ key, shift, ctrl, alt: false });
   events.zoom = (delta) =>
     setView((v) => clampView({ ...v, per: v.per * Math.exp(delta / 300) }, pageHeight, rows));
 

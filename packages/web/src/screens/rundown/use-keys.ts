@@ -1,4 +1,4 @@
-/** The Rundown's shortcuts: one table, heard in the workbench and passed on from the page. */
+/** The Rundown's shortcuts: one table. */
 import { useEffect, useRef } from 'react';
 import { runGesture } from '@lyvek/core';
 import { openShortcuts } from '../../app/Shortcuts.tsx';
@@ -13,7 +13,7 @@ import { rowOf, zoomView } from '../../parts/strip/view.ts';
 import { elementName } from './model/words.ts';
 import type { Rundown } from './rundown-context.ts';
 
-export interface Key {
+interface Key {
   key: string;
   shift: boolean;
   ctrl: boolean;
@@ -227,8 +227,8 @@ const KEYS = new Map<string, Act>(
   }),
 );
 
-/** True when a key was one of ours. */
-export function useKeys(rundown: Rundown): (k: Key) => boolean {
+/** Hears them as long as the Rundown is open. A previewed page never has the keyboard, so it passes none on. */
+export function useKeys(rundown: Rundown): void {
   const page = useOpenedPage();
   const now = useRef({ rundown, page });
   now.current = { rundown, page };
@@ -252,5 +252,4 @@ export function useKeys(rundown: Rundown): (k: Key) => boolean {
     addEventListener('keydown', listen);
     return () => removeEventListener('keydown', listen);
   }, []);
-  return handle.current;
 }

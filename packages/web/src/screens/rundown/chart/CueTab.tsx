@@ -1,13 +1,12 @@
 /** A cue: a named place of a pin or of the whole page, hanging at the left; dragging it moves every end that hangs on it. */
 import type { PointerEvent } from 'react';
-import { parseLength, percent, resolveLength } from '@lyvek/core';
+import { ellipsized, parseLength, percent, resolveLength } from '@lyvek/core';
 import type { Cue } from '@lyvek/core';
 import { beginDrag } from '../../../parts/drag.ts';
 import { withCue } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { rowOf } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
-import { shortened } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 
 /** A tab is at most 110 px wide. */
@@ -73,7 +72,7 @@ export function CueTab({ cue, x, view, selected }: CueTabProps) {
       />
       <text x={x + 8} y={y + 4}>
         <title>{cue.name}</title>
-        {shortened(cue.name, MAX_LETTERS)}
+        {ellipsized(cue.name, MAX_LETTERS)}
       </text>
     </g>
   );

@@ -1,6 +1,7 @@
 /** A pin in the lanes: a bracket over the stretch for which its stage is held, with a wash, its name, and its end to drag. */
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
+import { ellipsized } from '@lyvek/core';
 import type { Hold, Pin } from '@lyvek/core';
 import { beginDrag } from '../../../parts/drag.ts';
 import { withPin } from '../../../data/take-session.ts';
@@ -8,7 +9,6 @@ import { useOpenedPage } from '../../page-context.ts';
 import { distanceWords, withDistance } from '../model/pins.ts';
 import { grouped, rowOf } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
-import { shortened } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 
 /** Bars begin to the right of it. */
@@ -101,7 +101,7 @@ export function MutedPin({
       <rect className="pin-area" x={left - 5} y={y - 2} width={12} height={18} />
       <text className="pin-name" x={left + 13} y={y + 11}>
         <title>{pin.name}</title>
-        {shortened(pin.name, MAX_LETTERS)}
+        {ellipsized(pin.name, MAX_LETTERS)}
         <tspan className="pin-what" dx={6}>
           muted
         </tspan>
@@ -128,7 +128,7 @@ export function PinTitle({ pin, hold, left, view }: PinTitleProps) {
       }}
     >
       <title>{pin.name}</title>
-      {shortened(pin.name, MAX_LETTERS)}
+      {ellipsized(pin.name, MAX_LETTERS)}
       <tspan className="pin-what" dx={6}>
         {`pinned ${distanceWords(pin, hold)}`}
       </tspan>

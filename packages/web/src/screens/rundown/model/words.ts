@@ -126,7 +126,3 @@ export const valueWords = (css: string): string =>
   css.replace(/-?\d+\.\d+/g, (n) => String(Number(Number(n).toFixed(2)))).replace(/^0px (?=\S)/, '');
 
 export { elementName };
-
-/** A name cut to so many letters; the whole of it belongs into a title beside it. */
-export const shortened = (name: string, letters: number): string =>
-  name.length > letters ? `${name.slice(0, letters - 1).trimEnd()}…` : name;

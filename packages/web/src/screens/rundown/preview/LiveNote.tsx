@@ -37,7 +37,7 @@ export function LiveNote({
         >
           Copy the line
         </button>
-        <button type="button" className="btn" onClick={again}>
+        <button type="button" className="btn" onClick={() => again()}>
           Look again
         </button>
       </p>

@@ -8,8 +8,8 @@ import { soloed } from '../model/find.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Gutter } from './Gutter.tsx';
 import { Guides } from './Guides.tsx';
-import { LiveNote } from './LiveNote.tsx';
 import { MoveGrips } from './MoveGrips.tsx';
+import { PageNote, PageRemark } from './PageNote.tsx';
 
 const GUTTER = 84;
 
@@ -20,11 +20,8 @@ export function Preview({ width, height }: { width: number; height: number }) {
   const document = useMemo(() => (solo ? soloed(whole, selection) : whole), [whole, solo, selection]);
   const frame = useRef<HTMLIFrameElement>(null);
   const state = useStore(link.store, (s) => s.link);
-  const late = useStore(link.store, (s) => s.late);
-  const refused = useStore(link.store, (s) => s.refused);
-  const live = useStore(link.store, (s) => s.layout);
   const scale = Math.min((width - GUTTER) / viewport.width, height / viewport.height, 1);
-  const { key, again } = useLinkedPage(frame, document);
+  const opened = useLinkedPage(frame, document);
   useEffect(() => link.setScale(scale), [link, scale]);
 
   const w = viewport.width * scale;
@@ -33,41 +30,19 @@ export function Preview({ width, height }: { width: number; height: number }) {
     <div className="preview" data-link={state} style={{ width, height }}>
       <div className="preview-page" style={{ width: w, height: h }}>
         <iframe
-          key={key}
+          key={opened.key}
           ref={frame}
           title={`Preview of ${page.name}`}
           sandbox={sandboxOf(page)}
+          tabIndex={page.live ? undefined : -1}
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
         />
-        {page.live && state !== 'ready' && state !== 'hung' && !live && (
-          <LiveNote live={page.live} refused={refused} again={again} />
-        )}
-        {!page.live && (state === 'loading' || state === 'lost') && !live && (
-          <div className="preview-note">
-            {state === 'loading' ? 'Opening the page …' : 'The page does not answer.'}
-          </div>
-        )}
-        {(state === 'hung' || (state === 'lost' && !page.live)) && (
-          <div className="preview-note hung">
-            <p>
-              {state === 'hung'
-                ? 'The page is busy and does not answer.'
-                : 'The page has gone elsewhere or cannot be shown.'}
-            </p>
-            <button type="button" className="btn main" onClick={again}>
-              Reload the page
-            </button>
-          </div>
-        )}
+        <PageNote opened={opened} />
         <Guides scale={scale} width={w} height={h} />
         <MoveGrips scale={scale} width={w} height={h} />
       </div>
       <Gutter scale={scale} left={w} height={h} />
-      {late && (
-        <p className="preview-late">
-          Its load event never came; measured three seconds after its DOM was there.
-        </p>
-      )}
+      <PageRemark opened={opened} />
     </div>
   );
 }

@@ -5,6 +5,17 @@ import { useOpenedPage } from '../../page-context.ts';
 import { useTrials } from '../trials-context.ts';
 import { following, handStore, triedOn } from './under-the-hand.ts';
 
+/** Keys that scroll, in heights of the viewport: the page itself never has the keyboard. */
+const KEYS: Record<string, number> = {
+  ArrowDown: 0.05,
+  ArrowUp: -0.05,
+  PageDown: 0.875,
+  PageUp: -0.875,
+  ' ': 0.875,
+  Home: -1e5,
+  End: 1e5,
+};
+
 interface FeltPageProps {
   how: Follow;
   other: Follow | null;
@@ -12,7 +23,7 @@ interface FeltPageProps {
 }
 
 export function FeltPage({ how, other, close }: FeltPageProps) {
-  const { viewport, session, events } = useOpenedPage();
+  const { viewport, session, events, link } = useOpenedPage();
   const { document } = useTrials();
   const [second, setSecond] = useState(false);
   const felt = second && other ? other : how;
@@ -37,11 +48,22 @@ export function FeltPage({ how, other, close }: FeltPageProps) {
   }, [viewport]);
   useEffect(() => handStore.setState({ how: felt }), [felt]);
   useEffect(() => {
-    // Here a click in the page picks nothing, and keys are the page’s own.
+    // Here a click in the page picks nothing.
     events.picked = () => undefined;
-    events.key = (key) => key === 'Escape' && close();
     events.zoom = () => undefined;
-  }, [events, close]);
+  }, [events]);
+  useEffect(() => {
+    const listen = (e: KeyboardEvent) => {
+      if (e.defaultPrevented || (e.target as Element).closest('input, textarea, select, .pop')) return;
+      if (e.key === 'Escape') return close();
+      const step = KEYS[e.key];
+      if (step === undefined || (e.key === ' ' && (e.target as Element).closest('button, a'))) return;
+      e.preventDefault();
+      link.scrollTo(Math.max(0, link.store.getState().offset.y + step * viewport.height));
+    };
+    addEventListener('keydown', listen);
+    return () => removeEventListener('keydown', listen);
+  }, [close, link, viewport]);
   const tried = triedOn(document);
   const isUsed = tried.every((m) => JSON.stringify(m.follow) === JSON.stringify(felt));
   const count = `${tried.length} ${tried.length === 1 ? 'motion' : 'motions'}`;
