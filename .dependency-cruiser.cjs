@@ -3,7 +3,10 @@ const core = (room, ...allowed) => ({
   name: `core-${room}`,
   severity: 'error',
   from: { path: `^packages/core/src/${room}/`, pathNot: '\\.test\\.ts$' },
-  to: { path: '^packages/core/src/', pathNot: `^packages/core/src/(${[room, ...allowed].join('|')})/` },
+  to: {
+    path: '^packages/core/src/',
+    pathNot: `^packages/core/src/(${['text', room, ...allowed].join('|')})/`,
+  },
 });
 
 module.exports = {
@@ -59,7 +62,9 @@ module.exports = {
       name: 'rooms-by-their-face',
       severity: 'error',
       from: { path: '^packages/(api|cli|probe|runtime|server|web)/' },
-      to: { path: '^packages/core/src/(?!index|testing/|format/marks|feel/follow|timeline/phases)' },
+      to: {
+        path: '^packages/core/src/(?!index|testing/|text/index|format/marks|feel/follow|timeline/phases)',
+      },
     },
     core('page'),
     core('timeline', 'page'),

@@ -11,7 +11,7 @@ const page = (tcp: number, udp: number) => `<!doctype html><html><head><title>Ou
 <link rel="prefetch" href="http://127.0.0.1:${tcp}/prefetch"><link rel="preload" as="fetch" crossorigin href="http://127.0.0.1:${tcp}/preload">
 <link rel="stylesheet" href="http://127.0.0.1:${tcp}/style.css"><link rel="icon" href="http://127.0.0.1:${tcp}/icon.png">
 <style>@font-face { font-family: x; src: url(http://127.0.0.1:${tcp}/font.woff2) } body { font-family: x; background: url(http://localhost:${tcp}/back.png) }</style>
-<script type="speculationrules">{"prefetch":[{"urls":["http://127.0.0.1:${tcp}/rules"]}]}</script>
+<script type="speculationrules">{"prefetch":[{"urls":["http://127.0.0.1:${tcp}/rules"],"eagerness":"immediate"}],"prerender":[{"urls":["http://127.0.0.1:${tcp}/prerender"],"eagerness":"immediate"}]}</script>
 </head><body>Words in a font<img src="http://127.0.0.1:${tcp}/img.png"><iframe src="http://127.0.0.1:${tcp}/frame"></iframe>
 <video src="http://[::1]:${tcp}/video.mp4"></video><object data="http://127.0.0.1:${tcp}/object"></object>
 <form id="f" target="_blank" action="http://127.0.0.1:${tcp}/form"></form>
@@ -29,6 +29,8 @@ const tries = {
   stun: () => { const c = new RTCPeerConnection({ iceServers: [{ urls: 'stun:127.0.0.1:${udp}' }] }); c.createDataChannel('x'); c.createOffer().then((o) => c.setLocalDescription(o)); },
   turn: () => { const c = new RTCPeerConnection({ iceServers: [{ urls: 'turn:127.0.0.1:${tcp}?transport=tcp', username: 'u', credential: 'p' }] }); c.createDataChannel('x'); c.createOffer().then((o) => c.setLocalDescription(o)); },
   worker: () => new Worker(URL.createObjectURL(new Blob(["fetch('http://127.0.0.1:${tcp}/worker', { mode: 'no-cors' }); new WebSocket('ws://127.0.0.1:${tcp}/worker')"]))),
+  shared: () => new SharedWorker(URL.createObjectURL(new Blob(["fetch('http://127.0.0.1:${tcp}/shared', { mode: 'no-cors' }); new WebSocket('ws://127.0.0.1:${tcp}/shared'); new EventSource('http://127.0.0.1:${tcp}/shared-events')"]))),
+  service: () => navigator.serviceWorker.register('/sw.js'),
   window: () => window.open('http://127.0.0.1:${tcp}/window'),
   form: () => document.getElementById('f').submit(),
   import: () => import('http://127.0.0.1:${tcp}/module.js'),

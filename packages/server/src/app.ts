@@ -9,6 +9,7 @@ import type { Logger } from 'pino';
 import { Importer, startImportWorker } from './bring/importer.ts';
 import { guardApi, isAppHost, tokenOfHost } from './http/guard.ts';
 import { Problem, problems, sendProblem } from './http/problem.ts';
+import type { LabTurn } from './lab/index.ts';
 import { Connect } from './preview/connect.ts';
 import { Proofs } from './preview/proofs.ts';
 import { servePreview } from './preview/serve.ts';
@@ -33,6 +34,7 @@ export interface AppOptions {
   appPort: number;
   /** folder with probe.js and web/ */
   dist: string;
+  lab: LabTurn;
 }
 
 /** Built, it lies beside the server; while developing it is run from its source. */
@@ -41,7 +43,7 @@ const importWorker = () =>
     ? startImportWorker(new URL('./bring/import-worker.ts', import.meta.url), ['--import', 'tsx'])
     : startImportWorker(new URL('./import-worker.js', import.meta.url));
 
-export function createApp({ pool, log, port, appPort, dist }: AppOptions): Express {
+export function createApp({ pool, log, port, appPort, dist, lab }: AppOptions): Express {
   const app = express();
   const addresses = { ports: [port, appPort] };
   const origins = addresses.ports.flatMap((p) => [`http://127.0.0.1:${p}`, `http://localhost:${p}`]);
@@ -120,7 +122,7 @@ export function createApp({ pool, log, port, appPort, dist }: AppOptions): Expre
     presetRoutes(pool),
     referenceRoutes(pool),
   );
-  api.use(handOffRoutes(pool, built, proofs));
+  api.use(handOffRoutes(pool, built, proofs, lab));
   api.use(trialRoutes(pool));
   api.use(schemaRoutes());
   api.use((req, res) =>

@@ -5,6 +5,7 @@ import pino from 'pino';
 import { z } from 'zod';
 import { createApp } from './app.ts';
 import { loadDemoOnce, resetDemo } from './demo/load.ts';
+import { LabTurn } from './lab/index.ts';
 import { migrate, NoDatabase, openPool, requireDatabase } from './store/database.ts';
 import { LabQueue } from './trial-queue/queue.ts';
 
@@ -30,18 +31,20 @@ async function begin(): Promise<void> {
     process.exit(0);
   }
   await loadDemoOnce(pool, demo);
+  const turn = new LabTurn(pool);
   const app = createApp({
     pool,
     log,
     port: env.PORT,
     appPort: env.LYVEK_APP_PORT ?? env.PORT,
     dist: join(env.LYVEK_ROOT, 'dist'),
+    lab: turn,
   });
   const server = app.listen(env.PORT, '127.0.0.1', (error) => {
     if (error) throw error;
     process.send?.({ ready: true, port: env.PORT });
   });
-  const lab = new LabQueue(pool, log, (file) => readFileSync(join(env.LYVEK_ROOT, 'dist', file)));
+  const lab = new LabQueue(pool, log, (file) => readFileSync(join(env.LYVEK_ROOT, 'dist', file)), turn);
   const worked = lab.work();
   let ending = false;
   const end = () => {

@@ -24,12 +24,16 @@ export const TrialSetupSchema = z.strictObject({
 });
 export type TrialSetup = z.infer<typeof TrialSetupSchema>;
 
-const column = z.array(z.number().finite()).max(400_000);
+/** Of the offsets: beyond what any browser lays out; of the rest: longer than any trial, ms. */
+const MAX_OFFSET = 34e6;
+const MAX_MS = 1e8;
+const column = z.array(z.number().min(-MAX_MS).max(MAX_MS)).max(400_000);
+const offsets = z.array(z.number().min(0).max(MAX_OFFSET)).max(400_000);
 export const TrialFramesSchema = z
   .strictObject({
     /** ms since the first frame, scroll offset in px */
     t: column,
-    y: column,
+    y: offsets,
     /** ms per part */
     ...(Object.fromEntries(COST_PARTS.map((p) => [p, column])) as Record<
       (typeof COST_PARTS)[number],

@@ -1,43 +1,17 @@
-/** Debian’s Chromium without a window, driven over the DevTools protocol. It reaches the files of one page and nothing else. */
-import { existsSync } from 'node:fs';
-import { chromium } from 'playwright-core';
+/** One page in Chromium, driven over the DevTools protocol. It reaches its own files and nothing else. */
+import { setTimeout as rest } from 'node:timers/promises';
 import type { Browser, Page } from 'playwright-core';
 import mime from 'mime-types';
 import type { Viewport } from '@lyvek/core';
+import { startBrowser } from './browser.ts';
 import type { PageFiles } from './page-files.ts';
-
-const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/snap/bin/chromium'];
-
-/** Path of the browser’s program, or null. `LYVEK_CHROMIUM` names another one. */
-export const chromiumPath = (): string | null =>
-  [process.env.LYVEK_CHROMIUM, ...PLACES].find((p) => p !== undefined && existsSync(p)) ?? null;
-
-export class NoChromium extends Error {
-  constructor() {
-    super(
-      'No Chromium is installed. On Debian: apt-get install --no-install-recommends chromium fonts-liberation. Or name one with LYVEK_CHROMIUM.',
-    );
-  }
-}
-
-const FLAGS = [
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  // Interception sees requests of pages; what is no request (sockets, peers, preconnects) goes by way of the proxy below, or not at all.
-  '--webrtc-ip-handling-policy=disable_non_proxied_udp',
-  '--force-webrtc-ip-handling-policy=disable_non_proxied_udp',
-  '--host-resolver-rules=MAP * ~NOTFOUND',
-];
-/** A proxy that nobody can reach: every connection that the browser makes by itself ends there, those to this machine too. */
-const NOWHERE = { server: 'http://nowhere.invalid:1', bypass: '<-loopback>' };
+import { Watch } from './watch.ts';
 
 /** A name that leads nowhere: requests to it are answered from the page’s files, all others are refused. */
 const HOST = 'http://page.test';
 const LOAD = 15_000;
 const LATE = 3000;
+const CLOSING_MS = 3000;
 
 export interface OpenedPage {
   page: Page;
@@ -52,33 +26,39 @@ export async function withPage<T>(
   work: (opened: OpenedPage) => Promise<T>,
   signal?: AbortSignal,
 ): Promise<T> {
-  const executablePath = chromiumPath();
-  if (!executablePath) throw new NoChromium();
   signal?.throwIfAborted();
-  const root = process.getuid?.() === 0;
-  const browser = await chromium.launch({
-    executablePath,
-    args: root ? [...FLAGS, '--no-sandbox'] : FLAGS,
-    proxy: NOWHERE,
-  });
-  const stop = () => void browser.close();
+  const started = await startBrowser();
+  const { browser } = started;
+  const watch = new Watch(started, HOST);
+  const stop = () => started.kill();
   signal?.addEventListener('abort', stop);
   try {
-    const opened = await open(browser, files, viewport);
-    return await work(opened);
+    const opened = open(browser, files, viewport, watch).then((page) => {
+      watch.settle();
+      return work(page);
+    });
+    return await watch.over(opened);
   } catch (error) {
     // Closing the browser makes whatever was under way fail in its own words.
     signal?.throwIfAborted();
     throw error;
   } finally {
     signal?.removeEventListener('abort', stop);
-    await browser.close();
+    // A page that is busy may keep the browser from closing.
+    await Promise.race([browser.close(), rest(CLOSING_MS)]);
+    started.kill();
   }
 }
 
-async function open(browser: Browser, files: PageFiles, viewport: Viewport): Promise<OpenedPage> {
+async function open(
+  browser: Browser,
+  files: PageFiles,
+  viewport: Viewport,
+  watch: Watch,
+): Promise<OpenedPage> {
   const context = await browser.newContext({ viewport, serviceWorkers: 'block', acceptDownloads: false });
   const page = await context.newPage();
+  watch.page(page);
   page.on('dialog', (d) => void d.dismiss().catch(() => {}));
   await context.routeWebSocket(/./, (socket) => void socket.close());
   await context.route('**/*', async (route) => {

@@ -23,7 +23,7 @@ const marks = [mark(100, 0), mark(116, 20), mark(150, 60)];
 
 describe('frames of a trace', () => {
   test('lie between two marks, at the offset of the first, with the time until the next', () => {
-    const f = framesOf(marks);
+    const f = framesOf(marks, 9000);
     expect([f.t, f.y, f.interval]).toEqual([
       [0, 16],
       [0, 20],
@@ -31,16 +31,14 @@ describe('frames of a trace', () => {
     ]);
   });
   test('a mark that is told twice counts once, and there may be none', () => {
-    expect(framesOf([...marks, { ...mark(116.1, 20) }]).y).toEqual([0, 20]);
-    expect(framesOf([]).t).toEqual([]);
+    expect(framesOf([...marks, { ...mark(116.1, 20) }], 9000).y).toEqual([0, 20]);
+    expect(framesOf([], 9000).t).toEqual([]);
   });
   test('work counts for the frame that it begins in, by class, as time of the processor', () => {
-    const f = framesOf([
-      ...marks,
-      work('UpdateLayoutTree', 101, 5, 3),
-      work('Layout', 107, 2),
-      work('Commit', 120, 4),
-    ]);
+    const f = framesOf(
+      [...marks, work('UpdateLayoutTree', 101, 5, 3), work('Layout', 107, 2), work('Commit', 120, 4)],
+      9000,
+    );
     expect([f.style, f.composite, f.paint]).toEqual([
       [5, 0],
       [0, 4],
@@ -48,28 +46,35 @@ describe('frames of a trace', () => {
     ]);
   });
   test('what is nested has its own class and is taken off what is around it', () => {
-    const f = framesOf([
-      ...marks,
-      work('FireAnimationFrame', 101, 8),
-      work('FunctionCall', 101.5, 7),
-      work('Layout', 103, 3),
-    ]);
+    const f = framesOf(
+      [...marks, work('FireAnimationFrame', 101, 8), work('FunctionCall', 101.5, 7), work('Layout', 103, 3)],
+      9000,
+    );
     expect(f.script[0]).toBeCloseTo(5, 6);
     expect(f.style[0]).toBeCloseTo(3, 6);
   });
   test('of other threads the busiest that draws counts; of other processes’ main threads nothing does', () => {
-    const f = framesOf([
-      thread('Compositor', 11),
-      thread('CrRendererMain', 10, 2),
-      thread('CrGpuMain', 30, 3),
-      ...marks,
-      work('RunTask', 102, 4, 4, { pid: 1, tid: 11 }),
-      work('RunTask', 102, 9, 9, { pid: 2, tid: 10 }),
-      work('RunTask', 103, 1, 1, { pid: 3, tid: 30 }),
-      work('Layout', 103, 5, 5, { pid: 2, tid: 10 }),
-    ]);
+    const f = framesOf(
+      [
+        thread('Compositor', 11),
+        thread('CrRendererMain', 10, 2),
+        thread('CrGpuMain', 30, 3),
+        ...marks,
+        work('RunTask', 102, 4, 4, { pid: 1, tid: 11 }),
+        work('RunTask', 102, 9, 9, { pid: 2, tid: 10 }),
+        work('RunTask', 103, 1, 1, { pid: 3, tid: 30 }),
+        work('Layout', 103, 5, 5, { pid: 2, tid: 10 }),
+      ],
+      9000,
+    );
     expect(f.composite[0]).toBeCloseTo(4, 6);
     expect(f.style[0]).toBe(0);
+  });
+  test('marks that the page sets itself, at places that it does not have, count for nothing', () => {
+    const forged = [1e10, -5, NaN, Infinity, 40_000].map((y, i) => mark(120 + i, y));
+    expect(framesOf([...marks, ...forged], 9000)).toEqual(framesOf(marks, 9000));
+    const flood = Array.from({ length: 300_000 }, (_, i) => mark(200 + i, i % 9000));
+    expect(framesOf([...marks, ...flood], 9000).y.length).toBeLessThanOrEqual(200_000);
   });
   test('reads a trace file and leaves out what is no event', () => {
     const text = JSON.stringify({ traceEvents: [mark(1, 0), { name: 4 }, 'x'] });

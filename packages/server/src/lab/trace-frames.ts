@@ -33,6 +33,10 @@ const MAIN: Record<string, CostPart> = {
   Layerize: 'composite',
   Commit: 'composite',
 };
+/** More frames than any trial can have: ten minutes at 240 Hz. */
+const MAX_MARKS = 200_000;
+/** A page may have grown a little since it was measured, px. */
+const SLACK = 20_000;
 /** Threads that put frames together: the renderer’s compositor and rasterizers, and the GPU process. */
 const DRAWING =
   /^(?:Compositor|CompositorTileWorker.*|ThreadPoolForegroundWorker|VizCompositorThread|CrGpuMain)$/;
@@ -46,11 +50,16 @@ export function eventsOf(trace: Buffer): TraceEvent[] {
   });
 }
 
-export function framesOf(events: readonly TraceEvent[]): TrialFrames {
+/**
+ * Frames between the marks. `max`: as far as the page can be scrolled, px. The page can set marks of this name too; those at no offset of the page
+ * count for nothing, and of very many the first ones count.
+ */
+export function framesOf(events: readonly TraceEvent[], max: number): TrialFrames {
   const marks = events
     .filter((e) => e.name.startsWith(MARK))
+    .slice(0, MAX_MARKS)
     .map((e) => ({ ts: e.ts, y: Number(e.name.slice(MARK.length)), pid: e.pid, tid: e.tid }))
-    .filter((m) => Number.isFinite(m.y))
+    .filter((m) => m.y >= 0 && m.y <= max + SLACK)
     .sort((a, b) => a.ts - b.ts);
   // A mark is told once by the page and may be told again where it is measured.
   const frames = marks.filter((m, i) => i === 0 || m.ts - marks[i - 1]!.ts > 200);

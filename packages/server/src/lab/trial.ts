@@ -1,5 +1,4 @@
 /** A measured trial: Chromium scrolls the finished hand-off with real wheel input, slowed down like the device, and is traced. */
-import { readFileSync } from 'node:fs';
 import { setTimeout as rest } from 'node:timers/promises';
 import type { Browser, CDPSession, Page } from 'playwright-core';
 import {
@@ -17,6 +16,7 @@ import type { TrialFrames, TrialResult, TrialSetup } from '@lyvek/core';
 import { withPage } from './chromium.ts';
 import type { PageFiles } from './page-files.ts';
 import { eventsOf, framesOf, MARK } from './trace-frames.ts';
+import { TrialFailed } from './watch.ts';
 
 const CATEGORIES = [
   'devtools.timeline',
@@ -30,11 +30,8 @@ const MARKING = `(() => { const mark = () => { performance.mark('${MARK}' + Math
 const FRAME = 1000 / 60;
 /** After the hand, ms: so that what follows comes to rest inside the trace. */
 const SETTLE = 700;
-/** A page that takes more memory than this is ended, MB. */
-const MOST_MEMORY = 1500;
-const LOOK_EVERY = 500;
-
-export class TrialFailed extends Error {}
+/** A trace that is larger is not read, bytes: a page can fill it with marks of its own. */
+const MAX_TRACE_BYTES = 192e6;
 
 /** No trial may take longer than this, ms. */
 export const MOST_TRIAL = 10 * 60_000;
@@ -64,18 +61,17 @@ export async function runTrial(
     setup.viewport,
     async ({ page, late }) => {
       const browser = page.context().browser()!;
-      const watch = new Watch(page, browser);
       const cdp = await page.context().newCDPSession(page);
       await cdp.send('Emulation.setCPUThrottlingRate', { rate: deviceById(setup.device).slower });
       await page.evaluate(MARKING);
-      const max = Math.round(
-        await page.evaluate<number>('Math.max(0, document.scrollingElement.scrollHeight - innerHeight)'),
+      const max = heightOf(
+        await page.evaluate<unknown>('Math.max(0, document.scrollingElement.scrollHeight - innerHeight)'),
       );
       const runs: TrialFrames[] = [];
       const notes = late ? ['The page’s load event never came.'] : [];
       for (let i = 0; i <= setup.repeats; i++) {
         const measured = i > 0;
-        const frames = await watch.over(oneRun(page, browser, cdp, setup, max, measured, signal));
+        const frames = await oneRun(page, browser, cdp, setup, max, measured, signal);
         if (measured && frames) runs.push(frames);
         told?.((i + 1) / (setup.repeats + 1));
         signal.throwIfAborted();
@@ -98,6 +94,12 @@ export async function runTrial(
   );
 }
 
+/** What the page says of its own height, within what a browser can lay out. */
+const heightOf = (said: unknown): number =>
+  typeof said === 'number' && Number.isFinite(said) ? Math.min(MAX_HEIGHT, Math.max(0, Math.round(said))) : 0;
+/** Chromium lays nothing out beyond it, px. */
+const MAX_HEIGHT = 33_554_432;
+
 /** The hand goes over the page once; traced if it is measured. */
 async function oneRun(
   page: Page,
@@ -115,7 +117,13 @@ async function oneRun(
   await scroll(cdp, setup, up ? max : 0, up ? 0 : max, signal);
   if (setup.direction === 'both') await scroll(cdp, setup, max, 0, signal);
   await rest(SETTLE, undefined, { signal });
-  return measured ? framesOf(eventsOf(await browser.stopTracing())) : null;
+  if (!measured) return null;
+  const trace = await browser.stopTracing();
+  if (trace.length > MAX_TRACE_BYTES)
+    throw new TrialFailed(
+      'The page made the browser record more than can be read. Does it set marks in a loop?',
+    );
+  return framesOf(eventsOf(trace), max);
 }
 
 /** Wheel events sixty times a second, each as long as the hand has gone since the last; none waits for an answer. */
@@ -150,69 +158,4 @@ async function scroll(
       })
       .catch(() => {});
   }
-}
-
-/** Ends a run as soon as the page is gone, has gone elsewhere, or takes more memory than the machine can give. */
-class Watch {
-  private readonly failed: Promise<never>;
-  private fail!: (why: string) => void;
-
-  constructor(page: Page, browser: Browser) {
-    this.failed = new Promise((_done, reject) => {
-      this.fail = (why) => reject(new TrialFailed(why));
-    });
-    this.failed.catch(() => {});
-    page.on('crash', () => this.fail('The page crashed while it was scrolled.'));
-    page.on('framenavigated', (f) => {
-      if (f === page.mainFrame()) this.fail('The page went to another address while it was scrolled.');
-    });
-    browser.on('disconnected', () => this.fail('Chromium ended while the page was scrolled.'));
-  }
-
-  async over<T>(work: Promise<T>): Promise<T> {
-    const timer = setInterval(() => this.look(), LOOK_EVERY);
-    try {
-      return await Promise.race([work, this.failed]);
-    } finally {
-      clearInterval(timer);
-      work.catch(() => {});
-    }
-  }
-
-  private look(): void {
-    const used = memoryOf(childrenOf(process.pid));
-    if (used > MOST_MEMORY * 1e6)
-      this.fail(`The page took more than ${MOST_MEMORY} MB of memory; it was ended.`);
-  }
-}
-
-/** Every process below one. */
-function childrenOf(root: number): number[] {
-  const found: number[] = [];
-  const queue = [root];
-  for (let pid = queue.shift(); pid !== undefined; pid = queue.shift())
-    try {
-      const text = readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim();
-      for (const child of text ? text.split(' ').map(Number) : []) {
-        found.push(child);
-        queue.push(child);
-      }
-    } catch {
-      // It ended while we looked.
-    }
-  return found;
-}
-const PAGE_SIZE = 4096;
-/** Resident memory of the largest of some processes, bytes. */
-function memoryOf(pids: readonly number[]): number {
-  let most = 0;
-  for (const pid of pids)
-    try {
-      // The largest one counts: renderers share what the others have.
-      const [, resident = '0'] = readFileSync(`/proc/${pid}/statm`, 'utf8').split(' ');
-      most = Math.max(most, Number(resident) * PAGE_SIZE);
-    } catch {
-      // It ended while we looked.
-    }
-  return most;
 }

@@ -21,7 +21,8 @@ import { filesOf, pageById } from '../store/pages.ts';
 import { takeWithDocument } from '../store/takes.ts';
 import { handOffPage, handedOff } from '../hand-off/files.ts';
 import { handOffOf } from '../hand-off/make.ts';
-import { NoChromium, chromiumPath, filesInMemory, lookAt } from '../lab/index.ts';
+import { LabBusy, NoChromium, chromiumPath, failureSentence, filesInMemory, lookAt } from '../lab/index.ts';
+import type { LabTurn } from '../lab/index.ts';
 import type { Proofs } from '../preview/proofs.ts';
 
 const Query = z.object({
@@ -47,7 +48,12 @@ const PLACES = 120;
 const LONGEST_PROOF = 120_000;
 
 /** `built` reads one of the built scripts. */
-export function handOffRoutes(pool: pg.Pool, built: (file: string) => Buffer, proofs: Proofs): Router {
+export function handOffRoutes(
+  pool: pg.Pool,
+  built: (file: string) => Buffer,
+  proofs: Proofs,
+  turn: LabTurn,
+): Router {
   const routes = Router();
   routes.get('/takes/:id/hand-off.zip', async (req, res) => {
     const query = read(Query, req.query);
@@ -82,19 +88,25 @@ export function handOffRoutes(pool: pg.Pool, built: (file: string) => Buffer, pr
     const plan = proofPlan(document, held, PLACES);
     const gone = new AbortController();
     res.on('close', () => gone.abort());
-    const looks = await lookAt(
-      filesInMemory(page.entry, handedOff(files, page.entry, assembled, built)),
-      layout.viewport,
-      built('in-page.js').toString('utf8'),
-      plan,
-      () => {},
-      AbortSignal.any([gone.signal, AbortSignal.timeout(LONGEST_PROOF)]),
-    ).catch((error: unknown) => {
+    const prove = () =>
+      lookAt(
+        filesInMemory(page.entry, handedOff(files, page.entry, assembled, built)),
+        layout.viewport,
+        built('in-page.js').toString('utf8'),
+        plan,
+        () => {},
+        AbortSignal.any([gone.signal, AbortSignal.timeout(LONGEST_PROOF)]),
+      );
+    const looks = await turn.run(prove, gone.signal).catch((error: unknown) => {
       if (gone.signal.aborted) return null;
+      if (error instanceof LabBusy) throw new Problem(429, 'Busy', error.message);
+      const late = error instanceof Error && error.name === 'TimeoutError';
       throw new Problem(
         504,
         'Not proved',
-        `Chromium did not get to the end of it: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}`,
+        late
+          ? `Chromium did not get to the end of it within ${LONGEST_PROOF / 1000} s.`
+          : failureSentence(error),
       );
     });
     if (looks) answer(res, ProofResultShape, judge(document, held, plan, looks));

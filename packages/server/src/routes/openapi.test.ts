@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Router } from 'express';
 import type pg from 'pg';
 import { Importer } from '../bring/importer.ts';
+import { LabTurn } from '../lab/index.ts';
 import { Proofs } from '../preview/proofs.ts';
 import { handOffRoutes } from './hand-off.ts';
 import { healthRoutes } from './health.ts';
@@ -34,7 +35,7 @@ describe('the description of the API', () => {
       trialRoutes(nothing),
       presetRoutes(nothing),
       referenceRoutes(nothing),
-      handOffRoutes(nothing, () => Buffer.alloc(0), new Proofs()),
+      handOffRoutes(nothing, () => Buffer.alloc(0), new Proofs(), new LabTurn(nothing)),
       schemaRoutes(),
     ].flatMap(routed);
     expect(OPERATIONS.map(({ is }) => is.join(' ')).sort()).toEqual([...new Set(real)].sort());

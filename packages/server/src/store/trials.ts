@@ -105,9 +105,13 @@ export const cancelTrial = async (db: Db, id: string): Promise<boolean> =>
     )
   ).rowCount === 1;
 
-/** A trial whose runner has been silent for this long is taken from it, s. */
+/** A trial whose runner has been silent for this long is taken from it, s; one that was heard of in the future too: a clock was set back. */
 const SILENT = 20;
 const MOST_ATTEMPTS = 2;
+
+/** Whether any waits to be run. */
+export const isTrialWaiting = async (db: Db): Promise<boolean> =>
+  ((await db.query(`select 1 from trials where state = 'queued' limit 1`)).rowCount ?? 0) > 0;
 
 /** Gives those back to the queue whose runner has gone; ends those that have gone twice. */
 export async function reviveTrials(db: Db): Promise<void> {
@@ -116,7 +120,7 @@ export async function reviveTrials(db: Db): Promise<void> {
        ended_at = case when attempts < ${MOST_ATTEMPTS} then null else now() end,
        why = case when attempts < ${MOST_ATTEMPTS} then null
          else 'The server was stopped twice while it ran. Run it again.' end
-     where state = 'running' and beat_at < now() - interval '${SILENT} seconds'`,
+     where state = 'running' and abs(extract(epoch from now() - beat_at)) > ${SILENT}`,
   );
 }
 

@@ -7,15 +7,14 @@ import { readDocument, TrialSetupSchema } from '@lyvek/core';
 import type { TrialSetup } from '@lyvek/core';
 import { handOffOf } from '../hand-off/make.ts';
 import { handedOff } from '../hand-off/files.ts';
-import { beatTrial, claimTrial, endTrial, reviveTrials } from '../store/trials.ts';
+import { beatTrial, claimTrial, endTrial, isTrialWaiting, reviveTrials } from '../store/trials.ts';
 import type { TrialRow } from '../store/trials.ts';
 import { refitPrices } from './fit-prices.ts';
-import { filesInMemory, longestOf, runTrial, TrialFailed } from '../lab/index.ts';
+import { failureSentence, filesInMemory, longestOf, runTrial, TrialFailed } from '../lab/index.ts';
+import type { LabTurn } from '../lab/index.ts';
 
 const LOOK_EVERY = 1000;
 const BEAT_EVERY = 2000;
-/** One lock per machine, so that two servers on it do not measure each other. */
-const LOCK = 487_003;
 
 export class LabQueue {
   private readonly ended = new AbortController();
@@ -25,6 +24,7 @@ export class LabQueue {
     private readonly pool: pg.Pool,
     private readonly log: Logger,
     private readonly built: (file: string) => Uint8Array,
+    private readonly turn: LabTurn,
   ) {}
 
   /** Works until `stop`. Errors of the database are waited out. */
@@ -43,26 +43,11 @@ export class LabQueue {
 
   private async next(): Promise<void> {
     await reviveTrials(this.pool);
-    const client = await this.pool.connect();
-    let broken = false;
-    try {
-      const { rows } = await client.query<{ mine: boolean }>(
-        'select pg_try_advisory_lock($1, hashtext($2)) as mine',
-        [LOCK, hostname()],
-      );
-      if (!rows[0]?.mine) return;
-      try {
-        const trial = await claimTrial(client, this.machine);
-        if (trial) await this.run(trial);
-      } finally {
-        await client
-          .query('select pg_advisory_unlock($1, hashtext($2))', [LOCK, hostname()])
-          .catch(() => (broken = true));
-      }
-    } finally {
-      // A connection in doubt is closed, and its lock with it.
-      client.release(broken);
-    }
+    if (!(await isTrialWaiting(this.pool))) return;
+    await this.turn.run(async () => {
+      const trial = await claimTrial(this.pool, this.machine);
+      if (trial) await this.run(trial);
+    }, this.ended.signal);
   }
 
   private async run(trial: TrialRow & { document: unknown }): Promise<void> {
@@ -92,8 +77,8 @@ export class LabQueue {
       );
     } catch (error) {
       if (gone.signal.aborted || this.ended.signal.aborted) return;
-      const why = error instanceof Error ? error.message.split('\n')[0]! : String(error);
-      await endTrial(this.pool, trial.id, { why });
+      this.log.info({ err: error instanceof Error ? error.message : String(error) }, 'a trial failed');
+      await endTrial(this.pool, trial.id, { why: failureSentence(error) });
     } finally {
       clearInterval(beat);
     }
