@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { ensureBuilt } from './setup/build.mjs';
 import { checkNode, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
 import { inRoot } from './setup/paths.mjs';
-import { runningCluster, startPostgres } from './setup/postgres.mjs';
+import { keepPostgres, runningCluster } from './setup/postgres.mjs';
 import { run } from './setup/processes.mjs';
 import { giveUp } from './setup/say.mjs';
 
@@ -17,8 +17,8 @@ let url = process.env.DATABASE_URL ?? runningCluster(dir);
 if (!url) {
   if (!existsSync(join(dir, 'pg')))
     giveUp('there is no database yet. Run npm start once; it loads the demo by itself.');
-  cluster = await startPostgres({ bin: await ensurePostgres(), dir });
-  url = cluster.url;
+  cluster = keepPostgres({ bin: await ensurePostgres(), dir });
+  ({ url } = await cluster.ready);
 }
 const { code, output } = await run(process.execPath, [inRoot('dist/server.js'), '--reset-demo'], {
   quiet: true,

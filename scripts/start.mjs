@@ -7,7 +7,7 @@ import { checkNode, ensurePackages, ensurePostgres } from './setup/dependencies.
 import { takeLock } from './setup/lock.mjs';
 import { inRoot } from './setup/paths.mjs';
 import { freePort, isFree } from './setup/ports.mjs';
-import { startPostgres } from './setup/postgres.mjs';
+import { keepPostgres } from './setup/postgres.mjs';
 import { endRunning, run } from './setup/processes.mjs';
 import { giveUp, say } from './setup/say.mjs';
 import { startServer } from './setup/server.mjs';
@@ -40,24 +40,10 @@ await ensurePackages();
 
 async function database() {
   if (process.env.DATABASE_URL) return process.env.DATABASE_URL;
-  const bin = await ensurePostgres();
-  let cluster;
-  const start = async (at) => {
-    cluster = await startPostgres({
-      bin,
-      dir,
-      port: at,
-      onExit: async () => {
-        if (ending) return;
-        say('PostgreSQL ended; starting it again …');
-        await start(cluster.port);
-        say('PostgreSQL is back.');
-      },
-    });
-  };
-  await start();
+  const cluster = keepPostgres({ bin: await ensurePostgres(), dir });
+  // Known before it is there: an end that is asked for meanwhile ends it too.
   closing.push(() => cluster.stop());
-  return cluster.url;
+  return (await cluster.ready).url;
 }
 
 const [url] = await Promise.all([database(), dev ? buildProbe() : ensureBuilt()]);
@@ -77,6 +63,7 @@ const server = await startServer({
   return null;
 });
 if (!server) await end(1);
+if (ending) await server.stop();
 closing.push(() => server.stop());
 
 if (dev)

@@ -156,6 +156,15 @@ const MADE = [
 ];
 const isFilled = (path) => existsSync(path) && statSync(path).isFile() && statSync(path).size > 0;
 
+/** What a build consists of, so that one whose files were changed or cut off is made again. */
+function contents(dir) {
+  const hash = createHash('sha256');
+  const names = readdirSync(dir, { recursive: true, withFileTypes: true });
+  for (const path of names.filter((f) => f.isFile()).map((f) => join(f.parentPath, f.name)).sort())
+    if (!path.endsWith('.fingerprint')) hash.update(path.slice(dir.length)).update(readFileSync(path));
+  return hash.digest('hex');
+}
+
 /** The line of a long complaint that says what is wrong. */
 const firstLine = (output) =>
   output
@@ -174,7 +183,8 @@ function firstFault(error) {
 export async function ensureBuilt({ force = false } = {}) {
   const stamp = inRoot('dist', '.fingerprint');
   const now = fingerprint();
-  if (!force && MADE.every((f) => isFilled(inRoot('dist', f))) && readFileSync(stamp, 'utf8') === now) return;
+  const isWhole = () => readFileSync(stamp, 'utf8') === `${now} ${contents(inRoot('dist'))}`;
+  if (!force && MADE.every((f) => isFilled(inRoot('dist', f))) && isWhole()) return;
   say('building …');
   try {
     // Whatever stands there that is not ours to write into, a file of that name or a half-made build, goes.
@@ -199,5 +209,5 @@ export async function ensureBuilt({ force = false } = {}) {
   if (built instanceof Error) giveUp(`it could not be built: ${firstFault(built)}`);
   const { code, output } = await web;
   if (code !== 0) giveUp(`the interface could not be built: ${firstLine(output)}`);
-  writeFileSync(stamp, now);
+  writeFileSync(stamp, `${now} ${contents(inRoot('dist'))}`);
 }

@@ -2,29 +2,24 @@
 import { rmSync } from 'node:fs';
 import { inRoot } from './paths.mjs';
 import { freePort } from './ports.mjs';
-import { startPostgres } from './postgres.mjs';
+import { keepPostgres } from './postgres.mjs';
 import { startServer } from './server.mjs';
 
-export async function startStack({ bin, dir }) {
+export async function startStack({ bin, dir, env = {} }) {
   rmSync(dir, { recursive: true, force: true });
-  let stopping = false;
-  let cluster;
-  const database = async (port) => {
-    cluster = await startPostgres({ bin, dir, port, onExit: () => !stopping && database(cluster.port) });
-  };
-  await database();
+  const cluster = keepPostgres({ bin, dir });
+  const { url: databaseUrl } = await cluster.ready;
   const port = await freePort();
   const server = await startServer({
     args: [inRoot('dist/server.js')],
-    env: { DATABASE_URL: cluster.url, PORT: String(port), LYVEK_ROOT: inRoot(), LYVEK_LOG: 'silent' },
+    env: { DATABASE_URL: databaseUrl, PORT: String(port), LYVEK_ROOT: inRoot(), LYVEK_LOG: 'silent', ...env },
   });
   return {
     url: `http://127.0.0.1:${port}`,
-    databaseUrl: cluster.url,
+    databaseUrl,
     /** what tests that kill things need to know */
-    facts: () => ({ port, dataDir: dir, supervisor: process.pid, databaseUrl: cluster.url }),
+    facts: () => ({ port, dataDir: dir, supervisor: process.pid, databaseUrl }),
     async stop() {
-      stopping = true;
       await server.stop();
       await cluster.stop();
     },

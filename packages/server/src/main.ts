@@ -21,6 +21,10 @@ const env = Env.parse(process.env);
 const log = pino({ level: env.LYVEK_LOG }, pino.destination(2));
 const pool = openPool(env.DATABASE_URL, log);
 
+// Whoever started it is gone before it was ready: nobody would end it.
+const orphaned = () => process.exit(0);
+process.on('disconnect', orphaned);
+
 async function begin(): Promise<void> {
   await requireDatabase(pool, env.DATABASE_URL);
   await migrate(pool, join(env.LYVEK_ROOT, 'packages/server/src/migrations'));
@@ -57,6 +61,7 @@ async function begin(): Promise<void> {
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 1500).unref();
   };
+  process.off('disconnect', orphaned);
   process.on('SIGTERM', end);
   process.on('SIGINT', end);
   // Without its supervisor nobody would end it.
