@@ -15,8 +15,13 @@ export default defineConfig({
   projects: [
     // The lab runs one trial at a time, so two tests of it would only wait for each other.
     { name: 'lab', testMatch: '**/lab/*.spec.ts', workers: 1 },
-    { name: 'all', testIgnore: ['**/saving.spec.ts', '**/lab/*.spec.ts'] },
-    { name: 'saving', testMatch: '**/saving.spec.ts', dependencies: ['lab', 'all'] },
+    { name: 'all', testIgnore: ['**/saving.spec.ts', '**/faults/*.spec.ts', '**/lab/*.spec.ts'] },
+    {
+      name: 'faults',
+      testMatch: ['**/saving.spec.ts', '**/faults/*.spec.ts'],
+      workers: 1,
+      dependencies: ['lab', 'all'],
+    },
   ],
   use: {
     viewport: { width: 1280, height: 800 },

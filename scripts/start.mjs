@@ -5,6 +5,7 @@
 import { buildProbe, ensureBuilt } from './setup/build.mjs';
 import { checkNode, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
 import { takeLock } from './setup/lock.mjs';
+import { accessKey } from './setup/key.mjs';
 import { inRoot } from './setup/paths.mjs';
 import { freePort, isFree } from './setup/ports.mjs';
 import { keepPostgres } from './setup/postgres.mjs';
@@ -47,6 +48,7 @@ async function database() {
 }
 
 const [url] = await Promise.all([database(), dev ? buildProbe() : ensureBuilt()]);
+const key = accessKey(dir);
 const apiPort = dev ? await freePort() : port;
 const server = await startServer({
   args: dev
@@ -56,6 +58,7 @@ const server = await startServer({
     DATABASE_URL: url,
     PORT: String(apiPort),
     LYVEK_ROOT: inRoot(),
+    LYVEK_KEY: key,
     ...(dev ? { LYVEK_APP_PORT: String(port) } : {}),
   },
 }).catch((error) => {
@@ -75,4 +78,4 @@ if (dev)
       env: { ...process.env, LYVEK_API: `http://127.0.0.1:${apiPort}`, VITE_PREVIEW_PORT: String(apiPort) },
     },
   ).then(() => end(1));
-process.stdout.write(`Lyvek is ready at http://127.0.0.1:${port}\n`);
+process.stdout.write(`Lyvek is ready at http://127.0.0.1:${port}${key ? `/?key=${key}` : ''}\n`);

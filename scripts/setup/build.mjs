@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { inRoot } from './paths.mjs';
 import { run } from './processes.mjs';
 import { giveUp, say } from './say.mjs';
@@ -160,17 +161,24 @@ const isFilled = (path) => existsSync(path) && statSync(path).isFile() && statSy
 function contents(dir) {
   const hash = createHash('sha256');
   const names = readdirSync(dir, { recursive: true, withFileTypes: true });
-  for (const path of names.filter((f) => f.isFile()).map((f) => join(f.parentPath, f.name)).sort())
+  for (const path of names
+    .filter((f) => f.isFile())
+    .map((f) => join(f.parentPath, f.name))
+    .sort())
     if (!path.endsWith('.fingerprint')) hash.update(path.slice(dir.length)).update(readFileSync(path));
   return hash.digest('hex');
 }
 
-/** The line of a long complaint that says what is wrong. */
-const firstLine = (output) =>
-  output
+/** What a long complaint of the bundler says is wrong, and where. */
+function firstLine(output) {
+  const lines = stripVTControlCharacters(output)
     .split('\n')
-    .find((line) => /error|failed|unexpected/i.test(line))
-    ?.trim() ?? output.trim().slice(-300);
+    .map((l) => l.trim());
+  const from = lines.findLastIndex((l) => /^(Error: )?Build failed with/.test(l));
+  const fault = lines.slice(from + 1).find((l) => l !== '') ?? output.trim().slice(-300);
+  const place = /\[ (\S+:\d+:\d+) \]/.exec(lines.join('\n'))?.[1];
+  return `${place ? `${place}: ` : ''}${fault.replace(/^\[[^\]]*\]\s*/, '')}`;
+}
 
 /** Of a build that failed: the first fault with its place, in one line. */
 function firstFault(error) {
@@ -202,10 +210,11 @@ export async function ensureBuilt({ force = false } = {}) {
       cwd: inRoot('packages/web'),
     },
   );
-  const built = await Promise.all([build(serverBundle(inRoot('dist/server.js'))),
-    build(importWorkerBundle(inRoot('dist/import-worker.js'))), buildCli()]).catch(
-    (error) => error,
-  );
+  const built = await Promise.all([
+    build(serverBundle(inRoot('dist/server.js'))),
+    build(importWorkerBundle(inRoot('dist/import-worker.js'))),
+    buildCli(),
+  ]).catch((error) => error);
   if (built instanceof Error) giveUp(`it could not be built: ${firstFault(built)}`);
   const { code, output } = await web;
   if (code !== 0) giveUp(`the interface could not be built: ${firstLine(output)}`);

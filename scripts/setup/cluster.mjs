@@ -130,4 +130,3 @@ function makeCluster(bin, dir, home) {
   if (existsSync(home)) renameSync(home, `${home}.broken-${Date.now()}`);
   renameSync(fresh, home);
 }
-

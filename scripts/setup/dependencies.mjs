@@ -2,11 +2,15 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { inRoot } from './paths.mjs';
+import { inRoot, ROOT } from './paths.mjs';
 import { hasProgram, isDebian, isRoot, run } from './processes.mjs';
 import { giveUp, say } from './say.mjs';
 
 export function checkNode() {
+  if (/[#?]/.test(ROOT))
+    giveUp(
+      `the path of this folder, ${ROOT}, has a “#” or “?” in it, which its build cannot read. Rename that folder.`,
+    );
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19))
     giveUp(`it needs Node 20.19 or newer; this is ${process.versions.node}.`);

@@ -18,7 +18,8 @@ export function takeLock(dir) {
     mkdirSync(dir, { recursive: true });
     writeFileSync(file, String(process.pid), { flag: 'wx' });
   } catch (error) {
-    if (error.code !== 'EEXIST' || !existsSync(file)) giveUp(`${dir} cannot be used for data: ${WHY[error.code] ?? error.message}.`);
+    if (error.code !== 'EEXIST' || !existsSync(file))
+      giveUp(`${dir} cannot be used for data: ${WHY[error.code] ?? error.message}.`);
     const pid = Number(readFileSync(file, 'utf8'));
     if (isNode(pid))
       giveUp(`it is already running here (process ${pid}). Stop that one first, or open its address.`);

@@ -32,7 +32,9 @@ export async function startServer({ args, env, keepAlive = true, quiet = false }
         reject(new Error(`the server ended (${signal ?? code})`));
         if (stopping || !keepAlive) return;
         const pause = PAUSES_MS[Math.min(failures++, PAUSES_MS.length - 1)];
-        say(`the server ended (${signal ?? code}); starting it again${pause > 1000 ? ` in ${pause / 1000} s` : ''} …`);
+        say(
+          `the server ended (${signal ?? code}); starting it again${pause > 1000 ? ` in ${pause / 1000} s` : ''} …`,
+        );
         const next = () =>
           launch().then(
             () => say('the server is back.'),

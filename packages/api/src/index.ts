@@ -20,7 +20,15 @@ export const Name = z
   .min(1, 'a name is needed')
   .max(120, 'a name has at most 120 characters');
 
-export const Health = z.object({ ok: z.boolean(), database: z.boolean(), version: z.string() });
+export const Health = z.object({
+  ok: z.boolean(),
+  database: z.boolean(),
+  disk: z.boolean(),
+  version: z.string(),
+});
+
+/** What the data takes on disk, bytes, and how many revisions and files that are. */
+export const Storage = z.object({ bytes: z.number(), revisions: z.number(), files: z.number() });
 
 export const Project = z.object({ id: Id, name: z.string(), demo: z.boolean(), pages: z.number().int() });
 export const Projects = z.object({ projects: z.array(Project) });

@@ -8,6 +8,7 @@ import type pg from 'pg';
 import type { Logger } from 'pino';
 import { Importer, startImportWorker } from './bring/importer.ts';
 import { guardApi, isAppHost, tokenOfHost } from './http/guard.ts';
+import { requireKey, takeKey } from './http/key.ts';
 import { Problem, problems, sendProblem } from './http/problem.ts';
 import type { LabTurn } from './lab/index.ts';
 import { Connect } from './preview/connect.ts';
@@ -35,6 +36,8 @@ export interface AppOptions {
   /** folder with probe.js and web/ */
   dist: string;
   lab: LabTurn;
+  /** what opens it; null: it is open to everybody on this machine */
+  key: string | null;
 }
 
 /** Built, it lies beside the server; while developing it is run from its source. */
@@ -43,7 +46,7 @@ const importWorker = () =>
     ? startImportWorker(new URL('./bring/import-worker.ts', import.meta.url), ['--import', 'tsx'])
     : startImportWorker(new URL('./import-worker.js', import.meta.url));
 
-export function createApp({ pool, log, port, appPort, dist, lab }: AppOptions): Express {
+export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptions): Express {
   const app = express();
   const addresses = { ports: [port, appPort] };
   const origins = addresses.ports.flatMap((p) => [`http://127.0.0.1:${p}`, `http://localhost:${p}`]);
@@ -113,6 +116,9 @@ export function createApp({ pool, log, port, appPort, dist, lab }: AppOptions): 
 
   const api = express.Router();
   api.use(guardApi(addresses));
+  const access = { key, port: appPort };
+  api.put('/key', express.json({ limit: 1000 }), takeKey(access));
+  api.use(requireKey(access));
   api.use(express.json({ limit: MOST_JSON }));
   api.use(
     healthRoutes(pool),

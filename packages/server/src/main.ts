@@ -1,11 +1,13 @@
 /** Starts the server: migrations, demo, listening; tells its parent when it is ready and ends when its parent is gone. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as rest } from 'node:timers/promises';
 import pino from 'pino';
 import { z } from 'zod';
 import { createApp } from './app.ts';
 import { loadDemoOnce, resetDemo } from './demo/load.ts';
 import { LabTurn } from './lab/index.ts';
+import { prune } from './store/prune.ts';
 import { migrate, NoDatabase, openPool, requireDatabase } from './store/database.ts';
 import { LabQueue } from './trial-queue/queue.ts';
 
@@ -14,6 +16,9 @@ const Env = z.object({
   PORT: z.coerce.number().int(),
   LYVEK_ROOT: z.string().min(1),
   LYVEK_APP_PORT: z.coerce.number().int().optional(),
+  LYVEK_KEY: z.string().default(''),
+  /** Not at once: a start has better things to do. */
+  LYVEK_PRUNE_MS: z.coerce.number().int().min(0).default(60_000),
   LYVEK_LOG: z.string().default('warn'),
 });
 
@@ -43,6 +48,7 @@ async function begin(): Promise<void> {
     appPort: env.LYVEK_APP_PORT ?? env.PORT,
     dist: join(env.LYVEK_ROOT, 'dist'),
     lab: turn,
+    key: env.LYVEK_KEY || null,
   });
   const server = app.listen(env.PORT, '127.0.0.1', (error) => {
     if (error) throw error;
@@ -50,12 +56,15 @@ async function begin(): Promise<void> {
   });
   const lab = new LabQueue(pool, log, (file) => readFileSync(join(env.LYVEK_ROOT, 'dist', file)), turn);
   const worked = lab.work();
+  const pruning = new AbortController();
+  void pruneNowAndThen(pruning.signal);
   let ending = false;
   const end = () => {
     // A signal and the end of the supervisor may come together.
     if (ending) return;
     ending = true;
     lab.stop();
+    pruning.abort();
     // The pool ends last: until then the lab gives back what it holds of it.
     server.close(() => void worked.then(() => pool.end()).then(() => process.exit(0)));
     server.closeIdleConnections();
@@ -66,6 +75,17 @@ async function begin(): Promise<void> {
   process.on('SIGINT', end);
   // Without its supervisor nobody would end it.
   process.on('disconnect', end);
+}
+
+const PRUNE_EVERY_MS = 6 * 3_600_000;
+async function pruneNowAndThen(signal: AbortSignal): Promise<void> {
+  for (let pause = env.LYVEK_PRUNE_MS; !signal.aborted; pause = PRUNE_EVERY_MS) {
+    await rest(pause, undefined, { signal, ref: false }).catch(() => undefined);
+    if (signal.aborted) return;
+    await prune(pool, signal).catch((error: unknown) =>
+      log.warn({ err: String(error) }, 'nothing was pruned'),
+    );
+  }
 }
 
 begin().catch((error: unknown) => {

@@ -35,6 +35,9 @@ export function sendProblem(res: Response, p: Problem): void {
 
 /** SQLSTATE classes and socket errors that mean: the database is away for the moment. */
 const AWAY = /^(08|57P|ECONN|EPIPE|ETIMEDOUT)/;
+/** What the driver says without a code of a connection that has gone. */
+const GONE =
+  /Connection (terminated|ended)|timeout exceeded when trying to connect|not queryable|Client was closed/i;
 /** The disk is full, or what PostgreSQL may use of it is. */
 const FULL = /^(53100|53400|ENOSPC|EDQUOT)$/;
 /** What the database says, by SQLSTATE class, to input that no shape has refused before: it is the input’s fault, and stays so. */
@@ -59,7 +62,7 @@ function problemFrom(error: unknown): Problem {
     return new Problem(400, 'Not JSON', `The body is not JSON: ${e.message}.`);
   if (
     AWAY.test(e.code ?? '') ||
-    /Connection terminated|timeout exceeded when trying to connect/.test(e.message ?? '')
+    GONE.test(e.message ?? '')
   )
     return new Problem(
       503,
@@ -79,11 +82,17 @@ function problemFrom(error: unknown): Problem {
   return new Problem(500, 'A fault in Lyvek', 'Something went wrong here; the server log has the details.');
 }
 
+/** When the disk was last found full, ms; what is asked for meanwhile keeps it so. */
+let fullAt = -Infinity;
+const FULL_LASTS_MS = 10_000;
+export const isDiskFull = (): boolean => Date.now() - fullAt < FULL_LASTS_MS;
+
 export const problems =
   (log: Logger): ErrorRequestHandler =>
   // Express knows an error handler by its four parameters.
   (error, req, res, _next) => {
     const problem = problemFrom(error);
+    if (problem.status === 507) fullAt = Date.now();
     if (problem.status >= 500) log.error({ err: error, url: req.path }, problem.title);
     sendProblem(res, problem);
   };

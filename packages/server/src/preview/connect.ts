@@ -3,6 +3,7 @@
  * nobody can guess; what it does with it is in the probe (live.ts).
  */
 import type { Request, Response } from 'express';
+import { LRUCache } from 'lru-cache';
 import type { Db } from '../store/database.ts';
 import { pageByCode } from '../store/pages.ts';
 
@@ -14,11 +15,18 @@ export interface ConnectOptions {
 }
 
 const PATH = /^\/connect\/([a-z0-9]{26})\.js$/;
-/** Wrong codes that are answered in a minute, from whomever they come. */
-const MOST_WRONG = 30;
+/** Wrong codes that are answered in a minute to pages of one origin: what one of them tries keeps no other out. */
+const MAX_WRONG = 30;
+const MINUTE_MS = 60_000;
+
+/** Whose page asks; those that do not say share one place. */
+function originOf({ headers }: Request): string {
+  const said = headers.origin ?? headers.referer ?? '';
+  return URL.parse(said)?.origin ?? '';
+}
 
 export class Connect {
-  private wrong: number[] = [];
+  private readonly wrong = new LRUCache<string, number[]>({ max: 500, ttl: MINUTE_MS });
 
   constructor(private readonly options: ConnectOptions) {}
 
@@ -33,13 +41,14 @@ export class Connect {
     res.setHeader('X-Content-Type-Options', 'nosniff');
     res.setHeader('Referrer-Policy', 'no-referrer');
     const now = Date.now();
-    this.wrong = this.wrong.filter((t) => t > now - 60_000);
-    if (this.wrong.length >= MOST_WRONG)
+    const asker = originOf(req);
+    const wrong = (this.wrong.get(asker) ?? []).filter((t) => t > now - MINUTE_MS);
+    if (wrong.length >= MAX_WRONG)
       return void res.status(429).send('/* Too many wrong pairing codes. Wait a minute. */');
     const code = req.method === 'GET' ? PATH.exec(req.path)?.[1] : undefined;
     const page = code === undefined ? undefined : await pageByCode(this.options.db, code);
     if (!page) {
-      this.wrong.push(now);
+      this.wrong.set(asker, [...wrong, now]);
       return void res
         .status(404)
         .send(

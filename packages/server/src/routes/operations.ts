@@ -27,6 +27,7 @@ import {
   Revision,
   Revisions,
   Shelf,
+  Storage,
   Take,
   TakeDocument,
   Takes,
@@ -62,6 +63,7 @@ const HandOffQuery = z.object({
 /** Projects, pages, takes and presets are renamed, deleted and restored alike. */
 export const OPERATIONS: readonly Operation[] = [
   { is: ['get', '/health'], summary: 'Whether the server and its database answer', answer: Health },
+  { is: ['get', '/storage'], summary: 'What the data takes on disk', answer: Storage },
   { is: ['get', '/projects'], summary: 'All projects', answer: Projects },
   { is: ['post', '/projects'], summary: 'Makes a project', body: NameBody, status: 201, answer: Project },
   { is: ['get', '/projects/:id'], summary: 'A project with its pages', answer: Shelf },

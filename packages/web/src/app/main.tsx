@@ -8,11 +8,13 @@ import { Notices } from '../parts/notices.tsx';
 import './index.css';
 import { router } from './routes.tsx';
 import { ShortcutsOverlay } from './Shortcuts.tsx';
+import { showKey } from './show-key.ts';
 import { startTheme } from './theme.ts';
 
 // The content security policy allows no code made from strings.
 z.config({ jitless: true });
 startTheme();
+await showKey();
 
 const queries = new QueryClient({
   defaultOptions: {

@@ -19,6 +19,7 @@ import {
   Revision,
   Revisions,
   Shelf,
+  Storage,
   Take,
   TakeDocument,
   Takes,
@@ -29,6 +30,9 @@ import {
 import type { Layout, MotionDocument, PresetBody, TrialResult, TrialSetup } from '@lyvek/core';
 
 const ProblemShape = z.looseObject({ title: z.string(), status: z.number(), detail: z.string() });
+
+/** 0: no connection at all; 507: its disk is full. */
+const AWAY = new Set([0, 429, 502, 503, 504, 507]);
 
 export class ApiError extends Error {
   /** 0: the server could not be reached */
@@ -44,7 +48,7 @@ export class ApiError extends Error {
   }
   /** The server or its database is away for the moment; trying again makes sense. */
   get away(): boolean {
-    return this.status === 0 || this.status === 503 || this.status === 502;
+    return AWAY.has(this.status);
   }
 }
 
@@ -78,6 +82,7 @@ const Brought = z.object({ id: z.string(), name: z.string(), limit: z.string().o
 export type Thing = 'projects' | 'pages' | 'takes' | 'presets' | 'references';
 
 export const api = {
+  storage: () => get('/storage', Storage),
   projects: () => get('/projects', Projects),
   shelf: (id: string) => get(`/projects/${id}`, Shelf),
   createProject: (name: string) => send('/projects', json('POST', { name }), Project),

@@ -8,15 +8,18 @@ import type { Entry, Journal } from './journal.ts';
 export type SaveState =
   | { is: 'saved'; revision: number }
   | { is: 'saving'; revision: number }
-  /** the server is away; edits are sent again by themselves. `kept`: the browser has them, whatever happens to this tab */
-  | { is: 'away'; revision: number; kept: boolean }
+  /** the server is away, or its disk is full; edits are sent again by themselves. `kept`: the browser has them, whatever happens to this tab */
+  | { is: 'away'; revision: number; kept: boolean; full: boolean }
   /** another tab was faster */
   | { is: 'conflict'; revision: number }
   | { is: 'refused'; revision: number; why: string };
 
 /** What a request may come back with. */
 export type PutResult =
-  { is: 'saved'; revision: number } | { is: 'behind' } | { is: 'away' } | { is: 'refused'; why: string };
+  | { is: 'saved'; revision: number }
+  | { is: 'behind' }
+  | { is: 'away'; full?: boolean }
+  | { is: 'refused'; why: string };
 
 export interface AutosaveOptions {
   takeId: string;
@@ -46,6 +49,7 @@ export class Autosave {
   private stuck: 'conflict' | 'refused' | null = null;
   private kept = true;
   private away = false;
+  private full = false;
   private written: Promise<unknown> = Promise.resolve();
   private wake: (() => void) | null = null;
 
@@ -137,9 +141,9 @@ export class Autosave {
   }
 
   private say(): void {
-    const { revision, kept } = this;
+    const { revision, kept, full } = this;
     if (this.entries.length === 0) this.options.onState({ is: 'saved', revision });
-    else this.options.onState(this.away ? { is: 'away', revision, kept } : { is: 'saving', revision });
+    else this.options.onState(this.away ? { is: 'away', revision, kept, full } : { is: 'saving', revision });
   }
 
   private async send(): Promise<void> {
@@ -156,6 +160,7 @@ export class Autosave {
       if (this.entries[0] !== head) continue;
       if (result.is === 'away') {
         this.away = true;
+        this.full = result.full ?? false;
         this.say();
         if (this.closing) break;
         await this.pause(delays[Math.min(attempt++, delays.length - 1)]!);

@@ -241,7 +241,8 @@ async function putDocument(
   } catch (error) {
     if (!(error instanceof ApiError)) return { is: 'refused', why: String(error) };
     if (error.status === 412) return { is: 'behind' };
-    return error.away || error.status >= 500 ? { is: 'away' } : { is: 'refused', why: error.message };
+    // What the server will never take is not tried again and again; it is said.
+    return error.away ? { is: 'away', full: error.status === 507 } : { is: 'refused', why: error.message };
   }
 }
 

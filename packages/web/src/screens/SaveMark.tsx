@@ -1,22 +1,39 @@
 import type { SaveState } from '../data/autosave.ts';
 
+const AWAY = {
+  full: [
+    'Disk full, kept here',
+    'The disk of the server is full. Make room on it; your edits are kept in this browser and sent by themselves.',
+  ],
+  kept: [
+    'Offline, kept here',
+    'The server does not answer. Your edits are kept in this browser and sent by themselves.',
+  ],
+  lost: [
+    'Offline, not kept',
+    'The server does not answer, and this browser stores nothing. Leave this tab open until the server is back.',
+  ],
+} as const;
+
+/** Text and title. */
+function wordsFor(save: SaveState): readonly [text: string, title?: string] {
+  switch (save.is) {
+    case 'saved':
+      return [`Saved · rev ${save.revision}`];
+    case 'saving':
+      return [`Saving · rev ${save.revision + 1}`];
+    case 'away':
+      return AWAY[!save.kept ? 'lost' : save.full ? 'full' : 'kept'];
+    case 'conflict':
+      return ['Changed elsewhere'];
+    case 'refused':
+      return ['Not saved', save.why];
+  }
+}
+
 /** Saved, saving, or kept here: always said in words. */
 export function SaveMark({ save }: { save: SaveState }) {
-  const text = {
-    saved: `Saved · rev ${save.revision}`,
-    saving: `Saving · rev ${save.revision + 1}`,
-    away: save.is === 'away' && !save.kept ? 'Offline, not kept' : 'Offline, kept here',
-    conflict: 'Changed elsewhere',
-    refused: 'Not saved',
-  }[save.is];
-  const title =
-    save.is === 'away'
-      ? save.kept
-        ? 'The server does not answer. Your edits are kept in this browser and sent by themselves.'
-        : 'The server does not answer, and this browser stores nothing. Leave this tab open until the server is back.'
-      : save.is === 'refused'
-        ? save.why
-        : undefined;
+  const [text, title] = wordsFor(save);
   return (
     <span className={`save-state ${save.is}`} role="status" title={title}>
       {text}

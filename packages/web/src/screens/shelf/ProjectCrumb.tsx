@@ -8,6 +8,8 @@ import { NameForm } from '../../parts/NameForm.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
 import { Pop } from '../../parts/Pop.tsx';
 
+const megabytes = (bytes: number) => `${Math.max(1, Math.round(bytes / 1e6)).toLocaleString('en')} MB`;
+
 export function ProjectCrumb({ project }: { project: ProjectFacts }) {
   return (
     <span className="here">
@@ -23,6 +25,7 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
   const navigate = useNavigate();
   const client = useQueryClient();
   const projects = useQuery({ queryKey: ['projects'], queryFn: api.projects });
+  const storage = useQuery({ queryKey: ['storage'], queryFn: api.storage });
   const refresh = () =>
     Promise.all([
       client.invalidateQueries({ queryKey: ['projects'] }),
@@ -93,6 +96,14 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       <button type="button" onClick={() => void remove().catch(notifyError)}>
         Delete {project.name}
       </button>
+      {storage.data && (
+        <p
+          className="pop-foot"
+          title="Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour stays, after two weeks of each day."
+        >
+          All data: {megabytes(storage.data.bytes)}
+        </p>
+      )}
     </div>
   );
 }

@@ -1,0 +1,85 @@
+/** What nobody needs any more is removed, a little at a time, so that the data does not grow for ever. */
+import type pg from 'pg';
+import { inTransaction } from './database.ts';
+import type { Db } from './database.ts';
+
+/** Of every take the newest revisions stay, all of them. */
+const NEWEST_KEPT = 200;
+/** Older ones stay as the last of their hour, and after so many days as the last of their day. */
+const HOURS_FOR_DAYS = 14;
+/** What was deleted can be restored for so many days. */
+const DELETED_DAYS = 30;
+const BATCH = 2000;
+const LOCK = 487_004;
+
+/** The first revision stays whatever its age, and so do those that a take was made from. */
+const OLD_REVISIONS = `
+  select take_id, number from (
+    select r.take_id, r.number,
+      row_number() over (
+        partition by r.take_id,
+          date_trunc(case when r.created_at < now() - interval '${HOURS_FOR_DAYS} days' then 'day' else 'hour' end, r.created_at)
+        order by r.number desc) as place
+    from revisions r join takes t on t.id = r.take_id
+    where r.number <= t.revision - ${NEWEST_KEPT} and r.created_at < now() - interval '1 hour'
+  ) old
+  where place > 1 and number > 1
+    and not exists (select 1 from takes m where m.made_from = old.take_id and m.made_from_revision = old.number)
+  limit ${BATCH}`;
+
+const GONE = `deleted_at < now() - interval '${DELETED_DAYS} days'`;
+const GONE_PAGES = `select id from pages where ${GONE} or project_id in (select id from projects where ${GONE})`;
+const GONE_TAKES = `select id from takes where ${GONE} or page_id in (${GONE_PAGES})`;
+const GONE_SETS = `select id from reference_sets where ${GONE} or page_id in (${GONE_PAGES})`;
+
+/** In the order in which they refer to each other. */
+const STEPS = [
+  `delete from revisions where (take_id, number) in (${OLD_REVISIONS})`,
+  `update takes set made_from = null, made_from_revision = null where made_from in (${GONE_TAKES})`,
+  `delete from trials where take_id in (${GONE_TAKES})`,
+  `delete from revisions where ctid in (select ctid from revisions where take_id in (${GONE_TAKES}) limit ${BATCH})`,
+  `delete from takes where id in (${GONE_TAKES}) and not exists (select 1 from revisions r where r.take_id = takes.id)`,
+  `delete from reference_pictures where set_id in (${GONE_SETS})`,
+  `delete from reference_sets where id in (${GONE_SETS})`,
+  `delete from layouts where page_id in (${GONE_PAGES})`,
+  `delete from page_files where page_id in (${GONE_PAGES})`,
+  `delete from pages where id in (${GONE_PAGES}) and not exists (select 1 from takes t where t.page_id = pages.id)`,
+  `delete from prices where project_id in (select id from projects where ${GONE})`,
+  `delete from projects where ${GONE} and not exists (select 1 from pages x where x.project_id = projects.id)`,
+  `delete from presets where ${GONE}`,
+  // One that somebody is about to use again is held by its foreign key: it is left for the next time.
+  `delete from assets where hash in (
+     select a.hash from assets a where not exists (select 1 from page_files f where f.hash = a.hash)
+       and not exists (select 1 from reference_pictures r where r.hash = a.hash) limit 200)`,
+] as const;
+
+/** Removes until nothing is left to remove, or `signal` ends it. Returns how many rows went. One server at a time. */
+export async function prune(pool: pg.Pool, signal?: AbortSignal): Promise<number> {
+  let gone = 0;
+  for (const step of STEPS)
+    for (let last = 1; last > 0 && !signal?.aborted;) {
+      last = await inTransaction(pool, async (db) => {
+        const { rows } = await db.query<{ mine: boolean }>('select pg_try_advisory_xact_lock($1) as mine', [
+          LOCK,
+        ]);
+        return rows[0]!.mine ? ((await db.query(step)).rowCount ?? 0) : 0;
+      });
+      gone += last;
+    }
+  return gone;
+}
+
+export interface Stored {
+  bytes: number;
+  revisions: number;
+  files: number;
+}
+
+/** How much there is, on disk. */
+export const stored = async (db: Db): Promise<Stored> =>
+  (
+    await db.query<Stored>(
+      `select pg_database_size(current_database())::float8 as bytes,
+         (select count(*)::float8 from revisions) as revisions, (select count(*)::float8 from assets) as files`,
+    )
+  ).rows[0]!;
