@@ -11,6 +11,7 @@ import { say } from './setup/say.mjs';
 import { startStack } from './setup/stack.mjs';
 
 const full = process.argv.includes('--full');
+const faults = process.argv.includes('--faults');
 const only = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const wants = (name) => only.length === 0 || only.includes(name);
 let stack = null;
@@ -21,6 +22,15 @@ checkNode();
 await ensurePackages();
 await ensureChromium();
 const results = [];
+/** What is done to Lyvek on purpose: kills, full disks, hostile pages in the interface and in the lab, requests that are nearly right. */
+const FAULTS = [
+  'e2e/faults',
+  'e2e/app/saving',
+  'e2e/app/hostile',
+  'e2e/app/heavy',
+  'e2e/lab/reach',
+  'e2e/lab/greedy',
+];
 const step = async (name, work) => {
   if (!wants(name)) return;
   say(`${name} …`);
@@ -98,7 +108,8 @@ await step('browser', async () => {
   stack = await startStack({ bin: bins, dir: inRoot('.data', 'test') });
   const file = inRoot('.cache', 'playwright.json');
   rmSync(file, { force: true });
-  await run(process.execPath, [inRoot('node_modules/@playwright/test/cli.js'), 'test'], {
+  const chosen = faults ? [...FAULTS, '--no-deps'] : [];
+  await run(process.execPath, [inRoot('node_modules/@playwright/test/cli.js'), 'test', ...chosen], {
     cwd: inRoot(),
     env: {
       ...process.env,
@@ -107,6 +118,7 @@ await step('browser', async () => {
       LYVEK_ORACLE_CASES: full ? '10000' : '1500',
       LYVEK_GATE_STEPS: full ? '2000' : '100',
       LYVEK_STRANGER_ACTS: full ? '20000' : '300',
+      LYVEK_FUZZ: full || faults ? '12600' : '600',
       LYVEK_FULL: full ? '1' : '',
     },
   });

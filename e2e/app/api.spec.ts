@@ -81,6 +81,34 @@ test('a document is stored whole, or refused with every path', async ({ request 
   expect((await get(`/takes/${take}`)).headers().etag).toBe('"2"');
 });
 
+test('a trial measured elsewhere is kept only with figures that can be', async ({ request }) => {
+  const { take } = await pageWithTake(request);
+  const { post } = api(request);
+  const column = [0, 16, 32];
+  const setup = {
+    gesture: 'steady',
+    values: {},
+    clock: '60',
+    direction: 'down',
+    viewport: { width: 1280, height: 800 },
+    device: 'here',
+    repeats: 1,
+  };
+  const result = (y: number) => ({
+    format: 'lyvek-trial',
+    version: 1,
+    kind: 'here',
+    setup,
+    frames: { t: column, y: [0, 5, y], script: column, style: column, paint: column, composite: column },
+    events: [],
+    spread: [],
+    notes: [],
+  });
+  expect((await post(`/takes/${take}/trials`, { setup, result: result(1e11) })).status()).toBe(422);
+  expect((await post(`/takes/${take}/trials`, { setup, result: result(-4) })).status()).toBe(422);
+  expect((await post(`/takes/${take}/trials`, { setup, result: result(40) })).status()).toBe(201);
+});
+
 test('of twenty writers on one revision exactly one wins', async ({ request }) => {
   const { put, get } = api(request);
   const { take } = await pageWithTake(request);

@@ -231,3 +231,29 @@ test('arrow keys and a reload a moment later: the move is kept, and was not call
   await expect(page.locator('.bar-grip')).toHaveAttribute('y', shown!);
   expect((await takeOf(request, id)).document).not.toEqual(before);
 });
+
+test('what the server will never take is not called offline: it says why, and the next act is taken', async ({
+  page,
+  request,
+}) => {
+  await openRundown(page, await bring(request, await newProject(request, 'Refused'), cardZip()));
+  let puts = 0;
+  await page.route('**/api/takes/*/document', (route) => {
+    puts++;
+    return route.fulfill({
+      status: 500,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({ title: 'A fault', status: 500, detail: 'It cannot be stored.' }),
+    });
+  });
+  await addReveal(page);
+  await expect(page.locator('.save-state')).toHaveText('Not saved');
+  await expect(page.locator('.save-state')).toHaveAttribute('title', 'It cannot be stored.');
+  await page.waitForTimeout(2500);
+  expect(puts).toBe(1);
+  await page.unroute('**/api/takes/*/document');
+  await addReveal(page, 'h2');
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('.sheet .summary').first()).toContainText('2 motions');
+});

@@ -54,7 +54,10 @@ function spoiled(value: unknown, random: Random): unknown {
   }
   const keys = Object.keys(value);
   if (keys.length === 0 || random.next() < 0.15)
-    return { ...value, [String(random.pick(NASTY) ?? 'more')]: random.pick(NASTY) };
+    return {
+      ...value,
+      [random.pick(NASTY.filter((n) => typeof n === 'string')) ?? 'more']: random.pick(NASTY),
+    };
   const key = random.pick(keys)!;
   if (random.next() < 0.1) return Object.fromEntries(Object.entries(value).filter(([k]) => k !== key));
   return { ...value, [key]: spoiled((value as Record<string, unknown>)[key], random) };

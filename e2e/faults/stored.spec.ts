@@ -133,3 +133,41 @@ test('old revisions thin out, what was deleted long ago goes, and what is needed
     }
   });
 });
+
+test('a clock that was set back leaves no trial running for ever', async () => {
+  test.setTimeout(120_000);
+  await withDatabase(async (database) => {
+    await (await startServer(database)).stop();
+    const [take] = await fill(database, [documents[0]!]);
+    const setup = {
+      gesture: 'steady',
+      values: {},
+      clock: '60',
+      direction: 'down',
+      viewport: { width: 800, height: 600 },
+      device: 'here',
+      repeats: 1,
+    };
+    const [trial] = await query<{ id: string }>(
+      database,
+      `insert into trials (id, page_id, take_id, revision, document, kind, setup, state, attempts, machine, beat_at)
+       select gen_random_uuid(), page_id, id, 1, '{}', 'lab', $2, 'running', 2, 'gone', now() + interval '3 hours' from takes where id = $1
+       returning id`,
+      [take, JSON.stringify(setup)],
+    );
+    const server = await startServer(database);
+    try {
+      await expect
+        .poll(
+          async () =>
+            (
+              await query<{ state: string }>(database, 'select state from trials where id = $1', [trial!.id])
+            )[0]!.state,
+          { timeout: 20_000 },
+        )
+        .toBe('failed');
+    } finally {
+      await server.stop();
+    }
+  });
+});

@@ -98,6 +98,7 @@ export function keepPostgres({ bin: newest, dir, port }) {
   let stopping = false;
   const begin = async () => {
     mkdirSync(dir, { recursive: true });
+    await endLeftover(join(dir, 'pg'));
     const { bin, home } = ensureCluster(newest, dir);
     const at = port ?? (await freePort());
     const watch = (started) => {

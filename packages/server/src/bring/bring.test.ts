@@ -38,6 +38,35 @@ describe('unpacking', () => {
     );
   });
 
+  /** Where an entry of this name stands in the directory at the end. */
+  const inDirectory = (bytes: Uint8Array, name: string) => {
+    const at = Buffer.from(bytes).lastIndexOf(name);
+    return at - 46;
+  };
+  test('a locked entry, and one whose content is not what was packed, are refused by name', () => {
+    const locked = zip({ 'index.html': '<p>hello', 'a.css': 'x{}' });
+    locked[inDirectory(locked, 'a.css') + 8]! |= 1;
+    expect(title(() => unpack(locked))).toBe('Encrypted zip');
+    const other = zip({ 'index.html': '<p>hello', 'a.css': 'x{}' });
+    other[inDirectory(other, 'a.css') + 16]! ^= 0xff;
+    expect(title(() => unpack(other))).toBe('Damaged zip');
+  });
+
+  test('the same file twice is refused, also under two spellings of its path', () => {
+    expect(title(() => unpack(zip({ 'index.html': '<p>', 'a.css': '1', './a.css': '2' })))).toBe(
+      'Twice the same file',
+    );
+  });
+
+  test('very many small files that unpack to very much are refused as one large one is', () => {
+    const one = new Uint8Array(900_000);
+    const many = zipSync(Object.fromEntries(Array.from({ length: 40 }, (_, i) => [`f${i}.txt`, one])), {
+      level: 9,
+    });
+    expect(many.length).toBeLessThan(60_000);
+    expect(title(() => unpack(many))).toBe('Unpacks too large');
+  });
+
   test('a zip cut off or changed anywhere is refused with a problem or read, never a crash', () => {
     const whole = zip({ 'index.html': '<p>hello</p>'.repeat(50), 'a/b.css': 'x{}' });
     fc.assert(

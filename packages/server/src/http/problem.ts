@@ -60,10 +60,7 @@ function problemFrom(error: unknown): Problem {
     );
   if (e.type === 'entity.parse.failed')
     return new Problem(400, 'Not JSON', `The body is not JSON: ${e.message}.`);
-  if (
-    AWAY.test(e.code ?? '') ||
-    GONE.test(e.message ?? '')
-  )
+  if (AWAY.test(e.code ?? '') || GONE.test(e.message ?? ''))
     return new Problem(
       503,
       'Database away',
