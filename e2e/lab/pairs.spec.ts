@@ -38,7 +38,7 @@ const take = (
   });
   return { name: `${count} × ${property}`, count, document: documentOf(one) };
 };
-const TAKES = [
+const ALL_TAKES = [
   take('opacity', 5),
   take('translate', 40),
   take('translate', 150),
@@ -52,9 +52,22 @@ const TAKES = [
   take('width', 150),
 ];
 
+/** A part of them in every run; with all of them it takes four minutes. */
+const QUICK = [
+  '5 × opacity',
+  '40 × translate',
+  '150 × translate',
+  '30 × background-color',
+  '60 × filter',
+  '150 × filter',
+];
+const TAKES = process.env.LYVEK_FULL ? ALL_TAKES : ALL_TAKES.filter(({ name }) => QUICK.includes(name));
+
 /** Pairs whose costs differ by half at least: the dearer one comes first. */
-const PAIRS: readonly (readonly [dear: string, cheap: string])[] = [
-  ...TAKES.filter(({ name }) => name !== '150 × filter').map(({ name }) => ['150 × filter', name] as const),
+const ALL_PAIRS: readonly (readonly [dear: string, cheap: string])[] = [
+  ...ALL_TAKES.filter(({ name }) => name !== '150 × filter').map(
+    ({ name }) => ['150 × filter', name] as const,
+  ),
   ...[
     '5 × opacity',
     '150 × opacity',
@@ -69,13 +82,15 @@ const PAIRS: readonly (readonly [dear: string, cheap: string])[] = [
   ),
 ];
 
+const PAIRS = ALL_PAIRS.filter((pair) => pair.every((n) => TAKES.some(({ name }) => name === n)));
+
 /** ms that a frame took on average, while the page moved. */
 function meanCost(frames: TrialFrames): number {
   const moved = frames.y.flatMap((y, i) => (i > 0 && y !== frames.y[i - 1] ? [partsAt(frames, i)] : []));
   return moved.reduce((s, c) => s + c, 0) / moved.length;
 }
 
-test('which of two takes is cheaper: prediction and lab agree in at least 18 of 20 pairs', async ({
+test('which of two takes is cheaper: prediction and lab agree in at least nine of ten pairs', async ({
   page,
   request,
 }) => {
@@ -150,6 +165,6 @@ test('which of two takes is cheaper: prediction and lab agree in at least 18 of 
     return predicted[i]! > predicted[j]! === cost[i]! > cost[j]!;
   });
   console.log(`agree in ${agree.length} of ${PAIRS.length}`);
-  expect(PAIRS).toHaveLength(20);
-  expect(agree.length).toBeGreaterThanOrEqual(18);
+  expect(PAIRS.length).toBe(process.env.LYVEK_FULL ? 20 : 11);
+  expect(agree.length).toBeGreaterThanOrEqual(Math.floor(0.9 * PAIRS.length));
 });
