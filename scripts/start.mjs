@@ -10,7 +10,7 @@ import { inRoot } from './setup/paths.mjs';
 import { freePort, isFree } from './setup/ports.mjs';
 import { keepPostgres } from './setup/postgres.mjs';
 import { endRunning, run } from './setup/processes.mjs';
-import { giveUp, say } from './setup/say.mjs';
+import { giveUp } from './setup/say.mjs';
 import { startServer } from './setup/server.mjs';
 
 const dev = process.argv.includes('--dev');

@@ -106,6 +106,8 @@ export function shown(): Record<string, unknown> {
 export function placing(): string[] {
   const out = new Set<string>();
   const isIn = (e: Element) => e.closest('iframe, .strip-art, [aria-hidden=true], svg') !== null;
+  // The plate of the playhead is a shape of its own ground, over whatever it passes.
+  const isOnTop = (e: Element) => e.closest('.playhead, .readout') !== null;
   const scrolls = (e: Element) => {
     for (let p = e.parentElement; p; p = p.parentElement)
       if (
@@ -114,6 +116,17 @@ export function placing(): string[] {
       )
         return true;
     return false;
+  };
+  /** What ancestors that clip leave of a box. */
+  const inSight = (whole: DOMRect, e: Element): DOMRect => {
+    let { left, top, right, bottom } = whole;
+    for (let p: Element | null = e; p; p = p.parentElement) {
+      if (getComputedStyle(p).overflow === 'visible' || p instanceof SVGElement) continue;
+      const box = p.getBoundingClientRect();
+      [left, top] = [Math.max(left, box.left), Math.max(top, box.top)];
+      [right, bottom] = [Math.min(right, box.right), Math.min(bottom, box.bottom)];
+    }
+    return new DOMRect(left, top, Math.max(0, right - left), Math.max(0, bottom - top));
   };
   const texts: { r: DOMRect; e: Element; t: string }[] = [];
   for (const e of document.querySelectorAll('button, a[href], input, select, textarea')) {
@@ -133,16 +146,18 @@ export function placing(): string[] {
     const t = n.nodeValue!.trim();
     if (
       !t ||
+      isOnTop(e) ||
       (isIn(e) && !e.closest('svg')) ||
       !e.checkVisibility({ opacityProperty: true, visibilityProperty: true })
     )
       continue;
     const range = document.createRange();
     range.selectNodeContents(n);
-    for (const r of range.getClientRects()) {
+    for (const whole of range.getClientRects()) {
+      const r = inSight(whole, e);
       const x = r.left + r.width / 2;
       const y = r.top + r.height / 2;
-      if (x < 0 || y < 0 || x > innerWidth || y > innerHeight || r.width < 3) continue;
+      if (x < 0 || y < 0 || x > innerWidth || y > innerHeight || r.width < 3 || r.height < 4) continue;
       texts.push({ r, e, t });
     }
     const style = getComputedStyle(e);
@@ -161,7 +176,8 @@ export function placing(): string[] {
       if (a.e === b.e || a.e.contains(b.e) || b.e.contains(a.e)) continue;
       const w = Math.min(a.r.right, b.r.right) - Math.max(a.r.left, b.r.left);
       const h = Math.min(a.r.bottom, b.r.bottom) - Math.max(a.r.top, b.r.top);
-      if (w < 3 || h < 4) continue;
+      // Boxes of letters have room above and below that nobody reads.
+      if (w < 3 || h < 5.5) continue;
       const at = {
         x: (Math.max(a.r.left, b.r.left) + Math.min(a.r.right, b.r.right)) / 2,
         y: (Math.max(a.r.top, b.r.top) + Math.min(a.r.bottom, b.r.bottom)) / 2,

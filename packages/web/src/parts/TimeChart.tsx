@@ -1,6 +1,7 @@
 /** Curves over time. */
 import type ApexCharts from 'apexcharts';
 import { ApexFigure, axisText, plainChart, token } from './ApexFigure.tsx';
+import { useNarrow } from './use-narrow.ts';
 
 export interface TimeCurve {
   name: string;
@@ -21,7 +22,10 @@ export interface TimeChartProps {
   marks?: readonly { at: number; text: string; end?: boolean }[];
 }
 
-function optionsOf({ height, curves, x, y, marks = [] }: TimeChartProps): ApexCharts.ApexOptions {
+function optionsOf(
+  { height, curves, x, y, marks = [] }: TimeChartProps,
+  narrow: boolean,
+): ApexCharts.ApexOptions {
   const ink = token('--ink-2');
   const text = axisText();
   return {
@@ -37,7 +41,7 @@ function optionsOf({ height, curves, x, y, marks = [] }: TimeChartProps): ApexCh
       type: 'numeric',
       min: 0,
       max: x.max,
-      tickAmount: 4,
+      tickAmount: narrow ? 2 : 4,
       labels: {
         style: text,
         rotate: 0,
@@ -83,12 +87,13 @@ function optionsOf({ height, curves, x, y, marks = [] }: TimeChartProps): ApexCh
 }
 
 export function TimeChart(props: TimeChartProps) {
+  const narrow = useNarrow();
   return (
     <ApexFigure
       label={props.label}
       height={props.height}
-      shows={JSON.stringify(props)}
-      options={() => optionsOf(props)}
+      shows={JSON.stringify([props, narrow])}
+      options={() => optionsOf(props, narrow)}
     />
   );
 }

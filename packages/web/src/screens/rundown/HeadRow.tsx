@@ -41,8 +41,8 @@ function Left() {
       ) : (
         <span className="legend">
           {LEGEND.map(([kind, word]) => (
-            <span key={kind}>
-              <DriverSign kind={kind} /> {word}
+            <span key={kind} title={word}>
+              <DriverSign kind={kind} /> <span className="word-of">{word}</span>
             </span>
           ))}
         </span>

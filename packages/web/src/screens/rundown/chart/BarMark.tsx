@@ -145,15 +145,17 @@ function Label({
       anchor: left ? ('end' as const) : ('start' as const),
       room: widest + 20,
     };
+    // At the very top of the page its name stays below the edge.
+    const first = Math.max(y0 + 4, 24);
     return (
       <g className="label">
-        <Tag {...place} y={y0 - 9} className="name" text={bar.motion.name} />
+        <Tag {...place} y={first - 13} className="name" text={bar.motion.name} />
         {bar.motion.driver.kind === 'belt' ? (
-          <Tag {...place} y={y0 + 4} className="what" text={effectWords(bar.motion)} />
+          <Tag {...place} y={first} className="what" text={effectWords(bar.motion)} />
         ) : (
           <>
-            <Tag {...place} y={y0 + 4} className="point" text={at('start')} />
-            <Tag {...place} y={Math.max(y1 + 4, y0 + 18)} className="point" text={at('end')} />
+            <Tag {...place} y={first} className="point" text={at('start')} />
+            <Tag {...place} y={Math.max(y1 + 4, first + 14)} className="point" text={at('end')} />
           </>
         )}
         {finding && <FindingMark x={slot.x + (left ? 10 : -20)} y={y0 + 2} finding={finding} />}

@@ -23,6 +23,7 @@ import { Ruler } from './Ruler.tsx';
 import { Strip } from './Strip.tsx';
 import { LANES } from './lanes.ts';
 import { dragStore, useGrip } from './use-grip.ts';
+import { useClearLabels } from './use-clear-labels.ts';
 import { useLasso } from './use-lasso.ts';
 
 export function Chart({ width }: { width: number }) {
@@ -105,6 +106,7 @@ export function Chart({ width }: { width: number }) {
     return () => element.removeEventListener('wheel', wheel);
   }, [setView, pageHeight, rows]);
 
+  useClearLabels(svg, drag === null, [bars, slots, view, rows, selection, findings, document, layout]);
   const lasso = useLasso(svg, slots);
   const end = rowOf(max, view);
   return (

@@ -6,6 +6,9 @@ import { useGrip } from '../chart/use-grip.ts';
 import { useSingle } from '../rundown-context.ts';
 import { useLines } from './use-lines.ts';
 
+/** px that a number needs below the one at the top. */
+const ROOM = 22;
+
 export function Gutter({ left, height }: { scale: number; left: number; height: number }) {
   const { link } = useOpenedPage();
   const bar = useSingle();
@@ -41,7 +44,12 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
           key={v}
           x={17}
           y={Math.min(height - 1, Math.max(9, v * height + 4))}
-          className={taken.some((t) => Math.abs(t - v * height) < 19) ? 'hidden' : 'gutter-number'}
+          className={
+            taken.some((t) => Math.abs(t - v * height) < 19) ||
+            (v === 0.5 ? height < 2 * ROOM : v * height < v * ROOM)
+              ? 'hidden'
+              : 'gutter-number'
+          }
         >
           {v * 100} %
         </text>
@@ -73,9 +81,11 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
         >
           <rect x={-8} y={l.y - 7} width={92} height={14} className="gutter-area" />
           <path d={`M-10 ${l.y}h24`} />
-          <text x={17} y={apart[i]! + 4}>
-            {l.text}
-          </text>
+          {height >= 2 * ROOM && (
+            <text x={17} y={apart[i]! + 4}>
+              {l.text}
+            </text>
+          )}
         </g>
       ))}
     </svg>

@@ -9,6 +9,7 @@ import { gutterWords, pointWords } from '../model/words.ts';
 import { grouped } from '../../../parts/strip/view.ts';
 
 const BOX = { w: 168, h: 176 };
+const LINE = 13;
 
 export function PassageDiagram({ bar }: { bar: Bar }) {
   const { link } = useOpenedPage();
@@ -52,6 +53,7 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
     return -(inline ? e.clientX - frame.left : e.clientY - frame.top) / k;
   };
   const [near, far] = g.insets;
+  let firstWord = -Infinity;
   return (
     <div className="diagram">
       <h3>{inline ? 'Across the viewport' : 'In the viewport'}</h3>
@@ -85,6 +87,10 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
           const point = bar.motion.range[side];
           const m = toMeeting(point, g, side) ?? meetingAt(bar.placed[side], g);
           const met = at(m.line * g.port);
+          const word = Math.max(10, met + (side === 'start' && tops[0] > tops[1] ? 11 : -3));
+          const before = side === 'end' ? firstWord : -Infinity;
+          const y = Math.abs(word - before) < LINE ? before + LINE : word;
+          if (side === 'start') firstWord = word;
           return (
             <g
               key={side}
@@ -104,11 +110,7 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
                   {gutterWords(point, side, 'passage')}
                 </text>
               ) : (
-                <text
-                  x={BOX.w - 2}
-                  y={Math.max(10, met + (side === 'start' && tops[0] > tops[1] ? 11 : -3))}
-                  textAnchor="end"
-                >
+                <text x={BOX.w - 2} y={y} textAnchor="end">
                   {gutterWords(point, side, 'passage')}
                 </text>
               )}
@@ -141,6 +143,9 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
 
 function PageDiagram({ bar }: { bar: Bar }) {
   const k = (BOX.h - 30) / Math.max(1, bar.max);
+  // Two words beside a short range keep a line between them.
+  const first = Math.min(BOX.h - 18, 14 + Math.max(0, bar.placed.start) * k);
+  const last = Math.max(first + LINE, 10 + Math.min(bar.max, bar.placed.end) * k);
   return (
     <svg width={BOX.w} height={BOX.h} aria-hidden="true">
       <rect className="diagram-port" x={60.5} y={8} width={46} height={BOX.h - 30} />
@@ -151,10 +156,10 @@ function PageDiagram({ bar }: { bar: Bar }) {
         width={46}
         height={Math.max(2, (Math.min(bar.max, bar.placed.end) - Math.max(0, bar.placed.start)) * k)}
       />
-      <text x={112} y={14 + Math.max(0, bar.placed.start) * k}>
+      <text x={112} y={first}>
         {pointWords(bar.motion.range.start, 'start', bar.motion.driver.kind).replace('the ', '')}
       </text>
-      <text x={112} y={10 + Math.min(bar.max, bar.placed.end) * k}>
+      <text x={112} y={last}>
         {pointWords(bar.motion.range.end, 'end', bar.motion.driver.kind).replace('the ', '')}
       </text>
     </svg>

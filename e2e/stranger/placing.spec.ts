@@ -1,0 +1,46 @@
+/** Law 5 where people stand still: no text cut off, no two texts over each other, no control outside of its window, on every screen at four sizes. */
+import { expect, test } from '@playwright/test';
+import { newProject } from '../support/app.ts';
+import { goThere, PLACES } from './pages.ts';
+import { World } from './world.ts';
+
+/** CSS px; the last one is the second at 200 % zoom. */
+const SIZES = [
+  [1024, 768],
+  [1280, 800],
+  [1920, 1080],
+  [640, 400],
+] as const;
+const SCREENS = ['', '/trials', '/takes', '/hand-off'];
+
+for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
+  for (const screen of SCREENS)
+    test(`${place.name}${screen || '/rundown'}: everything is in its place`, async ({ browser, request }) => {
+      test.setTimeout(120_000);
+      const entrance = await goThere(request, place, await newProject(request, `Placing ${place.name}`));
+      const url = new URL(entrance.url);
+      url.pathname += screen;
+      const world = await World.enter(browser, url.href, entrance.take);
+      const seen: string[] = [];
+      for (const [width, height] of SIZES) {
+        await world.page.setViewportSize({ width, height });
+        await world.settle();
+        await world.page.waitForTimeout(500);
+        // Of an empty screen nothing would be said.
+        expect((await world.page.locator('body').innerText()).length).toBeGreaterThan(200);
+        for (const what of await world.ask<string[]>('placing')) seen.push(`${width} × ${height}: ${what}`);
+        if (screen) continue;
+        // With a motion chosen there is a sheet below.
+        const grip = world.page.locator('.bar-grip').first();
+        if (!(await grip.count())) continue;
+        await grip.click({ force: true });
+        // Pointing at something shows more of it.
+        await world.page.mouse.move(width / 2, 2);
+        await world.page.waitForTimeout(400);
+        for (const what of await world.ask<string[]>('placing'))
+          seen.push(`${width} × ${height}, chosen: ${what}`);
+        await world.page.keyboard.press('Escape');
+      }
+      await world.leave();
+      expect(seen).toEqual([]);
+    });
