@@ -63,7 +63,7 @@ test('a page that hangs is noticed and can be reloaded', async ({ page, request 
   const reload = page.getByRole('button', { name: 'Reload the page' });
   await expect(reload).toBeVisible({ timeout: 20_000 });
   await reload.click();
-  await expect(page.locator('.preview-note.hung')).toHaveCount(0);
+  await expect(page.locator('.preview-note.stopped')).toHaveCount(0);
 });
 
 /** A request with headers that browsers and test clients set themselves. */

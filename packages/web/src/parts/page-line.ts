@@ -23,8 +23,8 @@ export interface LineEvents {
 }
 
 const MAX_MESSAGES_PER_SECOND = 600;
-/** Layouts are large; the probe measures a page that keeps changing a few times a second. */
-const MAX_LAYOUTS_PER_SECOND = 12;
+/** Layouts that may be asked for before the first of them has come. */
+const MAX_ASKED = 20;
 /** Seconds in a row with more than that, after which the line is cut. */
 const MAX_FLOODS = 3;
 /** Between two keys of somebody who types. */
@@ -52,7 +52,8 @@ export class PageLine {
   private waiting: (() => void) | null = null;
   private heard = 0;
   private count = 0;
-  private layouts = 0;
+  /** layouts that were asked for and have not come */
+  private asked = 0;
   private floods = 0;
   /** nobody is let in any more until the page is opened anew */
   private cut = false;
@@ -97,6 +98,7 @@ export class PageLine {
 
   /** False where nobody is there to hear it. */
   say(message: ToProbe): boolean {
+    if (message.do === 'measure') this.asked = Math.min(MAX_ASKED, this.asked + 1);
     this.port?.postMessage(message);
     return this.port !== null;
   }
@@ -125,6 +127,7 @@ export class PageLine {
   private open(port: MessagePort): void {
     this.close();
     this.port = port;
+    this.asked = 0;
     port.onmessage = (e) => this.receive(e.data);
     // One greeting a document: the next one is answered once this document is gone and its end of the line with it.
     port.addEventListener('close', () => {
@@ -146,9 +149,8 @@ export class PageLine {
   }
 
   private listenForLife(): void {
-    const isFlood = this.count > MAX_MESSAGES_PER_SECOND || this.layouts > MAX_LAYOUTS_PER_SECOND;
-    this.floods = isFlood ? this.floods + 1 : 0;
-    this.count = this.layouts = 0;
+    this.floods = this.count > MAX_MESSAGES_PER_SECOND ? this.floods + 1 : 0;
+    this.count = 0;
     if (this.floods >= MAX_FLOODS) {
       this.cut = true;
       this.close();
@@ -170,8 +172,11 @@ export class PageLine {
   private receive(data: unknown): void {
     // More than this in a second is not our probe speaking.
     if (++this.count > MAX_MESSAGES_PER_SECOND) return;
-    const isLayout = (data as { is?: unknown } | null)?.is === 'layout';
-    if (isLayout && (++this.layouts > MAX_LAYOUTS_PER_SECOND || isOversized(data))) return;
+    // Layouts are large: one that nobody has asked for, or that is too large, is not even read.
+    if ((data as { is?: unknown } | null)?.is === 'layout' && (this.asked-- <= 0 || isOversized(data))) {
+      this.asked = Math.max(0, this.asked);
+      return;
+    }
     const parsed = FromProbe.safeParse(allWellFormed(data));
     if (!parsed.success) return;
     this.heard = performance.now();

@@ -132,7 +132,7 @@ export class PageLink {
         // A page that was open before comes back at its place.
         return this.say({ do: 'scroll', seq: ++this.seq, ...this.store.getState().offset });
       case 'resized':
-        return this.measures ? this.measure() : undefined;
+        return this.measures ? this.measureSoon() : undefined;
       case 'layout':
         this.store.setState({ layout: message.layout, link: 'ready' });
         this.aimAgain();

@@ -26,7 +26,7 @@ export function PageNote({ opened }: { opened: OpenedFrame }) {
       <div className="preview-note">Opening the page …</div>
     ) : null;
   return (
-    <div className="preview-note hung" role="alert">
+    <div className="preview-note stopped" role="alert">
       <p>{BLOCKED[why]}</p>
       <p className="preview-note-buttons">
         <button type="button" className="btn main" onClick={() => opened.again({ scripts: opened.scripts })}>

@@ -40,9 +40,9 @@ export function Preview({ width, height }: { width: number; height: number }) {
         <PageNote opened={opened} />
         <Guides scale={scale} width={w} height={h} />
         <MoveGrips scale={scale} width={w} height={h} />
+        <PageRemark opened={opened} />
       </div>
       <Gutter scale={scale} left={w} height={h} />
-      <PageRemark opened={opened} />
     </div>
   );
 }
