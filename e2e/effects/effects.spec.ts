@@ -398,20 +398,24 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
     e.style.animation = 'none';
     void getComputedStyle(e).opacity;
     e.style.animation = '';
-    const out: number[] = [];
+    const out: { at: number; value: number }[] = [];
     const began = performance.now();
     while (performance.now() - began < 1300) {
-      await new Promise(requestAnimationFrame);
-      out.push(Number(getComputedStyle(e).opacity));
+      const at = await new Promise<number>(requestAnimationFrame);
+      out.push({ at, value: Number(getComputedStyle(e).opacity) });
     }
     return out;
   }, top + 60);
-  const end = seen.at(-1)!;
-  expect(seen[0]).toBeLessThan(0.05);
+  const end = seen.at(-1)!.value;
+  expect(seen[0]!.value).toBeLessThan(0.05);
   // The scroll has it at less than 1 there.
   expect(end).toBeGreaterThan(0.2);
   expect(end).toBeLessThan(0.95);
-  const steps = seen.slice(1).map((v, i) => Math.abs(v - seen[i]!));
+  // A busy machine skips frames: what counts is how far it goes in the time of two.
+  const steps = seen.slice(1).map(({ at, value }, i) => {
+    const frames = Math.max(1, (at - seen[i]!.at) / 33);
+    return Math.abs(value - seen[i]!.value) / frames;
+  });
   expect(Math.max(...steps)).toBeLessThan(0.2);
 });
 
