@@ -25,9 +25,11 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
       for (const [width, height] of SIZES) {
         await world.page.setViewportSize({ width, height });
         await world.settle();
-        await world.page.waitForTimeout(500);
         // Of an empty screen nothing would be said.
-        expect((await world.page.locator('body').innerText()).length).toBeGreaterThan(200);
+        await expect
+          .poll(async () => (await world.page.locator('body').innerText()).length, { timeout: 40_000 })
+          .toBeGreaterThan(300);
+        await world.page.waitForTimeout(500);
         for (const what of await world.ask<string[]>('placing')) seen.push(`${width} × ${height}: ${what}`);
         if (screen) continue;
         // With a motion chosen there is a sheet below.
