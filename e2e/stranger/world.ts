@@ -98,7 +98,7 @@ export class World {
         )
         .catch(() => undefined);
     if (await page.locator('.rundown[data-settled]').count())
-      await page.waitForSelector('.rundown[data-settled=true]', { timeout: 8000 }).catch(() => undefined);
+      await page.waitForSelector('.rundown[data-settled=true]', { timeout: 30_000 }).catch(() => undefined);
     else await page.waitForTimeout(1600);
   }
 
