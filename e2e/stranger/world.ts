@@ -88,6 +88,13 @@ export class World {
 
   /** Waits, as a person does, until the page stands and nothing is being worked out any more. */
   async settle(page = this.page): Promise<void> {
+    // A page that has just been asked for shows no screen yet.
+    await page
+      .waitForSelector('.rundown[data-settled], .trials, .takes, .code, .shelf, .presets', {
+        state: 'attached',
+        timeout: 15_000,
+      })
+      .catch(() => undefined);
     const preview = page.locator('.preview');
     if (await preview.count())
       await page
