@@ -41,7 +41,7 @@ function optionsOf(
       type: 'numeric',
       min: 0,
       max: x.max,
-      tickAmount: narrow ? 2 : 4,
+      tickAmount: narrow ? 1 : 4,
       labels: {
         style: text,
         rotate: 0,
