@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { expect, test } from '@playwright/test';
+import { trialSetup } from '../support/lab.ts';
 import type { APIRequestContext, APIResponse } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { documentOf, element, layoutOf, motion } from '@lyvek/core/testing';
@@ -85,15 +86,7 @@ test('a trial measured elsewhere is kept only with figures that can be', async (
   const { take } = await pageWithTake(request);
   const { post } = api(request);
   const column = [0, 16, 32];
-  const setup = {
-    gesture: 'steady',
-    values: {},
-    clock: '60',
-    direction: 'down',
-    viewport: { width: 1280, height: 800 },
-    device: 'here',
-    repeats: 1,
-  };
+  const setup = trialSetup();
   const result = (y: number) => ({
     format: 'lyvek-trial',
     version: 1,

@@ -1,5 +1,6 @@
 /** Requests that are nearly right: none of them may be answered with a fault of ours, whatever is in it. */
 import { expect, test } from '@playwright/test';
+import { trialSetup } from '../support/lab.ts';
 import type { APIRequestContext } from '@playwright/test';
 import { base, bring, cardZip, newProject } from '../support/app.ts';
 import { emptyLayout } from '@lyvek/core';
@@ -98,16 +99,7 @@ async function world(request: APIRequestContext) {
     pictures: take,
     schemas: 'document',
   };
-  const setup = {
-    gesture: 'steady',
-    values: {},
-    clock: '60',
-    direction: 'down',
-    viewport: { width: 1280, height: 800 },
-    device: 'here',
-    repeats: 1,
-    lasts: 3000,
-  };
+  const setup = trialSetup();
   const column = Array.from({ length: 5 }, (_, i) => i);
   const result = {
     format: 'lyvek-trial',

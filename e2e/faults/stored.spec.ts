@@ -2,6 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
+import { trialSetup } from '../support/lab.ts';
 import { inRepo, migration, query, startServer, withDatabase } from '../support/servers.ts';
 
 const DOCUMENTS = inRepo('e2e/fixtures/documents/');
@@ -139,15 +140,7 @@ test('a clock that was set back leaves no trial running for ever', async () => {
   await withDatabase(async (database) => {
     await (await startServer(database)).stop();
     const [take] = await fill(database, [documents[0]!]);
-    const setup = {
-      gesture: 'steady',
-      values: {},
-      clock: '60',
-      direction: 'down',
-      viewport: { width: 800, height: 600 },
-      device: 'here',
-      repeats: 1,
-    };
+    const setup = trialSetup();
     const [trial] = await query<{ id: string }>(
       database,
       `insert into trials (id, page_id, take_id, revision, document, kind, setup, state, attempts, machine, beat_at)

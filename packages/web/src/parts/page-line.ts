@@ -118,7 +118,9 @@ export class PageLine {
   private offer(frame: HTMLIFrameElement): void {
     const channel = new MessageChannel();
     channel.port1.onmessage = (e) => {
-      if (!this.port) this.open(channel.port1);
+      // Of several that were offered the first one that speaks is the line; no other is heard.
+      if (this.port || this.cut) return channel.port1.close();
+      this.open(channel.port1);
       this.receive(e.data);
     };
     frame.contentWindow?.postMessage(HELLO, '*', [channel.port2]);

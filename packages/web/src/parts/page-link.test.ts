@@ -227,6 +227,26 @@ describe('the line to a page', () => {
     expect(state()).toMatchObject({ link: 'loading', late: true });
   });
 
+  test('of two ports that were offered to one page only the first that speaks is heard', async () => {
+    page = new Page();
+    link = new PageLink({}, { measures: false });
+    detach = link.attach(page.frame as never, () => []);
+    greet({ source: page.frame.contentWindow, data: HELLO });
+    const first = page.port!;
+    greet({ source: page.frame.contentWindow, data: HELLO });
+    const second = page.port!;
+    expect(second).not.toBe(first);
+    first.postMessage({ is: 'ready', late: false, frames: 0 });
+    await soon();
+    second.postMessage({ is: 'hover', element: 7 });
+    await soon();
+    expect(state()).toMatchObject({ link: 'ready', hovered: -1 });
+    first.postMessage({ is: 'hover', element: 3 });
+    await soon();
+    expect(state().hovered).toBe(3);
+    first.close();
+  });
+
   test('one that floods the line is cut off, says why, and is let in again only when it is opened anew', async () => {
     await connected({}, { measures: false });
     const flood = setInterval(() => {
