@@ -1,7 +1,6 @@
 /** Hand-off: what is written, what becomes of the page’s own files, the proof that a browser shows it, and the files to take away. */
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { useStore } from 'zustand';
 import type { Target } from '@lyvek/core';
 import { api } from '../../data/api.ts';
@@ -16,6 +15,7 @@ import { Proof } from './Proof.tsx';
 import { SecondWidth } from './SecondWidth.tsx';
 import { Support } from './Support.tsx';
 import { TakeAway } from './TakeAway.tsx';
+import { Unmeasured } from './Unmeasured.tsx';
 import { useHandOff, useHandOffOptions } from './use-hand-off.ts';
 
 const TARGET_WORDS: Record<Target, { word: string; note: string }> = {
@@ -49,18 +49,7 @@ export function HandOffScreen() {
         .querySelector('.hand-css .marked')
         ?.scrollIntoView({ block: 'center', inline: 'nearest' });
   }, [chosen]);
-  if (!measured)
-    return (
-      <div className="empty-note">
-        <p className="mb-3">
-          The page has not been measured at {viewport.width} × {viewport.height} yet. Open it in the Rundown
-          once; then the code can be written.
-        </p>
-        <Link className="btn" to={`/pages/${page.id}?take=${take.id}`}>
-          To the Rundown
-        </Link>
-      </div>
-    );
+  if (!measured) return <Unmeasured />;
   if (error !== null) return <p className="empty-note">{error}</p>;
   if (!assembled) return <p className="empty-note">Writing …</p>;
   const marked = assembled.lines.filter((l) => chosen !== null && l.piece.motions.includes(chosen));

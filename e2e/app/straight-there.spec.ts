@@ -1,0 +1,30 @@
+/** The hand-off opened from a link, on a page that this take was never shown with: it measures for itself. */
+import { expect, test } from '@playwright/test';
+import { newProject } from '../support/app.ts';
+import { goThere, PLACES } from '../stranger/pages.ts';
+
+for (const place of PLACES.filter((p) => /night|Pins/.test(p.name)))
+  test(`${place.name}: code is there without the Rundown`, async ({ page, request }) => {
+    const { url } = await goThere(request, place, await newProject(request, `Straight ${place.name}`));
+    const there = new URL(url);
+    there.pathname += '/hand-off';
+    await page.goto(there.href);
+    await expect(page.locator('.hand-css .code')).toContainText('@keyframes', { timeout: 40_000 });
+    await expect(page.locator('.unseen-page')).toHaveCount(0);
+  });
+
+test('a page that does not answer: it is said, and where to look', async ({ page, request }) => {
+  const place = PLACES.find((p) => p.name.includes('Pins'))!;
+  const { url } = await goThere(request, place, await newProject(request, 'Straight, silent'));
+  const there = new URL(url);
+  there.pathname += '/hand-off';
+  await page.route(
+    () => true,
+    (route) => (route.request().frame() === page.mainFrame() ? route.continue() : route.abort()),
+  );
+  await page.goto(there.href);
+  await expect(page.getByText('Measuring the page at 1280 × 800')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('The page does not answer')).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('link', { name: 'To the Rundown' }).click();
+  await expect(page.locator('.rundown')).toBeVisible();
+});

@@ -1,0 +1,40 @@
+/** The page in a frame that nobody sees, for its layout at one size. */
+import { useEffect, useRef, useState } from 'react';
+import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
+import type { Plan, Viewport } from '@lyvek/core';
+import { PageLink } from '../../parts/page-link.ts';
+import { sandboxOf, useOpenedFrame } from '../../parts/use-opened-frame.ts';
+import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts';
+
+const NOTHING: Plan = { follow: [], signals: [], belts: [], travels: [] };
+
+export function Unseen({ at }: { at: Viewport }) {
+  const { page, session, events, reduced } = useOpenedPage();
+  const { layout } = useLayout();
+  const document = useSettledDocument();
+  const [link] = useState(() => new PageLink({ layout: (l) => events.layout?.(l) }));
+  const dress = useRef({ document, layout, reduced });
+  dress.current = { document, layout, reduced };
+  useEffect(() => {
+    link.wear(() => {
+      const { document, layout, reduced } = dress.current;
+      const { pieces } = writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion');
+      return { pieces: pieces.filter((p) => p.stays), patch: patchOf(document), plan: NOTHING };
+    });
+  }, [link]);
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [selectors] = useState(() => () => selectorsOf(session.store.getState().document));
+  const { key } = useOpenedFrame(frame, link, page, selectors);
+  return (
+    <iframe
+      key={key}
+      ref={frame}
+      title={`${page.name}, measured at ${at.width} px`}
+      sandbox={sandboxOf(page)}
+      className="unseen-page"
+      style={at}
+      tabIndex={-1}
+      aria-hidden="true"
+    />
+  );
+}
