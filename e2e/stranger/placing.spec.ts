@@ -35,7 +35,7 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
         await world.page.setViewportSize({ width, height });
         await world.settle();
         // Of an empty screen nothing would be said.
-        await expect(world.page.locator(READY[screen])).not.toHaveCount(0, { timeout: 40_000 });
+        await expect(world.page.locator(READY[screen]!)).not.toHaveCount(0, { timeout: 40_000 });
         await world.page.waitForTimeout(500);
         for (const what of await world.ask<string[]>('placing')) seen.push(`${width} × ${height}: ${what}`);
         if (screen) continue;
