@@ -87,6 +87,17 @@ async function compared(
       let looked = 0;
       // Animations made while the page loads show from the second frame on.
       for (let i = 0; i < 2; i++) await next();
+      // What the page plays in time as it opens has a clock of its own in each frame.
+      const opening = [a, b].flatMap((w) =>
+        w.document
+          .getAnimations()
+          .filter((x) => x.timeline === w.document.timeline && x.playState === 'running')
+          .filter((x) => x.effect!.getComputedTiming().endTime !== Infinity),
+      );
+      await Promise.race([
+        Promise.allSettled(opening.map((x) => x.finished)),
+        new Promise((done) => setTimeout(done, 1500)),
+      ]);
       for (let i = 0; i <= offsets; i++) {
         const share = i <= offsets / 2 ? (2 * i) / offsets : 2 - (2 * i) / offsets;
         const y = Math.round(share * (a.document.documentElement.scrollHeight - a.innerHeight));
@@ -101,18 +112,21 @@ async function compared(
         await next();
         before.forEach((e, k) => {
           if (endless[k]) return;
-          const [mine, theirs] = [a.getComputedStyle(e), b.getComputedStyle(after[k]!)];
-          for (const p of properties) {
-            looked++;
-            const [x, z] = [mine.getPropertyValue(p), theirs.getPropertyValue(p)];
-            if (!alike(x, z) && differences.length < 40)
-              differences.push({
-                offset: y,
-                element: `${e.tagName.toLowerCase()}.${e.className} ${e.textContent!.slice(0, 20).trim()}`,
-                property: p,
-                before: x,
-                after: z,
-              });
+          for (const part of ['', '::before', '::after']) {
+            const [mine, theirs] = [a.getComputedStyle(e, part), b.getComputedStyle(after[k]!, part)];
+            if (part && mine.content === 'none' && theirs.content === 'none') continue;
+            for (const p of properties) {
+              looked++;
+              const [x, z] = [mine.getPropertyValue(p), theirs.getPropertyValue(p)];
+              if (!alike(x, z) && differences.length < 40)
+                differences.push({
+                  offset: y,
+                  element: `${e.tagName.toLowerCase()}.${e.className}${part} ${e.textContent!.slice(0, 20).trim()}`,
+                  property: p,
+                  before: x,
+                  after: z,
+                });
+            }
           }
         });
       }

@@ -162,7 +162,7 @@ export const DocumentSchema = z
     /** custom properties as the page registered them; others are registered by what they hold */
     properties: z.array(PropertySchema).max(200).default([]),
     /** rules of the page that were read into this document and are taken out of its files at hand-off */
-    taken: z.array(z.string().max(400)).max(20_000).default([]),
+    taken: z.array(z.string().max(2000)).max(20_000).default([]),
     /** findings that somebody has accepted: of which check, about what, why, and as it was then */
     accepted: z
       .array(

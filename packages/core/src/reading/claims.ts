@@ -1,8 +1,10 @@
 /** Which declarations and blocks go, because the document writes them now. */
 import type { ReadDeclaration, ReadRule, ReadRules } from './rules.ts';
 import { carries, moves } from './rules.ts';
-import { claimOf } from './take-out.ts';
+import { claimOf, splitKey } from './take-out.ts';
 import type { Claim } from './take-out.ts';
+
+const ANIMATION = '{animation}';
 
 const words = (css: string) => css.match(/-{0,2}[A-Za-z_\u0080-\uffff][\w\u0080-\uffff-]*/g) ?? [];
 const dashed = (css: string) => css.match(/--[\w\u0080-\uffff-]+/g) ?? [];
@@ -10,10 +12,13 @@ const dashed = (css: string) => css.match(/--[\w\u0080-\uffff-]+/g) ?? [];
 /** Custom properties that earlier hand-offs have put in. */
 const isOwn = (property: string) => /^--lv-.*-(step|by|start|end|distance|duration|delay)$/.test(property);
 
-/** `healthy`: everything that the rule moves was read. `animated`: custom properties whose registration the document has. */
+/** What of a rule’s elements was read: all of them, none, or those that a selector finds. */
+export type Share = 'all' | 'none' | { only: string };
+
+/** `animated`: custom properties whose registration the document has. */
 export function claimsFor(
   { rules, keyframes, registered }: ReadRules,
-  healthy: (rule: ReadRule) => boolean,
+  shareOf: (rule: ReadRule) => Share,
   animated: ReadonlySet<string>,
 ): Claim[] {
   const out: Claim[] = [];
@@ -24,9 +29,16 @@ export function claimsFor(
     const moving = rule.declarations.filter((d) => moves(d.property));
     const list = rule.declarations.filter((d) => carries(d.property));
     if (list.length) carriers.push({ rule, list });
-    const read = moving.length > 0 && healthy(rule);
-    for (const d of moving) for (const w of words(d.value)) (read ? used : needed).add(w);
-    if (read) for (const d of moving) out.push(claimOf(d.node, d.sheet, '{animation}'));
+    const share = moving.length > 0 ? shareOf(rule) : 'none';
+    // What is read for some is used by them and needed by the others.
+    for (const d of moving)
+      for (const w of words(d.value)) {
+        if (share !== 'none') used.add(w);
+        if (share !== 'all') needed.add(w);
+      }
+    if (share === 'none') continue;
+    const only = share === 'all' ? null : share.only;
+    for (const d of moving) out.push(claimOf(d.node, d.sheet, ANIMATION, only));
   }
   // A trigger may stand on a named timeline of its own.
   for (const { list } of carriers)
@@ -54,4 +66,23 @@ export function claimsFor(
     for (const d of rule.declarations)
       if (isOwn(d.property) && !needed.has(d.property)) out.push(claimOf(d.node, d.sheet, '{step}'));
   return out;
+}
+
+/** Rules that were narrowed once are narrowed in the same way again, whatever can be read of the page by now. */
+export function narrowedClaims({ rules }: ReadRules, keys: readonly string[]): Claim[] {
+  const wanted = new Map<string, string[]>();
+  for (const key of keys) {
+    const { whole, only } = splitKey(key);
+    if (only !== null) wanted.set(whole, [...(wanted.get(whole) ?? []), only]);
+  }
+  if (wanted.size === 0) return [];
+  return rules.flatMap((rule) =>
+    rule.declarations
+      .filter((d) => moves(d.property))
+      .flatMap((d) =>
+        (wanted.get(claimOf(d.node, d.sheet, ANIMATION).key) ?? []).map((only) =>
+          claimOf(d.node, d.sheet, ANIMATION, only),
+        ),
+      ),
+  );
 }

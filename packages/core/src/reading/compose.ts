@@ -5,7 +5,6 @@ import type { Gate, Motion, MotionDocument } from '../motion/index.ts';
 import type { Draft } from './draft.ts';
 import type { PageElements } from './elements.ts';
 import { Namer, readableName } from './naming.ts';
-import { moves } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
 import { staggered } from './shifts.ts';
 import type { PageMedia, Slot } from './slots.ts';
@@ -70,6 +69,8 @@ export interface Composed {
   left: { group: Group; reason: string }[];
   /** custom properties whose registration the document has */
   animated: Set<string>;
+  /** targets of the motions: elements by the selector that finds them */
+  targets: { selector: string; elements: readonly Element[] }[];
 }
 
 /** More gates than people can look after. */
@@ -78,9 +79,10 @@ const MOST_GATES = 120;
 export function documentOf(
   groups: readonly Group[],
   media: readonly PageMedia[],
-  { rules, registered }: ReadRules,
+  { registered }: ReadRules,
   timelines: Timelines,
   elements: PageElements,
+  selectorsOf: (e: Element) => readonly string[],
 ): Composed {
   const out = emptyDocument();
   const left: Composed['left'] = [];
@@ -147,9 +149,6 @@ export function documentOf(
     }
   };
 
-  const others = rules
-    .filter((r) => r.declarations.some((d) => moves(d.property)))
-    .flatMap((r) => r.selectors.filter((s) => !s.obstacle).map((s) => s.text));
   const candidatesOf = (group: Group) =>
     group.rules.flatMap((r) => [
       ...(r.selectors.length > 1 ? [r.selectors.map((s) => s.text).join(', ')] : []),
@@ -161,10 +160,10 @@ export function documentOf(
     .flatMap((group) => partsOf(group).map((part) => ({ group, part })))
     .sort((a, b) => place.get(a.part.elements[0]!)! - place.get(b.part.elements[0]!)!);
   const reasons = new Map<Group, string>();
-  const made: { group: Group; motion: Motion }[] = [];
+  const made: { group: Group; motion: Motion; elements: readonly Element[] }[] = [];
   for (const { group, part } of parts) {
     const fail = (reason: string) => void (reasons.has(group) || reasons.set(group, reason));
-    const selector = elements.naming(part.elements, candidatesOf(group), others);
+    const selector = elements.naming(part.elements, candidatesOf(group), selectorsOf);
     // Intros come last, as they are written.
     const isIntro = (i: number) => part.slots[i]!.of.draft.driver.kind === 'load';
     const indices = [...part.slots.keys()].sort((a, b) => Number(isIntro(a)) - Number(isIntro(b)));
@@ -200,7 +199,7 @@ export function documentOf(
         reducedMotion: slot.reducedMotion,
         ...(conditions.length ? { conditions } : {}),
       });
-      if (motion.success) made.push({ group, motion: motion.data });
+      if (motion.success) made.push({ group, motion: motion.data, elements: part.elements });
       else fail(motion.error.issues[0]!.message);
     }
   }
@@ -225,5 +224,6 @@ export function documentOf(
     return written.has(name) && made.success ? [made.data] : [];
   });
   const animated = new Set(out.properties.map((p) => p.name));
-  return { document: out, left, animated };
+  const targets = made.map(({ motion, elements }) => ({ selector: motion.targets.selector, elements }));
+  return { document: out, left, animated, targets };
 }

@@ -54,33 +54,57 @@ export class PageElements {
     }
   }
 
-  /** A selector that finds just these elements: one of the given, one less what it finds too much, else a list of places. */
+  /**
+   * A selector that finds just these elements: one of the given, one less what it finds too much, else a list of places. `selectorsOf`: by
+   * which others can be told apart.
+   */
   naming(
     elements: readonly Element[],
     candidates: readonly string[],
-    others: readonly string[] = candidates,
+    selectorsOf: (e: Element) => readonly string[] = () => candidates,
   ): string {
     const wanted = new Set(elements);
-    const isExact = (selector: string) => {
-      const found = this.all(selector);
-      return found?.length === wanted.size && found.every((e) => wanted.has(e));
-    };
-    const unique = [...new Set(candidates)];
-    const exact = unique.find(isExact);
-    if (exact !== undefined) return exact;
+    const unique = [...new Set(candidates)].map((selector) => ({
+      selector,
+      found: new Set(this.all(selector)),
+    }));
     const wider = unique
-      .map((selector) => ({ selector, found: this.all(selector) }))
-      .filter((c) => c.found && elements.every((e) => c.found!.includes(e)))
-      .sort((a, b) => a.found!.length - b.found!.length);
+      .filter(({ found }) => elements.every((e) => found.has(e)))
+      .sort((a, b) => a.found.size - b.found.size);
     for (const { selector, found } of wider) {
-      const less = [...new Set(others)].filter(
-        (s) => this.all(s)?.some((e) => found!.includes(e)) && !this.all(s)!.some((e) => wanted.has(e)),
+      if (found.size === wanted.size) return selector;
+      const less = this.covering(
+        [...found].filter((e) => !wanted.has(e)),
+        wanted,
+        selectorsOf,
       );
       const grouped = splitTop(selector).length > 1 ? `:is(${selector})` : selector;
-      if (less.length && isExact(`${grouped}:not(${less.join(', ')})`))
-        return `${grouped}:not(${less.join(', ')})`;
+      if (less) return `${grouped}:not(${less.join(', ')})`;
     }
     return elements.map((e) => this.path(e)).join(', ');
+  }
+
+  /** Selectors that together find all of some elements, and none that is wanted; null where there are none. */
+  private covering(
+    elements: readonly Element[],
+    wanted: ReadonlySet<Element>,
+    selectorsOf: (e: Element) => readonly string[],
+  ): string[] | null {
+    const left = new Set(elements);
+    const able = [...new Set(elements.flatMap(selectorsOf))].flatMap((selector) => {
+      const found = this.all(selector);
+      return found && !found.some((e) => wanted.has(e))
+        ? [{ selector, found: found.filter((e) => left.has(e)) }]
+        : [];
+    });
+    able.sort((a, b) => b.found.length - a.found.length);
+    const out: string[] = [];
+    for (const { selector, found } of able) {
+      if (!found.some((e) => left.has(e))) continue;
+      out.push(selector);
+      for (const e of found) left.delete(e);
+    }
+    return left.size === 0 ? out : null;
   }
 
   /** The shortest path of tags and places that finds only this element. */

@@ -126,7 +126,8 @@ describe('hostile input', () => {
         const parsed = readDocument(JSON.parse(JSON.stringify(document)));
         if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems.slice(0, 2)));
         const bare = takenOut(claims).get('index.html')?.text ?? text;
-        if (bare.length > text.length) throw new Error('longer than before');
+        if (claims.every((c) => c.only === null) && bare.length > text.length)
+          throw new Error('longer than before');
         read += document.motions.length + unread.length;
       };
       let result = tried(work);

@@ -4,6 +4,7 @@ import type { MotionDocument } from '../motion/index.ts';
 import { Cascade } from './cascade.ts';
 import type { Environment } from './cascade.ts';
 import { claimsFor } from './claims.ts';
+import type { Share } from './claims.ts';
 import { documentOf } from './compose.ts';
 import type { Group } from './compose.ts';
 import type { DraftList, DraftOf } from './draft.ts';
@@ -18,6 +19,7 @@ import { agrees, reduced, slotsOf } from './slots.ts';
 import type { PageMedia, Slot } from './slots.ts';
 import { shortened } from './source.ts';
 import type { Unread } from './source.ts';
+import { MAX_ONLY } from './take-out.ts';
 import type { Claim } from './take-out.ts';
 import { Timelines } from './timelines.ts';
 import { Triggers } from './triggers.ts';
@@ -45,6 +47,7 @@ export class PageReader {
   private readonly conditions: PageConditions;
   private indices: Map<ReadRule, number> | undefined;
   readonly unread: Unread[] = [];
+  private readonly left = new Map<string, { rule: ReadRule; reason: string; elements: Set<Element> }>();
   readonly mistakes: Mistake[] = [];
 
   constructor(
@@ -65,7 +68,7 @@ export class PageReader {
     const moving = this.rules.rules.filter(has);
     const played = new Map<Element, Played>();
     for (const rule of moving) {
-      const elements = this.cascade.elementsOf.get(rule) ?? [];
+      const elements = this.elementsOf(rule);
       for (const e of elements) if (!played.has(e)) played.set(e, this.played(e));
       const obstacle = rule.media.obstacle;
       if (obstacle !== null && !rule.media.never && names(rule)) {
@@ -76,41 +79,104 @@ export class PageReader {
       if (elements.length === 0 && names(rule) && rule.selectors.some((s) => !s.obstacle))
         this.leave(rule, 'nothing in the page’s HTML has this selector; a script may make it later');
     }
+    const undividable = moving.filter((r) => !this.isDividable(r));
     for (;;) {
-      this.spread(played, moving.filter(names));
-      const made = documentOf(this.groups(played), this.media, this.rules, this.timelines, this.elements);
+      this.spread(played, undividable);
+      const made = documentOf(
+        this.groups(played),
+        this.media,
+        this.rules,
+        this.timelines,
+        this.elements,
+        this.selectorsOf,
+      );
       for (const { group, reason } of made.left) {
-        this.leave(group.rules[0]!, reason);
+        this.leave(group.rules[0]!, reason, group.elements);
         for (const e of group.elements) played.set(e, { is: 'other', reason });
       }
       if (made.left.length > 0) continue;
-      const healthy = (rule: ReadRule) => {
-        const all = this.cascade.elementsOf.get(rule) ?? [];
-        return all.length > 0 && all.every((e) => played.get(e)?.is === 'moving');
-      };
-      return { document: made.document, claims: claimsFor(this.rules, healthy, made.animated) };
+      const shares = new Map(moving.map((rule) => [rule, this.shareOf(rule, played, made.targets)]));
+      const long = moving.filter((rule) => shares.get(rule) === null);
+      if (long.length > 0) {
+        undividable.push(...long);
+        continue;
+      }
+      const claims = claimsFor(this.rules, (rule) => shares.get(rule) ?? 'none', made.animated);
+      this.tell();
+      return { document: made.document, claims };
     }
   }
 
-  private leave(rule: ReadRule, reason: string): void {
-    const what = rule.inline
-      ? `style of <${rule.inline.name}>`
-      : shortened(rule.selectors.map((s) => s.text).join(', '));
-    if (
-      !this.unread.some(
-        (u) => u.place.from === rule.place.from && u.place.path === rule.place.path && u.reason === reason,
-      )
-    )
-      this.unread.push({ place: rule.place, what, reason });
+  private elementsOf(rule: ReadRule): readonly Element[] {
+    return this.cascade.elementsOf.get(rule) ?? [];
+  }
+
+  private readonly selectorsOf = (e: Element): string[] =>
+    this.cascade
+      .rulesOf(e)
+      .flatMap((r) =>
+        r.selectors.filter((s) => !s.obstacle && this.elements.matches(e, s.text)).map((s) => s.text),
+      );
+
+  /** Whether a rule can go for some of its elements and stay for others: not where its names are those that the writer gives. */
+  private isDividable(rule: ReadRule): boolean {
+    return (
+      rule.inline === null && !rule.declarations.some((d) => moves(d.property) && /(^|\s)lv-/.test(d.value))
+    );
+  }
+
+  /** What of a rule was read; null where the rule would have to be narrowed by too long a selector. */
+  private shareOf(
+    rule: ReadRule,
+    played: ReadonlyMap<Element, Played>,
+    targets: readonly { selector: string; elements: readonly Element[] }[],
+  ): Share | null {
+    const all = new Set(this.elementsOf(rule));
+    const read = [...all].filter((e) => played.get(e)?.is === 'moving').length;
+    if (read === 0) return 'none';
+    if (read === all.size && rule.selectors.every((s) => !s.obstacle)) return 'all';
+    const only = targets.filter((t) => t.elements.some((e) => all.has(e))).map((t) => t.selector);
+    const selector = [...new Set(only)].join(', ');
+    return selector.length > MAX_ONLY ? null : { only: selector };
+  }
+
+  private leave(rule: ReadRule, reason: string, elements: readonly Element[] = []): void {
+    const key = `${rule.place.path} ${rule.place.from} ${reason}`;
+    const known = this.left.get(key) ?? { rule, reason, elements: new Set() };
+    this.left.set(key, known);
+    for (const e of elements) known.elements.add(e);
+  }
+
+  /** What was left, element by element where others of the rule were read. */
+  private tell(): void {
+    for (const { rule, reason, elements } of this.left.values()) {
+      const all = this.elementsOf(rule);
+      const whole = rule.inline
+        ? `style of <${rule.inline.name}>`
+        : rule.selectors.map((s) => s.text).join(', ');
+      const some = elements.size > 0 && elements.size < all.length;
+      const which = some
+        ? this.elements.naming(
+            this.elements.inOrder(elements),
+            [...elements].flatMap(this.selectorsOf),
+            this.selectorsOf,
+          )
+        : null;
+      this.unread.push({
+        place: rule.place,
+        what: shortened(which === null ? whole : `${which} (by ${whole})`),
+        reason,
+      });
+    }
   }
 
   /**
-   * What is written in one place is taken out as a whole or not at all: elements that share a rule stay together, and so do those whose
+   * What cannot be divided is taken out as a whole or not at all: elements that share such a rule stay together, and so do those whose
    * timelines one element carries.
    */
   private spread(played: Map<Element, Played>, rules: readonly ReadRule[]): void {
     const shared = [
-      ...rules.map((rule) => ({ rule, elements: this.cascade.elementsOf.get(rule) ?? [] })),
+      ...rules.map((rule) => ({ rule, elements: this.elementsOf(rule) })),
       ...this.carried(played),
     ];
     for (let changed = true; changed;) {
@@ -177,7 +243,7 @@ export class PageReader {
     for (const e of [env([]), ...relevant.map((m) => env(queriesOf(under(m))))]) this.note(element, e);
     if (rules.some((r) => this.conditions.isBeyond(r.media.queries))) {
       const reason = `the page moves things under more than ${MOST_CONDITIONS} media conditions`;
-      this.leave(rules.find(names) ?? rules[0]!, reason);
+      this.leave(rules.find(names) ?? rules[0]!, reason, [element]);
       return { is: 'other', reason };
     }
     if (
@@ -189,7 +255,7 @@ export class PageReader {
       (l): l is Extract<DraftList, { obstacle: unknown }> => 'obstacle' in l,
     )?.obstacle;
     const other = (reason: string): Played => {
-      if (rules[0]) this.leave(obstacle?.rule ?? rules.find(names) ?? rules[0], reason);
+      if (rules[0]) this.leave(obstacle?.rule ?? rules.find(names) ?? rules[0], reason, [element]);
       return { is: 'other', reason };
     };
     if (obstacle) return other(obstacle.reason);

@@ -5,9 +5,11 @@
 import type { MotionDocument } from '../motion/index.ts';
 import { PageElements } from './elements.ts';
 import type { Mend, Mistake } from './mistakes.ts';
+import { narrowedClaims } from './claims.ts';
 import { PageReader } from './page-reader.ts';
 import { frameFactors } from './frame-factors.ts';
 import { readRules } from './rules.ts';
+import type { ReadRules } from './rules.ts';
 import { readSheets } from './sheets.ts';
 import type { FileAt } from './sheets.ts';
 import type { Unread } from './source.ts';
@@ -22,18 +24,27 @@ export interface Reading {
 }
 
 /** `entry` is the path of the HTML among the page’s files. `mend`: mistakes that are read as they were meant, by key. */
-export function readPage(entry: string, html: string, fileAt: FileAt, mend: Mend = new Set()): Reading {
+export const readPage = (entry: string, html: string, fileAt: FileAt, mend: Mend = new Set()): Reading =>
+  readWithRules(entry, html, fileAt, mend).reading;
+
+function readWithRules(
+  entry: string,
+  html: string,
+  fileAt: FileAt,
+  mend: Mend,
+): { reading: Reading; rules: ReadRules } {
   const source = readSheets(entry, html, fileAt);
   const rules = readRules(source.sheets);
   const reader = new PageReader(rules, new PageElements(source.document), mend);
   const { document, claims } = reader.read();
   const unread = [...source.unread, ...rules.unread, ...reader.unread];
-  return {
+  const reading = {
     document: { ...document, taken: [...new Set(claims.map((c) => c.key))] },
     claims,
     unread: unread.sort((a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from),
     mistakes: [...reader.mistakes, ...frameFactors(source.document, entry, html, fileAt)],
   };
+  return { reading, rules };
 }
 
 /** Files of the page without what documents have taken over from them, by path; only those that change. */
@@ -45,11 +56,13 @@ export function withoutTaken(
 ): Map<string, TakenOut> {
   if (taken.length === 0) return new Map();
   const keys = new Set(taken);
-  const wanted = (claims: readonly Claim[]) => claims.filter((c) => keys.has(c.key));
-  const plain = wanted(readPage(entry, html, fileAt).claims);
+  const claimed = (mend: Mend) => {
+    const { reading, rules } = readWithRules(entry, html, fileAt, mend);
+    const whole = reading.claims.filter((c) => c.only === null && keys.has(c.key));
+    return [...whole, ...narrowedClaims(rules, taken)];
+  };
+  const plain = claimed(new Set());
   const found = new Set(plain.map((c) => c.key));
   // Rules that were read only after a mistake in them was mended.
-  return takenOut(
-    taken.every((k) => found.has(k)) ? plain : wanted(readPage(entry, html, fileAt, 'all').claims),
-  );
+  return takenOut(taken.every((k) => found.has(k)) ? plain : claimed('all'));
 }

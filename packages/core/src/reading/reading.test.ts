@@ -138,19 +138,71 @@ describe('reading a page that moves', () => {
     expect(read(css(own)).document.motions).toHaveLength(1);
   });
 
-  test('what stands under a condition that Lyvek does not know is left, with everything that shares a rule with it', () => {
+  const restOf = (r: Reading, css: string, body?: string) => {
+    const source = page(css, body);
+    const text = withoutTaken('index.html', source, () => null, r.document.taken).get('index.html')!.text;
+    // What is left alone is left alone again, and no motion is read twice.
+    expect(readPage('index.html', text, () => null).document.motions).toEqual([]);
+    return text;
+  };
+
+  test('what stands under a condition that Lyvek does not know is left, element by element', () => {
+    const css = `${FADE} .a { ${MOVED} } @container (width > 3px) { .b { animation: none } .b { animation-name: fade } }`;
+    const r = read(css);
+    expect(only(r).targets.selector).toBe('.a:not(.b)');
+    expect(r.unread.map((u) => u.reason).join()).toContain('@container');
+    expect(restOf(r, css)).toContain(
+      `.a:not(:where(.a:not(.b))) { animation: fade linear both; animation-timeline: view(); }`,
+    );
+  });
+
+  test('a rule that also moves elements in time goes on doing that', () => {
+    const css = `${FADE} .a { color: red; animation: fade 1s both } .b { animation-timeline: view() }`;
+    const r = read(css);
+    expect(only(r).targets.selector).toBe('.b');
+    const rest = restOf(r, css);
+    expect(rest).toContain('.a:not(:where(.b)) { animation: fade 1s both; } .a { color: red; }');
+    expect(rest).toContain(FADE);
+    expect(rest).not.toContain('view()');
+  });
+
+  test('one value that cannot be read keeps one element of a shared rule, and says which', () => {
+    const css = `@keyframes tint { from { color: var(--c, #f00) } } .a { ${MOVED} animation-name: tint } .b { --c: oklch(from red l c h) }`;
+    const body = '<p class="a">1</p><p class="a b">2</p><p class="a">3</p>';
+    const r = read(css, body);
+    expect(only(r).targets.selector).toBe('.a:not(.b)');
+    expect(r.unread).toHaveLength(1);
+    expect(r.unread[0]!.what).toBe('.b (by .a)');
+    expect(restOf(r, css, body)).toContain('@keyframes tint');
+  });
+
+  test('a pseudo-element that shares a rule with its element stays', () => {
+    const css = `${FADE} .a, .a::after { ${MOVED} }`;
+    const r = read(css);
+    expect(only(r).targets.selector).toBe('.a');
+    expect(restOf(r, css)).toContain('.a:not(:where(.a)), .a::after {');
+  });
+
+  test('rules in rules, and conditions in rules, are narrowed where they stand', () => {
+    const body = '<main><p class="a">1</p><p class="a b">2</p></main>';
+    const odd = '.b { animation-play-state: paused !important }';
+    const nested = `${FADE} main { color: red; & > .a { ${MOVED} &:hover { color: blue } } } ${odd}`;
+    expect(restOf(read(nested, body), nested, body)).toMatch(
+      /main \{ color: red; & > \.a:not\(:where\([^{]+\)\) \{ animation: fade/,
+    );
+    const inside = `${FADE} .a { color: red; @supports (color: red) { ${MOVED} color: blue } } ${odd}`;
+    expect(restOf(read(inside, body), inside, body)).toMatch(
+      /@supports \(color: red\) \{ &:not\(:where\([^{]+\)\) \{ animation: fade/,
+    );
+  });
+
+  test('a timeline that one element carries for others keeps them together', () => {
     const r = read(
-      `${FADE} .a { ${MOVED} } @container (width > 3px) { .b { animation: none } .b { animation-name: fade } }`,
+      `${FADE} main { view-timeline: --m } p { animation: fade linear both; animation-timeline: --m } .b { animation-play-state: paused }`,
+      '<main><p>1</p><p class="b">2</p></main>',
     );
     expect(r.document.motions).toEqual([]);
     expect(takenOut(r.claims).size).toBe(0);
-    expect(r.unread.map((u) => u.reason).join()).toContain('@container');
-  });
-
-  test('a rule that also moves elements in time is left', () => {
-    const r = read(`${FADE} .a { animation: fade 1s both } .b { animation-timeline: view() }`);
-    expect(r.document.motions).toEqual([]);
-    expect(r.unread[0]!.reason).toContain('in time');
   });
 
   test('equal steps become a stagger; a trigger becomes a gate; a carried timeline the passage of the nearest carrier', () => {
