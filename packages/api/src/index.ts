@@ -96,8 +96,19 @@ const Place = z.object({
   from: z.number().int(),
   to: z.number().int(),
 });
+/** Whether what was taken over from a page was seen to play the same in a browser, and what was left to the page. */
+export const ImportProof = z.object({
+  proved: z.boolean(),
+  /** all of it in a sentence */
+  said: z.string(),
+  left: z.array(z.object({ selector: z.string(), reason: z.string() })),
+});
+export type ImportProof = z.infer<typeof ImportProof>;
+
 /** What a page moves by its own CSS. */
 export const PageReading = z.object({
+  /** null: it moves nothing, or was added before that was proved */
+  proof: ImportProof.nullable(),
   document: DocumentSchema,
   unread: z.array(z.object({ place: Place, what: z.string(), reason: z.string() })),
   mistakes: z.array(

@@ -10,9 +10,11 @@ import type {
   MotionDocument,
   PageMistake,
   Reading,
+  Refuted,
   Viewport,
 } from '@lyvek/core';
 import { handedOff } from '@lyvek/server/hand-off';
+import type { ImportReader, ProvedImport } from '@lyvek/server/import';
 import { textsIn, withTexts } from '@lyvek/server/page-files';
 import type { PageFiles } from '@lyvek/server/page-files';
 import { BadInput } from './errors.ts';
@@ -28,9 +30,24 @@ export function handOffPageOf({ name, files }: InputPage): HandOffPage {
   return { name, entry: files.entry, html, fileAt };
 }
 
-export function readingOf(page: InputPage, mend?: Mend): Reading {
+export function readingOf(page: InputPage, mend?: Mend, left?: readonly Refuted[]): Reading {
   const { entry, html, fileAt } = handOffPageOf(page);
-  return readPage(entry, html, fileAt, mend);
+  return readPage(entry, html, fileAt, mend, left);
+}
+
+/** What of the page’s own motions plays the same in Chromium when Lyvek writes it; null where it has none. */
+export async function provedImport(page: InputPage): Promise<ProvedImport['proof']> {
+  handOffPageOf(page);
+  const { IMPORT_JOBS, Proving } = await import('@lyvek/server/import');
+  const here: ImportReader = { run: async (job, input) => IMPORT_JOBS[job](input as never) as never };
+  const alone = { run: <T>(work: () => Promise<T>) => work() };
+  const files = page.list().flatMap((path) => {
+    const bytes = page.files.bytesAt(path);
+    return bytes ? [{ path, bytes }] : [];
+  });
+  const inPage = () => new TextDecoder().decode(built('in-page.js'));
+  const proving = new Proving(here, alone, inPage);
+  return (await proving.import({ entry: page.files.entry, files }, new AbortController().signal)).proof;
 }
 
 /** The same, with what its mistakes were meant as. */

@@ -16,6 +16,7 @@ import { Proofs } from './preview/proofs.ts';
 import { servePreview } from './preview/serve.ts';
 import { handOffRoutes } from './routes/hand-off.ts';
 import { healthRoutes } from './routes/health.ts';
+import { Proving } from './bring/proved.ts';
 import { pageRoutes } from './routes/pages.ts';
 import { presetRoutes } from './routes/presets.ts';
 import { projectRoutes } from './routes/projects.ts';
@@ -123,7 +124,12 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
   api.use(
     healthRoutes(pool),
     projectRoutes(pool),
-    pageRoutes(pool, addresses.ports, importer),
+    pageRoutes(
+      pool,
+      addresses.ports,
+      importer,
+      new Proving(importer, lab, () => built('in-page.js').toString('utf8')),
+    ),
     takeRoutes(pool),
     presetRoutes(pool),
     referenceRoutes(pool),

@@ -152,20 +152,35 @@ const USUAL: readonly Viewport[] = [
   { width: 1920, height: 1080 },
 ];
 
-/** A viewport for which a condition holds: the given one, a usual one, else the nearest at its bounds; null where there is none. */
-export function viewportFor(query: string, near: Viewport): Viewport | null {
+/** The given viewport, the usual ones, and those at the bounds that a condition names, nearest first. */
+function viewportsAround(query: string, near: Viewport): Viewport[] {
   const bounds = [...query.matchAll(/(\d+(?:\.\d+)?)(px|em|rem)/g)].map((m) =>
     Math.round(Number(m[1]) * (m[2] === 'px' ? 1 : 16)),
   );
-  const sides = [...bounds.flatMap((b) => [b - 1, b, b + 1]), near.width, near.height, 200, 8000];
+  const sides = [
+    ...new Set([...bounds.flatMap((b) => [b - 1, b, b + 1]), near.width, near.height, 200, 8000]),
+  ];
   const far = (v: Viewport) => Math.abs(v.width - near.width) + Math.abs(v.height - near.height);
   const built = sides
     .flatMap((width) => sides.map((height) => ({ width, height })))
     .filter((v) => Math.min(v.width, v.height) >= 200 && Math.max(v.width, v.height) <= 8000)
     .sort((a, b) => far(a) - far(b));
-  return (
-    [near, ...USUAL, ...built].find((viewport) => mediaMatches(query, { viewport, still: false })) ?? null
-  );
+  return [near, ...USUAL, ...built];
+}
+
+/** A viewport for which a condition holds: the given one, a usual one, else the nearest at its bounds; null where there is none. */
+export const viewportFor = (query: string, near: Viewport): Viewport | null =>
+  viewportsAround(query, near).find((viewport) => mediaMatches(query, { viewport, still: false })) ?? null;
+
+/** One viewport for each way in which some conditions hold and fail together, the given one first; at most `max` of them. */
+export function viewportsFor(queries: readonly string[], near: Viewport, max: number): Viewport[] {
+  const ways = new Map<string, Viewport>();
+  for (const viewport of viewportsAround(queries.join(' '), near)) {
+    if (ways.size >= max) break;
+    const way = queries.map((q) => Number(mediaMatches(q, { viewport, still: false }))).join('');
+    if (!ways.has(way)) ways.set(way, viewport);
+  }
+  return [...ways.values()];
 }
 
 /**

@@ -7,3 +7,4 @@ export { takenOut } from './take-out.ts';
 export type { FileAt } from './sheets.ts';
 export type { Mend, Mistake, MistakeKind } from './mistakes.ts';
 export type { Place, Unread } from './source.ts';
+export type { Refuted } from './page-reader.ts';

@@ -16,7 +16,7 @@ import { carries, moves } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
 import { MOST_CONDITIONS, PageConditions } from './page-conditions.ts';
 import { agrees, reduced, slotsOf } from './slots.ts';
-import type { PageMedia, Slot } from './slots.ts';
+import type { PageMedia, Slot, StillList } from './slots.ts';
 import { shortened } from './source.ts';
 import type { Unread } from './source.ts';
 import { MAX_ONLY } from './take-out.ts';
@@ -37,6 +37,12 @@ const names = (rule: ReadRule) =>
 /** What one element plays, everywhere; the reason where it cannot be read. */
 type Played =
   { is: 'moving'; slots: Slot[]; key: string } | { is: 'still' } | { is: 'other'; reason: string };
+
+/** Elements whose motions stay in the page, and why. */
+export interface Refuted {
+  selector: string;
+  reason: string;
+}
 
 export class PageReader {
   private readonly elements: PageElements;
@@ -64,7 +70,12 @@ export class PageReader {
     this.media = this.conditions.media;
   }
 
-  read(): { document: MotionDocument; claims: Claim[] } {
+  /** media conditions under which the page moves something */
+  get queries(): string[] {
+    return [...new Set(this.media.flatMap((m) => m.queries))];
+  }
+
+  read(refuted: readonly Refuted[] = []): { document: MotionDocument; claims: Claim[] } {
     const moving = this.rules.rules.filter(has);
     const played = new Map<Element, Played>();
     for (const rule of moving) {
@@ -79,6 +90,13 @@ export class PageReader {
       if (elements.length === 0 && names(rule) && rule.selectors.some((s) => !s.obstacle))
         this.leave(rule, 'nothing in the page’s HTML has this selector; a script may make it later');
     }
+    for (const { selector, reason } of refuted)
+      for (const e of this.elements.all(selector) ?? []) {
+        if (played.get(e)?.is !== 'moving') continue;
+        const rule = this.cascade.rulesOf(e).find((r) => has(r) && names(r));
+        if (rule) this.leave(rule, reason, [e]);
+        played.set(e, { is: 'other', reason });
+      }
     const undividable = moving.filter((r) => !this.isDividable(r));
     for (;;) {
       this.spread(played, undividable);
@@ -292,7 +310,13 @@ export class PageReader {
         )
           return other('where two media conditions hold together it plays what neither says');
       }
-    if (!reduced(slots, draftsOf(still)))
+    const stillLists: StillList[] = [{ keys: [], list: draftsOf(still) }];
+    for (const m of relevant) {
+      const list = this.drafts.of(element, env(queriesOf(under(m)), true));
+      if ('obstacle' in list) return other(list.obstacle.reason);
+      stillLists.push({ keys: under(m).map((one) => one.key), list: list.drafts });
+    }
+    if (!reduced(slots, stillLists))
       return other('for readers who want reduced motion it plays something else');
     // Rules that never win anything make no difference.
     const winning = new Set(

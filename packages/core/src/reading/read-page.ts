@@ -7,6 +7,7 @@ import { PageElements } from './elements.ts';
 import type { Mend, Mistake } from './mistakes.ts';
 import { narrowedClaims } from './claims.ts';
 import { PageReader } from './page-reader.ts';
+import type { Refuted } from './page-reader.ts';
 import { frameFactors } from './frame-factors.ts';
 import { readRules } from './rules.ts';
 import type { ReadRules } from './rules.ts';
@@ -21,22 +22,33 @@ export interface Reading {
   claims: Claim[];
   unread: Unread[];
   mistakes: Mistake[];
+  /** media conditions under which the page moves something */
+  queries: string[];
 }
 
-/** `entry` is the path of the HTML among the page’s files. `mend`: mistakes that are read as they were meant, by key. */
-export const readPage = (entry: string, html: string, fileAt: FileAt, mend: Mend = new Set()): Reading =>
-  readWithRules(entry, html, fileAt, mend).reading;
+/**
+ * `entry` is the path of the HTML among the page’s files. `mend`: mistakes that are read as they were meant, by key. `refuted`: elements whose
+ * motions are left to the page, because a browser showed something else.
+ */
+export const readPage = (
+  entry: string,
+  html: string,
+  fileAt: FileAt,
+  mend: Mend = new Set(),
+  refuted: readonly Refuted[] = [],
+): Reading => readWithRules(entry, html, fileAt, mend, refuted).reading;
 
 function readWithRules(
   entry: string,
   html: string,
   fileAt: FileAt,
   mend: Mend,
+  refuted: readonly Refuted[] = [],
 ): { reading: Reading; rules: ReadRules } {
   const source = readSheets(entry, html, fileAt);
   const rules = readRules(source.sheets);
   const reader = new PageReader(rules, new PageElements(source.document), mend);
-  const { document, claims } = reader.read();
+  const { document, claims } = reader.read(refuted);
   const unread = [...source.unread, ...rules.unread, ...reader.unread];
   const reading = {
     document: { ...document, taken: [...new Set(claims.map((c) => c.key))] },
@@ -44,7 +56,7 @@ function readWithRules(
     unread: unread.sort((a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from),
     mistakes: [...reader.mistakes, ...frameFactors(source.document, entry, html, fileAt)],
   };
-  return { reading, rules };
+  return { reading: { ...reading, queries: reader.queries }, rules };
 }
 
 /** Files of the page without what documents have taken over from them, by path; only those that change. */

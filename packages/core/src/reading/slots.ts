@@ -124,28 +124,42 @@ export function agrees(slots: readonly Slot[], keys: readonly string[], list: re
   );
 }
 
+/** Where some conditions hold: their keys, in the order of the document, and what the element plays for readers who ask for reduced motion. */
+export interface StillList {
+  keys: readonly string[];
+  list: readonly DraftOf[];
+}
+
 /**
- * What is left of each motion for readers who ask for reduced motion. Null where something else is played then, which only the page’s own
- * CSS can say.
+ * Says of each motion what is left of it for readers who ask for reduced motion. False where it is not the same everywhere, or where
+ * something else is played then: only the page’s own CSS can say that.
  */
-export function reduced(slots: readonly Slot[], still: readonly DraftOf[]): boolean {
-  const left = [...still];
-  for (const slot of slots.filter((s) => s.on)) {
-    const { draft } = slot.of;
-    const find = (wanted: Draft) =>
-      left.findIndex(
-        (s) =>
-          s.owner === slot.of.owner &&
-          isKin(s.draft.name, draft.name) &&
-          same({ ...s.draft, name: '' }, { ...wanted, name: '' }),
-      );
-    const exact = find(draft);
-    const fade = draft.keyframes.opacity
-      ? find({ ...draft, keyframes: { opacity: draft.keyframes.opacity } })
-      : -1;
-    const at = exact >= 0 ? exact : fade;
-    slot.reducedMotion = at < 0 ? 'drop' : exact >= 0 ? 'keep' : 'fade';
-    if (at >= 0) left.splice(at, 1);
+export function reduced(slots: readonly Slot[], everywhere: readonly StillList[]): boolean {
+  const said = new Map<Slot, Motion['reducedMotion']>();
+  for (const { keys, list } of everywhere) {
+    const left = [...list];
+    for (const slot of slots) {
+      const { on, draft } = seen(slot, keys);
+      if (!on) continue;
+      const find = (wanted: Draft) =>
+        left.findIndex(
+          (s) =>
+            isKin(s.draft.name, draft.name) &&
+            isSameMotion(s, { ...slot.of, draft: wanted }) &&
+            difference({ on: true, draft: wanted }, s.draft) === null,
+        );
+      const exact = find(draft);
+      const fade = draft.keyframes.opacity
+        ? find({ ...draft, keyframes: { opacity: draft.keyframes.opacity } })
+        : -1;
+      const at = exact >= 0 ? exact : fade;
+      const here = at < 0 ? 'drop' : exact >= 0 ? 'keep' : 'fade';
+      if ((said.get(slot) ?? here) !== here) return false;
+      said.set(slot, here);
+      if (at >= 0) left.splice(at, 1);
+    }
+    if (left.length > 0) return false;
   }
-  return left.length === 0;
+  for (const [slot, here] of said) slot.reducedMotion = here;
+  return true;
 }

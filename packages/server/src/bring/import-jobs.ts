@@ -1,6 +1,15 @@
 /** What the import worker can do: everything whose time and memory depend on what somebody brings. Each job is a plain function. */
-import type { MotionDocument, PageMistake, Reading } from '@lyvek/core';
-import { allWellFormed, meantOf, readDocument, readPage, withoutTaken } from '@lyvek/core';
+import type { Layout, MotionDocument, PageMistake, Reading, Refuted } from '@lyvek/core';
+import {
+  PLAIN_HAND_OFF,
+  allWellFormed,
+  assemble,
+  meantOf,
+  readDocument,
+  readPage,
+  withoutTaken,
+} from '@lyvek/core';
+import { handOffPage, handedOff } from '../hand-off/files.ts';
 import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
 import { pageFrom } from './page-from.ts';
@@ -35,13 +44,18 @@ export const IMPORT_JOBS = {
     entry?: string | undefined;
   }): Brought => pageFrom(bytes, type, entry),
 
-  /** The motions of a page as a document; null where its HTML is not UTF-8. */
-  document({ entry, files }: PageFiles): MotionDocument | null {
+  /** The motions of a page as a document, with the conditions of the page; null where its HTML is not UTF-8. */
+  document({
+    entry,
+    files,
+    refuted,
+  }: PageFiles & { refuted?: readonly Refuted[] }): { document: MotionDocument; queries: string[] } | null {
     const fileAt = textsOf(files);
     const html = fileAt(entry);
     if (html === null) return null;
-    const read = readDocument(allWellFormed(readPage(entry, html, fileAt).document));
-    if (read.ok) return read.document;
+    const { document, queries } = readPage(entry, html, fileAt, new Set(), refuted);
+    const read = readDocument(allWellFormed(document));
+    if (read.ok) return { document: read.document, queries };
     // Never stored: what cannot be read again would be lost.
     throw new Problem(
       422,
@@ -51,11 +65,11 @@ export const IMPORT_JOBS = {
   },
 
   /** The same with all that was found on the way. */
-  motions({ entry, files }: PageFiles): ReadMotions | null {
+  motions({ entry, files, refuted }: PageFiles & { refuted: readonly Refuted[] }): ReadMotions | null {
     const fileAt = textsOf(files);
     const html = fileAt(entry);
     if (html === null) return null;
-    const reading = readPage(entry, html, fileAt);
+    const reading = readPage(entry, html, fileAt, new Set(), refuted);
     return {
       document: allWellFormed(reading.document),
       unread: reading.unread.slice(0, MAX_LISTED),
@@ -69,6 +83,24 @@ export const IMPORT_JOBS = {
     const html = fileAt(entry);
     if (html === null) return [];
     return [...withoutTaken(entry, html, fileAt, taken)].map(([path, { text }]) => [path, text]);
+  },
+
+  /** The files that a hand-off changes or adds. `layouts`: at the first size, and at others. */
+  handOff({
+    entry,
+    files,
+    document,
+    layouts: [own, ...others],
+  }: PageFiles & { document: MotionDocument; layouts: readonly Layout[] }): [
+    path: string,
+    bytes: Uint8Array,
+  ][] {
+    const page = handOffPage({ name: 'Page', entry }, files);
+    const assembled = assemble(document, own!, others, page, 'Page', PLAIN_HAND_OFF);
+    const scripts = (file: string): never => {
+      throw new Error(`what was read needs no ${file}`);
+    };
+    return [...handedOff([], entry, assembled, scripts)];
   },
 } as const;
 

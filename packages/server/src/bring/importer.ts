@@ -3,6 +3,7 @@
  * names it, and its thread with it.
  */
 import { Worker } from 'node:worker_threads';
+import type { Refuted } from '@lyvek/core';
 import { LRUCache } from 'lru-cache';
 import { Problem } from '../http/problem.ts';
 import { TOO_MUCH } from './import-jobs.ts';
@@ -121,15 +122,16 @@ export class Importer {
     });
   }
 
-  /** What a page moves by its own CSS. Read once for each content and entry. */
+  /** What a page moves by its own CSS. Read once for each content, entry, and what was left to the page. */
   motions(
     { contentHash, entry }: Page,
     files: () => Promise<readonly { path: string; bytes: Uint8Array }[]>,
+    refuted: readonly Refuted[],
   ) {
-    const key = `${entry}\0${contentHash}`;
+    const key = `${entry}\0${contentHash}\0${JSON.stringify(refuted)}`;
     const known = this.motionsOf.get(key);
     if (known) return known;
-    const made = files().then((all) => this.run('motions', { entry, files: all }));
+    const made = files().then((all) => this.run('motions', { entry, files: all, refuted }));
     this.motionsOf.set(key, made);
     // What failed for the moment is tried again; what met a limit meets it again.
     made.catch((error: unknown) => error instanceof ImportLimit || this.motionsOf.delete(key));

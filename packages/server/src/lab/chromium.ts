@@ -17,15 +17,21 @@ export interface OpenedPage {
   page: Page;
   /** the page’s load event never came */
   late: boolean;
+  /** Opens it once more, in another way. */
+  again(how: Opening): Promise<void>;
 }
 
-/** Runs some work with the page opened at a size, and ends the browser whatever happens. */
-export async function withPage<T>(
-  files: PageFiles,
-  viewport: Viewport,
-  work: (opened: OpenedPage) => Promise<T>,
-  signal?: AbortSignal,
-): Promise<T> {
+export interface Opening {
+  viewport: Viewport;
+  /** for readers who ask for reduced motion */
+  still?: boolean;
+}
+
+/** Opens some files as a page; what was opened before stays open. */
+export type OpenPage = (files: PageFiles, how: Opening) => Promise<OpenedPage>;
+
+/** Runs some work with a browser, and ends the browser whatever happens. */
+export async function withBrowser<T>(work: (open: OpenPage) => Promise<T>, signal?: AbortSignal): Promise<T> {
   signal?.throwIfAborted();
   const started = await startBrowser();
   const { browser } = started;
@@ -33,11 +39,7 @@ export async function withPage<T>(
   const stop = () => started.kill();
   signal?.addEventListener('abort', stop);
   try {
-    const opened = open(browser, files, viewport, watch).then((page) => {
-      watch.settle();
-      return work(page);
-    });
-    return await watch.over(opened);
+    return await watch.over(work((files, how) => open(browser, files, how, watch)));
   } catch (error) {
     // Closing the browser makes whatever was under way fail in its own words.
     signal?.throwIfAborted();
@@ -50,15 +52,28 @@ export async function withPage<T>(
   }
 }
 
+/** The same with one page, opened at a size. */
+export const withPage = <T>(
+  files: PageFiles,
+  viewport: Viewport,
+  work: (opened: OpenedPage) => Promise<T>,
+  signal?: AbortSignal,
+): Promise<T> => withBrowser(async (open) => work(await open(files, { viewport })), signal);
+
 async function open(
   browser: Browser,
   files: PageFiles,
-  viewport: Viewport,
+  { viewport, still = false }: Opening,
   watch: Watch,
 ): Promise<OpenedPage> {
-  const context = await browser.newContext({ viewport, serviceWorkers: 'block', acceptDownloads: false });
+  const context = await browser.newContext({
+    viewport,
+    reducedMotion: motionFor(still),
+    serviceWorkers: 'block',
+    acceptDownloads: false,
+  });
   const page = await context.newPage();
-  watch.page(page);
+  const stays = watch.page(page);
   page.on('dialog', (d) => void d.dismiss().catch(() => {}));
   await context.routeWebSocket(/./, (socket) => void socket.close());
   await context.route('**/*', async (route) => {
@@ -71,16 +86,31 @@ async function open(
     return route.fulfill({ body: Buffer.from(body), contentType });
   });
   page.setDefaultTimeout(60_000);
-  await page.goto(`${HOST}/${encodeURI(files.entry)}`, { waitUntil: 'domcontentloaded', timeout: LOAD });
-  const late = await page
-    .waitForLoadState('load', { timeout: LATE })
-    .then(() => false)
-    .catch(() => true);
-  await page.evaluate(
-    'Promise.race([document.fonts.ready, new Promise((r) => setTimeout(r, 1500))]).then(() => 0)',
-  );
-  return { page, late };
+  const load = async () => {
+    stays(false);
+    await page.goto(`${HOST}/${encodeURI(files.entry)}`, { waitUntil: 'domcontentloaded', timeout: LOAD });
+    const late = await page
+      .waitForLoadState('load', { timeout: LATE })
+      .then(() => false)
+      .catch(() => true);
+    await page.evaluate(
+      'Promise.race([document.fonts.ready, new Promise((r) => setTimeout(r, 1500))]).then(() => 0)',
+    );
+    stays(true);
+    return late;
+  };
+  return {
+    page,
+    late: await load(),
+    async again({ viewport, still = false }) {
+      await page.setViewportSize(viewport);
+      await page.emulateMedia({ reducedMotion: motionFor(still) });
+      await load();
+    },
+  };
 }
+
+const motionFor = (still: boolean) => (still ? 'reduce' : 'no-preference');
 
 function safeDecode(path: string): string {
   try {

@@ -2,7 +2,8 @@
 import type { Page } from 'playwright-core';
 import { emptyDocument, LayoutSchema, patchOf, previewCss, selectorsOf, writeCss } from '@lyvek/core';
 import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
-import { withPage } from './chromium.ts';
+import { withBrowser } from './chromium.ts';
+import type { OpenPage } from './chromium.ts';
 import type { PageFiles } from './page-files.ts';
 
 /** `lyvekInPage.<name>(…args)` inside the page. */
@@ -21,31 +22,39 @@ export async function measurePages(
   document: MotionDocument = emptyDocument(),
   signal?: AbortSignal,
 ): Promise<void> {
+  await withBrowser((open) => measureWith(open, files, next, told, inPage, document, signal), signal);
+}
+
+/** The same in a browser that is there already. */
+export async function measureWith(
+  open: OpenPage,
+  files: PageFiles,
+  next: () => Viewport | null,
+  told: (layout: Layout) => void,
+  inPage: string,
+  document: MotionDocument = emptyDocument(),
+  signal?: AbortSignal,
+): Promise<void> {
   const first = next();
   if (!first) return;
-  await withPage(
-    files,
-    first,
-    async ({ page, late }) => {
-      await page.evaluate(inPage);
-      await ask(page, 'learn');
-      const selectors = selectorsOf(document);
-      const measured = async () => LayoutSchema.parse(await ask(page, 'measure', selectors));
-      const bare = await measured();
-      const stays = writeCss(document, bare, 'full-motion').pieces.filter((p) => p.stays);
-      if (stays.length > 0) {
-        await ask(page, 'patch', patchOf(document));
-        await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
-      }
-      told(noted(stays.length > 0 ? await measured() : bare, late));
-      for (let size = next(); size; size = next()) {
-        signal?.throwIfAborted();
-        await page.setViewportSize(size);
-        told(noted(await measured(), late));
-      }
-    },
-    signal,
-  );
+  const { page, late } = await open(files, { viewport: first });
+  await page.evaluate(inPage);
+  await ask(page, 'learn');
+  const selectors = selectorsOf(document);
+  const measured = async () => LayoutSchema.parse(await ask(page, 'measure', selectors));
+  const bare = await measured();
+  const stays = writeCss(document, bare, 'full-motion').pieces.filter((p) => p.stays);
+  if (stays.length > 0) {
+    await ask(page, 'patch', patchOf(document));
+    await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
+  }
+  told(noted(stays.length > 0 ? await measured() : bare, late));
+  for (let size = next(); size; size = next()) {
+    signal?.throwIfAborted();
+    await page.setViewportSize(size);
+    told(noted(await measured(), late));
+  }
+  await page.context().close();
 }
 
 /** The same at one size. */

@@ -14,7 +14,6 @@ const GONE = 'The page went to another address while it was looked at.';
 export class Watch {
   private readonly failed: Promise<never>;
   private fail!: (why: string) => void;
-  private settled = false;
 
   constructor(
     private readonly started: StartedBrowser,
@@ -28,20 +27,17 @@ export class Watch {
     started.browser.on('disconnected', () => this.fail('Chromium ended while it showed the page.'));
   }
 
-  /** Hears of this page too. */
-  page(page: Page): void {
+  /** Hears of this page too. What it returns says whether the page has to stay the same document from now on. */
+  page(page: Page): (stays: boolean) => void {
+    let settled = false;
     page.on('crash', () => this.fail('The page crashed.'));
     page.on('framenavigated', (f) => {
-      if (f === page.mainFrame() && this.settled && !f.url().startsWith(this.origin)) this.fail(GONE);
+      if (f === page.mainFrame() && settled && !f.url().startsWith(this.origin)) this.fail(GONE);
     });
     page.on('domcontentloaded', () => {
-      if (this.settled) this.fail(GONE);
+      if (settled) this.fail(GONE);
     });
-  }
-
-  /** From here on the page stays the same document. */
-  settle(): void {
-    this.settled = true;
+    return (stays) => void (settled = stays);
   }
 
   /** Does some work as long as nothing of that happens. */

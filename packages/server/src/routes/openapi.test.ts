@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Router } from 'express';
 import type pg from 'pg';
+import { Proving } from '../bring/proved.ts';
 import { Importer } from '../bring/importer.ts';
 import { LabTurn } from '../lab/index.ts';
 import { Proofs } from '../preview/proofs.ts';
@@ -27,10 +28,11 @@ const routed = (router: Router): string[] =>
 
 describe('the description of the API', () => {
   test('has every route, and no other', () => {
+    const importer = new Importer({ start: () => null as never });
     const real = [
       healthRoutes(nothing),
       projectRoutes(nothing),
-      pageRoutes(nothing, [], new Importer({ start: () => null as never })),
+      pageRoutes(nothing, [], importer, new Proving(importer, new LabTurn(nothing), () => '')),
       takeRoutes(nothing),
       trialRoutes(nothing),
       presetRoutes(nothing),

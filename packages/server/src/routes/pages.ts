@@ -6,9 +6,11 @@ import { emptyDocument, LayoutSchema, shorten, wellFormed } from '@lyvek/core';
 import { LIMITS } from '../bring/limits.ts';
 import { ImportLimit } from '../bring/importer.ts';
 import type { Importer } from '../bring/importer.ts';
+import type { Proving } from '../bring/proved.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import {
   FormerLayout,
+  ImportProof,
   Id,
   Name,
   NameBody,
@@ -25,6 +27,7 @@ import {
   createLivePage,
   createPage,
   filesOf,
+  importProofOf,
   pageById,
   formerLayout,
   forgetFormerLayout,
@@ -41,10 +44,17 @@ const BringQuery = z.object({ name: Name.optional(), entry: z.string().max(LIMIT
 const Brought = Page.pick({ id: true, name: true, projectId: true }).extend({
   /** what of it could not be read, in a sentence */
   limit: z.string().optional(),
+  /** what became of its own motions, in a sentence */
+  proof: ImportProof.pick({ proved: true, said: true }).optional(),
 });
 
 /** `ownPorts`: where Lyvek itself is. */
-export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[], importer: Importer): Router {
+export function pageRoutes(
+  pool: pg.Pool,
+  ownPorts: readonly number[],
+  importer: Importer,
+  proving: Proving,
+): Router {
   const routes = Router();
   /** The uploaded page, unpacked elsewhere. Whoever goes away ends it. */
   const brought = async (req: Request, res: Response, entry: string | undefined) => {
@@ -71,20 +81,20 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[], importer:
       const { title, files, entry: found, signal } = await brought(req, res, entry);
       // A page whose motions are too much to read is still a page: it comes without them, and that is said.
       let limit: string | undefined;
-      const document = await importer
-        .run('document', { entry: found, files }, signal)
+      const { document, proof } = await proving
+        .import({ entry: found, files }, signal)
         .catch((error: unknown) => {
           if (!(error instanceof ImportLimit)) throw error;
           limit = `${error.message} The page was added without the motions of its own.`;
-          return null;
+          return { document: null, proof: null };
         });
       const page = await inTransaction(pool, async (db) => {
         const called = shorten(wellFormed(title || name || '').trim(), 120).trim() || 'Untitled page';
-        const made = await createPage(db, project.id, called, found, files);
+        const made = await createPage(db, project.id, called, found, files, proof);
         await createTake(db, made.id, 'Take A', document ?? emptyDocument());
         return made;
       });
-      answer(res, Brought, { ...page, ...(limit ? { limit } : {}) }, 201);
+      answer(res, Brought, { ...page, ...(limit ? { limit } : {}), ...(proof ? { proof } : {}) }, 201);
     },
   );
 
@@ -152,13 +162,14 @@ export function pageRoutes(pool: pg.Pool, ownPorts: readonly number[], importer:
   routes.get('/pages/:id/reading', async (req, res) => {
     const page = await find(req.params.id);
     const nothing = { document: emptyDocument(), unread: [], mistakes: [] };
+    const proof = await importProofOf(pool, page.id);
     const read = await importer
-      .motions(page, () => filesOf(pool, page.id))
+      .motions(page, () => filesOf(pool, page.id), proof?.left ?? [])
       .catch((error: unknown) => {
         if (error instanceof ImportLimit) return nothing;
         throw error;
       });
-    answer(res, PageReading, read ?? nothing);
+    answer(res, PageReading, { ...(read ?? nothing), proof });
   });
 
   routes.patch('/pages/:id', async (req, res) => {

@@ -1,6 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { LayoutSchema } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
+import type { ImportProof } from '@lyvek/api';
 import type { Db } from './database.ts';
 
 export interface PageRow {
@@ -42,6 +43,14 @@ export const pageByToken = async (db: Db, token: string): Promise<PageRow | unde
 
 const sha256 = (bytes: Uint8Array | string) => createHash('sha256').update(bytes).digest('hex');
 
+/** What was proved when the page was added; null where there was nothing to prove. */
+export const importProofOf = async (db: Db, id: string): Promise<ImportProof | null> =>
+  (
+    await db.query<{ proof: ImportProof | null }>('select import_proof as proof from pages where id = $1', [
+      id,
+    ])
+  ).rows[0]?.proof ?? null;
+
 /** Stores files by content. */
 async function storeFiles(
   db: Db,
@@ -69,13 +78,14 @@ export async function createPage(
   name: string,
   entry: string,
   files: readonly PageFile[],
+  proof: ImportProof | null = null,
 ): Promise<PageRow> {
   const id = randomUUID();
   const { hashed, contentHash } = await storeFiles(db, files);
   const token = randomBytes(16).toString('hex');
   await db.query(
-    'insert into pages (id, project_id, name, entry, token, content_hash) values ($1, $2, $3, $4, $5, $6)',
-    [id, projectId, name, entry, token, contentHash],
+    'insert into pages (id, project_id, name, entry, token, content_hash, import_proof) values ($1, $2, $3, $4, $5, $6, $7)',
+    [id, projectId, name, entry, token, contentHash, proof && JSON.stringify(proof)],
   );
   for (const f of hashed)
     await db.query('insert into page_files (page_id, path, hash) values ($1, $2, $3)', [id, f.path, f.hash]);

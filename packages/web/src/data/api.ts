@@ -3,6 +3,7 @@ import { z } from 'zod';
 import {
   FormerLayout,
   Page,
+  ImportProof,
   PageReading,
   PageTexts,
   PageWhole,
@@ -78,7 +79,12 @@ const json = (method: string, body: unknown, headers: Record<string, string> = {
 const send = async <T extends z.ZodType>(path: string, init: RequestInit, shape: T): Promise<z.infer<T>> =>
   shape.parse(await (await call(path, init)).json());
 
-const Brought = z.object({ id: z.string(), name: z.string(), limit: z.string().optional() });
+const Brought = z.object({
+  id: z.string(),
+  name: z.string(),
+  limit: z.string().optional(),
+  proof: ImportProof.pick({ proved: true, said: true }).optional(),
+});
 export type Thing = 'projects' | 'pages' | 'takes' | 'presets' | 'references';
 
 export const api = {

@@ -33,11 +33,15 @@ export function ReadPop() {
     <Pop className="btn small" face={face} label={face}>
       {(close) => (
         <div className="read-pop">
-          {plain.motions.length > 0 && (
-            <p>
-              {count(plain.motions.length, 'motion was', 'motions were')} read from the page’s own CSS, and{' '}
-              {plain.motions.length === 1 ? 'is' : 'are'} taken out of it at hand-off.
-            </p>
+          {reading.proof ? (
+            <p>{reading.proof.said}</p>
+          ) : (
+            plain.motions.length > 0 && (
+              <p>
+                {count(plain.motions.length, 'motion was', 'motions were')} read from the page’s own CSS, and{' '}
+                {plain.motions.length === 1 ? 'is' : 'are'} taken out of it at hand-off.
+              </p>
+            )
           )}
           {mistakes.length > 0 && <h3>Mistakes in the page</h3>}
           {mistakes.map((m) => (

@@ -42,7 +42,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
 
   const sending = useRef<AbortController | null>(null);
   const send = async (upload: Upload, entry?: string) => {
-    setBusy(`Adding ${upload.name}: it is uploaded, and its motions are read …`);
+    setBusy(`Adding ${upload.name}: it is read, and what it moves by itself is tried in Chromium …`);
     const stop = (sending.current = new AbortController());
     try {
       const query = { name: upload.name, ...(entry ? { entry } : {}) };
@@ -53,6 +53,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
         action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
       });
       if (page.limit) notify(page.limit, { wrong: true });
+      if (page.proof) notify(page.proof.said, { wrong: !page.proof.proved });
     } catch (error) {
       if (stop.signal.aborted) return;
       const choices = error instanceof ApiError ? error.extra.choices : undefined;

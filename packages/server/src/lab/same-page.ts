@@ -1,0 +1,98 @@
+/** Holds a page as it was brought beside the same page written anew, in every situation that its conditions make. */
+import { z } from 'zod';
+import { pageDifferences } from '@lyvek/core';
+import type { Journey, MovedBy, MovingPart, PageDifference, Situation } from '@lyvek/core';
+import type { OpenedPage, OpenPage } from './chromium.ts';
+import { ask } from './measure.ts';
+import type { PageFiles } from './page-files.ts';
+
+const PartShape = z.object({
+  index: z.number().int().min(0),
+  pseudo: z.string().max(100).nullable(),
+  label: z.string().max(100),
+  properties: z.array(z.string().max(200)).max(40),
+  motions: z.array(z.number().int().min(0)).max(2000),
+});
+const JourneyShape = z.object({
+  places: z
+    .array(
+      z.object({
+        y: z.number().finite(),
+        values: z.array(z.array(z.string().max(2000)).nullable()).max(400),
+      }),
+    )
+    .max(120),
+});
+
+/** Places at the usual size, and at every other one. */
+const PLACES = 28;
+const PLACES_BESIDE = 16;
+
+export interface ComparedPages {
+  situations: number;
+  parts: number;
+  values: number;
+  differences: PageDifference[];
+}
+
+interface Compared {
+  before: PageFiles;
+  after: PageFiles;
+  motions: readonly MovedBy[];
+  situations: readonly Situation[];
+  /** source of the built script that looks */
+  inPage: string;
+}
+
+/** In a browser that is there. What a page shows differently from one opening to the next says nothing about another page. */
+export async function comparePages(
+  open: OpenPage,
+  { before, after, motions, situations, inPage }: Compared,
+  signal?: AbortSignal,
+): Promise<ComparedPages> {
+  const out: ComparedPages = { situations: 0, parts: 0, values: 0, differences: [] };
+  const [old, fresh] = [await open(before, situations[0]!), await open(after, situations[0]!)];
+  for (const [i, situation] of situations.entries()) {
+    signal?.throwIfAborted();
+    const shown = async ({ page, again }: OpenedPage, anew: boolean) => {
+      if (anew) await again(situation);
+      await page.evaluate(inPage);
+      return z.array(PartShape).parse(await ask(page, 'moving', motions));
+    };
+    const found = await Promise.all([shown(old, i > 0), shown(fresh, i > 0)]);
+    const parts = joined(found.flat());
+    const most = i === 0 ? PLACES : PLACES_BESIDE;
+    const places = z
+      .array(z.number().finite())
+      .max(200)
+      .parse(await ask(old.page, 'placesFor', parts, most));
+    const went = async ({ page }: OpenedPage): Promise<Journey> =>
+      JourneyShape.parse(await ask(page, 'journey', parts, places));
+    const [mine, theirs] = await Promise.all([went(old), went(fresh)]);
+    const differences = pageDifferences(situation, parts, mine, theirs);
+    if (differences.length > 0) {
+      await shown(old, true);
+      const restless = new Set(pageDifferences(situation, parts, mine, await went(old)).map((d) => d.part));
+      out.differences.push(...differences.filter((d) => !restless.has(d.part)));
+    }
+    out.situations++;
+    out.parts = Math.max(out.parts, parts.length);
+    out.values += mine.places.length * parts.reduce((sum, p) => sum + p.properties.length, 0);
+  }
+  return out;
+}
+
+/** What either page moves, each part once. */
+function joined(all: readonly MovingPart[]): MovingPart[] {
+  const byKey = new Map<string, MovingPart>();
+  for (const part of all) {
+    const key = `${part.index} ${part.pseudo ?? ''}`;
+    const known = byKey.get(key);
+    if (!known) byKey.set(key, part);
+    else {
+      known.properties = [...new Set([...known.properties, ...part.properties])];
+      known.motions = [...new Set([...known.motions, ...part.motions])];
+    }
+  }
+  return [...byKey.values()].slice(0, 400);
+}
