@@ -57,6 +57,12 @@ async function laws(w: World, act: Act, puts: number, selected: string[], openSt
       throw new Broken('law 1: Del took something away that was not selected');
     if (openStop && gone.length) throw new Broken('law 1: Del with a chosen keyframe took its motion away');
   }
+  const badly = await w.ask<string[]>('placing');
+  if (badly.length === 0) return;
+  // What is on its way is given the time to arrive.
+  await w.page.waitForTimeout(600);
+  const still = (await w.ask<string[]>('placing')).filter((what) => badly.includes(what));
+  if (still.length) throw new Broken(`law 5: ${still.slice(0, 4).join('; ')}`);
 }
 
 /** What is shown equals what a fresh load of the same revision shows. */

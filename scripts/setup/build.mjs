@@ -175,9 +175,12 @@ function firstLine(output) {
     .split('\n')
     .map((l) => l.trim());
   const from = lines.findLastIndex((l) => /^(Error: )?Build failed with/.test(l));
-  const fault = lines.slice(from + 1).find((l) => l !== '') ?? output.trim().slice(-300);
+  const [first = output.trim().slice(-300), next = ''] = lines.slice(from + 1).filter((l) => l !== '');
   const place = /\[ (\S+:\d+:\d+) \]/.exec(lines.join('\n'))?.[1];
-  return `${place ? `${place}: ` : ''}${fault.replace(/^\[[^\]]*\]\s*/, '')}`;
+  const fault = first.replace(/^\[[^\]]*\]\s*/, '');
+  // Some name the file first, and what is wrong in it on the next line.
+  if (existsSync(fault)) return `${fault.replace(`${inRoot()}/`, '')}: ${next.replace(/^\w*Error: /, '')}`;
+  return `${place ? `${place}: ` : ''}${fault}`;
 }
 
 /** Of a build that failed: the first fault with its place, in one line. */
