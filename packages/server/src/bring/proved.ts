@@ -108,24 +108,14 @@ export class Proving {
     return withBrowser(async (open) => {
       const layouts: Layout[] = [];
       const next = () => sizes.shift() ?? null;
-      await measureWith(
-        open,
-        filesInMemory(entry, bare),
-        next,
-        (l) => layouts.push(l),
-        inPage,
-        document,
-        signal,
-      );
+      const told = (l: Layout) => layouts.push(l);
+      const [old] = await Promise.all([
+        open(filesInMemory(entry, before), situations[0]!),
+        measureWith(open, filesInMemory(entry, bare), next, told, inPage, document, signal),
+      ]);
       const written = await this.importer.run('handOff', { ...page, document, layouts }, signal);
-      const compared = {
-        before: filesInMemory(entry, before),
-        after: filesInMemory(entry, new Map([...before, ...written])),
-        motions: movedBy(document),
-        situations,
-        inPage,
-      };
-      return comparePages(open, compared, signal);
+      const after = await open(filesInMemory(entry, new Map([...before, ...written])), situations[0]!);
+      return comparePages({ before: old, after, motions: movedBy(document), situations, inPage }, signal);
     }, signal);
   }
 

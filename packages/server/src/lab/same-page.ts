@@ -2,9 +2,8 @@
 import { z } from 'zod';
 import { pageDifferences } from '@lyvek/core';
 import type { Journey, MovedBy, MovingPart, PageDifference, Situation } from '@lyvek/core';
-import type { OpenedPage, OpenPage } from './chromium.ts';
+import type { OpenedPage } from './chromium.ts';
 import { ask } from './measure.ts';
-import type { PageFiles } from './page-files.ts';
 
 const PartShape = z.object({
   index: z.number().int().min(0),
@@ -36,22 +35,20 @@ export interface ComparedPages {
 }
 
 interface Compared {
-  before: PageFiles;
-  after: PageFiles;
+  before: OpenedPage;
+  after: OpenedPage;
   motions: readonly MovedBy[];
   situations: readonly Situation[];
   /** source of the built script that looks */
   inPage: string;
 }
 
-/** In a browser that is there. What a page shows differently from one opening to the next says nothing about another page. */
+/** Both are opened in the first situation. What a page shows differently from one opening to the next says nothing about another page. */
 export async function comparePages(
-  open: OpenPage,
-  { before, after, motions, situations, inPage }: Compared,
+  { before: old, after: fresh, motions, situations, inPage }: Compared,
   signal?: AbortSignal,
 ): Promise<ComparedPages> {
   const out: ComparedPages = { situations: 0, parts: 0, values: 0, differences: [] };
-  const [old, fresh] = [await open(before, situations[0]!), await open(after, situations[0]!)];
   for (const [i, situation] of situations.entries()) {
     signal?.throwIfAborted();
     const shown = async ({ page, again }: OpenedPage, anew: boolean) => {
