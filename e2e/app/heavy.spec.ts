@@ -53,7 +53,7 @@ const PAGES: Record<string, () => string> = {
 test('a heavy page keeps nobody waiting, and is added or refused with the limit that it met', async ({
   request,
 }) => {
-  test.setTimeout(600_000);
+  test.setTimeout(900_000);
   const project = await newProject(request, 'Heavy');
   const rows: string[] = [];
   let worst = 0;
@@ -65,7 +65,7 @@ test('a heavy page keeps nobody waiting, and is added or refused with the limit 
       .post(`${base}/api/projects/${project}/pages`, {
         data: body,
         headers: { 'content-type': 'application/zip' },
-        timeout: 120_000,
+        timeout: 240_000,
       })
       .finally(() => (done = true));
     const asking = (async () => {

@@ -1,7 +1,11 @@
 /** Goes over a page as its reader does, and tells what everything that moves shows at each place. */
 import type { Journey, MovedBy, MovingPart } from '@lyvek/core';
 
-const MAX_PARTS = 400;
+/** Elements that are looked at, evenly over all that move. */
+const MAX_PARTS = 160;
+/** Beside thousands of live timelines the browser takes a hundred times as long for each of them. */
+const MANY_ANIMATIONS = 1000;
+const MAX_PARTS_BESIDE_MANY = 24;
 /** Timed animations run so much faster, so that nobody waits for their ends. */
 const HURRY = 40;
 /** ms that hurried animations have at each place */
@@ -50,46 +54,57 @@ const labelOf = (e: Element, pseudo: string | null): string => {
   return `${e.tagName.toLowerCase()}${own ? `.${own}` : ''}${pseudo ?? ''}`.slice(0, 80);
 };
 
-/** Everything that is animated right now, or that a motion has. */
-export async function moving(motions: readonly MovedBy[]): Promise<MovingPart[]> {
+/** `count` of them, the first and the last among them. */
+const evenly = <T>(all: readonly T[], count: number): T[] =>
+  all.length <= count
+    ? [...all]
+    : Array.from({ length: count }, (_, i) => all[Math.round((i * (all.length - 1)) / (count - 1))]!);
+
+interface Found {
+  e: Element;
+  index: number;
+  pseudo: string | null;
+  animations: Animation[];
+  motions: number[];
+}
+
+function partOf({ e, index, pseudo, animations, motions }: Found, moved: readonly MovedBy[]): MovingPart {
+  // What has no end has no common clock.
+  const endless = animations.filter(isEndless).flatMap(propertiesOf);
+  const all = [...animations.flatMap(propertiesOf), ...motions.flatMap((i) => moved[i]!.properties)];
+  const properties = [...new Set(all)].filter((name) => !endless.includes(name)).slice(0, 40);
+  return { index, pseudo, label: labelOf(e, pseudo), properties, motions };
+}
+
+/** What is animated right now, or what a motion has: of how many parts, and which of them are looked at. */
+export async function moving(moved: readonly MovedBy[]): Promise<{ of: number; parts: MovingPart[] }> {
   await frames(3);
-  const index = new Map(numbered().map((e, i) => [e, i]));
-  const found = new Map<string, MovingPart & { endless: string[] }>();
-  const part = (e: Element, pseudo: string | null) => {
-    const key = `${index.get(e)} ${pseudo ?? ''}`;
-    const known = found.get(key) ?? {
-      index: index.get(e)!,
-      pseudo,
-      label: labelOf(e, pseudo),
-      properties: [],
-      motions: [],
-      endless: [],
-    };
+  const place = new Map(numbered().map((e, i) => [e, i]));
+  const animations = document.getAnimations();
+  const found = new Map<string, Found>();
+  const part = (e: Element, pseudo: string | null): Found | null => {
+    const index = place.get(e);
+    if (index === undefined) return null;
+    const key = `${index} ${pseudo ?? ''}`;
+    const known = found.get(key) ?? { e, index, pseudo, animations: [], motions: [] };
     found.set(key, known);
     return known;
   };
-  for (const a of document.getAnimations()) {
+  for (const a of animations) {
     const effect = a.effect as KeyframeEffect | null;
-    if (!effect?.target || !index.has(effect.target)) continue;
-    const known = part(effect.target, effect.pseudoElement);
-    known.properties.push(...propertiesOf(a));
-    // What has no end has no common clock.
-    if (isEndless(a)) known.endless.push(...propertiesOf(a));
+    if (effect?.target) part(effect.target, effect.pseudoElement)?.animations.push(a);
   }
-  for (const [i, { selector, properties }] of motions.entries())
-    for (const e of document.querySelectorAll(selector)) {
-      if (!index.has(e)) continue;
-      const known = part(e, null);
-      known.properties.push(...properties);
-      known.motions.push(i);
-    }
-  return [...found.values()]
-    .map(({ endless, ...p }) => ({
-      ...p,
-      properties: [...new Set(p.properties)].filter((name) => !endless.includes(name)).slice(0, 40),
-    }))
-    .filter((p) => p.properties.length > 0)
-    .slice(0, MAX_PARTS);
+  for (const [i, { selector }] of moved.entries())
+    for (const e of document.querySelectorAll(selector)) part(e, null)?.motions.push(i);
+  const most = animations.length > MANY_ANIMATIONS ? MAX_PARTS_BESIDE_MANY : MAX_PARTS;
+  const chosen = evenly(
+    [...found.values()].sort((a, b) => a.index - b.index),
+    most,
+  );
+  return {
+    of: found.size,
+    parts: chosen.map((f) => partOf(f, moved)).filter((p) => p.properties.length > 0),
+  };
 }
 
 const maxScroll = () => Math.max(0, document.documentElement.scrollHeight - innerHeight);
@@ -112,20 +127,26 @@ export function placesFor(parts: readonly MovingPart[], most: number): number[] 
   return [...down, ...down.filter((_, i) => i % 3 === 1).reverse()];
 }
 
-function hurry(): boolean {
-  let any = false;
-  for (const a of document.getAnimations())
-    if (isTimed(a) && !isEndless(a) && a.playState !== 'finished') {
-      any = true;
-      if (Math.abs(a.playbackRate) === 1) a.updatePlaybackRate(a.playbackRate * HURRY);
-    }
-  return any;
+/** Boxes with a scroll of their own around some elements, and those elements themselves. */
+function scrollersAround(elements: readonly Element[]): Element[] {
+  const around = new Set<Element>();
+  for (const one of elements)
+    for (let e: Element | null = one; e && e !== document.body && !around.has(e); e = e.parentElement)
+      around.add(e);
+  return [...around].filter((e) => /auto|scroll/.test(getComputedStyle(e).overflow));
+}
+
+/** Lets what is under way in time run faster; true if anything is. */
+function hurry(timed: readonly Animation[]): boolean {
+  const running = timed.filter((a) => a.playState !== 'finished');
+  for (const a of running) if (Math.abs(a.playbackRate) === 1) a.updatePlaybackRate(a.playbackRate * HURRY);
+  return running.length > 0;
 }
 
 /** At every place, and at last with what is timed held at shares of its time. */
 export async function journey(parts: readonly MovingPart[], places: readonly number[]): Promise<Journey> {
   const all = numbered();
-  const scrollers = all.filter((e) => /auto|scroll/.test(getComputedStyle(e).overflow));
+  const scrollers = scrollersAround(parts.flatMap((p) => all[p.index] ?? []));
   const read = () =>
     parts.map(({ index, pseudo, properties }) => {
       const e = all[index];
@@ -134,6 +155,8 @@ export async function journey(parts: readonly MovingPart[], places: readonly num
       return properties.map((p) => style.getPropertyValue(p).slice(0, 2000));
     });
   const out: Journey = { places: [] };
+  const looked = new Set<Element | null>(parts.flatMap((p) => all[p.index] ?? []));
+  const timed = document.getAnimations().filter((a) => isTimed(a) && !isEndless(a));
   const max = maxScroll();
   for (const y of places) {
     scrollTo({ top: y, behavior: 'instant' });
@@ -143,18 +166,15 @@ export async function journey(parts: readonly MovingPart[], places: readonly num
       e.scrollLeft = share * (e.scrollWidth - e.clientWidth);
     }
     await frames(2);
-    if (hurry()) {
+    if (hurry(timed)) {
       await new Promise((done) => setTimeout(done, TIMED_REST_MS));
       await frames(1);
     }
     out.places.push({ y, values: read() });
   }
-  const elements = new Set(parts.map((p) => all[p.index]));
-  const timed = [...elements]
-    .flatMap((e) => e?.getAnimations({ subtree: false }) ?? [])
-    .filter((a) => isTimed(a) && !isEndless(a));
-  for (const share of timed.length > 0 ? SHARES : []) {
-    for (const a of timed) {
+  const held = timed.filter((a) => looked.has((a.effect as KeyframeEffect).target));
+  for (const share of held.length > 0 ? SHARES : []) {
+    for (const a of held) {
       a.pause();
       a.currentTime = share * Number(a.effect!.getComputedTiming().endTime);
     }

@@ -18,7 +18,7 @@ const failing = (error: Error) =>
 describe('what was not proved', () => {
   test.each([
     [new LabBusy('busy'), 'the lab has enough to do'],
-    [Object.assign(new Error('late'), { name: 'TimeoutError' }), 'more than 60 s'],
+    [new DOMException('late', 'TimeoutError'), 'more than 60 s'],
     [new Error('net::ERR_FAILED'), 'could not be opened'],
   ])('%s: nothing is taken out of the page, and it is said why', async (error, why) => {
     const { document, proof } = await failing(error);

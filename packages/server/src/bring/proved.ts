@@ -12,10 +12,12 @@ import {
   comparePages,
   failureSentence,
   filesInMemory,
+  isLate,
   measureWith,
   withBrowser,
+  within,
 } from '../lab/index.ts';
-import type { LabTurn } from '../lab/index.ts';
+import type { ComparedPages, LabTurn } from '../lab/index.ts';
 import type { PageFile } from '../store/pages.ts';
 import type { Importer } from './importer.ts';
 
@@ -57,10 +59,8 @@ export class Proving {
     const count = first.document.motions.length;
     try {
       if (!chromiumPath()) throw new NoChromium();
-      const late = AbortSignal.timeout(MAX_WAIT_MS + MAX_PROOF_MS);
-      return await this.turn.run(
-        () => this.rounds(page, first, AbortSignal.any([signal, AbortSignal.timeout(MAX_PROOF_MS)])),
-        AbortSignal.any([signal, late]),
+      return await within(MAX_WAIT_MS + MAX_PROOF_MS, signal, (all) =>
+        this.turn.run(() => within(MAX_PROOF_MS, all, (one) => this.rounds(page, first, one)), all),
       );
     } catch (error) {
       signal.throwIfAborted();
@@ -136,8 +136,7 @@ export class Proving {
 
 function whyNot(error: unknown): string {
   if (error instanceof LabBusy) return 'the lab has enough to do for the moment';
-  if (error instanceof Error && error.name === 'TimeoutError')
-    return `that took more than ${MAX_PROOF_MS / 1000} s`;
+  if (isLate(error)) return `that took more than ${MAX_PROOF_MS / 1000} s`;
   const sentence = failureSentence(error).replace(/\.$/, '');
   return sentence.charAt(0).toLowerCase() + sentence.slice(1);
 }
@@ -158,9 +157,13 @@ const leftWords = (left: readonly Refuted[]): string =>
     ? ''
     : ` ${left.length} ${left.length === 1 ? 'stays' : 'stay'} in its own CSS, since Lyvek would play ${left.length === 1 ? 'it' : 'them'} differently.`;
 
-const provedWords = (
-  { motions }: MotionDocument,
-  { situations, parts, values }: { situations: number; parts: number; values: number },
-  left: readonly Refuted[],
-): string =>
-  `${motions.length} ${motions.length === 1 ? 'motion was' : 'motions were'} taken over from its CSS and ${motions.length === 1 ? 'plays' : 'play'} the same in Chromium: ${parts} ${parts === 1 ? 'element' : 'elements'}, ${values.toLocaleString('en')} values, ${situations - 1} ${situations === 2 ? 'size' : 'sizes'} and reduced motion.${leftWords(left)}`;
+const count = (n: number, one: string, many: string): string =>
+  `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+
+function provedWords({ motions }: MotionDocument, looked: ComparedPages, left: readonly Refuted[]): string {
+  const { situations, parts, of, values } = looked;
+  const elements =
+    parts < of ? `${parts} of ${of.toLocaleString('en')} elements` : count(parts, 'element', 'elements');
+  const over = count(motions.length, 'motion was', 'motions were');
+  return `${over} taken over from its CSS and ${motions.length === 1 ? 'plays' : 'play'} the same in Chromium: ${elements}, ${count(values, 'value', 'values')}, ${count(situations - 1, 'size', 'sizes')} and reduced motion.${leftWords(left)}`;
+}

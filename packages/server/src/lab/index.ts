@@ -1,5 +1,6 @@
 export * from './browser.ts';
 export * from './chromium.ts';
+export * from './deadline.ts';
 export * from './measure.ts';
 export * from './page-files.ts';
 export * from './prove.ts';

@@ -12,6 +12,7 @@ const PartShape = z.object({
   properties: z.array(z.string().max(200)).max(40),
   motions: z.array(z.number().int().min(0)).max(2000),
 });
+const MovingShape = z.object({ of: z.number().int().min(0), parts: z.array(PartShape).max(400) });
 const JourneyShape = z.object({
   places: z
     .array(
@@ -29,7 +30,9 @@ const PLACES_BESIDE = 16;
 
 export interface ComparedPages {
   situations: number;
+  /** elements that were looked at, of those that move */
   parts: number;
+  of: number;
   values: number;
   differences: PageDifference[];
 }
@@ -48,16 +51,16 @@ export async function comparePages(
   { before: old, after: fresh, motions, situations, inPage }: Compared,
   signal?: AbortSignal,
 ): Promise<ComparedPages> {
-  const out: ComparedPages = { situations: 0, parts: 0, values: 0, differences: [] };
+  const out: ComparedPages = { situations: 0, parts: 0, of: 0, values: 0, differences: [] };
   for (const [i, situation] of situations.entries()) {
     signal?.throwIfAborted();
     const shown = async ({ page, again }: OpenedPage, anew: boolean) => {
       if (anew) await again(situation);
       await page.evaluate(inPage);
-      return z.array(PartShape).parse(await ask(page, 'moving', motions));
+      return MovingShape.parse(await ask(page, 'moving', motions));
     };
     const found = await Promise.all([shown(old, i > 0), shown(fresh, i > 0)]);
-    const parts = joined(found.flat());
+    const parts = joined(found.flatMap((f) => f.parts));
     const most = i === 0 ? PLACES : PLACES_BESIDE;
     const places = z
       .array(z.number().finite())
@@ -74,6 +77,7 @@ export async function comparePages(
     }
     out.situations++;
     out.parts = Math.max(out.parts, parts.length);
+    out.of = Math.max(out.of, parts.length, ...found.map((f) => f.of));
     out.values += mine.places.length * parts.reduce((sum, p) => sum + p.properties.length, 0);
   }
   return out;

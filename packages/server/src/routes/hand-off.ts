@@ -21,7 +21,16 @@ import { filesOf, pageById } from '../store/pages.ts';
 import { takeWithDocument } from '../store/takes.ts';
 import { handOffPage, handedOff } from '../hand-off/files.ts';
 import { handOffOf } from '../hand-off/make.ts';
-import { LabBusy, NoChromium, chromiumPath, failureSentence, filesInMemory, lookAt } from '../lab/index.ts';
+import {
+  LabBusy,
+  NoChromium,
+  chromiumPath,
+  failureSentence,
+  filesInMemory,
+  isLate,
+  lookAt,
+  within,
+} from '../lab/index.ts';
 import type { LabTurn } from '../lab/index.ts';
 import type { Proofs } from '../preview/proofs.ts';
 
@@ -88,19 +97,16 @@ export function handOffRoutes(
     const plan = proofPlan(document, held, PLACES);
     const gone = new AbortController();
     res.on('close', () => gone.abort());
+    const finished = filesInMemory(page.entry, handedOff(files, page.entry, assembled, built));
+    const inPage = built('in-page.js').toString('utf8');
     const prove = () =>
-      lookAt(
-        filesInMemory(page.entry, handedOff(files, page.entry, assembled, built)),
-        layout.viewport,
-        built('in-page.js').toString('utf8'),
-        plan,
-        () => {},
-        AbortSignal.any([gone.signal, AbortSignal.timeout(LONGEST_PROOF)]),
+      within(LONGEST_PROOF, gone.signal, (signal) =>
+        lookAt(finished, layout.viewport, inPage, plan, () => {}, signal),
       );
     const looks = await turn.run(prove, gone.signal).catch((error: unknown) => {
       if (gone.signal.aborted) return null;
       if (error instanceof LabBusy) throw new Problem(429, 'Busy', error.message);
-      const late = error instanceof Error && error.name === 'TimeoutError';
+      const late = isLate(error);
       throw new Problem(
         504,
         'Not proved',

@@ -10,7 +10,15 @@ import { handedOff } from '../hand-off/files.ts';
 import { beatTrial, claimTrial, endTrial, isTrialWaiting, reviveTrials } from '../store/trials.ts';
 import type { TrialRow } from '../store/trials.ts';
 import { refitPrices } from './fit-prices.ts';
-import { failureSentence, filesInMemory, longestOf, runTrial, TrialFailed } from '../lab/index.ts';
+import {
+  failureSentence,
+  filesInMemory,
+  isLate,
+  longestOf,
+  runTrial,
+  TrialFailed,
+  within,
+} from '../lab/index.ts';
 import type { LabTurn } from '../lab/index.ts';
 
 const LOOK_EVERY = 1000;
@@ -61,16 +69,17 @@ export class LabQueue {
     }, BEAT_EVERY);
     try {
       const setup = TrialSetupSchema.parse(trial.setup);
-      const limit = AbortSignal.timeout(longestOf(setup));
-      const result = await this.measure(trial, setup, (share) => (done = share), [gone.signal, limit]).catch(
-        (error: unknown) => {
-          if (limit.aborted)
-            throw new TrialFailed(
-              `It was not done within ${Math.round(longestOf(setup) / 1000)} s: the page hangs, or is too slow to be scrolled.`,
-            );
-          throw error;
-        },
-      );
+      const result = await within(
+        longestOf(setup),
+        AbortSignal.any([gone.signal, this.ended.signal]),
+        (signal) => this.measure(trial, setup, (share) => (done = share), signal),
+      ).catch((error: unknown) => {
+        if (isLate(error))
+          throw new TrialFailed(
+            `It was not done within ${Math.round(longestOf(setup) / 1000)} s: the page hangs, or is too slow to be scrolled.`,
+          );
+        throw error;
+      });
       await endTrial(this.pool, trial.id, { result });
       await refitPrices(this.pool, trial.pageId, setup.device).catch((error: unknown) =>
         this.log.warn({ err: String(error) }, 'prices were not fitted'),
@@ -88,7 +97,7 @@ export class LabQueue {
     trial: TrialRow & { document: unknown },
     setup: TrialSetup,
     told: (share: number) => void,
-    signals: AbortSignal[],
+    signal: AbortSignal,
   ) {
     const parsed = readDocument(trial.document);
     if (!parsed.ok) throw new TrialFailed('The stored document cannot be read any more.');
@@ -99,7 +108,7 @@ export class LabQueue {
     });
     return runTrial(filesInMemory(page.entry, handedOff(files, page.entry, assembled, this.built)), setup, {
       told,
-      signal: AbortSignal.any([this.ended.signal, ...signals]),
+      signal,
     });
   }
 }
