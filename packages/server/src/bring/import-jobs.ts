@@ -1,6 +1,7 @@
 /** What the import worker can do: everything whose time and memory depend on what somebody brings. Each job is a plain function. */
-import type { Layout, MotionDocument, PageMistake, Reading, Refuted } from '@lyvek/core';
+import type { MotionDocument, PageMistake, Reading, Refuted } from '@lyvek/core';
 import {
+  LayoutSchema,
   PLAIN_HAND_OFF,
   allWellFormed,
   assemble,
@@ -85,16 +86,17 @@ export const IMPORT_JOBS = {
     return [...withoutTaken(entry, html, fileAt, taken)].map(([path, { text }]) => [path, text]);
   },
 
-  /** The files that a hand-off changes or adds. `layouts`: at the first size, and at others. */
+  /** The files that a hand-off changes or adds. `layouts`: at the first size, and at others, as JSON that a page has said. */
   handOff({
     entry,
     files,
     document,
-    layouts: [own, ...others],
-  }: PageFiles & { document: MotionDocument; layouts: readonly Layout[] }): [
+    layouts,
+  }: PageFiles & { document: MotionDocument; layouts: readonly string[] }): [
     path: string,
     bytes: Uint8Array,
   ][] {
+    const [own, ...others] = layouts.map((text) => LayoutSchema.parse(JSON.parse(text)));
     const page = handOffPage({ name: 'Page', entry }, files);
     const assembled = assemble(document, own!, others, page, 'Page', PLAIN_HAND_OFF);
     const scripts = (file: string): never => {

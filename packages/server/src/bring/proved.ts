@@ -2,8 +2,8 @@
  * Nothing is taken out of a page whose replacement was not seen to show the same in a browser, under every media condition of the page. What
  * differs is left to the page; what cannot be looked at is left altogether.
  */
-import { differenceWords, movedBy, situationsFor } from '@lyvek/core';
-import type { Layout, MotionDocument, PageDifference, Refuted } from '@lyvek/core';
+import { differenceWords, movedBy, selectorsOf, situationsFor } from '@lyvek/core';
+import type { MotionDocument, PageDifference, Refuted } from '@lyvek/core';
 import type { ImportProof } from '@lyvek/api';
 import {
   LabBusy,
@@ -13,7 +13,7 @@ import {
   failureSentence,
   filesInMemory,
   isLate,
-  measureWith,
+  layoutTexts,
   withBrowser,
   within,
 } from '../lab/index.ts';
@@ -106,12 +106,9 @@ export class Proving {
     const inPage = this.inPage();
     const sizes = [...new Map(situations.map(({ viewport: v }) => [`${v.width} ${v.height}`, v])).values()];
     return withBrowser(async (open) => {
-      const layouts: Layout[] = [];
-      const next = () => sizes.shift() ?? null;
-      const told = (l: Layout) => layouts.push(l);
-      const [old] = await Promise.all([
+      const [old, layouts] = await Promise.all([
         open(filesInMemory(entry, before), situations[0]!),
-        measureWith(open, filesInMemory(entry, bare), next, told, inPage, document, signal),
+        layoutTexts(open, filesInMemory(entry, bare), sizes, selectorsOf(document), inPage),
       ]);
       const written = await this.importer.run('handOff', { ...page, document, layouts }, signal);
       const after = await open(filesInMemory(entry, new Map([...before, ...written])), situations[0]!);

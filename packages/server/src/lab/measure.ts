@@ -2,13 +2,46 @@
 import type { Page } from 'playwright-core';
 import { emptyDocument, LayoutSchema, patchOf, previewCss, selectorsOf, writeCss } from '@lyvek/core';
 import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
-import { withBrowser } from './chromium.ts';
+import { withPage } from './chromium.ts';
 import type { OpenPage } from './chromium.ts';
 import type { PageFiles } from './page-files.ts';
 
 /** `lyvekInPage.<name>(…args)` inside the page. */
 export const ask = <T>(page: Page, name: string, ...args: unknown[]): Promise<T> =>
   page.evaluate(`lyvekInPage.${name}(${args.map((a) => JSON.stringify(a)).join(', ')})`) as Promise<T>;
+
+/** Answers of more than this are not read, characters. */
+const MAX_ANSWER = 64e6;
+
+/** The same for large answers: as JSON, so that reading it can be left to another thread. */
+export async function askText(page: Page, name: string, ...args: unknown[]): Promise<string> {
+  const call = `lyvekInPage.${name}(${args.map((a) => JSON.stringify(a)).join(', ')})`;
+  const text = await page.evaluate<unknown>(`Promise.resolve(${call}).then((made) => {
+    const text = JSON.stringify(made);
+    return text.length > ${MAX_ANSWER} ? '' : text;
+  })`);
+  if (typeof text !== 'string' || text === '') throw new Error('the page has more to say than can be read');
+  return text;
+}
+
+/** Layouts of a page at some sizes, as JSON that nobody has looked at yet. */
+export async function layoutTexts(
+  open: OpenPage,
+  files: PageFiles,
+  [first, ...others]: readonly Viewport[],
+  selectors: readonly string[],
+  inPage: string,
+): Promise<string[]> {
+  const { page } = await open(files, { viewport: first! });
+  await page.evaluate(inPage);
+  const texts = [await askText(page, 'measure', selectors)];
+  for (const size of others) {
+    await page.setViewportSize(size);
+    texts.push(await askText(page, 'measure', selectors));
+  }
+  await page.context().close();
+  return texts;
+}
 
 /**
  * `files` without what the document has taken over from them, so that no motion plays. Pins and adjustments of the document are in place.
@@ -22,39 +55,31 @@ export async function measurePages(
   document: MotionDocument = emptyDocument(),
   signal?: AbortSignal,
 ): Promise<void> {
-  await withBrowser((open) => measureWith(open, files, next, told, inPage, document, signal), signal);
-}
-
-/** The same in a browser that is there already. */
-export async function measureWith(
-  open: OpenPage,
-  files: PageFiles,
-  next: () => Viewport | null,
-  told: (layout: Layout) => void,
-  inPage: string,
-  document: MotionDocument = emptyDocument(),
-  signal?: AbortSignal,
-): Promise<void> {
   const first = next();
   if (!first) return;
-  const { page, late } = await open(files, { viewport: first });
-  await page.evaluate(inPage);
-  await ask(page, 'learn');
-  const selectors = selectorsOf(document);
-  const measured = async () => LayoutSchema.parse(await ask(page, 'measure', selectors));
-  const bare = await measured();
-  const stays = writeCss(document, bare, 'full-motion').pieces.filter((p) => p.stays);
-  if (stays.length > 0) {
-    await ask(page, 'patch', patchOf(document));
-    await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
-  }
-  told(noted(stays.length > 0 ? await measured() : bare, late));
-  for (let size = next(); size; size = next()) {
-    signal?.throwIfAborted();
-    await page.setViewportSize(size);
-    told(noted(await measured(), late));
-  }
-  await page.context().close();
+  await withPage(
+    files,
+    first,
+    async ({ page, late }) => {
+      await page.evaluate(inPage);
+      await ask(page, 'learn');
+      const selectors = selectorsOf(document);
+      const measured = async () => LayoutSchema.parse(await ask(page, 'measure', selectors));
+      const bare = await measured();
+      const stays = writeCss(document, bare, 'full-motion').pieces.filter((p) => p.stays);
+      if (stays.length > 0) {
+        await ask(page, 'patch', patchOf(document));
+        await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
+      }
+      told(noted(stays.length > 0 ? await measured() : bare, late));
+      for (let size = next(); size; size = next()) {
+        signal?.throwIfAborted();
+        await page.setViewportSize(size);
+        told(noted(await measured(), late));
+      }
+    },
+    signal,
+  );
 }
 
 /** The same at one size. */

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { pageDifferences } from '@lyvek/core';
 import type { Journey, MovedBy, MovingPart, PageDifference, Situation } from '@lyvek/core';
 import type { OpenedPage } from './chromium.ts';
-import { ask } from './measure.ts';
+import { ask, askText } from './measure.ts';
 
 const PartShape = z.object({
   index: z.number().int().min(0),
@@ -57,7 +57,7 @@ export async function comparePages(
     const shown = async ({ page, again }: OpenedPage, anew: boolean) => {
       if (anew) await again(situation);
       await page.evaluate(inPage);
-      return MovingShape.parse(await ask(page, 'moving', motions));
+      return MovingShape.parse(JSON.parse(await askText(page, 'moving', motions)));
     };
     const found = await Promise.all([shown(old, i > 0), shown(fresh, i > 0)]);
     const parts = joined(found.flatMap((f) => f.parts));
@@ -67,7 +67,7 @@ export async function comparePages(
       .max(200)
       .parse(await ask(old.page, 'placesFor', parts, most));
     const went = async ({ page }: OpenedPage): Promise<Journey> =>
-      JourneyShape.parse(await ask(page, 'journey', parts, places));
+      JourneyShape.parse(JSON.parse(await askText(page, 'journey', parts, places)));
     const [mine, theirs] = await Promise.all([went(old), went(fresh)]);
     const differences = pageDifferences(situation, parts, mine, theirs);
     if (differences.length > 0) {
