@@ -105,15 +105,19 @@ export class Proving {
     const situations = situationsFor(queries);
     const inPage = this.inPage();
     const sizes = [...new Map(situations.map(({ viewport: v }) => [`${v.width} ${v.height}`, v])).values()];
-    return withBrowser(async (open) => {
-      const [old, layouts] = await Promise.all([
-        open(filesInMemory(entry, before), situations[0]!),
-        layoutTexts(open, filesInMemory(entry, bare), sizes, selectorsOf(document), inPage),
-      ]);
-      const written = await this.importer.run('handOff', { ...page, document, layouts }, signal);
-      const after = await open(filesInMemory(entry, new Map([...before, ...written])), situations[0]!);
-      return comparePages({ before: old, after, motions: movedBy(document), situations, inPage }, signal);
-    }, signal);
+    return withBrowser(
+      async (open) => {
+        const [old, layouts] = await Promise.all([
+          open(filesInMemory(entry, before), situations[0]!),
+          layoutTexts(open, filesInMemory(entry, bare), sizes, selectorsOf(document), inPage),
+        ]);
+        const written = await this.importer.run('handOff', { ...page, document, layouts }, signal);
+        const after = await open(filesInMemory(entry, new Map([...before, ...written])), situations[0]!);
+        return comparePages({ before: old, after, motions: movedBy(document), situations, inPage }, signal);
+      },
+      signal,
+      true,
+    );
   }
 
   private async unproved(page: Page, why: string, count: number, signal: AbortSignal): Promise<ProvedImport> {

@@ -30,10 +30,15 @@ export interface Opening {
 /** Opens some files as a page; what was opened before stays open. */
 export type OpenPage = (files: PageFiles, how: Opening) => Promise<OpenedPage>;
 
-/** Runs some work with a browser, and ends the browser whatever happens. */
-export async function withBrowser<T>(work: (open: OpenPage) => Promise<T>, signal?: AbortSignal): Promise<T> {
+/** Runs some work with a browser, and ends the browser whatever happens. `givesWay`: its times are not measured. */
+export async function withBrowser<T>(
+  work: (open: OpenPage) => Promise<T>,
+  signal?: AbortSignal,
+  givesWay = false,
+): Promise<T> {
   signal?.throwIfAborted();
   const started = await startBrowser();
+  if (givesWay) started.giveWay();
   const { browser } = started;
   const watch = new Watch(started, HOST);
   const stop = () => started.kill();
