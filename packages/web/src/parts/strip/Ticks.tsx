@@ -5,6 +5,7 @@ import type { View } from './view.ts';
 export function Ticks({ view, rows, max }: { view: View; rows: number; max: number }) {
   const ticks = ticksOf(view, rows, max);
   const end = rowOf(max, view);
+  const showsEnd = end < rows + 20;
   const last = ticks.filter((t) => t.major).at(-1);
   return (
     <g className="ruler">
@@ -14,7 +15,7 @@ export function Ticks({ view, rows, max }: { view: View; rows: number; max: numb
         return (
           <g key={t.offset}>
             <path d={`M96 ${y}h${t.major ? 9 : 4}`} className={t.major ? 'tick-major' : 'tick-minor'} />
-            {t.major && !(t === last && end - y < 14 && end !== y) && (
+            {t.major && !(t === last && showsEnd && end - y < 14) && (
               <text x={134} y={y + 3.5} className={t.bold ? 'offset bold' : 'offset'}>
                 {grouped(t.offset)}
               </text>
@@ -22,7 +23,7 @@ export function Ticks({ view, rows, max }: { view: View; rows: number; max: numb
           </g>
         );
       })}
-      {end < rows + 20 && (
+      {showsEnd && (
         <text x={134} y={end + 3.5} className="offset bold">
           {grouped(max)}
         </text>

@@ -92,13 +92,16 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
   );
 }
 
+/** Room above the first word, px. */
+const TOP = 8;
+
 /** Moves labels apart so that none covers another; order is kept. */
 function spread(ys: readonly number[], gap: number, height: number): number[] {
-  const order = ys.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
+  const order = ys.map((y, i) => ({ y: Math.max(TOP, y), i })).sort((a, b) => a.y - b.y);
   for (let k = 1; k < order.length; k++) order[k]!.y = Math.max(order[k]!.y, order[k - 1]!.y + gap);
   for (let k = order.length - 1, limit = height - 2; k >= 0; k--, limit -= gap)
     order[k]!.y = Math.min(order[k]!.y, limit);
   const out = [...ys];
-  for (const o of order) out[o.i] = Math.max(8, o.y);
+  for (const o of order) out[o.i] = Math.max(TOP, o.y);
   return out;
 }
