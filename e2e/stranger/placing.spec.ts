@@ -1,6 +1,6 @@
 /** Law 5 where people stand still: no text cut off, no two texts over each other, no control outside of its window, on every screen at four sizes. */
 import { expect, test } from '@playwright/test';
-import { newProject } from '../support/app.ts';
+import { base, newProject } from '../support/app.ts';
 import { goThere, PLACES } from './pages.ts';
 import { World } from './world.ts';
 
@@ -53,3 +53,46 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
       await world.leave();
       expect(seen).toEqual([]);
     });
+
+test('shelf and presets: everything is in its place', async ({ browser, request }) => {
+  test.setTimeout(240_000);
+  const project = await newProject(
+    request,
+    'The survey of every mill, lock and weir between the two bridges, 1971',
+  );
+  const entrances = [];
+  for (const place of PLACES.filter((p) => /night|Pins|Thin/.test(p.name)))
+    entrances.push(await goThere(request, place, project));
+  const pins = PLACES.find((p) => p.name.includes('Pins'))!.document() as { motions: { id: string }[] };
+  const last = pins.motions.find((m) => m.id === 'm_t4')!;
+  const motion = { ...last, targets: { selector: '&' } };
+  for (const name of [
+    'Comes up',
+    'The tide tables on the wall behind the harbour master’s desk, redrawn by hand',
+  ])
+    expect(
+      (
+        await request.post(`${base}/api/presets`, {
+          data: {
+            name: `${name} ${Date.now()}`,
+            body: { motions: [motion], pins: [], gates: [], adjustments: [] },
+          },
+        })
+      ).status(),
+    ).toBe(201);
+  // The shelf draws what the Rundown has measured.
+  for (const { url, take } of entrances) await (await World.enter(browser, url, take)).leave();
+  const seen: string[] = [];
+  for (const path of [`/projects/${project}`, '/presets', '/']) {
+    const world = await World.enter(browser, base + path, entrances[0]!.take);
+    for (const [width, height] of SIZES) {
+      await world.page.setViewportSize({ width, height });
+      await world.settle();
+      await expect(world.page.locator('.hung, .preset-list li').first()).toBeAttached();
+      for (const what of await world.ask<string[]>('placing'))
+        seen.push(`${path} ${width} × ${height}: ${what}`);
+    }
+    await world.leave();
+  }
+  expect(seen).toEqual([]);
+});
