@@ -108,7 +108,8 @@ await step('browser', async () => {
   stack = await startStack({ bin: bins, dir: inRoot('.data', 'test') });
   const file = inRoot('.cache', 'playwright.json');
   rmSync(file, { force: true });
-  const chosen = faults ? [...FAULTS, '--no-deps'] : [];
+  // One after the other: some of them kill the server that the others ask.
+  const chosen = faults ? [...FAULTS, '--no-deps', '--workers=1'] : [];
   await run(process.execPath, [inRoot('node_modules/@playwright/test/cli.js'), 'test', ...chosen], {
     cwd: inRoot(),
     env: {

@@ -4,6 +4,7 @@ import { pageDifferences } from '@lyvek/core';
 import type { Journey, MovedBy, MovingPart, PageDifference, Situation } from '@lyvek/core';
 import type { OpenedPage } from './chromium.ts';
 import { ask, askText } from './measure.ts';
+import { TrialFailed } from './watch.ts';
 
 const PartShape = z.object({
   index: z.number().int().min(0),
@@ -27,6 +28,9 @@ const JourneyShape = z.object({
 /** Places at the usual size, and at every other one. */
 const PLACES = 28;
 const PLACES_BESIDE = 16;
+
+/** Elements that move; beside more of them a look takes longer than people wait. */
+const MAX_MOVING = 8000;
 
 export interface ComparedPages {
   situations: number;
@@ -60,12 +64,16 @@ export async function comparePages(
       return MovingShape.parse(JSON.parse(await askText(page, 'moving', motions)));
     };
     const found = await Promise.all([shown(old, i > 0), shown(fresh, i > 0)]);
+    const most = Math.max(...found.map((f) => f.of));
+    if (most > MAX_MOVING)
+      throw new TrialFailed(
+        `More than ${MAX_MOVING.toLocaleString('en')} elements move at once, too many to look at.`,
+      );
     const parts = joined(found.flatMap((f) => f.parts));
-    const most = i === 0 ? PLACES : PLACES_BESIDE;
     const places = z
       .array(z.number().finite())
       .max(200)
-      .parse(await ask(old.page, 'placesFor', parts, most));
+      .parse(await ask(old.page, 'placesFor', parts, i === 0 ? PLACES : PLACES_BESIDE));
     const went = async ({ page }: OpenedPage): Promise<Journey> =>
       JourneyShape.parse(JSON.parse(await askText(page, 'journey', parts, places)));
     const [mine, theirs] = await Promise.all([went(old), went(fresh)]);
@@ -77,7 +85,7 @@ export async function comparePages(
     }
     out.situations++;
     out.parts = Math.max(out.parts, parts.length);
-    out.of = Math.max(out.of, parts.length, ...found.map((f) => f.of));
+    out.of = Math.max(out.of, parts.length, most);
     out.values += mine.places.length * parts.reduce((sum, p) => sum + p.properties.length, 0);
   }
   return out;
