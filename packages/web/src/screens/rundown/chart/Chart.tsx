@@ -106,7 +106,17 @@ export function Chart({ width }: { width: number }) {
     return () => element.removeEventListener('wheel', wheel);
   }, [setView, pageHeight, rows]);
 
-  useClearLabels(svg, drag === null, [bars, slots, view, rows, selection, findings, document, layout]);
+  useClearLabels(svg, drag === null, [
+    bars,
+    slots,
+    view,
+    rows,
+    selection,
+    findings,
+    document,
+    layout,
+    hovered,
+  ]);
   const lasso = useLasso(svg, slots);
   const end = rowOf(max, view);
   return (

@@ -4,6 +4,7 @@ import type { RefObject } from 'react';
 
 /** In the order of their importance; what is chosen comes before all of them. */
 const LABELS = [
+  '.hover-name',
   '.cue text',
   '.pin-name',
   '.pin-mark .handle text',
@@ -30,7 +31,8 @@ const meet = (a: Box, b: Box): boolean =>
 /** `pointed`: what the pointer is on; its labels come before all others. */
 function arrange(svg: SVGSVGElement, pointed: Element | null): void {
   const all = LABELS.flatMap((selector) => [...svg.querySelectorAll<SVGTextElement>(selector)]);
-  const rank = (e: Element) => (pointed?.contains(e) ? 0 : e.closest('.selected') ? 1 : 2);
+  const rank = (e: Element) =>
+    e.matches('.hover-name') || pointed?.contains(e) ? 0 : e.closest('.selected') ? 1 : 2;
   const ordered = [0, 1, 2].flatMap((r) => all.filter((e) => rank(e) === r));
   // Read all, then write all: one layout for hundreds of labels.
   const boxes = ordered.map((e) => e.getBoundingClientRect());

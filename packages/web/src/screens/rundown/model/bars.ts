@@ -64,6 +64,8 @@ const LABEL = 104;
 const TRACK = 12;
 /** Columns narrower than this have no room for a label. */
 const NARROWEST = 72;
+/** px between a label and the next bar: the sign of a finding, and some air */
+const SIGN = 21;
 /** Rows that a label of two lines takes. */
 const LABEL_ROWS = 32;
 /** Rows that the title of a pin takes. */
@@ -109,7 +111,8 @@ export function arrange(
     ? columnsOf(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept, titled)
     : roomy;
   const pitch = room / count;
-  const label = pitch >= NARROWEST ? pitch - BAR - 12 : 0;
+  // The next column begins with the sign of a finding.
+  const label = pitch >= NARROWEST ? pitch - BAR - SIGN : 0;
   const below = new Map<number, number>();
   for (const b of sorted.toReversed()) {
     const column = index.get(b.motion.id);
