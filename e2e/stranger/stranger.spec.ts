@@ -18,7 +18,7 @@ const share = Math.ceil(acts / PLACES.length);
 
 for (const [i, place] of PLACES.entries())
   test(`a stranger walks: ${place.name}`, async ({ browser, request }) => {
-    test.setTimeout(180_000 + share * 6000);
+    test.setTimeout(180_000 + share * 12_000);
     const project = await newProject(request, `Walk ${place.name}`);
     const entrance = { browser, enter: () => goThere(request, place, project) };
     const breaches = new Map<string, Breach>();
