@@ -352,7 +352,13 @@ export const ACTS: readonly Act[] = [
       const screen = r.pick(['Trials', 'Takes', 'Hand-off', 'Presets'] as const)!;
       const link = w.page.getByRole('link', { name: screen, exact: true });
       if (!(await link.count())) return 'no such screen here';
-      await link.click({ delay: 60 });
+      // What stands open over everything is closed first.
+      await w.page.keyboard.press('Escape');
+      const gone = await link.click({ delay: 60, timeout: 5000 }).then(
+        () => true,
+        () => false,
+      );
+      if (!gone) return `${screen} lies under something`;
       await dwell(w, r, 300, 900);
       await w.page.goBack();
       await w.settle();

@@ -61,6 +61,8 @@ export class World {
 
   async open(): Promise<Page> {
     const page = await this.context.newPage();
+    // Nothing that a person waits for takes longer.
+    page.setDefaultTimeout(30_000);
     page.on('pageerror', (e) => this.noise.push(`page error: ${e.message.slice(0, 200)}`));
     page.on('console', (m) => {
       if (m.type() !== 'error' || /Failed to load resource|net::ERR/.test(m.text())) return;
