@@ -196,6 +196,13 @@ describe('reading a page that moves', () => {
     );
   });
 
+  test('what stays of a rule stays under its condition, also where nothing else stands there', () => {
+    const css = `${FADE} .a { ${MOVED} } .b { animation-play-state: paused } @media (prefers-reduced-motion: reduce) { .a, .b { animation: none } }`;
+    expect(restOf(read(css), css)).toMatch(
+      /@media \(prefers-reduced-motion: reduce\) \{\s*\.a:not\([^{]+\{ animation: none; \}/,
+    );
+  });
+
   test('a timeline that one element carries for others keeps them together', () => {
     const r = read(
       `${FADE} main { view-timeline: --m } p { animation: fade linear both; animation-timeline: --m } .b { animation-play-state: paused }`,

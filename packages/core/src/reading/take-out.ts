@@ -59,13 +59,21 @@ function withLine(text: string, { from, to }: Cut): Cut {
   return text[end] === '\n' ? { from: start, to: end + 1 } : { from, to };
 }
 
+/** Everything around the rules that stay for some elements: there is where they stay. */
+function around(narrowed: Iterable<postcss.Node>): Set<postcss.Node> {
+  const out = new Set<postcss.Node>();
+  for (const { parent } of narrowed)
+    for (let at = parent?.type === 'rule' ? parent.parent : parent; at; at = at.parent) out.add(at);
+  return out;
+}
+
 /** What stands in a sheet around a claimed node with nothing left in it goes too. */
-function emptied(claimed: Set<postcss.Node>): Set<postcss.Node> {
+function emptied(claimed: Set<postcss.Node>, kept: ReadonlySet<postcss.Node>): Set<postcss.Node> {
   const all = new Set(claimed);
   for (const node of claimed)
     for (let at: postcss.Node | undefined = node.parent; at && at.type !== 'root'; at = at.parent) {
       const container = at as postcss.Container;
-      if (!container.nodes?.every((n) => all.has(n as postcss.Node))) break;
+      if (kept.has(at) || !container.nodes?.every((n) => all.has(n as postcss.Node))) break;
       all.add(at);
     }
   return all;
@@ -133,7 +141,7 @@ export interface TakenOut {
 /** What the files become in which something is claimed, by path. */
 export function takenOut(claims: readonly Claim[]): Map<string, TakenOut> {
   const { whole, narrowed } = gathered(claims);
-  const gone = emptied(new Set([...whole, ...narrowed.keys()]));
+  const gone = emptied(new Set([...whole, ...narrowed.keys()]), around(narrowed.keys()));
   const cuts = new Map<string, { text: string; list: Cut[] }>();
   const sheets = new Set(claims.map((c) => c.sheet));
   for (const sheet of sheets) {
