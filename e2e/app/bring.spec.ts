@@ -168,7 +168,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
   });
 
   test('a page that never finishes loading is measured all the same', async ({ page, request }) => {
-    const endless = html('<h1>Endless</h1><div style="height:3000px">x</div><img src="/slow.png">');
+    const endless = html('<h1>Endless</h1><div style="height:3000px">x</div><img src="slow.png">');
     const id = await bring(request, await newProject(request, 'Endless'), endless, 'text/html');
     await page.route('**/slow.png', () => undefined);
     await openRundown(page, id);
