@@ -95,6 +95,6 @@ test('a heavy page keeps nobody waiting, and is added or refused with the limit 
     }
   }
   console.log(rows.join('\n'));
-  // Far above what an idle machine needs (300 ms), below any of these pages' own time; a machine may be busy with other tests.
-  expect(worst).toBeLessThan(6000);
+  // Far above what an idle machine needs, far below any of these pages' own time.
+  expect(worst).toBeLessThan(2000);
 });

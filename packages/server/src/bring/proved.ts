@@ -74,7 +74,10 @@ export class Proving {
       const { document, queries } =
         round === 0 ? first : (await this.importer.run('document', { ...page, refuted }, signal))!;
       if (document.motions.length === 0)
-        return { document, proof: { proved: true, left: refuted, said: leftWords(refuted) } };
+        return {
+          document,
+          proof: { proved: false, left: refuted, said: `Nothing was taken over.${leftWords(refuted)}` },
+        };
       const compared = await this.compare(page, document, queries, signal);
       if (compared.values === 0) throw new Error('nothing of it was there to look at');
       if (compared.differences.length === 0)
