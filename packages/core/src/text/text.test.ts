@@ -55,8 +55,17 @@ test('values are mended in strings and keys, at any depth, and are the same obje
     n: [1, true, null],
   });
   fc.assert(
-    fc.property(fc.jsonValue(), (value) => {
-      expect(allWellFormed(value)).toEqual(JSON.parse(JSON.stringify(value)));
+    fc.property(fc.json(), (json) => {
+      const value = JSON.parse(json) as unknown;
+      expect(allWellFormed(value)).toBe(value);
+    }),
+  );
+  fc.assert(
+    fc.property(fc.dictionary(fc.string({ unit: 'binary' }), fc.array(fc.string({ unit: 'binary' }))), (value) => {
+      const mended = allWellFormed(value);
+      for (const text of [...Object.keys(mended), ...Object.values(mended).flat()]) {
+        expect(text).toBe(text.toWellFormed().replaceAll('\0', '\ufffd'));
+      }
     }),
   );
 });
