@@ -142,6 +142,40 @@ test('a page reaches its own files only, and others once its user says so', asyn
   }
 });
 
+for (const [way, leaving] of Object.entries({
+  script: (there: string) => `<script>setTimeout(() => location.assign('${there}/script'), 1500)</script>`,
+  meta: (there: string) => `<meta http-equiv="refresh" content="1;url=${there}/meta">`,
+  form: (there: string) =>
+    `<form action="${there}/form" method="post"></form><script>setTimeout(() => document.forms[0].submit(), 1500)</script>`,
+}))
+  test(`a page that sends its own frame to another port of this machine arrives nowhere (${way})`, async ({
+    page,
+    request,
+  }) => {
+    const heard: string[] = [];
+    const other = createServer((req, res) => {
+      heard.push(`${req.method} ${req.url}`);
+      res.end('<!doctype html><p>Elsewhere');
+    });
+    await new Promise<void>((done) => other.listen(0, '127.0.0.1', done));
+    const there = `http://127.0.0.1:${(other.address() as AddressInfo).port}`;
+    try {
+      // The port does listen.
+      await request.get(`${there}/here`);
+      expect(heard.splice(0)).toEqual(['GET /here']);
+      const leaves = html(`${LONG}${leaving(there)}`);
+      const id = await bring(request, await newProject(request, 'Leaving'), leaves, 'text/html');
+      const refused = page.waitForEvent('console', (m) => m.text().includes(there));
+      await openRundown(page, id);
+      await refused;
+      await page.waitForTimeout(500);
+      expect(heard).toEqual([]);
+    } finally {
+      other.close();
+      other.closeAllConnections();
+    }
+  });
+
 test('half an emoji in a name holds nothing up', async ({ page, request }) => {
   const party = html(
     `<h1>Come to the great party \u{1f389} tonight</h1><div style="height:3000px"></div><p id="half"></p><script>half.textContent = 'x\\ud83c y\\0z'; half.className = 'c\\udf89';</script>`,

@@ -59,7 +59,7 @@ async function connected(request: APIRequestContext, at = url): Promise<LivePage
   return (await made.json()) as LivePage;
 }
 
-const frameOf = (page: Page): FrameLocator => page.frameLocator('.preview iframe');
+const frameOf = (page: Page): FrameLocator => page.frameLocator('.preview iframe').frameLocator('iframe');
 /** A real click in the page, which is shown smaller than it is. */
 async function click(page: Page, name: string): Promise<void> {
   const frame = (await page.locator('.preview iframe').boundingBox())!;
@@ -214,7 +214,7 @@ test('what was overheard once is of no use again, and another origin is not hear
     addEventListener('message', (e) => (e.data as { is?: string }).is === 'welcome' && heard.push(e.data));
     const hello = { lyvek: 'lyvek-pairing-1', is: 'hello', nonce: '0123456789abcdef0123456789abcdef' };
     for (let i = 0; i < 3; i++) {
-      parent.postMessage(hello, '*');
+      top!.postMessage(hello, '*');
       await new Promise((r) => setTimeout(r, 200));
     }
     return heard.length;

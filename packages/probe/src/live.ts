@@ -22,8 +22,7 @@ const isWelcome = (data: unknown): data is Welcome =>
 async function pair(): Promise<void> {
   const nonce = freshNonce();
   addEventListener('message', async function welcome(e) {
-    if (e.source !== window.parent || !origins.includes(e.origin) || !isWelcome(e.data) || !e.ports[0])
-      return;
+    if (e.source !== window.top || !origins.includes(e.origin) || !isWelcome(e.data) || !e.ports[0]) return;
     e.stopImmediatePropagation();
     const expected = await proofOf('workbench', code, nonce, e.data.nonce, location.origin);
     if (!isSame(expected, e.data.proof)) return;
@@ -35,11 +34,11 @@ async function pair(): Promise<void> {
   });
   // Only a window of the workbench’s own address hears it.
   for (const origin of origins)
-    window.parent.postMessage({ lyvek: PAIRING, is: 'hello', nonce } satisfies Hello, origin);
+    window.top?.postMessage({ lyvek: PAIRING, is: 'hello', nonce } satisfies Hello, origin);
 }
 
 // Frameworks may run a script twice; one probe is enough.
-if (window.parent !== window && !here[mark]) {
+if (window.top !== window && !here[mark]) {
   here[mark] = true;
   void pair();
 }

@@ -12,6 +12,7 @@ import { requireKey, takeKey } from './http/key.ts';
 import { Problem, problems, sendProblem } from './http/problem.ts';
 import type { LabTurn } from './lab/index.ts';
 import { Connect } from './preview/connect.ts';
+import { liveFrame } from './preview/live-frame.ts';
 import { Proofs } from './preview/proofs.ts';
 import { servePreview } from './preview/serve.ts';
 import { handOffRoutes } from './routes/hand-off.ts';
@@ -97,12 +98,7 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
           'img-src': ["'self'", 'data:'],
           'font-src': ["'self'"],
           'connect-src': ["'self'"],
-          // Pages under development are framed from wherever their server is on this machine.
-          'frame-src': [
-            "'self'",
-            `http://*.localhost:${port}`,
-            ...['http', 'https'].flatMap((s) => [`${s}://localhost:*`, `${s}://127.0.0.1:*`]),
-          ],
+          'frame-src': ["'self'", `http://*.localhost:${port}`],
           'worker-src': ["'self'"],
           'base-uri': ["'none'"],
           'form-action': ["'self'"],
@@ -115,9 +111,10 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
     }),
   );
 
+  const access = { key, port: appPort };
+  app.get('/live/:id', requireKey(access), liveFrame(pool));
   const api = express.Router();
   api.use(guardApi(addresses));
-  const access = { key, port: appPort };
   api.put('/key', express.json({ limit: 1000 }), takeKey(access));
   api.use(requireKey(access));
   api.use(express.json({ limit: MOST_JSON }));

@@ -61,11 +61,14 @@ test('values are mended in strings and keys, at any depth, and are the same obje
     }),
   );
   fc.assert(
-    fc.property(fc.dictionary(fc.string({ unit: 'binary' }), fc.array(fc.string({ unit: 'binary' }))), (value) => {
-      const mended = allWellFormed(value);
-      for (const text of [...Object.keys(mended), ...Object.values(mended).flat()]) {
-        expect(text).toBe(text.toWellFormed().replaceAll('\0', '\ufffd'));
-      }
-    }),
+    fc.property(
+      fc.dictionary(fc.string({ unit: 'binary' }), fc.array(fc.string({ unit: 'binary' }))),
+      (value) => {
+        const mended = allWellFormed(value);
+        for (const text of [...Object.keys(mended), ...Object.values(mended).flat()]) {
+          expect(text).toBe(text.toWellFormed().replaceAll('\0', '\ufffd'));
+        }
+      },
+    ),
   );
 });

@@ -28,7 +28,7 @@ export interface OpenedFrame {
 export function useOpenedFrame(
   frame: RefObject<HTMLIFrameElement | null>,
   link: PageLink,
-  { token, live, outside }: Pick<PageFacts, 'token' | 'live' | 'outside'>,
+  { id, token, live, outside }: Pick<PageFacts, 'id' | 'token' | 'live' | 'outside'>,
   selectors: () => string[],
 ): OpenedFrame {
   const [round, setRound] = useState(0);
@@ -39,9 +39,9 @@ export function useOpenedFrame(
   useEffect(() => {
     const detach = link.attach(frame.current!, selectors, live);
     // Only after someone listens for its first words.
-    frame.current!.src = live?.url ?? previewUrl(token, form, location, undefined, scripts);
+    frame.current!.src = live ? `/live/${id}` : previewUrl(token, form, location, undefined, scripts);
     return detach;
-  }, [link, selectors, token, live, form, round, frame, scripts, outside]);
+  }, [link, selectors, id, token, live, form, round, frame, scripts, outside]);
   useEffect(() => {
     if (state !== 'loading' || form === 'path' || live) return;
     const timer = setTimeout(() => setForm('path'), FALL_BACK);
