@@ -66,6 +66,13 @@ export const moves = (property: string): boolean => /^(-webkit-)?animation(-|$)/
 export const carries = (property: string): boolean =>
   /^(view|scroll)-timeline(-|$)|^timeline-/i.test(property);
 
+export const declaresMotion = (rule: ReadRule): boolean => rule.declarations.some((d) => moves(d.property));
+/** It says that something is played, as against how. */
+export const namesMotion = (rule: ReadRule): boolean =>
+  rule.declarations.some(
+    (d) => /^animation(-name|-timeline)?$/.test(d.property) && !/^(none|initial|unset)$/i.test(d.value),
+  );
+
 interface Context {
   sheet: Sheet;
   selectors: readonly string[] | null;

@@ -1,0 +1,41 @@
+/** What stays in the page, and why: by rule, and by element where others of the rule were read. */
+import type { Element } from 'domhandler';
+import type { PageElements } from './elements.ts';
+import type { ReadRule } from './rules.ts';
+import { shortened } from './source.ts';
+import type { Unread } from './source.ts';
+
+interface LeftRule {
+  rule: ReadRule;
+  reason: string;
+  /** none: all of them */
+  elements: Set<Element>;
+}
+
+export class Left {
+  private readonly rules = new Map<string, LeftRule>();
+
+  add(rule: ReadRule, reason: string, elements: readonly Element[] = []): void {
+    const key = `${rule.place.path} ${rule.place.from} ${reason}`;
+    const known = this.rules.get(key) ?? { rule, reason, elements: new Set() };
+    this.rules.set(key, known);
+    for (const e of elements) known.elements.add(e);
+  }
+
+  /** `elementsOf`: all that a rule has; `selectorsOf`: those by which the page's rules reach an element. */
+  list(
+    page: PageElements,
+    elementsOf: (rule: ReadRule) => readonly Element[],
+    selectorsOf: (e: Element) => string[],
+  ): Unread[] {
+    return [...this.rules.values()].map(({ rule, reason, elements }) => {
+      const whole = rule.inline
+        ? `style of <${rule.inline.name}>`
+        : rule.selectors.map((s) => s.text).join(', ');
+      const isPart = elements.size > 0 && elements.size < elementsOf(rule).length;
+      const which =
+        isPart && page.naming(page.inOrder(elements), [...elements].flatMap(selectorsOf), selectorsOf);
+      return { place: rule.place, what: shortened(which ? `${which} (by ${whole})` : whole, 90), reason };
+    });
+  }
+}
