@@ -28,3 +28,29 @@ test('a page that does not answer: it is said, and where to look', async ({ page
   await page.getByRole('link', { name: 'To the Rundown' }).click();
   await expect(page.locator('.rundown')).toBeVisible();
 });
+
+test('opened while the server is away: it is said, it goes on by itself, and sooner when asked', async ({
+  page,
+  request,
+}) => {
+  const place = PLACES.find((p) => p.name.includes('Wider'))!;
+  const { url } = await goThere(request, place, await newProject(request, 'Straight, away'));
+  let away = true;
+  let asked = 0;
+  await page.route('**/api/**', (route) => {
+    asked++;
+    return away ? route.abort() : route.continue();
+  });
+  for (const where of [url, new URL('/', url).href, new URL('/presets', url).href]) {
+    await page.goto(where);
+    const note = page.getByRole('status').filter({ hasText: 'does not answer' });
+    await expect(note).toContainText('kept in this browser');
+    const before = asked;
+    await note.getByRole('button', { name: 'Try now' }).click();
+    await expect.poll(() => asked).toBeGreaterThan(before);
+  }
+  await page.goto(url);
+  await expect(page.getByText('does not answer')).toBeVisible();
+  away = false;
+  await expect(page.locator('.rundown[data-settled=true]')).toBeVisible({ timeout: 20_000 });
+});

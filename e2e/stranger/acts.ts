@@ -6,7 +6,7 @@ import type { World } from './world.ts';
 export interface Act {
   name: string;
   weight: number;
-  /** Does it; returns what was done in words. Throws a `Broken` where a law was broken on the way. */
+  /** Does it; returns what was done in words. Throws `Idle` where it could not, and `Broken` where a law was broken on the way. */
   run(w: World, r: Random): Promise<string>;
   /** It may not change the document. */
   innocent?: boolean;
@@ -16,6 +16,9 @@ export interface Act {
 
 /** A law was broken while acting. */
 export class Broken extends Error {}
+
+/** There was nothing to do it with. */
+export class Idle extends Error {}
 
 const dwell = (w: World, r: Random, low = 50, high = 400) =>
   w.page.waitForTimeout(Math.round(r.between(low, high)));
@@ -52,7 +55,8 @@ const partOf = (c: Control): string => / in (\.[\w-]+)$/.exec(c.is)?.[1] ?? c.is
 
 async function press(w: World, r: Random): Promise<string> {
   const c = await choose(w, r, 'control');
-  return c ? pressOn(w, r, c, 80) : 'nothing to press';
+  if (!c) throw new Idle('nothing to press');
+  return pressOn(w, r, c, 80);
 }
 
 /** `low`: ms that the hand rests on it at least before it presses. */
@@ -64,7 +68,7 @@ async function pressOn(w: World, r: Random, c: Control, low: number): Promise<st
   if (before?.disabled && name === c.is)
     throw new Broken(`law 1: ${c.is} can no longer be pressed once it is pointed at`);
   // It went away while the hand was on its way, as lists do: a person looks again.
-  if (name !== c.is) return `${c.is} had gone`;
+  if (name !== c.is) throw new Idle(`${c.is} had gone`);
   const url = w.page.url();
   // Closing what stands open counts as doing something.
   const pressed = await w.ask<{ changes: number; clicks: number }>('counts');
@@ -97,8 +101,11 @@ async function clickOneOf(w: World, r: Random, selector: string): Promise<boolea
   const all = await w.page.locator(selector).evaluateAll((list) =>
     list.flatMap((e) => {
       const box = e.getBoundingClientRect();
-      const [x, y] = [box.left + box.width / 2, box.top + box.height / 2];
-      return document.elementFromPoint(x, y) === e ? [{ x, y }] : [];
+      const x = box.left + box.width / 2;
+      // Its middle may lie under a keyframe.
+      const free = [0.5, 0.25, 0.75, 0.1, 0.9].map((part) => box.top + part * box.height);
+      const y = free.find((one) => document.elementFromPoint(x, one) === e);
+      return y === undefined ? [] : [{ x, y }];
     }),
   );
   const at = r.pick(all);
@@ -156,7 +163,7 @@ export const ACTS: readonly Act[] = [
     weight: 14,
     async run(w, r) {
       const c = await choose(w, r, 'drag');
-      if (!c) return 'nothing to drag';
+      if (!c) throw new Idle('nothing to drag');
       await move(w, r, c.x, c.y);
       await dwell(w, r, 50, 200);
       await w.page.mouse.down();
@@ -176,7 +183,7 @@ export const ACTS: readonly Act[] = [
     async run(w, r) {
       const at = await w.page.locator('.curve-row svg').all();
       const box = await r.pick(at)?.boundingBox();
-      if (!box) return 'no curve';
+      if (!box) throw new Idle('no curve');
       await move(w, r, box.x + r.between(10, box.width - 10), box.y + r.between(6, box.height - 6));
       await dwell(w, r);
       await w.page.mouse.dblclick(w.pointer.x, w.pointer.y, { delay: 60 });
@@ -189,7 +196,7 @@ export const ACTS: readonly Act[] = [
     innocent: true,
     async run(w, r) {
       const c = await choose(w, r, r.pick(['control', 'drag', 'field'] as const)!);
-      if (!c) return 'nothing to point at';
+      if (!c) throw new Idle('nothing to point at');
       await move(w, r, c.x, c.y);
       await dwell(w, r, 200, 600);
       return `point at ${c.is}`;
@@ -221,7 +228,7 @@ export const ACTS: readonly Act[] = [
     weight: 7,
     async run(w, r) {
       const c = await choose(w, r, 'field');
-      if (!c) return 'no field';
+      if (!c) throw new Idle('no field');
       await move(w, r, c.x, c.y);
       await w.page.mouse.click(c.x, c.y, { delay: 60 });
       await w.page.keyboard.press('Control+a');
@@ -253,32 +260,37 @@ export const ACTS: readonly Act[] = [
   },
   {
     name: 'take a fix',
-    weight: 4,
+    weight: 6,
     async run(w, r) {
       const fixes = async () =>
         (await w.ask<Control[]>('controls')).filter(
           (c) =>
-            c.kind === 'control' && !c.disabled && / in \.findings/.test(c.is) && !/Show|finding/.test(c.is),
+            c.kind === 'control' &&
+            !c.disabled &&
+            /^button\.btn .* in \.findings/.test(c.is) &&
+            !/“(Show|(Previous|Next) finding)”/.test(c.is),
         );
       if ((await fixes()).length === 0) {
         const marked = '.bar:has(.mark-wrong, .mark-doubtful) .bar-grip';
-        if (!(await clickOneOf(w, r, marked))) return 'no finding to be seen';
+        if (!(await clickOneOf(w, r, marked))) throw new Idle('no finding to be seen');
         await w.page.waitForTimeout(500);
       }
       const fix = r.pick(await fixes());
       // Long enough for what it does to be shown already.
-      return fix ? pressOn(w, r, fix, 300) : 'a finding without a fix';
+      if (!fix) throw new Idle('a finding without a fix');
+      return pressOn(w, r, fix, 300);
     },
   },
   {
     name: 'delete a keyframe',
-    weight: 3,
+    weight: 5,
     async run(w, r) {
-      if (!(await w.saved())) return 'not saved yet';
+      if (!(await w.saved())) throw new Idle('not saved yet');
       const before = await w.stored();
-      if (!(await clickOneOf(w, r, '.bar .bead-area'))) return 'no keyframe to be seen';
+      if (!(await clickOneOf(w, r, '.bar .bead-area'))) throw new Idle('no keyframe to be seen');
       await dwell(w, r);
-      if ((await w.page.locator('.bead.open').count()) === 0) return 'a keyframe that was not chosen';
+      if ((await w.page.locator('.beads.chosen').count()) === 0)
+        throw new Idle('a keyframe that was not chosen');
       await w.page.keyboard.press('Delete', { delay: 40 });
       await w.page.waitForTimeout(300);
       await w.saved();
@@ -291,7 +303,7 @@ export const ACTS: readonly Act[] = [
     name: 'pick in the page',
     weight: 5,
     async run(w, r) {
-      if (!(await moveIntoPage(w, r, 4))) return 'no page';
+      if (!(await moveIntoPage(w, r, 4))) throw new Idle('no page');
       await dwell(w, r, 100, 300);
       await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
       return 'click in the page';
@@ -301,7 +313,7 @@ export const ACTS: readonly Act[] = [
     name: 'add a motion',
     weight: 5,
     async run(w, r) {
-      if (!(await moveIntoPage(w, r, 20))) return 'no page';
+      if (!(await moveIntoPage(w, r, 20))) throw new Idle('no page');
       await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
       await dwell(w, r, 150, 300);
       await w.page.keyboard.press('a', { delay: 40 });
@@ -319,7 +331,7 @@ export const ACTS: readonly Act[] = [
     weight: 4,
     async run(w, r) {
       await w.page.keyboard.press('Escape');
-      if (!(await w.saved())) return 'not saved, so not undone';
+      if (!(await w.saved())) throw new Idle('not saved, so not undone');
       const before = await w.stored();
       const times = Math.round(r.between(1, 3));
       let undone = 0;
@@ -351,14 +363,14 @@ export const ACTS: readonly Act[] = [
     async run(w, r) {
       const screen = r.pick(['Trials', 'Takes', 'Hand-off', 'Presets'] as const)!;
       const link = w.page.getByRole('link', { name: screen, exact: true });
-      if (!(await link.count())) return 'no such screen here';
+      if (!(await link.count())) throw new Idle('no such screen here');
       // What stands open over everything is closed first.
       await w.page.keyboard.press('Escape');
       const gone = await link.click({ delay: 60, timeout: 5000 }).then(
         () => true,
         () => false,
       );
-      if (!gone) return `${screen} lies under something`;
+      if (!gone) throw new Idle(`${screen} lies under something`);
       await dwell(w, r, 300, 900);
       await w.page.goBack();
       await w.settle();

@@ -69,11 +69,17 @@ export function controls(): Control[] {
 
 /** What lies under a point: the control there, and whether it can be pressed. */
 export function under({ x, y }: { x: number; y: number }): { is: string; disabled: boolean } | null {
-  const e = document
+  const hit = document
     .elementFromPoint(x, y)
     ?.closest(
       'button, a[href], [role=button], [role=tab], summary, input, select, textarea, .bar-grip, .handle-area, .bead-area, .ghost',
     );
+  // What went dead may let the pointer through, and is still there for whoever looks.
+  const dead = [...document.querySelectorAll(':disabled')].find((d) => {
+    const r = d.getBoundingClientRect();
+    return x > r.left && x < r.right && y > r.top && y < r.bottom;
+  });
+  const e = hit ?? dead;
   if (!e) return null;
   const pressed =
     e.getAttribute('aria-pressed') === 'true' ||

@@ -1,6 +1,6 @@
 /** Walks: chooses acts by a seed, does them, and holds the laws after each. A failure is shrunk to the acts that it needs. */
 import type { Browser } from '@playwright/test';
-import { ACTS, Broken } from './acts.ts';
+import { ACTS, Broken, Idle } from './acts.ts';
 import type { Act } from './acts.ts';
 import { Random } from './random.ts';
 import { World } from './world.ts';
@@ -31,6 +31,13 @@ export const stepsOf = (seed: number, count: number): Step[] => {
     seed: Math.floor(r.next() * 2 ** 31),
   }));
 };
+
+/** What came of a walk: by act how often it was done, and how often there was nothing to do it with. */
+export interface Walked {
+  acts: number;
+  idle: number;
+  byAct: Map<string, { done: number; idle: number }>;
+}
 
 /** Breaches of one law by one thing are one: numbers and names may differ. */
 export const kindOf = (what: string): string => what.replace(/“[^”]*”|\d+/g, '…').slice(0, 90);
@@ -112,11 +119,11 @@ export async function walk(
   onBreach: (b: Breach) => boolean,
   check = fresh,
   isTold = (_: string) => false,
-): Promise<number> {
+): Promise<Walked> {
   const { url, take } = await entrance.enter();
   const w = await World.enter(entrance.browser, url, take);
   const words: string[] = [];
-  let done = 0;
+  const walked: Walked = { acts: 0, idle: 0, byAct: new Map() };
   try {
     for (const [i, step] of steps.entries()) {
       const act = ACTS.find((a) => a.name === step.act)!;
@@ -126,9 +133,9 @@ export async function walk(
       const selected = await w.page
         .locator('.bar.selected')
         .evaluateAll((l) => l.map((e) => e.getAttribute('data-motion')!));
-      const openStop = (await w.page.locator('.bead.open').count()) > 0;
+      const openStop = (await w.page.locator('.beads.chosen').count()) > 0;
       try {
-        words.push(await act.run(w, new Random(step.seed)));
+        words.push(await acted(act, w, step, walked));
         await w.page.waitForTimeout(120);
         await laws(w, act, puts, selected, openStop);
         if ((i + 1) % FRESH_EVERY === 0 || i === steps.length - 1 || act.name === 'reload at once')
@@ -148,18 +155,33 @@ export async function walk(
         words.push(act.name);
         const go = isTold(what) || onBreach({ what, steps: steps.slice(0, i + 1), words: [...words] });
         w.noise.splice(0);
-        if (!go) return done;
-        if (!(error instanceof Broken) && w.page.isClosed()) return done;
+        if (!go) return walked;
+        if (!(error instanceof Broken) && w.page.isClosed()) return walked;
         w.fault = 'none';
         await w.page.goto(url).catch(() => undefined);
         await w.settle().catch(() => undefined);
       }
-      done++;
+      walked.acts++;
     }
   } finally {
     await w.leave();
   }
-  return done;
+  return walked;
+}
+
+async function acted(act: Act, w: World, step: Step, walked: Walked): Promise<string> {
+  const tally = walked.byAct.get(act.name) ?? { done: 0, idle: 0 };
+  walked.byAct.set(act.name, tally);
+  try {
+    const words = await act.run(w, new Random(step.seed));
+    tally.done++;
+    return words;
+  } catch (error) {
+    if (!(error instanceof Idle)) throw error;
+    tally.idle++;
+    walked.idle++;
+    return `(${error.message})`;
+  }
 }
 
 /** The shortest list of acts, found within a time limit, that breaks the same law. */

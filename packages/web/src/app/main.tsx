@@ -19,7 +19,8 @@ await showKey();
 const queries = new QueryClient({
   defaultOptions: {
     queries: {
-      retry: (count, error) => error instanceof ApiError && error.away && count < 30,
+      // As long as it takes: whoever looks sees that it goes on, and why.
+      retry: (_count, error) => error instanceof ApiError && error.away,
       retryDelay: (count) => Math.min(3000, 300 * 2 ** count),
       refetchOnWindowFocus: false,
       staleTime: 2000,

@@ -23,7 +23,7 @@ export function usePresets() {
     effects: list,
     effectOf: (id: string) => effects.get(id)!,
     isPending: query.isPending,
-    error: query.error,
+    query,
     refresh: () => client.invalidateQueries({ queryKey: KEY }),
   };
 }

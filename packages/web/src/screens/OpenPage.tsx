@@ -9,7 +9,7 @@ import { CLOCKS, DEFAULT_GESTURE, DEVICES } from '@lyvek/core';
 import type { Layout, Viewport } from '@lyvek/core';
 import { ShortcutsButton } from '../app/Shortcuts.tsx';
 import { ThemeButton } from '../app/ThemeButton.tsx';
-import { api } from '../data/api.ts';
+import { api, ApiError } from '../data/api.ts';
 import { Asked } from '../data/asked.ts';
 import { Survey } from '../data/survey.ts';
 import { TakeSession } from '../data/take-session.ts';
@@ -17,6 +17,7 @@ import { PageLink } from '../parts/page-link.ts';
 import type { LinkEvents } from '../parts/page-link.ts';
 import { notify, notifyError } from '../parts/notices.tsx';
 import { TopBar } from '../parts/TopBar.tsx';
+import { Waiting, waitingOf } from '../parts/Waiting.tsx';
 import { ConditionPop } from './ConditionPop.tsx';
 import { ConflictBanner } from './ConflictBanner.tsx';
 import { PageCrumbs } from './PageCrumbs.tsx';
@@ -29,14 +30,14 @@ import { keepViewport, storedViewport, ViewportPop } from './ViewportPop.tsx';
 export function OpenPage() {
   const { pageId = '' } = useParams();
   const page = useQuery({ queryKey: ['page', pageId], queryFn: () => api.page(pageId) });
-  if (page.isPending) return <p className="empty-note">Opening the page …</p>;
-  if (page.isError)
+  if (!page.data)
     return (
-      <main className="empty-note">
-        <p className="mb-3">{page.error.message}</p>
-        <Link className="btn" to="/">
-          To the shelf
-        </Link>
+      <main>
+        <Waiting what="Opening the page …" {...waitingOf(page)}>
+          <Link className="btn" to="/">
+            To the shelf
+          </Link>
+        </Waiting>
       </main>
     );
   return <WithTake whole={page.data} />;
@@ -65,10 +66,10 @@ function WithTake({ whole }: { whole: PageWhole }) {
           session = s;
           setOpened(s);
         },
-        (error: Error & { away?: boolean }) => {
+        (error: Error) => {
           if (gone) return;
           setOpened(error);
-          if (error.away) timer = setTimeout(open, 1200);
+          if (error instanceof ApiError && error.away) timer = setTimeout(open, 1200);
         },
       );
     void open();
@@ -80,7 +81,17 @@ function WithTake({ whole }: { whole: PageWhole }) {
     };
   }, [takeId, round, client, whole.page.id]);
   if (!take) return <p className="empty-note">This page has no take left. Restore one from the shelf.</p>;
-  if (opened instanceof Error) return <p className="empty-note">{opened.message}</p>;
+  if (opened instanceof Error)
+    return (
+      <main>
+        <Waiting
+          what=""
+          failure={opened}
+          goesOn={opened instanceof ApiError && opened.away}
+          again={() => setRound((r) => r + 1)}
+        />
+      </main>
+    );
   if (!opened || opened.store.getState().takeId !== take.id)
     return <p className="empty-note">Opening {take.name} …</p>;
   return (

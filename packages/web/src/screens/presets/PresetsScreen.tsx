@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { PresetFacts } from '@lyvek/api';
 import { api } from '../../data/api.ts';
 import { download, presetFile, readPresetFile, usePresets } from '../../data/presets.ts';
+import { Waiting, waitingOf } from '../../parts/Waiting.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
 import { Search } from '../../parts/Search.tsx';
 import { ShelfFrame } from '../shelf/ShelfFrame.tsx';
@@ -10,7 +11,7 @@ import { PresetDetail } from './PresetDetail.tsx';
 import { PresetRow } from './PresetRow.tsx';
 
 export function PresetsScreen() {
-  const { presets, effectOf, isPending, error, refresh } = usePresets();
+  const { presets, effectOf, isPending, query: request, refresh } = usePresets();
   const [query, setQuery] = useState('');
   const [chosen, setChosen] = useState<string | null>(null);
   const [over, setOver] = useState(false);
@@ -107,13 +108,8 @@ export function PresetsScreen() {
           void bring([...e.dataTransfer.files]);
         }}
       >
-        {error ? (
-          <div className="empty-note">
-            <p className="mb-3">{error.message}</p>
-            <button type="button" className="btn" onClick={() => void refresh()}>
-              Try again
-            </button>
-          </div>
+        {!request.data && request.failureReason ? (
+          <Waiting what="" {...waitingOf(request)} />
         ) : !isPending && presets.length === 0 ? (
           <div className="empty-note">
             <p className="mb-2">

@@ -5,6 +5,7 @@ import { useParams } from 'react-router';
 import { api } from '../../data/api.ts';
 import { NameForm } from '../../parts/NameForm.tsx';
 import { notifyError } from '../../parts/notices.tsx';
+import { Waiting, waitingOf } from '../../parts/Waiting.tsx';
 import { Rack } from './Rack.tsx';
 import { ShelfFrame } from './ShelfFrame.tsx';
 
@@ -35,26 +36,10 @@ export function ShelfScreen() {
         </div>
       </ShelfFrame>
     );
-  const failed = shelf.error ?? projects.error;
-  if (failed)
-    return (
-      <ShelfFrame crumbs={null}>
-        <div className="empty-note">
-          <p className="mb-3">{failed.message}</p>
-          <button type="button" className="btn" onClick={() => void client.invalidateQueries()}>
-            Try again
-          </button>
-        </div>
-      </ShelfFrame>
-    );
   if (!shelf.data)
     return (
       <ShelfFrame crumbs={null}>
-        <p className="empty-note">
-          {shelf.failureCount || projects.failureCount
-            ? 'The server does not answer yet; trying again …'
-            : 'Opening the shelf …'}
-        </p>
+        <Waiting what="Opening the shelf …" {...waitingOf(shelf.failureReason ? shelf : projects)} />
       </ShelfFrame>
     );
   return <Rack shelf={shelf.data} />;

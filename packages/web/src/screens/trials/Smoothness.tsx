@@ -104,7 +104,7 @@ function Row({ ranked, fewest, longest }: { ranked: Ranked; fewest: number; long
           }}
         >
           <DriverSign kind={motion.driver.kind} />
-          {motion.name}
+          <span>{motion.name}</span>
           {targets > 1 && <> × {targets}</>} <i>{effectWords(motion)}</i>
         </button>
       </th>

@@ -68,13 +68,14 @@ const NARROWEST = 72;
 const SIGN = 21;
 /** Rows that a label of two lines takes. */
 const LABEL_ROWS = 32;
-/** Rows that the title of a pin takes. */
+/** Rows that the title of a pin takes, and its width with a long name, px. */
 const TITLE_ROWS = 17;
+const TITLE_WIDTH = 200;
 
 /**
  * Whole-page motions get narrow tracks at the left; passages get columns. A column is taken again once the bar above it and its
  * label have ended. When there are more bars at one height than columns, the columns become narrower and labels drop. Titles of
- * pins, by the offset where they stand, keep the first column free for themselves.
+ * pins, by the offset where they stand, keep the first columns free for themselves.
  */
 export function arrange(
   bars: readonly Bar[],
@@ -88,7 +89,6 @@ export function arrange(
   const labelled = (b: Bar) => b.placed.start + LABEL_ROWS * perPx;
   const tracks: number[] = [];
   const kept = (b: Bar) => before.get(b.motion.id)?.column;
-  const titled = (b: Bar) => titles.filter((t) => t <= b.placed.start).map((t) => t + TITLE_ROWS * perPx);
   for (const b of sorted) {
     if (!isPage(b)) continue;
     const column = take(tracks, b.placed.start, Math.max(b.placed.end, labelled(b)), kept(b));
@@ -97,6 +97,10 @@ export function arrange(
   const left = 22 + tracks.length * TRACK;
   const room = Math.max(60, width - left);
   const wide = Math.max(1, Math.floor((room + 8) / (BAR + LABEL)));
+  const above: Titles = {
+    columns: Math.min(Math.ceil((TITLE_WIDTH * wide) / room), wide - 1) || 1,
+    until: (b) => Math.max(...titles.filter((t) => t <= b.placed.start).map((t) => t + TITLE_ROWS * perPx)),
+  };
   // With room for its label where possible; where that takes too many columns, labels give way to bars.
   const roomy = columnsOf(
     sorted,
@@ -104,11 +108,11 @@ export function arrange(
     (b) => Math.max(b.placed.end, labelled(b)) + 6 * perPx,
     labelled,
     kept,
-    titled,
+    above,
   );
   const crowded = roomy.count > Math.max(wide, Math.floor(room / NARROWEST));
   const { index, count } = crowded
-    ? columnsOf(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept, titled)
+    ? columnsOf(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept, above)
     : roomy;
   const pitch = room / count;
   // The next column begins with the sign of a finding.
@@ -136,6 +140,13 @@ export function arrange(
   return slots;
 }
 
+/** What titles of pins take of the columns. */
+interface Titles {
+  columns: number;
+  /** where the titles that stand before the beginning of this bar have ended */
+  until(b: Bar): number;
+}
+
 /** Columns by bar. A whole-page label stands in the first column’s way, where labels count. */
 function columnsOf(
   sorted: readonly Bar[],
@@ -143,14 +154,16 @@ function columnsOf(
   until: (b: Bar) => number,
   labelled: ((b: Bar) => number) | null,
   kept: (b: Bar) => number | undefined,
-  titled: (b: Bar) => readonly number[],
+  above: Titles,
 ): { index: Map<string, number>; count: number } {
   const columns: number[] = new Array<number>(least).fill(-Infinity);
   const index = new Map<string, number>();
   for (const b of sorted) {
     if (isPage(b)) columns[0] = labelled ? Math.max(columns[0]!, labelled(b)) : columns[0]!;
     else {
-      columns[0] = Math.max(columns[0]!, ...titled(b));
+      const titled = above.until(b);
+      for (let i = 0; i < Math.min(above.columns, columns.length); i++)
+        columns[i] = Math.max(columns[i]!, titled);
       index.set(b.motion.id, take(columns, b.placed.start, until(b), kept(b)));
     }
   }

@@ -24,7 +24,7 @@ export function AlsoMoved({ motion, element }: { motion: Motion; element: number
                 <DriverSign kind={m.driver.kind} /> <b>{m.name}</b>{' '}
                 <i>{Object.keys(m.keyframes).join(', ')}</i>
               </button>
-              {shared.length > 0 && (
+              {motion.on && shared.length > 0 && (
                 <p>
                   Both write {shared.join(', ')}:{' '}
                   {later.composite === 'add'

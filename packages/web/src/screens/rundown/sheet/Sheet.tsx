@@ -17,7 +17,7 @@ import { Several } from './Several.tsx';
 import { SheetHead } from './SheetHead.tsx';
 
 export function Sheet() {
-  const { selection, document, bars, unplaced } = useRundown();
+  const { selection, document, unplaced } = useRundown();
   const bar = useSingle();
   if (selection.length > 1) return <Several />;
   const cue = document.cues.find((c) => c.id === selection[0]);
@@ -33,7 +33,7 @@ export function Sheet() {
     return lost ? (
       <Lost name={lost.motion.name} reason={lost.reason} id={lost.motion.id} />
     ) : (
-      <NothingSelected count={document.motions.length} placed={bars.length} />
+      <NothingSelected count={document.motions.length} placed={document.motions.length - unplaced.length} />
     );
   }
   if (bar.motion.driver.kind === 'belt') return <BeltSheet bar={bar} />;
