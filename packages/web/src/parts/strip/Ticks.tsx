@@ -1,5 +1,5 @@
 /** Scroll offsets along the vertical scale. */
-import { grouped, rowOf, ticksOf } from './view.ts';
+import { rowOf, shortGrouped, ticksOf } from './view.ts';
 import type { View } from './view.ts';
 
 export function Ticks({ view, rows, max }: { view: View; rows: number; max: number }) {
@@ -17,7 +17,7 @@ export function Ticks({ view, rows, max }: { view: View; rows: number; max: numb
             <path d={`M96 ${y}h${t.major ? 9 : 4}`} className={t.major ? 'tick-major' : 'tick-minor'} />
             {t.major && !(t === last && showsEnd && end - y < 14) && (
               <text x={134} y={y + 3.5} className={t.bold ? 'offset bold' : 'offset'}>
-                {grouped(t.offset)}
+                {shortGrouped(t.offset)}
               </text>
             )}
           </g>
@@ -25,7 +25,7 @@ export function Ticks({ view, rows, max }: { view: View; rows: number; max: numb
       })}
       {showsEnd && (
         <text x={134} y={end + 3.5} className="offset bold">
-          {grouped(max)}
+          {shortGrouped(max)}
         </text>
       )}
     </g>

@@ -35,11 +35,15 @@ export function zoomView(view: View, factor: number, row: number, pageHeight: Px
   return clampView({ per, top: at - (row - PAD) * per }, pageHeight, rows);
 }
 
-const STEPS = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000];
+/** The least of 1, 2 and 5 times a power of ten that is not below `x`. */
+export function roundStep(x: Px): Px {
+  const power = 10 ** Math.floor(Math.log10(x));
+  return [1, 2, 5].map((k) => k * power).find((step) => step >= x) ?? 10 * power;
+}
 
 /** Labelled offsets at least 28 rows apart, with minor ticks between them. */
 export function ticksOf(view: View, rows: number, max: Px): { offset: Px; major: boolean; bold: boolean }[] {
-  const step = STEPS.find((s) => s / view.per >= 28) ?? 20_000;
+  const step = Math.max(10, roundStep(28 * view.per));
   const minor = step / 5;
   const out: { offset: Px; major: boolean; bold: boolean }[] = [];
   const first = Math.max(0, Math.floor(view.top / minor) * minor);
@@ -53,4 +57,6 @@ export function ticksOf(view: View, rows: number, max: Px): { offset: Px; major:
 
 /** 2412 → “2,412”, with the narrow grouping used on the ruler. */
 export const grouped = (n: number): string => english.format(Math.round(n));
+/** The same where there is little room: millions as “1.2 M”. */
+export const shortGrouped = (n: number): string => (n < 1e6 ? grouped(n) : `${Math.round(n) / 1e6} M`);
 const english = new Intl.NumberFormat('en');

@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
 import { beginDrag } from '../../parts/drag.ts';
-import { grouped, offsetAt, rowOf, ticksOf } from '../../parts/strip/view.ts';
+import { grouped, offsetAt, rowOf, shortGrouped, ticksOf } from '../../parts/strip/view.ts';
 import { clampAxis, markOffsets, offsetsOf, viewOf, zoomAxis } from './model/axis.ts';
 import { useTakes } from './takes-context.ts';
 
@@ -77,7 +77,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
               <path d={`M${LINE} ${rowOf(t.offset, view)}h${t.major ? -6 : -3}`} className="takes-axis" />
               {t.major && pictures.every((p) => Math.abs(rowOf(p, view) - rowOf(t.offset, view)) > 12) && (
                 <text x={LINE - 10} y={rowOf(t.offset, view) + 3.5} className="offset">
-                  {grouped(t.offset)}
+                  {shortGrouped(t.offset)}
                 </text>
               )}
             </g>

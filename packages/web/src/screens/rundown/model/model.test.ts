@@ -70,6 +70,16 @@ describe('the vertical scale', () => {
       }),
     );
   });
+  test('however high the page is, so many ticks and no more', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 800, max: 33_554_432 }), (height) => {
+        const ticks = ticksOf(fitView(height, 728), 728, height);
+        expect(ticks.length).toBeGreaterThan(9);
+        // A minor one every fifth of 28 rows.
+        expect(ticks.length).toBeLessThanOrEqual((728 / 28) * 5 + 1);
+      }),
+    );
+  });
 });
 
 describe('bars', () => {
