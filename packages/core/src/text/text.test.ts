@@ -67,7 +67,7 @@ test('values are mended in strings and keys, at any depth, and are the same obje
         const mended = allWellFormed(value);
         for (const text of [...Object.keys(mended), ...Object.values(mended).flat()]) {
           expect(Buffer.from(text).toString()).toBe(text);
-        expect(text).not.toContain('\0');
+          expect(text).not.toContain('\0');
         }
       },
     ),
