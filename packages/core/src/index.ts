@@ -2,6 +2,7 @@ export * from './text/index.ts';
 export * from './page/index.ts';
 export * from './timeline/index.ts';
 export * from './value/index.ts';
+export * from './drivers/index.ts';
 export * from './motion/index.ts';
 export * from './feel/index.ts';
 export * from './budget/index.ts';

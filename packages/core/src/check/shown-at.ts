@@ -1,4 +1,5 @@
 /** Motions that make something invisible just where it is needed. */
+import { isEndless } from '../drivers/index.ts';
 import type { Instance, Take } from '../motion/index.ts';
 import type { ElementFacts, Px } from '../page/index.ts';
 import { maxOf } from './finding.ts';
@@ -31,7 +32,7 @@ export function unseenAt(
   const { elements } = take.layout;
   const { fixed, sticky } = elements[element]!;
   if (!motion.keyframes.opacity || fixed || sticky) return null;
-  if (placed.scroller !== 0 || placed.axis !== 'block' || motion.driver.kind === 'belt') return null;
+  if (placed.scroller !== 0 || placed.axis !== 'block' || isEndless(motion.driver)) return null;
   const isInside = (i: number): boolean => i >= 0 && (i === element || isInside(elements[i]!.parent));
   const target = elements.findIndex((e, i) => isNeeded(e) && isInside(i));
   if (target < 0) return null;

@@ -1,4 +1,5 @@
 /** Takes one thing over from another document of the same page, with what it needs there. */
+import { driverReferences } from '../drivers/index.ts';
 import { readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { Difference } from './differences.ts';
@@ -53,8 +54,7 @@ function withNeeds(target: MotionDocument, source: MotionDocument, motion: Motio
     const theirs = source[list].filter((x) => x.id === id && !out[list].some((o) => o.id === id));
     out = { ...out, [list]: [...out[list], ...theirs] };
   };
-  if (driver.kind === 'pin') bring('pins', driver.pin);
-  if (driver.kind === 'gate') bring('gates', driver.gate);
+  for (const { list, id } of driverReferences(driver)) bring(list, id);
   const needed: string[] = time?.after === undefined ? [] : [time.after];
   for (const tie of [ties?.start, ties?.end])
     if (tie?.to === 'motion') needed.push(tie.motion);

@@ -2,6 +2,7 @@
  * How unlike two takes of a page look at a scroll offset: the share of the viewport that shows something else. Worked out from boxes, poses and
  * progress, so it is there at once and without a browser; it says nothing of colours. Chosen by us.
  */
+import { isEndless } from '../drivers/index.ts';
 import { inEffect, sampleInstance } from '../motion/index.ts';
 import type { Take } from '../motion/index.ts';
 import { drawnAt } from '../page/index.ts';
@@ -35,7 +36,7 @@ interface Side {
 const sideOf = (take: Take): Side => {
   const posers = new Map<number, Poser[]>();
   take.instances.forEach(({ element, motion }, i) => {
-    if (motion.driver.kind === 'belt') return;
+    if (isEndless(motion.driver)) return;
     const known = posers.get(element);
     if (known) known.push(poserOf(take, i));
     else posers.set(element, [poserOf(take, i)]);

@@ -1,4 +1,5 @@
 /** How motions and the presets that they were made from go on together: which of the two has changed, and bringing them up to date. */
+import { withDriverContent } from '../drivers/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { alone, contentHash } from './preset.ts';
 import type { Preset, PresetBody } from './preset.ts';
@@ -23,12 +24,7 @@ const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
 function renewed(m: Motion, part: Motion): Motion {
   const alike = m.driver.kind === part.driver.kind;
   const { range, keyframes, easing, fill, composite, follow, reducedMotion, time, stagger } = part;
-  const driver =
-    alike && m.driver.kind === 'passage' && part.driver.kind === 'passage'
-      ? { ...m.driver, axis: part.driver.axis, insets: part.driver.insets }
-      : alike && part.driver.kind === 'belt'
-        ? part.driver
-        : m.driver;
+  const driver = withDriverContent(m.driver, part.driver);
   const { ties: _, stagger: __, ...rest } = m;
   return {
     ...rest,
@@ -92,9 +88,4 @@ export function withPart(preset: Preset, m: Motion): PresetBody {
   };
 }
 
-const sameKind = (part: Motion, m: Motion): Motion['driver'] =>
-  part.driver.kind === 'passage' && m.driver.kind === 'passage'
-    ? { ...m.driver, subject: part.driver.subject }
-    : m.driver.kind === part.driver.kind && m.driver.kind === 'belt'
-      ? m.driver
-      : part.driver;
+const sameKind = (part: Motion, m: Motion): Motion['driver'] => withDriverContent(part.driver, m.driver);

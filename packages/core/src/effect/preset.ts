@@ -3,6 +3,14 @@
  * `&` is that element, `&^` what holds it, `& > h3` a part of it.
  */
 import { z } from 'zod';
+import {
+  driverContent,
+  driverReferences,
+  pointKindOf,
+  refersTo,
+  withDriverReferences,
+  withDriverSelectors,
+} from '../drivers/index.ts';
 import { AdjustmentSchema, GateSchema, MotionSchema, PinSchema, readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { elementName, fingerprint, matchesOf } from '../page/index.ts';
@@ -83,10 +91,8 @@ function renamed(f: Fragment, place: (selector: string) => string): Fragment {
     motions: f.motions.map((m) => ({
       ...m,
       targets: { selector: place(m.targets.selector) },
-      driver:
-        m.driver.kind === 'passage' && m.driver.subject !== 'self'
-          ? { ...m.driver, subject: place(m.driver.subject) }
-          : m.driver,
+      // A scroller is named as it is on every page.
+      driver: pointKindOf(m.driver) === 'phases' ? withDriverSelectors(m.driver, place) : m.driver,
     })),
     pins: f.pins.map((p) => ({
       ...p,
@@ -108,17 +114,10 @@ export function presetOf(d: MotionDocument, ids: readonly string[], layout: Layo
   const chosen = (id: string) => ids.includes(id);
   const pins = d.pins.filter((p) => chosen(p.id));
   const motions = d.motions.filter(
-    (m) =>
-      chosen(m.id) ||
-      (m.driver.kind === 'pin' && chosen(m.driver.pin)) ||
-      (m.driver.kind === 'gate' && chosen(m.driver.gate)),
+    (m) => chosen(m.id) || driverReferences(m.driver).some((r) => chosen(r.id)),
   );
-  const held = d.pins.filter(
-    (p) => pins.includes(p) || motions.some((m) => m.driver.kind === 'pin' && m.driver.pin === p.id),
-  );
-  const gates = d.gates.filter((g) =>
-    motions.some((m) => m.driver.kind === 'gate' && m.driver.gate === g.id),
-  );
+  const held = d.pins.filter((p) => pins.includes(p) || motions.some((m) => refersTo(m.driver, p.id)));
+  const gates = d.gates.filter((g) => motions.some((m) => refersTo(m.driver, g.id)));
   const root = held[0]?.stage ?? motions[0]?.targets.selector;
   const element = root === undefined ? undefined : matchesOf(layout, root)[0];
   if (element === undefined) return null;
@@ -162,12 +161,7 @@ export function presetAt(preset: Preset, c: EffectContext): Fragment {
         ...m,
         id: known(m.id),
         name: shorten(`${name} ${m.name}`, 120),
-        driver:
-          m.driver.kind === 'pin'
-            ? { kind: 'pin', pin: known(m.driver.pin) }
-            : m.driver.kind === 'gate'
-              ? { kind: 'gate', gate: known(m.driver.gate) }
-              : m.driver,
+        driver: withDriverReferences(m.driver, known),
         ...(m.time?.after === undefined ? {} : { time: { ...m.time, after: known(m.time.after) } }),
         preset: { id: preset.id, part: m.id, taken: contentHash(m) },
       })),
@@ -218,14 +212,7 @@ export const partsWords = (b: PresetBody): string =>
 const contentOf = (m: Motion) => {
   const { range, keyframes, easing, fill, composite, follow, reducedMotion, time, stagger, driver } = m;
   const { delay, duration } = time ?? {};
-  const how =
-    driver.kind === 'passage'
-      ? [driver.axis, driver.insets]
-      : driver.kind === 'belt'
-        ? driver
-        : driver.kind === 'page'
-          ? driver.axis
-          : null;
+  const how = driverContent(driver);
   return [range, keyframes, easing, fill, composite, follow, reducedMotion, delay, duration, stagger, how];
 };
 

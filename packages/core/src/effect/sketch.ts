@@ -2,6 +2,7 @@
  * Sketches: what an effect does, for its plate. The effect is composed on a small made-up page and sampled like any other motion, so a
  * sketch cannot show what the effect does not do.
  */
+import { isEndless } from '../drivers/index.ts';
 import { compileTake, sample, shownValue, timesOf } from '../motion/index.ts';
 import type { Motion, MotionDocument, Take } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
@@ -162,7 +163,7 @@ function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
   const length = Math.max(1, ...[...times.values()].map((t) => t.end));
   const at = (ms: number) => `${(ms / length) * 2000}px`;
   return (m) => {
-    if (m.driver.kind === 'belt')
+    if (isEndless(m.driver))
       return {
         ...m,
         driver: { kind: 'page', axis: 'block' },

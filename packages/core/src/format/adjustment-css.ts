@@ -1,4 +1,5 @@
 /** Adjustments as CSS: declarations on page elements that motions or pins need. */
+import { playsReduced } from '../drivers/index.ts';
 import type { Adjustment, Motion, MotionDocument } from '../motion/index.ts';
 import type { Layout } from '../page/index.ts';
 import { adjustedBy, writtenSelector } from './marks.ts';
@@ -11,9 +12,7 @@ export const isAdjusted = (layout: Layout, document: MotionDocument, condition: 
 
 /** What is left of a motion for readers who ask for reduced motion moves or fades something; nothing is held for them. */
 const isLeft = ({ reducedMotion, driver, keyframes }: Motion): boolean =>
-  driver.kind !== 'pin' &&
-  driver.kind !== 'belt' &&
-  (reducedMotion === 'keep' || (reducedMotion === 'fade' && 'opacity' in keyframes));
+  playsReduced(driver) && (reducedMotion === 'keep' || (reducedMotion === 'fade' && 'opacity' in keyframes));
 
 /** Ids of what is there under a condition, so that what it needs is there too. */
 function presentIn({ motions, pins }: MotionDocument, condition: Condition): Set<string> {

@@ -1,4 +1,5 @@
 /** Animation lists of elements: CSS keeps them per element, so motions that share one are written together. */
+import { isTriggered } from '../drivers/index.ts';
 import type { Layout, Ms } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
 import type { Entry } from './entry.ts';
@@ -114,7 +115,7 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
     `animation-timeline:${join(({ e }) => e.timeline)};`,
     `animation-range:${join(({ range }) => range)};`,
     // The shorthand does not take triggers back, so what is not there under a condition has to let go of its own.
-    ...(list.some((e) => (e.timed ? e.timed.trigger !== 'none' : e.motion.driver.kind === 'gate'))
+    ...(list.some((e) => (e.timed ? e.timed.trigger !== 'none' : isTriggered(e.motion.driver)))
       ? [`animation-trigger:${join(({ e }) => e.timed?.trigger ?? 'none')};`]
       : []),
     ...(list.some((e) => e.motion.composite === 'add')

@@ -1,4 +1,5 @@
 /** The hand-off’s style sheet: the writer's pieces inside the guards that keep a page whole without them. */
+import { isTriggered } from '../drivers/index.ts';
 import type { Layout } from '../page/index.ts';
 import { underMedia } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
@@ -61,7 +62,6 @@ export interface WritingOptions {
   isApart?: ((m: Motion) => boolean) | undefined;
 }
 
-const isTriggered = (m: Motion): boolean => m.driver.kind === 'gate';
 /** Browsers with scroll timelines and without timeline triggers would play what waits for one at load, where nobody sees it. */
 const KNOWS_TRIGGERS = '@supports (animation-trigger: --t play)';
 
@@ -78,9 +78,9 @@ export function handOffCss(
 ): HandOff {
   const layouts = [layout, ...others] as const;
   const [full, reduced] = sidesOf(document, layouts, isApart);
-  const triggers = document.motions.some((m) => m.on && isTriggered(m) && !isApart?.(m));
+  const triggers = document.motions.some((m) => m.on && isTriggered(m.driver) && !isApart?.(m));
   const [plain, plainReduced] = triggers
-    ? sidesOf(document, layouts, (m) => isTriggered(m) || (isApart?.(m) ?? false))
+    ? sidesOf(document, layouts, (m) => isTriggered(m.driver) || (isApart?.(m) ?? false))
     : [full, reduced];
   const text = new CssText();
   text.put(`/* ${title.replaceAll('*/', '')} */`);

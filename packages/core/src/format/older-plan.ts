@@ -2,14 +2,8 @@
  * Everything as data, for browsers without scroll timelines: there a script drives paused Web Animations. Nothing is interpolated by us, and
  * nothing of CSS is parsed there: range points are numbers here already.
  */
-import {
-  isMeeting,
-  isTimed,
-  parseMeeting,
-  parsePhasePoint,
-  staggerSteps,
-  stepPx,
-} from '../timeline/index.ts';
+import { isEndless, isTimed } from '../drivers/index.ts';
+import { isMeeting, parseMeeting, parsePhasePoint, staggerSteps, stepPx } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { matchesOf, parseLength } from '../page/index.ts';
 import type { HeldLayout, LengthExpr } from '../page/index.ts';
@@ -161,7 +155,7 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
   const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${tracks.get(pin.id)!}` }]));
   const played = timesOf(d.motions);
   const motions = d.motions.flatMap((m): OlderMotion[] => {
-    if (!m.on || m.driver.kind === 'belt') return [];
+    if (!m.on || isEndless(m.driver)) return [];
     const on = onOf(m, d, pins, layout);
     const range = [pointOf(m.range.start, 'start'), pointOf(m.range.end, 'end')];
     const named = Object.values(m.keyframes).some((l) => l.some((k) => /^[a-z]/.test(k.at)));

@@ -1,4 +1,5 @@
 /** Pins as CSS: a track longer than its stage, a sticky stage, and the timeline of the stretch for which it is held. */
+import { refersTo } from '../drivers/index.ts';
 import type { HeldLayout, Hold, LengthExpr, Px } from '../page/index.ts';
 import { parseLength, plainPercent, travelOf } from '../page/index.ts';
 import type { MotionDocument, Pin } from '../motion/index.ts';
@@ -68,9 +69,7 @@ export function pinPieces(document: MotionDocument, layouts: readonly HeldLayout
     return [
       {
         id: `pin:${pin.id}`,
-        motions: document.motions
-          .filter((m) => m.driver.kind === 'pin' && m.driver.pin === pin.id)
-          .map((m) => m.id),
+        motions: document.motions.filter((m) => refersTo(m.driver, pin.id)).map((m) => m.id),
         stays: true,
         rules: [
           ...(frame.length ? [rule(track, frame)] : []),

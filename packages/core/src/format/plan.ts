@@ -1,4 +1,5 @@
 /** What the script plays, from what was written as CSS. */
+import { isEndless, refersTo } from '../drivers/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { Entry } from './entry.ts';
@@ -35,7 +36,7 @@ function signalsOf({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
 /** The motion that moves a strip as far as its pin’s distance was made for. */
 function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: HeldLayout): Plan['travels'] {
   const { driver, targets } = motion;
-  const pin = driver.kind === 'pin' ? document.pins.find((p) => p.id === driver.pin) : undefined;
+  const pin = document.pins.find((p) => refersTo(driver, p.id));
   if (
     pin?.distance.kind !== 'travel' ||
     pin.distance.strip !== targets.selector ||
@@ -47,7 +48,7 @@ function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: Held
 
 /** Nothing in CSS moves at a speed that listens to the scroll: a belt is the script’s alone. */
 export function beltOf({ id, on, driver, targets, follow }: Motion, layout: HeldLayout): Plan['belts'] {
-  if (!on || driver.kind !== 'belt') return [];
+  if (!on || !isEndless(driver)) return [];
   const { axis, speed, turns, push, rests } = driver;
   const selector = writtenSelector(targets.selector, layout);
   return [{ motion: id, selector, axis, speed, turns, push, rests, how: follow }];

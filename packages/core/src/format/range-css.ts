@@ -10,7 +10,8 @@ import {
   percent,
   toMeeting,
 } from '../timeline/index.ts';
-import type { Meeting, PassageDriver, Range, RangePoint } from '../timeline/index.ts';
+import type { PassageDriver } from '../drivers/index.ts';
+import type { Meeting, Range, RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 
 export interface RangeCss {

@@ -2,7 +2,7 @@
 import { matchesOf } from '../page/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import type { Motion, MotionDocument, Played } from '../motion/index.ts';
-import { isScrubbed } from '../timeline/index.ts';
+import { isAtLoad, isScrubbed, isTriggered } from '../drivers/index.ts';
 import { withWholeEasing } from '../value/index.ts';
 import type { Entry } from './entry.ts';
 import { triggerActions, triggerName } from './gate-css.ts';
@@ -23,12 +23,10 @@ interface TimedContext {
 /** A timed part; with reduced motion it stands at its end at once, unless it is kept. */
 export function timedEntries(motion: Motion, condition: Condition, c: TimedContext): Entry[] {
   const still = condition === 'reduced-motion';
-  const gate =
-    motion.driver.kind === 'gate'
-      ? c.document.gates.find((g) => g.id === (motion.driver as { gate: string }).gate)
-      : null;
+  const { driver } = motion;
+  const gate = isTriggered(driver) ? c.document.gates.find((g) => g.id === driver.gate) : null;
   const played = c.times.get(motion.id);
-  if (!played || (motion.driver.kind === 'gate' && !gate?.on)) return [];
+  if (!played || (isTriggered(driver) && !gate?.on)) return [];
   const name = `lv-${c.names.get(motion.id)!}`;
   const blockName = `lv-${c.blockNames.get(motion.id)!}`;
   const trigger = gate ? `${triggerName(c.gateNames.get(gate.id)!)} ${triggerActions(gate)}` : 'none';
@@ -103,12 +101,12 @@ function handingOver(intro: Motion): Motion {
 export function partsOf(entries: readonly Entry[]): Map<string, string[]> {
   const out = new Map<string, string[]>();
   for (const { motion } of entries)
-    if (motion.driver.kind === 'gate')
+    if (isTriggered(motion.driver))
       out.set(motion.driver.gate, [...(out.get(motion.driver.gate) ?? []), motion.id]);
   return out;
 }
 
 export const introsLast = (list: readonly Entry[]): Entry[] => [
-  ...list.filter((e) => e.motion.driver.kind !== 'load'),
-  ...list.filter((e) => e.motion.driver.kind === 'load'),
+  ...list.filter((e) => !isAtLoad(e.motion.driver)),
+  ...list.filter((e) => isAtLoad(e.motion.driver)),
 ];

@@ -1,7 +1,8 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import type { HeldLayout } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
-import { around, isNamedPlace, isScrubbed, subjectOf } from '../timeline/index.ts';
+import { isScrubbed, subjectOf } from '../drivers/index.ts';
+import { around, isNamedPlace } from '../timeline/index.ts';
 import type { Motion, Pin } from '../motion/index.ts';
 import { rangeCss } from './range-css.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';

@@ -5,7 +5,7 @@ import type { HeldLayout, Layout } from '../page/index.ts';
 import { withPins } from '../page/index.ts';
 import { timesOf } from '../motion/index.ts';
 import type { Motion, MotionDocument, Pin } from '../motion/index.ts';
-import { isTimed } from '../timeline/index.ts';
+import { asPin, isEndless, isTimed, refersTo } from '../drivers/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
 import { absent, piecesOf } from './element-css.ts';
 import type { Entry } from './entry.ts';
@@ -90,8 +90,9 @@ export function draftCss(
     // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
     const { driver } = motion;
     if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
-    if (driver.kind === 'pin' && (still || !held.holds.some((h) => h.id === driver.pin))) return [];
-    if (driver.kind === 'belt') return [];
+    const pinned = asPin(driver);
+    if (pinned && (still || !held.holds.some((h) => h.id === pinned.pin))) return [];
+    if (isEndless(driver)) return [];
     if (isTimed(driver))
       return timedEntries(motion, condition, { document, held, names, blockNames, gateNames, times });
     const written = entryOf(
@@ -107,7 +108,7 @@ export function draftCss(
   });
   for (const pin of document.pins) {
     const doubt = pin.on && !still ? travelDoubt(pin, layouts) : null;
-    const mover = document.motions.find((m) => m.driver.kind === 'pin' && m.driver.pin === pin.id);
+    const mover = document.motions.find((m) => refersTo(m.driver, pin.id));
     if (doubt) notes.push({ motion: mover?.id ?? pin.id, note: doubt });
   }
   return {
@@ -171,8 +172,10 @@ interface OneWritten extends Entry, TimelineCss {
 /** What was written last for a motion. While one motion is dragged all others are the same objects and need no second look. */
 const last = new WeakMap<Motion, OneWritten>();
 
-const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, { pin: Pin; name: string }>): string =>
-  driver.kind === 'pin' ? JSON.stringify(pins.get(driver.pin)) : '';
+const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, { pin: Pin; name: string }>): string => {
+  const pinned = asPin(driver);
+  return pinned ? JSON.stringify(pins.get(pinned.pin)) : '';
+};
 
 function entryOf(
   motion: Motion,

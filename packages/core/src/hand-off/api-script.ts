@@ -13,7 +13,8 @@ import { underMedia } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { matchesOf } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
-import { isScrubbed, staggerSteps } from '../timeline/index.ts';
+import { isScrubbed } from '../drivers/index.ts';
+import { staggerSteps } from '../timeline/index.ts';
 import { withWholeEasing } from '../value/index.ts';
 
 interface ApiMotion {

@@ -1,4 +1,5 @@
 /** Which motions the browser plays by itself, which need the script, why, and what it would take to do without. */
+import { driverCss } from '../drivers/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { Plan } from '../format/index.ts';
 
@@ -59,34 +60,18 @@ const SCRIPTED: readonly Rule[] = [
       : null,
 ];
 
-const CSS_WHY: Record<Motion['driver']['kind'], string> = {
-  page: 'The scroll of the page is a scroll timeline.',
-  passage: 'A passage is a view timeline.',
-  pin: 'The stretch for which a pin holds is a view timeline of its stage.',
-  gate: 'A gate is a timeline trigger.',
-  load: 'It plays in time, as soon as the page is there.',
-  belt: 'A belt is the script’s.',
-};
-
 /** In the order of the document; motions that are off are left out. */
 export const howPlayed = (document: MotionDocument, plan: Plan): How[] =>
   document.motions
     .filter((m) => m.on || m.conditions?.some((c) => c.on))
     .map((m): How => {
       const scripted = SCRIPTED.map((rule) => rule(m, plan)).find((r) => r !== null);
-      const kind = m.driver.kind;
+      const css = driverCss(m.driver);
       return {
         motion: m.id,
         by: scripted?.by ?? 'css',
-        needs:
-          kind === 'belt'
-            ? 'script'
-            : kind === 'gate'
-              ? 'triggers'
-              : kind === 'load'
-                ? 'animations'
-                : 'scroll timelines',
-        why: scripted?.why ?? CSS_WHY[kind],
+        needs: css.needs,
+        why: scripted?.why ?? css.why,
         instead: scripted?.instead ?? null,
         without: scripted?.without ?? null,
       };

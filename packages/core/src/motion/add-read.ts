@@ -1,4 +1,5 @@
 /** Puts what was read from a page into a document that is already being worked on. */
+import { refersTo, withDriverReferences } from '../drivers/index.ts';
 import type { Motion, MotionDocument } from './document.ts';
 
 const fresh = (taken: ReadonlySet<string>, id: string): string => {
@@ -10,7 +11,7 @@ const fresh = (taken: ReadonlySet<string>, id: string): string => {
 };
 
 const content = ({ id: _, name: __, driver, conditions: ___, ...m }: Motion) =>
-  JSON.stringify({ ...m, driver: driver.kind === 'gate' ? 'gate' : driver });
+  JSON.stringify({ ...m, driver: withDriverReferences(driver, () => '') });
 
 /** Something read from a page otherwise than before. */
 export interface Meant {
@@ -51,7 +52,7 @@ export function addRead(whole: MotionDocument, { read, instead }: Meant): Motion
   });
   const gates = new Map<string, string>();
   const newGates = read.gates.filter((g) => {
-    const used = added.some((a) => a.driver.kind === 'gate' && a.driver.gate === g.id);
+    const used = added.some((a) => refersTo(a.driver, g.id));
     if (used) gates.set(g.id, give(g.id));
     return used;
   });
@@ -66,7 +67,7 @@ export function addRead(whole: MotionDocument, { read, instead }: Meant): Motion
     ...m,
     id: give(m.id),
     name: named(m.name),
-    driver: m.driver.kind === 'gate' ? { kind: 'gate', gate: gates.get(m.driver.gate)! } : m.driver,
+    driver: withDriverReferences(m.driver, (id) => gates.get(id) ?? id),
     ...(m.conditions ? { conditions: m.conditions.map((c) => ({ ...c, media: media.get(c.media)! })) } : {}),
   }));
   return {

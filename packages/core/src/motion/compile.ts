@@ -1,7 +1,8 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
 import { matchesOf, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
-import { isScrubbed, placeOf } from '../timeline/index.ts';
+import { isScrubbed } from '../drivers/index.ts';
+import { placeOf } from '../timeline/index.ts';
 import type { Placed } from '../timeline/index.ts';
 import { factsOf, isLinear, parseEasing, segmentsOf } from '../value/index.ts';
 import type { Ease, Keyframe, Segment, ValueContext } from '../value/index.ts';

@@ -1,4 +1,5 @@
 /** What the parts of a document must keep to among each other. */
+import { driverReferences } from '../drivers/index.ts';
 import { mediaProblems } from './conditions.ts';
 import type { MotionDocument } from './document.ts';
 import { tieProblems } from './tie.ts';
@@ -25,11 +26,11 @@ export function crossProblems(d: MotionDocument): { path: (string | number)[]; m
     if (c.pin !== null && !pins.has(c.pin)) put(`no pin has the id ${c.pin}`, 'cues', i, 'pin');
   });
   for (const [i, message] of timeProblems(d.motions)) put(message, 'motions', i, 'time', 'after');
+  const known = { pins: { ids: pins, one: 'pin' }, gates: { ids: gates, one: 'gate' } };
   d.motions.forEach(({ driver }, i) => {
-    if (driver.kind === 'pin' && !pins.has(driver.pin))
-      put(`no pin has the id ${driver.pin}`, 'motions', i, 'driver', 'pin');
-    if (driver.kind === 'gate' && !gates.has(driver.gate))
-      put(`no gate has the id ${driver.gate}`, 'motions', i, 'driver', 'gate');
+    for (const { list, id } of driverReferences(driver))
+      if (!known[list].ids.has(id))
+        put(`no ${known[list].one} has the id ${id}`, 'motions', i, 'driver', known[list].one);
   });
   return out;
 }

@@ -1,5 +1,6 @@
 /** The document: all motions of one take of one page. JSON, versioned; unknown fields are errors with their path. */
 import { z } from 'zod';
+import { driverSelectors, DriverSchema } from '../drivers/index.ts';
 import { parseLength } from '../page/index.ts';
 import { AdjustmentSchema } from './adjustment.ts';
 import { MediaSchema, motionUnder } from './conditions.ts';
@@ -12,7 +13,6 @@ import { motionProblems } from './motion-rules.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
 import { parseEasing, valueError } from '../value/index.ts';
 
-const inset = z.string().refine((css) => css === 'auto' || parseLength(css).ok, 'a length, or auto');
 const easing = z
   .string()
   .max(4000)
@@ -33,23 +33,6 @@ export const RangeSchema = z.strictObject({
   start: z.union([phasePoint('start'), MeetingSchema]),
   end: z.union([phasePoint('end'), MeetingSchema]),
 });
-
-const axis = z.enum(['block', 'inline']);
-export const DriverSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('page'), scroller: selector.optional(), axis }),
-  z.strictObject({ kind: z.literal('passage'), subject: selector, axis, insets: z.tuple([inset, inset]) }),
-  z.strictObject({ kind: z.literal('pin'), pin: id }),
-  z.strictObject({ kind: z.literal('gate'), gate: id }),
-  z.strictObject({ kind: z.literal('load') }),
-  z.strictObject({
-    kind: z.literal('belt'),
-    axis,
-    speed: z.number().min(-4000).max(4000),
-    turns: z.boolean(),
-    push: z.number().min(-10).max(10),
-    rests: z.boolean(),
-  }),
-]);
 
 const NAMED = new RegExp(`^(?:${PHASES.join('|')}) -?\\d+(?:\\.\\d+)?%$`);
 /** A share of the range, or a place at a range name such as `entry 25%`, which keyframes in CSS take without calc(). */
@@ -243,8 +226,7 @@ export function selectorsOf(document: MotionDocument): string[] {
   const all = new Set<string>();
   for (const m of document.motions) {
     all.add(m.targets.selector);
-    if (m.driver.kind === 'passage' && m.driver.subject !== 'self') all.add(m.driver.subject);
-    if (m.driver.kind === 'page' && m.driver.scroller) all.add(m.driver.scroller);
+    for (const s of driverSelectors(m.driver)) all.add(s);
   }
   for (const p of document.pins) {
     all.add(p.stage);

@@ -1,6 +1,8 @@
 /** What a motion must keep to beyond the form of its parts. */
 import { isNamedPlace } from '../timeline/index.ts';
-import type { Driver, Range } from '../timeline/index.ts';
+import { isTimed, pointKindOf } from '../drivers/index.ts';
+import type { Driver } from '../drivers/index.ts';
+import type { Range } from '../timeline/index.ts';
 import { isLinear, keyframeOffset, parseEasing, passesOnce } from '../value/index.ts';
 import type { Keyframe } from '../value/index.ts';
 
@@ -37,10 +39,10 @@ export function motionProblems(m: Ruled): Problem[] {
   };
   put(['easing'], easingProblem(m));
   const named = Object.values(m.keyframes).some((k) => k.some((s) => isNamedPlace(s.at)));
-  if (named && m.driver.kind !== 'passage') put(['keyframes'], 'keyframes at range names need a passage');
-  const timed = m.driver.kind === 'gate' || m.driver.kind === 'load';
-  if (timed && !m.time) put(['time'], 'a timed motion needs a delay and a duration');
-  if (m.driver.kind === 'page' || m.driver.kind === 'pin')
+  const points = pointKindOf(m.driver);
+  if (named && points !== 'phases') put(['keyframes'], 'keyframes at range names need a passage');
+  if (isTimed(m.driver) && !m.time) put(['time'], 'a timed motion needs a delay and a duration');
+  if (points === 'extent')
     for (const side of ['start', 'end'] as const)
       if (typeof m.range[side] !== 'string')
         put(['range', side], 'only a passage has an element that could meet a line');

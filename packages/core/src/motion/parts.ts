@@ -2,8 +2,7 @@
 import { z } from 'zod';
 import { parseLength } from '../page/index.ts';
 
-export const id = z.string().regex(/^[a-z]_[A-Za-z0-9_-]{1,40}$/, 'an id such as m_card2');
-export const selector = z.string().trim().min(1).max(2000);
+export { id, selector } from '../drivers/parts.ts';
 export const name = z.string().trim().min(1).max(120);
 
 /** A length or percentage as CSS, calc() included. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { placeRange } from '../timeline/index.ts';
+import { placeRange } from '../drivers/index.ts';
 import { withPins } from '../page/index.ts';
 import { compileTake } from './compile.ts';
 import { readDocument } from './document.ts';

@@ -3,8 +3,10 @@
  * so that everything else works with ranges alone; `withTies` writes it anew whenever what it hangs on has moved.
  */
 import { z } from 'zod';
+import { cuesAt, measureKey } from '../drivers/index.ts';
+import type { Driver } from '../drivers/index.ts';
 import { parseMeeting, parsePhasePoint } from '../timeline/index.ts';
-import type { Driver, RangePoint } from '../timeline/index.ts';
+import type { RangePoint } from '../timeline/index.ts';
 import { id, length, name } from './parts.ts';
 
 export const CueSchema = z.strictObject({
@@ -43,26 +45,11 @@ export function measuresAlike(
   a: Pick<Tied, 'driver' | 'targets'>,
   b: Pick<Tied, 'driver' | 'targets'>,
 ): boolean {
-  if (a.driver.kind !== b.driver.kind) return false;
-  if (a.driver.kind === 'passage' && b.driver.kind === 'passage') {
-    const subject = (m: Pick<Tied, 'driver' | 'targets'>) =>
-      m.driver.kind === 'passage' && m.driver.subject !== 'self' ? m.driver.subject : m.targets.selector;
-    return (
-      subject(a) === subject(b) &&
-      a.driver.axis === b.driver.axis &&
-      a.driver.insets.join() === b.driver.insets.join()
-    );
-  }
-  return (
-    (a.driver.kind === 'page' || a.driver.kind === 'pin') &&
-    JSON.stringify(a.driver) === JSON.stringify(b.driver)
-  );
+  const key = measureKey(a.driver, a.targets.selector);
+  return key !== null && key === measureKey(b.driver, b.targets.selector);
 }
 
-export const cueSuits = (cue: Pick<Cue, 'pin'>, driver: Driver): boolean =>
-  cue.pin === null
-    ? driver.kind === 'page' && driver.scroller === undefined && driver.axis === 'block'
-    : driver.kind === 'pin' && driver.pin === cue.pin;
+export const cueSuits = (cue: Pick<Cue, 'pin'>, driver: Driver): boolean => cuesAt(driver) === cue.pin;
 
 const isZero = (css: string) => /^[+-]?0(?:\.0+)?(?:px|%|vh|em|rem)?$/.test(css.trim());
 const inner = (css: string) => css.replace(/^calc\((.*)\)$/s, '($1)');

@@ -1,10 +1,12 @@
 /** When timed parts play: delays resolved along the chains in which a part begins after another’s end. */
+import { stageKey } from '../drivers/index.ts';
+import type { Driver } from '../drivers/index.ts';
 import type { Ms } from '../page/index.ts';
 import type { Time } from './gate.ts';
 
 interface Part {
   id: string;
-  driver: { kind: string; gate?: string };
+  driver: Driver;
   time?: Time | undefined;
 }
 
@@ -14,10 +16,6 @@ export interface Played {
   end: Ms;
 }
 
-/** Which parts can follow each other: those on one gate, and those at page load. */
-const stageOf = (p: Part): string | null =>
-  p.driver.kind === 'gate' ? `gate ${p.driver.gate}` : p.driver.kind === 'load' ? 'load' : null;
-
 /** Start and end of every timed part. Chains that lead in a circle or nowhere count from the gate itself. */
 export function timesOf(motions: readonly Part[]): Map<string, Played> {
   const byId = new Map(motions.map((m) => [m.id, m]));
@@ -26,14 +24,15 @@ export function timesOf(motions: readonly Part[]): Map<string, Played> {
     const known = out.get(m.id);
     if (known) return known;
     const before = m.time!.after === undefined ? undefined : byId.get(m.time!.after);
-    const follows = before?.time && stageOf(before) === stageOf(m) && !trail.includes(before.id);
+    const follows =
+      before?.time && stageKey(before.driver) === stageKey(m.driver) && !trail.includes(before.id);
     const from = follows ? resolve(before, [...trail, m.id]).end : 0;
     const start = from + Number.parseFloat(m.time!.delay);
     const played = { start, end: start + Number.parseFloat(m.time!.duration) };
     out.set(m.id, played);
     return played;
   };
-  for (const m of motions) if (m.time && stageOf(m) !== null) resolve(m, [m.id]);
+  for (const m of motions) if (m.time && stageKey(m.driver) !== null) resolve(m, [m.id]);
   return out;
 }
 
@@ -41,12 +40,13 @@ export function timesOf(motions: readonly Part[]): Map<string, Played> {
 export function timeProblems(motions: readonly Part[]): [index: number, message: string][] {
   const byId = new Map(motions.map((m) => [m.id, m]));
   return motions.flatMap((m, i): [number, string][] => {
-    if (m.time?.after === undefined || stageOf(m) === null) return [];
+    if (m.time?.after === undefined || stageKey(m.driver) === null) return [];
     const seen = new Set([m.id]);
     for (let at: Part | undefined = m; at?.time?.after !== undefined;) {
       const next = byId.get(at.time.after);
       if (!next) return [[i, `no motion has the id ${at.time.after}`]];
-      if (stageOf(next) !== stageOf(m)) return [[i, 'a part can only follow one on the same gate']];
+      if (stageKey(next.driver) !== stageKey(m.driver))
+        return [[i, 'a part can only follow one on the same gate']];
       if (seen.has(next.id)) return [[i, 'these parts wait for each other in a circle']];
       seen.add(next.id);
       at = next;

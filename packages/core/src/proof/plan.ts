@@ -8,7 +8,7 @@ import { timesOf } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { matchesOf } from '../page/index.ts';
 import type { HeldLayout, Ms, Px } from '../page/index.ts';
-import { isScrubbed, isTimed } from '../timeline/index.ts';
+import { isAtLoad, isEndless, isTimed, isTriggered } from '../drivers/index.ts';
 
 /** When a motion’s values are what the prediction says: at every offset, once it has come to rest, or at shares of its time. */
 export type When = 'always' | 'at-rest' | 'in-time';
@@ -71,13 +71,13 @@ export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 
   const found = new Map(on.map((m) => [m.id, matchesOf(layout, m.targets.selector)]));
   const watched = on.flatMap((m): Watched[] => {
     const skip = (reason: string) => (skipped.push({ motion: m.id, reason }), []);
-    if (!isScrubbed(m.driver) && !isTimed(m.driver)) return skip('it never stands still');
+    if (isEndless(m.driver)) return skip('it never stands still');
     const elements = found.get(m.id)!;
     if (elements.length === 0) return skip('the page has no element for it');
     const when = whenOf(m);
     // What plays by another clock on the same element writes the same values at times of its own.
     // An intro lets go of what the scroll moves too, and is waited for.
-    const others = on.filter((o) => o !== m && (when === 'in-time' || o.driver.kind === 'gate'));
+    const others = on.filter((o) => o !== m && (when === 'in-time' || isTriggered(o.driver)));
     const beside = others.filter((o) => found.get(o.id)!.some((e) => elements.includes(e)));
     const properties = Object.keys(m.keyframes).filter((p) => !beside.some((o) => p in o.keyframes));
     if (properties.length === 0)
@@ -123,7 +123,7 @@ function looksOf(
     return { y: Math.round(((i + 0.43) / REST_LOOKS) * max), when: 'at-rest', rest };
   });
   const timed = SHARES.map((share): PlannedLook => ({ y: max, when: 'in-time', share }));
-  const intros = motions.filter((m) => m.driver.kind === 'load');
+  const intros = motions.filter((m) => isAtLoad(m.driver));
   const times = timesOf(motions);
   const intro = Math.max(0, ...intros.map((m) => times.get(m.id)?.end ?? 0));
   if (intro > 0) always[0]!.rest = Math.min(MAX_REST_MS, intro + 100);

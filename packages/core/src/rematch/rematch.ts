@@ -2,6 +2,7 @@
  * After a page has changed: which selectors of a document no longer find anything, and which elements of the page as it is now are most like
  * those that they found. A likeness is only proposed; people say whether it is the same.
  */
+import { withDriverSelectors } from '../drivers/index.ts';
 import { matchesOf } from '../page/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import { selectorsOf } from '../motion/index.ts';
@@ -103,12 +104,7 @@ export function withSelector(d: MotionDocument, from: string, to: string): Motio
     motions: d.motions.map((m) => ({
       ...m,
       targets: { selector: put(m.targets.selector) },
-      driver:
-        m.driver.kind === 'passage'
-          ? { ...m.driver, subject: put(m.driver.subject) }
-          : m.driver.kind === 'page' && m.driver.scroller !== undefined
-            ? { ...m.driver, scroller: put(m.driver.scroller) }
-            : m.driver,
+      driver: withDriverSelectors(m.driver, put),
     })),
     pins: d.pins.map((p) => ({
       ...p,

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Geometry } from '../page/index.ts';
 import { meetingAt, percent, toMeeting, toPhase, writePhase } from './convert.ts';
-import { progressAt } from './driver.ts';
+import { progressAt } from './placed.ts';
 import { movePoint } from './move.ts';
 import { isTall, phaseSpans, PHASES } from './phases.ts';
 import { parsePhasePoint, resolvePoint } from './range-point.ts';

@@ -1,4 +1,5 @@
 /** A simulated trial: the page’s motions under a gesture, frame by frame, with predicted costs. Pure; made for a worker. */
+import { isEndless } from '../drivers/index.ts';
 import { amountsOf, COST_PARTS, costOf, noAmounts, QUANTITY_NAMES } from '../budget/index.ts';
 import type { Amounts, Coefficients, CostPart } from '../budget/index.ts';
 import type { FrameClock, Gesture } from '../feel/index.ts';
@@ -67,7 +68,7 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
     const [start, end] = [take.start[i]!, take.end[i]!];
     charges.push({ motion: motion.id, element, start, end, parts, total });
     load.add(amounts, framesWithin(ride.followed(motion.follow), start, end));
-    if (motion.driver.kind !== 'belt')
+    if (!isEndless(motion.driver))
       figures.push(
         smoothnessOf(
           take,

@@ -1,5 +1,5 @@
 /** Changes of a document, as plain functions. */
-import { shorten } from '@lyvek/core';
+import { driverReferences, shorten } from '@lyvek/core';
 import type { Cue, Gate, Motion, MotionDocument, Pin } from '@lyvek/core';
 
 export const withMotion =
@@ -35,14 +35,10 @@ export const withoutMotions =
     const gone = new Set(ids);
     // A motion on a pin goes with the pin; an adjustment goes with the last thing that needed it.
     for (const { id, driver } of d.motions)
-      if (
-        (driver.kind === 'pin' && gone.has(driver.pin)) ||
-        (driver.kind === 'gate' && gone.has(driver.gate))
-      )
-        gone.add(id);
+      if (driverReferences(driver).some((r) => gone.has(r.id))) gone.add(id);
     // A gate that nothing hangs on goes with its last part.
     const used = new Set(
-      d.motions.flatMap((m) => (m.driver.kind === 'gate' && !gone.has(m.id) ? [m.driver.gate] : [])),
+      d.motions.flatMap((m) => (gone.has(m.id) ? [] : driverReferences(m.driver).map((r) => r.id))),
     );
     const left = (m: Motion): Motion => {
       if (m.time?.after === undefined || !gone.has(m.time.after)) return m;

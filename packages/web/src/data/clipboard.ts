@@ -1,5 +1,14 @@
 /** Copied motions: with the gates they hang on and the adjustments they need, so that they can be put on another element or page. */
-import { DocumentSchema, shorten } from '@lyvek/core';
+import {
+  asPassage,
+  asPin,
+  DocumentSchema,
+  refersTo,
+  shorten,
+  wholeRange,
+  withDriverReferences,
+  withDriverSelectors,
+} from '@lyvek/core';
 import type { Adjustment, Gate, Motion, MotionDocument } from '@lyvek/core';
 
 export interface Copied {
@@ -10,9 +19,7 @@ export interface Copied {
 
 export function copied(d: MotionDocument, ids: readonly string[]): Copied {
   const motions = d.motions.filter((m) => ids.includes(m.id));
-  const gates = d.gates.filter((g) =>
-    motions.some((m) => m.driver.kind === 'gate' && m.driver.gate === g.id),
-  );
+  const gates = d.gates.filter((g) => motions.some((m) => refersTo(m.driver, g.id)));
   const adjustments = d.adjustments.filter((a) => a.for.some((id) => ids.includes(id)));
   return { motions, gates, adjustments };
 }
@@ -34,14 +41,13 @@ export function pasted(
   const move = (selector: string) => (target && selector === from ? target.selector : selector);
   const motions = clip.motions.map((m): Motion => {
     const { driver } = m;
-    const next: Motion['driver'] =
-      driver.kind === 'gate'
-        ? { kind: 'gate', gate: ids.get(driver.gate)! }
-        : driver.kind === 'pin' && !d.pins.some((p) => p.id === driver.pin)
-          ? { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] }
-          : driver.kind === 'passage'
-            ? { ...driver, subject: driver.subject === 'self' ? 'self' : move(driver.subject) }
-            : driver;
+    const isLost = asPin(driver) !== null && !d.pins.some((p) => refersTo(driver, p.id));
+    const next: Motion['driver'] = isLost
+      ? { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] }
+      : withDriverReferences(
+          asPassage(driver) ? withDriverSelectors(driver, move) : driver,
+          (id) => ids.get(id) ?? id,
+        );
     const after = m.time?.after === undefined ? undefined : ids.get(m.time.after);
     return {
       ...m,
@@ -49,9 +55,7 @@ export function pasted(
       name: shorten(target ? `${target.name}, ${m.name}` : `${m.name} copy`, 120),
       targets: { selector: move(m.targets.selector) },
       driver: next,
-      ...(next.kind === 'passage' && driver.kind === 'pin'
-        ? { range: { start: 'cover 0%', end: 'cover 100%' } }
-        : {}),
+      ...(isLost ? { range: wholeRange(next) } : {}),
       ...(m.time
         ? { time: { delay: m.time.delay, duration: m.time.duration, ...(after ? { after } : {}) } }
         : {}),
@@ -93,7 +97,7 @@ export function lastCopied(): Copied | null {
       version: 1,
       ...clip,
       motions: clip.motions.map((m) =>
-        m.driver.kind === 'pin' ? { ...m, driver: { kind: 'page', axis: 'block' } } : m,
+        asPin(m.driver) ? { ...m, driver: { kind: 'page', axis: 'block' } } : m,
       ),
     });
     return read.success ? clip : null;

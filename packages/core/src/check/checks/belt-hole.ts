@@ -1,3 +1,4 @@
+import { isEndless } from '../../drivers/index.ts';
 import { matchesOf } from '../../page/index.ts';
 import type { Box, Layout } from '../../page/index.ts';
 import { declared } from '../declared.ts';
@@ -25,7 +26,7 @@ export const beltHole: CheckDefinition = {
   survey({ document, take }) {
     const { layout } = take;
     return document.motions.flatMap((m) => {
-      if (!m.on || m.driver.kind !== 'belt') return [];
+      if (!m.on || !isEndless(m.driver)) return [];
       const { axis } = m.driver;
       const [strip] = matchesOf(layout, m.targets.selector);
       if (strip === undefined || declared(document, take, strip, 'justify-content') === 'flex-start')

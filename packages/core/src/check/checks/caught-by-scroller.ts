@@ -1,3 +1,4 @@
+import { asPassage, refersTo } from '../../drivers/index.ts';
 import { canBeClipped, isStill, pageBox } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { gateLines } from '../../timeline/index.ts';
@@ -42,7 +43,7 @@ export const caughtByScroller: CheckDefinition = {
   why: 'The passage is measured inside of a box that never moves, so the motion stands still.',
   look(instance, context) {
     const { motion, element, placed } = instance;
-    if (motion.driver.kind !== 'passage' || placed.scroller === 0) return null;
+    if (!asPassage(motion.driver) || placed.scroller === 0) return null;
     return caughtIn(context, placed.scroller, placed.axis, element, motion.id);
   },
   survey(context) {
@@ -52,9 +53,7 @@ export const caughtByScroller: CheckDefinition = {
       if (!lines || 'reason' in lines || lines.scroller === 0) return [];
       const subject = layout.matches[gate.subject]?.[0] ?? -1;
       // Clipping is for the gate's parts: a gate has no adjustments of its own.
-      const part = context.document.motions.find(
-        (m) => m.driver.kind === 'gate' && m.driver.gate === gate.id,
-      );
+      const part = context.document.motions.find((m) => refersTo(m.driver, gate.id));
       const found = caughtIn(context, lines.scroller, 'block', subject, part?.id ?? gate.id);
       return found ? [{ about: gate.id, ...found }] : [];
     });

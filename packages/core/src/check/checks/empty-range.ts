@@ -1,3 +1,4 @@
+import { isEndless } from '../../drivers/index.ts';
 import type { Instance, Take } from '../../motion/index.ts';
 import { newPose, poseAt, poserOf } from '../../trial/index.ts';
 import { maxOf, pxText } from '../finding.ts';
@@ -15,7 +16,7 @@ export const emptyRange: CheckDefinition = {
   look(instance, { take, document }) {
     const { motion, placed } = instance;
     const { start, end } = placed;
-    if (motion.driver.kind === 'belt' || end > start || changesNothing(instance, take)) return null;
+    if (isEndless(motion.driver) || end > start || changesNothing(instance, take)) return null;
     const { start: from, end: to } = motion.range;
     const max = maxOf(instance, take);
     const { width, height } = take.layout.viewport;

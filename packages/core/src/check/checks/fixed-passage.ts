@@ -1,4 +1,4 @@
-import { matchesOf } from '../../page/index.ts';
+import { asPassage, subjectOf } from '../../drivers/index.ts';
 import { maxOf } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -9,9 +9,9 @@ export const fixedPassage: CheckDefinition = {
   why: 'A fixed element counts as lying at the page’s top, so its passage is over as soon as the page scrolls.',
   look(instance, { take }) {
     const { motion, element } = instance;
-    if (motion.driver.kind !== 'passage') return null;
-    const subject =
-      motion.driver.subject === 'self' ? element : (matchesOf(take.layout, motion.driver.subject)[0] ?? -1);
+    const passage = asPassage(motion.driver);
+    if (!passage) return null;
+    const subject = subjectOf(passage, element, take.layout) ?? -1;
     if (!take.layout.elements[subject]?.fixed) return null;
     const max = maxOf(instance, take);
     const screen = Math.min(100, Math.round((1000 * take.layout.viewport.height) / Math.max(1, max)) / 10);

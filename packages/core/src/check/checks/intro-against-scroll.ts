@@ -1,4 +1,4 @@
-import { isTimed } from '../../timeline/index.ts';
+import { isAtLoad } from '../../drivers/index.ts';
 import { matchesOf } from '../../page/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -10,7 +10,7 @@ export const introAgainstScroll: CheckDefinition = {
   survey({ document, take }) {
     const place = new Map(document.motions.map((m, i) => [m.id, i]));
     return document.motions.flatMap((intro) => {
-      if (!intro.on || intro.driver.kind !== 'load' || !isTimed(intro.driver)) return [];
+      if (!intro.on || !isAtLoad(intro.driver)) return [];
       for (const element of matchesOf(take.layout, intro.targets.selector))
         for (const property of Object.keys(intro.keyframes))
           for (const t of take.writers.get(element)?.get(property) ?? []) {

@@ -1,4 +1,4 @@
-import { isScrubbed } from '../../timeline/index.ts';
+import { isScrubbed } from '../../drivers/index.ts';
 import { maxOf } from '../finding.ts';
 import type { Instance } from '../../motion/index.ts';
 import type { CheckDefinition } from '../finding.ts';

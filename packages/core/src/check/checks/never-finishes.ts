@@ -1,3 +1,4 @@
+import { asPage } from '../../drivers/index.ts';
 import { maxOf, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -22,7 +23,7 @@ export const neverFinishes: CheckDefinition = {
         motions: [
           {
             ...motion,
-            range: { ...motion.range, end: motion.driver.kind === 'page' ? '100%' : 'scroll 100%' },
+            range: { ...motion.range, end: asPage(motion.driver) ? '100%' : 'scroll 100%' },
           },
         ],
       },

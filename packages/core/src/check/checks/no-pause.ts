@@ -1,3 +1,4 @@
+import { isEndless, isTriggered } from '../../drivers/index.ts';
 import { timesOf } from '../../motion/index.ts';
 import { gateLines } from '../../timeline/index.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -14,10 +15,10 @@ export const noPause: CheckDefinition = {
     const times = timesOf(document.motions);
     return document.motions.flatMap((m) => {
       const { driver, time } = m;
-      const isBelt = driver.kind === 'belt' && !driver.rests;
+      const isBelt = isEndless(driver) && !driver.rests;
       const duration = time ? Number.parseFloat(time.duration) : 0;
       if (!m.on || !(isBelt || (times.has(m.id) && duration > LONG))) return [];
-      const gate = driver.kind === 'gate' ? document.gates.find((g) => g.id === driver.gate) : undefined;
+      const gate = isTriggered(driver) ? document.gates.find((g) => g.id === driver.gate) : undefined;
       const lines = gate && gateLines(gate, take.layout);
       const placed = take.instances.find((i) => i.motion.id === m.id)?.placed;
       return [

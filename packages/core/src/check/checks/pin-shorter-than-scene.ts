@@ -1,3 +1,4 @@
+import { asPage, asPin, isEndless } from '../../drivers/index.ts';
 import { pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -8,18 +9,16 @@ export const pinShorterThanScene: CheckDefinition = {
   why: 'The section is let go while its scene still plays, so its end happens on the way out, or unseen.',
   look(instance, { take, document }) {
     const { motion, placed, element } = instance;
+    const pinned = asPin(motion.driver);
     const holds =
       'holds' in take.layout
         ? (take.layout.holds as { id: string; stage: number; start: number; end: number }[])
         : [];
-    const hold = holds.find((h) =>
-      motion.driver.kind === 'pin' ? h.id === motion.driver.pin : isWithin(take, element, h.stage),
-    );
-    if (!hold || motion.driver.kind === 'page' || motion.driver.kind === 'belt') return null;
+    const hold = holds.find((h) => (pinned ? h.id === pinned.pin : isWithin(take, element, h.stage)));
+    if (!hold || asPage(motion.driver) || isEndless(motion.driver)) return null;
     const late = placed.end - hold.end;
     // What is not the pin’s own may well belong to the section’s coming and going.
-    const own =
-      motion.driver.kind === 'pin' || (placed.start >= hold.start - 1 && placed.start < hold.end - 1);
+    const own = pinned !== null || (placed.start >= hold.start - 1 && placed.start < hold.end - 1);
     if (!own || late <= 1) return null;
     const pin = document.pins.find((p) => p.id === hold.id);
     return {
@@ -28,7 +27,7 @@ export const pinShorterThanScene: CheckDefinition = {
       brief: 'outlasts its pin',
       sentence: `Its pin lets go ${pxText(late)} before the motion is done.`,
       fix: pin
-        ? motion.driver.kind === 'pin'
+        ? pinned
           ? {
               label: 'End it with the pin',
               motions: [{ ...motion, range: { ...motion.range, end: '100%' } }],

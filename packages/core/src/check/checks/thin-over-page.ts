@@ -1,3 +1,4 @@
+import { asPage } from '../../drivers/index.ts';
 import { maxOf } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -13,7 +14,8 @@ export const thinOverPage: CheckDefinition = {
   look(instance, { take }) {
     const { motion, element, placed } = instance;
     const { box, fixed, sticky } = take.layout.elements[element]!;
-    if (motion.driver.kind !== 'page' || motion.driver.scroller || fixed || sticky) return null;
+    const whole = asPage(motion.driver);
+    if (!whole || whole.scroller || fixed || sticky) return null;
     const max = maxOf(instance, take);
     const length = placed.end - placed.start;
     if (length < MOST_OF_PAGE * max || placed.axis !== 'block') return null;

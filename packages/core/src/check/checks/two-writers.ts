@@ -1,3 +1,4 @@
+import { isEndless } from '../../drivers/index.ts';
 import type { Instance } from '../../motion/index.ts';
 import { maxOf, pxText } from '../finding.ts';
 import type { CheckContext, CheckDefinition, Found } from '../finding.ts';
@@ -10,7 +11,7 @@ export const twoWriters: CheckDefinition = {
   why: 'Of two motions that set the same property of one element only the later one is seen; the other does nothing.',
   look(later, context) {
     const { take } = context;
-    if (later.motion.composite !== 'replace' || later.motion.driver.kind === 'belt') return null;
+    if (later.motion.composite !== 'replace' || isEndless(later.motion.driver)) return null;
     for (const property of Object.keys(later.motion.keyframes))
       for (const t of take.writers.get(later.element)?.get(property) ?? []) {
         const earlier = take.instances[take.tracks[t]!.instance]!;
@@ -23,7 +24,7 @@ export const twoWriters: CheckDefinition = {
 };
 
 function between(a: Instance, b: Instance, property: string, { take }: CheckContext): Found | null {
-  if (a.motion.id === b.motion.id || a.motion.driver.kind === 'belt' || !sameScroll(a, b)) return null;
+  if (a.motion.id === b.motion.id || isEndless(a.motion.driver) || !sameScroll(a, b)) return null;
   const max = maxOf(b, take);
   const [from, to] = [Math.max(a.placed.start, b.placed.start, 0), Math.min(a.placed.end, b.placed.end, max)];
   const overlap = to - from;

@@ -1,3 +1,4 @@
+import { isEndless } from '../../drivers/index.ts';
 import type { Px } from '../../page/index.ts';
 import { maxOf } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -17,7 +18,7 @@ export const unseenWhereRead: CheckDefinition = {
     const { motion, element, placed } = instance;
     const facts = take.layout.elements[element]!;
     if (!motion.keyframes.opacity || facts.kind !== 'text' || facts.fixed || facts.sticky) return null;
-    if (placed.scroller !== 0 || placed.axis !== 'block' || motion.driver.kind === 'belt') return null;
+    if (placed.scroller !== 0 || placed.axis !== 'block' || isEndless(motion.driver)) return null;
     const max = maxOf(instance, take);
     const { height } = take.layout.viewport;
     const centre = facts.box.y + facts.box.height / 2;

@@ -1,4 +1,5 @@
 /** Which motions are in the hand-off, what plays each, and why; under the chosen one what it would take to do without a script. */
+import { isTimed } from '@lyvek/core';
 import type { Assembled, How, MotionDocument } from '@lyvek/core';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { effectWords } from '../rundown/model/words.ts';
@@ -38,7 +39,7 @@ export function MotionList({ document, assembled, api, chosen, onChoose }: Motio
               </span>
               {h && (
                 <span className="as" title={h.why}>
-                  {word(h, m.driver.kind !== 'gate' && m.driver.kind !== 'load')}
+                  {word(h, !isTimed(m.driver))}
                 </span>
               )}
             </button>

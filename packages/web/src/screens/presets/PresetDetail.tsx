@@ -1,4 +1,5 @@
 /** One preset: its parts in words, and what can be done with it. */
+import { isEndless, isTimed, isTriggered } from '@lyvek/core';
 import type { PresetFacts } from '@lyvek/api';
 import type { Motion } from '@lyvek/core';
 import { DriverSign } from '../../parts/glyphs.tsx';
@@ -133,9 +134,9 @@ function placeWords(named: string): string {
 }
 
 function whereWords(m: Motion): string {
-  if (m.driver.kind === 'belt') return `endless, ${m.driver.speed} px/s`;
-  if (m.driver.kind === 'gate' || m.driver.kind === 'load')
-    return `${m.driver.kind === 'gate' ? 'gate' : 'page load'}, ${m.time!.duration.replace('ms', ' ms')} after ${m.time!.delay.replace('ms', ' ms')}`;
+  if (isEndless(m.driver)) return `endless, ${m.driver.speed} px/s`;
+  if (isTimed(m.driver))
+    return `${isTriggered(m.driver) ? 'gate' : 'page load'}, ${m.time!.duration.replace('ms', ' ms')} after ${m.time!.delay.replace('ms', ' ms')}`;
   const at = (side: 'start' | 'end') => pointWords(m.range[side], side, m.driver.kind);
   return `${at('start')} until ${at('end')}`;
 }

@@ -1,6 +1,6 @@
 /** The Rundown's shortcuts: one table. */
 import { useEffect, useRef } from 'react';
-import { runGesture } from '@lyvek/core';
+import { isEndless, runGesture } from '@lyvek/core';
 import { openShortcuts } from '../../app/Shortcuts.tsx';
 import { copied, keepCopied, lastCopied, pasted } from '../../data/clipboard.ts';
 import { duplicated, newId, withoutMotions } from '../../data/take-session.ts';
@@ -48,7 +48,7 @@ const moveSelected: Act = (k, r, { session }) => {
       }),
     });
   }
-  const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id) && b.motion.driver.kind !== 'belt');
+  const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id) && !isEndless(b.motion.driver));
   if (chosen.length === 0) return;
   const first = chosen[0]!;
   const px = (steps * (first.placed.geometry?.port ?? first.max)) / 100;

@@ -1,7 +1,7 @@
 /** One motion in the lanes: a capsule for a passage, a hairline for the whole page, with its label and its handles. */
 import { memo } from 'react';
 import type { PointerEvent } from 'react';
-import { restOf } from '@lyvek/core';
+import { asPage, isEndless, restOf } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { Bar, Slot } from '../model/bars.ts';
 import { Beads } from './Beads.tsx';
@@ -131,7 +131,7 @@ function Label({
   rows,
   width,
 }: BarMarkProps & { y0: number; y1: number }) {
-  const page = bar.motion.driver.kind === 'page';
+  const page = asPage(bar.motion.driver) !== null;
   const room = slot.label;
   const fan = Math.min(bar.others.length, 24);
   const x = slot.x + (page ? 6 : 13) + (fan ? fan * 7 + (single ? 16 : 2) : 0);
@@ -150,7 +150,7 @@ function Label({
     return (
       <g className="label">
         <Tag {...place} y={first - 13} className="name" text={bar.motion.name} />
-        {bar.motion.driver.kind === 'belt' ? (
+        {isEndless(bar.motion.driver) ? (
           <Tag {...place} y={first} className="what" text={effectWords(bar.motion)} />
         ) : (
           <>

@@ -1,4 +1,5 @@
 /** Strip, ruler, lanes and playhead on one vertical scale. */
+import { asPage, isAtLoad } from '@lyvek/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
@@ -69,13 +70,13 @@ export function Chart({ width }: { width: number }) {
 
   const { flags } = useMemo(() => flagsOf(document, layout), [document, layout]);
   const searching = query.trim() !== '';
-  const loads = document.motions.filter((m) => m.driver.kind === 'load');
+  const loads = document.motions.filter((m) => isAtLoad(m.driver));
   // Brackets stand at the left of the first column.
   const pinLeft = Math.max(
     12,
     Math.min(
       ...bars
-        .filter((b) => b.motion.driver.kind !== 'page')
+        .filter((b) => !asPage(b.motion.driver))
         .map((b) => (slots.get(b.motion.id)?.x ?? Infinity) - 17),
       60,
     ),

@@ -1,7 +1,7 @@
 /** Dragging bars and their ends, in the lanes and in the preview's gutter: one gesture, tried live, one act when let go. */
 import { useRef } from 'react';
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { isMeeting, parseMeeting } from '@lyvek/core';
+import { isEndless, isMeeting, parseMeeting } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
@@ -47,9 +47,9 @@ export function useGrip() {
     const selected = selection.includes(bar.motion.id) ? selection : [bar.motion.id];
     if (!selection.includes(bar.motion.id) || e.shiftKey) now.current.select(bar.motion.id, e.shiftKey);
     // A belt has no range that could be moved.
-    if (bar.motion.driver.kind === 'belt') return;
+    if (isEndless(bar.motion.driver)) return;
     target.setPointerCapture(e.pointerId);
-    const moving = bars.filter((b) => selected.includes(b.motion.id) && b.motion.driver.kind !== 'belt');
+    const moving = bars.filter((b) => selected.includes(b.motion.id) && !isEndless(b.motion.driver));
     const origin = offsetOf(e.nativeEvent);
     const was = grip === 'end' ? bar.placed.end : bar.placed.start;
     const others = bars

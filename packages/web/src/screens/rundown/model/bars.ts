@@ -1,5 +1,5 @@
 /** Bars of the lanes: every motion where it happens, in a column where it and its label have room. */
-import { isTimed, maxScroll, placesOf } from '@lyvek/core';
+import { asPage, isTimed, maxScroll, placesOf } from '@lyvek/core';
 import type { Layout, Motion, MotionDocument, Placed } from '@lyvek/core';
 
 export interface Bar {
@@ -170,7 +170,7 @@ function columnsOf(
   return { index, count: columns.length };
 }
 
-const isPage = (b: Bar) => b.motion.driver.kind === 'page';
+const isPage = (b: Bar) => asPage(b.motion.driver) !== null;
 
 /** The column it had, else the one that has been free the longest, else a new one; marks it taken until `end`. */
 function take(columns: number[], start: number, end: number, kept?: number): number {

@@ -1,6 +1,15 @@
 /** Changing what drives a motion: keyframes stay, times and ranges are converted, and what was lost is said. */
-import { gateLines, isMeeting, isTimed } from '@lyvek/core';
-import type { Driver, Gate, HeldLayout, Motion, MotionDocument, RangePoint } from '@lyvek/core';
+import {
+  asPassage,
+  gateLines,
+  isEndless,
+  isTimed,
+  isTriggered,
+  knowsPoint,
+  refersTo,
+  wholeRange,
+} from '@lyvek/core';
+import type { Driver, Gate, HeldLayout, Motion, MotionDocument } from '@lyvek/core';
 
 /** px of scroll that stand for a second where a range becomes a time: a brisk hand. */
 const PACE = 1500;
@@ -11,13 +20,10 @@ export interface DriverChange {
   said: string | null;
 }
 
-const fits = (point: RangePoint, driver: Driver): boolean =>
-  driver.kind === 'passage' || (!isMeeting(point) && !/^[a-z]/.test(point));
-
 /** A gate where a motion has begun until now. */
 export function gateFrom(motion: Motion, target: string, newId: (kind: string) => string): Gate {
   const { driver, range } = motion;
-  const passage = driver.kind === 'passage' ? driver : null;
+  const passage = asPassage(driver);
   const start = passage && range.start !== 'scroll 0%' ? range.start : 'entry 30%';
   return {
     id: newId('g'),
@@ -67,21 +73,17 @@ export function withDriver(
           }.`,
     };
   }
-  if (driver.kind === 'belt')
+  if (isEndless(driver))
     return {
       document: put({}),
       said: 'The whole strip runs now. Its keyframes and its range are kept for when it has another driver.',
     };
-  const keep = fits(motion.range.start, driver) && fits(motion.range.end, driver);
-  const range = keep
-    ? motion.range
-    : driver.kind === 'passage'
-      ? { start: 'cover 0%', end: 'cover 100%' }
-      : { start: '0%', end: '100%' };
+  const keep = knowsPoint(driver, motion.range.start) && knowsPoint(driver, motion.range.end);
+  const range = keep ? motion.range : wholeRange(driver);
   // Ranges that are meant for one condition only were measured by the old driver too.
   const conditions = motion.conditions?.map((c) => {
     const { range: own, ...rest } = c;
-    const stays = keep && own && [own.start, own.end].every((p) => p === undefined || fits(p, driver));
+    const stays = keep && own && [own.start, own.end].every((p) => p === undefined || knowsPoint(driver, p));
     return stays ? c : rest;
   });
   return {
@@ -97,8 +99,8 @@ export function withDriver(
 /** Gates that nothing hangs on any more go with the last part that left them. */
 function withoutEmpty(gates: Gate[], motions: readonly Motion[], id: string, driver: Driver): Gate[] {
   const left = motions.find((m) => m.id === id)!.driver;
-  if (left.kind !== 'gate' || (driver.kind === 'gate' && driver.gate === left.gate)) return gates;
-  const used = motions.some((m) => m.id !== id && m.driver.kind === 'gate' && m.driver.gate === left.gate);
+  if (!isTriggered(left) || refersTo(driver, left.gate)) return gates;
+  const used = motions.some((m) => m.id !== id && refersTo(m.driver, left.gate));
   return used ? gates : gates.filter((g) => g.id !== left.gate);
 }
 
@@ -124,7 +126,7 @@ export function flagsOf(
         gate,
         down: at.down,
         up: at.up,
-        parts: d.motions.filter((m) => m.driver.kind === 'gate' && m.driver.gate === gate.id),
+        parts: d.motions.filter((m) => refersTo(m.driver, gate.id)),
       });
   }
   return { flags: flags.sort((a, b) => a.down - b.down), lost };

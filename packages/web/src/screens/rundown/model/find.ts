@@ -1,5 +1,5 @@
 /** Finding motions by what people know of them: name, element, driver, property, what was found. */
-import { isTimed } from '@lyvek/core';
+import { driverReferences } from '@lyvek/core';
 import type { Finding, Motion, MotionDocument } from '@lyvek/core';
 import { effectWords } from './words.ts';
 
@@ -43,7 +43,8 @@ export const soloed = (d: MotionDocument, ids: readonly string[]): MotionDocumen
     : {
         ...d,
         motions: d.motions.map((m) =>
-          ids.includes(m.id) || (isTimed(m.driver) && m.driver.kind === 'gate' && ids.includes(m.driver.gate))
+          ids.includes(m.id) ||
+          driverReferences(m.driver).some((r) => r.list === 'gates' && ids.includes(r.id))
             ? m
             : { ...m, on: false },
         ),

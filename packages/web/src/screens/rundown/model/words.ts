@@ -1,6 +1,7 @@
 /** What people read: range points, meetings and motions in words. */
 import {
   elementName,
+  isEndless,
   isMeeting,
   parseMeeting,
   parsePhasePoint,
@@ -85,7 +86,7 @@ const ends = (m: Motion, property: string) => {
 
 /** What a motion does, in a word or two: “rise 72 px”, “fade”, “grow”. */
 export function effectWords(m: Motion): string {
-  if (m.driver.kind === 'belt') return `runs ${Math.abs(m.driver.speed)} px/s`;
+  if (isEndless(m.driver)) return `runs ${Math.abs(m.driver.speed)} px/s`;
   const names = Object.keys(m.keyframes);
   if (names.includes('translate')) {
     const [from, to] = ends(m, 'translate');

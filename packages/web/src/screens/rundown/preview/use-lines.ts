@@ -1,4 +1,4 @@
-import { meetingAt, toMeeting } from '@lyvek/core';
+import { isEndless, meetingAt, toMeeting } from '@lyvek/core';
 import { useSingle } from '../rundown-context.ts';
 import { gutterWords } from '../model/words.ts';
 
@@ -14,13 +14,7 @@ export interface Line {
 export function useLines(): Line[] {
   const bar = useSingle();
   const g = bar?.placed.geometry;
-  if (
-    !bar ||
-    !g ||
-    bar.motion.driver.kind === 'belt' ||
-    bar.placed.axis !== 'block' ||
-    bar.placed.scroller !== 0
-  )
+  if (!bar || !g || isEndless(bar.motion.driver) || bar.placed.axis !== 'block' || bar.placed.scroller !== 0)
     return [];
   return (['start', 'end'] as const).map((side) => {
     const point = bar.motion.range[side];

@@ -1,6 +1,6 @@
 /** The sheet of a pin: from the side, as a sentence, and what moves inside it. */
 import type { Hold, Pin } from '@lyvek/core';
-import { maxScroll } from '@lyvek/core';
+import { asPin, maxScroll, refersTo } from '@lyvek/core';
 import { withPin } from '../../../data/take-session.ts';
 import { DriverSign, PinSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
@@ -71,11 +71,11 @@ function Consequences({ hold }: { hold: Hold }) {
 function Inside({ pin, hold }: { pin: Pin; hold: Hold | undefined }) {
   const { bars, unplaced, select } = useRundown();
   // On a muted pin they have no place, and are there all the same.
-  const waiting = unplaced.filter((u) => u.motion.driver.kind === 'pin' && u.motion.driver.pin === pin.id);
+  const waiting = unplaced.filter((u) => refersTo(u.motion.driver, pin.id));
   const inside = bars
     .filter(
       (b) =>
-        (b.motion.driver.kind === 'pin' && b.motion.driver.pin === pin.id) ||
+        refersTo(b.motion.driver, pin.id) ||
         (hold && b.placed.start >= hold.start && b.placed.end <= hold.end),
     )
     .sort((a, b) => a.placed.start - b.placed.start);
@@ -110,9 +110,7 @@ function Inside({ pin, hold }: { pin: Pin; hold: Hold | undefined }) {
               <DriverSign kind={b.motion.driver.kind} />
               <b>{b.motion.name}</b> <i>{effectWords(b.motion)}</i>
               <span>
-                {b.motion.driver.kind === 'pin'
-                  ? `${share(b.placed.start)}–${share(b.placed.end)} %`
-                  : 'own passage'}
+                {asPin(b.motion.driver) ? `${share(b.placed.start)}–${share(b.placed.end)} %` : 'own passage'}
               </span>
             </button>
           </li>

@@ -13,6 +13,7 @@ import {
   writeMeeting,
   writePhase,
 } from '@lyvek/core';
+import { asPin } from '@lyvek/core';
 import type { Phase, RangePoint } from '@lyvek/core';
 import type { Bar } from '../model/bars.ts';
 import type { Side } from '../model/moves.ts';
@@ -53,9 +54,9 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
     return (
       <div className="point-editor">
         <label className="point-row">
-          <span>{motion.driver.kind === 'pin' ? 'of the hold' : 'of the page'}</span>
+          <span>{asPin(motion.driver) ? 'of the hold' : 'of the page'}</span>
           <CssField
-            label={motion.driver.kind === 'pin' ? 'Share of the hold' : 'Share of the page'}
+            label={asPin(motion.driver) ? 'Share of the hold' : 'Share of the page'}
             property="length"
             value={css}
             onPut={(v) => onPut(/^-?[\d.]+$/.test(v) ? `${v}%` : v)}

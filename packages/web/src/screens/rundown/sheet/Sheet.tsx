@@ -1,5 +1,5 @@
 /** The motion sheet: passage diagram, a readable sentence with inline controls, value curves, and what was found. */
-import { isTimed } from '@lyvek/core';
+import { isEndless, isTimed, refersTo } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { withoutMotions } from '../../../data/take-session.ts';
@@ -24,9 +24,7 @@ export function Sheet() {
   const pin = document.pins.find((p) => p.id === (cue ? cue.pin : selection[0]));
   if (pin) return <PinSheet pin={pin} />;
   const timed = document.motions.find((m) => m.id === selection[0] && isTimed(m.driver));
-  const gate = document.gates.find(
-    (g) => g.id === selection[0] || (timed?.driver.kind === 'gate' && timed.driver.gate === g.id),
-  );
+  const gate = document.gates.find((g) => g.id === selection[0] || (timed && refersTo(timed.driver, g.id)));
   if (gate || timed) return <TimedSheet gate={gate ?? null} part={timed ?? null} />;
   if (!bar) {
     const lost = unplaced.find((u) => u.motion.id === selection[0]);
@@ -36,7 +34,7 @@ export function Sheet() {
       <NothingSelected count={document.motions.length} placed={document.motions.length - unplaced.length} />
     );
   }
-  if (bar.motion.driver.kind === 'belt') return <BeltSheet bar={bar} />;
+  if (isEndless(bar.motion.driver)) return <BeltSheet bar={bar} />;
   return (
     <section className="sheet" aria-label={`Motion ${bar.motion.name}`}>
       <SheetHead motion={bar.motion} />

@@ -1,7 +1,7 @@
 /** The sheet of a gate, or of what plays at page load: its sentence, its parts on a time ruler, the values of the chosen part. */
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
-import { matchesOf, timesOf } from '@lyvek/core';
+import { isAtLoad, matchesOf, refersTo, timesOf } from '@lyvek/core';
 import type { Gate, Motion } from '@lyvek/core';
 import { withGate, withMotion, withoutMotions } from '../../../data/take-session.ts';
 import { GateSign } from '../../../parts/glyphs.tsx';
@@ -26,10 +26,7 @@ export function TimedSheet({ gate, part }: { gate: Gate | null; part: Motion | n
   const { link } = useOpenedPage();
   const { document, layout } = useRundown();
   const parts = useMemo(
-    () =>
-      document.motions.filter((m) =>
-        gate ? m.driver.kind === 'gate' && m.driver.gate === gate.id : m.driver.kind === 'load',
-      ),
+    () => document.motions.filter((m) => (gate ? refersTo(m.driver, gate.id) : isAtLoad(m.driver))),
     [document, gate],
   );
   const times = timesOf(document.motions);

@@ -1,0 +1,121 @@
+/**
+ * Drivers: what a motion's progress comes from. One file a kind, and one line here; what is asked of all of them goes through the
+ * functions below.
+ */
+import { z } from 'zod';
+import type { HeldLayout, Layout } from '../page/index.ts';
+import { isMeeting } from '../timeline/index.ts';
+import type { Placed, Range, RangePoint, Unplaced } from '../timeline/index.ts';
+import { belt } from './belt.ts';
+import type { BeltDriver } from './belt.ts';
+import { gate } from './gate.ts';
+import type { GateDriver } from './gate.ts';
+import type { DriverKind, Reference } from './kind.ts';
+import { load } from './load.ts';
+import type { LoadDriver } from './load.ts';
+import { page } from './page.ts';
+import type { PageDriver } from './page.ts';
+import { passage } from './passage.ts';
+import type { PassageDriver } from './passage.ts';
+import { pin } from './pin.ts';
+import type { PinDriver } from './pin.ts';
+
+const DRIVERS = { page, passage, pin, gate, load, belt } as const;
+
+export type { BeltDriver, GateDriver, LoadDriver, PageDriver, PassageDriver, PinDriver, Reference };
+/** Drivers whose progress is a place on a scroll axis. */
+export type ScrubbedDriver = PageDriver | PassageDriver | PinDriver;
+/** Starts timed parts when its line is passed, or as soon as the page is there. */
+export type TimedDriver = GateDriver | LoadDriver;
+export type Driver = ScrubbedDriver | TimedDriver | BeltDriver;
+
+export { scrollerOf } from './page.ts';
+export { subjectOf } from './passage.ts';
+
+export const DriverSchema = z.discriminatedUnion('kind', [
+  page.schema,
+  passage.schema,
+  pin.schema,
+  gate.schema,
+  load.schema,
+  belt.schema,
+]);
+
+const kindOf = (driver: Driver): DriverKind<Driver> => DRIVERS[driver.kind] as DriverKind<Driver>;
+
+export const isTimed = (driver: Driver): driver is TimedDriver => kindOf(driver).progress === 'timed';
+
+/** Whether the scroll offset alone says how far it is. */
+export const isScrubbed = (driver: Driver): driver is ScrubbedDriver =>
+  kindOf(driver).progress === 'scrubbed';
+
+/** Whether it runs all the time, without a beginning or an end. */
+export const isEndless = (driver: Driver): driver is BeltDriver => kindOf(driver).progress === 'endless';
+
+/** Whether it begins when a line is passed. */
+export const isTriggered = (driver: Driver): driver is GateDriver => kindOf(driver).css.needs === 'triggers';
+
+/** Whether it begins as soon as the page is there. */
+export const isAtLoad = (driver: Driver): driver is LoadDriver => isTimed(driver) && !isTriggered(driver);
+
+/** Whether readers who ask for reduced motion can get it at all. */
+export const playsReduced = (driver: Driver): boolean => kindOf(driver).playsReduced;
+
+/** A driver of one kind, with its fields; null of any other kind. For what is about that kind alone. */
+export const asPage = (driver: Driver): PageDriver | null => (driver.kind === 'page' ? driver : null);
+export const asPassage = (driver: Driver): PassageDriver | null =>
+  driver.kind === 'passage' ? driver : null;
+export const asPin = (driver: Driver): PinDriver | null => (driver.kind === 'pin' ? driver : null);
+
+/** What the points of a range are on a driver. */
+export const pointKindOf = (driver: Driver): DriverKind<Driver>['points'] => kindOf(driver).points;
+
+/** Resolves a motion's range for one target element; of what runs without a range, where it can be seen. Anything that cannot be placed says why. */
+export const placeRange = (
+  driver: Driver,
+  range: Range,
+  target: number,
+  layout: Layout | HeldLayout,
+): Placed | Unplaced => kindOf(driver).place(driver, range, target, layout);
+
+/** Whether a range point means something on a driver. */
+export const knowsPoint = (driver: Driver, point: RangePoint): boolean =>
+  pointKindOf(driver) === 'phases' || (!isMeeting(point) && !/^[a-z]/.test(point));
+
+/** The range from the beginning of a driver to its end. */
+export const wholeRange = (driver: Driver): { start: string; end: string } =>
+  pointKindOf(driver) === 'phases' ? { start: 'cover 0%', end: 'cover 100%' } : { start: '0%', end: '100%' };
+
+/** Selectors that a layout has to know for a driver. */
+export const driverSelectors = (driver: Driver): string[] => kindOf(driver).selectors(driver);
+export const withDriverSelectors = (driver: Driver, rename: (selector: string) => string): Driver =>
+  kindOf(driver).withSelectors(driver, rename);
+
+/** What of the document a driver points at. */
+export const driverReferences = (driver: Driver): Reference[] => kindOf(driver).references(driver);
+export const withDriverReferences = (driver: Driver, rename: (id: string) => string): Driver =>
+  kindOf(driver).withReferences(driver, rename);
+/** Whether a driver points at the pin or trigger with this id. */
+export const refersTo = (driver: Driver, id: string): boolean =>
+  driverReferences(driver).some((r) => r.id === id);
+
+/** Of two motions with the same key a range point means the same offset to both; null: of no other one. */
+export function measureKey(driver: Driver, target: string): string | null {
+  const key = kindOf(driver).measureKey(driver, target);
+  return key === null ? null : `${driver.kind} ${key}`;
+}
+
+/** Where the cues are that ends may hang on: a pin, null for the whole page, undefined for nowhere. */
+export const cuesAt = (driver: Driver): string | null | undefined => kindOf(driver).cuesAt(driver);
+
+/** Timed motions with the same key can wait for each other; null: it is not timed. */
+export const stageKey = (driver: Driver): string | null => kindOf(driver).stageKey(driver);
+
+/** What a preset says of a driver. */
+export const driverContent = (driver: Driver): unknown => kindOf(driver).content(driver);
+/** `own`, with what a preset says of a driver of the same kind; `own` where the kinds differ. */
+export const withDriverContent = (own: Driver, preset: Driver): Driver =>
+  own.kind === preset.kind ? kindOf(own).withContent(own, preset) : own;
+
+/** What of CSS plays a driver, and why. */
+export const driverCss = (driver: Driver): DriverKind<Driver>['css'] => kindOf(driver).css;

@@ -1,0 +1,18 @@
+/** Page load: timed parts that play as soon as the page is there. */
+import { z } from 'zod';
+import { PLAIN } from './kind.ts';
+import type { DriverKind } from './kind.ts';
+
+export interface LoadDriver {
+  kind: 'load';
+}
+
+export const load = {
+  ...PLAIN,
+  schema: z.strictObject({ kind: z.literal('load') }),
+  progress: 'timed',
+  points: 'none',
+  css: { needs: 'animations', why: 'It plays in time, as soon as the page is there.' },
+  place: () => ({ reason: 'it plays in time' }),
+  stageKey: () => 'load',
+} satisfies DriverKind<LoadDriver>;

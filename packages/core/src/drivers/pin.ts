@@ -1,0 +1,38 @@
+/** The stretch of scroll over which a pin holds its stage. */
+import { z } from 'zod';
+import type { HeldLayout, Layout } from '../page/index.ts';
+import { onExtent } from './extent.ts';
+import { PLAIN } from './kind.ts';
+import type { DriverKind } from './kind.ts';
+import { id } from './parts.ts';
+
+export interface PinDriver {
+  kind: 'pin';
+  pin: string;
+}
+
+export const pin = {
+  ...PLAIN,
+  schema: z.strictObject({ kind: z.literal('pin'), pin: id }),
+  progress: 'scrubbed',
+  points: 'extent',
+  playsReduced: false,
+  css: {
+    needs: 'scroll timelines',
+    why: 'The stretch for which a pin holds is a view timeline of its stage.',
+  },
+  place(driver, range, _target, layout) {
+    const hold = 'holds' in layout ? layout.holds.find((h) => h.id === driver.pin) : undefined;
+    if (!hold) return { reason: whyNotHeld(driver.pin, layout) };
+    return onExtent(hold.scroller, 'block', { start: hold.start, end: hold.end }, range, layout);
+  },
+  references: (driver) => [{ list: 'pins', id: driver.pin }],
+  withReferences: (driver, rename) => ({ ...driver, pin: rename(driver.pin) }),
+  measureKey: (driver) => driver.pin,
+  cuesAt: (driver) => driver.pin,
+} satisfies DriverKind<PinDriver>;
+
+function whyNotHeld(of: string, layout: Layout | HeldLayout): string {
+  const loose = 'loose' in layout ? layout.loose.find((l) => l.id === of) : undefined;
+  return loose ? `its pin does not hold: ${loose.reason}` : 'its pin is switched off';
+}
