@@ -1,6 +1,6 @@
 /**
- * npm test: prepares a fresh clone, then type check, lint, import rules, Jest, and Playwright against a server and a database of
- * its own. Ends with “N passed, N failed”. Node built-ins only.
+ * npm test: prepares a fresh clone, then type check, lint, formatting, import rules, sizes, Jest, and Playwright against a server and a
+ * database of its own. Ends with “N passed, N failed”. Names of steps run only those, paths only those tests. Node built-ins only.
  */
 import { readFileSync, rmSync } from 'node:fs';
 import { ensureBuilt } from './setup/build.mjs';
@@ -8,11 +8,15 @@ import { checkNode, ensureChromium, ensurePackages, ensurePostgres } from './set
 import { inRoot } from './setup/paths.mjs';
 import { endRunning, run } from './setup/processes.mjs';
 import { say } from './setup/say.mjs';
+import { sizes, workbenchSize } from './setup/sizes.mjs';
 import { startStack } from './setup/stack.mjs';
 
 const full = process.argv.includes('--full');
 const faults = process.argv.includes('--faults');
-const only = process.argv.slice(2).filter((a) => !a.startsWith('--'));
+const named = process.argv.slice(2).filter((a) => !a.startsWith('--'));
+/** Tests to run, instead of all. */
+const files = named.filter((a) => /[./]/.test(a));
+const only = named.filter((a) => !files.includes(a));
 const wants = (name) => only.length === 0 || only.includes(name);
 let stack = null;
 for (const signal of ['SIGINT', 'SIGTERM'])
@@ -80,6 +84,14 @@ await step('rooms', async () =>
     ),
   ),
 );
+await step('format', async () =>
+  asOne(await bin('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')),
+);
+await step('sizes', async () => {
+  const { rows, wrong } = await sizes();
+  for (const row of [...rows, ...wrong]) say(row);
+  return { passed: rows.length, failed: wrong.length };
+});
 await step('jest', async () => {
   const file = inRoot('.cache', 'jest.json');
   rmSync(file, { force: true });
@@ -91,6 +103,7 @@ await step('jest', async () => {
       inRoot('node_modules/jest/bin/jest.js'),
       '--json',
       `--outputFile=${file}`,
+      ...files,
     ],
     {
       cwd: inRoot(),
@@ -105,11 +118,14 @@ await step('jest', async () => {
 await step('browser', async () => {
   const bins = await ensurePostgres();
   await ensureBuilt();
+  say(workbenchSize());
   stack = await startStack({ bin: bins, dir: inRoot('.data', 'test') });
   const file = inRoot('.cache', 'playwright.json');
   rmSync(file, { force: true });
   // One after the other: some of them kill the server that the others ask.
-  const chosen = faults ? [...FAULTS, '--no-deps', '--workers=1'] : [];
+  const chosen = faults
+    ? [...FAULTS, '--no-deps', '--workers=1']
+    : [...files, ...(files.length ? ['--no-deps'] : [])];
   await run(process.execPath, [inRoot('node_modules/@playwright/test/cli.js'), 'test', ...chosen], {
     cwd: inRoot(),
     env: {

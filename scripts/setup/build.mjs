@@ -101,6 +101,12 @@ export const inPageBundle = (outfile) => ({
   entryPoints: [inRoot('packages/probe/src/in-page.ts')],
 });
 
+/** The same, to see everything that moves on a reader’s way. */
+export const journeyBundle = (outfile) => ({
+  ...probeBundle(outfile),
+  entryPoints: [inRoot('packages/probe/src/in-page-journey.ts')],
+});
+
 /** One file per command, so that each starts fast. Libraries are inlined but for the browser’s driver, which only some commands need. */
 export const cliBundle = (outdir) => ({
   entryPoints: [inRoot('packages/cli/src/main.ts')],
@@ -130,6 +136,7 @@ export async function buildCli() {
 export async function buildProbe() {
   const build = await builder();
   await build(inPageBundle(inRoot('dist/in-page.js')));
+  await build(journeyBundle(inRoot('dist/journey.js')));
   await build(liveBundle(inRoot('dist/live.js')));
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
@@ -150,6 +157,7 @@ const MADE = [
   'probe.js',
   'live.js',
   'in-page.js',
+  'journey.js',
   'runtime.js',
   'older.js',
   'cli/main.js',

@@ -45,8 +45,7 @@ export async function provedImport(page: InputPage): Promise<ProvedImport['proof
     const bytes = page.files.bytesAt(path);
     return bytes ? [{ path, bytes }] : [];
   });
-  const inPage = () => new TextDecoder().decode(built('in-page.js'));
-  const proving = new Proving(here, alone, inPage);
+  const proving = new Proving(here, alone, (file) => new TextDecoder().decode(built(file)));
   return (await proving.import({ entry: page.files.entry, files }, new AbortController().signal)).proof;
 }
 

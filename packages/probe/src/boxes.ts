@@ -3,6 +3,7 @@
  * so elements below a transform, and sticky ones, are read from the browser's own view timelines.
  */
 import type { Box, Sticky } from '@lyvek/core';
+import { isTransformed } from './containers.ts';
 import type { Containers } from './containers.ts';
 
 declare class ViewTimeline {
@@ -13,6 +14,9 @@ declare class ViewTimeline {
 
 /** Creating view timelines grows quadratically with those alive. */
 const MOST_TIMELINES = 700;
+
+const isSticky = (s: CSSStyleDeclaration): boolean =>
+  s.position === 'sticky' && (s.top !== 'auto' || s.bottom !== 'auto');
 
 export class Boxes {
   readonly notes: string[] = [];
@@ -36,8 +40,7 @@ export class Boxes {
   private measure(e: Element): { box: Box; sticky: Sticky | null } {
     const style = getComputedStyle(e);
     const plain = this.rectangle(e);
-    if (style.position === 'sticky' && (style.top !== 'auto' || style.bottom !== 'auto'))
-      return this.sticky(e, style, plain);
+    if (isSticky(style)) return this.sticky(e, style, plain);
     const carrier = this.stickyAncestor(e);
     if (carrier) {
       const held = this.of(carrier);
@@ -70,9 +73,8 @@ export class Boxes {
   private isMoved(e: Element): boolean {
     const cached = this.moved.get(e);
     if (cached !== undefined) return cached;
-    const s = getComputedStyle(e);
-    const own = s.transform !== 'none' || s.translate !== 'none' || s.rotate !== 'none' || s.scale !== 'none';
-    const is = own || (e.parentElement !== null && this.isMoved(e.parentElement));
+    const is =
+      isTransformed(getComputedStyle(e)) || (e.parentElement !== null && this.isMoved(e.parentElement));
     this.moved.set(e, is);
     return is;
   }
@@ -112,7 +114,7 @@ export class Boxes {
   private stickyAncestor(e: Element): Element | null {
     for (let p = e.parentElement; p; p = p.parentElement) {
       const s = getComputedStyle(p);
-      if (s.position === 'sticky' && (s.top !== 'auto' || s.bottom !== 'auto')) return p;
+      if (isSticky(s)) return p;
       if (s.position === 'fixed') return null;
     }
     return null;
@@ -123,12 +125,12 @@ export class Boxes {
     const port = this.port(e);
     const span = this.span(e, 'block');
     const byStart = style.top !== 'auto';
-    const inset = Number.parseFloat(byStart ? style.top : style.bottom) || 0;
+    const inset = parseFloat(byStart ? style.top : style.bottom) || 0;
     if (!span || !e.parentElement) return { box: plain, sticky: null };
     const y = byStart ? span.start + port.height : span.end - plain.height;
     const parent = this.of(e.parentElement).box;
     const frame = getComputedStyle(e.parentElement);
-    const px = (v: string) => Number.parseFloat(v) || 0;
+    const px = (v: string) => parseFloat(v) || 0;
     const box = { ...plain, y };
     if (byStart) {
       const bottom =

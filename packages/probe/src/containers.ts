@@ -1,4 +1,14 @@
 /** Containing blocks and scroll containers, along the chain that the browser scrolls by. */
+
+/** By a transform of any kind. */
+export const isTransformed = (s: CSSStyleDeclaration): boolean =>
+  [s.transform, s.translate, s.rotate, s.scale].some((value) => value !== 'none');
+
+function hides(e: Element): boolean {
+  const { overflowX, overflowY } = getComputedStyle(e);
+  return [overflowX, overflowY].some((o) => o !== 'visible' && o !== 'clip');
+}
+
 export class Containers {
   /** scroll containers in the order of discovery; null is the page itself */
   readonly list: (Element | null)[] = [null];
@@ -48,10 +58,7 @@ export class Containers {
 
   containsFixed(style: CSSStyleDeclaration): boolean {
     return (
-      style.transform !== 'none' ||
-      style.translate !== 'none' ||
-      style.rotate !== 'none' ||
-      style.scale !== 'none' ||
+      isTransformed(style) ||
       style.perspective !== 'none' ||
       style.filter !== 'none' ||
       /paint|layout|strict|content/.test(style.contain) ||
@@ -61,11 +68,6 @@ export class Containers {
 
   /** overflow: clip does not make a scroll container; body's overflow goes to the viewport while html has none. */
   private scrolls(e: Element): boolean {
-    const style = getComputedStyle(e);
-    const hides = [style.overflowX, style.overflowY].some((o) => o !== 'visible' && o !== 'clip');
-    if (!hides) return false;
-    if (e !== document.body) return true;
-    const root = getComputedStyle(document.documentElement);
-    return [root.overflowX, root.overflowY].some((o) => o !== 'visible' && o !== 'clip');
+    return hides(e) && (e !== document.body || hides(document.documentElement));
   }
 }

@@ -1,5 +1,4 @@
 /** The probe’s eyes alone, for a browser that the lab drives: no port, no listening. */
-import { journey, moving, placesFor } from './journey.ts';
 import { look } from './look.ts';
 import { measure } from './measure.ts';
 import { readPageRules } from './page-rules.ts';
@@ -13,9 +12,6 @@ const lyvek = {
   patch: (wanted: HtmlPatch) => patch.apply(wanted),
   measure: (selectors: string[]) => measure(selectors, patch).layout,
   look,
-  moving,
-  placesFor,
-  journey,
 };
 export type InPage = typeof lyvek;
 (globalThis as unknown as { lyvekInPage: InPage }).lyvekInPage = lyvek;

@@ -11,13 +11,12 @@ const { code, origins } = LYVEK_PAIRING;
 const mark = '__lyvekPaired';
 const here = window as unknown as Record<string, unknown>;
 
-const isWelcome = (data: unknown): data is Welcome =>
-  typeof data === 'object' &&
-  data !== null &&
-  (data as Welcome).lyvek === PAIRING &&
-  (data as Welcome).is === 'welcome' &&
-  isNonce((data as Welcome).nonce) &&
-  typeof (data as Welcome).proof === 'string';
+function isWelcome(data: unknown): data is Welcome {
+  const said = data as Partial<Welcome> | null;
+  return (
+    said?.lyvek === PAIRING && said.is === 'welcome' && isNonce(said.nonce) && typeof said.proof === 'string'
+  );
+}
 
 async function pair(): Promise<void> {
   const nonce = freshNonce();

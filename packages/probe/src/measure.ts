@@ -11,22 +11,8 @@ import { sectionsOf } from './sections.ts';
 const MOST_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
 const SMALLEST = 8;
-const IGNORED = new Set([
-  'SCRIPT',
-  'STYLE',
-  'LINK',
-  'META',
-  'TITLE',
-  'BR',
-  'WBR',
-  'TEMPLATE',
-  'NOSCRIPT',
-  'OPTION',
-  'SOURCE',
-  'TRACK',
-  'HEAD',
-]);
-const MEDIA = new Set(['IMG', 'VIDEO', 'CANVAS', 'PICTURE', 'svg', 'IFRAME', 'OBJECT']);
+const IGNORED = /^(SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD)$/;
+const MEDIA = /^(IMG|VIDEO|CANVAS|PICTURE|svg|IFRAME|OBJECT)$/;
 
 export interface Measured {
   layout: Layout;
@@ -48,7 +34,7 @@ function isLarge(e: Element): boolean {
 function* worthMeasuring(root: Element): Generator<Element> {
   const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT, (node) => {
     const e = node as Element;
-    if (IGNORED.has(e.tagName)) return NodeFilter.FILTER_REJECT;
+    if (IGNORED.test(e.tagName)) return NodeFilter.FILTER_REJECT;
     return e.parentElement instanceof SVGElement ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT;
   });
   for (let n = walker.nextNode(); n; n = walker.nextNode()) {
@@ -103,7 +89,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       page: {
         width: doc.scrollWidth,
         height: doc.scrollHeight,
-        rem: Number.parseFloat(getComputedStyle(document.documentElement).fontSize) || 16,
+        rem: parseFloat(getComputedStyle(document.documentElement).fontSize) || 16,
         ...(hidesInline() ? { hidesInline: true } : {}),
       },
       scrollers: containers.list.slice(0, 400).map((c) => scrollerFacts(c, naming)),
@@ -177,7 +163,7 @@ function factsOf(
     ...(containers.containsFixed(style) ? { contains: true } : {}),
     ...(isEstimated(e) ? { estimated: true } : {}),
     ...(base ? { base } : {}),
-    fontSize: Number.parseFloat(style.fontSize) || 16,
+    fontSize: parseFloat(style.fontSize) || 16,
     ...contentOf(e, style),
     ...(container ? { container } : {}),
     ...(e instanceof HTMLElement && e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0
@@ -185,14 +171,14 @@ function factsOf(
       : {}),
     ...(hex(tint) ? { tint: hex(tint)! } : {}),
     ...(e.matches(FOCUSABLE) ? { focus: true } : {}),
-    kind: MEDIA.has(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
+    kind: MEDIA.test(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
   };
 }
 
 /** The content box, where padding or borders make it smaller. */
 function contentOf(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, 'content'> {
   const px = (...names: string[]) =>
-    names.reduce((sum, n) => sum + (Number.parseFloat(style.getPropertyValue(n)) || 0), 0);
+    names.reduce((sum, n) => sum + (parseFloat(style.getPropertyValue(n)) || 0), 0);
   const across = px('padding-left', 'padding-right', 'border-left-width', 'border-right-width');
   const down = px('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width');
   if ((across === 0 && down === 0) || !(e instanceof HTMLElement)) return {};

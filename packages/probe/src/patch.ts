@@ -121,7 +121,7 @@ export class Patch {
     const out: Pins = [];
     for (const { id, track, stage } of this.tracks) {
       const element = indexOf.get(stage);
-      const length = (pseudo: string) => Number.parseFloat(getComputedStyle(track, pseudo).height);
+      const length = (pseudo: string) => parseFloat(getComputedStyle(track, pseudo).height);
       const [after, before] = [length('::after'), length('::before')];
       if (element === undefined) continue;
       if (after > 0) out.push({ id, element, by: 'top', distance: after });

@@ -109,7 +109,7 @@ export function playFollowed(root: Document | Element, plan: Plan['follow'], clo
             : source.scrollHeight - source.clientHeight;
         const span = (t.timeline.endOffset?.value ?? max) - from;
         const at = (t.gauge.startTime as unknown as { value: number } | null)?.value ?? 0;
-        const share = Number.parseFloat(String(t.gauge.effect!.getComputedTiming().duration));
+        const share = parseFloat(String(t.gauge.effect!.getComputedTiming().duration));
         t.start = from + (at / 100) * span;
         t.end = t.start + (share / 100) * span;
         t.side = 2;

@@ -27,9 +27,9 @@ export function playSignals(
     const news: { element: Element; detail: SignalDetail }[] = [];
     for (const { property, selector } of plan)
       for (const element of root.querySelectorAll(selector)) {
-        const value = Number.parseFloat(getComputedStyle(element).getPropertyValue(property));
+        const value = parseFloat(getComputedStyle(element).getPropertyValue(property));
         const known = told.get(element) ?? told.set(element, new Map()).get(element)!;
-        if (Number.isNaN(value) || known.get(property) === value) continue;
+        if (isNaN(value) || known.get(property) === value) continue;
         known.set(property, value);
         news.push({ element, detail: { name: property.replace(/^--/, ''), value } });
       }

@@ -20,7 +20,7 @@ export function copiesFor(period: number, before: number, after: number): { lead
 }
 
 const sizeOf = (strip: Element, axis: 'block' | 'inline') =>
-  Number.parseFloat(getComputedStyle(strip)[axis === 'inline' ? 'width' : 'height']);
+  parseFloat(getComputedStyle(strip)[axis === 'inline' ? 'width' : 'height']);
 
 const middle = (e: Element) => {
   const { left, top, width, height } = e.getBoundingClientRect();

@@ -47,7 +47,7 @@ function scrollTo(strip: Element, target: Element): void {
     const from = timeline.startOffset.value;
     const whole = timeline.endOffset.value - from;
     const start = from + (((a.startTime as unknown as { value: number } | null)?.value ?? 0) / 100) * whole;
-    const length = (Number.parseFloat(String(effect.getComputedTiming().duration)) / 100) * whole;
+    const length = (parseFloat(String(effect.getComputedTiming().duration)) / 100) * whole;
     // Where it lies in the strip does not change while both move together.
     const box = strip.getBoundingClientRect();
     const way = box.width - frame.width;

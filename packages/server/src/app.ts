@@ -125,7 +125,7 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
       pool,
       addresses.ports,
       importer,
-      new Proving(importer, lab, () => built('in-page.js').toString('utf8')),
+      new Proving(importer, lab, (file) => built(file).toString('utf8')),
     ),
     takeRoutes(pool),
     presetRoutes(pool),

@@ -98,19 +98,19 @@ function geometryOf(subject: Element, axis: 'block' | 'inline', insets: [Linear,
       const css = getComputedStyle(sticky);
       const lost = (side: 'Top' | 'Bottom') =>
         [room[`border${side}Width`], room[`padding${side}`], css[`margin${side}`]].reduce(
-          (sum, width) => sum + (Number.parseFloat(width) || 0),
+          (sum, width) => sum + (parseFloat(width) || 0),
           0,
         );
       carried =
         top !== 'auto'
           ? {
               edge: 'start',
-              at: own.y - Number.parseFloat(top),
+              at: own.y - parseFloat(top),
               travel: Math.max(0, holder.y + holder.height - lost('Bottom') - own.y - own.height),
             }
           : {
               edge: 'end',
-              at: own.y + own.height - port + Number.parseFloat(bottom),
+              at: own.y + own.height - port + parseFloat(bottom),
               travel: Math.max(0, own.y - holder.y - lost('Top')),
             };
     }
@@ -174,7 +174,7 @@ export function rangeOf(
     const track = document.querySelector(on.track);
     if (!(track instanceof HTMLElement)) return null;
     const spacer =
-      Number.parseFloat(getComputedStyle(track, on.by === 'top' ? '::after' : '::before').height) || 0;
+      parseFloat(getComputedStyle(track, on.by === 'top' ? '::after' : '::before').height) || 0;
     const scroller = scrollerOf(track);
     const at = placeOf(track, scroller);
     const start =

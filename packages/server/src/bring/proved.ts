@@ -48,7 +48,8 @@ export class Proving {
   constructor(
     private readonly importer: ImportReader,
     private readonly turn: Pick<LabTurn, 'run'>,
-    private readonly inPage: () => string,
+    /** source of a built script */
+    private readonly script: (file: 'in-page.js' | 'journey.js') => string,
   ) {}
 
   /** What the page moves by its own CSS, as far as Lyvek plays it in the same way. */
@@ -106,17 +107,24 @@ export class Proving {
     const texts = await this.importer.run('without', { ...page, taken: document.taken }, signal);
     const bare = new Map([...before, ...texts.map(([path, text]) => [path, Buffer.from(text)] as const)]);
     const situations = situationsFor(queries);
-    const inPage = this.inPage();
     const sizes = [...new Map(situations.map(({ viewport: v }) => [`${v.width} ${v.height}`, v])).values()];
     return withBrowser(
       async (open) => {
         const [old, layouts] = await Promise.all([
           open(filesInMemory(entry, before), situations[0]!),
-          layoutTexts(open, filesInMemory(entry, bare), sizes, selectorsOf(document), inPage),
+          layoutTexts(
+            open,
+            filesInMemory(entry, bare),
+            sizes,
+            selectorsOf(document),
+            this.script('in-page.js'),
+          ),
         ]);
         const written = await this.importer.run('handOff', { ...page, document, layouts }, signal);
         const after = await open(filesInMemory(entry, new Map([...before, ...written])), situations[0]!);
-        return comparePages({ before: old, after, motions: movedBy(document), situations, inPage }, signal);
+        const motions = movedBy(document);
+        const journey = this.script('journey.js');
+        return comparePages({ before: old, after, motions, situations, journey }, signal);
       },
       signal,
       true,

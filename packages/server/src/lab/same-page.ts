@@ -46,13 +46,13 @@ interface Compared {
   after: OpenedPage;
   motions: readonly MovedBy[];
   situations: readonly Situation[];
-  /** source of the built script that looks */
-  inPage: string;
+  /** source of the built script that goes over a page */
+  journey: string;
 }
 
 /** Both are opened in the first situation. What a page shows differently from one opening to the next says nothing about another page. */
 export async function comparePages(
-  { before: old, after: fresh, motions, situations, inPage }: Compared,
+  { before: old, after: fresh, motions, situations, journey }: Compared,
   signal?: AbortSignal,
 ): Promise<ComparedPages> {
   const out: ComparedPages = { situations: 0, parts: 0, of: 0, values: 0, differences: [] };
@@ -60,7 +60,7 @@ export async function comparePages(
     signal?.throwIfAborted();
     const shown = async ({ page, again }: OpenedPage, anew: boolean) => {
       if (anew) await again(situation);
-      await page.evaluate(inPage);
+      await page.evaluate(journey);
       return MovingShape.parse(JSON.parse(await askText(page, 'moving', motions)));
     };
     const found = await Promise.all([shown(old, i > 0), shown(fresh, i > 0)]);
