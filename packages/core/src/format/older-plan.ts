@@ -2,7 +2,8 @@
  * Everything as data, for browsers without scroll timelines: there a script drives paused Web Animations. Nothing is interpolated by us, and
  * nothing of CSS is parsed there: range points are numbers here already.
  */
-import { isEndless, isTimed } from '../drivers/index.ts';
+import { isAtLoad, isEndless, isTimed } from '../drivers/index.ts';
+import type { Driver } from '../drivers/index.ts';
 import { isMeeting, parseMeeting, parsePhasePoint, staggerSteps, stepPx } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { matchesOf, parseLength } from '../page/index.ts';
@@ -100,39 +101,41 @@ function pointOf(p: RangePoint, side: 'start' | 'end'): OlderPoint | null {
   return parsed.ok && at ? [parsed.value.phase ?? 'cover', ...at] : null;
 }
 
-function onOf(
-  m: Motion,
-  d: MotionDocument,
-  pins: ReadonlyMap<string, { pin: Pin; track: string }>,
-  layout: HeldLayout,
-): OlderMotion['on'] | null {
-  const { driver } = m;
-  const named = (selector: string) => writtenSelector(selector, layout);
-  switch (driver.kind) {
-    case 'page':
-      return { kind: 'page', scroller: driver.scroller ? named(driver.scroller) : null, axis: driver.axis };
-    case 'passage': {
-      const insets = driver.insets.map(lengthOf);
-      if (insets.some((i) => i === null)) return null;
-      const subject = driver.subject === 'self' ? null : named(driver.subject);
-      return { kind: 'passage', subject, axis: driver.axis, insets: insets as [Linear, Linear] };
-    }
-    case 'pin': {
-      const known = pins.get(driver.pin);
-      const inset = known && lengthOf(known.pin.hold.inset);
-      if (!known?.pin.on || !inset) return null;
-      return { kind: 'pin', track: known.track, by: known.pin.hold.by, inset };
-    }
-    case 'gate': {
-      const gate = d.gates.filter((g) => g.on).findIndex((g) => g.id === driver.gate);
-      return gate < 0 ? null : { kind: 'gate', gate };
-    }
-    case 'load':
-      return { kind: 'load' };
-    case 'belt':
-      return null;
-  }
+interface Context {
+  document: MotionDocument;
+  pins: ReadonlyMap<string, { pin: Pin; track: string }>;
+  layout: HeldLayout;
 }
+type On = OlderMotion['on'] | null;
+type Said = { [K in Driver['kind']]: (driver: Extract<Driver, { kind: K }>, c: Context) => On };
+
+/** What each kind of driver is as data; null where the script cannot play it. */
+const ON: Said = {
+  page: ({ scroller, axis }, { layout }) => ({
+    kind: 'page',
+    scroller: scroller ? writtenSelector(scroller, layout) : null,
+    axis,
+  }),
+  passage({ subject, axis, insets }, { layout }) {
+    const lengths = insets.map(lengthOf);
+    if (lengths.some((i) => i === null)) return null;
+    const named = subject === 'self' ? null : writtenSelector(subject, layout);
+    return { kind: 'passage', subject: named, axis, insets: lengths as [Linear, Linear] };
+  },
+  pin({ pin }, { pins }) {
+    const known = pins.get(pin);
+    const inset = known && lengthOf(known.pin.hold.inset);
+    if (!known?.pin.on || !inset) return null;
+    return { kind: 'pin', track: known.track, by: known.pin.hold.by, inset };
+  },
+  gate(driver, { document }) {
+    const gate = document.gates.filter((g) => g.on).findIndex((g) => g.id === driver.gate);
+    return gate < 0 ? null : { kind: 'gate', gate };
+  },
+  load: () => ({ kind: 'load' }),
+  belt: () => null,
+};
+const onOf = ({ driver }: Motion, c: Context): On => ON[driver.kind](driver as never, c);
 
 const framesOf = (m: Motion, keeps: (property: string) => boolean): OlderMotion['frames'] =>
   Object.entries(m.keyframes)
@@ -156,7 +159,7 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
   const played = timesOf(d.motions);
   const motions = d.motions.flatMap((m): OlderMotion[] => {
     if (!m.on || isEndless(m.driver)) return [];
-    const on = onOf(m, d, pins, layout);
+    const on = onOf(m, { document: d, pins, layout });
     const range = [pointOf(m.range.start, 'start'), pointOf(m.range.end, 'end')];
     const named = Object.values(m.keyframes).some((l) => l.some((k) => /^[a-z]/.test(k.at)));
     if (!on || named || range.some((p) => p === null)) {
@@ -167,7 +170,7 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
       return [];
     }
     const t = isTimed(m.driver) ? played.get(m.id) : undefined;
-    const parts = m.driver.kind === 'load' ? introParts(m, d, layout) : [{ motion: m, keeps: () => true }];
+    const parts = isAtLoad(m.driver) ? introParts(m, d, layout) : [{ motion: m, keeps: () => true }];
     return parts.map((part) => ({
       selector: writtenSelector(m.targets.selector, layout),
       frames: framesOf(part.motion, part.keeps),

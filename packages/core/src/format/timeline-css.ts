@@ -2,6 +2,7 @@
 import type { HeldLayout } from '../page/index.ts';
 import { geometryOf, matchesOf } from '../page/index.ts';
 import { isScrubbed, subjectOf } from '../drivers/index.ts';
+import type { ScrubbedDriver } from '../drivers/index.ts';
 import { around, isNamedPlace } from '../timeline/index.ts';
 import type { Motion, Pin } from '../motion/index.ts';
 import { rangeCss } from './range-css.ts';
@@ -33,16 +34,29 @@ export interface TimelineCss {
 const hasNamedPlaces = (m: Motion) =>
   Object.values(m.keyframes).some((stops) => stops.some((s) => isNamedPlace(s.at)));
 
-/** Timeline and range of a motion, for all layouts at once. */
-export function timelineOf(
-  motion: Motion,
-  name: string,
-  layouts: readonly HeldLayout[],
-  pins: ReadonlyMap<string, { pin: Pin; name: string }>,
-): TimelineCss {
-  const { driver, range } = motion;
-  if (!isScrubbed(driver)) return { timeline: 'auto', range: 'normal', named: null, notes: [] };
-  if (driver.kind === 'pin') {
+interface Context {
+  motion: Motion;
+  /** `--lv-…`, of a timeline that another element carries */
+  name: string;
+  layouts: readonly HeldLayout[];
+  pins: ReadonlyMap<string, { pin: Pin; name: string }>;
+}
+
+type Written = {
+  [K in ScrubbedDriver['kind']]: (driver: Extract<ScrubbedDriver, { kind: K }>, c: Context) => TimelineCss;
+};
+
+/** How each kind of driver is written. */
+const TIMELINES: Written = {
+  page(driver, { motion, name }) {
+    const range = `${motion.range.start as string} ${motion.range.end as string}`;
+    const { scroller: owner, axis } = driver;
+    if (owner === undefined) return { timeline: `scroll(root ${axis})`, range, named: null, notes: [] };
+    const named: NamedTimeline = { kind: 'scroll', owner, name, axis, insets: '', motion: motion.id };
+    return { timeline: name, range, named, notes: [] };
+  },
+
+  pin(driver, { motion, layouts, pins }) {
     const { pin, name: pinName } = pins.get(driver.pin)!;
     const timeline = `--lv-${pinName}-held`;
     const named: NamedTimeline = {
@@ -53,53 +67,46 @@ export function timelineOf(
       insets: pinInsets(pin).join(' '),
       motion: motion.id,
     };
-    return { timeline, range: pinRange(range, pin, distanceCss(pin, layouts)), named, notes: [] };
-  }
-  const named = { name: `--lv-${name}`, axis: driver.axis, motion: motion.id };
-  if (driver.kind === 'page') {
-    const points = `${range.start as string} ${range.end as string}`;
-    if (driver.scroller === undefined)
-      return { timeline: `scroll(root ${driver.axis})`, range: points, named: null, notes: [] };
-    return {
-      timeline: named.name,
-      range: points,
-      named: { ...named, kind: 'scroll', owner: driver.scroller, insets: '' },
-      notes: [],
-    };
-  }
-  const geometries = layouts.flatMap((layout) =>
-    matchesOf(layout, motion.targets.selector).flatMap((target) => {
-      const subject = subjectOf(driver, target, layout);
-      return subject === undefined ? [] : [geometryOf(layout, subject, driver.axis, driver.insets)];
-    }),
-  );
-  const css = rangeCss(range, driver, geometries, hasNamedPlaces(motion));
-  const notes: WriterNote[] = [];
-  if (css.assumesViewport)
-    notes.push({
-      motion: motion.id,
-      note: 'Its range is exact where the scroller is as high as the viewport.',
-    });
-  const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
-  if (driver.subject === 'self')
-    return { timeline: `view(${driver.axis} ${insets})`, range: css.range, named: null, notes };
-  const matched = matchesOf(layouts[0]!, driver.subject);
-  const nested =
-    matched.length > 1 &&
-    matchesOf(layouts[0]!, motion.targets.selector).every(
-      (t) => around(t, matched, layouts[0]!) !== undefined,
+    return { timeline, range: pinRange(motion.range, pin, distanceCss(pin, layouts)), named, notes: [] };
+  },
+
+  passage(driver, { motion, name, layouts }) {
+    const targets = matchesOf(layouts[0]!, motion.targets.selector);
+    const geometries = layouts.flatMap((layout) =>
+      matchesOf(layout, motion.targets.selector).flatMap((target) => {
+        const subject = subjectOf(driver, target, layout);
+        return subject === undefined ? [] : [geometryOf(layout, subject, driver.axis, driver.insets)];
+      }),
     );
-  if (matched.length > 1 && !nested)
-    notes.push({
-      motion: motion.id,
-      note: `${driver.subject} matches ${matched.length} elements, and not every target stands in one; a named timeline needs exactly one.`,
-    });
-  return {
-    timeline: named.name,
-    range: css.range,
-    named: { ...named, kind: 'view', owner: driver.subject, insets, ...(nested ? { nested } : {}) },
-    notes,
-  };
+    const css = rangeCss(motion.range, driver, geometries, hasNamedPlaces(motion));
+    const notes: WriterNote[] = [];
+    const note = (text: string) => void notes.push({ motion: motion.id, note: text });
+    if (css.assumesViewport) note('Its range is exact where the scroller is as high as the viewport.');
+    const { axis, subject: owner } = driver;
+    const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
+    if (owner === 'self')
+      return { timeline: `view(${axis} ${insets})`, range: css.range, named: null, notes };
+    const matched = matchesOf(layouts[0]!, owner);
+    const nested = matched.length > 1 && targets.every((t) => around(t, matched, layouts[0]!) !== undefined);
+    if (matched.length > 1 && !nested)
+      note(
+        `${owner} matches ${matched.length} elements, and not every target stands in one; a named timeline needs exactly one.`,
+      );
+    const named: NamedTimeline = { kind: 'view', owner, name, axis, insets, motion: motion.id };
+    return { timeline: name, range: css.range, named: nested ? { ...named, nested } : named, notes };
+  },
+};
+
+/** Timeline and range of a motion, for all layouts at once. */
+export function timelineOf(
+  motion: Motion,
+  name: string,
+  layouts: readonly HeldLayout[],
+  pins: ReadonlyMap<string, { pin: Pin; name: string }>,
+): TimelineCss {
+  const { driver } = motion;
+  if (!isScrubbed(driver)) return { timeline: 'auto', range: 'normal', named: null, notes: [] };
+  return TIMELINES[driver.kind](driver as never, { motion, name: `--lv-${name}`, layouts, pins });
 }
 
 /** Timelines that an element other than the target carries. Their names must be visible to the target, so the root scopes them. */
