@@ -1,16 +1,8 @@
 /** Finding motions by what people know of them: name, element, driver, property, what was found. */
 import { driverReferences } from '@lyvek/core';
 import type { Finding, Motion, MotionDocument } from '@lyvek/core';
+import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
 import { effectWords } from './words.ts';
-
-const DRIVERS: Record<Motion['driver']['kind'], string> = {
-  page: 'whole page scroll',
-  passage: 'passage',
-  pin: 'pin pinned hold',
-  gate: 'gate timed',
-  load: 'page load intro timed',
-  belt: 'belt endless',
-};
 
 /** All words must be found. An empty query finds everything. */
 export function finds(query: string, m: Motion, findings: readonly Finding[]): boolean {
@@ -21,7 +13,7 @@ export function finds(query: string, m: Motion, findings: readonly Finding[]): b
     m.name,
     m.targets.selector,
     effectWords(m),
-    DRIVERS[m.driver.kind],
+    DRIVER_WORDS[m.driver.kind].found,
     Object.keys(m.keyframes).join(' '),
     m.follow.kind === 'none' ? '' : `following ${m.follow.kind}`,
     m.stagger ? 'stagger' : '',

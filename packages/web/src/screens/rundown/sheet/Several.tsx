@@ -5,11 +5,11 @@ import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
 import { alignEnds, alignStarts, scaled, spreadEvenly } from '../model/arrange-several.ts';
 import type { Bar } from '../model/bars.ts';
+import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
 import { replaceMotions } from '../model/moves.ts';
 import { useRundown } from '../rundown-context.ts';
 import { MoreActions } from './MoreActions.tsx';
 
-const KINDS: Record<string, string> = { page: 'whole page', passage: 'passages', pin: 'pinned' };
 const ACTS: readonly [string, (bars: readonly Bar[]) => Motion[]][] = [
   ['Align starts', alignStarts],
   ['Align ends', alignEnds],
@@ -22,7 +22,7 @@ export function Several() {
   const { session } = useOpenedPage();
   const { selection, bars, document, solo, setSolo } = useRundown();
   const chosen = bars.filter((b) => selection.includes(b.motion.id));
-  const kinds = new Set(chosen.map((b) => b.motion.driver.kind));
+  const kinds = [...new Set(chosen.map((b) => DRIVER_WORDS[b.motion.driver.kind].several))];
   const start = Math.min(...chosen.map((b) => b.placed.start));
   const end = Math.max(...chosen.map((b) => b.placed.end));
   const on = document.motions.some((m) => selection.includes(m.id) && m.on);
@@ -30,7 +30,7 @@ export function Several() {
     <section className="sheet" aria-label="Selected motions">
       <header className="sheet-head">
         <span className="sheet-name-plain">{selection.length} motions</span>
-        <i>{kinds.size > 1 ? 'mixed drivers' : (KINDS[[...kinds][0] ?? ''] ?? '')}</i>
+        <i>{kinds.length > 1 ? 'mixed drivers' : kinds[0]}</i>
         <span className="grow" />
         <button
           type="button"

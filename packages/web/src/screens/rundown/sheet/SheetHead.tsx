@@ -5,18 +5,10 @@ import type { Motion } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { Chevron, DriverSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
+import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
 import { effectWords } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { MoreActions } from './MoreActions.tsx';
-
-const KINDS = {
-  page: 'whole page',
-  passage: 'passage',
-  pin: 'pinned',
-  gate: 'gate',
-  load: 'page load',
-  belt: 'belt',
-} as const;
 
 export function SheetHead({ motion, children }: { motion: Motion; children?: ReactNode }) {
   const { session } = useOpenedPage();
@@ -26,10 +18,10 @@ export function SheetHead({ motion, children }: { motion: Motion; children?: Rea
     select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
   return (
     <header className="sheet-head">
-      <DriverSign kind={motion.driver.kind} label={KINDS[motion.driver.kind]} />
+      <DriverSign kind={motion.driver.kind} label={DRIVER_WORDS[motion.driver.kind].short} />
       <Name key={motion.id} motion={motion} />
       <i className={`kind-${motion.driver.kind}`}>
-        {effectWords(motion)}, {KINDS[motion.driver.kind]}
+        {effectWords(motion)}, {DRIVER_WORDS[motion.driver.kind].short}
       </i>
       <span className="grow" />
       {children}

@@ -1,4 +1,5 @@
 /** What differs of a motion, a pin or anything else of a take: “scale 1.6 → 1.9”. */
+import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
 import type { Difference, Motion, MotionDocument } from '@lyvek/core';
 import { followFace } from '../../rundown/sheet/FollowWord.tsx';
 import { distanceFace } from '../../rundown/model/pins.ts';
@@ -30,15 +31,6 @@ const faceOf: { [K in Difference['list']]: (x: never) => string } = {
 };
 const face = (list: Difference['list'], x: Row): string => faceOf[list](x as never);
 
-const DRIVERS: Record<Motion['driver']['kind'], string> = {
-  page: 'whole page',
-  passage: 'passage',
-  pin: 'pin',
-  gate: 'gate',
-  load: 'load',
-  belt: 'belt',
-};
-
 /** A way straight up or down says only how far. */
 const short = (css: string) => valueWords(css).replace(/^0 (?=\S+$)/, '');
 
@@ -68,8 +60,8 @@ const MOTION_WORDS: Record<string, (a: Motion, b: Motion) => Change[]> = {
     }),
   driver: (a, b) =>
     a.driver.kind === b.driver.kind
-      ? [{ of: DRIVERS[b.driver.kind], was: '', is: 'another one' }]
-      : [{ of: 'driver', was: DRIVERS[a.driver.kind], is: DRIVERS[b.driver.kind] }],
+      ? [{ of: DRIVER_WORDS[b.driver.kind].noun, was: '', is: 'another one' }]
+      : [{ of: 'driver', was: DRIVER_WORDS[a.driver.kind].noun, is: DRIVER_WORDS[b.driver.kind].noun }],
   easing: (a, b) => [{ of: 'easing', was: a.easing, is: b.easing }],
   follow: (a, b) => [{ of: 'follows', was: followFace(a.follow), is: followFace(b.follow) }],
   time: (a, b) => [
