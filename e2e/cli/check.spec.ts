@@ -57,6 +57,20 @@ test('planted mistakes are found with their lines, and the mended page passes', 
   expect(right.status, right.out).toBe(0);
 });
 
+test('what makes it fail is chosen: errors, unless somebody wants less or more', async () => {
+  const doubtful = page(`@keyframes come { 0% { opacity: 0 } 60% { opacity: 0.8 } 100% { opacity: 1 } }
+.two { animation: come linear both; animation-timeline: view(); animation-range: entry 10% cover 45% }`);
+  const path = file('doubtful.html', doubtful);
+  const plain = await lyvek(['check', path, '--format', 'json']);
+  const severities = (JSON.parse(plain.out) as { findings: { severity: string }[] }).findings.map(
+    (f) => f.severity,
+  );
+  expect([...new Set(severities)]).toEqual(['doubtful']);
+  expect(plain.status).toBe(0);
+  expect((await lyvek(['check', path, '--fail-on', 'warning'])).status).toBe(1);
+  expect((await lyvek(['check', path, '--fail-on', 'often'])).status).toBe(2);
+});
+
 test('findings as SARIF and JUnit are what CI reads', async () => {
   const sarif = JSON.parse((await lyvek(['check', file('wrong.html', WRONG), '--format', 'sarif'])).out) as {
     version: string;

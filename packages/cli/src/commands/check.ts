@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import { Option } from 'commander';
 import { DEFAULT_GESTURE, DEVICES, GESTURES, LimitsSchema, problemsOf } from '@lyvek/core';
-import type { Limits } from '@lyvek/core';
+import type { Limits, Severity } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
 import { atOtherSizes, inTheLab, look, predicted } from '../findings.ts';
 import { readJson, viewportFrom } from '../input.ts';
@@ -20,8 +20,16 @@ interface Options {
   sizes?: boolean;
   lab?: boolean;
   format: keyof typeof REPORTS;
+  failOn: string;
   out: string;
 }
+
+/** Severities that make it fail, by the least of them, in the words of other tools. */
+const FAILING: Record<string, readonly Severity[]> = {
+  error: ['wrong'],
+  warning: ['wrong', 'doubtful'],
+  info: ['wrong', 'doubtful', 'note'],
+};
 
 function limitsFrom(path: string | undefined): Limits {
   const parsed = LimitsSchema.safeParse(path === undefined ? {} : readJson(path));
@@ -53,10 +61,15 @@ export const check = (program: Command): void =>
     .option('--sizes', 'look at other sizes too, 320 to 2560 wide, 480 to 1440 high, and zoomed')
     .option('--lab', 'measure too: Chromium scrolls the finished page three times with a real wheel')
     .addOption(new Option('--format <format>', 'how to print').choices(Object.keys(REPORTS)).default('text'))
+    .addOption(
+      new Option('--fail-on <severity>', 'the least severe finding that makes the exit status 1')
+        .choices(Object.keys(FAILING))
+        .default('error'),
+    )
     .option('--out <file>', 'where to write the findings', '-')
     .addHelpText(
       'after',
-      '\nExit status 1: something was found. 2: there was nothing to check, or the input could not be read.\n\nExample:\n  lyvek check site/index.html --viewport 390x844 --sizes --format junit --out findings.xml',
+      '\nExit status 1: something as severe as --fail-on says was found. 2: there was nothing to check, or the input could not be read.\n\nExample:\n  lyvek check site/index.html --viewport 390x844 --sizes --format junit --out findings.xml',
     )
     .action(async (path: string, o: Options) => {
       const limits = limitsFrom(o.limits);
@@ -82,5 +95,6 @@ export const check = (program: Command): void =>
       }
       if (unread) note(`Not checked: ${left}. “lyvek import” lists them with the reasons.`);
       put(REPORTS[o.format]!(found, subject.layout.viewport), o.out);
-      if (found.length) process.exitCode = 1;
+      const failing = FAILING[o.failOn]!;
+      if (found.some((f) => failing.includes(f.severity))) process.exitCode = 1;
     });
