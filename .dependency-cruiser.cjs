@@ -72,6 +72,7 @@ module.exports = {
     core('value', 'page'),
     core('motion', 'page', 'drivers', 'timeline', 'value'),
     core('feel', 'page'),
+    core('edit', 'page', 'drivers', 'timeline', 'value', 'motion'),
     core('effect', 'page', 'drivers', 'timeline', 'value', 'motion'),
     core('budget', 'page', 'drivers', 'value', 'motion'),
     core('trial', 'page', 'drivers', 'timeline', 'value', 'motion', 'feel', 'budget'),

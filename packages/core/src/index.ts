@@ -7,6 +7,7 @@ export * from './motion/index.ts';
 export * from './feel/index.ts';
 export * from './budget/index.ts';
 export * from './trial/index.ts';
+export * from './edit/index.ts';
 export * from './effect/index.ts';
 export * from './check/index.ts';
 export * from './sweep/index.ts';

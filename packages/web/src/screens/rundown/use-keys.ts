@@ -1,8 +1,8 @@
 /** The Rundown's shortcuts: one table. */
 import { useEffect, useRef } from 'react';
-import { isEndless, runGesture } from '@lyvek/core';
+import { copied, isEndless, pasted, runGesture } from '@lyvek/core';
 import { openShortcuts } from '../../app/Shortcuts.tsx';
-import { copied, keepCopied, lastCopied, pasted } from '../../data/clipboard.ts';
+import { keepCopied, lastCopied } from '../../data/clipboard.ts';
 import { duplicated, newId, withoutMotions } from '../../data/take-session.ts';
 import { notify } from '../../parts/notices.tsx';
 import { useOpenedPage } from '../page-context.ts';

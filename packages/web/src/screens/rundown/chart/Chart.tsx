@@ -11,7 +11,7 @@ import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../../../parts/st
 import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
-import { flagsOf } from '../model/drivers.ts';
+import { flagsOf } from '../model/flags.ts';
 import { finds } from '../model/find.ts';
 import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';

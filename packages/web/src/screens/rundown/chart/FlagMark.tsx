@@ -1,6 +1,6 @@
 /** A gate in the lanes: a flag hanging from its line, a hollow one standing on the line for the way up, its parts as threads below. */
 import type { Motion } from '@lyvek/core';
-import type { Flag } from '../model/drivers.ts';
+import type { Flag } from '../model/flags.ts';
 import { effectWords } from '../model/words.ts';
 import { rowOf } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';

@@ -1,9 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { documentOf, motion } from '@lyvek/core/testing';
-import { readDocument } from '@lyvek/core';
+import { readDocument, withDriver } from '@lyvek/core';
 import type { Driver, MotionDocument } from '@lyvek/core';
 import { BELT, beltSpeed } from './belt.ts';
-import { withDriver } from './drivers.ts';
 
 test('a belt turns with the hand and is pushed by it; one that keeps its direction is only pushed', () => {
   const at = (turns: boolean, hand: number) => beltSpeed({ ...BELT, speed: 40, push: 0.5, turns }, hand);
@@ -18,7 +17,7 @@ const changed = (d: MotionDocument, driver: Driver) => withDriver(d, 'm_a', driv
 test('to a belt and back nothing of a motion is lost, and people are told', () => {
   const d = documentOf(motion());
   const run = changed(d, BELT);
-  expect(run.said).toContain('kept');
+  expect(run.message).toContain('kept');
   expect(readDocument(run.document).ok).toBe(true);
   const back = changed(run.document, d.motions[0]!.driver);
   expect(back.document.motions).toEqual(d.motions);

@@ -1,11 +1,11 @@
 /** “Driven by the passage of … / the whole page”, and changing that without losing keyframes. */
+import { withDriver } from '@lyvek/core';
 import type { Driver, ElementFacts, HeldLayout, Motion, MotionDocument } from '@lyvek/core';
 import { newId, withMotion } from '../../../data/take-session.ts';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { notify } from '../../../parts/notices.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { BELT } from '../model/belt.ts';
-import { withDriver } from '../model/drivers.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
@@ -64,9 +64,14 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
   const other = layout.elements[chosen];
   const use = (next: Driver | 'new gate') => {
     const given = { target: target.selector, length, newId };
-    const { document: changed, said } = withDriver(session.store.getState().document, motion.id, next, given);
+    const { document: changed, message } = withDriver(
+      session.store.getState().document,
+      motion.id,
+      next,
+      given,
+    );
     session.actOnWhole('change the driver', () => changed);
-    if (said) notify(said, { action: { label: 'Undo', run: () => void session.undo() } });
+    if (message) notify(message, { action: { label: 'Undo', run: () => void session.undo() } });
   };
   const face = faceOf(driver, document, layout);
   const options: { value: string; text: string; note?: string; driver: Driver | 'new gate' }[] = [

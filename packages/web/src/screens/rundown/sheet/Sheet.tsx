@@ -3,7 +3,7 @@ import { isEndless, isTimed, refersTo } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { withoutMotions } from '../../../data/take-session.ts';
-import { flagsOf } from '../model/drivers.ts';
+import { flagsOf } from '../model/flags.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { BeltSheet } from './BeltSheet.tsx';

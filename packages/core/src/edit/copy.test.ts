@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { EFFECTS, emptyDocument, readDocument, withFragment, withPins } from '@lyvek/core';
-import type { MotionDocument } from '@lyvek/core';
-import { element, layoutOf } from '@lyvek/core/testing';
-import { duplicated } from './changes.ts';
-import { copied, pasted } from './clipboard.ts';
+import { EFFECTS, withFragment } from '../effect/index.ts';
+import { emptyDocument, readDocument } from '../motion/index.ts';
+import { withPins } from '../page/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
+import { element, layoutOf } from '../testing/index.ts';
+import { copied, duplicated, pasted } from './copy.ts';
 
 const layout = withPins(
   layoutOf([
@@ -64,7 +65,7 @@ describe('copy and paste', () => {
 
   test('a duplicate keeps what its original needs on the page', () => {
     const d = withEffect('leave');
-    const { document, copies } = duplicated(d, [d.motions[0]!.id]);
+    const { document, copies } = duplicated(d, [d.motions[0]!.id], newId);
     expect(document.adjustments[0]!.for).toContain(copies[0]);
   });
 });

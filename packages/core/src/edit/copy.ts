@@ -1,0 +1,104 @@
+/** Copies: beside their originals, or elsewhere with the gates they hang on and the adjustments they need. */
+import {
+  asPassage,
+  asPin,
+  refersTo,
+  withDriverReferences,
+  withDriverSelectors,
+  wholeRange,
+} from '../drivers/index.ts';
+import type { Adjustment, Gate, Motion, MotionDocument } from '../motion/index.ts';
+import { shorten } from '../text/index.ts';
+import type { NewId } from './operation.ts';
+
+export interface Copied {
+  motions: Motion[];
+  gates: Gate[];
+  adjustments: Adjustment[];
+}
+
+export function copied(d: MotionDocument, ids: readonly string[]): Copied {
+  const motions = d.motions.filter((m) => ids.includes(m.id));
+  const gates = d.gates.filter((g) => motions.some((m) => refersTo(m.driver, g.id)));
+  const adjustments = d.adjustments.filter((a) => a.for.some((id) => ids.includes(id)));
+  return { motions, gates, adjustments };
+}
+
+/**
+ * The document with copies. On `target`, what moved one element moves that one, with its gate and what was adjusted on it; without,
+ * copies stay on their own elements. A motion on a pin that this page has not runs on its own passage.
+ */
+export function pasted(
+  d: MotionDocument,
+  clip: Copied,
+  target: { selector: string; name: string } | null,
+  newId: NewId,
+): { document: MotionDocument; ids: string[] } {
+  const ids = new Map<string, string>();
+  for (const x of [...clip.motions, ...clip.gates]) ids.set(x.id, newId(x.id[0]!));
+  // Several elements cannot all become one, so only what moved the same element goes along.
+  const from = clip.motions[0]?.targets.selector;
+  const move = (selector: string) => (target && selector === from ? target.selector : selector);
+  const motions = clip.motions.map((m): Motion => {
+    const { driver } = m;
+    const isLost = asPin(driver) !== null && !d.pins.some((p) => refersTo(driver, p.id));
+    const next: Motion['driver'] = isLost
+      ? { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] }
+      : withDriverReferences(
+          asPassage(driver) ? withDriverSelectors(driver, move) : driver,
+          (id) => ids.get(id) ?? id,
+        );
+    const after = m.time?.after === undefined ? undefined : ids.get(m.time.after);
+    return {
+      ...m,
+      id: ids.get(m.id)!,
+      name: shorten(target ? `${target.name}, ${m.name}` : `${m.name} copy`, 120),
+      targets: { selector: move(m.targets.selector) },
+      driver: next,
+      ...(isLost ? { range: wholeRange(next) } : {}),
+      ...(m.time
+        ? { time: { delay: m.time.delay, duration: m.time.duration, ...(after ? { after } : {}) } }
+        : {}),
+    };
+  });
+  return {
+    document: {
+      ...d,
+      motions: [...d.motions, ...motions],
+      gates: [...d.gates, ...clip.gates.map((g) => ({ ...g, id: ids.get(g.id)!, subject: move(g.subject) }))],
+      adjustments: [
+        ...d.adjustments,
+        ...clip.adjustments.map((a) => ({
+          ...a,
+          id: newId('a'),
+          selector: move(a.selector),
+          for: a.for.flatMap((id) => ids.get(id) ?? []),
+        })),
+      ],
+    },
+    ids: motions.map((m) => m.id),
+  };
+}
+
+/** Copies directly behind their originals, with names of their own. */
+export function duplicated(
+  d: MotionDocument,
+  ids: readonly string[],
+  newId: NewId,
+): { document: MotionDocument; copies: string[] } {
+  const copies: string[] = [];
+  const copyOf = new Map<string, string>();
+  const motions = d.motions.flatMap((m) => {
+    if (!ids.includes(m.id)) return [m];
+    const copy = { ...m, id: newId('m'), name: `${shorten(m.name, 112)} copy` };
+    copies.push(copy.id);
+    copyOf.set(m.id, copy.id);
+    return [m, copy];
+  });
+  // What an original needs on the page, its copy needs too.
+  const adjustments = d.adjustments.map((a) => {
+    const more = a.for.flatMap((id) => copyOf.get(id) ?? []);
+    return more.length ? { ...a, for: [...a.for, ...more] } : a;
+  });
+  return { document: { ...d, motions, adjustments }, copies };
+}

@@ -1,0 +1,23 @@
+/** A motion on other elements. */
+import type { MotionDocument } from '../motion/index.ts';
+import type { NewId } from './operation.ts';
+
+/** What the motion needs on its elements goes along; where something else needs it too, it stays there as well. */
+export const withTarget =
+  (id: string, selector: string, newId: NewId) =>
+  (d: MotionDocument): MotionDocument => {
+    const was = d.motions.find((m) => m.id === id)?.targets.selector;
+    return {
+      ...d,
+      motions: d.motions.map((m) => (m.id === id ? { ...m, targets: { selector } } : m)),
+      adjustments: d.adjustments.flatMap((a) => {
+        if (a.selector !== was || !a.for.includes(id)) return [a];
+        const others = a.for.filter((x) => x !== id);
+        if (others.length === 0) return [{ ...a, selector }];
+        return [
+          { ...a, for: others },
+          { ...a, id: newId('a'), selector, for: [id] },
+        ];
+      }),
+    };
+  };

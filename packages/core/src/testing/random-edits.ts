@@ -1,0 +1,196 @@
+/** Edits as people make them, each chosen by two numbers so that it fits whatever document there is. For tests of laws. */
+import { EFFECTS, withFragment } from '../effect/index.ts';
+import {
+  copied,
+  duplicated,
+  pasted,
+  withDriver,
+  without,
+  withCue,
+  withGate,
+  withMotion,
+  withPin,
+  withTarget,
+} from '../edit/index.ts';
+import { cuesAt, isTriggered, stageKey } from '../drivers/index.ts';
+import { measuresAlike, cueSuits } from '../motion/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
+import { withPins } from '../page/index.ts';
+import { element, layoutOf } from './small.ts';
+
+const ELEMENTS = [
+  element({ selector: '#a', text: '212 nights' }),
+  element({ selector: '#scene', tag: 'section', box: { x: 0, y: 3000, width: 1000, height: 1800 } }),
+  element({ selector: '#left', parent: 1, box: { x: 0, y: 3000, width: 480, height: 1800 } }),
+  element({ selector: '#right', parent: 1, box: { x: 520, y: 3000, width: 480, height: 1500 } }),
+  element({ selector: '#strip', parent: 1, box: { x: 0, y: 3200, width: 2600, height: 400 } }),
+  element({ selector: '#art', tag: 'svg' }),
+];
+const LAYOUT = layoutOf(ELEMENTS);
+const QUERIES = ['(min-width: 768px)', '(min-width: 1024px)', '(max-height: 700px)'];
+
+let ids = 0;
+const newId = (kind: string) => `${kind}_${ids++}`;
+
+export type Edit = (d: MotionDocument) => MotionDocument;
+
+/** One of a list by a number that may be larger than it. */
+const pickOf = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)];
+/** Does it with one of a list; nothing where the list is empty. */
+const withOne =
+  <T>(listOf: (d: MotionDocument) => readonly T[], n: number, edit: (one: T) => Edit): Edit =>
+  (d) => {
+    const one = pickOf(listOf(d), n);
+    return one === undefined ? d : edit(one)(d);
+  };
+const motionsOf = (d: MotionDocument) => d.motions;
+const selectorOf = (n: number) => ELEMENTS[n % ELEMENTS.length]!.selector;
+
+const driversFor = (d: MotionDocument) => [
+  'new gate' as const,
+  { kind: 'load' as const },
+  { kind: 'page' as const, axis: 'block' as const },
+  {
+    kind: 'passage' as const,
+    subject: 'self',
+    axis: 'block' as const,
+    insets: ['0px', '0px'] as [string, string],
+  },
+  ...d.pins.map((p) => ({ kind: 'pin' as const, pin: p.id })),
+  ...d.gates.map((g) => ({ kind: 'gate' as const, gate: g.id })),
+];
+
+export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
+  'add an effect': (a, b) => (d) => {
+    const effect = pickOf(EFFECTS, a)!;
+    const context = { layout: withPins(LAYOUT, d.pins), element: b % ELEMENTS.length, document: d, newId };
+    return effect.unfit?.(context) ? d : withFragment(effect.compose(context))(d);
+  },
+  delete: (a) =>
+    withOne(
+      (d) => [...d.motions, ...d.pins, ...d.gates, ...d.cues],
+      a,
+      (one) => without([one.id]),
+    ),
+  'delete several': (a, b) => (d) => {
+    const all = [...d.motions, ...d.pins, ...d.gates, ...d.cues];
+    return without(all.filter((_, i) => (i + a) % (2 + (b % 3)) === 0).map((x) => x.id))(d);
+  },
+  duplicate: (a) => withOne(motionsOf, a, (one) => (d) => duplicated(d, [one.id], newId).document),
+  'copy and paste': (a, b) =>
+    withOne(motionsOf, a, (one) => (d) => {
+      const also = pickOf(d.motions, b)!;
+      return pasted(d, copied(d, [one.id, also.id]), null, newId).document;
+    }),
+  'paste on another element': (a, b) =>
+    withOne(
+      motionsOf,
+      a,
+      (one) => (d) =>
+        pasted(d, copied(d, [one.id]), { selector: selectorOf(b), name: 'Other' }, newId).document,
+    ),
+  'move to another element': (a, b) =>
+    withOne(motionsOf, a, (one) => withTarget(one.id, selectorOf(b), newId)),
+  'change the driver': (a, b) =>
+    withOne(
+      motionsOf,
+      a,
+      (one) => (d) =>
+        withDriver(d, one.id, pickOf(driversFor(d), b)!, { target: '#a', length: 500, newId }).document,
+    ),
+  mute: (a) => withOne(motionsOf, a, (one) => withMotion(one.id, (m) => ({ ...m, on: !m.on }))),
+  'hold longer': (a, b) =>
+    withOne(
+      (d) => d.pins,
+      a,
+      (one) => withPin(one.id, (p) => ({ ...p, distance: { kind: 'length', value: `${b}px` } })),
+    ),
+  'chain a part': (a, b) => (d) => {
+    const isFree = (m: Motion) => isTriggered(m.driver) && m.time?.after === undefined;
+    const isWaitedFor = (m: Motion) => d.motions.some((x) => x.time?.after === m.id);
+    const pairs = d.motions.flatMap((one) =>
+      d.motions
+        .filter((m) => m !== one && isFree(m) && stageKey(m.driver) === stageKey(one.driver))
+        .map((after) => ({ one, after })),
+    );
+    const pair = pickOf(
+      pairs.filter(({ one }) => isFree(one) && !isWaitedFor(one)),
+      a + b,
+    );
+    return pair
+      ? withMotion(pair.one.id, (m) => ({ ...m, time: { ...m.time!, after: pair.after.id } }))(d)
+      : d;
+  },
+  'play once': (a) =>
+    withOne(
+      (d) => d.gates,
+      a,
+      (one) => withGate(one.id, (g) => ({ ...g, plays: 'once' })),
+    ),
+  'add a cue': (a, b) => (d) => ({
+    ...d,
+    cues: [
+      ...d.cues,
+      {
+        id: newId('c'),
+        name: `Cue ${b}`,
+        pin: pickOf([null, ...d.pins.map((p) => p.id)], a) ?? null,
+        at: `${b}%`,
+      },
+    ],
+  }),
+  'move a cue': (a, b) =>
+    withOne(
+      (d) => d.cues,
+      a,
+      (one) => withCue(one.id, (c) => ({ ...c, at: `${b}%` })),
+    ),
+  'hang an end on a cue': (a, b) =>
+    withOne(
+      (d) => d.motions.filter((m) => cuesAt(m.driver) !== undefined),
+      a,
+      (one) => (d) => {
+        const pin = cuesAt(one.driver)!;
+        const cue = pickOf(
+          d.cues.filter((c) => cueSuits(c, one.driver)),
+          b,
+        ) ?? { id: newId('c'), name: `Cue ${b}`, pin, at: `${b}%` };
+        const cues = d.cues.includes(cue) ? d.cues : [...d.cues, cue];
+        return withMotion(one.id, (m) => ({
+          ...m,
+          ties: { ...m.ties, end: { to: 'cue', cue: cue.id, offset: '0px' } },
+        }))({ ...d, cues });
+      },
+    ),
+  'hang a start on another motion': (a, b) =>
+    withOne(motionsOf, a, (one) => (d) => {
+      const other = pickOf(
+        d.motions.filter((m) => m !== one && !m.ties && measuresAlike(m, one)),
+        b,
+      );
+      const isHungOn = d.motions.some((m) => JSON.stringify(m.ties ?? {}).includes(`"${one.id}"`));
+      if (!other || isHungOn) return d;
+      return withMotion(one.id, (m) => ({
+        ...m,
+        ties: { ...m.ties, start: { to: 'motion', motion: other.id, side: 'end', offset: '10px' } },
+      }))(d);
+    }),
+  'add a condition': (a) => (d) => {
+    const query = pickOf(QUERIES, a)!;
+    return d.media.some((m) => m.query === query)
+      ? d
+      : { ...d, media: [...d.media, { id: newId('q'), name: query, query }] };
+  },
+  'differ under a condition': (a, b) =>
+    withOne(motionsOf, a, (one) => (d) => {
+      const media = pickOf(d.media, b);
+      if (!media || one.conditions?.some((c) => c.media === media.id)) return d;
+      return withMotion(one.id, (m) => ({
+        ...m,
+        conditions: [...(m.conditions ?? []), { media: media.id, on: !m.on }],
+      }))(d);
+    }),
+};
+
+/** Their names, those that make something more often, so that documents grow. */
+export const EDIT_NAMES = [...Object.keys(RANDOM_EDITS), ...new Array<string>(12).fill('add an effect')];
