@@ -173,8 +173,7 @@ export function rangeOf(
   if (on.kind === 'pin') {
     const track = document.querySelector(on.track);
     if (!(track instanceof HTMLElement)) return null;
-    const spacer =
-      parseFloat(getComputedStyle(track, on.by === 'top' ? '::after' : '::before').height) || 0;
+    const spacer = parseFloat(getComputedStyle(track, on.by === 'top' ? '::after' : '::before').height) || 0;
     const scroller = scrollerOf(track);
     const at = placeOf(track, scroller);
     const start =
