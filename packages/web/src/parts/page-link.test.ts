@@ -47,7 +47,10 @@ afterEach(() => {
   page.port?.close();
 });
 
-const soon = () => new Promise((r) => setTimeout(r, 15));
+/** Turns of the event loop, in each of which messages arrive: on a slow machine they take longer, and are as many. */
+async function soon(): Promise<void> {
+  for (let turn = 0; turn < 6; turn++) await new Promise((r) => setTimeout(r, 2));
+}
 async function connected(events: Partial<LinkEvents> = {}, options = {}): Promise<void> {
   page = new Page();
   link = new PageLink(events, options);
