@@ -159,7 +159,7 @@ await shot('sizes', trials('Hessle'), async (page) => {
   await page.waitForTimeout(400);
 });
 await shot('takes', await besideAnother(), async (page) => {
-  await page.locator('.seen-page[data-link=ready]').nth(10).waitFor({ timeout: 60_000 });
+  await page.locator('.seen-page[data-link=ready]').nth(10).waitFor({ timeout: 180_000 });
   await page.locator('.takes-differ li > button').filter({ hasText: 'Instrument card 2' }).click();
   await page.waitForTimeout(4000);
 });
