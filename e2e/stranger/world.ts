@@ -31,13 +31,24 @@ export class World {
   page!: Page;
   pointer = { x: 640, y: 400 };
   private readonly context: BrowserContext;
-  readonly url: string;
-  readonly take: string;
+  private readonly first: { url: string; take: string };
 
   private constructor(context: BrowserContext, url: string, take: string) {
     this.context = context;
-    this.url = url;
-    this.take = take;
+    this.first = { url, take };
+  }
+
+  /** The take under the hand: a conflict may have been ended by keeping a new one. */
+  get take(): string {
+    const at = URL.parse((this.page as Page | undefined)?.url() ?? '');
+    return at?.searchParams.get('take') ?? this.first.take;
+  }
+
+  /** Where the page is opened with that take. */
+  get url(): string {
+    const url = new URL(this.first.url);
+    url.searchParams.set('take', this.take);
+    return url.href;
   }
 
   static async enter(browser: Browser, url: string, take: string): Promise<World> {

@@ -5,6 +5,7 @@
 import type { Box, Sticky } from '@lyvek/core';
 import { isTransformed } from './containers.ts';
 import type { Containers } from './containers.ts';
+import { px, rectOf, styleOf } from './dom.ts';
 
 declare class ViewTimeline {
   constructor(options: { subject: Element; axis: string; inset: string });
@@ -38,7 +39,7 @@ export class Boxes {
   }
 
   private measure(e: Element): { box: Box; sticky: Sticky | null } {
-    const style = getComputedStyle(e);
+    const style = styleOf(e);
     const plain = this.rectangle(e);
     if (isSticky(style)) return this.sticky(e, style, plain);
     const carrier = this.stickyAncestor(e);
@@ -54,13 +55,13 @@ export class Boxes {
   }
 
   private rectangle(e: Element): Box {
-    const rect = e.getBoundingClientRect();
+    const rect = rectOf(e);
     if (this.containers.isFixed(e))
       return { x: rect.left, y: rect.top, width: rect.width, height: rect.height };
     const scroller = this.containers.elementOf(this.containers.scrollerOf(e));
     if (!scroller)
       return { x: rect.left + scrollX, y: rect.top + scrollY, width: rect.width, height: rect.height };
-    const frame = scroller.getBoundingClientRect();
+    const frame = rectOf(scroller);
     return {
       x: rect.left - frame.left - scroller.clientLeft + scroller.scrollLeft,
       y: rect.top - frame.top - scroller.clientTop + scroller.scrollTop,
@@ -73,8 +74,7 @@ export class Boxes {
   private isMoved(e: Element): boolean {
     const cached = this.moved.get(e);
     if (cached !== undefined) return cached;
-    const is =
-      isTransformed(getComputedStyle(e)) || (e.parentElement !== null && this.isMoved(e.parentElement));
+    const is = isTransformed(styleOf(e)) || (e.parentElement !== null && this.isMoved(e.parentElement));
     this.moved.set(e, is);
     return is;
   }
@@ -113,7 +113,7 @@ export class Boxes {
 
   private stickyAncestor(e: Element): Element | null {
     for (let p = e.parentElement; p; p = p.parentElement) {
-      const s = getComputedStyle(p);
+      const s = styleOf(p);
       if (isSticky(s)) return p;
       if (s.position === 'fixed') return null;
     }
@@ -125,12 +125,11 @@ export class Boxes {
     const port = this.port(e);
     const span = this.span(e, 'block');
     const byStart = style.top !== 'auto';
-    const inset = parseFloat(byStart ? style.top : style.bottom) || 0;
+    const inset = px(byStart ? style.top : style.bottom);
     if (!span || !e.parentElement) return { box: plain, sticky: null };
     const y = byStart ? span.start + port.height : span.end - plain.height;
     const parent = this.of(e.parentElement).box;
-    const frame = getComputedStyle(e.parentElement);
-    const px = (v: string) => parseFloat(v) || 0;
+    const frame = styleOf(e.parentElement);
     const box = { ...plain, y };
     if (byStart) {
       const bottom =

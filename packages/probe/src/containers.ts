@@ -1,11 +1,12 @@
 /** Containing blocks and scroll containers, along the chain that the browser scrolls by. */
+import { styleOf } from './dom.ts';
 
 /** By a transform of any kind. */
 export const isTransformed = (s: CSSStyleDeclaration): boolean =>
   [s.transform, s.translate, s.rotate, s.scale].some((value) => value !== 'none');
 
 function hides(e: Element): boolean {
-  const { overflowX, overflowY } = getComputedStyle(e);
+  const { overflowX, overflowY } = styleOf(e);
   return [overflowX, overflowY].some((o) => o !== 'visible' && o !== 'clip');
 }
 
@@ -38,7 +39,7 @@ export class Containers {
   isFixed(e: Element): boolean {
     const cached = this.fixed.get(e);
     if (cached !== undefined) return cached;
-    const style = getComputedStyle(e);
+    const style = styleOf(e);
     const holder = this.holderOf(e);
     const is = style.position === 'fixed' ? holder === null : holder ? this.isFixed(holder) : false;
     this.fixed.set(e, is);
@@ -47,10 +48,10 @@ export class Containers {
 
   /** The element whose box an element is laid out in: by position, not merely the parent. Null is the viewport. */
   private holderOf(e: Element): Element | null {
-    const { position } = getComputedStyle(e);
+    const { position } = styleOf(e);
     if (position !== 'fixed' && position !== 'absolute') return e.parentElement;
     for (let p = e.parentElement; p; p = p.parentElement) {
-      const style = getComputedStyle(p);
+      const style = styleOf(p);
       if (this.containsFixed(style) || (position === 'absolute' && style.position !== 'static')) return p;
     }
     return null;

@@ -1,5 +1,6 @@
 /** What a selector matches while it is being typed, and what else an element could be called together with its like. */
 import type { Patch } from './patch.ts';
+import { all } from './dom.ts';
 
 const SHOWN = 500;
 const MOST_LIKE = 5;
@@ -42,7 +43,7 @@ function likeOf(element: Element): { selector: string; count: number }[] {
   return [...new Set(wanted)]
     .map((selector) => ({
       selector: selector.slice(0, 2000),
-      count: document.querySelectorAll(selector).length,
+      count: all(selector).length,
     }))
     .filter(({ count }) => count > 1 && !seen.has(count) && seen.add(count))
     .slice(0, MOST_LIKE);

@@ -1,5 +1,6 @@
 /** Reads what a page shows at a scroll offset, with damped motions at rest or timed ones held at a share of their time where that is wished. */
 import type { Look, PlannedLook, Watched } from '@lyvek/core';
+import { all, styleOf } from './dom.ts';
 
 export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties' | 'name'>;
 
@@ -11,7 +12,7 @@ const frames = (n: number) =>
 
 const elementOf = ({ selector, index }: Wanted): Element | null => {
   try {
-    return document.querySelectorAll(selector)[index] ?? null;
+    return all(selector)[index] ?? null;
   } catch {
     return null;
   }
@@ -54,7 +55,7 @@ export async function look(at: PlannedLook, wanted: readonly Wanted[]): Promise<
     values: wanted.map((w, i) => {
       const e = found[i];
       if (!e) return null;
-      const style = getComputedStyle(e);
+      const style = styleOf(e);
       return w.properties.map((p) => style.getPropertyValue(p).slice(0, 2000));
     }),
   };

@@ -7,6 +7,7 @@ import { Containers } from './containers.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
 import { sectionsOf } from './sections.ts';
+import { all, pageOverflow, pageScroller, px, rectOf, styleOf } from './dom.ts';
 
 const MOST_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
@@ -22,7 +23,7 @@ export interface Measured {
 
 /** By its layout box, which a transform down to nothing does not change. */
 function isLarge(e: Element): boolean {
-  const rect = e.getBoundingClientRect();
+  const rect = rectOf(e);
   const [width, height] =
     e instanceof HTMLElement
       ? [Math.max(rect.width, e.offsetWidth), Math.max(rect.height, e.offsetHeight)]
@@ -70,16 +71,14 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const sections = sectionsOf(document);
   const queried = new Map<Element, ElementFacts['container'] | null>();
   const facts = elements.map((e) => factsOf(e, indexOf, containers, boxes, naming, sections.of, queried));
-  const linked = new Set(
-    [...document.querySelectorAll('a[href^="#"]')].map((a) => a.getAttribute('href')!.slice(1)),
-  );
+  const linked = new Set(all('a[href^="#"]').map((a) => a.getAttribute('href')!.slice(1)));
   elements.forEach((e, i) => {
     if (e.id && linked.has(e.id)) facts[i]!.anchor = true;
   });
   notes.push(...boxes.notes, ...pageNotes(containers));
 
   const viewport = { width: innerWidth, height: innerHeight };
-  const doc = document.scrollingElement ?? document.documentElement;
+  const doc = pageScroller();
   return {
     elements,
     layout: {
@@ -89,12 +88,12 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       page: {
         width: doc.scrollWidth,
         height: doc.scrollHeight,
-        rem: parseFloat(getComputedStyle(document.documentElement).fontSize) || 16,
+        rem: px(styleOf(document.documentElement).fontSize) || 16,
         ...(hidesInline() ? { hidesInline: true } : {}),
       },
       scrollers: containers.list.slice(0, 400).map((c) => scrollerFacts(c, naming)),
       sections: sections.list.map((s): Section => {
-        const rect = s.element.getBoundingClientRect();
+        const rect = rectOf(s.element);
         return { name: s.name, top: rect.top + scrollY, height: rect.height };
       }),
       elements: facts,
@@ -111,14 +110,13 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
 
 /** The viewport takes the overflow of html, or of body where html has none (CSS Overflow 3, §3.3). */
 function hidesInline(): boolean {
-  const root = getComputedStyle(document.documentElement).overflowX;
-  const body = document.body ? getComputedStyle(document.body).overflowX : 'visible';
+  const [root, body] = pageOverflow();
   return /hidden|clip/.test(root === 'visible' ? body : root);
 }
 
 function scrollerFacts(element: Element | null, naming: Selectors): Scroller {
-  const e = element ?? document.scrollingElement ?? document.documentElement;
-  const style = getComputedStyle(element ?? document.documentElement);
+  const e = element ?? pageScroller();
+  const style = styleOf(element ?? document.documentElement);
   return {
     selector: element ? naming.of(element) : null,
     port: element
@@ -143,7 +141,7 @@ function factsOf(
   sectionOf: (e: Element) => number,
   queried: Map<Element, ElementFacts['container'] | null>,
 ): ElementFacts {
-  const style = getComputedStyle(e);
+  const style = styleOf(e);
   const { box, sticky } = boxes.of(e);
   const base = baseOf(style);
   const container = containerOf(e, queried);
@@ -163,7 +161,7 @@ function factsOf(
     ...(containers.containsFixed(style) ? { contains: true } : {}),
     ...(isEstimated(e) ? { estimated: true } : {}),
     ...(base ? { base } : {}),
-    fontSize: parseFloat(style.fontSize) || 16,
+    fontSize: px(style.fontSize) || 16,
     ...contentOf(e, style),
     ...(container ? { container } : {}),
     ...(e instanceof HTMLElement && e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0
@@ -177,10 +175,9 @@ function factsOf(
 
 /** The content box, where padding or borders make it smaller. */
 function contentOf(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, 'content'> {
-  const px = (...names: string[]) =>
-    names.reduce((sum, n) => sum + (parseFloat(style.getPropertyValue(n)) || 0), 0);
-  const across = px('padding-left', 'padding-right', 'border-left-width', 'border-right-width');
-  const down = px('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width');
+  const sum = (...names: string[]) => names.reduce((s, n) => s + px(style.getPropertyValue(n)), 0);
+  const across = sum('padding-left', 'padding-right', 'border-left-width', 'border-right-width');
+  const down = sum('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width');
   if ((across === 0 && down === 0) || !(e instanceof HTMLElement)) return {};
   return {
     content: { width: Math.max(0, e.offsetWidth - across), height: Math.max(0, e.offsetHeight - down) },
@@ -196,7 +193,7 @@ function containerOf(
   if (!parent) return null;
   const cached = known.get(parent);
   if (cached !== undefined) return cached;
-  const style = getComputedStyle(parent);
+  const style = styleOf(parent);
   const { offsetWidth: width, offsetHeight: height } = parent as HTMLElement;
   const found =
     style.containerType === 'normal' || !style.containerType
@@ -243,7 +240,7 @@ function isEstimated(e: Element): boolean {
   return (
     'checkVisibility' in holder &&
     !(e as HTMLElement).checkVisibility({ contentVisibilityAuto: true }) &&
-    getComputedStyle(holder).display !== 'none'
+    styleOf(holder).display !== 'none'
   );
 }
 
@@ -266,18 +263,16 @@ function hex(color: string): string | null {
 
 function pageNotes(containers: Containers): string[] {
   const notes: string[] = [];
-  const external = document.querySelectorAll('use[href*=".svg#"], use[*|href*=".svg#"]').length;
+  const external = all('use[href*=".svg#"], use[*|href*=".svg#"]').length;
   if (external)
     notes.push(
       `${external} drawings come from another SVG file by <use>; browsers block that in the preview. The real page shows them.`,
     );
-  const root = getComputedStyle(document.documentElement).overflowX;
-  const body = document.body ? getComputedStyle(document.body).overflowX : 'visible';
-  if (root !== 'visible' && root !== 'clip' && body !== 'visible' && body !== 'clip')
+  if (pageOverflow().every((o) => o !== 'visible' && o !== 'clip'))
     notes.push(
       'Both html and body hide or scroll their overflow: body becomes a scroller of its own and passages stand still. Use overflow: clip on one of them.',
     );
-  const max = (document.scrollingElement?.scrollHeight ?? 0) - innerHeight;
+  const max = pageScroller().scrollHeight - innerHeight;
   const inner = containers.list.find(
     (c) => c && c.clientHeight > innerHeight * 0.8 && c.scrollHeight > c.clientHeight + 8,
   );

@@ -3,6 +3,7 @@ import type { HtmlPatch, Layout } from '@lyvek/core';
 import { MARK, markOf } from '@lyvek/core/marks';
 import { isSteady } from './page-rules.ts';
 import type { PageRule } from './page-rules.ts';
+import { all, styleOf } from './dom.ts';
 
 type Pins = NonNullable<Layout['pins']>;
 
@@ -104,9 +105,9 @@ export class Patch {
     }
     return new Map(
       selectors.map((s) => {
-        if (this.marked.includes(s)) return [s, [...document.querySelectorAll(`[${MARK}~="${markOf(s)}"]`)]];
+        if (this.marked.includes(s)) return [s, all(`[${MARK}~="${markOf(s)}"]`)];
         try {
-          return [s, [...document.querySelectorAll(s)]];
+          return [s, all(s)];
         } catch {
           return [s, null];
         }
@@ -121,7 +122,7 @@ export class Patch {
     const out: Pins = [];
     for (const { id, track, stage } of this.tracks) {
       const element = indexOf.get(stage);
-      const length = (pseudo: string) => parseFloat(getComputedStyle(track, pseudo).height);
+      const length = (pseudo: string) => parseFloat(styleOf(track, pseudo).height);
       const [after, before] = [length('::after'), length('::before')];
       if (element === undefined) continue;
       if (after > 0) out.push({ id, element, by: 'top', distance: after });
@@ -133,7 +134,7 @@ export class Patch {
 
 function find(selector: string): Element[] {
   try {
-    return [...document.querySelectorAll(selector)];
+    return all(selector);
   } catch {
     return [];
   }

@@ -1,4 +1,5 @@
 /** The probe: Lyvek’s eyes and hands inside a page, whichever way it came there. */
+import { keptPieces } from '@lyvek/core/kept';
 import { adjustedBy } from '@lyvek/core/marks';
 import { find } from './find.ts';
 import { look } from './look.ts';
@@ -12,6 +13,7 @@ import { Patch } from './patch.ts';
 import { Picker } from './pick.ts';
 import { Styles } from './styles.ts';
 import { watchElements } from './watch-elements.ts';
+import { all, pageScroller, styleOf } from './dom.ts';
 
 const styles = new Styles();
 let patch = new Patch();
@@ -47,6 +49,7 @@ function act(message: ToProbe): void {
     }
     case 'style':
       patch.apply(message.patch);
+      keepRules();
       say({ is: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
       return script.play(message.plan, message.again);
     case 'scroll':
@@ -87,10 +90,18 @@ function act(message: ToProbe): void {
   }
 }
 
+/** In the same turn as the wrapper: a moment without them would show, and move the page. */
+const keepRules = () =>
+  styles.keep(
+    keptPieces(patch)
+      .map((p) => p.rules)
+      .join('\n'),
+  );
+
 const sayBlocked = () => blocked.size && say({ is: 'blocked', hosts: [...blocked] });
 
 const sizeOf = () => {
-  const doc = document.scrollingElement ?? document.documentElement;
+  const doc = pageScroller();
   // A document that a script has just opened anew has no element yet.
   if (!doc) return '';
   return `${innerWidth} ${innerHeight} ${doc.scrollWidth} ${doc.scrollHeight} ${document.body?.offsetHeight}`;
@@ -168,7 +179,7 @@ function listen(): void {
 
 function scrollsItself(target: Element | null, e: WheelEvent): boolean {
   for (let n = target; n && n !== document.body && n !== document.documentElement; n = n.parentElement) {
-    const style = getComputedStyle(n);
+    const style = styleOf(n);
     const [overflow, room, at, delta] =
       Math.abs(e.deltaX) > Math.abs(e.deltaY)
         ? [style.overflowX, n.scrollWidth - n.clientWidth, n.scrollLeft, e.deltaX]
@@ -238,9 +249,11 @@ export function speak(to: MessagePort, { live = false }: { live?: boolean } = {}
       ? Promise.race([document.fonts.ready, new Promise((r) => setTimeout(r, 1500))])
       : Promise.resolve();
     void readPageRules().then((rules) => {
-      if (patch.learn(rules)) say({ is: 'resized' });
+      const matters = patch.learn(rules);
+      keepRules();
+      if (matters) say({ is: 'resized' });
     });
     sayBlocked();
-    void fonts.then(() => say({ is: 'ready', late, frames: document.querySelectorAll('iframe').length }));
+    void fonts.then(() => say({ is: 'ready', late, frames: all('iframe').length }));
   });
 }

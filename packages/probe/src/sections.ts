@@ -1,5 +1,6 @@
 /** Sections: landmarks and sections with a name, else the children of body. */
 import { ellipsized, wellFormed } from '@lyvek/core/text';
+import { rectOf } from './dom.ts';
 
 const LANDMARKS =
   'section, article, header, footer, nav, aside, [role="region"], [role="banner"], [role="contentinfo"]';
@@ -10,12 +11,10 @@ export interface NamedSection {
 }
 
 export function sectionsOf(doc: Document): { list: NamedSection[]; of: (e: Element) => number } {
-  const outer = [...doc.querySelectorAll(LANDMARKS)].filter(
-    (e) => !isInside(e) && e.getBoundingClientRect().height >= 8,
-  );
+  const outer = [...doc.querySelectorAll(LANDMARKS)].filter((e) => !isInside(e) && rectOf(e).height >= 8);
   const rest = doc.body
     ? [...doc.body.children].filter(
-        (c) => !outer.some((s) => s === c || c.contains(s)) && c.getBoundingClientRect().height >= 8,
+        (c) => !outer.some((s) => s === c || c.contains(s)) && rectOf(c).height >= 8,
       )
     : [];
   const all = [...outer, ...rest]

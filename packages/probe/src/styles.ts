@@ -2,6 +2,16 @@
 export class Styles {
   private readonly sheets = new Map<string, { css: string; sheet: CSSStyleSheet; stays: boolean }>();
   private order: string[] = [];
+  private readonly kept = new CSSStyleSheet();
+  private keptCss = '';
+
+  /** Rules of the page that a wrapper would make miss; they stand before all others. */
+  keep(css: string): void {
+    if (css === this.keptCss) return;
+    this.keptCss = css;
+    this.kept.replaceSync(css);
+    this.adopt();
+  }
 
   /** Replaces the changed pieces and drops those not in `order`. Returns the ids of pieces that the browser refused. */
   apply(pieces: readonly { id: string; css: string; stays: boolean }[], order: readonly string[]): string[] {
@@ -35,10 +45,10 @@ export class Styles {
       const known = this.sheets.get(id);
       return known && (known.stays || !onlyStaying) ? [known.sheet] : [];
     });
-    const ours = new Set([...this.sheets.values()].map((s) => s.sheet));
+    const ours = new Set([this.kept, ...[...this.sheets.values()].map((s) => s.sheet)]);
     const pages = document.adoptedStyleSheets.filter((s) => !ours.has(s) && !this.retired.has(s));
     for (const s of ours) this.retired.add(s);
-    document.adoptedStyleSheets = [...pages, ...wanted];
+    document.adoptedStyleSheets = [...pages, this.kept, ...wanted];
   }
   /** every sheet that was ever ours, so that none is taken for the page's own */
   private readonly retired = new WeakSet<CSSStyleSheet>();

@@ -6,6 +6,7 @@ export * from './names.ts';
 export * from './range-css.ts';
 export * from './marks.ts';
 export { isAdjusted } from './adjustment-css.ts';
+export { KEPT } from './kept-css.ts';
 export * from './patch.ts';
 export { distanceCss } from './pin-css.ts';
 export * from './patch-html.ts';

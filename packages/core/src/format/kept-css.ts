@@ -6,10 +6,13 @@ import { indent } from './rule.ts';
 
 const PSEUDO = /::?(?:before|after|first-line|first-letter|placeholder|marker|selection)$/;
 
+/** The piece that the probe writes by itself, in the same turn as the wrapper. */
+export const KEPT = 'kept';
+
 /**
  * `:is()` takes the weight of its heaviest part and `:where()` has none, so a kept rule weighs what it weighed. One piece, or none.
  */
-export function keptPieces(layout: Layout): Piece[] {
+export function keptPieces(layout: Pick<Layout, 'marked' | 'kept'>): Piece[] {
   const marked = new Set(layout.marked ?? []);
   const rules = (layout.kept ?? [])
     .filter((r) => marked.has(r.selector))
@@ -20,5 +23,5 @@ export function keptPieces(layout: Layout): Piece[] {
       return within.reduceRight((inner, head) => `${head} {\n${indent(inner, '  ')}\n}`, rule);
     });
   if (rules.length === 0) return [];
-  return [{ id: 'kept', motions: [], stays: true, rules: rules.join('\n'), keyframes: '' }];
+  return [{ id: KEPT, motions: [], stays: true, rules: rules.join('\n'), keyframes: '' }];
 }

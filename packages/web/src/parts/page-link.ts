@@ -4,7 +4,7 @@
  */
 import { createStore } from 'zustand/vanilla';
 import type { HtmlPatch, Layout, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
-import { previewCss } from '@lyvek/core';
+import { KEPT, previewCss } from '@lyvek/core';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
 import type { LivePairing, Refusal } from './live-greeting.ts';
 import { PageLine } from './page-line.ts';
@@ -262,7 +262,8 @@ export class PageLink {
   }
 
   /** Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. */
-  style(pieces: readonly Piece[], patch: HtmlPatch, plan: Plan): void {
+  style(all: readonly Piece[], patch: HtmlPatch, plan: Plan): void {
+    const pieces = all.filter((p) => p.id !== KEPT);
     const changed = pieces
       .filter((p) => this.sent.get(p.id)?.piece !== p)
       .map((piece) => ({ piece, id: piece.id, css: previewCss(piece) }))
