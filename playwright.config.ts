@@ -1,7 +1,22 @@
 import { defineConfig } from '@playwright/test';
 
+/** Whole specs that only `npm run test:all` has, or who names them; single tests carry the tag instead. */
+const LONG = [
+  'complete',
+  'sweep',
+  'lab/pairs',
+  'lab/greedy',
+  'cli/oracle',
+  'app/heavy',
+  'app/older',
+  'app/tall',
+];
+const isAll = process.env.LYVEK_ALL === '1';
+const ignored = isAll ? [] : LONG.map((f) => (f.includes('/') ? `**/${f}.spec.ts` : `**/${f}/*.spec.ts`));
+
 export default defineConfig({
   testDir: 'e2e',
+  ...(isAll ? {} : { grepInvert: /@full/ }),
   outputDir: '.cache/e2e',
   timeout: 60_000,
   expect: { timeout: 10_000 },
@@ -14,11 +29,12 @@ export default defineConfig({
   // Tests that kill the server would disturb all others, so they come last and alone.
   projects: [
     // The lab runs one trial at a time, so two tests of it would only wait for each other.
-    { name: 'lab', testMatch: '**/lab/*.spec.ts', workers: 1 },
-    { name: 'all', testIgnore: ['**/saving.spec.ts', '**/faults/*.spec.ts', '**/lab/*.spec.ts'] },
+    { name: 'lab', testMatch: '**/lab/*.spec.ts', testIgnore: ignored, workers: 1 },
+    { name: 'all', testIgnore: [...ignored, '**/saving.spec.ts', '**/faults/*.spec.ts', '**/lab/*.spec.ts'] },
     {
       name: 'faults',
       testMatch: ['**/saving.spec.ts', '**/faults/*.spec.ts'],
+      testIgnore: ignored,
       workers: 1,
       dependencies: ['lab', 'all'],
     },

@@ -11,7 +11,9 @@ import { say } from './setup/say.mjs';
 import { sizes, workbenchSize } from './setup/sizes.mjs';
 import { startStack } from './setup/stack.mjs';
 
+/** Everything, long random sets included; everything once; only what shows faults. */
 const full = process.argv.includes('--full');
+const all = full || process.argv.includes('--all');
 const faults = process.argv.includes('--faults');
 const named = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 /** Tests to run, instead of all. */
@@ -133,9 +135,10 @@ await step('browser', async () => {
       LYVEK_URL: stack.url,
       LYVEK_STACK: JSON.stringify(stack.facts()),
       LYVEK_ORACLE_CASES: full ? '10000' : '1500',
-      LYVEK_GATE_STEPS: full ? '2000' : '100',
-      LYVEK_STRANGER_ACTS: full ? '20000' : '300',
+      LYVEK_GATE_STEPS: full ? '2000' : all ? '100' : '30',
+      LYVEK_STRANGER_ACTS: full ? '20000' : all ? '300' : '84',
       LYVEK_FUZZ: full || faults ? '12600' : '600',
+      LYVEK_ALL: all || faults || files.length ? '1' : '',
       LYVEK_FULL: full ? '1' : '',
     },
   });

@@ -5,6 +5,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { base, bring, cardZip, html, newProject, openRundown, preview, zipOf } from '../support/app.ts';
+import { FULL } from '../support/full.ts';
 
 async function refusal(request: APIRequestContext, body: Buffer | string, type = 'application/zip') {
   const project = await newProject(request, 'Refusals');
@@ -59,7 +60,7 @@ test('too many files', async ({ request }) => {
   expect((await refusal(request, many)).detail).toContain('2000');
 });
 
-test('an HTML file of 50 MB', async ({ request, page }) => {
+test('an HTML file of 50 MB', FULL, async ({ request, page }) => {
   const large = `<!doctype html><p>${'x'.repeat(50e6)}`;
   const problem = await refusal(request, large, 'text/html');
   expect([problem.status, problem.detail]).toEqual([413, expect.stringContaining('20 MB')]);

@@ -4,6 +4,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { CHECKS } from '@lyvek/core';
 import { base, bring, newProject, zipOf } from '../support/app.ts';
+import { isAll } from '../support/full.ts';
 
 const demo = (folder: string) => {
   const dir = new URL(`../../demo/${folder}/`, import.meta.url);
@@ -46,7 +47,9 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
   const checks = new Set(before.map((k) => k.split(' ')[0]));
   expect([...checks].sort()).toEqual(CHECKS.map((c) => c.id).sort());
   const mended: string[] = [];
-  for (const key of before) {
+  // Those that a fix cures are tried one by one, or, in a hurry, a handful of them.
+  const tried = isAll ? before : before.filter((_, i) => i % 9 === 4);
+  for (const key of tried) {
     const row = page.locator(`.trial-findings li[data-key="${key}"]`);
     const fix = row.getByRole('button', { name: 'Fix' });
     if ((await fix.count()) === 0) continue;
@@ -70,6 +73,7 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
       })
       .toEqual([...before].sort());
   }
+  if (!isAll) return expect(mended.length).toBeGreaterThan(2);
   const incurable = ['hot-spot', 'late-frames', 'layer-memory', 'per-frame-factor', 'too-many-layers'];
   expect(
     CHECKS.map((c) => c.id)

@@ -12,6 +12,7 @@ import {
   saved,
   serverPid,
 } from '../support/app.ts';
+import { FULL } from '../support/full.ts';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -134,66 +135,68 @@ const press = async (page: Page, keys: readonly string[], pause: number) => {
   }
 };
 
-test('five acts while the server answers 503, the tab closed and opened again: all five are there, each a revision', async ({
-  context,
-  request,
-}) => {
-  const id = await bring(request, await newProject(request, 'Five away'), cardZip());
-  const page = await context.newPage();
-  await openRundown(page, id);
-  await addReveal(page);
-  await saved(page);
-  const { revision } = await takeOf(request, id);
-  await away(page);
-  await press(page, Array<string>(5).fill('Control+d'), 140);
-  await expect(page.locator('.bar')).toHaveCount(6);
-  await expect(page.locator('.save-state')).toHaveText('Offline, kept here');
-  await page.close();
-  expect((await takeOf(request, id)).document.motions).toHaveLength(1);
-  const again = await context.newPage();
-  await openRundown(again, id);
-  await expect(again.locator('.bar')).toHaveCount(6, { timeout: 15_000 });
-  await saved(again);
-  const take = await takeOf(request, id);
-  expect([take.document.motions.length, take.revision]).toEqual([6, revision + 5]);
-});
+test(
+  'five acts while the server answers 503, the tab closed and opened again: all five are there, each a revision',
+  FULL,
+  async ({ context, request }) => {
+    const id = await bring(request, await newProject(request, 'Five away'), cardZip());
+    const page = await context.newPage();
+    await openRundown(page, id);
+    await addReveal(page);
+    await saved(page);
+    const { revision } = await takeOf(request, id);
+    await away(page);
+    await press(page, Array<string>(5).fill('Control+d'), 140);
+    await expect(page.locator('.bar')).toHaveCount(6);
+    await expect(page.locator('.save-state')).toHaveText('Offline, kept here');
+    await page.close();
+    expect((await takeOf(request, id)).document.motions).toHaveLength(1);
+    const again = await context.newPage();
+    await openRundown(again, id);
+    await expect(again.locator('.bar')).toHaveCount(6, { timeout: 15_000 });
+    await saved(again);
+    const take = await takeOf(request, id);
+    expect([take.document.motions.length, take.revision]).toEqual([6, revision + 5]);
+  },
+);
 
-test('two tabs that were both away: one goes on, the other becomes a take of its own', async ({
-  context,
-  request,
-}) => {
-  const id = await bring(request, await newProject(request, 'Both away'), cardZip());
-  const [one, two] = [await context.newPage(), await context.newPage()];
-  await openRundown(one, id);
-  await addReveal(one);
-  await saved(one);
-  await openRundown(two, id);
-  for (const tab of [one, two]) await away(tab);
-  await one.bringToFront();
-  await press(one, ['Control+d', 'Control+d'], 120);
-  await two.bringToFront();
-  await press(two, ['n', 'm'], 160);
-  for (const tab of [one, two]) await expect(tab.locator('.save-state')).toHaveText('Offline, kept here');
-  await one.close();
-  await two.close();
-  const again = await context.newPage();
-  await openRundown(again, id);
-  await saved(again);
-  const { takes } = await (await request.get(`${base}/api/pages/${id}`)).json();
-  expect(takes.map((t: { name: string }) => t.name).sort()).toEqual([
-    'Take A',
-    'Take A, edits of another tab',
-  ]);
-  const documents = await Promise.all(
-    takes.map(
-      async (t: { id: string }) => (await (await request.get(`${base}/api/takes/${t.id}`)).json()).document,
-    ),
-  );
-  const counts = documents.map(
-    (d: { motions: { on: boolean }[] }) => `${d.motions.length} ${d.motions.every((m) => m.on)}`,
-  );
-  expect(counts.sort()).toEqual(['1 false', '3 true']);
-});
+test(
+  'two tabs that were both away: one goes on, the other becomes a take of its own',
+  FULL,
+  async ({ context, request }) => {
+    const id = await bring(request, await newProject(request, 'Both away'), cardZip());
+    const [one, two] = [await context.newPage(), await context.newPage()];
+    await openRundown(one, id);
+    await addReveal(one);
+    await saved(one);
+    await openRundown(two, id);
+    for (const tab of [one, two]) await away(tab);
+    await one.bringToFront();
+    await press(one, ['Control+d', 'Control+d'], 120);
+    await two.bringToFront();
+    await press(two, ['n', 'm'], 160);
+    for (const tab of [one, two]) await expect(tab.locator('.save-state')).toHaveText('Offline, kept here');
+    await one.close();
+    await two.close();
+    const again = await context.newPage();
+    await openRundown(again, id);
+    await saved(again);
+    const { takes } = await (await request.get(`${base}/api/pages/${id}`)).json();
+    expect(takes.map((t: { name: string }) => t.name).sort()).toEqual([
+      'Take A',
+      'Take A, edits of another tab',
+    ]);
+    const documents = await Promise.all(
+      takes.map(
+        async (t: { id: string }) => (await (await request.get(`${base}/api/takes/${t.id}`)).json()).document,
+      ),
+    );
+    const counts = documents.map(
+      (d: { motions: { on: boolean }[] }) => `${d.motions.length} ${d.motions.every((m) => m.on)}`,
+    );
+    expect(counts.sort()).toEqual(['1 false', '3 true']);
+  },
+);
 
 test('three quick acts and a reload while the server takes its time: all are there', async ({
   page,

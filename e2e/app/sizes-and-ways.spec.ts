@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { readDocument } from '@lyvek/core';
 import { base, bring, html, newProject } from '../support/app.ts';
+import { FULL } from '../support/full.ts';
 
 /** The last card stands 700 px before the end of wide pages and 100 px before that of narrow ones. */
 const PAGE = html(
@@ -84,7 +85,7 @@ test('what goes wrong on narrow screens is found without opening them, shown the
   await expect(cell('390 × 800')).not.toHaveAttribute('data-found', /./);
 });
 
-test('looking at other sizes can be stopped, and goes on where it was', async ({ page }) => {
+test('looking at other sizes can be stopped, and goes on where it was', FULL, async ({ page }) => {
   await opened(page);
   await page.getByRole('button', { name: 'Sizes', exact: true }).click();
   await page.getByRole('button', { name: 'Look at other sizes' }).click();
@@ -97,7 +98,7 @@ test('looking at other sizes can be stopped, and goes on where it was', async ({
   await expect(page.locator('.size-cell[data-how=unknown]')).toHaveCount(0, { timeout: 60_000 });
 });
 
-test('every way of scrolling is tried at once, and a click goes on with one', async ({ page }) => {
+test('every way of scrolling is tried at once, and a click goes on with one', FULL, async ({ page }) => {
   await opened(page);
   await page.getByRole('button', { name: 'Ways', exact: true }).click();
   await expect(page.getByText('28 predicted trials')).toBeVisible();

@@ -5,6 +5,7 @@ import type { Page } from '@playwright/test';
 import { TraceSchema } from '@lyvek/core';
 import type { TrialResult } from '@lyvek/core';
 import { base, bring, html, newProject, openRundown, zipOf } from '../support/app.ts';
+import { FULL } from '../support/full.ts';
 
 const dir = new URL('../../demo/hessle/', import.meta.url);
 const file = (name: string) => readFileSync(new URL(name, dir), 'utf8');
@@ -26,40 +27,42 @@ const fresh = (page: Page) =>
   expect(page.locator('.trial-findings')).toHaveAttribute('data-state', 'fresh', { timeout: 30_000 });
 const finding = (page: Page, key: string) => page.locator(`.trial-findings li[data-key^="${key}"]`);
 
-test('another gesture and another screen change the figures; a limit of the project counts at once and stays', async ({
-  page,
-}) => {
-  await page.goto(base + (await hessle(page)));
-  await fresh(page);
-  const summary = page.locator('.trial-summary');
-  const frames = async () => Number((await summary.locator('b').first().innerText()).replace(',', ''));
-  const before = await frames();
-  await page.getByRole('button', { name: /^Frames: / }).click();
-  await page.getByRole('button', { name: /^120 Hz/ }).click();
-  await expect.poll(frames).toBeGreaterThan(1.8 * before);
-  await page.getByRole('button', { name: 'Steady' }).click();
-  await expect.poll(frames).not.toBe(before);
+test(
+  'another gesture and another screen change the figures; a limit of the project counts at once and stays',
+  FULL,
+  async ({ page }) => {
+    await page.goto(base + (await hessle(page)));
+    await fresh(page);
+    const summary = page.locator('.trial-summary');
+    const frames = async () => Number((await summary.locator('b').first().innerText()).replace(',', ''));
+    const before = await frames();
+    await page.getByRole('button', { name: /^Frames: / }).click();
+    await page.getByRole('button', { name: /^120 Hz/ }).click();
+    await expect.poll(frames).toBeGreaterThan(1.8 * before);
+    await page.getByRole('button', { name: 'Steady' }).click();
+    await expect.poll(frames).not.toBe(before);
 
-  await page.getByRole('button', { name: 'Brisk wheel' }).click();
-  await page.getByRole('button', { name: /^Frames: / }).click();
-  await page.getByRole('button', { name: /^60 Hz/ }).click();
-  await expect(finding(page, 'step-too-large')).toHaveCount(1);
-  await page.getByRole('button', { name: 'Limits' }).click();
-  const field = page.getByLabel('Step from one frame to the next, at most');
-  await field.fill('nonsense');
-  await expect(field).toHaveAttribute('aria-invalid', 'true');
-  await field.press('Enter');
-  await expect(field).toHaveValue('48');
-  await field.fill('400');
-  await field.press('Enter');
-  await expect(finding(page, 'step-too-large')).toHaveCount(0);
-  await page.reload();
-  await fresh(page);
-  await expect(finding(page, 'step-too-large')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Limits' }).click();
-  await page.getByRole('button', { name: 'Lyvek’s own' }).click();
-  await expect(finding(page, 'step-too-large')).toHaveCount(1);
-});
+    await page.getByRole('button', { name: 'Brisk wheel' }).click();
+    await page.getByRole('button', { name: /^Frames: / }).click();
+    await page.getByRole('button', { name: /^60 Hz/ }).click();
+    await expect(finding(page, 'step-too-large')).toHaveCount(1);
+    await page.getByRole('button', { name: 'Limits' }).click();
+    const field = page.getByLabel('Step from one frame to the next, at most');
+    await field.fill('nonsense');
+    await expect(field).toHaveAttribute('aria-invalid', 'true');
+    await field.press('Enter');
+    await expect(field).toHaveValue('48');
+    await field.fill('400');
+    await field.press('Enter');
+    await expect(finding(page, 'step-too-large')).toHaveCount(0);
+    await page.reload();
+    await fresh(page);
+    await expect(finding(page, 'step-too-large')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Limits' }).click();
+    await page.getByRole('button', { name: 'Lyvek’s own' }).click();
+    await expect(finding(page, 'step-too-large')).toHaveCount(1);
+  },
+);
 
 test('my own scrolling is recorded, chosen, kept for the project and saved as a file', async ({ page }) => {
   const address = await hessle(page);
@@ -150,49 +153,51 @@ const BUSY = html(
     const t = performance.now(); while (performance.now() - t < 140); late.style.height = '1900px'; });</script></body>`,
 );
 
-test('measuring here: the page runs full size, a busy script and a shift are found where they are, Esc stops it', async ({
-  page,
-}) => {
-  const { request } = page.context();
-  const id = await bring(request, await newProject(request, `Here ${Date.now()}`), BUSY, 'text/html');
-  await page.goto(`${base}/pages/${id}/trials`);
-  await fresh(page);
-  const begin = async () => {
-    await page.getByRole('button', { name: 'Measure', exact: true }).click();
-    await page.getByRole('button', { name: /^Here, in this browser/ }).click();
-  };
-  await begin();
-  const over = page.getByRole('dialog', { name: 'Measuring here' });
-  await expect(over).toBeVisible();
-  await expect(over.locator('iframe')).toHaveCSS('width', '1280px');
-  await page.keyboard.press('Escape');
-  await expect(over).toHaveCount(0);
-  await expect(page.getByText('predicted, ±')).toBeVisible();
+test(
+  'measuring here: the page runs full size, a busy script and a shift are found where they are, Esc stops it',
+  FULL,
+  async ({ page }) => {
+    const { request } = page.context();
+    const id = await bring(request, await newProject(request, `Here ${Date.now()}`), BUSY, 'text/html');
+    await page.goto(`${base}/pages/${id}/trials`);
+    await fresh(page);
+    const begin = async () => {
+      await page.getByRole('button', { name: 'Measure', exact: true }).click();
+      await page.getByRole('button', { name: /^Here, in this browser/ }).click();
+    };
+    await begin();
+    const over = page.getByRole('dialog', { name: 'Measuring here' });
+    await expect(over).toBeVisible();
+    await expect(over.locator('iframe')).toHaveCSS('width', '1280px');
+    await page.keyboard.press('Escape');
+    await expect(over).toHaveCount(0);
+    await expect(page.getByText('predicted, ±')).toBeVisible();
 
-  await begin();
-  await expect(over.getByText('run 2 of 3')).toBeVisible({ timeout: 60_000 });
-  await expect(over).toHaveCount(0, { timeout: 60_000 });
-  await expect(page.locator('.trial-summary')).toContainText('measured here');
-  const { trials } = (await (await request.get(`${base}/api/pages/${id}/trials`)).json()) as {
-    trials: { id: string; kind: string; state: string }[];
-  };
-  expect(trials).toMatchObject([{ kind: 'here', state: 'done' }]);
-  const { result } = (await (await request.get(`${base}/api/trials/${trials[0]!.id}`)).json()) as {
-    result: TrialResult;
-  };
-  const { y, t } = result.frames;
-  expect(y[0]).toBe(0);
-  expect(Math.max(...y)).toBeGreaterThan(4000);
-  expect(t).toEqual([...t].sort((a, b) => a - b));
-  const long = result.events.filter((e) => e.kind === 'long-frame' && e.size > 120);
-  expect(long.length).toBeGreaterThan(0);
-  // A busy machine has long frames of its own, elsewhere.
-  expect(long.some((e) => Math.abs(e.y - 2000) < 400)).toBe(true);
-  expect(result.events.some((e) => e.kind === 'dropped' && e.size >= 5 && Math.abs(e.y - 2000) < 800)).toBe(
-    true,
-  );
-  expect(result.events.some((e) => e.kind === 'shift' && Math.abs(e.y - 2000) < 800)).toBe(true);
-  const worst = result.frames.script.indexOf(Math.max(...result.frames.script));
-  expect(result.frames.script[worst]).toBeGreaterThan(110);
-  expect(result.spread).toHaveLength(3);
-});
+    await begin();
+    await expect(over.getByText('run 2 of 3')).toBeVisible({ timeout: 60_000 });
+    await expect(over).toHaveCount(0, { timeout: 60_000 });
+    await expect(page.locator('.trial-summary')).toContainText('measured here');
+    const { trials } = (await (await request.get(`${base}/api/pages/${id}/trials`)).json()) as {
+      trials: { id: string; kind: string; state: string }[];
+    };
+    expect(trials).toMatchObject([{ kind: 'here', state: 'done' }]);
+    const { result } = (await (await request.get(`${base}/api/trials/${trials[0]!.id}`)).json()) as {
+      result: TrialResult;
+    };
+    const { y, t } = result.frames;
+    expect(y[0]).toBe(0);
+    expect(Math.max(...y)).toBeGreaterThan(4000);
+    expect(t).toEqual([...t].sort((a, b) => a - b));
+    const long = result.events.filter((e) => e.kind === 'long-frame' && e.size > 120);
+    expect(long.length).toBeGreaterThan(0);
+    // A busy machine has long frames of its own, elsewhere.
+    expect(long.some((e) => Math.abs(e.y - 2000) < 400)).toBe(true);
+    expect(result.events.some((e) => e.kind === 'dropped' && e.size >= 5 && Math.abs(e.y - 2000) < 800)).toBe(
+      true,
+    );
+    expect(result.events.some((e) => e.kind === 'shift' && Math.abs(e.y - 2000) < 800)).toBe(true);
+    const worst = result.frames.script.indexOf(Math.max(...result.frames.script));
+    expect(result.frames.script[worst]).toBeGreaterThan(110);
+    expect(result.spread).toHaveLength(3);
+  },
+);

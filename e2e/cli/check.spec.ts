@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, writeFileSync, existsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lyvek } from '../support/cli.ts';
+import { FULL } from '../support/full.ts';
 
 const page = (css: string) => `<!doctype html>
 <html><head><style>
@@ -101,7 +102,7 @@ test('limits of the project decide', async () => {
   expect([odd.status, odd.err]).toEqual([2, expect.stringContaining('framesInRange')]);
 });
 
-test('other sizes: what a phone never lets finish is found there, and told with the size', async () => {
+test('other sizes: what a phone never lets finish is found there, and told with the size', FULL, async () => {
   test.slow();
   // Its range ends 600 px further down than a narrow page reaches.
   const narrow = page(`.four { animation: rise linear both; animation-timeline: view(block 0px) }
@@ -120,7 +121,7 @@ test('other sizes: what a phone never lets finish is found there, and told with 
   expect(Number(/This is at (\d+) × /.exec(late.sentence)![1])).toBeLessThanOrEqual(500);
 });
 
-test('in the lab: a page that misses its budget is told so, one that does not is not', async () => {
+test('in the lab: a page that misses its budget is told so, one that does not is not', FULL, async () => {
   test.setTimeout(240_000);
   const heavy = page(`.four { animation: rise linear both; animation-timeline: view(block 0px) }`).replace(
     '</body>',
@@ -139,7 +140,7 @@ test('in the lab: a page that misses its budget is told so, one that does not is
   expect(without.status).toBe(2);
 });
 
-test('import, export and prove in a row; what was read as meant plays', async () => {
+test('import, export and prove in a row; what was read as meant plays', FULL, async () => {
   const read = await lyvek([
     'import',
     file('wrong.html', WRONG),
@@ -176,7 +177,7 @@ test('import, export and prove in a row; what was read as meant plays', async ()
   expect(changed.out).toContain('differs');
 });
 
-test('a page of which nothing could be looked at is neither checked nor proved', async () => {
+test('a page of which nothing could be looked at is neither checked nor proved', FULL, async () => {
   const unread = page(`@keyframes tint { from { color: oklch(from red l c h) } }
 .one { animation: tint linear both; animation-timeline: view() }`);
   for (const [name, text, why] of [
@@ -191,7 +192,7 @@ test('a page of which nothing could be looked at is neither checked nor proved',
   expect([proved.status, proved.out]).toEqual([2, expect.stringContaining('Nothing was proved')]);
 });
 
-test('documents and pages come from the standard input, samples go to a table', async () => {
+test('documents and pages come from the standard input, samples go to a table', FULL, async () => {
   const document = await lyvek(['import', '-'], RIGHT);
   expect(document.status).toBe(0);
   file('doc2.json', document.out);

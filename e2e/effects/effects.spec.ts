@@ -4,6 +4,7 @@ import type { Frame, Page } from '@playwright/test';
 import { EFFECTS } from '@lyvek/core';
 import { bring, newProject, openRundown, pick, saved, zipOf } from '../support/app.ts';
 import { WORKSHOP } from './workshop.ts';
+import { sampled } from '../support/full.ts';
 
 let pageId = '';
 test.beforeAll(async ({ request }) => {
@@ -110,8 +111,8 @@ const REVEALS: [name: string, property: string, end: RegExp][] = [
   ['Rising level', 'clip-path', /^inset\(0% 0px 0px\)$/],
 ];
 
-for (const [name, property, end] of REVEALS)
-  test(`${name}: hidden before, on its way midway, complete after`, async ({ page }) => {
+for (const [i, [name, property, end]] of REVEALS.entries())
+  test(`${name}: hidden before, on its way midway, complete after`, sampled(i, 4), async ({ page }) => {
     const frame = await build(page, name, '#one');
     const top = await documentTop(frame, '#one');
     const [before, midway, after] = await downAndUp(frame, '#one', [top - 790, top - 550, top - 60]);

@@ -15,6 +15,7 @@ import {
   stack,
 } from '../support/app.ts';
 import { query } from '../support/servers.ts';
+import { FULL } from '../support/full.ts';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -74,53 +75,59 @@ test('connections that are cut in the middle of edits end no server, and what wa
   expect(now.revision).toBeGreaterThanOrEqual(revision);
 });
 
-test('a postmaster that is killed is started again, as often as it takes, and the server is the same', async ({
-  request,
-}) => {
-  test.setTimeout(180_000);
-  const pid = serverPid();
-  for (let i = 0; i < 3; i++) {
-    const old = postmasterPid();
-    process.kill(old, 'SIGKILL');
-    await expect
-      .poll(
-        async () => {
-          const response = await request.get(`${base}/api/health`).catch(() => null);
-          return response?.status() === 200 && postmasterPid() !== old;
-        },
-        { timeout: 60_000 },
-      )
-      .toBe(true);
-  }
-  expect(serverPid()).toBe(pid);
-});
+test(
+  'a postmaster that is killed is started again, as often as it takes, and the server is the same',
+  FULL,
+  async ({ request }) => {
+    test.setTimeout(180_000);
+    const pid = serverPid();
+    for (let i = 0; i < 3; i++) {
+      const old = postmasterPid();
+      process.kill(old, 'SIGKILL');
+      await expect
+        .poll(
+          async () => {
+            const response = await request.get(`${base}/api/health`).catch(() => null);
+            return response?.status() === 200 && postmasterPid() !== old;
+          },
+          { timeout: 60_000 },
+        )
+        .toBe(true);
+    }
+    expect(serverPid()).toBe(pid);
+  },
+);
 
-test('a full disk is said, edits are kept here, and they go on by themselves', async ({ page, request }) => {
-  test.setTimeout(120_000);
-  await openRundown(page, await bring(request, await newProject(request, 'Full'), cardZip()));
-  const url = stack().databaseUrl;
-  await query(
-    url,
-    `create function full_disk() returns trigger language plpgsql as $$ begin raise exception 'could not extend file' using errcode = '53100'; end $$`,
-  );
-  await query(
-    url,
-    'create trigger full_disk before insert on revisions for each row execute function full_disk()',
-  );
-  try {
-    await pick(page, 'h1');
-    await addMotion(page, 'Fade');
-    await expect(page.locator('.save-state')).toHaveText('Disk full, kept here');
-    expect((await request.get(`${base}/api/health`)).status()).toBe(507);
-    await page.reload();
-    await expect(page.locator('.sheet .summary').first()).toContainText('1 motion');
-    await expect(page.locator('.save-state')).toHaveText('Disk full, kept here');
-  } finally {
-    await query(url, 'drop trigger full_disk on revisions');
-    await query(url, 'drop function full_disk');
-  }
-  await saved(page);
-  await expect
-    .poll(async () => (await request.get(`${base}/api/health`)).status(), { timeout: 20_000 })
-    .toBe(200);
-});
+test(
+  'a full disk is said, edits are kept here, and they go on by themselves',
+  FULL,
+  async ({ page, request }) => {
+    test.setTimeout(120_000);
+    await openRundown(page, await bring(request, await newProject(request, 'Full'), cardZip()));
+    const url = stack().databaseUrl;
+    await query(
+      url,
+      `create function full_disk() returns trigger language plpgsql as $$ begin raise exception 'could not extend file' using errcode = '53100'; end $$`,
+    );
+    await query(
+      url,
+      'create trigger full_disk before insert on revisions for each row execute function full_disk()',
+    );
+    try {
+      await pick(page, 'h1');
+      await addMotion(page, 'Fade');
+      await expect(page.locator('.save-state')).toHaveText('Disk full, kept here');
+      expect((await request.get(`${base}/api/health`)).status()).toBe(507);
+      await page.reload();
+      await expect(page.locator('.sheet .summary').first()).toContainText('1 motion');
+      await expect(page.locator('.save-state')).toHaveText('Disk full, kept here');
+    } finally {
+      await query(url, 'drop trigger full_disk on revisions');
+      await query(url, 'drop function full_disk');
+    }
+    await saved(page);
+    await expect
+      .poll(async () => (await request.get(`${base}/api/health`)).status(), { timeout: 20_000 })
+      .toBe(200);
+  },
+);

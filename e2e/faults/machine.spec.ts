@@ -21,6 +21,7 @@ import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { emptyDocument } from '@lyvek/core';
 import { freePort, inRepo } from '../support/servers.ts';
+import { FULL } from '../support/full.ts';
 
 const REPO = fileURLToPath(inRepo('.')).replace(/\/$/, '');
 const PARTS = [
@@ -88,22 +89,26 @@ const works = async ({ url }: Started) => {
   expect(await (await fetch(url)).text()).toContain('<script type="module"');
 };
 
-test('in a folder with spaces, % and letters of all kinds it starts, and a changed build is built anew', async () => {
-  test.setTimeout(240_000);
-  const folder = copied('a 1 x=%20 ø 猫');
-  const env = { LYVEK_DATA: join(folder, 'data') };
-  const first = await start(folder, env);
-  expect([first.ready, first.said()]).toEqual([true, []]);
-  await works(first);
-  await stop(first);
-  appendFileSync(join(folder, 'dist/server.js'), '\nthis is no script');
-  const again = await start(folder, env);
-  expect([again.ready, again.said()]).toEqual([true, []]);
-  await works(again);
-  await stop(again);
-  expect(readFileSync(join(folder, 'dist/server.js'), 'utf8')).not.toContain('this is no script');
-  rmSync(folder, { recursive: true });
-});
+test(
+  'in a folder with spaces, % and letters of all kinds it starts, and a changed build is built anew',
+  FULL,
+  async () => {
+    test.setTimeout(240_000);
+    const folder = copied('a 1 x=%20 ø 猫');
+    const env = { LYVEK_DATA: join(folder, 'data') };
+    const first = await start(folder, env);
+    expect([first.ready, first.said()]).toEqual([true, []]);
+    await works(first);
+    await stop(first);
+    appendFileSync(join(folder, 'dist/server.js'), '\nthis is no script');
+    const again = await start(folder, env);
+    expect([again.ready, again.said()]).toEqual([true, []]);
+    await works(again);
+    await stop(again);
+    expect(readFileSync(join(folder, 'dist/server.js'), 'utf8')).not.toContain('this is no script');
+    rmSync(folder, { recursive: true });
+  },
+);
 
 test('a path with # or ?, which builds cannot read, is said in one sentence', async () => {
   const folder = copied('site #1');
@@ -128,7 +133,7 @@ for (const [where, file, mistake, said] of [
     /index\.css: Missing closing } at \.a/,
   ],
 ] as const)
-  test(`a mistake in a source of ${where} is said in one sentence, with its place`, async () => {
+  test(`a mistake in a source of ${where} is said in one sentence, with its place`, FULL, async () => {
     test.setTimeout(120_000);
     const folder = copied('broken');
     appendFileSync(join(folder, file), mistake);
@@ -147,81 +152,85 @@ test('a folder in which nobody can write is said in one sentence', async () => {
   expect(said()[0]).toMatch(/may not be written to/);
 });
 
-test('a disk that is really full: 507, nothing acknowledged is lost, and it goes on by itself', async () => {
-  test.setTimeout(180_000);
-  const folder = mkdtempSync(join(tmpdir(), 'lyvek-small-disk-'));
-  try {
-    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=220m', 'tmpfs', folder], { stdio: 'ignore' });
-  } catch {
-    test.skip(true, 'this machine lets nobody make a small disk');
-  }
-  try {
-    const lyvek = await start(REPO, { LYVEK_DATA: join(folder, 'data') });
-    expect(lyvek.ready).toBe(true);
-    const call = async (
-      method: string,
-      path: string,
-      body?: unknown,
-      headers: Record<string, string> = {},
-    ) => {
-      const response = await fetch(lyvek.url + path, {
-        method,
-        headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
-        ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-      });
-      return { status: response.status, json: (await response.json().catch(() => ({}))) as never };
-    };
-    const project = (await call('POST', '/api/projects', { name: 'Small' })).json as { id: string };
-    const page = (
-      await call('POST', `/api/projects/${project.id}/pages`, '<p>x</p>', { 'content-type': 'text/html' })
-    ).json as { id: string };
-    const { takes } = (await call('GET', `/api/pages/${page.id}`)).json as { takes: { id: string }[] };
-    const take = `/api/takes/${takes[0]!.id}`;
-    let revision = ((await call('GET', take)).json as { revision: number }).revision;
-    // Letters that no compression makes small.
-    const noise = () =>
-      Array.from({ length: 12_000 }, () => Math.random().toString(36).slice(2))
-        .join('')
-        .slice(0, 90_000);
-    const edit = () => {
-      const text = noise();
-      const taken = Array.from({ length: 300 }, (_, i) => text.slice(i * 300, (i + 1) * 300));
-      return call(
-        'PUT',
-        `${take}/document`,
-        { ...emptyDocument(), taken },
-        { 'if-match': `"${revision}"`, 'x-edit-id': crypto.randomUUID() },
-      );
-    };
-    const acknowledged = async () => {
-      const { status, json } = await edit();
-      if (status === 200) revision = (json as { revision: number }).revision;
-      return status;
-    };
-    expect(await acknowledged()).toBe(200);
-
-    const ballast = join(folder, 'ballast');
-    const fd = openSync(ballast, 'w');
-    const block = Buffer.alloc(1 << 20, 1);
+test(
+  'a disk that is really full: 507, nothing acknowledged is lost, and it goes on by itself',
+  FULL,
+  async () => {
+    test.setTimeout(180_000);
+    const folder = mkdtempSync(join(tmpdir(), 'lyvek-small-disk-'));
     try {
-      for (;;) writeSync(fd, block);
+      execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=220m', 'tmpfs', folder], { stdio: 'ignore' });
     } catch {
-      // Full.
+      test.skip(true, 'this machine lets nobody make a small disk');
     }
-    closeSync(fd);
-    const met = new Set<number>();
-    for (let i = 0; i < 400 && !met.has(507); i++) met.add(await acknowledged());
-    expect([...met].filter((s) => ![200, 503].includes(s))).toEqual([507]);
-    expect((await call('GET', '/api/health')).status).toBe(507);
-    expect(((await call('GET', take)).json as { revision: number }).revision).toBe(revision);
+    try {
+      const lyvek = await start(REPO, { LYVEK_DATA: join(folder, 'data') });
+      expect(lyvek.ready).toBe(true);
+      const call = async (
+        method: string,
+        path: string,
+        body?: unknown,
+        headers: Record<string, string> = {},
+      ) => {
+        const response = await fetch(lyvek.url + path, {
+          method,
+          headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+          ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+        });
+        return { status: response.status, json: (await response.json().catch(() => ({}))) as never };
+      };
+      const project = (await call('POST', '/api/projects', { name: 'Small' })).json as { id: string };
+      const page = (
+        await call('POST', `/api/projects/${project.id}/pages`, '<p>x</p>', { 'content-type': 'text/html' })
+      ).json as { id: string };
+      const { takes } = (await call('GET', `/api/pages/${page.id}`)).json as { takes: { id: string }[] };
+      const take = `/api/takes/${takes[0]!.id}`;
+      let revision = ((await call('GET', take)).json as { revision: number }).revision;
+      // Letters that no compression makes small.
+      const noise = () =>
+        Array.from({ length: 12_000 }, () => Math.random().toString(36).slice(2))
+          .join('')
+          .slice(0, 90_000);
+      const edit = () => {
+        const text = noise();
+        const taken = Array.from({ length: 300 }, (_, i) => text.slice(i * 300, (i + 1) * 300));
+        return call(
+          'PUT',
+          `${take}/document`,
+          { ...emptyDocument(), taken },
+          { 'if-match': `"${revision}"`, 'x-edit-id': crypto.randomUUID() },
+        );
+      };
+      const acknowledged = async () => {
+        const { status, json } = await edit();
+        if (status === 200) revision = (json as { revision: number }).revision;
+        return status;
+      };
+      expect(await acknowledged()).toBe(200);
 
-    rmSync(ballast);
-    await expect.poll(acknowledged, { timeout: 60_000 }).toBe(200);
-    await expect.poll(async () => (await call('GET', '/api/health')).status, { timeout: 60_000 }).toBe(200);
-    expect(((await call('GET', take)).json as { revision: number }).revision).toBe(revision);
-    await stop(lyvek);
-  } finally {
-    execFileSync('umount', ['-l', folder]);
-    rmSync(folder, { recursive: true });
-  }
-});
+      const ballast = join(folder, 'ballast');
+      const fd = openSync(ballast, 'w');
+      const block = Buffer.alloc(1 << 20, 1);
+      try {
+        for (;;) writeSync(fd, block);
+      } catch {
+        // Full.
+      }
+      closeSync(fd);
+      const met = new Set<number>();
+      for (let i = 0; i < 400 && !met.has(507); i++) met.add(await acknowledged());
+      expect([...met].filter((s) => ![200, 503].includes(s))).toEqual([507]);
+      expect((await call('GET', '/api/health')).status).toBe(507);
+      expect(((await call('GET', take)).json as { revision: number }).revision).toBe(revision);
+
+      rmSync(ballast);
+      await expect.poll(acknowledged, { timeout: 60_000 }).toBe(200);
+      await expect.poll(async () => (await call('GET', '/api/health')).status, { timeout: 60_000 }).toBe(200);
+      expect(((await call('GET', take)).json as { revision: number }).revision).toBe(revision);
+      await stop(lyvek);
+    } finally {
+      execFileSync('umount', ['-l', folder]);
+      rmSync(folder, { recursive: true });
+    }
+  },
+);

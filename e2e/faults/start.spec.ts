@@ -8,6 +8,7 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { freePort } from '../support/servers.ts';
 import { Random } from '../stranger/random.ts';
+import { FULL } from '../support/full.ts';
 
 async function listening(server: Server): Promise<number> {
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
@@ -85,34 +86,42 @@ test('a database that is not there, or never answers, is said in one sentence', 
   mute.close();
 });
 
-test('a lost password, an empty pid file and a half-made cluster are mended at the next start', async () => {
-  test.setTimeout(120_000);
-  const folder = newFolder();
-  await runs({ LYVEK_DATA: folder });
-  rmSync(join(folder, 'pg-password'));
-  writeFileSync(join(folder, 'pg', 'postmaster.pid'), '');
-  await runs({ LYVEK_DATA: folder });
-  expect(readFileSync(join(folder, 'pg-password'), 'utf8').length).toBeGreaterThan(20);
-  rmSync(folder, { recursive: true });
-});
+test(
+  'a lost password, an empty pid file and a half-made cluster are mended at the next start',
+  FULL,
+  async () => {
+    test.setTimeout(120_000);
+    const folder = newFolder();
+    await runs({ LYVEK_DATA: folder });
+    rmSync(join(folder, 'pg-password'));
+    writeFileSync(join(folder, 'pg', 'postmaster.pid'), '');
+    await runs({ LYVEK_DATA: folder });
+    expect(readFileSync(join(folder, 'pg-password'), 'utf8').length).toBeGreaterThan(20);
+    rmSync(folder, { recursive: true });
+  },
+);
 
-test('data of another PostgreSQL, and a folder that cannot be one, are said in one sentence', async () => {
-  test.setTimeout(120_000);
-  const folder = newFolder();
-  await runs({ LYVEK_DATA: folder });
-  writeFileSync(join(folder, 'pg', 'PG_VERSION'), '9\n');
-  const other = await started({ LYVEK_DATA: folder, PORT: String(await freePort()) });
-  expect([other.code, other.said.split('\n').length]).toEqual([1, 1]);
-  expect(other.said).toMatch(/was written by PostgreSQL 9, and only PostgreSQL \d+ is installed/);
-  rmSync(folder, { recursive: true });
-  const file = join(newFolder(), 'file');
-  writeFileSync(file, '');
-  const none = await started({ LYVEK_DATA: join(file, 'data'), PORT: String(await freePort()) });
-  expect([none.code, none.said.split('\n').length]).toEqual([1, 1]);
-  expect(none.said).toContain('a file stands where a folder should be');
-});
+test(
+  'data of another PostgreSQL, and a folder that cannot be one, are said in one sentence',
+  FULL,
+  async () => {
+    test.setTimeout(120_000);
+    const folder = newFolder();
+    await runs({ LYVEK_DATA: folder });
+    writeFileSync(join(folder, 'pg', 'PG_VERSION'), '9\n');
+    const other = await started({ LYVEK_DATA: folder, PORT: String(await freePort()) });
+    expect([other.code, other.said.split('\n').length]).toEqual([1, 1]);
+    expect(other.said).toMatch(/was written by PostgreSQL 9, and only PostgreSQL \d+ is installed/);
+    rmSync(folder, { recursive: true });
+    const file = join(newFolder(), 'file');
+    writeFileSync(file, '');
+    const none = await started({ LYVEK_DATA: join(file, 'data'), PORT: String(await freePort()) });
+    expect([none.code, none.said.split('\n').length]).toEqual([1, 1]);
+    expect(none.said).toContain('a file stands where a folder should be');
+  },
+);
 
-test('Ctrl-C at any moment before it is ready leaves nothing behind', async () => {
+test('Ctrl-C at any moment before it is ready leaves nothing behind', FULL, async () => {
   test.setTimeout(180_000);
   const random = new Random(Number(process.env.LYVEK_SEED ?? '20261129'));
   for (let i = 0; i < 8; i++) {

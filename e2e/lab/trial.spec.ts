@@ -6,6 +6,7 @@ import { emptyDocument, summaryOf } from '@lyvek/core';
 import type { MotionDocument, TrialResult } from '@lyvek/core';
 import { base, bring, html, newProject, openRundown } from '../support/app.ts';
 import { askTrial, endedTrial, trialOf, trialSetup, VIEWPORT } from '../support/lab.ts';
+import { FULL, sampled } from '../support/full.ts';
 
 // One trial after another: they share one browser machine.
 test.describe.configure({ mode: 'serial' });
@@ -75,65 +76,68 @@ function hottest(runs: readonly TrialResult[]): number {
   return least.filter(([, cost]) => cost < Infinity).reduce((a, b) => (b[1] > a[1] ? b : a))[0];
 }
 
-test('a page that misses its budget at a known place: prediction and lab point there, the fix removes it, and the lab finds it cheaper', async ({
-  page,
-  request,
-}) => {
-  test.setTimeout(500_000);
-  const { text, document } = dear();
-  const { id } = await brought(request, page, 'dear', text);
-  const made = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
-  const take = ((await made.json()) as { id: string }).id;
-  await page.goto(`${base}/pages/${id}/trials?take=${take}`);
-  const spot = page.locator('.trial-findings li[data-key^="hot-spot"]').first();
-  await expect(spot).toBeVisible({ timeout: 20_000 });
-  const predicted = Number((await spot.locator('footer > span').first().innerText()).replace(/\D/g, ''));
-  // While it can be seen the box lies between a screen before its top and its own end.
-  const [from, to] = [HOT - VIEWPORT.height, HOT + 700];
-  expect(predicted).toBeGreaterThan(from - VIEWPORT.height);
-  expect(predicted).toBeLessThan(to + VIEWPORT.height);
+test(
+  'a page that misses its budget at a known place: prediction and lab point there, the fix removes it, and the lab finds it cheaper',
+  FULL,
+  async ({ page, request }) => {
+    test.setTimeout(500_000);
+    const { text, document } = dear();
+    const { id } = await brought(request, page, 'dear', text);
+    const made = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
+    const take = ((await made.json()) as { id: string }).id;
+    await page.goto(`${base}/pages/${id}/trials?take=${take}`);
+    const spot = page.locator('.trial-findings li[data-key^="hot-spot"]').first();
+    await expect(spot).toBeVisible({ timeout: 20_000 });
+    const predicted = Number((await spot.locator('footer > span').first().innerText()).replace(/\D/g, ''));
+    // While it can be seen the box lies between a screen before its top and its own end.
+    const [from, to] = [HOT - VIEWPORT.height, HOT + 700];
+    expect(predicted).toBeGreaterThan(from - VIEWPORT.height);
+    expect(predicted).toBeLessThan(to + VIEWPORT.height);
 
-  await page.getByRole('button', { name: 'Steady' }).click();
-  await page.getByRole('button', { name: 'Measure', exact: true }).click();
-  await page.getByRole('button', { name: /^In the lab/ }).click();
-  await expect(page.getByText('measured in the lab')).toBeVisible({ timeout: 150_000 });
-  const listed = await (await request.get(`${base}/api/pages/${id}/trials`)).json();
-  const first = (await trialOf(request, listed.trials[0].id as string)).result!;
-  for (const check of ['large-blur', 'layout-property']) {
-    const row = page.locator(`.trial-findings li[data-key^="${check}"]`);
-    await row.getByRole('button', { name: 'Fix' }).click();
-    await expect(row).toHaveCount(0, { timeout: 20_000 });
-  }
-  await expect(page.locator('.trial-findings li[data-key^="hot-spot"]')).toHaveCount(0, { timeout: 20_000 });
-  await expect(page.locator('.save-state')).toHaveText(/^Saved/);
-  // Each is tried in turn, and the cheapest run of each counts.
-  const asItWas = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
-  const dearTake = ((await asItWas.json()) as { id: string }).id;
-  const mean = (r: TrialResult) => {
-    const near = r.frames.y.flatMap((y, i) =>
-      y > from && y < to ? [r.frames.paint[i]! + r.frames.composite[i]! + r.frames.style[i]!] : [],
-    );
-    return near.reduce((s, c) => s + c, 0) / near.length;
-  };
-  const costs = { before: Infinity, mended: Infinity };
-  const before = [first];
-  for (let round = 0; round < 2; round++)
-    for (const [which, takeId] of [
-      ['before', dearTake],
-      ['mended', take],
-    ] as const) {
-      const done = await endedTrial(request, await askTrial(request, takeId, { lasts: 5000 }), 90_000);
-      expect(done.why).toBeNull();
-      costs[which] = Math.min(costs[which], mean(done.result!));
-      if (which === 'before') before.push(done.result!);
+    await page.getByRole('button', { name: 'Steady' }).click();
+    await page.getByRole('button', { name: 'Measure', exact: true }).click();
+    await page.getByRole('button', { name: /^In the lab/ }).click();
+    await expect(page.getByText('measured in the lab')).toBeVisible({ timeout: 150_000 });
+    const listed = await (await request.get(`${base}/api/pages/${id}/trials`)).json();
+    const first = (await trialOf(request, listed.trials[0].id as string)).result!;
+    for (const check of ['large-blur', 'layout-property']) {
+      const row = page.locator(`.trial-findings li[data-key^="${check}"]`);
+      await row.getByRole('button', { name: 'Fix' }).click();
+      await expect(row).toHaveCount(0, { timeout: 20_000 });
     }
-  const hot = hottest(before);
-  expect(hot).toBeGreaterThan(from - VIEWPORT.height);
-  expect(hot).toBeLessThan(to + VIEWPORT.height);
-  console.log(`around the place: ${costs.before.toFixed(1)} ms, mended ${costs.mended.toFixed(1)} ms`);
-  expect(costs.mended).toBeLessThan(costs.before);
-  expect(summaryOf(first.frames, 60).frames).toBeGreaterThan(100);
-});
+    await expect(page.locator('.trial-findings li[data-key^="hot-spot"]')).toHaveCount(0, {
+      timeout: 20_000,
+    });
+    await expect(page.locator('.save-state')).toHaveText(/^Saved/);
+    // Each is tried in turn, and the cheapest run of each counts.
+    const asItWas = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
+    const dearTake = ((await asItWas.json()) as { id: string }).id;
+    const mean = (r: TrialResult) => {
+      const near = r.frames.y.flatMap((y, i) =>
+        y > from && y < to ? [r.frames.paint[i]! + r.frames.composite[i]! + r.frames.style[i]!] : [],
+      );
+      return near.reduce((s, c) => s + c, 0) / near.length;
+    };
+    const costs = { before: Infinity, mended: Infinity };
+    const before = [first];
+    for (let round = 0; round < 2; round++)
+      for (const [which, takeId] of [
+        ['before', dearTake],
+        ['mended', take],
+      ] as const) {
+        const done = await endedTrial(request, await askTrial(request, takeId, { lasts: 5000 }), 90_000);
+        expect(done.why).toBeNull();
+        costs[which] = Math.min(costs[which], mean(done.result!));
+        if (which === 'before') before.push(done.result!);
+      }
+    const hot = hottest(before);
+    expect(hot).toBeGreaterThan(from - VIEWPORT.height);
+    expect(hot).toBeLessThan(to + VIEWPORT.height);
+    console.log(`around the place: ${costs.before.toFixed(1)} ms, mended ${costs.mended.toFixed(1)} ms`);
+    expect(costs.mended).toBeLessThan(costs.before);
+    expect(summaryOf(first.frames, 60).frames).toBeGreaterThan(100);
+  },
+);
 
 const HOSTILE: Record<string, { script: string; why: RegExp }> = {
   'hangs for ever': {
@@ -149,25 +153,29 @@ const HOSTILE: Record<string, { script: string; why: RegExp }> = {
     why: /MB of memory|crashed|Chromium ended/,
   },
 };
-for (const [name, { script, why }] of Object.entries(HOSTILE))
-  test(`a page that ${name} ends with a clear failure, and the queue goes on`, async ({ page, request }) => {
-    test.setTimeout(200_000);
-    const { take } = await brought(
-      request,
-      page,
-      name,
-      html(`${filler(60)}<script>${script}</script>`, ROWS),
-    );
-    const calm = await brought(request, page, 'calm', html(filler(40), ROWS));
-    const first = await askTrial(request, take);
-    const second = await askTrial(request, calm.take, { lasts: 1500 });
-    const failed = await endedTrial(request, first, 120_000);
-    expect([failed.state, failed.why]).toEqual(['failed', expect.stringMatching(why)]);
-    const done = await endedTrial(request, second);
-    expect([done.state, done.why]).toEqual(['done', null]);
-  });
+for (const [i, [name, { script, why }]] of Object.entries(HOSTILE).entries())
+  test(
+    `a page that ${name} ends with a clear failure, and the queue goes on`,
+    sampled(i, 3),
+    async ({ page, request }) => {
+      test.setTimeout(200_000);
+      const { take } = await brought(
+        request,
+        page,
+        name,
+        html(`${filler(60)}<script>${script}</script>`, ROWS),
+      );
+      const calm = await brought(request, page, 'calm', html(filler(40), ROWS));
+      const first = await askTrial(request, take);
+      const second = await askTrial(request, calm.take, { lasts: 1500 });
+      const failed = await endedTrial(request, first, 120_000);
+      expect([failed.state, failed.why]).toEqual(['failed', expect.stringMatching(why)]);
+      const done = await endedTrial(request, second);
+      expect([done.state, done.why]).toEqual(['done', null]);
+    },
+  );
 
-test('a page that opens dialogs is measured all the same', async ({ page, request }) => {
+test('a page that opens dialogs is measured all the same', FULL, async ({ page, request }) => {
   test.setTimeout(120_000);
   const text = html(
     `${filler(60)}<script>addEventListener('scroll', () => { if (scrollY > 300) alert('Stop'); }, { once: true })</script>`,
@@ -186,40 +194,46 @@ test('a page that opens dialogs is measured all the same', async ({ page, reques
   expect((await request.post(`${base}/api/trials/${crypto.randomUUID()}/again`)).status()).toBe(404);
 });
 
-test('a browser that is killed fails its trial, and one that is stopped ends', async ({ page, request }) => {
-  test.setTimeout(200_000);
-  const { take } = await brought(request, page, 'killed', html(filler(200), ROWS));
-  const first = await askTrial(request, take, { lasts: 16_000 });
-  await expect.poll(async () => (await trialOf(request, first)).state, { timeout: 60_000 }).toBe('running');
-  const pids = () =>
-    readdirSync('/proc').filter((p) => {
-      if (!/^\d+$/.test(p)) return false;
-      try {
-        const line = readFileSync(`/proc/${p}/cmdline`, 'utf8');
-        // The lab’s own browser is the one whose parent is the server.
-        const parent = /^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${p}/status`, 'utf8'))![1]!;
-        return (
-          /chrom/.test(line) &&
-          !/--type=/.test(line) &&
-          readFileSync(`/proc/${parent}/cmdline`, 'utf8').includes('dist/server.js')
-        );
-      } catch {
-        return false;
-      }
-    });
-  await expect.poll(() => pids().length, { timeout: 20_000 }).toBeGreaterThan(0);
-  await page.waitForTimeout(2500);
-  for (const pid of pids()) process.kill(Number(pid), 'SIGKILL');
-  const failed = await endedTrial(request, first);
-  expect(failed.state).toBe('failed');
-  expect(failed.why).toMatch(/Chromium ended|crashed|closed/);
+test(
+  'a browser that is killed fails its trial, and one that is stopped ends',
+  FULL,
+  async ({ page, request }) => {
+    test.setTimeout(200_000);
+    const { take } = await brought(request, page, 'killed', html(filler(200), ROWS));
+    const first = await askTrial(request, take, { lasts: 16_000 });
+    await expect.poll(async () => (await trialOf(request, first)).state, { timeout: 60_000 }).toBe('running');
+    const pids = () =>
+      readdirSync('/proc').filter((p) => {
+        if (!/^\d+$/.test(p)) return false;
+        try {
+          const line = readFileSync(`/proc/${p}/cmdline`, 'utf8');
+          // The lab’s own browser is the one whose parent is the server.
+          const parent = /^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${p}/status`, 'utf8'))![1]!;
+          return (
+            /chrom/.test(line) &&
+            !/--type=/.test(line) &&
+            readFileSync(`/proc/${parent}/cmdline`, 'utf8').includes('dist/server.js')
+          );
+        } catch {
+          return false;
+        }
+      });
+    await expect.poll(() => pids().length, { timeout: 20_000 }).toBeGreaterThan(0);
+    await page.waitForTimeout(2500);
+    for (const pid of pids()) process.kill(Number(pid), 'SIGKILL');
+    const failed = await endedTrial(request, first);
+    expect(failed.state).toBe('failed');
+    expect(failed.why).toMatch(/Chromium ended|crashed|closed/);
 
-  const second = await askTrial(request, take, { lasts: 16_000 });
-  await expect.poll(async () => (await trialOf(request, second)).state, { timeout: 60_000 }).toBe('running');
-  expect((await request.post(`${base}/api/trials/${second}/cancel`)).status()).toBe(204);
-  expect((await endedTrial(request, second)).state).toBe('cancelled');
-  await expect.poll(() => pids().length, { timeout: 30_000 }).toBe(0);
-});
+    const second = await askTrial(request, take, { lasts: 16_000 });
+    await expect
+      .poll(async () => (await trialOf(request, second)).state, { timeout: 60_000 })
+      .toBe('running');
+    expect((await request.post(`${base}/api/trials/${second}/cancel`)).status()).toBe(204);
+    expect((await endedTrial(request, second)).state).toBe('cancelled');
+    await expect.poll(() => pids().length, { timeout: 30_000 }).toBe(0);
+  },
+);
 
 test('what would take too long is refused with what to do, and a size that was not measured too', async ({
   page,

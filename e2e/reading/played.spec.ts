@@ -7,6 +7,7 @@ import type { Oracle } from '../oracle/in-page.ts';
 import { oracleScript } from '../support/runtime.ts';
 import { filesOf, handedOff, movingPages, read, stripped } from './pages.ts';
 import type { Files } from './pages.ts';
+import { sampled } from '../support/full.ts';
 
 const OFFSETS = 200;
 /** Where parts play in time, each look waits until they are done. */
@@ -136,8 +137,8 @@ async function compared(
   );
 }
 
-for (const name of movingPages())
-  test(`${name} shows the same after it was read and written`, async ({ page }) => {
+for (const [i, name] of movingPages().entries())
+  test(`${name} shows the same after it was read and written`, sampled(i, 4), async ({ page }) => {
     await page.setViewportSize({ width: 1000, height: 800 });
     const before = filesOf(name);
     const reading = read(before);

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { base, newProject } from '../support/app.ts';
 import { goThere, PLACES } from './pages.ts';
 import { World } from './world.ts';
+import { FULL } from '../support/full.ts';
 
 /** CSS px; the last one is the second at 200 % zoom. */
 const SIZES = [
@@ -22,39 +23,43 @@ const SCREENS = Object.keys(READY);
 
 for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
   for (const screen of SCREENS)
-    test(`${place.name}${screen || '/rundown'}: everything is in its place`, async ({ browser, request }) => {
-      test.setTimeout(120_000);
-      const entrance = await goThere(request, place, await newProject(request, `Placing ${place.name}`));
-      const world = await World.enter(browser, entrance.url, entrance.take);
-      // Code is written from what the Rundown has measured, so people come to it from there.
-      const url = new URL(entrance.url);
-      url.pathname += screen;
-      if (screen) await world.page.goto(url.href);
-      const seen: string[] = [];
-      for (const [width, height] of SIZES) {
-        await world.page.setViewportSize({ width, height });
-        await world.settle();
-        // Of an empty screen nothing would be said.
-        await expect(world.page.locator(READY[screen]!)).not.toHaveCount(0, { timeout: 40_000 });
-        await world.page.waitForTimeout(500);
-        for (const what of await world.ask<string[]>('placing')) seen.push(`${width} × ${height}: ${what}`);
-        if (screen) continue;
-        // With a motion chosen there is a sheet below.
-        const grip = world.page.locator('.bar-grip').first();
-        if (!(await grip.count())) continue;
-        await grip.click({ force: true });
-        // Pointing at something shows more of it.
-        await world.page.mouse.move(width / 2, 2);
-        await world.page.waitForTimeout(400);
-        for (const what of await world.ask<string[]>('placing'))
-          seen.push(`${width} × ${height}, chosen: ${what}`);
-        await world.page.keyboard.press('Escape');
-      }
-      await world.leave();
-      expect(seen).toEqual([]);
-    });
+    test(
+      `${place.name}${screen || '/rundown'}: everything is in its place`,
+      screen === '' ? {} : FULL,
+      async ({ browser, request }) => {
+        test.setTimeout(120_000);
+        const entrance = await goThere(request, place, await newProject(request, `Placing ${place.name}`));
+        const world = await World.enter(browser, entrance.url, entrance.take);
+        // Code is written from what the Rundown has measured, so people come to it from there.
+        const url = new URL(entrance.url);
+        url.pathname += screen;
+        if (screen) await world.page.goto(url.href);
+        const seen: string[] = [];
+        for (const [width, height] of SIZES) {
+          await world.page.setViewportSize({ width, height });
+          await world.settle();
+          // Of an empty screen nothing would be said.
+          await expect(world.page.locator(READY[screen]!)).not.toHaveCount(0, { timeout: 40_000 });
+          await world.page.waitForTimeout(500);
+          for (const what of await world.ask<string[]>('placing')) seen.push(`${width} × ${height}: ${what}`);
+          if (screen) continue;
+          // With a motion chosen there is a sheet below.
+          const grip = world.page.locator('.bar-grip').first();
+          if (!(await grip.count())) continue;
+          await grip.click({ force: true });
+          // Pointing at something shows more of it.
+          await world.page.mouse.move(width / 2, 2);
+          await world.page.waitForTimeout(400);
+          for (const what of await world.ask<string[]>('placing'))
+            seen.push(`${width} × ${height}, chosen: ${what}`);
+          await world.page.keyboard.press('Escape');
+        }
+        await world.leave();
+        expect(seen).toEqual([]);
+      },
+    );
 
-test('shelf and presets: everything is in its place', async ({ browser, request }) => {
+test('shelf and presets: everything is in its place', FULL, async ({ browser, request }) => {
   test.setTimeout(240_000);
   const project = await newProject(
     request,
