@@ -63,7 +63,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/(api|cli|probe|runtime|server|web)/' },
       to: {
-        path: '^packages/core/src/(?!index|testing/|text/index|format/marks|format/kept-css|feel/follow|timeline/phases)',
+        path: '^packages/core/src/(?!index|testing/|text/index|format/marks|format/kept-css|feel/damping|timeline/phases)',
       },
     },
     core('page'),

@@ -84,20 +84,20 @@ function moonPath(share) {
 }
 
 const motions = [];
-const passage = { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] };
+const view = { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] };
 const motion = (id, name, selector, keyframes, range, more = {}) =>
   motions.push({
     id: `m_${id}`,
     name,
     on: true,
     targets: { selector },
-    driver: passage,
+    driver: view,
     range,
     keyframes,
     easing: 'linear',
     fill: 'both',
     composite: 'replace',
-    follow: { kind: 'none' },
+    damping: { kind: 'none' },
     reducedMotion: 'drop',
     ...more,
   });
@@ -105,7 +105,7 @@ const ends = (from, to) => [
   { at: '0%', value: from },
   { at: '100%', value: to },
 ];
-const whole = { driver: { kind: 'page', axis: 'block' } };
+const whole = { driver: { kind: 'scroll', axis: 'block' } };
 
 motion(
   'year',
@@ -165,7 +165,7 @@ const months = MONTHS.map(([name, note], m) => {
     `#${id} > .tint`,
     { opacity: ends('0', '1') },
     { start: 'cover 0%', end: 'entry 100%' },
-    { reducedMotion: 'keep', driver: { ...passage, subject: `#${id} > header` } },
+    { reducedMotion: 'keep', driver: { ...view, subject: `#${id} > header` } },
   );
   const moons = Array.from({ length: days }, (_, d) => {
     const share = phase(Date.UTC(YEAR, m, d + 1, 12));
@@ -236,6 +236,6 @@ const dir = join(import.meta.dirname, '..', 'demo', 'almanac');
 writeFileSync(join(dir, 'index.html'), html);
 writeFileSync(
   join(dir, 'lyvek.document.json'),
-  `{ "format": "lyvek-document", "version": 1, "motions": [\n${motions.map((m) => JSON.stringify(m)).join(',\n')}\n] }\n`,
+  `{ "format": "lyvek-document", "version": 2, "motions": [\n${motions.map((m) => JSON.stringify(m)).join(',\n')}\n] }\n`,
 );
 console.log(`${motions.length} motions, ${Math.round(html.length / 1024)} kB`);

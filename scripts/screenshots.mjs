@@ -75,16 +75,16 @@ await shot('pin', rundown, async (page) => {
   await page.locator('.scrub-area').click({ position: { x: 20, y: 300 } });
   await page.waitForTimeout(700);
 });
-await shot('gate', rundown, async (page) => {
-  await page.locator('[data-gate] .flag-area').first().click();
+await shot('trigger', rundown, async (page) => {
+  await page.locator('[data-trigger] .flag-area').first().click();
   await page.waitForTimeout(300);
   await page.locator('.time-ground').click({ position: { x: 120, y: 150 } });
   await page.waitForTimeout(700);
 });
-await shot('belt', rundown, async (page) => {
-  await page.locator('[data-motion=m_belt] .bar-grip').click();
+await shot('marquee', rundown, async (page) => {
+  await page.locator('[data-motion=m_marquee] .bar-grip').click();
   await page.locator('.preview-page').hover();
-  const box = await page.locator('[data-motion=m_belt] .bar-grip').boundingBox();
+  const box = await page.locator('[data-motion=m_marquee] .bar-grip').boundingBox();
   await page.mouse.click(116, box.y + box.height / 2);
   await page.waitForTimeout(900);
 });

@@ -135,7 +135,7 @@ await step('browser', async () => {
       LYVEK_URL: stack.url,
       LYVEK_STACK: JSON.stringify(stack.facts()),
       LYVEK_ORACLE_CASES: full ? '10000' : '1500',
-      LYVEK_GATE_STEPS: full ? '2000' : all ? '100' : '30',
+      LYVEK_TRIGGER_STEPS: full ? '2000' : all ? '100' : '30',
       LYVEK_STRANGER_ACTS: full ? '20000' : all ? '300' : '84',
       LYVEK_FUZZ: full || faults ? '12600' : '600',
       LYVEK_ALL: all || faults || files.length ? '1' : '',

@@ -24,7 +24,7 @@ test.beforeAll(async ({ request }) => {
 
 async function open(page: Page): Promise<string> {
   const response = await page.request.post(`/api/pages/${pageId}/takes`, {
-    data: { document: { format: 'lyvek-document', version: 1, motions: [] } },
+    data: { document: { format: 'lyvek-document', version: 2, motions: [] } },
   });
   const { id } = (await response.json()) as { id: string };
   await openRundown(page, `${pageId}?take=${id}`);
@@ -151,16 +151,16 @@ test('scrubbed to timed and back is one click each, and says what it does', asyn
   await add(page, 'Rise', '#one');
   const before = (await take(page, id)).motions[0];
   await page.locator('.sentence .word').first().click();
-  await page.getByRole('button', { name: /a gate where it begins now/ }).click();
+  await page.getByRole('button', { name: /a trigger where it begins now/ }).click();
   await expect(page.locator('.notice')).toContainText('plays in time');
-  await expect(page.locator('[data-gate]')).toHaveCount(1);
+  await expect(page.locator('[data-trigger]')).toHaveCount(1);
   await saved(page);
   expect((await take(page, id)).motions[0].keyframes).toEqual(before.keyframes);
-  await page.locator('.word-gate').last().click();
-  await page.getByRole('button', { name: /its own passage/ }).click();
+  await page.locator('.word-trigger').last().click();
+  await page.getByRole('button', { name: /its own view progress/ }).click();
   await saved(page);
   const after = await take(page, id);
-  expect(after.gates).toEqual([]);
+  expect(after.triggers).toEqual([]);
   expect(after.motions[0].range).toEqual(before.range);
 });
 
@@ -313,17 +313,17 @@ test('what has no place on the page says so, can be reached and mended, and brea
     data: {
       document: {
         format: 'lyvek-document',
-        version: 1,
+        version: 2,
         motions: [],
         pins: [
           pinOn('p_gone', 'Gone', '#nowhere'),
           pinOn('p_outer', 'Outer', '#dome'),
           pinOn('p_inner', 'Inner', '#caption'),
         ],
-        gates: [
+        triggers: [
           {
             id: 'g_gone',
-            name: 'Lost gate',
+            name: 'Lost trigger',
             on: true,
             subject: '#nowhere',
             down: 'entry 50%',
@@ -341,7 +341,7 @@ test('what has no place on the page says so, can be reached and mended, and brea
   await expect(list).toContainText('Gone');
   await expect(list).toContainText('no element matches #nowhere');
   await expect(list).toContainText('inside another pinned one');
-  await expect(list).toContainText('Lost gate');
+  await expect(list).toContainText('Lost trigger');
   await expect(page.locator('[data-pin]')).toHaveCount(1);
   await list.getByRole('button', { name: 'Gone' }).click();
   await expect(page.locator('.sheet')).toContainText('It does not hold');
@@ -357,7 +357,7 @@ const pinOn = (id: string, name: string, stage: string) => ({
   name,
   on: true,
   stage,
-  hold: { by: 'top', inset: '0px' },
+  sticky: { by: 'top', inset: '0px' },
   distance: { kind: 'length', value: '100vh' },
   overlap: ['0px', '0px'],
   layer: null,
@@ -406,7 +406,7 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   expect((await take(page, id)).motions[0].conditions).toBeUndefined();
 });
 
-test('beads are chosen across motions, moved together and deleted; the ruler lights them; B puts one in', async ({
+test('keyframes are chosen across motions, moved together and deleted; the ruler lights them; B puts one in', async ({
   page,
 }) => {
   const id = await open(page);
@@ -430,11 +430,11 @@ test('beads are chosen across motions, moved together and deleted; the ruler lig
   const before = await stops(0);
   expect(before.every((l) => l.length === 3)).toBe(true);
   for (let i = 0; i < 4; i++) await page.keyboard.press('+');
-  const beads = page.locator('.bead-area');
-  expect(await beads.count()).toBeGreaterThanOrEqual(1);
-  const box = (await beads.first().boundingBox())!;
+  const keyframes = page.locator('.keyframe-area');
+  expect(await keyframes.count()).toBeGreaterThanOrEqual(1);
+  const box = (await keyframes.first().boundingBox())!;
   await page.mouse.move(116, box.y + box.height / 2);
-  await expect(page.locator('.beads.lit').first()).toBeAttached();
+  await expect(page.locator('.keyframes.lit').first()).toBeAttached();
   await page.mouse.move(box.x + 6, box.y + 6);
   await page.mouse.down();
   await page.mouse.move(box.x + 6, box.y + 20, { steps: 4 });
@@ -442,7 +442,7 @@ test('beads are chosen across motions, moved together and deleted; the ruler lig
   await saved(page);
   const after = await stops(0);
   expect(Number.parseFloat(after[0]![1]!)).toBeGreaterThan(Number.parseFloat(before[0]![1]!));
-  await expect(page.locator('.beads.chosen')).toHaveCount(1);
+  await expect(page.locator('.keyframes.chosen')).toHaveCount(1);
   await page.keyboard.press('Delete');
   await saved(page);
   const left = await take(page, id);

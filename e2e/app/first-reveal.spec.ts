@@ -50,7 +50,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
   await saved(page);
 
   // The element's ghost at the end, dragged in the gutter until its middle meets the middle.
-  await page.locator('.point-passage').nth(1).click();
+  await page.locator('.point-view').nth(1).click();
   await page.getByLabel('Line of the viewport in per cent from its top').fill('60%');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
@@ -186,7 +186,7 @@ test('a finding is shown, and its fix removes it', async ({ page, request }) => 
   await pick(page, 'footer');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
-  await page.locator('.point-passage').nth(1).click();
+  await page.locator('.point-view').nth(1).click();
   await page.getByLabel('Phase', { exact: true }).selectOption('cover');
   await page.getByLabel('Share of the phase').fill('100%');
   await page.keyboard.press('Enter');

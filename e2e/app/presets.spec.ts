@@ -31,7 +31,7 @@ const keep = async (page: Page, as: string) => {
 
 test('kept, put elsewhere, changed there, followed here', async ({ page }) => {
   const response = await page.request.post(`/api/pages/${pageId}/takes`, {
-    data: { document: { format: 'lyvek-document', version: 1, motions: [] } },
+    data: { document: { format: 'lyvek-document', version: 2, motions: [] } },
   });
   const { id } = (await response.json()) as { id: string };
   const motions = async () => (await (await page.request.get(`/api/takes/${id}`)).json()).document.motions;
@@ -126,7 +126,7 @@ test('two tabs cannot change one preset unseen, and bad bodies are refused with 
   expect((await put(one.revision, one.body)).status()).toBe(412);
   const wrong = {
     ...one.body,
-    motions: [{ ...one.body.motions[0], driver: { kind: 'gate', gate: 'g_none' } }],
+    motions: [{ ...one.body.motions[0], driver: { kind: 'trigger', trigger: 'g_none' } }],
   };
   const answer = await put(one.revision + 1, wrong);
   expect(answer.status()).toBe(422);

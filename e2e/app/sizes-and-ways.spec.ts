@@ -120,10 +120,10 @@ test('a setting is felt on the real page, changed for another one, and used', as
   const id = await opened(page);
   await page.getByRole('button', { name: 'Beside another' }).click();
   await page.getByRole('button', { name: 'Feel it' }).click();
-  const felt = page.locator('.felt-page');
-  await expect(felt).toBeVisible();
+  const damped = page.locator('.felt-page');
+  await expect(damped).toBeVisible();
   const frame = page.frameLocator('.felt-page');
-  const box = (await felt.boundingBox())!;
+  const box = (await damped.boundingBox())!;
   expect(box.height / box.width).toBeCloseTo(800 / 1280, 2);
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.wheel(0, 300);
@@ -134,11 +134,11 @@ test('a setting is felt on the real page, changed for another one, and used', as
     .toBe(true);
   await page.getByRole('button', { name: 'The other' }).click();
   await page.getByRole('button', { name: 'Use it' }).click();
-  await expect.poll(async () => (await documentOf(page, id)).motions[0]!.follow.kind).toBe('spring');
+  await expect.poll(async () => (await documentOf(page, id)).motions[0]!.damping.kind).toBe('spring');
   await page
     .getByRole('region', { name: 'The page under the hand' })
     .getByRole('button', { name: 'Away' })
     .click();
-  await expect(felt).toHaveCount(0);
+  await expect(damped).toHaveCount(0);
   await expect(page.locator('.smoothness')).toBeVisible();
 });

@@ -69,7 +69,10 @@ test('an end snaps, follows the page, keeps px with Alt, goes back with Esc and 
   await saved(page);
 });
 
-test('the ghost in the passage diagram is the element where its motion ends', async ({ page, request }) => {
+test('the ghost in the view progress diagram is the element where its motion ends', async ({
+  page,
+  request,
+}) => {
   await withMotions(page, request, '#plum');
   const before = (await page.locator('.diagram p').innerText()).match(/-?\d+/g)!.map(Number);
   await drag(page, page.locator('.ghost.end rect'), 0, -20);
@@ -110,19 +113,19 @@ test('several move together by the same px, in one step', async ({ page, request
   expect((await takeOf(request, id)).document.motions).toEqual([]);
 });
 
-test('beads: add by double click, drag, type, delete', async ({ page, request }) => {
+test('keyframes: add by double click, drag, type, delete', async ({ page, request }) => {
   const id = await withMotions(page, request, '#pear');
   const row = page.getByRole('region', { name: 'opacity' });
-  await expect(row.locator('.bead')).toHaveCount(2);
+  await expect(row.locator('.keyframe')).toHaveCount(2);
   await row
     .locator('svg')
     .first()
     .dblclick({ position: { x: 100, y: 23 } });
-  await expect(row.locator('.bead')).toHaveCount(3);
-  await row.locator('.bead').nth(1).click();
+  await expect(row.locator('.keyframe')).toHaveCount(3);
+  await row.locator('.keyframe').nth(1).click();
   await row.getByLabel('Value of the stop').fill('0.9');
   await page.keyboard.press('Enter');
-  await drag(page, row.locator('.bead').nth(1), -40, 0);
+  await drag(page, row.locator('.keyframe').nth(1), -40, 0);
   await saved(page);
   let stops = (await takeOf(request, id)).document.motions[0].keyframes.opacity;
   expect(stops[1].value).toBe('0.9');
@@ -133,12 +136,12 @@ test('beads: add by double click, drag, type, delete', async ({ page, request })
       .locator('#pear')
       .evaluate((e) => (e.getAnimations()[0]!.effect as KeyframeEffect).getKeyframes().length);
   await expect.poll(shownIn).toBe(3);
-  await row.locator('.bead').first().focus();
+  await row.locator('.keyframe').first().focus();
   await page.keyboard.press('Tab');
   await page.keyboard.press('Delete');
-  await expect(row.locator('.bead')).toHaveCount(2);
+  await expect(row.locator('.keyframe')).toHaveCount(2);
   // A wrong value is refused and changes nothing.
-  await row.locator('.bead').first().click();
+  await row.locator('.keyframe').first().click();
   await row.getByLabel('Value of the stop').fill('half');
   await expect(row.getByLabel('Value of the stop')).toHaveAttribute('aria-invalid', 'true');
   await page.keyboard.press('Enter');
@@ -147,7 +150,7 @@ test('beads: add by double click, drag, type, delete', async ({ page, request })
   expect(stops.map((s: { value: string }) => s.value)).toEqual(['0', '1']);
 });
 
-test('drivers: the whole page, its own passage, and another element chosen beside the selection', async ({
+test('drivers: the whole page, its own view progress, and another element chosen beside the selection', async ({
   page,
   request,
 }) => {
@@ -158,14 +161,14 @@ test('drivers: the whole page, its own passage, and another element chosen besid
   await expect(page.locator('.bar-page')).toHaveCount(1);
   await expect(page.locator('.sentence')).toContainText('from the top of the page');
   await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
-  await expect(page.locator('.bar-passage')).toHaveCount(1);
+  await expect(page.locator('.bar-view')).toHaveCount(1);
   await page.keyboard.down('Alt');
   await pick(page, '#plum');
   await page.keyboard.up('Alt');
   await expect(page.locator('.sheet-name')).toHaveText('Pear rise');
   await driver.click();
-  await page.getByRole('button', { name: /the passage of Plum/ }).click();
-  await expect(page.locator('.sentence')).toContainText('the passage of Plum');
+  await page.getByRole('button', { name: /the view progress of Plum/ }).click();
+  await expect(page.locator('.sentence')).toContainText('the view progress of Plum');
   await saved(page);
   expect((await takeOf(request, id)).document.motions[0].driver.subject).toBe('#plum');
   const timeline = () =>

@@ -45,7 +45,7 @@ for (let n = 0; n < PAGES; n++)
     writeFileSync(at('page', 'index.html'), pageOf(cases, ''));
     const parsed = readDocument({
       format: 'lyvek-document',
-      version: 1,
+      version: 2,
       motions: cases.flatMap((c) => (c.second ? [c.motion, c.second] : [c.motion])),
       pins: cases.flatMap((c) => c.pin ?? []),
     });

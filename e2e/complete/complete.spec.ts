@@ -152,8 +152,8 @@ for (const place of PLACES.filter((p) => DEMOS.includes(p.name) || p.name.starts
     const { motions } = place.document() as {
       motions: { driver: { kind: string }; targets: { selector: string } }[];
     };
-    const belts = motions.flatMap((m) => (m.driver.kind === 'belt' ? [m.targets.selector] : []));
-    const aside = [...belts, ...CLIPPED];
+    const marquees = motions.flatMap((m) => (m.driver.kind === 'marquee' ? [m.targets.selector] : []));
+    const aside = [...marquees, ...CLIPPED];
     const table: string[] = [];
     for (const mode of MODES) {
       if (place.name === PLANTED && !mode.reducedMotion && !mode.print) continue;

@@ -63,7 +63,7 @@ const documentTop = (frame: Frame, selector: string) =>
 /** Adds an effect to an element with mouse and keyboard; every test has a take of its own. */
 async function build(page: Page, effect: string, selector: string): Promise<Frame> {
   const response = await page.request.post(`/api/pages/${pageId}/takes`, {
-    data: { document: { format: 'lyvek-document', version: 1, motions: [] } },
+    data: { document: { format: 'lyvek-document', version: 2, motions: [] } },
   });
   const take = ((await response.json()) as { id: string }).id;
   await openRundown(page, `${pageId}?take=${take}`);
@@ -288,8 +288,8 @@ test('Stack: cards slide over each other and earlier ones step back', async ({ p
   expect(number(first[1]!.style.opacity)).toBeLessThan(0.6);
 });
 
-test('Belt: runs by itself, turns with the hand, leaves no hole and no second id', async ({ page }) => {
-  const frame = await build(page, 'Belt', '.strip');
+test('Marquee: runs by itself, turns with the hand, leaves no hole and no second id', async ({ page }) => {
+  const frame = await build(page, 'Marquee', '.strip');
   const top = await documentTop(frame, '#plates');
   await look(frame, '.strip', top - 200);
   // Under the pointer it would rest.
@@ -348,7 +348,7 @@ test('Fade away: dissolves as it goes', async ({ page }) => {
   expect(number(after!.style.opacity)).toBeLessThan(0.3);
 });
 
-/** Waits until what a gate has started, or sent back, has come to its end. */
+/** Waits until what a trigger has started, or sent back, has come to its end. */
 const settled = (frame: Frame, selector: string, y: number) =>
   frame.evaluate(
     async ([s, y]) => {
@@ -360,7 +360,9 @@ const settled = (frame: Frame, selector: string, y: number) =>
     [selector, y] as const,
   );
 
-test('Title pair: both lines come in on the gate, and are back at their start above it', async ({ page }) => {
+test('Title pair: both lines come in on the trigger, and are back at their start above it', async ({
+  page,
+}) => {
   const frame = await build(page, 'Title pair', '#two');
   const top = await documentTop(frame, '#two');
   for (let round = 0; round < 2; round++) {
@@ -371,7 +373,7 @@ test('Title pair: both lines come in on the gate, and are back at their start ab
   }
   // Between the two lines nothing changes, on the way up either.
   expect(await settled(frame, '#two h3', top - 700)).toEqual(['1', '0px']);
-  await expect(page.locator('[data-gate]')).toContainText('2 parts');
+  await expect(page.locator('[data-trigger]')).toContainText('2 parts');
 });
 
 test('Appear in time: once, and then it stays', async ({ page }) => {
@@ -423,7 +425,7 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
 test('every effect that Lyvek offers has been tried here', () => {
   const tried = [
     ...REVEALS.map(([name]) => name),
-    ...'Far away,Near by,Back and forth,Hold,Travel,Draw,Bar,Count,Signal,Stack,Counter-columns,Belt,Rings,Title pair,Appear in time,Intro,Leave,Fade away'.split(
+    ...'Far away,Near by,Back and forth,Hold,Travel,Draw,Bar,Count,Signal,Stack,Counter-columns,Marquee,Rings,Title pair,Appear in time,Intro,Leave,Fade away'.split(
       ',',
     ),
   ];

@@ -27,7 +27,7 @@ const take = (
   const [from, to] = KINDS[property]!;
   const one: Motion = motion({
     targets: { selector: `.b:nth-of-type(-n+${count})` },
-    driver: { kind: 'page', axis: 'block' },
+    driver: { kind: 'scroll', axis: 'block' },
     range: { start: '0%', end: '100%' },
     keyframes: {
       [property]: [

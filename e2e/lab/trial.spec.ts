@@ -37,13 +37,13 @@ function dear(): { text: string; document: MotionDocument } {
     name: id,
     on: true,
     targets: { selector: '#fog' },
-    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+    driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
     range: { start: 'cover 0%', end: 'cover 100%' },
     keyframes,
     easing: 'linear',
     fill: 'both',
     composite: 'replace',
-    follow: { kind: 'none' },
+    damping: { kind: 'none' },
     reducedMotion: 'drop',
   });
   const between = (from: string, to: string) => [

@@ -233,7 +233,7 @@ const pin: fc.Arbitrary<Pin> = fc
     name: 'pin',
     on: true,
     stage: '#x',
-    hold: { by, inset },
+    sticky: { by, inset },
     distance: { kind: 'length', value: distance },
     overlap: ['0px', '0px'],
     layer: null,
@@ -261,17 +261,17 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
     both(meeting, fc.constant('scroll 100%')),
   ];
   const whole = ['plain', 'tall', 'clipped', 'transformed'].includes(s.setting);
-  const passage = fc.record({
-    kind: fc.constant('passage' as const),
+  const view = fc.record({
+    kind: fc.constant('view' as const),
     subject: fc.constant('self'),
     axis: fc.constant(inline ? ('inline' as const) : ('block' as const)),
     insets,
   });
   const driven = fc.oneof(
-    { weight: 5, arbitrary: fc.tuple(passage, fc.oneof(...ranges, ...(whole ? mixed : []))) },
+    { weight: 5, arbitrary: fc.tuple(view, fc.oneof(...ranges, ...(whole ? mixed : []))) },
     {
       weight: whole ? 1 : 0,
-      arbitrary: fc.tuple(fc.constant({ kind: 'page' as const, axis: 'block' as const }), page),
+      arbitrary: fc.tuple(fc.constant({ kind: 'scroll' as const, axis: 'block' as const }), page),
     },
     {
       weight: s.setting === 'pinned' ? 8 : 0,
@@ -280,7 +280,7 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
     {
       weight: whole ? 1 : 0,
       arbitrary: fc.tuple(
-        passage.map((p) => ({ ...p, subject: 'OTHER' })),
+        view.map((p) => ({ ...p, subject: 'OTHER' })),
         fc.oneof(...ranges),
       ),
     },
@@ -310,7 +310,7 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
             ? easing
             : 'linear',
           composite: Object.keys(k).every(adds) ? composite : 'replace',
-          follow: { kind: 'none' },
+          damping: { kind: 'none' },
           reducedMotion: 'fade',
         }) as Motion,
     );
@@ -343,7 +343,7 @@ export function makeCases(seed: number, count: number): Case[] {
     name: `case ${letter}${i}`,
     targets: { selector: `#s${i}` },
     driver:
-      m.driver.kind === 'passage' && m.driver.subject === 'OTHER'
+      m.driver.kind === 'view' && m.driver.subject === 'OTHER'
         ? { ...m.driver, subject: other(cases, i) }
         : m.driver.kind === 'pin'
           ? { ...m.driver, pin: `p_${i}` }

@@ -17,7 +17,7 @@ const backwards = (keyframes: Motion['keyframes']): Motion['keyframes'] =>
   );
 
 const elsewhere = (m: Motion): Motion['range'] =>
-  m.driver.kind === 'passage' ? { start: 'cover 3%', end: 'cover 61%' } : { start: '7%', end: '83%' };
+  m.driver.kind === 'view' ? { start: 'cover 3%', end: 'cover 61%' } : { start: '7%', end: '83%' };
 
 function conditioned(m: Motion, i: number): Motion {
   const wrong = { range: elsewhere(m), keyframes: backwards(m.keyframes) };

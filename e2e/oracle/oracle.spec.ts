@@ -67,7 +67,7 @@ async function ask<T>(page: Page, work: (o: Oracle, arg: never) => T, arg: unkno
 async function open(page: Page, cases: readonly Case[], how: How) {
   const parsed = readDocument({
     format: 'lyvek-document',
-    version: 1,
+    version: 2,
     motions: cases.flatMap((c) => (c.second ? [c.motion, c.second] : [c.motion])),
     pins: cases.flatMap((c) => c.pin ?? []),
   });

@@ -80,13 +80,13 @@ test('corners are where the browser draws them, flat and in perspective', async 
       name: `Case ${i}`,
       on: true,
       targets: { selector: `#e${i}` },
-      driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+      driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
       range: { start: c.range[0]!, end: c.range[1]! },
       keyframes: keyframes as Motion['keyframes'],
       easing: 'linear',
       fill: 'both',
       composite: 'replace',
-      follow: { kind: 'none' },
+      damping: { kind: 'none' },
       reducedMotion: 'drop',
     };
   });
@@ -102,7 +102,7 @@ test('corners are where the browser draws them, flat and in perspective', async 
         ]
       : [],
   );
-  const read = readDocument({ format: 'lyvek-document', version: 1, motions, adjustments });
+  const read = readDocument({ format: 'lyvek-document', version: 2, motions, adjustments });
   if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
   const { document: written } = read;
 

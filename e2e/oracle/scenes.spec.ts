@@ -69,7 +69,7 @@ function composed(scene: Scene, layout: Layout, g: Given): MotionDocument {
   const made = withFragment(effectById(scene.effect)!.compose(context))(emptyDocument());
   const [pin] = made.pins;
   if (!pin) return made;
-  const changed = { ...pin, hold: { by: g.by, inset: g.inset } };
+  const changed = { ...pin, sticky: { by: g.by, inset: g.inset } };
   const tied = motion({
     id: 'm_tied',
     name: 'tied',

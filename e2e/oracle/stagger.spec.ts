@@ -37,14 +37,14 @@ const motion = fc
     driven: fc.oneof(
       fc.tuple(
         fc.constant({
-          kind: 'passage' as const,
+          kind: 'view' as const,
           subject: 'self',
           axis: 'block' as const,
           insets: ['0px', '0px'] as [string, string],
         }),
         ranges,
       ),
-      fc.tuple(fc.constant({ kind: 'page' as const, axis: 'block' as const }), extents),
+      fc.tuple(fc.constant({ kind: 'scroll' as const, axis: 'block' as const }), extents),
       fc.tuple(fc.constant({ kind: 'pin' as const, pin: 'p_a' }), extents),
     ),
     step: fc.oneof(
@@ -64,7 +64,7 @@ test('every target begins and ends where the core says, in every order', async (
   for (const given of fc.sample(motion, { seed: 4870, numRuns: 40 })) {
     const parsed = readDocument({
       format: 'lyvek-document',
-      version: 1,
+      version: 2,
       motions: [
         {
           id: 'm_a',
@@ -80,7 +80,7 @@ test('every target begins and ends where the core says, in every order', async (
           easing: 'linear',
           fill: 'both',
           composite: 'replace',
-          follow: { kind: 'none' },
+          damping: { kind: 'none' },
           reducedMotion: 'fade',
           ...given,
         } satisfies Motion,
@@ -91,7 +91,7 @@ test('every target begins and ends where the core says, in every order', async (
           name: 'stage',
           on: true,
           stage: '#stage',
-          hold: { by: 'top', inset: '12%' },
+          sticky: { by: 'top', inset: '12%' },
           distance: { kind: 'length', value: '130vh' },
           overlap: ['0px', '0px'],
           layer: null,

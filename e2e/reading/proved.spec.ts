@@ -27,7 +27,10 @@ async function add(request: APIRequestContext, html: string) {
     takes: { id: string }[];
   };
   const { document } = (await (await request.get(`/api/takes/${whole.takes[0]!.id}`)).json()) as {
-    document: { motions: { targets: { selector: string }; conditions?: unknown[] }[]; taken: string[] };
+    document: {
+      motions: { targets: { selector: string }; conditions?: unknown[] }[];
+      importedRules: string[];
+    };
   };
   const reading = (await (await request.get(`/api/pages/${id}/reading`)).json()) as {
     unread: { what: string; reason: string }[];
@@ -73,7 +76,7 @@ test('a page that never shows anything to look at keeps its motions', async ({ r
     request,
     page(`.a { ${MOVED} }`, '<p class="a">1</p><script>document.body.replaceChildren()</script>'),
   );
-  expect(document).toMatchObject({ motions: [], taken: [] });
+  expect(document).toMatchObject({ motions: [], importedRules: [] });
   expect(proof).toMatchObject({ proved: false });
   expect(proof!.said).toContain('stays in its own CSS');
 });

@@ -287,9 +287,9 @@ export const ACTS: readonly Act[] = [
     async run(w, r) {
       if (!(await w.saved())) throw new Idle('not saved yet');
       const before = await w.stored();
-      if (!(await clickOneOf(w, r, '.bar .bead-area'))) throw new Idle('no keyframe to be seen');
+      if (!(await clickOneOf(w, r, '.bar .keyframe-area'))) throw new Idle('no keyframe to be seen');
       await dwell(w, r);
-      if ((await w.page.locator('.beads.chosen').count()) === 0)
+      if ((await w.page.locator('.keyframes.chosen').count()) === 0)
         throw new Idle('a keyframe that was not chosen');
       await w.page.keyboard.press('Delete', { delay: 40 });
       await w.page.waitForTimeout(300);

@@ -49,7 +49,7 @@ const describe = (e: Element): string => {
 const PRESSED =
   'button, a[href], [role=button], [role=tab], summary, input[type=checkbox], input[type=radio], select';
 const FIELDS = 'input:not([type=file]):not([type=checkbox]):not([type=radio]), textarea';
-const DRAGGED = '.bar-grip, .handle-area, .bead-area, .ghost, .bead, [class*=grip], [class*=handle]';
+const DRAGGED = '.bar-grip, .handle-area, .keyframe-area, .ghost, .keyframe, [class*=grip], [class*=handle]';
 
 /** Everything that can be pressed, typed into or dragged right now, where it can really be hit. */
 export function controls(): Control[] {
@@ -72,7 +72,7 @@ export function under({ x, y }: { x: number; y: number }): { is: string; disable
   const hit = document
     .elementFromPoint(x, y)
     ?.closest(
-      'button, a[href], [role=button], [role=tab], summary, input, select, textarea, .bar-grip, .handle-area, .bead-area, .ghost',
+      'button, a[href], [role=button], [role=tab], summary, input, select, textarea, .bar-grip, .handle-area, .keyframe-area, .ghost',
     );
   // What went dead may let the pointer through, and is still there for whoever looks.
   const dead = [...document.querySelectorAll(':disabled')].find((d) => {

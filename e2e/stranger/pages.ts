@@ -58,12 +58,12 @@ const motion = (id: string, name: string, selector: string, driver: object, extr
   easing: 'linear',
   fill: 'both',
   composite: 'replace',
-  follow: { kind: 'none' },
+  damping: { kind: 'none' },
   reducedMotion: 'fade',
   ...extra,
 });
-const passage = () => ({
-  kind: 'passage',
+const view = () => ({
+  kind: 'view',
   subject: 'self',
   axis: 'block',
   insets: ['0px', '0px'],
@@ -87,8 +87,8 @@ export const PLACES: readonly Place[] = [
 <section class="band clip"><h2>Clipped</h2></section><section><h2>End</h2></section>`,
     {
       motions: [
-        motion('m_band', 'Band heading', '.band h2', passage()),
-        motion('m_row', 'Row', '#row5', passage()),
+        motion('m_band', 'Band heading', '.band h2', view()),
+        motion('m_row', 'Row', '#row5', view()),
       ],
       adjustments: [{ id: 'a_band', selector: '.band', declarations: { overflow: 'clip' }, for: ['m_band'] }],
     },
@@ -104,7 +104,7 @@ h2::after{content:"";display:block;width:120px;height:4px;background:#b05}svg{wi
           'm_bar',
           'Bar',
           '.bar',
-          { kind: 'page', axis: 'block' },
+          { kind: 'scroll', axis: 'block' },
           {
             range: { start: '0%', end: '100%' },
             keyframes: {
@@ -122,7 +122,7 @@ h2::after{content:"";display:block;width:120px;height:4px;background:#b05}svg{wi
     'Wider than it thinks',
     `.wide{width:100vw;padding:0 48px;background:#cdd8cc}.tall{min-height:220vh}`,
     `<section class="tall"><h1>Wider than it thinks</h1></section><div class="wide"><h2>Full width and padding</h2></div>${rows(4, (i) => `<section><h2 id="h${i}">Section ${i + 1}</h2><p>Some words to read here.</p></section>`)}`,
-    { motions: [motion('m_wide', 'Wide', '.wide', passage()), motion('m_h2', LONG, '#h1', passage())] },
+    { motions: [motion('m_wide', 'Wide', '.wide', view()), motion('m_h2', LONG, '#h1', view())] },
   ),
   page(
     'Pins, triggers and long names',
@@ -135,7 +135,7 @@ ${rows(5, (i) => `<section id="t${i}"><h2>${LONG} ${i + 1}</h2><p>Words.</p></se
         name: `${LONG} (${id})`,
         on: true,
         stage: `#${id}`,
-        hold: { by: 'top', inset: '0px' },
+        sticky: { by: 'top', inset: '0px' },
         distance: { kind: 'length', value: '120vh' },
         overlap: ['0px', '0px'],
         layer: null,
@@ -145,7 +145,7 @@ ${rows(5, (i) => `<section id="t${i}"><h2>${LONG} ${i + 1}</h2><p>Words.</p></se
         { id: 'c_b', name: LONG, pin: 'p_one', at: '75%' },
         { id: 'c_c', name: 'Half-way', pin: 'p_two', at: '50%' },
       ],
-      gates: [0, 1, 2].map((i) => ({
+      triggers: [0, 1, 2].map((i) => ({
         id: `g_${i}`,
         name: `${LONG} ${i}`,
         on: true,
@@ -175,19 +175,19 @@ ${rows(5, (i) => `<section id="t${i}"><h2>${LONG} ${i + 1}</h2><p>Words.</p></se
             `m_t${i}`,
             `${LONG} ${i}`,
             `#t${i} h2`,
-            { kind: 'gate', gate: `g_${i}` },
+            { kind: 'trigger', trigger: `g_${i}` },
             { time: { delay: '0ms', duration: '600ms' } },
           ),
         ),
-        motion('m_t4', 'Last', '#t4 p', passage()),
+        motion('m_t4', 'Last', '#t4 p', view()),
         // Backwards, thin and never finished: three findings on one motion's section.
-        motion('m_back', 'Runs backwards', '#t3 p', passage(), {
+        motion('m_back', 'Runs backwards', '#t3 p', view(), {
           range: { start: 'cover 60%', end: 'cover 30%' },
         }),
-        motion('m_thin', 'Too short', '#t3 h2', passage(), {
+        motion('m_thin', 'Too short', '#t3 h2', view(), {
           range: { start: 'cover 30%', end: 'cover 30.2%' },
         }),
-        motion('m_never', 'Never finishes', '#t4 h2', passage(), {
+        motion('m_never', 'Never finishes', '#t4 h2', view(), {
           range: { start: 'cover 60%', end: 'exit 100%' },
         }),
       ],

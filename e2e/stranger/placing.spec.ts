@@ -80,7 +80,7 @@ test('shelf and presets: everything is in its place', FULL, async ({ browser, re
         await request.post(`${base}/api/presets`, {
           data: {
             name: `${name} ${Date.now()}`,
-            body: { motions: [motion], pins: [], gates: [], adjustments: [] },
+            body: { motions: [motion], pins: [], triggers: [], adjustments: [] },
           },
         })
       ).status(),

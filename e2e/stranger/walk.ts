@@ -133,7 +133,7 @@ export async function walk(
       const selected = await w.page
         .locator('.bar.selected')
         .evaluateAll((l) => l.map((e) => e.getAttribute('data-motion')!));
-      const openStop = (await w.page.locator('.beads.chosen').count()) > 0;
+      const openStop = (await w.page.locator('.keyframes.chosen').count()) > 0;
       try {
         words.push(await acted(act, w, step, walked));
         await w.page.waitForTimeout(120);

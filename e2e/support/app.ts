@@ -11,7 +11,7 @@ const CARD_PAGE = `<!doctype html>
 <body><header><h1>Orchard prices</h1><p>Pears, plums and quinces, by the crate.</p></header>
 <section id="kinds"><h2>Kinds</h2><div class="card" id="pear"><h3>Pear</h3><p>Firm, late, keeps until March.</p><img src="art/pear.svg" alt=""></div>
 <div class="card" id="plum"><h3>Plum</h3><p>Soft and early.</p></div></section>
-<section id="order"><h2>Order</h2><p>Write to the gate house.</p></section><footer>Made up.</footer></body></html>`;
+<section id="order"><h2>Order</h2><p>Write to the trigger house.</p></section><footer>Made up.</footer></body></html>`;
 const CARD_CSS = `body{margin:0;font:18px/1.5 'Liberation Sans',sans-serif}header{height:900px;padding:80px}section{padding:120px 80px;min-height:900px}
 .card{width:420px;padding:24px;border:1px solid #888;margin:0 0 60px;overflow:clip}img{width:80px;height:80px}`;
 const PEAR =

@@ -3,7 +3,7 @@ const ends = (from, to) => [
   { at: '0%', value: from },
   { at: '100%', value: to },
 ];
-const passage = (insets = ['0px', '0px']) => ({ kind: 'passage', subject: 'self', axis: 'block', insets });
+const view = (insets = ['0px', '0px']) => ({ kind: 'view', subject: 'self', axis: 'block', insets });
 export const motions = [];
 const motion = (id, name, selector, keyframes, range = {}, more = {}) =>
   motions.push({
@@ -11,13 +11,13 @@ const motion = (id, name, selector, keyframes, range = {}, more = {}) =>
     name,
     on: true,
     targets: { selector },
-    driver: passage(),
+    driver: view(),
     range: { start: 'entry 0%', end: 'contain 60%', ...range },
     keyframes,
     easing: 'linear',
     fill: 'both',
     composite: 'replace',
-    follow: { kind: 'none' },
+    damping: { kind: 'none' },
     reducedMotion: 'drop',
     ...more,
   });
@@ -61,7 +61,7 @@ motion(
   '#since',
   { opacity: ends('0', '1') },
   { start: 'exit 10%', end: 'exit 45%' },
-  { driver: { ...passage(), subject: '#hero' } },
+  { driver: { ...view(), subject: '#hero' } },
 );
 motion(
   'ask',
@@ -83,7 +83,7 @@ motion(
   '#sheep',
   { translate: ends('0 0', '320px 0') },
   { start: '0%', end: '100%' },
-  { driver: { kind: 'page', axis: 'block' } },
+  { driver: { kind: 'scroll', axis: 'block' } },
 );
 motion(
   'tag',
@@ -145,7 +145,7 @@ motion(
   '#slack',
   { translate: ends('0 140px', '0 0') },
   { end: 'contain 80%' },
-  { follow: { kind: 'half-life', halfLife: 90 } },
+  { damping: { kind: 'half-life', halfLife: 90 } },
 );
 motion(
   'drift',
@@ -153,7 +153,7 @@ motion(
   '#drift',
   { translate: ends('0 140px', '0 0') },
   { end: 'contain 80%' },
-  { follow: { kind: 'half-life', halfLife: 110, cap: 90 } },
+  { damping: { kind: 'half-life', halfLife: 110, cap: 90 } },
 );
 motion(
   'pulse',
@@ -161,7 +161,7 @@ motion(
   '#pulse',
   { opacity: ends('0.2', '1') },
   {},
-  { follow: { kind: 'spring', frequency: 6, ratio: 0.4 } },
+  { damping: { kind: 'spring', frequency: 6, ratio: 0.4 } },
 );
 // Conflict.
 motion(
@@ -186,7 +186,7 @@ motion(
   '#anchor',
   rise,
   { start: 'entry 0%', end: 'contain 40%' },
-  { driver: passage(['auto', 'auto']) },
+  { driver: view(['auto', 'auto']) },
 );
 // Structure.
 motion('caught', 'Ribbon in a box', '#ribbon', { scale: ends('0 1', '1 1') });
@@ -260,7 +260,7 @@ motion(
   '#weave',
   { opacity: ends('0', '1') },
   {},
-  { driver: { kind: 'gate', gate: 'g_weave' }, time: { delay: '0ms', duration: '9000ms' } },
+  { driver: { kind: 'trigger', trigger: 'g_weave' }, time: { delay: '0ms', duration: '9000ms' } },
 );
 motion(
   'shy',
@@ -268,7 +268,7 @@ motion(
   '#stamp',
   { scale: ends('0.6', '1') },
   {},
-  { driver: { kind: 'gate', gate: 'g_stamp' }, time: { delay: '0ms', duration: '300ms' } },
+  { driver: { kind: 'trigger', trigger: 'g_stamp' }, time: { delay: '0ms', duration: '300ms' } },
 );
 motion(
   'order',
@@ -276,7 +276,7 @@ motion(
   '#order',
   { translate: ends('0 40px', '0 0') },
   {},
-  { driver: { kind: 'gate', gate: 'g_order' }, time: { delay: '0ms', duration: '400ms' } },
+  { driver: { kind: 'trigger', trigger: 'g_order' }, time: { delay: '0ms', duration: '400ms' } },
 );
 // The page’s own files.
 motion('moth', 'Moth hole', '#moth', { opacity: ends('0', '1') }, { start: 'entry 0%', end: half('75%') });
@@ -287,7 +287,7 @@ motion(
   '#tape',
   {},
   { start: 'cover 0%', end: 'cover 100%' },
-  { driver: { kind: 'belt', axis: 'inline', speed: 40, turns: true, push: 0.2, rests: true } },
+  { driver: { kind: 'marquee', axis: 'inline', speed: 40, reverses: true, push: 0.2, pauses: true } },
 );
 motion(
   'foot',

@@ -4,6 +4,7 @@ import {
   BANDS,
   CoefficientsSchema,
   DocumentSchema,
+  DocumentShape,
   GestureValuesSchema,
   LayoutSchema,
   LimitsSchema,
@@ -121,7 +122,7 @@ export const PageReading = z.object({
       why: z.string(),
       fix: z.string(),
       /** null: only the page’s author can mend it */
-      meant: z.object({ read: DocumentSchema, instead: DocumentSchema.shape.motions }).nullable(),
+      meant: z.object({ read: DocumentSchema, instead: DocumentShape.shape.motions }).nullable(),
     }),
   ),
 });

@@ -5,7 +5,7 @@ import { DocumentSchema, LayoutSchema } from '@lyvek/core';
 export const HAND_OFF_FILE = 'lyvek.json';
 export const HandOffFile = z.strictObject({
   format: z.literal('lyvek-hand-off'),
-  version: z.literal(1),
+  version: z.union([z.literal(1), z.literal(2)]),
   entry: z.string(),
   document: DocumentSchema,
   layout: LayoutSchema,

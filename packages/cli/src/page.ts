@@ -64,7 +64,7 @@ export function meantReadingOf(page: InputPage): {
 /** The page’s files without what a document has taken over from them. */
 export function bareFiles(page: InputPage, document: MotionDocument): PageFiles {
   const { entry, html, fileAt } = handOffPageOf(page);
-  const bare = [...withoutTaken(entry, html, fileAt, document.taken)].map(
+  const bare = [...withoutTaken(entry, html, fileAt, document.importedRules)].map(
     ([path, { text }]) => [path, text] as const,
   );
   return withTexts(page.files, new Map(bare));

@@ -25,7 +25,7 @@ export const FromProbe = z.discriminatedUnion('is', [
   /** the page's size has changed since it was measured */
   z.strictObject({ is: z.literal('resized') }),
   z.strictObject({ is: z.literal('hover'), element }),
-  /** `aside`: choose it beside the selection, for instance as another element’s passage */
+  /** `aside`: choose it beside the selection, for instance as another element’s view progress */
   z.strictObject({ is: z.literal('picked'), element, additive: z.boolean(), aside: z.boolean() }),
   z.strictObject({ is: z.literal('zoom'), delta: finite }),
   /** hosts whose files the page asked for in vain: it may reach its own only */

@@ -35,7 +35,7 @@ async function idleIntervals(): Promise<number[]> {
 }
 
 /** Offset of the path at a time, ms; linear between its samples. */
-function follower({ t, y }: RidePath): (at: number) => number {
+function damped({ t, y }: RidePath): (at: number) => number {
   let k = 0;
   return (at) => {
     while (k < t.length - 2 && t[k + 1]! <= at) k++;
@@ -78,7 +78,7 @@ export async function ride(path: RidePath, rest: number): Promise<Ridden> {
   drawn.port1.onmessage = ({ data }: MessageEvent<[number, number]>) => {
     out.busy[data[0]] = performance.now() - data[1];
   };
-  const at = follower(path);
+  const at = damped(path);
   const end = path.t.at(-1) ?? 0;
   await eachFrame((now) => {
     began ||= now;

@@ -2,14 +2,14 @@
  * The script that goes with a hand-off: it plays what CSS alone cannot, and leaves everything else to the browser’s own timelines.
  * Importing it touches nothing; starting twice on one root is starting once; stopping leaves the page as it was.
  */
-import { playBelts } from './belt.ts';
-import { playFollowed } from './follow.ts';
+import { playMarquees } from './marquee.ts';
+import { playDamped } from './damping.ts';
 import { browserClock } from './plan.ts';
 import { playSignals } from './signal.ts';
 import { playTravels } from './travel.ts';
 import type { Clock, Plan } from './plan.ts';
 
-export type { BeltPlan, Clock, Plan } from './plan.ts';
+export type { MarqueePlan, Clock, Plan } from './plan.ts';
 export type { SignalDetail } from './signal.ts';
 
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
@@ -18,8 +18,8 @@ export const play = (root: Document | Element, plan: Plan, clock: Clock = browse
 
 function playAll(root: Document | Element, plan: Plan, clock: Clock): () => void {
   const stops = [
-    ...(plan.follow.length ? [playFollowed(root, plan.follow, clock)] : []),
-    ...(plan.belts?.length ? [playBelts(root, plan.belts.filter(holds), clock)] : []),
+    ...(plan.damping.length ? [playDamped(root, plan.damping, clock)] : []),
+    ...(plan.marquees?.length ? [playMarquees(root, plan.marquees.filter(holds), clock)] : []),
     ...(plan.travels?.length ? [playTravels(root, plan.travels)] : []),
     ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
   ];
@@ -50,7 +50,7 @@ export function start(
     end?.();
     // A signal is no motion by itself: what it moves is for its listener to decide.
     const still = calm.matches || printing;
-    end = playAll(root, still ? { ...plan, follow: [], belts: [], travels: [] } : plan, clock);
+    end = playAll(root, still ? { ...plan, damping: [], marquees: [], travels: [] } : plan, clock);
   };
   const print = (e: Event) => {
     printing = e.type === 'beforeprint';

@@ -1,19 +1,19 @@
 /** What the script plays. The writer makes it beside the CSS; see core’s format room. */
 import type { Plan as Written } from '@lyvek/core';
-import type { Follow } from '@lyvek/core/follow';
+import type { Damping } from '@lyvek/core/damping';
 
 /** A strip that moves endlessly. */
-export type BeltPlan = Omit<Written['belts'][number], 'motion'>;
+export type MarqueePlan = Omit<Written['marquees'][number], 'motion'>;
 
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[];
   /** custom properties that scripts of the page hear of */
   signals?: { property: string; selector: string }[];
-  belts?: BeltPlan[];
+  marquees?: MarqueePlan[];
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[];
-  follow: { names: string[]; selector: string; how: Exclude<Follow, { kind: 'none' }> }[];
+  damping: { names: string[]; selector: string; how: Exclude<Damping, { kind: 'none' }> }[];
 }
 
 /** The frame clock. Tests bring their own. */

@@ -5,7 +5,7 @@ import { copiesFor } from './strip.ts';
 const px = fc.double({ min: 8, max: 4000, noNaN: true });
 const reach = fc.double({ min: -500, max: 6000, noNaN: true });
 
-test('wherever a belt stands in its round, its copies cover everything that is seen, and no run is in vain', () => {
+test('wherever a marquee stands in its round, its copies cover everything that is seen, and no run is in vain', () => {
   fc.assert(
     fc.property(
       px,
@@ -19,7 +19,7 @@ test('wherever a belt stands in its round, its copies cover everything that is s
         // What lies before the strip, and what lies along it, up to a rounding of the numbers.
         expect(shift).toBeLessThanOrEqual(-Math.max(0, before) + 1e-6);
         expect(end).toBeGreaterThanOrEqual(after - 1e-6);
-        // One run fewer would leave a hole somewhere in the round, unless there is just the one that every belt has.
+        // One run fewer would leave a hole somewhere in the round, unless there is just the one that every marquee has.
         if (copies > lead + 1) expect((copies - lead - 1) * period).toBeLessThan(after + 1e-6);
       },
     ),

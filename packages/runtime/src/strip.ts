@@ -1,4 +1,4 @@
-/** A belt’s strip: enough copies of what is in it that no hole can be seen, wherever it stands and however wide the screen is. */
+/** A marquee’s strip: enough copies of what is in it that no hole can be seen, wherever it stands and however wide the screen is. */
 
 /** Marks what the script has put in. */
 export const COPY = 'data-lv-copy';
@@ -40,7 +40,7 @@ export function boxed(strip: Element): () => void {
   return () => run.replaceWith(...run.childNodes);
 }
 
-/** Lays copies; null where the strip cannot be a belt. Nothing may move it meanwhile. */
+/** Lays copies; null where the strip cannot be a marquee. Nothing may move it meanwhile. */
 export function lay(strip: Element, axis: 'block' | 'inline'): Laid | null {
   cleared(strip);
   const own = [...strip.children];

@@ -98,6 +98,6 @@ export function amountsOf(take: Take, index: number, dpr = 1): Amounts {
     }
   }
   // A followed motion is played by the script, and the browser cannot keep it off the main thread.
-  if (motion.follow.kind !== 'none') out.script = 1;
+  if (motion.damping.kind !== 'none') out.script = 1;
   return out;
 }

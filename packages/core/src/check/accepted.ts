@@ -1,21 +1,21 @@
 /** Findings that somebody has accepted, with a reason. One comes back when what it is about has changed. */
 import type { MotionDocument } from '../motion/index.ts';
-import { fingerprint } from '../page/index.ts';
+import { contentKey } from '../motion/index.ts';
 import type { Layout } from '../page/index.ts';
 import type { Finding } from './finding.ts';
 
 export type Accepted = MotionDocument['accepted'][number];
 
-/** A motion, pin or gate by its id; what is of the page itself by its element’s selector. */
+/** A motion, pin or trigger by its id; what is of the page itself by its element’s selector. */
 const whereOf = (finding: Finding, layout: Layout): string =>
   finding.about || (layout.elements[finding.element]?.selector ?? '');
 
 const stateOf = (d: MotionDocument, where: string): string => {
-  const one = [...d.motions, ...d.pins, ...d.gates].find((x) => x.id === where);
-  return one ? fingerprint(JSON.stringify(one)).toString(36) : '';
+  const one = [...d.motions, ...d.pins, ...d.triggers].find((x) => x.id === where);
+  return one ? contentKey(one) : '';
 };
 
-/** What was said when it was accepted; null when it was not, or when its motion, pin or gate has been changed since. */
+/** What was said when it was accepted; null when it was not, or when its motion, pin or trigger has been changed since. */
 export function acceptedFor(d: MotionDocument, finding: Finding, layout: Layout): Accepted | null {
   const where = whereOf(finding, layout);
   const known = d.accepted.find((a) => a.check === finding.check && a.where === where);

@@ -21,6 +21,6 @@ export function atLoad(motion: Motion): Motion {
     driver: { kind: 'load' },
     range: { start: 'cover 0%', end: 'cover 100%' },
     time: { delay: '0ms', duration: '600ms' },
-    follow: { kind: 'none' },
+    damping: { kind: 'none' },
   };
 }

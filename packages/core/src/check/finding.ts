@@ -1,7 +1,7 @@
 /** What a check is and what it finds. */
 import type { FrameClock, Gesture } from '../feel/index.ts';
 import { addRead } from '../motion/index.ts';
-import type { Gate, Instance, Meant, Motion, MotionDocument, Pin, Take } from '../motion/index.ts';
+import type { Trigger, Instance, Meant, Motion, MotionDocument, Pin, Take } from '../motion/index.ts';
 import type { Layout, Px } from '../page/index.ts';
 import type { MotionFigures, Simulated } from '../trial/index.ts';
 import type { Limits } from './limits.ts';
@@ -40,7 +40,7 @@ export interface Fix {
   /** these stand where those of the same id stood; everything else stays */
   motions?: Motion[];
   pins?: Pin[];
-  gates?: Gate[];
+  triggers?: Trigger[];
   /** ids that go */
   drop?: string[];
   /** motions that come after all others: of several that set a property the last one counts */
@@ -69,7 +69,7 @@ export function withFix(document: MotionDocument, fix: Fix): MotionDocument {
     ...document,
     motions: lastly(put(document.motions, fix.motions), fix.last),
     pins: put(document.pins, fix.pins),
-    gates: put(document.gates, fix.gates),
+    triggers: put(document.triggers, fix.triggers),
     adjustments: [...put(document.adjustments), ...made],
   };
   return fix.meant ? addRead(mended, fix.meant) : mended;
@@ -96,7 +96,7 @@ export interface Found {
 
 export interface Finding extends Found {
   check: string;
-  /** id of the motion, pin or gate that it is about; empty: the page */
+  /** id of the motion, pin or trigger that it is about; empty: the page */
   about: string;
   /** −1 for none */
   element: number;
@@ -120,7 +120,7 @@ export interface CheckDefinition {
   why: string;
   /** looks at one placed motion on one element; `figures` are those of the trial, if there was one */
   look?(instance: Instance, context: CheckContext, figures: MotionFigures | null): Found | null;
-  /** looks at the whole: pins, gates, what plays in time, the page */
+  /** looks at the whole: pins, triggers, what plays in time, the page */
   survey?(context: CheckContext): (Found & { about: string; element?: number })[];
 }
 

@@ -68,7 +68,7 @@ export const LIMITS = {
     unit: 'ms',
     min: 0,
     max: 10000,
-    what: 'of motions that follow; chosen by us',
+    what: 'of damped motions; Lyvek default',
   },
   lag: {
     name: 'Lag behind the hand, at most',
@@ -76,7 +76,7 @@ export const LIMITS = {
     unit: 'px',
     min: 1,
     max: 10000,
-    what: 'of motions that follow; chosen by us',
+    what: 'of damped motions; Lyvek default',
   },
   onTime: {
     name: 'Frames on time, at least',

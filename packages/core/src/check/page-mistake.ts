@@ -10,7 +10,8 @@ import type { CheckDefinition, MistakeInPage } from './finding.ts';
 export const isOpenMistake = (
   { rule, meant }: Pick<MistakeInPage, 'rule' | 'meant'>,
   document: MotionDocument,
-): boolean => meant === null || !document.taken.includes(rule) || replacedBy(document, meant).length > 0;
+): boolean =>
+  meant === null || !document.importedRules.includes(rule) || replacedBy(document, meant).length > 0;
 
 /** Element that it is about: the first one that moves only once it is mended. */
 function elementOf({ meant }: MistakeInPage, layout: Layout): number {

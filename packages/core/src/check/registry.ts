@@ -2,7 +2,7 @@
 import type { CheckContext, CheckDefinition, Finding } from './finding.ts';
 import { anchorUnseen } from './checks/anchor-unseen.ts';
 import { autoInsets } from './checks/auto-insets.ts';
-import { beltHole } from './checks/belt-hole.ts';
+import { marqueeHole } from './checks/marquee-hole.ts';
 import { caughtByScroller } from './checks/caught-by-scroller.ts';
 import { chatter } from './checks/chatter.ts';
 import { counterMotion } from './checks/counter-motion.ts';
@@ -10,11 +10,11 @@ import { delayOnScrub } from './checks/delay-on-scrub.ts';
 import { depthGap } from './checks/depth-gap.ts';
 import { easedScrub } from './checks/eased-scrub.ts';
 import { emptyRange } from './checks/empty-range.ts';
-import { fixedPassage } from './checks/fixed-passage.ts';
+import { fixedView } from './checks/fixed-view.ts';
 import { flashing } from './checks/flashing.ts';
 import { flat3d } from './checks/flat-3d.ts';
 import { focusUnseen } from './checks/focus-unseen.ts';
-import { gateUnreachable } from './checks/gate-unreachable.ts';
+import { triggerUnreachable } from './checks/trigger-unreachable.ts';
 import { hiddenAtLoad } from './checks/hidden-at-load.ts';
 import { hiddenWithoutMotion } from './checks/hidden-without-motion.ts';
 import { hotSpot } from './checks/hot-spot.ts';
@@ -54,8 +54,8 @@ export const CHECKS: readonly CheckDefinition[] = [
   unseenWhereRead,
   hiddenAtLoad,
   thinOverPage,
-  fixedPassage,
-  gateUnreachable,
+  fixedView,
+  triggerUnreachable,
   twoWriters,
   introAgainstScroll,
   chatter,
@@ -69,7 +69,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   missingFill,
   shorthandOrder,
   zeroDuration,
-  beltHole,
+  marqueeHole,
   takesTheScroll,
   focusUnseen,
   anchorUnseen,

@@ -13,7 +13,7 @@ const PIN: MotionDocument['pins'][number] = {
   name: 'Dome opens',
   on: true,
   stage: '#a',
-  hold: { by: 'top', inset: '0px' },
+  sticky: { by: 'top', inset: '0px' },
   distance: { kind: 'length', value: '800px' },
   overlap: ['0px', '0px'],
   layer: 0,
@@ -91,13 +91,13 @@ describe('taking over', () => {
         expect(target.motions.map((m) => m.id)).toEqual(b.motions.map((m) => m.id));
       }),
     ));
-  test('a motion brings its pin, its gate and the part that it follows', () => {
+  test('a motion brings its pin, its trigger and the part that it follows', () => {
     const held = motion({
       id: 'm_held',
       driver: { kind: 'pin', pin: 'p_1' },
       range: { start: '0%', end: '100%' },
     });
-    const gate: MotionDocument['gates'][number] = {
+    const trigger: MotionDocument['triggers'][number] = {
       id: 'g_1',
       name: 'Tally',
       subject: '#a',
@@ -111,10 +111,14 @@ describe('taking over', () => {
       motion({
         id,
         name: id,
-        driver: { kind: 'gate', gate: 'g_1' },
+        driver: { kind: 'trigger', trigger: 'g_1' },
         time: { delay: '0ms', duration: '300ms', ...(after ? { after } : {}) },
       });
-    const source = { ...documentOf(held, part('m_p1'), part('m_p2', 'm_p1')), pins: [PIN], gates: [gate] };
+    const source = {
+      ...documentOf(held, part('m_p1'), part('m_p2', 'm_p1')),
+      pins: [PIN],
+      triggers: [trigger],
+    };
     const { differing } = differencesOf(documentOf(), source);
     const over = (id: string) =>
       withTakenOver(
@@ -129,7 +133,7 @@ describe('taking over', () => {
     });
     expect(over('m_p2')).toMatchObject({
       ok: true,
-      document: { motions: [{ id: 'm_p1' }, { id: 'm_p2' }], gates: [{ id: 'g_1' }] },
+      document: { motions: [{ id: 'm_p1' }, { id: 'm_p2' }], triggers: [{ id: 'g_1' }] },
     });
   });
   test('what others hang on cannot be taken away, and says so', () => {

@@ -2,7 +2,7 @@
 import type { Motion, MotionDocument } from '../motion/index.ts';
 
 /** The lists of a document whose members have an id and, mostly, a name. */
-export const COMPARED = ['pins', 'motions', 'gates', 'cues', 'adjustments'] as const;
+export const COMPARED = ['pins', 'motions', 'triggers', 'cues', 'adjustments'] as const;
 export type ComparedList = (typeof COMPARED)[number];
 type Member = MotionDocument[ComparedList][number];
 

@@ -6,7 +6,7 @@ import type { Difference } from './differences.ts';
 
 /**
  * `target` with the thing as `source` has it: replaced, put in at its place in the order, or taken out where `source` does not have it.
- * A motion brings the pin, the gate, the cues and the motions that it hangs on where `target` has none of that id, and the adjustments made for
+ * A motion brings the pin, the trigger, the cues and the motions that it hangs on where `target` has none of that id, and the adjustments made for
  * it. Answers with a sentence where the result would not be a document.
  */
 export function withTakenOver(
@@ -50,7 +50,7 @@ function placed<T extends { id: string }>(list: readonly T[], one: T, like: read
 function withNeeds(target: MotionDocument, source: MotionDocument, motion: Motion): MotionDocument {
   const { driver, time, ties } = motion;
   let out = target;
-  const bring = (list: 'pins' | 'gates' | 'cues', id: string | null | undefined) => {
+  const bring = (list: 'pins' | 'triggers' | 'cues', id: string | null | undefined) => {
     const theirs = source[list].filter((x) => x.id === id && !out[list].some((o) => o.id === id));
     out = { ...out, [list]: [...out[list], ...theirs] };
   };

@@ -29,27 +29,27 @@ const axis = fc.constantFrom('block' as const, 'inline' as const);
 const selector = fc.constantFrom('#a', '.card', 'main > p');
 const inset = fc.constantFrom('0px', '10%', 'auto', '-20px');
 const pinId = fc.constantFrom('p_one', 'p_two');
-const gateId = fc.constantFrom('g_one', 'g_two');
+const triggerId = fc.constantFrom('g_one', 'g_two');
 
 const driver: fc.Arbitrary<Driver> = fc.oneof(
-  fc.record({ kind: fc.constant('page' as const), axis }),
-  fc.record({ kind: fc.constant('page' as const), scroller: selector, axis }),
+  fc.record({ kind: fc.constant('scroll' as const), axis }),
+  fc.record({ kind: fc.constant('scroll' as const), scroller: selector, axis }),
   fc.record({
-    kind: fc.constant('passage' as const),
+    kind: fc.constant('view' as const),
     subject: fc.oneof(fc.constant('self'), selector),
     axis,
     insets: fc.tuple(inset, inset),
   }),
   fc.record({ kind: fc.constant('pin' as const), pin: pinId }),
-  fc.record({ kind: fc.constant('gate' as const), gate: gateId }),
+  fc.record({ kind: fc.constant('trigger' as const), trigger: triggerId }),
   fc.record({ kind: fc.constant('load' as const) }),
   fc.record({
-    kind: fc.constant('belt' as const),
+    kind: fc.constant('marquee' as const),
     axis,
     speed: fc.integer({ min: -400, max: 400 }),
-    turns: fc.boolean(),
+    reverses: fc.boolean(),
     push: fc.integer({ min: -3, max: 3 }),
-    rests: fc.boolean(),
+    pauses: fc.boolean(),
   }),
 );
 
@@ -107,7 +107,7 @@ describe('every driver', () => {
         expect(withDriverContent(own, own)).toEqual(own);
         if (own.kind !== preset.kind) expect(next).toEqual(own);
         // The axis of a scroller belongs to the page that has it.
-        else if (own.kind !== 'page') expect(driverContent(next)).toEqual(driverContent(preset));
+        else if (own.kind !== 'scroll') expect(driverContent(next)).toEqual(driverContent(preset));
       }),
     );
   });

@@ -6,39 +6,39 @@ import { z } from 'zod';
 import type { HeldLayout, Layout } from '../page/index.ts';
 import { isMeeting } from '../timeline/index.ts';
 import type { Placed, Range, RangePoint, Unplaced } from '../timeline/index.ts';
-import { belt } from './belt.ts';
-import type { BeltDriver } from './belt.ts';
-import { gate } from './gate.ts';
-import type { GateDriver } from './gate.ts';
+import { marquee } from './marquee.ts';
+import type { MarqueeDriver } from './marquee.ts';
+import { trigger } from './trigger.ts';
+import type { TriggerDriver } from './trigger.ts';
 import type { DriverKind, Reference } from './kind.ts';
 import { load } from './load.ts';
 import type { LoadDriver } from './load.ts';
-import { page } from './page.ts';
-import type { PageDriver } from './page.ts';
-import { passage } from './passage.ts';
-import type { PassageDriver } from './passage.ts';
+import { scroll } from './scroll.ts';
+import type { ScrollDriver } from './scroll.ts';
+import { view } from './view.ts';
+import type { ViewDriver } from './view.ts';
 import { pin } from './pin.ts';
 import type { PinDriver } from './pin.ts';
 
-const DRIVERS = { page, passage, pin, gate, load, belt } as const;
+const DRIVERS = { scroll, view, pin, trigger, load, marquee } as const;
 
-export type { BeltDriver, GateDriver, LoadDriver, PageDriver, PassageDriver, PinDriver, Reference };
+export type { MarqueeDriver, TriggerDriver, LoadDriver, ScrollDriver, ViewDriver, PinDriver, Reference };
 /** Drivers whose progress is a place on a scroll axis. */
-export type ScrubbedDriver = PageDriver | PassageDriver | PinDriver;
+export type ScrubbedDriver = ScrollDriver | ViewDriver | PinDriver;
 /** Starts timed parts when its line is passed, or as soon as the page is there. */
-export type TimedDriver = GateDriver | LoadDriver;
-export type Driver = ScrubbedDriver | TimedDriver | BeltDriver;
+export type TimedDriver = TriggerDriver | LoadDriver;
+export type Driver = ScrubbedDriver | TimedDriver | MarqueeDriver;
 
-export { scrollerOf } from './page.ts';
-export { subjectOf } from './passage.ts';
+export { scrollerOf } from './scroll.ts';
+export { subjectOf } from './view.ts';
 
 export const DriverSchema = z.discriminatedUnion('kind', [
-  page.schema,
-  passage.schema,
+  scroll.schema,
+  view.schema,
   pin.schema,
-  gate.schema,
+  trigger.schema,
   load.schema,
-  belt.schema,
+  marquee.schema,
 ]);
 
 const kindOf = (driver: Driver): DriverKind<Driver> => DRIVERS[driver.kind] as DriverKind<Driver>;
@@ -50,10 +50,11 @@ export const isScrubbed = (driver: Driver): driver is ScrubbedDriver =>
   kindOf(driver).progress === 'scrubbed';
 
 /** Whether it runs all the time, without a beginning or an end. */
-export const isEndless = (driver: Driver): driver is BeltDriver => kindOf(driver).progress === 'endless';
+export const isEndless = (driver: Driver): driver is MarqueeDriver => kindOf(driver).progress === 'endless';
 
 /** Whether it begins when a line is passed. */
-export const isTriggered = (driver: Driver): driver is GateDriver => kindOf(driver).css.needs === 'triggers';
+export const isTriggered = (driver: Driver): driver is TriggerDriver =>
+  kindOf(driver).css.needs === 'triggers';
 
 /** Whether it begins as soon as the page is there. */
 export const isAtLoad = (driver: Driver): driver is LoadDriver => isTimed(driver) && !isTriggered(driver);
@@ -62,9 +63,8 @@ export const isAtLoad = (driver: Driver): driver is LoadDriver => isTimed(driver
 export const playsReduced = (driver: Driver): boolean => kindOf(driver).playsReduced;
 
 /** A driver of one kind, with its fields; null of any other kind. For what is about that kind alone. */
-export const asPage = (driver: Driver): PageDriver | null => (driver.kind === 'page' ? driver : null);
-export const asPassage = (driver: Driver): PassageDriver | null =>
-  driver.kind === 'passage' ? driver : null;
+export const asScroll = (driver: Driver): ScrollDriver | null => (driver.kind === 'scroll' ? driver : null);
+export const asView = (driver: Driver): ViewDriver | null => (driver.kind === 'view' ? driver : null);
 export const asPin = (driver: Driver): PinDriver | null => (driver.kind === 'pin' ? driver : null);
 
 /** What the points of a range are on a driver. */

@@ -5,7 +5,7 @@ import type { Placed, Range, Unplaced } from '../timeline/index.ts';
 
 /** Something of the document that a driver points at, by its id. */
 export interface Reference {
-  list: 'pins' | 'gates';
+  list: 'pins' | 'triggers';
   id: string;
 }
 

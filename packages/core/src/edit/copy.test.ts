@@ -38,7 +38,7 @@ describe('copy and paste', () => {
     expect(own.declarations).toEqual(d.adjustments[0]!.declarations);
   });
 
-  test('parts bring their gate, and their chains among themselves', () => {
+  test('parts bring their trigger, and their chains among themselves', () => {
     const d = withEffect('title-pair');
     const [first, second] = d.motions;
     const chained: MotionDocument = {
@@ -47,20 +47,20 @@ describe('copy and paste', () => {
     };
     const { document } = pasted(chained, copied(chained, [first!.id, second!.id]), null, newId);
     expect(problems(document)).toEqual([]);
-    expect(document.gates).toHaveLength(2);
+    expect(document.triggers).toHaveLength(2);
     const copies = document.motions.slice(2);
     expect(copies[1]!.time!.after).toBe(copies[0]!.id);
-    expect(copies.every((m) => m.driver.kind === 'gate' && m.driver.gate === document.gates[1]!.id)).toBe(
-      true,
-    );
+    expect(
+      copies.every((m) => m.driver.kind === 'trigger' && m.driver.trigger === document.triggers[1]!.id),
+    ).toBe(true);
   });
 
-  test('a motion on a pin that is not there runs on its own passage', () => {
+  test('a motion on a pin that is not there runs on its own view progress', () => {
     const d = withEffect('stack');
     const clip = copied(d, [d.motions[0]!.id]);
     const { document } = pasted(emptyDocument(), clip, target, newId);
     expect(problems(document)).toEqual([]);
-    expect(document.motions[0]).toMatchObject({ driver: { kind: 'passage' }, targets: { selector: '#b' } });
+    expect(document.motions[0]).toMatchObject({ driver: { kind: 'view' }, targets: { selector: '#b' } });
   });
 
   test('a duplicate keeps what its original needs on the page', () => {

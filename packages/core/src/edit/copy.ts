@@ -1,32 +1,32 @@
-/** Copies: beside their originals, or elsewhere with the gates they hang on and the adjustments they need. */
+/** Copies: beside their originals, or elsewhere with the triggers they hang on and the adjustments they need. */
 import {
-  asPassage,
+  asView,
   asPin,
   refersTo,
   withDriverReferences,
   withDriverSelectors,
   wholeRange,
 } from '../drivers/index.ts';
-import type { Adjustment, Gate, Motion, MotionDocument } from '../motion/index.ts';
+import type { Adjustment, Trigger, Motion, MotionDocument } from '../motion/index.ts';
 import { shorten } from '../text/index.ts';
 import type { NewId } from './operation.ts';
 
 export interface Copied {
   motions: Motion[];
-  gates: Gate[];
+  triggers: Trigger[];
   adjustments: Adjustment[];
 }
 
 export function copied(d: MotionDocument, ids: readonly string[]): Copied {
   const motions = d.motions.filter((m) => ids.includes(m.id));
-  const gates = d.gates.filter((g) => motions.some((m) => refersTo(m.driver, g.id)));
+  const triggers = d.triggers.filter((g) => motions.some((m) => refersTo(m.driver, g.id)));
   const adjustments = d.adjustments.filter((a) => a.for.some((id) => ids.includes(id)));
-  return { motions, gates, adjustments };
+  return { motions, triggers, adjustments };
 }
 
 /**
- * The document with copies. On `target`, what moved one element moves that one, with its gate and what was adjusted on it; without,
- * copies stay on their own elements. A motion on a pin that this page has not runs on its own passage.
+ * The document with copies. On `target`, what moved one element moves that one, with its trigger and what was adjusted on it; without,
+ * copies stay on their own elements. A motion on a pin that this page has not runs on its own view progress.
  */
 export function pasted(
   d: MotionDocument,
@@ -35,7 +35,7 @@ export function pasted(
   newId: NewId,
 ): { document: MotionDocument; ids: string[] } {
   const ids = new Map<string, string>();
-  for (const x of [...clip.motions, ...clip.gates]) ids.set(x.id, newId(x.id[0]!));
+  for (const x of [...clip.motions, ...clip.triggers]) ids.set(x.id, newId(x.id[0]!));
   // Several elements cannot all become one, so only what moved the same element goes along.
   const from = clip.motions[0]?.targets.selector;
   const move = (selector: string) => (target && selector === from ? target.selector : selector);
@@ -43,9 +43,9 @@ export function pasted(
     const { driver } = m;
     const isLost = asPin(driver) !== null && !d.pins.some((p) => refersTo(driver, p.id));
     const next: Motion['driver'] = isLost
-      ? { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] }
+      ? { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] }
       : withDriverReferences(
-          asPassage(driver) ? withDriverSelectors(driver, move) : driver,
+          asView(driver) ? withDriverSelectors(driver, move) : driver,
           (id) => ids.get(id) ?? id,
         );
     const after = m.time?.after === undefined ? undefined : ids.get(m.time.after);
@@ -65,7 +65,10 @@ export function pasted(
     document: {
       ...d,
       motions: [...d.motions, ...motions],
-      gates: [...d.gates, ...clip.gates.map((g) => ({ ...g, id: ids.get(g.id)!, subject: move(g.subject) }))],
+      triggers: [
+        ...d.triggers,
+        ...clip.triggers.map((g) => ({ ...g, id: ids.get(g.id)!, subject: move(g.subject) })),
+      ],
       adjustments: [
         ...d.adjustments,
         ...clip.adjustments.map((a) => ({

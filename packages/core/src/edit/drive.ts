@@ -1,6 +1,6 @@
 /** Changing what drives a motion: keyframes stay, times and ranges are converted, and what was lost is said. */
 import {
-  asPassage,
+  asView,
   isEndless,
   isTimed,
   isTriggered,
@@ -9,7 +9,7 @@ import {
   wholeRange,
 } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';
-import type { Gate, Motion, MotionDocument } from '../motion/index.ts';
+import type { Trigger, Motion, MotionDocument } from '../motion/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import type { Edited, NewId } from './operation.ts';
 import { unchained } from './remove.ts';
@@ -17,16 +17,16 @@ import { unchained } from './remove.ts';
 /** px of scroll that stand for a second where a range becomes a time: a brisk hand. */
 const PACE = 1500;
 
-/** A gate where a motion has begun until now. */
-export function gateFrom(motion: Motion, target: string, newId: NewId): Gate {
+/** A trigger where a motion has begun until now. */
+export function triggerFrom(motion: Motion, target: string, newId: NewId): Trigger {
   const { driver, range } = motion;
-  const passage = asPassage(driver);
-  const start = passage && range.start !== 'scroll 0%' ? range.start : 'entry 30%';
+  const view = asView(driver);
+  const start = view && range.start !== 'scroll 0%' ? range.start : 'entry 30%';
   return {
     id: newId('g'),
     name: motion.name,
     on: true,
-    subject: passage && passage.subject !== 'self' ? passage.subject : target,
+    subject: view && view.subject !== 'self' ? view.subject : target,
     down: start,
     up: null,
     plays: 'each-time',
@@ -34,29 +34,31 @@ export function gateFrom(motion: Motion, target: string, newId: NewId): Gate {
   };
 }
 
-/** `wanted` may be a driver, or the word for a new gate. `length`: px of the present range. */
+/** `wanted` may be a driver, or the word for a new trigger. `length`: px of the present range. */
 export function withDriver(
   d: MotionDocument,
   id: string,
-  wanted: Driver | 'new gate',
+  wanted: Driver | 'new trigger',
   given: { target: string; length: number; newId: NewId },
 ): Edited {
   const motion = d.motions.find((m) => m.id === id)!;
-  const gate = wanted === 'new gate' ? gateFrom(motion, given.target, given.newId) : null;
-  const driver: Driver = gate ? { kind: 'gate', gate: gate.id } : (wanted as Driver);
+  const trigger = wanted === 'new trigger' ? triggerFrom(motion, given.target, given.newId) : null;
+  const driver: Driver = trigger ? { kind: 'trigger', trigger: trigger.id } : (wanted as Driver);
   const put = (change: Partial<Motion>): MotionDocument => ({
     ...d,
     motions: d.motions.map((m) => (m.id === id ? { ...m, ...change, driver } : unchained(m, new Set([id])))),
-    gates: withoutEmpty([...d.gates, ...(gate ? [gate] : [])], d.motions, id, driver),
+    triggers: withoutEmpty([...d.triggers, ...(trigger ? [trigger] : [])], d.motions, id, driver),
   });
   const was = isTimed(motion.driver);
   if (isTimed(driver)) {
     const time = motion.time ?? { delay: '0ms', duration: `${timeFor(given.length)}ms` };
     const { delay, duration } = time;
-    const document = put({ time: { delay, duration }, follow: { kind: 'none' } });
+    const document = put({ time: { delay, duration }, damping: { kind: 'none' } });
     if (was) return { document };
     const dropped =
-      motion.follow.kind === 'none' ? '' : '; following was dropped, since time follows nothing';
+      motion.damping.kind === 'none'
+        ? ''
+        : '; its damping was removed, since time has no scroll input to damp';
     return {
       document,
       message: `It now plays in time, ${duration.replace('ms', ' ms')}. Its range is kept for when it is scrubbed again${dropped}.`,
@@ -103,10 +105,15 @@ function conditionsWith(
   };
 }
 
-/** Gates that nothing hangs on any more go with the last part that left them. */
-function withoutEmpty(gates: Gate[], motions: readonly Motion[], id: string, driver: Driver): Gate[] {
+/** Triggers that nothing hangs on any more go with the last part that left them. */
+function withoutEmpty(
+  triggers: Trigger[],
+  motions: readonly Motion[],
+  id: string,
+  driver: Driver,
+): Trigger[] {
   const left = motions.find((m) => m.id === id)!.driver;
-  if (!isTriggered(left) || refersTo(driver, left.gate)) return gates;
-  const used = motions.some((m) => m.id !== id && refersTo(m.driver, left.gate));
-  return used ? gates : gates.filter((g) => g.id !== left.gate);
+  if (!isTriggered(left) || refersTo(driver, left.trigger)) return triggers;
+  const used = motions.some((m) => m.id !== id && refersTo(m.driver, left.trigger));
+  return used ? triggers : triggers.filter((g) => g.id !== left.trigger);
 }

@@ -38,8 +38,8 @@ test('removing everything leaves an empty document', () => {
     fc.property(sequences, (list) => {
       let d = emptyDocument();
       for (const [name, a, b] of list) d = withTies(RANDOM_EDITS[name]!(a, b)(d));
-      const left = without([...d.motions, ...d.pins, ...d.gates, ...d.cues].map((x) => x.id))(d);
-      expect([left.motions, left.pins, left.gates, left.cues]).toEqual([[], [], [], []]);
+      const left = without([...d.motions, ...d.pins, ...d.triggers, ...d.cues].map((x) => x.id))(d);
+      expect([left.motions, left.pins, left.triggers, left.cues]).toEqual([[], [], [], []]);
       // What stands for itself may stay.
       expect(left.adjustments.every((a) => a.for.length === 0)).toBe(true);
     }),

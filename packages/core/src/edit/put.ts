@@ -1,5 +1,5 @@
 /** One thing of a document changed, everything else as it was. */
-import type { Cue, Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
+import type { Cue, Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 
 type Change = (d: MotionDocument) => MotionDocument;
 const put = <T extends { id: string }>(list: readonly T[], id: string, change: (x: T) => T): T[] =>
@@ -9,9 +9,9 @@ export const withMotion =
   (id: string, change: (m: Motion) => Motion): Change =>
   (d) => ({ ...d, motions: put(d.motions, id, change) });
 
-export const withGate =
-  (id: string, change: (g: Gate) => Gate): Change =>
-  (d) => ({ ...d, gates: put(d.gates, id, change) });
+export const withTrigger =
+  (id: string, change: (g: Trigger) => Trigger): Change =>
+  (d) => ({ ...d, triggers: put(d.triggers, id, change) });
 
 export const withCue =
   (id: string, change: (c: Cue) => Cue): Change =>

@@ -2,7 +2,7 @@
 import { driverReferences } from '../drivers/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 
-export type ReferredList = 'motions' | 'pins' | 'gates' | 'cues' | 'media';
+export type ReferredList = 'motions' | 'pins' | 'triggers' | 'cues' | 'media';
 
 export interface ReferenceAt {
   /** id of what points, or its place in the list where it has none */
@@ -41,7 +41,7 @@ export function danglingReferences(d: MotionDocument): ReferenceAt[] {
   const ids: Record<ReferredList, Set<string>> = {
     motions: new Set(d.motions.map((x) => x.id)),
     pins: new Set(d.pins.map((x) => x.id)),
-    gates: new Set(d.gates.map((x) => x.id)),
+    triggers: new Set(d.triggers.map((x) => x.id)),
     cues: new Set(d.cues.map((x) => x.id)),
     media: new Set(d.media.map((x) => x.id)),
   };

@@ -3,8 +3,8 @@ import { driverReferences } from '../drivers/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 
 /**
- * The document without motions, pins, gates or cues. A motion on a pin or gate goes with it, a gate with its last part, a cue with its
- * pin, an adjustment with the last thing that needed it. What waited for a part counts from the gate again.
+ * The document without motions, pins, triggers or cues. A motion on a pin or trigger goes with it, a trigger with its last part, a cue with its
+ * pin, an adjustment with the last thing that needed it. What waited for a part counts from the trigger again.
  */
 export const without =
   (ids: readonly string[]) =>
@@ -18,7 +18,7 @@ export const without =
     return {
       ...d,
       motions: d.motions.filter((m) => !gone.has(m.id)).map((m) => unchained(m, gone)),
-      gates: d.gates.filter((g) => !gone.has(g.id) && used.has(g.id)),
+      triggers: d.triggers.filter((g) => !gone.has(g.id) && used.has(g.id)),
       pins: d.pins.filter((p) => !gone.has(p.id)),
       cues: d.cues.filter((c) => !gone.has(c.id) && (c.pin === null || !gone.has(c.pin))),
       adjustments: d.adjustments.flatMap((a) => {
@@ -29,7 +29,7 @@ export const without =
     };
   };
 
-/** What waited for a part that has left counts from the gate again. */
+/** What waited for a part that has left counts from the trigger again. */
 export function unchained(m: Motion, gone: ReadonlySet<string>): Motion {
   if (m.time?.after === undefined || !gone.has(m.time.after)) return m;
   const { delay, duration } = m.time;

@@ -8,7 +8,7 @@ export const counterColumns: EffectDefinition = {
   what: 'Neighbouring columns pass against each other.',
   words: 'columns opposite',
   group: 'many',
-  driver: 'passage',
+  driver: 'view',
   lifts: true,
   unfit(c) {
     const columns = childrenOf(c.layout, c.element);
@@ -24,7 +24,7 @@ export const counterColumns: EffectDefinition = {
     const against = childrenOf(c.layout, c.element).filter((_, i) => i % 2 === 1);
     const motions = against.map((column) =>
       motionOn(c, c.layout.elements[column]!.selector, `${nameAt(c, column)} counter`, {
-        driver: { kind: 'passage', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },
+        driver: { kind: 'view', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },
         range: { start: 'contain 0%', end: 'contain 100%' },
         keyframes: { translate: between('0 calc(-100% + 100vh)', '0 calc(100% - 100vh)') },
         reducedMotion: 'drop',

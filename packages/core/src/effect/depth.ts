@@ -2,7 +2,7 @@ import { distantly } from '../timeline/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 
-/** A layer inside a frame that clips it takes the frame’s passage, and must be larger than the frame. */
+/** A layer inside a frame that clips it takes the frame’s view progress, and must be larger than the frame. */
 function frameOf(c: EffectContext): number | null {
   const e = factsAt(c);
   const frame = c.layout.elements[e.parent];
@@ -15,7 +15,7 @@ function fromTheTop(c: EffectContext, factor: number) {
   const until = (e.box.y + e.box.height) / factor;
   const px = (n: number) => `${Math.round(n)}px`;
   const motion = motionOn(c, e.selector, `${nameAt(c)} depth ${factor}`, {
-    driver: { kind: 'page', axis: 'block' },
+    driver: { kind: 'scroll', axis: 'block' },
     range: { start: '0px', end: px(until) },
     keyframes: { translate: between('0 0', `0 ${px((1 - factor) * until)}`) },
     reducedMotion: 'drop',
@@ -43,7 +43,7 @@ const compose = (factor: number) => (c: EffectContext) => {
   const height = `${Number(f.box.height.toFixed(2))}px`;
   const { range, from, to, overscan } = distantly({ factor, line: 0.5, height, frame: true });
   const motion = motionOn(c, e.selector, name, {
-    driver: { kind: 'passage', subject: f.selector, axis: 'block', insets: ['0px', '0px'] },
+    driver: { kind: 'view', subject: f.selector, axis: 'block', insets: ['0px', '0px'] },
     range,
     keyframes: { translate: between(`0 ${from}`, `0 ${to}`) },
     reducedMotion: 'drop',
@@ -73,7 +73,7 @@ export const far: EffectDefinition = {
   what: 'Passes at half the speed of the page.',
   words: 'depth parallax slow layer',
   group: 'depth',
-  driver: 'passage',
+  driver: 'view',
   compose: compose(0.5),
 };
 export const near: EffectDefinition = {
@@ -82,6 +82,6 @@ export const near: EffectDefinition = {
   what: 'Passes faster than the page.',
   words: 'depth parallax fast layer',
   group: 'depth',
-  driver: 'passage',
+  driver: 'view',
   compose: compose(1.4),
 };

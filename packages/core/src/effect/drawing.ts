@@ -11,15 +11,15 @@ export const draw: EffectDefinition = {
   what: 'A line is drawn as far as you have scrolled.',
   words: 'stroke svg path dash',
   group: 'draw',
-  driver: 'passage',
+  driver: 'view',
   lifts: true,
   unfit: (c) => (factsAt(c).tag === 'svg' ? null : 'Only drawings (SVG in the page) have strokes.'),
   compose(c) {
     const e = factsAt(c);
     const selector = `${e.selector} :is(${STROKES})`;
     const motion = motionOn(c, selector, `${nameAt(c)} draws`, {
-      // Parts of a drawing have no passage that could be trusted; the drawing has.
-      driver: { kind: 'passage', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },
+      // Parts of a drawing have no view progress that could be trusted; the drawing has.
+      driver: { kind: 'view', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },
       range: revealRange(e, c.layout),
       keyframes: { 'stroke-dashoffset': between('1px', '0px') },
       reducedMotion: 'drop',
@@ -37,7 +37,7 @@ export const bar: EffectDefinition = {
   what: 'Grows along its width like a gauge.',
   words: 'readout progress scale',
   group: 'draw',
-  driver: 'passage',
+  driver: 'view',
   compose(c) {
     const e = factsAt(c);
     const motion = motionOn(c, e.selector, `${nameAt(c)} fills`, {
@@ -61,7 +61,7 @@ export const count: EffectDefinition = {
   what: 'A figure counts up along with the scroll.',
   words: 'readout number figure counter',
   group: 'draw',
-  driver: 'passage',
+  driver: 'view',
   unfit: (c) => (numberIn(factsAt(c).text) ? null : 'Its text is not a number.'),
   compose(c) {
     const e = factsAt(c);
@@ -113,7 +113,7 @@ export const signal: EffectDefinition = {
   what: 'A number, 0 to 100, for a scene of your own.',
   words: 'custom property event canvas video',
   group: 'draw',
-  driver: 'passage',
+  driver: 'view',
   compose(c) {
     const e = factsAt(c);
     return fragment({

@@ -1,5 +1,5 @@
 /** What an effect is: a starting point by intent. It composes ordinary motions, pins and adjustments; nothing of it is remembered. */
-import type { Adjustment, Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
+import type { Adjustment, Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { elementName } from '../page/index.ts';
 import type { ElementFacts, HeldLayout } from '../page/index.ts';
 import { shorten } from '../text/index.ts';
@@ -16,7 +16,7 @@ export interface EffectContext {
 export interface Fragment {
   motions: Motion[];
   pins: Pin[];
-  gates: Gate[];
+  triggers: Trigger[];
   adjustments: Adjustment[];
 }
 
@@ -60,7 +60,7 @@ export const nameAt = (c: EffectContext, element = c.element): string =>
 
 type Given = Pick<Motion, 'keyframes'> & Partial<Motion>;
 
-/** A motion on the element’s own passage unless told otherwise. It adds no second hold before its range where another already writes. */
+/** A motion on the element’s own view progress unless told otherwise. It adds no second hold before its range where another already writes. */
 export function motionOn(c: EffectContext, selector: string, name: string, given: Given): Motion {
   const shares = c.document.motions.some(
     (m) => m.targets.selector === selector && Object.keys(m.keyframes).some((p) => p in given.keyframes),
@@ -70,12 +70,12 @@ export function motionOn(c: EffectContext, selector: string, name: string, given
     name: shorten(name, 120),
     on: true,
     targets: { selector },
-    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+    driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
     range: { start: 'cover 0%', end: 'cover 100%' },
     easing: 'linear',
     fill: shares ? 'forwards' : 'both',
     composite: 'replace',
-    follow: { kind: 'none' },
+    damping: { kind: 'none' },
     reducedMotion: 'fade',
     ...given,
   };
@@ -98,7 +98,7 @@ export const adjust = (
 export const fragment = (part: Partial<Fragment>): Fragment => ({
   motions: [],
   pins: [],
-  gates: [],
+  triggers: [],
   adjustments: [],
   ...part,
 });

@@ -1,6 +1,6 @@
 /** The registry of effects. A new one is a file in this folder (or a row in reveal.ts) and a line here. */
 import type { MotionDocument } from '../motion/index.ts';
-import { belt } from './belt.ts';
+import { marquee } from './marquee.ts';
 import { counterColumns } from './columns.ts';
 import { far, near } from './depth.ts';
 import { bar, count, draw, signal } from './drawing.ts';
@@ -29,7 +29,7 @@ export const EFFECTS: readonly EffectDefinition[] = [
   signal,
   stack,
   counterColumns,
-  belt,
+  marquee,
   rings,
   titlePair,
   pulse,
@@ -40,7 +40,7 @@ export const EFFECTS: readonly EffectDefinition[] = [
 export const effectById = (id: string): EffectDefinition | undefined => EFFECTS.find((e) => e.id === id);
 
 /**
- * Composes an effect for an element. Inside of a scroller that stands still its passage would stand still too, so the starting point counts
+ * Composes an effect for an element. Inside of a scroller that stands still its view progress would stand still too, so the starting point counts
  * on that one clipping instead, and brings the adjustment for it along.
  */
 export function composeEffect(effect: EffectDefinition, c: EffectContext): Fragment {
@@ -63,6 +63,6 @@ export const withFragment =
     ...d,
     motions: [...d.motions, ...f.motions],
     pins: [...d.pins, ...f.pins],
-    gates: [...d.gates, ...f.gates],
+    triggers: [...d.triggers, ...f.triggers],
     adjustments: [...d.adjustments, ...f.adjustments],
   });

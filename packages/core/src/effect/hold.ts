@@ -9,7 +9,7 @@ export const newPin = (c: EffectContext, stage: string, name: string, distance: 
   name: shorten(name, 120),
   on: true,
   stage,
-  hold: { by: 'top', inset: '0px' },
+  sticky: { by: 'top', inset: '0px' },
   distance,
   overlap: ['0px', '0px'],
   layer: null,

@@ -15,7 +15,7 @@ export const leave: EffectDefinition = {
   what: 'Shrinks away before the edge can take it.',
   words: 'exit scale away origin',
   group: 'leave',
-  driver: 'passage',
+  driver: 'view',
   compose(c) {
     const e = factsAt(c);
     const motion = motionOn(c, e.selector, `${nameAt(c)} leaves`, {
@@ -34,7 +34,7 @@ export const fadeOut: EffectDefinition = {
   name: 'Fade away',
   what: 'Dissolves as it goes.',
   group: 'leave',
-  driver: 'passage',
+  driver: 'view',
   compose(c) {
     const e = factsAt(c);
     return fragment({

@@ -13,8 +13,8 @@ export function standOf(m: Motion, presets: readonly Preset[]): PresetStand {
   const here = contentHash(m);
   const there = contentHash(part);
   if (here === there) return 'same';
-  if (there === m.preset.taken) return 'changed here';
-  return here === m.preset.taken ? 'preset changed' : 'both changed';
+  if (there === m.preset.hash) return 'changed here';
+  return here === m.preset.hash ? 'preset changed' : 'both changed';
 }
 
 const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
@@ -23,7 +23,7 @@ const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
 /** A motion with what its preset says now. A preset of another driver keeps the motion’s range and time. */
 function renewed(m: Motion, part: Motion): Motion {
   const alike = m.driver.kind === part.driver.kind;
-  const { range, keyframes, easing, fill, composite, follow, reducedMotion, time, stagger } = part;
+  const { range, keyframes, easing, fill, composite, damping, reducedMotion, time, stagger } = part;
   const driver = withDriverContent(m.driver, part.driver);
   const { ties: _, stagger: __, ...rest } = m;
   return {
@@ -36,9 +36,9 @@ function renewed(m: Motion, part: Motion): Motion {
     easing,
     fill,
     composite,
-    follow,
+    damping,
     reducedMotion,
-    preset: { ...m.preset!, taken: contentHash(part) },
+    preset: { ...m.preset!, hash: contentHash(part) },
   };
 }
 
@@ -60,9 +60,9 @@ export function withPresets(
     if (!part || stand === 'gone') return m;
     if (stand === 'same') {
       const taken = contentHash(part);
-      if (m.preset!.taken === taken) return m;
+      if (m.preset!.hash === taken) return m;
       relinked = true;
-      return { ...m, preset: { ...m.preset!, taken } };
+      return { ...m, preset: { ...m.preset!, hash: taken } };
     }
     if (stand !== 'preset changed' && !even.includes(m.id)) {
       kept++;

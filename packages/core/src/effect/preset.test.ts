@@ -74,12 +74,12 @@ test('it is sketched like every starting point', () => {
   expect(new Set([0, 0.5, 1].map((s) => JSON.stringify(sketch(effect, s)))).size).toBe(3);
 });
 
-test('a pin is kept with its scene, a motion alone brings its gate', () => {
+test('a pin is kept with its scene, a motion alone brings its trigger', () => {
   const held = withEffect('hold', '#a', emptyDocument());
   expect(presetOf(held, [held.pins[0]!.id], layout)!.pins[0]!.stage).toBe('&');
-  const gated = withEffect('pulse', '#a > div', emptyDocument());
-  const one = presetOf(gated, [gated.motions[0]!.id], layout)!;
-  expect([one.gates.length, one.gates[0]!.subject]).toEqual([1, '&']);
+  const triggered = withEffect('pulse', '#a > div', emptyDocument());
+  const one = presetOf(triggered, [triggered.motions[0]!.id], layout)!;
+  expect([one.triggers.length, one.triggers[0]!.subject]).toEqual([1, '&']);
   expect(PresetBodySchema.safeParse(one).success).toBe(true);
 });
 

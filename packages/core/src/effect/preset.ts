@@ -1,5 +1,5 @@
 /**
- * Presets: motions kept to be used elsewhere, with the pins, gates and adjustments they need. Elements are named from where a preset is put:
+ * Presets: motions kept to be used elsewhere, with the pins, triggers and adjustments they need. Elements are named from where a preset is put:
  * `&` is that element, `&^` what holds it, `& > h3` a part of it.
  */
 import { z } from 'zod';
@@ -11,34 +11,45 @@ import {
   withDriverReferences,
   withDriverSelectors,
 } from '../drivers/index.ts';
-import { AdjustmentSchema, GateSchema, MotionSchema, PinSchema, readDocument } from '../motion/index.ts';
+import {
+  AdjustmentSchema,
+  TriggerSchema,
+  MotionSchema,
+  PinSchema,
+  readDocument,
+  upgradedPreset,
+} from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { elementName, fingerprint, matchesOf } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 import { shorten } from '../text/index.ts';
 
-export const PresetBodySchema = z
+/** A preset as it is written. */
+export const PresetBodyShape = z
   .strictObject({
     motions: z.array(MotionSchema).max(200),
     pins: z.array(PinSchema).max(50),
-    gates: z.array(GateSchema).max(50),
+    triggers: z.array(TriggerSchema).max(50),
     adjustments: z.array(AdjustmentSchema).max(200),
   })
   .superRefine((body, ctx) => {
     if (body.motions.length + body.pins.length === 0)
       ctx.addIssue({ code: 'custom', message: 'a preset holds at least one motion or pin' });
-    const read = readDocument({ format: 'lyvek-document', version: 1, ...body });
+    const read = readDocument({ format: 'lyvek-document', version: 2, ...body });
     if (!read.ok)
       for (const p of read.problems.slice(0, 5))
         ctx.addIssue({ code: 'custom', message: `${p.path}: ${p.message}` });
   });
-export type PresetBody = z.infer<typeof PresetBodySchema>;
+/** A preset as it is read, also one that version 1 has kept. */
+export const PresetBodySchema = z.preprocess(upgradedPreset, PresetBodyShape);
+export type PresetBody = z.infer<typeof PresetBodyShape>;
 
 /** Presets as a file. */
 export const PresetFileSchema = z.strictObject({
   format: z.literal('lyvek-presets'),
-  version: z.literal(1),
+  // What has changed since the first shows in the bodies.
+  version: z.union([z.literal(1), z.literal(2)]),
   presets: z
     .array(z.strictObject({ name: z.string().trim().min(1).max(120), body: PresetBodySchema }))
     .max(500),
@@ -99,7 +110,7 @@ function renamed(f: Fragment, place: (selector: string) => string): Fragment {
       stage: place(p.stage),
       distance: p.distance.kind === 'travel' ? { ...p.distance, strip: place(p.distance.strip) } : p.distance,
     })),
-    gates: f.gates.map((g) => ({ ...g, subject: place(g.subject) })),
+    triggers: f.triggers.map((g) => ({ ...g, subject: place(g.subject) })),
     adjustments: f.adjustments.map((a) => ({ ...a, selector: place(a.selector) })),
   };
 }
@@ -117,7 +128,7 @@ export function presetOf(d: MotionDocument, ids: readonly string[], layout: Layo
     (m) => chosen(m.id) || driverReferences(m.driver).some((r) => chosen(r.id)),
   );
   const held = d.pins.filter((p) => pins.includes(p) || motions.some((m) => refersTo(m.driver, p.id)));
-  const gates = d.gates.filter((g) => motions.some((m) => refersTo(m.driver, g.id)));
+  const triggers = d.triggers.filter((g) => motions.some((m) => refersTo(m.driver, g.id)));
   const root = held[0]?.stage ?? motions[0]?.targets.selector;
   const element = root === undefined ? undefined : matchesOf(layout, root)[0];
   if (element === undefined) return null;
@@ -137,7 +148,7 @@ export function presetOf(d: MotionDocument, ids: readonly string[], layout: Layo
         };
       }),
       pins: held.map(({ conditions: _, ...p }) => p),
-      gates,
+      triggers,
       adjustments: d.adjustments.flatMap((a) => {
         const still = a.for.filter((id) => inside.has(id));
         return still.length ? [{ ...a, for: still }] : [];
@@ -151,8 +162,8 @@ export function presetOf(d: MotionDocument, ids: readonly string[], layout: Layo
 /** A preset at an element: new ids, and each motion remembers what it came from. */
 export function presetAt(preset: Preset, c: EffectContext): Fragment {
   const ids = new Map<string, string>();
-  const { motions, pins, gates, adjustments } = preset.body;
-  for (const x of [...motions, ...pins, ...gates]) ids.set(x.id, c.newId(x.id[0] as 'm' | 'p' | 'g'));
+  const { motions, pins, triggers, adjustments } = preset.body;
+  for (const x of [...motions, ...pins, ...triggers]) ids.set(x.id, c.newId(x.id[0] as 'm' | 'p' | 'g'));
   const name = elementName(c.layout.elements[c.element]!, c.layout);
   const known = (id: string) => ids.get(id) ?? id;
   return renamed(
@@ -163,10 +174,10 @@ export function presetAt(preset: Preset, c: EffectContext): Fragment {
         name: shorten(`${name} ${m.name}`, 120),
         driver: withDriverReferences(m.driver, known),
         ...(m.time?.after === undefined ? {} : { time: { ...m.time, after: known(m.time.after) } }),
-        preset: { id: preset.id, part: m.id, taken: contentHash(m) },
+        preset: { id: preset.id, part: m.id, hash: contentHash(m) },
       })),
       pins: pins.map((p) => ({ ...p, id: known(p.id), name: shorten(name, 120) })),
-      gates: gates.map((g) => ({ ...g, id: known(g.id) })),
+      triggers: triggers.map((g) => ({ ...g, id: known(g.id) })),
       adjustments: adjustments.map((a) => ({ ...a, id: c.newId('a'), for: a.for.map(known) })),
     },
     (s) => atElement(s, c.element, c.layout),
@@ -202,18 +213,18 @@ export const partsWords = (b: PresetBody): string =>
   [
     b.motions.length ? counted(b.motions.length, 'motion') : '',
     b.pins.length ? counted(b.pins.length, 'pin') : '',
-    b.gates.length ? counted(b.gates.length, 'gate') : '',
+    b.triggers.length ? counted(b.triggers.length, 'trigger') : '',
   ]
     .filter(Boolean)
     .join(', ')
     .replace(/^./, (c) => c.toUpperCase());
 
-/** What a preset says of a motion; its element, its name and whose passage drives it are its own. */
+/** What a preset says of a motion; its element, its name and whose view progress drives it are its own. */
 const contentOf = (m: Motion) => {
-  const { range, keyframes, easing, fill, composite, follow, reducedMotion, time, stagger, driver } = m;
+  const { range, keyframes, easing, fill, composite, damping, reducedMotion, time, stagger, driver } = m;
   const { delay, duration } = time ?? {};
   const how = driverContent(driver);
-  return [range, keyframes, easing, fill, composite, follow, reducedMotion, delay, duration, stagger, how];
+  return [range, keyframes, easing, fill, composite, damping, reducedMotion, delay, duration, stagger, how];
 };
 
 /** Tells whether a motion is still as it was taken. */

@@ -181,7 +181,7 @@ export const reveals: readonly EffectDefinition[] = REVEALS.map((r) => ({
   what: r.what,
   ...(r.words ? { words: r.words } : {}),
   group: 'reveal',
-  driver: 'passage',
+  driver: 'view',
   unfit: (c) => r.unfit?.(factsAt(c), c.layout) ?? null,
   compose: (c) => compose(r, c),
 }));

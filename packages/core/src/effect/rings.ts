@@ -8,7 +8,7 @@ export const rings: EffectDefinition = {
   what: 'The view opens in depth; parts come forward.',
   words: '3d perspective tunnel',
   group: 'many',
-  driver: 'passage',
+  driver: 'view',
   lifts: true,
   unfit: (c) =>
     childrenOf(c.layout, c.element).length < 2
@@ -18,7 +18,7 @@ export const rings: EffectDefinition = {
     const e = factsAt(c);
     const range = revealRange(e, c.layout);
     const driver = {
-      kind: 'passage' as const,
+      kind: 'view' as const,
       subject: e.selector,
       axis: 'block' as const,
       insets: ['0px', '0px'] as [string, string],

@@ -78,7 +78,7 @@ const SAMPLES: Record<
     on: 1,
     drawn: [2, 3, 4, 5, 6].map((i) => [i, 'card']),
   },
-  belt: {
+  marquee: {
     elements: [
       part('#s', -1, [0, 1400, 1280, 800], { tag: 'section' }),
       part('#t', 0, [0, 1620, 1060, 360]),
@@ -143,7 +143,7 @@ const SAMPLES: Record<
 const SAMPLE_OF: Record<string, keyof typeof SAMPLES> = {
   hold: 'section',
   travel: 'strip',
-  belt: 'belt',
+  marquee: 'marquee',
   stack: 'cards',
   rings: 'cards',
   'counter-columns': 'columns',
@@ -155,7 +155,7 @@ const SAMPLE_OF: Record<string, keyof typeof SAMPLES> = {
 /** Of effects that are not of ours. */
 const SAMPLE_FOR: Partial<Record<EffectDefinition['driver'], keyof typeof SAMPLES>> = {
   pin: 'section',
-  belt: 'belt',
+  marquee: 'marquee',
 };
 
 function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
@@ -166,7 +166,7 @@ function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
     if (isEndless(m.driver))
       return {
         ...m,
-        driver: { kind: 'page', axis: 'block' },
+        driver: { kind: 'scroll', axis: 'block' },
         range: { start: '0px', end: '2000px' },
         keyframes: { translate: between('0 0', '-660px 0') },
       };
@@ -174,7 +174,7 @@ function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
     if (!t) return m;
     return {
       ...m,
-      driver: { kind: 'page', axis: 'block' },
+      driver: { kind: 'scroll', axis: 'block' },
       range: { start: at(t.start), end: at(t.end) },
     };
   };
@@ -205,15 +205,15 @@ function sketchOf(effect: EffectDefinition): Sketch {
   };
   const empty: MotionDocument = {
     format: 'lyvek-document',
-    version: 1,
+    version: 2,
     motions: [],
     pins: [],
-    gates: [],
+    triggers: [],
     cues: [],
     adjustments: [],
     media: [],
     properties: [],
-    taken: [],
+    importedRules: [],
     accepted: [],
   };
   let next = 0;
@@ -223,8 +223,8 @@ function sketchOf(effect: EffectDefinition): Sketch {
     document: empty,
     newId: (kind) => `${kind}_${next++}`,
   });
-  // What plays in time is drawn as if its whole time were the passage of what it stands on.
-  const scrubbed = { ...made, gates: [], motions: made.motions.map(inPassing(made.motions)) };
+  // What plays in time is drawn as if its whole time were the view progress of what it stands on.
+  const scrubbed = { ...made, triggers: [], motions: made.motions.map(inPassing(made.motions)) };
   const take = compileTake(withFragment(scrubbed)(empty), layout);
   const spans = take.instances.map((i) => i.placed);
   const held = withPins(layout, made.pins).holds[0];

@@ -9,7 +9,7 @@ export const sway: EffectDefinition = {
   what: 'Swings from pose to pose under the hand.',
   words: 'alternate swing rotate',
   group: 'depth',
-  driver: 'passage',
+  driver: 'view',
   compose: (c) =>
     fragment({
       motions: [

@@ -1,12 +1,12 @@
-/** Effects that play in time: on a gate, or as soon as the page is there. */
-import type { Gate, Motion } from '../motion/index.ts';
+/** Effects that play in time: on a trigger, or as soon as the page is there. */
+import type { Trigger, Motion } from '../motion/index.ts';
 import { adjust, between, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { shorten } from '../text/index.ts';
 
 const SOFT = 'cubic-bezier(0.2, 0.6, 0.3, 1)';
 
-const newGate = (c: EffectContext, subject: string, name: string): Gate => ({
+const newTrigger = (c: EffectContext, subject: string, name: string): Trigger => ({
   id: c.newId('g'),
   name: shorten(name, 120),
   on: true,
@@ -28,9 +28,9 @@ export const titlePair: EffectDefinition = {
   id: 'title-pair',
   name: 'Title pair',
   what: 'Two lines meet, one from each side.',
-  words: 'heading gate time two parts',
+  words: 'heading trigger time two parts',
   group: 'time',
-  driver: 'gate',
+  driver: 'trigger',
   lifts: true,
   unfit: (c) =>
     childrenOf(c.layout, c.element).length < 2
@@ -38,8 +38,8 @@ export const titlePair: EffectDefinition = {
       : null,
   compose(c) {
     const e = factsAt(c);
-    const gate = newGate(c, e.selector, `${nameAt(c)} meets`);
-    const on = { kind: 'gate' as const, gate: gate.id };
+    const trigger = newTrigger(c, e.selector, `${nameAt(c)} meets`);
+    const on = { kind: 'trigger' as const, trigger: trigger.id };
     const motions = childrenOf(c.layout, c.element)
       .slice(0, 2)
       .map((part, i) =>
@@ -49,7 +49,7 @@ export const titlePair: EffectDefinition = {
         }),
       );
     return fragment({
-      gates: [gate],
+      triggers: [trigger],
       motions,
       // The line from the right must not let the page scroll sideways.
       adjustments: [adjust(c, e.selector, { 'overflow-x': 'clip' }, motions)],
@@ -61,17 +61,21 @@ export const pulse: EffectDefinition = {
   id: 'pulse',
   name: 'Appear in time',
   what: 'Rises by itself once its place is reached.',
-  words: 'gate once reveal trigger',
+  words: 'trigger once reveal trigger',
   group: 'time',
-  driver: 'gate',
+  driver: 'trigger',
   compose(c) {
     const e = factsAt(c);
-    const gate: Gate = { ...newGate(c, e.selector, `${nameAt(c)} appears`), plays: 'once', up: null };
+    const trigger: Trigger = {
+      ...newTrigger(c, e.selector, `${nameAt(c)} appears`),
+      plays: 'once',
+      up: null,
+    };
     return fragment({
-      gates: [gate],
+      triggers: [trigger],
       motions: [
         motionOn(c, e.selector, `${nameAt(c)} appears`, {
-          ...timed({ kind: 'gate', gate: gate.id }, 0, 480),
+          ...timed({ kind: 'trigger', trigger: trigger.id }, 0, 480),
           keyframes: { opacity: between('0', '1'), translate: between('0 40px', '0 0') },
         }),
       ],

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CLOCKS, clockById, clockOf, frameTimes } from './clock.ts';
-import { follow, overshoot, settleTime, steadyLag } from './follow.ts';
-import type { Follow } from './follow.ts';
+import { damp, overshoot, settleTime, steadyLag } from './damping.ts';
+import type { Damping } from './damping.ts';
 import { gestureOf, GESTURES, recordedGesture, runGesture } from './gesture.ts';
 import { HAND_INPUTS, respond } from './response.ts';
 import { readTrace, traceCsv, traceOffset } from './trace.ts';
@@ -10,7 +10,7 @@ import { readTrace, traceCsv, traceOffset } from './trace.ts';
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
 /** y″ or y′ of the equations themselves, by a fourth-order Runge–Kutta with small steps: knows nothing of closed forms. */
-function integrated(how: Follow, hand: (t: number) => number, until: number, steps: number): number {
+function integrated(how: Damping, hand: (t: number) => number, until: number, steps: number): number {
   const rate = ([y, v]: [number, number], t: number): [number, number] => {
     if (how.kind === 'half-life') return [((hand(t) - y) * Math.LN2) / how.halfLife, 0];
     if (how.kind === 'none') return [0, 0];
@@ -38,18 +38,18 @@ function integrated(how: Follow, hand: (t: number) => number, until: number, ste
   return s[0];
 }
 
-const how: fc.Arbitrary<Follow> = fc.oneof(
+const how: fc.Arbitrary<Damping> = fc.oneof(
   fc.record({ kind: fc.constant('half-life' as const), halfLife: number(20, 500) }),
   fc.record({ kind: fc.constant('spring' as const), frequency: number(0.5, 6), ratio: number(0.15, 2.5) }),
 );
 
-describe('follow against numerical integration', () => {
+describe('damping against numerical integration', () => {
   test('agrees to a millionth over ramps', () => {
     fc.assert(
       fc.property(how, number(0.1, 4), (h, slope) => {
         const f = { y: 0, v: 0 };
         for (let i = 0; i < 30; i++)
-          follow(f, h, (i * slope * 1000) / 60, ((i + 1) * slope * 1000) / 60, 1000 / 60);
+          damp(f, h, (i * slope * 1000) / 60, ((i + 1) * slope * 1000) / 60, 1000 / 60);
         const want = integrated(h, (t) => slope * t, 500, 6000);
         expect(Math.abs(f.y - want)).toBeLessThan(1e-6 * Math.max(1, Math.abs(want)));
       }),
@@ -60,7 +60,7 @@ describe('follow against numerical integration', () => {
     fc.assert(
       fc.property(how, number(10, 3000), (h, jump) => {
         const f = { y: 0, v: 0 };
-        for (let i = 0; i < 24; i++) follow(f, h, jump, jump, 12.5);
+        for (let i = 0; i < 24; i++) damp(f, h, jump, jump, 12.5);
         const want = integrated(h, () => jump, 300, 6000);
         expect(Math.abs(f.y - want)).toBeLessThan(1e-6 * Math.max(1, Math.abs(want)));
       }),
@@ -108,16 +108,16 @@ describe('response', () => {
       }),
       { numRuns: 60 },
     );
-    const h: Follow = { kind: 'half-life', halfLife: 40 };
+    const h: Damping = { kind: 'half-life', halfLife: 40 };
     const ramp = respond(h, HAND_INPUTS.ramp(600), fine, 600);
     expect(Math.abs(ramp.lag / steadyLag(h, 1200) - 1)).toBeLessThan(0.01);
   });
   test('the same at every refresh rate, where frames share the knees', () => {
-    const h: Follow = { kind: 'spring', frequency: 2.2, ratio: 0.7 };
+    const h: Damping = { kind: 'spring', frequency: 2.2, ratio: 0.7 };
     const [slow, fast] = [60, 120].map((hz) => respond(h, HAND_INPUTS.step(600), clockOf(hz), 600));
     for (let i = 0; i < 20; i++) expect(slow!.shown[i]).toBeCloseTo(fast!.shown[i * 2]!, 9);
   });
-  test('without follow nothing lags', () => {
+  test('without damping nothing lags', () => {
     const r = respond({ kind: 'none' }, HAND_INPUTS.flick(600), clockOf(60), 600);
     expect([r.lag, r.overshoot]).toEqual([0, 0]);
   });

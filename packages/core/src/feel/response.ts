@@ -2,8 +2,8 @@
 import type { Ms, Px } from '../page/index.ts';
 import { frameTimes } from './clock.ts';
 import type { FrameClock } from './clock.ts';
-import { follow } from './follow.ts';
-import type { Follow, Follower } from './follow.ts';
+import { damp } from './damping.ts';
+import type { Damping, DampedOffset } from './damping.ts';
 
 /** Where the hand stands over time: px from its start. A knee is a time at which its speed changes at once. */
 export interface HandInput {
@@ -70,7 +70,7 @@ const LONGEST: Ms = 20_000;
  * straight line, as the script takes it. What has not settled within 20 s counts as settled there.
  */
 export function respond(
-  how: Follow,
+  how: Damping,
   input: HandInput,
   clock: FrameClock,
   distance: Px,
@@ -84,7 +84,7 @@ export function respond(
   let last = input.at(0);
   for (let i = 1; at(i - 1) < LONGEST; i++) {
     const now = input.at(at(i));
-    follow(f, how, last, now, at(i) - at(i - 1));
+    damp(f, how, last, now, at(i) - at(i - 1));
     last = now;
     times.push(at(i));
     hand.push(now);
@@ -95,7 +95,7 @@ export function respond(
 }
 
 /** How far off it is or will yet be: a spring that is just passing its end still has its speed. */
-const swing = (how: Follow, f: Follower, end: Px): Px =>
+const swing = (how: Damping, f: DampedOffset, end: Px): Px =>
   how.kind === 'spring'
     ? Math.hypot(f.y - end, (f.v * 1000) / (2 * Math.PI * how.frequency))
     : Math.abs(f.y - end);

@@ -51,9 +51,9 @@ describe('the writer', () => {
     expect(pieces.at(-1)!.rules).toContain('lv-last');
   });
 
-  test('another element’s passage becomes a named timeline that the root scopes', () => {
+  test('another element’s view progress becomes a named timeline that the root scopes', () => {
     const css = text(
-      motion({ driver: { kind: 'passage', subject: '#b', axis: 'block', insets: ['0px', '0px'] } }),
+      motion({ driver: { kind: 'view', subject: '#b', axis: 'block', insets: ['0px', '0px'] } }),
     );
     expect(css).toContain('timeline-scope: --lv-card;');
     expect(css).toContain('#b {\n  view-timeline: --lv-card block;');
@@ -111,7 +111,7 @@ describe('the writer', () => {
 describe('ranges', () => {
   const g = geometryOf(layout, 0, 'block');
   const driver = {
-    kind: 'passage' as const,
+    kind: 'view' as const,
     subject: 'self',
     axis: 'block' as const,
     insets: ['0px', '0px'] as [string, string],

@@ -7,7 +7,7 @@ import { CssText } from './css-text.ts';
 import type { PieceLines } from './css-text.ts';
 import { mediaStates } from './media-css.ts';
 import type { Piece, Plan, WriterNote } from './piece.ts';
-import { beltOf, planOf } from './plan.ts';
+import { marqueeOf, planOf } from './plan.ts';
 import { sidesOf } from './sides.ts';
 import type { Block, Side } from './sides.ts';
 
@@ -23,23 +23,23 @@ function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
   const plans = drafts.map(planOf);
   const base = plans[0]!;
   const held = drafts[0]!.layouts[0]!;
-  const follow = new Map<string, Plan['follow'][number]>();
-  for (const f of plans.flatMap((p) => p.follow)) {
-    const known = follow.get(f.motion);
-    follow.set(f.motion, { ...f, names: [...new Set([...(known?.names ?? []), ...f.names])] });
+  const damping = new Map<string, Plan['damping'][number]>();
+  for (const f of plans.flatMap((p) => p.damping)) {
+    const known = damping.get(f.motion);
+    damping.set(f.motion, { ...f, names: [...new Set([...(known?.names ?? []), ...f.names])] });
   }
   const signals = plans.flatMap((p) => p.signals);
   const plan: Plan = {
-    follow: [...follow.values()],
+    damping: [...damping.values()],
     // Two motions of one signal are one thing to listen to.
     signals: signals.filter(
       (s, i) => signals.findIndex((o) => o.selector === s.selector && o.property === s.property) === i,
     ),
     travels: base.travels,
-    belts: document.motions.flatMap((m) => {
+    marquees: document.motions.flatMap((m) => {
       const own = document.media.filter((q) => m.conditions?.some((c) => c.media === q.id));
       return mediaStates(own).flatMap(({ ids, query }) =>
-        beltOf(
+        marqueeOf(
           underMedia(document, ids).motions.find((x) => x.id === m.id)!,
           held,
         ).map((b) => (query === null ? b : { ...b, when: query })),
@@ -47,10 +47,10 @@ function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
     }),
     media: [],
   };
-  const changes = drafts.length > 1 && plan.follow.length + plan.belts.length > 0;
+  const changes = drafts.length > 1 && plan.damping.length + plan.marquees.length > 0;
   return {
     ...plan,
-    belts: plan.belts.length ? plan.belts : base.belts,
+    marquees: plan.marquees.length ? plan.marquees : base.marquees,
     media: changes ? document.media.map((m) => m.query) : [],
   };
 }

@@ -109,7 +109,7 @@ describe('what differs', () => {
           name: 'Stage',
           on: true,
           stage: '#stage',
-          hold: { by: 'top', inset: '0px' },
+          sticky: { by: 'top', inset: '0px' },
           distance: { kind: 'length', value: '800px' },
           overlap: ['0px', '0px'],
           layer: null,
@@ -120,14 +120,14 @@ describe('what differs', () => {
     expect(under(d, `((not ${NARROW.query}))`)).toContain('position: sticky');
     expect(under(d, NARROW.query)).toContain('animation: none;');
   });
-  test('a belt runs where it is on, and the script begins anew where that changes', () => {
-    const belt = motion({
-      driver: { kind: 'belt', axis: 'inline', speed: 40, turns: true, push: 0, rests: true },
+  test('a marquee runs where it is on, and the script begins anew where that changes', () => {
+    const marquee = motion({
+      driver: { kind: 'marquee', axis: 'inline', speed: 40, reverses: true, push: 0, pauses: true },
       keyframes: {},
       conditions: [off('q_n')],
     });
-    const { plan } = handOffCss(doc([NARROW], belt), layout, 'T');
-    expect(plan.belts.map((b) => b.when)).toEqual(['(not (width < 600px))']);
+    const { plan } = handOffCss(doc([NARROW], marquee), layout, 'T');
+    expect(plan.marquees.map((b) => b.when)).toEqual(['(not (width < 600px))']);
     expect(plan.media).toEqual([NARROW.query]);
   });
 });

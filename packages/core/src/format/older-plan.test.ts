@@ -80,7 +80,7 @@ test('a motion as data: frames as scripts name them, its range as numbers', () =
       ['meets', 0.5, 0.6],
     ],
     on: {
-      kind: 'passage',
+      kind: 'view',
       subject: null,
       insets: [
         [0, 0, 0, 0],
@@ -104,7 +104,7 @@ test('what is off is left out; what cannot be said in numbers is left out and no
 test('an intro hands over what the scroll moves too, and lies over it', () => {
   const load = motion({ id: 'm_in', driver: { kind: 'load' }, time: { delay: '50ms', duration: '300ms' } });
   const { plan } = planOf(load, motion({ id: 'm_scroll' }));
-  expect(plan.motions.map((m) => m.on.kind)).toEqual(['passage', 'load', 'load']);
+  expect(plan.motions.map((m) => m.on.kind)).toEqual(['view', 'load', 'load']);
   const handing = plan.motions.find((m) => m.on.kind === 'load' && m.frames.length)!;
   expect([handing.fill, handing.frames[0]!.map((f) => f.offset), handing.time]).toEqual([
     'backwards',
@@ -115,7 +115,7 @@ test('an intro hands over what the scroll moves too, and lies over it', () => {
 
 test('the script asks the browser first, and fetches the other one only where timelines are missing', () => {
   const d = documentOf(motion());
-  const empty: OlderPlan = { motions: [], gates: [] };
+  const empty: OlderPlan = { motions: [], triggers: [] };
   const out = handOffCss(d, layout, 'T', [], { older: true });
   expect(scriptText(out.plan, 'T')).toBeNull();
   const text = scriptText(out.plan, 'T */ x', empty)!;

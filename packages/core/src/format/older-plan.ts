@@ -9,7 +9,7 @@ import type { RangePoint } from '../timeline/index.ts';
 import { matchesOf, parseLength } from '../page/index.ts';
 import type { HeldLayout, LengthExpr } from '../page/index.ts';
 import { placesOf, timesOf } from '../motion/index.ts';
-import type { Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
+import type { Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../value/index.ts';
 import { writtenSelector } from './marks.ts';
 import { trackClasses } from './patch.ts';
@@ -18,7 +18,7 @@ import type { WriterNote } from './piece.ts';
 
 /** A length as shares: per cent of the range it counts in, px, and per cent of the viewport’s height and width. */
 export type Linear = [pct: number, px: number, vh: number, vw: number];
-/** A place on a passage: a phase and how far into it, or the element’s fraction that meets the viewport’s. */
+/** A place on a view progress: a phase and how far into it, or the element’s fraction that meets the viewport’s. */
 export type OlderPoint = [phase: string, ...at: Linear] | ['meets', edge: number, line: number];
 
 export interface OlderMotion {
@@ -27,14 +27,14 @@ export interface OlderMotion {
   frames: { offset: number; easing: string; [property: string]: string | number }[][];
   fill: Motion['fill'];
   composite: Motion['composite'];
-  how: Motion['follow'];
+  how: Motion['damping'];
   /** px, or ms, by which each target is later, in page order */
   late: number[];
   on:
-    | { kind: 'page'; scroller: string | null; axis: 'block' | 'inline' }
-    | { kind: 'passage'; subject: string | null; axis: 'block' | 'inline'; insets: [Linear, Linear] }
+    | { kind: 'scroll'; scroller: string | null; axis: 'block' | 'inline' }
+    | { kind: 'view'; subject: string | null; axis: 'block' | 'inline'; insets: [Linear, Linear] }
     | { kind: 'pin'; track: string; by: 'top' | 'bottom'; inset: Linear }
-    | { kind: 'gate'; gate: number }
+    | { kind: 'trigger'; trigger: number }
     | { kind: 'load' };
   range: [OlderPoint, OlderPoint];
   /** ms, of timed ones */
@@ -43,12 +43,12 @@ export interface OlderMotion {
 
 export interface OlderPlan {
   motions: OlderMotion[];
-  gates: {
+  triggers: {
     subject: string;
     down: OlderPoint;
     up: OlderPoint;
-    plays: Gate['plays'];
-    back: Gate['back'];
+    plays: Trigger['plays'];
+    back: Trigger['back'];
   }[];
 }
 
@@ -111,29 +111,29 @@ type Said = { [K in Driver['kind']]: (driver: Extract<Driver, { kind: K }>, c: C
 
 /** What each kind of driver is as data; null where the script cannot play it. */
 const ON: Said = {
-  page: ({ scroller, axis }, { layout }) => ({
-    kind: 'page',
+  scroll: ({ scroller, axis }, { layout }) => ({
+    kind: 'scroll',
     scroller: scroller ? writtenSelector(scroller, layout) : null,
     axis,
   }),
-  passage({ subject, axis, insets }, { layout }) {
+  view({ subject, axis, insets }, { layout }) {
     const lengths = insets.map(lengthOf);
     if (lengths.some((i) => i === null)) return null;
     const named = subject === 'self' ? null : writtenSelector(subject, layout);
-    return { kind: 'passage', subject: named, axis, insets: lengths as [Linear, Linear] };
+    return { kind: 'view', subject: named, axis, insets: lengths as [Linear, Linear] };
   },
   pin({ pin }, { pins }) {
     const known = pins.get(pin);
-    const inset = known && lengthOf(known.pin.hold.inset);
+    const inset = known && lengthOf(known.pin.sticky.inset);
     if (!known?.pin.on || !inset) return null;
-    return { kind: 'pin', track: known.track, by: known.pin.hold.by, inset };
+    return { kind: 'pin', track: known.track, by: known.pin.sticky.by, inset };
   },
-  gate(driver, { document }) {
-    const gate = document.gates.filter((g) => g.on).findIndex((g) => g.id === driver.gate);
-    return gate < 0 ? null : { kind: 'gate', gate };
+  trigger(driver, { document }) {
+    const trigger = document.triggers.filter((g) => g.on).findIndex((g) => g.id === driver.trigger);
+    return trigger < 0 ? null : { kind: 'trigger', trigger };
   },
   load: () => ({ kind: 'load' }),
-  belt: () => null,
+  marquee: () => null,
 };
 const onOf = ({ driver }: Motion, c: Context): On => ON[driver.kind](driver as never, c);
 
@@ -176,14 +176,14 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
       frames: framesOf(part.motion, part.keeps),
       fill: part.motion.fill,
       composite: m.composite,
-      how: m.follow,
+      how: m.damping,
       late: lateOf(m, layout),
       on,
       range: range as [OlderPoint, OlderPoint],
       time: t ? [t.start, t.end - t.start] : null,
     }));
   });
-  const gates = d.gates
+  const triggers = d.triggers
     .filter((g) => g.on)
     .map((g) => {
       const down = pointOf(g.down, 'start') ?? (['cover', ...zero] as OlderPoint);
@@ -197,7 +197,7 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
     });
   // An intro lies over what the scroll scrubs, as in CSS.
   const last = (m: OlderMotion) => (m.on.kind === 'load' ? 1 : 0);
-  return { plan: { motions: motions.sort((a, b) => last(a) - last(b)), gates }, notes };
+  return { plan: { motions: motions.sort((a, b) => last(a) - last(b)), triggers }, notes };
 }
 
 function lateOf(m: Motion, layout: HeldLayout): number[] {

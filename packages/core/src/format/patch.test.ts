@@ -11,7 +11,7 @@ const pin = (over: Partial<Pin> = {}): Pin => ({
   name: 'Dome opens',
   on: true,
   stage: '#dome',
-  hold: { by: 'top', inset: '0px' },
+  sticky: { by: 'top', inset: '0px' },
   distance: { kind: 'length', value: '800px' },
   overlap: ['0px', '0px'],
   layer: null,
@@ -93,11 +93,11 @@ describe('pins as CSS', () => {
       ],
     ],
     [
-      pin({ hold: { by: 'bottom', inset: '5vh' } }),
+      pin({ sticky: { by: 'bottom', inset: '5vh' } }),
       ['bottom: 5vh;', '::before', 'inset: 0px 5vh', 'entry-crossing calc(100% + 200px)'],
     ],
     [
-      pin({ hold: { by: 'top', inset: '10%' }, overlap: ['40px', '0px'], layer: 3 }),
+      pin({ sticky: { by: 'top', inset: '10%' }, overlap: ['40px', '0px'], layer: 3 }),
       ['inset: 10% calc(100% - (10%))', 'margin-top: calc(-1 * (40px));', 'z-index: 3;'],
     ],
     [

@@ -18,7 +18,7 @@ export const trackClasses = (document: Pick<MotionDocument, 'pins'>): Map<string
 
 /** A cue that links can lead to has an element of its own in the track: there is nothing else at its place. */
 export const linkedCues = (document: Pick<MotionDocument, 'cues'>, pin: Pin): (Cue & { link: string })[] =>
-  pin.hold.by === 'top'
+  pin.sticky.by === 'top'
     ? document.cues.filter((c): c is Cue & { link: string } => c.pin === pin.id && c.link !== undefined)
     : [];
 export const anchorClass = (link: string): string => `lv-cue-${link}`;

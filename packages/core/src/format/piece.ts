@@ -25,15 +25,15 @@ export interface Plan {
   /** custom properties named `--signal…`: scripts of the page hear of them */
   signals: { motion: string; property: string; selector: string }[];
   /** strips that move endlessly */
-  belts: {
+  marquees: {
     motion: string;
     selector: string;
     axis: 'block' | 'inline';
     speed: number;
-    turns: boolean;
+    reverses: boolean;
     push: number;
-    rests: boolean;
-    how: Motion['follow'];
+    pauses: boolean;
+    how: Motion['damping'];
     /** the media condition under which it runs */
     when?: string;
   }[];
@@ -41,12 +41,12 @@ export interface Plan {
   media?: string[];
   /** strips that a pin moves sideways: the script brings what has the focus in them into sight */
   travels: { motion: string; selector: string }[];
-  follow: {
+  damping: {
     /** motion’s id, for the workbench */
     motion: string;
     names: string[];
     selector: string;
-    how: Exclude<Motion['follow'], { kind: 'none' }>;
+    how: Exclude<Motion['damping'], { kind: 'none' }>;
   }[];
 }
 

@@ -65,7 +65,7 @@ export function pinPieces(document: MotionDocument, layouts: readonly HeldLayout
       ...(pin.layer === null && links.length === 0 ? [] : ['position: relative;']),
       ...(pin.layer === null ? [] : [`z-index: ${pin.layer};`]),
     ];
-    const top = pin.hold.by === 'top';
+    const top = pin.sticky.by === 'top';
     return [
       {
         id: `pin:${pin.id}`,
@@ -80,7 +80,7 @@ export function pinPieces(document: MotionDocument, layouts: readonly HeldLayout
           ]),
           rule(writtenSelector(pin.stage, layout), [
             'position: sticky;',
-            `${top ? 'top' : 'bottom'}: ${pin.hold.inset};`,
+            `${top ? 'top' : 'bottom'}: ${pin.sticky.inset};`,
             `${top ? 'bottom' : 'top'}: auto;`,
           ]),
           ...links.map((cue) =>
@@ -100,11 +100,11 @@ export function pinPieces(document: MotionDocument, layouts: readonly HeldLayout
 function cuePlace(at: string, pin: Pin, distance: string): string {
   const parsed = parseLength(at);
   const along = parsed.ok ? alongCss(parsed.value, distance) : '0px';
-  return isNone(pin.hold.inset)
+  return isNone(pin.sticky.inset)
     ? / [*+-] /.test(along)
       ? `calc(${along})`
       : along
-    : `calc(${along} - (${pin.hold.inset}))`;
+    : `calc(${along} - (${pin.sticky.inset}))`;
 }
 
 const isNone = (css: string) => {
@@ -116,12 +116,12 @@ const isNone = (css: string) => {
  * Insets that put `entry-crossing 0%` (held by its top) or `entry-crossing 100%` (held by its bottom) of the stage at the offset where
  * it begins to be held: its edge meets the line where it is held. No size of the stage enters, so it is exact at every width.
  */
-export const pinInsets = ({ hold: { by, inset } }: Pin): [string, string] =>
+export const pinInsets = ({ sticky: { by, inset } }: Pin): [string, string] =>
   by === 'top' ? [inset, isNone(inset) ? '100%' : `calc(100% - (${inset}))`] : ['0px', inset];
 
 /** A range on a pin: shares of its distance and lengths, counted from where it begins to be held. */
 export function pinRange(range: Range, pin: Pin, distance: string): string {
-  const from = pin.hold.by === 'top' ? 0 : 100;
+  const from = pin.sticky.by === 'top' ? 0 : 100;
   const point = (p: RangePoint, side: 'start' | 'end') => {
     const parsed = typeof p === 'string' ? parsePhasePoint(p, side) : null;
     if (!parsed?.ok) throw new SyntaxError('a pin has no element that could meet a line');

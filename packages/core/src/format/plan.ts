@@ -12,17 +12,17 @@ export function planOf({ document, entries, layouts, condition }: Draft): Plan {
   const still = condition === 'reduced-motion';
   return {
     // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
-    follow: still ? [] : entries.flatMap((e) => followedBy(e, held)),
+    damping: still ? [] : entries.flatMap((e) => dampedBy(e, held)),
     signals: entries.flatMap((e) => signalsOf(e, held)),
     travels: still ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
-    belts: still ? [] : document.motions.flatMap((m) => beltOf(m, held)),
+    marquees: still ? [] : document.motions.flatMap((m) => marqueeOf(m, held)),
   };
 }
 
-function followedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['follow'] {
-  if (motion.follow.kind === 'none') return [];
+function dampedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['damping'] {
+  if (motion.damping.kind === 'none') return [];
   const selector = writtenSelector(motion.targets.selector, layout);
-  return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, how: motion.follow }];
+  return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, how: motion.damping }];
 }
 
 /** A custom property whose name begins with “signal” is told to the page’s scripts. */
@@ -46,12 +46,15 @@ function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: Held
   return [{ motion: motion.id, selector: writtenSelector(targets.selector, layout) }];
 }
 
-/** Nothing in CSS moves at a speed that listens to the scroll: a belt is the script’s alone. */
-export function beltOf({ id, on, driver, targets, follow }: Motion, layout: HeldLayout): Plan['belts'] {
+/** Nothing in CSS moves at a speed that listens to the scroll: a marquee is the script’s alone. */
+export function marqueeOf(
+  { id, on, driver, targets, damping }: Motion,
+  layout: HeldLayout,
+): Plan['marquees'] {
   if (!on || !isEndless(driver)) return [];
-  const { axis, speed, turns, push, rests } = driver;
+  const { axis, speed, reverses, push, pauses } = driver;
   const selector = writtenSelector(targets.selector, layout);
-  return [{ motion: id, selector, axis, speed, turns, push, rests, how: follow }];
+  return [{ motion: id, selector, axis, speed, reverses, push, pauses, how: damping }];
 }
 
 /** Whether the browser does everything by itself. */

@@ -10,7 +10,7 @@ import {
   percent,
   toMeeting,
 } from '../timeline/index.ts';
-import type { PassageDriver } from '../drivers/index.ts';
+import type { ViewDriver } from '../drivers/index.ts';
 import type { Meeting, Range, RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 
@@ -37,7 +37,7 @@ const isZero = (css: string) => {
  */
 export function rangeCss(
   range: Range,
-  driver: PassageDriver,
+  driver: ViewDriver,
   geometries: readonly Geometry[],
   keepInsets = false,
 ): RangeCss {
@@ -81,7 +81,7 @@ const pageEnd = (p: RangePoint): string | null => (!isMeeting(p) && p.trim().sta
 function exactMeeting(
   point: RangePoint,
   side: 'start' | 'end',
-  driver: PassageDriver,
+  driver: ViewDriver,
   geometries: readonly Geometry[],
 ): Exact | null {
   if (isMeeting(point)) {

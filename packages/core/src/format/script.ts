@@ -27,7 +27,7 @@ import { start } from './${RUNTIME_FILE}';
 const plan = ${json(playedOf(plan))};
 if (CSS.supports('animation-timeline: view()')) start(document, plan);
 else {
-  start(document, { ...plan, follow: [] });
+  start(document, { ...plan, damping: [] });
   const older = await import('./${OLDER_FILE}');
   older.start(${json(older)});
 }
@@ -39,15 +39,15 @@ export const planText = (plan: Plan): string => JSON.stringify(playedOf(plan), n
 
 /** What the script needs of a plan. */
 function playedOf(plan: Plan) {
-  const follow = plan.follow.map(({ names, selector, how }) => ({ names, selector, how }));
+  const damping = plan.damping.map(({ names, selector, how }) => ({ names, selector, how }));
   const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
-  const belts = plan.belts.map(({ motion: _, ...belt }) => belt);
+  const marquees = plan.marquees.map(({ motion: _, ...marquee }) => marquee);
   const { media } = plan;
   return {
     ...(media?.length ? { media } : {}),
-    follow,
+    damping,
     ...(signals.length ? { signals } : {}),
-    ...(belts.length ? { belts } : {}),
+    ...(marquees.length ? { marquees } : {}),
     ...(plan.travels.length ? { travels: plan.travels.map(({ selector }) => ({ selector })) } : {}),
   };
 }

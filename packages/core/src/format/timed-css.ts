@@ -1,11 +1,11 @@
-/** Timed parts as CSS: on a gate's trigger, or at page load with a hand-over to what the scroll moves. */
+/** Timed parts as CSS: on a trigger's trigger, or at page load with a hand-over to what the scroll moves. */
 import { matchesOf } from '../page/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import type { Motion, MotionDocument, Played } from '../motion/index.ts';
 import { isAtLoad, isScrubbed, isTriggered } from '../drivers/index.ts';
 import { withWholeEasing } from '../value/index.ts';
 import type { Entry } from './entry.ts';
-import { triggerActions, triggerName } from './gate-css.ts';
+import { triggerActions, triggerName } from './trigger-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import type { Condition } from './piece.ts';
 import { byName, stepped } from './stagger-css.ts';
@@ -16,7 +16,7 @@ interface TimedContext {
   names: ReadonlyMap<string, string>;
   /** of keyframes, which may differ under a media condition */
   blockNames: ReadonlyMap<string, string>;
-  gateNames: ReadonlyMap<string, string>;
+  triggerNames: ReadonlyMap<string, string>;
   times: ReadonlyMap<string, Played>;
 }
 
@@ -24,16 +24,18 @@ interface TimedContext {
 export function timedEntries(motion: Motion, condition: Condition, c: TimedContext): Entry[] {
   const still = condition === 'reduced-motion';
   const { driver } = motion;
-  const gate = isTriggered(driver) ? c.document.gates.find((g) => g.id === driver.gate) : null;
+  const trigger = isTriggered(driver) ? c.document.triggers.find((g) => g.id === driver.trigger) : null;
   const played = c.times.get(motion.id);
-  if (!played || (isTriggered(driver) && !gate?.on)) return [];
+  if (!played || (isTriggered(driver) && !trigger?.on)) return [];
   const name = `lv-${c.names.get(motion.id)!}`;
   const blockName = `lv-${c.blockNames.get(motion.id)!}`;
-  const trigger = gate ? `${triggerName(c.gateNames.get(gate.id)!)} ${triggerActions(gate)}` : 'none';
+  const attached = trigger
+    ? `${triggerName(c.triggerNames.get(trigger.id)!)} ${triggerActions(trigger)}`
+    : 'none';
   const step = motion.stagger?.step.endsWith('ms') ? motion.stagger.step : null;
   const later = step && stepped(`${played.start}ms`, `var(${byName(name)})`, name);
   const tuned = step === null ? [] : [[byName(name), step] as const];
-  const timed = { start: played.start, duration: played.end - played.start, trigger, later };
+  const timed = { start: played.start, duration: played.end - played.start, trigger: attached, later };
   const only = still && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
   const entry = (m: Motion, suffix: string, keep: (p: string) => boolean): Entry[] => {
     const blocks = keyframesCss(
@@ -43,7 +45,7 @@ export function timedEntries(motion: Motion, condition: Condition, c: TimedConte
     );
     return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', tuned, timed }] : [];
   };
-  if (gate) return entry(motion, '', () => true);
+  if (trigger) return entry(motion, '', () => true);
   return introParts(motion, c.document, c.held).flatMap((p) => entry(p.motion, p.suffix, p.keeps));
 }
 
@@ -97,12 +99,12 @@ function handingOver(intro: Motion): Motion {
   return made;
 }
 
-/** Ids of the parts that were written, by gate. */
+/** Ids of the parts that were written, by trigger. */
 export function partsOf(entries: readonly Entry[]): Map<string, string[]> {
   const out = new Map<string, string[]>();
   for (const { motion } of entries)
     if (isTriggered(motion.driver))
-      out.set(motion.driver.gate, [...(out.get(motion.driver.gate) ?? []), motion.id]);
+      out.set(motion.driver.trigger, [...(out.get(motion.driver.trigger) ?? []), motion.id]);
   return out;
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { Gate, Motion, MotionDocument } from '../motion/index.ts';
+import type { Trigger, Motion, MotionDocument } from '../motion/index.ts';
 import { timesOf } from '../motion/index.ts';
 import { documentOf, element, layoutOf, motion, inlined } from '../testing/index.ts';
 import { handOffCss, scriptText } from './index.ts';
@@ -15,7 +15,7 @@ const layout = {
   ]),
   matches: { '#a': [0], li: [1, 2, 3] },
 };
-const gate = (over: Partial<Gate> = {}): Gate => ({
+const trigger = (over: Partial<Trigger> = {}): Trigger => ({
   id: 'g_a',
   name: 'Tally',
   on: true,
@@ -28,54 +28,54 @@ const gate = (over: Partial<Gate> = {}): Gate => ({
 });
 const part = (over: Partial<Motion> = {}) =>
   motion({
-    driver: { kind: 'gate', gate: 'g_a' },
+    driver: { kind: 'trigger', trigger: 'g_a' },
     time: { delay: '20ms', duration: '300ms' },
     ...over,
   });
 const css = (d: MotionDocument) => inlined(handOffCss(d, layout, 'T').css);
-const withGate = (g: Gate, ...motions: Motion[]): MotionDocument => ({
+const withTrigger = (g: Trigger, ...motions: Motion[]): MotionDocument => ({
   ...documentOf(...motions),
-  gates: [g],
+  triggers: [g],
 });
 
-describe('gates as CSS', () => {
+describe('triggers as CSS', () => {
   test.each([
     [
-      gate(),
+      trigger(),
       'timeline-trigger: --lv-tally-passed view(block 0px 20%) entry-crossing 50% cover 1000%;',
       'play reset',
     ],
-    [gate({ back: 'plays-back' }), 'entry-crossing 50% cover 1000%;', 'play-forwards play-backwards'],
-    [gate({ back: 'keeps-end' }), 'cover 1000%;', 'replay none'],
-    [gate({ plays: 'once' }), 'cover 1000%;', '--lv-tally-passed play-once'],
+    [trigger({ back: 'plays-back' }), 'entry-crossing 50% cover 1000%;', 'play-forwards play-backwards'],
+    [trigger({ back: 'keeps-end' }), 'cover 1000%;', 'replay none'],
+    [trigger({ plays: 'once' }), 'cover 1000%;', '--lv-tally-passed play-once'],
     [
-      gate({ up: { edge: '0%', line: '100%' } }),
+      trigger({ up: { edge: '0%', line: '100%' } }),
       '/ entry-crossing calc(0% - 0.2 * 100vh) cover 1000%;',
       'play reset',
     ],
     [
-      gate({ down: 'entry 60%', up: 'entry 0%' }),
+      trigger({ down: 'entry 60%', up: 'entry 0%' }),
       'view(block) entry 60% cover 1000% / entry 0% cover 1000%;',
       'play reset',
     ],
     [
-      gate({ up: 'entry 0%' }),
+      trigger({ up: 'entry 0%' }),
       'view(block) entry-crossing calc(50% + 0.2 * 100vh) cover 1000% / entry 0% cover 1000%;',
       'play reset',
     ],
   ])('%#', (g, trigger, actions) => {
-    const text = css(withGate(g, part()));
+    const text = css(withTrigger(g, part()));
     expect(text).toContain(trigger);
     expect(text).toContain(actions);
     expect(text).toContain('lv-card 300ms linear 20ms both');
   });
 
-  test('a gate that is off, or without parts, is not written', () => {
-    expect(css(withGate(gate({ on: false }), part()))).not.toContain('lv-card');
-    expect(css(withGate(gate()))).not.toContain('timeline-trigger');
+  test('a trigger that is off, or without parts, is not written', () => {
+    expect(css(withTrigger(trigger({ on: false }), part()))).not.toContain('lv-card');
+    expect(css(withTrigger(trigger()))).not.toContain('timeline-trigger');
   });
 
-  test('parts count from the end of another; circles count from the gate', () => {
+  test('parts count from the end of another; circles count from the trigger', () => {
     const times = timesOf([
       part({ id: 'm_a' }),
       part({ id: 'm_b', time: { delay: '40ms', duration: '100ms', after: 'm_a' } }),
@@ -122,7 +122,7 @@ describe('staggers as CSS', () => {
   });
   test('delay timed parts', () => {
     const text = css(
-      withGate(gate(), part({ targets: { selector: 'li' }, stagger: { step: '60ms', order: 'page' } })),
+      withTrigger(trigger(), part({ targets: { selector: 'li' }, stagger: { step: '60ms', order: 'page' } })),
     );
     expect(text).toContain('300ms linear calc(20ms + var(--lv-card-step, 0) * 60ms) both');
   });
@@ -144,11 +144,11 @@ describe('staggers as CSS', () => {
 });
 
 describe('the script', () => {
-  test('is written only where something follows, and without ids of the workbench', () => {
+  test('is written only where something is damped, and without ids of the workbench', () => {
     const still = handOffCss(documentOf(motion()), layout, 'T');
     expect(scriptText(still.plan, 'T')).toBeNull();
     const moved = handOffCss(
-      documentOf(motion({ follow: { kind: 'half-life', halfLife: 90 } })),
+      documentOf(motion({ damping: { kind: 'half-life', halfLife: 90 } })),
       layout,
       'T',
     );

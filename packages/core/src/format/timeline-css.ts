@@ -48,7 +48,7 @@ type Written = {
 
 /** How each kind of driver is written. */
 const TIMELINES: Written = {
-  page(driver, { motion, name }) {
+  scroll(driver, { motion, name }) {
     const range = `${motion.range.start as string} ${motion.range.end as string}`;
     const { scroller: owner, axis } = driver;
     if (owner === undefined) return { timeline: `scroll(root ${axis})`, range, named: null, notes: [] };
@@ -70,7 +70,7 @@ const TIMELINES: Written = {
     return { timeline, range: pinRange(motion.range, pin, distanceCss(pin, layouts)), named, notes: [] };
   },
 
-  passage(driver, { motion, name, layouts }) {
+  view(driver, { motion, name, layouts }) {
     const targets = matchesOf(layouts[0]!, motion.targets.selector);
     const geometries = layouts.flatMap((layout) =>
       matchesOf(layout, motion.targets.selector).flatMap((target) => {

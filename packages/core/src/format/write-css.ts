@@ -9,7 +9,7 @@ import { asPin, isEndless, isTimed, refersTo } from '../drivers/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
 import { absent, piecesOf } from './element-css.ts';
 import type { Entry } from './entry.ts';
-import { gatePieces } from './gate-css.ts';
+import { triggerPieces } from './trigger-css.ts';
 import { keptPieces } from './kept-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import { slugs } from './names.ts';
@@ -34,7 +34,7 @@ export interface Draft {
   document: MotionDocument;
   layouts: HeldLayout[];
   condition: Condition;
-  gateNames: Map<string, string>;
+  triggerNames: Map<string, string>;
   entries: Entry[];
   shared: NamedTimelines;
   steps: Piece[];
@@ -71,7 +71,7 @@ export function draftCss(
   const names = slugs(document.motions);
   const pinNames = slugs(document.pins);
   const pins = new Map(document.pins.map((pin) => [pin.id, { pin, name: pinNames.get(pin.id)! }]));
-  const gateNames = slugs(document.gates);
+  const triggerNames = slugs(document.triggers);
   const times = timesOf(document.motions);
   const shared = new NamedTimelines();
   const steps: Piece[] = [];
@@ -94,7 +94,7 @@ export function draftCss(
     if (pinned && (still || !held.holds.some((h) => h.id === pinned.pin))) return [];
     if (isEndless(driver)) return [];
     if (isTimed(driver))
-      return timedEntries(motion, condition, { document, held, names, blockNames, gateNames, times });
+      return timedEntries(motion, condition, { document, held, names, blockNames, triggerNames, times });
     const written = entryOf(
       motion,
       [names.get(motion.id)!, blockNames.get(motion.id)!],
@@ -115,7 +115,7 @@ export function draftCss(
     document,
     layouts,
     condition,
-    gateNames,
+    triggerNames,
     entries,
     shared,
     steps,
@@ -152,7 +152,7 @@ export function piecesOfDraft(
       all.map((d) => d.shared),
     ),
     ...draft.steps,
-    ...gatePieces(document.gates, draft.gateNames, partsOf(entries), held),
+    ...triggerPieces(document.triggers, draft.triggerNames, partsOf(entries), held),
     ...piecesOf(joined, held),
   ];
 }

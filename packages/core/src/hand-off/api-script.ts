@@ -33,7 +33,7 @@ interface ApiMotion {
 }
 
 /** Motions that a module can play by itself. Followed ones stay CSS, which the runtime takes over. */
-export const isForApi = (m: Motion): boolean => isScrubbed(m.driver) && m.follow.kind === 'none';
+export const isForApi = (m: Motion): boolean => isScrubbed(m.driver) && m.damping.kind === 'none';
 
 const camel = (property: string) =>
   property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());

@@ -12,7 +12,7 @@ const PIN = {
   name: 'Hold',
   on: true,
   stage: '#stage',
-  hold: { by: 'top' as const, inset: '0px' },
+  sticky: { by: 'top' as const, inset: '0px' },
   distance: { kind: 'length' as const, value: '800px' },
   overlap: ['0px', '0px'] as [string, string],
   layer: null,
@@ -121,7 +121,7 @@ describe('a patched page', () => {
 });
 
 describe('targets', () => {
-  const followed = (): MotionDocument => {
+  const damped = (): MotionDocument => {
     const parsed = readDocument({
       ...emptyDocument(),
       motions: [
@@ -129,7 +129,7 @@ describe('targets', () => {
           id: 'm_a',
           name: 'Lag',
           targets: { selector: '.a' },
-          follow: { kind: 'half-life', halfLife: 90 },
+          damping: { kind: 'half-life', halfLife: 90 },
         }),
         motion({
           id: 'm_b',
@@ -144,15 +144,15 @@ describe('targets', () => {
   };
 
   test('CSS alone has no script, and says what is missing', () => {
-    const out = put(ODD.tidy!, followed(), { target: 'standards' });
+    const out = put(ODD.tidy!, damped(), { target: 'standards' });
     expect(out.script).toBeNull();
     expect(out.runtimes).toEqual([]);
     expect(out.lost.map((l) => l.motion)).toEqual(['m_a']);
     expect(out.html.lines).toHaveLength(1);
   });
 
-  test('Web Animations: what is followed stays CSS, everything else that the scroll scrubs is a module’s', () => {
-    const out = put(ODD.tidy!, followed(), { target: 'web-animations' });
+  test('Web Animations: what is damped stays CSS, everything else that the scroll scrubs is a module’s', () => {
+    const out = put(ODD.tidy!, damped(), { target: 'web-animations' });
     expect(out.css).toContain('lv-lag');
     expect(out.css).not.toContain('lv-plain');
     expect(out.script!.text).toContain('"targets": "#stage"');
@@ -163,10 +163,10 @@ describe('targets', () => {
   });
 
   test('the table says what plays each motion, and what it would take to do without a script', () => {
-    const document = followed();
+    const document = damped();
     const { plan } = put(ODD.tidy!, document);
     expect(howPlayed(document, plan).map((h) => [h.motion, h.by, h.instead])).toEqual([
-      ['m_a', 'css and script', 'Set its follow to none.'],
+      ['m_a', 'css and script', 'Set its damping to none.'],
       ['m_b', 'css', null],
     ]);
   });

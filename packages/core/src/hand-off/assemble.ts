@@ -90,7 +90,7 @@ export function assemble(
     isApart: target === 'web-animations' ? isForApi : undefined,
   });
   const data = older ? olderPlan(document, withPins(layout, document.pins)) : null;
-  const taken = withoutTaken(page.entry, page.html, page.fileAt, document.taken);
+  const taken = withoutTaken(page.entry, page.html, page.fileAt, document.importedRules);
   const how = howPlayed(document, out.plan);
   const script =
     target === 'standards'

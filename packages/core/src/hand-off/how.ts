@@ -22,7 +22,7 @@ type Rule = (motion: Motion, plan: Plan) => Pick<How, 'by' | 'why' | 'instead' |
 /** What brings the script in. The first that applies speaks. */
 const SCRIPTED: readonly Rule[] = [
   ({ id }, plan) =>
-    plan.belts.some((b) => b.motion === id)
+    plan.marquees.some((b) => b.motion === id)
       ? {
           by: 'script',
           why: 'CSS has no speed that listens to the scroll, and no copies of a strip.',
@@ -30,12 +30,12 @@ const SCRIPTED: readonly Rule[] = [
           without: 'The strip stands still.',
         }
       : null,
-  ({ id, follow }, plan) =>
-    plan.follow.some((f) => f.motion === id)
+  ({ id, damping }, plan) =>
+    plan.damping.some((f) => f.motion === id)
       ? {
           by: 'css and script',
-          why: `What is shown follows the scroll ${follow.kind === 'spring' ? 'on a spring' : 'with a half-life'}, and CSS shows it at once.`,
-          instead: 'Set its follow to none.',
+          why: `It is damped ${damping.kind === 'spring' ? 'with a spring' : 'with a half-life'}, and CSS shows it at once.`,
+          instead: 'Set its damping to none.',
           without: 'It moves with the hand, without the lag.',
         }
       : null,

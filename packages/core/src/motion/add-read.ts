@@ -30,13 +30,13 @@ export function replacedBy(
   return gone.size === 0 ? [] : document.motions.filter((m) => gone.has(content(m)));
 }
 
-/** The document with motions that were read, with the gates, media conditions and registrations that they need, under ids of their own. */
+/** The document with motions that were read, with the triggers, media conditions and registrations that they need, under ids of their own. */
 export function addRead(whole: MotionDocument, { read, instead }: Meant): MotionDocument {
   const replaced = new Set(replacedBy(whole, { instead }));
   const document = { ...whole, motions: whole.motions.filter((m) => !replaced.has(m)) };
   const added = read.motions;
   const ids = new Set(
-    [document.motions, document.gates, document.media].flatMap((list) => list.map((x) => x.id)),
+    [document.motions, document.triggers, document.media].flatMap((list) => list.map((x) => x.id)),
   );
   const give = (id: string) => {
     const next = fresh(ids, id);
@@ -50,10 +50,10 @@ export function addRead(whole: MotionDocument, { read, instead }: Meant): Motion
     media.set(m.id, same?.id ?? (used ? give(m.id) : m.id));
     return !same && used;
   });
-  const gates = new Map<string, string>();
-  const newGates = read.gates.filter((g) => {
+  const triggers = new Map<string, string>();
+  const newTriggers = read.triggers.filter((g) => {
     const used = added.some((a) => refersTo(a.driver, g.id));
-    if (used) gates.set(g.id, give(g.id));
+    if (used) triggers.set(g.id, give(g.id));
     return used;
   });
   const names = new Set(document.motions.map((m) => m.name));
@@ -67,18 +67,18 @@ export function addRead(whole: MotionDocument, { read, instead }: Meant): Motion
     ...m,
     id: give(m.id),
     name: named(m.name),
-    driver: withDriverReferences(m.driver, (id) => gates.get(id) ?? id),
+    driver: withDriverReferences(m.driver, (id) => triggers.get(id) ?? id),
     ...(m.conditions ? { conditions: m.conditions.map((c) => ({ ...c, media: media.get(c.media)! })) } : {}),
   }));
   return {
     ...document,
     motions: [...document.motions, ...motions],
-    gates: [...document.gates, ...newGates.map((g) => ({ ...g, id: gates.get(g.id)! }))],
+    triggers: [...document.triggers, ...newTriggers.map((g) => ({ ...g, id: triggers.get(g.id)! }))],
     media: [...document.media, ...newMedia.map((m) => ({ ...m, id: media.get(m.id)! }))],
     properties: [
       ...document.properties,
       ...read.properties.filter((p) => !document.properties.some((o) => o.name === p.name)),
     ],
-    taken: [...new Set([...document.taken, ...read.taken])],
+    importedRules: [...new Set([...document.importedRules, ...read.importedRules])],
   };
 }

@@ -50,7 +50,7 @@ const pin: Pin = {
   name: 'Dome',
   on: true,
   stage: '#dome',
-  hold: { by: 'top', inset: '0px' },
+  sticky: { by: 'top', inset: '0px' },
   distance: { kind: 'length', value: '900px' },
   overlap: ['0px', '0px'],
   layer: null,

@@ -10,7 +10,7 @@ export function crossProblems(d: MotionDocument): { path: (string | number)[]; m
   const out: { path: (string | number)[]; message: string }[] = [];
   const put = (message: string, ...path: (string | number)[]) => void out.push({ path, message });
   const seen = new Set<string>();
-  for (const list of ['motions', 'pins', 'gates', 'cues', 'adjustments', 'media'] as const)
+  for (const list of ['motions', 'pins', 'triggers', 'cues', 'adjustments', 'media'] as const)
     d[list].forEach((one, i) => {
       if (seen.has(one.id)) put(`the id ${one.id} is used twice`, list, i, 'id');
       seen.add(one.id);
@@ -18,7 +18,7 @@ export function crossProblems(d: MotionDocument): { path: (string | number)[]; m
   for (const [i, side, message] of tieProblems(d.motions, d.cues)) put(message, 'motions', i, 'ties', side);
   for (const [path, message] of mediaProblems(d)) put(message, ...path);
   const pins = new Set(d.pins.map((p) => p.id));
-  const gates = new Set(d.gates.map((g) => g.id));
+  const triggers = new Set(d.triggers.map((g) => g.id));
   const links = new Set<string>();
   d.cues.forEach((c, i) => {
     if (c.link !== undefined && links.has(c.link)) put(`the link ${c.link} is used twice`, 'cues', i, 'link');
@@ -26,7 +26,7 @@ export function crossProblems(d: MotionDocument): { path: (string | number)[]; m
     if (c.pin !== null && !pins.has(c.pin)) put(`no pin has the id ${c.pin}`, 'cues', i, 'pin');
   });
   for (const [i, message] of timeProblems(d.motions)) put(message, 'motions', i, 'time', 'after');
-  const known = { pins: { ids: pins, one: 'pin' }, gates: { ids: gates, one: 'gate' } };
+  const known = { pins: { ids: pins, one: 'pin' }, triggers: { ids: triggers, one: 'trigger' } };
   d.motions.forEach(({ driver }, i) => {
     for (const { list, id } of driverReferences(driver))
       if (!known[list].ids.has(id))

@@ -5,11 +5,12 @@ import { parseLength } from '../page/index.ts';
 import { AdjustmentSchema } from './adjustment.ts';
 import { MediaSchema, motionUnder } from './conditions.ts';
 import { crossProblems } from './cross-problems.ts';
-import { GateSchema, MeetingSchema, phasePoint, TimeSchema } from './gate.ts';
+import { TriggerSchema, MeetingSchema, phasePoint, TimeSchema } from './trigger.ts';
 import { PinSchema } from './pin.ts';
 import { CueSchema, TiesSchema, withTies } from './tie.ts';
 import { id, selector } from './parts.ts';
 import { motionProblems } from './motion-rules.ts';
+import { upgradedAcceptances, upgradedDocument } from './upgrade.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
 import { parseEasing, valueError } from '../value/index.ts';
 
@@ -62,7 +63,7 @@ const keyframes = z
   });
 
 /** How what is shown follows the scroll; see feel/follow.ts for what the numbers mean. */
-export const FollowSchema = z.discriminatedUnion('kind', [
+export const DampingSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('none') }),
   z.strictObject({
     kind: z.literal('half-life'),
@@ -98,18 +99,18 @@ export const MotionSchema = z
     ties: TiesSchema.optional(),
     /** each further target a step later */
     stagger: z.strictObject({ step: staggerStep, order: z.enum(STAGGER_ORDERS) }).optional(),
-    /** of motions on a gate or at page load */
+    /** of motions on a trigger or at page load */
     time: TimeSchema.optional(),
     keyframes,
     easing,
     fill: z.enum(['none', 'forwards', 'backwards', 'both']),
     composite: z.enum(['replace', 'add']),
-    follow: FollowSchema,
+    damping: DampingSchema,
     /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
     reducedMotion: z.enum(['drop', 'fade', 'keep']),
     conditions: z.array(ConditionSchema).max(20).optional(),
     /** the preset and its part that it was made from, and what that said then */
-    preset: z.strictObject({ id: z.uuid(), part: id, taken: z.string().max(20) }).optional(),
+    preset: z.strictObject({ id: z.uuid(), part: id, hash: z.string().max(20) }).optional(),
   })
   .superRefine((m, ctx) => {
     for (const p of motionProblems(m)) ctx.addIssue({ code: 'custom', ...p });
@@ -130,14 +131,15 @@ export const PropertySchema = z.strictObject({
   initial: z.string().max(400).optional(),
 });
 
-export const DocumentSchema = z
+/** A document as it is written. */
+export const DocumentShape = z
   .strictObject({
     format: z.literal('lyvek-document'),
-    version: z.literal(1),
+    version: z.literal(2),
     motions: z.array(MotionSchema).max(5000),
     // Documents from before these existed simply have none.
     pins: z.array(PinSchema).max(200).default([]),
-    gates: z.array(GateSchema).max(500).default([]),
+    triggers: z.array(TriggerSchema).max(500).default([]),
     cues: z.array(CueSchema).max(500).default([]),
     adjustments: z.array(AdjustmentSchema).max(1000).default([]),
     /** media conditions; of several that hold the later one has the last word */
@@ -145,7 +147,7 @@ export const DocumentSchema = z
     /** custom properties as the page registered them; others are registered by what they hold */
     properties: z.array(PropertySchema).max(200).default([]),
     /** rules of the page that were read into this document and are taken out of its files at hand-off */
-    taken: z.array(z.string().max(2000)).max(20_000).default([]),
+    importedRules: z.array(z.string().max(2000)).max(20_000).default([]),
     /** findings that somebody has accepted: of which check, about what, why, and as it was then */
     accepted: z
       .array(
@@ -164,25 +166,32 @@ export const DocumentSchema = z
       ctx.addIssue({ code: 'custom', message, path });
   });
 
+/** A document as it is read: those of earlier versions become ones of this. */
+export const DocumentSchema = z.preprocess((json) => {
+  const next = upgradedDocument(json);
+  const read = next === json ? null : DocumentShape.safeParse(next);
+  return read?.success ? upgradedAcceptances(read.data) : next;
+}, DocumentShape);
+
 export type Motion = z.infer<typeof MotionSchema>;
-export type MotionDocument = z.infer<typeof DocumentSchema>;
+export type MotionDocument = z.infer<typeof DocumentShape>;
 
 export const emptyDocument = (): MotionDocument => ({
   format: 'lyvek-document',
-  version: 1,
+  version: 2,
   motions: [],
   pins: [],
-  gates: [],
+  triggers: [],
   cues: [],
   adjustments: [],
   media: [],
   properties: [],
-  taken: [],
+  importedRules: [],
   accepted: [],
 });
 
 /** Of documents as they are written now; every earlier one is read, too. */
-const VERSION = 1;
+const VERSION = 2;
 const newerWords = (version: number) =>
   `this document is of version ${version}, and this Lyvek reads up to version ${VERSION}: open it with the newer Lyvek that wrote it`;
 
@@ -219,7 +228,7 @@ export function problemsOf(error: z.ZodError): DocumentProblem[] {
 
 /** The published JSON Schema of the document. CSS syntax inside strings is checked beyond it. */
 export const documentJsonSchema = () =>
-  z.toJSONSchema(DocumentSchema, { unrepresentable: 'any', io: 'input' });
+  z.toJSONSchema(DocumentShape, { unrepresentable: 'any', io: 'input' });
 
 /** Every selector that a layout has to know for a document: targets, subjects and scrollers. */
 export function selectorsOf(document: MotionDocument): string[] {
@@ -232,7 +241,7 @@ export function selectorsOf(document: MotionDocument): string[] {
     all.add(p.stage);
     if (p.distance.kind === 'travel') all.add(p.distance.strip);
   }
-  for (const g of document.gates) all.add(g.subject);
+  for (const g of document.triggers) all.add(g.subject);
   for (const a of document.adjustments) all.add(a.selector);
   return [...all];
 }

@@ -40,11 +40,11 @@ export function motionProblems(m: Ruled): Problem[] {
   put(['easing'], easingProblem(m));
   const named = Object.values(m.keyframes).some((k) => k.some((s) => isNamedPlace(s.at)));
   const points = pointKindOf(m.driver);
-  if (named && points !== 'phases') put(['keyframes'], 'keyframes at range names need a passage');
+  if (named && points !== 'phases') put(['keyframes'], 'keyframes at range names need a view progress');
   if (isTimed(m.driver) && !m.time) put(['time'], 'a timed motion needs a delay and a duration');
   if (points === 'extent')
     for (const side of ['start', 'end'] as const)
       if (typeof m.range[side] !== 'string')
-        put(['range', side], 'only a passage has an element that could meet a line');
+        put(['range', side], 'only a view progress has an element that could meet a line');
   return out;
 }

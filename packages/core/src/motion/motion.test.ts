@@ -33,7 +33,7 @@ describe('the document', () => {
       'a meeting on a whole-page driver',
       documentOf(
         motion({
-          driver: { kind: 'page', axis: 'block' },
+          driver: { kind: 'scroll', axis: 'block' },
           range: { start: { edge: '0%', line: '0%' }, end: '100%' },
         }),
       ),
@@ -44,7 +44,7 @@ describe('the document', () => {
       documentOf(motion({ range: { start: { edge: '120%', line: '0%' }, end: 'exit' } })),
       'motions[0].range.start',
     ],
-    ['a newer version', { format: 'lyvek-document', version: 2, motions: [] }, 'version'],
+    ['a newer version', { format: 'lyvek-document', version: 3, motions: [] }, 'version'],
     [
       'an easing that swings back over a stop',
       documentOf(
@@ -73,18 +73,18 @@ describe('the document', () => {
   test('names every selector once', () => {
     const other = motion({
       id: 'm_b',
-      driver: { kind: 'passage', subject: '#b', axis: 'block', insets: ['0px', '0px'] },
+      driver: { kind: 'view', subject: '#b', axis: 'block', insets: ['0px', '0px'] },
     });
     expect(selectorsOf(documentOf(motion(), other))).toEqual(['#a', '#b']);
   });
 });
 
 describe('edge cases of the page', () => {
-  const page = motion({ driver: { kind: 'page', axis: 'block' }, range: { start: '0%', end: '100%' } });
+  const page = motion({ driver: { kind: 'scroll', axis: 'block' }, range: { start: '0%', end: '100%' } });
   const reasons = (m: ReturnType<typeof motion>, l: typeof layout) =>
     compileTake(documentOf(m), l).unplaced.map((u) => u.reason);
 
-  test('a page that does not scroll has no scroll timeline, but passages have their place', () => {
+  test('a page that does not scroll has no scroll timeline, but view timelines have their place', () => {
     const short = layoutOf([element({ selector: '#a', box: { x: 0, y: 100, width: 300, height: 200 } })], 0);
     expect(reasons(page, short)).toEqual(['there is nothing to scroll']);
     const take = compileTake(documentOf(motion({ range: { start: 'cover 0%', end: 'cover 100%' } })), short);
@@ -96,9 +96,9 @@ describe('edge cases of the page', () => {
     expect(reasons(motion(), none)).toEqual(['it has no box of its own (display: none or contents)']);
   });
 
-  test('insets that leave nothing of the viewport switch the passage off, and that is said', () => {
+  test('insets that leave nothing of the viewport switch the view progress off, and that is said', () => {
     const driver = {
-      kind: 'passage' as const,
+      kind: 'view' as const,
       subject: 'self',
       axis: 'block' as const,
       insets: ['80%', '70%'] as [string, string],
@@ -106,7 +106,7 @@ describe('edge cases of the page', () => {
     expect(reasons(motion({ driver }), layout)).toEqual(['its insets leave no part of the viewport']);
   });
 
-  test('a fixed subject counts as lying at the page’s top: its passage is over at once', () => {
+  test('a fixed subject counts as lying at the page’s top: its view progress is over at once', () => {
     const fixed = layoutOf([
       element({ selector: '#a', fixed: true, box: { x: 0, y: 10, width: 900, height: 50 } }),
     ]);
@@ -121,7 +121,7 @@ describe('edge cases of the page', () => {
     };
     const start = (insets: [string, string]) =>
       compileTake(
-        documentOf(motion({ driver: { kind: 'passage', subject: 'self', axis: 'block', insets } })),
+        documentOf(motion({ driver: { kind: 'view', subject: 'self', axis: 'block', insets } })),
         padded,
       ).instances[0]!.placed.start;
     expect(start(['auto', 'auto']) - start(['0px', '0px'])).toBe(60);
@@ -137,7 +137,7 @@ describe('edge cases of the page', () => {
       max: { block: 0, inline: 900 },
     });
     const driver = {
-      kind: 'passage' as const,
+      kind: 'view' as const,
       subject: 'self',
       axis: 'inline' as const,
       insets: ['0px', '0px'] as [string, string],
@@ -219,7 +219,7 @@ describe('a compiled take', () => {
         motion({ targets: { selector: '#gone' } }),
         motion({
           id: 'm_b',
-          driver: { kind: 'page', scroller: '#box', axis: 'block' },
+          driver: { kind: 'scroll', scroller: '#box', axis: 'block' },
           range: { start: '0%', end: '100%' },
         }),
       ),

@@ -15,7 +15,7 @@ export const PinSchema = z.strictObject({
   /** the section that is held */
   stage: selector,
   /** which of its edges is held, and how far inside the viewport */
-  hold: z.strictObject({ by: z.enum(['top', 'bottom']), inset: length }),
+  sticky: z.strictObject({ by: z.enum(['top', 'bottom']), inset: length }),
   distance,
   /** how far it reaches under the section before and over the one after */
   overlap: z.tuple([length, length]),

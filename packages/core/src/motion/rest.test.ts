@@ -75,7 +75,7 @@ test('moved anywhere and back nothing has changed; taken out again it is as befo
         expect(Number.parseFloat(k.at)).toBeCloseTo(Number.parseFloat(one.keyframes.opacity![i]!.at), 1);
       });
       expect(withoutRest(back).keyframes).toEqual(simple.keyframes);
-      expect(readDocument({ format: 'lyvek-document', version: 1, motions: [back] }).ok).toBe(true);
+      expect(readDocument({ format: 'lyvek-document', version: 2, motions: [back] }).ok).toBe(true);
     }),
   );
 });

@@ -5,14 +5,14 @@ import { MediaSchema } from './conditions.ts';
 import { crossProblems } from './cross-problems.ts';
 import { MotionSchema, problemsOf } from './document.ts';
 import type { MotionDocument } from './document.ts';
-import { GateSchema } from './gate.ts';
+import { TriggerSchema } from './trigger.ts';
 import { PinSchema } from './pin.ts';
 import { CueSchema } from './tie.ts';
 
 const SCHEMAS = {
   motions: MotionSchema,
   pins: PinSchema,
-  gates: GateSchema,
+  triggers: TriggerSchema,
   cues: CueSchema,
   adjustments: AdjustmentSchema,
   media: MediaSchema,

@@ -13,7 +13,7 @@ const pin = {
   name: 'Pin',
   on: true,
   stage: '#a',
-  hold: { by: 'top' as const, inset: '0px' },
+  sticky: { by: 'top' as const, inset: '0px' },
   distance: { kind: 'length' as const, value: '1000px' },
   overlap: ['0px', '0px'] as [string, string],
   layer: null,

@@ -2,7 +2,7 @@
 import { stageKey } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';
 import type { Ms } from '../page/index.ts';
-import type { Time } from './gate.ts';
+import type { Time } from './trigger.ts';
 
 interface Part {
   id: string;
@@ -11,12 +11,12 @@ interface Part {
 }
 
 export interface Played {
-  /** ms from the gate’s passing, or from page load */
+  /** ms from the trigger’s passing, or from page load */
   start: Ms;
   end: Ms;
 }
 
-/** Start and end of every timed part. Chains that lead in a circle or nowhere count from the gate itself. */
+/** Start and end of every timed part. Chains that lead in a circle or nowhere count from the trigger itself. */
 export function timesOf(motions: readonly Part[]): Map<string, Played> {
   const byId = new Map(motions.map((m) => [m.id, m]));
   const out = new Map<string, Played>();
@@ -24,9 +24,9 @@ export function timesOf(motions: readonly Part[]): Map<string, Played> {
     const known = out.get(m.id);
     if (known) return known;
     const before = m.time!.after === undefined ? undefined : byId.get(m.time!.after);
-    const follows =
+    const dampings =
       before?.time && stageKey(before.driver) === stageKey(m.driver) && !trail.includes(before.id);
-    const from = follows ? resolve(before, [...trail, m.id]).end : 0;
+    const from = dampings ? resolve(before, [...trail, m.id]).end : 0;
     const start = from + Number.parseFloat(m.time!.delay);
     const played = { start, end: start + Number.parseFloat(m.time!.duration) };
     out.set(m.id, played);
@@ -46,7 +46,7 @@ export function timeProblems(motions: readonly Part[]): [index: number, message:
       const next = byId.get(at.time.after);
       if (!next) return [[i, `no motion has the id ${at.time.after}`]];
       if (stageKey(next.driver) !== stageKey(m.driver))
-        return [[i, 'a part can only follow one on the same gate']];
+        return [[i, 'a part can only follow one on the same trigger']];
       if (seen.has(next.id)) return [[i, 'these parts wait for each other in a circle']];
       seen.add(next.id);
       at = next;

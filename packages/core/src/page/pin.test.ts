@@ -8,7 +8,7 @@ const pin = (over: Partial<PinSpec> = {}): PinSpec => ({
   id: 'p_1',
   on: true,
   stage: '#stage',
-  hold: { by: 'top', inset: '0px' },
+  sticky: { by: 'top', inset: '0px' },
   distance: { kind: 'length', value: '600px' },
   ...over,
 });
@@ -46,7 +46,7 @@ describe('a pin', () => {
   });
 
   test('held by its bottom lies at the end of its track, and is ahead of that place until it lets go', () => {
-    const held = withPins(layout, [pin({ hold: { by: 'bottom', inset: '100px' } })]);
+    const held = withPins(layout, [pin({ sticky: { by: 'bottom', inset: '100px' } })]);
     expect(held.holds[0]).toMatchObject({ start: 2000, end: 2600, top: 0 });
     expect(at(held, '#stage').sticky).toEqual({ edge: 'end', at: 2600, travel: 600 });
     expect(at(held, '#stage').box.y).toBe(2600);
@@ -78,7 +78,7 @@ describe('a pin', () => {
     fc.assert(
       fc.property(span, span, fc.constantFrom('top' as const, 'bottom' as const), (was, is, by) => {
         const long = (n: number) =>
-          pin({ hold: { by, inset: '40px' }, distance: { kind: 'length', value: `${n}px` } });
+          pin({ sticky: { by, inset: '40px' }, distance: { kind: 'length', value: `${n}px` } });
         const held = withPins(layout, [long(was)]);
         const { elements, page, scrollers, sections } = held;
         const measured = {

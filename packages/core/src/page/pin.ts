@@ -13,7 +13,7 @@ export interface PinSpec {
   id: string;
   on: boolean;
   stage: string;
-  hold: { by: 'top' | 'bottom'; inset: string };
+  sticky: { by: 'top' | 'bottom'; inset: string };
   distance: { kind: 'length'; value: string } | { kind: 'travel'; strip: string; rate: number };
 }
 
@@ -67,22 +67,24 @@ function apply(layout: Layout, pins: readonly PinSpec[]): HeldLayout {
   let out: HeldLayout = { ...layout, made: { from: layout, pins }, holds: [], loose };
   for (const was of layout.pins ?? []) {
     const is = wanted.get(was.id);
-    if (is?.stage === was.element && is.pin.hold.by === was.by) continue;
+    if (is?.stage === was.element && is.pin.sticky.by === was.by) continue;
     out = stretched(out, was.element, was.by, -was.distance, null);
   }
   for (const { pin, stage } of wanted.values()) {
-    const measured = layout.pins?.find((p) => p.id === pin.id && p.element === stage && p.by === pin.hold.by);
+    const measured = layout.pins?.find(
+      (p) => p.id === pin.id && p.element === stage && p.by === pin.sticky.by,
+    );
     const distance = distanceOf(pin, out, stage);
     const growth = distance - (measured?.distance ?? 0);
     if (growth !== 0 || !measured || insetChanged(out, pin, stage))
-      out = stretched(out, stage, pin.hold.by, growth, stickyOf(pin, out, stage, growth, distance));
+      out = stretched(out, stage, pin.sticky.by, growth, stickyOf(pin, out, stage, growth, distance));
     const { at } = out.elements[stage]!.sticky ?? { at: 0 };
-    const start = pin.hold.by === 'top' ? at : at - distance;
+    const start = pin.sticky.by === 'top' ? at : at - distance;
     const { scroller, box } = out.elements[stage]!;
     const port = out.scrollers[scroller]!.port.height;
     const inset = insetOf(pin, out, stage);
-    const top = pin.hold.by === 'top' ? inset : port - inset - box.height;
-    out.holds.push({ id: pin.id, stage, by: pin.hold.by, scroller, start, end: start + distance, top });
+    const top = pin.sticky.by === 'top' ? inset : port - inset - box.height;
+    out.holds.push({ id: pin.id, stage, by: pin.sticky.by, scroller, start, end: start + distance, top });
   }
   // Places that pins further down have since moved.
   for (const hold of out.holds) {
@@ -125,7 +127,7 @@ const sizes = (layout: Layout, stage: number) => {
 };
 
 function insetOf(pin: PinSpec, layout: Layout, stage: number): Px {
-  const parsed = parseLength(pin.hold.inset);
+  const parsed = parseLength(pin.sticky.inset);
   const percent = layout.scrollers[layout.elements[stage]!.scroller]!.port.height;
   return parsed.ok ? resolveLength(parsed.value, { percent, ...sizes(layout, stage) }) : 0;
 }
@@ -154,7 +156,7 @@ export function travelOf(layout: Layout, strip: string): Px {
 function stickyOf(pin: PinSpec, layout: Layout, stage: number, growth: Px, travel: Px): Sticky {
   const { box, scroller } = layout.elements[stage]!;
   const inset = insetOf(pin, layout, stage);
-  if (pin.hold.by === 'top') return { edge: 'start', at: box.y - inset, travel };
+  if (pin.sticky.by === 'top') return { edge: 'start', at: box.y - inset, travel };
   const port = layout.scrollers[scroller]!.port.height;
   return { edge: 'end', at: box.y + growth + box.height - port + inset, travel };
 }

@@ -1,5 +1,5 @@
 /**
- * Scroll containers that a reader cannot scroll. `overflow: hidden` makes one (CSS Overflow 3, §3.1), and passages of what lies in it are
+ * Scroll containers that a reader cannot scroll. `overflow: hidden` makes one (CSS Overflow 3, §3.1), and view timelines of what lies in it are
  * measured against it, so they stand still. `overflow: clip` makes none.
  */
 import type { Box, ElementFacts, Layout } from './layout.ts';

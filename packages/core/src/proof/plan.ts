@@ -61,7 +61,7 @@ function spread(count: number): number[] {
 }
 
 const whenOf = (m: Motion): When =>
-  isTimed(m.driver) ? 'in-time' : m.follow.kind === 'none' ? 'always' : 'at-rest';
+  isTimed(m.driver) ? 'in-time' : m.damping.kind === 'none' ? 'always' : 'at-rest';
 
 /** `count` offsets, half of them on the way down, at places that have nothing in common with the ranges. */
 export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 120): ProofPlan {
@@ -117,7 +117,7 @@ function looksOf(
   const always = (max > 0 ? [...down, ...up] : [0]).map((y): PlannedLook => ({ y, when: 'always' }));
   const rest = Math.min(
     MAX_REST_MS,
-    Math.max(0, ...motions.map((m) => settleTime(m.follow, max / REST_LOOKS, 0.05))),
+    Math.max(0, ...motions.map((m) => settleTime(m.damping, max / REST_LOOKS, 0.05))),
   );
   const damped = Array.from({ length: max > 0 ? REST_LOOKS : 1 }, (_, i): PlannedLook => {
     return { y: Math.round(((i + 0.43) / REST_LOOKS) * max), when: 'at-rest', rest };

@@ -1,7 +1,7 @@
 /** Groups of elements that play the same, as motions of a document. */
 import type { Element } from 'domhandler';
 import { emptyDocument, MotionSchema, PropertySchema } from '../motion/index.ts';
-import type { Gate, Motion, MotionDocument } from '../motion/index.ts';
+import type { Trigger, Motion, MotionDocument } from '../motion/index.ts';
 import type { Draft } from './draft.ts';
 import type { PageElements } from './elements.ts';
 import { Namer, readableName } from './naming.ts';
@@ -31,12 +31,12 @@ const content = (slots: readonly Slot[]) =>
 /** One part where all elements play the same, or differ by equal steps; else one for each form. */
 function partsOf({ elements, each }: Group): Part[] {
   const forms = each.map(content);
-  if (forms.every((f) => f === forms[0])) return splitByGate({ elements, slots: each[0]!, each });
+  if (forms.every((f) => f === forms[0])) return splitByTrigger({ elements, slots: each[0]!, each });
   const stepped = each[0]!.map((slot, i) => {
     const drafts = each.map((slots) => slots[i]!.of.draft);
     if (drafts.every((d) => JSON.stringify(d) === JSON.stringify(drafts[0]))) return slot;
     const found =
-      [...slot.overrides.values()].every((o) => !o.range) && drafts.every((d) => d.driver.kind !== 'gate')
+      [...slot.overrides.values()].every((o) => !o.range) && drafts.every((d) => d.driver.kind !== 'trigger')
         ? staggered(drafts)
         : null;
     return found && { ...slot, of: { ...slot.of, draft: found.draft }, stagger: found.stagger };
@@ -45,7 +45,7 @@ function partsOf({ elements, each }: Group): Part[] {
   const byForm = new Map<string, number[]>();
   forms.forEach((f, i) => byForm.set(f, [...(byForm.get(f) ?? []), i]));
   return [...byForm.values()].flatMap((indices) =>
-    splitByGate({
+    splitByTrigger({
       elements: indices.map((i) => elements[i]!),
       slots: each[indices[0]!]!,
       each: indices.map((i) => each[i]!),
@@ -53,11 +53,11 @@ function partsOf({ elements, each }: Group): Part[] {
   );
 }
 
-/** A gate listens to one element: where each target has its own, each gets a gate. */
-function splitByGate(part: Part): Part[] {
+/** A trigger listens to one element: where each target has its own, each gets a trigger. */
+function splitByTrigger(part: Part): Part[] {
   const owners = new Set(
     part.each.flatMap((slots) =>
-      slots.filter((s) => s.of.draft.driver.kind === 'gate').map((s) => s.of.owner),
+      slots.filter((s) => s.of.draft.driver.kind === 'trigger').map((s) => s.of.owner),
     ),
   );
   if (owners.size < 2) return [part];
@@ -73,8 +73,8 @@ export interface Composed {
   targets: { selector: string; elements: readonly Element[] }[];
 }
 
-/** More gates than people can look after. */
-const MOST_GATES = 120;
+/** More triggers than people can look after. */
+const MOST_TRIGGERS = 120;
 
 export function documentOf(
   groups: readonly Group[],
@@ -97,19 +97,19 @@ export function documentOf(
     mediaIds.set(key, id);
     return id;
   };
-  const gates = new Map<string, Gate>();
-  const gateNames = new Namer();
+  const triggers = new Map<string, Trigger>();
+  const triggerNames = new Namer();
 
-  const gateOf = (draft: Draft, owner: Element): string | { reason: string } => {
+  const triggerOf = (draft: Draft, owner: Element): string | { reason: string } => {
     const { driver } = draft;
-    if (driver.kind !== 'gate') throw new Error('not on a gate');
-    const key = `${driver.trigger} ${elements.path(owner)} ${JSON.stringify(driver.gate)}`;
-    const known = gates.get(key);
+    if (driver.kind !== 'trigger') throw new Error('not on a trigger');
+    const key = `${driver.name} ${elements.path(owner)} ${JSON.stringify(driver.lines)}`;
+    const known = triggers.get(key);
     if (known) return known.id;
-    if (gates.size >= MOST_GATES)
-      return { reason: `more than ${MOST_GATES} elements start animations of their own` };
-    const { id, name } = gateNames.next('g', readableName(driver.trigger.replace(/-passed$/, '')));
-    gates.set(key, { id, name, on: true, subject: elements.naming([owner], []), ...driver.gate });
+    if (triggers.size >= MOST_TRIGGERS)
+      return { reason: `more than ${MOST_TRIGGERS} elements start animations of their own` };
+    const { id, name } = triggerNames.next('g', readableName(driver.name.replace(/-passed$/, '')));
+    triggers.set(key, { id, name, on: true, subject: elements.naming([owner], []), ...driver.lines });
     return id;
   };
 
@@ -121,29 +121,29 @@ export function documentOf(
     switch (driver.kind) {
       case 'load':
         return { kind: 'load' };
-      case 'gate': {
+      case 'trigger': {
         const owner = pairs[0]!.owner;
-        const gate = owner && gateOf(draft, owner);
-        if (!gate) return { reason: 'its trigger is on no element' };
-        return typeof gate === 'string' ? { kind: 'gate', gate } : gate;
+        const trigger = owner && triggerOf(draft, owner);
+        if (!trigger) return { reason: 'its trigger is on no element' };
+        return typeof trigger === 'string' ? { kind: 'trigger', trigger } : trigger;
       }
-      case 'page': {
+      case 'scroll': {
         const owner = pairs[0]!.owner;
-        if (owner === null) return { kind: 'page', axis: driver.axis };
+        if (owner === null) return { kind: 'scroll', axis: driver.axis };
         if (pairs.some((p) => p.owner !== owner))
           return { reason: 'each of its elements listens to a scroller of its own' };
         return {
-          kind: 'page',
+          kind: 'scroll',
           axis: driver.axis,
           scroller: elements.naming([owner], ownerSelectors),
         };
       }
-      case 'passage': {
+      case 'view': {
         if (carried.every((p) => p.owner === p.target)) return { ...driver, subject: 'self' };
         const subject =
           carried.length === pairs.length ? timelines.subjectFor(carried, ownerSelectors) : null;
         return subject === null
-          ? { reason: 'its elements listen to passages of elements that no selector tells apart' }
+          ? { reason: 'its elements listen to view timelines of elements that no selector tells apart' }
           : { ...driver, subject };
       }
     }
@@ -195,7 +195,7 @@ export function documentOf(
         easing: 'linear',
         fill: draft.fill,
         composite: draft.composite,
-        follow: { kind: 'none' },
+        damping: { kind: 'none' },
         reducedMotion: slot.reducedMotion,
         ...(conditions.length ? { conditions } : {}),
       });
@@ -205,8 +205,8 @@ export function documentOf(
   }
   out.motions = made.flatMap(({ group, motion }) => (reasons.has(group) ? [] : [motion]));
   for (const [group, reason] of reasons) left.push({ group, reason });
-  const used = new Set(out.motions.flatMap((m) => (m.driver.kind === 'gate' ? [m.driver.gate] : [])));
-  out.gates = [...gates.values()].filter((g) => used.has(g.id));
+  const used = new Set(out.motions.flatMap((m) => (m.driver.kind === 'trigger' ? [m.driver.trigger] : [])));
+  out.triggers = [...triggers.values()].filter((g) => used.has(g.id));
   const wanted = new Set(out.motions.flatMap((m) => m.conditions?.map((c) => c.media) ?? []));
   const order = media.flatMap((m) => mediaIds.get(m.key) ?? []);
   out.media = out.media

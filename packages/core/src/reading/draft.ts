@@ -1,15 +1,15 @@
 /** What one animation of an element is on its way to becoming a motion. */
 import type { Element } from 'domhandler';
-import type { Gate, Motion } from '../motion/index.ts';
+import type { Trigger, Motion } from '../motion/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import type { Keyframe } from '../value/index.ts';
 import type { ReadRule } from './rules.ts';
 import type { AnimationLonghand } from './shorthand.ts';
 
 export type DraftDriver =
-  | { kind: 'passage'; axis: 'block' | 'inline'; insets: [string, string] }
-  | { kind: 'page'; axis: 'block' | 'inline' }
-  | { kind: 'gate'; trigger: string; gate: Pick<Gate, 'down' | 'up' | 'plays' | 'back'> }
+  | { kind: 'view'; axis: 'block' | 'inline'; insets: [string, string] }
+  | { kind: 'scroll'; axis: 'block' | 'inline' }
+  | { kind: 'trigger'; name: string; lines: Pick<Trigger, 'down' | 'up' | 'plays' | 'back'> }
   | { kind: 'load' };
 
 /** Everything that two elements must share to be targets of one motion. */
@@ -18,7 +18,7 @@ export interface Draft {
   name: string;
   driver: DraftDriver;
   range: { start: RangePoint; end: RangePoint };
-  /** of a passage, the range as it was written: steps from element to element show there, also where it became meetings */
+  /** of a view progress, the range as it was written: steps from element to element show there, also where it became meetings */
   raw?: { start: string; end: string; insets: readonly string[] };
   /** ms */
   time: { delay: number; duration: number } | null;
@@ -29,7 +29,7 @@ export interface Draft {
 
 export interface DraftOf {
   draft: Draft;
-  /** who carries the timeline, or whose passage the gate listens to; null: the element itself, or the page */
+  /** who carries the timeline, or whose view progress the trigger listens to; null: the element itself, or the page */
   owner: Element | null;
   /** selectors by which rules make the owner carry it */
   ownerSelectors: readonly string[];

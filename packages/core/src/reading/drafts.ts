@@ -106,15 +106,15 @@ export class Drafts {
     if (flips) return { obstacle: `${flips[0]} is not registered with @property, so it flips half-way here` };
     const fill = v['animation-fill-mode'].toLowerCase() as Motion['fill'];
     const common = { name: v['animation-name'], fill, composite: composition as Motion['composite'] };
-    const trigger = v['animation-trigger'].trim();
+    const attached = v['animation-trigger'].trim();
     const timeline = this.timelines.of(v['animation-timeline'], element, env);
     if ('obstacle' in timeline) return timeline;
     if (timeline.kind === 'none') return { obstacle: 'its timeline is none' };
     if (timeline.kind === 'auto') {
-      const gate = trigger === 'none' ? null : this.triggers.of(trigger, element, env);
-      return gate && 'obstacle' in gate ? gate : timed(v, read, common, gate);
+      const trigger = attached === 'none' ? null : this.triggers.of(attached, element, env);
+      return trigger && 'obstacle' in trigger ? trigger : timed(v, read, common, trigger);
     }
-    if (trigger !== 'none')
+    if (attached !== 'none')
       return { obstacle: 'it has a trigger and a scroll timeline, which browsers do not play together' };
     return scrubbed(v, read, common, timeline);
   }

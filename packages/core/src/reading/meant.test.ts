@@ -32,7 +32,7 @@ describe('what mistakes were meant as', () => {
       expect(selectors(d)).toEqual(['.late', '.none', '.right', '.timed']);
       expect(new Set(d.motions.map((m) => m.id)).size).toBe(4);
       expect(new Set(d.motions.map((m) => m.name)).size).toBe(4);
-      expect([...d.taken].sort()).toEqual([...all[0]!.taken].sort());
+      expect([...d.importedRules].sort()).toEqual([...all[0]!.importedRules].sort());
     }
   });
 

@@ -139,7 +139,7 @@ const scrollContainer: Finder = ({ won, element, cascade, env }) => {
       {
         kind: 'scroll-container',
         declaration: caught.declaration,
-        what: '“overflow: hidden” makes this a scroller, and the passage is measured in it instead of in the page',
+        what: '“overflow: hidden” makes this a scroller, and the view progress is measured in it instead of in the page',
         why: 'It never scrolls, so what moves inside stands still; sticky elements inside stop sticking.',
         fix: 'Write overflow: clip, which cuts off as well and is no scroller.',
       },

@@ -6,7 +6,7 @@ import type { Keyframe } from '../value/index.ts';
 import type { Draft, DraftDriver, DraftOf, Longhands } from './draft.ts';
 import { msOf, percentOf, simpler } from './lengths.ts';
 import type { ReadTimeline } from './timelines.ts';
-import type { ReadGate } from './triggers.ts';
+import type { ReadTrigger } from './triggers.ts';
 import { delayed, unrolled } from './unroll.ts';
 
 type Common = Pick<Draft, 'name' | 'fill' | 'composite'>;
@@ -38,7 +38,7 @@ export function timed(
   v: Longhands,
   read: Frames,
   common: Common,
-  gate: ReadGate | null,
+  trigger: ReadTrigger | null,
 ): DraftOf | { obstacle: string } {
   const duration = v['animation-duration'] === 'auto' ? 0 : msOf(v['animation-duration']);
   const delay = msOf(v['animation-delay']);
@@ -54,12 +54,12 @@ export function timed(
   return {
     draft: {
       ...common,
-      driver: gate ? { kind: 'gate', trigger: gate.name, gate: gate.gate } : { kind: 'load' },
+      driver: trigger ? { kind: 'trigger', name: trigger.name, lines: trigger.lines } : { kind: 'load' },
       range: { start: 'cover 0%', end: 'cover 100%' },
       time: { delay, duration: lasts },
       keyframes,
     },
-    owner: gate?.owner ?? null,
+    owner: trigger?.owner ?? null,
     ownerSelectors: [],
   };
 }
@@ -68,7 +68,7 @@ export function scrubbed(
   v: Longhands,
   read: Frames,
   common: Common,
-  timeline: Extract<ReadTimeline, { kind: 'passage' | 'page' }>,
+  timeline: Extract<ReadTimeline, { kind: 'view' | 'scroll' }>,
 ): DraftOf | { obstacle: string } {
   const duration = v['animation-duration'] === 'auto' ? null : msOf(v['animation-duration']);
   const delay = msOf(v['animation-delay']);
@@ -88,14 +88,14 @@ export function scrubbed(
   const keyframes = share === 0 ? turned : mapped({ keyframes: turned }, (stops) => delayed(stops, share));
   if (typeof keyframes === 'string') return { obstacle: keyframes };
   const named = Object.values(keyframes).some((list) => list.some((k) => /^[a-z]/.test(k.at)));
-  if (named && timeline.kind !== 'passage')
+  if (named && timeline.kind !== 'view')
     return { obstacle: 'its keyframes stand at range names, and its timeline has none' };
   const range = rangeOf(v, timeline, named);
   if ('obstacle' in range) return range;
   const driver: DraftDriver =
-    timeline.kind === 'page'
-      ? { kind: 'page', axis: timeline.axis }
-      : { kind: 'passage', axis: timeline.axis, insets: range.insets };
+    timeline.kind === 'scroll'
+      ? { kind: 'scroll', axis: timeline.axis }
+      : { kind: 'view', axis: timeline.axis, insets: range.insets };
   return {
     draft: {
       ...common,
@@ -120,7 +120,7 @@ type RangeRead = RangeFound | { obstacle: string };
 
 function rangeOf(
   v: Longhands,
-  timeline: Extract<ReadTimeline, { kind: 'passage' | 'page' }>,
+  timeline: Extract<ReadTimeline, { kind: 'view' | 'scroll' }>,
   named: boolean,
 ): RangeRead {
   const point = (side: 'start' | 'end'): string | null => {
@@ -129,7 +129,7 @@ function rangeOf(
     const parsed = parsePhasePoint(text, side);
     if (!parsed.ok) return null;
     const plain = plainPoint(text, side);
-    if (timeline.kind === 'page') return plain.replace(/^[a-z-]+ /, '');
+    if (timeline.kind === 'scroll') return plain.replace(/^[a-z-]+ /, '');
     return /^[a-z]/.test(plain.replace(/^(calc|min|max|clamp)\(.*/, '')) ? plain : `cover ${plain}`;
   };
   const start = point('start');
@@ -138,9 +138,9 @@ function rangeOf(
     return {
       obstacle: `its range “${v['animation-range-start']} ${v['animation-range-end']}” could not be read`,
     };
-  const insets: [string, string] = timeline.kind === 'passage' ? timeline.insets : ['0px', '0px'];
+  const insets: [string, string] = timeline.kind === 'view' ? timeline.insets : ['0px', '0px'];
   const plain: RangeFound = { start, end, insets };
-  if (named || timeline.kind === 'page') return plain;
+  if (named || timeline.kind === 'scroll') return plain;
   const raw = { start, end, insets };
   return { ...(asMeetings(start, end, insets) ?? plain), raw };
 }

@@ -51,7 +51,7 @@ function readWithRules(
   const { document, claims } = reader.read(refuted);
   const unread = [...source.unread, ...rules.unread, ...reader.unread];
   const reading = {
-    document: { ...document, taken: [...new Set(claims.map((c) => c.key))] },
+    document: { ...document, importedRules: [...new Set(claims.map((c) => c.key))] },
     claims,
     unread: unread.sort((a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from),
     mistakes: [...reader.mistakes, ...frameFactors(source.document, entry, html, fileAt)],

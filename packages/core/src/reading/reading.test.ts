@@ -19,7 +19,7 @@ describe('reading a page that moves', () => {
     expect(m).toMatchObject({
       name: 'Fade',
       targets: { selector: '.a' },
-      driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+      driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
       range: { start: 'entry 10%', end: 'cover 50%' },
       keyframes: { opacity: [{ at: '0%', value: '0' }] },
       reducedMotion: 'keep',
@@ -44,7 +44,7 @@ describe('reading a page that moves', () => {
     const mended = readPage('index.html', source, () => null, new Set([plain.mistakes[0]!.key]));
     expect(only(mended).targets.selector).toBe('.a');
     expect(
-      withoutTaken('index.html', source, () => null, mended.document.taken).get('index.html')!.text,
+      withoutTaken('index.html', source, () => null, mended.document.importedRules).get('index.html')!.text,
     ).not.toContain('animation');
   });
 
@@ -57,7 +57,7 @@ describe('reading a page that moves', () => {
     expect(mistakes.map((m) => [m.kind, m.place.line])).toEqual([[kind, 4]]);
   });
 
-  test('an ancestor that hides its overflow catches a passage', () => {
+  test('an ancestor that hides its overflow catches a view progress', () => {
     const { mistakes } = read(
       `${FADE} .a { ${MOVED} } main { overflow: hidden }`,
       '<main><p class="a">x</p></main>',
@@ -140,7 +140,9 @@ describe('reading a page that moves', () => {
 
   const restOf = (r: Reading, css: string, body?: string) => {
     const source = page(css, body);
-    const text = withoutTaken('index.html', source, () => null, r.document.taken).get('index.html')!.text;
+    const text = withoutTaken('index.html', source, () => null, r.document.importedRules).get(
+      'index.html',
+    )!.text;
     // What is left alone is left alone again, and no motion is read twice.
     expect(readPage('index.html', text, () => null).document.motions).toEqual([]);
     return text;
@@ -212,17 +214,17 @@ describe('reading a page that moves', () => {
     expect(takenOut(r.claims).size).toBe(0);
   });
 
-  test('equal steps become a stagger; a trigger becomes a gate; a carried timeline the passage of the nearest carrier', () => {
+  test('equal steps become a stagger; a trigger becomes a trigger; a carried timeline the view progress of the nearest carrier', () => {
     const steps = read(
       `${FADE} li { ${MOVED} animation-range: entry calc(var(--i) * 30px) entry calc(100% + var(--i) * 30px) }`,
       '<ul><li style="--i:0">a</li><li style="--i:1">b</li><li style="--i:2">c</li></ul>',
     );
     expect(only(steps).stagger).toEqual({ step: '30px', order: 'page' });
-    const gate = read(
+    const trigger = read(
       `${FADE} h2 { animation: fade 300ms both; timeline-trigger: --t view(block 0px 25%) entry-crossing 40% cover 1000%; animation-trigger: --t play-once }`,
       '<h2>x</h2>',
     );
-    expect(gate.document.gates).toMatchObject([
+    expect(trigger.document.triggers).toMatchObject([
       { subject: 'h2', down: { edge: '40%', line: '75%' }, up: null, plays: 'once' },
     ]);
     const carried = read(

@@ -60,13 +60,13 @@ const motion = fc.record({
   selector: fc.constantFrom(...TARGETS),
   driver: fc.oneof(
     fc.record({
-      kind: fc.constant('passage'),
+      kind: fc.constant('view'),
       subject: fc.constantFrom('self', '#s0', '.part'),
       axis: fc.constant('block'),
       insets: fc.constantFrom(['0px', '0px'], ['10%', '40px']),
     }),
-    fc.record({ kind: fc.constant('page'), axis: fc.constant('block') }),
-    fc.record({ kind: fc.constant('gate'), gate: fc.constant('g_one') }),
+    fc.record({ kind: fc.constant('scroll'), axis: fc.constant('block') }),
+    fc.record({ kind: fc.constant('trigger'), trigger: fc.constant('g_one') }),
     fc.record({ kind: fc.constant('load') }),
   ),
   start: point,
@@ -91,7 +91,7 @@ const documents = fc
     const parsed = readDocument({
       ...emptyDocument(),
       media: [{ id: 'q_narrow', name: 'narrow', query: '(width < 600px)' }],
-      gates: [
+      triggers: [
         {
           id: 'g_one',
           name: 'One',
@@ -104,8 +104,8 @@ const documents = fc
         },
       ],
       motions: list.map(({ step, narrow, start, end, selector, name, ...m }, i) => {
-        const timed = m.driver.kind === 'gate' || m.driver.kind === 'load';
-        const page = m.driver.kind === 'page';
+        const timed = m.driver.kind === 'trigger' || m.driver.kind === 'load';
+        const page = m.driver.kind === 'scroll';
         return {
           ...m,
           id: `m_${i}`,
@@ -116,7 +116,7 @@ const documents = fc
           ...(timed ? { time: { delay: '40ms', duration: '300ms' } } : {}),
           ...(step && !timed ? { stagger: { step, order: 'page' } } : {}),
           easing: 'linear',
-          follow: { kind: 'none' },
+          damping: { kind: 'none' },
           ...(narrow
             ? {
                 conditions: [
@@ -156,8 +156,8 @@ describe('import, export, import', () => {
             path === 'index.html' ? (html = text) : files.set(path, text);
           html = exported(html, first.document, files);
           const second = readPage('index.html', html, fileAt);
-          const { taken: _, ...a } = first.document;
-          const { taken: __, ...b } = second.document;
+          const { importedRules: _, ...a } = first.document;
+          const { importedRules: __, ...b } = second.document;
           motions += a.motions.length;
           expect(b).toEqual(a);
           // What was left stays: nothing is lost on the way.

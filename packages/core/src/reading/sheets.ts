@@ -86,7 +86,7 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
     for (const node of sheet.root.nodes ?? []) {
       if (node.type === 'comment') continue;
       if (node.type !== 'atrule' || !/^(import|charset|layer|namespace)$/i.test(node.name)) break;
-      if (node.name.toLowerCase() === 'import') follow(node, sheet, trail);
+      if (node.name.toLowerCase() === 'import') visitImport(node, sheet, trail);
     }
     sheets.push(sheet);
   };
@@ -101,7 +101,7 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
     return lines;
   };
 
-  function follow(rule: postcss.AtRule, sheet: Sheet, trail: readonly string[]): void {
+  function visitImport(rule: postcss.AtRule, sheet: Sheet, trail: readonly string[]): void {
     const read = importOf(rule.params);
     const at = sheet.lines.place(sheet.offset + (rule.source?.start?.offset ?? 0));
     const miss = (reason: string) =>

@@ -1,4 +1,4 @@
-/** What a scrubbed animation's timeline is: the passage of an element, or the scroll of a scroller (Scroll-driven Animations 1, §2 and 3). */
+/** What a scrubbed animation's timeline is: the view progress of an element, or the scroll of a scroller (Scroll-driven Animations 1, §2 and 3). */
 import type { Element } from 'domhandler';
 import type { Cascade, Environment } from './cascade.ts';
 import { parentOf } from './elements.ts';
@@ -11,14 +11,14 @@ export type ReadTimeline =
   | { kind: 'auto' }
   | { kind: 'none' }
   | {
-      kind: 'passage';
+      kind: 'view';
       owner: Element | null;
       /** selectors by which rules make the owner carry it */
       selectors: readonly string[];
       axis: 'block' | 'inline';
       insets: [string, string];
     }
-  | { kind: 'page'; owner: Element | null; selectors: readonly string[]; axis: 'block' | 'inline' }
+  | { kind: 'scroll'; owner: Element | null; selectors: readonly string[]; axis: 'block' | 'inline' }
   | { obstacle: string };
 
 const AXES: Record<string, 'block' | 'inline'> = {
@@ -65,11 +65,11 @@ export class Timelines {
       const axis = AXES[words.find((w) => w.toLowerCase() in AXES)?.toLowerCase() ?? 'block']!;
       const rest = words.filter((w) => !(w.toLowerCase() in AXES));
       if (call[1]!.toLowerCase() === 'view')
-        return { kind: 'passage', owner: null, selectors: [], axis, insets: this.insets(rest) };
+        return { kind: 'view', owner: null, selectors: [], axis, insets: this.insets(rest) };
       const which = rest[0]?.toLowerCase() ?? 'nearest';
-      if (which === 'root') return { kind: 'page', owner: null, selectors: [], axis };
+      if (which === 'root') return { kind: 'scroll', owner: null, selectors: [], axis };
       return {
-        kind: 'page',
+        kind: 'scroll',
         owner: which === 'self' ? element : this.scrollerOf(element, env),
         selectors: [],
         axis,
@@ -137,9 +137,9 @@ export class Timelines {
       const selectors = carrier.rules
         .flatMap((r) => [r.selectors.map((x) => x.text).join(', '), ...r.selectors.map((x) => x.text)])
         .sort((a, b) => a.length - b.length);
-      if (kind === 'scroll') return { kind: 'page', owner, selectors, axis };
+      if (kind === 'scroll') return { kind: 'scroll', owner, selectors, axis };
       return {
-        kind: 'passage',
+        kind: 'view',
         owner,
         selectors,
         axis,

@@ -1,6 +1,6 @@
-/** Timed triggers as gates (CSS Animations 2, §5). */
+/** Timed triggers as triggers (CSS Animations 2, §5). */
 import type { Element } from 'domhandler';
-import type { Gate } from '../motion/index.ts';
+import type { Trigger } from '../motion/index.ts';
 import { parseLength } from '../page/index.ts';
 import type { LengthExpr } from '../page/index.ts';
 import { parsePhasePoint } from '../timeline/index.ts';
@@ -13,10 +13,10 @@ import { splitTop } from './selector.ts';
 import type { ReadRule } from './rules.ts';
 import type { Timelines } from './timelines.ts';
 
-export interface ReadGate {
+export interface ReadTrigger {
   name: string;
   owner: Element;
-  gate: Pick<Gate, 'down' | 'up' | 'plays' | 'back'>;
+  lines: Pick<Trigger, 'down' | 'up' | 'plays' | 'back'>;
 }
 
 /** Shares of an end inset that, with the element's own share, say where its point meets a line. */
@@ -47,7 +47,7 @@ function meetingOf(point: string, base: number): RangePoint | null {
   return { edge: `${decimal(parts['%'])}%`, line: `${decimal(line)}%` };
 }
 
-const ACTIONS: Record<string, Pick<Gate, 'plays' | 'back'>> = {
+const ACTIONS: Record<string, Pick<Trigger, 'plays' | 'back'>> = {
   'play-once': { plays: 'once', back: 'keeps-end' },
   'play none': { plays: 'once', back: 'keeps-end' },
   play: { plays: 'once', back: 'keeps-end' },
@@ -82,18 +82,18 @@ export class Triggers {
             }
   }
 
-  /** The gate that `animation-trigger: --t play-once` names for an element. */
-  of(css: string, element: Element, env: Environment): ReadGate | { obstacle: string } {
+  /** The trigger that `animation-trigger: --t play-once` names for an element. */
+  of(css: string, element: Element, env: Environment): ReadTrigger | { obstacle: string } {
     const [name = '', ...words] = splitTop(css, ' ');
     const actions = ACTIONS[words.join(' ').toLowerCase()];
-    if (!actions) return { obstacle: `“${words.join(' ')}” is not something that a gate does` };
+    if (!actions) return { obstacle: `“${words.join(' ')}” is not something that a trigger does` };
     const owner = this.ownerOf(name, element);
     if (!owner) return { obstacle: `the trigger ${name} is not set on one element that it could mean` };
     const winner = this.cascade.declared(owner, env, (p) => p === 'timeline-trigger').get('timeline-trigger');
     const entry = winner && splitTop(winner.value).find((t) => t.startsWith(`${name} `));
     if (!winner || !entry) return { obstacle: `the trigger ${name} is not set` };
     const read = this.lines(entry.slice(name.length).trim(), owner, env, actions);
-    return 'obstacle' in read ? read : { name, owner: read.subject, gate: { ...actions, ...read.lines } };
+    return 'obstacle' in read ? read : { name, owner: read.subject, lines: { ...actions, ...read.lines } };
   }
 
   private ownerOf(name: string, element: Element): Element | null {
@@ -107,21 +107,22 @@ export class Triggers {
     text: string,
     owner: Element,
     env: Environment,
-    { plays }: Pick<Gate, 'plays'>,
-  ): { subject: Element; lines: Pick<Gate, 'down' | 'up'> } | { obstacle: string } {
+    { plays }: Pick<Trigger, 'plays'>,
+  ): { subject: Element; lines: Pick<Trigger, 'down' | 'up'> } | { obstacle: string } {
     const [activation = '', active] = splitTop(text, '/');
     const [source = '', ...range] = splitTop(activation, ' ');
     const timeline = this.timelines.of(source, owner, env);
     if ('obstacle' in timeline) return timeline;
-    if (timeline.kind !== 'passage' || timeline.axis !== 'block')
+    if (timeline.kind !== 'view' || timeline.axis !== 'block')
       return {
-        obstacle: 'it is started by a place on a scroller, where a gate needs the passage of an element',
+        obstacle:
+          'it is started by a place on a scroller, where a trigger needs the view progress of an element',
       };
     const points = rangePoints(range.join(' ') || 'normal');
     const back = active === undefined ? null : rangePoints(active);
     if (!points) return { obstacle: `“${text}” is not a range` };
     if (plays !== 'once' && ![points, ...(back ? [back] : [])].some((p) => isEndless(p[1])))
-      return { obstacle: 'it ends further down, and what a gate has started goes on below it' };
+      return { obstacle: 'it ends further down, and what a trigger has started goes on below it' };
     const base = this.base(timeline.insets);
     if (base === null) return { obstacle: 'its timeline has an inset that is not a share of the viewport' };
     const place = (point: string): RangePoint | null => {
@@ -132,7 +133,7 @@ export class Triggers {
     const down = place(points[0]);
     const up = back ? place(back[0]) : null;
     if (down === null || (back && up === null))
-      return { obstacle: `“${text}” cannot be read as a gate’s line` };
+      return { obstacle: `“${text}” cannot be read as a trigger’s line` };
     const same = JSON.stringify(up) === JSON.stringify(down);
     return { subject: timeline.owner ?? owner, lines: { down, up: same ? null : up } };
   }

@@ -14,7 +14,7 @@ const take = documentOf(
   motion({
     id: 'm_b',
     targets: { selector: '#fish' },
-    driver: { kind: 'passage', subject: '#rope', axis: 'block', insets: ['0px', '0px'] },
+    driver: { kind: 'view', subject: '#rope', axis: 'block', insets: ['0px', '0px'] },
   }),
 );
 

@@ -10,7 +10,7 @@ import type { MotionDocument } from '../motion/index.ts';
 
 export interface Lost {
   selector: string;
-  /** ids of motions, pins, gates and adjustments that use it */
+  /** ids of motions, pins, triggers and adjustments that use it */
   usedBy: string[];
   /** the elements’ words when they were last there */
   text: string;
@@ -54,12 +54,12 @@ export function likeness(a: ElementFacts, before: Layout, b: ElementFacts, now: 
 function usersOf(d: MotionDocument, selector: string): string[] {
   return [
     ...d.motions.filter((m) =>
-      selectorsOf({ ...d, motions: [m], pins: [], gates: [], adjustments: [] }).includes(selector),
+      selectorsOf({ ...d, motions: [m], pins: [], triggers: [], adjustments: [] }).includes(selector),
     ),
     ...d.pins.filter(
       (p) => p.stage === selector || (p.distance.kind === 'travel' && p.distance.strip === selector),
     ),
-    ...d.gates.filter((g) => g.subject === selector),
+    ...d.triggers.filter((g) => g.subject === selector),
     ...d.adjustments.filter((a) => a.selector === selector),
   ].map((x) => x.id);
 }
@@ -111,7 +111,7 @@ export function withSelector(d: MotionDocument, from: string, to: string): Motio
       stage: put(p.stage),
       distance: p.distance.kind === 'travel' ? { ...p.distance, strip: put(p.distance.strip) } : p.distance,
     })),
-    gates: d.gates.map((g) => ({ ...g, subject: put(g.subject) })),
+    triggers: d.triggers.map((g) => ({ ...g, subject: put(g.subject) })),
     adjustments: d.adjustments.map((a) => ({ ...a, selector: put(a.selector) })),
   };
 }

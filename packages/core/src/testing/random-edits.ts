@@ -7,7 +7,7 @@ import {
   withDriver,
   without,
   withCue,
-  withGate,
+  withTrigger,
   withMotion,
   withPin,
   withTarget,
@@ -47,17 +47,17 @@ const motionsOf = (d: MotionDocument) => d.motions;
 const selectorOf = (n: number) => ELEMENTS[n % ELEMENTS.length]!.selector;
 
 const driversFor = (d: MotionDocument) => [
-  'new gate' as const,
+  'new trigger' as const,
   { kind: 'load' as const },
-  { kind: 'page' as const, axis: 'block' as const },
+  { kind: 'scroll' as const, axis: 'block' as const },
   {
-    kind: 'passage' as const,
+    kind: 'view' as const,
     subject: 'self',
     axis: 'block' as const,
     insets: ['0px', '0px'] as [string, string],
   },
   ...d.pins.map((p) => ({ kind: 'pin' as const, pin: p.id })),
-  ...d.gates.map((g) => ({ kind: 'gate' as const, gate: g.id })),
+  ...d.triggers.map((g) => ({ kind: 'trigger' as const, trigger: g.id })),
 ];
 
 export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
@@ -68,12 +68,12 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
   },
   delete: (a) =>
     withOne(
-      (d) => [...d.motions, ...d.pins, ...d.gates, ...d.cues],
+      (d) => [...d.motions, ...d.pins, ...d.triggers, ...d.cues],
       a,
       (one) => without([one.id]),
     ),
   'delete several': (a, b) => (d) => {
-    const all = [...d.motions, ...d.pins, ...d.gates, ...d.cues];
+    const all = [...d.motions, ...d.pins, ...d.triggers, ...d.cues];
     return without(all.filter((_, i) => (i + a) % (2 + (b % 3)) === 0).map((x) => x.id))(d);
   },
   duplicate: (a) => withOne(motionsOf, a, (one) => (d) => duplicated(d, [one.id], newId).document),
@@ -123,9 +123,9 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
   },
   'play once': (a) =>
     withOne(
-      (d) => d.gates,
+      (d) => d.triggers,
       a,
-      (one) => withGate(one.id, (g) => ({ ...g, plays: 'once' })),
+      (one) => withTrigger(one.id, (g) => ({ ...g, plays: 'once' })),
     ),
   'add a cue': (a, b) => (d) => ({
     ...d,

@@ -34,7 +34,7 @@ export const motion = (over: Partial<Motion> = {}): Motion => ({
   name: 'Card',
   on: true,
   targets: { selector: '#a' },
-  driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+  driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
   range: { start: 'entry 0%', end: 'contain 50%' },
   keyframes: {
     opacity: [
@@ -45,22 +45,22 @@ export const motion = (over: Partial<Motion> = {}): Motion => ({
   easing: 'linear',
   fill: 'both',
   composite: 'replace',
-  follow: { kind: 'none' },
+  damping: { kind: 'none' },
   reducedMotion: 'fade',
   ...over,
 });
 
 export const documentOf = (...motions: Motion[]): MotionDocument => ({
   format: 'lyvek-document' as const,
-  version: 1 as const,
+  version: 2 as const,
   motions,
   pins: [],
-  gates: [],
+  triggers: [],
   cues: [],
   adjustments: [],
   media: [],
   properties: [],
-  taken: [],
+  importedRules: [],
   accepted: [],
 });
 

@@ -1,5 +1,5 @@
-/** What specimens are made of: a plain page, and motions, gates and pins on it that are nearly right. */
-import type { Gate, Motion, MotionDocument, Pin } from '../motion/index.ts';
+/** What specimens are made of: a plain page, and motions, triggers and pins on it that are nearly right. */
+import type { Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import { documentOf, element, layoutOf, motion } from './index.ts';
 import { between } from '../effect/effect-definition.ts';
@@ -69,9 +69,9 @@ export const rise = { translate: between('0 200px', '0 0') };
 export const at = (selector: string) => ({ targets: { selector } });
 export const stops = (...values: string[]) =>
   values.map((value, i) => ({ at: `${Number(((100 * i) / (values.length - 1)).toFixed(2))}%`, value }));
-export const gate = (over: Partial<Gate>): Gate => ({
+export const trigger = (over: Partial<Trigger>): Trigger => ({
   id: 'g_a',
-  name: 'Gate',
+  name: 'Trigger',
   on: true,
   subject: '#a',
   down: 'entry 50%',
@@ -81,16 +81,16 @@ export const gate = (over: Partial<Gate>): Gate => ({
   ...over,
 });
 export const part = (over: Partial<Motion> = {}): Motion =>
-  motion({ driver: { kind: 'gate', gate: 'g_a' }, time: { delay: '0ms', duration: '600ms' }, ...over });
-export const gated = (over: Partial<Gate>, parts: Partial<Motion> = {}): Specimen => ({
-  document: { ...documentOf(part(parts)), gates: [gate(over)] },
+  motion({ driver: { kind: 'trigger', trigger: 'g_a' }, time: { delay: '0ms', duration: '600ms' }, ...over });
+export const triggered = (over: Partial<Trigger>, parts: Partial<Motion> = {}): Specimen => ({
+  document: { ...documentOf(part(parts)), triggers: [trigger(over)] },
 });
 export const stage: Pin = {
   id: 'p_a',
   name: 'Scene',
   on: true,
   stage: '#wide',
-  hold: { by: 'top', inset: '0px' },
+  sticky: { by: 'top', inset: '0px' },
   distance: { kind: 'length', value: '400px' },
   overlap: ['0px', '0px'],
   layer: null,

@@ -10,7 +10,7 @@ import {
   rise,
   at,
   stops,
-  gated,
+  triggered,
   stage,
   crowd,
   mist,
@@ -40,15 +40,15 @@ export const SPECIMENS: Record<string, Specimen> = {
     { layout: with2([element({ selector: '#link', focus: true, box: box(4000, 40) })]) },
   ),
   'thin-over-page': one({
-    driver: { kind: 'page', axis: 'block' },
+    driver: { kind: 'scroll', axis: 'block' },
     range: { start: '0%', end: '100%' },
     keyframes: rise,
   }),
-  'fixed-passage': one(
+  'fixed-view': one(
     { ...at('#bar'), range: { start: 'entry 0%', end: 'exit 100%' } },
     { besides: ['starts-part-way', 'too-few-frames'] },
   ),
-  'gate-unreachable': gated({ subject: '#end', down: { edge: '100%', line: '20%' } }, at('#end')),
+  'trigger-unreachable': triggered({ subject: '#end', down: { edge: '100%', line: '20%' } }, at('#end')),
   'two-writers': {
     document: documentOf(
       motion({ range: { start: 'entry 0%', end: 'contain 40%' } }),
@@ -66,9 +66,9 @@ export const SPECIMENS: Record<string, Specimen> = {
       motion({ id: 'm_b', ...at('#top'), keyframes: rise, range: { start: 'scroll 0%', end: 'exit 100%' } }),
     ),
   },
-  chatter: gated({ back: 'plays-back' }),
+  chatter: triggered({ back: 'plays-back' }),
   'auto-insets': one({
-    driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['auto', 'auto'] },
+    driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['auto', 'auto'] },
   }),
   'caught-by-scroller': one(at('#caught')),
   'sideways-scroll': one({ keyframes: { translate: between('700px 0', '0 0') } }),
@@ -108,12 +108,12 @@ export const SPECIMENS: Record<string, Specimen> = {
     ),
     incurable: true,
   },
-  'belt-hole': {
+  'marquee-hole': {
     document: documentOf(
       motion({
         ...at('#strip'),
         keyframes: {},
-        driver: { kind: 'belt', axis: 'inline', speed: 50, turns: true, push: 0, rests: true },
+        driver: { kind: 'marquee', axis: 'inline', speed: 50, reverses: true, push: 0, pauses: true },
         reducedMotion: 'drop',
       }),
     ),
@@ -167,18 +167,18 @@ export const SPECIMENS: Record<string, Specimen> = {
   'long-lag': one(
     {
       keyframes: rise,
-      follow: { kind: 'half-life', halfLife: 40 },
+      damping: { kind: 'half-life', halfLife: 40 },
       range: { start: 'entry 0%', end: 'contain 80%' },
     },
     { gesture: 'trackpad-flick' },
   ),
   'overshoot-clamped': one({
-    follow: { kind: 'spring', frequency: 6, ratio: 0.4 },
+    damping: { kind: 'spring', frequency: 6, ratio: 0.4 },
     range: { start: 'entry 0%', end: 'contain 50%' },
   }),
   'slow-settle': one({
     keyframes: rise,
-    follow: { kind: 'half-life', halfLife: 100, cap: 90 },
+    damping: { kind: 'half-life', halfLife: 100, cap: 90 },
     range: { start: 'entry 0%', end: 'contain 50%' },
   }),
   'layout-property': one({ keyframes: { 'margin-top': between('80px', '0px') } }),
@@ -217,5 +217,5 @@ export const SPECIMENS: Record<string, Specimen> = {
     keyframes: { opacity: stops('0', '1', '0', '1', '0', '1', '0', '1', '0', '1') },
     range: { start: 'entry 0%', end: 'entry 90%' },
   }),
-  'no-pause': gated({}, { time: { delay: '0ms', duration: '9000ms' } }),
+  'no-pause': triggered({}, { time: { delay: '0ms', duration: '9000ms' } }),
 };

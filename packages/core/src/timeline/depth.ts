@@ -8,7 +8,7 @@ export interface Depth {
   line: number;
   /** the subject’s height as CSS: `100%` of the layer itself, or a frame’s length */
   height: string;
-  /** the subject is a frame that clips the layer, so what happens outside of its passage is never seen */
+  /** the subject is a frame that clips the layer, so what happens outside of its view progress is never seen */
   frame?: boolean;
 }
 

@@ -7,9 +7,9 @@ import type { Span } from './phases.ts';
 export interface Placed extends Span {
   scroller: number;
   axis: Axis;
-  /** the subject of a passage; null for other drivers */
+  /** the subject of a view progress; null for other drivers */
   geometry: Geometry | null;
-  /** the driver’s own extent, which shares refer to; a passage’s is its cover range */
+  /** the driver’s own extent, which shares refer to; a view progress’s is its cover range */
   whole: Span;
 }
 

@@ -19,7 +19,7 @@ export interface Break {
 const SIDE: Px = 1e-3;
 const REACH: Px = 1;
 
-/** Jumps and kinks at the ends, at beads, and where an easing steps; none of them outside of what can be scrolled. */
+/** Jumps and kinks at the ends, at keyframes, and where an easing steps; none of them outside of what can be scrolled. */
 export function breaksOf(take: Take, poser: Poser, max: Px): { jumps: Break[]; kinks: Break[] } {
   const { instance } = poser;
   const { motion, placed } = take.instances[instance]!;

@@ -1,6 +1,6 @@
 /** A gesture on a page: the frames of a run, with what followed motions see of it. */
-import { follow, isAtRest, runGesture } from '../feel/index.ts';
-import type { Follow, FrameClock, Gesture, Run } from '../feel/index.ts';
+import { damp, isAtRest, runGesture } from '../feel/index.ts';
+import type { Damping, FrameClock, Gesture, Run } from '../feel/index.ts';
 import { frameTimes } from '../feel/index.ts';
 import type { Px } from '../page/index.ts';
 
@@ -11,7 +11,7 @@ export interface Ride extends Run {
   /** frame in which the hand arrives; after it only followed motions still move */
   arrived: number;
   /** the offset that a follow setting shows, by frame */
-  followed(how: Follow): Float64Array;
+  damped(how: Damping): Float64Array;
 }
 
 /** Time that followed motions are given to come to rest, ms. */
@@ -23,7 +23,7 @@ export function rideOf(
   max: Px,
   clock: FrameClock,
   direction: Direction,
-  follows: readonly Follow[],
+  dampings: readonly Damping[],
 ): Ride {
   const legs: [Px, Px][] =
     g.trace || direction === 'down'
@@ -42,7 +42,7 @@ export function rideOf(
   const at = frameTimes(clock);
   const arrived = offsets.length - 1;
   const end = offsets[arrived]!;
-  const tail = follows.reduce((n, how) => Math.max(n, restFrames(how, offsets, at, end)), 0);
+  const tail = dampings.reduce((n, how) => Math.max(n, restFrames(how, offsets, at, end)), 0);
   for (let i = 0; i < tail; i++) offsets.push(end);
   const times = Float64Array.from(offsets, (_, i) => at(i));
   const shown = Float64Array.from(offsets);
@@ -51,7 +51,7 @@ export function rideOf(
     times,
     offsets: shown,
     arrived,
-    followed(how) {
+    damped(how) {
       if (how.kind === 'none') return shown;
       const key = JSON.stringify(how);
       const hit = known.get(key);
@@ -60,7 +60,7 @@ export function rideOf(
       const f = { y: shown[0]!, v: 0 };
       series[0] = f.y;
       for (let i = 1; i < series.length; i++) {
-        follow(f, how, shown[i - 1]!, shown[i]!, times[i]! - times[i - 1]!);
+        damp(f, how, shown[i - 1]!, shown[i]!, times[i]! - times[i - 1]!);
         series[i] = f.y;
       }
       known.set(key, series);
@@ -69,15 +69,15 @@ export function rideOf(
   };
 }
 
-function restFrames(how: Follow, offsets: number[], at: (i: number) => number, end: Px): number {
+function restFrames(how: Damping, offsets: number[], at: (i: number) => number, end: Px): number {
   if (how.kind === 'none') return 0;
   const f = { y: offsets[0]!, v: 0 };
-  for (let i = 1; i < offsets.length; i++) follow(f, how, offsets[i - 1]!, offsets[i]!, at(i) - at(i - 1));
+  for (let i = 1; i < offsets.length; i++) damp(f, how, offsets[i - 1]!, offsets[i]!, at(i) - at(i - 1));
   const begun = at(offsets.length - 1);
   for (let n = 0; ; n++) {
     const i = offsets.length + n;
     if (isAtRest(f, end) || at(i) - begun > MOST_REST) return n;
-    follow(f, how, end, end, at(i) - at(i - 1));
+    damp(f, how, end, end, at(i) - at(i - 1));
   }
 }
 

@@ -51,8 +51,8 @@ type Step = { done: number; of: number };
 export function* simulating(s: Simulation): Generator<Step, Simulated> {
   const { take, document, gesture, clock, direction, coefficients, dpr = 1 } = s;
   const max = take.layout.scrollers[0]!.max.block;
-  const follows = take.instances.map((i) => i.motion.follow);
-  const ride = rideOf(gesture, max, clock, direction, follows);
+  const dampings = take.instances.map((i) => i.motion.damping);
+  const ride = rideOf(gesture, max, clock, direction, dampings);
   const perspectives = perspectivesOf(document, take);
   const load = new Load(ride, coefficients);
   const figures: MotionFigures[] = [];
@@ -60,14 +60,14 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
   const n = take.instances.length;
   for (let i = 0; i < n; i++) {
     const { motion, element, placed } = take.instances[i]!;
-    // What hangs on another scroller does not move with this gesture; a belt plays in time.
+    // What hangs on another scroller does not move with this gesture; a marquee plays in time.
     if (placed.scroller !== 0 || placed.axis !== 'block') continue;
     const amounts = amountsOf(take, i, dpr);
     const parts = costOf(amounts, coefficients);
     const total = COST_PARTS.reduce((sum, p) => sum + parts[p], 0);
     const [start, end] = [take.start[i]!, take.end[i]!];
     charges.push({ motion: motion.id, element, start, end, parts, total });
-    load.add(amounts, framesWithin(ride.followed(motion.follow), start, end));
+    load.add(amounts, framesWithin(ride.damped(motion.damping), start, end));
     if (!isEndless(motion.driver))
       figures.push(
         smoothnessOf(

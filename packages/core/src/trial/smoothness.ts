@@ -66,7 +66,7 @@ export function smoothnessOf(
   const { motion, element } = take.instances[instance]!;
   const start = take.start[instance]!;
   const end = take.end[instance]!;
-  const series = ride.followed(motion.follow);
+  const series = ride.damped(motion.damping);
   const out: MotionFigures = {
     motion: motion.id,
     element,
@@ -108,11 +108,11 @@ export function smoothnessOf(
   out.arc = worstArc;
   out.smoothness = Math.exp(Math.min(0, worstArc));
   gainOf(take, poser, Math.max(0, start), Math.min(max, end), out);
-  if (motion.follow.kind !== 'none') {
+  if (motion.damping.kind !== 'none') {
     const near = framesWithin(ride.offsets, start - 1, end + 1);
     for (const [a, b] of near)
       for (let i = a; i < b; i++) out.lag = Math.max(out.lag, Math.abs(ride.offsets[i]! - series[i]!));
-    out.settle = settleTime(motion.follow, out.lag);
+    out.settle = settleTime(motion.damping, out.lag);
   }
   return out;
 }

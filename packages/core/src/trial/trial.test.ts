@@ -92,9 +92,9 @@ describe('smoothness', () => {
     expect(f.peakStep).toBeCloseTo(220, 0);
     expect(f.frames).toBe(0);
   });
-  test('what follows lags as much as the formula says, and settles', () => {
+  test('what is damped lags as much as the formula says, and settles', () => {
     const halfLife = 120;
-    const f = trial([rise({ follow: { kind: 'half-life', halfLife } })]).figures[0]!;
+    const f = trial([rise({ damping: { kind: 'half-life', halfLife } })]).figures[0]!;
     expect(Math.abs(f.lag / (1000 * (halfLife / 1000 / Math.LN2)) - 1)).toBeLessThan(0.02);
     expect(f.settle).toBeGreaterThan(halfLife);
   });

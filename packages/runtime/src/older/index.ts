@@ -2,8 +2,8 @@
  * For browsers without scroll timelines and timed triggers: every motion as paused Web Animations that this script moves. Reads come before
  * writes, nothing runs while nothing scrolls, and stopping leaves the page as it was.
  */
-import { follow, isAtRest } from '@lyvek/core/follow';
-import type { Follower } from '@lyvek/core/follow';
+import { damp, isAtRest } from '@lyvek/core/damping';
+import type { DampedOffset } from '@lyvek/core/damping';
 import type { OlderMotion, OlderPlan } from '@lyvek/core';
 import { browserClock } from '../plan.ts';
 import type { Clock } from '../plan.ts';
@@ -18,11 +18,11 @@ interface Scrubbed {
   late: number;
   animations: Animation[];
   range: ReturnType<typeof rangeOf>;
-  state: Follower;
+  state: DampedOffset;
   x: number;
 }
 interface Passed {
-  gate: OlderPlan['gates'][number];
+  trigger: OlderPlan['triggers'][number];
   parts: Animation[];
   lines: ReturnType<typeof linesOf>;
   passed: boolean;
@@ -57,8 +57,8 @@ export function start(plan: OlderPlan, clock: Clock = browserClock): () => void 
 /** Plays it whatever readers ask for. Returns what stops it. */
 export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
   const scrubbed: Scrubbed[] = [];
-  const gates: Passed[] = plan.gates.map((gate) => ({
-    gate,
+  const triggers: Passed[] = plan.triggers.map((trigger) => ({
+    trigger,
     parts: [],
     lines: null,
     passed: false,
@@ -75,7 +75,7 @@ export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
       const made = animationsOf(motion, target, late);
       all.push(...made);
       if (motion.on.kind === 'load') made.forEach((a) => a.play());
-      else if (motion.on.kind === 'gate') gates[motion.on.gate]?.parts.push(...made);
+      else if (motion.on.kind === 'trigger') triggers[motion.on.trigger]?.parts.push(...made);
       else
         scrubbed.push({ motion, target, late, animations: made, range: null, state: { y: 0, v: 0 }, x: 0 });
     });
@@ -87,7 +87,7 @@ export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
       // A page that opens scrolled stands where it is; nothing plays in.
       if (!known && s.range) s.x = s.state.y = offsetOf(s.range);
     }
-    for (const g of gates) g.lines = linesOf(g.gate);
+    for (const g of triggers) g.lines = linesOf(g.trigger);
     write();
   };
   const write = () => {
@@ -109,12 +109,12 @@ export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
     let moving = false;
     scrubbed.forEach((s, i) => {
       const x = offsets[i]!;
-      follow(s.state, s.motion.how, s.x, x, step);
+      damp(s.state, s.motion.how, s.x, x, step);
       s.x = x;
       if (isAtRest(s.state, x)) s.state = { y: x, v: 0 };
       else moving = true;
     });
-    for (const g of gates) if (g.lines) heedGate(g, g.lines.scroller.scrollTop);
+    for (const g of triggers) if (g.lines) heedTrigger(g, g.lines.scroller.scrollTop);
     write();
     if (moving) wake();
   };
@@ -162,10 +162,10 @@ function animationsOf(m: OlderMotion, target: Element, late: number): Animation[
   });
 }
 
-/** Passing the line downwards plays the parts; heeding the way up does what the gate says. */
-function heedGate(g: Passed, y: number): void {
+/** Passing the line downwards plays the parts; heeding the way up does what the trigger says. */
+function heedTrigger(g: Passed, y: number): void {
   const { down, up } = g.lines!;
-  const { plays, back } = g.gate;
+  const { plays, back } = g.trigger;
   if (!g.passed && y >= down) {
     const again = !g.ever || (plays === 'each-time' && back !== 'plays-back');
     g.passed = g.ever = true;

@@ -128,7 +128,7 @@ function geometryOf(subject: Element, axis: 'block' | 'inline', insets: [Linear,
   });
 }
 
-function onPassage(p: Point, g: Geometry): number {
+function onView(p: Point, g: Geometry): number {
   if (p[0] === 'meets') {
     const [, edge, line] = p as ['meets', number, number];
     const offset = g.top + edge * g.size - line * g.port;
@@ -153,7 +153,7 @@ export function rangeOf(
 ): (Span & { scroller: Element; inline: boolean }) | null {
   const { on } = m;
   const root = document.scrollingElement ?? document.documentElement;
-  if (on.kind === 'page') {
+  if (on.kind === 'scroll') {
     const scroller = on.scroller ? document.querySelector(on.scroller) : root;
     if (!scroller) return null;
     const inline = on.axis === 'inline';
@@ -183,29 +183,29 @@ export function rangeOf(
     const whole = { start, end: start + spacer };
     return { start: onExtent(m.range[0], whole), end: onExtent(m.range[1], whole), scroller, inline: false };
   }
-  if (on.kind !== 'passage') return null;
+  if (on.kind !== 'view') return null;
   const subject =
     on.subject === null ? target : (target.closest(on.subject) ?? document.querySelector(on.subject));
   if (!subject) return null;
   const g = geometryOf(subject, on.axis, on.insets);
   return {
-    start: onPassage(m.range[0], g),
-    end: onPassage(m.range[1], g),
+    start: onView(m.range[0], g),
+    end: onView(m.range[1], g),
     scroller: scrollerOf(subject),
     inline: on.axis === 'inline',
   };
 }
 
-/** A gate’s two lines; the one for the way up never lies below the other. */
+/** A trigger’s two lines; the one for the way up never lies below the other. */
 export function linesOf(
-  gate: OlderPlan['gates'][number],
+  trigger: OlderPlan['triggers'][number],
 ): { down: number; up: number; scroller: Element } | null {
-  const subject = document.querySelector(gate.subject);
+  const subject = document.querySelector(trigger.subject);
   if (!subject) return null;
   const g = geometryOf(subject, 'block', [
     [0, 0, 0, 0],
     [0, 0, 0, 0],
   ]);
-  const down = onPassage(gate.down, g);
-  return { down, up: Math.min(down, onPassage(gate.up, g)), scroller: scrollerOf(subject) };
+  const down = onView(trigger.down, g);
+  return { down, up: Math.min(down, onView(trigger.up, g)), scroller: scrollerOf(subject) };
 }

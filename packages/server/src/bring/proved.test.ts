@@ -22,7 +22,7 @@ describe('what was not proved', () => {
     [new Error('net::ERR_FAILED'), 'could not be opened'],
   ])('%s: nothing is taken out of the page, and it is said why', async (error, why) => {
     const { document, proof } = await failing(error);
-    expect(document).toMatchObject({ motions: [], taken: [] });
+    expect(document).toMatchObject({ motions: [], importedRules: [] });
     expect(proof).toMatchObject({ proved: false, left: [{ selector: '*' }] });
     expect(proof!.said).toContain('Its motion stays in its own CSS');
     expect(proof!.said).toContain(why);

@@ -104,7 +104,7 @@ export class Proving {
   ) {
     const { entry, files } = page;
     const before = new Map(files.map((f) => [f.path, f.bytes]));
-    const texts = await this.importer.run('without', { ...page, taken: document.taken }, signal);
+    const texts = await this.importer.run('without', { ...page, taken: document.importedRules }, signal);
     const bare = new Map([...before, ...texts.map(([path, text]) => [path, Buffer.from(text)] as const)]);
     const situations = situationsFor(queries);
     const sizes = [...new Map(situations.map(({ viewport: v }) => [`${v.width} ${v.height}`, v])).values()];

@@ -35,7 +35,7 @@ import {
   Trials,
   TrialWhole,
 } from '@lyvek/api';
-import { DocumentSchema, LayoutSchema, PresetBodySchema, TARGETS } from '@lyvek/core';
+import { DocumentShape, LayoutSchema, PresetBodyShape, TARGETS } from '@lyvek/core';
 
 type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
 
@@ -158,7 +158,7 @@ export const OPERATIONS: readonly Operation[] = [
     is: ['put', '/takes/:id/document'],
     summary: 'Appends a revision; 412 where another one was faster',
     headers: { ...IF_MATCH, 'X-Edit-Id': 'a UUID: the same edit sent again is answered as the first time' },
-    body: DocumentSchema,
+    body: DocumentShape,
     answer: Revision,
   },
   {
@@ -216,7 +216,7 @@ export const OPERATIONS: readonly Operation[] = [
     is: ['put', '/presets/:id'],
     summary: 'Replaces what a preset holds; 412 where it was changed elsewhere',
     headers: IF_MATCH,
-    body: PresetBodySchema,
+    body: PresetBodyShape,
     answer: Preset,
   },
   { is: ['get', '/pages/:id/references'], summary: 'Pictures to compare with', answer: ReferenceSets },

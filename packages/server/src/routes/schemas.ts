@@ -1,14 +1,14 @@
 /** Published JSON Schemas of the formats that people exchange. */
 import { Router } from 'express';
 import { z } from 'zod';
-import { DocumentSchema, LayoutSchema, LimitsSchema, PresetBodySchema, TraceSchema } from '@lyvek/core';
+import { DocumentShape, LayoutSchema, LimitsSchema, PresetBodyShape, TraceSchema } from '@lyvek/core';
 import { notFound } from '../http/problem.ts';
 import { openApi } from './openapi.ts';
 
 export const FORMATS: Record<string, z.ZodType> = {
-  document: DocumentSchema,
+  document: DocumentShape,
   layout: LayoutSchema,
-  preset: PresetBodySchema,
+  preset: PresetBodyShape,
   limits: LimitsSchema,
   trace: TraceSchema,
 };

@@ -89,9 +89,11 @@ export const takeWithDocument = async (
 export const takenBy = async (db: Db, pageId: string): Promise<string[]> =>
   (
     await db.query<{ key: string }>(
-      `select distinct jsonb_array_elements_text(r.document -> 'taken') as key
-       from takes t join revisions r on r.take_id = t.id and r.number = t.revision
-       where t.page_id = $1 and t.deleted_at is null and jsonb_typeof(r.document -> 'taken') = 'array'`,
+      // Documents of version 1 said `taken`.
+      `select distinct jsonb_array_elements_text(rules) as key
+       from takes t join revisions r on r.take_id = t.id and r.number = t.revision,
+       lateral coalesce(r.document -> 'importedRules', r.document -> 'taken') rules
+       where t.page_id = $1 and t.deleted_at is null and jsonb_typeof(rules) = 'array'`,
       [pageId],
     )
   ).rows.map((r) => r.key);

@@ -30,7 +30,7 @@ const make = () => {
 };
 const layout = withPins(emptyLayout({ width: 800, height: 600 }), []);
 const asked = (name: string): Omit<Simulation, 'answer'> => ({
-  document: { ...emptyDocument(), taken: [name] },
+  document: { ...emptyDocument(), importedRules: [name] },
   layout,
   question: {} as Simulation['question'],
 });
@@ -64,7 +64,7 @@ describe('what is asked of a worker', () => {
     const [worker] = FakeWorker.all;
     worker!.say({ is: 'done', answer });
     expect(FakeWorker.all.length).toBe(1);
-    expect(worker!.heard.map((m) => m.input.document!.taken[0])).toEqual(['a', 'c']);
+    expect(worker!.heard.map((m) => m.input.document!.importedRules[0])).toEqual(['a', 'c']);
   });
   test('ending keeps what was finished before, and the next one gets its layout again', () => {
     const s = make();
@@ -74,7 +74,7 @@ describe('what is asked of a worker', () => {
     s.end();
     expect(FakeWorker.all[0]!.ended).toBe(true);
     expect(s.store.getState().running).toBeNull();
-    expect(s.store.getState().last!.document.taken).toEqual(['a']);
+    expect(s.store.getState().last!.document.importedRules).toEqual(['a']);
     s.ask(asked('c'));
     expect(FakeWorker.all[1]!.heard[0]!.input.layout).toBe(layout);
   });

@@ -2,7 +2,7 @@
 import { duplicated as copiesOf, withTarget as retargeted } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 
-export { withCue, withGate, withMotion, without as withoutMotions, withPin } from '@lyvek/core';
+export { withCue, withTrigger, withMotion, without as withoutMotions, withPin } from '@lyvek/core';
 
 export const newId = (kind: string): string =>
   `${kind}_${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;

@@ -16,10 +16,10 @@ export function lastCopied(): Copied | null {
     // Pins are not copied, so references to them are not checked here.
     const read = DocumentSchema.safeParse({
       format: 'lyvek-document',
-      version: 1,
+      version: 2,
       ...clip,
       motions: clip.motions.map((m) =>
-        asPin(m.driver) ? { ...m, driver: { kind: 'page', axis: 'block' } } : m,
+        asPin(m.driver) ? { ...m, driver: { kind: 'scroll', axis: 'block' } } : m,
       ),
     });
     return read.success ? clip : null;

@@ -52,11 +52,11 @@ describe('undo and redo', () => {
     )(emptyDocument());
     const [motion] = d.motions;
     const given = { target: '#a', length: 600, newId };
-    const timed = withDriver(d, motion!.id, 'new gate', given);
-    expect(timed.document.gates).toHaveLength(1);
+    const timed = withDriver(d, motion!.id, 'new trigger', given);
+    expect(timed.document.triggers).toHaveLength(1);
     expect(timed.document.motions[0]!.time).toEqual({ delay: '0ms', duration: '400ms' });
     const back = withDriver(timed.document, motion!.id, motion!.driver, given).document;
-    expect(back.gates).toEqual([]);
+    expect(back.triggers).toEqual([]);
     expect({ ...back.motions[0], time: undefined }).toEqual({ ...motion, time: undefined });
   });
 });

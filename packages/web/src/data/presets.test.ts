@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { motion } from '@lyvek/core/testing';
 import { presetFile, readPresetFile } from './presets.ts';
 
-const body = { motions: [motion({ targets: { selector: '&' } })], pins: [], gates: [], adjustments: [] };
+const body = { motions: [motion({ targets: { selector: '&' } })], pins: [], triggers: [], adjustments: [] };
 
 test('a file of presets is read as it was written', () => {
   const presets = [

@@ -30,7 +30,7 @@ export function usePresets() {
 
 export const presetFile = (presets: readonly { name: string; body: PresetBody }[]): string =>
   `${JSON.stringify(
-    { format: 'lyvek-presets', version: 1, presets: presets.map(({ name, body }) => ({ name, body })) },
+    { format: 'lyvek-presets', version: 2, presets: presets.map(({ name, body }) => ({ name, body })) },
     null,
     2,
   )}\n`;

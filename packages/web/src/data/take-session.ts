@@ -194,8 +194,8 @@ export class TakeSession {
     const { document, past, future, selection } = this.store.getState();
     const done = afterStep({ document, past, future }, from);
     if (!done) return null;
-    const { motions, pins, gates } = done.history.document;
-    const there = new Set([...motions, ...pins, ...gates].map((x) => x.id));
+    const { motions, pins, triggers } = done.history.document;
+    const there = new Set([...motions, ...pins, ...triggers].map((x) => x.id));
     this.store.setState({ ...done.history, tried: null, selection: selection.filter((id) => there.has(id)) });
     this.autosave.save(done.history.document);
     return done.label;

@@ -13,10 +13,10 @@ interface DriverWords {
 }
 
 export const DRIVER_WORDS: Record<Driver['kind'], DriverWords> = {
-  page: { short: 'whole page', several: 'whole page', noun: 'whole page', found: 'whole page scroll' },
-  passage: { short: 'passage', several: 'passages', noun: 'passage', found: 'passage' },
+  scroll: { short: 'whole page', several: 'whole page', noun: 'whole page', found: 'whole page scroll' },
+  view: { short: 'view', several: 'views', noun: 'view', found: 'view' },
   pin: { short: 'pinned', several: 'pinned', noun: 'pin', found: 'pin pinned hold' },
-  gate: { short: 'gate', several: 'gates', noun: 'gate', found: 'gate timed' },
+  trigger: { short: 'trigger', several: 'triggers', noun: 'trigger', found: 'trigger timed' },
   load: { short: 'page load', several: 'page load', noun: 'load', found: 'page load intro timed' },
-  belt: { short: 'belt', several: 'belts', noun: 'belt', found: 'belt endless' },
+  marquee: { short: 'marquee', several: 'marquees', noun: 'marquee', found: 'marquee endless' },
 };

@@ -21,18 +21,18 @@ const Sign = ({ w, h, label, children }: SignProps & { w: number; h: number; chi
 export const Wordmark = () => (
   <Sign w={12} h={20}>
     <path d="M2 1v18M2 3h9M2 10h5M2 17h3" stroke="var(--ink)" strokeWidth="2" fill="none" />
-    <circle cx="7.5" cy="10" r="1.6" fill="var(--gate, #b4432e)" />
+    <circle cx="7.5" cy="10" r="1.6" fill="var(--trigger, #b4432e)" />
   </Sign>
 );
 
 /** Whole page: a hairline with end ticks. */
-export const PageSign = (p: SignProps) => (
+export const ScrollSign = (p: SignProps) => (
   <Sign w={9} h={14} {...p}>
     <path d="M4.5 1v12M1 1h7M1 13h7" stroke="var(--page)" strokeWidth="1.3" fill="none" />
   </Sign>
 );
-/** Passage: a capsule. */
-export const PassageSign = (p: SignProps) => (
+/** View progress: a capsule. */
+export const ViewSign = (p: SignProps) => (
   <Sign w={9} h={14} {...p}>
     <rect
       x="0.75"
@@ -52,31 +52,31 @@ export const PinSign = (p: SignProps) => (
     <path d="M8 1H1.5v12H8" stroke="var(--pin)" strokeWidth="2" fill="none" />
   </Sign>
 );
-/** Gate: a flag that hangs from a line. */
-export const GateSign = (p: SignProps) => (
+/** Trigger: a flag that hangs from a line. */
+export const TriggerSign = (p: SignProps) => (
   <Sign w={15} h={14} {...p}>
-    <path d="M0 2.5h15" stroke="var(--gate)" strokeWidth="1.4" />
-    <path d="M4 2.5h10l-3 4 3 4H4z" fill="var(--gate)" fillOpacity="0.28" stroke="var(--gate)" />
+    <path d="M0 2.5h15" stroke="var(--trigger)" strokeWidth="1.4" />
+    <path d="M4 2.5h10l-3 4 3 4H4z" fill="var(--trigger)" fillOpacity="0.28" stroke="var(--trigger)" />
   </Sign>
 );
-/** Belt: two dashed rails. */
-export const BeltSign = (p: SignProps) => (
+/** Marquee: two dashed rails. */
+export const MarqueeSign = (p: SignProps) => (
   <Sign w={9} h={14} {...p}>
-    <path d="M2 0v14M7 0v14" stroke="var(--belt)" strokeWidth="1.6" strokeDasharray="3 2" fill="none" />
+    <path d="M2 0v14M7 0v14" stroke="var(--marquee)" strokeWidth="1.6" strokeDasharray="3 2" fill="none" />
   </Sign>
 );
 /** Load: a line that begins at the top of the page. */
 export const LoadSign = (p: SignProps) => (
   <Sign w={11} h={14} {...p}>
-    <path d="M1 1.5h9M5.5 1.5V13M2.5 10l3 3 3-3" stroke="var(--gate)" strokeWidth="1.3" fill="none" />
+    <path d="M1 1.5h9M5.5 1.5V13M2.5 10l3 3 3-3" stroke="var(--trigger)" strokeWidth="1.3" fill="none" />
   </Sign>
 );
 const SIGNS = {
-  page: PageSign,
-  passage: PassageSign,
+  scroll: ScrollSign,
+  view: ViewSign,
   pin: PinSign,
-  gate: GateSign,
-  belt: BeltSign,
+  trigger: TriggerSign,
+  marquee: MarqueeSign,
   load: LoadSign,
 };
 export type DriverKind = keyof typeof SIGNS;

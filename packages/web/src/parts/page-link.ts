@@ -223,7 +223,7 @@ export class PageLink {
     if (this.aim && this.isElsewhere(this.aim)) this.say({ do: 'scroll', seq: ++this.seq, ...this.aim });
   }
 
-  /** Sets timed motions to a time and lets them run, or gives them back to their gate (null). */
+  /** Sets timed motions to a time and lets them run, or gives them back to their trigger (null). */
   time(motions: readonly string[], at: number | null, rate: number, run: boolean): void {
     const names = [...this.sent.values()].flatMap(({ piece }) =>
       piece.motions.some((m) => motions.includes(m)) ? animationNames(piece) : [],
@@ -276,7 +276,7 @@ export class PageLink {
     for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
     for (const p of changed) this.sent.set(p.id, p);
     this.order = key;
-    const played = new Set([...plan.follow, ...plan.signals].map((f) => f.motion));
+    const played = new Set([...plan.damping, ...plan.signals].map((f) => f.motion));
     const again = changed.some(({ piece }) => piece.stays || piece.motions.some((m) => played.has(m)));
     this.say({
       do: 'style',

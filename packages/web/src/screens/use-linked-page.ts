@@ -8,7 +8,7 @@ import type { Dress } from '../parts/page-link.ts';
 import { useOpenedFrame } from '../parts/use-opened-frame.ts';
 import { useLayout, useOpenedPage } from './page-context.ts';
 
-const NOTHING: Plan = { follow: [], signals: [], belts: [], travels: [] };
+const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
 
 /** `document`: what the page shows; `also`: another one that the same layout serves.  */
 export function useLinkedPage(
@@ -30,7 +30,9 @@ export function useLinkedPage(
   const live = useStore(link.store, (s) => s.layout);
 
   // The server takes out of the page what its takes have taken over, so the page is opened again once that has changed there.
-  const taken = useStore(session.store, (s) => (s.save.is === 'saved' ? s.document.taken.join('\n') : null));
+  const taken = useStore(session.store, (s) =>
+    s.save.is === 'saved' ? s.document.importedRules.join('\n') : null,
+  );
   const opened = useRef(taken);
   useEffect(() => {
     if (taken === null || taken === opened.current) return;

@@ -1,4 +1,4 @@
-import { asPassage } from '../../drivers/index.ts';
+import { asView } from '../../drivers/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const autoInsets: CheckDefinition = {
@@ -8,7 +8,7 @@ export const autoInsets: CheckDefinition = {
   why: 'Automatic insets take the scroll padding, so the range shifts as soon as somebody changes that for anchors.',
   look(instance, { take }) {
     const { motion, placed } = instance;
-    const driver = asPassage(motion.driver);
+    const driver = asView(motion.driver);
     if (!driver?.insets.includes('auto')) return null;
     const scroller = take.layout.scrollers[placed.scroller]!;
     const padded = (scroller.padding ?? ['0px', '0px']).some(

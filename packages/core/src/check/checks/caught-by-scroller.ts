@@ -1,10 +1,10 @@
-import { asPassage, refersTo } from '../../drivers/index.ts';
+import { asView, refersTo } from '../../drivers/index.ts';
 import { canBeClipped, isStill, pageBox } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
-import { gateLines } from '../../timeline/index.ts';
+import { triggerLines } from '../../timeline/index.ts';
 import type { CheckContext, CheckDefinition, Found } from '../finding.ts';
 
-/** What is said of a passage inside of a scroller that stands still along its axis; null where it moves. */
+/** What is said of a view progress inside of a scroller that stands still along its axis; null where it moves. */
 function caughtIn(
   { document, take: { layout } }: CheckContext,
   scroller: number,
@@ -23,8 +23,8 @@ function caughtIn(
     at: atOf(layout, element),
     brief: 'caught',
     sentence: clips
-      ? `${selector} hides its overflow, which makes it a scroller that scrolls 0 px: the passage is measured there, and nothing moves.`
-      : `${selector} is a scroller with nothing to scroll at this size: the passage is measured there, and nothing moves.`,
+      ? `${selector} hides its overflow, which makes it a scroller that scrolls 0 px: the view progress is measured there, and nothing moves.`
+      : `${selector} is a scroller with nothing to scroll at this size: the view progress is measured there, and nothing moves.`,
     fix: clips
       ? {
           label: 'Clip it instead',
@@ -40,22 +40,22 @@ export const caughtByScroller: CheckDefinition = {
   id: 'caught-by-scroller',
   name: 'Caught by a scroller that does not scroll',
   group: 'structure',
-  why: 'The passage is measured inside of a box that never moves, so the motion stands still.',
+  why: 'The view progress is measured inside of a box that never moves, so the motion stands still.',
   look(instance, context) {
     const { motion, element, placed } = instance;
-    if (!asPassage(motion.driver) || placed.scroller === 0) return null;
+    if (!asView(motion.driver) || placed.scroller === 0) return null;
     return caughtIn(context, placed.scroller, placed.axis, element, motion.id);
   },
   survey(context) {
     const { layout } = context.take;
-    return context.document.gates.flatMap((gate) => {
-      const lines = gate.on ? gateLines(gate, layout) : null;
+    return context.document.triggers.flatMap((trigger) => {
+      const lines = trigger.on ? triggerLines(trigger, layout) : null;
       if (!lines || 'reason' in lines || lines.scroller === 0) return [];
-      const subject = layout.matches[gate.subject]?.[0] ?? -1;
-      // Clipping is for the gate's parts: a gate has no adjustments of its own.
-      const part = context.document.motions.find((m) => refersTo(m.driver, gate.id));
-      const found = caughtIn(context, lines.scroller, 'block', subject, part?.id ?? gate.id);
-      return found ? [{ about: gate.id, ...found }] : [];
+      const subject = layout.matches[trigger.subject]?.[0] ?? -1;
+      // Clipping is for the trigger's parts: a trigger has no adjustments of its own.
+      const part = context.document.motions.find((m) => refersTo(m.driver, trigger.id));
+      const found = caughtIn(context, lines.scroller, 'block', subject, part?.id ?? trigger.id);
+      return found ? [{ about: trigger.id, ...found }] : [];
     });
   },
 };

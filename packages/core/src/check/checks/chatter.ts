@@ -1,4 +1,4 @@
-import { gateLines, movePoint } from '../../timeline/index.ts';
+import { triggerLines, movePoint } from '../../timeline/index.ts';
 import { pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -10,27 +10,27 @@ export const chatter: CheckDefinition = {
   id: 'chatter',
   name: 'Threshold that chatters',
   group: 'conflict',
-  why: 'Where a gate opens and closes at one line, a hand that shakes there plays it to and fro.',
+  why: 'Where a trigger opens and closes at one line, a hand that shakes there plays it to and fro.',
   survey({ document, take }) {
-    return document.gates.flatMap((gate) => {
-      if (!gate.on || gate.back === 'keeps-end' || gate.plays === 'once') return [];
-      const lines = gateLines(gate, take.layout);
+    return document.triggers.flatMap((trigger) => {
+      if (!trigger.on || trigger.back === 'keeps-end' || trigger.plays === 'once') return [];
+      const lines = triggerLines(trigger, take.layout);
       if ('reason' in lines || lines.down - lines.up >= SHAKE || lines.down < APART) return [];
       const { geometry, down, up } = lines;
       const moved = movePoint(down - APART, {
-        was: gate.down,
+        was: trigger.down,
         side: 'start',
         geometry,
         whole: { start: down, end: down },
       });
       return [
         {
-          about: gate.id,
+          about: trigger.id,
           severity: 'doubtful' as const,
           at: down,
           brief: 'chatters at its line',
           sentence: `It opens at ${pxText(down)} and closes only ${pxText(down - up)} above, so a small shake of the hand there plays it to and fro.`,
-          fix: { label: `Close it ${APART} px further up`, gates: [{ ...gate, up: moved }] },
+          fix: { label: `Close it ${APART} px further up`, triggers: [{ ...trigger, up: moved }] },
         },
       ];
     });

@@ -1,4 +1,4 @@
-import { asPassage } from '../../drivers/index.ts';
+import { asView } from '../../drivers/index.ts';
 import { atLoad, isInFirstScreen } from '../at-load.ts';
 import { opacityAt } from '../opacity-at.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -13,7 +13,7 @@ export const hiddenAtLoad: CheckDefinition = {
   why: 'It belongs to the first screen, but nobody sees it there until they scroll: many never do, and take the page for empty.',
   look(instance, { take }) {
     const { motion, element, placed } = instance;
-    if (!motion.keyframes.opacity || !asPassage(motion.driver) || placed.end <= 0) return null;
+    if (!motion.keyframes.opacity || !asView(motion.driver) || placed.end <= 0) return null;
     // A bar that comes later is meant to; only what its own place in the page shows at first is missed.
     if (!isInFirstScreen(instance, take)) return null;
     if (opacityAt(take, element, 0) > UNSEEN || opacityAt(take, element, placed.end) <= UNSEEN) return null;

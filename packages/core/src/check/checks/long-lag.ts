@@ -8,7 +8,7 @@ export const longLag: CheckDefinition = {
   group: 'feel',
   why: 'It is so far behind the hand that the place where it was meant to be seen has passed before it arrives.',
   look({ motion, placed }, { limits, gesture }, figures) {
-    if (!figures || motion.follow.kind === 'none' || gesture.leaps) return null;
+    if (!figures || motion.damping.kind === 'none' || gesture.leaps) return null;
     const stay = placed.end - placed.start;
     const isOver = figures.lag > limits.lag;
     if (!isOver && figures.lag <= stay) return null;
@@ -19,8 +19,8 @@ export const longLag: CheckDefinition = {
       brief: `lags ${pxText(figures.lag)}`,
       sentence: `With ${gesture.name.toLowerCase()} it is up to ${pxText(figures.lag)} behind the hand${isOver ? `; your limit is ${pxText(limits.lag)}` : `, which is more than the ${pxText(stay)} that it lasts`}.`,
       fix: {
-        label: 'Follow more closely',
-        motions: [{ ...motion, follow: tightened(motion.follow, wanted / figures.lag) }],
+        label: 'Damp less',
+        motions: [{ ...motion, damping: tightened(motion.damping, wanted / figures.lag) }],
       },
     };
   },

@@ -1,4 +1,4 @@
-import { asPage } from '../../drivers/index.ts';
+import { asScroll } from '../../drivers/index.ts';
 import { maxOf, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -23,7 +23,7 @@ export const neverFinishes: CheckDefinition = {
         motions: [
           {
             ...motion,
-            range: { ...motion.range, end: asPage(motion.driver) ? '100%' : 'scroll 100%' },
+            range: { ...motion.range, end: asScroll(motion.driver) ? '100%' : 'scroll 100%' },
           },
         ],
       },

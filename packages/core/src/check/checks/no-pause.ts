@@ -1,6 +1,6 @@
 import { isEndless, isTriggered } from '../../drivers/index.ts';
 import { timesOf } from '../../motion/index.ts';
-import { gateLines } from '../../timeline/index.ts';
+import { triggerLines } from '../../timeline/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** WCAG 2.2, 2.2.2: what moves by itself for longer must be pausable. */
@@ -15,23 +15,25 @@ export const noPause: CheckDefinition = {
     const times = timesOf(document.motions);
     return document.motions.flatMap((m) => {
       const { driver, time } = m;
-      const isBelt = isEndless(driver) && !driver.rests;
+      const isMarquee = isEndless(driver) && !driver.pauses;
       const duration = time ? Number.parseFloat(time.duration) : 0;
-      if (!m.on || !(isBelt || (times.has(m.id) && duration > LONG))) return [];
-      const gate = isTriggered(driver) ? document.gates.find((g) => g.id === driver.gate) : undefined;
-      const lines = gate && gateLines(gate, take.layout);
+      if (!m.on || !(isMarquee || (times.has(m.id) && duration > LONG))) return [];
+      const trigger = isTriggered(driver)
+        ? document.triggers.find((g) => g.id === driver.trigger)
+        : undefined;
+      const lines = trigger && triggerLines(trigger, take.layout);
       const placed = take.instances.find((i) => i.motion.id === m.id)?.placed;
       return [
         {
           about: m.id,
           severity: 'doubtful' as const,
           at: Math.max(0, lines && 'down' in lines ? lines.down : (placed?.start ?? 0)),
-          brief: isBelt ? 'never rests' : `plays ${(duration / 1000).toFixed(1)} s`,
-          sentence: isBelt
+          brief: isMarquee ? 'never rests' : `plays ${(duration / 1000).toFixed(1)} s`,
+          sentence: isMarquee
             ? 'It moves for ever and does not rest under the pointer or while something in it has the focus.'
             : `It plays for ${(duration / 1000).toFixed(1)} s with no way to pause it.`,
-          fix: isBelt
-            ? { label: 'Let it rest', motions: [{ ...m, driver: { ...driver, rests: true } }] }
+          fix: isMarquee
+            ? { label: 'Let it rest', motions: [{ ...m, driver: { ...driver, pauses: true } }] }
             : { label: 'Play it in 5 s', motions: [{ ...m, time: { ...time!, duration: `${LONG}ms` } }] },
         },
       ];

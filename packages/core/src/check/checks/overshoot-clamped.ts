@@ -10,9 +10,9 @@ export const overshootClamped: CheckDefinition = {
   group: 'feel',
   why: 'A spring swings past its end, but progress stops there, so it stands, lets go and comes back: a stutter.',
   look({ motion, placed }, { take }) {
-    const { follow } = motion;
-    if (follow.kind !== 'spring' || follow.ratio >= 1) return null;
-    const past = Math.exp((-Math.PI * follow.ratio) / Math.sqrt(1 - follow.ratio ** 2));
+    const { damping } = motion;
+    if (damping.kind !== 'spring' || damping.ratio >= 1) return null;
+    const past = Math.exp((-Math.PI * damping.ratio) / Math.sqrt(1 - damping.ratio ** 2));
     const max = take.layout.scrollers[placed.scroller]!.max[placed.axis];
     const clamped = Object.keys(motion.keyframes).filter(
       (p) => p === 'opacity' || costClassOf(p) === 'filter' || costClassOf(p) === 'paint',
@@ -25,7 +25,7 @@ export const overshootClamped: CheckDefinition = {
       sentence: `Its spring swings ${Math.round(100 * past)} % past its end, where ${clamped.join(' and ')} cannot follow.`,
       fix: {
         label: 'Let it arrive without a swing',
-        motions: [{ ...motion, follow: { ...follow, ratio: 1 } }],
+        motions: [{ ...motion, damping: { ...damping, ratio: 1 } }],
       },
     };
   },

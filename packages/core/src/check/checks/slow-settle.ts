@@ -7,7 +7,7 @@ export const slowSettle: CheckDefinition = {
   group: 'feel',
   why: 'After the hand has stopped it drifts on, and the reader waits for the page to stand still.',
   look({ motion, placed }, { limits, gesture }, figures) {
-    if (!figures || motion.follow.kind === 'none' || gesture.leaps || figures.settle <= limits.settle)
+    if (!figures || motion.damping.kind === 'none' || gesture.leaps || figures.settle <= limits.settle)
       return null;
     return {
       severity: figures.settle > 2 * limits.settle ? 'wrong' : 'doubtful',
@@ -16,7 +16,7 @@ export const slowSettle: CheckDefinition = {
       sentence: `After the hand stops it moves on for ${Math.round(figures.settle)} ms; your limit is ${limits.settle} ms.`,
       fix: {
         label: 'Settle sooner',
-        motions: [{ ...motion, follow: tightened(motion.follow, (0.95 * limits.settle) / figures.settle) }],
+        motions: [{ ...motion, damping: tightened(motion.damping, (0.95 * limits.settle) / figures.settle) }],
       },
     };
   },

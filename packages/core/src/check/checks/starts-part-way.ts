@@ -1,4 +1,4 @@
-import { asPage } from '../../drivers/index.ts';
+import { asScroll } from '../../drivers/index.ts';
 import { atLoad, isInFirstScreen } from '../at-load.ts';
 import { maxOf, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -35,7 +35,7 @@ export const startsPartWay: CheckDefinition = {
                 motions: [
                   {
                     ...motion,
-                    range: { ...motion.range, start: asPage(motion.driver) ? '0%' : 'scroll 0%' },
+                    range: { ...motion.range, start: asScroll(motion.driver) ? '0%' : 'scroll 0%' },
                   },
                 ],
               },

@@ -1,4 +1,4 @@
-import { asPassage } from '../../drivers/index.ts';
+import { asView } from '../../drivers/index.ts';
 import { maxOf, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 import { pointAt } from '../point-at.ts';
@@ -17,7 +17,7 @@ export const stepTooLarge: CheckDefinition = {
     const factor = (1.25 * figures.peakStep) / limits.peakStep;
     const length = (placed.end - placed.start) * factor;
     const centre = Math.min(max - length / 2, Math.max(length / 2, (placed.start + placed.end) / 2));
-    const fits = length < max && asPassage(motion.driver) !== null && figures.jumps.length === 0;
+    const fits = length < max && asView(motion.driver) !== null && figures.jumps.length === 0;
     return {
       severity: figures.peakStep > 2 * limits.peakStep ? 'wrong' : 'doubtful',
       at: Math.min(max, Math.max(0, figures.peakAt)),

@@ -1,4 +1,4 @@
-import { asPage } from '../../drivers/index.ts';
+import { asScroll } from '../../drivers/index.ts';
 import { maxOf } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -14,7 +14,7 @@ export const thinOverPage: CheckDefinition = {
   look(instance, { take }) {
     const { motion, element, placed } = instance;
     const { box, fixed, sticky } = take.layout.elements[element]!;
-    const whole = asPage(motion.driver);
+    const whole = asScroll(motion.driver);
     if (!whole || whole.scroller || fixed || sticky) return null;
     const max = maxOf(instance, take);
     const length = placed.end - placed.start;
@@ -29,11 +29,11 @@ export const thinOverPage: CheckDefinition = {
       brief: 'barely moves',
       sentence: `While it can be seen only ${Math.round(100 * seen)} % of its way happens; the rest is spread over the page.`,
       fix: {
-        label: 'Give it its own passage',
+        label: 'Give it its own view progress',
         motions: [
           {
             ...motion,
-            driver: { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+            driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
             range: {
               start: box.y < take.layout.viewport.height ? 'scroll 0%' : 'cover 0%',
               end: box.y + box.height > max ? 'scroll 100%' : 'cover 100%',

@@ -6,7 +6,7 @@ import { PageLink } from '../../parts/page-link.ts';
 import { sandboxOf, useOpenedFrame } from '../../parts/use-opened-frame.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts';
 
-const NOTHING: Plan = { follow: [], signals: [], belts: [], travels: [] };
+const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
 
 export function Unseen({ at }: { at: Viewport }) {
   const { page, session, events, reduced } = useOpenedPage();

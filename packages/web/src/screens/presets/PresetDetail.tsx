@@ -17,7 +17,7 @@ interface PresetDetailProps {
 }
 
 export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: PresetDetailProps) {
-  const { motions, pins, gates, adjustments } = preset.body;
+  const { motions, pins, triggers, adjustments } = preset.body;
   return (
     <section className="preset-detail" aria-label={preset.name}>
       <header>
@@ -58,7 +58,7 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
             <th>moves</th>
             <th>where</th>
             <th>values</th>
-            <th>eased, following</th>
+            <th>easing, damping</th>
           </tr>
         </thead>
         <tbody>
@@ -77,9 +77,9 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
               </td>
               <td>
                 {m.easing}
-                {m.follow.kind === 'none'
+                {m.damping.kind === 'none'
                   ? ', at once'
-                  : m.follow.kind === 'spring'
+                  : m.damping.kind === 'spring'
                     ? ', on a spring'
                     : ', with a half-life'}
               </td>
@@ -93,18 +93,18 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
                 </span>
               </th>
               <td>{placeWords(p.stage)}</td>
-              <td>held by its {p.hold.by}</td>
+              <td>held by its {p.sticky.by}</td>
               <td>{p.distance.kind === 'length' ? p.distance.value : 'as long as the strip’s travel'}</td>
               <td />
             </tr>
           ))}
         </tbody>
       </table>
-      {gates.length + adjustments.length > 0 && (
+      {triggers.length + adjustments.length > 0 && (
         <p>
           Brings along{' '}
           {[
-            ...gates.map((g) => `the gate ${g.name}`),
+            ...triggers.map((g) => `the trigger ${g.name}`),
             ...adjustments.map(
               (a) => `${Object.keys(a.declarations).join(', ')} on ${placeWords(a.selector)}`,
             ),
@@ -136,7 +136,7 @@ function placeWords(named: string): string {
 function whereWords(m: Motion): string {
   if (isEndless(m.driver)) return `endless, ${m.driver.speed} px/s`;
   if (isTimed(m.driver))
-    return `${isTriggered(m.driver) ? 'gate' : 'page load'}, ${m.time!.duration.replace('ms', ' ms')} after ${m.time!.delay.replace('ms', ' ms')}`;
+    return `${isTriggered(m.driver) ? 'trigger' : 'page load'}, ${m.time!.duration.replace('ms', ' ms')} after ${m.time!.delay.replace('ms', ' ms')}`;
   const at = (side: 'start' | 'end') => pointWords(m.range[side], side, m.driver.kind);
   return `${at('start')} until ${at('end')}`;
 }

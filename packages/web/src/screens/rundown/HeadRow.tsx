@@ -23,11 +23,11 @@ export function HeadRow({ side, setGuides, setOutlines }: HeadRowProps) {
 }
 
 const LEGEND = [
-  ['page', 'Page'],
-  ['passage', 'Passage'],
+  ['scroll', 'Scroll'],
+  ['view', 'View'],
   ['pin', 'Pinned'],
-  ['gate', 'Gate'],
-  ['belt', 'Belt'],
+  ['trigger', 'Trigger'],
+  ['marquee', 'Marquee'],
 ] as const;
 
 function Left() {

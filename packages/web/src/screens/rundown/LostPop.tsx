@@ -22,7 +22,7 @@ export function LostPop() {
   );
   if (!before || lost.length === 0) return null;
   const name = (id: string) =>
-    [...document.motions, ...document.pins, ...document.gates].find((x) => x.id === id)?.name ??
+    [...document.motions, ...document.pins, ...document.triggers].find((x) => x.id === id)?.name ??
     'an adjustment';
   const settle = (close: () => void) =>
     void api.settleFormer(page.id).then(() => {

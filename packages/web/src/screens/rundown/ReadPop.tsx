@@ -11,7 +11,7 @@ const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : 
 export function ReadPop() {
   const { session } = useOpenedPage();
   const document = useStore(session.store, (s) => s.document);
-  const { taken } = document;
+  const { importedRules } = document;
   const reading = useReading();
   if (!reading) return null;
   const { document: plain, unread } = reading;
@@ -39,7 +39,7 @@ export function ReadPop() {
             plain.motions.length > 0 && (
               <p>
                 {count(plain.motions.length, 'motion was', 'motions were')} read from the page’s own CSS, and{' '}
-                {plain.motions.length === 1 ? 'is' : 'are'} taken out of it at hand-off.
+                {plain.motions.length === 1 ? 'is' : 'are'} importedRules out of it at hand-off.
               </p>
             )
           )}
@@ -71,7 +71,9 @@ export function ReadPop() {
             </div>
           ))}
           {unread.length > 60 && <p>and {unread.length - 60} more</p>}
-          {taken.length > 0 && <p className="small">Everything else of the page stays as you brought it.</p>}
+          {importedRules.length > 0 && (
+            <p className="small">Everything else of the page stays as you brought it.</p>
+          )}
         </div>
       )}
     </Pop>

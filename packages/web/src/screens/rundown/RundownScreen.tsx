@@ -11,7 +11,7 @@ import { Chart } from './chart/Chart.tsx';
 import { LANES } from './chart/lanes.ts';
 import { HeadRow } from './HeadRow.tsx';
 import { barsOf } from './model/bars.ts';
-import { keepBeadsOf } from './model/beads.ts';
+import { keepKeyframesOf } from './model/keyframes.ts';
 import { clampView, fitView } from '../../parts/strip/view.ts';
 import type { View } from '../../parts/strip/view.ts';
 import type { Grip } from './model/moves.ts';
@@ -118,7 +118,7 @@ export function RundownScreen() {
     outlines,
   };
   useKeys(context);
-  useEffect(() => keepBeadsOf(selection), [selection]);
+  useEffect(() => keepKeyframesOf(selection), [selection]);
 
   /** A picked element with one motion selects it; without any it waits for + Motion. */
   const pick = useCallback(
@@ -154,11 +154,11 @@ export function RundownScreen() {
 
   const left = leftWidth(width);
   const right = width - left;
-  // Time needs room to run down, so a gate’s sheet rises.
+  // Time needs room to run down, so a trigger’s sheet rises.
   // Of what is done: nothing changes its size because something is being tried.
   const timed =
     selection.length === 1 &&
-    (settled.gates.some((g) => g.id === selection[0]) ||
+    (settled.triggers.some((g) => g.id === selection[0]) ||
       settled.motions.some((m) => m.id === selection[0] && isTimed(m.driver)));
   const sheet = timed ? Math.max(sheetHeight(height), Math.min(442, height - 310)) : sheetHeight(height);
   const previewHeight = height - HEAD - TRANSPORT - sheet - 6;

@@ -7,7 +7,14 @@ import { duplicated, newId, withoutMotions } from '../../data/take-session.ts';
 import { notify } from '../../parts/notices.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import type { OpenedPage } from '../page-context.ts';
-import { beadsOf, beadStore, chooseStop, movedBeads, withBeadAt, withoutBeads } from './model/beads.ts';
+import {
+  keyframesOf,
+  keyframeStore,
+  chooseStop,
+  movedKeyframes,
+  withKeyframeAt,
+  withoutKeyframes,
+} from './model/keyframes.ts';
 import { nudged, replaceMotions, shifted } from './model/moves.ts';
 import { rowOf, zoomView } from '../../parts/strip/view.ts';
 import { elementName } from './model/words.ts';
@@ -35,16 +42,16 @@ const scrollBy: Act = (k, r, { link }) => {
 /** Arrows move what is selected: by 1 % of the phase, several together by px. */
 const moveSelected: Act = (k, r, { session }) => {
   const steps = (k.key === 'ArrowDown' ? 1 : -1) * (k.shift ? 5 : 1);
-  const beads = beadStore.getState().chosen;
-  if (beads.length) {
-    const owners = r.bars.filter((b) => beads.some((c) => c.motion === b.motion.id));
-    const moved = owners.map((b) => movedBeads(b, beads, steps * 2));
+  const keyframes = keyframeStore.getState().chosen;
+  if (keyframes.length) {
+    const owners = r.bars.filter((b) => keyframes.some((c) => c.motion === b.motion.id));
+    const moved = owners.map((b) => movedKeyframes(b, keyframes, steps * 2));
     session.nudge('move stops', replaceMotions(moved));
-    return beadStore.setState({
-      chosen: beads.map((c) => {
+    return keyframeStore.setState({
+      chosen: keyframes.map((c) => {
         const i = owners.findIndex((b) => b.motion.id === c.motion);
-        const at = beadsOf(owners[i]!.motion).findIndex((p) => Math.abs(p - c.share) < 1e-3);
-        return { ...c, share: beadsOf(moved[i]!)[at] ?? c.share };
+        const at = keyframesOf(owners[i]!.motion).findIndex((p) => Math.abs(p - c.share) < 1e-3);
+        return { ...c, share: keyframesOf(moved[i]!)[at] ?? c.share };
       }),
     });
   }
@@ -77,12 +84,12 @@ const redo: Act = (_k, _r, { session }) => {
   notify(label ? `Done again: ${label}.` : 'There is nothing to do again.');
 };
 const remove: Act = (_k, r, { session }) => {
-  const { chosen } = beadStore.getState();
+  const { chosen } = keyframeStore.getState();
   if (chosen.length) {
     const owners = r.document.motions.filter((m) => chosen.some((c) => c.motion === m.id));
     const before = session.store.getState();
     const label = chosen.length === 1 ? 'delete a stop' : `delete ${chosen.length} stops`;
-    session.act(label, replaceMotions(owners.map((m) => withoutBeads(m, chosen))));
+    session.act(label, replaceMotions(owners.map((m) => withoutKeyframes(m, chosen))));
     const after = session.store.getState();
     if (after.document === before.document) {
       // Why it could not be done has been said where the document would not stand it.
@@ -136,15 +143,15 @@ const paste: Act = (_k, r, { session }) => {
 const solo: Act = (_k, r) => r.setSolo(!r.solo);
 const mute: Act = (_k, r, { session }) => {
   if (!r.selection.length) return;
-  const { motions, pins, gates } = r.document;
-  const on = [...motions, ...pins, ...gates].some((x) => r.selection.includes(x.id) && x.on);
+  const { motions, pins, triggers } = r.document;
+  const on = [...motions, ...pins, ...triggers].some((x) => r.selection.includes(x.id) && x.on);
   const put = <T extends { id: string; on: boolean }>(list: T[]): T[] =>
     list.map((x) => (r.selection.includes(x.id) ? { ...x, on: !on } : x));
   session.act(on ? 'mute' : 'unmute', (d) => ({
     ...d,
     motions: put(d.motions),
     pins: put(d.pins),
-    gates: put(d.gates),
+    triggers: put(d.triggers),
   }));
 };
 const selectAll: Act = (_k, r, { session }) => session.select(r.document.motions.map((m) => m.id));
@@ -154,18 +161,18 @@ const escape: Act = (_k, r, { session }) => {
     session.try(null);
     return r.setAdding(false);
   }
-  if (beadStore.getState().chosen.length) return beadStore.setState({ chosen: [] });
+  if (keyframeStore.getState().chosen.length) return keyframeStore.setState({ chosen: [] });
   session.select([]);
 };
-/** A bead in every property of what is selected, where the page stands, with the value that is there now. */
-const beadHere: Act = (_k, r, { session, link }) => {
+/** A keyframe in every property of what is selected, where the page stands, with the value that is there now. */
+const keyframeHere: Act = (_k, r, { session, link }) => {
   const { y } = link.store.getState().offset;
   const within = r.bars.filter(
     (b) => r.selection.includes(b.motion.id) && y > b.placed.start && y < b.placed.end,
   );
   if (within.length === 0)
     return notify('Nothing that is selected is under way here: scroll into its range.');
-  const made = within.map((b) => withBeadAt(b, y, r.layout));
+  const made = within.map((b) => withKeyframeAt(b, y, r.layout));
   session.act(made.length === 1 ? 'add a stop' : 'add stops', replaceMotions(made));
 };
 /** To the next start or end of any motion; Shift: the one before. */
@@ -186,7 +193,7 @@ const nextMotion: Act = (k, r) => {
 };
 const rename: Act = () => window.document.querySelector<HTMLButtonElement>('[data-rename]')?.click();
 
-const movable = (r: Rundown) => r.selection.length > 0 || beadStore.getState().chosen.length > 0;
+const movable = (r: Rundown) => r.selection.length > 0 || keyframeStore.getState().chosen.length > 0;
 
 /** Plain keys and, behind “ctrl ”, those with Ctrl or the command key. */
 const KEYS = new Map<string, Act>(
@@ -211,7 +218,7 @@ const KEYS = new Map<string, Act>(
     '[': (_k, r) => r.setGrip(r.grip === 'start' ? 'body' : 'start'),
     ']': (_k, r) => r.setGrip(r.grip === 'end' ? 'body' : 'end'),
     n: nextMotion,
-    b: beadHere,
+    b: keyframeHere,
     e: nextEdge,
     F2: rename,
     Delete: remove,

@@ -87,7 +87,7 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
                   key={b.motion.id}
                   x={66 + (i % 4) * 3.2}
                   y={y0}
-                  width={b.motion.driver.kind === 'page' ? 1 : 2.4}
+                  width={b.motion.driver.kind === 'scroll' ? 1 : 2.4}
                   height={h}
                   className={`thread-${b.motion.driver.kind}`}
                 />

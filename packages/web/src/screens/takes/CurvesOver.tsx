@@ -6,7 +6,7 @@ import { Down, DriverSign } from '../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../parts/Pop.tsx';
 import { offsetAt, rowOf } from '../../parts/strip/view.ts';
 import type { View } from '../../parts/strip/view.ts';
-import { beadOffset, beadsOf } from '../rundown/model/beads.ts';
+import { keyframeRow, keyframesOf } from '../rundown/model/keyframes.ts';
 import { viewOf } from './model/axis.ts';
 import { drawnAtOffset, drawnOf, motionPairs, propertiesOf } from './model/pairs.ts';
 import type { Drawn, MotionPair } from './model/pairs.ts';
@@ -171,15 +171,15 @@ function Over({ a, b, view, rows, width, at }: OverProps) {
         {[a, b].map(
           (d, k) =>
             d &&
-            beadsOf(d.bar.motion).map((share) => {
-              const o = beadOffset(d.bar, share);
+            keyframesOf(d.bar.motion).map((share) => {
+              const o = keyframeRow(d.bar, share);
               return (
                 <circle
                   key={`${k}${share}`}
                   cx={across(drawnAtOffset(d, o))}
                   cy={rowOf(o, view)}
                   r={2.6}
-                  className={k === 0 ? 'over-bead' : 'over-bead b'}
+                  className={k === 0 ? 'over-keyframe' : 'over-keyframe b'}
                 />
               );
             }),

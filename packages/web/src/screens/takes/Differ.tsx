@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import { withTakenOver } from '@lyvek/core';
 import type { Difference, Motion } from '@lyvek/core';
 import { beginDrag } from '../../parts/drag.ts';
-import { DriverSign, GateSign, PinSign } from '../../parts/glyphs.tsx';
+import { DriverSign, TriggerSign, PinSign } from '../../parts/glyphs.tsx';
 import { notify } from '../../parts/notices.tsx';
 import { useChosenPair } from './CurvesOver.tsx';
 import { changesOf, changeWords, nameOf } from './model/difference-words.ts';
@@ -15,7 +15,7 @@ import { useChooseMotion } from './use-choose-motion.ts';
 const CALLED: Record<Difference['list'], [string, string]> = {
   motions: ['motion differs', 'motions differ'],
   pins: ['pin differs', 'pins differ'],
-  gates: ['gate differs', 'gates differ'],
+  triggers: ['trigger differs', 'triggers differ'],
   cues: ['cue differs', 'cues differ'],
   adjustments: ['adjustment differs', 'adjustments differ'],
 };
@@ -109,8 +109,8 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
         <span className="row-sign">
           {list === 'motions' ? (
             <DriverSign kind={((difference.b ?? difference.a) as Motion).driver.kind} />
-          ) : list === 'gates' ? (
-            <GateSign />
+          ) : list === 'triggers' ? (
+            <TriggerSign />
           ) : (
             <PinSign />
           )}

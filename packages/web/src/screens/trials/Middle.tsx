@@ -35,7 +35,7 @@ const MEASURED: readonly View[] = [
 export function Middle() {
   const { measured } = useTrials();
   const [chosen, choose] = useState(VIEWS[0]!.name);
-  const [felt, feelIt] = useState(false);
+  const [damped, feelIt] = useState(false);
   const views = measured.shown ? [...VIEWS, ...MEASURED] : VIEWS;
   const { name, Body } = views.find((v) => v.name === chosen) ?? VIEWS[0]!;
   const tabs: ReactNode = (
@@ -55,9 +55,9 @@ export function Middle() {
           <Body />
         </section>
       ) : (
-        <Feel tabs={tabs} felt={felt} feelIt={feelIt} />
+        <Feel tabs={tabs} damped={damped} feelIt={feelIt} />
       )}
-      {(Body || !felt) && <Smoothness />}
+      {(Body || !damped) && <Smoothness />}
     </div>
   );
 }

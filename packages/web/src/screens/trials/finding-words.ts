@@ -7,6 +7,6 @@ export const SEVERITY_WORDS: Record<Severity, string> = {
   note: 'to know',
 };
 
-/** Name of the motion, pin or gate that something is about; empty where it is the page. */
-export const nameOf = (d: Pick<MotionDocument, 'motions' | 'pins' | 'gates'>, id: string): string =>
-  [...d.motions, ...d.pins, ...d.gates].find((x) => x.id === id)?.name ?? '';
+/** Name of the motion, pin or trigger that something is about; empty where it is the page. */
+export const nameOf = (d: Pick<MotionDocument, 'motions' | 'pins' | 'triggers'>, id: string): string =>
+  [...d.motions, ...d.pins, ...d.triggers].find((x) => x.id === id)?.name ?? '';

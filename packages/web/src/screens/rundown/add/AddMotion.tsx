@@ -5,7 +5,7 @@ import {
   composeEffect,
   EFFECT_GROUPS,
   EFFECTS,
-  gateLines,
+  triggerLines,
   isSeenAtOnce,
   isTimed,
   openedAround,
@@ -62,7 +62,7 @@ export function AddMotion() {
       const tried = openedAround(withPins(layout, [...settled.pins, ...made.pins]), chosen).layout;
       const bar = made.motions[0] && !isTimed(made.motions[0].driver) && barOf(made.motions[0], tried);
       const held = tried.holds.find((h) => h.id === made.pins[0]?.id);
-      const passed = made.gates[0] && gateLines(made.gates[0], tried);
+      const passed = made.triggers[0] && triggerLines(made.triggers[0], tried);
       const at =
         bar && isPlaced(bar)
           ? bar.placed

@@ -1,10 +1,10 @@
-/** One motion in the lanes: a capsule for a passage, a hairline for the whole page, with its label and its handles. */
+/** One motion in the lanes: a capsule for a view progress, a hairline for the whole page, with its label and its handles. */
 import { memo } from 'react';
 import type { PointerEvent } from 'react';
-import { asPage, isEndless, restOf } from '@lyvek/core';
+import { asScroll, isEndless, restOf } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { Bar, Slot } from '../model/bars.ts';
-import { Beads } from './Beads.tsx';
+import { Keyframes } from './Keyframes.tsx';
 import { Fan } from './Fan.tsx';
 import { RestGrips, waistPath } from './RestMark.tsx';
 import type { Grip } from '../model/moves.ts';
@@ -38,9 +38,9 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const y1 = Math.max(y0 + 2, rowOf(bar.placed.end, view));
   if (y1 < -40 || y0 > rows + 40) return null;
   const { kind } = bar.motion.driver;
-  const page = kind === 'page';
+  const page = kind === 'scroll';
   const round = kind === 'pin' ? 1.5 : HALF;
-  const rest = y1 - y0 > 24 && !page && kind !== 'belt' ? restOf(bar.motion) : null;
+  const rest = y1 - y0 > 24 && !page && kind !== 'marquee' ? restOf(bar.motion) : null;
   return (
     <g
       className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}${props.faded ? ' faded' : ''}`}
@@ -53,7 +53,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
           className="bar-shape"
           d={`M${slot.x} ${y0}V${y1}M${slot.x - 3} ${y0}h6M${slot.x - 3} ${y1}h6`}
         />
-      ) : kind === 'belt' ? (
+      ) : kind === 'marquee' ? (
         <path className="bar-shape" d={`M${slot.x - 4} ${y0}V${y1}M${slot.x + 4} ${y0}V${y1}`} />
       ) : rest ? (
         <>
@@ -78,7 +78,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
           />
         </>
       )}
-      {kind === 'passage' && !rest && y1 - y0 > 26 && (
+      {kind === 'view' && !rest && y1 - y0 > 26 && (
         <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />
       )}
       <rect
@@ -89,10 +89,12 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         height={y1 - y0}
         onPointerDown={(e) => props.onGrip(e, bar, 'body')}
       />
-      {y1 - y0 > 20 && kind !== 'belt' && (!rest || !single) && <Beads bar={bar} x={slot.x} view={view} />}
+      {y1 - y0 > 20 && kind !== 'marquee' && (!rest || !single) && (
+        <Keyframes bar={bar} x={slot.x} view={view} />
+      )}
       {rest && single && <RestGrips bar={bar} rest={rest} x={slot.x} y0={y0} y1={y1} view={view} />}
       {selected &&
-        kind !== 'belt' &&
+        kind !== 'marquee' &&
         (['start', 'end'] as const).map((side) => {
           const y = side === 'start' ? y0 : y1;
           const active = props.dragged === side || (single && props.grip === side);
@@ -131,7 +133,7 @@ function Label({
   rows,
   width,
 }: BarMarkProps & { y0: number; y1: number }) {
-  const page = asPage(bar.motion.driver) !== null;
+  const page = asScroll(bar.motion.driver) !== null;
   const room = slot.label;
   const fan = Math.min(bar.others.length, 24);
   const x = slot.x + (page ? 6 : 13) + (fan ? fan * 7 + (single ? 16 : 2) : 0);

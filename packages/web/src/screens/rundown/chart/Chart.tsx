@@ -1,5 +1,5 @@
 /** Strip, ruler, lanes and playhead on one vertical scale. */
-import { asPage, isAtLoad } from '@lyvek/core';
+import { asScroll, isAtLoad } from '@lyvek/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
@@ -76,7 +76,7 @@ export function Chart({ width }: { width: number }) {
     12,
     Math.min(
       ...bars
-        .filter((b) => !asPage(b.motion.driver))
+        .filter((b) => !asScroll(b.motion.driver))
         .map((b) => (slots.get(b.motion.id)?.x ?? Infinity) - 17),
       60,
     ),
@@ -208,12 +208,12 @@ export function Chart({ width }: { width: number }) {
           ))}
         {flags.map((flag) => (
           <FlagMark
-            key={flag.gate.id}
+            key={flag.trigger.id}
             flag={flag}
             x={width - LANES - 128}
             view={view}
             rows={rows}
-            selected={chosen.has(flag.gate.id) || flag.parts.some((p) => chosen.has(p.id))}
+            selected={chosen.has(flag.trigger.id) || flag.parts.some((p) => chosen.has(p.id))}
             onSelect={select}
           />
         ))}

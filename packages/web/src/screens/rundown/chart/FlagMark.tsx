@@ -1,4 +1,4 @@
-/** A gate in the lanes: a flag hanging from its line, a hollow one standing on the line for the way up, its parts as threads below. */
+/** A trigger in the lanes: a flag hanging from its line, a hollow one standing on the line for the way up, its parts as threads below. */
 import type { Motion } from '@lyvek/core';
 import type { Flag } from '../model/flags.ts';
 import { effectWords } from '../model/words.ts';
@@ -15,7 +15,7 @@ interface FlagMarkProps {
 }
 
 export function FlagMark({
-  flag: { gate, down, up, parts },
+  flag: { trigger, down, up, parts },
   x,
   view,
   rows,
@@ -26,11 +26,11 @@ export function FlagMark({
   const above = rowOf(up, view);
   if (y < -30 || above > rows + 30) return null;
   const first = parts[0];
-  const id = parts.length === 1 ? first!.id : gate.id;
+  const id = parts.length === 1 ? first!.id : trigger.id;
   return (
     <g
-      className={`flag${selected ? ' selected' : ''}${gate.on ? '' : ' muted'}`}
-      data-gate={gate.id}
+      className={`flag${selected ? ' selected' : ''}${trigger.on ? '' : ' muted'}`}
+      data-trigger={trigger.id}
       onPointerDown={(e) => {
         e.stopPropagation();
         onSelect(id, e.shiftKey);
@@ -46,7 +46,7 @@ export function FlagMark({
       <path className="flag-shape" d={`M${x - 4} ${y}h11l-3 4 3 4h-11z`} />
       <rect className="flag-area" x={x - 12} y={y - 4} width={30} height={16} />
       <text className="name" x={x + 13} y={y + 4}>
-        {gate.name.length > 21 ? `${gate.name.slice(0, 20).trimEnd()}…` : gate.name}
+        {trigger.name.length > 21 ? `${trigger.name.slice(0, 20).trimEnd()}…` : trigger.name}
       </text>
       <text className="what" x={x + 13} y={y + 17}>
         {parts.length === 1

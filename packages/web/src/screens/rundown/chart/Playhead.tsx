@@ -2,7 +2,7 @@
 import { useRef } from 'react';
 import { useStore } from 'zustand';
 import { useOpenedPage } from '../../page-context.ts';
-import { beadStore } from '../model/beads.ts';
+import { keyframeStore } from '../model/keyframes.ts';
 import { fitView, grouped, offsetAt, rowOf } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { STRIP } from './Strip.tsx';
@@ -24,7 +24,7 @@ export function Playhead({ width }: { width: number }) {
   const scrub = (e: React.PointerEvent<SVGRectElement>) => {
     if (e.type === 'pointerdown') e.currentTarget.setPointerCapture(e.pointerId);
     const at = offsetAt(e.clientY - area.current!.getBoundingClientRect().top, view);
-    beadStore.setState({ hover: at });
+    keyframeStore.setState({ hover: at });
     if (e.type !== 'pointerdown' && !e.currentTarget.hasPointerCapture(e.pointerId)) return;
     link.scrollTo(Math.min(max, Math.max(0, at)));
   };
@@ -40,7 +40,7 @@ export function Playhead({ width }: { width: number }) {
         height={rows}
         onPointerDown={scrub}
         onPointerMove={scrub}
-        onPointerLeave={() => beadStore.setState({ hover: null })}
+        onPointerLeave={() => keyframeStore.setState({ hover: null })}
       />
       <path
         className="viewport-bracket"

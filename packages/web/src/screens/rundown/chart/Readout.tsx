@@ -61,7 +61,7 @@ export function Readout({ slots, left, right }: { slots: Map<string, Slot>; left
   );
 }
 
-/** The passage of the subject: its phases as a rail left of the bar. */
+/** The view progress of the subject: its phases as a rail left of the bar. */
 function Rail({ x }: { x: number }) {
   const { view, bars } = useRundown();
   const drag = useStore(dragStore, (s) => s.drag)!;

@@ -46,7 +46,7 @@ export function useGrip() {
     const { bars, selection, view, layout, max } = now.current;
     const selected = selection.includes(bar.motion.id) ? selection : [bar.motion.id];
     if (!selection.includes(bar.motion.id) || e.shiftKey) now.current.select(bar.motion.id, e.shiftKey);
-    // A belt has no range that could be moved.
+    // A marquee has no range that could be moved.
     if (isEndless(bar.motion.driver)) return;
     target.setPointerCapture(e.pointerId);
     const moving = bars.filter((b) => selected.includes(b.motion.id) && !isEndless(b.motion.driver));

@@ -1,8 +1,8 @@
-/** Dragging over empty lanes: what is touched is selected; with Alt the beads inside are chosen instead. */
+/** Dragging over empty lanes: what is touched is selected; with Alt the keyframes inside are chosen instead. */
 import { useState } from 'react';
 import type { PointerEvent, RefObject } from 'react';
 import { useOpenedPage } from '../../page-context.ts';
-import { beadsBetween, beadStore } from '../model/beads.ts';
+import { keyframesBetween, keyframeStore } from '../model/keyframes.ts';
 import type { Slot } from '../model/bars.ts';
 import { offsetAt } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -35,8 +35,8 @@ export function useLasso(svg: RefObject<SVGSVGElement | null>, slots: ReadonlyMa
       const slot = slots.get(b.motion.id);
       return slot && slot.x + 6 >= xa && slot.x - 6 <= xb;
     });
-    if (e.altKey) return beadStore.setState({ chosen: beadsBetween(across, ya, yb) });
-    beadStore.setState({ chosen: [] });
+    if (e.altKey) return keyframeStore.setState({ chosen: keyframesBetween(across, ya, yb) });
+    keyframeStore.setState({ chosen: [] });
     if (xb - xa < 4 && Math.abs(lasso.y1 - lasso.y0) < 4) {
       if (!e.shiftKey) session.select([]);
       return;

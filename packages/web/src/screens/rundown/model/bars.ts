@@ -1,5 +1,5 @@
 /** Bars of the lanes: every motion where it happens, in a column where it and its label have room. */
-import { asPage, isTimed, maxScroll, placesOf } from '@lyvek/core';
+import { asScroll, isTimed, maxScroll, placesOf } from '@lyvek/core';
 import type { Layout, Motion, MotionDocument, Placed } from '@lyvek/core';
 
 export interface Bar {
@@ -46,7 +46,7 @@ function place(motion: Motion, layout: Layout): Bar | Unplaced {
 export const isPlaced = (b: Bar | Unplaced): b is Bar => 'placed' in b;
 
 export function barsOf(document: MotionDocument, layout: Layout): { bars: Bar[]; unplaced: Unplaced[] } {
-  // Timed motions have no bar: their gate has a flag.
+  // Timed motions have no bar: their trigger has a flag.
   const all = document.motions.flatMap((m) => (isTimed(m.driver) ? [] : [barOf(m, layout)]));
   return { bars: all.filter(isPlaced), unplaced: all.filter((b): b is Unplaced => !isPlaced(b)) };
 }
@@ -73,7 +73,7 @@ const TITLE_ROWS = 17;
 const TITLE_WIDTH = 200;
 
 /**
- * Whole-page motions get narrow tracks at the left; passages get columns. A column is taken again once the bar above it and its
+ * Whole-page motions get narrow tracks at the left; view timelines get columns. A column is taken again once the bar above it and its
  * label have ended. When there are more bars at one height than columns, the columns become narrower and labels drop. Titles of
  * pins, by the offset where they stand, keep the first columns free for themselves.
  */
@@ -170,7 +170,7 @@ function columnsOf(
   return { index, count: columns.length };
 }
 
-const isPage = (b: Bar) => asPage(b.motion.driver) !== null;
+const isPage = (b: Bar) => asScroll(b.motion.driver) !== null;
 
 /** The column it had, else the one that has been free the longest, else a new one; marks it taken until `end`. */
 function take(columns: number[], start: number, end: number, kept?: number): number {

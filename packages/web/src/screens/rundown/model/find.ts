@@ -15,7 +15,7 @@ export function finds(query: string, m: Motion, findings: readonly Finding[]): b
     effectWords(m),
     DRIVER_WORDS[m.driver.kind].found,
     Object.keys(m.keyframes).join(' '),
-    m.follow.kind === 'none' ? '' : `following ${m.follow.kind}`,
+    m.damping.kind === 'none' ? '' : `damping damped smooth lag lerp follow ${m.damping.kind}`,
     m.stagger ? 'stagger' : '',
     m.on ? '' : 'muted',
     ...own.map((f) => `finding ${f.check} ${f.brief}`),
@@ -36,7 +36,7 @@ export const soloed = (d: MotionDocument, ids: readonly string[]): MotionDocumen
         ...d,
         motions: d.motions.map((m) =>
           ids.includes(m.id) ||
-          driverReferences(m.driver).some((r) => r.list === 'gates' && ids.includes(r.id))
+          driverReferences(m.driver).some((r) => r.list === 'triggers' && ids.includes(r.id))
             ? m
             : { ...m, on: false },
         ),

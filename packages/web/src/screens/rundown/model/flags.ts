@@ -1,10 +1,10 @@
-/** Gates as they stand in the lanes. */
-import { gateLines, refersTo } from '@lyvek/core';
-import type { Gate, HeldLayout, Motion, MotionDocument } from '@lyvek/core';
+/** Triggers as they stand in the lanes. */
+import { triggerLines, refersTo } from '@lyvek/core';
+import type { Trigger, HeldLayout, Motion, MotionDocument } from '@lyvek/core';
 
-/** A gate in the lanes: its lines and its parts. */
+/** A trigger in the lanes: its lines and its parts. */
 export interface Flag {
-  gate: Gate;
+  trigger: Trigger;
   down: number;
   up: number;
   parts: Motion[];
@@ -13,18 +13,18 @@ export interface Flag {
 export function flagsOf(
   d: MotionDocument,
   layout: HeldLayout,
-): { flags: Flag[]; lost: { gate: Gate; reason: string }[] } {
+): { flags: Flag[]; lost: { trigger: Trigger; reason: string }[] } {
   const flags: Flag[] = [];
-  const lost: { gate: Gate; reason: string }[] = [];
-  for (const gate of d.gates) {
-    const at = gateLines(gate, layout);
-    if ('reason' in at) lost.push({ gate, reason: at.reason });
+  const lost: { trigger: Trigger; reason: string }[] = [];
+  for (const trigger of d.triggers) {
+    const at = triggerLines(trigger, layout);
+    if ('reason' in at) lost.push({ trigger, reason: at.reason });
     else
       flags.push({
-        gate,
+        trigger,
         down: at.down,
         up: at.up,
-        parts: d.motions.filter((m) => refersTo(m.driver, gate.id)),
+        parts: d.motions.filter((m) => refersTo(m.driver, trigger.id)),
       });
   }
   return { flags: flags.sort((a, b) => a.down - b.down), lost };

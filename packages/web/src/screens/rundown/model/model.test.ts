@@ -197,8 +197,8 @@ describe('words', () => {
   test('0, 50 and 100 are words', () => {
     expect(meetingWords({ edge: 0.5, line: 0.5 })).toBe('its middle meets the middle of the viewport');
     expect(meetingWords({ edge: 0, line: 0.22 })).toBe('its top meets 22 % of the viewport');
-    expect(pointWords('scroll 100%', 'end', 'passage')).toBe('the end of the page');
-    expect(pointWords('entry 12.5%', 'start', 'passage')).toBe('entry 12.5 %');
+    expect(pointWords('scroll 100%', 'end', 'view')).toBe('the end of the page');
+    expect(pointWords('entry 12.5%', 'start', 'view')).toBe('entry 12.5 %');
     expect(otherWords('entry 100%', 'end', bar().placed.geometry!, 1500)).toBe(
       'its bottom meets the bottom of the viewport',
     );
@@ -232,7 +232,7 @@ describe('several together', () => {
       barOf(
         motion({
           id: `m_${i}`,
-          driver: { kind: 'page', axis: 'block' },
+          driver: { kind: 'scroll', axis: 'block' },
           range: { start: `${start}px`, end: `${end}px` },
         }),
         layout,
@@ -260,7 +260,7 @@ describe('several together', () => {
     const [m] = bars.map((b) => ({ ...b.motion, name: 'Ridge, far' }));
     expect(finds('ridge', m!, [])).toBe(true);
     expect(finds('whole opacity', m!, [])).toBe(true);
-    expect(finds('passage', m!, [])).toBe(false);
+    expect(finds('view', m!, [])).toBe(false);
     expect(finds('', m!, [])).toBe(true);
     const finding = { check: 'never-finishes', about: m!.id, brief: 'ends past page' } as Finding;
     expect(finds('finding past', m!, [finding])).toBe(true);

@@ -7,7 +7,7 @@ const pin = (distance: Pin['distance'], inset = '0px', by: 'top' | 'bottom' = 't
   name: 'Pin',
   on: true,
   stage: '#a',
-  hold: { by, inset },
+  sticky: { by, inset },
   distance,
   overlap: ['0px', '0px'],
   layer: null,

@@ -34,12 +34,12 @@ export function distanceFace(pin: Pin): string {
 
 /** The line of the viewport that the held edge meets. */
 export function insetFace(pin: Pin): string {
-  const parsed = parseLength(pin.hold.inset);
+  const parsed = parseLength(pin.sticky.inset);
   const percent = parsed.ok ? plainPercent(parsed.value) : null;
   const zero = parsed.ok && 'value' in parsed.value && parsed.value.value === 0;
-  if (zero) return pin.hold.by === 'top' ? 'the top of the viewport' : 'the bottom of the viewport';
-  const edge = pin.hold.by === 'top' ? 'below the top' : 'above the bottom';
-  return `${percent === null ? pin.hold.inset : `${trim(percent)} %`} ${edge}`;
+  if (zero) return pin.sticky.by === 'top' ? 'the top of the viewport' : 'the bottom of the viewport';
+  const edge = pin.sticky.by === 'top' ? 'below the top' : 'above the bottom';
+  return `${percent === null ? pin.sticky.inset : `${trim(percent)} %`} ${edge}`;
 }
 
 /**

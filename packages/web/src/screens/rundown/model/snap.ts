@@ -73,7 +73,7 @@ function steps(offset: Px, { geometry, phase, max, meetings, reach }: Catching):
     ];
   }
   const here = toPhase(offset, geometry, phase && PHASES.includes(phase) ? phase : (phase ?? 'entry'));
-  // Outside of the passage there are no shares to stop at.
+  // Outside of the view progress there are no shares to stop at.
   if (here.share < 0 || here.share > 1) return [];
   const span = phaseSpans(geometry)[here.phase];
   const length = span.end - span.start;

@@ -1,11 +1,11 @@
-/** Plays the parts of a gate without scrolling away: a clock here, and the same time told to the page. Framework-free. */
+/** Plays the parts of a trigger without scrolling away: a clock here, and the same time told to the page. Framework-free. */
 import { createStore } from 'zustand/vanilla';
 import type { PageLink } from '../../../parts/page-link.ts';
 
 export const SPEEDS = [0.1, 0.25, 0.5, 1, 2, 4, 8] as const;
 
 export interface PlayerState {
-  /** ms since the gate was passed; null: the page’s own scroll decides */
+  /** ms since the trigger was passed; null: the page’s own scroll decides */
   at: number | null;
   playing: boolean;
   speed: number;
@@ -21,7 +21,7 @@ export class TimePlayer {
     this.link = link;
   }
 
-  /** Plays these motions from now on. Returns what gives them back to their gate. */
+  /** Plays these motions from now on. Returns what gives them back to their trigger. */
   of(motions: readonly string[]): () => void {
     this.motions = motions;
     return () => this.release();

@@ -46,7 +46,7 @@ export function pointWords(point: RangePoint, side: 'start' | 'end', driver: Dri
         : p === null
           ? `${point} into the hold`
           : `${trim(p)} % of the hold`;
-  if (driver === 'page')
+  if (driver === 'scroll')
     return p === 0
       ? 'the top of the page'
       : p === 100

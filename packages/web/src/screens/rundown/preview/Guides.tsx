@@ -1,6 +1,6 @@
 /** Over the page: the chosen element's untransformed box, and the lines it meets. Nothing covers the page's content. */
 import { useStore } from 'zustand';
-import { asPassage, drawnAt, pageBox } from '@lyvek/core';
+import { asView, drawnAt, pageBox } from '@lyvek/core';
 import type { ElementFacts } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 import { elementName } from '../model/words.ts';
@@ -17,11 +17,9 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
   const lines = useLines();
   const element = layout.elements[bar?.element ?? chosen];
   const under = layout.elements[hovered];
-  const passage = bar && asPassage(bar.motion.driver);
+  const view = bar && asView(bar.motion.driver);
   const subject =
-    passage && passage.subject !== 'self'
-      ? layout.elements.findIndex((e) => e.selector === passage.subject)
-      : -1;
+    view && view.subject !== 'self' ? layout.elements.findIndex((e) => e.selector === view.subject) : -1;
   return (
     <svg className="guides" width={width} height={height} aria-hidden="true">
       {outlines && under && under !== element && <Outline e={under} y={y} scale={scale} className="under" />}

@@ -28,7 +28,7 @@ export function Cues({ pin }: { pin: string | null }) {
         withCue(cue.id, (c) => ({ ...c, name: clean })),
       );
   };
-  const linkable = document.pins.some((p) => p.id === pin && p.hold.by === 'top');
+  const linkable = document.pins.some((p) => p.id === pin && p.sticky.by === 'top');
   const relink = (cue: Cue, text: string) => {
     const name = text.trim().replace(/^#/, '');
     if (name === (cue.link ?? '')) return;

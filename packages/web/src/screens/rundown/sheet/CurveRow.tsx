@@ -1,4 +1,4 @@
-/** One value curve with its beads and the editor of the open one. */
+/** One value curve with its keyframes and the editor of the open one. */
 import { useRef, useState } from 'react';
 import type { PointerEvent, ReactNode } from 'react';
 import { percent, propertyFacts } from '@lyvek/core';
@@ -111,7 +111,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         aria-label={`Stops of ${curve.property}`}
         onDoubleClick={(e) => {
           const at = (e.clientX - svg.current!.getBoundingClientRect().left - 6) / (W - 12);
-          if (at <= 0 || at >= 1 || (e.target as Element).closest('.bead')) return;
+          if (at <= 0 || at >= 1 || (e.target as Element).closest('.keyframe')) return;
           const next = withStopAt(curve, at);
           const made = next.find((k) => !stops.includes(k));
           if (!made) return;
@@ -128,7 +128,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
           return (
             <circle
               key={i}
-              className={`bead${open === i ? ' open' : ''}`}
+              className={`keyframe${open === i ? ' open' : ''}`}
               cx={x(p)}
               cy={y(numberAt(curve, p))}
               r={3.4}

@@ -1,11 +1,11 @@
-/** Value curves with beads: drag, add by double click, delete, type. Progress runs to the right here, values upwards. */
+/** Value curves with keyframes: drag, add by double click, delete, type. Progress runs to the right here, values upwards. */
 import { useStore } from 'zustand';
 import { progressAt } from '@lyvek/core';
 import type { Keyframe, Motion } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { beadStore, chooseStop } from '../model/beads.ts';
+import { keyframeStore, chooseStop } from '../model/keyframes.ts';
 import { curvesOf, numberAt, shareOf } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
 import { grouped } from '../../../parts/strip/view.ts';
@@ -43,7 +43,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
   const { session } = useOpenedPage();
   const { layout } = useRundown();
   // The stop that is open in the sheet is the chosen keyframe everywhere: Del, arrows and the lanes mean the same one.
-  const open = useStore(beadStore, (s) =>
+  const open = useStore(keyframeStore, (s) =>
     s.chosen.length === 1 && s.chosen[0]!.motion === motion.id && s.chosen[0]!.property ? s.chosen[0]! : null,
   );
   const openIn = ({ property, stops }: Curve) => {

@@ -1,9 +1,9 @@
-/** The head of the sheet of a gate or a pin: its name, what it is, whether it works, and what else can be done to it. */
+/** The head of the sheet of a trigger or a pin: its name, what it is, whether it works, and what else can be done to it. */
 import type { ReactNode } from 'react';
 
 export interface DriverHeadProps {
   readonly driver: { readonly name: string; readonly on: boolean };
-  readonly kind: 'gate' | 'pin';
+  readonly kind: 'trigger' | 'pin';
   /** What it is in words, beside its name. */
   readonly words: string;
   readonly sign: ReactNode;

@@ -1,34 +1,34 @@
-/** “Driven by the passage of … / the whole page”, and changing that without losing keyframes. */
+/** “Driven by the view progress of … / the whole page”, and changing that without losing keyframes. */
 import { withDriver } from '@lyvek/core';
 import type { Driver, ElementFacts, HeldLayout, Motion, MotionDocument } from '@lyvek/core';
 import { newId, withMotion } from '../../../data/take-session.ts';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { notify } from '../../../parts/notices.tsx';
 import { useOpenedPage } from '../../page-context.ts';
-import { BELT } from '../model/belt.ts';
+import { MARQUEE } from '../model/marquee.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
 
-const OWN: Driver = { kind: 'passage', subject: 'self', axis: 'block', insets: ['0px', '0px'] };
-const WHOLE: Driver = { kind: 'page', axis: 'block' };
+const OWN: Driver = { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] };
+const WHOLE: Driver = { kind: 'scroll', axis: 'block' };
 
 function faceOf(driver: Driver, document: MotionDocument, layout: HeldLayout): string {
   switch (driver.kind) {
     case 'pin':
       return `the hold of ${document.pins.find((p) => p.id === driver.pin)?.name ?? 'a lost pin'}`;
-    case 'page':
+    case 'scroll':
       return driver.scroller ? `the scroll of ${driver.scroller}` : 'the scroll of the whole page';
-    case 'gate':
-      return `the gate ${document.gates.find((g) => g.id === driver.gate)?.name ?? 'that is lost'}`;
+    case 'trigger':
+      return `the trigger ${document.triggers.find((g) => g.id === driver.trigger)?.name ?? 'that is lost'}`;
     case 'load':
       return 'the loading of the page';
-    case 'belt':
-      return 'a belt without end';
-    case 'passage': {
-      if (driver.subject === 'self') return 'its own passage';
+    case 'marquee':
+      return 'a marquee without end';
+    case 'view': {
+      if (driver.subject === 'self') return 'its own view progress';
       const subject = layout.elements.find((e) => e.selector === driver.subject);
-      return `the passage of ${subject ? elementName(subject, layout) : driver.subject}`;
+      return `the view progress of ${subject ? elementName(subject, layout) : driver.subject}`;
     }
   }
 }
@@ -36,13 +36,13 @@ function faceOf(driver: Driver, document: MotionDocument, layout: HeldLayout): s
 /** Which of the choices it is. */
 function valueOf(driver: Driver): string {
   switch (driver.kind) {
-    case 'page':
+    case 'scroll':
       return driver.scroller ?? 'page';
     case 'pin':
       return driver.pin;
-    case 'gate':
-      return driver.gate;
-    case 'passage':
+    case 'trigger':
+      return driver.trigger;
+    case 'view':
       return driver.subject;
     default:
       return driver.kind;
@@ -62,7 +62,7 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
   const { driver } = motion;
   const target = layout.elements[element]!;
   const other = layout.elements[chosen];
-  const use = (next: Driver | 'new gate') => {
+  const use = (next: Driver | 'new trigger') => {
     const given = { target: target.selector, length, newId };
     const { document: changed, message } = withDriver(
       session.store.getState().document,
@@ -74,8 +74,8 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
     if (message) notify(message, { action: { label: 'Undo', run: () => void session.undo() } });
   };
   const face = faceOf(driver, document, layout);
-  const options: { value: string; text: string; note?: string; driver: Driver | 'new gate' }[] = [
-    { value: 'self', text: 'its own passage', note: 'through the viewport', driver: OWN },
+  const options: { value: string; text: string; note?: string; driver: Driver | 'new trigger' }[] = [
+    { value: 'self', text: 'its own view progress', note: 'through the viewport', driver: OWN },
     { value: 'page', text: 'the scroll of the whole page', driver: WHOLE },
     ...document.pins.map((p) => ({
       value: p.id,
@@ -83,20 +83,20 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
       note: 'while it is pinned',
       driver: { kind: 'pin', pin: p.id } as Driver,
     })),
-    ...document.gates.map((g) => ({
+    ...document.triggers.map((g) => ({
       value: g.id,
-      text: `the gate ${g.name}`,
+      text: `the trigger ${g.name}`,
       note: 'plays in time when it is passed',
-      driver: { kind: 'gate', gate: g.id } as Driver,
+      driver: { kind: 'trigger', trigger: g.id } as Driver,
     })),
-    ...(driver.kind === 'gate'
+    ...(driver.kind === 'trigger'
       ? []
       : [
           {
-            value: 'new gate',
-            text: 'a gate where it begins now',
+            value: 'new trigger',
+            text: 'a trigger where it begins now',
             note: 'plays in time when it is passed',
-            driver: 'new gate' as const,
+            driver: 'new trigger' as const,
           },
         ]),
     {
@@ -106,10 +106,10 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
       driver: { kind: 'load' } as Driver,
     },
     {
-      value: 'belt',
-      text: 'a belt without end',
+      value: 'marquee',
+      text: 'a marquee without end',
       note: 'runs all the time, listens to the hand',
-      driver: BELT,
+      driver: MARQUEE,
     },
     ...layout.scrollers
       .flatMap((s) =>
@@ -124,11 +124,11 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
           : [],
       )
       .slice(0, 4),
-    ...(other && other !== target && other.selector !== (driver.kind === 'passage' ? driver.subject : '')
+    ...(other && other !== target && other.selector !== (driver.kind === 'view' ? driver.subject : '')
       ? [
           {
             value: other.selector,
-            text: `the passage of ${elementName(other, layout)}`,
+            text: `the view progress of ${elementName(other, layout)}`,
             note: 'chosen in the page',
             driver: { ...OWN, subject: other.selector } as Driver,
           },
@@ -136,7 +136,7 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
       : []),
     ...ancestors(element, layout.elements).map((e) => ({
       value: e.selector,
-      text: `the passage of ${elementName(e, layout)}`,
+      text: `the view progress of ${elementName(e, layout)}`,
       note: e.tag,
       driver: { ...OWN, subject: e.selector } as Driver,
     })),
@@ -157,13 +157,13 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
               }}
             />
             <p className="m-0 max-w-64 px-2 pt-2 text-(--ink-3)">
-              For another element’s passage: click that element in the page with Alt held, then open this
-              again.
+              For another element’s view progress: click that element in the page with Alt held, then open
+              this again.
             </p>
-            {(driver.kind === 'passage' || driver.kind === 'page') && (
+            {(driver.kind === 'view' || driver.kind === 'scroll') && (
               <AxisChoice motion={motion} driver={driver} />
             )}
-            {driver.kind === 'passage' && <Insets motion={motion} />}
+            {driver.kind === 'view' && <Insets motion={motion} />}
           </>
         )}
       </Pop>
@@ -189,7 +189,7 @@ function AxisChoice({
   driver,
 }: {
   motion: Motion;
-  driver: Extract<Driver, { axis: unknown; kind: 'page' | 'passage' }>;
+  driver: Extract<Driver, { axis: unknown; kind: 'scroll' | 'view' }>;
 }) {
   const { session } = useOpenedPage();
   return (
@@ -222,7 +222,7 @@ function AxisChoice({
 /** Insets shrink the part of the viewport that counts. */
 function Insets({ motion }: { motion: Motion }) {
   const { session } = useOpenedPage();
-  if (motion.driver.kind !== 'passage') return null;
+  if (motion.driver.kind !== 'view') return null;
   const { driver } = motion;
   const put = (side: 0 | 1, text: string) => {
     const insets: [string, string] = [...driver.insets];

@@ -1,6 +1,6 @@
-/** A line of a gate as a word: a meeting or a phase point of its subject, with the scroll offset. */
+/** A line of a trigger as a word: a meeting or a phase point of its subject, with the scroll offset. */
 import {
-  gateLines,
+  triggerLines,
   isMeeting,
   meetingAt,
   parseMeeting,
@@ -8,7 +8,7 @@ import {
   writeMeeting,
   writePhase,
 } from '@lyvek/core';
-import type { Gate, RangePoint } from '@lyvek/core';
+import type { Trigger, RangePoint } from '@lyvek/core';
 import { Pop } from '../../../parts/Pop.tsx';
 import { pointWords } from '../model/words.ts';
 import { grouped } from '../../../parts/strip/view.ts';
@@ -16,7 +16,7 @@ import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
 
 interface LineWordProps {
-  gate: Gate;
+  trigger: Trigger;
   side: 'down' | 'up';
   onPut(point: RangePoint): void;
 }
@@ -24,21 +24,25 @@ interface LineWordProps {
 /** The viewport is understood here. */
 const shortly = (words: string) => words.replace(/ of the viewport$/, '');
 
-export function LineWord({ gate, side, onPut }: LineWordProps & { onPut(point: RangePoint | null): void }) {
+export function LineWord({
+  trigger,
+  side,
+  onPut,
+}: LineWordProps & { onPut(point: RangePoint | null): void }) {
   const { layout } = useRundown();
-  const lines = gateLines(gate, layout);
+  const lines = triggerLines(trigger, layout);
   if ('reason' in lines) return <span className="wrong">nowhere: {lines.reason}</span>;
-  const point = gate[side];
+  const point = trigger[side];
   const offset = lines[side];
   const g = lines.geometry;
-  const words = point === null ? 'at the same line' : shortly(pointWords(point, 'start', 'passage'));
+  const words = point === null ? 'at the same line' : shortly(pointWords(point, 'start', 'view'));
   const meeting = point !== null && isMeeting(point) ? parseMeeting(point) : null;
   const at = meeting?.ok ? meeting.value : meetingAt(offset, g);
   const own = point ?? writeMeeting(at);
   return (
     <>
       <Pop
-        className="word word-gate"
+        className="word word-trigger"
         label={side === 'down' ? 'Line going down' : 'Line going up'}
         face={words}
       >

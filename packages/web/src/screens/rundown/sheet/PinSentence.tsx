@@ -53,7 +53,7 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
       </p>
       <p>
         is held when{' '}
-        <Pop className="word" label="Held edge" face={pin.hold.by === 'top' ? 'its top' : 'its bottom'}>
+        <Pop className="word" label="Held edge" face={pin.sticky.by === 'top' ? 'its top' : 'its bottom'}>
           {(close) => (
             <Choices
               options={[
@@ -64,9 +64,9 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
                   note: 'for a section taller than the viewport',
                 },
               ]}
-              value={pin.hold.by}
+              value={pin.sticky.by}
               onChoose={(by) => {
-                change('hold it by the other edge', { hold: { ...pin.hold, by } });
+                change('hold it by the other edge', { sticky: { ...pin.sticky, by } });
                 close();
               }}
             />
@@ -76,12 +76,12 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
         <Pop className="word" label="Held at" face={insetFace(pin)}>
           {() => (
             <label className="point-row">
-              {pin.hold.by === 'top' ? 'below the top' : 'above the bottom'}
+              {pin.sticky.by === 'top' ? 'below the top' : 'above the bottom'}
               <CssField
                 label="Distance from the viewport’s edge"
                 property="length"
-                value={pin.hold.inset}
-                onPut={(inset) => change('hold it elsewhere', { hold: { ...pin.hold, inset } })}
+                value={pin.sticky.inset}
+                onPut={(inset) => change('hold it elsewhere', { sticky: { ...pin.sticky, inset } })}
               />
             </label>
           )}

@@ -110,7 +110,9 @@ function Inside({ pin, hold }: { pin: Pin; hold: Hold | undefined }) {
               <DriverSign kind={b.motion.driver.kind} />
               <b>{b.motion.name}</b> <i>{effectWords(b.motion)}</i>
               <span>
-                {asPin(b.motion.driver) ? `${share(b.placed.start)}–${share(b.placed.end)} %` : 'own passage'}
+                {asPin(b.motion.driver)
+                  ? `${share(b.placed.start)}–${share(b.placed.end)} %`
+                  : 'own view progress'}
               </span>
             </button>
           </li>

@@ -84,7 +84,7 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
   return (
     <div className="point-editor">
       <fieldset className={isMeeting(point) ? '' : 'stored'}>
-        <legend>Phase of its passage</legend>
+        <legend>Phase of its view progress</legend>
         <div className="point-row">
           <select
             className="field"

@@ -29,7 +29,7 @@ export function RestWord({ bar, onChange }: RestWordProps) {
       and{' '}
       <Pop className="word" label="Rest" face={rest ? `rests ${grouped(px)} px` : 'does not rest'}>
         {() => (
-          <div className="follow-editor">
+          <div className="damping-editor">
             <label className="point-row">
               <span>rests for, px</span>
               <CssField

@@ -12,7 +12,7 @@ import { AdjustmentsWord } from './Adjustments.tsx';
 import { Differs } from './Differs.tsx';
 import { DriverWord } from './DriverWord.tsx';
 import { EasingWord } from './EasingWord.tsx';
-import { FollowWord } from './FollowWord.tsx';
+import { DampingWord } from './DampingWord.tsx';
 import { PointEditor } from './PointEditor.tsx';
 import { PresetWord } from './PresetWord.tsx';
 import { RestWord } from './RestWord.tsx';
@@ -91,7 +91,8 @@ export function Sentence({ bar }: { bar: Bar }) {
             session.try(easing === null ? null : withMotion(motion.id, (m) => ({ ...m, easing })))
           }
         />
-        , following <FollowWord value={motion.follow} onChange={(follow) => change('follow', { follow })} />
+        , damping:{' '}
+        <DampingWord value={motion.damping} onChange={(damping) => change('damping', { damping })} />
       </p>
       <p>
         it{' '}

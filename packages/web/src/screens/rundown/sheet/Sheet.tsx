@@ -1,4 +1,4 @@
-/** The motion sheet: passage diagram, a readable sentence with inline controls, value curves, and what was found. */
+/** The motion sheet: view progress diagram, a readable sentence with inline controls, value curves, and what was found. */
 import { isEndless, isTimed, refersTo } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
@@ -6,10 +6,10 @@ import { withoutMotions } from '../../../data/take-session.ts';
 import { flagsOf } from '../model/flags.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
-import { BeltSheet } from './BeltSheet.tsx';
+import { MarqueeSheet } from './MarqueeSheet.tsx';
 import { Cues } from './Cues.tsx';
 import { Curves } from './Curves.tsx';
-import { PassageDiagram } from './PassageDiagram.tsx';
+import { ViewDiagram } from './ViewDiagram.tsx';
 import { PinSheet } from './PinSheet.tsx';
 import { Sentence } from './Sentence.tsx';
 import { TimedSheet } from './TimedSheet.tsx';
@@ -24,8 +24,10 @@ export function Sheet() {
   const pin = document.pins.find((p) => p.id === (cue ? cue.pin : selection[0]));
   if (pin) return <PinSheet pin={pin} />;
   const timed = document.motions.find((m) => m.id === selection[0] && isTimed(m.driver));
-  const gate = document.gates.find((g) => g.id === selection[0] || (timed && refersTo(timed.driver, g.id)));
-  if (gate || timed) return <TimedSheet gate={gate ?? null} part={timed ?? null} />;
+  const trigger = document.triggers.find(
+    (g) => g.id === selection[0] || (timed && refersTo(timed.driver, g.id)),
+  );
+  if (trigger || timed) return <TimedSheet trigger={trigger ?? null} part={timed ?? null} />;
   if (!bar) {
     const lost = unplaced.find((u) => u.motion.id === selection[0]);
     return lost ? (
@@ -34,12 +36,12 @@ export function Sheet() {
       <NothingSelected count={document.motions.length} placed={document.motions.length - unplaced.length} />
     );
   }
-  if (isEndless(bar.motion.driver)) return <BeltSheet bar={bar} />;
+  if (isEndless(bar.motion.driver)) return <MarqueeSheet bar={bar} />;
   return (
     <section className="sheet" aria-label={`Motion ${bar.motion.name}`}>
       <SheetHead motion={bar.motion} />
       <div className="sheet-columns">
-        <PassageDiagram bar={bar} />
+        <ViewDiagram bar={bar} />
         <div className="sheet-middle">
           <Sentence bar={bar} />
         </div>
@@ -94,7 +96,7 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
   );
 }
 
-/** Pins and gates that have no place on this page: they have no mark in the lanes, so they are listed here. */
+/** Pins and triggers that have no place on this page: they have no mark in the lanes, so they are listed here. */
 function Astray() {
   const { layout, document, select } = useRundown();
   const { lost } = flagsOf(document, layout);
@@ -105,7 +107,12 @@ function Astray() {
       name: document.pins.find((p) => p.id === id)?.name ?? id,
       what: 'does not hold',
     })),
-    ...lost.map(({ gate, reason }) => ({ id: gate.id, reason, name: gate.name, what: 'cannot be passed' })),
+    ...lost.map(({ trigger, reason }) => ({
+      id: trigger.id,
+      reason,
+      name: trigger.name,
+      what: 'cannot be passed',
+    })),
   ];
   if (astray.length === 0) return null;
   return (

@@ -1,10 +1,10 @@
-/** The sheet of a gate, or of what plays at page load: its sentence, its parts on a time ruler, the values of the chosen part. */
+/** The sheet of a trigger, or of what plays at page load: its sentence, its parts on a time ruler, the values of the chosen part. */
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { isAtLoad, matchesOf, refersTo, timesOf } from '@lyvek/core';
-import type { Gate, Motion } from '@lyvek/core';
-import { withGate, withMotion, withoutMotions } from '../../../data/take-session.ts';
-import { GateSign } from '../../../parts/glyphs.tsx';
+import type { Trigger, Motion } from '@lyvek/core';
+import { withTrigger, withMotion, withoutMotions } from '../../../data/take-session.ts';
+import { TriggerSign } from '../../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { TimePlayer } from '../model/time-player.ts';
@@ -22,12 +22,12 @@ import { SheetHead } from './SheetHead.tsx';
 import { StaggerWord } from './StaggerWord.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
 
-export function TimedSheet({ gate, part }: { gate: Gate | null; part: Motion | null }) {
+export function TimedSheet({ trigger, part }: { trigger: Trigger | null; part: Motion | null }) {
   const { link } = useOpenedPage();
   const { document, layout } = useRundown();
   const parts = useMemo(
-    () => document.motions.filter((m) => (gate ? refersTo(m.driver, gate.id) : isAtLoad(m.driver))),
-    [document, gate],
+    () => document.motions.filter((m) => (trigger ? refersTo(m.driver, trigger.id) : isAtLoad(m.driver))),
+    [document, trigger],
   );
   const times = timesOf(document.motions);
   const length = Math.max(1, ...parts.map((p) => times.get(p.id)?.end ?? 0));
@@ -47,11 +47,11 @@ export function TimedSheet({ gate, part }: { gate: Gate | null; part: Motion | n
   const element = shown ? (matchesOf(layout, shown.targets.selector)[0] ?? -1) : -1;
   const own = shown && times.get(shown.id);
   return (
-    <section className="sheet" aria-label={gate ? `Gate ${gate.name}` : 'At page load'}>
-      {part ? <SheetHead motion={part} /> : gate && <GateHead gate={gate} />}
+    <section className="sheet" aria-label={trigger ? `Trigger ${trigger.name}` : 'At page load'}>
+      {part ? <SheetHead motion={part} /> : trigger && <TriggerHead trigger={trigger} />}
       <div className="sheet-columns timed-columns">
         <div className="sheet-middle">
-          {gate && <GateSentence gate={gate} />}
+          {trigger && <TriggerSentence trigger={trigger} />}
           {shown && element >= 0 && <PartSentence part={shown} element={element} parts={parts} />}
           {shown && element < 0 && (
             <p className="sheet-note wrong" role="status">
@@ -77,19 +77,19 @@ export function TimedSheet({ gate, part }: { gate: Gate | null; part: Motion | n
   );
 }
 
-function GateHead({ gate }: { gate: Gate }) {
+function TriggerHead({ trigger }: { trigger: Trigger }) {
   const { session } = useOpenedPage();
-  const change = (label: string, part: Partial<Gate>) =>
+  const change = (label: string, part: Partial<Trigger>) =>
     session.act(
       label,
-      withGate(gate.id, (g) => ({ ...g, ...part })),
+      withTrigger(trigger.id, (g) => ({ ...g, ...part })),
     );
   return (
-    <DriverHead driver={gate} kind="gate" words="gate" sign={<GateSign />} change={change}>
+    <DriverHead driver={trigger} kind="trigger" words="trigger" sign={<TriggerSign />} change={change}>
       <button
         type="button"
         className="btn"
-        onClick={() => session.act('delete the gate', withoutMotions([gate.id]), [])}
+        onClick={() => session.act('delete the trigger', withoutMotions([trigger.id]), [])}
       >
         Delete
       </button>
@@ -97,44 +97,48 @@ function GateHead({ gate }: { gate: Gate }) {
   );
 }
 
-const PLAYS: readonly { value: Gate['plays']; text: string; note: string }[] = [
+const PLAYS: readonly { value: Trigger['plays']; text: string; note: string }[] = [
   { value: 'once', text: 'once', note: 'then it stays as it ends' },
   { value: 'each-time', text: 'each time', note: 'whenever its line is passed going down' },
 ];
-const BACK: readonly { value: Gate['back']; text: string; note: string }[] = [
+const BACK: readonly { value: Trigger['back']; text: string; note: string }[] = [
   { value: 'keeps-end', text: 'keeps its end', note: 'and plays from the start the next time' },
   { value: 'plays-back', text: 'plays back', note: 'as fast as it played' },
   { value: 'returns', text: 'returns to its start', note: 'at once' },
 ];
 
-function GateSentence({ gate }: { gate: Gate }) {
+function TriggerSentence({ trigger }: { trigger: Trigger }) {
   const { session } = useOpenedPage();
-  const change = (label: string, part: Partial<Gate>) =>
+  const change = (label: string, part: Partial<Trigger>) =>
     session.act(
       label,
-      withGate(gate.id, (g) => ({ ...g, ...part })),
+      withTrigger(trigger.id, (g) => ({ ...g, ...part })),
     );
   return (
     <div className="sentence">
       <p>
         Going down,{' '}
         <LineWord
-          gate={gate}
+          trigger={trigger}
           side="down"
-          onPut={(down) => down !== null && change('move the gate', { down })}
+          onPut={(down) => down !== null && change('move the trigger', { down })}
         />
       </p>
       <p>
         going up,{' '}
-        <LineWord gate={gate} side="up" onPut={(up) => change('move the line for the way up', { up })} />
+        <LineWord
+          trigger={trigger}
+          side="up"
+          onPut={(up) => change('move the line for the way up', { up })}
+        />
       </p>
       <p>
         It plays{' '}
-        <Pop className="word" label="How often" face={PLAYS.find((o) => o.value === gate.plays)!.text}>
+        <Pop className="word" label="How often" face={PLAYS.find((o) => o.value === trigger.plays)!.text}>
           {(close) => (
             <Choices
               options={PLAYS}
-              value={gate.plays}
+              value={trigger.plays}
               onChoose={(plays) => {
                 change('change how often it plays', { plays });
                 close();
@@ -142,14 +146,14 @@ function GateSentence({ gate }: { gate: Gate }) {
             />
           )}
         </Pop>
-        {gate.plays === 'each-time' && (
+        {trigger.plays === 'each-time' && (
           <>
             ; going back, it{' '}
-            <Pop className="word" label="Going back" face={BACK.find((o) => o.value === gate.back)!.text}>
+            <Pop className="word" label="Going back" face={BACK.find((o) => o.value === trigger.back)!.text}>
               {(close) => (
                 <Choices
                   options={BACK}
-                  value={gate.back}
+                  value={trigger.back}
                   onChoose={(back) => {
                     change('change what going back does', { back });
                     close();

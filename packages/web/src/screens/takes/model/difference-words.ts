@@ -1,7 +1,7 @@
 /** What differs of a motion, a pin or anything else of a take: “scale 1.6 → 1.9”. */
 import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
 import type { Difference, Motion, MotionDocument } from '@lyvek/core';
-import { followFace } from '../../rundown/sheet/FollowWord.tsx';
+import { dampingLabel } from '../../rundown/sheet/DampingWord.tsx';
 import { distanceFace } from '../../rundown/model/pins.ts';
 import { effectWords, pointWords, valueWords } from '../../rundown/model/words.ts';
 
@@ -13,7 +13,7 @@ export interface Change {
 }
 
 type Pin = MotionDocument['pins'][number];
-type Gate = MotionDocument['gates'][number];
+type Trigger = MotionDocument['triggers'][number];
 type Row = NonNullable<Difference['a']>;
 
 export const nameOf = (d: Difference): string => {
@@ -25,7 +25,7 @@ export const nameOf = (d: Difference): string => {
 const faceOf: { [K in Difference['list']]: (x: never) => string } = {
   motions: (m: Motion) => effectWords(m),
   pins: (p: Pin) => distanceFace(p),
-  gates: (g: Gate) => (g.plays === 'once' ? 'once' : 'each time'),
+  triggers: (g: Trigger) => (g.plays === 'once' ? 'once' : 'each time'),
   cues: (c: MotionDocument['cues'][number]) => c.at,
   adjustments: (a: MotionDocument['adjustments'][number]) => Object.keys(a.declarations).join(', '),
 };
@@ -43,7 +43,7 @@ function keyframeChange(property: string, a: Motion, b: Motion): Change {
   if (x[0]!.value !== y[0]!.value)
     return { of: `${property} from`, was: short(x[0]!.value), is: short(y[0]!.value) };
   return {
-    of: `${property}, beads`,
+    of: `${property}, keyframes`,
     was: String(x.length),
     is: x.length === y.length ? 'others' : String(y.length),
   };
@@ -63,7 +63,7 @@ const MOTION_WORDS: Record<string, (a: Motion, b: Motion) => Change[]> = {
       ? [{ of: DRIVER_WORDS[b.driver.kind].noun, was: '', is: 'another one' }]
       : [{ of: 'driver', was: DRIVER_WORDS[a.driver.kind].noun, is: DRIVER_WORDS[b.driver.kind].noun }],
   easing: (a, b) => [{ of: 'easing', was: a.easing, is: b.easing }],
-  follow: (a, b) => [{ of: 'follows', was: followFace(a.follow), is: followFace(b.follow) }],
+  damping: (a, b) => [{ of: 'damping', was: dampingLabel(a.damping), is: dampingLabel(b.damping) }],
   time: (a, b) => [
     seconds(a) === seconds(b)
       ? { of: 'delay', was: a.time?.delay ?? '', is: b.time?.delay ?? '' }

@@ -17,7 +17,7 @@ const PIN: MotionDocument['pins'][number] = {
   name: 'Dome opens',
   on: true,
   stage: '#a',
-  hold: { by: 'top', inset: '0px' },
+  sticky: { by: 'top', inset: '0px' },
   distance: { kind: 'length', value: '1000px' },
   overlap: ['0px', '0px'],
   layer: 0,
@@ -93,9 +93,9 @@ describe('what differs, in words', () => {
     expect(
       words(
         documentOf(motion()),
-        documentOf(motion({ follow: { kind: 'half-life', halfLife: 90 }, easing: 'ease' })),
+        documentOf(motion({ damping: { kind: 'half-life', halfLife: 90 }, easing: 'ease' })),
       )[0],
-    ).toEqual(expect.arrayContaining(['follows at once → with 90 ms half-life', 'easing linear → ease']));
+    ).toEqual(expect.arrayContaining(['damping none → 90 ms half-life', 'easing linear → ease']));
   });
   test('pins by how long they hold', () =>
     expect(

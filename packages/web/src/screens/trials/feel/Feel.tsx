@@ -2,32 +2,32 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import { clockById, HAND_INPUTS } from '@lyvek/core';
-import type { Follow, HandInput } from '@lyvek/core';
+import type { Damping, HandInput } from '@lyvek/core';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { TimeChart } from '../../../parts/TimeChart.tsx';
-import { followFace, FollowWord } from '../../rundown/sheet/FollowWord.tsx';
+import { dampingLabel, DampingWord } from '../../rundown/sheet/DampingWord.tsx';
 import { useOpenedPage } from '../../page-context.ts';
-import { FeltPage } from './FeltPage.tsx';
-import { apart, DISTANCE, followsOf, ratesFor, responseOf } from './model.ts';
+import { DampedPage } from './DampedPage.tsx';
+import { apart, DISTANCE, dampingsOf, ratesFor, responseOf } from './model.ts';
 import { useTrials } from '../trials-context.ts';
 
 interface FeelProps {
   /** stands in place of its name */
   tabs: ReactNode;
   /** the page lies under the hand */
-  felt: boolean;
+  damped: boolean;
   feelIt(on: boolean): void;
 }
 
-const FIRST: Follow = { kind: 'half-life', halfLife: 90 };
+const FIRST: Damping = { kind: 'half-life', halfLife: 90 };
 const INPUTS = Object.keys(HAND_INPUTS) as HandInput['id'][];
 
-export function Feel({ tabs, felt, feelIt }: FeelProps) {
+export function Feel({ tabs, damped, feelIt }: FeelProps) {
   const { settings } = useOpenedPage();
   const { document, prediction } = useTrials();
-  const used = useMemo(() => followsOf(document), [document]);
-  const [own, setOwn] = useState<Follow | null>(null);
-  const [other, setOther] = useState<Follow | null>(null);
+  const used = useMemo(() => dampingsOf(document), [document]);
+  const [own, setOwn] = useState<Damping | null>(null);
+  const [other, setOther] = useState<Damping | null>(null);
   const [input, setInput] = useState<HandInput['id']>('flick');
   const how = own ?? used[0] ?? FIRST;
   const rates = ratesFor(prediction.question.clock);
@@ -51,7 +51,7 @@ export function Feel({ tabs, felt, feelIt }: FeelProps) {
         <h2>
           {tabs}
           <span className="grow" />
-          {!felt && (
+          {!damped && (
             <button type="button" className="btn small" onClick={() => feelIt(true)}>
               Feel it
             </button>
@@ -83,10 +83,10 @@ export function Feel({ tabs, felt, feelIt }: FeelProps) {
               />
             )}
           </Pop>
-          , followed <FollowWord value={how} onChange={setOwn} />
+          , damping: <DampingWord value={how} onChange={setOwn} />
           {other && (
             <>
-              , beside it <FollowWord value={other} onChange={setOther} />
+              , beside it <DampingWord value={other} onChange={setOther} />
               <button type="button" className="btn small" onClick={() => setOther(null)}>
                 Away
               </button>
@@ -108,7 +108,7 @@ export function Feel({ tabs, felt, feelIt }: FeelProps) {
                   {r.overshoot > 0.005 && <small>swings {Math.round(100 * r.overshoot)} % past</small>}
                 </h3>
                 <TimeChart
-                  label={`At ${clockById(rate).name} ${followFace(how)}: largest lag ${Math.round(r.lag)} px, settled after ${Math.round(r.settled)} ms`}
+                  label={`At ${clockById(rate).name} ${dampingLabel(how)}: largest lag ${Math.round(r.lag)} px, settled after ${Math.round(r.settled)} ms`}
                   height={148}
                   x={{ max: until, unit: 'ms' }}
                   y={{ min: 0, max: top, unit: 'px' }}
@@ -152,7 +152,7 @@ export function Feel({ tabs, felt, feelIt }: FeelProps) {
           Apart at most <b>{apart(seen[0]!, seen[1]!).toFixed(1)} px</b>
         </p>
       </section>
-      {felt && <FeltPage how={how} other={other} close={away} />}
+      {damped && <DampedPage how={how} other={other} close={away} />}
     </>
   );
 }

@@ -7,13 +7,13 @@ import { useStore } from 'zustand';
 import { sandboxOf } from '../../../parts/use-opened-frame.ts';
 import { useOpenedPage, useShownDocument } from '../../page-context.ts';
 import { useLinkedPage } from '../../use-linked-page.ts';
-import { following, handStore } from './under-the-hand.ts';
+import { withDamping, handStore } from './under-the-hand.ts';
 
 export function UnseenPage() {
   const { page, viewport, link } = useOpenedPage();
   const { place, how } = useStore(handStore);
   const whole = useShownDocument();
-  const document = useMemo(() => (how ? following(whole, how) : whole), [whole, how]);
+  const document = useMemo(() => (how ? withDamping(whole, how) : whole), [whole, how]);
   const frame = useRef<HTMLIFrameElement>(null);
   const { key } = useLinkedPage(frame, document);
   const scale = place ? Math.min(1, place.width / viewport.width) : 1;
@@ -24,7 +24,7 @@ export function UnseenPage() {
       ref={frame}
       title={place ? `${page.name}, to scroll` : `${page.name}, measured`}
       sandbox={sandboxOf(page)}
-      className={place ? 'felt-page' : 'unseen-page'}
+      className={place ? 'damped-page' : 'unseen-page'}
       style={{
         width: viewport.width,
         height: viewport.height,

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Motion } from '@lyvek/core';
 import { documentOf, motion } from '@lyvek/core/testing';
-import { apart, followsOf, ratesFor, responseOf } from './model.ts';
-import { following, triedOn } from './under-the-hand.ts';
+import { apart, dampingsOf, ratesFor, responseOf } from './model.ts';
+import { withDamping, triedOn } from './under-the-hand.ts';
 
 describe('feel', () => {
   const half = { kind: 'half-life', halfLife: 90 } as const;
@@ -11,12 +11,12 @@ describe('feel', () => {
   test('settings of the take come by how often they are used, without those that do not follow', () => {
     const spring = { kind: 'spring', frequency: 2, ratio: 1 } as const;
     const d = documentOf(
-      motion({ id: 'm_1', follow: spring }),
-      motion({ id: 'm_2', follow: half }),
-      motion({ id: 'm_3', follow: half }),
+      motion({ id: 'm_1', damping: spring }),
+      motion({ id: 'm_2', damping: half }),
+      motion({ id: 'm_3', damping: half }),
       motion({ id: 'm_4' }),
     );
-    expect(followsOf(d)).toEqual([half, spring]);
+    expect(dampingsOf(d)).toEqual([half, spring]);
   });
   test('the chosen rate stands beside one that differs', () => {
     expect(ratesFor('60')).toEqual(['60', '120']);
@@ -29,26 +29,26 @@ describe('under the hand', () => {
   const half = { kind: 'half-life', halfLife: 90 } as const;
   const timed = (id: string): Motion =>
     motion({ id, driver: { kind: 'load' }, time: { delay: '0ms', duration: '300ms' } });
-  const belt = motion({
-    id: 'm_belt',
+  const marquee = motion({
+    id: 'm_marquee',
     keyframes: {},
-    driver: { kind: 'belt', axis: 'inline', speed: 40, turns: true, push: 0, rests: true },
-    follow: half,
+    driver: { kind: 'marquee', axis: 'inline', speed: 40, reverses: true, push: 0, pauses: true },
+    damping: half,
   });
   const ids = (list: readonly Motion[]) => list.map((m) => m.id);
 
   test('a setting is tried on the motions that follow', () => {
-    const d = documentOf(motion({ id: 'm_a', follow: half }), motion({ id: 'm_b' }), timed('m_c'), belt);
+    const d = documentOf(motion({ id: 'm_a', damping: half }), motion({ id: 'm_b' }), timed('m_c'), marquee);
     expect(ids(triedOn(d))).toEqual(['m_a']);
-    const felt = following(d, spring);
-    expect(felt.motions.map((m) => m.follow.kind)).toEqual(['spring', 'none', 'none', 'half-life']);
-    expect(felt.motions[1]).toBe(d.motions[1]);
+    const damped = withDamping(d, spring);
+    expect(damped.motions.map((m) => m.damping.kind)).toEqual(['spring', 'none', 'none', 'half-life']);
+    expect(damped.motions[1]).toBe(d.motions[1]);
   });
   test('where none follows it is tried on all that hang on the scroll, and not on what is off or plays in time', () => {
-    const d = documentOf(motion({ id: 'm_a' }), motion({ id: 'm_off', on: false }), timed('m_c'), belt);
+    const d = documentOf(motion({ id: 'm_a' }), motion({ id: 'm_off', on: false }), timed('m_c'), marquee);
     expect(ids(triedOn(d))).toEqual(['m_a']);
-    expect(following(d, { kind: 'none' }).motions.map((m) => m.follow)).toEqual(
-      d.motions.map((m) => m.follow),
+    expect(withDamping(d, { kind: 'none' }).motions.map((m) => m.damping)).toEqual(
+      d.motions.map((m) => m.damping),
     );
   });
 });

@@ -1,6 +1,6 @@
 /** Responses of follow settings to one push of the hand, made ready for drawing. */
 import { clockById, HAND_INPUTS, respond } from '@lyvek/core';
-import type { Follow, HandInput, MotionDocument, Response } from '@lyvek/core';
+import type { Damping, HandInput, MotionDocument, Response } from '@lyvek/core';
 
 export const DISTANCE = 600;
 
@@ -8,7 +8,7 @@ export const DISTANCE = 600;
 export const ratesFor = (clock: string): [string, string] =>
   clock === '120' || clock === '60' ? ['60', '120'] : ['60', clock];
 
-export const responseOf = (how: Follow, input: HandInput['id'], clock: string): Response =>
+export const responseOf = (how: Damping, input: HandInput['id'], clock: string): Response =>
   respond(how, HAND_INPUTS[input](DISTANCE), clockById(clock), DISTANCE, 1000);
 
 /** How far apart what is shown at two rates is at most, px, at the times that both have a frame. */
@@ -23,12 +23,12 @@ export function apart(a: Response, b: Response): number {
 }
 
 /** Settings that the take uses, the most frequent first. */
-export function followsOf(d: MotionDocument): Follow[] {
-  const known = new Map<string, { how: Follow; count: number }>();
-  for (const { follow, on } of d.motions) {
-    if (!on || follow.kind === 'none') continue;
-    const key = JSON.stringify(follow);
-    known.set(key, { how: follow, count: (known.get(key)?.count ?? 0) + 1 });
+export function dampingsOf(d: MotionDocument): Damping[] {
+  const known = new Map<string, { how: Damping; count: number }>();
+  for (const { damping, on } of d.motions) {
+    if (!on || damping.kind === 'none') continue;
+    const key = JSON.stringify(damping);
+    known.set(key, { how: damping, count: (known.get(key)?.count ?? 0) + 1 });
   }
   return [...known.values()].sort((a, b) => b.count - a.count).map((k) => k.how);
 }

@@ -9,7 +9,7 @@ import { useLayout, useOpenedPage, useSettledDocument } from '../../page-context
 
 /** A page that answers with another size has not been laid out anew yet: asked again after this long, ms. */
 const AGAIN = 30;
-const NOTHING: Plan = { follow: [], signals: [], belts: [], travels: [] };
+const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
 
 export function MeasuredSizes() {
   const wanted = useStore(useOpenedPage().survey.store, (s) => s.wanted);

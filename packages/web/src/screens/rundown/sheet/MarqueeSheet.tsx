@@ -1,21 +1,21 @@
-/** A belt: where its strip is seen, what it does by itself, and what the hand does to it. */
+/** A marquee: where its strip is seen, what it does by itself, and what the hand does to it. */
 import { steadyLag } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { beltSpeed } from '../model/belt.ts';
-import type { Belt } from '../model/belt.ts';
+import { marqueeSpeed } from '../model/marquee.ts';
+import type { Marquee } from '../model/marquee.ts';
 import { grouped } from '../../../parts/strip/view.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './Adjustments.tsx';
-import { BeltDiagram } from './BeltDiagram.tsx';
+import { MarqueeDiagram } from './MarqueeDiagram.tsx';
 import { CssField } from './CssField.tsx';
 import { Differs } from './Differs.tsx';
 import { DriverWord } from './DriverWord.tsx';
-import { FollowWord } from './FollowWord.tsx';
+import { DampingWord } from './DampingWord.tsx';
 import { PresetWord } from './PresetWord.tsx';
 import { SheetHead } from './SheetHead.tsx';
 
@@ -32,23 +32,23 @@ const AXES = [
   { value: 'block', text: 'up and down', note: 'its parts stand in a column' },
 ] as const;
 
-export function BeltSheet({ bar }: { bar: Bar }) {
+export function MarqueeSheet({ bar }: { bar: Bar }) {
   const { session } = useOpenedPage();
   const { layout } = useRundown();
   const { motion } = bar;
-  const belt = motion.driver as Belt;
-  const put = (part: Partial<Belt>) =>
-    withMotion(motion.id, (m) => ({ ...m, driver: { ...(m.driver as Belt), ...part } }));
-  const change = (label: string, part: Partial<Belt>) => session.act(label, put(part));
-  const nudge = (part: Partial<Belt>) => session.nudge('tune the belt', put(part));
+  const marquee = motion.driver as Marquee;
+  const put = (part: Partial<Marquee>) =>
+    withMotion(motion.id, (m) => ({ ...m, driver: { ...(m.driver as Marquee), ...part } }));
+  const change = (label: string, part: Partial<Marquee>) => session.act(label, put(part));
+  const nudge = (part: Partial<Marquee>) => session.nudge('tune the marquee', put(part));
   const element = layout.elements[bar.element]!;
   return (
-    <section className="sheet" aria-label={`Belt ${motion.name}`}>
+    <section className="sheet" aria-label={`Marquee ${motion.name}`}>
       <SheetHead motion={motion} />
       <div className="sheet-columns">
-        <BeltDiagram
+        <MarqueeDiagram
           bar={bar}
-          belt={belt}
+          marquee={marquee}
           onTry={(speed) => session.try(speed === null ? null : put({ speed }))}
           onPut={(speed) => change('set the speed', { speed })}
         />
@@ -62,15 +62,15 @@ export function BeltSheet({ bar }: { bar: Bar }) {
               <Word
                 label="Axis"
                 options={AXES}
-                value={belt.axis}
-                onChoose={(axis) => change('turn the belt', { axis })}
+                value={marquee.axis}
+                onChoose={(axis) => change('turn the marquee', { axis })}
               />{' '}
               at{' '}
               <Number
                 label="Speed"
-                face={`${belt.speed} px a second`}
+                face={`${marquee.speed} px a second`}
                 hint="negative runs the other way; 0 only moves with the hand"
-                value={belt.speed}
+                value={marquee.speed}
                 step={5}
                 low={-4000}
                 high={4000}
@@ -82,29 +82,29 @@ export function BeltSheet({ bar }: { bar: Bar }) {
               <Word
                 label="Scrolled upwards"
                 options={TURNS}
-                value={belt.turns ? 'yes' : 'no'}
-                onChoose={(v) => change('turn with the hand', { turns: v === 'yes' })}
+                value={marquee.reverses ? 'yes' : 'no'}
+                onChoose={(v) => change('turn with the hand', { reverses: v === 'yes' })}
               />
             </p>
             <p>
               pushed by{' '}
               <Number
                 label="Push"
-                face={`${Math.round(belt.push * 100)} % of the scroll`}
+                face={`${Math.round(marquee.push * 100)} % of the scroll`}
                 hint="per cent of what the page is scrolled; negative pushes against"
-                value={Math.round(belt.push * 100)}
+                value={Math.round(marquee.push * 100)}
                 step={5}
                 low={-1000}
                 high={1000}
                 onPut={(push) => nudge({ push: push / 100 })}
               />
-              , following{' '}
-              <FollowWord
-                value={motion.follow}
-                onChange={(follow) =>
+              , damping:{' '}
+              <DampingWord
+                value={motion.damping}
+                onChange={(damping) =>
                   session.act(
-                    'follow',
-                    withMotion(motion.id, (m) => ({ ...m, follow })),
+                    'damping',
+                    withMotion(motion.id, (m) => ({ ...m, damping })),
                   )
                 }
               />
@@ -114,8 +114,8 @@ export function BeltSheet({ bar }: { bar: Bar }) {
               <Word
                 label="Under the pointer"
                 options={RESTS}
-                value={belt.rests ? 'yes' : 'no'}
-                onChoose={(v) => change('rest under the pointer', { rests: v === 'yes' })}
+                value={marquee.pauses ? 'yes' : 'no'}
+                onChoose={(v) => change('rest under the pointer', { pauses: v === 'yes' })}
               />
             </p>
             <p>
@@ -126,7 +126,7 @@ export function BeltSheet({ bar }: { bar: Bar }) {
             <Differs of={motion} />
           </div>
         </div>
-        <Hand motion={motion} belt={belt} />
+        <Hand motion={motion} marquee={marquee} />
       </div>
     </section>
   );
@@ -140,15 +140,15 @@ const HANDS = [
 ] as const;
 
 /** What it does under several hands, once the follow has caught up. */
-function Hand({ motion, belt }: { motion: Motion; belt: Belt }) {
-  const lag = steadyLag(motion.follow, 1500);
+function Hand({ motion, marquee }: { motion: Motion; marquee: Marquee }) {
+  const lag = steadyLag(motion.damping, 1500);
   return (
-    <div className="diagram belt-hand">
+    <div className="diagram marquee-hand">
       <h3>Under the hand</h3>
       <table>
         <tbody>
           {HANDS.map(([words, hand]) => {
-            const v = beltSpeed(belt, hand);
+            const v = marqueeSpeed(marquee, hand);
             return (
               <tr key={words}>
                 <th scope="row">{words}</th>

@@ -4,7 +4,7 @@
  */
 import type { Ms, Px } from '../page/index.ts';
 
-export type Follow =
+export type Damping =
   | { kind: 'none' }
   /** lag halves in this time, ms; `cap` keeps it below so many px */
   | { kind: 'half-life'; halfLife: Ms; cap?: Px | undefined }
@@ -12,7 +12,7 @@ export type Follow =
   | { kind: 'spring'; frequency: number; ratio: number };
 
 /** The followed offset, px, and its velocity, px/ms. */
-export interface Follower {
+export interface DampedOffset {
   y: Px;
   v: number;
 }
@@ -21,7 +21,7 @@ export interface Follower {
 const REST = 0.02;
 
 /** Moves a follower over `step` ms while the scroll offset goes from `x0` to `x1` in a straight line. Changes and returns `f`. */
-export function follow(f: Follower, how: Follow, x0: Px, x1: Px, step: Ms): Follower {
+export function damp(f: DampedOffset, how: Damping, x0: Px, x1: Px, step: Ms): DampedOffset {
   if (how.kind === 'none' || !(step > 0)) {
     f.y = how.kind === 'none' ? x1 : f.y;
     f.v = 0;
@@ -68,11 +68,11 @@ function oscillation(omega: number, ratio: number, t: Ms): [number, number] {
   return [(slow + fast) / 2, (slow - fast) / (2 * d)];
 }
 
-export const isAtRest = (f: Follower, x: Px): boolean =>
+export const isAtRest = (f: DampedOffset, x: Px): boolean =>
   Math.abs(f.y - x) < REST && Math.abs(f.v) < REST / 16;
 
 /** How far behind it stays at a constant velocity (px/s), in px. */
-export function steadyLag(how: Follow, velocity: number): Px {
+export function steadyLag(how: Damping, velocity: number): Px {
   const v = velocity / 1000;
   if (how.kind === 'half-life') return Math.min(how.cap ?? Infinity, Math.abs(v) * (how.halfLife / Math.LN2));
   if (how.kind === 'spring') return (2 * how.ratio * Math.abs(v)) / ((2 * Math.PI * how.frequency) / 1000);
@@ -80,7 +80,7 @@ export function steadyLag(how: Follow, velocity: number): Px {
 }
 
 /** Time after which it stays within `near` px of where a jump of `jump` px has led, ms. */
-export function settleTime(how: Follow, jump: Px, near: Px = 1): Ms {
+export function settleTime(how: Damping, jump: Px, near: Px = 1): Ms {
   const depth = Math.log(Math.max(1, Math.abs(jump) / near));
   if (how.kind === 'none' || depth === 0) return 0;
   if (how.kind === 'half-life') return (how.halfLife / Math.LN2) * depth;
@@ -105,7 +105,7 @@ export function settleTime(how: Follow, jump: Px, near: Px = 1): Ms {
 }
 
 /** Share of a jump by which a spring shoots over; 0 without overshoot. */
-export const overshoot = (how: Follow): number =>
+export const overshoot = (how: Damping): number =>
   how.kind === 'spring' && how.ratio < 1
     ? Math.exp((-Math.PI * how.ratio) / Math.sqrt(1 - how.ratio * how.ratio))
     : 0;

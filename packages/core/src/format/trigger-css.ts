@@ -1,5 +1,5 @@
-/** Gates as CSS: the standard’s triggers (CSS Animations 2, §5). A jump over the whole page still passes a gate, since it never ends. */
-import type { Gate } from '../motion/index.ts';
+/** Triggers as CSS: the standard’s triggers (CSS Animations 2, §5). A jump over the whole page still passes a trigger, since it never ends. */
+import type { Trigger } from '../motion/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import { isMeeting, parseMeeting } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
@@ -11,8 +11,8 @@ import { rule } from './rule.ts';
 
 export const triggerName = (slug: string): string => `--lv-${slug}-passed`;
 
-/** What entering and leaving do. Going back on a gate that plays once is never heeded. */
-export function triggerActions({ plays, back }: Gate): string {
+/** What entering and leaving do. Going back on a trigger that plays once is never heeded. */
+export function triggerActions({ plays, back }: Trigger): string {
   if (plays === 'once') return 'play-once';
   return { 'keeps-end': 'replay none', 'plays-back': 'play-forwards play-backwards', returns: 'play reset' }[
     back
@@ -25,9 +25,11 @@ const pct = (n: number) => `${decimal(n * 100)}%`;
  * Both lines on one view timeline. Meetings take an end inset that makes the first exact in any scroller; a second one, at another line,
  * is counted from there in viewport units. Beside a phase, which would shift with the inset, a meeting is in viewport units altogether.
  */
-function lines(gate: Gate): { inset: string; down: string; up: string } {
+function lines(trigger: Trigger): { inset: string; down: string; up: string } {
   const first =
-    isMeeting(gate.down) && (gate.up === null || isMeeting(gate.up)) ? parseMeeting(gate.down) : null;
+    isMeeting(trigger.down) && (trigger.up === null || isMeeting(trigger.up))
+      ? parseMeeting(trigger.down)
+      : null;
   const base = first?.ok ? 1 - first.value.line : 0;
   const text = (p: RangePoint): string => {
     if (!isMeeting(p)) return p;
@@ -39,24 +41,24 @@ function lines(gate: Gate): { inset: string; down: string; up: string } {
   };
   return {
     inset: base === 0 ? '' : ` 0px ${pct(base)}`,
-    down: text(gate.down),
-    up: gate.up === null ? '' : text(gate.up),
+    down: text(trigger.down),
+    up: trigger.up === null ? '' : text(trigger.up),
   };
 }
 
-/** One piece per gate that is on and has its element. */
-export function gatePieces(
-  gates: readonly Gate[],
+/** One piece per trigger that is on and has its element. */
+export function triggerPieces(
+  triggers: readonly Trigger[],
   names: ReadonlyMap<string, string>,
   parts: ReadonlyMap<string, readonly string[]>,
   layout: HeldLayout,
 ): Piece[] {
   // CSS keeps triggers as lists per element.
-  const bySubject = new Map<string, Gate[]>();
-  for (const g of gates)
+  const bySubject = new Map<string, Trigger[]>();
+  for (const g of triggers)
     if (g.on && parts.get(g.id)?.length) bySubject.set(g.subject, [...(bySubject.get(g.subject) ?? []), g]);
-  const pieceOf = (selector: string, list: readonly Gate[]): Piece => ({
-    id: `gate:${list.map((g) => g.id).join('+')}`,
+  const pieceOf = (selector: string, list: readonly Trigger[]): Piece => ({
+    id: `trigger:${list.map((g) => g.id).join('+')}`,
     motions: list.flatMap((g) => parts.get(g.id) ?? []),
     rules: rule(selector, [
       `timeline-trigger: ${list

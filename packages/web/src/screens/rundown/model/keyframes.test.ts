@@ -3,7 +3,15 @@ import fc from 'fast-check';
 import { element, layoutOf, motion } from '@lyvek/core/testing';
 import { withPins } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
-import { beadsBetween, beadsOf, beadStore, choose, movedBeads, withBeadAt, withoutBeads } from './beads.ts';
+import {
+  keyframesBetween,
+  keyframesOf,
+  keyframeStore,
+  choose,
+  movedKeyframes,
+  withKeyframeAt,
+  withoutKeyframes,
+} from './keyframes.ts';
 import { barOf } from './bars.ts';
 import type { Bar } from './bars.ts';
 
@@ -23,12 +31,12 @@ const of = (id: string, selector: string, ...at: number[]): Motion =>
   });
 const bar = (m: Motion) => barOf(m, layout) as Bar;
 const [a, b] = [bar(of('m_a', '#a', 20, 60)), bar(of('m_b', '#b', 50))];
-const keys = () => beadStore.getState().chosen.map((c) => `${c.motion} ${c.share}`);
+const keys = () => keyframeStore.getState().chosen.map((c) => `${c.motion} ${c.share}`);
 
-beforeEach(() => beadStore.setState({ chosen: [], hover: null }));
+beforeEach(() => keyframeStore.setState({ chosen: [], hover: null }));
 
-test('beads are the places between the ends, once for all properties', () => {
-  expect(beadsOf(a.motion)).toEqual([0.2, 0.6]);
+test('keyframes are the places between the ends, once for all properties', () => {
+  expect(keyframesOf(a.motion)).toEqual([0.2, 0.6]);
 });
 
 test('click chooses one, ctrl one more or one less, shift everything on the way', () => {
@@ -44,17 +52,17 @@ test('click chooses one, ctrl one more or one less, shift everything on the way'
 
 test('what lies between two offsets does so whichever way one pulls', () => {
   const [low, high] = [a.placed.start, b.placed.end];
-  expect(beadsBetween([a, b], low, high)).toEqual(beadsBetween([a, b], high, low));
-  expect(beadsBetween([a, b], low, high)).toHaveLength(3);
+  expect(keyframesBetween([a, b], low, high)).toEqual(keyframesBetween([a, b], high, low));
+  expect(keyframesBetween([a, b], low, high)).toHaveLength(3);
 });
 
-test('however far beads are pulled, none passes another and the document’s order stays', () => {
+test('however far keyframes are pulled, none passes another and the document’s order stays', () => {
   fc.assert(
     fc.property(
       fc.integer({ min: -3000, max: 3000 }),
       fc.subarray([0.2, 0.6], { minLength: 1 }),
       (px, shares) => {
-        const moved = movedBeads(
+        const moved = movedKeyframes(
           a,
           shares.map((share) => ({ motion: 'm_a', share })),
           px,
@@ -72,10 +80,10 @@ test('however far beads are pulled, none passes another and the document’s ord
 
 test('deleted, a property keeps at least one stop; put in, nothing is seen of it', () => {
   const lone = motion({ keyframes: { opacity: stops(50) } });
-  expect(withoutBeads(lone, [{ motion: 'm_a', share: 0.5 }]).keyframes.opacity).toHaveLength(1);
-  expect(withoutBeads(a.motion, [{ motion: 'm_a', share: 0.2 }]).keyframes.scale).toHaveLength(3);
+  expect(withoutKeyframes(lone, [{ motion: 'm_a', share: 0.5 }]).keyframes.opacity).toHaveLength(1);
+  expect(withoutKeyframes(a.motion, [{ motion: 'm_a', share: 0.2 }]).keyframes.scale).toHaveLength(3);
   const middle = (a.placed.start + a.placed.end) / 2;
-  const made = withBeadAt(a, middle, layout);
+  const made = withKeyframeAt(a, middle, layout);
   expect(made.keyframes.opacity!.map((k) => k.at)).toEqual(['0%', '20%', '50%', '60%', '100%']);
   expect(Number(made.keyframes.opacity![2]!.value)).toBeCloseTo(0.175, 3);
 });

@@ -1,4 +1,4 @@
-/** Gates in the document: a place whose passing starts timed parts. */
+/** Triggers in the document: a place whose passing starts timed parts. */
 import { z } from 'zod';
 import { parseMeeting, parsePhasePoint } from '../timeline/index.ts';
 import { id, name, selector } from './parts.ts';
@@ -18,11 +18,11 @@ export const phasePoint = (side: 'start' | 'end') =>
     });
 const line = z.union([phasePoint('start'), MeetingSchema]);
 
-export const GateSchema = z.strictObject({
+export const TriggerSchema = z.strictObject({
   id,
   name,
   on: z.boolean(),
-  /** the element whose passage the lines are places of */
+  /** the element whose view progress the lines are places of */
   subject: selector,
   /** where it starts its parts going down */
   down: line,
@@ -32,14 +32,14 @@ export const GateSchema = z.strictObject({
   /** what happens when the way up is heeded */
   back: z.enum(['keeps-end', 'plays-back', 'returns']),
 });
-export type Gate = z.infer<typeof GateSchema>;
+export type Trigger = z.infer<typeof TriggerSchema>;
 
 const ms = z
   .string()
   .regex(/^\d+(\.\d+)?ms$/, 'a time such as 640ms')
   .refine((t) => Number.parseFloat(t) <= 60_000, 'at most a minute');
 
-/** When a part plays: counted from its gate or from page load, or from the end of another part. */
+/** When a part plays: counted from its trigger or from page load, or from the end of another part. */
 export const TimeSchema = z.strictObject({
   delay: ms,
   duration: ms.refine((t) => Number.parseFloat(t) >= 1, 'at least 1ms'),

@@ -2,8 +2,8 @@
  * Followed motions. Each is a CSS animation on a scroll timeline already; here it is taken off that timeline, paused, and set to where the
  * followed scroll offset would have it. Its keyframes, fill and place among the others stay what they are.
  */
-import { follow, isAtRest } from '@lyvek/core/follow';
-import type { Follow, Follower } from '@lyvek/core/follow';
+import { damp, isAtRest } from '@lyvek/core/damping';
+import type { Damping, DampedOffset } from '@lyvek/core/damping';
 import type { Clock, Plan } from './plan.ts';
 
 interface Timeline extends AnimationTimeline {
@@ -18,8 +18,8 @@ type Ranged = Animation & { rangeStart?: unknown; rangeEnd?: unknown; timeline: 
 interface Group {
   source: Element;
   inline: boolean;
-  how: Follow;
-  state: Follower;
+  how: Damping;
+  state: DampedOffset;
   /** the scroll offset at the last frame */
   x: number;
   taken: Taken[];
@@ -42,7 +42,7 @@ const WHOLE = 1000;
 /** A page that has been still counts as having begun to move one frame ago. */
 const FRAME = 1000 / 60;
 
-export function playFollowed(root: Document | Element, plan: Plan['follow'], clock: Clock): () => void {
+export function playDamped(root: Document | Element, plan: Plan['damping'], clock: Clock): () => void {
   const doc = root instanceof Document ? root : root.ownerDocument;
   const groups: Group[] = [];
   let frame = 0;
@@ -80,7 +80,7 @@ export function playFollowed(root: Document | Element, plan: Plan['follow'], clo
         }
   };
 
-  const groupFor = (timeline: Timeline, how: Follow): Group => {
+  const groupFor = (timeline: Timeline, how: Damping): Group => {
     const source = timeline.source!;
     const inline = timeline.axis === 'inline' || timeline.axis === 'x';
     const key = JSON.stringify(how);
@@ -139,7 +139,7 @@ export function playFollowed(root: Document | Element, plan: Plan['follow'], clo
     let moving = false;
     groups.forEach((g, i) => {
       const x = offsets[i]!;
-      follow(g.state, g.how, g.x, x, moved);
+      damp(g.state, g.how, g.x, x, moved);
       g.x = x;
       if (isAtRest(g.state, x)) g.state = { y: x, v: 0 };
       else moving = true;

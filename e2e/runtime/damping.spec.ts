@@ -1,12 +1,12 @@
 /** The script in a real browser, with a clock of our own: the same at every refresh rate, and gone without a trace. */
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { follow } from '@lyvek/core';
+import { damp } from '@lyvek/core';
 import type * as Runtime from '@lyvek/runtime';
-import type { Follow } from '@lyvek/core';
+import type { Damping } from '@lyvek/core';
 import { runtimeScript } from '../support/runtime.ts';
 
-type How = Exclude<Follow, { kind: 'none' }>;
+type How = Exclude<Damping, { kind: 'none' }>;
 
 const PAGE = `<!doctype html><style>
 body { margin: 0; height: 6000px } #a { position: absolute; top: 2000px; width: 200px; height: 200px; background: #9ab }
@@ -52,7 +52,7 @@ async function run(
         asked = [];
         due.forEach((f) => f());
       };
-      const stop = lyvek.play(document, { follow: [{ names: ['lv-a'], selector: '#a', how }] }, clock);
+      const stop = lyvek.play(document, { damping: [{ names: ['lv-a'], selector: '#a', how }] }, clock);
       // Where its range lies is known two frames later.
       for (let i = 0; i < 4; i++) {
         await real();
@@ -99,7 +99,7 @@ function predicted(how: How): number[] {
   const f = { y: READY, v: 0 };
   let x = READY;
   return PIECES.map(([ms, px]) => {
-    follow(f, how, x, x + px, ms);
+    damp(f, how, x, x + px, ms);
     x += px;
     return f.y / 2;
   });
@@ -129,7 +129,7 @@ test('starting twice is starting once; stopping leaves no trace', async ({ page 
     const real = () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)));
     const before = document.documentElement.outerHTML;
     const plan = {
-      follow: [{ names: ['lv-a'], selector: '#a', how: { kind: 'half-life' as const, halfLife: 90 } }],
+      damping: [{ names: ['lv-a'], selector: '#a', how: { kind: 'half-life' as const, halfLife: 90 } }],
     };
     const first = lyvek.start(document, plan);
     const second = lyvek.start(document, plan);
@@ -161,7 +161,7 @@ test('nothing runs while nothing scrolls', async ({ page }) => {
     };
     lyvek.play(
       document,
-      { follow: [{ names: ['lv-a'], selector: '#a', how: { kind: 'half-life', halfLife: 20 } }] },
+      { damping: [{ names: ['lv-a'], selector: '#a', how: { kind: 'half-life', halfLife: 20 } }] },
       clock,
     );
     await real();
@@ -192,7 +192,10 @@ body { animation: lv-s auto linear both; animation-timeline: scroll(root block);
       values.push(`${name} ${Math.round(value)}`);
     };
     document.addEventListener('signal', hear);
-    const stop = lyvek.start(document, { follow: [], signals: [{ property: '--signal', selector: 'body' }] });
+    const stop = lyvek.start(document, {
+      damping: [],
+      signals: [{ property: '--signal', selector: 'body' }],
+    });
     await frames(6);
     for (const y of [250, 250, 500, 2500, 3000, 0]) {
       scrollTo({ top: y, behavior: 'instant' });
@@ -219,7 +222,7 @@ body { margin: 0; height: 6000px } :root { timeline-scope: --held }
   await page.addScriptTag({ content: script });
   await page.evaluate(() => {
     const how = { kind: 'half-life', halfLife: 60 } as const;
-    lyvek.play(document, { follow: [{ names: ['lv-t'], selector: '#strip', how }] });
+    lyvek.play(document, { damping: [{ names: ['lv-t'], selector: '#strip', how }] });
   });
   const shown = () => page.evaluate(() => document.querySelector('#strip')!.getBoundingClientRect().x);
   await page.waitForTimeout(200);

@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
-  follow,
+  damp,
   halfLifeOfFactor,
   halfLifeToCatchUp,
   isAtRest,
   overshoot,
   settleTime,
   steadyLag,
-} from './follow.ts';
-import type { Follow } from './follow.ts';
+} from './damping.ts';
+import type { Damping } from './damping.ts';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
-const how: fc.Arbitrary<Follow> = fc.oneof(
+const how: fc.Arbitrary<Damping> = fc.oneof(
   fc.record({ kind: fc.constant('half-life' as const), halfLife: number(5, 800) }),
   fc.record({ kind: fc.constant('half-life' as const), halfLife: number(5, 800), cap: number(1, 200) }),
   fc.record({ kind: fc.constant('spring' as const), frequency: number(0.3, 12), ratio: number(0.1, 3) }),
@@ -28,7 +28,7 @@ const knees = fc.array(fc.tuple(fc.integer({ min: 1, max: 400 }), number(-900, 9
   maxLength: 6,
 });
 
-describe('follow', () => {
+describe('damping', () => {
   test('frame sets that share the knees of the input agree at common instants', () => {
     fc.assert(
       fc.property(how, knees, fc.infiniteStream(fc.integer({ min: 1, max: 40 })), (h, pieces, frames) => {
@@ -36,11 +36,11 @@ describe('follow', () => {
         const b = { y: 100, v: 0 };
         let x = 100;
         for (const [length, way] of pieces) {
-          follow(a, h, x, x + way, length);
+          damp(a, h, x, x + way, length);
           let t = 0;
           while (t < length) {
             const next = Math.min(length, t + frames.next().value!);
-            follow(b, h, x + (way * t) / length, x + (way * next) / length, next - t);
+            damp(b, h, x + (way * t) / length, x + (way * next) / length, next - t);
             t = next;
           }
           x += way;
@@ -55,7 +55,7 @@ describe('follow', () => {
     fc.assert(
       fc.property(how, number(-2000, 2000), (h, jump) => {
         const f = { y: 0, v: 0 };
-        for (let i = 0; i < 400; i++) follow(f, h, jump, jump, 1000);
+        for (let i = 0; i < 400; i++) damp(f, h, jump, jump, 1000);
         expect(isAtRest(f, jump)).toBe(true);
       }),
     );
@@ -65,23 +65,23 @@ describe('follow', () => {
     fc.assert(
       fc.property(how, number(10, 4000), (h, velocity) => {
         const f = { y: 0, v: 0 };
-        for (let i = 0; i < 400; i++) follow(f, h, i * velocity, (i + 1) * velocity, 1000);
+        for (let i = 0; i < 400; i++) damp(f, h, i * velocity, (i + 1) * velocity, 1000);
         expect(400 * velocity - f.y).toBeCloseTo(steadyLag(h, velocity), 3);
       }),
     );
   });
 
   test('settles in the time that is said', () => {
-    const h: Follow = { kind: 'half-life', halfLife: 90 };
-    const f = follow({ y: 0, v: 0 }, h, 500, 500, settleTime(h, 500));
+    const h: Damping = { kind: 'half-life', halfLife: 90 };
+    const f = damp({ y: 0, v: 0 }, h, 500, 500, settleTime(h, 500));
     expect(500 - f.y).toBeCloseTo(1, 6);
   });
 
   test('a spring below ratio 1 shoots over by the share that is said', () => {
-    const h: Follow = { kind: 'spring', frequency: 2, ratio: 0.4 };
+    const h: Damping = { kind: 'spring', frequency: 2, ratio: 0.4 };
     const f = { y: 0, v: 0 };
     let highest = 0;
-    for (let i = 0; i < 2000; i++) highest = Math.max(highest, follow(f, h, 100, 100, 1).y);
+    for (let i = 0; i < 2000; i++) highest = Math.max(highest, damp(f, h, 100, 100, 1).y);
     expect(highest / 100 - 1).toBeCloseTo(overshoot(h), 4);
     expect(overshoot({ ...h, ratio: 1 })).toBe(0);
   });
@@ -90,14 +90,14 @@ describe('follow', () => {
     const halfLife = halfLifeOfFactor(0.1, 60);
     let factor = 0;
     for (let i = 0; i < 30; i++) factor += (100 - factor) * 0.1;
-    const f = follow({ y: 0, v: 0 }, { kind: 'half-life', halfLife }, 100, 100, 500);
+    const f = damp({ y: 0, v: 0 }, { kind: 'half-life', halfLife }, 100, 100, 500);
     expect(f.y).toBeCloseTo(factor, 9);
     expect(halfLifeToCatchUp(0.5, 0.01)).toBeCloseTo(75.26, 2);
   });
 
   test('never lags more than its cap', () => {
     const f = { y: 0, v: 0 };
-    follow(f, { kind: 'half-life', halfLife: 400, cap: 60 }, 0, 3000, 300);
+    damp(f, { kind: 'half-life', halfLife: 400, cap: 60 }, 0, 3000, 300);
     expect(3000 - f.y).toBeCloseTo(60, 9);
   });
 });

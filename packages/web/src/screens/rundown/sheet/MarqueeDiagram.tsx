@@ -1,25 +1,25 @@
 /** The screen with the strip running through it. Dragging the strip sets its speed: what a second of it would be. */
 import { beginDrag } from '../../../parts/drag.ts';
 import type { Bar } from '../model/bars.ts';
-import type { Belt } from '../model/belt.ts';
+import type { Marquee } from '../model/marquee.ts';
 import { grouped } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 const W = 168;
 const H = 96;
 
-interface BeltDiagramProps {
+interface MarqueeDiagramProps {
   bar: Bar;
-  belt: Belt;
+  marquee: Marquee;
   onTry(speed: number | null): void;
   onPut(speed: number): void;
 }
 
-export function BeltDiagram({ bar, belt, onTry, onPut }: BeltDiagramProps) {
+export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramProps) {
   const { layout } = useRundown();
   const { viewport } = layout;
   const element = layout.elements[bar.element]!;
-  const inline = belt.axis === 'inline';
+  const inline = marquee.axis === 'inline';
   const k = Math.min(W / viewport.width, H / viewport.height);
   const [w, h] = [viewport.width * k, viewport.height * k];
   const parts = layout.elements
@@ -40,7 +40,7 @@ export function BeltDiagram({ bar, belt, onTry, onPut }: BeltDiagramProps) {
   const across = Math.max(6, (inline ? element.box.height : element.box.width) * k);
   const span = inline ? w : h;
   const runs = Math.min(40, Math.ceil(span / (period * k)) + 1);
-  const arrow = Math.max(-span * 0.8, Math.min(span * 0.8, belt.speed * k));
+  const arrow = Math.max(-span * 0.8, Math.min(span * 0.8, marquee.speed * k));
   const mid = (inline ? h : w) / 2;
   return (
     <div className="diagram">
@@ -49,11 +49,11 @@ export function BeltDiagram({ bar, belt, onTry, onPut }: BeltDiagramProps) {
         width={W + 12}
         height={h + 4}
         role="img"
-        aria-label={`The strip moves ${belt.speed} px a second`}
-        className="belt-drawing"
+        aria-label={`The strip moves ${marquee.speed} px a second`}
+        className="marquee-drawing"
         onPointerDown={(e) => {
           const from = inline ? e.clientX : e.clientY;
-          const was = belt.speed;
+          const was = marquee.speed;
           const at = (event: PointerEvent) =>
             Math.round((was - ((inline ? event.clientX : event.clientY) - from) / k) / 5) * 5;
           beginDrag(e, {
@@ -64,11 +64,11 @@ export function BeltDiagram({ bar, belt, onTry, onPut }: BeltDiagramProps) {
         }}
       >
         <title>Drag: how far it runs in a second</title>
-        <clipPath id="belt-port">
+        <clipPath id="marquee-port">
           <rect x={0} y={0} width={w} height={h} />
         </clipPath>
         <rect className="diagram-port" x={0.5} y={0.5} width={w} height={h} />
-        <g clipPath="url(#belt-port)" className="belt-tiles">
+        <g clipPath="url(#marquee-port)" className="marquee-tiles">
           {Array.from({ length: runs }, (_, r) =>
             tiles.map(([at, size], i) => {
               const from = (r * period + at) * k;
@@ -94,9 +94,9 @@ export function BeltDiagram({ bar, belt, onTry, onPut }: BeltDiagramProps) {
             }),
           )}
         </g>
-        {belt.speed !== 0 && (
+        {marquee.speed !== 0 && (
           <path
-            className="belt-arrow"
+            className="marquee-arrow"
             d={
               inline
                 ? `M${w / 2 + arrow / 2} ${mid}h${-arrow}m${Math.sign(arrow) * 6} -4l${-Math.sign(arrow) * 6} 4l${Math.sign(arrow) * 6} 4`
@@ -107,9 +107,9 @@ export function BeltDiagram({ bar, belt, onTry, onPut }: BeltDiagramProps) {
       </svg>
       <p>
         One round <b>{grouped(period)} px</b>
-        {belt.speed !== 0 && (
+        {marquee.speed !== 0 && (
           <>
-            , in <b>{(period / Math.abs(belt.speed)).toFixed(1)} s</b>
+            , in <b>{(period / Math.abs(marquee.speed)).toFixed(1)} s</b>
           </>
         )}
         <br />

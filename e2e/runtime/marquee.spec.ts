@@ -1,8 +1,8 @@
-/** Belts in a real browser: no hole on any screen, whichever way they run; still when they shall be; gone without a trace. */
+/** Marquees in a real browser: no hole on any screen, whichever way they run; still when they shall be; gone without a trace. */
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import type * as Runtime from '@lyvek/runtime';
-import type { BeltPlan } from '@lyvek/runtime';
+import type { MarqueePlan } from '@lyvek/runtime';
 import { runtimeScript } from '../support/runtime.ts';
 
 declare const lyvek: typeof Runtime;
@@ -18,24 +18,24 @@ body { margin: 0; height: 4000px; background: #fff } section { overflow: clip; p
 #s { display: flex; gap: 20px; width: max-content; margin: 0; padding: 0; list-style: none; background: #000; box-shadow: 20px 0 #000, -20px 0 #000 }
 li { height: 50px; background: #000; flex: none } ${css}</style><section>${body}</section>`;
 
-const BELT: BeltPlan = {
+const MARQUEE: MarqueePlan = {
   selector: '#s',
   axis: 'inline',
   speed: 180,
-  turns: true,
+  reverses: true,
   push: 0.5,
-  rests: false,
+  pauses: false,
   how: { kind: 'none' },
 };
 
-async function open(page: Page, belt: Partial<BeltPlan> = {}, html = PAGE(ROW)): Promise<void> {
+async function open(page: Page, marquee: Partial<MarqueePlan> = {}, html = PAGE(ROW)): Promise<void> {
   await page.setContent(html);
   await page.addScriptTag({ content: script });
   await page.evaluate(
     (plan) => {
-      Object.assign(window, { stop: lyvek.start(document, { follow: [], belts: [plan] }) });
+      Object.assign(window, { stop: lyvek.start(document, { damping: [], marquees: [plan] }) });
     },
-    { ...BELT, ...belt },
+    { ...MARQUEE, ...marquee },
   );
   await page.waitForTimeout(60);
 }
@@ -62,7 +62,7 @@ const shown = (page: Page) =>
     const a = document.querySelector('#s')!.getAnimations()[0]!;
     return { at: Number(a.currentTime), rate: a.playbackRate, state: a.playState };
   });
-/** Sets the belt to a share of its period. */
+/** Sets the marquee to a share of its period. */
 const put = (page: Page, share: number) =>
   page.evaluate((share) => {
     const a = document.querySelector('#s')!.getAnimations()[0]!;
@@ -104,7 +104,7 @@ test('a screen that becomes wider gets further copies, and loses no place', asyn
   expect((at / 1000) % 1).toBeCloseTo(0.4, 3);
 });
 
-test('turned by its section it still fills the screen, and text alone can be a belt', async ({ page }) => {
+test('turned by its section it still fills the screen, and text alone can be a marquee', async ({ page }) => {
   await page.setViewportSize({ width: 1200, height: 600 });
   await open(
     page,
@@ -137,7 +137,7 @@ test('copies are neither read out nor reached, look like their originals, and le
   const before = await page.evaluate(() => document.body.innerHTML);
   await page.addScriptTag({ content: script });
   const facts = await page.evaluate((plan) => {
-    const stop = lyvek.start(document, { follow: [], belts: [plan] });
+    const stop = lyvek.start(document, { damping: [], marquees: [plan] });
     const copies = [...document.querySelectorAll<HTMLElement>('#s > [data-lv-copy]')];
     const out = {
       count: copies.length,
@@ -148,7 +148,7 @@ test('copies are neither read out nor reached, look like their originals, and le
     };
     stop();
     return out;
-  }, BELT);
+  }, MARQUEE);
   expect(facts).toMatchObject({ silent: true, ids: 1, second: 'rgb(200, 0, 0)', border: '3px' });
   expect(facts.count).toBeGreaterThanOrEqual(4);
   expect(await page.evaluate(() => document.body.innerHTML.replace(/<script>[\s\S]*<\/script>/, ''))).toBe(
@@ -160,14 +160,14 @@ test('it rests under the pointer and at the page’s word; a share of the scroll
   page,
 }) => {
   await page.setViewportSize({ width: 900, height: 400 });
-  await open(page, { rests: true, turns: false });
+  await open(page, { pauses: true, reverses: false });
   await page.mouse.move(300, 80);
   await expect.poll(async () => (await shown(page)).state).toBe('paused');
   await page.mouse.move(300, 300);
   await expect.poll(async () => (await shown(page)).state).toBe('running');
-  await page.evaluate(() => document.querySelector('#s')!.dispatchEvent(new Event('belt-rest')));
+  await page.evaluate(() => document.querySelector('#s')!.dispatchEvent(new Event('marquee-rest')));
   expect((await shown(page)).state).toBe('paused');
-  await page.evaluate(() => document.querySelector('#s')!.dispatchEvent(new Event('belt-run')));
+  await page.evaluate(() => document.querySelector('#s')!.dispatchEvent(new Event('marquee-run')));
   await open(page, { speed: 0 });
   const from = await shown(page);
   await page.evaluate(() => scrollTo({ top: 40, behavior: 'instant' }));

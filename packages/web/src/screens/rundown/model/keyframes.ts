@@ -1,11 +1,11 @@
-/** Beads across motions: which are chosen, and moving or deleting them together. A bead is a place inside of a bar where stops lie. */
+/** Keyframes across motions: which are chosen, and moving or deleting them together. A keyframe is a place inside of a bar where stops lie. */
 import { createStore } from 'zustand/vanilla';
 import { isNamedPlace, keyframeOffset, percent } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
 import type { Bar } from './bars.ts';
 import { curvesOf, withStopAt } from './curves.ts';
 
-export interface Bead {
+export interface Keyframe {
   motion: string;
   /** share of its range */
   share: number;
@@ -14,7 +14,7 @@ export interface Bead {
 }
 
 /** What is chosen, and the scroll offset that the pointer is at on the ruler. */
-export const beadStore = createStore<{ chosen: readonly Bead[]; hover: number | null }>(() => ({
+export const keyframeStore = createStore<{ chosen: readonly Keyframe[]; hover: number | null }>(() => ({
   chosen: [],
   hover: null,
 }));
@@ -23,7 +23,7 @@ const SAME = 5e-4;
 const near = (a: number, b: number) => Math.abs(a - b) < SAME;
 
 /** Shares at which a motion has stops between its ends. */
-export const beadsOf = ({ keyframes }: Motion): number[] => {
+export const keyframesOf = ({ keyframes }: Motion): number[] => {
   const all = Object.values(keyframes).flatMap((list) =>
     list.flatMap((k) => (isNamedPlace(k.at) ? [] : [keyframeOffset(k.at)])),
   );
@@ -31,7 +31,7 @@ export const beadsOf = ({ keyframes }: Motion): number[] => {
 };
 
 export const isChosen = (
-  chosen: readonly Bead[],
+  chosen: readonly Keyframe[],
   motion: string,
   share: number,
   property?: string,
@@ -44,23 +44,24 @@ export const isChosen = (
   );
 
 /** Chooses one stop of one property, as the sheet does; null: none. */
-export const chooseStop = (bead: Bead | null): void => beadStore.setState({ chosen: bead ? [bead] : [] });
+export const chooseStop = (keyframe: Keyframe | null): void =>
+  keyframeStore.setState({ chosen: keyframe ? [keyframe] : [] });
 
 /** What is chosen is of what is selected: selecting something else lets go of it. */
-export function keepBeadsOf(motions: readonly string[]): void {
-  const { chosen } = beadStore.getState();
+export function keepKeyframesOf(motions: readonly string[]): void {
+  const { chosen } = keyframeStore.getState();
   const left = chosen.filter((b) => motions.includes(b.motion));
-  if (left.length < chosen.length) beadStore.setState({ chosen: left });
+  if (left.length < chosen.length) keyframeStore.setState({ chosen: left });
 }
 
-export const beadOffset = (bar: Bar, share: number): number =>
+export const keyframeRow = (bar: Bar, share: number): number =>
   bar.placed.start + (bar.placed.end - bar.placed.start) * share;
 
-/** Beads whose places on the scroll lie between two offsets. */
-export const beadsBetween = (bars: readonly Bar[], a: number, b: number): Bead[] =>
+/** Keyframes whose places on the scroll lie between two offsets. */
+export const keyframesBetween = (bars: readonly Bar[], a: number, b: number): Keyframe[] =>
   bars.flatMap((bar) =>
-    beadsOf(bar.motion).flatMap((share) => {
-      const at = beadOffset(bar, share);
+    keyframesOf(bar.motion).flatMap((share) => {
+      const at = keyframeRow(bar, share);
       return at >= Math.min(a, b) - 0.5 && at <= Math.max(a, b) + 0.5
         ? [{ motion: bar.motion.id, share }]
         : [];
@@ -68,30 +69,34 @@ export const beadsBetween = (bars: readonly Bar[], a: number, b: number): Bead[]
   );
 
 /** Click: this one; ctrl: it too, or no longer; shift: everything between the last one and it. */
-export function choose(bead: Bead, how: { ctrl: boolean; shift: boolean }, bars: readonly Bar[]): void {
-  const { chosen } = beadStore.getState();
-  const known = isChosen(chosen, bead.motion, bead.share);
-  const offsetOf = (b: Bead) => {
+export function choose(
+  keyframe: Keyframe,
+  how: { ctrl: boolean; shift: boolean },
+  bars: readonly Bar[],
+): void {
+  const { chosen } = keyframeStore.getState();
+  const known = isChosen(chosen, keyframe.motion, keyframe.share);
+  const offsetOf = (b: Keyframe) => {
     const bar = bars.find((x) => x.motion.id === b.motion);
-    return bar ? beadOffset(bar, b.share) : null;
+    return bar ? keyframeRow(bar, b.share) : null;
   };
   const last = chosen.at(-1);
-  const [from, to] = [last && offsetOf(last), offsetOf(bead)];
+  const [from, to] = [last && offsetOf(last), offsetOf(keyframe)];
   const next = how.ctrl
     ? known
-      ? chosen.filter((b) => b.motion !== bead.motion || !near(b.share, bead.share))
-      : [...chosen, bead]
+      ? chosen.filter((b) => b.motion !== keyframe.motion || !near(b.share, keyframe.share))
+      : [...chosen, keyframe]
     : how.shift && typeof from === 'number' && to !== null
-      ? [...beadsBetween(bars, from, to).filter((b) => b !== last), bead]
-      : [bead];
-  beadStore.setState({ chosen: next });
+      ? [...keyframesBetween(bars, from, to).filter((b) => b !== last), keyframe]
+      : [keyframe];
+  keyframeStore.setState({ chosen: next });
 }
 
 /** How far apart two stops of one property stay. */
 const APART = 0.005;
 
 /** One motion with its chosen stops so many px further on. No stop passes another. */
-export function movedBeads(bar: Bar, chosen: readonly Bead[], px: number): Motion {
+export function movedKeyframes(bar: Bar, chosen: readonly Keyframe[], px: number): Motion {
   const { motion, placed } = bar;
   const by = px / Math.max(1, placed.end - placed.start);
   const moves = (at: string, property: string) =>
@@ -115,7 +120,7 @@ export function movedBeads(bar: Bar, chosen: readonly Bead[], px: number): Motio
 }
 
 /** One motion without its chosen stops; a property keeps at least one. */
-export const withoutBeads = (m: Motion, chosen: readonly Bead[]): Motion => ({
+export const withoutKeyframes = (m: Motion, chosen: readonly Keyframe[]): Motion => ({
   ...m,
   keyframes: Object.fromEntries(
     Object.entries(m.keyframes).map(([property, list]) => {
@@ -128,7 +133,7 @@ export const withoutBeads = (m: Motion, chosen: readonly Bead[]): Motion => ({
 });
 
 /** One motion with a stop in each property where the page stands; nothing is seen of it until it is moved. */
-export const withBeadAt = (bar: Bar, offset: number, layout: Layout): Motion => {
+export const withKeyframeAt = (bar: Bar, offset: number, layout: Layout): Motion => {
   const share = (offset - bar.placed.start) / (bar.placed.end - bar.placed.start);
   return {
     ...bar.motion,

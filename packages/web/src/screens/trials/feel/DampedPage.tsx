@@ -1,9 +1,9 @@
 /** The real page under the hand, beside the curves: it follows as the setting says, and two settings can be changed for each other. */
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { Follow } from '@lyvek/core';
+import type { Damping } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 import { useTrials } from '../trials-context.ts';
-import { following, handStore, triedOn } from './under-the-hand.ts';
+import { withDamping, handStore, triedOn } from './under-the-hand.ts';
 
 /** Keys that scroll, in heights of the viewport: the page itself never has the keyboard. */
 const KEYS: Record<string, number> = {
@@ -16,17 +16,17 @@ const KEYS: Record<string, number> = {
   End: 1e5,
 };
 
-interface FeltPageProps {
-  how: Follow;
-  other: Follow | null;
+interface DampedPageProps {
+  how: Damping;
+  other: Damping | null;
   close(): void;
 }
 
-export function FeltPage({ how, other, close }: FeltPageProps) {
+export function DampedPage({ how, other, close }: DampedPageProps) {
   const { viewport, session, events, link } = useOpenedPage();
   const { document } = useTrials();
   const [second, setSecond] = useState(false);
-  const felt = second && other ? other : how;
+  const damped = second && other ? other : how;
   const room = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useLayoutEffect(() => {
@@ -46,7 +46,7 @@ export function FeltPage({ how, other, close }: FeltPageProps) {
       handStore.setState({ place: null, how: null });
     };
   }, [viewport]);
-  useEffect(() => handStore.setState({ how: felt }), [felt]);
+  useEffect(() => handStore.setState({ how: damped }), [damped]);
   useEffect(() => {
     // Here a click in the page picks nothing.
     events.picked = () => undefined;
@@ -65,10 +65,10 @@ export function FeltPage({ how, other, close }: FeltPageProps) {
     return () => removeEventListener('keydown', listen);
   }, [close, link, viewport]);
   const tried = triedOn(document);
-  const isUsed = tried.every((m) => JSON.stringify(m.follow) === JSON.stringify(felt));
+  const isUsed = tried.every((m) => JSON.stringify(m.damping) === JSON.stringify(damped));
   const count = `${tried.length} ${tried.length === 1 ? 'motion' : 'motions'}`;
   return (
-    <section className="felt" aria-label="The page under the hand">
+    <section className="damped" aria-label="The page under the hand">
       <h2>
         Under the hand
         <small>{count}</small>
@@ -87,8 +87,8 @@ export function FeltPage({ how, other, close }: FeltPageProps) {
           <button
             type="button"
             className="btn small"
-            title={`Sets how ${count} follow`}
-            onClick={() => session.act('follow as it was felt', (d) => following(d, felt))}
+            title={`Sets the damping of ${count}`}
+            onClick={() => session.act('set the damping', (d) => withDamping(d, damped))}
           >
             Use it
           </button>
@@ -99,7 +99,7 @@ export function FeltPage({ how, other, close }: FeltPageProps) {
       </h2>
       <div
         ref={room}
-        className="felt-room"
+        className="damped-room"
         style={{ '--ratio': `${viewport.width} / ${viewport.height}` } as object}
       >
         <i style={{ width }}>Scroll it with the wheel.</i>

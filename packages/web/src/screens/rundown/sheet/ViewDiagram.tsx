@@ -11,7 +11,7 @@ import { grouped } from '../../../parts/strip/view.ts';
 const BOX = { w: 168, h: 176 };
 const LINE = 13;
 
-export function PassageDiagram({ bar }: { bar: Bar }) {
+export function ViewDiagram({ bar }: { bar: Bar }) {
   const { link } = useOpenedPage();
   const inline = bar.placed.axis === 'inline';
   const scrolled = useStore(link.store, (s) => s.offset[inline ? 'x' : 'y']);
@@ -107,11 +107,11 @@ export function PassageDiagram({ bar }: { bar: Bar }) {
                   y={across + (i ? 15 : 4)}
                   textAnchor={met > 110 ? 'end' : 'start'}
                 >
-                  {gutterWords(point, side, 'passage')}
+                  {gutterWords(point, side, 'view')}
                 </text>
               ) : (
                 <text x={BOX.w - 2} y={y} textAnchor="end">
-                  {gutterWords(point, side, 'passage')}
+                  {gutterWords(point, side, 'view')}
                 </text>
               )}
             </g>

@@ -1,21 +1,21 @@
 /**
- * Belts. The browser runs them by itself, as endless animations over one period; the script only sets their direction, and pushes them while
+ * Marquees. The browser runs them by itself, as endless animations over one period; the script only sets their direction, and pushes them while
  * the page is scrolled. Nothing of it runs while nothing scrolls.
  */
-import { follow, isAtRest } from '@lyvek/core/follow';
-import type { Follower } from '@lyvek/core/follow';
-import type { BeltPlan, Clock } from './plan.ts';
+import { damp, isAtRest } from '@lyvek/core/damping';
+import type { DampedOffset } from '@lyvek/core/damping';
+import type { MarqueePlan, Clock } from './plan.ts';
 import { boxed, cleared, lay } from './strip.ts';
 import type { Laid } from './strip.ts';
 
-interface Belt {
-  plan: BeltPlan;
+interface Marquee {
+  plan: MarqueePlan;
   strip: HTMLElement;
   laid: Laid | null;
   /** what its copies were laid for */
   size: string;
   animation: Animation | null;
-  state: Follower;
+  state: DampedOffset;
   /** 1 forwards, −1 backwards */
   turn: number;
   /** things that hold it still: the pointer, the focus, the page, being out of sight */
@@ -23,9 +23,9 @@ interface Belt {
   end: () => void;
 }
 
-/** ms for one period where a belt has no speed of its own */
+/** ms for one period where a marquee has no speed of its own */
 const UNIT = 1000;
-/** Periods either way of where a belt begins: days. */
+/** Periods either way of where a marquee begins: days. */
 const ENDLESS = 20_000;
 
 const AWAY = 'out of sight';
@@ -33,18 +33,22 @@ const AWAY = 'out of sight';
 /** Where a strip stood when it was last let go, as a share of its period. */
 const left = new WeakMap<Element, number>();
 
-export function playBelts(root: Document | Element, plans: readonly BeltPlan[], clock: Clock): () => void {
+export function playMarquees(
+  root: Document | Element,
+  plans: readonly MarqueePlan[],
+  clock: Clock,
+): () => void {
   const doc = root instanceof Document ? root : root.ownerDocument;
   const page = doc.scrollingElement ?? doc.documentElement;
-  const belts: Belt[] = plans.flatMap((plan) =>
-    [...root.querySelectorAll<HTMLElement>(plan.selector)].map((strip) => beltOf(strip, plan)),
+  const marquees: Marquee[] = plans.flatMap((plan) =>
+    [...root.querySelectorAll<HTMLElement>(plan.selector)].map((strip) => marqueeOf(strip, plan)),
   );
-  if (belts.length === 0) return () => undefined;
+  if (marquees.length === 0) return () => undefined;
   let x = page.scrollTop;
   let last = -Infinity;
   let frame = 0;
   let stopped = false;
-  belts.forEach((b) => (b.state.y = x));
+  marquees.forEach((b) => (b.state.y = x));
 
   const tick = () => {
     frame = 0;
@@ -53,13 +57,13 @@ export function playBelts(root: Document | Element, plans: readonly BeltPlan[], 
     last = now;
     const to = page.scrollTop;
     let moving = false;
-    for (const b of belts) {
+    for (const b of marquees) {
       const from = b.state.y;
-      follow(b.state, b.plan.how, x, to, step);
+      damp(b.state, b.plan.how, x, to, step);
       if (isAtRest(b.state, to)) b.state = { y: to, v: 0 };
       else moving = true;
       push(b, b.state.y - from);
-      if (b.plan.turns && to !== x) turnTo(b, Math.sign(to - x));
+      if (b.plan.reverses && to !== x) turnTo(b, Math.sign(to - x));
     }
     x = to;
     if (moving) wake();
@@ -72,17 +76,17 @@ export function playBelts(root: Document | Element, plans: readonly BeltPlan[], 
     wake();
   };
   doc.addEventListener('scroll', scrolled, { capture: true, passive: true });
-  const sized = new ResizeObserver(() => belts.filter((b) => b.size !== sizeOf(b)).forEach(run));
+  const sized = new ResizeObserver(() => marquees.filter((b) => b.size !== sizeOf(b)).forEach(run));
   const seen = new IntersectionObserver(
     (entries) =>
       entries.forEach((e) => {
-        const b = belts.find((one) => one.strip === e.target)!;
+        const b = marquees.find((one) => one.strip === e.target)!;
         hold(b, AWAY, !e.isIntersecting);
       }),
     { rootMargin: '200px' },
   );
   sized.observe(page);
-  for (const b of belts) {
+  for (const b of marquees) {
     run(b);
     sized.observe(b.strip);
     seen.observe(b.strip);
@@ -93,36 +97,37 @@ export function playBelts(root: Document | Element, plans: readonly BeltPlan[], 
     sized.disconnect();
     seen.disconnect();
     doc.removeEventListener('scroll', scrolled, { capture: true });
-    belts.forEach((b) => b.end());
+    marquees.forEach((b) => b.end());
   };
 }
 
-const sizeOf = ({ strip }: Belt) =>
+const sizeOf = ({ strip }: Marquee) =>
   `${strip.offsetWidth} ${strip.offsetHeight} ${strip.parentElement?.offsetWidth} ${innerWidth}`;
 
 /** ms that one period lasts */
-const lasting = ({ plan, laid }: Belt) => (plan.speed ? Math.abs((laid!.period / plan.speed) * 1000) : UNIT);
-const share = (b: Belt) => (Number(b.animation!.currentTime) / lasting(b)) % 1;
+const lasting = ({ plan, laid }: Marquee) =>
+  plan.speed ? Math.abs((laid!.period / plan.speed) * 1000) : UNIT;
+const share = (b: Marquee) => (Number(b.animation!.currentTime) / lasting(b)) % 1;
 
-function push(b: Belt, px: number): void {
+function push(b: Marquee, px: number): void {
   if (!b.animation || !b.plan.push || !px || (b.held.size && !b.held.has(AWAY))) return;
   b.animation.currentTime =
     Number(b.animation.currentTime) + ((b.plan.push * px) / Math.abs(b.laid!.period)) * lasting(b);
 }
 
-function turnTo(b: Belt, turn: number): void {
+function turnTo(b: Marquee, turn: number): void {
   if (turn === b.turn) return;
   b.turn = turn;
   b.animation?.updatePlaybackRate(Math.sign(b.plan.speed) * turn);
 }
 
-function hold(b: Belt, by: string, on: boolean): void {
+function hold(b: Marquee, by: string, on: boolean): void {
   on ? b.held.add(by) : b.held.delete(by);
   if (b.animation) b.held.size ? b.animation.pause() : b.animation.play();
 }
 
 /** Lays the strip out anew and goes on where it stood. */
-function run(b: Belt): void {
+function run(b: Marquee): void {
   const at = b.animation && b.laid ? share(b) : (left.get(b.strip) ?? 0);
   b.animation?.cancel();
   b.laid = lay(b.strip, b.plan.axis);
@@ -145,9 +150,9 @@ function run(b: Belt): void {
   if (b.held.size) b.animation.pause();
 }
 
-function beltOf(strip: HTMLElement, plan: BeltPlan): Belt {
+function marqueeOf(strip: HTMLElement, plan: MarqueePlan): Marquee {
   const unboxed = boxed(strip);
-  const b: Belt = {
+  const b: Marquee = {
     plan,
     strip,
     laid: null,
@@ -165,9 +170,9 @@ function beltOf(strip: HTMLElement, plan: BeltPlan): Belt {
     },
   };
   const listeners: [string, () => void][] = [
-    ['belt-rest', () => hold(b, 'page', true)],
-    ['belt-run', () => hold(b, 'page', false)],
-    ...(plan.rests
+    ['marquee-rest', () => hold(b, 'page', true)],
+    ['marquee-run', () => hold(b, 'page', false)],
+    ...(plan.pauses
       ? ([
           ['pointerenter', () => hold(b, 'pointer', true)],
           ['pointerleave', () => hold(b, 'pointer', false)],

@@ -1,46 +1,46 @@
-/** How what is shown follows the scroll: not at all, by a half-life, or on a spring; with what that means in px and ms. */
+/** Damping of a motion: none, by a half-life, or by a spring; with what that means in px and ms. */
 import { halfLifeOfFactor, halfLifeToCatchUp, overshoot, settleTime, steadyLag } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { Pop } from '../../../parts/Pop.tsx';
 import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
 
-type Follow = Motion['follow'];
+type Damping = Motion['damping'];
 const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)));
 
-export function followFace(f: Follow): string {
-  if (f.kind === 'none') return 'at once';
-  if (f.kind === 'half-life') return `with ${trim(f.halfLife)} ms half-life`;
-  return `on a spring, ${trim(f.frequency, 2)} Hz, ratio ${trim(f.ratio, 2)}`;
+export function dampingLabel(f: Damping): string {
+  if (f.kind === 'none') return 'none';
+  if (f.kind === 'half-life') return `${trim(f.halfLife)} ms half-life`;
+  return `spring, ${trim(f.frequency, 2)} Hz, ratio ${trim(f.ratio, 2)}`;
 }
 
-const KINDS: readonly { kind: Follow['kind']; text: string; start: Follow }[] = [
-  { kind: 'none', text: 'at once', start: { kind: 'none' } },
+const KINDS: readonly { kind: Damping['kind']; text: string; start: Damping }[] = [
+  { kind: 'none', text: 'none', start: { kind: 'none' } },
   { kind: 'half-life', text: 'half-life', start: { kind: 'half-life', halfLife: 90 } },
   { kind: 'spring', text: 'spring', start: { kind: 'spring', frequency: 2.4, ratio: 0.8 } },
 ];
 
-export function FollowWord({ value, onChange }: { value: Follow; onChange(f: Follow): void }) {
+export function DampingWord({ value, onChange }: { value: Damping; onChange(f: Damping): void }) {
   return (
-    <Pop className="word" label="Following" face={followFace(value)}>
-      {() => <FollowEditor value={value} onChange={onChange} />}
+    <Pop className="word" label="Damping" face={dampingLabel(value)}>
+      {() => <DampingEditor value={value} onChange={onChange} />}
     </Pop>
   );
 }
 
 interface EditorProps {
-  value: Follow;
-  onChange(f: Follow): void;
+  value: Damping;
+  onChange(f: Damping): void;
 }
 
-function FollowEditor({ value, onChange }: EditorProps) {
-  const number = (text: string, low: number, high: number, put: (n: number) => Follow) => {
+function DampingEditor({ value, onChange }: EditorProps) {
+  const number = (text: string, low: number, high: number, put: (n: number) => Damping) => {
     const n = Number.parseFloat(text);
     if (Number.isFinite(n)) onChange(put(Math.min(high, Math.max(low, n))));
   };
   return (
-    <div className="follow-editor">
-      <div className="point-row quick" role="group" aria-label="How it follows">
+    <div className="damping-editor">
+      <div className="point-row quick" role="group" aria-label="Damping">
         {KINDS.map((k) => (
           <button
             key={k.kind}
@@ -143,7 +143,7 @@ function Row({ label, children }: { label: string; children: React.ReactNode }) 
 /** Read in a page of this speed. */
 const SPEED = 1500;
 
-function Meaning({ value }: { value: Follow }) {
+function Meaning({ value }: { value: Damping }) {
   const { clock } = useRundown();
   if (value.kind === 'none')
     return <p className="m-0">It stands where the scroll puts it, as CSS does by itself.</p>;

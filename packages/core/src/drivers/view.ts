@@ -1,4 +1,4 @@
-/** The passage of the element itself, or of the one that `subject` selects, through its scrollport: a view timeline. */
+/** The view progress of the element itself, or of the one that `subject` selects, through its scrollport: a view timeline. */
 import { z } from 'zod';
 import { geometryOf, matchesOf } from '../page/index.ts';
 import type { Axis, Layout } from '../page/index.ts';
@@ -7,8 +7,8 @@ import { PLAIN } from './kind.ts';
 import type { DriverKind } from './kind.ts';
 import { axis, inset, selector } from './parts.ts';
 
-export interface PassageDriver {
-  kind: 'passage';
+export interface ViewDriver {
+  kind: 'view';
   /** a selector, or self */
   subject: string;
   axis: Axis;
@@ -18,23 +18,23 @@ export interface PassageDriver {
 const SELF = 'self';
 
 /** Of several elements that the selector finds, the nearest one around the target counts, as with named timelines; else the first. */
-export function subjectOf(driver: PassageDriver, target: number, layout: Layout): number | undefined {
+export function subjectOf(driver: ViewDriver, target: number, layout: Layout): number | undefined {
   if (driver.subject === SELF) return target;
   const matched = matchesOf(layout, driver.subject);
   return matched.length > 1 ? (around(target, matched, layout) ?? matched[0]) : matched[0];
 }
 
-export const passage = {
+export const view = {
   ...PLAIN,
   schema: z.strictObject({
-    kind: z.literal('passage'),
+    kind: z.literal('view'),
     subject: selector,
     axis,
     insets: z.tuple([inset, inset]),
   }),
   progress: 'scrubbed',
   points: 'phases',
-  css: { needs: 'scroll timelines', why: 'A passage is a view timeline.' },
+  css: { needs: 'scroll timelines', why: 'A view progress is a view timeline.' },
   place(driver, range, target, layout) {
     const subject = subjectOf(driver, target, layout);
     if (subject === undefined || !layout.elements[subject])
@@ -62,4 +62,4 @@ export const passage = {
     JSON.stringify([driver.subject === SELF ? target : driver.subject, driver.axis, driver.insets]),
   content: (driver) => [driver.axis, driver.insets],
   withContent: (own, preset) => ({ ...own, axis: preset.axis, insets: preset.insets }),
-} satisfies DriverKind<PassageDriver>;
+} satisfies DriverKind<ViewDriver>;

@@ -18,13 +18,13 @@ const stands = (c: EffectContext): 'row' | 'column' | 'neither' => {
 };
 
 /** A strip that runs without an end; its copies are the script’s. */
-export const belt: EffectDefinition = {
-  id: 'belt',
-  name: 'Belt',
+export const marquee: EffectDefinition = {
+  id: 'marquee',
+  name: 'Marquee',
   what: 'Runs on and on; turns with the hand.',
   words: 'endless loop strip ticker band',
   group: 'many',
-  driver: 'belt',
+  driver: 'marquee',
   lifts: true,
   unfit(c) {
     const e = factsAt(c);
@@ -41,15 +41,15 @@ export const belt: EffectDefinition = {
     const inline = stands(c) === 'row';
     const motion = motionOn(c, e.selector, `${nameAt(c)} runs`, {
       driver: {
-        kind: 'belt',
+        kind: 'marquee',
         axis: inline ? 'inline' : 'block',
         speed: SPEED,
-        turns: true,
+        reverses: true,
         push: 0.25,
-        rests: true,
+        pauses: true,
       },
       keyframes: {},
-      follow: { kind: 'half-life', halfLife: 120 },
+      damping: { kind: 'half-life', halfLife: 120 },
       reducedMotion: 'drop',
     });
     return fragment({

@@ -1,28 +1,31 @@
-import { gateLines } from '../../timeline/index.ts';
+import { triggerLines } from '../../timeline/index.ts';
 import { pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
-export const gateUnreachable: CheckDefinition = {
-  id: 'gate-unreachable',
-  name: 'Gate that cannot be reached',
+export const triggerUnreachable: CheckDefinition = {
+  id: 'trigger-unreachable',
+  name: 'Trigger that cannot be reached',
   group: 'reach',
   why: 'Its line lies where the page cannot be scrolled to, so what waits for it is never played.',
   survey({ document, take }) {
-    return document.gates.flatMap((gate) => {
-      if (!gate.on) return [];
-      const lines = gateLines(gate, take.layout);
+    return document.triggers.flatMap((trigger) => {
+      if (!trigger.on) return [];
+      const lines = triggerLines(trigger, take.layout);
       if ('reason' in lines) return [];
       const { scroller, down } = lines;
       const max = take.layout.scrollers[scroller]!.max.block;
       if (down <= max) return [];
       return [
         {
-          about: gate.id,
+          about: trigger.id,
           severity: 'wrong' as const,
           at: max,
           brief: 'never opens',
           sentence: `Its line would be passed at ${pxText(down)}, but the page can only be scrolled to ${pxText(max)}.`,
-          fix: { label: 'Open it as it comes into view', gates: [{ ...gate, down: 'cover 0%', up: null }] },
+          fix: {
+            label: 'Open it as it comes into view',
+            triggers: [{ ...trigger, down: 'cover 0%', up: null }],
+          },
         },
       ];
     });

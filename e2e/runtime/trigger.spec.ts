@@ -1,8 +1,8 @@
-/** Gates under a restless hand: whatever way the page is scrolled, no part is left in a wrong state. */
+/** Triggers under a restless hand: whatever way the page is scrolled, no part is left in a wrong state. */
 import fc from 'fast-check';
 import { expect, test } from '@playwright/test';
 import {
-  gateLines,
+  triggerLines,
   olderPlan,
   LayoutSchema,
   previewCss,
@@ -11,14 +11,14 @@ import {
   withPins,
   writeCss,
 } from '@lyvek/core';
-import type { Gate } from '@lyvek/core';
+import type { Trigger } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
 import { olderScript, oracleScript } from '../support/runtime.ts';
 
 const PAGE = `<!doctype html><style>body { margin: 0 } div { height: 2600px } #g { height: 340px; background: #bcd }</style>
 <div></div><section id="g"><h2>Title</h2><p>Text</p></section><div></div>`;
 
-const gates: Pick<Gate, 'down' | 'up' | 'plays' | 'back'>[] = [
+const triggers: Pick<Trigger, 'down' | 'up' | 'plays' | 'back'>[] = [
   {
     down: { edge: '50%', line: '80%' },
     up: { edge: '0%', line: '100%' },
@@ -35,21 +35,23 @@ const part = (id: string, selector: string, delay: number, duration: number) =>
     id,
     name: id,
     targets: { selector },
-    driver: { kind: 'gate', gate: 'g_a' },
+    driver: { kind: 'trigger', trigger: 'g_a' },
     time: { delay: `${delay}ms`, duration: `${duration}ms` },
   });
 /** The whole of it takes minutes: `npm run test:full` asks for 2,000. */
-const STEPS = Number(process.env.LYVEK_GATE_STEPS ?? 100);
+const STEPS = Number(process.env.LYVEK_TRIGGER_STEPS ?? 100);
 
-const cases = gates.flatMap((given, n) => (['native', 'script'] as const).map((how) => ({ given, n, how })));
+const cases = triggers.flatMap((given, n) =>
+  (['native', 'script'] as const).map((how) => ({ given, n, how })),
+);
 for (const { given, n, how } of cases)
   test(`${how}, ${JSON.stringify(given)}: ${STEPS} steps up and down`, async ({ page }) => {
     test.setTimeout(60_000 + STEPS * 250);
     const parsed = readDocument({
       format: 'lyvek-document',
-      version: 1,
+      version: 2,
       motions: [part('m_a', '#g h2', 0, 40), part('m_b', '#g p', 10, 20)],
-      gates: [{ id: 'g_a', name: 'gate', on: true, subject: '#g', ...given }],
+      triggers: [{ id: 'g_a', name: 'trigger', on: true, subject: '#g', ...given }],
     });
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems));
     await page.setViewportSize({ width: 1000, height: 800 });
@@ -65,7 +67,7 @@ for (const { given, n, how } of cases)
       await page.addScriptTag({ content: await olderScript() });
       await page.evaluate(`older.play(${JSON.stringify(olderPlan(parsed.document, layout).plan)}) && 0`);
     }
-    const lines = gateLines(parsed.document.gates[0]!, layout);
+    const lines = triggerLines(parsed.document.triggers[0]!, layout);
     if ('reason' in lines) throw new Error(lines.reason);
     // Jumps, small steps, and steps of a px around both lines; some are left half played.
     const max = layout.scrollers[0]!.max.block;

@@ -1,17 +1,17 @@
-import { asPassage, subjectOf } from '../../drivers/index.ts';
+import { asView, subjectOf } from '../../drivers/index.ts';
 import { maxOf } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
-export const fixedPassage: CheckDefinition = {
-  id: 'fixed-passage',
-  name: 'Passage of a fixed element',
+export const fixedView: CheckDefinition = {
+  id: 'fixed-view',
+  name: 'View progress of a fixed element',
   group: 'reach',
-  why: 'A fixed element counts as lying at the page’s top, so its passage is over as soon as the page scrolls.',
+  why: 'A fixed element counts as lying at the page’s top, so its view progress is over as soon as the page scrolls.',
   look(instance, { take }) {
     const { motion, element } = instance;
-    const passage = asPassage(motion.driver);
-    if (!passage) return null;
-    const subject = subjectOf(passage, element, take.layout) ?? -1;
+    const view = asView(motion.driver);
+    if (!view) return null;
+    const subject = subjectOf(view, element, take.layout) ?? -1;
     if (!take.layout.elements[subject]?.fixed) return null;
     const max = maxOf(instance, take);
     const screen = Math.min(100, Math.round((1000 * take.layout.viewport.height) / Math.max(1, max)) / 10);
@@ -20,13 +20,13 @@ export const fixedPassage: CheckDefinition = {
       at: 0,
       brief: 'fixed, so never passes',
       sentence:
-        'It is driven by the passage of an element that is fixed to the window and never passes. Let the scroll of the page drive it, or another element’s passage.',
+        'It is driven by the view progress of an element that is fixed to the window and never passes. Let the scroll of the page drive it, or another element’s view progress.',
       fix: {
         label: 'Let the first screen of scroll drive it',
         motions: [
           {
             ...motion,
-            driver: { kind: 'page', axis: 'block' },
+            driver: { kind: 'scroll', axis: 'block' },
             range: { start: '0%', end: `${screen}%` },
           },
         ],

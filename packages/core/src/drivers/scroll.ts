@@ -7,20 +7,20 @@ import { PLAIN } from './kind.ts';
 import type { DriverKind } from './kind.ts';
 import { axis, selector } from './parts.ts';
 
-export interface PageDriver {
-  kind: 'page';
+export interface ScrollDriver {
+  kind: 'scroll';
   scroller?: string | undefined;
   axis: Axis;
 }
 
-export function scrollerOf(driver: PageDriver, layout: Layout): number {
+export function scrollerOf(driver: ScrollDriver, layout: Layout): number {
   if (driver.scroller === undefined) return 0;
   return layout.scrollers.findIndex((s) => s.selector === driver.scroller);
 }
 
-export const page = {
+export const scroll = {
   ...PLAIN,
-  schema: z.strictObject({ kind: z.literal('page'), scroller: selector.optional(), axis }),
+  schema: z.strictObject({ kind: z.literal('scroll'), scroller: selector.optional(), axis }),
   progress: 'scrubbed',
   points: 'extent',
   css: { needs: 'scroll timelines', why: 'The scroll of the page is a scroll timeline.' },
@@ -38,4 +38,4 @@ export const page = {
   measureKey: (driver) => JSON.stringify(driver),
   cuesAt: (driver) => (driver.scroller === undefined && driver.axis === 'block' ? null : undefined),
   content: (driver) => driver.axis,
-} satisfies DriverKind<PageDriver>;
+} satisfies DriverKind<ScrollDriver>;

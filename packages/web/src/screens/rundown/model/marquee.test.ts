@@ -2,10 +2,11 @@ import { expect, test } from '@jest/globals';
 import { documentOf, motion } from '@lyvek/core/testing';
 import { readDocument, withDriver } from '@lyvek/core';
 import type { Driver, MotionDocument } from '@lyvek/core';
-import { BELT, beltSpeed } from './belt.ts';
+import { MARQUEE, marqueeSpeed } from './marquee.ts';
 
-test('a belt turns with the hand and is pushed by it; one that keeps its direction is only pushed', () => {
-  const at = (turns: boolean, hand: number) => beltSpeed({ ...BELT, speed: 40, push: 0.5, turns }, hand);
+test('a marquee turns with the hand and is pushed by it; one that keeps its direction is only pushed', () => {
+  const at = (reverses: boolean, hand: number) =>
+    marqueeSpeed({ ...MARQUEE, speed: 40, push: 0.5, reverses }, hand);
   expect([at(true, 0), at(true, 100), at(true, -100)]).toEqual([40, 90, -90]);
   expect([at(false, 0), at(false, 100), at(false, -100)]).toEqual([40, 90, -10]);
 });
@@ -14,9 +15,9 @@ const narrow = { id: 'q_n', name: 'Narrow', query: '(width < 600px)' };
 const given = { target: '#a', length: 400, newId: (kind: string) => `${kind}_new` };
 const changed = (d: MotionDocument, driver: Driver) => withDriver(d, 'm_a', driver, given);
 
-test('to a belt and back nothing of a motion is lost, and people are told', () => {
+test('to a marquee and back nothing of a motion is lost, and people are told', () => {
   const d = documentOf(motion());
-  const run = changed(d, BELT);
+  const run = changed(d, MARQUEE);
   expect(run.message).toContain('kept');
   expect(readDocument(run.document).ok).toBe(true);
   const back = changed(run.document, d.motions[0]!.driver);
@@ -32,7 +33,7 @@ test('a range meant for one condition goes with the driver that measured it; on 
   };
   const { document } = changed(
     { ...d, motions: [{ ...d.motions[0]!, range: { start: 'entry 0%', end: { edge: '0%', line: '50%' } } }] },
-    { kind: 'page', axis: 'block' },
+    { kind: 'scroll', axis: 'block' },
   );
   expect(document.motions[0]!.conditions).toEqual([{ media: 'q_n', on: false }]);
   expect(readDocument(document).ok).toBe(true);
@@ -48,7 +49,7 @@ test('also where the range itself would suit the new driver, one of a condition 
     ),
     media: [narrow],
   };
-  const { document } = changed(d, { kind: 'page', axis: 'block' });
+  const { document } = changed(d, { kind: 'scroll', axis: 'block' });
   expect(document.motions[0]!.range).toEqual({ start: '10%', end: '90%' });
   expect(readDocument(document).ok).toBe(true);
 });

@@ -18,11 +18,11 @@ function partsOf({ elements }: Layout, strip: number, axis: 'inline' | 'block'):
     .sort((a, b) => a[0] - b[0]);
 }
 
-export const beltHole: CheckDefinition = {
-  id: 'belt-hole',
-  name: 'Belt with a hole',
+export const marqueeHole: CheckDefinition = {
+  id: 'marquee-hole',
+  name: 'Marquee with a hole',
   group: 'structure',
-  why: 'Once in every round a stretch of nothing goes by, and the belt looks broken.',
+  why: 'Once in every round a stretch of nothing goes by, and the marquee looks broken.',
   survey({ document, take }) {
     const { layout } = take;
     return document.motions.flatMap((m) => {
