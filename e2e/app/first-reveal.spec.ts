@@ -192,8 +192,8 @@ test('a finding is shown, and its fix removes it', async ({ page, request }) => 
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   await expect(page.locator('.findings li').first()).toContainText('it never gets further than');
-  await expect(page.locator('.bar .mark-wrong')).toBeVisible();
-  await expect(page.locator('.bar .mark-wrong title')).toHaveText(/would end at/);
+  await expect(page.locator('.bar .mark-error')).toBeVisible();
+  await expect(page.locator('.bar .mark-error title')).toHaveText(/would end at/);
   await page.getByRole('button', { name: 'End it with the page' }).click();
   await expect(page.getByText('it never gets further than')).toHaveCount(0);
   await expect(page.locator('.sentence')).toContainText('the end of the page');

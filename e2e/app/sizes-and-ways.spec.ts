@@ -53,7 +53,7 @@ test('what goes wrong on narrow screens is found without opening them, shown the
   await expect(finding).toContainText(/at \d+ of 129 sizes, 320 to 480 wide/);
   // The map says the same: its narrow columns are marked, and the arrow keys lead there.
   const cell = (size: string) => page.getByRole('button', { name: new RegExp(`^${size},`) });
-  await expect(cell('390 × 800')).toHaveAttribute('data-found', 'wrong');
+  await expect(cell('390 × 800')).toHaveAttribute('data-found', 'error');
   await expect(cell('1024 × 800')).not.toHaveAttribute('data-found', /./);
   await cell('1280 × 800').focus();
   await page.keyboard.press('ArrowLeft');

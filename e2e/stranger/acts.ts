@@ -271,7 +271,7 @@ export const ACTS: readonly Act[] = [
             !/“(Show|(Previous|Next) finding)”/.test(c.is),
         );
       if ((await fixes()).length === 0) {
-        const marked = '.bar:has(.mark-wrong, .mark-doubtful) .bar-grip';
+        const marked = '.bar:has(.mark-error, .mark-warning) .bar-grip';
         if (!(await clickOneOf(w, r, marked))) throw new Idle('no finding to be seen');
         await w.page.waitForTimeout(500);
       }

@@ -98,7 +98,7 @@ export function predicted(looked: Looked): Reported[] {
   return [
     ...rest.map(({ kind, what, why, fix, place }): Reported => ({
       check: kind,
-      severity: 'wrong',
+      severity: 'error',
       title: what,
       sentence: what,
       why,

@@ -63,7 +63,7 @@ export interface InputPage {
 
 const isHtml = (path: string) => /\.(html?|xhtml)$/i.test(path);
 const IGNORED = /(^|\/)(node_modules|\.[^/]+)(\/|$)/;
-const MOST_FILES = 2000;
+const MAX_FILES = 2000;
 
 function listed(folder: string): string[] {
   const all = readdirSync(folder, { recursive: true, withFileTypes: true })
@@ -71,8 +71,8 @@ function listed(folder: string): string[] {
     .map((e) => join(e.parentPath, e.name).slice(folder.replace(/\/$/, '').length + 1))
     .filter((p) => !IGNORED.test(p))
     .sort();
-  if (all.length > MOST_FILES)
-    throw new BadInput(`there are ${all.length} files in it; at most ${MOST_FILES} are copied`, folder);
+  if (all.length > MAX_FILES)
+    throw new BadInput(`there are ${all.length} files in it; at most ${MAX_FILES} are copied`, folder);
   return all;
 }
 

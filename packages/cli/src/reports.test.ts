@@ -5,7 +5,7 @@ import type { Reported } from './reports.ts';
 
 const one = (over: Partial<Reported> = {}): Reported => ({
   check: 'jump',
-  severity: 'wrong',
+  severity: 'error',
   title: 'Card rises',
   sentence: 'It hops.',
   why: 'Readers lose it.',
@@ -29,7 +29,7 @@ const mistake = one({
 
 describe('reports', () => {
   test('as text: a line each with its place, what would mend it, and a count', () => {
-    const text = REPORTS.text!([one(), mistake, one({ severity: 'note' })], size);
+    const text = REPORTS.text!([one(), mistake, one({ severity: 'info' })], size);
     expect(text.split('\n')).toEqual([
       'wrong     index.html at 1200 px  Card rises: It hops.',
       '          Smooth it  [jump]',
@@ -42,7 +42,7 @@ describe('reports', () => {
   });
 
   test('as SARIF: levels, rules that results refer to, and regions only where a line is known', () => {
-    const { runs } = JSON.parse(REPORTS.sarif!([one({ severity: 'note' }), mistake], size)) as {
+    const { runs } = JSON.parse(REPORTS.sarif!([one({ severity: 'info' }), mistake], size)) as {
       runs: {
         results: { level: string; ruleId: string; locations: { physicalLocation: object }[] }[];
         tool: { driver: { rules: { id: string }[] } };

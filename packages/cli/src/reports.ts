@@ -16,7 +16,7 @@ export interface Reported {
 }
 
 /** What each severity is called in SARIF (2.1.0, §3.27.10). */
-const LEVELS: Record<Severity, string> = { wrong: 'error', doubtful: 'warning', note: 'note' };
+const LEVELS: Record<Severity, string> = { error: 'error', warning: 'warning', info: 'note' };
 
 type Report = (found: readonly Reported[], viewport: Viewport) => string;
 
@@ -35,7 +35,7 @@ const text: Report = (found, { width, height }) =>
   ].join('\n');
 
 const json: Report = (findings, viewport) =>
-  JSON.stringify({ format: 'lyvek-findings', version: 1, viewport, findings }, null, 2);
+  JSON.stringify({ format: 'lyvek-findings', version: 2, viewport, findings }, null, 2);
 
 const sarif: Report = (found) =>
   JSON.stringify(

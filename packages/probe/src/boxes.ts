@@ -14,7 +14,7 @@ declare class ViewTimeline {
 }
 
 /** Creating view timelines grows quadratically with those alive. */
-const MOST_TIMELINES = 700;
+const MAX_TIMELINES = 700;
 
 const isSticky = (s: CSSStyleDeclaration): boolean =>
   s.position === 'sticky' && (s.top !== 'auto' || s.bottom !== 'auto');
@@ -80,7 +80,7 @@ export class Boxes {
   }
 
   private span(e: Element, axis: 'block' | 'inline'): { start: number; end: number } | null {
-    if (typeof ViewTimeline === 'undefined' || this.timelines++ > MOST_TIMELINES) return null;
+    if (typeof ViewTimeline === 'undefined' || this.timelines++ > MAX_TIMELINES) return null;
     const t = new ViewTimeline({ subject: e, axis, inset: '0px' });
     return t.startOffset && t.endOffset ? { start: t.startOffset.value, end: t.endOffset.value } : null;
   }
@@ -89,9 +89,9 @@ export class Boxes {
     const block = this.span(e, 'block');
     const inline = this.span(e, 'inline');
     if (!block || !inline) {
-      if (this.timelines > MOST_TIMELINES && !this.notes.length)
+      if (this.timelines > MAX_TIMELINES && !this.notes.length)
         this.notes.push(
-          `More than ${MOST_TIMELINES} elements lie below transforms; the boxes of the rest carry those transforms.`,
+          `More than ${MAX_TIMELINES} elements lie below transforms; the boxes of the rest carry those transforms.`,
         );
       return plain;
     }

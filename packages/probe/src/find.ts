@@ -3,7 +3,7 @@ import type { Patch } from './patch.ts';
 import { all } from './dom.ts';
 
 const SHOWN = 500;
-const MOST_LIKE = 5;
+const MAX_LIKE = 5;
 
 export function find(
   selector: string,
@@ -46,5 +46,5 @@ function likeOf(element: Element): { selector: string; count: number }[] {
       count: all(selector).length,
     }))
     .filter(({ count }) => count > 1 && !seen.has(count) && seen.add(count))
-    .slice(0, MOST_LIKE);
+    .slice(0, MAX_LIKE);
 }

@@ -9,7 +9,7 @@ import { Selectors } from './selectors.ts';
 import { sectionsOf } from './sections.ts';
 import { all, pageOverflow, pageScroller, px, rectOf, styleOf } from './dom.ts';
 
-const MOST_ELEMENTS = 3000;
+const MAX_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
 const SMALLEST = 8;
 const IGNORED = /^(SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD)$/;
@@ -54,11 +54,11 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   }
   if (document.body)
     for (const e of worthMeasuring(document.body))
-      if (!patch.isTrack(e)) chosen.size < MOST_ELEMENTS ? chosen.add(e) : left++;
+      if (!patch.isTrack(e)) chosen.size < MAX_ELEMENTS ? chosen.add(e) : left++;
   for (const list of matched.values()) for (const e of list) if (chosen.size < 6000) chosen.add(e);
   if (left)
     notes.push(
-      `The page has ${left} more elements than the ${MOST_ELEMENTS} that are measured; pick those by selector.`,
+      `The page has ${left} more elements than the ${MAX_ELEMENTS} that are measured; pick those by selector.`,
     );
 
   const elements = [...chosen].sort((a, b) =>

@@ -14,7 +14,7 @@ export interface PageRule {
 export const isSteady = (selector: string): boolean =>
   !/[>+~]|:(?:nth|first|last|only|empty|has|is|not|where)/.test(selector.replace(/\[[^\]]*\]/g, ''));
 
-const MOST = 20_000;
+const MAX = 20_000;
 
 /** Reads every style sheet; those that may not be read are fetched once more, as the preview allows. */
 export async function readPageRules(): Promise<PageRule[]> {
@@ -40,7 +40,7 @@ export async function readPageRules(): Promise<PageRule[]> {
 
 function collect(rules: CSSRuleList, within: string[], base: string, out: PageRule[]): void {
   for (const rule of rules) {
-    if (out.length > MOST) return;
+    if (out.length > MAX) return;
     if (rule instanceof CSSStyleRule) {
       if (!isSteady(rule.selectorText) && rule.style.length)
         for (const selector of splitSelectors(rule.selectorText))

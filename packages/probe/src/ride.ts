@@ -3,7 +3,7 @@ import type { Ridden, RidePath } from '@lyvek/core';
 
 /** Frames that are watched before anything is scrolled: how busy the machine is by itself. */
 const IDLE = 40;
-const MOST = 60_000;
+const MAX = 60_000;
 
 interface LongFrame extends PerformanceEntry {
   styleAndLayoutStart: number;
@@ -88,7 +88,7 @@ export async function ride(path: RidePath, rest: number): Promise<Ridden> {
     out.t.push(elapsed);
     out.y.push(scrollY);
     out.busy.push(0);
-    return elapsed < end + rest && out.t.length < MOST;
+    return elapsed < end + rest && out.t.length < MAX;
   });
   // What was observed last is told a little later.
   await new Promise((done) => setTimeout(done, 120));

@@ -3,8 +3,8 @@
 /** Marks what the script has put in. */
 export const COPY = 'data-lv-copy';
 /** Periods shorter than this, or more copies than this, are a page that went wrong. */
-const LEAST = 8;
-const MOST = 200;
+const MIN = 8;
+const MAX = 200;
 
 export interface Laid {
   /** px from a thing to its copy, in the strip’s own coordinates; negative where lines run from right to left */
@@ -60,9 +60,9 @@ export function lay(strip: Element, axis: 'block' | 'inline'): Laid | null {
   // What the strip has grown by is exact and knows nothing of transforms; a strip of fixed size does not grow.
   const grown = sizeOf(strip, axis) - before;
   const rtl = axis === 'inline' && getComputedStyle(strip).direction === 'rtl';
-  const period = grown > LEAST ? grown : seen;
+  const period = grown > MIN ? grown : seen;
   const turned = axis === 'inline' ? Math.abs(dx) < seen * 0.1 : Math.abs(dy) < seen * 0.1;
-  if (!(period > LEAST) || (turned && grown <= LEAST)) {
+  if (!(period > MIN) || (turned && grown <= MIN)) {
     cleared(strip);
     return null;
   }
@@ -75,7 +75,7 @@ export function lay(strip: Element, axis: 'block' | 'inline'): Laid | null {
     Math.abs(ux * uy) * (a.width + a.height);
   const corners = frameOf(strip, axis).map(([x, y]) => (x * ux + y * uy - edge) / scale);
   const { lead, copies } = copiesFor(period, -Math.min(...corners), Math.max(...corners));
-  for (let i = 1; i < Math.min(copies, MOST); i++) copy().forEach((e, k) => dress(own[k]!, e));
+  for (let i = 1; i < Math.min(copies, MAX); i++) copy().forEach((e, k) => dress(own[k]!, e));
   return { period: rtl ? -period : period, lead };
 }
 

@@ -27,7 +27,7 @@ import { takeRoutes } from './routes/takes.ts';
 import { trialRoutes } from './routes/trials.ts';
 
 /** A layout of 6,000 elements or a document of 5,000 motions stays below this. */
-const MOST_JSON = 12e6;
+const MAX_JSON = 12e6;
 
 export interface AppOptions {
   pool: pg.Pool;
@@ -117,7 +117,7 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
   api.use(guardApi(addresses));
   api.put('/key', express.json({ limit: 1000 }), takeKey(access));
   api.use(requireKey(access));
-  api.use(express.json({ limit: MOST_JSON }));
+  api.use(express.json({ limit: MAX_JSON }));
   api.use(
     healthRoutes(pool),
     projectRoutes(pool),

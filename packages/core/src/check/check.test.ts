@@ -126,7 +126,7 @@ describe('checks', () => {
     const found = look(
       motion({ targets: { selector: '#top' }, range: { start: 'entry 0%', end: 'entry 10%' } }),
     ).find((f) => f.check === 'starts-part-way');
-    expect(found?.severity).toBe('wrong');
+    expect(found?.severity).toBe('error');
     expect(found?.fix).toBeNull();
   });
 

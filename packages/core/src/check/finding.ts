@@ -6,7 +6,7 @@ import type { Layout, Px } from '../page/index.ts';
 import type { MotionFigures, Simulated } from '../trial/index.ts';
 import type { Limits } from './limits.ts';
 
-export const SEVERITIES = ['wrong', 'doubtful', 'note'] as const;
+export const SEVERITIES = ['error', 'warning', 'info'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
 export interface CheckContext {

@@ -9,7 +9,7 @@ import type { Limits } from './limits.ts';
 
 /** Of hot places nearer to each other than this only the hottest is told, px. */
 const APART = 600;
-const MOST = 6;
+const MAX = 6;
 
 export interface Tried {
   frames: TrialFrames;
@@ -31,7 +31,7 @@ export function hotSpotsOf({ frames, charges, clock, document, how }: Tried): To
     .filter((f) => f.cost > budget)
     .sort((a, b) => b.cost - a.cost);
   const told: typeof hot = [];
-  for (const f of hot) if (told.length < MOST && told.every((o) => Math.abs(o.y - f.y) > APART)) told.push(f);
+  for (const f of hot) if (told.length < MAX && told.every((o) => Math.abs(o.y - f.y) > APART)) told.push(f);
   return told.map(({ y, cost }) => {
     const here = charges.filter((c) => c.start < y && c.end > y).sort((a, b) => b.total - a.total);
     const dearest = here[0];
@@ -42,7 +42,7 @@ export function hotSpotsOf({ frames, charges, clock, document, how }: Tried): To
     return {
       about: dearest?.motion ?? '',
       element: dearest?.element ?? -1,
-      severity: 'wrong',
+      severity: 'error',
       at: y,
       brief: `costs ${cost.toFixed(0)} ms a frame`,
       sentence: `At ${pxText(y)} a frame is ${how} ${cost.toFixed(1)} ms of ${budget.toFixed(1)} ms${whose}.`,
@@ -68,7 +68,7 @@ export function lateFramesOf({ frames, charges, clock, document, how }: Tried, l
   return {
     about: '',
     element: -1,
-    severity: 'doubtful',
+    severity: 'warning',
     at: s.worstAt,
     brief: late ? `${share} on time` : 'little time left',
     sentence: `${said}.${name ? ` Along the whole page “${name}” is predicted to cost most.` : ''}`,

@@ -33,7 +33,7 @@ export const mistakeCheck = (
         return {
           about: '',
           element,
-          severity: 'wrong' as const,
+          severity: 'error' as const,
           at: placeOnPage(y - layout.viewport.height / 2, layout),
           brief: facts.brief,
           sentence: `${m.place.path}:${m.place.line}: ${m.what}. ${m.fix}`,

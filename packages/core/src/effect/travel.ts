@@ -3,7 +3,7 @@ import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-d
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { newPin, unfitStage } from './hold.ts';
 
-const LEAST = 60;
+const MIN = 60;
 
 /** The section that is held while the strip moves: the nearest one around it, else its parent. */
 function stageOf(c: EffectContext): number {
@@ -25,7 +25,7 @@ export const travel: EffectDefinition = {
     const e = factsAt(c);
     const parent = c.layout.elements[e.parent];
     if (!parent) return 'It has no section around it.';
-    if (widthOf(e) < (parent.content?.width ?? parent.box.width) + LEAST)
+    if (widthOf(e) < (parent.content?.width ?? parent.box.width) + MIN)
       return 'It is not wider than its section: there is nowhere to travel.';
     return unfitStage(c, stageOf(c));
   },

@@ -66,7 +66,7 @@ export interface Run {
   offsets: Float64Array;
 }
 
-const MOST_FRAMES = 400_000;
+const MAX_FRAMES = 400_000;
 
 /**
  * Runs a gesture from one offset towards another by a clock (or an even rate), up or down, until it arrives. Offsets are whole px, as
@@ -81,7 +81,7 @@ export function runGesture(g: Gesture, from: Px, to: Px, clock: FrameClock | num
   const times: number[] = [0];
   const offsets: number[] = [from];
   const lead = timeAt(g, phase, at(1));
-  for (let i = 1; offsets.at(-1) !== to && i < MOST_FRAMES; i++) {
+  for (let i = 1; offsets.at(-1) !== to && i < MAX_FRAMES; i++) {
     const travelled = Math.min(length, Math.max(0, g.distance(lead + at(i)) - phase));
     times.push(at(i));
     offsets.push(travelled === length ? to : Math.round(from + sign * travelled));
@@ -93,7 +93,7 @@ function replay(trace: Trace, max: Px, at: (frame: number) => Ms): Run {
   const end = trace.samples.at(-1)!.t;
   const times: number[] = [];
   const offsets: number[] = [];
-  for (let i = 0; i < MOST_FRAMES && (i === 0 || at(i - 1) < end); i++) {
+  for (let i = 0; i < MAX_FRAMES && (i === 0 || at(i - 1) < end); i++) {
     times.push(at(i));
     offsets.push(Math.round(Math.min(max, Math.max(0, traceOffset(trace, at(i))))));
   }

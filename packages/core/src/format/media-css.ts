@@ -24,14 +24,14 @@ const isPossible = (query: string): boolean =>
   query.includes('prefers-reduced-motion') ? parseMedia(query).ok : viewportFor(query, ANYWHERE) !== null;
 
 /** More of them are not written in every combination. */
-const MOST_TOGETHER = 4;
+const MAX_TOGETHER = 4;
 
 /** Sets in the order of the cascade: single ones as in the document, then what only holds where several do. */
 export function mediaSets(d: MotionDocument): MediaSet[] {
   const used = d.media.filter((m) =>
     [...d.motions, ...d.pins].some((one) => one.conditions?.some((c) => c.media === m.id)),
   );
-  const most = used.length > MOST_TOGETHER ? 2 : used.length;
+  const most = used.length > MAX_TOGETHER ? 2 : used.length;
   return subsets(used)
     .filter((s) => s.length > 0 && s.length <= most)
     .sort((a, b) => a.length - b.length)

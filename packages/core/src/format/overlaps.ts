@@ -5,7 +5,7 @@ import { writtenSelector } from './marks.ts';
 
 /** Overlaps depend on nothing but the selectors and the page, which stay the same while ranges are dragged. */
 const lastOverlaps = new WeakMap<Layout, Map<string, string[][]>>();
-const MOST_KEPT = 12;
+const MAX_KEPT = 12;
 
 /** Sets of two or more selectors that match a common element, smaller sets first. */
 export function overlaps(selectors: readonly string[], layout: Layout): string[][] {
@@ -13,7 +13,7 @@ export function overlaps(selectors: readonly string[], layout: Layout): string[]
   const kept = lastOverlaps.get(layout) ?? lastOverlaps.set(layout, new Map()).get(layout)!;
   const known = kept.get(key);
   if (known) return known;
-  if (kept.size >= MOST_KEPT) kept.clear();
+  if (kept.size >= MAX_KEPT) kept.clear();
   const byElement = new Map<number, string[]>();
   for (const s of selectors)
     for (const e of matchesOf(layout, s)) {

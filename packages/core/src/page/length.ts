@@ -68,13 +68,13 @@ export function parseLength(css: string): Parsed<LengthExpr> {
   const known = parsed.get(css);
   if (known) return known;
   // Documents repeat the same few texts; a stream of ever new ones must not fill the memory.
-  if (parsed.size > MOST_PARSED) parsed.clear();
+  if (parsed.size > MAX_PARSED) parsed.clear();
   const fresh = parseFresh(css);
   parsed.set(css, fresh);
   return fresh;
 }
 
-const MOST_PARSED = 4000;
+const MAX_PARSED = 4000;
 const parsed = new Map<string, Parsed<LengthExpr>>();
 
 function parseFresh(css: string): Parsed<LengthExpr> {

@@ -28,7 +28,7 @@ interface Matching {
 }
 
 const CSS_WIDE = /^(initial|unset)$/i;
-const MOST_LONG = 20_000;
+const MAX_LONG = 20_000;
 
 export class Cascade {
   private readonly byElement = new Map<Element, Matching[]>();
@@ -151,7 +151,7 @@ function put(text: string, lookup: (name: string) => string | null, element: Ele
   );
   for (let at = out.search(/\bvar\(/i), turns = 0; at >= 0; at = out.search(/\bvar\(/i)) {
     // Values that grow with every turn are a bomb, not a style.
-    if (++turns > 200 || out.length > MOST_LONG) return null;
+    if (++turns > 200 || out.length > MAX_LONG) return null;
     let depth = 0;
     let end = at + 3;
     for (; end < out.length; end++) {

@@ -74,7 +74,7 @@ export interface Composed {
 }
 
 /** More triggers than people can look after. */
-const MOST_TRIGGERS = 120;
+const MAX_TRIGGERS = 120;
 
 export function documentOf(
   groups: readonly Group[],
@@ -106,8 +106,8 @@ export function documentOf(
     const key = `${driver.name} ${elements.path(owner)} ${JSON.stringify(driver.lines)}`;
     const known = triggers.get(key);
     if (known) return known.id;
-    if (triggers.size >= MOST_TRIGGERS)
-      return { reason: `more than ${MOST_TRIGGERS} elements start animations of their own` };
+    if (triggers.size >= MAX_TRIGGERS)
+      return { reason: `more than ${MAX_TRIGGERS} elements start animations of their own` };
     const { id, name } = triggerNames.next('g', readableName(driver.name.replace(/-passed$/, '')));
     triggers.set(key, { id, name, on: true, subject: elements.naming([owner], []), ...driver.lines });
     return id;

@@ -4,8 +4,8 @@ import { isTag } from 'domhandler';
 import type { ChildNode, Document, Element } from 'domhandler';
 import { splitTop } from './selector.ts';
 
-const MOST_CACHED = 20_000;
-const MOST_COUNTED = 4000;
+const MAX_CACHED = 20_000;
+const MAX_COUNTED = 4000;
 
 export class PageElements {
   private readonly order = new Map<Element, number>();
@@ -26,7 +26,7 @@ export class PageElements {
   all(selector: string): readonly Element[] | null {
     const known = this.found.get(selector);
     if (known !== undefined) return known;
-    if (this.found.size > MOST_CACHED) this.found.clear();
+    if (this.found.size > MAX_CACHED) this.found.clear();
     const fresh = this.ask(selector);
     this.found.set(selector, fresh);
     return fresh;
@@ -34,7 +34,7 @@ export class PageElements {
 
   private ask(selector: string): Element[] | null {
     // Counting what matches among all siblings, for each of them, grows with their square.
-    if (this.order.size > MOST_COUNTED && /:nth-(last-)?child\([^)]*\sof\s/i.test(selector)) return null;
+    if (this.order.size > MAX_COUNTED && /:nth-(last-)?child\([^)]*\sof\s/i.test(selector)) return null;
     try {
       return selectAll<ChildNode, Element>(selector, this.document.children).filter(isTag);
     } catch {

@@ -17,7 +17,7 @@ const FORMS = [
   /([\w$.]{1,60})\s*=\s*[\w$.]{0,40}(?:lerp|mix)\(\s*\1\s*,[^;]{1,120}?,\s*(0?\.\d+)()\s*\)/gi,
 ];
 const ASKS_FOR_FRAMES = /requestAnimationFrame/;
-const MOST = 20;
+const MAX = 20;
 
 function scriptsOf(document: Document): Element[] {
   const out: Element[] = [];
@@ -53,7 +53,7 @@ export function frameFactors(document: Document, entry: string, html: string, fi
     for (const form of FORMS)
       for (const found of text.matchAll(form)) {
         const factor = found[2] ? Number(found[2]) : 1 / Number(found[3]);
-        if (!(factor > 0 && factor < 1) || out.length === MOST) continue;
+        if (!(factor > 0 && factor < 1) || out.length === MAX) continue;
         const halfLife = Math.round(halfLifeOfFactor(factor, 60));
         const place = lines.place(offset + found.index, offset + found.index + found[0].length);
         out.push({

@@ -12,14 +12,14 @@ export interface PageMistake extends Mistake {
 }
 
 /** Each is read once more, so only so many are. */
-const MOST = 24;
+const MAX = 24;
 
 /** `reading` is what `readPage` said of these files. */
 export function meantOf(reading: Reading, entry: string, html: string, fileAt: FileAt): PageMistake[] {
   const plain = new Map(reading.document.motions.map((m) => [JSON.stringify({ ...m, id: '', name: '' }), m]));
   let read = 0;
   return reading.mistakes.map((mistake) => {
-    if (!MENDABLE.has(mistake.kind) || read++ >= MOST) return { ...mistake, meant: null };
+    if (!MENDABLE.has(mistake.kind) || read++ >= MAX) return { ...mistake, meant: null };
     const { document } = readPage(entry, html, fileAt, new Set([mistake.key]));
     const still = new Set<string>();
     const added = document.motions.filter((m) => {

@@ -5,7 +5,7 @@ import type { ReadRule, ReadRules } from './rules.ts';
 import type { PageMedia } from './slots.ts';
 
 /** A document has so many, as its schema says. */
-export const MOST_CONDITIONS = 20;
+export const MAX_CONDITIONS = 20;
 
 /** Conditions of rules that move something, those with more queries later: they have the last word. */
 function mediaOf({ rules, keyframes }: ReadRules, moves: (rule: ReadRule) => boolean): PageMedia[] {
@@ -26,8 +26,8 @@ export class PageConditions {
 
   constructor(rules: ReadRules, moves: (rule: ReadRule) => boolean) {
     const all = mediaOf(rules, moves);
-    this.media = all.slice(0, MOST_CONDITIONS);
-    this.beyond = new Set(all.slice(MOST_CONDITIONS).map((m) => m.key));
+    this.media = all.slice(0, MAX_CONDITIONS);
+    this.beyond = new Set(all.slice(MAX_CONDITIONS).map((m) => m.key));
   }
 
   /** A document has no room for this one. */

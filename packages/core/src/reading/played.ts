@@ -6,7 +6,7 @@ import type { Drafts } from './drafts.ts';
 import type { Left } from './left.ts';
 import { mistakesOf } from './mistakes.ts';
 import type { Mistake } from './mistakes.ts';
-import { MOST_CONDITIONS } from './page-conditions.ts';
+import { MAX_CONDITIONS } from './page-conditions.ts';
 import type { PageConditions } from './page-conditions.ts';
 import { declaresMotion, namesMotion } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
@@ -14,7 +14,7 @@ import { agrees, reduced, slotsOf } from './slots.ts';
 import type { PageMedia, Slot, StillList } from './slots.ts';
 
 /** Conditions under which more than this many would have to be tried are left to the page. */
-const MOST_MEDIA = 12;
+const MAX_MEDIA = 12;
 
 export type Played =
   { is: 'moving'; slots: Slot[]; key: string } | { is: 'still' } | { is: 'other'; reason: string };
@@ -71,16 +71,16 @@ export class Player {
     const moving = [ANYWHERE, ...relevant.map((m) => at(queriesOf(under(m))))];
     for (const env of moving) this.note(element, env);
     if (rules.some((r) => this.conditions.isBeyond(r.media.queries)))
-      throw new Unreadable(`the page moves things under more than ${MOST_CONDITIONS} media conditions`);
+      throw new Unreadable(`the page moves things under more than ${MAX_CONDITIONS} media conditions`);
     if (!moving.some((env) => this.scrolls(element, env))) return { is: 'still' };
 
-    const [base, ...lists] = moving.slice(0, 1 + MOST_MEDIA).map((env) => this.drafts.of(element, env)) as [
+    const [base, ...lists] = moving.slice(0, 1 + MAX_MEDIA).map((env) => this.drafts.of(element, env)) as [
       DraftList,
       ...DraftList[],
     ];
     const still = this.drafts.of(element, at([], true));
     const [own, ...others] = [base, ...lists, still].map(readable);
-    if (relevant.length > MOST_MEDIA) throw new Unreadable('it differs under too many media conditions');
+    if (relevant.length > MAX_MEDIA) throw new Unreadable('it differs under too many media conditions');
     const slots = slotsOf(
       own!,
       relevant.map((media, i) => ({

@@ -35,7 +35,7 @@ export interface PageSource {
 /** Reads a file of the page as text; null where the page has none under this path. */
 export type FileAt = (path: string) => string | null;
 
-const MOST_SHEETS = 400;
+const MAX_SHEETS = 400;
 const DEEPEST = 12;
 
 type Located = {
@@ -81,7 +81,7 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
     around: readonly Around[],
     trail: readonly string[],
   ) => {
-    if (sheets.length >= MOST_SHEETS) return;
+    if (sheets.length >= MAX_SHEETS) return;
     const sheet: Sheet = { lines, offset: from, root: parseSafely(lines.text.slice(from, to)), around };
     for (const node of sheet.root.nodes ?? []) {
       if (node.type === 'comment') continue;

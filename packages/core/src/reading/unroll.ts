@@ -67,7 +67,7 @@ function reversed(stops: readonly Keyframe[]): Keyframe[] | null {
 
 /** Just before a joint at which the value jumps. */
 const BEFORE = 1e-6;
-const MOST_TURNS = 40;
+const MAX_TURNS = 40;
 
 export type Unrolled = { stops: Keyframe[] } | { obstacle: string };
 
@@ -76,7 +76,7 @@ export function unrolled(stops: readonly Keyframe[], count: number, direction: s
   if (count === 1 && direction === 'normal') return { stops: [...stops] };
   if (stops.some((s) => /^[a-z]/.test(s.at)))
     return { obstacle: 'it repeats or turns keyframes that stand at range names' };
-  if (!Number.isInteger(count) || count < 1 || count > MOST_TURNS)
+  if (!Number.isInteger(count) || count < 1 || count > MAX_TURNS)
     return { obstacle: `it is repeated ${count} times, which cannot be written out` };
   const back = reversed(stops);
   if (!back) return { obstacle: 'its easing cannot be turned round' };

@@ -22,7 +22,7 @@ export interface Lost {
 const WEIGHTS = { text: 0.45, tag: 0.2, parent: 0.15, size: 0.1, place: 0.1 };
 /** From here on it is worth asking. */
 const LIKE_ENOUGH = 0.55;
-const MOST_TOGETHER = 40;
+const MAX_TOGETHER = 40;
 
 const wordsOf = (text: string): Set<string> => new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []);
 
@@ -70,7 +70,7 @@ export function lostSelectors(document: MotionDocument, before: Layout, now: Lay
   return selectorsOf(document).flatMap((selector): Lost[] => {
     const was = matchesOf(before, selector);
     if (was.length === 0 || matchesOf(now, selector).length > 0) return [];
-    const found = was.slice(0, MOST_TOGETHER).map((i) => {
+    const found = was.slice(0, MAX_TOGETHER).map((i) => {
       const mine = before.elements[i]!;
       let best = -1;
       let most = 0;

@@ -6,7 +6,7 @@ import type { Ms, Px } from '../page/index.ts';
 import { partsAt, percentile } from './summary.ts';
 import type { TrialEvent, TrialFrames, TrialResult, TrialSetup } from './trial.ts';
 
-const MOST_EVENTS = 5000;
+const MAX_EVENTS = 5000;
 export const runCost = (f: TrialFrames): Ms => f.t.reduce((s, _t, i) => s + partsAt(f, i), 0);
 
 /** The run of median cost. */
@@ -23,7 +23,7 @@ export function droppedIn(f: TrialFrames, refresh = 60): TrialEvent[] {
         ? [{ kind: 'dropped' as const, t, y: f.y[i]!, size: missed, what: `${missed} missed` }]
         : [];
     })
-    .slice(0, MOST_EVENTS);
+    .slice(0, MAX_EVENTS);
 }
 
 /** Runs that differ by more than this from each other say little. */
@@ -167,7 +167,7 @@ export function hereResult(
     frames: kept,
     events: [...droppedIn(kept, even), ...longEvents(own.ridden)]
       .sort((a, b) => a.t - b.t)
-      .slice(0, MOST_EVENTS),
+      .slice(0, MAX_EVENTS),
     spread: all.map((r) => Math.round(runCost(r.frames))),
     notes,
   };

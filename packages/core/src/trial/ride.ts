@@ -15,7 +15,7 @@ export interface Ride extends Run {
 }
 
 /** Time that followed motions are given to come to rest, ms. */
-const MOST_REST = 4000;
+const MAX_REST = 4000;
 
 /** From end to end of the page, in one direction or there and back, and on until everything that follows is at rest. */
 export function rideOf(
@@ -76,7 +76,7 @@ function restFrames(how: Damping, offsets: number[], at: (i: number) => number, 
   const begun = at(offsets.length - 1);
   for (let n = 0; ; n++) {
     const i = offsets.length + n;
-    if (isAtRest(f, end) || at(i) - begun > MOST_REST) return n;
+    if (isAtRest(f, end) || at(i) - begun > MAX_REST) return n;
     damp(f, how, end, end, at(i) - at(i - 1));
   }
 }

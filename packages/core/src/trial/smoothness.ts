@@ -52,7 +52,7 @@ export const isTooLongAStep = (f: MotionFigures, limit: Px, handStep: Px): boole
 /** Turns smaller than this are no reversal, px. */
 const TURN = 2;
 /** Steps over less scroll than this say nothing of the gain: offsets are whole px. */
-const LEAST_SCROLL = 2;
+const MIN_SCROLL = 2;
 
 export function smoothnessOf(
   take: Take,
@@ -201,7 +201,7 @@ const GAIN_PLACES = 96;
 
 /** Independent of the gesture: px moved per px of scroll, over even places of the range. */
 function gainOf(take: Take, poser: Poser, from: Px, to: Px, out: MotionFigures): void {
-  if (!poser.moves || to - from < LEAST_SCROLL) return;
+  if (!poser.moves || to - from < MIN_SCROLL) return;
   const step = (to - from) / GAIN_PLACES;
   const gains: number[] = [];
   const origin = newPose();

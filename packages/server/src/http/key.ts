@@ -13,7 +13,7 @@ export interface Access {
   port: number;
 }
 
-const LASTS_MS = 365 * 86_400_000;
+const TTL_MS = 365 * 86_400_000;
 const digest = (text: string) => createHash('sha256').update(text).digest();
 const isSame = (a: string, b: string) => timingSafeEqual(digest(a), digest(b));
 
@@ -55,6 +55,6 @@ export const takeKey =
         new Problem(401, 'Wrong key', 'This key is not the one of this Lyvek. Copy the address once more.'),
       );
     if (key !== null)
-      res.cookie(cookieName(port), key, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: LASTS_MS });
+      res.cookie(cookieName(port), key, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: TTL_MS });
     res.status(204).end();
   };

@@ -34,7 +34,7 @@ const SETTLE = 700;
 const MAX_TRACE_BYTES = 192e6;
 
 /** No trial may take longer than this, ms. */
-export const MOST_TRIAL = 10 * 60_000;
+export const MAX_TRIAL = 10 * 60_000;
 /** Time that a trial is given, whole ms: more than the hand takes for each run, since a slow page takes longer, and some for starting. */
 export function longestOf(setup: TrialSetup): number {
   const legs = setup.direction === 'both' ? 2 : 1;

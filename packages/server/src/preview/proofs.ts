@@ -8,10 +8,10 @@ export interface Proof {
   outside: boolean;
 }
 
-const LASTS = 10 * 60_000;
-const MOST = 8;
+const TTL_MS = 10 * 60_000;
+const MAX = 8;
 /** bytes of all that is kept; a single larger one is kept alone */
-const MOST_BYTES = 400e6;
+const MAX_BYTES = 400e6;
 
 const sizeOf = ({ files }: Proof): number => [...files.values()].reduce((sum, f) => sum + f.length, 0);
 
@@ -24,11 +24,11 @@ export class Proofs {
     const bytes = sizeOf(proof);
     for (const [token, p] of this.kept) if (p.until < this.now()) this.kept.delete(token);
     const isFull = () =>
-      this.kept.size >= MOST || [...this.kept.values()].reduce((sum, p) => sum + p.bytes, bytes) > MOST_BYTES;
+      this.kept.size >= MAX || [...this.kept.values()].reduce((sum, p) => sum + p.bytes, bytes) > MAX_BYTES;
     // Oldest first.
     while (this.kept.size > 0 && isFull()) this.kept.delete(this.kept.keys().next().value!);
     const token = randomBytes(16).toString('hex');
-    this.kept.set(token, { ...proof, bytes, until: this.now() + LASTS });
+    this.kept.set(token, { ...proof, bytes, until: this.now() + TTL_MS });
     return token;
   }
 

@@ -37,7 +37,7 @@ const EditHeaders = z.object({
 });
 
 const RevisionNumber = z.coerce.number().int().min(1).max(2_000_000_000);
-const MOST_REVISIONS = 50;
+const MAX_REVISIONS = 50;
 
 /** With its document read, or why that cannot be. */
 function readable(take: (TakeRow & { document: unknown }) | undefined, what: string) {
@@ -79,7 +79,7 @@ export function takeRoutes(pool: pg.Pool): Router {
     const take = await takeById(pool, read(Id, req.params.id));
     if (!take) throw notFound('take');
     const { before } = read(RevisionsQuery, req.query);
-    answer(res, Revisions, { revisions: await listRevisions(pool, take.id, before, MOST_REVISIONS) });
+    answer(res, Revisions, { revisions: await listRevisions(pool, take.id, before, MAX_REVISIONS) });
   });
 
   routes.get('/takes/:id/revisions/:number', async (req, res) => {

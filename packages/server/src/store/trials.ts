@@ -41,12 +41,12 @@ export const newestBands = async (db: Db, pageId: string): Promise<Stretch[]> =>
   ).rows[0]?.bands ?? [];
 
 /** Trials that a page’s history shows. */
-const MOST = 60;
+const MAX = 60;
 
 export const listTrials = async (db: Db, pageId: string): Promise<TrialRow[]> =>
   (
     await db.query<TrialRow>(
-      `select ${COLUMNS} from trials where page_id = $1 order by created_at desc, id limit ${MOST}`,
+      `select ${COLUMNS} from trials where page_id = $1 order by created_at desc, id limit ${MAX}`,
       [pageId],
     )
   ).rows;
@@ -107,7 +107,7 @@ export const cancelTrial = async (db: Db, id: string): Promise<boolean> =>
 
 /** A trial whose runner has been silent for this long is taken from it, s; one that was heard of in the future too: a clock was set back. */
 const SILENT = 20;
-const MOST_ATTEMPTS = 2;
+const MAX_ATTEMPTS = 2;
 
 /** Whether any waits to be run. */
 export const isTrialWaiting = async (db: Db): Promise<boolean> =>
@@ -116,9 +116,9 @@ export const isTrialWaiting = async (db: Db): Promise<boolean> =>
 /** Gives those back to the queue whose runner has gone; ends those that have gone twice. */
 export async function reviveTrials(db: Db): Promise<void> {
   await db.query(
-    `update trials set state = case when attempts < ${MOST_ATTEMPTS} then 'queued' else 'failed' end, progress = 0,
-       ended_at = case when attempts < ${MOST_ATTEMPTS} then null else now() end,
-       why = case when attempts < ${MOST_ATTEMPTS} then null
+    `update trials set state = case when attempts < ${MAX_ATTEMPTS} then 'queued' else 'failed' end, progress = 0,
+       ended_at = case when attempts < ${MAX_ATTEMPTS} then null else now() end,
+       why = case when attempts < ${MAX_ATTEMPTS} then null
          else 'The server was stopped twice while it ran. Run it again.' end
      where state = 'running' and abs(extract(epoch from now() - beat_at)) > ${SILENT}`,
   );

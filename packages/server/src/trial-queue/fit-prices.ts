@@ -19,10 +19,10 @@ import { putPrices } from '../store/prices.ts';
 import { finishedTrials } from '../store/trials.ts';
 
 /** Newest trials that a fit is made from, and as many as it needs at least. Chosen by us. */
-const MOST_TRIALS = 12;
+const MAX_TRIALS = 12;
 export const FEWEST_TRIALS = 3;
 /** Frames of each trial that count, evenly spread. */
-const MOST_FRAMES = 600;
+const MAX_FRAMES = 600;
 
 /** Frames of a stored trial with what was asked of the browser in each; none where they cannot be read any more. */
 export function measuredFrames(
@@ -41,7 +41,7 @@ export function measuredFrames(
   const seen = underMedia(document.document, activeMedia(document.document, { viewport, still: false }));
   const take = compileTake(seen, withPins(layout, seen.pins));
   const amounts = amountsAlong(take, frames.y, deviceById(setup.device).dpr);
-  const step = Math.max(1, Math.ceil(frames.t.length / MOST_FRAMES));
+  const step = Math.max(1, Math.ceil(frames.t.length / MAX_FRAMES));
   return amounts.flatMap((a, i) =>
     i % step === 0
       ? [
@@ -58,7 +58,7 @@ export function measuredFrames(
 export async function refitPrices(pool: pg.Pool, pageId: string, device: string): Promise<void> {
   const page = await pageById(pool, pageId);
   if (!page) return;
-  const trials = await finishedTrials(pool, page.projectId, device, MOST_TRIALS);
+  const trials = await finishedTrials(pool, page.projectId, device, MAX_TRIALS);
   const frames: MeasuredFrame[] = [];
   let used = 0;
   for (const trial of trials) {

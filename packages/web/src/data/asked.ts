@@ -20,7 +20,7 @@ const startWorker = (): WorkerLike =>
   new Worker(new URL('../workers/worker.ts', import.meta.url), { type: 'module' });
 
 /** A quick change of mind costs less by waiting than by starting another worker, ms. */
-const PATIENCE = 400;
+const TIMEOUT_MS = 400;
 
 export class Asked<J extends JobName> {
   readonly store: StoreApi<AskedState<J>> = createStore<AskedState<J>>(() => ({
@@ -43,7 +43,7 @@ export class Asked<J extends JobName> {
   ask(input: InputOf<J>): void {
     if (this.store.getState().running !== null) {
       this.waiting = input;
-      if (performance.now() - this.since < PATIENCE) return;
+      if (performance.now() - this.since < TIMEOUT_MS) return;
       this.end();
     }
     this.begin(input);

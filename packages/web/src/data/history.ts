@@ -14,13 +14,13 @@ export interface History {
   future: Act[];
 }
 
-const MOST_UNDO = 200;
+const MAX_UNDO = 200;
 
 /** After one act. A change that changes nothing leaves no trace. */
 export function afterAct(h: History, label: string, change: (d: MotionDocument) => MotionDocument): History {
   const document = withTies(change(h.document));
   if (document === h.document) return h;
-  return { document, past: [...h.past, { document: h.document, label }].slice(-MOST_UNDO), future: [] };
+  return { document, past: [...h.past, { document: h.document, label }].slice(-MAX_UNDO), future: [] };
 }
 
 /** After undoing (`past`) or redoing (`future`) one act; null when there is none. */

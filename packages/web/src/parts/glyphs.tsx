@@ -85,18 +85,18 @@ export const DriverSign = ({ kind, label }: { kind: DriverKind; label?: string }
   return <Chosen {...(label ? { label } : {})} />;
 };
 
-/** Findings: filled triangle = wrong, outlined = doubtful. */
+/** Findings: filled triangle = error, outlined = warning. */
 export const FindingSign = ({
   severity,
   label,
 }: {
-  severity: 'wrong' | 'doubtful' | 'note';
+  severity: 'error' | 'warning' | 'info';
   label?: string;
 }) => (
   <Sign w={11} h={10} {...(label ? { label } : {})}>
-    {severity === 'wrong' ? (
+    {severity === 'error' ? (
       <path d="M5.5 0.5 10.6 9.5H0.4Z" fill="var(--caution)" />
-    ) : severity === 'note' ? (
+    ) : severity === 'info' ? (
       <circle cx="5.5" cy="5" r="3.8" fill="none" stroke="var(--ink-3)" strokeWidth="1.3" />
     ) : (
       <path d="M5.5 1.4 9.8 9H1.2Z" fill="none" stroke="var(--near-text)" strokeWidth="1.3" />

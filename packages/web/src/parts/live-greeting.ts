@@ -10,7 +10,7 @@ export interface LivePairing {
 export type Refusal = 'wrong code' | 'other origin' | 'replay';
 
 /** ms in which a page has to answer for itself */
-const PATIENCE = 5000;
+const TIMEOUT_MS = 5000;
 
 const helloNonce = (data: unknown): string | null => {
   const hello = data as { lyvek?: unknown; is?: unknown; nonce?: unknown } | null;
@@ -45,7 +45,7 @@ export function greetLive(
     const late = setTimeout(() => {
       channel.port1.close();
       refused('wrong code');
-    }, PATIENCE);
+    }, TIMEOUT_MS);
     channel.port1.onmessage = ({ data }: MessageEvent<{ is?: unknown; proof?: unknown }>) => {
       clearTimeout(late);
       if (data.is === 'paired' && typeof data.proof === 'string' && isSame(data.proof, expected))

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { recordedGesture, runGesture, TraceSchema } from '@lyvek/core';
-import { MOST_TRACES, traceFrom, withTrace } from './traces.ts';
+import { MAX_TRACES, traceFrom, withTrace } from './traces.ts';
 
 const samples = [
   { t: 0, y: 100 },
@@ -31,8 +31,8 @@ test('without movement there is nothing to keep', () => {
 });
 test('names are free ones, and the oldest goes when there are too many', () => {
   let all: ReturnType<typeof withTrace> = [];
-  for (let i = 0; i < MOST_TRACES + 2; i++) all = withTrace(all, traceFrom(samples, all)!);
-  expect(all.length).toBe(MOST_TRACES);
-  expect(new Set(all.map((t) => t.name)).size).toBe(MOST_TRACES);
+  for (let i = 0; i < MAX_TRACES + 2; i++) all = withTrace(all, traceFrom(samples, all)!);
+  expect(all.length).toBe(MAX_TRACES);
+  expect(new Set(all.map((t) => t.name)).size).toBe(MAX_TRACES);
   expect(all.at(-1)!.name).not.toBe(all[0]!.name);
 });

@@ -2,7 +2,7 @@
 import type { Trace } from '@lyvek/core';
 
 /** As many as the server keeps for a project. */
-export const MOST_TRACES = 12;
+export const MAX_TRACES = 12;
 
 /** Samples as a trace under a free name, counted from the first movement; null when nothing moved. Times to a tenth of a ms. */
 export function traceFrom(
@@ -30,4 +30,4 @@ export function freeName(name: string, known: readonly Trace[]): string {
 
 /** The oldest goes when there are too many; one of the same name is replaced. */
 export const withTrace = (known: readonly Trace[], trace: Trace): Trace[] =>
-  [...known.filter((t) => t.name !== trace.name), trace].slice(-MOST_TRACES);
+  [...known.filter((t) => t.name !== trace.name), trace].slice(-MAX_TRACES);

@@ -16,7 +16,7 @@ export const anchorUnseen: CheckDefinition = {
     );
     return (
       unseen && {
-        severity: 'wrong',
+        severity: 'error',
         at: unseen.at,
         brief: 'empty on arrival',
         sentence: `A link of the page leads to ${take.layout.elements[unseen.target]!.selector}, where it is ${Math.round(100 * unseen.opacity)} % opaque on arrival.`,

@@ -16,7 +16,7 @@ export const autoInsets: CheckDefinition = {
     );
     if (!padded) return null;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: Math.max(0, placed.start),
       brief: 'shifted by scroll padding',
       sentence: `Its insets are automatic, and the page pads its scrolling by ${scroller.padding!.join(' and ')}: that moves its range.`,

@@ -19,7 +19,7 @@ function caughtIn(
     return null;
   const clips = canBeClipped(layout, scroller);
   return {
-    severity: 'wrong',
+    severity: 'error',
     at: atOf(layout, element),
     brief: 'caught',
     sentence: clips

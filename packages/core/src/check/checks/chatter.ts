@@ -26,7 +26,7 @@ export const chatter: CheckDefinition = {
       return [
         {
           about: trigger.id,
-          severity: 'doubtful' as const,
+          severity: 'warning' as const,
           at: down,
           brief: 'chatters at its line',
           sentence: `It opens at ${pxText(down)} and closes only ${pxText(down - up)} above, so a small shake of the hand there plays it to and fro.`,

@@ -16,7 +16,7 @@ export const counterMotion: CheckDefinition = {
     const share = (Math.min(box.width, width) * Math.min(box.height, height)) / (width * height);
     if (share < LARGE || figures.travel < FAR * height) return null;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: Math.max(0, placed.start),
       brief: 'large and far',
       sentence: `${Math.round(100 * share)} % of the screen moves ${Math.round(figures.travel)} px on its own way, also for readers who ask for reduced motion.`,

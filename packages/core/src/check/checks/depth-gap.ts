@@ -47,7 +47,7 @@ export const depthGap: CheckDefinition = {
     if (gap <= 1) return null;
     const scale = Math.ceil(100 * (grown + (2 * gap + 2) / layer.box.height)) / 100;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at,
       brief: `uncovers its ${below ? 'lower' : 'upper'} edge`,
       sentence: `${pxText(gap)} of its frame show bare at the ${below ? 'bottom' : 'top'}: the layer is not large enough for the way it goes.`,

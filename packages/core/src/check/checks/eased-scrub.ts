@@ -14,7 +14,7 @@ export const easedScrub: CheckDefinition = {
     const uneven = figures.unevenness > limits.unevenness;
     if (!fast && !uneven) return null;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: Math.max(0, placed.start),
       brief: fast ? `${figures.gain.toFixed(1)}× faster than the hand` : 'uneven under the hand',
       sentence: fast

@@ -23,7 +23,7 @@ export const emptyRange: CheckDefinition = {
     const low = Math.max(0, Math.min(start - LENGTH / 2, max - LENGTH));
     const swapped = end < start;
     return {
-      severity: 'wrong',
+      severity: 'error',
       at: Math.min(max, Math.max(0, start)),
       brief: swapped ? 'runs backwards' : 'has no length',
       sentence: swapped

@@ -16,7 +16,7 @@ export const fixedView: CheckDefinition = {
     const max = maxOf(instance, take);
     const screen = Math.min(100, Math.round((1000 * take.layout.viewport.height) / Math.max(1, max)) / 10);
     return {
-      severity: 'wrong',
+      severity: 'error',
       at: 0,
       brief: 'fixed, so never passes',
       sentence:

@@ -25,7 +25,7 @@ export const flashing: CheckDefinition = {
     const each = flashes / Math.max(1, seconds);
     if (flashes === 0 || each <= limits.flashes) return null;
     return {
-      severity: 'wrong',
+      severity: 'error',
       at: Math.max(0, placed.start),
       brief: `flashes ${flashes} times`,
       sentence: `Under this gesture it flashes ${flashes} times within ${seconds.toFixed(1)} s; at most ${limits.flashes} in a second are safe.`,

@@ -28,7 +28,7 @@ export const flat3d: CheckDefinition = {
     if (seen) return null;
     const selector = parent < 0 ? 'body' : take.layout.elements[parent]!.selector;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: Math.max(0, placed.start),
       brief: 'turns without depth',
       sentence: 'It turns in space, but nothing around it has a perspective, so it looks flat.',

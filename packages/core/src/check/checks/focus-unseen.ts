@@ -17,7 +17,7 @@ export const focusUnseen: CheckDefinition = {
     );
     return (
       unseen && {
-        severity: 'wrong',
+        severity: 'error',
         at: unseen.at,
         brief: 'focus unseen',
         sentence: `The keyboard gets to ${elements[unseen.target]!.text || 'something in it'} in the middle of the screen, where it is ${Math.round(100 * unseen.opacity)} % opaque.`,

@@ -18,7 +18,7 @@ export const hiddenAtLoad: CheckDefinition = {
     if (!isInFirstScreen(instance, take)) return null;
     if (opacityAt(take, element, 0) > UNSEEN || opacityAt(take, element, placed.end) <= UNSEEN) return null;
     return {
-      severity: 'wrong',
+      severity: 'error',
       at: 0,
       brief: 'not there at first',
       sentence: `It stands wholly in the first screen and is invisible there until the page is scrolled by ${Math.max(1, Math.round(placed.start))} px.`,

@@ -28,7 +28,7 @@ export const hiddenWithoutMotion: CheckDefinition = {
         {
           about: motion.id,
           element,
-          severity: 'wrong' as const,
+          severity: 'error' as const,
           at: placeOnPage(middle, layout),
           brief: 'hidden by the page',
           sentence: `The page itself makes it ${Math.round(100 * own)} % opaque, and only this motion shows it.`,

@@ -22,7 +22,7 @@ export const introAgainstScroll: CheckDefinition = {
               {
                 about: intro.id,
                 element,
-                severity: 'wrong' as const,
+                severity: 'error' as const,
                 at: Math.max(0, placed.start),
                 brief: `fights for ${property}`,
                 sentence: isLast

@@ -17,7 +17,7 @@ export const jump: CheckDefinition = {
     if (!worst) return null;
     const mended = smoothed(motion);
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: worst.at,
       brief: worst.by > 0.5 ? `hops ${pxText(worst.by)}` : 'flashes',
       sentence: `At ${pxText(worst.at)} it ${worst.by > 0.5 ? `hops ${pxText(worst.by)}` : `changes its opacity by ${Math.round(100 * worst.opacity)} %`} at once.`,

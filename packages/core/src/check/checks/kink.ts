@@ -16,7 +16,7 @@ export const kink: CheckDefinition = {
     const worst = inside.reduce((m, k) => (k.by > m.by ? k : m), { at: 0, by: 0, opacity: 0 });
     if (worst.by <= limits.kink) return null;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: worst.at,
       brief: 'has a kink',
       sentence: `At ${pxText(worst.at)} its speed changes at once by ${worst.by.toFixed(1)} px per px of scroll; your limit is ${limits.kink}.`,

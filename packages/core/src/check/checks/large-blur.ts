@@ -18,7 +18,7 @@ export const largeBlur: CheckDefinition = {
       css.replace(/blur\((-?[\d.]+)px\)/g, (_m, n: string) => `blur(${Math.min(Number(n), limits.blur)}px)`);
     const filters = ['filter', 'backdrop-filter'].filter((p) => motion.keyframes[p]);
     return {
-      severity: radius > 2 * limits.blur ? 'wrong' : 'doubtful',
+      severity: radius > 2 * limits.blur ? 'error' : 'warning',
       at: Math.max(0, placed.start),
       brief: `blurs by ${Math.round(radius)} px`,
       sentence: `A blur of ${Math.round(radius)} px over ${area.toFixed(1)} million pixels is worked out in every frame; your limit is ${limits.blur} px.`,

@@ -35,7 +35,7 @@ export const layerMemory: CheckDefinition = {
       {
         about,
         element,
-        severity: 'doubtful' as const,
+        severity: 'warning' as const,
         at: most.at,
         brief: `layers of ${Math.round(most.bytes / MB)} MB`,
         sentence: `Around ${pxText(most.at)} the elements kept as layers take ${Math.round(most.bytes / MB)} MB; your limit is ${limits.layerMemory} MB. This one is the largest, with ${Math.round(bytesAt(most.at, element) / MB)} MB.`,

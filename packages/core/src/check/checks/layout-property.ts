@@ -12,7 +12,7 @@ export const layoutProperty: CheckDefinition = {
     const dear = Object.keys(motion.keyframes).filter((p) => costClassOf(p) === 'layout');
     if (dear.length === 0) return null;
     return {
-      severity: 'wrong',
+      severity: 'error',
       at: Math.max(0, placed.start),
       brief: `animates ${dear.join(' and ')}`,
       sentence: `It animates ${dear.join(' and ')}: every frame lays out ${sectionWords(take, instance)} anew. A transform looks the same and costs a fraction.`,

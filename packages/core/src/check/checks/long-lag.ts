@@ -14,7 +14,7 @@ export const longLag: CheckDefinition = {
     if (!isOver && figures.lag <= stay) return null;
     const wanted = 0.9 * Math.min(limits.lag, stay);
     return {
-      severity: figures.lag > stay ? 'wrong' : 'doubtful',
+      severity: figures.lag > stay ? 'error' : 'warning',
       at: Math.max(0, placed.start),
       brief: `lags ${pxText(figures.lag)}`,
       sentence: `With ${gesture.name.toLowerCase()} it is up to ${pxText(figures.lag)} behind the hand${isOver ? `; your limit is ${pxText(limits.lag)}` : `, which is more than the ${pxText(stay)} that it lasts`}.`,

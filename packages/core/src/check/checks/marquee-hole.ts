@@ -41,7 +41,7 @@ export const marqueeHole: CheckDefinition = {
         {
           about: m.id,
           element: strip,
-          severity: 'wrong' as const,
+          severity: 'error' as const,
           at: placeOnPage(box.y - layout.viewport.height / 2, layout),
           brief: 'has a hole',
           sentence: `${pxText(hole)} of nothing lie between two of its parts, ${Math.round((100 * hole) / window)} % of the window.`,

@@ -28,7 +28,7 @@ export const missingFill: CheckDefinition = {
     ];
     if (open.length === 0) return null;
     return {
-      severity: 'wrong',
+      severity: 'error',
       at: open[0] === 'before' ? placed.start : placed.end,
       brief: 'does not hold',
       sentence: `It holds no values ${open.join(' and ')} its range, so the element snaps there.`,

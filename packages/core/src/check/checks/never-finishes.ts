@@ -14,7 +14,7 @@ export const neverFinishes: CheckDefinition = {
     const { motion } = instance;
     const reached = Math.max(0, Math.round(((max - start) / (end - start)) * 100));
     return {
-      severity: 'wrong',
+      severity: 'error',
       at: max,
       brief: 'ends past page',
       sentence: `It would end at ${pxText(end)}, but the page stops at ${pxText(max)}: it never gets further than ${reached} %.`,

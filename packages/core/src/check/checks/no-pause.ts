@@ -26,7 +26,7 @@ export const noPause: CheckDefinition = {
       return [
         {
           about: m.id,
-          severity: 'doubtful' as const,
+          severity: 'warning' as const,
           at: Math.max(0, lines && 'down' in lines ? lines.down : (placed?.start ?? 0)),
           brief: isMarquee ? 'never rests' : `plays ${(duration / 1000).toFixed(1)} s`,
           sentence: isMarquee

@@ -18,7 +18,7 @@ export const noReducedForm: CheckDefinition = {
     const spins = Object.keys(motion.keyframes).some((p) => SPINS.test(p));
     if (figures.travel < LONG && !spins) return null;
     return {
-      severity: 'note',
+      severity: 'info',
       at: Math.max(0, placed.start),
       brief: 'moves for everybody',
       sentence: `It moves ${Math.round(figures.travel)} px also for readers who ask for reduced motion.`,

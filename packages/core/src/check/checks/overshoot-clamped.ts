@@ -19,7 +19,7 @@ export const overshootClamped: CheckDefinition = {
     );
     if (past < SEEN || clamped.length === 0 || placed.end > max) return null;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: Math.max(0, placed.start),
       brief: 'swings against its stop',
       sentence: `Its spring swings ${Math.round(100 * past)} % past its end, where ${clamped.join(' and ')} cannot follow.`,

@@ -22,7 +22,7 @@ export const pinShorterThanScene: CheckDefinition = {
     if (!own || late <= 1) return null;
     const pin = document.pins.find((p) => p.id === hold.id);
     return {
-      severity: 'wrong',
+      severity: 'error',
       at: hold.end,
       brief: 'outlasts its pin',
       sentence: `Its pin lets go ${pxText(late)} before the motion is done.`,

@@ -12,7 +12,7 @@ export const reversal: CheckDefinition = {
     const straight = Object.values(motion.keyframes).every((list) => list.length <= 2);
     if (!figures || figures.reversals === 0 || !straight || !isEased(motion)) return null;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: Math.max(0, placed.end),
       brief: figures.reversals === 1 ? 'turns back once' : `turns back ${figures.reversals} times`,
       sentence:

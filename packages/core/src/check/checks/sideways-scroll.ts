@@ -36,7 +36,7 @@ export const sidewaysScroll: CheckDefinition = {
     const parent = take.layout.elements[element]!.parent;
     const selector = parent < 0 ? 'body' : take.layout.elements[parent]!.selector;
     return {
-      severity: 'wrong',
+      severity: 'error',
       at,
       brief: 'widens the page',
       sentence: `It reaches ${pxText(beyond)} beyond the right edge, so the page can be scrolled sideways.`,

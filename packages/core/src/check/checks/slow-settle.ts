@@ -10,7 +10,7 @@ export const slowSettle: CheckDefinition = {
     if (!figures || motion.damping.kind === 'none' || gesture.leaps || figures.settle <= limits.settle)
       return null;
     return {
-      severity: figures.settle > 2 * limits.settle ? 'wrong' : 'doubtful',
+      severity: figures.settle > 2 * limits.settle ? 'error' : 'warning',
       at: Math.max(0, placed.start),
       brief: `settles in ${Math.round(figures.settle)} ms`,
       sentence: `After the hand stops it moves on for ${Math.round(figures.settle)} ms; your limit is ${limits.settle} ms.`,

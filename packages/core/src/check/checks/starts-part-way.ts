@@ -18,7 +18,7 @@ export const startsPartWay: CheckDefinition = {
       Number.parseFloat(motion.keyframes.opacity?.[0]?.value ?? '1') < 0.5 && isInFirstScreen(instance, take);
     const already = Math.min(100, Math.round((-start / Math.max(end - start, 1e-9)) * 100));
     return {
-      severity: end <= 0 ? 'wrong' : 'doubtful',
+      severity: end <= 0 ? 'error' : 'warning',
       at: 0,
       brief: 'starts part-way',
       sentence:

@@ -19,7 +19,7 @@ export const stepTooLarge: CheckDefinition = {
     const centre = Math.min(max - length / 2, Math.max(length / 2, (placed.start + placed.end) / 2));
     const fits = length < max && asView(motion.driver) !== null && figures.jumps.length === 0;
     return {
-      severity: figures.peakStep > 2 * limits.peakStep ? 'wrong' : 'doubtful',
+      severity: figures.peakStep > 2 * limits.peakStep ? 'error' : 'warning',
       at: Math.min(max, Math.max(0, figures.peakAt)),
       brief: `goes ${pxText(figures.peakStep)} in one frame`,
       sentence: `With ${gesture.name.toLowerCase()} it goes up to ${pxText(figures.peakStep)} from one frame to the next; your limit is ${pxText(limits.peakStep)}.`,

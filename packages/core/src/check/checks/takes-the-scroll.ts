@@ -30,7 +30,7 @@ export const takesTheScroll: CheckDefinition = {
         {
           about: '',
           element,
-          severity: 'doubtful' as const,
+          severity: 'warning' as const,
           at: placeOnPage(e.box.y - (height - e.box.height) / 2, layout),
           brief: `${isFrame ? 'a frame' : 'a scroller'} takes the scroll`,
           sentence: `${e.selector} fills ${Math.round((100 * e.box.height) / height)} % of the window, and over it the hand scrolls ${isFrame ? 'the frame' : 'its contents'} instead of the page.`,

@@ -4,7 +4,7 @@ import type { CheckDefinition } from '../finding.ts';
 
 /** Less of the way than this, seen over most of a page, is thin. Chosen by us. */
 const SEEN = 0.3;
-const MOST_OF_PAGE = 0.5;
+const MAX_OF_PAGE = 0.5;
 
 export const thinOverPage: CheckDefinition = {
   id: 'thin-over-page',
@@ -18,13 +18,13 @@ export const thinOverPage: CheckDefinition = {
     if (!whole || whole.scroller || fixed || sticky) return null;
     const max = maxOf(instance, take);
     const length = placed.end - placed.start;
-    if (length < MOST_OF_PAGE * max || placed.axis !== 'block') return null;
+    if (length < MAX_OF_PAGE * max || placed.axis !== 'block') return null;
     const from = Math.max(0, placed.start, box.y - take.layout.viewport.height);
     const to = Math.min(max, placed.end, box.y + box.height);
     const seen = Math.max(0, to - from) / length;
     if (seen >= SEEN) return null;
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: from,
       brief: 'barely moves',
       sentence: `While it can be seen only ${Math.round(100 * seen)} % of its way happens; the rest is spread over the page.`,

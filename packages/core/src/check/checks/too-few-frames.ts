@@ -26,7 +26,7 @@ export const tooFewFrames: CheckDefinition = {
     const frames = framesInRange(gesture, { start, end }, max, clock);
     if (frames >= limits.framesInRange) return null;
     return {
-      severity: frames < limits.framesInRange / 2 ? 'wrong' : 'doubtful',
+      severity: frames < limits.framesInRange / 2 ? 'error' : 'warning',
       at: (low + high) / 2,
       brief: frames === 1 ? 'only 1 frame' : `only ${frames} frames`,
       sentence: `With ${gesture.name.toLowerCase()} ${clock.pattern.length > 1 ? 'and missed frames' : `at ${clock.name}`} it is shown in ${frames} ${frames === 1 ? 'frame' : 'frames'}; your limit is ${limits.framesInRange}.`,

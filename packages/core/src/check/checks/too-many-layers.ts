@@ -30,7 +30,7 @@ export const tooManyLayers: CheckDefinition = {
     return [
       {
         about: most.motion,
-        severity: 'doubtful' as const,
+        severity: 'warning' as const,
         at: Math.max(0, Math.min(take.layout.scrollers[0]!.max.block, most.at)),
         brief: `${most.count} layers at once`,
         sentence: `Here ${most.count} moving elements are on the screen at once${one ? `, many of them by “${one.name}”` : ''}; your limit is ${limits.layers}.`,

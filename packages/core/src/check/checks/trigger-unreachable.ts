@@ -18,7 +18,7 @@ export const triggerUnreachable: CheckDefinition = {
       return [
         {
           about: trigger.id,
-          severity: 'wrong' as const,
+          severity: 'error' as const,
           at: max,
           brief: 'never opens',
           sentence: `Its line would be passed at ${pxText(down)}, but the page can only be scrolled to ${pxText(max)}.`,

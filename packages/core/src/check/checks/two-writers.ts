@@ -34,7 +34,7 @@ function between(a: Instance, b: Instance, property: string, { take }: CheckCont
   const what = `“${a.motion.name}” sets ${property} too`;
   if (overlap > 1)
     return {
-      severity: 'doubtful',
+      severity: 'warning',
       at: from,
       brief: `sets ${property} twice`,
       sentence: `${what}, over the same ${pxText(overlap)} of scroll; of the two only this one is seen there.`,
@@ -50,7 +50,7 @@ function between(a: Instance, b: Instance, property: string, { take }: CheckCont
       },
     };
   return {
-    severity: 'wrong',
+    severity: 'error',
     at: Math.max(0, Math.min(max, a.placed.start)),
     brief: `hides another’s ${property}`,
     sentence: `${what}, and this one holds its own value ${holdsBefore ? 'before' : 'after'} its range, so the other is never seen.`,

@@ -47,7 +47,7 @@ export const unseenWhereRead: CheckDefinition = {
         };
     const fits = rises ? from - 200 > 0 : to + 200 < max;
     return {
-      severity: faintest < 0.5 ? 'wrong' : 'doubtful',
+      severity: faintest < 0.5 ? 'error' : 'warning',
       at,
       brief: 'faint where it is read',
       sentence: `In the middle half of the screen its text is only ${Math.round(100 * faintest)} % opaque; your limit is ${Math.round(100 * limits.textOpacity)} %.`,

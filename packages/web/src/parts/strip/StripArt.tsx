@@ -4,10 +4,10 @@ import type { Layout } from '@lyvek/core';
 import { rowOf } from './view.ts';
 import type { View } from './view.ts';
 
-const MOST_BOXES = 420;
+const MAX_BOXES = 420;
 
 /** Boxes worth drawing: leaves and pictures, the larger first. */
-export function stripBoxes(layout: Layout, most = MOST_BOXES): number[] {
+export function stripBoxes(layout: Layout, most = MAX_BOXES): number[] {
   const parents = new Set(layout.elements.map((e) => e.parent));
   return layout.elements
     .map((e, i) => ({ e, i }))

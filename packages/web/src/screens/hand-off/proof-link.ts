@@ -5,7 +5,7 @@ import type { ToProbe } from '@lyvek/probe';
 import { proofWindow } from './ProofWindow.tsx';
 
 /** ms that one look may take: two frames, on a busy machine. */
-const PATIENCE = 20_000;
+const TIMEOUT_MS = 20_000;
 
 export class ProofLink {
   private constructor(
@@ -33,7 +33,7 @@ export class ProofLink {
       addEventListener('message', greet, { signal });
       setTimeout(
         () => fail(new Error('The finished page did not open here. Try it in Chromium on the server.')),
-        PATIENCE,
+        TIMEOUT_MS,
       );
     });
     frame.src = url;
@@ -54,7 +54,7 @@ export class ProofLink {
 
   private look(id: number, at: PlannedLook, { watched }: ProofPlan): Promise<Look> {
     return new Promise((done, fail) => {
-      const late = setTimeout(() => fail(new Error('The finished page stopped answering.')), PATIENCE);
+      const late = setTimeout(() => fail(new Error('The finished page stopped answering.')), TIMEOUT_MS);
       this.port.onmessage = ({ data }) => {
         const parsed = FromProbe.safeParse(data);
         if (!parsed.success || parsed.data.is !== 'looked' || parsed.data.id !== id) return;

@@ -7,8 +7,8 @@ export interface Upload {
 }
 
 /** Limits of the server, said before anything is sent. */
-const MOST_BYTES = 100e6;
-const MOST_FILES = 2000;
+const MAX_BYTES = 100e6;
+const MAX_FILES = 2000;
 
 const withoutEnding = (name: string) => name.replace(/\.(zip|html?|xhtml)$/i, '');
 
@@ -20,15 +20,15 @@ export interface NamedFile {
 /** One upload of files with paths; refuses what the server would refuse anyway. */
 export async function uploadOf(files: readonly NamedFile[]): Promise<Upload> {
   if (files.length === 0) throw new Error('There is nothing in it. Choose an HTML file, a folder or a zip.');
-  if (files.length > MOST_FILES)
-    throw new Error(`These are ${files.length} files; the limit is ${MOST_FILES}.`);
+  if (files.length > MAX_FILES)
+    throw new Error(`These are ${files.length} files; the limit is ${MAX_FILES}.`);
   const size = files.reduce((sum, f) => sum + f.file.size, 0);
-  if (size > MOST_BYTES * 3)
+  if (size > MAX_BYTES * 3)
     throw new Error(`Together the files have ${Math.round(size / 1e6)} MB; the limit is 300 MB.`);
   const [only] = files;
   if (files.length === 1 && /\.(zip|html?|xhtml)$/i.test(only!.file.name)) {
     const zip = /\.zip$/i.test(only!.file.name);
-    if (size > MOST_BYTES)
+    if (size > MAX_BYTES)
       throw new Error(`It has ${Math.round(size / 1e6)} MB; the limit for a zip is 100 MB.`);
     return {
       name: withoutEnding(only!.file.name),
@@ -59,7 +59,7 @@ export async function fromDrop(items: DataTransferItemList): Promise<NamedFile[]
     if (file) out.push({ file, path: file.name });
   }
   const walk = async (entry: FileSystemEntry): Promise<void> => {
-    if (out.length > MOST_FILES) return;
+    if (out.length > MAX_FILES) return;
     if (entry.isFile) {
       const file = await new Promise<File>((ok, no) => (entry as FileSystemFileEntry).file(ok, no));
       out.push({ file, path: entry.fullPath.replace(/^\//, '') });

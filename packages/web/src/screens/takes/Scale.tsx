@@ -8,7 +8,7 @@ import { useTakes } from './takes-context.ts';
 
 const LINE = 50;
 /** Length of a mark where nothing is alike. */
-const MOST = 34;
+const MAX = 34;
 const BOLD = 0.55;
 
 export function Scale({ rows, width }: { rows: number; width: number }) {
@@ -88,7 +88,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
           much > 0 && (
             <path
               key={o}
-              d={`M${LINE + 2} ${rowOf(o, view)}h${Math.max(1, MOST * much).toFixed(1)}`}
+              d={`M${LINE + 2} ${rowOf(o, view)}h${Math.max(1, MAX * much).toFixed(1)}`}
               className="unlike-mark"
               strokeWidth={much > BOLD ? 1.6 : 1}
             />

@@ -73,7 +73,7 @@ function MeasuredNote() {
   const old = newest.revision < save.revision ? `, of revision ${newest.revision},` : '';
   return (
     <p className="measured-note" role="note">
-      <FindingSign severity="wrong" label="wrong" /> The newest measured trial{old} had {share} % of its
+      <FindingSign severity="error" label="error" /> The newest measured trial{old} had {share} % of its
       frames on time; your limit is {limit} %. The findings below are of the prediction.
     </p>
   );
@@ -115,7 +115,7 @@ function AcceptedList() {
       <ul>
         {accepted.map(({ finding, accepted: one }) => (
           <li key={`${one.check} ${one.where}`}>
-            <FindingSign severity="note" label="accepted" />
+            <FindingSign severity="info" label="accepted" />
             <div>
               <h3>
                 {nameOf(document, finding.about)} {finding.brief}

@@ -16,7 +16,7 @@ const REST = 700;
 /** The page comes to rest before it is scrolled, ms. */
 const BEFORE = 600;
 /** A page that has not ended its run by this much more than the hand takes is given up, ms. */
-const PATIENCE = 15_000;
+const TIMEOUT_MS = 15_000;
 
 /** The path of the hand for any screen: two samples in each frame of 60 Hz. */
 export function pathOf(gesture: Gesture, max: number, direction: TrialSetup['direction']): RidePath {
@@ -59,7 +59,7 @@ export function HereTrial({ setup, done, ended }: HereTrialProps) {
       const runs: Ridden[] = [];
       for (let i = 0; i <= setup.repeats && !over.signal.aborted; i++) {
         setRun(i);
-        const late = rest(2 * lasts + PATIENCE).then(() => null);
+        const late = rest(2 * lasts + TIMEOUT_MS).then(() => null);
         const ridden = await Promise.race([link.ride(path, REST), late]);
         if (over.signal.aborted) return;
         if (!ridden) return ended('The page stopped answering while it was scrolled.');

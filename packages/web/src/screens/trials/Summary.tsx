@@ -45,13 +45,13 @@ export function Summary({ failed }: { failed: string | null }) {
       {shown ? (
         <i
           title={[trialWords(shown), ...shown.result.notes].join('. ')}
-          className={shown.result.notes.length ? 'doubtful' : ''}
+          className={shown.result.notes.length ? 'warning' : ''}
         >
           {shown.kind === 'lab' ? 'measured in the lab' : 'measured here'}, rev {shown.revision}
           {shown.result.notes.length > 0 && `: ${shown.result.notes[0]}`}
         </i>
       ) : measured.came !== null ? (
-        <i className="doubtful" title={measured.came}>
+        <i className="warning" title={measured.came}>
           {measured.came}
         </i>
       ) : running !== null ? (

@@ -2,9 +2,9 @@
 import type { MotionDocument, Severity } from '@lyvek/core';
 
 export const SEVERITY_WORDS: Record<Severity, string> = {
-  wrong: 'wrong',
-  doubtful: 'to watch',
-  note: 'to know',
+  error: 'error',
+  warning: 'warning',
+  info: 'info',
 };
 
 /** Name of the motion, pin or trigger that something is about; empty where it is the page. */

@@ -206,12 +206,12 @@ function Tag({ x, y, className, text, room, anchor }: TagProps) {
 }
 
 function FindingMark({ x, y, finding }: { x: number; y: number; finding: Finding }) {
-  return finding.severity === 'wrong' ? (
-    <path className="mark-wrong" d={`M${x + 5.5} ${y}l5.2 9.2h-10.4z`}>
+  return finding.severity === 'error' ? (
+    <path className="mark-error" d={`M${x + 5.5} ${y}l5.2 9.2h-10.4z`}>
       <title>{finding.sentence}</title>
     </path>
   ) : (
-    <path className="mark-doubtful" d={`M${x + 5.5} ${y + 0.8}l4.5 8h-9z`}>
+    <path className="mark-warning" d={`M${x + 5.5} ${y + 0.8}l4.5 8h-9z`}>
       <title>{finding.sentence}</title>
     </path>
   );

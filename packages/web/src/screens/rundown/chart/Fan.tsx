@@ -11,7 +11,7 @@ import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 const PITCH = 7;
-const MOST = 24;
+const MAX = 24;
 /** Where on the last rib the ring sits. */
 const RING = 0.42;
 
@@ -25,7 +25,7 @@ interface FanProps {
 export function Fan({ bar, x, view, selected }: FanProps) {
   const { session } = useOpenedPage();
   const { layout } = useRundown();
-  const shown = bar.others.slice(0, MOST);
+  const shown = bar.others.slice(0, MAX);
   if (shown.length === 0) return null;
   const left = (i: number) => x + 10 + i * PITCH;
   const pivot = { x: left(shown.length - 1) + 15.5, y: rowOf(bar.placed.start, view) };

@@ -119,7 +119,7 @@ function Astray() {
     <ul className="findings wide" aria-label="Without a place on this page">
       {astray.map((a) => (
         <li key={a.id}>
-          <FindingSign severity="wrong" label="wrong" />
+          <FindingSign severity="error" label="error" />
           <button type="button" className="finding-name" onClick={() => select(a.id)}>
             {a.name}
           </button>

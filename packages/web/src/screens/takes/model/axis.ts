@@ -14,10 +14,10 @@ export interface Axis {
 
 /** Pictures begin this share of a window apart. Chosen by us. */
 const APART = 0.6;
-const LEAST: Px = 20;
+const MIN: Px = 20;
 
 export function clampAxis({ middle, apart }: Axis, max: Px): Axis {
-  const wide = Math.min(Math.max(LEAST, apart), Math.max(1, max / (PICTURES - 1)));
+  const wide = Math.min(Math.max(MIN, apart), Math.max(1, max / (PICTURES - 1)));
   const half = (wide * (PICTURES - 1)) / 2;
   return { apart: wide, middle: Math.round(Math.min(Math.max(half, middle), Math.max(half, max - half))) };
 }

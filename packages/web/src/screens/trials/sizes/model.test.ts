@@ -3,7 +3,7 @@ import { SWEEP_SIZES } from '@lyvek/core';
 import type { Finding, Swept, SweptFinding } from '@lyvek/core';
 import { elsewhere, foundAt, rowsOf, spanWords, worstOf, zoomedOf } from './model.ts';
 
-const finding = (check: string, about: string, severity: Finding['severity'] = 'wrong'): Finding => ({
+const finding = (check: string, about: string, severity: Finding['severity'] = 'error'): Finding => ({
   check,
   about,
   element: -1,
@@ -43,7 +43,7 @@ describe('the map of sizes', () => {
   test('shows what the open size does not, by motion or, of the page, by element', () => {
     const list = [
       found(finding('jump', 'm_a'), [1]),
-      found(finding('kink', 'm_a', 'doubtful'), [1, 2]),
+      found(finding('kink', 'm_a', 'warning'), [1, 2]),
       found(finding('takes-the-scroll', ''), [2], '#map'),
       found(finding('takes-the-scroll', ''), [2], '#other'),
     ];
@@ -55,7 +55,7 @@ describe('the map of sizes', () => {
     ]);
     const all = swept(list);
     expect(foundAt(all, others, all.sizes[2]!).length).toBe(2);
-    expect(worstOf(foundAt(all, others, all.sizes[1]!))).toBe('doubtful');
+    expect(worstOf(foundAt(all, others, all.sizes[1]!))).toBe('warning');
     expect(worstOf([])).toBeNull();
   });
 

@@ -37,7 +37,7 @@ describe('a way of scrolling', () => {
       figures({
         viewport: phone,
         fewestFrames: { value: 5, motion: 'm_b' },
-        findings: [{ check: 'jump', about: 'm_a', severity: 'wrong' }],
+        findings: [{ check: 'jump', about: 'm_a', severity: 'error' }],
       }),
     ];
     const said = wayWords(
