@@ -21,8 +21,8 @@ async function brought(count: number): Promise<string> {
     body: longPage(count),
     headers: { 'content-type': 'text/html' },
   });
-  const { takes } = (await json(`/pages/${page.id}`)) as unknown as { takes: { id: string }[] };
-  await json(`/takes/${takes[0]!.id}/document`, {
+  const { timelines } = (await json(`/pages/${page.id}`)) as unknown as { timelines: { id: string }[] };
+  await json(`/takes/${timelines[0]!.id}/document`, {
     method: 'PUT',
     body: JSON.stringify(longDocument(count)),
     headers: { 'content-type': 'application/json', 'if-match': '"1"', 'x-edit-id': crypto.randomUUID() },

@@ -1,5 +1,5 @@
 /** A synthetic page of 400 sections with a motion each, for benches. */
-import { documentOf, fadeAndRise, motion } from '@lyvek/core/testing';
+import { makeDocument, fadeAndRise, motion } from '@lyvek/core/testing';
 
 export const SECTIONS = 400;
 
@@ -10,7 +10,7 @@ export const longPage = (sections = SECTIONS): string =>
   ).join('')}</body></html>`;
 
 export const longDocument = (sections = SECTIONS) =>
-  documentOf(
+  makeDocument(
     ...Array.from({ length: sections }, (_, i) =>
       motion({
         id: `m_${i}`,

@@ -1,7 +1,7 @@
 /** Sampling 10,000 motions at one offset against a bare typed-array loop that does the same arithmetic. */
-import { compileTake, sample } from '@lyvek/core';
+import { compileTimeline, sample } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
-import { element, fadeAndRise, layoutOf, motion, documentOf } from '@lyvek/core/testing';
+import { element, fadeAndRise, makeLayout, motion, makeDocument } from '@lyvek/core/testing';
 import { pairedRatio, report } from './figures.ts';
 
 const MOTIONS = 10_000;
@@ -19,14 +19,14 @@ function page(count: number): { layout: Layout; motions: Motion[] } {
       keyframes: fadeAndRise('0 80px'),
     }),
   );
-  return { layout: layoutOf(elements), motions };
+  return { layout: makeLayout(elements), motions };
 }
 
 const { layout, motions } = page(MOTIONS);
-const take = compileTake(documentOf(...motions), layout);
+const timeline = compileTimeline(makeDocument(...motions), layout);
 
 // The same sums over the same arrays, with nothing in between: progress, then four numbers for each motion.
-const { start, perPx, from, delta } = take;
+const { start, perPx, from, delta } = timeline;
 const out = new Float64Array(MOTIONS * 4);
 const progress = new Float64Array(MOTIONS);
 let offset = 900;
@@ -44,7 +44,7 @@ const at = [0, 0];
 const ours = () => {
   for (let c = 0; c < CALLS; c++) {
     at[0] = offset + (c % 7);
-    sample(take, at);
+    sample(timeline, at);
   }
 };
 report({
@@ -59,7 +59,7 @@ report({
 const idle = () => {
   for (let c = 0; c < CALLS; c++) {
     at[0] = 5000 + (c % 7);
-    sample(take, at);
+    sample(timeline, at);
   }
 };
 report({
@@ -71,7 +71,7 @@ report({
   better: 'lower',
 });
 
-const half = compileTake(documentOf(...motions.slice(0, MOTIONS / 2)), layout);
+const half = compileTimeline(makeDocument(...motions.slice(0, MOTIONS / 2)), layout);
 const halved = () => {
   for (let c = 0; c < CALLS; c++) {
     at[0] = offset + (c % 7);
@@ -91,7 +91,7 @@ globalThis.gc?.();
 const before = process.memoryUsage().heapUsed;
 for (let i = 0; i < 1000; i++) {
   at[0] = 600 + (i % 900);
-  sample(take, at);
+  sample(timeline, at);
 }
 const grown = process.memoryUsage().heapUsed - before;
 report({

@@ -1,8 +1,8 @@
 /** A simulated trial: how its time grows with motions and with frames, and what it costs the interface while it runs in its worker. */
 import { chromium } from '@playwright/test';
 import type { Browser } from '@playwright/test';
-import { clockOf, compileTake, gestureOf, shippedCoefficients, simulate } from '@lyvek/core';
-import { documentOf, element, fadeAndRise, layoutOf, motion } from '@lyvek/core/testing';
+import { makeClock, compileTimeline, findGesture, shippedCoefficients, simulate } from '@lyvek/core';
+import { makeDocument, element, fadeAndRise, makeLayout, motion } from '@lyvek/core/testing';
 import { median, report } from './figures.ts';
 
 /** `count` cards, a motion each, `per` of them to a screen of 800 px. */
@@ -11,17 +11,17 @@ function trialOf(count: number, per: number, refresh: number) {
   const elements = Array.from({ length: count }, (_, i) =>
     element({ selector: `#e${i}`, box: { x: 0, y: 900 + i * step, width: 300, height: 200 } }),
   );
-  const document = documentOf(
+  const document = makeDocument(
     ...elements.map((e, i) =>
       motion({ id: `m_${i}`, targets: { selector: e.selector }, keyframes: fadeAndRise('0 80px') }),
     ),
   );
-  const layout = layoutOf(elements, 900 + count * step);
-  const take = compileTake(document, layout);
-  const gesture = gestureOf('steady', 800);
+  const layout = makeLayout(elements, 900 + count * step);
+  const timeline = compileTimeline(document, layout);
+  const gesture = findGesture('steady', 800);
   const coefficients = shippedCoefficients('here');
   return () =>
-    void simulate({ document, take, gesture, clock: clockOf(refresh), direction: 'down', coefficients });
+    void simulate({ document, timeline, gesture, clock: makeClock(refresh), direction: 'down', coefficients });
 }
 
 const timeOf = (work: () => void, rounds = 7): number => {

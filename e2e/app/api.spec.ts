@@ -7,7 +7,7 @@ import { expect, test } from '@playwright/test';
 import { trialSetup } from '../support/lab.ts';
 import type { APIRequestContext, APIResponse } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { documentOf, element, layoutOf, motion } from '@lyvek/core/testing';
+import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
 import { base, bring, cardZip, html, newProject, stack } from '../support/app.ts';
 
 const json = async (r: APIResponse | Promise<APIResponse>) =>
@@ -63,7 +63,7 @@ test('projects, pages and takes: made, renamed, put away, brought back', async (
 test('a document is stored whole, or refused with every path', async ({ request }) => {
   const { get, put } = api(request);
   const { take } = await pageWithTake(request);
-  const document = documentOf(
+  const document = makeDocument(
     motion({ targets: { selector: '#pear' } }),
     motion({ id: 'm_b', name: 'Ümlaut “quoted”' }),
   );
@@ -107,7 +107,7 @@ test('of twenty writers on one revision exactly one wins', async ({ request }) =
   const { take } = await pageWithTake(request);
   const results = await Promise.all(
     Array.from({ length: 20 }, (_, i) =>
-      put(`/takes/${take}/document`, documentOf(motion({ name: `Writer ${i}` })), edit(1)),
+      put(`/takes/${take}/document`, makeDocument(motion({ name: `Writer ${i}` })), edit(1)),
     ),
   );
   const statuses = results.map((r) => r.status()).sort();
@@ -129,13 +129,13 @@ test('layouts belong to a page’s content; the hand-off needs one', async ({ re
     409,
     expect.stringContaining('Open it in the Rundown once'),
   ]);
-  const layout = layoutOf([element({ selector: '#pear' })]);
+  const layout = makeLayout([element({ selector: '#pear' })]);
   expect((await put(`/pages/${id}/layouts`, layout, { 'if-match': '"other"' })).status()).toBe(412);
   expect(
     (await put(`/pages/${id}/layouts`, { ...layout, page: {} }, { 'if-match': `"${hash}"` })).status(),
   ).toBe(422);
   expect((await put(`/pages/${id}/layouts`, layout, { 'if-match': `"${hash}"` })).status()).toBe(204);
-  await put(`/takes/${take}/document`, documentOf(motion({ targets: { selector: '#pear' } })), edit(1));
+  await put(`/takes/${take}/document`, makeDocument(motion({ targets: { selector: '#pear' } })), edit(1));
   const zip = await get(handOff);
   expect(zip.headers()['content-disposition']).toContain('orchard-prices.zip');
   const files = unzipSync(new Uint8Array(await zip.body()));
@@ -215,7 +215,7 @@ test('two servers share one database', async ({ request }) => {
   const { take } = await pageWithTake(request);
   const both = await Promise.all(
     [base, other].map((at, i) =>
-      put(`/takes/${take}/document`, documentOf(motion({ name: `From ${i}` })), edit(1), at),
+      put(`/takes/${take}/document`, makeDocument(motion({ name: `From ${i}` })), edit(1), at),
     ),
   );
   expect(both.map((r) => r.status()).sort()).toEqual([200, 412]);

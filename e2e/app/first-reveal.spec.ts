@@ -73,7 +73,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
 
   // What the preview shows at some offsets …
   const offsets = [300, 420, 520, 610, 700, 900];
-  const frameOf = page.frames().find((f) => f.url().includes('.localhost'))!;
+  const toFrame = page.frames().find((f) => f.url().includes('.localhost'))!;
   const shown = async (target: { evaluate: typeof page.evaluate }) => {
     const out: string[] = [];
     for (const y of offsets)
@@ -98,9 +98,9 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
     return out;
   };
   await expect
-    .poll(() => frameOf.evaluate(() => document.querySelector('#pear')!.getAnimations().length))
+    .poll(() => toFrame.evaluate(() => document.querySelector('#pear')!.getAnimations().length))
     .toBe(1);
-  const inLyvek = await shown(frameOf as never);
+  const inLyvek = await shown(toFrame as never);
 
   // … is what the downloaded page shows in a browser without Lyvek.
   await page.getByRole('link', { name: 'Hand-off' }).click();

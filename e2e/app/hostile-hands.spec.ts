@@ -15,7 +15,7 @@ import {
   saved,
 } from '../support/app.ts';
 
-const motionsOf = async (page: Page) => page.locator('.bar-mark, [data-motion]').count();
+const listMotions = async (page: Page) => page.locator('.bar-mark, [data-motion]').count();
 const LONG = '<h1>A page</h1><p id="second">Second</p><div style="height:3000px"></div>';
 
 test('a page that takes the keyboard and greets again edits nothing, and typing goes where it was meant', async ({
@@ -186,7 +186,7 @@ test('half an emoji in a name holds nothing up', async ({ page, request }) => {
     await addMotion(page, 'Fade');
     await saved(page);
   }
-  expect(await motionsOf(page)).toBeGreaterThan(0);
+  expect(await listMotions(page)).toBeGreaterThan(0);
   await page.reload();
   await expect(page.locator('.sheet .summary').first()).toContainText('2 motions');
 });

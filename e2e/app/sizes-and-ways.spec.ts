@@ -26,7 +26,7 @@ async function opened(page: Page, mode = '/trials'): Promise<string> {
   await expect(page.locator('.trial-findings')).toHaveAttribute('data-state', 'fresh', { timeout: 30_000 });
   return id;
 }
-async function documentOf(page: Page, id: string) {
+async function makeDocument(page: Page, id: string) {
   const { takes } = (await (await page.request.get(`${base}/api/pages/${id}`)).json()) as {
     takes: { id: string }[];
   };
@@ -73,7 +73,7 @@ test('what goes wrong on narrow screens is found without opening them, shown the
   await expect(finding).toHaveCount(0, { timeout: 30_000 });
   await expect(page.locator('.sizes')).toHaveAttribute('data-state', 'fresh', { timeout: 60_000 });
   await expect(rows).toHaveCount(0);
-  await expect.poll(async () => (await documentOf(page, id)).motions[0]!.range.end).toBe('scroll 100%');
+  await expect.poll(async () => (await makeDocument(page, id)).motions[0]!.range.end).toBe('scroll 100%');
   await page.keyboard.press('Control+z');
   await expect(finding).toHaveCount(1, { timeout: 30_000 });
 
@@ -134,7 +134,7 @@ test('a setting is felt on the real page, changed for another one, and used', as
     .toBe(true);
   await page.getByRole('button', { name: 'The other' }).click();
   await page.getByRole('button', { name: 'Use it' }).click();
-  await expect.poll(async () => (await documentOf(page, id)).motions[0]!.damping.kind).toBe('spring');
+  await expect.poll(async () => (await makeDocument(page, id)).motions[0]!.damping.kind).toBe('spring');
   await page
     .getByRole('region', { name: 'The page under the hand' })
     .getByRole('button', { name: 'Away' })

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
-import { documentOf, motion } from '@lyvek/core/testing';
+import { makeDocument, motion } from '@lyvek/core/testing';
 import { base, bring, cardZip, newProject } from '../support/app.ts';
 
 const PNG = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 0]);
@@ -20,7 +20,7 @@ async function page(request: APIRequestContext) {
 }
 const put = (request: APIRequestContext, take: string, revision: number, name: string) =>
   request.put(`${base}/api/takes/${take}/document`, {
-    data: documentOf(motion({ name })),
+    data: makeDocument(motion({ name })),
     headers: { 'if-match': `"${revision}"`, 'x-edit-id': randomUUID() },
   });
 type Revisions = { revisions: { number: number; motions: number; at: string }[] };
@@ -54,7 +54,7 @@ test('a take says what it was made from; of another page it cannot be made', asy
   const [one, other] = [await page(request), await page(request)];
   const make = (from: string, revision = 1) =>
     request.post(`${base}/api/pages/${one.id}/takes`, {
-      data: { document: documentOf(), madeFrom: { takeId: from, revision } },
+      data: { document: makeDocument(), madeFrom: { takeId: from, revision } },
     });
   const made = (await (await make(one.take)).json()) as { id: string; madeFrom: object; name: string };
   expect(made).toMatchObject({ madeFrom: { takeId: one.take, revision: 1 }, name: 'Take B' });

@@ -1,7 +1,7 @@
 /** Takes as people use them: a second one beside the first, differences taken over, one of them kept, revisions, pictures. */
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { documentOf, motion } from '@lyvek/core/testing';
+import { makeDocument, motion } from '@lyvek/core/testing';
 import { base, bring, cardZip, newProject } from '../support/app.ts';
 
 const rise = (from: string) =>
@@ -30,9 +30,9 @@ async function page2(page: Page) {
     ).json()) as { id: string; name: string };
   const whole = (await (await request.get(`${base}/api/pages/${id}`)).json()) as { takes: { id: string }[] };
   // The empty take that a page comes with would only be in the way.
-  const first = await make(documentOf(rise('0 96px'), fade));
+  const first = await make(makeDocument(rise('0 96px'), fade));
   await request.delete(`${base}/api/takes/${whole.takes[0]!.id}`);
-  const second = await make(documentOf(rise('0 300px')), { takeId: first.id, revision: 1 });
+  const second = await make(makeDocument(rise('0 300px')), { takeId: first.id, revision: 1 });
   return { id, first, second };
 }
 const shown = async (page: Page) => {
@@ -56,7 +56,7 @@ const differing = (page: Page) => page.locator('.takes-differ li > button');
 const documentIn = async (page: Page, id: string) =>
   (
     (await (await page.context().request.get(`${base}/api/takes/${id}`)).json()) as {
-      document: ReturnType<typeof documentOf>;
+      document: ReturnType<typeof makeDocument>;
     }
   ).document;
 
@@ -163,7 +163,7 @@ test('an earlier revision is compared and restored, and that is one act', async 
   const { id, second } = await page2(page);
   const { request } = page.context();
   const put = await request.put(`${base}/api/takes/${second.id}/document`, {
-    data: documentOf(rise('0 20px')),
+    data: makeDocument(rise('0 20px')),
     headers: { 'if-match': '"1"', 'x-edit-id': crypto.randomUUID() },
   });
   expect(put.status()).toBe(200);

@@ -3,11 +3,11 @@ import { expect, test } from '@playwright/test';
 import { mkdtempSync, readFileSync, writeFileSync, mkdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { contextOf, distance, LayoutSchema, readDocument } from '@lyvek/core';
+import { makeContext, distance, LayoutSchema, readDocument } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
-import { makeCases, propertiesOf } from '../oracle/cases.ts';
+import { makeCases, listProperties } from '../oracle/cases.ts';
 import { initialOf, TOLERANCE } from '../oracle/compare.ts';
-import { pageOf } from '../oracle/page.ts';
+import { makePage } from '../oracle/page.ts';
 import { oracleScript } from '../support/runtime.ts';
 import { lyvek } from '../support/cli.ts';
 
@@ -42,7 +42,7 @@ for (let n = 0; n < PAGES; n++)
     const folder = mkdtempSync(join(tmpdir(), 'lyvek-'));
     const at = (...p: string[]) => join(folder, ...p);
     mkdirSync(at('page'));
-    writeFileSync(at('page', 'index.html'), pageOf(cases, ''));
+    writeFileSync(at('page', 'index.html'), makePage(cases, ''));
     const parsed = readDocument({
       format: 'lyvek-document',
       version: 2,
@@ -82,7 +82,7 @@ for (let n = 0; n < PAGES; n++)
       const y = Math.round(share * layout.scrollers[0]!.max.block);
       const wanted = cases.map((c) => ({
         id: c.motion.targets.selector.slice(1),
-        properties: propertiesOf(c),
+        properties: listProperties(c),
       }));
       const shown = (await page.evaluate(`oracle.look(${y}, {}, ${JSON.stringify(wanted)})`)) as {
         offsets: Record<string, [number, number]>;
@@ -104,13 +104,13 @@ for (let n = 0; n < PAGES; n++)
         const selector = c.motion.targets.selector;
         const element = layout.matches[selector]![0]!;
         const rows = sampled.rows.filter((r) => r.element === layout.elements[element]!.selector);
-        propertiesOf(c).forEach((property, k) => {
+        listProperties(c).forEach((property, k) => {
           if (LEFT_OUT.has(property)) return;
           const base = layout.elements[element]?.base?.[property] ?? initialOf(property);
           const values = rows.filter((r) => property in r.values).map((r) => r.values[property] || base);
           if (values.length === 0) return;
           compared++;
-          const error = distance(property, shown.shown[i]!.values[k]!, values, contextOf(layout, element));
+          const error = distance(property, shown.shown[i]!.values[k]!, values, makeContext(layout, element));
           if (error > TOLERANCE[property]!)
             failures.push(
               `${selector} ${property} at ${real} px: ${shown.shown[i]!.values[k]}, sampled ${values[1]}\n${JSON.stringify(c)}`,

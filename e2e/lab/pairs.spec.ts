@@ -1,8 +1,8 @@
 /** Prediction and lab agree on which of two takes is cheaper: twenty pairs of takes that differ in what they change and how often. */
 import { expect, test } from '@playwright/test';
-import { clockById, compileTake, gestureOf, partsAt, simulate, withPins } from '@lyvek/core';
+import { clockById, compileTimeline, findGesture, partsAt, simulate, withPins } from '@lyvek/core';
 import type { Coefficients, Layout, Motion, MotionDocument, TrialFrames } from '@lyvek/core';
-import { documentOf, motion } from '@lyvek/core/testing';
+import { makeDocument, motion } from '@lyvek/core/testing';
 import { base, bring, html, newProject, openRundown } from '../support/app.ts';
 import { askTrial, endedTrial, VIEWPORT } from '../support/lab.ts';
 
@@ -36,7 +36,7 @@ const take = (
       ],
     },
   });
-  return { name: `${count} × ${property}`, count, document: documentOf(one) };
+  return { name: `${count} × ${property}`, count, document: makeDocument(one) };
 };
 const ALL_TAKES = [
   take('opacity', 5),
@@ -133,14 +133,14 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
     return costs;
   };
   await round();
-  const pricesOf = async () =>
+  const fitPrices = async () =>
     (
       (await (await request.get(`${base}/api/projects/${whole.project.id}/prices`)).json()) as {
         prices: { coefficients: Coefficients; trials: number }[];
       }
     ).prices;
-  await expect.poll(async () => (await pricesOf())[0]?.trials).toBe(TAKES.length);
-  const { coefficients } = (await pricesOf())[0]!;
+  await expect.poll(async () => (await fitPrices())[0]?.trials).toBe(TAKES.length);
+  const { coefficients } = (await fitPrices())[0]!;
   expect(coefficients.device).toBe('here');
   console.log(`prices from ${coefficients.frames} frames, off by ${(100 * coefficients.error).toFixed(0)} %`);
   const cost = await round();
@@ -148,8 +148,8 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
     meanCost(
       simulate({
         document,
-        take: compileTake(document, withPins(layout, [])),
-        gesture: gestureOf('steady', VIEWPORT.height),
+        timeline: compileTimeline(document, withPins(layout, [])),
+        gesture: findGesture('steady', VIEWPORT.height),
         clock: clockById('60'),
         direction: 'down',
         coefficients,

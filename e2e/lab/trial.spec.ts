@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
-import { emptyDocument, summaryOf } from '@lyvek/core';
+import { emptyDocument, summarize } from '@lyvek/core';
 import type { MotionDocument, TrialResult } from '@lyvek/core';
 import { base, bring, html, newProject, openRundown } from '../support/app.ts';
 import { askTrial, endedTrial, trialOf, trialSetup, VIEWPORT } from '../support/lab.ts';
@@ -135,7 +135,7 @@ test(
     expect(hot).toBeLessThan(to + VIEWPORT.height);
     console.log(`around the place: ${costs.before.toFixed(1)} ms, mended ${costs.mended.toFixed(1)} ms`);
     expect(costs.mended).toBeLessThan(costs.before);
-    expect(summaryOf(first.frames, 60).frames).toBeGreaterThan(100);
+    expect(summarize(first.frames, 60).frames).toBeGreaterThan(100);
   },
 );
 

@@ -59,11 +59,11 @@ async function connected(request: APIRequestContext, at = url): Promise<LivePage
   return (await made.json()) as LivePage;
 }
 
-const frameOf = (page: Page): FrameLocator => page.frameLocator('.preview iframe').frameLocator('iframe');
+const toFrame = (page: Page): FrameLocator => page.frameLocator('.preview iframe').frameLocator('iframe');
 /** A real click in the page, which is shown smaller than it is. */
 async function click(page: Page, name: string): Promise<void> {
   const frame = (await page.locator('.preview iframe').boundingBox())!;
-  const at = await frameOf(page)
+  const at = await toFrame(page)
     .getByRole('link', { name })
     .evaluate((e) => {
       const { x, y, width, height } = e.getBoundingClientRect();
@@ -118,7 +118,7 @@ test('the Rundown drives it, and goes on after a hot reload and a route change',
   pairWith(baseURL!, live.live.code);
   await page.getByRole('button', { name: 'Look again' }).click();
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible({ timeout: 20_000 });
-  const frame = frameOf(page);
+  const frame = toFrame(page);
   await expect.poll(() => playing(frame, '.boat')).toEqual(['lv-boat', 'lv-boat']);
   // Scrolling the Rundown scrolls the page.
   await page.locator('body').press('PageDown');
@@ -181,7 +181,7 @@ test('a code that was never given loads nothing; the code and the API stay out o
   pairWith(baseURL!, live.live.code);
   await page.goto(`/pages/${live.id}`);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible({ timeout: 20_000 });
-  const reached = await frameOf(page)
+  const reached = await toFrame(page)
     .locator('html')
     .evaluate(
       (_, base) =>
@@ -207,7 +207,7 @@ test('what was overheard once is of no use again, and another origin is not hear
   pairWith(baseURL!, live.live.code);
   await page.goto(`/pages/${live.id}`);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible({ timeout: 20_000 });
-  const frame = frameOf(page);
+  const frame = toFrame(page);
   // A hello with a fresh number is answered once; the same one again is not.
   const answers = await frame.locator('html').evaluate(async () => {
     const heard: unknown[] = [];

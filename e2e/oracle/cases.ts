@@ -358,7 +358,7 @@ export function makeCases(seed: number, count: number): Case[] {
 }
 
 /** Every property that one of a case’s motions writes. */
-export const propertiesOf = (c: Case): string[] => [
+export const listProperties = (c: Case): string[] => [
   ...new Set([...Object.keys(c.motion.keyframes), ...Object.keys(c.second?.keyframes ?? {})]),
 ];
 

@@ -26,7 +26,7 @@ interface Timeline {
   axis: string;
 }
 
-function placesOf(animation: Animation | undefined): Pick<Shown, 'range' | 'offset'> {
+function listPlaces(animation: Animation | undefined): Pick<Shown, 'range' | 'offset'> {
   const timeline = animation?.timeline as unknown as Timeline | null;
   if (!animation || !timeline?.currentTime || !timeline.source) return { range: null, offset: null };
   const from = timeline.startOffset?.value ?? 0;
@@ -60,7 +60,7 @@ const oracle = {
       const animation = e.getAnimations()[0];
       return {
         progress: (animation?.effect?.getComputedTiming().progress as number | null) ?? null,
-        ...placesOf(animation),
+        ...listPlaces(animation),
         values: properties.map((p) => style.getPropertyValue(p)),
       };
     });

@@ -3,30 +3,30 @@ import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import {
   activeMedia,
-  compileTake,
+  compileTimeline,
   distance,
   matrixDistance,
   handOffCss,
   olderPlan,
   LayoutSchema,
-  patchOf,
+  makePatch,
   previewCss,
   readDocument,
   sample,
-  selectorsOf,
+  collectSelectors,
   shownValue,
   underMedia,
   withPins,
   writeCss,
 } from '@lyvek/core';
-import type { HtmlPatch, Layout, MotionDocument, Take } from '@lyvek/core';
+import type { HtmlPatch, Layout, MotionDocument, CompiledTimeline } from '@lyvek/core';
 import { underConditions } from './conditioned.ts';
-import { makeCases, propertiesOf } from './cases.ts';
+import { makeCases, listProperties } from './cases.ts';
 import type { Case } from './cases.ts';
 import { initialOf, TOLERANCE } from './compare.ts';
 import type { Oracle, Shown } from './in-page.ts';
 import { olderScript, oracleScript } from '../support/runtime.ts';
-import { pageOf } from './page.ts';
+import { makePage } from './page.ts';
 
 const PER_PAGE = 50;
 const PAGES = Number(process.env.LYVEK_ORACLE_CASES ?? 1500) / PER_PAGE;
@@ -72,11 +72,11 @@ async function open(page: Page, cases: readonly Case[], how: How) {
     pins: cases.flatMap((c) => c.pin ?? []),
   });
   if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems.slice(0, 3)));
-  await page.setContent(pageOf(cases, ''));
+  await page.setContent(makePage(cases, ''));
   await page.evaluate(script);
-  const selectors = selectorsOf(parsed.document);
+  const selectors = collectSelectors(parsed.document);
   const bare = LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), selectors));
-  await ask(page, (o, p: HtmlPatch) => o.patch(p), patchOf(parsed.document));
+  await ask(page, (o, p: HtmlPatch) => o.patch(p), makePatch(parsed.document));
   const staying = writeCss(parsed.document, bare, 'full-motion').pieces.filter((p) => p.stays);
   await page.addStyleTag({ content: staying.map(previewCss).join('\n') });
   const layout = withPins(
@@ -103,7 +103,7 @@ async function open(page: Page, cases: readonly Case[], how: How) {
   }
   return {
     layout,
-    take: compileTake(document, layout),
+    timeline: compileTimeline(document, layout),
     approximate: new Set(notes.map((n) => n.motion)),
   };
 }
@@ -125,15 +125,15 @@ function handedOff(plain: MotionDocument, layout: Layout) {
 }
 
 /** What the core predicts for one instance at a scroll offset. */
-function predict(take: Take, layout: Layout, i: number, properties: readonly string[], offset: number) {
+function predict(timeline: CompiledTimeline, layout: Layout, i: number, properties: readonly string[], offset: number) {
   const offsets = new Float64Array(layout.scrollers.length * 2);
-  offsets[take.channel[i]!] = offset;
-  sample(take, offsets);
-  const { element } = take.instances[i]!;
+  offsets[timeline.channel[i]!] = offset;
+  sample(timeline, offsets);
+  const { element } = timeline.instances[i]!;
   const base = layout.elements[element]!.base ?? {};
   return {
-    progress: take.phase[i] === 0 ? take.progress[i]! : null,
-    values: properties.map((p) => shownValue(take, element, p) ?? base[p] ?? initialOf(p)),
+    progress: timeline.phase[i] === 0 ? timeline.progress[i]! : null,
+    values: properties.map((p) => shownValue(timeline, element, p) ?? base[p] ?? initialOf(p)),
   };
 }
 
@@ -148,14 +148,14 @@ interface Pending {
 function differences(
   c: Case,
   shown: Shown,
-  take: Take,
+  timeline: CompiledTimeline,
   layout: Layout,
   scrolled: readonly [number, number],
   pending: Omit<Pending, 'at'>[],
   how: How,
 ): string[] {
-  const i = take.instances.findIndex((x) => x.motion.id === c.motion.id);
-  const { placed, element } = take.instances[i]!;
+  const i = timeline.instances.findIndex((x) => x.motion.id === c.motion.id);
+  const { placed, element } = timeline.instances[i]!;
   const out: string[] = [];
   const offset = (how === 'older' ? null : shown.offset) ?? scrolled[placed.axis === 'block' ? 0 : 1];
   if (Math.abs(offset - scrolled[placed.axis === 'block' ? 0 : 1]) > CUT)
@@ -166,10 +166,10 @@ function differences(
     if (Math.abs(shown.range.start - placed.start) > SCROLL)
       out.push(`starts at ${shown.range.start} px, predicted ${placed.start}`);
   }
-  const properties = propertiesOf(c);
+  const properties = listProperties(c);
   // Of two motions each timeline is cut at its own place, so both may lag by as much.
   const apart = how === 'older' ? OLDER : c.second ? SCROLL + CUT : SCROLL;
-  const around = [-apart, 0, apart].map((shift) => predict(take, layout, i, properties, offset + shift));
+  const around = [-apart, 0, apart].map((shift) => predict(timeline, layout, i, properties, offset + shift));
   const mine = around[1]!;
   if (mine.progress !== null && shown.progress !== null && length > 0 && how !== 'older') {
     const error = Math.abs(mine.progress - shown.progress);
@@ -211,9 +211,9 @@ for (let n = 0; n < PAGES; n++) {
   }) => {
     const cases = makeCases(seed, PER_PAGE);
     await page.setViewportSize({ width: 1000, height: 800 });
-    const { layout, take, approximate } = await open(page, cases, howOf(n));
-    expect(take.unplaced.filter((u) => !u.reason.startsWith('its insets'))).toEqual([]);
-    const wanted = cases.map((c, i) => ({ id: `s${i}`, properties: propertiesOf(c) }));
+    const { layout, timeline, approximate } = await open(page, cases, howOf(n));
+    expect(timeline.unplaced.filter((u) => !u.reason.startsWith('its insets'))).toEqual([]);
+    const wanted = cases.map((c, i) => ({ id: `s${i}`, properties: listProperties(c) }));
     const failures: string[] = [];
     for (let look = 0; look < LOOKS; look++) {
       // Down and up again, at places that have nothing in common with the cases.
@@ -225,7 +225,7 @@ for (let n = 0; n < PAGES; n++) {
       const where = [Math.round(share * layout.scrollers[0]!.max.block), inner, wanted];
       const { offsets, shown } = await ask(page, (o, a: Parameters<Oracle['look']>) => o.look(...a), where);
       cases.forEach((c, i) => {
-        const instance = take.instances.find((x) => x.motion.id === c.motion.id);
+        const instance = timeline.instances.find((x) => x.motion.id === c.motion.id);
         // Unplaced ones are dead in the browser too; the writer says where viewport units stand in for a scroller's size.
         const viewportForm =
           approximate.has(c.motion.id) || (c.second !== null && approximate.has(c.second.id));
@@ -233,7 +233,7 @@ for (let n = 0; n < PAGES; n++) {
         const scroller = layout.scrollers[instance.placed.scroller]!.selector ?? '';
         const at = `seed ${seed}, case ${i}, look ${look}, scrolled ${offsets[scroller]}\n   ${JSON.stringify(c)}`;
         const transforms: Omit<Pending, 'at'>[] = [];
-        for (const d of differences(c, shown[i]!, take, layout, offsets[scroller]!, transforms, howOf(n)))
+        for (const d of differences(c, shown[i]!, timeline, layout, offsets[scroller]!, transforms, howOf(n)))
           failures.push(`${d}\n   ${at}`);
         pending.push(...transforms.map((t) => ({ ...t, at })));
       });

@@ -28,7 +28,7 @@ function block({ subject: s }: Case, i: number): string {
   }
 }
 
-export const pageOf = (cases: readonly Case[], css: string): string => `<!doctype html>
+export const makePage = (cases: readonly Case[], css: string): string => `<!doctype html>
 <html><head><meta charset="utf-8"><style>
 html { scroll-padding: 40px 30px; }
 body { margin: 0; font: 16px/1.3 'Liberation Sans', sans-serif; overflow-x: clip; }

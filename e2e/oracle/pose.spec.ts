@@ -5,16 +5,16 @@
 import fc from 'fast-check';
 import { expect, test } from '@playwright/test';
 import {
-  compileTake,
+  compileTimeline,
   LayoutSchema,
   newPose,
   perspectiveFor,
-  perspectivesOf,
+  listPerspectives,
   poseAt,
-  poserOf,
+  makePoser,
   previewCss,
   readDocument,
-  selectorsOf,
+  collectSelectors,
   withPins,
   writeCss,
 } from '@lyvek/core';
@@ -112,14 +112,14 @@ b { position: absolute; width: 0; height: 0 } b:nth-child(even) { left: 100% } b
 ${given.map((c, i) => `<div class="p" id="p${i}"><div class="e" id="e${i}" style="left:${c.x}px;width:${c.width}px;height:${c.height}px;${c.perspective ? '' : c.base}"><b></b><b></b><b></b><b></b></div></div>`).join('')}<footer></footer>`);
   await page.evaluate(await oracleScript());
   const measured = LayoutSchema.parse(
-    await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(written))})`),
+    await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(written))})`),
   );
   const layout = withPins(measured, []);
   await page.addStyleTag({
     content: writeCss(written, layout, 'full-motion').pieces.map(previewCss).join('\n'),
   });
-  const take = compileTake(written, layout);
-  const perspectives = perspectivesOf(written, take);
+  const timeline = compileTimeline(written, layout);
+  const perspectives = listPerspectives(written, timeline);
 
   let compared = 0;
   let worst = 0;
@@ -136,13 +136,13 @@ ${given.map((c, i) => `<div class="p" id="p${i}"><div class="e" id="e${i}" style
         }),
       ),
     }));
-    take.instances.forEach(({ element, placed }, i) => {
+    timeline.instances.forEach(({ element, placed }, i) => {
       // Only what is in or near the window; what lies far off is drawn just the same.
       const { box } = layout.elements[element]!;
       if (box.y > seen.y + 1600 || box.y + box.height < seen.y - 800) return;
       if (placed.end <= placed.start) return;
-      poseAt(take, poserOf(take, i, perspectiveFor(element, take, perspectives)), seen.y, pose);
-      const index = Number(/\d+/.exec(take.instances[i]!.motion.id)![0]);
+      poseAt(timeline, makePoser(timeline, i, perspectiveFor(element, timeline, perspectives)), seen.y, pose);
+      const index = Number(/\d+/.exec(timeline.instances[i]!.motion.id)![0]);
       seen.corners[index]!.forEach(([cx, cy], c) => {
         const x = box.x + (c % 2 ? box.width : 0) + pose.corners[2 * c]!;
         const top = box.y - seen.y + (c < 2 ? 0 : box.height) + pose.corners[2 * c + 1]!;

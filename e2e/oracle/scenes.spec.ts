@@ -6,15 +6,15 @@ import fc from 'fast-check';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import {
-  compileTake,
+  compileTimeline,
   effectById,
   emptyDocument,
   LayoutSchema,
-  patchOf,
+  makePatch,
   previewCss,
   readDocument,
   sample,
-  selectorsOf,
+  collectSelectors,
   shownValue,
   withFragment,
   withPins,
@@ -56,7 +56,7 @@ const given = fc.record({
 type Given = typeof given extends fc.Arbitrary<infer T> ? T : never;
 
 const measured = async (page: Page, d: MotionDocument): Promise<Layout> =>
-  LayoutSchema.parse(await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(d))})`));
+  LayoutSchema.parse(await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(d))})`));
 
 /** The scene as its effect composes it here, with a pin changed at random, and a fade that hangs on a cue of the pin. */
 function composed(scene: Scene, layout: Layout, g: Given): MotionDocument {
@@ -109,17 +109,17 @@ for (const scene of SCENES)
         adjustments: [{ id: 'a_x', selector: scene.selector, declarations: {}, for: [] }],
       });
       const scened = composed(scene, bare, g);
-      await page.evaluate(`oracle.patch(${JSON.stringify(patchOf(scened))})`);
+      await page.evaluate(`oracle.patch(${JSON.stringify(makePatch(scened))})`);
       const staying = writeCss(scened, bare, 'full-motion').pieces.filter((p) => p.stays);
       await page.addStyleTag({ content: `${staying.map(previewCss).join('\n')} ` });
       const layout = await measured(page, scened);
-      const take = compileTake(scened, layout);
-      expect(take.unplaced).toEqual([]);
+      const timeline = compileTimeline(scened, layout);
+      expect(timeline.unplaced).toEqual([]);
       const css = writeCss(scened, layout, 'full-motion').pieces.map(previewCss).join('\n');
       await page.addStyleTag({ content: css });
 
       const max = layout.scrollers[0]!.max.block;
-      const edges = take.instances.flatMap(({ placed: { start, end } }) => [
+      const edges = timeline.instances.flatMap(({ placed: { start, end } }) => [
         start - 3,
         start,
         (start + end) / 2,
@@ -129,10 +129,10 @@ for (const scene of SCENES)
       const places = [...new Set(edges.map((y) => Math.round(Math.min(max, Math.max(0, y)))))].sort(
         (a, b) => a - b,
       );
-      const offsets = new Float64Array(take.layout.scrollers.length * 2);
-      const parts = [...take.writers].map(([element, byProperty]) => ({
+      const offsets = new Float64Array(timeline.layout.scrollers.length * 2);
+      const parts = [...timeline.writers].map(([element, byProperty]) => ({
         element,
-        selector: take.layout.elements[element]!.selector,
+        selector: timeline.layout.elements[element]!.selector,
         properties: [...byProperty.keys()],
       }));
       const wrong: string[] = [];
@@ -155,11 +155,11 @@ for (const scene of SCENES)
           for (const [j, property] of properties.entries()) {
             const at = (shift: number) => {
               offsets[0] = shown.y + shift;
-              sample(take, offsets);
-              return shownValue(take, element, property) ?? '';
+              sample(timeline, offsets);
+              return shownValue(timeline, element, property) ?? '';
             };
             const predicted = [-APART, 0, APART].map(at);
-            const e = take.layout.elements[element]!;
+            const e = timeline.layout.elements[element]!;
             const context = {
               box: e.box,
               viewport: layout.viewport,

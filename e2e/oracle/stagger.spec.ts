@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { expect, test } from '@playwright/test';
 import {
   LayoutSchema,
-  patchOf,
-  placesOf,
+  makePatch,
+  listPlaces,
   previewCss,
   readDocument,
-  selectorsOf,
+  collectSelectors,
   withPins,
   writeCss,
 } from '@lyvek/core';
@@ -102,21 +102,21 @@ test('every target begins and ends where the core says, in every order', async (
     const document: MotionDocument = parsed.document;
     await page.setContent(PAGE);
     await page.evaluate(oracle);
-    const bare = await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(document))})`);
-    await page.evaluate(`oracle.patch(${JSON.stringify(patchOf(document))})`);
+    const bare = await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(document))})`);
+    await page.evaluate(`oracle.patch(${JSON.stringify(makePatch(document))})`);
     const first = withPins(LayoutSchema.parse(bare), document.pins);
     await page.addStyleTag({
       content: writeCss(document, first, 'full-motion').pieces.map(previewCss).join('\n'),
     });
     await page.evaluate(`document.querySelectorAll('li').forEach((e, i) => (e.id = 'i' + i))`);
     // The page is as long as its author says, so it is measured once more with the pin in place.
-    const again = await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(document))})`);
+    const again = await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(document))})`);
     const layout = withPins(LayoutSchema.parse(again), document.pins);
     const wanted = Array.from({ length: ITEMS }, (_, i) => ({ id: `i${i}`, properties: ['opacity'] }));
     const { shown } = (await page.evaluate(`oracle.look(1000, {}, ${JSON.stringify(wanted)})`)) as {
       shown: { range: { start: number; end: number } | null }[];
     };
-    placesOf(document.motions[0]!, layout).forEach(({ placed }, i) => {
+    listPlaces(document.motions[0]!, layout).forEach(({ placed }, i) => {
       if ('reason' in placed) throw new Error(placed.reason);
       const { range } = shown[i]!;
       const what = `${JSON.stringify(given)}, target ${i}`;

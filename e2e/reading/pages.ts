@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { handOffCss, insertLastInHead, patchHtml, patchOf, readPage, takenOut } from '@lyvek/core';
+import { handOffCss, insertLastInHead, patchHtml, makePatch, readPage, takenOut } from '@lyvek/core';
 import type { Layout, Reading } from '@lyvek/core';
 
 const FOLDER = fileURLToPath(new URL('../fixtures/moving/', import.meta.url));
@@ -15,7 +15,7 @@ export const movingPages = (): string[] =>
     .map((e) => (e.isDirectory() ? e.name : e.name.replace(/\.html$/, '')))
     .sort();
 
-export function filesOf(name: string): Files {
+export function listFiles(name: string): Files {
   const folder = join(FOLDER, name);
   if (!existsSync(folder)) return new Map([['index.html', readFileSync(`${folder}.html`, 'utf8')]]);
   const paths = readdirSync(folder, { recursive: true, withFileTypes: true })
@@ -36,7 +36,7 @@ export const SHEET = 'page.motion.css';
 /** The page as it is handed off. */
 export function handedOff(files: Files, { document }: Reading, layout: Layout): Files {
   const { css } = handOffCss(document, layout, 'Page');
-  const { html } = patchHtml(files.get('index.html')!, patchOf(document, layout.kept));
+  const { html } = patchHtml(files.get('index.html')!, makePatch(document, layout.kept));
   const linked = html.includes(SHEET)
     ? html
     : insertLastInHead(html, `<link rel="stylesheet" href="${SHEET}">`).html;

@@ -1,11 +1,11 @@
 /** A page that moves, read and written again, shows in Chromium what it showed before. */
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { LayoutSchema, patchOf, selectorsOf } from '@lyvek/core';
+import { LayoutSchema, makePatch, collectSelectors } from '@lyvek/core';
 import type { HtmlPatch, Layout, Reading } from '@lyvek/core';
 import type { Oracle } from '../oracle/in-page.ts';
 import { oracleScript } from '../support/runtime.ts';
-import { filesOf, handedOff, movingPages, read, stripped } from './pages.ts';
+import { listFiles, handedOff, movingPages, read, stripped } from './pages.ts';
 import type { Files } from './pages.ts';
 import { sampled } from '../support/full.ts';
 
@@ -36,8 +36,8 @@ async function measured(page: Page, files: Files, { document }: Reading): Promis
   await page.evaluate(script);
   const ask = async <T>(work: (o: Oracle, arg: never) => T, arg: unknown) =>
     page.evaluate(`(${work.toString()})(oracle, ${JSON.stringify(arg)})`) as Promise<Awaited<T>>;
-  await ask((o, p: HtmlPatch) => o.patch(p), patchOf(document));
-  return LayoutSchema.parse(await ask((o, s) => o.measure(s), selectorsOf(document)));
+  await ask((o, p: HtmlPatch) => o.patch(p), makePatch(document));
+  return LayoutSchema.parse(await ask((o, s) => o.measure(s), collectSelectors(document)));
 }
 
 interface Difference {
@@ -140,7 +140,7 @@ async function compared(
 for (const [i, name] of movingPages().entries())
   test(`${name} shows the same after it was read and written`, sampled(i, 4), async ({ page }) => {
     await page.setViewportSize({ width: 1000, height: 800 });
-    const before = filesOf(name);
+    const before = listFiles(name);
     const reading = read(before);
     const bare = stripped(before, reading);
     const layout = await measured(page, bare, reading);

@@ -7,7 +7,7 @@ import {
   LayoutSchema,
   previewCss,
   readDocument,
-  selectorsOf,
+  collectSelectors,
   withPins,
   writeCss,
 } from '@lyvek/core';
@@ -57,7 +57,7 @@ for (const { given, n, how } of cases)
     await page.setViewportSize({ width: 1000, height: 800 });
     await page.setContent(PAGE);
     await page.evaluate(await oracleScript());
-    const measured = await page.evaluate(`oracle.measure(${JSON.stringify(selectorsOf(parsed.document))})`);
+    const measured = await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(parsed.document))})`);
     const layout = withPins(LayoutSchema.parse(measured), []);
     if (how === 'native')
       await page.addStyleTag({

@@ -47,11 +47,11 @@ async function choose(w: World, r: Random, kind: Control['kind']): Promise<Contr
     (c) => c.kind === kind && !c.disabled && !LEFT_ALONE.test(c.is),
   );
   // First the part of the screen, then what is in it: else fifty bars would leave one button no chance.
-  const parts = [...new Set(all.map(partOf))];
+  const parts = [...new Set(all.map(findPart))];
   const part = r.pick(parts);
-  return r.pick(all.filter((c) => partOf(c) === part));
+  return r.pick(all.filter((c) => findPart(c) === part));
 }
-const partOf = (c: Control): string => / in (\.[\w-]+)$/.exec(c.is)?.[1] ?? c.is.split(' ')[0]!;
+const findPart = (c: Control): string => / in (\.[\w-]+)$/.exec(c.is)?.[1] ?? c.is.split(' ')[0]!;
 
 async function press(w: World, r: Random): Promise<string> {
   const c = await choose(w, r, 'control');

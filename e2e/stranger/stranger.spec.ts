@@ -5,7 +5,7 @@
 import { expect, test } from '@playwright/test';
 import { newProject } from '../support/app.ts';
 import { goThere, PLACES } from './pages.ts';
-import { kindOf, shrink, stepsOf, walk } from './walk.ts';
+import { getKind, shrink, stepsOf, walk } from './walk.ts';
 import type { Breach } from './walk.ts';
 import { FULL } from '../support/full.ts';
 
@@ -27,7 +27,7 @@ for (const [i, place] of PLACES.entries())
       const entrance = { browser, enter: () => goThere(request, place, project) };
       const breaches = new Map<string, Breach>();
       const walked = await walk(entrance, stepsOf(seed + i, share), (b) => {
-        if (!breaches.has(kindOf(b.what))) breaches.set(kindOf(b.what), b);
+        if (!breaches.has(getKind(b.what))) breaches.set(getKind(b.what), b);
         return survey;
       });
       if (survey) {

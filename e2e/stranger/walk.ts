@@ -40,7 +40,7 @@ export interface Walked {
 }
 
 /** Breaches of one law by one thing are one: numbers and names may differ. */
-export const kindOf = (what: string): string => what.replace(/“[^”]*”|\d+/g, '…').slice(0, 90);
+export const getKind = (what: string): string => what.replace(/“[^”]*”|\d+/g, '…').slice(0, 90);
 
 const FRESH_EVERY = 20;
 
@@ -191,7 +191,7 @@ export async function shrink(entrance: Entrance, breach: Breach, limit = 120_000
   const tries = async (steps: Step[]): Promise<boolean> => {
     let found: Breach | null = null;
     await walk(entrance, steps, (b) => {
-      if (kindOf(b.what) === kindOf(breach.what)) found = b;
+      if (getKind(b.what) === getKind(breach.what)) found = b;
       return false;
     }).catch(() => undefined);
     if (found) best = found;

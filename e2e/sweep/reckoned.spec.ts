@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 import {
   apartBy,
   DEFAULT_LIMITS,
-  gestureOf,
+  findGesture,
   clockById,
   LayoutField,
   readDocument,
@@ -57,7 +57,7 @@ for (const name of ['night', 'hessle'])
     const ask = {
       document,
       limits: DEFAULT_LIMITS,
-      gesture: gestureOf('brisk-wheel', 800),
+      gesture: findGesture('brisk-wheel', 800),
       clock: clockById('60'),
       still: false,
     };

@@ -13,7 +13,7 @@ const trigger = (id, name, subject, more) => ({
   ...more,
 });
 /** `read`: what was read from the page’s own style sheet when it was brought. */
-export const documentOf = (read) => ({
+export const makeDocument = (read) => ({
   format: 'lyvek-document',
   version: 2,
   motions: [...motions, ...read.motions],

@@ -36,10 +36,10 @@ export function asPostgres(program, args) {
   return ['setpriv', [...who, '--pdeathsig=INT', '--', program, ...args]];
 }
 
-const idOf = (flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
+const findId = (flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
 
 function own(path) {
-  if (isRoot()) chownSync(path, idOf('-u'), idOf('-g'));
+  if (isRoot()) chownSync(path, findId('-u'), findId('-g'));
 }
 
 const passwordFile = (dir) => join(dir, 'pg-password');

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { DEFAULT_LIMITS, withAccepted } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
-import { documentOf, motion } from '@lyvek/core/testing';
+import { makeDocument, motion } from '@lyvek/core/testing';
 import { PAGE } from '../../core/src/testing/specimen-parts.ts';
 import { SPECIMENS } from '../../core/src/testing/specimens.ts';
 import { atOtherSizes, inTheLab, look, predicted } from './findings.ts';
@@ -21,7 +21,7 @@ const subject = (document: MotionDocument, over: Partial<Subject> = {}): Subject
 const said = (s: Subject, over: Partial<Asked> = {}) => predicted(look(s, { ...asked, ...over }));
 
 describe('what lyvek check says', () => {
-  test('nothing of a sound document', () => expect(said(subject(documentOf(motion())))).toEqual([]));
+  test('nothing of a sound document', () => expect(said(subject(makeDocument(motion())))).toEqual([]));
 
   test('a finding names its motion, its file, its place and what would mend it', () => {
     const [one] = said(subject(SPECIMENS['eased-scrub']!.document));
@@ -51,7 +51,7 @@ describe('what lyvek check says', () => {
   });
 
   test('more frames a second, and other limits, change what is found', () => {
-    const brief = subject(documentOf(motion({ range: { start: 'contain 40%', end: 'contain 62%' } })));
+    const brief = subject(makeDocument(motion({ range: { start: 'contain 40%', end: 'contain 62%' } })));
     const checks = (over: Partial<Asked>) => said(brief, over).map((f) => f.check);
     expect(checks({})).toContain('too-few-frames');
     expect(checks({ refresh: 240 })).not.toContain('too-few-frames');
@@ -72,7 +72,7 @@ describe('what lyvek check says', () => {
   });
 
   test('other sizes and the lab need the page itself', async () => {
-    const looked = look(subject(documentOf(motion())), asked);
+    const looked = look(subject(makeDocument(motion())), asked);
     await expect(atOtherSizes(looked, [])).rejects.toThrow('--sizes needs the page itself');
     await expect(inTheLab(looked)).rejects.toThrow('--lab needs the page itself');
   });

@@ -4,14 +4,14 @@ import {
   activeMedia,
   checkById,
   clockById,
-  clockOf,
-  compileTake,
+  makeClock,
+  compileTimeline,
   deviceById,
-  durationOf,
-  findingsOf,
-  gestureOf,
-  hotSpotsOf,
-  lateFramesOf,
+  toDuration,
+  findFindings,
+  findGesture,
+  findHotSpots,
+  listLateFrames,
   LayoutField,
   shippedCoefficients,
   simulate,
@@ -59,12 +59,12 @@ export function look(subject: Subject, asked: Asked): Looked {
   const { document: whole, layout } = subject;
   const document = underMedia(whole, activeMedia(whole, { viewport: layout.viewport, still: false }));
   const held = withPins(layout, document.pins);
-  const gesture = gestureOf(asked.gesture, layout.viewport.height);
-  const clock = clockOf(asked.refresh);
+  const gesture = findGesture(asked.gesture, layout.viewport.height);
+  const clock = makeClock(asked.refresh);
   const { dpr } = deviceById(asked.device);
   const coefficients = shippedCoefficients(asked.device);
-  const take = compileTake(document, held);
-  const trial = simulate({ document, take, gesture, clock, direction: 'down', coefficients, dpr });
+  const timeline = compileTimeline(document, held);
+  const trial = simulate({ document, timeline, gesture, clock, direction: 'down', coefficients, dpr });
   return { subject, asked, document, held, gesture, clock, trial };
 }
 
@@ -89,8 +89,8 @@ const reported = (
 export function predicted(looked: Looked): Reported[] {
   const { subject, document, held, gesture, clock, trial, asked } = looked;
   const { mistakes } = subject;
-  const take = compileTake(document, held);
-  const found = findingsOf({ document, take, gesture, clock, limits: asked.limits, trial, mistakes }).filter(
+  const timeline = compileTimeline(document, held);
+  const found = findFindings({ document, timeline, gesture, clock, limits: asked.limits, trial, mistakes }).filter(
     (f) => !acceptedFor(document, f, held),
   );
   const told = new Set(found.flatMap((f) => (f.place ? [`${f.check} ${f.place.path}:${f.place.line}`] : [])));
@@ -112,7 +112,7 @@ export function predicted(looked: Looked): Reported[] {
   ];
 }
 
-const pageOf = ({ subject: { page } }: Looked, option: string) => {
+const makePage = ({ subject: { page } }: Looked, option: string) => {
   if (page) return page;
   throw new BadInput(`${option} needs the page itself: give --page`);
 };
@@ -121,7 +121,7 @@ const pageOf = ({ subject: { page } }: Looked, option: string) => {
 export async function atOtherSizes(looked: Looked, here: readonly Reported[]): Promise<Reported[]> {
   const { subject, asked, gesture, clock } = looked;
   const { document } = subject;
-  const page = pageOf(looked, '--sizes');
+  const page = makePage(looked, '--sizes');
   const { measurePages } = await import('@lyvek/server/lab');
   const field = new LayoutField([subject.layout]);
   const inPage = new TextDecoder().decode(built('in-page.js'));
@@ -149,19 +149,19 @@ export async function atOtherSizes(looked: Looked, here: readonly Reported[]): P
 /** Chromium scrolls the finished page with a real wheel, slowed down like the device. */
 export async function inTheLab(looked: Looked): Promise<Reported[]> {
   const { subject, asked, document, gesture, held, trial } = looked;
-  const page = pageOf(looked, '--lab');
-  const { longestOf, runTrial } = await import('@lyvek/server/lab');
+  const page = makePage(looked, '--lab');
+  const { findLongest, runTrial } = await import('@lyvek/server/lab');
   const setup = TrialSetupSchema.parse({
     gesture: asked.gesture,
     clock: '60',
     direction: 'down',
     viewport: held.viewport,
     device: asked.device,
-    lasts: durationOf(gesture, held.scrollers[0]!.max.block),
+    lasts: toDuration(gesture, held.scrollers[0]!.max.block),
   });
   const { files } = exportedFiles(page, subject.document, subject.layout);
   const result = await runTrial(filesInMemory(page.files.entry, files), setup, {
-    signal: AbortSignal.timeout(longestOf(setup)),
+    signal: AbortSignal.timeout(findLongest(setup)),
   });
   for (const n of result.notes) note(n);
   // Headless frames come at 60 Hz, whatever was predicted for.
@@ -172,9 +172,9 @@ export async function inTheLab(looked: Looked): Promise<Reported[]> {
     clock: clockById('60'),
     how: 'measured to cost' as const,
   };
-  const late = lateFramesOf(tried, asked.limits);
+  const late = listLateFrames(tried, asked.limits);
   return [
-    ...hotSpotsOf(tried).map((f) => reported({ ...f, check: 'hot-spot' }, looked)),
+    ...findHotSpots(tried).map((f) => reported({ ...f, check: 'hot-spot' }, looked)),
     ...(late ? [reported({ ...late, check: 'late-frames' }, looked)] : []),
   ];
 }

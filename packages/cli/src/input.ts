@@ -3,7 +3,7 @@ import { existsSync, readFileSync, readdirSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { parseTree } from 'jsonc-parser';
 import type { ParseError } from 'jsonc-parser';
-import { LayoutSchema, problemsOf, readDocument } from '@lyvek/core';
+import { LayoutSchema, listProblems, readDocument } from '@lyvek/core';
 import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
 import { unpack } from '@lyvek/server/bring';
 import { filesInFolder, filesInMemory } from '@lyvek/server/page-files';
@@ -50,7 +50,7 @@ export function asDocument(json: unknown, path: string): MotionDocument {
 export function readLayoutFile(path: string): Layout {
   const parsed = LayoutSchema.safeParse(readJson(path));
   if (parsed.success) return parsed.data;
-  const [first] = problemsOf(parsed.error);
+  const [first] = listProblems(parsed.error);
   throw new BadInput(`it is not a layout: ${first!.path}: ${first!.message}`, path);
 }
 

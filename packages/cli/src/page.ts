@@ -1,6 +1,6 @@
 /** A page at the command line: read for motions, measured, put together for a hand-off. */
 import { readFileSync } from 'node:fs';
-import { assemble, meantOf, PLAIN_HAND_OFF, readPage, withoutTaken } from '@lyvek/core';
+import { assemble, suggestCorrections, PLAIN_HAND_OFF, readPage, withoutTaken } from '@lyvek/core';
 import type {
   Assembled,
   HandOffOptions,
@@ -23,21 +23,21 @@ import type { InputPage } from './input.ts';
 /** One of the scripts that are built beside this one. */
 export const built = (file: string): Uint8Array => readFileSync(new URL(`../${file}`, import.meta.url));
 
-export function handOffPageOf({ name, files }: InputPage): HandOffPage {
+export function makeHandOffPage({ name, files }: InputPage): HandOffPage {
   const fileAt = textsIn(files);
   const html = fileAt(files.entry);
   if (html === null) throw new BadInput('its HTML is not UTF-8', files.entry);
   return { name, entry: files.entry, html, fileAt };
 }
 
-export function readingOf(page: InputPage, mend?: Mend, left?: readonly Refuted[]): Reading {
-  const { entry, html, fileAt } = handOffPageOf(page);
+export function readImport(page: InputPage, mend?: Mend, left?: readonly Refuted[]): Reading {
+  const { entry, html, fileAt } = makeHandOffPage(page);
   return readPage(entry, html, fileAt, mend, left);
 }
 
 /** What of the page’s own motions plays the same in Chromium when Lyvek writes it; null where it has none. */
 export async function provedImport(page: InputPage): Promise<ProvedImport['proof']> {
-  handOffPageOf(page);
+  makeHandOffPage(page);
   const { IMPORT_JOBS, Proving } = await import('@lyvek/server/import');
   const here: ImportReader = { run: async (job, input) => IMPORT_JOBS[job](input as never) as never };
   const alone = { run: <T>(work: () => Promise<T>) => work() };
@@ -50,20 +50,20 @@ export async function provedImport(page: InputPage): Promise<ProvedImport['proof
 }
 
 /** The same, with what its mistakes were meant as. */
-export function meantReadingOf(page: InputPage): {
+export function importWithCorrections(page: InputPage): {
   document: MotionDocument;
   mistakes: PageMistake[];
   unread: number;
 } {
-  const { entry, html, fileAt } = handOffPageOf(page);
+  const { entry, html, fileAt } = makeHandOffPage(page);
   const reading = readPage(entry, html, fileAt);
-  const mistakes = meantOf(reading, entry, html, fileAt);
+  const mistakes = suggestCorrections(reading, entry, html, fileAt);
   return { document: reading.document, mistakes, unread: reading.unread.length };
 }
 
 /** The page’s files without what a document has taken over from them. */
 export function bareFiles(page: InputPage, document: MotionDocument): PageFiles {
-  const { entry, html, fileAt } = handOffPageOf(page);
+  const { entry, html, fileAt } = makeHandOffPage(page);
   const bare = [...withoutTaken(entry, html, fileAt, document.importedRules)].map(
     ([path, { text }]) => [path, text] as const,
   );
@@ -84,7 +84,7 @@ export function exportedFiles(
   layout: Layout,
   { others = [], onlyChanges = false, ...options }: Partial<HandOffOptions> & ExportOptions = {},
 ): { assembled: Assembled; files: Map<string, Uint8Array> } {
-  const assembled = assemble(document, layout, others, handOffPageOf(page), `${page.name}. Lyvek`, {
+  const assembled = assemble(document, layout, others, makeHandOffPage(page), `${page.name}. Lyvek`, {
     ...PLAIN_HAND_OFF,
     ...options,
   });

@@ -3,7 +3,7 @@ import type { Layout, MotionDocument, PageMistake, Viewport } from '@lyvek/core'
 import { BadInput } from './errors.ts';
 import { asDocument, readJson, readLayoutFile, readPageAt } from './input.ts';
 import type { InputPage } from './input.ts';
-import { meantReadingOf, measured } from './page.ts';
+import { importWithCorrections, measured } from './page.ts';
 
 export interface Subject {
   document: MotionDocument;
@@ -17,7 +17,7 @@ export interface Subject {
   file: string;
 }
 
-export async function subjectOf(
+export async function findSubject(
   path: string,
   viewport: Viewport,
   { layout: layoutPath, page: pagePath }: { layout?: string; page?: string },
@@ -31,7 +31,7 @@ export async function subjectOf(
     return { document, layout, mistakes: [], unread: 0, page, file: path };
   }
   const page = readPageAt(path);
-  const { document, mistakes, unread } = meantReadingOf(page);
+  const { document, mistakes, unread } = importWithCorrections(page);
   const layout = known ?? (await measured(page, viewport, document));
   return { document, layout, mistakes, unread, page, file: page.files.entry };
 }

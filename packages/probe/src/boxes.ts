@@ -5,7 +5,7 @@
 import type { Box, Sticky } from '@lyvek/core';
 import { isTransformed } from './containers.ts';
 import type { Containers } from './containers.ts';
-import { px, rectOf, styleOf } from './dom.ts';
+import { px, readRect, readStyle } from './dom.ts';
 
 declare class ViewTimeline {
   constructor(options: { subject: Element; axis: string; inset: string });
@@ -39,7 +39,7 @@ export class Boxes {
   }
 
   private measure(e: Element): { box: Box; sticky: Sticky | null } {
-    const style = styleOf(e);
+    const style = readStyle(e);
     const plain = this.rectangle(e);
     if (isSticky(style)) return this.sticky(e, style, plain);
     const carrier = this.stickyAncestor(e);
@@ -55,13 +55,13 @@ export class Boxes {
   }
 
   private rectangle(e: Element): Box {
-    const rect = rectOf(e);
+    const rect = readRect(e);
     if (this.containers.isFixed(e))
       return { x: rect.left, y: rect.top, width: rect.width, height: rect.height };
-    const scroller = this.containers.elementOf(this.containers.scrollerOf(e));
+    const scroller = this.containers.findElement(this.containers.findScroller(e));
     if (!scroller)
       return { x: rect.left + scrollX, y: rect.top + scrollY, width: rect.width, height: rect.height };
-    const frame = rectOf(scroller);
+    const frame = readRect(scroller);
     return {
       x: rect.left - frame.left - scroller.clientLeft + scroller.scrollLeft,
       y: rect.top - frame.top - scroller.clientTop + scroller.scrollTop,
@@ -74,7 +74,7 @@ export class Boxes {
   private isMoved(e: Element): boolean {
     const cached = this.moved.get(e);
     if (cached !== undefined) return cached;
-    const is = isTransformed(styleOf(e)) || (e.parentElement !== null && this.isMoved(e.parentElement));
+    const is = isTransformed(readStyle(e)) || (e.parentElement !== null && this.isMoved(e.parentElement));
     this.moved.set(e, is);
     return is;
   }
@@ -105,7 +105,7 @@ export class Boxes {
   }
 
   private port(e: Element): { width: number; height: number } {
-    const scroller = this.containers.elementOf(this.containers.scrollerOf(e));
+    const scroller = this.containers.findElement(this.containers.findScroller(e));
     return scroller
       ? { width: scroller.clientWidth, height: scroller.clientHeight }
       : { width: innerWidth, height: innerHeight };
@@ -113,7 +113,7 @@ export class Boxes {
 
   private stickyAncestor(e: Element): Element | null {
     for (let p = e.parentElement; p; p = p.parentElement) {
-      const s = styleOf(p);
+      const s = readStyle(p);
       if (isSticky(s)) return p;
       if (s.position === 'fixed') return null;
     }
@@ -129,7 +129,7 @@ export class Boxes {
     if (!span || !e.parentElement) return { box: plain, sticky: null };
     const y = byStart ? span.start + port.height : span.end - plain.height;
     const parent = this.of(e.parentElement).box;
-    const frame = styleOf(e.parentElement);
+    const frame = readStyle(e.parentElement);
     const box = { ...plain, y };
     if (byStart) {
       const bottom =

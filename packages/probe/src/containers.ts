@@ -1,12 +1,12 @@
 /** Containing blocks and scroll containers, along the chain that the browser scrolls by. */
-import { styleOf } from './dom.ts';
+import { readStyle } from './dom.ts';
 
 /** By a transform of any kind. */
 export const isTransformed = (s: CSSStyleDeclaration): boolean =>
   [s.transform, s.translate, s.rotate, s.scale].some((value) => value !== 'none');
 
 function hides(e: Element): boolean {
-  const { overflowX, overflowY } = styleOf(e);
+  const { overflowX, overflowY } = readStyle(e);
   return [overflowX, overflowY].some((o) => o !== 'visible' && o !== 'clip');
 }
 
@@ -18,40 +18,40 @@ export class Containers {
   private readonly fixed = new Map<Element, boolean>();
 
   /** Nearest scroll container of an element, as an index into `list`. */
-  scrollerOf(e: Element): number {
+  findScroller(e: Element): number {
     const cached = this.known.get(e);
     if (cached !== undefined) return cached;
-    const holder = this.holderOf(e);
+    const holder = this.findHolder(e);
     let found: number;
     if (!holder || holder === document.documentElement) found = 0;
     else if (this.scrolls(holder)) {
       found = this.index.get(holder) ?? this.list.push(holder) - 1;
       this.index.set(holder, found);
-    } else found = this.scrollerOf(holder);
+    } else found = this.findScroller(holder);
     this.known.set(e, found);
     return found;
   }
 
-  elementOf(scroller: number): Element | null {
+  findElement(scroller: number): Element | null {
     return this.list[scroller] ?? null;
   }
 
   isFixed(e: Element): boolean {
     const cached = this.fixed.get(e);
     if (cached !== undefined) return cached;
-    const style = styleOf(e);
-    const holder = this.holderOf(e);
+    const style = readStyle(e);
+    const holder = this.findHolder(e);
     const is = style.position === 'fixed' ? holder === null : holder ? this.isFixed(holder) : false;
     this.fixed.set(e, is);
     return is;
   }
 
   /** The element whose box an element is laid out in: by position, not merely the parent. Null is the viewport. */
-  private holderOf(e: Element): Element | null {
-    const { position } = styleOf(e);
+  private findHolder(e: Element): Element | null {
+    const { position } = readStyle(e);
     if (position !== 'fixed' && position !== 'absolute') return e.parentElement;
     for (let p = e.parentElement; p; p = p.parentElement) {
-      const style = styleOf(p);
+      const style = readStyle(p);
       if (this.containsFixed(style) || (position === 'absolute' && style.position !== 'static')) return p;
     }
     return null;

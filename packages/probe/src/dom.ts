@@ -1,8 +1,8 @@
 /** Short ways to what is asked of a page again and again; every script that goes into pages carries them once. */
 
-export const styleOf = (e: Element, pseudo?: string): CSSStyleDeclaration => getComputedStyle(e, pseudo);
+export const readStyle = (e: Element, pseudo?: string): CSSStyleDeclaration => getComputedStyle(e, pseudo);
 
-export const rectOf = (e: Element): DOMRect => e.getBoundingClientRect();
+export const readRect = (e: Element): DOMRect => e.getBoundingClientRect();
 
 /** Throws where the browser does not understand the selector. */
 export const all = (selector: string): Element[] => [...document.querySelectorAll(selector)];
@@ -15,6 +15,6 @@ export const pageScroller = (): Element => document.scrollingElement ?? document
 
 /** What the page does with what is too large for it, across: of html, and of body. */
 export const pageOverflow = (): [html: string, body: string] => [
-  styleOf(document.documentElement).overflowX,
-  document.body ? styleOf(document.body).overflowX : 'visible',
+  readStyle(document.documentElement).overflowX,
+  document.body ? readStyle(document.body).overflowX : 'visible',
 ];

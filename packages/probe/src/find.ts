@@ -18,12 +18,12 @@ export function find(
     count: found?.length ?? 0,
     elements: (found ?? []).slice(0, SHOWN).flatMap((e) => indices.get(e) ?? []),
     error: found ? null : 'This is not a selector that the browser understands.',
-    like: element ? likeOf(element) : [],
+    like: element ? findLike(element) : [],
   };
 }
 
 /** By class, and by place among its siblings; only those that match several. */
-function likeOf(element: Element): { selector: string; count: number }[] {
+function findLike(element: Element): { selector: string; count: number }[] {
   const tag = CSS.escape(element.localName);
   const classes = [...element.classList].map((c) => `.${CSS.escape(c)}`);
   const holder = element.parentElement;

@@ -35,7 +35,7 @@ const cssName = (property: string): string =>
 const isTimed = (a: Animation) => a.timeline === document.timeline || a.timeline === null;
 const isEndless = (a: Animation) => isTimed(a) && a.effect?.getComputedTiming().endTime === Infinity;
 
-function propertiesOf(a: Animation): string[] {
+function listProperties(a: Animation): string[] {
   const frames = (a.effect as KeyframeEffect | null)?.getKeyframes() ?? [];
   const meta = new Set(['offset', 'computedOffset', 'easing', 'composite']);
   return [
@@ -49,7 +49,7 @@ function propertiesOf(a: Animation): string[] {
   ];
 }
 
-const labelOf = (e: Element, pseudo: string | null): string => {
+const toLabel = (e: Element, pseudo: string | null): string => {
   const own = e.getAttribute('class')?.trim().split(/\s+/).slice(0, 2).join('.');
   return `${e.tagName.toLowerCase()}${own ? `.${own}` : ''}${pseudo ?? ''}`.slice(0, 80);
 };
@@ -68,12 +68,12 @@ interface Found {
   motions: number[];
 }
 
-function partOf({ e, index, pseudo, animations, motions }: Found, moved: readonly MovedBy[]): MovingPart {
+function findPart({ e, index, pseudo, animations, motions }: Found, moved: readonly MovedBy[]): MovingPart {
   // What has no end has no common clock.
-  const endless = animations.filter(isEndless).flatMap(propertiesOf);
-  const all = [...animations.flatMap(propertiesOf), ...motions.flatMap((i) => moved[i]!.properties)];
+  const endless = animations.filter(isEndless).flatMap(listProperties);
+  const all = [...animations.flatMap(listProperties), ...motions.flatMap((i) => moved[i]!.properties)];
   const properties = [...new Set(all)].filter((name) => !endless.includes(name)).slice(0, 40);
-  return { index, pseudo, label: labelOf(e, pseudo), properties, motions };
+  return { index, pseudo, label: toLabel(e, pseudo), properties, motions };
 }
 
 /** What is animated right now, or what a motion has: of how many parts, and which of them are looked at. */
@@ -103,7 +103,7 @@ export async function moving(moved: readonly MovedBy[]): Promise<{ of: number; p
   );
   return {
     of: found.size,
-    parts: chosen.map((f) => partOf(f, moved)).filter((p) => p.properties.length > 0),
+    parts: chosen.map((f) => findPart(f, moved)).filter((p) => p.properties.length > 0),
   };
 }
 

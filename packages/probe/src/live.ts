@@ -3,7 +3,7 @@
  * puts the code and the workbench’s addresses in front of it.
  */
 import { begin, speak } from './probe.ts';
-import { PAIRING, freshNonce, isNonce, isSame, proofOf } from './pairing.ts';
+import { PAIRING, freshNonce, isNonce, isSame, makeProof } from './pairing.ts';
 import type { Hello, Paired, Welcome } from './pairing.ts';
 
 declare const LYVEK_PAIRING: { code: string; origins: string[] };
@@ -23,11 +23,11 @@ async function pair(): Promise<void> {
   addEventListener('message', async function welcome(e) {
     if (e.source !== window.top || !origins.includes(e.origin) || !isWelcome(e.data) || !e.ports[0]) return;
     e.stopImmediatePropagation();
-    const expected = await proofOf('workbench', code, nonce, e.data.nonce, location.origin);
+    const expected = await makeProof('workbench', code, nonce, e.data.nonce, location.origin);
     if (!isSame(expected, e.data.proof)) return;
     removeEventListener('message', welcome);
     begin({ live: true });
-    const proof = await proofOf('page', code, nonce, e.data.nonce, location.origin);
+    const proof = await makeProof('page', code, nonce, e.data.nonce, location.origin);
     e.ports[0].postMessage({ is: 'paired', proof } satisfies Paired);
     speak(e.ports[0], { live: true });
   });

@@ -1,6 +1,6 @@
 /** Reads what a page shows at a scroll offset, with damped motions at rest or timed ones held at a share of their time where that is wished. */
 import type { Look, PlannedLook, Watched } from '@lyvek/core';
-import { all, styleOf } from './dom.ts';
+import { all, readStyle } from './dom.ts';
 
 export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties' | 'name'>;
 
@@ -10,7 +10,7 @@ const frames = (n: number) =>
     next(n);
   });
 
-const elementOf = ({ selector, index }: Wanted): Element | null => {
+const findElement = ({ selector, index }: Wanted): Element | null => {
   try {
     return all(selector)[index] ?? null;
   } catch {
@@ -19,7 +19,7 @@ const elementOf = ({ selector, index }: Wanted): Element | null => {
 };
 
 /** CSS animations of a motion on an element: its block may have been split, and an intro has a part of its own. */
-function animationsOf(e: Element, name: string): CSSAnimation[] {
+function listAnimations(e: Element, name: string): CSSAnimation[] {
   const own = (n: string) => n === name || n.startsWith(`${name}_`) || n.startsWith(`${name}-intro`);
   return e
     .getAnimations()
@@ -28,7 +28,7 @@ function animationsOf(e: Element, name: string): CSSAnimation[] {
 
 /** Holds what is timed on an element at a share of its duration; false where nothing of it is there. */
 function held(e: Element, name: string, share: number): boolean {
-  const all = animationsOf(e, name);
+  const all = listAnimations(e, name);
   for (const a of all) {
     const { delay = 0, duration } = a.effect!.getComputedTiming();
     a.pause();
@@ -46,7 +46,7 @@ export async function look(at: PlannedLook, wanted: readonly Wanted[]): Promise<
     await frames(2);
   }
   const found = wanted.map((w) => {
-    const e = elementOf(w);
+    const e = findElement(w);
     if (!e || at.share === undefined || w.name === undefined) return e;
     return held(e, w.name, at.share) ? e : null;
   });
@@ -55,7 +55,7 @@ export async function look(at: PlannedLook, wanted: readonly Wanted[]): Promise<
     values: wanted.map((w, i) => {
       const e = found[i];
       if (!e) return null;
-      const style = styleOf(e);
+      const style = readStyle(e);
       return w.properties.map((p) => style.getPropertyValue(p).slice(0, 2000));
     }),
   };

@@ -6,8 +6,8 @@ import { Boxes } from './boxes.ts';
 import { Containers } from './containers.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
-import { sectionsOf } from './sections.ts';
-import { all, pageOverflow, pageScroller, px, rectOf, styleOf } from './dom.ts';
+import { findSections } from './sections.ts';
+import { all, pageOverflow, pageScroller, px, readRect, readStyle } from './dom.ts';
 
 const MAX_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
@@ -23,7 +23,7 @@ export interface Measured {
 
 /** By its layout box, which a transform down to nothing does not change. */
 function isLarge(e: Element): boolean {
-  const rect = rectOf(e);
+  const rect = readRect(e);
   const [width, height] =
     e instanceof HTMLElement
       ? [Math.max(rect.width, e.offsetWidth), Math.max(rect.height, e.offsetHeight)]
@@ -68,9 +68,9 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const containers = new Containers();
   const boxes = new Boxes(containers);
   const naming = new Selectors(patch.isTrack);
-  const sections = sectionsOf(document);
+  const sections = findSections(document);
   const queried = new Map<Element, ElementFacts['container'] | null>();
-  const facts = elements.map((e) => factsOf(e, indexOf, containers, boxes, naming, sections.of, queried));
+  const facts = elements.map((e) => readFacts(e, indexOf, containers, boxes, naming, sections.of, queried));
   const linked = new Set(all('a[href^="#"]').map((a) => a.getAttribute('href')!.slice(1)));
   elements.forEach((e, i) => {
     if (e.id && linked.has(e.id)) facts[i]!.anchor = true;
@@ -88,12 +88,12 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       page: {
         width: doc.scrollWidth,
         height: doc.scrollHeight,
-        rem: px(styleOf(document.documentElement).fontSize) || 16,
+        rem: px(readStyle(document.documentElement).fontSize) || 16,
         ...(hidesInline() ? { hidesInline: true } : {}),
       },
       scrollers: containers.list.slice(0, 400).map((c) => scrollerFacts(c, naming)),
       sections: sections.list.map((s): Section => {
-        const rect = rectOf(s.element);
+        const rect = readRect(s.element);
         return { name: s.name, top: rect.top + scrollY, height: rect.height };
       }),
       elements: facts,
@@ -116,7 +116,7 @@ function hidesInline(): boolean {
 
 function scrollerFacts(element: Element | null, naming: Selectors): Scroller {
   const e = element ?? pageScroller();
-  const style = styleOf(element ?? document.documentElement);
+  const style = readStyle(element ?? document.documentElement);
   return {
     selector: element ? naming.of(element) : null,
     port: element
@@ -132,27 +132,27 @@ function scrollerFacts(element: Element | null, naming: Selectors): Scroller {
 }
 const zeroed = (padding: string) => (padding === 'auto' || padding === '' ? '0px' : padding.slice(0, 60));
 
-function factsOf(
+function readFacts(
   e: Element,
   indexOf: Map<Element, number>,
   containers: Containers,
   boxes: Boxes,
   naming: Selectors,
-  sectionOf: (e: Element) => number,
+  findSection: (e: Element) => number,
   queried: Map<Element, ElementFacts['container'] | null>,
 ): ElementFacts {
-  const style = styleOf(e);
+  const style = readStyle(e);
   const { box, sticky } = boxes.of(e);
-  const base = baseOf(style);
-  const container = containerOf(e, queried);
+  const base = readBase(style);
+  const container = findContainer(e, queried);
   const tint = style.backgroundColor;
   return {
     selector: naming.of(e),
     tag: e.tagName.toLowerCase().slice(0, 60),
-    text: textOf(e),
-    parent: parentOf(e, indexOf),
-    section: sectionOf(e),
-    scroller: Math.min(399, containers.scrollerOf(e)),
+    text: readText(e),
+    parent: findParent(e, indexOf),
+    section: findSection(e),
+    scroller: Math.min(399, containers.findScroller(e)),
     box,
     sticky,
     fixed: containers.isFixed(e),
@@ -162,7 +162,7 @@ function factsOf(
     ...(isEstimated(e) ? { estimated: true } : {}),
     ...(base ? { base } : {}),
     fontSize: px(style.fontSize) || 16,
-    ...contentOf(e, style),
+    ...toContent(e, style),
     ...(container ? { container } : {}),
     ...(e instanceof HTMLElement && e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0
       ? { overflowing: e.scrollWidth }
@@ -174,7 +174,7 @@ function factsOf(
 }
 
 /** The content box, where padding or borders make it smaller. */
-function contentOf(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, 'content'> {
+function toContent(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, 'content'> {
   const sum = (...names: string[]) => names.reduce((s, n) => s + px(style.getPropertyValue(n)), 0);
   const across = sum('padding-left', 'padding-right', 'border-left-width', 'border-right-width');
   const down = sum('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width');
@@ -185,7 +185,7 @@ function contentOf(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, '
 }
 
 /** The nearest query container's content box, which `cqw` refers to. */
-function containerOf(
+function findContainer(
   e: Element,
   known: Map<Element, ElementFacts['container'] | null>,
 ): ElementFacts['container'] | null {
@@ -193,17 +193,17 @@ function containerOf(
   if (!parent) return null;
   const cached = known.get(parent);
   if (cached !== undefined) return cached;
-  const style = styleOf(parent);
+  const style = readStyle(parent);
   const { offsetWidth: width, offsetHeight: height } = parent as HTMLElement;
   const found =
     style.containerType === 'normal' || !style.containerType
-      ? containerOf(parent, known)
-      : (contentOf(parent, style).content ?? { width, height });
+      ? findContainer(parent, known)
+      : (toContent(parent, style).content ?? { width, height });
   known.set(parent, found);
   return found;
 }
 
-function parentOf(e: Element, indexOf: Map<Element, number>): number {
+function findParent(e: Element, indexOf: Map<Element, number>): number {
   for (let p = e.parentElement; p; p = p.parentElement) {
     const i = indexOf.get(p);
     if (i !== undefined) return i;
@@ -215,7 +215,7 @@ const hasOwnText = (e: Element) =>
   [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.nodeValue!.trim() !== '');
 
 /** What people would call it: its label, its heading, else its own words with spaces kept between blocks. */
-function textOf(e: Element): string {
+function readText(e: Element): string {
   const named =
     e.getAttribute('aria-label') ??
     (hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption')?.textContent);
@@ -240,12 +240,12 @@ function isEstimated(e: Element): boolean {
   return (
     'checkVisibility' in holder &&
     !(e as HTMLElement).checkVisibility({ contentVisibilityAuto: true }) &&
-    styleOf(holder).display !== 'none'
+    readStyle(holder).display !== 'none'
   );
 }
 
 /** Values without any motion; only those that differ from the initial ones. */
-function baseOf(style: CSSStyleDeclaration): Record<string, string> | null {
+function readBase(style: CSSStyleDeclaration): Record<string, string> | null {
   const out: Record<string, string> = {};
   for (const [name, initial] of propertyNames) {
     const value = style.getPropertyValue(name);

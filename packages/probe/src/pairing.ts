@@ -30,7 +30,7 @@ const hex = (bytes: Uint8Array): string => [...bytes].map((b) => b.toString(16).
 export const freshNonce = (): string => hex(crypto.getRandomValues(new Uint8Array(16)));
 
 /** `who` says it to whom it is said, so that neither side’s proof can be given back as the other’s. */
-export async function proofOf(
+export async function makeProof(
   who: 'workbench' | 'page',
   code: string,
   pageNonce: string,

@@ -1,9 +1,9 @@
 /** Pins and adjustments need a little HTML. Here it is put into the live page, and taken out again, as the hand-off puts it into the source. */
 import type { HtmlPatch, Layout } from '@lyvek/core';
-import { MARK, markOf } from '@lyvek/core/marks';
+import { MARK, toMark } from '@lyvek/core/marks';
 import { isSteady } from './page-rules.ts';
 import type { PageRule } from './page-rules.ts';
-import { all, styleOf } from './dom.ts';
+import { all, readStyle } from './dom.ts';
 
 type Pins = NonNullable<Layout['pins']>;
 
@@ -66,7 +66,7 @@ export class Patch {
       this.kept.push(...this.rules.filter((r) => r.selector === selector));
       for (const e of elements) {
         const was = e.getAttribute(MARK);
-        e.setAttribute(MARK, `${was ? `${was} ` : ''}${markOf(selector)}`);
+        e.setAttribute(MARK, `${was ? `${was} ` : ''}${toMark(selector)}`);
         this.undo.push(() => (was === null ? e.removeAttribute(MARK) : e.setAttribute(MARK, was)));
       }
     }
@@ -105,7 +105,7 @@ export class Patch {
     }
     return new Map(
       selectors.map((s) => {
-        if (this.marked.includes(s)) return [s, all(`[${MARK}~="${markOf(s)}"]`)];
+        if (this.marked.includes(s)) return [s, all(`[${MARK}~="${toMark(s)}"]`)];
         try {
           return [s, all(s)];
         } catch {
@@ -122,7 +122,7 @@ export class Patch {
     const out: Pins = [];
     for (const { id, track, stage } of this.tracks) {
       const element = indexOf.get(stage);
-      const length = (pseudo: string) => parseFloat(styleOf(track, pseudo).height);
+      const length = (pseudo: string) => parseFloat(readStyle(track, pseudo).height);
       const [after, before] = [length('::after'), length('::before')];
       if (element === undefined) continue;
       if (after > 0) out.push({ id, element, by: 'top', distance: after });

@@ -1,5 +1,5 @@
 /** Which element a click means: the one under the pointer, a thin one close by, or, where that is asked, what lies beneath. */
-import { rectOf } from './dom.ts';
+import { readRect } from './dom.ts';
 
 /** px of the screen within which a bar or a line is meant, and within which two clicks are at one place. */
 const NEAR = 5;
@@ -40,7 +40,7 @@ export class Picker {
 function thinAt(x: number, y: number, elements: readonly Element[], near: number): number[] {
   const found: { i: number; far: number }[] = [];
   elements.forEach((e, i) => {
-    const r = rectOf(e);
+    const r = readRect(e);
     if (Math.min(r.width, r.height) >= THIN || r.bottom < y - near || r.top > y + near) return;
     const far = Math.hypot(Math.max(r.left - x, 0, x - r.right), Math.max(r.top - y, 0, y - r.bottom));
     if (far <= near) found.push({ i, far });

@@ -13,7 +13,7 @@ import { Patch } from './patch.ts';
 import { Picker } from './pick.ts';
 import { Styles } from './styles.ts';
 import { watchElements } from './watch-elements.ts';
-import { all, pageScroller, styleOf } from './dom.ts';
+import { all, pageScroller, readStyle } from './dom.ts';
 
 const styles = new Styles();
 let patch = new Patch();
@@ -42,7 +42,7 @@ function act(message: ToProbe): void {
       // With the motions off for a moment, their animations have begun anew.
       script.again();
       elements = measured.elements;
-      size = sizeOf();
+      size = computeSize();
       const adjusted = adjustedBy(styles.adjustments);
       const layout = adjusted ? { ...measured.layout, adjusted } : measured.layout;
       return say({ is: 'layout', id: message.id, layout });
@@ -100,7 +100,7 @@ const keepRules = () =>
 
 const sayBlocked = () => blocked.size && say({ is: 'blocked', hosts: [...blocked] });
 
-const sizeOf = () => {
+const computeSize = () => {
   const doc = pageScroller();
   // A document that a script has just opened anew has no element yet.
   if (!doc) return '';
@@ -179,7 +179,7 @@ function listen(): void {
 
 function scrollsItself(target: Element | null, e: WheelEvent): boolean {
   for (let n = target; n && n !== document.body && n !== document.documentElement; n = n.parentElement) {
-    const style = styleOf(n);
+    const style = readStyle(n);
     const [overflow, room, at, delta] =
       Math.abs(e.deltaX) > Math.abs(e.deltaY)
         ? [style.overflowX, n.scrollWidth - n.clientWidth, n.scrollLeft, e.deltaX]
@@ -195,7 +195,7 @@ function watchSize(): void {
   const changed = () => {
     clearTimeout(timer);
     timer = setTimeout(() => {
-      const now = sizeOf();
+      const now = computeSize();
       if (now === size) return;
       size = now;
       say({ is: 'resized' });

@@ -1,6 +1,6 @@
 /** Sections: landmarks and sections with a name, else the children of body. */
 import { ellipsized, wellFormed } from '@lyvek/core/text';
-import { rectOf } from './dom.ts';
+import { readRect } from './dom.ts';
 
 const LANDMARKS =
   'section, article, header, footer, nav, aside, [role="region"], [role="banner"], [role="contentinfo"]';
@@ -10,11 +10,11 @@ export interface NamedSection {
   name: string;
 }
 
-export function sectionsOf(doc: Document): { list: NamedSection[]; of: (e: Element) => number } {
-  const outer = [...doc.querySelectorAll(LANDMARKS)].filter((e) => !isInside(e) && rectOf(e).height >= 8);
+export function findSections(doc: Document): { list: NamedSection[]; of: (e: Element) => number } {
+  const outer = [...doc.querySelectorAll(LANDMARKS)].filter((e) => !isInside(e) && readRect(e).height >= 8);
   const rest = doc.body
     ? [...doc.body.children].filter(
-        (c) => !outer.some((s) => s === c || c.contains(s)) && rectOf(c).height >= 8,
+        (c) => !outer.some((s) => s === c || c.contains(s)) && readRect(c).height >= 8,
       )
     : [];
   const all = [...outer, ...rest]
@@ -22,7 +22,7 @@ export function sectionsOf(doc: Document): { list: NamedSection[]; of: (e: Eleme
     .slice(0, 400);
   const index = new Map(all.map((e, i) => [e, i]));
   return {
-    list: all.map((element) => ({ element, name: nameOf(element) })),
+    list: all.map((element) => ({ element, name: findName(element) })),
     of(e) {
       for (let p: Element | null = e; p; p = p.parentElement) {
         const i = index.get(p);
@@ -36,7 +36,7 @@ export function sectionsOf(doc: Document): { list: NamedSection[]; of: (e: Eleme
 /** Nested landmarks belong to the outermost one, except below main, which is only a frame. */
 const isInside = (e: Element) => e.parentElement?.closest(LANDMARKS) != null;
 
-function nameOf(e: Element): string {
+function findName(e: Element): string {
   const label =
     e.getAttribute('aria-label') ??
     e.querySelector('h1, h2, h3, h4')?.textContent ??

@@ -43,27 +43,27 @@ export class Selectors {
 
   private path(e: Element): string {
     const step = this.step(e);
-    const parent = this.parentOf(e);
+    const parent = this.findParent(e);
     return parent ? `${this.of(parent)} > ${step}` : step;
   }
 
   /** Tag, and its number among siblings of the same tag where there are several. */
   private step(e: Element): string {
     const tag = CSS.escape(e.localName);
-    const parent = this.parentOf(e);
+    const parent = this.findParent(e);
     if (!parent) return tag;
-    const { place, count } = this.placeOf(e, parent);
+    const { place, count } = this.findPlace(e, parent);
     return count === 1 ? tag : `${tag}:nth-of-type(${place})`;
   }
 
   private readonly places = new Map<Element, { place: number; count: number }>();
 
   /** Numbers all children of a parent at once: long lists would otherwise be counted again for each of them. */
-  private placeOf(e: Element, parent: Element): { place: number; count: number } {
+  private findPlace(e: Element, parent: Element): { place: number; count: number } {
     const known = this.places.get(e);
     if (known) return known;
     const byTag = new Map<string, Element[]>();
-    for (const c of this.childrenOf(parent)) {
+    for (const c of this.listChildren(parent)) {
       const list = byTag.get(c.localName) ?? byTag.set(c.localName, []).get(c.localName)!;
       list.push(c);
     }
@@ -72,12 +72,12 @@ export class Selectors {
     return this.places.get(e)!;
   }
 
-  private parentOf(e: Element): Element | null {
+  private findParent(e: Element): Element | null {
     const parent = e.parentElement;
     return parent && this.isTrack(parent) ? parent.parentElement : parent;
   }
 
-  private childrenOf(parent: Element): Element[] {
+  private listChildren(parent: Element): Element[] {
     return [...parent.children].flatMap((c) => (this.isTrack(c) ? [...c.children] : [c]));
   }
 }

@@ -1,6 +1,6 @@
 /** Timed parts under the workbench’s hand: set to a time, run at a speed, or given back to their triggers. */
 import type { ToProbe } from './protocol.ts';
-import { styleOf } from './dom.ts';
+import { readStyle } from './dom.ts';
 
 export function playTime({ names, at, rate, run }: Extract<ToProbe, { do: 'time' }>): void {
   const animations = document
@@ -30,7 +30,7 @@ function giveBack(animations: readonly CSSAnimation[]): void {
   for (const e of elements) {
     const was = e.style.animation;
     e.style.animation = 'none';
-    void styleOf(e).animationName;
+    void readStyle(e).animationName;
     e.style.animation = was;
     if (e.getAttribute('style') === '') e.removeAttribute('style');
   }

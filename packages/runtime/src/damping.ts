@@ -90,12 +90,12 @@ export function playDamped(root: Document | Element, plan: Plan['damping'], cloc
     if (known) return known;
     const group: Group = { source, inline, how, state: { y: 0, v: 0 }, x: 0, taken: [] };
     // A page that opens scrolled stands where it is; nothing plays in.
-    group.x = group.state.y = offsetOf(group);
+    group.x = group.state.y = toOffset(group);
     groups.push(group);
     return group;
   };
 
-  const offsetOf = ({ source, inline }: Group) => Math.abs(inline ? source.scrollLeft : source.scrollTop);
+  const toOffset = ({ source, inline }: Group) => Math.abs(inline ? source.scrollLeft : source.scrollTop);
 
   /** Where the ranges lie now. Reads only. */
   const measure = () => {
@@ -135,7 +135,7 @@ export function playDamped(root: Document | Element, plan: Plan['damping'], cloc
     if (step > 0 && step < 60) interval = Math.min(step, FRAME * 2);
     const moved = step < 100 ? step : interval;
     last = now;
-    const offsets = groups.map(offsetOf);
+    const offsets = groups.map(toOffset);
     let moving = false;
     groups.forEach((g, i) => {
       const x = offsets[i]!;

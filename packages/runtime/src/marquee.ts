@@ -41,7 +41,7 @@ export function playMarquees(
   const doc = root instanceof Document ? root : root.ownerDocument;
   const page = doc.scrollingElement ?? doc.documentElement;
   const marquees: Marquee[] = plans.flatMap((plan) =>
-    [...root.querySelectorAll<HTMLElement>(plan.selector)].map((strip) => marqueeOf(strip, plan)),
+    [...root.querySelectorAll<HTMLElement>(plan.selector)].map((strip) => makeMarquee(strip, plan)),
   );
   if (marquees.length === 0) return () => undefined;
   let x = page.scrollTop;
@@ -76,7 +76,7 @@ export function playMarquees(
     wake();
   };
   doc.addEventListener('scroll', scrolled, { capture: true, passive: true });
-  const sized = new ResizeObserver(() => marquees.filter((b) => b.size !== sizeOf(b)).forEach(run));
+  const sized = new ResizeObserver(() => marquees.filter((b) => b.size !== computeSize(b)).forEach(run));
   const seen = new IntersectionObserver(
     (entries) =>
       entries.forEach((e) => {
@@ -101,7 +101,7 @@ export function playMarquees(
   };
 }
 
-const sizeOf = ({ strip }: Marquee) =>
+const computeSize = ({ strip }: Marquee) =>
   `${strip.offsetWidth} ${strip.offsetHeight} ${strip.parentElement?.offsetWidth} ${innerWidth}`;
 
 /** ms that one period lasts */
@@ -133,7 +133,7 @@ function run(b: Marquee): void {
   b.laid = lay(b.strip, b.plan.axis);
   b.animation = null;
   if (!b.laid) return;
-  b.size = sizeOf(b);
+  b.size = computeSize(b);
   const { period, lead } = b.laid;
   const to = (periods: number) => {
     const px = `${-periods * period}px`;
@@ -150,7 +150,7 @@ function run(b: Marquee): void {
   if (b.held.size) b.animation.pause();
 }
 
-function marqueeOf(strip: HTMLElement, plan: MarqueePlan): Marquee {
+function makeMarquee(strip: HTMLElement, plan: MarqueePlan): Marquee {
   const unboxed = boxed(strip);
   const b: Marquee = {
     plan,

@@ -19,7 +19,7 @@ export function copiesFor(period: number, before: number, after: number): { lead
   return { lead, copies: lead + Math.max(1, Math.ceil(after / period)) };
 }
 
-const sizeOf = (strip: Element, axis: 'block' | 'inline') =>
+const computeSize = (strip: Element, axis: 'block' | 'inline') =>
   parseFloat(getComputedStyle(strip)[axis === 'inline' ? 'width' : 'height']);
 
 const middle = (e: Element) => {
@@ -46,9 +46,9 @@ export function lay(strip: Element, axis: 'block' | 'inline'): Laid | null {
   const own = [...strip.children];
   const first = own[0];
   if (!first) return null;
-  const before = sizeOf(strip, axis);
+  const before = computeSize(strip, axis);
   const copy = () => {
-    const copies = own.map((e) => copyOf(e));
+    const copies = own.map((e) => makeCopy(e));
     strip.append(...copies);
     return copies;
   };
@@ -58,7 +58,7 @@ export function lay(strip: Element, axis: 'block' | 'inline'): Laid | null {
   const [dx, dy] = [b.x - a.x, b.y - a.y];
   const seen = Math.hypot(dx, dy);
   // What the strip has grown by is exact and knows nothing of transforms; a strip of fixed size does not grow.
-  const grown = sizeOf(strip, axis) - before;
+  const grown = computeSize(strip, axis) - before;
   const rtl = axis === 'inline' && getComputedStyle(strip).direction === 'rtl';
   const period = grown > MIN ? grown : seen;
   const turned = axis === 'inline' ? Math.abs(dx) < seen * 0.1 : Math.abs(dy) < seen * 0.1;
@@ -73,14 +73,14 @@ export function lay(strip: Element, axis: 'block' | 'inline'): Laid | null {
     a.y * uy -
     (Math.abs(ux) * a.width + Math.abs(uy) * a.height) / 2 +
     Math.abs(ux * uy) * (a.width + a.height);
-  const corners = frameOf(strip, axis).map(([x, y]) => (x * ux + y * uy - edge) / scale);
+  const corners = toFrame(strip, axis).map(([x, y]) => (x * ux + y * uy - edge) / scale);
   const { lead, copies } = copiesFor(period, -Math.min(...corners), Math.max(...corners));
   for (let i = 1; i < Math.min(copies, MAX); i++) copy().forEach((e, k) => dress(own[k]!, e));
   return { period: rtl ? -period : period, lead };
 }
 
 /** Seen and heard once only, and found by no link. */
-function copyOf(e: Element): Element {
+function makeCopy(e: Element): Element {
   const copy = e.cloneNode(true) as HTMLElement;
   for (const n of [copy, ...copy.querySelectorAll('[id]')]) n.removeAttribute('id');
   copy.setAttribute(COPY, '');
@@ -106,7 +106,7 @@ function dress(original: Element, copy: Element): void {
 }
 
 /** Corners of what the strip is seen through: the nearest box that clips it, else its parent, as wide as the screen. */
-function frameOf(strip: Element, axis: 'block' | 'inline'): [number, number][] {
+function toFrame(strip: Element, axis: 'block' | 'inline'): [number, number][] {
   let clip = strip.parentElement;
   while (clip && clip !== strip.ownerDocument.body && getComputedStyle(clip).overflow === 'visible')
     clip = clip.parentElement;

@@ -1,13 +1,13 @@
 import type { Command } from 'commander';
 import { Option } from 'commander';
-import { DEFAULT_GESTURE, DEVICES, GESTURES, LimitsSchema, problemsOf } from '@lyvek/core';
+import { DEFAULT_GESTURE, DEVICES, GESTURES, LimitsSchema, listProblems } from '@lyvek/core';
 import type { Limits, Severity } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
 import { atOtherSizes, inTheLab, look, predicted } from '../findings.ts';
 import { readJson, viewportFrom } from '../input.ts';
 import { note, put } from '../output.ts';
 import { REPORTS } from '../reports.ts';
-import { subjectOf } from '../subject.ts';
+import { findSubject } from '../subject.ts';
 
 interface Options {
   layout?: string;
@@ -34,7 +34,7 @@ const FAILING: Record<string, readonly Severity[]> = {
 function limitsFrom(path: string | undefined): Limits {
   const parsed = LimitsSchema.safeParse(path === undefined ? {} : readJson(path));
   if (parsed.success) return parsed.data;
-  const [first] = problemsOf(parsed.error);
+  const [first] = listProblems(parsed.error);
   throw new BadInput(`${first!.path}: ${first!.message}`, path);
 }
 
@@ -76,7 +76,7 @@ export const check = (program: Command): void =>
       const refresh = Number(o.refresh);
       if (!(refresh >= 1 && refresh <= 1000))
         throw new BadInput('--refresh is a number of frames per second');
-      const subject = await subjectOf(path, viewportFrom(o.viewport), o);
+      const subject = await findSubject(path, viewportFrom(o.viewport), o);
       const looked = look(subject, { gesture: o.gesture, refresh, device: o.device, limits });
       const found = predicted(looked);
       if (o.sizes) found.push(...(await atOtherSizes(looked, found)));

@@ -61,11 +61,11 @@ export const exportPage = (program: Command): void =>
         mkdirSync(dirname(join(o.out, file)), { recursive: true });
         writeFileSync(join(o.out, file), bytes);
       }
-      for (const n of assembled.notes) note(`${nameOf(document, n.motion)}: ${n.note}`);
-      for (const n of assembled.lost) note(`${nameOf(document, n.motion)}: ${n.note}`);
+      for (const n of assembled.notes) note(`${findName(document, n.motion)}: ${n.note}`);
+      for (const n of assembled.lost) note(`${findName(document, n.motion)}: ${n.note}`);
       for (const n of assembled.html.notes) note(n);
       note(`${out.size} files are in ${o.out}.`);
     });
 
-const nameOf = (document: { motions: { id: string; name: string }[] }, id: string) =>
+const findName = (document: { motions: { id: string; name: string }[] }, id: string) =>
   document.motions.find((m) => m.id === id)?.name ?? id;

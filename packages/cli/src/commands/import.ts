@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import { readPageAt } from '../input.ts';
 import { note, putJson } from '../output.ts';
-import { provedImport, readingOf } from '../page.ts';
+import { provedImport, readImport } from '../page.ts';
 
 export const importPage = (program: Command): void =>
   void program
@@ -20,7 +20,7 @@ export const importPage = (program: Command): void =>
       const page = readPageAt(path);
       // What is read as it was meant is to play something else than the page does.
       const proof = o.mend || o.unproved ? null : await provedImport(page);
-      const { document, unread, mistakes } = readingOf(page, o.mend ? 'all' : undefined, proof?.left);
+      const { document, unread, mistakes } = readImport(page, o.mend ? 'all' : undefined, proof?.left);
       for (const u of unread)
         note(`${u.place.path}:${u.place.line}:${u.place.column}: left as it is: ${u.what}: ${u.reason}`);
       for (const m of mistakes)

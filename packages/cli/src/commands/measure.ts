@@ -2,7 +2,7 @@ import type { Command } from 'commander';
 import { emptyDocument } from '@lyvek/core';
 import { readDocumentFile, readPageAt, viewportFrom } from '../input.ts';
 import { putJson } from '../output.ts';
-import { measured, readingOf } from '../page.ts';
+import { measured, readImport } from '../page.ts';
 
 export const measure = (program: Command): void =>
   void program
@@ -21,6 +21,6 @@ export const measure = (program: Command): void =>
     )
     .action(async (path: string, o: { viewport: string; document?: string; out: string }) => {
       const page = readPageAt(path);
-      const document = o.document ? readDocumentFile(o.document) : readingOf(page).document;
+      const document = o.document ? readDocumentFile(o.document) : readImport(page).document;
       putJson(await measured(page, viewportFrom(o.viewport), document ?? emptyDocument()), o.out);
     });

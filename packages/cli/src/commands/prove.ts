@@ -6,11 +6,11 @@ import {
   activeMedia,
   judge,
   lookedWords,
-  problemsOf,
+  listProblems,
   proofPlan,
   underMedia,
   withPins,
-  worstOf,
+  findWorst,
 } from '@lyvek/core';
 import type { Layout, MotionDocument } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
@@ -18,10 +18,10 @@ import { HAND_OFF_FILE, HandOffFile } from '../hand-off-file.ts';
 import { readJson, readPageAt, viewportFrom } from '../input.ts';
 import type { InputPage } from '../input.ts';
 import { put, putJson } from '../output.ts';
-import { built, measured, readingOf } from '../page.ts';
+import { built, measured, readImport } from '../page.ts';
 
 /** The document and layout that were exported, or what the page’s own CSS says. */
-async function predictionOf(
+async function makePrediction(
   path: string,
   page: InputPage,
   viewport: string | undefined,
@@ -29,7 +29,7 @@ async function predictionOf(
   const beside = join(path, HAND_OFF_FILE);
   if (existsSync(beside)) {
     const parsed = HandOffFile.safeParse(readJson(beside));
-    if (!parsed.success) throw new BadInput(problemsOf(parsed.error)[0]!.message, beside);
+    if (!parsed.success) throw new BadInput(listProblems(parsed.error)[0]!.message, beside);
     const { document, layout } = parsed.data;
     const size = viewport === undefined ? layout.viewport : viewportFrom(viewport);
     if (size.width === layout.viewport.width && size.height === layout.viewport.height)
@@ -39,7 +39,7 @@ async function predictionOf(
       beside,
     );
   }
-  const { document } = readingOf(page);
+  const { document } = readImport(page);
   return { document, layout: await measured(page, viewportFrom(viewport ?? '1280x800'), document) };
 }
 
@@ -57,7 +57,7 @@ export const prove = (program: Command): void =>
     )
     .action(async (path: string, o: { viewport?: string; offsets: string; json?: boolean }) => {
       const page = readPageAt(path);
-      const { document: whole, layout } = await predictionOf(path, page, o.viewport);
+      const { document: whole, layout } = await makePrediction(path, page, o.viewport);
       const document = underMedia(whole, activeMedia(whole, { viewport: layout.viewport, still: false }));
       const held = withPins(layout, document.pins);
       const count = Number(o.offsets);
@@ -73,15 +73,15 @@ export const prove = (program: Command): void =>
       );
       const result = judge(document, held, plan, looks);
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
-      const off = result.motions.filter((m) => worstOf(m) > PROOF_LIMIT);
+      const off = result.motions.filter((m) => findWorst(m) > PROOF_LIMIT);
       if (o.json) putJson(result);
       else
         put(
           [
             ...result.motions.map(
               (m) =>
-                `${worstOf(m) > PROOF_LIMIT ? 'differs' : 'same   '}  ${worstOf(m).toFixed(3).padStart(8)}  ${name(m.motion)}${
-                  worstOf(m) > PROOF_LIMIT
+                `${findWorst(m) > PROOF_LIMIT ? 'differs' : 'same   '}  ${findWorst(m).toFixed(3).padStart(8)}  ${name(m.motion)}${
+                  findWorst(m) > PROOF_LIMIT
                     ? ` at ${m.at} px: ${m.property} is ${m.shown}, predicted ${m.predicted}`
                     : ''
                 }`,

@@ -2,8 +2,8 @@ import type { Command } from 'commander';
 import { Option } from 'commander';
 import {
   activeMedia,
-  compileTake,
-  sample as sampleTake,
+  compileTimeline,
+  sample as sampleTimeline,
   shownValue,
   underMedia,
   withPins,
@@ -43,21 +43,21 @@ export const sample = (program: Command): void =>
         const active = activeMedia(whole, { viewport: measured.viewport, still: o.reducedMotion ?? false });
         const document = underMedia(whole, active);
         const layout = withPins(measured, document.pins);
-        const take = compileTake(document, layout);
+        const timeline = compileTimeline(document, layout);
         const rows: Row[] = [];
         const channels = new Float64Array(layout.scrollers.length * 2);
         for (const offset of offsetsFrom(o.scroll)) {
           channels.fill(0);
           channels[0] = offset;
-          sampleTake(take, channels);
-          take.instances.forEach(({ motion, element }, i) =>
+          sampleTimeline(timeline, channels);
+          timeline.instances.forEach(({ motion, element }, i) =>
             rows.push({
               offset,
               motion: motion.id,
               element: layout.elements[element]!.selector,
-              progress: Number(take.progress[i]!.toFixed(9)),
+              progress: Number(timeline.progress[i]!.toFixed(9)),
               values: Object.fromEntries(
-                Object.keys(motion.keyframes).map((p) => [p, shownValue(take, element, p) ?? '']),
+                Object.keys(motion.keyframes).map((p) => [p, shownValue(timeline, element, p) ?? '']),
               ),
             }),
           );

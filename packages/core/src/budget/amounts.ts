@@ -1,7 +1,7 @@
 /** What one motion on one element adds to every frame in which it changes something. */
-import type { Instance, Take } from '../motion/index.ts';
+import type { Instance, CompiledTimeline } from '../motion/index.ts';
 import type { Layout } from '../page/index.ts';
-import { costClassOf } from './cost-class.ts';
+import { findCostClass } from './cost-class.ts';
 import { noAmounts } from './quantities.ts';
 import type { Amounts } from './quantities.ts';
 
@@ -14,7 +14,7 @@ interface Crowd {
 
 const crowds = new WeakMap<Layout, Crowd>();
 
-function crowdOf(layout: Layout): Crowd {
+function makeCrowd(layout: Layout): Crowd {
   const known = crowds.get(layout);
   if (known) return known;
   const inside = new Uint16Array(layout.elements.length);
@@ -28,56 +28,56 @@ function crowdOf(layout: Layout): Crowd {
   return crowd;
 }
 
-const rivals = new WeakMap<Take, Map<number, number>>();
+const rivals = new WeakMap<CompiledTimeline, Map<number, number>>();
 
 /** How many motions of a take lay out the same section anew: together they cost one layout a frame, not one each. */
-function rivalsIn(take: Take, section: number): number {
-  let known = rivals.get(take);
+function rivalsIn(timeline: CompiledTimeline, section: number): number {
+  let known = rivals.get(timeline);
   if (!known) {
     known = new Map();
-    for (const { motion, element } of take.instances)
-      if (Object.keys(motion.keyframes).some((p) => costClassOf(p) === 'layout')) {
-        const own = take.layout.elements[element]!.section;
+    for (const { motion, element } of timeline.instances)
+      if (Object.keys(motion.keyframes).some((p) => findCostClass(p) === 'layout')) {
+        const own = timeline.layout.elements[element]!.section;
         known.set(own, (known.get(own) ?? 0) + 1);
       }
-    rivals.set(take, known);
+    rivals.set(timeline, known);
   }
   return known.get(section) ?? 1;
 }
 
 /** Area on the screen at most, Mpx of the device. */
-export function areaOf(layout: Layout, element: number, dpr: number): number {
+export function computeArea(layout: Layout, element: number, dpr: number): number {
   const { box } = layout.elements[element]!;
   const { width, height } = layout.viewport;
   return (Math.min(box.width, width) * Math.min(box.height, height) * dpr * dpr) / 1e6;
 }
 
 /** Largest blur of an instance over its keyframes, px. */
-export function blurOf(take: Take, instance: number): number {
+export function computeBlur(timeline: CompiledTimeline, instance: number): number {
   let most = 0;
-  for (let t = take.firstTrack[instance]!; t < take.firstTrack[instance + 1]!; t++)
-    for (const { form, from, to } of take.tracks[t]!.segments)
+  for (let t = timeline.firstTrack[instance]!; t < timeline.firstTrack[instance + 1]!; t++)
+    for (const { form, from, to } of timeline.tracks[t]!.segments)
       if (form.blur) most = Math.max(most, form.blur(from, 0), form.blur(to, 0));
   return most;
 }
 
-export function amountsOf(take: Take, index: number, dpr = 1): Amounts {
+export function computeAmounts(timeline: CompiledTimeline, index: number, dpr = 1): Amounts {
   const out = noAmounts();
-  const { layout } = take;
-  const instance: Instance = take.instances[index]!;
+  const { layout } = timeline;
+  const instance: Instance = timeline.instances[index]!;
   const { motion, element } = instance;
-  const crowd = crowdOf(layout);
-  const area = areaOf(layout, element, dpr);
+  const crowd = makeCrowd(layout);
+  const area = computeArea(layout, element, dpr);
   out.write = 1;
   for (const property of Object.keys(motion.keyframes)) {
-    switch (costClassOf(property)) {
+    switch (findCostClass(property)) {
       case 'composite':
         out.layer = area;
         // One that only fades stays where it is, and is put together with what it was put together from.
         if (property !== 'opacity') out.layers = 1;
         break;
       case 'filter':
-        out.blur = area * (1 + blurOf(take, index) / 4);
+        out.blur = area * (1 + computeBlur(timeline, index) / 4);
         out.layers = 1;
         break;
       case 'style':
@@ -87,7 +87,7 @@ export function amountsOf(take: Take, index: number, dpr = 1): Amounts {
         out.layout = Math.max(
           1 + crowd.inside[element]!,
           (crowd.inSection.get(layout.elements[element]!.section) ?? 1) /
-            rivalsIn(take, layout.elements[element]!.section),
+            rivalsIn(timeline, layout.elements[element]!.section),
         );
         out.paint = Math.max(out.paint, area);
         out.repaint = 1 + crowd.inside[element]!;

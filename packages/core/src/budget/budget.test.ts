@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { compileTake } from '../motion/index.ts';
+import { compileTimeline } from '../motion/index.ts';
 import { propertyNames } from '../value/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { amountsOf } from './amounts.ts';
-import { costOf, shippedCoefficients } from './coefficients.ts';
-import { COST_CLASSES, costClassOf } from './cost-class.ts';
+import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
+import { computeAmounts } from './amounts.ts';
+import { computeCost, shippedCoefficients } from './coefficients.ts';
+import { COST_CLASSES, findCostClass } from './cost-class.ts';
 import { fitCoefficients, nonNegativeLeastSquares } from './fit.ts';
 import { noAmounts, QUANTITY_NAMES } from './quantities.ts';
 
@@ -73,13 +73,13 @@ describe('fit', () => {
 
 describe('cost', () => {
   test('every animatable property has a class', () => {
-    for (const p of propertyNames()) expect(COST_CLASSES).toContain(costClassOf(p));
-    expect(costClassOf('--glow')).toBe('style');
+    for (const p of propertyNames()) expect(COST_CLASSES).toContain(findCostClass(p));
+    expect(findCostClass('--glow')).toBe('style');
   });
-  const layout = layoutOf([element({ selector: '#a' }), element({ selector: '#b', parent: 0 })]);
-  const priceOf = (keyframes: Record<string, [string, string]>) => {
-    const take = compileTake(
-      documentOf(
+  const layout = makeLayout([element({ selector: '#a' }), element({ selector: '#b', parent: 0 })]);
+  const computePrice = (keyframes: Record<string, [string, string]>) => {
+    const timeline = compileTimeline(
+      makeDocument(
         motion({
           keyframes: Object.fromEntries(
             Object.entries(keyframes).map(([p, [a, b]]) => [
@@ -94,16 +94,16 @@ describe('cost', () => {
       ),
       layout,
     );
-    const parts = costOf(amountsOf(take, 0), shippedCoefficients('here'));
+    const parts = computeCost(computeAmounts(timeline, 0), shippedCoefficients('here'));
     return parts.script + parts.style + parts.paint + parts.composite;
   };
   test('a transform costs less than what it stands for', () => {
-    const cheap = priceOf({ translate: ['0 40px', '0 0'] });
-    expect(priceOf({ top: ['40px', '0px'] })).toBeGreaterThan(cheap);
-    expect(priceOf({ 'clip-path': ['inset(0 0 50% 0)', 'inset(0)'] })).toBeGreaterThan(cheap);
-    expect(priceOf({ filter: ['blur(12px)', 'blur(0px)'] })).toBeGreaterThan(cheap);
-    expect(priceOf({ filter: ['blur(24px)', 'blur(0px)'] })).toBeGreaterThan(
-      priceOf({ filter: ['blur(4px)', 'blur(0px)'] }),
+    const cheap = computePrice({ translate: ['0 40px', '0 0'] });
+    expect(computePrice({ top: ['40px', '0px'] })).toBeGreaterThan(cheap);
+    expect(computePrice({ 'clip-path': ['inset(0 0 50% 0)', 'inset(0)'] })).toBeGreaterThan(cheap);
+    expect(computePrice({ filter: ['blur(12px)', 'blur(0px)'] })).toBeGreaterThan(cheap);
+    expect(computePrice({ filter: ['blur(24px)', 'blur(0px)'] })).toBeGreaterThan(
+      computePrice({ filter: ['blur(4px)', 'blur(0px)'] }),
     );
   });
   test('a slower device pays more for its main thread', () => {

@@ -34,7 +34,7 @@ export function shippedCoefficients(device: string): Coefficients {
 }
 
 /** ms per part of a frame. */
-export function costOf(amounts: Amounts, { prices }: Coefficients): Record<CostPart, number> {
+export function computeCost(amounts: Amounts, { prices }: Coefficients): Record<CostPart, number> {
   const out = Object.fromEntries(COST_PARTS.map((p) => [p, 0])) as Record<CostPart, number>;
   for (const q of QUANTITY_NAMES) out[QUANTITIES[q].part] += amounts[q] * prices[q];
   return out;

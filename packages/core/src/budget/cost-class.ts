@@ -34,5 +34,5 @@ const CLASSES: Record<CostClass, readonly string[]> = {
 const known = new Map(COST_CLASSES.flatMap((c) => CLASSES[c].map((p) => [p, c] as const)));
 
 /** Custom properties cost style; what is not listed is painted. */
-export const costClassOf = (property: string): CostClass =>
+export const findCostClass = (property: string): CostClass =>
   property.startsWith('--') ? 'style' : (known.get(property) ?? 'paint');

@@ -29,14 +29,14 @@ export function fitCoefficients(device: string, frames: readonly MeasuredFrame[]
     );
     names.forEach((q, i) => (prices[q] = fitted[i]!));
   }
-  return { device, prices, error: errorOf(frames, prices), frames: frames.length };
+  return { device, prices, error: toError(frames, prices), frames: frames.length };
 }
 
 /** Single frames jitter: one waits for the next. What is read are stretches, of about this many. Chosen by us. */
 const STRETCH = 8;
 
 /** Standard deviation of what is left, by stretches of neighbouring frames, as a share of the mean prediction. */
-function errorOf(frames: readonly MeasuredFrame[], prices: Coefficients['prices']): number {
+function toError(frames: readonly MeasuredFrame[], prices: Coefficients['prices']): number {
   let squares = 0;
   let sum = 0;
   let count = 0;

@@ -7,25 +7,25 @@ import type { Finding } from './finding.ts';
 export type Accepted = MotionDocument['accepted'][number];
 
 /** A motion, pin or trigger by its id; what is of the page itself by its element’s selector. */
-const whereOf = (finding: Finding, layout: Layout): string =>
+const toWhere = (finding: Finding, layout: Layout): string =>
   finding.about || (layout.elements[finding.element]?.selector ?? '');
 
-const stateOf = (d: MotionDocument, where: string): string => {
+const computeState = (d: MotionDocument, where: string): string => {
   const one = [...d.motions, ...d.pins, ...d.triggers].find((x) => x.id === where);
   return one ? contentKey(one) : '';
 };
 
 /** What was said when it was accepted; null when it was not, or when its motion, pin or trigger has been changed since. */
 export function acceptedFor(d: MotionDocument, finding: Finding, layout: Layout): Accepted | null {
-  const where = whereOf(finding, layout);
+  const where = toWhere(finding, layout);
   const known = d.accepted.find((a) => a.check === finding.check && a.where === where);
-  return known && known.state === stateOf(d, where) ? known : null;
+  return known && known.state === computeState(d, where) ? known : null;
 }
 
 /** A finding of this document accepted as things are now; `selector` is that of its element. */
 export function acceptance(d: MotionDocument, finding: Finding, selector: string, reason: string): Accepted {
   const where = finding.about || selector;
-  return { check: finding.check, where, reason: reason.trim(), state: stateOf(d, where) };
+  return { check: finding.check, where, reason: reason.trim(), state: computeState(d, where) };
 }
 
 const isOther = (one: Accepted) => (a: Accepted) => a.check !== one.check || a.where !== one.where;

@@ -1,7 +1,7 @@
-import type { Instance, Motion, Take } from '../motion/index.ts';
+import type { Instance, Motion, CompiledTimeline } from '../motion/index.ts';
 
 /** Whether all of it stands in the first screen, by its place in the page. */
-export function isInFirstScreen({ element, placed }: Instance, { layout }: Take): boolean {
+export function isInFirstScreen({ element, placed }: Instance, { layout }: CompiledTimeline): boolean {
   const { box, fixed, sticky } = layout.elements[element]!;
   return (
     placed.scroller === 0 &&

@@ -1,16 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import { shippedCoefficients } from '../budget/index.ts';
-import { clockOf, gestureOf, recordedGesture } from '../feel/index.ts';
-import { compileTake, readDocument } from '../motion/index.ts';
+import { makeClock, findGesture, recordedGesture } from '../feel/index.ts';
+import { compileTimeline, readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
-import { documentOf, motion } from '../testing/index.ts';
+import { makeDocument, motion } from '../testing/index.ts';
 import { simulate } from '../trial/index.ts';
 import { acceptance, acceptedFor, withAccepted, withoutAccepted } from './accepted.ts';
 import { withFix } from './finding.ts';
 import type { MistakeInPage } from './finding.ts';
 import { DEFAULT_LIMITS } from './limits.ts';
-import { CHECKS, findingsOf } from './registry.ts';
+import { CHECKS, findFindings } from './registry.ts';
 import { PAGE, SPECIMENS } from '../testing/specimens.ts';
 
 /** As under the given gesture, with a simulated trial of the very document. */
@@ -24,20 +24,20 @@ function lookAt(
     mistakes = [] as readonly MistakeInPage[],
   } = {},
 ) {
-  const take = compileTake(document, withPins(layout, document.pins));
-  const hand = gestureOf(gesture, 800);
-  const clock = clockOf(refresh);
+  const timeline = compileTimeline(document, withPins(layout, document.pins));
+  const hand = findGesture(gesture, 800);
+  const clock = makeClock(refresh);
   const trial = simulate({
     document,
-    take,
+    timeline,
     gesture: hand,
     clock,
     direction: 'down',
     coefficients: shippedCoefficients(device),
   });
-  return findingsOf({ document, take, gesture: hand, clock, limits: DEFAULT_LIMITS, trial, mistakes });
+  return findFindings({ document, timeline, gesture: hand, clock, limits: DEFAULT_LIMITS, trial, mistakes });
 }
-const look = (m: Motion, refresh = 60) => lookAt(documentOf(m), { refresh });
+const look = (m: Motion, refresh = 60) => lookAt(makeDocument(m), { refresh });
 const ids = (list: { check: string }[]) => list.map((f) => f.check);
 
 describe('checks', () => {
@@ -96,10 +96,10 @@ describe('checks', () => {
           { t: 3000, y },
         ],
       } as const;
-      const take = compileTake(brief, withPins(PAGE, []));
-      const context = { document: brief, take, clock: clockOf(60), limits: DEFAULT_LIMITS };
+      const timeline = compileTimeline(brief, withPins(PAGE, []));
+      const context = { document: brief, timeline, clock: makeClock(60), limits: DEFAULT_LIMITS };
       return ids(
-        findingsOf({ ...context, gesture: recordedGesture({ ...trace, samples: [...trace.samples] }) }),
+        findFindings({ ...context, gesture: recordedGesture({ ...trace, samples: [...trace.samples] }) }),
       );
     };
     expect(until(900)).toEqual([]);
@@ -114,7 +114,7 @@ describe('checks', () => {
 
   test('what fades in on the first screen is not begun with the page, where it would be unseen, but played at load', () => {
     const [found] = lookAt(
-      documentOf(motion({ targets: { selector: '#top' }, range: { start: 'entry 0%', end: 'exit 100%' } })),
+      makeDocument(motion({ targets: { selector: '#top' }, range: { start: 'entry 0%', end: 'exit 100%' } })),
     );
     expect(found).toMatchObject({
       check: 'starts-part-way',
@@ -171,7 +171,7 @@ describe('accepted findings', () => {
 
 describe('fixes', () => {
   const whole: MotionDocument = {
-    ...documentOf(motion(), motion({ id: 'm_b' })),
+    ...makeDocument(motion(), motion({ id: 'm_b' })),
     adjustments: [{ id: 'a_fix-1', selector: '#a', declarations: { perspective: '900px' }, for: [] }],
   };
   test('replace by id, let go by id, and leave the rest as it is', () => {

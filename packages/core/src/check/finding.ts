@@ -1,7 +1,7 @@
 /** What a check is and what it finds. */
 import type { FrameClock, Gesture } from '../feel/index.ts';
 import { addRead } from '../motion/index.ts';
-import type { Trigger, Instance, Meant, Motion, MotionDocument, Pin, Take } from '../motion/index.ts';
+import type { Trigger, Instance, Meant, Motion, MotionDocument, Pin, CompiledTimeline } from '../motion/index.ts';
 import type { Layout, Px } from '../page/index.ts';
 import type { MotionFigures, Simulated } from '../trial/index.ts';
 import type { Limits } from './limits.ts';
@@ -11,7 +11,7 @@ export type Severity = (typeof SEVERITIES)[number];
 
 export interface CheckContext {
   document: MotionDocument;
-  take: Take;
+  timeline: CompiledTimeline;
   gesture: Gesture;
   clock: FrameClock;
   limits: Limits;
@@ -131,5 +131,5 @@ const english = new Intl.NumberFormat('en');
 export const placeOnPage = (y: Px, layout: Layout): Px =>
   Math.max(0, Math.min(layout.scrollers[0]!.max.block, y));
 
-export const maxOf = (instance: Instance, take: Take): Px =>
-  take.layout.scrollers[instance.placed.scroller]!.max[instance.placed.axis];
+export const maxScrollFor = (instance: Instance, timeline: CompiledTimeline): Px =>
+  timeline.layout.scrollers[instance.placed.scroller]!.max[instance.placed.axis];

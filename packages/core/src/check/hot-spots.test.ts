@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { clockOf } from '../feel/index.ts';
-import { documentOf, motion } from '../testing/index.ts';
+import { makeClock } from '../feel/index.ts';
+import { makeDocument, motion } from '../testing/index.ts';
 import type { TrialFrames } from '../trial/index.ts';
-import { hotSpotsOf, lateFramesOf } from './hot-spots.ts';
+import { findHotSpots, listLateFrames } from './hot-spots.ts';
 import type { Tried } from './hot-spots.ts';
 import { DEFAULT_LIMITS } from './limits.ts';
 
@@ -26,11 +26,11 @@ const charge = (id: string, start: number, end: number, total: number) => ({
   parts: { script: 0, style: 0, paint: total, composite: 0 },
   total,
 });
-const document = documentOf(motion({ id: 'm_a', name: 'Fog' }), motion({ id: 'm_b', name: 'Moon' }));
+const document = makeDocument(motion({ id: 'm_a', name: 'Fog' }), motion({ id: 'm_b', name: 'Moon' }));
 const tried = (costs: readonly number[], over: Partial<Tried> = {}): Tried => ({
   frames: frames(costs),
   charges: [charge('m_a', 0, 5000, 9), charge('m_b', 0, 20_000, 2)],
-  clock: clockOf(60),
+  clock: makeClock(60),
   document,
   how: 'predicted to cost',
   ...over,
@@ -39,27 +39,27 @@ const calm = (n: number) => Array.from({ length: n }, () => 4);
 
 describe('hot spots', () => {
   test('are the dearest of places near each other, with the motion that costs most there', () => {
-    const found = hotSpotsOf(tried([...calm(10), 20, 30, 21, ...calm(20), 18, ...calm(10)]));
+    const found = findHotSpots(tried([...calm(10), 20, 30, 21, ...calm(20), 18, ...calm(10)]));
     expect(found.map((f) => f.at)).toEqual([1100, 3300]);
     expect(found[0]).toMatchObject({ about: 'm_a', brief: 'costs 30 ms a frame' });
     expect(found[0]!.sentence).toContain('of 2 motions “Fog” costs most, 9.0 ms');
   });
   test('that no motion has a part in are the page’s own', () =>
-    expect(hotSpotsOf(tried([40], { charges: [] }))[0]).toMatchObject({ about: '', element: -1 }));
+    expect(findHotSpots(tried([40], { charges: [] }))[0]).toMatchObject({ about: '', element: -1 }));
   test('are at most six, and none where every frame has time', () => {
-    expect(hotSpotsOf(tried(Array.from({ length: 200 }, () => 25))).length).toBe(6);
-    expect(hotSpotsOf(tried(calm(50)))).toEqual([]);
+    expect(findHotSpots(tried(Array.from({ length: 200 }, () => 25))).length).toBe(6);
+    expect(findHotSpots(tried(calm(50)))).toEqual([]);
   });
   test('depend on the rate', () => {
     const costs = [12, ...calm(9)];
-    expect(hotSpotsOf(tried(costs))).toEqual([]);
-    expect(hotSpotsOf(tried(costs, { clock: clockOf(120) })).length).toBe(1);
+    expect(findHotSpots(tried(costs))).toEqual([]);
+    expect(findHotSpots(tried(costs, { clock: makeClock(120) })).length).toBe(1);
   });
 });
 
 describe('late frames', () => {
   const late = (costs: readonly number[], over?: Partial<Tried>) =>
-    lateFramesOf(tried(costs, over), DEFAULT_LIMITS);
+    listLateFrames(tried(costs, over), DEFAULT_LIMITS);
   test('are told past the limit, with what costs most along the whole page', () => {
     const found = late([...calm(90), ...Array.from({ length: 10 }, () => 22)])!;
     expect(found.brief).toBe('90.0 % on time');

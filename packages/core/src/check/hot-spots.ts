@@ -1,7 +1,7 @@
 /** The dearest places of a trial, predicted or measured, in words. */
 import type { FrameClock } from '../feel/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
-import { partsAt, summaryOf } from '../trial/index.ts';
+import { partsAt, summarize } from '../trial/index.ts';
 import type { Charge, TrialFrames } from '../trial/index.ts';
 import { pxText } from './finding.ts';
 import type { Found } from './finding.ts';
@@ -21,10 +21,10 @@ export interface Tried {
 }
 type Told = Found & { about: string; element: number };
 
-const nameOf = (document: MotionDocument, id: string | undefined) =>
+const findName = (document: MotionDocument, id: string | undefined) =>
   document.motions.find((m) => m.id === id)?.name;
 
-export function hotSpotsOf({ frames, charges, clock, document, how }: Tried): Told[] {
+export function findHotSpots({ frames, charges, clock, document, how }: Tried): Told[] {
   const budget = 1000 / clock.refresh;
   const hot = frames.y
     .map((y, i) => ({ y, cost: partsAt(frames, i) }))
@@ -35,7 +35,7 @@ export function hotSpotsOf({ frames, charges, clock, document, how }: Tried): To
   return told.map(({ y, cost }) => {
     const here = charges.filter((c) => c.start < y && c.end > y).sort((a, b) => b.total - a.total);
     const dearest = here[0];
-    const name = nameOf(document, dearest?.motion);
+    const name = findName(document, dearest?.motion);
     const whose = name
       ? `; ${here.length > 1 ? `of ${here.length} motions “${name}” costs` : 'it costs'} most, ${dearest!.total.toFixed(1)} ms`
       : '';
@@ -52,8 +52,8 @@ export function hotSpotsOf({ frames, charges, clock, document, how }: Tried): To
 }
 
 /** Null while enough frames are on time and nearly all leave some of it. */
-export function lateFramesOf({ frames, charges, clock, document, how }: Tried, limits: Limits): Told | null {
-  const s = summaryOf(frames, clock.refresh);
+export function listLateFrames({ frames, charges, clock, document, how }: Tried, limits: Limits): Told | null {
+  const s = summarize(frames, clock.refresh);
   const share = `${(100 * s.onTime).toFixed(1)} %`;
   const late = 100 * s.onTime < limits.onTime;
   if (!late && s.p95 <= (limits.p95 / 100) * s.budget) return null;
@@ -61,7 +61,7 @@ export function lateFramesOf({ frames, charges, clock, document, how }: Tried, l
   for (const { motion, total, start, end } of charges)
     sum.set(motion, (sum.get(motion) ?? 0) + total * Math.max(0, end - start));
   const [dearest] = [...sum].sort((a, b) => b[1] - a[1]);
-  const name = nameOf(document, dearest?.[0]);
+  const name = findName(document, dearest?.[0]);
   const said = late
     ? `${share} of the frames ${how === 'measured to cost' ? 'were' : 'are predicted to be'} on time; your limit is ${limits.onTime} %`
     : `One frame in twenty is ${how} more than ${s.p95.toFixed(1)} of ${s.budget.toFixed(1)} ms; your limit is ${limits.p95} %`;

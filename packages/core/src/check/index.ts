@@ -3,4 +3,4 @@ export * from './finding.ts';
 export * from './registry.ts';
 export * from './accepted.ts';
 export { isOpenMistake } from './page-mistake.ts';
-export { hotSpotsOf, lateFramesOf } from './hot-spots.ts';
+export { findHotSpots, listLateFrames } from './hot-spots.ts';

@@ -131,13 +131,13 @@ export const LIMITS = {
 export type LimitName = keyof typeof LIMITS;
 export const LIMIT_NAMES = Object.keys(LIMITS) as LimitName[];
 
-const numberOf = ({ value, min, max, whole }: LimitFacts) => {
+const toNumber = ({ value, min, max, whole }: LimitFacts) => {
   const bounded = z.number().min(min).max(max);
   return (whole ? bounded.int() : bounded).default(value);
 };
 type LimitShape = Record<LimitName, z.ZodDefault<z.ZodNumber>>;
 export const LimitsSchema = z.strictObject(
-  Object.fromEntries(LIMIT_NAMES.map((n) => [n, numberOf(LIMITS[n])])) as LimitShape,
+  Object.fromEntries(LIMIT_NAMES.map((n) => [n, toNumber(LIMITS[n])])) as LimitShape,
 );
 export type Limits = z.infer<typeof LimitsSchema>;
 export const DEFAULT_LIMITS: Limits = LimitsSchema.parse({});

@@ -1,16 +1,16 @@
 import { inEffect, sampleInstance } from '../motion/index.ts';
-import type { Take } from '../motion/index.ts';
+import type { CompiledTimeline } from '../motion/index.ts';
 import type { Px } from '../page/index.ts';
 
 /** An element’s own opacity by all that scrolling does to it; of several motions that set it the last one in effect counts. */
-export function opacityAt(take: Take, element: number, s: Px): number {
-  let opacity = Number.parseFloat(take.layout.elements[element]!.base?.opacity ?? '1');
-  for (const t of take.writers.get(element)?.get('opacity') ?? []) {
-    const { instance } = take.tracks[t]!;
-    const { placed } = take.instances[instance]!;
+export function opacityAt(timeline: CompiledTimeline, element: number, s: Px): number {
+  let opacity = Number.parseFloat(timeline.layout.elements[element]!.base?.opacity ?? '1');
+  for (const t of timeline.writers.get(element)?.get('opacity') ?? []) {
+    const { instance } = timeline.tracks[t]!;
+    const { placed } = timeline.instances[instance]!;
     if (placed.scroller !== 0 || placed.axis !== 'block') continue;
-    sampleInstance(take, instance, s);
-    if (inEffect(take, instance)) opacity = take.values[take.trackSlot[t]!]!;
+    sampleInstance(timeline, instance, s);
+    if (inEffect(timeline, instance)) opacity = timeline.values[timeline.trackSlot[t]!]!;
   }
   return opacity;
 }

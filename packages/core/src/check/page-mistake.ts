@@ -1,7 +1,7 @@
 /** Checks that tell of mistakes in the page's own files. */
 import { replacedBy } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
-import { matchesOf } from '../page/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import { placeOnPage } from './finding.ts';
 import type { CheckDefinition, MistakeInPage } from './finding.ts';
@@ -14,9 +14,9 @@ export const isOpenMistake = (
   meant === null || !document.importedRules.includes(rule) || replacedBy(document, meant).length > 0;
 
 /** Element that it is about: the first one that moves only once it is mended. */
-function elementOf({ meant }: MistakeInPage, layout: Layout): number {
+function findElement({ meant }: MistakeInPage, layout: Layout): number {
   const [added] = meant?.read.motions ?? [];
-  return (added && matchesOf(layout, added.targets.selector)[0]) ?? -1;
+  return (added && findMatches(layout, added.targets.selector)[0]) ?? -1;
 }
 
 /** A check of one kind of mistake; the mistake brings its own sentence. */
@@ -24,11 +24,11 @@ export const mistakeCheck = (
   facts: Pick<CheckDefinition, 'id' | 'name' | 'group' | 'why'> & { brief: string },
 ): CheckDefinition => ({
   ...facts,
-  survey: ({ mistakes = [], document, take: { layout } }) =>
+  survey: ({ mistakes = [], document, timeline: { layout } }) =>
     mistakes
       .filter((m) => m.kind === facts.id && isOpenMistake(m, document))
       .map((m) => {
-        const element = elementOf(m, layout);
+        const element = findElement(m, layout);
         const { y } = layout.elements[element]?.box ?? { y: 0 };
         return {
           about: '',

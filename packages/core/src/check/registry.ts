@@ -99,12 +99,12 @@ export const CHECKS: readonly CheckDefinition[] = [
 export const checkById = (id: string): CheckDefinition | undefined => CHECKS.find((c) => c.id === id);
 
 /** Findings of these checks, in their order and the document's. One per check and motion. */
-export function findingsOf(context: CheckContext, checks: readonly CheckDefinition[] = CHECKS): Finding[] {
+export function findFindings(context: CheckContext, checks: readonly CheckDefinition[] = CHECKS): Finding[] {
   const figures = new Map(context.trial?.figures.map((f) => [`${f.motion} ${f.element}`, f]));
   const found: Finding[] = [];
   for (const check of checks) {
     const seen = new Set<string>();
-    for (const instance of check.look ? context.take.instances : []) {
+    for (const instance of check.look ? context.timeline.instances : []) {
       const { motion, element } = instance;
       if (seen.has(motion.id)) continue;
       const one = check.look!(instance, context, figures.get(`${motion.id} ${element}`) ?? null);

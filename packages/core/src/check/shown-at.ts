@@ -1,8 +1,8 @@
 /** Motions that make something invisible just where it is needed. */
 import { isEndless } from '../drivers/index.ts';
-import type { Instance, Take } from '../motion/index.ts';
+import type { Instance, CompiledTimeline } from '../motion/index.ts';
 import type { ElementFacts, Px } from '../page/index.ts';
-import { maxOf } from './finding.ts';
+import { maxScrollFor } from './finding.ts';
 import type { Fix } from './finding.ts';
 import { opacityAt } from './opacity-at.ts';
 import { pointAt } from './point-at.ts';
@@ -24,21 +24,21 @@ export interface Unseen {
  */
 export function unseenAt(
   instance: Instance,
-  take: Take,
+  timeline: CompiledTimeline,
   isNeeded: (e: ElementFacts) => boolean,
-  placeOf: (e: ElementFacts) => Px,
+  findPlace: (e: ElementFacts) => Px,
 ): Unseen | null {
   const { motion, element, placed } = instance;
-  const { elements } = take.layout;
+  const { elements } = timeline.layout;
   const { fixed, sticky } = elements[element]!;
   if (!motion.keyframes.opacity || fixed || sticky) return null;
   if (placed.scroller !== 0 || placed.axis !== 'block' || isEndless(motion.driver)) return null;
   const isInside = (i: number): boolean => i >= 0 && (i === element || isInside(elements[i]!.parent));
   const target = elements.findIndex((e, i) => isNeeded(e) && isInside(i));
   if (target < 0) return null;
-  const max = maxOf(instance, take);
-  const at = Math.min(max, Math.max(0, placeOf(elements[target]!)));
-  const opacity = opacityAt(take, element, at);
+  const max = maxScrollFor(instance, timeline);
+  const at = Math.min(max, Math.max(0, findPlace(elements[target]!)));
+  const opacity = opacityAt(timeline, element, at);
   if (opacity >= UNSEEN) return null;
   return { target, at, opacity, fix: at > 0 && at < max ? fixFor(instance, at, max) : null };
 }

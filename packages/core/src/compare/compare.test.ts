@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { compileTake } from '../motion/index.ts';
+import { compileTimeline } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { differencesOf } from './differences.ts';
+import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
+import { listDifferences } from './differences.ts';
 import { withTakenOver } from './take-over.ts';
 import { unlikeness } from './unlike.ts';
 
@@ -32,12 +32,12 @@ const grown = motion({
 
 describe('differences', () => {
   test('a document does not differ from itself, whatever the order of its fields', () => {
-    const d = documentOf(card, grown);
+    const d = makeDocument(card, grown);
     const turned = {
       ...d,
       motions: d.motions.map((m) => Object.fromEntries(Object.entries(m).reverse()) as typeof m),
     };
-    expect(differencesOf(d, turned)).toEqual({ differing: [], same: 2 });
+    expect(listDifferences(d, turned)).toEqual({ differing: [], same: 2 });
   });
   test('name the fields, and of keyframes the property', () => {
     const other = {
@@ -50,14 +50,14 @@ describe('differences', () => {
         ],
       },
     };
-    const { differing, same } = differencesOf(documentOf(card, grown), documentOf(card, other));
+    const { differing, same } = listDifferences(makeDocument(card, grown), makeDocument(card, other));
     expect(same).toBe(1);
     expect(differing.map((x) => [x.list, x.id, x.fields.toSorted()])).toEqual([
       ['motions', 'm_b', ['easing', 'keyframes.scale']],
     ]);
   });
   test('what only one has is there, pins before motions', () => {
-    const { differing } = differencesOf(documentOf(card), { ...documentOf(grown), pins: [PIN] });
+    const { differing } = listDifferences(makeDocument(card), { ...makeDocument(grown), pins: [PIN] });
     expect(differing.map((x) => [x.id, x.a !== null, x.b !== null])).toEqual([
       ['p_1', false, true],
       ['m_b', false, true],
@@ -66,7 +66,7 @@ describe('differences', () => {
   });
   test('without a like by id, a name makes the pair', () => {
     const renamed = { ...card, id: 'm_9', easing: 'ease-in' };
-    expect(differencesOf(documentOf(card), documentOf(renamed)).differing).toMatchObject([
+    expect(listDifferences(makeDocument(card), makeDocument(renamed)).differing).toMatchObject([
       { id: 'm_9', fields: ['easing'] },
     ]);
   });
@@ -77,17 +77,17 @@ describe('taking over', () => {
   const some = fc.subarray(motions);
   const varied = fc
     .tuple(some, fc.constantFrom('linear', 'ease'))
-    .map(([list, easing]) => documentOf(...list.map((m) => ({ ...m, easing }))));
+    .map(([list, easing]) => makeDocument(...list.map((m) => ({ ...m, easing }))));
   test('everything that differs makes the same document, from either side', () =>
     fc.assert(
       fc.property(varied, varied, (a, b) => {
         let target = a;
-        for (const difference of differencesOf(a, b).differing) {
+        for (const difference of listDifferences(a, b).differing) {
           const taken = withTakenOver(target, b, difference, 'b');
           if (!taken.ok) throw new Error(taken.why);
           target = taken.document;
         }
-        expect(differencesOf(target, b)).toEqual({ differing: [], same: b.motions.length });
+        expect(listDifferences(target, b)).toEqual({ differing: [], same: b.motions.length });
         expect(target.motions.map((m) => m.id)).toEqual(b.motions.map((m) => m.id));
       }),
     ));
@@ -115,14 +115,14 @@ describe('taking over', () => {
         time: { delay: '0ms', duration: '300ms', ...(after ? { after } : {}) },
       });
     const source = {
-      ...documentOf(held, part('m_p1'), part('m_p2', 'm_p1')),
+      ...makeDocument(held, part('m_p1'), part('m_p2', 'm_p1')),
       pins: [PIN],
       triggers: [trigger],
     };
-    const { differing } = differencesOf(documentOf(), source);
+    const { differing } = listDifferences(makeDocument(), source);
     const over = (id: string) =>
       withTakenOver(
-        documentOf(),
+        makeDocument(),
         source,
         differing.find((x) => x.id === id)!,
         'b',
@@ -141,9 +141,9 @@ describe('taking over', () => {
       driver: { kind: 'pin', pin: 'p_1' },
       range: { start: '0%', end: '100%' },
     });
-    const target = { ...documentOf(held), pins: [PIN] };
-    const { differing } = differencesOf(documentOf(held), target);
-    expect(withTakenOver(target, documentOf(held), differing[0]!, 'a')).toEqual({
+    const target = { ...makeDocument(held), pins: [PIN] };
+    const { differing } = listDifferences(makeDocument(held), target);
+    expect(withTakenOver(target, makeDocument(held), differing[0]!, 'a')).toEqual({
       ok: false,
       why: 'Dome opens cannot be taken over: no pin has the id p_1.',
     });
@@ -151,14 +151,14 @@ describe('taking over', () => {
 });
 
 describe('how unlike two takes look', () => {
-  const layout = layoutOf([
+  const layout = makeLayout([
     element({ selector: '#a', box: { x: 0, y: 2000, width: 1000, height: 400 } }),
     element({ selector: '#b', box: { x: 0, y: 4000, width: 1000, height: 800 } }),
   ]);
-  const take = (d: MotionDocument) => compileTake(d, withPins(layout, d.pins));
+  const timeline = (d: MotionDocument) => compileTimeline(d, withPins(layout, d.pins));
   test('nothing for one take beside itself, anywhere', () => {
-    const d = { ...documentOf(card), pins: [PIN] };
-    const of = unlikeness(take(d), take(d));
+    const d = { ...makeDocument(card), pins: [PIN] };
+    const of = unlikeness(timeline(d), timeline(d));
     for (let y = 0; y <= 9000; y += 500) expect(of(y)).toBe(0);
   });
   test('half the window for a box of half its height that is there in one and not in the other', () => {
@@ -170,7 +170,7 @@ describe('how unlike two takes look', () => {
         ],
       },
     });
-    const of = unlikeness(take(documentOf()), take(documentOf(hidden)));
+    const of = unlikeness(timeline(makeDocument()), timeline(makeDocument(hidden)));
     expect(of(1800)).toBeGreaterThan(0.4);
     expect(of(1800)).toBeLessThan(0.6);
     expect(of(0)).toBe(0);
@@ -186,7 +186,7 @@ describe('how unlike two takes look', () => {
           ],
         },
       });
-      return unlikeness(take(documentOf()), take(documentOf(shifted)))(1800);
+      return unlikeness(timeline(makeDocument()), timeline(makeDocument(shifted)))(1800);
     };
     expect(by(0)).toBe(0);
     expect(by(8)).toBeGreaterThan(0);
@@ -194,7 +194,7 @@ describe('how unlike two takes look', () => {
     expect(by(120)).toBeGreaterThan(by(16));
   });
   test('a pin in one of them displaces all that comes after it', () => {
-    const of = unlikeness(take(documentOf()), take({ ...documentOf(), pins: [PIN] }));
+    const of = unlikeness(timeline(makeDocument()), timeline({ ...makeDocument(), pins: [PIN] }));
     expect(of(1000)).toBe(0);
     expect(of(4000)).toBeGreaterThan(0.9);
   });

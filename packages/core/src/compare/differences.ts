@@ -67,7 +67,7 @@ function sorted(x: unknown): unknown {
 
 const IGNORED = new Set(['id', 'preset']);
 
-function fieldsOf(a: Member, b: Member): string[] {
+function listFields(a: Member, b: Member): string[] {
   const names = new Set([...Object.keys(a), ...Object.keys(b)]);
   const out: string[] = [];
   for (const name of names) {
@@ -85,13 +85,13 @@ function fieldsOf(a: Member, b: Member): string[] {
 }
 
 /** Pins first, since they move everything below them; then motions in the order of `b`, what only `a` has at the end. */
-export function differencesOf(a: MotionDocument, b: MotionDocument): Differences {
+export function listDifferences(a: MotionDocument, b: MotionDocument): Differences {
   const differing: Difference[] = [];
   let alike = 0;
   for (const list of COMPARED)
     // Seen from `b`, so that its order counts.
     for (const [y, x] of pairs<Member>(b[list], a[list])) {
-      const fields = x && y ? fieldsOf(x, y) : [];
+      const fields = x && y ? listFields(x, y) : [];
       if (x && y && fields.length === 0) {
         if (list === 'motions') alike++;
         continue;

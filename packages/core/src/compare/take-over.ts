@@ -29,10 +29,10 @@ export function withTakenOver(
   const read = readDocument(out);
   if (read.ok) return { ok: true, document: read.document };
   const [first] = read.problems;
-  return { ok: false, why: `${nameOf(theirs ?? ours!)} cannot be taken over: ${first!.message}.` };
+  return { ok: false, why: `${findName(theirs ?? ours!)} cannot be taken over: ${first!.message}.` };
 }
 
-const nameOf = (x: { id: string; name?: string; selector?: string }) => x.name ?? x.selector ?? x.id;
+const findName = (x: { id: string; name?: string; selector?: string }) => x.name ?? x.selector ?? x.id;
 
 /** After the nearest one that both have before it. */
 function placed<T extends { id: string }>(list: readonly T[], one: T, like: readonly T[]): T[] {

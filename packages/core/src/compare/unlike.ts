@@ -4,10 +4,10 @@
  */
 import { isEndless } from '../drivers/index.ts';
 import { inEffect, sampleInstance } from '../motion/index.ts';
-import type { Take } from '../motion/index.ts';
+import type { CompiledTimeline } from '../motion/index.ts';
 import { drawnAt } from '../page/index.ts';
 import type { Px, Viewport } from '../page/index.ts';
-import { newPose, poserOf, readPose } from '../trial/index.ts';
+import { newPose, makePoser, readPose } from '../trial/index.ts';
 import type { Poser } from '../trial/index.ts';
 
 const COLUMNS = 24;
@@ -29,26 +29,26 @@ interface Look {
 
 /** One side: what moves which element, and how. */
 interface Side {
-  take: Take;
+  timeline: CompiledTimeline;
   posers: Map<number, Poser[]>;
 }
 
-const sideOf = (take: Take): Side => {
+const findSide = (timeline: CompiledTimeline): Side => {
   const posers = new Map<number, Poser[]>();
-  take.instances.forEach(({ element, motion }, i) => {
+  timeline.instances.forEach(({ element, motion }, i) => {
     if (isEndless(motion.driver)) return;
     const known = posers.get(element);
-    if (known) known.push(poserOf(take, i));
-    else posers.set(element, [poserOf(take, i)]);
+    if (known) known.push(makePoser(timeline, i));
+    else posers.set(element, [makePoser(timeline, i)]);
   });
-  return { take, posers };
+  return { timeline, posers };
 };
 
 const POSED = new Set(['translate', 'rotate', 'scale', 'transform', 'opacity']);
 const pose = newPose();
 
-function lookOf({ take, posers }: Side, element: number, y: Px): Look {
-  const e = take.layout.elements[element]!;
+function makeLook({ timeline, posers }: Side, element: number, y: Px): Look {
+  const e = timeline.layout.elements[element]!;
   const look: Look = {
     left: e.box.x,
     top: drawnAt(e, y),
@@ -59,9 +59,9 @@ function lookOf({ take, posers }: Side, element: number, y: Px): Look {
   };
   for (const p of posers.get(element) ?? []) {
     // Other scrollers stand at their start, and what plays in time has not begun.
-    sampleInstance(take, p.instance, take.channel[p.instance] === 0 ? y : 0);
-    if (!inEffect(take, p.instance)) continue;
-    const { corners, opacity } = readPose(take, p, pose);
+    sampleInstance(timeline, p.instance, timeline.channel[p.instance] === 0 ? y : 0);
+    if (!inEffect(timeline, p.instance)) continue;
+    const { corners, opacity } = readPose(timeline, p, pose);
     if (p.opacity >= 0) look.opacity = opacity;
     if (p.moves) {
       const x = [0, 2, 4, 6].map((i) => corners[i]! + (i % 4 ? e.box.width : 0));
@@ -71,14 +71,14 @@ function lookOf({ take, posers }: Side, element: number, y: Px): Look {
       look.width = Math.max(...x) - Math.min(...x);
       look.height = Math.max(...z) - Math.min(...z);
     }
-    for (let t = take.firstTrack[p.instance]!; t < take.firstTrack[p.instance + 1]!; t++) {
-      const { property } = take.tracks[t]!;
+    for (let t = timeline.firstTrack[p.instance]!; t < timeline.firstTrack[p.instance + 1]!; t++) {
+      const { property } = timeline.tracks[t]!;
       if (POSED.has(property)) continue;
-      const from = take.trackSlot[t]!;
-      const first = take.width[take.firstSegment[t]!]!;
+      const from = timeline.trackSlot[t]!;
+      const first = timeline.width[timeline.firstSegment[t]!]!;
       look.other.set(
         property,
-        Array.from(take.values.subarray(from, from + first), (v) => v.toFixed(2)).join(),
+        Array.from(timeline.values.subarray(from, from + first), (v) => v.toFixed(2)).join(),
       );
     }
   }
@@ -107,7 +107,7 @@ function unlikeLooks(a: Look, b: Look, { width, height }: Viewport): number {
 
 /** Motions are taken to bring nothing into sight from more than this many screens away. */
 const REACH = 2;
-const isNear = ({ elements, viewport }: Take['layout'], i: number, y: Px, screens: number): boolean => {
+const isNear = ({ elements, viewport }: CompiledTimeline['layout'], i: number, y: Px, screens: number): boolean => {
   const top = drawnAt(elements[i]!, y);
   const reach = screens * viewport.height;
   return top < viewport.height + reach && top + elements[i]!.box.height > -reach;
@@ -117,9 +117,9 @@ const isNear = ({ elements, viewport }: Take['layout'], i: number, y: Px, screen
  * `y` → share of the viewport, 0 … 1. Both takes must be of one page’s elements in one order; elements in inner scrollers and what plays in time
  * are left out.
  */
-export function unlikeness(a: Take, b: Take): (y: Px) => number {
+export function unlikeness(a: CompiledTimeline, b: CompiledTimeline): (y: Px) => number {
   const { viewport, elements } = a.layout;
-  const [one, two] = [sideOf(a), sideOf(b)];
+  const [one, two] = [findSide(a), findSide(b)];
   const [how, howElse] = [movedHow(a), movedHow(b)];
   const known = new Map<Px, number>();
   const moved = elements.flatMap((e, i) => {
@@ -141,7 +141,7 @@ export function unlikeness(a: Take, b: Take): (y: Px) => number {
     for (const i of moved) {
       const reach = travels.has(i) ? REACH : 0;
       if (!isNear(a.layout, i, y, reach) && !isNear(b.layout, i, y, reach)) continue;
-      const [p, q] = [lookOf(one, i, y), lookOf(two, i, y)];
+      const [p, q] = [makeLook(one, i, y), makeLook(two, i, y)];
       const much = unlikeLooks(p, q, viewport);
       if (much < SEEN) continue;
       for (const look of [p, q]) if (look.opacity > 0.01) fill(cells, look, much, viewport);
@@ -153,11 +153,11 @@ export function unlikeness(a: Take, b: Take): (y: Px) => number {
 }
 
 /** All that moves an element, and where: elements of which both takes say the same look alike. */
-function movedHow(take: Take): Map<number, string> {
-  const words = new Map(take.instances.map(({ motion }) => [motion, JSON.stringify(motion)]));
+function movedHow(timeline: CompiledTimeline): Map<number, string> {
+  const words = new Map(timeline.instances.map(({ motion }) => [motion, JSON.stringify(motion)]));
   const out = new Map<number, string>();
-  take.instances.forEach(({ element, motion }, i) =>
-    out.set(element, `${out.get(element) ?? ''}${words.get(motion)} ${take.start[i]} ${take.end[i]} `),
+  timeline.instances.forEach(({ element, motion }, i) =>
+    out.set(element, `${out.get(element) ?? ''}${words.get(motion)} ${timeline.start[i]} ${timeline.end[i]} `),
   );
   return out;
 }

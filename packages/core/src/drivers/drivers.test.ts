@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { layoutOf, element } from '../testing/index.ts';
+import { makeLayout, element } from '../testing/index.ts';
 import {
   cuesAt,
   driverContent,
@@ -114,7 +114,7 @@ describe('every driver', () => {
 
   test('a whole range is placed as the whole of it', () => {
     const layout = {
-      ...layoutOf([element({ selector: '#a' })]),
+      ...makeLayout([element({ selector: '#a' })]),
       holds: [{ id: 'p_one', scroller: 0, start: 300, end: 900, stage: 0 }],
     } as unknown as Parameters<typeof placeRange>[3];
     let placedSome = 0;

@@ -29,8 +29,8 @@ export type ScrubbedDriver = ScrollDriver | ViewDriver | PinDriver;
 export type TimedDriver = TriggerDriver | LoadDriver;
 export type Driver = ScrubbedDriver | TimedDriver | MarqueeDriver;
 
-export { scrollerOf } from './scroll.ts';
-export { subjectOf } from './view.ts';
+export { findScroller } from './scroll.ts';
+export { findSubject } from './view.ts';
 
 export const DriverSchema = z.discriminatedUnion('kind', [
   scroll.schema,
@@ -41,26 +41,26 @@ export const DriverSchema = z.discriminatedUnion('kind', [
   marquee.schema,
 ]);
 
-const kindOf = (driver: Driver): DriverKind<Driver> => DRIVERS[driver.kind] as DriverKind<Driver>;
+const getKind = (driver: Driver): DriverKind<Driver> => DRIVERS[driver.kind] as DriverKind<Driver>;
 
-export const isTimed = (driver: Driver): driver is TimedDriver => kindOf(driver).progress === 'timed';
+export const isTimed = (driver: Driver): driver is TimedDriver => getKind(driver).progress === 'timed';
 
 /** Whether the scroll offset alone says how far it is. */
 export const isScrubbed = (driver: Driver): driver is ScrubbedDriver =>
-  kindOf(driver).progress === 'scrubbed';
+  getKind(driver).progress === 'scrubbed';
 
 /** Whether it runs all the time, without a beginning or an end. */
-export const isEndless = (driver: Driver): driver is MarqueeDriver => kindOf(driver).progress === 'endless';
+export const isEndless = (driver: Driver): driver is MarqueeDriver => getKind(driver).progress === 'endless';
 
 /** Whether it begins when a line is passed. */
 export const isTriggered = (driver: Driver): driver is TriggerDriver =>
-  kindOf(driver).css.needs === 'triggers';
+  getKind(driver).css.needs === 'triggers';
 
 /** Whether it begins as soon as the page is there. */
 export const isAtLoad = (driver: Driver): driver is LoadDriver => isTimed(driver) && !isTriggered(driver);
 
 /** Whether readers who ask for reduced motion can get it at all. */
-export const playsReduced = (driver: Driver): boolean => kindOf(driver).playsReduced;
+export const playsReduced = (driver: Driver): boolean => getKind(driver).playsReduced;
 
 /** A driver of one kind, with its fields; null of any other kind. For what is about that kind alone. */
 export const asScroll = (driver: Driver): ScrollDriver | null => (driver.kind === 'scroll' ? driver : null);
@@ -68,7 +68,7 @@ export const asView = (driver: Driver): ViewDriver | null => (driver.kind === 'v
 export const asPin = (driver: Driver): PinDriver | null => (driver.kind === 'pin' ? driver : null);
 
 /** What the points of a range are on a driver. */
-export const pointKindOf = (driver: Driver): DriverKind<Driver>['points'] => kindOf(driver).points;
+export const pointKind = (driver: Driver): DriverKind<Driver>['points'] => getKind(driver).points;
 
 /** Resolves a motion's range for one target element; of what runs without a range, where it can be seen. Anything that cannot be placed says why. */
 export const placeRange = (
@@ -76,46 +76,46 @@ export const placeRange = (
   range: Range,
   target: number,
   layout: Layout | HeldLayout,
-): Placed | Unplaced => kindOf(driver).place(driver, range, target, layout);
+): Placed | Unplaced => getKind(driver).place(driver, range, target, layout);
 
 /** Whether a range point means something on a driver. */
 export const knowsPoint = (driver: Driver, point: RangePoint): boolean =>
-  pointKindOf(driver) === 'phases' || (!isMeeting(point) && !/^[a-z]/.test(point));
+  pointKind(driver) === 'phases' || (!isMeeting(point) && !/^[a-z]/.test(point));
 
 /** The range from the beginning of a driver to its end. */
 export const wholeRange = (driver: Driver): { start: string; end: string } =>
-  pointKindOf(driver) === 'phases' ? { start: 'cover 0%', end: 'cover 100%' } : { start: '0%', end: '100%' };
+  pointKind(driver) === 'phases' ? { start: 'cover 0%', end: 'cover 100%' } : { start: '0%', end: '100%' };
 
 /** Selectors that a layout has to know for a driver. */
-export const driverSelectors = (driver: Driver): string[] => kindOf(driver).selectors(driver);
+export const driverSelectors = (driver: Driver): string[] => getKind(driver).selectors(driver);
 export const withDriverSelectors = (driver: Driver, rename: (selector: string) => string): Driver =>
-  kindOf(driver).withSelectors(driver, rename);
+  getKind(driver).withSelectors(driver, rename);
 
 /** What of the document a driver points at. */
-export const driverReferences = (driver: Driver): Reference[] => kindOf(driver).references(driver);
+export const driverReferences = (driver: Driver): Reference[] => getKind(driver).references(driver);
 export const withDriverReferences = (driver: Driver, rename: (id: string) => string): Driver =>
-  kindOf(driver).withReferences(driver, rename);
+  getKind(driver).withReferences(driver, rename);
 /** Whether a driver points at the pin or trigger with this id. */
 export const refersTo = (driver: Driver, id: string): boolean =>
   driverReferences(driver).some((r) => r.id === id);
 
 /** Of two motions with the same key a range point means the same offset to both; null: of no other one. */
 export function measureKey(driver: Driver, target: string): string | null {
-  const key = kindOf(driver).measureKey(driver, target);
+  const key = getKind(driver).measureKey(driver, target);
   return key === null ? null : `${driver.kind} ${key}`;
 }
 
 /** Where the cues are that ends may hang on: a pin, null for the whole page, undefined for nowhere. */
-export const cuesAt = (driver: Driver): string | null | undefined => kindOf(driver).cuesAt(driver);
+export const cuesAt = (driver: Driver): string | null | undefined => getKind(driver).cuesAt(driver);
 
 /** Timed motions with the same key can wait for each other; null: it is not timed. */
-export const stageKey = (driver: Driver): string | null => kindOf(driver).stageKey(driver);
+export const stageKey = (driver: Driver): string | null => getKind(driver).stageKey(driver);
 
 /** What a preset says of a driver. */
-export const driverContent = (driver: Driver): unknown => kindOf(driver).content(driver);
+export const driverContent = (driver: Driver): unknown => getKind(driver).content(driver);
 /** `own`, with what a preset says of a driver of the same kind; `own` where the kinds differ. */
 export const withDriverContent = (own: Driver, preset: Driver): Driver =>
-  own.kind === preset.kind ? kindOf(own).withContent(own, preset) : own;
+  own.kind === preset.kind ? getKind(own).withContent(own, preset) : own;
 
 /** What of CSS plays a driver, and why. */
-export const driverCss = (driver: Driver): DriverKind<Driver>['css'] => kindOf(driver).css;
+export const driverCss = (driver: Driver): DriverKind<Driver>['css'] => getKind(driver).css;

@@ -1,7 +1,7 @@
 /** The scroll of the whole page, or of one scroller that its selector names. */
 import { z } from 'zod';
 import type { Axis, Layout } from '../page/index.ts';
-import { extentOf } from '../timeline/index.ts';
+import { computeExtent } from '../timeline/index.ts';
 import { onExtent } from './extent.ts';
 import { PLAIN } from './kind.ts';
 import type { DriverKind } from './kind.ts';
@@ -13,7 +13,7 @@ export interface ScrollDriver {
   axis: Axis;
 }
 
-export function scrollerOf(driver: ScrollDriver, layout: Layout): number {
+export function findScroller(driver: ScrollDriver, layout: Layout): number {
   if (driver.scroller === undefined) return 0;
   return layout.scrollers.findIndex((s) => s.selector === driver.scroller);
 }
@@ -25,10 +25,10 @@ export const scroll = {
   points: 'extent',
   css: { needs: 'scroll timelines', why: 'The scroll of the page is a scroll timeline.' },
   place(driver, range, _target, layout) {
-    const scroller = scrollerOf(driver, layout);
+    const scroller = findScroller(driver, layout);
     const facts = layout.scrollers[scroller];
     if (!facts) return { reason: `no scroller matches ${driver.scroller}` };
-    const max = extentOf(facts, driver.axis);
+    const max = computeExtent(facts, driver.axis);
     if (max <= 0) return { reason: 'there is nothing to scroll' };
     return onExtent(scroller, driver.axis, { start: 0, end: max }, range, layout);
   },

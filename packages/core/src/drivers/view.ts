@@ -1,6 +1,6 @@
 /** The view progress of the element itself, or of the one that `subject` selects, through its scrollport: a view timeline. */
 import { z } from 'zod';
-import { geometryOf, matchesOf } from '../page/index.ts';
+import { computeGeometry, findMatches } from '../page/index.ts';
 import type { Axis, Layout } from '../page/index.ts';
 import { around, phaseSpans, resolvePoint } from '../timeline/index.ts';
 import { PLAIN } from './kind.ts';
@@ -18,9 +18,9 @@ export interface ViewDriver {
 const SELF = 'self';
 
 /** Of several elements that the selector finds, the nearest one around the target counts, as with named timelines; else the first. */
-export function subjectOf(driver: ViewDriver, target: number, layout: Layout): number | undefined {
+export function findSubject(driver: ViewDriver, target: number, layout: Layout): number | undefined {
   if (driver.subject === SELF) return target;
-  const matched = matchesOf(layout, driver.subject);
+  const matched = findMatches(layout, driver.subject);
   return matched.length > 1 ? (around(target, matched, layout) ?? matched[0]) : matched[0];
 }
 
@@ -36,14 +36,14 @@ export const view = {
   points: 'phases',
   css: { needs: 'scroll timelines', why: 'A view progress is a view timeline.' },
   place(driver, range, target, layout) {
-    const subject = subjectOf(driver, target, layout);
+    const subject = findSubject(driver, target, layout);
     if (subject === undefined || !layout.elements[subject])
       return { reason: `no element matches ${driver.subject}` };
     const { box } = layout.elements[subject];
     // Without a box the browser makes no timeline at all.
     if (box.width === 0 && box.height === 0)
       return { reason: 'it has no box of its own (display: none or contents)' };
-    const geometry = geometryOf(layout, subject, driver.axis, driver.insets);
+    const geometry = computeGeometry(layout, subject, driver.axis, driver.insets);
     const cover = phaseSpans(geometry).cover;
     if (cover.end <= cover.start) return { reason: 'its insets leave no part of the viewport' };
     return {

@@ -3,11 +3,11 @@ import { EFFECTS, withFragment } from '../effect/index.ts';
 import { emptyDocument, readDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
-import { element, layoutOf } from '../testing/index.ts';
+import { element, makeLayout } from '../testing/index.ts';
 import { copied, duplicated, pasted } from './copy.ts';
 
 const layout = withPins(
-  layoutOf([
+  makeLayout([
     element({ selector: '#a' }),
     element({ selector: '#one', parent: 0 }),
     element({ selector: '#two', parent: 0 }),

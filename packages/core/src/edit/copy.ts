@@ -90,17 +90,17 @@ export function duplicated(
   newId: NewId,
 ): { document: MotionDocument; copies: string[] } {
   const copies: string[] = [];
-  const copyOf = new Map<string, string>();
+  const makeCopy = new Map<string, string>();
   const motions = d.motions.flatMap((m) => {
     if (!ids.includes(m.id)) return [m];
     const copy = { ...m, id: newId('m'), name: `${shorten(m.name, 112)} copy` };
     copies.push(copy.id);
-    copyOf.set(m.id, copy.id);
+    makeCopy.set(m.id, copy.id);
     return [m, copy];
   });
   // What an original needs on the page, its copy needs too.
   const adjustments = d.adjustments.map((a) => {
-    const more = a.for.flatMap((id) => copyOf.get(id) ?? []);
+    const more = a.for.flatMap((id) => makeCopy.get(id) ?? []);
     return more.length ? { ...a, for: [...a.for, ...more] } : a;
   });
   return { document: { ...d, motions, adjustments }, copies };

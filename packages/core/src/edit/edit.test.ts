@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { emptyDocument, readDocument, withTies } from '../motion/index.ts';
 import { EDIT_NAMES, RANDOM_EDITS } from '../testing/random-edits.ts';
-import { danglingReferences, referencesOf } from './references.ts';
+import { danglingReferences, listReferences } from './references.ts';
 import { without } from './remove.ts';
 
 const sequences = fc.array(
@@ -22,7 +22,7 @@ test('after any edits the document is valid and nothing in it points nowhere', (
         d = next;
         expect([name, ...danglingReferences(d)]).toEqual([name]);
       }
-      references += referencesOf(d).length;
+      references += listReferences(d).length;
       const read = readDocument(d);
       expect(read.ok ? [] : [list.at(-1)![0], ...read.problems]).toEqual([]);
     }),

@@ -15,7 +15,7 @@ export interface ReferenceAt {
 }
 
 /** Every reference of a document. */
-export function referencesOf(d: MotionDocument): ReferenceAt[] {
+export function listReferences(d: MotionDocument): ReferenceAt[] {
   const out: ReferenceAt[] = [];
   const put = (from: string, as: string, to: readonly ReferredList[], id: string | null | undefined) => {
     if (id !== null && id !== undefined) out.push({ from, as, to, id });
@@ -45,5 +45,5 @@ export function danglingReferences(d: MotionDocument): ReferenceAt[] {
     cues: new Set(d.cues.map((x) => x.id)),
     media: new Set(d.media.map((x) => x.id)),
   };
-  return referencesOf(d).filter((r) => !r.to.some((list) => ids[list].has(r.id)));
+  return listReferences(d).filter((r) => !r.to.some((list) => ids[list].has(r.id)));
 }

@@ -1,4 +1,4 @@
-import { adjust, between, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import { adjust, between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 
 /** Every second column moves against the scroll, as long as the whole of it can be seen passing. */
@@ -11,7 +11,7 @@ export const counterColumns: EffectDefinition = {
   driver: 'view',
   lifts: true,
   unfit(c) {
-    const columns = childrenOf(c.layout, c.element);
+    const columns = listChildren(c.layout, c.element);
     if (columns.length < 2) return 'Choose what holds the columns: it has fewer than two parts.';
     const [a, b] = columns.map((i) => c.layout.elements[i]!.box);
     if (b!.x < a!.x + a!.width - 1) return 'Its parts do not stand side by side.';
@@ -21,7 +21,7 @@ export const counterColumns: EffectDefinition = {
   },
   compose(c) {
     const e = factsAt(c);
-    const against = childrenOf(c.layout, c.element).filter((_, i) => i % 2 === 1);
+    const against = listChildren(c.layout, c.element).filter((_, i) => i % 2 === 1);
     const motions = against.map((column) =>
       motionOn(c, c.layout.elements[column]!.selector, `${nameAt(c, column)} counter`, {
         driver: { kind: 'view', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },

@@ -3,7 +3,7 @@ import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-d
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 
 /** A layer inside a frame that clips it takes the frame’s view progress, and must be larger than the frame. */
-function frameOf(c: EffectContext): number | null {
+function toFrame(c: EffectContext): number | null {
   const e = factsAt(c);
   const frame = c.layout.elements[e.parent];
   return frame?.overflow && /clip|hidden/.test(frame.overflow) && frame.tag !== 'body' ? e.parent : null;
@@ -25,7 +25,7 @@ function fromTheTop(c: EffectContext, factor: number) {
 
 const compose = (factor: number) => (c: EffectContext) => {
   const e = factsAt(c);
-  const frame = frameOf(c);
+  const frame = toFrame(c);
   const port = c.layout.scrollers[e.scroller]!.port.height;
   // Slower than the page, a layer of a frame at the top opens no gap: what it uncovers has been scrolled away.
   if ((frame === null || factor <= 1) && e.box.y < port * 0.9 && !e.sticky) return fromTheTop(c, factor);

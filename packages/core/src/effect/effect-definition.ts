@@ -115,5 +115,5 @@ export function aim(effect: EffectDefinition, c: EffectContext): { element: numb
 const LIFTS = 3;
 
 /** Measured elements directly inside one, in page order. */
-export const childrenOf = (layout: HeldLayout, element: number): number[] =>
+export const listChildren = (layout: HeldLayout, element: number): number[] =>
   layout.elements.flatMap((e, i) => (e.parent === element ? [i] : []));

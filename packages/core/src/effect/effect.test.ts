@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { compileTake, emptyDocument, readDocument } from '../motion/index.ts';
+import { compileTimeline, emptyDocument, readDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { ElementFacts } from '../page/index.ts';
-import { element, layoutOf } from '../testing/index.ts';
+import { element, makeLayout } from '../testing/index.ts';
 import { EFFECTS, effectById, isSeenAtOnce, sketch, withFragment } from './index.ts';
 import type { EffectContext, EffectDefinition } from './index.ts';
 import { thrownOrigin } from './leave.ts';
@@ -19,7 +19,7 @@ const elements: ElementFacts[] = [
   element({ selector: '#plate1', parent: 6, box: { x: 0, y: 3200, width: 1200, height: 400 } }),
   element({ selector: '#plate2', parent: 6, box: { x: 1300, y: 3200, width: 1300, height: 400 } }),
 ];
-const layout = withPins(layoutOf(elements), []);
+const layout = withPins(makeLayout(elements), []);
 let ids = 0;
 const on = (selector: string): EffectContext => ({
   layout,
@@ -41,7 +41,7 @@ describe.each(EFFECTS.map((e) => [e.name, e] as const))('%s', (_name, effect) =>
       const document = withFragment(effect.compose(on(selector)))(emptyDocument());
       const read = readDocument(document);
       expect(read.ok ? [] : read.problems).toEqual([]);
-      const reasons = compileTake(document, layout).unplaced.map((u) => u.reason);
+      const reasons = compileTimeline(document, layout).unplaced.map((u) => u.reason);
       expect(reasons.filter((r) => !r.startsWith('no element matches #art :is'))).toEqual([]);
     }
   });

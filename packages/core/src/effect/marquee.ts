@@ -1,4 +1,4 @@
-import { adjust, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import { adjust, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 
 /** px per second: read with ease, and the eye need not follow */
@@ -11,7 +11,7 @@ const isLine = (c: EffectContext): boolean => {
 };
 
 const stands = (c: EffectContext): 'row' | 'column' | 'neither' => {
-  const [a, b] = childrenOf(c.layout, c.element).map((i) => c.layout.elements[i]!.box);
+  const [a, b] = listChildren(c.layout, c.element).map((i) => c.layout.elements[i]!.box);
   if (!a || !b) return isLine(c) ? 'row' : 'neither';
   if (b.x > a.x + a.width - 1 && b.y < a.y + a.height) return 'row';
   return b.y > a.y + a.height - 1 ? 'column' : 'neither';

@@ -7,7 +7,7 @@ import type { Preset, PresetBody } from './preset.ts';
 /** How a motion stands to its preset. */
 export type PresetStand = 'same' | 'changed here' | 'preset changed' | 'both changed' | 'gone';
 
-export function standOf(m: Motion, presets: readonly Preset[]): PresetStand {
+export function comparePreset(m: Motion, presets: readonly Preset[]): PresetStand {
   const part = partFor(m, presets);
   if (!part || !m.preset) return 'gone';
   const here = contentHash(m);
@@ -56,7 +56,7 @@ export function withPresets(
   let relinked = false;
   const motions = d.motions.map((m) => {
     const part = partFor(m, presets);
-    const stand = part ? standOf(m, presets) : 'gone';
+    const stand = part ? comparePreset(m, presets) : 'gone';
     if (!part || stand === 'gone') return m;
     if (stand === 'same') {
       const taken = contentHash(part);

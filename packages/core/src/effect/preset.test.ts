@@ -1,16 +1,16 @@
 import { expect, test } from '@jest/globals';
-import { compileTake, emptyDocument, readDocument } from '../motion/index.ts';
+import { compileTimeline, emptyDocument, readDocument } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
-import { element, layoutOf } from '../testing/index.ts';
+import { element, makeLayout } from '../testing/index.ts';
 import {
   effectById,
   PresetBodySchema,
   presetAt,
   presetEffect,
-  presetOf,
+  makePreset,
   sketch,
-  standOf,
+  comparePreset,
   withFragment,
   withPart,
   withPresets,
@@ -19,7 +19,7 @@ import type { EffectContext, Preset } from './index.ts';
 
 const box = (y: number, height = 300) => ({ x: 0, y, width: 900, height });
 const layout = withPins(
-  layoutOf([
+  makeLayout([
     element({ selector: '#a', tag: 'section', box: box(1500, 900) }),
     element({ selector: '#a > div', parent: 0, box: box(1600) }),
     element({ selector: '#a > div > h3', parent: 1, box: box(1620, 60) }),
@@ -41,7 +41,7 @@ const withEffect = (id: string, selector: string, d: MotionDocument): MotionDocu
 
 /** A card that flips, which adjusts what holds it, with a heading of its own. */
 const original = withEffect('fade', '#a > div > h3', withEffect('flip', '#a > div', emptyDocument()));
-const body = presetOf(
+const body = makePreset(
   original,
   original.motions.map((m) => m.id),
   layout,
@@ -60,7 +60,7 @@ test('put on another element it moves that one, its parts and what holds it', ()
   expect(read.ok ? [] : read.problems).toEqual([]);
   expect(made.motions.slice(2).map((m) => m.targets.selector)).toEqual(['#b > div', '#b > div > h3']);
   expect(made.adjustments.at(-1)!.selector).toBe('#b');
-  expect(compileTake(made, layout).unplaced).toEqual([]);
+  expect(compileTimeline(made, layout).unplaced).toEqual([]);
 });
 
 test('where nothing holds the element it says so', () => {
@@ -76,9 +76,9 @@ test('it is sketched like every starting point', () => {
 
 test('a pin is kept with its scene, a motion alone brings its trigger', () => {
   const held = withEffect('hold', '#a', emptyDocument());
-  expect(presetOf(held, [held.pins[0]!.id], layout)!.pins[0]!.stage).toBe('&');
+  expect(makePreset(held, [held.pins[0]!.id], layout)!.pins[0]!.stage).toBe('&');
   const triggered = withEffect('pulse', '#a > div', emptyDocument());
-  const one = presetOf(triggered, [triggered.motions[0]!.id], layout)!;
+  const one = makePreset(triggered, [triggered.motions[0]!.id], layout)!;
   expect([one.triggers.length, one.triggers[0]!.subject]).toEqual([1, '&']);
   expect(PresetBodySchema.safeParse(one).success).toBe(true);
 });
@@ -92,7 +92,7 @@ test('what was made from a preset follows it, unless it was changed since', () =
     ...two,
     motions: two.motions.map((m, i) => (i === 0 ? { ...m, easing: 'ease-out' } : m)),
   };
-  expect(mine.motions.map((m) => standOf(m, [preset]))).toEqual(['changed here', 'same', 'same', 'same']);
+  expect(mine.motions.map((m) => comparePreset(m, [preset]))).toEqual(['changed here', 'same', 'same', 'same']);
 
   const changed: Preset = { ...preset, revision: 2, body: withPart(preset, mine.motions[0]!) };
   expect(PresetBodySchema.safeParse(changed.body).success).toBe(true);
@@ -102,7 +102,7 @@ test('what was made from a preset follows it, unless it was changed since', () =
   expect(after.document.motions.map((m) => m.targets.selector)).toEqual(
     mine.motions.map((m) => m.targets.selector),
   );
-  expect(after.document.motions.every((m) => standOf(m, [changed]) === 'same')).toBe(true);
+  expect(after.document.motions.every((m) => comparePreset(m, [changed]) === 'same')).toBe(true);
 
   const other: MotionDocument = {
     ...after.document,

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import {
   driverContent,
   driverReferences,
-  pointKindOf,
+  pointKind,
   refersTo,
   withDriverReferences,
   withDriverSelectors,
@@ -20,7 +20,7 @@ import {
   upgradedPreset,
 } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
-import { elementName, fingerprint, matchesOf } from '../page/index.ts';
+import { elementName, fingerprint, findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 import { shorten } from '../text/index.ts';
@@ -65,7 +65,7 @@ export interface Preset {
 /** How far up from the element another one may be held. */
 const UP = 4;
 
-function chainOf(layout: Layout, element: number): number[] {
+function listChain(layout: Layout, element: number): number[] {
   const chain = [];
   for (let i = element; i >= 0 && chain.length <= UP; i = layout.elements[i]!.parent) chain.push(i);
   return chain;
@@ -74,9 +74,9 @@ function chainOf(layout: Layout, element: number): number[] {
 /** A selector as seen from an element; one that has no place near it stays as it is. */
 function fromElement(selector: string, element: number, layout: Layout): string {
   const of = (i: number) => layout.elements[i]!.selector;
-  const chain = chainOf(layout, element);
+  const chain = listChain(layout, element);
   const up = (n: number) => `&${'^'.repeat(n)}`;
-  const other = matchesOf(layout, selector)[0];
+  const other = findMatches(layout, selector)[0];
   for (const [n, i] of chain.entries()) {
     if (selector === of(i) || other === i) return up(n);
     const rest = [' > ', ' '].find((between) => selector.startsWith(of(i) + between));
@@ -91,7 +91,7 @@ function fromElement(selector: string, element: number, layout: Layout): string 
 function atElement(named: string, element: number, layout: Layout): string {
   const found = /^&(\^*)(.*)$/s.exec(named);
   if (!found) return named;
-  const chain = chainOf(layout, element);
+  const chain = listChain(layout, element);
   const i = chain[found[1]!.length] ?? chain.at(-1)!;
   return layout.elements[i]!.selector + found[2]!;
 }
@@ -103,7 +103,7 @@ function renamed(f: Fragment, place: (selector: string) => string): Fragment {
       ...m,
       targets: { selector: place(m.targets.selector) },
       // A scroller is named as it is on every page.
-      driver: pointKindOf(m.driver) === 'phases' ? withDriverSelectors(m.driver, place) : m.driver,
+      driver: pointKind(m.driver) === 'phases' ? withDriverSelectors(m.driver, place) : m.driver,
     })),
     pins: f.pins.map((p) => ({
       ...p,
@@ -121,7 +121,7 @@ export function alone({ ties: _, conditions: __, preset: ___, ...m }: Motion): M
 }
 
 /** What is chosen, as a preset. Null where nothing of it has an element on this page. */
-export function presetOf(d: MotionDocument, ids: readonly string[], layout: Layout): PresetBody | null {
+export function makePreset(d: MotionDocument, ids: readonly string[], layout: Layout): PresetBody | null {
   const chosen = (id: string) => ids.includes(id);
   const pins = d.pins.filter((p) => chosen(p.id));
   const motions = d.motions.filter(
@@ -130,7 +130,7 @@ export function presetOf(d: MotionDocument, ids: readonly string[], layout: Layo
   const held = d.pins.filter((p) => pins.includes(p) || motions.some((m) => refersTo(m.driver, p.id)));
   const triggers = d.triggers.filter((g) => motions.some((m) => refersTo(m.driver, g.id)));
   const root = held[0]?.stage ?? motions[0]?.targets.selector;
-  const element = root === undefined ? undefined : matchesOf(layout, root)[0];
+  const element = root === undefined ? undefined : findMatches(layout, root)[0];
   if (element === undefined) return null;
   const inside = new Set([...motions, ...held].map((x) => x.id));
   const name = elementName(layout.elements[element]!, layout);
@@ -201,7 +201,7 @@ export const presetEffect = (preset: Preset): EffectDefinition => {
     group: 'kept',
     driver: first?.driver.kind ?? 'pin',
     unfit: (c) =>
-      chainOf(c.layout, c.element).length <= up
+      listChain(c.layout, c.element).length <= up
         ? 'It was kept with what held its element; here nothing does.'
         : null,
     compose: (c) => presetAt(preset, c),
@@ -220,7 +220,7 @@ export const partsWords = (b: PresetBody): string =>
     .replace(/^./, (c) => c.toUpperCase());
 
 /** What a preset says of a motion; its element, its name and whose view progress drives it are its own. */
-const contentOf = (m: Motion) => {
+const toContent = (m: Motion) => {
   const { range, keyframes, easing, fill, composite, damping, reducedMotion, time, stagger, driver } = m;
   const { delay, duration } = time ?? {};
   const how = driverContent(driver);
@@ -228,4 +228,4 @@ const contentOf = (m: Motion) => {
 };
 
 /** Tells whether a motion is still as it was taken. */
-export const contentHash = (m: Motion): string => fingerprint(JSON.stringify(contentOf(m))).toString(36);
+export const contentHash = (m: Motion): string => fingerprint(JSON.stringify(toContent(m))).toString(36);

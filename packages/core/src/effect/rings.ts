@@ -1,4 +1,4 @@
-import { between, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import { between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 import { revealRange } from './reveal-range.ts';
 
@@ -11,7 +11,7 @@ export const rings: EffectDefinition = {
   driver: 'view',
   lifts: true,
   unfit: (c) =>
-    childrenOf(c.layout, c.element).length < 2
+    listChildren(c.layout, c.element).length < 2
       ? 'Choose what holds the rings: it has fewer than two parts.'
       : null,
   compose(c) {
@@ -23,7 +23,7 @@ export const rings: EffectDefinition = {
       axis: 'block' as const,
       insets: ['0px', '0px'] as [string, string],
     };
-    const parts = childrenOf(c.layout, c.element).slice(0, 30);
+    const parts = listChildren(c.layout, c.element).slice(0, 30);
     return fragment({
       motions: [
         motionOn(c, e.selector, `${nameAt(c)} opens`, {

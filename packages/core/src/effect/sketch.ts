@@ -3,8 +3,8 @@
  * sketch cannot show what the effect does not do.
  */
 import { isEndless } from '../drivers/index.ts';
-import { compileTake, sample, shownValue, timesOf } from '../motion/index.ts';
-import type { Motion, MotionDocument, Take } from '../motion/index.ts';
+import { compileTimeline, sample, shownValue, computeTimes } from '../motion/index.ts';
+import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import { withFragment } from './effect.ts';
@@ -159,7 +159,7 @@ const SAMPLE_FOR: Partial<Record<EffectDefinition['driver'], keyof typeof SAMPLE
 };
 
 function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
-  const times = timesOf(motions);
+  const times = computeTimes(motions);
   const length = Math.max(1, ...[...times.values()].map((t) => t.end));
   const at = (ms: number) => `${(ms / length) * 2000}px`;
   return (m) => {
@@ -181,14 +181,14 @@ function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
 }
 
 interface Sketch {
-  take: Take;
+  timeline: CompiledTimeline;
   from: number;
   to: number;
   drawn: [number, SketchPart['kind']][];
 }
 const known = new Map<EffectDefinition, Sketch>();
 
-function sketchOf(effect: EffectDefinition): Sketch {
+function makeSketch(effect: EffectDefinition): Sketch {
   const cached = known.get(effect);
   if (cached) return cached;
   const { elements, on, drawn } = SAMPLES[SAMPLE_OF[effect.id] ?? SAMPLE_FOR[effect.driver] ?? 'card']!;
@@ -225,11 +225,11 @@ function sketchOf(effect: EffectDefinition): Sketch {
   });
   // What plays in time is drawn as if its whole time were the view progress of what it stands on.
   const scrubbed = { ...made, triggers: [], motions: made.motions.map(inPassing(made.motions)) };
-  const take = compileTake(withFragment(scrubbed)(empty), layout);
-  const spans = take.instances.map((i) => i.placed);
+  const timeline = compileTimeline(withFragment(scrubbed)(empty), layout);
+  const spans = timeline.instances.map((i) => i.placed);
   const held = withPins(layout, made.pins).holds[0];
   const sketch = {
-    take,
+    timeline,
     drawn,
     from: spans.length ? Math.min(...spans.map((p) => p.start)) : (held?.start ?? 0),
     to: spans.length ? Math.max(...spans.map((p) => p.end)) : (held?.end ?? 0),
@@ -240,10 +240,10 @@ function sketchOf(effect: EffectDefinition): Sketch {
 
 /** The sketch at a share of the effect’s whole way, 0 before and 1 after. */
 export function sketch(effect: EffectDefinition, share: number): SketchPart[] {
-  const { take, from, to, drawn } = sketchOf(effect);
+  const { timeline, from, to, drawn } = makeSketch(effect);
   const offset = from + (to - from) * share;
-  sample(take, [offset, 0]);
-  const { elements } = take.layout;
+  sample(timeline, [offset, 0]);
+  const { elements } = timeline.layout;
   // What comes into sight or goes is shown in its place; what moves at another speed is shown against the page.
   const still =
     effect.group === 'depth' ||
@@ -259,8 +259,8 @@ export function sketch(effect: EffectDefinition, share: number): SketchPart[] {
     const values: Record<string, string> = {};
     // A part of a moved strip or column moves along with it.
     for (let e = i; e >= 0; e = elements[e]!.parent)
-      for (const property of take.writers.get(e)?.keys() ?? []) {
-        const value = shownValue(take, e, property);
+      for (const property of timeline.writers.get(e)?.keys() ?? []) {
+        const value = shownValue(timeline, e, property);
         if (value !== null && (e === i || property === 'translate')) values[property] ??= value;
       }
     return {

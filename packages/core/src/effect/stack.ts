@@ -1,5 +1,5 @@
 import type { Motion } from '../motion/index.ts';
-import { adjust, between, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import { adjust, between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 import { newPin, unfitStage } from './hold.ts';
 
@@ -16,13 +16,13 @@ export const stack: EffectDefinition = {
   driver: 'pin',
   lifts: true,
   unfit(c) {
-    const cards = childrenOf(c.layout, c.element);
+    const cards = listChildren(c.layout, c.element);
     if (cards.length < 2) return 'Choose what holds the cards: it has fewer than two parts.';
     if (cards.length > 20) return 'It has more than twenty parts.';
     return unfitStage(c, c.element);
   },
   compose(c) {
-    const cards = childrenOf(c.layout, c.element);
+    const cards = listChildren(c.layout, c.element);
     const steps = cards.length - 1;
     const pin = newPin(c, factsAt(c).selector, nameAt(c), { kind: 'length', value: `${steps * STEP}vh` });
     const share = (i: number) => `${Number(((i / steps) * 100).toFixed(3))}%`;

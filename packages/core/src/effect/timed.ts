@@ -1,6 +1,6 @@
 /** Effects that play in time: on a trigger, or as soon as the page is there. */
 import type { Trigger, Motion } from '../motion/index.ts';
-import { adjust, between, childrenOf, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import { adjust, between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { shorten } from '../text/index.ts';
 
@@ -33,14 +33,14 @@ export const titlePair: EffectDefinition = {
   driver: 'trigger',
   lifts: true,
   unfit: (c) =>
-    childrenOf(c.layout, c.element).length < 2
+    listChildren(c.layout, c.element).length < 2
       ? 'Choose what holds the two lines: it has fewer than two parts.'
       : null,
   compose(c) {
     const e = factsAt(c);
     const trigger = newTrigger(c, e.selector, `${nameAt(c)} meets`);
     const on = { kind: 'trigger' as const, trigger: trigger.id };
-    const motions = childrenOf(c.layout, c.element)
+    const motions = listChildren(c.layout, c.element)
       .slice(0, 2)
       .map((part, i) =>
         motionOn(c, c.layout.elements[part]!.selector, nameAt(c, part), {

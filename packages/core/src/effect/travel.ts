@@ -1,4 +1,4 @@
-import { widthOf } from '../page/index.ts';
+import { computeWidth } from '../page/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { newPin, unfitStage } from './hold.ts';
@@ -6,7 +6,7 @@ import { newPin, unfitStage } from './hold.ts';
 const MIN = 60;
 
 /** The section that is held while the strip moves: the nearest one around it, else its parent. */
-function stageOf(c: EffectContext): number {
+function findStage(c: EffectContext): number {
   const { elements } = c.layout;
   for (let i = factsAt(c).parent; i >= 0; i = elements[i]!.parent)
     if (['section', 'article'].includes(elements[i]!.tag)) return i;
@@ -25,15 +25,15 @@ export const travel: EffectDefinition = {
     const e = factsAt(c);
     const parent = c.layout.elements[e.parent];
     if (!parent) return 'It has no section around it.';
-    if (widthOf(e) < (parent.content?.width ?? parent.box.width) + MIN)
+    if (computeWidth(e) < (parent.content?.width ?? parent.box.width) + MIN)
       return 'It is not wider than its section: there is nowhere to travel.';
-    return unfitStage(c, stageOf(c));
+    return unfitStage(c, findStage(c));
   },
   compose(c) {
     const e = factsAt(c);
-    const stage = c.layout.elements[stageOf(c)]!;
+    const stage = c.layout.elements[findStage(c)]!;
     const parent = c.layout.elements[e.parent]!;
-    const pin = newPin(c, stage.selector, nameAt(c, stageOf(c)), {
+    const pin = newPin(c, stage.selector, nameAt(c, findStage(c)), {
       kind: 'travel',
       strip: e.selector,
       rate: 1,

@@ -35,7 +35,7 @@ export const CLOCKS: readonly FrameClock[] = [
 
 export const clockById = (id: string): FrameClock => CLOCKS.find((c) => c.id === id) ?? CLOCKS[0]!;
 /** The even clock of a rate. */
-export const clockOf = (refresh: number): FrameClock =>
+export const makeClock = (refresh: number): FrameClock =>
   CLOCKS.find((c) => c.id === String(refresh)) ?? even(refresh);
 
 /** Time of each frame in ms, the first at 0, as often as it is asked. */

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { framesInRange, gestureOf, GESTURES, runGesture } from './gesture.ts';
+import { framesInRange, findGesture, GESTURES, runGesture } from './gesture.ts';
 
 describe.each(GESTURES.map((d) => [d.name, d] as const))('%s', (_name, d) => {
-  const g = gestureOf(d.id, 800);
+  const g = findGesture(d.id, 800);
   test('runs from here to there, never backwards, on whole pixels', () => {
     fc.assert(
       fc.property(
@@ -56,11 +56,11 @@ describe.each(GESTURES.map((d) => [d.name, d] as const))('%s', (_name, d) => {
 });
 
 test('constants stay within their bounds, whatever is asked for', () => {
-  const { values } = gestureOf('brisk-wheel', 800, { 'brisk-wheel': { every: 1e9, notch: -5, odd: 3 } });
+  const { values } = findGesture('brisk-wheel', 800, { 'brisk-wheel': { every: 1e9, notch: -5, odd: 3 } });
   expect(values).toEqual({ notch: 20, every: 600, eased: 140 });
-  expect(gestureOf('no such gesture', 800).id).toBe('brisk-wheel');
+  expect(findGesture('no such gesture', 800).id).toBe('brisk-wheel');
 });
 test('strokes go with the height of the scrollport', () => {
   for (const id of ['slow-read', 'page-keys', 'jump'])
-    expect(gestureOf(id, 1600).period).toBeCloseTo(2 * gestureOf(id, 800).period, 9);
+    expect(findGesture(id, 1600).period).toBeCloseTo(2 * findGesture(id, 800).period, 9);
 });

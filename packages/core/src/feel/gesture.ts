@@ -1,7 +1,7 @@
 /** Gestures: ways of scrolling, as scroll offsets per frame. A new one is a file in `gestures/` and a line in the registry below. */
 import { z } from 'zod';
 import type { Ms, Px } from '../page/index.ts';
-import { clockOf, frameTimes } from './clock.ts';
+import { makeClock, frameTimes } from './clock.ts';
 import type { FrameClock } from './clock.ts';
 import { brisk } from './gestures/brisk-wheel.ts';
 import type { GestureDefinition, Hand, Values } from './gesture-definition.ts';
@@ -33,7 +33,7 @@ export const GestureValuesSchema = z.record(z.string().max(40), z.record(z.strin
 export type GestureValues = z.infer<typeof GestureValuesSchema>;
 
 /** Values of a definition’s constants within their bounds. */
-export function valuesOf(d: GestureDefinition, own: Partial<Values> = {}): Values {
+export function listValues(d: GestureDefinition, own: Partial<Values> = {}): Values {
   return Object.fromEntries(
     Object.entries(d.constants).map(([key, c]) => [
       key,
@@ -43,9 +43,9 @@ export function valuesOf(d: GestureDefinition, own: Partial<Values> = {}): Value
 }
 
 /** The gesture of an id on a scrollport `port` px high; an unknown id is the default one. */
-export function gestureOf(id: string, port: Px, own: GestureValues = {}): Gesture {
+export function findGesture(id: string, port: Px, own: GestureValues = {}): Gesture {
   const d = GESTURES.find((g) => g.id === id) ?? brisk;
-  const values = valuesOf(d, own[d.id]);
+  const values = listValues(d, own[d.id]);
   return { id: d.id, name: d.name, values, leaps: d.leaps ?? false, ...d.hand(values, port) };
 }
 
@@ -74,7 +74,7 @@ const MAX_FRAMES = 400_000;
  * A recorded one goes its own way instead, as far as the page reaches.
  */
 export function runGesture(g: Gesture, from: Px, to: Px, clock: FrameClock | number, phase: Px = 0): Run {
-  const at = frameTimes(typeof clock === 'number' ? clockOf(clock) : clock);
+  const at = frameTimes(typeof clock === 'number' ? makeClock(clock) : clock);
   if (g.trace) return replay(g.trace, Math.max(from, to), at);
   const sign = to >= from ? 1 : -1;
   const length = Math.abs(to - from);
@@ -107,7 +107,7 @@ function timeAt(g: Hand, distance: Px, frame: Ms): Ms {
 }
 
 /** Time that the gesture takes for a distance, ms: from the frames of a 60 Hz run. */
-export const durationOf = (g: Gesture, distance: Px): Ms =>
+export const toDuration = (g: Gesture, distance: Px): Ms =>
   g.trace ? g.trace.samples.at(-1)!.t : (runGesture(g, 0, distance, 60).times.at(-1) ?? 0);
 
 /** Frames whose progress lies strictly between 0 and 1: the fewest over eight start offsets within the gesture's period. */
@@ -118,7 +118,7 @@ export function framesInRange(
   clock: FrameClock | number,
 ): number {
   let fewest = Infinity;
-  for (const offsets of runsOf(g, max, clock)) fewest = Math.min(fewest, count(offsets, span, !g.trace));
+  for (const offsets of listRuns(g, max, clock)) fewest = Math.min(fewest, count(offsets, span, !g.trace));
   return fewest;
 }
 
@@ -142,7 +142,7 @@ const START_OFFSETS = 8;
 const runs = new WeakMap<Gesture, Map<string, Float64Array[]>>();
 
 /** Downward runs over the whole page from the start offsets; kept, since every motion of a page asks for the same ones. */
-function runsOf(g: Gesture, max: Px, clock: FrameClock | number): Float64Array[] {
+function listRuns(g: Gesture, max: Px, clock: FrameClock | number): Float64Array[] {
   const own = runs.get(g) ?? new Map<string, Float64Array[]>();
   runs.set(g, own);
   const key = `${max} ${typeof clock === 'number' ? clock : clock.id}`;

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CLOCKS, clockById, clockOf, frameTimes } from './clock.ts';
+import { CLOCKS, clockById, makeClock, frameTimes } from './clock.ts';
 import { damp, overshoot, settleTime, steadyLag } from './damping.ts';
 import type { Damping } from './damping.ts';
-import { gestureOf, GESTURES, recordedGesture, runGesture } from './gesture.ts';
+import { findGesture, GESTURES, recordedGesture, runGesture } from './gesture.ts';
 import { HAND_INPUTS, respond } from './response.ts';
 import { readTrace, traceCsv, traceOffset } from './trace.ts';
 
@@ -73,7 +73,7 @@ describe('gestures against numerical integration of their speed', () => {
   test.each(GESTURES.filter((d) => d.id !== 'jump').map((d) => [d.name, d] as const))(
     '%s goes as far as its speed says',
     (_name, d) => {
-      const g = gestureOf(d.id, 800);
+      const g = findGesture(d.id, 800);
       // The mean of a central difference over an interval is the way gone; a distance that leaps would show here.
       const n = 40_000;
       const h = 3000 / n;
@@ -87,7 +87,7 @@ describe('gestures against numerical integration of their speed', () => {
   );
   test('momentum is the integral of a fading speed', () => {
     const { speed, fade } = { speed: 3200, fade: 380 };
-    const g = gestureOf('trackpad-flick', 800);
+    const g = findGesture('trackpad-flick', 800);
     for (const t of [50, 300, 850]) {
       let sum = 0;
       const n = 20_000;
@@ -98,7 +98,7 @@ describe('gestures against numerical integration of their speed', () => {
 });
 
 describe('response', () => {
-  const fine = clockOf(1000);
+  const fine = makeClock(1000);
   test('figures of a step and a ramp agree with the formulas within 1 %', () => {
     fc.assert(
       fc.property(how, (h) => {
@@ -114,11 +114,11 @@ describe('response', () => {
   });
   test('the same at every refresh rate, where frames share the knees', () => {
     const h: Damping = { kind: 'spring', frequency: 2.2, ratio: 0.7 };
-    const [slow, fast] = [60, 120].map((hz) => respond(h, HAND_INPUTS.step(600), clockOf(hz), 600));
+    const [slow, fast] = [60, 120].map((hz) => respond(h, HAND_INPUTS.step(600), makeClock(hz), 600));
     for (let i = 0; i < 20; i++) expect(slow!.shown[i]).toBeCloseTo(fast!.shown[i * 2]!, 9);
   });
   test('without damping nothing lags', () => {
-    const r = respond({ kind: 'none' }, HAND_INPUTS.flick(600), clockOf(60), 600);
+    const r = respond({ kind: 'none' }, HAND_INPUTS.flick(600), makeClock(60), 600);
     expect([r.lag, r.overshoot]).toEqual([0, 0]);
   });
 });

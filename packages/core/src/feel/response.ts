@@ -91,7 +91,7 @@ export function respond(
     shown.push(f.y);
     if (at(i) >= least && at(i) > input.rest && swing(how, f, distance) < NEAR / 4) break;
   }
-  return { times, hand, shown, ...figuresOf(times, hand, shown, distance, input.rest) };
+  return { times, hand, shown, ...computeFigures(times, hand, shown, distance, input.rest) };
 }
 
 /** How far off it is or will yet be: a spring that is just passing its end still has its speed. */
@@ -100,7 +100,7 @@ const swing = (how: Damping, f: DampedOffset, end: Px): Px =>
     ? Math.hypot(f.y - end, (f.v * 1000) / (2 * Math.PI * how.frequency))
     : Math.abs(f.y - end);
 
-function figuresOf(times: number[], hand: number[], shown: number[], distance: Px, rest: Ms) {
+function computeFigures(times: number[], hand: number[], shown: number[], distance: Px, rest: Ms) {
   let lagAt = 0;
   let highest = 0;
   let settled = 0;

@@ -25,7 +25,7 @@ export function spectralArcLength(speed: ArrayLike<number>, rate: number): numbe
   const next = 2 ** Math.ceil(Math.log2(n));
   const size = Math.max(next * 2 ** PADDING.published, Math.min(PADDING.largest, next * 2 ** PADDING.finer));
   const bins = Math.min(size / 2, Math.floor((SPECTRUM.highest * size) / rate) + 1);
-  const magnitude = spectrumOf(speed, size, bins);
+  const magnitude = computeSpectrum(speed, size, bins);
   const most = magnitude[0]!;
   if (!(most > 1e-12)) return 0;
   const at = (k: number) => magnitude[k]! / most;
@@ -42,7 +42,7 @@ export function spectralArcLength(speed: ArrayLike<number>, rate: number): numbe
 }
 
 /** Magnitudes of the first `bins` of `size` frequencies, of a signal padded with zeros: a radix-2 transform in place. */
-function spectrumOf(signal: ArrayLike<number>, size: number, bins: number): Float64Array {
+function computeSpectrum(signal: ArrayLike<number>, size: number, bins: number): Float64Array {
   const re = new Float64Array(size);
   const im = new Float64Array(size);
   const bits = Math.log2(size);

@@ -21,7 +21,7 @@ function presentIn({ motions, pins }: MotionDocument, condition: Condition): Set
   return new Set([...moving, ...(isCalm ? [] : pins.filter((p) => p.on))].map((x) => x.id));
 }
 
-const declarationsOf = (a: Adjustment): string[] =>
+const listDeclarations = (a: Adjustment): string[] =>
   Object.entries(a.declarations).map(([property, css]) => `${property}: ${css};`);
 
 /**
@@ -32,7 +32,7 @@ export function adjustmentPieces(document: MotionDocument, layout: Layout, condi
   const present = presentIn(document, condition);
   const written = new Map<string, Piece>();
   for (const a of document.adjustments) {
-    const lines = declarationsOf(a);
+    const lines = listDeclarations(a);
     if (lines.length === 0 || (a.for.length > 0 && !a.for.some((id) => present.has(id)))) continue;
     const rules = rule(writtenSelector(a.selector, layout), lines);
     const known = written.get(rules);

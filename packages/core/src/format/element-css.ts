@@ -4,7 +4,7 @@ import type { Layout, Ms } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
 import type { Entry } from './entry.ts';
 import { writtenSelector } from './marks.ts';
-import { bothOf, overlaps } from './overlaps.ts';
+import { joinSelectors, overlaps } from './overlaps.ts';
 import type { Piece } from './piece.ts';
 import { rule } from './rule.ts';
 import { introsLast } from './timed-css.ts';
@@ -15,20 +15,20 @@ import type { Tuned } from './tuned.ts';
  * One piece per selector, then one per overlap. The selector of an overlap is the intersection of its parts, so it is more
  * specific than each of them and keeps holding when the page changes.
  */
-export function piecesOf(entries: readonly Entry[], layout: Layout): Piece[] {
+export function makePieces(entries: readonly Entry[], layout: Layout): Piece[] {
   const bySelector = new Map<string, Entry[]>();
   for (const e of entries) {
     const s = e.motion.targets.selector;
     const list = bySelector.get(s);
     list ? list.push(e) : bySelector.set(s, [e]);
   }
-  const pieces = [...bySelector].map(([selector, list]) => pieceOf(writtenSelector(selector, layout), list));
+  const pieces = [...bySelector].map(([selector, list]) => makePiece(writtenSelector(selector, layout), list));
   for (const group of overlaps([...bySelector.keys()], layout)) {
     const list = entries.filter((e) => group.includes(e.motion.targets.selector));
     pieces.push({
       id: `both:${list.map((e) => e.motion.id).join('+')}`,
       motions: list.map((e) => e.motion.id),
-      rules: animationRule(bothOf(group, layout), list),
+      rules: animationRule(joinSelectors(group, layout), list),
       keyframes: '',
     });
   }
@@ -47,7 +47,7 @@ export const absent = (motion: Motion): Entry => ({
 /** A motion that is alone on its selector keeps its piece for as long as it is the same entry. */
 const alone = new WeakMap<Entry, { selector: string; piece: Piece }>();
 
-function pieceOf(selector: string, list: readonly Entry[]): Piece {
+function makePiece(selector: string, list: readonly Entry[]): Piece {
   const known = list.length === 1 ? alone.get(list[0]!) : undefined;
   if (known?.selector === selector) return known.piece;
   const piece: Piece = {
@@ -79,7 +79,7 @@ function tunedEntry(e: Entry): { tuned: Tuned[]; range: string; lasting: string 
   };
 }
 
-const delayOf = (e: Entry): string => {
+const toDelay = (e: Entry): string => {
   if (!e.timed) return '';
   if (e.timed.later !== null) return ` ${e.timed.later}`;
   return e.timed.start > 0 ? ` var(--${e.blocks[0]!.name}-delay)` : '';
@@ -111,7 +111,7 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
   const fill = (m: Motion) => (m.fill === 'none' ? '' : ` ${m.fill}`);
   return rule(selector, [
     ...rows.flatMap((r) => r.tuned.map(([property, value]) => `${property}: ${value};`)),
-    `animation:${join(({ e, name, easing, lasting }) => `${name} ${lasting} ${easing}${delayOf(e)}${fill(e.motion)}`)};`,
+    `animation:${join(({ e, name, easing, lasting }) => `${name} ${lasting} ${easing}${toDelay(e)}${fill(e.motion)}`)};`,
     `animation-timeline:${join(({ e }) => e.timeline)};`,
     `animation-range:${join(({ range }) => range)};`,
     // The shorthand does not take triggers back, so what is not there under a condition has to let go of its own.

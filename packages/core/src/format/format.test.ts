@@ -1,17 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { documentOf, element, layoutOf, motion, fadeAndRise } from '../testing/index.ts';
-import { hasSheetsInBody, insertFirstInHead, insertLastInHead, titleOf } from './html.ts';
+import { makeDocument, element, makeLayout, motion, fadeAndRise } from '../testing/index.ts';
+import { hasSheetsInBody, insertFirstInHead, insertLastInHead, toTitle } from './html.ts';
 import { handOffCss, previewCss } from './join-css.ts';
 import { indent } from './rule.ts';
 import { slug, slugs, stylesheetPath } from './names.ts';
 import { rangeCss } from './range-css.ts';
 import { writeCss } from './write-css.ts';
-import { geometryOf } from '../page/index.ts';
+import { computeGeometry } from '../page/index.ts';
 
-const layout = layoutOf([element({ selector: '#a' }), element({ selector: '#b' })]);
+const layout = makeLayout([element({ selector: '#a' }), element({ selector: '#b' })]);
 const write = (...motions: ReturnType<typeof motion>[]) =>
-  writeCss(documentOf(...motions), layout, 'full-motion');
+  writeCss(makeDocument(...motions), layout, 'full-motion');
 const text = (...motions: ReturnType<typeof motion>[]) =>
   write(...motions)
     .pieces.map(previewCss)
@@ -39,7 +39,7 @@ describe('the writer', () => {
   test('selectors that overlap get a block for their intersection, more specific than both', () => {
     const both = { ...layout, matches: { '.card': [0, 1], '#b': [1] } };
     const { pieces } = writeCss(
-      documentOf(
+      makeDocument(
         motion({ targets: { selector: '.card' } }),
         motion({ id: 'm_b', name: 'Last', targets: { selector: '#b' } }),
       ),
@@ -91,7 +91,7 @@ describe('the writer', () => {
       ],
     };
     const css = writeCss(
-      documentOf(
+      makeDocument(
         motion({ keyframes: parts }),
         motion({ id: 'm_b', name: 'Drop', targets: { selector: '#b' }, reducedMotion: 'drop' }),
       ),
@@ -109,7 +109,7 @@ describe('the writer', () => {
 });
 
 describe('ranges', () => {
-  const g = geometryOf(layout, 0, 'block');
+  const g = computeGeometry(layout, 0, 'block');
   const driver = {
     kind: 'view' as const,
     subject: 'self',
@@ -164,7 +164,7 @@ describe('ranges', () => {
 describe('the hand-off', () => {
   test('holds the preview’s very text, indented, inside its guards', () => {
     const rising = motion({ keyframes: fadeAndRise('0 40px') });
-    const { css } = handOffCss(documentOf(rising), layout, 'Title */ x');
+    const { css } = handOffCss(makeDocument(rising), layout, 'Title */ x');
     for (const piece of write(rising).pieces) {
       expect(css).toContain(indent(piece.rules, '    '));
       expect(css).toContain(piece.keyframes);
@@ -175,7 +175,7 @@ describe('the hand-off', () => {
   });
 
   test('the numbers that people tune stand at the top of the block', () => {
-    const { css } = handOffCss(documentOf(motion({ keyframes: fadeAndRise('0 40px') })), layout, 't');
+    const { css } = handOffCss(makeDocument(motion({ keyframes: fadeAndRise('0 40px') })), layout, 't');
     expect(css).toContain(
       '--lv-card-start: entry 0%;\n      --lv-card-end: contain 50%;\n      --lv-card-distance: 40px;\n      animation:'.replaceAll(
         '\n      ',
@@ -186,13 +186,13 @@ describe('the hand-off', () => {
   });
 
   test('what is the same for all readers is written once', () => {
-    const { css } = handOffCss(documentOf(motion({ reducedMotion: 'keep' })), layout, 't');
+    const { css } = handOffCss(makeDocument(motion({ reducedMotion: 'keep' })), layout, 't');
     expect(css.match(/animation-timeline: view\(block/g)).toHaveLength(1);
     expect(css).not.toContain('prefers-reduced-motion');
   });
 
   test('line marks point at the rules', () => {
-    const out = handOffCss(documentOf(motion()), layout, 't');
+    const out = handOffCss(makeDocument(motion()), layout, 't');
     const { from, to } = out.lines[0]!;
     expect(
       out.css
@@ -241,5 +241,5 @@ describe('HTML', () => {
     expect(hasSheetsInBody('<body><p>x<link rel="stylesheet" href="b.css">')).toBe(true);
   });
   test('reads the title', () =>
-    expect([titleOf('<title> A \n B </title>'), titleOf('<p>')]).toEqual(['A B', null]));
+    expect([toTitle('<title> A \n B </title>'), toTitle('<p>')]).toEqual(['A B', null]));
 });

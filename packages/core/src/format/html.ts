@@ -4,7 +4,7 @@ import type { DefaultTreeAdapterTypes as Tree } from 'parse5';
 
 const isElement = (n: Tree.Node, tag: string): n is Tree.Element => n.nodeName === tag;
 
-function headOf(html: string): { head: Tree.Element; root: Tree.Element; document: Tree.Document } {
+function toHead(html: string): { head: Tree.Element; root: Tree.Element; document: Tree.Document } {
   const document = parse(html, { sourceCodeLocationInfo: true });
   const root = document.childNodes.find((n): n is Tree.Element => isElement(n, 'html'))!;
   return { document, root, head: root.childNodes.find((n): n is Tree.Element => isElement(n, 'head'))! };
@@ -12,7 +12,7 @@ function headOf(html: string): { head: Tree.Element; root: Tree.Element; documen
 
 /** Where the head begins in the text, also when its tag was left out. */
 function headStart(html: string): number {
-  const { head, root, document } = headOf(html);
+  const { head, root, document } = toHead(html);
   if (head.sourceCodeLocation?.startTag) return head.sourceCodeLocation.startTag.endOffset;
   if (root.sourceCodeLocation?.startTag) return root.sourceCodeLocation.startTag.endOffset;
   const doctype = document.childNodes.find((n) => n.nodeName === '#documentType');
@@ -20,7 +20,7 @@ function headStart(html: string): number {
 }
 
 function headEnd(html: string): number {
-  const { head } = headOf(html);
+  const { head } = toHead(html);
   if (head.sourceCodeLocation?.endTag) return head.sourceCodeLocation.endTag.startOffset;
   const last = head.childNodes.findLast((n) => n.sourceCodeLocation);
   return last?.sourceCodeLocation?.endOffset ?? headStart(html);
@@ -56,8 +56,8 @@ export function insertLastInHead(whole: string, ...lines: string[]): { html: str
 }
 
 /** The page's title, or null. */
-export function titleOf(html: string): string | null {
-  const { head } = headOf(html);
+export function toTitle(html: string): string | null {
+  const { head } = toHead(html);
   const title = head.childNodes.find((n): n is Tree.Element => isElement(n, 'title'));
   const text = title?.childNodes
     .map((n) => ('value' in n ? n.value : ''))
@@ -69,7 +69,7 @@ export function titleOf(html: string): string | null {
 
 /** True where style sheets stand in the body: they come after the head's, so they win where they are as specific. */
 export function hasSheetsInBody(html: string): boolean {
-  const { root } = headOf(html);
+  const { root } = toHead(html);
   const body = root.childNodes.find((n): n is Tree.Element => isElement(n, 'body'));
   const isSheet = (n: Tree.Node): boolean =>
     isElement(n, 'style') ||

@@ -7,8 +7,8 @@ import { CssText } from './css-text.ts';
 import type { PieceLines } from './css-text.ts';
 import { mediaStates } from './media-css.ts';
 import type { Piece, Plan, WriterNote } from './piece.ts';
-import { marqueeOf, planOf } from './plan.ts';
-import { sidesOf } from './sides.ts';
+import { makeMarquee, makePlan } from './plan.ts';
+import { splitSides } from './sides.ts';
 import type { Block, Side } from './sides.ts';
 
 export interface HandOff {
@@ -20,7 +20,7 @@ export interface HandOff {
 }
 
 function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
-  const plans = drafts.map(planOf);
+  const plans = drafts.map(makePlan);
   const base = plans[0]!;
   const held = drafts[0]!.layouts[0]!;
   const damping = new Map<string, Plan['damping'][number]>();
@@ -39,7 +39,7 @@ function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
     marquees: document.motions.flatMap((m) => {
       const own = document.media.filter((q) => m.conditions?.some((c) => c.media === q.id));
       return mediaStates(own).flatMap(({ ids, query }) =>
-        marqueeOf(
+        makeMarquee(
           underMedia(document, ids).motions.find((x) => x.id === m.id)!,
           held,
         ).map((b) => (query === null ? b : { ...b, when: query })),
@@ -77,10 +77,10 @@ export function handOffCss(
   { older = false, isApart }: WritingOptions = {},
 ): HandOff {
   const layouts = [layout, ...others] as const;
-  const [full, reduced] = sidesOf(document, layouts, isApart);
+  const [full, reduced] = splitSides(document, layouts, isApart);
   const triggers = document.motions.some((m) => m.on && isTriggered(m.driver) && !isApart?.(m));
   const [plain, plainReduced] = triggers
-    ? sidesOf(document, layouts, (m) => isTriggered(m.driver) || (isApart?.(m) ?? false))
+    ? splitSides(document, layouts, (m) => isTriggered(m.driver) || (isApart?.(m) ?? false))
     : [full, reduced];
   const text = new CssText();
   text.put(`/* ${title.replaceAll('*/', '')} */`);
@@ -108,18 +108,18 @@ export function handOffCss(
         );
     });
     const sides = triggers ? [full, reduced, plain, plainReduced] : [full, reduced];
-    for (const block of new Set(sides.flatMap((s) => s.keyframes).flatMap(blocksOf))) text.put(`\n${block}`);
+    for (const block of new Set(sides.flatMap((s) => s.keyframes).flatMap(makeBlocks))) text.put(`\n${block}`);
   }
   return {
     css: `${text.out.join('\n')}\n`,
     plan: joinedPlan(document, full),
-    notes: notesOf(full),
+    notes: listNotes(full),
     lines: text.marked,
   };
 }
 
 const adjusted = ({ blocks }: Side): Piece[] => blocks[0]!.pieces.filter(isAdjustment);
-const blocksOf = (keyframes: string): string[] => keyframes.split(/\n(?=@keyframes )/);
+const makeBlocks = (keyframes: string): string[] => keyframes.split(/\n(?=@keyframes )/);
 const NEEDED = 'Adjustments that the motions need';
 
 /** What all readers get, then what only those get for whom everything moves. */
@@ -165,11 +165,11 @@ function differing(blocks: readonly Block[], others: readonly Block[]): Block[] 
   const known = new Set(others.flatMap((o) => o.pieces.map((p) => `${o.query}\n${p.rules}`)));
   const pieces = blocks.flatMap((b) => b.pieces.map((p) => ({ p, query: b.query })));
   const changed = new Set(
-    pieces.filter(({ p, query }) => !known.has(`${query}\n${p.rules}`)).map(({ p }) => selectorOf(p)),
+    pieces.filter(({ p, query }) => !known.has(`${query}\n${p.rules}`)).map(({ p }) => toSelector(p)),
   );
-  return blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => changed.has(selectorOf(p))) }));
+  return blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => changed.has(toSelector(p))) }));
 }
-const selectorOf = (p: Piece): string => p.rules.slice(0, p.rules.indexOf('{'));
+const toSelector = (p: Piece): string => p.rules.slice(0, p.rules.indexOf('{'));
 
 /** Pieces that are the same for readers with and without a wish for reduced motion, under every media condition. */
 function sharedIds(full: readonly Block[], reduced: readonly Block[]): Set<string> {
@@ -184,7 +184,7 @@ function sharedIds(full: readonly Block[], reduced: readonly Block[]): Set<strin
   return new Set([...a].filter(([id, text]) => b.get(id) === text).map(([id]) => id));
 }
 
-const notesOf = ({ drafts }: Side): WriterNote[] => {
+const listNotes = ({ drafts }: Side): WriterNote[] => {
   const all = drafts.flatMap((d) => d.notes);
   return all.filter((n, i) => all.findIndex((o) => o.motion === n.motion && o.note === n.note) === i);
 };

@@ -1,6 +1,6 @@
 /** Rules of the page that a pin’s wrapper would make miss, written again so that they hold for the marked elements too. */
 import type { Layout } from '../page/index.ts';
-import { MARK, markOf } from './marks.ts';
+import { MARK, toMark } from './marks.ts';
 import type { Piece } from './piece.ts';
 import { indent } from './rule.ts';
 
@@ -19,7 +19,7 @@ export function keptPieces(layout: Pick<Layout, 'marked' | 'kept'>): Piece[] {
     .map(({ selector, css, within }) => {
       const pseudo = PSEUDO.exec(selector)?.[0] ?? '';
       const own = pseudo ? selector.slice(0, -pseudo.length) || '*' : selector;
-      const rule = `:is(${own}, :where([${MARK}~="${markOf(selector)}"]))${pseudo} { ${css} }`;
+      const rule = `:is(${own}, :where([${MARK}~="${toMark(selector)}"]))${pseudo} { ${css} }`;
       return within.reduceRight((inner, head) => `${head} {\n${indent(inner, '  ')}\n}`, rule);
     });
   if (rules.length === 0) return [];

@@ -2,7 +2,7 @@
 import type { Motion } from '../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../value/index.ts';
 import type { Keyframe } from '../value/index.ts';
-import { distanceOf, withDistance } from './tuned.ts';
+import { computeDistance, withDistance } from './tuned.ts';
 import type { Tuned } from './tuned.ts';
 
 interface Stop {
@@ -29,14 +29,14 @@ export function keyframesCss(
   const tuned: Tuned[] = [];
   for (const [property, list] of Object.entries(motion.keyframes)) {
     if (only && !only(property)) continue;
-    const distance = distanceOf(property, list);
+    const distance = computeDistance(property, list);
     if (distance !== null) tuned.push([`--${name}-distance`, distance]);
     const text = (value: string) =>
       distance === null ? value : withDistance(value, distance, `--${name}-distance`);
     const stops = withWholeEasing(list, motion.easing);
     const group = groups.find((g) => agrees(g, withStart(stops))) ?? groups[groups.push(new Map()) - 1]!;
     for (const stop of withStart(stops)) {
-      const known = group.get(stop.at) ?? { easing: easingOf(stop), declarations: [] };
+      const known = group.get(stop.at) ?? { easing: toEasing(stop), declarations: [] };
       if (stop.value) known.declarations.push(`${property}: ${text(stop.value)};`);
       group.set(stop.at, known);
     }
@@ -60,7 +60,7 @@ export function keyframesCss(
 
 const withStart = (stops: readonly Keyframe[]): Keyframe[] =>
   stops.some((s) => keyframeOffset(s.at) === 0) ? [...stops] : [{ at: '0%', value: '' }, ...stops];
-const easingOf = (k: Keyframe) => k.easing ?? 'linear';
+const toEasing = (k: Keyframe) => k.easing ?? 'linear';
 const byPlace = ([a]: [string, Stop], [b]: [string, Stop]) => keyframeOffset(a) - keyframeOffset(b);
 
 /** The last stop's easing leads nowhere and never disagrees. */
@@ -69,7 +69,7 @@ function agrees(group: Map<string, Stop>, stops: readonly Keyframe[]): boolean {
   if (places.size !== stops.length) return group.size === 0;
   return stops.every((s) => {
     const known = group.get(s.at);
-    return !known || known.easing === easingOf(s) || keyframeOffset(s.at) === 1;
+    return !known || known.easing === toEasing(s) || keyframeOffset(s.at) === 1;
   });
 }
 

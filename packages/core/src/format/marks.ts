@@ -8,7 +8,7 @@ import type { Layout } from '../page/index.ts';
 export const MARK = 'data-lv';
 
 /** A readable word and a few letters that tell apart what reads alike. */
-export function markOf(selector: string): string {
+export function toMark(selector: string): string {
   const word = selector
     .split(/[\s>+~]+/)
     .at(-1)!
@@ -20,7 +20,7 @@ export function markOf(selector: string): string {
 
 /** The selector as it has to be written for a page with its pins in place. */
 export const writtenSelector = (selector: string, layout: Layout): string =>
-  layout.marked?.includes(selector) ? `[${MARK}~="${markOf(selector)}"]` : selector;
+  layout.marked?.includes(selector) ? `[${MARK}~="${toMark(selector)}"]` : selector;
 
 /** What a layout says of the adjustments that were in place when it was measured: a fingerprint of their rules. */
 export const adjustedBy = (rules: readonly string[]): string | undefined =>

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { documentOf, element, layoutOf, motion, inlined } from '../testing/index.ts';
+import { makeDocument, element, makeLayout, motion, inlined } from '../testing/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { handOffCss } from './index.ts';
 import { mediaSets, mediaStates } from './media-css.ts';
 
-const layout = layoutOf([
+const layout = makeLayout([
   element({ selector: '#a' }),
   element({ selector: '#b' }),
   element({ selector: '#stage', tag: 'section', box: { x: 0, y: 4000, width: 1000, height: 700 } }),
@@ -13,7 +13,7 @@ const NARROW = { id: 'q_n', name: 'Narrow', query: '(width < 600px)' };
 const WIDE = { id: 'q_w', name: 'Wide', query: '(width > 1500px)' };
 const LOW = { id: 'q_l', name: 'Low', query: '(height < 500px)' };
 const doc = (media: MotionDocument['media'], ...motions: Motion[]): MotionDocument => ({
-  ...documentOf(...motions),
+  ...makeDocument(...motions),
   media,
 });
 const off = (media: string) => ({ media, on: false });

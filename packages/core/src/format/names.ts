@@ -4,14 +4,14 @@ export function slug(name: string): string {
   const known = memory.get(name);
   if (known) return known;
   if (memory.size > 10_000) memory.clear();
-  const fresh = slugOf(name);
+  const fresh = toSlug(name);
   memory.set(name, fresh);
   return fresh;
 }
 
 const memory = new Map<string, string>();
 
-function slugOf(name: string): string {
+function toSlug(name: string): string {
   const plain = name
     .normalize('NFKD')
     .replace(/[\u0300-\u036f]/g, '')

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { parseLength, resolveLength, withPins } from '../page/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { handOffCss, linearOf, olderPlan, scriptText } from './index.ts';
+import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
+import { handOffCss, toLinear, olderPlan, scriptText } from './index.ts';
 import type { OlderPlan } from './index.ts';
 
 const layout = withPins(
-  layoutOf([
+  makeLayout([
     element({ selector: '#a' }),
     element({ selector: '#b' }),
     element({ selector: '#c', tag: 'section' }),
@@ -16,7 +16,7 @@ const layout = withPins(
 const linear = (css: string) => {
   const parsed = parseLength(css);
   if (!parsed.ok) throw new Error(parsed.error);
-  return linearOf(parsed.value);
+  return toLinear(parsed.value);
 };
 
 describe('lengths as sums', () => {
@@ -28,7 +28,7 @@ describe('lengths as sums', () => {
   ])('%s', (css, wanted) => expect(linear(css)).toEqual(wanted));
   test.each(['2em', 'min(10px, 4vh)', 'calc(3px * 1em)'])('%s is no such sum', (css) => {
     const parsed = parseLength(css);
-    expect(parsed.ok ? linearOf(parsed.value) : null).toBeNull();
+    expect(parsed.ok ? toLinear(parsed.value) : null).toBeNull();
   });
   test('mean what the length means, on every screen', () => {
     const n = fc.integer({ min: -300, max: 300 });
@@ -52,10 +52,10 @@ describe('lengths as sums', () => {
   });
 });
 
-const planOf = (...motions: Parameters<typeof documentOf>) => olderPlan(documentOf(...motions), layout);
+const makePlan = (...motions: Parameters<typeof makeDocument>) => olderPlan(makeDocument(...motions), layout);
 
 test('a motion as data: frames as scripts name them, its range as numbers', () => {
-  const { plan, notes } = planOf(
+  const { plan, notes } = makePlan(
     motion({
       range: { start: 'entry 10%', end: { edge: '50%', line: '60%' } },
       keyframes: {
@@ -92,7 +92,7 @@ test('a motion as data: frames as scripts name them, its range as numbers', () =
 });
 
 test('what is off is left out; what cannot be said in numbers is left out and noted', () => {
-  const { plan, notes } = planOf(
+  const { plan, notes } = makePlan(
     motion({ id: 'm_off', on: false }),
     motion({ id: 'm_em', range: { start: 'entry 2em', end: 'exit 0%' } }),
     motion({ id: 'm_named', keyframes: { opacity: [{ at: 'entry 0%', value: '0' }] } }),
@@ -103,7 +103,7 @@ test('what is off is left out; what cannot be said in numbers is left out and no
 
 test('an intro hands over what the scroll moves too, and lies over it', () => {
   const load = motion({ id: 'm_in', driver: { kind: 'load' }, time: { delay: '50ms', duration: '300ms' } });
-  const { plan } = planOf(load, motion({ id: 'm_scroll' }));
+  const { plan } = makePlan(load, motion({ id: 'm_scroll' }));
   expect(plan.motions.map((m) => m.on.kind)).toEqual(['view', 'load', 'load']);
   const handing = plan.motions.find((m) => m.on.kind === 'load' && m.frames.length)!;
   expect([handing.fill, handing.frames[0]!.map((f) => f.offset), handing.time]).toEqual([
@@ -114,7 +114,7 @@ test('an intro hands over what the scroll moves too, and lies over it', () => {
 });
 
 test('the script asks the browser first, and fetches the other one only where timelines are missing', () => {
-  const d = documentOf(motion());
+  const d = makeDocument(motion());
   const empty: OlderPlan = { motions: [], triggers: [] };
   const out = handOffCss(d, layout, 'T', [], { older: true });
   expect(scriptText(out.plan, 'T')).toBeNull();
@@ -127,7 +127,7 @@ test('the script asks the browser first, and fetches the other one only where ti
 
 test('what motions need of the page stands outside of the feature’s guard only where a script may play', () => {
   const d = {
-    ...documentOf(motion()),
+    ...makeDocument(motion()),
     adjustments: [{ id: 'a_c', selector: '#c', declarations: { perspective: '900px' }, for: ['m_a'] }],
   };
   const inside = handOffCss(d, layout, 'T').css;

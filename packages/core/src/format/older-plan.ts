@@ -6,9 +6,9 @@ import { isAtLoad, isEndless, isTimed } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';
 import { isMeeting, parseMeeting, parsePhasePoint, staggerSteps, stepPx } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
-import { matchesOf, parseLength } from '../page/index.ts';
+import { findMatches, parseLength } from '../page/index.ts';
 import type { HeldLayout, LengthExpr } from '../page/index.ts';
-import { placesOf, timesOf } from '../motion/index.ts';
+import { listPlaces, computeTimes } from '../motion/index.ts';
 import type { Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../value/index.ts';
 import { writtenSelector } from './marks.ts';
@@ -57,7 +57,7 @@ const sum = (a: Linear, b: Linear): Linear => a.map((n, i) => n + b[i]!) as Line
 const times = (a: Linear, k: number): Linear => a.map((n) => n * k + 0) as Linear;
 
 /** Sums and multiples of %, px, vh and vw; null for anything that is no such sum. */
-export function linearOf(e: LengthExpr): Linear | null {
+export function toLinear(e: LengthExpr): Linear | null {
   switch (e.kind) {
     case 'number':
       return e.value === 0 ? zero : null;
@@ -66,13 +66,13 @@ export function linearOf(e: LengthExpr): Linear | null {
       return place < 0 ? null : (zero.map((_, i) => (i === place ? e.value : 0)) as Linear);
     }
     case 'sum': {
-      const terms = e.terms.map(linearOf);
+      const terms = e.terms.map(toLinear);
       return terms.some((t) => t === null) ? null : (terms as Linear[]).reduce(sum, zero);
     }
     case 'product': {
       const numbers = e.factors.flatMap((f) => (f.kind === 'number' ? [f.value] : []));
       const rest = e.factors.filter((f) => f.kind !== 'number');
-      const one = rest.length === 1 ? linearOf(rest[0]!) : null;
+      const one = rest.length === 1 ? toLinear(rest[0]!) : null;
       return (
         one &&
         times(
@@ -86,18 +86,18 @@ export function linearOf(e: LengthExpr): Linear | null {
   }
 }
 
-const lengthOf = (css: string): Linear | null => {
+const toLength = (css: string): Linear | null => {
   const parsed = parseLength(css === 'auto' ? '0px' : css);
-  return parsed.ok ? linearOf(parsed.value) : null;
+  return parsed.ok ? toLinear(parsed.value) : null;
 };
 
-function pointOf(p: RangePoint, side: 'start' | 'end'): OlderPoint | null {
+function toPoint(p: RangePoint, side: 'start' | 'end'): OlderPoint | null {
   if (isMeeting(p)) {
     const m = parseMeeting(p);
     return m.ok ? ['meets', m.value.edge, m.value.line] : null;
   }
   const parsed = parsePhasePoint(p, side);
-  const at = parsed.ok ? linearOf(parsed.value.offset) : null;
+  const at = parsed.ok ? toLinear(parsed.value.offset) : null;
   return parsed.ok && at ? [parsed.value.phase ?? 'cover', ...at] : null;
 }
 
@@ -117,14 +117,14 @@ const ON: Said = {
     axis,
   }),
   view({ subject, axis, insets }, { layout }) {
-    const lengths = insets.map(lengthOf);
+    const lengths = insets.map(toLength);
     if (lengths.some((i) => i === null)) return null;
     const named = subject === 'self' ? null : writtenSelector(subject, layout);
     return { kind: 'view', subject: named, axis, insets: lengths as [Linear, Linear] };
   },
   pin({ pin }, { pins }) {
     const known = pins.get(pin);
-    const inset = known && lengthOf(known.pin.sticky.inset);
+    const inset = known && toLength(known.pin.sticky.inset);
     if (!known?.pin.on || !inset) return null;
     return { kind: 'pin', track: known.track, by: known.pin.sticky.by, inset };
   },
@@ -135,9 +135,9 @@ const ON: Said = {
   load: () => ({ kind: 'load' }),
   marquee: () => null,
 };
-const onOf = ({ driver }: Motion, c: Context): On => ON[driver.kind](driver as never, c);
+const toOn = ({ driver }: Motion, c: Context): On => ON[driver.kind](driver as never, c);
 
-const framesOf = (m: Motion, keeps: (property: string) => boolean): OlderMotion['frames'] =>
+const listFrames = (m: Motion, keeps: (property: string) => boolean): OlderMotion['frames'] =>
   Object.entries(m.keyframes)
     .filter(([property]) => keeps(property))
     .map(([property, list]) =>
@@ -156,11 +156,11 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
   const notes: WriterNote[] = [];
   const tracks = trackClasses(d);
   const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${tracks.get(pin.id)!}` }]));
-  const played = timesOf(d.motions);
+  const played = computeTimes(d.motions);
   const motions = d.motions.flatMap((m): OlderMotion[] => {
     if (!m.on || isEndless(m.driver)) return [];
-    const on = onOf(m, { document: d, pins, layout });
-    const range = [pointOf(m.range.start, 'start'), pointOf(m.range.end, 'end')];
+    const on = toOn(m, { document: d, pins, layout });
+    const range = [toPoint(m.range.start, 'start'), toPoint(m.range.end, 'end')];
     const named = Object.values(m.keyframes).some((l) => l.some((k) => /^[a-z]/.test(k.at)));
     if (!on || named || range.some((p) => p === null)) {
       notes.push({
@@ -173,11 +173,11 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
     const parts = isAtLoad(m.driver) ? introParts(m, d, layout) : [{ motion: m, keeps: () => true }];
     return parts.map((part) => ({
       selector: writtenSelector(m.targets.selector, layout),
-      frames: framesOf(part.motion, part.keeps),
+      frames: listFrames(part.motion, part.keeps),
       fill: part.motion.fill,
       composite: m.composite,
       how: m.damping,
-      late: lateOf(m, layout),
+      late: countLate(m, layout),
       on,
       range: range as [OlderPoint, OlderPoint],
       time: t ? [t.start, t.end - t.start] : null,
@@ -186,11 +186,11 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
   const triggers = d.triggers
     .filter((g) => g.on)
     .map((g) => {
-      const down = pointOf(g.down, 'start') ?? (['cover', ...zero] as OlderPoint);
+      const down = toPoint(g.down, 'start') ?? (['cover', ...zero] as OlderPoint);
       return {
         subject: writtenSelector(g.subject, layout),
         down,
-        up: (g.up === null ? null : pointOf(g.up, 'start')) ?? down,
+        up: (g.up === null ? null : toPoint(g.up, 'start')) ?? down,
         plays: g.plays,
         back: g.back,
       };
@@ -200,13 +200,13 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
   return { plan: { motions: motions.sort((a, b) => last(a) - last(b)), triggers }, notes };
 }
 
-function lateOf(m: Motion, layout: HeldLayout): number[] {
+function countLate(m: Motion, layout: HeldLayout): number[] {
   if (!m.stagger) return [];
   const { step, order } = m.stagger;
-  const first = placesOf({ ...m, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
+  const first = listPlaces({ ...m, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
   const length = first && 'start' in first ? first.end - first.start : 0;
   const px = step.endsWith('ms') ? Number.parseFloat(step) : stepPx(step, length, layout);
-  return staggerSteps(order, matchesOf(layout, m.targets.selector), layout).map((s) =>
+  return staggerSteps(order, findMatches(layout, m.targets.selector), layout).map((s) =>
     Number((s * px).toFixed(2)),
   );
 }

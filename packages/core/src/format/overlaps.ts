@@ -1,5 +1,5 @@
 /** Elements that several selectors find: what CSS keeps as one list per element has to be written for them once more, together. */
-import { matchesOf } from '../page/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import { writtenSelector } from './marks.ts';
 
@@ -16,7 +16,7 @@ export function overlaps(selectors: readonly string[], layout: Layout): string[]
   if (kept.size >= MAX_KEPT) kept.clear();
   const byElement = new Map<number, string[]>();
   for (const s of selectors)
-    for (const e of matchesOf(layout, s)) {
+    for (const e of findMatches(layout, s)) {
       const list = byElement.get(e);
       list ? list.push(s) : byElement.set(e, [s]);
     }
@@ -28,5 +28,5 @@ export function overlaps(selectors: readonly string[], layout: Layout): string[]
 }
 
 /** The elements that all of them find. More specific than each, so it goes on holding when the page changes. */
-export const bothOf = (selectors: readonly string[], layout: Layout): string =>
+export const joinSelectors = (selectors: readonly string[], layout: Layout): string =>
   selectors.map((s) => `:is(${writtenSelector(s, layout)})`).join('');

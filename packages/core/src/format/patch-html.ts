@@ -5,7 +5,7 @@ import { selectAll } from 'css-select';
 import { Element, isTag } from 'domhandler';
 import type { ChildNode, Document } from 'domhandler';
 import { splitMark } from './html.ts';
-import { MARK, markOf } from './marks.ts';
+import { MARK, toMark } from './marks.ts';
 import type { HtmlPatch } from './patch.ts';
 
 export interface PatchedHtml {
@@ -37,7 +37,7 @@ function find(selector: string, document: Document, notes: string[]): Element[] 
 }
 
 /** Elements that the parser made up (a missing tbody, head …) have no place in the text. */
-const placeOf = (e: Element) =>
+const findPlace = (e: Element) =>
   e.sourceCodeLocation as ChildNode['sourceCodeLocation'] &
     Partial<{ startTag: { startOffset: number; endOffset: number } }>;
 
@@ -48,7 +48,7 @@ export function patchHtml(whole: string, patch: HtmlPatch): PatchedHtml {
   const before = new Map(patch.selectors.map((s) => [s, find(s, document, notes)]));
   const insertions: Insertion[] = [];
   const attribute = (e: Element, name: string, value: string) => {
-    const tag = placeOf(e)?.startTag;
+    const tag = findPlace(e)?.startTag;
     if (!tag || name in e.attribs) return;
     const end = html.slice(tag.startOffset, tag.endOffset).endsWith('/>')
       ? tag.endOffset - 2
@@ -59,12 +59,12 @@ export function patchHtml(whole: string, patch: HtmlPatch): PatchedHtml {
     for (const e of before.get(selector) ?? find(selector, document, notes)) attribute(e, name, value);
   for (const { selector, className, anchors } of patch.wraps) {
     const stage = (before.get(selector) ?? find(selector, document, notes))[0];
-    const place = stage && placeOf(stage);
+    const place = stage && findPlace(stage);
     if (!stage || !place) {
       notes.push(`${selector} is not in the source, so it could not be wrapped.`);
       continue;
     }
-    const depth = depthOf(stage);
+    const depth = computeDepth(stage);
     insertions.push({
       at: place.startOffset,
       text: `<div class="${className}">${anchors.map((a) => `<i class="${a.className}" id="${a.id}"></i>`).join('')}`,
@@ -77,14 +77,14 @@ export function patchHtml(whole: string, patch: HtmlPatch): PatchedHtml {
   for (const [selector, elements] of before) {
     const after = new Set(find(selector, document, []));
     if (after.size === elements.length && elements.every((e) => after.has(e))) continue;
-    for (const e of elements) marks.set(e, [...(marks.get(e) ?? []), markOf(selector)]);
+    for (const e of elements) marks.set(e, [...(marks.get(e) ?? []), toMark(selector)]);
   }
   for (const [e, names] of marks) attribute(e, MARK, names.join(' '));
   const { html: patched, changes } = spliced(html, insertions);
   return { html: mark + patched, changes, notes };
 }
 
-const depthOf = (e: Element): number => {
+const computeDepth = (e: Element): number => {
   let depth = 0;
   for (let p = e.parent; p; p = p.parent) depth++;
   return depth;

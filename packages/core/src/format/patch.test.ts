@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { adjust, fragment } from '../effect/effect-definition.ts';
 import { emptyDocument } from '../motion/index.ts';
 import type { MotionDocument, Pin } from '../motion/index.ts';
-import { documentOf, element, layoutOf, motion, inlined } from '../testing/index.ts';
-import { handOffCss, markOf, patchHtml, patchOf } from './index.ts';
+import { makeDocument, element, makeLayout, motion, inlined } from '../testing/index.ts';
+import { handOffCss, toMark, patchHtml, makePatch } from './index.ts';
 
 const pin = (over: Partial<Pin> = {}): Pin => ({
   id: 'p_dome',
@@ -28,7 +28,7 @@ const PAGE = `<!doctype html>
 
 describe('the patch of the source', () => {
   test('wraps the stage and leaves every other byte', () => {
-    const { html, changes } = patchHtml(PAGE, patchOf(withPin(emptyDocument(), pin())));
+    const { html, changes } = patchHtml(PAGE, makePatch(withPin(emptyDocument(), pin())));
     expect(html).toContain(`<div class="lv-hold-dome-opens"><section id="dome" class='x'>`);
     expect(html.replace('<div class="lv-hold-dome-opens">', '').replace('</div>', '')).toBe(PAGE);
     expect(changes.map((c) => c.line)).toEqual([4, 6]);
@@ -36,9 +36,9 @@ describe('the patch of the source', () => {
 
   test('marks what a selector would no longer find, and nothing else', () => {
     const lost = 'main > section:nth-of-type(2) > h2';
-    const document = withPin(documentOf(motion({ targets: { selector: lost } })), pin());
-    const { html } = patchHtml(PAGE, patchOf(document));
-    expect(html).toContain(`<h2 data-lv="${markOf(lost)}">Dome</h2>`);
+    const document = withPin(makeDocument(motion({ targets: { selector: lost } })), pin());
+    const { html } = patchHtml(PAGE, makePatch(document));
+    expect(html).toContain(`<h2 data-lv="${toMark(lost)}">Dome</h2>`);
     expect(html.match(/data-lv/g)).toHaveLength(1);
   });
 
@@ -47,40 +47,40 @@ describe('the patch of the source', () => {
     const a = adjust({ newId: () => 'a_1' } as never, 'path', { 'stroke-dasharray': '1' }, [], {
       pathLength: '1',
     });
-    const { html } = patchHtml(page, patchOf({ ...emptyDocument(), ...fragment({ adjustments: [a] }) }));
+    const { html } = patchHtml(page, makePatch({ ...emptyDocument(), ...fragment({ adjustments: [a] }) }));
     expect(html).toBe('<svg><path d="M0 0h9" pathLength="1"/><path pathLength="4" d="M0 0h9"></path></svg>');
   });
 
   test('says what it could not find, and breaks nothing', () => {
-    const { html, notes } = patchHtml(PAGE, patchOf(withPin(emptyDocument(), pin({ stage: '#nowhere' }))));
+    const { html, notes } = patchHtml(PAGE, makePatch(withPin(emptyDocument(), pin({ stage: '#nowhere' }))));
     expect(html).toBe(PAGE);
     expect(notes[0]).toContain('#nowhere');
-    expect(patchHtml(PAGE, patchOf(withPin(emptyDocument(), pin({ stage: 'a[[' })))).notes).toHaveLength(2);
+    expect(patchHtml(PAGE, makePatch(withPin(emptyDocument(), pin({ stage: 'a[[' })))).notes).toHaveLength(2);
   });
 
   test('without pins and attributes there is nothing to do', () => {
-    expect(patchOf(documentOf(motion()))).toMatchObject({ wraps: [], attributes: [] });
-    expect(patchOf(withPin(emptyDocument(), pin({ on: false })))).toMatchObject({
+    expect(makePatch(makeDocument(motion()))).toMatchObject({ wraps: [], attributes: [] });
+    expect(makePatch(withPin(emptyDocument(), pin({ on: false })))).toMatchObject({
       wraps: [],
       attributes: [],
     });
     fc.assert(
       fc.property(fc.string(), (html) => {
-        expect(patchHtml(html, patchOf(documentOf(motion()))).html).toBe(html);
+        expect(patchHtml(html, makePatch(makeDocument(motion()))).html).toBe(html);
       }),
     );
   });
 });
 
 describe('pins as CSS', () => {
-  const layout = layoutOf([
+  const layout = makeLayout([
     element({ selector: '#dome', box: { x: 0, y: 2000, width: 1000, height: 800 } }),
     element({ selector: '#a', parent: 0 }),
     element({ selector: '#strip', parent: 0, box: { x: 0, y: 2100, width: 2600, height: 300 } }),
   ]);
   const driver = { kind: 'pin' as const, pin: 'p_dome' };
   const css = (p: Pin, range = { start: '25%', end: 'calc(50% + 40px)' }) =>
-    inlined(handOffCss(withPin(documentOf(motion({ driver, range })), p), layout, 'T').css);
+    inlined(handOffCss(withPin(makeDocument(motion({ driver, range })), p), layout, 'T').css);
 
   test.each([
     [
@@ -123,7 +123,7 @@ describe('pins as CSS', () => {
     ).css;
     expect(text).toContain('@media (width < 900px) {');
     expect(text).toContain(
-      `:is(main > section, :where([data-lv~="${markOf('main > section')}"])) { padding: 8px; }`,
+      `:is(main > section, :where([data-lv~="${toMark('main > section')}"])) { padding: 8px; }`,
     );
   });
 });

@@ -1,6 +1,6 @@
 /** What pins and adjustments need in the HTML. One list, applied by the probe to the live page and by `patchHtml` to its source. */
 import type { Cue, MotionDocument, Pin } from '../motion/index.ts';
-import { selectorsOf } from '../motion/index.ts';
+import { collectSelectors } from '../motion/index.ts';
 import type { Layout } from '../page/index.ts';
 import { slugs } from './names.ts';
 
@@ -24,7 +24,7 @@ export const linkedCues = (document: Pick<MotionDocument, 'cues'>, pin: Pin): (C
 export const anchorClass = (link: string): string => `lv-cue-${link}`;
 
 /** `kept`: rules of the page that have to go on holding, from the layout; the live page finds them by itself. */
-export function patchOf(document: MotionDocument, kept: Layout['kept'] = []): HtmlPatch {
+export function makePatch(document: MotionDocument, kept: Layout['kept'] = []): HtmlPatch {
   const classes = trackClasses(document);
   const wraps = document.pins
     .filter((p) => p.on || p.conditions?.some((c) => c.on))
@@ -40,6 +40,6 @@ export function patchOf(document: MotionDocument, kept: Layout['kept'] = []): Ht
       Object.entries(a.attributes ?? {}).map(([name, value]) => ({ selector: a.selector, name, value })),
     ),
     // Without a wrapper every selector goes on meaning what it meant.
-    selectors: wraps.length ? [...new Set([...selectorsOf(document), ...kept.map((r) => r.selector)])] : [],
+    selectors: wraps.length ? [...new Set([...collectSelectors(document), ...kept.map((r) => r.selector)])] : [],
   };
 }

@@ -1,7 +1,7 @@
 /** Pins as CSS: a track longer than its stage, a sticky stage, and the timeline of the stretch for which it is held. */
 import { refersTo } from '../drivers/index.ts';
 import type { HeldLayout, Hold, LengthExpr, Px } from '../page/index.ts';
-import { parseLength, plainPercent, travelOf } from '../page/index.ts';
+import { parseLength, plainPercent, computeTravel } from '../page/index.ts';
 import type { MotionDocument, Pin } from '../motion/index.ts';
 import { parsePhasePoint } from '../timeline/index.ts';
 import type { Range, RangePoint } from '../timeline/index.ts';
@@ -18,7 +18,7 @@ import { rule } from './rule.ts';
 export function distanceCss(pin: Pin, layouts: readonly HeldLayout[]): string {
   if (pin.distance.kind === 'length') return pin.distance.value;
   const { strip, rate } = pin.distance;
-  const at = layouts.map((l) => ({ width: l.viewport.width, travel: travelOf(l, strip) }));
+  const at = layouts.map((l) => ({ width: l.viewport.width, travel: computeTravel(l, strip) }));
   const [a, b] = [at[0]!, at.find((x) => x.width !== at[0]!.width)];
   const slope = b && a.travel > 0 && b.travel > 0 ? (a.travel - b.travel) / (a.width - b.width) : -1;
   const rest = a.travel - slope * a.width;
@@ -34,7 +34,7 @@ export function distanceCss(pin: Pin, layouts: readonly HeldLayout[]): string {
 export function travelDoubt(pin: Pin, layouts: readonly HeldLayout[]): string | null {
   if (pin.distance.kind !== 'travel') return null;
   const { strip, rate } = pin.distance;
-  const at = layouts.map((l) => ({ width: l.viewport.width, travel: travelOf(l, strip) }));
+  const at = layouts.map((l) => ({ width: l.viewport.width, travel: computeTravel(l, strip) }));
   const [a] = at as [(typeof at)[number]];
   const b = at.find((x) => x.width !== a.width && x.travel > 0);
   if (!b || a.travel <= 0)
@@ -172,5 +172,5 @@ function text(e: LengthExpr, distance: string): string {
   }
 }
 
-export const holdOf = (layout: HeldLayout, pin: string): Hold | undefined =>
+export const findHold = (layout: HeldLayout, pin: string): Hold | undefined =>
   layout.holds.find((h) => h.id === pin);

@@ -7,15 +7,15 @@ import { writtenSelector } from './marks.ts';
 import type { Plan } from './piece.ts';
 import type { Draft } from './write-css.ts';
 
-export function planOf({ document, entries, layouts, condition }: Draft): Plan {
+export function makePlan({ document, entries, layouts, condition }: Draft): Plan {
   const held = layouts[0]!;
   const still = condition === 'reduced-motion';
   return {
     // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
     damping: still ? [] : entries.flatMap((e) => dampedBy(e, held)),
-    signals: entries.flatMap((e) => signalsOf(e, held)),
+    signals: entries.flatMap((e) => listSignals(e, held)),
     travels: still ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
-    marquees: still ? [] : document.motions.flatMap((m) => marqueeOf(m, held)),
+    marquees: still ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
   };
 }
 
@@ -26,7 +26,7 @@ function dampedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['damping'
 }
 
 /** A custom property whose name begins with “signal” is told to the page’s scripts. */
-function signalsOf({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
+function listSignals({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
   const selector = writtenSelector(motion.targets.selector, layout);
   return Object.keys(motion.keyframes)
     .filter((p) => /^--signal\b/.test(p))
@@ -47,7 +47,7 @@ function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: Held
 }
 
 /** Nothing in CSS moves at a speed that listens to the scroll: a marquee is the script’s alone. */
-export function marqueeOf(
+export function makeMarquee(
   { id, on, driver, targets, damping }: Motion,
   layout: HeldLayout,
 ): Plan['marquees'] {

@@ -18,13 +18,13 @@ export function scriptText(plan: Plan, title: string, older: OlderPlan | null = 
 import { start } from './${RUNTIME_FILE}';
 
 // Without scroll timelines nothing else of this plays, and the page stays as it was brought.
-if (CSS.supports('animation-timeline: view()')) start(document, ${json(playedOf(plan))});
+if (CSS.supports('animation-timeline: view()')) start(document, ${json(computePlayed(plan))});
 `;
   }
   return `${head}
 import { start } from './${RUNTIME_FILE}';
 
-const plan = ${json(playedOf(plan))};
+const plan = ${json(computePlayed(plan))};
 if (CSS.supports('animation-timeline: view()')) start(document, plan);
 else {
   start(document, { ...plan, damping: [] });
@@ -35,10 +35,10 @@ else {
 }
 
 /** The plan as the script takes it. */
-export const planText = (plan: Plan): string => JSON.stringify(playedOf(plan), null, 2);
+export const planText = (plan: Plan): string => JSON.stringify(computePlayed(plan), null, 2);
 
 /** What the script needs of a plan. */
-function playedOf(plan: Plan) {
+function computePlayed(plan: Plan) {
   const damping = plan.damping.map(({ names, selector, how }) => ({ names, selector, how }));
   const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
   const marquees = plan.marquees.map(({ motion: _, ...marquee }) => marquee);

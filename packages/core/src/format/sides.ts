@@ -23,7 +23,7 @@ export interface Side {
 }
 
 /** One of the two forms, for readers with or without a wish for reduced motion: as it is, then under each set of conditions. */
-function draftsOf(
+function listDrafts(
   document: MotionDocument,
   sets: readonly MediaSet[],
   condition: Condition,
@@ -47,7 +47,7 @@ function draftsOf(
 }
 
 /** `page`: the drafts of both forms. */
-function sideOf(
+function findSide(
   document: MotionDocument,
   sets: readonly MediaSet[],
   drafts: readonly Draft[],
@@ -86,14 +86,14 @@ function pinBlocks(document: MotionDocument, { layouts }: Draft): Block[] {
 }
 
 /** Both forms. `isApart`: motions that are played by something else, or written elsewhere. */
-export function sidesOf(
+export function splitSides(
   document: MotionDocument,
   layouts: readonly [Layout, ...Layout[]],
   isApart?: (m: Motion) => boolean,
 ): [full: Side, reduced: Side] {
   const sets = mediaSets(document);
-  const moving = draftsOf(document, sets, 'full-motion', layouts, isApart);
-  const still = draftsOf(document, sets, 'reduced-motion', layouts, isApart);
+  const moving = listDrafts(document, sets, 'full-motion', layouts, isApart);
+  const still = listDrafts(document, sets, 'reduced-motion', layouts, isApart);
   const all = [...moving, ...still];
-  return [sideOf(document, sets, moving, all), sideOf(document, sets, still, all)];
+  return [findSide(document, sets, moving, all), findSide(document, sets, still, all)];
 }

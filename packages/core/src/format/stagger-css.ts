@@ -1,8 +1,8 @@
 /** Stagger as CSS: each target carries how many steps later it begins, and ranges or delays count with it. */
-import { matchesOf, parseLength, plainPercent } from '../page/index.ts';
+import { findMatches, parseLength, plainPercent } from '../page/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
-import { placesOf } from '../motion/index.ts';
+import { listPlaces } from '../motion/index.ts';
 import { staggerSteps, stepPx } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 import { writtenSelector } from './marks.ts';
@@ -17,7 +17,7 @@ export const byName = (name: string): string => `--${name}-by`;
 /** Rules that number the targets; equal numbers share one. Zero needs none, since `var()` falls back to it. */
 export function staggerPieces(motion: Motion, name: string, layout: HeldLayout): Piece[] {
   if (!motion.stagger) return [];
-  const targets = matchesOf(layout, motion.targets.selector);
+  const targets = findMatches(layout, motion.targets.selector);
   const bySteps = new Map<number, string[]>();
   staggerSteps(motion.stagger.order, targets, layout).forEach((steps, i) => {
     const { selector } = layout.elements[targets[i]!]!;
@@ -41,7 +41,7 @@ export function stepCss(motion: Motion, layout: HeldLayout): string {
   const { step } = motion.stagger!;
   const parsed = parseLength(step);
   if (!parsed.ok || plainPercent(parsed.value) === null) return step;
-  const first = placesOf({ ...motion, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
+  const first = listPlaces({ ...motion, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
   const length = first && 'start' in first ? first.end - first.start : 0;
   return `${decimal(Number(stepPx(step, length, layout).toFixed(2)))}px`;
 }

@@ -1,5 +1,5 @@
 /** Timed parts as CSS: on a trigger's trigger, or at page load with a hand-over to what the scroll moves. */
-import { matchesOf } from '../page/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { HeldLayout } from '../page/index.ts';
 import type { Motion, MotionDocument, Played } from '../motion/index.ts';
 import { isAtLoad, isScrubbed, isTriggered } from '../drivers/index.ts';
@@ -65,10 +65,10 @@ export function introParts(
 
 /** Properties of an intro that the scroll also moves, on any of its elements. */
 function scrubbedBeside(intro: Motion, document: MotionDocument, layout: HeldLayout): Set<string> {
-  const own = new Set(matchesOf(layout, intro.targets.selector));
+  const own = new Set(findMatches(layout, intro.targets.selector));
   const taken = new Set<string>();
   for (const m of document.motions) {
-    if (!m.on || !isScrubbed(m.driver) || !matchesOf(layout, m.targets.selector).some((e) => own.has(e)))
+    if (!m.on || !isScrubbed(m.driver) || !findMatches(layout, m.targets.selector).some((e) => own.has(e)))
       continue;
     for (const p of Object.keys(m.keyframes)) if (p in intro.keyframes) taken.add(p);
   }
@@ -100,7 +100,7 @@ function handingOver(intro: Motion): Motion {
 }
 
 /** Ids of the parts that were written, by trigger. */
-export function partsOf(entries: readonly Entry[]): Map<string, string[]> {
+export function splitParts(entries: readonly Entry[]): Map<string, string[]> {
   const out = new Map<string, string[]>();
   for (const { motion } of entries)
     if (isTriggered(motion.driver))

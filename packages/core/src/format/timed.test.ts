@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Trigger, Motion, MotionDocument } from '../motion/index.ts';
-import { timesOf } from '../motion/index.ts';
-import { documentOf, element, layoutOf, motion, inlined } from '../testing/index.ts';
+import { computeTimes } from '../motion/index.ts';
+import { makeDocument, element, makeLayout, motion, inlined } from '../testing/index.ts';
 import { handOffCss, scriptText } from './index.ts';
 import { splitRange } from './split-range.ts';
 import { stepped, steppedRange } from './stagger-css.ts';
 
 const layout = {
-  ...layoutOf([
+  ...makeLayout([
     element({ selector: '#a' }),
     element({ selector: 'li:nth-of-type(1)', box: { x: 300, y: 100, width: 90, height: 90 } }),
     element({ selector: 'li:nth-of-type(2)', box: { x: 100, y: 100, width: 90, height: 90 } }),
@@ -34,7 +34,7 @@ const part = (over: Partial<Motion> = {}) =>
   });
 const css = (d: MotionDocument) => inlined(handOffCss(d, layout, 'T').css);
 const withTrigger = (g: Trigger, ...motions: Motion[]): MotionDocument => ({
-  ...documentOf(...motions),
+  ...makeDocument(...motions),
   triggers: [g],
 });
 
@@ -76,7 +76,7 @@ describe('triggers as CSS', () => {
   });
 
   test('parts count from the end of another; circles count from the trigger', () => {
-    const times = timesOf([
+    const times = computeTimes([
       part({ id: 'm_a' }),
       part({ id: 'm_b', time: { delay: '40ms', duration: '100ms', after: 'm_a' } }),
       part({ id: 'm_c', time: { delay: '5ms', duration: '10ms', after: 'm_c' } }),
@@ -97,10 +97,10 @@ describe('an intro', () => {
     time: { delay: '0ms', duration: '700ms' },
   });
   test('alone runs to its own end', () => {
-    expect(css(documentOf(intro))).toMatch(/@keyframes lv-intro \{[^@]*100% \{ opacity: 1; \}/);
+    expect(css(makeDocument(intro))).toMatch(/@keyframes lv-intro \{[^@]*100% \{ opacity: 1; \}/);
   });
   test('beside a scrubbed motion loses its last stop and comes after it', () => {
-    const text = css(documentOf(intro, motion()));
+    const text = css(makeDocument(intro, motion()));
     expect(text).toMatch(/@keyframes lv-intro-intro \{\s*0% \{ opacity: 0; \}\s*\}/);
     expect(text.indexOf('lv-card auto linear both')).toBeLessThan(
       text.indexOf('lv-intro-intro 700ms linear backwards'),
@@ -111,7 +111,7 @@ describe('an intro', () => {
 describe('staggers as CSS', () => {
   test('number each target in its order, and count with it', () => {
     const text = css(
-      documentOf(motion({ targets: { selector: 'li' }, stagger: { step: '40px', order: 'across' } })),
+      makeDocument(motion({ targets: { selector: 'li' }, stagger: { step: '40px', order: 'across' } })),
     );
     expect(text).toMatch(/li:nth-of-type\(1\) \{\s*--lv-card-step: 2;/);
     expect(text).toMatch(/li:nth-of-type\(3\) \{\s*--lv-card-step: 1;/);
@@ -145,10 +145,10 @@ describe('staggers as CSS', () => {
 
 describe('the script', () => {
   test('is written only where something is damped, and without ids of the workbench', () => {
-    const still = handOffCss(documentOf(motion()), layout, 'T');
+    const still = handOffCss(makeDocument(motion()), layout, 'T');
     expect(scriptText(still.plan, 'T')).toBeNull();
     const moved = handOffCss(
-      documentOf(motion({ damping: { kind: 'half-life', halfLife: 90 } })),
+      makeDocument(motion({ damping: { kind: 'half-life', halfLife: 90 } })),
       layout,
       'T',
     );

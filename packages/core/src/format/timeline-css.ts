@@ -1,14 +1,14 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import type { HeldLayout } from '../page/index.ts';
-import { geometryOf, matchesOf } from '../page/index.ts';
-import { isScrubbed, subjectOf } from '../drivers/index.ts';
+import { computeGeometry, findMatches } from '../page/index.ts';
+import { isScrubbed, findSubject } from '../drivers/index.ts';
 import type { ScrubbedDriver } from '../drivers/index.ts';
 import { around, isNamedPlace } from '../timeline/index.ts';
 import type { Motion, Pin } from '../motion/index.ts';
 import { rangeCss } from './range-css.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
 import { writtenSelector } from './marks.ts';
-import { bothOf, overlaps } from './overlaps.ts';
+import { joinSelectors, overlaps } from './overlaps.ts';
 import type { Piece, WriterNote } from './piece.ts';
 import { rule } from './rule.ts';
 
@@ -71,11 +71,11 @@ const TIMELINES: Written = {
   },
 
   view(driver, { motion, name, layouts }) {
-    const targets = matchesOf(layouts[0]!, motion.targets.selector);
+    const targets = findMatches(layouts[0]!, motion.targets.selector);
     const geometries = layouts.flatMap((layout) =>
-      matchesOf(layout, motion.targets.selector).flatMap((target) => {
-        const subject = subjectOf(driver, target, layout);
-        return subject === undefined ? [] : [geometryOf(layout, subject, driver.axis, driver.insets)];
+      findMatches(layout, motion.targets.selector).flatMap((target) => {
+        const subject = findSubject(driver, target, layout);
+        return subject === undefined ? [] : [computeGeometry(layout, subject, driver.axis, driver.insets)];
       }),
     );
     const css = rangeCss(motion.range, driver, geometries, hasNamedPlaces(motion));
@@ -86,7 +86,7 @@ const TIMELINES: Written = {
     const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
     if (owner === 'self')
       return { timeline: `view(${axis} ${insets})`, range: css.range, named: null, notes };
-    const matched = matchesOf(layouts[0]!, owner);
+    const matched = findMatches(layouts[0]!, owner);
     const nested = matched.length > 1 && targets.every((t) => around(t, matched, layouts[0]!) !== undefined);
     if (matched.length > 1 && !nested)
       note(
@@ -98,7 +98,7 @@ const TIMELINES: Written = {
 };
 
 /** Timeline and range of a motion, for all layouts at once. */
-export function timelineOf(
+export function makeTimeline(
   motion: Motion,
   name: string,
   layouts: readonly HeldLayout[],
@@ -129,7 +129,7 @@ export class NamedTimelines {
   pieces(layout: HeldLayout, ever: readonly NamedTimelines[] = [this]): Piece[] {
     const all = [...this.byOwner.values()].flat();
     if (all.length === 0 && ever.every((t) => t.byOwner.size === 0)) return [];
-    const ruleOf = (selector: string, list: readonly NamedTimeline[]): string[] => {
+    const makeRule = (selector: string, list: readonly NamedTimeline[]): string[] => {
       const views = list.filter((t) => t.kind === 'view');
       const scrolls = list.filter((t) => t.kind === 'scroll');
       const lines = [
@@ -141,10 +141,10 @@ export class NamedTimelines {
       return ever.length > 1 && this !== ever[0] ? [rule(selector, ['view-timeline: none;'])] : [];
     };
     const selectors = [...new Set(ever.flatMap((t) => [...t.byOwner.keys()]))];
-    const listOf = (owner: string) => this.byOwner.get(owner) ?? [];
+    const toList = (owner: string) => this.byOwner.get(owner) ?? [];
     const owners = [
-      ...selectors.flatMap((owner) => ruleOf(writtenSelector(owner, layout), listOf(owner))),
-      ...overlaps(selectors, layout).flatMap((group) => ruleOf(bothOf(group, layout), group.flatMap(listOf))),
+      ...selectors.flatMap((owner) => makeRule(writtenSelector(owner, layout), toList(owner))),
+      ...overlaps(selectors, layout).flatMap((group) => makeRule(joinSelectors(group, layout), group.flatMap(toList))),
     ];
     const scoped = all.filter((t) => !t.nested);
     const scope = scoped.length

@@ -5,7 +5,7 @@ import { isMeeting, parseMeeting } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 import { writtenSelector } from './marks.ts';
-import { bothOf, overlaps } from './overlaps.ts';
+import { joinSelectors, overlaps } from './overlaps.ts';
 import type { Piece } from './piece.ts';
 import { rule } from './rule.ts';
 
@@ -57,7 +57,7 @@ export function triggerPieces(
   const bySubject = new Map<string, Trigger[]>();
   for (const g of triggers)
     if (g.on && parts.get(g.id)?.length) bySubject.set(g.subject, [...(bySubject.get(g.subject) ?? []), g]);
-  const pieceOf = (selector: string, list: readonly Trigger[]): Piece => ({
+  const makePiece = (selector: string, list: readonly Trigger[]): Piece => ({
     id: `trigger:${list.map((g) => g.id).join('+')}`,
     motions: list.flatMap((g) => parts.get(g.id) ?? []),
     rules: rule(selector, [
@@ -72,10 +72,10 @@ export function triggerPieces(
     keyframes: '',
   });
   return [
-    ...[...bySubject].map(([subject, list]) => pieceOf(writtenSelector(subject, layout), list)),
+    ...[...bySubject].map(([subject, list]) => makePiece(writtenSelector(subject, layout), list)),
     ...overlaps([...bySubject.keys()], layout).map((group) =>
-      pieceOf(
-        bothOf(group, layout),
+      makePiece(
+        joinSelectors(group, layout),
         group.flatMap((subject) => bySubject.get(subject)!),
       ),
     ),

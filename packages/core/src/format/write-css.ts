@@ -3,11 +3,11 @@
  */
 import type { HeldLayout, Layout } from '../page/index.ts';
 import { withPins } from '../page/index.ts';
-import { timesOf } from '../motion/index.ts';
+import { computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { asPin, isEndless, isTimed, refersTo } from '../drivers/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
-import { absent, piecesOf } from './element-css.ts';
+import { absent, makePieces } from './element-css.ts';
 import type { Entry } from './entry.ts';
 import { triggerPieces } from './trigger-css.ts';
 import { keptPieces } from './kept-css.ts';
@@ -15,11 +15,11 @@ import { keyframesCss } from './keyframes-css.ts';
 import { slugs } from './names.ts';
 import type { Condition, Piece, WriterNote, Written } from './piece.ts';
 import { pinPieces, travelDoubt } from './pin-css.ts';
-import { planOf } from './plan.ts';
+import { makePlan } from './plan.ts';
 import { registrations } from './property-css.ts';
 import { byName, staggerPieces, stepCss, steppedRange } from './stagger-css.ts';
-import { partsOf, timedEntries } from './timed-css.ts';
-import { NamedTimelines, timelineOf } from './timeline-css.ts';
+import { splitParts, timedEntries } from './timed-css.ts';
+import { NamedTimelines, makeTimeline } from './timeline-css.ts';
 import type { TimelineCss } from './timeline-css.ts';
 
 /** A document written under a media condition, beside the same document without it. */
@@ -42,7 +42,7 @@ export interface Draft {
   /** motions that something else than CSS plays; only what they register is written */
   apart: readonly Motion[];
   /** one step of a stagger, as CSS */
-  stepOf(motion: Motion): string;
+  makeStep(motion: Motion): string;
 }
 
 /**
@@ -56,7 +56,7 @@ export const writeCss = (
   others: readonly Layout[] = [],
 ): Written => {
   const draft = draftCss(document, layout, condition, others);
-  return { pieces: piecesOfDraft(draft), plan: planOf(draft), notes: draft.notes };
+  return { pieces: piecesOfDraft(draft), plan: makePlan(draft), notes: draft.notes };
 };
 
 export function draftCss(
@@ -72,7 +72,7 @@ export function draftCss(
   const pinNames = slugs(document.pins);
   const pins = new Map(document.pins.map((pin) => [pin.id, { pin, name: pinNames.get(pin.id)! }]));
   const triggerNames = slugs(document.triggers);
-  const times = timesOf(document.motions);
+  const times = computeTimes(document.motions);
   const shared = new NamedTimelines();
   const steps: Piece[] = [];
   const still = condition === 'reduced-motion';
@@ -95,7 +95,7 @@ export function draftCss(
     if (isEndless(driver)) return [];
     if (isTimed(driver))
       return timedEntries(motion, condition, { document, held, names, blockNames, triggerNames, times });
-    const written = entryOf(
+    const written = makeEntry(
       motion,
       [names.get(motion.id)!, blockNames.get(motion.id)!],
       condition,
@@ -121,7 +121,7 @@ export function draftCss(
     steps,
     notes,
     apart: document.motions.filter((m) => m.on && isApart(m)),
-    stepOf: (motion) => stepCss(motion, held),
+    makeStep: (motion) => stepCss(motion, held),
   };
 }
 
@@ -134,7 +134,7 @@ export function piecesOfDraft(
   all: readonly Draft[] = [draft],
   page: readonly Draft[] = all,
 ): Piece[] {
-  const motionsOf = (drafts: readonly Draft[]) =>
+  const listMotions = (drafts: readonly Draft[]) =>
     drafts.flatMap((d) => [...d.entries.map((e) => e.motion), ...d.apart]);
   const { document, layouts, entries, condition } = draft;
   const held = layouts[0]!;
@@ -143,7 +143,7 @@ export function piecesOfDraft(
       ? entries
       : withAbsent(draft, new Set(all.flatMap((d) => d.entries.map((e) => e.motion.id))));
   return [
-    ...registrations(motionsOf(page), document.properties),
+    ...registrations(listMotions(page), document.properties),
     ...keptPieces(held),
     ...adjustmentPieces(document, held, condition),
     ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),
@@ -152,8 +152,8 @@ export function piecesOfDraft(
       all.map((d) => d.shared),
     ),
     ...draft.steps,
-    ...triggerPieces(document.triggers, draft.triggerNames, partsOf(entries), held),
-    ...piecesOf(joined, held),
+    ...triggerPieces(document.triggers, draft.triggerNames, splitParts(entries), held),
+    ...makePieces(joined, held),
   ];
 }
 
@@ -177,7 +177,7 @@ const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, { pin: Pin; name: 
   return pinned ? JSON.stringify(pins.get(pinned.pin)) : '';
 };
 
-function entryOf(
+function makeEntry(
   motion: Motion,
   [name, blockName]: [string, string],
   condition: Condition,
@@ -202,7 +202,7 @@ function entryOf(
     `lv-${blockName}${fadeOnly ? '-still' : ''}`,
     fadeOnly ? (p) => p === 'opacity' : undefined,
   );
-  const written = timelineOf(motion, name, layouts, pins);
+  const written = makeTimeline(motion, name, layouts, pins);
   const stepped = motion.stagger && {
     range: steppedRange(written.range, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
     tuned: [[byName(`lv-${name}`), stepCss(motion, layouts[0]!)] as const],

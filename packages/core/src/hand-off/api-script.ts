@@ -11,7 +11,7 @@ import {
 import type { Draft, Plan } from '../format/index.ts';
 import { underMedia } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
-import { matchesOf } from '../page/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import { isScrubbed } from '../drivers/index.ts';
 import { staggerSteps } from '../timeline/index.ts';
@@ -38,7 +38,7 @@ export const isForApi = (m: Motion): boolean => isScrubbed(m.driver) && m.dampin
 const camel = (property: string) =>
   property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
 
-function keyframesOf(m: Motion): ApiMotion['keyframes'] {
+function listKeyframes(m: Motion): ApiMotion['keyframes'] {
   return Object.entries(m.keyframes).map(([property, list]) =>
     withWholeEasing(list, m.easing).map((k) => ({
       offset: k.at,
@@ -49,7 +49,7 @@ function keyframesOf(m: Motion): ApiMotion['keyframes'] {
 }
 
 /** `view(block 10% 0px)`, `scroll(root block)` or the name of a timeline that another element carries. */
-function timelineOf(css: string, draft: Draft): ApiMotion['timeline'] {
+function makeTimeline(css: string, draft: Draft): ApiMotion['timeline'] {
   const call = /^(view|scroll)\((\S+)\s*(.*)\)$/.exec(css);
   if (call?.[1] === 'view') return { view: '', axis: call[2]!, inset: call[3] || '0px' };
   if (call) return { scroll: '', axis: call[3] || 'block' };
@@ -62,7 +62,7 @@ function timelineOf(css: string, draft: Draft): ApiMotion['timeline'] {
 
 function apiMotions(document: MotionDocument, layout: Layout, others: readonly Layout[]): ApiMotion[] {
   const drafts = new Map<string, Draft>();
-  const draftOf = (ids: readonly string[]) => {
+  const makeDraft = (ids: readonly string[]) => {
     const key = ids.join(' ');
     const made = drafts.get(key) ?? draftCss(underMedia(document, ids), layout, 'full-motion', others);
     drafts.set(key, made);
@@ -71,7 +71,7 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
   return document.motions.filter(isForApi).flatMap((m) =>
     mediaStates(document.media.filter((q) => m.conditions?.some((c) => c.media === q.id))).flatMap(
       ({ ids, query }) => {
-        const draft = draftOf(ids);
+        const draft = makeDraft(ids);
         const entry = draft.entries.find((e) => e.motion.id === m.id);
         if (!entry) return [];
         const { motion } = entry;
@@ -85,19 +85,19 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
             )
           : draft;
         const range = splitRange(plain.entries.find((e) => e.motion.id === m.id)!.range);
-        const targets = matchesOf(held, motion.targets.selector);
+        const targets = findMatches(held, motion.targets.selector);
         return [
           {
             name: motion.name,
             targets: writtenSelector(motion.targets.selector, held),
-            keyframes: keyframesOf(motion),
-            timeline: timelineOf(entry.timeline, draft),
+            keyframes: listKeyframes(motion),
+            timeline: makeTimeline(entry.timeline, draft),
             range: [range[0] ?? 'normal', range[1] ?? 'normal'],
             ...(motion.stagger
               ? {
                   later: {
                     steps: staggerSteps(motion.stagger.order, targets, held),
-                    by: draft.stepOf(motion),
+                    by: draft.makeStep(motion),
                   },
                 }
               : {}),

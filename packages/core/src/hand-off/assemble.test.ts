@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { emptyDocument, readDocument, selectorsOf } from '../motion/index.ts';
+import { emptyDocument, readDocument, collectSelectors } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { readPage } from '../reading/index.ts';
 import { fadeAndRise, motion } from '../testing/index.ts';
@@ -30,7 +30,7 @@ const put = (
 ): Assembled =>
   assemble(
     document,
-    layoutOfPage(html, selectorsOf(document)),
+    layoutOfPage(html, collectSelectors(document)),
     [],
     { name: 'Odd page', entry: 'index.html', html, fileAt: (p) => files[p] ?? null },
     'Odd page',

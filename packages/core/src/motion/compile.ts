@@ -1,13 +1,13 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
-import { matchesOf, withPins } from '../page/index.ts';
+import { findMatches, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
 import { isScrubbed } from '../drivers/index.ts';
-import { placeOf } from '../timeline/index.ts';
+import { findPlace } from '../timeline/index.ts';
 import type { Placed } from '../timeline/index.ts';
-import { factsOf, isLinear, parseEasing, segmentsOf } from '../value/index.ts';
+import { readFacts, isLinear, parseEasing, splitSegments } from '../value/index.ts';
 import type { Ease, Keyframe, Segment, ValueContext } from '../value/index.ts';
 import type { Motion, MotionDocument } from './document.ts';
-import { placesOf } from './place.ts';
+import { listPlaces } from './place.ts';
 
 /** One motion on one element. */
 export interface Instance {
@@ -26,7 +26,7 @@ export interface Track {
   segments: Segment[];
 }
 
-export interface Take {
+export interface CompiledTimeline {
   layout: Layout;
   instances: Instance[];
   tracks: Track[];
@@ -75,9 +75,9 @@ export interface Take {
 }
 
 /** Offsets are given per scroller and axis: block then inline. */
-export const channelOf = (scroller: number, axis: Axis): number => scroller * 2 + (axis === 'inline' ? 1 : 0);
+export const readChannel = (scroller: number, axis: Axis): number => scroller * 2 + (axis === 'inline' ? 1 : 0);
 
-export const contextOf = (layout: Layout, element: number): ValueContext => {
+export const makeContext = (layout: Layout, element: number): ValueContext => {
   const e = layout.elements[element]!;
   return {
     box: e.box,
@@ -96,13 +96,13 @@ interface Part {
   instances: Instance[];
   /** per instance its tracks, still without their number */
   tracks: Omit<Track, 'instance'>[][];
-  unplaced: Take['unplaced'];
+  unplaced: CompiledTimeline['unplaced'];
 }
 
 /** Parts stay valid as long as neither motion nor layout changes: during a drag all but one motion are the same objects. */
 const parts = new WeakMap<Layout, WeakMap<Motion, Part>>();
 
-function partOf(motion: Motion, layout: Layout): Part {
+function findPart(motion: Motion, layout: Layout): Part {
   const known = parts.get(layout) ?? parts.set(layout, new WeakMap()).get(layout)!;
   const part = known.get(motion) ?? makePart(motion, layout);
   known.set(motion, part);
@@ -111,14 +111,14 @@ function partOf(motion: Motion, layout: Layout): Part {
 
 function makePart(motion: Motion, layout: Layout): Part {
   const part: Part = { instances: [], tracks: [], unplaced: [] };
-  const targets = matchesOf(layout, motion.targets.selector);
+  const targets = findMatches(layout, motion.targets.selector);
   if (targets.length === 0)
     part.unplaced.push({
       motion: motion.id,
       element: null,
       reason: `no element matches ${motion.targets.selector}`,
     });
-  for (const { element, placed } of placesOf(motion, layout)) {
+  for (const { element, placed } of listPlaces(motion, layout)) {
     if ('reason' in placed) {
       part.unplaced.push({ motion: motion.id, element, reason: placed.reason });
       continue;
@@ -127,13 +127,13 @@ function makePart(motion: Motion, layout: Layout): Part {
     part.tracks.push(
       Object.entries(motion.keyframes).map(([property, keyframes]) => {
         const values = keyframes.map((k) => k.value);
-        const base = layout.elements[element]?.base?.[property] ?? factsOf(property, values)?.initial ?? '';
-        const place = (at: string) => placeOf(at, placed);
+        const base = layout.elements[element]?.base?.[property] ?? readFacts(property, values)?.initial ?? '';
+        const place = (at: string) => findPlace(at, placed);
         return {
           property,
           base,
           open: !hasBothEnds(keyframes, place),
-          segments: segmentsOf(property, keyframes, base, contextOf(layout, element), place),
+          segments: splitSegments(property, keyframes, base, makeContext(layout, element), place),
         };
       }),
     );
@@ -142,15 +142,15 @@ function makePart(motion: Motion, layout: Layout): Part {
 }
 
 /** Compiles the motions that are on. Elements come from `layout.matches`; what cannot be placed is listed, never dropped silently. */
-export function compileTake(document: MotionDocument, measured: Layout): Take {
+export function compileTimeline(document: MotionDocument, measured: Layout): CompiledTimeline {
   const layout = withPins(measured, document.pins);
   const instances: Instance[] = [];
   const tracks: Track[] = [];
-  const unplaced: Take['unplaced'] = [];
+  const unplaced: CompiledTimeline['unplaced'] = [];
   for (const motion of document.motions) {
     // What time moves has no value at a scroll offset.
     if (!motion.on || !isScrubbed(motion.driver)) continue;
-    const part = partOf(motion, layout);
+    const part = findPart(motion, layout);
     part.instances.forEach((instance, i) => {
       instances.push(instance);
       for (const t of part.tracks[i]!) tracks.push({ instance: instances.length - 1, ...t });
@@ -174,7 +174,7 @@ function flatten(instances: Instance[], tracks: Track[]) {
     perPx: Float64Array.from(instances, ({ placed: { start, end } }) =>
       end > start ? 1 / (end - start) : 0,
     ),
-    channel: Uint16Array.from(instances, (i) => channelOf(i.placed.scroller, i.placed.axis)),
+    channel: Uint16Array.from(instances, (i) => readChannel(i.placed.scroller, i.placed.axis)),
     firstTrack: new Uint32Array(n + 1),
     ease: instances.map(({ motion }) => {
       const parsed = parseEasing(motion.easing);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mediaMatches, parseMedia, viewportFor } from '../page/index.ts';
-import { documentOf, motion } from '../testing/index.ts';
+import { makeDocument, motion } from '../testing/index.ts';
 import { activeMedia, editedUnder, readDocument, underMedia } from './index.ts';
 import type { Motion, MotionDocument, Pin } from './index.ts';
 
@@ -60,7 +60,7 @@ const MEDIA = [
   { id: 'q_b', name: 'Short', query: '(height < 500px)' },
 ];
 const base = (): MotionDocument => ({
-  ...documentOf(
+  ...makeDocument(
     motion({
       conditions: [{ media: 'q_a', range: { end: 'cover 40%' } }],
     }),
@@ -143,7 +143,7 @@ const edit = fc.oneof(
   ),
 );
 /** A motion without what is written for conditions. */
-const seenOf = (d: MotionDocument) => d.motions.map(({ conditions: _, ...m }) => m);
+const makeSeen = (d: MotionDocument) => d.motions.map(({ conditions: _, ...m }) => m);
 
 test('whatever is edited under some conditions is what is then seen under them, and the document stays valid', () => {
   fc.assert(
@@ -159,7 +159,7 @@ test('whatever is edited under some conditions is what is then seen under them, 
           const change = (x: MotionDocument): MotionDocument => ({ ...x, motions: x.motions.map(edit) });
           const wanted = change(underMedia(d, active));
           d = editedUnder(d, active, scope, change);
-          expect(seenOf(underMedia(d, active))).toEqual(seenOf(wanted));
+          expect(makeSeen(underMedia(d, active))).toEqual(makeSeen(wanted));
           expect(readDocument(d).ok).toBe(true);
         }
       },
@@ -175,7 +175,7 @@ test('an edit for one condition is not seen outside of it', () => {
     motions: x.motions.map((m) => ({ ...m, on: false })),
     pins: x.pins.map((p) => ({ ...p, distance: { kind: 'length' as const, value: '300px' } })),
   }));
-  expect(seenOf(underMedia(muted, []))).toEqual(seenOf(d));
+  expect(makeSeen(underMedia(muted, []))).toEqual(makeSeen(d));
   expect(muted.pins[0]!.distance).toEqual(pin.distance);
   expect(underMedia(muted, ['q_a']).pins[0]!.distance).toEqual({ kind: 'length', value: '300px' });
 });

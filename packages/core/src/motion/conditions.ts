@@ -101,7 +101,7 @@ type Override = NonNullable<Motion['conditions']>[number];
 const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** The condition that a part of a motion is written for: the topmost active one that has it, else the one that is being edited. */
-function ownerOf(
+function findOwner(
   conditions: readonly { media: string }[] | undefined,
   active: readonly string[],
   scope: string | null,
@@ -134,21 +134,21 @@ function foldMotion(
     out = { ...out, conditions: put(out.conditions, media, change) };
   };
   if (next.on !== view.on) {
-    const at = ownerOf(base.conditions, active, scope, (c: Override) => c.on !== undefined);
+    const at = findOwner(base.conditions, active, scope, (c: Override) => c.on !== undefined);
     if (at === null) out.on = next.on;
     else write(at, (c) => ({ ...c, on: next.on }));
   }
   for (const side of ['start', 'end'] as const) {
     const point = next.range[side];
     if (alike(point, view.range[side])) continue;
-    const at = ownerOf(base.conditions, active, scope, (c: Override) => c.range?.[side] !== undefined);
+    const at = findOwner(base.conditions, active, scope, (c: Override) => c.range?.[side] !== undefined);
     if (at === null) out.range = { ...out.range, [side]: point };
     else write(at, (c) => ({ ...c, range: { ...c.range, [side]: point } }));
   }
   for (const property of new Set([...Object.keys(view.keyframes), ...Object.keys(next.keyframes)])) {
     const list = next.keyframes[property];
     if (alike(list, view.keyframes[property])) continue;
-    const at = ownerOf(
+    const at = findOwner(
       base.conditions,
       active,
       scope,
@@ -180,7 +180,7 @@ function foldPin(base: Pin, view: Pin, next: Pin, active: readonly string[], sco
   let out: Pin = { ...next, on: base.on, distance: base.distance };
   for (const part of ['on', 'distance'] as const) {
     if (alike(next[part], view[part])) continue;
-    const at = ownerOf(
+    const at = findOwner(
       base.conditions,
       active,
       scope,

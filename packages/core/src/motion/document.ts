@@ -209,11 +209,11 @@ export function readDocument(
     return { ok: false, problems: [{ path: 'version', message: newerWords(version) }] };
   const result = DocumentSchema.safeParse(json);
   if (result.success) return { ok: true, document: withTies(result.data) };
-  return { ok: false, problems: problemsOf(result.error) };
+  return { ok: false, problems: listProblems(result.error) };
 }
 
 /** Zod's issues as plain sentences with paths; of a union the nearest branch speaks. */
-export function problemsOf(error: z.ZodError): DocumentProblem[] {
+export function listProblems(error: z.ZodError): DocumentProblem[] {
   return error.issues.map((issue) => ({
     path: issue.path.reduce<string>(
       (p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${String(k)}` : String(k)),
@@ -231,7 +231,7 @@ export const documentJsonSchema = () =>
   z.toJSONSchema(DocumentShape, { unrepresentable: 'any', io: 'input' });
 
 /** Every selector that a layout has to know for a document: targets, subjects and scrollers. */
-export function selectorsOf(document: MotionDocument): string[] {
+export function collectSelectors(document: MotionDocument): string[] {
   const all = new Set<string>();
   for (const m of document.motions) {
     all.add(m.targets.selector);

@@ -1,6 +1,6 @@
 /** What a motion must keep to beyond the form of its parts. */
 import { isNamedPlace } from '../timeline/index.ts';
-import { isTimed, pointKindOf } from '../drivers/index.ts';
+import { isTimed, pointKind } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';
 import type { Range } from '../timeline/index.ts';
 import { isLinear, keyframeOffset, parseEasing, passesOnce } from '../value/index.ts';
@@ -39,7 +39,7 @@ export function motionProblems(m: Ruled): Problem[] {
   };
   put(['easing'], easingProblem(m));
   const named = Object.values(m.keyframes).some((k) => k.some((s) => isNamedPlace(s.at)));
-  const points = pointKindOf(m.driver);
+  const points = pointKind(m.driver);
   if (named && points !== 'phases') put(['keyframes'], 'keyframes at range names need a view progress');
   if (isTimed(m.driver) && !m.time) put(['time'], 'a timed motion needs a delay and a duration');
   if (points === 'extent')

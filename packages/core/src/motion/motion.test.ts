@@ -1,37 +1,37 @@
 import { describe, expect, test } from '@jest/globals';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
-import { compileTake } from './compile.ts';
-import { documentJsonSchema, readDocument, selectorsOf } from './document.ts';
+import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
+import { compileTimeline } from './compile.ts';
+import { documentJsonSchema, readDocument, collectSelectors } from './document.ts';
 import { sample, shownValue } from './sample.ts';
 
-const layout = layoutOf([
+const layout = makeLayout([
   element({ selector: '#a' }),
   element({ selector: '#b', box: { x: 0, y: 5000, width: 200, height: 200 } }),
 ]);
-const shown = (take: ReturnType<typeof compileTake>, s: number, property = 'opacity', e = 0) => {
-  sample(take, [s, 0]);
-  return shownValue(take, e, property);
+const shown = (timeline: ReturnType<typeof compileTimeline>, s: number, property = 'opacity', e = 0) => {
+  sample(timeline, [s, 0]);
+  return shownValue(timeline, e, property);
 };
 
 describe('the document', () => {
-  test('is read when it is right', () => expect(readDocument(documentOf(motion())).ok).toBe(true));
+  test('is read when it is right', () => expect(readDocument(makeDocument(motion())).ok).toBe(true));
 
   test.each<[string, unknown, string]>([
-    ['an unknown field', documentOf({ ...motion(), colour: 'red' } as never), 'motions[0]'],
+    ['an unknown field', makeDocument({ ...motion(), colour: 'red' } as never), 'motions[0]'],
     [
       'a wrong range',
-      documentOf(motion({ range: { start: 'entre 10%', end: 'exit' } })),
+      makeDocument(motion({ range: { start: 'entre 10%', end: 'exit' } })),
       'motions[0].range.start',
     ],
     [
       'a wrong value',
-      documentOf(motion({ keyframes: { opacity: [{ at: '0%', value: 'low' }] } })),
+      makeDocument(motion({ keyframes: { opacity: [{ at: '0%', value: 'low' }] } })),
       'motions[0].keyframes.opacity[0].value',
     ],
-    ['two equal ids', documentOf(motion(), motion()), 'motions[1].id'],
+    ['two equal ids', makeDocument(motion(), motion()), 'motions[1].id'],
     [
       'a meeting on a whole-page driver',
-      documentOf(
+      makeDocument(
         motion({
           driver: { kind: 'scroll', axis: 'block' },
           range: { start: { edge: '0%', line: '0%' }, end: '100%' },
@@ -41,13 +41,13 @@ describe('the document', () => {
     ],
     [
       'an element point beyond its height',
-      documentOf(motion({ range: { start: { edge: '120%', line: '0%' }, end: 'exit' } })),
+      makeDocument(motion({ range: { start: { edge: '120%', line: '0%' }, end: 'exit' } })),
       'motions[0].range.start',
     ],
     ['a newer version', { format: 'lyvek-document', version: 3, motions: [] }, 'version'],
     [
       'an easing that swings back over a stop',
-      documentOf(
+      makeDocument(
         motion({
           easing: 'cubic-bezier(0.3, 2.4, 0.6, -1.6)',
           keyframes: {
@@ -75,24 +75,24 @@ describe('the document', () => {
       id: 'm_b',
       driver: { kind: 'view', subject: '#b', axis: 'block', insets: ['0px', '0px'] },
     });
-    expect(selectorsOf(documentOf(motion(), other))).toEqual(['#a', '#b']);
+    expect(collectSelectors(makeDocument(motion(), other))).toEqual(['#a', '#b']);
   });
 });
 
 describe('edge cases of the page', () => {
   const page = motion({ driver: { kind: 'scroll', axis: 'block' }, range: { start: '0%', end: '100%' } });
   const reasons = (m: ReturnType<typeof motion>, l: typeof layout) =>
-    compileTake(documentOf(m), l).unplaced.map((u) => u.reason);
+    compileTimeline(makeDocument(m), l).unplaced.map((u) => u.reason);
 
   test('a page that does not scroll has no scroll timeline, but view timelines have their place', () => {
-    const short = layoutOf([element({ selector: '#a', box: { x: 0, y: 100, width: 300, height: 200 } })], 0);
+    const short = makeLayout([element({ selector: '#a', box: { x: 0, y: 100, width: 300, height: 200 } })], 0);
     expect(reasons(page, short)).toEqual(['there is nothing to scroll']);
-    const take = compileTake(documentOf(motion({ range: { start: 'cover 0%', end: 'cover 100%' } })), short);
-    expect(shown(take, 0)).toBe('0.7');
+    const timeline = compileTimeline(makeDocument(motion({ range: { start: 'cover 0%', end: 'cover 100%' } })), short);
+    expect(shown(timeline, 0)).toBe('0.7');
   });
 
   test('an element without a box has no timeline, and that is said', () => {
-    const none = layoutOf([element({ selector: '#a', box: { x: 0, y: 0, width: 0, height: 0 } })]);
+    const none = makeLayout([element({ selector: '#a', box: { x: 0, y: 0, width: 0, height: 0 } })]);
     expect(reasons(motion(), none)).toEqual(['it has no box of its own (display: none or contents)']);
   });
 
@@ -107,11 +107,11 @@ describe('edge cases of the page', () => {
   });
 
   test('a fixed subject counts as lying at the page’s top: its view progress is over at once', () => {
-    const fixed = layoutOf([
+    const fixed = makeLayout([
       element({ selector: '#a', fixed: true, box: { x: 0, y: 10, width: 900, height: 50 } }),
     ]);
-    const take = compileTake(documentOf(motion({ range: { start: 'entry 0%', end: 'exit 100%' } })), fixed);
-    expect(take.instances[0]!.placed).toMatchObject({ start: -790, end: 60 });
+    const timeline = compileTimeline(makeDocument(motion({ range: { start: 'entry 0%', end: 'exit 100%' } })), fixed);
+    expect(timeline.instances[0]!.placed).toMatchObject({ start: -790, end: 60 });
   });
 
   test('auto insets take the scroll padding, written ones do not', () => {
@@ -120,15 +120,15 @@ describe('edge cases of the page', () => {
       scrollers: [{ ...layout.scrollers[0]!, padding: ['120px', '60px'] as [string, string] }],
     };
     const start = (insets: [string, string]) =>
-      compileTake(
-        documentOf(motion({ driver: { kind: 'view', subject: 'self', axis: 'block', insets } })),
+      compileTimeline(
+        makeDocument(motion({ driver: { kind: 'view', subject: 'self', axis: 'block', insets } })),
         padded,
       ).instances[0]!.placed.start;
     expect(start(['auto', 'auto']) - start(['0px', '0px'])).toBe(60);
   });
 
   test('the inline axis and an inner scroller are channels of their own', () => {
-    const inner = layoutOf([
+    const inner = makeLayout([
       element({ selector: '#a', scroller: 1, box: { x: 700, y: 0, width: 100, height: 80 } }),
     ]);
     inner.scrollers.push({
@@ -142,29 +142,29 @@ describe('edge cases of the page', () => {
       axis: 'inline' as const,
       insets: ['0px', '0px'] as [string, string],
     };
-    const take = compileTake(
-      documentOf(motion({ driver, range: { start: 'cover 0%', end: 'cover 100%' } })),
+    const timeline = compileTimeline(
+      makeDocument(motion({ driver, range: { start: 'cover 0%', end: 'cover 100%' } })),
       inner,
     );
-    sample(take, [0, 0, 0, 550]);
-    expect(shownValue(take, 0, 'opacity')).toBe('0.5');
-    sample(take, [550, 550, 550, 0]);
-    expect(shownValue(take, 0, 'opacity')).toBe('0');
+    sample(timeline, [0, 0, 0, 550]);
+    expect(shownValue(timeline, 0, 'opacity')).toBe('0.5');
+    sample(timeline, [550, 550, 550, 0]);
+    expect(shownValue(timeline, 0, 'opacity')).toBe('0');
   });
 });
 
 describe('a compiled take', () => {
   test('holds before and after, and moves in between', () => {
-    const take = compileTake(documentOf(motion()), layout);
-    expect(shown(take, 0)).toBe('0');
-    expect(shown(take, 1475)).toBe('0.5');
-    expect(shown(take, 5000)).toBe('1');
-    expect(shown(take, 1475)).toBe('0.5');
+    const timeline = compileTimeline(makeDocument(motion()), layout);
+    expect(shown(timeline, 0)).toBe('0');
+    expect(shown(timeline, 1475)).toBe('0.5');
+    expect(shown(timeline, 5000)).toBe('1');
+    expect(shown(timeline, 1475)).toBe('0.5');
   });
 
   test('without fill the element keeps its own value outside', () => {
-    const take = compileTake(documentOf(motion({ fill: 'none' })), layout);
-    expect([shown(take, 0), shown(take, 1475), shown(take, 5000)]).toEqual([null, '0.5', null]);
+    const timeline = compileTimeline(makeDocument(motion({ fill: 'none' })), layout);
+    expect([shown(timeline, 0), shown(timeline, 1475), shown(timeline, 5000)]).toEqual([null, '0.5', null]);
   });
 
   test('the later writer wins where it is in effect: arrival both, departure forwards', () => {
@@ -179,9 +179,9 @@ describe('a compiled take', () => {
         ],
       },
     });
-    const take = compileTake(documentOf(motion(), leave), layout);
-    expect(shown(take, 1475)).toBe('0.5');
-    expect(shown(take, 2150)).toBe('0.6');
+    const timeline = compileTimeline(makeDocument(motion(), leave), layout);
+    expect(shown(timeline, 1475)).toBe('0.5');
+    expect(shown(timeline, 2150)).toBe('0.6');
   });
 
   test('a missing end lets an earlier motion show through', () => {
@@ -200,22 +200,22 @@ describe('a compiled take', () => {
       fill: 'forwards',
       keyframes: { opacity: [{ at: '50%', value: '1' }] },
     });
-    const take = compileTake(documentOf(rest, pulse), layout);
-    expect([1400, 1625, 1750, 5000].map((s) => shown(take, s))).toEqual(['0.2', '0.6', '1', '0.2']);
+    const timeline = compileTimeline(makeDocument(rest, pulse), layout);
+    expect([1400, 1625, 1750, 5000].map((s) => shown(timeline, s))).toEqual(['0.2', '0.6', '1', '0.2']);
   });
 
   test('missing ends take the element’s own value', () => {
-    const own = layoutOf([element({ selector: '#a', base: { opacity: '0.4' } })]);
-    const take = compileTake(
-      documentOf(motion({ keyframes: { opacity: [{ at: '50%', value: '1' }] } })),
+    const own = makeLayout([element({ selector: '#a', base: { opacity: '0.4' } })]);
+    const timeline = compileTimeline(
+      makeDocument(motion({ keyframes: { opacity: [{ at: '50%', value: '1' }] } })),
       own,
     );
-    expect([shown(take, 0), shown(take, 1475), shown(take, 9000)]).toEqual(['0.4', '1', '0.4']);
+    expect([shown(timeline, 0), shown(timeline, 1475), shown(timeline, 9000)]).toEqual(['0.4', '1', '0.4']);
   });
 
   test('says what could not be placed, and why', () => {
-    const take = compileTake(
-      documentOf(
+    const timeline = compileTimeline(
+      makeDocument(
         motion({ targets: { selector: '#gone' } }),
         motion({
           id: 'm_b',
@@ -225,17 +225,17 @@ describe('a compiled take', () => {
       ),
       layout,
     );
-    expect(take.unplaced.map((u) => u.reason)).toEqual([
+    expect(timeline.unplaced.map((u) => u.reason)).toEqual([
       'no element matches #gone',
       'no scroller matches #box',
     ]);
   });
 
   test('sampling allocates no numbers: the same arrays are written', () => {
-    const take = compileTake(documentOf(motion()), layout);
-    const { values, progress } = take;
-    for (let s = 0; s < 9000; s += 7) sample(take, [s, 0]);
-    expect(take.values).toBe(values);
-    expect(take.progress).toBe(progress);
+    const timeline = compileTimeline(makeDocument(motion()), layout);
+    const { values, progress } = timeline;
+    for (let s = 0; s < 9000; s += 7) sample(timeline, [s, 0]);
+    expect(timeline.values).toBe(values);
+    expect(timeline.progress).toBe(progress);
   });
 });

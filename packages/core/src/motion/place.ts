@@ -1,5 +1,5 @@
 /** Where a motion happens for each of its targets, with its stagger. */
-import { matchesOf } from '../page/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { HeldLayout, Layout } from '../page/index.ts';
 import { placeRange } from '../drivers/index.ts';
 import { staggerSteps, stepPx } from '../timeline/index.ts';
@@ -12,8 +12,8 @@ export interface TargetPlace {
 }
 
 /** In page order. Shifting by the stagger moves start and end alike. */
-export function placesOf(motion: Motion, layout: Layout | HeldLayout): TargetPlace[] {
-  const targets = matchesOf(layout, motion.targets.selector);
+export function listPlaces(motion: Motion, layout: Layout | HeldLayout): TargetPlace[] {
+  const targets = findMatches(layout, motion.targets.selector);
   const steps = motion.stagger ? staggerSteps(motion.stagger.order, targets, layout) : null;
   return targets.map((element, i) => {
     const placed = placeRange(motion.driver, motion.range, element, layout);

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { motion } from '../testing/index.ts';
-import { readDocument, restOf, withoutRest, withRest } from './index.ts';
+import { readDocument, findHold, withoutRest, withRest } from './index.ts';
 
 const plain = motion({
   keyframes: {
@@ -21,7 +21,7 @@ const stops = (m: typeof plain, p: string) => m.keyframes[p]!.map((k) => `${k.at
 test('arriving only, it rests and then leaves the way it came', () => {
   const m = withRest(motion({ keyframes: { opacity: plain.keyframes.opacity! } }), { from: 0.25, to: 0.75 });
   expect(stops(m, 'opacity')).toEqual(['0% 0', '25% 1', '75% 1', '100% 0']);
-  expect(restOf(m)).toEqual({ from: 0.25, to: 0.75 });
+  expect(findHold(m)).toEqual({ from: 0.25, to: 0.75 });
 });
 
 test('with one stop in its middle it rests there', () => {
@@ -30,9 +30,9 @@ test('with one stop in its middle it rests there', () => {
 });
 
 test('what rests only in one property, at range names or at an end, does not rest', () => {
-  expect(restOf(plain)).toBeNull();
+  expect(findHold(plain)).toBeNull();
   expect(
-    restOf(
+    findHold(
       motion({
         keyframes: {
           opacity: [
@@ -44,7 +44,7 @@ test('what rests only in one property, at range names or at an end, does not res
     ),
   ).toBeNull();
   expect(
-    restOf(
+    findHold(
       motion({
         keyframes: {
           opacity: [
@@ -70,7 +70,7 @@ test('moved anywhere and back nothing has changed; taken out again it is as befo
       const simple = motion({ keyframes: { opacity: plain.keyframes.opacity! } });
       const one = withRest(simple, a);
       const back = withRest(withRest(one, b), a);
-      expect(restOf(back)!.from).toBeCloseTo(a.from, 3);
+      expect(findHold(back)!.from).toBeCloseTo(a.from, 3);
       back.keyframes.opacity!.forEach((k, i) => {
         expect(Number.parseFloat(k.at)).toBeCloseTo(Number.parseFloat(one.keyframes.opacity![i]!.at), 1);
       });

@@ -12,21 +12,21 @@ export interface Rest {
   to: number;
 }
 
-const shareOf = (k: Keyframe) => Number.parseFloat(k.at) / 100;
+const toShare = (k: Keyframe) => Number.parseFloat(k.at) / 100;
 const SAME = 1e-6;
 
 /** Stretches over which one property keeps its value. */
 function pauses(list: readonly Keyframe[]): Rest[] {
   return list.slice(1).flatMap((k, i) => {
     const before = list[i]!;
-    return before.value === k.value && shareOf(k) > shareOf(before) + SAME
-      ? [{ from: shareOf(before), to: shareOf(k) }]
+    return before.value === k.value && toShare(k) > toShare(before) + SAME
+      ? [{ from: toShare(before), to: toShare(k) }]
       : [];
   });
 }
 
 /** The first stretch, inside of its range, over which all of its properties rest; null where there is none. */
-export function restOf({ keyframes }: Pick<Motion, 'keyframes'>): Rest | null {
+export function findHold({ keyframes }: Pick<Motion, 'keyframes'>): Rest | null {
   const lists = Object.values(keyframes);
   const [first, ...others] = lists;
   if (!first || lists.some((l) => l.some((k) => isNamedPlace(k.at)))) return null;
@@ -48,7 +48,7 @@ function moved(list: readonly Keyframe[], was: Rest, is: Rest): Keyframe[] {
       : share >= was.to - SAME
         ? is.to + ((share - was.to) / (1 - was.to)) * (1 - is.to)
         : is.from + ((share - was.from) / (was.to - was.from)) * (is.to - is.from);
-  return list.map((k) => ({ ...k, at: at(place(shareOf(k))) }));
+  return list.map((k) => ({ ...k, at: at(place(toShare(k))) }));
 }
 
 /**
@@ -56,17 +56,17 @@ function moved(list: readonly Keyframe[], was: Rest, is: Rest): Keyframe[] {
  * way it came.
  */
 function rested(list: readonly Keyframe[], { from, to }: Rest): Keyframe[] {
-  const inner = list.filter((k) => shareOf(k) > SAME && shareOf(k) < 1 - SAME);
+  const inner = list.filter((k) => toShare(k) > SAME && toShare(k) < 1 - SAME);
   const still = (k: Keyframe): Keyframe[] => [
     { at: at(from), value: k.value },
     { ...k, at: at(to) },
   ];
   if (inner.length === 1) return list.flatMap((k) => (k === inner[0] ? still(k) : [k]));
-  const arrival = list.map((k) => ({ ...k, at: at(shareOf(k) * from) }));
+  const arrival = list.map((k) => ({ ...k, at: at(toShare(k) * from) }));
   const back = list
     .toReversed()
     .slice(1)
-    .map((k) => ({ at: at(to + (1 - shareOf(k)) * (1 - to)), value: k.value }));
+    .map((k) => ({ at: at(to + (1 - toShare(k)) * (1 - to)), value: k.value }));
   const last = list.at(-1)!;
   return [
     ...arrival.slice(0, -1),
@@ -80,7 +80,7 @@ function rested(list: readonly Keyframe[], { from, to }: Rest): Keyframe[] {
 export function withRest(m: Motion, wanted: Rest): Motion {
   const from = Math.min(0.98, Math.max(0.01, wanted.from));
   const to = Math.min(0.99, Math.max(from + 0.01, wanted.to));
-  const was = restOf(m);
+  const was = findHold(m);
   return {
     ...m,
     keyframes: Object.fromEntries(
@@ -94,26 +94,26 @@ export function withRest(m: Motion, wanted: Rest): Motion {
 
 /** Without its rest: with one stop in its middle, or, where it went back the way it had come, only arriving. */
 export function withoutRest(m: Motion): Motion {
-  const was = restOf(m);
+  const was = findHold(m);
   if (!was) return m;
   const middle = was.from / (was.from + 1 - was.to);
   return {
     ...m,
     keyframes: Object.fromEntries(
       Object.entries(m.keyframes).map(([p, list]) => {
-        const arrival = list.filter((k) => shareOf(k) <= was.from + SAME);
-        const departure = list.filter((k) => shareOf(k) >= was.to - SAME);
+        const arrival = list.filter((k) => toShare(k) <= was.from + SAME);
+        const departure = list.filter((k) => toShare(k) >= was.to - SAME);
         const back = departure.map((k) => k.value).toReversed();
         const there = arrival.map((k) => k.value);
         if (back.length === there.length && back.every((v, i) => v === there[i]))
-          return [p, arrival.map((k) => ({ ...k, at: at(shareOf(k) / was.from) }))];
+          return [p, arrival.map((k) => ({ ...k, at: at(toShare(k) / was.from) }))];
         return [
           p,
           [
-            ...arrival.slice(0, -1).map((k) => ({ ...k, at: at((shareOf(k) / was.from) * middle) })),
+            ...arrival.slice(0, -1).map((k) => ({ ...k, at: at((toShare(k) / was.from) * middle) })),
             ...departure.map((k) => ({
               ...k,
-              at: at(middle + ((shareOf(k) - was.to) / (1 - was.to)) * (1 - middle)),
+              at: at(middle + ((toShare(k) - was.to) / (1 - was.to)) * (1 - middle)),
             })),
           ],
         ];

@@ -1,8 +1,8 @@
 /** Sampling: scroll offsets → progress and values, without allocating. */
-import { placeOf } from '../timeline/index.ts';
-import { factsOf, segmentsOf, valueAt } from '../value/index.ts';
-import { contextOf } from './compile.ts';
-import type { Take } from './compile.ts';
+import { findPlace } from '../timeline/index.ts';
+import { readFacts, splitSegments, valueAt } from '../value/index.ts';
+import { makeContext } from './compile.ts';
+import type { CompiledTimeline } from './compile.ts';
 
 /** Before its range a motion has not yet taken a step that jumps at the start (Easing 2: the before flag). */
 const BEFORE = -1e-9;
@@ -11,7 +11,7 @@ const BEFORE = -1e-9;
  * Brings `take.progress`, `take.phase`, `take.segment` and `take.values` to the given scroll offsets (px, per scroller: block,
  * inline). An instance that stays before or after its range costs one comparison.
  */
-export function sample(take: Take, offsets: ArrayLike<number>): void {
+export function sample(timeline: CompiledTimeline, offsets: ArrayLike<number>): void {
   const {
     start,
     end,
@@ -26,7 +26,7 @@ export function sample(take: Take, offsets: ArrayLike<number>): void {
     from: numbers,
     delta,
     values,
-  } = take;
+  } = timeline;
   for (let i = 0; i < start.length; i++) {
     const s = offsets[channel[i]!]!;
     const from = start[i]!;
@@ -47,7 +47,7 @@ export function sample(take: Take, offsets: ArrayLike<number>): void {
     if (shape) p = shape(p);
     const count = straight[i]!;
     if (count === 0) {
-      writeTracks(take, i, p);
+      writeTracks(timeline, i, p);
       continue;
     }
     const a = straightFrom[i]!;
@@ -59,16 +59,16 @@ export function sample(take: Take, offsets: ArrayLike<number>): void {
 /**
  * Brings one instance to a scroll offset of its own scroller; its phase, progress and values then stand in the take as after `sample`.
  */
-export function sampleInstance(take: Take, i: number, s: number): void {
-  const length = take.end[i]! - take.start[i]!;
-  if (s < take.start[i]!) [take.phase[i], take.progress[i]] = [-1, 0];
-  else if (s >= take.end[i]! || !(length > 0)) [take.phase[i], take.progress[i]] = [1, 1];
-  else [take.phase[i], take.progress[i]] = [0, (s - take.start[i]!) / length];
-  const p = take.phase[i] === -1 ? BEFORE : take.progress[i]!;
-  writeTracks(take, i, take.ease[i]?.(p) ?? p);
+export function sampleInstance(timeline: CompiledTimeline, i: number, s: number): void {
+  const length = timeline.end[i]! - timeline.start[i]!;
+  if (s < timeline.start[i]!) [timeline.phase[i], timeline.progress[i]] = [-1, 0];
+  else if (s >= timeline.end[i]! || !(length > 0)) [timeline.phase[i], timeline.progress[i]] = [1, 1];
+  else [timeline.phase[i], timeline.progress[i]] = [0, (s - timeline.start[i]!) / length];
+  const p = timeline.phase[i] === -1 ? BEFORE : timeline.progress[i]!;
+  writeTracks(timeline, i, timeline.ease[i]?.(p) ?? p);
 }
 
-function writeTracks(take: Take, instance: number, p: number): void {
+function writeTracks(timeline: CompiledTimeline, instance: number, p: number): void {
   const {
     firstTrack,
     firstSegment,
@@ -83,7 +83,7 @@ function writeTracks(take: Take, instance: number, p: number): void {
     trackSlot,
     values,
     segment,
-  } = take;
+  } = timeline;
   const last = firstTrack[instance + 1]!;
   for (let t = firstTrack[instance]!; t < last; t++) {
     let k = firstSegment[t]!;
@@ -100,15 +100,15 @@ function writeTracks(take: Take, instance: number, p: number): void {
 }
 
 /** Whether it shows its values rather than letting the element’s own through. */
-export const inEffect = (take: Take, instance: number): boolean =>
-  take.phase[instance] === 0 ||
-  (take.phase[instance] === -1 && take.fillsBefore[instance] === 1) ||
-  (take.phase[instance] === 1 && take.fillsAfter[instance] === 1);
+export const inEffect = (timeline: CompiledTimeline, instance: number): boolean =>
+  timeline.phase[instance] === 0 ||
+  (timeline.phase[instance] === -1 && timeline.fillsBefore[instance] === 1) ||
+  (timeline.phase[instance] === 1 && timeline.fillsAfter[instance] === 1);
 
 /** CSS of a track at the last sampling. */
-export function trackValue(take: Take, track: number): string {
-  const form = take.tracks[track]!.segments[take.segment[track]! - take.firstSegment[track]!]!.form;
-  return form.write(take.values, take.trackSlot[track]!);
+export function trackValue(timeline: CompiledTimeline, track: number): string {
+  const form = timeline.tracks[track]!.segments[timeline.segment[track]! - timeline.firstSegment[track]!]!.form;
+  return form.write(timeline.values, timeline.trackSlot[track]!);
 }
 
 /**
@@ -116,42 +116,42 @@ export function trackValue(take: Take, track: number): string {
  * filling apply in the order of the document: one that replaces hides those below it, except where one of its ends is missing and it
  * mixes with what they show; one that adds goes on top. With none in effect the element keeps its own value (null).
  */
-export function shownValue(take: Take, element: number, property: string): string | null {
+export function shownValue(timeline: CompiledTimeline, element: number, property: string): string | null {
   let shown: string | null = null;
-  for (const t of take.writers.get(element)?.get(property) ?? []) {
-    const { instance, open, base } = take.tracks[t]!;
-    if (!inEffect(take, instance)) continue;
-    if (take.instances[instance]!.motion.composite === 'add') shown = added(take, t, shown ?? base);
-    else shown = shown !== null && open ? valueOver(take, t, shown) : trackValue(take, t);
+  for (const t of timeline.writers.get(element)?.get(property) ?? []) {
+    const { instance, open, base } = timeline.tracks[t]!;
+    if (!inEffect(timeline, instance)) continue;
+    if (timeline.instances[instance]!.motion.composite === 'add') shown = added(timeline, t, shown ?? base);
+    else shown = shown !== null && open ? valueOver(timeline, t, shown) : trackValue(timeline, t);
   }
   return shown;
 }
 
 /** A neutral end adds nothing, so a track with missing ends mixes over a neutral value. */
-function added(take: Take, track: number, below: string): string {
-  const { instance, property, open } = take.tracks[track]!;
-  const { motion, element } = take.instances[instance]!;
+function added(timeline: CompiledTimeline, track: number, below: string): string {
+  const { instance, property, open } = timeline.tracks[track]!;
+  const { motion, element } = timeline.instances[instance]!;
   const values = motion.keyframes[property]!.map((k) => k.value);
-  const facts = factsOf(property, values);
-  if (!facts?.type.add) return open ? valueOver(take, track, below) : trackValue(take, track);
-  const over = open ? valueOver(take, track, neutral(property, facts.initial)) : trackValue(take, track);
-  return facts.type.add(below, over, contextOf(take.layout, element));
+  const facts = readFacts(property, values);
+  if (!facts?.type.add) return open ? valueOver(timeline, track, below) : trackValue(timeline, track);
+  const over = open ? valueOver(timeline, track, neutral(property, facts.initial)) : trackValue(timeline, track);
+  return facts.type.add(below, over, makeContext(timeline.layout, element));
 }
 /** What leaves a value as it is when it is added. */
 const neutral = (property: string, initial: string): string => (/opacity$/.test(property) ? '0' : initial);
 
 /** A track with missing ends over another value than the element's own. Rare, so it is worked out afresh. */
-function valueOver(take: Take, track: number, below: string): string {
-  const { instance, property } = take.tracks[track]!;
-  const { motion, element, placed } = take.instances[instance]!;
-  const progress = take.phase[instance] === -1 ? BEFORE : take.progress[instance]!;
-  const shape = take.ease[instance];
-  const segments = segmentsOf(
+function valueOver(timeline: CompiledTimeline, track: number, below: string): string {
+  const { instance, property } = timeline.tracks[track]!;
+  const { motion, element, placed } = timeline.instances[instance]!;
+  const progress = timeline.phase[instance] === -1 ? BEFORE : timeline.progress[instance]!;
+  const shape = timeline.ease[instance];
+  const segments = splitSegments(
     property,
     motion.keyframes[property]!,
     below,
-    contextOf(take.layout, element),
-    (at) => placeOf(at, placed),
+    makeContext(timeline.layout, element),
+    (at) => findPlace(at, placed),
   );
   return valueAt(segments, shape ? shape(progress) : progress);
 }

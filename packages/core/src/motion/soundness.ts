@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { AdjustmentSchema } from './adjustment.ts';
 import { MediaSchema } from './conditions.ts';
 import { crossProblems } from './cross-problems.ts';
-import { MotionSchema, problemsOf } from './document.ts';
+import { MotionSchema, listProblems } from './document.ts';
 import type { MotionDocument } from './document.ts';
 import { TriggerSchema } from './trigger.ts';
 import { PinSchema } from './pin.ts';
@@ -30,7 +30,7 @@ export function whyUnsound(before: MotionDocument, after: MotionDocument): strin
       if (known.has(one)) continue;
       const result = schema.safeParse(one);
       if (!result.success)
-        return `${one.name ? `“${one.name}”: ` : ''}${problemsOf(result.error)[0]!.message}.`;
+        return `${one.name ? `“${one.name}”: ` : ''}${listProblems(result.error)[0]!.message}.`;
     }
   }
   const cross = crossProblems(after)[0];

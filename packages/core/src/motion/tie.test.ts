@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { placeRange } from '../drivers/index.ts';
 import { withPins } from '../page/index.ts';
-import { compileTake } from './compile.ts';
+import { compileTimeline } from './compile.ts';
 import { readDocument } from './document.ts';
 import type { Motion, MotionDocument } from './document.ts';
 import { further, measuresAlike, withTies } from './tie.ts';
@@ -29,13 +29,13 @@ const toEnd = (id: string, offset = '0px') => ({
   offset,
 });
 const documentWith = (cues: Cue[], ...motions: Motion[]): MotionDocument => ({
-  ...documentOf(...motions),
+  ...makeDocument(...motions),
   pins: [pin],
   cues,
 });
-const layout = layoutOf([element({ selector: '#a' })]);
-const startOf = (d: MotionDocument, id: string) =>
-  compileTake(d, layout).instances.find((i) => i.motion.id === id)!.placed.start;
+const layout = makeLayout([element({ selector: '#a' })]);
+const findStart = (d: MotionDocument, id: string) =>
+  compileTimeline(d, layout).instances.find((i) => i.motion.id === id)!.placed.start;
 
 describe('ties', () => {
   test('moving a cue moves all that hang on it, and what hangs on those', () => {
@@ -46,9 +46,9 @@ describe('ties', () => {
         onPin('m_b', { ties: { start: toEnd('m_a', '-50px') } }),
       ),
     );
-    expect([startOf(d, 'm_a'), startOf(d, 'm_b')]).toEqual([2200, 2450]);
+    expect([findStart(d, 'm_a'), findStart(d, 'm_b')]).toEqual([2200, 2450]);
     const moved = withTies({ ...d, cues: [cue('45%')] });
-    expect([startOf(moved, 'm_a'), startOf(moved, 'm_b')]).toEqual([2450, 2700]);
+    expect([findStart(moved, 'm_a'), findStart(moved, 'm_b')]).toEqual([2450, 2700]);
     expect(withTies(moved)).toBe(moved);
   });
 

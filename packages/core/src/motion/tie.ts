@@ -71,7 +71,7 @@ export function further(point: RangePoint, offset: string, side: Side): RangePoi
 }
 
 /** What a tie amounts to, or null where it hangs on nothing that measures alike. */
-function pointOf(
+function toPoint(
   m: Tied,
   side: Side,
   byId: ReadonlyMap<string, Tied>,
@@ -87,7 +87,7 @@ function pointOf(
   const other = byId.get(tie.motion);
   const key = `${tie.motion} ${tie.side}`;
   if (!other || trail.includes(key) || !measuresAlike(m, other)) return null;
-  const base = pointOf(other, tie.side, byId, cues, [...trail, key]);
+  const base = toPoint(other, tie.side, byId, cues, [...trail, key]);
   return base === null ? null : further(base, tie.offset, side);
 }
 
@@ -105,7 +105,7 @@ export function withTies<M extends Tied, D extends { motions: M[]; cues: Cue[] }
     const ties = { ...m.ties };
     for (const side of ['start', 'end'] as const) {
       if (!ties[side]) continue;
-      const point = pointOf(m, side, byId, cues, [`${m.id} ${side}`]);
+      const point = toPoint(m, side, byId, cues, [`${m.id} ${side}`]);
       if (point === null) delete ties[side];
       else range[side] = point;
     }

@@ -17,7 +17,7 @@ export interface Played {
 }
 
 /** Start and end of every timed part. Chains that lead in a circle or nowhere count from the trigger itself. */
-export function timesOf(motions: readonly Part[]): Map<string, Played> {
+export function computeTimes(motions: readonly Part[]): Map<string, Played> {
   const byId = new Map(motions.map((m) => [m.id, m]));
   const out = new Map<string, Played>();
   const resolve = (m: Part, trail: readonly string[]): Played => {

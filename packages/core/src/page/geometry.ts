@@ -20,7 +20,7 @@ export interface Geometry {
  * Geometry of one measured element on an axis, with view-timeline insets as CSS lengths (percentages refer to the scrollport).
  * A fixed element lies at the page's top for its timeline, wherever it is drawn.
  */
-export function geometryOf(
+export function computeGeometry(
   layout: Layout,
   element: number,
   axis: Axis,

@@ -147,7 +147,7 @@ export const emptyLayout = (viewport: Viewport): Layout => ({
 });
 
 /** Elements that a selector stands for: as the browser matched it, or the one measured under just this selector. */
-export function matchesOf(layout: Layout, selector: string): readonly number[] {
+export function findMatches(layout: Layout, selector: string): readonly number[] {
   const known = layout.matches[selector];
   if (known) return known;
   const own = layout.elements.findIndex((e) => e.selector === selector);

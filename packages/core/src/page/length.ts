@@ -133,17 +133,17 @@ function sum(nodes: csstree.CssNode[]): LengthExpr {
   const terms: LengthExpr[] = [];
   let from = 0;
   let sign = 1;
-  const take = (to: number) => {
+  const timeline = (to: number) => {
     const term = product(nodes.slice(from, to));
     terms.push(sign === 1 ? term : { kind: 'product', factors: [{ kind: 'number', value: -1 }, term] });
   };
   nodes.forEach((n, i) => {
     if (!isOperator(n, '+', '-') || i === from) return;
-    take(i);
+    timeline(i);
     sign = n.type === 'Operator' && n.value.trim() === '-' ? -1 : 1;
     from = i + 1;
   });
-  take(nodes.length);
+  timeline(nodes.length);
   return terms.length === 1 ? terms[0]! : { kind: 'sum', terms };
 }
 

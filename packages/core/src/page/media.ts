@@ -49,7 +49,7 @@ const COMPARE: Record<string, (a: number, b: number) => boolean> = {
 };
 
 /** Lengths in media queries do not depend on the page: em is the initial font size. */
-function numberOf(node: Node): number {
+function toNumber(node: Node): number {
   const css = csstree.generate(node as unknown as csstree.CssNode);
   if (node.type === 'Ratio') {
     const [a, b = '1'] = css.split('/');
@@ -74,7 +74,7 @@ function featureTest(node: Node): Test {
   const [, bound, feature] = /^(?:(min|max)-)?(.*)$/.exec(name)!;
   const measure = MEASURES[feature!] ?? fail(`${name} is not known here: use ${KNOWN}`);
   if (!node.value) return fail(`${name} needs a value`);
-  const n = numberOf(node.value as Node);
+  const n = toNumber(node.value as Node);
   const compare = COMPARE[bound === 'min' ? '>=' : bound === 'max' ? '<=' : '=']!;
   return ({ viewport }) => compare(measure(viewport), n);
 }
@@ -86,7 +86,7 @@ function rangeTest({ left, middle, right, leftComparison, rightComparison }: Nod
   const measure = MEASURES[feature?.name?.toLowerCase() ?? ''] ?? fail(`compare one of ${KNOWN}`);
   const tests: Test[] = [];
   const put = (comparison: string, node: Node) => {
-    const n = numberOf(node);
+    const n = toNumber(node);
     const compare = COMPARE[comparison]!;
     tests.push(({ viewport }) => compare(measure(viewport), n));
   };

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { element, layoutOf } from '../testing/index.ts';
-import { distanceOf, withPins } from './pin.ts';
+import { element, makeLayout } from '../testing/index.ts';
+import { computeDistance, withPins } from './pin.ts';
 import type { PinSpec } from './pin.ts';
 
 const pin = (over: Partial<PinSpec> = {}): PinSpec => ({
@@ -13,7 +13,7 @@ const pin = (over: Partial<PinSpec> = {}): PinSpec => ({
   ...over,
 });
 const layout = {
-  ...layoutOf([
+  ...makeLayout([
     element({ selector: '#above', box: { x: 0, y: 500, width: 1000, height: 300 } }),
     element({ selector: 'main', box: { x: 0, y: 0, width: 1000, height: 9800 } }),
     element({ selector: '#stage', parent: 1, box: { x: 0, y: 2000, width: 1000, height: 700 } }),
@@ -70,7 +70,7 @@ describe('a pin', () => {
 
   test('as long as a strip’s travel counts what does not fit, by its rate', () => {
     const travel = { kind: 'travel' as const, strip: '#strip', rate: 2 };
-    expect(distanceOf(pin({ distance: travel }), withPins(layout, []), 2)).toBe(700);
+    expect(computeDistance(pin({ distance: travel }), withPins(layout, []), 2)).toBe(700);
   });
 
   test('measured in place and then changed gives what a new one gives', () => {

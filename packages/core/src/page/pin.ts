@@ -2,8 +2,8 @@
  * Pins: what a held section does to a layout. The probe measures pages with their pins in place; when a pin has been changed since,
  * or is new, the boxes are moved here as the browser will move them (CSS Position 3, §3.5: sticky).
  */
-import { geometryOf } from './geometry.ts';
-import { matchesOf } from './layout.ts';
+import { computeGeometry } from './geometry.ts';
+import { findMatches } from './layout.ts';
 import type { ElementFacts, Layout, Sticky } from './layout.ts';
 import { parseLength, resolveLength } from './length.ts';
 import type { Px } from './units.ts';
@@ -58,7 +58,7 @@ function apply(layout: Layout, pins: readonly PinSpec[]): HeldLayout {
   const loose: HeldLayout['loose'] = [];
   for (const pin of pins) {
     if (!pin.on) continue;
-    const stage = matchesOf(layout, pin.stage)[0];
+    const stage = findMatches(layout, pin.stage)[0];
     const reason = whyLoose(layout, pin, stage, [...wanted.values()]);
     if (reason !== null || stage === undefined)
       loose.push({ id: pin.id, reason: reason ?? 'it is not on this page' });
@@ -74,15 +74,15 @@ function apply(layout: Layout, pins: readonly PinSpec[]): HeldLayout {
     const measured = layout.pins?.find(
       (p) => p.id === pin.id && p.element === stage && p.by === pin.sticky.by,
     );
-    const distance = distanceOf(pin, out, stage);
+    const distance = computeDistance(pin, out, stage);
     const growth = distance - (measured?.distance ?? 0);
     if (growth !== 0 || !measured || insetChanged(out, pin, stage))
-      out = stretched(out, stage, pin.sticky.by, growth, stickyOf(pin, out, stage, growth, distance));
+      out = stretched(out, stage, pin.sticky.by, growth, computeSticky(pin, out, stage, growth, distance));
     const { at } = out.elements[stage]!.sticky ?? { at: 0 };
     const start = pin.sticky.by === 'top' ? at : at - distance;
     const { scroller, box } = out.elements[stage]!;
     const port = out.scrollers[scroller]!.port.height;
-    const inset = insetOf(pin, out, stage);
+    const inset = toInset(pin, out, stage);
     const top = pin.sticky.by === 'top' ? inset : port - inset - box.height;
     out.holds.push({ id: pin.id, stage, by: pin.sticky.by, scroller, start, end: start + distance, top });
   }
@@ -122,40 +122,40 @@ function whyLoose(
 }
 
 const sizes = (layout: Layout, stage: number) => {
-  const g = geometryOf(layout, stage, 'block');
+  const g = computeGeometry(layout, stage, 'block');
   return { viewport: layout.viewport, em: g.em, rem: g.rem };
 };
 
-function insetOf(pin: PinSpec, layout: Layout, stage: number): Px {
+function toInset(pin: PinSpec, layout: Layout, stage: number): Px {
   const parsed = parseLength(pin.sticky.inset);
   const percent = layout.scrollers[layout.elements[stage]!.scroller]!.port.height;
   return parsed.ok ? resolveLength(parsed.value, { percent, ...sizes(layout, stage) }) : 0;
 }
 
 /** How far a pin holds, px. A strip's travel is what of it does not fit, slowed down or sped up by its rate. */
-export function distanceOf(pin: PinSpec, layout: Layout, stage: number): Px {
+export function computeDistance(pin: PinSpec, layout: Layout, stage: number): Px {
   if (pin.distance.kind === 'travel')
-    return Math.max(0, travelOf(layout, pin.distance.strip) / pin.distance.rate);
+    return Math.max(0, computeTravel(layout, pin.distance.strip) / pin.distance.rate);
   const parsed = parseLength(pin.distance.value);
   const percent = layout.scrollers[layout.elements[stage]!.scroller]!.port.height;
   return parsed.ok ? Math.max(0, resolveLength(parsed.value, { percent, ...sizes(layout, stage) })) : 0;
 }
 
 /** A strip’s width, with what reaches beyond its box: it will be made as wide as that. */
-export const widthOf = (e: ElementFacts): Px => Math.max(e.box.width, e.overflowing ?? 0);
+export const computeWidth = (e: ElementFacts): Px => Math.max(e.box.width, e.overflowing ?? 0);
 
 /** By how much a strip is wider than the content box that it stands in, px. */
-export function travelOf(layout: Layout, strip: string): Px {
-  const i = matchesOf(layout, strip)[0];
+export function computeTravel(layout: Layout, strip: string): Px {
+  const i = findMatches(layout, strip)[0];
   if (i === undefined) return 0;
   const e = layout.elements[i]!;
   const room = layout.elements[e.parent];
-  return Math.max(0, widthOf(e) - (room ? (room.content?.width ?? room.box.width) : layout.viewport.width));
+  return Math.max(0, computeWidth(e) - (room ? (room.content?.width ?? room.box.width) : layout.viewport.width));
 }
 
-function stickyOf(pin: PinSpec, layout: Layout, stage: number, growth: Px, travel: Px): Sticky {
+function computeSticky(pin: PinSpec, layout: Layout, stage: number, growth: Px, travel: Px): Sticky {
   const { box, scroller } = layout.elements[stage]!;
-  const inset = insetOf(pin, layout, stage);
+  const inset = toInset(pin, layout, stage);
   if (pin.sticky.by === 'top') return { edge: 'start', at: box.y - inset, travel };
   const port = layout.scrollers[scroller]!.port.height;
   return { edge: 'end', at: box.y + growth + box.height - port + inset, travel };
@@ -163,7 +163,7 @@ function stickyOf(pin: PinSpec, layout: Layout, stage: number, growth: Px, trave
 
 const insetChanged = (layout: Layout, pin: PinSpec, stage: number): boolean => {
   const now = layout.elements[stage]!.sticky;
-  return now === null || Math.abs(now.at - stickyOf(pin, layout, stage, 0, 0).at) > 0.02;
+  return now === null || Math.abs(now.at - computeSticky(pin, layout, stage, 0, 0).at) > 0.02;
 };
 
 /**

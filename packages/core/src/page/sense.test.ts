@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { element, layoutOf } from '../testing/index.ts';
+import { element, makeLayout } from '../testing/index.ts';
 import { LayoutSchema } from './layout.ts';
 import type { Layout } from './layout.ts';
 
-const page = (): Layout => layoutOf([element({ selector: '#a' }), element({ selector: '#b', parent: 0 })]);
+const page = (): Layout => makeLayout([element({ selector: '#a' }), element({ selector: '#b', parent: 0 })]);
 const why = (layout: unknown) => {
   const parsed = LayoutSchema.safeParse(layout);
   return parsed.success ? null : parsed.error.issues[0]!.message;
@@ -32,7 +32,7 @@ describe('a layout makes sense', () => {
   test('any tree of parents is judged, and a sound one is one that leads to the page from everywhere', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: -1, max: 5 }), { minLength: 6, maxLength: 6 }), (parents) => {
-        const layout = layoutOf(parents.map((parent, i) => element({ selector: `#e${i}`, parent })));
+        const layout = makeLayout(parents.map((parent, i) => element({ selector: `#e${i}`, parent })));
         const leads = (i: number, steps = 0): boolean =>
           i < 0 || (steps < 7 && leads(parents[i]!, steps + 1));
         expect(why(layout) === null).toBe(parents.every((_, i) => leads(i)));

@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { element, layoutOf } from '../testing/index.ts';
+import { element, makeLayout } from '../testing/index.ts';
 import type { Layout } from './layout.ts';
 import { canBeClipped, isStill, openedAround, pageBox } from './still-scroller.ts';
 
 /** A band with a list in it, and a word in the list. */
 const nested = (band: string, list: string, room = { block: 0, inline: 0 }): Layout => {
-  const plain = layoutOf([
+  const plain = makeLayout([
     element({ selector: '#band', overflow: band, box: { x: 0, y: 3000, width: 1000, height: 500 } }),
     element({
       selector: '#list',

@@ -11,7 +11,7 @@ export const elementOfScroller = (layout: Layout, scroller: number): number => {
 };
 
 /** Computed overflow in x and y. */
-function overflowOf(e: ElementFacts | undefined): [x: string, y: string] {
+function readOverflow(e: ElementFacts | undefined): [x: string, y: string] {
   const [x = 'visible', y = x] = (e?.overflow ?? 'visible').split(/\s+/);
   return [x, y];
 }
@@ -19,13 +19,13 @@ function overflowOf(e: ElementFacts | undefined): [x: string, y: string] {
 /** Nothing of it can be scrolled along this axis: there is no room, or it is hidden and offers the reader no way. */
 export function isStill(layout: Layout, scroller: number, axis: 'block' | 'inline'): boolean {
   if (scroller === 0) return false;
-  const own = overflowOf(layout.elements[elementOfScroller(layout, scroller)])[axis === 'inline' ? 0 : 1];
+  const own = readOverflow(layout.elements[elementOfScroller(layout, scroller)])[axis === 'inline' ? 0 : 1];
   return own === 'hidden' || layout.scrollers[scroller]!.max[axis] <= 1;
 }
 
 /** It hides along both axes and scrolls along neither, so `overflow: clip` shows just the same. */
 export function canBeClipped(layout: Layout, scroller: number): boolean {
-  const own = overflowOf(layout.elements[elementOfScroller(layout, scroller)]);
+  const own = readOverflow(layout.elements[elementOfScroller(layout, scroller)]);
   return own.every((o) => o === 'hidden' || o === 'clip');
 }
 

@@ -1,5 +1,5 @@
 /** Distances between what a browser shows and what was predicted. */
-import { factsOf, transformMatrix } from '../value/index.ts';
+import { readFacts, transformMatrix } from '../value/index.ts';
 import type { ValueContext } from '../value/index.ts';
 
 /** How far sixteen numbers lie outside the span of the predicted ones; lengths and factors alike. */
@@ -43,7 +43,7 @@ export function distance(
   if (property === 'rotate' && predicted.length === 1) return rotation(shown, predicted[0]!);
   if (property === 'rotate')
     return Math.min(...predicted.slice(1).map((p, i) => detour(shown, predicted[i]!, p)));
-  const facts = factsOf(property, [...predicted, shown]);
+  const facts = readFacts(property, [...predicted, shown]);
   if (!facts) return Infinity;
   const { type } = facts;
   const clean = (css: string) => (property === 'letter-spacing' && css === 'normal' ? '0px' : css);

@@ -4,9 +4,9 @@
  */
 import { settleTime } from '../feel/index.ts';
 import { slugs, writtenSelector } from '../format/index.ts';
-import { timesOf } from '../motion/index.ts';
+import { computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
-import { matchesOf } from '../page/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { HeldLayout, Ms, Px } from '../page/index.ts';
 import { isAtLoad, isEndless, isTimed, isTriggered } from '../drivers/index.ts';
 
@@ -60,7 +60,7 @@ function spread(count: number): number[] {
   ];
 }
 
-const whenOf = (m: Motion): When =>
+const toWhen = (m: Motion): When =>
   isTimed(m.driver) ? 'in-time' : m.damping.kind === 'none' ? 'always' : 'at-rest';
 
 /** `count` offsets, half of them on the way down, at places that have nothing in common with the ranges. */
@@ -68,13 +68,13 @@ export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 
   const skipped: ProofPlan['skipped'] = [];
   const names = slugs(document.motions);
   const on = document.motions.filter((m) => m.on);
-  const found = new Map(on.map((m) => [m.id, matchesOf(layout, m.targets.selector)]));
+  const found = new Map(on.map((m) => [m.id, findMatches(layout, m.targets.selector)]));
   const watched = on.flatMap((m): Watched[] => {
     const skip = (reason: string) => (skipped.push({ motion: m.id, reason }), []);
     if (isEndless(m.driver)) return skip('it never stands still');
     const elements = found.get(m.id)!;
     if (elements.length === 0) return skip('the page has no element for it');
-    const when = whenOf(m);
+    const when = toWhen(m);
     // What plays by another clock on the same element writes the same values at times of its own.
     // An intro lets go of what the scroll moves too, and is waited for.
     const others = on.filter((o) => o !== m && (when === 'in-time' || isTriggered(o.driver)));
@@ -94,7 +94,7 @@ export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 
     }));
   });
   return {
-    looks: looksOf(on, layout, watched, count),
+    looks: listLooks(on, layout, watched, count),
     watched,
     skipped,
     motions: on.length,
@@ -102,7 +102,7 @@ export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 
   };
 }
 
-function looksOf(
+function listLooks(
   motions: readonly Motion[],
   layout: HeldLayout,
   watched: readonly Watched[],
@@ -124,7 +124,7 @@ function looksOf(
   });
   const timed = SHARES.map((share): PlannedLook => ({ y: max, when: 'in-time', share }));
   const intros = motions.filter((m) => isAtLoad(m.driver));
-  const times = timesOf(motions);
+  const times = computeTimes(motions);
   const intro = Math.max(0, ...intros.map((m) => times.get(m.id)?.end ?? 0));
   if (intro > 0) always[0]!.rest = Math.min(MAX_REST_MS, intro + 100);
   return [...always, ...(has('at-rest') ? damped : []), ...(has('in-time') ? timed : [])];

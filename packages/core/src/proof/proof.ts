@@ -2,11 +2,11 @@
  * Proof: a finished hand-off is scrolled in a browser, down and up again, and what is shown is held against the prediction. The difference is
  * said in px where things move, and in hundredths of what changes otherwise.
  */
-import { matchesOf } from '../page/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { HeldLayout, Px } from '../page/index.ts';
-import { compileTake, contextOf, sample, shownValue } from '../motion/index.ts';
-import type { Motion, MotionDocument, Take } from '../motion/index.ts';
-import { parseEasing, propertyFacts, segmentsOf, valueAt } from '../value/index.ts';
+import { compileTimeline, makeContext, sample, shownValue } from '../motion/index.ts';
+import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
+import { parseEasing, propertyFacts, splitSegments, valueAt } from '../value/index.ts';
 import { distance, transformDistance } from './distance.ts';
 import type { PlannedLook, ProofPlan } from './plan.ts';
 
@@ -49,8 +49,8 @@ const CUT = 1 / 16 + 1 / 32;
 const REST = 0.6;
 
 /** Half of an element’s diagonal: how far its corner moves when it is scaled or turned by 1. */
-const reach = (take: Take, element: number): Px => {
-  const { box } = take.layout.elements[element]!;
+const reach = (timeline: CompiledTimeline, element: number): Px => {
+  const { box } = timeline.layout.elements[element]!;
   return Math.hypot(box.width, box.height) / 2;
 };
 
@@ -59,9 +59,9 @@ const SMALL_CHANGE = 100;
 const MAX_WORTH = 20;
 
 /** What one unit of a property’s numbers is worth, in px or in hundredths. */
-function worth(property: string, take: Take, element: number, values: readonly string[]): number {
-  if (property === 'scale') return reach(take, element);
-  if (property === 'rotate') return (reach(take, element) * Math.PI) / 180;
+function worth(property: string, timeline: CompiledTimeline, element: number, values: readonly string[]): number {
+  if (property === 'scale') return reach(timeline, element);
+  if (property === 'rotate') return (reach(timeline, element) * Math.PI) / 180;
   const numbers = values.flatMap((v) => (v.match(/-?\d*\.?\d+/g) ?? []).map(Number));
   // A number of the page’s own may count anything.
   if (property.startsWith('--')) return 100 / Math.max(1, ...numbers.map(Math.abs));
@@ -85,10 +85,10 @@ function timedValues(
   const whole = parseEasing(motion.easing);
   const progress = whole.ok ? whole.value(share) : share;
   const base = layout.elements[element]!.base ?? {};
-  const context = contextOf(layout, element);
+  const context = makeContext(layout, element);
   return (p) => {
     const own = base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? '';
-    return valueAt(segmentsOf(p, motion.keyframes[p]!, own, context), progress);
+    return valueAt(splitSegments(p, motion.keyframes[p]!, own, context), progress);
   };
 }
 
@@ -99,7 +99,7 @@ export function judge(
   plan: ProofPlan,
   looks: readonly Look[],
 ): ProofResult {
-  const take = compileTake(document, layout);
+  const timeline = compileTimeline(document, layout);
   const byId = new Map(document.motions.map((m) => [m.id, m]));
   const motions = new Map<string, MotionProof>();
   const seen = new Set<number>();
@@ -108,10 +108,10 @@ export function judge(
   const down = plan.looks.filter((l) => l.when === 'always').length / 2;
   const scrubbed = (y: Px, element: number, properties: readonly string[]) => {
     offsets[0] = y;
-    sample(take, offsets);
+    sample(timeline, offsets);
     const base = layout.elements[element]!.base ?? {};
     return properties.map(
-      (p) => shownValue(take, element, p) ?? base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? 'none',
+      (p) => shownValue(timeline, element, p) ?? base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? 'none',
     );
   };
   /** what may be shown at a look: at the offset, and as far around it as browsers cut off */
@@ -134,19 +134,19 @@ export function judge(
     plan.watched.forEach(({ motion: id, properties, index, when }, w) => {
       const shown = look.values[w];
       const motion = byId.get(id)!;
-      const element = matchesOf(layout, motion.targets.selector)[index];
+      const element = findMatches(layout, motion.targets.selector)[index];
       if (when !== at.when || !shown || element === undefined) return;
       const around = predicted(at, look.y, motion, element, properties);
-      const context = contextOf(layout, element);
+      const context = makeContext(layout, element);
       seen.add(w);
       properties.forEach((property, k) => {
         values++;
         const span = around.map((a) => a[k]!);
         const difference = (held: readonly string[]): number =>
           property === 'transform'
-            ? transformDistance(shown[k]!, held, context, reach(take, element))
+            ? transformDistance(shown[k]!, held, context, reach(timeline, element))
             : distance(property, shown[k]!, held, context) *
-              worth(property, take, element, motion.keyframes[property]?.map((stop) => stop.value) ?? []);
+              worth(property, timeline, element, motion.keyframes[property]?.map((stop) => stop.value) ?? []);
         // Beyond what browsers cut off it is a difference; within, as much of it as can be seen is told.
         const outside = difference(span);
         const error = outside > 0 ? outside : Math.min(difference([span[0]!]), PROOF_LIMIT);
@@ -184,7 +184,7 @@ export function judge(
   };
 }
 
-export const worstOf = (m: MotionProof): number => Math.max(m.down, m.up);
+export const findWorst = (m: MotionProof): number => Math.max(m.down, m.up);
 
 /** What was looked at, in a sentence; of nothing that is no proof. */
 export function lookedWords({ looks, elements, values, of, motions }: ProofResult): string {

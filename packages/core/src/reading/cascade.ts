@@ -1,6 +1,6 @@
 /** Which declaration wins on an element (CSS Cascading 5, §6.1), with custom properties put in (CSS Variables 1, §3). */
 import type { Element } from 'domhandler';
-import { amongSiblings, parentOf } from './elements.ts';
+import { amongSiblings, findParent } from './elements.ts';
 import type { PageElements } from './elements.ts';
 import type { ReadDeclaration, ReadRule, ReadRules } from './rules.ts';
 import { compareWeights } from './selector.ts';
@@ -35,7 +35,7 @@ export class Cascade {
   private readonly variables = new Map<string, Map<Element, Map<string, string>>>();
   /** rules whose selectors find nothing in the source, such as those for elements that a script makes */
   readonly unmatched: ReadRule[] = [];
-  readonly elementsOf = new Map<ReadRule, readonly Element[]>();
+  readonly findElements = new Map<ReadRule, readonly Element[]>();
 
   constructor(
     private readonly read: ReadRules,
@@ -51,7 +51,7 @@ export class Cascade {
           if (!known || compareWeights(s.weight, known) > 0) found.set(e, s.weight);
         }
       }
-      this.elementsOf.set(rule, [...found.keys()]);
+      this.findElements.set(rule, [...found.keys()]);
       if (found.size === 0) this.unmatched.push(rule);
       for (const [e, weight] of found) {
         const list = this.byElement.get(e);
@@ -61,7 +61,7 @@ export class Cascade {
     });
   }
 
-  rulesOf(element: Element): readonly ReadRule[] {
+  listRules(element: Element): readonly ReadRule[] {
     return (this.byElement.get(element) ?? []).map((m) => m.rule);
   }
 
@@ -97,17 +97,17 @@ export class Cascade {
   }
 
   /** Custom properties as an element has them, inherited ones too. */
-  private customOf(element: Element, env: Environment): Map<string, string> {
+  private readCustom(element: Element, env: Environment): Map<string, string> {
     const key = `${env.still} ${[...env.queries].join('|')}`;
     const known = this.variables.get(key) ?? new Map<Element, Map<string, string>>();
     this.variables.set(key, known);
     const made = known.get(element);
     if (made) return made;
-    const parent = parentOf(element);
+    const parent = findParent(element);
     const out = new Map<string, string>();
     known.set(element, out);
     if (parent)
-      for (const [name, value] of this.customOf(parent, env))
+      for (const [name, value] of this.readCustom(parent, env))
         if (this.read.registered.get(name)?.inherits !== false) out.set(name, value);
     const own = new Map<string, string>();
     for (const { declaration: d } of this.ordered(element, env))
@@ -129,7 +129,7 @@ export class Cascade {
   /** A value with `var()` and the element's place among its siblings put in; null where one of them is missing. */
   substituted(text: string, element: Element, env: Environment): string | null {
     if (!/\b(var|sibling-index|sibling-count)\(/i.test(text)) return text;
-    const custom = this.customOf(element, env);
+    const custom = this.readCustom(element, env);
     return put(text, (name) => custom.get(name) ?? this.read.registered.get(name)?.initial ?? null, element);
   }
 

@@ -1,7 +1,7 @@
 /** Which declarations and blocks go, because the document writes them now. */
 import type { ReadDeclaration, ReadRule, ReadRules } from './rules.ts';
 import { carries, moves } from './rules.ts';
-import { claimOf, splitKey } from './take-out.ts';
+import { findClaim, splitKey } from './take-out.ts';
 import type { Claim } from './take-out.ts';
 
 const ANIMATION = '{animation}';
@@ -18,7 +18,7 @@ export type Share = 'all' | 'none' | { only: string };
 /** `animated`: custom properties whose registration the document has. */
 export function claimsFor(
   { rules, keyframes, registered }: ReadRules,
-  shareOf: (rule: ReadRule) => Share,
+  toShare: (rule: ReadRule) => Share,
   animated: ReadonlySet<string>,
 ): Claim[] {
   const out: Claim[] = [];
@@ -29,7 +29,7 @@ export function claimsFor(
     const moving = rule.declarations.filter((d) => moves(d.property));
     const list = rule.declarations.filter((d) => carries(d.property));
     if (list.length) carriers.push({ rule, list });
-    const share = moving.length > 0 ? shareOf(rule) : 'none';
+    const share = moving.length > 0 ? toShare(rule) : 'none';
     // What is read for some is used by them and needed by the others.
     for (const d of moving)
       for (const w of words(d.value)) {
@@ -38,7 +38,7 @@ export function claimsFor(
       }
     if (share === 'none') continue;
     const only = share === 'all' ? null : share.only;
-    for (const d of moving) out.push(claimOf(d.node, d.sheet, ANIMATION, only));
+    for (const d of moving) out.push(findClaim(d.node, d.sheet, ANIMATION, only));
   }
   // A trigger may stand on a named timeline of its own.
   for (const { list } of carriers)
@@ -49,22 +49,22 @@ export function claimsFor(
   for (const { list } of carriers) {
     const names = list.flatMap((d) => dashed(d.value));
     if (names.length === 0 || !names.every(isFree)) continue;
-    for (const d of list) out.push(claimOf(d.node, d.sheet, '{timeline}'));
+    for (const d of list) out.push(findClaim(d.node, d.sheet, '{timeline}'));
   }
   // What lets go of timelines elsewhere has nothing to let go of any more.
   if (out.some((c) => c.key.endsWith('{timeline}')))
     for (const { list } of carriers)
       if (list.every((d) => /^(view|scroll)-timeline(-name)?$/.test(d.property) && d.value === 'none'))
-        for (const d of list) out.push(claimOf(d.node, d.sheet, '{timeline}'));
+        for (const d of list) out.push(findClaim(d.node, d.sheet, '{timeline}'));
   const left = keyframes.filter((k) => !isFree(k.name));
-  for (const k of keyframes) if (!left.includes(k)) out.push(claimOf(k.node, k.sheet, ''));
+  for (const k of keyframes) if (!left.includes(k)) out.push(findClaim(k.node, k.sheet, ''));
   for (const k of left)
     for (const stop of k.stops)
       for (const d of stop.declarations) for (const n of dashed(d.value)) needed.add(n);
-  for (const r of registered.values()) if (animated.has(r.name)) out.push(claimOf(r.node, r.sheet, ''));
+  for (const r of registered.values()) if (animated.has(r.name)) out.push(findClaim(r.node, r.sheet, ''));
   for (const rule of rules)
     for (const d of rule.declarations)
-      if (isOwn(d.property) && !needed.has(d.property)) out.push(claimOf(d.node, d.sheet, '{step}'));
+      if (isOwn(d.property) && !needed.has(d.property)) out.push(findClaim(d.node, d.sheet, '{step}'));
   return out;
 }
 
@@ -80,8 +80,8 @@ export function narrowedClaims({ rules }: ReadRules, keys: readonly string[]): C
     rule.declarations
       .filter((d) => moves(d.property))
       .flatMap((d) =>
-        (wanted.get(claimOf(d.node, d.sheet, ANIMATION).key) ?? []).map((only) =>
-          claimOf(d.node, d.sheet, ANIMATION, only),
+        (wanted.get(findClaim(d.node, d.sheet, ANIMATION).key) ?? []).map((only) =>
+          findClaim(d.node, d.sheet, ANIMATION, only),
         ),
       ),
   );

@@ -29,7 +29,7 @@ const content = (slots: readonly Slot[]) =>
   JSON.stringify(slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft]));
 
 /** One part where all elements play the same, or differ by equal steps; else one for each form. */
-function partsOf({ elements, each }: Group): Part[] {
+function splitParts({ elements, each }: Group): Part[] {
   const forms = each.map(content);
   if (forms.every((f) => f === forms[0])) return splitByTrigger({ elements, slots: each[0]!, each });
   const stepped = each[0]!.map((slot, i) => {
@@ -76,20 +76,20 @@ export interface Composed {
 /** More triggers than people can look after. */
 const MAX_TRIGGERS = 120;
 
-export function documentOf(
+export function makeDocument(
   groups: readonly Group[],
   media: readonly PageMedia[],
   { registered }: ReadRules,
   timelines: Timelines,
   elements: PageElements,
-  selectorsOf: (e: Element) => readonly string[],
+  collectSelectors: (e: Element) => readonly string[],
 ): Composed {
   const out = emptyDocument();
   const left: Composed['left'] = [];
   const names = new Namer();
   const mediaIds = new Map<string, string>();
   const mediaNames = new Namer();
-  const idOf = (key: string): string => {
+  const findId = (key: string): string => {
     const known = mediaIds.get(key);
     if (known) return known;
     const { id, name } = mediaNames.next('q', key.replace(/^\(([^()]*)\)$/, '$1'));
@@ -100,7 +100,7 @@ export function documentOf(
   const triggers = new Map<string, Trigger>();
   const triggerNames = new Namer();
 
-  const triggerOf = (draft: Draft, owner: Element): string | { reason: string } => {
+  const makeTrigger = (draft: Draft, owner: Element): string | { reason: string } => {
     const { driver } = draft;
     if (driver.kind !== 'trigger') throw new Error('not on a trigger');
     const key = `${driver.name} ${elements.path(owner)} ${JSON.stringify(driver.lines)}`;
@@ -113,7 +113,7 @@ export function documentOf(
     return id;
   };
 
-  const driverOf = (part: Part, i: number, draft: Draft): Motion['driver'] | { reason: string } => {
+  const makeDriver = (part: Part, i: number, draft: Draft): Motion['driver'] | { reason: string } => {
     const pairs = part.elements.map((target, k) => ({ target, owner: part.each[k]![i]!.of.owner }));
     const carried = pairs.filter((p): p is { target: Element; owner: Element } => p.owner !== null);
     const { ownerSelectors } = part.slots[i]!.of;
@@ -123,7 +123,7 @@ export function documentOf(
         return { kind: 'load' };
       case 'trigger': {
         const owner = pairs[0]!.owner;
-        const trigger = owner && triggerOf(draft, owner);
+        const trigger = owner && makeTrigger(draft, owner);
         if (!trigger) return { reason: 'its trigger is on no element' };
         return typeof trigger === 'string' ? { kind: 'trigger', trigger } : trigger;
       }
@@ -149,7 +149,7 @@ export function documentOf(
     }
   };
 
-  const candidatesOf = (group: Group) =>
+  const listCandidates = (group: Group) =>
     group.rules.flatMap((r) => [
       ...(r.selectors.length > 1 ? [r.selectors.map((s) => s.text).join(', ')] : []),
       ...r.selectors.map((s) => s.text),
@@ -157,20 +157,20 @@ export function documentOf(
   // In page order: elements belong to one part each, so no order of rules matters between them.
   const place = new Map(elements.inOrder(groups.flatMap((g) => g.elements)).map((e, i) => [e, i]));
   const parts = groups
-    .flatMap((group) => partsOf(group).map((part) => ({ group, part })))
+    .flatMap((group) => splitParts(group).map((part) => ({ group, part })))
     .sort((a, b) => place.get(a.part.elements[0]!)! - place.get(b.part.elements[0]!)!);
   const reasons = new Map<Group, string>();
   const made: { group: Group; motion: Motion; elements: readonly Element[] }[] = [];
   for (const { group, part } of parts) {
     const fail = (reason: string) => void (reasons.has(group) || reasons.set(group, reason));
-    const selector = elements.naming(part.elements, candidatesOf(group), selectorsOf);
+    const selector = elements.naming(part.elements, listCandidates(group), collectSelectors);
     // Intros come last, as they are written.
     const isIntro = (i: number) => part.slots[i]!.of.draft.driver.kind === 'load';
     const indices = [...part.slots.keys()].sort((a, b) => Number(isIntro(a)) - Number(isIntro(b)));
     for (const i of indices) {
       const slot = part.slots[i]!;
       const { draft } = slot.of;
-      const driver = driverOf(part, i, draft);
+      const driver = makeDriver(part, i, draft);
       if ('reason' in driver) {
         fail(driver.reason);
         continue;
@@ -178,7 +178,7 @@ export function documentOf(
       const { id, name } = names.next('m', readableName(draft.name, driver.kind === 'load'));
       const conditions = media.flatMap(({ key }) => {
         const o = slot.overrides.get(key);
-        return o ? [{ media: idOf(key), ...o }] : [];
+        return o ? [{ media: findId(key), ...o }] : [];
       });
       const motion = MotionSchema.safeParse({
         id,

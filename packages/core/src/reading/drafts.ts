@@ -5,7 +5,7 @@ import { customSyntax, parseEasing } from '../value/index.ts';
 import type { Cascade, Environment, Winner } from './cascade.ts';
 import type { DraftList, DraftOf, Longhands } from './draft.ts';
 import { readFrames } from './keyframes.ts';
-import { mended, mistakesOf } from './mistakes.ts';
+import { mended, listMistakes } from './mistakes.ts';
 import type { Mend } from './mistakes.ts';
 import { scrubbed, timed } from './one-animation.ts';
 import { moves } from './rules.ts';
@@ -37,7 +37,7 @@ export class Drafts {
   winners(element: Element, env: Environment): Map<string, Winner> {
     const won = this.declared(element, env);
     if (this.mend !== 'all' && this.mend.size === 0) return won;
-    return mended(won, mistakesOf({ won, element, cascade: this.cascade, env }), this.mend);
+    return mended(won, listMistakes({ won, element, cascade: this.cascade, env }), this.mend);
   }
 
   of(element: Element, env: Environment): DraftList {
@@ -72,7 +72,7 @@ export class Drafts {
     return { drafts: joined(drafts) };
   }
 
-  private framesOf(name: string, env: Environment): ReadKeyframes | { obstacle: string } | null {
+  private listFrames(name: string, env: Environment): ReadKeyframes | { obstacle: string } | null {
     const all = this.frames.get(name) ?? [];
     const unsure = all.find((k) => k.media.obstacle !== null);
     if (unsure) return { obstacle: `@keyframes ${name}: ${unsure.media.obstacle}` };
@@ -87,7 +87,7 @@ export class Drafts {
   }
 
   private draft(v: Longhands, element: Element, env: Environment): DraftOf | { obstacle: string } | null {
-    const frames = this.framesOf(v['animation-name'], env);
+    const frames = this.listFrames(v['animation-name'], env);
     if (frames === null || 'obstacle' in frames) return frames;
     if (v['animation-play-state'].toLowerCase() !== 'running')
       return { obstacle: 'it is paused until something else runs it' };

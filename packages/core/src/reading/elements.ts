@@ -55,13 +55,13 @@ export class PageElements {
   }
 
   /**
-   * A selector that finds just these elements: one of the given, one less what it finds too much, else a list of places. `selectorsOf`: by
+   * A selector that finds just these elements: one of the given, one less what it finds too much, else a list of places. `collectSelectors`: by
    * which others can be told apart.
    */
   naming(
     elements: readonly Element[],
     candidates: readonly string[],
-    selectorsOf: (e: Element) => readonly string[] = () => candidates,
+    collectSelectors: (e: Element) => readonly string[] = () => candidates,
   ): string {
     const wanted = new Set(elements);
     const unique = [...new Set(candidates)].map((selector) => ({
@@ -76,7 +76,7 @@ export class PageElements {
       const less = this.covering(
         [...found].filter((e) => !wanted.has(e)),
         wanted,
-        selectorsOf,
+        collectSelectors,
       );
       const grouped = splitTop(selector).length > 1 ? `:is(${selector})` : selector;
       if (less) return `${grouped}:not(${less.join(', ')})`;
@@ -88,10 +88,10 @@ export class PageElements {
   private covering(
     elements: readonly Element[],
     wanted: ReadonlySet<Element>,
-    selectorsOf: (e: Element) => readonly string[],
+    collectSelectors: (e: Element) => readonly string[],
   ): string[] | null {
     const left = new Set(elements);
-    const able = [...new Set(elements.flatMap(selectorsOf))].flatMap((selector) => {
+    const able = [...new Set(elements.flatMap(collectSelectors))].flatMap((selector) => {
       const found = this.all(selector);
       return found && !found.some((e) => wanted.has(e))
         ? [{ selector, found: found.filter((e) => left.has(e)) }]
@@ -124,7 +124,7 @@ export class PageElements {
   }
 }
 
-export const parentOf = (e: Element): Element | null =>
+export const findParent = (e: Element): Element | null =>
   e.parent && isTag(e.parent as ChildNode) ? (e.parent as Element) : null;
 
 /** Place among the siblings, counted from 1, and how many there are. */

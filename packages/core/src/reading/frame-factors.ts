@@ -6,7 +6,7 @@ import { isTag } from 'domhandler';
 import type { ChildNode, Document, Element } from 'domhandler';
 import { halfLifeOfFactor } from '../feel/index.ts';
 import type { Mistake } from './mistakes.ts';
-import { pathOf } from './sheets.ts';
+import { toPath } from './sheets.ts';
 import type { FileAt } from './sheets.ts';
 import { Lines, shortened } from './source.ts';
 
@@ -19,7 +19,7 @@ const FORMS = [
 const ASKS_FOR_FRAMES = /requestAnimationFrame/;
 const MAX = 20;
 
-function scriptsOf(document: Document): Element[] {
+function listScripts(document: Document): Element[] {
   const out: Element[] = [];
   const visit = (nodes: readonly ChildNode[]) => {
     for (const n of nodes)
@@ -33,10 +33,10 @@ function scriptsOf(document: Document): Element[] {
 }
 
 /** Texts of the page’s scripts with the file that each stands in and where it begins there. */
-function* sourcesOf(document: Document, entry: string, html: string, fileAt: FileAt) {
+function* listSources(document: Document, entry: string, html: string, fileAt: FileAt) {
   const page = new Lines(entry, html);
-  for (const script of scriptsOf(document)) {
-    const path = script.attribs.src === undefined ? null : pathOf(script.attribs.src, entry);
+  for (const script of listScripts(document)) {
+    const path = script.attribs.src === undefined ? null : toPath(script.attribs.src, entry);
     const file = path === null ? null : fileAt(path);
     if (path !== null && file !== null) yield { lines: new Lines(path, file), text: file, offset: 0 };
     const own = script.children[0];
@@ -48,7 +48,7 @@ function* sourcesOf(document: Document, entry: string, html: string, fileAt: Fil
 /** What is found in scripts cannot be taken out of the page, so only their author can mend it. */
 export function frameFactors(document: Document, entry: string, html: string, fileAt: FileAt): Mistake[] {
   const out: Mistake[] = [];
-  for (const { lines, text, offset } of sourcesOf(document, entry, html, fileAt)) {
+  for (const { lines, text, offset } of listSources(document, entry, html, fileAt)) {
     if (!ASKS_FOR_FRAMES.test(text)) continue;
     for (const form of FORMS)
       for (const found of text.matchAll(form)) {

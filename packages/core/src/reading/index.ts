@@ -1,4 +1,4 @@
-export { meantOf } from './meant.ts';
+export { suggestCorrections } from './meant.ts';
 export type { PageMistake } from './meant.ts';
 export { readPage, withoutTaken } from './read-page.ts';
 export type { Reading } from './read-page.ts';

@@ -10,7 +10,7 @@ export type Frames = { keyframes: Record<string, Keyframe[]> } | { obstacle: str
 const NAMED = new RegExp(`^(${PHASES.join('|')})\\s+(-?\\d*\\.?\\d+)%$`);
 
 /** A keyframe selector as the document writes it; null for one that browsers drop. */
-function placeOf(selector: string): string | null {
+function findPlace(selector: string): string | null {
   if (selector === 'from') return '0%';
   if (selector === 'to') return '100%';
   const share = /^\+?(\d*\.?\d+)%$/.exec(selector);
@@ -51,12 +51,12 @@ function read(frames: ReadKeyframes, timing: string, put: (text: string) => stri
   const places = new Map<string, Map<string, number>>();
   let start = timing;
   for (const { selectors, declarations } of frames.stops) {
-    const easingOf = declarations.findLast((d) => d.property === 'animation-timing-function');
-    const easing = easingOf && parseEasing(easingOf.value).ok ? easingOf.value : timing;
+    const toEasing = declarations.findLast((d) => d.property === 'animation-timing-function');
+    const easing = toEasing && parseEasing(toEasing.value).ok ? toEasing.value : timing;
     const added = declarations.find((d) => d.property === 'animation-composition' && d.value !== 'replace');
     if (added) return { obstacle: `a keyframe of ${frames.name} adds where the others replace` };
     for (const selector of selectors) {
-      const at = placeOf(selector);
+      const at = findPlace(selector);
       if (at === null) continue;
       if (at === '0%') start = easing;
       for (const d of declarations) {

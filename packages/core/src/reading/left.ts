@@ -22,19 +22,19 @@ export class Left {
     for (const e of elements) known.elements.add(e);
   }
 
-  /** `elementsOf`: all that a rule has; `selectorsOf`: those by which the page's rules reach an element. */
+  /** `findElements`: all that a rule has; `collectSelectors`: those by which the page's rules reach an element. */
   list(
     page: PageElements,
-    elementsOf: (rule: ReadRule) => readonly Element[],
-    selectorsOf: (e: Element) => string[],
+    findElements: (rule: ReadRule) => readonly Element[],
+    collectSelectors: (e: Element) => string[],
   ): Unread[] {
     return [...this.rules.values()].map(({ rule, reason, elements }) => {
       const whole = rule.inline
         ? `style of <${rule.inline.name}>`
         : rule.selectors.map((s) => s.text).join(', ');
-      const isPart = elements.size > 0 && elements.size < elementsOf(rule).length;
+      const isPart = elements.size > 0 && elements.size < findElements(rule).length;
       const which =
-        isPart && page.naming(page.inOrder(elements), [...elements].flatMap(selectorsOf), selectorsOf);
+        isPart && page.naming(page.inOrder(elements), [...elements].flatMap(collectSelectors), collectSelectors);
       return { place: rule.place, what: shortened(which ? `${which} (by ${whole})` : whole, 90), reason };
     });
   }

@@ -59,13 +59,13 @@ export function linearTerms(css: string): Map<string, number> | null {
   return add(parsed.value, 1) ? out : null;
 }
 
-export const percentOf = (css: string): number | null => {
+export const toPercent = (css: string): number | null => {
   const m = /^(-?\d*\.?\d+)%$/.exec(css.trim()) ?? (/^0(px)?$/.test(css.trim()) ? ['', '0'] : null);
   return m ? Number(m[1]) : null;
 };
 
 /** ms of a time, calc() included; null where it is none. */
-export function msOf(css: string): number | null {
+export function toMs(css: string): number | null {
   const m = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(m?s)$/i.exec(css.trim());
   if (m) return Number(m[1]) * (m[2]!.toLowerCase() === 's' ? 1000 : 1);
   if (!/^calc\(/i.test(css.trim())) return null;

@@ -15,7 +15,7 @@ export interface PageMistake extends Mistake {
 const MAX = 24;
 
 /** `reading` is what `readPage` said of these files. */
-export function meantOf(reading: Reading, entry: string, html: string, fileAt: FileAt): PageMistake[] {
+export function suggestCorrections(reading: Reading, entry: string, html: string, fileAt: FileAt): PageMistake[] {
   const plain = new Map(reading.document.motions.map((m) => [JSON.stringify({ ...m, id: '', name: '' }), m]));
   let read = 0;
   return reading.mistakes.map((mistake) => {

@@ -1,14 +1,14 @@
 /** Mistakes in a page's own animations, found while they are read: what is shown, why, and what would be meant. */
 import type { Element } from 'domhandler';
 import type { Environment, Winner } from './cascade.ts';
-import { parentOf } from './elements.ts';
+import { findParent } from './elements.ts';
 import type { Cascade } from './cascade.ts';
-import { msOf } from './lengths.ts';
+import { toMs } from './lengths.ts';
 import { RESET_ONLY } from './shorthand.ts';
 import { splitTop } from './selector.ts';
 import type { ReadDeclaration } from './rules.ts';
 import type { Place } from './source.ts';
-import { claimOf } from './take-out.ts';
+import { findClaim } from './take-out.ts';
 
 export type MistakeKind =
   | 'shorthand-order'
@@ -72,7 +72,7 @@ const shorthandOrder: Finder = ({ won }) =>
 
 const zeroDuration: Finder = ({ won }) => {
   const winner = won.get('animation-duration');
-  if (!winner || !isScrubbed(won) || !splitTop(winner.value).some((d) => msOf(d) === 0)) return [];
+  if (!winner || !isScrubbed(won) || !splitTop(winner.value).some((d) => toMs(d) === 0)) return [];
   return [
     {
       kind: 'zero-duration',
@@ -89,7 +89,7 @@ const delay: Finder = ({ won }) => {
   const durations = splitTop(won.get('animation-duration')?.value ?? 'auto');
   if (!winner || !isScrubbed(won)) return [];
   const waits = splitTop(winner.value).map((d, i) => {
-    const [wait, lasts] = [msOf(d) ?? 0, msOf(durations[i % durations.length]!) ?? 0];
+    const [wait, lasts] = [toMs(d) ?? 0, toMs(durations[i % durations.length]!) ?? 0];
     return lasts > 0 && wait > 0 ? wait / (wait + lasts) : 0;
   });
   const most = Math.max(...waits);
@@ -128,7 +128,7 @@ const SCROLLS = /^(auto|scroll|hidden)$/i;
 /** An ancestor that became a scroll container without scrolling catches the timeline, and sticky too. */
 const scrollContainer: Finder = ({ won, element, cascade, env }) => {
   if (!/\bview\(/.test(text(won, 'animation-timeline'))) return [];
-  for (let e = parentOf(element); e && e.name !== 'body' && e.name !== 'html'; e = parentOf(e)) {
+  for (let e = findParent(element); e && e.name !== 'body' && e.name !== 'html'; e = findParent(e)) {
     const own = cascade.declared(e, env, (p) => p.startsWith('overflow'));
     const caught = ['overflow-y', 'overflow-x']
       .map((p) => own.get(p))
@@ -150,11 +150,11 @@ const scrollContainer: Finder = ({ won, element, cascade, env }) => {
 
 const FINDERS: readonly Finder[] = [shorthandOrder, zeroDuration, delay, missingFill, scrollContainer];
 
-export const mistakesOf = (context: Parameters<Finder>[0]): Mistake[] =>
+export const listMistakes = (context: Parameters<Finder>[0]): Mistake[] =>
   FINDERS.flatMap((find) => find(context)).map(({ declaration: { place, node, sheet }, ...m }) => ({
     ...m,
     place,
-    rule: claimOf(node, sheet, '{animation}').key,
+    rule: findClaim(node, sheet, '{animation}').key,
     key: `${m.kind} ${place.path}:${place.line}:${place.column}`,
   }));
 

@@ -4,7 +4,7 @@ import type { RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 import type { Keyframe } from '../value/index.ts';
 import type { Draft, DraftDriver, DraftOf, Longhands } from './draft.ts';
-import { msOf, percentOf, simpler } from './lengths.ts';
+import { toMs, toPercent, simpler } from './lengths.ts';
 import type { ReadTimeline } from './timelines.ts';
 import type { ReadTrigger } from './triggers.ts';
 import { delayed, unrolled } from './unroll.ts';
@@ -25,10 +25,10 @@ function mapped(
   return out;
 }
 
-const countOf = (css: string): number => (css.toLowerCase() === 'infinite' ? Infinity : Number(css));
+const toCount = (css: string): number => (css.toLowerCase() === 'infinite' ? Infinity : Number(css));
 
 function repeated(v: Longhands, read: Frames): Record<string, Keyframe[]> | string {
-  const count = countOf(v['animation-iteration-count']);
+  const count = toCount(v['animation-iteration-count']);
   const direction = v['animation-direction'].toLowerCase();
   if (count === 1 && direction === 'normal') return read.keyframes;
   return mapped(read, (stops) => unrolled(stops, count, direction));
@@ -40,9 +40,9 @@ export function timed(
   common: Common,
   trigger: ReadTrigger | null,
 ): DraftOf | { obstacle: string } {
-  const duration = v['animation-duration'] === 'auto' ? 0 : msOf(v['animation-duration']);
-  const delay = msOf(v['animation-delay']);
-  const count = countOf(v['animation-iteration-count']);
+  const duration = v['animation-duration'] === 'auto' ? 0 : toMs(v['animation-duration']);
+  const delay = toMs(v['animation-delay']);
+  const count = toCount(v['animation-iteration-count']);
   if (duration === null || delay === null) return { obstacle: 'its times could not be read' };
   if (!Number.isFinite(count)) return { obstacle: 'it plays without end' };
   if (delay < 0) return { obstacle: 'it begins before its start, by a negative delay' };
@@ -70,9 +70,9 @@ export function scrubbed(
   common: Common,
   timeline: Extract<ReadTimeline, { kind: 'view' | 'scroll' }>,
 ): DraftOf | { obstacle: string } {
-  const duration = v['animation-duration'] === 'auto' ? null : msOf(v['animation-duration']);
-  const delay = msOf(v['animation-delay']);
-  const count = countOf(v['animation-iteration-count']);
+  const duration = v['animation-duration'] === 'auto' ? null : toMs(v['animation-duration']);
+  const delay = toMs(v['animation-delay']);
+  const count = toCount(v['animation-iteration-count']);
   if (delay === null || (duration === null && v['animation-duration'] !== 'auto'))
     return { obstacle: 'its times could not be read' };
   if (!Number.isFinite(count))
@@ -90,7 +90,7 @@ export function scrubbed(
   const named = Object.values(keyframes).some((list) => list.some((k) => /^[a-z]/.test(k.at)));
   if (named && timeline.kind !== 'view')
     return { obstacle: 'its keyframes stand at range names, and its timeline has none' };
-  const range = rangeOf(v, timeline, named);
+  const range = readRange(v, timeline, named);
   if ('obstacle' in range) return range;
   const driver: DraftDriver =
     timeline.kind === 'scroll'
@@ -118,7 +118,7 @@ interface RangeFound {
 }
 type RangeRead = RangeFound | { obstacle: string };
 
-function rangeOf(
+function readRange(
   v: Longhands,
   timeline: Extract<ReadTimeline, { kind: 'view' | 'scroll' }>,
   named: boolean,
@@ -155,10 +155,10 @@ function plainPoint(css: string, side: 'start' | 'end'): string {
 
 /** Two crossings between insets are two meetings, exactly (see format/range-css.ts). */
 function asMeetings(start: string, end: string, insets: readonly [string, string]): RangeFound | null {
-  const [low, high] = [percentOf(simpler(insets[0])), percentOf(simpler(insets[1]))];
+  const [low, high] = [toPercent(simpler(insets[0])), toPercent(simpler(insets[1]))];
   const e0 = /^entry-crossing (\S+)$/.exec(start);
   const e1 = /^exit-crossing (\S+)$/.exec(end);
-  const [a, b] = [e0 ? percentOf(e0[1]!) : null, e1 ? percentOf(e1[1]!) : null];
+  const [a, b] = [e0 ? toPercent(e0[1]!) : null, e1 ? toPercent(e1[1]!) : null];
   if (low === null || high === null || (low === 0 && high === 0)) return null;
   const fromStart =
     a !== null && a >= 0 && a <= 100 ? { edge: `${decimal(a)}%`, line: `${decimal(100 - high)}%` } : null;

@@ -8,7 +8,7 @@ import type { PageMedia } from './slots.ts';
 export const MAX_CONDITIONS = 20;
 
 /** Conditions of rules that move something, those with more queries later: they have the last word. */
-function mediaOf({ rules, keyframes }: ReadRules, moves: (rule: ReadRule) => boolean): PageMedia[] {
+function listMedia({ rules, keyframes }: ReadRules, moves: (rule: ReadRule) => boolean): PageMedia[] {
   const found = new Map<string, PageMedia>();
   for (const { media } of [...rules.filter(moves), ...keyframes])
     if (media.queries.length && media.obstacle === null && !media.never) {
@@ -25,7 +25,7 @@ export class PageConditions {
   private readonly possible = new Map<string, boolean>();
 
   constructor(rules: ReadRules, moves: (rule: ReadRule) => boolean) {
-    const all = mediaOf(rules, moves);
+    const all = listMedia(rules, moves);
     this.media = all.slice(0, MAX_CONDITIONS);
     this.beyond = new Set(all.slice(MAX_CONDITIONS).map((m) => m.key));
   }

@@ -4,7 +4,7 @@ import type { MotionDocument } from '../motion/index.ts';
 import { Cascade } from './cascade.ts';
 import { claimsFor } from './claims.ts';
 import type { Share } from './claims.ts';
-import { documentOf } from './compose.ts';
+import { makeDocument } from './compose.ts';
 import type { Group } from './compose.ts';
 import { Drafts } from './drafts.ts';
 import type { PageElements } from './elements.ts';
@@ -59,7 +59,7 @@ export class PageReader {
 
   /** What was left in the page; known once it has been read. */
   get unread(): Unread[] {
-    return this.left.list(this.elements, this.elementsOf, this.selectorsOf);
+    return this.left.list(this.elements, this.findElements, this.collectSelectors);
   }
 
   read(refuted: readonly Refuted[] = []): { document: MotionDocument; claims: Claim[] } {
@@ -68,22 +68,22 @@ export class PageReader {
     this.refute(played, refuted);
     const undividable = moving.filter((r) => !isDividable(r));
     for (;;) {
-      const bound = undividable.map((rule) => ({ rule, elements: this.elementsOf(rule) }));
+      const bound = undividable.map((rule) => ({ rule, elements: this.findElements(rule) }));
       spread(played, [...bound, ...boundByCarriers(played, this.rules.rules, this.cascade)], this.left);
-      const made = documentOf(
+      const made = makeDocument(
         this.groups(played),
         this.conditions.media,
         this.rules,
         this.timelines,
         this.elements,
-        this.selectorsOf,
+        this.collectSelectors,
       );
       for (const { group, reason } of made.left) {
         this.left.add(group.rules[0]!, reason, group.elements);
         for (const e of group.elements) played.set(e, { is: 'other', reason });
       }
       if (made.left.length > 0) continue;
-      const shares = new Map(moving.map((rule) => [rule, this.shareOf(rule, played, made.targets)]));
+      const shares = new Map(moving.map((rule) => [rule, this.toShare(rule, played, made.targets)]));
       const long = moving.filter((rule) => shares.get(rule) === null);
       undividable.push(...long);
       if (long.length > 0) continue;
@@ -97,7 +97,7 @@ export class PageReader {
   private playedBy(moving: readonly ReadRule[]): Map<Element, Played> {
     const played = new Map<Element, Played>();
     for (const rule of moving) {
-      const elements = this.elementsOf(rule);
+      const elements = this.findElements(rule);
       for (const e of elements) if (!played.has(e)) played.set(e, this.player.played(e));
       const obstacle = rule.media.obstacle;
       if (obstacle !== null && !rule.media.never && namesMotion(rule)) {
@@ -115,29 +115,29 @@ export class PageReader {
     for (const { selector, reason } of refuted)
       for (const e of this.elements.all(selector) ?? []) {
         if (played.get(e)?.is !== 'moving') continue;
-        const rule = this.cascade.rulesOf(e).find((r) => declaresMotion(r) && namesMotion(r));
+        const rule = this.cascade.listRules(e).find((r) => declaresMotion(r) && namesMotion(r));
         if (rule) this.left.add(rule, reason, [e]);
         played.set(e, { is: 'other', reason });
       }
   }
 
-  private readonly elementsOf = (rule: ReadRule): readonly Element[] =>
-    this.cascade.elementsOf.get(rule) ?? [];
+  private readonly findElements = (rule: ReadRule): readonly Element[] =>
+    this.cascade.findElements.get(rule) ?? [];
 
-  private readonly selectorsOf = (e: Element): string[] =>
+  private readonly collectSelectors = (e: Element): string[] =>
     this.cascade
-      .rulesOf(e)
+      .listRules(e)
       .flatMap((r) =>
         r.selectors.filter((s) => !s.obstacle && this.elements.matches(e, s.text)).map((s) => s.text),
       );
 
   /** What of a rule was read; null where the rule would have to be narrowed by too long a selector. */
-  private shareOf(
+  private toShare(
     rule: ReadRule,
     played: ReadonlyMap<Element, Played>,
     targets: readonly { selector: string; elements: readonly Element[] }[],
   ): Share | null {
-    const all = new Set(this.elementsOf(rule));
+    const all = new Set(this.findElements(rule));
     const read = [...all].filter((e) => played.get(e)?.is === 'moving').length;
     if (read === 0) return 'none';
     if (read === all.size && rule.selectors.every((s) => !s.obstacle)) return 'all';
@@ -159,7 +159,7 @@ export class PageReader {
       } else
         byKey.set(p.key, {
           elements: [e],
-          rules: this.cascade.rulesOf(e).filter(declaresMotion),
+          rules: this.cascade.listRules(e).filter(declaresMotion),
           each: [p.slots],
         });
     }

@@ -4,13 +4,13 @@ import type { Cascade, Environment } from './cascade.ts';
 import type { DraftList, DraftOf, Obstacle } from './draft.ts';
 import type { Drafts } from './drafts.ts';
 import type { Left } from './left.ts';
-import { mistakesOf } from './mistakes.ts';
+import { listMistakes } from './mistakes.ts';
 import type { Mistake } from './mistakes.ts';
 import { MAX_CONDITIONS } from './page-conditions.ts';
 import type { PageConditions } from './page-conditions.ts';
 import { declaresMotion, namesMotion } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
-import { agrees, reduced, slotsOf } from './slots.ts';
+import { agrees, reduced, listSlots } from './slots.ts';
 import type { PageMedia, Slot, StillList } from './slots.ts';
 
 /** Conditions under which more than this many would have to be tried are left to the page. */
@@ -21,7 +21,7 @@ export type Played =
 
 const at = (queries: Iterable<string>, still = false): Environment => ({ queries: new Set(queries), still });
 const ANYWHERE = at([]);
-const queriesOf = (some: readonly PageMedia[]) => some.flatMap((m) => m.queries);
+const listQueries = (some: readonly PageMedia[]) => some.flatMap((m) => m.queries);
 
 /** An element whose motions cannot be read. */
 class Unreadable extends Error {
@@ -52,7 +52,7 @@ export class Player {
   }
 
   played(element: Element): Played {
-    const rules = this.cascade.rulesOf(element).filter(declaresMotion);
+    const rules = this.cascade.listRules(element).filter(declaresMotion);
     try {
       return this.readAll(element, rules);
     } catch (error) {
@@ -68,7 +68,7 @@ export class Player {
       (m) => rules.some((r) => m.queries.some((q) => r.media.queries.includes(q))) || this.framesUnder(m),
     );
     const under = (...some: PageMedia[]) => this.holding(relevant, some);
-    const moving = [ANYWHERE, ...relevant.map((m) => at(queriesOf(under(m))))];
+    const moving = [ANYWHERE, ...relevant.map((m) => at(listQueries(under(m))))];
     for (const env of moving) this.note(element, env);
     if (rules.some((r) => this.conditions.isBeyond(r.media.queries)))
       throw new Unreadable(`the page moves things under more than ${MAX_CONDITIONS} media conditions`);
@@ -81,7 +81,7 @@ export class Player {
     const still = this.drafts.of(element, at([], true));
     const [own, ...others] = [base, ...lists, still].map(readable);
     if (relevant.length > MAX_MEDIA) throw new Unreadable('it differs under too many media conditions');
-    const slots = slotsOf(
+    const slots = listSlots(
       own!,
       relevant.map((media, i) => ({
         media,
@@ -96,12 +96,12 @@ export class Player {
       { keys: [], list: others.at(-1)! },
       ...relevant.map((m) => ({
         keys: under(m).map((one) => one.key),
-        list: readable(this.drafts.of(element, at(queriesOf(under(m)), true))),
+        list: readable(this.drafts.of(element, at(listQueries(under(m)), true))),
       })),
     ];
     if (!reduced(slots, stillLists))
       throw new Unreadable('for readers who want reduced motion it plays something else');
-    return { is: 'moving', slots, key: this.keyOf(element, [...moving, at([], true)], slots) };
+    return { is: 'moving', slots, key: this.toKey(element, [...moving, at([], true)], slots) };
   }
 
   /** What holds together: a document says of each part the last condition that has it. */
@@ -110,9 +110,9 @@ export class Player {
     for (const [i, a] of relevant.entries())
       for (const b of relevant.slice(i + 1)) {
         const both = this.holding(relevant, [a, b]);
-        if (conditions.implies(a, b) || conditions.implies(b, a) || !conditions.canHold(queriesOf(both)))
+        if (conditions.implies(a, b) || conditions.implies(b, a) || !conditions.canHold(listQueries(both)))
           continue;
-        const list = this.drafts.of(element, at(queriesOf(both)));
+        const list = this.drafts.of(element, at(listQueries(both)));
         const keys = both.map((m) => m.key);
         if (!('drafts' in list) || !agrees(slots, keys, list.drafts))
           throw new Unreadable('where two media conditions hold together it plays what neither says');
@@ -125,7 +125,7 @@ export class Player {
   }
 
   /** Elements with one key may be targets of one motion. Rules that never win anything make no difference. */
-  private keyOf(element: Element, envs: readonly Environment[], slots: readonly Slot[]): string {
+  private toKey(element: Element, envs: readonly Environment[], slots: readonly Slot[]): string {
     const winning = new Set(
       envs.flatMap((env) => [...this.drafts.winners(element, env).values()].map((w) => this.indexOf(w.rule))),
     );
@@ -152,7 +152,7 @@ export class Player {
   private note(element: Element, env: Environment): void {
     const won = this.drafts.declared(element, env);
     if ((won.get('animation-name')?.value ?? 'none') === 'none') return;
-    for (const m of mistakesOf({ won, element, cascade: this.cascade, env }))
+    for (const m of listMistakes({ won, element, cascade: this.cascade, env }))
       if (!this.mistakes.some((k) => k.key === m.key)) this.mistakes.push(m);
   }
 }

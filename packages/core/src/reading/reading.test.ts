@@ -138,7 +138,7 @@ describe('reading a page that moves', () => {
     expect(read(css(own)).document.motions).toHaveLength(1);
   });
 
-  const restOf = (r: Reading, css: string, body?: string) => {
+  const findHold = (r: Reading, css: string, body?: string) => {
     const source = page(css, body);
     const text = withoutTaken('index.html', source, () => null, r.document.importedRules).get(
       'index.html',
@@ -153,7 +153,7 @@ describe('reading a page that moves', () => {
     const r = read(css);
     expect(only(r).targets.selector).toBe('.a:not(.b)');
     expect(r.unread.map((u) => u.reason).join()).toContain('@container');
-    expect(restOf(r, css)).toContain(
+    expect(findHold(r, css)).toContain(
       `.a:not(:where(.a:not(.b))) { animation: fade linear both; animation-timeline: view(); }`,
     );
   });
@@ -162,7 +162,7 @@ describe('reading a page that moves', () => {
     const css = `${FADE} .a { color: red; animation: fade 1s both } .b { animation-timeline: view() }`;
     const r = read(css);
     expect(only(r).targets.selector).toBe('.b');
-    const rest = restOf(r, css);
+    const rest = findHold(r, css);
     expect(rest).toContain('.a:not(:where(.b)) { animation: fade 1s both; } .a { color: red; }');
     expect(rest).toContain(FADE);
     expect(rest).not.toContain('view()');
@@ -175,32 +175,32 @@ describe('reading a page that moves', () => {
     expect(only(r).targets.selector).toBe('.a:not(.b)');
     expect(r.unread).toHaveLength(1);
     expect(r.unread[0]!.what).toBe('.b (by .a)');
-    expect(restOf(r, css, body)).toContain('@keyframes tint');
+    expect(findHold(r, css, body)).toContain('@keyframes tint');
   });
 
   test('a pseudo-element that shares a rule with its element stays', () => {
     const css = `${FADE} .a, .a::after { ${MOVED} }`;
     const r = read(css);
     expect(only(r).targets.selector).toBe('.a');
-    expect(restOf(r, css)).toContain('.a:not(:where(.a)), .a::after {');
+    expect(findHold(r, css)).toContain('.a:not(:where(.a)), .a::after {');
   });
 
   test('rules in rules, and conditions in rules, are narrowed where they stand', () => {
     const body = '<main><p class="a">1</p><p class="a b">2</p></main>';
     const odd = '.b { animation-play-state: paused !important }';
     const nested = `${FADE} main { color: red; & > .a { ${MOVED} &:hover { color: blue } } } ${odd}`;
-    expect(restOf(read(nested, body), nested, body)).toMatch(
+    expect(findHold(read(nested, body), nested, body)).toMatch(
       /main \{ color: red; & > \.a:not\(:where\([^{]+\)\) \{ animation: fade/,
     );
     const inside = `${FADE} .a { color: red; @supports (color: red) { ${MOVED} color: blue } } ${odd}`;
-    expect(restOf(read(inside, body), inside, body)).toMatch(
+    expect(findHold(read(inside, body), inside, body)).toMatch(
       /@supports \(color: red\) \{ &:not\(:where\([^{]+\)\) \{ animation: fade/,
     );
   });
 
   test('what stays of a rule stays under its condition, also where nothing else stands there', () => {
     const css = `${FADE} .a { ${MOVED} } .b { animation-play-state: paused } @media (prefers-reduced-motion: reduce) { .a, .b { animation: none } }`;
-    expect(restOf(read(css), css)).toMatch(
+    expect(findHold(read(css), css)).toMatch(
       /@media \(prefers-reduced-motion: reduce\) \{\s*\.a:not\([^{]+\{ animation: none; \}/,
     );
   });

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { handOffCss, insertLastInHead } from '../format/index.ts';
-import { emptyDocument, readDocument, selectorsOf } from '../motion/index.ts';
+import { emptyDocument, readDocument, collectSelectors } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { layoutOfPage } from '../testing/page-layout.ts';
 import { readPage, takenOut } from './index.ts';
@@ -137,7 +137,7 @@ const documents = fc
 /** Every export writes a file of its own: the one before may hold what could not be read. */
 const exported = (html: string, document: MotionDocument, files: Map<string, string>) => {
   const name = `motion-${files.size}.css`;
-  files.set(name, handOffCss(document, layoutOfPage(html, selectorsOf(document)), 'T').css);
+  files.set(name, handOffCss(document, layoutOfPage(html, collectSelectors(document)), 'T').css);
   return insertLastInHead(html, `<link rel="stylesheet" href="${name}">`).html;
 };
 

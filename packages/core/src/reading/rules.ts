@@ -85,19 +85,19 @@ const DEEPEST = 32;
 export function readRules(sheets: readonly Sheet[]): ReadRules {
   const out: ReadRules = { rules: [], keyframes: [], registered: new Map(), unread: [] };
   const layers = new Layers();
-  const layerOf = new Map<ReadRule | ReadKeyframes, string>();
+  const toLayer = new Map<ReadRule | ReadKeyframes, string>();
 
-  const placeOf = (sheet: Sheet, node: postcss.Node): Place =>
+  const findPlace = (sheet: Sheet, node: postcss.Node): Place =>
     sheet.lines.place(
       sheet.offset + (node.source?.start?.offset ?? 0),
       sheet.offset + (node.source?.end?.offset ?? node.source?.start?.offset ?? 0),
     );
 
-  const declarationOf = (sheet: Sheet, d: postcss.Declaration): ReadDeclaration => ({
+  const findDeclaration = (sheet: Sheet, d: postcss.Declaration): ReadDeclaration => ({
     property: d.prop.startsWith('--') ? d.prop : d.prop.toLowerCase().replace(/^-webkit-(?=animation)/, ''),
     value: d.value.replace(/\/\*[\s\S]*?\*\//g, ' ').trim(),
     important: d.important === true,
-    place: placeOf(sheet, d),
+    place: findPlace(sheet, d),
     node: d,
     sheet,
   });
@@ -105,9 +105,9 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
   const put = (node: postcss.Container, c: Context, selectors: readonly string[], inline: Element | null) => {
     const declarations = (node.nodes ?? [])
       .filter((n): n is postcss.Declaration => n.type === 'decl' && RELEVANT.test(n.prop))
-      .map((d) => declarationOf(c.sheet, d));
+      .map((d) => findDeclaration(c.sheet, d));
     if (declarations.length === 0) return;
-    const place = placeOf(c.sheet, node);
+    const place = findPlace(c.sheet, node);
     const parsed = inline ? [] : selectors.flatMap((s) => readSelectors(s) ?? []);
     if (!inline && parsed.length < selectors.length) {
       if (declarations.some((d) => moves(d.property)))
@@ -119,7 +119,7 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
       return;
     }
     const rule: ReadRule = { selectors: parsed, inline, media: c.media, layer: 0, declarations, place };
-    layerOf.set(rule, c.layer);
+    toLayer.set(rule, c.layer);
     out.rules.push(rule);
   };
 
@@ -131,7 +131,7 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
         const own = c.selectors ? unnested(text, c.selectors) : splitTop(text);
         if (!own) {
           out.unread.push({
-            place: placeOf(c.sheet, node),
+            place: findPlace(c.sheet, node),
             what: shortened(text),
             reason: 'this selector could not be understood',
           });
@@ -177,17 +177,17 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
                   {
                     selectors: n.selector.split(',').map((s) => s.trim().toLowerCase()),
                     declarations: (n.nodes ?? []).flatMap((d) =>
-                      d.type === 'decl' ? [declarationOf(c.sheet, d)] : [],
+                      d.type === 'decl' ? [findDeclaration(c.sheet, d)] : [],
                     ),
                   },
                 ]
               : [],
           ),
-          place: placeOf(c.sheet, node),
+          place: findPlace(c.sheet, node),
           node,
           sheet: c.sheet,
         };
-        layerOf.set(frames, c.layer);
+        toLayer.set(frames, c.layer);
         out.keyframes.push(frames);
         return;
       }
@@ -241,6 +241,6 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
     else visit(sheet.root.nodes ?? [], context, 0);
   }
   const ranks = layers.ranks();
-  for (const [one, layer] of layerOf) one.layer = ranks.get(layer) ?? ranks.size;
+  for (const [one, layer] of toLayer) one.layer = ranks.get(layer) ?? ranks.size;
   return out;
 }

@@ -23,7 +23,7 @@ export function readSelectors(list: string): ReadSelector[] | null {
 }
 
 function read(list: string): ReadSelector[] | null {
-  if (list.length > 4000 || depthOf(list) > 24) return null;
+  if (list.length > 4000 || computeDepth(list) > 24) return null;
   try {
     const ast = csstree.parse(list, {
       context: 'selectorList',
@@ -36,14 +36,14 @@ function read(list: string): ReadSelector[] | null {
     return ast.children.toArray().map((s) => ({
       text: s.loc ? list.slice(s.loc.start.offset, s.loc.end.offset).trim() : csstree.generate(s),
       weight: weigh(s),
-      obstacle: obstacleOf(s),
+      obstacle: findObstacle(s),
     }));
   } catch {
     return null;
   }
 }
 
-function depthOf(text: string): number {
+function computeDepth(text: string): number {
   let depth = 0;
   let most = 0;
   for (const c of text) {
@@ -60,15 +60,15 @@ export const compareWeights = (a: Specificity, b: Specificity): number =>
 const heaviest = (nodes: readonly csstree.CssNode[]): Specificity =>
   nodes.map(weigh).reduce((a, b) => (compareWeights(a, b) >= 0 ? a : b), NONE);
 
-const childrenOf = (node: csstree.CssNode): csstree.CssNode[] =>
+const listChildren = (node: csstree.CssNode): csstree.CssNode[] =>
   'children' in node && node.children ? node.children.toArray() : [];
 
 function weigh(node: csstree.CssNode): Specificity {
   switch (node.type) {
     case 'Selector':
-      return childrenOf(node).map(weigh).reduce(sum, NONE);
+      return listChildren(node).map(weigh).reduce(sum, NONE);
     case 'SelectorList':
-      return heaviest(childrenOf(node));
+      return heaviest(listChildren(node));
     case 'IdSelector':
       return [1, 0, 0];
     case 'ClassSelector':
@@ -98,7 +98,7 @@ function weigh(node: csstree.CssNode): Specificity {
 const STATES =
   /^(hover|active|focus|focus-within|focus-visible|visited|target|checked|indeterminate|open|popover-open|modal|fullscreen|playing|paused|invalid|valid|user-invalid|user-valid|autofill|placeholder-shown|state|host|host-context|defined|default)$/i;
 
-function obstacleOf(selector: csstree.CssNode): string | null {
+function findObstacle(selector: csstree.CssNode): string | null {
   let found: string | null = null;
   csstree.walk(selector, (node) => {
     if (

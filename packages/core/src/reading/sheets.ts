@@ -45,10 +45,10 @@ type Located = {
   endTag?: { startOffset: number };
   attrs?: Record<string, { startOffset: number; endOffset: number }>;
 };
-const locationOf = (e: Element) => e.sourceCodeLocation as Located | null | undefined;
+const findLocation = (e: Element) => e.sourceCodeLocation as Located | null | undefined;
 
 /** A path as the page writes it, from the file that writes it. Null for another host. */
-export function pathOf(href: string, from: string): string | null {
+export function toPath(href: string, from: string): string | null {
   if (/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(href)) return null;
   const path = href.replace(/[?#].*$/s, '');
   const parts = path.startsWith('/') ? [] : from.split('/').slice(0, -1);
@@ -102,12 +102,12 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
   };
 
   function visitImport(rule: postcss.AtRule, sheet: Sheet, trail: readonly string[]): void {
-    const read = importOf(rule.params);
+    const read = findImport(rule.params);
     const at = sheet.lines.place(sheet.offset + (rule.source?.start?.offset ?? 0));
     const miss = (reason: string) =>
       unread.push({ place: at, what: shortened(`@import ${rule.params}`), reason });
     if (!read) return void miss('this import could not be understood');
-    const path = pathOf(read.href, sheet.lines.path);
+    const path = toPath(read.href, sheet.lines.path);
     if (path === null) return void miss('it is on another host, so it was not brought along');
     if (trail.includes(path) || trail.length > DEEPEST) return;
     const lines = file(path);
@@ -118,14 +118,14 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
   const walk = (nodes: readonly ChildNode[]) => {
     for (const e of nodes) {
       if (!isTag(e)) continue;
-      const place = locationOf(e);
+      const place = findLocation(e);
       if (e.name === 'style' && place?.startTag && isCss(e.attribs.type)) {
         const to = place.endTag?.startOffset ?? place.endOffset;
-        put(page, place.startTag.endOffset + shift, to + shift, aroundOf(e), [entry]);
+        put(page, place.startTag.endOffset + shift, to + shift, findAround(e), [entry]);
       } else if (e.name === 'link' && isSheetLink(e)) {
-        const path = pathOf(e.attribs.href!, entry);
+        const path = toPath(e.attribs.href!, entry);
         const lines = path === null ? null : file(path);
-        if (lines) put(lines, 0, lines.text.length, aroundOf(e), [lines.path]);
+        if (lines) put(lines, 0, lines.text.length, findAround(e), [lines.path]);
         else
           unread.push({
             place: page.place((place?.startOffset ?? 0) + shift),
@@ -176,7 +176,7 @@ const isSheetLink = (e: Element) =>
   !!e.attribs.href &&
   isCss(e.attribs.type);
 
-const aroundOf = (e: Element): Around[] => {
+const findAround = (e: Element): Around[] => {
   const media = e.attribs.media?.trim();
   return media && media !== 'all' ? [{ name: 'media', params: media }] : [];
 };
@@ -189,7 +189,7 @@ function valueStart(html: string, attribute: { startOffset: number; endOffset: n
 }
 
 /** `url("a.css") layer(base) supports(display: grid) (width > 600px)` */
-function importOf(params: string): { href: string; around: Around[] } | null {
+function findImport(params: string): { href: string; around: Around[] } | null {
   const m = /^\s*(?:url\(\s*(?:"([^"]*)"|'([^']*)'|([^)'"]*))\s*\)|"([^"]*)"|'([^']*)')\s*/i.exec(params);
   const href = (m?.[1] ?? m?.[2] ?? m?.[3] ?? m?.[4] ?? m?.[5])?.trim();
   if (!m || !href) return null;

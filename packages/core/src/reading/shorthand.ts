@@ -38,7 +38,7 @@ const PLAY = /^(running|paused)$/i;
 const COUNT = /^(infinite|\d+\.?\d*|\.\d+)$/i;
 
 /** One entry of `animation`; null where a word has no meaning, which makes the whole declaration invalid. */
-function entryOf(css: string): Partial<Record<AnimationLonghand, string>> | null {
+function makeEntry(css: string): Partial<Record<AnimationLonghand, string>> | null {
   const out: Partial<Record<AnimationLonghand, string>> = {};
   const put = (key: AnimationLonghand, value: string): boolean => {
     if (key in out) return false;
@@ -64,7 +64,7 @@ function entryOf(css: string): Partial<Record<AnimationLonghand, string>> | null
 
 /** Longhand lists of `animation: …`; null where it is not valid. */
 export function expandAnimation(css: string): Record<AnimationLonghand, string> | null {
-  const entries = splitTop(css).map(entryOf);
+  const entries = splitTop(css).map(makeEntry);
   if (entries.some((e) => e === null)) return null;
   const { 'animation-composition': _, 'animation-trigger': __, ...reset } = INITIAL;
   const out = { ...reset } as Record<AnimationLonghand, string>;

@@ -30,19 +30,19 @@ const isKin = (name: string, base: string) => name === base || name.startsWith(`
 /** For each entry of a list the slot whose form it is, or null for a motion of its own. Every slot is used once. */
 function aligned(list: readonly DraftOf[], slots: readonly Slot[]): (Slot | null)[] {
   const free = new Set(slots);
-  const take = (test: (s: Slot, i: number) => boolean): Slot | null => {
+  const timeline = (test: (s: Slot, i: number) => boolean): Slot | null => {
     const found = slots.find((s, i) => free.has(s) && test(s, i));
     if (found) free.delete(found);
     return found ?? null;
   };
   const out: (Slot | null)[] = list.map((one) =>
-    take((s) => s.of.draft.name === one.draft.name && isSameMotion(s.of, one)),
+    timeline((s) => s.of.draft.name === one.draft.name && isSameMotion(s.of, one)),
   );
   return list.map(
     (one, i) =>
       out[i] ??
-      take((s) => isKin(one.draft.name, s.of.draft.name) && isSameMotion(s.of, one)) ??
-      (list.length === slots.length ? take((s, k) => k === i && isSameMotion(s.of, one)) : null),
+      timeline((s) => isKin(one.draft.name, s.of.draft.name) && isSameMotion(s.of, one)) ??
+      (list.length === slots.length ? timeline((s, k) => k === i && isSameMotion(s.of, one)) : null),
   );
 }
 
@@ -81,7 +81,7 @@ function difference(from: { on: boolean; draft: Draft }, to: Draft | null): Over
  * `lists`: what the element plays under each media condition, its queries and those it implies holding; `below` are the conditions that hold
  * whenever this one does. Null where an order of motions differs, which a document cannot say.
  */
-export function slotsOf(
+export function listSlots(
   base: readonly DraftOf[],
   lists: readonly { media: PageMedia; below: readonly string[]; list: readonly DraftOf[] }[],
 ): Slot[] | null {

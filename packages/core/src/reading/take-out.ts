@@ -25,7 +25,7 @@ export function splitKey(key: string): { whole: string; only: string | null } {
   return at < 0 ? { whole: key, only: null } : { whole: key.slice(0, at), only: key.slice(at + FOR.length) };
 }
 
-export function claimOf(node: Claim['node'], sheet: Sheet, part: string, only: string | null = null): Claim {
+export function findClaim(node: Claim['node'], sheet: Sheet, part: string, only: string | null = null): Claim {
   const chain: string[] = [];
   for (let at: postcss.Node | undefined = node; at && at.type !== 'root'; at = at.parent) {
     if (at.type === 'rule') chain.unshift((at as postcss.Rule).selector);
@@ -111,7 +111,7 @@ const less = (selector: string, only: readonly string[]): string =>
     .join(', ');
 
 /** What stays of a rule for the elements that no motion has: a rule of its own before it, or one inside where a condition stands in a rule. */
-function restOf(
+function findHold(
   container: postcss.Container,
   kept: readonly postcss.Node[],
   narrowed: ReadonlyMap<postcss.Node, readonly string[]>,
@@ -150,7 +150,7 @@ export function takenOut(claims: readonly Claim[]): Map<string, TakenOut> {
     cuts.set(path, file);
     const nodes = [...gone].filter((n) => n.root() === sheet.root && !hasParentIn(n, gone));
     const rests = [...byContainer(narrowed)].filter(([c]) => c.root() === sheet.root);
-    for (const [container, kept] of rests) file.list.push(restOf(container, kept, narrowed, sheet));
+    for (const [container, kept] of rests) file.list.push(findHold(container, kept, narrowed, sheet));
     if (sheet.attribute && sheet.root.nodes.every((n) => gone.has(n))) {
       const { from, to } = sheet.attribute;
       file.list.push({ from: from - (/\s/.test(text[from - 1] ?? '') ? 1 : 0), to });

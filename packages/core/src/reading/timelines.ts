@@ -1,7 +1,7 @@
 /** What a scrubbed animation's timeline is: the view progress of an element, or the scroll of a scroller (Scroll-driven Animations 1, §2 and 3). */
 import type { Element } from 'domhandler';
 import type { Cascade, Environment } from './cascade.ts';
-import { parentOf } from './elements.ts';
+import { findParent } from './elements.ts';
 import type { PageElements } from './elements.ts';
 import { carries } from './rules.ts';
 import type { ReadRule } from './rules.ts';
@@ -43,7 +43,7 @@ export class Timelines {
     for (const rule of rules)
       for (const d of rule.declarations) {
         if (!carries(d.property)) continue;
-        for (const e of cascade.elementsOf.get(rule) ?? []) {
+        for (const e of cascade.findElements.get(rule) ?? []) {
           if (d.property === 'timeline-scope') this.scopes.add(e);
           for (const name of d.value.match(/--[\w-]+/g) ?? []) {
             const list = this.owners.get(name) ?? [];
@@ -70,7 +70,7 @@ export class Timelines {
       if (which === 'root') return { kind: 'scroll', owner: null, selectors: [], axis };
       return {
         kind: 'scroll',
-        owner: which === 'self' ? element : this.scrollerOf(element, env),
+        owner: which === 'self' ? element : this.findScroller(element, env),
         selectors: [],
         axis,
       };
@@ -80,8 +80,8 @@ export class Timelines {
   }
 
   /** The nearest ancestor that scrolls; null for the page itself. */
-  scrollerOf(element: Element, env: Environment): Element | null {
-    for (let e = parentOf(element); e && e.name !== 'body' && e.name !== 'html'; e = parentOf(e)) {
+  findScroller(element: Element, env: Environment): Element | null {
+    for (let e = findParent(element); e && e.name !== 'body' && e.name !== 'html'; e = findParent(e)) {
       const won = this.cascade.declared(e, env, (p) => p.startsWith('overflow'));
       const scrolls = [won.get('overflow-x')?.value, won.get('overflow-y')?.value].some((v) =>
         /^(auto|scroll|hidden)$/i.test(v ?? ''),
@@ -100,7 +100,7 @@ export class Timelines {
 
   private named(name: string, element: Element, env: Environment): ReadTimeline {
     const own = (e: Element) => this.carried(e, name, env);
-    for (let e: Element | null = element; e; e = parentOf(e)) {
+    for (let e: Element | null = element; e; e = findParent(e)) {
       const found = own(e);
       if (found) return found;
       if (!this.scopes.has(e)) continue;
@@ -158,7 +158,7 @@ export class Timelines {
     const named = this.elements.naming(this.elements.inOrder(owners), selectors);
     if (owners.length === 1) return named;
     const nearest = (target: Element) => {
-      for (let e: Element | null = target; e; e = parentOf(e)) if (this.elements.matches(e, named)) return e;
+      for (let e: Element | null = target; e; e = findParent(e)) if (this.elements.matches(e, named)) return e;
       return null;
     };
     return pairs.every((p) => nearest(p.target) === p.owner) ? named : null;
@@ -166,6 +166,6 @@ export class Timelines {
 }
 
 const isInside = (e: Element, scope: Element): boolean => {
-  for (let at: Element | null = e; at; at = parentOf(at)) if (at === scope) return true;
+  for (let at: Element | null = e; at; at = findParent(at)) if (at === scope) return true;
   return false;
 };

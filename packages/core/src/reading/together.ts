@@ -21,7 +21,7 @@ export function boundByCarriers(
 ): Bound[] {
   const users = new Map<string, Element[]>();
   for (const e of played.keys())
-    for (const rule of cascade.rulesOf(e))
+    for (const rule of cascade.listRules(e))
       for (const d of rule.declarations)
         if (moves(d.property))
           for (const name of namesIn(d.value)) {
@@ -31,7 +31,7 @@ export function boundByCarriers(
   const byCarrier = new Map<Element, { rule: ReadRule; elements: Set<Element> }>();
   for (const rule of rules)
     for (const d of rule.declarations.filter((one) => carries(one.property)))
-      for (const carrier of cascade.elementsOf.get(rule) ?? []) {
+      for (const carrier of cascade.findElements.get(rule) ?? []) {
         const known = byCarrier.get(carrier) ?? { rule, elements: new Set() };
         byCarrier.set(carrier, known);
         for (const name of namesIn(d.value)) for (const e of users.get(name) ?? []) known.elements.add(e);

@@ -7,7 +7,7 @@ import { parsePhasePoint } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 import type { Cascade, Environment } from './cascade.ts';
-import { parentOf } from './elements.ts';
+import { findParent } from './elements.ts';
 import { rangePoints } from './shorthand.ts';
 import { splitTop } from './selector.ts';
 import type { ReadRule } from './rules.ts';
@@ -20,7 +20,7 @@ export interface ReadTrigger {
 }
 
 /** Shares of an end inset that, with the element's own share, say where its point meets a line. */
-function meetingOf(point: string, base: number): RangePoint | null {
+function toMeetingPoint(point: string, base: number): RangePoint | null {
   const parsed = parsePhasePoint(point, 'start');
   if (!parsed.ok || parsed.value.phase !== 'entry-crossing') return null;
   const parts = { '%': 0, vh: 0 };
@@ -75,7 +75,7 @@ export class Triggers {
     for (const rule of rules)
       for (const d of rule.declarations)
         if (d.property === 'timeline-trigger')
-          for (const e of cascade.elementsOf.get(rule) ?? [])
+          for (const e of cascade.findElements.get(rule) ?? [])
             for (const name of d.value.match(/(^|,)\s*--[\w-]+/g) ?? []) {
               const key = name.replace(/^[,\s]+/, '');
               this.carriers.set(key, [...new Set([...(this.carriers.get(key) ?? []), e])]);
@@ -87,7 +87,7 @@ export class Triggers {
     const [name = '', ...words] = splitTop(css, ' ');
     const actions = ACTIONS[words.join(' ').toLowerCase()];
     if (!actions) return { obstacle: `“${words.join(' ')}” is not something that a trigger does` };
-    const owner = this.ownerOf(name, element);
+    const owner = this.findOwner(name, element);
     if (!owner) return { obstacle: `the trigger ${name} is not set on one element that it could mean` };
     const winner = this.cascade.declared(owner, env, (p) => p === 'timeline-trigger').get('timeline-trigger');
     const entry = winner && splitTop(winner.value).find((t) => t.startsWith(`${name} `));
@@ -96,10 +96,10 @@ export class Triggers {
     return 'obstacle' in read ? read : { name, owner: read.subject, lines: { ...actions, ...read.lines } };
   }
 
-  private ownerOf(name: string, element: Element): Element | null {
+  private findOwner(name: string, element: Element): Element | null {
     const all = this.carriers.get(name) ?? [];
     if (all.length === 1) return all[0]!;
-    for (let e: Element | null = element; e; e = parentOf(e)) if (all.includes(e)) return e;
+    for (let e: Element | null = element; e; e = findParent(e)) if (all.includes(e)) return e;
     return null;
   }
 
@@ -128,7 +128,7 @@ export class Triggers {
     const place = (point: string): RangePoint | null => {
       const plain = point === 'normal' ? 'cover 0%' : point;
       if (!parsePhasePoint(plain, 'start').ok) return null;
-      return base === 0 ? plain : meetingOf(plain, base);
+      return base === 0 ? plain : toMeetingPoint(plain, base);
     };
     const down = place(points[0]);
     const up = back ? place(back[0]) : null;

@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { likeness, lostSelectors, withSelector } from './index.ts';
 
 const card = (selector: string, text: string, y: number, tag = 'li') =>
   element({ selector, text, tag, box: { x: 0, y, width: 300, height: 200 } });
-const before = layoutOf([
+const before = makeLayout([
   card('#rope', 'Rope yard', 900),
   card('#fish', 'Fish market', 1400),
   card('#lock', 'Lock seven', 1900),
 ]);
-const take = documentOf(
+const timeline = makeDocument(
   motion({ id: 'm_a', targets: { selector: '#rope' } }),
   motion({
     id: 'm_b',
@@ -21,13 +21,13 @@ const take = documentOf(
 describe('a page that has changed', () => {
   test('what still finds its element is not lost', () => {
     expect(
-      lostSelectors(take, before, layoutOf([card('#rope', 'Ropes', 90, 'p'), card('#fish', 'Fish', 300)])),
+      lostSelectors(timeline, before, makeLayout([card('#rope', 'Ropes', 90, 'p'), card('#fish', 'Fish', 300)])),
     ).toEqual([]);
   });
 
   test('an element under another name is proposed, with everything that used it', () => {
-    const now = layoutOf([card('.stop-1', 'Rope yard', 950), card('#fish', 'Fish market', 1450)]);
-    const [lost, ...more] = lostSelectors(take, before, now);
+    const now = makeLayout([card('.stop-1', 'Rope yard', 950), card('#fish', 'Fish market', 1450)]);
+    const [lost, ...more] = lostSelectors(timeline, before, now);
     expect(more).toEqual([]);
     expect(lost).toMatchObject({
       selector: '#rope',
@@ -35,17 +35,17 @@ describe('a page that has changed', () => {
       text: 'Rope yard',
       proposal: { selector: '.stop-1' },
     });
-    const mended = withSelector(take, '#rope', '.stop-1');
+    const mended = withSelector(timeline, '#rope', '.stop-1');
     expect(lostSelectors(mended, before, now)).toEqual([]);
     expect(mended.motions[1]!.driver).toMatchObject({ subject: '.stop-1' });
   });
 
   test('no element is proposed twice, and nothing where nothing is like it', () => {
-    const now = layoutOf([
+    const now = makeLayout([
       card('.one', 'Rope yard', 900),
       card('.foot', 'Imprint and opening hours', 5000, 'footer'),
     ]);
-    const lost = lostSelectors(take, before, now);
+    const lost = lostSelectors(timeline, before, now);
     expect(lost.map((l) => l.proposal?.selector ?? null)).toEqual(['.one', null]);
   });
 

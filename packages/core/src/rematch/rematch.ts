@@ -3,9 +3,9 @@
  * those that they found. A likeness is only proposed; people say whether it is the same.
  */
 import { withDriverSelectors } from '../drivers/index.ts';
-import { matchesOf } from '../page/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
-import { selectorsOf } from '../motion/index.ts';
+import { collectSelectors } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 
 export interface Lost {
@@ -24,11 +24,11 @@ const WEIGHTS = { text: 0.45, tag: 0.2, parent: 0.15, size: 0.1, place: 0.1 };
 const LIKE_ENOUGH = 0.55;
 const MAX_TOGETHER = 40;
 
-const wordsOf = (text: string): Set<string> => new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []);
+const toWords = (text: string): Set<string> => new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []);
 
 /** Words in common, of all words that either has; 1 where neither has any. */
 function sameWords(a: string, b: string): number {
-  const [x, y] = [wordsOf(a), wordsOf(b)];
+  const [x, y] = [toWords(a), toWords(b)];
   if (x.size === 0 && y.size === 0) return 1;
   let both = 0;
   for (const w of x) if (y.has(w)) both++;
@@ -51,10 +51,10 @@ export function likeness(a: ElementFacts, before: Layout, b: ElementFacts, now: 
 }
 
 /** What uses a selector, by id. */
-function usersOf(d: MotionDocument, selector: string): string[] {
+function listUsers(d: MotionDocument, selector: string): string[] {
   return [
     ...d.motions.filter((m) =>
-      selectorsOf({ ...d, motions: [m], pins: [], triggers: [], adjustments: [] }).includes(selector),
+      collectSelectors({ ...d, motions: [m], pins: [], triggers: [], adjustments: [] }).includes(selector),
     ),
     ...d.pins.filter(
       (p) => p.stage === selector || (p.distance.kind === 'travel' && p.distance.strip === selector),
@@ -67,9 +67,9 @@ function usersOf(d: MotionDocument, selector: string): string[] {
 /** `before`: the page as it was measured when the selectors still found their elements. */
 export function lostSelectors(document: MotionDocument, before: Layout, now: Layout): Lost[] {
   const taken = new Set<number>();
-  return selectorsOf(document).flatMap((selector): Lost[] => {
-    const was = matchesOf(before, selector);
-    if (was.length === 0 || matchesOf(now, selector).length > 0) return [];
+  return collectSelectors(document).flatMap((selector): Lost[] => {
+    const was = findMatches(before, selector);
+    if (was.length === 0 || findMatches(now, selector).length > 0) return [];
     const found = was.slice(0, MAX_TOGETHER).map((i) => {
       const mine = before.elements[i]!;
       let best = -1;
@@ -85,7 +85,7 @@ export function lostSelectors(document: MotionDocument, before: Layout, now: Lay
     return [
       {
         selector,
-        usedBy: usersOf(document, selector),
+        usedBy: listUsers(document, selector),
         text: before.elements[was[0]!]!.text,
         proposal:
           least >= LIKE_ENOUGH

@@ -27,7 +27,7 @@ const middle = ([from, to]: [number, number]) => (from + to) >> 1;
 const at = (x: number, y: number): Viewport => ({ width: SWEEP_WIDTHS[x]!, height: SWEEP_HEIGHTS[y]! });
 const corners = ({ x, y }: Patch): Viewport[] => x.flatMap((i) => y.map((j) => at(i, j)));
 const centre = ({ x, y }: Patch): Viewport => at(middle(x), middle(y));
-const keyOf = (p: Patch) => `${p.x} ${p.y}`;
+const toKey = (p: Patch) => `${p.x} ${p.y}`;
 const holds = ({ x, y }: Patch, i: number, j: number) => i >= x[0] && i <= x[1] && j >= y[0] && j <= y[1];
 /** Between two widths that are next to each other there is nothing to be even. */
 const isGap = ({ x }: Patch) => x[1] - x[0] === 1;
@@ -83,18 +83,18 @@ export class LayoutField {
   }
 
   /** How far the middle was off; infinite where that has not been measured, or is too far. */
-  private offOf(p: Patch): Px {
+  private computeOff(p: Patch): Px {
     const truth = isGap(p) ? undefined : this.has(centre(p));
     if (!truth) return Infinity;
-    const known = this.judged.get(keyOf(p));
+    const known = this.judged.get(toKey(p));
     if (known !== undefined) return known;
     const guess = this.within(p, centre(p));
     const off = guess ? apartBy(guess, truth) : Infinity;
-    this.judged.set(keyOf(p), off);
+    this.judged.set(toKey(p), off);
     return off;
   }
 
-  private isEven = (p: Patch) => this.offOf(p) <= this.tolerance;
+  private isEven = (p: Patch) => this.computeOff(p) <= this.tolerance;
 
   /** From the four corners; null where they have other elements. */
   private within({ x, y }: Patch, v: Viewport): Layout | null {
@@ -121,7 +121,7 @@ export class LayoutField {
   howAt(v: Viewport): How | null {
     if (this.has(v)) return { is: 'measured' };
     const even = this.evenPatchAt(v);
-    return even && { is: 'between', off: this.offOf(even) };
+    return even && { is: 'between', off: this.computeOff(even) };
   }
 
   layoutAt(v: Viewport): LayoutThere | null {
@@ -129,6 +129,6 @@ export class LayoutField {
     if (own) return { is: 'measured', layout: own };
     const even = this.evenPatchAt(v);
     const layout = even && this.within(even, v);
-    return layout && { is: 'between', off: this.offOf(even), layout };
+    return layout && { is: 'between', off: this.computeOff(even), layout };
   }
 }

@@ -25,14 +25,14 @@ export const layoutBetween = (a: Layout, b: Layout, share: number, viewport: Vie
   a === b ? a : { ...mix(a, b, share), viewport };
 
 const alike = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
-const kindOf = ({ selector, parent, scroller, fixed, position, overflow, sticky }: ElementFacts) =>
+const getKind = ({ selector, parent, scroller, fixed, position, overflow, sticky }: ElementFacts) =>
   `${selector}|${parent}|${scroller}|${fixed}|${position}|${overflow}|${sticky?.edge}`;
 
 /** Whether two layouts have the same elements in the same relations, so that only their measures differ. */
 export const sameStructure = (a: Layout, b: Layout): boolean =>
   a.elements.length === b.elements.length &&
   a.scrollers.length === b.scrollers.length &&
-  a.elements.every((e, i) => kindOf(e) === kindOf(b.elements[i]!)) &&
+  a.elements.every((e, i) => getKind(e) === getKind(b.elements[i]!)) &&
   alike(a.matches, b.matches) &&
   alike(
     a.pins?.map((p) => [p.id, p.element, p.by]),

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEFAULT_LIMITS } from '../check/index.ts';
-import { clockOf, gestureOf } from '../feel/index.ts';
+import { makeClock, findGesture } from '../feel/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import type { Layout, Viewport } from '../page/index.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { LayoutField } from './field.ts';
 import { apartBy, layoutBetween, sameStructure } from './mix.ts';
 import { GRID, SWEEP_SIZES, ZOOMED } from './sizes.ts';
@@ -19,7 +19,7 @@ function pageAt({ width, height }: Viewport, narrow = 0): Layout {
     { x: 0.1 * width, y: height + 200, width: 0.5 * width, height: 300 },
     { x: 0, y: length - 240, width, height: 200 },
   ];
-  const bare = layoutOf(boxes.map((box, i) => element({ selector: ['#top', '#card', '#last'][i]!, box })));
+  const bare = makeLayout(boxes.map((box, i) => element({ selector: ['#top', '#card', '#last'][i]!, box })));
   return {
     ...bare,
     viewport: { width, height },
@@ -41,8 +41,8 @@ function sweep(document: MotionDocument, page: (v: Viewport) => Layout): Swept {
     document,
     layouts: swept(page).field.layouts,
     limits: DEFAULT_LIMITS,
-    gesture: gestureOf('brisk-wheel', 800),
-    clock: clockOf(60),
+    gesture: findGesture('brisk-wheel', 800),
+    clock: makeClock(60),
     still: false,
   });
   for (;;) {
@@ -92,7 +92,7 @@ describe('layouts at every size', () => {
 
   test('in the middle of the page only what lies where within what counts', () => {
     const long = (y: number): Layout => {
-      const bare = layoutOf([
+      const bare = makeLayout([
         element({ selector: '#frame', box: { x: 0, y, width: 900, height: 400 } }),
         element({ selector: '#layer', parent: 0, box: { x: 0, y: y + 40, width: 900, height: 300 } }),
       ]);
@@ -116,7 +116,7 @@ describe('a sweep', () => {
     expect(SWEEP_SIZES.every((s) => s.viewport.width >= 320 || s.zoomed)).toBe(true);
   });
 
-  const late = documentOf(
+  const late = makeDocument(
     motion({
       targets: { selector: '#last' },
       // The last line enters 240 px before the page ends: windows of up to 600 px reach what lies 40 % of them further.
@@ -143,7 +143,7 @@ describe('a sweep', () => {
 
   test('what holds for narrow windows only is judged, and mended, for those', () => {
     const document: MotionDocument = {
-      ...documentOf(
+      ...makeDocument(
         motion({
           targets: { selector: '#card' },
           conditions: [{ media: 'w_narrow', range: { start: 'exit 90%', end: 'exit 10%' } }],
@@ -165,8 +165,8 @@ describe('a sweep', () => {
       document: late,
       layouts: [pageAt({ width: 1280, height: 800 })],
       limits: DEFAULT_LIMITS,
-      gesture: gestureOf('brisk-wheel', 800),
-      clock: clockOf(60),
+      gesture: findGesture('brisk-wheel', 800),
+      clock: makeClock(60),
       still: false,
     });
     let step = work.next();

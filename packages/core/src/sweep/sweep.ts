@@ -1,8 +1,8 @@
 /** The checks of reach and structure at every size of the sweep. Pure; made for a worker. */
-import { acceptedFor, CHECKS, findingsOf, withFix } from '../check/index.ts';
+import { acceptedFor, CHECKS, findFindings, withFix } from '../check/index.ts';
 import type { Finding, Limits } from '../check/index.ts';
 import type { FrameClock, Gesture } from '../feel/index.ts';
-import { activeMedia, compileTake, editedUnder, underMedia } from '../motion/index.ts';
+import { activeMedia, compileTimeline, editedUnder, underMedia } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { Layout, Px } from '../page/index.ts';
@@ -59,7 +59,7 @@ interface Seen {
   where: string;
   active: string[];
 }
-const keyOf = ({ finding, where }: Seen) => `${finding.check} ${finding.about} ${finding.about ? '' : where}`;
+const toKey = ({ finding, where }: Seen) => `${finding.check} ${finding.about} ${finding.about ? '' : where}`;
 
 /** What the checks say at one size, without what was accepted. */
 function seenAt(s: Sweeping, whole: MotionDocument, layout: Layout): Map<string, Seen> {
@@ -67,12 +67,12 @@ function seenAt(s: Sweeping, whole: MotionDocument, layout: Layout): Map<string,
   const document = underMedia(whole, active);
   const held = withPins(layout, document.pins);
   const { limits, gesture, clock } = s;
-  const take = compileTake(document, held);
+  const timeline = compileTimeline(document, held);
   const out = new Map<string, Seen>();
-  for (const finding of findingsOf({ document, take, limits, gesture, clock }, SWEPT)) {
+  for (const finding of findFindings({ document, timeline, limits, gesture, clock }, SWEPT)) {
     if (acceptedFor(document, finding, held)) continue;
     const seen = { finding, where: held.elements[finding.element]?.selector ?? '', active };
-    if (!out.has(keyOf(seen))) out.set(keyOf(seen), seen);
+    if (!out.has(toKey(seen))) out.set(toKey(seen), seen);
   }
   return out;
 }

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { DEFAULT_LIMITS } from '../check/index.ts';
-import { clockOf, gestureOf } from '../feel/index.ts';
-import { documentOf, fadeAndRise, motion } from '../testing/index.ts';
+import { makeClock, findGesture } from '../feel/index.ts';
+import { makeDocument, fadeAndRise, motion } from '../testing/index.ts';
 import { PAGE } from '../testing/specimen-parts.ts';
 import { tryingWays } from './ways.ts';
 import type { WayFigures, WaysQuestion } from './ways.ts';
 
-const brief = documentOf(
+const brief = makeDocument(
   motion({
     name: 'Brief',
     keyframes: fadeAndRise('0 80px'),
@@ -17,8 +17,8 @@ function tried(over: Partial<WaysQuestion> = {}): { steps: number; figures: WayF
   const work = tryingWays({
     document: brief,
     layouts: [PAGE],
-    gestures: (port) => ['brisk-wheel', 'jump'].map((key) => ({ key, gesture: gestureOf(key, port) })),
-    clocks: [clockOf(60), clockOf(120)],
+    gestures: (port) => ['brisk-wheel', 'jump'].map((key) => ({ key, gesture: findGesture(key, port) })),
+    clocks: [makeClock(60), makeClock(120)],
     direction: 'down',
     limits: DEFAULT_LIMITS,
     device: 'here',
@@ -55,7 +55,7 @@ describe('every way of scrolling', () => {
     expect(at(tried().figures, 'jump', '60').fewestFrames).toBeNull());
 
   test('a page that nothing hangs on has no figures of motions', () => {
-    const [one] = tried({ document: documentOf() }).figures;
+    const [one] = tried({ document: makeDocument() }).figures;
     expect(one).toMatchObject({ fewestFrames: null, longestStep: null, onTime: 1, findings: [] });
   });
 

@@ -1,14 +1,14 @@
 /** One take under every way of scrolling, at several rates and sizes, each as a predicted trial with what the checks say of it. */
 import { shippedCoefficients } from '../budget/index.ts';
 import type { Coefficients } from '../budget/index.ts';
-import { CHECKS, findingsOf, acceptedFor } from '../check/index.ts';
+import { CHECKS, findFindings, acceptedFor } from '../check/index.ts';
 import type { Finding, Limits } from '../check/index.ts';
 import type { FrameClock, Gesture } from '../feel/index.ts';
-import { activeMedia, compileTake, underMedia } from '../motion/index.ts';
+import { activeMedia, compileTimeline, underMedia } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { Layout, Ms, Px, Viewport } from '../page/index.ts';
-import { simulating, summaryOf } from '../trial/index.ts';
+import { simulating, summarize } from '../trial/index.ts';
 import type { Direction } from '../trial/index.ts';
 
 export interface WaysQuestion {
@@ -63,13 +63,13 @@ export function* tryingWays(q: WaysQuestion): Generator<{ done: number; of: numb
     const active = activeMedia(q.document, { viewport: layout.viewport, still: q.still });
     const document = underMedia(q.document, active);
     const held = withPins(layout, document.pins);
-    const take = compileTake(document, held);
+    const timeline = compileTimeline(document, held);
     for (const { key, gesture } of gestures)
       for (const clock of q.clocks) {
         const coefficients = q.prices ?? shippedCoefficients(q.device);
         const work = simulating({
           document,
-          take,
+          timeline,
           gesture,
           clock,
           direction: q.direction,
@@ -79,7 +79,7 @@ export function* tryingWays(q: WaysQuestion): Generator<{ done: number; of: numb
         let step = work.next();
         while (!step.done) step = work.next();
         const trial = step.value;
-        const s = summaryOf(trial.frames, clock.refresh);
+        const s = summarize(trial.frames, clock.refresh);
         const few = gesture.leaps ? null : extreme(trial.figures, (f) => f.frames, -1);
         const long = extreme(trial.figures, (f) => f.peakStep, 1);
         out.push({
@@ -92,7 +92,7 @@ export function* tryingWays(q: WaysQuestion): Generator<{ done: number; of: numb
           worstAt: s.worstAt,
           fewestFrames: few && { value: few.frames, motion: few.motion },
           longestStep: long && { value: long.peakStep, motion: long.motion },
-          findings: findingsOf({ document, take, gesture, clock, limits: q.limits, trial }, BY_THE_WAY)
+          findings: findFindings({ document, timeline, gesture, clock, limits: q.limits, trial }, BY_THE_WAY)
             .filter((f) => !acceptedFor(document, f, held))
             .map(({ check, about, severity }) => ({ check, about, severity })),
         });

@@ -16,7 +16,7 @@ import { cuesAt, isTriggered, stageKey } from '../drivers/index.ts';
 import { measuresAlike, cueSuits } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
-import { element, layoutOf } from './small.ts';
+import { element, makeLayout } from './small.ts';
 
 const ELEMENTS = [
   element({ selector: '#a', text: '212 nights' }),
@@ -26,7 +26,7 @@ const ELEMENTS = [
   element({ selector: '#strip', parent: 1, box: { x: 0, y: 3200, width: 2600, height: 400 } }),
   element({ selector: '#art', tag: 'svg' }),
 ];
-const LAYOUT = layoutOf(ELEMENTS);
+const LAYOUT = makeLayout(ELEMENTS);
 const QUERIES = ['(min-width: 768px)', '(min-width: 1024px)', '(max-height: 700px)'];
 
 let ids = 0;
@@ -35,16 +35,16 @@ const newId = (kind: string) => `${kind}_${ids++}`;
 export type Edit = (d: MotionDocument) => MotionDocument;
 
 /** One of a list by a number that may be larger than it. */
-const pickOf = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)];
+const pickFrom = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)];
 /** Does it with one of a list; nothing where the list is empty. */
 const withOne =
-  <T>(listOf: (d: MotionDocument) => readonly T[], n: number, edit: (one: T) => Edit): Edit =>
+  <T>(toList: (d: MotionDocument) => readonly T[], n: number, edit: (one: T) => Edit): Edit =>
   (d) => {
-    const one = pickOf(listOf(d), n);
+    const one = pickFrom(toList(d), n);
     return one === undefined ? d : edit(one)(d);
   };
-const motionsOf = (d: MotionDocument) => d.motions;
-const selectorOf = (n: number) => ELEMENTS[n % ELEMENTS.length]!.selector;
+const listMotions = (d: MotionDocument) => d.motions;
+const toSelector = (n: number) => ELEMENTS[n % ELEMENTS.length]!.selector;
 
 const driversFor = (d: MotionDocument) => [
   'new trigger' as const,
@@ -62,7 +62,7 @@ const driversFor = (d: MotionDocument) => [
 
 export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
   'add an effect': (a, b) => (d) => {
-    const effect = pickOf(EFFECTS, a)!;
+    const effect = pickFrom(EFFECTS, a)!;
     const context = { layout: withPins(LAYOUT, d.pins), element: b % ELEMENTS.length, document: d, newId };
     return effect.unfit?.(context) ? d : withFragment(effect.compose(context))(d);
   },
@@ -76,29 +76,29 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
     const all = [...d.motions, ...d.pins, ...d.triggers, ...d.cues];
     return without(all.filter((_, i) => (i + a) % (2 + (b % 3)) === 0).map((x) => x.id))(d);
   },
-  duplicate: (a) => withOne(motionsOf, a, (one) => (d) => duplicated(d, [one.id], newId).document),
+  duplicate: (a) => withOne(listMotions, a, (one) => (d) => duplicated(d, [one.id], newId).document),
   'copy and paste': (a, b) =>
-    withOne(motionsOf, a, (one) => (d) => {
-      const also = pickOf(d.motions, b)!;
+    withOne(listMotions, a, (one) => (d) => {
+      const also = pickFrom(d.motions, b)!;
       return pasted(d, copied(d, [one.id, also.id]), null, newId).document;
     }),
   'paste on another element': (a, b) =>
     withOne(
-      motionsOf,
+      listMotions,
       a,
       (one) => (d) =>
-        pasted(d, copied(d, [one.id]), { selector: selectorOf(b), name: 'Other' }, newId).document,
+        pasted(d, copied(d, [one.id]), { selector: toSelector(b), name: 'Other' }, newId).document,
     ),
   'move to another element': (a, b) =>
-    withOne(motionsOf, a, (one) => withTarget(one.id, selectorOf(b), newId)),
+    withOne(listMotions, a, (one) => withTarget(one.id, toSelector(b), newId)),
   'change the driver': (a, b) =>
     withOne(
-      motionsOf,
+      listMotions,
       a,
       (one) => (d) =>
-        withDriver(d, one.id, pickOf(driversFor(d), b)!, { target: '#a', length: 500, newId }).document,
+        withDriver(d, one.id, pickFrom(driversFor(d), b)!, { target: '#a', length: 500, newId }).document,
     ),
-  mute: (a) => withOne(motionsOf, a, (one) => withMotion(one.id, (m) => ({ ...m, on: !m.on }))),
+  mute: (a) => withOne(listMotions, a, (one) => withMotion(one.id, (m) => ({ ...m, on: !m.on }))),
   'hold longer': (a, b) =>
     withOne(
       (d) => d.pins,
@@ -113,7 +113,7 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
         .filter((m) => m !== one && isFree(m) && stageKey(m.driver) === stageKey(one.driver))
         .map((after) => ({ one, after })),
     );
-    const pair = pickOf(
+    const pair = pickFrom(
       pairs.filter(({ one }) => isFree(one) && !isWaitedFor(one)),
       a + b,
     );
@@ -134,7 +134,7 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
       {
         id: newId('c'),
         name: `Cue ${b}`,
-        pin: pickOf([null, ...d.pins.map((p) => p.id)], a) ?? null,
+        pin: pickFrom([null, ...d.pins.map((p) => p.id)], a) ?? null,
         at: `${b}%`,
       },
     ],
@@ -151,7 +151,7 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
       a,
       (one) => (d) => {
         const pin = cuesAt(one.driver)!;
-        const cue = pickOf(
+        const cue = pickFrom(
           d.cues.filter((c) => cueSuits(c, one.driver)),
           b,
         ) ?? { id: newId('c'), name: `Cue ${b}`, pin, at: `${b}%` };
@@ -163,8 +163,8 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
       },
     ),
   'hang a start on another motion': (a, b) =>
-    withOne(motionsOf, a, (one) => (d) => {
-      const other = pickOf(
+    withOne(listMotions, a, (one) => (d) => {
+      const other = pickFrom(
         d.motions.filter((m) => m !== one && !m.ties && measuresAlike(m, one)),
         b,
       );
@@ -176,14 +176,14 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
       }))(d);
     }),
   'add a condition': (a) => (d) => {
-    const query = pickOf(QUERIES, a)!;
+    const query = pickFrom(QUERIES, a)!;
     return d.media.some((m) => m.query === query)
       ? d
       : { ...d, media: [...d.media, { id: newId('q'), name: query, query }] };
   },
   'differ under a condition': (a, b) =>
-    withOne(motionsOf, a, (one) => (d) => {
-      const media = pickOf(d.media, b);
+    withOne(listMotions, a, (one) => (d) => {
+      const media = pickFrom(d.media, b);
       if (!media || one.conditions?.some((c) => c.media === media.id)) return d;
       return withMotion(one.id, (m) => ({
         ...m,

@@ -15,7 +15,7 @@ export const element = (over: Partial<ElementFacts> & { selector: string }): Ele
   ...over,
 });
 
-export function layoutOf(elements: ElementFacts[], max = 9000): Layout {
+export function makeLayout(elements: ElementFacts[], max = 9000): Layout {
   return {
     format: 'lyvek-layout',
     version: 1,
@@ -50,7 +50,7 @@ export const motion = (over: Partial<Motion> = {}): Motion => ({
   ...over,
 });
 
-export const documentOf = (...motions: Motion[]): MotionDocument => ({
+export const makeDocument = (...motions: Motion[]): MotionDocument => ({
   format: 'lyvek-document' as const,
   version: 2 as const,
   motions,

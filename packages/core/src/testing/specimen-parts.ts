@@ -1,16 +1,16 @@
 /** What specimens are made of: a plain page, and motions, triggers and pins on it that are nearly right. */
 import type { Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
-import { documentOf, element, layoutOf, motion } from './index.ts';
+import { makeDocument, element, makeLayout, motion } from './index.ts';
 import { between } from '../effect/effect-definition.ts';
 import type { MistakeInPage } from '../check/index.ts';
-import { meantOf, readPage } from '../reading/index.ts';
+import { suggestCorrections, readPage } from '../reading/index.ts';
 
 /** What is read from a page with these contents, and what each mistake in it was meant as. */
 export function mistakenPage(html: string): { document: MotionDocument; mistakes: MistakeInPage[] } {
   const fileAt = (path: string) => (path === 'index.html' ? html : null);
   const reading = readPage('index.html', html, fileAt);
-  return { document: reading.document, mistakes: meantOf(reading, 'index.html', html, fileAt) };
+  return { document: reading.document, mistakes: suggestCorrections(reading, 'index.html', html, fileAt) };
 }
 export const css = (rules: string) =>
   mistakenPage(
@@ -31,7 +31,7 @@ export interface Specimen {
 }
 
 export const box = (y: number, height = 300, width = 500, x = 0) => ({ x, y, width, height });
-export const plain = layoutOf([
+export const plain = makeLayout([
   element({ selector: '#a', box: box(2000, 300, 400, 100) }),
   element({ selector: '#top', box: box(60) }),
   element({ selector: '#end', box: box(9700, 80) }),
@@ -62,7 +62,7 @@ export const with2 = (extra: ElementFacts[], over: Partial<Layout> = {}): Layout
 };
 
 export const one = (over: Partial<Motion>, more: Omit<Specimen, 'document'> = {}): Specimen => ({
-  document: documentOf(motion(over)),
+  document: makeDocument(motion(over)),
   ...more,
 });
 export const rise = { translate: between('0 200px', '0 0') };
@@ -83,7 +83,7 @@ export const trigger = (over: Partial<Trigger>): Trigger => ({
 export const part = (over: Partial<Motion> = {}): Motion =>
   motion({ driver: { kind: 'trigger', trigger: 'g_a' }, time: { delay: '0ms', duration: '600ms' }, ...over });
 export const triggered = (over: Partial<Trigger>, parts: Partial<Motion> = {}): Specimen => ({
-  document: { ...documentOf(part(parts)), triggers: [trigger(over)] },
+  document: { ...makeDocument(part(parts)), triggers: [trigger(over)] },
 });
 export const stage: Pin = {
   id: 'p_a',
@@ -100,7 +100,7 @@ export const crowd = (n: number, height = 40) =>
 
 /** Six blurs over each other, on a phone. */
 export const mist = {
-  document: documentOf(
+  document: makeDocument(
     ...Array.from({ length: 6 }, (_, i) =>
       motion({
         id: `m_${i}`,

@@ -1,6 +1,6 @@
 /** One specimen per check, for tests: the smallest page and document that show the mistake. Not part of the product. */
 import { between } from '../effect/effect-definition.ts';
-import { documentOf, element, motion } from './index.ts';
+import { makeDocument, element, motion } from './index.ts';
 import {
   mistakenPage,
   css,
@@ -50,13 +50,13 @@ export const SPECIMENS: Record<string, Specimen> = {
   ),
   'trigger-unreachable': triggered({ subject: '#end', down: { edge: '100%', line: '20%' } }, at('#end')),
   'two-writers': {
-    document: documentOf(
+    document: makeDocument(
       motion({ range: { start: 'entry 0%', end: 'contain 40%' } }),
       motion({ id: 'm_b', name: 'Other', range: { start: 'contain 20%', end: 'contain 90%' } }),
     ),
   },
   'intro-against-scroll': {
-    document: documentOf(
+    document: makeDocument(
       motion({
         driver: { kind: 'load' },
         time: { delay: '0ms', duration: '600ms' },
@@ -74,7 +74,7 @@ export const SPECIMENS: Record<string, Specimen> = {
   'sideways-scroll': one({ keyframes: { translate: between('700px 0', '0 0') } }),
   'pin-shorter-than-scene': {
     document: {
-      ...documentOf(
+      ...makeDocument(
         motion({
           driver: { kind: 'pin', pin: 'p_a' },
           ...at('#wide'),
@@ -91,7 +91,7 @@ export const SPECIMENS: Record<string, Specimen> = {
     range: { start: 'cover 0%', end: 'cover 100%' },
   }),
   'flat-3d': {
-    document: documentOf(
+    document: makeDocument(
       motion({
         ...at('#layer'),
         keyframes: { rotate: between('x 50deg', 'x 0deg') },
@@ -109,7 +109,7 @@ export const SPECIMENS: Record<string, Specimen> = {
     incurable: true,
   },
   'marquee-hole': {
-    document: documentOf(
+    document: makeDocument(
       motion({
         ...at('#strip'),
         keyframes: {},
@@ -131,7 +131,7 @@ export const SPECIMENS: Record<string, Specimen> = {
     layout: with2([element({ selector: '#ghost', base: { opacity: '0' }, box: box(4000, 40) })]),
   }),
   'takes-the-scroll': {
-    document: documentOf(),
+    document: makeDocument(),
     layout: with2([element({ selector: '#map', tag: 'iframe', box: box(3000, 700, 1000) })]),
   },
   'too-few-frames': one({ range: { start: 'contain 50%', end: 'contain 52%' } }),
@@ -189,7 +189,7 @@ export const SPECIMENS: Record<string, Specimen> = {
   'hot-spot': { ...mist, besides: ['late-frames'] },
   'late-frames': { ...mist, besides: ['hot-spot'] },
   'layer-memory': {
-    document: documentOf(
+    document: makeDocument(
       ...crowd(60).map((_, i) => motion({ id: `m_${i}`, ...at(`#c${i}`), keyframes: rise })),
     ),
     layout: with2(crowd(60, 1600)),
@@ -197,7 +197,7 @@ export const SPECIMENS: Record<string, Specimen> = {
     besides: ['hot-spot', 'late-frames'],
   },
   'too-many-layers': {
-    document: documentOf(
+    document: makeDocument(
       ...crowd(80).map((_, i) => motion({ id: `m_${i}`, ...at(`#c${i}`), keyframes: rise })),
     ),
     layout: with2(crowd(80)),

@@ -16,7 +16,7 @@ export interface Placed extends Span {
 export type Unplaced = { reason: string };
 
 /** How far a scroller can be scrolled along an axis, px. */
-export const extentOf = (scroller: Scroller, axis: Axis): Px =>
+export const computeExtent = (scroller: Scroller, axis: Axis): Px =>
   axis === 'block' ? scroller.max.block : scroller.max.inline;
 
 /** The nearest of some elements that is the target itself or holds it. */
@@ -29,7 +29,7 @@ export function around(target: number, matched: readonly number[], layout: Layou
  * Progress at which a keyframe stands. A share of the range is that share; a place at a range name stays where it is on the
  * scroller, so it may lie before 0 or after 1.
  */
-export function placeOf(at: string, placed: Placed): number {
+export function findPlace(at: string, placed: Placed): number {
   if (!isNamedPlace(at)) return Number.parseFloat(at) / 100;
   if (!placed.geometry || placed.end <= placed.start) return 0;
   return (resolvePoint(at, placed.geometry, 'start') - placed.start) / (placed.end - placed.start);
@@ -44,4 +44,4 @@ export function progressAt(offset: Px, span: Span): number {
 
 /** All that can be scrolled where a motion was placed, px. */
 export const maxScroll = (layout: Layout, placed: Pick<Placed, 'scroller' | 'axis'>): Px =>
-  extentOf(layout.scrollers[placed.scroller]!, placed.axis);
+  computeExtent(layout.scrollers[placed.scroller]!, placed.axis);

@@ -39,15 +39,15 @@ export function parsePhasePoint(css: string, side: 'start' | 'end'): Parsed<Phas
   return { ok: true, value: { phase, offset: offset.value } };
 }
 
-const percentOf = (css: string): number | null => {
+const toPercent = (css: string): number | null => {
   const parsed = parseLength(css);
   return parsed.ok ? plainPercent(parsed.value) : null;
 };
 
 /** Fractions of a meeting, or the reason why it is none. The element's point stays within 0–100 %. */
 export function parseMeeting(m: Meeting): Parsed<{ edge: number; line: number }> {
-  const edge = percentOf(m.edge);
-  const line = percentOf(m.line);
+  const edge = toPercent(m.edge);
+  const line = toPercent(m.line);
   if (edge === null || line === null) return { ok: false, error: 'a meeting takes percentages' };
   if (edge < 0 || edge > 100)
     return { ok: false, error: 'the element’s point lies within 0–100 % of its height' };

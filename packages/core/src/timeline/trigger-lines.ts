@@ -1,5 +1,5 @@
 /** Where the lines of a trigger lie. */
-import { geometryOf, matchesOf } from '../page/index.ts';
+import { computeGeometry, findMatches } from '../page/index.ts';
 import type { Geometry, Layout, Px } from '../page/index.ts';
 import type { Unplaced } from './placed.ts';
 import { resolvePoint } from './range-point.ts';
@@ -19,12 +19,12 @@ export function triggerLines(
   trigger: { subject: string; down: RangePoint; up: RangePoint | null },
   layout: Layout,
 ): TriggerLines | Unplaced {
-  const subject = matchesOf(layout, trigger.subject)[0];
+  const subject = findMatches(layout, trigger.subject)[0];
   const e = subject === undefined ? undefined : layout.elements[subject];
   if (subject === undefined || !e) return { reason: `no element matches ${trigger.subject}` };
   if (e.box.width === 0 && e.box.height === 0)
     return { reason: 'it has no box of its own (display: none or contents)' };
-  const geometry = geometryOf(layout, subject, 'block');
+  const geometry = computeGeometry(layout, subject, 'block');
   const down = resolvePoint(trigger.down, geometry, 'start');
   const up = trigger.up === null ? down : Math.min(down, resolvePoint(trigger.up, geometry, 'start'));
   return { scroller: e.scroller, geometry, down, up };

@@ -1,7 +1,7 @@
 /** Where what is shown, or its speed, changes at once. */
-import type { Take } from '../motion/index.ts';
+import type { CompiledTimeline } from '../motion/index.ts';
 import type { Px } from '../page/index.ts';
-import { placeOf } from '../timeline/index.ts';
+import { findPlace } from '../timeline/index.ts';
 import { newPose, poseAt, stepBetween } from './pose.ts';
 import type { Pose, Poser } from './pose.ts';
 
@@ -20,19 +20,19 @@ const SIDE: Px = 1e-3;
 const REACH: Px = 1;
 
 /** Jumps and kinks at the ends, at keyframes, and where an easing steps; none of them outside of what can be scrolled. */
-export function breaksOf(take: Take, poser: Poser, max: Px): { jumps: Break[]; kinks: Break[] } {
+export function listBreaks(timeline: CompiledTimeline, poser: Poser, max: Px): { jumps: Break[]; kinks: Break[] } {
   const { instance } = poser;
-  const { motion, placed } = take.instances[instance]!;
-  const start = take.start[instance]!;
-  const end = take.end[instance]!;
+  const { motion, placed } = timeline.instances[instance]!;
+  const start = timeline.start[instance]!;
+  const end = timeline.end[instance]!;
   const places = new Set([start, end]);
-  if (end > start && take.ease[instance] === null)
+  if (end > start && timeline.ease[instance] === null)
     for (const list of Object.values(motion.keyframes))
       for (const k of list) {
-        const at = placeOf(k.at, placed);
+        const at = findPlace(k.at, placed);
         if (at > 0 && at < 1) places.add(start + at * (end - start));
       }
-  for (const s of stepsWithin(take, poser, start, end)) places.add(s);
+  for (const s of stepsWithin(timeline, poser, start, end)) places.add(s);
   const jumps: Break[] = [];
   const kinks: Break[] = [];
   const a = newPose();
@@ -41,8 +41,8 @@ export function breaksOf(take: Take, poser: Poser, max: Px): { jumps: Break[]; k
   for (const s of [...places].sort((x, y) => x - y)) {
     // An easing that steps at an end is found twice.
     if (s <= 0 || s >= max || s - (jumps.at(-1)?.at ?? -Infinity) < 10 * SIDE) continue;
-    poseAt(take, poser, s - SIDE, a);
-    poseAt(take, poser, s + SIDE, b);
+    poseAt(timeline, poser, s - SIDE, a);
+    poseAt(timeline, poser, s + SIDE, b);
     const by = poser.moves ? stepBetween(a, b) : 0;
     const opacity = Math.abs(b.opacity - a.opacity);
     if (by > 0.5 || opacity > 0.02) {
@@ -50,9 +50,9 @@ export function breaksOf(take: Take, poser: Poser, max: Px): { jumps: Break[]; k
       continue;
     }
     if (!poser.moves) continue;
-    poseAt(take, poser, s - SIDE - REACH, far);
+    poseAt(timeline, poser, s - SIDE - REACH, far);
     const left = velocity(far, a);
-    poseAt(take, poser, s + SIDE + REACH, far);
+    poseAt(timeline, poser, s + SIDE + REACH, far);
     const right = velocity(b, far);
     const kink = Math.hypot(right[0] - left[0], right[1] - left[1]);
     if (kink > 0.05) kinks.push({ at: s, by: kink, opacity: 0 });
@@ -76,15 +76,15 @@ function velocity(a: Pose, b: Pose): [number, number] {
 const SCAN = 48;
 
 /** Places where an easing that has steps changes at once, found by halving. */
-function stepsWithin(take: Take, poser: Poser, start: Px, end: Px): Px[] {
-  const { motion } = take.instances[poser.instance]!;
+function stepsWithin(timeline: CompiledTimeline, poser: Poser, start: Px, end: Px): Px[] {
+  const { motion } = timeline.instances[poser.instance]!;
   const texts = [
     motion.easing,
     ...Object.values(motion.keyframes).flatMap((l) => l.map((k) => k.easing ?? '')),
   ];
   if (!texts.some((t) => /step/.test(t)) || !(end > start)) return [];
   const out: Px[] = [];
-  const at = (s: Px, into: Pose) => poseAt(take, poser, s, into);
+  const at = (s: Px, into: Pose) => poseAt(timeline, poser, s, into);
   const far = (a: Pose, b: Pose) => stepBetween(a, b) + 100 * Math.abs(b.opacity - a.opacity);
   for (let i = 0; i < SCAN; i++) {
     let low = start + (i * (end - start)) / SCAN;

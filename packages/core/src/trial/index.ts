@@ -1,7 +1,7 @@
 export * from './ride.ts';
 export type { Break } from './breaks.ts';
-export { perspectiveFor, perspectivesOf } from './perspective.ts';
-export { newPose, poseAt, poserOf, readPose } from './pose.ts';
+export { perspectiveFor, listPerspectives } from './perspective.ts';
+export { newPose, poseAt, makePoser, readPose } from './pose.ts';
 export type { Poser } from './pose.ts';
 export { isTooLongAStep } from './smoothness.ts';
 export type { MotionFigures } from './smoothness.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { doubts, droppedIn, framesOfRide, hereResult, medianRun, refreshOf, runCost } from './measured.ts';
+import { doubts, droppedIn, framesOfRide, hereResult, medianRun, toRefresh, runCost } from './measured.ts';
 import type { Ridden } from './measured.ts';
 import { partsAt } from './summary.ts';
 import { TrialResultSchema, TrialSetupSchema } from './trial.ts';
@@ -62,7 +62,7 @@ describe('frames of the user’s own browser', () => {
     [119.8, '120'],
     [144, '120'],
   ])('a screen of %d Hz counts as the clock %s', (rate, clock) =>
-    expect(refreshOf(Array.from({ length: 40 }, () => 1000 / rate)).clock).toBe(clock),
+    expect(toRefresh(Array.from({ length: 40 }, () => 1000 / rate)).clock).toBe(clock),
   );
   test('missed refreshes are counted by the screen’s own rate', () => {
     const slow = framesOfRide(ridden({}, 3, 50));

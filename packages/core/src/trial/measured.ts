@@ -64,7 +64,7 @@ export const RiddenSchema = z.strictObject({
 export type Ridden = z.infer<typeof RiddenSchema>;
 
 /** The screen’s own rate, from frames in which nothing happened: the nearest of the clocks, and what was measured. */
-export function refreshOf(idle: readonly Ms[]): { clock: string; refresh: number } {
+export function toRefresh(idle: readonly Ms[]): { clock: string; refresh: number } {
   const median = percentile(Float64Array.from(idle).sort(), 0.5) || 1000 / 60;
   const refresh = 1000 / median;
   const even = CLOCKS.filter((c) => c.pattern.length === 1);
@@ -133,7 +133,7 @@ export function hereResult(
   { hidden, seen }: { hidden: boolean; seen: number },
 ): TrialResult | null {
   const idle = measured.flatMap((r) => r.idle);
-  const { clock, refresh } = refreshOf(idle);
+  const { clock, refresh } = toRefresh(idle);
   const all = measured.map((r) => ({ ridden: r, frames: framesOfRide(r) }));
   const kept = medianRun(all.map((r) => r.frames));
   const own = all.find((r) => r.frames === kept);

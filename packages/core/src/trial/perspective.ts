@@ -1,16 +1,16 @@
 /** The perspective that an element’s parent gives it, from the document’s adjustments. */
-import type { MotionDocument, Take } from '../motion/index.ts';
-import { matchesOf } from '../page/index.ts';
+import type { MotionDocument, CompiledTimeline } from '../motion/index.ts';
+import { findMatches } from '../page/index.ts';
 import type { Poser } from './pose.ts';
 
 const PX = /^(\d+(?:\.\d+)?)px$/;
 
 /** Per element that some adjustment gives a perspective: how far away, px. */
-export function perspectivesOf(document: MotionDocument, take: Take): Map<number, number> {
+export function listPerspectives(document: MotionDocument, timeline: CompiledTimeline): Map<number, number> {
   const out = new Map<number, number>();
   for (const { selector, declarations } of document.adjustments) {
     const px = PX.exec(declarations.perspective ?? '');
-    if (px) for (const e of matchesOf(take.layout, selector)) out.set(e, Number(px[1]));
+    if (px) for (const e of findMatches(timeline.layout, selector)) out.set(e, Number(px[1]));
   }
   return out;
 }
@@ -18,13 +18,13 @@ export function perspectivesOf(document: MotionDocument, take: Take): Map<number
 /** About the middle of the parent, as seen from the middle of the element. */
 export function perspectiveFor(
   element: number,
-  take: Take,
+  timeline: CompiledTimeline,
   perspectives: ReadonlyMap<number, number>,
 ): Poser['perspective'] {
-  const { parent, box } = take.layout.elements[element]!;
+  const { parent, box } = timeline.layout.elements[element]!;
   const distance = perspectives.get(parent);
   if (distance === undefined) return null;
-  const of = take.layout.elements[parent]!.box;
+  const of = timeline.layout.elements[parent]!.box;
   return {
     distance,
     x: of.x + of.width / 2 - (box.x + box.width / 2),

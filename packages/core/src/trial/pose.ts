@@ -1,8 +1,8 @@
 /** Where an element stands by one motion: its full transform, opacity and blur at the last sampling of that instance. */
-import { contextOf, inEffect, sampleInstance } from '../motion/index.ts';
-import type { Take } from '../motion/index.ts';
+import { makeContext, inEffect, sampleInstance } from '../motion/index.ts';
+import type { CompiledTimeline } from '../motion/index.ts';
 import type { Px } from '../page/index.ts';
-import { factsOf, IDENTITY, multiply } from '../value/index.ts';
+import { readFacts, IDENTITY, multiply } from '../value/index.ts';
 import type { Matrix } from '../value/index.ts';
 
 /** In the order in which the browser applies them (CSS Transforms 2, §6). */
@@ -31,20 +31,20 @@ export interface Poser {
   moves: boolean;
 }
 
-const matrixOf = (property: string, css: string | undefined, take: Take, element: number): Matrix | null => {
+const toMatrix = (property: string, css: string | undefined, timeline: CompiledTimeline, element: number): Matrix | null => {
   if (css === undefined || css === 'none') return null;
-  const pair = factsOf(property, [css])?.type.pair(css, css, contextOf(take.layout, element));
+  const pair = readFacts(property, [css])?.type.pair(css, css, makeContext(timeline.layout, element));
   return pair?.form.matrix?.(pair.from, 0) ?? null;
 };
 
 /** `perspective`: of the element’s parent, px, for those whose motions turn in space. */
-export function poserOf(take: Take, instance: number, perspective: Poser['perspective'] = null): Poser {
-  const { element } = take.instances[instance]!;
-  const facts = take.layout.elements[element]!;
+export function makePoser(timeline: CompiledTimeline, instance: number, perspective: Poser['perspective'] = null): Poser {
+  const { element } = timeline.instances[instance]!;
+  const facts = timeline.layout.elements[element]!;
   const tracks = new Map<string, number>();
-  for (let t = take.firstTrack[instance]!; t < take.firstTrack[instance + 1]!; t++)
-    tracks.set(take.tracks[t]!.property, t);
-  const base = TRANSFORMS.map((p) => matrixOf(p, facts.base?.[p], take, element));
+  for (let t = timeline.firstTrack[instance]!; t < timeline.firstTrack[instance + 1]!; t++)
+    tracks.set(timeline.tracks[t]!.property, t);
+  const base = TRANSFORMS.map((p) => toMatrix(p, facts.base?.[p], timeline, element));
   return {
     instance,
     steps: TRANSFORMS.map((p, i) => ({ track: tracks.get(p) ?? -1, fixed: base[i]! })),
@@ -58,19 +58,19 @@ export function poserOf(take: Take, instance: number, perspective: Poser['perspe
   };
 }
 
-const numbersAt = (take: Take, track: number) => {
-  const form = take.tracks[track]!.segments[take.segment[track]! - take.firstSegment[track]!]!.form;
-  return { form, at: take.trackSlot[track]! };
+const numbersAt = (timeline: CompiledTimeline, track: number) => {
+  const form = timeline.tracks[track]!.segments[timeline.segment[track]! - timeline.firstSegment[track]!]!.form;
+  return { form, at: timeline.trackSlot[track]! };
 };
 
 /** Reads the pose of an instance that has just been sampled. */
-export function readPose(take: Take, p: Poser, out: Pose): Pose {
-  const holds = inEffect(take, p.instance);
-  out.opacity = holds && p.opacity >= 0 ? take.values[take.trackSlot[p.opacity]!]! : p.base.opacity;
+export function readPose(timeline: CompiledTimeline, p: Poser, out: Pose): Pose {
+  const holds = inEffect(timeline, p.instance);
+  out.opacity = holds && p.opacity >= 0 ? timeline.values[timeline.trackSlot[p.opacity]!]! : p.base.opacity;
   out.blur = 0;
   if (holds && p.filter >= 0) {
-    const { form, at } = numbersAt(take, p.filter);
-    out.blur = form.blur?.(take.values, at) ?? 0;
+    const { form, at } = numbersAt(timeline, p.filter);
+    out.blur = form.blur?.(timeline.values, at) ?? 0;
   }
   if (!p.moves) return out;
   let m: Matrix | null = null;
@@ -78,8 +78,8 @@ export function readPose(take: Take, p: Poser, out: Pose): Pose {
     const { track, fixed } = p.steps[i]!;
     let step = fixed;
     if (holds && track >= 0) {
-      const { form, at } = numbersAt(take, track);
-      step = form.matrix?.(take.values, at) ?? null;
+      const { form, at } = numbersAt(timeline, track);
+      step = form.matrix?.(timeline.values, at) ?? null;
     }
     if (step) m = m ? multiply(m, step) : step;
   }
@@ -88,9 +88,9 @@ export function readPose(take: Take, p: Poser, out: Pose): Pose {
 }
 
 /** Brings the instance to a scroll offset and reads its pose there. */
-export function poseAt(take: Take, p: Poser, s: Px, into: Pose): Pose {
-  sampleInstance(take, p.instance, s);
-  return readPose(take, p, into);
+export function poseAt(timeline: CompiledTimeline, p: Poser, s: Px, into: Pose): Pose {
+  sampleInstance(timeline, p.instance, s);
+  return readPose(timeline, p, into);
 }
 
 /** About the middle of the box, which is where `transform-origin` is unless the page says otherwise. */

@@ -18,7 +18,7 @@ export interface Ride extends Run {
 const MAX_REST = 4000;
 
 /** From end to end of the page, in one direction or there and back, and on until everything that follows is at rest. */
-export function rideOf(
+export function makeRide(
   g: Gesture,
   max: Px,
   clock: FrameClock,

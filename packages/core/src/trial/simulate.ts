@@ -1,21 +1,21 @@
 /** A simulated trial: the page’s motions under a gesture, frame by frame, with predicted costs. Pure; made for a worker. */
 import { isEndless } from '../drivers/index.ts';
-import { amountsOf, COST_PARTS, costOf, noAmounts, QUANTITY_NAMES } from '../budget/index.ts';
+import { computeAmounts, COST_PARTS, computeCost, noAmounts, QUANTITY_NAMES } from '../budget/index.ts';
 import type { Amounts, Coefficients, CostPart } from '../budget/index.ts';
 import type { FrameClock, Gesture } from '../feel/index.ts';
-import type { MotionDocument, Take } from '../motion/index.ts';
+import type { MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import type { Ms, Px } from '../page/index.ts';
-import { perspectiveFor, perspectivesOf } from './perspective.ts';
-import { poserOf } from './pose.ts';
-import { framesWithin, rideOf } from './ride.ts';
+import { perspectiveFor, listPerspectives } from './perspective.ts';
+import { makePoser } from './pose.ts';
+import { framesWithin, makeRide } from './ride.ts';
 import type { Direction, Ride } from './ride.ts';
-import { smoothnessOf } from './smoothness.ts';
+import { computeSmoothness } from './smoothness.ts';
 import type { MotionFigures } from './smoothness.ts';
 import type { TrialFrames } from './trial.ts';
 
 export interface Simulation {
   document: MotionDocument;
-  take: Take;
+  timeline: CompiledTimeline;
   gesture: Gesture;
   clock: FrameClock;
   direction: Direction;
@@ -49,30 +49,30 @@ type Step = { done: number; of: number };
 
 /** Works in slices: yields after each motion, so that whoever drives it can tell how far it is, or end it. */
 export function* simulating(s: Simulation): Generator<Step, Simulated> {
-  const { take, document, gesture, clock, direction, coefficients, dpr = 1 } = s;
-  const max = take.layout.scrollers[0]!.max.block;
-  const dampings = take.instances.map((i) => i.motion.damping);
-  const ride = rideOf(gesture, max, clock, direction, dampings);
-  const perspectives = perspectivesOf(document, take);
+  const { timeline, document, gesture, clock, direction, coefficients, dpr = 1 } = s;
+  const max = timeline.layout.scrollers[0]!.max.block;
+  const dampings = timeline.instances.map((i) => i.motion.damping);
+  const ride = makeRide(gesture, max, clock, direction, dampings);
+  const perspectives = listPerspectives(document, timeline);
   const load = new Load(ride, coefficients);
   const figures: MotionFigures[] = [];
   const charges: Charge[] = [];
-  const n = take.instances.length;
+  const n = timeline.instances.length;
   for (let i = 0; i < n; i++) {
-    const { motion, element, placed } = take.instances[i]!;
+    const { motion, element, placed } = timeline.instances[i]!;
     // What hangs on another scroller does not move with this gesture; a marquee plays in time.
     if (placed.scroller !== 0 || placed.axis !== 'block') continue;
-    const amounts = amountsOf(take, i, dpr);
-    const parts = costOf(amounts, coefficients);
+    const amounts = computeAmounts(timeline, i, dpr);
+    const parts = computeCost(amounts, coefficients);
     const total = COST_PARTS.reduce((sum, p) => sum + parts[p], 0);
-    const [start, end] = [take.start[i]!, take.end[i]!];
+    const [start, end] = [timeline.start[i]!, timeline.end[i]!];
     charges.push({ motion: motion.id, element, start, end, parts, total });
     load.add(amounts, framesWithin(ride.damped(motion.damping), start, end));
     if (!isEndless(motion.driver))
       figures.push(
-        smoothnessOf(
-          take,
-          poserOf(take, i, perspectiveFor(element, take, perspectives)),
+        computeSmoothness(
+          timeline,
+          makePoser(timeline, i, perspectiveFor(element, timeline, perspectives)),
           ride,
           gesture,
           clock,
@@ -142,7 +142,7 @@ class Load {
       for (const q of QUANTITY_NAMES) amounts[q] = moves ? Math.max(0, running[q]) : 0;
       amounts.frame = 1;
       amounts.scroll = Number(scrolls);
-      const parts = costOf(amounts, this.coefficients);
+      const parts = computeCost(amounts, this.coefficients);
       for (const p of COST_PARTS) out[p][i] = hundredth(parts[p]);
     }
     return out;
@@ -152,17 +152,17 @@ class Load {
 const hundredth = (n: number) => Math.round(n * 100) / 100;
 
 /** Amounts of every frame at given offsets, for the fit: what was asked of the browser there. */
-export function amountsAlong(take: Take, offsets: ArrayLike<number>, dpr = 1): Amounts[] {
-  const each = take.instances.map((_, i) => amountsOf(take, i, dpr));
+export function amountsAlong(timeline: CompiledTimeline, offsets: ArrayLike<number>, dpr = 1): Amounts[] {
+  const each = timeline.instances.map((_, i) => computeAmounts(timeline, i, dpr));
   return Array.from(offsets, (y, k) => {
     const out = noAmounts();
     out.frame = 1;
     out.scroll = Number(k > 0 && offsets[k - 1] !== y);
     if (!out.scroll) return out;
     for (let i = 0; i < each.length; i++) {
-      const { placed } = take.instances[i]!;
+      const { placed } = timeline.instances[i]!;
       if (placed.scroller !== 0 || placed.axis !== 'block') continue;
-      if (!(y > take.start[i]! && y < take.end[i]!)) continue;
+      if (!(y > timeline.start[i]! && y < timeline.end[i]!)) continue;
       for (const q of QUANTITY_NAMES) out[q] += each[i]![q];
     }
     return out;

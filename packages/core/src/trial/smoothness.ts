@@ -1,9 +1,9 @@
 /** How smoothly one motion on one element goes under a gesture. */
 import { framesInRange, settleTime, spectralArcLength } from '../feel/index.ts';
 import type { FrameClock, Gesture } from '../feel/index.ts';
-import type { Take } from '../motion/index.ts';
+import type { CompiledTimeline } from '../motion/index.ts';
 import type { Ms, Px } from '../page/index.ts';
-import { breaksOf } from './breaks.ts';
+import { listBreaks } from './breaks.ts';
 import type { Break } from './breaks.ts';
 import { copyPose, newPose, poseAt, stepBetween } from './pose.ts';
 import type { Poser } from './pose.ts';
@@ -54,8 +54,8 @@ const TURN = 2;
 /** Steps over less scroll than this say nothing of the gain: offsets are whole px. */
 const MIN_SCROLL = 2;
 
-export function smoothnessOf(
-  take: Take,
+export function computeSmoothness(
+  timeline: CompiledTimeline,
   poser: Poser,
   ride: Ride,
   g: Gesture,
@@ -63,9 +63,9 @@ export function smoothnessOf(
   max: Px,
 ): MotionFigures {
   const { instance } = poser;
-  const { motion, element } = take.instances[instance]!;
-  const start = take.start[instance]!;
-  const end = take.end[instance]!;
+  const { motion, element } = timeline.instances[instance]!;
+  const start = timeline.start[instance]!;
+  const end = timeline.end[instance]!;
   const series = ride.damped(motion.damping);
   const out: MotionFigures = {
     motion: motion.id,
@@ -79,7 +79,7 @@ export function smoothnessOf(
     peakOpacity: 0,
     peakBlur: 0,
     travel: 0,
-    ...breaksOf(take, poser, max),
+    ...listBreaks(timeline, poser, max),
     gain: 0,
     unevenness: 1,
     reversals: 0,
@@ -92,7 +92,7 @@ export function smoothnessOf(
   const stretches = framesWithin(series, start, end);
   let worstArc = 0;
   for (const [first, last] of stretches) {
-    const seen = watch(take, poser, ride, series, first, last, out, steps);
+    const seen = watch(timeline, poser, ride, series, first, last, out, steps);
     if (seen.speed.length >= 4) {
       const arc = spectralArcLength(seen.speed, clock.refresh) - spectralArcLength(seen.hand, clock.refresh);
       worstArc = Math.min(worstArc, arc);
@@ -100,14 +100,14 @@ export function smoothnessOf(
     out.reversals = Math.max(out.reversals, seen.reversals);
   }
   // A page that jumps over the range shows all of it in one step.
-  if (stretches.length === 0) leap(take, poser, series, start, end, out, steps);
+  if (stretches.length === 0) leap(timeline, poser, series, start, end, out, steps);
   steps.sort((a, b) => a - b);
   const at60 = clock.refresh / 60;
   out.medianStep = (steps[steps.length >> 1] ?? 0) * at60;
   out.peakStep *= at60;
   out.arc = worstArc;
   out.smoothness = Math.exp(Math.min(0, worstArc));
-  gainOf(take, poser, Math.max(0, start), Math.min(max, end), out);
+  computeGain(timeline, poser, Math.max(0, start), Math.min(max, end), out);
   if (motion.damping.kind !== 'none') {
     const near = framesWithin(ride.offsets, start - 1, end + 1);
     for (const [a, b] of near)
@@ -121,7 +121,7 @@ const before = newPose();
 const now = newPose();
 /** Steps of one stretch of frames, with the frame before and the one after it. */
 function watch(
-  take: Take,
+  timeline: CompiledTimeline,
   poser: Poser,
   ride: Ride,
   series: Float64Array,
@@ -132,14 +132,14 @@ function watch(
 ) {
   const from = Math.max(0, first - 1);
   const to = Math.min(series.length - 1, last);
-  poseAt(take, poser, series[from]!, before);
+  poseAt(timeline, poser, series[from]!, before);
   const speed: number[] = [];
   const hand: number[] = [];
   let reversals = 0;
   let way: [number, number] | null = null;
   let gone = 0;
   for (let i = from + 1; i <= to; i++) {
-    poseAt(take, poser, series[i]!, now);
+    poseAt(timeline, poser, series[i]!, now);
     const dt = ride.times[i]! - ride.times[i - 1]!;
     const step = poser.moves ? stepBetween(before, now) : 0;
     const fade = Math.abs(now.opacity - before.opacity);
@@ -177,7 +177,7 @@ function watch(
 }
 
 function leap(
-  take: Take,
+  timeline: CompiledTimeline,
   poser: Poser,
   series: Float64Array,
   start: Px,
@@ -189,8 +189,8 @@ function leap(
     (y, i) => i > 0 && Math.min(series[i - 1]!, y) <= start && Math.max(series[i - 1]!, y) >= end,
   );
   if (!over) return;
-  poseAt(take, poser, start - 1, before);
-  poseAt(take, poser, end, now);
+  poseAt(timeline, poser, start - 1, before);
+  poseAt(timeline, poser, end, now);
   out.peakStep = poser.moves ? stepBetween(before, now) : 0;
   out.peakOpacity = Math.abs(now.opacity - before.opacity);
   out.peakBlur = Math.abs(now.blur - before.blur);
@@ -200,15 +200,15 @@ function leap(
 const GAIN_PLACES = 96;
 
 /** Independent of the gesture: px moved per px of scroll, over even places of the range. */
-function gainOf(take: Take, poser: Poser, from: Px, to: Px, out: MotionFigures): void {
+function computeGain(timeline: CompiledTimeline, poser: Poser, from: Px, to: Px, out: MotionFigures): void {
   if (!poser.moves || to - from < MIN_SCROLL) return;
   const step = (to - from) / GAIN_PLACES;
   const gains: number[] = [];
   const origin = newPose();
-  poseAt(take, poser, from, before);
+  poseAt(timeline, poser, from, before);
   copyPose(before, origin);
   for (let i = 1; i <= GAIN_PLACES; i++) {
-    poseAt(take, poser, from + i * step * (i === GAIN_PLACES ? 0.999999 : 1), now);
+    poseAt(timeline, poser, from + i * step * (i === GAIN_PLACES ? 0.999999 : 1), now);
     gains.push(stepBetween(before, now) / step);
     out.travel = Math.max(out.travel, stepBetween(origin, now));
     copyPose(now, before);

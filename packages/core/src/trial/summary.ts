@@ -26,7 +26,7 @@ export const percentile = (sorted: ArrayLike<number>, share: number): number =>
 const LATE = 1.5;
 
 /** Frames in which nothing happened count as on time: the screen shows them anyway. */
-export function summaryOf(frames: TrialFrames, refresh: number): TrialSummary {
+export function summarize(frames: TrialFrames, refresh: number): TrialSummary {
   const budget = 1000 / refresh;
   const cost = Float64Array.from(frames.t, (_, i) => partsAt(frames, i));
   let worst = 0;
@@ -60,7 +60,7 @@ export interface Bucket {
 }
 
 /** Stretches of `size` px from 0 to `max`; one that no frame stopped in has none and costs what its neighbours say: nothing. */
-export function bucketsOf(frames: TrialFrames, max: Px, size: Px = 100): Bucket[] {
+export function fillBuckets(frames: TrialFrames, max: Px, size: Px = 100): Bucket[] {
   const count = Math.max(1, Math.ceil(max / size));
   const out = Array.from({ length: count }, (_, i): Bucket => ({
     from: i * size,
@@ -84,7 +84,7 @@ export const BANDS = ['calm', 'near', 'over'] as const;
 export type Band = (typeof BANDS)[number];
 /** Above this share of the budget a frame is near it. Chosen by us. */
 export const NEAR_BUDGET = 0.75;
-export const bandOf = (ms: Ms, budget: Ms): Band =>
+export const findBand = (ms: Ms, budget: Ms): Band =>
   ms > budget ? 'over' : ms > NEAR_BUDGET * budget ? 'near' : 'calm';
 
 /** A stretch of scroll whose frames are all as near to their budget. */
@@ -95,10 +95,10 @@ export interface Stretch {
 }
 
 /** Neighbouring buckets of one band as one stretch. */
-export function stretchesOf(buckets: readonly Bucket[], budget: Ms): Stretch[] {
+export function splitStretches(buckets: readonly Bucket[], budget: Ms): Stretch[] {
   const out: Stretch[] = [];
   for (const b of buckets) {
-    const band = bandOf(b.total, budget);
+    const band = findBand(b.total, budget);
     const last = out.at(-1);
     if (last?.band === band && last.to === b.from) last.to = b.to;
     else out.push({ from: b.from, to: b.to, band });
@@ -107,7 +107,7 @@ export function stretchesOf(buckets: readonly Bucket[], budget: Ms): Stretch[] {
 }
 
 /** Intervals or costs counted in steps of `step` ms, the last one open. */
-export function histogramOf(values: readonly number[], step: Ms, bins: number): number[] {
+export function computeHistogram(values: readonly number[], step: Ms, bins: number): number[] {
   const out = new Array<number>(bins).fill(0);
   for (const v of values) out[Math.min(bins - 1, Math.max(0, Math.floor(v / step)))]!++;
   return out;

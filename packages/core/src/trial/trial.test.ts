@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { shippedCoefficients } from '../budget/index.ts';
-import { clockById, gestureOf } from '../feel/index.ts';
-import { compileTake } from '../motion/index.ts';
+import { clockById, findGesture } from '../feel/index.ts';
+import { compileTimeline } from '../motion/index.ts';
 import type { Motion } from '../motion/index.ts';
 import { between } from '../effect/effect-definition.ts';
-import { documentOf, element, layoutOf, motion } from '../testing/index.ts';
+import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { amountsAlong, simulate } from './simulate.ts';
-import { bandOf, bucketsOf, histogramOf, partsAt, percentile, summaryOf, trialCsv } from './summary.ts';
+import { findBand, fillBuckets, computeHistogram, partsAt, percentile, summarize, trialCsv } from './summary.ts';
 
-const layout = layoutOf([
+const layout = makeLayout([
   element({ selector: '#a' }),
   element({ selector: '#b', box: { x: 0, y: 5200, width: 900, height: 700 } }),
 ]);
@@ -17,11 +17,11 @@ const trial = (
   motions: Motion[],
   over: Partial<{ gesture: string; clock: string; direction: 'down' | 'both' }> = {},
 ) => {
-  const document = documentOf(...motions);
+  const document = makeDocument(...motions);
   return simulate({
     document,
-    take: compileTake(document, layout),
-    gesture: gestureOf(over.gesture ?? 'steady', 800),
+    timeline: compileTimeline(document, layout),
+    gesture: findGesture(over.gesture ?? 'steady', 800),
     clock: clockById(over.clock ?? '60'),
     direction: over.direction ?? 'down',
     coefficients: shippedCoefficients('here'),
@@ -132,8 +132,8 @@ describe('cost', () => {
   });
   test('what the fit is asked to explain is what the simulation charges', () => {
     const { frames } = trial([rise()]);
-    const document = documentOf(rise());
-    const amounts = amountsAlong(compileTake(document, layout), frames.y);
+    const document = makeDocument(rise());
+    const amounts = amountsAlong(compileTimeline(document, layout), frames.y);
     frames.y.forEach((_, i) => expect(amounts[i]!.write > 0).toBe(frames.style[i]! > 0));
   });
 });
@@ -148,18 +148,18 @@ describe('summary', () => {
     composite: [1, 1, 1, 1],
   };
   test('names the worst frame and how many are on time', () => {
-    const s = summaryOf(frames, 60);
+    const s = summarize(frames, 60);
     expect([s.frames, s.onTime, s.worst, s.worstAt]).toEqual([4, 0.75, 24, 210]);
   });
   test('the dearest frame speaks for its stretch', () => {
-    const buckets = bucketsOf(frames, 300);
+    const buckets = fillBuckets(frames, 300);
     expect(buckets.map((b) => b.total)).toEqual([5, 0, 24]);
     expect(buckets[2]!.parts.paint).toBe(20);
-    expect(buckets.map((b) => bandOf(b.total, 16.7))).toEqual(['calm', 'calm', 'over']);
+    expect(buckets.map((b) => findBand(b.total, 16.7))).toEqual(['calm', 'calm', 'over']);
   });
   test('percentiles and histograms count every value once', () => {
     expect([0, 0.5, 0.95, 1].map((p) => percentile([1, 2, 3, 4], p))).toEqual([1, 2, 4, 4]);
-    expect(histogramOf([1, 5, 9, 900], 4, 4)).toEqual([1, 1, 1, 1]);
+    expect(computeHistogram([1, 5, 9, 900], 4, 4)).toEqual([1, 1, 1, 1]);
   });
 });
 
@@ -179,7 +179,7 @@ describe('measured frames', () => {
     interval: [17, 17, 34, 16],
   };
   test('are late where the next one came late, not where threads side by side worked long', () =>
-    expect(summaryOf(frames, 60).onTime).toBe(0.75));
+    expect(summarize(frames, 60).onTime).toBe(0.75));
   test('go into a table with a head line', () => {
     const setup = {} as never;
     const csv = trialCsv({ frames, setup } as never);

@@ -21,7 +21,7 @@ export function components(css: string): csstree.CssNode[] | null {
 }
 
 /** The arguments of a function node, split at commas. */
-export function argumentsOf(node: csstree.FunctionNode): csstree.CssNode[][] {
+export function splitArguments(node: csstree.FunctionNode): csstree.CssNode[][] {
   const out: csstree.CssNode[][] = [[]];
   for (const n of node.children.toArray()) {
     if (n.type === 'Operator' && n.value.trim() === ',') out.push([]);
@@ -31,7 +31,7 @@ export function argumentsOf(node: csstree.FunctionNode): csstree.CssNode[][] {
 }
 
 /** px of a length node with percentages of `percent`; null where it is no length. */
-export function lengthOf(node: csstree.CssNode, percent: number, c: ValueContext): number | null {
+export function toLength(node: csstree.CssNode, percent: number, c: ValueContext): number | null {
   try {
     const expr: LengthExpr = fromNode(node);
     return resolveLength(expr, {
@@ -46,15 +46,15 @@ export function lengthOf(node: csstree.CssNode, percent: number, c: ValueContext
   }
 }
 
-/** A plain number; percentages count as fractions where `percentOf` is given. */
-export function numberOf(node: csstree.CssNode, percentOf?: number): number | null {
+/** A plain number; percentages count as fractions where `toPercent` is given. */
+export function toNumber(node: csstree.CssNode, toPercent?: number): number | null {
   if (node.type === 'Percentage')
-    return percentOf === undefined ? null : (Number(node.value) / 100) * percentOf;
+    return toPercent === undefined ? null : (Number(node.value) / 100) * toPercent;
   if (node.type === 'Number') return Number(node.value);
   if (node.type !== 'Function') return null;
   try {
     const value = resolveLength(fromNode(node), {
-      percent: percentOf ?? NaN,
+      percent: toPercent ?? NaN,
       viewport: { width: NaN, height: NaN },
     });
     return Number.isFinite(value) ? value : null;
@@ -66,7 +66,7 @@ export function numberOf(node: csstree.CssNode, percentOf?: number): number | nu
 const DEGREES: Record<string, number> = { deg: 1, grad: 0.9, turn: 360, rad: 180 / Math.PI };
 
 /** Degrees of an angle; a bare 0 counts. */
-export function angleOf(node: csstree.CssNode): number | null {
+export function toAngle(node: csstree.CssNode): number | null {
   if (node.type === 'Dimension') {
     const factor = DEGREES[node.unit.toLowerCase()];
     return factor === undefined ? null : Number(node.value) * factor;
@@ -84,9 +84,9 @@ export const ANY_CONTEXT: ValueContext = {
 };
 
 /** Percent and px of a length whose percentages stay open; null where it is no length or not linear in them. */
-export function linearOf(node: csstree.CssNode, c: ValueContext): [percent: number, px: number] | null {
+export function toLinear(node: csstree.CssNode, c: ValueContext): [percent: number, px: number] | null {
   if (node.type === 'Number' && Number(node.value) !== 0) return null;
-  const at = (percent: number) => lengthOf(node, percent, c);
+  const at = (percent: number) => toLength(node, percent, c);
   const [px, one, two] = [at(0), at(100), at(200)];
   if (px === null || one === null || two === null || !Number.isFinite(px + one + two)) return null;
   return Math.abs(two - 2 * one + px) < 1e-9 ? [one - px, px] : null;

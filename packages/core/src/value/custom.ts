@@ -2,7 +2,7 @@
  * Custom properties. One whose stops all read as the same kind is registered with that syntax, so that it mixes and page CSS may
  * read it (CSS Properties and Values API 1, §2); any other flips at 50 %.
  */
-import { ANY_CONTEXT, components, lengthOf } from './components.ts';
+import { ANY_CONTEXT, components, toLength } from './components.ts';
 import { sum, decimal } from './value-type.ts';
 import type { ValueContext, ValueType } from './value-type.ts';
 import { angle } from './types/angle.ts';
@@ -18,7 +18,7 @@ const onlyNode = (css: string) => {
 };
 const readLength = (css: string, c: ValueContext) => {
   const node = onlyNode(css);
-  const n = node && lengthOf(node, NaN, c);
+  const n = node && toLength(node, NaN, c);
   return n === null || Number.isNaN(n) ? null : n;
 };
 const readPercentage = (css: string) => {

@@ -85,9 +85,9 @@ const is2d = (m: Matrix) =>
 
 /** Null where the matrix cannot be inverted: such a pair flips at 50 %. Flat matrices decompose as 2D ones, with an angle. */
 export function mixer(from: Matrix, to: Matrix): ((t: number) => Matrix) | null {
-  const take = is2d(from) && is2d(to) ? decompose2d : decompose;
-  const a = take(from);
-  const b = take(to);
+  const timeline = is2d(from) && is2d(to) ? decompose2d : decompose;
+  const a = timeline(from);
+  const b = timeline(to);
   if (!a || !b) return null;
   return (t) => {
     const mix = <T extends number[]>(x: T, y: T) => x.map((v, i) => v + (y[i]! - v) * t) as T;

@@ -102,7 +102,7 @@ const PROPERTIES = new Map<string, PropertyFacts>([
 export const propertyFacts = (name: string): PropertyFacts | null => PROPERTIES.get(name) ?? null;
 
 /** Facts of a property as these values use it: custom properties are told apart by what they hold. */
-export const factsOf = (name: string, values: readonly string[]): PropertyFacts | null =>
+export const readFacts = (name: string, values: readonly string[]): PropertyFacts | null =>
   isCustomProperty(name) ? customSyntax(values) : propertyFacts(name);
 
 export const propertyNames = (): string[] => [...PROPERTIES.keys()];

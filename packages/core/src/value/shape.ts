@@ -1,9 +1,9 @@
 /** The shape of an easing as people pull it: a curve with two handles, joints in straight lines, or steps; and back to CSS. */
 import { decimal } from './value-type.ts';
 import type { Ease } from './easing-definition.ts';
-import { handlesOf } from './easings/cubic-bezier.ts';
+import { listHandles } from './easings/cubic-bezier.ts';
 import { bake } from './split.ts';
-import { pointsOf } from './easings/linear.ts';
+import { listPoints } from './easings/linear.ts';
 
 export type EasingShape =
   | { kind: 'curve'; handles: [number, number, number, number] }
@@ -12,7 +12,7 @@ export type EasingShape =
   | { kind: 'steps' };
 
 /** `linear` is two joints; null for what is no easing. */
-export function shapeOf(css: string): EasingShape | null {
+export function toShape(css: string): EasingShape | null {
   const text = css.trim().toLowerCase();
   if (text.startsWith('step')) return { kind: 'steps' };
   if (text === 'linear')
@@ -23,9 +23,9 @@ export function shapeOf(css: string): EasingShape | null {
         [1, 1],
       ],
     };
-  const handles = handlesOf(text);
+  const handles = listHandles(text);
   if (handles) return { kind: 'curve', handles: [...handles] as [number, number, number, number] };
-  const points = pointsOf(text);
+  const points = listPoints(text);
   return points && { kind: 'joints', points };
 }
 

@@ -6,7 +6,7 @@ import { isLinear, parseEasing } from './easing.ts';
 import type { Ease } from './easing-definition.ts';
 import { keyframeOffset } from './track.ts';
 import type { Keyframe } from './track.ts';
-import { handlesOf, subcurve } from './easings/cubic-bezier.ts';
+import { listHandles, subcurve } from './easings/cubic-bezier.ts';
 import { decimal } from './value-type.ts';
 
 const TOLERANCE = 1e-4;
@@ -69,7 +69,7 @@ export function withWholeEasing(stops: readonly Keyframe[], whole: string): Keyf
   const parsed = parseEasing(whole);
   if (!parsed.ok || isLinear(parsed.value)) return [...stops];
   const ease = parsed.value;
-  const handles = handlesOf(whole);
+  const handles = listHandles(whole);
   const sorted = [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
   const ends =
     sorted.length === 2 && keyframeOffset(sorted[0]!.at) === 0 && keyframeOffset(sorted[1]!.at) === 1;

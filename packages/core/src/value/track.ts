@@ -1,7 +1,7 @@
 /** Keyframes of one property become segments between numbers: progress → value. */
 import { parseEasing } from './easing.ts';
 import type { Ease } from './easing-definition.ts';
-import { factsOf } from './property.ts';
+import { readFacts } from './property.ts';
 import { decimal } from './value-type.ts';
 import type { Form, Mixable, ValueContext } from './value-type.ts';
 
@@ -32,7 +32,7 @@ export const keyframeOffset = (at: string): number => Number.parseFloat(at) / 10
  * element's own value. Of several stops at one place the first ends the segment before, the last begins the next, as in the
  * browser. `place` gives the progress of a stop; those at range names may lie outside 0…1.
  */
-export function segmentsOf(
+export function splitSegments(
   property: string,
   keyframes: readonly Keyframe[],
   base: string,
@@ -44,7 +44,7 @@ export function segmentsOf(
     .sort((a, b) => a.offset - b.offset);
   if (!stops.length || stops[0]!.offset > 0) stops.unshift({ offset: 0, value: base, easing: 'linear' });
   if (stops.at(-1)!.offset < 1) stops.push({ offset: 1, value: base, easing: 'linear' });
-  const type = factsOf(
+  const type = readFacts(
     property,
     keyframes.flatMap((k) => (k.value ? [k.value] : [])),
   )?.type;

@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import { ANY_CONTEXT } from './components.ts';
 import { parseEasing } from './easing.ts';
 import { propertyFacts, propertyNames, valueError } from './property.ts';
-import { shapeCss, shapeOf, springCss, springEase } from './shape.ts';
+import { shapeCss, toShape, springCss, springEase } from './shape.ts';
 import { bake, passesOnce, withWholeEasing } from './split.ts';
-import { segmentsOf, valueAt } from './track.ts';
+import { splitSegments, valueAt } from './track.ts';
 
 const ease = (css: string) => {
   const parsed = parseEasing(css);
@@ -14,7 +14,7 @@ const ease = (css: string) => {
 };
 const at = (property: string, from: string, to: string, p: number, easing?: string) =>
   valueAt(
-    segmentsOf(
+    splitSegments(
       property,
       [
         { at: '0%', value: from, easing },
@@ -79,10 +79,10 @@ describe('easings', () => {
       { at: '100%', value: '3' },
     ];
     const shape = ease(whole);
-    const before = segmentsOf('flex-grow', stops, '0', ANY_CONTEXT);
+    const before = splitSegments('flex-grow', stops, '0', ANY_CONTEXT);
     const split = withWholeEasing(stops, whole);
     if (error < 1e-5) expect(split[0]!.easing).toMatch(/^cubic-bezier/);
-    const after = segmentsOf('flex-grow', split, '0', ANY_CONTEXT);
+    const after = splitSegments('flex-grow', split, '0', ANY_CONTEXT);
     for (let i = 0; i <= 50; i++) {
       const wrong = Number(valueAt(after, i / 50)) - Number(valueAt(before, shape(i / 50)));
       expect(Math.abs(wrong)).toBeLessThan(error * 12);
@@ -177,13 +177,13 @@ describe('the shape of an easing', () => {
   test.each(['linear', 'cubic-bezier(0.2, 0.6, 0.3, 1)', 'linear(0 0%, 0.4 30%, 1 100%)'])(
     '%s is read and written alike',
     (css) => {
-      const shape = shapeOf(css)!;
+      const shape = toShape(css)!;
       expect(shape.kind === 'steps' ? '' : shapeCss(shape)).toBe(css);
     },
   );
   test('steps have no shape to pull, and nonsense has none at all', () => {
-    expect(shapeOf('steps(3, jump-end)')).toEqual({ kind: 'steps' });
-    expect(shapeOf('wavy(3)')).toBeNull();
+    expect(toShape('steps(3, jump-end)')).toEqual({ kind: 'steps' });
+    expect(toShape('wavy(3)')).toBeNull();
   });
   test('baking keeps within its error, a spring settles at its end', () => {
     for (const ratio of [0.1, 0.3, 0.6, 0.9]) {

@@ -7,7 +7,7 @@ import type { DampedOffset } from '@lyvek/core/damping';
 import type { OlderMotion, OlderPlan } from '@lyvek/core';
 import { browserClock } from '../plan.ts';
 import type { Clock } from '../plan.ts';
-import { linesOf, rangeOf } from './places.ts';
+import { listLines, readRange } from './places.ts';
 
 /** ms that a scrubbed animation lasts, so that its time is its progress in thousandths */
 const WHOLE = 1000;
@@ -17,14 +17,14 @@ interface Scrubbed {
   target: Element;
   late: number;
   animations: Animation[];
-  range: ReturnType<typeof rangeOf>;
+  range: ReturnType<typeof readRange>;
   state: DampedOffset;
   x: number;
 }
 interface Passed {
   trigger: OlderPlan['triggers'][number];
   parts: Animation[];
-  lines: ReturnType<typeof linesOf>;
+  lines: ReturnType<typeof listLines>;
   passed: boolean;
   ever: boolean;
 }
@@ -72,7 +72,7 @@ export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
   for (const motion of plan.motions)
     [...document.querySelectorAll(motion.selector)].forEach((target, i) => {
       const late = motion.late[i] ?? 0;
-      const made = animationsOf(motion, target, late);
+      const made = listAnimations(motion, target, late);
       all.push(...made);
       if (motion.on.kind === 'load') made.forEach((a) => a.play());
       else if (motion.on.kind === 'trigger') triggers[motion.on.trigger]?.parts.push(...made);
@@ -83,11 +83,11 @@ export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
   const measure = () => {
     for (const s of scrubbed) {
       const known = s.range !== null;
-      s.range = rangeOf(s.motion, s.target);
+      s.range = readRange(s.motion, s.target);
       // A page that opens scrolled stands where it is; nothing plays in.
-      if (!known && s.range) s.x = s.state.y = offsetOf(s.range);
+      if (!known && s.range) s.x = s.state.y = toOffset(s.range);
     }
-    for (const g of triggers) g.lines = linesOf(g.trigger);
+    for (const g of triggers) g.lines = listLines(g.trigger);
     write();
   };
   const write = () => {
@@ -105,7 +105,7 @@ export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
     const now = clock.now();
     const step = Math.min(100, Math.max(1, now - last));
     last = now;
-    const offsets = scrubbed.map((s) => (s.range ? offsetOf(s.range) : 0));
+    const offsets = scrubbed.map((s) => (s.range ? toOffset(s.range) : 0));
     let moving = false;
     scrubbed.forEach((s, i) => {
       const x = offsets[i]!;
@@ -143,11 +143,11 @@ export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
   };
 }
 
-const offsetOf = ({ scroller, inline }: { scroller: Element; inline: boolean }) =>
+const toOffset = ({ scroller, inline }: { scroller: Element; inline: boolean }) =>
   Math.abs(inline ? scroller.scrollLeft : scroller.scrollTop);
 
 /** One animation a property, since each has easings of its own. */
-function animationsOf(m: OlderMotion, target: Element, late: number): Animation[] {
+function listAnimations(m: OlderMotion, target: Element, late: number): Animation[] {
   const [delay, duration] = m.time ?? [0, WHOLE];
   return m.frames.map((frames) => {
     const a = target.animate(frames as Keyframe[], {

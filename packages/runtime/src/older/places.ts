@@ -15,7 +15,7 @@ const px = ([pct, px, vh, vw]: Linear, whole: number): number =>
 
 const scrolls = (css: string) => css !== 'visible' && css !== 'clip';
 
-export function scrollerOf(e: Element): Element {
+export function findScroller(e: Element): Element {
   const root = document.scrollingElement ?? document.documentElement;
   for (let p = e.parentElement; p && p !== document.body && p !== root; p = p.parentElement) {
     const { overflowX, overflowY } = getComputedStyle(p);
@@ -25,11 +25,11 @@ export function scrollerOf(e: Element): Element {
 }
 
 /** Border box from the scroller’s content edge, without transforms. */
-function placeOf(e: Element, scroller: Element): { x: number; y: number; width: number; height: number } {
+function findPlace(e: Element, scroller: Element): { x: number; y: number; width: number; height: number } {
   if (!(e instanceof HTMLElement)) {
     // A drawing has no offsets of its own; what it stands in has.
     const [own, holder] = [e.getBoundingClientRect(), e.parentElement!.getBoundingClientRect()];
-    const at = placeOf(e.parentElement!, scroller);
+    const at = findPlace(e.parentElement!, scroller);
     return {
       x: at.x + own.left - holder.left,
       y: at.y + own.top - holder.top,
@@ -56,7 +56,7 @@ function placeOf(e: Element, scroller: Element): { x: number; y: number; width: 
 }
 
 /** What carries an element along: itself or the nearest one around it that sticks. */
-function stickyOf(e: Element, scroller: Element): HTMLElement | null {
+function computeSticky(e: Element, scroller: Element): HTMLElement | null {
   for (let p: Element | null = e; p && p !== scroller; p = p.parentElement)
     if (p instanceof HTMLElement && getComputedStyle(p).position === 'sticky') return p;
   return null;
@@ -74,9 +74,9 @@ function unstuck<T>(sticky: HTMLElement | null, work: () => T): T {
   return out;
 }
 
-function geometryOf(subject: Element, axis: 'block' | 'inline', insets: [Linear, Linear]): Geometry {
-  const scroller = scrollerOf(subject);
-  const sticky = axis === 'block' ? stickyOf(subject, scroller) : null;
+function computeGeometry(subject: Element, axis: 'block' | 'inline', insets: [Linear, Linear]): Geometry {
+  const scroller = findScroller(subject);
+  const sticky = axis === 'block' ? computeSticky(subject, scroller) : null;
   const block = axis === 'block';
   const root = scroller === (document.scrollingElement ?? document.documentElement);
   const port = block
@@ -89,11 +89,11 @@ function geometryOf(subject: Element, axis: 'block' | 'inline', insets: [Linear,
   const style = sticky && getComputedStyle(sticky);
   const [top, bottom] = style ? [style.top, style.bottom] : ['auto', 'auto'];
   return unstuck(sticky, () => {
-    const at = placeOf(subject, scroller);
+    const at = findPlace(subject, scroller);
     let carried: Geometry['sticky'] = null;
     if (sticky && sticky.parentElement) {
-      const own = placeOf(sticky, scroller);
-      const holder = placeOf(sticky.parentElement, scroller);
+      const own = findPlace(sticky, scroller);
+      const holder = findPlace(sticky.parentElement, scroller);
       const room = getComputedStyle(sticky.parentElement);
       const css = getComputedStyle(sticky);
       const lost = (side: 'Top' | 'Bottom') =>
@@ -147,7 +147,7 @@ const onExtent = (p: Point, { start, end }: Span): number =>
   start + px((p as [string, ...Linear]).slice(1) as Linear, end - start);
 
 /** A motion’s range for one target, with the scroller it listens to; null where it has none. */
-export function rangeOf(
+export function readRange(
   m: OlderMotion,
   target: Element,
 ): (Span & { scroller: Element; inline: boolean }) | null {
@@ -174,8 +174,8 @@ export function rangeOf(
     const track = document.querySelector(on.track);
     if (!(track instanceof HTMLElement)) return null;
     const spacer = parseFloat(getComputedStyle(track, on.by === 'top' ? '::after' : '::before').height) || 0;
-    const scroller = scrollerOf(track);
-    const at = placeOf(track, scroller);
+    const scroller = findScroller(track);
+    const at = findPlace(track, scroller);
     const start =
       on.by === 'top'
         ? at.y - px(on.inset, innerHeight)
@@ -187,25 +187,25 @@ export function rangeOf(
   const subject =
     on.subject === null ? target : (target.closest(on.subject) ?? document.querySelector(on.subject));
   if (!subject) return null;
-  const g = geometryOf(subject, on.axis, on.insets);
+  const g = computeGeometry(subject, on.axis, on.insets);
   return {
     start: onView(m.range[0], g),
     end: onView(m.range[1], g),
-    scroller: scrollerOf(subject),
+    scroller: findScroller(subject),
     inline: on.axis === 'inline',
   };
 }
 
 /** A trigger’s two lines; the one for the way up never lies below the other. */
-export function linesOf(
+export function listLines(
   trigger: OlderPlan['triggers'][number],
 ): { down: number; up: number; scroller: Element } | null {
   const subject = document.querySelector(trigger.subject);
   if (!subject) return null;
-  const g = geometryOf(subject, 'block', [
+  const g = computeGeometry(subject, 'block', [
     [0, 0, 0, 0],
     [0, 0, 0, 0],
   ]);
   const down = onView(trigger.down, g);
-  return { down, up: Math.min(down, onView(trigger.up, g)), scroller: scrollerOf(subject) };
+  return { down, up: Math.min(down, onView(trigger.up, g)), scroller: findScroller(subject) };
 }

@@ -20,7 +20,7 @@ const notWhole = () =>
   );
 
 /** Entries in the order of the directory. Without a whole directory the file was cut off, which is thrown as a problem. */
-export function directoryOf(zip: Uint8Array): Announced[] {
+export function findDirectory(zip: Uint8Array): Announced[] {
   const view = new DataView(zip.buffer, zip.byteOffset, zip.byteLength);
   const text = { utf8: new TextDecoder('utf-8'), latin1: new TextDecoder('latin1') };
   let end = zip.length - 22;

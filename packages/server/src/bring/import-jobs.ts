@@ -5,7 +5,7 @@ import {
   PLAIN_HAND_OFF,
   allWellFormed,
   assemble,
-  meantOf,
+  suggestCorrections,
   readDocument,
   readPage,
   withoutTaken,
@@ -15,7 +15,7 @@ import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
 import { pageFrom } from './page-from.ts';
 import type { Brought } from './page-from.ts';
-import { textsOf } from './texts.ts';
+import { readTexts } from './texts.ts';
 
 export interface PageFiles {
   entry: string;
@@ -51,7 +51,7 @@ export const IMPORT_JOBS = {
     files,
     refuted,
   }: PageFiles & { refuted?: readonly Refuted[] }): { document: MotionDocument; queries: string[] } | null {
-    const fileAt = textsOf(files);
+    const fileAt = readTexts(files);
     const html = fileAt(entry);
     if (html === null) return null;
     const { document, queries } = readPage(entry, html, fileAt, new Set(), refuted);
@@ -67,20 +67,20 @@ export const IMPORT_JOBS = {
 
   /** The same with all that was found on the way. */
   motions({ entry, files, refuted }: PageFiles & { refuted: readonly Refuted[] }): ReadMotions | null {
-    const fileAt = textsOf(files);
+    const fileAt = readTexts(files);
     const html = fileAt(entry);
     if (html === null) return null;
     const reading = readPage(entry, html, fileAt, new Set(), refuted);
     return {
       document: allWellFormed(reading.document),
       unread: reading.unread.slice(0, MAX_LISTED),
-      mistakes: meantOf(reading, entry, html, fileAt).slice(0, MAX_LISTED),
+      mistakes: suggestCorrections(reading, entry, html, fileAt).slice(0, MAX_LISTED),
     };
   },
 
   /** Texts of the files that lose what documents have taken over from them. */
   without({ entry, files, taken }: PageFiles & { taken: readonly string[] }): [path: string, text: string][] {
-    const fileAt = textsOf(files);
+    const fileAt = readTexts(files);
     const html = fileAt(entry);
     if (html === null) return [];
     return [...withoutTaken(entry, html, fileAt, taken)].map(([path, { text }]) => [path, text]);

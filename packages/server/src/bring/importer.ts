@@ -49,7 +49,7 @@ export class Importer {
   private busy = 0;
   private readonly waiting: (() => void)[] = [];
   private readonly options: ImporterOptions;
-  private readonly motionsOf = new LRUCache<string, Promise<ReadMotions | null>>({ max: 40 });
+  private readonly listMotions = new LRUCache<string, Promise<ReadMotions | null>>({ max: 40 });
   private readonly textsWithout = new LRUCache<string, Map<string, string>>({
     maxSize: KEPT_BYTES,
     sizeCalculation: (texts) => [...texts.values()].reduce((sum, t) => sum + 2 * t.length, 1000),
@@ -129,12 +129,12 @@ export class Importer {
     refuted: readonly Refuted[],
   ) {
     const key = `${entry}\0${contentHash}\0${JSON.stringify(refuted)}`;
-    const known = this.motionsOf.get(key);
+    const known = this.listMotions.get(key);
     if (known) return known;
     const made = files().then((all) => this.run('motions', { entry, files: all, refuted }));
-    this.motionsOf.set(key, made);
+    this.listMotions.set(key, made);
     // What failed for the moment is tried again; what met a limit meets it again.
-    made.catch((error: unknown) => error instanceof ImportLimit || this.motionsOf.delete(key));
+    made.catch((error: unknown) => error instanceof ImportLimit || this.listMotions.delete(key));
     return made;
   }
 

@@ -1,5 +1,5 @@
 /** A brought page: from a zip or from one HTML text. */
-import { titleOf } from '@lyvek/core';
+import { toTitle } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
 import { chooseEntry } from './entry.ts';
@@ -32,5 +32,5 @@ export function pageFrom(bytes: Uint8Array, type: string, wanted?: string): Brou
       'No HTML',
       'There is no HTML in this text. Paste the source of a page, with its tags.',
     );
-  return { files, entry, title: titleOf(html) };
+  return { files, entry, title: toTitle(html) };
 }

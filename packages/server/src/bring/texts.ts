@@ -4,7 +4,7 @@ import type { PageFile } from '../store/pages.ts';
 
 const decoder = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true });
 
-export function textOf(bytes: Uint8Array): string | null {
+export function readText(bytes: Uint8Array): string | null {
   try {
     return decoder.decode(bytes);
   } catch {
@@ -12,12 +12,12 @@ export function textOf(bytes: Uint8Array): string | null {
   }
 }
 
-export function textsOf(files: readonly PageFile[]): FileAt {
+export function readTexts(files: readonly PageFile[]): FileAt {
   const known = new Map<string, string | null>();
   return (path) => {
     if (!known.has(path)) {
       const file = files.find((f) => f.path === path);
-      known.set(path, file ? textOf(file.bytes) : null);
+      known.set(path, file ? readText(file.bytes) : null);
     }
     return known.get(path)!;
   };

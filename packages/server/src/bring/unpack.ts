@@ -4,7 +4,7 @@ import { Unzip, UnzipInflate } from 'fflate';
 import { ellipsized, shorten } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
-import { directoryOf } from './directory.ts';
+import { findDirectory } from './directory.ts';
 import { LIMITS, megabytes } from './limits.ts';
 
 const refuse = (title: string, detail: string, status = 422) => new Problem(status, title, detail);
@@ -30,7 +30,7 @@ const isClutter = (path: string) => /(^|\/)(__MACOSX|\.DS_Store|Thumbs\.db|\.git
 
 /** Unpacks in a stream, so that a bomb is stopped at the limit and not after it. */
 export function unpack(zip: Uint8Array): PageFile[] {
-  const directory = directoryOf(zip);
+  const directory = findDirectory(zip);
   const announced = directory.length;
   if (announced > LIMITS.files)
     throw refuse('Too many files', `The zip has ${announced} files; the limit is ${LIMITS.files}.`);

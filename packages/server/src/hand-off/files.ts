@@ -1,11 +1,11 @@
 /** A hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
 import { OLDER_FILE, RUNTIME_FILE } from '@lyvek/core';
 import type { Assembled, HandOffPage } from '@lyvek/core';
-import { textsOf } from '../bring/texts.ts';
+import { readTexts } from '../bring/texts.ts';
 import type { PageFile } from '../store/pages.ts';
 
 export function handOffPage(page: { name: string; entry: string }, files: readonly PageFile[]): HandOffPage {
-  const fileAt = textsOf(files);
+  const fileAt = readTexts(files);
   const bytes = files.find((f) => f.path === page.entry)?.bytes ?? new Uint8Array();
   // HTML in another encoding goes as it reads; browsers were told that encoding by the page, and are still.
   return {

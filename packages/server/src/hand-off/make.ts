@@ -3,8 +3,8 @@ import { assemble, isAdjusted } from '@lyvek/core';
 import type { MotionDocument, Target } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
 import type { Db } from '../store/database.ts';
-import { layoutsOf } from '../store/layouts.ts';
-import { filesOf, pageById } from '../store/pages.ts';
+import { listLayouts } from '../store/layouts.ts';
+import { listFiles, pageById } from '../store/pages.ts';
 import { handOffPage } from './files.ts';
 
 export interface HandOffQuery {
@@ -15,7 +15,7 @@ export interface HandOffQuery {
 }
 
 /** `take`: what the title calls it. A page that has not been measured at that size cannot be written. */
-export async function handOffOf(
+export async function makeHandOff(
   db: Db,
   pageId: string,
   document: MotionDocument,
@@ -24,7 +24,7 @@ export async function handOffOf(
 ) {
   const page = await pageById(db, pageId);
   if (!page) throw notFound('page');
-  const layouts = await layoutsOf(db, page.id);
+  const layouts = await listLayouts(db, page.id);
   const own = layouts.find((l) => l.viewport.width === width && l.viewport.height === height);
   if (!own)
     throw new Problem(
@@ -32,7 +32,7 @@ export async function handOffOf(
       'Not measured',
       `The page has not been measured at ${width} × ${height}. Open it in the Rundown once.`,
     );
-  const files = await filesOf(db, page.id);
+  const files = await listFiles(db, page.id);
   const assembled = assemble(
     document,
     own,

@@ -1,14 +1,14 @@
 /** Zod at the border: what comes in is checked with every problem named, what goes out is checked too. */
 import type { Request, Response } from 'express';
 import { z } from 'zod';
-import { allWellFormed, problemsOf } from '@lyvek/core';
+import { allWellFormed, listProblems } from '@lyvek/core';
 import { Problem } from './problem.ts';
 
 /** What no text column takes is replaced and not refused: an edit is never held up by half an emoji. */
 export function read<T extends z.ZodType>(schema: T, input: unknown, what = 'request'): z.infer<T> {
   const result = schema.safeParse(allWellFormed(input));
   if (result.success) return result.data;
-  const problems = problemsOf(result.error);
+  const problems = listProblems(result.error);
   const first = problems[0]!;
   throw new Problem(
     422,

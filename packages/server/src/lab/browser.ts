@@ -77,7 +77,7 @@ export async function startBrowser(): Promise<StartedBrowser> {
     browser = await launch(false);
     sandboxed = false;
   }
-  const pids = () => withChildren(childrenOf(process.pid).filter((pid) => commandOf(pid).includes(mark)));
+  const pids = () => withChildren(listChildren(process.pid).filter((pid) => findCommand(pid).includes(mark)));
   return {
     browser,
     pids,
@@ -108,12 +108,12 @@ const reading = (path: string): string => {
     return '';
   }
 };
-const commandOf = (pid: number) => reading(`/proc/${pid}/cmdline`);
-const childrenOf = (pid: number): number[] =>
+const findCommand = (pid: number) => reading(`/proc/${pid}/cmdline`);
+const listChildren = (pid: number): number[] =>
   reading(`/proc/${pid}/task/${pid}/children`).split(' ').filter(Boolean).map(Number);
 function withChildren(pids: readonly number[]): number[] {
   const all = [...pids];
-  for (let i = 0; i < all.length; i++) all.push(...childrenOf(all[i]!));
+  for (let i = 0; i < all.length; i++) all.push(...listChildren(all[i]!));
   return all;
 }
 
@@ -122,7 +122,7 @@ const PAGE_SIZE = 4096;
  * Memory of some processes together, bytes: what each has for itself, and once the largest share that they have in common
  * (proc(5), statm).
  */
-export function memoryOf(pids: readonly number[]): number {
+export function computeMemory(pids: readonly number[]): number {
   let own = 0;
   let shared = 0;
   for (const pid of pids) {

@@ -1,6 +1,6 @@
 /** Measures a page into a layout, as the probe does in the preview. */
 import type { Page } from 'playwright-core';
-import { emptyDocument, LayoutSchema, patchOf, previewCss, selectorsOf, writeCss } from '@lyvek/core';
+import { emptyDocument, LayoutSchema, makePatch, previewCss, collectSelectors, writeCss } from '@lyvek/core';
 import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
 import { withPage } from './chromium.ts';
 import type { OpenPage } from './chromium.ts';
@@ -63,12 +63,12 @@ export async function measurePages(
     async ({ page, late }) => {
       await page.evaluate(inPage);
       await ask(page, 'learn');
-      const selectors = selectorsOf(document);
+      const selectors = collectSelectors(document);
       const measured = async () => LayoutSchema.parse(await ask(page, 'measure', selectors));
       const bare = await measured();
       const stays = writeCss(document, bare, 'full-motion').pieces.filter((p) => p.stays);
       if (stays.length > 0) {
-        await ask(page, 'patch', patchOf(document));
+        await ask(page, 'patch', makePatch(document));
         await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
       }
       told(noted(stays.length > 0 ? await measured() : bare, late));

@@ -2,7 +2,7 @@
 import { existsSync, readFileSync, realpathSync, statSync } from 'node:fs';
 import { join, resolve, sep } from 'node:path';
 import type { FileAt } from '@lyvek/core';
-import { textOf } from '../bring/texts.ts';
+import { readText } from '../bring/texts.ts';
 
 export interface PageFiles {
   /** path of the HTML */
@@ -45,7 +45,7 @@ export function textsIn(files: PageFiles): FileAt {
   return (path) => {
     if (!known.has(path)) {
       const bytes = files.bytesAt(path);
-      known.set(path, bytes && textOf(bytes));
+      known.set(path, bytes && readText(bytes));
     }
     return known.get(path)!;
   };

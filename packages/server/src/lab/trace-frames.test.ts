@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { eventsOf, framesOf, MARK } from './trace-frames.ts';
+import { listEvents, listFrames, MARK } from './trace-frames.ts';
 
 const main = { pid: 1, tid: 10 };
 const mark = (ms: number, y: number) => ({ name: `${MARK}${y}`, ph: 'I', ts: ms * 1000, ...main });
@@ -23,7 +23,7 @@ const marks = [mark(100, 0), mark(116, 20), mark(150, 60)];
 
 describe('frames of a trace', () => {
   test('lie between two marks, at the offset of the first, with the time until the next', () => {
-    const f = framesOf(marks, 9000);
+    const f = listFrames(marks, 9000);
     expect([f.t, f.y, f.interval]).toEqual([
       [0, 16],
       [0, 20],
@@ -31,11 +31,11 @@ describe('frames of a trace', () => {
     ]);
   });
   test('a mark that is told twice counts once, and there may be none', () => {
-    expect(framesOf([...marks, { ...mark(116.1, 20) }], 9000).y).toEqual([0, 20]);
-    expect(framesOf([], 9000).t).toEqual([]);
+    expect(listFrames([...marks, { ...mark(116.1, 20) }], 9000).y).toEqual([0, 20]);
+    expect(listFrames([], 9000).t).toEqual([]);
   });
   test('work counts for the frame that it begins in, by class, as time of the processor', () => {
-    const f = framesOf(
+    const f = listFrames(
       [...marks, work('UpdateLayoutTree', 101, 5, 3), work('Layout', 107, 2), work('Commit', 120, 4)],
       9000,
     );
@@ -46,7 +46,7 @@ describe('frames of a trace', () => {
     ]);
   });
   test('what is nested has its own class and is taken off what is around it', () => {
-    const f = framesOf(
+    const f = listFrames(
       [...marks, work('FireAnimationFrame', 101, 8), work('FunctionCall', 101.5, 7), work('Layout', 103, 3)],
       9000,
     );
@@ -54,7 +54,7 @@ describe('frames of a trace', () => {
     expect(f.style[0]).toBeCloseTo(3, 6);
   });
   test('of other threads the busiest that draws counts; of other processes’ main threads nothing does', () => {
-    const f = framesOf(
+    const f = listFrames(
       [
         thread('Compositor', 11),
         thread('CrRendererMain', 10, 2),
@@ -72,13 +72,13 @@ describe('frames of a trace', () => {
   });
   test('marks that the page sets itself, at places that it does not have, count for nothing', () => {
     const forged = [1e10, -5, NaN, Infinity, 40_000].map((y, i) => mark(120 + i, y));
-    expect(framesOf([...marks, ...forged], 9000)).toEqual(framesOf(marks, 9000));
+    expect(listFrames([...marks, ...forged], 9000)).toEqual(listFrames(marks, 9000));
     const flood = Array.from({ length: 300_000 }, (_, i) => mark(200 + i, i % 9000));
-    expect(framesOf([...marks, ...flood], 9000).y.length).toBeLessThanOrEqual(200_000);
+    expect(listFrames([...marks, ...flood], 9000).y.length).toBeLessThanOrEqual(200_000);
   });
   test('reads a trace file and leaves out what is no event', () => {
     const text = JSON.stringify({ traceEvents: [mark(1, 0), { name: 4 }, 'x'] });
-    expect(eventsOf(Buffer.from(text)).length).toBe(1);
-    expect(() => eventsOf(Buffer.from('{}'))).toThrow();
+    expect(listEvents(Buffer.from(text)).length).toBe(1);
+    expect(() => listEvents(Buffer.from('{}'))).toThrow();
   });
 });

@@ -42,7 +42,7 @@ const DRAWING =
   /^(?:Compositor|CompositorTileWorker.*|ThreadPoolForegroundWorker|VizCompositorThread|CrGpuMain)$/;
 
 /** Reads the events of a trace file; anything that is not one is left out. */
-export function eventsOf(trace: Buffer): TraceEvent[] {
+export function listEvents(trace: Buffer): TraceEvent[] {
   const parsed = z.object({ traceEvents: z.array(z.unknown()) }).parse(JSON.parse(trace.toString('utf8')));
   return parsed.traceEvents.flatMap((e) => {
     const one = EventShape.safeParse(e);
@@ -54,7 +54,7 @@ export function eventsOf(trace: Buffer): TraceEvent[] {
  * Frames between the marks. `max`: as far as the page can be scrolled, px. The page can set marks of this name too; those at no offset of the page
  * count for nothing, and of very many the first ones count.
  */
-export function framesOf(events: readonly TraceEvent[], max: number): TrialFrames {
+export function listFrames(events: readonly TraceEvent[], max: number): TrialFrames {
   const marks = events
     .filter((e) => e.name.startsWith(MARK))
     .slice(0, MAX_MARKS)

@@ -7,7 +7,7 @@ import {
   deviceById,
   doubts,
   droppedIn,
-  gestureOf,
+  findGesture,
   medianRun,
   recordedGesture,
   runGesture,
@@ -15,7 +15,7 @@ import {
 import type { TrialFrames, TrialResult, TrialSetup } from '@lyvek/core';
 import { withPage } from './chromium.ts';
 import type { PageFiles } from './page-files.ts';
-import { eventsOf, framesOf, MARK } from './trace-frames.ts';
+import { listEvents, listFrames, MARK } from './trace-frames.ts';
 import { TrialFailed } from './watch.ts';
 
 const CATEGORIES = [
@@ -36,7 +36,7 @@ const MAX_TRACE_BYTES = 192e6;
 /** No trial may take longer than this, ms. */
 export const MAX_TRIAL = 10 * 60_000;
 /** Time that a trial is given, whole ms: more than the hand takes for each run, since a slow page takes longer, and some for starting. */
-export function longestOf(setup: TrialSetup): number {
+export function findLongest(setup: TrialSetup): number {
   const legs = setup.direction === 'both' ? 2 : 1;
   return Math.ceil(20_000 + (setup.repeats + 1) * (6000 + 1.8 * legs * (setup.lasts ?? 30_000)));
 }
@@ -64,7 +64,7 @@ export async function runTrial(
       const cdp = await page.context().newCDPSession(page);
       await cdp.send('Emulation.setCPUThrottlingRate', { rate: deviceById(setup.device).slower });
       await page.evaluate(MARKING);
-      const max = heightOf(
+      const max = readHeight(
         await page.evaluate<unknown>('Math.max(0, document.scrollingElement.scrollHeight - innerHeight)'),
       );
       const runs: TrialFrames[] = [];
@@ -95,7 +95,7 @@ export async function runTrial(
 }
 
 /** What the page says of its own height, within what a browser can lay out. */
-const heightOf = (said: unknown): number =>
+const readHeight = (said: unknown): number =>
   typeof said === 'number' && Number.isFinite(said) ? Math.min(MAX_HEIGHT, Math.max(0, Math.round(said))) : 0;
 /** Chromium lays nothing out beyond it, px. */
 const MAX_HEIGHT = 33_554_432;
@@ -123,7 +123,7 @@ async function oneRun(
     throw new TrialFailed(
       'The page made the browser record more than can be read. Does it set marks in a loop?',
     );
-  return framesOf(eventsOf(trace), max);
+  return listFrames(listEvents(trace), max);
 }
 
 /** Wheel events sixty times a second, each as long as the hand has gone since the last; none waits for an answer. */
@@ -136,7 +136,7 @@ async function scroll(
 ): Promise<void> {
   const hand = setup.trace
     ? recordedGesture(setup.trace)
-    : gestureOf(setup.gesture, setup.viewport.height, { [setup.gesture]: setup.values });
+    : findGesture(setup.gesture, setup.viewport.height, { [setup.gesture]: setup.values });
   const { offsets } = runGesture(hand, from, to, clockById('60'));
   const began = performance.now();
   let sent = from;

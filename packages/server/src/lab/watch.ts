@@ -1,6 +1,6 @@
 /** Watches a page in the lab from its first byte on, and ends it as soon as it takes more than it may. */
 import type { Page } from 'playwright-core';
-import { memoryOf, NoChromium } from './browser.ts';
+import { computeMemory, NoChromium } from './browser.ts';
 import type { StartedBrowser } from './browser.ts';
 
 /** What people are told when a trial or a proof does not come to its end. */
@@ -52,7 +52,7 @@ export class Watch {
   }
 
   private look(): void {
-    if (memoryOf(this.started.pids()) <= MAX_MEMORY_MB * 1e6) return;
+    if (computeMemory(this.started.pids()) <= MAX_MEMORY_MB * 1e6) return;
     // Told first: the browser that ends says less about why.
     this.fail(`The page took more than ${MAX_MEMORY_MB} MB of memory; it was ended.`);
     this.started.kill();

@@ -20,7 +20,7 @@ const MAX_WRONG = 30;
 const MINUTE_MS = 60_000;
 
 /** Whose page asks; those that do not say share one place. */
-function originOf({ headers }: Request): string {
+function readOrigin({ headers }: Request): string {
   const said = headers.origin ?? headers.referer ?? '';
   return URL.parse(said)?.origin ?? '';
 }
@@ -41,7 +41,7 @@ export class Connect {
     res.setHeader('X-Content-Type-Options', 'nosniff');
     res.setHeader('Referrer-Policy', 'no-referrer');
     const now = Date.now();
-    const asker = originOf(req);
+    const asker = readOrigin(req);
     const wrong = (this.wrong.get(asker) ?? []).filter((t) => t > now - MINUTE_MS);
     if (wrong.length >= MAX_WRONG)
       return void res.status(429).send('/* Too many wrong pairing codes. Wait a minute. */');

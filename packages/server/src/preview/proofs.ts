@@ -13,7 +13,7 @@ const MAX = 8;
 /** bytes of all that is kept; a single larger one is kept alone */
 const MAX_BYTES = 400e6;
 
-const sizeOf = ({ files }: Proof): number => [...files.values()].reduce((sum, f) => sum + f.length, 0);
+const computeSize = ({ files }: Proof): number => [...files.values()].reduce((sum, f) => sum + f.length, 0);
 
 export class Proofs {
   private readonly kept = new Map<string, Proof & { until: number; bytes: number }>();
@@ -21,7 +21,7 @@ export class Proofs {
   constructor(private readonly now: () => number = Date.now) {}
 
   put(proof: Proof): string {
-    const bytes = sizeOf(proof);
+    const bytes = computeSize(proof);
     for (const [token, p] of this.kept) if (p.until < this.now()) this.kept.delete(token);
     const isFull = () =>
       this.kept.size >= MAX || [...this.kept.values()].reduce((sum, p) => sum + p.bytes, bytes) > MAX_BYTES;

@@ -11,7 +11,7 @@ import type { Db } from '../store/database.ts';
 import type { Proof, Proofs } from './proofs.ts';
 import { ImportLimit } from '../bring/importer.ts';
 import type { Importer } from '../bring/importer.ts';
-import { fileOf, filesOf, pageByToken } from '../store/pages.ts';
+import { toFile, listFiles, pageByToken } from '../store/pages.ts';
 import type { PageRow } from '../store/pages.ts';
 import { takenBy } from '../store/takes.ts';
 
@@ -56,7 +56,7 @@ function policyFor({ outside, own, nonce }: Reach, framedBy: readonly string[]):
 }
 
 /** The folder of the page as a source of a policy: its host, or the path form of it. */
-const ownOf = (req: Request, token: string): string =>
+const pickOwn = (req: Request, token: string): string =>
   `http://${req.headers.host}${tokenOfHost(req.headers.host) ? '' : `/preview/${token}/`}`;
 
 const isHtml = (path: string) => /\.(html?|xhtml)$/i.test(path);
@@ -78,7 +78,7 @@ export async function servePreview(
   const allow = (outside: boolean) =>
     res.setHeader(
       'Content-Security-Policy',
-      policyFor({ outside, own: ownOf(req, token), nonce }, options.framedBy),
+      policyFor({ outside, own: pickOwn(req, token), nonce }, options.framedBy),
     );
   const proof = options.proofs.get(token);
   if (proof) {
@@ -92,7 +92,7 @@ export async function servePreview(
   const candidates =
     wanted === '' ? [page.entry] : [wanted, `${wanted.replace(/\/$/, '')}/index.html`.replace(/^\//, '')];
   for (const candidate of candidates) {
-    const file = await fileOf(options.db, page.id, candidate);
+    const file = await toFile(options.db, page.id, candidate);
     if (!file) continue;
     const bare = isText(candidate) ? await withoutTaken(options, page, candidate) : undefined;
     const type = mime.contentType(candidate.split('/').at(-1)!) || 'application/octet-stream';
@@ -131,7 +131,7 @@ async function withoutTaken(
 ): Promise<string | undefined> {
   const taken = await takenBy(db, page.id);
   const texts = await importer
-    .without(page, () => filesOf(db, page.id), taken)
+    .without(page, () => listFiles(db, page.id), taken)
     .catch((error: unknown) => {
       // Too much to read by now: the page is shown as it was brought.
       if (error instanceof ImportLimit) return null;

@@ -17,10 +17,10 @@ import { notFound, Problem } from '../http/problem.ts';
 import { Id, PageTexts, ProofResultShape, ProofToken } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import type { Db } from '../store/database.ts';
-import { filesOf, pageById } from '../store/pages.ts';
+import { listFiles, pageById } from '../store/pages.ts';
 import { takeWithDocument } from '../store/takes.ts';
 import { handOffPage, handedOff } from '../hand-off/files.ts';
-import { handOffOf } from '../hand-off/make.ts';
+import { makeHandOff } from '../hand-off/make.ts';
 import {
   LabBusy,
   NoChromium,
@@ -48,7 +48,7 @@ async function handOff(db: Db, takeId: string, query: z.infer<typeof Query>) {
   if (!take || !page) throw notFound('take');
   const parsed = readDocument(take.document);
   if (!parsed.ok) throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
-  return handOffOf(db, page.id, parsed.document, `${take.name}, rev ${take.revision}`, query);
+  return makeHandOff(db, page.id, parsed.document, `${take.name}, rev ${take.revision}`, query);
 }
 
 /** Places that are looked at, down and up. */
@@ -126,7 +126,7 @@ export function handOffRoutes(
   routes.get('/pages/:id/texts', async (req, res) => {
     const page = await pageById(pool, read(Id, req.params.id));
     if (!page) throw notFound('page');
-    const files = await filesOf(pool, page.id);
+    const files = await listFiles(pool, page.id);
     const { html, fileAt } = handOffPage(page, files);
     const sheets = files.filter((f) => /\.css$/i.test(f.path));
     answer(res, PageTexts, {

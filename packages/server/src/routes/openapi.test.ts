@@ -13,7 +13,7 @@ import { pageRoutes } from './pages.ts';
 import { presetRoutes } from './presets.ts';
 import { projectRoutes } from './projects.ts';
 import { referenceRoutes } from './references.ts';
-import { FORMATS, jsonSchemaOf, schemaRoutes } from './schemas.ts';
+import { FORMATS, toJsonSchema, schemaRoutes } from './schemas.ts';
 import { takeRoutes } from './takes.ts';
 import { trialRoutes } from './trials.ts';
 
@@ -64,6 +64,6 @@ describe('the description of the API', () => {
   });
 
   test.each(Object.keys(FORMATS))('%s has a published schema', (format) => {
-    expect(jsonSchemaOf(FORMATS[format]!)).toMatchObject({ type: 'object' });
+    expect(toJsonSchema(FORMATS[format]!)).toMatchObject({ type: 'object' });
   });
 });

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { OPERATIONS } from './operations.ts';
 import type { Operation } from './operations.ts';
 
-const schemaOf = (shape: z.ZodType, io: 'input' | 'output') => {
+const toSchema = (shape: z.ZodType, io: 'input' | 'output') => {
   const { $schema: _, ...schema } = z.toJSONSchema(shape, { unrepresentable: 'any', io });
   return schema;
 };
@@ -28,7 +28,7 @@ function describe(op: Operation): object {
       name,
       in: 'query',
       required: !(shape as z.ZodType).safeParse(undefined).success,
-      schema: schemaOf(shape as z.ZodType, 'input'),
+      schema: toSchema(shape as z.ZodType, 'input'),
     })),
     ...Object.entries(op.headers ?? {}).map(([name, description]) => ({
       name,
@@ -41,12 +41,12 @@ function describe(op: Operation): object {
   const content = !op.answer
     ? undefined
     : op.answer instanceof z.ZodType
-      ? { 'application/json': { schema: schemaOf(op.answer, 'output') } }
+      ? { 'application/json': { schema: toSchema(op.answer, 'output') } }
       : { [(op.answer as { type: string }).type]: {} };
   const bytes = { schema: { type: 'string', format: 'binary' } };
   const body =
     op.body instanceof z.ZodType
-      ? { 'application/json': { schema: schemaOf(op.body, 'input') } }
+      ? { 'application/json': { schema: toSchema(op.body, 'input') } }
       : op.body && Object.fromEntries(op.body.map((type) => [type, bytes]));
   return {
     summary: op.summary,
@@ -56,7 +56,7 @@ function describe(op: Operation): object {
       [op.status ?? 200]: { description: 'Done', ...(content ? { content } : {}) },
       default: {
         description: 'What went wrong, in a sentence (RFC 9457)',
-        content: { 'application/problem+json': { schema: schemaOf(Problem, 'output') } },
+        content: { 'application/problem+json': { schema: toSchema(Problem, 'output') } },
       },
     },
   };

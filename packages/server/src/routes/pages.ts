@@ -22,12 +22,12 @@ import {
 } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { inTransaction } from '../store/database.ts';
-import { layoutsOf, putLayout } from '../store/layouts.ts';
+import { listLayouts, putLayout } from '../store/layouts.ts';
 import {
   createLivePage,
   createPage,
-  filesOf,
-  importProofOf,
+  listFiles,
+  findImportProof,
   pageById,
   formerLayout,
   forgetFormerLayout,
@@ -154,7 +154,7 @@ export function pageRoutes(
       page,
       project,
       takes: await listTakes(pool, page.id),
-      layouts: await layoutsOf(pool, page.id),
+      layouts: await listLayouts(pool, page.id),
     });
   });
 
@@ -162,9 +162,9 @@ export function pageRoutes(
   routes.get('/pages/:id/reading', async (req, res) => {
     const page = await find(req.params.id);
     const nothing = { document: emptyDocument(), unread: [], mistakes: [] };
-    const proof = await importProofOf(pool, page.id);
+    const proof = await findImportProof(pool, page.id);
     const read = await importer
-      .motions(page, () => filesOf(pool, page.id), proof?.left ?? [])
+      .motions(page, () => listFiles(pool, page.id), proof?.left ?? [])
       .catch((error: unknown) => {
         if (error instanceof ImportLimit) return nothing;
         throw error;

@@ -5,9 +5,9 @@ import type { PageOnShelf } from '@lyvek/api';
 import { CoefficientsSchema } from '@lyvek/core';
 import { Id, NameBody, Prices, Project, Projects, ProjectSettings, Shelf } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
-import { layoutsOf } from '../store/layouts.ts';
+import { listLayouts } from '../store/layouts.ts';
 import { listPages } from '../store/pages.ts';
-import { pricesOf } from '../store/prices.ts';
+import { fitPrices } from '../store/prices.ts';
 import {
   createProject,
   listProjects,
@@ -15,7 +15,7 @@ import {
   putSettings,
   renameProject,
   setProjectDeleted,
-  settingsOf,
+  listSettings,
 } from '../store/projects.ts';
 import { newestBands } from '../store/trials.ts';
 import { listTakes, takeWithDocument } from '../store/takes.ts';
@@ -44,7 +44,7 @@ export function projectRoutes(db: pg.Pool): Router {
         return {
           ...page,
           takes,
-          layouts: await layoutsOf(db, page.id),
+          layouts: await listLayouts(db, page.id),
           bands: await newestBands(db, page.id),
           document: parsed?.ok ? parsed.document : null,
         };
@@ -60,14 +60,14 @@ export function projectRoutes(db: pg.Pool): Router {
   });
 
   routes.get('/projects/:id/settings', async (req, res) => {
-    const stored = await settingsOf(db, read(Id, req.params.id));
+    const stored = await listSettings(db, read(Id, req.params.id));
     if (stored === undefined) throw notFound('project');
     answer(res, ProjectSettings, ProjectSettings.parse(stored));
   });
 
   /** Fitted after trials of the lab; a class without enough of them is not there. */
   routes.get('/projects/:id/prices', async (req, res) => {
-    const rows = await pricesOf(db, read(Id, req.params.id));
+    const rows = await fitPrices(db, read(Id, req.params.id));
     const prices = rows.flatMap(({ coefficients, trials }) => {
       const known = CoefficientsSchema.safeParse(coefficients);
       return known.success ? [{ coefficients: known.data, trials }] : [];

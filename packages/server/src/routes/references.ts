@@ -26,7 +26,7 @@ const KINDS: readonly [type: string, begins: (b: Buffer) => boolean][] = [
     (b) => b.subarray(0, 4).toString('latin1') === 'RIFF' && b.subarray(8, 12).toString('latin1') === 'WEBP',
   ],
 ];
-const kindOf = (bytes: Buffer) => KINDS.find(([, begins]) => begins(bytes))?.[0];
+const getKind = (bytes: Buffer) => KINDS.find(([, begins]) => begins(bytes))?.[0];
 
 export function referenceRoutes(pool: pg.Pool): Router {
   const routes = Router();
@@ -69,7 +69,7 @@ export function referenceRoutes(pool: pg.Pool): Router {
       const set = await find(req.params.id);
       const { at } = read(PictureQuery, req.query);
       const bytes = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
-      if (!kindOf(bytes))
+      if (!getKind(bytes))
         throw new Problem(
           415,
           'Not a picture',
@@ -99,7 +99,7 @@ export function referenceRoutes(pool: pg.Pool): Router {
     const bytes = await pictureBytes(pool, read(Id, req.params.id));
     if (!bytes) throw notFound('picture');
     res.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
-    res.type(kindOf(bytes) ?? 'application/octet-stream').send(bytes);
+    res.type(getKind(bytes) ?? 'application/octet-stream').send(bytes);
   });
   return routes;
 }

@@ -14,7 +14,7 @@ export const FORMATS: Record<string, z.ZodType> = {
 };
 
 /** CSS syntax inside strings is checked beyond it. */
-export const jsonSchemaOf = (shape: z.ZodType): object =>
+export const toJsonSchema = (shape: z.ZodType): object =>
   z.toJSONSchema(shape, { unrepresentable: 'any', io: 'input' });
 
 export function schemaRoutes(): Router {
@@ -23,7 +23,7 @@ export function schemaRoutes(): Router {
     const { format } = req.params;
     const shape = Object.hasOwn(FORMATS, format) ? FORMATS[format] : undefined;
     if (!shape) throw notFound('format');
-    res.type('application/schema+json').send(JSON.stringify(jsonSchemaOf(shape)));
+    res.type('application/schema+json').send(JSON.stringify(toJsonSchema(shape)));
   });
   routes.get('/openapi.json', (_req, res) => res.json(openApi()));
   return routes;

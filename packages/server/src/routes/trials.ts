@@ -6,8 +6,8 @@ import type { TrialSetup } from '@lyvek/core';
 import { Id, NewTrial, Trial, Trials, TrialWhole } from '@lyvek/api';
 import { found, notFound, Problem } from '../http/problem.ts';
 import { answer, read } from '../http/validate.ts';
-import { chromiumPath, longestOf, MAX_TRIAL, NoChromium } from '../lab/index.ts';
-import { layoutsOf } from '../store/layouts.ts';
+import { chromiumPath, findLongest, MAX_TRIAL, NoChromium } from '../lab/index.ts';
+import { listLayouts } from '../store/layouts.ts';
 import { takeWithDocument } from '../store/takes.ts';
 import { cancelTrial, createTrial, listTrials, trialById } from '../store/trials.ts';
 
@@ -17,14 +17,14 @@ export function trialRoutes(pool: pg.Pool): Router {
   /** Refuses what the lab could not run, with what to do about it. */
   const canRun = async (pageId: string, setup: TrialSetup): Promise<void> => {
     if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
-    if (longestOf(setup) > MAX_TRIAL)
+    if (findLongest(setup) > MAX_TRIAL)
       throw new Problem(
         422,
         'Too long',
         `Under this gesture it would take more than ${Math.round(MAX_TRIAL / 60_000)} minutes. Choose a quicker one, or fewer runs.`,
       );
     const { width, height } = setup.viewport;
-    const layouts = await layoutsOf(pool, pageId);
+    const layouts = await listLayouts(pool, pageId);
     if (!layouts.some((l) => l.viewport.width === width && l.viewport.height === height))
       throw new Problem(
         409,

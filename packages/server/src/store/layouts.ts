@@ -6,7 +6,7 @@ import type { Db } from './database.ts';
  * Layouts of a page whose content is still the same, newest first. One that an earlier version stored and that makes no sense is as good as
  * none: the page is measured again when it is opened.
  */
-export const layoutsOf = async (db: Db, pageId: string): Promise<Layout[]> =>
+export const listLayouts = async (db: Db, pageId: string): Promise<Layout[]> =>
   (
     await db.query<{ layout: Layout }>(
       `select l.layout from layouts l join pages p on p.id = l.page_id

@@ -44,7 +44,7 @@ export const pageByToken = async (db: Db, token: string): Promise<PageRow | unde
 const sha256 = (bytes: Uint8Array | string) => createHash('sha256').update(bytes).digest('hex');
 
 /** What was proved when the page was added; null where there was nothing to prove. */
-export const importProofOf = async (db: Db, id: string): Promise<ImportProof | null> =>
+export const findImportProof = async (db: Db, id: string): Promise<ImportProof | null> =>
   (
     await db.query<{ proof: ImportProof | null }>('select import_proof as proof from pages where id = $1', [
       id,
@@ -165,7 +165,7 @@ export const setPageDeleted = async (db: Db, id: string, deleted: boolean): Prom
   (await db.query('update pages set deleted_at = case when $2 then now() end where id = $1', [id, deleted]))
     .rowCount === 1;
 
-export const fileOf = async (
+export const toFile = async (
   db: Db,
   pageId: string,
   path: string,
@@ -177,7 +177,7 @@ export const fileOf = async (
     )
   ).rows[0];
 
-export const filesOf = async (db: Db, pageId: string): Promise<PageFile[]> =>
+export const listFiles = async (db: Db, pageId: string): Promise<PageFile[]> =>
   (
     await db.query<PageFile>(
       'select f.path, a.bytes from page_files f join assets a using (hash) where f.page_id = $1 order by f.path',

@@ -2,7 +2,7 @@
 import type { Coefficients } from '@lyvek/core';
 import type { Db } from './database.ts';
 
-export const pricesOf = async (
+export const fitPrices = async (
   db: Db,
   projectId: string,
 ): Promise<{ coefficients: unknown; trials: number }[]> =>

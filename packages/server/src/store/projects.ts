@@ -37,7 +37,7 @@ export const setProjectDeleted = async (db: Db, id: string, deleted: boolean): P
   ).rowCount === 1;
 
 /** The stored settings, as they were written; undefined without such a project. */
-export const settingsOf = async (db: Db, id: string): Promise<unknown> =>
+export const listSettings = async (db: Db, id: string): Promise<unknown> =>
   (
     await db.query<{ settings: unknown }>(
       'select settings from projects where id = $1 and deleted_at is null',

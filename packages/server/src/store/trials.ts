@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { bucketsOf, clockById, stretchesOf, summaryOf } from '@lyvek/core';
+import { fillBuckets, clockById, splitStretches, summarize } from '@lyvek/core';
 import type { MotionDocument, Stretch, TrialResult, TrialSetup, TrialSummary } from '@lyvek/core';
 import type { Db } from './database.ts';
 
@@ -22,14 +22,14 @@ const COLUMNS = `id, page_id as "pageId", take_id as "takeId", revision, kind, s
 
 /** What the history shows of it. */
 const summaryFor = (result: TrialResult | undefined): string | null =>
-  result ? JSON.stringify(summaryOf(result.frames, clockById(result.setup.clock).refresh)) : null;
+  result ? JSON.stringify(summarize(result.frames, clockById(result.setup.clock).refresh)) : null;
 /** Scroll that is told as one on the shelf, px. */
 const BUCKET = 200;
 const bandsFor = (result: TrialResult | undefined): string | null => {
   if (!result) return null;
   const { frames, setup } = result;
   const max = frames.y.reduce((m, y) => Math.max(m, y), 1);
-  return JSON.stringify(stretchesOf(bucketsOf(frames, max, BUCKET), 1000 / clockById(setup.clock).refresh));
+  return JSON.stringify(splitStretches(fillBuckets(frames, max, BUCKET), 1000 / clockById(setup.clock).refresh));
 };
 /** Of a page’s newest finished trial; empty where there is none. */
 export const newestBands = async (db: Db, pageId: string): Promise<Stretch[]> =>

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { fitCoefficients, QUANTITIES, shippedCoefficients } from '@lyvek/core';
 import type { TrialResult } from '@lyvek/core';
-import { documentOf, element, layoutOf, motion } from '@lyvek/core/testing';
+import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
 import { measuredFrames } from './fit-prices.ts';
 
-const layout = layoutOf([element({ selector: '#a' })]);
+const layout = makeLayout([element({ selector: '#a' })]);
 const setup = {
   gesture: 'steady',
   values: {},
@@ -37,7 +37,7 @@ const trial = (n: number, over: object = {}) => {
     spread: [],
     notes: [],
   };
-  return { document: documentOf(motion()), result, ...over };
+  return { document: makeDocument(motion()), result, ...over };
 };
 
 describe('frames for a fit', () => {

@@ -3,7 +3,7 @@ import type pg from 'pg';
 import {
   activeMedia,
   amountsAlong,
-  compileTake,
+  compileTimeline,
   COST_PARTS,
   deviceById,
   fitCoefficients,
@@ -13,7 +13,7 @@ import {
   withPins,
 } from '@lyvek/core';
 import type { CostPart, Layout, MeasuredFrame } from '@lyvek/core';
-import { layoutsOf } from '../store/layouts.ts';
+import { listLayouts } from '../store/layouts.ts';
 import { pageById } from '../store/pages.ts';
 import { putPrices } from '../store/prices.ts';
 import { finishedTrials } from '../store/trials.ts';
@@ -39,7 +39,7 @@ export function measuredFrames(
   );
   if (!layout) return [];
   const seen = underMedia(document.document, activeMedia(document.document, { viewport, still: false }));
-  const take = compileTake(seen, withPins(layout, seen.pins));
+  const take = compileTimeline(seen, withPins(layout, seen.pins));
   const amounts = amountsAlong(take, frames.y, deviceById(setup.device).dpr);
   const step = Math.max(1, Math.ceil(frames.t.length / MAX_FRAMES));
   return amounts.flatMap((a, i) =>
@@ -62,7 +62,7 @@ export async function refitPrices(pool: pg.Pool, pageId: string, device: string)
   const frames: MeasuredFrame[] = [];
   let used = 0;
   for (const trial of trials) {
-    const own = measuredFrames(trial, await layoutsOf(pool, trial.pageId));
+    const own = measuredFrames(trial, await listLayouts(pool, trial.pageId));
     if (own.length > 0) used++;
     frames.push(...own);
   }

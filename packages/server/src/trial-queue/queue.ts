@@ -5,7 +5,7 @@ import type pg from 'pg';
 import type { Logger } from 'pino';
 import { readDocument, TrialSetupSchema } from '@lyvek/core';
 import type { TrialSetup } from '@lyvek/core';
-import { handOffOf } from '../hand-off/make.ts';
+import { makeHandOff } from '../hand-off/make.ts';
 import { handedOff } from '../hand-off/files.ts';
 import { beatTrial, claimTrial, endTrial, isTrialWaiting, reviveTrials } from '../store/trials.ts';
 import type { TrialRow } from '../store/trials.ts';
@@ -14,7 +14,7 @@ import {
   failureSentence,
   filesInMemory,
   isLate,
-  longestOf,
+  findLongest,
   runTrial,
   TrialFailed,
   within,
@@ -70,13 +70,13 @@ export class LabQueue {
     try {
       const setup = TrialSetupSchema.parse(trial.setup);
       const result = await within(
-        longestOf(setup),
+        findLongest(setup),
         AbortSignal.any([gone.signal, this.ended.signal]),
         (signal) => this.measure(trial, setup, (share) => (done = share), signal),
       ).catch((error: unknown) => {
         if (isLate(error))
           throw new TrialFailed(
-            `It was not done within ${Math.round(longestOf(setup) / 1000)} s: the page hangs, or is too slow to be scrolled.`,
+            `It was not done within ${Math.round(findLongest(setup) / 1000)} s: the page hangs, or is too slow to be scrolled.`,
           );
         throw error;
       });
@@ -101,7 +101,7 @@ export class LabQueue {
   ) {
     const parsed = readDocument(trial.document);
     if (!parsed.ok) throw new TrialFailed('The stored document cannot be read any more.');
-    const { page, files, assembled } = await handOffOf(this.pool, trial.pageId, parsed.document, 'Trial', {
+    const { page, files, assembled } = await makeHandOff(this.pool, trial.pageId, parsed.document, 'Trial', {
       ...setup.viewport,
       target: 'css',
       older: false,

@@ -1,5 +1,5 @@
 /** Edits of a document as the workbench makes them, with ids of its own. */
-import { duplicated as copiesOf, withTarget as retargeted } from '@lyvek/core';
+import { duplicated as makeCopies, withTarget as retargeted } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 
 export { withCue, withTrigger, withMotion, without as withoutMotions, withPin } from '@lyvek/core';
@@ -9,4 +9,4 @@ export const newId = (kind: string): string =>
 
 export const withTarget = (id: string, selector: string) => retargeted(id, selector, newId);
 
-export const duplicated = (d: MotionDocument, ids: readonly string[]) => copiesOf(d, ids, newId);
+export const duplicated = (d: MotionDocument, ids: readonly string[]) => makeCopies(d, ids, newId);

@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { EFFECTS, emptyDocument, readDocument, withDriver, withFragment, withPins } from '@lyvek/core';
-import { element, EDIT_NAMES, layoutOf, RANDOM_EDITS } from '@lyvek/core/testing';
+import { element, EDIT_NAMES, makeLayout, RANDOM_EDITS } from '@lyvek/core/testing';
 import { afterAct, afterStep } from './history.ts';
 import type { History } from './history.ts';
 
-const layout = layoutOf([element({ selector: '#a', text: '212 nights' })]);
+const layout = makeLayout([element({ selector: '#a', text: '212 nights' })]);
 let ids = 0;
 const newId = (kind: string) => `${kind}_${ids++}`;
 

@@ -37,7 +37,7 @@ interface Schema extends DBSchema {
   journal: { key: [string, string, number]; value: Omit<Entry, 'document'> & { document: unknown } };
 }
 
-const keyOf = (e: Entry): [string, string, number] => [e.takeId, e.journal, e.seq];
+const toKey = (e: Entry): [string, string, number] => [e.takeId, e.journal, e.seq];
 /** A tab that is being reloaded gives its lock back within this time, ms. */
 const HANDOVER_MS = 400;
 
@@ -82,7 +82,7 @@ async function takeOver(db: IDBPDatabase<Schema>): Promise<void> {
   await deleteDB('lyvek');
 }
 
-const lockOf = (journal: string) => `lyvek-journal-${journal}`;
+const findLock = (journal: string) => `lyvek-journal-${journal}`;
 
 /** Takes the lock of a journal if its tab gives it up in time. */
 function adopt(journal: string): Promise<(() => void) | null> {
@@ -91,7 +91,7 @@ function adopt(journal: string): Promise<(() => void) | null> {
   return new Promise((resolve) => {
     const late = AbortSignal.timeout(HANDOVER_MS);
     locks
-      .request(lockOf(journal), { signal: late }, () => new Promise<void>((end) => resolve(end)))
+      .request(findLock(journal), { signal: late }, () => new Promise<void>((end) => resolve(end)))
       .catch(() => resolve(null));
   });
 }
@@ -108,7 +108,7 @@ export const browserJournal: Journal = {
   async remove(entries, next) {
     const db = ready ?? (await database());
     const tx = db.transaction('journal', 'readwrite');
-    const done = entries.map((e) => tx.store.delete(keyOf(e)));
+    const done = entries.map((e) => tx.store.delete(toKey(e)));
     const put = next ? tx.store.put(next) : undefined;
     tx.commit();
     await Promise.all([...done, put, tx.done]);
@@ -133,7 +133,7 @@ export const browserJournal: Journal = {
     let end: (() => void) | null = null;
     let over = false;
     void globalThis.navigator?.locks
-      ?.request(lockOf(journal), () => new Promise<void>((done) => (over ? done() : (end = done))))
+      ?.request(findLock(journal), () => new Promise<void>((done) => (over ? done() : (end = done))))
       .catch(() => undefined);
     return () => {
       over = true;

@@ -1,12 +1,12 @@
 import { expect, test } from '@jest/globals';
-import { documentOf, motion } from '@lyvek/core/testing';
+import { makeDocument, motion } from '@lyvek/core/testing';
 import { readDocument } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
-import { usesOf, withMedia, withoutMedia, withoutOverride } from './media.ts';
+import { countUses, withMedia, withoutMedia, withoutOverride } from './media.ts';
 
 const NARROW = { id: 'q_n', name: 'Narrow', query: '(width < 600px)' };
 const doc = (): MotionDocument => ({
-  ...documentOf(
+  ...makeDocument(
     motion({
       conditions: [
         {
@@ -33,7 +33,7 @@ test('a condition that goes takes along what was written for it, and nothing els
   const left = withoutMedia('q_n')(doc());
   expect(left.motions[0]).toEqual(motion());
   expect(readDocument(left).ok).toBe(true);
-  expect(usesOf(doc(), 'q_n')).toBe(1);
+  expect(countUses(doc(), 'q_n')).toBe(1);
 });
 
 test('one part after the other is given up; with the last the override itself goes', () => {

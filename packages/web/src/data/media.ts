@@ -58,5 +58,5 @@ function lacking(c: Override, part: string): Override {
 }
 
 /** How many motions and pins have something of their own for it. */
-export const usesOf = (d: MotionDocument, media: string): number =>
+export const countUses = (d: MotionDocument, media: string): number =>
   [...d.motions, ...d.pins].filter((one) => one.conditions?.some((c) => c.media === media)).length;

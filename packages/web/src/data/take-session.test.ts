@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { DocumentSchema } from '@lyvek/core';
 import type { Motion, MotionDocument } from '@lyvek/core';
-import { documentOf, motion } from '@lyvek/core/testing';
+import { makeDocument, motion } from '@lyvek/core/testing';
 import type { Entry } from './journal.ts';
 
 /** What is kept in the browser, by journal. */
@@ -24,7 +24,7 @@ jest.unstable_mockModule('./journal.ts', () => ({
     hold: () => () => undefined,
   },
 }));
-const { TakeSession, seenOf, settledOf } = await import('./take-session.ts');
+const { TakeSession, makeSeen, findSettled } = await import('./take-session.ts');
 
 const TAKE = '11111111-1111-4111-8111-111111111111';
 const PAGE = '22222222-2222-4222-8222-222222222222';
@@ -38,7 +38,7 @@ beforeEach(() => {
   kept = [];
   made = [];
   [server, revision, puts, listening] = [
-    documentOf(motion(), motion({ id: 'm_b', name: 'B' })),
+    makeDocument(motion(), motion({ id: 'm_b', name: 'B' })),
     4,
     [],
     new Map(),
@@ -131,10 +131,10 @@ describe('a take that is open', () => {
   test('what is tried is seen and is not done', async () => {
     await open();
     session.try(named('m_b', 'tried'));
-    expect(names(seenOf(state()))).toContain('tried');
-    expect(names(settledOf(state()))).toContain('B');
+    expect(names(makeSeen(state()))).toContain('tried');
+    expect(names(findSettled(state()))).toContain('B');
     session.try(null);
-    expect(names(seenOf(state()))).toContain('B');
+    expect(names(makeSeen(state()))).toContain('B');
     session.try(named('m_b', 'tried'));
     session.act('rename', named('m_b', 'done'));
     expect(state().tried).toBeNull();
@@ -165,10 +165,10 @@ describe('a take that is open', () => {
     const b = () => state().document.motions.find((m) => m.id === 'm_b')!;
     expect(b().on).toBe(true);
     expect(b().conditions).toEqual([{ media: 'w_narrow', on: false }]);
-    expect(seenOf(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(false);
+    expect(makeSeen(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(false);
     session.look({ viewport: { width: 1280, height: 800 }, still: false });
     expect(state().scope).toBeNull();
-    expect(seenOf(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(true);
+    expect(makeSeen(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(true);
   });
 
   const left = (journal: string, base: number, ...list: string[]) => {

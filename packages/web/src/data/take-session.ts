@@ -44,13 +44,13 @@ const activeIn = (d: MotionDocument, facts: MediaFacts | null): string[] =>
   facts ? activeMedia(d, facts) : [];
 
 /** The document as it is seen on the screen that is looked at. */
-export const seenOf = (s: Pick<TakeState, 'document' | 'tried' | 'facts'>): MotionDocument => {
+export const makeSeen = (s: Pick<TakeState, 'document' | 'tried' | 'facts'>): MotionDocument => {
   const d = s.tried ?? s.document;
   return underMedia(d, activeIn(d, s.facts));
 };
 /** The same, of what is done, without what is being tried. */
-export const settledOf = (s: Pick<TakeState, 'document' | 'facts'>): MotionDocument =>
-  seenOf({ ...s, tried: null });
+export const findSettled = (s: Pick<TakeState, 'document' | 'facts'>): MotionDocument =>
+  makeSeen({ ...s, tried: null });
 
 /** A rest of this long ends a series of key nudges, which then are one act and one revision. */
 const REST = 600;

@@ -47,7 +47,7 @@ function Frame({ parts }: { parts: SketchPart[] }) {
 }
 
 /** The one value that a drawn figure shows. */
-const figureOf = (values: Record<string, string>) =>
+const toFigure = (values: Record<string, string>) =>
   Object.entries(values).find(([name]) => name.startsWith('--'))?.[1];
 
 function Part({ part: { kind, x, y, width, height, values } }: { part: SketchPart }) {
@@ -78,7 +78,7 @@ function Part({ part: { kind, x, y, width, height, values } }: { part: SketchPar
   if (kind === 'figure')
     return (
       <span className="frame3-part figure" style={place}>
-        {Math.round(Number(figureOf(values) ?? 0))}
+        {Math.round(Number(toFigure(values) ?? 0))}
       </span>
     );
   return (
@@ -96,8 +96,8 @@ function Part({ part: { kind, x, y, width, height, values } }: { part: SketchPar
           : {}),
       }}
     >
-      {figureOf(values) !== undefined && kind === 'card' && (
-        <span className="frame3-gauge" style={{ width: `${Number(figureOf(values))}%` }} />
+      {toFigure(values) !== undefined && kind === 'card' && (
+        <span className="frame3-gauge" style={{ width: `${Number(toFigure(values))}%` }} />
       )}
     </span>
   );

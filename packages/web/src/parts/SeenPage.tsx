@@ -2,11 +2,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts } from '@lyvek/api';
-import { selectorsOf } from '@lyvek/core';
+import { collectSelectors } from '@lyvek/core';
 import type { Layout, MotionDocument, Px, Viewport } from '@lyvek/core';
 import { PageLink } from './page-link.ts';
 import type { Dress } from './page-link.ts';
-import { sandboxOf, useOpenedFrame } from './use-opened-frame.ts';
+import { makeSandbox, useOpenedFrame } from './use-opened-frame.ts';
 
 interface SeenPageProps {
   page: PageFacts;
@@ -31,7 +31,7 @@ export function SeenPage({ page, title, viewport, scale, dress, at, measure, sho
   const [link] = useState(
     () => new PageLink({ layout: (layout) => told.current?.(layout) }, { measures: asked !== undefined }),
   );
-  const [selectors] = useState(() => () => (asked ? selectorsOf(asked.document) : []));
+  const [selectors] = useState(() => () => (asked ? collectSelectors(asked.document) : []));
   const frame = useRef<HTMLIFrameElement>(null);
   const { key, again } = useOpenedFrame(frame, link, page, selectors);
   const state = useStore(link.store, (s) => s.link);
@@ -62,7 +62,7 @@ export function SeenPage({ page, title, viewport, scale, dress, at, measure, sho
         key={key}
         ref={frame}
         title={title}
-        sandbox={sandboxOf(page)}
+        sandbox={makeSandbox(page)}
         tabIndex={-1}
         style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
       />

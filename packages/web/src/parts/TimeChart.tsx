@@ -22,7 +22,7 @@ export interface TimeChartProps {
   marks?: readonly { at: number; text: string; end?: boolean }[];
 }
 
-function optionsOf(
+function listOptions(
   { height, curves, x, y, marks = [] }: TimeChartProps,
   narrow: boolean,
 ): ApexCharts.ApexOptions {
@@ -93,7 +93,7 @@ export function TimeChart(props: TimeChartProps) {
       label={props.label}
       height={props.height}
       shows={JSON.stringify([props, narrow])}
-      options={() => optionsOf(props, narrow)}
+      options={() => listOptions(props, narrow)}
     />
   );
 }

@@ -29,7 +29,7 @@ export function Waiting({ what, failure, goesOn, again, children }: WaitingProps
 }
 
 /** The part of a query that is shown while it has no data. */
-export const waitingOf = (query: {
+export const listWaiting = (query: {
   failureReason: Error | null;
   isError: boolean;
   refetch(): Promise<unknown>;

@@ -1,5 +1,5 @@
 /** Lets a page under development in: it has to know the pairing code, and it is told that we know it (see probe/pairing.ts). */
-import { PAIRING, freshNonce, isNonce, isSame, proofOf } from '@lyvek/probe';
+import { PAIRING, freshNonce, isNonce, isSame, makeProof } from '@lyvek/probe';
 import type { Welcome } from '@lyvek/probe';
 
 export interface LivePairing {
@@ -41,7 +41,7 @@ export function greetLive(
     seen.add(nonce);
     const own = freshNonce();
     const channel = new MessageChannel();
-    const expected = await proofOf('page', code, nonce, own, origin);
+    const expected = await makeProof('page', code, nonce, own, origin);
     const late = setTimeout(() => {
       channel.port1.close();
       refused('wrong code');
@@ -53,7 +53,7 @@ export function greetLive(
       channel.port1.close();
       refused('wrong code');
     };
-    const proof = await proofOf('workbench', code, nonce, own, origin);
+    const proof = await makeProof('workbench', code, nonce, own, origin);
     const welcome: Welcome = { lyvek: PAIRING, is: 'welcome', nonce: own, proof };
     inner()?.postMessage(welcome, origin, [channel.port2]);
   };

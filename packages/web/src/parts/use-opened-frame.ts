@@ -10,7 +10,7 @@ import { previewUrl } from './preview-url.ts';
 const FALL_BACK = 4000;
 
 /** What a page in a frame may do. One under development has an origin of its own, which is not ours. */
-export const sandboxOf = ({ live }: Pick<PageFacts, 'live'>): string =>
+export const makeSandbox = ({ live }: Pick<PageFacts, 'live'>): string =>
   live ? 'allow-scripts allow-same-origin allow-forms allow-modals allow-popups' : 'allow-scripts';
 
 export interface OpenedFrame {

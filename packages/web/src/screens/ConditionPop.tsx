@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useStore } from 'zustand';
 import { mediaMatches, parseMedia, shorten, viewportFor } from '@lyvek/core';
 import type { Media } from '@lyvek/core';
-import { usesOf, withMedia, withoutMedia } from '../data/media.ts';
+import { countUses, withMedia, withoutMedia } from '../data/media.ts';
 import { newId } from '../data/take-session.ts';
 import { Down } from '../parts/glyphs.tsx';
 import { notify } from '../parts/notices.tsx';
@@ -66,7 +66,7 @@ function Conditions({ close }: { close(): void }) {
                 only {m.name} <code>{m.query}</code>
               </span>
               <i>
-                {holds(m) ? 'holds here' : 'not here'}, {usesOf(document, m.id)} differ
+                {holds(m) ? 'holds here' : 'not here'}, {countUses(document, m.id)} differ
               </i>
             </button>
             <button

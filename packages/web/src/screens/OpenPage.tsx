@@ -17,7 +17,7 @@ import { PageLink } from '../parts/page-link.ts';
 import type { LinkEvents } from '../parts/page-link.ts';
 import { notify, notifyError } from '../parts/notices.tsx';
 import { TopBar } from '../parts/TopBar.tsx';
-import { Waiting, waitingOf } from '../parts/Waiting.tsx';
+import { Waiting, listWaiting } from '../parts/Waiting.tsx';
 import { ConditionPop } from './ConditionPop.tsx';
 import { ConflictBanner } from './ConflictBanner.tsx';
 import { PageCrumbs } from './PageCrumbs.tsx';
@@ -33,7 +33,7 @@ export function OpenPage() {
   if (!page.data)
     return (
       <main>
-        <Waiting what="Opening the page …" {...waitingOf(page)}>
+        <Waiting what="Opening the page …" {...listWaiting(page)}>
           <Link className="btn" to="/">
             To the shelf
           </Link>

@@ -6,7 +6,7 @@ import { emptyLayout, isAdjusted, withPins } from '@lyvek/core';
 import type { Direction, HeldLayout, Layout, MotionDocument, Viewport } from '@lyvek/core';
 import type { Asked } from '../data/asked.ts';
 import type { Survey } from '../data/survey.ts';
-import { seenOf, settledOf } from '../data/take-session.ts';
+import { makeSeen, findSettled } from '../data/take-session.ts';
 import type { TakeSession, TakeState } from '../data/take-session.ts';
 import type { LinkEvents, PageLink } from '../parts/page-link.ts';
 
@@ -75,12 +75,12 @@ function useSame<T>(list: T): T {
   return list;
 }
 
-function useLayoutWith(pinsOf: (s: TakeState) => MotionDocument['pins']): KnownLayout {
+function useLayoutWith(listPins: (s: TakeState) => MotionDocument['pins']): KnownLayout {
   const { link, viewport, stored, session, reduced } = useOpenedPage();
   const condition = reduced ? 'reduced-motion' : 'full-motion';
-  const pins = useSame(useStore(session.store, pinsOf));
+  const pins = useSame(useStore(session.store, listPins));
   const live = useStore(link.store, (s) => s.layout);
-  const document = useStore(session.store, settledOf);
+  const document = useStore(session.store, findSettled);
   const raw = live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
   const layout = useMemo(() => withPins(raw ?? emptyLayout(viewport), pins), [raw, viewport, pins]);
   const known = raw !== null;
@@ -91,8 +91,8 @@ function useLayoutWith(pinsOf: (s: TakeState) => MotionDocument['pins']): KnownL
   );
   return useMemo(() => ({ layout, known, measured, others }), [layout, known, measured, others]);
 }
-const shownPins = (s: TakeState) => seenOf(s).pins;
-const settledPins = (s: TakeState) => settledOf(s).pins;
+const shownPins = (s: TakeState) => makeSeen(s).pins;
+const settledPins = (s: TakeState) => findSettled(s).pins;
 
 /**
  * The layout at the chosen size: as measured now, else as stored, else an empty one. It has the pins of the shown document, so that everything below follows at once while one is
@@ -105,10 +105,10 @@ export const useSettledLayout = (): KnownLayout => useLayoutWith(settledPins);
 
 /** The document as it is shown: under the media conditions that hold, and with a drag or a tried effect, if one is under way. */
 export function useShownDocument(): MotionDocument {
-  return useStore(useOpenedPage().session.store, seenOf);
+  return useStore(useOpenedPage().session.store, makeSeen);
 }
 
 /** The same, without what is being tried. */
 export function useSettledDocument(): MotionDocument {
-  return useStore(useOpenedPage().session.store, settledOf);
+  return useStore(useOpenedPage().session.store, findSettled);
 }

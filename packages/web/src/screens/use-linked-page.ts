@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { RefObject } from 'react';
 import { useStore } from 'zustand';
-import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
+import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
 import type { MotionDocument, Plan } from '@lyvek/core';
 import type { Dress } from '../parts/page-link.ts';
 import { useOpenedFrame } from '../parts/use-opened-frame.ts';
@@ -21,7 +21,7 @@ export function useLinkedPage(
   const others = useRef(also);
   others.current = also;
   const selectors = useCallback(
-    () => [session.store.getState().document, others.current].flatMap((d) => (d ? selectorsOf(d) : [])),
+    () => [session.store.getState().document, others.current].flatMap((d) => (d ? collectSelectors(d) : [])),
     [session],
   );
   const shown = useOpenedFrame(frame, link, page, selectors);
@@ -44,7 +44,7 @@ export function useLinkedPage(
     () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion'),
     [document, layout, reduced],
   );
-  const patch = useMemo(() => patchOf(document), [document]);
+  const patch = useMemo(() => makePatch(document), [document]);
   const dress = useRef<Dress>({ pieces, patch, plan });
   dress.current = { pieces, patch, plan };
   useEffect(() => {
@@ -61,7 +61,7 @@ export function useLinkedPage(
   const unknown = [document, also].some(
     (d) =>
       d &&
-      selectorsOf(d).some(
+      collectSelectors(d).some(
         (s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s),
       ),
   );

@@ -4,7 +4,7 @@ import {
   CLOCKS,
   DEFAULT_GESTURE,
   deviceById,
-  gestureOf,
+  findGesture,
   GESTURES,
   recordedGesture,
   sweeping,
@@ -30,7 +30,7 @@ export interface WaysInput extends Omit<SweepInput, 'limits'> {
 }
 
 /** What the checks of a sweep look at does not depend on how it is scrolled, but checks are told. */
-const gesture = gestureOf(DEFAULT_GESTURE, 800);
+const gesture = findGesture(DEFAULT_GESTURE, 800);
 
 export const JOBS = {
   trial: (i: { document: MotionDocument; layout: HeldLayout; question: TrialQuestion }) =>
@@ -43,7 +43,7 @@ export const JOBS = {
       dpr: deviceById(q.device).dpr,
       clocks: CLOCKS,
       gestures: (port) => [
-        ...GESTURES.map(({ id }) => ({ key: id, gesture: gestureOf(id, port, q.values) })),
+        ...GESTURES.map(({ id }) => ({ key: id, gesture: findGesture(id, port, q.values) })),
         ...traces.map((t) => ({ key: traceKey(t), gesture: recordedGesture(t) })),
       ],
     }),

@@ -2,10 +2,10 @@
 import {
   acceptedFor,
   clockById,
-  compileTake,
+  compileTimeline,
   deviceById,
-  findingsOf,
-  gestureOf,
+  findFindings,
+  findGesture,
   recordedGesture,
   shippedCoefficients,
   simulating,
@@ -54,7 +54,7 @@ export interface TrialAnswer extends Simulated {
 export const traceKey = (t: Pick<Trace, 'name'>): string => `trace ${t.name}`;
 
 export const gestureFor = (q: Pick<TrialQuestion, 'gesture' | 'values' | 'trace'>, port: number) =>
-  q.trace ? recordedGesture(q.trace) : gestureOf(q.gesture, port, q.values);
+  q.trace ? recordedGesture(q.trace) : findGesture(q.gesture, port, q.values);
 
 /** A simulated trial and what the checks say of it; yields how far it is. */
 export function* trialWork(
@@ -62,12 +62,12 @@ export function* trialWork(
   layout: HeldLayout,
   q: TrialQuestion,
 ): Generator<{ done: number; of: number }, TrialAnswer> {
-  const take = compileTake(document, layout);
+  const timeline = compileTimeline(document, layout);
   const gesture = gestureFor(q, layout.viewport.height);
   const clock = clockById(q.clock);
   const trial = yield* simulating({
     document,
-    take,
+    timeline,
     gesture,
     clock,
     direction: q.direction,
@@ -76,9 +76,9 @@ export function* trialWork(
   });
   const findings: Finding[] = [];
   const accepted: AcceptedFinding[] = [];
-  for (const finding of findingsOf({
+  for (const finding of findFindings({
     document,
-    take,
+    timeline,
     gesture,
     clock,
     limits: q.limits,

@@ -6,11 +6,11 @@ export const anchorUnseen: CheckDefinition = {
   name: 'Link to something invisible',
   group: 'structure',
   why: 'Whoever follows the link arrives at an empty screen and takes the page for broken.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     // A browser brings what a link leads to under the upper edge of the window.
     const unseen = unseenAt(
       instance,
-      take,
+      timeline,
       (e) => e.anchor === true,
       ({ box }) => box.y,
     );
@@ -19,7 +19,7 @@ export const anchorUnseen: CheckDefinition = {
         severity: 'error',
         at: unseen.at,
         brief: 'empty on arrival',
-        sentence: `A link of the page leads to ${take.layout.elements[unseen.target]!.selector}, where it is ${Math.round(100 * unseen.opacity)} % opaque on arrival.`,
+        sentence: `A link of the page leads to ${timeline.layout.elements[unseen.target]!.selector}, where it is ${Math.round(100 * unseen.opacity)} % opaque on arrival.`,
         fix: unseen.fix,
       }
     );

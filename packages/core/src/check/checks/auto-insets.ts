@@ -6,11 +6,11 @@ export const autoInsets: CheckDefinition = {
   name: 'Automatic insets under scroll padding',
   group: 'conflict',
   why: 'Automatic insets take the scroll padding, so the range shifts as soon as somebody changes that for anchors.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     const { motion, placed } = instance;
     const driver = asView(motion.driver);
     if (!driver?.insets.includes('auto')) return null;
-    const scroller = take.layout.scrollers[placed.scroller]!;
+    const scroller = timeline.layout.scrollers[placed.scroller]!;
     const padded = (scroller.padding ?? ['0px', '0px']).some(
       (css, i) => driver.insets[i] === 'auto' && !/^0(?:px)?$/.test(css),
     );

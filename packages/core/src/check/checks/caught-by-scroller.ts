@@ -6,7 +6,7 @@ import type { CheckContext, CheckDefinition, Found } from '../finding.ts';
 
 /** What is said of a view progress inside of a scroller that stands still along its axis; null where it moves. */
 function caughtIn(
-  { document, take: { layout } }: CheckContext,
+  { document, timeline: { layout } }: CheckContext,
   scroller: number,
   axis: 'block' | 'inline',
   element: number,
@@ -20,7 +20,7 @@ function caughtIn(
   const clips = canBeClipped(layout, scroller);
   return {
     severity: 'error',
-    at: atOf(layout, element),
+    at: toAt(layout, element),
     brief: 'caught',
     sentence: clips
       ? `${selector} hides its overflow, which makes it a scroller that scrolls 0 px: the view progress is measured there, and nothing moves.`
@@ -34,7 +34,7 @@ function caughtIn(
   };
 }
 
-const atOf = (layout: Layout, element: number) => (element < 0 ? 0 : Math.max(0, pageBox(layout, element).y));
+const toAt = (layout: Layout, element: number) => (element < 0 ? 0 : Math.max(0, pageBox(layout, element).y));
 
 export const caughtByScroller: CheckDefinition = {
   id: 'caught-by-scroller',
@@ -47,7 +47,7 @@ export const caughtByScroller: CheckDefinition = {
     return caughtIn(context, placed.scroller, placed.axis, element, motion.id);
   },
   survey(context) {
-    const { layout } = context.take;
+    const { layout } = context.timeline;
     return context.document.triggers.flatMap((trigger) => {
       const lines = trigger.on ? triggerLines(trigger, layout) : null;
       if (!lines || 'reason' in lines || lines.scroller === 0) return [];

@@ -11,10 +11,10 @@ export const chatter: CheckDefinition = {
   name: 'Threshold that chatters',
   group: 'conflict',
   why: 'Where a trigger opens and closes at one line, a hand that shakes there plays it to and fro.',
-  survey({ document, take }) {
+  survey({ document, timeline }) {
     return document.triggers.flatMap((trigger) => {
       if (!trigger.on || trigger.back === 'keeps-end' || trigger.plays === 'once') return [];
-      const lines = triggerLines(trigger, take.layout);
+      const lines = triggerLines(trigger, timeline.layout);
       if ('reason' in lines || lines.down - lines.up >= SHAKE || lines.down < APART) return [];
       const { geometry, down, up } = lines;
       const moved = movePoint(down - APART, {

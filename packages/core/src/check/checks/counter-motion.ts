@@ -9,10 +9,10 @@ export const counterMotion: CheckDefinition = {
   name: 'Large counter-motion',
   group: 'care',
   why: 'A large part of the screen that moves against the hand can make people with a vestibular disorder ill.',
-  look({ motion, element, placed }, { take }, figures) {
+  look({ motion, element, placed }, { timeline }, figures) {
     if (!figures || motion.reducedMotion !== 'keep') return null;
-    const { box } = take.layout.elements[element]!;
-    const { width, height } = take.layout.viewport;
+    const { box } = timeline.layout.elements[element]!;
+    const { width, height } = timeline.layout.viewport;
     const share = (Math.min(box.width, width) * Math.min(box.height, height)) / (width * height);
     if (share < LARGE || figures.travel < FAR * height) return null;
     return {

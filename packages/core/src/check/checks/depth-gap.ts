@@ -1,6 +1,6 @@
-import { newPose, poseAt, poserOf } from '../../trial/index.ts';
+import { newPose, poseAt, makePoser } from '../../trial/index.ts';
 import { declared } from '../declared.ts';
-import { maxOf, pxText } from '../finding.ts';
+import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 const LOOKS = 12;
@@ -10,27 +10,27 @@ export const depthGap: CheckDefinition = {
   name: 'Depth gap',
   group: 'structure',
   why: 'A layer that is not larger than its frame by the way it travels uncovers the frame’s edge.',
-  look(instance, { take, document }) {
+  look(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
-    const layer = take.layout.elements[element]!;
-    const frame = take.layout.elements[layer.parent];
+    const layer = timeline.layout.elements[element]!;
+    const frame = timeline.layout.elements[layer.parent];
     // What fades in or is read comes and goes; a layer is there all the time.
     if (motion.keyframes.opacity || layer.kind === 'text') return null;
     if (!frame || !motion.keyframes.translate || placed.axis !== 'block' || placed.scroller !== 0)
       return null;
-    const overflow = declared(document, take, layer.parent, 'overflow') ?? frame.overflow ?? 'visible';
+    const overflow = declared(document, timeline, layer.parent, 'overflow') ?? frame.overflow ?? 'visible';
     const covers =
       layer.box.y <= frame.box.y + 1 &&
       layer.box.y + layer.box.height >= frame.box.y + frame.box.height - 1 &&
       layer.box.x <= frame.box.x + 1 &&
       layer.box.x + layer.box.width >= frame.box.x + frame.box.width - 1;
     if (!/clip|hidden/.test(overflow) || !covers || layer.sticky) return null;
-    const poser = poserOf(take, take.instances.indexOf(instance));
-    const grown = Number.parseFloat(declared(document, take, element, 'scale') ?? '1') || 1;
+    const poser = makePoser(timeline, timeline.instances.indexOf(instance));
+    const grown = Number.parseFloat(declared(document, timeline, element, 'scale') ?? '1') || 1;
     const extra = ((grown - 1) * layer.box.height) / 2;
-    const max = maxOf(instance, take);
+    const max = maxScrollFor(instance, timeline);
     // Only while the frame can be seen.
-    const from = Math.max(0, frame.box.y - take.layout.viewport.height);
+    const from = Math.max(0, frame.box.y - timeline.layout.viewport.height);
     const to = Math.min(max, frame.box.y + frame.box.height);
     const pose = newPose();
     let gap = 0;
@@ -38,7 +38,7 @@ export const depthGap: CheckDefinition = {
     let below = false;
     for (let k = 0; k < LOOKS; k++) {
       const s = from + (k / (LOOKS - 1)) * (to - from);
-      poseAt(take, poser, s, pose);
+      poseAt(timeline, poser, s, pose);
       const top = layer.box.y - extra + pose.corners[1]! - frame.box.y;
       const bottom =
         frame.box.y + frame.box.height - (layer.box.y + layer.box.height + extra + pose.corners[5]!);

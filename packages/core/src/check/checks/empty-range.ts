@@ -1,7 +1,7 @@
 import { isEndless } from '../../drivers/index.ts';
-import type { Instance, Take } from '../../motion/index.ts';
-import { newPose, poseAt, poserOf } from '../../trial/index.ts';
-import { maxOf, pxText } from '../finding.ts';
+import type { Instance, CompiledTimeline } from '../../motion/index.ts';
+import { newPose, poseAt, makePoser } from '../../trial/index.ts';
+import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 import { pointAt } from '../point-at.ts';
 
@@ -13,13 +13,13 @@ export const emptyRange: CheckDefinition = {
   name: 'Empty or reversed range',
   group: 'reach',
   why: 'It has no stretch of scroll to happen in, so it jumps from its first state to its last.',
-  look(instance, { take, document }) {
+  look(instance, { timeline, document }) {
     const { motion, placed } = instance;
     const { start, end } = placed;
-    if (isEndless(motion.driver) || end > start || changesNothing(instance, take)) return null;
+    if (isEndless(motion.driver) || end > start || changesNothing(instance, timeline)) return null;
     const { start: from, end: to } = motion.range;
-    const max = maxOf(instance, take);
-    const { width, height } = take.layout.viewport;
+    const max = maxScrollFor(instance, timeline);
+    const { width, height } = timeline.layout.viewport;
     const low = Math.max(0, Math.min(start - LENGTH / 2, max - LENGTH));
     const swapped = end < start;
     return {
@@ -56,12 +56,12 @@ export const emptyRange: CheckDefinition = {
 const POSED = new Set(['translate', 'rotate', 'scale', 'transform', 'opacity']);
 
 /** A strip that fits into its window travels nowhere: where nothing changes, nothing jumps. */
-function changesNothing(instance: Instance, take: Take): boolean {
+function changesNothing(instance: Instance, timeline: CompiledTimeline): boolean {
   if (!Object.keys(instance.motion.keyframes).every((p) => POSED.has(p))) return false;
-  const poser = poserOf(take, take.instances.indexOf(instance));
+  const poser = makePoser(timeline, timeline.instances.indexOf(instance));
   const [before, after] = [newPose(), newPose()];
-  poseAt(take, poser, instance.placed.start - 1, before);
-  poseAt(take, poser, instance.placed.start + 1, after);
+  poseAt(timeline, poser, instance.placed.start - 1, before);
+  poseAt(timeline, poser, instance.placed.start + 1, after);
   return (
     Math.abs(before.opacity - after.opacity) < 0.01 &&
     before.corners.every((c, i) => Math.abs(c - after.corners[i]!) < 0.5)

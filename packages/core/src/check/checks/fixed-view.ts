@@ -1,5 +1,5 @@
-import { asView, subjectOf } from '../../drivers/index.ts';
-import { maxOf } from '../finding.ts';
+import { asView, findSubject } from '../../drivers/index.ts';
+import { maxScrollFor } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const fixedView: CheckDefinition = {
@@ -7,14 +7,14 @@ export const fixedView: CheckDefinition = {
   name: 'View progress of a fixed element',
   group: 'reach',
   why: 'A fixed element counts as lying at the page’s top, so its view progress is over as soon as the page scrolls.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     const { motion, element } = instance;
     const view = asView(motion.driver);
     if (!view) return null;
-    const subject = subjectOf(view, element, take.layout) ?? -1;
-    if (!take.layout.elements[subject]?.fixed) return null;
-    const max = maxOf(instance, take);
-    const screen = Math.min(100, Math.round((1000 * take.layout.viewport.height) / Math.max(1, max)) / 10);
+    const subject = findSubject(view, element, timeline.layout) ?? -1;
+    if (!timeline.layout.elements[subject]?.fixed) return null;
+    const max = maxScrollFor(instance, timeline);
+    const screen = Math.min(100, Math.round((1000 * timeline.layout.viewport.height) / Math.max(1, max)) / 10);
     return {
       severity: 'error',
       at: 0,

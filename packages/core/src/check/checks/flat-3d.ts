@@ -1,4 +1,4 @@
-import { matchesOf } from '../../page/index.ts';
+import { findMatches } from '../../page/index.ts';
 import { declared } from '../declared.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -13,20 +13,20 @@ export const flat3d: CheckDefinition = {
   name: 'Flat 3D',
   group: 'structure',
   why: 'Without a perspective on the parent a turn in space looks like a plain squeeze.',
-  look(instance, { take, document }) {
+  look(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
     const values = ['rotate', 'transform', 'translate'].flatMap((p) => motion.keyframes[p] ?? []);
     if (!values.some((k) => IN_SPACE.test(k.value))) return null;
     if (values.some((k) => /perspective\(/.test(k.value))) return null;
-    const { parent } = take.layout.elements[element]!;
+    const { parent } = timeline.layout.elements[element]!;
     const seen =
-      (parent >= 0 && take.layout.elements[parent]!.base?.perspective !== undefined) ||
-      (parent >= 0 && (declared(document, take, parent, 'perspective') ?? 'none') !== 'none') ||
+      (parent >= 0 && timeline.layout.elements[parent]!.base?.perspective !== undefined) ||
+      (parent >= 0 && (declared(document, timeline, parent, 'perspective') ?? 'none') !== 'none') ||
       document.motions.some(
-        (m) => m.on && m.keyframes.perspective && matchesOf(take.layout, m.targets.selector).includes(parent),
+        (m) => m.on && m.keyframes.perspective && findMatches(timeline.layout, m.targets.selector).includes(parent),
       );
     if (seen) return null;
-    const selector = parent < 0 ? 'body' : take.layout.elements[parent]!.selector;
+    const selector = parent < 0 ? 'body' : timeline.layout.elements[parent]!.selector;
     return {
       severity: 'warning',
       at: Math.max(0, placed.start),

@@ -11,12 +11,12 @@ export const hiddenAtLoad: CheckDefinition = {
   name: 'Invisible before any scroll',
   group: 'reach',
   why: 'It belongs to the first screen, but nobody sees it there until they scroll: many never do, and take the page for empty.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     const { motion, element, placed } = instance;
     if (!motion.keyframes.opacity || !asView(motion.driver) || placed.end <= 0) return null;
     // A bar that comes later is meant to; only what its own place in the page shows at first is missed.
-    if (!isInFirstScreen(instance, take)) return null;
-    if (opacityAt(take, element, 0) > UNSEEN || opacityAt(take, element, placed.end) <= UNSEEN) return null;
+    if (!isInFirstScreen(instance, timeline)) return null;
+    if (opacityAt(timeline, element, 0) > UNSEEN || opacityAt(timeline, element, placed.end) <= UNSEEN) return null;
     return {
       severity: 'error',
       at: 0,

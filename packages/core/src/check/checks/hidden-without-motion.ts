@@ -1,5 +1,5 @@
 import type { Motion } from '../../motion/index.ts';
-import { matchesOf } from '../../page/index.ts';
+import { findMatches } from '../../page/index.ts';
 import { declared } from '../declared.ts';
 import { placeOnPage } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -12,16 +12,16 @@ export const hiddenWithoutMotion: CheckDefinition = {
   name: 'Hidden without its motion',
   group: 'care',
   why: 'In print, in a browser that cannot play it, or before a script runs, nobody ever sees it: only the motion shows it.',
-  survey({ document, take }) {
-    const { layout } = take;
+  survey({ document, timeline }) {
+    const { layout } = timeline;
     return document.motions.flatMap((motion) => {
       const list = motion.keyframes.opacity ?? [];
       if (!motion.on || !list.some((k) => Number.parseFloat(k.value) > UNSEEN)) return [];
-      const ownOf = (e: number) =>
-        Number.parseFloat(declared(document, take, e, 'opacity') ?? layout.elements[e]!.base?.opacity ?? '1');
-      const element = matchesOf(layout, motion.targets.selector).find((e) => ownOf(e) <= UNSEEN);
+      const pickOwn = (e: number) =>
+        Number.parseFloat(declared(document, timeline, e, 'opacity') ?? layout.elements[e]!.base?.opacity ?? '1');
+      const element = findMatches(layout, motion.targets.selector).find((e) => pickOwn(e) <= UNSEEN);
       if (element === undefined) return [];
-      const own = ownOf(element);
+      const own = pickOwn(element);
       const { box } = layout.elements[element]!;
       const middle = box.y + (box.height - layout.viewport.height) / 2;
       return [

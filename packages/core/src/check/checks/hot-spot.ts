@@ -1,4 +1,4 @@
-import { hotSpotsOf } from '../hot-spots.ts';
+import { findHotSpots } from '../hot-spots.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const hotSpot: CheckDefinition = {
@@ -7,5 +7,5 @@ export const hotSpot: CheckDefinition = {
   group: 'budget',
   why: 'Here a frame costs more time than it has, so the page stutters under the hand.',
   survey: ({ trial, clock, document }) =>
-    trial ? hotSpotsOf({ ...trial, clock, document, how: 'predicted to cost' }) : [],
+    trial ? findHotSpots({ ...trial, clock, document, how: 'predicted to cost' }) : [],
 };

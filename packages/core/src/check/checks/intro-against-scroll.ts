@@ -1,5 +1,5 @@
 import { isAtLoad } from '../../drivers/index.ts';
-import { matchesOf } from '../../page/index.ts';
+import { findMatches } from '../../page/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const introAgainstScroll: CheckDefinition = {
@@ -7,14 +7,14 @@ export const introAgainstScroll: CheckDefinition = {
   name: 'Intro against scroll',
   group: 'conflict',
   why: 'An intro and a scrubbed motion that set the same property fight for the element: one of them must let go.',
-  survey({ document, take }) {
+  survey({ document, timeline }) {
     const place = new Map(document.motions.map((m, i) => [m.id, i]));
     return document.motions.flatMap((intro) => {
       if (!intro.on || !isAtLoad(intro.driver)) return [];
-      for (const element of matchesOf(take.layout, intro.targets.selector))
+      for (const element of findMatches(timeline.layout, intro.targets.selector))
         for (const property of Object.keys(intro.keyframes))
-          for (const t of take.writers.get(element)?.get(property) ?? []) {
-            const { motion, placed } = take.instances[take.tracks[t]!.instance]!;
+          for (const t of timeline.writers.get(element)?.get(property) ?? []) {
+            const { motion, placed } = timeline.instances[timeline.tracks[t]!.instance]!;
             const isLast = place.get(intro.id)! > place.get(motion.id)!;
             const letsGo = intro.fill === 'none' || intro.fill === 'backwards';
             if (motion.composite === 'add' || (isLast && letsGo)) continue;

@@ -1,4 +1,4 @@
-import { areaOf, blurOf } from '../../budget/index.ts';
+import { computeArea, computeBlur } from '../../budget/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** Smaller areas cost little, Mpx. Chosen by us. */
@@ -9,10 +9,10 @@ export const largeBlur: CheckDefinition = {
   name: 'Large blur',
   group: 'budget',
   why: 'A blur is worked out anew for every pixel in every frame; its cost grows with its area and its radius.',
-  look(instance, { take, limits }) {
+  look(instance, { timeline, limits }) {
     const { motion, element, placed } = instance;
-    const radius = blurOf(take, take.instances.indexOf(instance));
-    const area = areaOf(take.layout, element, 1);
+    const radius = computeBlur(timeline, timeline.instances.indexOf(instance));
+    const area = computeArea(timeline.layout, element, 1);
     if (radius <= limits.blur || area < SMALL) return null;
     const softer = (css: string) =>
       css.replace(/blur\((-?[\d.]+)px\)/g, (_m, n: string) => `blur(${Math.min(Number(n), limits.blur)}px)`);

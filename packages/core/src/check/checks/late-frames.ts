@@ -1,4 +1,4 @@
-import { lateFramesOf } from '../hot-spots.ts';
+import { listLateFrames } from '../hot-spots.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const lateFrames: CheckDefinition = {
@@ -7,7 +7,7 @@ export const lateFrames: CheckDefinition = {
   group: 'budget',
   why: 'The page as a whole stutters under the hand, not in one place only.',
   survey({ trial, clock, document, limits }) {
-    const late = trial && lateFramesOf({ ...trial, clock, document, how: 'predicted to cost' }, limits);
+    const late = trial && listLateFrames({ ...trial, clock, document, how: 'predicted to cost' }, limits);
     return late ? [late] : [];
   },
 };

@@ -1,5 +1,5 @@
-import { areaOf, costClassOf } from '../../budget/index.ts';
-import type { Take } from '../../motion/index.ts';
+import { computeArea, findCostClass } from '../../budget/index.ts';
+import type { CompiledTimeline } from '../../motion/index.ts';
 import { pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -11,15 +11,15 @@ export const layerMemory: CheckDefinition = {
   name: 'Layer memory',
   group: 'budget',
   why: 'Every moving element is kept as a picture of its own; phones run out of memory for them and drop them.',
-  survey({ take, limits, trial }) {
+  survey({ timeline, limits, trial }) {
     if (!trial) return [];
-    const { layout } = take;
+    const { layout } = timeline;
     const { height } = layout.viewport;
-    const lifted = [...liftedOf(take)].filter(([e]) => layout.elements[e]!.scroller === 0);
+    const lifted = [...liftKeyframes(timeline)].filter(([e]) => layout.elements[e]!.scroller === 0);
     // The browser keeps what lies within a screen of the window.
     const bytesAt = (s: number, e: number): number => {
       const { y, height: h, width } = layout.elements[e]!.box;
-      if (layout.elements[e]!.fixed) return areaOf(layout, e, 1) * 1e6 * BYTES;
+      if (layout.elements[e]!.fixed) return computeArea(layout, e, 1) * 1e6 * BYTES;
       return Math.max(0, Math.min(y + h, s + 2 * height) - Math.max(y, s - height)) * width * BYTES;
     };
     let most = { bytes: 0, at: 0 };
@@ -46,10 +46,10 @@ export const layerMemory: CheckDefinition = {
 };
 
 /** Elements that some motion lifts onto a layer of their own, each with one such motion. */
-export function liftedOf(take: Take): Map<number, string> {
+export function liftKeyframes(timeline: CompiledTimeline): Map<number, string> {
   const out = new Map<number, string>();
-  for (const { motion, element } of take.instances)
-    if (Object.keys(motion.keyframes).some((p) => /composite|filter/.test(costClassOf(p))))
+  for (const { motion, element } of timeline.instances)
+    if (Object.keys(motion.keyframes).some((p) => /composite|filter/.test(findCostClass(p))))
       out.set(element, motion.id);
   return out;
 }

@@ -1,5 +1,5 @@
-import { costClassOf } from '../../budget/index.ts';
-import type { Instance, Motion, Take } from '../../motion/index.ts';
+import { findCostClass } from '../../budget/index.ts';
+import type { Instance, Motion, CompiledTimeline } from '../../motion/index.ts';
 import type { CheckDefinition, Fix } from '../finding.ts';
 
 export const layoutProperty: CheckDefinition = {
@@ -7,23 +7,23 @@ export const layoutProperty: CheckDefinition = {
   name: 'Layout property animated',
   group: 'budget',
   why: 'Every frame lays the page out anew, and what follows on the page moves along: dear on long pages, and text jumps.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     const { motion, placed } = instance;
-    const dear = Object.keys(motion.keyframes).filter((p) => costClassOf(p) === 'layout');
+    const dear = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
     if (dear.length === 0) return null;
     return {
       severity: 'error',
       at: Math.max(0, placed.start),
       brief: `animates ${dear.join(' and ')}`,
-      sentence: `It animates ${dear.join(' and ')}: every frame lays out ${sectionWords(take, instance)} anew. A transform looks the same and costs a fraction.`,
-      fix: asTransform(instance, take),
+      sentence: `It animates ${dear.join(' and ')}: every frame lays out ${sectionWords(timeline, instance)} anew. A transform looks the same and costs a fraction.`,
+      fix: asTransform(instance, timeline),
     };
   },
 };
 
-const sectionWords = (take: Take, { element }: Instance): string => {
-  const { section } = take.layout.elements[element]!;
-  const n = take.layout.elements.filter((e) => e.section === section).length;
+const sectionWords = (timeline: CompiledTimeline, { element }: Instance): string => {
+  const { section } = timeline.layout.elements[element]!;
+  const n = timeline.layout.elements.filter((e) => e.section === section).length;
   return `${n} ${n === 1 ? 'box' : 'boxes'}`;
 };
 
@@ -39,8 +39,8 @@ const MOVES: Record<string, (v: number) => [number, number]> = {
 const SIZES: Record<string, 'width' | 'height'> = { width: 'width', height: 'height' };
 
 /** The transform that shows the same, as seen against how the element is laid out; null where there is none. */
-function asTransform({ motion, element }: Instance, take: Take): Fix | null {
-  const dear = Object.keys(motion.keyframes).filter((p) => costClassOf(p) === 'layout');
+function asTransform({ motion, element }: Instance, timeline: CompiledTimeline): Fix | null {
+  const dear = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
   if (dear.length !== 1) return null;
   const [property] = dear as [string];
   const list = motion.keyframes[property]!;
@@ -50,7 +50,7 @@ function asTransform({ motion, element }: Instance, take: Take): Fix | null {
   const size = SIZES[property];
   const as = size ? 'scale' : 'translate';
   if (rest[as] || (!size && !MOVES[property])) return null;
-  const { box, selector } = take.layout.elements[element]!;
+  const { box, selector } = timeline.layout.elements[element]!;
   const value = (n: number): string => {
     if (size === 'width') return `${round(n / Math.max(1, box.width))} 1`;
     if (size === 'height') return `1 ${round(n / Math.max(1, box.height))}`;

@@ -1,5 +1,5 @@
 import { isEndless } from '../../drivers/index.ts';
-import { matchesOf } from '../../page/index.ts';
+import { findMatches } from '../../page/index.ts';
 import type { Box, Layout } from '../../page/index.ts';
 import { declared } from '../declared.ts';
 import { placeOnPage, pxText } from '../finding.ts';
@@ -9,7 +9,7 @@ import type { CheckDefinition } from '../finding.ts';
 const HOLE = 0.4;
 
 /** Boxes of the strip’s own parts along its axis, in order. */
-function partsOf({ elements }: Layout, strip: number, axis: 'inline' | 'block'): [number, number][] {
+function splitParts({ elements }: Layout, strip: number, axis: 'inline' | 'block'): [number, number][] {
   const span = ({ x, y, width, height }: Box): [number, number] =>
     axis === 'inline' ? [x, x + width] : [y, y + height];
   return elements
@@ -23,15 +23,15 @@ export const marqueeHole: CheckDefinition = {
   name: 'Marquee with a hole',
   group: 'structure',
   why: 'Once in every round a stretch of nothing goes by, and the marquee looks broken.',
-  survey({ document, take }) {
-    const { layout } = take;
+  survey({ document, timeline }) {
+    const { layout } = timeline;
     return document.motions.flatMap((m) => {
       if (!m.on || !isEndless(m.driver)) return [];
       const { axis } = m.driver;
-      const [strip] = matchesOf(layout, m.targets.selector);
-      if (strip === undefined || declared(document, take, strip, 'justify-content') === 'flex-start')
+      const [strip] = findMatches(layout, m.targets.selector);
+      if (strip === undefined || declared(document, timeline, strip, 'justify-content') === 'flex-start')
         return [];
-      const parts = partsOf(layout, strip, axis);
+      const parts = splitParts(layout, strip, axis);
       let hole = 0;
       for (const [i, [from]] of parts.entries()) if (i > 0) hole = Math.max(hole, from - parts[i - 1]![1]);
       const window = axis === 'inline' ? layout.viewport.width : layout.viewport.height;

@@ -1,5 +1,5 @@
 import { isScrubbed } from '../../drivers/index.ts';
-import { maxOf } from '../finding.ts';
+import { maxScrollFor } from '../finding.ts';
 import type { Instance } from '../../motion/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -8,14 +8,14 @@ export const missingFill: CheckDefinition = {
   name: 'Missing fill',
   group: 'structure',
   why: 'Outside of its range the element falls back to its own values, which shows as a snap.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     const { motion, element, placed } = instance;
     if (!isScrubbed(motion.driver)) return null;
     const before = placed.start > 0 && !/^(both|backwards)$/.test(motion.fill);
-    const after = placed.end < maxOf(instance, take) && !/^(both|forwards)$/.test(motion.fill);
+    const after = placed.end < maxScrollFor(instance, timeline) && !/^(both|forwards)$/.test(motion.fill);
     // One that lets go on purpose hands over to another motion of its element that holds.
     const held = (side: 'backwards' | 'forwards') =>
-      take.instances.some(
+      timeline.instances.some(
         (o) =>
           o !== instance &&
           o.element === element &&

@@ -1,5 +1,5 @@
 import { asScroll } from '../../drivers/index.ts';
-import { maxOf, pxText } from '../finding.ts';
+import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const neverFinishes: CheckDefinition = {
@@ -7,9 +7,9 @@ export const neverFinishes: CheckDefinition = {
   name: 'Never finishes',
   group: 'reach',
   why: 'The page ends before the motion does, so its last state is never seen.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     const { start, end } = instance.placed;
-    const max = maxOf(instance, take);
+    const max = maxScrollFor(instance, timeline);
     if (end <= max + 1 / 32) return null;
     const { motion } = instance;
     const reached = Math.max(0, Math.round(((max - start) / (end - start)) * 100));

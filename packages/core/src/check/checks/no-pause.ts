@@ -1,5 +1,5 @@
 import { isEndless, isTriggered } from '../../drivers/index.ts';
-import { timesOf } from '../../motion/index.ts';
+import { computeTimes } from '../../motion/index.ts';
 import { triggerLines } from '../../timeline/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -11,8 +11,8 @@ export const noPause: CheckDefinition = {
   name: 'Moves on without a pause',
   group: 'care',
   why: 'What moves by itself for more than five seconds must be pausable, or it keeps people from reading (WCAG 2.2, 2.2.2).',
-  survey({ document, take }) {
-    const times = timesOf(document.motions);
+  survey({ document, timeline }) {
+    const times = computeTimes(document.motions);
     return document.motions.flatMap((m) => {
       const { driver, time } = m;
       const isMarquee = isEndless(driver) && !driver.pauses;
@@ -21,8 +21,8 @@ export const noPause: CheckDefinition = {
       const trigger = isTriggered(driver)
         ? document.triggers.find((g) => g.id === driver.trigger)
         : undefined;
-      const lines = trigger && triggerLines(trigger, take.layout);
-      const placed = take.instances.find((i) => i.motion.id === m.id)?.placed;
+      const lines = trigger && triggerLines(trigger, timeline.layout);
+      const placed = timeline.instances.find((i) => i.motion.id === m.id)?.placed;
       return [
         {
           about: m.id,

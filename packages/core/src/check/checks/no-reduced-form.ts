@@ -10,9 +10,9 @@ export const noReducedForm: CheckDefinition = {
   name: 'No form for reduced motion',
   group: 'care',
   why: 'Readers whom motion makes ill ask their system for less of it; this one keeps moving all the same.',
-  look({ motion, element, placed }, { take }, figures) {
+  look({ motion, element, placed }, { timeline }, figures) {
     if (!figures || motion.reducedMotion !== 'keep') return null;
-    const { width, height } = take.layout.elements[element]!.box;
+    const { width, height } = timeline.layout.elements[element]!.box;
     // A line that grows tells how far one has come, and makes nobody ill.
     if (Math.min(width, height) < THIN) return null;
     const spins = Object.keys(motion.keyframes).some((p) => SPINS.test(p));

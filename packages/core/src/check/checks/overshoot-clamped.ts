@@ -1,4 +1,4 @@
-import { costClassOf } from '../../budget/index.ts';
+import { findCostClass } from '../../budget/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** Beyond its end by less than this share it is not seen. Chosen by us. */
@@ -9,13 +9,13 @@ export const overshootClamped: CheckDefinition = {
   name: 'Overshoot of a clamped property',
   group: 'feel',
   why: 'A spring swings past its end, but progress stops there, so it stands, lets go and comes back: a stutter.',
-  look({ motion, placed }, { take }) {
+  look({ motion, placed }, { timeline }) {
     const { damping } = motion;
     if (damping.kind !== 'spring' || damping.ratio >= 1) return null;
     const past = Math.exp((-Math.PI * damping.ratio) / Math.sqrt(1 - damping.ratio ** 2));
-    const max = take.layout.scrollers[placed.scroller]!.max[placed.axis];
+    const max = timeline.layout.scrollers[placed.scroller]!.max[placed.axis];
     const clamped = Object.keys(motion.keyframes).filter(
-      (p) => p === 'opacity' || costClassOf(p) === 'filter' || costClassOf(p) === 'paint',
+      (p) => p === 'opacity' || findCostClass(p) === 'filter' || findCostClass(p) === 'paint',
     );
     if (past < SEEN || clamped.length === 0 || placed.end > max) return null;
     return {

@@ -7,14 +7,14 @@ export const pinShorterThanScene: CheckDefinition = {
   name: 'Pin shorter than its scene',
   group: 'structure',
   why: 'The section is let go while its scene still plays, so its end happens on the way out, or unseen.',
-  look(instance, { take, document }) {
+  look(instance, { timeline, document }) {
     const { motion, placed, element } = instance;
     const pinned = asPin(motion.driver);
     const holds =
-      'holds' in take.layout
-        ? (take.layout.holds as { id: string; stage: number; start: number; end: number }[])
+      'holds' in timeline.layout
+        ? (timeline.layout.holds as { id: string; stage: number; start: number; end: number }[])
         : [];
-    const hold = holds.find((h) => (pinned ? h.id === pinned.pin : isWithin(take, element, h.stage)));
+    const hold = holds.find((h) => (pinned ? h.id === pinned.pin : isWithin(timeline, element, h.stage)));
     if (!hold || asScroll(motion.driver) || isEndless(motion.driver)) return null;
     const late = placed.end - hold.end;
     // What is not the pin’s own may well belong to the section’s coming and going.
@@ -49,10 +49,10 @@ export const pinShorterThanScene: CheckDefinition = {
 };
 
 function isWithin(
-  take: { layout: { elements: { parent: number }[] } },
+  timeline: { layout: { elements: { parent: number }[] } },
   element: number,
   stage: number,
 ): boolean {
-  for (let e = element; e >= 0; e = take.layout.elements[e]!.parent) if (e === stage) return true;
+  for (let e = element; e >= 0; e = timeline.layout.elements[e]!.parent) if (e === stage) return true;
   return false;
 }

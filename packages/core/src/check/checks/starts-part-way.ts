@@ -1,6 +1,6 @@
 import { asScroll } from '../../drivers/index.ts';
 import { atLoad, isInFirstScreen } from '../at-load.ts';
-import { maxOf, pxText } from '../finding.ts';
+import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const startsPartWay: CheckDefinition = {
@@ -8,14 +8,14 @@ export const startsPartWay: CheckDefinition = {
   name: 'Starts part-way',
   group: 'reach',
   why: 'The page opens with the motion already under way, so its first state is never seen.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     const { start, end } = instance.placed;
     // Where nothing scrolls nothing starts.
-    if (start >= -1 / 32 || maxOf(instance, take) <= 0) return null;
+    if (start >= -1 / 32 || maxScrollFor(instance, timeline) <= 0) return null;
     const { motion } = instance;
     // Begun with the page, what fades in would not be there at first.
     const fades =
-      Number.parseFloat(motion.keyframes.opacity?.[0]?.value ?? '1') < 0.5 && isInFirstScreen(instance, take);
+      Number.parseFloat(motion.keyframes.opacity?.[0]?.value ?? '1') < 0.5 && isInFirstScreen(instance, timeline);
     const already = Math.min(100, Math.round((-start / Math.max(end - start, 1e-9)) * 100));
     return {
       severity: end <= 0 ? 'error' : 'warning',

@@ -1,5 +1,5 @@
 import { asView } from '../../drivers/index.ts';
-import { maxOf, pxText } from '../finding.ts';
+import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 import { pointAt } from '../point-at.ts';
 import { isTooLongAStep } from '../../trial/index.ts';
@@ -9,11 +9,11 @@ export const stepTooLarge: CheckDefinition = {
   name: 'Step too large',
   group: 'smoothness',
   why: 'From one frame to the next it goes so far that the eye sees it in two places instead of moving.',
-  look(instance, { take, limits, gesture, trial }, figures) {
+  look(instance, { timeline, limits, gesture, trial }, figures) {
     if (!figures || !trial || gesture.leaps) return null;
     if (!isTooLongAStep(figures, limits.peakStep, trial.handStep)) return null;
     const { motion, placed } = instance;
-    const max = maxOf(instance, take);
+    const max = maxScrollFor(instance, timeline);
     const factor = (1.25 * figures.peakStep) / limits.peakStep;
     const length = (placed.end - placed.start) * factor;
     const centre = Math.min(max - length / 2, Math.max(length / 2, (placed.start + placed.end) / 2));

@@ -10,8 +10,8 @@ export const takesTheScroll: CheckDefinition = {
   name: 'Something that takes the scroll',
   group: 'structure',
   why: 'Over it the wheel and the finger move something else, and the page stops under the hand.',
-  survey({ document, take }) {
-    const { layout } = take;
+  survey({ document, timeline }) {
+    const { layout } = timeline;
     const { width, height } = layout.viewport;
     return layout.elements.flatMap((e, element) => {
       const inner = layout.scrollers.findIndex(

@@ -1,5 +1,5 @@
 import { asScroll } from '../../drivers/index.ts';
-import { maxOf } from '../finding.ts';
+import { maxScrollFor } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** Less of the way than this, seen over most of a page, is thin. Chosen by us. */
@@ -11,15 +11,15 @@ export const thinOverPage: CheckDefinition = {
   name: 'Thin over the whole page',
   group: 'reach',
   why: 'Spread over the whole page, the part that can be seen barely moves.',
-  look(instance, { take }) {
+  look(instance, { timeline }) {
     const { motion, element, placed } = instance;
-    const { box, fixed, sticky } = take.layout.elements[element]!;
+    const { box, fixed, sticky } = timeline.layout.elements[element]!;
     const whole = asScroll(motion.driver);
     if (!whole || whole.scroller || fixed || sticky) return null;
-    const max = maxOf(instance, take);
+    const max = maxScrollFor(instance, timeline);
     const length = placed.end - placed.start;
     if (length < MAX_OF_PAGE * max || placed.axis !== 'block') return null;
-    const from = Math.max(0, placed.start, box.y - take.layout.viewport.height);
+    const from = Math.max(0, placed.start, box.y - timeline.layout.viewport.height);
     const to = Math.min(max, placed.end, box.y + box.height);
     const seen = Math.max(0, to - from) / length;
     if (seen >= SEEN) return null;
@@ -35,7 +35,7 @@ export const thinOverPage: CheckDefinition = {
             ...motion,
             driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
             range: {
-              start: box.y < take.layout.viewport.height ? 'scroll 0%' : 'cover 0%',
+              start: box.y < timeline.layout.viewport.height ? 'scroll 0%' : 'cover 0%',
               end: box.y + box.height > max ? 'scroll 100%' : 'cover 100%',
             },
           },

@@ -6,7 +6,7 @@ import type { RangePoint } from '../../timeline/index.ts';
 import type { Instance } from '../../motion/index.ts';
 import type { Px } from '../../page/index.ts';
 import { pointAt } from '../point-at.ts';
-import { maxOf } from '../finding.ts';
+import { maxScrollFor } from '../finding.ts';
 import type { CheckContext, CheckDefinition } from '../finding.ts';
 
 export const tooFewFrames: CheckDefinition = {
@@ -16,8 +16,8 @@ export const tooFewFrames: CheckDefinition = {
   why: 'Scrolled in the chosen way, the motion is over before the eye can follow it.',
   look(instance, context) {
     const { start, end } = instance.placed;
-    const { take, gesture, clock, limits } = context;
-    const max = maxOf(instance, take);
+    const { timeline, gesture, clock, limits } = context;
+    const max = maxScrollFor(instance, timeline);
     const low = Math.max(0, start);
     const high = Math.min(max, end);
     // Leaps leave out what lies between, and no range could be widened enough.
@@ -41,9 +41,9 @@ const passes = ({ samples }: Trace, low: Px, high: Px): boolean =>
 
 /** The smallest widening about the centre that reaches the limit, pushed back onto the page where it would leave it. */
 function widened(instance: Instance, context: CheckContext) {
-  const { take, gesture, clock, limits } = context;
+  const { timeline, gesture, clock, limits } = context;
   const { start, end } = instance.placed;
-  const max = maxOf(instance, take);
+  const max = maxScrollFor(instance, timeline);
   const centre = Math.min(max, Math.max(0, (start + end) / 2));
   for (let length = Math.max(20, Math.ceil((end - start) / 20) * 20); length <= max; length += 20) {
     const from = Math.min(Math.max(0, centre - length / 2), max - length);

@@ -1,18 +1,18 @@
 import type { CheckDefinition } from '../finding.ts';
-import { liftedOf } from './layer-memory.ts';
+import { liftKeyframes } from './layer-memory.ts';
 
 export const tooManyLayers: CheckDefinition = {
   id: 'too-many-layers',
   name: 'Too many layers at once',
   group: 'budget',
   why: 'Each layer on the screen is put together anew in every frame; with many of them that alone fills the frame.',
-  survey({ take, limits, trial, document }) {
+  survey({ timeline, limits, trial, document }) {
     if (!trial) return [];
-    const { height } = take.layout.viewport;
-    const lifted = [...liftedOf(take)].filter(([e]) => take.layout.elements[e]!.scroller === 0);
+    const { height } = timeline.layout.viewport;
+    const lifted = [...liftKeyframes(timeline)].filter(([e]) => timeline.layout.elements[e]!.scroller === 0);
     const ends = lifted
       .flatMap(([e, motion]) => {
-        const { y, height: h } = take.layout.elements[e]!.box;
+        const { y, height: h } = timeline.layout.elements[e]!.box;
         return [
           { at: y - height, by: 1, motion },
           { at: y + h, by: -1, motion },
@@ -31,7 +31,7 @@ export const tooManyLayers: CheckDefinition = {
       {
         about: most.motion,
         severity: 'warning' as const,
-        at: Math.max(0, Math.min(take.layout.scrollers[0]!.max.block, most.at)),
+        at: Math.max(0, Math.min(timeline.layout.scrollers[0]!.max.block, most.at)),
         brief: `${most.count} layers at once`,
         sentence: `Here ${most.count} moving elements are on the screen at once${one ? `, many of them by “${one.name}”` : ''}; your limit is ${limits.layers}.`,
         fix: null,

@@ -7,13 +7,13 @@ export const triggerUnreachable: CheckDefinition = {
   name: 'Trigger that cannot be reached',
   group: 'reach',
   why: 'Its line lies where the page cannot be scrolled to, so what waits for it is never played.',
-  survey({ document, take }) {
+  survey({ document, timeline }) {
     return document.triggers.flatMap((trigger) => {
       if (!trigger.on) return [];
-      const lines = triggerLines(trigger, take.layout);
+      const lines = triggerLines(trigger, timeline.layout);
       if ('reason' in lines) return [];
       const { scroller, down } = lines;
-      const max = take.layout.scrollers[scroller]!.max.block;
+      const max = timeline.layout.scrollers[scroller]!.max.block;
       if (down <= max) return [];
       return [
         {

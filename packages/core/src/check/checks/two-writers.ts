@@ -1,6 +1,6 @@
 import { isEndless } from '../../drivers/index.ts';
 import type { Instance } from '../../motion/index.ts';
-import { maxOf, pxText } from '../finding.ts';
+import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckContext, CheckDefinition, Found } from '../finding.ts';
 import { pointAt } from '../point-at.ts';
 
@@ -10,11 +10,11 @@ export const twoWriters: CheckDefinition = {
   group: 'conflict',
   why: 'Of two motions that set the same property of one element only the later one is seen; the other does nothing.',
   look(later, context) {
-    const { take } = context;
+    const { timeline } = context;
     if (later.motion.composite !== 'replace' || isEndless(later.motion.driver)) return null;
     for (const property of Object.keys(later.motion.keyframes))
-      for (const t of take.writers.get(later.element)?.get(property) ?? []) {
-        const earlier = take.instances[take.tracks[t]!.instance]!;
+      for (const t of timeline.writers.get(later.element)?.get(property) ?? []) {
+        const earlier = timeline.instances[timeline.tracks[t]!.instance]!;
         if (earlier === later) break;
         const found = between(earlier, later, property, context);
         if (found) return found;
@@ -23,9 +23,9 @@ export const twoWriters: CheckDefinition = {
   },
 };
 
-function between(a: Instance, b: Instance, property: string, { take }: CheckContext): Found | null {
+function between(a: Instance, b: Instance, property: string, { timeline }: CheckContext): Found | null {
   if (a.motion.id === b.motion.id || isEndless(a.motion.driver) || !sameScroll(a, b)) return null;
-  const max = maxOf(b, take);
+  const max = maxScrollFor(b, timeline);
   const [from, to] = [Math.max(a.placed.start, b.placed.start, 0), Math.min(a.placed.end, b.placed.end, max)];
   const overlap = to - from;
   const holdsBefore = /^(?:both|backwards)$/.test(b.motion.fill) && a.placed.start < b.placed.start - 1;

@@ -1,6 +1,6 @@
 import { isEndless } from '../../drivers/index.ts';
 import type { Px } from '../../page/index.ts';
-import { maxOf } from '../finding.ts';
+import { maxScrollFor } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 import { opacityAt } from '../opacity-at.ts';
 import { pointAt } from '../point-at.ts';
@@ -14,13 +14,13 @@ export const unseenWhereRead: CheckDefinition = {
   name: 'Faint where it is read',
   group: 'reach',
   why: 'Text that is still half transparent in the middle of the screen is hard to read just where people look.',
-  look(instance, { take, limits }) {
+  look(instance, { timeline, limits }) {
     const { motion, element, placed } = instance;
-    const facts = take.layout.elements[element]!;
+    const facts = timeline.layout.elements[element]!;
     if (!motion.keyframes.opacity || facts.kind !== 'text' || facts.fixed || facts.sticky) return null;
     if (placed.scroller !== 0 || placed.axis !== 'block' || isEndless(motion.driver)) return null;
-    const max = maxOf(instance, take);
-    const { height } = take.layout.viewport;
+    const max = maxScrollFor(instance, timeline);
+    const { height } = timeline.layout.viewport;
     const centre = facts.box.y + facts.box.height / 2;
     // From the line at three quarters of the viewport up to the one at a quarter.
     const from = Math.max(0, centre - READING[1] * height);
@@ -30,11 +30,11 @@ export const unseenWhereRead: CheckDefinition = {
     let at: Px = from;
     for (let k = 0; k < LOOKS; k++) {
       const s = from + (k / (LOOKS - 1)) * (to - from);
-      const opacity = opacityAt(take, element, s);
+      const opacity = opacityAt(timeline, element, s);
       if (opacity < faintest) [faintest, at] = [opacity, s];
     }
     if (faintest >= limits.textOpacity - 1e-6) return null;
-    const rises = opacityAt(take, element, from) <= opacityAt(take, element, to);
+    const rises = opacityAt(timeline, element, from) <= opacityAt(timeline, element, to);
     const { start, end } = motion.range;
     const range = rises
       ? {

@@ -23,7 +23,7 @@ export const cubicBezier: EasingDefinition = {
 export type Handles = [x1: number, y1: number, x2: number, y2: number];
 
 /** Control points of a `cubic-bezier()` or of a keyword for one; null for any other easing. */
-export function handlesOf(css: string): Handles | null {
+export function listHandles(css: string): Handles | null {
   const text = css.trim().toLowerCase();
   if (KEYWORDS[text]) return KEYWORDS[text];
   const p = /^cubic-bezier\(([^()]+)\)$/.exec(text)?.[1]?.split(',').map(Number);

@@ -17,7 +17,7 @@ function pointsFrom(args: readonly string[]): [number, number][] | null {
 }
 
 /** Progress and value of every stop of a `linear()`; null for anything else. */
-export function pointsOf(css: string): [number, number][] | null {
+export function listPoints(css: string): [number, number][] | null {
   const found = /^linear\((.*)\)$/s.exec(css.trim().toLowerCase());
   return found && pointsFrom(found[1]!.split(',').map((a) => a.trim()));
 }

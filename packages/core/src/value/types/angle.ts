@@ -1,10 +1,10 @@
-import { angleOf, components } from '../components.ts';
+import { toAngle, components } from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { ValueType } from '../value-type.ts';
 
 const read = (css: string): number | null => {
   const nodes = components(css);
-  return nodes?.length === 1 ? angleOf(nodes[0]!) : null;
+  return nodes?.length === 1 ? toAngle(nodes[0]!) : null;
 };
 
 export const angle: ValueType = {

@@ -25,7 +25,7 @@ function read(css: string, c: ValueContext): { color: Color; legacy: boolean } |
   return color ? { color, legacy: LEGACY.has(color.mode) && LEGACY_SYNTAX.test(text) } : null;
 }
 
-const alphaOf = (c: Color) => c.alpha ?? 1;
+const readAlpha = (c: Color) => c.alpha ?? 1;
 const byte = (n: number) => decimal(Math.round(Math.min(1, Math.max(0, n)) * 255));
 
 /** Numbers are premultiplied components, then alpha. */
@@ -63,13 +63,13 @@ export const color: ValueType = {
     if (a.legacy && b.legacy) {
       const numbers = (c: Color) => {
         const { r, g, b: blue } = toRgb(c)!;
-        return premultiplied([r, g, blue], alphaOf(c));
+        return premultiplied([r, g, blue], readAlpha(c));
       };
       return { from: numbers(a.color), to: numbers(b.color), form: srgb };
     }
     const numbers = (c: Color) => {
       const lab = toOklab(c)!;
-      return premultiplied([lab.l, lab.a, lab.b], alphaOf(c));
+      return premultiplied([lab.l, lab.a, lab.b], readAlpha(c));
     };
     return { from: numbers(a.color), to: numbers(b.color), form: oklab };
   },

@@ -1,4 +1,4 @@
-import { ANY_CONTEXT, components, lengthOf, numberOf } from '../components.ts';
+import { ANY_CONTEXT, components, toLength, toNumber } from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { ValueContext, ValueType } from '../value-type.ts';
 
@@ -7,7 +7,7 @@ function read(css: string, c: ValueContext): number[] | null {
   if (css.trim() === 'none') return null;
   const nodes = components(css)?.filter((n) => !(n.type === 'Operator' && n.value.trim() === ','));
   if (!nodes?.length) return null;
-  const out = nodes.map((n) => numberOf(n) ?? lengthOf(n, NaN, c));
+  const out = nodes.map((n) => toNumber(n) ?? toLength(n, NaN, c));
   return out.some((n) => n === null || Number.isNaN(n) || n < 0) ? null : (out as number[]);
 }
 

@@ -1,4 +1,4 @@
-import { ANY_CONTEXT, angleOf, argumentsOf, components, lengthOf, numberOf } from '../components.ts';
+import { ANY_CONTEXT, toAngle, splitArguments, components, toLength, toNumber } from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 
@@ -28,15 +28,15 @@ function read(css: string, c: ValueContext): Step[] | null {
   for (const n of nodes) {
     if (n.type !== 'Function') return null;
     const facts = FUNCTIONS[n.name.toLowerCase()];
-    const arg = argumentsOf(n)[0]?.[0];
+    const arg = splitArguments(n)[0]?.[0];
     if (!facts) return null;
     const value = !arg
       ? facts.omitted
       : facts.unit === 'px'
-        ? lengthOf(arg, NaN, c)
+        ? toLength(arg, NaN, c)
         : facts.unit === 'deg'
-          ? angleOf(arg)
-          : numberOf(arg, 1);
+          ? toAngle(arg)
+          : toNumber(arg, 1);
     if (value === null || Number.isNaN(value)) return null;
     steps.push({ name: n.name.toLowerCase(), value });
   }

@@ -1,4 +1,4 @@
-import { ANY_CONTEXT, components, lengthOf } from '../components.ts';
+import { ANY_CONTEXT, components, toLength } from '../components.ts';
 import { decimal, sum } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 
@@ -8,7 +8,7 @@ const notNegative: Form = { write: (n, i) => `${decimal(Math.max(0, n[i]!))}px` 
 
 function read(css: string, percent: number, context: ValueContext): number | null {
   const nodes = components(css);
-  return nodes?.length === 1 ? lengthOf(nodes[0]!, percent, context) : null;
+  return nodes?.length === 1 ? toLength(nodes[0]!, percent, context) : null;
 }
 
 /** One length or percentage; `side` says which side of the border box percentages refer to. */

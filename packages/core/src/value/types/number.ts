@@ -1,10 +1,10 @@
-import { components, numberOf } from '../components.ts';
+import { components, toNumber } from '../components.ts';
 import { decimal, sum } from '../value-type.ts';
 import type { Form, ValueType } from '../value-type.ts';
 
 const read = (css: string): number | null => {
   const nodes = components(css);
-  return nodes?.length === 1 ? numberOf(nodes[0]!, 1) : null;
+  return nodes?.length === 1 ? toNumber(nodes[0]!, 1) : null;
 };
 
 const typed = (name: string, example: string, form: Form): ValueType => {

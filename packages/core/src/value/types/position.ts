@@ -1,4 +1,4 @@
-import { ANY_CONTEXT, components, linearOf } from '../components.ts';
+import { ANY_CONTEXT, components, toLinear } from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 import type * as csstree from 'css-tree';
@@ -17,7 +17,7 @@ const ACROSS: Record<string, Mixed> = { left: [0, 0], center: [50, 0], right: [1
 const DOWN: Record<string, Mixed> = { top: [0, 0], center: [50, 0], bottom: [100, 0] };
 
 function side(node: csstree.CssNode, words: Record<string, Mixed>, c: ValueContext): Mixed | null {
-  return node.type === 'Identifier' ? (words[node.name.toLowerCase()] ?? null) : linearOf(node, c);
+  return node.type === 'Identifier' ? (words[node.name.toLowerCase()] ?? null) : toLinear(node, c);
 }
 
 /** One or two sides; `top` alone, and words in the other order, are the vertical one. */
@@ -57,7 +57,7 @@ export const position: ValueType = {
 function readSize(css: string, c: ValueContext): Mixed[] | null {
   const nodes = components(css);
   if (!nodes || nodes.length !== 2) return null;
-  const sides = nodes.map((n) => linearOf(n, c));
+  const sides = nodes.map((n) => toLinear(n, c));
   return sides.every((s) => s !== null) ? (sides as Mixed[]) : null;
 }
 
@@ -76,7 +76,7 @@ export const backgroundSize: ValueType = {
 const single: Form = { write: (n, i) => mixedText(n[i]!, n[i + 1]!) };
 const readOne = (css: string, c: ValueContext) => {
   const nodes = components(css);
-  return nodes?.length === 1 ? linearOf(nodes[0]!, c) : null;
+  return nodes?.length === 1 ? toLinear(nodes[0]!, c) : null;
 };
 
 /** One length or percentage whose percentages only the browser can resolve. */

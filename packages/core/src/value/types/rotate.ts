@@ -1,4 +1,4 @@
-import { angleOf, components, numberOf } from '../components.ts';
+import { toAngle, components, toNumber } from '../components.ts';
 import { fromQuaternion, turning } from '../matrix.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueType } from '../value-type.ts';
@@ -18,7 +18,7 @@ function read(css: string): Turn | null {
   if (nodes.length === 1 && first.type === 'Identifier')
     return first.name === 'none' ? { axis: AXES.z!, degrees: 0, none: true } : null;
   const angleAt = nodes.findIndex((n) => n.type === 'Dimension');
-  const angle = angleAt >= 0 ? angleOf(nodes[angleAt]!) : nodes.length === 1 ? angleOf(first) : null;
+  const angle = angleAt >= 0 ? toAngle(nodes[angleAt]!) : nodes.length === 1 ? toAngle(first) : null;
   const rest = nodes.filter((_, i) => i !== (angleAt >= 0 ? angleAt : 0));
   if (angle === null) return null;
   if (rest.length === 0) return { axis: AXES.z!, degrees: angle, none: false };
@@ -26,7 +26,7 @@ function read(css: string): Turn | null {
     const axis = AXES[rest[0]!.name.toLowerCase()];
     return axis ? { axis, degrees: angle, none: false } : null;
   }
-  const numbers = rest.map((n) => numberOf(n));
+  const numbers = rest.map((n) => toNumber(n));
   if (numbers.length !== 3 || numbers.some((n) => n === null)) return null;
   const [x, y, z] = numbers as [number, number, number];
   const size = Math.hypot(x, y, z);

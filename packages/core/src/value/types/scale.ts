@@ -1,4 +1,4 @@
-import { components, numberOf } from '../components.ts';
+import { components, toNumber } from '../components.ts';
 import { scaling } from '../matrix.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueType } from '../value-type.ts';
@@ -17,7 +17,7 @@ function read(css: string): number[] | null {
   if (!nodes || nodes.length < 1 || nodes.length > 3) return null;
   if (nodes.length === 1 && nodes[0]!.type === 'Identifier')
     return nodes[0]!.name === 'none' ? [1, 1, 1] : null;
-  const out = nodes.map((n) => numberOf(n, 1));
+  const out = nodes.map((n) => toNumber(n, 1));
   if (out.some((n) => n === null)) return null;
   return [out[0]!, out[1] ?? out[0]!, out[2] ?? 1];
 }

@@ -1,4 +1,4 @@
-import { ANY_CONTEXT, components, linearOf } from '../components.ts';
+import { ANY_CONTEXT, components, toLinear } from '../components.ts';
 import { mixedText } from './position.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 import type * as csstree from 'css-tree';
@@ -17,7 +17,7 @@ const texts = (n: number[]) =>
   Array.from({ length: n.length / 2 }, (_, i) => mixedText(n[i * 2]!, n[i * 2 + 1]!));
 
 function linears(nodes: readonly csstree.CssNode[], c: ValueContext): number[] | null {
-  const out = nodes.map((n) => linearOf(n, c));
+  const out = nodes.map((n) => toLinear(n, c));
   return out.every((x) => x !== null) ? (out as number[][]).flat() : null;
 }
 
@@ -51,7 +51,7 @@ function inset(args: csstree.CssNode[], c: ValueContext): Shape | null {
 const CENTRE = [50, 0, 50, 0];
 const PLACES: Record<string, number> = { left: 0, top: 0, center: 50, right: 100, bottom: 100 };
 const place = (n: csstree.CssNode, c: ValueContext) =>
-  n.type === 'Identifier' && n.name in PLACES ? [PLACES[n.name]!, 0] : linearOf(n, c);
+  n.type === 'Identifier' && n.name in PLACES ? [PLACES[n.name]!, 0] : toLinear(n, c);
 
 function round(kind: 'circle' | 'ellipse', args: csstree.CssNode[], c: ValueContext): Shape | null {
   const at = args.findIndex((n) => isWord(n, 'at'));

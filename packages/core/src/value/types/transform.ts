@@ -1,4 +1,4 @@
-import { ANY_CONTEXT, angleOf, argumentsOf, components, lengthOf, numberOf } from '../components.ts';
+import { ANY_CONTEXT, toAngle, splitArguments, components, toLength, toNumber } from '../components.ts';
 import { IDENTITY, mixer, multiply, projecting, scaling, skewing, translation, turning } from '../matrix.ts';
 import type { Matrix } from '../matrix.ts';
 import { decimal } from '../value-type.ts';
@@ -14,7 +14,7 @@ type Kind = 'translate' | 'scale' | 'rotate' | 'skewX' | 'skewY' | 'skew' | 'per
 
 type Read = (args: csstree.CssNode[], c: ValueContext) => (number | null)[];
 const none = Infinity;
-const lengths: Read = (args, c) => args.map((a, i) => lengthOf(a, [c.box.width, c.box.height, NaN][i]!, c));
+const lengths: Read = (args, c) => args.map((a, i) => toLength(a, [c.box.width, c.box.height, NaN][i]!, c));
 const one =
   (at: 0 | 1 | 2, read: Read, rest: number): Read =>
   (args, c) => {
@@ -24,11 +24,11 @@ const one =
     ]!;
     return out;
   };
-const factors: Read = (args) => args.map((a) => numberOf(a, 1));
+const factors: Read = (args) => args.map((a) => toNumber(a, 1));
 const about =
   (axis: number[]): Read =>
-  (args) => [...axis, angleOf(args[0]!)];
-const angles: Read = (args) => args.map((a) => angleOf(a));
+  (args) => [...axis, toAngle(args[0]!)];
+const angles: Read = (args) => args.map((a) => toAngle(a));
 
 /** Functions by name: what they are primitives of (CSS Transforms 2, §12), how many arguments, and how they are read. */
 const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read: Read }> = {
@@ -40,7 +40,7 @@ const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read:
   },
   translatex: { kind: 'translate', least: 1, most: 1, read: one(0, lengths, 0) },
   translatey: { kind: 'translate', least: 1, most: 1, read: one(1, lengths, 0) },
-  translatez: { kind: 'translate', least: 1, most: 1, read: one(2, (a, c) => [lengthOf(a[0]!, NaN, c)], 0) },
+  translatez: { kind: 'translate', least: 1, most: 1, read: one(2, (a, c) => [toLength(a[0]!, NaN, c)], 0) },
   translate3d: { kind: 'translate', least: 3, most: 3, read: lengths },
   scale: {
     kind: 'scale',
@@ -61,9 +61,9 @@ const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read:
     least: 4,
     most: 4,
     read: (a) => {
-      const axis = a.slice(0, 3).map((x) => numberOf(x) ?? NaN);
+      const axis = a.slice(0, 3).map((x) => toNumber(x) ?? NaN);
       const size = Math.hypot(...axis);
-      return [...axis.map((v) => (size ? v / size : v)), angleOf(a[3]!)];
+      return [...axis.map((v) => (size ? v / size : v)), toAngle(a[3]!)];
     },
   },
   skewx: { kind: 'skewX', least: 1, most: 1, read: angles },
@@ -73,18 +73,18 @@ const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read:
     kind: 'perspective',
     least: 1,
     most: 1,
-    read: (a, c) => [a[0]!.type === 'Identifier' && a[0]!.name === 'none' ? none : lengthOf(a[0]!, NaN, c)],
+    read: (a, c) => [a[0]!.type === 'Identifier' && a[0]!.name === 'none' ? none : toLength(a[0]!, NaN, c)],
   },
   matrix: {
     kind: 'matrix',
     least: 6,
     most: 6,
     read: (args) => {
-      const [a, b, c, d, e, f] = args.map((x) => numberOf(x)) as number[];
+      const [a, b, c, d, e, f] = args.map((x) => toNumber(x)) as number[];
       return [a!, b!, 0, 0, c!, d!, 0, 0, 0, 0, 1, 0, e!, f!, 0, 1];
     },
   },
-  matrix3d: { kind: 'matrix', least: 16, most: 16, read: (args) => args.map((x) => numberOf(x)) },
+  matrix3d: { kind: 'matrix', least: 16, most: 16, read: (args) => args.map((x) => toNumber(x)) },
 };
 
 const NEUTRAL: Record<Kind, number[]> = {
@@ -106,7 +106,7 @@ function read(css: string, c: ValueContext): Step[] | null {
   for (const node of nodes) {
     if (node.type !== 'Function') return null;
     const facts = FUNCTIONS[node.name.toLowerCase()];
-    const args = argumentsOf(node);
+    const args = splitArguments(node);
     if (!facts || args.some((a) => a.length !== 1) || args.length < facts.least || args.length > facts.most)
       return null;
     const n = facts.read(
@@ -129,7 +129,7 @@ const MATRIX: Record<Kind, (n: number[]) => Matrix> = {
   perspective: ([d]) => projecting(d!),
   matrix: (n) => n,
 };
-const matrixOf = (steps: readonly Step[]): Matrix =>
+const toMatrix = (steps: readonly Step[]): Matrix =>
   steps.reduce<Matrix>((m, s) => multiply(m, MATRIX[s.kind](s.n)), IDENTITY);
 
 const WRITE: Record<Kind, (n: number[]) => string> = {
@@ -187,7 +187,7 @@ function pairStep(a: Step, b: Step): PairedStep | null {
 }
 
 function viaMatrix(a: readonly Step[], b: readonly Step[]): PairedStep | null {
-  const mixed = mixer(matrixOf(a), matrixOf(b));
+  const mixed = mixer(toMatrix(a), toMatrix(b));
   return mixed && { from: [0], to: [1], kind: 'matrix', read: ([t]) => mixed(t!) };
 }
 
@@ -215,7 +215,7 @@ export const transform: ValueType = {
       parts.push(part);
       if (x.kind !== y.kind) break;
     }
-    return { from: parts.flatMap((p) => p.from), to: parts.flatMap((p) => p.to), form: listOf(parts) };
+    return { from: parts.flatMap((p) => p.from), to: parts.flatMap((p) => p.to), form: toList(parts) };
   },
   add: (under, over) => (under === 'none' ? over : over === 'none' ? under : `${under} ${over}`),
 };
@@ -223,10 +223,10 @@ export const transform: ValueType = {
 /** A transform as sixteen numbers; null where it cannot be read. */
 export function transformMatrix(css: string, context: ValueContext): Matrix | null {
   const steps = read(css, context);
-  return steps && matrixOf(steps);
+  return steps && toMatrix(steps);
 }
 
-function listOf(parts: readonly PairedStep[]): Form {
+function toList(parts: readonly PairedStep[]): Form {
   const offsets = parts.map((_, i) => parts.slice(0, i).reduce((sum, p) => sum + p.from.length, 0));
   const numbers = (n: ArrayLike<number>, at: number, p: PairedStep, i: number) => {
     const own = Array.from({ length: p.from.length }, (_, k) => n[at + offsets[i]! + k]!);

@@ -1,4 +1,4 @@
-import { ANY_CONTEXT, components, lengthOf } from '../components.ts';
+import { ANY_CONTEXT, components, toLength } from '../components.ts';
 import { translation } from '../matrix.ts';
 import { decimal, sum } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
@@ -17,7 +17,7 @@ function read(css: string, c: ValueContext): number[] | null {
   if (nodes.length === 1 && nodes[0]!.type === 'Identifier')
     return nodes[0]!.name === 'none' ? [0, 0, 0] : null;
   const sides = [c.box.width, c.box.height, NaN];
-  const out = nodes.map((n, i) => lengthOf(n, sides[i]!, c));
+  const out = nodes.map((n, i) => toLength(n, sides[i]!, c));
   if (out.some((n) => n === null || Number.isNaN(n))) return null;
   return [out[0]!, out[1] ?? 0, out[2] ?? 0];
 }

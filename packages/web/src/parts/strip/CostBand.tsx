@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { bucketsOf, stretchesOf } from '@lyvek/core';
+import { fillBuckets, splitStretches } from '@lyvek/core';
 import type { TrialFrames } from '@lyvek/core';
 import { bucketSize } from './bands.ts';
-import { rowOf } from './view.ts';
+import { toRow } from './view.ts';
 import type { View } from './view.ts';
 
 /** Left of the ruler, as high as the page can be scrolled: calm, near the budget, or over it. */
@@ -18,7 +18,7 @@ export function CostBand({
   budget: number;
 }) {
   const size = bucketSize(view);
-  const bands = useMemo(() => stretchesOf(bucketsOf(frames, max, size), budget), [frames, max, size, budget]);
+  const bands = useMemo(() => splitStretches(fillBuckets(frames, max, size), budget), [frames, max, size, budget]);
   return (
     <g>
       {bands.map((b) => (
@@ -26,7 +26,7 @@ export function CostBand({
           key={b.from}
           x={b.band === 'over' ? 87 : 89}
           width={b.band === 'over' ? 8 : 6}
-          y={rowOf(b.from, view)}
+          y={toRow(b.from, view)}
           height={Math.max(b.band === 'calm' ? 0 : 2, (b.to - b.from) / view.per)}
           className={`band ${b.band}`}
         />

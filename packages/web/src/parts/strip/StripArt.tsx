@@ -1,7 +1,7 @@
 /** A page drawn small on a vertical scale: sections as tints, elements as boxes. */
 import { memo } from 'react';
 import type { Layout } from '@lyvek/core';
-import { rowOf } from './view.ts';
+import { toRow } from './view.ts';
 import type { View } from './view.ts';
 
 const MAX_BOXES = 420;
@@ -32,7 +32,7 @@ export const StripArt = memo(function StripArt({
   width: number;
 }) {
   const k = width / Math.max(1, layout.viewport.width);
-  const row = (o: number) => rowOf(o, view);
+  const row = (o: number) => toRow(o, view);
   return (
     <g className="strip-art">
       <rect x={x} y={row(0)} width={width} height={layout.page.height / view.per} className="strip-ground" />

@@ -1,17 +1,17 @@
 /** Scroll offsets along the vertical scale. */
-import { rowOf, shortGrouped, ticksOf } from './view.ts';
+import { toRow, shortGrouped, computeTicks } from './view.ts';
 import type { View } from './view.ts';
 
 export function Ticks({ view, rows, max }: { view: View; rows: number; max: number }) {
-  const ticks = ticksOf(view, rows, max);
-  const end = rowOf(max, view);
+  const ticks = computeTicks(view, rows, max);
+  const end = toRow(max, view);
   const showsEnd = end < rows + 20;
   const last = ticks.filter((t) => t.major).at(-1);
   return (
     <g className="ruler">
-      <rect className="cost-track" x={89} y={rowOf(0, view)} width={6} height={max / view.per} />
+      <rect className="cost-track" x={89} y={toRow(0, view)} width={6} height={max / view.per} />
       {ticks.map((t) => {
-        const y = rowOf(t.offset, view);
+        const y = toRow(t.offset, view);
         return (
           <g key={t.offset}>
             <path d={`M96 ${y}h${t.major ? 9 : 4}`} className={t.major ? 'tick-major' : 'tick-minor'} />

@@ -11,7 +11,7 @@ export interface View {
 /** Free rows above scroll 0 and below the end. */
 export const PAD = 8;
 
-export const rowOf = (offset: Px, view: View): number => PAD + (offset - view.top) / view.per;
+export const toRow = (offset: Px, view: View): number => PAD + (offset - view.top) / view.per;
 export const offsetAt = (row: number, view: View): Px => view.top + (row - PAD) * view.per;
 
 /** The whole page from the first to the last row. */
@@ -42,7 +42,7 @@ export function roundStep(x: Px): Px {
 }
 
 /** Labelled offsets at least 28 rows apart, with minor ticks between them. */
-export function ticksOf(view: View, rows: number, max: Px): { offset: Px; major: boolean; bold: boolean }[] {
+export function computeTicks(view: View, rows: number, max: Px): { offset: Px; major: boolean; bold: boolean }[] {
   const step = Math.max(10, roundStep(28 * view.per));
   const minor = step / 5;
   const out: { offset: Px; major: boolean; bold: boolean }[] = [];

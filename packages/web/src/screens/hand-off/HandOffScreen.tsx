@@ -57,7 +57,7 @@ export function HandOffScreen() {
     void navigator.clipboard.writeText(text).then(() => notify(`${what} is copied.`), notifyError);
   const count = assembled.how.length;
   const byScript = assembled.how.filter((h) => h.by !== 'css').length;
-  const nameOf = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
+  const findName = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
   return (
     <div className="hand-off">
       <SecondWidth />
@@ -145,7 +145,7 @@ export function HandOffScreen() {
           assembled={assembled}
           options={options}
           onOptions={setOptions}
-          nameOf={nameOf}
+          findName={findName}
           script={
             assembled.script === null
               ? null

@@ -1,5 +1,5 @@
 /** Instead of the page’s files, which a page under development keeps to itself: what its own source needs. */
-import { patchOf } from '@lyvek/core';
+import { makePatch } from '@lyvek/core';
 import type { Assembled, MotionDocument } from '@lyvek/core';
 import { Code } from './Code.tsx';
 
@@ -13,7 +13,7 @@ export function LiveLines({
   onCopy(text: string, what: string): void;
 }) {
   const head = assembled.html.lines.join('\n');
-  const { wraps, attributes } = patchOf(document);
+  const { wraps, attributes } = makePatch(document);
   return (
     <section className="hand-html">
       <header className="hand-head">

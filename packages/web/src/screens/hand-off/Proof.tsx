@@ -9,7 +9,7 @@ import {
   proofPlan,
   underMedia,
   withPins,
-  worstOf,
+  findWorst,
 } from '@lyvek/core';
 import type { Layout, MotionDocument, MotionProof, ProofPlan, ProofResult } from '@lyvek/core';
 import { api } from '../../data/api.ts';
@@ -166,10 +166,10 @@ function Result({
   onShow(motion: string): void;
 }) {
   const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
-  const sorted = useMemo(() => [...result.motions].sort((a, b) => worstOf(b) - worstOf(a)), [result.motions]);
+  const sorted = useMemo(() => [...result.motions].sort((a, b) => findWorst(b) - findWorst(a)), [result.motions]);
   const worst = sorted[0];
-  const off = sorted.filter((m) => worstOf(m) > PROOF_LIMIT);
-  const scale = Math.max(0.02, ...sorted.map(worstOf));
+  const off = sorted.filter((m) => findWorst(m) > PROOF_LIMIT);
+  const scale = Math.max(0.02, ...sorted.map(findWorst));
   return (
     <>
       <p className="proof-sentence">
@@ -179,7 +179,7 @@ function Result({
             {worst && (
               <>
                 {' '}
-                All as predicted, to <b>{worstOf(worst).toFixed(3)}</b>.
+                All as predicted, to <b>{findWorst(worst).toFixed(3)}</b>.
               </>
             )}
           </>
@@ -199,16 +199,16 @@ function Result({
       </p>
       <ol className="proof-bars">
         {sorted.slice(0, 40).map((m) => (
-          <li key={m.motion} className={worstOf(m) > PROOF_LIMIT ? 'off' : ''}>
+          <li key={m.motion} className={findWorst(m) > PROOF_LIMIT ? 'off' : ''}>
             <button type="button" title={placeWords(m)} onClick={() => onShow(m.motion)}>
               <span className="name">{name(m.motion)}</span>
               <span className="bars">
                 <i className="bar down" style={{ width: `${(100 * Math.min(m.down, scale)) / scale}%` }} />
                 <i className="bar up" style={{ width: `${(100 * Math.min(m.up, scale)) / scale}%` }} />
               </span>
-              <b>{worstOf(m) >= 99 ? 'other' : worstOf(m).toFixed(3)}</b>
+              <b>{findWorst(m) >= 99 ? 'other' : findWorst(m).toFixed(3)}</b>
             </button>
-            {worstOf(m) > PROOF_LIMIT && <p>{placeWords(m)}</p>}
+            {findWorst(m) > PROOF_LIMIT && <p>{placeWords(m)}</p>}
           </li>
         ))}
       </ol>

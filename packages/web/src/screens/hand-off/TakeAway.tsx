@@ -9,7 +9,7 @@ interface TakeAwayProps {
   assembled: Assembled;
   options: HandOffOptions;
   onOptions(change: Partial<HandOffOptions>): void;
-  nameOf(motion: string): string;
+  findName(motion: string): string;
   /** bytes; null where none is needed */
   script: number | null;
   sizes: readonly Viewport[];
@@ -48,7 +48,7 @@ export function TakeAway(props: TakeAwayProps) {
       )}
       {[...assembled.lost, ...(assembled.older?.notes ?? [])].map((n) => (
         <p key={n.motion + n.note} role="note" className="small">
-          <b>{props.nameOf(n.motion)}:</b> {n.note}
+          <b>{props.findName(n.motion)}:</b> {n.note}
         </p>
       ))}
       <DownloadButton href={props.href} saved={props.saved} empty={props.empty} />

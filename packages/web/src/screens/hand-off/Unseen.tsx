@@ -1,9 +1,9 @@
 /** The page in a frame that nobody sees, for its layout at one size. */
 import { useEffect, useRef, useState } from 'react';
-import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
+import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
 import type { Plan, Viewport } from '@lyvek/core';
 import { PageLink } from '../../parts/page-link.ts';
-import { sandboxOf, useOpenedFrame } from '../../parts/use-opened-frame.ts';
+import { makeSandbox, useOpenedFrame } from '../../parts/use-opened-frame.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts';
 
 const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
@@ -19,18 +19,18 @@ export function Unseen({ at }: { at: Viewport }) {
     link.wear(() => {
       const { document, layout, reduced } = dress.current;
       const { pieces } = writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion');
-      return { pieces: pieces.filter((p) => p.stays), patch: patchOf(document), plan: NOTHING };
+      return { pieces: pieces.filter((p) => p.stays), patch: makePatch(document), plan: NOTHING };
     });
   }, [link]);
   const frame = useRef<HTMLIFrameElement>(null);
-  const [selectors] = useState(() => () => selectorsOf(session.store.getState().document));
+  const [selectors] = useState(() => () => collectSelectors(session.store.getState().document));
   const { key } = useOpenedFrame(frame, link, page, selectors);
   return (
     <iframe
       key={key}
       ref={frame}
       title={`${page.name}, measured at ${at.width} px`}
-      sandbox={sandboxOf(page)}
+      sandbox={makeSandbox(page)}
       className="unseen-page"
       style={at}
       tabIndex={-1}

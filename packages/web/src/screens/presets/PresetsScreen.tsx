@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { PresetFacts } from '@lyvek/api';
 import { api } from '../../data/api.ts';
 import { download, presetFile, readPresetFile, usePresets } from '../../data/presets.ts';
-import { Waiting, waitingOf } from '../../parts/Waiting.tsx';
+import { Waiting, listWaiting } from '../../parts/Waiting.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
 import { Search } from '../../parts/Search.tsx';
 import { ShelfFrame } from '../shelf/ShelfFrame.tsx';
@@ -11,7 +11,7 @@ import { PresetDetail } from './PresetDetail.tsx';
 import { PresetRow } from './PresetRow.tsx';
 
 export function PresetsScreen() {
-  const { presets, effectOf, isPending, query: request, refresh } = usePresets();
+  const { presets, findEffect, isPending, query: request, refresh } = usePresets();
   const [query, setQuery] = useState('');
   const [chosen, setChosen] = useState<string | null>(null);
   const [over, setOver] = useState(false);
@@ -109,7 +109,7 @@ export function PresetsScreen() {
         }}
       >
         {!request.data && request.failureReason ? (
-          <Waiting what="" {...waitingOf(request)} />
+          <Waiting what="" {...listWaiting(request)} />
         ) : !isPending && presets.length === 0 ? (
           <div className="empty-note">
             <p className="mb-2">
@@ -127,7 +127,7 @@ export function PresetsScreen() {
                 <PresetRow
                   key={p.id}
                   preset={p}
-                  effect={effectOf(p.id)}
+                  effect={findEffect(p.id)}
                   chosen={p === open}
                   onChoose={() => setChosen(p.id)}
                 />

@@ -10,8 +10,8 @@ import { AddMotion } from './add/AddMotion.tsx';
 import { Chart } from './chart/Chart.tsx';
 import { LANES } from './chart/lanes.ts';
 import { HeadRow } from './HeadRow.tsx';
-import { barsOf } from './model/bars.ts';
-import { keepKeyframesOf } from './model/keyframes.ts';
+import { computeBars } from './model/bars.ts';
+import { keepKeyframes } from './model/keyframes.ts';
 import { clampView, fitView } from '../../parts/strip/view.ts';
 import type { View } from '../../parts/strip/view.ts';
 import type { Grip } from './model/moves.ts';
@@ -70,7 +70,7 @@ export function RundownScreen() {
     [pageHeight, rows, fitPer],
   );
 
-  const { bars, unplaced } = useMemo(() => barsOf(document, layout), [document, layout]);
+  const { bars, unplaced } = useMemo(() => computeBars(document, layout), [document, layout]);
   const findings = last?.answer.findings ?? NO_FINDINGS;
 
   const select = useCallback(
@@ -118,7 +118,7 @@ export function RundownScreen() {
     outlines,
   };
   useKeys(context);
-  useEffect(() => keepKeyframesOf(selection), [selection]);
+  useEffect(() => keepKeyframes(selection), [selection]);
 
   /** A picked element with one motion selects it; without any it waits for + Motion. */
   const pick = useCallback(

@@ -8,7 +8,7 @@ import { notify } from '../../parts/notices.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import type { OpenedPage } from '../page-context.ts';
 import {
-  keyframesOf,
+  listKeyframes,
   keyframeStore,
   chooseStop,
   movedKeyframes,
@@ -16,7 +16,7 @@ import {
   withoutKeyframes,
 } from './model/keyframes.ts';
 import { nudged, replaceMotions, shifted } from './model/moves.ts';
-import { rowOf, zoomView } from '../../parts/strip/view.ts';
+import { toRow, zoomView } from '../../parts/strip/view.ts';
 import { elementName } from './model/words.ts';
 import type { Rundown } from './rundown-context.ts';
 
@@ -50,8 +50,8 @@ const moveSelected: Act = (k, r, { session }) => {
     return keyframeStore.setState({
       chosen: keyframes.map((c) => {
         const i = owners.findIndex((b) => b.motion.id === c.motion);
-        const at = keyframesOf(owners[i]!.motion).findIndex((p) => Math.abs(p - c.share) < 1e-3);
-        return { ...c, share: keyframesOf(moved[i]!)[at] ?? c.share };
+        const at = listKeyframes(owners[i]!.motion).findIndex((p) => Math.abs(p - c.share) < 1e-3);
+        return { ...c, share: listKeyframes(moved[i]!)[at] ?? c.share };
       }),
     });
   }
@@ -71,7 +71,7 @@ const zoom =
   (factor: number): Act =>
   (_k, r, { link }) =>
     r.setView((v) => {
-      const row = rowOf(link.store.getState().offset.y, v);
+      const row = toRow(link.store.getState().offset.y, v);
       return zoomView(v, factor, row >= 0 && row <= r.rows ? row : r.rows / 2, r.pageHeight, r.rows);
     });
 

@@ -1,7 +1,7 @@
 /** Measures a page that has no layout yet, unseen, so that the shelf can draw it. One at a time. */
 import { useEffect, useRef, useState } from 'react';
 import type { PageOnShelf } from '@lyvek/api';
-import { emptyDocument, selectorsOf } from '@lyvek/core';
+import { emptyDocument, collectSelectors } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { PageLink } from '../../parts/page-link.ts';
@@ -19,7 +19,7 @@ export function Measure({ page, onMeasured }: { page: PageOnShelf; onMeasured(la
         void api.putLayout(page.id, page.contentHash, layout).catch(() => undefined);
       },
     });
-    const detach = link.attach(frame.current!, () => selectorsOf(page.document ?? emptyDocument()));
+    const detach = link.attach(frame.current!, () => collectSelectors(page.document ?? emptyDocument()));
     frame.current!.src = previewUrl(page.token, form);
     const timer = form === 'host' ? setTimeout(() => setForm('path'), 5000) : undefined;
     return () => {

@@ -4,7 +4,7 @@ import type { PageOnShelf } from '@lyvek/api';
 import { api } from '../../data/api.ts';
 import { NameForm } from '../../parts/NameForm.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
-import { fromList, uploadOf } from './bring.ts';
+import { fromList, makeUpload } from './bring.ts';
 
 export function PageMenu({
   page,
@@ -61,7 +61,7 @@ function NewVersion({
   const bring = async (files: FileList) => {
     setBusy(true);
     try {
-      const upload = await uploadOf(fromList(files));
+      const upload = await makeUpload(fromList(files));
       await api.replaceFiles(page.id, upload.body);
       await refresh();
       notify(`“${page.name}” is the newer version now.`);

@@ -5,7 +5,7 @@ import type { PageOnShelf } from '@lyvek/api';
 import { emptyDocument, emptyLayout } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { StripArt } from '../../parts/strip/StripArt.tsx';
-import { barsOf } from '../rundown/model/bars.ts';
+import { computeBars } from '../rundown/model/bars.ts';
 import { PAD } from '../../parts/strip/view.ts';
 
 /** Pages longer than this get a break with the middle left out. */
@@ -27,7 +27,7 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
   const cut = layout ? layout.page.height - height : 0;
   const rows = height / scale;
   const view = { top: 0, per: scale };
-  const { bars } = barsOf(page.document ?? emptyDocument(), layout ?? fallback);
+  const { bars } = computeBars(page.document ?? emptyDocument(), layout ?? fallback);
   const section = at === null ? null : layout?.sections.findLast((s) => s.top <= at);
   const key = (e: KeyboardEvent) => {
     const step = { ArrowDown: 200, ArrowUp: -200 }[e.key];

@@ -8,7 +8,7 @@ import { api, ApiError } from '../../data/api.ts';
 import { notify, notifyError } from '../../parts/notices.tsx';
 import { Search } from '../../parts/Search.tsx';
 import { Pop } from '../../parts/Pop.tsx';
-import { fromDrop, uploadOf } from './bring.ts';
+import { fromDrop, makeUpload } from './bring.ts';
 import type { NamedFile, Upload } from './bring.ts';
 import { BringPage } from './BringPage.tsx';
 import { Measure } from './Measure.tsx';
@@ -31,10 +31,10 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   const [choice, setChoice] = useState<{ upload: Upload; choices: string[] } | null>(null);
   const [measured, setMeasured] = useState<Map<string, Layout>>(new Map());
   const refresh = () => client.invalidateQueries({ queryKey: ['shelf'] });
-  const layoutOf = (p: PageOnShelf) =>
+  const makeLayout = (p: PageOnShelf) =>
     measured.get(p.id) ?? p.layouts.find((l) => l.viewport.width === 1280) ?? p.layouts[0] ?? null;
   // A page under development is measured where it is worked on.
-  const unmeasured = pages.find((p) => !p.live && !layoutOf(p));
+  const unmeasured = pages.find((p) => !p.live && !makeLayout(p));
   const shown = useMemo(
     () => pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase())),
     [pages, query],
@@ -66,7 +66,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   const bring = async (files: readonly NamedFile[] | Promise<NamedFile[]>) => {
     setBusy('Reading the files …');
     try {
-      await send(await uploadOf(await files));
+      await send(await makeUpload(await files));
     } catch (error) {
       notifyError(error);
       setBusy(null);
@@ -147,7 +147,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
               <PageStrip
                 key={page.id}
                 page={page}
-                layout={layoutOf(page)}
+                layout={makeLayout(page)}
                 scale={scale}
                 onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
                 actions={

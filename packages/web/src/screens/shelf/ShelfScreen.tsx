@@ -5,7 +5,7 @@ import { useParams } from 'react-router';
 import { api } from '../../data/api.ts';
 import { NameForm } from '../../parts/NameForm.tsx';
 import { notifyError } from '../../parts/notices.tsx';
-import { Waiting, waitingOf } from '../../parts/Waiting.tsx';
+import { Waiting, listWaiting } from '../../parts/Waiting.tsx';
 import { Rack } from './Rack.tsx';
 import { ShelfFrame } from './ShelfFrame.tsx';
 
@@ -39,7 +39,7 @@ export function ShelfScreen() {
   if (!shelf.data)
     return (
       <ShelfFrame crumbs={null}>
-        <Waiting what="Opening the shelf …" {...waitingOf(shelf.failureReason ? shelf : projects)} />
+        <Waiting what="Opening the shelf …" {...listWaiting(shelf.failureReason ? shelf : projects)} />
       </ShelfFrame>
     );
   return <Rack shelf={shelf.data} />;

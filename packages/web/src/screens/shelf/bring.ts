@@ -18,7 +18,7 @@ export interface NamedFile {
 }
 
 /** One upload of files with paths; refuses what the server would refuse anyway. */
-export async function uploadOf(files: readonly NamedFile[]): Promise<Upload> {
+export async function makeUpload(files: readonly NamedFile[]): Promise<Upload> {
   if (files.length === 0) throw new Error('There is nothing in it. Choose an HTML file, a folder or a zip.');
   if (files.length > MAX_FILES)
     throw new Error(`These are ${files.length} files; the limit is ${MAX_FILES}.`);

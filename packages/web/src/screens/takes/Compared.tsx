@@ -1,7 +1,7 @@
 /** Both sides are there: the strips, the curves, the enlarged offset with its wipe, the figures. */
 import { useEffect, useMemo, useState } from 'react';
 import { createStore } from 'zustand/vanilla';
-import { differencesOf, unlikeness } from '@lyvek/core';
+import { listDifferences, unlikeness } from '@lyvek/core';
 import { useSize } from '../../parts/use-size.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { CurvesOver } from './CurvesOver.tsx';
@@ -28,7 +28,7 @@ export function Compared({ a, b }: ComparedProps) {
   const { ref, width, height } = useSize();
   const left = a.is === 'take' && a.page.id === b.page.id ? a : null;
   const differences = useMemo(
-    () => left && differencesOf(left.whole, b.whole),
+    () => left && listDifferences(left.whole, b.whole),
     [left?.whole, b.whole], // eslint-disable-line react-hooks/exhaustive-deps
   );
   const unlike = useMemo(

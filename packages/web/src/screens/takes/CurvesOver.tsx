@@ -4,11 +4,11 @@ import { useStore } from 'zustand';
 import type { Px } from '@lyvek/core';
 import { Down, DriverSign } from '../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../parts/Pop.tsx';
-import { offsetAt, rowOf } from '../../parts/strip/view.ts';
+import { offsetAt, toRow } from '../../parts/strip/view.ts';
 import type { View } from '../../parts/strip/view.ts';
-import { keyframeRow, keyframesOf } from '../rundown/model/keyframes.ts';
-import { viewOf } from './model/axis.ts';
-import { drawnAtOffset, drawnOf, motionPairs, propertiesOf } from './model/pairs.ts';
+import { keyframeRow, listKeyframes } from '../rundown/model/keyframes.ts';
+import { makeView } from './model/axis.ts';
+import { drawnAtOffset, computeDrawn, motionPairs, listProperties } from './model/pairs.ts';
 import type { Drawn, MotionPair } from './model/pairs.ts';
 import { useTakes } from './takes-context.ts';
 import { useChooseMotion } from './use-choose-motion.ts';
@@ -29,9 +29,9 @@ export function useChosenPair(): { pairs: MotionPair[]; pair: MotionPair | null;
   const left = a.is === 'take' && differences ? a.layout : null;
   return useMemo(() => {
     const drawable = (p: MotionPair) =>
-      propertiesOf(p).some((name) => drawnOf(p.b, b.layout, name) ?? drawnOf(p.a, left, name));
+      listProperties(p).some((name) => computeDrawn(p.b, b.layout, name) ?? computeDrawn(p.a, left, name));
     const pair = pairs.find((p) => p.id === wanted) ?? pairs.find(drawable) ?? pairs[0] ?? null;
-    const all = pair ? propertiesOf(pair) : [];
+    const all = pair ? listProperties(pair) : [];
     return {
       pairs,
       pair,
@@ -46,12 +46,12 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
   const at = useStore(looking, (s) => s.at);
   const { pairs, pair, property } = useChosenPair();
   const choose = useChooseMotion();
-  const view = viewOf(axis, rows);
+  const view = makeView(axis, rows);
   const left = a.is === 'take' && differences ? a.layout : null;
   const [x, y] = useMemo(
     () =>
       pair && property !== null
-        ? [drawnOf(pair.a, left, property), drawnOf(pair.b, b.layout, property)]
+        ? [computeDrawn(pair.a, left, property), computeDrawn(pair.b, b.layout, property)]
         : [null, null],
     [pair, property, left, b.layout],
   );
@@ -90,7 +90,7 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
               {(close) => (
                 <Choices
                   {...(property === null ? {} : { value: property })}
-                  options={propertiesOf(pair).map((p) => ({ value: p, text: p }))}
+                  options={listProperties(pair).map((p) => ({ value: p, text: p }))}
                   onChoose={(p) => {
                     looking.setState({ motion: pair.id, property: p });
                     close();
@@ -138,7 +138,7 @@ function Over({ a, b, view, rows, width, at }: OverProps) {
     return out;
   };
   const [p, q] = [points(a), points(b)];
-  const now = rowOf(at, view);
+  const now = toRow(at, view);
   const here = [a, b].map((d) => (d ? drawnAtOffset(d, at) : null));
   const kind = (b ?? a)!.bar.motion.driver.kind;
   const apart = here[0] !== null && here[1] !== null ? Math.abs(here[0]! - here[1]!) : 0;
@@ -171,13 +171,13 @@ function Over({ a, b, view, rows, width, at }: OverProps) {
         {[a, b].map(
           (d, k) =>
             d &&
-            keyframesOf(d.bar.motion).map((share) => {
+            listKeyframes(d.bar.motion).map((share) => {
               const o = keyframeRow(d.bar, share);
               return (
                 <circle
                   key={`${k}${share}`}
                   cx={across(drawnAtOffset(d, o))}
-                  cy={rowOf(o, view)}
+                  cy={toRow(o, view)}
                   r={2.6}
                   className={k === 0 ? 'over-keyframe' : 'over-keyframe b'}
                 />

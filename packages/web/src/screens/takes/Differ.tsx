@@ -7,7 +7,7 @@ import { beginDrag } from '../../parts/drag.ts';
 import { DriverSign, TriggerSign, PinSign } from '../../parts/glyphs.tsx';
 import { notify } from '../../parts/notices.tsx';
 import { useChosenPair } from './CurvesOver.tsx';
-import { changesOf, changeWords, nameOf } from './model/difference-words.ts';
+import { listChanges, changeWords, findName } from './model/difference-words.ts';
 import { useTakes } from './takes-context.ts';
 import type { Letter, Takes } from './takes-context.ts';
 import { useChooseMotion } from './use-choose-motion.ts';
@@ -20,7 +20,7 @@ const CALLED: Record<Difference['list'], [string, string]> = {
   adjustments: ['adjustment differs', 'adjustments differ'],
 };
 
-function headOf(differing: readonly Difference[]): string {
+function toHead(differing: readonly Difference[]): string {
   const counts = new Map<Difference['list'], number>();
   for (const { list } of differing) counts.set(list, (counts.get(list) ?? 0) + 1);
   const words = [...counts].map(([list, n]) => `${n} ${CALLED[list][n === 1 ? 0 : 1]}`);
@@ -35,7 +35,7 @@ function takeOver(takes: Takes, difference: Difference, from: Letter): void {
   if (!session) return notify(`${target.name} is ${target.note} and stays as it is.`);
   const done = withTakenOver(session.store.getState().document, source.whole, difference, from);
   if (!done.ok) return notify(done.why, { wrong: true });
-  const label = `${nameOf(difference)} as in ${source.name}`;
+  const label = `${findName(difference)} as in ${source.name}`;
   session.actOnWhole(label, () => done.document);
   notify(`${label}, now in ${target.name} too.`, {
     action: { label: 'Undo', run: () => void session.undo() },
@@ -57,7 +57,7 @@ export function Differ() {
   return (
     <section className="takes-differ" aria-label="What differs">
       <h2>
-        {headOf(differing)} <small>{same === 1 ? 'one is the same' : `${same} are the same`}</small>
+        {toHead(differing)} <small>{same === 1 ? 'one is the same' : `${same} are the same`}</small>
       </h2>
       <ul>
         {differing.map((d) => (
@@ -73,7 +73,7 @@ export function Differ() {
 
 function Row({ difference, chosen }: { difference: Difference; chosen: boolean }) {
   const takes = useTakes();
-  const [first, ...more] = changesOf(difference).map(changeWords);
+  const [first, ...more] = listChanges(difference).map(changeWords);
   const { list } = difference;
   const choose = useChooseMotion();
   const [dragged, setDragged] = useState<{ x: number; y: number } | null>(null);
@@ -115,7 +115,7 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
             <PinSign />
           )}
         </span>
-        <span className="row-name">{nameOf(difference)}</span>
+        <span className="row-name">{findName(difference)}</span>
         <i>
           {first}
           {more.length > 0 && ` +${more.length}`}
@@ -137,7 +137,7 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
       )}
       {dragged && (
         <span className="dragged-row" style={{ left: dragged.x + 10, top: dragged.y + 6 }}>
-          {nameOf(difference)}
+          {findName(difference)}
         </span>
       )}
     </li>

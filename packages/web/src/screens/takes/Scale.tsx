@@ -2,8 +2,8 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
 import { beginDrag } from '../../parts/drag.ts';
-import { grouped, offsetAt, rowOf, shortGrouped, ticksOf } from '../../parts/strip/view.ts';
-import { clampAxis, markOffsets, offsetsOf, viewOf, zoomAxis } from './model/axis.ts';
+import { grouped, offsetAt, toRow, shortGrouped, computeTicks } from '../../parts/strip/view.ts';
+import { clampAxis, markOffsets, computeOffsets, makeView, zoomAxis } from './model/axis.ts';
 import { useTakes } from './takes-context.ts';
 
 const LINE = 50;
@@ -15,8 +15,8 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
   const { looking, max, unlike } = useTakes();
   const axis = useStore(looking, (s) => s.axis);
   const at = useStore(looking, (s) => s.at);
-  const view = viewOf(axis, rows);
-  const pictures = offsetsOf(axis, max);
+  const view = makeView(axis, rows);
+  const pictures = computeOffsets(axis, max);
   const marks = useMemo(() => {
     if (!unlike) return [];
     return markOffsets(view, rows, max).offsets.map((o) => ({ o, much: unlike(o) }));
@@ -26,7 +26,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
     const roll = (e: WheelEvent) => {
       e.preventDefault();
       const now = looking.getState().axis;
-      const here = offsetAt(e.clientY - svg.current!.getBoundingClientRect().top, viewOf(now, rows));
+      const here = offsetAt(e.clientY - svg.current!.getBoundingClientRect().top, makeView(now, rows));
       looking.setState({
         axis: e.ctrlKey
           ? zoomAxis(now, Math.exp(-e.deltaY / 400), here, max)
@@ -41,7 +41,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
     const here = offsetAt(clientY - svg.current!.getBoundingClientRect().top, view);
     looking.setState({ at: Math.round(Math.min(max, Math.max(0, here))) });
   };
-  const now = rowOf(at, view);
+  const now = toRow(at, view);
   return (
     <svg
       ref={svg}
@@ -67,16 +67,16 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
     >
       <rect width={width} height={rows} className="takes-scale-ground" />
       <path
-        d={`M${LINE} ${Math.max(0, rowOf(0, view))}V${Math.min(rows, rowOf(max, view))}`}
+        d={`M${LINE} ${Math.max(0, toRow(0, view))}V${Math.min(rows, toRow(max, view))}`}
         className="takes-axis"
       />
-      {ticksOf(view, rows, max).map(
+      {computeTicks(view, rows, max).map(
         (t) =>
           t.offset >= view.top && (
             <g key={t.offset}>
-              <path d={`M${LINE} ${rowOf(t.offset, view)}h${t.major ? -6 : -3}`} className="takes-axis" />
-              {t.major && pictures.every((p) => Math.abs(rowOf(p, view) - rowOf(t.offset, view)) > 12) && (
-                <text x={LINE - 10} y={rowOf(t.offset, view) + 3.5} className="offset">
+              <path d={`M${LINE} ${toRow(t.offset, view)}h${t.major ? -6 : -3}`} className="takes-axis" />
+              {t.major && pictures.every((p) => Math.abs(toRow(p, view) - toRow(t.offset, view)) > 12) && (
+                <text x={LINE - 10} y={toRow(t.offset, view) + 3.5} className="offset">
                   {shortGrouped(t.offset)}
                 </text>
               )}
@@ -88,7 +88,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
           much > 0 && (
             <path
               key={o}
-              d={`M${LINE + 2} ${rowOf(o, view)}h${Math.max(1, MAX * much).toFixed(1)}`}
+              d={`M${LINE + 2} ${toRow(o, view)}h${Math.max(1, MAX * much).toFixed(1)}`}
               className="unlike-mark"
               strokeWidth={much > BOLD ? 1.6 : 1}
             />
@@ -96,8 +96,8 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
       )}
       {pictures.map((p, k) => (
         <g key={k} className={p === at ? 'takes-place now' : 'takes-place'}>
-          <path d={`M0 ${rowOf(p, view)}h6M${width - 6} ${rowOf(p, view)}h6`} />
-          <text x={LINE - 10} y={rowOf(p, view) + 3.5}>
+          <path d={`M0 ${toRow(p, view)}h6M${width - 6} ${toRow(p, view)}h6`} />
+          <text x={LINE - 10} y={toRow(p, view) + 3.5}>
             {grouped(p)}
           </text>
         </g>

@@ -5,7 +5,7 @@ import type { Px } from '@lyvek/core';
 import { SeenPage } from '../../parts/SeenPage.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
-import { offsetsOf } from './model/axis.ts';
+import { computeOffsets } from './model/axis.ts';
 import { placeWords } from './model/place-words.ts';
 import { ReferencePicture } from './ReferencePicture.tsx';
 import { Scale } from './Scale.tsx';
@@ -22,7 +22,7 @@ const AT_ONCE = 4;
 export function Strips({ rows, scale }: { rows: number; scale: number }) {
   const { a, b, looking, max } = useTakes();
   const axis = useStore(looking, (s) => s.axis);
-  const offsets = offsetsOf(axis, max);
+  const offsets = computeOffsets(axis, max);
   const [opened, setOpened] = useState(0);
   const strip = (letter: Letter, side: Side) => (
     <div className="film-column" data-strip={letter}>

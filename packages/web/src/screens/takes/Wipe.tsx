@@ -3,11 +3,11 @@ import { useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
 import { SeenPage } from '../../parts/SeenPage.tsx';
 import { grouped } from '../../parts/strip/view.ts';
-import { sandboxOf } from '../../parts/use-opened-frame.ts';
+import { makeSandbox } from '../../parts/use-opened-frame.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { useLinkedPage } from '../use-linked-page.ts';
 import { useChosenPair } from './CurvesOver.tsx';
-import { drawnAtOffset, drawnOf } from './model/pairs.ts';
+import { drawnAtOffset, computeDrawn } from './model/pairs.ts';
 import { placeWords } from './model/place-words.ts';
 import { ReferencePicture } from './ReferencePicture.tsx';
 import { useTakes } from './takes-context.ts';
@@ -55,7 +55,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
           key={key}
           ref={frame}
           title={`${b.name} at ${at} px`}
-          sandbox={sandboxOf(page)}
+          sandbox={makeSandbox(page)}
           tabIndex={-1}
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
         />
@@ -131,7 +131,7 @@ function State({ letter }: { letter: Letter }) {
       </span>
     );
   const motion = takes.differences || letter === 'b' ? pair?.[letter] : null;
-  const drawn = property === null ? null : drawnOf(motion ?? null, side.layout, property);
+  const drawn = property === null ? null : computeDrawn(motion ?? null, side.layout, property);
   const value = drawn && `${drawn.curve.name} ${Number(drawnAtOffset(drawn, at).toFixed(2))}`;
   const words = [value, placeWords(side.layout, at)].filter(Boolean).join(', ');
   return (

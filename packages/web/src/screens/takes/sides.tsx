@@ -3,10 +3,10 @@ import type { ComponentType } from 'react';
 import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts, TakeFacts } from '@lyvek/api';
-import { activeMedia, compileTake, patchOf, underMedia, withPins, writeCss } from '@lyvek/core';
+import { activeMedia, compileTimeline, makePatch, underMedia, withPins, writeCss } from '@lyvek/core';
 import type { HeldLayout, Layout, MotionDocument } from '@lyvek/core';
 import { api } from '../../data/api.ts';
-import { seenOf } from '../../data/take-session.ts';
+import { makeSeen } from '../../data/take-session.ts';
 import type { Dress } from '../../parts/page-link.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts';
 import type { Side, TakeSide } from './takes-context.ts';
@@ -24,8 +24,8 @@ function useDress(document: MotionDocument, layout: HeldLayout | null): Pick<Tak
   return useMemo(() => {
     if (!layout) return { dress: null, take: null };
     const { pieces, plan } = writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion');
-    const dress: Dress = { pieces, plan, patch: patchOf(document) };
-    return { dress, take: compileTake(document, layout) };
+    const dress: Dress = { pieces, plan, patch: makePatch(document) };
+    return { dress, take: compileTimeline(document, layout) };
   }, [document, layout, reduced]);
 }
 
@@ -65,7 +65,7 @@ export function TakeBeside({ beside, then: Then }: { beside: Of<'take'>; then: T
   const { page, takes, viewport, reduced } = useOpenedPage();
   const { take, session } = beside;
   useMemo(() => session.look({ viewport, still: reduced }), [session, viewport, reduced]);
-  const document = useStore(session.store, seenOf);
+  const document = useStore(session.store, makeSeen);
   const whole = useStore(session.store, (s) => s.document);
   const revision = useStore(session.store, (s) => s.save.revision);
   const layout = useSameLayout(document.pins);

@@ -2,7 +2,7 @@
 import { createContext, useContext } from 'react';
 import type { StoreApi } from 'zustand/vanilla';
 import type { PageFacts, ReferenceFacts } from '@lyvek/api';
-import type { Differences, HeldLayout, Layout, MotionDocument, Px, Take } from '@lyvek/core';
+import type { Differences, HeldLayout, Layout, MotionDocument, Px, CompiledTimeline } from '@lyvek/core';
 import type { TakeSession } from '../../data/take-session.ts';
 import type { Dress } from '../../parts/page-link.ts';
 import type { Axis } from './model/axis.ts';
@@ -10,7 +10,7 @@ import type { Axis } from './model/axis.ts';
 export interface TakeSide {
   is: 'take';
   name: string;
-  /** “rev 58, made from Take A” */
+  /** “rev 58, made from CompiledTimeline A” */
   note: string;
   page: PageFacts;
   /** with all its media conditions, as it is stored */
@@ -19,7 +19,7 @@ export interface TakeSide {
   document: MotionDocument;
   /** null until the page has been measured */
   layout: HeldLayout | null;
-  take: Take | null;
+  take: CompiledTimeline | null;
   dress: Dress | null;
   /** where it can be changed */
   session: TakeSession | null;

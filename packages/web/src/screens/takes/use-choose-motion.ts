@@ -1,5 +1,5 @@
 /** Choosing a motion shows its curves, and brings the strips to where it happens if that is out of sight. */
-import { isPlaced, barOf } from '../rundown/model/bars.ts';
+import { isPlaced, findBar } from '../rundown/model/bars.ts';
 import { PICTURES, clampAxis } from './model/axis.ts';
 import { useTakes } from './takes-context.ts';
 
@@ -10,7 +10,7 @@ export function useChooseMotion(): (id: string) => void {
     const spans = [b, a].flatMap((side) => {
       if (side.is !== 'take' || !side.layout) return [];
       const motion = side.document.motions.find((m) => m.id === id);
-      const bar = motion && !motion.time ? barOf(motion, side.layout) : null;
+      const bar = motion && !motion.time ? findBar(motion, side.layout) : null;
       return bar && isPlaced(bar) && bar.placed.scroller === 0 ? [bar.placed] : [];
     });
     looking.setState({ motion: id, property: null });

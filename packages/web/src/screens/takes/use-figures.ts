@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Trial } from '@lyvek/api';
-import { clockById, deviceById, GESTURES, summaryOf } from '@lyvek/core';
+import { clockById, deviceById, GESTURES, summarize } from '@lyvek/core';
 import type { HeldLayout, MotionDocument, TrialSummary } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { sizeOfHandOff } from '../../data/hand-off-size.ts';
@@ -60,7 +60,7 @@ function useLab(side: TakeSide | null): { summary: TrialSummary; setup: string }
   return useMemo(
     () =>
       result && found
-        ? { summary: summaryOf(result.frames, clockById(found.setup.clock).refresh), setup: found.id }
+        ? { summary: summarize(result.frames, clockById(found.setup.clock).refresh), setup: found.id }
         : null,
     [result, found],
   );
@@ -121,7 +121,7 @@ export function useFigures(): { a: Figures | null; b: Figures | null; working: b
     return {
       layout: side.layout,
       answer,
-      summary: answer && summaryOf(answer.frames, refresh),
+      summary: answer && summarize(answer.frames, refresh),
       lab: labs[letter]?.summary ?? null,
       bytes: bytes[letter],
     };

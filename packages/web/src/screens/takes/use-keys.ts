@@ -2,14 +2,14 @@
 import { useEffect } from 'react';
 import type { StoreApi } from 'zustand/vanilla';
 import type { Px } from '@lyvek/core';
-import { clampAxis, offsetsOf, zoomAxis } from './model/axis.ts';
+import { clampAxis, computeOffsets, zoomAxis } from './model/axis.ts';
 import type { Looking } from './takes-context.ts';
 
 const clamp = (n: number) => Math.min(1, Math.max(0, n));
 
 /** To the next picture; past the last one all five move on. */
 export function stepped({ axis, at }: Looking, by: 1 | -1, max: Px): Pick<Looking, 'axis' | 'at'> {
-  const offsets = offsetsOf(axis, max);
+  const offsets = computeOffsets(axis, max);
   const next = by > 0 ? offsets.find((o) => o > at + 1) : offsets.findLast((o) => o < at - 1);
   if (next !== undefined) return { axis, at: next };
   const moved = clampAxis({ ...axis, middle: axis.middle + by * axis.apart }, max);

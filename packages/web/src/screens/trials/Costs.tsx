@@ -2,16 +2,16 @@
 import { useMemo } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { bucketsOf, COST_PARTS, PART_NAMES } from '@lyvek/core';
+import { fillBuckets, COST_PARTS, PART_NAMES } from '@lyvek/core';
 import type { Bucket } from '@lyvek/core';
 import { bucketSize } from '../../parts/strip/bands.ts';
 import { CostBand } from '../../parts/strip/CostBand.tsx';
 import { StripArt } from '../../parts/strip/StripArt.tsx';
 import { Ticks } from '../../parts/strip/Ticks.tsx';
-import { grouped, offsetAt, rowOf, ticksOf } from '../../parts/strip/view.ts';
+import { grouped, offsetAt, toRow, computeTicks } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { EventKeys, Events } from './Events.tsx';
-import { axisOf, peaksOf } from './model/costs.ts';
+import { toAxis, findPeaks } from './model/costs.ts';
 import { pointAt, pointStore, useTrials } from './trials-context.ts';
 
 /** Where strip and ruler end, where the bars begin, and what is left free behind the longest one. */
@@ -28,13 +28,13 @@ export function Costs() {
   const { link } = useOpenedPage();
   const offset = useStore(link.store, (s) => s.offset.y);
   const size = bucketSize(view);
-  const buckets = useMemo(() => bucketsOf(frames, max, size), [frames, max, size]);
-  const others = useMemo(() => beside && bucketsOf(beside, max, size), [beside, max, size]);
+  const buckets = useMemo(() => fillBuckets(frames, max, size), [frames, max, size]);
+  const others = useMemo(() => beside && fillBuckets(beside, max, size), [beside, max, size]);
   const { budget } = summary;
-  const axis = axisOf(buckets, budget);
+  const axis = toAxis(buckets, budget);
   const x = (ms: number) => BARS + (ms / axis) * (costs - BARS - FREE);
   const peaks = useMemo(
-    () => peaksOf(buckets, prediction.answer.charges, view),
+    () => findPeaks(buckets, prediction.answer.charges, view),
     [buckets, prediction.answer.charges, view],
   );
   const names = useMemo(() => new Map(document.motions.map((m) => [m.id, m.name])), [document.motions]);
@@ -42,7 +42,7 @@ export function Costs() {
     () => prediction.answer.figures.filter((f) => f.motion === motion),
     [prediction.answer.figures, motion],
   );
-  const offsetOf = (e: PointerEvent<SVGElement>) =>
+  const toOffset = (e: PointerEvent<SVGElement>) =>
     Math.min(max, Math.max(0, offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, view)));
   const here = at ?? null;
   const lines = RATES.map((r) => ({ ms: 1000 / r, isBudget: Math.abs(1000 / r - budget) < 0.1 }));
@@ -83,9 +83,9 @@ export function Costs() {
         className="costs-chart"
         role="img"
         aria-label={`Cost of frames along the page: worst ${summary.worst.toFixed(1)} ms at ${grouped(summary.worstAt)} px of scroll, budget ${budget.toFixed(1)} ms`}
-        onPointerMove={(e) => pointAt(offsetOf(e))}
+        onPointerMove={(e) => pointAt(toOffset(e))}
         onPointerLeave={() => pointAt(null)}
-        onClick={(e) => link.scrollTo(Math.round(offsetOf(e as unknown as PointerEvent<SVGElement>)))}
+        onClick={(e) => link.scrollTo(Math.round(toOffset(e as unknown as PointerEvent<SVGElement>)))}
       >
         <StripArt layout={layout} view={view} x={4} width={80} />
         <path className="rules" d={`M88.5 0V${rows}M143.5 0V${rows}`} />
@@ -93,9 +93,9 @@ export function Costs() {
         <CostBand frames={frames} max={max} view={view} budget={budget} />
         <path
           className="grid"
-          d={ticksOf(view, rows, max)
+          d={computeTicks(view, rows, max)
             .filter((t) => t.bold)
-            .map((t) => `M${LEFT} ${rowOf(t.offset, view)}H${costs}`)
+            .map((t) => `M${LEFT} ${toRow(t.offset, view)}H${costs}`)
             .join('')}
         />
         {pointed.map((f) => (
@@ -104,12 +104,12 @@ export function Costs() {
             className="pointed"
             x={LEFT}
             width={costs - LEFT}
-            y={rowOf(Math.max(0, f.start), view)}
+            y={toRow(Math.max(0, f.start), view)}
             height={Math.max(1, (Math.min(max, f.end) - Math.max(0, f.start)) / view.per)}
           />
         ))}
         {buckets.map((b) => (
-          <Bar key={b.from} bucket={b} x={x} budget={budget} per={view.per} row={rowOf(b.from, view)} />
+          <Bar key={b.from} bucket={b} x={x} budget={budget} per={view.per} row={toRow(b.from, view)} />
         ))}
         {others && (
           <path
@@ -117,7 +117,7 @@ export function Costs() {
             d={others
               .filter((b) => b.frames > 0)
               .map(
-                (b) => `M${x(Math.min(axis, b.total))} ${rowOf(b.from, view)}v${(b.to - b.from) / view.per}`,
+                (b) => `M${x(Math.min(axis, b.total))} ${toRow(b.from, view)}v${(b.to - b.from) / view.per}`,
               )
               .join('')}
           />
@@ -127,7 +127,7 @@ export function Costs() {
           <path key={l.ms} d={`M${x(l.ms)} 0V${rows}`} className={l.isBudget ? 'budget-line' : 'rate-line'} />
         ))}
         {peaks.map(({ bucket, charge }) => {
-          const y = rowOf((bucket.from + bucket.to) / 2, view);
+          const y = toRow((bucket.from + bucket.to) / 2, view);
           const over = bucket.total > budget;
           const end = x(bucket.total);
           const name = short(names.get(charge.motion) ?? '');
@@ -150,13 +150,13 @@ export function Costs() {
           className="window"
           x={3}
           width={82}
-          y={rowOf(offset, view)}
-          height={Math.min(height / view.per, rows - rowOf(offset, view))}
+          y={toRow(offset, view)}
+          height={Math.min(height / view.per, rows - toRow(offset, view))}
         />
         {here !== null && (
           <g className="pointer">
-            <path d={`M4 ${rowOf(here, view)}H${costs}`} />
-            <text x={costs - 6} y={Math.max(11, rowOf(here, view) - 4)}>
+            <path d={`M4 ${toRow(here, view)}H${costs}`} />
+            <text x={costs - 6} y={Math.max(11, toRow(here, view) - 4)}>
               {grouped(here)} px · {totalAt(buckets, here, size)}
             </text>
           </g>

@@ -1,7 +1,7 @@
 /** What a browser told of while it was measured, each at its scroll offset: long frames, layout shifts, missed frames. */
 import { useMemo } from 'react';
 import type { TrialEvent } from '@lyvek/core';
-import { grouped, rowOf } from '../../parts/strip/view.ts';
+import { grouped, toRow } from '../../parts/strip/view.ts';
 import { useTrials } from './trials-context.ts';
 
 const KINDS: Record<TrialEvent['kind'], { name: string; whole: string; path: string }> = {
@@ -22,7 +22,7 @@ function sparse(events: readonly TrialEvent[], row: (y: number) => number): Tria
 
 export function Events({ events, x }: { events: readonly TrialEvent[]; x: number }) {
   const { view } = useTrials();
-  const shown = useMemo(() => sparse(events, (y) => rowOf(y, view)), [events, view]);
+  const shown = useMemo(() => sparse(events, (y) => toRow(y, view)), [events, view]);
   return (
     <g className="trial-events">
       {shown.map((e) => (
@@ -30,7 +30,7 @@ export function Events({ events, x }: { events: readonly TrialEvent[]; x: number
           key={e.kind + e.t}
           d={KINDS[e.kind].path}
           className={e.kind}
-          transform={`translate(${x + (e.kind === 'dropped' ? 8 : 0)} ${rowOf(e.y, view)})`}
+          transform={`translate(${x + (e.kind === 'dropped' ? 8 : 0)} ${toRow(e.y, view)})`}
         >
           <title>{`${KINDS[e.kind].whole} at ${grouped(e.y)} px: ${e.what}`}</title>
         </path>

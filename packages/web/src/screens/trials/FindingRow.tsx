@@ -6,7 +6,7 @@ import { FindingSign } from '../../parts/glyphs.tsx';
 import { notify } from '../../parts/notices.tsx';
 import { Pop } from '../../parts/Pop.tsx';
 import { useOpenedPage } from '../page-context.ts';
-import { nameOf, SEVERITY_WORDS } from './finding-words.ts';
+import { findName, SEVERITY_WORDS } from './finding-words.ts';
 import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
 
 interface FindingRowProps {
@@ -31,7 +31,7 @@ export function FindingRow(props: FindingRowProps) {
   const { session } = useOpenedPage();
   const { document } = useTrials();
   const check = checkById(finding.check)!;
-  const name = nameOf(document, finding.about);
+  const name = findName(document, finding.about);
   const label = finding.fix?.label ?? '';
   return (
     <li

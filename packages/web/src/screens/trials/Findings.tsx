@@ -7,7 +7,7 @@ import type { Finding, MotionDocument } from '@lyvek/core';
 import { FindingSign } from '../../parts/glyphs.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
-import { nameOf, SEVERITY_WORDS } from './finding-words.ts';
+import { findName, SEVERITY_WORDS } from './finding-words.ts';
 import { FindingRow } from './FindingRow.tsx';
 import { Limits } from './Limits.tsx';
 import { OtherSizes } from './sizes/OtherSizes.tsx';
@@ -118,7 +118,7 @@ function AcceptedList() {
             <FindingSign severity="info" label="accepted" />
             <div>
               <h3>
-                {nameOf(document, finding.about)} {finding.brief}
+                {findName(document, finding.about)} {finding.brief}
               </h3>
               <p>“{one.reason}”</p>
             </div>

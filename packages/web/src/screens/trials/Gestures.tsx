@@ -3,11 +3,11 @@ import {
   CLOCKS,
   DEVICES,
   DIRECTIONS,
-  durationOf,
+  toDuration,
   GESTURES,
-  gestureOf,
+  findGesture,
   recordedGesture,
-  valuesOf,
+  listValues,
 } from '@lyvek/core';
 import type { Direction, Gesture } from '@lyvek/core';
 import { GestureCurve } from '../../parts/GestureCurve.tsx';
@@ -21,7 +21,7 @@ import { Run } from './Run.tsx';
 const WAYS: Record<Direction, string> = { down: 'Down', up: 'Up', both: 'Down and up' };
 
 const lasts = (g: Gesture, max: number): string => {
-  const s = durationOf(g, max) / 1000;
+  const s = toDuration(g, max) / 1000;
   return s >= 120 ? `${Math.round(s / 60)} min` : `${s.toFixed(s < 20 ? 1 : 0)} s`;
 };
 
@@ -29,7 +29,7 @@ export function Gestures() {
   const { choice, choose, settings, viewport } = useOpenedPage();
   const max = useLayout().layout.scrollers[0]!.max.block;
   const all = [
-    ...GESTURES.map((d) => ({ key: d.id, gesture: gestureOf(d.id, viewport.height, settings.gestures) })),
+    ...GESTURES.map((d) => ({ key: d.id, gesture: findGesture(d.id, viewport.height, settings.gestures) })),
     ...settings.traces.map((t) => ({
       key: traceKey(t),
       gesture: recordedGesture(t),
@@ -132,7 +132,7 @@ export function Constants() {
   const d = GESTURES.find((g) => g.id === choice.gesture);
   if (!d) return null;
   const own = settings.gestures[d.id] ?? {};
-  const values = valuesOf(d, own);
+  const values = listValues(d, own);
   const put = (next: Record<string, number>) =>
     putSettings({ ...settings, gestures: { ...settings.gestures, [d.id]: next } });
   return (

@@ -2,12 +2,12 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useStore } from 'zustand';
-import { hereResult, patchOf, rideOf, writeCss } from '@lyvek/core';
+import { hereResult, makePatch, makeRide, writeCss } from '@lyvek/core';
 import type { Gesture, Ridden, RidePath, TrialResult, TrialSetup } from '@lyvek/core';
 import { clockById } from '@lyvek/core';
 import { PageLink } from '../../parts/page-link.ts';
 import { grouped } from '../../parts/strip/view.ts';
-import { sandboxOf, useOpenedFrame } from '../../parts/use-opened-frame.ts';
+import { makeSandbox, useOpenedFrame } from '../../parts/use-opened-frame.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { useTrials } from './trials-context.ts';
 
@@ -19,8 +19,8 @@ const BEFORE = 600;
 const TIMEOUT_MS = 15_000;
 
 /** The path of the hand for any screen: two samples in each frame of 60 Hz. */
-export function pathOf(gesture: Gesture, max: number, direction: TrialSetup['direction']): RidePath {
-  const { times, offsets, arrived } = rideOf(gesture, max, clockById('120'), direction, []);
+export function toPath(gesture: Gesture, max: number, direction: TrialSetup['direction']): RidePath {
+  const { times, offsets, arrived } = makeRide(gesture, max, clockById('120'), direction, []);
   return { t: [...times.subarray(0, arrived + 1)], y: [...offsets.subarray(0, arrived + 1)] };
 }
 
@@ -35,14 +35,14 @@ export function HereTrial({ setup, done, ended }: HereTrialProps) {
   const { page } = useOpenedPage();
   const { document: take, layout, gesture, max } = useTrials();
   const { width, height } = setup.viewport;
-  const [dress] = useState(() => ({ ...writeCss(take, layout, 'full-motion'), patch: patchOf(take) }));
+  const [dress] = useState(() => ({ ...writeCss(take, layout, 'full-motion'), patch: makePatch(take) }));
   const [link] = useState(() => new PageLink({}, { measures: false }));
   const frame = useRef<HTMLIFrameElement>(null);
   const [nothing] = useState(() => () => []);
   const { key } = useOpenedFrame(frame, link, page, nothing);
   const state = useStore(link.store, (s) => s.link);
   const [run, setRun] = useState(0);
-  const path = useMemo(() => pathOf(gesture, max, setup.direction), [gesture, max, setup.direction]);
+  const path = useMemo(() => toPath(gesture, max, setup.direction), [gesture, max, setup.direction]);
   const lasts = (path.t.at(-1) ?? 0) + REST;
   const ready = state === 'ready';
   useEffect(() => {
@@ -109,7 +109,7 @@ export function HereTrial({ setup, done, ended }: HereTrialProps) {
         key={key}
         ref={frame}
         title={`${page.name}, being measured`}
-        sandbox={sandboxOf(page)}
+        sandbox={makeSandbox(page)}
         tabIndex={-1}
         style={{ width, height }}
       />

@@ -95,7 +95,7 @@ export function History() {
   const { measured } = useTrials();
   const { takes } = useOpenedPage();
   const { history, shown, beside, show, lab } = measured;
-  const nameOf = (id: string) => takes.find((t) => t.id === id)?.name ?? 'a deleted take';
+  const findName = (id: string) => takes.find((t) => t.id === id)?.name ?? 'a deleted take';
   return (
     <Pop
       className="btn tall"
@@ -134,7 +134,7 @@ export function History() {
                 }}
               >
                 <b>
-                  {at(t.createdAt)} · {nameOf(t.takeId)}, rev {t.revision}
+                  {at(t.createdAt)} · {findName(t.takeId)}, rev {t.revision}
                   {STATES[t.state] && <em> {STATES[t.state]}</em>}
                 </b>
                 <i>{t.why ?? trialWords(t)}</i>

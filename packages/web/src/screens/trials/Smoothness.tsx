@@ -6,7 +6,7 @@ import { DriverSign } from '../../parts/glyphs.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { effectWords } from '../rundown/model/words.ts';
-import { rankingOf } from './model/ranking.ts';
+import { rank } from './model/ranking.ts';
 import type { Ranked } from './model/ranking.ts';
 import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
 
@@ -17,7 +17,7 @@ export function Smoothness() {
   const { prediction, document } = useTrials();
   const { answer } = prediction;
   const ranking = useMemo(
-    () => rankingOf(document.motions, answer.figures),
+    () => rank(document.motions, answer.figures),
     [document.motions, answer.figures],
   );
   return (

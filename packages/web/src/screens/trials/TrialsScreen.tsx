@@ -1,6 +1,6 @@
 /** Trials: what every frame costs along the page, how the damping feels, how smoothly motions go, and what the checks found. */
 import { useEffect, useMemo } from 'react';
-import { clockById, summaryOf } from '@lyvek/core';
+import { clockById, summarize } from '@lyvek/core';
 import { fitView } from '../../parts/strip/view.ts';
 import { useSize } from '../../parts/use-size.ts';
 import { useUndoKeys } from '../../parts/use-undo-keys.ts';
@@ -45,8 +45,8 @@ export function TrialsScreen() {
   const summary = useMemo(() => {
     if (!last) return null;
     return shown
-      ? summaryOf(shown.result.frames, clockById(shown.setup.clock).refresh)
-      : summaryOf(last.answer.frames, clockById(last.question.clock).refresh);
+      ? summarize(shown.result.frames, clockById(shown.setup.clock).refresh)
+      : summarize(last.answer.frames, clockById(last.question.clock).refresh);
   }, [last, shown]);
   const note = !measured
     ? `Measuring the page at ${viewport.width} × ${viewport.height} …`

@@ -8,5 +8,5 @@ export const SEVERITY_WORDS: Record<Severity, string> = {
 };
 
 /** Name of the motion, pin or trigger that something is about; empty where it is the page. */
-export const nameOf = (d: Pick<MotionDocument, 'motions' | 'pins' | 'triggers'>, id: string): string =>
+export const findName = (d: Pick<MotionDocument, 'motions' | 'pins' | 'triggers'>, id: string): string =>
   [...d.motions, ...d.pins, ...d.triggers].find((x) => x.id === id)?.name ?? '';

@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import type { Trial, TrialWhole } from '@lyvek/api';
-import { DEVICES, durationOf, TrialSetupSchema } from '@lyvek/core';
+import { DEVICES, toDuration, TrialSetupSchema } from '@lyvek/core';
 import type { TrialResult, TrialSetup } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { notify, notifyError } from '../../parts/notices.tsx';
@@ -74,7 +74,7 @@ export function useMeasured(): Measured {
       direction,
       viewport,
       device,
-      lasts: durationOf(gesture, max),
+      lasts: toDuration(gesture, max),
     });
   };
   const start = useMutation({

@@ -13,11 +13,11 @@ import {
   withPins,
 } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
-import { newId, settledOf } from '../../../data/take-session.ts';
+import { newId, findSettled } from '../../../data/take-session.ts';
 import { usePresets } from '../../../data/presets.ts';
 import { DriverSign, Lens } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
-import { barOf, isPlaced } from '../model/bars.ts';
+import { findBar, isPlaced } from '../model/bars.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { Frames3 } from '../../../parts/Frames3.tsx';
@@ -44,7 +44,7 @@ export function AddMotion() {
       ),
     [query, kept],
   );
-  const settled = settledOf(session.store.getState());
+  const settled = findSettled(session.store.getState());
   const context = { layout: withPins(layout, settled.pins), element: chosen, document: settled, newId };
   const aimed = (effect: EffectDefinition) =>
     element ? aim(effect, context) : { element: -1, reason: 'Choose an element first.' };
@@ -60,7 +60,7 @@ export function AddMotion() {
       const made = compose(effect);
       session.try(withFragment(made));
       const tried = openedAround(withPins(layout, [...settled.pins, ...made.pins]), chosen).layout;
-      const bar = made.motions[0] && !isTimed(made.motions[0].driver) && barOf(made.motions[0], tried);
+      const bar = made.motions[0] && !isTimed(made.motions[0].driver) && findBar(made.motions[0], tried);
       const held = tried.holds.find((h) => h.id === made.pins[0]?.id);
       const passed = made.triggers[0] && triggerLines(made.triggers[0], tried);
       const at =

@@ -1,7 +1,7 @@
 /** One motion in the lanes: a capsule for a view progress, a hairline for the whole page, with its label and its handles. */
 import { memo } from 'react';
 import type { PointerEvent } from 'react';
-import { asScroll, isEndless, restOf } from '@lyvek/core';
+import { asScroll, isEndless, findHold } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { Bar, Slot } from '../model/bars.ts';
 import { Keyframes } from './Keyframes.tsx';
@@ -9,7 +9,7 @@ import { Fan } from './Fan.tsx';
 import { RestGrips, waistPath } from './RestMark.tsx';
 import type { Grip } from '../model/moves.ts';
 import { effectWords, pointWords } from '../model/words.ts';
-import { grouped, rowOf } from '../../../parts/strip/view.ts';
+import { grouped, toRow } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 
 export interface BarMarkProps {
@@ -34,13 +34,13 @@ const HALF = 6;
 
 export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const { bar, slot, view, rows, selected, finding, single } = props;
-  const y0 = rowOf(bar.placed.start, view);
-  const y1 = Math.max(y0 + 2, rowOf(bar.placed.end, view));
+  const y0 = toRow(bar.placed.start, view);
+  const y1 = Math.max(y0 + 2, toRow(bar.placed.end, view));
   if (y1 < -40 || y0 > rows + 40) return null;
   const { kind } = bar.motion.driver;
   const page = kind === 'scroll';
   const round = kind === 'pin' ? 1.5 : HALF;
-  const rest = y1 - y0 > 24 && !page && kind !== 'marquee' ? restOf(bar.motion) : null;
+  const rest = y1 - y0 > 24 && !page && kind !== 'marquee' ? findHold(bar.motion) : null;
   return (
     <g
       className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}${props.faded ? ' faded' : ''}`}

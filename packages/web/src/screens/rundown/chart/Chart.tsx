@@ -4,14 +4,14 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import { useOpenedPage, useSettledDocument } from '../../page-context.ts';
-import { arrange, barsOf } from '../model/bars.ts';
+import { arrange, computeBars } from '../model/bars.ts';
 import type { Bar, Slot } from '../model/bars.ts';
 import type { Grip } from '../model/moves.ts';
-import { clampView, offsetAt, rowOf, ticksOf, zoomView } from '../../../parts/strip/view.ts';
+import { clampView, offsetAt, toRow, computeTicks, zoomView } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
-import { flagsOf } from '../model/flags.ts';
+import { placeFlags } from '../model/flags.ts';
 import { finds } from '../model/find.ts';
 import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
@@ -57,7 +57,7 @@ export function Chart({ width }: { width: number }) {
   const slots = useMemo(
     () =>
       (before.current = arrange(
-        barsOf(settled, layout).bars,
+        computeBars(settled, layout).bars,
         width - LANES,
         view.per,
         before.current,
@@ -65,10 +65,10 @@ export function Chart({ width }: { width: number }) {
       )),
     [settled, layout, width, view.per],
   );
-  const findingOf = useMemo(() => new Map(findings.toReversed().map((f) => [f.about, f])), [findings]);
+  const makeFinding = useMemo(() => new Map(findings.toReversed().map((f) => [f.about, f])), [findings]);
   const chosen = useMemo(() => new Set(selection), [selection]);
 
-  const { flags } = useMemo(() => flagsOf(document, layout), [document, layout]);
+  const { flags } = useMemo(() => placeFlags(document, layout), [document, layout]);
   const searching = query.trim() !== '';
   const loads = document.motions.filter((m) => isAtLoad(m.driver));
   // Brackets stand at the left of the first column.
@@ -119,7 +119,7 @@ export function Chart({ width }: { width: number }) {
     hovered,
   ]);
   const lasso = useLasso(svg, slots);
-  const end = rowOf(max, view);
+  const end = toRow(max, view);
   return (
     <svg
       ref={svg}
@@ -155,9 +155,9 @@ export function Chart({ width }: { width: number }) {
       />
       <path
         className="grid"
-        d={ticksOf(view, rows, max)
+        d={computeTicks(view, rows, max)
           .filter((t) => t.major)
-          .map((t) => `M${LANES} ${rowOf(t.offset, view)}H${width}`)
+          .map((t) => `M${LANES} ${toRow(t.offset, view)}H${width}`)
           .join('')}
       />
       {end < rows && (
@@ -239,7 +239,7 @@ export function Chart({ width }: { width: number }) {
               selected={chosen.has(bar.motion.id)}
               single={selection.length === 1 && chosen.has(bar.motion.id)}
               grip={grip}
-              finding={findingOf.get(bar.motion.id)}
+              finding={makeFinding.get(bar.motion.id)}
               faded={searching && !finds(query, bar.motion, findings)}
               dragged={drag?.bar.motion.id === bar.motion.id ? drag.grip : null}
               onGrip={onGrip}
@@ -262,7 +262,7 @@ export function Chart({ width }: { width: number }) {
         <text
           className="hover-name"
           x={LANES + slots.get(hovered.motion.id)!.x + 12}
-          y={rowOf(hovered.placed.start, view) + 9}
+          y={toRow(hovered.placed.start, view) + 9}
         >
           {hovered.motion.name}
         </text>

@@ -5,7 +5,7 @@ import type { Cue } from '@lyvek/core';
 import { beginDrag } from '../../../parts/drag.ts';
 import { withCue } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
-import { rowOf } from '../../../parts/strip/view.ts';
+import { toRow } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
@@ -37,7 +37,7 @@ export function CueTab({ cue, x, view, selected }: CueTabProps) {
   const { select, bars } = useRundown();
   const place = usePlaceOfCue()(cue);
   if (!place) return null;
-  const y = rowOf(place.offset, view);
+  const y = toRow(place.offset, view);
   const width = Math.min(110, 12 + cue.name.length * 5.8);
   const tied = bars.filter((b) =>
     Object.values(b.motion.ties ?? {}).some((t) => t?.to === 'cue' && t.cue === cue.id),

@@ -1,12 +1,12 @@
 /** The further targets of a motion as narrow bars, and the fan whose ring pulls them apart: the stagger’s step. */
 import type { PointerEvent } from 'react';
-import { matchesOf, staggerSteps, stepPx } from '@lyvek/core';
+import { findMatches, staggerSteps, stepPx } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { beginDrag } from '../../../parts/drag.ts';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { rowOf } from '../../../parts/strip/view.ts';
+import { toRow } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
@@ -28,15 +28,15 @@ export function Fan({ bar, x, view, selected }: FanProps) {
   const shown = bar.others.slice(0, MAX);
   if (shown.length === 0) return null;
   const left = (i: number) => x + 10 + i * PITCH;
-  const pivot = { x: left(shown.length - 1) + 15.5, y: rowOf(bar.placed.start, view) };
+  const pivot = { x: left(shown.length - 1) + 15.5, y: toRow(bar.placed.start, view) };
   const last = shown.at(-1)!;
-  const tip = { x: left(shown.length - 1) + 2.5, y: rowOf(last.start, view) };
+  const tip = { x: left(shown.length - 1) + 2.5, y: toRow(last.start, view) };
   const ring = { x: pivot.x + (tip.x - pivot.x) * RING, y: pivot.y + (tip.y - pivot.y) * RING };
 
   const drag = (e: PointerEvent<SVGCircleElement>) => {
     const { motion } = bar;
     const order = motion.stagger?.order ?? 'page';
-    const targets = matchesOf(layout, motion.targets.selector);
+    const targets = findMatches(layout, motion.targets.selector);
     const steps = Math.max(1, ...staggerSteps(order, targets, layout));
     const range = bar.placed.end - bar.placed.start;
     const now = motion.stagger ? stepPx(motion.stagger.step, range, layout) : 0;
@@ -61,9 +61,9 @@ export function Fan({ bar, x, view, selected }: FanProps) {
           key={i}
           className="bar-other"
           x={left(i)}
-          y={rowOf(o.start, view)}
+          y={toRow(o.start, view)}
           width={5}
-          height={Math.max(2, rowOf(o.end, view) - rowOf(o.start, view))}
+          height={Math.max(2, toRow(o.end, view) - toRow(o.start, view))}
           rx={2.5}
         />
       ))}
@@ -72,7 +72,7 @@ export function Fan({ bar, x, view, selected }: FanProps) {
           <path
             className="fan-ribs"
             d={shown
-              .map((o, i) => `M${pivot.x} ${pivot.y}L${left(i) + 2.5} ${rowOf(o.start, view)}`)
+              .map((o, i) => `M${pivot.x} ${pivot.y}L${left(i) + 2.5} ${toRow(o.start, view)}`)
               .join('')}
           />
           <circle className="fan-ring" cx={ring.x} cy={ring.y} r={3.6} />

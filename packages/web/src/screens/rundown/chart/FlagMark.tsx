@@ -2,7 +2,7 @@
 import type { Motion } from '@lyvek/core';
 import type { Flag } from '../model/flags.ts';
 import { effectWords } from '../model/words.ts';
-import { rowOf } from '../../../parts/strip/view.ts';
+import { toRow } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 
 interface FlagMarkProps {
@@ -22,8 +22,8 @@ export function FlagMark({
   selected,
   onSelect,
 }: FlagMarkProps) {
-  const y = rowOf(down, view);
-  const above = rowOf(up, view);
+  const y = toRow(down, view);
+  const above = toRow(up, view);
   if (y < -30 || above > rows + 30) return null;
   const first = parts[0];
   const id = parts.length === 1 ? first!.id : trigger.id;
@@ -67,7 +67,7 @@ interface LoadMarkProps {
 
 /** What plays at page load: at the top of the page, whatever has been scrolled. */
 export function LoadMark({ loads, x, view, selected, onSelect }: LoadMarkProps) {
-  const y = rowOf(0, view);
+  const y = toRow(0, view);
   if (y < -30) return null;
   return (
     <g

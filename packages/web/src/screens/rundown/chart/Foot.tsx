@@ -1,5 +1,5 @@
 /** What stands under the page's end: how many frames a dot is, where the page ends, and what to do while nothing moves. */
-import { rowOf } from '../../../parts/strip/view.ts';
+import { toRow } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { framesPerDot, useFrames } from './Frames.tsx';
 
@@ -7,7 +7,7 @@ export function Foot({ left, width }: { left: number; width: number }) {
   const { rows, max, view, gesture, clock, measured, document } = useRundown();
   const frames = useFrames(gesture, max, clock);
   const per = framesPerDot(frames.length, max, view);
-  const end = rowOf(max, view);
+  const end = toRow(max, view);
   if (!measured) return null;
   return (
     <g className="foot">

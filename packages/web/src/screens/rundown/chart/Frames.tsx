@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { runGesture } from '@lyvek/core';
 import type { FrameClock, Gesture } from '@lyvek/core';
-import { rowOf } from '../../../parts/strip/view.ts';
+import { toRow } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
@@ -23,7 +23,7 @@ export function Frames() {
   const per = framesPerDot(frames.length, max, view);
   let d = '';
   for (let i = 0; i < frames.length; i += per) {
-    const y = rowOf(frames[i]!, view);
+    const y = toRow(frames[i]!, view);
     if (y > -2 && y < rows + 2) d += `M139.5 ${y.toFixed(1)}h.01`;
   }
   return <path className="frame-dots" d={d} />;

@@ -6,14 +6,14 @@ import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
 import {
   keyframeRow,
-  keyframesOf,
+  listKeyframes,
   keyframeStore,
   choose,
   isChosen,
   movedKeyframes,
 } from '../model/keyframes.ts';
 import { replaceMotions } from '../model/moves.ts';
-import { grouped, rowOf } from '../../../parts/strip/view.ts';
+import { grouped, toRow } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
@@ -23,7 +23,7 @@ const LIT = 5;
 export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View }) {
   const { session } = useOpenedPage();
   const { bars, select, selection } = useRundown();
-  const shares = keyframesOf(bar.motion);
+  const shares = listKeyframes(bar.motion);
   // As texts, so that a bar is drawn again only when its own keyframes change their state.
   const chosen = useStore(keyframeStore, (s) =>
     shares.map((p) => (isChosen(s.chosen, bar.motion.id, p) ? 1 : 0)).join(''),
@@ -56,7 +56,7 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
             const was = mine.find((m) => m.motion.id === b.motion)!;
             const now = motions.find((m) => m.id === b.motion)!;
             const share =
-              keyframesOf(now)[keyframesOf(was.motion).findIndex((p) => Math.abs(p - b.share) < 1e-3)];
+              listKeyframes(now)[listKeyframes(was.motion).findIndex((p) => Math.abs(p - b.share) < 1e-3)];
             return share === undefined ? [] : [{ motion: b.motion, share }];
           }),
         });
@@ -65,7 +65,7 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
     });
   };
   return shares.map((p, i) => {
-    const y = rowOf(keyframeRow(bar, p), view);
+    const y = toRow(keyframeRow(bar, p), view);
     return (
       <g key={i} className={`keyframes${chosen[i] === '1' ? ' chosen' : ''}${lit[i] === '1' ? ' lit' : ''}`}>
         <circle className="bar-keyframe" cx={x} cy={y} r={chosen[i] === '1' || lit[i] === '1' ? 3.6 : 2.4} />

@@ -7,7 +7,7 @@ import { beginDrag } from '../../../parts/drag.ts';
 import { withPin } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { distanceWords, withDistance } from '../model/pins.ts';
-import { grouped, rowOf } from '../../../parts/strip/view.ts';
+import { grouped, toRow } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
@@ -26,8 +26,8 @@ interface PinMarkProps {
 export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps) {
   const { session, link } = useOpenedPage();
   const { select, layout, rows } = useRundown();
-  const y0 = rowOf(hold.start, view);
-  const y1 = Math.max(y0 + 3, rowOf(hold.end, view));
+  const y0 = toRow(hold.start, view);
+  const y1 = Math.max(y0 + 3, toRow(hold.end, view));
   const at = useRef({ view, hold });
   at.current = { view, hold };
   if (y1 < -30 || y0 > rows + 30) return null;
@@ -86,7 +86,7 @@ export function MutedPin({
   selected,
 }: { pin: Pin; at: number } & Pick<PinMarkProps, 'left' | 'view' | 'selected'>) {
   const { select, rows } = useRundown();
-  const y = rowOf(at, view);
+  const y = toRow(at, view);
   if (y < -20 || y > rows + 20) return null;
   return (
     <g
@@ -115,7 +115,7 @@ type PinTitleProps = Pick<PinMarkProps, 'pin' | 'hold' | 'left' | 'view'>;
 /** The name of a pin lies over the bars that begin with it. */
 export function PinTitle({ pin, hold, left, view }: PinTitleProps) {
   const { select } = useRundown();
-  const [y0, y1] = [rowOf(hold.start, view), rowOf(hold.end, view)];
+  const [y0, y1] = [toRow(hold.start, view), toRow(hold.end, view)];
   const title = Math.max(y0 + 11, Math.min(12, y1 - 4));
   return (
     <text

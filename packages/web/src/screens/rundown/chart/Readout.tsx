@@ -3,7 +3,7 @@ import { useStore } from 'zustand';
 import { phaseSpans, toPhase } from '@lyvek/core';
 import type { Slot } from '../model/bars.ts';
 import { otherWords, pointWords } from '../model/words.ts';
-import { grouped, rowOf } from '../../../parts/strip/view.ts';
+import { grouped, toRow } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { dragStore } from './use-grip.ts';
 
@@ -20,7 +20,7 @@ export function Readout({ slots, left, right }: { slots: Map<string, Slot>; left
   if (!bar || !slot) return null;
   const side = drag.grip;
   const offset = bar.placed[side];
-  const y = rowOf(offset, view);
+  const y = toRow(offset, view);
   const x = left + slot.x;
   const g = bar.placed.geometry;
   const first = pointWords(bar.motion.range[side], side, bar.motion.driver.kind);
@@ -68,7 +68,7 @@ function Rail({ x }: { x: number }) {
   const bar = bars.find((b) => b.motion.id === drag.bar.motion.id)!;
   const g = bar.placed.geometry!;
   const spans = phaseSpans(g);
-  const y = (o: number) => rowOf(o, view);
+  const y = (o: number) => toRow(o, view);
   const here = toPhase(drag.offset, g, 'entry');
   return (
     <g className="rail">

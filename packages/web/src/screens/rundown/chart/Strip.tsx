@@ -4,7 +4,7 @@ import type { PointerEvent } from 'react';
 import { pageBox } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { StripArt } from '../../../parts/strip/StripArt.tsx';
-import { fitView, grouped, offsetAt, PAD, rowOf } from '../../../parts/strip/view.ts';
+import { fitView, grouped, offsetAt, PAD, toRow } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 
 export const STRIP = { x: 4, width: 80 };
@@ -15,7 +15,7 @@ export function Strip() {
   const zoomed = view.per < fit.per * 0.995;
   const [hover, setHover] = useState<number | null>(null);
   const grip = useRef<{ y: number; top: number; moved: boolean } | null>(null);
-  const top = rowOf(view.top, fit);
+  const top = toRow(view.top, fit);
   const height = ((rows - 2 * PAD) * view.per) / fit.per;
   const chosenBox = layout.elements[chosen] && pageBox(layout, chosen);
   const k = STRIP.width / Math.max(1, layout.viewport.width);
@@ -50,7 +50,7 @@ export function Strip() {
       {measured &&
         layout.sections.map((s, i) =>
           zoomed && s.height / fit.per > 15 ? (
-            <text key={i} x={STRIP.x + 4} y={rowOf(s.top, fit) + 11} className="strip-name">
+            <text key={i} x={STRIP.x + 4} y={toRow(s.top, fit) + 11} className="strip-name">
               {s.name.length > 13 ? `${s.name.slice(0, 12)}…` : s.name}
             </text>
           ) : null,
@@ -59,7 +59,7 @@ export function Strip() {
         <rect
           className="strip-chosen"
           x={STRIP.x + chosenBox.x * k}
-          y={rowOf(chosenBox.y, fit)}
+          y={toRow(chosenBox.y, fit)}
           width={Math.max(3, chosenBox.width * k)}
           height={Math.max(2, chosenBox.height / fit.per)}
         />
@@ -96,7 +96,7 @@ export function Strip() {
             offsetAtRow={(row) => offsetAt(row, fit)}
           />
         ))}
-      {hover !== null && hover <= layout.page.height && <HoverName offset={hover} y={rowOf(hover, fit)} />}
+      {hover !== null && hover <= layout.page.height && <HoverName offset={hover} y={toRow(hover, fit)} />}
     </g>
   );
 }

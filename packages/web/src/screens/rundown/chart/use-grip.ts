@@ -5,7 +5,7 @@ import { isEndless, isMeeting, parseMeeting } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { phaseOf, replaceMotions, shifted, withEndAt } from '../model/moves.ts';
+import { findPhase, replaceMotions, shifted, withEndAt } from '../model/moves.ts';
 import type { Grip, Side } from '../model/moves.ts';
 import { catchAt } from '../model/snap.ts';
 import { createStore } from 'zustand/vanilla';
@@ -25,7 +25,7 @@ export interface Dragging {
 export const dragStore = createStore<{ drag: Dragging | null }>(() => ({ drag: null }));
 
 /**
- * Starts a drag. `offsetOf` turns a pointer event into a scroll offset; the first one counts as the place that was gripped.
+ * Starts a drag. `toOffset` turns a pointer event into a scroll offset; the first one counts as the place that was gripped.
  */
 export function useGrip() {
   const { session, link } = useOpenedPage();
@@ -37,7 +37,7 @@ export function useGrip() {
     e: ReactPointerEvent,
     bar: Bar,
     grip: Grip,
-    offsetOf: (e: PointerEvent) => number,
+    toOffset: (e: PointerEvent) => number,
   ): void {
     if (e.button !== 0) return;
     e.preventDefault();
@@ -50,7 +50,7 @@ export function useGrip() {
     if (isEndless(bar.motion.driver)) return;
     target.setPointerCapture(e.pointerId);
     const moving = bars.filter((b) => selected.includes(b.motion.id) && !isEndless(b.motion.driver));
-    const origin = offsetOf(e.nativeEvent);
+    const origin = toOffset(e.nativeEvent);
     const was = grip === 'end' ? bar.placed.end : bar.placed.start;
     const others = bars
       .filter((b) => !selected.includes(b.motion.id))
@@ -59,22 +59,22 @@ export function useGrip() {
     let moved = false;
 
     const change = (event: PointerEvent): Motion[] => {
-      const raw = was + offsetOf(event) - origin;
-      const edge = event.ctrlKey && grip !== 'body' ? edgeOf(bar, grip) : null;
+      const raw = was + toOffset(event) - origin;
+      const edge = event.ctrlKey && grip !== 'body' ? findEdge(bar, grip) : null;
       const caught = event.altKey
         ? null
         : catchAt(raw, {
             geometry: bar.placed.geometry,
             phase:
               grip === 'body'
-                ? phaseOf(bar.motion.range.start, 'start')
-                : phaseOf(bar.motion.range[grip], grip),
+                ? findPhase(bar.motion.range.start, 'start')
+                : findPhase(bar.motion.range[grip], grip),
             max: bar.max,
             ends: others,
             sections,
             reach: 6 * view.per,
             meetings:
-              edge ?? (grip !== 'body' && isMeeting(bar.motion.range[grip]) ? edgeOf(bar, grip) : null),
+              edge ?? (grip !== 'body' && isMeeting(bar.motion.range[grip]) ? findEdge(bar, grip) : null),
           });
       const offset = within(bar, grip, caught?.offset ?? Math.round(raw));
       dragStore.setState({
@@ -133,7 +133,7 @@ function within(bar: Bar, grip: Grip, offset: number): number {
 const SHORTEST = 10;
 
 /** Which point of the element a meeting keeps; its top where the end was no meeting. */
-function edgeOf(bar: Bar, side: Side): number {
+function findEdge(bar: Bar, side: Side): number {
   const point = bar.motion.range[side];
   if (!isMeeting(point)) return side === 'start' ? 0 : 0.5;
   const m = parseMeeting(point);

@@ -1,5 +1,5 @@
 /** Bars of the lanes: every motion where it happens, in a column where it and its label have room. */
-import { asScroll, isTimed, maxScroll, placesOf } from '@lyvek/core';
+import { asScroll, isTimed, maxScroll, listPlaces } from '@lyvek/core';
 import type { Layout, Motion, MotionDocument, Placed } from '@lyvek/core';
 
 export interface Bar {
@@ -19,7 +19,7 @@ export interface Unplaced {
 const cache = new WeakMap<Layout, WeakMap<Motion, Bar | Unplaced>>();
 
 /** Placement of a motion, remembered as long as neither it nor the layout changes. */
-export function barOf(motion: Motion, layout: Layout): Bar | Unplaced {
+export function findBar(motion: Motion, layout: Layout): Bar | Unplaced {
   const known = cache.get(layout) ?? cache.set(layout, new WeakMap()).get(layout)!;
   const hit = known.get(motion);
   if (hit) return hit;
@@ -29,7 +29,7 @@ export function barOf(motion: Motion, layout: Layout): Bar | Unplaced {
 }
 
 function place(motion: Motion, layout: Layout): Bar | Unplaced {
-  const places = placesOf(motion, layout);
+  const places = listPlaces(motion, layout);
   if (places.length === 0) return { motion, reason: `no element matches ${motion.targets.selector}` };
   const good = places.filter((x): x is { element: number; placed: Placed } => !('reason' in x.placed));
   const first = good[0];
@@ -45,9 +45,9 @@ function place(motion: Motion, layout: Layout): Bar | Unplaced {
 
 export const isPlaced = (b: Bar | Unplaced): b is Bar => 'placed' in b;
 
-export function barsOf(document: MotionDocument, layout: Layout): { bars: Bar[]; unplaced: Unplaced[] } {
+export function computeBars(document: MotionDocument, layout: Layout): { bars: Bar[]; unplaced: Unplaced[] } {
   // Timed motions have no bar: their trigger has a flag.
-  const all = document.motions.flatMap((m) => (isTimed(m.driver) ? [] : [barOf(m, layout)]));
+  const all = document.motions.flatMap((m) => (isTimed(m.driver) ? [] : [findBar(m, layout)]));
   return { bars: all.filter(isPlaced), unplaced: all.filter((b): b is Unplaced => !isPlaced(b)) };
 }
 
@@ -102,7 +102,7 @@ export function arrange(
     until: (b) => Math.max(...titles.filter((t) => t <= b.placed.start).map((t) => t + TITLE_ROWS * perPx)),
   };
   // With room for its label where possible; where that takes too many columns, labels give way to bars.
-  const roomy = columnsOf(
+  const roomy = listColumns(
     sorted,
     wide,
     (b) => Math.max(b.placed.end, labelled(b)) + 6 * perPx,
@@ -112,7 +112,7 @@ export function arrange(
   );
   const crowded = roomy.count > Math.max(wide, Math.floor(room / NARROWEST));
   const { index, count } = crowded
-    ? columnsOf(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept, above)
+    ? listColumns(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept, above)
     : roomy;
   const pitch = room / count;
   // The next column begins with the sign of a finding.
@@ -148,7 +148,7 @@ interface Titles {
 }
 
 /** Columns by bar. A whole-page label stands in the first column’s way, where labels count. */
-function columnsOf(
+function listColumns(
   sorted: readonly Bar[],
   least: number,
   until: (b: Bar) => number,

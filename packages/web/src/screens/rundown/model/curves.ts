@@ -5,7 +5,7 @@ import {
   percent,
   propertyFacts,
   segmentAt,
-  segmentsOf,
+  splitSegments,
   valueAt,
 } from '@lyvek/core';
 import type { Keyframe, Layout, Motion, Segment } from '@lyvek/core';
@@ -25,7 +25,7 @@ export interface Curve {
 
 const AXES: Record<string, readonly string[]> = { translate: ['x', 'y', 'z'], scale: ['', 'y', 'z'] };
 
-export function curvesOf(motion: Motion, element: number, layout: Layout): Curve[] {
+export function computeCurves(motion: Motion, element: number, layout: Layout): Curve[] {
   const e = layout.elements[element]!;
   const context = {
     box: e.box,
@@ -37,7 +37,7 @@ export function curvesOf(motion: Motion, element: number, layout: Layout): Curve
   const whole = parseEasing(motion.easing);
   return Object.entries(motion.keyframes).map(([property, stops]) => {
     const base = e.base?.[property] ?? propertyFacts(property)?.initial ?? '';
-    const segments = segmentsOf(property, stops, base, context);
+    const segments = splitSegments(property, stops, base, context);
     const width = Math.min(...segments.map((s) => s.from.length));
     const spread = Array.from({ length: width }, (_, k) => {
       const all = segments.flatMap((s) => [s.from[k]!, s.to[k]!]);
@@ -69,7 +69,7 @@ export function numberAt(c: Curve, progress: number): number {
 }
 
 /** Share of the range at which a stop stands; a place at a range name counts by its order. */
-export const shareOf = (stop: Keyframe): number => keyframeOffset(stop.at);
+export const toShare = (stop: Keyframe): number => keyframeOffset(stop.at);
 
 /** Progress at which the drawn curve reaches a stop: where the easing over the whole range first comes to its share. */
 export function progressOfStop(c: Curve, share: number): number {

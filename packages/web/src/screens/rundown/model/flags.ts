@@ -10,7 +10,7 @@ export interface Flag {
   parts: Motion[];
 }
 
-export function flagsOf(
+export function placeFlags(
   d: MotionDocument,
   layout: HeldLayout,
 ): { flags: Flag[]; lost: { trigger: Trigger; reason: string }[] } {

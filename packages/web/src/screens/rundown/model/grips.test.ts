@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { nearestStop, partsOf, pulledRotate, pulledScale, pulledTranslate } from './grips.ts';
+import { nearestStop, splitParts, pulledRotate, pulledScale, pulledTranslate } from './grips.ts';
 
 test.each([
   ['0 72px', 10, -12, '10px 60px'],
@@ -28,7 +28,7 @@ test.each([
   expect(pulledRotate(css, by)).toBe(wanted);
 });
 test('brackets hold a part together, and the nearest stop is by place', () => {
-  expect(partsOf('calc(1px + 2%) 3px')).toEqual(['calc(1px + 2%)', '3px']);
+  expect(splitParts('calc(1px + 2%) 3px')).toEqual(['calc(1px + 2%)', '3px']);
   const stops = [
     { at: '0%', value: '0' },
     { at: '40%', value: '1' },

@@ -3,7 +3,7 @@ import { keyframeOffset } from '@lyvek/core';
 import type { Keyframe } from '@lyvek/core';
 
 /** Splits a value at its outer spaces. */
-export function partsOf(css: string): string[] {
+export function splitParts(css: string): string[] {
   const out: string[] = [''];
   let depth = 0;
   for (const c of css.trim()) {
@@ -26,7 +26,7 @@ const plus = (css: string, px: number): string => {
 
 /** A translation so many px further. */
 export function pulledTranslate(css: string, dx: number, dy: number): string {
-  const [x = '0', y = '0', ...rest] = css === 'none' ? [] : partsOf(css);
+  const [x = '0', y = '0', ...rest] = css === 'none' ? [] : splitParts(css);
   return [plus(x, Math.round(dx)), plus(y, Math.round(dy)), ...rest].join(' ');
 }
 
@@ -34,7 +34,7 @@ const rounded = (n: number, digits: number) => String(Number(n.toFixed(digits)))
 
 /** A scale so many times larger; never less than 0.01. */
 export const pulledScale = (css: string, factor: number): string =>
-  (css === 'none' ? ['1'] : partsOf(css))
+  (css === 'none' ? ['1'] : splitParts(css))
     .map((p) => {
       const n = Number.parseFloat(p) * factor;
       return p.endsWith('%') ? `${rounded(Math.max(1, n), 1)}%` : rounded(Math.max(0.01, n), 3);

@@ -1,22 +1,22 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { element, layoutOf, motion } from '@lyvek/core/testing';
+import { element, makeLayout, motion } from '@lyvek/core/testing';
 import { withPins } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import {
   keyframesBetween,
-  keyframesOf,
+  listKeyframes,
   keyframeStore,
   choose,
   movedKeyframes,
   withKeyframeAt,
   withoutKeyframes,
 } from './keyframes.ts';
-import { barOf } from './bars.ts';
+import { findBar } from './bars.ts';
 import type { Bar } from './bars.ts';
 
 const layout = withPins(
-  layoutOf([
+  makeLayout([
     element({ selector: '#a' }),
     element({ selector: '#b', box: { x: 0, y: 2600, width: 300, height: 200 } }),
   ]),
@@ -29,14 +29,14 @@ const of = (id: string, selector: string, ...at: number[]): Motion =>
     targets: { selector },
     keyframes: { opacity: stops(0, ...at, 100), scale: stops(0, ...at, 100) },
   });
-const bar = (m: Motion) => barOf(m, layout) as Bar;
+const bar = (m: Motion) => findBar(m, layout) as Bar;
 const [a, b] = [bar(of('m_a', '#a', 20, 60)), bar(of('m_b', '#b', 50))];
 const keys = () => keyframeStore.getState().chosen.map((c) => `${c.motion} ${c.share}`);
 
 beforeEach(() => keyframeStore.setState({ chosen: [], hover: null }));
 
 test('keyframes are the places between the ends, once for all properties', () => {
-  expect(keyframesOf(a.motion)).toEqual([0.2, 0.6]);
+  expect(listKeyframes(a.motion)).toEqual([0.2, 0.6]);
 });
 
 test('click chooses one, ctrl one more or one less, shift everything on the way', () => {

@@ -3,7 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import { isNamedPlace, keyframeOffset, percent } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
 import type { Bar } from './bars.ts';
-import { curvesOf, withStopAt } from './curves.ts';
+import { computeCurves, withStopAt } from './curves.ts';
 
 export interface Keyframe {
   motion: string;
@@ -23,7 +23,7 @@ const SAME = 5e-4;
 const near = (a: number, b: number) => Math.abs(a - b) < SAME;
 
 /** Shares at which a motion has stops between its ends. */
-export const keyframesOf = ({ keyframes }: Motion): number[] => {
+export const listKeyframes = ({ keyframes }: Motion): number[] => {
   const all = Object.values(keyframes).flatMap((list) =>
     list.flatMap((k) => (isNamedPlace(k.at) ? [] : [keyframeOffset(k.at)])),
   );
@@ -48,7 +48,7 @@ export const chooseStop = (keyframe: Keyframe | null): void =>
   keyframeStore.setState({ chosen: keyframe ? [keyframe] : [] });
 
 /** What is chosen is of what is selected: selecting something else lets go of it. */
-export function keepKeyframesOf(motions: readonly string[]): void {
+export function keepKeyframes(motions: readonly string[]): void {
   const { chosen } = keyframeStore.getState();
   const left = chosen.filter((b) => motions.includes(b.motion));
   if (left.length < chosen.length) keyframeStore.setState({ chosen: left });
@@ -60,7 +60,7 @@ export const keyframeRow = (bar: Bar, share: number): number =>
 /** Keyframes whose places on the scroll lie between two offsets. */
 export const keyframesBetween = (bars: readonly Bar[], a: number, b: number): Keyframe[] =>
   bars.flatMap((bar) =>
-    keyframesOf(bar.motion).flatMap((share) => {
+    listKeyframes(bar.motion).flatMap((share) => {
       const at = keyframeRow(bar, share);
       return at >= Math.min(a, b) - 0.5 && at <= Math.max(a, b) + 0.5
         ? [{ motion: bar.motion.id, share }]
@@ -76,12 +76,12 @@ export function choose(
 ): void {
   const { chosen } = keyframeStore.getState();
   const known = isChosen(chosen, keyframe.motion, keyframe.share);
-  const offsetOf = (b: Keyframe) => {
+  const toOffset = (b: Keyframe) => {
     const bar = bars.find((x) => x.motion.id === b.motion);
     return bar ? keyframeRow(bar, b.share) : null;
   };
   const last = chosen.at(-1);
-  const [from, to] = [last && offsetOf(last), offsetOf(keyframe)];
+  const [from, to] = [last && toOffset(last), toOffset(keyframe)];
   const next = how.ctrl
     ? known
       ? chosen.filter((b) => b.motion !== keyframe.motion || !near(b.share, keyframe.share))
@@ -138,7 +138,7 @@ export const withKeyframeAt = (bar: Bar, offset: number, layout: Layout): Motion
   return {
     ...bar.motion,
     keyframes: Object.fromEntries(
-      curvesOf(bar.motion, bar.element, layout).map((c) => [c.property, withStopAt(c, share)]),
+      computeCurves(bar.motion, bar.element, layout).map((c) => [c.property, withStopAt(c, share)]),
     ),
   };
 };

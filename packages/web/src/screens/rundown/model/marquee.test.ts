@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { documentOf, motion } from '@lyvek/core/testing';
+import { makeDocument, motion } from '@lyvek/core/testing';
 import { readDocument, withDriver } from '@lyvek/core';
 import type { Driver, MotionDocument } from '@lyvek/core';
 import { MARQUEE, marqueeSpeed } from './marquee.ts';
@@ -16,7 +16,7 @@ const given = { target: '#a', length: 400, newId: (kind: string) => `${kind}_new
 const changed = (d: MotionDocument, driver: Driver) => withDriver(d, 'm_a', driver, given);
 
 test('to a marquee and back nothing of a motion is lost, and people are told', () => {
-  const d = documentOf(motion());
+  const d = makeDocument(motion());
   const run = changed(d, MARQUEE);
   expect(run.message).toContain('kept');
   expect(readDocument(run.document).ok).toBe(true);
@@ -26,7 +26,7 @@ test('to a marquee and back nothing of a motion is lost, and people are told', (
 
 test('a range meant for one condition goes with the driver that measured it; on and off stay', () => {
   const d = {
-    ...documentOf(
+    ...makeDocument(
       motion({ conditions: [{ media: 'q_n', on: false, range: { end: { edge: '50%', line: '40%' } } }] }),
     ),
     media: [narrow],
@@ -41,7 +41,7 @@ test('a range meant for one condition goes with the driver that measured it; on 
 
 test('also where the range itself would suit the new driver, one of a condition that does not suit it goes', () => {
   const d = {
-    ...documentOf(
+    ...makeDocument(
       motion({
         range: { start: '10%', end: '90%' },
         conditions: [{ media: 'q_n', range: { end: { edge: '50%', line: '40%' } } }],

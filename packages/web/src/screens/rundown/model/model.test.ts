@@ -1,20 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { ElementFacts, Finding, Motion } from '@lyvek/core';
-import { documentOf, element as anElement, layoutOf, motion as aMotion } from '@lyvek/core/testing';
+import { makeDocument, element as anElement, makeLayout, motion as aMotion } from '@lyvek/core/testing';
 import { alignEnds, alignStarts, scaled, spreadEvenly } from './arrange-several.ts';
-import { arrange, barOf, isPlaced } from './bars.ts';
+import { arrange, findBar, isPlaced } from './bars.ts';
 import type { Bar } from './bars.ts';
-import { curvesOf, numberAt, withNumber, withStopAt, withUnit } from './curves.ts';
+import { computeCurves, numberAt, withNumber, withStopAt, withUnit } from './curves.ts';
 import { nudged, shifted, stepped, withEndAt } from './moves.ts';
 import { finds, soloed } from './find.ts';
 import { catchAt } from './snap.ts';
-import { clampView, fitView, offsetAt, rowOf, ticksOf, zoomView } from '../../../parts/strip/view.ts';
+import { clampView, fitView, offsetAt, toRow, computeTicks, zoomView } from '../../../parts/strip/view.ts';
 import { effectWords, elementName, meetingWords, otherWords, pointWords } from './words.ts';
 
 const element = (over: Partial<ElementFacts> = {}) =>
   anElement({ selector: '#a', text: 'Pear', kind: 'text', ...over });
-const layout = layoutOf([element()]);
+const layout = makeLayout([element()]);
 const motion = (over: Partial<Motion> = {}) =>
   aMotion({
     name: 'Pear rise',
@@ -32,7 +32,7 @@ const motion = (over: Partial<Motion> = {}) =>
     ...over,
   });
 const bar = (over: Partial<Motion> = {}): Bar => {
-  const b = barOf(motion(over), layout);
+  const b = findBar(motion(over), layout);
   if (!isPlaced(b)) throw new Error(b.reason);
   return b;
 };
@@ -42,7 +42,7 @@ describe('the vertical scale', () => {
   test('rows and offsets are each other’s inverse', () => {
     fc.assert(
       fc.property(view, fc.integer({ min: 0, max: 9000 }), (v, o) =>
-        expect(offsetAt(rowOf(o, v), v)).toBeCloseTo(o, 6),
+        expect(offsetAt(toRow(o, v), v)).toBeCloseTo(o, 6),
       ),
     );
   });
@@ -64,7 +64,7 @@ describe('the vertical scale', () => {
   test('labelled ticks are never closer than 28 rows', () => {
     fc.assert(
       fc.property(view, (v) => {
-        const major = ticksOf(v, 728, 20_000).filter((t) => t.major);
+        const major = computeTicks(v, 728, 20_000).filter((t) => t.major);
         for (let i = 1; i < major.length; i++)
           expect((major[i]!.offset - major[i - 1]!.offset) / v.per).toBeGreaterThanOrEqual(27.9);
       }),
@@ -73,7 +73,7 @@ describe('the vertical scale', () => {
   test('however high the page is, so many ticks and no more', () => {
     fc.assert(
       fc.property(fc.integer({ min: 800, max: 33_554_432 }), (height) => {
-        const ticks = ticksOf(fitView(height, 728), 728, height);
+        const ticks = computeTicks(fitView(height, 728), 728, height);
         expect(ticks.length).toBeGreaterThan(9);
         // A minor one every fifth of 28 rows.
         expect(ticks.length).toBeLessThanOrEqual((728 / 28) * 5 + 1);
@@ -117,7 +117,7 @@ describe('bars', () => {
     );
   });
   test('says why a motion has no place', () =>
-    expect(barOf(motion({ targets: { selector: '#gone' } }), layout)).toMatchObject({
+    expect(findBar(motion({ targets: { selector: '#gone' } }), layout)).toMatchObject({
       reason: 'no element matches #gone',
     }));
 });
@@ -154,7 +154,7 @@ describe('moving', () => {
     expect(withEndAt(bar(), 'start', 0).range.start).toBe('scroll 0%');
   });
   test('both ends move by the same px', () => {
-    const moved = barOf(shifted(bar(), 80), layout) as Bar;
+    const moved = findBar(shifted(bar(), 80), layout) as Bar;
     expect(moved.placed.start - bar().placed.start).toBeCloseTo(80, 0);
     expect(moved.placed.end - bar().placed.end).toBeCloseTo(80, 0);
   });
@@ -168,9 +168,9 @@ describe('moving', () => {
 });
 
 describe('curves', () => {
-  const [opacity, translate] = curvesOf(motion(), 0, layout) as [
-    ReturnType<typeof curvesOf>[0],
-    ReturnType<typeof curvesOf>[0],
+  const [opacity, translate] = computeCurves(motion(), 0, layout) as [
+    ReturnType<typeof computeCurves>[0],
+    ReturnType<typeof computeCurves>[0],
   ];
   test('draw the number that changes', () =>
     expect([translate.name, translate.low, translate.high, numberAt(translate, 0.5)]).toEqual([
@@ -182,7 +182,7 @@ describe('curves', () => {
   test('a new stop changes nothing yet', () => {
     const stops = withStopAt(opacity, 0.3);
     expect(stops).toHaveLength(3);
-    const again = curvesOf(motion({ keyframes: { opacity: stops } }), 0, layout)[0]!;
+    const again = computeCurves(motion({ keyframes: { opacity: stops } }), 0, layout)[0]!;
     for (let p = 0; p <= 1; p += 0.1) expect(numberAt(again, p)).toBeCloseTo(numberAt(opacity, p), 6);
   });
   test('numbers are changed inside the CSS text, units kept', () => {
@@ -229,7 +229,7 @@ describe('several together', () => {
     [2500, 3500],
   ].map(
     ([start, end], i) =>
-      barOf(
+      findBar(
         motion({
           id: `m_${i}`,
           driver: { kind: 'scroll', axis: 'block' },
@@ -267,7 +267,7 @@ describe('several together', () => {
   });
 
   test('alone, the others are off', () => {
-    const d = { ...documentOf(...bars.map((b) => b.motion)) };
+    const d = { ...makeDocument(...bars.map((b) => b.motion)) };
     expect(soloed(d, ['m_1']).motions.map((m) => m.on)).toEqual([false, true, false]);
     expect(soloed(d, [])).toBe(d);
   });

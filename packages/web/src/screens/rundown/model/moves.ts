@@ -105,7 +105,7 @@ export const replaceMotions =
   };
 
 /** The phase a point is written in. */
-export function phaseOf(point: RangePoint, side: Side): Phase | null {
+export function findPhase(point: RangePoint, side: Side): Phase | null {
   if (isMeeting(point)) return null;
   const parsed = parsePhasePoint(point, side);
   return parsed.ok ? parsed.value.phase : null;

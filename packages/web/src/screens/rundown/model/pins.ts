@@ -1,5 +1,5 @@
 /** Pins in words, and changing how long they hold. */
-import { matchesOf, pageBox, parseLength, plainPercent } from '@lyvek/core';
+import { findMatches, pageBox, parseLength, plainPercent } from '@lyvek/core';
 import type { Hold, Layout, Pin } from '@lyvek/core';
 import { grouped } from '../../../parts/strip/view.ts';
 
@@ -12,7 +12,7 @@ const screens = (css: string): number | null => {
 
 /** Scroll offset where a muted pin would begin to hold, about: its stage’s upper edge at the top of the window. */
 export function mutedAt(pin: Pin, layout: Layout): number {
-  const stage = matchesOf(layout, pin.stage)[0];
+  const stage = findMatches(layout, pin.stage)[0];
   return stage === undefined ? 0 : Math.max(0, pageBox(layout, stage).y);
 }
 

@@ -6,9 +6,9 @@ import { drawnAt, keyframeOffset, progressAt } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { beginDrag } from '../../../parts/drag.ts';
 import { useOpenedPage } from '../../page-context.ts';
-import { cssAt, curvesOf, withStop } from '../model/curves.ts';
+import { cssAt, computeCurves, withStop } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
-import { nearestStop, partsOf, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
+import { nearestStop, splitParts, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 
 type Property = 'translate' | 'scale' | 'rotate';
@@ -27,7 +27,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
   const element = bar && layout.elements[bar.element];
   if (!bar || !element || !outlines || element.scroller !== 0 || bar.placed.axis !== 'block') return null;
   const { motion } = bar;
-  const curves = curvesOf(motion, bar.element, layout);
+  const curves = computeCurves(motion, bar.element, layout);
   const of = (p: Property) => curves.find((c) => c.property === p);
   if (!of('translate') && !of('scale') && !of('rotate')) return null;
   const progress = progressAt(y, bar.placed);
@@ -171,7 +171,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
 
 /** px by which it is shifted now; what is no px counts as nothing here. */
 function shownShift(curve: Curve, progress: number): [number, number] {
-  const [x = '0', y = '0'] = partsOf(cssAt(curve, progress));
+  const [x = '0', y = '0'] = splitParts(cssAt(curve, progress));
   const px = (css: string) => (/^-?[\d.]+(px)?$/.test(css) ? Number.parseFloat(css) : 0);
   return [px(x), px(y)];
 }

@@ -1,7 +1,7 @@
 /** The real page, scaled, with the chosen element's box and lines drawn over it from outside its DOM. */
 import { useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
-import { sandboxOf } from '../../../parts/use-opened-frame.ts';
+import { makeSandbox } from '../../../parts/use-opened-frame.ts';
 import { useOpenedPage, useShownDocument } from '../../page-context.ts';
 import { useLinkedPage } from '../../use-linked-page.ts';
 import { soloed } from '../model/find.ts';
@@ -33,7 +33,7 @@ export function Preview({ width, height }: { width: number; height: number }) {
           key={opened.key}
           ref={frame}
           title={`Preview of ${page.name}`}
-          sandbox={sandboxOf(page)}
+          sandbox={makeSandbox(page)}
           tabIndex={page.live ? undefined : -1}
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
         />

@@ -39,7 +39,7 @@ export function AdjustmentsWord({ of }: { of: string }) {
 function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
   const { session } = useOpenedPage();
   const { layout, chosen, document } = useRundown();
-  const nameOf = (selector: string) => {
+  const findName = (selector: string) => {
     const e = layout.elements.find((x) => x.selector === selector);
     return e ? elementName(e, layout) : selector;
   };
@@ -62,7 +62,7 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
       {own.length === 0 && <p className="m-0">It needs nothing set on the page’s own elements.</p>}
       {own.map((a) => (
         <fieldset key={a.id}>
-          <legend title={a.selector}>{nameOf(a.selector)}</legend>
+          <legend title={a.selector}>{findName(a.selector)}</legend>
           {Object.entries(a.declarations).map(([property, css]) => (
             <Declaration
               key={property}
@@ -81,7 +81,7 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
       ))}
       {target && (
         <NewDeclaration
-          on={nameOf(target)}
+          on={findName(target)}
           onAdd={(property, css) =>
             session.act(`set ${property}`, (d) => {
               const same = d.adjustments.find((a) => a.selector === target && a.for.includes(of));

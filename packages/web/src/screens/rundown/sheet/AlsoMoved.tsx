@@ -1,5 +1,5 @@
 /** Who else writes to the element of this motion, and what comes of it. */
-import { matchesOf } from '@lyvek/core';
+import { findMatches } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { DriverSign } from '../../../parts/glyphs.tsx';
 import { useRundown } from '../rundown-context.ts';
@@ -7,7 +7,7 @@ import { useRundown } from '../rundown-context.ts';
 export function AlsoMoved({ motion, element }: { motion: Motion; element: number }) {
   const { document, layout, select } = useRundown();
   const others = document.motions.filter(
-    (m) => m.id !== motion.id && m.on && matchesOf(layout, m.targets.selector).includes(element),
+    (m) => m.id !== motion.id && m.on && findMatches(layout, m.targets.selector).includes(element),
   );
   if (others.length === 0) return null;
   const index = (m: Motion) => document.motions.findIndex((x) => x.id === m.id);

@@ -8,7 +8,7 @@ import {
   cssAt,
   numberAt,
   progressOfStop,
-  shareOf,
+  toShare,
   withNumber,
   withStop,
   withStopAt,
@@ -51,12 +51,12 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
     const stop = stops[index]!;
     if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < stops.length - 1) {
       const step = altKey ? 1000 : 100;
-      const to = curve.whole(Math.min(1, Math.max(0, progressOfStop(curve, shareOf(stop)) + dx / (W - 12))));
+      const to = curve.whole(Math.min(1, Math.max(0, progressOfStop(curve, toShare(stop)) + dx / (W - 12))));
       const at = Math.round(Math.min(0.99, Math.max(0.01, to)) * step) / step;
       return withStop(stops, index, { at: percent(at) });
     }
     const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
-    const was = numberAt(curve, progressOfStop(curve, shareOf(stop)));
+    const was = numberAt(curve, progressOfStop(curve, toShare(stop)));
     const from =
       stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value;
     const value = withNumber(from, curve.number, was - dy * scale * (altKey ? 0.1 : 1));
@@ -124,7 +124,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         <path className="curve-line" d={d} />
         <circle className="curve-dot" cx={x(progress)} cy={y(numberAt(curve, progress))} r={2.6} />
         {stops.map((s, i) => {
-          const p = progressOfStop(curve, shareOf(s));
+          const p = progressOfStop(curve, toShare(s));
           return (
             <circle
               key={i}

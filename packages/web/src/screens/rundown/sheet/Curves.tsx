@@ -6,7 +6,7 @@ import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
 import { keyframeStore, chooseStop } from '../model/keyframes.ts';
-import { curvesOf, numberAt, shareOf } from '../model/curves.ts';
+import { computeCurves, numberAt, toShare } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
 import { grouped } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -48,12 +48,12 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
   );
   const openIn = ({ property, stops }: Curve) => {
     const i =
-      open?.property === property ? stops.findIndex((k) => Math.abs(shareOf(k) - open.share) < 5e-4) : -1;
+      open?.property === property ? stops.findIndex((k) => Math.abs(toShare(k) - open.share) < 5e-4) : -1;
     return i < 0 ? null : i;
   };
   const choose = (property: string, stop: Keyframe | null) =>
-    chooseStop(stop && { motion: motion.id, property, share: shareOf(stop) });
-  const curves = curvesOf(motion, element, layout);
+    chooseStop(stop && { motion: motion.id, property, share: toShare(stop) });
+  const curves = computeCurves(motion, element, layout);
   const put = (property: string, stops: Keyframe[] | null, label: string) =>
     session.act(
       label,

@@ -13,7 +13,7 @@ import { CssField } from './CssField.tsx';
 const OWN: Driver = { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] };
 const WHOLE: Driver = { kind: 'scroll', axis: 'block' };
 
-function faceOf(driver: Driver, document: MotionDocument, layout: HeldLayout): string {
+function toFace(driver: Driver, document: MotionDocument, layout: HeldLayout): string {
   switch (driver.kind) {
     case 'pin':
       return `the hold of ${document.pins.find((p) => p.id === driver.pin)?.name ?? 'a lost pin'}`;
@@ -73,7 +73,7 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
     session.actOnWhole('change the driver', () => changed);
     if (message) notify(message, { action: { label: 'Undo', run: () => void session.undo() } });
   };
-  const face = faceOf(driver, document, layout);
+  const face = toFace(driver, document, layout);
   const options: { value: string; text: string; note?: string; driver: Driver | 'new trigger' }[] = [
     { value: 'self', text: 'its own view progress', note: 'through the viewport', driver: OWN },
     { value: 'page', text: 'the scroll of the whole page', driver: WHOLE },

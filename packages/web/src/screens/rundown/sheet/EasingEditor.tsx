@@ -1,7 +1,7 @@
 /** An easing pulled by hand. Time, or scroll, runs down as everywhere; values run to the right. Two oars for a curve, rings for joints. */
 import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { parseEasing, shapeCss, shapeOf, springCss } from '@lyvek/core';
+import { parseEasing, shapeCss, toShape, springCss } from '@lyvek/core';
 import type { EasingShape } from '@lyvek/core';
 import { beginDrag } from '../../../parts/drag.ts';
 
@@ -26,14 +26,14 @@ type Point = [t: number, v: number];
 export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   const svg = useRef<SVGSVGElement>(null);
   const parsed = parseEasing(value);
-  const shape = shapeOf(value);
+  const shape = toShape(value);
   if (!parsed.ok || !shape) return null;
   const f = parsed.value;
   const path = Array.from(
     { length: 81 },
     (_, i) => `${i ? 'L' : 'M'}${x(f(i / 80)).toFixed(1)} ${y(i / 80).toFixed(1)}`,
   ).join('');
-  const placeOf = (e: { clientX: number; clientY: number; shiftKey: boolean }): Point => {
+  const findPlace = (e: { clientX: number; clientY: number; shiftKey: boolean }): Point => {
     const frame = svg.current!.getBoundingClientRect();
     const snap = (n: number) => (e.shiftKey ? Math.round(n / STEP) * STEP : n);
     const t = (e.clientY - frame.top - 6) / (H - 12);
@@ -42,8 +42,8 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   };
   const pull = (e: PointerEvent<Element>, at: (p: Point) => string) =>
     beginDrag(e, {
-      move: (_, event) => onTry(at(placeOf(event))),
-      drop: (_, event) => onPut(at(placeOf(event))),
+      move: (_, event) => onTry(at(findPlace(event))),
+      drop: (_, event) => onPut(at(findPlace(event))),
       putBack: () => onTry(null),
     });
   const keys = (e: KeyboardEvent, p: Point, at: (p: Point) => string) => {
@@ -90,7 +90,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
         aria-label="Easing: time downwards, values to the right"
         onDoubleClick={(e) => {
           if (shape.kind !== 'joints') return;
-          const [t] = placeOf(e);
+          const [t] = findPlace(e);
           if (t > 0.01 && t < 0.99) onPut(jointsWith(shape.points, [t, f(t)]));
         }}
       >

@@ -1,6 +1,6 @@
 /** What else can be done with what is selected. */
 import { useState } from 'react';
-import { presetOf } from '@lyvek/core';
+import { makePreset } from '@lyvek/core';
 import { api } from '../../../data/api.ts';
 import { usePresets } from '../../../data/presets.ts';
 import { duplicated, withoutMotions } from '../../../data/take-session.ts';
@@ -25,7 +25,7 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
   const { layout, document } = useRundown();
   const { refresh } = usePresets();
   const [naming, setNaming] = useState(false);
-  const body = presetOf(document, ids, layout);
+  const body = makePreset(document, ids, layout);
   if (naming && body)
     return (
       <NameForm

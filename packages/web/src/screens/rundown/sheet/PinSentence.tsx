@@ -1,5 +1,5 @@
 /** A pin as a sentence: what is held, where, for how long, and over what. */
-import { widthOf } from '@lyvek/core';
+import { computeWidth } from '@lyvek/core';
 import type { Pin } from '@lyvek/core';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { distanceFace, insetFace } from '../model/pins.ts';
@@ -125,7 +125,7 @@ function Distance({ pin, change, close }: PartProps & { close(): void }) {
   const { layout } = useRundown();
   const strips = layout.elements.filter((e) => {
     const parent = layout.elements[e.parent];
-    return parent && widthOf(e) > (parent.content?.width ?? parent.box.width) + 40;
+    return parent && computeWidth(e) > (parent.content?.width ?? parent.box.width) + 40;
   });
   const value = pin.distance.kind === 'length' ? pin.distance.value : '';
   const put = (distance: Pin['distance']) => change('change how long it is held', { distance });

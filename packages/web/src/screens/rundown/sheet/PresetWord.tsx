@@ -1,5 +1,5 @@
 /** What a motion was made from, and how to bring the two together again. */
-import { standOf, withPart, withPresets } from '@lyvek/core';
+import { comparePreset, withPart, withPresets } from '@lyvek/core';
 import type { Motion, PresetStand } from '@lyvek/core';
 import { api } from '../../../data/api.ts';
 import { usePresets } from '../../../data/presets.ts';
@@ -21,7 +21,7 @@ export function PresetWord({ motion }: { motion: Motion }) {
   const { presets, refresh } = usePresets();
   if (!motion.preset) return null;
   const preset = presets.find((p) => p.id === motion.preset!.id);
-  const stand = standOf(motion, presets);
+  const stand = comparePreset(motion, presets);
   const take = () => {
     session.actOnWhole('take the preset’s values', (d) => withPresets(d, presets, [motion.id]).document);
   };

@@ -1,5 +1,5 @@
 /** “rests for n px” in the sentence: its length typed, in px or as a share; 0 takes it out. */
-import { restOf, withoutRest, withRest } from '@lyvek/core';
+import { findHold, withoutRest, withRest } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { Pop } from '../../../parts/Pop.tsx';
 import type { Bar } from '../model/bars.ts';
@@ -12,7 +12,7 @@ interface RestWordProps {
 }
 
 export function RestWord({ bar, onChange }: RestWordProps) {
-  const rest = restOf(bar.motion);
+  const rest = findHold(bar.motion);
   const length = bar.placed.end - bar.placed.start;
   if (!(length > 0)) return null;
   const px = rest ? (rest.to - rest.from) * length : 0;

@@ -3,7 +3,7 @@ import { isEndless, isTimed, refersTo } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { withoutMotions } from '../../../data/take-session.ts';
-import { flagsOf } from '../model/flags.ts';
+import { placeFlags } from '../model/flags.ts';
 import { elementName } from '../model/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { MarqueeSheet } from './MarqueeSheet.tsx';
@@ -53,7 +53,7 @@ export function Sheet() {
 
 function NothingSelected({ count, placed }: { count: number; placed: number }) {
   const { layout, chosen, setAdding, findings, select, document } = useRundown();
-  const nameOf = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
+  const findName = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
   const element = layout.elements[chosen];
   return (
     <section className="sheet" aria-label="Nothing selected">
@@ -85,7 +85,7 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
             <li key={f.check + f.about}>
               <FindingSign severity={f.severity} label={f.severity} />
               <button type="button" className="finding-name" onClick={() => select(f.about)}>
-                {nameOf(f.about)}
+                {findName(f.about)}
               </button>
               <span className="grow">{f.sentence}</span>
             </li>
@@ -99,7 +99,7 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
 /** Pins and triggers that have no place on this page: they have no mark in the lanes, so they are listed here. */
 function Astray() {
   const { layout, document, select } = useRundown();
-  const { lost } = flagsOf(document, layout);
+  const { lost } = placeFlags(document, layout);
   const astray = [
     ...layout.loose.map(({ id, reason }) => ({
       id,

@@ -1,6 +1,6 @@
 /** “On 5 elements, each 48 px later in page order”; on one element there is nothing to say. */
 import type { Motion } from '@lyvek/core';
-import { matchesOf, parseLength } from '@lyvek/core';
+import { findMatches, parseLength } from '@lyvek/core';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { useRundown } from '../rundown-context.ts';
 import { CssField } from './CssField.tsx';
@@ -23,7 +23,7 @@ const isTime = (css: string) => /^-?\d+(\.\d+)?ms$/.test(css.trim());
 
 export function StaggerWord({ motion, timed, onChange }: StaggerWordProps) {
   const { layout } = useRundown();
-  const count = matchesOf(layout, motion.targets.selector).length;
+  const count = findMatches(layout, motion.targets.selector).length;
   if (count < 2) return null;
   const { stagger } = motion;
   const first: Stagger = { step: timed ? '60ms' : '40px', order: 'page' };

@@ -1,7 +1,7 @@
 /** The sheet of a trigger, or of what plays at page load: its sentence, its parts on a time ruler, the values of the chosen part. */
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
-import { isAtLoad, matchesOf, refersTo, timesOf } from '@lyvek/core';
+import { isAtLoad, findMatches, refersTo, computeTimes } from '@lyvek/core';
 import type { Trigger, Motion } from '@lyvek/core';
 import { withTrigger, withMotion, withoutMotions } from '../../../data/take-session.ts';
 import { TriggerSign } from '../../../parts/glyphs.tsx';
@@ -29,7 +29,7 @@ export function TimedSheet({ trigger, part }: { trigger: Trigger | null; part: M
     () => document.motions.filter((m) => (trigger ? refersTo(m.driver, trigger.id) : isAtLoad(m.driver))),
     [document, trigger],
   );
-  const times = timesOf(document.motions);
+  const times = computeTimes(document.motions);
   const length = Math.max(1, ...parts.map((p) => times.get(p.id)?.end ?? 0));
   const ids = parts.map((p) => p.id).join(' ');
   const player = useMemo(() => new TimePlayer(link), [link]);
@@ -44,7 +44,7 @@ export function TimedSheet({ trigger, part }: { trigger: Trigger | null; part: M
   }, [player, length]);
   const now = useStore(player.store, (s) => s.at);
   const shown = part ?? parts[0] ?? null;
-  const element = shown ? (matchesOf(layout, shown.targets.selector)[0] ?? -1) : -1;
+  const element = shown ? (findMatches(layout, shown.targets.selector)[0] ?? -1) : -1;
   const own = shown && times.get(shown.id);
   return (
     <section className="sheet" aria-label={trigger ? `Trigger ${trigger.name}` : 'At page load'}>

@@ -25,13 +25,13 @@ export function clampAxis({ middle, apart }: Axis, max: Px): Axis {
 export const firstAxis = (at: Px, windowHeight: Px, max: Px): Axis =>
   clampAxis({ middle: at, apart: APART * windowHeight }, max);
 
-export const offsetsOf = ({ middle, apart }: Axis, max: Px): Px[] =>
+export const computeOffsets = ({ middle, apart }: Axis, max: Px): Px[] =>
   Array.from({ length: PICTURES }, (_, k) =>
     Math.round(Math.min(max, Math.max(0, middle + (k - (PICTURES - 1) / 2) * apart))),
   );
 
 /** The rows of the screen that the axis takes, so that every picture stands beside its own offset. */
-export const viewOf = ({ middle, apart }: Axis, rows: number): View => {
+export const makeView = ({ middle, apart }: Axis, rows: number): View => {
   const per = apart / (rows / PICTURES);
   return { per, top: middle - (rows / 2 - PAD) * per };
 };

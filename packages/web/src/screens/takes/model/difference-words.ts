@@ -16,20 +16,20 @@ type Pin = MotionDocument['pins'][number];
 type Trigger = MotionDocument['triggers'][number];
 type Row = NonNullable<Difference['a']>;
 
-export const nameOf = (d: Difference): string => {
+export const findName = (d: Difference): string => {
   const one = (d.b ?? d.a)! as { name?: string; selector?: string };
   return one.name ?? one.selector ?? d.id;
 };
 
 /** In a word or two, for what is there in one of them only. */
-const faceOf: { [K in Difference['list']]: (x: never) => string } = {
+const toFace: { [K in Difference['list']]: (x: never) => string } = {
   motions: (m: Motion) => effectWords(m),
   pins: (p: Pin) => distanceFace(p),
   triggers: (g: Trigger) => (g.plays === 'once' ? 'once' : 'each time'),
   cues: (c: MotionDocument['cues'][number]) => c.at,
   adjustments: (a: MotionDocument['adjustments'][number]) => Object.keys(a.declarations).join(', '),
 };
-const face = (list: Difference['list'], x: Row): string => faceOf[list](x as never);
+const face = (list: Difference['list'], x: Row): string => toFace[list](x as never);
 
 /** A way straight up or down says only how far. */
 const short = (css: string) => valueWords(css).replace(/^0 (?=\S+$)/, '');
@@ -80,7 +80,7 @@ const MOTION_WORDS: Record<string, (a: Motion, b: Motion) => Change[]> = {
 };
 
 /** Every change, the one that says most first. */
-export function changesOf({ list, a, b, fields }: Difference): Change[] {
+export function listChanges({ list, a, b, fields }: Difference): Change[] {
   if (!a) return [{ of: '', was: 'none', is: face(list, b!) }];
   if (!b) return [{ of: '', was: face(list, a), is: 'none' }];
   if (list !== 'motions') {

@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { compileTake, differencesOf, withPins } from '@lyvek/core';
+import { compileTimeline, listDifferences, withPins } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
-import { documentOf, element, layoutOf, motion } from '@lyvek/core/testing';
-import { offsetAt, rowOf } from '../../../parts/strip/view.ts';
-import { clampAxis, firstAxis, markOffsets, mostUnlike, offsetsOf, viewOf, zoomAxis } from './axis.ts';
-import { changesOf, changeWords } from './difference-words.ts';
+import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
+import { offsetAt, toRow } from '../../../parts/strip/view.ts';
+import { clampAxis, firstAxis, markOffsets, mostUnlike, computeOffsets, makeView, zoomAxis } from './axis.ts';
+import { listChanges, changeWords } from './difference-words.ts';
 import { figureRows } from './figures.ts';
 import type { Figures } from './figures.ts';
-import { drawnAtOffset, drawnOf, motionPairs, propertiesOf } from './pairs.ts';
+import { drawnAtOffset, computeDrawn, motionPairs, listProperties } from './pairs.ts';
 import { placeWords } from './place-words.ts';
 import { placedAt } from './placed-at.ts';
 
@@ -22,7 +22,7 @@ const PIN: MotionDocument['pins'][number] = {
   overlap: ['0px', '0px'],
   layer: 0,
 };
-const LAYOUT = layoutOf([element({ selector: '#a', box: { x: 0, y: 2000, width: 1000, height: 800 } })]);
+const LAYOUT = makeLayout([element({ selector: '#a', box: { x: 0, y: 2000, width: 1000, height: 800 } })]);
 
 describe('the axis of the strips', () => {
   const max = fc.integer({ min: 0, max: 60_000 });
@@ -33,28 +33,28 @@ describe('the axis of the strips', () => {
   test('keeps every picture on the page, in order', () =>
     fc.assert(
       fc.property(axis, max, (a, m) => {
-        const offsets = offsetsOf(clampAxis(a, m), m);
+        const offsets = computeOffsets(clampAxis(a, m), m);
         expect(Math.min(...offsets)).toBeGreaterThanOrEqual(0);
         expect(Math.max(...offsets)).toBeLessThanOrEqual(m);
         expect(offsets).toEqual([...offsets].sort((x, y) => x - y));
       }),
     ));
   test('each picture stands beside its own offset', () => {
-    const view = viewOf({ middle: 4000, apart: 480 }, 700);
-    offsetsOf({ middle: 4000, apart: 480 }, 9000).forEach((o, k) =>
-      expect(rowOf(o, view)).toBeCloseTo(700 * ((k + 0.5) / 5), 6),
+    const view = makeView({ middle: 4000, apart: 480 }, 700);
+    computeOffsets({ middle: 4000, apart: 480 }, 9000).forEach((o, k) =>
+      expect(toRow(o, view)).toBeCloseTo(700 * ((k + 0.5) / 5), 6),
     );
   });
   test('zooming leaves what is under the pointer where it is, away from the page’s ends', () => {
     const from = { middle: 20_000, apart: 400 };
     const to = zoomAxis(from, 2, 20_300, 60_000);
     expect(to.apart).toBe(200);
-    expect(rowOf(20_300, viewOf(to, 700))).toBeCloseTo(rowOf(20_300, viewOf(from, 700)), 0);
+    expect(toRow(20_300, makeView(to, 700))).toBeCloseTo(toRow(20_300, makeView(from, 700)), 0);
   });
   test('a page shorter than its pictures shows all of them on it', () =>
-    expect(offsetsOf(firstAxis(30, 800, 60), 60)).toEqual([0, 15, 30, 45, 60]));
+    expect(computeOffsets(firstAxis(30, 800, 60), 60)).toEqual([0, 15, 30, 45, 60]));
   test('marks lie on round offsets inside the page, five rows apart at least', () => {
-    const view = viewOf({ middle: 2000, apart: 480 }, 700);
+    const view = makeView({ middle: 2000, apart: 480 }, 700);
     const { step, offsets } = markOffsets(view, 700, 9000);
     expect(step).toBe(20);
     expect(step / view.per).toBeGreaterThanOrEqual(5);
@@ -62,7 +62,7 @@ describe('the axis of the strips', () => {
       expect(o % step).toBe(0);
       expect(o).toBeGreaterThanOrEqual(Math.max(0, offsetAt(0, view) - 1e-6));
     }
-    expect(markOffsets(viewOf({ middle: 30_000, apart: 15_000 }, 700), 700, 60_000).step).toBeGreaterThan(20);
+    expect(markOffsets(makeView({ middle: 30_000, apart: 15_000 }, 700), 700, 60_000).step).toBeGreaterThan(20);
   });
   test('the place where they are most unlike is found; alike everywhere, it says so', () => {
     expect(mostUnlike((y) => Math.exp(-(((y - 3000) / 400) ** 2)), 9000).at).toBeCloseTo(3000, -2);
@@ -72,7 +72,7 @@ describe('the axis of the strips', () => {
 
 describe('what differs, in words', () => {
   const words = (a: MotionDocument, b: MotionDocument) =>
-    differencesOf(a, b).differing.map((d) => changesOf(d).map(changeWords));
+    listDifferences(a, b).differing.map((d) => listChanges(d).map(changeWords));
   const scale = (to: string) =>
     motion({
       keyframes: {
@@ -83,25 +83,25 @@ describe('what differs, in words', () => {
       },
     });
   test('values, ranges, times and what is missing', () => {
-    expect(words(documentOf(scale('1.6')), documentOf(scale('1.9')))).toEqual([['scale 1.6 → 1.9']]);
+    expect(words(makeDocument(scale('1.6')), makeDocument(scale('1.9')))).toEqual([['scale 1.6 → 1.9']]);
     expect(
-      words(documentOf(motion()), documentOf(motion({ range: { start: 'entry 20%', end: 'contain 50%' } }))),
+      words(makeDocument(motion()), makeDocument(motion({ range: { start: 'entry 20%', end: 'contain 50%' } }))),
     ).toEqual([['start entry 0 % → entry 20 %']]);
-    expect(words(documentOf(motion()), documentOf())).toEqual([['fade in → none']]);
-    expect(words(documentOf(), documentOf(motion()))).toEqual([['none → fade in']]);
-    expect(words(documentOf(motion()), documentOf(motion({ on: false })))).toEqual([['on → muted']]);
+    expect(words(makeDocument(motion()), makeDocument())).toEqual([['fade in → none']]);
+    expect(words(makeDocument(), makeDocument(motion()))).toEqual([['none → fade in']]);
+    expect(words(makeDocument(motion()), makeDocument(motion({ on: false })))).toEqual([['on → muted']]);
     expect(
       words(
-        documentOf(motion()),
-        documentOf(motion({ damping: { kind: 'half-life', halfLife: 90 }, easing: 'ease' })),
+        makeDocument(motion()),
+        makeDocument(motion({ damping: { kind: 'half-life', halfLife: 90 }, easing: 'ease' })),
       )[0],
     ).toEqual(expect.arrayContaining(['damping none → 90 ms half-life', 'easing linear → ease']));
   });
   test('pins by how long they hold', () =>
     expect(
       words(
-        { ...documentOf(), pins: [PIN] },
-        { ...documentOf(), pins: [{ ...PIN, distance: { kind: 'length', value: '150vh' } }] },
+        { ...makeDocument(), pins: [PIN] },
+        { ...makeDocument(), pins: [{ ...PIN, distance: { kind: 'length', value: '150vh' } }] },
       ),
     ).toEqual([['1000 px → 1.5 screens']]));
 });
@@ -110,8 +110,8 @@ describe('motions beside each other', () => {
   const [one, other] = [motion(), motion({ range: { start: 'entry 0%', end: 'entry 50%' } })];
   test('those that differ come first; of different pages only the right side has any', () => {
     const same = motion({ id: 'm_b', name: 'B' });
-    const [a, b] = [documentOf(same, one), documentOf(same, other)];
-    expect(motionPairs(a, b, differencesOf(a, b)).map((p) => [p.id, p.differs])).toEqual([
+    const [a, b] = [makeDocument(same, one), makeDocument(same, other)];
+    expect(motionPairs(a, b, listDifferences(a, b)).map((p) => [p.id, p.differs])).toEqual([
       ['m_a', true],
       ['m_b', false],
     ]);
@@ -119,14 +119,14 @@ describe('motions beside each other', () => {
   });
   test('a curve says what the compiled take shows', () => {
     const layout = withPins(LAYOUT, []);
-    const drawn = drawnOf(other, layout, 'opacity')!;
-    const { start, end } = compileTake(documentOf(other), layout);
+    const drawn = computeDrawn(other, layout, 'opacity')!;
+    const { start, end } = compileTimeline(makeDocument(other), layout);
     expect(drawnAtOffset(drawn, start[0]!)).toBe(0);
     expect(drawnAtOffset(drawn, (start[0]! + end[0]!) / 2)).toBeCloseTo(0.5, 9);
     expect(drawnAtOffset(drawn, end[0]!)).toBe(1);
-    expect(drawnOf(other, layout, 'scale')).toBeNull();
+    expect(computeDrawn(other, layout, 'scale')).toBeNull();
     expect(
-      drawnOf(
+      computeDrawn(
         motion({ driver: { kind: 'load' }, time: { delay: '0ms', duration: '1ms' } }),
         layout,
         'opacity',
@@ -137,7 +137,7 @@ describe('motions beside each other', () => {
     const stops = (v: string) => [{ at: '0%', value: v }];
     const a = motion({ keyframes: { opacity: stops('0'), rotate: stops('1deg') } });
     const b = motion({ keyframes: { opacity: stops('0'), rotate: stops('2deg') } });
-    expect(propertiesOf({ id: 'm', name: 'm', a, b, differs: true })).toEqual(['rotate', 'opacity']);
+    expect(listProperties({ id: 'm', name: 'm', a, b, differs: true })).toEqual(['rotate', 'opacity']);
   });
 });
 

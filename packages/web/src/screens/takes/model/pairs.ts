@@ -1,9 +1,9 @@
 /** Motions of both sides, paired, and their curves over the scroll. */
 import { progressAt } from '@lyvek/core';
 import type { Differences, Layout, Motion, MotionDocument, Px } from '@lyvek/core';
-import { barOf, isPlaced } from '../../rundown/model/bars.ts';
+import { findBar, isPlaced } from '../../rundown/model/bars.ts';
 import type { Bar } from '../../rundown/model/bars.ts';
-import { curvesOf, numberAt } from '../../rundown/model/curves.ts';
+import { computeCurves, numberAt } from '../../rundown/model/curves.ts';
 import type { Curve } from '../../rundown/model/curves.ts';
 
 export interface MotionPair {
@@ -43,11 +43,11 @@ export interface Drawn {
   curve: Curve;
 }
 
-export function drawnOf(motion: Motion | null, layout: Layout | null, property: string): Drawn | null {
+export function computeDrawn(motion: Motion | null, layout: Layout | null, property: string): Drawn | null {
   if (!motion || !layout || motion.time) return null;
-  const bar = barOf(motion, layout);
+  const bar = findBar(motion, layout);
   if (!isPlaced(bar) || bar.placed.scroller !== 0) return null;
-  const curve = curvesOf(motion, bar.element, layout).find((c) => c.property === property);
+  const curve = computeCurves(motion, bar.element, layout).find((c) => c.property === property);
   return curve ? { bar, curve } : null;
 }
 
@@ -55,7 +55,7 @@ export const drawnAtOffset = ({ bar, curve }: Drawn, y: Px): number =>
   numberAt(curve, progressAt(y, bar.placed));
 
 /** Properties of either side: those with other stops first, and of these what both have. */
-export function propertiesOf({ a, b }: MotionPair): string[] {
+export function listProperties({ a, b }: MotionPair): string[] {
   const all = [...new Set([...Object.keys(b?.keyframes ?? {}), ...Object.keys(a?.keyframes ?? {})])];
   const weight = (p: string) => {
     const [x, y] = [a?.keyframes[p], b?.keyframes[p]];

@@ -8,7 +8,7 @@ import { TimeChart } from '../../../parts/TimeChart.tsx';
 import { dampingLabel, DampingWord } from '../../rundown/sheet/DampingWord.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { DampedPage } from './DampedPage.tsx';
-import { apart, DISTANCE, dampingsOf, ratesFor, responseOf } from './model.ts';
+import { apart, DISTANCE, listDampings, ratesFor, computeResponse } from './model.ts';
 import { useTrials } from '../trials-context.ts';
 
 interface FeelProps {
@@ -25,15 +25,15 @@ const INPUTS = Object.keys(HAND_INPUTS) as HandInput['id'][];
 export function Feel({ tabs, damped, feelIt }: FeelProps) {
   const { settings } = useOpenedPage();
   const { document, prediction } = useTrials();
-  const used = useMemo(() => dampingsOf(document), [document]);
+  const used = useMemo(() => listDampings(document), [document]);
   const [own, setOwn] = useState<Damping | null>(null);
   const [other, setOther] = useState<Damping | null>(null);
   const [input, setInput] = useState<HandInput['id']>('flick');
   const how = own ?? used[0] ?? FIRST;
   const rates = ratesFor(prediction.question.clock);
-  const seen = useMemo(() => rates.map((r) => responseOf(how, input, r)), [how, input, ...rates]); // eslint-disable-line react-hooks/exhaustive-deps
+  const seen = useMemo(() => rates.map((r) => computeResponse(how, input, r)), [how, input, ...rates]); // eslint-disable-line react-hooks/exhaustive-deps
   const second = useMemo(
-    () => other && rates.map((r) => responseOf(other, input, r)),
+    () => other && rates.map((r) => computeResponse(other, input, r)),
     [other, input, ...rates], // eslint-disable-line react-hooks/exhaustive-deps
   );
   const all = [...seen, ...(second ?? [])];

@@ -4,7 +4,7 @@
  */
 import { useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
-import { sandboxOf } from '../../../parts/use-opened-frame.ts';
+import { makeSandbox } from '../../../parts/use-opened-frame.ts';
 import { useOpenedPage, useShownDocument } from '../../page-context.ts';
 import { useLinkedPage } from '../../use-linked-page.ts';
 import { withDamping, handStore } from './under-the-hand.ts';
@@ -23,7 +23,7 @@ export function UnseenPage() {
       key={key}
       ref={frame}
       title={place ? `${page.name}, to scroll` : `${page.name}, measured`}
-      sandbox={sandboxOf(page)}
+      sandbox={makeSandbox(page)}
       className={place ? 'damped-page' : 'unseen-page'}
       style={{
         width: viewport.width,

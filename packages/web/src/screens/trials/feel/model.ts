@@ -8,7 +8,7 @@ export const DISTANCE = 600;
 export const ratesFor = (clock: string): [string, string] =>
   clock === '120' || clock === '60' ? ['60', '120'] : ['60', clock];
 
-export const responseOf = (how: Damping, input: HandInput['id'], clock: string): Response =>
+export const computeResponse = (how: Damping, input: HandInput['id'], clock: string): Response =>
   respond(how, HAND_INPUTS[input](DISTANCE), clockById(clock), DISTANCE, 1000);
 
 /** How far apart what is shown at two rates is at most, px, at the times that both have a frame. */
@@ -23,7 +23,7 @@ export function apart(a: Response, b: Response): number {
 }
 
 /** Settings that the take uses, the most frequent first. */
-export function dampingsOf(d: MotionDocument): Damping[] {
+export function listDampings(d: MotionDocument): Damping[] {
   const known = new Map<string, { how: Damping; count: number }>();
   for (const { damping, on } of d.motions) {
     if (!on || damping.kind === 'none') continue;

@@ -1,10 +1,10 @@
 /** Frame costs along the page, made ready for drawing. */
 import type { Bucket, Charge, Ms } from '@lyvek/core';
-import { rowOf } from '../../../parts/strip/view.ts';
+import { toRow } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 
 /** The ms axis reaches a little beyond the budget, and to the dearest frame. */
-export const axisOf = (buckets: readonly Bucket[], budget: Ms): Ms =>
+export const toAxis = (buckets: readonly Bucket[], budget: Ms): Ms =>
   Math.max(1.25 * budget, 1.12 * buckets.reduce((m, b) => Math.max(m, b.total), 0));
 
 export interface Peak {
@@ -14,7 +14,7 @@ export interface Peak {
 }
 
 /** The dearest places that lie at least `gap` rows apart, from the top, each with the motion that costs most there. */
-export function peaksOf(
+export function findPeaks(
   buckets: readonly Bucket[],
   charges: readonly Charge[],
   view: View,
@@ -24,7 +24,7 @@ export function peaksOf(
   const out: Peak[] = [];
   for (const bucket of [...buckets].sort((a, b) => b.total - a.total)) {
     if (out.length === most || bucket.total === 0) break;
-    if (out.some((p) => Math.abs(rowOf(p.bucket.from, view) - rowOf(bucket.from, view)) < gap)) continue;
+    if (out.some((p) => Math.abs(toRow(p.bucket.from, view) - toRow(bucket.from, view)) < gap)) continue;
     const charge = dearestIn(charges, bucket);
     if (charge) out.push({ bucket, charge });
   }

@@ -1,6 +1,6 @@
 /** Measured trials as charts: how long frames took, and how trials of the same kind have gone over time. */
 import type { Trial } from '@lyvek/api';
-import { histogramOf } from '@lyvek/core';
+import { computeHistogram } from '@lyvek/core';
 import type { Ms, TrialFrames } from '@lyvek/core';
 
 /** Bars of the histogram: half a frame of a 60 Hz screen each, the last one open. */
@@ -11,7 +11,7 @@ export const BINS = 12;
 export function intervalShares(frames: TrialFrames): number[] {
   // The first frame has none before it.
   const intervals = (frames.interval ?? []).slice(1);
-  const counts = histogramOf(
+  const counts = computeHistogram(
     // Timers play by half a millisecond: a frame belongs to the step that it is nearest to.
     intervals.map((ms) => ms + STEP / 2),
     STEP,

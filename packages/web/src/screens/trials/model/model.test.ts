@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { stretchesOf } from '@lyvek/core';
+import { splitStretches } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
 import type { Bucket, Charge, MotionFigures } from '@lyvek/core';
 import { bucketSize } from '../../../parts/strip/bands.ts';
-import { axisOf, peaksOf } from './costs.ts';
-import { rankingOf } from './ranking.ts';
+import { toAxis, findPeaks } from './costs.ts';
+import { rank } from './ranking.ts';
 
 const bucket = (from: number, total: number): Bucket => ({
   from,
@@ -30,12 +30,12 @@ describe('costs along the page', () => {
       expect(bucketSize({ top: 0, per }) / per).toBeGreaterThanOrEqual(4);
   });
   test('the axis reaches beyond the budget, and to the dearest frame', () => {
-    expect(axisOf([bucket(0, 2)], 16)).toBe(20);
-    expect(axisOf([bucket(0, 50)], 16)).toBeGreaterThan(50);
+    expect(toAxis([bucket(0, 2)], 16)).toBe(20);
+    expect(toAxis([bucket(0, 50)], 16)).toBeGreaterThan(50);
   });
   test('neighbours of one band are one stretch', () =>
     expect(
-      stretchesOf([bucket(0, 2), bucket(100, 3), bucket(200, 13), bucket(300, 20), bucket(400, 1)], 16),
+      splitStretches([bucket(0, 2), bucket(100, 3), bucket(200, 13), bucket(300, 20), bucket(400, 1)], 16),
     ).toEqual([
       { from: 0, to: 200, band: 'calm' },
       { from: 200, to: 300, band: 'near' },
@@ -45,12 +45,12 @@ describe('costs along the page', () => {
   test('peaks keep apart, come in page order, and name what costs most there', () => {
     const buckets = [bucket(0, 4), bucket(100, 9), bucket(200, 8), bucket(2000, 7)];
     const charges = [charge('a', 0, 150, 2), charge('b', 90, 250, 5), charge('c', 1990, 2300, 1)];
-    const peaks = peaksOf(buckets, charges, view);
+    const peaks = findPeaks(buckets, charges, view);
     expect(peaks.map((p) => [p.bucket.from, p.charge.motion])).toEqual([
       [100, 'b'],
       [2000, 'c'],
     ]);
-    expect(peaksOf(buckets, [], view)).toEqual([]);
+    expect(findPeaks(buckets, [], view)).toEqual([]);
   });
 });
 
@@ -80,7 +80,7 @@ const figures = (id: string, smoothness: number, peakStep = 1): MotionFigures =>
 describe('the ranking', () => {
   const motions = [motion({ id: 'm_a' }), motion({ id: 'm_b' }), motion({ id: 'm_c' })];
   test('counts the target that goes worst, and comes roughest first', () => {
-    const ranked = rankingOf(motions, [
+    const ranked = rank(motions, [
       figures('m_a', 0.9),
       figures('m_b', 0.95),
       figures('m_b', 0.4),
@@ -93,5 +93,5 @@ describe('the ranking', () => {
     ]);
   });
   test('leaves out motions that the document no longer has', () =>
-    expect(rankingOf([], [figures('m_a', 1)])).toEqual([]));
+    expect(rank([], [figures('m_a', 1)])).toEqual([]));
 });

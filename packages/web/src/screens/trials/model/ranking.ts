@@ -9,7 +9,7 @@ export interface Ranked {
   targets: number;
 }
 
-export function rankingOf(motions: readonly Motion[], figures: readonly MotionFigures[]): Ranked[] {
+export function rank(motions: readonly Motion[], figures: readonly MotionFigures[]): Ranked[] {
   const byId = new Map(motions.map((m) => [m.id, m]));
   const worst = new Map<string, Ranked>();
   for (const f of figures) {

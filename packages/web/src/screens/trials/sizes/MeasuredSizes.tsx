@@ -1,10 +1,10 @@
 /** The page in a frame of its own, unseen, made as large as the survey wants it and measured. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { patchOf, selectorsOf, writeCss } from '@lyvek/core';
+import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
 import type { Plan, Viewport } from '@lyvek/core';
 import { PageLink } from '../../../parts/page-link.ts';
-import { sandboxOf, useOpenedFrame } from '../../../parts/use-opened-frame.ts';
+import { makeSandbox, useOpenedFrame } from '../../../parts/use-opened-frame.ts';
 import { useLayout, useOpenedPage, useSettledDocument } from '../../page-context.ts';
 
 /** A page that answers with another size has not been laid out anew yet: asked again after this long, ms. */
@@ -35,7 +35,7 @@ function Frame({ wanted }: { wanted: Viewport }) {
   const dress = useRef(false);
   dress.current = dressed;
   const frame = useRef<HTMLIFrameElement>(null);
-  const [selectors] = useState(() => () => selectorsOf(session.store.getState().document));
+  const [selectors] = useState(() => () => collectSelectors(session.store.getState().document));
   const { key } = useOpenedFrame(frame, link, page, selectors);
   const state = useStore(link.store, (s) => s.link);
   // Pins and adjustments are part of the page; motions are not, and without them it is measured much faster.
@@ -43,7 +43,7 @@ function Frame({ wanted }: { wanted: Viewport }) {
     () => writeCss(document, layout, 'full-motion').pieces.filter((p) => p.stays),
     [document, layout],
   );
-  const patch = useMemo(() => patchOf(document), [document]);
+  const patch = useMemo(() => makePatch(document), [document]);
   useEffect(() => {
     if (state !== 'ready') return;
     link.style(stays, patch, NOTHING);
@@ -61,7 +61,7 @@ function Frame({ wanted }: { wanted: Viewport }) {
       key={key}
       ref={frame}
       title={`${page.name}, measured at other sizes`}
-      sandbox={sandboxOf(page)}
+      sandbox={makeSandbox(page)}
       className="unseen-page"
       style={{ width, height }}
       tabIndex={-1}

@@ -6,9 +6,9 @@ import { checkById, SWEEP_HEIGHTS, SWEEP_WIDTHS, sizeKey } from '@lyvek/core';
 import type { SizeFacts, Swept, SweptFinding } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
-import { nameOf } from '../finding-words.ts';
+import { findName } from '../finding-words.ts';
 import { useTrials } from '../trials-context.ts';
-import { foundAt, howWords, rowsOf, worstOf, zoomedOf } from './model.ts';
+import { foundAt, howWords, listRows, findWorst, toZoomed } from './model.ts';
 import { useElsewhere } from './use-elsewhere.ts';
 import type { Sweep } from './use-sweep.ts';
 
@@ -90,7 +90,7 @@ const WAYS: Record<string, [number, number]> = {
 
 function SizeMap({ swept, others, point }: MapProps) {
   const { viewport } = useOpenedPage();
-  const rows = rowsOf(swept);
+  const rows = listRows(swept);
   const [at, setAt] = useState<[number, number]>([3, 9]);
   const go = (e: KeyboardEvent<HTMLTableElement>) => {
     const way = WAYS[e.key];
@@ -142,7 +142,7 @@ function Zoomed({ swept, others, point }: MapProps) {
   return (
     <p className="sizes-zoomed">
       Zoomed
-      {zoomedOf(swept).map(({ window: { width, height }, sizes }) => (
+      {toZoomed(swept).map(({ window: { width, height }, sizes }) => (
         <span key={width}>
           {width} × {height}
           {sizes.map((s) => (
@@ -173,7 +173,7 @@ interface CellProps extends MapProps {
 function Cell({ swept, others, size, point, open, reached, text = false }: CellProps) {
   const { setViewport } = useOpenedPage();
   const found = foundAt(swept, others, size);
-  const severity = worstOf(found);
+  const severity = findWorst(found);
   const { zoomed } = size;
   return (
     <button
@@ -205,7 +205,7 @@ function Said({ swept, others, size }: { swept: Swept; others: readonly SweptFin
   const here = size.found.length - own.length;
   const named = own
     .slice(0, NAMED)
-    .map((f) => [nameOf(document, f.about), f.brief].filter(Boolean).join(' ') || checkById(f.check)!.name);
+    .map((f) => [findName(document, f.about), f.brief].filter(Boolean).join(' ') || checkById(f.check)!.name);
   const more = own.length - named.length;
   return (
     <>

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { SWEEP_SIZES } from '@lyvek/core';
 import type { Finding, Swept, SweptFinding } from '@lyvek/core';
-import { elsewhere, foundAt, rowsOf, spanWords, worstOf, zoomedOf } from './model.ts';
+import { elsewhere, foundAt, listRows, spanWords, findWorst, toZoomed } from './model.ts';
 
 const finding = (check: string, about: string, severity: Finding['severity'] = 'error'): Finding => ({
   check,
@@ -35,9 +35,9 @@ const swept = (list: SweptFinding[], unknown = false): Swept => ({
 describe('the map of sizes', () => {
   test('has a row per height and every zoomed window under its own', () => {
     const all = swept([]);
-    expect(rowsOf(all).map((r) => r.length)).toEqual(Array(8).fill(15));
-    expect(rowsOf(all)[0]![0]!.viewport).toEqual({ width: 320, height: 480 });
-    expect(zoomedOf(all).map((z) => z.sizes.length)).toEqual([3, 3, 3]);
+    expect(listRows(all).map((r) => r.length)).toEqual(Array(8).fill(15));
+    expect(listRows(all)[0]![0]!.viewport).toEqual({ width: 320, height: 480 });
+    expect(toZoomed(all).map((z) => z.sizes.length)).toEqual([3, 3, 3]);
   });
 
   test('shows what the open size does not, by motion or, of the page, by element', () => {
@@ -55,8 +55,8 @@ describe('the map of sizes', () => {
     ]);
     const all = swept(list);
     expect(foundAt(all, others, all.sizes[2]!).length).toBe(2);
-    expect(worstOf(foundAt(all, others, all.sizes[1]!))).toBe('warning');
-    expect(worstOf([])).toBeNull();
+    expect(findWorst(foundAt(all, others, all.sizes[1]!))).toBe('warning');
+    expect(findWorst([])).toBeNull();
   });
 
   test.each([

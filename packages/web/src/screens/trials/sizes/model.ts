@@ -3,7 +3,7 @@ import { SEVERITIES, SWEEP_HEIGHTS, SWEEP_WIDTHS } from '@lyvek/core';
 import type { Finding, Severity, SizeFacts, Swept, SweptFinding, Viewport } from '@lyvek/core';
 
 /** Sizes of the grid, a row per height. */
-export const rowsOf = ({ sizes }: Swept): SizeFacts[][] =>
+export const listRows = ({ sizes }: Swept): SizeFacts[][] =>
   SWEEP_HEIGHTS.map((height) =>
     SWEEP_WIDTHS.map((width) =>
       sizes.find((s) => !s.zoomed && s.viewport.width === width && s.viewport.height === height)!,
@@ -11,7 +11,7 @@ export const rowsOf = ({ sizes }: Swept): SizeFacts[][] =>
   );
 
 /** Zoomed windows, by window. */
-export function zoomedOf({ sizes }: Swept): { window: Viewport; sizes: SizeFacts[] }[] {
+export function toZoomed({ sizes }: Swept): { window: Viewport; sizes: SizeFacts[] }[] {
   const out: { window: Viewport; sizes: SizeFacts[] }[] = [];
   for (const s of sizes) {
     if (!s.zoomed) continue;
@@ -22,7 +22,7 @@ export function zoomedOf({ sizes }: Swept): { window: Viewport; sizes: SizeFacts
   return out;
 }
 
-export const worstOf = (list: readonly { severity: Severity }[]): Severity | null =>
+export const findWorst = (list: readonly { severity: Severity }[]): Severity | null =>
   SEVERITIES.find((s) => list.some((f) => f.severity === s)) ?? null;
 
 /** Of some findings those that are found at a size, by places in `sizes`. */
@@ -58,9 +58,9 @@ export function spanWords({ sizes }: Swept, at: readonly number[]): string {
 export function elsewhere(
   { found }: Swept,
   here: readonly Finding[],
-  whereOf: (f: Finding) => string,
+  toWhere: (f: Finding) => string,
 ): SweptFinding[] {
-  const known = new Set(here.map((f) => `${f.check} ${f.about || whereOf(f)}`));
+  const known = new Set(here.map((f) => `${f.check} ${f.about || toWhere(f)}`));
   return found
     .filter(({ finding: f, where }) => !known.has(`${f.check} ${f.about || where}`))
     .sort(

@@ -1,7 +1,7 @@
 /** The take at other sizes: measured when asked for, judged anew by itself whenever it changes. */
 import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
-import { selectorsOf } from '@lyvek/core';
+import { collectSelectors } from '@lyvek/core';
 import type { Swept } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 
@@ -26,7 +26,7 @@ export function useSweep(): Sweep {
   const { limits } = settings;
   // What boxes depend on besides the page itself; pins are reckoned in wherever they are.
   const shape = useMemo(
-    () => JSON.stringify([page.contentHash, document.adjustments, selectorsOf(document)]),
+    () => JSON.stringify([page.contentHash, document.adjustments, collectSelectors(document)]),
     [page.contentHash, document],
   );
   const layouts = useStore(survey.store, (s) => s.layouts);

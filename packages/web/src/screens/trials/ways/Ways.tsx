@@ -9,7 +9,7 @@ import { traceKey } from '../../../workers/trial-work.ts';
 import { useLayout, useOpenedPage } from '../../page-context.ts';
 import { useQuestion } from '../../use-simulation.ts';
 import { useTrials } from '../trials-context.ts';
-import { worstOf } from '../sizes/model.ts';
+import { findWorst } from '../sizes/model.ts';
 import { wayAt, wayWords } from './model.ts';
 import type { Way } from './model.ts';
 
@@ -134,7 +134,7 @@ interface CellProps {
 }
 function Cell({ way, gesture, clock, point }: CellProps) {
   const { choice, choose } = useOpenedPage();
-  const severity = way && worstOf(way.figures.flatMap((f) => f.findings));
+  const severity = way && findWorst(way.figures.flatMap((f) => f.findings));
   return (
     <button
       type="button"

@@ -26,10 +26,10 @@ export function wayAt(all: readonly WayFigures[], gesture: string, clock: string
 /** “2 findings; fewest frames 6, Card 2; longest step 71 px, Rings”: the worst of each, and at which size. */
 export function wayWords(
   { figures, worst }: Way,
-  nameOf: (motion: string) => string,
+  findName: (motion: string) => string,
   where: (f: WayFigures) => string = () => '',
 ): string {
-  const owner = (motion: string) => (nameOf(motion) ? `, ${nameOf(motion)}` : '');
+  const owner = (motion: string) => (findName(motion) ? `, ${findName(motion)}` : '');
   const few = figures.filter((f) => f.fewestFrames);
   const long = figures.filter((f) => f.longestStep);
   const out = [
