@@ -8,7 +8,7 @@ const LONG = [
   'lab/greedy',
   'cli/oracle',
   'app/heavy',
-  'app/older',
+  'app/fallback',
   'app/tall',
 ];
 const isAll = process.env.LYVEK_ALL === '1';

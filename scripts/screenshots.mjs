@@ -145,7 +145,7 @@ await shot('feel', trials('Night'), async (page) => {
   await figures(page);
   await page.getByRole('button', { name: 'Beside another' }).click();
   await page.getByRole('button', { name: 'Feel it' }).click();
-  await page.locator('.felt-page').hover();
+  await page.locator('.damped-page').hover();
   await page.mouse.wheel(0, 1180);
   await page.waitForTimeout(1500);
 });

@@ -46,7 +46,7 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
   const before = await found(page);
   const checks = new Set(before.map((k) => k.split(' ')[0]));
   expect([...checks].sort()).toEqual(CHECKS.map((c) => c.id).sort());
-  const mended: string[] = [];
+  const corrected: string[] = [];
   // Those that a fix cures are tried one by one, or, in a hurry, a handful of them.
   const tried = isAll ? before : before.filter((_, i) => i % 9 === 4);
   for (const key of tried) {
@@ -63,7 +63,7 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
         timeout: 20_000,
       })
       .toEqual([]);
-    mended.push(key.split(' ')[0]!);
+    corrected.push(key.split(' ')[0]!);
     await page.keyboard.press('Control+z');
     await expect(row).toHaveCount(1, { timeout: 20_000 });
     await expect
@@ -73,11 +73,11 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
       })
       .toEqual([...before].sort());
   }
-  if (!isAll) return expect(mended.length).toBeGreaterThan(2);
+  if (!isAll) return expect(corrected.length).toBeGreaterThan(2);
   const incurable = ['hot-spot', 'late-frames', 'layer-memory', 'per-frame-factor', 'too-many-layers'];
   expect(
     CHECKS.map((c) => c.id)
-      .filter((id) => !mended.includes(id))
+      .filter((id) => !corrected.includes(id))
       .sort(),
   ).toEqual(incurable);
 });

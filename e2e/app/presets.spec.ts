@@ -84,7 +84,7 @@ test('the screen: copy, file out and in, rename, delete and undo; a wrong file s
     page.locator('.preset-detail').getByRole('button', { name: 'As a file' }).click(),
   ]);
   const text = readFileSync((await file.path())!, 'utf8');
-  expect(JSON.parse(text)).toMatchObject({ format: 'lyvek-presets', version: 1, presets: [{ name }] });
+  expect(JSON.parse(text)).toMatchObject({ format: 'lyvek-presets', version: 2, presets: [{ name }] });
 
   const give = (body: string, called: string) =>
     page

@@ -75,7 +75,7 @@ for (const scheme of ['light', 'dark'] as const)
           timeout: 30_000,
         });
         await page.getByRole('button', { name: 'Feel it' }).click();
-        await expect(page.locator('.felt-page')).toBeVisible();
+        await expect(page.locator('.damped-page')).toBeVisible();
         expect(await serious(page)).toEqual([]);
         await page.getByRole('button', { name: 'Ways', exact: true }).click();
         await page.getByRole('button', { name: 'Try them all' }).click();

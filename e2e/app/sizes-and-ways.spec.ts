@@ -120,9 +120,9 @@ test('a setting is felt on the real page, changed for another one, and used', as
   const id = await opened(page);
   await page.getByRole('button', { name: 'Beside another' }).click();
   await page.getByRole('button', { name: 'Feel it' }).click();
-  const damped = page.locator('.felt-page');
+  const damped = page.locator('.damped-page');
   await expect(damped).toBeVisible();
-  const frame = page.frameLocator('.felt-page');
+  const frame = page.frameLocator('.damped-page');
   const box = (await damped.boundingBox())!;
   expect(box.height / box.width).toBeCloseTo(800 / 1280, 2);
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

@@ -158,7 +158,7 @@ test('drivers: the whole page, its own view progress, and another element chosen
   const driver = page.locator('.sentence .word').first();
   await driver.click();
   await page.getByRole('button', { name: 'the scroll of the whole page' }).click();
-  await expect(page.locator('.bar-page')).toHaveCount(1);
+  await expect(page.locator('.bar-scroll')).toHaveCount(1);
   await expect(page.locator('.sentence')).toContainText('from the top of the page');
   await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
   await expect(page.locator('.bar-view')).toHaveCount(1);

@@ -178,10 +178,10 @@ test('import, export and prove in a row; what was read as meant plays', FULL, as
 });
 
 test('a page of which nothing could be looked at is neither checked nor proved', FULL, async () => {
-  const unread = page(`@keyframes tint { from { color: oklch(from red l c h) } }
+  const unsupported = page(`@keyframes tint { from { color: oklch(from red l c h) } }
 .one { animation: tint linear both; animation-timeline: view() }`);
   for (const [name, text, why] of [
-    ['unread.html', unread, /Nothing was checked: \d+ place/],
+    ['unread.html', unsupported, /Nothing was checked: \d+ place/],
     ['still.html', page(''), /Nothing was checked: no motion is on/],
   ] as const) {
     const checked = await lyvek(['check', file(name, text)]);

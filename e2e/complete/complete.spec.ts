@@ -148,7 +148,7 @@ for (const place of PLACES.filter((p) => DEMOS.includes(p.name) || p.name.starts
       expect(response.status(), response.ok() ? '' : await response.text()).toBe(200);
       return unzipSync(new Uint8Array(await response.body()));
     };
-    const handed = { plain: await zip(''), fallback: await zip('&older=true') };
+    const handed = { plain: await zip(''), fallback: await zip('&fallback=true') };
     const { motions } = place.document() as {
       motions: { driver: { kind: string }; targets: { selector: string } }[];
     };

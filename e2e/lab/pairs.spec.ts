@@ -64,7 +64,7 @@ const QUICK = [
 const TAKES = process.env.LYVEK_FULL ? ALL_TAKES : ALL_TAKES.filter(({ name }) => QUICK.includes(name));
 
 /** Pairs whose costs differ by half at least: the dearer one comes first. */
-const ALL_PAIRS: readonly (readonly [dear: string, cheap: string])[] = [
+const ALL_PAIRS: readonly (readonly [expensive: string, cheap: string])[] = [
   ...ALL_TAKES.filter(({ name }) => name !== '150 × filter').map(
     ({ name }) => ['150 × filter', name] as const,
   ),
@@ -133,14 +133,14 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
     return costs;
   };
   await round();
-  const fitPrices = async () =>
+  const fitUnitCosts = async () =>
     (
       (await (await request.get(`${base}/api/projects/${whole.project.id}/prices`)).json()) as {
-        prices: { coefficients: Coefficients; trials: number }[];
+        unitCosts: { coefficients: Coefficients; trials: number }[];
       }
-    ).prices;
-  await expect.poll(async () => (await fitPrices())[0]?.trials).toBe(TAKES.length);
-  const { coefficients } = (await fitPrices())[0]!;
+    ).unitCosts;
+  await expect.poll(async () => (await fitUnitCosts())[0]?.trials).toBe(TAKES.length);
+  const { coefficients } = (await fitUnitCosts())[0]!;
   expect(coefficients.device).toBe('here');
   console.log(`prices from ${coefficients.frames} frames, off by ${(100 * coefficients.error).toFixed(0)} %`);
   const cost = await round();
@@ -160,8 +160,8 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
   TAKES.forEach(({ name }, k) =>
     console.log(`${name.padEnd(22)} predicted ${predicted[k]!.toFixed(1)} ms, lab ${cost[k]!.toFixed(1)} ms`),
   );
-  const agree = PAIRS.filter(([dear, cheap]) => {
-    const [i, j] = [dear, cheap].map((n) => TAKES.findIndex(({ name }) => name === n)) as [number, number];
+  const agree = PAIRS.filter(([expensive, cheap]) => {
+    const [i, j] = [expensive, cheap].map((n) => TAKES.findIndex(({ name }) => name === n)) as [number, number];
     return predicted[i]! > predicted[j]! === cost[i]! > cost[j]!;
   });
   console.log(`agree in ${agree.length} of ${PAIRS.length}`);

@@ -26,7 +26,7 @@ async function brought(request: APIRequestContext, page: Page, name: string, tex
 
 /** A large blur and a layout property, both at a known place of a page that else costs little. */
 const HOT = 4000;
-function dear(): { text: string; document: MotionDocument } {
+function expensive(): { text: string; document: MotionDocument } {
   const before = HOT / 80;
   const text = html(
     `${filler(before)}<div id="fog"></div>${filler(60)}`,
@@ -81,7 +81,7 @@ test(
   FULL,
   async ({ page, request }) => {
     test.setTimeout(500_000);
-    const { text, document } = dear();
+    const { text, document } = expensive();
     const { id } = await brought(request, page, 'dear', text);
     const made = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
     const take = ((await made.json()) as { id: string }).id;
@@ -118,12 +118,12 @@ test(
       );
       return near.reduce((s, c) => s + c, 0) / near.length;
     };
-    const costs = { before: Infinity, mended: Infinity };
+    const costs = { before: Infinity, corrected: Infinity };
     const before = [first];
     for (let round = 0; round < 2; round++)
       for (const [which, takeId] of [
         ['before', dearTake],
-        ['mended', take],
+        ['corrected', take],
       ] as const) {
         const done = await endedTrial(request, await askTrial(request, takeId, { lasts: 5000 }), 90_000);
         expect(done.why).toBeNull();
@@ -133,8 +133,8 @@ test(
     const hot = hottest(before);
     expect(hot).toBeGreaterThan(from - VIEWPORT.height);
     expect(hot).toBeLessThan(to + VIEWPORT.height);
-    console.log(`around the place: ${costs.before.toFixed(1)} ms, mended ${costs.mended.toFixed(1)} ms`);
-    expect(costs.mended).toBeLessThan(costs.before);
+    console.log(`around the place: ${costs.before.toFixed(1)} ms, mended ${costs.corrected.toFixed(1)} ms`);
+    expect(costs.corrected).toBeLessThan(costs.before);
     expect(summarize(first.frames, 60).frames).toBeGreaterThan(100);
   },
 );

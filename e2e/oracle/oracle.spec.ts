@@ -7,7 +7,7 @@ import {
   distance,
   matrixDistance,
   handOffCss,
-  olderPlan,
+  fallbackPlan,
   LayoutSchema,
   makePatch,
   previewCss,
@@ -25,7 +25,7 @@ import { makeCases, listProperties } from './cases.ts';
 import type { Case } from './cases.ts';
 import { initialOf, TOLERANCE } from './compare.ts';
 import type { Oracle, Shown } from './in-page.ts';
-import { olderScript, oracleScript } from '../support/runtime.ts';
+import { fallbackScript, oracleScript } from '../support/runtime.ts';
 import { makePage } from './page.ts';
 
 const PER_PAGE = 50;
@@ -40,17 +40,17 @@ const CUT = 1 / 16;
 const worst = { start: 0, progress: 0, values: new Map<string, number>() };
 let checked = 0;
 let script = '';
-let older = '';
+let fallback = '';
 
 /** Pieces as the preview has them, a hand-off with media conditions, or the script for browsers without scroll timelines. */
-type How = 'pieces' | 'media' | 'older';
-const howOf = (n: number): How => (n % 3 === 2 ? 'media' : n % 5 === 3 ? 'older' : 'pieces');
-const SAID = { pieces: '', media: ' under media conditions', older: ' by script alone' };
+type How = 'pieces' | 'media' | 'fallback';
+const howOf = (n: number): How => (n % 3 === 2 ? 'media' : n % 5 === 3 ? 'fallback' : 'pieces');
+const SAID = { pieces: '', media: ' under media conditions', fallback: ' by script alone' };
 /** px of scroll: without timelines the browser tells places only in whole px. */
-const OLDER = 1.5;
+const FALLBACK = 1.5;
 
 test.beforeAll(async () => {
-  [script, older] = await Promise.all([oracleScript(), olderScript()]);
+  [script, fallback] = await Promise.all([oracleScript(), fallbackScript()]);
 });
 
 test.afterAll(() => {
@@ -93,12 +93,12 @@ async function open(page: Page, cases: readonly Case[], how: How) {
   const { css, notes, document } =
     how === 'media'
       ? handedOff(parsed.document, layout)
-      : { ...previewed(parsed.document, layout, how === 'older'), document: parsed.document };
+      : { ...previewed(parsed.document, layout, how === 'fallback'), document: parsed.document };
   await page.addStyleTag({ content: css });
-  if (how === 'older') {
-    const { plan, notes: left } = olderPlan(parsed.document, layout);
-    await page.addScriptTag({ content: older });
-    await page.evaluate(`older.play(${JSON.stringify(plan)}) && 0`);
+  if (how === 'fallback') {
+    const { plan, notes: left } = fallbackPlan(parsed.document, layout);
+    await page.addScriptTag({ content: fallback });
+    await page.evaluate(`fallback.play(${JSON.stringify(plan)}) && 0`);
     notes.push(...left);
   }
   return {
@@ -120,7 +120,7 @@ function handedOff(plain: MotionDocument, layout: Layout) {
   const read = readDocument(underConditions(plain));
   if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
   const { css, notes } = handOffCss(read.document, layout, 'Oracle');
-  const active = activeMedia(read.document, { viewport: layout.viewport, still: false });
+  const active = activeMedia(read.document, { viewport: layout.viewport, reducedMotion: false });
   return { css, notes, document: underMedia(read.document, active) };
 }
 
@@ -157,21 +157,21 @@ function differences(
   const i = timeline.instances.findIndex((x) => x.motion.id === c.motion.id);
   const { placed, element } = timeline.instances[i]!;
   const out: string[] = [];
-  const offset = (how === 'older' ? null : shown.offset) ?? scrolled[placed.axis === 'block' ? 0 : 1];
+  const offset = (how === 'fallback' ? null : shown.offset) ?? scrolled[placed.axis === 'block' ? 0 : 1];
   if (Math.abs(offset - scrolled[placed.axis === 'block' ? 0 : 1]) > CUT)
     out.push(`the timeline stands at ${offset} px, the page at ${scrolled}`);
   const length = placed.end - placed.start;
-  if (shown.range && how !== 'older') {
+  if (shown.range && how !== 'fallback') {
     worst.start = Math.max(worst.start, Math.abs(shown.range.start - placed.start));
     if (Math.abs(shown.range.start - placed.start) > SCROLL)
       out.push(`starts at ${shown.range.start} px, predicted ${placed.start}`);
   }
   const properties = listProperties(c);
   // Of two motions each timeline is cut at its own place, so both may lag by as much.
-  const apart = how === 'older' ? OLDER : c.second ? SCROLL + CUT : SCROLL;
+  const apart = how === 'fallback' ? FALLBACK : c.second ? SCROLL + CUT : SCROLL;
   const around = [-apart, 0, apart].map((shift) => predict(timeline, layout, i, properties, offset + shift));
   const mine = around[1]!;
-  if (mine.progress !== null && shown.progress !== null && length > 0 && how !== 'older') {
+  if (mine.progress !== null && shown.progress !== null && length > 0 && how !== 'fallback') {
     const error = Math.abs(mine.progress - shown.progress);
     worst.progress = Math.max(worst.progress, error * length);
     if (error > Math.max(1e-4, SCROLL / length))

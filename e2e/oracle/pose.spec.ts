@@ -63,7 +63,7 @@ const cases = fc.record({
 });
 
 /** For cases without any property of their own. */
-const STILL = {
+const REDUCED_MOTION = {
   translate: [
     { at: '0%', value: '0 0' },
     { at: '100%', value: '40px 20px' },
@@ -74,7 +74,7 @@ test('corners are where the browser draws them, flat and in perspective', async 
   test.slow();
   const given = fc.sample(cases, { seed: SEED, numRuns: CASES });
   const motions = given.map((c, i): Motion => {
-    const keyframes = c.perspective ? c.solid : { ...STILL, ...c.flat };
+    const keyframes = c.perspective ? c.solid : { ...REDUCED_MOTION, ...c.flat };
     return {
       id: `m_${i}`,
       name: `Case ${i}`,

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { handOffCss, insertLastInHead, patchHtml, makePatch, readPage, takenOut } from '@lyvek/core';
-import type { Layout, Reading } from '@lyvek/core';
+import type { Layout, ImportResult } from '@lyvek/core';
 
 const FOLDER = fileURLToPath(new URL('../fixtures/moving/', import.meta.url));
 
@@ -24,17 +24,17 @@ export function listFiles(name: string): Files {
   return new Map(paths.map((p) => [p, readFileSync(join(folder, p), 'utf8')]));
 }
 
-export const read = (files: Files): Reading =>
+export const read = (files: Files): ImportResult =>
   readPage('index.html', files.get('index.html')!, (p) => files.get(p) ?? null);
 
 /** The page without what was read. */
-export const stripped = (files: Files, reading: Reading): Files =>
-  new Map([...files, ...[...takenOut(reading.claims)].map(([path, { text }]) => [path, text] as const)]);
+export const stripped = (files: Files, imported: ImportResult): Files =>
+  new Map([...files, ...[...takenOut(imported.claims)].map(([path, { text }]) => [path, text] as const)]);
 
 export const SHEET = 'page.motion.css';
 
 /** The page as it is handed off. */
-export function handedOff(files: Files, { document }: Reading, layout: Layout): Files {
+export function handedOff(files: Files, { document }: ImportResult, layout: Layout): Files {
   const { css } = handOffCss(document, layout, 'Page');
   const { html } = patchHtml(files.get('index.html')!, makePatch(document, layout.kept));
   const linked = html.includes(SHEET)

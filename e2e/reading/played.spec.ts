@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { LayoutSchema, makePatch, collectSelectors } from '@lyvek/core';
-import type { HtmlPatch, Layout, Reading } from '@lyvek/core';
+import type { HtmlPatch, Layout, ImportResult } from '@lyvek/core';
 import type { Oracle } from '../oracle/in-page.ts';
 import { oracleScript } from '../support/runtime.ts';
 import { listFiles, handedOff, movingPages, read, stripped } from './pages.ts';
@@ -30,7 +30,7 @@ async function serve(page: Page, pages: Record<string, Files>): Promise<void> {
   });
 }
 
-async function measured(page: Page, files: Files, { document }: Reading): Promise<Layout> {
+async function measured(page: Page, files: Files, { document }: ImportResult): Promise<Layout> {
   await serve(page, { bare: files });
   await page.goto(`${HOST}/bare/`);
   await page.evaluate(script);
@@ -141,10 +141,10 @@ for (const [i, name] of movingPages().entries())
   test(`${name} shows the same after it was read and written`, sampled(i, 4), async ({ page }) => {
     await page.setViewportSize({ width: 1000, height: 800 });
     const before = listFiles(name);
-    const reading = read(before);
-    const bare = stripped(before, reading);
-    const layout = await measured(page, bare, reading);
-    const after = handedOff(bare, reading, layout);
+    const imported = read(before);
+    const bare = stripped(before, imported);
+    const layout = await measured(page, bare, imported);
+    const after = handedOff(bare, imported, layout);
     await page.unroute(`${HOST}/**`);
     const frame = (path: string) =>
       `<iframe src="/${path}/" style="width:1000px;height:800px;border:0"></iframe>`;
@@ -155,8 +155,8 @@ for (const [i, name] of movingPages().entries())
     });
     await page.setViewportSize({ width: 2000, height: 820 });
     await page.goto(`${HOST}/side/`, { waitUntil: 'load' });
-    const properties = new Set(reading.document.motions.flatMap((m) => Object.keys(m.keyframes)));
-    const inTime = reading.document.motions.some((m) => m.time);
+    const properties = new Set(imported.document.motions.flatMap((m) => Object.keys(m.keyframes)));
+    const inTime = imported.document.motions.some((m) => m.time);
     const { looked, differences } = await compared(
       page,
       [...properties, 'opacity', 'translate'],

@@ -32,10 +32,10 @@ async function add(request: APIRequestContext, html: string) {
       importedRules: string[];
     };
   };
-  const reading = (await (await request.get(`/api/pages/${id}/reading`)).json()) as {
-    unread: { what: string; reason: string }[];
+  const imported = (await (await request.get(`/api/pages/${id}/reading`)).json()) as {
+    unsupported: { what: string; reason: string }[];
   };
-  return { id, proof, document, unread: reading.unread, token: whole.page.token };
+  return { id, proof, document, unsupported: imported.unsupported, token: whole.page.token };
 }
 
 test('two widths, one within the other, are both looked at, and both come along', async ({ request }) => {
@@ -56,11 +56,11 @@ test('what a script reads of an animation’s name plays differently when it is 
 for (const e of document.querySelectorAll('.b'))
   if (e.getAnimations().some((a) => a.animationName === 'rise')) e.style.setProperty('--from', '0.9');
 </script>`;
-  const { id, proof, document, unread } = await add(request, page(`.a { ${MOVED} } .b { ${MOVED} }`, body));
+  const { id, proof, document, unsupported } = await add(request, page(`.a { ${MOVED} } .b { ${MOVED} }`, body));
   expect(document.motions.map((m) => m.targets.selector)).toEqual(['.a']);
   expect(proof).toMatchObject({ proved: true });
   expect(proof!.said).toContain('1 stays in its own CSS');
-  const left = unread.find((u) => u.what === '.b')!;
+  const left = unsupported.find((u) => u.what === '.b')!;
   expect(left.reason).toMatch(/written anew it would play something else: opacity 0\.\d+ instead of 0\.9/);
   // Seen in the page itself: Lyvek plays the one, the page goes on playing the other.
   await window.goto(`/pages/${id}`);

@@ -169,10 +169,10 @@ test('nothing runs while nothing scrolls', async ({ page }) => {
     for (let i = 0; i < 10; i++) await real();
     const moving = count;
     for (let i = 0; i < 5; i++) await real();
-    return { moving, still: count - moving };
+    return { moving, reducedMotion: count - moving };
   });
   expect(asked.moving).toBeGreaterThan(5);
-  expect(asked.still).toBe(0);
+  expect(asked.reducedMotion).toBe(0);
 });
 
 test('a signal is told as an event when its number changes, and only then', async ({ page }) => {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { expect, test } from '@playwright/test';
 import {
   triggerLines,
-  olderPlan,
+  fallbackPlan,
   LayoutSchema,
   previewCss,
   readDocument,
@@ -13,7 +13,7 @@ import {
 } from '@lyvek/core';
 import type { Trigger } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
-import { olderScript, oracleScript } from '../support/runtime.ts';
+import { fallbackScript, oracleScript } from '../support/runtime.ts';
 
 const PAGE = `<!doctype html><style>body { margin: 0 } div { height: 2600px } #g { height: 340px; background: #bcd }</style>
 <div></div><section id="g"><h2>Title</h2><p>Text</p></section><div></div>`;
@@ -64,8 +64,8 @@ for (const { given, n, how } of cases)
         content: writeCss(parsed.document, layout, 'full-motion').pieces.map(previewCss).join('\n'),
       });
     else {
-      await page.addScriptTag({ content: await olderScript() });
-      await page.evaluate(`older.play(${JSON.stringify(olderPlan(parsed.document, layout).plan)}) && 0`);
+      await page.addScriptTag({ content: await fallbackScript() });
+      await page.evaluate(`fallback.play(${JSON.stringify(fallbackPlan(parsed.document, layout).plan)}) && 0`);
     }
     const lines = triggerLines(parsed.document.triggers[0]!, layout);
     if ('reason' in lines) throw new Error(lines.reason);

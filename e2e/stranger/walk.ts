@@ -68,8 +68,8 @@ async function laws(w: World, act: Act, puts: number, selected: string[], openSt
   if (badly.length === 0) return;
   // What is on its way is given the time to arrive.
   await w.page.waitForTimeout(600);
-  const still = (await w.ask<string[]>('placing')).filter((what) => badly.includes(what));
-  if (still.length) throw new Broken(`law 5: ${still.slice(0, 4).join('; ')}`);
+  const reducedMotion = (await w.ask<string[]>('placing')).filter((what) => badly.includes(what));
+  if (reducedMotion.length) throw new Broken(`law 5: ${reducedMotion.slice(0, 4).join('; ')}`);
 }
 
 /** What is shown equals what a fresh load of the same revision shows. */
@@ -80,8 +80,8 @@ async function fresh(w: World): Promise<void> {
   await w.page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   for (let i = 0; i < 2; i++) await w.page.keyboard.press('Escape');
   await w.page.keyboard.press('0');
-  const reduced = w.page.getByRole('checkbox', { name: 'Reduced motion' });
-  if ((await reduced.count()) && (await reduced.isChecked())) await reduced.click({ timeout: 10_000 });
+  const reducedMotion = w.page.getByRole('checkbox', { name: 'Reduced motion' });
+  if ((await reducedMotion.count()) && (await reducedMotion.isChecked())) await reducedMotion.click({ timeout: 10_000 });
   if (!(await w.saved())) throw new Broken('law 3: it is never saved');
   await w.settle();
   const size = w.page.viewportSize()!;

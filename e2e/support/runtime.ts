@@ -13,6 +13,6 @@ async function bundled(entry: string, globalName?: string): Promise<string> {
 }
 
 export const runtimeScript = () => bundled('packages/runtime/src/index.ts', 'lyvek');
-export const olderScript = () => bundled('packages/runtime/src/older/index.ts', 'older');
+export const fallbackScript = () => bundled('packages/runtime/src/fallback/index.ts', 'fallback');
 /** What the oracle measures with inside of the page. */
 export const oracleScript = () => bundled('e2e/oracle/in-page.ts');

@@ -41,10 +41,10 @@ for (const name of ['night', 'hessle'])
       inPage(),
       document,
     );
-    const reckoned = SWEEP_SIZES.filter((s) => field.howAt(s.viewport)?.is === 'between');
-    expect(reckoned.length).toBeGreaterThan(5);
+    const interpolated = SWEEP_SIZES.filter((s) => field.howAt(s.viewport)?.is === 'between');
+    expect(interpolated.length).toBeGreaterThan(5);
     // Every third, so that the test stays short.
-    const tried = reckoned.filter((_, i) => i % 3 === 0).map((s) => s.viewport);
+    const tried = interpolated.filter((_, i) => i % 3 === 0).map((s) => s.viewport);
     const truth: Layout[] = [];
     await measurePages(
       files,
@@ -59,7 +59,7 @@ for (const name of ['night', 'hessle'])
       limits: DEFAULT_LIMITS,
       gesture: findGesture('brisk-wheel', 800),
       clock: clockById('60'),
-      still: false,
+      reducedMotion: false,
     };
     const guessed = finished(sweeping({ ...ask, layouts: field.layouts }));
     const measured = finished(sweeping({ ...ask, layouts: [...field.layouts, ...truth] }));
@@ -81,7 +81,7 @@ for (const name of ['night', 'hessle'])
       }
     }
     console.log(
-      `${name}: ${tried.length} of ${reckoned.length} reckoned sizes measured; worst ${worst.toFixed(1)} px, ${same} of ${all} findings the same`,
+      `${name}: ${tried.length} of ${interpolated.length} reckoned sizes measured; worst ${worst.toFixed(1)} px, ${same} of ${all} findings the same`,
     );
     expect(worst).toBeLessThan(64);
     expect(same).toBeGreaterThanOrEqual(0.98 * all);

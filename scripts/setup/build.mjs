@@ -81,9 +81,9 @@ export const runtimeBundle = (outfile) => ({
 });
 
 /** What drives a page in browsers without scroll timelines. */
-export const olderBundle = (outfile) => ({
+export const fallbackBundle = (outfile) => ({
   ...runtimeBundle(outfile),
-  entryPoints: [inRoot('packages/runtime/src/older/index.ts')],
+  entryPoints: [inRoot('packages/runtime/src/fallback/index.ts')],
   banner: {
     js: '/* Plays everything where scroll timelines are missing. start(plan) returns what stops it. */',
   },
@@ -140,7 +140,7 @@ export async function buildProbe() {
   await build(liveBundle(inRoot('dist/live.js')));
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
-  await build(olderBundle(inRoot('dist/older.js')));
+  await build(fallbackBundle(inRoot('dist/fallback.js')));
 }
 
 /** esbuild, which leaves it to us to say what went wrong. */
@@ -159,7 +159,7 @@ const MADE = [
   'in-page.js',
   'journey.js',
   'runtime.js',
-  'older.js',
+  'fallback.js',
   'cli/main.js',
   'web/index.html',
 ];

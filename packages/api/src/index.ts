@@ -101,17 +101,17 @@ const Place = z.object({
 export const ImportProof = z.object({
   proved: z.boolean(),
   /** all of it in a sentence */
-  said: z.string(),
+  message: z.string(),
   left: z.array(z.object({ selector: z.string(), reason: z.string() })),
 });
 export type ImportProof = z.infer<typeof ImportProof>;
 
 /** What a page moves by its own CSS. */
-export const PageReading = z.object({
+export const PageImport = z.object({
   /** null: it moves nothing, or was added before that was proved */
   proof: ImportProof.nullable(),
   document: DocumentSchema,
-  unread: z.array(z.object({ place: Place, what: z.string(), reason: z.string() })),
+  unsupported: z.array(z.object({ place: Place, what: z.string(), reason: z.string() })),
   mistakes: z.array(
     z.object({
       key: z.string(),
@@ -122,7 +122,7 @@ export const PageReading = z.object({
       why: z.string(),
       fix: z.string(),
       /** null: only the page’s author can mend it */
-      meant: z.object({ read: DocumentSchema, instead: DocumentShape.shape.motions }).nullable(),
+      correction: z.object({ read: DocumentSchema, instead: DocumentShape.shape.motions }).nullable(),
     }),
   ),
 });
@@ -153,7 +153,7 @@ export const ProofResultShape = z.object({
 /** A page as it was measured before its files were replaced. */
 export const FormerLayout = z.object({ layout: LayoutSchema.nullable() });
 
-export type PageReading = z.infer<typeof PageReading>;
+export type PageImport = z.infer<typeof PageImport>;
 
 /** A preset; `uses` counts the takes that have a motion made from it. */
 export const Preset = z.object({
@@ -210,8 +210,8 @@ export type Trials = z.infer<typeof Trials>;
 export type TrialWhole = z.infer<typeof TrialWhole>;
 
 /** What work costs on each class of device, fitted from this many trials of the project. */
-export const Prices = z.object({
-  prices: z.array(z.object({ coefficients: CoefficientsSchema, trials: z.number().int() })),
+export const UnitCosts = z.object({
+  unitCosts: z.array(z.object({ coefficients: CoefficientsSchema, trials: z.number().int() })),
 });
 
 export const TakeDocument = Take.extend({ document: DocumentSchema });

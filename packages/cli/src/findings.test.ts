@@ -5,20 +5,20 @@ import { makeDocument, motion } from '@lyvek/core/testing';
 import { PAGE } from '../../core/src/testing/specimen-parts.ts';
 import { SPECIMENS } from '../../core/src/testing/specimens.ts';
 import { atOtherSizes, inTheLab, look, predicted } from './findings.ts';
-import type { Asked } from './findings.ts';
+import type { CheckOptions } from './findings.ts';
 import type { Subject } from './subject.ts';
 
-const asked: Asked = { gesture: 'brisk-wheel', refresh: 60, device: 'here', limits: DEFAULT_LIMITS };
+const asked: CheckOptions = { gesture: 'brisk-wheel', refresh: 60, device: 'here', limits: DEFAULT_LIMITS };
 const subject = (document: MotionDocument, over: Partial<Subject> = {}): Subject => ({
   document,
   layout: PAGE,
   mistakes: [],
-  unread: 0,
+  unsupported: 0,
   page: null,
   file: 'motion.lyvek.json',
   ...over,
 });
-const said = (s: Subject, over: Partial<Asked> = {}) => predicted(look(s, { ...asked, ...over }));
+const said = (s: Subject, over: Partial<CheckOptions> = {}) => predicted(look(s, { ...asked, ...over }));
 
 describe('what lyvek check says', () => {
   test('nothing of a sound document', () => expect(said(subject(makeDocument(motion())))).toEqual([]));
@@ -52,7 +52,7 @@ describe('what lyvek check says', () => {
 
   test('more frames a second, and other limits, change what is found', () => {
     const brief = subject(makeDocument(motion({ range: { start: 'contain 40%', end: 'contain 62%' } })));
-    const checks = (over: Partial<Asked>) => said(brief, over).map((f) => f.check);
+    const checks = (over: Partial<CheckOptions>) => said(brief, over).map((f) => f.check);
     expect(checks({})).toContain('too-few-frames');
     expect(checks({ refresh: 240 })).not.toContain('too-few-frames');
     expect(checks({ limits: { ...DEFAULT_LIMITS, framesInRange: 2 } })).not.toContain('too-few-frames');

@@ -25,7 +25,7 @@ import type {
   Finding,
   FrameClock,
   Gesture,
-  HeldLayout,
+  PinnedLayout,
   Limits,
   MotionDocument,
   Simulated,
@@ -37,7 +37,7 @@ import { bareFiles, built, exportedFiles } from './page.ts';
 import type { Reported } from './reports.ts';
 import type { Subject } from './subject.ts';
 
-export interface Asked {
+export interface CheckOptions {
   gesture: string;
   refresh: number;
   device: string;
@@ -47,17 +47,17 @@ export interface Asked {
 /** A subject as it is at its size, tried once by prediction. */
 export interface Looked {
   subject: Subject;
-  asked: Asked;
+  asked: CheckOptions;
   document: MotionDocument;
-  held: HeldLayout;
+  held: PinnedLayout;
   gesture: Gesture;
   clock: FrameClock;
   trial: Simulated;
 }
 
-export function look(subject: Subject, asked: Asked): Looked {
+export function look(subject: Subject, asked: CheckOptions): Looked {
   const { document: whole, layout } = subject;
-  const document = underMedia(whole, activeMedia(whole, { viewport: layout.viewport, still: false }));
+  const document = underMedia(whole, activeMedia(whole, { viewport: layout.viewport, reducedMotion: false }));
   const held = withPins(layout, document.pins);
   const gesture = findGesture(asked.gesture, layout.viewport.height);
   const clock = makeClock(asked.refresh);
@@ -134,7 +134,7 @@ export async function atOtherSizes(looked: Looked, here: readonly Reported[]): P
   );
   const layouts = field.layouts;
   note(`Measured at ${layouts.length} sizes; ${SWEEP_SIZES.length} are judged.`);
-  const work = sweeping({ document, layouts, limits: asked.limits, gesture, clock, still: false });
+  const work = sweeping({ document, layouts, limits: asked.limits, gesture, clock, reducedMotion: false });
   let step = work.next();
   while (!step.done) step = work.next();
   const known = new Set(here.map((r) => `${r.check} ${r.title}`));

@@ -6,10 +6,10 @@ import type {
   HandOffOptions,
   HandOffPage,
   Layout,
-  Mend,
+  Corrections,
   MotionDocument,
   PageMistake,
-  Reading,
+  ImportResult,
   Refuted,
   Viewport,
 } from '@lyvek/core';
@@ -30,7 +30,7 @@ export function makeHandOffPage({ name, files }: InputPage): HandOffPage {
   return { name, entry: files.entry, html, fileAt };
 }
 
-export function readImport(page: InputPage, mend?: Mend, left?: readonly Refuted[]): Reading {
+export function readImport(page: InputPage, mend?: Corrections, left?: readonly Refuted[]): ImportResult {
   const { entry, html, fileAt } = makeHandOffPage(page);
   return readPage(entry, html, fileAt, mend, left);
 }
@@ -53,12 +53,12 @@ export async function provedImport(page: InputPage): Promise<ProvedImport['proof
 export function importWithCorrections(page: InputPage): {
   document: MotionDocument;
   mistakes: PageMistake[];
-  unread: number;
+  unsupported: number;
 } {
   const { entry, html, fileAt } = makeHandOffPage(page);
-  const reading = readPage(entry, html, fileAt);
-  const mistakes = suggestCorrections(reading, entry, html, fileAt);
-  return { document: reading.document, mistakes, unread: reading.unread.length };
+  const imported = readPage(entry, html, fileAt);
+  const mistakes = suggestCorrections(imported, entry, html, fileAt);
+  return { document: imported.document, mistakes, unsupported: imported.unsupported.length };
 }
 
 /** The page’s files without what a document has taken over from them. */

@@ -10,7 +10,7 @@ export interface Subject {
   layout: Layout;
   mistakes: PageMistake[];
   /** places of the page that move something and were not read */
-  unread: number;
+  unsupported: number;
   /** null where only a layout is known */
   page: InputPage | null;
   /** the file that findings of motions belong to */
@@ -28,10 +28,10 @@ export async function findSubject(
     const page = pagePath ? readPageAt(pagePath) : null;
     const layout = known ?? (page && (await measured(page, viewport, document)));
     if (!layout) throw new BadInput('a document is checked on a page: give --layout or --page', path);
-    return { document, layout, mistakes: [], unread: 0, page, file: path };
+    return { document, layout, mistakes: [], unsupported: 0, page, file: path };
   }
   const page = readPageAt(path);
-  const { document, mistakes, unread } = importWithCorrections(page);
+  const { document, mistakes, unsupported } = importWithCorrections(page);
   const layout = known ?? (await measured(page, viewport, document));
-  return { document, layout, mistakes, unread, page, file: page.files.entry };
+  return { document, layout, mistakes, unsupported, page, file: page.files.entry };
 }

@@ -74,11 +74,11 @@ export class Styles {
  * returns what gives it back.
  */
 function silenced(): () => void {
-  const still = document
+  const reducedMotion = document
     .getAnimations()
     .flatMap((a) =>
       a instanceof CSSAnimation && a.animationName.startsWith('lv-') ? [[a, a.effect] as const] : [],
     );
-  for (const [animation] of still) animation.effect = null;
-  return () => still.forEach(([animation, effect]) => (animation.effect = effect));
+  for (const [animation] of reducedMotion) animation.effect = null;
+  return () => reducedMotion.forEach(([animation, effect]) => (animation.effect = effect));
 }

@@ -4,13 +4,13 @@ const REST = 350;
 /** Pages that never come to rest are told of no more often than this. */
 const LONGEST = 2000;
 
-export function watchElements(told: () => void): void {
+export function watchElements(onChange: () => void): void {
   let timer = 0;
   let since = 0;
   const tell = () => {
     timer = 0;
     since = 0;
-    told();
+    onChange();
   };
   new MutationObserver(() => {
     const now = performance.now();

@@ -42,31 +42,31 @@ export function start(
 ): () => void {
   const known = running.get(root);
   if (known) return known;
-  const calm = matchMedia('(prefers-reduced-motion: reduce)');
-  const heeded = [calm, ...(plan.media ?? []).map((query) => matchMedia(query))];
+  const preference = matchMedia('(prefers-reduced-motion: reduce)');
+  const watched = [preference, ...(plan.media ?? []).map((query) => matchMedia(query))];
   let end: (() => void) | null = null;
   let printing = false;
-  const heed = () => {
+  const restart = () => {
     end?.();
     // A signal is no motion by itself: what it moves is for its listener to decide.
-    const still = calm.matches || printing;
-    end = playAll(root, still ? { ...plan, damping: [], marquees: [], travels: [] } : plan, clock);
+    const reducedMotion = preference.matches || printing;
+    end = playAll(root, reducedMotion ? { ...plan, damping: [], marquees: [], travels: [] } : plan, clock);
   };
   const print = (e: Event) => {
     printing = e.type === 'beforeprint';
-    heed();
+    restart();
   };
   const PRINTS = ['beforeprint', 'afterprint'];
   PRINTS.forEach((type) => addEventListener(type, print));
   const stop = () => {
     PRINTS.forEach((type) => removeEventListener(type, print));
-    heeded.forEach((query) => query.removeEventListener('change', heed));
+    watched.forEach((query) => query.removeEventListener('change', restart));
     end?.();
     end = null;
     running.delete(root);
   };
   running.set(root, stop);
-  heeded.forEach((query) => query.addEventListener('change', heed));
-  heed();
+  watched.forEach((query) => query.addEventListener('change', restart));
+  restart();
   return stop;
 }

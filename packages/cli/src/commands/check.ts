@@ -81,19 +81,19 @@ export const check = (program: Command): void =>
       const found = predicted(looked);
       if (o.sizes) found.push(...(await atOtherSizes(looked, found)));
       if (o.lab) found.push(...(await inTheLab(looked)));
-      const { unread } = subject;
-      const left = `${unread} ${unread === 1 ? 'place' : 'places'} of the page that move something`;
+      const { unsupported } = subject;
+      const left = `${unsupported} ${unsupported === 1 ? 'place' : 'places'} of the page that move something`;
       if (found.length === 0 && looked.document.motions.every((m) => !m.on)) {
         // A look at nothing finds nothing, which says nothing.
         note(
-          unread
+          unsupported
             ? `Nothing was checked: ${left} could not be read. “lyvek import” lists them with the reasons.`
             : 'Nothing was checked: no motion is on.',
         );
         process.exitCode = 2;
         return;
       }
-      if (unread) note(`Not checked: ${left}. “lyvek import” lists them with the reasons.`);
+      if (unsupported) note(`Not checked: ${left}. “lyvek import” lists them with the reasons.`);
       put(REPORTS[o.format]!(found, subject.layout.viewport), o.out);
       const failing = FAILING[o.failOn]!;
       if (found.some((f) => failing.includes(f.severity))) process.exitCode = 1;

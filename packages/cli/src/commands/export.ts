@@ -15,7 +15,7 @@ interface Options {
   layout?: string[];
   viewport: string[];
   target: Target;
-  older?: boolean;
+  fallback?: boolean;
   only?: boolean;
 }
 
@@ -31,7 +31,7 @@ export const exportPage = (program: Command): void =>
     .option('--layout <file>', 'a layout of the page; may be given for several sizes', several)
     .option('--viewport <size>', 'measure at this size where no layout is given', several, [])
     .addOption(new Option('--target <target>', 'what plays the motions').choices(TARGETS).default('css'))
-    .option('--older', 'add a script for browsers without scroll timelines')
+    .option('--fallback', 'add a script for browsers without scroll timelines')
     .option('--only-changes', 'leave out files of the page that stay as they are')
     .addHelpText(
       'after',
@@ -48,7 +48,7 @@ export const exportPage = (program: Command): void =>
       const { assembled, files: out } = exportedFiles(page, document, layout, {
         others,
         target: o.target,
-        older: o.older ?? false,
+        fallback: o.fallback ?? false,
         onlyChanges: o.onlyChanges ?? false,
       });
       out.set(

@@ -20,14 +20,14 @@ export const importPage = (program: Command): void =>
       const page = readPageAt(path);
       // What is read as it was meant is to play something else than the page does.
       const proof = o.mend || o.unproved ? null : await provedImport(page);
-      const { document, unread, mistakes } = readImport(page, o.mend ? 'all' : undefined, proof?.left);
-      for (const u of unread)
+      const { document, unsupported, mistakes } = readImport(page, o.mend ? 'all' : undefined, proof?.left);
+      for (const u of unsupported)
         note(`${u.place.path}:${u.place.line}:${u.place.column}: left as it is: ${u.what}: ${u.reason}`);
       for (const m of mistakes)
         note(`${m.place.path}:${m.place.line}:${m.place.column}: ${m.what}. ${m.fix}`);
-      if (proof) note(proof.said);
+      if (proof) note(proof.message);
       else if (document.motions.length > 0) note('Not proved: nobody has looked whether it plays the same.');
       if (proof && !proof.proved) process.exitCode = 2;
-      if (o.report) putJson({ unread, mistakes, ...(proof ? { proof } : {}) }, o.report);
+      if (o.report) putJson({ unsupported, mistakes, ...(proof ? { proof } : {}) }, o.report);
       putJson(document, o.out);
     });

@@ -59,13 +59,13 @@ describe('fit', () => {
     });
   test('gives back the prices that frames were made with, and says that nothing is left over', () => {
     const c = fitCoefficients('here', frames(80));
-    expect(c.prices.write).toBeCloseTo(0.1, 6);
-    expect(c.prices.paint).toBeCloseTo(4, 6);
-    expect(c.prices.frame).toBeCloseTo(1.5, 6);
+    expect(c.unitCosts.write).toBeCloseTo(0.1, 6);
+    expect(c.unitCosts.paint).toBeCloseTo(4, 6);
+    expect(c.unitCosts.frame).toBeCloseTo(1.5, 6);
     expect(c.error).toBeLessThan(1e-6);
     expect(c.frames).toBe(80);
     // What never occurred keeps its price.
-    expect(c.prices.layout).toBe(shippedCoefficients('here').prices.layout);
+    expect(c.unitCosts.layout).toBe(shippedCoefficients('here').unitCosts.layout);
   });
   test('too few frames change nothing', () =>
     expect(fitCoefficients('phone', frames(10))).toEqual(shippedCoefficients('phone')));
@@ -77,7 +77,7 @@ describe('cost', () => {
     expect(findCostClass('--glow')).toBe('style');
   });
   const layout = makeLayout([element({ selector: '#a' }), element({ selector: '#b', parent: 0 })]);
-  const computePrice = (keyframes: Record<string, [string, string]>) => {
+  const computeUnitCost = (keyframes: Record<string, [string, string]>) => {
     const timeline = compileTimeline(
       makeDocument(
         motion({
@@ -98,16 +98,16 @@ describe('cost', () => {
     return parts.script + parts.style + parts.paint + parts.composite;
   };
   test('a transform costs less than what it stands for', () => {
-    const cheap = computePrice({ translate: ['0 40px', '0 0'] });
-    expect(computePrice({ top: ['40px', '0px'] })).toBeGreaterThan(cheap);
-    expect(computePrice({ 'clip-path': ['inset(0 0 50% 0)', 'inset(0)'] })).toBeGreaterThan(cheap);
-    expect(computePrice({ filter: ['blur(12px)', 'blur(0px)'] })).toBeGreaterThan(cheap);
-    expect(computePrice({ filter: ['blur(24px)', 'blur(0px)'] })).toBeGreaterThan(
-      computePrice({ filter: ['blur(4px)', 'blur(0px)'] }),
+    const cheap = computeUnitCost({ translate: ['0 40px', '0 0'] });
+    expect(computeUnitCost({ top: ['40px', '0px'] })).toBeGreaterThan(cheap);
+    expect(computeUnitCost({ 'clip-path': ['inset(0 0 50% 0)', 'inset(0)'] })).toBeGreaterThan(cheap);
+    expect(computeUnitCost({ filter: ['blur(12px)', 'blur(0px)'] })).toBeGreaterThan(cheap);
+    expect(computeUnitCost({ filter: ['blur(24px)', 'blur(0px)'] })).toBeGreaterThan(
+      computeUnitCost({ filter: ['blur(4px)', 'blur(0px)'] }),
     );
   });
   test('a slower device pays more for its main thread', () => {
-    const [here, phone] = ['here', 'phone'].map((d) => shippedCoefficients(d).prices);
+    const [here, phone] = ['here', 'phone'].map((d) => shippedCoefficients(d).unitCosts);
     expect(phone!.write).toBe(here!.write * 4);
     for (const q of QUANTITY_NAMES) expect(phone![q]).toBeGreaterThanOrEqual(here![q]);
   });

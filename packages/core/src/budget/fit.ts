@@ -17,7 +17,7 @@ export const FEWEST_FRAMES = 40;
 export function fitCoefficients(device: string, frames: readonly MeasuredFrame[]): Coefficients {
   const shipped = shippedCoefficients(device);
   if (frames.length < FEWEST_FRAMES) return shipped;
-  const prices = { ...shipped.prices };
+  const unitCosts = { ...shipped.unitCosts };
   for (const part of COST_PARTS) {
     const names = QUANTITY_NAMES.filter(
       (q) => QUANTITIES[q].part === part && frames.some((f) => f.amounts[q] > 0),
@@ -27,16 +27,16 @@ export function fitCoefficients(device: string, frames: readonly MeasuredFrame[]
       frames.map((f) => names.map((q) => f.amounts[q])),
       frames.map((f) => f.cost[part]),
     );
-    names.forEach((q, i) => (prices[q] = fitted[i]!));
+    names.forEach((q, i) => (unitCosts[q] = fitted[i]!));
   }
-  return { device, prices, error: toError(frames, prices), frames: frames.length };
+  return { device, unitCosts, error: toError(frames, unitCosts), frames: frames.length };
 }
 
 /** Single frames jitter: one waits for the next. What is read are stretches, of about this many. Chosen by us. */
 const STRETCH = 8;
 
 /** Standard deviation of what is left, by stretches of neighbouring frames, as a share of the mean prediction. */
-function toError(frames: readonly MeasuredFrame[], prices: Coefficients['prices']): number {
+function toError(frames: readonly MeasuredFrame[], unitCosts: Coefficients['unitCosts']): number {
   let squares = 0;
   let sum = 0;
   let count = 0;
@@ -45,7 +45,7 @@ function toError(frames: readonly MeasuredFrame[], prices: Coefficients['prices'
     let [predicted, measured] = [0, 0];
     for (const { amounts, cost } of stretch) {
       predicted +=
-        QUANTITY_NAMES.reduce((s, q: QuantityName) => s + amounts[q] * prices[q], 0) / stretch.length;
+        QUANTITY_NAMES.reduce((s, q: QuantityName) => s + amounts[q] * unitCosts[q], 0) / stretch.length;
       measured += COST_PARTS.reduce((s, p) => s + cost[p], 0) / stretch.length;
     }
     squares += (predicted - measured) ** 2;

@@ -57,10 +57,10 @@ describe('checks', () => {
       const { fix } = found.find((f) => f.check === id)!;
       expect(fix === null).toBe(incurable ?? false);
       if (!fix) return;
-      const mended = withFix(document, fix);
+      const corrected = withFix(document, fix);
       // What is offered can be stored.
-      expect(readDocument(mended)).toMatchObject({ ok: true });
-      const after = ids(lookAt(mended, how));
+      expect(readDocument(corrected)).toMatchObject({ ok: true });
+      const after = ids(lookAt(corrected, how));
       expect(after).not.toContain(id);
       expect(after.filter((c) => !besides.includes(c))).toEqual([]);
     },
@@ -175,13 +175,13 @@ describe('fixes', () => {
     adjustments: [{ id: 'a_fix-1', selector: '#a', declarations: { perspective: '900px' }, for: [] }],
   };
   test('replace by id, let go by id, and leave the rest as it is', () => {
-    const mended = withFix(whole, {
+    const corrected = withFix(whole, {
       label: 'Both',
       motions: [motion({ name: 'Other' })],
       drop: ['m_b'],
     });
-    expect(mended.motions.map((m) => [m.id, m.name])).toEqual([['m_a', 'Other']]);
-    expect({ ...mended, motions: [] }).toEqual({ ...whole, motions: [] });
+    expect(corrected.motions.map((m) => [m.id, m.name])).toEqual([['m_a', 'Other']]);
+    expect({ ...corrected, motions: [] }).toEqual({ ...whole, motions: [] });
   });
   test('never bring in what was not there', () =>
     expect(withFix(whole, { label: 'None', motions: [motion({ id: 'm_new' })] })).toEqual(whole));

@@ -1,7 +1,7 @@
 /** What a check is and what it finds. */
 import type { FrameClock, Gesture } from '../feel/index.ts';
 import { addRead } from '../motion/index.ts';
-import type { Trigger, Instance, Meant, Motion, MotionDocument, Pin, CompiledTimeline } from '../motion/index.ts';
+import type { Trigger, Instance, Correction, Motion, MotionDocument, Pin, CompiledTimeline } from '../motion/index.ts';
 import type { Layout, Px } from '../page/index.ts';
 import type { MotionFigures, Simulated } from '../trial/index.ts';
 import type { Limits } from './limits.ts';
@@ -31,7 +31,7 @@ export interface MistakeInPage {
   why: string;
   fix: string;
   /** null: only the page’s author can mend it */
-  meant: Meant | null;
+  correction: Correction | null;
 }
 
 /** A change of the document, as data: it is previewed, applied and undone, and it crosses from a worker. */
@@ -46,7 +46,7 @@ export interface Fix {
   /** motions that come after all others: of several that set a property the last one counts */
   last?: string[];
   /** what is read from the page instead of what was */
-  meant?: Meant;
+  correction?: Correction;
   /** declarations that elements of the page need besides */
   adjust?: { selector: string; declarations: Record<string, string>; for?: string[] }[];
 }
@@ -65,14 +65,14 @@ export function withFix(document: MotionDocument, fix: Fix): MotionDocument {
     ids.add(`a_fix-${n}`);
     return { id: `a_fix-${n}`, selector, declarations, for: whom };
   });
-  const mended = {
+  const corrected = {
     ...document,
     motions: lastly(put(document.motions, fix.motions), fix.last),
     pins: put(document.pins, fix.pins),
     triggers: put(document.triggers, fix.triggers),
     adjustments: [...put(document.adjustments), ...made],
   };
-  return fix.meant ? addRead(mended, fix.meant) : mended;
+  return fix.correction ? addRead(corrected, fix.correction) : corrected;
 }
 
 const lastly = (motions: Motion[], ids: readonly string[] = []): Motion[] => [

@@ -35,11 +35,11 @@ const tried = (costs: readonly number[], over: Partial<Tried> = {}): Tried => ({
   how: 'predicted to cost',
   ...over,
 });
-const calm = (n: number) => Array.from({ length: n }, () => 4);
+const reducedMotion = (n: number) => Array.from({ length: n }, () => 4);
 
 describe('hot spots', () => {
   test('are the dearest of places near each other, with the motion that costs most there', () => {
-    const found = findHotSpots(tried([...calm(10), 20, 30, 21, ...calm(20), 18, ...calm(10)]));
+    const found = findHotSpots(tried([...reducedMotion(10), 20, 30, 21, ...reducedMotion(20), 18, ...reducedMotion(10)]));
     expect(found.map((f) => f.at)).toEqual([1100, 3300]);
     expect(found[0]).toMatchObject({ about: 'm_a', brief: 'costs 30 ms a frame' });
     expect(found[0]!.sentence).toContain('of 2 motions “Fog” costs most, 9.0 ms');
@@ -48,10 +48,10 @@ describe('hot spots', () => {
     expect(findHotSpots(tried([40], { charges: [] }))[0]).toMatchObject({ about: '', element: -1 }));
   test('are at most six, and none where every frame has time', () => {
     expect(findHotSpots(tried(Array.from({ length: 200 }, () => 25))).length).toBe(6);
-    expect(findHotSpots(tried(calm(50)))).toEqual([]);
+    expect(findHotSpots(tried(reducedMotion(50)))).toEqual([]);
   });
   test('depend on the rate', () => {
-    const costs = [12, ...calm(9)];
+    const costs = [12, ...reducedMotion(9)];
     expect(findHotSpots(tried(costs))).toEqual([]);
     expect(findHotSpots(tried(costs, { clock: makeClock(120) })).length).toBe(1);
   });
@@ -61,15 +61,15 @@ describe('late frames', () => {
   const late = (costs: readonly number[], over?: Partial<Tried>) =>
     listLateFrames(tried(costs, over), DEFAULT_LIMITS);
   test('are told past the limit, with what costs most along the whole page', () => {
-    const found = late([...calm(90), ...Array.from({ length: 10 }, () => 22)])!;
+    const found = late([...reducedMotion(90), ...Array.from({ length: 10 }, () => 22)])!;
     expect(found.brief).toBe('90.0 % on time');
     expect(found.sentence).toContain('your limit is 98 %');
     // The fog costs more at a time, and over its way; the moon is cheap for long.
     expect(found.sentence).toContain('“Fog”');
   });
   test('a page that is nearly always just in time is told too', () => {
-    expect(late([...calm(80), ...Array.from({ length: 20 }, () => 14)])!.brief).toBe('little time left');
-    expect(late([...calm(96), ...Array.from({ length: 4 }, () => 14)])).toBeNull();
+    expect(late([...reducedMotion(80), ...Array.from({ length: 20 }, () => 14)])!.brief).toBe('little time left');
+    expect(late([...reducedMotion(96), ...Array.from({ length: 4 }, () => 14)])).toBeNull();
   });
   test('of measured frames the screen says which were late, not their work', () => {
     const costs = Array.from({ length: 50 }, () => 10);

@@ -34,14 +34,14 @@ export function findHotSpots({ frames, charges, clock, document, how }: Tried): 
   for (const f of hot) if (told.length < MAX && told.every((o) => Math.abs(o.y - f.y) > APART)) told.push(f);
   return told.map(({ y, cost }) => {
     const here = charges.filter((c) => c.start < y && c.end > y).sort((a, b) => b.total - a.total);
-    const dearest = here[0];
-    const name = findName(document, dearest?.motion);
+    const mostExpensive = here[0];
+    const name = findName(document, mostExpensive?.motion);
     const whose = name
-      ? `; ${here.length > 1 ? `of ${here.length} motions “${name}” costs` : 'it costs'} most, ${dearest!.total.toFixed(1)} ms`
+      ? `; ${here.length > 1 ? `of ${here.length} motions “${name}” costs` : 'it costs'} most, ${mostExpensive!.total.toFixed(1)} ms`
       : '';
     return {
-      about: dearest?.motion ?? '',
-      element: dearest?.element ?? -1,
+      about: mostExpensive?.motion ?? '',
+      element: mostExpensive?.element ?? -1,
       severity: 'error',
       at: y,
       brief: `costs ${cost.toFixed(0)} ms a frame`,
@@ -60,8 +60,8 @@ export function listLateFrames({ frames, charges, clock, document, how }: Tried,
   const sum = new Map<string, number>();
   for (const { motion, total, start, end } of charges)
     sum.set(motion, (sum.get(motion) ?? 0) + total * Math.max(0, end - start));
-  const [dearest] = [...sum].sort((a, b) => b[1] - a[1]);
-  const name = findName(document, dearest?.[0]);
+  const [mostExpensive] = [...sum].sort((a, b) => b[1] - a[1]);
+  const name = findName(document, mostExpensive?.[0]);
   const said = late
     ? `${share} of the frames ${how === 'measured to cost' ? 'were' : 'are predicted to be'} on time; your limit is ${limits.onTime} %`
     : `One frame in twenty is ${how} more than ${s.p95.toFixed(1)} of ${s.budget.toFixed(1)} ms; your limit is ${limits.p95} %`;

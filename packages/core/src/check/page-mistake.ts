@@ -8,14 +8,14 @@ import type { CheckDefinition, MistakeInPage } from './finding.ts';
 
 /** Whether it still counts: its rule is still the page's, or its motion still the one that was read. */
 export const isOpenMistake = (
-  { rule, meant }: Pick<MistakeInPage, 'rule' | 'meant'>,
+  { rule, correction }: Pick<MistakeInPage, 'rule' | 'correction'>,
   document: MotionDocument,
 ): boolean =>
-  meant === null || !document.importedRules.includes(rule) || replacedBy(document, meant).length > 0;
+  correction === null || !document.importedRules.includes(rule) || replacedBy(document, correction).length > 0;
 
 /** Element that it is about: the first one that moves only once it is mended. */
-function findElement({ meant }: MistakeInPage, layout: Layout): number {
-  const [added] = meant?.read.motions ?? [];
+function findElement({ correction }: MistakeInPage, layout: Layout): number {
+  const [added] = correction?.read.motions ?? [];
   return (added && findMatches(layout, added.targets.selector)[0]) ?? -1;
 }
 
@@ -38,7 +38,7 @@ export const mistakeCheck = (
           brief: facts.brief,
           sentence: `${m.place.path}:${m.place.line}: ${m.what}. ${m.fix}`,
           place: m.place,
-          fix: m.meant && { label: 'Read it as meant', meant: m.meant },
+          fix: m.correction && { label: 'Read it as meant', correction: m.correction },
         };
       }),
 });

@@ -86,7 +86,7 @@ function makeLook({ timeline, posers }: Side, element: number, y: Px): Look {
 }
 
 /** How much of what an element shows differs, 0 … 1, as far as it can be seen at all: edges outside of the window cannot. */
-function unlikeLooks(a: Look, b: Look, { width, height }: Viewport): number {
+function differingLooks(a: Look, b: Look, { width, height }: Viewport): number {
   const across = (x: Px) => Math.min(width, Math.max(0, x));
   const down = (y: Px) => Math.min(height, Math.max(0, y));
   const apart = Math.max(
@@ -142,7 +142,7 @@ export function unlikeness(a: CompiledTimeline, b: CompiledTimeline): (y: Px) =>
       const reach = travels.has(i) ? REACH : 0;
       if (!isNear(a.layout, i, y, reach) && !isNear(b.layout, i, y, reach)) continue;
       const [p, q] = [makeLook(one, i, y), makeLook(two, i, y)];
-      const much = unlikeLooks(p, q, viewport);
+      const much = differingLooks(p, q, viewport);
       if (much < SEEN) continue;
       for (const look of [p, q]) if (look.opacity > 0.01) fill(cells, look, much, viewport);
     }

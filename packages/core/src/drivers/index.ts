@@ -3,7 +3,7 @@
  * functions below.
  */
 import { z } from 'zod';
-import type { HeldLayout, Layout } from '../page/index.ts';
+import type { PinnedLayout, Layout } from '../page/index.ts';
 import { isMeeting } from '../timeline/index.ts';
 import type { Placed, Range, RangePoint, Unplaced } from '../timeline/index.ts';
 import { marquee } from './marquee.ts';
@@ -75,7 +75,7 @@ export const placeRange = (
   driver: Driver,
   range: Range,
   target: number,
-  layout: Layout | HeldLayout,
+  layout: Layout | PinnedLayout,
 ): Placed | Unplaced => getKind(driver).place(driver, range, target, layout);
 
 /** Whether a range point means something on a driver. */

@@ -1,6 +1,6 @@
 /** What every kind of driver says of itself. A driver is what a motion's progress comes from. */
 import type { z } from 'zod';
-import type { HeldLayout, Layout } from '../page/index.ts';
+import type { PinnedLayout, Layout } from '../page/index.ts';
 import type { Placed, Range, Unplaced } from '../timeline/index.ts';
 
 /** Something of the document that a driver points at, by its id. */
@@ -23,7 +23,7 @@ export interface DriverKind<D> {
   /** what of CSS plays it, and why, in a sentence */
   css: { needs: 'scroll timelines' | 'triggers' | 'animations' | 'script'; why: string };
   /** Resolves a range for one target element. Anything that cannot be placed says why. */
-  place(driver: D, range: Range, target: number, layout: Layout | HeldLayout): Placed | Unplaced;
+  place(driver: D, range: Range, target: number, layout: Layout | PinnedLayout): Placed | Unplaced;
   /** selectors that a layout has to know for it */
   selectors(driver: D): string[];
   withSelectors(driver: D, rename: (selector: string) => string): D;

@@ -1,6 +1,6 @@
 /** The stretch of scroll over which a pin holds its stage. */
 import { z } from 'zod';
-import type { HeldLayout, Layout } from '../page/index.ts';
+import type { PinnedLayout, Layout } from '../page/index.ts';
 import { onExtent } from './extent.ts';
 import { PLAIN } from './kind.ts';
 import type { DriverKind } from './kind.ts';
@@ -32,7 +32,7 @@ export const pin = {
   cuesAt: (driver) => driver.pin,
 } satisfies DriverKind<PinDriver>;
 
-function whyNotHeld(of: string, layout: Layout | HeldLayout): string {
+function whyNotHeld(of: string, layout: Layout | PinnedLayout): string {
   const loose = 'loose' in layout ? layout.loose.find((l) => l.id === of) : undefined;
   return loose ? `its pin does not hold: ${loose.reason}` : 'its pin is switched off';
 }

@@ -1,11 +1,11 @@
 /** What an effect is: a starting point by intent. It composes ordinary motions, pins and adjustments; nothing of it is remembered. */
 import type { Adjustment, Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { elementName } from '../page/index.ts';
-import type { ElementFacts, HeldLayout } from '../page/index.ts';
+import type { ElementFacts, PinnedLayout } from '../page/index.ts';
 import { shorten } from '../text/index.ts';
 
 export interface EffectContext {
-  layout: HeldLayout;
+  layout: PinnedLayout;
   element: number;
   /** what is there already: a second writer of a property must not hide the first */
   document: MotionDocument;
@@ -115,5 +115,5 @@ export function aim(effect: EffectDefinition, c: EffectContext): { element: numb
 const LIFTS = 3;
 
 /** Measured elements directly inside one, in page order. */
-export const listChildren = (layout: HeldLayout, element: number): number[] =>
+export const listChildren = (layout: PinnedLayout, element: number): number[] =>
   layout.elements.flatMap((e, i) => (e.parent === element ? [i] : []));

@@ -1,5 +1,5 @@
 import type { Pin } from '../motion/index.ts';
-import type { HeldLayout } from '../page/index.ts';
+import type { PinnedLayout } from '../page/index.ts';
 import { factsAt, fragment, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { shorten } from '../text/index.ts';
@@ -26,7 +26,7 @@ export function unfitStage(c: EffectContext, stage: number): string | null {
     return 'It is pinned already, or stands inside a pinned section.';
   return null;
 }
-const inside = (layout: HeldLayout, element: number, outer: number): boolean => {
+const inside = (layout: PinnedLayout, element: number, outer: number): boolean => {
   for (let i = element; i >= 0; i = layout.elements[i]!.parent) if (i === outer) return true;
   return false;
 };

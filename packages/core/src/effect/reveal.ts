@@ -1,6 +1,6 @@
 /** Reveals: one table row each. What stands in the first screen already plays backwards as it leaves. */
 import type { Motion } from '../motion/index.ts';
-import type { ElementFacts, HeldLayout } from '../page/index.ts';
+import type { ElementFacts, PinnedLayout } from '../page/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { isSeenAtOnce, leaveRange, revealRange } from './reveal-range.ts';
@@ -12,19 +12,19 @@ interface Reveal {
   name: string;
   what: string;
   words?: string;
-  keyframes(e: ElementFacts, layout: HeldLayout): Keyframes;
+  keyframes(e: ElementFacts, layout: PinnedLayout): Keyframes;
   easing?: string;
   /** declarations that the element, or its parent, needs */
   own?: Record<string, string>;
   parent?: Record<string, string>;
   /** share of its width by which it reaches further to each side on its way */
   widens?: number;
-  unfit?(e: ElementFacts, layout: HeldLayout): string | null;
+  unfit?(e: ElementFacts, layout: PinnedLayout): string | null;
 }
 
 const DISTANCE = 80;
 /** Free room at the element's right: moving further would let the page scroll sideways. */
-const roomRight = (e: ElementFacts, layout: HeldLayout) =>
+const roomRight = (e: ElementFacts, layout: PinnedLayout) =>
   Math.floor(layout.viewport.width - e.box.x - e.box.width);
 const faded = (rest: Keyframes): Keyframes => ({ opacity: between('0', '1'), ...rest });
 

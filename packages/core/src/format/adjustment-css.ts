@@ -16,9 +16,9 @@ const isLeft = ({ reducedMotion, driver, keyframes }: Motion): boolean =>
 
 /** Ids of what is there under a condition, so that what it needs is there too. */
 function presentIn({ motions, pins }: MotionDocument, condition: Condition): Set<string> {
-  const isCalm = condition === 'reduced-motion';
-  const moving = motions.filter((m) => m.on && (!isCalm || isLeft(m)));
-  return new Set([...moving, ...(isCalm ? [] : pins.filter((p) => p.on))].map((x) => x.id));
+  const isReduced = condition === 'reduced-motion';
+  const moving = motions.filter((m) => m.on && (!isReduced || isLeft(m)));
+  return new Set([...moving, ...(isReduced ? [] : pins.filter((p) => p.on))].map((x) => x.id));
 }
 
 const listDeclarations = (a: Adjustment): string[] =>

@@ -12,6 +12,6 @@ export { distanceCss } from './pin-css.ts';
 export * from './patch-html.ts';
 export * from './script.ts';
 export * from './plan.ts';
-export * from './older-plan.ts';
+export * from './fallback-plan.ts';
 export { splitRange } from './split-range.ts';
 export { mediaStates } from './media-css.ts';

@@ -57,7 +57,7 @@ function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
 
 export interface WritingOptions {
   /** what pins do stands outside of the guard, for a script that plays the rest */
-  older?: boolean;
+  fallback?: boolean;
   /** motions that something else than CSS plays */
   isApart?: ((m: Motion) => boolean) | undefined;
 }
@@ -74,40 +74,40 @@ export function handOffCss(
   layout: Layout,
   title: string,
   others: readonly Layout[] = [],
-  { older = false, isApart }: WritingOptions = {},
+  { fallback = false, isApart }: WritingOptions = {},
 ): HandOff {
   const layouts = [layout, ...others] as const;
-  const [full, reduced] = splitSides(document, layouts, isApart);
+  const [full, reducedMotion] = splitSides(document, layouts, isApart);
   const triggers = document.motions.some((m) => m.on && isTriggered(m.driver) && !isApart?.(m));
-  const [plain, plainReduced] = triggers
+  const [plain, plainReducedMotion] = triggers
     ? splitSides(document, layouts, (m) => isTriggered(m.driver) || (isApart?.(m) ?? false))
-    : [full, reduced];
+    : [full, reducedMotion];
   const text = new CssText();
   text.put(`/* ${title.replaceAll('*/', '')} */`);
   if (full.blocks.some((b) => b.pieces.length)) {
     const held = full.blocks.map((b) => ({ ...b, pieces: b.pieces.filter(isHeld) }));
-    const needs = [adjusted(full), adjusted(reduced)] as const;
-    if (older) {
+    const needs = [adjusted(full), adjusted(reducedMotion)] as const;
+    if (fallback) {
       // Where a script plays instead of timelines, it needs the same page.
       adjust(text, needs, ' and (scripting: enabled)');
       moves(text, [held, []], ' and (scripting: enabled)');
     }
     text.block('@supports (animation-timeline: view())', () => {
       // Without scripts, what stands above is not there, and the timelines play on.
-      adjust(text, needs, older ? ' and (scripting: none)' : '');
-      if (older) moves(text, [held, []], ' and (scripting: none)');
+      adjust(text, needs, fallback ? ' and (scripting: none)' : '');
+      if (fallback) moves(text, [held, []], ' and (scripting: none)');
       const own = (side: Side) =>
         side.blocks.map((b) => ({
           ...b,
-          pieces: b.pieces.filter((p) => !isAdjustment(p) && !(older && isHeld(p))),
+          pieces: b.pieces.filter((p) => !isAdjustment(p) && !(fallback && isHeld(p))),
         }));
-      moves(text, [own(plain), own(plainReduced)]);
+      moves(text, [own(plain), own(plainReducedMotion)]);
       if (triggers)
         text.block(KNOWS_TRIGGERS, () =>
-          moves(text, [differing(own(full), own(plain)), differing(own(reduced), own(plainReduced))]),
+          moves(text, [differing(own(full), own(plain)), differing(own(reducedMotion), own(plainReducedMotion))]),
         );
     });
-    const sides = triggers ? [full, reduced, plain, plainReduced] : [full, reduced];
+    const sides = triggers ? [full, reducedMotion, plain, plainReducedMotion] : [full, reducedMotion];
     for (const block of new Set(sides.flatMap((s) => s.keyframes).flatMap(makeBlocks))) text.put(`\n${block}`);
   }
   return {
@@ -123,9 +123,9 @@ const makeBlocks = (keyframes: string): string[] => keyframes.split(/\n(?=@keyfr
 const NEEDED = 'Adjustments that the motions need';
 
 /** What all readers get, then what only those get for whom everything moves. */
-function adjust(text: CssText, [full, reduced]: readonly [Piece[], Piece[]], screen: string): void {
-  const calm = new Set(reduced.map((p) => p.rules));
-  const [both, moving] = [full.filter((p) => calm.has(p.rules)), full.filter((p) => !calm.has(p.rules))];
+function adjust(text: CssText, [full, reducedMotion]: readonly [Piece[], Piece[]], screen: string): void {
+  const kept = new Set(reducedMotion.map((p) => p.rules));
+  const [both, moving] = [full.filter((p) => kept.has(p.rules)), full.filter((p) => !kept.has(p.rules))];
   text.media(`screen${screen}`, both, true, NEEDED);
   text.media(
     `screen${screen} and (prefers-reduced-motion: no-preference)`,
@@ -136,8 +136,8 @@ function adjust(text: CssText, [full, reduced]: readonly [Piece[], Piece[]], scr
 }
 
 /** Both forms: what is the same in them once, the rest by the reader's wish. */
-function moves(text: CssText, [full, reduced]: readonly [Block[], Block[]], screen = ''): void {
-  const alike = sharedIds(full, reduced);
+function moves(text: CssText, [full, reducedMotion]: readonly [Block[], Block[]], screen = ''): void {
+  const alike = sharedIds(full, reducedMotion);
   const under = (query: string | null) => (query === null ? '' : ` and ${inBrackets(query)}`);
   for (const { query, pieces } of full)
     text.media(
@@ -147,7 +147,7 @@ function moves(text: CssText, [full, reduced]: readonly [Block[], Block[]], scre
     );
   for (const [side, wish] of [
     [full, 'no-preference'],
-    [reduced, 'reduce'],
+    [reducedMotion, 'reduce'],
   ] as const)
     for (const { query, pieces } of side)
       text.media(
@@ -172,7 +172,7 @@ function differing(blocks: readonly Block[], others: readonly Block[]): Block[] 
 const toSelector = (p: Piece): string => p.rules.slice(0, p.rules.indexOf('{'));
 
 /** Pieces that are the same for readers with and without a wish for reduced motion, under every media condition. */
-function sharedIds(full: readonly Block[], reduced: readonly Block[]): Set<string> {
+function sharedIds(full: readonly Block[], reducedMotion: readonly Block[]): Set<string> {
   const texts = (blocks: readonly Block[]) => {
     const out = new Map<string, string>();
     for (const { query, pieces } of blocks)
@@ -180,7 +180,7 @@ function sharedIds(full: readonly Block[], reduced: readonly Block[]): Set<strin
         if (p.rules && p.stays !== true) out.set(p.id, `${out.get(p.id) ?? ''}${query}\n${p.rules}\n`);
     return out;
   };
-  const [a, b] = [texts(full), texts(reduced)];
+  const [a, b] = [texts(full), texts(reducedMotion)];
   return new Set([...a].filter(([id, text]) => b.get(id) === text).map(([id]) => id));
 }
 

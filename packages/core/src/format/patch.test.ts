@@ -110,8 +110,8 @@ describe('pins as CSS', () => {
 
   test('nothing is held with reduced motion, and its motions are not written there', () => {
     const text = css(pin());
-    const reduced = text.slice(text.indexOf('prefers-reduced-motion: reduce'));
-    expect(reduced.includes('sticky') && text.includes('prefers-reduced-motion: reduce')).toBe(false);
+    const reducedMotion = text.slice(text.indexOf('prefers-reduced-motion: reduce'));
+    expect(reducedMotion.includes('sticky') && text.includes('prefers-reduced-motion: reduce')).toBe(false);
   });
 
   test('a rule of the page that would miss its section is kept with its weight', () => {

@@ -1,6 +1,6 @@
 /** Pins as CSS: a track longer than its stage, a sticky stage, and the timeline of the stretch for which it is held. */
 import { refersTo } from '../drivers/index.ts';
-import type { HeldLayout, Hold, LengthExpr, Px } from '../page/index.ts';
+import type { PinnedLayout, Hold, LengthExpr, Px } from '../page/index.ts';
 import { parseLength, plainPercent, computeTravel } from '../page/index.ts';
 import type { MotionDocument, Pin } from '../motion/index.ts';
 import { parsePhasePoint } from '../timeline/index.ts';
@@ -15,7 +15,7 @@ import { rule } from './rule.ts';
  * The distance as a CSS length. A strip’s travel is a length of the strip less the width of the window, by how much the measured
  * widths say; with a single measurement the strip is taken to keep its width.
  */
-export function distanceCss(pin: Pin, layouts: readonly HeldLayout[]): string {
+export function distanceCss(pin: Pin, layouts: readonly PinnedLayout[]): string {
   if (pin.distance.kind === 'length') return pin.distance.value;
   const { strip, rate } = pin.distance;
   const at = layouts.map((l) => ({ width: l.viewport.width, travel: computeTravel(l, strip) }));
@@ -31,7 +31,7 @@ export function distanceCss(pin: Pin, layouts: readonly HeldLayout[]): string {
  * Why a strip’s travel, as `distanceCss` writes it, need not hold at every width; null where it is a length of its own, or where at least two
  * measured widths agree.
  */
-export function travelDoubt(pin: Pin, layouts: readonly HeldLayout[]): string | null {
+export function travelDoubt(pin: Pin, layouts: readonly PinnedLayout[]): string | null {
   if (pin.distance.kind !== 'travel') return null;
   const { strip, rate } = pin.distance;
   const at = layouts.map((l) => ({ width: l.viewport.width, travel: computeTravel(l, strip) }));
@@ -50,9 +50,9 @@ export function travelDoubt(pin: Pin, layouts: readonly HeldLayout[]): string | 
 }
 
 /** Track and stage. `stays`: it is part of the page while it is measured. */
-export function pinPieces(document: MotionDocument, layouts: readonly HeldLayout[]): Piece[] {
+export function pinPieces(document: MotionDocument, layouts: readonly PinnedLayout[]): Piece[] {
   const classes = trackClasses(document);
-  const [layout] = layouts as [HeldLayout];
+  const [layout] = layouts as [PinnedLayout];
   return document.pins.flatMap((pin) => {
     if (!pin.on || !layout.holds.some((h) => h.id === pin.id)) return [];
     const track = `.${classes.get(pin.id)!}`;
@@ -172,5 +172,5 @@ function text(e: LengthExpr, distance: string): string {
   }
 }
 
-export const findHold = (layout: HeldLayout, pin: string): Hold | undefined =>
+export const findHold = (layout: PinnedLayout, pin: string): Hold | undefined =>
   layout.holds.find((h) => h.id === pin);

@@ -1,6 +1,6 @@
 /** What the script plays, from what was written as CSS. */
 import { isEndless, refersTo } from '../drivers/index.ts';
-import type { HeldLayout } from '../page/index.ts';
+import type { PinnedLayout } from '../page/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { Entry } from './entry.ts';
 import { writtenSelector } from './marks.ts';
@@ -9,24 +9,24 @@ import type { Draft } from './write-css.ts';
 
 export function makePlan({ document, entries, layouts, condition }: Draft): Plan {
   const held = layouts[0]!;
-  const still = condition === 'reduced-motion';
+  const reducedMotion = condition === 'reduced-motion';
   return {
     // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
-    damping: still ? [] : entries.flatMap((e) => dampedBy(e, held)),
+    damping: reducedMotion ? [] : entries.flatMap((e) => dampedBy(e, held)),
     signals: entries.flatMap((e) => listSignals(e, held)),
-    travels: still ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
-    marquees: still ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
+    travels: reducedMotion ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
+    marquees: reducedMotion ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
   };
 }
 
-function dampedBy({ motion, blocks }: Entry, layout: HeldLayout): Plan['damping'] {
+function dampedBy({ motion, blocks }: Entry, layout: PinnedLayout): Plan['damping'] {
   if (motion.damping.kind === 'none') return [];
   const selector = writtenSelector(motion.targets.selector, layout);
   return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, how: motion.damping }];
 }
 
 /** A custom property whose name begins with “signal” is told to the page’s scripts. */
-function listSignals({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
+function listSignals({ motion }: Entry, layout: PinnedLayout): Plan['signals'] {
   const selector = writtenSelector(motion.targets.selector, layout);
   return Object.keys(motion.keyframes)
     .filter((p) => /^--signal\b/.test(p))
@@ -34,7 +34,7 @@ function listSignals({ motion }: Entry, layout: HeldLayout): Plan['signals'] {
 }
 
 /** The motion that moves a strip as far as its pin’s distance was made for. */
-function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: HeldLayout): Plan['travels'] {
+function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: PinnedLayout): Plan['travels'] {
   const { driver, targets } = motion;
   const pin = document.pins.find((p) => refersTo(driver, p.id));
   if (
@@ -49,7 +49,7 @@ function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: Held
 /** Nothing in CSS moves at a speed that listens to the scroll: a marquee is the script’s alone. */
 export function makeMarquee(
   { id, on, driver, targets, damping }: Motion,
-  layout: HeldLayout,
+  layout: PinnedLayout,
 ): Plan['marquees'] {
   if (!on || !isEndless(driver)) return [];
   const { axis, speed, reverses, push, pauses } = driver;

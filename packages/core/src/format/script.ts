@@ -1,18 +1,18 @@
 /** The hand-off’s script: the plan as a module beside the page, which starts the runtime. */
 import type { Plan } from './piece.ts';
-import type { OlderPlan } from './older-plan.ts';
+import type { FallbackPlan } from './fallback-plan.ts';
 import { isEmptyPlan } from './plan.ts';
 
 export const RUNTIME_FILE = 'motion-runtime.js';
 
 /** Plays everything where scroll timelines are missing. */
-export const OLDER_FILE = 'motion-older.js';
+export const FALLBACK_FILE = 'motion-fallback.js';
 
 /** Null where CSS does everything. With `older` a browser without scroll timelines gets all of it as data, and the script for that. */
-export function scriptText(plan: Plan, title: string, older: OlderPlan | null = null): string | null {
+export function scriptText(plan: Plan, title: string, fallback: FallbackPlan | null = null): string | null {
   const head = `/* ${title.replaceAll('*/', '')} */`;
   const json = (data: unknown) => JSON.stringify(data, null, 2);
-  if (older === null) {
+  if (fallback === null) {
     if (isEmptyPlan(plan)) return null;
     return `${head}
 import { start } from './${RUNTIME_FILE}';
@@ -28,8 +28,8 @@ const plan = ${json(computePlayed(plan))};
 if (CSS.supports('animation-timeline: view()')) start(document, plan);
 else {
   start(document, { ...plan, damping: [] });
-  const older = await import('./${OLDER_FILE}');
-  older.start(${json(older)});
+  const older = await import('./${FALLBACK_FILE}');
+  older.start(${json(fallback)});
 }
 `;
 }

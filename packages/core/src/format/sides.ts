@@ -90,10 +90,10 @@ export function splitSides(
   document: MotionDocument,
   layouts: readonly [Layout, ...Layout[]],
   isApart?: (m: Motion) => boolean,
-): [full: Side, reduced: Side] {
+): [full: Side, reducedMotion: Side] {
   const sets = mediaSets(document);
   const moving = listDrafts(document, sets, 'full-motion', layouts, isApart);
-  const still = listDrafts(document, sets, 'reduced-motion', layouts, isApart);
-  const all = [...moving, ...still];
-  return [findSide(document, sets, moving, all), findSide(document, sets, still, all)];
+  const reducedMotion = listDrafts(document, sets, 'reduced-motion', layouts, isApart);
+  const all = [...moving, ...reducedMotion];
+  return [findSide(document, sets, moving, all), findSide(document, sets, reducedMotion, all)];
 }

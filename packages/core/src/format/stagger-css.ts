@@ -1,6 +1,6 @@
 /** Stagger as CSS: each target carries how many steps later it begins, and ranges or delays count with it. */
 import { findMatches, parseLength, plainPercent } from '../page/index.ts';
-import type { HeldLayout } from '../page/index.ts';
+import type { PinnedLayout } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
 import { listPlaces } from '../motion/index.ts';
 import { staggerSteps, stepPx } from '../timeline/index.ts';
@@ -15,7 +15,7 @@ export const stepName = (name: string): string => `--${name}-step`;
 export const byName = (name: string): string => `--${name}-by`;
 
 /** Rules that number the targets; equal numbers share one. Zero needs none, since `var()` falls back to it. */
-export function staggerPieces(motion: Motion, name: string, layout: HeldLayout): Piece[] {
+export function staggerPieces(motion: Motion, name: string, layout: PinnedLayout): Piece[] {
   if (!motion.stagger) return [];
   const targets = findMatches(layout, motion.targets.selector);
   const bySteps = new Map<number, string[]>();
@@ -37,7 +37,7 @@ export function staggerPieces(motion: Motion, name: string, layout: HeldLayout):
 }
 
 /** The step as CSS. A percentage refers to the range, which CSS cannot name here: it is written as the px that it measures. */
-export function stepCss(motion: Motion, layout: HeldLayout): string {
+export function stepCss(motion: Motion, layout: PinnedLayout): string {
   const { step } = motion.stagger!;
   const parsed = parseLength(step);
   if (!parsed.ok || plainPercent(parsed.value) === null) return step;

@@ -1,6 +1,6 @@
 /** Timed parts as CSS: on a trigger's trigger, or at page load with a hand-over to what the scroll moves. */
 import { findMatches } from '../page/index.ts';
-import type { HeldLayout } from '../page/index.ts';
+import type { PinnedLayout } from '../page/index.ts';
 import type { Motion, MotionDocument, Played } from '../motion/index.ts';
 import { isAtLoad, isScrubbed, isTriggered } from '../drivers/index.ts';
 import { withWholeEasing } from '../value/index.ts';
@@ -12,7 +12,7 @@ import { byName, stepped } from './stagger-css.ts';
 
 interface TimedContext {
   document: MotionDocument;
-  held: HeldLayout;
+  held: PinnedLayout;
   names: ReadonlyMap<string, string>;
   /** of keyframes, which may differ under a media condition */
   blockNames: ReadonlyMap<string, string>;
@@ -22,7 +22,7 @@ interface TimedContext {
 
 /** A timed part; with reduced motion it stands at its end at once, unless it is kept. */
 export function timedEntries(motion: Motion, condition: Condition, c: TimedContext): Entry[] {
-  const still = condition === 'reduced-motion';
+  const reducedMotion = condition === 'reduced-motion';
   const { driver } = motion;
   const trigger = isTriggered(driver) ? c.document.triggers.find((g) => g.id === driver.trigger) : null;
   const played = c.times.get(motion.id);
@@ -36,11 +36,11 @@ export function timedEntries(motion: Motion, condition: Condition, c: TimedConte
   const later = step && stepped(`${played.start}ms`, `var(${byName(name)})`, name);
   const tuned = step === null ? [] : [[byName(name), step] as const];
   const timed = { start: played.start, duration: played.end - played.start, trigger: attached, later };
-  const only = still && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
+  const only = reducedMotion && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
   const entry = (m: Motion, suffix: string, keep: (p: string) => boolean): Entry[] => {
     const blocks = keyframesCss(
       m,
-      blockName + suffix + (still && motion.reducedMotion === 'fade' ? '-still' : ''),
+      blockName + suffix + (reducedMotion && motion.reducedMotion === 'fade' ? '-still' : ''),
       (p) => keep(p) && only(p),
     );
     return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', tuned, timed }] : [];
@@ -53,7 +53,7 @@ export function timedEntries(motion: Motion, condition: Condition, c: TimedConte
 export function introParts(
   motion: Motion,
   document: MotionDocument,
-  layout: HeldLayout,
+  layout: PinnedLayout,
 ): { motion: Motion; suffix: string; keeps(property: string): boolean }[] {
   const taken = scrubbedBeside(motion, document, layout);
   if (taken.size === 0) return [{ motion, suffix: '', keeps: () => true }];
@@ -64,7 +64,7 @@ export function introParts(
 }
 
 /** Properties of an intro that the scroll also moves, on any of its elements. */
-function scrubbedBeside(intro: Motion, document: MotionDocument, layout: HeldLayout): Set<string> {
+function scrubbedBeside(intro: Motion, document: MotionDocument, layout: PinnedLayout): Set<string> {
   const own = new Set(findMatches(layout, intro.targets.selector));
   const taken = new Set<string>();
   for (const m of document.motions) {

@@ -145,8 +145,8 @@ describe('staggers as CSS', () => {
 
 describe('the script', () => {
   test('is written only where something is damped, and without ids of the workbench', () => {
-    const still = handOffCss(makeDocument(motion()), layout, 'T');
-    expect(scriptText(still.plan, 'T')).toBeNull();
+    const reducedMotion = handOffCss(makeDocument(motion()), layout, 'T');
+    expect(scriptText(reducedMotion.plan, 'T')).toBeNull();
     const moved = handOffCss(
       makeDocument(motion({ damping: { kind: 'half-life', halfLife: 90 } })),
       layout,

@@ -1,5 +1,5 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
-import type { HeldLayout } from '../page/index.ts';
+import type { PinnedLayout } from '../page/index.ts';
 import { computeGeometry, findMatches } from '../page/index.ts';
 import { isScrubbed, findSubject } from '../drivers/index.ts';
 import type { ScrubbedDriver } from '../drivers/index.ts';
@@ -38,7 +38,7 @@ interface Context {
   motion: Motion;
   /** `--lv-…`, of a timeline that another element carries */
   name: string;
-  layouts: readonly HeldLayout[];
+  layouts: readonly PinnedLayout[];
   pins: ReadonlyMap<string, { pin: Pin; name: string }>;
 }
 
@@ -101,7 +101,7 @@ const TIMELINES: Written = {
 export function makeTimeline(
   motion: Motion,
   name: string,
-  layouts: readonly HeldLayout[],
+  layouts: readonly PinnedLayout[],
   pins: ReadonlyMap<string, { pin: Pin; name: string }>,
 ): TimelineCss {
   const { driver } = motion;
@@ -126,7 +126,7 @@ export class NamedTimelines {
   }
 
   /** `ever`: those of the same document under every media condition. What carries timelines in another one lets go of them here. */
-  pieces(layout: HeldLayout, ever: readonly NamedTimelines[] = [this]): Piece[] {
+  pieces(layout: PinnedLayout, ever: readonly NamedTimelines[] = [this]): Piece[] {
     const all = [...this.byOwner.values()].flat();
     if (all.length === 0 && ever.every((t) => t.byOwner.size === 0)) return [];
     const makeRule = (selector: string, list: readonly NamedTimeline[]): string[] => {

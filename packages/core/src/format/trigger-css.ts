@@ -1,6 +1,6 @@
 /** Triggers as CSS: the standard’s triggers (CSS Animations 2, §5). A jump over the whole page still passes a trigger, since it never ends. */
 import type { Trigger } from '../motion/index.ts';
-import type { HeldLayout } from '../page/index.ts';
+import type { PinnedLayout } from '../page/index.ts';
 import { isMeeting, parseMeeting } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
@@ -51,7 +51,7 @@ export function triggerPieces(
   triggers: readonly Trigger[],
   names: ReadonlyMap<string, string>,
   parts: ReadonlyMap<string, readonly string[]>,
-  layout: HeldLayout,
+  layout: PinnedLayout,
 ): Piece[] {
   // CSS keeps triggers as lists per element.
   const bySubject = new Map<string, Trigger[]>();

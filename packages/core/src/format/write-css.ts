@@ -1,7 +1,7 @@
 /**
  * The one writer of CSS. The preview applies its pieces as they are; the hand-off joins the same pieces (see join-css.ts).
  */
-import type { HeldLayout, Layout } from '../page/index.ts';
+import type { PinnedLayout, Layout } from '../page/index.ts';
 import { withPins } from '../page/index.ts';
 import { computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument, Pin } from '../motion/index.ts';
@@ -32,7 +32,7 @@ export interface Beside {
 /** A document’s entries, before those that share elements are joined. */
 export interface Draft {
   document: MotionDocument;
-  layouts: HeldLayout[];
+  layouts: PinnedLayout[];
   condition: Condition;
   triggerNames: Map<string, string>;
   entries: Entry[];
@@ -75,7 +75,7 @@ export function draftCss(
   const times = computeTimes(document.motions);
   const shared = new NamedTimelines();
   const steps: Piece[] = [];
-  const still = condition === 'reduced-motion';
+  const reducedMotion = condition === 'reduced-motion';
   const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
   const held = layouts[0]!;
   const before = new Map(beside?.base.motions.map((m) => [m.id, m]));
@@ -86,12 +86,12 @@ export function draftCss(
     }),
   );
   const entries = document.motions.flatMap((motion): Entry[] => {
-    if (!motion.on || isApart(motion) || (still && motion.reducedMotion === 'drop')) return [];
+    if (!motion.on || isApart(motion) || (reducedMotion && motion.reducedMotion === 'drop')) return [];
     // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
     const { driver } = motion;
     if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
     const pinned = asPin(driver);
-    if (pinned && (still || !held.holds.some((h) => h.id === pinned.pin))) return [];
+    if (pinned && (reducedMotion || !held.holds.some((h) => h.id === pinned.pin))) return [];
     if (isEndless(driver)) return [];
     if (isTimed(driver))
       return timedEntries(motion, condition, { document, held, names, blockNames, triggerNames, times });
@@ -107,7 +107,7 @@ export function draftCss(
     return written.blocks.length ? [written] : [];
   });
   for (const pin of document.pins) {
-    const doubt = pin.on && !still ? travelDoubt(pin, layouts) : null;
+    const doubt = pin.on && !reducedMotion ? travelDoubt(pin, layouts) : null;
     const mover = document.motions.find((m) => refersTo(m.driver, pin.id));
     if (doubt) notes.push({ motion: mover?.id ?? pin.id, note: doubt });
   }
@@ -166,7 +166,7 @@ function withAbsent({ document, entries }: Draft, ever: ReadonlySet<string>): En
 
 interface OneWritten extends Entry, TimelineCss {
   key: string;
-  layouts: readonly HeldLayout[];
+  layouts: readonly PinnedLayout[];
 }
 
 /** What was written last for a motion. While one motion is dragged all others are the same objects and need no second look. */
@@ -181,7 +181,7 @@ function makeEntry(
   motion: Motion,
   [name, blockName]: [string, string],
   condition: Condition,
-  layouts: readonly HeldLayout[],
+  layouts: readonly PinnedLayout[],
   pins: ReadonlyMap<string, { pin: Pin; name: string }>,
 ): OneWritten {
   const key = `${condition} ${name} ${blockName} ${pinKey(motion, pins)}`;

@@ -28,7 +28,7 @@ interface ApiMotion {
   later?: { steps: number[]; by: string };
   fill: string;
   composite: string;
-  still: Motion['reducedMotion'];
+  reducedMotion: Motion['reducedMotion'];
   when?: string;
 }
 
@@ -103,7 +103,7 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
               : {}),
             fill: motion.fill,
             composite: motion.composite,
-            still: motion.reducedMotion,
+            reducedMotion: motion.reducedMotion,
             ...(query === null ? {} : { when: query }),
           },
         ];

@@ -34,7 +34,7 @@ const put = (
     [],
     { name: 'Odd page', entry: 'index.html', html, fileAt: (p) => files[p] ?? null },
     'Odd page',
-    { target: 'css', older: false, ...options },
+    { target: 'css', fallback: false, ...options },
   );
 
 /** Ten ways in which people write HTML. */

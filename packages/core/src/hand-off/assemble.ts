@@ -4,7 +4,7 @@ import {
   headLines,
   insertLastInHead,
   isEmptyPlan,
-  olderPlan,
+  fallbackPlan,
   patchHtml,
   makePatch,
   scriptText,
@@ -35,17 +35,17 @@ export interface HandOffPage {
 export interface HandOffOptions {
   target: Target;
   /** a script for browsers without scroll timelines too */
-  older: boolean;
+  fallback: boolean;
 }
 
-export const PLAIN_HAND_OFF: HandOffOptions = { target: 'css', older: false };
+export const PLAIN_HAND_OFF: HandOffOptions = { target: 'css', fallback: false };
 
 export interface Assembled extends HandOff {
   sheet: { path: string; href: string };
   /** null where none is needed */
   script: { path: string; href: string; text: string } | null;
   /** files of ours that the script starts, beside it */
-  runtimes: ('runtime' | 'older')[];
+  runtimes: ('runtime' | 'fallback')[];
   html: {
     text: string;
     /** the page without what was read into motions, before anything is added */
@@ -62,7 +62,7 @@ export interface Assembled extends HandOff {
   how: How[];
   /** motions that are not there, or not as they were, under this target, and why */
   lost: WriterNote[];
-  older: { count: number; notes: WriterNote[] } | null;
+  fallback: { count: number; notes: WriterNote[] } | null;
 }
 
 /** A name whose style sheet is not there yet, or has nothing left in it: an earlier one may hold what could not be read. */
@@ -82,14 +82,14 @@ export function assemble(
   others: readonly Layout[],
   page: HandOffPage,
   title: string,
-  { target, older: wanted }: HandOffOptions,
+  { target, fallback: wanted }: HandOffOptions,
 ): Assembled {
-  const older = wanted && target === 'css';
+  const fallback = wanted && target === 'css';
   const out = handOffCss(document, layout, title, others, {
-    older,
+    fallback,
     isApart: target === 'web-animations' ? isForApi : undefined,
   });
-  const data = older ? olderPlan(document, withPins(layout, document.pins)) : null;
+  const data = fallback ? fallbackPlan(document, withPins(layout, document.pins)) : null;
   const taken = withoutTaken(page.entry, page.html, page.fileAt, document.importedRules);
   const how = howPlayed(document, out.plan);
   const script =
@@ -115,7 +115,7 @@ export function assemble(
     ...out,
     sheet,
     script: script === null ? null : { ...modulePath, text: script },
-    runtimes: script === null ? [] : older ? ['runtime', 'older'] : isEmptyPlan(out.plan) ? [] : ['runtime'],
+    runtimes: script === null ? [] : fallback ? ['runtime', 'fallback'] : isEmptyPlan(out.plan) ? [] : ['runtime'],
     html: {
       text: linked.html,
       bare,
@@ -136,6 +136,6 @@ export function assemble(
       target === 'standards'
         ? how.flatMap((h) => (h.without === null ? [] : [{ motion: h.motion, note: h.without }]))
         : [],
-    older: data && { count: data.plan.motions.length, notes: data.notes },
+    fallback: data && { count: data.plan.motions.length, notes: data.notes },
   };
 }

@@ -14,7 +14,7 @@ const content = ({ id: _, name: __, driver, conditions: ___, ...m }: Motion) =>
   JSON.stringify({ ...m, driver: withDriverReferences(driver, () => '') });
 
 /** Something read from a page otherwise than before. */
-export interface Meant {
+export interface Correction {
   /** motions that are read now, with what they need */
   read: MotionDocument;
   /** those that were read instead */
@@ -24,14 +24,14 @@ export interface Meant {
 /** Motions of the document that are still as they were read before. */
 export function replacedBy(
   document: Pick<MotionDocument, 'motions'>,
-  { instead }: Pick<Meant, 'instead'>,
+  { instead }: Pick<Correction, 'instead'>,
 ): Motion[] {
   const gone = new Set(instead.map(content));
   return gone.size === 0 ? [] : document.motions.filter((m) => gone.has(content(m)));
 }
 
 /** The document with motions that were read, with the triggers, media conditions and registrations that they need, under ids of their own. */
-export function addRead(whole: MotionDocument, { read, instead }: Meant): MotionDocument {
+export function addRead(whole: MotionDocument, { read, instead }: Correction): MotionDocument {
   const replaced = new Set(replacedBy(whole, { instead }));
   const document = { ...whole, motions: whole.motions.filter((m) => !replaced.has(m)) };
   const added = read.motions;

@@ -1,6 +1,6 @@
 /** Where a motion happens for each of its targets, with its stagger. */
 import { findMatches } from '../page/index.ts';
-import type { HeldLayout, Layout } from '../page/index.ts';
+import type { PinnedLayout, Layout } from '../page/index.ts';
 import { placeRange } from '../drivers/index.ts';
 import { staggerSteps, stepPx } from '../timeline/index.ts';
 import type { Placed, Unplaced } from '../timeline/index.ts';
@@ -12,7 +12,7 @@ export interface TargetPlace {
 }
 
 /** In page order. Shifting by the stagger moves start and end alike. */
-export function listPlaces(motion: Motion, layout: Layout | HeldLayout): TargetPlace[] {
+export function listPlaces(motion: Motion, layout: Layout | PinnedLayout): TargetPlace[] {
   const targets = findMatches(layout, motion.targets.selector);
   const steps = motion.stagger ? staggerSteps(motion.stagger.order, targets, layout) : null;
   return targets.map((element, i) => {

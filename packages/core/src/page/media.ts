@@ -10,7 +10,7 @@ import type { Viewport } from './layout.ts';
 export interface MediaFacts {
   viewport: Viewport;
   /** the reader asks for reduced motion */
-  still: boolean;
+  reducedMotion: boolean;
 }
 type Test = (facts: MediaFacts) => boolean;
 
@@ -70,7 +70,7 @@ function featureTest(node: Node): Test {
     if (word !== 'portrait' && word !== 'landscape') fail('orientation is portrait or landscape');
     return ({ viewport: v }) => v.height >= v.width === (word === 'portrait');
   }
-  if (name === 'prefers-reduced-motion') return ({ still }) => still === (word !== 'no-preference');
+  if (name === 'prefers-reduced-motion') return ({ reducedMotion }) => reducedMotion === (word !== 'no-preference');
   const [, bound, feature] = /^(?:(min|max)-)?(.*)$/.exec(name)!;
   const measure = MEASURES[feature!] ?? fail(`${name} is not known here: use ${KNOWN}`);
   if (!node.value) return fail(`${name} needs a value`);
@@ -170,14 +170,14 @@ function viewportsAround(query: string, near: Viewport): Viewport[] {
 
 /** A viewport for which a condition holds: the given one, a usual one, else the nearest at its bounds; null where there is none. */
 export const viewportFor = (query: string, near: Viewport): Viewport | null =>
-  viewportsAround(query, near).find((viewport) => mediaMatches(query, { viewport, still: false })) ?? null;
+  viewportsAround(query, near).find((viewport) => mediaMatches(query, { viewport, reducedMotion: false })) ?? null;
 
 /** One viewport for each way in which some conditions hold and fail together, the given one first; at most `max` of them. */
 export function viewportsFor(queries: readonly string[], near: Viewport, max: number): Viewport[] {
   const ways = new Map<string, Viewport>();
   for (const viewport of viewportsAround(queries.join(' '), near)) {
     if (ways.size >= max) break;
-    const way = queries.map((q) => Number(mediaMatches(q, { viewport, still: false }))).join('');
+    const way = queries.map((q) => Number(mediaMatches(q, { viewport, reducedMotion: false }))).join('');
     if (!ways.has(way)) ways.set(way, viewport);
   }
   return [...ways.values()];

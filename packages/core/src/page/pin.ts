@@ -30,7 +30,7 @@ export interface Hold {
 }
 
 /** A layout with its pins as the document has them. */
-export interface HeldLayout extends Layout {
+export interface PinnedLayout extends Layout {
   /** what this was made from, and with which pins */
   made: { from: Layout; pins: readonly PinSpec[] };
   holds: Hold[];
@@ -38,12 +38,12 @@ export interface HeldLayout extends Layout {
   loose: { id: string; reason: string }[];
 }
 
-const known = new WeakMap<Layout, HeldLayout>();
+const known = new WeakMap<Layout, PinnedLayout>();
 
 /** The layout as it is with exactly these pins. The same arguments give the same object, and so does asking again. */
-export function withPins(layout: Layout | HeldLayout, pins: readonly PinSpec[]): HeldLayout {
+export function withPins(layout: Layout | PinnedLayout, pins: readonly PinSpec[]): PinnedLayout {
   const from = 'made' in layout ? layout.made.from : layout;
-  const same = (held: HeldLayout | undefined): held is HeldLayout =>
+  const same = (held: PinnedLayout | undefined): held is PinnedLayout =>
     held !== undefined && (held.made.pins === pins || (held.made.pins.length === 0 && pins.length === 0));
   if ('made' in layout && same(layout)) return layout;
   const hit = known.get(from);
@@ -53,9 +53,9 @@ export function withPins(layout: Layout | HeldLayout, pins: readonly PinSpec[]):
   return held;
 }
 
-function apply(layout: Layout, pins: readonly PinSpec[]): HeldLayout {
+function apply(layout: Layout, pins: readonly PinSpec[]): PinnedLayout {
   const wanted = new Map<string, { pin: PinSpec; stage: number }>();
-  const loose: HeldLayout['loose'] = [];
+  const loose: PinnedLayout['loose'] = [];
   for (const pin of pins) {
     if (!pin.on) continue;
     const stage = findMatches(layout, pin.stage)[0];
@@ -64,7 +64,7 @@ function apply(layout: Layout, pins: readonly PinSpec[]): HeldLayout {
       loose.push({ id: pin.id, reason: reason ?? 'it is not on this page' });
     else wanted.set(pin.id, { pin, stage });
   }
-  let out: HeldLayout = { ...layout, made: { from: layout, pins }, holds: [], loose };
+  let out: PinnedLayout = { ...layout, made: { from: layout, pins }, holds: [], loose };
   for (const was of layout.pins ?? []) {
     const is = wanted.get(was.id);
     if (is?.stage === was.element && is.pin.sticky.by === was.by) continue;
@@ -171,12 +171,12 @@ const insetChanged = (layout: Layout, pin: PinSpec, stage: number): boolean => {
  * all it contains gets `sticky`.
  */
 function stretched(
-  layout: HeldLayout,
+  layout: PinnedLayout,
   stage: number,
   by: 'top' | 'bottom',
   growth: Px,
   sticky: Sticky | null,
-): HeldLayout {
+): PinnedLayout {
   const { box, scroller } = layout.elements[stage]!;
   const bottom = box.y + box.height;
   const below = (y: Px) => y >= bottom - 0.5;

@@ -7,7 +7,7 @@ import { slugs, writtenSelector } from '../format/index.ts';
 import { computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
-import type { HeldLayout, Ms, Px } from '../page/index.ts';
+import type { PinnedLayout, Ms, Px } from '../page/index.ts';
 import { isAtLoad, isEndless, isTimed, isTriggered } from '../drivers/index.ts';
 
 /** When a motion’s values are what the prediction says: at every offset, once it has come to rest, or at shares of its time. */
@@ -64,7 +64,7 @@ const toWhen = (m: Motion): When =>
   isTimed(m.driver) ? 'in-time' : m.damping.kind === 'none' ? 'always' : 'at-rest';
 
 /** `count` offsets, half of them on the way down, at places that have nothing in common with the ranges. */
-export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 120): ProofPlan {
+export function proofPlan(document: MotionDocument, layout: PinnedLayout, count = 120): ProofPlan {
   const skipped: ProofPlan['skipped'] = [];
   const names = slugs(document.motions);
   const on = document.motions.filter((m) => m.on);
@@ -104,7 +104,7 @@ export function proofPlan(document: MotionDocument, layout: HeldLayout, count = 
 
 function listLooks(
   motions: readonly Motion[],
-  layout: HeldLayout,
+  layout: PinnedLayout,
   watched: readonly Watched[],
   count: number,
 ): PlannedLook[] {

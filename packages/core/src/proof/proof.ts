@@ -3,7 +3,7 @@
  * said in px where things move, and in hundredths of what changes otherwise.
  */
 import { findMatches } from '../page/index.ts';
-import type { HeldLayout, Px } from '../page/index.ts';
+import type { PinnedLayout, Px } from '../page/index.ts';
 import { compileTimeline, makeContext, sample, shownValue } from '../motion/index.ts';
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { parseEasing, propertyFacts, splitSegments, valueAt } from '../value/index.ts';
@@ -78,7 +78,7 @@ const INITIAL: Record<string, string> = { 'letter-spacing': '0px' };
 /** Values of a timed motion at a share of its time. */
 function timedValues(
   motion: Motion,
-  layout: HeldLayout,
+  layout: PinnedLayout,
   element: number,
   share: number,
 ): (p: string) => string {
@@ -95,7 +95,7 @@ function timedValues(
 /** Holds what was seen against the prediction. `looks` are in the order of the plan’s. */
 export function judge(
   document: MotionDocument,
-  layout: HeldLayout,
+  layout: PinnedLayout,
   plan: ProofPlan,
   looks: readonly Look[],
 ): ProofResult {

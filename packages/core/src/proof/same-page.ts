@@ -10,7 +10,7 @@ import type { Px, Viewport } from '../page/index.ts';
 export interface Situation {
   viewport: Viewport;
   /** the reader asks for reduced motion */
-  still: boolean;
+  reducedMotion: boolean;
 }
 
 /** A part of a page that moves: an element by its place among all, or a pseudo-element of it. */
@@ -50,8 +50,8 @@ export const USUAL_VIEWPORT: Viewport = { width: 1280, height: 800 };
 
 /** Every way in which the page’s conditions hold and fail together, and once for readers who ask for reduced motion. */
 export const situationsFor = (queries: readonly string[]): Situation[] => [
-  ...viewportsFor(queries, USUAL_VIEWPORT, MAX_SITUATIONS).map((viewport) => ({ viewport, still: false })),
-  { viewport: USUAL_VIEWPORT, still: true },
+  ...viewportsFor(queries, USUAL_VIEWPORT, MAX_SITUATIONS).map((viewport) => ({ viewport, reducedMotion: false })),
+  { viewport: USUAL_VIEWPORT, reducedMotion: true },
 ];
 
 export const movedBy = ({ motions }: MotionDocument): MovedBy[] =>
@@ -101,8 +101,8 @@ export function pageDifferences(
   });
 }
 
-const situationWords = ({ viewport, still }: Situation): string =>
-  still ? 'for reduced motion' : `at ${viewport.width} × ${viewport.height}`;
+const situationWords = ({ viewport, reducedMotion }: Situation): string =>
+  reducedMotion ? 'for reduced motion' : `at ${viewport.width} × ${viewport.height}`;
 
 /** Why the motions of an element are left to the page. */
 export const differenceWords = ({ situation, property, before, after, y }: PageDifference): string =>

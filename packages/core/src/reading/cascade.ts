@@ -10,7 +10,7 @@ import { expand } from './shorthand.ts';
 /** What holds while the page is looked at: media conditions, and whether the reader wants reduced motion. */
 export interface Environment {
   queries: ReadonlySet<string>;
-  still: boolean;
+  reducedMotion: boolean;
 }
 
 export interface Winner {
@@ -98,7 +98,7 @@ export class Cascade {
 
   /** Custom properties as an element has them, inherited ones too. */
   private readCustom(element: Element, env: Environment): Map<string, string> {
-    const key = `${env.still} ${[...env.queries].join('|')}`;
+    const key = `${env.reducedMotion} ${[...env.queries].join('|')}`;
     const known = this.variables.get(key) ?? new Map<Element, Map<string, string>>();
     this.variables.set(key, known);
     const made = known.get(element);
@@ -142,7 +142,7 @@ export class Cascade {
 export const holds = ({ media }: ReadRule, env: Environment): boolean =>
   !media.never &&
   media.obstacle === null &&
-  (media.still === null || media.still === env.still) &&
+  (media.reducedMotion === null || media.reducedMotion === env.reducedMotion) &&
   media.queries.every((q) => env.queries.has(q));
 
 function put(text: string, lookup: (name: string) => string | null, element: Element): string | null {

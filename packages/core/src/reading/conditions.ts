@@ -7,14 +7,14 @@ export interface MediaRead {
   /** media conditions that the document can have, in the order in which they are nested */
   queries: string[];
   /** it asks for readers who want reduced motion, or for those who do not; null: for both */
-  still: boolean | null;
+  reducedMotion: boolean | null;
   /** it never holds on a screen */
   never: boolean;
   /** why it cannot be a condition of the document */
   obstacle: string | null;
 }
 
-export const ALWAYS: MediaRead = { queries: [], still: null, never: false, obstacle: null };
+export const ALWAYS: MediaRead = { queries: [], reducedMotion: null, never: false, obstacle: null };
 
 const bracketed = (css: string) =>
   /^\(.*\)$/s.test(css) && !/\)\s*(and|or)\s*\(/.test(css) ? css : `(${css})`;
@@ -29,7 +29,7 @@ const tidy = (query: string) =>
     .replace(/\s+\)/g, ')')
     .trim();
 
-const STILL = /^\(\s*prefers-reduced-motion\s*(?::\s*(reduce|no-preference)\s*)?\)$/i;
+const REDUCED_MOTION = /^\(\s*prefers-reduced-motion\s*(?::\s*(reduce|no-preference)\s*)?\)$/i;
 
 /** The parts of `a and b and c` at the top; null where it is joined in another way. */
 function conjunction(text: string): string[] | null {
@@ -62,19 +62,19 @@ export function readMedia(params: string): MediaRead {
   const out: MediaRead = { ...ALWAYS, queries: [] };
   const rest: string[] = [];
   for (const part of parts) {
-    const still = STILL.exec(part);
+    const reducedMotion = REDUCED_MOTION.exec(part);
     if (/^(screen|all)$/i.test(part)) continue;
     if (
       /^not\s+(all|screen)$/i.test(part) ||
       /^(print|speech|tty|tv|projection|handheld|braille|embossed|aural)$/i.test(part)
     )
       return { ...ALWAYS, never: true };
-    if (still) out.still = still[1]?.toLowerCase() !== 'no-preference';
+    if (reducedMotion) out.reducedMotion = reducedMotion[1]?.toLowerCase() !== 'no-preference';
     else rest.push(part);
   }
   if (rest.length === 0) return out;
   const read = condition(rest.length === 1 ? rest[0]! : rest.map(bracketed).join(' and '));
-  return { ...read, still: out.still };
+  return { ...read, reducedMotion: out.reducedMotion };
 }
 
 /** Conditions that have to hold together, each without brackets that it does not need. */
@@ -111,8 +111,8 @@ function listed(queries: readonly string[], text: string): MediaRead {
   if (parts.length === 1) return parts[0]!;
   const obstacle = parts.find((p) => p.obstacle)?.obstacle;
   if (obstacle) return { ...ALWAYS, obstacle };
-  if (parts.some((p) => p.queries.length === 0 && p.still === null)) return ALWAYS;
-  if (parts.some((p) => p.still !== null))
+  if (parts.some((p) => p.queries.length === 0 && p.reducedMotion === null)) return ALWAYS;
+  if (parts.some((p) => p.reducedMotion !== null))
     return {
       ...ALWAYS,
       obstacle: `it stands under “@media ${shortened(text, 60)}”, whose parts ask for different readers`,
@@ -139,11 +139,11 @@ function splitQueries(text: string): string[] {
 export function within(outer: MediaRead, inner: MediaRead): MediaRead {
   return {
     queries: [...outer.queries, ...inner.queries.filter((q) => !outer.queries.includes(q))],
-    still: inner.still ?? outer.still,
+    reducedMotion: inner.reducedMotion ?? outer.reducedMotion,
     never:
       outer.never ||
       inner.never ||
-      (outer.still !== null && inner.still !== null && outer.still !== inner.still),
+      (outer.reducedMotion !== null && inner.reducedMotion !== null && outer.reducedMotion !== inner.reducedMotion),
     obstacle: outer.obstacle ?? inner.obstacle,
   };
 }

@@ -5,8 +5,8 @@ import { customSyntax, parseEasing } from '../value/index.ts';
 import type { Cascade, Environment, Winner } from './cascade.ts';
 import type { DraftList, DraftOf, Longhands } from './draft.ts';
 import { readFrames } from './keyframes.ts';
-import { mended, listMistakes } from './mistakes.ts';
-import type { Mend } from './mistakes.ts';
+import { corrected, listMistakes } from './mistakes.ts';
+import type { Corrections } from './mistakes.ts';
 import { scrubbed, timed } from './one-animation.ts';
 import { moves } from './rules.ts';
 import type { ReadKeyframes } from './rules.ts';
@@ -23,7 +23,7 @@ export class Drafts {
     keyframes: readonly ReadKeyframes[],
     private readonly timelines: Timelines,
     private readonly triggers: Triggers,
-    private readonly mend: Mend,
+    private readonly corrections: Corrections,
   ) {
     for (const k of keyframes) this.frames.set(k.name, [...(this.frames.get(k.name) ?? []), k]);
   }
@@ -36,8 +36,8 @@ export class Drafts {
   /** The same, with mistakes read as they were meant where that is wished. */
   winners(element: Element, env: Environment): Map<string, Winner> {
     const won = this.declared(element, env);
-    if (this.mend !== 'all' && this.mend.size === 0) return won;
-    return mended(won, listMistakes({ won, element, cascade: this.cascade, env }), this.mend);
+    if (this.corrections !== 'all' && this.corrections.size === 0) return won;
+    return corrected(won, listMistakes({ won, element, cascade: this.cascade, env }), this.corrections);
   }
 
   of(element: Element, env: Environment): DraftList {
@@ -80,7 +80,7 @@ export class Drafts {
       .filter(
         (k) =>
           !k.media.never &&
-          (k.media.still === null || k.media.still === env.still) &&
+          (k.media.reducedMotion === null || k.media.reducedMotion === env.reducedMotion) &&
           k.media.queries.every((q) => env.queries.has(q)),
       )
       .reduce<ReadKeyframes | null>((best, k) => (best && best.layer > k.layer ? best : k), null);

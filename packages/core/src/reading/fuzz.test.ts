@@ -119,7 +119,7 @@ describe('hostile input', () => {
       const next = random(n + 1);
       const text = mutated(PAGES[n % PAGES.length]!, next);
       const work = () => {
-        const { document, claims, unread } = readPage('index.html', text, (p) =>
+        const { document, claims, unsupported } = readPage('index.html', text, (p) =>
           p === 'x.css' ? text : null,
         );
         // What was read is a document, and taking it out only ever makes the page shorter.
@@ -128,7 +128,7 @@ describe('hostile input', () => {
         const bare = takenOut(claims).get('index.html')?.text ?? text;
         if (claims.every((c) => c.only === null) && bare.length > text.length)
           throw new Error('longer than before');
-        read += document.motions.length + unread.length;
+        read += document.motions.length + unsupported.length;
       };
       let result = tried(work);
       if (typeof result === 'number' && result > HANG) result = tried(work);

@@ -3,7 +3,7 @@ import type { Element } from 'domhandler';
 import type { PageElements } from './elements.ts';
 import type { ReadRule } from './rules.ts';
 import { shortened } from './source.ts';
-import type { Unread } from './source.ts';
+import type { Unsupported } from './source.ts';
 
 interface LeftRule {
   rule: ReadRule;
@@ -27,7 +27,7 @@ export class Left {
     page: PageElements,
     findElements: (rule: ReadRule) => readonly Element[],
     collectSelectors: (e: Element) => string[],
-  ): Unread[] {
+  ): Unsupported[] {
     return [...this.rules.values()].map(({ rule, reason, elements }) => {
       const whole = rule.inline
         ? `style of <${rule.inline.name}>`

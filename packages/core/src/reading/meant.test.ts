@@ -11,22 +11,22 @@ const PAGE = `<style>
 .right { animation: rise linear both; animation-timeline: view() }
 </style><p class="late">1</p><p class="timed">2</p><p class="none">3</p><p class="right">4</p>`;
 const { document, mistakes } = mistakenPage(PAGE);
-const meantBy = (kind: string) => mistakes.find((m) => m.kind === kind)!.meant!;
+const correctedBy = (kind: string) => mistakes.find((m) => m.kind === kind)!.correction!;
 const selectors = (d: MotionDocument) => d.motions.map((m) => m.targets.selector).sort();
 
 describe('what mistakes were meant as', () => {
   test('only what a mistake changes comes and goes with it', () => {
     expect(selectors(document)).toEqual(['.late', '.right']);
-    expect(meantBy('shorthand-order').read.motions.map((m) => m.targets.selector)).toEqual(['.timed']);
-    expect(meantBy('shorthand-order').instead).toEqual([]);
-    expect(meantBy('delay-on-scrub').read.motions.map((m) => m.targets.selector)).toEqual(['.late']);
-    expect(meantBy('delay-on-scrub').instead.map((m) => m.targets.selector)).toEqual(['.late']);
+    expect(correctedBy('shorthand-order').read.motions.map((m) => m.targets.selector)).toEqual(['.timed']);
+    expect(correctedBy('shorthand-order').instead).toEqual([]);
+    expect(correctedBy('delay-on-scrub').read.motions.map((m) => m.targets.selector)).toEqual(['.late']);
+    expect(correctedBy('delay-on-scrub').instead.map((m) => m.targets.selector)).toEqual(['.late']);
   });
 
   test('each can be taken over after the other, in any order, and what comes out can be stored', () => {
     const kinds = ['shorthand-order', 'zero-duration', 'delay-on-scrub'];
     const orders = [kinds, [...kinds].reverse(), [kinds[1]!, kinds[2]!, kinds[0]!]];
-    const all = orders.map((order) => order.reduce((d, kind) => addRead(d, meantBy(kind)), document));
+    const all = orders.map((order) => order.reduce((d, kind) => addRead(d, correctedBy(kind)), document));
     for (const d of all) {
       expect(readDocument(d)).toMatchObject({ ok: true });
       expect(selectors(d)).toEqual(['.late', '.none', '.right', '.timed']);
@@ -40,20 +40,20 @@ describe('what mistakes were meant as', () => {
     const late = (d: MotionDocument) => d.motions.find((m) => m.targets.selector === '.late')!;
     expect(late(document).keyframes.translate!.map((k) => k.at)).toContain('25%');
     expect(
-      late(addRead(document, meantBy('delay-on-scrub'))).keyframes.translate!.map((k) => k.at),
+      late(addRead(document, correctedBy('delay-on-scrub'))).keyframes.translate!.map((k) => k.at),
     ).not.toContain('25%');
   });
 
   test('a motion that has been worked on since is kept, and no longer counts as the one that was read', () => {
-    const meant = meantBy('delay-on-scrub');
+    const correction = correctedBy('delay-on-scrub');
     const edited = {
       ...document,
       motions: document.motions.map((m) =>
         m.targets.selector === '.late' ? { ...m, easing: 'ease-in' } : m,
       ),
     };
-    expect(replacedBy(document, meant).length).toBe(1);
-    expect(replacedBy(edited, meant)).toEqual([]);
-    expect(selectors(addRead(edited, meant))).toEqual(['.late', '.late', '.right']);
+    expect(replacedBy(document, correction).length).toBe(1);
+    expect(replacedBy(edited, correction)).toEqual([]);
+    expect(selectors(addRead(edited, correction))).toEqual(['.late', '.late', '.right']);
   });
 });

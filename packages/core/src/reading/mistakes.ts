@@ -18,7 +18,7 @@ export type MistakeKind =
   | 'scroll-container'
   | 'per-frame-factor';
 /** Those that can be read as they were meant. */
-export const MENDABLE: ReadonlySet<MistakeKind> = new Set([
+export const CORRECTABLE: ReadonlySet<MistakeKind> = new Set([
   'shorthand-order',
   'zero-duration',
   'delay-on-scrub',
@@ -159,13 +159,13 @@ export const listMistakes = (context: Parameters<Finder>[0]): Mistake[] =>
   }));
 
 /** Which mistakes are read as they were meant, by key. */
-export type Mend = ReadonlySet<string> | 'all';
+export type Corrections = ReadonlySet<string> | 'all';
 
 /** What would be declared without the mistakes. Those that the document can say by itself, such as a fill, are left to its checks. */
-export function mended(
+export function corrected(
   won: ReadonlyMap<string, Winner>,
   mistakes: readonly Mistake[],
-  mend: Mend,
+  corrections: Corrections,
 ): Map<string, Winner> {
   const out = new Map(won);
   const put = (property: string, value: string) => {
@@ -173,7 +173,7 @@ export function mended(
     if (winner) out.set(property, { ...winner, value });
   };
   for (const { kind, key } of mistakes) {
-    if (mend !== 'all' && !mend.has(key)) continue;
+    if (corrections !== 'all' && !corrections.has(key)) continue;
     if (kind === 'zero-duration') put('animation-duration', 'auto');
     if (kind === 'delay-on-scrub') put('animation-delay', '0s');
     if (kind !== 'shorthand-order') continue;

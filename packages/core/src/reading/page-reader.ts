@@ -9,13 +9,13 @@ import type { Group } from './compose.ts';
 import { Drafts } from './drafts.ts';
 import type { PageElements } from './elements.ts';
 import { Left } from './left.ts';
-import type { Mend, Mistake } from './mistakes.ts';
+import type { Corrections, Mistake } from './mistakes.ts';
 import { PageConditions } from './page-conditions.ts';
 import { Player } from './played.ts';
 import type { Played } from './played.ts';
 import { declaresMotion, moves, namesMotion } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
-import type { Unread } from './source.ts';
+import type { Unsupported } from './source.ts';
 import { MAX_ONLY } from './take-out.ts';
 import type { Claim } from './take-out.ts';
 import { Timelines } from './timelines.ts';
@@ -38,12 +38,12 @@ export class PageReader {
   constructor(
     private readonly rules: ReadRules,
     private readonly elements: PageElements,
-    mend: Mend,
+    corrections: Corrections,
   ) {
     this.cascade = new Cascade(rules, elements);
     this.timelines = new Timelines(this.cascade, rules.rules, elements);
     const triggers = new Triggers(this.cascade, rules.rules, this.timelines);
-    const drafts = new Drafts(this.cascade, rules.keyframes, this.timelines, triggers, mend);
+    const drafts = new Drafts(this.cascade, rules.keyframes, this.timelines, triggers, corrections);
     this.conditions = new PageConditions(rules, declaresMotion);
     this.player = new Player(rules, this.cascade, drafts, this.conditions, this.left);
   }
@@ -58,7 +58,7 @@ export class PageReader {
   }
 
   /** What was left in the page; known once it has been read. */
-  get unread(): Unread[] {
+  get unsupported(): Unsupported[] {
     return this.left.list(this.elements, this.findElements, this.collectSelectors);
   }
 

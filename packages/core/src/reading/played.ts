@@ -10,7 +10,7 @@ import { MAX_CONDITIONS } from './page-conditions.ts';
 import type { PageConditions } from './page-conditions.ts';
 import { declaresMotion, namesMotion } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
-import { agrees, reduced, listSlots } from './slots.ts';
+import { agrees, readReducedMotion, listSlots } from './slots.ts';
 import type { PageMedia, Slot, StillList } from './slots.ts';
 
 /** Conditions under which more than this many would have to be tried are left to the page. */
@@ -19,7 +19,7 @@ const MAX_MEDIA = 12;
 export type Played =
   { is: 'moving'; slots: Slot[]; key: string } | { is: 'still' } | { is: 'other'; reason: string };
 
-const at = (queries: Iterable<string>, still = false): Environment => ({ queries: new Set(queries), still });
+const at = (queries: Iterable<string>, reducedMotion = false): Environment => ({ queries: new Set(queries), reducedMotion });
 const ANYWHERE = at([]);
 const listQueries = (some: readonly PageMedia[]) => some.flatMap((m) => m.queries);
 
@@ -78,8 +78,8 @@ export class Player {
       DraftList,
       ...DraftList[],
     ];
-    const still = this.drafts.of(element, at([], true));
-    const [own, ...others] = [base, ...lists, still].map(readable);
+    const reducedMotion = this.drafts.of(element, at([], true));
+    const [own, ...others] = [base, ...lists, reducedMotion].map(readable);
     if (relevant.length > MAX_MEDIA) throw new Unreadable('it differs under too many media conditions');
     const slots = listSlots(
       own!,
@@ -99,7 +99,7 @@ export class Player {
         list: readable(this.drafts.of(element, at(listQueries(under(m)), true))),
       })),
     ];
-    if (!reduced(slots, stillLists))
+    if (!readReducedMotion(slots, stillLists))
       throw new Unreadable('for readers who want reduced motion it plays something else');
     return { is: 'moving', slots, key: this.toKey(element, [...moving, at([], true)], slots) };
   }

@@ -4,7 +4,7 @@
  */
 import type { MotionDocument } from '../motion/index.ts';
 import { PageElements } from './elements.ts';
-import type { Mend, Mistake } from './mistakes.ts';
+import type { Corrections, Mistake } from './mistakes.ts';
 import { narrowedClaims } from './claims.ts';
 import { PageReader } from './page-reader.ts';
 import type { Refuted } from './page-reader.ts';
@@ -13,14 +13,14 @@ import { readRules } from './rules.ts';
 import type { ReadRules } from './rules.ts';
 import { readSheets } from './sheets.ts';
 import type { FileAt } from './sheets.ts';
-import type { Unread } from './source.ts';
+import type { Unsupported } from './source.ts';
 import { takenOut } from './take-out.ts';
 import type { Claim, TakenOut } from './take-out.ts';
 
-export interface Reading {
+export interface ImportResult {
   document: MotionDocument;
   claims: Claim[];
-  unread: Unread[];
+  unsupported: Unsupported[];
   mistakes: Mistake[];
   /** media conditions under which the page moves something */
   queries: string[];
@@ -34,29 +34,29 @@ export const readPage = (
   entry: string,
   html: string,
   fileAt: FileAt,
-  mend: Mend = new Set(),
+  corrections: Corrections = new Set(),
   refuted: readonly Refuted[] = [],
-): Reading => readWithRules(entry, html, fileAt, mend, refuted).reading;
+): ImportResult => readWithRules(entry, html, fileAt, corrections, refuted).imported;
 
 function readWithRules(
   entry: string,
   html: string,
   fileAt: FileAt,
-  mend: Mend,
+  corrections: Corrections,
   refuted: readonly Refuted[] = [],
-): { reading: Reading; rules: ReadRules } {
+): { imported: ImportResult; rules: ReadRules } {
   const source = readSheets(entry, html, fileAt);
   const rules = readRules(source.sheets);
-  const reader = new PageReader(rules, new PageElements(source.document), mend);
+  const reader = new PageReader(rules, new PageElements(source.document), corrections);
   const { document, claims } = reader.read(refuted);
-  const unread = [...source.unread, ...rules.unread, ...reader.unread];
-  const reading = {
+  const unsupported = [...source.unsupported, ...rules.unsupported, ...reader.unsupported];
+  const imported = {
     document: { ...document, importedRules: [...new Set(claims.map((c) => c.key))] },
     claims,
-    unread: unread.sort((a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from),
+    unsupported: unsupported.sort((a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from),
     mistakes: [...reader.mistakes, ...frameFactors(source.document, entry, html, fileAt)],
   };
-  return { reading: { ...reading, queries: reader.queries }, rules };
+  return { imported: { ...imported, queries: reader.queries }, rules };
 }
 
 /** Files of the page without what documents have taken over from them, by path; only those that change. */
@@ -68,9 +68,9 @@ export function withoutTaken(
 ): Map<string, TakenOut> {
   if (taken.length === 0) return new Map();
   const keys = new Set(taken);
-  const claimed = (mend: Mend) => {
-    const { reading, rules } = readWithRules(entry, html, fileAt, mend);
-    const whole = reading.claims.filter((c) => c.only === null && keys.has(c.key));
+  const claimed = (corrections: Corrections) => {
+    const { imported, rules } = readWithRules(entry, html, fileAt, corrections);
+    const whole = imported.claims.filter((c) => c.only === null && keys.has(c.key));
     return [...whole, ...narrowedClaims(rules, taken)];
   };
   const plain = claimed(new Set());

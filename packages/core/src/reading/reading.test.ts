@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { readPage, takenOut, withoutTaken } from './index.ts';
-import type { Reading } from './index.ts';
+import type { ImportResult } from './index.ts';
 
 const page = (css: string, body = '<div class="a">one</div><div class="a b">two</div>') =>
   `<!doctype html><html><head><style>${css}</style></head><body>${body}</body></html>`;
 const FADE = '@keyframes fade { from { opacity: 0 } }';
 const MOVED = 'animation: fade linear both; animation-timeline: view();';
-const read = (css: string, body?: string, files: Record<string, string> = {}): Reading =>
+const read = (css: string, body?: string, files: Record<string, string> = {}): ImportResult =>
   readPage('index.html', page(css, body), (p) => files[p] ?? null);
-const only = (r: Reading) => {
+const only = (r: ImportResult) => {
   expect(r.document.motions).toHaveLength(1);
   return r.document.motions[0]!;
 };
@@ -41,10 +41,10 @@ describe('reading a page that moves', () => {
     expect(plain.mistakes.map((m) => m.kind)).toEqual(['shorthand-order']);
     expect(plain.mistakes[0]!.place).toMatchObject({ path: 'index.html', line: 1 });
     const source = page(css);
-    const mended = readPage('index.html', source, () => null, new Set([plain.mistakes[0]!.key]));
-    expect(only(mended).targets.selector).toBe('.a');
+    const corrected = readPage('index.html', source, () => null, new Set([plain.mistakes[0]!.key]));
+    expect(only(corrected).targets.selector).toBe('.a');
     expect(
-      withoutTaken('index.html', source, () => null, mended.document.importedRules).get('index.html')!.text,
+      withoutTaken('index.html', source, () => null, corrected.document.importedRules).get('index.html')!.text,
     ).not.toContain('animation');
   });
 
@@ -111,7 +111,7 @@ describe('reading a page that moves', () => {
       `${FADE} @media (min-width: 768px) { .a { ${MOVED} } } @media (max-width: 1200px) { .a { animation-range: entry 20% cover 50% } }`,
     );
     expect([r.document.motions, takenOut(r.claims).size]).toEqual([[], 0]);
-    expect(r.unread[0]!.reason).toContain('hold together');
+    expect(r.unsupported[0]!.reason).toContain('hold together');
   });
 
   test('more conditions than a document has room for: the rest is left to the page', () => {
@@ -126,19 +126,19 @@ describe('reading a page that moves', () => {
     );
     expect(r.document.media.length).toBeLessThanOrEqual(20);
     expect(r.document.motions.length).toBeGreaterThan(0);
-    expect(r.unread.length).toBeGreaterThan(0);
+    expect(r.unsupported.length).toBeGreaterThan(0);
   });
 
   test('a custom property that is not registered flips half-way, which no document says', () => {
     const css = (registered: string) =>
       `${registered} @keyframes up { from { --lift: 0px } to { --lift: 40px } } .a { animation: up linear both; animation-timeline: view() }`;
     expect(read(css('')).document.motions).toEqual([]);
-    expect(read(css('')).unread[0]!.reason).toContain('--lift is not registered');
+    expect(read(css('')).unsupported[0]!.reason).toContain('--lift is not registered');
     const own = "@property --lift { syntax: '<length>'; inherits: false; initial-value: 0px }";
     expect(read(css(own)).document.motions).toHaveLength(1);
   });
 
-  const findHold = (r: Reading, css: string, body?: string) => {
+  const findHold = (r: ImportResult, css: string, body?: string) => {
     const source = page(css, body);
     const text = withoutTaken('index.html', source, () => null, r.document.importedRules).get(
       'index.html',
@@ -152,7 +152,7 @@ describe('reading a page that moves', () => {
     const css = `${FADE} .a { ${MOVED} } @container (width > 3px) { .b { animation: none } .b { animation-name: fade } }`;
     const r = read(css);
     expect(only(r).targets.selector).toBe('.a:not(.b)');
-    expect(r.unread.map((u) => u.reason).join()).toContain('@container');
+    expect(r.unsupported.map((u) => u.reason).join()).toContain('@container');
     expect(findHold(r, css)).toContain(
       `.a:not(:where(.a:not(.b))) { animation: fade linear both; animation-timeline: view(); }`,
     );
@@ -173,8 +173,8 @@ describe('reading a page that moves', () => {
     const body = '<p class="a">1</p><p class="a b">2</p><p class="a">3</p>';
     const r = read(css, body);
     expect(only(r).targets.selector).toBe('.a:not(.b)');
-    expect(r.unread).toHaveLength(1);
-    expect(r.unread[0]!.what).toBe('.b (by .a)');
+    expect(r.unsupported).toHaveLength(1);
+    expect(r.unsupported[0]!.what).toBe('.b (by .a)');
     expect(findHold(r, css, body)).toContain('@keyframes tint');
   });
 

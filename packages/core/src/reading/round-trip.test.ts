@@ -161,7 +161,7 @@ describe('import, export, import', () => {
           motions += a.motions.length;
           expect(b).toEqual(a);
           // What was left stays: nothing is lost on the way.
-          expect(second.unread.map((u) => u.reason)).toEqual(first.unread.map((u) => u.reason));
+          expect(second.unsupported.map((u) => u.reason)).toEqual(first.unsupported.map((u) => u.reason));
         },
       ),
       { numRuns: process.env.LYVEK_FULL ? 3000 : 150 },

@@ -8,7 +8,7 @@ import { readSelectors, splitTop, unnested } from './selector.ts';
 import type { ReadSelector } from './selector.ts';
 import type { Sheet } from './sheets.ts';
 import { shortened } from './source.ts';
-import type { Place, Unread } from './source.ts';
+import type { Place, Unsupported } from './source.ts';
 
 export interface ReadDeclaration {
   property: string;
@@ -55,7 +55,7 @@ export interface ReadRules {
   rules: ReadRule[];
   keyframes: ReadKeyframes[];
   registered: Map<string, Registered>;
-  unread: Unread[];
+  unsupported: Unsupported[];
 }
 
 /** Properties that say what moves, and those that the reading of it depends on. */
@@ -83,7 +83,7 @@ interface Context {
 const DEEPEST = 32;
 
 export function readRules(sheets: readonly Sheet[]): ReadRules {
-  const out: ReadRules = { rules: [], keyframes: [], registered: new Map(), unread: [] };
+  const out: ReadRules = { rules: [], keyframes: [], registered: new Map(), unsupported: [] };
   const layers = new Layers();
   const toLayer = new Map<ReadRule | ReadKeyframes, string>();
 
@@ -111,7 +111,7 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
     const parsed = inline ? [] : selectors.flatMap((s) => readSelectors(s) ?? []);
     if (!inline && parsed.length < selectors.length) {
       if (declarations.some((d) => moves(d.property)))
-        out.unread.push({
+        out.unsupported.push({
           place,
           what: shortened(selectors.join(', ')),
           reason: 'this selector could not be understood',
@@ -130,7 +130,7 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
         const text = node.selector.replace(/\/\*[\s\S]*?\*\//g, ' ').trim();
         const own = c.selectors ? unnested(text, c.selectors) : splitTop(text);
         if (!own) {
-          out.unread.push({
+          out.unsupported.push({
             place: findPlace(c.sheet, node),
             what: shortened(text),
             reason: 'this selector could not be understood',

@@ -7,7 +7,7 @@ import * as postcss from 'postcss';
 import safeParse from 'postcss-safe-parser';
 import { splitMark } from '../format/index.ts';
 import { Lines, shortened } from './source.ts';
-import type { Unread } from './source.ts';
+import type { Unsupported } from './source.ts';
 
 /** At-rules that stand around a sheet, from its link or from an `@import`. */
 export interface Around {
@@ -29,7 +29,7 @@ export interface Sheet {
 export interface PageSource {
   document: Document;
   sheets: Sheet[];
-  unread: Unread[];
+  unsupported: Unsupported[];
 }
 
 /** Reads a file of the page as text; null where the page has none under this path. */
@@ -71,7 +71,7 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
   const page = new Lines(entry, html);
   const files = new Map<string, Lines>([[entry, page]]);
   const sheets: Sheet[] = [];
-  const unread: Unread[] = [];
+  const unsupported: Unsupported[] = [];
   const inline: Sheet[] = [];
 
   const put = (
@@ -105,7 +105,7 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
     const read = findImport(rule.params);
     const at = sheet.lines.place(sheet.offset + (rule.source?.start?.offset ?? 0));
     const miss = (reason: string) =>
-      unread.push({ place: at, what: shortened(`@import ${rule.params}`), reason });
+      unsupported.push({ place: at, what: shortened(`@import ${rule.params}`), reason });
     if (!read) return void miss('this import could not be understood');
     const path = toPath(read.href, sheet.lines.path);
     if (path === null) return void miss('it is on another host, so it was not brought along');
@@ -127,7 +127,7 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
         const lines = path === null ? null : file(path);
         if (lines) put(lines, 0, lines.text.length, findAround(e), [lines.path]);
         else
-          unread.push({
+          unsupported.push({
             place: page.place((place?.startOffset ?? 0) + shift),
             what: shortened(e.attribs.href!),
             reason:
@@ -156,7 +156,7 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
     }
   };
   walk(document.children);
-  return { document, sheets: [...sheets, ...inline], unread };
+  return { document, sheets: [...sheets, ...inline], unsupported };
 }
 
 /** Never throws: what cannot be understood stays as text, and the rest is read. */

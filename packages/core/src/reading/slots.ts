@@ -134,7 +134,7 @@ export interface StillList {
  * Says of each motion what is left of it for readers who ask for reduced motion. False where it is not the same everywhere, or where
  * something else is played then: only the page’s own CSS can say that.
  */
-export function reduced(slots: readonly Slot[], everywhere: readonly StillList[]): boolean {
+export function readReducedMotion(slots: readonly Slot[], everywhere: readonly StillList[]): boolean {
   const said = new Map<Slot, Motion['reducedMotion']>();
   for (const { keys, list } of everywhere) {
     const left = [...list];

@@ -13,7 +13,7 @@ export interface Place {
 }
 
 /** Something of the page that was left as it is, and why. */
-export interface Unread {
+export interface Unsupported {
   place: Place;
   /** the text in question, shortened */
   what: string;

@@ -35,9 +35,9 @@ describe('a page that has changed', () => {
       text: 'Rope yard',
       proposal: { selector: '.stop-1' },
     });
-    const mended = withSelector(timeline, '#rope', '.stop-1');
-    expect(lostSelectors(mended, before, now)).toEqual([]);
-    expect(mended.motions[1]!.driver).toMatchObject({ subject: '.stop-1' });
+    const corrected = withSelector(timeline, '#rope', '.stop-1');
+    expect(lostSelectors(corrected, before, now)).toEqual([]);
+    expect(corrected.motions[1]!.driver).toMatchObject({ subject: '.stop-1' });
   });
 
   test('no element is proposed twice, and nothing where nothing is like it', () => {

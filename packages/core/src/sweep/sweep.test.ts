@@ -8,7 +8,7 @@ import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { LayoutField } from './field.ts';
 import { apartBy, layoutBetween, sameStructure } from './mix.ts';
 import { GRID, SWEEP_SIZES, ZOOMED } from './sizes.ts';
-import { mended, sweeping } from './sweep.ts';
+import { corrected, sweeping } from './sweep.ts';
 import type { Swept } from './sweep.ts';
 
 /** A page that grows with its window: a screenful, a card whose place is a share of the width, a last line near the end. */
@@ -43,7 +43,7 @@ function sweep(document: MotionDocument, page: (v: Viewport) => Layout): Swept {
     limits: DEFAULT_LIMITS,
     gesture: findGesture('brisk-wheel', 800),
     clock: makeClock(60),
-    still: false,
+    reducedMotion: false,
   });
   for (;;) {
     const step = work.next();
@@ -137,7 +137,7 @@ describe('a sweep', () => {
     const { found } = sweep(late, (v) => pageAt(v));
     const one = found.find((f) => f.finding.check === 'never-finishes')!;
     expect(one.finding.fix).not.toBeNull();
-    const after = sweep(mended(late, one), (v) => pageAt(v));
+    const after = sweep(corrected(late, one), (v) => pageAt(v));
     expect(after.found).toEqual([]);
   });
 
@@ -154,7 +154,7 @@ describe('a sweep', () => {
     const { sizes, found } = sweep(document, (v) => pageAt(v));
     const one = found.find((f) => f.finding.check === 'empty-range')!;
     expect(one.at).toEqual(sizes.flatMap((s, i) => (s.viewport.width < 600 ? [i] : [])));
-    const after = mended(document, one);
+    const after = corrected(document, one);
     expect(after.motions[0]!.range).toEqual(document.motions[0]!.range);
     expect(after.motions[0]!.conditions![0]!.range).not.toEqual(document.motions[0]!.conditions![0]!.range);
     expect(sweep(after, (v) => pageAt(v)).found.map((f) => f.finding.check)).not.toContain('empty-range');
@@ -167,7 +167,7 @@ describe('a sweep', () => {
       limits: DEFAULT_LIMITS,
       gesture: findGesture('brisk-wheel', 800),
       clock: makeClock(60),
-      still: false,
+      reducedMotion: false,
     });
     let step = work.next();
     while (!step.done) step = work.next();

@@ -24,7 +24,7 @@ export interface Sweeping {
   gesture: Gesture;
   clock: FrameClock;
   /** the reader asks for reduced motion */
-  still: boolean;
+  reducedMotion: boolean;
 }
 
 export interface SizeFacts extends SweepSize {
@@ -63,7 +63,7 @@ const toKey = ({ finding, where }: Seen) => `${finding.check} ${finding.about} $
 
 /** What the checks say at one size, without what was accepted. */
 function seenAt(s: Sweeping, whole: MotionDocument, layout: Layout): Map<string, Seen> {
-  const active = activeMedia(whole, { viewport: layout.viewport, still: s.still });
+  const active = activeMedia(whole, { viewport: layout.viewport, reducedMotion: s.reducedMotion });
   const document = underMedia(whole, active);
   const held = withPins(layout, document.pins);
   const { limits, gesture, clock } = s;
@@ -78,7 +78,7 @@ function seenAt(s: Sweeping, whole: MotionDocument, layout: Layout): Map<string,
 }
 
 /** The whole document with a finding mended, as it is seen under the conditions of the finding's size. */
-export const mended = (
+export const corrected = (
   whole: MotionDocument,
   { finding, active }: Pick<SweptFinding, 'finding' | 'active'>,
 ) => editedUnder(whole, active, null, (seen) => withFix(seen, finding.fix!));
@@ -106,7 +106,7 @@ export function* sweeping(s: Sweeping): Generator<{ done: number; of: number }, 
     const seenIn = (i: number) => before[i]!.get(key)!;
     const helps = (i: number) => {
       if (seenIn(i).finding.fix === null) return false;
-      const after = mended(s.document, seenIn(i));
+      const after = corrected(s.document, seenIn(i));
       return at.every((j) => {
         const now = seenAt(s, after, layouts[j]!);
         return !now.has(key) && [...now.keys()].every((k) => before[j]!.has(k));

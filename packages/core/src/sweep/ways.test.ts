@@ -23,8 +23,8 @@ function tried(over: Partial<WaysQuestion> = {}): { steps: number; figures: WayF
     limits: DEFAULT_LIMITS,
     device: 'here',
     dpr: 1,
-    prices: null,
-    still: false,
+    unitCosts: null,
+    reducedMotion: false,
     ...over,
   });
   for (let steps = 0; ; steps++) {

@@ -23,8 +23,8 @@ export interface WaysQuestion {
   device: string;
   dpr: number;
   /** null: those that Lyvek comes with */
-  prices: Coefficients | null;
-  still: boolean;
+  unitCosts: Coefficients | null;
+  reducedMotion: boolean;
 }
 
 /** The worst of something, and whose it is. */
@@ -60,13 +60,13 @@ export function* tryingWays(q: WaysQuestion): Generator<{ done: number; of: numb
   for (const layout of q.layouts) {
     const gestures = q.gestures(layout.viewport.height);
     const of = q.layouts.length * gestures.length * q.clocks.length;
-    const active = activeMedia(q.document, { viewport: layout.viewport, still: q.still });
+    const active = activeMedia(q.document, { viewport: layout.viewport, reducedMotion: q.reducedMotion });
     const document = underMedia(q.document, active);
     const held = withPins(layout, document.pins);
     const timeline = compileTimeline(document, held);
     for (const { key, gesture } of gestures)
       for (const clock of q.clocks) {
-        const coefficients = q.prices ?? shippedCoefficients(q.device);
+        const coefficients = q.unitCosts ?? shippedCoefficients(q.device);
         const work = simulating({
           document,
           timeline,

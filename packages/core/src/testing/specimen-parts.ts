@@ -9,8 +9,8 @@ import { suggestCorrections, readPage } from '../reading/index.ts';
 /** What is read from a page with these contents, and what each mistake in it was meant as. */
 export function mistakenPage(html: string): { document: MotionDocument; mistakes: MistakeInPage[] } {
   const fileAt = (path: string) => (path === 'index.html' ? html : null);
-  const reading = readPage('index.html', html, fileAt);
-  return { document: reading.document, mistakes: suggestCorrections(reading, 'index.html', html, fileAt) };
+  const imported = readPage('index.html', html, fileAt);
+  return { document: imported.document, mistakes: suggestCorrections(imported, 'index.html', html, fileAt) };
 }
 export const css = (rules: string) =>
   mistakenPage(

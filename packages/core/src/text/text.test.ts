@@ -64,8 +64,8 @@ test('values are mended in strings and keys, at any depth, and are the same obje
     fc.property(
       fc.dictionary(fc.string({ unit: 'binary' }), fc.array(fc.string({ unit: 'binary' }))),
       (value) => {
-        const mended = allWellFormed(value);
-        for (const text of [...Object.keys(mended), ...Object.values(mended).flat()]) {
+        const corrected = allWellFormed(value);
+        for (const text of [...Object.keys(corrected), ...Object.values(corrected).flat()]) {
           expect(Buffer.from(text).toString()).toBe(text);
           expect(text).not.toContain('\0');
         }

@@ -1,5 +1,5 @@
 /** What the import worker can do: everything whose time and memory depend on what somebody brings. Each job is a plain function. */
-import type { MotionDocument, PageMistake, Reading, Refuted } from '@lyvek/core';
+import type { MotionDocument, PageMistake, ImportResult, Refuted } from '@lyvek/core';
 import {
   LayoutSchema,
   PLAIN_HAND_OFF,
@@ -25,7 +25,7 @@ export interface PageFiles {
 /** What a page moves by its own CSS, with what its mistakes were meant as. */
 export interface ReadMotions {
   document: MotionDocument;
-  unread: Reading['unread'];
+  unsupported: ImportResult['unsupported'];
   mistakes: PageMistake[];
 }
 
@@ -70,11 +70,11 @@ export const IMPORT_JOBS = {
     const fileAt = readTexts(files);
     const html = fileAt(entry);
     if (html === null) return null;
-    const reading = readPage(entry, html, fileAt, new Set(), refuted);
+    const imported = readPage(entry, html, fileAt, new Set(), refuted);
     return {
-      document: allWellFormed(reading.document),
-      unread: reading.unread.slice(0, MAX_LISTED),
-      mistakes: suggestCorrections(reading, entry, html, fileAt).slice(0, MAX_LISTED),
+      document: allWellFormed(imported.document),
+      unsupported: imported.unsupported.slice(0, MAX_LISTED),
+      mistakes: suggestCorrections(imported, entry, html, fileAt).slice(0, MAX_LISTED),
     };
   },
 

@@ -24,8 +24,8 @@ describe('what was not proved', () => {
     const { document, proof } = await failing(error);
     expect(document).toMatchObject({ motions: [], importedRules: [] });
     expect(proof).toMatchObject({ proved: false, left: [{ selector: '*' }] });
-    expect(proof!.said).toContain('Its motion stays in its own CSS');
-    expect(proof!.said).toContain(why);
+    expect(proof!.message).toContain('Its motion stays in its own CSS');
+    expect(proof!.message).toContain(why);
   });
 
   test('a page that moves nothing asks for no browser', async () => {

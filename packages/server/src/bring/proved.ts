@@ -77,14 +77,14 @@ export class Proving {
       if (document.motions.length === 0)
         return {
           document,
-          proof: { proved: false, left: refuted, said: `Nothing was taken over.${leftWords(refuted)}` },
+          proof: { proved: false, left: refuted, message: `Nothing was taken over.${leftWords(refuted)}` },
         };
       const compared = await this.compare(page, document, queries, signal);
       if (compared.values === 0) throw new Error('nothing of it was there to look at');
       if (compared.differences.length === 0)
         return {
           document,
-          proof: { proved: true, left: refuted, said: provedWords(document, compared, refuted) },
+          proof: { proved: true, left: refuted, message: provedWords(document, compared, refuted) },
         };
       refuted.push(...refutedBy(document, compared.differences));
     }
@@ -140,7 +140,7 @@ export class Proving {
       proof: {
         proved: false,
         left,
-        said: `${many} in its own CSS, because it was not proved that Lyvek plays the same: ${why}. Add the page again to try once more.`,
+        message: `${many} in its own CSS, because it was not proved that Lyvek plays the same: ${why}. Add the page again to try once more.`,
       },
     };
   }

@@ -1,5 +1,5 @@
 /** A hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
-import { OLDER_FILE, RUNTIME_FILE } from '@lyvek/core';
+import { FALLBACK_FILE, RUNTIME_FILE } from '@lyvek/core';
 import type { Assembled, HandOffPage } from '@lyvek/core';
 import { readTexts } from '../bring/texts.ts';
 import type { PageFile } from '../store/pages.ts';
@@ -16,7 +16,7 @@ export function handOffPage(page: { name: string; entry: string }, files: readon
   };
 }
 
-const OWN = { runtime: RUNTIME_FILE, older: OLDER_FILE };
+const OWN = { runtime: RUNTIME_FILE, fallback: FALLBACK_FILE };
 
 /** Every file of the result by path. `built` reads one of the built scripts. */
 export function handedOff(

@@ -11,7 +11,7 @@ export interface HandOffQuery {
   width: number;
   height: number;
   target: Target;
-  older: boolean;
+  fallback: boolean;
 }
 
 /** `take`: what the title calls it. A page that has not been measured at that size cannot be written. */

@@ -100,7 +100,7 @@ export async function startBrowser(): Promise<StartedBrowser> {
   };
 }
 
-const reading = (path: string): string => {
+const imported = (path: string): string => {
   try {
     return readFileSync(path, 'utf8');
   } catch {
@@ -108,9 +108,9 @@ const reading = (path: string): string => {
     return '';
   }
 };
-const findCommand = (pid: number) => reading(`/proc/${pid}/cmdline`);
+const findCommand = (pid: number) => imported(`/proc/${pid}/cmdline`);
 const listChildren = (pid: number): number[] =>
-  reading(`/proc/${pid}/task/${pid}/children`).split(' ').filter(Boolean).map(Number);
+  imported(`/proc/${pid}/task/${pid}/children`).split(' ').filter(Boolean).map(Number);
 function withChildren(pids: readonly number[]): number[] {
   const all = [...pids];
   for (let i = 0; i < all.length; i++) all.push(...listChildren(all[i]!));
@@ -126,7 +126,7 @@ export function computeMemory(pids: readonly number[]): number {
   let own = 0;
   let shared = 0;
   for (const pid of pids) {
-    const [, resident = 0, common = 0] = reading(`/proc/${pid}/statm`).split(' ').map(Number);
+    const [, resident = 0, common = 0] = imported(`/proc/${pid}/statm`).split(' ').map(Number);
     own += resident - common;
     shared = Math.max(shared, common);
   }

@@ -24,7 +24,7 @@ export interface OpenedPage {
 export interface Opening {
   viewport: Viewport;
   /** for readers who ask for reduced motion */
-  still?: boolean;
+  reducedMotion?: boolean;
 }
 
 /** Opens some files as a page; what was opened before stays open. */
@@ -68,12 +68,12 @@ export const withPage = <T>(
 async function open(
   browser: Browser,
   files: PageFiles,
-  { viewport, still = false }: Opening,
+  { viewport, reducedMotion = false }: Opening,
   watch: Watch,
 ): Promise<OpenedPage> {
   const context = await browser.newContext({
     viewport,
-    reducedMotion: motionFor(still),
+    reducedMotion: motionFor(reducedMotion),
     serviceWorkers: 'block',
     acceptDownloads: false,
   });
@@ -107,15 +107,15 @@ async function open(
   return {
     page,
     late: await load(),
-    async again({ viewport, still = false }) {
+    async again({ viewport, reducedMotion = false }) {
       await page.setViewportSize(viewport);
-      await page.emulateMedia({ reducedMotion: motionFor(still) });
+      await page.emulateMedia({ reducedMotion: motionFor(reducedMotion) });
       await load();
     },
   };
 }
 
-const motionFor = (still: boolean) => (still ? 'reduce' : 'no-preference');
+const motionFor = (reducedMotion: boolean) => (reducedMotion ? 'reduce' : 'no-preference');
 
 function safeDecode(path: string): string {
   try {

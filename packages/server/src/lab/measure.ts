@@ -50,7 +50,7 @@ export async function layoutTexts(
 export async function measurePages(
   files: PageFiles,
   next: () => Viewport | null,
-  told: (layout: Layout) => void,
+  onProgress: (layout: Layout) => void,
   inPage: string,
   document: MotionDocument = emptyDocument(),
   signal?: AbortSignal,
@@ -71,11 +71,11 @@ export async function measurePages(
         await ask(page, 'patch', makePatch(document));
         await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
       }
-      told(noted(stays.length > 0 ? await measured() : bare, late));
+      onProgress(noted(stays.length > 0 ? await measured() : bare, late));
       for (let size = next(); size; size = next()) {
         signal?.throwIfAborted();
         await page.setViewportSize(size);
-        told(noted(await measured(), late));
+        onProgress(noted(await measured(), late));
       }
     },
     signal,

@@ -16,7 +16,7 @@ export async function lookAt(
   viewport: Viewport,
   inPage: string,
   plan: ProofPlan,
-  told: (done: number) => void = () => {},
+  onProgress: (done: number) => void = () => {},
   signal?: AbortSignal,
 ): Promise<Look[]> {
   return withPage(
@@ -28,7 +28,7 @@ export async function lookAt(
       for (const at of plan.looks) {
         signal?.throwIfAborted();
         looks.push(LookShape.parse(await ask(page, 'look', at, plan.watched)));
-        told(looks.length);
+        onProgress(looks.length);
       }
       return looks;
     },

@@ -43,7 +43,7 @@ export function findLongest(setup: TrialSetup): number {
 
 export interface LabHooks {
   /** share done */
-  told?(done: number): void;
+  onProgress?(done: number): void;
   signal: AbortSignal;
 }
 
@@ -54,7 +54,7 @@ export interface LabHooks {
 export async function runTrial(
   files: PageFiles,
   setup: TrialSetup,
-  { told, signal }: LabHooks,
+  { onProgress, signal }: LabHooks,
 ): Promise<TrialResult> {
   return withPage(
     files,
@@ -73,7 +73,7 @@ export async function runTrial(
         const measured = i > 0;
         const frames = await oneRun(page, browser, cdp, setup, max, measured, signal);
         if (measured && frames) runs.push(frames);
-        told?.((i + 1) / (setup.repeats + 1));
+        onProgress?.((i + 1) / (setup.repeats + 1));
         signal.throwIfAborted();
       }
       const kept = medianRun(runs);

@@ -39,7 +39,7 @@ const Query = z.object({
   height: z.coerce.number().int(),
   target: z.enum(TARGETS).default('css'),
   /** with the script for browsers without scroll timelines */
-  older: z.stringbool().default(false),
+  fallback: z.stringbool().default(false),
 });
 
 async function handOff(db: Db, takeId: string, query: z.infer<typeof Query>) {
@@ -91,7 +91,7 @@ export function handOffRoutes(
     if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
     const document = underMedia(
       made.document,
-      activeMedia(made.document, { viewport: layout.viewport, still: false }),
+      activeMedia(made.document, { viewport: layout.viewport, reducedMotion: false }),
     );
     const held = withPins(layout, document.pins);
     const plan = proofPlan(document, held, PLACES);

@@ -10,13 +10,13 @@ import {
   NewTrial,
   OutsideBody,
   Page,
-  PageReading,
+  PageImport,
   PageTexts,
   PageWhole,
   PictureAt,
   Preset,
   Presets,
-  Prices,
+  UnitCosts,
   Project,
   Projects,
   ProjectSettings,
@@ -57,7 +57,7 @@ const HandOffQuery = z.object({
   width: z.number().int(),
   height: z.number().int(),
   target: z.enum(TARGETS).default('css'),
-  older: z.boolean().default(false),
+  fallback: z.boolean().default(false),
 });
 
 /** Projects, pages, takes and presets are renamed, deleted and restored alike. */
@@ -81,7 +81,7 @@ export const OPERATIONS: readonly Operation[] = [
   {
     is: ['get', '/projects/:id/prices'],
     summary: 'What work costs on each class of device, fitted from the project’s lab trials',
-    answer: Prices,
+    answer: UnitCosts,
   },
   {
     is: ['post', '/projects/:id/pages'],
@@ -107,7 +107,7 @@ export const OPERATIONS: readonly Operation[] = [
   {
     is: ['get', '/pages/:id/reading'],
     summary: 'What a page moves by its own CSS',
-    answer: PageReading,
+    answer: PageImport,
   },
   {
     is: ['put', '/pages/:id/files'],

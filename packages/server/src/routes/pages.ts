@@ -17,7 +17,7 @@ import {
   NewLivePage,
   OutsideBody,
   Page,
-  PageReading,
+  PageImport,
   PageWhole,
 } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
@@ -45,7 +45,7 @@ const Brought = Page.pick({ id: true, name: true, projectId: true }).extend({
   /** what of it could not be read, in a sentence */
   limit: z.string().optional(),
   /** what became of its own motions, in a sentence */
-  proof: ImportProof.pick({ proved: true, said: true }).optional(),
+  proof: ImportProof.pick({ proved: true, message: true }).optional(),
 });
 
 /** `ownPorts`: where Lyvek itself is. */
@@ -161,7 +161,7 @@ export function pageRoutes(
   /** What the page moves by its own CSS: what was read, what was left, and mistakes with what they were meant as. */
   routes.get('/pages/:id/reading', async (req, res) => {
     const page = await find(req.params.id);
-    const nothing = { document: emptyDocument(), unread: [], mistakes: [] };
+    const nothing = { document: emptyDocument(), unsupported: [], mistakes: [] };
     const proof = await findImportProof(pool, page.id);
     const read = await importer
       .motions(page, () => listFiles(pool, page.id), proof?.left ?? [])
@@ -169,7 +169,7 @@ export function pageRoutes(
         if (error instanceof ImportLimit) return nothing;
         throw error;
       });
-    answer(res, PageReading, { ...(read ?? nothing), proof });
+    answer(res, PageImport, { ...(read ?? nothing), proof });
   });
 
   routes.patch('/pages/:id', async (req, res) => {

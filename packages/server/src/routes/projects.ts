@@ -3,11 +3,11 @@ import type pg from 'pg';
 import { found, notFound } from '../http/problem.ts';
 import type { PageOnShelf } from '@lyvek/api';
 import { CoefficientsSchema } from '@lyvek/core';
-import { Id, NameBody, Prices, Project, Projects, ProjectSettings, Shelf } from '@lyvek/api';
+import { Id, NameBody, UnitCosts, Project, Projects, ProjectSettings, Shelf } from '@lyvek/api';
 import { answer, read } from '../http/validate.ts';
 import { listLayouts } from '../store/layouts.ts';
 import { listPages } from '../store/pages.ts';
-import { fitPrices } from '../store/prices.ts';
+import { fitUnitCosts } from '../store/prices.ts';
 import {
   createProject,
   listProjects,
@@ -67,12 +67,12 @@ export function projectRoutes(db: pg.Pool): Router {
 
   /** Fitted after trials of the lab; a class without enough of them is not there. */
   routes.get('/projects/:id/prices', async (req, res) => {
-    const rows = await fitPrices(db, read(Id, req.params.id));
-    const prices = rows.flatMap(({ coefficients, trials }) => {
+    const rows = await fitUnitCosts(db, read(Id, req.params.id));
+    const unitCosts = rows.flatMap(({ coefficients, trials }) => {
       const known = CoefficientsSchema.safeParse(coefficients);
       return known.success ? [{ coefficients: known.data, trials }] : [];
     });
-    answer(res, Prices, { prices });
+    answer(res, UnitCosts, { unitCosts });
   });
 
   routes.put('/projects/:id/settings', async (req, res) => {

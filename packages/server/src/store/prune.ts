@@ -44,7 +44,7 @@ const STEPS = [
   `delete from layouts where page_id in (${GONE_PAGES})`,
   `delete from page_files where page_id in (${GONE_PAGES})`,
   `delete from pages where id in (${GONE_PAGES}) and not exists (select 1 from takes t where t.page_id = pages.id)`,
-  `delete from prices where project_id in (select id from projects where ${GONE})`,
+  `delete from unit_costs where project_id in (select id from projects where ${GONE})`,
   `delete from projects where ${GONE} and not exists (select 1 from pages x where x.project_id = projects.id)`,
   `delete from presets where ${GONE}`,
   // One that somebody is about to use again is held by its foreign key: it is left for the next time.

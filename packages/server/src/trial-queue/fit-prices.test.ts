@@ -48,10 +48,10 @@ describe('frames for a fit', () => {
     expect(writing.length).toBeGreaterThan(20);
     expect(writing.every((f) => f.cost.style === 0.5 || f.cost.style === 0)).toBe(true);
     const fitted = fitCoefficients('here', frames);
-    expect(fitted.prices.write).toBeGreaterThan(0.4);
-    expect(fitted.prices.write).toBeLessThan(0.6);
+    expect(fitted.unitCosts.write).toBeGreaterThan(0.4);
+    expect(fitted.unitCosts.write).toBeLessThan(0.6);
     // What never occurred keeps the price that Lyvek comes with.
-    expect(fitted.prices.blur).toBe(shippedCoefficients('here').prices.blur);
+    expect(fitted.unitCosts.blur).toBe(shippedCoefficients('here').unitCosts.blur);
     expect(QUANTITIES.write.part).toBe('style');
   });
   test('a long trial counts no more than others', () =>

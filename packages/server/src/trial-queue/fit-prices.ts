@@ -15,7 +15,7 @@ import {
 import type { CostPart, Layout, MeasuredFrame } from '@lyvek/core';
 import { listLayouts } from '../store/layouts.ts';
 import { pageById } from '../store/pages.ts';
-import { putPrices } from '../store/prices.ts';
+import { putUnitCosts } from '../store/prices.ts';
 import { finishedTrials } from '../store/trials.ts';
 
 /** Newest trials that a fit is made from, and as many as it needs at least. Chosen by us. */
@@ -38,7 +38,7 @@ export function measuredFrames(
     (l) => l.viewport.width === viewport.width && l.viewport.height === viewport.height,
   );
   if (!layout) return [];
-  const seen = underMedia(document.document, activeMedia(document.document, { viewport, still: false }));
+  const seen = underMedia(document.document, activeMedia(document.document, { viewport, reducedMotion: false }));
   const take = compileTimeline(seen, withPins(layout, seen.pins));
   const amounts = amountsAlong(take, frames.y, deviceById(setup.device).dpr);
   const step = Math.max(1, Math.ceil(frames.t.length / MAX_FRAMES));
@@ -55,7 +55,7 @@ export function measuredFrames(
 }
 
 /** Fits anew where there are trials enough. */
-export async function refitPrices(pool: pg.Pool, pageId: string, device: string): Promise<void> {
+export async function refitUnitCosts(pool: pg.Pool, pageId: string, device: string): Promise<void> {
   const page = await pageById(pool, pageId);
   if (!page) return;
   const trials = await finishedTrials(pool, page.projectId, device, MAX_TRIALS);
@@ -66,5 +66,5 @@ export async function refitPrices(pool: pg.Pool, pageId: string, device: string)
     if (own.length > 0) used++;
     frames.push(...own);
   }
-  if (used >= FEWEST_TRIALS) await putPrices(pool, page.projectId, fitCoefficients(device, frames), used);
+  if (used >= FEWEST_TRIALS) await putUnitCosts(pool, page.projectId, fitCoefficients(device, frames), used);
 }

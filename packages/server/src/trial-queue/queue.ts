@@ -9,7 +9,7 @@ import { makeHandOff } from '../hand-off/make.ts';
 import { handedOff } from '../hand-off/files.ts';
 import { beatTrial, claimTrial, endTrial, isTrialWaiting, reviveTrials } from '../store/trials.ts';
 import type { TrialRow } from '../store/trials.ts';
-import { refitPrices } from './fit-prices.ts';
+import { refitUnitCosts } from './fit-prices.ts';
 import {
   failureSentence,
   filesInMemory,
@@ -63,7 +63,7 @@ export class LabQueue {
     let done = 0;
     const beat = setInterval(() => {
       beatTrial(this.pool, trial.id, this.machine, done).then(
-        (still) => still || gone.abort(),
+        (reducedMotion) => reducedMotion || gone.abort(),
         () => {},
       );
     }, BEAT_EVERY);
@@ -81,7 +81,7 @@ export class LabQueue {
         throw error;
       });
       await endTrial(this.pool, trial.id, { result });
-      await refitPrices(this.pool, trial.pageId, setup.device).catch((error: unknown) =>
+      await refitUnitCosts(this.pool, trial.pageId, setup.device).catch((error: unknown) =>
         this.log.warn({ err: String(error) }, 'prices were not fitted'),
       );
     } catch (error) {
@@ -96,7 +96,7 @@ export class LabQueue {
   private async measure(
     trial: TrialRow & { document: unknown },
     setup: TrialSetup,
-    told: (share: number) => void,
+    onProgress: (share: number) => void,
     signal: AbortSignal,
   ) {
     const parsed = readDocument(trial.document);
@@ -104,10 +104,10 @@ export class LabQueue {
     const { page, files, assembled } = await makeHandOff(this.pool, trial.pageId, parsed.document, 'Trial', {
       ...setup.viewport,
       target: 'css',
-      older: false,
+      fallback: false,
     });
     return runTrial(filesInMemory(page.entry, handedOff(files, page.entry, assembled, this.built)), setup, {
-      told,
+      onProgress,
       signal,
     });
   }

@@ -4,14 +4,14 @@ import {
   FormerLayout,
   Page,
   ImportProof,
-  PageReading,
+  PageImport,
   PageTexts,
   PageWhole,
   ProofResultShape,
   ProofToken,
   Preset,
   Presets,
-  Prices,
+  UnitCosts,
   Project,
   Projects,
   ProjectSettings,
@@ -83,7 +83,7 @@ const Brought = z.object({
   id: z.string(),
   name: z.string(),
   limit: z.string().optional(),
-  proof: ImportProof.pick({ proved: true, said: true }).optional(),
+  proof: ImportProof.pick({ proved: true, message: true }).optional(),
 });
 export type Thing = 'projects' | 'pages' | 'takes' | 'presets' | 'references';
 
@@ -93,13 +93,13 @@ export const api = {
   shelf: (id: string) => get(`/projects/${id}`, Shelf),
   createProject: (name: string) => send('/projects', json('POST', { name }), Project),
   settings: (projectId: string) => get(`/projects/${projectId}/settings`, ProjectSettings),
-  prices: (projectId: string) => get(`/projects/${projectId}/prices`, Prices),
+  unitCosts: (projectId: string) => get(`/projects/${projectId}/prices`, UnitCosts),
   putSettings: (projectId: string, settings: ProjectSettings) =>
     send(`/projects/${projectId}/settings`, json('PUT', settings), ProjectSettings),
   page: (id: string) => get(`/pages/${id}`, PageWhole),
   runtime: async () => (await call('/runtime.js')).text(),
   texts: (id: string) => get(`/pages/${id}/texts`, PageTexts),
-  reading: (id: string) => get(`/pages/${id}/reading`, PageReading),
+  imported: (id: string) => get(`/pages/${id}/reading`, PageImport),
   /** Keeps the finished hand-off on the server for a few minutes; answers with its token. */
   startProof: (takeId: string, query: string) =>
     send(`/takes/${takeId}/proofs?${query}`, { method: 'POST' }, ProofToken),

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { emptyDocument, emptyLayout, withPins } from '@lyvek/core';
 import type { TrialAnswer } from '../workers/trial-work.ts';
 import type { FromWorker, ToWorker } from '../workers/jobs.ts';
-import { Asked } from './asked.ts';
+import { WorkerTask } from './asked.ts';
 import type { Simulation } from './asked.ts';
 
 class FakeWorker {
@@ -26,7 +26,7 @@ class FakeWorker {
 }
 const make = () => {
   FakeWorker.all = [];
-  return new Asked('trial', () => new FakeWorker() as never);
+  return new WorkerTask('trial', () => new FakeWorker() as never);
 };
 const layout = withPins(emptyLayout({ width: 800, height: 600 }), []);
 const asked = (name: string): Omit<Simulation, 'answer'> => ({

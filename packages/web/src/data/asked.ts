@@ -7,7 +7,7 @@ import type { AnswerOf, FromWorker, InputOf, JobName, ToWorker } from '../worker
 export type Answered<J extends JobName> = InputOf<J> & { answer: AnswerOf<J> };
 export type Simulation = Answered<'trial'>;
 
-export interface AskedState<J extends JobName> {
+export interface WorkerTaskState<J extends JobName> {
   /** the newest one that is finished; it may be of an older question */
   last: Answered<J> | null;
   /** share that is done of the one under way */
@@ -22,8 +22,8 @@ const startWorker = (): WorkerLike =>
 /** A quick change of mind costs less by waiting than by starting another worker, ms. */
 const TIMEOUT_MS = 400;
 
-export class Asked<J extends JobName> {
-  readonly store: StoreApi<AskedState<J>> = createStore<AskedState<J>>(() => ({
+export class WorkerTask<J extends JobName> {
+  readonly store: StoreApi<WorkerTaskState<J>> = createStore<WorkerTaskState<J>>(() => ({
     last: null,
     running: null,
     failed: null,

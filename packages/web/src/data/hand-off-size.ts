@@ -1,10 +1,10 @@
 /** The size of a hand-off, worked out in a worker of its own. */
 import type { PageTexts } from '@lyvek/api';
-import type { HeldLayout, MotionDocument } from '@lyvek/core';
+import type { PinnedLayout, MotionDocument } from '@lyvek/core';
 
 export interface SizeQuestion {
   document: MotionDocument;
-  layout: HeldLayout;
+  layout: PinnedLayout;
   entry: string;
   texts: PageTexts;
   /** bytes of the script for followed motions */

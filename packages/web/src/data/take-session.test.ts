@@ -154,7 +154,7 @@ describe('a take that is open', () => {
   test('edits count for the condition that is being edited, as long as it holds', async () => {
     server = { ...server, media: [{ id: 'w_narrow', name: 'Narrow', query: '(width < 600px)' }] };
     await open();
-    const narrow = { viewport: { width: 390, height: 844 }, still: false };
+    const narrow = { viewport: { width: 390, height: 844 }, reducedMotion: false };
     session.look(narrow);
     session.editFor('w_narrow');
     const off = (d: MotionDocument) => ({
@@ -166,7 +166,7 @@ describe('a take that is open', () => {
     expect(b().on).toBe(true);
     expect(b().conditions).toEqual([{ media: 'w_narrow', on: false }]);
     expect(makeSeen(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(false);
-    session.look({ viewport: { width: 1280, height: 800 }, still: false });
+    session.look({ viewport: { width: 1280, height: 800 }, reducedMotion: false });
     expect(state().scope).toBeNull();
     expect(makeSeen(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(true);
   });

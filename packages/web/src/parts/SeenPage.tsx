@@ -17,7 +17,7 @@ interface SeenPageProps {
   dress: Dress | null;
   at: Px;
   /** asked for only where the page has not been measured in another way */
-  measure?: { document: MotionDocument; told(layout: Layout): void };
+  measure?: { document: MotionDocument; onProgress(layout: Layout): void };
   shown?(): void;
 }
 
@@ -26,10 +26,10 @@ const SETTLED = [300, 1500];
 
 export function SeenPage({ page, title, viewport, scale, dress, at, measure, shown }: SeenPageProps) {
   const [asked] = useState(() => measure);
-  const told = useRef(measure?.told);
-  told.current = measure?.told;
+  const onProgress = useRef(measure?.onProgress);
+  onProgress.current = measure?.onProgress;
   const [link] = useState(
-    () => new PageLink({ layout: (layout) => told.current?.(layout) }, { measures: asked !== undefined }),
+    () => new PageLink({ layout: (layout) => onProgress.current?.(layout) }, { measures: asked !== undefined }),
   );
   const [selectors] = useState(() => () => (asked ? collectSelectors(asked.document) : []));
   const frame = useRef<HTMLIFrameElement>(null);

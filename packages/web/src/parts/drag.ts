@@ -11,7 +11,7 @@ export interface Drag {
 }
 
 /** px before a press becomes a drag */
-const STILL = 3;
+const REDUCED_MOTION = 3;
 
 /** Begins a drag for the main button, and says whether it did. */
 export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
@@ -38,7 +38,7 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
     capture = false,
   ) => to.addEventListener(type, hear as EventListener, { signal: over.signal, capture });
   listen<PointerEvent>(target, 'pointermove', (event) => {
-    moved ||= Math.hypot(event.clientX - left, event.clientY - from) >= STILL;
+    moved ||= Math.hypot(event.clientX - left, event.clientY - from) >= REDUCED_MOTION;
     if (moved) drag.move(event.clientY - from, event);
   });
   listen<PointerEvent>(target, 'pointerup', (event) => {

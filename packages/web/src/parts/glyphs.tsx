@@ -120,7 +120,7 @@ export const Chevron = ({ to }: { to: 'left' | 'right' }) => (
   </Sign>
 );
 /** Glide: a triangle pointing down onto a line. */
-export const GlideSign = ({ on }: { on: boolean }) => (
+export const PlaySign = ({ on }: { on: boolean }) => (
   <Sign w={11} h={12}>
     {on ? (
       <path d="M1 1h3v10H1zM7 1h3v10H7z" fill="currentColor" />

@@ -30,23 +30,23 @@ export function ConditionPop() {
 }
 
 function Conditions({ close }: { close(): void }) {
-  const { session, page, viewport, setViewport, reduced, setReduced } = useOpenedPage();
+  const { session, page, viewport, setViewport, reducedMotion, setReducedMotion } = useOpenedPage();
   const document = useStore(session.store, (s) => s.document);
   const scope = useStore(session.store, (s) => s.scope);
   const [open, setOpen] = useState<string | null>(document.media.length ? null : 'new');
-  const holds = (m: Media) => mediaMatches(m.query, { viewport, still: reduced });
+  const holds = (m: Media) => mediaMatches(m.query, { viewport, reducedMotion });
   const choose = (m: Media | null) => {
     if (m && !holds(m)) {
       const size = viewportFor(m.query, viewport);
-      const calm = m.query.includes('prefers-reduced-motion') && !reduced;
-      if (!size && !calm) return notify(`No usual screen meets ${m.query}. Set a viewport that does.`);
+      const reduces = m.query.includes('prefers-reduced-motion') && !reducedMotion;
+      if (!size && !reduces) return notify(`No usual screen meets ${m.query}. Set a viewport that does.`);
       const next = size ?? viewport;
       keepViewport(page.id, next);
       setViewport(next);
-      if (calm) setReduced(true);
-      session.look({ viewport: next, still: calm || reduced });
+      if (reduces) setReducedMotion(true);
+      session.look({ viewport: next, reducedMotion: reducedMotion || reduces });
       notify(
-        `The page is shown at ${next.width} × ${next.height}${calm ? ' with reduced motion' : ''}, where ${m.name} holds.`,
+        `The page is shown at ${next.width} × ${next.height}${reduces ? ' with reduced motion' : ''}, where ${m.name} holds.`,
       );
     }
     session.editFor(m?.id ?? null);

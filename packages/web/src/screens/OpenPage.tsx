@@ -10,7 +10,7 @@ import type { Layout, Viewport } from '@lyvek/core';
 import { ShortcutsButton } from '../app/Shortcuts.tsx';
 import { ThemeButton } from '../app/ThemeButton.tsx';
 import { api, ApiError } from '../data/api.ts';
-import { Asked } from '../data/asked.ts';
+import { WorkerTask } from '../data/asked.ts';
 import { Survey } from '../data/survey.ts';
 import { TakeSession } from '../data/take-session.ts';
 import { PageLink } from '../parts/page-link.ts';
@@ -125,7 +125,7 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
     },
     [pageId],
   );
-  const [reduced, setReduced] = useState(false);
+  const [reducedMotion, setReducedMotion] = useState(false);
   const [stored, setStored] = useState<Layout[]>(whole.layouts);
   const [events] = useState<Partial<LinkEvents>>(() => ({}));
   const [link] = useState(() => new PageLink(events));
@@ -141,7 +141,7 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       .then(() => client.invalidateQueries({ queryKey: ['shelf'] }))
       .catch(() => undefined);
   };
-  useEffect(() => session.look({ viewport, still: reduced }), [session, viewport, reduced]);
+  useEffect(() => session.look({ viewport, reducedMotion: reducedMotion }), [session, viewport, reducedMotion]);
   useEffect(
     () =>
       session.store.subscribe((s, before) => {
@@ -152,10 +152,10 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
   const [choice, setChoice] = useState<Choice>(FIRST_CHOICE);
   const choose = useCallback((change: Partial<Choice>) => setChoice((c) => ({ ...c, ...change })), []);
   const [work] = useState(() => ({
-    simulations: new Asked('trial'),
+    simulations: new WorkerTask('trial'),
     survey: new Survey(),
-    sweeps: new Asked('sweep'),
-    ways: new Asked('ways'),
+    sweeps: new WorkerTask('sweep'),
+    ways: new WorkerTask('ways'),
   }));
   useEffect(() => () => Object.values(work).forEach((w) => w.end()), [work]);
   const { settings, putSettings } = useSettings(whole.project.id);
@@ -171,8 +171,8 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       viewport,
       setViewport,
       stored,
-      reduced,
-      setReduced,
+      reducedMotion,
+      setReducedMotion,
       choice,
       choose,
       settings,
@@ -188,7 +188,7 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       viewport,
       setViewport,
       stored,
-      reduced,
+      reducedMotion,
       choice,
       choose,
       settings,

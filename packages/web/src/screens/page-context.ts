@@ -3,8 +3,8 @@ import { createContext, useContext, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts, PageWhole, ProjectFacts, ProjectSettings, TakeFacts } from '@lyvek/api';
 import { emptyLayout, isAdjusted, withPins } from '@lyvek/core';
-import type { Direction, HeldLayout, Layout, MotionDocument, Viewport } from '@lyvek/core';
-import type { Asked } from '../data/asked.ts';
+import type { Direction, PinnedLayout, Layout, MotionDocument, Viewport } from '@lyvek/core';
+import type { WorkerTask } from '../data/asked.ts';
 import type { Survey } from '../data/survey.ts';
 import { makeSeen, findSettled } from '../data/take-session.ts';
 import type { TakeSession, TakeState } from '../data/take-session.ts';
@@ -32,15 +32,15 @@ export interface OpenedPage {
   setViewport(v: Viewport): void;
   /** layouts that the server knows, for sizes that are not shown right now */
   stored: PageWhole['layouts'];
-  reduced: boolean;
-  setReduced(on: boolean): void;
+  reducedMotion: boolean;
+  setReducedMotion(on: boolean): void;
   choice: Choice;
   choose(change: Partial<Choice>): void;
-  simulations: Asked<'trial'>;
+  simulations: WorkerTask<'trial'>;
   /** measures the page at other sizes */
   survey: Survey;
-  sweeps: Asked<'sweep'>;
-  ways: Asked<'ways'>;
+  sweeps: WorkerTask<'sweep'>;
+  ways: WorkerTask<'ways'>;
   settings: ProjectSettings;
   /** shows and stores them; an error is told and put back */
   putSettings(settings: ProjectSettings): void;
@@ -57,7 +57,7 @@ export function useOpenedPage(): OpenedPage {
 const sameSize = (l: Layout, v: Viewport) => l.viewport.width === v.width && l.viewport.height === v.height;
 
 interface KnownLayout {
-  layout: HeldLayout;
+  layout: PinnedLayout;
   /** it is of this size; else it is empty */
   known: boolean;
   /** it is of this size, and of the page as the document adjusts it; else it may be drawn and is not judged */
@@ -76,8 +76,8 @@ function useSame<T>(list: T): T {
 }
 
 function useLayoutWith(listPins: (s: TakeState) => MotionDocument['pins']): KnownLayout {
-  const { link, viewport, stored, session, reduced } = useOpenedPage();
-  const condition = reduced ? 'reduced-motion' : 'full-motion';
+  const { link, viewport, stored, session, reducedMotion } = useOpenedPage();
+  const condition = reducedMotion ? 'reduced-motion' : 'full-motion';
   const pins = useSame(useStore(session.store, listPins));
   const live = useStore(link.store, (s) => s.layout);
   const document = useStore(session.store, findSettled);

@@ -16,7 +16,7 @@ export function useLinkedPage(
   document: MotionDocument,
   also: MotionDocument | null = null,
 ) {
-  const { page, session, link, viewport, reduced } = useOpenedPage();
+  const { page, session, link, viewport, reducedMotion } = useOpenedPage();
   const { layout, measured } = useLayout();
   const others = useRef(also);
   others.current = also;
@@ -41,8 +41,8 @@ export function useLinkedPage(
   }, [taken, again]);
 
   const { pieces, plan } = useMemo(
-    () => writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion'),
-    [document, layout, reduced],
+    () => writeCss(document, layout, reducedMotion ? 'reduced-motion' : 'full-motion'),
+    [document, layout, reducedMotion],
   );
   const patch = useMemo(() => makePatch(document), [document]);
   const dress = useRef<Dress>({ pieces, patch, plan });

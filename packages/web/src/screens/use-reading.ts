@@ -1,14 +1,14 @@
 /** What the open page moves by its own CSS, and what is wrong in it; null until it is known. */
 import { useQuery } from '@tanstack/react-query';
-import type { PageReading } from '@lyvek/api';
+import type { PageImport } from '@lyvek/api';
 import { api } from '../data/api.ts';
 import { useOpenedPage } from './page-context.ts';
 
-export function useReading(): PageReading | null {
+export function useImport(): PageImport | null {
   const { page } = useOpenedPage();
   const { data } = useQuery({
     queryKey: ['reading', page.id, page.contentHash],
-    queryFn: () => api.reading(page.id),
+    queryFn: () => api.imported(page.id),
     staleTime: Infinity,
   });
   return data ?? null;

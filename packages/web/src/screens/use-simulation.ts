@@ -7,7 +7,7 @@ import { api } from '../data/api.ts';
 import type { Simulation } from '../data/asked.ts';
 import { gestureFor, traceKey } from '../workers/trial-work.ts';
 import type { TrialQuestion } from '../workers/trial-work.ts';
-import { useReading } from './use-reading.ts';
+import { useImport } from './use-reading.ts';
 import { useOpenedPage, useSettledDocument, useSettledLayout } from './page-context.ts';
 
 /** A series of small changes is asked about once. */
@@ -18,19 +18,19 @@ const NONE: never[] = [];
 export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
   const { choice, settings, viewport, project } = useOpenedPage();
   const fitted = useQuery({
-    queryKey: ['prices', project.id],
-    queryFn: () => api.prices(project.id),
+    queryKey: ['unit-costs', project.id],
+    queryFn: () => api.unitCosts(project.id),
     staleTime: 60_000,
   }).data;
-  const mistakes = useReading()?.mistakes ?? NONE;
+  const mistakes = useImport()?.mistakes ?? NONE;
   return useMemo(() => {
     const trace = settings.traces.find((t) => traceKey(t) === choice.gesture) ?? null;
-    const prices = fitted?.prices.find((p) => p.coefficients.device === choice.device)?.coefficients ?? null;
+    const unitCosts = fitted?.unitCosts.find((p) => p.coefficients.device === choice.device)?.coefficients ?? null;
     const question = {
       ...choice,
       values: settings.gestures,
       trace,
-      prices,
+      unitCosts,
       limits: settings.limits,
       mistakes,
     };

@@ -10,7 +10,7 @@ import {
   sweeping,
   tryingWays,
 } from '@lyvek/core';
-import type { HeldLayout, Layout, Limits, MotionDocument, Trace } from '@lyvek/core';
+import type { PinnedLayout, Layout, Limits, MotionDocument, Trace } from '@lyvek/core';
 import { traceKey, trialWork } from './trial-work.ts';
 import type { TrialQuestion } from './trial-work.ts';
 
@@ -21,7 +21,7 @@ export interface SweepInput {
   layouts: readonly Layout[];
   limits: Limits;
   /** the reader asks for reduced motion */
-  still: boolean;
+  reducedMotion: boolean;
 }
 /** A take under every way of scrolling, the project’s own among them. */
 export interface WaysInput extends Omit<SweepInput, 'limits'> {
@@ -33,7 +33,7 @@ export interface WaysInput extends Omit<SweepInput, 'limits'> {
 const gesture = findGesture(DEFAULT_GESTURE, 800);
 
 export const JOBS = {
-  trial: (i: { document: MotionDocument; layout: HeldLayout; question: TrialQuestion }) =>
+  trial: (i: { document: MotionDocument; layout: PinnedLayout; question: TrialQuestion }) =>
     trialWork(i.document, i.layout, i.question),
   sweep: (i: SweepInput) => sweeping({ ...i, gesture, clock: clockById('60') }),
   ways: ({ question: q, traces, ...rest }: WaysInput) =>

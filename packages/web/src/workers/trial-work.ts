@@ -16,7 +16,7 @@ import type {
   Direction,
   Finding,
   GestureValues,
-  HeldLayout,
+  PinnedLayout,
   Limits,
   MistakeInPage,
   MotionDocument,
@@ -33,7 +33,7 @@ export interface TrialQuestion {
   direction: Direction;
   device: string;
   /** fitted for the device; null: those that Lyvek comes with */
-  prices: Coefficients | null;
+  unitCosts: Coefficients | null;
   limits: Limits;
   /** what is wrong in the page’s own files */
   mistakes: readonly MistakeInPage[];
@@ -59,7 +59,7 @@ export const gestureFor = (q: Pick<TrialQuestion, 'gesture' | 'values' | 'trace'
 /** A simulated trial and what the checks say of it; yields how far it is. */
 export function* trialWork(
   document: MotionDocument,
-  layout: HeldLayout,
+  layout: PinnedLayout,
   q: TrialQuestion,
 ): Generator<{ done: number; of: number }, TrialAnswer> {
   const timeline = compileTimeline(document, layout);
@@ -71,7 +71,7 @@ export function* trialWork(
     gesture,
     clock,
     direction: q.direction,
-    coefficients: q.prices ?? shippedCoefficients(q.device),
+    coefficients: q.unitCosts ?? shippedCoefficients(q.device),
     dpr: deviceById(q.device).dpr,
   });
   const findings: Finding[] = [];

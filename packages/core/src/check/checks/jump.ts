@@ -15,13 +15,13 @@ export const jump: CheckDefinition = {
     const inside = figures.jumps.filter((j) => j.at > placed.start + 0.1 && j.at < placed.end - 0.1);
     const worst = inside.sort((a, b) => b.by + 100 * b.opacity - (a.by + 100 * a.opacity))[0];
     if (!worst) return null;
-    const mended = smoothed(motion);
+    const corrected = smoothed(motion);
     return {
       severity: 'warning',
       at: worst.at,
       brief: worst.by > 0.5 ? `hops ${pxText(worst.by)}` : 'flashes',
       sentence: `At ${pxText(worst.at)} it ${worst.by > 0.5 ? `hops ${pxText(worst.by)}` : `changes its opacity by ${Math.round(100 * worst.opacity)} %`} at once.`,
-      fix: mended ? { label: 'Join it up', motions: [mended] } : null,
+      fix: corrected ? { label: 'Join it up', motions: [corrected] } : null,
     };
   },
 };

@@ -9,13 +9,13 @@ export const layoutProperty: CheckDefinition = {
   why: 'Every frame lays the page out anew, and what follows on the page moves along: dear on long pages, and text jumps.',
   look(instance, { timeline }) {
     const { motion, placed } = instance;
-    const dear = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
-    if (dear.length === 0) return null;
+    const expensive = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
+    if (expensive.length === 0) return null;
     return {
       severity: 'error',
       at: Math.max(0, placed.start),
-      brief: `animates ${dear.join(' and ')}`,
-      sentence: `It animates ${dear.join(' and ')}: every frame lays out ${sectionWords(timeline, instance)} anew. A transform looks the same and costs a fraction.`,
+      brief: `animates ${expensive.join(' and ')}`,
+      sentence: `It animates ${expensive.join(' and ')}: every frame lays out ${sectionWords(timeline, instance)} anew. A transform looks the same and costs a fraction.`,
       fix: asTransform(instance, timeline),
     };
   },
@@ -40,9 +40,9 @@ const SIZES: Record<string, 'width' | 'height'> = { width: 'width', height: 'hei
 
 /** The transform that shows the same, as seen against how the element is laid out; null where there is none. */
 function asTransform({ motion, element }: Instance, timeline: CompiledTimeline): Fix | null {
-  const dear = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
-  if (dear.length !== 1) return null;
-  const [property] = dear as [string];
+  const expensive = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
+  if (expensive.length !== 1) return null;
+  const [property] = expensive as [string];
   const list = motion.keyframes[property]!;
   const numbers = list.map((k) => Number(PX.exec(k.value)?.[1] ?? NaN));
   if (numbers.some(Number.isNaN)) return null;

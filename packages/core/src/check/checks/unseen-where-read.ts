@@ -6,7 +6,7 @@ import { opacityAt } from '../opacity-at.ts';
 import { pointAt } from '../point-at.ts';
 
 /** The middle half of the viewport, where people read. */
-const READING = [0.25, 0.75] as const;
+const IMPORT = [0.25, 0.75] as const;
 const LOOKS = 9;
 
 export const unseenWhereRead: CheckDefinition = {
@@ -23,8 +23,8 @@ export const unseenWhereRead: CheckDefinition = {
     const { height } = timeline.layout.viewport;
     const centre = facts.box.y + facts.box.height / 2;
     // From the line at three quarters of the viewport up to the one at a quarter.
-    const from = Math.max(0, centre - READING[1] * height);
-    const to = Math.min(max, centre - READING[0] * height);
+    const from = Math.max(0, centre - IMPORT[1] * height);
+    const to = Math.min(max, centre - IMPORT[0] * height);
     if (to < from) return null;
     let faintest = Infinity;
     let at: Px = from;

@@ -153,7 +153,7 @@ export function HandOffScreen() {
           }
           sizes={[viewport, ...others.map((l) => l.viewport)]}
         />
-        <Support how={assembled.how} older={assembled.older !== null} />
+        <Support how={assembled.how} fallback={assembled.fallback !== null} />
       </section>
     </div>
   );

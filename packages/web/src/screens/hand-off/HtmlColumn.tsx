@@ -119,7 +119,7 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
         )}
         <p>
           Without scroll-driven animations a browser skips the whole block: the page stands still and complete
-          {assembled.older ? ', unless its script may run' : ''}. So it does in print. With reduced motion
+          {assembled.fallback ? ', unless its script may run' : ''}. So it does in print. With reduced motion
           only what each motion allows is left.
         </p>
       </div>

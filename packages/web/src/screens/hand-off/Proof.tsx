@@ -70,7 +70,7 @@ export function Proof({
     stop.current = abort;
     setError(null);
     setDone(0);
-    const seen = underMedia(document, activeMedia(document, { viewport, still: false }));
+    const seen = underMedia(document, activeMedia(document, { viewport, reducedMotion: false }));
     const layout = withPins(bare as Layout, seen.pins);
     const plan = proofPlan(seen, layout, PLACES);
     const from = performance.now();

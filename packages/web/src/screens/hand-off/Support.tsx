@@ -4,7 +4,7 @@ import support from './support.json';
 
 type Feature = 'scroll timelines' | 'triggers' | 'animations';
 
-export function Support({ how, older }: { how: Assembled['how']; older: boolean }) {
+export function Support({ how, fallback }: { how: Assembled['how']; fallback: boolean }) {
   const needed = [...new Set(how.map((h) => h.needs))].filter((n): n is Feature => n !== 'script');
   if (needed.length === 0) return null;
   return (
@@ -33,8 +33,8 @@ export function Support({ how, older }: { how: Assembled['how']; older: boolean 
         </tbody>
       </table>
       <p>
-        {older
-          ? 'The others play it by the script for older browsers.'
+        {fallback
+          ? 'The others play it by the fallback script.'
           : needed.includes('triggers')
             ? 'Without scroll timelines a page stands still and complete; without triggers, what they start stands at its end.'
             : 'The others show the page still and complete.'}

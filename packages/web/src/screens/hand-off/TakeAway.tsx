@@ -30,23 +30,23 @@ export function TakeAway(props: TakeAwayProps) {
         <dd>{props.sizes.map((v) => `${v.width} × ${v.height}`).join(', ')}</dd>
       </dl>
       {options.target === 'css' && (
-        <label className="tick older">
+        <label className="tick fallback">
           <input
             type="checkbox"
-            checked={options.older}
-            onChange={(e) => props.onOptions({ older: e.target.checked })}
+            checked={options.fallback}
+            onChange={(e) => props.onOptions({ fallback: e.target.checked })}
           />
           <span>
             Also for browsers without scroll timelines
             <i>
-              {assembled.older
-                ? `they play it by a script of their own, ${assembled.older.count} motions as data`
+              {assembled.fallback
+                ? `they play it by a script of their own, ${assembled.fallback.count} motions as data`
                 : 'they show the page complete and still'}
             </i>
           </span>
         </label>
       )}
-      {[...assembled.lost, ...(assembled.older?.notes ?? [])].map((n) => (
+      {[...assembled.lost, ...(assembled.fallback?.notes ?? [])].map((n) => (
         <p key={n.motion + n.note} role="note" className="small">
           <b>{props.findName(n.motion)}:</b> {n.note}
         </p>

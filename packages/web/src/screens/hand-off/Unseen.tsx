@@ -9,16 +9,16 @@ import { useLayout, useOpenedPage, useSettledDocument } from '../page-context.ts
 const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
 
 export function Unseen({ at }: { at: Viewport }) {
-  const { page, session, events, reduced } = useOpenedPage();
+  const { page, session, events, reducedMotion } = useOpenedPage();
   const { layout } = useLayout();
   const document = useSettledDocument();
   const [link] = useState(() => new PageLink({ layout: (l) => events.layout?.(l) }));
-  const dress = useRef({ document, layout, reduced });
-  dress.current = { document, layout, reduced };
+  const dress = useRef({ document, layout, reducedMotion });
+  dress.current = { document, layout, reducedMotion };
   useEffect(() => {
     link.wear(() => {
-      const { document, layout, reduced } = dress.current;
-      const { pieces } = writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion');
+      const { document, layout, reducedMotion } = dress.current;
+      const { pieces } = writeCss(document, layout, reducedMotion ? 'reduced-motion' : 'full-motion');
       return { pieces: pieces.filter((p) => p.stays), patch: makePatch(document), plan: NOTHING };
     });
   }, [link]);

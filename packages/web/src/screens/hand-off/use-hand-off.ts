@@ -13,7 +13,7 @@ function remembered(): HandOffOptions {
   try {
     const known = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<HandOffOptions>;
     const target = TARGETS.find((t) => t === known.target) ?? PLAIN_HAND_OFF.target;
-    return { target, older: known.older === true };
+    return { target, fallback: known.fallback === true };
   } catch {
     return PLAIN_HAND_OFF;
   }
@@ -69,7 +69,7 @@ export function useHandOff(options: HandOffOptions): HandOffView {
     width: String(viewport.width),
     height: String(viewport.height),
     target: options.target,
-    older: String(options.older && options.target === 'css'),
+    fallback: String(options.fallback && options.target === 'css'),
   });
   return {
     assembled,

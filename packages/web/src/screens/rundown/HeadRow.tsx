@@ -96,9 +96,9 @@ function Find() {
 }
 
 function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOutlines(on: boolean): void }) {
-  const { page, link, session, reduced, setReduced } = useOpenedPage();
+  const { page, link, session, reducedMotion, setReducedMotion } = useOpenedPage();
   const scope = useStore(session.store, (s) => s.document.media.find((m) => m.id === s.scope));
-  const { guides, outlines, gliding, layout } = useRundown();
+  const { guides, outlines, playing, layout } = useRundown();
   const y = useStore(link.store, (s) => s.offset.y);
   const dragging = useStore(dragStore, (s) => s.drag !== null);
   const setOutside = useOutside();
@@ -107,7 +107,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
     <div className="head-row right">
       <span className="page-at">
         Page at <b>{grouped(y)} px</b>
-        {dragging ? ', following the drag' : gliding ? ', gliding' : ''}
+        {dragging ? ', following the drag' : playing ? ', gliding' : ''}
       </span>
       {note && (
         <span className="page-note" title={layout.notes.join('\n')}>
@@ -135,7 +135,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         <input type="checkbox" checked={outlines} onChange={(e) => setOutlines(e.target.checked)} /> Outlines
       </label>
       <label className="tick">
-        <input type="checkbox" checked={reduced} onChange={(e) => setReduced(e.target.checked)} /> Reduced
+        <input type="checkbox" checked={reducedMotion} onChange={(e) => setReducedMotion(e.target.checked)} /> Reduced
         motion
       </label>
     </div>

@@ -1,31 +1,31 @@
 /** What the page moved by its own CSS: mistakes in it, with what was meant, and what was left as it is. */
 import { useStore } from 'zustand';
 import { addRead, isOpenMistake } from '@lyvek/core';
-import type { Meant } from '@lyvek/core';
+import type { Correction } from '@lyvek/core';
 import { notify } from '../../parts/notices.tsx';
 import { Pop } from '../../parts/Pop.tsx';
 import { useOpenedPage } from '../page-context.ts';
-import { useReading } from '../use-reading.ts';
+import { useImport } from '../use-reading.ts';
 
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 export function ReadPop() {
   const { session } = useOpenedPage();
   const document = useStore(session.store, (s) => s.document);
   const { importedRules } = document;
-  const reading = useReading();
-  if (!reading) return null;
-  const { document: plain, unread } = reading;
+  const imported = useImport();
+  if (!imported) return null;
+  const { document: plain, unsupported } = imported;
   // What has been read as it was meant is no longer in the page.
-  const mistakes = reading.mistakes.filter((m) => isOpenMistake(m, document));
-  if (unread.length + mistakes.length === 0) return null;
+  const mistakes = imported.mistakes.filter((m) => isOpenMistake(m, document));
+  if (unsupported.length + mistakes.length === 0) return null;
   const face = [
     mistakes.length ? count(mistakes.length, 'mistake', 'mistakes') : '',
-    unread.length ? `${unread.length} left in the page` : '',
+    unsupported.length ? `${unsupported.length} left in the page` : '',
   ]
     .filter(Boolean)
     .join(', ');
-  const mend = (meant: Meant, close: () => void) => {
-    session.act('Read as meant', (d) => addRead(d, meant));
+  const correct = (correction: Correction, close: () => void) => {
+    session.act('Read as meant', (d) => addRead(d, correction));
     notify('It is read as it was meant. Undo puts it back.');
     close();
   };
@@ -33,8 +33,8 @@ export function ReadPop() {
     <Pop className="btn small" face={face} label={face}>
       {(close) => (
         <div className="read-pop">
-          {reading.proof ? (
-            <p>{reading.proof.said}</p>
+          {imported.proof ? (
+            <p>{imported.proof.message}</p>
           ) : (
             plain.motions.length > 0 && (
               <p>
@@ -52,15 +52,15 @@ export function ReadPop() {
                 </code>{' '}
                 <b>{m.what}.</b> {m.why} {m.fix}
               </p>
-              {m.meant && (
-                <button type="button" className="btn small" onClick={() => mend(m.meant!, close)}>
+              {m.correction && (
+                <button type="button" className="btn small" onClick={() => correct(m.correction!, close)}>
                   Read it as meant
                 </button>
               )}
             </div>
           ))}
-          {unread.length > 0 && <h3>Left as it is</h3>}
-          {unread.slice(0, 60).map((u) => (
+          {unsupported.length > 0 && <h3>Left as it is</h3>}
+          {unsupported.slice(0, 60).map((u) => (
             <div key={`${u.place.path}${u.place.from}${u.reason}`} className="read-row">
               <p>
                 <code>
@@ -70,7 +70,7 @@ export function ReadPop() {
               </p>
             </div>
           ))}
-          {unread.length > 60 && <p>and {unread.length - 60} more</p>}
+          {unsupported.length > 60 && <p>and {unsupported.length - 60} more</p>}
           {importedRules.length > 0 && (
             <p className="small">Everything else of the page stays as you brought it.</p>
           )}

@@ -45,7 +45,7 @@ export function RundownScreen() {
   const [grip, setGrip] = useState<Grip>('body');
   const [chosen, choose] = useState(-1);
   const [adding, setAdding] = useState(false);
-  const [gliding, setGliding] = useState(false);
+  const [playing, setPlaying] = useState(false);
   const [solo, setSolo] = useState(false);
   const [query, setQuery] = useState('');
   const [guides, setGuides] = useState(true);
@@ -112,8 +112,8 @@ export function RundownScreen() {
     choose,
     adding,
     setAdding,
-    gliding,
-    setGliding,
+    playing,
+    setPlaying,
     guides,
     outlines,
   };

@@ -1,12 +1,12 @@
 /** What the parts of the Rundown share: the compiled take, findings, the vertical view, the chosen gesture. */
 import { createContext, useContext } from 'react';
-import type { Finding, FrameClock, Gesture, HeldLayout, MotionDocument, TrialFrames } from '@lyvek/core';
+import type { Finding, FrameClock, Gesture, PinnedLayout, MotionDocument, TrialFrames } from '@lyvek/core';
 import type { Bar, Unplaced } from './model/bars.ts';
 import type { Grip } from './model/moves.ts';
 import type { View } from '../../parts/strip/view.ts';
 
 export interface Rundown {
-  layout: HeldLayout;
+  layout: PinnedLayout;
   measured: boolean;
   document: MotionDocument;
   bars: readonly Bar[];
@@ -41,8 +41,8 @@ export interface Rundown {
   choose(element: number): void;
   adding: boolean;
   setAdding(on: boolean): void;
-  gliding: boolean;
-  setGliding(on: boolean): void;
+  playing: boolean;
+  setPlaying(on: boolean): void;
   guides: boolean;
   outlines: boolean;
 }

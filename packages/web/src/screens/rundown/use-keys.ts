@@ -156,7 +156,7 @@ const mute: Act = (_k, r, { session }) => {
 };
 const selectAll: Act = (_k, r, { session }) => session.select(r.document.motions.map((m) => m.id));
 const escape: Act = (_k, r, { session }) => {
-  if (r.gliding) return r.setGliding(false);
+  if (r.playing) return r.setPlaying(false);
   if (r.adding) {
     session.try(null);
     return r.setAdding(false);
@@ -198,7 +198,7 @@ const movable = (r: Rundown) => r.selection.length > 0 || keyframeStore.getState
 /** Plain keys and, behind “ctrl ”, those with Ctrl or the command key. */
 const KEYS = new Map<string, Act>(
   Object.entries<Act>({
-    ' ': (_k, r) => r.setGliding(!r.gliding),
+    ' ': (_k, r) => r.setPlaying(!r.playing),
     ArrowUp: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
     ArrowDown: (k, r, p) => (movable(r) && !k.alt ? moveSelected : scrollBy)(k, r, p),
     PageUp: (_k, _r, { link, viewport }) =>

@@ -53,7 +53,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
         action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
       });
       if (page.limit) notify(page.limit, { wrong: true });
-      if (page.proof) notify(page.proof.said, { wrong: !page.proof.proved });
+      if (page.proof) notify(page.proof.message, { wrong: !page.proof.proved });
     } catch (error) {
       if (stop.signal.aborted) return;
       const choices = error instanceof ApiError ? error.extra.choices : undefined;

@@ -8,7 +8,7 @@ import { CurvesOver } from './CurvesOver.tsx';
 import { Differ } from './Differ.tsx';
 import { Figures } from './Figures.tsx';
 import { Keep } from './Keep.tsx';
-import { PICTURES, firstAxis, mostUnlike } from './model/axis.ts';
+import { PICTURES, firstAxis, largestDifference } from './model/axis.ts';
 import { Pictures } from './Pictures.tsx';
 import type { ComparedProps } from './sides.tsx';
 import { Strips, SCALE } from './Strips.tsx';
@@ -31,7 +31,7 @@ export function Compared({ a, b }: ComparedProps) {
     () => left && listDifferences(left.whole, b.whole),
     [left?.whole, b.whole], // eslint-disable-line react-hooks/exhaustive-deps
   );
-  const unlike = useMemo(
+  const difference = useMemo(
     () => (left?.take && b.take ? unlikeness(left.take, b.take) : null),
     [left?.take, b.take],
   );
@@ -54,13 +54,13 @@ export function Compared({ a, b }: ComparedProps) {
   // Once it is known where they differ, that is where people want to look first.
   const [placed, setPlaced] = useState(false);
   useEffect(() => {
-    if (placed || max <= 0 || (left && !unlike)) return;
+    if (placed || max <= 0 || (left && !difference)) return;
     setPlaced(true);
-    const there = unlike && mostUnlike(unlike, max);
+    const there = difference && largestDifference(difference, max);
     const at = there && there.much > 0 ? there.at : Math.min(max, link.store.getState().offset.y);
     const axis = firstAxis(at, viewport.height, max);
     looking.setState({ axis, at: there && there.much > 0 ? at : axis.middle });
-  }, [placed, max, left, unlike, looking, viewport.height, link]);
+  }, [placed, max, left, difference, looking, viewport.height, link]);
   useTakesKeys(looking, max);
 
   const rows = Math.max(300, height - HEAD);
@@ -77,7 +77,7 @@ export function Compared({ a, b }: ComparedProps) {
       ref={ref}
       style={{ gridTemplateColumns: `${strips}px ${CURVES}px minmax(0, 1fr)` }}
     >
-      <TakesContext value={{ a, b, differences, unlike, looking, max }}>
+      <TakesContext value={{ a, b, differences, difference, looking, max }}>
         <Strips rows={rows} scale={scale} />
         <CurvesOver rows={rows} width={CURVES} />
         <div className="takes-right">

@@ -12,15 +12,15 @@ const MAX = 34;
 const BOLD = 0.55;
 
 export function Scale({ rows, width }: { rows: number; width: number }) {
-  const { looking, max, unlike } = useTakes();
+  const { looking, max, difference } = useTakes();
   const axis = useStore(looking, (s) => s.axis);
   const at = useStore(looking, (s) => s.at);
   const view = makeView(axis, rows);
   const pictures = computeOffsets(axis, max);
   const marks = useMemo(() => {
-    if (!unlike) return [];
-    return markOffsets(view, rows, max).offsets.map((o) => ({ o, much: unlike(o) }));
-  }, [unlike, view.top, view.per, rows, max]); // eslint-disable-line react-hooks/exhaustive-deps
+    if (!difference) return [];
+    return markOffsets(view, rows, max).offsets.map((o) => ({ o, much: difference(o) }));
+  }, [difference, view.top, view.per, rows, max]); // eslint-disable-line react-hooks/exhaustive-deps
   const svg = useRef<SVGSVGElement>(null);
   useEffect(() => {
     const roll = (e: WheelEvent) => {

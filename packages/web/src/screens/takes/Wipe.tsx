@@ -68,7 +68,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
               scale={scale}
               dress={a.dress}
               at={at}
-              {...(a.measured ? { measure: { document: a.document, told: a.measured } } : {})}
+              {...(a.measured ? { measure: { document: a.document, onProgress: a.measured } } : {})}
             />
           ) : (
             <ReferencePicture set={a.set} at={at} width={w} />

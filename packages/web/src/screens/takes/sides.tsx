@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts, TakeFacts } from '@lyvek/api';
 import { activeMedia, compileTimeline, makePatch, underMedia, withPins, writeCss } from '@lyvek/core';
-import type { HeldLayout, Layout, MotionDocument } from '@lyvek/core';
+import type { PinnedLayout, Layout, MotionDocument } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { makeSeen } from '../../data/take-session.ts';
 import type { Dress } from '../../parts/page-link.ts';
@@ -19,14 +19,14 @@ export interface ComparedProps {
 type Then = ComponentType<ComparedProps>;
 type Of<K extends Beside['is']> = Extract<Beside, { is: K }>;
 
-function useDress(document: MotionDocument, layout: HeldLayout | null): Pick<TakeSide, 'dress' | 'take'> {
-  const { reduced } = useOpenedPage();
+function useDress(document: MotionDocument, layout: PinnedLayout | null): Pick<TakeSide, 'dress' | 'take'> {
+  const { reducedMotion } = useOpenedPage();
   return useMemo(() => {
     if (!layout) return { dress: null, take: null };
-    const { pieces, plan } = writeCss(document, layout, reduced ? 'reduced-motion' : 'full-motion');
+    const { pieces, plan } = writeCss(document, layout, reducedMotion ? 'reduced-motion' : 'full-motion');
     const dress: Dress = { pieces, plan, patch: makePatch(document) };
     return { dress, take: compileTimeline(document, layout) };
-  }, [document, layout, reduced]);
+  }, [document, layout, reducedMotion]);
 }
 
 const madeFromWords = ({ madeFrom, pageId }: TakeFacts, takes: readonly TakeFacts[]): string => {
@@ -56,15 +56,15 @@ function useOpenSide(): TakeSide {
 }
 
 /** The page as it was measured for the open take, with the pins of another one. */
-function useSameLayout(pins: MotionDocument['pins']): HeldLayout | null {
+function useSameLayout(pins: MotionDocument['pins']): PinnedLayout | null {
   const { layout, measured } = useLayout();
   return useMemo(() => (measured ? withPins(layout.made.from, pins) : null), [layout, measured, pins]);
 }
 
 export function TakeBeside({ beside, then: Then }: { beside: Of<'take'>; then: Then }) {
-  const { page, takes, viewport, reduced } = useOpenedPage();
+  const { page, takes, viewport, reducedMotion } = useOpenedPage();
   const { take, session } = beside;
-  useMemo(() => session.look({ viewport, still: reduced }), [session, viewport, reduced]);
+  useMemo(() => session.look({ viewport, reducedMotion: reducedMotion }), [session, viewport, reducedMotion]);
   const document = useStore(session.store, makeSeen);
   const whole = useStore(session.store, (s) => s.document);
   const revision = useStore(session.store, (s) => s.save.revision);
@@ -94,10 +94,10 @@ export function FixedBeside({ beside, then }: { beside: Of<'revision' | 'elsewhe
 }
 
 function useSeen(document: MotionDocument): MotionDocument {
-  const { viewport, reduced } = useOpenedPage();
+  const { viewport, reducedMotion } = useOpenedPage();
   return useMemo(
-    () => underMedia(document, activeMedia(document, { viewport, still: reduced })),
-    [document, viewport, reduced],
+    () => underMedia(document, activeMedia(document, { viewport, reducedMotion: reducedMotion })),
+    [document, viewport, reducedMotion],
   );
 }
 

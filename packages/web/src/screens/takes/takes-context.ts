@@ -2,7 +2,7 @@
 import { createContext, useContext } from 'react';
 import type { StoreApi } from 'zustand/vanilla';
 import type { PageFacts, ReferenceFacts } from '@lyvek/api';
-import type { Differences, HeldLayout, Layout, MotionDocument, Px, CompiledTimeline } from '@lyvek/core';
+import type { Differences, PinnedLayout, Layout, MotionDocument, Px, CompiledTimeline } from '@lyvek/core';
 import type { TakeSession } from '../../data/take-session.ts';
 import type { Dress } from '../../parts/page-link.ts';
 import type { Axis } from './model/axis.ts';
@@ -18,7 +18,7 @@ export interface TakeSide {
   /** as it is seen on the screen that is looked at */
   document: MotionDocument;
   /** null until the page has been measured */
-  layout: HeldLayout | null;
+  layout: PinnedLayout | null;
   take: CompiledTimeline | null;
   dress: Dress | null;
   /** where it can be changed */
@@ -54,7 +54,7 @@ export interface Takes {
   /** what differs; null where the sides are not takes of one page */
   differences: Differences | null;
   /** share of the window that shows something else at an offset; null where that cannot be known */
-  unlike: ((y: Px) => number) | null;
+  difference: ((y: Px) => number) | null;
   looking: StoreApi<Looking>;
   max: Px;
 }

@@ -4,10 +4,10 @@ import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Trial } from '@lyvek/api';
 import { clockById, deviceById, GESTURES, summarize } from '@lyvek/core';
-import type { HeldLayout, MotionDocument, TrialSummary } from '@lyvek/core';
+import type { PinnedLayout, MotionDocument, TrialSummary } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { sizeOfHandOff } from '../../data/hand-off-size.ts';
-import { Asked } from '../../data/asked.ts';
+import { WorkerTask } from '../../data/asked.ts';
 import type { TrialAnswer } from '../../workers/trial-work.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { useQuestion, useSimulation } from '../use-simulation.ts';
@@ -22,8 +22,8 @@ export function useGestureName(): string {
 }
 
 /** The trial of a take that is not the open one. */
-function useOtherAnswer(document: MotionDocument | null, layout: HeldLayout | null): TrialAnswer | null {
-  const [simulations] = useState(() => new Asked('trial'));
+function useOtherAnswer(document: MotionDocument | null, layout: PinnedLayout | null): TrialAnswer | null {
+  const [simulations] = useState(() => new WorkerTask('trial'));
   useEffect(() => () => simulations.end(), [simulations]);
   const { question } = useQuestion();
   useEffect(() => {

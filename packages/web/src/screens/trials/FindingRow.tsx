@@ -23,11 +23,11 @@ interface FindingRowProps {
   seen: MotionDocument;
   selector: string;
   /** null: it has no fix */
-  mend: (() => void) | null;
+  applyFix: (() => void) | null;
 }
 
 export function FindingRow(props: FindingRowProps) {
-  const { finding, rowKey, place, isHere, stale, showTitle, show, seen, selector, mend } = props;
+  const { finding, rowKey, place, isHere, stale, showTitle, show, seen, selector, applyFix } = props;
   const { session } = useOpenedPage();
   const { document } = useTrials();
   const check = checkById(finding.check)!;
@@ -58,14 +58,14 @@ export function FindingRow(props: FindingRowProps) {
             Show
           </button>
           <Accept finding={finding} seen={seen} selector={selector} stale={stale} />
-          {mend && (
+          {applyFix && (
             <button
               type="button"
               className="btn"
               title={label}
               disabled={stale}
               onClick={() => {
-                mend();
+                applyFix();
                 notify(`${label}: done.`, { action: { label: 'Undo', run: () => void session.undo() } });
               }}
             >

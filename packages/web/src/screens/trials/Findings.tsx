@@ -99,7 +99,7 @@ function Row({ finding }: { finding: Finding }) {
       }}
       seen={document}
       selector={layout.elements[finding.element]?.selector ?? ''}
-      mend={fix && (() => session.act(fix.label.toLowerCase(), (d) => withFix(d, fix)))}
+      applyFix={fix && (() => session.act(fix.label.toLowerCase(), (d) => withFix(d, fix)))}
     />
   );
 }

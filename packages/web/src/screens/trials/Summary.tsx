@@ -9,7 +9,7 @@ import { History, trialWords } from './Run.tsx';
 import { Traces } from './Traces.tsx';
 import { pointAt, useTrials } from './trials-context.ts';
 
-const priceWords = (fitted: Coefficients | null): string =>
+const unitCostWords = (fitted: Coefficients | null): string =>
   fitted
     ? `Fitted to ${grouped(fitted.frames)} frames that the lab has measured in this project`
     : 'Fitted to no measured trial yet: the prices per change are the ones that Lyvek comes with. Three trials of the lab are enough.';
@@ -62,7 +62,7 @@ export function Summary({ failed }: { failed: string | null }) {
           </button>
         </span>
       ) : (
-        <i title={priceWords(prediction.question.prices)}>
+        <i title={unitCostWords(prediction.question.unitCosts)}>
           {failed
             ? `The trial failed: ${failed}.`
             : stale

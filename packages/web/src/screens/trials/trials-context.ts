@@ -1,7 +1,7 @@
 /** What the parts of the trials share: what was found, the vertical view, and the place that is pointed at. */
 import { createContext, useContext } from 'react';
 import { createStore } from 'zustand/vanilla';
-import type { Gesture, HeldLayout, MotionDocument, TrialFrames, TrialSummary } from '@lyvek/core';
+import type { Gesture, PinnedLayout, MotionDocument, TrialFrames, TrialSummary } from '@lyvek/core';
 import type { Simulation } from '../../data/asked.ts';
 import type { View } from '../../parts/strip/view.ts';
 
@@ -9,7 +9,7 @@ import type { Sweep } from './sizes/use-sweep.ts';
 import type { Measured } from './use-measured.ts';
 
 export interface Trials {
-  layout: HeldLayout;
+  layout: PinnedLayout;
   document: MotionDocument;
   /** the predicted trial that is shown; `stale`: of an older state */
   prediction: Simulation;

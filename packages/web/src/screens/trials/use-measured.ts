@@ -60,7 +60,7 @@ export function useMeasured(): Measured {
   const waiting = trials.find(isUnderWay)?.id ?? null;
   // A trial of the lab that has ended may have brought other prices.
   useEffect(() => {
-    if (waiting === null) void client.invalidateQueries({ queryKey: ['prices', project.id] });
+    if (waiting === null) void client.invalidateQueries({ queryKey: ['unit-costs', project.id] });
   }, [waiting, client, project.id]);
   const again = () => client.invalidateQueries({ queryKey: key });
   const [here, setHere] = useState<TrialSetup | null>(null);

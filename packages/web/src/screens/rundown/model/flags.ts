@@ -1,6 +1,6 @@
 /** Triggers as they stand in the lanes. */
 import { triggerLines, refersTo } from '@lyvek/core';
-import type { Trigger, HeldLayout, Motion, MotionDocument } from '@lyvek/core';
+import type { Trigger, PinnedLayout, Motion, MotionDocument } from '@lyvek/core';
 
 /** A trigger in the lanes: its lines and its parts. */
 export interface Flag {
@@ -12,7 +12,7 @@ export interface Flag {
 
 export function placeFlags(
   d: MotionDocument,
-  layout: HeldLayout,
+  layout: PinnedLayout,
 ): { flags: Flag[]; lost: { trigger: Trigger; reason: string }[] } {
   const flags: Flag[] = [];
   const lost: { trigger: Trigger; reason: string }[] = [];

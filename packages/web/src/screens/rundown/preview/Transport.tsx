@@ -2,39 +2,39 @@
 import { useEffect } from 'react';
 import { CLOCKS, framesInRange, GESTURES } from '@lyvek/core';
 import { GestureCurve } from '../../../parts/GestureCurve.tsx';
-import { Down, GlideSign } from '../../../parts/glyphs.tsx';
+import { Down, PlaySign } from '../../../parts/glyphs.tsx';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { traceKey } from '../../../workers/trial-work.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
-import { glide } from './glide.ts';
+import { play } from './glide.ts';
 import { Recorder } from './Recorder.tsx';
 
 export function Transport() {
   const { link, choose, choice, settings } = useOpenedPage();
-  const { gesture, clock, max, gliding, setGliding } = useRundown();
+  const { gesture, clock, max, playing, setPlaying } = useRundown();
   useEffect(() => {
-    if (!gliding) return;
+    if (!playing) return;
     const from = link.store.getState().offset.y;
-    return glide(
+    return play(
       gesture,
       from >= max - 1 ? 0 : from,
       max,
       (y) => link.scrollTo(y),
-      () => setGliding(false),
+      () => setPlaying(false),
     );
-  }, [gliding, gesture, max, link, setGliding]);
+  }, [playing, gesture, max, link, setPlaying]);
   return (
     <div className="transport">
       <button
         type="button"
         className="btn main"
         disabled={max <= 0}
-        aria-pressed={gliding}
+        aria-pressed={playing}
         title={max <= 0 ? 'There is nothing to scroll' : 'Space'}
-        onClick={() => setGliding(!gliding)}
+        onClick={() => setPlaying(!playing)}
       >
-        <GlideSign on={gliding} /> {gliding ? 'Stop' : 'Glide'}
+        <PlaySign on={playing} /> {playing ? 'Stop' : 'Glide'}
       </button>
       <Pop
         className="btn tall"

@@ -3,7 +3,7 @@ import { runGesture } from '@lyvek/core';
 import type { Gesture } from '@lyvek/core';
 
 /** Calls `to` with every frame's offset. Returns what stops it. */
-export function glide(
+export function play(
   gesture: Gesture,
   from: number,
   max: number,

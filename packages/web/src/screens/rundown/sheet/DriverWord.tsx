@@ -1,6 +1,6 @@
 /** “Driven by the view progress of … / the whole page”, and changing that without losing keyframes. */
 import { withDriver } from '@lyvek/core';
-import type { Driver, ElementFacts, HeldLayout, Motion, MotionDocument } from '@lyvek/core';
+import type { Driver, ElementFacts, PinnedLayout, Motion, MotionDocument } from '@lyvek/core';
 import { newId, withMotion } from '../../../data/take-session.ts';
 import { Choices, Pop } from '../../../parts/Pop.tsx';
 import { notify } from '../../../parts/notices.tsx';
@@ -13,7 +13,7 @@ import { CssField } from './CssField.tsx';
 const OWN: Driver = { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] };
 const WHOLE: Driver = { kind: 'scroll', axis: 'block' };
 
-function toFace(driver: Driver, document: MotionDocument, layout: HeldLayout): string {
+function toFace(driver: Driver, document: MotionDocument, layout: PinnedLayout): string {
   switch (driver.kind) {
     case 'pin':
       return `the hold of ${document.pins.find((p) => p.id === driver.pin)?.name ?? 'a lost pin'}`;

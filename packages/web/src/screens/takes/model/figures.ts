@@ -1,10 +1,10 @@
 /** The table of figures: what both takes amount to, and which of them is better. */
-import type { HeldLayout, Px, TrialSummary } from '@lyvek/core';
+import type { PinnedLayout, Px, TrialSummary } from '@lyvek/core';
 import type { TrialAnswer } from '../../../workers/trial-work.ts';
 import { grouped } from '../../../parts/strip/view.ts';
 
 export interface Figures {
-  layout: HeldLayout;
+  layout: PinnedLayout;
   answer: TrialAnswer | null;
   summary: TrialSummary | null;
   /** of a trial measured in the lab under the same conditions */
@@ -38,7 +38,7 @@ interface Definition {
 const px = (n: number) => `${grouped(n)} px`;
 const ms = (n: number) => `${n.toFixed(n < 20 ? 1 : 0)} ms`;
 const count = (n: number) => grouped(n);
-const held = (layout: HeldLayout): Px =>
+const held = (layout: PinnedLayout): Px =>
   layout.holds.filter((h) => h.scroller === 0).reduce((sum, h) => sum + h.end - h.start, 0);
 const most = (numbers: readonly number[]) => numbers.reduce((m, n) => Math.max(m, n), 0);
 

@@ -4,7 +4,7 @@ import { compileTimeline, listDifferences, withPins } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
 import { offsetAt, toRow } from '../../../parts/strip/view.ts';
-import { clampAxis, firstAxis, markOffsets, mostUnlike, computeOffsets, makeView, zoomAxis } from './axis.ts';
+import { clampAxis, firstAxis, markOffsets, largestDifference, computeOffsets, makeView, zoomAxis } from './axis.ts';
 import { listChanges, changeWords } from './difference-words.ts';
 import { figureRows } from './figures.ts';
 import type { Figures } from './figures.ts';
@@ -65,8 +65,8 @@ describe('the axis of the strips', () => {
     expect(markOffsets(makeView({ middle: 30_000, apart: 15_000 }, 700), 700, 60_000).step).toBeGreaterThan(20);
   });
   test('the place where they are most unlike is found; alike everywhere, it says so', () => {
-    expect(mostUnlike((y) => Math.exp(-(((y - 3000) / 400) ** 2)), 9000).at).toBeCloseTo(3000, -2);
-    expect(mostUnlike(() => 0, 9000)).toEqual({ at: 4500, much: 0 });
+    expect(largestDifference((y) => Math.exp(-(((y - 3000) / 400) ** 2)), 9000).at).toBeCloseTo(3000, -2);
+    expect(largestDifference(() => 0, 9000)).toEqual({ at: 4500, much: 0 });
   });
 });
 

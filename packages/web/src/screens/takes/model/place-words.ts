@@ -1,9 +1,9 @@
 /** What the page is doing at a scroll offset, in a few words. */
-import type { HeldLayout, Px } from '@lyvek/core';
+import type { PinnedLayout, Px } from '@lyvek/core';
 import { grouped } from '../../../parts/strip/view.ts';
 
 /** “held, 30 %”, “let go 320 px ago” within a screen of it, else the section that stands in the middle. */
-export function placeWords(layout: HeldLayout, y: Px): string {
+export function placeWords(layout: PinnedLayout, y: Px): string {
   const { height } = layout.viewport;
   const onPage = layout.holds.filter((h) => h.scroller === 0);
   const held = onPage.find((h) => y >= h.start && y <= h.end && h.end > h.start);

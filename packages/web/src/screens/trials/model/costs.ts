@@ -25,13 +25,13 @@ export function findPeaks(
   for (const bucket of [...buckets].sort((a, b) => b.total - a.total)) {
     if (out.length === most || bucket.total === 0) break;
     if (out.some((p) => Math.abs(toRow(p.bucket.from, view) - toRow(bucket.from, view)) < gap)) continue;
-    const charge = dearestIn(charges, bucket);
+    const charge = mostExpensiveIn(charges, bucket);
     if (charge) out.push({ bucket, charge });
   }
   return out.sort((a, b) => a.bucket.from - b.bucket.from);
 }
 
-const dearestIn = (charges: readonly Charge[], { from, to }: Bucket): Charge | null =>
+const mostExpensiveIn = (charges: readonly Charge[], { from, to }: Bucket): Charge | null =>
   charges.reduce<Charge | null>(
     (best, c) => (c.start < to && c.end > from && c.total > (best?.total ?? 0) ? c : best),
     null,

@@ -1,7 +1,7 @@
 /** What the checks find at sizes other than the one that is open. */
 import { useNavigate } from 'react-router';
 import { useStore } from 'zustand';
-import { mended, underMedia } from '@lyvek/core';
+import { corrected, underMedia } from '@lyvek/core';
 import type { SweptFinding } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 import { FindingRow } from '../FindingRow.tsx';
@@ -51,7 +51,7 @@ function Row({ one }: { one: SweptFinding }) {
       }}
       seen={underMedia(whole, one.active)}
       selector={one.where}
-      mend={fix && (() => session.actOnWhole(fix.label.toLowerCase(), (d) => mended(d, one)))}
+      applyFix={fix && (() => session.actOnWhole(fix.label.toLowerCase(), (d) => corrected(d, one)))}
     />
   );
 }

@@ -21,7 +21,7 @@ export interface Sweep {
 }
 
 export function useSweep(): Sweep {
-  const { page, session, survey, sweeps, settings, reduced } = useOpenedPage();
+  const { page, session, survey, sweeps, settings, reducedMotion } = useOpenedPage();
   const document = useStore(session.store, (s) => s.document);
   const { limits } = settings;
   // What boxes depend on besides the page itself; pins are reckoned in wherever they are.
@@ -43,12 +43,12 @@ export function useSweep(): Sweep {
     last?.document === document &&
     last.layouts === layouts &&
     last.limits === limits &&
-    last.still === reduced;
+    last.reducedMotion === reducedMotion;
   useEffect(() => {
     if (measuring || layouts.length === 0 || isKnown || !survey.isOf(shape)) return;
-    const timer = setTimeout(() => sweeps.ask({ document, layouts, limits, still: reduced }), REST);
+    const timer = setTimeout(() => sweeps.ask({ document, layouts, limits, reducedMotion: reducedMotion }), REST);
     return () => clearTimeout(timer);
-  }, [sweeps, survey, shape, measuring, document, layouts, limits, reduced, isKnown]);
+  }, [sweeps, survey, shape, measuring, document, layouts, limits, reducedMotion, isKnown]);
   return {
     swept: last?.answer ?? null,
     stale: !isKnown,

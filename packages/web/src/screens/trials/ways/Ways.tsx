@@ -14,7 +14,7 @@ import { wayAt, wayWords } from './model.ts';
 import type { Way } from './model.ts';
 
 export function Ways() {
-  const { ways, session, settings, reduced } = useOpenedPage();
+  const { ways, session, settings, reducedMotion } = useOpenedPage();
   const { layout, others } = useLayout();
   const { question } = useQuestion();
   const document = useStore(session.store, (s) => s.document);
@@ -22,14 +22,14 @@ export function Ways() {
   const [everySize, setEverySize] = useState(false);
   const [pointed, point] = useState<Way | null>(null);
   const layouts = everySize ? [layout.made.from, ...others] : [layout.made.from];
-  const begin = () => ways.ask({ document, layouts, question, traces: settings.traces, still: reduced });
+  const begin = () => ways.ask({ document, layouts, question, traces: settings.traces, reducedMotion: reducedMotion });
   const isFresh =
     last?.document === document &&
     last.question.limits === question.limits &&
     last.question.values === question.values &&
     last.question.device === question.device &&
     last.question.direction === question.direction &&
-    last.question.prices === question.prices &&
+    last.question.unitCosts === question.unitCosts &&
     last.traces === settings.traces &&
     last.layouts.length === layouts.length &&
     last.layouts[0] === layouts[0];

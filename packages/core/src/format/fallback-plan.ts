@@ -7,7 +7,7 @@ import type { Driver } from '../drivers/index.ts';
 import { isMeeting, parseMeeting, parsePhasePoint, staggerSteps, stepPx } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { findMatches, parseLength } from '../page/index.ts';
-import type { HeldLayout, LengthExpr } from '../page/index.ts';
+import type { PinnedLayout, LengthExpr } from '../page/index.ts';
 import { listPlaces, computeTimes } from '../motion/index.ts';
 import type { Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../value/index.ts';
@@ -19,9 +19,9 @@ import type { WriterNote } from './piece.ts';
 /** A length as shares: per cent of the range it counts in, px, and per cent of the viewport’s height and width. */
 export type Linear = [pct: number, px: number, vh: number, vw: number];
 /** A place on a view progress: a phase and how far into it, or the element’s fraction that meets the viewport’s. */
-export type OlderPoint = [phase: string, ...at: Linear] | ['meets', edge: number, line: number];
+export type FallbackPoint = [phase: string, ...at: Linear] | ['meets', edge: number, line: number];
 
-export interface OlderMotion {
+export interface FallbackMotion {
   selector: string;
   /** per property its keyframes, as Web Animations take them */
   frames: { offset: number; easing: string; [property: string]: string | number }[][];
@@ -36,17 +36,17 @@ export interface OlderMotion {
     | { kind: 'pin'; track: string; by: 'top' | 'bottom'; inset: Linear }
     | { kind: 'trigger'; trigger: number }
     | { kind: 'load' };
-  range: [OlderPoint, OlderPoint];
+  range: [FallbackPoint, FallbackPoint];
   /** ms, of timed ones */
   time: [start: number, duration: number] | null;
 }
 
-export interface OlderPlan {
-  motions: OlderMotion[];
+export interface FallbackPlan {
+  motions: FallbackMotion[];
   triggers: {
     subject: string;
-    down: OlderPoint;
-    up: OlderPoint;
+    down: FallbackPoint;
+    up: FallbackPoint;
     plays: Trigger['plays'];
     back: Trigger['back'];
   }[];
@@ -91,7 +91,7 @@ const toLength = (css: string): Linear | null => {
   return parsed.ok ? toLinear(parsed.value) : null;
 };
 
-function toPoint(p: RangePoint, side: 'start' | 'end'): OlderPoint | null {
+function toPoint(p: RangePoint, side: 'start' | 'end'): FallbackPoint | null {
   if (isMeeting(p)) {
     const m = parseMeeting(p);
     return m.ok ? ['meets', m.value.edge, m.value.line] : null;
@@ -104,9 +104,9 @@ function toPoint(p: RangePoint, side: 'start' | 'end'): OlderPoint | null {
 interface Context {
   document: MotionDocument;
   pins: ReadonlyMap<string, { pin: Pin; track: string }>;
-  layout: HeldLayout;
+  layout: PinnedLayout;
 }
-type On = OlderMotion['on'] | null;
+type On = FallbackMotion['on'] | null;
 type Said = { [K in Driver['kind']]: (driver: Extract<Driver, { kind: K }>, c: Context) => On };
 
 /** What each kind of driver is as data; null where the script cannot play it. */
@@ -137,7 +137,7 @@ const ON: Said = {
 };
 const toOn = ({ driver }: Motion, c: Context): On => ON[driver.kind](driver as never, c);
 
-const listFrames = (m: Motion, keeps: (property: string) => boolean): OlderMotion['frames'] =>
+const listFrames = (m: Motion, keeps: (property: string) => boolean): FallbackMotion['frames'] =>
   Object.entries(m.keyframes)
     .filter(([property]) => keeps(property))
     .map(([property, list]) =>
@@ -152,12 +152,12 @@ const camel = (property: string) =>
   property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
 
 /** What cannot be said in numbers is left out, and noted. Nothing of it is played for readers who ask for reduced motion. */
-export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderPlan; notes: WriterNote[] } {
+export function fallbackPlan(d: MotionDocument, layout: PinnedLayout): { plan: FallbackPlan; notes: WriterNote[] } {
   const notes: WriterNote[] = [];
   const tracks = trackClasses(d);
   const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${tracks.get(pin.id)!}` }]));
   const played = computeTimes(d.motions);
-  const motions = d.motions.flatMap((m): OlderMotion[] => {
+  const motions = d.motions.flatMap((m): FallbackMotion[] => {
     if (!m.on || isEndless(m.driver)) return [];
     const on = toOn(m, { document: d, pins, layout });
     const range = [toPoint(m.range.start, 'start'), toPoint(m.range.end, 'end')];
@@ -179,14 +179,14 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
       how: m.damping,
       late: countLate(m, layout),
       on,
-      range: range as [OlderPoint, OlderPoint],
+      range: range as [FallbackPoint, FallbackPoint],
       time: t ? [t.start, t.end - t.start] : null,
     }));
   });
   const triggers = d.triggers
     .filter((g) => g.on)
     .map((g) => {
-      const down = toPoint(g.down, 'start') ?? (['cover', ...zero] as OlderPoint);
+      const down = toPoint(g.down, 'start') ?? (['cover', ...zero] as FallbackPoint);
       return {
         subject: writtenSelector(g.subject, layout),
         down,
@@ -196,11 +196,11 @@ export function olderPlan(d: MotionDocument, layout: HeldLayout): { plan: OlderP
       };
     });
   // An intro lies over what the scroll scrubs, as in CSS.
-  const last = (m: OlderMotion) => (m.on.kind === 'load' ? 1 : 0);
+  const last = (m: FallbackMotion) => (m.on.kind === 'load' ? 1 : 0);
   return { plan: { motions: motions.sort((a, b) => last(a) - last(b)), triggers }, notes };
 }
 
-function countLate(m: Motion, layout: HeldLayout): number[] {
+function countLate(m: Motion, layout: PinnedLayout): number[] {
   if (!m.stagger) return [];
   const { step, order } = m.stagger;
   const first = listPlaces({ ...m, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;

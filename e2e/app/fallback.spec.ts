@@ -66,9 +66,9 @@ test('the night is the same by script alone, at many places, down and up', async
         ).body(),
       ),
     );
-  const files = await zip('&older=true');
-  expect(Object.keys(files)).toContain('motion-older.js');
-  expect(Object.keys(await zip(''))).not.toContain('motion-older.js');
+  const files = await zip('&fallback=true');
+  expect(Object.keys(files)).toContain('motion-fallback.js');
+  expect(Object.keys(await zip(''))).not.toContain('motion-fallback.js');
   const [native, old] = [await served(context, files, false), await served(context, files, true)];
   const heights = await Promise.all(
     [native, old].map((p) => p.evaluate(() => document.documentElement.scrollHeight)),

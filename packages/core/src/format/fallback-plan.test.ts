@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { parseLength, resolveLength, withPins } from '../page/index.ts';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
-import { handOffCss, toLinear, olderPlan, scriptText } from './index.ts';
-import type { OlderPlan } from './index.ts';
+import { handOffCss, toLinear, fallbackPlan, scriptText } from './index.ts';
+import type { FallbackPlan } from './index.ts';
 
 const layout = withPins(
   makeLayout([
@@ -52,7 +52,7 @@ describe('lengths as sums', () => {
   });
 });
 
-const makePlan = (...motions: Parameters<typeof makeDocument>) => olderPlan(makeDocument(...motions), layout);
+const makePlan = (...motions: Parameters<typeof makeDocument>) => fallbackPlan(makeDocument(...motions), layout);
 
 test('a motion as data: frames as scripts name them, its range as numbers', () => {
   const { plan, notes } = makePlan(
@@ -115,13 +115,13 @@ test('an intro hands over what the scroll moves too, and lies over it', () => {
 
 test('the script asks the browser first, and fetches the other one only where timelines are missing', () => {
   const d = makeDocument(motion());
-  const empty: OlderPlan = { motions: [], triggers: [] };
-  const out = handOffCss(d, layout, 'T', [], { older: true });
+  const empty: FallbackPlan = { motions: [], triggers: [] };
+  const out = handOffCss(d, layout, 'T', [], { fallback: true });
   expect(scriptText(out.plan, 'T')).toBeNull();
   const text = scriptText(out.plan, 'T */ x', empty)!;
   expect(text.startsWith('/* T  x */')).toBe(true);
   expect(text.indexOf("CSS.supports('animation-timeline: view()')")).toBeLessThan(
-    text.indexOf("import('./motion-older.js')"),
+    text.indexOf("import('./motion-fallback.js')"),
   );
 });
 
@@ -131,7 +131,7 @@ test('what motions need of the page stands outside of the feature’s guard only
     adjustments: [{ id: 'a_c', selector: '#c', declarations: { perspective: '900px' }, for: ['m_a'] }],
   };
   const inside = handOffCss(d, layout, 'T').css;
-  const outside = handOffCss(d, layout, 'T', [], { older: true }).css;
+  const outside = handOffCss(d, layout, 'T', [], { fallback: true }).css;
   expect(inside.indexOf('@supports')).toBeLessThan(inside.indexOf('perspective'));
   expect(outside.indexOf('perspective')).toBeLessThan(outside.indexOf('@supports'));
   expect(outside).toContain('@media screen and (scripting: enabled) {');

@@ -1,8 +1,8 @@
 /** Where ranges lie, in browsers that do not say it themselves. The same phases as in the core; only the measuring is done here. */
 import { phaseSpans } from '@lyvek/core/phases';
-import type { OlderMotion, OlderPlan } from '@lyvek/core';
+import type { FallbackMotion, FallbackPlan } from '@lyvek/core';
 
-type Point = OlderMotion['range'][number];
+type Point = FallbackMotion['range'][number];
 type Linear = [number, number, number, number];
 type Geometry = Parameters<typeof phaseSpans>[0];
 interface Span {
@@ -148,7 +148,7 @@ const onExtent = (p: Point, { start, end }: Span): number =>
 
 /** A motion’s range for one target, with the scroller it listens to; null where it has none. */
 export function readRange(
-  m: OlderMotion,
+  m: FallbackMotion,
   target: Element,
 ): (Span & { scroller: Element; inline: boolean }) | null {
   const { on } = m;
@@ -198,7 +198,7 @@ export function readRange(
 
 /** A trigger’s two lines; the one for the way up never lies below the other. */
 export function listLines(
-  trigger: OlderPlan['triggers'][number],
+  trigger: FallbackPlan['triggers'][number],
 ): { down: number; up: number; scroller: Element } | null {
   const subject = document.querySelector(trigger.subject);
   if (!subject) return null;

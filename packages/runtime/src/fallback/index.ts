@@ -4,7 +4,7 @@
  */
 import { damp, isAtRest } from '@lyvek/core/damping';
 import type { DampedOffset } from '@lyvek/core/damping';
-import type { OlderMotion, OlderPlan } from '@lyvek/core';
+import type { FallbackMotion, FallbackPlan } from '@lyvek/core';
 import { browserClock } from '../plan.ts';
 import type { Clock } from '../plan.ts';
 import { listLines, readRange } from './places.ts';
@@ -13,7 +13,7 @@ import { listLines, readRange } from './places.ts';
 const WHOLE = 1000;
 
 interface Scrubbed {
-  motion: OlderMotion;
+  motion: FallbackMotion;
   target: Element;
   late: number;
   animations: Animation[];
@@ -22,32 +22,32 @@ interface Scrubbed {
   x: number;
 }
 interface Passed {
-  trigger: OlderPlan['triggers'][number];
+  trigger: FallbackPlan['triggers'][number];
   parts: Animation[];
   lines: ReturnType<typeof listLines>;
   passed: boolean;
   ever: boolean;
 }
 
-export function start(plan: OlderPlan, clock: Clock = browserClock): () => void {
-  const calm = matchMedia('(prefers-reduced-motion: reduce)');
+export function start(plan: FallbackPlan, clock: Clock = browserClock): () => void {
+  const reducedMotion = matchMedia('(prefers-reduced-motion: reduce)');
   let end: (() => void) | null = null;
   let printing = false;
-  const heed = () => {
+  const restart = () => {
     end?.();
-    end = calm.matches || printing ? null : play(plan, clock);
+    end = reducedMotion.matches || printing ? null : play(plan, clock);
   };
   // On paper nothing is scrolled into sight: the page is printed as it was brought.
   const print = ({ type }: Event) => {
     printing = type === 'beforeprint';
-    heed();
+    restart();
   };
-  calm.addEventListener('change', heed);
+  reducedMotion.addEventListener('change', restart);
   addEventListener('beforeprint', print);
   addEventListener('afterprint', print);
-  heed();
+  restart();
   return () => {
-    calm.removeEventListener('change', heed);
+    reducedMotion.removeEventListener('change', restart);
     removeEventListener('beforeprint', print);
     removeEventListener('afterprint', print);
     end?.();
@@ -55,7 +55,7 @@ export function start(plan: OlderPlan, clock: Clock = browserClock): () => void 
 }
 
 /** Plays it whatever readers ask for. Returns what stops it. */
-export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
+export function play(plan: FallbackPlan, clock: Clock = browserClock): () => void {
   const scrubbed: Scrubbed[] = [];
   const triggers: Passed[] = plan.triggers.map((trigger) => ({
     trigger,
@@ -114,7 +114,7 @@ export function play(plan: OlderPlan, clock: Clock = browserClock): () => void {
       if (isAtRest(s.state, x)) s.state = { y: x, v: 0 };
       else moving = true;
     });
-    for (const g of triggers) if (g.lines) heedTrigger(g, g.lines.scroller.scrollTop);
+    for (const g of triggers) if (g.lines) watchTrigger(g, g.lines.scroller.scrollTop);
     write();
     if (moving) wake();
   };
@@ -147,7 +147,7 @@ const toOffset = ({ scroller, inline }: { scroller: Element; inline: boolean }) 
   Math.abs(inline ? scroller.scrollLeft : scroller.scrollTop);
 
 /** One animation a property, since each has easings of its own. */
-function listAnimations(m: OlderMotion, target: Element, late: number): Animation[] {
+function listAnimations(m: FallbackMotion, target: Element, late: number): Animation[] {
   const [delay, duration] = m.time ?? [0, WHOLE];
   return m.frames.map((frames) => {
     const a = target.animate(frames as Keyframe[], {
@@ -163,7 +163,7 @@ function listAnimations(m: OlderMotion, target: Element, late: number): Animatio
 }
 
 /** Passing the line downwards plays the parts; heeding the way up does what the trigger says. */
-function heedTrigger(g: Passed, y: number): void {
+function watchTrigger(g: Passed, y: number): void {
   const { down, up } = g.lines!;
   const { plays, back } = g.trigger;
   if (!g.passed && y >= down) {
