@@ -344,7 +344,7 @@ test('what has no place on the page says so, can be reached and mended, and brea
   await expect(list).toContainText('Lost trigger');
   await expect(page.locator('[data-pin]')).toHaveCount(1);
   await list.getByRole('button', { name: 'Gone' }).click();
-  await expect(page.locator('.sheet')).toContainText('It does not hold');
+  await expect(page.locator('.inspector')).toContainText('It does not hold');
   await page.locator('.word-pin').first().click();
   await page.locator('input[name=stage]').fill('#plates');
   await page.keyboard.press('Enter');

@@ -42,11 +42,11 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
   await page.mouse.wheel(0, 700);
   await page.waitForTimeout(300);
   await pick(page, '#pear');
-  await expect(page.locator('.sheet-head')).toContainText('Pear');
+  await expect(page.locator('.inspector-head')).toContainText('Pear');
   await page.keyboard.press('a');
   await page.keyboard.type('rise');
   await page.keyboard.press('Enter');
-  await expect(page.locator('.sheet-name')).toHaveText('Pear rise');
+  await expect(page.locator('.inspector-name')).toHaveText('Pear rise');
   await saved(page);
 
   // The element's ghost at the end, dragged in the gutter until its middle meets the middle.
@@ -132,13 +132,13 @@ test('undo, redo, duplicate, mute, delete and rename from the keyboard', async (
   await expect(page.locator('.bar')).toHaveCount(1);
   await page.keyboard.press('Control+d');
   await expect(page.locator('.bar')).toHaveCount(2);
-  await expect(page.locator('.sheet-name')).toContainText('copy');
+  await expect(page.locator('.inspector-name')).toContainText('copy');
   await page.keyboard.press('m');
   await expect(page.locator('.bar.muted')).toHaveCount(1);
   await page.keyboard.press('F2');
   await page.keyboard.type('Second title');
   await page.keyboard.press('Enter');
-  await expect(page.locator('.sheet-name')).toHaveText('Second title');
+  await expect(page.locator('.inspector-name')).toHaveText('Second title');
   await page.locator('.lanes-ground').click({ position: { x: 300, y: 400 } });
   for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
   await expect(page.locator('.bar')).toHaveCount(1);

@@ -80,7 +80,7 @@ test('a page that breaks what the probe needs is given up with a reason, and ope
   await note.getByRole('button', { name: 'Open without scripts' }).click();
   await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 20_000 });
   await pick(page, 'h1');
-  await expect(page.locator('.sheet')).toContainText('A page');
+  await expect(page.locator('.inspector')).toContainText('A page');
 });
 
 test('a page that floods the line is cut off, and the workbench goes on', async ({ page, request }) => {
@@ -188,5 +188,5 @@ test('half an emoji in a name holds nothing up', async ({ page, request }) => {
   }
   expect(await listMotions(page)).toBeGreaterThan(0);
   await page.reload();
-  await expect(page.locator('.sheet .summary').first()).toContainText('2 motions');
+  await expect(page.locator('.inspector .summary').first()).toContainText('2 motions');
 });

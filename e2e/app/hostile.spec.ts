@@ -34,7 +34,7 @@ test('a script-laden page cannot read the API, the workbench or any storage', as
   };
   expect(projects.map((p) => p.name)).not.toContain('evil');
   await expect(page).toHaveTitle(/Test page/);
-  await expect(page.locator('.sheet')).toContainText('No motions yet');
+  await expect(page.locator('.inspector')).toContainText('No motions yet');
 });
 
 test('its own fonts, modules and images load, and its policy does not keep the motions out', async ({

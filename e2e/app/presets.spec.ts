@@ -54,7 +54,7 @@ test('kept, put elsewhere, changed there, followed here', async ({ page }) => {
     .getByRole('button', { name: /^Easing/ })
     .first()
     .click();
-  await page.locator('.pop').getByRole('button', { name: 'soft landing' }).click();
+  await page.locator('.popover').getByRole('button', { name: 'soft landing' }).click();
   await expect(page.locator('.sentence')).toContainText(`${name}, changed here`);
   await page.getByRole('button', { name: 'Preset', exact: true }).click();
   await page.getByRole('button', { name: /Change the preset to this/ }).click();

@@ -21,7 +21,7 @@ async function addReveal(page: Page, target = 'h1'): Promise<void> {
   await pick(page, target);
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
-  await expect(page.locator('.sheet-name')).toBeVisible();
+  await expect(page.locator('.inspector-name')).toBeVisible();
 }
 
 const takeOf = async (request: APIRequestContext, pageId: string) => {
@@ -63,7 +63,7 @@ test('two tabs: or it loads theirs', async ({ context, request }) => {
   await two.getByRole('button', { name: 'Load theirs' }).click();
   await saved(two);
   await two.locator('.bar-grip').click();
-  await expect(two.locator('.sheet-name')).toContainText('Orchard prices');
+  await expect(two.locator('.inspector-name')).toContainText('Orchard prices');
 });
 
 test('a retry of an edit that has arrived is answered as the first time', async ({ request }) => {
@@ -258,5 +258,5 @@ test('what the server will never take is not called offline: it says why, and th
   await addReveal(page, 'h2');
   await saved(page);
   await page.reload();
-  await expect(page.locator('.sheet .summary').first()).toContainText('2 motions');
+  await expect(page.locator('.inspector .summary').first()).toContainText('2 motions');
 });

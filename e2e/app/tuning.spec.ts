@@ -22,7 +22,7 @@ async function withMotions(page: Page, request: APIRequestContext, ...targets: s
     await pick(page, t);
     await page.keyboard.press('a');
     await page.keyboard.press('Enter');
-    await expect(page.locator('.sheet-name')).toBeVisible();
+    await expect(page.locator('.inspector-name')).toBeVisible();
   }
   return id;
 }
@@ -90,7 +90,7 @@ test('several move together by the same px, in one step', async ({ page, request
     .locator('.bar-grip')
     .nth(1)
     .click({ modifiers: ['Shift'] });
-  await expect(page.locator('.sheet-name-plain')).toHaveText('2 motions');
+  await expect(page.locator('.inspector-name-plain')).toHaveText('2 motions');
   const summary = () => page.locator('.summary').first().innerText();
   const before = (await summary()).match(/\d+/g)!.map(Number);
   await page.keyboard.press('ArrowDown');
@@ -165,7 +165,7 @@ test('drivers: the whole page, its own view progress, and another element chosen
   await page.keyboard.down('Alt');
   await pick(page, '#plum');
   await page.keyboard.up('Alt');
-  await expect(page.locator('.sheet-name')).toHaveText('Pear rise');
+  await expect(page.locator('.inspector-name')).toHaveText('Pear rise');
   await driver.click();
   await page.getByRole('button', { name: /the view progress of Plum/ }).click();
   await expect(page.locator('.sentence')).toContainText('the view progress of Plum');

@@ -179,7 +179,9 @@ test('no reader loses a word of the pages that move already', async ({ browser, 
   let words = 0;
   // A fifth of them is enough for every run.
   for (const name of movingPages().filter((_, i) => process.env.LYVEK_FULL || i % 5 === 0)) {
-    const brought = Object.fromEntries([...listFiles(name)].map(([p, t]) => [p, new TextEncoder().encode(t)]));
+    const brought = Object.fromEntries(
+      [...listFiles(name)].map(([p, t]) => [p, new TextEncoder().encode(t)]),
+    );
     const id = await bring(request, project, Buffer.from(zipSync(brought)));
     const whole = await (await request.get(`${base}/api/pages/${id}`)).json();
     await page.goto(`${base}/pages/${id}`);

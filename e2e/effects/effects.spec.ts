@@ -170,7 +170,7 @@ test('Hold: the section stands still for one screen, and the page grows by it', 
   const looks = await downAndUp(frame, '#dome', [start - 100, start, start + 400, start + 800, start + 900]);
   expect(looks.map((l) => Math.round(l.top) + 0)).toEqual([100, 0, 0, 0, -100]);
   await expect(page.locator('.pin-name')).toContainText('pinned 800 px');
-  await expect(page.locator('.sheet')).toContainText('Adds 800 px to the page');
+  await expect(page.locator('.inspector')).toContainText('Adds 800 px to the page');
 });
 
 test('Travel: a strip moves sideways; its end edge is right at six widths; nothing scrolls sideways', async ({

@@ -119,7 +119,7 @@ test(
       await expect(page.locator('.save-state')).toHaveText('Disk full, kept here');
       expect((await request.get(`${base}/api/health`)).status()).toBe(507);
       await page.reload();
-      await expect(page.locator('.sheet .summary').first()).toContainText('1 motion');
+      await expect(page.locator('.inspector .summary').first()).toContainText('1 motion');
       await expect(page.locator('.save-state')).toHaveText('Disk full, kept here');
     } finally {
       await query(url, 'drop trigger full_disk on revisions');

@@ -161,7 +161,10 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
     console.log(`${name.padEnd(22)} predicted ${predicted[k]!.toFixed(1)} ms, lab ${cost[k]!.toFixed(1)} ms`),
   );
   const agree = PAIRS.filter(([expensive, cheap]) => {
-    const [i, j] = [expensive, cheap].map((n) => TAKES.findIndex(({ name }) => name === n)) as [number, number];
+    const [i, j] = [expensive, cheap].map((n) => TAKES.findIndex(({ name }) => name === n)) as [
+      number,
+      number,
+    ];
     return predicted[i]! > predicted[j]! === cost[i]! > cost[j]!;
   });
   console.log(`agree in ${agree.length} of ${PAIRS.length}`);

@@ -89,7 +89,7 @@ async function open(page: Page, cases: readonly Case[], how: How) {
     expect([e.selector, measured.selector]).toEqual([e.selector, e.selector]);
     expect(Math.abs(e.box.y - measured.box.y), `${e.selector} lies at ${measured.box.y}`).toBeLessThan(0.06);
   });
-  expect(layout.holds).toHaveLength(parsed.document.pins.length);
+  expect(layout.pinnedSpans).toHaveLength(parsed.document.pins.length);
   const { css, notes, document } =
     how === 'media'
       ? handedOff(parsed.document, layout)
@@ -125,7 +125,13 @@ function handedOff(plain: MotionDocument, layout: Layout) {
 }
 
 /** What the core predicts for one instance at a scroll offset. */
-function predict(timeline: CompiledTimeline, layout: Layout, i: number, properties: readonly string[], offset: number) {
+function predict(
+  timeline: CompiledTimeline,
+  layout: Layout,
+  i: number,
+  properties: readonly string[],
+  offset: number,
+) {
   const offsets = new Float64Array(layout.scrollers.length * 2);
   offsets[timeline.channel[i]!] = offset;
   sample(timeline, offsets);

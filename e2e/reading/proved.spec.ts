@@ -56,7 +56,10 @@ test('what a script reads of an animation’s name plays differently when it is 
 for (const e of document.querySelectorAll('.b'))
   if (e.getAnimations().some((a) => a.animationName === 'rise')) e.style.setProperty('--from', '0.9');
 </script>`;
-  const { id, proof, document, unsupported } = await add(request, page(`.a { ${MOVED} } .b { ${MOVED} }`, body));
+  const { id, proof, document, unsupported } = await add(
+    request,
+    page(`.a { ${MOVED} } .b { ${MOVED} }`, body),
+  );
   expect(document.motions.map((m) => m.targets.selector)).toEqual(['.a']);
   expect(proof).toMatchObject({ proved: true });
   expect(proof!.said).toContain('1 stays in its own CSS');

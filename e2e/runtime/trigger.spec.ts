@@ -57,7 +57,9 @@ for (const { given, n, how } of cases)
     await page.setViewportSize({ width: 1000, height: 800 });
     await page.setContent(PAGE);
     await page.evaluate(await oracleScript());
-    const measured = await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(parsed.document))})`);
+    const measured = await page.evaluate(
+      `oracle.measure(${JSON.stringify(collectSelectors(parsed.document))})`,
+    );
     const layout = withPins(LayoutSchema.parse(measured), []);
     if (how === 'native')
       await page.addStyleTag({
@@ -65,7 +67,9 @@ for (const { given, n, how } of cases)
       });
     else {
       await page.addScriptTag({ content: await fallbackScript() });
-      await page.evaluate(`fallback.play(${JSON.stringify(fallbackPlan(parsed.document, layout).plan)}) && 0`);
+      await page.evaluate(
+        `fallback.play(${JSON.stringify(fallbackPlan(parsed.document, layout).plan)}) && 0`,
+      );
     }
     const lines = triggerLines(parsed.document.triggers[0]!, layout);
     if ('reason' in lines) throw new Error(lines.reason);

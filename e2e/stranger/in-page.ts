@@ -42,7 +42,7 @@ const describe = (e: Element): string => {
     e.closest('[data-motion]')?.getAttribute('data-motion') ??
     e.textContent ??
     '';
-  const owner = e.closest('[role=dialog], .pop, header, section, nav, ul')?.className;
+  const owner = e.closest('[role=dialog], .popover, header, section, nav, ul')?.className;
   return `${e.tagName.toLowerCase()}${typeof e.className === 'string' && e.className ? `.${e.className.split(' ')[0]}` : ''} “${label.trim().replace(/\s+/g, ' ').slice(0, 50)}”${typeof owner === 'string' && owner ? ` in .${owner.split(' ')[0]}` : ''}`;
 };
 
@@ -102,9 +102,9 @@ export function shown(): Record<string, unknown> {
     length: text('.head-length')[0] ?? text('.rundown-left header span, .head-row span')[0],
     flags: document.querySelectorAll('.flag').length,
     pins: document.querySelectorAll('.pin-mark, .pin').length,
-    findings: document.querySelectorAll('.bar.selected, .sheet .curves').length
+    findings: document.querySelectorAll('.bar.selected, .inspector .curves').length
       ? null
-      : text('.sheet .findings li .grow'),
+      : text('.inspector .findings li .grow'),
   };
 }
 

@@ -81,7 +81,8 @@ async function fresh(w: World): Promise<void> {
   for (let i = 0; i < 2; i++) await w.page.keyboard.press('Escape');
   await w.page.keyboard.press('0');
   const reducedMotion = w.page.getByRole('checkbox', { name: 'Reduced motion' });
-  if ((await reducedMotion.count()) && (await reducedMotion.isChecked())) await reducedMotion.click({ timeout: 10_000 });
+  if ((await reducedMotion.count()) && (await reducedMotion.isChecked()))
+    await reducedMotion.click({ timeout: 10_000 });
   if (!(await w.saved())) throw new Broken('law 3: it is never saved');
   await w.settle();
   const size = w.page.viewportSize()!;

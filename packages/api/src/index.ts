@@ -120,7 +120,7 @@ export const PageImport = z.object({
       place: Place,
       what: z.string(),
       why: z.string(),
-      fix: z.string(),
+      advice: z.string(),
       /** null: only the page’s author can mend it */
       correction: z.object({ read: DocumentSchema, instead: DocumentShape.shape.motions }).nullable(),
     }),

@@ -90,19 +90,25 @@ export function predicted(looked: Looked): Reported[] {
   const { subject, document, held, gesture, clock, trial, asked } = looked;
   const { mistakes } = subject;
   const timeline = compileTimeline(document, held);
-  const found = findFindings({ document, timeline, gesture, clock, limits: asked.limits, trial, mistakes }).filter(
-    (f) => !acceptedFor(document, f, held),
-  );
+  const found = findFindings({
+    document,
+    timeline,
+    gesture,
+    clock,
+    limits: asked.limits,
+    trial,
+    mistakes,
+  }).filter((f) => !acceptedFor(document, f, held));
   const told = new Set(found.flatMap((f) => (f.place ? [`${f.check} ${f.place.path}:${f.place.line}`] : [])));
   const rest = mistakes.filter((m) => !told.has(`${m.kind} ${m.place.path}:${m.place.line}`));
   return [
-    ...rest.map(({ kind, what, why, fix, place }): Reported => ({
+    ...rest.map(({ kind, what, why, advice, place }): Reported => ({
       check: kind,
       severity: 'error',
       title: what,
       sentence: what,
       why,
-      fix,
+      fix: advice,
       file: place.path,
       line: place.line,
       column: place.column,

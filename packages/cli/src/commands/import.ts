@@ -24,7 +24,7 @@ export const importPage = (program: Command): void =>
       for (const u of unsupported)
         note(`${u.place.path}:${u.place.line}:${u.place.column}: left as it is: ${u.what}: ${u.reason}`);
       for (const m of mistakes)
-        note(`${m.place.path}:${m.place.line}:${m.place.column}: ${m.what}. ${m.fix}`);
+        note(`${m.place.path}:${m.place.line}:${m.place.column}: ${m.what}. ${m.advice}`);
       if (proof) note(proof.message);
       else if (document.motions.length > 0) note('Not proved: nobody has looked whether it plays the same.');
       if (proof && !proof.proved) process.exitCode = 2;

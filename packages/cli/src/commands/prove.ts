@@ -58,7 +58,10 @@ export const prove = (program: Command): void =>
     .action(async (path: string, o: { viewport?: string; offsets: string; json?: boolean }) => {
       const page = readPageAt(path);
       const { document: whole, layout } = await makePrediction(path, page, o.viewport);
-      const document = underMedia(whole, activeMedia(whole, { viewport: layout.viewport, reducedMotion: false }));
+      const document = underMedia(
+        whole,
+        activeMedia(whole, { viewport: layout.viewport, reducedMotion: false }),
+      );
       const held = withPins(layout, document.pins);
       const count = Number(o.offsets);
       if (!Number.isInteger(count) || count < 2 || count > 5000)

@@ -40,7 +40,10 @@ export const sample = (program: Command): void =>
       ) => {
         const whole = readDocumentFile(path);
         const measured = readLayoutFile(o.layout);
-        const active = activeMedia(whole, { viewport: measured.viewport, reducedMotion: o.reducedMotion ?? false });
+        const active = activeMedia(whole, {
+          viewport: measured.viewport,
+          reducedMotion: o.reducedMotion ?? false,
+        });
         const document = underMedia(whole, active);
         const layout = withPins(measured, document.pins);
         const timeline = compileTimeline(document, layout);

@@ -1,7 +1,15 @@
 /** What a check is and what it finds. */
 import type { FrameClock, Gesture } from '../feel/index.ts';
 import { addRead } from '../motion/index.ts';
-import type { Trigger, Instance, Correction, Motion, MotionDocument, Pin, CompiledTimeline } from '../motion/index.ts';
+import type {
+  Trigger,
+  Instance,
+  Correction,
+  Motion,
+  MotionDocument,
+  Pin,
+  CompiledTimeline,
+} from '../motion/index.ts';
 import type { Layout, Px } from '../page/index.ts';
 import type { MotionFigures, Simulated } from '../trial/index.ts';
 import type { Limits } from './limits.ts';
@@ -29,7 +37,7 @@ export interface MistakeInPage {
   place: { path: string; line: number; column: number };
   what: string;
   why: string;
-  fix: string;
+  advice: string;
   /** null: only the page’s author can mend it */
   correction: Correction | null;
 }

@@ -39,7 +39,9 @@ const reducedMotion = (n: number) => Array.from({ length: n }, () => 4);
 
 describe('hot spots', () => {
   test('are the dearest of places near each other, with the motion that costs most there', () => {
-    const found = findHotSpots(tried([...reducedMotion(10), 20, 30, 21, ...reducedMotion(20), 18, ...reducedMotion(10)]));
+    const found = findHotSpots(
+      tried([...reducedMotion(10), 20, 30, 21, ...reducedMotion(20), 18, ...reducedMotion(10)]),
+    );
     expect(found.map((f) => f.at)).toEqual([1100, 3300]);
     expect(found[0]).toMatchObject({ about: 'm_a', brief: 'costs 30 ms a frame' });
     expect(found[0]!.sentence).toContain('of 2 motions “Fog” costs most, 9.0 ms');
@@ -68,7 +70,9 @@ describe('late frames', () => {
     expect(found.sentence).toContain('“Fog”');
   });
   test('a page that is nearly always just in time is told too', () => {
-    expect(late([...reducedMotion(80), ...Array.from({ length: 20 }, () => 14)])!.brief).toBe('little time left');
+    expect(late([...reducedMotion(80), ...Array.from({ length: 20 }, () => 14)])!.brief).toBe(
+      'little time left',
+    );
     expect(late([...reducedMotion(96), ...Array.from({ length: 4 }, () => 14)])).toBeNull();
   });
   test('of measured frames the screen says which were late, not their work', () => {

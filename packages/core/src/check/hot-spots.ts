@@ -52,7 +52,10 @@ export function findHotSpots({ frames, charges, clock, document, how }: Tried): 
 }
 
 /** Null while enough frames are on time and nearly all leave some of it. */
-export function listLateFrames({ frames, charges, clock, document, how }: Tried, limits: Limits): Told | null {
+export function listLateFrames(
+  { frames, charges, clock, document, how }: Tried,
+  limits: Limits,
+): Told | null {
   const s = summarize(frames, clock.refresh);
   const share = `${(100 * s.onTime).toFixed(1)} %`;
   const late = 100 * s.onTime < limits.onTime;

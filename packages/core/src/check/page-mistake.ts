@@ -11,7 +11,9 @@ export const isOpenMistake = (
   { rule, correction }: Pick<MistakeInPage, 'rule' | 'correction'>,
   document: MotionDocument,
 ): boolean =>
-  correction === null || !document.importedRules.includes(rule) || replacedBy(document, correction).length > 0;
+  correction === null ||
+  !document.importedRules.includes(rule) ||
+  replacedBy(document, correction).length > 0;
 
 /** Element that it is about: the first one that moves only once it is mended. */
 function findElement({ correction }: MistakeInPage, layout: Layout): number {
@@ -36,7 +38,7 @@ export const mistakeCheck = (
           severity: 'error' as const,
           at: placeOnPage(y - layout.viewport.height / 2, layout),
           brief: facts.brief,
-          sentence: `${m.place.path}:${m.place.line}: ${m.what}. ${m.fix}`,
+          sentence: `${m.place.path}:${m.place.line}: ${m.what}. ${m.advice}`,
           place: m.place,
           fix: m.correction && { label: 'Read it as meant', correction: m.correction },
         };

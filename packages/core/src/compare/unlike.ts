@@ -107,7 +107,12 @@ function differingLooks(a: Look, b: Look, { width, height }: Viewport): number {
 
 /** Motions are taken to bring nothing into sight from more than this many screens away. */
 const REACH = 2;
-const isNear = ({ elements, viewport }: CompiledTimeline['layout'], i: number, y: Px, screens: number): boolean => {
+const isNear = (
+  { elements, viewport }: CompiledTimeline['layout'],
+  i: number,
+  y: Px,
+  screens: number,
+): boolean => {
   const top = drawnAt(elements[i]!, y);
   const reach = screens * viewport.height;
   return top < viewport.height + reach && top + elements[i]!.box.height > -reach;
@@ -157,7 +162,10 @@ function movedHow(timeline: CompiledTimeline): Map<number, string> {
   const words = new Map(timeline.instances.map(({ motion }) => [motion, JSON.stringify(motion)]));
   const out = new Map<number, string>();
   timeline.instances.forEach(({ element, motion }, i) =>
-    out.set(element, `${out.get(element) ?? ''}${words.get(motion)} ${timeline.start[i]} ${timeline.end[i]} `),
+    out.set(
+      element,
+      `${out.get(element) ?? ''}${words.get(motion)} ${timeline.start[i]} ${timeline.end[i]} `,
+    ),
   );
   return out;
 }

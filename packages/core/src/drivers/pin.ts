@@ -22,7 +22,7 @@ export const pin = {
     why: 'The stretch for which a pin holds is a view timeline of its stage.',
   },
   place(driver, range, _target, layout) {
-    const hold = 'holds' in layout ? layout.holds.find((h) => h.id === driver.pin) : undefined;
+    const hold = 'pinnedSpans' in layout ? layout.pinnedSpans.find((h) => h.id === driver.pin) : undefined;
     if (!hold) return { reason: whyNotHeld(driver.pin, layout) };
     return onExtent(hold.scroller, 'block', { start: hold.start, end: hold.end }, range, layout);
   },

@@ -22,7 +22,7 @@ export function unfitStage(c: EffectContext, stage: number): string | null {
   if (e.tag === 'body' || e.tag === 'html' || e.tag === 'main')
     return 'Hold one section, not the whole page.';
   if (e.fixed) return 'It is fixed to the window already.';
-  if (layout.holds.some((h) => inside(layout, stage, h.stage) || inside(layout, h.stage, stage)))
+  if (layout.pinnedSpans.some((h) => inside(layout, stage, h.stage) || inside(layout, h.stage, stage)))
     return 'It is pinned already, or stands inside a pinned section.';
   return null;
 }

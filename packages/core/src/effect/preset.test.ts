@@ -92,7 +92,12 @@ test('what was made from a preset follows it, unless it was changed since', () =
     ...two,
     motions: two.motions.map((m, i) => (i === 0 ? { ...m, easing: 'ease-out' } : m)),
   };
-  expect(mine.motions.map((m) => comparePreset(m, [preset]))).toEqual(['changed here', 'same', 'same', 'same']);
+  expect(mine.motions.map((m) => comparePreset(m, [preset]))).toEqual([
+    'changed here',
+    'same',
+    'same',
+    'same',
+  ]);
 
   const changed: Preset = { ...preset, revision: 2, body: withPart(preset, mine.motions[0]!) };
   expect(PresetBodySchema.safeParse(changed.body).success).toBe(true);

@@ -227,7 +227,7 @@ function makeSketch(effect: EffectDefinition): Sketch {
   const scrubbed = { ...made, triggers: [], motions: made.motions.map(inPassing(made.motions)) };
   const timeline = compileTimeline(withFragment(scrubbed)(empty), layout);
   const spans = timeline.instances.map((i) => i.placed);
-  const held = withPins(layout, made.pins).holds[0];
+  const held = withPins(layout, made.pins).pinnedSpans[0];
   const sketch = {
     timeline,
     drawn,

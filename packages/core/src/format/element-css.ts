@@ -22,7 +22,9 @@ export function makePieces(entries: readonly Entry[], layout: Layout): Piece[] {
     const list = bySelector.get(s);
     list ? list.push(e) : bySelector.set(s, [e]);
   }
-  const pieces = [...bySelector].map(([selector, list]) => makePiece(writtenSelector(selector, layout), list));
+  const pieces = [...bySelector].map(([selector, list]) =>
+    makePiece(writtenSelector(selector, layout), list),
+  );
   for (const group of overlaps([...bySelector.keys()], layout)) {
     const list = entries.filter((e) => group.includes(e.motion.targets.selector));
     pieces.push({

@@ -52,7 +52,8 @@ describe('lengths as sums', () => {
   });
 });
 
-const makePlan = (...motions: Parameters<typeof makeDocument>) => fallbackPlan(makeDocument(...motions), layout);
+const makePlan = (...motions: Parameters<typeof makeDocument>) =>
+  fallbackPlan(makeDocument(...motions), layout);
 
 test('a motion as data: frames as scripts name them, its range as numbers', () => {
   const { plan, notes } = makePlan(

@@ -152,7 +152,10 @@ const camel = (property: string) =>
   property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
 
 /** What cannot be said in numbers is left out, and noted. Nothing of it is played for readers who ask for reduced motion. */
-export function fallbackPlan(d: MotionDocument, layout: PinnedLayout): { plan: FallbackPlan; notes: WriterNote[] } {
+export function fallbackPlan(
+  d: MotionDocument,
+  layout: PinnedLayout,
+): { plan: FallbackPlan; notes: WriterNote[] } {
   const notes: WriterNote[] = [];
   const tracks = trackClasses(d);
   const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${tracks.get(pin.id)!}` }]));

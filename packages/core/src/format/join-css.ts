@@ -104,11 +104,15 @@ export function handOffCss(
       moves(text, [own(plain), own(plainReducedMotion)]);
       if (triggers)
         text.block(KNOWS_TRIGGERS, () =>
-          moves(text, [differing(own(full), own(plain)), differing(own(reducedMotion), own(plainReducedMotion))]),
+          moves(text, [
+            differing(own(full), own(plain)),
+            differing(own(reducedMotion), own(plainReducedMotion)),
+          ]),
         );
     });
     const sides = triggers ? [full, reducedMotion, plain, plainReducedMotion] : [full, reducedMotion];
-    for (const block of new Set(sides.flatMap((s) => s.keyframes).flatMap(makeBlocks))) text.put(`\n${block}`);
+    for (const block of new Set(sides.flatMap((s) => s.keyframes).flatMap(makeBlocks)))
+      text.put(`\n${block}`);
   }
   return {
     css: `${text.out.join('\n')}\n`,

@@ -40,6 +40,8 @@ export function makePatch(document: MotionDocument, kept: Layout['kept'] = []): 
       Object.entries(a.attributes ?? {}).map(([name, value]) => ({ selector: a.selector, name, value })),
     ),
     // Without a wrapper every selector goes on meaning what it meant.
-    selectors: wraps.length ? [...new Set([...collectSelectors(document), ...kept.map((r) => r.selector)])] : [],
+    selectors: wraps.length
+      ? [...new Set([...collectSelectors(document), ...kept.map((r) => r.selector)])]
+      : [],
   };
 }

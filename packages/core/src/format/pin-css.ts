@@ -1,6 +1,6 @@
 /** Pins as CSS: a track longer than its stage, a sticky stage, and the timeline of the stretch for which it is held. */
 import { refersTo } from '../drivers/index.ts';
-import type { PinnedLayout, Hold, LengthExpr, Px } from '../page/index.ts';
+import type { PinnedLayout, PinnedSpan, LengthExpr, Px } from '../page/index.ts';
 import { parseLength, plainPercent, computeTravel } from '../page/index.ts';
 import type { MotionDocument, Pin } from '../motion/index.ts';
 import { parsePhasePoint } from '../timeline/index.ts';
@@ -54,7 +54,7 @@ export function pinPieces(document: MotionDocument, layouts: readonly PinnedLayo
   const classes = trackClasses(document);
   const [layout] = layouts as [PinnedLayout];
   return document.pins.flatMap((pin) => {
-    if (!pin.on || !layout.holds.some((h) => h.id === pin.id)) return [];
+    if (!pin.on || !layout.pinnedSpans.some((h) => h.id === pin.id)) return [];
     const track = `.${classes.get(pin.id)!}`;
     const [before, after] = pin.overlap;
     const links = linkedCues(document, pin);
@@ -172,5 +172,5 @@ function text(e: LengthExpr, distance: string): string {
   }
 }
 
-export const findHold = (layout: PinnedLayout, pin: string): Hold | undefined =>
-  layout.holds.find((h) => h.id === pin);
+export const findHold = (layout: PinnedLayout, pin: string): PinnedSpan | undefined =>
+  layout.pinnedSpans.find((h) => h.id === pin);

@@ -41,7 +41,9 @@ export function stepCss(motion: Motion, layout: PinnedLayout): string {
   const { step } = motion.stagger!;
   const parsed = parseLength(step);
   if (!parsed.ok || plainPercent(parsed.value) === null) return step;
-  const first = listPlaces({ ...motion, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
+  const first = listPlaces({ ...motion, stagger: undefined }, layout).find(
+    (p) => 'start' in p.placed,
+  )?.placed;
   const length = first && 'start' in first ? first.end - first.start : 0;
   return `${decimal(Number(stepPx(step, length, layout).toFixed(2)))}px`;
 }

@@ -144,7 +144,9 @@ export class NamedTimelines {
     const toList = (owner: string) => this.byOwner.get(owner) ?? [];
     const owners = [
       ...selectors.flatMap((owner) => makeRule(writtenSelector(owner, layout), toList(owner))),
-      ...overlaps(selectors, layout).flatMap((group) => makeRule(joinSelectors(group, layout), group.flatMap(toList))),
+      ...overlaps(selectors, layout).flatMap((group) =>
+        makeRule(joinSelectors(group, layout), group.flatMap(toList)),
+      ),
     ];
     const scoped = all.filter((t) => !t.nested);
     const scope = scoped.length

@@ -91,7 +91,7 @@ export function draftCss(
     const { driver } = motion;
     if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
     const pinned = asPin(driver);
-    if (pinned && (reducedMotion || !held.holds.some((h) => h.id === pinned.pin))) return [];
+    if (pinned && (reducedMotion || !held.pinnedSpans.some((h) => h.id === pinned.pin))) return [];
     if (isEndless(driver)) return [];
     if (isTimed(driver))
       return timedEntries(motion, condition, { document, held, names, blockNames, triggerNames, times });

@@ -115,7 +115,8 @@ export function assemble(
     ...out,
     sheet,
     script: script === null ? null : { ...modulePath, text: script },
-    runtimes: script === null ? [] : fallback ? ['runtime', 'fallback'] : isEmptyPlan(out.plan) ? [] : ['runtime'],
+    runtimes:
+      script === null ? [] : fallback ? ['runtime', 'fallback'] : isEmptyPlan(out.plan) ? [] : ['runtime'],
     html: {
       text: linked.html,
       bare,

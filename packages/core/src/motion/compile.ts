@@ -75,7 +75,8 @@ export interface CompiledTimeline {
 }
 
 /** Offsets are given per scroller and axis: block then inline. */
-export const readChannel = (scroller: number, axis: Axis): number => scroller * 2 + (axis === 'inline' ? 1 : 0);
+export const readChannel = (scroller: number, axis: Axis): number =>
+  scroller * 2 + (axis === 'inline' ? 1 : 0);
 
 export const makeContext = (layout: Layout, element: number): ValueContext => {
   const e = layout.elements[element]!;

@@ -5,7 +5,10 @@ import { makeDocument, motion } from '../testing/index.ts';
 import { activeMedia, editedUnder, readDocument, underMedia } from './index.ts';
 import type { Motion, MotionDocument, Pin } from './index.ts';
 
-const at = (width: number, height = 800, reducedMotion = false) => ({ viewport: { width, height }, reducedMotion });
+const at = (width: number, height = 800, reducedMotion = false) => ({
+  viewport: { width, height },
+  reducedMotion,
+});
 
 describe('media conditions', () => {
   test.each([

@@ -10,6 +10,6 @@ export * from './timed.ts';
 export * from './place.ts';
 export * from './tie.ts';
 export * from './conditions.ts';
-export * from './rest.ts';
+export * from './hold.ts';
 export * from './add-read.ts';
 export * from './soundness.ts';

@@ -85,9 +85,15 @@ describe('edge cases of the page', () => {
     compileTimeline(makeDocument(m), l).unplaced.map((u) => u.reason);
 
   test('a page that does not scroll has no scroll timeline, but view timelines have their place', () => {
-    const short = makeLayout([element({ selector: '#a', box: { x: 0, y: 100, width: 300, height: 200 } })], 0);
+    const short = makeLayout(
+      [element({ selector: '#a', box: { x: 0, y: 100, width: 300, height: 200 } })],
+      0,
+    );
     expect(reasons(page, short)).toEqual(['there is nothing to scroll']);
-    const timeline = compileTimeline(makeDocument(motion({ range: { start: 'cover 0%', end: 'cover 100%' } })), short);
+    const timeline = compileTimeline(
+      makeDocument(motion({ range: { start: 'cover 0%', end: 'cover 100%' } })),
+      short,
+    );
     expect(shown(timeline, 0)).toBe('0.7');
   });
 
@@ -110,7 +116,10 @@ describe('edge cases of the page', () => {
     const fixed = makeLayout([
       element({ selector: '#a', fixed: true, box: { x: 0, y: 10, width: 900, height: 50 } }),
     ]);
-    const timeline = compileTimeline(makeDocument(motion({ range: { start: 'entry 0%', end: 'exit 100%' } })), fixed);
+    const timeline = compileTimeline(
+      makeDocument(motion({ range: { start: 'entry 0%', end: 'exit 100%' } })),
+      fixed,
+    );
     expect(timeline.instances[0]!.placed).toMatchObject({ start: -790, end: 60 });
   });
 

@@ -107,7 +107,8 @@ export const inEffect = (timeline: CompiledTimeline, instance: number): boolean 
 
 /** CSS of a track at the last sampling. */
 export function trackValue(timeline: CompiledTimeline, track: number): string {
-  const form = timeline.tracks[track]!.segments[timeline.segment[track]! - timeline.firstSegment[track]!]!.form;
+  const form =
+    timeline.tracks[track]!.segments[timeline.segment[track]! - timeline.firstSegment[track]!]!.form;
   return form.write(timeline.values, timeline.trackSlot[track]!);
 }
 
@@ -134,7 +135,9 @@ function added(timeline: CompiledTimeline, track: number, below: string): string
   const values = motion.keyframes[property]!.map((k) => k.value);
   const facts = readFacts(property, values);
   if (!facts?.type.add) return open ? valueOver(timeline, track, below) : trackValue(timeline, track);
-  const over = open ? valueOver(timeline, track, neutral(property, facts.initial)) : trackValue(timeline, track);
+  const over = open
+    ? valueOver(timeline, track, neutral(property, facts.initial))
+    : trackValue(timeline, track);
   return facts.type.add(below, over, makeContext(timeline.layout, element));
 }
 /** What leaves a value as it is when it is added. */

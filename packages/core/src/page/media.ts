@@ -70,7 +70,8 @@ function featureTest(node: Node): Test {
     if (word !== 'portrait' && word !== 'landscape') fail('orientation is portrait or landscape');
     return ({ viewport: v }) => v.height >= v.width === (word === 'portrait');
   }
-  if (name === 'prefers-reduced-motion') return ({ reducedMotion }) => reducedMotion === (word !== 'no-preference');
+  if (name === 'prefers-reduced-motion')
+    return ({ reducedMotion }) => reducedMotion === (word !== 'no-preference');
   const [, bound, feature] = /^(?:(min|max)-)?(.*)$/.exec(name)!;
   const measure = MEASURES[feature!] ?? fail(`${name} is not known here: use ${KNOWN}`);
   if (!node.value) return fail(`${name} needs a value`);
@@ -170,7 +171,8 @@ function viewportsAround(query: string, near: Viewport): Viewport[] {
 
 /** A viewport for which a condition holds: the given one, a usual one, else the nearest at its bounds; null where there is none. */
 export const viewportFor = (query: string, near: Viewport): Viewport | null =>
-  viewportsAround(query, near).find((viewport) => mediaMatches(query, { viewport, reducedMotion: false })) ?? null;
+  viewportsAround(query, near).find((viewport) => mediaMatches(query, { viewport, reducedMotion: false })) ??
+  null;
 
 /** One viewport for each way in which some conditions hold and fail together, the given one first; at most `max` of them. */
 export function viewportsFor(queries: readonly string[], near: Viewport, max: number): Viewport[] {

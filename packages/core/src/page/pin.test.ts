@@ -32,7 +32,7 @@ const at = (l: ReturnType<typeof withPins>, s: string) => l.elements.find((e) =>
 describe('a pin', () => {
   test('holds its stage and all in it, and moves what lies below', () => {
     const held = withPins(layout, [pin()]);
-    expect(held.holds).toEqual([
+    expect(held.pinnedSpans).toEqual([
       { id: 'p_1', stage: 2, by: 'top', scroller: 0, start: 2000, end: 2600, top: 0 },
     ]);
     expect(at(held, '#inner').sticky).toEqual({ edge: 'start', at: 2000, travel: 600 });
@@ -47,7 +47,7 @@ describe('a pin', () => {
 
   test('held by its bottom lies at the end of its track, and is ahead of that place until it lets go', () => {
     const held = withPins(layout, [pin({ sticky: { by: 'bottom', inset: '100px' } })]);
-    expect(held.holds[0]).toMatchObject({ start: 2000, end: 2600, top: 0 });
+    expect(held.pinnedSpans[0]).toMatchObject({ start: 2000, end: 2600, top: 0 });
     expect(at(held, '#stage').sticky).toEqual({ edge: 'end', at: 2600, travel: 600 });
     expect(at(held, '#stage').box.y).toBe(2600);
   });
@@ -57,14 +57,14 @@ describe('a pin', () => {
     [pin({ stage: '#fixed' }), 'fixed'],
   ])('that cannot hold says why', (p, words) => {
     const held = withPins(layout, [p]);
-    expect(held.holds).toEqual([]);
+    expect(held.pinnedSpans).toEqual([]);
     expect(held.loose[0]!.reason).toContain(words);
     expect(held.page).toEqual(layout.page);
   });
 
   test('inside another one does not hold', () => {
     const held = withPins(layout, [pin(), pin({ id: 'p_2', stage: '#inner' })]);
-    expect(held.holds.map((h) => h.id)).toEqual(['p_1']);
+    expect(held.pinnedSpans.map((h) => h.id)).toEqual(['p_1']);
     expect(held.loose[0]!.reason).toContain('inside another');
   });
 
@@ -91,7 +91,7 @@ describe('a pin', () => {
         };
         const again = withPins(measured, [long(is)]);
         const fresh = withPins(layout, [long(is)]);
-        expect(again.holds).toEqual(fresh.holds);
+        expect(again.pinnedSpans).toEqual(fresh.pinnedSpans);
         expect(again.elements).toEqual(fresh.elements);
         expect(withPins(measured, []).elements.map((e) => e.box)).toEqual(layout.elements.map((e) => e.box));
       }),

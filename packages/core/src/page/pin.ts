@@ -18,7 +18,7 @@ export interface PinSpec {
 }
 
 /** A pin in force on a layout: held between two scroll offsets. */
-export interface Hold {
+export interface PinnedSpan {
   id: string;
   stage: number;
   by: 'top' | 'bottom';
@@ -33,7 +33,7 @@ export interface Hold {
 export interface PinnedLayout extends Layout {
   /** what this was made from, and with which pins */
   made: { from: Layout; pins: readonly PinSpec[] };
-  holds: Hold[];
+  pinnedSpans: PinnedSpan[];
   /** pins that cannot hold here, with the reason */
   loose: { id: string; reason: string }[];
 }
@@ -64,7 +64,7 @@ function apply(layout: Layout, pins: readonly PinSpec[]): PinnedLayout {
       loose.push({ id: pin.id, reason: reason ?? 'it is not on this page' });
     else wanted.set(pin.id, { pin, stage });
   }
-  let out: PinnedLayout = { ...layout, made: { from: layout, pins }, holds: [], loose };
+  let out: PinnedLayout = { ...layout, made: { from: layout, pins }, pinnedSpans: [], loose };
   for (const was of layout.pins ?? []) {
     const is = wanted.get(was.id);
     if (is?.stage === was.element && is.pin.sticky.by === was.by) continue;
@@ -84,10 +84,18 @@ function apply(layout: Layout, pins: readonly PinSpec[]): PinnedLayout {
     const port = out.scrollers[scroller]!.port.height;
     const inset = toInset(pin, out, stage);
     const top = pin.sticky.by === 'top' ? inset : port - inset - box.height;
-    out.holds.push({ id: pin.id, stage, by: pin.sticky.by, scroller, start, end: start + distance, top });
+    out.pinnedSpans.push({
+      id: pin.id,
+      stage,
+      by: pin.sticky.by,
+      scroller,
+      start,
+      end: start + distance,
+      top,
+    });
   }
   // Places that pins further down have since moved.
-  for (const hold of out.holds) {
+  for (const hold of out.pinnedSpans) {
     const at = out.elements[hold.stage]!.sticky?.at;
     if (at === undefined) continue;
     const length = hold.end - hold.start;
@@ -150,7 +158,10 @@ export function computeTravel(layout: Layout, strip: string): Px {
   if (i === undefined) return 0;
   const e = layout.elements[i]!;
   const room = layout.elements[e.parent];
-  return Math.max(0, computeWidth(e) - (room ? (room.content?.width ?? room.box.width) : layout.viewport.width));
+  return Math.max(
+    0,
+    computeWidth(e) - (room ? (room.content?.width ?? room.box.width) : layout.viewport.width),
+  );
 }
 
 function computeSticky(pin: PinSpec, layout: Layout, stage: number, growth: Px, travel: Px): Sticky {

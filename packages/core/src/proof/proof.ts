@@ -59,7 +59,12 @@ const SMALL_CHANGE = 100;
 const MAX_WORTH = 20;
 
 /** What one unit of a property’s numbers is worth, in px or in hundredths. */
-function worth(property: string, timeline: CompiledTimeline, element: number, values: readonly string[]): number {
+function worth(
+  property: string,
+  timeline: CompiledTimeline,
+  element: number,
+  values: readonly string[],
+): number {
   if (property === 'scale') return reach(timeline, element);
   if (property === 'rotate') return (reach(timeline, element) * Math.PI) / 180;
   const numbers = values.flatMap((v) => (v.match(/-?\d*\.?\d+/g) ?? []).map(Number));

@@ -50,7 +50,10 @@ export const USUAL_VIEWPORT: Viewport = { width: 1280, height: 800 };
 
 /** Every way in which the page’s conditions hold and fail together, and once for readers who ask for reduced motion. */
 export const situationsFor = (queries: readonly string[]): Situation[] => [
-  ...viewportsFor(queries, USUAL_VIEWPORT, MAX_SITUATIONS).map((viewport) => ({ viewport, reducedMotion: false })),
+  ...viewportsFor(queries, USUAL_VIEWPORT, MAX_SITUATIONS).map((viewport) => ({
+    viewport,
+    reducedMotion: false,
+  })),
   { viewport: USUAL_VIEWPORT, reducedMotion: true },
 ];
 

@@ -143,7 +143,9 @@ export function within(outer: MediaRead, inner: MediaRead): MediaRead {
     never:
       outer.never ||
       inner.never ||
-      (outer.reducedMotion !== null && inner.reducedMotion !== null && outer.reducedMotion !== inner.reducedMotion),
+      (outer.reducedMotion !== null &&
+        inner.reducedMotion !== null &&
+        outer.reducedMotion !== inner.reducedMotion),
     obstacle: outer.obstacle ?? inner.obstacle,
   };
 }

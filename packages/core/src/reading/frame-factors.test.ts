@@ -22,7 +22,7 @@ describe('a factor per frame', () => {
   ])('%s', (body, factor) => {
     const [one, ...more] = found(page(loop(body)));
     expect(more).toEqual([]);
-    expect(one!.fix).toContain(`every ${Math.round(halfLifeOfFactor(factor, 60))} ms`);
+    expect(one!.advice).toContain(`every ${Math.round(halfLifeOfFactor(factor, 60))} ms`);
   });
 
   test.each([

@@ -34,7 +34,8 @@ export class Left {
         : rule.selectors.map((s) => s.text).join(', ');
       const isPart = elements.size > 0 && elements.size < findElements(rule).length;
       const which =
-        isPart && page.naming(page.inOrder(elements), [...elements].flatMap(collectSelectors), collectSelectors);
+        isPart &&
+        page.naming(page.inOrder(elements), [...elements].flatMap(collectSelectors), collectSelectors);
       return { place: rule.place, what: shortened(which ? `${which} (by ${whole})` : whole, 90), reason };
     });
   }

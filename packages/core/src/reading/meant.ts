@@ -15,8 +15,15 @@ export interface PageMistake extends Mistake {
 const MAX = 24;
 
 /** `reading` is what `readPage` said of these files. */
-export function suggestCorrections(imported: ImportResult, entry: string, html: string, fileAt: FileAt): PageMistake[] {
-  const plain = new Map(imported.document.motions.map((m) => [JSON.stringify({ ...m, id: '', name: '' }), m]));
+export function suggestCorrections(
+  imported: ImportResult,
+  entry: string,
+  html: string,
+  fileAt: FileAt,
+): PageMistake[] {
+  const plain = new Map(
+    imported.document.motions.map((m) => [JSON.stringify({ ...m, id: '', name: '' }), m]),
+  );
   let read = 0;
   return imported.mistakes.map((mistake) => {
     if (!CORRECTABLE.has(mistake.kind) || read++ >= MAX) return { ...mistake, correction: null };

@@ -36,7 +36,7 @@ export interface Mistake {
   /** why a reader of the page cares */
   why: string;
   /** what to change */
-  fix: string;
+  advice: string;
 }
 
 type Found = Omit<Mistake, 'key' | 'rule' | 'place'> & { declaration: ReadDeclaration };
@@ -64,7 +64,7 @@ const shorthandOrder: Finder = ({ won }) =>
             declaration: winner.declaration,
             what: `“animation” comes after “animation-timeline: ${lost.value}” and resets it`,
             why: 'The animation plays in time as soon as the page is there, or stands at its end, and the scroll does not move it.',
-            fix: `Write animation-timeline (line ${lost.declaration.place.line}) after the shorthand.`,
+            advice: `Write animation-timeline (line ${lost.declaration.place.line}) after the shorthand.`,
           },
         ];
     return [];
@@ -79,7 +79,7 @@ const zeroDuration: Finder = ({ won }) => {
       declaration: winner.declaration,
       what: 'Its duration is 0, so it jumps to its end where its range begins',
       why: 'Readers see a jump instead of a movement.',
-      fix: 'Leave the duration out: without one an animation fills its range.',
+      advice: 'Leave the duration out: without one an animation fills its range.',
     },
   ];
 };
@@ -100,7 +100,7 @@ const delay: Finder = ({ won }) => {
       declaration: winner.declaration,
       what: `Its delay eats the first ${Math.round(most * 100)} % of its range`,
       why: 'On a scroll timeline a delay is a share of the way, not a time: the element waits while it is scrolled.',
-      fix: 'Take the delay away and let the range begin later.',
+      advice: 'Take the delay away and let the range begin later.',
     },
   ];
 };
@@ -118,7 +118,7 @@ const missingFill: Finder = ({ won }) => {
       declaration,
       what: 'It holds no values before and after its range',
       why: 'The element snaps to its own values where the range begins and ends.',
-      fix: 'Add “both” to the animation.',
+      advice: 'Add “both” to the animation.',
     },
   ];
 };
@@ -141,7 +141,7 @@ const scrollContainer: Finder = ({ won, element, cascade, env }) => {
         declaration: caught.declaration,
         what: '“overflow: hidden” makes this a scroller, and the view progress is measured in it instead of in the page',
         why: 'It never scrolls, so what moves inside stands still; sticky elements inside stop sticking.',
-        fix: 'Write overflow: clip, which cuts off as well and is no scroller.',
+        advice: 'Write overflow: clip, which cuts off as well and is no scroller.',
       },
     ];
   }

@@ -19,7 +19,10 @@ const MAX_MEDIA = 12;
 export type Played =
   { is: 'moving'; slots: Slot[]; key: string } | { is: 'still' } | { is: 'other'; reason: string };
 
-const at = (queries: Iterable<string>, reducedMotion = false): Environment => ({ queries: new Set(queries), reducedMotion });
+const at = (queries: Iterable<string>, reducedMotion = false): Environment => ({
+  queries: new Set(queries),
+  reducedMotion,
+});
 const ANYWHERE = at([]);
 const listQueries = (some: readonly PageMedia[]) => some.flatMap((m) => m.queries);
 

@@ -53,7 +53,9 @@ function readWithRules(
   const imported = {
     document: { ...document, importedRules: [...new Set(claims.map((c) => c.key))] },
     claims,
-    unsupported: unsupported.sort((a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from),
+    unsupported: unsupported.sort(
+      (a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from,
+    ),
     mistakes: [...reader.mistakes, ...frameFactors(source.document, entry, html, fileAt)],
   };
   return { imported: { ...imported, queries: reader.queries }, rules };

@@ -44,7 +44,8 @@ describe('reading a page that moves', () => {
     const corrected = readPage('index.html', source, () => null, new Set([plain.mistakes[0]!.key]));
     expect(only(corrected).targets.selector).toBe('.a');
     expect(
-      withoutTaken('index.html', source, () => null, corrected.document.importedRules).get('index.html')!.text,
+      withoutTaken('index.html', source, () => null, corrected.document.importedRules).get('index.html')!
+        .text,
     ).not.toContain('animation');
   });
 

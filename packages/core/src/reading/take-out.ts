@@ -25,7 +25,12 @@ export function splitKey(key: string): { whole: string; only: string | null } {
   return at < 0 ? { whole: key, only: null } : { whole: key.slice(0, at), only: key.slice(at + FOR.length) };
 }
 
-export function findClaim(node: Claim['node'], sheet: Sheet, part: string, only: string | null = null): Claim {
+export function findClaim(
+  node: Claim['node'],
+  sheet: Sheet,
+  part: string,
+  only: string | null = null,
+): Claim {
   const chain: string[] = [];
   for (let at: postcss.Node | undefined = node; at && at.type !== 'root'; at = at.parent) {
     if (at.type === 'rule') chain.unshift((at as postcss.Rule).selector);

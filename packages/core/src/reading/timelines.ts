@@ -158,7 +158,8 @@ export class Timelines {
     const named = this.elements.naming(this.elements.inOrder(owners), selectors);
     if (owners.length === 1) return named;
     const nearest = (target: Element) => {
-      for (let e: Element | null = target; e; e = findParent(e)) if (this.elements.matches(e, named)) return e;
+      for (let e: Element | null = target; e; e = findParent(e))
+        if (this.elements.matches(e, named)) return e;
       return null;
     };
     return pairs.every((p) => nearest(p.target) === p.owner) ? named : null;

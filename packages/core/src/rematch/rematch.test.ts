@@ -21,7 +21,11 @@ const timeline = makeDocument(
 describe('a page that has changed', () => {
   test('what still finds its element is not lost', () => {
     expect(
-      lostSelectors(timeline, before, makeLayout([card('#rope', 'Ropes', 90, 'p'), card('#fish', 'Fish', 300)])),
+      lostSelectors(
+        timeline,
+        before,
+        makeLayout([card('#rope', 'Ropes', 90, 'p'), card('#fish', 'Fish', 300)]),
+      ),
     ).toEqual([]);
   });
 

@@ -20,7 +20,11 @@ const SIDE: Px = 1e-3;
 const REACH: Px = 1;
 
 /** Jumps and kinks at the ends, at keyframes, and where an easing steps; none of them outside of what can be scrolled. */
-export function listBreaks(timeline: CompiledTimeline, poser: Poser, max: Px): { jumps: Break[]; kinks: Break[] } {
+export function listBreaks(
+  timeline: CompiledTimeline,
+  poser: Poser,
+  max: Px,
+): { jumps: Break[]; kinks: Break[] } {
   const { instance } = poser;
   const { motion, placed } = timeline.instances[instance]!;
   const start = timeline.start[instance]!;

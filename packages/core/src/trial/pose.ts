@@ -31,14 +31,23 @@ export interface Poser {
   moves: boolean;
 }
 
-const toMatrix = (property: string, css: string | undefined, timeline: CompiledTimeline, element: number): Matrix | null => {
+const toMatrix = (
+  property: string,
+  css: string | undefined,
+  timeline: CompiledTimeline,
+  element: number,
+): Matrix | null => {
   if (css === undefined || css === 'none') return null;
   const pair = readFacts(property, [css])?.type.pair(css, css, makeContext(timeline.layout, element));
   return pair?.form.matrix?.(pair.from, 0) ?? null;
 };
 
 /** `perspective`: of the element’s parent, px, for those whose motions turn in space. */
-export function makePoser(timeline: CompiledTimeline, instance: number, perspective: Poser['perspective'] = null): Poser {
+export function makePoser(
+  timeline: CompiledTimeline,
+  instance: number,
+  perspective: Poser['perspective'] = null,
+): Poser {
   const { element } = timeline.instances[instance]!;
   const facts = timeline.layout.elements[element]!;
   const tracks = new Map<string, number>();
@@ -59,7 +68,8 @@ export function makePoser(timeline: CompiledTimeline, instance: number, perspect
 }
 
 const numbersAt = (timeline: CompiledTimeline, track: number) => {
-  const form = timeline.tracks[track]!.segments[timeline.segment[track]! - timeline.firstSegment[track]!]!.form;
+  const form =
+    timeline.tracks[track]!.segments[timeline.segment[track]! - timeline.firstSegment[track]!]!.form;
   return { form, at: timeline.trackSlot[track]! };
 };
 

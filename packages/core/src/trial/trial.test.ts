@@ -7,7 +7,15 @@ import type { Motion } from '../motion/index.ts';
 import { between } from '../effect/effect-definition.ts';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { amountsAlong, simulate } from './simulate.ts';
-import { findBand, fillBuckets, computeHistogram, partsAt, percentile, summarize, trialCsv } from './summary.ts';
+import {
+  findBand,
+  fillBuckets,
+  computeHistogram,
+  partsAt,
+  percentile,
+  summarize,
+  trialCsv,
+} from './summary.ts';
 
 const layout = makeLayout([
   element({ selector: '#a' }),

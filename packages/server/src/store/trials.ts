@@ -29,7 +29,9 @@ const bandsFor = (result: TrialResult | undefined): string | null => {
   if (!result) return null;
   const { frames, setup } = result;
   const max = frames.y.reduce((m, y) => Math.max(m, y), 1);
-  return JSON.stringify(splitStretches(fillBuckets(frames, max, BUCKET), 1000 / clockById(setup.clock).refresh));
+  return JSON.stringify(
+    splitStretches(fillBuckets(frames, max, BUCKET), 1000 / clockById(setup.clock).refresh),
+  );
 };
 /** Of a page’s newest finished trial; empty where there is none. */
 export const newestBands = async (db: Db, pageId: string): Promise<Stretch[]> =>

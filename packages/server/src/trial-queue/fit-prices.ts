@@ -38,7 +38,10 @@ export function measuredFrames(
     (l) => l.viewport.width === viewport.width && l.viewport.height === viewport.height,
   );
   if (!layout) return [];
-  const seen = underMedia(document.document, activeMedia(document.document, { viewport, reducedMotion: false }));
+  const seen = underMedia(
+    document.document,
+    activeMedia(document.document, { viewport, reducedMotion: false }),
+  );
   const take = compileTimeline(seen, withPins(layout, seen.pins));
   const amounts = amountsAlong(take, frames.y, deviceById(setup.device).dpr);
   const step = Math.max(1, Math.ceil(frames.t.length / MAX_FRAMES));

@@ -108,7 +108,7 @@ export function ShortcutsOverlay() {
   if (!open) return null;
   return (
     <div className="overlay" onPointerDown={(e) => e.target === e.currentTarget && close()}>
-      <div className="sheet-card" role="dialog" aria-modal="true" aria-label="Keyboard shortcuts">
+      <div className="dialog-card" role="dialog" aria-modal="true" aria-label="Keyboard shortcuts">
         <div className="mb-3 flex items-center justify-between">
           <h2 className="!mb-0">Keyboard shortcuts</h2>
           <button ref={button} type="button" className="btn" onClick={close}>

@@ -29,7 +29,8 @@ export function SeenPage({ page, title, viewport, scale, dress, at, measure, sho
   const onProgress = useRef(measure?.onProgress);
   onProgress.current = measure?.onProgress;
   const [link] = useState(
-    () => new PageLink({ layout: (layout) => onProgress.current?.(layout) }, { measures: asked !== undefined }),
+    () =>
+      new PageLink({ layout: (layout) => onProgress.current?.(layout) }, { measures: asked !== undefined }),
   );
   const [selectors] = useState(() => () => (asked ? collectSelectors(asked.document) : []));
   const frame = useRef<HTMLIFrameElement>(null);

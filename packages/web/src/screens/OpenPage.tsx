@@ -18,14 +18,14 @@ import type { LinkEvents } from '../parts/page-link.ts';
 import { notify, notifyError } from '../parts/notices.tsx';
 import { TopBar } from '../parts/TopBar.tsx';
 import { Waiting, listWaiting } from '../parts/Waiting.tsx';
-import { ConditionPop } from './ConditionPop.tsx';
+import { ConditionPopover } from './ConditionPopover.tsx';
 import { ConflictBanner } from './ConflictBanner.tsx';
 import { PageCrumbs } from './PageCrumbs.tsx';
 import { PageContext, useOpenedPage } from './page-context.ts';
 import type { Choice } from './page-context.ts';
 import { SaveMark } from './SaveMark.tsx';
-import { TakePop } from './TakePop.tsx';
-import { keepViewport, storedViewport, ViewportPop } from './ViewportPop.tsx';
+import { TakePopover } from './TakePopover.tsx';
+import { keepViewport, storedViewport, ViewportPopover } from './ViewportPopover.tsx';
 
 export function OpenPage() {
   const { pageId = '' } = useParams();
@@ -141,7 +141,10 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       .then(() => client.invalidateQueries({ queryKey: ['shelf'] }))
       .catch(() => undefined);
   };
-  useEffect(() => session.look({ viewport, reducedMotion: reducedMotion }), [session, viewport, reducedMotion]);
+  useEffect(
+    () => session.look({ viewport, reducedMotion: reducedMotion }),
+    [session, viewport, reducedMotion],
+  );
   useEffect(
     () =>
       session.store.subscribe((s, before) => {
@@ -254,9 +257,9 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
       </nav>
       <span className="grow" />
       <SaveMark save={save} />
-      <ConditionPop />
-      <ViewportPop />
-      <TakePop goTo={goTo} />
+      <ConditionPopover />
+      <ViewportPopover />
+      <TakePopover goTo={goTo} />
       <ThemeButton />
       <ShortcutsButton />
     </TopBar>

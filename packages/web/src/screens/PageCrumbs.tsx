@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { api } from '../data/api.ts';
 import { NameForm } from '../parts/NameForm.tsx';
 import { notify, notifyError } from '../parts/notices.tsx';
-import { Pop } from '../parts/Pop.tsx';
+import { Popover } from '../parts/Popover.tsx';
 import { useOpenedPage } from './page-context.ts';
 
 export function PageCrumbs() {
@@ -19,9 +19,9 @@ export function PageCrumbs() {
         /
       </span>
       <span className="here min-w-0">
-        <Pop className="" face={page.name} label={`Page ${page.name}`}>
+        <Popover className="" trigger={page.name} label={`Page ${page.name}`}>
           {(close) => <PageActions close={close} />}
-        </Pop>
+        </Popover>
       </span>
     </>
   );
@@ -56,7 +56,7 @@ function PageActions({ close }: { close(): void }) {
       />
     );
   return (
-    <div className="pop-list">
+    <div className="popover-list">
       <button type="button" onClick={() => setRenaming(true)}>
         Rename …
       </button>

@@ -25,7 +25,8 @@ export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
   const mistakes = useImport()?.mistakes ?? NONE;
   return useMemo(() => {
     const trace = settings.traces.find((t) => traceKey(t) === choice.gesture) ?? null;
-    const unitCosts = fitted?.unitCosts.find((p) => p.coefficients.device === choice.device)?.coefficients ?? null;
+    const unitCosts =
+      fitted?.unitCosts.find((p) => p.coefficients.device === choice.device)?.coefficients ?? null;
     const question = {
       ...choice,
       values: settings.gestures,

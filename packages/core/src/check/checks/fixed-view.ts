@@ -14,7 +14,10 @@ export const fixedView: CheckDefinition = {
     const subject = findSubject(view, element, timeline.layout) ?? -1;
     if (!timeline.layout.elements[subject]?.fixed) return null;
     const max = maxScrollFor(instance, timeline);
-    const screen = Math.min(100, Math.round((1000 * timeline.layout.viewport.height) / Math.max(1, max)) / 10);
+    const screen = Math.min(
+      100,
+      Math.round((1000 * timeline.layout.viewport.height) / Math.max(1, max)) / 10,
+    );
     return {
       severity: 'error',
       at: 0,

@@ -23,7 +23,10 @@ export const flat3d: CheckDefinition = {
       (parent >= 0 && timeline.layout.elements[parent]!.base?.perspective !== undefined) ||
       (parent >= 0 && (declared(document, timeline, parent, 'perspective') ?? 'none') !== 'none') ||
       document.motions.some(
-        (m) => m.on && m.keyframes.perspective && findMatches(timeline.layout, m.targets.selector).includes(parent),
+        (m) =>
+          m.on &&
+          m.keyframes.perspective &&
+          findMatches(timeline.layout, m.targets.selector).includes(parent),
       );
     if (seen) return null;
     const selector = parent < 0 ? 'body' : timeline.layout.elements[parent]!.selector;

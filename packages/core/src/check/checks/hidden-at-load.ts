@@ -16,7 +16,8 @@ export const hiddenAtLoad: CheckDefinition = {
     if (!motion.keyframes.opacity || !asView(motion.driver) || placed.end <= 0) return null;
     // A bar that comes later is meant to; only what its own place in the page shows at first is missed.
     if (!isInFirstScreen(instance, timeline)) return null;
-    if (opacityAt(timeline, element, 0) > UNSEEN || opacityAt(timeline, element, placed.end) <= UNSEEN) return null;
+    if (opacityAt(timeline, element, 0) > UNSEEN || opacityAt(timeline, element, placed.end) <= UNSEEN)
+      return null;
     return {
       severity: 'error',
       at: 0,

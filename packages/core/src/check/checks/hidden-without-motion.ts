@@ -18,7 +18,9 @@ export const hiddenWithoutMotion: CheckDefinition = {
       const list = motion.keyframes.opacity ?? [];
       if (!motion.on || !list.some((k) => Number.parseFloat(k.value) > UNSEEN)) return [];
       const pickOwn = (e: number) =>
-        Number.parseFloat(declared(document, timeline, e, 'opacity') ?? layout.elements[e]!.base?.opacity ?? '1');
+        Number.parseFloat(
+          declared(document, timeline, e, 'opacity') ?? layout.elements[e]!.base?.opacity ?? '1',
+        );
       const element = findMatches(layout, motion.targets.selector).find((e) => pickOwn(e) <= UNSEEN);
       if (element === undefined) return [];
       const own = pickOwn(element);

@@ -11,8 +11,8 @@ export const pinShorterThanScene: CheckDefinition = {
     const { motion, placed, element } = instance;
     const pinned = asPin(motion.driver);
     const holds =
-      'holds' in timeline.layout
-        ? (timeline.layout.holds as { id: string; stage: number; start: number; end: number }[])
+      'pinnedSpans' in timeline.layout
+        ? (timeline.layout.pinnedSpans as { id: string; stage: number; start: number; end: number }[])
         : [];
     const hold = holds.find((h) => (pinned ? h.id === pinned.pin : isWithin(timeline, element, h.stage)));
     if (!hold || asScroll(motion.driver) || isEndless(motion.driver)) return null;

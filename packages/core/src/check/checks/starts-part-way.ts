@@ -15,7 +15,8 @@ export const startsPartWay: CheckDefinition = {
     const { motion } = instance;
     // Begun with the page, what fades in would not be there at first.
     const fades =
-      Number.parseFloat(motion.keyframes.opacity?.[0]?.value ?? '1') < 0.5 && isInFirstScreen(instance, timeline);
+      Number.parseFloat(motion.keyframes.opacity?.[0]?.value ?? '1') < 0.5 &&
+      isInFirstScreen(instance, timeline);
     const already = Math.min(100, Math.round((-start / Math.max(end - start, 1e-9)) * 100));
     return {
       severity: end <= 0 ? 'error' : 'warning',

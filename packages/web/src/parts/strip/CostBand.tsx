@@ -18,7 +18,10 @@ export function CostBand({
   budget: number;
 }) {
   const size = bucketSize(view);
-  const bands = useMemo(() => splitStretches(fillBuckets(frames, max, size), budget), [frames, max, size, budget]);
+  const bands = useMemo(
+    () => splitStretches(fillBuckets(frames, max, size), budget),
+    [frames, max, size, budget],
+  );
   return (
     <g>
       {bands.map((b) => (

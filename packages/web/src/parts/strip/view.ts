@@ -42,7 +42,11 @@ export function roundStep(x: Px): Px {
 }
 
 /** Labelled offsets at least 28 rows apart, with minor ticks between them. */
-export function computeTicks(view: View, rows: number, max: Px): { offset: Px; major: boolean; bold: boolean }[] {
+export function computeTicks(
+  view: View,
+  rows: number,
+  max: Px,
+): { offset: Px; major: boolean; bold: boolean }[] {
   const step = Math.max(10, roundStep(28 * view.per));
   const minor = step / 5;
   const out: { offset: Px; major: boolean; bold: boolean }[] = [];

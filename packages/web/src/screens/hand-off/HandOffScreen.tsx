@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { Target } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { notify, notifyError } from '../../parts/notices.tsx';
-import { Choices, Pop } from '../../parts/Pop.tsx';
+import { Choices, Popover } from '../../parts/Popover.tsx';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { Code } from './Code.tsx';
 import { HtmlColumn } from './HtmlColumn.tsx';
@@ -71,9 +71,9 @@ export function HandOffScreen() {
           ) : (
             <>
               {count} {count === 1 ? 'motion' : 'motions'} of {take.name} as{' '}
-              <Pop
+              <Popover
                 className="word"
-                face={TARGET_WORDS[options.target].word}
+                trigger={TARGET_WORDS[options.target].word}
                 label={`What plays the motions: ${TARGET_WORDS[options.target].word}`}
               >
                 {(close) => (
@@ -90,7 +90,7 @@ export function HandOffScreen() {
                     }}
                   />
                 )}
-              </Pop>
+              </Popover>
               .
             </>
           )}

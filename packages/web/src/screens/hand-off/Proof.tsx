@@ -166,7 +166,10 @@ function Result({
   onShow(motion: string): void;
 }) {
   const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
-  const sorted = useMemo(() => [...result.motions].sort((a, b) => findWorst(b) - findWorst(a)), [result.motions]);
+  const sorted = useMemo(
+    () => [...result.motions].sort((a, b) => findWorst(b) - findWorst(a)),
+    [result.motions],
+  );
   const worst = sorted[0];
   const off = sorted.filter((m) => findWorst(m) > PROOF_LIMIT);
   const scale = Math.max(0.02, ...sorted.map(findWorst));

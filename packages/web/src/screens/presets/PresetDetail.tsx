@@ -4,7 +4,7 @@ import type { PresetFacts } from '@lyvek/api';
 import type { Motion } from '@lyvek/core';
 import { DriverSign } from '../../parts/glyphs.tsx';
 import { NameForm } from '../../parts/NameForm.tsx';
-import { Pop } from '../../parts/Pop.tsx';
+import { Popover } from '../../parts/Popover.tsx';
 import { effectWords, pointWords } from '../rundown/model/words.ts';
 import { usesWords } from './PresetRow.tsx';
 
@@ -28,7 +28,7 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
             `, changed ${preset.revision === 2 ? 'once' : `${preset.revision - 1} times`}`}
         </i>
         <span className="grow" />
-        <Pop label="Rename the preset" face="Rename">
+        <Popover label="Rename the preset" trigger="Rename">
           {(close) => (
             <NameForm
               label="Name of the preset"
@@ -40,7 +40,7 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
               }}
             />
           )}
-        </Pop>
+        </Popover>
         <button type="button" className="btn" onClick={onCopy}>
           Make a copy
         </button>

@@ -6,8 +6,8 @@ import { useOpenedPage } from '../page-context.ts';
 import { useOutside } from '../use-outside.ts';
 import { found } from './model/find.ts';
 import { grouped } from '../../parts/strip/view.ts';
-import { LostPop } from './LostPop.tsx';
-import { ReadPop } from './ReadPop.tsx';
+import { LostPopover } from './LostPopover.tsx';
+import { ReadPopover } from './ReadPopover.tsx';
 import { useRundown } from './rundown-context.ts';
 import { dragStore } from './chart/use-grip.ts';
 
@@ -121,8 +121,8 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         </span>
       )}
       <span className="grow" />
-      {!page.live && <LostPop />}
-      {page.live ? <UseThePage /> : <ReadPop />}
+      {!page.live && <LostPopover />}
+      {page.live ? <UseThePage /> : <ReadPopover />}
       {page.outside && (
         <label className="tick" title="This page may load files from other hosts">
           <input type="checkbox" checked onChange={() => setOutside(false)} /> Other hosts
@@ -135,8 +135,8 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
         <input type="checkbox" checked={outlines} onChange={(e) => setOutlines(e.target.checked)} /> Outlines
       </label>
       <label className="tick">
-        <input type="checkbox" checked={reducedMotion} onChange={(e) => setReducedMotion(e.target.checked)} /> Reduced
-        motion
+        <input type="checkbox" checked={reducedMotion} onChange={(e) => setReducedMotion(e.target.checked)} />{' '}
+        Reduced motion
       </label>
     </div>
   );

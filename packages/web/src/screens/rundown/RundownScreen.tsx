@@ -19,8 +19,8 @@ import { Preview } from './preview/Preview.tsx';
 import { Transport } from './preview/Transport.tsx';
 import { RundownContext } from './rundown-context.ts';
 import type { Rundown } from './rundown-context.ts';
-import { FindingsDock } from './sheet/FindingsDock.tsx';
-import { Sheet } from './sheet/Sheet.tsx';
+import { FindingsDock } from './inspector/FindingsDock.tsx';
+import { Inspector } from './inspector/Inspector.tsx';
 import { useKeys } from './use-keys.ts';
 
 const NO_FINDINGS: readonly Finding[] = [];
@@ -188,9 +188,9 @@ export function RundownScreen() {
             <Preview width={right - 20} height={previewHeight} />
           </div>
           <Transport />
-          <div className="sheet-holder" style={{ height: sheet }}>
-            <div className="sheet-scroll">
-              <Sheet />
+          <div className="inspector-holder" style={{ height: sheet }}>
+            <div className="inspector-scroll">
+              <Inspector />
             </div>
             <FindingsDock />
           </div>

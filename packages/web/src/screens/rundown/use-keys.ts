@@ -250,7 +250,7 @@ export function useKeys(rundown: Rundown): void {
     const listen = (e: KeyboardEvent) => {
       if (e.defaultPrevented || e.isComposing) return;
       const target = e.target as HTMLElement;
-      if (target.closest('input, textarea, select, [contenteditable], .pop, [role="dialog"]')) return;
+      if (target.closest('input, textarea, select, [contenteditable], .popover, [role="dialog"]')) return;
       // On a button, Space, Enter and Tab stay what they are everywhere.
       if (target.closest('button, a, [role="button"]') && [' ', 'Enter'].includes(e.key)) return;
       if (handle.current({ key: e.key, shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey, alt: e.altKey }))

@@ -28,7 +28,7 @@ export function PageMenu({
       />
     );
   return (
-    <div className="pop-list">
+    <div className="popover-list">
       <button type="button" onClick={() => setRenaming(true)}>
         Rename …
       </button>

@@ -6,16 +6,16 @@ import type { ProjectFacts } from '@lyvek/api';
 import { api } from '../../data/api.ts';
 import { NameForm } from '../../parts/NameForm.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
-import { Pop } from '../../parts/Pop.tsx';
+import { Popover } from '../../parts/Popover.tsx';
 
 const megabytes = (bytes: number) => `${Math.max(1, Math.round(bytes / 1e6)).toLocaleString('en')} MB`;
 
 export function ProjectCrumb({ project }: { project: ProjectFacts }) {
   return (
     <span className="here">
-      <Pop className="" label={`Project ${project.name}`} face={project.name}>
+      <Popover className="" label={`Project ${project.name}`} trigger={project.name}>
         {(close) => <Actions project={project} close={close} />}
-      </Pop>
+      </Popover>
     </span>
   );
 }
@@ -72,7 +72,7 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       />
     );
   return (
-    <div className="pop-list">
+    <div className="popover-list">
       {projects.data?.projects.map((p) => (
         <button
           key={p.id}
@@ -98,7 +98,7 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       </button>
       {storage.data && (
         <p
-          className="pop-foot"
+          className="popover-foot"
           title="Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour stays, after two weeks of each day."
         >
           All data: {megabytes(storage.data.bytes)}

@@ -7,7 +7,7 @@ import type { Layout } from '@lyvek/core';
 import { api, ApiError } from '../../data/api.ts';
 import { notify, notifyError } from '../../parts/notices.tsx';
 import { Search } from '../../parts/Search.tsx';
-import { Pop } from '../../parts/Pop.tsx';
+import { Popover } from '../../parts/Popover.tsx';
 import { fromDrop, makeUpload } from './bring.ts';
 import type { NamedFile, Upload } from './bring.ts';
 import { BringPage } from './BringPage.tsx';
@@ -151,7 +151,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
                 scale={scale}
                 onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
                 actions={
-                  <Pop label={`More for ${page.name}`} face="More" className="btn small">
+                  <Popover label={`More for ${page.name}`} trigger="More" className="btn small">
                     {(close) => (
                       <PageMenu
                         page={page}
@@ -160,7 +160,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
                         refresh={refresh}
                       />
                     )}
-                  </Pop>
+                  </Popover>
                 }
               />
             ))}
@@ -183,10 +183,10 @@ export function Rack({ shelf }: { shelf: Shelf }) {
       </main>
       {choice && (
         <div className="overlay">
-          <div className="sheet-card" role="dialog" aria-modal="true" aria-label="Which file is the page?">
+          <div className="dialog-card" role="dialog" aria-modal="true" aria-label="Which file is the page?">
             <h2>Which file is the page?</h2>
             <p className="mb-2">There are several HTML files and none is called index.html.</p>
-            <div className="pop-list">
+            <div className="popover-list">
               {choice.choices.map((c) => (
                 <button
                   key={c}

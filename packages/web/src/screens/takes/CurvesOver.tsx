@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { Px } from '@lyvek/core';
 import { Down, DriverSign } from '../../parts/glyphs.tsx';
-import { Choices, Pop } from '../../parts/Pop.tsx';
+import { Choices, Popover } from '../../parts/Popover.tsx';
 import { offsetAt, toRow } from '../../parts/strip/view.ts';
 import type { View } from '../../parts/strip/view.ts';
 import { keyframeRow, listKeyframes } from '../rundown/model/keyframes.ts';
@@ -60,9 +60,9 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
       <header className="takes-head">
         {pair ? (
           <>
-            <Pop
+            <Popover
               label="Motion"
-              face={
+              trigger={
                 <>
                   <DriverSign kind={(pair.b ?? pair.a)!.driver.kind} />
                   <span className="cut">{pair.name}</span> <Down />
@@ -85,8 +85,8 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
                   />
                 </div>
               )}
-            </Pop>
-            <Pop label="Property" className="btn plain" face={<span className="cut">{property}</span>}>
+            </Popover>
+            <Popover label="Property" className="btn plain" trigger={<span className="cut">{property}</span>}>
               {(close) => (
                 <Choices
                   {...(property === null ? {} : { value: property })}
@@ -97,7 +97,7 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
                   }}
                 />
               )}
-            </Pop>
+            </Popover>
           </>
         ) : (
           <span className="quiet">no motion</span>

@@ -60,7 +60,7 @@ export function SideChoices({ close }: { close(): void }) {
   const others = takes.filter((t) => t.id !== take.id);
   const elsewhere = (shelf.data?.pages ?? []).filter((p) => p.id !== page.id);
   return (
-    <div className="side-choices pop-list">
+    <div className="side-choices popover-list">
       <h3>Takes of this page</h3>
       {others.map((t) => item(`take.${t.id}`, t.name, `rev ${t.revision}`))}
       <button type="button" onClick={() => void duplicate().catch(notifyError)}>

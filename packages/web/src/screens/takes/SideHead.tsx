@@ -1,6 +1,6 @@
 /** Which take a strip shows; the left one is chosen here, the right one is the open take. */
 import { Down } from '../../parts/glyphs.tsx';
-import { Pop } from '../../parts/Pop.tsx';
+import { Popover } from '../../parts/Popover.tsx';
 import { SideChoices } from './SideChoices.tsx';
 import type { Letter, Side } from './takes-context.ts';
 
@@ -16,17 +16,17 @@ export function SideHead({ letter, side }: { letter: Letter; side: Side }) {
       {letter === 'b' ? (
         <span className="side-name">{name}</span>
       ) : (
-        <Pop
+        <Popover
           className="btn plain side-name"
           label="Compare with"
-          face={
+          trigger={
             <>
               {name} <Down />
             </>
           }
         >
           {(close) => <SideChoices close={close} />}
-        </Pop>
+        </Popover>
       )}
       <i className="cut" title={side.note}>
         {side.note}

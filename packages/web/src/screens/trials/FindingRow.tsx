@@ -4,7 +4,7 @@ import { acceptance, CHECK_GROUPS, checkById, withAccepted } from '@lyvek/core';
 import type { Finding, MotionDocument } from '@lyvek/core';
 import { FindingSign } from '../../parts/glyphs.tsx';
 import { notify } from '../../parts/notices.tsx';
-import { Pop } from '../../parts/Pop.tsx';
+import { Popover } from '../../parts/Popover.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import { findName, SEVERITY_WORDS } from './finding-words.ts';
 import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
@@ -84,7 +84,7 @@ function Accept({ finding, seen, selector, stale }: AcceptProps) {
   const { session } = useOpenedPage();
   const [reason, setReason] = useState('');
   return (
-    <Pop className="btn" label="Accept" placement="bottom-end" disabled={stale} face="Accept">
+    <Popover className="btn" label="Accept" placement="bottom-end" disabled={stale} trigger="Accept">
       {(close) => (
         <form
           className="accept"
@@ -111,6 +111,6 @@ function Accept({ finding, seen, selector, stale }: AcceptProps) {
           </button>
         </form>
       )}
-    </Pop>
+    </Popover>
   );
 }

@@ -13,7 +13,7 @@ import type { Direction, Gesture } from '@lyvek/core';
 import { GestureCurve } from '../../parts/GestureCurve.tsx';
 import { Down } from '../../parts/glyphs.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
-import { Choices, Pop } from '../../parts/Pop.tsx';
+import { Choices, Popover } from '../../parts/Popover.tsx';
 import { traceKey } from '../../workers/trial-work.ts';
 import { useLayout, useOpenedPage } from '../page-context.ts';
 import { Run } from './Run.tsx';
@@ -102,11 +102,11 @@ function Pick<T extends string>({
   onChoose(v: T): void;
 }) {
   return (
-    <Pop
+    <Popover
       className="btn tall"
       label={`${label}: ${face}`}
       placement="bottom-end"
-      face={
+      trigger={
         <>
           {face} <Down />
         </>
@@ -122,7 +122,7 @@ function Pick<T extends string>({
           }}
         />
       )}
-    </Pop>
+    </Popover>
   );
 }
 
@@ -136,7 +136,7 @@ export function Constants() {
   const put = (next: Record<string, number>) =>
     putSettings({ ...settings, gestures: { ...settings.gestures, [d.id]: next } });
   return (
-    <Pop className="btn tall" label={`Numbers of ${d.name}`} placement="bottom-end" face="Numbers">
+    <Popover className="btn tall" label={`Numbers of ${d.name}`} placement="bottom-end" trigger="Numbers">
       {() => (
         <div className="constants">
           <p>
@@ -166,6 +166,6 @@ export function Constants() {
           </div>
         </div>
       )}
-    </Pop>
+    </Popover>
   );
 }

@@ -1,7 +1,7 @@
 /** The project’s own thresholds. */
 import { DEFAULT_LIMITS, LIMIT_NAMES, LIMITS } from '@lyvek/core';
 import { NumberField } from '../../parts/NumberField.tsx';
-import { Pop } from '../../parts/Pop.tsx';
+import { Popover } from '../../parts/Popover.tsx';
 import { useOpenedPage } from '../page-context.ts';
 
 export function Limits() {
@@ -9,7 +9,7 @@ export function Limits() {
   const { limits } = settings;
   const isOwn = LIMIT_NAMES.every((n) => limits[n] === DEFAULT_LIMITS[n]);
   return (
-    <Pop className="btn" label="Limits" placement="bottom-end" face="Limits">
+    <Popover className="btn" label="Limits" placement="bottom-end" trigger="Limits">
       {() => (
         <div className="constants limits">
           <p>
@@ -48,6 +48,6 @@ export function Limits() {
           </div>
         </div>
       )}
-    </Pop>
+    </Popover>
   );
 }

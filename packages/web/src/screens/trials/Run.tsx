@@ -3,7 +3,7 @@ import { useStore } from 'zustand';
 import type { Trial } from '@lyvek/api';
 import { deviceById, GESTURES } from '@lyvek/core';
 import { Down } from '../../parts/glyphs.tsx';
-import { Pop } from '../../parts/Pop.tsx';
+import { Popover } from '../../parts/Popover.tsx';
 import { useOpenedPage } from '../page-context.ts';
 import { HereTrial } from './HereTrial.tsx';
 import { useTrials } from './trials-context.ts';
@@ -52,9 +52,15 @@ export function Run() {
   const isSaved = save === 'saved';
   const waits = isSaved ? null : 'It measures what is saved; it will be in a moment.';
   return (
-    <Pop className="btn main" label="Measure" placement="bottom-end" disabled={starting} face="Measure">
+    <Popover
+      className="btn main"
+      label="Measure"
+      placement="bottom-end"
+      disabled={starting}
+      trigger="Measure"
+    >
       {(close) => (
-        <div className="measure-choices pop-list">
+        <div className="measure-choices popover-list">
           <button
             type="button"
             disabled={lab !== true || !isSaved}
@@ -87,7 +93,7 @@ export function Run() {
           </button>
         </div>
       )}
-    </Pop>
+    </Popover>
   );
 }
 
@@ -97,11 +103,11 @@ export function History() {
   const { history, shown, beside, show, lab } = measured;
   const findName = (id: string) => takes.find((t) => t.id === id)?.name ?? 'a deleted take';
   return (
-    <Pop
+    <Popover
       className="btn tall"
       label="Trials"
       placement="bottom-end"
-      face={
+      trigger={
         <>
           {shown ? 'Measured' : 'Predicted'} <Down />
         </>
@@ -187,6 +193,6 @@ export function History() {
           ))}
         </div>
       )}
-    </Pop>
+    </Popover>
   );
 }

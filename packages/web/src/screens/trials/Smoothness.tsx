@@ -16,10 +16,7 @@ const ROW = 27;
 export function Smoothness() {
   const { prediction, document } = useTrials();
   const { answer } = prediction;
-  const ranking = useMemo(
-    () => rank(document.motions, answer.figures),
-    [document.motions, answer.figures],
-  );
+  const ranking = useMemo(() => rank(document.motions, answer.figures), [document.motions, answer.figures]);
   return (
     <section className="smoothness" aria-label="Smoothness">
       <h2>

@@ -2,7 +2,7 @@
 import { readTrace, traceCsv } from '@lyvek/core';
 import type { Trace } from '@lyvek/core';
 import { notify, notifyError } from '../../parts/notices.tsx';
-import { Pop } from '../../parts/Pop.tsx';
+import { Popover } from '../../parts/Popover.tsx';
 import { traceKey } from '../../workers/trial-work.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { withTrace } from '../traces.ts';
@@ -24,7 +24,7 @@ export function Traces() {
     });
   };
   return (
-    <Pop className="btn tall" label="Recorded scrolling" placement="bottom-end" face="Recorded">
+    <Popover className="btn tall" label="Recorded scrolling" placement="bottom-end" trigger="Recorded">
       {() => (
         <div className="constants traces">
           <p>
@@ -64,7 +64,7 @@ export function Traces() {
           </div>
         </div>
       )}
-    </Pop>
+    </Popover>
   );
 }
 

@@ -61,7 +61,7 @@ export function AddMotion() {
       session.try(withFragment(made));
       const tried = openedAround(withPins(layout, [...settled.pins, ...made.pins]), chosen).layout;
       const bar = made.motions[0] && !isTimed(made.motions[0].driver) && findBar(made.motions[0], tried);
-      const held = tried.holds.find((h) => h.id === made.pins[0]?.id);
+      const held = tried.pinnedSpans.find((h) => h.id === made.pins[0]?.id);
       const passed = made.triggers[0] && triggerLines(made.triggers[0], tried);
       const at =
         bar && isPlaced(bar)

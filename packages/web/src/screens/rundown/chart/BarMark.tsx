@@ -6,7 +6,7 @@ import type { Finding } from '@lyvek/core';
 import type { Bar, Slot } from '../model/bars.ts';
 import { Keyframes } from './Keyframes.tsx';
 import { Fan } from './Fan.tsx';
-import { RestGrips, waistPath } from './RestMark.tsx';
+import { HoldGrips, waistPath } from './HoldMark.tsx';
 import type { Grip } from '../model/moves.ts';
 import { effectWords, pointWords } from '../model/words.ts';
 import { grouped, toRow } from '../../../parts/strip/view.ts';
@@ -40,7 +40,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const { kind } = bar.motion.driver;
   const page = kind === 'scroll';
   const round = kind === 'pin' ? 1.5 : HALF;
-  const rest = y1 - y0 > 24 && !page && kind !== 'marquee' ? findHold(bar.motion) : null;
+  const hold = y1 - y0 > 24 && !page && kind !== 'marquee' ? findHold(bar.motion) : null;
   return (
     <g
       className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}${props.faded ? ' faded' : ''}`}
@@ -55,12 +55,12 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         />
       ) : kind === 'marquee' ? (
         <path className="bar-shape" d={`M${slot.x - 4} ${y0}V${y1}M${slot.x + 4} ${y0}V${y1}`} />
-      ) : rest ? (
+      ) : hold ? (
         <>
-          <path className="bar-ground" d={waistPath(slot.x, y0, y1, rest)} />
+          <path className="bar-ground" d={waistPath(slot.x, y0, y1, hold)} />
           <path
             className="bar-shape"
-            d={waistPath(slot.x, y0, y1, rest)}
+            d={waistPath(slot.x, y0, y1, hold)}
             fill={kind === 'pin' ? 'url(#eased-pin)' : 'url(#eased)'}
           />
         </>
@@ -78,7 +78,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
           />
         </>
       )}
-      {kind === 'view' && !rest && y1 - y0 > 26 && (
+      {kind === 'view' && !hold && y1 - y0 > 26 && (
         <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />
       )}
       <rect
@@ -89,10 +89,10 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         height={y1 - y0}
         onPointerDown={(e) => props.onGrip(e, bar, 'body')}
       />
-      {y1 - y0 > 20 && kind !== 'marquee' && (!rest || !single) && (
+      {y1 - y0 > 20 && kind !== 'marquee' && (!hold || !single) && (
         <Keyframes bar={bar} x={slot.x} view={view} />
       )}
-      {rest && single && <RestGrips bar={bar} rest={rest} x={slot.x} y0={y0} y1={y1} view={view} />}
+      {hold && single && <HoldGrips bar={bar} hold={hold} x={slot.x} y0={y0} y1={y1} view={view} />}
       {selected &&
         kind !== 'marquee' &&
         (['start', 'end'] as const).map((side) => {

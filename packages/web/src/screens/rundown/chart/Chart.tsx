@@ -61,7 +61,7 @@ export function Chart({ width }: { width: number }) {
         width - LANES,
         view.per,
         before.current,
-        layout.holds.map((h) => h.start),
+        layout.pinnedSpans.map((h) => h.start),
       )),
     [settled, layout, width, view.per],
   );
@@ -180,7 +180,7 @@ export function Chart({ width }: { width: number }) {
         clipPath="url(#lanes-clip)"
         visibility={adding ? 'hidden' : undefined}
       >
-        {layout.holds.map((hold) => {
+        {layout.pinnedSpans.map((hold) => {
           const pin = document.pins.find((p) => p.id === hold.id);
           return pin ? (
             <PinMark
@@ -247,7 +247,7 @@ export function Chart({ width }: { width: number }) {
             />
           ) : null;
         })}
-        {layout.holds.map((hold) => {
+        {layout.pinnedSpans.map((hold) => {
           const pin = document.pins.find((p) => p.id === hold.id);
           return pin ? <PinTitle key={pin.id} pin={pin} hold={hold} left={pinLeft} view={view} /> : null;
         })}

@@ -23,7 +23,7 @@ interface CueTabProps {
 export function usePlaceOfCue(): (cue: Cue) => { offset: number; start: number; length: number } | null {
   const { layout, max } = useRundown();
   return (cue) => {
-    const hold = cue.pin === null ? { start: 0, end: max } : layout.holds.find((h) => h.id === cue.pin);
+    const hold = cue.pin === null ? { start: 0, end: max } : layout.pinnedSpans.find((h) => h.id === cue.pin);
     const parsed = parseLength(cue.at);
     if (!hold || !parsed.ok) return null;
     const length = hold.end - hold.start;

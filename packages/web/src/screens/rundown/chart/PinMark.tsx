@@ -2,7 +2,7 @@
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { ellipsized } from '@lyvek/core';
-import type { Hold, Pin } from '@lyvek/core';
+import type { PinnedSpan, Pin } from '@lyvek/core';
 import { beginDrag } from '../../../parts/drag.ts';
 import { withPin } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
@@ -16,7 +16,7 @@ const MAX_LETTERS = 22;
 
 interface PinMarkProps {
   pin: Pin;
-  hold: Hold;
+  hold: PinnedSpan;
   left: number;
   width: number;
   view: View;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Pin } from '@lyvek/core';
-import { distanceFace, insetFace, withDistance } from './pins.ts';
+import { distanceLabel, insetLabel, withDistance } from './pins.ts';
 
 const pin = (distance: Pin['distance'], inset = '0px', by: 'top' | 'bottom' = 'top'): Pin => ({
   id: 'p_a',
@@ -38,7 +38,7 @@ describe('how long a pin holds', () => {
 
   test('in words', () => {
     expect(
-      [length('100vh'), length('150svh'), length('1600px'), strip(1), strip(0.5)].map(distanceFace),
+      [length('100vh'), length('150svh'), length('1600px'), strip(1), strip(0.5)].map(distanceLabel),
     ).toEqual([
       'one screen',
       '1.5 screens',
@@ -46,7 +46,7 @@ describe('how long a pin holds', () => {
       'as long as the strip’s travel',
       'as long as the strip’s travel at 0.5×',
     ]);
-    expect(insetFace(length('1px'))).toBe('the top of the viewport');
-    expect(insetFace(pin({ kind: 'length', value: '1px' }, '12%', 'bottom'))).toBe('12 % above the bottom');
+    expect(insetLabel(length('1px'))).toBe('the top of the viewport');
+    expect(insetLabel(pin({ kind: 'length', value: '1px' }, '12%', 'bottom'))).toBe('12 % above the bottom');
   });
 });

@@ -1,6 +1,6 @@
 /** Pins in words, and changing how long they hold. */
 import { findMatches, pageBox, parseLength, plainPercent } from '@lyvek/core';
-import type { Hold, Layout, Pin } from '@lyvek/core';
+import type { PinnedSpan, Layout, Pin } from '@lyvek/core';
 import { grouped } from '../../../parts/strip/view.ts';
 
 const trim = (n: number, digits = 2) => String(Number(n.toFixed(digits)));
@@ -17,12 +17,12 @@ export function mutedAt(pin: Pin, layout: Layout): number {
 }
 
 /** “1,600 px”, “1.5 screens”, “as long as the strip’s travel” */
-export function distanceWords(pin: Pin, hold: Hold | undefined): string {
+export function distanceWords(pin: Pin, hold: PinnedSpan | undefined): string {
   const px = hold ? `${grouped(hold.end - hold.start)} px` : '';
   if (pin.distance.kind === 'travel') return px || 'as long as its strip travels';
   return px || pin.distance.value;
 }
-export function distanceFace(pin: Pin): string {
+export function distanceLabel(pin: Pin): string {
   if (pin.distance.kind === 'travel')
     return pin.distance.rate === 1
       ? 'as long as the strip’s travel'
@@ -33,7 +33,7 @@ export function distanceFace(pin: Pin): string {
 }
 
 /** The line of the viewport that the held edge meets. */
-export function insetFace(pin: Pin): string {
+export function insetLabel(pin: Pin): string {
   const parsed = parseLength(pin.sticky.inset);
   const percent = parsed.ok ? plainPercent(parsed.value) : null;
   const zero = parsed.ok && 'value' in parsed.value && parsed.value.value === 0;

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { CLOCKS, framesInRange, GESTURES } from '@lyvek/core';
 import { GestureCurve } from '../../../parts/GestureCurve.tsx';
 import { Down, PlaySign } from '../../../parts/glyphs.tsx';
-import { Choices, Pop } from '../../../parts/Pop.tsx';
+import { Choices, Popover } from '../../../parts/Popover.tsx';
 import { traceKey } from '../../../workers/trial-work.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
@@ -36,10 +36,10 @@ export function Transport() {
       >
         <PlaySign on={playing} /> {playing ? 'Stop' : 'Glide'}
       </button>
-      <Pop
+      <Popover
         className="btn tall"
         label={`Gesture: ${gesture.name}`}
-        face={
+        trigger={
           <>
             {gesture.name} <GestureCurve gesture={gesture} /> <Down />
           </>
@@ -62,11 +62,11 @@ export function Transport() {
             }}
           />
         )}
-      </Pop>
-      <Pop
+      </Popover>
+      <Popover
         className="btn tall"
         label={`Frames at ${clock.name}`}
-        face={
+        trigger={
           <>
             {clock.name} <Down />
           </>
@@ -82,7 +82,7 @@ export function Transport() {
             }}
           />
         )}
-      </Pop>
+      </Popover>
       <Recorder />
       <span className="grow" />
       <Figures />

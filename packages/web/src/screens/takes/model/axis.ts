@@ -54,7 +54,11 @@ export function markOffsets(view: View, rows: number, max: Px): { step: Px; offs
 }
 
 /** Where two takes are most unlike; half the page where they are alike everywhere. */
-export function largestDifference(difference: (y: Px) => number, max: Px, looks = 160): { at: Px; much: number } {
+export function largestDifference(
+  difference: (y: Px) => number,
+  max: Px,
+  looks = 160,
+): { at: Px; much: number } {
   let best = { at: max / 2, much: 0 };
   for (let k = 0; k <= looks; k++) {
     const at = Math.round((max * k) / looks);

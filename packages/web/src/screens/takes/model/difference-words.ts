@@ -1,8 +1,8 @@
 /** What differs of a motion, a pin or anything else of a take: “scale 1.6 → 1.9”. */
 import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
 import type { Difference, Motion, MotionDocument } from '@lyvek/core';
-import { dampingLabel } from '../../rundown/sheet/DampingWord.tsx';
-import { distanceFace } from '../../rundown/model/pins.ts';
+import { dampingLabel } from '../../rundown/inspector/DampingWord.tsx';
+import { distanceLabel } from '../../rundown/model/pins.ts';
 import { effectWords, pointWords, valueWords } from '../../rundown/model/words.ts';
 
 export interface Change {
@@ -24,7 +24,7 @@ export const findName = (d: Difference): string => {
 /** In a word or two, for what is there in one of them only. */
 const toFace: { [K in Difference['list']]: (x: never) => string } = {
   motions: (m: Motion) => effectWords(m),
-  pins: (p: Pin) => distanceFace(p),
+  pins: (p: Pin) => distanceLabel(p),
   triggers: (g: Trigger) => (g.plays === 'once' ? 'once' : 'each time'),
   cues: (c: MotionDocument['cues'][number]) => c.at,
   adjustments: (a: MotionDocument['adjustments'][number]) => Object.keys(a.declarations).join(', '),

@@ -39,7 +39,7 @@ const px = (n: number) => `${grouped(n)} px`;
 const ms = (n: number) => `${n.toFixed(n < 20 ? 1 : 0)} ms`;
 const count = (n: number) => grouped(n);
 const held = (layout: PinnedLayout): Px =>
-  layout.holds.filter((h) => h.scroller === 0).reduce((sum, h) => sum + h.end - h.start, 0);
+  layout.pinnedSpans.filter((h) => h.scroller === 0).reduce((sum, h) => sum + h.end - h.start, 0);
 const most = (numbers: readonly number[]) => numbers.reduce((m, n) => Math.max(m, n), 0);
 
 const DEFINITIONS: readonly Definition[] = [

@@ -4,7 +4,15 @@ import { compileTimeline, listDifferences, withPins } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
 import { offsetAt, toRow } from '../../../parts/strip/view.ts';
-import { clampAxis, firstAxis, markOffsets, largestDifference, computeOffsets, makeView, zoomAxis } from './axis.ts';
+import {
+  clampAxis,
+  firstAxis,
+  markOffsets,
+  largestDifference,
+  computeOffsets,
+  makeView,
+  zoomAxis,
+} from './axis.ts';
 import { listChanges, changeWords } from './difference-words.ts';
 import { figureRows } from './figures.ts';
 import type { Figures } from './figures.ts';
@@ -62,7 +70,9 @@ describe('the axis of the strips', () => {
       expect(o % step).toBe(0);
       expect(o).toBeGreaterThanOrEqual(Math.max(0, offsetAt(0, view) - 1e-6));
     }
-    expect(markOffsets(makeView({ middle: 30_000, apart: 15_000 }, 700), 700, 60_000).step).toBeGreaterThan(20);
+    expect(markOffsets(makeView({ middle: 30_000, apart: 15_000 }, 700), 700, 60_000).step).toBeGreaterThan(
+      20,
+    );
   });
   test('the place where they are most unlike is found; alike everywhere, it says so', () => {
     expect(largestDifference((y) => Math.exp(-(((y - 3000) / 400) ** 2)), 9000).at).toBeCloseTo(3000, -2);
@@ -85,7 +95,10 @@ describe('what differs, in words', () => {
   test('values, ranges, times and what is missing', () => {
     expect(words(makeDocument(scale('1.6')), makeDocument(scale('1.9')))).toEqual([['scale 1.6 → 1.9']]);
     expect(
-      words(makeDocument(motion()), makeDocument(motion({ range: { start: 'entry 20%', end: 'contain 50%' } }))),
+      words(
+        makeDocument(motion()),
+        makeDocument(motion({ range: { start: 'entry 20%', end: 'contain 50%' } })),
+      ),
     ).toEqual([['start entry 0 % → entry 20 %']]);
     expect(words(makeDocument(motion()), makeDocument())).toEqual([['fade in → none']]);
     expect(words(makeDocument(), makeDocument(motion()))).toEqual([['none → fade in']]);

@@ -5,7 +5,7 @@ import { grouped } from '../../../parts/strip/view.ts';
 /** “held, 30 %”, “let go 320 px ago” within a screen of it, else the section that stands in the middle. */
 export function placeWords(layout: PinnedLayout, y: Px): string {
   const { height } = layout.viewport;
-  const onPage = layout.holds.filter((h) => h.scroller === 0);
+  const onPage = layout.pinnedSpans.filter((h) => h.scroller === 0);
   const held = onPage.find((h) => y >= h.start && y <= h.end && h.end > h.start);
   if (held) return `held, ${Math.round((100 * (y - held.start)) / (held.end - held.start))} %`;
   const let_ = onPage.find((h) => y > h.end && y - h.end < height);

@@ -54,7 +54,7 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
   }, [events]);
   useEffect(() => {
     const listen = (e: KeyboardEvent) => {
-      if (e.defaultPrevented || (e.target as Element).closest('input, textarea, select, .pop')) return;
+      if (e.defaultPrevented || (e.target as Element).closest('input, textarea, select, .popover')) return;
       if (e.key === 'Escape') return close();
       const step = KEYS[e.key];
       if (step === undefined || (e.key === ' ' && (e.target as Element).closest('button, a'))) return;

@@ -3,9 +3,9 @@ import { useCallback, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import { clockById, HAND_INPUTS } from '@lyvek/core';
 import type { Damping, HandInput } from '@lyvek/core';
-import { Choices, Pop } from '../../../parts/Pop.tsx';
+import { Choices, Popover } from '../../../parts/Popover.tsx';
 import { TimeChart } from '../../../parts/TimeChart.tsx';
-import { dampingLabel, DampingWord } from '../../rundown/sheet/DampingWord.tsx';
+import { dampingLabel, DampingWord } from '../../rundown/inspector/DampingWord.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { DampedPage } from './DampedPage.tsx';
 import { apart, DISTANCE, listDampings, ratesFor, computeResponse } from './model.ts';
@@ -67,7 +67,7 @@ export function Feel({ tabs, damped, feelIt }: FeelProps) {
           )}
         </h2>
         <p className="feel-setup">
-          <Pop className="word" label="Push of the hand" face={facts.what}>
+          <Popover className="word" label="Push of the hand" trigger={facts.what}>
             {(close) => (
               <Choices
                 options={INPUTS.map((id) => ({
@@ -82,7 +82,7 @@ export function Feel({ tabs, damped, feelIt }: FeelProps) {
                 }}
               />
             )}
-          </Pop>
+          </Popover>
           , damping: <DampingWord value={how} onChange={setOwn} />
           {other && (
             <>

@@ -7,7 +7,9 @@ import { withDamping, triedOn } from './under-the-hand.ts';
 describe('feel', () => {
   const half = { kind: 'half-life', halfLife: 90 } as const;
   test('two rates agree where both have a frame, since following is exact', () =>
-    expect(apart(computeResponse(half, 'ramp', '60'), computeResponse(half, 'ramp', '120'))).toBeLessThan(1e-6));
+    expect(apart(computeResponse(half, 'ramp', '60'), computeResponse(half, 'ramp', '120'))).toBeLessThan(
+      1e-6,
+    ));
   test('settings of the take come by how often they are used, without those that do not follow', () => {
     const spring = { kind: 'spring', frequency: 2, ratio: 1 } as const;
     const d = makeDocument(
@@ -38,7 +40,12 @@ describe('under the hand', () => {
   const ids = (list: readonly Motion[]) => list.map((m) => m.id);
 
   test('a setting is tried on the motions that follow', () => {
-    const d = makeDocument(motion({ id: 'm_a', damping: half }), motion({ id: 'm_b' }), timed('m_c'), marquee);
+    const d = makeDocument(
+      motion({ id: 'm_a', damping: half }),
+      motion({ id: 'm_b' }),
+      timed('m_c'),
+      marquee,
+    );
     expect(ids(triedOn(d))).toEqual(['m_a']);
     const damped = withDamping(d, spring);
     expect(damped.motions.map((m) => m.damping.kind)).toEqual(['spring', 'none', 'none', 'half-life']);

@@ -46,7 +46,10 @@ export function useSweep(): Sweep {
     last.reducedMotion === reducedMotion;
   useEffect(() => {
     if (measuring || layouts.length === 0 || isKnown || !survey.isOf(shape)) return;
-    const timer = setTimeout(() => sweeps.ask({ document, layouts, limits, reducedMotion: reducedMotion }), REST);
+    const timer = setTimeout(
+      () => sweeps.ask({ document, layouts, limits, reducedMotion: reducedMotion }),
+      REST,
+    );
     return () => clearTimeout(timer);
   }, [sweeps, survey, shape, measuring, document, layouts, limits, reducedMotion, isKnown]);
   return {

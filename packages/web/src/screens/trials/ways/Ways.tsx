@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import { CLOCKS, GESTURES } from '@lyvek/core';
 import type { WayFigures } from '@lyvek/core';
 import { FindingSign } from '../../../parts/glyphs.tsx';
-import { Choices, Pop } from '../../../parts/Pop.tsx';
+import { Choices, Popover } from '../../../parts/Popover.tsx';
 import { traceKey } from '../../../workers/trial-work.ts';
 import { useLayout, useOpenedPage } from '../../page-context.ts';
 import { useQuestion } from '../../use-simulation.ts';
@@ -22,7 +22,8 @@ export function Ways() {
   const [everySize, setEverySize] = useState(false);
   const [pointed, point] = useState<Way | null>(null);
   const layouts = everySize ? [layout.made.from, ...others] : [layout.made.from];
-  const begin = () => ways.ask({ document, layouts, question, traces: settings.traces, reducedMotion: reducedMotion });
+  const begin = () =>
+    ways.ask({ document, layouts, question, traces: settings.traces, reducedMotion: reducedMotion });
   const isFresh =
     last?.document === document &&
     last.question.limits === question.limits &&
@@ -84,11 +85,11 @@ export function Ways() {
           )}
         </p>
         {sizes > 1 && (
-          <Pop
+          <Popover
             className="word"
             label="Sizes that are tried"
             placement="bottom-end"
-            face={everySize ? `at ${sizes} sizes` : 'at this size'}
+            trigger={everySize ? `at ${sizes} sizes` : 'at this size'}
           >
             {(close) => (
               <Choices
@@ -107,7 +108,7 @@ export function Ways() {
                 }}
               />
             )}
-          </Pop>
+          </Popover>
         )}
         {running !== null ? (
           <span className="trial-running">

@@ -1,0 +1,89 @@
+/** The rest of a motion on its bar: the waist, and what pulls it. */
+import type { PointerEvent } from 'react';
+import { withHold } from '@lyvek/core';
+import type { Hold } from '@lyvek/core';
+import { withMotion } from '../../../data/take-session.ts';
+import { beginDrag } from '../../../parts/drag.ts';
+import { useOpenedPage } from '../../page-context.ts';
+import type { Bar } from '../model/bars.ts';
+import { grouped } from '../../../parts/strip/view.ts';
+import type { View } from '../../../parts/strip/view.ts';
+
+const HALF = 6;
+const THIN = 2;
+const TAPER = 7;
+
+/** Shoulders of 12 px, a waist of 4 px while it rests. */
+export function waistPath(x: number, y0: number, y1: number, hold: Hold): string {
+  const [a, b] = [y0 + (y1 - y0) * hold.from, y0 + (y1 - y0) * hold.to];
+  const taper = Math.min(TAPER, (b - a) / 2);
+  const round = Math.min(HALF, a - y0, y1 - b);
+  return [
+    `M${x - HALF} ${y0 + round}A${HALF} ${round} 0 0 1 ${x + HALF} ${y0 + round}`,
+    `V${a}L${x + THIN} ${a + taper}V${b - taper}L${x + HALF} ${b}V${y1 - round}`,
+    `A${HALF} ${round} 0 0 1 ${x - HALF} ${y1 - round}`,
+    `V${b}L${x - THIN} ${b - taper}V${a + taper}L${x - HALF} ${a}Z`,
+  ].join('');
+}
+
+interface HoldGripsProps {
+  bar: Bar;
+  hold: Hold;
+  x: number;
+  y0: number;
+  y1: number;
+  view: View;
+}
+
+/** Its two edges, and the stretch between them; each can be pulled. */
+export function HoldGrips({ bar, hold, x, y0, y1, view }: HoldGripsProps) {
+  const { session } = useOpenedPage();
+  const length = bar.placed.end - bar.placed.start;
+  const px = (hold.to - hold.from) * length;
+  const [a, b] = [y0 + (y1 - y0) * hold.from, y0 + (y1 - y0) * hold.to];
+  const pull = (e: PointerEvent<Element>, which: 'from' | 'to' | 'both') => {
+    const at = (by: number) => {
+      const share = (by * view.per) / length;
+      const wanted = {
+        from: which === 'to' ? hold.from : hold.from + share,
+        to: which === 'from' ? hold.to : hold.to + share,
+      };
+      return withMotion(bar.motion.id, (m) => withHold(m, wanted));
+    };
+    beginDrag(e, {
+      move: (by) => session.try(at(by)),
+      drop: (by) => session.act('pull the rest', at(by)),
+      putBack: () => session.try(null),
+    });
+  };
+  return (
+    <g className="rest">
+      <path className="rest-bracket" d={`M${x + 11} ${a}h4V${b}h-4`} />
+      {b - a > 12 && (
+        <text className="what" x={x + 19} y={(a + b) / 2 + 4}>
+          rests {grouped(px)} px
+        </text>
+      )}
+      <rect
+        className="rest-area"
+        x={x - 9}
+        y={a}
+        width={18}
+        height={Math.max(1, b - a)}
+        onPointerDown={(e) => pull(e, 'both')}
+      />
+      {(['from', 'to'] as const).map((side) => (
+        <rect
+          key={side}
+          className="rest-area"
+          data-rest={side}
+          x={x - 12}
+          y={(side === 'from' ? a : b) - 5}
+          width={24}
+          height={10}
+          onPointerDown={(e) => pull(e, side)}
+        />
+      ))}
+    </g>
+  );
+}

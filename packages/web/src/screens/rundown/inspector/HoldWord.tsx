@@ -1,0 +1,61 @@
+/** “rests for n px” in the sentence: its length typed, in px or as a share; 0 takes it out. */
+import { findHold, withoutHold, withHold } from '@lyvek/core';
+import type { Motion } from '@lyvek/core';
+import { Popover } from '../../../parts/Popover.tsx';
+import type { Bar } from '../model/bars.ts';
+import { grouped } from '../../../parts/strip/view.ts';
+import { CssField } from './CssField.tsx';
+
+interface HoldWordProps {
+  bar: Bar;
+  onChange(label: string, change: (m: Motion) => Motion): void;
+}
+
+export function HoldWord({ bar, onChange }: HoldWordProps) {
+  const hold = findHold(bar.motion);
+  const length = bar.placed.end - bar.placed.start;
+  if (!(length > 0)) return null;
+  const px = hold ? (hold.to - hold.from) * length : 0;
+  const put = (wanted: number) => {
+    if (wanted <= 0) return hold && onChange('take the rest out', withoutHold);
+    const share = Math.min(0.9, wanted / length);
+    // A new one lies in the middle; a known one grows about its own.
+    const middle = hold ? (hold.from + hold.to) / 2 : 0.5;
+    const from = Math.min(0.98 - share, Math.max(0.02, middle - share / 2));
+    onChange('set the rest', (m) => withHold(m, { from, to: from + share }));
+  };
+  return (
+    <>
+      and{' '}
+      <Popover className="word" label="Rest" trigger={hold ? `rests ${grouped(px)} px` : 'does not rest'}>
+        {() => (
+          <div className="damping-editor">
+            <label className="point-row">
+              <span>rests for, px</span>
+              <CssField
+                label="Rest in px"
+                property="number"
+                value={String(Math.round(px))}
+                onPut={(v) => put(Number.parseFloat(v))}
+              />
+            </label>
+            <label className="point-row">
+              <span>of its range</span>
+              <CssField
+                label="Rest in per cent of the range"
+                property="percentage"
+                value={`${Number(((px / length) * 100).toFixed(1))}%`}
+                onPut={(v) => put((Number.parseFloat(v) / 100) * length)}
+              />
+            </label>
+            <p className="m-0">
+              {hold
+                ? 'Values hold still there; pull its edges or itself on the bar. 0 takes it out.'
+                : 'Where a motion rests it has arrived, stays for a while, and then goes on: back as it came, unless its stops say otherwise.'}
+            </p>
+          </div>
+        )}
+      </Popover>
+    </>
+  );
+}
