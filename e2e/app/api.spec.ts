@@ -8,7 +8,7 @@ import { trialSetup } from '../support/lab.ts';
 import type { APIRequestContext, APIResponse } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
-import { base, bring, cardZip, html, newProject, stack } from '../support/app.ts';
+import { base, addPage, cardZip, html, newProject, stack } from '../support/app.ts';
 
 const json = async (r: APIResponse | Promise<APIResponse>) =>
   (await (await r).json()) as Record<string, never> & { [k: string]: unknown };
@@ -22,7 +22,7 @@ const api = (request: APIRequestContext) => ({
 });
 
 async function pageWithTake(request: APIRequestContext) {
-  const id = await bring(request, await newProject(request, `API ${randomUUID().slice(0, 8)}`), cardZip());
+  const id = await addPage(request, await newProject(request, `API ${randomUUID().slice(0, 8)}`), cardZip());
   const whole = (await json(request.get(`${base}/api/pages/${id}`))) as unknown as {
     page: { contentHash: string; token: string };
     takes: { id: string }[];
@@ -39,7 +39,7 @@ test('projects, pages and takes: made, renamed, put away, brought back', async (
     demo: false,
     pages: 0,
   });
-  const page = await bring(request, project, html('<h1>x</h1>'), 'text/html', '?name=ignored');
+  const page = await addPage(request, project, html('<h1>x</h1>'), 'text/html', '?name=ignored');
   const { takes } = (await json(get(`/pages/${page}`))) as unknown as {
     takes: { id: string; name: string }[];
   };

@@ -5,7 +5,7 @@ import { unzipSync } from 'fflate';
 import {
   addMotion,
   base,
-  bring,
+  addPage,
   newProject,
   openRundown,
   pick,
@@ -19,7 +19,7 @@ import { FULL } from '../support/full.ts';
 let pageId = '';
 test.beforeAll(async ({ request }) => {
   const project = await newProject(request, `Composing ${Date.now()}`);
-  pageId = await bring(request, project, zipOf({ 'index.html': WORKSHOP }));
+  pageId = await addPage(request, project, zipOf({ 'index.html': WORKSHOP }));
 });
 
 async function open(page: Page): Promise<string> {
@@ -589,7 +589,7 @@ test(
     test.slow();
     const project = await newProject(request, `Many ${Date.now()}`);
     const rows = Array.from({ length: 5000 }, (_, i) => `<p class="row">Row ${i + 1}</p>`).join('');
-    const many = await bring(
+    const many = await addPage(
       request,
       project,
       `<!doctype html><html lang="en"><head><title>Many</title><style>body{margin:0}.row{height:30px;margin:0}#top{height:900px}</style></head><body><h1 id="top">Many</h1>${rows}</body></html>`,

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { unzipSync } from 'fflate';
 import {
   base,
-  bring,
+  addPage,
   cardZip,
   measured,
   newProject,
@@ -125,7 +125,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
 
 test('undo, redo, duplicate, mute, delete and rename from the keyboard', async ({ page, request }) => {
   const project = await newProject(request, 'Keys');
-  await openRundown(page, await bring(request, project, cardZip()));
+  await openRundown(page, await addPage(request, project, cardZip()));
   await pick(page, 'h1');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
@@ -157,7 +157,7 @@ test('page and playhead go together in both directions, and one notch is one not
   request,
 }) => {
   const project = await newProject(request, 'Scroll');
-  await openRundown(page, await bring(request, project, cardZip()));
+  await openRundown(page, await addPage(request, project, cardZip()));
   const at = () => page.locator('.page-at b').innerText();
   await page.mouse.move(800, 250);
   await page.mouse.wheel(0, 100);
@@ -182,7 +182,7 @@ test('page and playhead go together in both directions, and one notch is one not
 
 test('a finding is shown, and its fix removes it', async ({ page, request }) => {
   const project = await newProject(request, 'Findings');
-  await openRundown(page, await bring(request, project, cardZip()));
+  await openRundown(page, await addPage(request, project, cardZip()));
   await pick(page, 'footer');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');

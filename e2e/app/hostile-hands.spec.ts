@@ -6,7 +6,7 @@ import type { Page } from '@playwright/test';
 import {
   addMotion,
   base,
-  bring,
+  addPage,
   html,
   newProject,
   openRundown,
@@ -34,7 +34,7 @@ test('a page that takes the keyboard and greets again edits nothing, and typing 
       if (window.steals) { trap.focus(); window.focus(); }
     }, 150);
   </script>`);
-  await openRundown(page, await bring(request, await newProject(request, 'Keys'), evil, 'text/html'));
+  await openRundown(page, await addPage(request, await newProject(request, 'Keys'), evil, 'text/html'));
   await pick(page, 'h1');
   await addMotion(page, 'Fade');
   await saved(page);
@@ -72,7 +72,7 @@ test('a page that breaks what the probe needs is given up with a reason, and ope
     Map.prototype.get = () => undefined;
   </script>`);
   await page.goto(
-    `${base}/pages/${await bring(request, await newProject(request, 'Poison'), evil, 'text/html')}`,
+    `${base}/pages/${await addPage(request, await newProject(request, 'Poison'), evil, 'text/html')}`,
   );
   const note = page.locator('.preview-note');
   await expect(note).toContainText('has not answered for ten seconds', { timeout: 30_000 });
@@ -93,7 +93,7 @@ test('a page that floods the line is cut off, and the workbench goes on', async 
     setInterval(() => { if (port) for (let i = 0; i < 200; i++) say.call(port, { is: 'hover', element: i }); }, 50);
   </script>`);
   await page.goto(
-    `${base}/pages/${await bring(request, await newProject(request, 'Flood'), evil, 'text/html')}`,
+    `${base}/pages/${await addPage(request, await newProject(request, 'Flood'), evil, 'text/html')}`,
   );
   await expect(page.locator('.preview-note')).toContainText('sent more messages than can be read', {
     timeout: 30_000,
@@ -123,7 +123,7 @@ test('a page reaches its own files only, and others once its user says so', asyn
         () => { const f = document.createElement('form'); f.action = '${there}/form'; document.body.append(f); f.submit(); }];
       for (const t of tries) try { Promise.resolve(t()).catch(() => {}); } catch {}
     </script>`);
-    const id = await bring(request, await newProject(request, 'Reaching'), reaching, 'text/html');
+    const id = await addPage(request, await newProject(request, 'Reaching'), reaching, 'text/html');
     await openRundown(page, id);
     await page.waitForTimeout(1500);
     expect(heard).toEqual([]);
@@ -164,7 +164,7 @@ for (const [way, leaving] of Object.entries({
       await request.get(`${there}/here`);
       expect(heard.splice(0)).toEqual(['GET /here']);
       const leaves = html(`${LONG}${leaving(there)}`);
-      const id = await bring(request, await newProject(request, 'Leaving'), leaves, 'text/html');
+      const id = await addPage(request, await newProject(request, 'Leaving'), leaves, 'text/html');
       const refused = page.waitForEvent('console', (m) => m.text().includes(there));
       await openRundown(page, id);
       await refused;
@@ -180,7 +180,7 @@ test('half an emoji in a name holds nothing up', async ({ page, request }) => {
   const party = html(
     `<h1>Come to the great party \u{1f389} tonight</h1><div style="height:3000px"></div><p id="half"></p><script>half.textContent = 'x\\ud83c y\\0z'; half.className = 'c\\udf89';</script>`,
   );
-  await openRundown(page, await bring(request, await newProject(request, 'Party'), party, 'text/html'));
+  await openRundown(page, await addPage(request, await newProject(request, 'Party'), party, 'text/html'));
   for (const selector of ['h1', '#half']) {
     await pick(page, selector);
     await addMotion(page, 'Fade');

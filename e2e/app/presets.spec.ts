@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { base, bring, newProject, openRundown, pick, saved, zipOf } from '../support/app.ts';
+import { base, addPage, newProject, openRundown, pick, saved, zipOf } from '../support/app.ts';
 import { WORKSHOP } from '../effects/workshop.ts';
 
 test.describe.configure({ mode: 'serial' });
@@ -11,7 +11,7 @@ let pageId = '';
 const name = `Kept ${Date.now()}`;
 test.beforeAll(async ({ request }) => {
   const project = await newProject(request, name);
-  pageId = await bring(request, project, zipOf({ 'index.html': WORKSHOP }));
+  pageId = await addPage(request, project, zipOf({ 'index.html': WORKSHOP }));
 });
 
 const add = async (page: Page, effect: string, selector: string) => {

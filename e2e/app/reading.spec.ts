@@ -22,7 +22,7 @@ const STOPS =
 const zip = (page: string, css = CSS) =>
   Buffer.from(zipSync({ 'index.html': Buffer.from(page), 'a.css': Buffer.from(css) }));
 
-async function brought(request: APIRequestContext): Promise<string> {
+async function added(request: APIRequestContext): Promise<string> {
   const { projects } = (await (await request.get('/api/projects')).json()) as { projects: { id: string }[] };
   const made = await request.post(`/api/projects/${projects[0]!.id}/pages?name=Harbour`, {
     headers: { 'content-type': 'application/zip' },
@@ -43,7 +43,7 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
   page,
   request,
 }) => {
-  const id = await brought(request);
+  const id = await added(request);
   expect((await takeOf(request, id)).document.motions.map((m) => m.targets.selector)).toEqual(['.stop']);
   await page.goto(`/pages/${id}`);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();
@@ -91,7 +91,7 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
 
 test('the finished page is proved here and in Chromium on the server', async ({ page, request }) => {
   test.setTimeout(120_000);
-  const id = await brought(request);
+  const id = await added(request);
   await page.goto(`/pages/${id}`);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();
   await page.getByRole('link', { name: 'Hand-off' }).click();
@@ -124,7 +124,7 @@ test('a newer version keeps the takes, and proposes what its elements may be now
   page,
   request,
 }) => {
-  const id = await brought(request);
+  const id = await added(request);
   await page.goto(`/pages/${id}`);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();
   await expect

@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import {
   base,
-  bring,
+  addPage,
   cardZip,
   newProject,
   openRundown,
@@ -37,7 +37,7 @@ test('two tabs: the slower one is told, and keeps its version as a take of its o
   context,
   request,
 }) => {
-  const id = await bring(request, await newProject(request, 'Two tabs'), cardZip());
+  const id = await addPage(request, await newProject(request, 'Two tabs'), cardZip());
   const [one, two] = [await context.newPage(), await context.newPage()];
   await openRundown(one, id);
   await openRundown(two, id);
@@ -53,7 +53,7 @@ test('two tabs: the slower one is told, and keeps its version as a take of its o
 });
 
 test('two tabs: or it loads theirs', async ({ context, request }) => {
-  const id = await bring(request, await newProject(request, 'Theirs'), cardZip());
+  const id = await addPage(request, await newProject(request, 'Theirs'), cardZip());
   const [one, two] = [await context.newPage(), await context.newPage()];
   await openRundown(one, id);
   await openRundown(two, id);
@@ -67,7 +67,7 @@ test('two tabs: or it loads theirs', async ({ context, request }) => {
 });
 
 test('a retry of an edit that has arrived is answered as the first time', async ({ request }) => {
-  const id = await bring(request, await newProject(request, 'Retry'), cardZip());
+  const id = await addPage(request, await newProject(request, 'Retry'), cardZip());
   const take = await takeOf(request, id);
   const put = (edit: string, match: string) =>
     request.put(`${base}/api/takes/${take.id}/document`, {
@@ -87,7 +87,7 @@ for (const victim of ['server', 'database'] as const)
     page,
     request,
   }) => {
-    const id = await bring(request, await newProject(request, `Kill ${victim}`), cardZip());
+    const id = await addPage(request, await newProject(request, `Kill ${victim}`), cardZip());
     await openRundown(page, id);
     await addReveal(page);
     await saved(page);
@@ -106,7 +106,7 @@ for (const victim of ['server', 'database'] as const)
   });
 
 test('an edit that never reached the server survives a reload', async ({ page, request }) => {
-  const id = await bring(request, await newProject(request, 'Offline'), cardZip());
+  const id = await addPage(request, await newProject(request, 'Offline'), cardZip());
   await openRundown(page, id);
   await page.route('**/document', (route) => route.abort());
   await addReveal(page);
@@ -139,7 +139,7 @@ test(
   'five acts while the server answers 503, the tab closed and opened again: all five are there, each a revision',
   FULL,
   async ({ context, request }) => {
-    const id = await bring(request, await newProject(request, 'Five away'), cardZip());
+    const id = await addPage(request, await newProject(request, 'Five away'), cardZip());
     const page = await context.newPage();
     await openRundown(page, id);
     await addReveal(page);
@@ -164,7 +164,7 @@ test(
   'two tabs that were both away: one goes on, the other becomes a take of its own',
   FULL,
   async ({ context, request }) => {
-    const id = await bring(request, await newProject(request, 'Both away'), cardZip());
+    const id = await addPage(request, await newProject(request, 'Both away'), cardZip());
     const [one, two] = [await context.newPage(), await context.newPage()];
     await openRundown(one, id);
     await addReveal(one);
@@ -202,7 +202,7 @@ test('three quick acts and a reload while the server takes its time: all are the
   page,
   request,
 }) => {
-  const id = await bring(request, await newProject(request, 'Quick'), cardZip());
+  const id = await addPage(request, await newProject(request, 'Quick'), cardZip());
   await openRundown(page, id);
   await addReveal(page);
   await saved(page);
@@ -221,7 +221,7 @@ test('arrow keys and a reload a moment later: the move is kept, and was not call
   page,
   request,
 }) => {
-  const id = await bring(request, await newProject(request, 'Nudges'), cardZip());
+  const id = await addPage(request, await newProject(request, 'Nudges'), cardZip());
   await openRundown(page, id);
   await addReveal(page);
   await saved(page);
@@ -239,7 +239,7 @@ test('what the server will never take is not called offline: it says why, and th
   page,
   request,
 }) => {
-  await openRundown(page, await bring(request, await newProject(request, 'Refused'), cardZip()));
+  await openRundown(page, await addPage(request, await newProject(request, 'Refused'), cardZip()));
   let puts = 0;
   await page.route('**/api/takes/*/document', (route) => {
     puts++;

@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { readDocument } from '@lyvek/core';
-import { base, bring, html, newProject } from '../support/app.ts';
+import { base, addPage, html, newProject } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
 
 /** The last card stands 700 px before the end of wide pages and 100 px before that of narrow ones. */
@@ -16,7 +16,7 @@ const PAGE = html(
 );
 
 async function opened(page: Page, mode = '/trials'): Promise<string> {
-  const id = await bring(
+  const id = await addPage(
     page.request,
     await newProject(page.request, `Sizes ${Date.now()}`),
     PAGE,

@@ -3,12 +3,12 @@ import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { makeDocument, motion } from '@lyvek/core/testing';
-import { base, bring, cardZip, newProject } from '../support/app.ts';
+import { base, addPage, cardZip, newProject } from '../support/app.ts';
 
 const PNG = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 0]);
 
 async function page(request: APIRequestContext) {
-  const id = await bring(
+  const id = await addPage(
     request,
     await newProject(request, `Takes API ${randomUUID().slice(0, 8)}`),
     cardZip(),

@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { makeDocument, motion } from '@lyvek/core/testing';
-import { base, bring, cardZip, newProject } from '../support/app.ts';
+import { base, addPage, cardZip, newProject } from '../support/app.ts';
 
 const rise = (from: string) =>
   motion({
@@ -21,7 +21,7 @@ const fade = motion({ id: 'm_plum', name: 'Plum', targets: { selector: '#plum' }
 
 async function page2(page: Page) {
   const { request } = page.context();
-  const id = await bring(request, await newProject(request, `Takes ${Date.now()}`), cardZip());
+  const id = await addPage(request, await newProject(request, `Takes ${Date.now()}`), cardZip());
   const make = async (document: object, madeFrom?: object) =>
     (await (
       await request.post(`${base}/api/pages/${id}/takes`, {
@@ -226,7 +226,7 @@ test('a take of another page stands beside as it is, measured in its own frame',
   const { project } = (await (await request.get(`${base}/api/pages/${id}`)).json()) as {
     project: { id: string };
   };
-  const other = await bring(request, project.id, cardZip());
+  const other = await addPage(request, project.id, cardZip());
   const { takes } = (await (await request.get(`${base}/api/pages/${other}`)).json()) as {
     takes: { id: string }[];
   };

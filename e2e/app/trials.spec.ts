@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { TraceSchema } from '@lyvek/core';
 import type { TrialResult } from '@lyvek/core';
-import { base, bring, html, newProject, openRundown, zipOf } from '../support/app.ts';
+import { base, addPage, html, newProject, openRundown, zipOf } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
 
 const dir = new URL('../../demo/hessle/', import.meta.url);
@@ -13,7 +13,7 @@ const file = (name: string) => readFileSync(new URL(name, dir), 'utf8');
 async function hessle(page: Page): Promise<string> {
   const { request } = page.context();
   const project = await newProject(request, `Trials ${Date.now()}`);
-  const id = await bring(
+  const id = await addPage(
     request,
     project,
     zipOf({ 'index.html': file('index.html'), 'styles.css': file('styles.css') }),
@@ -158,7 +158,7 @@ test(
   FULL,
   async ({ page }) => {
     const { request } = page.context();
-    const id = await bring(request, await newProject(request, `Here ${Date.now()}`), BUSY, 'text/html');
+    const id = await addPage(request, await newProject(request, `Here ${Date.now()}`), BUSY, 'text/html');
     await page.goto(`${base}/pages/${id}/trials`);
     await fresh(page);
     const begin = async () => {

@@ -1,7 +1,7 @@
 /** Tuning a motion by hand: bars, ghosts, curves, several at once, other sizes. */
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
-import { base, bring, cardZip, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
+import { base, addPage, cardZip, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
 
 async function drag(page: Page, what: Locator, dx: number, dy: number, keys: string[] = []): Promise<void> {
   const box = (await what.boundingBox())!;
@@ -16,7 +16,7 @@ async function drag(page: Page, what: Locator, dx: number, dy: number, keys: str
 }
 
 async function withMotions(page: Page, request: APIRequestContext, ...targets: string[]): Promise<string> {
-  const id = await bring(request, await newProject(request, 'Tuning'), cardZip());
+  const id = await addPage(request, await newProject(request, 'Tuning'), cardZip());
   await openRundown(page, id);
   for (const t of targets) {
     await pick(page, t);

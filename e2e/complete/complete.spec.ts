@@ -5,9 +5,9 @@
 import { expect, test } from '@playwright/test';
 import type { Browser, Page } from '@playwright/test';
 import { zipSync, unzipSync } from 'fflate';
-import { base, bring, newProject } from '../support/app.ts';
+import { base, addPage, newProject } from '../support/app.ts';
 import { PLACES } from '../stranger/pages.ts';
-import { listFiles, movingPages } from '../reading/pages.ts';
+import { listFiles, movingPages } from '../css-import/pages.ts';
 import { wordsSeen } from './seen.ts';
 import type { Seen } from './seen.ts';
 
@@ -125,11 +125,11 @@ const lost = (was: Read, is: Read): string[] => {
 for (const place of PLACES.filter((p) => DEMOS.includes(p.name) || p.name.startsWith('Pins')))
   test(`no reader loses a word of “${place.name}”`, async ({ browser, request, page }) => {
     test.setTimeout(300_000);
-    const brought = place.files();
-    const id = await bring(
+    const added = place.files();
+    const id = await addPage(
       request,
       await newProject(request, `Words ${place.name}`),
-      Buffer.from(zipSync(brought)),
+      Buffer.from(zipSync(added)),
     );
     const take = (
       await (
@@ -157,7 +157,7 @@ for (const place of PLACES.filter((p) => DEMOS.includes(p.name) || p.name.starts
     const table: string[] = [];
     for (const mode of MODES) {
       if (place.name === PLANTED && !mode.reducedMotion && !mode.print) continue;
-      const was = await readBy(browser, brought, mode, aside);
+      const was = await readBy(browser, added, mode, aside);
       for (const kind of mode.of) {
         const is = await readBy(browser, handed[kind], mode, aside);
         const gone = lost(was, is);
@@ -179,10 +179,8 @@ test('no reader loses a word of the pages that move already', async ({ browser, 
   let words = 0;
   // A fifth of them is enough for every run.
   for (const name of movingPages().filter((_, i) => process.env.LYVEK_FULL || i % 5 === 0)) {
-    const brought = Object.fromEntries(
-      [...listFiles(name)].map(([p, t]) => [p, new TextEncoder().encode(t)]),
-    );
-    const id = await bring(request, project, Buffer.from(zipSync(brought)));
+    const added = Object.fromEntries([...listFiles(name)].map(([p, t]) => [p, new TextEncoder().encode(t)]));
+    const id = await addPage(request, project, Buffer.from(zipSync(added)));
     const whole = await (await request.get(`${base}/api/pages/${id}`)).json();
     await page.goto(`${base}/pages/${id}`);
     await page.waitForSelector('.preview[data-link=ready]', { timeout: 60_000 });
@@ -193,7 +191,7 @@ test('no reader loses a word of the pages that move already', async ({ browser, 
     expect(response.status(), name).toBe(200);
     const handed = unzipSync(new Uint8Array(await response.body()));
     for (const mode of MODES.filter((m) => m.name === 'with motion' || m.reducedMotion)) {
-      const was = await readBy(browser, brought, mode, [], 12);
+      const was = await readBy(browser, added, mode, [], 12);
       const is = await readBy(browser, handed, mode, [], 12);
       words += was.words.length;
       const gone = lost(was, is);

@@ -2,14 +2,14 @@
 import { expect, test } from '@playwright/test';
 import type { Frame, Page } from '@playwright/test';
 import { EFFECTS } from '@lyvek/core';
-import { bring, newProject, openRundown, pick, saved, zipOf } from '../support/app.ts';
+import { addPage, newProject, openRundown, pick, saved, zipOf } from '../support/app.ts';
 import { WORKSHOP } from './workshop.ts';
 import { sampled } from '../support/full.ts';
 
 let pageId = '';
 test.beforeAll(async ({ request }) => {
   const project = await newProject(request, `Effects ${Date.now()}`);
-  pageId = await bring(request, project, zipOf({ 'index.html': WORKSHOP }));
+  pageId = await addPage(request, project, zipOf({ 'index.html': WORKSHOP }));
 });
 
 /** What the browser shows of one element at one scroll offset, two frames after it got there. */

@@ -4,7 +4,7 @@ import pg from 'pg';
 import {
   addMotion,
   base,
-  bring,
+  addPage,
   cardZip,
   newProject,
   openRundown,
@@ -41,7 +41,7 @@ test('connections that are cut in the middle of edits end no server, and what wa
   request,
 }) => {
   test.setTimeout(120_000);
-  const id = await bring(request, await newProject(request, 'Cut'), cardZip());
+  const id = await addPage(request, await newProject(request, 'Cut'), cardZip());
   const { takes } = (await (await request.get(`${base}/api/pages/${id}`)).json()) as {
     takes: { id: string }[];
   };
@@ -103,7 +103,7 @@ test(
   FULL,
   async ({ page, request }) => {
     test.setTimeout(120_000);
-    await openRundown(page, await bring(request, await newProject(request, 'Full'), cardZip()));
+    await openRundown(page, await addPage(request, await newProject(request, 'Full'), cardZip()));
     const url = stack().databaseUrl;
     await query(
       url,

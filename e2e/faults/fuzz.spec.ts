@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import { trialSetup } from '../support/lab.ts';
 import type { APIRequestContext } from '@playwright/test';
-import { base, bring, cardZip, newProject } from '../support/app.ts';
+import { base, addPage, cardZip, newProject } from '../support/app.ts';
 import { emptyLayout } from '@lyvek/core';
 import { Random } from '../stranger/random.ts';
 
@@ -67,7 +67,7 @@ function spoiled(value: unknown, random: Random): unknown {
 /** Something real of each kind, and the bodies that the interface sends. */
 async function world(request: APIRequestContext) {
   const project = await newProject(request, 'Fuzz');
-  const page = await bring(request, project, cardZip());
+  const page = await addPage(request, project, cardZip());
   const whole = (await (await request.get(`${base}/api/pages/${page}`)).json()) as {
     page: { contentHash: string };
     takes: { id: string }[];

@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { clockById, compileTimeline, findGesture, partsAt, simulate, withPins } from '@lyvek/core';
 import type { Coefficients, Layout, Motion, MotionDocument, TrialFrames } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
-import { base, bring, html, newProject, openRundown } from '../support/app.ts';
+import { base, addPage, html, newProject, openRundown } from '../support/app.ts';
 import { askTrial, endedTrial, VIEWPORT } from '../support/lab.ts';
 
 const BOXES = 150;
@@ -95,7 +95,7 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
   request,
 }) => {
   test.setTimeout(420_000);
-  const id = await bring(request, await newProject(request, `Pairs ${Date.now()}`), PAGE, 'text/html');
+  const id = await addPage(request, await newProject(request, `Pairs ${Date.now()}`), PAGE, 'text/html');
   await openRundown(page, id);
   await page.goto('about:blank');
   const takes: string[] = [];

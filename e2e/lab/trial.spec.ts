@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { emptyDocument, summarize } from '@lyvek/core';
 import type { MotionDocument, TrialResult } from '@lyvek/core';
-import { base, bring, html, newProject, openRundown } from '../support/app.ts';
+import { base, addPage, html, newProject, openRundown } from '../support/app.ts';
 import { askTrial, endedTrial, trialOf, trialSetup, VIEWPORT } from '../support/lab.ts';
 import { FULL, sampled } from '../support/full.ts';
 
@@ -18,8 +18,13 @@ async function takeOf(request: APIRequestContext, page: string): Promise<string>
   const whole = await (await request.get(`${base}/api/pages/${page}`)).json();
   return whole.takes[0].id as string;
 }
-async function brought(request: APIRequestContext, page: Page, name: string, text: string) {
-  const id = await bring(request, await newProject(request, `Lab ${name} ${Date.now()}`), text, 'text/html');
+async function added(request: APIRequestContext, page: Page, name: string, text: string) {
+  const id = await addPage(
+    request,
+    await newProject(request, `Lab ${name} ${Date.now()}`),
+    text,
+    'text/html',
+  );
   await openRundown(page, id);
   return { id, take: await takeOf(request, id) };
 }
@@ -82,7 +87,7 @@ test(
   async ({ page, request }) => {
     test.setTimeout(500_000);
     const { text, document } = expensive();
-    const { id } = await brought(request, page, 'dear', text);
+    const { id } = await added(request, page, 'dear', text);
     const made = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
     const take = ((await made.json()) as { id: string }).id;
     await page.goto(`${base}/pages/${id}/trials?take=${take}`);
@@ -159,13 +164,13 @@ for (const [i, [name, { script, why }]] of Object.entries(HOSTILE).entries())
     sampled(i, 3),
     async ({ page, request }) => {
       test.setTimeout(200_000);
-      const { take } = await brought(
+      const { take } = await added(
         request,
         page,
         name,
         html(`${filler(60)}<script>${script}</script>`, ROWS),
       );
-      const calm = await brought(request, page, 'calm', html(filler(40), ROWS));
+      const calm = await added(request, page, 'calm', html(filler(40), ROWS));
       const first = await askTrial(request, take);
       const second = await askTrial(request, calm.take, { lasts: 1500 });
       const failed = await endedTrial(request, first, 120_000);
@@ -181,7 +186,7 @@ test('a page that opens dialogs is measured all the same', FULL, async ({ page, 
     `${filler(60)}<script>addEventListener('scroll', () => { if (scrollY > 300) alert('Stop'); }, { once: true })</script>`,
     ROWS,
   );
-  const { take } = await brought(request, page, 'dialogs', text);
+  const { take } = await added(request, page, 'dialogs', text);
   const id = await askTrial(request, take);
   const done = await endedTrial(request, id);
   expect([done.state, done.why]).toEqual(['done', null]);
@@ -199,7 +204,7 @@ test(
   FULL,
   async ({ page, request }) => {
     test.setTimeout(200_000);
-    const { take } = await brought(request, page, 'killed', html(filler(200), ROWS));
+    const { take } = await added(request, page, 'killed', html(filler(200), ROWS));
     const first = await askTrial(request, take, { lasts: 16_000 });
     await expect.poll(async () => (await trialOf(request, first)).state, { timeout: 60_000 }).toBe('running');
     const pids = () =>
@@ -239,7 +244,7 @@ test('what would take too long is refused with what to do, and a size that was n
   page,
   request,
 }) => {
-  const { take } = await brought(request, page, 'long', html(filler(40), ROWS));
+  const { take } = await added(request, page, 'long', html(filler(40), ROWS));
   const long = await request.post(`${base}/api/takes/${take}/trials`, {
     data: { setup: trialSetup({ lasts: 600_000, repeats: 5 }) },
   });

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import type { APIRequestContext } from '@playwright/test';
 import { emptyDocument } from '@lyvek/core';
 import { strToU8, zipSync } from 'fflate';
-import { base, bring } from '../support/app.ts';
+import { base, addPage } from '../support/app.ts';
 
 const DEMO = fileURLToPath(new URL('../../demo/', import.meta.url));
 
@@ -198,7 +198,7 @@ ${rows(5, (i) => `<section id="t${i}"><h2>${LONG} ${i + 1}</h2><p>Words.</p></se
 
 /** Brings a place into a project of the stranger's own; returns where its take is opened. */
 export async function goThere(request: APIRequestContext, place: Place, project: string) {
-  const id = await bring(
+  const id = await addPage(
     request,
     project,
     Buffer.from(zipSync(place.files())),

@@ -32,7 +32,7 @@ export async function newProject(request: APIRequestContext, name: string): Prom
 }
 
 /** Brings a page over the API; returns its id. */
-export async function bring(
+export async function addPage(
   request: APIRequestContext,
   project: string,
   body: Buffer | string,

@@ -57,7 +57,7 @@ export const serverBundle = (outfile) => ({
 /** The thread that imports pages. */
 export const importWorkerBundle = (outfile) => ({
   ...serverBundle(outfile),
-  entryPoints: [inRoot('packages/server/src/bring/import-worker.ts')],
+  entryPoints: [inRoot('packages/server/src/add-page/import-worker.ts')],
 });
 
 export const probeBundle = (outfile) => ({

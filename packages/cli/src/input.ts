@@ -5,7 +5,7 @@ import { parseTree } from 'jsonc-parser';
 import type { ParseError } from 'jsonc-parser';
 import { LayoutSchema, listProblems, readDocument } from '@lyvek/core';
 import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
-import { unpack } from '@lyvek/server/bring';
+import { unpack } from '@lyvek/server/add-page';
 import { filesInFolder, filesInMemory } from '@lyvek/server/page-files';
 import type { PageFiles } from '@lyvek/server/page-files';
 import { BadInput } from './errors.ts';

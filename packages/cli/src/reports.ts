@@ -27,7 +27,7 @@ const text: Report = (found, { width, height }) =>
   [
     ...found.map(
       (f) =>
-        `${f.severity.padEnd(7)}  ${place(f)}  ${f.title === f.sentence ? f.sentence : `${f.title}: ${f.sentence}`}${f.fix ? `\n          ${f.fix}` : ''}  [${f.check}]`,
+        `${f.severity.padEnd(8)}  ${place(f)}  ${f.title === f.sentence ? f.sentence : `${f.title}: ${f.sentence}`}${f.fix ? `\n          ${f.fix}` : ''}  [${f.check}]`,
     ),
     found.length === 0
       ? `Nothing was found at ${width} × ${height}.`

@@ -6,7 +6,7 @@ import type { Express } from 'express';
 import helmet from 'helmet';
 import type pg from 'pg';
 import type { Logger } from 'pino';
-import { Importer, startImportWorker } from './bring/importer.ts';
+import { Importer, startImportWorker } from './add-page/importer.ts';
 import { guardApi, isAppHost, tokenOfHost } from './http/guard.ts';
 import { requireKey, takeKey } from './http/key.ts';
 import { Problem, problems, sendProblem } from './http/problem.ts';
@@ -17,7 +17,7 @@ import { Proofs } from './preview/proofs.ts';
 import { servePreview } from './preview/serve.ts';
 import { handOffRoutes } from './routes/hand-off.ts';
 import { healthRoutes } from './routes/health.ts';
-import { Proving } from './bring/proved.ts';
+import { Proving } from './add-page/proved.ts';
 import { pageRoutes } from './routes/pages.ts';
 import { presetRoutes } from './routes/presets.ts';
 import { projectRoutes } from './routes/projects.ts';
@@ -45,7 +45,7 @@ export interface AppOptions {
 /** Built, it lies beside the server; while developing it is run from its source. */
 const importWorker = () =>
   import.meta.url.endsWith('.ts')
-    ? startImportWorker(new URL('./bring/import-worker.ts', import.meta.url), ['--import', 'tsx'])
+    ? startImportWorker(new URL('./add-page/import-worker.ts', import.meta.url), ['--import', 'tsx'])
     : startImportWorker(new URL('./import-worker.js', import.meta.url));
 
 export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptions): Express {

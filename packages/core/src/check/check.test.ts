@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { shippedCoefficients } from '../budget/index.ts';
-import { makeClock, findGesture, recordedGesture } from '../feel/index.ts';
+import { makeClock, findGesture, recordedGesture } from '../gesture/index.ts';
 import { compileTimeline, readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';

@@ -1,5 +1,5 @@
 /** What a check is and what it finds. */
-import type { FrameClock, Gesture } from '../feel/index.ts';
+import type { FrameClock, Gesture } from '../gesture/index.ts';
 import { addRead } from '../motion/index.ts';
 import type {
   Trigger,
@@ -115,7 +115,7 @@ export const CHECK_GROUPS = {
   conflict: 'Conflict',
   structure: 'Structure',
   smoothness: 'Smoothness',
-  feel: 'Feel',
+  damping: 'Feel',
   budget: 'Budget',
   care: 'Care',
 } as const;

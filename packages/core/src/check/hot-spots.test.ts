@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { makeClock } from '../feel/index.ts';
+import { makeClock } from '../gesture/index.ts';
 import { makeDocument, motion } from '../testing/index.ts';
 import type { TrialFrames } from '../trial/index.ts';
 import { findHotSpots, listLateFrames } from './hot-spots.ts';

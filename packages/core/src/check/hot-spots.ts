@@ -1,5 +1,5 @@
 /** The dearest places of a trial, predicted or measured, in words. */
-import type { FrameClock } from '../feel/index.ts';
+import type { FrameClock } from '../gesture/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { partsAt, summarize } from '../trial/index.ts';
 import type { Charge, TrialFrames } from '../trial/index.ts';

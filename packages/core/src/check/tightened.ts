@@ -1,4 +1,4 @@
-import type { Damping } from '../feel/index.ts';
+import type { Damping } from '../damping/index.ts';
 
 /** A follow setting that lags and settles `share` as long. Both go with the half-life, and against the frequency. */
 export function tightened(how: Damping, share: number): Damping {

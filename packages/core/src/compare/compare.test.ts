@@ -6,7 +6,7 @@ import { withPins } from '../page/index.ts';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { listDifferences } from './differences.ts';
 import { withTakenOver } from './take-over.ts';
-import { unlikeness } from './unlike.ts';
+import { unlikeness } from './visual-difference.ts';
 
 const PIN: MotionDocument['pins'][number] = {
   id: 'p_1',

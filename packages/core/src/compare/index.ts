@@ -1,3 +1,3 @@
 export * from './differences.ts';
 export * from './take-over.ts';
-export * from './unlike.ts';
+export * from './visual-difference.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { emptyDocument, readDocument, collectSelectors } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
-import { readPage } from '../reading/index.ts';
+import { readPage } from '../css-import/index.ts';
 import { fadeAndRise, motion } from '../testing/index.ts';
 import { layoutOfPage } from '../testing/page-layout.ts';
 import { assemble, howPlayed } from './index.ts';

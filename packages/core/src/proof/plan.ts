@@ -2,7 +2,7 @@
  * What a proof looks at. Scrubbed motions are looked at at many scroll offsets, damped ones at a few where they have come to rest, and timed
  * ones at shares of their own time. What cannot be looked at is listed with the reason: a proof of nothing is none.
  */
-import { settleTime } from '../feel/index.ts';
+import { settleTime } from '../damping/index.ts';
 import { slugs, writtenSelector } from '../format/index.ts';
 import { computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEFAULT_LIMITS } from '../check/index.ts';
-import { makeClock, findGesture } from '../feel/index.ts';
+import { makeClock, findGesture } from '../gesture/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import type { Layout, Viewport } from '../page/index.ts';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';

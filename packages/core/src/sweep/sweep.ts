@@ -1,7 +1,7 @@
 /** The checks of reach and structure at every size of the sweep. Pure; made for a worker. */
 import { acceptedFor, CHECKS, findFindings, withFix } from '../check/index.ts';
 import type { Finding, Limits } from '../check/index.ts';
-import type { FrameClock, Gesture } from '../feel/index.ts';
+import type { FrameClock, Gesture } from '../gesture/index.ts';
 import { activeMedia, compileTimeline, editedUnder, underMedia } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';

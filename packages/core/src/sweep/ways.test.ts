@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { DEFAULT_LIMITS } from '../check/index.ts';
-import { makeClock, findGesture } from '../feel/index.ts';
+import { makeClock, findGesture } from '../gesture/index.ts';
 import { makeDocument, fadeAndRise, motion } from '../testing/index.ts';
 import { PAGE } from '../testing/specimen-parts.ts';
 import { tryingWays } from './ways.ts';

@@ -3,7 +3,7 @@ import { shippedCoefficients } from '../budget/index.ts';
 import type { Coefficients } from '../budget/index.ts';
 import { CHECKS, findFindings, acceptedFor } from '../check/index.ts';
 import type { Finding, Limits } from '../check/index.ts';
-import type { FrameClock, Gesture } from '../feel/index.ts';
+import type { FrameClock, Gesture } from '../gesture/index.ts';
 import { activeMedia, compileTimeline, underMedia } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';

@@ -4,7 +4,7 @@ import type { ElementFacts, Layout } from '../page/index.ts';
 import { makeDocument, element, makeLayout, motion } from './index.ts';
 import { between } from '../effect/effect-definition.ts';
 import type { MistakeInPage } from '../check/index.ts';
-import { suggestCorrections, readPage } from '../reading/index.ts';
+import { suggestCorrections, readPage } from '../css-import/index.ts';
 
 /** What is read from a page with these contents, and what each mistake in it was meant as. */
 export function mistakenPage(html: string): { document: MotionDocument; mistakes: MistakeInPage[] } {

@@ -1,7 +1,7 @@
 /** What measured runs amount to, in the lab or in the user’s own browser. */
 import { z } from 'zod';
 import { COST_PARTS } from '../budget/index.ts';
-import { CLOCKS } from '../feel/index.ts';
+import { CLOCKS } from '../gesture/index.ts';
 import type { Ms, Px } from '../page/index.ts';
 import { partsAt, percentile } from './summary.ts';
 import type { TrialEvent, TrialFrames, TrialResult, TrialSetup } from './trial.ts';

@@ -1,7 +1,9 @@
 /** A gesture on a page: the frames of a run, with what followed motions see of it. */
-import { damp, isAtRest, runGesture } from '../feel/index.ts';
-import type { Damping, FrameClock, Gesture, Run } from '../feel/index.ts';
-import { frameTimes } from '../feel/index.ts';
+import { damp, isAtRest } from '../damping/index.ts';
+import { runGesture } from '../gesture/index.ts';
+import type { Damping } from '../damping/index.ts';
+import type { FrameClock, Gesture, Run } from '../gesture/index.ts';
+import { frameTimes } from '../gesture/index.ts';
 import type { Px } from '../page/index.ts';
 
 export const DIRECTIONS = ['down', 'up', 'both'] as const;

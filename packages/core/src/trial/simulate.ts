@@ -2,7 +2,7 @@
 import { isEndless } from '../drivers/index.ts';
 import { computeAmounts, COST_PARTS, computeCost, noAmounts, QUANTITY_NAMES } from '../budget/index.ts';
 import type { Amounts, Coefficients, CostPart } from '../budget/index.ts';
-import type { FrameClock, Gesture } from '../feel/index.ts';
+import type { FrameClock, Gesture } from '../gesture/index.ts';
 import type { MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import type { Ms, Px } from '../page/index.ts';
 import { perspectiveFor, listPerspectives } from './perspective.ts';

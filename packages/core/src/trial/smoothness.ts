@@ -1,6 +1,7 @@
 /** How smoothly one motion on one element goes under a gesture. */
-import { framesInRange, settleTime, spectralArcLength } from '../feel/index.ts';
-import type { FrameClock, Gesture } from '../feel/index.ts';
+import { settleTime, spectralArcLength } from '../damping/index.ts';
+import { framesInRange } from '../gesture/index.ts';
+import type { FrameClock, Gesture } from '../gesture/index.ts';
 import type { CompiledTimeline } from '../motion/index.ts';
 import type { Ms, Px } from '../page/index.ts';
 import { listBreaks } from './breaks.ts';

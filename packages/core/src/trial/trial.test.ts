@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { shippedCoefficients } from '../budget/index.ts';
-import { clockById, findGesture } from '../feel/index.ts';
+import { clockById, findGesture } from '../gesture/index.ts';
 import { compileTimeline } from '../motion/index.ts';
 import type { Motion } from '../motion/index.ts';
 import { between } from '../effect/effect-definition.ts';

@@ -1,7 +1,7 @@
 /** A hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
 import { FALLBACK_FILE, RUNTIME_FILE } from '@lyvek/core';
 import type { Assembled, HandOffPage } from '@lyvek/core';
-import { readTexts } from '../bring/texts.ts';
+import { readTexts } from '../add-page/texts.ts';
 import type { PageFile } from '../store/pages.ts';
 
 export function handOffPage(page: { name: string; entry: string }, files: readonly PageFile[]): HandOffPage {

@@ -2,7 +2,7 @@
 import { existsSync, readFileSync, realpathSync, statSync } from 'node:fs';
 import { join, resolve, sep } from 'node:path';
 import type { FileAt } from '@lyvek/core';
-import { readText } from '../bring/texts.ts';
+import { readText } from '../add-page/texts.ts';
 
 export interface PageFiles {
   /** path of the HTML */

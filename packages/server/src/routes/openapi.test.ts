@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Router } from 'express';
 import type pg from 'pg';
-import { Proving } from '../bring/proved.ts';
-import { Importer } from '../bring/importer.ts';
+import { Proving } from '../add-page/proved.ts';
+import { Importer } from '../add-page/importer.ts';
 import { LabTurn } from '../lab/index.ts';
 import { Proofs } from '../preview/proofs.ts';
 import { handOffRoutes } from './hand-off.ts';

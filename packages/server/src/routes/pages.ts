@@ -3,10 +3,10 @@ import type { Request, Response } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
 import { emptyDocument, LayoutSchema, shorten, wellFormed } from '@lyvek/core';
-import { LIMITS } from '../bring/limits.ts';
-import { ImportLimit } from '../bring/importer.ts';
-import type { Importer } from '../bring/importer.ts';
-import type { Proving } from '../bring/proved.ts';
+import { LIMITS } from '../add-page/limits.ts';
+import { ImportLimit } from '../add-page/importer.ts';
+import type { Importer } from '../add-page/importer.ts';
+import type { Proving } from '../add-page/proved.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import {
   FormerLayout,
@@ -40,7 +40,7 @@ import {
 import { projectById } from '../store/projects.ts';
 import { createTake, listTakes } from '../store/takes.ts';
 
-const BringQuery = z.object({ name: Name.optional(), entry: z.string().max(LIMITS.pathLength).optional() });
+const AddPageQuery = z.object({ name: Name.optional(), entry: z.string().max(LIMITS.pathLength).optional() });
 const Brought = Page.pick({ id: true, name: true, projectId: true }).extend({
   /** what of it could not be read, in a sentence */
   limit: z.string().optional(),
@@ -57,7 +57,7 @@ export function pageRoutes(
 ): Router {
   const routes = Router();
   /** The uploaded page, unpacked elsewhere. Whoever goes away ends it. */
-  const brought = async (req: Request, res: Response, entry: string | undefined) => {
+  const added = async (req: Request, res: Response, entry: string | undefined) => {
     const gone = new AbortController();
     res.on('close', () => gone.abort());
     const bytes = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
@@ -77,8 +77,8 @@ export function pageRoutes(
     async (req, res) => {
       const project = await projectById(pool, read(Id, req.params.id));
       if (!project) throw notFound('project');
-      const { name, entry } = read(BringQuery, req.query);
-      const { title, files, entry: found, signal } = await brought(req, res, entry);
+      const { name, entry } = read(AddPageQuery, req.query);
+      const { title, files, entry: found, signal } = await added(req, res, entry);
       // A page whose motions are too much to read is still a page: it comes without them, and that is said.
       let limit: string | undefined;
       const { document, proof } = await proving
@@ -106,8 +106,8 @@ export function pageRoutes(
       const page = await find(req.params.id);
       if (page.live)
         throw new Problem(409, 'Under development', 'This page has no files here; its own server shows it.');
-      const { entry } = read(BringQuery, req.query);
-      const { files, entry: found } = await brought(req, res, entry);
+      const { entry } = read(AddPageQuery, req.query);
+      const { files, entry: found } = await added(req, res, entry);
       await inTransaction(pool, (db) => replaceFiles(db, page.id, found, files));
       answer(res, Page, await find(page.id));
     },

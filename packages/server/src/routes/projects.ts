@@ -7,7 +7,7 @@ import { Id, NameBody, UnitCosts, Project, Projects, ProjectSettings, Shelf } fr
 import { answer, read } from '../http/validate.ts';
 import { listLayouts } from '../store/layouts.ts';
 import { listPages } from '../store/pages.ts';
-import { fitUnitCosts } from '../store/prices.ts';
+import { fitUnitCosts } from '../store/unit-costs.ts';
 import {
   createProject,
   listProjects,

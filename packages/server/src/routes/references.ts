@@ -2,7 +2,7 @@
 import express, { Router } from 'express';
 import type pg from 'pg';
 import { Id, NameBody, PictureAt, PictureQuery, ReferenceSet, ReferenceSets } from '@lyvek/api';
-import { LIMITS } from '../bring/limits.ts';
+import { LIMITS } from '../add-page/limits.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { answer, read } from '../http/validate.ts';
 import { pageById } from '../store/pages.ts';

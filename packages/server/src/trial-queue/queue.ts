@@ -9,7 +9,7 @@ import { makeHandOff } from '../hand-off/make.ts';
 import { handedOff } from '../hand-off/files.ts';
 import { beatTrial, claimTrial, endTrial, isTrialWaiting, reviveTrials } from '../store/trials.ts';
 import type { TrialRow } from '../store/trials.ts';
-import { refitUnitCosts } from './fit-prices.ts';
+import { refitUnitCosts } from './fit-unit-costs.ts';
 import {
   failureSentence,
   filesInMemory,

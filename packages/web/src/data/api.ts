@@ -135,7 +135,12 @@ export const api = {
     ),
   movePicture: (id: string, at: number) => send(`/pictures/${id}`, json('PATCH', { at }), ReferenceSet),
   removePicture: (id: string) => send(`/pictures/${id}`, { method: 'DELETE' }, ReferenceSet),
-  bring: (projectId: string, body: Blob, query: { name?: string; entry?: string }, signal?: AbortSignal) => {
+  addPage: (
+    projectId: string,
+    body: Blob,
+    query: { name?: string; entry?: string },
+    signal?: AbortSignal,
+  ) => {
     const search = new URLSearchParams(
       Object.entries(query).filter(([, v]) => v !== undefined) as [string, string][],
     );

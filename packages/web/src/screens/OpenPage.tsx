@@ -10,7 +10,7 @@ import type { Layout, Viewport } from '@lyvek/core';
 import { ShortcutsButton } from '../app/Shortcuts.tsx';
 import { ThemeButton } from '../app/ThemeButton.tsx';
 import { api, ApiError } from '../data/api.ts';
-import { WorkerTask } from '../data/asked.ts';
+import { WorkerTask } from '../data/worker-task.ts';
 import { Survey } from '../data/survey.ts';
 import { TakeSession } from '../data/take-session.ts';
 import { PageLink } from '../parts/page-link.ts';

@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import type { PageFacts, PageWhole, ProjectFacts, ProjectSettings, TakeFacts } from '@lyvek/api';
 import { emptyLayout, isAdjusted, withPins } from '@lyvek/core';
 import type { Direction, PinnedLayout, Layout, MotionDocument, Viewport } from '@lyvek/core';
-import type { WorkerTask } from '../data/asked.ts';
+import type { WorkerTask } from '../data/worker-task.ts';
 import type { Survey } from '../data/survey.ts';
 import { makeSeen, findSettled } from '../data/take-session.ts';
 import type { TakeSession, TakeState } from '../data/take-session.ts';

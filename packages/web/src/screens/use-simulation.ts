@@ -4,7 +4,7 @@ import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { Gesture } from '@lyvek/core';
 import { api } from '../data/api.ts';
-import type { Simulation } from '../data/asked.ts';
+import type { Simulation } from '../data/worker-task.ts';
 import { gestureFor, traceKey } from '../workers/trial-work.ts';
 import type { TrialQuestion } from '../workers/trial-work.ts';
 import { useImport } from './use-reading.ts';

@@ -5,7 +5,7 @@ import { tightened } from '../tightened.ts';
 export const longLag: CheckDefinition = {
   id: 'long-lag',
   name: 'Longer lag than stay',
-  group: 'feel',
+  group: 'damping',
   why: 'It is so far behind the hand that the place where it was meant to be seen has passed before it arrives.',
   look({ motion, placed }, { limits, gesture }, figures) {
     if (!figures || motion.damping.kind === 'none' || gesture.leaps) return null;

@@ -7,7 +7,7 @@ const SEEN = 0.03;
 export const overshootClamped: CheckDefinition = {
   id: 'overshoot-clamped',
   name: 'Overshoot of a clamped property',
-  group: 'feel',
+  group: 'damping',
   why: 'A spring swings past its end, but progress stops there, so it stands, lets go and comes back: a stutter.',
   look({ motion, placed }, { timeline }) {
     const { damping } = motion;

@@ -4,7 +4,7 @@ import { tightened } from '../tightened.ts';
 export const slowSettle: CheckDefinition = {
   id: 'slow-settle',
   name: 'Slow settle',
-  group: 'feel',
+  group: 'damping',
   why: 'After the hand has stopped it drifts on, and the reader waits for the page to stand still.',
   look({ motion, placed }, { limits, gesture }, figures) {
     if (!figures || motion.damping.kind === 'none' || gesture.leaps || figures.settle <= limits.settle)

@@ -1,5 +1,5 @@
-import { framesInRange } from '../../feel/index.ts';
-import type { Trace } from '../../feel/index.ts';
+import { framesInRange } from '../../gesture/index.ts';
+import type { Trace } from '../../gesture/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { resolvePoint } from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';

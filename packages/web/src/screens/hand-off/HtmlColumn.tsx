@@ -15,7 +15,7 @@ interface HtmlColumnProps {
 }
 
 export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) {
-  const [brought, setBrought] = useState(false);
+  const [brought, setAdded] = useState(false);
   const { html: patched, pageFiles, script } = assembled;
   const added = patched.changes.length;
   const gone = patched.removed;
@@ -25,12 +25,7 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
         <b className="flex-none">{entry}</b>{' '}
         <span className="truncate">{summary(patched.lines.length, added, gone.length)}</span>
         <span className="grow" />
-        <button
-          type="button"
-          className="btn small"
-          aria-pressed={brought}
-          onClick={() => setBrought(!brought)}
-        >
+        <button type="button" className="btn small" aria-pressed={brought} onClick={() => setAdded(!brought)}>
           As brought
         </button>
         <button type="button" className="btn small" onClick={() => onCopy(patched.text, 'The HTML')}>

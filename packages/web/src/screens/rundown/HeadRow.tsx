@@ -7,7 +7,7 @@ import { useOutside } from '../use-outside.ts';
 import { found } from './model/find.ts';
 import { grouped } from '../../parts/strip/view.ts';
 import { LostPopover } from './LostPopover.tsx';
-import { ReadPopover } from './ReadPopover.tsx';
+import { ImportPopover } from './ImportPopover.tsx';
 import { useRundown } from './rundown-context.ts';
 import { dragStore } from './chart/use-grip.ts';
 
@@ -122,7 +122,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
       )}
       <span className="grow" />
       {!page.live && <LostPopover />}
-      {page.live ? <UseThePage /> : <ReadPopover />}
+      {page.live ? <UseThePage /> : <ImportPopover />}
       {page.outside && (
         <label className="tick" title="This page may load files from other hosts">
           <input type="checkbox" checked onChange={() => setOutside(false)} /> Other hosts

@@ -4,7 +4,7 @@ import type { PageOnShelf } from '@lyvek/api';
 import { api } from '../../data/api.ts';
 import { NameForm } from '../../parts/NameForm.tsx';
 import { notify, notifyError } from '../../parts/notices.tsx';
-import { fromList, makeUpload } from './bring.ts';
+import { fromList, makeUpload } from './add-page.ts';
 
 export function PageMenu({
   page,
@@ -58,7 +58,7 @@ function NewVersion({
 }) {
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
-  const bring = async (files: FileList) => {
+  const addPage = async (files: FileList) => {
     setBusy(true);
     try {
       const upload = await makeUpload(fromList(files));
@@ -83,7 +83,7 @@ function NewVersion({
         multiple
         accept=".html,.htm,.xhtml,.zip"
         aria-label={`Newer version of ${page.name}`}
-        onChange={(e) => e.target.files?.length && void bring(e.target.files)}
+        onChange={(e) => e.target.files?.length && void addPage(e.target.files)}
       />
     </>
   );

@@ -8,9 +8,9 @@ import { api, ApiError } from '../../data/api.ts';
 import { notify, notifyError } from '../../parts/notices.tsx';
 import { Search } from '../../parts/Search.tsx';
 import { Popover } from '../../parts/Popover.tsx';
-import { fromDrop, makeUpload } from './bring.ts';
-import type { NamedFile, Upload } from './bring.ts';
-import { BringPage } from './BringPage.tsx';
+import { fromDrop, makeUpload } from './add-page.ts';
+import type { NamedFile, Upload } from './add-page.ts';
+import { AddPage } from './AddPage.tsx';
 import { Measure } from './Measure.tsx';
 import { PageMenu } from './PageMenu.tsx';
 import { PageStrip } from './PageStrip.tsx';
@@ -46,7 +46,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
     const stop = (sending.current = new AbortController());
     try {
       const query = { name: upload.name, ...(entry ? { entry } : {}) };
-      const page = await api.bring(project.id, upload.body, query, stop.signal);
+      const page = await api.addPage(project.id, upload.body, query, stop.signal);
       setChoice(null);
       await refresh();
       notify(`“${page.name}” hangs on the shelf.`, {
@@ -63,7 +63,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
       setBusy(null);
     }
   };
-  const bring = async (files: readonly NamedFile[] | Promise<NamedFile[]>) => {
+  const addPage = async (files: readonly NamedFile[] | Promise<NamedFile[]>) => {
     setBusy('Reading the files …');
     try {
       await send(await makeUpload(await files));
@@ -130,7 +130,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
         onDrop={(e) => {
           e.preventDefault();
           setOver(false);
-          void bring(fromDrop(e.dataTransfer.items));
+          void addPage(fromDrop(e.dataTransfer.items));
         }}
       >
         <div className="rail-line-top" />
@@ -167,12 +167,12 @@ export function Rack({ shelf }: { shelf: Shelf }) {
             {shown.length === 0 && pages.length > 0 && (
               <p className="empty-note">No page is called “{query}”.</p>
             )}
-            <BringPage
+            <AddPage
               first={pages.length === 0}
               busy={busy}
               onCancel={() => sending.current?.abort()}
               over={over}
-              onFiles={(f) => void bring(f)}
+              onFiles={(f) => void addPage(f)}
               onConnect={(url) => void connect(url)}
               onPaste={(html) =>
                 void send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })

@@ -38,7 +38,7 @@ export function SideChoices({ close }: { close(): void }) {
     // The new one is the one to change; what it was made from stands beside it.
     setKey(`take.${take.id}`, made.id);
   };
-  const bringBack = async (id: string) => {
+  const restore = async (id: string) => {
     await api.restore('takes', id);
     await Promise.all([
       client.invalidateQueries({ queryKey: ['page', page.id] }),
@@ -71,7 +71,7 @@ export function SideChoices({ close }: { close(): void }) {
         <>
           <h3>Put away</h3>
           {away.data!.takes.map((t) => (
-            <button key={t.id} type="button" onClick={() => void bringBack(t.id).catch(notifyError)}>
+            <button key={t.id} type="button" onClick={() => void restore(t.id).catch(notifyError)}>
               <span className="grow cut">{t.name}</span>
               <i>bring back</i>
             </button>

@@ -7,7 +7,7 @@ import { clockById, deviceById, GESTURES, summarize } from '@lyvek/core';
 import type { PinnedLayout, MotionDocument, TrialSummary } from '@lyvek/core';
 import { api } from '../../data/api.ts';
 import { sizeOfHandOff } from '../../data/hand-off-size.ts';
-import { WorkerTask } from '../../data/asked.ts';
+import { WorkerTask } from '../../data/worker-task.ts';
 import type { TrialAnswer } from '../../workers/trial-work.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { useQuestion, useSimulation } from '../use-simulation.ts';

@@ -4,7 +4,7 @@
  */
 import { useState } from 'react';
 import type { ComponentType, ReactNode } from 'react';
-import { Feel } from './feel/Feel.tsx';
+import { TryIt } from './damping/TryIt.tsx';
 import { HistoryChart, Intervals } from './Frames.tsx';
 import { Smoothness } from './Smoothness.tsx';
 import { Sizes } from './sizes/Sizes.tsx';
@@ -35,7 +35,7 @@ const MEASURED: readonly View[] = [
 export function Middle() {
   const { measured } = useTrials();
   const [chosen, choose] = useState(VIEWS[0]!.name);
-  const [damped, feelIt] = useState(false);
+  const [damped, tryIt] = useState(false);
   const views = measured.shown ? [...VIEWS, ...MEASURED] : VIEWS;
   const { name, Body } = views.find((v) => v.name === chosen) ?? VIEWS[0]!;
   const tabs: ReactNode = (
@@ -55,7 +55,7 @@ export function Middle() {
           <Body />
         </section>
       ) : (
-        <Feel tabs={tabs} damped={damped} feelIt={feelIt} />
+        <TryIt tabs={tabs} damped={damped} tryIt={tryIt} />
       )}
       {(Body || !damped) && <Smoothness />}
     </div>

@@ -11,7 +11,7 @@ import { Findings } from './Findings.tsx';
 import { Gestures } from './Gestures.tsx';
 import { Middle } from './Middle.tsx';
 import { Summary } from './Summary.tsx';
-import { UnseenPage } from './feel/UnseenPage.tsx';
+import { UnseenPage } from './damping/UnseenPage.tsx';
 import { TrialsContext } from './trials-context.ts';
 import { MeasuredSizes } from './sizes/MeasuredSizes.tsx';
 import { useSweep } from './sizes/use-sweep.ts';

@@ -2,7 +2,7 @@
 import { createContext, useContext } from 'react';
 import { createStore } from 'zustand/vanilla';
 import type { Gesture, PinnedLayout, MotionDocument, TrialFrames, TrialSummary } from '@lyvek/core';
-import type { Simulation } from '../../data/asked.ts';
+import type { Simulation } from '../../data/worker-task.ts';
 import type { View } from '../../parts/strip/view.ts';
 
 import type { Sweep } from './sizes/use-sweep.ts';

@@ -7,7 +7,7 @@ import { Choices, Popover } from '../../../parts/Popover.tsx';
 import { traceKey } from '../../../workers/trial-work.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
-import { play } from './glide.ts';
+import { play } from './play.ts';
 import { Recorder } from './Recorder.tsx';
 
 export function Transport() {

@@ -11,18 +11,18 @@ import { DampedPage } from './DampedPage.tsx';
 import { apart, DISTANCE, listDampings, ratesFor, computeResponse } from './model.ts';
 import { useTrials } from '../trials-context.ts';
 
-interface FeelProps {
+interface TryItProps {
   /** stands in place of its name */
   tabs: ReactNode;
   /** the page lies under the hand */
   damped: boolean;
-  feelIt(on: boolean): void;
+  tryIt(on: boolean): void;
 }
 
 const FIRST: Damping = { kind: 'half-life', halfLife: 90 };
 const INPUTS = Object.keys(HAND_INPUTS) as HandInput['id'][];
 
-export function Feel({ tabs, damped, feelIt }: FeelProps) {
+export function TryIt({ tabs, damped, tryIt }: TryItProps) {
   const { settings } = useOpenedPage();
   const { document, prediction } = useTrials();
   const used = useMemo(() => listDampings(document), [document]);
@@ -42,7 +42,7 @@ export function Feel({ tabs, damped, feelIt }: FeelProps) {
   const past = Math.max(0, ...all.map((r) => r.overshoot));
   // In hundreds, so that the lines lie at round numbers.
   const top = past > 0.004 ? 100 * Math.ceil((DISTANCE * (1 + past)) / 100) : DISTANCE;
-  const away = useCallback(() => feelIt(false), [feelIt]);
+  const away = useCallback(() => tryIt(false), [tryIt]);
   const { limits } = settings;
   const facts = HAND_INPUTS[input](DISTANCE);
   return (
@@ -52,7 +52,7 @@ export function Feel({ tabs, damped, feelIt }: FeelProps) {
           {tabs}
           <span className="grow" />
           {!damped && (
-            <button type="button" className="btn small" onClick={() => feelIt(true)}>
+            <button type="button" className="btn small" onClick={() => tryIt(true)}>
               Feel it
             </button>
           )}

@@ -1,7 +1,7 @@
 /** How a follow setting answers: what is shown while the hand steps, ramps or flicks, and the figures that limits are set on. */
 import type { Ms, Px } from '../page/index.ts';
-import { frameTimes } from './clock.ts';
-import type { FrameClock } from './clock.ts';
+import { frameTimes } from '../gesture/clock.ts';
+import type { FrameClock } from '../gesture/clock.ts';
 import { damp } from './damping.ts';
 import type { Damping, DampedOffset } from './damping.ts';
 

@@ -15,7 +15,7 @@ import {
 import type { CostPart, Layout, MeasuredFrame } from '@lyvek/core';
 import { listLayouts } from '../store/layouts.ts';
 import { pageById } from '../store/pages.ts';
-import { putUnitCosts } from '../store/prices.ts';
+import { putUnitCosts } from '../store/unit-costs.ts';
 import { finishedTrials } from '../store/trials.ts';
 
 /** Newest trials that a fit is made from, and as many as it needs at least. Chosen by us. */

@@ -3,7 +3,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Damping } from '@lyvek/core';
 import { useOpenedPage } from '../../page-context.ts';
 import { useTrials } from '../trials-context.ts';
-import { withDamping, handStore, triedOn } from './under-the-hand.ts';
+import { withDamping, handStore, triedOn } from './scroll-input.ts';
 
 /** Keys that scroll, in heights of the viewport: the page itself never has the keyboard. */
 const KEYS: Record<string, number> = {

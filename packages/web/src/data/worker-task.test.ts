@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { emptyDocument, emptyLayout, withPins } from '@lyvek/core';
 import type { TrialAnswer } from '../workers/trial-work.ts';
 import type { FromWorker, ToWorker } from '../workers/jobs.ts';
-import { WorkerTask } from './asked.ts';
-import type { Simulation } from './asked.ts';
+import { WorkerTask } from './worker-task.ts';
+import type { Simulation } from './worker-task.ts';
 
 class FakeWorker {
   static all: FakeWorker[] = [];

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { zipSync } from 'fflate';
-import { base, bring, cardZip, html, newProject, openRundown, preview, zipOf } from '../support/app.ts';
+import { base, addPage, cardZip, html, newProject, openRundown, preview, zipOf } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
 
 async function refusal(request: APIRequestContext, body: Buffer | string, type = 'application/zip') {
@@ -155,7 +155,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
   test('a page without scroll', async ({ page, request }) => {
     await openRundown(
       page,
-      await bring(request, await newProject(request, 'Short'), html('<h1>Short</h1>'), 'text/html'),
+      await addPage(request, await newProject(request, 'Short'), html('<h1>Short</h1>'), 'text/html'),
     );
     await expect(page.locator('.page-note')).toContainText('nothing to scroll');
     await expect(page.getByRole('button', { name: 'Glide' })).toBeDisabled();
@@ -164,13 +164,13 @@ test.describe('awkward pages say plainly what is wrong', () => {
   test('broken HTML and missing files', async ({ page, request }) => {
     const broken =
       '<title>Broken</title><link rel=stylesheet href=gone.css><div><p>open <b>never <table><td>closed<section id=s style="height:3000px"><h2>Here</h2><img src="none.png">';
-    await openRundown(page, await bring(request, await newProject(request, 'Broken'), broken, 'text/html'));
+    await openRundown(page, await addPage(request, await newProject(request, 'Broken'), broken, 'text/html'));
     await expect(preview(page).locator('h2')).toHaveText('Here');
   });
 
   test('a page that never finishes loading is measured all the same', async ({ page, request }) => {
     const endless = html('<h1>Endless</h1><div style="height:3000px">x</div><img src="slow.png">');
-    const id = await bring(request, await newProject(request, 'Endless'), endless, 'text/html');
+    const id = await addPage(request, await newProject(request, 'Endless'), endless, 'text/html');
     await page.route('**/slow.png', () => undefined);
     await openRundown(page, id);
     await expect(page.locator('.preview-late')).toContainText('load event never came');
@@ -181,7 +181,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
       '<h1>Grows</h1><div style="height:2000px">x</div><script>setTimeout(() => document.body.insertAdjacentHTML("beforeend", "<section style=height:1500px><h2>Late</h2></section>"), 3500)</script>',
       'h1,h2{margin:0;height:40px}',
     );
-    await openRundown(page, await bring(request, await newProject(request, 'Grows'), grows, 'text/html'));
+    await openRundown(page, await addPage(request, await newProject(request, 'Grows'), grows, 'text/html'));
     await expect(page.locator('.head-strip')).toHaveText('2,040 px');
     await expect(page.locator('.head-strip')).toHaveText('3,540 px');
   });
@@ -194,7 +194,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
       ).join(''),
       'h2,p{margin:0}',
     );
-    await openRundown(page, await bring(request, await newProject(request, 'Long'), long, 'text/html'));
+    await openRundown(page, await addPage(request, await newProject(request, 'Long'), long, 'text/html'));
     await expect(page.locator('.head-strip')).toHaveText('60,000 px');
     await page.keyboard.press('End');
     await expect(page.locator('.page-at b')).toHaveText('59,200 px');

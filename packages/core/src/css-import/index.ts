@@ -1,5 +1,5 @@
-export { suggestCorrections } from './meant.ts';
-export type { PageMistake } from './meant.ts';
+export { suggestCorrections } from './corrections.ts';
+export type { PageMistake } from './corrections.ts';
 export { readPage, withoutTaken } from './read-page.ts';
 export type { ImportResult } from './read-page.ts';
 export type { Claim, TakenOut } from './take-out.ts';

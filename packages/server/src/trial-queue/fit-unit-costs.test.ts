@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { fitCoefficients, QUANTITIES, shippedCoefficients } from '@lyvek/core';
 import type { TrialResult } from '@lyvek/core';
 import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
-import { measuredFrames } from './fit-prices.ts';
+import { measuredFrames } from './fit-unit-costs.ts';
 
 const layout = makeLayout([element({ selector: '#a' })]);
 const setup = {

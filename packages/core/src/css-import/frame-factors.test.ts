@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { halfLifeOfFactor } from '../feel/index.ts';
+import { halfLifeOfFactor } from '../damping/index.ts';
 import { readPage } from './read-page.ts';
 
 const page = (script: string, head = '') =>

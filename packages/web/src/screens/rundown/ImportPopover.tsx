@@ -8,7 +8,7 @@ import { useOpenedPage } from '../page-context.ts';
 import { useImport } from '../use-reading.ts';
 
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
-export function ReadPopover() {
+export function ImportPopover() {
   const { session } = useOpenedPage();
   const document = useStore(session.store, (s) => s.document);
   const { importedRules } = document;

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Motion } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import { apart, listDampings, ratesFor, computeResponse } from './model.ts';
-import { withDamping, triedOn } from './under-the-hand.ts';
+import { withDamping, triedOn } from './scroll-input.ts';
 
 describe('feel', () => {
   const half = { kind: 'half-life', halfLife: 90 } as const;

@@ -4,7 +4,7 @@
  */
 import { isTag } from 'domhandler';
 import type { ChildNode, Document, Element } from 'domhandler';
-import { halfLifeOfFactor } from '../feel/index.ts';
+import { halfLifeOfFactor } from '../damping/index.ts';
 import type { Mistake } from './mistakes.ts';
 import { toPath } from './sheets.ts';
 import type { FileAt } from './sheets.ts';

@@ -7,7 +7,7 @@ import { useStore } from 'zustand';
 import { makeSandbox } from '../../../parts/use-opened-frame.ts';
 import { useOpenedPage, useShownDocument } from '../../page-context.ts';
 import { useLinkedPage } from '../../use-linked-page.ts';
-import { withDamping, handStore } from './under-the-hand.ts';
+import { withDamping, handStore } from './scroll-input.ts';
 
 export function UnseenPage() {
   const { page, viewport, link } = useOpenedPage();

@@ -1,10 +1,10 @@
 /** The free place on the rack: drop, choose or paste a page. */
 import { useRef, useState } from 'react';
 import type { ChangeEvent } from 'react';
-import { fromList } from './bring.ts';
-import type { NamedFile } from './bring.ts';
+import { fromList } from './add-page.ts';
+import type { NamedFile } from './add-page.ts';
 
-export interface BringPageProps {
+export interface AddPageProps {
   first: boolean;
   busy: string | null;
   /** gives up what is under way */
@@ -16,7 +16,7 @@ export interface BringPageProps {
   onConnect(url: string): void;
 }
 
-export function BringPage({ first, busy, onCancel, over, onFiles, onPaste, onConnect }: BringPageProps) {
+export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConnect }: AddPageProps) {
   const file = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
   const [pasting, setPasting] = useState(false);

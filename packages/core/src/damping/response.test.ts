@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CLOCKS, clockById, makeClock, frameTimes } from './clock.ts';
+import { CLOCKS, clockById, makeClock, frameTimes } from '../gesture/clock.ts';
 import { damp, overshoot, settleTime, steadyLag } from './damping.ts';
 import type { Damping } from './damping.ts';
-import { findGesture, GESTURES, recordedGesture, runGesture } from './gesture.ts';
+import { findGesture, GESTURES, recordedGesture, runGesture } from '../gesture/gesture.ts';
 import { HAND_INPUTS, respond } from './response.ts';
-import { readTrace, traceCsv, traceOffset } from './trace.ts';
+import { readTrace, traceCsv, traceOffset } from '../gesture/trace.ts';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
