@@ -31,10 +31,10 @@ describe('reports', () => {
   test('as text: a line each with its place, what would mend it, and a count', () => {
     const text = REPORTS.text!([one(), mistake, one({ severity: 'info' })], size);
     expect(text.split('\n')).toEqual([
-      'wrong     index.html at 1200 px  Card rises: It hops.',
+      'error     index.html at 1200 px  Card rises: It hops.',
       '          Smooth it  [jump]',
-      'wrong     a.css:7:3  It stops  [jump]',
-      'note      index.html at 1200 px  Card rises: It hops.',
+      'error     a.css:7:3  It stops  [jump]',
+      'info      index.html at 1200 px  Card rises: It hops.',
       '          Smooth it  [jump]',
       '3 found at 1280 × 800.',
     ]);

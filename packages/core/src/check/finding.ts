@@ -115,7 +115,7 @@ export const CHECK_GROUPS = {
   conflict: 'Conflict',
   structure: 'Structure',
   smoothness: 'Smoothness',
-  damping: 'Feel',
+  damping: 'Damping',
   budget: 'Budget',
   care: 'Care',
 } as const;
