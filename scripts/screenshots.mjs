@@ -99,7 +99,7 @@ await shot('presets', rundown, async (page) => {
   };
   await keep('m_flip', 'Card flips up');
   await keep('m_card2', 'Card rises');
-  await keep('m_moon', 'Far away');
+  await keep('m_moon', 'Parallax, slower');
   await page.getByRole('link', { name: 'Presets' }).click();
   await page.locator('.preset-row').first().click();
   await page.waitForTimeout(6500);

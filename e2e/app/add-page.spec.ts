@@ -88,7 +88,7 @@ test('several HTML files: the interface asks which one is the page', async ({ re
     .locator('[data-bring=file]')
     .setInputFiles({ name: 'two.zip', mimeType: 'application/zip', buffer: zip });
   await page.getByRole('button', { name: 'b.html' }).click();
-  await expect(page.locator('.notice')).toContainText('hangs on the shelf');
+  await expect(page.locator('.notice')).toContainText('is on the shelf');
 });
 
 test('a folder with files beside the page', async ({ request, page }, info) => {
@@ -114,7 +114,7 @@ test('a folder with files beside the page', async ({ request, page }, info) => {
 test('a file dropped anywhere on the shelf', async ({ request, page }) => {
   const project = await newProject(request, 'Dropped');
   await page.goto(`${base}/projects/${project}`);
-  await expect(page.getByRole('heading', { name: 'Hang up your first page' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Add your first page' })).toBeVisible();
   const data = await page.evaluateHandle(() => {
     const transfer = new DataTransfer();
     transfer.items.add(
@@ -131,12 +131,12 @@ test('a file dropped anywhere on the shelf', async ({ request, page }) => {
 test('pasted HTML, renamed, deleted and brought back', async ({ request, page }) => {
   const project = await newProject(request, 'Pasted');
   await page.goto(`${base}/projects/${project}`);
-  await expect(page.getByRole('heading', { name: 'Hang up your first page' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Add your first page' })).toBeVisible();
   await page.getByRole('button', { name: 'Paste HTML' }).click();
   await page
     .getByLabel('HTML of the page')
     .fill('<title>Ferry times</title><h1>Ferry times</h1><div style="height:3000px">x</div>');
-  await page.getByRole('button', { name: 'Hang it up' }).click();
+  await page.getByRole('button', { name: 'Add it' }).click();
   const card = page.getByRole('article', { name: 'Ferry times' });
   await expect(card).toContainText('px');
   await page.getByRole('button', { name: 'More for Ferry times' }).click();
@@ -158,7 +158,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
       await addPage(request, await newProject(request, 'Short'), html('<h1>Short</h1>'), 'text/html'),
     );
     await expect(page.locator('.page-note')).toContainText('nothing to scroll');
-    await expect(page.getByRole('button', { name: 'Glide' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Play' })).toBeDisabled();
   });
 
   test('broken HTML and missing files', async ({ page, request }) => {

@@ -54,17 +54,17 @@ const rangeStart = (page: Page, selector: string) =>
 
 test('a cue on a pin: what hangs on it moves with it, and undo brings both back', async ({ page }) => {
   const id = await open(page);
-  await add(page, 'Hold', '#dome');
+  await add(page, 'Pin section', '#dome');
   await add(page, 'Fade', '#caption');
   await page.locator('.sentence .word').first().click();
-  await page.getByRole('button', { name: /the hold of Dome opens/ }).click();
+  await page.getByRole('button', { name: /the pin Dome opens/ }).click();
   await page.locator('[data-pin] .pin-area').click();
   await page.getByRole('button', { name: 'Cue at the playhead' }).click();
   await page.getByLabel('Place of Cue 1').fill('25%');
   await page.keyboard.press('Enter');
   await page.locator('.bar-pin .bar-grip').click();
   await page.locator('.point-pin').first().click();
-  await page.getByLabel('What the start hangs on').selectOption({ label: 'the cue Cue 1' });
+  await page.getByLabel('What the start is attached to').selectOption({ label: 'the cue Cue 1' });
   await page.keyboard.press('Escape');
   await expect(page.locator('.sentence')).toContainText('the cue Cue 1');
   await saved(page);
@@ -103,7 +103,7 @@ test('a pin comes with the rules that its wrapper would make miss: nothing in it
       look();
       return lefts;
     });
-  await addMotion(page, 'Hold');
+  await addMotion(page, 'Pin section');
   await expect(page.locator('[data-pin]')).toBeVisible();
   await saved(page);
   await expect
@@ -118,7 +118,7 @@ test('a pin comes with the rules that its wrapper would make miss: nothing in it
 
 test('a pin’s end is dragged, goes back with Esc, and the page grows with it', async ({ page }) => {
   const id = await open(page);
-  await add(page, 'Hold', '#dome');
+  await add(page, 'Pin section', '#dome');
   const distance = async () => (await take(page, id)).pins[0].distance.value;
   const pull = async (rows: number) => {
     const end = (await page.locator('[data-pin] .handle-area').boundingBox())!;
@@ -151,7 +151,7 @@ test('scrubbed to timed and back is one click each, and says what it does', asyn
   await add(page, 'Rise', '#one');
   const before = (await take(page, id)).motions[0];
   await page.locator('.sentence .word').first().click();
-  await page.getByRole('button', { name: /a trigger where it begins now/ }).click();
+  await page.getByRole('button', { name: /a new trigger where it begins now/ }).click();
   await expect(page.locator('.notice')).toContainText('plays in time');
   await expect(page.locator('[data-trigger]')).toHaveCount(1);
   await saved(page);
@@ -240,14 +240,11 @@ test('copies, solo and finding', async ({ page }) => {
 test('following, a pin and a drawing leave as files that do the same', async ({ page, context }) => {
   const id = await open(page);
   await add(page, 'Rise', '#one');
-  await page.locator('.sentence .word', { hasText: 'at once' }).click();
-  await page
-    .getByRole('group', { name: 'How it follows' })
-    .getByRole('button', { name: 'half-life' })
-    .click();
+  await page.locator('.sentence .word', { hasText: 'none' }).click();
+  await page.getByRole('group', { name: 'Damping' }).getByRole('button', { name: 'half-life' }).click();
   await page.keyboard.press('Escape');
   await expect(page.locator('.sentence')).toContainText('with 90 ms half-life');
-  await add(page, 'Travel', '.strip');
+  await add(page, 'Horizontal travel', '.strip');
   await add(page, 'Draw', '#draw svg');
   await page.getByRole('link', { name: 'Hand-off' }).click();
   await expect(page.locator('.hand-left')).toContainText('2 CSS, 1 script');
@@ -337,14 +334,14 @@ test('what has no place on the page says so, can be reached and mended, and brea
   });
   expect(response.status()).toBe(201);
   await openRundown(page, `${pageId}?take=${((await response.json()) as { id: string }).id}`);
-  const list = page.getByRole('list', { name: 'Without a place on this page' });
+  const list = page.getByRole('list', { name: 'Not on this page' });
   await expect(list).toContainText('Gone');
   await expect(list).toContainText('no element matches #nowhere');
   await expect(list).toContainText('inside another pinned one');
   await expect(list).toContainText('Lost trigger');
   await expect(page.locator('[data-pin]')).toHaveCount(1);
   await list.getByRole('button', { name: 'Gone' }).click();
-  await expect(page.locator('.inspector')).toContainText('It does not hold');
+  await expect(page.locator('.inspector')).toContainText('It does not fill');
   await page.locator('.word-pin').first().click();
   await page.locator('input[name=stage]').fill('#plates');
   await page.keyboard.press('Enter');
@@ -369,12 +366,12 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   const id = await open(page);
   await add(page, 'Rise', '#one');
   const wide = await rangeStart(page, '#one');
-  await page.getByRole('button', { name: 'Edits count for every screen' }).click();
-  await page.getByLabel('Holds where').fill('(width < 600');
+  await page.getByRole('button', { name: 'Editing all screens' }).click();
+  await page.getByLabel('Matches when').fill('(width < 600');
   await expect(page.locator('.conditions .field-error')).toBeVisible();
-  await page.getByLabel('Holds where').fill('(width < 600px)');
+  await page.getByLabel('Matches when').fill('(width < 600px)');
   await page.getByRole('button', { name: 'Add and edit for it' }).click();
-  await expect(page.locator('.head-row.right')).toContainText('Edits count for Narrow only');
+  await expect(page.locator('.head-row.right')).toContainText('Editing Narrow only');
   await expect(page.getByRole('button', { name: 'Viewport 390 × 844' })).toBeVisible();
   await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
   await page.waitForTimeout(600);
@@ -391,7 +388,7 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   // Back on a wide screen nothing has changed, and edits count for all again.
   await page.getByRole('button', { name: 'Viewport 390 × 844' }).click();
   await page.getByRole('button', { name: /1280 × 800/ }).click();
-  await expect(page.getByRole('button', { name: 'Edits count for every screen' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Editing all screens' })).toBeVisible();
   await page.waitForTimeout(600);
   expect(await rangeStart(page, '#one')).toBeCloseTo(wide, 0);
 
@@ -401,7 +398,7 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
   await page.locator('.bar-grip').first().click();
   await page.getByRole('button', { name: 'Own values for Narrow' }).click();
-  await page.getByRole('button', { name: /start same as elsewhere/ }).click();
+  await page.getByRole('button', { name: /start remove the override/ }).click();
   await saved(page);
   expect((await take(page, id)).motions[0].conditions).toBeUndefined();
 });
@@ -453,8 +450,8 @@ test('keyframes are chosen across motions, moved together and deleted; the ruler
 test('a rest is typed, seen in the page, pulled on the bar and taken out', async ({ page }) => {
   const id = await open(page);
   await add(page, 'Fade', '#one');
-  await page.getByRole('button', { name: 'Rest', exact: true }).click();
-  await page.getByLabel('Rest in px').fill('160');
+  await page.getByRole('button', { name: 'Pin section', exact: true }).click();
+  await page.getByLabel('Hold in px').fill('160');
   await page.keyboard.press('Enter');
   await page.locator('.diagram h3').click();
   await page.locator('.rundown').focus();
@@ -470,8 +467,8 @@ test('a rest is typed, seen in the page, pulled on the bar and taken out', async
   await page.mouse.up();
   await saved(page);
   await expect.poll(async () => Number.parseFloat((await list())[2].at)).toBeGreaterThan(was);
-  await page.getByRole('button', { name: 'Rest', exact: true }).click();
-  await page.getByLabel('Rest in px').fill('0');
+  await page.getByRole('button', { name: 'Pin section', exact: true }).click();
+  await page.getByLabel('Hold in px').fill('0');
   await page.keyboard.press('Enter');
   await expect.poll(async () => (await list()).length).toBe(2);
 });
@@ -542,7 +539,7 @@ test('a cue is a place that links lead to: in the preview’s track, and in the 
   context,
 }) => {
   const id = await open(page);
-  await add(page, 'Hold', '#dome');
+  await add(page, 'Pin section', '#dome');
   await page.getByRole('button', { name: 'Cue at the playhead' }).click();
   await page.getByLabel('Place of Cue 1').fill('25%');
   await page.keyboard.press('Enter');

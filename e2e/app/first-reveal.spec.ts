@@ -51,7 +51,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
 
   // The element's ghost at the end, dragged in the gutter until its middle meets the middle.
   await page.locator('.point-view').nth(1).click();
-  await page.getByLabel('Line of the viewport in per cent from its top').fill('60%');
+  await page.getByLabel('Line of the viewport in percent from its top').fill('60%');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   const end = page.locator('.gutter-point .gutter-area').nth(1);

@@ -23,7 +23,7 @@ const add = async (page: Page, effect: string, selector: string) => {
 };
 const keep = async (page: Page, as: string) => {
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByRole('button', { name: 'Keep as preset' }).click();
+  await page.getByRole('button', { name: 'Save as preset' }).click();
   await page.getByLabel('Name of the preset').fill(as);
   await page.keyboard.press('Enter');
   await expect(page.getByText(`“${as}” is kept`)).toBeVisible();
@@ -57,8 +57,8 @@ test('kept, put elsewhere, changed there, followed here', async ({ page }) => {
   await page.locator('.popover').getByRole('button', { name: 'soft landing' }).click();
   await expect(page.locator('.sentence')).toContainText(`${name}, changed here`);
   await page.getByRole('button', { name: 'Preset', exact: true }).click();
-  await page.getByRole('button', { name: /Change the preset to this/ }).click();
-  await expect(page.getByText('1 more on this page followed.')).toBeVisible();
+  await page.getByRole('button', { name: /Update the preset from this/ }).click();
+  await expect(page.getByText('1 more on this page were updated.')).toBeVisible();
   await saved(page);
   const after = await motions();
   expect(after[0].easing).toBe('linear');
@@ -78,7 +78,7 @@ test('the screen: copy, file out and in, rename, delete and undo; a wrong file s
   await page.goto(`${base}/presets`);
   const row = (text: string) => page.locator('.preset-row', { hasText: text });
   await row(name).first().click();
-  await expect(page.locator('.preset-detail')).toContainText('what holds it');
+  await expect(page.locator('.preset-detail')).toContainText('its parent');
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.locator('.preset-detail').getByRole('button', { name: 'As a file' }).click(),

@@ -60,7 +60,7 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
   await page.getByRole('button', { name: /1 mistake, 1 left/ }).click();
   await expect(page.locator('.read-pop').getByText('comes after “animation-timeline: view()”')).toBeVisible();
   await expect(page.getByText('which has no place of its own here')).toBeVisible();
-  await page.getByRole('button', { name: 'Read it as meant' }).click();
+  await page.getByRole('button', { name: 'Import with correction' }).click();
   await expect(page.getByText('It is read as it was meant')).toBeVisible();
   await expect(page.getByRole('button', { name: '1 left in the page' })).toBeVisible();
   await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(2);
@@ -141,7 +141,7 @@ test('a newer version keeps the takes, and proposes what its elements may be now
   expect(put.ok()).toBe(true);
   await page.reload();
   await page.getByRole('button', { name: '1 lost in the new page' }).click();
-  await expect(page.getByText('Now probably')).toBeVisible();
+  await expect(page.getByText('Probably now')).toBeVisible();
   await page.getByRole('button', { name: 'It is this one' }).click();
   await expect(page.getByRole('button', { name: 'lost in the new page' })).toHaveCount(0);
   await expect

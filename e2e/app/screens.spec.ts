@@ -74,16 +74,16 @@ for (const scheme of ['light', 'dark'] as const)
         await expect(page.locator('.trial-findings')).toHaveAttribute('data-state', 'fresh', {
           timeout: 30_000,
         });
-        await page.getByRole('button', { name: 'Feel it' }).click();
+        await page.getByRole('button', { name: 'Try it' }).click();
         await expect(page.locator('.damped-page')).toBeVisible();
         expect(await serious(page)).toEqual([]);
-        await page.getByRole('button', { name: 'Ways', exact: true }).click();
-        await page.getByRole('button', { name: 'Try them all' }).click();
+        await page.getByRole('button', { name: 'All gestures', exact: true }).click();
+        await page.getByRole('button', { name: 'Run all' }).click();
         // A part is enough to look at: the rest takes its time on a busy machine.
         await page.waitForTimeout(4000);
         const stop = page.locator('.ways').getByRole('button', { name: 'Stop' });
         if (await stop.isVisible()) await stop.click();
-        await expect(page.getByRole('button', { name: /^Try them (all|again)/ })).toBeVisible({
+        await expect(page.getByRole('button', { name: /^Run (all|again)/ })).toBeVisible({
           timeout: 30_000,
         });
         expect(await serious(page)).toEqual([]);
@@ -112,5 +112,5 @@ test('gliding plays the page down and up again, and the demo has no findings', a
   const at = async () => Number((await page.locator('.page-at b').innerText()).replace(/\D/g, ''));
   await expect.poll(at).toBeGreaterThan(600);
   await page.keyboard.press(' ');
-  await expect(page.getByRole('button', { name: 'Glide' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
 });

@@ -79,7 +79,7 @@ test('what goes wrong on narrow screens is found without opening them, shown the
 
   // It may stay, with a reason, and then no size shows it.
   await finding.getByRole('button', { name: 'Accept', exact: true }).click();
-  await page.getByLabel('Why it may stay').fill('Phones see it arrive elsewhere.');
+  await page.getByLabel('Why this is acceptable').fill('Phones see it arrive elsewhere.');
   await page.getByRole('button', { name: 'Accept it' }).click();
   await expect(finding).toHaveCount(0, { timeout: 30_000 });
   await expect(cell('390 × 800')).not.toHaveAttribute('data-found', /./);
@@ -100,10 +100,10 @@ test('looking at other sizes can be stopped, and goes on where it was', FULL, as
 
 test('every way of scrolling is tried at once, and a click goes on with one', FULL, async ({ page }) => {
   await opened(page);
-  await page.getByRole('button', { name: 'Ways', exact: true }).click();
+  await page.getByRole('button', { name: 'All gestures', exact: true }).click();
   await expect(page.getByText('28 predicted trials')).toBeVisible();
-  await page.getByRole('button', { name: 'Try them all' }).click();
-  await expect(page.getByRole('button', { name: 'Try them again' })).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Run all' }).click();
+  await expect(page.getByRole('button', { name: 'Run again' })).toBeVisible({ timeout: 30_000 });
   const row = page.locator('.ways tbody tr').filter({ hasText: 'Trackpad flick' });
   const at120 = row.locator('td').nth(2).getByRole('button');
   await at120.hover();
@@ -118,8 +118,8 @@ test('every way of scrolling is tried at once, and a click goes on with one', FU
 
 test('a setting is felt on the real page, changed for another one, and used', async ({ page }) => {
   const id = await opened(page);
-  await page.getByRole('button', { name: 'Beside another' }).click();
-  await page.getByRole('button', { name: 'Feel it' }).click();
+  await page.getByRole('button', { name: 'Compare' }).click();
+  await page.getByRole('button', { name: 'Try it' }).click();
   const damped = page.locator('.damped-page');
   await expect(damped).toBeVisible();
   const frame = page.frameLocator('.damped-page');
@@ -136,7 +136,7 @@ test('a setting is felt on the real page, changed for another one, and used', as
   await page.getByRole('button', { name: 'Use it' }).click();
   await expect.poll(async () => (await makeDocument(page, id)).motions[0]!.damping.kind).toBe('spring');
   await page
-    .getByRole('region', { name: 'The page under the hand' })
+    .getByRole('region', { name: 'Try it on the page' })
     .getByRole('button', { name: 'Away' })
     .click();
   await expect(damped).toHaveCount(0);

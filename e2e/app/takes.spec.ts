@@ -150,7 +150,7 @@ test('keeping one puts the other away, from where it comes back; both notes lead
   await expect(
     page.getByRole('heading', { name: `${second.name} is the only take of this page` }),
   ).toBeVisible();
-  // Put away twice over: the empty first take of the page, and the one just given up.
+  // Deleted twice over: the empty first take of the page, and the one just given up.
   await page
     .getByRole('button', { name: new RegExp(`^${first.name}\\s*bring back`) })
     .first()
@@ -198,7 +198,7 @@ test('pictures stand at their offsets; what is no picture is refused', async ({ 
   await expect(page.getByRole('heading', { name: 'The designer’s idea' })).toBeVisible();
   const [chooser] = await Promise.all([
     page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring pictures' }).click(),
+    page.getByRole('button', { name: 'Add pictures' }).click(),
   ]);
   const file = (name: string, buffer: Buffer) => ({ name, mimeType: 'image/png', buffer });
   await chooser.setFiles([file('idea 300.png', PICTURE), file('idea 900.png', PICTURE)]);
@@ -212,12 +212,12 @@ test('pictures stand at their offsets; what is no picture is refused', async ({ 
 
   const [again] = await Promise.all([
     page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring pictures' }).click(),
+    page.getByRole('button', { name: 'Add pictures' }).click(),
   ]);
   await again.setFiles([file('bad.png', Buffer.from('<svg onload="alert(1)"/>'))]);
   await expect(page.getByText('A picture is a PNG, a JPEG or a WebP file.')).toBeVisible();
-  await page.getByRole('button', { name: 'Take out' }).last().click();
-  await expect(page.getByRole('button', { name: 'Take out' })).toHaveCount(1);
+  await page.getByRole('button', { name: 'Remove' }).last().click();
+  await expect(page.getByRole('button', { name: 'Remove' })).toHaveCount(1);
 });
 
 test('a take of another page stands beside as it is, measured in its own frame', async ({ page }) => {

@@ -59,7 +59,7 @@ test(
     await fresh(page);
     await expect(finding(page, 'step-too-large')).toHaveCount(0);
     await page.getByRole('button', { name: 'Limits' }).click();
-    await page.getByRole('button', { name: 'Lyvek’s own' }).click();
+    await page.getByRole('button', { name: 'Lyvek default' }).click();
     await expect(finding(page, 'step-too-large')).toHaveCount(1);
   },
 );
@@ -122,7 +122,7 @@ test('a finding is accepted with a reason, stays so, is taken back and undone, a
   const accept = async () => {
     await row.getByRole('button', { name: 'Accept' }).click();
     await expect(page.getByRole('button', { name: 'Accept it' })).toBeDisabled();
-    await page.getByLabel('Why it may stay').fill('The foot hesitates too');
+    await page.getByLabel('Why this is acceptable').fill('The foot hesitates too');
     await page.keyboard.press('Enter');
     await expect(row).toHaveCount(0);
   };
@@ -132,7 +132,7 @@ test('a finding is accepted with a reason, stays so, is taken back and undone, a
   await expect(row).toHaveCount(0);
   await page.getByText('1 accepted').click();
   await expect(page.getByText('“The foot hesitates too”')).toBeVisible();
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await page.getByRole('button', { name: 'Withdraw' }).click();
   await expect(row).toHaveCount(1);
   await page.locator('body').press('Control+z');
   await expect(row).toHaveCount(0);

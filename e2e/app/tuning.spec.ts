@@ -123,7 +123,7 @@ test('keyframes: add by double click, drag, type, delete', async ({ page, reques
     .dblclick({ position: { x: 100, y: 23 } });
   await expect(row.locator('.keyframe')).toHaveCount(3);
   await row.locator('.keyframe').nth(1).click();
-  await row.getByLabel('Value of the stop').fill('0.9');
+  await row.getByLabel('Value of the keyframe').fill('0.9');
   await page.keyboard.press('Enter');
   await drag(page, row.locator('.keyframe').nth(1), -40, 0);
   await saved(page);
@@ -142,8 +142,8 @@ test('keyframes: add by double click, drag, type, delete', async ({ page, reques
   await expect(row.locator('.keyframe')).toHaveCount(2);
   // A wrong value is refused and changes nothing.
   await row.locator('.keyframe').first().click();
-  await row.getByLabel('Value of the stop').fill('half');
-  await expect(row.getByLabel('Value of the stop')).toHaveAttribute('aria-invalid', 'true');
+  await row.getByLabel('Value of the keyframe').fill('half');
+  await expect(row.getByLabel('Value of the keyframe')).toHaveAttribute('aria-invalid', 'true');
   await page.keyboard.press('Enter');
   await saved(page);
   stops = (await takeOf(request, id)).document.motions[0].keyframes.opacity;

@@ -96,10 +96,10 @@ const number = (css: string | undefined, k = 0) => Number(css?.match(/-?[\d.]+(?
 /** Reveals: the property that tells, and its last value, on the first card. */
 const REVEALS: [name: string, property: string, end: RegExp][] = [
   ['Rise', 'translate', /^0px(?: 0px)?$/],
-  ['Come down', 'translate', /^0px(?: 0px)?$/],
+  ['Slide from above', 'translate', /^0px(?: 0px)?$/],
   ['Fade', 'opacity', /^1$/],
-  ['From the left', 'translate', /^0px(?: 0px)?$/],
-  ['From the right', 'translate', /^0px(?: 0px)?$/],
+  ['Slide from the left', 'translate', /^0px(?: 0px)?$/],
+  ['Slide from the right', 'translate', /^0px(?: 0px)?$/],
   ['Grow', 'scale', /^1$/],
   ['Settle', 'scale', /^1$/],
   ['Sharpen', 'filter', /^blur\(0px\)$/],
@@ -129,8 +129,8 @@ for (const [i, [name, property, end]] of REVEALS.entries())
       ).toBe('900px');
   });
 
-test('Far away: a layer in a frame never opens a gap at its edges', async ({ page }) => {
-  const frame = await build(page, 'Far away', '#layer');
+test('Parallax, slower: a layer in a frame never opens a gap at its edges', async ({ page }) => {
+  const frame = await build(page, 'Parallax, slower', '#layer');
   const top = await documentTop(frame, '#frame');
   for (const y of [top - 780, top - 500, top - 200, top, top + 250, top + 390]) {
     const outer = await look(frame, '#frame', y);
@@ -143,8 +143,8 @@ test('Far away: a layer in a frame never opens a gap at its edges', async ({ pag
   expect(a!.top - b!.top).toBeCloseTo(200, 0);
 });
 
-test('Near by: passes faster than the page', async ({ page }) => {
-  const frame = await build(page, 'Near by', '#two');
+test('Parallax, faster: moves faster than the page', async ({ page }) => {
+  const frame = await build(page, 'Parallax, faster', '#two');
   const top = await documentTop(frame, '#two');
   const [a, b] = await downAndUp(frame, '#two', [top - 500, top - 200]);
   expect(a!.top - b!.top).toBeCloseTo(420, 0);
@@ -163,7 +163,7 @@ test('Back and forth: turns one way, then the other', async ({ page }) => {
 });
 
 test('Hold: the section stands still for one screen, and the page grows by it', async ({ page }) => {
-  const frame = await build(page, 'Hold', '#dome');
+  const frame = await build(page, 'Pin section', '#dome');
   const start = await frame.evaluate(
     () => document.querySelector('#dome')!.parentElement!.getBoundingClientRect().top + scrollY,
   );
@@ -176,7 +176,7 @@ test('Hold: the section stands still for one screen, and the page grows by it', 
 test('Travel: a strip moves sideways; its end edge is right at six widths; nothing scrolls sideways', async ({
   page,
 }) => {
-  const frame = await build(page, 'Travel', '.strip');
+  const frame = await build(page, 'Horizontal travel', '.strip');
   const held = () =>
     frame.evaluate(() => {
       const track = document.querySelector('#plates')!.parentElement!;
@@ -203,7 +203,7 @@ test('Travel: a strip moves sideways; its end edge is right at six widths; nothi
 test('Travel: what gets the focus in the strip, or is linked to, is scrolled into sight', async ({
   page,
 }) => {
-  const frame = await build(page, 'Travel', '.strip');
+  const frame = await build(page, 'Horizontal travel', '.strip');
   // Of the track: the stage itself may be held just now.
   const top = await frame.evaluate(
     () => document.querySelector('#plates')!.parentElement!.getBoundingClientRect().top + scrollY,
@@ -376,8 +376,8 @@ test('Title pair: both lines come in on the trigger, and are back at their start
   await expect(page.locator('[data-trigger]')).toContainText('2 parts');
 });
 
-test('Appear in time: once, and then it stays', async ({ page }) => {
-  const frame = await build(page, 'Appear in time', '#two');
+test('Appear, timed: once, and then it stays', async ({ page }) => {
+  const frame = await build(page, 'Appear, timed', '#two');
   const top = await documentTop(frame, '#two');
   expect((await settled(frame, '#two', 0))[0]).toBe('0');
   expect((await settled(frame, '#two', top - 200))[0]).toBe('1');
@@ -425,8 +425,8 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
 test('every effect that Lyvek offers has been tried here', () => {
   const tried = [
     ...REVEALS.map(([name]) => name),
-    ...'Far away,Near by,Back and forth,Hold,Travel,Draw,Bar,Count,Signal,Stack,Counter-columns,Marquee,Rings,Title pair,Appear in time,Intro,Leave,Fade away'.split(
-      ',',
+    ...'Parallax, slower|Parallax, faster|Back and forth|Pin section|Horizontal travel|Draw|Bar|Count|Signal|Stack|Counter-columns|Marquee|Rings|Title pair|Appear, timed|Intro|Leave|Fade away'.split(
+      '|',
     ),
   ];
   expect(EFFECTS.map((e) => e.name).sort()).toEqual(tried.sort());

@@ -5,7 +5,7 @@ import { createSocket } from 'node:dgram';
 import { expect, test } from '@playwright/test';
 import { filesInMemory, withPage } from '@lyvek/server/lab';
 
-/** Every way that a browser has to reach another machine, or another port of this one. */
+/** All gestures that a browser has to reach another machine, or another port of this one. */
 const page = (tcp: number, udp: number) => `<!doctype html><html><head><title>Out</title>
 <link rel="preconnect" href="http://127.0.0.1:${tcp}"><link rel="dns-prefetch" href="http://127.0.0.1:${tcp}">
 <link rel="prefetch" href="http://127.0.0.1:${tcp}/prefetch"><link rel="preload" as="fetch" crossorigin href="http://127.0.0.1:${tcp}/preload">

@@ -150,7 +150,7 @@ interface Pending {
   at: string;
 }
 
-/** Every way in which one case differs from the prediction. */
+/** All gestures in which one case differs from the prediction. */
 function differences(
   c: Case,
   shown: Shown,

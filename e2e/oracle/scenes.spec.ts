@@ -97,7 +97,7 @@ function composed(scene: Scene, layout: Layout, g: Given): MotionDocument {
 const seeds = fc.sample(given, { seed: 4870, numRuns: 6 });
 for (const scene of SCENES)
   seeds.forEach((g, k) =>
-    test(`${scene.effect}, ${k + 1}: ${g.width} × ${g.height}, held by its ${g.by} at ${g.inset}`, async ({
+    test(`${scene.effect}, ${k + 1}: ${g.width} × ${g.height}, pinned by its ${g.by} at ${g.inset}`, async ({
       page,
     }) => {
       await page.setViewportSize({ width: g.width, height: g.height });

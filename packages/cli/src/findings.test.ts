@@ -45,7 +45,7 @@ describe('what lyvek check says', () => {
         file: 'index.html',
         line: 1,
         at: null,
-        fix: 'Read it as meant',
+        fix: 'Import with correction',
       }),
     ]);
   });

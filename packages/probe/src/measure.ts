@@ -270,7 +270,7 @@ function pageNotes(containers: Containers): string[] {
     );
   if (pageOverflow().every((o) => o !== 'visible' && o !== 'clip'))
     notes.push(
-      'Both html and body hide or scroll their overflow: body becomes a scroller of its own and view timelines stand still. Use overflow: clip on one of them.',
+      'Both html and body hide or scroll their overflow: body becomes a scroller of its own and view timelines do not move. Use overflow: clip on one of them.',
     );
   const max = pageScroller().scrollHeight - innerHeight;
   const inner = containers.list.find(

@@ -24,7 +24,7 @@ const several = (value: string, known: string[] = []) => [...known, value];
 export const exportPage = (program: Command): void =>
   void program
     .command('export')
-    .description('write the page with its motions as standard CSS, and a module where CSS cannot say it')
+    .description('write the page with its motions as standard CSS, and a module where CSS cannot do it')
     .argument('<document>', 'a document, or - for the standard input')
     .argument('<page>', 'the page it is for: an .html file, a folder or a .zip')
     .requiredOption('--out <folder>', 'where to write; made if it is not there')
@@ -32,7 +32,7 @@ export const exportPage = (program: Command): void =>
     .option('--viewport <size>', 'measure at this size where no layout is given', several, [])
     .addOption(new Option('--target <target>', 'what plays the motions').choices(TARGETS).default('css'))
     .option('--fallback', 'add a script for browsers without scroll timelines')
-    .option('--only-changes', 'leave out files of the page that stay as they are')
+    .option('--only-changes', 'leave out files of the page that do not change')
     .addHelpText(
       'after',
       '\nExample:\n  lyvek export site.lyvek.json site/ --out dist --viewport 1280x800 --viewport 390x844',

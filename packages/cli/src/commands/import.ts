@@ -8,7 +8,7 @@ export const importPage = (program: Command): void =>
     .command('import')
     .description('read what a page moves by its own CSS, as a document')
     .argument('<page>', 'an .html file, a folder, a .zip, or - for HTML from the standard input')
-    .option('--mend', 'read mistakes as they were meant')
+    .option('--mend', 'import mistakes with their corrections')
     .option('--unproved', 'do not look in Chromium whether everything plays the same')
     .option('--report <file>', 'write what was left and what is wrong as JSON')
     .option('--out <file>', 'where to write the document', '-')

@@ -46,7 +46,7 @@ async function makePrediction(
 export const prove = (program: Command): void =>
   void program
     .command('prove')
-    .description('scroll an exported page in Chromium and hold what it shows against the prediction')
+    .description('scroll an exported page in Chromium and compare it with the prediction')
     .argument('<folder>', 'what lyvek export wrote, or any page with scroll-driven CSS')
     .option('--viewport <size>', 'size to look at; else that of the export')
     .option('--offsets <n>', 'how many places to look at, down and up', '120')

@@ -7,8 +7,8 @@ export type CostPart = (typeof COST_PARTS)[number];
 export const PART_NAMES: Record<CostPart, { name: string; what: string }> = {
   script: { name: 'script', what: 'what the page’s own scripts and Lyvek’s do in a frame' },
   style: { name: 'style', what: 'new styles for elements, and new places for their boxes' },
-  paint: { name: 'paint', what: 'what has to be painted anew' },
-  composite: { name: 'composite', what: 'layers put together and brought to the screen' },
+  paint: { name: 'paint', what: 'what has to be repainted' },
+  composite: { name: 'composite', what: 'layers composited on the screen' },
 };
 
 interface Quantity {
@@ -39,7 +39,7 @@ export const QUANTITIES = {
   },
   layout: {
     part: 'style',
-    unit: 'box in a section laid out anew',
+    unit: 'box in a section laid out again',
     value: 0.03,
     source: `width and top, ${TRACED}`,
   },

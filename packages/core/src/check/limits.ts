@@ -20,7 +20,7 @@ export const LIMITS = {
     min: 0,
     max: 1000,
     whole: true,
-    what: 'under the chosen gesture; chosen by us',
+    what: 'under the chosen gesture; Lyvek default',
   },
   peakStep: {
     name: 'Step from one frame to the next, at most',
@@ -28,7 +28,7 @@ export const LIMITS = {
     unit: 'px',
     min: 1,
     max: 2000,
-    what: 'of the corner that goes furthest, as at 60 Hz; chosen by us',
+    what: 'of the corner that goes furthest, as at 60 Hz; Lyvek default',
   },
   gain: {
     name: 'Gain of an eased scrub, at most',
@@ -36,7 +36,7 @@ export const LIMITS = {
     unit: 'px per px',
     min: 0.1,
     max: 100,
-    what: 'how much further than the hand it goes; chosen by us',
+    what: 'how much further than the scroll it moves; Lyvek default',
   },
   unevenness: {
     name: 'Unevenness of an eased scrub, at most',
@@ -44,15 +44,15 @@ export const LIMITS = {
     unit: '',
     min: 1,
     max: 100,
-    what: 'its fastest stretch against its mean; chosen by us',
+    what: 'its fastest stretch against its mean; Lyvek default',
   },
   kink: {
-    name: 'Change of speed at a stop, at most',
+    name: 'Change of speed at a keyframe, at most',
     value: 1.5,
     unit: 'px per px',
     min: 0.1,
     max: 100,
-    what: 'in the middle of a motion; chosen by us',
+    what: 'in the middle of a motion; Lyvek default',
   },
   textOpacity: {
     name: 'Opacity of text where it is read, at least',
@@ -60,10 +60,10 @@ export const LIMITS = {
     unit: '',
     min: 0,
     max: 1,
-    what: 'while its centre is in the middle half of the viewport; chosen by us',
+    what: 'while its centre is in the middle half of the viewport; Lyvek default',
   },
   settle: {
-    name: 'Settling after the hand stops, at most',
+    name: 'Settling after scrolling stops, at most',
     value: 400,
     unit: 'ms',
     min: 0,
@@ -71,7 +71,7 @@ export const LIMITS = {
     what: 'of damped motions; Lyvek default',
   },
   lag: {
-    name: 'Lag behind the hand, at most',
+    name: 'Lag behind the scroll, at most',
     value: 120,
     unit: 'px',
     min: 1,
@@ -84,7 +84,7 @@ export const LIMITS = {
     unit: '%',
     min: 0,
     max: 100,
-    what: 'of the whole run; chosen by us',
+    what: 'of the whole run; Lyvek default',
   },
   p95: {
     name: 'Nineteen frames in twenty, at most',
@@ -92,7 +92,7 @@ export const LIMITS = {
     unit: '% of the budget',
     min: 1,
     max: 1000,
-    what: 'so much of its time a frame may take; chosen by us',
+    what: 'so much of its time a frame may take; Lyvek default',
   },
   blur: {
     name: 'Blur of large elements, at most',
@@ -100,7 +100,7 @@ export const LIMITS = {
     unit: 'px',
     min: 0,
     max: 200,
-    what: 'chosen by us',
+    what: 'Lyvek default',
   },
   layers: {
     name: 'Moving elements on the screen at once, at most',
@@ -109,7 +109,7 @@ export const LIMITS = {
     min: 1,
     max: 5000,
     whole: true,
-    what: 'chosen by us',
+    what: 'Lyvek default',
   },
   layerMemory: {
     name: 'Memory of layers, at most',
@@ -117,7 +117,7 @@ export const LIMITS = {
     unit: 'MB',
     min: 1,
     max: 8192,
-    what: 'area × 4 bytes of all elements that are kept as layers; chosen by us',
+    what: 'area × 4 bytes of all elements that become layers; Lyvek default',
   },
   flashes: {
     name: 'Flashes in a second, at most',

@@ -40,7 +40,7 @@ export const mistakeCheck = (
           brief: facts.brief,
           sentence: `${m.place.path}:${m.place.line}: ${m.what}. ${m.advice}`,
           place: m.place,
-          fix: m.correction && { label: 'Read it as meant', correction: m.correction },
+          fix: m.correction && { label: 'Import with correction', correction: m.correction },
         };
       }),
 });

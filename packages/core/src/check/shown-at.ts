@@ -57,5 +57,5 @@ function fixFor(instance: Instance, at: Px, max: Px): Fix {
         start: pointAt(at, start, instance, max, 'start'),
         end: placed.end > at + 80 ? end : pointAt(Math.min(max, at + 200), end, instance, max, 'end'),
       };
-  return { label: comes ? 'Be there by then' : 'Stay until then', motions: [{ ...motion, range }] };
+  return { label: comes ? 'Be there by then' : 'Finish later', motions: [{ ...motion, range }] };
 }

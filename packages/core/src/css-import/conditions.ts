@@ -100,7 +100,7 @@ function condition(text: string): MediaRead {
   for (const query of queries) {
     const parsed = parseMedia(query);
     if (!parsed.ok)
-      return { ...ALWAYS, obstacle: `it stands under “@media ${shortened(text, 60)}”: ${parsed.error}` };
+      return { ...ALWAYS, obstacle: `it is under “@media ${shortened(text, 60)}”: ${parsed.error}` };
   }
   return { ...ALWAYS, queries };
 }
@@ -115,7 +115,7 @@ function listed(queries: readonly string[], text: string): MediaRead {
   if (parts.some((p) => p.reducedMotion !== null))
     return {
       ...ALWAYS,
-      obstacle: `it stands under “@media ${shortened(text, 60)}”, whose parts ask for different readers`,
+      obstacle: `it is under “@media ${shortened(text, 60)}”, whose parts ask for different readers`,
     };
   return condition(parts.map((p) => bracketed(oneQuery(p.queries))).join(' or '));
 }

@@ -103,7 +103,7 @@ export class Drafts {
     const flips = Object.entries(read.keyframes).find(
       ([name, stops]) => this.cascade.isUnregistered(name) && customSyntax(stops.map((s) => s.value)),
     );
-    if (flips) return { obstacle: `${flips[0]} is not registered with @property, so it flips half-way here` };
+    if (flips) return { obstacle: `${flips[0]} is not registered with @property, so it flips halfway here` };
     const fill = v['animation-fill-mode'].toLowerCase() as Motion['fill'];
     const common = { name: v['animation-name'], fill, composite: composition as Motion['composite'] };
     const attached = v['animation-trigger'].trim();

@@ -63,7 +63,7 @@ const shorthandOrder: Finder = ({ won }) =>
             kind: 'shorthand-order' as const,
             declaration: winner.declaration,
             what: `“animation” comes after “animation-timeline: ${lost.value}” and resets it`,
-            why: 'The animation plays in time as soon as the page is there, or stands at its end, and the scroll does not move it.',
+            why: 'The animation plays over time as soon as the page is there, or is at its end, and scroll does not drive it.',
             advice: `Write animation-timeline (line ${lost.declaration.place.line}) after the shorthand.`,
           },
         ];
@@ -99,7 +99,7 @@ const delay: Finder = ({ won }) => {
       kind: 'delay-on-scrub',
       declaration: winner.declaration,
       what: `Its delay eats the first ${Math.round(most * 100)} % of its range`,
-      why: 'On a scroll timeline a delay is a share of the way, not a time: the element waits while it is scrolled.',
+      why: 'On a scroll timeline a delay is a share of the range, not a time: the element waits while the page scrolls.',
       advice: 'Take the delay away and let the range begin later.',
     },
   ];
@@ -116,7 +116,7 @@ const missingFill: Finder = ({ won }) => {
     {
       kind: 'missing-fill',
       declaration,
-      what: 'It holds no values before and after its range',
+      what: 'It has no fill before and after its range',
       why: 'The element snaps to its own values where the range begins and ends.',
       advice: 'Add “both” to the animation.',
     },
@@ -140,7 +140,7 @@ const scrollContainer: Finder = ({ won, element, cascade, env }) => {
         kind: 'scroll-container',
         declaration: caught.declaration,
         what: '“overflow: hidden” makes this a scroller, and the view progress is measured in it instead of in the page',
-        why: 'It never scrolls, so what moves inside stands still; sticky elements inside stop sticking.',
+        why: 'It never scrolls, so motions inside do not play; sticky elements inside stop sticking.',
         advice: 'Write overflow: clip, which cuts off as well and is no scroller.',
       },
     ];

@@ -49,7 +49,7 @@ export function timed(
   const keyframes = repeated(v, read);
   if (typeof keyframes === 'string') return { obstacle: keyframes };
   const lasts = duration * count;
-  if (lasts < 1) return { obstacle: 'it plays in time and has no duration' };
+  if (lasts < 1) return { obstacle: 'it is time-based and has no duration' };
   if (lasts > 60_000 || delay > 60_000) return { obstacle: 'it plays for longer than a minute' };
   return {
     draft: {
@@ -89,7 +89,7 @@ export function scrubbed(
   if (typeof keyframes === 'string') return { obstacle: keyframes };
   const named = Object.values(keyframes).some((list) => list.some((k) => /^[a-z]/.test(k.at)));
   if (named && timeline.kind !== 'view')
-    return { obstacle: 'its keyframes stand at range names, and its timeline has none' };
+    return { obstacle: 'its keyframes are at range names, and its timeline has none' };
   const range = readRange(v, timeline, named);
   if ('obstacle' in range) return range;
   const driver: DraftDriver =

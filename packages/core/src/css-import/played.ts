@@ -118,7 +118,9 @@ export class Player {
         const list = this.drafts.of(element, at(listQueries(both)));
         const keys = both.map((m) => m.key);
         if (!('drafts' in list) || !agrees(slots, keys, list.drafts))
-          throw new Unreadable('where two media conditions hold together it plays what neither says');
+          throw new Unreadable(
+            'where two media conditions match together it plays what neither of them sets',
+          );
       }
   }
 

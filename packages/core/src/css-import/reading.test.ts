@@ -112,7 +112,7 @@ describe('reading a page that moves', () => {
       `${FADE} @media (min-width: 768px) { .a { ${MOVED} } } @media (max-width: 1200px) { .a { animation-range: entry 20% cover 50% } }`,
     );
     expect([r.document.motions, takenOut(r.claims).size]).toEqual([[], 0]);
-    expect(r.unsupported[0]!.reason).toContain('hold together');
+    expect(r.unsupported[0]!.reason).toContain('match together');
   });
 
   test('more conditions than a document has room for: the rest is left to the page', () => {

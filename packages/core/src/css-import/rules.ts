@@ -212,7 +212,7 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
         return inside({
           media: within(c.media, {
             ...ALWAYS,
-            obstacle: `it stands inside “@${name} ${shortened(params, 60)}”`,
+            obstacle: `it is inside “@${name} ${shortened(params, 60)}”`,
           }),
         });
       default:

@@ -107,7 +107,7 @@ function findObstacle(selector: csstree.CssNode): string | null {
     )
       found ??= `it moves the pseudo-element ::${node.name}, which has no place of its own here`;
     else if (node.type === 'PseudoClassSelector' && STATES.test(node.name))
-      found ??= `it holds only while the element is in the state :${node.name}`;
+      found ??= `it applies only while the element is in the state :${node.name}`;
   });
   return found;
 }

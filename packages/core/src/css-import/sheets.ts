@@ -108,10 +108,10 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
       unsupported.push({ place: at, what: shortened(`@import ${rule.params}`), reason });
     if (!read) return void miss('this import could not be understood');
     const path = toPath(read.href, sheet.lines.path);
-    if (path === null) return void miss('it is on another host, so it was not brought along');
+    if (path === null) return void miss('it is on another host, so it was not added');
     if (trail.includes(path) || trail.length > DEEPEST) return;
     const lines = file(path);
-    if (!lines) return void miss('this file was not brought along');
+    if (!lines) return void miss('this file was not added');
     put(lines, 0, lines.text.length, [...sheet.around, ...read.around], [...trail, path]);
   }
 
@@ -132,8 +132,8 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
             what: shortened(e.attribs.href!),
             reason:
               path === null
-                ? 'this style sheet is on another host, so it was not brought along'
-                : 'this style sheet was not brought along',
+                ? 'this style sheet is on another host, so it was not added'
+                : 'this style sheet was not added',
           });
       }
       const found = place?.attrs?.style;

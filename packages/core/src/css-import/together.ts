@@ -50,7 +50,7 @@ export function spread(played: Map<Element, Played>, bound: readonly Bound[], le
       const reason =
         cause.is === 'other' && cause.reason
           ? `one of its elements could not be read: ${cause.reason}`
-          : 'it also moves elements in time, without the scroll';
+          : 'it also moves elements over time, without the scroll';
       for (const e of elements) {
         if (played.get(e)?.is !== 'moving') continue;
         changed = true;

@@ -75,7 +75,7 @@ export type Unrolled = { stops: Keyframe[] } | { obstacle: string };
 export function unrolled(stops: readonly Keyframe[], count: number, direction: string): Unrolled {
   if (count === 1 && direction === 'normal') return { stops: [...stops] };
   if (stops.some((s) => /^[a-z]/.test(s.at)))
-    return { obstacle: 'it repeats or turns keyframes that stand at range names' };
+    return { obstacle: 'it repeats or reverses keyframes that are at range names' };
   if (!Number.isInteger(count) || count < 1 || count > MAX_TURNS)
     return { obstacle: `it is repeated ${count} times, which cannot be written out` };
   const back = reversed(stops);

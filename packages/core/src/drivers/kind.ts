@@ -11,7 +11,7 @@ export interface Reference {
 
 export interface DriverKind<D> {
   schema: z.ZodType<D>;
-  /** scrubbed: the scroll offset says how far it is; timed: it plays in time once it has begun; endless: it never stands still */
+  /** scrubbed: the scroll offset says how far it is; timed: it plays in time once it has begun; endless: it never stops */
   progress: 'scrubbed' | 'timed' | 'endless';
   /**
    * What its range points are: places of an element on its way through the scrollport, shares of the driver's own extent, or nothing that

@@ -12,7 +12,7 @@ export const load = {
   schema: z.strictObject({ kind: z.literal('load') }),
   progress: 'timed',
   points: 'none',
-  css: { needs: 'animations', why: 'It plays in time, as soon as the page is there.' },
-  place: () => ({ reason: 'it plays in time' }),
+  css: { needs: 'animations', why: 'It is time-based and plays as soon as the page is there.' },
+  place: () => ({ reason: 'it is time-based' }),
   stageKey: () => 'load',
 } satisfies DriverKind<LoadDriver>;

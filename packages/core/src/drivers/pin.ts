@@ -19,7 +19,7 @@ export const pin = {
   playsReduced: false,
   css: {
     needs: 'scroll timelines',
-    why: 'The stretch for which a pin holds is a view timeline of its stage.',
+    why: 'The span of a pin is a view timeline of its stage.',
   },
   place(driver, range, _target, layout) {
     const hold = 'pinnedSpans' in layout ? layout.pinnedSpans.find((h) => h.id === driver.pin) : undefined;
@@ -34,5 +34,5 @@ export const pin = {
 
 function whyNotHeld(of: string, layout: Layout | PinnedLayout): string {
   const loose = 'loose' in layout ? layout.loose.find((l) => l.id === of) : undefined;
-  return loose ? `its pin does not hold: ${loose.reason}` : 'its pin is switched off';
+  return loose ? `its pin does not fill: ${loose.reason}` : 'its pin is switched off';
 }

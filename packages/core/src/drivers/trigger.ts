@@ -15,7 +15,7 @@ export const trigger = {
   progress: 'timed',
   points: 'none',
   css: { needs: 'triggers', why: 'A trigger is a timeline trigger.' },
-  place: () => ({ reason: 'it plays in time' }),
+  place: () => ({ reason: 'it is time-based' }),
   references: (driver) => [{ list: 'triggers', id: driver.trigger }],
   withReferences: (driver, rename) => ({ ...driver, trigger: rename(driver.trigger) }),
   stageKey: (driver) => `trigger ${driver.trigger}`,

@@ -61,7 +61,7 @@ export function withDriver(
         : '; its damping was removed, since time has no scroll input to damp';
     return {
       document,
-      message: `It now plays in time, ${duration.replace('ms', ' ms')}. Its range is kept for when it is scrubbed again${dropped}.`,
+      message: `It is time-based now, ${duration.replace('ms', ' ms')}. Its range is kept in case it is scrubbed again${dropped}.`,
     };
   }
   if (isEndless(driver))
@@ -76,11 +76,11 @@ export function withDriver(
     return {
       // Ranges that are meant for one condition only were measured by the old driver too.
       document: put({ range: wholeRange(driver), ...conditionsWith(motion, () => false) }),
-      message: 'Keyframes are kept; the range begins anew, since the two drivers measure differently.',
+      message: 'Keyframes are kept; the range is reset, since the two drivers measure differently.',
     };
   const document = put(conditionsWith(motion, knows));
   return was
-    ? { document, message: 'The scroll scrubs it again. Its time is kept for when it plays in time.' }
+    ? { document, message: 'It is scrubbed again. Its timing is kept in case it becomes time-based.' }
     : { document };
 }
 

@@ -12,9 +12,9 @@ export const counterColumns: EffectDefinition = {
   lifts: true,
   unfit(c) {
     const columns = listChildren(c.layout, c.element);
-    if (columns.length < 2) return 'Choose what holds the columns: it has fewer than two parts.';
+    if (columns.length < 2) return 'Choose the container of the columns: it has fewer than two parts.';
     const [a, b] = columns.map((i) => c.layout.elements[i]!.box);
-    if (b!.x < a!.x + a!.width - 1) return 'Its parts do not stand side by side.';
+    if (b!.x < a!.x + a!.width - 1) return 'Its parts are not side by side.';
     if (factsAt(c).box.height <= c.layout.viewport.height)
       return 'It is not taller than the viewport: there is nothing to pass.';
     return null;

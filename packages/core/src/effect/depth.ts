@@ -69,8 +69,8 @@ const compose = (factor: number) => (c: EffectContext) => {
 
 export const far: EffectDefinition = {
   id: 'far',
-  name: 'Far away',
-  what: 'Passes at half the speed of the page.',
+  name: 'Parallax, slower',
+  what: 'Moves at half the speed of the page.',
   words: 'depth parallax slow layer',
   group: 'depth',
   driver: 'view',
@@ -78,8 +78,8 @@ export const far: EffectDefinition = {
 };
 export const near: EffectDefinition = {
   id: 'near',
-  name: 'Near by',
-  what: 'Passes faster than the page.',
+  name: 'Parallax, faster',
+  what: 'Moves faster than the page.',
   words: 'depth parallax fast layer',
   group: 'depth',
   driver: 'view',

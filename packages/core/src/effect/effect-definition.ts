@@ -23,10 +23,10 @@ export interface Fragment {
 export const EFFECT_GROUPS = {
   reveal: 'Comes into sight',
   depth: 'Moves at another speed',
-  hold: 'Holds the page',
+  hold: 'Pins',
   draw: 'Draws and counts',
   many: 'Several together',
-  time: 'Plays in time',
+  time: 'Time-based',
   leave: 'Goes',
   kept: 'Kept by you',
 } as const;

@@ -77,7 +77,7 @@ describe('reveals', () => {
     expect(get('from-right').unfit!(on('#first'))).toMatch(/sideways/);
     expect(get('from-right').unfit!(on('#card'))).toBeNull();
   });
-  test('a second writer of a property does not hold before its range', () => {
+  test('a second writer of a property does not fill before its range', () => {
     const first = withFragment(get('fade').compose(on('#card')))(emptyDocument());
     const second = get('fade-out').compose({ ...on('#card'), document: first });
     expect(second.motions[0]!.fill).toBe('forwards');

@@ -19,11 +19,10 @@ export const newPin = (c: EffectContext, stage: string, name: string, distance: 
 export function unfitStage(c: EffectContext, stage: number): string | null {
   const { layout } = c;
   const e = layout.elements[stage]!;
-  if (e.tag === 'body' || e.tag === 'html' || e.tag === 'main')
-    return 'Hold one section, not the whole page.';
+  if (e.tag === 'body' || e.tag === 'html' || e.tag === 'main') return 'Pin one section, not the whole page.';
   if (e.fixed) return 'It is fixed to the window already.';
   if (layout.pinnedSpans.some((h) => inside(layout, stage, h.stage) || inside(layout, h.stage, stage)))
-    return 'It is pinned already, or stands inside a pinned section.';
+    return 'It is pinned already, or inside a pinned section.';
   return null;
 }
 const inside = (layout: PinnedLayout, element: number, outer: number): boolean => {
@@ -33,9 +32,9 @@ const inside = (layout: PinnedLayout, element: number, outer: number): boolean =
 
 export const hold: EffectDefinition = {
   id: 'hold',
-  name: 'Hold',
-  what: 'The section stays while the page goes on.',
-  words: 'pin sticky scene stage',
+  name: 'Pin section',
+  what: 'The section stays in place while the page scrolls on.',
+  words: 'pin sticky scene stage hold freeze scrollytelling',
   group: 'hold',
   driver: 'pin',
   unfit: (c) => unfitStage(c, c.element),

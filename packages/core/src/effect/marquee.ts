@@ -21,8 +21,8 @@ const stands = (c: EffectContext): 'row' | 'column' | 'neither' => {
 export const marquee: EffectDefinition = {
   id: 'marquee',
   name: 'Marquee',
-  what: 'Runs on and on; turns with the hand.',
-  words: 'endless loop strip ticker band',
+  what: 'Runs endlessly; reverses with scroll.',
+  words: 'endless loop strip ticker band belt',
   group: 'many',
   driver: 'marquee',
   lifts: true,

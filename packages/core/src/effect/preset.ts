@@ -202,7 +202,7 @@ export const presetEffect = (preset: Preset): EffectDefinition => {
     driver: first?.driver.kind ?? 'pin',
     unfit: (c) =>
       listChain(c.layout, c.element).length <= up
-        ? 'It was kept with what held its element; here nothing does.'
+        ? 'It was saved with its element’s container; here there is none.'
         : null,
     compose: (c) => presetAt(preset, c),
   };

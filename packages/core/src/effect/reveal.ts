@@ -32,31 +32,31 @@ const REVEALS: readonly Reveal[] = [
   {
     id: 'rise',
     name: 'Rise',
-    what: 'Comes up into its place.',
+    what: 'Slides up into place.',
     keyframes: () => faded({ translate: between('0 72px', '0 0') }),
   },
   {
     id: 'drop',
-    name: 'Come down',
-    what: 'Sinks into its place from above.',
+    name: 'Slide from above',
+    what: 'Slides into place from above.',
     keyframes: () => faded({ translate: between('0 -72px', '0 0') }),
   },
   {
     id: 'fade',
     name: 'Fade',
-    what: 'Appears where it stands.',
+    what: 'Fades in where it is.',
     keyframes: () => faded({}),
   },
   {
     id: 'from-left',
-    name: 'From the left',
+    name: 'Slide from the left',
     what: 'Slides in from the left.',
     // Leaving the page at its left never widens it.
     keyframes: () => faded({ translate: between(`-${DISTANCE}px 0`, '0 0') }),
   },
   {
     id: 'from-right',
-    name: 'From the right',
+    name: 'Slide from the right',
     what: 'Slides in from the right.',
     keyframes: (e, layout) =>
       faded({ translate: between(`${Math.min(DISTANCE, Math.max(0, roomRight(e, layout)))}px 0`, '0 0') }),
@@ -112,7 +112,7 @@ const REVEALS: readonly Reveal[] = [
   {
     id: 'slant',
     name: 'Slant in',
-    what: 'Enters askew and straightens.',
+    what: 'Enters skewed and straightens.',
     words: 'skew',
     keyframes: () =>
       faded({ transform: between('translateY(64px) skewY(5deg)', 'translateY(0px) skewY(0deg)') }),

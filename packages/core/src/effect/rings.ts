@@ -12,7 +12,7 @@ export const rings: EffectDefinition = {
   lifts: true,
   unfit: (c) =>
     listChildren(c.layout, c.element).length < 2
-      ? 'Choose what holds the rings: it has fewer than two parts.'
+      ? 'Choose the container of the rings: it has fewer than two parts.'
       : null,
   compose(c) {
     const e = factsAt(c);

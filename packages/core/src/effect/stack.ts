@@ -17,7 +17,7 @@ export const stack: EffectDefinition = {
   lifts: true,
   unfit(c) {
     const cards = listChildren(c.layout, c.element);
-    if (cards.length < 2) return 'Choose what holds the cards: it has fewer than two parts.';
+    if (cards.length < 2) return 'Choose the container of the cards: it has fewer than two parts.';
     if (cards.length > 20) return 'It has more than twenty parts.';
     return unfitStage(c, c.element);
   },

@@ -6,7 +6,7 @@ const POSES = ['-7deg', '6deg', '-5deg', '5deg', '0deg'];
 export const sway: EffectDefinition = {
   id: 'sway',
   name: 'Back and forth',
-  what: 'Swings from pose to pose under the hand.',
+  what: 'Swings from pose to pose as the page scrolls.',
   words: 'alternate swing rotate',
   group: 'depth',
   driver: 'view',

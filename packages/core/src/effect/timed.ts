@@ -34,7 +34,7 @@ export const titlePair: EffectDefinition = {
   lifts: true,
   unfit: (c) =>
     listChildren(c.layout, c.element).length < 2
-      ? 'Choose what holds the two lines: it has fewer than two parts.'
+      ? 'Choose the container of the two lines: it has fewer than two parts.'
       : null,
   compose(c) {
     const e = factsAt(c);
@@ -59,8 +59,8 @@ export const titlePair: EffectDefinition = {
 
 export const pulse: EffectDefinition = {
   id: 'pulse',
-  name: 'Appear in time',
-  what: 'Rises by itself once its place is reached.',
+  name: 'Appear, timed',
+  what: 'Plays once its line is reached.',
   words: 'trigger once reveal trigger',
   group: 'time',
   driver: 'trigger',
@@ -86,7 +86,7 @@ export const pulse: EffectDefinition = {
 export const intro: EffectDefinition = {
   id: 'intro',
   name: 'Intro',
-  what: 'Plays as soon as the page is there.',
+  what: 'Plays as soon as the page has loaded.',
   words: 'load start opening',
   group: 'time',
   driver: 'load',

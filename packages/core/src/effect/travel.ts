@@ -15,9 +15,9 @@ function findStage(c: EffectContext): number {
 
 export const travel: EffectDefinition = {
   id: 'travel',
-  name: 'Travel',
+  name: 'Horizontal travel',
   what: 'Scrolling down moves a strip sideways.',
-  words: 'horizontal scroll strip gallery pin',
+  words: 'horizontal scroll strip gallery pin sideways',
   group: 'hold',
   driver: 'pin',
   lifts: true,

@@ -168,7 +168,7 @@ export function fallbackPlan(
     if (!on || named || range.some((p) => p === null)) {
       notes.push({
         motion: m.id,
-        note: 'Browsers without scroll timelines show it still: its range is no sum of %, px, vh and vw.',
+        note: 'Browsers without scroll timelines show it static: its range is not a sum of %, px, vh and vw.',
       });
       return [];
     }

@@ -38,14 +38,14 @@ export function travelDoubt(pin: Pin, layouts: readonly PinnedLayout[]): string 
   const [a] = at as [(typeof at)[number]];
   const b = at.find((x) => x.width !== a.width && x.travel > 0);
   if (!b || a.travel <= 0)
-    return `How far its strip travels was measured at ${a.width} px only, and is taken to shrink by as much as the window grows. Open the page at another width too, such as 390 px.`;
+    return `How far its strip travels was measured at ${a.width} px only, and is assumed to shrink by as much as the window grows. Open the page at another width too, such as 390 px.`;
   const slope = (a.travel - b.travel) / (a.width - b.width);
   const off = at
     .map((x) => ({ ...x, by: Math.max(0, a.travel + slope * (x.width - a.width)) - x.travel }))
     .filter((x) => Math.abs(x.by) > 2)
     .sort((x, y) => Math.abs(y.by) - Math.abs(x.by))[0];
   return off
-    ? `How far its strip travels does not follow one rule at all widths: at ${off.width} px it is held ${Math.abs(Math.round(off.by / rate))} px too ${off.by > 0 ? 'long' : 'briefly'}. Give that width a condition of its own.`
+    ? `How far its strip travels does not follow one rule at all widths: at ${off.width} px it is pinned ${Math.abs(Math.round(off.by / rate))} px too ${off.by > 0 ? 'long' : 'briefly'}. Give that width a condition of its own.`
     : null;
 }
 

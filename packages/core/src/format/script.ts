@@ -17,7 +17,7 @@ export function scriptText(plan: Plan, title: string, fallback: FallbackPlan | n
     return `${head}
 import { start } from './${RUNTIME_FILE}';
 
-// Without scroll timelines nothing else of this plays, and the page stays as it was brought.
+// Without scroll timelines nothing else of this plays, and the page stays as it was.
 if (CSS.supports('animation-timeline: view()')) start(document, ${json(computePlayed(plan))});
 `;
   }

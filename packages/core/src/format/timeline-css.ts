@@ -90,7 +90,7 @@ const TIMELINES: Written = {
     const nested = matched.length > 1 && targets.every((t) => around(t, matched, layouts[0]!) !== undefined);
     if (matched.length > 1 && !nested)
       note(
-        `${owner} matches ${matched.length} elements, and not every target stands in one; a named timeline needs exactly one.`,
+        `${owner} matches ${matched.length} elements, and not every target is inside one; a named timeline needs exactly one.`,
       );
     const named: NamedTimeline = { kind: 'view', owner, name, axis, insets, motion: motion.id };
     return { timeline: name, range: css.range, named: nested ? { ...named, nested } : named, notes };

@@ -9,7 +9,7 @@ import type { Assembled, HandOffOptions } from './index.ts';
 
 const PIN = {
   id: 'p_hold',
-  name: 'Hold',
+  name: 'Pin section',
   on: true,
   stage: '#stage',
   sticky: { by: 'top' as const, inset: '0px' },

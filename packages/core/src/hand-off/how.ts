@@ -25,27 +25,27 @@ const SCRIPTED: readonly Rule[] = [
     plan.marquees.some((b) => b.motion === id)
       ? {
           by: 'script',
-          why: 'CSS has no speed that listens to the scroll, and no copies of a strip.',
+          why: 'CSS has no speed that reacts to scroll, and no copies of a strip.',
           instead: 'An endless time animation of a fixed speed, with the copies in the HTML.',
-          without: 'The strip stands still.',
+          without: 'The strip does not move.',
         }
       : null,
   ({ id, damping }, plan) =>
     plan.damping.some((f) => f.motion === id)
       ? {
           by: 'css and script',
-          why: `It is damped ${damping.kind === 'spring' ? 'with a spring' : 'with a half-life'}, and CSS shows it at once.`,
+          why: `It is damped ${damping.kind === 'spring' ? 'with a spring' : 'with a half-life'}, and CSS has no damping.`,
           instead: 'Set its damping to none.',
-          without: 'It moves with the hand, without the lag.',
+          without: 'It moves with the scroll, without the lag.',
         }
       : null,
   ({ id }, plan) =>
     plan.signals.some((s) => s.motion === id)
       ? {
           by: 'css and script',
-          why: 'Scripts of the page are told its number as an event.',
+          why: 'Scripts of the page receive its number as an event.',
           instead: 'Let CSS read the custom property, which it can without an event.',
-          without: 'CSS still reads the number; scripts are not told.',
+          without: 'CSS still reads the number; scripts get no event.',
         }
       : null,
   ({ id }, plan) =>
@@ -53,9 +53,9 @@ const SCRIPTED: readonly Rule[] = [
       ? {
           // The script only looks after the focus.
           by: 'css',
-          why: 'The stretch for which a pin holds is a view timeline of its stage; the script only brings what has the focus into sight.',
+          why: 'The span of a pin is a view timeline of its stage; the script only scrolls focused elements into view.',
           instead: null,
-          without: 'It travels all the same; the focus may land on something out of sight.',
+          without: 'It travels all the same; focus may land on something out of view.',
         }
       : null,
 ];

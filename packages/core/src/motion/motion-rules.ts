@@ -22,13 +22,13 @@ function easingProblem({ easing, keyframes }: Ruled): string | null {
   const lists = Object.values(keyframes);
   const any = (test: (k: Keyframe) => boolean) => lists.some((list) => list.some(test));
   const ended = lists.every((k) => k.some((s) => s.at === '0%') && k.some((s) => s.at === '100%'));
-  if (!ended) return 'an easing over the whole range needs stops at 0% and at 100%';
+  if (!ended) return 'an easing over the whole range needs keyframes at 0% and at 100%';
   if (any((s) => s.easing?.startsWith('step') ?? false))
-    return 'an easing over the whole range cannot be joined with steps between stops';
+    return 'an easing over the whole range cannot be joined with steps between keyframes';
   if (any((s) => isNamedPlace(s.at)))
-    return 'an easing over the whole range needs every stop at a share of it, not at a range name';
+    return 'an easing over the whole range needs every keyframe at a share of it, not at a range name';
   if (any((s) => !passesOnce(whole.value, keyframeOffset(s.at))))
-    return 'an easing that swings back over a stop cannot be written as CSS: move the stop or calm the easing';
+    return 'an easing that swings back over a keyframe cannot be written as CSS: move the keyframe or soften the easing';
   return null;
 }
 

@@ -138,12 +138,12 @@ export function tieProblems(
           return cueSuits(cue, at.driver) ? [] : [[i, side, `${cue.name} is no place on this driver`]];
         }
         const key = `${at.id} ${which}`;
-        if (seen.has(key)) return [[i, side, 'these ends hang on each other in a circle']];
+        if (seen.has(key)) return [[i, side, 'these ends are attached to each other in a circle']];
         seen.add(key);
         const next: Tied | undefined = byId.get(tie.motion);
         if (!next) return [[i, side, `no motion has the id ${tie.motion}`]];
         if (!measuresAlike(at, next))
-          return [[i, side, 'an end can only hang on a motion with the same driver']];
+          return [[i, side, 'an end can only be attached to a motion with the same driver']];
         at = next;
         which = tie.side;
       }

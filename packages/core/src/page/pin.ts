@@ -125,7 +125,7 @@ function whyLoose(
   if (other)
     return other.stage === stage
       ? 'the same stage is pinned twice'
-      : 'its stage stands inside another pinned one, or around it';
+      : 'its stage is inside another pinned one, or around it';
   return null;
 }
 

@@ -31,6 +31,6 @@ export function senseProblem({ elements, sections, scrollers, matches, pins }: I
   }
   for (const [selector, list] of Object.entries(matches))
     if (list.some((i) => i >= count)) return `${selector.slice(0, 60)} matches an element that is not there`;
-  if (pins?.some((p) => p.element >= count)) return 'a pin holds an element that is not there';
+  if (pins?.some((p) => p.element >= count)) return 'a pin’s element is not there';
   return null;
 }

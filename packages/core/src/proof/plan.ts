@@ -71,7 +71,7 @@ export function proofPlan(document: MotionDocument, layout: PinnedLayout, count 
   const found = new Map(on.map((m) => [m.id, findMatches(layout, m.targets.selector)]));
   const watched = on.flatMap((m): Watched[] => {
     const skip = (reason: string) => (skipped.push({ motion: m.id, reason }), []);
-    if (isEndless(m.driver)) return skip('it never stands still');
+    if (isEndless(m.driver)) return skip('it never stops');
     const elements = found.get(m.id)!;
     if (elements.length === 0) return skip('the page has no element for it');
     const when = toWhen(m);

@@ -109,4 +109,4 @@ const situationWords = ({ viewport, reducedMotion }: Situation): string =>
 
 /** Why the motions of an element are left to the page. */
 export const differenceWords = ({ situation, property, before, after, y }: PageDifference): string =>
-  `written anew it would play something else: ${property} ${after} instead of ${before}, ${y} px down, ${situationWords(situation)}`;
+  `rewritten it would play something else: ${property} ${after} instead of ${before}, ${y} px down, ${situationWords(situation)}`;

@@ -18,7 +18,7 @@ export interface Lost {
   proposal: { selector: string; likeness: number } | null;
 }
 
-/** Shares of the likeness; chosen by us. They add up to 1. */
+/** Shares of the likeness; Lyvek default. They add up to 1. */
 const WEIGHTS = { text: 0.45, tag: 0.2, parent: 0.15, size: 0.1, place: 0.1 };
 /** From here on it is worth asking. */
 const LIKE_ENOUGH = 0.55;

@@ -1,7 +1,7 @@
 /** The sizes that a page is swept over: windows of a grid, and the usual windows zoomed. */
 import type { Px, Viewport } from '../page/index.ts';
 
-/** Widths and heights of windows in use, from the smallest phone to a large screen; chosen by us. */
+/** Widths and heights of windows in use, from the smallest phone to a large screen; Lyvek default. */
 export const SWEEP_WIDTHS: readonly Px[] = [
   320, 360, 390, 412, 480, 600, 768, 834, 1024, 1280, 1440, 1680, 1920, 2240, 2560,
 ];

@@ -23,7 +23,7 @@ export interface Poser {
   steps: { track: number; fixed: Matrix | null }[];
   opacity: number;
   filter: number;
-  /** own values, where the motion does not hold */
+  /** own values, where the motion does not fill */
   base: { steps: (Matrix | null)[]; opacity: number };
   width: number;
   height: number;

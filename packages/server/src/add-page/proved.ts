@@ -77,7 +77,7 @@ export class Proving {
       if (document.motions.length === 0)
         return {
           document,
-          proof: { proved: false, left: refuted, message: `Nothing was taken over.${leftWords(refuted)}` },
+          proof: { proved: false, left: refuted, message: `Nothing was imported.${leftWords(refuted)}` },
         };
       const compared = await this.compare(page, document, queries, signal);
       if (compared.values === 0) throw new Error('nothing of it was there to look at');
@@ -177,5 +177,5 @@ function provedWords({ motions }: MotionDocument, looked: ComparedPages, left: r
   const elements =
     parts < of ? `${parts} of ${of.toLocaleString('en')} elements` : count(parts, 'element', 'elements');
   const over = count(motions.length, 'motion was', 'motions were');
-  return `${over} taken over from its CSS and ${motions.length === 1 ? 'plays' : 'play'} the same in Chromium: ${elements}, ${count(values, 'value', 'values')}, ${count(situations - 1, 'size', 'sizes')} and reduced motion.${leftWords(left)}`;
+  return `${over} imported from its CSS and ${motions.length === 1 ? 'plays' : 'play'} the same in Chromium: ${elements}, ${count(values, 'value', 'values')}, ${count(situations - 1, 'size', 'sizes')} and reduced motion.${leftWords(left)}`;
 }

@@ -39,7 +39,7 @@ export const requireKey =
       new Problem(
         401,
         'Key needed',
-        'This Lyvek opens with a key. Open the whole address that “npm start” printed, with what stands behind the question mark.',
+        'This Lyvek opens with a key. Open the whole address that “npm start” printed, including the part after the question mark.',
       ),
     );
   };

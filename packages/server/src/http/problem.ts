@@ -70,7 +70,7 @@ function problemFrom(error: unknown): Problem {
     return new Problem(
       507,
       'Disk full',
-      'The disk that holds Lyvek’s data is full. Make room on it; your edits are kept in this browser and sent by themselves.',
+      'The disk with Lyvek’s data is full. Free some space on it; your edits are kept in this browser until they can be saved.',
     );
   const refused = Object.entries(REFUSED).find(([start]) => e.code?.startsWith(start));
   if (refused) return new Problem(refused[1][0], 'Cannot be stored', refused[1][1]);

@@ -20,7 +20,8 @@ export async function askText(page: Page, name: string, ...args: unknown[]): Pro
     const text = JSON.stringify(made);
     return text.length > ${MAX_ANSWER} ? '' : text;
   })`);
-  if (typeof text !== 'string' || text === '') throw new Error('the page has more to say than can be read');
+  if (typeof text !== 'string' || text === '')
+    throw new Error('the page produced more messages than can be read');
   return text;
 }
 

@@ -107,7 +107,7 @@ export async function servePreview(
       insertFirstInHead(bare ?? file.bytes.toString('utf8'), inlineProbe(options.probe(), nonce)),
     );
   }
-  res.status(404).type('text').send(`${wanted} was not brought along with this page.`);
+  res.status(404).type('text').send(`${wanted} was not added with this page.`);
 }
 
 /** A finished hand-off, with the probe’s eyes in front. */

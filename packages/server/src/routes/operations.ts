@@ -85,7 +85,7 @@ export const OPERATIONS: readonly Operation[] = [
   },
   {
     is: ['post', '/projects/:id/pages'],
-    summary: 'Brings a page: a zip, or one HTML text',
+    summary: 'Adds a page: a zip, or one HTML text',
     query: z.object({ name: z.string().optional(), entry: z.string().optional() }),
     body: PAGE_TYPES,
     status: 201,
@@ -101,7 +101,7 @@ export const OPERATIONS: readonly Operation[] = [
   { is: ['get', '/pages/:id'], summary: 'A page with its takes and layouts', answer: PageWhole },
   {
     is: ['get', '/pages/:id/texts'],
-    summary: 'A page’s HTML and style sheets as they were brought',
+    summary: 'A page’s HTML and style sheets as they were added',
     answer: PageTexts,
   },
   {
@@ -111,7 +111,7 @@ export const OPERATIONS: readonly Operation[] = [
   },
   {
     is: ['put', '/pages/:id/files'],
-    summary: 'Brings another version of a page; its takes stay',
+    summary: 'Adds another version of a page; its takes stay',
     query: z.object({ entry: z.string().optional() }),
     body: PAGE_TYPES,
     answer: Page,
@@ -207,14 +207,14 @@ export const OPERATIONS: readonly Operation[] = [
   },
   {
     is: ['get', '/runtime.js'],
-    summary: 'The script that hand-offs take along',
+    summary: 'The script that hand-offs include',
     answer: { type: 'text/javascript' },
   },
   { is: ['get', '/presets'], summary: 'All presets', answer: Presets },
   { is: ['post', '/presets'], summary: 'Keeps a preset', body: NewPreset, status: 201, answer: Preset },
   {
     is: ['put', '/presets/:id'],
-    summary: 'Replaces what a preset holds; 412 where it was changed elsewhere',
+    summary: 'Replaces the content of a preset; 412 where it was changed elsewhere',
     headers: IF_MATCH,
     body: PresetBodyShape,
     answer: Preset,

@@ -70,7 +70,7 @@ export function pageRoutes(
     return page;
   };
 
-  /** Brings a page: a zip, or one HTML text. */
+  /** Adds a page: a zip, or one HTML text. */
   routes.post(
     '/projects/:id/pages',
     express.raw({ type: () => true, limit: LIMITS.zipBytes }),

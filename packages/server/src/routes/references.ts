@@ -73,7 +73,7 @@ export function referenceRoutes(pool: pg.Pool): Router {
         throw new Problem(
           415,
           'Not a picture',
-          'A picture is a PNG, a JPEG or a WebP file. Bring one of these.',
+          'A picture is a PNG, a JPEG or a WebP file. Use one of these.',
         );
       if (set.pictures.length >= LIMITS.pictures)
         throw new Problem(

@@ -82,7 +82,7 @@ export class LabQueue {
       });
       await endTrial(this.pool, trial.id, { result });
       await refitUnitCosts(this.pool, trial.pageId, setup.device).catch((error: unknown) =>
-        this.log.warn({ err: String(error) }, 'prices were not fitted'),
+        this.log.warn({ err: String(error) }, 'unit costs were not fitted'),
       );
     } catch (error) {
       if (gone.signal.aborted || this.ended.signal.aborted) return;

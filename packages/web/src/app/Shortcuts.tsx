@@ -9,8 +9,8 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
   {
     title: 'Along the page',
     keys: [
-      ['Space', 'Glide through the page, and stop'],
-      ['↑ ↓', 'Page by 10 px; with Shift 100; with Alt one frame of the gesture'],
+      ['Space', 'Play the scroll, or stop it'],
+      ['↑ ↓', 'Scroll by 10 px; with Shift by 100 px; with Alt by one frame of the gesture'],
       ['Home End', 'To the page’s top or end'],
       ['+ −', 'Zoom the lanes in and out'],
       ['0', 'Whole page'],
@@ -20,20 +20,20 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
   {
     title: 'Motions',
     keys: [
-      ['A', 'Add a motion to the chosen element'],
-      ['N', 'Next motion; with Shift the one before'],
+      ['A', 'Add a motion to the picked element'],
+      ['N', 'Next motion; with Shift the previous one'],
       ['Shift click', 'Add to the selection'],
-      ['Alt Shift click', 'Choose what lies beneath in the page; once more: what lies beneath that'],
-      ['Alt click', 'Choose an element in the page, for its view progress to drive the selected motion'],
+      ['Alt Shift click', 'Pick the element underneath; click again for the one below it'],
+      ['Alt click', 'Pick an element whose view progress should drive the selected motion'],
       ['↑ ↓', 'With a motion selected: move it by 1 % of the phase; with Shift 5 %'],
-      ['[ ]', 'Choose the start or the end for the arrows'],
-      ['B', 'A keyframe where the page stands, in every property of what is selected'],
-      ['E', 'Page to the next start or end; with Shift the one before'],
+      ['[ ]', 'Choose which end the arrow keys move'],
+      ['B', 'Add a keyframe at the playhead, in every animated property of the selection'],
+      ['E', 'Scroll to the next start or end; with Shift to the previous one'],
       ['M', 'Mute or unmute'],
       ['S', 'Solo: only what is selected plays in the page'],
-      ['Ctrl C · V', 'Copy motions, paste them onto the chosen element'],
+      ['Ctrl C · V', 'Copy motions; paste them onto the picked element'],
       ['/', 'Find motions by name, element, driver, property or finding'],
-      ['R', 'Play the parts of a trigger, or an intro, without scrolling away'],
+      ['R', 'Play a trigger’s motions, or an intro, without scrolling'],
       ['Ctrl D', 'Duplicate'],
       ['Del', 'Delete'],
       ['F2', 'Rename'],
@@ -42,13 +42,13 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
   {
     title: 'While dragging',
     keys: [
-      ['Alt', 'No snapping; px are kept as they are'],
-      ['Ctrl', 'Catch viewport lines instead of phases'],
-      ['Shift', 'The same end of all selected'],
+      ['Alt', 'No snapping; exact px'],
+      ['Ctrl', 'Snap to viewport lines instead of phases'],
+      ['Shift', 'The same end of all selected motions'],
       ['Esc', 'Back to where it was'],
       [
         'Keyframes',
-        'Click, Shift for a stretch, Ctrl for one more, Alt drag in the lanes for all inside; ↑ ↓ and Del count for them',
+        'Click to choose one, Shift click for a run, Ctrl click to add one, Alt drag in the lanes for an area; then ↑ ↓ move them and Del deletes them',
       ],
     ],
   },
@@ -57,7 +57,7 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
     keys: [
       ['↑ ↓', 'To the next of the five pictures'],
       ['← →', 'The edge between both by 1 %; with Shift 10'],
-      ['A B', 'Held: one of them whole'],
+      ['A B', 'While held: one of them only'],
       ['+ −', 'Pictures closer together, further apart'],
       ['0', 'Pictures over the whole page'],
     ],
@@ -67,7 +67,7 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
     keys: [
       ['Ctrl Z', 'Undo'],
       ['Ctrl Shift Z', 'Redo'],
-      ['?', 'This overview'],
+      ['?', 'This list'],
     ],
   },
 ];

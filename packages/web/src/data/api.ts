@@ -58,7 +58,7 @@ async function call(path: string, init: RequestInit = {}): Promise<Response> {
   try {
     response = await fetch(`/api${path}`, init);
   } catch {
-    throw new ApiError(0, 'No connection', 'The Lyvek server does not answer. It is tried again by itself.');
+    throw new ApiError(0, 'No connection', 'The Lyvek server does not answer. Lyvek keeps trying.');
   }
   if (response.ok) return response;
   const problem = ProblemShape.safeParse(await response.json().catch(() => null));

@@ -17,10 +17,10 @@ export function ConditionPopover() {
   return (
     <Popover
       className={scope ? 'btn scoped' : 'btn'}
-      label={`Edits count for ${scope ? scope.name : 'every screen'}`}
+      label={`Editing ${scope ? scope.name : 'all screens'}`}
       trigger={
         <>
-          {scope ? `only ${scope.name}` : 'every screen'} <Down />
+          {scope ? `only ${scope.name}` : 'all screens'} <Down />
         </>
       }
     >
@@ -39,14 +39,15 @@ function Conditions({ close }: { close(): void }) {
     if (m && !holds(m)) {
       const size = viewportFor(m.query, viewport);
       const reduces = m.query.includes('prefers-reduced-motion') && !reducedMotion;
-      if (!size && !reduces) return notify(`No usual screen meets ${m.query}. Set a viewport that does.`);
+      if (!size && !reduces)
+        return notify(`No common screen size matches ${m.query}. Set the viewport yourself.`);
       const next = size ?? viewport;
       keepViewport(page.id, next);
       setViewport(next);
       if (reduces) setReducedMotion(true);
       session.look({ viewport: next, reducedMotion: reducedMotion || reduces });
       notify(
-        `The page is shown at ${next.width} × ${next.height}${reduces ? ' with reduced motion' : ''}, where ${m.name} holds.`,
+        `The page is shown at ${next.width} × ${next.height}${reduces ? ' with reduced motion' : ''}, where ${m.name} matches.`,
       );
     }
     session.editFor(m?.id ?? null);
@@ -56,7 +57,7 @@ function Conditions({ close }: { close(): void }) {
     <div className="conditions">
       <div className="popover-list">
         <button type="button" aria-current={scope === null} onClick={() => choose(null)}>
-          <span className="grow">every screen</span>
+          <span className="grow">all screens</span>
           <i>an edit changes what is seen</i>
         </button>
         {document.media.map((m) => (
@@ -66,7 +67,7 @@ function Conditions({ close }: { close(): void }) {
                 only {m.name} <code>{m.query}</code>
               </span>
               <i>
-                {holds(m) ? 'holds here' : 'not here'}, {countUses(document, m.id)} differ
+                {holds(m) ? 'matches here' : 'not here'}, {countUses(document, m.id)} differ
               </i>
             </button>
             <button
@@ -97,7 +98,7 @@ function Conditions({ close }: { close(): void }) {
             session.actOnWhole('remove a condition', withoutMedia(m.id));
             session.editFor(null);
             setOpen(null);
-            notify(`${m.name} and all that was written for it are gone.`, {
+            notify(`${m.name} and everything set for it were removed.`, {
               action: { label: 'Undo', run: () => void session.undo() },
             });
           }}
@@ -139,7 +140,7 @@ function Editor({ media, onDone, onRemove }: EditorProps) {
         <input className="field" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} />
       </label>
       <label>
-        Holds where
+        Matches when
         <input
           className="field"
           value={query}

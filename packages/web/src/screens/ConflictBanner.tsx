@@ -18,7 +18,7 @@ export function ConflictBanner({ goTo, again }: { goTo(takeId: string): void; ag
   const keep = async () => {
     const id = await session.keepMine(page.id);
     await client.invalidateQueries({ queryKey: ['page', page.id] });
-    notify('Your version is a take of its own now.');
+    notify('Your version is now its own take.');
     goTo(id);
   };
   const load = async () => {

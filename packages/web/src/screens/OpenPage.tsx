@@ -60,7 +60,7 @@ function WithTake({ whole }: { whole: PageWhole }) {
         ({ session: s, rescued }) => {
           if (rescued.length) {
             void client.invalidateQueries({ queryKey: ['page', whole.page.id] });
-            notify(`Edits of another tab were kept as ${rescued.map((n) => `“${n}”`).join(', ')}.`);
+            notify(`Edits from another tab were kept as ${rescued.map((n) => `“${n}”`).join(', ')}.`);
           }
           if (gone) return s.close();
           session = s;
@@ -220,7 +220,7 @@ const FIRST_CHOICE: Choice = {
 };
 const OWN_SETTINGS = ProjectSettings.parse({});
 
-/** Lyvek’s own until the project’s are there. */
+/** Lyvek default until the project’s are there. */
 function useSettings(projectId: string) {
   const client = useQueryClient();
   const key = useMemo(() => ['settings', projectId], [projectId]);

@@ -42,7 +42,7 @@ function PageActions({ close }: { close(): void }) {
     await api.remove('pages', page.id);
     await navigate(`/projects/${project.id}`);
     await refresh();
-    notify(`“${page.name}” was taken off the shelf.`, {
+    notify(`“${page.name}” was removed from the shelf.`, {
       action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
     });
   };

@@ -3,15 +3,15 @@ import type { SaveState } from '../data/autosave.ts';
 const AWAY = {
   full: [
     'Disk full, kept here',
-    'The disk of the server is full. Make room on it; your edits are kept in this browser and sent by themselves.',
+    'The server’s disk is full. Free some space on it; your edits are kept in this browser until they can be saved.',
   ],
   kept: [
     'Offline, kept here',
-    'The server does not answer. Your edits are kept in this browser and sent by themselves.',
+    'The server is unreachable. Your edits are kept in this browser and saved when it is back.',
   ],
   lost: [
     'Offline, not kept',
-    'The server does not answer, and this browser stores nothing. Leave this tab open until the server is back.',
+    'The server is unreachable, and this browser cannot store anything. Keep this tab open until the server is back.',
   ],
 } as const;
 

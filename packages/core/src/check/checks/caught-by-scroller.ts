@@ -40,7 +40,7 @@ export const caughtByScroller: CheckDefinition = {
   id: 'caught-by-scroller',
   name: 'Caught by a scroller that does not scroll',
   group: 'structure',
-  why: 'The view progress is measured inside of a box that never moves, so the motion stands still.',
+  why: 'The view progress is measured inside a box that never scrolls, so the motion never plays.',
   look(instance, context) {
     const { motion, element, placed } = instance;
     if (!asView(motion.driver) || placed.scroller === 0) return null;

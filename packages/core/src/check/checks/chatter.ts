@@ -10,7 +10,7 @@ export const chatter: CheckDefinition = {
   id: 'chatter',
   name: 'Threshold that chatters',
   group: 'conflict',
-  why: 'Where a trigger opens and closes at one line, a hand that shakes there plays it to and fro.',
+  why: 'A trigger that fires both ways at one line plays back and forth when somebody scrolls a little around it.',
   survey({ document, timeline }) {
     return document.triggers.flatMap((trigger) => {
       if (!trigger.on || trigger.back === 'keeps-end' || trigger.plays === 'once') return [];
@@ -29,7 +29,7 @@ export const chatter: CheckDefinition = {
           severity: 'warning' as const,
           at: down,
           brief: 'chatters at its line',
-          sentence: `It opens at ${pxText(down)} and closes only ${pxText(down - up)} above, so a small shake of the hand there plays it to and fro.`,
+          sentence: `It fires at ${pxText(down)} and reverses only ${pxText(down - up)} above, so a small scroll around it plays it back and forth.`,
           fix: { label: `Close it ${APART} px further up`, triggers: [{ ...trigger, up: moved }] },
         },
       ];

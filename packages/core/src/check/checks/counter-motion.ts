@@ -8,7 +8,7 @@ export const counterMotion: CheckDefinition = {
   id: 'counter-motion',
   name: 'Large counter-motion',
   group: 'care',
-  why: 'A large part of the screen that moves against the hand can make people with a vestibular disorder ill.',
+  why: 'A large part of the screen moving against the scroll direction can make people with vestibular disorders sick.',
   look({ motion, element, placed }, { timeline }, figures) {
     if (!figures || motion.reducedMotion !== 'keep') return null;
     const { box } = timeline.layout.elements[element]!;
@@ -19,7 +19,7 @@ export const counterMotion: CheckDefinition = {
       severity: 'warning',
       at: Math.max(0, placed.start),
       brief: 'large and far',
-      sentence: `${Math.round(100 * share)} % of the screen moves ${Math.round(figures.travel)} px on its own way, also for readers who ask for reduced motion.`,
+      sentence: `${Math.round(100 * share)} % of the screen moves ${Math.round(figures.travel)} px against the scroll, also for readers who ask for reduced motion.`,
       fix: { label: 'Leave it out for them', motions: [{ ...motion, reducedMotion: 'drop' }] },
     };
   },

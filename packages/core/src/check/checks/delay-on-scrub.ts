@@ -4,6 +4,6 @@ export const delayOnScrub = mistakeCheck({
   id: 'delay-on-scrub',
   name: 'Delay on a scrubbed animation',
   group: 'conflict',
-  why: 'A delay takes its share of the way, so the element waits while it is scrolled and then hurries.',
-  brief: 'waits on the way',
+  why: 'A delay takes up part of the range, so the element waits while the page scrolls and then rushes.',
+  brief: 'waits, then rushes',
 });

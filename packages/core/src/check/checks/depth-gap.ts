@@ -9,7 +9,7 @@ export const depthGap: CheckDefinition = {
   id: 'depth-gap',
   name: 'Depth gap',
   group: 'structure',
-  why: 'A layer that is not larger than its frame by the way it travels uncovers the frame’s edge.',
+  why: 'A layer that is not larger than its frame by the distance it travels exposes the frame’s edge.',
   look(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
     const layer = timeline.layout.elements[element]!;
@@ -50,7 +50,7 @@ export const depthGap: CheckDefinition = {
       severity: 'warning',
       at,
       brief: `uncovers its ${below ? 'lower' : 'upper'} edge`,
-      sentence: `${pxText(gap)} of its frame show bare at the ${below ? 'bottom' : 'top'}: the layer is not large enough for the way it goes.`,
+      sentence: `${pxText(gap)} of its frame are exposed at the ${below ? 'bottom' : 'top'}: the layer is too small for the distance it travels.`,
       fix: motion.keyframes.scale
         ? null
         : {

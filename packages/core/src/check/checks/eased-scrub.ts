@@ -5,7 +5,7 @@ export const easedScrub: CheckDefinition = {
   id: 'eased-scrub',
   name: 'Eased scrub',
   group: 'smoothness',
-  why: 'Under the hand an eased curve runs ahead in one place and lags in another; the same push moves it unequally far.',
+  why: 'An eased scrub runs ahead of the scroll in one place and lags in another, so it does not feel attached to the page.',
   look(instance, { limits }, figures) {
     const { motion, placed } = instance;
     // Steps have a check of their own.
@@ -16,7 +16,7 @@ export const easedScrub: CheckDefinition = {
     return {
       severity: 'warning',
       at: Math.max(0, placed.start),
-      brief: fast ? `${figures.gain.toFixed(1)}× faster than the hand` : 'uneven under the hand',
+      brief: fast ? `${figures.gain.toFixed(1)}× faster than the scroll` : 'uneven while scrubbed',
       sentence: fast
         ? `Its easing moves it ${figures.gain.toFixed(1)} px per px of scroll at most; your limit is ${limits.gain}.`
         : `At its fastest it goes ${figures.unevenness.toFixed(1)} times as fast as on average; your limit is ${limits.unevenness}.`,

@@ -30,7 +30,7 @@ export const flashing: CheckDefinition = {
       brief: `flashes ${flashes} times`,
       sentence: `Under this gesture it flashes ${flashes} times within ${seconds.toFixed(1)} s; at most ${limits.flashes} in a second are safe.`,
       fix: {
-        label: 'Keep its first and last stop',
+        label: 'Keep its first and last keyframe',
         motions: [{ ...motion, keyframes: { ...motion.keyframes, opacity: [list[0]!, list.at(-1)!] } }],
       },
     };

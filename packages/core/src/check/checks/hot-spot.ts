@@ -5,7 +5,7 @@ export const hotSpot: CheckDefinition = {
   id: 'hot-spot',
   name: 'Hot spot',
   group: 'budget',
-  why: 'Here a frame costs more time than it has, so the page stutters under the hand.',
+  why: 'A frame here costs more than its budget, so scrolling stutters.',
   survey: ({ trial, clock, document }) =>
     trial ? findHotSpots({ ...trial, clock, document, how: 'predicted to cost' }) : [],
 };

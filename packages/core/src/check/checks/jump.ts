@@ -10,7 +10,7 @@ export const jump: CheckDefinition = {
   why: 'The value changes at once in the middle of a motion, which shows as a flash or a hop at every passing.',
   look(instance, _context, figures) {
     const { motion, placed } = instance;
-    // What does not hold, or has no length, has checks of its own.
+    // What does not fill, or has no length, has checks of its own.
     if (!figures || motion.fill !== 'both' || placed.end <= placed.start) return null;
     const inside = figures.jumps.filter((j) => j.at > placed.start + 0.1 && j.at < placed.end - 0.1);
     const worst = inside.sort((a, b) => b.by + 100 * b.opacity - (a.by + 100 * a.opacity))[0];

@@ -8,7 +8,7 @@ export const kink: CheckDefinition = {
   id: 'kink',
   name: 'Kink',
   group: 'smoothness',
-  why: 'The speed changes at once at a stop in the middle, which feels like a knock under the hand.',
+  why: 'Its speed changes abruptly at a keyframe in the middle, which shows as a jolt while scrolling.',
   look(instance, { limits }, figures) {
     const { motion, placed } = instance;
     if (!figures) return null;
@@ -21,7 +21,7 @@ export const kink: CheckDefinition = {
       brief: 'has a kink',
       sentence: `At ${pxText(worst.at)} its speed changes at once by ${worst.by.toFixed(1)} px per px of scroll; your limit is ${limits.kink}.`,
       fix: {
-        label: 'Soften its stops',
+        label: 'Smooth its keyframes',
         motions: [
           {
             ...motion,

@@ -8,7 +8,7 @@ export const largeBlur: CheckDefinition = {
   id: 'large-blur',
   name: 'Large blur',
   group: 'budget',
-  why: 'A blur is worked out anew for every pixel in every frame; its cost grows with its area and its radius.',
+  why: 'A blur is computed again for every pixel in every frame; its cost grows with its area and its radius.',
   look(instance, { timeline, limits }) {
     const { motion, element, placed } = instance;
     const radius = computeBlur(timeline, timeline.instances.indexOf(instance));

@@ -5,7 +5,7 @@ export const lateFrames: CheckDefinition = {
   id: 'late-frames',
   name: 'Too many late frames',
   group: 'budget',
-  why: 'The page as a whole stutters under the hand, not in one place only.',
+  why: 'Scrolling stutters over the whole page, not in one place only.',
   survey({ trial, clock, document, limits }) {
     const late = trial && listLateFrames({ ...trial, clock, document, how: 'predicted to cost' }, limits);
     return late ? [late] : [];

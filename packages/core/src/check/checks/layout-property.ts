@@ -6,7 +6,7 @@ export const layoutProperty: CheckDefinition = {
   id: 'layout-property',
   name: 'Layout property animated',
   group: 'budget',
-  why: 'Every frame lays the page out anew, and what follows on the page moves along: dear on long pages, and text jumps.',
+  why: 'Every frame lays out the page again, and everything after it moves too: expensive on long pages, and text jumps.',
   look(instance, { timeline }) {
     const { motion, placed } = instance;
     const expensive = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
@@ -15,7 +15,7 @@ export const layoutProperty: CheckDefinition = {
       severity: 'error',
       at: Math.max(0, placed.start),
       brief: `animates ${expensive.join(' and ')}`,
-      sentence: `It animates ${expensive.join(' and ')}: every frame lays out ${sectionWords(timeline, instance)} anew. A transform looks the same and costs a fraction.`,
+      sentence: `It animates ${expensive.join(' and ')}: every frame lays out ${sectionWords(timeline, instance)} again. A transform looks the same and costs a fraction.`,
       fix: asTransform(instance, timeline),
     };
   },

@@ -4,9 +4,9 @@ import { tightened } from '../tightened.ts';
 
 export const longLag: CheckDefinition = {
   id: 'long-lag',
-  name: 'Longer lag than stay',
+  name: 'Lags longer than it lasts',
   group: 'damping',
-  why: 'It is so far behind the hand that the place where it was meant to be seen has passed before it arrives.',
+  why: 'It lags so far behind the scroll that its place has passed before it arrives.',
   look({ motion, placed }, { limits, gesture }, figures) {
     if (!figures || motion.damping.kind === 'none' || gesture.leaps) return null;
     const stay = placed.end - placed.start;

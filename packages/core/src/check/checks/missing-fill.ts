@@ -30,9 +30,9 @@ export const missingFill: CheckDefinition = {
     return {
       severity: 'error',
       at: open[0] === 'before' ? placed.start : placed.end,
-      brief: 'does not hold',
-      sentence: `It holds no values ${open.join(' and ')} its range, so the element snaps there.`,
-      fix: { label: 'Hold both ends', motions: [{ ...motion, fill: 'both' }] },
+      brief: 'does not fill',
+      sentence: `It has no fill ${open.join(' and ')} its range, so the element snaps there.`,
+      fix: { label: 'Fill both ends', motions: [{ ...motion, fill: 'both' }] },
     };
   },
 };

@@ -10,7 +10,7 @@ export const noPause: CheckDefinition = {
   id: 'no-pause',
   name: 'Moves on without a pause',
   group: 'care',
-  why: 'What moves by itself for more than five seconds must be pausable, or it keeps people from reading (WCAG 2.2, 2.2.2).',
+  why: 'Anything that moves on its own for more than five seconds must be pausable, or it keeps people from reading (WCAG 2.2, 2.2.2).',
   survey({ document, timeline }) {
     const times = computeTimes(document.motions);
     return document.motions.flatMap((m) => {
@@ -30,10 +30,10 @@ export const noPause: CheckDefinition = {
           at: Math.max(0, lines && 'down' in lines ? lines.down : (placed?.start ?? 0)),
           brief: isMarquee ? 'never rests' : `plays ${(duration / 1000).toFixed(1)} s`,
           sentence: isMarquee
-            ? 'It moves for ever and does not rest under the pointer or while something in it has the focus.'
-            : `It plays for ${(duration / 1000).toFixed(1)} s with no way to pause it.`,
+            ? 'It moves forever and does not pause under the pointer or while something in it has focus.'
+            : `It plays for ${(duration / 1000).toFixed(1)} s and cannot be paused.`,
           fix: isMarquee
-            ? { label: 'Let it rest', motions: [{ ...m, driver: { ...driver, pauses: true } }] }
+            ? { label: 'Let it pause', motions: [{ ...m, driver: { ...driver, pauses: true } }] }
             : { label: 'Play it in 5 s', motions: [{ ...m, time: { ...time!, duration: `${LONG}ms` } }] },
         },
       ];

@@ -8,7 +8,7 @@ export const overshootClamped: CheckDefinition = {
   id: 'overshoot-clamped',
   name: 'Overshoot of a clamped property',
   group: 'damping',
-  why: 'A spring swings past its end, but progress stops there, so it stands, lets go and comes back: a stutter.',
+  why: 'A spring overshoots its end, but progress stops there, so the motion freezes and comes back: a stutter.',
   look({ motion, placed }, { timeline }) {
     const { damping } = motion;
     if (damping.kind !== 'spring' || damping.ratio >= 1) return null;
@@ -21,7 +21,7 @@ export const overshootClamped: CheckDefinition = {
     return {
       severity: 'warning',
       at: Math.max(0, placed.start),
-      brief: 'swings against its stop',
+      brief: 'overshoot is clipped',
       sentence: `Its spring swings ${Math.round(100 * past)} % past its end, where ${clamped.join(' and ')} cannot follow.`,
       fix: {
         label: 'Let it arrive without a swing',

@@ -6,7 +6,7 @@ export const pinShorterThanScene: CheckDefinition = {
   id: 'pin-shorter-than-scene',
   name: 'Pin shorter than its scene',
   group: 'structure',
-  why: 'The section is let go while its scene still plays, so its end happens on the way out, or unseen.',
+  why: 'The section is released while its scene is still playing, so the end happens on the way out, or unseen.',
   look(instance, { timeline, document }) {
     const { motion, placed, element } = instance;
     const pinned = asPin(motion.driver);

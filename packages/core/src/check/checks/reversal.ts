@@ -5,7 +5,7 @@ export const reversal: CheckDefinition = {
   id: 'reversal',
   name: 'Reversal',
   group: 'smoothness',
-  why: 'It turns back while the hand still goes one way, which under a scrubbing hand looks like an error.',
+  why: 'It reverses while the page scrolls one way, which looks like a bug in a scrubbed motion.',
   look(instance, _context, figures) {
     const { motion, placed } = instance;
     // Stops that go to and fro are meant; an easing that swings past its end comes from timed motions.
@@ -16,7 +16,7 @@ export const reversal: CheckDefinition = {
       at: Math.max(0, placed.end),
       brief: figures.reversals === 1 ? 'turns back once' : `turns back ${figures.reversals} times`,
       sentence:
-        'Its easing swings past the end and comes back while the hand goes on; that belongs to timed motions.',
+        'Its easing overshoots and comes back while the scroll goes on; that suits time-based motions.',
       fix: { label: 'Make it linear', motions: [straightened(motion)] },
     };
   },

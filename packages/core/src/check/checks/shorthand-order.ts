@@ -4,6 +4,6 @@ export const shorthandOrder = mistakeCheck({
   id: 'shorthand-order',
   name: 'Shorthand after the timeline',
   group: 'structure',
-  why: 'The shorthand puts the timeline back, so it plays in time at once, and the scroll does not move it.',
+  why: 'The shorthand resets the timeline, so the animation plays over time at once and scroll does not drive it.',
   brief: 'timeline put back',
 });

@@ -5,9 +5,9 @@ import type { CheckDefinition } from '../finding.ts';
 
 export const startsPartWay: CheckDefinition = {
   id: 'starts-part-way',
-  name: 'Starts part-way',
+  name: 'Starts partway',
   group: 'reach',
-  why: 'The page opens with the motion already under way, so its first state is never seen.',
+  why: 'The page opens with the motion already in progress, so its first state is never seen.',
   look(instance, { timeline }) {
     const { start, end } = instance.placed;
     // Where nothing scrolls nothing starts.
@@ -25,7 +25,7 @@ export const startsPartWay: CheckDefinition = {
       sentence:
         end <= 0
           ? `It is over before the page can be scrolled: its range ends ${pxText(-end)} above the top.`
-          : `When the page opens it already stands at ${already} %: its range begins ${pxText(-start)} above the top.`,
+          : `When the page opens it is already at ${already} %: its range begins ${pxText(-start)} above the top.`,
       fix:
         end <= 0
           ? null

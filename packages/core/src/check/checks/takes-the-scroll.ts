@@ -9,7 +9,7 @@ export const takesTheScroll: CheckDefinition = {
   id: 'takes-the-scroll',
   name: 'Something that takes the scroll',
   group: 'structure',
-  why: 'Over it the wheel and the finger move something else, and the page stops under the hand.',
+  why: 'Over it, wheel and touch scroll something else, and the page stops scrolling.',
   survey({ document, timeline }) {
     const { layout } = timeline;
     const { width, height } = layout.viewport;
@@ -33,10 +33,10 @@ export const takesTheScroll: CheckDefinition = {
           severity: 'warning' as const,
           at: placeOnPage(e.box.y - (height - e.box.height) / 2, layout),
           brief: `${isFrame ? 'a frame' : 'a scroller'} takes the scroll`,
-          sentence: `${e.selector} fills ${Math.round((100 * e.box.height) / height)} % of the window, and over it the hand scrolls ${isFrame ? 'the frame' : 'its contents'} instead of the page.`,
+          sentence: `${e.selector} fills ${Math.round((100 * e.box.height) / height)} % of the window, and over it wheel and touch scroll ${isFrame ? 'the frame' : 'its contents'} instead of the page.`,
           fix: isFrame
             ? {
-                label: 'Let the hand through',
+                label: 'Let the scroll through',
                 adjust: [{ selector: e.selector, declarations: { 'pointer-events': 'none' } }],
               }
             : {

@@ -27,7 +27,7 @@ export const thinOverPage: CheckDefinition = {
       severity: 'warning',
       at: from,
       brief: 'barely moves',
-      sentence: `While it can be seen only ${Math.round(100 * seen)} % of its way happens; the rest is spread over the page.`,
+      sentence: `While it can be seen only ${Math.round(100 * seen)} % of its range happens; the rest is spread over the page.`,
       fix: {
         label: 'Give it its own view progress',
         motions: [

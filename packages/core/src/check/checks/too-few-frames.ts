@@ -13,7 +13,7 @@ export const tooFewFrames: CheckDefinition = {
   id: 'too-few-frames',
   name: 'Too few frames',
   group: 'smoothness',
-  why: 'Scrolled in the chosen way, the motion is over before the eye can follow it.',
+  why: 'With this gesture the motion is over before the eye can follow it.',
   look(instance, context) {
     const { start, end } = instance.placed;
     const { timeline, gesture, clock, limits } = context;

@@ -5,7 +5,7 @@ export const tooManyLayers: CheckDefinition = {
   id: 'too-many-layers',
   name: 'Too many layers at once',
   group: 'budget',
-  why: 'Each layer on the screen is put together anew in every frame; with many of them that alone fills the frame.',
+  why: 'Every layer on the screen is composited again in every frame; with many of them that alone fills the frame.',
   survey({ timeline, limits, trial, document }) {
     if (!trial) return [];
     const { height } = timeline.layout.viewport;

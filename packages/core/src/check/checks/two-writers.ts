@@ -53,9 +53,9 @@ function between(a: Instance, b: Instance, property: string, { timeline }: Check
     severity: 'error',
     at: Math.max(0, Math.min(max, a.placed.start)),
     brief: `hides another’s ${property}`,
-    sentence: `${what}, and this one holds its own value ${holdsBefore ? 'before' : 'after'} its range, so the other is never seen.`,
+    sentence: `${what}, and this one fills its own value ${holdsBefore ? 'before' : 'after'} its range, so the other is never seen.`,
     fix: {
-      label: 'Hold only where it is done',
+      label: 'Fill only after it ends',
       motions: [{ ...b.motion, fill: holdsBefore ? 'forwards' : 'backwards' }],
     },
   };

@@ -13,7 +13,7 @@ export const unseenWhereRead: CheckDefinition = {
   id: 'unseen-where-read',
   name: 'Faint where it is read',
   group: 'reach',
-  why: 'Text that is still half transparent in the middle of the screen is hard to read just where people look.',
+  why: 'Text that is still half transparent in the middle of the screen is hard to read exactly where people look.',
   look(instance, { timeline, limits }) {
     const { motion, element, placed } = instance;
     const facts = timeline.layout.elements[element]!;

@@ -22,7 +22,7 @@ export const brisk = defineGesture({
       unit: 'ms',
       min: 20,
       max: 600,
-      source: 'chosen by us: about eleven notches a second',
+      source: 'Lyvek default: about eleven notches a second',
     },
     eased: {
       name: 'Eased over',
@@ -30,7 +30,7 @@ export const brisk = defineGesture({
       unit: 'ms',
       min: 1,
       max: 600,
-      source: 'chosen by us: a wheel event jumps at once in headless Chromium',
+      source: 'Lyvek default: a wheel event jumps at once in headless Chromium',
     },
   },
   hand: ({ notch, every, eased }) => ({

@@ -12,7 +12,7 @@ export const jump = defineGesture({
       unit: 'screens',
       min: 0.5,
       max: 50,
-      source: 'chosen by us: from one chapter to the next',
+      source: 'Lyvek default: from one chapter to the next',
     },
     every: {
       name: 'Next jump after',
@@ -20,7 +20,7 @@ export const jump = defineGesture({
       unit: 'ms',
       min: 100,
       max: 10_000,
-      source: 'chosen by us: time to see where one has come to',
+      source: 'Lyvek default: time to see where one has come to',
     },
   },
   hand({ screens, every }, port) {

@@ -31,7 +31,7 @@ export const pageKeys = defineGesture({
       unit: 'ms',
       min: 50,
       max: 10_000,
-      source: 'chosen by us: leafing rather than reading',
+      source: 'Lyvek default: leafing rather than reading',
     },
   },
   // A press during the way of the one before begins where that would have ended.

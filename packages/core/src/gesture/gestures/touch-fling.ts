@@ -4,7 +4,7 @@ import { throwing } from '../momentum.ts';
 export const fling = defineGesture({
   id: 'touch-fling',
   name: 'Touch fling',
-  what: 'A finger pulls the page and lets go; it runs on, and is thrown again before it stands.',
+  what: 'A finger drags the page and lets go; it runs on, and is flung again before it stops.',
   constants: {
     speed: {
       name: 'Start speed',
@@ -12,7 +12,7 @@ export const fling = defineGesture({
       unit: 'px/s',
       min: 200,
       max: 20_000,
-      source: 'chosen by us: a third of a phone’s height in the time the finger is down',
+      source: 'Lyvek default: a third of a phone’s height in the time the finger is down',
     },
     held: {
       name: 'Finger down for',
@@ -20,7 +20,7 @@ export const fling = defineGesture({
       unit: 'ms',
       min: 0,
       max: 1000,
-      source: 'chosen by us: the page moves with the finger for so long',
+      source: 'Lyvek default: the page moves with the finger for so long',
     },
     fade: {
       name: 'Time constant',
@@ -28,7 +28,7 @@ export const fling = defineGesture({
       unit: 'ms',
       min: 50,
       max: 3000,
-      source: 'chosen by us: time constant of the momentum',
+      source: 'Lyvek default: time constant of the momentum',
     },
     again: {
       name: 'Next fling after',
@@ -36,7 +36,7 @@ export const fling = defineGesture({
       unit: 'ms',
       min: 100,
       max: 5000,
-      source: 'chosen by us: from one fling to the next',
+      source: 'Lyvek default: from one fling to the next',
     },
   },
   hand: (values) => throwing(values),

@@ -12,7 +12,7 @@ export const flick = defineGesture({
       unit: 'px/s',
       min: 200,
       max: 20_000,
-      source: 'chosen by us: a lively flick',
+      source: 'Lyvek default: a lively flick',
     },
     fade: {
       name: 'Time constant',
@@ -20,7 +20,7 @@ export const flick = defineGesture({
       unit: 'ms',
       min: 50,
       max: 2000,
-      source: 'chosen by us: time constant of the momentum',
+      source: 'Lyvek default: time constant of the momentum',
     },
     again: {
       name: 'Next flick after',
@@ -28,7 +28,7 @@ export const flick = defineGesture({
       unit: 'ms',
       min: 100,
       max: 5000,
-      source: 'chosen by us: from one flick to the next',
+      source: 'Lyvek default: from one flick to the next',
     },
   },
   hand: (values) => throwing(values),

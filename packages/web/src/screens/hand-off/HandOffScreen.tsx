@@ -19,8 +19,8 @@ import { Unmeasured } from './Unmeasured.tsx';
 import { useHandOff, useHandOffOptions } from './use-hand-off.ts';
 
 const TARGET_WORDS: Record<Target, { word: string; note: string }> = {
-  css: { word: 'CSS and a module', note: 'a module only where CSS cannot say it' },
-  standards: { word: 'CSS alone', note: 'what needs a script is left out, and said' },
+  css: { word: 'CSS and a module', note: 'a module only where CSS cannot do it' },
+  standards: { word: 'CSS alone', note: 'what needs a script is left out and listed' },
   'web-animations': { word: 'Web Animations', note: 'scrubbed motions as a module, the rest as CSS' },
 };
 
@@ -67,7 +67,7 @@ export function HandOffScreen() {
         </header>
         <p className="hand-sentence">
           {count === 0 ? (
-            'Nothing moves yet, so there is nothing to write.'
+            'Nothing moves yet, so there is no code to write.'
           ) : (
             <>
               {count} {count === 1 ? 'motion' : 'motions'} of {take.name} as{' '}

@@ -26,7 +26,7 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
         <span className="truncate">{summary(patched.lines.length, added, gone.length)}</span>
         <span className="grow" />
         <button type="button" className="btn small" aria-pressed={brought} onClick={() => setAdded(!brought)}>
-          As brought
+          Original
         </button>
         <button type="button" className="btn small" onClick={() => onCopy(patched.text, 'The HTML')}>
           Copy
@@ -54,7 +54,7 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
           <div key={f.path}>
             <header className="hand-head">
               <b className="flex-none">{f.path}</b>{' '}
-              <span className="truncate">{lines.length} lines are motions now, and go</span>
+              <span className="truncate">{lines.length} lines are motions now and are removed</span>
             </header>
             <Code {...excerpt(around(f.before, lines, lines[0] ?? 1))} language="css" marks={[]} />
           </div>
@@ -97,25 +97,25 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
         )}
         {patched.notes.map((note) => (
           <p key={note} role="note">
-            <b>Take care:</b> {note}
+            <b>Note:</b> {note}
           </p>
         ))}
         <p>
           <b>Removed</b>{' '}
           {gone.length + pageFiles.length === 0
             ? 'nothing.'
-            : 'the page’s own rules that were read into motions, and nothing beside them.'}
+            : 'the page’s own rules that were imported as motions, and nothing else.'}
         </p>
         {hasSheetsInBody(html) && (
           <p role="note">
-            <b>Take care:</b> the page has style sheets in its body. They come later and win where they set an
-            animation with the same weight; move the link behind them if a motion stays still.
+            <b>Note:</b> the page has style sheets in its body. They come later and win where they set an
+            animation with the same specificity; move the link after them if a motion does not play.
           </p>
         )}
         <p>
-          Without scroll-driven animations a browser skips the whole block: the page stands still and complete
-          {assembled.fallback ? ', unless its script may run' : ''}. So it does in print. With reduced motion
-          only what each motion allows is left.
+          Browsers without scroll-driven animations skip the whole block: the page is static and complete
+          {assembled.fallback ? ', unless its script may run' : ''}. The same goes for print. With reduced
+          motion only what each motion allows remains.
         </p>
       </div>
     </section>

@@ -48,8 +48,8 @@ export function LiveLines({
         </p>
         {wraps.length > 0 && (
           <p>
-            <b>Add</b> a track around each pinned stage in your own components. Until it is there, the pin
-            does not hold.
+            <b>Add</b> a track around each pinned stage in your own components. Until it is there, nothing is
+            pinned.
           </p>
         )}
         <p>

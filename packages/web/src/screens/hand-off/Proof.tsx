@@ -139,8 +139,8 @@ export function Proof({
       )}
       {!run && !result && error === null && (
         <p className="proof-empty">
-          Runs the finished page at {PLACES} places, down and up, lets damped motions come to rest and holds
-          timed ones, and shows where a motion differs from what the Rundown drew.
+          Runs the finished page at {PLACES} places, down and up, lets damped motions settle and pauses timed
+          ones, and shows where a motion differs from the prediction.
         </p>
       )}
       {!run && (
@@ -182,7 +182,7 @@ function Result({
             {worst && (
               <>
                 {' '}
-                All as predicted, to <b>{findWorst(worst).toFixed(3)}</b>.
+                Everything matches the prediction, within <b>{findWorst(worst).toFixed(3)}</b>.
               </>
             )}
           </>

@@ -9,7 +9,7 @@ export function Support({ how, fallback }: { how: Assembled['how']; fallback: bo
   if (needed.length === 0) return null;
   return (
     <details className="support">
-      <summary>Browsers that play it by themselves</summary>
+      <summary>Browsers that play it natively</summary>
       <table>
         <thead>
           <tr>
@@ -36,8 +36,8 @@ export function Support({ how, fallback }: { how: Assembled['how']; fallback: bo
         {fallback
           ? 'The others play it by the fallback script.'
           : needed.includes('triggers')
-            ? 'Without scroll timelines a page stands still and complete; without triggers, what they start stands at its end.'
-            : 'The others show the page still and complete.'}
+            ? 'Without scroll timelines the page is static and complete; without triggers, their motions are shown at their end.'
+            : 'The others show the page static and complete.'}
       </p>
       <p className="small">
         {support.source}, {support.date}

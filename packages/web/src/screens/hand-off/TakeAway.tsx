@@ -40,8 +40,8 @@ export function TakeAway(props: TakeAwayProps) {
             Also for browsers without scroll timelines
             <i>
               {assembled.fallback
-                ? `they play it by a script of their own, ${assembled.fallback.count} motions as data`
-                : 'they show the page complete and still'}
+                ? `they get a fallback script, with ${assembled.fallback.count} motions as data`
+                : 'they show the page complete and static'}
             </i>
           </span>
         </label>

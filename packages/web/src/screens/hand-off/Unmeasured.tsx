@@ -20,7 +20,7 @@ export function Unmeasured() {
       <Unseen key={size} at={viewport} />
       <p className="mb-3" role="status">
         {late
-          ? `The page does not answer, and without its measures at ${size} no code can be written. The Rundown shows what stops it.`
+          ? `The page does not respond. Without measuring it at ${size}, no code can be written. The Rundown shows what is wrong.`
           : `Measuring the page at ${size} …`}
       </p>
       {late && (

@@ -78,10 +78,10 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
               <td>
                 {m.easing}
                 {m.damping.kind === 'none'
-                  ? ', at once'
+                  ? ', no damping'
                   : m.damping.kind === 'spring'
-                    ? ', on a spring'
-                    : ', with a half-life'}
+                    ? ', spring'
+                    : ', half-life'}
               </td>
             </tr>
           ))}
@@ -93,7 +93,7 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
                 </span>
               </th>
               <td>{placeWords(p.stage)}</td>
-              <td>held by its {p.sticky.by}</td>
+              <td>pinned by its {p.sticky.by}</td>
               <td>{p.distance.kind === 'length' ? p.distance.value : 'as long as the strip’s travel'}</td>
               <td />
             </tr>
@@ -102,7 +102,7 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
       </table>
       {triggers.length + adjustments.length > 0 && (
         <p>
-          Brings along{' '}
+          Includes{' '}
           {[
             ...triggers.map((g) => `the trigger ${g.name}`),
             ...adjustments.map(
@@ -113,8 +113,8 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
         </p>
       )}
       <p>
-        Put on an element with + Motion. What was made from a preset can be changed freely; from its sheet the
-        preset can be changed too, and with it whatever else was made from it.
+        Add it to an element with + Motion. Motions made from a preset can be changed freely; from their
+        inspector the preset can be updated too, and with it everything else made from it.
       </p>
     </section>
   );
@@ -125,11 +125,7 @@ function placeWords(named: string): string {
   const found = /^&(\^*)\s*>?\s*(.*)$/s.exec(named);
   if (!found) return named;
   const [, up, down] = found;
-  const from = up
-    ? up.length === 1
-      ? 'what holds it'
-      : `what holds it, ${up.length} levels up`
-    : 'the element';
+  const from = up ? (up.length === 1 ? 'its parent' : `its ancestor, ${up.length} levels up`) : 'the element';
   return down ? `${down} in ${from === 'the element' ? 'it' : from}` : from;
 }
 

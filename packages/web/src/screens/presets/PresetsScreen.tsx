@@ -23,13 +23,13 @@ export function PresetsScreen() {
     for (const file of files) {
       const read = readPresetFile(await file.text());
       if (!read.ok) {
-        notify(`${file.name}: ${read.error} Nothing was taken from it.`);
+        notify(`${file.name}: ${read.error} Nothing was imported.`);
         continue;
       }
       try {
         for (const { name, body } of read.presets) await api.keepPreset(name, body);
         notify(
-          `${read.presets.length === 1 ? 'One preset was' : `${read.presets.length} presets were`} taken from ${file.name}.`,
+          `${read.presets.length === 1 ? 'One preset was' : `${read.presets.length} presets were`} imported from ${file.name}.`,
         );
       } catch (e) {
         notifyError(e);
@@ -42,7 +42,7 @@ export function PresetsScreen() {
       .remove('presets', p.id)
       .then(refresh)
       .then(() =>
-        notify(`“${p.name}” is gone. Motions made from it stay as they are.`, {
+        notify(`“${p.name}” was deleted. Motions made from it stay as they are.`, {
           action: { label: 'Undo', run: () => void api.restore('presets', p.id).then(refresh, notifyError) },
         }),
       )
@@ -113,10 +113,10 @@ export function PresetsScreen() {
         ) : !isPending && presets.length === 0 ? (
           <div className="empty-note">
             <p className="mb-2">
-              A preset is a motion, or several, kept to be used on other elements and other pages.
+              A preset is a motion, or several, saved for other elements and other pages.
             </p>
             <p>
-              Select bars in the Rundown and choose “Keep as preset” under More, or drop a file of presets
+              Select bars in the Rundown and choose “Save as preset” under More, or drop a file of presets
               here.
             </p>
           </div>
@@ -133,7 +133,7 @@ export function PresetsScreen() {
                 />
               ))}
               {shown.length === 0 && !isPending && (
-                <li className="empty-note">No preset is called that. Clear the search to see all.</li>
+                <li className="empty-note">No preset matches. Clear the search to see all.</li>
               )}
             </ul>
             {open && (

@@ -107,7 +107,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
     <div className="head-row right">
       <span className="page-at">
         Page at <b>{grouped(y)} px</b>
-        {dragging ? ', following the drag' : playing ? ', gliding' : ''}
+        {dragging ? ', following the drag' : playing ? ', playing' : ''}
       </span>
       {note && (
         <span className="page-note" title={layout.notes.join('\n')}>
@@ -117,7 +117,7 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
       )}
       {scope && (
         <span className="scope-note">
-          Edits count for <b>{scope.name}</b> only
+          Editing <b>{scope.name}</b> only
         </span>
       )}
       <span className="grow" />

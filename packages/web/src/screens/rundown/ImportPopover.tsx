@@ -20,13 +20,13 @@ export function ImportPopover() {
   if (unsupported.length + mistakes.length === 0) return null;
   const face = [
     mistakes.length ? count(mistakes.length, 'mistake', 'mistakes') : '',
-    unsupported.length ? `${unsupported.length} left in the page` : '',
+    unsupported.length ? `${unsupported.length} not imported` : '',
   ]
     .filter(Boolean)
     .join(', ');
   const correct = (correction: Correction, close: () => void) => {
-    session.act('Read as meant', (d) => addRead(d, correction));
-    notify('It is read as it was meant. Undo puts it back.');
+    session.act('Import with correction', (d) => addRead(d, correction));
+    notify('Imported with the correction. Undo reverts it.');
     close();
   };
   return (
@@ -38,8 +38,8 @@ export function ImportPopover() {
           ) : (
             plain.motions.length > 0 && (
               <p>
-                {count(plain.motions.length, 'motion was', 'motions were')} read from the page’s own CSS, and{' '}
-                {plain.motions.length === 1 ? 'is' : 'are'} importedRules out of it at hand-off.
+                {count(plain.motions.length, 'motion was', 'motions were')} imported from the page’s own CSS,
+                and {plain.motions.length === 1 ? 'is' : 'are'} removed from it at hand-off.
               </p>
             )
           )}
@@ -54,12 +54,12 @@ export function ImportPopover() {
               </p>
               {m.correction && (
                 <button type="button" className="btn small" onClick={() => correct(m.correction!, close)}>
-                  Read it as meant
+                  Import with correction
                 </button>
               )}
             </div>
           ))}
-          {unsupported.length > 0 && <h3>Left as it is</h3>}
+          {unsupported.length > 0 && <h3>Not imported</h3>}
           {unsupported.slice(0, 60).map((u) => (
             <div key={`${u.place.path}${u.place.from}${u.reason}`} className="read-row">
               <p>
@@ -72,7 +72,7 @@ export function ImportPopover() {
           ))}
           {unsupported.length > 60 && <p>and {unsupported.length - 60} more</p>}
           {importedRules.length > 0 && (
-            <p className="small">Everything else of the page stays as you brought it.</p>
+            <p className="small">Everything else in the page stays as you added it.</p>
           )}
         </div>
       )}

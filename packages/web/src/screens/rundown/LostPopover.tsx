@@ -27,7 +27,7 @@ export function LostPopover() {
   const settle = (close: () => void) =>
     void api.settleFormer(page.id).then(() => {
       client.setQueryData(key, { layout: null });
-      notify('What is lost stays in the take, and plays again where its element is back.');
+      notify('Lost motions stay in the take and play again when their element is back.');
       close();
     }, notifyError);
   const face = `${lost.length} lost in the new page`;
@@ -45,7 +45,7 @@ export function LostPopover() {
               {l.proposal ? (
                 <>
                   <p>
-                    Now probably <code>{l.proposal.selector}</code>, {Math.round(l.proposal.likeness * 100)} %
+                    Probably now <code>{l.proposal.selector}</code>, {Math.round(l.proposal.likeness * 100)} %
                     alike.
                   </p>
                   <button
@@ -59,13 +59,13 @@ export function LostPopover() {
                   </button>
                 </>
               ) : (
-                <p>Nothing in the page is like it.</p>
+                <p>Nothing in the page resembles it.</p>
               )}
             </div>
           ))}
           <div className="read-row">
             <button type="button" className="btn small" onClick={() => settle(close)}>
-              Leave the rest as lost
+              Leave the others as lost
             </button>
           </div>
         </div>

@@ -14,7 +14,7 @@ export interface Rundown {
   findings: readonly Finding[];
   /** of the predicted trial; null before the first */
   frames: TrialFrames | null;
-  /** findings and frames are of an older state: they are shown, but no fix of theirs is applied */
+  /** findings and frames are outdated: they are shown, but no fix of theirs is applied */
   stale: boolean;
   view: View;
   setView(change: (v: View) => View): void;

@@ -88,13 +88,13 @@ const remove: Act = (_k, r, { session }) => {
   if (chosen.length) {
     const owners = r.document.motions.filter((m) => chosen.some((c) => c.motion === m.id));
     const before = session.store.getState();
-    const label = chosen.length === 1 ? 'delete a stop' : `delete ${chosen.length} stops`;
+    const label = chosen.length === 1 ? 'delete a keyframe' : `delete ${chosen.length} stops`;
     session.act(label, replaceMotions(owners.map((m) => withoutKeyframes(m, chosen))));
     const after = session.store.getState();
     if (after.document === before.document) {
       // Why it could not be done has been said where the document would not stand it.
       if (after.blocked === before.blocked)
-        notify('A property keeps at least one stop. Delete the property instead.');
+        notify('A property keeps at least one keyframe. Delete the property instead.');
       return;
     }
     return chooseStop(null);
@@ -171,9 +171,9 @@ const keyframeHere: Act = (_k, r, { session, link }) => {
     (b) => r.selection.includes(b.motion.id) && y > b.placed.start && y < b.placed.end,
   );
   if (within.length === 0)
-    return notify('Nothing that is selected is under way here: scroll into its range.');
+    return notify('No selected motion is in its range here. Scroll into its range first.');
   const made = within.map((b) => withKeyframeAt(b, y, r.layout));
-  session.act(made.length === 1 ? 'add a stop' : 'add stops', replaceMotions(made));
+  session.act(made.length === 1 ? 'add a keyframe' : 'add stops', replaceMotions(made));
 };
 /** To the next start or end of any motion; Shift: the one before. */
 const nextEdge: Act = (k, r, { link }) => {

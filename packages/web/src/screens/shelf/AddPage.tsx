@@ -31,7 +31,7 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
     <div className={`bring${first ? ' first' : ''}${over ? ' over' : ''}`}>
       <div className="batten" />
       <div className="bring-card">
-        <h2>{first ? 'Hang up your first page' : 'Bring a page'}</h2>
+        <h2>{first ? 'Add your first page' : 'Add a page'}</h2>
         <p>
           Drop it here: an HTML file, a folder, or a zip.{' '}
           {first && 'Any page will do, the longer the better.'}
@@ -91,7 +91,7 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
             />
             <div className="bring-buttons">
               <button type="submit" className="btn main" disabled={!html.trim()}>
-                Hang it up
+                Add it
               </button>
               <button type="button" className="btn tall" onClick={() => setPasting(false)}>
                 Back

@@ -74,7 +74,7 @@ function NewVersion({
   return (
     <>
       <button type="button" disabled={busy} onClick={() => input.current?.click()}>
-        {busy ? 'Bringing it …' : 'Bring a newer version …'}
+        {busy ? 'Adding it …' : 'Add a newer version …'}
       </button>
       <input
         ref={input}

@@ -47,7 +47,7 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
     close();
     await refresh();
     await navigate('/');
-    notify(`The project “${project.name}” was put away.`, {
+    notify(`The project “${project.name}” was deleted.`, {
       action: {
         label: 'Undo',
         run: () => void api.restore('projects', project.id).then(refresh, notifyError),
@@ -99,7 +99,7 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       {storage.data && (
         <p
           className="popover-foot"
-          title="Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour stays, after two weeks of each day."
+          title="Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour is kept, after two weeks the last of each day."
         >
           All data: {megabytes(storage.data.bytes)}
         </p>

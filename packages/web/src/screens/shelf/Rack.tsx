@@ -42,14 +42,14 @@ export function Rack({ shelf }: { shelf: Shelf }) {
 
   const sending = useRef<AbortController | null>(null);
   const send = async (upload: Upload, entry?: string) => {
-    setBusy(`Adding ${upload.name}: it is read, and what it moves by itself is tried in Chromium …`);
+    setBusy(`Adding ${upload.name}: importing its CSS, and proving its own motion in Chromium …`);
     const stop = (sending.current = new AbortController());
     try {
       const query = { name: upload.name, ...(entry ? { entry } : {}) };
       const page = await api.addPage(project.id, upload.body, query, stop.signal);
       setChoice(null);
       await refresh();
-      notify(`“${page.name}” hangs on the shelf.`, {
+      notify(`“${page.name}” is on the shelf.`, {
         action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
       });
       if (page.limit) notify(page.limit, { wrong: true });
@@ -84,7 +84,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   const remove = async (page: PageOnShelf) => {
     await api.remove('pages', page.id);
     await refresh();
-    notify(`“${page.name}” was taken off the shelf.`, {
+    notify(`“${page.name}” was removed from the shelf.`, {
       action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
     });
   };
@@ -165,7 +165,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
               />
             ))}
             {shown.length === 0 && pages.length > 0 && (
-              <p className="empty-note">No page is called “{query}”.</p>
+              <p className="empty-note">No page matches “{query}”.</p>
             )}
             <AddPage
               first={pages.length === 0}
@@ -199,7 +199,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
               ))}
             </div>
             <button type="button" className="btn mt-3" onClick={() => setChoice(null)}>
-              Do not bring it
+              Don’t add it
             </button>
           </div>
         </div>

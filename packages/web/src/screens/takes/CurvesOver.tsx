@@ -107,7 +107,7 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
         <Over a={x} b={y} view={view} rows={rows} width={width} at={at} />
       ) : (
         <p className="quiet curves-none">
-          {pair ? 'It plays in time or in another scroller, so it has no curve over this scroll.' : ''}
+          {pair ? 'It is time-based or in another scroller, so it has no curve over this scroll.' : ''}
         </p>
       )}
     </section>

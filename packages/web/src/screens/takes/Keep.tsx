@@ -25,7 +25,7 @@ export function Keep() {
     await api.remove('takes', given.id);
     void rundown(kept.id);
     await refresh();
-    notify(`${kept.name} is kept, ${given.name} was put away.`, {
+    notify(`${kept.name} is kept, ${given.name} was deleted.`, {
       action: { label: 'Undo', run: () => void api.restore('takes', given.id).then(refresh, notifyError) },
     });
   };
@@ -46,7 +46,7 @@ export function Keep() {
           Swap sides
         </button>
         <span className="quiet">
-          {b.name} becomes the page’s take; {a.name} is put away with its trials and can be brought back.
+          {b.name} becomes the page’s take; {a.name} is deleted with its trials and can be restored.
         </span>
       </footer>
     );

@@ -76,7 +76,7 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
           disabled={act.isPending}
           onClick={() => files.current!.click()}
         >
-          Bring pictures
+          Add pictures
         </button>
         <button type="button" className="btn tall" onClick={remove}>
           Delete
@@ -111,7 +111,7 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
               className="btn plain"
               onClick={() => act.mutate(() => api.removePicture(p.id))}
             >
-              Take out
+              Remove
             </button>
           </li>
         ))}

@@ -69,7 +69,7 @@ export function SideChoices({ close }: { close(): void }) {
       <Revisions takeId={take.id} name={take.name} item={item} />
       {(away.data?.takes.length ?? 0) > 0 && (
         <>
-          <h3>Put away</h3>
+          <h3>Deleted</h3>
           {away.data!.takes.map((t) => (
             <button key={t.id} type="button" onClick={() => void restore(t.id).catch(notifyError)}>
               <span className="grow cut">{t.name}</span>

@@ -176,7 +176,7 @@ export function Costs() {
             {measured.beside ? `rev ${measured.beside.revision}` : 'predicted'}
           </span>
         )}
-        {!measured.shown && <em>ms of the dearest frame, by {grouped(size)} px of scroll</em>}
+        {!measured.shown && <em>ms of the most expensive frame, by {grouped(size)} px of scroll</em>}
       </footer>
     </div>
   );

@@ -97,7 +97,7 @@ function Accept({ finding, seen, selector, stale }: AcceptProps) {
           }}
         >
           <label>
-            Why it may stay
+            Why this is acceptable
             <input
               className="field"
               maxLength={400}
@@ -105,7 +105,7 @@ function Accept({ finding, seen, selector, stale }: AcceptProps) {
               onChange={(e) => setReason(e.target.value)}
             />
           </label>
-          <p>It comes back when what it is about is changed.</p>
+          <p>It comes back when its motion changes.</p>
           <button type="submit" className="btn main" disabled={reason.trim() === ''}>
             Accept it
           </button>

@@ -128,7 +128,7 @@ function AcceptedList() {
               disabled={stale}
               onClick={() => session.actOnWhole('no longer accept a finding', (d) => withoutAccepted(d, one))}
             >
-              Take back
+              Withdraw
             </button>
           </li>
         ))}

@@ -76,7 +76,7 @@ export function Gestures() {
             onChoose={(id) => choose({ clock: id })}
           />
           <Pick
-            label="Way"
+            label="Direction"
             face={WAYS[choice.direction]}
             options={DIRECTIONS.map((d) => ({ value: d, text: WAYS[d] }))}
             value={choice.direction}
@@ -161,7 +161,7 @@ export function Constants() {
           <div>
             <span className="grow">Counts for all pages of this project.</span>
             <button type="button" className="btn" disabled={!Object.keys(own).length} onClick={() => put({})}>
-              Lyvek’s own
+              Lyvek default
             </button>
           </div>
         </div>

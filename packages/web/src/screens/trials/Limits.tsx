@@ -13,7 +13,7 @@ export function Limits() {
       {() => (
         <div className="constants limits">
           <p>
-            <b>Limits</b> of all pages in {project.name}. Checks speak when one is passed.
+            <b>Limits</b> of all pages in {project.name}. A check reports when its limit is exceeded.
           </p>
           {LIMIT_NAMES.map((name) => {
             const l = LIMITS[name];
@@ -43,7 +43,7 @@ export function Limits() {
               disabled={isOwn}
               onClick={() => putSettings({ ...settings, limits: DEFAULT_LIMITS })}
             >
-              Lyvek’s own
+              Lyvek default
             </button>
           </div>
         </div>

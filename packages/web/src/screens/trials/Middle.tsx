@@ -18,9 +18,9 @@ interface View {
   Body: ComponentType | null;
 }
 const VIEWS: readonly View[] = [
-  { name: 'Feel', Body: null },
+  { name: 'Damping', Body: null },
   { name: 'Sizes', Body: Sizes },
-  { name: 'Ways', Body: Ways },
+  { name: 'All gestures', Body: Ways },
 ];
 const OfMeasured = (Draw: ComponentType<{ trial: ShownTrial; beside: ShownTrial | null }>) =>
   function Measured() {

@@ -50,7 +50,7 @@ export function Run() {
       </span>
     );
   const isSaved = save === 'saved';
-  const waits = isSaved ? null : 'It measures what is saved; it will be in a moment.';
+  const waits = isSaved ? null : 'It measures the saved version. Saving now.';
   return (
     <Popover
       className="btn main"
@@ -152,7 +152,7 @@ export function History() {
                       type="button"
                       className="btn"
                       aria-pressed={beside?.id === t.id}
-                      title="Lay it over the one that is shown"
+                      title="Compare it with the one that is shown"
                       onClick={() => measured.lay(beside?.id === t.id ? null : t.id)}
                     >
                       Beside

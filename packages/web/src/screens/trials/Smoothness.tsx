@@ -24,7 +24,8 @@ export function Smoothness() {
       </h2>
       {ranking.length === 0 ? (
         <p className="quiet">
-          No motion of this take hangs on the page’s scroll; what plays in time is judged by the findings.
+          No motion in this take is driven by the page’s scroll; time-based motions are covered by the
+          findings.
         </p>
       ) : (
         <Table ranking={ranking} />

@@ -12,7 +12,7 @@ import { pointAt, useTrials } from './trials-context.ts';
 const unitCostWords = (fitted: Coefficients | null): string =>
   fitted
     ? `Fitted to ${grouped(fitted.frames)} frames that the lab has measured in this project`
-    : 'Fitted to no measured trial yet: the prices per change are the ones that Lyvek comes with. Three trials of the lab are enough.';
+    : 'Not fitted to any measured trial yet: the unit costs are Lyvek defaults. Three trials in the lab are enough to fit them.';
 const ms = (n: number) => n.toFixed(n < 10 ? 1 : 0);
 
 export function Summary({ failed }: { failed: string | null }) {
@@ -66,7 +66,7 @@ export function Summary({ failed }: { failed: string | null }) {
           {failed
             ? `The trial failed: ${failed}.`
             : stale
-              ? 'of an older state'
+              ? 'outdated'
               : `predicted, ± ${Math.round(100 * prediction.answer.band)} %${slower > 1 ? `, ${slower}× slower than this machine` : ''}`}
         </i>
       )}

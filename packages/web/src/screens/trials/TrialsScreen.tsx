@@ -61,7 +61,7 @@ export function TrialsScreen() {
       <MeasuredSizes />
       {note !== null || !last || !summary ? (
         <p className="empty-note" role="status">
-          {note ?? 'Working it out …'}
+          {note ?? 'Computing …'}
         </p>
       ) : (
         <TrialsContext

@@ -11,7 +11,7 @@ import type { Measured } from './use-measured.ts';
 export interface Trials {
   layout: PinnedLayout;
   document: MotionDocument;
-  /** the predicted trial that is shown; `stale`: of an older state */
+  /** the predicted trial that is shown; `stale`: outdated */
   prediction: Simulation;
   stale: boolean;
   /** the frames that are drawn, and what they amount to */

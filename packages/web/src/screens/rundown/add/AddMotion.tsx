@@ -117,7 +117,7 @@ export function AddMotion() {
             title={parent.selector}
             onClick={() => choose(element!.parent)}
           >
-            what holds it
+            its parent
           </button>
         )}
         {element && (
@@ -172,13 +172,13 @@ export function AddMotion() {
           );
         })}
         {shown.length === 0 && (
-          <p className="empty-note">No starting point is called that. Clear the search to see all.</p>
+          <p className="empty-note">No starting point matches. Clear the search to see all.</p>
         )}
       </div>
       <p className="add-note">
         {element && isSeenAtOnce(opened.elements[chosen]!, opened)
-          ? 'It stands in the first screen already, so what comes into sight plays backwards as it leaves. Each is a starting point, to be changed afterwards.'
-          : 'Each is a starting point: ordinary keyframes, pins and adjustments, to be changed afterwards.'}
+          ? 'It is in the first screen already, so reveals play backwards as it leaves. Each effect is a starting point that you can change afterwards.'
+          : 'Each effect is a starting point: ordinary keyframes, pins and adjustments that you can change afterwards.'}
       </p>
     </div>
   );

@@ -87,7 +87,7 @@ export function Fan({ bar, x, view, selected }: FanProps) {
             aria-valuetext={bar.motion.stagger?.step ?? 'all alike'}
             aria-valuenow={Number.parseFloat(bar.motion.stagger?.step ?? '0')}
           >
-            <title>Drag: how much later each one is; Alt in per cent of the range</title>
+            <title>Drag: how much later each one is; Alt in percent of the range</title>
           </circle>
         </>
       )}

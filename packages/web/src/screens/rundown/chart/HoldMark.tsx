@@ -52,7 +52,7 @@ export function HoldGrips({ bar, hold, x, y0, y1, view }: HoldGripsProps) {
     };
     beginDrag(e, {
       move: (by) => session.try(at(by)),
-      drop: (by) => session.act('pull the rest', at(by)),
+      drop: (by) => session.act('change the hold', at(by)),
       putBack: () => session.try(null),
     });
   };

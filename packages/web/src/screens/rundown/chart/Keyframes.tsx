@@ -47,7 +47,7 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
       drop: (by) => {
         const motions = changed(by);
         session.act(
-          moving.length === 1 ? 'move a stop' : `move ${moving.length} stops`,
+          moving.length === 1 ? 'move a keyframe' : `move ${moving.length} stops`,
           replaceMotions(motions),
         );
         // They are chosen where they now lie.

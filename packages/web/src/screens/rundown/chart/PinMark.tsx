@@ -43,7 +43,7 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
         session.try(held(by, event));
         link.scrollTo(at.current.hold.end);
       },
-      drop: (by, event) => session.act('change how long it is held', held(by, event)),
+      drop: (by, event) => session.act('change the pin’s length', held(by, event)),
       putBack: () => session.try(null),
     });
     if (begun) select(pin.id);

@@ -29,7 +29,7 @@ export function AlsoMoved({ motion, element }: { motion: Motion; element: number
                   Both write {shared.join(', ')}:{' '}
                   {later.composite === 'add'
                     ? `what ${later === m ? 'it' : 'this one'} says is added`
-                    : `${later === m ? 'it' : 'this one'} has the last word where it is in effect`}
+                    : `${later === m ? 'it' : 'this one'} wins where it is in effect`}
                   .
                 </p>
               )}

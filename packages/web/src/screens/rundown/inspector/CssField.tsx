@@ -12,8 +12,7 @@ export function cssError(property: string, text: string): string | null {
     const parsed = parseEasing(text);
     return parsed.ok ? null : parsed.error;
   }
-  if (property === 'percentage')
-    return /^-?\d+(\.\d+)?\s*%?$/.test(text.trim()) ? null : 'a number of per cent';
+  if (property === 'percentage') return /^-?\d+(\.\d+)?\s*%?$/.test(text.trim()) ? null : 'a percentage';
   if (property === 'time') return /^\d+(\.\d+)?(ms)?$/.test(text.trim()) ? null : 'a time such as 60ms';
   if (property === 'number') return /^(-?\d+(\.\d+)?|any)$/.test(text.trim()) ? null : 'a plain number';
   return valueError(property, text);

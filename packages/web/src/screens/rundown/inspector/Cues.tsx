@@ -1,4 +1,4 @@
-/** The cues of a pin, or of the whole page: named places that ranges hang on. */
+/** The cues of a pin, or of the whole page: named named positions that ranges can be attached to. */
 import { CueSchema, percent } from '@lyvek/core';
 import type { Cue } from '@lyvek/core';
 import { newId, withCue, withoutMotions } from '../../../data/take-session.ts';
@@ -47,7 +47,7 @@ export function Cues({ pin }: { pin: string | null }) {
   return (
     <div className="cues">
       <h4>
-        Cues <i>places that ranges hang on</i>
+        Cues <i>named positions that ranges can be attached to</i>
       </h4>
       {own.map((cue) => (
         <div key={cue.id} className="cue-row">
@@ -78,7 +78,7 @@ export function Cues({ pin }: { pin: string | null }) {
             <input
               className="field w-24"
               aria-label={`Link to ${cue.name}`}
-              title="A name by which links of the page lead here: #name"
+              title="A name that links in the page can point to: #name"
               placeholder="#link"
               key={cue.link ?? ''}
               defaultValue={cue.link ? `#${cue.link}` : ''}

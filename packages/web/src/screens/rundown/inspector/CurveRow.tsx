@@ -90,8 +90,8 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
   const remove = (index: number) => {
     onOpen(null);
     const left = stops.filter((_, i) => i !== index);
-    if (left.length) onPut(left, 'delete a stop');
-    else onPut(null, `no longer animate ${curve.property}`);
+    if (left.length) onPut(left, 'delete a keyframe');
+    else onPut(null, `remove ${curve.property}`);
   };
 
   return (
@@ -108,14 +108,14 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         width={W}
         height={H}
         role="group"
-        aria-label={`Stops of ${curve.property}`}
+        aria-label={`Keyframes of ${curve.property}`}
         onDoubleClick={(e) => {
           const at = (e.clientX - svg.current!.getBoundingClientRect().left - 6) / (W - 12);
           if (at <= 0 || at >= 1 || (e.target as Element).closest('.keyframe')) return;
           const next = withStopAt(curve, at);
           const made = next.find((k) => !stops.includes(k));
           if (!made) return;
-          onPut(next, `add a stop to ${curve.property}`);
+          onPut(next, `add a keyframe to ${curve.property}`);
           onOpen(made);
         }}
       >
@@ -134,7 +134,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               r={3.4}
               tabIndex={0}
               role="button"
-              aria-label={`Stop at ${s.at}: ${s.value}`}
+              aria-label={`Keyframe at ${s.at}: ${s.value}`}
               onPointerDown={(e) => drag(e, i)}
               onKeyDown={(e) => {
                 if (e.key === 'Enter') onOpen(open === i ? null : s);
@@ -151,7 +151,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
       {selected && (
         <div className="stop-editor">
           <CssField
-            label="Place of the stop"
+            label="Position of the keyframe"
             property="percentage"
             className="w-14"
             value={selected.at}
@@ -159,12 +159,12 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               const next = withStop(stops, open!, {
                 at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
               });
-              onPut(next, 'move a stop');
+              onPut(next, 'move a keyframe');
               onOpen(next.find((k) => !stops.includes(k)) ?? null);
             }}
           />
           <CssField
-            label="Value of the stop"
+            label="Value of the keyframe"
             property={curve.property}
             className="w-full"
             value={selected.value}
@@ -174,7 +174,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
             <EasingWord
               className="btn"
               value={selected.easing ?? 'linear'}
-              onChange={(easing) => onPut(withStop(stops, open!, { easing }), 'ease a stop')}
+              onChange={(easing) => onPut(withStop(stops, open!, { easing }), 'set the easing of a keyframe')}
               onTry={(easing) => onTry(easing === null ? null : withStop(stops, open!, { easing }))}
             />
           )}

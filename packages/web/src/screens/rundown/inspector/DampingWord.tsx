@@ -63,7 +63,7 @@ function DampingEditor({ value, onChange }: EditorProps) {
               onPut={(v) => number(v, 1, 5000, (halfLife) => ({ ...value, halfLife }))}
             />
           </Row>
-          <Row label="never further behind than, px">
+          <Row label="maximum lag, px">
             <CssField
               label="Largest lag in px"
               property="number"
@@ -91,7 +91,7 @@ function DampingEditor({ value, onChange }: EditorProps) {
               }}
             />
           </Row>
-          <Row label="catches up to 1 % in, s">
+          <Row label="settles within 1 % in, s">
             <CssField
               label="Seconds to catch up"
               property="number"
@@ -146,7 +146,7 @@ const SPEED = 1500;
 function Meaning({ value }: { value: Damping }) {
   const { clock } = useRundown();
   if (value.kind === 'none')
-    return <p className="m-0">It stands where the scroll puts it, as CSS does by itself.</p>;
+    return <p className="m-0">It is exactly where the scroll puts it, as plain CSS does.</p>;
   const shoots = overshoot(value);
   return (
     <p className="m-0">

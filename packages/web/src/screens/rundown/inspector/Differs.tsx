@@ -19,7 +19,7 @@ export function Differs({ of }: { of: Motion | Pin }) {
       {own.map(({ media, parts }, i) => (
         <span key={media.id}>
           {i > 0 ? '; ' : ''}for {media.name} its own{' '}
-          <Popover className="word differs" label={`Own values for ${media.name}`} trigger={parts.join(', ')}>
+          <Popover className="word differs" label={`Overrides for ${media.name}`} trigger={parts.join(', ')}>
             {() => (
               <div className="popover-list">
                 {parts.map((part) => (
@@ -28,13 +28,13 @@ export function Differs({ of }: { of: Motion | Pin }) {
                     type="button"
                     onClick={() =>
                       session.actOnWhole(
-                        `no own ${part} for ${media.name}`,
+                        `remove the ${part} override for ${media.name}`,
                         withoutOverride(of.id, media.id, part),
                       )
                     }
                   >
                     <span className="grow">{part}</span>
-                    <i>same as elsewhere</i>
+                    <i>remove the override</i>
                   </button>
                 ))}
               </div>

@@ -16,15 +16,15 @@ const WHOLE: Driver = { kind: 'scroll', axis: 'block' };
 function toFace(driver: Driver, document: MotionDocument, layout: PinnedLayout): string {
   switch (driver.kind) {
     case 'pin':
-      return `the hold of ${document.pins.find((p) => p.id === driver.pin)?.name ?? 'a lost pin'}`;
+      return `the pin ${document.pins.find((p) => p.id === driver.pin)?.name ?? 'a missing pin'}`;
     case 'scroll':
       return driver.scroller ? `the scroll of ${driver.scroller}` : 'the scroll of the whole page';
     case 'trigger':
-      return `the trigger ${document.triggers.find((g) => g.id === driver.trigger)?.name ?? 'that is lost'}`;
+      return `the trigger ${document.triggers.find((g) => g.id === driver.trigger)?.name ?? 'that is missing'}`;
     case 'load':
-      return 'the loading of the page';
+      return 'page load';
     case 'marquee':
-      return 'a marquee without end';
+      return 'an endless marquee';
     case 'view': {
       if (driver.subject === 'self') return 'its own view progress';
       const subject = layout.elements.find((e) => e.selector === driver.subject);
@@ -79,14 +79,14 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
     { value: 'page', text: 'the scroll of the whole page', driver: WHOLE },
     ...document.pins.map((p) => ({
       value: p.id,
-      text: `the hold of ${p.name}`,
+      text: `the pin ${p.name}`,
       note: 'while it is pinned',
       driver: { kind: 'pin', pin: p.id } as Driver,
     })),
     ...document.triggers.map((g) => ({
       value: g.id,
       text: `the trigger ${g.name}`,
-      note: 'plays in time when it is passed',
+      note: 'time-based, plays when its line is passed',
       driver: { kind: 'trigger', trigger: g.id } as Driver,
     })),
     ...(driver.kind === 'trigger'
@@ -94,21 +94,21 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
       : [
           {
             value: 'new trigger',
-            text: 'a trigger where it begins now',
-            note: 'plays in time when it is passed',
+            text: 'a new trigger where it begins now',
+            note: 'time-based, plays when its line is passed',
             driver: 'new trigger' as const,
           },
         ]),
     {
       value: 'load',
-      text: 'the loading of the page',
-      note: 'plays in time, once',
+      text: 'page load',
+      note: 'time-based, plays once',
       driver: { kind: 'load' } as Driver,
     },
     {
       value: 'marquee',
-      text: 'a marquee without end',
-      note: 'runs all the time, listens to the hand',
+      text: 'an endless marquee',
+      note: 'runs all the time, reacts to scroll',
       driver: MARQUEE,
     },
     ...layout.scrollers
@@ -157,8 +157,7 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
               }}
             />
             <p className="m-0 max-w-64 px-2 pt-2 text-(--ink-3)">
-              For another element’s view progress: click that element in the page with Alt held, then open
-              this again.
+              To use another element’s view progress, Alt click it in the page, then open this again.
             </p>
             {(driver.kind === 'view' || driver.kind === 'scroll') && (
               <AxisChoice motion={motion} driver={driver} />
@@ -198,7 +197,7 @@ function AxisChoice({
       role="group"
       aria-label="Axis"
     >
-      As it is scrolled
+      Scroll axis
       {AXES.map(([axis, words]) => (
         <button
           key={axis}

@@ -56,7 +56,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   };
   return (
     <div className="easing-editor">
-      <div className="point-row quick" role="group" aria-label="How it is shaped">
+      <div className="point-row quick" role="group" aria-label="Shape">
         {(['curve', 'joints'] as const).map((kind) => (
           <button
             key={kind}
@@ -118,7 +118,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
                 r={4}
                 tabIndex={0}
                 role="button"
-                aria-label={`Joint at ${Math.round(p[0] * 100)} %: ${p[1].toFixed(2)}`}
+                aria-label={`Point at ${Math.round(p[0] * 100)} %: ${p[1].toFixed(2)}`}
                 onPointerDown={(e) => pull(e, moved)}
                 onKeyDown={(e) => {
                   if ((e.key === 'Delete' || e.key === 'Backspace') && i > 0 && i < shape.points.length - 1) {
@@ -136,7 +136,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
           ? 'Double click on the line for another joint, Del takes one out. Shift keeps to the grid.'
           : shape.kind === 'curve'
             ? 'Pull the oars; arrows move them by 0.01. Shift keeps to the grid.'
-            : 'Steps have nothing to pull; type their number below.'}
+            : 'Steps have no handles; type their number below.'}
       </p>
     </div>
   );
@@ -171,7 +171,7 @@ function Oars({ shape: { handles }, pull, keys }: OarsProps) {
           r={9}
           tabIndex={0}
           role="button"
-          aria-label={i === 0 ? 'First oar' : 'Second oar'}
+          aria-label={i === 0 ? 'First handle' : 'Second handle'}
           onPointerDown={(e) => pull(e, at)}
           onKeyDown={(e) => keys(e, [t, v], at)}
         />

@@ -8,9 +8,9 @@ export const NAMED_EASINGS: readonly { name: string; css: string }[] = [
   { name: 'linear', css: 'linear' },
   { name: 'soft landing', css: 'cubic-bezier(0.2, 0.6, 0.3, 1)' },
   { name: 'slow start', css: 'cubic-bezier(0.6, 0, 0.8, 0.4)' },
-  { name: 'both ends soft', css: 'cubic-bezier(0.5, 0, 0.5, 1)' },
-  { name: 'a little past', css: 'cubic-bezier(0.3, 1.4, 0.5, 1)' },
-  { name: 'in four steps', css: 'steps(4, jump-end)' },
+  { name: 'soft at both ends', css: 'cubic-bezier(0.5, 0, 0.5, 1)' },
+  { name: 'slight overshoot', css: 'cubic-bezier(0.3, 1.4, 0.5, 1)' },
+  { name: 'four steps', css: 'steps(4, jump-end)' },
 ];
 
 export const easingName = (css: string): string =>

@@ -17,23 +17,23 @@ export function HoldWord({ bar, onChange }: HoldWordProps) {
   if (!(length > 0)) return null;
   const px = hold ? (hold.to - hold.from) * length : 0;
   const put = (wanted: number) => {
-    if (wanted <= 0) return hold && onChange('take the rest out', withoutHold);
+    if (wanted <= 0) return hold && onChange('remove the hold', withoutHold);
     const share = Math.min(0.9, wanted / length);
     // A new one lies in the middle; a known one grows about its own.
     const middle = hold ? (hold.from + hold.to) / 2 : 0.5;
     const from = Math.min(0.98 - share, Math.max(0.02, middle - share / 2));
-    onChange('set the rest', (m) => withHold(m, { from, to: from + share }));
+    onChange('set the hold', (m) => withHold(m, { from, to: from + share }));
   };
   return (
     <>
       and{' '}
-      <Popover className="word" label="Rest" trigger={hold ? `rests ${grouped(px)} px` : 'does not rest'}>
+      <Popover className="word" label="Hold" trigger={hold ? `rests ${grouped(px)} px` : 'no hold'}>
         {() => (
           <div className="damping-editor">
             <label className="point-row">
-              <span>rests for, px</span>
+              <span>holds for, px</span>
               <CssField
-                label="Rest in px"
+                label="Hold in px"
                 property="number"
                 value={String(Math.round(px))}
                 onPut={(v) => put(Number.parseFloat(v))}
@@ -42,7 +42,7 @@ export function HoldWord({ bar, onChange }: HoldWordProps) {
             <label className="point-row">
               <span>of its range</span>
               <CssField
-                label="Rest in per cent of the range"
+                label="Hold in percent of the range"
                 property="percentage"
                 value={`${Number(((px / length) * 100).toFixed(1))}%`}
                 onPut={(v) => put((Number.parseFloat(v) / 100) * length)}
@@ -50,8 +50,8 @@ export function HoldWord({ bar, onChange }: HoldWordProps) {
             </label>
             <p className="m-0">
               {hold
-                ? 'Values hold still there; pull its edges or itself on the bar. 0 takes it out.'
-                : 'Where a motion rests it has arrived, stays for a while, and then goes on: back as it came, unless its stops say otherwise.'}
+                ? 'Values stay constant there. Drag the hold or its edges on the bar; 0 removes it.'
+                : 'During a hold the motion has arrived and stays for a while; then it goes on, back the way it came unless its keyframes say otherwise.'}
             </p>
           </div>
         )}

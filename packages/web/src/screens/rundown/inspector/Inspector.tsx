@@ -73,8 +73,8 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
         </>
       ) : (
         <p className="summary">
-          {count === 0 ? 'No motions yet.' : `${count} motions, ${placed} on this page.`} Click a bar to tune
-          it, or an element in the page to move it.
+          {count === 0 ? 'No motions yet.' : `${count} motions, ${placed} on this page.`} Click a bar to edit
+          its motion, or an element in the page to add one.
         </p>
       )}
       <Astray />
@@ -105,7 +105,7 @@ function Astray() {
       id,
       reason,
       name: document.pins.find((p) => p.id === id)?.name ?? id,
-      what: 'does not hold',
+      what: 'does not fill',
     })),
     ...lost.map(({ trigger, reason }) => ({
       id: trigger.id,
@@ -116,7 +116,7 @@ function Astray() {
   ];
   if (astray.length === 0) return null;
   return (
-    <ul className="findings wide" aria-label="Without a place on this page">
+    <ul className="findings wide" aria-label="Not on this page">
       {astray.map((a) => (
         <li key={a.id}>
           <FindingSign severity="error" label="error" />
@@ -138,15 +138,14 @@ function Lost({ name, reason, id }: { name: string; reason: string; id: string }
     <section className="inspector" aria-label={name}>
       <header className="inspector-head">
         <span className="inspector-name-plain">{name}</span>
-        <i>has no place on this page</i>
+        <i>is not on this page</i>
         <span className="grow" />
         <button type="button" className="btn" onClick={() => session.act('delete', withoutMotions([id]), [])}>
           Delete
         </button>
       </header>
       <p className="summary">
-        It cannot be placed: {reason}. It is kept as it is and will come back when the page has such an
-        element again.
+        It cannot be placed: {reason}. It is kept, and comes back when the page has a matching element again.
       </p>
     </section>
   );

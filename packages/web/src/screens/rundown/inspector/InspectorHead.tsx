@@ -28,7 +28,7 @@ export function InspectorHead({ motion, children }: { motion: Motion; children?:
       <span className="count">
         {index + 1} of {document.motions.length}
       </span>
-      <button type="button" className="btn square" aria-label="Motion before" onClick={() => step(-1)}>
+      <button type="button" className="btn square" aria-label="Previous motion" onClick={() => step(-1)}>
         <Chevron to="left" />
       </button>
       <button type="button" className="btn square" aria-label="Next motion" onClick={() => step(1)}>

@@ -52,7 +52,7 @@ export function LineWord({
               <legend>Meeting</legend>
               <div className="point-row">
                 <CssField
-                  label="Point of the element in per cent of its height"
+                  label="Point of the element in percent of its height"
                   property="percentage"
                   className="w-16"
                   value={`${Math.round(at.edge * 1000) / 10}%`}
@@ -69,7 +69,7 @@ export function LineWord({
               </div>
               <div className="point-row">
                 <CssField
-                  label="Line of the viewport in per cent from its top"
+                  label="Line of the viewport in percent from its top"
                   property="percentage"
                   className="w-16"
                   value={`${Math.round(at.line * 1000) / 10}%`}

@@ -106,7 +106,7 @@ export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramPro
         )}
       </svg>
       <p>
-        One round <b>{grouped(period)} px</b>
+        One loop <b>{grouped(period)} px</b>
         {marquee.speed !== 0 && (
           <>
             , in <b>{(period / Math.abs(marquee.speed)).toFixed(1)} s</b>

@@ -20,16 +20,16 @@ import { PresetWord } from './PresetWord.tsx';
 import { InspectorHead } from './InspectorHead.tsx';
 
 const TURNS = [
-  { value: 'yes', text: 'turns round', note: 'runs backwards while the page was last scrolled up' },
+  { value: 'yes', text: 'reverses', note: 'runs backwards after scrolling up' },
   { value: 'no', text: 'keeps its direction', note: 'whichever way the page is scrolled' },
 ] as const;
 const RESTS = [
-  { value: 'yes', text: 'stands still', note: 'so that it can be read, and its links be reached' },
+  { value: 'yes', text: 'does not play', note: 'so that people can read it and reach its links' },
   { value: 'no', text: 'runs on', note: 'offer another way to stop it: see the hand-off' },
 ] as const;
 const AXES = [
-  { value: 'inline', text: 'sideways', note: 'its parts stand in a row' },
-  { value: 'block', text: 'up and down', note: 'its parts stand in a column' },
+  { value: 'inline', text: 'sideways', note: 'its items are in a row' },
+  { value: 'block', text: 'up and down', note: 'its items are in a column' },
 ] as const;
 
 export function MarqueeInspector({ bar }: { bar: Bar }) {
@@ -40,7 +40,7 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
   const put = (part: Partial<Marquee>) =>
     withMotion(motion.id, (m) => ({ ...m, driver: { ...(m.driver as Marquee), ...part } }));
   const change = (label: string, part: Partial<Marquee>) => session.act(label, put(part));
-  const nudge = (part: Partial<Marquee>) => session.nudge('tune the marquee', put(part));
+  const nudge = (part: Partial<Marquee>) => session.nudge('edit the marquee', put(part));
   const element = layout.elements[bar.element]!;
   return (
     <section className="inspector" aria-label={`Marquee ${motion.name}`}>
@@ -63,13 +63,13 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
                 label="Axis"
                 options={AXES}
                 value={marquee.axis}
-                onChoose={(axis) => change('turn the marquee', { axis })}
+                onChoose={(axis) => change('change the marquee’s axis', { axis })}
               />{' '}
               at{' '}
               <Number
                 label="Speed"
                 face={`${marquee.speed} px a second`}
-                hint="negative runs the other way; 0 only moves with the hand"
+                hint="negative runs the other way; 0 moves only with scroll"
                 value={marquee.speed}
                 step={5}
                 low={-4000}
@@ -83,7 +83,7 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
                 label="Scrolled upwards"
                 options={TURNS}
                 value={marquee.reverses ? 'yes' : 'no'}
-                onChoose={(v) => change('turn with the hand', { reverses: v === 'yes' })}
+                onChoose={(v) => change('reverse with scroll', { reverses: v === 'yes' })}
               />
             </p>
             <p>
@@ -91,7 +91,7 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
               <Number
                 label="Push"
                 face={`${Math.round(marquee.push * 100)} % of the scroll`}
-                hint="per cent of what the page is scrolled; negative pushes against"
+                hint="percent of the scroll distance; negative pushes the other way"
                 value={Math.round(marquee.push * 100)}
                 step={5}
                 low={-1000}
@@ -115,7 +115,7 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
                 label="Under the pointer"
                 options={RESTS}
                 value={marquee.pauses ? 'yes' : 'no'}
-                onChoose={(v) => change('rest under the pointer', { pauses: v === 'yes' })}
+                onChoose={(v) => change('pause under the pointer', { pauses: v === 'yes' })}
               />
             </p>
             <p>
@@ -144,7 +144,7 @@ function Hand({ motion, marquee }: { motion: Motion; marquee: Marquee }) {
   const lag = steadyLag(motion.damping, 1500);
   return (
     <div className="diagram marquee-hand">
-      <h3>Under the hand</h3>
+      <h3>With scroll input</h3>
       <table>
         <tbody>
           {HANDS.map(([words, hand]) => {
@@ -161,11 +161,9 @@ function Hand({ motion, marquee }: { motion: Motion; marquee: Marquee }) {
         </tbody>
       </table>
       <p>
-        {lag >= 1
-          ? `The push comes after the hand, ${Math.round(lag)} px of scroll behind at 1,500 px/s. `
-          : ''}
-        The browser runs it by itself; the script only turns and pushes it, and adds as many copies as the
-        screen needs.
+        {lag >= 1 ? `The push lags the scroll by ${Math.round(lag)} px at 1,500 px/s. ` : ''}
+        The browser runs it; the script only reverses and pushes it, and adds as many copies as the screen
+        needs.
       </p>
     </div>
   );

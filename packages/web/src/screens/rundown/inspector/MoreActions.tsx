@@ -31,14 +31,12 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
       <NameForm
         label="Name of the preset"
         initial={body.motions[0]?.name ?? body.pins[0]?.name ?? ''}
-        action="Keep as preset"
+        action="Save as preset"
         onName={(name) =>
           void api
             .keepPreset(name, body)
             .then((p) => {
-              notify(
-                `“${p.name}” is kept for all projects. It stands among the starting points under + Motion.`,
-              );
+              notify(`“${p.name}” is saved for all projects. Find it under + Motion.`);
               close();
               return refresh();
             })
@@ -49,7 +47,7 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
   return (
     <div className="popover-list">
       <button type="button" disabled={!body} onClick={() => setNaming(true)}>
-        <span className="grow">Keep as preset …</span>
+        <span className="grow">Save as preset …</span>
       </button>
       <button
         type="button"

@@ -34,13 +34,13 @@ export function PinInspector({ pin }: { pin: Pin }) {
           <PinSentence pin={pin} change={change} />
           {loose && (
             <p className="inspector-note wrong" role="status">
-              It does not hold: {loose.reason}. Choose another stage, or mute it.
+              It does not pin: {loose.reason}. Choose another stage, or mute it.
             </p>
           )}
           {hold && <Consequences hold={hold} />}
           {!pin.on && (
             <p className="inspector-note" role="status">
-              It is muted: nothing is held, and what moves with it stands still.
+              It is muted: nothing is pinned, and motions driven by it do not play.
             </p>
           )}
         </div>
@@ -59,11 +59,11 @@ function Consequences({ hold }: { hold: PinnedSpan }) {
   return (
     <p className="summary">
       Adds <b>{grouped(distance)} px</b> to the page, {grouped(height - distance)} →{' '}
-      <b>{grouped(height)} px</b>. With reduced motion it is not held.
+      <b>{grouped(height)} px</b>. With reduced motion nothing is pinned.
       {stage.box.height > layout.viewport.height && hold.by === 'top' && (
-        <> It is taller than the viewport: its lower part is not seen while it is held by its top.</>
+        <> It is taller than the viewport: its lower part is not seen while it is pinned by its top.</>
       )}
-      {hold.end > max && <> The page ends before it lets go.</>}
+      {hold.end > max && <> The page ends before the pin does.</>}
     </p>
   );
 }
@@ -87,12 +87,12 @@ function Inside({ pin, hold }: { pin: Pin; hold: PinnedSpan | undefined }) {
         {inside.length
           ? 'Inside, in order of start'
           : waiting.length
-            ? `${waiting.length} wait for it to hold`
+            ? `${waiting.length} waiting for the pin`
             : 'Nothing moves inside yet'}
       </h4>
       {inside.length === 0 && waiting.length === 0 && (
         <p className="summary">
-          Choose an element in the stage and press A, or give a motion this hold as its driver.
+          Pick an element in the stage and press A, or choose this pin as a motion’s driver.
         </p>
       )}
       <ul>

@@ -28,12 +28,12 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
               onSubmit={(e) => {
                 e.preventDefault();
                 const selector = String(new FormData(e.currentTarget).get('stage')).trim();
-                if (selector) change('hold another stage', { stage: selector });
+                if (selector) change('pin another stage', { stage: selector });
                 close();
               }}
             >
               <label className="flex flex-col gap-1">
-                Selector of the section that is held
+                Selector of the pinned section
                 <input name="stage" className="field" defaultValue={pin.stage} spellCheck={false} />
               </label>
               {other && other.selector !== pin.stage && (
@@ -41,7 +41,7 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
                   type="button"
                   className="btn self-start"
                   onClick={() => {
-                    change('hold another stage', { stage: other.selector });
+                    change('pin another stage', { stage: other.selector });
                     close();
                   }}
                 >
@@ -56,10 +56,10 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
         </Popover>
       </p>
       <p>
-        is held when{' '}
+        is pinned when{' '}
         <Popover
           className="word"
-          label="Held edge"
+          label="Pinned edge"
           trigger={pin.sticky.by === 'top' ? 'its top' : 'its bottom'}
         >
           {(close) => (
@@ -74,7 +74,7 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
               ]}
               value={pin.sticky.by}
               onChoose={(by) => {
-                change('hold it by the other edge', { sticky: { ...pin.sticky, by } });
+                change('pin it by the other edge', { sticky: { ...pin.sticky, by } });
                 close();
               }}
             />
@@ -89,7 +89,7 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
                 label="Distance from the viewport’s edge"
                 property="length"
                 value={pin.sticky.inset}
-                onPut={(inset) => change('hold it elsewhere', { sticky: { ...pin.sticky, inset } })}
+                onPut={(inset) => change('move the pin’s line', { sticky: { ...pin.sticky, inset } })}
               />
             </label>
           )}
@@ -100,7 +100,7 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
         <Popover className="word word-pin" label="Distance" trigger={distanceLabel(pin)}>
           {(close) => <Distance pin={pin} change={change} close={close} />}
         </Popover>
-        , then lets go.
+        , then released.
       </p>
       <p>
         It{' '}
@@ -117,8 +117,8 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
 const isZero = (css: string) => /^-?0(px|%|vh)?$/.test(css.trim());
 const overlapLabel = ({ overlap: [before, after], layer }: Pin) => {
   const parts = [
-    ...(isZero(before) ? [] : [`reaches ${before} under what comes before`]),
-    ...(isZero(after) ? [] : [`${after} of what follows slides over it`]),
+    ...(isZero(before) ? [] : [`overlaps the section before by ${before}`]),
+    ...(isZero(after) ? [] : [`the section after overlaps it by ${after}`]),
     ...(layer === null ? [] : [`lies on layer ${layer}`]),
   ];
   return parts.length ? parts.join(', ') : 'overlaps nothing';
@@ -136,7 +136,7 @@ function Distance({ pin, change, close }: PartProps & { close(): void }) {
     return parent && computeWidth(e) > (parent.content?.width ?? parent.box.width) + 40;
   });
   const value = pin.distance.kind === 'length' ? pin.distance.value : '';
-  const put = (distance: Pin['distance']) => change('change how long it is held', { distance });
+  const put = (distance: Pin['distance']) => change('change the pin’s length', { distance });
   return (
     <div className="flex w-72 flex-col gap-2">
       <div className="point-row quick">
@@ -160,7 +160,7 @@ function Distance({ pin, change, close }: PartProps & { close(): void }) {
       <label className="point-row">
         any length
         <CssField
-          label="Distance of the hold"
+          label="Distance of the pin"
           property="length"
           value={value}
           className="w-28"
@@ -208,11 +208,11 @@ function Overlap({ pin, change }: PartProps) {
   return (
     <div className="flex w-72 flex-col gap-2">
       <label className="point-row">
-        reaches under what comes before by
+        overlaps the section before by
         <CssField label="Overlap before" property="length" value={pin.overlap[0]} onPut={(v) => put(0, v)} />
       </label>
       <label className="point-row">
-        what follows slides over it by
+        the section after overlaps it by
         <CssField label="Overlap after" property="length" value={pin.overlap[1]} onPut={(v) => put(1, v)} />
       </label>
       <label className="point-row">

@@ -54,9 +54,9 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
     return (
       <div className="point-editor">
         <label className="point-row">
-          <span>{asPin(motion.driver) ? 'of the hold' : 'of the page'}</span>
+          <span>{asPin(motion.driver) ? 'of the pin' : 'of the page'}</span>
           <CssField
-            label={asPin(motion.driver) ? 'Share of the hold' : 'Share of the page'}
+            label={asPin(motion.driver) ? 'Share of the pin' : 'Share of the page'}
             property="length"
             value={css}
             onPut={(v) => onPut(/^-?[\d.]+$/.test(v) ? `${v}%` : v)}
@@ -117,7 +117,7 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
         <legend>Meeting</legend>
         <div className="point-row">
           <CssField
-            label="Point of the element in per cent of its height"
+            label="Point of the element in percent of its height"
             property="percentage"
             value={percent(meeting.edge)}
             className="w-16"
@@ -129,7 +129,7 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
         </div>
         <div className="point-row">
           <CssField
-            label="Line of the viewport in per cent from its top"
+            label="Line of the viewport in percent from its top"
             property="percentage"
             value={percent(meeting.line)}
             className="w-16"

@@ -30,13 +30,13 @@ export function PresetWord({ motion }: { motion: Motion }) {
       const changed = await api.putPreset(preset!.id, preset!.revision, withPart(preset!, motion));
       await refresh();
       const { document, renewed, kept } = withPresets(session.store.getState().document, [changed]);
-      session.actOnWhole('bring what was made from a preset up to date', () => document);
+      session.actOnWhole('update motions made from a preset', () => document);
       notify(
         [
-          `“${preset!.name}” is as here now.`,
-          renewed ? `${renewed} more on this page followed.` : '',
-          kept ? `${kept} had been changed on their own and stay as they are.` : '',
-          changed.uses > 1 ? 'Other takes say so in their sheets.' : '',
+          `“${preset!.name}” now matches this motion.`,
+          renewed ? `${renewed} more on this page were updated.` : '',
+          kept ? `${kept} had changes of their own and stay as they are.` : '',
+          changed.uses > 1 ? 'Other takes show it in their inspectors.' : '',
         ]
           .filter(Boolean)
           .join(' '),
@@ -71,7 +71,7 @@ export function PresetWord({ motion }: { motion: Motion }) {
                       void give();
                     }}
                   >
-                    <span className="grow">Change the preset to this</span>
+                    <span className="grow">Update the preset from this</span>
                     <i>and what was made from it</i>
                   </button>
                 )}
@@ -82,7 +82,7 @@ export function PresetWord({ motion }: { motion: Motion }) {
                     take();
                   }}
                 >
-                  <span className="grow">Take what the preset says</span>
+                  <span className="grow">Update from the preset</span>
                   <i>this motion only</i>
                 </button>
               </>

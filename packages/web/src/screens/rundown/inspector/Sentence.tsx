@@ -21,19 +21,19 @@ import { Target } from './Target.tsx';
 import { TieEditor, tieWords } from './TieEditor.tsx';
 
 const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
-  { value: 'fade', text: 'only fades', note: 'opacity stays, nothing travels' },
-  { value: 'drop', text: 'stands still', note: 'shown at once, complete' },
-  { value: 'keep', text: 'moves all the same', note: 'for motions that carry meaning' },
+  { value: 'fade', text: 'only fades', note: 'keeps opacity, drops movement' },
+  { value: 'drop', text: 'does not play', note: 'shown in its final state' },
+  { value: 'keep', text: 'plays anyway', note: 'for motions that carry meaning' },
 ];
 const FILL: readonly { value: Motion['fill']; text: string; note: string }[] = [
-  { value: 'both', text: 'holds before and after', note: 'fill: both' },
-  { value: 'forwards', text: 'holds after', note: 'fill: forwards' },
-  { value: 'backwards', text: 'holds before', note: 'fill: backwards' },
-  { value: 'none', text: 'holds neither', note: 'fill: none' },
+  { value: 'both', text: 'fills before and after', note: 'fill: both' },
+  { value: 'forwards', text: 'fills after', note: 'fill: forwards' },
+  { value: 'backwards', text: 'fills before', note: 'fill: backwards' },
+  { value: 'none', text: 'fills neither', note: 'fill: none' },
 ];
 
 const COMPOSITE: readonly { value: Motion['composite']; text: string; note: string }[] = [
-  { value: 'replace', text: 'replaces other values', note: 'the last motion in effect is seen' },
+  { value: 'replace', text: 'replaces other values', note: 'the last motion in effect wins' },
   { value: 'add', text: 'adds to other values', note: 'distances add up, scales multiply' },
 ];
 
@@ -96,11 +96,7 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <p>
         it{' '}
-        <Popover
-          className="word"
-          label="Before and after its range"
-          trigger={FILL.find((f) => f.value === motion.fill)!.text}
-        >
+        <Popover className="word" label="Fill" trigger={FILL.find((f) => f.value === motion.fill)!.text}>
           {(close) => (
             <Choices
               options={FILL}
@@ -115,7 +111,7 @@ export function Sentence({ bar }: { bar: Bar }) {
         and{' '}
         <Popover
           className="word"
-          label="Beside other values"
+          label="Composite"
           trigger={motion.composite === 'add' ? 'adds to other values' : 'replaces other values'}
         >
           {(close) => (
@@ -123,7 +119,7 @@ export function Sentence({ bar }: { bar: Bar }) {
               options={COMPOSITE}
               value={motion.composite}
               onChoose={(composite) => {
-                change('change how it joins', { composite });
+                change('change the composite', { composite });
                 close();
               }}
             />

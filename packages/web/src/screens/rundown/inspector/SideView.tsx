@@ -45,7 +45,7 @@ export function SideView({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
       move: (by, event) => session.try(held(by, event)),
       drop(by, event) {
         frozen.current = null;
-        session.act('change how long it is held', held(by, event));
+        session.act('change the pin’s length', held(by, event));
       },
       putBack() {
         frozen.current = null;
@@ -56,12 +56,12 @@ export function SideView({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
   };
   return (
     <div className="side-view">
-      <h4>From the side, 1 : {Math.round(1 / scale.k)}</h4>
+      <h4>Side view, 1 : {Math.round(1 / scale.k)}</h4>
       <svg
         width={W}
         height={H}
         role="img"
-        aria-label={`Held from ${grouped(hold.start)} to ${grouped(hold.end)} px`}
+        aria-label={`Pinned from ${grouped(hold.start)} to ${grouped(hold.end)} px`}
       >
         <defs>
           <pattern
@@ -92,7 +92,7 @@ export function SideView({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
           height={size * scale.k}
           onPointerDown={drag}
         >
-          <title>Drag: how long it is held</title>
+          <title>Drag to change the pin’s length</title>
         </rect>
         <rect
           className="side-stage"
@@ -110,7 +110,7 @@ export function SideView({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
           held at {grouped(hold.start)}
         </text>
         <text x={98} y={goesAt} textAnchor="end" className="quiet">
-          lets go at {grouped(hold.end)}
+          released at {grouped(hold.end)}
         </text>
         {distance * scale.k > 30 && (
           <text

@@ -35,7 +35,7 @@ export function SignalSlider({ motion, property, now, low, high }: SignalSliderP
         onBlur={() => put(null)}
         onKeyDown={(e) => e.stopPropagation()}
       />
-      <span>{held === null ? 'drag: listeners hear it' : `held at ${Number(held.toFixed(1))}`}</span>
+      <span>{held === null ? 'drag to send it to listeners' : `held at ${Number(held.toFixed(1))}`}</span>
     </label>
   );
 }

@@ -57,7 +57,7 @@ export function StaggerWord({ motion, timed, onChange }: StaggerWordProps) {
             />
             {stagger && (
               <button type="button" className="btn self-start" onClick={() => onChange(undefined)}>
-                All alike
+                No stagger
               </button>
             )}
           </div>

@@ -33,7 +33,7 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
   if (cues.length + others.length === 0) return null;
   const put = (next: Tie | undefined) =>
     session.act(
-      next ? `hang the ${side} on something` : `free the ${side}`,
+      next ? `attach the ${side}` : `detach the ${side}`,
       withMotion(motion.id, (m) => {
         const free = untied(m, side);
         return next ? { ...free, ties: { ...free.ties, [side]: next } } : free;
@@ -56,11 +56,11 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
   };
   return (
     <fieldset className={`tie${tie ? ' stored' : ''}`}>
-      <legend>Hangs on</legend>
+      <legend>Attached to</legend>
       <div className="point-row">
         <select
           className="field"
-          aria-label={`What the ${side} hangs on`}
+          aria-label={`What the ${side} is attached to`}
           value={valueOf(tie)}
           onChange={(e) => choose(e.target.value)}
         >
@@ -85,7 +85,7 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
             {' '}
             and
             <CssField
-              label="Length away from it"
+              label="Offset from it"
               property="length"
               className="w-16"
               value={tie.offset}

@@ -214,7 +214,7 @@ function PartSentence({ part, element, parts }: PartProps) {
           trigger={
             time.after === undefined
               ? 'from the start'
-              : `after ${others.find((p) => p.id === time.after)?.name ?? 'a lost part'}`
+              : `after ${others.find((p) => p.id === time.after)?.name ?? 'a missing part'}`
           }
         >
           {(close) => (

@@ -40,12 +40,12 @@ export function pointWords(point: RangePoint, side: 'start' | 'end', driver: Dri
   const p = plainPercent(parsed.value.offset);
   if (driver === 'pin')
     return p === 0
-      ? 'the start of the hold'
+      ? 'the start of the pin'
       : p === 100
-        ? 'the end of the hold'
+        ? 'the end of the pin'
         : p === null
-          ? `${point} into the hold`
-          : `${trim(p)} % of the hold`;
+          ? `${point} into the pin`
+          : `${trim(p)} % of the pin`;
   if (driver === 'scroll')
     return p === 0
       ? 'the top of the page'
@@ -90,25 +90,24 @@ export function effectWords(m: Motion): string {
   const names = Object.keys(m.keyframes);
   if (names.includes('translate')) {
     const [from, to] = ends(m, 'translate');
-    if (/calc|cqw/.test(from + to))
-      return /^calc\([^)]*\) 0$|^0 0$/.test(to) ? 'travels' : 'moves at its own speed';
+    if (/calc|cqw/.test(from + to)) return /^calc\([^)]*\) 0$|^0 0$/.test(to) ? 'travels' : 'parallax';
     const [x = 0, y = 0] = from.split(/\s+/).map(Number.parseFloat);
     const [x1 = 0, y1 = 0] = to.split(/\s+/).map(Number.parseFloat);
     const dy = y1 - y;
     const dx = x1 - x;
     if (names.includes('rotate')) return 'turn in';
     if (Math.abs(dy) >= Math.abs(dx) && dy)
-      return `${dy < 0 ? 'rise' : 'come down'} ${trim(Math.abs(dy))} ${unit(from, to)}`;
-    if (dx) return `from the ${dx > 0 ? 'left' : 'right'}`;
+      return `${dy < 0 ? 'rise' : 'drop'} ${trim(Math.abs(dy))} ${unit(from, to)}`;
+    if (dx) return `slide from the ${dx > 0 ? 'left' : 'right'}`;
   }
   if (names.includes('scale')) {
     const [from, to] = ends(m, 'scale').map(Number.parseFloat) as [number, number];
     return to >= from ? 'grow' : 'shrink';
   }
   if (names.includes('rotate')) return 'turn';
-  if (names.includes('clip-path') || names.includes('mask-position')) return 'uncover';
+  if (names.includes('clip-path') || names.includes('mask-position')) return 'wipe';
   if (names.includes('stroke-dashoffset')) return 'draw';
-  if (names.includes('perspective')) return 'open the view';
+  if (names.includes('perspective')) return 'perspective';
   if (names.includes('transform')) return 'transform';
   if (names.includes('filter')) return 'sharpen';
   if (names.length === 1 && names[0] === 'opacity') {

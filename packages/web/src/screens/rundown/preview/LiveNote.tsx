@@ -19,7 +19,7 @@ export function LiveNote({
       </p>
       <p>
         {refused === 'wrong code'
-          ? 'The page is there, but its line has another pairing code. Put this one into its HTML:'
+          ? 'The page is there, but its script tag has another pairing code. Use this one:'
           : refused === 'other origin'
             ? 'The page has gone to another address than it was connected under.'
             : 'Start your development server, and put this line into the page’s HTML while you work on it:'}

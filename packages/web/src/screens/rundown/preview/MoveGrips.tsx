@@ -93,7 +93,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
   const away = (p: { x: number; y: number }) => Math.hypot(p.x - at.x, p.y - at.y);
   const angle = (p: { x: number; y: number }) => (Math.atan2(p.y - at.y, p.x - at.x) * 180) / Math.PI;
   return (
-    <svg className="move-grips" width={width} height={height} role="group" aria-label="Pull the element">
+    <svg className="move-grips" width={width} height={height} role="group" aria-label="Drag the element">
       {of('rotate') && (
         <g>
           <path className="grip-arm" d={`M${at.x} ${at.y}V${at.y - arm}`} />
@@ -108,7 +108,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
               pull(e, 'rotate', (css, to) => pulledRotate(css, angle(to) - begun));
             }}
           >
-            <title>Turn, at the stop nearest to here</title>
+            <title>Rotate, at the nearest keyframe</title>
           </circle>
         </g>
       )}
@@ -127,7 +127,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
               pull(e, 'scale', (css, to) => pulledScale(css, away(to) / begun));
             }}
           >
-            <title>Size, at the stop nearest to here</title>
+            <title>Scale, at the nearest keyframe</title>
           </rect>
         </g>
       )}
@@ -150,7 +150,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
               );
             }}
           >
-            <title>Move, at the stop nearest to here</title>
+            <title>Move, at the nearest keyframe</title>
           </circle>
         </g>
       )}

@@ -62,7 +62,9 @@ export function PageRemark({ opened }: { opened: OpenedFrame }) {
   if (trouble === 'focus') return <p className="preview-late">This page keeps taking the keyboard.</p>;
   if (blocked.length > 0 && !page.outside) return <OtherHosts hosts={blocked} />;
   return late ? (
-    <p className="preview-late">Its load event never came; measured three seconds after its DOM was there.</p>
+    <p className="preview-late">
+      Its load event never fired; measured three seconds after its DOM was ready.
+    </p>
   ) : null;
 }
 

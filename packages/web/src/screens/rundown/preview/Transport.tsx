@@ -34,7 +34,7 @@ export function Transport() {
         title={max <= 0 ? 'There is nothing to scroll' : 'Space'}
         onClick={() => setPlaying(!playing)}
       >
-        <PlaySign on={playing} /> {playing ? 'Stop' : 'Glide'}
+        <PlaySign on={playing} /> {playing ? 'Stop' : 'Play'}
       </button>
       <Popover
         className="btn tall"

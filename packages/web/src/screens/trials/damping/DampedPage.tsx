@@ -68,9 +68,9 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
   const isUsed = tried.every((m) => JSON.stringify(m.damping) === JSON.stringify(damped));
   const count = `${tried.length} ${tried.length === 1 ? 'motion' : 'motions'}`;
   return (
-    <section className="damped" aria-label="The page under the hand">
+    <section className="damped" aria-label="Try it on the page">
       <h2>
-        Under the hand
+        With scroll input
         <small>{count}</small>
         <span className="grow" />
         {other && (

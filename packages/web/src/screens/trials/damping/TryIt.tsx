@@ -53,7 +53,7 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
           <span className="grow" />
           {!damped && (
             <button type="button" className="btn small" onClick={() => tryIt(true)}>
-              Feel it
+              Try it
             </button>
           )}
           {!other && (
@@ -62,12 +62,12 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
               className="btn small"
               onClick={() => setOther(used[1] ?? { kind: 'spring', frequency: 2.4, ratio: 0.8 })}
             >
-              Beside another
+              Compare
             </button>
           )}
         </h2>
         <p className="feel-setup">
-          <Popover className="word" label="Push of the hand" trigger={facts.what}>
+          <Popover className="word" label="Scroll input" trigger={facts.what}>
             {(close) => (
               <Choices
                 options={INPUTS.map((id) => ({
@@ -142,14 +142,14 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
           })}
         </div>
         <p className="feel-legend">
-          <span className="line-hand" /> hand <span className="line-page" /> page, a dot a frame
+          <span className="line-hand" /> hand <span className="line-page" /> page, a dot per frame
           {other && (
             <>
               <span className="line-other" /> the other
             </>
           )}
           <span className="grow" />
-          Apart at most <b>{apart(seen[0]!, seen[1]!).toFixed(1)} px</b>
+          Largest difference <b>{apart(seen[0]!, seen[1]!).toFixed(1)} px</b>
         </p>
       </section>
       {damped && <DampedPage how={how} other={other} close={away} />}

@@ -7,7 +7,7 @@ import type { Ms, TrialFrames } from '@lyvek/core';
 export const STEP: Ms = 1000 / 120;
 export const BINS = 12;
 
-/** Share of frames, in per cent, by the time since the frame before. */
+/** Share of frames, in percent, by the time since the frame before. */
 export function intervalShares(frames: TrialFrames): number[] {
   // The first frame has none before it.
   const intervals = (frames.interval ?? []).slice(1);

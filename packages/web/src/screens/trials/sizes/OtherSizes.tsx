@@ -42,7 +42,7 @@ function Row({ one }: { one: SweptFinding }) {
       place={spanWords(swept!, one.at)}
       isHere={false}
       stale={stale}
-      showTitle={`Opens the page at ${viewport.width} × ${viewport.height}${how === 'between' ? ', which was reckoned and will be measured' : ''}`}
+      showTitle={`Opens the page at ${viewport.width} × ${viewport.height}${how === 'between' ? ', which was interpolated and will be measured' : ''}`}
       show={() => {
         setViewport(viewport);
         session.select(finding.about ? [finding.about] : []);

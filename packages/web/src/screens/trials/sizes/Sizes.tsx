@@ -26,9 +26,9 @@ export function Sizes() {
     return (
       <div className="sizes-empty">
         <p>
-          Does everything still begin, end and hold on a phone, on a large screen, zoomed to 200 %? The page
-          is measured at a few dozen sizes between {SWEEP_WIDTHS[0]} × {SWEEP_HEIGHTS[0]} and{' '}
-          {SWEEP_WIDTHS.at(-1)} × {SWEEP_HEIGHTS.at(-1)}, and reckoned in between where that is sound.
+          Does everything still start, end and stay pinned on a phone, on a large screen, zoomed to 200 %? The
+          page is measured at a few dozen sizes between {SWEEP_WIDTHS[0]} × {SWEEP_HEIGHTS[0]} and{' '}
+          {SWEEP_WIDTHS.at(-1)} × {SWEEP_HEIGHTS.at(-1)}, and interpolated in between where that is reliable.
         </p>
         <Progress sweep={sweep} face="Look at other sizes" />
       </div>
@@ -64,7 +64,7 @@ function Progress({ sweep, face }: { sweep: Sweep; face: string }) {
         </button>
       </span>
     );
-  if (failed) return <p className="field-error">It could not be worked out: {failed}.</p>;
+  if (failed) return <p className="field-error">It failed: {failed}.</p>;
   if (!sweep.stopped && swept?.sizes.every((s) => s.how !== 'unknown')) return null;
   return (
     <button type="button" className="btn main" onClick={sweep.begin}>

@@ -34,7 +34,7 @@ export const foundAt = ({ sizes }: Swept, list: readonly SweptFinding[], size: S
 export const howWords = ({ how, off }: SizeFacts): string =>
   ({
     measured: 'measured',
-    between: `reckoned from sizes around it, ${Math.ceil(off)} px off where that was checked`,
+    between: `interpolated from sizes around it, ${Math.ceil(off)} px off where that was checked`,
     unknown: 'not measured',
   })[how];
 

@@ -11,7 +11,7 @@ const REST = 300;
 export interface Sweep {
   /** null: nothing was asked for yet */
   swept: Swept | null;
-  /** of an older state */
+  /** outdated */
   stale: boolean;
   /** somebody has stopped it before it was of this state */
   stopped: boolean;

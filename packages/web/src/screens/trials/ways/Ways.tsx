@@ -1,4 +1,4 @@
-/** Every way of scrolling at every rate: how many frames would be late, and what the checks find, to choose the one to look at. */
+/** All gestures of scrolling at every rate: how many frames would be late, and what the checks find, to choose the one to look at. */
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import { CLOCKS, GESTURES } from '@lyvek/core';
@@ -75,11 +75,11 @@ export function Ways() {
           {pointed ? (
             <Said way={pointed} many={last !== null && last.layouts.length > 1} />
           ) : failed ? (
-            `It could not be worked out: ${failed}.`
+            `It failed: ${failed}.`
           ) : last && !isFresh ? (
-            'Of an older state.'
+            'Outdated.'
           ) : last ? (
-            'Click one to try it.'
+            'Click one to use it.'
           ) : (
             `${rows.length * CLOCKS.length} predicted trials of the take as it is.`
           )}
@@ -87,7 +87,7 @@ export function Ways() {
         {sizes > 1 && (
           <Popover
             className="word"
-            label="Sizes that are tried"
+            label="Sizes to run"
             placement="bottom-end"
             trigger={everySize ? `at ${sizes} sizes` : 'at this size'}
           >
@@ -112,14 +112,14 @@ export function Ways() {
         )}
         {running !== null ? (
           <span className="trial-running">
-            <progress max={1} value={running} aria-label="Every way" />
+            <progress max={1} value={running} aria-label="All gestures" />
             <button type="button" className="btn" onClick={() => ways.end()}>
               Stop
             </button>
           </span>
         ) : (
           <button type="button" className={last && isFresh ? 'btn' : 'btn main'} onClick={begin}>
-            {last ? 'Try them again' : 'Try them all'}
+            {last ? 'Run again' : 'Run all'}
           </button>
         )}
       </footer>
@@ -140,7 +140,7 @@ function Cell({ way, gesture, clock, point }: CellProps) {
     <button
       type="button"
       aria-pressed={choice.gesture === gesture && choice.clock === clock}
-      aria-label={way ? wayWords(way, () => '') : 'not tried yet'}
+      aria-label={way ? wayWords(way, () => '') : 'not run yet'}
       onPointerEnter={() => point(way)}
       onPointerLeave={() => point(null)}
       onFocus={() => point(way)}

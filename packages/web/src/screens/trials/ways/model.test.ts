@@ -46,12 +46,12 @@ describe('a way of scrolling', () => {
       (f) => ` (${f.viewport.width})`,
     );
     expect(said).toBe(
-      'Dearest frame 8.0 ms at 1200 px (1280); fewest frames in range 5, M_B (390); longest step 30 px, M_B (1280); 1 finding.',
+      'Most expensive frame 8.0 ms at 1200 px (1280); fewest frames in range 5, M_B (390); longest step 30 px, M_B (1280); 1 finding.',
     );
   });
 
   test('leaves out what a page without scrubbed motions does not have', () => {
     const bare = wayAt([figures({ fewestFrames: null, longestStep: null })], 'brisk-wheel', '60')!;
-    expect(wayWords(bare, () => '')).toBe('Dearest frame 8.0 ms at 1200 px; nothing found.');
+    expect(wayWords(bare, () => '')).toBe('Most expensive frame 8.0 ms at 1200 px; nothing found.');
   });
 });

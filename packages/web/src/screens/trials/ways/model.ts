@@ -33,7 +33,7 @@ export function wayWords(
   const few = figures.filter((f) => f.fewestFrames);
   const long = figures.filter((f) => f.longestStep);
   const out = [
-    `Dearest frame ${worst.worst.toFixed(1)} ms at ${Math.round(worst.worstAt)} px${where(worst)}`,
+    `Most expensive frame ${worst.worst.toFixed(1)} ms at ${Math.round(worst.worstAt)} px${where(worst)}`,
   ];
   if (few.length) {
     const f = most(few, (x) => -x.fewestFrames!.value);
