@@ -28,9 +28,9 @@ test('a page that takes the keyboard and greets again edits nothing, and typing 
     const say = (m) => window.stolen && window.stolen.postMessage(m);
     setInterval(() => {
       parent.postMessage('lyvek-probe-1', '*');
-      say({ is: 'ready', late: false, frames: 0 });
-      for (const key of ['a', 'Delete', 'Backspace', 'z']) say({ is: 'key', key, shift: false, ctrl: true });
-      say({ is: 'picked', element: 1, additive: false, aside: true });
+      say({ type: 'ready', late: false, frames: 0 });
+      for (const key of ['a', 'Delete', 'Backspace', 'z']) say({ type: 'key', key, shift: false, ctrl: true });
+      say({ type: 'picked', element: 1, additive: false, aside: true });
       if (window.steals) { trap.focus(); window.focus(); }
     }, 150);
   </script>`);
@@ -90,7 +90,7 @@ test('a page that floods the line is cut off, and the workbench goes on', async 
     const say = MessagePort.prototype.postMessage;
     let port;
     MessagePort.prototype.postMessage = function (m) { port = this; say.call(this, m); };
-    setInterval(() => { if (port) for (let i = 0; i < 200; i++) say.call(port, { is: 'hover', element: i }); }, 50);
+    setInterval(() => { if (port) for (let i = 0; i < 200; i++) say.call(port, { type: 'hover', element: i }); }, 50);
   </script>`);
   await page.goto(
     `${base}/pages/${await addPage(request, await newProject(request, 'Flood'), evil, 'text/html')}`,

@@ -17,7 +17,7 @@ test('a script-laden page cannot read the API, the workbench or any storage', as
     await attempt('cookie', async () => { document.cookie = 'a=b'; if (!document.cookie) throw 0; });
     await attempt('top', async () => { top.location.href = 'about:blank'; return 'navigated'; });
     out.textContent = JSON.stringify(tries);
-    parent.postMessage({ is: 'picked', element: 0, additive: false }, '*');
+    parent.postMessage({ type: 'picked', element: 0, additive: false }, '*');
     parent.postMessage('lyvek-probe-1', '*');
     </script>`,
   );

@@ -52,7 +52,7 @@ async function run(
         asked = [];
         due.forEach((f) => f());
       };
-      const stop = lyvek.play(document, { damping: [{ names: ['lv-a'], selector: '#a', how }] }, clock);
+      const stop = lyvek.play(document, { damping: [{ names: ['lv-a'], selector: '#a', damping: how }] }, clock);
       // Where its range lies is known two frames later.
       for (let i = 0; i < 4; i++) {
         await real();
@@ -129,7 +129,7 @@ test('starting twice is starting once; stopping leaves no trace', async ({ page 
     const real = () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)));
     const before = document.documentElement.outerHTML;
     const plan = {
-      damping: [{ names: ['lv-a'], selector: '#a', how: { kind: 'half-life' as const, halfLife: 90 } }],
+      damping: [{ names: ['lv-a'], selector: '#a', damping: { kind: 'half-life' as const, halfLife: 90 } }],
     };
     const first = lyvek.start(document, plan);
     const second = lyvek.start(document, plan);
@@ -161,7 +161,7 @@ test('nothing runs while nothing scrolls', async ({ page }) => {
     };
     lyvek.play(
       document,
-      { damping: [{ names: ['lv-a'], selector: '#a', how: { kind: 'half-life', halfLife: 20 } }] },
+      { damping: [{ names: ['lv-a'], selector: '#a', damping: { kind: 'half-life', halfLife: 20 } }] },
       clock,
     );
     await real();
@@ -222,7 +222,7 @@ body { margin: 0; height: 6000px } :root { timeline-scope: --held }
   await page.addScriptTag({ content: script });
   await page.evaluate(() => {
     const how = { kind: 'half-life', halfLife: 60 } as const;
-    lyvek.play(document, { damping: [{ names: ['lv-t'], selector: '#strip', how }] });
+    lyvek.play(document, { damping: [{ names: ['lv-t'], selector: '#strip', damping: how }] });
   });
   const shown = () => page.evaluate(() => document.querySelector('#strip')!.getBoundingClientRect().x);
   await page.waitForTimeout(200);

@@ -25,7 +25,7 @@ const MARQUEE: MarqueePlan = {
   reverses: true,
   push: 0.5,
   pauses: false,
-  how: { kind: 'none' },
+  damping: { kind: 'none' },
 };
 
 async function open(page: Page, marquee: Partial<MarqueePlan> = {}, html = PAGE(ROW)): Promise<void> {

@@ -41,7 +41,7 @@ for (const name of ['night', 'hessle'])
       inPage(),
       document,
     );
-    const interpolated = SWEEP_SIZES.filter((s) => field.howAt(s.viewport)?.is === 'between');
+    const interpolated = SWEEP_SIZES.filter((s) => field.howAt(s.viewport)?.kind === 'between');
     expect(interpolated.length).toBeGreaterThan(5);
     // Every third, so that the test stays short.
     const tried = interpolated.filter((_, i) => i % 3 === 0).map((s) => s.viewport);

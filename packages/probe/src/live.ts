@@ -14,7 +14,7 @@ const here = window as unknown as Record<string, unknown>;
 function isWelcome(data: unknown): data is Welcome {
   const said = data as Partial<Welcome> | null;
   return (
-    said?.lyvek === PAIRING && said.is === 'welcome' && isNonce(said.nonce) && typeof said.proof === 'string'
+    said?.lyvek === PAIRING && said.type === 'welcome' && isNonce(said.nonce) && typeof said.proof === 'string'
   );
 }
 
@@ -28,12 +28,12 @@ async function pair(): Promise<void> {
     removeEventListener('message', welcome);
     begin({ live: true });
     const proof = await makeProof('page', code, nonce, e.data.nonce, location.origin);
-    e.ports[0].postMessage({ is: 'paired', proof } satisfies Paired);
+    e.ports[0].postMessage({ type: 'paired', proof } satisfies Paired);
     speak(e.ports[0], { live: true });
   });
   // Only a window of the workbench’s own address hears it.
   for (const origin of origins)
-    window.top?.postMessage({ lyvek: PAIRING, is: 'hello', nonce } satisfies Hello, origin);
+    window.top?.postMessage({ lyvek: PAIRING, type: 'hello', nonce } satisfies Hello, origin);
 }
 
 // Frameworks may run a script twice; one probe is enough.

@@ -7,19 +7,19 @@ export const PAIRING = 'lyvek-pairing-1';
 /** From the page: it is there, and this is its fresh number. */
 export interface Hello {
   lyvek: typeof PAIRING;
-  is: 'hello';
+  type: 'hello';
   nonce: string;
 }
 /** From the workbench: its own fresh number, and proof that it knows the code. The port comes with it. */
 export interface Welcome {
   lyvek: typeof PAIRING;
-  is: 'welcome';
+  type: 'welcome';
   nonce: string;
   proof: string;
 }
 /** From the page, over the port: proof that it knows the code too. */
 export interface Paired {
-  is: 'paired';
+  type: 'paired';
   proof: string;
 }
 

@@ -35,7 +35,7 @@ const blocked = new Set<string>();
 const say = (message: FromProbe) => port?.postMessage(message);
 
 function act(message: ToProbe): void {
-  switch (message.do) {
+  switch (message.type) {
     case 'measure': {
       script.rest();
       const measured = styles.without(() => measure(message.selectors, patch));
@@ -45,17 +45,17 @@ function act(message: ToProbe): void {
       size = computeSize();
       const adjusted = adjustedBy(styles.adjustments);
       const layout = adjusted ? { ...measured.layout, adjusted } : measured.layout;
-      return say({ is: 'layout', id: message.id, layout });
+      return say({ type: 'layout', id: message.id, layout });
     }
     case 'style':
       patch.apply(message.patch);
       keepRules();
-      say({ is: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
+      say({ type: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
       return script.play(message.plan, message.again);
     case 'scroll':
       scrollTo({ left: message.x, top: message.y, behavior: 'instant' });
       landed = message.seq;
-      return say({ is: 'scrolled', seq: landed, x: scrollX, y: scrollY });
+      return say({ type: 'scrolled', seq: landed, x: scrollX, y: scrollY });
     case 'scale':
       scale = message.scale;
       return;
@@ -71,22 +71,22 @@ function act(message: ToProbe): void {
       // The script looks at its signals once something scrolls.
       return void document.dispatchEvent(new Event('scroll'));
     case 'find':
-      return say({ is: 'found', ...find(message.selector, elements[message.element], elements, patch) });
+      return say({ type: 'found', ...find(message.selector, elements[message.element], elements, patch) });
     case 'look':
       return void look(message.at, message.wanted).then((seen) =>
-        say({ is: 'looked', id: message.id, look: seen }),
+        say({ type: 'looked', id: message.id, look: seen }),
       );
     case 'ride':
       riding = true;
       return void ride(message.path, message.rest).then((ridden) => {
         riding = false;
-        say({ is: 'rode', id: message.id, ridden });
+        say({ type: 'rode', id: message.id, ridden });
       });
     case 'use':
       inUse = message.on;
       return;
     case 'ping':
-      return say({ is: 'pong', id: message.id });
+      return say({ type: 'pong', id: message.id });
   }
 }
 
@@ -98,7 +98,7 @@ const keepRules = () =>
       .join('\n'),
   );
 
-const sayBlocked = () => blocked.size && say({ is: 'blocked', hosts: [...blocked] });
+const sayBlocked = () => blocked.size && say({ type: 'blocked', hosts: [...blocked] });
 
 const computeSize = () => {
   const doc = pageScroller();
@@ -118,7 +118,7 @@ function elementAt(target: EventTarget | null): number {
 
 function listen(): void {
   const capture = { capture: true, passive: false } as const;
-  addEventListener('scroll', () => riding || say({ is: 'scrolled', seq: landed, x: scrollX, y: scrollY }), {
+  addEventListener('scroll', () => riding || say({ type: 'scrolled', seq: landed, x: scrollX, y: scrollY }), {
     passive: true,
   });
   addEventListener(
@@ -126,7 +126,7 @@ function listen(): void {
     (e) => {
       if (e.ctrlKey) {
         e.preventDefault();
-        return say({ is: 'zoom', delta: e.deltaY });
+        return say({ type: 'zoom', delta: e.deltaY });
       }
       // Seen through a smaller frame, the browser makes a notch longer than it says; inner scrollers keep their own.
       if (scale === 1 || e.defaultPrevented || scrollsItself(e.target as Element | null, e)) return;
@@ -148,13 +148,13 @@ function listen(): void {
       const at = elementAt(e.target);
       if (at === hovered) return;
       hovered = at;
-      say({ is: 'hover', element: at });
+      say({ type: 'hover', element: at });
     },
     capture,
   );
   document.documentElement.addEventListener('pointerleave', () => {
     hovered = -1;
-    say({ is: 'hover', element: -1 });
+    say({ type: 'hover', element: -1 });
   });
   // A click picks; the page itself does not hear it, so no link leads away.
   addEventListener(
@@ -165,7 +165,7 @@ function listen(): void {
       e.stopImmediatePropagation();
       if (e.button === 0)
         say({
-          is: 'picked',
+          type: 'picked',
           element: picker.pick(e.clientX, e.clientY, elements, scale, e.altKey && e.shiftKey),
           additive: (e.shiftKey && !e.altKey) || e.ctrlKey,
           aside: e.altKey && !e.shiftKey,
@@ -198,7 +198,7 @@ function watchSize(): void {
       const now = computeSize();
       if (now === size) return;
       size = now;
-      say({ is: 'resized' });
+      say({ type: 'resized' });
     }, 200) as unknown as number;
   };
   const observer = new ResizeObserver(changed);
@@ -239,21 +239,21 @@ export function speak(to: MessagePort, { live = false }: { live?: boolean } = {}
     try {
       act(data);
     } catch (error) {
-      say({ is: 'failed', message: String(error).slice(0, 400) });
+      say({ type: 'failed', message: String(error).slice(0, 400) });
     }
   };
   whenReady((late) => {
     watchSize();
-    if (live) watchElements(() => say({ is: 'resized' }));
+    if (live) watchElements(() => say({ type: 'resized' }));
     const fonts = document.fonts
       ? Promise.race([document.fonts.ready, new Promise((r) => setTimeout(r, 1500))])
       : Promise.resolve();
     void readPageRules().then((rules) => {
       const matters = patch.learn(rules);
       keepRules();
-      if (matters) say({ is: 'resized' });
+      if (matters) say({ type: 'resized' });
     });
     sayBlocked();
-    void fonts.then(() => say({ is: 'ready', late, frames: all('iframe').length }));
+    void fonts.then(() => say({ type: 'ready', late, frames: all('iframe').length }));
   });
 }

@@ -11,28 +11,28 @@ const finite = z.number().finite();
 const element = z.number().int().min(-1).max(6000);
 
 /** From the probe. */
-export const FromProbe = z.discriminatedUnion('is', [
+export const FromProbe = z.discriminatedUnion('type', [
   /** the page is there: loaded, or waited for long enough */
-  z.strictObject({ is: z.literal('ready'), late: z.boolean(), frames: z.number().int().min(0).max(1000) }),
-  z.strictObject({ is: z.literal('layout'), id: z.number().int(), layout: LayoutSchema }),
+  z.strictObject({ type: z.literal('ready'), late: z.boolean(), frames: z.number().int().min(0).max(1000) }),
+  z.strictObject({ type: z.literal('layout'), id: z.number().int(), layout: LayoutSchema }),
   z.strictObject({
-    is: z.literal('styled'),
+    type: z.literal('styled'),
     id: z.number().int(),
     refused: z.array(z.string().max(200)).max(200),
   }),
   /** where the page now stands; `seq` is the newest command that had landed by then */
-  z.strictObject({ is: z.literal('scrolled'), seq: z.number().int(), x: finite, y: finite }),
+  z.strictObject({ type: z.literal('scrolled'), seq: z.number().int(), x: finite, y: finite }),
   /** the page's size has changed since it was measured */
-  z.strictObject({ is: z.literal('resized') }),
-  z.strictObject({ is: z.literal('hover'), element }),
+  z.strictObject({ type: z.literal('resized') }),
+  z.strictObject({ type: z.literal('hover'), element }),
   /** `aside`: choose it beside the selection, for instance as another element’s view progress */
-  z.strictObject({ is: z.literal('picked'), element, additive: z.boolean(), aside: z.boolean() }),
-  z.strictObject({ is: z.literal('zoom'), delta: finite }),
+  z.strictObject({ type: z.literal('picked'), element, additive: z.boolean(), aside: z.boolean() }),
+  z.strictObject({ type: z.literal('zoom'), delta: finite }),
   /** hosts whose files the page asked for in vain: it may reach its own only */
-  z.strictObject({ is: z.literal('blocked'), hosts: z.array(z.string().max(100)).max(20) }),
+  z.strictObject({ type: z.literal('blocked'), hosts: z.array(z.string().max(100)).max(20) }),
   /** what a selector matches, and selectors that match the given element and others like it */
   z.strictObject({
-    is: z.literal('found'),
+    type: z.literal('found'),
     selector: z.string().max(2000),
     count: z.number().int().min(0),
     /** measured ones */
@@ -42,7 +42,7 @@ export const FromProbe = z.discriminatedUnion('is', [
   }),
   /** what was shown at a scroll offset */
   z.strictObject({
-    is: z.literal('looked'),
+    type: z.literal('looked'),
     id: z.number().int(),
     look: z.strictObject({
       y: finite,
@@ -50,17 +50,17 @@ export const FromProbe = z.discriminatedUnion('is', [
     }),
   }),
   /** the page was scrolled along a path, and this is how its frames went */
-  z.strictObject({ is: z.literal('rode'), id: z.number().int(), ridden: RiddenSchema }),
-  z.strictObject({ is: z.literal('pong'), id: z.number().int() }),
-  z.strictObject({ is: z.literal('failed'), message: z.string().max(400) }),
+  z.strictObject({ type: z.literal('rode'), id: z.number().int(), ridden: RiddenSchema }),
+  z.strictObject({ type: z.literal('pong'), id: z.number().int() }),
+  z.strictObject({ type: z.literal('failed'), message: z.string().max(400) }),
 ]);
 export type FromProbe = z.infer<typeof FromProbe>;
 
 /** To the probe. */
 export type ToProbe =
-  | { do: 'measure'; id: number; selectors: string[] }
+  | { type: 'measure'; id: number; selectors: string[] }
   | {
-      do: 'style';
+      type: 'style';
       id: number;
       pieces: { id: string; css: string; stays: boolean }[];
       order: string[];
@@ -69,21 +69,21 @@ export type ToProbe =
       /** something that the script plays was written anew */
       again: boolean;
     }
-  | { do: 'scroll'; seq: number; x: number; y: number }
+  | { type: 'scroll'; seq: number; x: number; y: number }
   /** how small the page is shown, so that one notch of the wheel stays one notch of the page */
-  | { do: 'scale'; scale: number }
+  | { type: 'scale'; scale: number }
   /** timed parts by the names of their animations: `at` ms since their start, null gives them back to the page */
-  | { do: 'time'; names: string[]; at: number | null; rate: number; run: boolean }
+  | { type: 'time'; names: string[]; at: number | null; rate: number; run: boolean }
   /** holds a custom property at a value, whatever the scroll says; null lets go */
-  | { do: 'hold'; selector: string; property: string; value: string | null }
-  | { do: 'find'; selector: string; element: number }
+  | { type: 'hold'; selector: string; property: string; value: string | null }
+  | { type: 'find'; selector: string; element: number }
   /** scrolls, waits until the animations have heard of it, and reads computed values */
-  | { do: 'look'; id: number; at: PlannedLook; wanted: Wanted[] }
+  | { type: 'look'; id: number; at: PlannedLook; wanted: Wanted[] }
   /** scrolls along a path and watches every frame, then `rest` ms more */
-  | { do: 'ride'; id: number; path: RidePath; rest: number }
+  | { type: 'ride'; id: number; path: RidePath; rest: number }
   /** the page hears its own clicks and keys; or picks are heard here again */
-  | { do: 'use'; on: boolean }
-  | { do: 'ping'; id: number };
+  | { type: 'use'; on: boolean }
+  | { type: 'ping'; id: number };
 
 export { HELLO } from './words.ts';
 export * from './pairing.ts';

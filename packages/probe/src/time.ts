@@ -2,7 +2,7 @@
 import type { ToProbe } from './protocol.ts';
 import { readStyle } from './dom.ts';
 
-export function playTime({ names, at, rate, run }: Extract<ToProbe, { do: 'time' }>): void {
+export function playTime({ names, at, rate, run }: Extract<ToProbe, { type: 'time' }>): void {
   const animations = document
     .getAnimations()
     .filter((a): a is CSSAnimation => a instanceof CSSAnimation && names.includes(a.animationName));

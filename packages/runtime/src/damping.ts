@@ -51,7 +51,7 @@ export function playDamped(root: Document | Element, plan: Plan['damping'], cloc
   let stopped = false;
 
   const take = () => {
-    for (const { names, selector, how } of plan)
+    for (const { names, selector, damping: how } of plan)
       for (const element of root.querySelectorAll(selector))
         for (const animation of element.getAnimations() as Ranged[]) {
           const timeline = animation.timeline;

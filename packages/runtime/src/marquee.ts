@@ -59,7 +59,7 @@ export function playMarquees(
     let moving = false;
     for (const b of marquees) {
       const from = b.state.y;
-      damp(b.state, b.plan.how, x, to, step);
+      damp(b.state, b.plan.damping, x, to, step);
       if (isAtRest(b.state, to)) b.state = { y: to, v: 0 };
       else moving = true;
       push(b, b.state.y - from);

@@ -13,7 +13,7 @@ export interface Plan {
   marquees?: MarqueePlan[];
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[];
-  damping: { names: string[]; selector: string; how: Exclude<Damping, { kind: 'none' }> }[];
+  damping: { names: string[]; selector: string; damping: Exclude<Damping, { kind: 'none' }> }[];
 }
 
 /** The frame clock. Tests bring their own. */

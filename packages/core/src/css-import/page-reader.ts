@@ -80,7 +80,7 @@ export class PageReader {
       );
       for (const { group, reason } of made.left) {
         this.left.add(group.rules[0]!, reason, group.elements);
-        for (const e of group.elements) played.set(e, { is: 'other', reason });
+        for (const e of group.elements) played.set(e, { kind: 'other', reason });
       }
       if (made.left.length > 0) continue;
       const shares = new Map(moving.map((rule) => [rule, this.toShare(rule, played, made.targets)]));
@@ -102,7 +102,7 @@ export class PageReader {
       const obstacle = rule.media.obstacle;
       if (obstacle !== null && !rule.media.never && namesMotion(rule)) {
         this.left.add(rule, obstacle);
-        for (const e of elements) played.set(e, { is: 'other', reason: '' });
+        for (const e of elements) played.set(e, { kind: 'other', reason: '' });
       }
       for (const s of rule.selectors) if (s.obstacle && namesMotion(rule)) this.left.add(rule, s.obstacle);
       if (elements.length === 0 && namesMotion(rule) && rule.selectors.some((s) => !s.obstacle))
@@ -114,10 +114,10 @@ export class PageReader {
   private refute(played: Map<Element, Played>, refuted: readonly Refuted[]): void {
     for (const { selector, reason } of refuted)
       for (const e of this.elements.all(selector) ?? []) {
-        if (played.get(e)?.is !== 'moving') continue;
+        if (played.get(e)?.kind !== 'moving') continue;
         const rule = this.cascade.listRules(e).find((r) => declaresMotion(r) && namesMotion(r));
         if (rule) this.left.add(rule, reason, [e]);
-        played.set(e, { is: 'other', reason });
+        played.set(e, { kind: 'other', reason });
       }
   }
 
@@ -138,7 +138,7 @@ export class PageReader {
     targets: readonly { selector: string; elements: readonly Element[] }[],
   ): Share | null {
     const all = new Set(this.findElements(rule));
-    const read = [...all].filter((e) => played.get(e)?.is === 'moving').length;
+    const read = [...all].filter((e) => played.get(e)?.kind === 'moving').length;
     if (read === 0) return 'none';
     if (read === all.size && rule.selectors.every((s) => !s.obstacle)) return 'all';
     const only = targets.filter((t) => t.elements.some((e) => all.has(e))).map((t) => t.selector);
@@ -151,7 +151,7 @@ export class PageReader {
     const byKey = new Map<string, Group>();
     for (const e of this.elements.inOrder([...played.keys()])) {
       const p = played.get(e)!;
-      if (p.is !== 'moving') continue;
+      if (p.kind !== 'moving') continue;
       const known = byKey.get(p.key);
       if (known) {
         known.elements.push(e);

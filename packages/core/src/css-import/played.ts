@@ -17,7 +17,7 @@ import type { PageMedia, Slot, StillList } from './slots.ts';
 const MAX_MEDIA = 12;
 
 export type Played =
-  { is: 'moving'; slots: Slot[]; key: string } | { is: 'still' } | { is: 'other'; reason: string };
+  { kind: 'moving'; slots: Slot[]; key: string } | { kind: 'still' } | { kind: 'other'; reason: string };
 
 const at = (queries: Iterable<string>, reducedMotion = false): Environment => ({
   queries: new Set(queries),
@@ -62,7 +62,7 @@ export class Player {
       if (!(error instanceof Unreadable)) throw error;
       const rule = error.rule ?? rules.find(namesMotion) ?? rules[0];
       if (rule) this.left.add(rule, error.message, [element]);
-      return { is: 'other', reason: error.message };
+      return { kind: 'other', reason: error.message };
     }
   }
 
@@ -75,7 +75,7 @@ export class Player {
     for (const env of moving) this.note(element, env);
     if (rules.some((r) => this.conditions.isBeyond(r.media.queries)))
       throw new Unreadable(`the page moves things under more than ${MAX_CONDITIONS} media conditions`);
-    if (!moving.some((env) => this.scrolls(element, env))) return { is: 'still' };
+    if (!moving.some((env) => this.scrolls(element, env))) return { kind: 'still' };
 
     const [base, ...lists] = moving.slice(0, 1 + MAX_MEDIA).map((env) => this.drafts.of(element, env)) as [
       DraftList,
@@ -93,7 +93,7 @@ export class Player {
       })),
     );
     if (!slots) throw new Unreadable('under a media condition the order of its animations changes');
-    if (slots.length === 0) return { is: 'still' };
+    if (slots.length === 0) return { kind: 'still' };
     this.tryTogether(element, relevant, slots);
     const stillLists: StillList[] = [
       { keys: [], list: others.at(-1)! },
@@ -104,7 +104,7 @@ export class Player {
     ];
     if (!readReducedMotion(slots, stillLists))
       throw new Unreadable('for readers who want reduced motion it plays something else');
-    return { is: 'moving', slots, key: this.toKey(element, [...moving, at([], true)], slots) };
+    return { kind: 'moving', slots, key: this.toKey(element, [...moving, at([], true)], slots) };
   }
 
   /** What holds together: a document says of each part the last condition that has it. */

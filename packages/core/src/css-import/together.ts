@@ -44,18 +44,18 @@ export function spread(played: Map<Element, Played>, bound: readonly Bound[], le
   for (let changed = true; changed;) {
     changed = false;
     for (const { rule, elements } of bound) {
-      const bad = elements.find((e) => played.get(e)?.is !== 'moving');
+      const bad = elements.find((e) => played.get(e)?.kind !== 'moving');
       if (!bad) continue;
       const cause = played.get(bad)!;
       const reason =
-        cause.is === 'other' && cause.reason
+        cause.kind === 'other' && cause.reason
           ? `one of its elements could not be read: ${cause.reason}`
           : 'it also moves elements over time, without the scroll';
       for (const e of elements) {
-        if (played.get(e)?.is !== 'moving') continue;
+        if (played.get(e)?.kind !== 'moving') continue;
         changed = true;
         left.add(rule, reason, [e]);
-        played.set(e, { is: 'other', reason: '' });
+        played.set(e, { kind: 'other', reason: '' });
       }
     }
   }

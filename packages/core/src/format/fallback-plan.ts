@@ -27,7 +27,7 @@ export interface FallbackMotion {
   frames: { offset: number; easing: string; [property: string]: string | number }[][];
   fill: Motion['fill'];
   composite: Motion['composite'];
-  how: Motion['damping'];
+  damping: Motion['damping'];
   /** px, or ms, by which each target is later, in page order */
   late: number[];
   on:
@@ -179,7 +179,7 @@ export function fallbackPlan(
       frames: listFrames(part.motion, part.keeps),
       fill: part.motion.fill,
       composite: m.composite,
-      how: m.damping,
+      damping: m.damping,
       late: countLate(m, layout),
       on,
       range: range as [FallbackPoint, FallbackPoint],

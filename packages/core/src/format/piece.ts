@@ -33,7 +33,7 @@ export interface Plan {
     reverses: boolean;
     push: number;
     pauses: boolean;
-    how: Motion['damping'];
+    damping: Motion['damping'];
     /** the media condition under which it runs */
     when?: string;
   }[];
@@ -46,7 +46,7 @@ export interface Plan {
     motion: string;
     names: string[];
     selector: string;
-    how: Exclude<Motion['damping'], { kind: 'none' }>;
+    damping: Exclude<Motion['damping'], { kind: 'none' }>;
   }[];
 }
 

@@ -22,7 +22,7 @@ export function makePlan({ document, entries, layouts, condition }: Draft): Plan
 function dampedBy({ motion, blocks }: Entry, layout: PinnedLayout): Plan['damping'] {
   if (motion.damping.kind === 'none') return [];
   const selector = writtenSelector(motion.targets.selector, layout);
-  return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, how: motion.damping }];
+  return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, damping: motion.damping }];
 }
 
 /** A custom property whose name begins with “signal” is told to the page’s scripts. */
@@ -54,7 +54,7 @@ export function makeMarquee(
   if (!on || !isEndless(driver)) return [];
   const { axis, speed, reverses, push, pauses } = driver;
   const selector = writtenSelector(targets.selector, layout);
-  return [{ motion: id, selector, axis, speed, reverses, push, pauses, how: damping }];
+  return [{ motion: id, selector, axis, speed, reverses, push, pauses, damping: damping }];
 }
 
 /** Whether the browser does everything by itself. */

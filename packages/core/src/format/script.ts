@@ -39,7 +39,7 @@ export const planText = (plan: Plan): string => JSON.stringify(computePlayed(pla
 
 /** What the script needs of a plan. */
 function computePlayed(plan: Plan) {
-  const damping = plan.damping.map(({ names, selector, how }) => ({ names, selector, how }));
+  const damping = plan.damping.map(({ names, selector, damping }) => ({ names, selector, damping }));
   const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
   const marquees = plan.marquees.map(({ motion: _, ...marquee }) => marquee);
   const { media } = plan;

@@ -15,7 +15,7 @@ interface Patch {
   x: [number, number];
   y: [number, number];
 }
-type How = { is: 'measured' } | { is: 'between'; off: Px };
+type How = { kind: 'measured' } | { kind: 'between'; off: Px };
 export type LayoutThere = How & { layout: Layout };
 
 const spans = (all: readonly Px[], at: readonly Px[]): [number, number][] =>
@@ -119,16 +119,16 @@ export class LayoutField {
 
   /** What is known of a size: measured, between, or nothing yet. */
   howAt(v: Viewport): How | null {
-    if (this.has(v)) return { is: 'measured' };
+    if (this.has(v)) return { kind: 'measured' };
     const even = this.evenPatchAt(v);
-    return even && { is: 'between', off: this.computeOff(even) };
+    return even && { kind: 'between', off: this.computeOff(even) };
   }
 
   layoutAt(v: Viewport): LayoutThere | null {
     const own = this.has(v);
-    if (own) return { is: 'measured', layout: own };
+    if (own) return { kind: 'measured', layout: own };
     const even = this.evenPatchAt(v);
     const layout = even && this.within(even, v);
-    return layout && { is: 'between', off: this.computeOff(even), layout };
+    return layout && { kind: 'between', off: this.computeOff(even), layout };
   }
 }

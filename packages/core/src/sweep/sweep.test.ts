@@ -78,7 +78,7 @@ describe('layouts at every size', () => {
 
   test('before anything is measured nothing is known, and nothing is guessed beside what was', () => {
     const field = new LayoutField([pageAt({ width: 320, height: 480 })]);
-    expect(field.layoutAt({ width: 320, height: 480 })?.is).toBe('measured');
+    expect(field.layoutAt({ width: 320, height: 480 })?.kind).toBe('measured');
     expect(field.layoutAt({ width: 360, height: 480 })).toBeNull();
     expect(field.done).toBeLessThan(0.02);
   });

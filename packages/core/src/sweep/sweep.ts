@@ -88,7 +88,7 @@ export function* sweeping(s: Sweeping): Generator<{ done: number; of: number }, 
   const field = new LayoutField(s.layouts);
   const sizes: SizeFacts[] = SWEEP_SIZES.map((size) => {
     const how = field.howAt(size.viewport);
-    return { ...size, how: how?.is ?? 'unknown', off: how?.is === 'between' ? how.off : 0, found: [] };
+    return { ...size, how: how?.kind ?? 'unknown', off: how?.kind === 'between' ? how.off : 0, found: [] };
   });
   const layouts = sizes.map((size) => field.layoutAt(size.viewport)?.layout ?? null);
   const before = layouts.map(() => new Map<string, Seen>());

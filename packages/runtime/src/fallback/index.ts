@@ -109,7 +109,7 @@ export function play(plan: FallbackPlan, clock: Clock = browserClock): () => voi
     let moving = false;
     scrubbed.forEach((s, i) => {
       const x = offsets[i]!;
-      damp(s.state, s.motion.how, s.x, x, step);
+      damp(s.state, s.motion.damping, s.x, x, step);
       s.x = x;
       if (isAtRest(s.state, x)) s.state = { y: x, v: 0 };
       else moving = true;

@@ -40,7 +40,7 @@ describe('the description of the API', () => {
       handOffRoutes(nothing, () => Buffer.alloc(0), new Proofs(), new LabTurn(nothing)),
       schemaRoutes(),
     ].flatMap(routed);
-    expect(OPERATIONS.map(({ is }) => is.join(' ')).sort()).toEqual([...new Set(real)].sort());
+    expect(OPERATIONS.map(({ route: is }) => is.join(' ')).sort()).toEqual([...new Set(real)].sort());
   });
 
   test('names its path parameters, and describes bodies and answers', () => {

@@ -16,7 +16,7 @@ const Problem = z.object({
 });
 
 function describe(op: Operation): object {
-  const [, path] = op.is;
+  const [, path] = op.route;
   const parameters = [
     ...[...path.matchAll(/:(\w+)/g)].map((m) => ({
       name: m[1],
@@ -68,7 +68,7 @@ export const templated = (path: string): string => path.replace(/:(\w+)/g, '{$1}
 export function openApi(): object {
   const paths: Record<string, Record<string, object>> = {};
   for (const op of OPERATIONS) {
-    const [method, path] = op.is;
+    const [method, path] = op.route;
     (paths[templated(path)] ??= {})[method] = describe(op);
   }
   return {

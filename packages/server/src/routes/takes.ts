@@ -104,8 +104,8 @@ export function takeRoutes(pool: pg.Pool): Router {
       headers['x-edit-id'],
       document,
     );
-    if (result.is === 'gone') throw notFound('take');
-    if (result.is === 'behind')
+    if (result.kind === 'gone') throw notFound('take');
+    if (result.kind === 'behind')
       throw new Problem(412, 'Changed elsewhere', 'This take was changed in another tab or window.', {
         revision: result.revision,
       });

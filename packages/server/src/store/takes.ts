@@ -135,7 +135,7 @@ export const setTakeDeleted = async (db: Db, id: string, deleted: boolean): Prom
   (await db.query('update takes set deleted_at = case when $2 then now() end where id = $1', [id, deleted]))
     .rowCount === 1;
 
-export type Append = { is: 'saved'; revision: number } | { is: 'behind'; revision: number } | { is: 'gone' };
+export type Append = { kind: 'saved'; revision: number } | { kind: 'behind'; revision: number } | { kind: 'gone' };
 
 /**
  * Appends a revision if `base` is still the newest. A retry of an edit that has already been stored is answered like the first
@@ -155,15 +155,15 @@ export const appendRevision = (
         [takeId],
       )
     ).rows[0];
-    if (!take) return { is: 'gone' };
+    if (!take) return { kind: 'gone' };
     const known = (
       await db.query<{ number: number }>('select number from revisions where take_id = $1 and edit_id = $2', [
         takeId,
         editId,
       ])
     ).rows[0];
-    if (known) return { is: 'saved', revision: known.number };
-    if (take.revision !== base) return { is: 'behind', revision: take.revision };
+    if (known) return { kind: 'saved', revision: known.number };
+    if (take.revision !== base) return { kind: 'behind', revision: take.revision };
     const revision = base + 1;
     await db.query('insert into revisions (take_id, number, edit_id, document) values ($1, $2, $3, $4)', [
       takeId,
@@ -172,5 +172,5 @@ export const appendRevision = (
       JSON.stringify(document),
     ]);
     await db.query('update takes set revision = $2 where id = $1', [takeId, revision]);
-    return { is: 'saved', revision };
+    return { kind: 'saved', revision };
   });

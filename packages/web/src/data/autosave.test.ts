@@ -43,7 +43,7 @@ function setup(answers: (PutResult | 'save')[] = []) {
   let revision = 1;
   let id = 0;
   const sent: { base: number; editId: string; motions: number }[] = [];
-  const states: SaveState['is'][] = [];
+  const states: SaveState['kind'][] = [];
   const journal = memoryJournal();
   const autosave = new Autosave({
     takeId: 't',
@@ -51,14 +51,14 @@ function setup(answers: (PutResult | 'save')[] = []) {
     journal,
     delays: [1],
     newId: () => `e${id++}`,
-    onState: (s) => states.at(-1) !== s.is && states.push(s.is),
+    onState: (s) => states.at(-1) !== s.kind && states.push(s.kind),
     async put(base, editId, d) {
       // Written before it is sent.
       expect(journal.kept[0]).toMatchObject({ editId, base });
       sent.push({ base, editId, motions: d.motions.length });
       await rest(1);
       const answer = answers.shift() ?? 'save';
-      return answer === 'save' ? { is: 'saved', revision: ++revision } : answer;
+      return answer === 'save' ? { kind: 'saved', revision: ++revision } : answer;
     },
   });
   return { autosave, sent, states, journal };
@@ -93,7 +93,7 @@ describe('autosave', () => {
   });
 
   test('what is left after an acknowledgement starts from the new revision, so that a crash in between is no conflict', async () => {
-    const { autosave, journal, sent } = setup(['save', { is: 'away' }]);
+    const { autosave, journal, sent } = setup(['save', { kind: 'away' }]);
     autosave.save(documentNo(1));
     autosave.save(documentNo(2));
     await until(() => sent.length === 2);
@@ -112,7 +112,7 @@ describe('autosave', () => {
   });
 
   test('a server that is away is tried again with the same edit id', async () => {
-    const { autosave, sent, states, journal } = setup([{ is: 'away' }, { is: 'away' }]);
+    const { autosave, sent, states, journal } = setup([{ kind: 'away' }, { kind: 'away' }]);
     autosave.save(documentNo(1));
     await until(() => states.includes('saved'));
     expect(sent.map((s) => s.editId)).toEqual(['e1', 'e1', 'e1']);
@@ -121,7 +121,7 @@ describe('autosave', () => {
   });
 
   test('a conflict stops sending, and later edits are only kept', async () => {
-    const { autosave, sent, states, journal } = setup([{ is: 'behind' }]);
+    const { autosave, sent, states, journal } = setup([{ kind: 'behind' }]);
     autosave.save(documentNo(1));
     await until(() => states.includes('conflict'));
     autosave.save(documentNo(2));
@@ -156,7 +156,7 @@ describe('autosave', () => {
   });
 
   test('a refusal is said with its reason, and the next edit, which holds it too, takes its place', async () => {
-    const { autosave, states, sent, journal } = setup([{ is: 'refused', why: 'no' }]);
+    const { autosave, states, sent, journal } = setup([{ kind: 'refused', why: 'no' }]);
     autosave.save(documentNo(1));
     await until(() => states.includes('refused'));
     expect(lengths(journal)).toEqual([1]);
@@ -176,7 +176,7 @@ describe('autosave', () => {
     one.autosave.stop();
     await until(() => one.journal.held.size === 0);
     expect([one.sent.length, one.journal.kept.length, one.journal.held.size]).toEqual([1, 0, 0]);
-    const two = setup([{ is: 'away' }, { is: 'away' }, { is: 'away' }]);
+    const two = setup([{ kind: 'away' }, { kind: 'away' }, { kind: 'away' }]);
     two.autosave.save(documentNo(1));
     two.autosave.save(documentNo(2));
     two.autosave.stop();

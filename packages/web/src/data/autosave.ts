@@ -6,20 +6,20 @@ import type { MotionDocument } from '@lyvek/core';
 import type { Entry, Journal } from './journal.ts';
 
 export type SaveState =
-  | { is: 'saved'; revision: number }
-  | { is: 'saving'; revision: number }
+  | { kind: 'saved'; revision: number }
+  | { kind: 'saving'; revision: number }
   /** the server is away, or its disk is full; edits are sent again by themselves. `kept`: the browser has them, whatever happens to this tab */
-  | { is: 'away'; revision: number; kept: boolean; full: boolean }
+  | { kind: 'away'; revision: number; kept: boolean; full: boolean }
   /** another tab was faster */
-  | { is: 'conflict'; revision: number }
-  | { is: 'refused'; revision: number; why: string };
+  | { kind: 'conflict'; revision: number }
+  | { kind: 'refused'; revision: number; why: string };
 
 /** What a request may come back with. */
 export type PutResult =
-  | { is: 'saved'; revision: number }
-  | { is: 'behind' }
-  | { is: 'away'; full?: boolean }
-  | { is: 'refused'; why: string };
+  | { kind: 'saved'; revision: number }
+  | { kind: 'behind' }
+  | { kind: 'away'; full?: boolean }
+  | { kind: 'refused'; why: string };
 
 export interface AutosaveOptions {
   takeId: string;
@@ -142,8 +142,8 @@ export class Autosave {
 
   private say(): void {
     const { revision, kept, full } = this;
-    if (this.entries.length === 0) this.options.onState({ is: 'saved', revision });
-    else this.options.onState(this.away ? { is: 'away', revision, kept, full } : { is: 'saving', revision });
+    if (this.entries.length === 0) this.options.onState({ kind: 'saved', revision });
+    else this.options.onState(this.away ? { kind: 'away', revision, kept, full } : { kind: 'saving', revision });
   }
 
   private async send(): Promise<void> {
@@ -158,7 +158,7 @@ export class Autosave {
       await this.written.catch(() => undefined);
       const result = await put(head.base, head.editId, head.document);
       if (this.entries[0] !== head) continue;
-      if (result.is === 'away') {
+      if (result.kind === 'away') {
         this.away = true;
         this.full = result.full ?? false;
         this.say();
@@ -168,7 +168,7 @@ export class Autosave {
       }
       this.away = false;
       attempt = 0;
-      if (result.is === 'saved') {
+      if (result.kind === 'saved') {
         this.revision = result.revision;
         this.entries.shift();
         const next = this.entries[0];
@@ -176,11 +176,11 @@ export class Autosave {
         await journal.remove([head], next && { ...next }).catch(() => undefined);
         this.say();
       } else {
-        this.stuck = result.is === 'behind' ? 'conflict' : 'refused';
+        this.stuck = result.kind === 'behind' ? 'conflict' : 'refused';
         onState(
-          result.is === 'behind'
-            ? { is: 'conflict', revision: this.revision }
-            : { is: 'refused', revision: this.revision, why: result.why },
+          result.kind === 'behind'
+            ? { kind: 'conflict', revision: this.revision }
+            : { kind: 'refused', revision: this.revision, why: result.why },
         );
         // What came after it holds it too, as it was shown: that one may be taken.
         if (this.stuck === 'refused' && this.entries.length > 1) {

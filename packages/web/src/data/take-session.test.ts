@@ -102,11 +102,11 @@ describe('a take that is open', () => {
   test('an act is one step of undo and one revision, sent with the revision that it starts from', async () => {
     await open();
     session.act('rename', named('m_b', 'C'));
-    await until(() => state().save.is === 'saved' && puts.length === 1);
+    await until(() => state().save.kind === 'saved' && puts.length === 1);
     expect(puts.map((p) => [p.base, names(p.document)])).toEqual([['"4"', expect.stringContaining('C')]]);
     expect(session.undo()).toBe('rename');
     expect(names()).toContain('B');
-    await until(() => puts.length === 2 && state().save.is === 'saved');
+    await until(() => puts.length === 2 && state().save.kind === 'saved');
     expect(puts[1]!.base).toBe('"5"');
     expect(session.redo()).toBe('rename');
     expect(names()).toContain('C');
@@ -212,8 +212,8 @@ describe('a take that is open', () => {
     await open();
     revision = 9;
     session.act('rename', named('m_b', 'mine'));
-    await until(() => state().save.is === 'conflict');
-    expect(state().save.is).toBe('conflict');
+    await until(() => state().save.kind === 'conflict');
+    expect(state().save.kind).toBe('conflict');
     expect(names()).toContain('mine');
     expect(names(kept[0]!.document)).toContain('mine');
     expect(puts).toEqual([]);
@@ -225,7 +225,7 @@ describe('a take that is open', () => {
     await open();
     session.nudge('move', named('m_b', 'last'));
     // Kept at once, and not called saved before it is.
-    expect([puts, state().save.is]).toEqual([[], 'saving']);
+    expect([puts, state().save.kind]).toEqual([[], 'saving']);
     expect(names(kept[0]!.document)).toContain('last');
     listening.get('pagehide')!();
     await until(() => puts.length === 1);

@@ -71,7 +71,7 @@ export class TakeSession {
       selection: [],
       facts: null,
       scope: null,
-      save: { is: 'saved', revision },
+      save: { kind: 'saved', revision },
       blocked: null,
     }));
     this.autosave = new Autosave({
@@ -237,12 +237,12 @@ async function putDocument(
   document: MotionDocument,
 ): Promise<PutResult> {
   try {
-    return { is: 'saved', revision: (await api.putDocument(takeId, base, editId, document)).revision };
+    return { kind: 'saved', revision: (await api.putDocument(takeId, base, editId, document)).revision };
   } catch (error) {
-    if (!(error instanceof ApiError)) return { is: 'refused', why: String(error) };
-    if (error.status === 412) return { is: 'behind' };
+    if (!(error instanceof ApiError)) return { kind: 'refused', why: String(error) };
+    if (error.status === 412) return { kind: 'behind' };
     // What the server will never take is not tried again and again; it is said.
-    return error.away ? { is: 'away', full: error.status === 507 } : { is: 'refused', why: error.message };
+    return error.away ? { kind: 'away', full: error.status === 507 } : { kind: 'refused', why: error.message };
   }
 }
 

@@ -43,15 +43,15 @@ describe('what is asked of a worker', () => {
     s.ask(first);
     const [worker] = FakeWorker.all;
     expect(s.store.getState().running).toBe(0);
-    worker!.say({ is: 'step', done: 1, of: 4 });
+    worker!.say({ type: 'step', done: 1, of: 4 });
     expect(s.store.getState().running).toBe(0.25);
-    worker!.say({ is: 'done', answer });
+    worker!.say({ type: 'done', answer });
     expect(s.store.getState()).toEqual({ last: { ...first, answer }, running: null, failed: null });
   });
   test('a layout crosses to the worker only once', () => {
     const s = make();
     s.ask(asked('a'));
-    FakeWorker.all[0]!.say({ is: 'done', answer });
+    FakeWorker.all[0]!.say({ type: 'done', answer });
     s.ask(asked('b'));
     expect(FakeWorker.all[0]!.heard.map((m) => m.input.layout)).toEqual([layout, undefined]);
     expect(FakeWorker.all[0]!.heard.map((m) => m.kept.includes('layout'))).toEqual([false, true]);
@@ -62,14 +62,14 @@ describe('what is asked of a worker', () => {
     s.ask(asked('b'));
     s.ask(asked('c'));
     const [worker] = FakeWorker.all;
-    worker!.say({ is: 'done', answer });
+    worker!.say({ type: 'done', answer });
     expect(FakeWorker.all.length).toBe(1);
     expect(worker!.heard.map((m) => m.input.document!.importedRules[0])).toEqual(['a', 'c']);
   });
   test('ending keeps what was finished before, and the next one gets its layout again', () => {
     const s = make();
     s.ask(asked('a'));
-    FakeWorker.all[0]!.say({ is: 'done', answer });
+    FakeWorker.all[0]!.say({ type: 'done', answer });
     s.ask(asked('b'));
     s.end();
     expect(FakeWorker.all[0]!.ended).toBe(true);
@@ -81,9 +81,9 @@ describe('what is asked of a worker', () => {
   test('a failure is told and does not hide what was found before', () => {
     const s = make();
     s.ask(asked('a'));
-    FakeWorker.all[0]!.say({ is: 'done', answer });
+    FakeWorker.all[0]!.say({ type: 'done', answer });
     s.ask(asked('b'));
-    FakeWorker.all[0]!.say({ is: 'failed', why: 'out of range' });
+    FakeWorker.all[0]!.say({ type: 'failed', why: 'out of range' });
     expect(s.store.getState()).toMatchObject({ running: null, failed: 'out of range' });
     expect(s.store.getState().last).not.toBeNull();
   });

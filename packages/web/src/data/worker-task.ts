@@ -55,9 +55,9 @@ export class WorkerTask<J extends JobName> {
     const worker = (this.worker ??= this.start());
     worker.onmessage = (e: MessageEvent<FromWorker>) => {
       const message = e.data;
-      if (message.is === 'step') return this.store.setState({ running: message.done / message.of });
+      if (message.type === 'step') return this.store.setState({ running: message.done / message.of });
       this.store.setState(
-        message.is === 'done'
+        message.type === 'done'
           ? { last: { ...input, answer: message.answer as AnswerOf<J> }, running: null, failed: null }
           : { running: null, failed: message.why },
       );

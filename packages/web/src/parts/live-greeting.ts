@@ -13,8 +13,8 @@ export type Refusal = 'wrong code' | 'other origin' | 'replay';
 const TIMEOUT_MS = 5000;
 
 const helloNonce = (data: unknown): string | null => {
-  const hello = data as { lyvek?: unknown; is?: unknown; nonce?: unknown } | null;
-  return typeof data === 'object' && hello?.lyvek === PAIRING && hello.is === 'hello' && isNonce(hello.nonce)
+  const hello = data as { lyvek?: unknown; type?: unknown; nonce?: unknown } | null;
+  return typeof data === 'object' && hello?.lyvek === PAIRING && hello.type === 'hello' && isNonce(hello.nonce)
     ? hello.nonce
     : null;
 };
@@ -46,15 +46,15 @@ export function greetLive(
       channel.port1.close();
       refused('wrong code');
     }, TIMEOUT_MS);
-    channel.port1.onmessage = ({ data }: MessageEvent<{ is?: unknown; proof?: unknown }>) => {
+    channel.port1.onmessage = ({ data }: MessageEvent<{ type?: unknown; proof?: unknown }>) => {
       clearTimeout(late);
-      if (data.is === 'paired' && typeof data.proof === 'string' && isSame(data.proof, expected))
+      if (data.type === 'paired' && typeof data.proof === 'string' && isSame(data.proof, expected))
         return paired(channel.port1);
       channel.port1.close();
       refused('wrong code');
     };
     const proof = await makeProof('workbench', code, nonce, own, origin);
-    const welcome: Welcome = { lyvek: PAIRING, is: 'welcome', nonce: own, proof };
+    const welcome: Welcome = { lyvek: PAIRING, type: 'welcome', nonce: own, proof };
     inner()?.postMessage(welcome, origin, [channel.port2]);
   };
   const listener = (e: MessageEvent) => void greet(e);

@@ -98,7 +98,7 @@ export class PageLine {
 
   /** False where nobody is there to hear it. */
   say(message: ToProbe): boolean {
-    if (message.do === 'measure') this.asked = Math.min(MAX_ASKED, this.asked + 1);
+    if (message.type === 'measure') this.asked = Math.min(MAX_ASKED, this.asked + 1);
     this.port?.postMessage(message);
     return this.port !== null;
   }
@@ -164,7 +164,7 @@ export class PageLine {
     }
     const silence = performance.now() - this.heard;
     if (this.port) {
-      this.say({ do: 'ping', id: 0 });
+      this.say({ type: 'ping', id: 0 });
       // Where the browser does not tell that the other end is gone, its silence does.
       if (this.waiting && silence > 2 * HEARTBEAT_MS) return this.letNext();
       if (silence > SILENCE_MS) this.events.silent(true);
@@ -175,7 +175,7 @@ export class PageLine {
     // More than this in a second is not our probe speaking.
     if (++this.count > MAX_MESSAGES_PER_SECOND) return;
     // Layouts are large: one that nobody has asked for, or that is too large, is not even read.
-    if ((data as { is?: unknown } | null)?.is === 'layout' && (this.asked-- <= 0 || isOversized(data))) {
+    if ((data as { type?: unknown } | null)?.type === 'layout' && (this.asked-- <= 0 || isOversized(data))) {
       this.asked = Math.max(0, this.asked);
       return;
     }

@@ -21,8 +21,8 @@ class Page {
   say(message: FromProbe | Record<string, unknown> | string | null) {
     this.port!.postMessage(message);
   }
-  of = <D extends ToProbe['do']>(what: D) =>
-    this.heard.filter((m): m is Extract<ToProbe, { do: D }> => m.do === what);
+  of = <D extends ToProbe['type']>(what: D) =>
+    this.heard.filter((m): m is Extract<ToProbe, { type: D }> => m.type === what);
 }
 
 let greet: (e: unknown) => void;
@@ -56,7 +56,7 @@ async function connected(events: Partial<LinkEvents> = {}, options = {}): Promis
   link = new PageLink(events, options);
   detach = link.attach(page.frame as never, () => ['#a']);
   greet({ source: page.frame.contentWindow, data: HELLO });
-  page.say({ is: 'ready', late: false, frames: 0 });
+  page.say({ type: 'ready', late: false, frames: 0 });
   await soon();
 }
 const state = () => link.store.getState();
@@ -79,7 +79,7 @@ describe('the line to a page', () => {
     await connected({ layout: (l) => seen.push(l) });
     expect(page.of('measure')[0]!.selectors).toEqual(['#a']);
     expect(state().link).toBe('loading');
-    page.say({ is: 'layout', id: 0, layout });
+    page.say({ type: 'layout', id: 0, layout });
     await soon();
     expect(state()).toMatchObject({ link: 'ready', layout });
     expect(seen).toEqual([layout]);
@@ -88,7 +88,7 @@ describe('the line to a page', () => {
   test('one that is only shown is not measured', async () => {
     await connected({}, { measures: false });
     expect(state().link).toBe('ready');
-    page.say({ is: 'resized' });
+    page.say({ type: 'resized' });
     await soon();
     expect(page.of('measure')).toEqual([]);
   });
@@ -96,15 +96,15 @@ describe('the line to a page', () => {
   test.each([
     ['words', 'ready'],
     ['nothing', null],
-    ['an unknown message', { is: 'eval', code: '1' }],
-    ['a field too many', { is: 'resized', now: true }],
-    ['a number that is none', { is: 'scrolled', seq: 99, x: Number.NaN, y: 4 }],
-    ['an element that cannot be', { is: 'hover', element: 7001 }],
+    ['an unknown message', { type: 'eval', code: '1' }],
+    ['a field too many', { type: 'resized', now: true }],
+    ['a number that is none', { type: 'scrolled', seq: 99, x: Number.NaN, y: 4 }],
+    ['an element that cannot be', { type: 'hover', element: 7001 }],
     [
       'a layout with too much in it',
-      { is: 'layout', id: 0, layout: { ...layout, notes: Array(61).fill('x') } },
+      { type: 'layout', id: 0, layout: { ...layout, notes: Array(61).fill('x') } },
     ],
-    ['a key', { is: 'key', key: 'Delete', shift: false, ctrl: false }],
+    ['a key', { type: 'key', key: 'Delete', shift: false, ctrl: false }],
   ])('%s changes nothing', async (_, message) => {
     await connected();
     const before = state();
@@ -115,7 +115,7 @@ describe('the line to a page', () => {
 
   test('more than six hundred messages a second are not heard', async () => {
     await connected();
-    for (let i = 0; i < 900; i++) page.say({ is: 'hover', element: i });
+    for (let i = 0; i < 900; i++) page.say({ type: 'hover', element: i });
     await soon();
     expect(state().hovered).toBeLessThan(600);
     expect(state().hovered).toBeGreaterThan(500);
@@ -123,17 +123,17 @@ describe('the line to a page', () => {
 
   test('an echo of an older command does not pull the page back', async () => {
     await connected();
-    page.say({ is: 'scrolled', seq: 1, x: 0, y: 10 });
+    page.say({ type: 'scrolled', seq: 1, x: 0, y: 10 });
     await soon();
     expect(state().offset.y).toBe(10);
     link.scrollTo(500);
     expect(state().offset.y).toBe(500);
-    page.say({ is: 'scrolled', seq: 1, x: 0, y: 40 });
+    page.say({ type: 'scrolled', seq: 1, x: 0, y: 40 });
     await soon();
     expect(state().offset.y).toBe(500);
     const { seq } = page.of('scroll').at(-1)!;
     // Where the page really landed is the truth.
-    page.say({ is: 'scrolled', seq, x: 0, y: 499 });
+    page.say({ type: 'scrolled', seq, x: 0, y: 499 });
     await soon();
     expect(state().offset.y).toBe(499);
   });
@@ -144,18 +144,18 @@ describe('the line to a page', () => {
     link.scrollTo(3000);
     await soon();
     const asked = () => page.of('scroll').map((m) => m.y);
-    page.say({ is: 'scrolled', seq: page.of('scroll').at(-1)!.seq, x: 0, y: 1400 });
+    page.say({ type: 'scrolled', seq: page.of('scroll').at(-1)!.seq, x: 0, y: 1400 });
     await soon();
     expect(state().offset.y).toBe(1400);
     link.style([piece('pin', '#a { height: 9000px }')], patch, nothing);
     await soon();
     expect(asked().at(-1)).toBe(3000);
     const { seq } = page.of('scroll').at(-1)!;
-    page.say({ is: 'scrolled', seq, x: 0, y: 3000 });
-    page.say({ is: 'scrolled', seq, x: 0, y: 2100 });
+    page.say({ type: 'scrolled', seq, x: 0, y: 3000 });
+    page.say({ type: 'scrolled', seq, x: 0, y: 2100 });
     await soon();
     const before = asked().length;
-    page.say({ is: 'layout', id: 0, layout });
+    page.say({ type: 'layout', id: 0, layout });
     await soon();
     expect([asked().length, state().offset.y]).toEqual([before, 2100]);
   });
@@ -168,11 +168,11 @@ describe('the line to a page', () => {
     link.wear(() => ({ pieces: [clip('#band { overflow: clip }')], patch, plan: nothing }));
     detach = link.attach(page.frame as never, () => []);
     greet({ source: page.frame.contentWindow, data: HELLO });
-    page.say({ is: 'ready', late: false, frames: 0 });
+    page.say({ type: 'ready', late: false, frames: 0 });
     await soon();
-    const order = () => page.heard.map((m) => m.do).filter((d) => d === 'style' || d === 'measure');
+    const order = () => page.heard.map((m) => m.type).filter((d) => d === 'style' || d === 'measure');
     expect(order()).toEqual(['style', 'measure']);
-    page.say({ is: 'layout', id: 0, layout });
+    page.say({ type: 'layout', id: 0, layout });
     await soon();
     const [motion, same] = [piece('m', '#a {}'), clip('#band { overflow: clip }')];
     link.style([same, motion], patch, nothing);
@@ -183,7 +183,7 @@ describe('the line to a page', () => {
     link.style([clip('#band { overflow: visible }'), motion], patch, nothing);
     await new Promise((r) => setTimeout(r, 120));
     // What is only being tried is not measured, whatever the page does meanwhile.
-    page.say({ is: 'resized' });
+    page.say({ type: 'resized' });
     await soon();
     expect(order()).toEqual(['style', 'measure', 'style', 'style']);
     link.try(false);
@@ -199,7 +199,7 @@ describe('the line to a page', () => {
         value: { userActivation: { isActive } },
         configurable: true,
       });
-      page.say({ is: 'picked', element: picked.length, additive: false, aside: false });
+      page.say({ type: 'picked', element: picked.length, additive: false, aside: false });
       await soon();
     };
     await click(false);
@@ -225,7 +225,7 @@ describe('the line to a page', () => {
     first!.close();
     await soon();
     expect(page.port).not.toBe(first);
-    page.say({ is: 'ready', late: true, frames: 0 });
+    page.say({ type: 'ready', late: true, frames: 0 });
     await soon();
     expect(state()).toMatchObject({ link: 'loading', late: true });
   });
@@ -239,12 +239,12 @@ describe('the line to a page', () => {
     greet({ source: page.frame.contentWindow, data: HELLO });
     const second = page.port!;
     expect(second).not.toBe(first);
-    first.postMessage({ is: 'ready', late: false, frames: 0 });
+    first.postMessage({ type: 'ready', late: false, frames: 0 });
     await soon();
-    second.postMessage({ is: 'hover', element: 7 });
+    second.postMessage({ type: 'hover', element: 7 });
     await soon();
     expect(state()).toMatchObject({ link: 'ready', hovered: -1 });
-    first.postMessage({ is: 'hover', element: 3 });
+    first.postMessage({ type: 'hover', element: 3 });
     await soon();
     expect(state().hovered).toBe(3);
     first.close();
@@ -253,7 +253,7 @@ describe('the line to a page', () => {
   test('one that floods the line is cut off, says why, and is let in again only when it is opened anew', async () => {
     await connected({}, { measures: false });
     const flood = setInterval(() => {
-      for (let i = 0; i < 200; i++) page.say({ is: 'hover', element: i });
+      for (let i = 0; i < 200; i++) page.say({ type: 'hover', element: i });
     }, 100);
     await new Promise((r) => setTimeout(r, 4600));
     clearInterval(flood);
@@ -269,7 +269,7 @@ describe('the line to a page', () => {
     link.store.subscribe((s, before) => s.layout !== before.layout && read++);
     const send = (n: number) => {
       for (let i = 0; i < n; i++)
-        page.say({ is: 'layout', id: 0, layout: { ...layout, notes: [String(Math.random())] } });
+        page.say({ type: 'layout', id: 0, layout: { ...layout, notes: [String(Math.random())] } });
     };
     send(40);
     await soon();
@@ -281,7 +281,7 @@ describe('the line to a page', () => {
     expect(read).toBe(16);
     link.measure();
     const many = { ...layout, elements: Array.from({ length: 6001 }, () => null) };
-    page.say({ is: 'layout', id: 0, layout: many });
+    page.say({ type: 'layout', id: 0, layout: many });
     await soon();
     expect(read).toBe(16);
   });
@@ -308,7 +308,7 @@ describe('the line to a page', () => {
   test('of two questions what matches only the newer answer counts', async () => {
     await connected();
     const answer = (selector: string) => ({
-      is: 'found',
+      type: 'found',
       selector,
       count: 2,
       elements: [],
@@ -335,7 +335,7 @@ describe('the line to a page', () => {
     page.port!.close();
     await soon();
     greet({ source: page.frame.contentWindow, data: HELLO });
-    page.say({ is: 'ready', late: true, frames: 0 });
+    page.say({ type: 'ready', late: true, frames: 0 });
     await soon();
     expect(state()).toMatchObject({ link: 'loading', late: true });
     link.style([piece('a', '#a {}')], patch, nothing);

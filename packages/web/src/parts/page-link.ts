@@ -30,7 +30,7 @@ export interface PageView {
   trouble: Trouble | null;
 }
 
-export type Found = Omit<Extract<FromProbe, { is: 'found' }>, 'is'>;
+export type Found = Omit<Extract<FromProbe, { type: 'found' }>, 'type'>;
 
 export interface LinkEvents {
   picked(element: number, additive: boolean, aside: boolean): void;
@@ -119,7 +119,7 @@ export class PageLink {
 
   private take(message: FromProbe): void {
     if (this.store.getState().link === 'hung') this.store.setState({ link: 'ready' });
-    switch (message.is) {
+    switch (message.type) {
       case 'ready':
         this.store.setState({ late: message.late });
         for (const m of this.queue.splice(0)) this.line.say(m);
@@ -130,7 +130,7 @@ export class PageLink {
           this.measure();
         } else this.store.setState({ link: 'ready' });
         // A page that was open before comes back at its place.
-        return this.say({ do: 'scroll', seq: ++this.seq, ...this.store.getState().offset });
+        return this.say({ type: 'scroll', seq: ++this.seq, ...this.store.getState().offset });
       case 'resized':
         return this.measures ? this.measureSoon() : undefined;
       case 'layout':
@@ -148,7 +148,7 @@ export class PageLink {
       case 'hover':
         return this.store.setState({ hovered: message.element });
       case 'found': {
-        const { is: _, ...found } = message;
+        const { type: _, ...found } = message;
         // An answer to an older question says nothing.
         if (found.selector === this.looking) this.store.setState({ found });
         return;
@@ -172,7 +172,7 @@ export class PageLink {
   }
 
   private say(message: ToProbe): void {
-    if (!this.line.say(message) && message.do === 'scale') this.queue.push(message);
+    if (!this.line.say(message) && message.type === 'scale') this.queue.push(message);
   }
 
   /** What the page gets before it is measured for the first time: only what stays while it is measured is needed of it. */
@@ -190,7 +190,7 @@ export class PageLink {
     this.owed = this.trying;
     if (this.trying) return;
     this.measuredIn = this.worn;
-    this.say({ do: 'measure', id: 0, selectors: this.selectors() });
+    this.say({ type: 'measure', id: 0, selectors: this.selectors() });
   }
 
   /** Pins or adjustments are others than those that it was measured in. */
@@ -210,7 +210,7 @@ export class PageLink {
     this.wanted = at;
     this.aim = at;
     this.store.setState({ offset: at });
-    this.say({ do: 'scroll', seq: ++this.seq, ...at });
+    this.say({ type: 'scroll', seq: ++this.seq, ...at });
   }
 
   private isElsewhere({ x, y }: { x: number; y: number }): boolean {
@@ -220,7 +220,7 @@ export class PageLink {
 
   /** Pins make a page longer: where it could not go before, it can now. */
   private aimAgain(): void {
-    if (this.aim && this.isElsewhere(this.aim)) this.say({ do: 'scroll', seq: ++this.seq, ...this.aim });
+    if (this.aim && this.isElsewhere(this.aim)) this.say({ type: 'scroll', seq: ++this.seq, ...this.aim });
   }
 
   /** Sets timed motions to a time and lets them run, or gives them back to their trigger (null). */
@@ -228,37 +228,37 @@ export class PageLink {
     const names = [...this.sent.values()].flatMap(({ piece }) =>
       piece.motions.some((m) => motions.includes(m)) ? animationNames(piece) : [],
     );
-    this.say({ do: 'time', names, at, rate, run });
+    this.say({ type: 'time', names, at, rate, run });
   }
 
   /** Holds a custom property of elements at a value without scrolling; null lets go. */
   hold(selector: string, property: string, value: string | null): void {
-    this.say({ do: 'hold', selector, property, value });
+    this.say({ type: 'hold', selector, property, value });
   }
 
   /** Asks what a selector matches; null ends the question. */
   find(selector: string | null, element: number): void {
     this.looking = selector;
     if (selector === null) return this.store.setState({ found: null });
-    this.say({ do: 'find', selector, element });
+    this.say({ type: 'find', selector, element });
   }
 
   /** Scrolls the page along a path and tells how its frames went; the link hears nothing else of it meanwhile. */
   ride(path: RidePath, rest: number): Promise<Ridden> {
     return new Promise((done) => {
       this.rode = done;
-      this.say({ do: 'ride', id: ++this.seq, path, rest });
+      this.say({ type: 'ride', id: ++this.seq, path, rest });
     });
   }
 
   /** Lets the page have its own clicks and keys, or picks in it again. */
   use(on: boolean): void {
     this.line.used = on;
-    this.say({ do: 'use', on });
+    this.say({ type: 'use', on });
   }
 
   setScale(scale: number): void {
-    this.say({ do: 'scale', scale });
+    this.say({ type: 'scale', scale });
   }
 
   /** Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. */
@@ -279,7 +279,7 @@ export class PageLink {
     const played = new Set([...plan.damping, ...plan.signals].map((f) => f.motion));
     const again = changed.some(({ piece }) => piece.stays || piece.motions.some((m) => played.has(m)));
     this.say({
-      do: 'style',
+      type: 'style',
       id: 0,
       pieces: changed.map(({ id, css, piece }) => ({ id, css, stays: piece.stays ?? false })),
       order,

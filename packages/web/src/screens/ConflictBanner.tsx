@@ -8,13 +8,13 @@ export function ConflictBanner({ goTo, again }: { goTo(takeId: string): void; ag
   const { session, page, take } = useOpenedPage();
   const save = useStore(session.store, (s) => s.save);
   const client = useQueryClient();
-  if (save.is === 'refused')
+  if (save.kind === 'refused')
     return (
       <div className="banner" role="alert">
         <span className="grow">The last edit was refused: {save.why} Undo it, or change it.</span>
       </div>
     );
-  if (save.is !== 'conflict') return null;
+  if (save.kind !== 'conflict') return null;
   const keep = async () => {
     const id = await session.keepMine(page.id);
     await client.invalidateQueries({ queryKey: ['page', page.id] });

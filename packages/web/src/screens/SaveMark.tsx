@@ -17,7 +17,7 @@ const AWAY = {
 
 /** Text and title. */
 function wordsFor(save: SaveState): readonly [text: string, title?: string] {
-  switch (save.is) {
+  switch (save.kind) {
     case 'saved':
       return [`Saved · rev ${save.revision}`];
     case 'saving':
@@ -35,7 +35,7 @@ function wordsFor(save: SaveState): readonly [text: string, title?: string] {
 export function SaveMark({ save }: { save: SaveState }) {
   const [text, title] = wordsFor(save);
   return (
-    <span className={`save-state ${save.is}`} role="status" title={title}>
+    <span className={`save-state ${save.kind}`} role="status" title={title}>
       {text}
     </span>
   );

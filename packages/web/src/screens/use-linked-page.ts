@@ -31,7 +31,7 @@ export function useLinkedPage(
 
   // The server takes out of the page what its takes have taken over, so the page is opened again once that has changed there.
   const taken = useStore(session.store, (s) =>
-    s.save.is === 'saved' ? s.document.importedRules.join('\n') : null,
+    s.save.kind === 'saved' ? s.document.importedRules.join('\n') : null,
   );
   const opened = useRef(taken);
   useEffect(() => {

@@ -61,4 +61,4 @@ export interface ToWorker<J extends JobName = JobName> {
   kept: string[];
 }
 export type FromWorker =
-  { is: 'step'; done: number; of: number } | { is: 'done'; answer: unknown } | { is: 'failed'; why: string };
+  { type: 'step'; done: number; of: number } | { type: 'done'; answer: unknown } | { type: 'failed'; why: string };

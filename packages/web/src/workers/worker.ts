@@ -13,12 +13,12 @@ addEventListener('message', ({ data: { job, input, kept } }: MessageEvent<ToWork
     const work = JOBS[job](last as never);
     for (let told = performance.now(); ;) {
       const step = work.next();
-      if (step.done) return say({ is: 'done', answer: step.value });
+      if (step.done) return say({ type: 'done', answer: step.value });
       if (performance.now() - told < EVERY) continue;
       told = performance.now();
-      say({ is: 'step', ...step.value });
+      say({ type: 'step', ...step.value });
     }
   } catch (error) {
-    say({ is: 'failed', why: error instanceof Error ? error.message : String(error) });
+    say({ type: 'failed', why: error instanceof Error ? error.message : String(error) });
   }
 });

@@ -136,11 +136,11 @@ export function HandOffScreen() {
             </p>
           </div>
         ) : (
-          <Proof query={query} saved={save.is === 'saved'} onShow={setChosen} />
+          <Proof query={query} saved={save.kind === 'saved'} onShow={setChosen} />
         )}
         <TakeAway
           href={`/api/takes/${take.id}/hand-off.zip?${query}`}
-          saved={save.is === 'saved'}
+          saved={save.kind === 'saved'}
           empty={count === 0}
           assembled={assembled}
           options={options}

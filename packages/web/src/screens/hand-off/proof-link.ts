@@ -26,7 +26,7 @@ export class ProofLink {
         const channel = new MessageChannel();
         channel.port1.onmessage = (m) => {
           const parsed = FromProbe.safeParse(m.data);
-          if (parsed.success && parsed.data.is === 'ready') done(channel.port1);
+          if (parsed.success && parsed.data.type === 'ready') done(channel.port1);
         };
         frame.contentWindow!.postMessage(HELLO, '*', [channel.port2]);
       };
@@ -57,7 +57,7 @@ export class ProofLink {
       const late = setTimeout(() => fail(new Error('The finished page stopped answering.')), TIMEOUT_MS);
       this.port.onmessage = ({ data }) => {
         const parsed = FromProbe.safeParse(data);
-        if (!parsed.success || parsed.data.is !== 'looked' || parsed.data.id !== id) return;
+        if (!parsed.success || parsed.data.type !== 'looked' || parsed.data.id !== id) return;
         clearTimeout(late);
         done(parsed.data.look);
       };
@@ -67,7 +67,7 @@ export class ProofLink {
         properties,
         ...(name === undefined ? {} : { name }),
       }));
-      this.port.postMessage({ do: 'look', id, at, wanted } satisfies ToProbe);
+      this.port.postMessage({ type: 'look', id, at, wanted } satisfies ToProbe);
     });
   }
 }

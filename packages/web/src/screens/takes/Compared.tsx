@@ -26,7 +26,7 @@ const CAPTION = 18;
 export function Compared({ a, b }: ComparedProps) {
   const { link, viewport } = useOpenedPage();
   const { ref, width, height } = useSize();
-  const left = a.is === 'take' && a.page.id === b.page.id ? a : null;
+  const left = a.kind === 'take' && a.page.id === b.page.id ? a : null;
   const differences = useMemo(
     () => left && listDifferences(left.whole, b.whole),
     [left?.whole, b.whole], // eslint-disable-line react-hooks/exhaustive-deps
@@ -36,7 +36,7 @@ export function Compared({ a, b }: ComparedProps) {
     [left?.take, b.take],
   );
   const max = Math.max(
-    ...[a, b].map((s) => (s.is === 'take' && s.layout ? s.layout.scrollers[0]!.max.block : 0)),
+    ...[a, b].map((s) => (s.kind === 'take' && s.layout ? s.layout.scrollers[0]!.max.block : 0)),
   );
   const [looking] = useState(() =>
     createStore<Looking>(() => {
@@ -82,7 +82,7 @@ export function Compared({ a, b }: ComparedProps) {
         <CurvesOver rows={rows} width={CURVES} />
         <div className="takes-right">
           <Wipe width={right - 32} height={0.5 * height} />
-          {a.is === 'pictures' ? (
+          {a.kind === 'pictures' ? (
             <Pictures set={a.set} />
           ) : (
             <div className="takes-below">

@@ -21,12 +21,12 @@ const EDGE = 14;
 export function useChosenPair(): { pairs: MotionPair[]; pair: MotionPair | null; property: string | null } {
   const { a, b, differences, looking } = useTakes();
   const pairs = useMemo(
-    () => motionPairs(a.is === 'take' ? a.document : null, b.document, differences),
+    () => motionPairs(a.kind === 'take' ? a.document : null, b.document, differences),
     [a, b.document, differences],
   );
   const wanted = useStore(looking, (s) => s.motion);
   const property = useStore(looking, (s) => s.property);
-  const left = a.is === 'take' && differences ? a.layout : null;
+  const left = a.kind === 'take' && differences ? a.layout : null;
   return useMemo(() => {
     const drawable = (p: MotionPair) =>
       listProperties(p).some((name) => computeDrawn(p.b, b.layout, name) ?? computeDrawn(p.a, left, name));
@@ -47,7 +47,7 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
   const { pairs, pair, property } = useChosenPair();
   const choose = useChooseMotion();
   const view = makeView(axis, rows);
-  const left = a.is === 'take' && differences ? a.layout : null;
+  const left = a.kind === 'take' && differences ? a.layout : null;
   const [x, y] = useMemo(
     () =>
       pair && property !== null

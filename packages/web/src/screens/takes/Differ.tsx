@@ -30,7 +30,7 @@ function toHead(differing: readonly Difference[]): string {
 /** Puts what `from` has into the other take, as an act that can be undone. */
 function takeOver(takes: Takes, difference: Difference, from: Letter): void {
   const [source, target] = from === 'a' ? [takes.a, takes.b] : [takes.b, takes.a];
-  if (source.is !== 'take' || target.is !== 'take') return;
+  if (source.kind !== 'take' || target.kind !== 'take') return;
   const { session } = target;
   if (!session) return notify(`${target.name} is ${target.note} and stays as it is.`);
   const done = withTakenOver(session.store.getState().document, source.whole, difference, from);
@@ -85,7 +85,7 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
   };
   const canTo = (to: Letter) => {
     const side = takes[to];
-    return side.is === 'take' && side.session !== null;
+    return side.kind === 'take' && side.session !== null;
   };
   return (
     <li className={chosen ? 'chosen' : ''}>

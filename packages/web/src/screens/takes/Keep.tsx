@@ -13,7 +13,7 @@ export function Keep() {
   const [key, setKey] = useBesideKey();
   const client = useQueryClient();
   const navigate = useNavigate();
-  if (a.is === 'pictures') return null;
+  if (a.kind === 'pictures') return null;
   const refresh = () =>
     Promise.all([
       client.invalidateQueries({ queryKey: ['page', page.id] }),

@@ -74,7 +74,7 @@ function Picture({ letter, side, at, scale, there, shown }: PictureProps) {
   const { looking } = useTakes();
   const { viewport } = useOpenedPage();
   const chosen = useStore(looking, (s) => s.at === at);
-  const words = side.is === 'take' && side.layout ? placeWords(side.layout, at) : '';
+  const words = side.kind === 'take' && side.layout ? placeWords(side.layout, at) : '';
   return (
     <button
       type="button"
@@ -85,7 +85,7 @@ function Picture({ letter, side, at, scale, there, shown }: PictureProps) {
       onClick={() => looking.setState({ at })}
     >
       <span className="film-frame" style={{ height: viewport.height * scale }}>
-        {side.is === 'pictures' ? (
+        {side.kind === 'pictures' ? (
           <ReferencePicture set={side.set} at={at} width={viewport.width * scale} />
         ) : (
           there &&

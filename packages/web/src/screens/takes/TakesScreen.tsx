@@ -16,7 +16,7 @@ export function TakesScreen() {
   useEffect(() => {
     window.document.title = `Takes · ${page.name} · Lyvek`;
   }, [page.name]);
-  switch (beside.is) {
+  switch (beside.kind) {
     case 'take':
       return <TakeBeside key={`${key}${take.id}`} beside={beside} then={Compared} />;
     case 'revision':
@@ -31,10 +31,10 @@ export function TakesScreen() {
       return (
         <div className="takes-empty">
           <h1>
-            {beside.is === 'failed' ? 'That cannot be opened' : `${take.name} is the only take of this page`}
+            {beside.kind === 'failed' ? 'That cannot be opened' : `${take.name} is the only take of this page`}
           </h1>
           <p>
-            {beside.is === 'failed'
+            {beside.kind === 'failed'
               ? `${beside.why} Choose something else to compare ${take.name} with.`
               : 'Make a second take and change it freely; both stay, and here you see them side by side. Or compare with what is there already.'}
           </p>

@@ -25,7 +25,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
   const scale = Math.min(1, width / viewport.width, (height - HEAD) / viewport.height);
   const [w, h] = [viewport.width * scale, viewport.height * scale];
   const frame = useRef<HTMLIFrameElement>(null);
-  const other = a.is === 'take' && a.page.id === page.id ? a.document : null;
+  const other = a.kind === 'take' && a.page.id === page.id ? a.document : null;
   const { key } = useLinkedPage(frame, b.document, other);
   const ready = useStore(link.store, (s) => s.link === 'ready');
   useEffect(() => {
@@ -45,7 +45,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
     <section className="wipe-part" aria-label="Both takes over each other">
       <header className="takes-head">
         <span>
-          {a.is === 'take' ? 'Both' : 'Page'} at <b>{grouped(at)} px</b>, shown at {Math.round(100 * scale)} %
+          {a.kind === 'take' ? 'Both' : 'Page'} at <b>{grouped(at)} px</b>, shown at {Math.round(100 * scale)} %
         </span>
         <span className="grow" />
         <GestureName />
@@ -60,7 +60,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
         />
         <div className="wipe-a" style={{ clipPath: `inset(0 ${100 * (1 - wipe)}% 0 0)` }}>
-          {a.is === 'take' ? (
+          {a.kind === 'take' ? (
             <SeenPage
               page={a.page}
               title={`${a.name} at ${at} px`}
@@ -123,7 +123,7 @@ function State({ letter }: { letter: Letter }) {
   const at = useStore(takes.looking, (s) => s.at);
   const { pair, property } = useChosenPair();
   const side = takes[letter];
-  if (side.is !== 'take' || !side.layout)
+  if (side.kind !== 'take' || !side.layout)
     return (
       <span className={`wipe-state ${letter}`}>
         <b>{letter.toUpperCase()}</b>

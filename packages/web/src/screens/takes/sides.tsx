@@ -17,7 +17,7 @@ export interface ComparedProps {
   b: TakeSide;
 }
 type Then = ComponentType<ComparedProps>;
-type Of<K extends Beside['is']> = Extract<Beside, { is: K }>;
+type Of<K extends Beside['kind']> = Extract<Beside, { kind: K }>;
 
 function useDress(document: MotionDocument, layout: PinnedLayout | null): Pick<TakeSide, 'dress' | 'take'> {
   const { reducedMotion } = useOpenedPage();
@@ -43,7 +43,7 @@ function useOpenSide(): TakeSide {
   const revision = useStore(session.store, (s) => s.save.revision);
   const dressed = useDress(document, measured ? layout : null);
   return {
-    is: 'take',
+    kind: 'take',
     name: take.name,
     note: `rev ${revision}${madeFromWords(take, takes)}`,
     page,
@@ -71,7 +71,7 @@ export function TakeBeside({ beside, then: Then }: { beside: Of<'take'>; then: T
   const layout = useSameLayout(document.pins);
   const dressed = useDress(document, layout);
   const a: TakeSide = {
-    is: 'take',
+    kind: 'take',
     name: take.name,
     note: `rev ${revision}${madeFromWords(take, takes)}`,
     page,
@@ -86,7 +86,7 @@ export function TakeBeside({ beside, then: Then }: { beside: Of<'take'>; then: T
 
 export function FixedBeside({ beside, then }: { beside: Of<'revision' | 'elsewhere'>; then: Then }) {
   const { page } = useOpenedPage();
-  return beside.is === 'revision' ? (
+  return beside.kind === 'revision' ? (
     <Revision take={beside.take} whole={beside.document} page={page} then={then} />
   ) : (
     <Elsewhere beside={beside} then={then} />
@@ -113,7 +113,7 @@ function Revision({ take, whole, page, then: Then }: RevisionProps) {
   const dressed = useDress(document, layout);
   const note = `as it was at rev ${take.revision}`;
   const a: TakeSide = {
-    is: 'take',
+    kind: 'take',
     name: take.name,
     note,
     page,
@@ -138,7 +138,7 @@ function Elsewhere({ beside, then: Then }: { beside: Of<'elsewhere'>; then: Then
   const layout = useMemo(() => base && withPins(base, document.pins), [base, document.pins]);
   const dressed = useDress(document, layout);
   const a: TakeSide = {
-    is: 'take',
+    kind: 'take',
     name: whole.page.name,
     note: `${take.name}, rev ${take.revision}`,
     page: whole.page,
@@ -158,5 +158,5 @@ function Elsewhere({ beside, then: Then }: { beside: Of<'elsewhere'>; then: Then
 export function PicturesBeside({ beside: { set }, then: Then }: { beside: Of<'pictures'>; then: Then }) {
   const count = set.pictures.length;
   const note = count === 1 ? 'one picture' : `${count} pictures`;
-  return <Then a={{ is: 'pictures', name: set.name, note, set }} b={useOpenSide()} />;
+  return <Then a={{ kind: 'pictures', name: set.name, note, set }} b={useOpenSide()} />;
 }

@@ -8,7 +8,7 @@ import type { Dress } from '../../parts/page-link.ts';
 import type { Axis } from './model/axis.ts';
 
 export interface TakeSide {
-  is: 'take';
+  kind: 'take';
   name: string;
   /** “rev 58, made from CompiledTimeline A” */
   note: string;
@@ -27,7 +27,7 @@ export interface TakeSide {
   measured?(layout: Layout): void;
 }
 export interface PicturesSide {
-  is: 'pictures';
+  kind: 'pictures';
   name: string;
   note: string;
   set: ReferenceFacts;

@@ -13,13 +13,13 @@ export type BesideKey = `take.${string}` | `rev.${string}.${number}` | `pictures
 const KEY = /^(?:take\.[\w-]+|rev\.[\w-]+\.\d+|pictures\.[\w-]+)$/;
 
 export type Beside =
-  | { is: 'nothing' }
-  | { is: 'opening' }
-  | { is: 'failed'; why: string }
-  | { is: 'take'; take: TakeFacts; session: TakeSession }
-  | { is: 'revision'; take: TakeFacts; document: MotionDocument }
-  | { is: 'elsewhere'; whole: PageWhole; take: TakeFacts; document: MotionDocument }
-  | { is: 'pictures'; set: ReferenceFacts };
+  | { kind: 'nothing' }
+  | { kind: 'opening' }
+  | { kind: 'failed'; why: string }
+  | { kind: 'take'; take: TakeFacts; session: TakeSession }
+  | { kind: 'revision'; take: TakeFacts; document: MotionDocument }
+  | { kind: 'elsewhere'; whole: PageWhole; take: TakeFacts; document: MotionDocument }
+  | { kind: 'pictures'; set: ReferenceFacts };
 
 /** Without a word in the address: what the take was made from, else what was made from it, else any other one. */
 function likeliest(take: TakeFacts, takes: readonly TakeFacts[]): BesideKey | null {
@@ -53,10 +53,10 @@ export function useBeside(key: BesideKey | null): Beside {
     queryFn: async (): Promise<Beside> => {
       if (what === 'rev') {
         const { document, ...take } = await api.revision(id, Number(number));
-        return { is: 'revision', take, document };
+        return { kind: 'revision', take, document };
       }
       const { document, ...take } = await api.take(id);
-      return { is: 'elsewhere', whole: await api.page(take.pageId), take, document };
+      return { kind: 'elsewhere', whole: await api.page(take.pageId), take, document };
     },
     staleTime: what === 'rev' ? Infinity : 0,
   });
@@ -66,19 +66,19 @@ export function useBeside(key: BesideKey | null): Beside {
     queryFn: () => api.references(page.id),
   });
   return useMemo((): Beside => {
-    if (key === null) return { is: 'nothing' };
+    if (key === null) return { kind: 'nothing' };
     if (own) {
-      if (session instanceof Error) return { is: 'failed', why: session.message };
-      return session ? { is: 'take', take: own, session } : { is: 'opening' };
+      if (session instanceof Error) return { kind: 'failed', why: session.message };
+      return session ? { kind: 'take', take: own, session } : { kind: 'opening' };
     }
     if (what === 'pictures') {
       const set = sets.data?.references.find((s) => s.id === id);
-      if (set) return { is: 'pictures', set };
-      if (sets.error) return { is: 'failed', why: sets.error.message };
-      return sets.data ? { is: 'failed', why: 'These pictures are no longer there.' } : { is: 'opening' };
+      if (set) return { kind: 'pictures', set };
+      if (sets.error) return { kind: 'failed', why: sets.error.message };
+      return sets.data ? { kind: 'failed', why: 'These pictures are no longer there.' } : { kind: 'opening' };
     }
-    if (fixed.error) return { is: 'failed', why: fixed.error.message };
-    return fixed.data ?? { is: 'opening' };
+    if (fixed.error) return { kind: 'failed', why: fixed.error.message };
+    return fixed.data ?? { kind: 'opening' };
   }, [key, own, session, what, id, sets.data, sets.error, fixed.data, fixed.error]);
 }
 

@@ -8,7 +8,7 @@ export function useChooseMotion(): (id: string) => void {
   return (id) => {
     const { axis } = looking.getState();
     const spans = [b, a].flatMap((side) => {
-      if (side.is !== 'take' || !side.layout) return [];
+      if (side.kind !== 'take' || !side.layout) return [];
       const motion = side.document.motions.find((m) => m.id === id);
       const bar = motion && !motion.time ? findBar(motion, side.layout) : null;
       return bar && isPlaced(bar) && bar.placed.scroller === 0 ? [bar.placed] : [];

@@ -105,7 +105,7 @@ function useBytes(side: TakeSide | null): number | null {
 /** Null for a side that is not a take, or not measured yet. */
 export function useFigures(): { a: Figures | null; b: Figures | null; working: boolean } {
   const { a, b } = useTakes();
-  const left = a.is === 'take' ? a : null;
+  const left = a.kind === 'take' ? a : null;
   const { question } = useQuestion();
   const { last, stale } = useSimulation();
   const answers = {

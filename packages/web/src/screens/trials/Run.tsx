@@ -34,7 +34,7 @@ const STATES: Record<Trial['state'], string> = {
 export function Run() {
   const { measured } = useTrials();
   const { session } = useOpenedPage();
-  const save = useStore(session.store, (s) => s.save.is);
+  const save = useStore(session.store, (s) => s.save.kind);
   const { underWay, lab, run, starting, stop, here } = measured;
   if (here) return <HereTrial setup={here} done={measured.doneHere} ended={measured.endHere} />;
   if (underWay)

@@ -9,7 +9,7 @@ export interface Change {
   /** what of it: “scale”, “start” …; empty where all of it */
   of: string;
   was: string;
-  is: string;
+  kind: string;
 }
 
 type Pin = MotionDocument['pins'][number];
@@ -36,16 +36,16 @@ const short = (css: string) => valueWords(css).replace(/^0 (?=\S+$)/, '');
 
 function keyframeChange(property: string, a: Motion, b: Motion): Change {
   const [x, y] = [a.keyframes[property], b.keyframes[property]];
-  if (!x) return { of: property, was: 'none', is: short(y!.at(-1)!.value) };
-  if (!y) return { of: property, was: short(x.at(-1)!.value), is: 'none' };
+  if (!x) return { of: property, was: 'none', kind: short(y!.at(-1)!.value) };
+  if (!y) return { of: property, was: short(x.at(-1)!.value), kind: 'none' };
   if (x.at(-1)!.value !== y.at(-1)!.value)
-    return { of: property, was: short(x.at(-1)!.value), is: short(y.at(-1)!.value) };
+    return { of: property, was: short(x.at(-1)!.value), kind: short(y.at(-1)!.value) };
   if (x[0]!.value !== y[0]!.value)
-    return { of: `${property} from`, was: short(x[0]!.value), is: short(y[0]!.value) };
+    return { of: `${property} from`, was: short(x[0]!.value), kind: short(y[0]!.value) };
   return {
     of: `${property}, keyframes`,
     was: String(x.length),
-    is: x.length === y.length ? 'others' : String(y.length),
+    kind: x.length === y.length ? 'others' : String(y.length),
   };
 }
 
@@ -56,36 +56,36 @@ const MOTION_WORDS: Record<string, (a: Motion, b: Motion) => Change[]> = {
   range: (a, b) =>
     (['start', 'end'] as const).flatMap((side) => {
       const [was, is] = [a, b].map((m) => pointWords(m.range[side], side, m.driver.kind)) as [string, string];
-      return was === is ? [] : [{ of: side, was, is }];
+      return was === is ? [] : [{ of: side, was, kind: is }];
     }),
   driver: (a, b) =>
     a.driver.kind === b.driver.kind
-      ? [{ of: DRIVER_WORDS[b.driver.kind].noun, was: '', is: 'another one' }]
-      : [{ of: 'driver', was: DRIVER_WORDS[a.driver.kind].noun, is: DRIVER_WORDS[b.driver.kind].noun }],
-  easing: (a, b) => [{ of: 'easing', was: a.easing, is: b.easing }],
-  damping: (a, b) => [{ of: 'damping', was: dampingLabel(a.damping), is: dampingLabel(b.damping) }],
+      ? [{ of: DRIVER_WORDS[b.driver.kind].noun, was: '', kind: 'another one' }]
+      : [{ of: 'driver', was: DRIVER_WORDS[a.driver.kind].noun, kind: DRIVER_WORDS[b.driver.kind].noun }],
+  easing: (a, b) => [{ of: 'easing', was: a.easing, kind: b.easing }],
+  damping: (a, b) => [{ of: 'damping', was: dampingLabel(a.damping), kind: dampingLabel(b.damping) }],
   time: (a, b) => [
     seconds(a) === seconds(b)
-      ? { of: 'delay', was: a.time?.delay ?? '', is: b.time?.delay ?? '' }
-      : { of: 'lasts', was: seconds(a), is: seconds(b) },
+      ? { of: 'delay', was: a.time?.delay ?? '', kind: b.time?.delay ?? '' }
+      : { of: 'lasts', was: seconds(a), kind: seconds(b) },
   ],
-  on: (a) => [{ of: '', was: a.on ? 'on' : 'muted', is: a.on ? 'muted' : 'on' }],
+  on: (a) => [{ of: '', was: a.on ? 'on' : 'muted', kind: a.on ? 'muted' : 'on' }],
   targets: (a, b) => [
     a.targets.selector === b.targets.selector
-      ? { of: 'apart', was: '', is: 'otherwise' }
-      : { of: 'moves', was: a.targets.selector, is: b.targets.selector },
+      ? { of: 'apart', was: '', kind: 'otherwise' }
+      : { of: 'moves', was: a.targets.selector, kind: b.targets.selector },
   ],
-  reducedMotion: (a, b) => [{ of: 'reduced motion', was: a.reducedMotion, is: b.reducedMotion }],
-  name: (a, b) => [{ of: 'name', was: a.name, is: b.name }],
+  reducedMotion: (a, b) => [{ of: 'reduced motion', was: a.reducedMotion, kind: b.reducedMotion }],
+  name: (a, b) => [{ of: 'name', was: a.name, kind: b.name }],
 };
 
 /** Every change, the one that says most first. */
 export function listChanges({ list, a, b, fields }: Difference): Change[] {
-  if (!a) return [{ of: '', was: 'none', is: face(list, b!) }];
-  if (!b) return [{ of: '', was: face(list, a), is: 'none' }];
+  if (!a) return [{ of: '', was: 'none', kind: face(list, b!) }];
+  if (!b) return [{ of: '', was: face(list, a), kind: 'none' }];
   if (list !== 'motions') {
     const [was, is] = [face(list, a), face(list, b)];
-    return [was === is ? { of: fields.join(', '), was: '', is: 'changed' } : { of: '', was, is }];
+    return [was === is ? { of: fields.join(', '), was: '', kind: 'changed' } : { of: '', was, kind: is }];
   }
   const [x, y] = [a as Motion, b as Motion];
   const properties = fields
@@ -95,9 +95,9 @@ export function listChanges({ list, a, b, fields }: Difference): Change[] {
     ...properties.map((p) => keyframeChange(p, x, y)),
     ...fields
       .filter((f) => !f.startsWith('keyframes.'))
-      .flatMap((f) => MOTION_WORDS[f]?.(x, y) ?? [{ of: f, was: '', is: 'changed' }]),
+      .flatMap((f) => MOTION_WORDS[f]?.(x, y) ?? [{ of: f, was: '', kind: 'changed' }]),
   ];
 }
 
-export const changeWords = ({ of, was, is }: Change): string =>
+export const changeWords = ({ of, was, kind: is }: Change): string =>
   [of, was && is ? `${was} → ${is}` : was || is].filter(Boolean).join(' ');
