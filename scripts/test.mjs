@@ -10,6 +10,7 @@ import { endRunning, run } from './setup/processes.mjs';
 import { say } from './setup/say.mjs';
 import { sizes, workbenchSize } from './setup/sizes.mjs';
 import { startStack } from './setup/stack.mjs';
+import { danglingWords } from './setup/words.mjs';
 
 /** Everything, long random sets included; everything once; only what shows faults. */
 const full = process.argv.includes('--full');
@@ -93,6 +94,12 @@ await step('sizes', async () => {
   const { rows, wrong } = await sizes();
   for (const row of [...rows, ...wrong]) say(row);
   return { passed: rows.length, failed: wrong.length };
+});
+await step('words', async () => {
+  const found = danglingWords();
+  for (const one of found) say(one);
+  say(`${found.length} words that the glossary has better ones for`);
+  return { passed: found.length ? 0 : 1, failed: found.length };
 });
 await step('jest', async () => {
   const file = inRoot('.cache', 'jest.json');

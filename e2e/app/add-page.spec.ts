@@ -158,7 +158,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
       await addPage(request, await newProject(request, 'Short'), html('<h1>Short</h1>'), 'text/html'),
     );
     await expect(page.locator('.page-note')).toContainText('nothing to scroll');
-    await expect(page.getByRole('button', { name: 'Play' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeDisabled();
   });
 
   test('broken HTML and missing files', async ({ page, request }) => {
@@ -173,7 +173,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
     const id = await addPage(request, await newProject(request, 'Endless'), endless, 'text/html');
     await page.route('**/slow.png', () => undefined);
     await openRundown(page, id);
-    await expect(page.locator('.preview-late')).toContainText('load event never came');
+    await expect(page.locator('.preview-late')).toContainText('load event never fired');
   });
 
   test('a page that grows is measured again', async ({ page, request }) => {

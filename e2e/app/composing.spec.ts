@@ -152,7 +152,7 @@ test('scrubbed to timed and back is one click each, and says what it does', asyn
   const before = (await take(page, id)).motions[0];
   await page.locator('.sentence .word').first().click();
   await page.getByRole('button', { name: /a new trigger where it begins now/ }).click();
-  await expect(page.locator('.notice')).toContainText('plays in time');
+  await expect(page.locator('.notice')).toContainText('time-based now');
   await expect(page.locator('[data-trigger]')).toHaveCount(1);
   await saved(page);
   expect((await take(page, id)).motions[0].keyframes).toEqual(before.keyframes);
@@ -243,7 +243,7 @@ test('following, a pin and a drawing leave as files that do the same', async ({ 
   await page.locator('.sentence .word', { hasText: 'none' }).click();
   await page.getByRole('group', { name: 'Damping' }).getByRole('button', { name: 'half-life' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.locator('.sentence')).toContainText('with 90 ms half-life');
+  await expect(page.locator('.sentence')).toContainText('90 ms half-life');
   await add(page, 'Horizontal travel', '.strip');
   await add(page, 'Draw', '#draw svg');
   await page.getByRole('link', { name: 'Hand-off' }).click();
@@ -341,7 +341,7 @@ test('what has no place on the page says so, can be reached and mended, and brea
   await expect(list).toContainText('Lost trigger');
   await expect(page.locator('[data-pin]')).toHaveCount(1);
   await list.getByRole('button', { name: 'Gone' }).click();
-  await expect(page.locator('.inspector')).toContainText('It does not fill');
+  await expect(page.locator('.inspector')).toContainText('It does not pin');
   await page.locator('.word-pin').first().click();
   await page.locator('input[name=stage]').fill('#plates');
   await page.keyboard.press('Enter');
@@ -397,7 +397,7 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   await page.getByRole('link', { name: 'Rundown' }).click();
   await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
   await page.locator('.bar-grip').first().click();
-  await page.getByRole('button', { name: 'Own values for Narrow' }).click();
+  await page.getByRole('button', { name: 'Overrides for Narrow' }).click();
   await page.getByRole('button', { name: /start remove the override/ }).click();
   await saved(page);
   expect((await take(page, id)).motions[0].conditions).toBeUndefined();
@@ -447,10 +447,10 @@ test('keyframes are chosen across motions, moved together and deleted; the ruler
   expect((await stops(0)).every((l) => l.length === 2)).toBe(true);
 });
 
-test('a rest is typed, seen in the page, pulled on the bar and taken out', async ({ page }) => {
+test('a hold is typed, seen in the page, dragged on the bar and removed', async ({ page }) => {
   const id = await open(page);
   await add(page, 'Fade', '#one');
-  await page.getByRole('button', { name: 'Pin section', exact: true }).click();
+  await page.getByRole('button', { name: 'Hold', exact: true }).click();
   await page.getByLabel('Hold in px').fill('160');
   await page.keyboard.press('Enter');
   await page.locator('.diagram h3').click();
@@ -459,7 +459,7 @@ test('a rest is typed, seen in the page, pulled on the bar and taken out', async
   const list = async () => (await take(page, id)).motions[0].keyframes.opacity;
   expect((await list()).map((s: { value: string }) => s.value)).toEqual(['0', '1', '1', '0']);
   for (let i = 0; i < 2; i++) await page.keyboard.press('+');
-  const edge = (await page.locator('[data-rest=to]').boundingBox())!;
+  const edge = (await page.locator('[data-hold=to]').boundingBox())!;
   const was = Number.parseFloat((await list())[2].at);
   await page.mouse.move(edge.x + 12, edge.y + 5);
   await page.mouse.down();
@@ -467,7 +467,7 @@ test('a rest is typed, seen in the page, pulled on the bar and taken out', async
   await page.mouse.up();
   await saved(page);
   await expect.poll(async () => Number.parseFloat((await list())[2].at)).toBeGreaterThan(was);
-  await page.getByRole('button', { name: 'Pin section', exact: true }).click();
+  await page.getByRole('button', { name: 'Hold', exact: true }).click();
   await page.getByLabel('Hold in px').fill('0');
   await page.keyboard.press('Enter');
   await expect.poll(async () => (await list()).length).toBe(2);

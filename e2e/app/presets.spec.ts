@@ -26,7 +26,7 @@ const keep = async (page: Page, as: string) => {
   await page.getByRole('button', { name: 'Save as preset' }).click();
   await page.getByLabel('Name of the preset').fill(as);
   await page.keyboard.press('Enter');
-  await expect(page.getByText(`“${as}” is kept`)).toBeVisible();
+  await expect(page.getByText(`“${as}” is saved`)).toBeVisible();
 };
 
 test('kept, put elsewhere, changed there, followed here', async ({ page }) => {

@@ -57,12 +57,12 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
         .evaluate((e) => e.getAnimations().map((a) => (a as CSSAnimation).animationName)),
     )
     .toEqual(['lv-lift']);
-  await page.getByRole('button', { name: /1 mistake, 1 left/ }).click();
+  await page.getByRole('button', { name: /1 mistake, 1 not imported/ }).click();
   await expect(page.locator('.read-pop').getByText('comes after “animation-timeline: view()”')).toBeVisible();
   await expect(page.getByText('which has no place of its own here')).toBeVisible();
   await page.getByRole('button', { name: 'Import with correction' }).click();
   await expect(page.getByText('It is read as it was meant')).toBeVisible();
-  await expect(page.getByRole('button', { name: '1 left in the page' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 not imported' })).toBeVisible();
   await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(2);
   await expect
     .poll(
@@ -99,7 +99,7 @@ test('the finished page is proved here and in Chromium on the server', async ({ 
   await expect(page.locator('.hand-html')).toContainText('lines are motions now');
   await page.getByRole('button', { name: 'Prove it', exact: true }).click();
   await expect(page.locator('.proof-sentence')).toContainText(
-    /Looked at 1 of 1 motion, [1-9].* All as predicted/,
+    /Looked at 1 of 1 motion, [1-9].* Everything matches the prediction/,
     { timeout: 60_000 },
   );
   await page.getByRole('button', { name: 'Prove it in Chromium on the server' }).click();
@@ -107,7 +107,7 @@ test('the finished page is proved here and in Chromium on the server', async ({ 
     timeout: 60_000,
   });
   await expect(page.locator('.proof-sentence')).toContainText(
-    /Looked at 1 of 1 motion, [1-9].* All as predicted/,
+    /Looked at 1 of 1 motion, [1-9].* Everything matches the prediction/,
   );
   // Another target is another result.
   await page.getByRole('button', { name: 'What plays the motions' }).click();
@@ -115,7 +115,7 @@ test('the finished page is proved here and in Chromium on the server', async ({ 
   await expect(page.locator('.hand-html')).toContainText('new ViewTimeline');
   await page.getByRole('button', { name: /Prove/ }).first().click();
   await expect(page.locator('.proof-sentence')).toContainText(
-    /Looked at 1 of 1 motion, [1-9].* All as predicted/,
+    /Looked at 1 of 1 motion, [1-9].* Everything matches the prediction/,
     { timeout: 60_000 },
   );
 });

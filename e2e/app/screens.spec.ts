@@ -112,5 +112,5 @@ test('gliding plays the page down and up again, and the demo has no findings', a
   const at = async () => Number((await page.locator('.page-at b').innerText()).replace(/\D/g, ''));
   await expect.poll(at).toBeGreaterThan(600);
   await page.keyboard.press(' ');
-  await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
 });

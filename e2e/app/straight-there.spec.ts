@@ -24,7 +24,7 @@ test('a page that does not answer: it is said, and where to look', async ({ page
   );
   await page.goto(there.href);
   await expect(page.getByText('Measuring the page at 1280 × 800')).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByText('The page does not answer')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('The page does not respond')).toBeVisible({ timeout: 20_000 });
   await page.getByRole('link', { name: 'To the Rundown' }).click();
   await expect(page.locator('.rundown')).toBeVisible();
 });

@@ -145,14 +145,14 @@ test('keeping one puts the other away, from where it comes back; both notes lead
   await shown(page);
   await page.getByRole('button', { name: 'Keep B', exact: true }).click();
   await expect(page).toHaveURL(new RegExp(`/pages/${id}\\?take=${second.id}$`));
-  await expect(page.getByText(`${second.name} is kept, ${first.name} was put away.`)).toBeVisible();
+  await expect(page.getByText(`${second.name} is kept, ${first.name} was deleted.`)).toBeVisible();
   await page.getByRole('link', { name: 'Takes', exact: true }).click();
   await expect(
     page.getByRole('heading', { name: `${second.name} is the only take of this page` }),
   ).toBeVisible();
   // Deleted twice over: the empty first take of the page, and the one just given up.
   await page
-    .getByRole('button', { name: new RegExp(`^${first.name}\\s*bring back`) })
+    .getByRole('button', { name: new RegExp(`^${first.name}\\s*restore`) })
     .first()
     .click();
   await expect(page.locator('.side-head').first()).toContainText(first.name);

@@ -144,7 +144,7 @@ test('import, export and prove in a row; what was read as meant plays', FULL, as
   const read = await lyvek([
     'import',
     file('wrong.html', WRONG),
-    '--mend',
+    '--corrections',
     '--out',
     at('doc.json'),
     '--report',

@@ -21,7 +21,7 @@ async function add(request: APIRequestContext, html: string) {
     timeout: 170_000,
   });
   expect(made.status()).toBe(201);
-  const { id, proof } = (await made.json()) as { id: string; proof?: { proved: boolean; said: string } };
+  const { id, proof } = (await made.json()) as { id: string; proof?: { proved: boolean; message: string } };
   const whole = (await (await request.get(`/api/pages/${id}`)).json()) as {
     page: { token: string };
     takes: { id: string }[];
@@ -43,7 +43,7 @@ test('two widths, one within the other, are both looked at, and both come along'
 @media (min-width: 1024px) { .a { animation-range: entry 50% cover 90% } }`;
   const { proof, document } = await add(request, page(css, '<p class="a">1</p><p class="a">2</p>'));
   expect(proof).toMatchObject({ proved: true });
-  expect(proof!.said).toMatch(/3 sizes and reduced motion/);
+  expect(proof!.message).toMatch(/3 sizes and reduced motion/);
   expect(document.motions).toHaveLength(1);
   expect(document.motions[0]!.conditions).toHaveLength(2);
 });
@@ -62,7 +62,7 @@ for (const e of document.querySelectorAll('.b'))
   );
   expect(document.motions.map((m) => m.targets.selector)).toEqual(['.a']);
   expect(proof).toMatchObject({ proved: true });
-  expect(proof!.said).toContain('1 stays in its own CSS');
+  expect(proof!.message).toContain('1 stays in its own CSS');
   const left = unsupported.find((u) => u.what === '.b')!;
   expect(left.reason).toMatch(/written anew it would play something else: opacity 0\.\d+ instead of 0\.9/);
   // Seen in the page itself: Lyvek plays the one, the page goes on playing the other.
@@ -81,5 +81,5 @@ test('a page that never shows anything to look at keeps its motions', async ({ r
   );
   expect(document).toMatchObject({ motions: [], importedRules: [] });
   expect(proof).toMatchObject({ proved: false });
-  expect(proof!.said).toContain('stays in its own CSS');
+  expect(proof!.message).toContain('stays in its own CSS');
 });

@@ -30,9 +30,9 @@ export function makeHandOffPage({ name, files }: InputPage): HandOffPage {
   return { name, entry: files.entry, html, fileAt };
 }
 
-export function readImport(page: InputPage, mend?: Corrections, left?: readonly Refuted[]): ImportResult {
+export function readImport(page: InputPage, corrections?: Corrections, left?: readonly Refuted[]): ImportResult {
   const { entry, html, fileAt } = makeHandOffPage(page);
-  return readPage(entry, html, fileAt, mend, left);
+  return readPage(entry, html, fileAt, corrections, left);
 }
 
 /** What of the page’s own motions plays the same in Chromium when Lyvek writes it; null where it has none. */

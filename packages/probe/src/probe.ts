@@ -91,12 +91,7 @@ function act(message: ToProbe): void {
 }
 
 /** In the same turn as the wrapper: a moment without them would show, and move the page. */
-const keepRules = () =>
-  styles.keep(
-    keptPieces(patch)
-      .map((p) => p.rules)
-      .join('\n'),
-  );
+const keepRules = () => styles.keep(keptPieces(patch)[0]?.rules ?? '');
 
 const sayBlocked = () => blocked.size && say({ type: 'blocked', hosts: [...blocked] });
 

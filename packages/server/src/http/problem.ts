@@ -81,8 +81,8 @@ function problemFrom(error: unknown): Problem {
 
 /** When the disk was last found full, ms; what is asked for meanwhile keeps it so. */
 let fullAt = -Infinity;
-const FULL_LASTS_MS = 10_000;
-export const isDiskFull = (): boolean => Date.now() - fullAt < FULL_LASTS_MS;
+const FULL_TTL_MS = 10_000;
+export const isDiskFull = (): boolean => Date.now() - fullAt < FULL_TTL_MS;
 
 export const problems =
   (log: Logger): ErrorRequestHandler =>

@@ -24,13 +24,13 @@ export interface LineEvents {
 
 const MAX_MESSAGES_PER_SECOND = 600;
 /** Layouts that may be asked for before the first of them has come. */
-const MAX_ASKED = 20;
+const MAX_REQUESTED = 20;
 /** Seconds in a row with more than that, after which the line is cut. */
 const MAX_FLOODS = 3;
 /** Between two keys of somebody who types. */
 const TYPING_MS = 700;
 const HEARTBEAT_MS = 1000;
-const SILENCE_MS = 4500;
+const HEARD_TIMEOUT_MS = 4500;
 /** A page that has not said hello by then is not waited for any longer without a word. */
 const OPEN_TIMEOUT_MS = 10_000;
 
@@ -98,7 +98,7 @@ export class PageLine {
 
   /** False where nobody is there to hear it. */
   say(message: ToProbe): boolean {
-    if (message.type === 'measure') this.asked = Math.min(MAX_ASKED, this.asked + 1);
+    if (message.type === 'measure') this.asked = Math.min(MAX_REQUESTED, this.asked + 1);
     this.port?.postMessage(message);
     return this.port !== null;
   }
@@ -167,7 +167,7 @@ export class PageLine {
       this.say({ type: 'ping', id: 0 });
       // Where the browser does not tell that the other end is gone, its silence does.
       if (this.waiting && silence > 2 * HEARTBEAT_MS) return this.letNext();
-      if (silence > SILENCE_MS) this.events.silent(true);
+      if (silence > HEARD_TIMEOUT_MS) this.events.silent(true);
     } else if (silence > OPEN_TIMEOUT_MS) this.events.silent(false);
   }
 

@@ -17,7 +17,7 @@ export const longLag: CheckDefinition = {
       severity: figures.lag > stay ? 'error' : 'warning',
       at: Math.max(0, placed.start),
       brief: `lags ${pxText(figures.lag)}`,
-      sentence: `With ${gesture.name.toLowerCase()} it is up to ${pxText(figures.lag)} behind the hand${isOver ? `; your limit is ${pxText(limits.lag)}` : `, which is more than the ${pxText(stay)} that it lasts`}.`,
+      sentence: `With ${gesture.name.toLowerCase()} it is up to ${pxText(figures.lag)} behind the scroll${isOver ? `; your limit is ${pxText(limits.lag)}` : `, which is more than the ${pxText(stay)} that it lasts`}.`,
       fix: {
         label: 'Damp less',
         motions: [{ ...motion, damping: tightened(motion.damping, wanted / figures.lag) }],

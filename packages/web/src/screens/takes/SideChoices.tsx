@@ -73,7 +73,7 @@ export function SideChoices({ close }: { close(): void }) {
           {away.data!.takes.map((t) => (
             <button key={t.id} type="button" onClick={() => void restore(t.id).catch(notifyError)}>
               <span className="grow cut">{t.name}</span>
-              <i>bring back</i>
+              <i>restore</i>
             </button>
           ))}
         </>

@@ -57,15 +57,15 @@ export function HoldGrips({ bar, hold, x, y0, y1, view }: HoldGripsProps) {
     });
   };
   return (
-    <g className="rest">
-      <path className="rest-bracket" d={`M${x + 11} ${a}h4V${b}h-4`} />
+    <g className="hold">
+      <path className="hold-bracket" d={`M${x + 11} ${a}h4V${b}h-4`} />
       {b - a > 12 && (
         <text className="what" x={x + 19} y={(a + b) / 2 + 4}>
-          rests {grouped(px)} px
+          holds {grouped(px)} px
         </text>
       )}
       <rect
-        className="rest-area"
+        className="hold-area"
         x={x - 9}
         y={a}
         width={18}
@@ -75,8 +75,8 @@ export function HoldGrips({ bar, hold, x, y0, y1, view }: HoldGripsProps) {
       {(['from', 'to'] as const).map((side) => (
         <rect
           key={side}
-          className="rest-area"
-          data-rest={side}
+          className="hold-area"
+          data-hold={side}
           x={x - 12}
           y={(side === 'from' ? a : b) - 5}
           width={24}

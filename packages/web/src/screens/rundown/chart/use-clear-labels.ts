@@ -10,7 +10,7 @@ const LABELS = [
   '.pin-mark .handle text',
   '.flag text',
   '.label text',
-  '.rest text',
+  '.hold text',
 ];
 const COVERED = 'data-covered';
 /** Boxes of letters have room above and below that nobody reads, px. */

@@ -34,7 +34,7 @@ function toFace(driver: Driver, document: MotionDocument, layout: PinnedLayout):
 }
 
 /** Which of the choices it is. */
-function valueOf(driver: Driver): string {
+function toChoice(driver: Driver): string {
   switch (driver.kind) {
     case 'scroll':
       return driver.scroller ?? 'page';
@@ -141,7 +141,7 @@ export function DriverWord({ motion, element, length }: DriverWordProps) {
       driver: { ...OWN, subject: e.selector } as Driver,
     })),
   ];
-  const value = valueOf(driver);
+  const value = toChoice(driver);
   return (
     <>
       Driven by{' '}

@@ -1,4 +1,4 @@
-/** “rests for n px” in the sentence: its length typed, in px or as a share; 0 takes it out. */
+/** “holds for n px” in the sentence: its length typed, in px or as a share; 0 removes it. */
 import { findHold, withoutHold, withHold } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { Popover } from '../../../parts/Popover.tsx';
@@ -27,7 +27,7 @@ export function HoldWord({ bar, onChange }: HoldWordProps) {
   return (
     <>
       and{' '}
-      <Popover className="word" label="Hold" trigger={hold ? `rests ${grouped(px)} px` : 'no hold'}>
+      <Popover className="word" label="Hold" trigger={hold ? `holds ${grouped(px)} px` : 'no hold'}>
         {() => (
           <div className="damping-editor">
             <label className="point-row">

@@ -21,7 +21,7 @@ export function tieWords(m: Motion, side: Side, d: MotionDocument): string | nul
   return isZero(tie.offset) ? name : `${name} + ${tie.offset}`;
 }
 
-const valueOf = (tie: Tie | undefined): string =>
+const toChoice = (tie: Tie | undefined): string =>
   !tie ? '' : tie.to === 'cue' ? `cue ${tie.cue}` : `${tie.side} ${tie.motion}`;
 
 export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
@@ -61,7 +61,7 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
         <select
           className="field"
           aria-label={`What the ${side} is attached to`}
-          value={valueOf(tie)}
+          value={toChoice(tie)}
           onChange={(e) => choose(e.target.value)}
         >
           <option value="">nothing</option>
