@@ -211,7 +211,10 @@ test('what was overheard once is of no use again, and another origin is not hear
   // A hello with a fresh number is answered once; the same one again is not.
   const answers = await frame.locator('html').evaluate(async () => {
     const heard: unknown[] = [];
-    addEventListener('message', (e) => (e.data as { type?: string }).type === 'welcome' && heard.push(e.data));
+    addEventListener(
+      'message',
+      (e) => (e.data as { type?: string }).type === 'welcome' && heard.push(e.data),
+    );
     const hello = { lyvek: 'lyvek-pairing-1', type: 'hello', nonce: '0123456789abcdef0123456789abcdef' };
     for (let i = 0; i < 3; i++) {
       top!.postMessage(hello, '*');

@@ -52,7 +52,11 @@ async function run(
         asked = [];
         due.forEach((f) => f());
       };
-      const stop = lyvek.play(document, { damping: [{ names: ['lv-a'], selector: '#a', damping: how }] }, clock);
+      const stop = lyvek.play(
+        document,
+        { damping: [{ names: ['lv-a'], selector: '#a', damping: how }] },
+        clock,
+      );
       // Where its range lies is known two frames later.
       for (let i = 0; i < 4; i++) {
         await real();

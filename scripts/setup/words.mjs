@@ -71,7 +71,10 @@ const split = (name) => name.match(/[A-Z]+(?![a-z])|[A-Z]?[a-z]+/g) ?? [];
 
 /** Sentences, one per place. */
 export function danglingWords() {
-  const files = execFileSync('git', ['ls-files', 'packages/*.ts', 'packages/*.tsx'], { cwd: inRoot(), encoding: 'utf8' })
+  const files = execFileSync('git', ['ls-files', 'packages/*.ts', 'packages/*.tsx'], {
+    cwd: inRoot(),
+    encoding: 'utf8',
+  })
     .split('\n')
     .filter((f) => f && !FINE_FILES.test(f));
   const found = [];
@@ -95,17 +98,24 @@ export function danglingWords() {
         const { parent } = node;
         const isOwn =
           (ts.isFunctionDeclaration(parent) ||
-            (ts.isVariableDeclaration(parent) && parent.initializer && ts.isArrowFunction(parent.initializer))) &&
+            (ts.isVariableDeclaration(parent) &&
+              parent.initializer &&
+              ts.isArrowFunction(parent.initializer))) &&
           parent.name === node;
         if (isOwn && /[a-z]Of$/.test(name)) put(node, name, 'a verb, or a plain noun');
         if (ts.isPropertySignature(parent) && /^(is|do)$/.test(name)) put(node, name, 'type, or kind');
-      } else if (!isTest && (ts.isStringLiteralLike(node) || ts.isJsxText(node) || ts.isTemplateExpression(node))) {
+      } else if (
+        !isTest &&
+        (ts.isStringLiteralLike(node) || ts.isJsxText(node) || ts.isTemplateExpression(node))
+      ) {
         const said = ts.isTemplateExpression(node)
           ? [node.head, ...node.templateSpans.map((s) => s.literal)].map((n) => n.text).join(' … ')
           : node.text;
         // Words for a search, or code, are for nobody to read.
         const isRead = /[a-z]+ [a-z]+ [a-z]+/i.test(said) && /[.,:;!?A-Z’]/.test(said);
-        if (isRead) for (const [word, better] of IN_TEXTS) if (word.test(said)) put(node, `“${said.trim().slice(0, 60)}”`, better);
+        if (isRead)
+          for (const [word, better] of IN_TEXTS)
+            if (word.test(said)) put(node, `“${said.trim().slice(0, 60)}”`, better);
       }
       ts.forEachChild(node, visit);
     };

@@ -30,7 +30,11 @@ export function makeHandOffPage({ name, files }: InputPage): HandOffPage {
   return { name, entry: files.entry, html, fileAt };
 }
 
-export function readImport(page: InputPage, corrections?: Corrections, left?: readonly Refuted[]): ImportResult {
+export function readImport(
+  page: InputPage,
+  corrections?: Corrections,
+  left?: readonly Refuted[],
+): ImportResult {
   const { entry, html, fileAt } = makeHandOffPage(page);
   return readPage(entry, html, fileAt, corrections, left);
 }

@@ -14,7 +14,10 @@ const here = window as unknown as Record<string, unknown>;
 function isWelcome(data: unknown): data is Welcome {
   const said = data as Partial<Welcome> | null;
   return (
-    said?.lyvek === PAIRING && said.type === 'welcome' && isNonce(said.nonce) && typeof said.proof === 'string'
+    said?.lyvek === PAIRING &&
+    said.type === 'welcome' &&
+    isNonce(said.nonce) &&
+    typeof said.proof === 'string'
   );
 }
 

@@ -59,7 +59,7 @@ export function claimsFor(
   const left = keyframes.filter((k) => !isFree(k.name));
   for (const k of keyframes) if (!left.includes(k)) out.push(findClaim(k.node, k.sheet, ''));
   for (const k of left)
-    for (const stop of k.stops)
+    for (const stop of k.keyframes)
       for (const d of stop.declarations) for (const n of dashed(d.value)) needed.add(n);
   for (const r of registered.values()) if (animated.has(r.name)) out.push(findClaim(r.node, r.sheet, ''));
   for (const rule of rules)

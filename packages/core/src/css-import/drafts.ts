@@ -101,7 +101,7 @@ export class Drafts {
     if ('obstacle' in read) return read;
     // A document registers what can mix, so that it glides; the page lets it flip half-way.
     const flips = Object.entries(read.keyframes).find(
-      ([name, stops]) => this.cascade.isUnregistered(name) && customSyntax(stops.map((s) => s.value)),
+      ([name, keyframes]) => this.cascade.isUnregistered(name) && customSyntax(keyframes.map((s) => s.value)),
     );
     if (flips) return { obstacle: `${flips[0]} is not registered with @property, so it flips halfway here` };
     const fill = v['animation-fill-mode'].toLowerCase() as Motion['fill'];

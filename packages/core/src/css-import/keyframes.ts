@@ -27,7 +27,7 @@ const hasVariables = new WeakMap<ReadKeyframes, boolean>();
 const isFixed = (frames: ReadKeyframes): boolean => {
   let some = hasVariables.get(frames);
   if (some === undefined) {
-    some = frames.stops.some((s) => s.declarations.some((d) => /\(/.test(d.value)));
+    some = frames.keyframes.some((s) => s.declarations.some((d) => /\(/.test(d.value)));
     hasVariables.set(frames, some);
   }
   return !some;
@@ -50,7 +50,7 @@ function read(frames: ReadKeyframes, timing: string, put: (text: string) => stri
   const keyframes: Record<string, Keyframe[]> = {};
   const places = new Map<string, Map<string, number>>();
   let start = timing;
-  for (const { selectors, declarations } of frames.stops) {
+  for (const { selectors, declarations } of frames.keyframes) {
     const toEasing = declarations.findLast((d) => d.property === 'animation-timing-function');
     const easing = toEasing && parseEasing(toEasing.value).ok ? toEasing.value : timing;
     const added = declarations.find((d) => d.property === 'animation-composition' && d.value !== 'replace');

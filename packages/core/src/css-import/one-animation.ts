@@ -14,13 +14,13 @@ type Frames = { keyframes: Record<string, Keyframe[]> };
 
 function mapped(
   { keyframes }: Frames,
-  change: (stops: Keyframe[]) => { stops: Keyframe[] } | { obstacle: string },
+  change: (list: Keyframe[]) => { keyframes: Keyframe[] } | { obstacle: string },
 ): Record<string, Keyframe[]> | string {
   const out: Record<string, Keyframe[]> = {};
-  for (const [property, stops] of Object.entries(keyframes)) {
-    const made = change(stops);
+  for (const [property, list] of Object.entries(keyframes)) {
+    const made = change(list);
     if ('obstacle' in made) return made.obstacle;
-    out[property] = made.stops;
+    out[property] = made.keyframes;
   }
   return out;
 }
@@ -31,7 +31,7 @@ function repeated(v: Longhands, read: Frames): Record<string, Keyframe[]> | stri
   const count = toCount(v['animation-iteration-count']);
   const direction = v['animation-direction'].toLowerCase();
   if (count === 1 && direction === 'normal') return read.keyframes;
-  return mapped(read, (stops) => unrolled(stops, count, direction));
+  return mapped(read, (list) => unrolled(list, count, direction));
 }
 
 export function timed(
@@ -85,7 +85,7 @@ export function scrubbed(
   if (share > 0 && !/^(both|backwards)$/.test(common.fill))
     return { obstacle: 'it has a delay, and shows the element’s own values until then' };
   if (duration === 0) return { obstacle: 'its duration is 0, so it jumps at its start' };
-  const keyframes = share === 0 ? turned : mapped({ keyframes: turned }, (stops) => delayed(stops, share));
+  const keyframes = share === 0 ? turned : mapped({ keyframes: turned }, (list) => delayed(list, share));
   if (typeof keyframes === 'string') return { obstacle: keyframes };
   const named = Object.values(keyframes).some((list) => list.some((k) => /^[a-z]/.test(k.at)));
   if (named && timeline.kind !== 'view')

@@ -35,7 +35,7 @@ export interface ReadKeyframes {
   name: string;
   media: MediaRead;
   layer: number;
-  stops: { selectors: string[]; declarations: ReadDeclaration[] }[];
+  keyframes: { selectors: string[]; declarations: ReadDeclaration[] }[];
   place: Place;
   node: postcss.AtRule;
   sheet: Sheet;
@@ -171,7 +171,7 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
           name: params.replace(/^["']|["']$/g, ''),
           media: c.media,
           layer: 0,
-          stops: (node.nodes ?? []).flatMap((n) =>
+          keyframes: (node.nodes ?? []).flatMap((n) =>
             n.type === 'rule'
               ? [
                   {

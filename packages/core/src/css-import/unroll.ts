@@ -46,12 +46,12 @@ export function reversedEasing(css: string): string | null {
   return null;
 }
 
-const sorted = (stops: readonly Keyframe[]) =>
-  [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
+const sorted = (keyframes: readonly Keyframe[]) =>
+  [...keyframes].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
 const pct = (share: number) => `${decimal(Number((share * 100).toFixed(4)))}%`;
 
-function reversed(stops: readonly Keyframe[]): Keyframe[] | null {
-  const forward = sorted(stops);
+function reversed(keyframes: readonly Keyframe[]): Keyframe[] | null {
+  const forward = sorted(keyframes);
   const out: Keyframe[] = [];
   // A beginning that only the browser knows would become the end, and is left out there.
   const known = forward.filter((s) => s.value !== '');
@@ -69,23 +69,23 @@ function reversed(stops: readonly Keyframe[]): Keyframe[] | null {
 const BEFORE = 1e-6;
 const MAX_TURNS = 40;
 
-export type Unrolled = { stops: Keyframe[] } | { obstacle: string };
+export type Unrolled = { keyframes: Keyframe[] } | { obstacle: string };
 
 /** Stops of one property for an animation that is repeated or turned. `whole`: it has stops at 0 % and 100 %. */
-export function unrolled(stops: readonly Keyframe[], count: number, direction: string): Unrolled {
-  if (count === 1 && direction === 'normal') return { stops: [...stops] };
-  if (stops.some((s) => /^[a-z]/.test(s.at)))
+export function unrolled(keyframes: readonly Keyframe[], count: number, direction: string): Unrolled {
+  if (count === 1 && direction === 'normal') return { keyframes: [...keyframes] };
+  if (keyframes.some((s) => /^[a-z]/.test(s.at)))
     return { obstacle: 'it repeats or reverses keyframes that are at range names' };
   if (!Number.isInteger(count) || count < 1 || count > MAX_TURNS)
     return { obstacle: `it is repeated ${count} times, which cannot be written out` };
-  const back = reversed(stops);
+  const back = reversed(keyframes);
   if (!back) return { obstacle: 'its easing cannot be turned round' };
   const turns = (i: number) =>
     direction === 'reverse' ||
     (direction === 'alternate' && i % 2 === 1) ||
     (direction === 'alternate-reverse' && i % 2 === 0);
-  if (count === 1) return { stops: turns(0) ? back : [...stops] };
-  const forward = sorted(stops);
+  if (count === 1) return { keyframes: turns(0) ? back : [...keyframes] };
+  const forward = sorted(keyframes);
   if (
     keyframeOffset(forward[0]!.at) > 0 ||
     forward[0]!.value === '' ||
@@ -106,19 +106,19 @@ export function unrolled(stops: readonly Keyframe[], count: number, direction: s
       } else out.push({ ...stop, at: pct(place) });
     });
   }
-  return { stops: out };
+  return { keyframes: out };
 }
 
 /** Stops that wait for a share of the range before they begin. */
-export function delayed(stops: readonly Keyframe[], share: number): Unrolled {
-  if (share === 0) return { stops: [...stops] };
-  const first = sorted(stops)[0]!;
+export function delayed(keyframes: readonly Keyframe[], share: number): Unrolled {
+  if (share === 0) return { keyframes: [...keyframes] };
+  const first = sorted(keyframes)[0]!;
   if (keyframeOffset(first.at) > 0)
     return { obstacle: 'it waits before it begins, and its first keyframe is missing' };
   return {
-    stops: [
+    keyframes: [
       { at: '0%', value: first.value },
-      ...sorted(stops).map((s) => ({ ...s, at: pct(share + keyframeOffset(s.at) * (1 - share)) })),
+      ...sorted(keyframes).map((s) => ({ ...s, at: pct(share + keyframeOffset(s.at) * (1 - share)) })),
     ],
   };
 }

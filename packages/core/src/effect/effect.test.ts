@@ -55,8 +55,8 @@ describe('reveals', () => {
   test('end where the element is as the page shows it', () => {
     for (const effect of EFFECTS.filter((e) => e.group === 'reveal')) {
       const { motions } = effect.compose(on('#card'));
-      for (const [property, stops] of Object.entries(motions[0]!.keyframes))
-        expect([property, stops.at(-1)!.value]).toEqual([
+      for (const [property, keyframes] of Object.entries(motions[0]!.keyframes))
+        expect([property, keyframes.at(-1)!.value]).toEqual([
           property,
           expect.stringMatching(
             /^(1|0 0|0deg|x 0deg|blur\(0px\)|inset\(0 0 0 0\)|0% 0%|translateY\(0px\) skewY\(0deg\))$/,

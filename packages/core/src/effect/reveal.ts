@@ -147,9 +147,9 @@ const REVEALS: readonly Reveal[] = [
 
 const backwards = (keyframes: Keyframes): Keyframes =>
   Object.fromEntries(
-    Object.entries(keyframes).map(([property, stops]) => [
+    Object.entries(keyframes).map(([property, keyframes]) => [
       property,
-      stops.toReversed().map((s) => ({ ...s, at: `${100 - Number.parseFloat(s.at)}%` })),
+      keyframes.toReversed().map((s) => ({ ...s, at: `${100 - Number.parseFloat(s.at)}%` })),
     ]),
   );
 

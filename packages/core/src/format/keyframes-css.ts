@@ -33,47 +33,49 @@ export function keyframesCss(
     if (distance !== null) tuned.push([`--${name}-distance`, distance]);
     const text = (value: string) =>
       distance === null ? value : withDistance(value, distance, `--${name}-distance`);
-    const stops = withWholeEasing(list, motion.easing);
-    const group = groups.find((g) => agrees(g, withStart(stops))) ?? groups[groups.push(new Map()) - 1]!;
-    for (const stop of withStart(stops)) {
+    const keyframes = withWholeEasing(list, motion.easing);
+    const group = groups.find((g) => agrees(g, withStart(keyframes))) ?? groups[groups.push(new Map()) - 1]!;
+    for (const stop of withStart(keyframes)) {
       const known = group.get(stop.at) ?? { easing: toEasing(stop), declarations: [] };
       if (stop.value) known.declarations.push(`${property}: ${text(stop.value)};`);
       group.set(stop.at, known);
     }
   }
-  return groups.map((stops, i) => {
+  return groups.map((keyframes, i) => {
     const blockName = i === 0 ? name : `${name}_${i + 1}`;
-    const first = [...stops].find(([at]) => keyframeOffset(at) === 0)?.[1];
+    const first = [...keyframes].find(([at]) => keyframeOffset(at) === 0)?.[1];
     const easing = first && first.declarations.length === 0 ? first.easing : 'linear';
     return {
       name: blockName,
       easing,
       tuned: i === 0 ? tuned : [],
-      css: `@keyframes ${blockName} {\n${[...stops]
+      css: `@keyframes ${blockName} {\n${[...keyframes]
         .filter(([, s]) => s.declarations.length)
         .sort(byPlace)
-        .map((stop) => stopCss(stop, easing))
+        .map((stop) => keyframeCss(stop, easing))
         .join('\n')}\n}`,
     };
   });
 }
 
-const withStart = (stops: readonly Keyframe[]): Keyframe[] =>
-  stops.some((s) => keyframeOffset(s.at) === 0) ? [...stops] : [{ at: '0%', value: '' }, ...stops];
+const withStart = (keyframes: readonly Keyframe[]): Keyframe[] =>
+  keyframes.some((s) => keyframeOffset(s.at) === 0)
+    ? [...keyframes]
+    : [{ at: '0%', value: '' }, ...keyframes];
 const toEasing = (k: Keyframe) => k.easing ?? 'linear';
 const byPlace = ([a]: [string, Stop], [b]: [string, Stop]) => keyframeOffset(a) - keyframeOffset(b);
 
 /** The last stop's easing leads nowhere and never disagrees. */
-function agrees(group: Map<string, Stop>, stops: readonly Keyframe[]): boolean {
-  const places = new Set(stops.map((s) => s.at));
-  if (places.size !== stops.length) return group.size === 0;
-  return stops.every((s) => {
+function agrees(group: Map<string, Stop>, keyframes: readonly Keyframe[]): boolean {
+  const places = new Set(keyframes.map((s) => s.at));
+  if (places.size !== keyframes.length) return group.size === 0;
+  return keyframes.every((s) => {
     const known = group.get(s.at);
     return !known || known.easing === toEasing(s) || keyframeOffset(s.at) === 1;
   });
 }
 
-function stopCss([at, stop]: [string, Stop], whole: string): string {
+function keyframeCss([at, stop]: [string, Stop], whole: string): string {
   const easing =
     stop.easing === whole || keyframeOffset(at) === 1 ? [] : [`animation-timing-function: ${stop.easing};`];
   return `  ${at} { ${[...stop.declarations, ...easing].join(' ')} }`;

@@ -7,10 +7,10 @@ import type { Piece } from './piece.ts';
 export function registrations(motions: readonly Motion[], own: MotionDocument['properties'] = []): Piece[] {
   const values = new Map<string, { values: string[]; motions: Set<string> }>();
   for (const m of motions)
-    for (const [property, stops] of Object.entries(m.keyframes)) {
+    for (const [property, keyframes] of Object.entries(m.keyframes)) {
       if (!isCustomProperty(property)) continue;
       const known = values.get(property) ?? { values: [], motions: new Set() };
-      known.values.push(...stops.flatMap((s) => (s.value ? [s.value] : [])));
+      known.values.push(...keyframes.flatMap((s) => (s.value ? [s.value] : [])));
       known.motions.add(m.id);
       values.set(property, known);
     }

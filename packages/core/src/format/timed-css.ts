@@ -88,10 +88,10 @@ function handingOver(intro: Motion): Motion {
     fill: 'backwards',
     easing: 'linear',
     keyframes: Object.fromEntries(
-      Object.entries(intro.keyframes).map(([property, stops]) => [
+      Object.entries(intro.keyframes).map(([property, keyframes]) => [
         property,
         // The easing over the whole range needs both ends, so it is laid on the stops before the last one goes.
-        withWholeEasing(stops, intro.easing).filter((s) => s.at !== '100%'),
+        withWholeEasing(keyframes, intro.easing).filter((s) => s.at !== '100%'),
       ]),
     ),
   };

@@ -32,7 +32,7 @@ export interface TimelineCss {
 }
 
 const hasNamedPlaces = (m: Motion) =>
-  Object.values(m.keyframes).some((stops) => stops.some((s) => isNamedPlace(s.at)));
+  Object.values(m.keyframes).some((keyframes) => keyframes.some((s) => isNamedPlace(s.at)));
 
 interface Context {
   motion: Motion;

@@ -23,12 +23,12 @@ const LENGTH = /^-?\d*\.?\d+(?:px|r?em|[sld]?v[hwib]|vmin|vmax|cq[whib]|%)$/;
 const isNothing = (word: string) => /^-?0(?:\.0+)?(?:px|%)?$/.test(word);
 
 /** The one length that a translate moves by, where it has just one. */
-export function computeDistance(property: string, stops: readonly Keyframe[]): string | null {
+export function computeDistance(property: string, keyframes: readonly Keyframe[]): string | null {
   if (property !== 'translate') return null;
   const lengths = new Set(
-    stops.flatMap((s) => s.value.split(/\s+/)).filter((word) => LENGTH.test(word) && !isNothing(word)),
+    keyframes.flatMap((s) => s.value.split(/\s+/)).filter((word) => LENGTH.test(word) && !isNothing(word)),
   );
-  const odd = stops.some(
+  const odd = keyframes.some(
     (s) =>
       s.value !== '' &&
       s.value !== 'none' &&

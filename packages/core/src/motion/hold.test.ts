@@ -16,17 +16,17 @@ const plain = motion({
     ],
   },
 });
-const stops = (m: typeof plain, p: string) => m.keyframes[p]!.map((k) => `${k.at} ${k.value}`);
+const keyframes = (m: typeof plain, p: string) => m.keyframes[p]!.map((k) => `${k.at} ${k.value}`);
 
 test('arriving only, it rests and then leaves the way it came', () => {
   const m = withHold(motion({ keyframes: { opacity: plain.keyframes.opacity! } }), { from: 0.25, to: 0.75 });
-  expect(stops(m, 'opacity')).toEqual(['0% 0', '25% 1', '75% 1', '100% 0']);
+  expect(keyframes(m, 'opacity')).toEqual(['0% 0', '25% 1', '75% 1', '100% 0']);
   expect(findHold(m)).toEqual({ from: 0.25, to: 0.75 });
 });
 
 test('with one stop in its middle it rests there', () => {
   const m = withHold(plain, { from: 0.3, to: 0.6 });
-  expect(stops(m, 'translate')).toEqual(['0% 0 60px', '30% 0 10px', '60% 0 10px', '100% 0 0']);
+  expect(keyframes(m, 'translate')).toEqual(['0% 0 60px', '30% 0 10px', '60% 0 10px', '100% 0 0']);
 });
 
 test('what rests only in one property, at range names or at an end, does not rest', () => {
@@ -83,5 +83,5 @@ test('moved anywhere and back nothing has changed; taken out again it is as befo
 test('one that arrives and leaves differently keeps both ways when its rest is taken out', () => {
   const m = withHold(plain, { from: 0.3, to: 0.6 });
   const only = { ...m, keyframes: { translate: m.keyframes.translate! } };
-  expect(stops(withoutHold(only), 'translate')).toEqual(['0% 0 60px', '42.86% 0 10px', '100% 0 0']);
+  expect(keyframes(withoutHold(only), 'translate')).toEqual(['0% 0 60px', '42.86% 0 10px', '100% 0 0']);
 });

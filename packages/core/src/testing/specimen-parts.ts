@@ -67,7 +67,7 @@ export const one = (over: Partial<Motion>, more: Omit<Specimen, 'document'> = {}
 });
 export const rise = { translate: between('0 200px', '0 0') };
 export const at = (selector: string) => ({ targets: { selector } });
-export const stops = (...values: string[]) =>
+export const keyframes = (...values: string[]) =>
   values.map((value, i) => ({ at: `${Number(((100 * i) / (values.length - 1)).toFixed(2))}%`, value }));
 export const trigger = (over: Partial<Trigger>): Trigger => ({
   id: 'g_a',

@@ -9,7 +9,7 @@ import {
   one,
   rise,
   at,
-  stops,
+  keyframes,
   triggered,
   stage,
   crowd,
@@ -214,7 +214,7 @@ export const SPECIMENS: Record<string, Specimen> = {
     { besides: ['no-reduced-form'] },
   ),
   flashing: one({
-    keyframes: { opacity: stops('0', '1', '0', '1', '0', '1', '0', '1', '0', '1') },
+    keyframes: { opacity: keyframes('0', '1', '0', '1', '0', '1', '0', '1', '0', '1') },
     range: { start: 'entry 0%', end: 'entry 90%' },
   }),
   'no-pause': triggered({}, { time: { delay: '0ms', duration: '9000ms' } }),

@@ -65,12 +65,12 @@ export function bake(f: Ease, tolerance = TOLERANCE): string {
  * Stops of one property with the whole-range easing worked in. With two plain stops at the ends it is their easing. A Bézier curve
  * over linear stretches is cut into Bézier curves, which is exact; anything else is baked. An inner stop must be passed once only.
  */
-export function withWholeEasing(stops: readonly Keyframe[], whole: string): Keyframe[] {
+export function withWholeEasing(keyframes: readonly Keyframe[], whole: string): Keyframe[] {
   const parsed = parseEasing(whole);
-  if (!parsed.ok || isLinear(parsed.value)) return [...stops];
+  if (!parsed.ok || isLinear(parsed.value)) return [...keyframes];
   const ease = parsed.value;
   const handles = listHandles(whole);
-  const sorted = [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
+  const sorted = [...keyframes].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
   const ends =
     sorted.length === 2 && keyframeOffset(sorted[0]!.at) === 0 && keyframeOffset(sorted[1]!.at) === 1;
   if (ends && (sorted[0]!.easing ?? 'linear') === 'linear')

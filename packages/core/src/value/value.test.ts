@@ -73,14 +73,14 @@ describe('easings', () => {
     ['ease-in-out', 'ease-in', 4e-3],
     ['linear(0, 0.8 30%, 1.1 60%, 1)', 'linear', 4e-3],
   ])('%s over %s stretches is the same curve once it is split over the stops', (whole, inner, error) => {
-    const stops = [
+    const keyframes = [
       { at: '0%', value: '0', easing: inner },
       { at: '30%', value: '10', easing: inner },
       { at: '100%', value: '3' },
     ];
     const shape = ease(whole);
-    const before = splitSegments('flex-grow', stops, '0', ANY_CONTEXT);
-    const split = withWholeEasing(stops, whole);
+    const before = splitSegments('flex-grow', keyframes, '0', ANY_CONTEXT);
+    const split = withWholeEasing(keyframes, whole);
     if (error < 1e-5) expect(split[0]!.easing).toMatch(/^cubic-bezier/);
     const after = splitSegments('flex-grow', split, '0', ANY_CONTEXT);
     for (let i = 0; i <= 50; i++) {

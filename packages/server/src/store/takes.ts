@@ -135,7 +135,8 @@ export const setTakeDeleted = async (db: Db, id: string, deleted: boolean): Prom
   (await db.query('update takes set deleted_at = case when $2 then now() end where id = $1', [id, deleted]))
     .rowCount === 1;
 
-export type Append = { kind: 'saved'; revision: number } | { kind: 'behind'; revision: number } | { kind: 'gone' };
+export type Append =
+  { kind: 'saved'; revision: number } | { kind: 'behind'; revision: number } | { kind: 'gone' };
 
 /**
  * Appends a revision if `base` is still the newest. A retry of an edit that has already been stored is answered like the first

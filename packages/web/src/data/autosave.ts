@@ -143,7 +143,8 @@ export class Autosave {
   private say(): void {
     const { revision, kept, full } = this;
     if (this.entries.length === 0) this.options.onState({ kind: 'saved', revision });
-    else this.options.onState(this.away ? { kind: 'away', revision, kept, full } : { kind: 'saving', revision });
+    else
+      this.options.onState(this.away ? { kind: 'away', revision, kept, full } : { kind: 'saving', revision });
   }
 
   private async send(): Promise<void> {

@@ -242,7 +242,9 @@ async function putDocument(
     if (!(error instanceof ApiError)) return { kind: 'refused', why: String(error) };
     if (error.status === 412) return { kind: 'behind' };
     // What the server will never take is not tried again and again; it is said.
-    return error.away ? { kind: 'away', full: error.status === 507 } : { kind: 'refused', why: error.message };
+    return error.away
+      ? { kind: 'away', full: error.status === 507 }
+      : { kind: 'refused', why: error.message };
   }
 }
 

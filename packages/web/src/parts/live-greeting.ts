@@ -14,7 +14,10 @@ const TIMEOUT_MS = 5000;
 
 const helloNonce = (data: unknown): string | null => {
   const hello = data as { lyvek?: unknown; type?: unknown; nonce?: unknown } | null;
-  return typeof data === 'object' && hello?.lyvek === PAIRING && hello.type === 'hello' && isNonce(hello.nonce)
+  return typeof data === 'object' &&
+    hello?.lyvek === PAIRING &&
+    hello.type === 'hello' &&
+    isNonce(hello.nonce)
     ? hello.nonce
     : null;
 };

@@ -61,4 +61,6 @@ export interface ToWorker<J extends JobName = JobName> {
   kept: string[];
 }
 export type FromWorker =
-  { type: 'step'; done: number; of: number } | { type: 'done'; answer: unknown } | { type: 'failed'; why: string };
+  | { type: 'step'; done: number; of: number }
+  | { type: 'done'; answer: unknown }
+  | { type: 'failed'; why: string };

@@ -12,8 +12,8 @@ export const linear: EasingDefinition = {
 
 function pointsFrom(args: readonly string[]): [number, number][] | null {
   if (args.length < 1) return null;
-  const stops = args.map(readStop);
-  return stops.some((s) => s === null) ? null : spread(stops as Stop[]);
+  const keyframes = args.map(readKeyframe);
+  return keyframes.some((s) => s === null) ? null : spread(keyframes as Stop[]);
 }
 
 /** Progress and value of every stop of a `linear()`; null for anything else. */
@@ -27,7 +27,7 @@ interface Stop {
   at: number[];
 }
 
-function readStop(text: string): Stop | null {
+function readKeyframe(text: string): Stop | null {
   const parts = text.trim().split(/\s+/);
   const values = parts.filter((p) => !p.endsWith('%')).map(Number);
   const at = parts.filter((p) => p.endsWith('%')).map((p) => Number(p.slice(0, -1)) / 100);
@@ -37,9 +37,9 @@ function readStop(text: string): Stop | null {
 }
 
 /** Fills missing positions evenly and keeps positions from running backwards, as the standard's algorithm says. */
-function spread(stops: Stop[]): [number, number][] {
+function spread(keyframes: Stop[]): [number, number][] {
   type Point = [at: number | null, value: number];
-  const points = stops.flatMap((s): Point[] =>
+  const points = keyframes.flatMap((s): Point[] =>
     s.at.length ? s.at.map((a): Point => [a, s.value]) : [[null, s.value]],
   );
   points[0]![0] ??= 0;

@@ -10,7 +10,7 @@ import type { OpenedPage } from '../page-context.ts';
 import {
   listKeyframes,
   keyframeStore,
-  chooseStop,
+  chooseKeyframe,
   movedKeyframes,
   withKeyframeAt,
   withoutKeyframes,
@@ -97,7 +97,7 @@ const remove: Act = (_k, r, { session }) => {
         notify('A property keeps at least one keyframe. Delete the property instead.');
       return;
     }
-    return chooseStop(null);
+    return chooseKeyframe(null);
   }
   if (!r.selection.length) return;
   const count = r.selection.length;

@@ -31,7 +31,9 @@ export function TakesScreen() {
       return (
         <div className="takes-empty">
           <h1>
-            {beside.kind === 'failed' ? 'That cannot be opened' : `${take.name} is the only take of this page`}
+            {beside.kind === 'failed'
+              ? 'That cannot be opened'
+              : `${take.name} is the only take of this page`}
           </h1>
           <p>
             {beside.kind === 'failed'

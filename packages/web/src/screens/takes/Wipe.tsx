@@ -45,7 +45,8 @@ export function Wipe({ width, height }: { width: number; height: number }) {
     <section className="wipe-part" aria-label="Both takes over each other">
       <header className="takes-head">
         <span>
-          {a.kind === 'take' ? 'Both' : 'Page'} at <b>{grouped(at)} px</b>, shown at {Math.round(100 * scale)} %
+          {a.kind === 'take' ? 'Both' : 'Page'} at <b>{grouped(at)} px</b>, shown at {Math.round(100 * scale)}{' '}
+          %
         </span>
         <span className="grow" />
         <GestureName />

@@ -2,14 +2,14 @@
 import { propertyFacts, propertyNames } from '@lyvek/core';
 import type { Keyframe, Motion } from '@lyvek/core';
 import { Popover } from '../../../parts/Popover.tsx';
-import { sortStops } from '../model/curves.ts';
+import { sortKeyframes } from '../model/curves.ts';
 import { useRundown } from '../rundown-context.ts';
 
 /** A further property begins with the element's own value at both ends. */
 interface AddPropertyProps {
   motion: Motion;
   element: number;
-  onAdd(property: string, stops: Keyframe[]): void;
+  onAdd(property: string, keyframes: Keyframe[]): void;
 }
 
 export function AddProperty({ motion, element, onAdd }: AddPropertyProps) {
@@ -34,7 +34,7 @@ export function AddProperty({ motion, element, onAdd }: AddPropertyProps) {
                 const own = base === 'none' || base === 'auto' ? neutral(name) : base;
                 onAdd(
                   name,
-                  sortStops([
+                  sortKeyframes([
                     { at: '0%', value: own },
                     { at: '100%', value: own },
                   ]),

@@ -7,11 +7,11 @@ import { beginDrag } from '../../../parts/drag.ts';
 import {
   cssAt,
   numberAt,
-  progressOfStop,
+  keyframeProgress,
   toShare,
   withNumber,
-  withStop,
-  withStopAt,
+  withKeyframe,
+  withKeyframeIn,
   withUnit,
 } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
@@ -27,8 +27,8 @@ interface RowProps {
   progress: number;
   open: number | null;
   onOpen(stop: Keyframe | null): void;
-  onTry(stops: Keyframe[] | null): void;
-  onPut(stops: Keyframe[] | null, label: string): void;
+  onTry(keyframes: Keyframe[] | null): void;
+  onPut(keyframes: Keyframe[] | null, label: string): void;
   children?: ReactNode;
 }
 
@@ -43,29 +43,31 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
     { length: 61 },
     (_, i) => `${i ? 'L' : 'M'}${x(i / 60).toFixed(1)} ${y(numberAt(curve, i / 60)).toFixed(1)}`,
   ).join('');
-  const { stops } = curve;
-  const selected = open === null ? undefined : stops[open];
+  const { keyframes } = curve;
+  const selected = open === null ? undefined : keyframes[open];
 
   /** What a stop becomes under the pointer. One direction at a time: a value is not changed by a hand that only meant the place. */
   const pulled = (index: number, dx: number, dy: number, altKey: boolean): Keyframe[] | null => {
-    const stop = stops[index]!;
-    if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < stops.length - 1) {
+    const stop = keyframes[index]!;
+    if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < keyframes.length - 1) {
       const step = altKey ? 1000 : 100;
-      const to = curve.whole(Math.min(1, Math.max(0, progressOfStop(curve, toShare(stop)) + dx / (W - 12))));
+      const to = curve.whole(
+        Math.min(1, Math.max(0, keyframeProgress(curve, toShare(stop)) + dx / (W - 12))),
+      );
       const at = Math.round(Math.min(0.99, Math.max(0.01, to)) * step) / step;
-      return withStop(stops, index, { at: percent(at) });
+      return withKeyframe(keyframes, index, { at: percent(at) });
     }
     const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
-    const was = numberAt(curve, progressOfStop(curve, toShare(stop)));
+    const was = numberAt(curve, keyframeProgress(curve, toShare(stop)));
     const from =
       stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value;
     const value = withNumber(from, curve.number, was - dy * scale * (altKey ? 0.1 : 1));
-    const units = stops.map((s) => s.value);
-    return value === null ? null : withStop(stops, index, { value: withUnit(value, units) });
+    const units = keyframes.map((s) => s.value);
+    return value === null ? null : withKeyframe(keyframes, index, { value: withUnit(value, units) });
   };
   const drag = (e: PointerEvent<SVGCircleElement>, index: number) => {
     const { clientX } = e;
-    const stop = stops[index]!;
+    const stop = keyframes[index]!;
     let latest: Keyframe[] | null = null;
     const begun = beginDrag(e, {
       move(by, event) {
@@ -75,7 +77,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
       },
       drop() {
         setFrozen(null);
-        const moved = latest?.find((k) => !stops.includes(k));
+        const moved = latest?.find((k) => !keyframes.includes(k));
         if (latest) onPut(latest, `change ${curve.property}`);
         if (moved && open === index) onOpen(moved);
       },
@@ -89,7 +91,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
   };
   const remove = (index: number) => {
     onOpen(null);
-    const left = stops.filter((_, i) => i !== index);
+    const left = keyframes.filter((_, i) => i !== index);
     if (left.length) onPut(left, 'delete a keyframe');
     else onPut(null, `remove ${curve.property}`);
   };
@@ -99,7 +101,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
       <h4>
         <b>{curve.name}</b>
         <i>
-          {stops[0]?.value} to {stops.at(-1)?.value}
+          {keyframes[0]?.value} to {keyframes.at(-1)?.value}
         </i>
         <span className="now">{valueWords(cssAt(curve, progress))}</span>
       </h4>
@@ -112,8 +114,8 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         onDoubleClick={(e) => {
           const at = (e.clientX - svg.current!.getBoundingClientRect().left - 6) / (W - 12);
           if (at <= 0 || at >= 1 || (e.target as Element).closest('.keyframe')) return;
-          const next = withStopAt(curve, at);
-          const made = next.find((k) => !stops.includes(k));
+          const next = withKeyframeIn(curve, at);
+          const made = next.find((k) => !keyframes.includes(k));
           if (!made) return;
           onPut(next, `add a keyframe to ${curve.property}`);
           onOpen(made);
@@ -123,8 +125,8 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         <path className="curve-now" d={`M${x(progress)} 0V${H}`} />
         <path className="curve-line" d={d} />
         <circle className="curve-dot" cx={x(progress)} cy={y(numberAt(curve, progress))} r={2.6} />
-        {stops.map((s, i) => {
-          const p = progressOfStop(curve, toShare(s));
+        {keyframes.map((s, i) => {
+          const p = keyframeProgress(curve, toShare(s));
           return (
             <circle
               key={i}
@@ -138,7 +140,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               onPointerDown={(e) => drag(e, i)}
               onKeyDown={(e) => {
                 if (e.key === 'Enter') onOpen(open === i ? null : s);
-                else if ((e.key === 'Delete' || e.key === 'Backspace') && stops.length > 1) remove(i);
+                else if ((e.key === 'Delete' || e.key === 'Backspace') && keyframes.length > 1) remove(i);
                 else return;
                 e.preventDefault();
                 e.stopPropagation();
@@ -156,11 +158,11 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
             className="w-14"
             value={selected.at}
             onPut={(v) => {
-              const next = withStop(stops, open!, {
+              const next = withKeyframe(keyframes, open!, {
                 at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
               });
               onPut(next, 'move a keyframe');
-              onOpen(next.find((k) => !stops.includes(k)) ?? null);
+              onOpen(next.find((k) => !keyframes.includes(k)) ?? null);
             }}
           />
           <CssField
@@ -168,14 +170,16 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
             property={curve.property}
             className="w-full"
             value={selected.value}
-            onPut={(value) => onPut(withStop(stops, open!, { value }), `change ${curve.property}`)}
+            onPut={(value) => onPut(withKeyframe(keyframes, open!, { value }), `change ${curve.property}`)}
           />
-          {open! < stops.length - 1 && (
+          {open! < keyframes.length - 1 && (
             <EasingWord
               className="btn"
               value={selected.easing ?? 'linear'}
-              onChange={(easing) => onPut(withStop(stops, open!, { easing }), 'set the easing of a keyframe')}
-              onTry={(easing) => onTry(easing === null ? null : withStop(stops, open!, { easing }))}
+              onChange={(easing) =>
+                onPut(withKeyframe(keyframes, open!, { easing }), 'set the easing of a keyframe')
+              }
+              onTry={(easing) => onTry(easing === null ? null : withKeyframe(keyframes, open!, { easing }))}
             />
           )}
           <button type="button" className="btn" aria-label="Delete the stop" onClick={() => remove(open!)}>

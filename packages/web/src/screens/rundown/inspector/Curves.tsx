@@ -5,7 +5,7 @@ import type { Keyframe, Motion } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { useOpenedPage } from '../../page-context.ts';
 import type { Bar } from '../model/bars.ts';
-import { keyframeStore, chooseStop } from '../model/keyframes.ts';
+import { keyframeStore, chooseKeyframe } from '../model/keyframes.ts';
 import { computeCurves, numberAt, toShare } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
 import { grouped } from '../../../parts/strip/view.ts';
@@ -46,27 +46,27 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
   const open = useStore(keyframeStore, (s) =>
     s.chosen.length === 1 && s.chosen[0]!.motion === motion.id && s.chosen[0]!.property ? s.chosen[0]! : null,
   );
-  const openIn = ({ property, stops }: Curve) => {
+  const openIn = ({ property, keyframes }: Curve) => {
     const i =
-      open?.property === property ? stops.findIndex((k) => Math.abs(toShare(k) - open.share) < 5e-4) : -1;
+      open?.property === property ? keyframes.findIndex((k) => Math.abs(toShare(k) - open.share) < 5e-4) : -1;
     return i < 0 ? null : i;
   };
   const choose = (property: string, stop: Keyframe | null) =>
-    chooseStop(stop && { motion: motion.id, property, share: toShare(stop) });
+    chooseKeyframe(stop && { motion: motion.id, property, share: toShare(stop) });
   const curves = computeCurves(motion, element, layout);
-  const put = (property: string, stops: Keyframe[] | null, label: string) =>
+  const put = (property: string, list: Keyframe[] | null, label: string) =>
     session.act(
       label,
       withMotion(motion.id, (m) => {
         const keyframes = { ...m.keyframes };
-        if (stops && stops.length > 0) keyframes[property] = stops;
+        if (list && list.length > 0) keyframes[property] = list;
         else delete keyframes[property];
         return { ...m, keyframes };
       }),
     );
-  const attempt = (property: string, stops: Keyframe[] | null) =>
+  const attempt = (property: string, list: Keyframe[] | null) =>
     session.try(
-      stops && withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: stops } })),
+      list && withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: list } })),
     );
   return (
     <div className="curves">
@@ -77,8 +77,8 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           progress={progress}
           open={openIn(c)}
           onOpen={(stop) => choose(c.property, stop)}
-          onTry={(stops) => attempt(c.property, stops)}
-          onPut={(stops, label) => put(c.property, stops, label)}
+          onTry={(list) => attempt(c.property, list)}
+          onPut={(list, label) => put(c.property, list, label)}
         >
           {/^--signal/.test(c.property) && (
             <SignalSlider
@@ -99,7 +99,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
       <AddProperty
         motion={motion}
         element={element}
-        onAdd={(property, stops) => put(property, stops, `animate ${property}`)}
+        onAdd={(property, list) => put(property, list, `animate ${property}`)}
       />
       <AlsoMoved motion={motion} element={element} />
     </div>

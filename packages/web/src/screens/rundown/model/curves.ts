@@ -18,7 +18,7 @@ export interface Curve {
   segments: Segment[];
   low: number;
   high: number;
-  stops: readonly Keyframe[];
+  keyframes: readonly Keyframe[];
   /** easing over the whole range */
   whole: (t: number) => number;
 }
@@ -35,9 +35,9 @@ export function computeCurves(motion: Motion, element: number, layout: Layout): 
     color: e.base?.color ?? 'black',
   };
   const whole = parseEasing(motion.easing);
-  return Object.entries(motion.keyframes).map(([property, stops]) => {
+  return Object.entries(motion.keyframes).map(([property, keyframes]) => {
     const base = e.base?.[property] ?? propertyFacts(property)?.initial ?? '';
-    const segments = splitSegments(property, stops, base, context);
+    const segments = splitSegments(property, keyframes, base, context);
     const width = Math.min(...segments.map((s) => s.from.length));
     const spread = Array.from({ length: width }, (_, k) => {
       const all = segments.flatMap((s) => [s.from[k]!, s.to[k]!]);
@@ -54,7 +54,7 @@ export function computeCurves(motion: Motion, element: number, layout: Layout): 
       name: axis ? `${property} ${axis}` : property,
       segments,
       ...spread[number]!,
-      stops,
+      keyframes,
       whole: whole.ok ? whole.value : (t) => t,
     };
   });
@@ -72,7 +72,7 @@ export function numberAt(c: Curve, progress: number): number {
 export const toShare = (stop: Keyframe): number => keyframeOffset(stop.at);
 
 /** Progress at which the drawn curve reaches a stop: where the easing over the whole range first comes to its share. */
-export function progressOfStop(c: Curve, share: number): number {
+export function keyframeProgress(c: Curve, share: number): number {
   if (c.whole(0.37) === 0.37 && c.whole(0.81) === 0.81) return share;
   let [low, high] = [0, 1];
   const STEPS = 400;
@@ -91,18 +91,21 @@ export function progressOfStop(c: Curve, share: number): number {
 
 export const cssAt = (c: Curve, progress: number): string => valueAt(c.segments, c.whole(progress));
 
-export const sortStops = (stops: readonly Keyframe[]): Keyframe[] =>
-  [...stops].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
+export const sortKeyframes = (keyframes: readonly Keyframe[]): Keyframe[] =>
+  [...keyframes].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
 
 /** A stop at a place of the curve, with the value that is there now: nothing changes until it is moved. */
-export function withStopAt(c: Curve, progress: number): Keyframe[] {
+export function withKeyframeIn(c: Curve, progress: number): Keyframe[] {
   const at = percent(c.whole(progress));
-  if (c.stops.some((s) => s.at === at)) return [...c.stops];
-  return sortStops([...c.stops, { at, value: cssAt(c, progress) }]);
+  if (c.keyframes.some((s) => s.at === at)) return [...c.keyframes];
+  return sortKeyframes([...c.keyframes, { at, value: cssAt(c, progress) }]);
 }
 
-export const withStop = (stops: readonly Keyframe[], index: number, change: Partial<Keyframe>): Keyframe[] =>
-  sortStops(stops.map((s, i) => (i === index ? { ...s, ...change } : s)));
+export const withKeyframe = (
+  keyframes: readonly Keyframe[],
+  index: number,
+  change: Partial<Keyframe>,
+): Keyframe[] => sortKeyframes(keyframes.map((s, i) => (i === index ? { ...s, ...change } : s)));
 
 const NUMBER = /-?(?:\d+\.\d+|\.\d+|\d+)(?=[a-z%]*)/gi;
 

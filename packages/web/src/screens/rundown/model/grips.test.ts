@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { nearestStop, splitParts, pulledRotate, pulledScale, pulledTranslate } from './grips.ts';
+import { nearestKeyframe, splitParts, pulledRotate, pulledScale, pulledTranslate } from './grips.ts';
 
 test.each([
   ['0 72px', 10, -12, '10px 60px'],
@@ -29,10 +29,10 @@ test.each([
 });
 test('brackets hold a part together, and the nearest stop is by place', () => {
   expect(splitParts('calc(1px + 2%) 3px')).toEqual(['calc(1px + 2%)', '3px']);
-  const stops = [
+  const keyframes = [
     { at: '0%', value: '0' },
     { at: '40%', value: '1' },
     { at: '100%', value: '2' },
   ];
-  expect([0.1, 0.3, 0.69, 0.8].map((p) => nearestStop(stops, p))).toEqual([0, 1, 1, 2]);
+  expect([0.1, 0.3, 0.69, 0.8].map((p) => nearestKeyframe(keyframes, p))).toEqual([0, 1, 1, 2]);
 });

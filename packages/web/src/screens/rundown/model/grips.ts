@@ -53,10 +53,10 @@ export function pulledRotate(css: string, degrees: number): string {
 }
 
 /** The stop nearest to where the motion stands. */
-export const nearestStop = (stops: readonly Keyframe[], progress: number): number =>
-  stops.reduce(
+export const nearestKeyframe = (keyframes: readonly Keyframe[], progress: number): number =>
+  keyframes.reduce(
     (best, s, i) =>
-      Math.abs(keyframeOffset(s.at) - progress) < Math.abs(keyframeOffset(stops[best]!.at) - progress)
+      Math.abs(keyframeOffset(s.at) - progress) < Math.abs(keyframeOffset(keyframes[best]!.at) - progress)
         ? i
         : best,
     0,

@@ -22,12 +22,12 @@ const layout = withPins(
   ]),
   [],
 );
-const stops = (...at: number[]) => at.map((a, i) => ({ at: `${a}%`, value: String(i / 10) }));
+const keyframes = (...at: number[]) => at.map((a, i) => ({ at: `${a}%`, value: String(i / 10) }));
 const of = (id: string, selector: string, ...at: number[]): Motion =>
   motion({
     id,
     targets: { selector },
-    keyframes: { opacity: stops(0, ...at, 100), scale: stops(0, ...at, 100) },
+    keyframes: { opacity: keyframes(0, ...at, 100), scale: keyframes(0, ...at, 100) },
   });
 const bar = (m: Motion) => findBar(m, layout) as Bar;
 const [a, b] = [bar(of('m_a', '#a', 20, 60)), bar(of('m_b', '#b', 50))];
@@ -79,7 +79,7 @@ test('however far keyframes are pulled, none passes another and the document’s
 });
 
 test('deleted, a property keeps at least one stop; put in, nothing is seen of it', () => {
-  const lone = motion({ keyframes: { opacity: stops(50) } });
+  const lone = motion({ keyframes: { opacity: keyframes(50) } });
   expect(withoutKeyframes(lone, [{ motion: 'm_a', share: 0.5 }]).keyframes.opacity).toHaveLength(1);
   expect(withoutKeyframes(a.motion, [{ motion: 'm_a', share: 0.2 }]).keyframes.scale).toHaveLength(3);
   const middle = (a.placed.start + a.placed.end) / 2;

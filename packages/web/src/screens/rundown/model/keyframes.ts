@@ -3,7 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import { isNamedPlace, keyframeOffset, percent } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
 import type { Bar } from './bars.ts';
-import { computeCurves, withStopAt } from './curves.ts';
+import { computeCurves, withKeyframeIn } from './curves.ts';
 
 export interface Keyframe {
   motion: string;
@@ -44,7 +44,7 @@ export const isChosen = (
   );
 
 /** Chooses one stop of one property, as the sheet does; null: none. */
-export const chooseStop = (keyframe: Keyframe | null): void =>
+export const chooseKeyframe = (keyframe: Keyframe | null): void =>
   keyframeStore.setState({ chosen: keyframe ? [keyframe] : [] });
 
 /** What is chosen is of what is selected: selecting something else lets go of it. */
@@ -138,7 +138,7 @@ export const withKeyframeAt = (bar: Bar, offset: number, layout: Layout): Motion
   return {
     ...bar.motion,
     keyframes: Object.fromEntries(
-      computeCurves(bar.motion, bar.element, layout).map((c) => [c.property, withStopAt(c, share)]),
+      computeCurves(bar.motion, bar.element, layout).map((c) => [c.property, withKeyframeIn(c, share)]),
     ),
   };
 };

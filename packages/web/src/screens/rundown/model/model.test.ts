@@ -5,7 +5,7 @@ import { makeDocument, element as anElement, makeLayout, motion as aMotion } fro
 import { alignEnds, alignStarts, scaled, spreadEvenly } from './arrange-several.ts';
 import { arrange, findBar, isPlaced } from './bars.ts';
 import type { Bar } from './bars.ts';
-import { computeCurves, numberAt, withNumber, withStopAt, withUnit } from './curves.ts';
+import { computeCurves, numberAt, withNumber, withKeyframeIn, withUnit } from './curves.ts';
 import { nudged, shifted, stepped, withEndAt } from './moves.ts';
 import { finds, soloed } from './find.ts';
 import { catchAt } from './snap.ts';
@@ -180,9 +180,9 @@ describe('curves', () => {
       36,
     ]));
   test('a new stop changes nothing yet', () => {
-    const stops = withStopAt(opacity, 0.3);
-    expect(stops).toHaveLength(3);
-    const again = computeCurves(motion({ keyframes: { opacity: stops } }), 0, layout)[0]!;
+    const keyframes = withKeyframeIn(opacity, 0.3);
+    expect(keyframes).toHaveLength(3);
+    const again = computeCurves(motion({ keyframes: { opacity: keyframes } }), 0, layout)[0]!;
     for (let p = 0; p <= 1; p += 0.1) expect(numberAt(again, p)).toBeCloseTo(numberAt(opacity, p), 6);
   });
   test('numbers are changed inside the CSS text, units kept', () => {

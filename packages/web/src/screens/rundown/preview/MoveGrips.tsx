@@ -6,9 +6,9 @@ import { drawnAt, keyframeOffset, progressAt } from '@lyvek/core';
 import { withMotion } from '../../../data/take-session.ts';
 import { beginDrag } from '../../../parts/drag.ts';
 import { useOpenedPage } from '../../page-context.ts';
-import { cssAt, computeCurves, withStop } from '../model/curves.ts';
+import { cssAt, computeCurves, withKeyframe } from '../model/curves.ts';
 import type { Curve } from '../model/curves.ts';
-import { nearestStop, splitParts, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
+import { nearestKeyframe, splitParts, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 
 type Property = 'translate' | 'scale' | 'rotate';
@@ -51,8 +51,8 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
     value: (css: string, to: { x: number; y: number }) => string,
   ) => {
     const curve = of(property)!;
-    const index = nearestStop(curve.stops, progress);
-    const stop = curve.stops[index]!;
+    const index = nearestKeyframe(curve.keyframes, progress);
+    const stop = curve.keyframes[index]!;
     const frame = (e.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect();
     const place = (event: globalThis.PointerEvent) => ({
       x: event.clientX - frame.left,
@@ -60,10 +60,10 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
     });
     const change = (event: globalThis.PointerEvent) => {
       const css = value(stop.value, place(event));
-      const stops = withStop(curve.stops, index, { value: css });
+      const keyframes = withKeyframe(curve.keyframes, index, { value: css });
       return {
         css,
-        apply: withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: stops } })),
+        apply: withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: keyframes } })),
       };
     };
     beginDrag(e, {

@@ -147,9 +147,9 @@ describe('motions beside each other', () => {
     ).toBeNull();
   });
   test('properties with other stops come first', () => {
-    const stops = (v: string) => [{ at: '0%', value: v }];
-    const a = motion({ keyframes: { opacity: stops('0'), rotate: stops('1deg') } });
-    const b = motion({ keyframes: { opacity: stops('0'), rotate: stops('2deg') } });
+    const keyframes = (v: string) => [{ at: '0%', value: v }];
+    const a = motion({ keyframes: { opacity: keyframes('0'), rotate: keyframes('1deg') } });
+    const b = motion({ keyframes: { opacity: keyframes('0'), rotate: keyframes('2deg') } });
     expect(listProperties({ id: 'm', name: 'm', a, b, differs: true })).toEqual(['rotate', 'opacity']);
   });
 });
