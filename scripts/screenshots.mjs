@@ -92,7 +92,7 @@ await shot('presets', rundown, async (page) => {
   const keep = async (motion, name) => {
     await page.locator(`[data-motion=${motion}] .bar-grip`).click();
     await page.getByRole('button', { name: 'More', exact: true }).click();
-    await page.getByRole('button', { name: 'Keep as preset' }).click();
+    await page.getByRole('button', { name: 'Save as preset' }).click();
     await page.getByLabel('Name of the preset').fill(name);
     await page.keyboard.press('Enter');
     await page.waitForTimeout(500);
@@ -141,10 +141,10 @@ const figures = async (page) => {
 };
 await shot('trials', trials('Hessle'), figures);
 await shot('trials-dark', trials('Hessle'), figures, 'dark');
-await shot('feel', trials('Night'), async (page) => {
+await shot('damping', trials('Night'), async (page) => {
   await figures(page);
-  await page.getByRole('button', { name: 'Beside another' }).click();
-  await page.getByRole('button', { name: 'Feel it' }).click();
+  await page.getByRole('button', { name: 'Compare' }).click();
+  await page.getByRole('button', { name: 'Try it' }).click();
   await page.locator('.damped-page').hover();
   await page.mouse.wheel(0, 1180);
   await page.waitForTimeout(1500);

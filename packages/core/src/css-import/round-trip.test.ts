@@ -193,7 +193,7 @@ describe('turning and repeating', () => {
       { at: '100%', value: '1' },
     ];
     expect(unrolled(stops, 3, 'alternate')).toEqual({
-      stops: [
+      keyframes: [
         { at: '0%', value: '0' },
         { at: '33.3333%', value: '1' },
         { at: '66.6667%', value: '0' },
