@@ -3,6 +3,11 @@ import hooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 
+const A_DRIVERS_KIND =
+  'MemberExpression[property.name="kind"]:matches([object.name="driver"], [object.property.name="driver"])';
+const ASK_THE_RECORD =
+  'What differs by the kind of a driver belongs into its file: ask the record in `drivers/`.';
+
 export default ts.config(
   { ignores: ['**/dist/', '.data/', '.cache/', 'node_modules/', 'demo/', '.dependency-cruiser.cjs'] },
   js.configs.recommended,
@@ -20,6 +25,20 @@ export default ts.config(
       ],
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-empty-object-type': 'off',
+    },
+  },
+  {
+    files: ['packages/*/src/**/*.{ts,tsx}'],
+    ignores: ['**/drivers/**', '**/*.test.ts', '**/testing/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['left', 'right'].map((side) => ({
+          selector: `BinaryExpression[operator=/^[!=]==?$/] > ${A_DRIVERS_KIND}.${side}`,
+          message: ASK_THE_RECORD,
+        })),
+        { selector: `SwitchStatement > ${A_DRIVERS_KIND}.discriminant`, message: ASK_THE_RECORD },
+      ],
     },
   },
   {

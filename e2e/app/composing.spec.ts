@@ -366,7 +366,7 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   const id = await open(page);
   await add(page, 'Rise', '#one');
   const wide = await rangeStart(page, '#one');
-  await page.getByRole('button', { name: 'Editing all screens' }).click();
+  await page.getByRole('button', { name: 'Editing: all screens' }).click();
   await page.getByLabel('Matches when').fill('(width < 600');
   await expect(page.locator('.conditions .field-error')).toBeVisible();
   await page.getByLabel('Matches when').fill('(width < 600px)');
@@ -388,7 +388,7 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   // Back on a wide screen nothing has changed, and edits count for all again.
   await page.getByRole('button', { name: 'Viewport 390 × 844' }).click();
   await page.getByRole('button', { name: /1280 × 800/ }).click();
-  await expect(page.getByRole('button', { name: 'Editing all screens' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Editing: all screens' })).toBeVisible();
   await page.waitForTimeout(600);
   expect(await rangeStart(page, '#one')).toBeCloseTo(wide, 0);
 

@@ -1,4 +1,4 @@
-/** Law 5 where people stand still: no text cut off, no two texts over each other, no control outside of its window, on all screens at four sizes. */
+/** Law 5 where people stand still: no text cut off, no two texts over each other, no control outside of its window, on every screen at four sizes. */
 import { expect, test } from '@playwright/test';
 import { base, newProject } from '../support/app.ts';
 import { goThere, PLACES } from './pages.ts';
@@ -12,7 +12,7 @@ const SIZES = [
   [1920, 1080],
   [640, 400],
 ] as const;
-/** all screens, and what it shows when it has something to say */
+/** The screens, and what it shows when it has something to say */
 const READY: Record<string, string> = {
   '': '.rundown[data-settled=true] .bar-grip, .rundown[data-settled=true] .lane',
   '/trials': '.trials',

@@ -2,7 +2,9 @@
 import type { Element } from 'domhandler';
 import { emptyDocument, MotionSchema, PropertySchema } from '../motion/index.ts';
 import type { Trigger, Motion, MotionDocument } from '../motion/index.ts';
-import type { Draft } from './draft.ts';
+import { isLoadDraft, isTriggeredDraft } from './draft.ts';
+import type { Draft, DraftDriver } from './draft.ts';
+import { driverReferences } from '../drivers/index.ts';
 import type { PageElements } from './elements.ts';
 import { Namer, readableName } from './naming.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
@@ -36,7 +38,7 @@ function splitParts({ elements, each }: Group): Part[] {
     const drafts = each.map((slots) => slots[i]!.of.draft);
     if (drafts.every((d) => JSON.stringify(d) === JSON.stringify(drafts[0]))) return slot;
     const found =
-      [...slot.overrides.values()].every((o) => !o.range) && drafts.every((d) => d.driver.kind !== 'trigger')
+      [...slot.overrides.values()].every((o) => !o.range) && !drafts.some(isTriggeredDraft)
         ? staggered(drafts)
         : null;
     return found && { ...slot, of: { ...slot.of, draft: found.draft }, stagger: found.stagger };
@@ -56,9 +58,7 @@ function splitParts({ elements, each }: Group): Part[] {
 /** A trigger listens to one element: where each target has its own, each gets a trigger. */
 function splitByTrigger(part: Part): Part[] {
   const owners = new Set(
-    part.each.flatMap((slots) =>
-      slots.filter((s) => s.of.draft.driver.kind === 'trigger').map((s) => s.of.owner),
-    ),
+    part.each.flatMap((slots) => slots.filter((s) => isTriggeredDraft(s.of.draft)).map((s) => s.of.owner)),
   );
   if (owners.size < 2) return [part];
   return part.elements.map((e, i) => ({ elements: [e], slots: part.each[i]!, each: [part.each[i]!] }));
@@ -100,54 +100,59 @@ export function makeDocument(
   const triggers = new Map<string, Trigger>();
   const triggerNames = new Namer();
 
-  const makeTrigger = (draft: Draft, owner: Element): string | { reason: string } => {
-    const { driver } = draft;
-    if (driver.kind !== 'trigger') throw new Error('not on a trigger');
-    const key = `${driver.name} ${elements.path(owner)} ${JSON.stringify(driver.lines)}`;
+  const makeTrigger = (
+    { name: css, lines }: Extract<DraftDriver, { kind: 'trigger' }>,
+    owner: Element,
+  ): string | { reason: string } => {
+    const key = `${css} ${elements.path(owner)} ${JSON.stringify(lines)}`;
     const known = triggers.get(key);
     if (known) return known.id;
     if (triggers.size >= MAX_TRIGGERS)
       return { reason: `more than ${MAX_TRIGGERS} elements start animations of their own` };
-    const { id, name } = triggerNames.next('g', readableName(driver.name.replace(/-passed$/, '')));
-    triggers.set(key, { id, name, on: true, subject: elements.naming([owner], []), ...driver.lines });
+    const { id, name } = triggerNames.next('g', readableName(css.replace(/-passed$/, '')));
+    triggers.set(key, { id, name, on: true, subject: elements.naming([owner], []), ...lines });
     return id;
   };
 
-  const makeDriver = (part: Part, i: number, draft: Draft): Motion['driver'] | { reason: string } => {
-    const pairs = part.elements.map((target, k) => ({ target, owner: part.each[k]![i]!.of.owner }));
-    const carried = pairs.filter((p): p is { target: Element; owner: Element } => p.owner !== null);
-    const { ownerSelectors } = part.slots[i]!.of;
-    const { driver } = draft;
-    switch (driver.kind) {
-      case 'load':
-        return { kind: 'load' };
-      case 'trigger': {
-        const owner = pairs[0]!.owner;
-        const trigger = owner && makeTrigger(draft, owner);
-        if (!trigger) return { reason: 'its trigger is on no element' };
-        return typeof trigger === 'string' ? { kind: 'trigger', trigger } : trigger;
-      }
-      case 'scroll': {
-        const owner = pairs[0]!.owner;
-        if (owner === null) return { kind: 'scroll', axis: driver.axis };
-        if (pairs.some((p) => p.owner !== owner))
-          return { reason: 'each of its elements listens to a scroller of its own' };
-        return {
-          kind: 'scroll',
-          axis: driver.axis,
-          scroller: elements.naming([owner], ownerSelectors),
-        };
-      }
-      case 'view': {
-        if (carried.every((p) => p.owner === p.target)) return { ...driver, subject: 'self' };
-        const subject =
-          carried.length === pairs.length ? timelines.subjectFor(carried, ownerSelectors) : null;
-        return subject === null
-          ? { reason: 'its elements listen to view timelines of elements that no selector tells apart' }
-          : { ...driver, subject };
-      }
-    }
+  interface Carriers {
+    /** of each target what carries its timeline; null: the page */
+    pairs: readonly { target: Element; owner: Element | null }[];
+    selectors: readonly string[];
+  }
+  const DRIVERS: {
+    [K in DraftDriver['kind']]: (
+      driver: Extract<DraftDriver, { kind: K }>,
+      carriers: Carriers,
+    ) => Motion['driver'] | { reason: string };
+  } = {
+    load: () => ({ kind: 'load' }),
+    trigger(driver, { pairs }) {
+      const { owner } = pairs[0]!;
+      const trigger = owner && makeTrigger(driver, owner);
+      if (!trigger) return { reason: 'its trigger is on no element' };
+      return typeof trigger === 'string' ? { kind: 'trigger', trigger } : trigger;
+    },
+    scroll({ axis }, { pairs, selectors }) {
+      const { owner } = pairs[0]!;
+      if (owner === null) return { kind: 'scroll', axis };
+      if (pairs.some((p) => p.owner !== owner))
+        return { reason: 'each of its elements listens to a scroller of its own' };
+      return { kind: 'scroll', axis, scroller: elements.naming([owner], selectors) };
+    },
+    view(driver, { pairs, selectors }) {
+      const carried = pairs.filter((p): p is { target: Element; owner: Element } => p.owner !== null);
+      if (carried.every((p) => p.owner === p.target)) return { ...driver, subject: 'self' };
+      const subject = carried.length === pairs.length ? timelines.subjectFor(carried, selectors) : null;
+      return subject === null
+        ? { reason: 'its elements listen to view timelines of elements that no selector tells apart' }
+        : { ...driver, subject };
+    },
   };
+  const makeDriver = (part: Part, i: number, { driver }: Draft): Motion['driver'] | { reason: string } =>
+    DRIVERS[driver.kind](driver as never, {
+      pairs: part.elements.map((target, k) => ({ target, owner: part.each[k]![i]!.of.owner })),
+      selectors: part.slots[i]!.of.ownerSelectors,
+    });
 
   const listCandidates = (group: Group) =>
     group.rules.flatMap((r) => [
@@ -165,7 +170,7 @@ export function makeDocument(
     const fail = (reason: string) => void (reasons.has(group) || reasons.set(group, reason));
     const selector = elements.naming(part.elements, listCandidates(group), collectSelectors);
     // Intros come last, as they are written.
-    const isIntro = (i: number) => part.slots[i]!.of.draft.driver.kind === 'load';
+    const isIntro = (i: number) => isLoadDraft(part.slots[i]!.of.draft);
     const indices = [...part.slots.keys()].sort((a, b) => Number(isIntro(a)) - Number(isIntro(b)));
     for (const i of indices) {
       const slot = part.slots[i]!;
@@ -175,7 +180,7 @@ export function makeDocument(
         fail(driver.reason);
         continue;
       }
-      const { id, name } = names.next('m', readableName(draft.name, driver.kind === 'load'));
+      const { id, name } = names.next('m', readableName(draft.name, isLoadDraft(draft)));
       const conditions = media.flatMap(({ key }) => {
         const o = slot.overrides.get(key);
         return o ? [{ media: findId(key), ...o }] : [];
@@ -205,7 +210,7 @@ export function makeDocument(
   }
   out.motions = made.flatMap(({ group, motion }) => (reasons.has(group) ? [] : [motion]));
   for (const [group, reason] of reasons) left.push({ group, reason });
-  const used = new Set(out.motions.flatMap((m) => (m.driver.kind === 'trigger' ? [m.driver.trigger] : [])));
+  const used = new Set(out.motions.flatMap((m) => driverReferences(m.driver).map((r) => r.id)));
   out.triggers = [...triggers.values()].filter((g) => used.has(g.id));
   const wanted = new Set(out.motions.flatMap((m) => m.conditions?.map((c) => c.media) ?? []));
   const order = media.flatMap((m) => mediaIds.get(m.key) ?? []);

@@ -12,6 +12,11 @@ export type DraftDriver =
   | { kind: 'trigger'; name: string; lines: Pick<Trigger, 'down' | 'up' | 'plays' | 'back'> }
   | { kind: 'load' };
 
+/** Started by a trigger; as soon as the page is there. */
+export const isTriggeredDraft = ({ driver }: Pick<Draft, 'driver'>): boolean => 'lines' in driver;
+export const isLoadDraft = (draft: Pick<Draft, 'driver' | 'time'>): boolean =>
+  draft.time !== null && !isTriggeredDraft(draft);
+
 /** Everything that two elements must share to be targets of one motion. */
 export interface Draft {
   /** of the keyframes */

@@ -3,6 +3,7 @@ import type { Element } from 'domhandler';
 import type { Motion } from '../motion/index.ts';
 import { customSyntax, parseEasing } from '../value/index.ts';
 import type { Cascade, Environment, Winner } from './cascade.ts';
+import { isLoadDraft } from './draft.ts';
 import type { DraftList, DraftOf, Longhands } from './draft.ts';
 import { readFrames } from './keyframes.ts';
 import { corrected, listMistakes } from './mistakes.ts';
@@ -129,7 +130,7 @@ function joined(list: readonly DraftOf[]): DraftOf[] {
   for (const one of list) {
     const { name, keyframes, ...rest } = one.draft;
     const block = name.replace(/_\d+$/, '');
-    const stems = one.draft.driver.kind === 'load' ? [block, block.replace(/-intro$/, '')] : [block];
+    const stems = isLoadDraft(one.draft) ? [block, block.replace(/-intro$/, '')] : [block];
     const at = out.findIndex(({ draft, owner }) => {
       const { name: other, keyframes: known, ...others } = draft;
       return (

@@ -52,6 +52,9 @@ export const isScrubbed = (driver: Driver): driver is ScrubbedDriver =>
 /** Whether it runs all the time, without a beginning or an end. */
 export const isEndless = (driver: Driver): driver is MarqueeDriver => getKind(driver).progress === 'endless';
 
+/** Whether two drivers are of one kind. */
+export const isSameKind = (a: Driver, b: Driver): boolean => a.kind === b.kind;
+
 /** Whether it begins when a line is passed. */
 export const isTriggered = (driver: Driver): driver is TriggerDriver =>
   getKind(driver).css.needs === 'triggers';
@@ -115,7 +118,7 @@ export const stageKey = (driver: Driver): string | null => getKind(driver).stage
 export const driverContent = (driver: Driver): unknown => getKind(driver).content(driver);
 /** `own`, with what a preset says of a driver of the same kind; `own` where the kinds differ. */
 export const withDriverContent = (own: Driver, preset: Driver): Driver =>
-  own.kind === preset.kind ? getKind(own).withContent(own, preset) : own;
+  isSameKind(own, preset) ? getKind(own).withContent(own, preset) : own;
 
 /** What of CSS plays a driver, and why. */
 export const driverCss = (driver: Driver): DriverKind<Driver>['css'] => getKind(driver).css;

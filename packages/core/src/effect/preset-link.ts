@@ -1,5 +1,5 @@
 /** How motions and the presets that they were made from go on together: which of the two has changed, and bringing them up to date. */
-import { withDriverContent } from '../drivers/index.ts';
+import { isSameKind, withDriverContent } from '../drivers/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { alone, contentHash } from './preset.ts';
 import type { Preset, PresetBody } from './preset.ts';
@@ -22,7 +22,7 @@ const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
 
 /** A motion with what its preset says now. A preset of another driver keeps the motion’s range and time. */
 function renewed(m: Motion, part: Motion): Motion {
-  const alike = m.driver.kind === part.driver.kind;
+  const alike = isSameKind(m.driver, part.driver);
   const { range, keyframes, easing, fill, composite, damping, reducedMotion, time, stagger } = part;
   const driver = withDriverContent(m.driver, part.driver);
   const { ties: _, stagger: __, ...rest } = m;

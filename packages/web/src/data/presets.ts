@@ -1,4 +1,4 @@
-/** Presets of all projects: read once, told to all screens, and as files. */
+/** Presets of all projects: read once, given to every screen, and as files. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { PresetFacts } from '@lyvek/api';

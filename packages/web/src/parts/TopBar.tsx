@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Wordmark } from './glyphs.tsx';
 
-/** The bar over all screens; `children` are what the screen adds behind the breadcrumb. */
+/** The bar over every screen; `children` are what the screen adds behind the breadcrumb. */
 export function TopBar({ crumbs, children }: { crumbs: ReactNode; children?: ReactNode }) {
   return (
     <header className="top-bar">

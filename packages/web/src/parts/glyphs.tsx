@@ -1,10 +1,15 @@
-/** Drawn signs: drivers by form, findings by shape, arrows. Decorative unless a label is given. */
+/** Drawn signs: findings by shape, arrows. Decorative unless a label is given. */
 import type { ReactNode } from 'react';
 
-interface SignProps {
+export interface SignProps {
   label?: string;
 }
-const Sign = ({ w, h, label, children }: SignProps & { w: number; h: number; children: ReactNode }) => (
+export const Sign = ({
+  w,
+  h,
+  label,
+  children,
+}: SignProps & { w: number; h: number; children: ReactNode }) => (
   <svg
     width={w}
     height={h}
@@ -24,66 +29,6 @@ export const Wordmark = () => (
     <circle cx="7.5" cy="10" r="1.6" fill="var(--trigger, #b4432e)" />
   </Sign>
 );
-
-/** Whole page: a hairline with end ticks. */
-export const ScrollSign = (p: SignProps) => (
-  <Sign w={9} h={14} {...p}>
-    <path d="M4.5 1v12M1 1h7M1 13h7" stroke="var(--page)" strokeWidth="1.3" fill="none" />
-  </Sign>
-);
-/** View progress: a capsule. */
-export const ViewSign = (p: SignProps) => (
-  <Sign w={9} h={14} {...p}>
-    <rect
-      x="0.75"
-      y="0.75"
-      width="7.5"
-      height="12.5"
-      rx="3.75"
-      fill="var(--pass)"
-      fillOpacity="0.35"
-      stroke="var(--pass)"
-    />
-  </Sign>
-);
-/** Pin: a bracket. */
-export const PinSign = (p: SignProps) => (
-  <Sign w={9} h={14} {...p}>
-    <path d="M8 1H1.5v12H8" stroke="var(--pin)" strokeWidth="2" fill="none" />
-  </Sign>
-);
-/** Trigger: a flag that hangs from a line. */
-export const TriggerSign = (p: SignProps) => (
-  <Sign w={15} h={14} {...p}>
-    <path d="M0 2.5h15" stroke="var(--trigger)" strokeWidth="1.4" />
-    <path d="M4 2.5h10l-3 4 3 4H4z" fill="var(--trigger)" fillOpacity="0.28" stroke="var(--trigger)" />
-  </Sign>
-);
-/** Marquee: two dashed rails. */
-export const MarqueeSign = (p: SignProps) => (
-  <Sign w={9} h={14} {...p}>
-    <path d="M2 0v14M7 0v14" stroke="var(--marquee)" strokeWidth="1.6" strokeDasharray="3 2" fill="none" />
-  </Sign>
-);
-/** Load: a line that begins at the top of the page. */
-export const LoadSign = (p: SignProps) => (
-  <Sign w={11} h={14} {...p}>
-    <path d="M1 1.5h9M5.5 1.5V13M2.5 10l3 3 3-3" stroke="var(--trigger)" strokeWidth="1.3" fill="none" />
-  </Sign>
-);
-const SIGNS = {
-  scroll: ScrollSign,
-  view: ViewSign,
-  pin: PinSign,
-  trigger: TriggerSign,
-  marquee: MarqueeSign,
-  load: LoadSign,
-};
-export type DriverKind = keyof typeof SIGNS;
-export const DriverSign = ({ kind, label }: { kind: DriverKind; label?: string }) => {
-  const Chosen = SIGNS[kind];
-  return <Chosen {...(label ? { label } : {})} />;
-};
 
 /** Findings: filled triangle = error, outlined = warning. */
 export const FindingSign = ({

@@ -17,10 +17,11 @@ export function ConditionPopover() {
   return (
     <Popover
       className={scope ? 'btn scoped' : 'btn'}
-      label={`Editing ${scope ? scope.name : 'all screens'}`}
+      label={`Editing: ${scope ? scope.name : 'all screens'}`}
       trigger={
         <>
-          {scope ? `only ${scope.name}` : 'all screens'} <Down />
+          <span className="editing">Editing: </span>
+          {scope ? scope.name : 'all screens'} <Down />
         </>
       }
     >

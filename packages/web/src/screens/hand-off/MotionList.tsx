@@ -1,7 +1,7 @@
 /** Which motions are in the hand-off, what plays each, and why; under the chosen one what it would take to do without a script. */
 import { isTimed } from '@lyvek/core';
 import type { Assembled, How, MotionDocument } from '@lyvek/core';
-import { DriverSign } from '../../parts/glyphs.tsx';
+import { DriverSign } from '../../drivers/DriverSign.tsx';
 import { effectWords } from '../rundown/model/words.ts';
 
 const BY = { css: 'CSS', 'css and script': 'CSS + script', script: 'script' } as const;

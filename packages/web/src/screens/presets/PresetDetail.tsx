@@ -2,7 +2,7 @@
 import { isEndless, isTimed, isTriggered } from '@lyvek/core';
 import type { PresetFacts } from '@lyvek/api';
 import type { Motion } from '@lyvek/core';
-import { DriverSign } from '../../parts/glyphs.tsx';
+import { DriverSign } from '../../drivers/DriverSign.tsx';
 import { NameForm } from '../../parts/NameForm.tsx';
 import { Popover } from '../../parts/Popover.tsx';
 import { effectWords, pointWords } from '../rundown/model/words.ts';

@@ -3,7 +3,7 @@ import type { PresetFacts } from '@lyvek/api';
 import { partsWords } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
 import { Frames3 } from '../../parts/Frames3.tsx';
-import { DriverSign } from '../../parts/glyphs.tsx';
+import { DriverSign } from '../../drivers/DriverSign.tsx';
 
 interface PresetRowProps {
   preset: PresetFacts;

@@ -1,7 +1,9 @@
 /** The row under the bar: what the columns are, the scale, + Motion; and what the preview shows. */
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
-import { DriverSign } from '../../parts/glyphs.tsx';
+import { DriverSign } from '../../drivers/DriverSign.tsx';
+import { DRIVER_WORDS } from '../../drivers/words.ts';
+import type { Driver } from '@lyvek/core';
 import { useOpenedPage } from '../page-context.ts';
 import { useOutside } from '../use-outside.ts';
 import { found } from './model/find.ts';
@@ -22,13 +24,10 @@ export function HeadRow({ side, setGuides, setOutlines }: HeadRowProps) {
   return side === 'left' ? <Left /> : <Right setGuides={setGuides} setOutlines={setOutlines} />;
 }
 
-const LEGEND = [
-  ['scroll', 'Scroll'],
-  ['view', 'View'],
-  ['pin', 'Pinned'],
-  ['trigger', 'Trigger'],
-  ['marquee', 'Marquee'],
-] as const;
+const LEGEND = (Object.keys(DRIVER_WORDS) as Driver['kind'][]).flatMap((kind) => {
+  const word = DRIVER_WORDS[kind].legend;
+  return word === undefined ? [] : [{ kind, word }];
+});
 
 function Left() {
   const { layout, view, adding, setAdding, max } = useRundown();
@@ -40,7 +39,7 @@ function Left() {
         <b className="pl-3">Add a motion</b>
       ) : (
         <span className="legend">
-          {LEGEND.map(([kind, word]) => (
+          {LEGEND.map(({ kind, word }) => (
             <span key={kind} title={word}>
               <DriverSign kind={kind} /> <span className="word-of">{word}</span>
             </span>

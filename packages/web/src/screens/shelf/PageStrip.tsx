@@ -7,6 +7,7 @@ import type { Layout } from '@lyvek/core';
 import { StripArt } from '../../parts/strip/StripArt.tsx';
 import { computeBars } from '../rundown/model/bars.ts';
 import { PAD } from '../../parts/strip/view.ts';
+import { driverFace } from '../../drivers/faces.ts';
 
 /** Pages longer than this get a break with the middle left out. */
 const LONGEST = 15_000;
@@ -87,7 +88,7 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
                   key={b.motion.id}
                   x={66 + (i % 4) * 3.2}
                   y={y0}
-                  width={b.motion.driver.kind === 'scroll' ? 1 : 2.4}
+                  width={driverFace(b.motion.driver.kind).bar.holds ? 2.4 : 1}
                   height={h}
                   className={`thread-${b.motion.driver.kind}`}
                 />

@@ -2,7 +2,8 @@
 import { useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { Px } from '@lyvek/core';
-import { Down, DriverSign } from '../../parts/glyphs.tsx';
+import { DriverSign } from '../../drivers/DriverSign.tsx';
+import { Down } from '../../parts/glyphs.tsx';
 import { Choices, Popover } from '../../parts/Popover.tsx';
 import { offsetAt, toRow } from '../../parts/strip/view.ts';
 import type { View } from '../../parts/strip/view.ts';

@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import { withTakenOver } from '@lyvek/core';
 import type { Difference, Motion } from '@lyvek/core';
 import { beginDrag } from '../../parts/drag.ts';
-import { DriverSign, TriggerSign, PinSign } from '../../parts/glyphs.tsx';
+import { DriverSign } from '../../drivers/DriverSign.tsx';
 import { notify } from '../../parts/notices.tsx';
 import { useChosenPair } from './CurvesOver.tsx';
 import { listChanges, changeWords, findName } from './model/difference-words.ts';
@@ -110,9 +110,9 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
           {list === 'motions' ? (
             <DriverSign kind={((difference.b ?? difference.a) as Motion).driver.kind} />
           ) : list === 'triggers' ? (
-            <TriggerSign />
+            <DriverSign kind="trigger" />
           ) : (
-            <PinSign />
+            <DriverSign kind="pin" />
           )}
         </span>
         <span className="row-name">{findName(difference)}</span>

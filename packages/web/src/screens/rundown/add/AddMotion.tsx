@@ -15,7 +15,8 @@ import {
 import type { EffectDefinition } from '@lyvek/core';
 import { newId, findSettled } from '../../../data/take-session.ts';
 import { usePresets } from '../../../data/presets.ts';
-import { DriverSign, Lens } from '../../../parts/glyphs.tsx';
+import { DriverSign } from '../../../drivers/DriverSign.tsx';
+import { Lens } from '../../../parts/glyphs.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { findBar, isPlaced } from '../model/bars.ts';
 import { elementName } from '../model/words.ts';

@@ -1,12 +1,13 @@
 /** One motion in the lanes: a capsule for a view progress, a hairline for the whole page, with its label and its handles. */
 import { memo } from 'react';
 import type { PointerEvent } from 'react';
-import { asScroll, isEndless, findHold } from '@lyvek/core';
+import { findHold } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { Bar, Slot } from '../model/bars.ts';
 import { Keyframes } from './Keyframes.tsx';
 import { Fan } from './Fan.tsx';
-import { HoldGrips, waistPath } from './HoldMark.tsx';
+import { HoldGrips } from './HoldMark.tsx';
+import { driverFace } from '../../../drivers/faces.ts';
 import type { Grip } from '../model/moves.ts';
 import { effectWords, pointWords } from '../model/words.ts';
 import { grouped, toRow } from '../../../parts/strip/view.ts';
@@ -30,17 +31,14 @@ export interface BarMarkProps {
   onHover(bar: Bar | null): void;
 }
 
-const HALF = 6;
-
 export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const { bar, slot, view, rows, selected, finding, single } = props;
   const y0 = toRow(bar.placed.start, view);
   const y1 = Math.max(y0 + 2, toRow(bar.placed.end, view));
   if (y1 < -40 || y0 > rows + 40) return null;
   const { kind } = bar.motion.driver;
-  const page = kind === 'scroll';
-  const round = kind === 'pin' ? 1.5 : HALF;
-  const hold = y1 - y0 > 24 && !page && kind !== 'marquee' ? findHold(bar.motion) : null;
+  const face = driverFace(kind).bar;
+  const hold = y1 - y0 > 24 && face.holds ? findHold(bar.motion) : null;
   return (
     <g
       className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}${props.faded ? ' faded' : ''}`}
@@ -48,39 +46,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
       onPointerEnter={() => props.onHover(bar)}
       onPointerLeave={() => props.onHover(null)}
     >
-      {page ? (
-        <path
-          className="bar-shape"
-          d={`M${slot.x} ${y0}V${y1}M${slot.x - 3} ${y0}h6M${slot.x - 3} ${y1}h6`}
-        />
-      ) : kind === 'marquee' ? (
-        <path className="bar-shape" d={`M${slot.x - 4} ${y0}V${y1}M${slot.x + 4} ${y0}V${y1}`} />
-      ) : hold ? (
-        <>
-          <path className="bar-ground" d={waistPath(slot.x, y0, y1, hold)} />
-          <path
-            className="bar-shape"
-            d={waistPath(slot.x, y0, y1, hold)}
-            fill={kind === 'pin' ? 'url(#eased-pin)' : 'url(#eased)'}
-          />
-        </>
-      ) : (
-        <>
-          <rect className="bar-ground" x={slot.x - HALF} y={y0} width={12} height={y1 - y0} rx={round} />
-          <rect
-            className="bar-shape"
-            x={slot.x - HALF}
-            y={y0}
-            width={12}
-            height={y1 - y0}
-            rx={round}
-            fill={kind === 'pin' ? 'url(#eased-pin)' : 'url(#eased)'}
-          />
-        </>
-      )}
-      {kind === 'view' && !hold && y1 - y0 > 26 && (
-        <path className="bar-ticks" d={`M${slot.x - 8} ${y0 + (y1 - y0) * 0.5}h16`} />
-      )}
+      {face.draw({ x: slot.x, y0, y1 }, hold)}
       <rect
         className="bar-grip"
         x={slot.x - 9}
@@ -89,12 +55,10 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         height={y1 - y0}
         onPointerDown={(e) => props.onGrip(e, bar, 'body')}
       />
-      {y1 - y0 > 20 && kind !== 'marquee' && (!hold || !single) && (
-        <Keyframes bar={bar} x={slot.x} view={view} />
-      )}
+      {y1 - y0 > 20 && face.hasRange && (!hold || !single) && <Keyframes bar={bar} x={slot.x} view={view} />}
       {hold && single && <HoldGrips bar={bar} hold={hold} x={slot.x} y0={y0} y1={y1} view={view} />}
       {selected &&
-        kind !== 'marquee' &&
+        face.hasRange &&
         (['start', 'end'] as const).map((side) => {
           const y = side === 'start' ? y0 : y1;
           const active = props.dragged === side || (single && props.grip === side);
@@ -133,10 +97,9 @@ function Label({
   rows,
   width,
 }: BarMarkProps & { y0: number; y1: number }) {
-  const page = asScroll(bar.motion.driver) !== null;
   const room = slot.label;
   const fan = Math.min(bar.others.length, 24);
-  const x = slot.x + (page ? 6 : 13) + (fan ? fan * 7 + (single ? 16 : 2) : 0);
+  const x = slot.x + driverFace(bar.motion.driver.kind).bar.label + (fan ? fan * 7 + (single ? 16 : 2) : 0);
   if (single && room > 0 && !dragged) {
     const at = (side: 'start' | 'end') =>
       `${pointWords(bar.motion.range[side], side, bar.motion.driver.kind)} · ${grouped(bar.placed[side])} px`;
@@ -152,7 +115,7 @@ function Label({
     return (
       <g className="label">
         <Tag {...place} y={first - 13} className="name" text={bar.motion.name} />
-        {isEndless(bar.motion.driver) ? (
+        {!driverFace(bar.motion.driver.kind).bar.hasRange ? (
           <Tag {...place} y={first} className="what" text={effectWords(bar.motion)} />
         ) : (
           <>

@@ -9,23 +9,6 @@ import type { Bar } from '../model/bars.ts';
 import { grouped } from '../../../parts/strip/view.ts';
 import type { View } from '../../../parts/strip/view.ts';
 
-const HALF = 6;
-const THIN = 2;
-const TAPER = 7;
-
-/** Shoulders of 12 px, a waist of 4 px while it rests. */
-export function waistPath(x: number, y0: number, y1: number, hold: Hold): string {
-  const [a, b] = [y0 + (y1 - y0) * hold.from, y0 + (y1 - y0) * hold.to];
-  const taper = Math.min(TAPER, (b - a) / 2);
-  const round = Math.min(HALF, a - y0, y1 - b);
-  return [
-    `M${x - HALF} ${y0 + round}A${HALF} ${round} 0 0 1 ${x + HALF} ${y0 + round}`,
-    `V${a}L${x + THIN} ${a + taper}V${b - taper}L${x + HALF} ${b}V${y1 - round}`,
-    `A${HALF} ${round} 0 0 1 ${x - HALF} ${y1 - round}`,
-    `V${b}L${x - THIN} ${b - taper}V${a + taper}L${x - HALF} ${a}Z`,
-  ].join('');
-}
-
 interface HoldGripsProps {
   bar: Bar;
   hold: Hold;

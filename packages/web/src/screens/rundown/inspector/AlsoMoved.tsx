@@ -1,7 +1,7 @@
 /** Who else writes to the element of this motion, and what comes of it. */
 import { findMatches } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
-import { DriverSign } from '../../../parts/glyphs.tsx';
+import { DriverSign } from '../../../drivers/DriverSign.tsx';
 import { useRundown } from '../rundown-context.ts';
 
 export function AlsoMoved({ motion, element }: { motion: Motion; element: number }) {

@@ -26,8 +26,8 @@ export function HoldWord({ bar, onChange }: HoldWordProps) {
   };
   return (
     <>
-      and{' '}
-      <Popover className="word" label="Hold" trigger={hold ? `holds ${grouped(px)} px` : 'no hold'}>
+      with{' '}
+      <Popover className="word" label="Hold" trigger={hold ? `a hold of ${grouped(px)} px` : 'no hold'}>
         {() => (
           <div className="damping-editor">
             <label className="point-row">

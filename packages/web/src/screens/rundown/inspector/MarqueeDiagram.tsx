@@ -1,7 +1,7 @@
 /** The screen with the strip running through it. Dragging the strip sets its speed: what a second of it would be. */
 import { beginDrag } from '../../../parts/drag.ts';
 import type { Bar } from '../model/bars.ts';
-import type { Marquee } from '../model/marquee.ts';
+import type { Marquee } from '../../../drivers/marquee/marquee.ts';
 import { grouped } from '../../../parts/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 

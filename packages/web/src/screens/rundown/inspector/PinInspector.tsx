@@ -2,7 +2,7 @@
 import type { PinnedSpan, Pin } from '@lyvek/core';
 import { asPin, maxScroll, refersTo } from '@lyvek/core';
 import { withPin } from '../../../data/take-session.ts';
-import { DriverSign, PinSign } from '../../../parts/glyphs.tsx';
+import { DriverSign } from '../../../drivers/DriverSign.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
 import { grouped } from '../../../parts/strip/view.ts';
@@ -25,7 +25,13 @@ export function PinInspector({ pin }: { pin: Pin }) {
     );
   return (
     <section className="inspector" aria-label={`Pin ${pin.name}`}>
-      <DriverHead driver={pin} kind="pin" words="pinned scene" sign={<PinSign />} change={change}>
+      <DriverHead
+        driver={pin}
+        kind="pin"
+        words="pinned scene"
+        sign={<DriverSign kind="pin" />}
+        change={change}
+      >
         <MoreActions of={[pin.id]} />
       </DriverHead>
       <div className="inspector-columns pin-columns">

@@ -1,11 +1,11 @@
 /** The sheet of several selected motions. */
 import type { Motion } from '@lyvek/core';
-import { DriverSign } from '../../../parts/glyphs.tsx';
+import { DriverSign } from '../../../drivers/DriverSign.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { effectWords } from '../model/words.ts';
 import { alignEnds, alignStarts, scaled, spreadEvenly } from '../model/arrange-several.ts';
 import type { Bar } from '../model/bars.ts';
-import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
+import { DRIVER_WORDS } from '../../../drivers/words.ts';
 import { replaceMotions } from '../model/moves.ts';
 import { useRundown } from '../rundown-context.ts';
 import { MoreActions } from './MoreActions.tsx';

@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import { isAtLoad, findMatches, refersTo, computeTimes } from '@lyvek/core';
 import type { Trigger, Motion } from '@lyvek/core';
 import { withTrigger, withMotion, withoutMotions } from '../../../data/take-session.ts';
-import { TriggerSign } from '../../../parts/glyphs.tsx';
+import { DriverSign } from '../../../drivers/DriverSign.tsx';
 import { Choices, Popover } from '../../../parts/Popover.tsx';
 import { useOpenedPage } from '../../page-context.ts';
 import { TimePlayer } from '../model/time-player.ts';
@@ -85,7 +85,13 @@ function TriggerHead({ trigger }: { trigger: Trigger }) {
       withTrigger(trigger.id, (g) => ({ ...g, ...part })),
     );
   return (
-    <DriverHead driver={trigger} kind="trigger" words="trigger" sign={<TriggerSign />} change={change}>
+    <DriverHead
+      driver={trigger}
+      kind="trigger"
+      words="trigger"
+      sign={<DriverSign kind="trigger" />}
+      change={change}
+    >
       <button
         type="button"
         className="btn"

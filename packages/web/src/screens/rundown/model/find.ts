@@ -1,7 +1,7 @@
 /** Finding motions by what people know of them: name, element, driver, property, what was found. */
 import { driverReferences } from '@lyvek/core';
 import type { Finding, Motion, MotionDocument } from '@lyvek/core';
-import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
+import { DRIVER_WORDS } from '../../../drivers/words.ts';
 import { effectWords } from './words.ts';
 
 /** All words must be found. An empty query finds everything. */

@@ -10,6 +10,7 @@ import {
   toPhase,
 } from '@lyvek/core';
 import type { Driver, Geometry, Motion, RangePoint } from '@lyvek/core';
+import { DRIVER_WORDS } from '../../../drivers/words.ts';
 
 const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)) + 0);
 
@@ -38,22 +39,11 @@ export function pointWords(point: RangePoint, side: 'start' | 'end', driver: Dri
   const parsed = parsePhasePoint(point, side);
   if (!parsed.ok) return point;
   const p = plainPercent(parsed.value.offset);
-  if (driver === 'pin')
-    return p === 0
-      ? 'the start of the pin'
-      : p === 100
-        ? 'the end of the pin'
-        : p === null
-          ? `${point} into the pin`
-          : `${trim(p)} % of the pin`;
-  if (driver === 'scroll')
-    return p === 0
-      ? 'the top of the page'
-      : p === 100
-        ? 'the end of the page'
-        : p === null
-          ? point
-          : `${trim(p)} % of the page`;
+  const { extent } = DRIVER_WORDS[driver];
+  if (extent) {
+    if (p === null) return `${point} into ${extent.of}`;
+    return p === 0 ? extent.start : p === 100 ? extent.end : `${trim(p)} % of ${extent.of}`;
+  }
   if (parsed.value.phase === 'scroll' && p !== null)
     return p === 0 ? 'the top of the page' : p === 100 ? 'the end of the page' : `${trim(p)} % of the page`;
   return p === null ? point : `${parsed.value.phase ?? 'cover'} ${trim(p)} %`;
@@ -72,7 +62,7 @@ export function otherWords(point: RangePoint, side: 'start' | 'end', g: Geometry
 /** Short form for the gutter: “entry 10 %”, “top 22 %”. */
 export function gutterWords(point: RangePoint, side: 'start' | 'end', driver: Driver['kind']): string {
   if (!isMeeting(point))
-    return pointWords(point, side, driver).replace(/^the (top|start|end) of the (page|hold)$/, '$2 $1');
+    return pointWords(point, side, driver).replace(/^the (top|start|end) of the (page|pin)$/, '$2 $1');
   const m = parseMeeting(point);
   return m.ok
     ? `${edgeWord(round(m.value.edge)).replace('its ', '').replace(' point', ' at')} ${trim(m.value.line * 100)} %`

@@ -1,5 +1,6 @@
 /** What differs of a motion, a pin or anything else of a take: “scale 1.6 → 1.9”. */
-import { DRIVER_WORDS } from '../../../parts/driver-words.ts';
+import { DRIVER_WORDS } from '../../../drivers/words.ts';
+import { isSameKind } from '@lyvek/core';
 import type { Difference, Motion, MotionDocument } from '@lyvek/core';
 import { dampingLabel } from '../../rundown/inspector/DampingWord.tsx';
 import { distanceLabel } from '../../rundown/model/pins.ts';
@@ -59,7 +60,7 @@ const MOTION_WORDS: Record<string, (a: Motion, b: Motion) => Change[]> = {
       return was === is ? [] : [{ of: side, was, kind: is }];
     }),
   driver: (a, b) =>
-    a.driver.kind === b.driver.kind
+    isSameKind(a.driver, b.driver)
       ? [{ of: DRIVER_WORDS[b.driver.kind].noun, was: '', kind: 'another one' }]
       : [{ of: 'driver', was: DRIVER_WORDS[a.driver.kind].noun, kind: DRIVER_WORDS[b.driver.kind].noun }],
   easing: (a, b) => [{ of: 'easing', was: a.easing, kind: b.easing }],
