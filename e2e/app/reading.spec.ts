@@ -61,7 +61,7 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
   await expect(page.locator('.read-pop').getByText('comes after “animation-timeline: view()”')).toBeVisible();
   await expect(page.getByText('which has no place of its own here')).toBeVisible();
   await page.getByRole('button', { name: 'Import with correction' }).click();
-  await expect(page.getByText('It is read as it was meant')).toBeVisible();
+  await expect(page.getByText('Imported with the correction')).toBeVisible();
   await expect(page.getByRole('button', { name: '1 not imported' })).toBeVisible();
   await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(2);
   await expect

@@ -64,7 +64,7 @@ for (const e of document.querySelectorAll('.b'))
   expect(proof).toMatchObject({ proved: true });
   expect(proof!.message).toContain('1 stays in its own CSS');
   const left = unsupported.find((u) => u.what === '.b')!;
-  expect(left.reason).toMatch(/written anew it would play something else: opacity 0\.\d+ instead of 0\.9/);
+  expect(left.reason).toMatch(/rewritten it would play something else: opacity 0\.\d+ instead of 0\.9/);
   // Seen in the page itself: Lyvek plays the one, the page goes on playing the other.
   await window.goto(`/pages/${id}`);
   const frame = window.frameLocator('.preview iframe');
