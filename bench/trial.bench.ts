@@ -21,7 +21,14 @@ function trialOf(count: number, per: number, refresh: number) {
   const gesture = findGesture('steady', 800);
   const coefficients = shippedCoefficients('here');
   return () =>
-    void simulate({ document, timeline, gesture, clock: makeClock(refresh), direction: 'down', coefficients });
+    void simulate({
+      document,
+      timeline,
+      gesture,
+      clock: makeClock(refresh),
+      direction: 'down',
+      coefficients,
+    });
 }
 
 const timeOf = (work: () => void, rounds = 7): number => {
