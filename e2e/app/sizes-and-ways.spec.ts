@@ -137,7 +137,7 @@ test('a setting is felt on the real page, changed for another one, and used', as
   await expect.poll(async () => (await makeDocument(page, id)).motions[0]!.damping.kind).toBe('spring');
   await page
     .getByRole('region', { name: 'Try it on the page' })
-    .getByRole('button', { name: 'Away' })
+    .getByRole('button', { name: 'Close' })
     .click();
   await expect(damped).toHaveCount(0);
   await expect(page.locator('.smoothness')).toBeVisible();

@@ -63,7 +63,7 @@ export function frameFactors(document: Document, entry: string, html: string, fi
           place,
           what: `“${shortened(found[0], 60)}” is done once a frame`,
           why: `At 120 Hz it catches up in half the time, and where frames are missed it is late.`,
-          advice: `It halves the distance every ${halfLife} ms at 60 Hz: with dt, the time since the last frame in ms, write 1 - 2 ** (-dt / ${halfLife}) instead of the number; or let a motion follow with a half-life of ${halfLife} ms.`,
+          advice: `It halves the distance every ${halfLife} ms at 60 Hz: with dt, the time since the last frame in ms, write 1 - 2 ** (-dt / ${halfLife}) instead of the number; or use a motion with a damping half-life of ${halfLife} ms.`,
         });
       }
   }

@@ -20,7 +20,7 @@ export function ConditionPopover() {
       label={`Editing: ${scope ? scope.name : 'all screens'}`}
       trigger={
         <>
-          <span className="editing">Editing: </span>
+          <span className="editing">Editing:</span>
           {scope ? scope.name : 'all screens'} <Down />
         </>
       }

@@ -26,8 +26,8 @@ export const introAgainstScroll: CheckDefinition = {
                 at: Math.max(0, placed.start),
                 brief: `fights for ${property}`,
                 sentence: isLast
-                  ? `It holds ${property} when it is done, so “${motion.name}” never gets it.`
-                  : `“${motion.name}” holds ${property} from the start, so the intro is never seen.`,
+                  ? `It keeps writing ${property} after it ends, so “${motion.name}” never gets it.`
+                  : `“${motion.name}” writes ${property} from the start, so the intro is never seen.`,
                 fix: {
                   label: 'Play it first and let go',
                   motions: [{ ...intro, fill: 'backwards' as const }],

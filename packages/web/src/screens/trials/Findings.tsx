@@ -7,7 +7,7 @@ import type { Finding, MotionDocument } from '@lyvek/core';
 import { FindingSign } from '../../parts/glyphs.tsx';
 import { grouped } from '../../parts/strip/view.ts';
 import { useOpenedPage } from '../page-context.ts';
-import { findName, SEVERITY_WORDS } from './finding-words.ts';
+import { findName, severityCount } from './finding-words.ts';
 import { FindingRow } from './FindingRow.tsx';
 import { Limits } from './Limits.tsx';
 import { OtherSizes } from './sizes/OtherSizes.tsx';
@@ -31,7 +31,7 @@ export function Findings() {
       <h2>
         Findings{' '}
         <small>
-          {counts.length === 0 ? 'none' : counts.map(([s, n]) => `${n} ${SEVERITY_WORDS[s]}`).join(' · ')}
+          {counts.length === 0 ? 'none' : counts.map(([s, n]) => severityCount(s, n)).join(' · ')}
         </small>
         <span className="grow" />
         <Limits />

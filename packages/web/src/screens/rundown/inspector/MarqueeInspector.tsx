@@ -24,7 +24,7 @@ const TURNS = [
   { value: 'no', text: 'keeps its direction', note: 'whichever way the page is scrolled' },
 ] as const;
 const RESTS = [
-  { value: 'yes', text: 'does not play', note: 'so that people can read it and reach its links' },
+  { value: 'yes', text: 'pauses', note: 'so that people can read it and reach its links' },
   { value: 'no', text: 'runs on', note: 'offer another way to stop it: see the hand-off' },
 ] as const;
 const AXES = [

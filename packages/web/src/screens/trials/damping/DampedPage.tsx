@@ -70,7 +70,7 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
   return (
     <section className="damped" aria-label="Try it on the page">
       <h2>
-        With scroll input
+        Try it on the page
         <small>{count}</small>
         <span className="grow" />
         {other && (
@@ -94,7 +94,7 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
           </button>
         )}
         <button type="button" className="btn small" onClick={close}>
-          Away
+          Close
         </button>
       </h2>
       <div

@@ -86,9 +86,9 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
           , damping: <DampingWord value={how} onChange={setOwn} />
           {other && (
             <>
-              , beside it <DampingWord value={other} onChange={setOther} />
+              , compared with <DampingWord value={other} onChange={setOther} />
               <button type="button" className="btn small" onClick={() => setOther(null)}>
-                Away
+                Remove
               </button>
             </>
           )}
@@ -115,7 +115,7 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
                   marks={[{ at: Math.min(until, r.settled), text: 'settled', end: true }]}
                   curves={[
                     {
-                      name: 'hand',
+                      name: 'scroll',
                       colour: '--ink',
                       points: clip(r.times, (i) => [round(r.times[i]!), round(r.hand[i]!)]),
                     },
@@ -142,7 +142,7 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
           })}
         </div>
         <p className="feel-legend">
-          <span className="line-hand" /> hand <span className="line-page" /> page, a dot per frame
+          <span className="line-hand" /> scroll <span className="line-page" /> page, a dot per frame
           {other && (
             <>
               <span className="line-other" /> the other
