@@ -2,11 +2,18 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
+import { contentKey, fingerprint, shippedCoefficients } from '@lyvek/core';
+import type { MotionDocument } from '@lyvek/core';
 import { trialSetup } from '../support/lab.ts';
 import { inRepo, migration, query, startServer, withDatabase } from '../support/servers.ts';
 
 const DOCUMENTS = inRepo('e2e/fixtures/documents/');
 const documents = readdirSync(DOCUMENTS).map((name) => readFileSync(new URL(name, DOCUMENTS), 'utf8'));
+interface Former {
+  motions: { driver: { kind: string; gate?: string } }[];
+  gates: Record<'id' | 'name' | 'on' | 'subject' | 'down' | 'up' | 'plays' | 'back', unknown>[];
+}
+
 /** A project, a page and its takes, as an earlier version stored them. */
 async function fill(database: string, takes: readonly string[]): Promise<string[]> {
   const [project, page] = [randomUUID(), randomUUID()];
@@ -67,6 +74,74 @@ for (const first of [2, 6, 11])
       }
     });
   });
+
+test('what version 1 stored beside its documents is there under its new words', async () => {
+  test.setTimeout(120_000);
+  await withDatabase(async (database) => {
+    const names = readdirSync(inRepo('packages/server/src/migrations')).sort().slice(0, 15);
+    await query(
+      database,
+      'create table migrations (name text primary key, applied_at timestamptz not null default now())',
+    );
+    for (const name of names) {
+      await query(database, migration(name));
+      await query(database, 'insert into migrations (name) values ($1)', [name]);
+    }
+    const former = JSON.parse(documents.find((d) => d.includes('"gate"'))!) as Former;
+    const motion = former.motions.find((m) => m.driver.kind === 'gate')!;
+    const body = {
+      motions: [motion],
+      pins: [],
+      gates: former.gates.filter((g) => g.id === motion.driver.gate),
+      adjustments: [],
+    };
+    // The key of a trigger, whose fields have the same names in both versions.
+    const [gate] = body.gates;
+    const { id, name, on, subject, down, up, plays, back } = gate!;
+    const state = fingerprint(JSON.stringify({ id, name, on, subject, down, up, plays, back })).toString(36);
+    const accepted = [{ check: 'gate-unreachable', where: id, reason: 'On purpose', state }];
+    const [take] = await fill(database, [JSON.stringify({ ...former, accepted })]);
+    await query(database, `insert into presets (id, name, body) values ($1, 'Kept', $2)`, [
+      randomUUID(),
+      JSON.stringify(body),
+    ]);
+    const proof = { proved: true, said: 'All of it plays the same.', left: [] };
+    await query(database, 'update pages set import_proof = $1', [JSON.stringify(proof)]);
+    const { unitCosts, ...rest } = shippedCoefficients('here');
+    await query(
+      database,
+      `insert into prices (project_id, device, coefficients, trials) select id, 'here', $1, 3 from projects`,
+      [JSON.stringify({ ...rest, prices: unitCosts })],
+    );
+    const server = await startServer(database);
+    try {
+      const get = async <T>(path: string) => (await (await fetch(`${server.url}/api${path}`)).json()) as T;
+      const { presets } = await get<{ presets: { name: string; body: { triggers: unknown[] } }[] }>(
+        '/presets',
+      );
+      expect(presets.map((p) => [p.name, p.body.triggers.length])).toEqual([['Kept', 1]]);
+      const { document, pageId } = await get<{ pageId: string; document: MotionDocument }>(`/takes/${take}`);
+      const trigger = document.triggers.find((t) => t.id === id);
+      expect(document.accepted).toEqual([
+        { check: 'trigger-unreachable', where: id, reason: 'On purpose', state: contentKey(trigger) },
+      ]);
+      const [stored] = await query<{ import_proof: { message: string } }>(
+        database,
+        'select import_proof from pages where id = $1',
+        [pageId],
+      );
+      expect(stored!.import_proof.message).toBe(proof.said);
+      const { projects } = await get<{ projects: { id: string; name: string }[] }>('/projects');
+      const own = projects.find((p) => p.name === 'Kept')!;
+      const fitted = await get<{ unitCosts: { coefficients: { unitCosts: unknown } }[] }>(
+        `/projects/${own.id}/prices`,
+      );
+      expect(fitted.unitCosts[0]!.coefficients.unitCosts).toEqual(unitCosts);
+    } finally {
+      await server.stop();
+    }
+  });
+});
 
 test('a database of a newer version is refused in words and left as it is', async () => {
   test.setTimeout(120_000);
