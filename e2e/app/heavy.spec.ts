@@ -60,7 +60,7 @@ interface Asked {
 }
 
 /**
- * Asks for health, and a bare server beside it, from a thread that sending the page does not fill up. Returns what ends it and tells how
+ * Asks for health, and a bare server beside it, from a thread that sending the page does not hold up. Returns what ends it and tells how
  * often each of them answered: on a busy machine both answer less often, and a server that stands still does alone.
  */
 async function askForHealth(bare: string): Promise<() => Promise<{ health: Asked; bare: Asked }>> {

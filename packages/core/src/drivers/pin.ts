@@ -34,5 +34,5 @@ export const pin = {
 
 function whyNotHeld(of: string, layout: Layout | PinnedLayout): string {
   const loose = 'loose' in layout ? layout.loose.find((l) => l.id === of) : undefined;
-  return loose ? `its pin does not fill: ${loose.reason}` : 'its pin is switched off';
+  return loose ? `its pin does not work: ${loose.reason}` : 'its pin is switched off';
 }

@@ -63,7 +63,7 @@ function fromCsv(text: string, name: string): unknown {
   const bad = body.findIndex((r) => r.length < 2 || !Number.isFinite(r[0]!) || !Number.isFinite(r[1]!));
   if (bad >= 0)
     throw new Error(
-      `Line ${bad + (headed ? 2 : 1)} does not fill two numbers: milliseconds, then pixels of scroll.`,
+      `Line ${bad + (headed ? 2 : 1)} does not have two numbers: milliseconds, then pixels of scroll.`,
     );
   const first = body[0]?.[0] ?? 0;
   return {

@@ -62,7 +62,7 @@ describe('a pin', () => {
     expect(held.page).toEqual(layout.page);
   });
 
-  test('inside another one does not fill', () => {
+  test('inside another one does not pin', () => {
     const held = withPins(layout, [pin(), pin({ id: 'p_2', stage: '#inner' })]);
     expect(held.pinnedSpans.map((h) => h.id)).toEqual(['p_1']);
     expect(held.loose[0]!.reason).toContain('inside another');

@@ -105,7 +105,7 @@ function Astray() {
       id,
       reason,
       name: document.pins.find((p) => p.id === id)?.name ?? id,
-      what: 'does not fill',
+      what: 'does not pin',
     })),
     ...lost.map(({ trigger, reason }) => ({
       id: trigger.id,
