@@ -70,7 +70,7 @@ test('two takes beside each other: real pages at the same offsets, what differs,
   await expect(page.locator('.side-head').last()).toContainText(`made from ${first.name}`);
   await expect(differing(page)).toHaveText([/Pear\s*translate from 96px → 300px/, /Plum\s*fade in → none/]);
 
-  // It opens where they are most unlike, and there the real cards stand apart, where each take has them.
+  // It opens where they differ most, and there the real cards stand apart, where each take has them.
   const at = Number(/at (\d+) px/.exec((await page.locator('.wipe > iframe').getAttribute('title'))!)![1]);
   await expect
     .poll(
@@ -79,7 +79,7 @@ test('two takes beside each other: real pages at the same offsets, what differs,
         (await pearIn(page, new RegExp(`^${first.name} at`)))!,
     )
     .toBeGreaterThan(20);
-  expect(await page.locator('.unlike-mark').count()).toBeGreaterThan(3);
+  expect(await page.locator('.difference-mark').count()).toBeGreaterThan(3);
   await expect(page.locator('.over-apart')).toHaveText(/apart/);
 
   // Keys walk the pictures and move the edge; a held letter shows one of them whole.

@@ -6,7 +6,7 @@ import { withPins } from '../page/index.ts';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { listDifferences } from './differences.ts';
 import { withTakenOver } from './take-over.ts';
-import { unlikeness } from './visual-difference.ts';
+import { visualDifference } from './visual-difference.ts';
 
 const PIN: MotionDocument['pins'][number] = {
   id: 'p_1',
@@ -150,7 +150,7 @@ describe('taking over', () => {
   });
 });
 
-describe('how unlike two takes look', () => {
+describe('how different two takes look', () => {
   const layout = makeLayout([
     element({ selector: '#a', box: { x: 0, y: 2000, width: 1000, height: 400 } }),
     element({ selector: '#b', box: { x: 0, y: 4000, width: 1000, height: 800 } }),
@@ -158,7 +158,7 @@ describe('how unlike two takes look', () => {
   const timeline = (d: MotionDocument) => compileTimeline(d, withPins(layout, d.pins));
   test('nothing for one take beside itself, anywhere', () => {
     const d = { ...makeDocument(card), pins: [PIN] };
-    const of = unlikeness(timeline(d), timeline(d));
+    const of = visualDifference(timeline(d), timeline(d));
     for (let y = 0; y <= 9000; y += 500) expect(of(y)).toBe(0);
   });
   test('half the window for a box of half its height that is there in one and not in the other', () => {
@@ -170,7 +170,7 @@ describe('how unlike two takes look', () => {
         ],
       },
     });
-    const of = unlikeness(timeline(makeDocument()), timeline(makeDocument(hidden)));
+    const of = visualDifference(timeline(makeDocument()), timeline(makeDocument(hidden)));
     expect(of(1800)).toBeGreaterThan(0.4);
     expect(of(1800)).toBeLessThan(0.6);
     expect(of(0)).toBe(0);
@@ -186,7 +186,7 @@ describe('how unlike two takes look', () => {
           ],
         },
       });
-      return unlikeness(timeline(makeDocument()), timeline(makeDocument(shifted)))(1800);
+      return visualDifference(timeline(makeDocument()), timeline(makeDocument(shifted)))(1800);
     };
     expect(by(0)).toBe(0);
     expect(by(8)).toBeGreaterThan(0);
@@ -194,7 +194,7 @@ describe('how unlike two takes look', () => {
     expect(by(120)).toBeGreaterThan(by(16));
   });
   test('a pin in one of them displaces all that comes after it', () => {
-    const of = unlikeness(timeline(makeDocument()), timeline({ ...makeDocument(), pins: [PIN] }));
+    const of = visualDifference(timeline(makeDocument()), timeline({ ...makeDocument(), pins: [PIN] }));
     expect(of(1000)).toBe(0);
     expect(of(4000)).toBeGreaterThan(0.9);
   });

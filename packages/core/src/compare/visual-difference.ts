@@ -122,7 +122,7 @@ const isNear = (
  * `y` → share of the viewport, 0 … 1. Both takes must be of one page’s elements in one order; elements in inner scrollers and what plays in time
  * are left out.
  */
-export function unlikeness(a: CompiledTimeline, b: CompiledTimeline): (y: Px) => number {
+export function visualDifference(a: CompiledTimeline, b: CompiledTimeline): (y: Px) => number {
   const { viewport, elements } = a.layout;
   const [one, two] = [findSide(a), findSide(b)];
   const [how, howElse] = [movedHow(a), movedHow(b)];

@@ -34,7 +34,7 @@ export const view = {
   }),
   progress: 'scrubbed',
   points: 'phases',
-  css: { needs: 'scroll timelines', why: 'A view progress is a view timeline.' },
+  css: { needs: 'scroll timelines', why: 'View progress is a view timeline.' },
   place(driver, range, target, layout) {
     const subject = findSubject(driver, target, layout);
     if (subject === undefined || !layout.elements[subject])

@@ -1,7 +1,7 @@
 /** Both sides are there: the strips, the curves, the enlarged offset with its wipe, the figures. */
 import { useEffect, useMemo, useState } from 'react';
 import { createStore } from 'zustand/vanilla';
-import { listDifferences, unlikeness } from '@lyvek/core';
+import { listDifferences, visualDifference } from '@lyvek/core';
 import { useSize } from '../../parts/use-size.ts';
 import { useOpenedPage } from '../page-context.ts';
 import { CurvesOver } from './CurvesOver.tsx';
@@ -32,7 +32,7 @@ export function Compared({ a, b }: ComparedProps) {
     [left?.whole, b.whole], // eslint-disable-line react-hooks/exhaustive-deps
   );
   const difference = useMemo(
-    () => (left?.take && b.take ? unlikeness(left.take, b.take) : null),
+    () => (left?.take && b.take ? visualDifference(left.take, b.take) : null),
     [left?.take, b.take],
   );
   const max = Math.max(

@@ -1,4 +1,4 @@
-/** The axis of both strips: offsets, the five pictures, and how unlike the takes look all along. Dragged, it moves all five. */
+/** The axis of both strips: offsets, the five pictures, and how much the takes differ all along. Dragged, it moves all five. */
 import { useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
 import { beginDrag } from '../../parts/drag.ts';
@@ -89,7 +89,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
             <path
               key={o}
               d={`M${LINE + 2} ${toRow(o, view)}h${Math.max(1, MAX * much).toFixed(1)}`}
-              className="unlike-mark"
+              className="difference-mark"
               strokeWidth={much > BOLD ? 1.6 : 1}
             />
           ),

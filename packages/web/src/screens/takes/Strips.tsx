@@ -46,7 +46,7 @@ export function Strips({ rows, scale }: { rows: number; scale: number }) {
         <SideHead letter="a" side={a} />
         <span className="axis-names">
           <i>scroll px</i>
-          <i title="Share of the window that shows something else in the other take">unlike</i>
+          <i title="Share of the window that shows something else in the other take">difference</i>
         </span>
         <SideHead letter="b" side={b} />
       </header>

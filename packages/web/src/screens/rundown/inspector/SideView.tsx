@@ -107,7 +107,7 @@ export function SideView({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
           window, now
         </text>
         <text x={98} y={heldAt} textAnchor="end" className="quiet">
-          held at {grouped(hold.start)}
+          pinned at {grouped(hold.start)}
         </text>
         <text x={98} y={goesAt} textAnchor="end" className="quiet">
           released at {grouped(hold.end)}

@@ -44,7 +44,7 @@ const most = (numbers: readonly number[]) => numbers.reduce((m, n) => Math.max(m
 
 const DEFINITIONS: readonly Definition[] = [
   { name: 'Page length', of: (f) => f.layout.page.height, write: px, wanted: null, least: 1 },
-  { name: 'Held by pins', of: (f) => held(f.layout), write: px, wanted: null, least: 1 },
+  { name: 'Pinned', of: (f) => held(f.layout), write: px, wanted: null, least: 1 },
   {
     name: 'Frames on time',
     of: (f) => f.summary && 100 * f.summary.onTime,

@@ -74,7 +74,7 @@ describe('the axis of the strips', () => {
       20,
     );
   });
-  test('the place where they are most unlike is found; alike everywhere, it says so', () => {
+  test('the place where they are most different is found; alike everywhere, it says so', () => {
     expect(largestDifference((y) => Math.exp(-(((y - 3000) / 400) ** 2)), 9000).at).toBeCloseTo(3000, -2);
     expect(largestDifference(() => 0, 9000)).toEqual({ at: 4500, much: 0 });
   });
@@ -157,8 +157,8 @@ describe('motions beside each other', () => {
 describe('the place of a picture', () => {
   const layout = { ...withPins(LAYOUT, [PIN]), sections: [{ name: 'Tally', top: 5000, height: 2000 }] };
   test.each([
-    [2300, 'held, 30 %'],
-    [3320, 'let go 320 px ago'],
+    [2300, 'pinned, 30 %'],
+    [3320, 'released 320 px ago'],
     [5200, 'Tally'],
     [9500, ''],
   ])('at %d px', (y, words) => expect(placeWords(layout, y)).toBe(words));
@@ -195,7 +195,7 @@ describe('figures', () => {
     });
     expect(row(a, b, 'p95')).toMatchObject({ difference: '+2.0 ms', verdict: 'worse' });
     expect(row(b, a, 'p95')).toMatchObject({ difference: '−2.0 ms', verdict: 'better' });
-    expect(row(a, b, 'Held by pins')).toMatchObject({ difference: '+1,000 px', verdict: null });
+    expect(row(a, b, 'Pinned')).toMatchObject({ difference: '+1,000 px', verdict: null });
   });
   test('small differences are none, and what is not known is a dash', () => {
     const a = side({ summary });
