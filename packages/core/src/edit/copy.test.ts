@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { isTriggered } from '../drivers/index.ts';
 import { EFFECTS, withFragment } from '../effect/index.ts';
 import { emptyDocument, readDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
@@ -50,9 +51,9 @@ describe('copy and paste', () => {
     expect(document.triggers).toHaveLength(2);
     const copies = document.motions.slice(2);
     expect(copies[1]!.time!.after).toBe(copies[0]!.id);
-    expect(
-      copies.every((m) => m.driver.kind === 'trigger' && m.driver.trigger === document.triggers[1]!.id),
-    ).toBe(true);
+    expect(copies.every((m) => isTriggered(m.driver) && m.driver.trigger === document.triggers[1]!.id)).toBe(
+      true,
+    );
   });
 
   test('a motion on a pin that is not there runs on its own view progress', () => {

@@ -86,8 +86,8 @@ describe('accepted findings', () => {
 });
 
 test('a preset kept by version 1 is read', () => {
-  const was = formerOnes.find((d) => d.motions.some((m) => m.driver.kind === 'gate'))!;
-  const part = was.motions.find((m) => m.driver.kind === 'gate')! as unknown as { driver: { gate: string } };
+  const was = formerOnes.find((d) => d.motions.some((m) => 'gate' in m.driver))!;
+  const part = was.motions.find((m) => 'gate' in m.driver)! as unknown as { driver: { gate: string } };
   const body = {
     motions: [part],
     pins: [],

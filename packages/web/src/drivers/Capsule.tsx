@@ -1,6 +1,6 @@
 /** The bar of a motion with a range: a capsule, eased from its start to its end, with a waist where it holds. */
 import type { Hold } from '@lyvek/core';
-import type { BarPlace } from './kind.ts';
+import type { BarPlace, DriverBar } from './kind.ts';
 
 const HALF = 6;
 const THIN = 2;
@@ -48,3 +48,11 @@ export function Capsule({ hold, round, fill, ...place }: CapsuleProps) {
 
 /** Corners that make a capsule of it. */
 export const ROUND = HALF;
+
+/** What most kinds draw. */
+export const capsuleBar = (round: number, fill: string): DriverBar => ({
+  draw: (place, hold) => <Capsule {...place} hold={hold} round={round} fill={fill} />,
+  label: 13,
+  hasRange: true,
+  holds: true,
+});

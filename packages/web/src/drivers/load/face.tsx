@@ -1,7 +1,7 @@
 /** Page load: a line that begins at the top of the page. */
 import type { LoadDriver } from '@lyvek/core';
 import { Sign } from '../../parts/glyphs.tsx';
-import { Capsule, ROUND } from '../Capsule.tsx';
+import { capsuleBar, ROUND } from '../Capsule.tsx';
 import type { DriverFace } from '../kind.ts';
 
 export const face: DriverFace<LoadDriver> = {
@@ -10,12 +10,7 @@ export const face: DriverFace<LoadDriver> = {
       <path d="M1 1.5h9M5.5 1.5V13M2.5 10l3 3 3-3" stroke="var(--trigger)" strokeWidth="1.3" fill="none" />
     </Sign>
   ),
-  bar: {
-    draw: (place, hold) => <Capsule {...place} hold={hold} round={ROUND} fill="url(#eased)" />,
-    label: 13,
-    hasRange: true,
-    holds: true,
-  },
+  bar: capsuleBar(ROUND, 'url(#eased)'),
   phrase: () => 'page load',
   toChoice: () => 'load',
   listChoices: () => [

@@ -1,7 +1,7 @@
 /** A trigger: a flag that hangs from a line. */
 import type { TriggerDriver } from '@lyvek/core';
 import { Sign } from '../../parts/glyphs.tsx';
-import { Capsule, ROUND } from '../Capsule.tsx';
+import { capsuleBar, ROUND } from '../Capsule.tsx';
 import type { DriverChoice, DriverFace } from '../kind.ts';
 
 const NOTE = 'time-based, plays when its line is passed';
@@ -19,12 +19,7 @@ export const face: DriverFace<TriggerDriver> = {
       <path d="M4 2.5h10l-3 4 3 4H4z" fill="var(--trigger)" fillOpacity="0.28" stroke="var(--trigger)" />
     </Sign>
   ),
-  bar: {
-    draw: (place, hold) => <Capsule {...place} hold={hold} round={ROUND} fill="url(#eased)" />,
-    label: 13,
-    hasRange: true,
-    holds: true,
-  },
+  bar: capsuleBar(ROUND, 'url(#eased)'),
   phrase: ({ trigger }, { triggers }) =>
     `the trigger ${triggers.find((t) => t.id === trigger)?.name ?? 'that is missing'}`,
   toChoice: ({ trigger }) => trigger,
