@@ -96,7 +96,7 @@ await step('sizes', async () => {
   return { passed: rows.length, failed: wrong.length };
 });
 await step('words', async () => {
-  const found = danglingWords();
+  const found = await danglingWords();
   for (const one of found) say(one);
   say(`${found.length} words that the glossary has better ones for`);
   return { passed: found.length ? 0 : 1, failed: found.length };

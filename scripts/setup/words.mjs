@@ -1,7 +1,6 @@
 /** One vocabulary: words that docs/glossary.md has better ones for are found in names and in texts that people read. */
-import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import ts from 'typescript';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { inRoot } from './paths.mjs';
 
 /** Words in names; the better one. */
@@ -69,14 +68,20 @@ const IN_TEXTS = [
 
 const split = (name) => name.match(/[A-Z]+(?![a-z])|[A-Z]?[a-z]+/g) ?? [];
 
+/** Paths of the sources of all packages, from the root. */
+const sources = () =>
+  readdirSync(inRoot('packages')).flatMap((p) =>
+    readdirSync(inRoot('packages', p, 'src'), { recursive: true, encoding: 'utf8' })
+      .filter((f) => /\.tsx?$/.test(f))
+      .map((f) => join('packages', p, 'src', f)),
+  );
+
 /** Sentences, one per place. */
-export function danglingWords() {
-  const files = execFileSync('git', ['ls-files', 'packages/*.ts', 'packages/*.tsx'], {
-    cwd: inRoot(),
-    encoding: 'utf8',
-  })
-    .split('\n')
-    .filter((f) => f && !FINE_FILES.test(f));
+export async function danglingWords() {
+  // Loaded here, because a fresh clone has it only once the packages are installed.
+  const { default: ts } = await import('typescript');
+  const files = sources().filter((f) => !FINE_FILES.test(f));
+  if (!files.length) throw new Error('No sources were found, so no words were looked at.');
   const found = [];
   for (const file of files) {
     const text = readFileSync(inRoot(file), 'utf8');
