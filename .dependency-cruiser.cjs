@@ -9,6 +9,18 @@ const core = (room, ...allowed) => ({
   },
 });
 
+/** Layers of the workbench, each of which knows those before it only. */
+const LAYERS = ['ui', 'state', 'preview', 'editor', 'features', 'app'];
+const web = LAYERS.map((layer, i) => ({
+  name: `web-${layer}`,
+  severity: 'error',
+  from: { path: `^packages/web/src/${layer}/` },
+  to: {
+    path: '^packages/web/src/',
+    pathNot: `^packages/web/src/(${LAYERS.slice(0, i + 1).join('|')})/`,
+  },
+}));
+
 module.exports = {
   forbidden: [
     {
@@ -65,6 +77,13 @@ module.exports = {
       to: {
         path: '^packages/core/src/(?!index|testing/|text/index|format/marks|format/kept-css|damping/damping|timeline/phases)',
       },
+    },
+    ...web,
+    {
+      name: 'features-apart',
+      severity: 'error',
+      from: { path: '^packages/web/src/features/([^/]+)/' },
+      to: { path: '^packages/web/src/features/', pathNot: '^packages/web/src/features/$1/' },
     },
     core('page'),
     core('timeline', 'page'),

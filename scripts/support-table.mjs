@@ -44,6 +44,6 @@ const table = {
 export const supportTable = table;
 if (process.argv[1]?.endsWith('support-table.mjs'))
   writeFileSync(
-    inRoot('packages/web/src/screens/hand-off/support.json'),
+    inRoot('packages/web/src/features/hand-off/support.json'),
     `${JSON.stringify(table, null, 2)}\n`,
   );

@@ -6,7 +6,13 @@ const api = (globalThis as { process?: { env: Record<string, string | undefined>
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  build: { outDir: '../../dist/web', emptyOutDir: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
+  build: {
+    outDir: '../../dist/web',
+    manifest: true,
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 900,
+  },
   server: {
     proxy: api ? { '/api': { target: api }, '/preview': { target: api }, '/live': { target: api } } : {},
   },

@@ -1,5 +1,5 @@
 /** Shapes of the HTTP API: the server answers with them, the interface reads them. */
-import { z } from 'zod';
+import * as z from 'zod';
 import {
   BANDS,
   CoefficientsSchema,

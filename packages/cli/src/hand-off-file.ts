@@ -1,5 +1,5 @@
 /** What lies beside an exported page, so that it can be proved and opened again. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { DocumentSchema, LayoutSchema } from '@lyvek/core';
 
 export const HAND_OFF_FILE = 'lyvek.json';

@@ -2,7 +2,7 @@
  * What the workbench and the probe inside an imported page say to each other, over a private port. The page is hostile: it shares
  * the probe's realm, so the workbench checks every message by these schemas, and by size and rate.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 import { LayoutSchema, RiddenSchema } from '@lyvek/core';
 import type { HtmlPatch, Plan, PlannedLook, RidePath } from '@lyvek/core';
 import type { Wanted } from './look.ts';

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as rest } from 'node:timers/promises';
 import pino from 'pino';
-import { z } from 'zod';
+import * as z from 'zod';
 import { createApp } from './app.ts';
 import { loadDemoOnce, resetDemo } from './demo/load.ts';
 import { LabTurn } from './lab/index.ts';

@@ -1,5 +1,5 @@
 /** Prices per unit of each quantity on one class of device, and how far off a prediction made with them may be. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { deviceById } from './devices.ts';
 import { COST_PARTS, QUANTITIES, QUANTITY_NAMES } from './quantities.ts';
 import type { Amounts, CostPart, QuantityName } from './quantities.ts';

@@ -2,7 +2,7 @@
  * Drivers: what a motion's progress comes from. One file a kind, and one line here; what is asked of all of them goes through the
  * functions below.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { PinnedLayout, Layout } from '../page/index.ts';
 import { isMeeting } from '../timeline/index.ts';
 import type { Placed, Range, RangePoint, Unplaced } from '../timeline/index.ts';

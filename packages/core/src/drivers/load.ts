@@ -1,5 +1,5 @@
 /** Page load: timed parts that play as soon as the page is there. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { PLAIN } from './kind.ts';
 import type { DriverKind } from './kind.ts';
 

@@ -1,5 +1,5 @@
 /** A strip that moves endlessly, at a speed that listens to the scroll. */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Axis } from '../page/index.ts';
 import type { Range } from '../timeline/index.ts';
 import { PLAIN } from './kind.ts';

@@ -1,5 +1,5 @@
 /** Small pieces of the document's schema that drivers are made of. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { parseLength } from '../page/index.ts';
 
 export const id = z.string().regex(/^[a-z]_[A-Za-z0-9_-]{1,40}$/, 'an id such as m_card2');

@@ -1,5 +1,5 @@
 /** The stretch of scroll over which a pin holds its stage. */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { PinnedLayout, Layout } from '../page/index.ts';
 import { onExtent } from './extent.ts';
 import { PLAIN } from './kind.ts';

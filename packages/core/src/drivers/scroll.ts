@@ -1,5 +1,5 @@
 /** The scroll of the whole page, or of one scroller that its selector names. */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Axis, Layout } from '../page/index.ts';
 import { computeExtent } from '../timeline/index.ts';
 import { onExtent } from './extent.ts';

@@ -1,5 +1,5 @@
 /** A trigger: it starts timed parts when its line is passed. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { PLAIN } from './kind.ts';
 import type { DriverKind } from './kind.ts';
 import { id } from './parts.ts';

@@ -1,5 +1,5 @@
 /** The view progress of the element itself, or of the one that `subject` selects, through its scrollport: a view timeline. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { computeGeometry, findMatches } from '../page/index.ts';
 import type { Axis, Layout } from '../page/index.ts';
 import { around, phaseSpans, resolvePoint } from '../timeline/index.ts';

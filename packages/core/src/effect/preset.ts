@@ -2,7 +2,7 @@
  * Presets: motions kept to be used elsewhere, with the pins, triggers and adjustments they need. Elements are named from where a preset is put:
  * `&` is that element, `&^` what holds it, `& > h3` a part of it.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 import {
   driverContent,
   driverReferences,

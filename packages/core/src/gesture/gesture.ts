@@ -1,5 +1,5 @@
 /** Gestures: ways of scrolling, as scroll offsets per frame. A new one is a file in `gestures/` and a line in the registry below. */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Ms, Px } from '../page/index.ts';
 import { makeClock, frameTimes } from './clock.ts';
 import type { FrameClock } from './clock.ts';

@@ -1,5 +1,5 @@
 /** A recorded way of scrolling: scroll offsets over time, as one file. */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Ms, Px } from '../page/index.ts';
 
 export const TraceSchema = z.strictObject({

@@ -1,5 +1,5 @@
 /** Adjustments: plain declarations, or attributes of a drawing, on page elements that motions need. */
-import { z } from 'zod';
+import * as z from 'zod';
 import * as csstree from 'css-tree';
 import { id, selector } from './parts.ts';
 

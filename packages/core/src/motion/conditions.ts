@@ -2,7 +2,7 @@
  * Media conditions of a document. Ranges, values and on/off of a motion, on/off and distance of a pin may differ where one holds. Of
  * several that hold, the later one in the document’s list has the last word, as in CSS.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 import { mediaMatches, parseMedia } from '../page/index.ts';
 import type { MediaFacts } from '../page/index.ts';
 import type { Motion, MotionDocument } from './document.ts';

@@ -1,5 +1,5 @@
 /** The document: all motions of one take of one page. JSON, versioned; unknown fields are errors with their path. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { driverSelectors, DriverSchema } from '../drivers/index.ts';
 import { parseLength } from '../page/index.ts';
 import { AdjustmentSchema } from './adjustment.ts';

@@ -1,5 +1,5 @@
 /** Small pieces of the document's schema that several of its parts share. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { parseLength } from '../page/index.ts';
 
 export { id, selector } from '../drivers/parts.ts';

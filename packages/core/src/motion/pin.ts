@@ -1,5 +1,5 @@
 /** Pins in the document: a section held still for a distance of scroll. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { id, length, name, selector } from './parts.ts';
 
 const distance = z.discriminatedUnion('kind', [

@@ -2,7 +2,7 @@
  * Ties: an end that hangs on a cue, or on an end of another motion, a length away. The range keeps the plain point that the tie amounts to,
  * so that everything else works with ranges alone; `withTies` writes it anew whenever what it hangs on has moved.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 import { cuesAt, measureKey } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';
 import { parseMeeting, parsePhasePoint } from '../timeline/index.ts';

@@ -1,5 +1,5 @@
 /** Triggers in the document: a place whose passing starts timed parts. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { parseMeeting, parsePhasePoint } from '../timeline/index.ts';
 import { id, name, selector } from './parts.ts';
 

@@ -2,7 +2,7 @@
  * A layout: the measured boxes of a page's elements at one viewport size, with every motion switched off.
  * It is what the probe sends, what the server stores and what every computation starts from.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 import { MAX_PX, senseProblem } from './sense.ts';
 
 const px = z.number().min(-MAX_PX).max(MAX_PX);

@@ -1,5 +1,5 @@
 /** What measured runs amount to, in the lab or in the user’s own browser. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { COST_PARTS } from '../budget/index.ts';
 import { CLOCKS } from '../gesture/index.ts';
 import type { Ms, Px } from '../page/index.ts';

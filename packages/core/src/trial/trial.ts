@@ -1,5 +1,5 @@
 /** A trial: a gesture run over the page, simulated or measured, with its frames and with all that is needed to run it again. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { COST_PARTS } from '../budget/index.ts';
 import { TraceSchema } from '../gesture/index.ts';
 import { ViewportSchema } from '../page/index.ts';

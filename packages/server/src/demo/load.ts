@@ -2,7 +2,7 @@
 import { readFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type pg from 'pg';
-import { z } from 'zod';
+import * as z from 'zod';
 import { LayoutSchema, readDocument } from '@lyvek/core';
 import { inTransaction } from '../store/database.ts';
 import type { Db } from '../store/database.ts';

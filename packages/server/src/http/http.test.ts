@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Request, Response } from 'express';
 import pino from 'pino';
-import { z } from 'zod';
+import * as z from 'zod';
 import { guardApi, isAppHost, tokenOfHost } from './guard.ts';
 import { Problem, problems, sendProblem } from './problem.ts';
 import { answer, read } from './validate.ts';

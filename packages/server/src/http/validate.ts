@@ -1,6 +1,6 @@
 /** Zod at the border: what comes in is checked with every problem named, what goes out is checked too. */
 import type { Request, Response } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { allWellFormed, listProblems } from '@lyvek/core';
 import { Problem } from './problem.ts';
 

@@ -1,5 +1,5 @@
 /** Scrolls a finished hand-off in Chromium and reads what it shows. */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Look, ProofPlan, Viewport } from '@lyvek/core';
 import { withPage } from './chromium.ts';
 import { ask } from './measure.ts';

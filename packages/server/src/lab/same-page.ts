@@ -1,5 +1,5 @@
 /** Holds a page as it was brought beside the same page written anew, in every situation that its conditions make. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { pageDifferences } from '@lyvek/core';
 import type { Journey, MovedBy, MovingPart, PageDifference, Situation } from '@lyvek/core';
 import type { OpenedPage } from './chromium.ts';

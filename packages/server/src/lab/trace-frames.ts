@@ -1,5 +1,5 @@
 /** A browser’s trace as frames: how long the main thread and the other threads worked on each, by class, and where the page stood. */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { CostPart, TrialFrames } from '@lyvek/core';
 
 const EventShape = z.looseObject({

@@ -1,7 +1,7 @@
 /** The hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
 import { Router } from 'express';
 import type pg from 'pg';
-import { z } from 'zod';
+import * as z from 'zod';
 import { zipSync } from 'fflate';
 import {
   TARGETS,

@@ -1,5 +1,5 @@
 /** The description of the HTTP API (OpenAPI 3.1), made from the shapes that requests and answers are checked by. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { OPERATIONS } from './operations.ts';
 import type { Operation } from './operations.ts';
 

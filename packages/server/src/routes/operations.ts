@@ -1,5 +1,5 @@
 /** Every route of the HTTP API with its shapes, in the order of use. */
-import { z } from 'zod';
+import * as z from 'zod';
 import {
   FormerLayout,
   Health,

@@ -1,7 +1,7 @@
 import express, { Router } from 'express';
 import type { Request, Response } from 'express';
 import type pg from 'pg';
-import { z } from 'zod';
+import * as z from 'zod';
 import { emptyDocument, LayoutSchema, shorten, wellFormed } from '@lyvek/core';
 import { LIMITS } from '../add-page/limits.ts';
 import { ImportLimit } from '../add-page/importer.ts';

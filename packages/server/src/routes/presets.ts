@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type pg from 'pg';
-import { z } from 'zod';
+import * as z from 'zod';
 import { Id, NameBody, NewPreset, Preset, Presets } from '@lyvek/api';
 import { PresetBodySchema } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';

@@ -1,6 +1,6 @@
 /** Published JSON Schemas of the formats that people exchange. */
 import { Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { DocumentShape, LayoutSchema, LimitsSchema, PresetBodyShape, TraceSchema } from '@lyvek/core';
 import { notFound } from '../http/problem.ts';
 import { openApi } from './openapi.ts';

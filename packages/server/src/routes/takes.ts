@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type pg from 'pg';
-import { z } from 'zod';
+import * as z from 'zod';
 import { readDocument, DocumentSchema } from '@lyvek/core';
 import { found, notFound, Problem } from '../http/problem.ts';
 import {

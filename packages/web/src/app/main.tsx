@@ -2,14 +2,14 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from 'react-router';
-import { z } from 'zod';
-import { ApiError } from '../data/api.ts';
-import { Notices } from '../parts/notices.tsx';
+import * as z from 'zod';
+import { ApiError } from '../state/api.ts';
+import { Notices } from '../ui/notices.tsx';
 import './index.css';
-import { router } from './routes.tsx';
-import { ShortcutsOverlay } from './Shortcuts.tsx';
+import { loadScreensAhead, router } from './routes.tsx';
+import { ShortcutsOverlay } from '../ui/Shortcuts.tsx';
 import { showKey } from './show-key.ts';
-import { startTheme } from './theme.ts';
+import { startTheme } from '../ui/theme.ts';
 
 // The content security policy allows no code made from strings.
 z.config({ jitless: true });
@@ -37,3 +37,4 @@ createRoot(document.getElementById('root')!).render(
     </QueryClientProvider>
   </StrictMode>,
 );
+loadScreensAhead();

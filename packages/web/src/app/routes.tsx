@@ -1,27 +1,51 @@
 import { createBrowserRouter, Link, useRouteError } from 'react-router';
-import { HandOffScreen } from '../screens/hand-off/HandOffScreen.tsx';
-import { OpenPage } from '../screens/OpenPage.tsx';
-import { PresetsScreen } from '../screens/presets/PresetsScreen.tsx';
-import { RundownScreen } from '../screens/rundown/RundownScreen.tsx';
-import { TakesScreen } from '../screens/takes/TakesScreen.tsx';
-import { TrialsScreen } from '../screens/trials/TrialsScreen.tsx';
-import { ShelfScreen } from '../screens/shelf/ShelfScreen.tsx';
+import type { ComponentType } from 'react';
+
+/** Each screen is a script of its own. */
+const SCREENS = {
+  shelf: () => import('../features/shelf/ShelfScreen.tsx').then((m) => m.ShelfScreen),
+  presets: () => import('../features/presets/PresetsScreen.tsx').then((m) => m.PresetsScreen),
+  page: () => import('./open-page/OpenPage.tsx').then((m) => m.OpenPage),
+  rundown: () => import('../features/rundown/RundownScreen.tsx').then((m) => m.RundownScreen),
+  trials: () => import('../features/trials/TrialsScreen.tsx').then((m) => m.TrialsScreen),
+  takes: () => import('../features/takes/TakesScreen.tsx').then((m) => m.TakesScreen),
+  handOff: () => import('../features/hand-off/HandOffScreen.tsx').then((m) => m.HandOffScreen),
+} satisfies Record<string, () => Promise<ComponentType>>;
+
+const show = (screen: keyof typeof SCREENS) => ({
+  lazy: async () => ({ Component: await SCREENS[screen]() }),
+});
+
+/** Loads the other screens once there is nothing else to do, so that they open at once, and without the server too. */
+export function loadScreensAhead(): void {
+  const load = () => void Promise.allSettled(Object.values(SCREENS).map((screen) => screen()));
+  setTimeout(() => requestIdleCallback(load, { timeout: 5000 }), AHEAD_AFTER_MS);
+}
+const AHEAD_AFTER_MS = 1500;
 
 function Failed() {
   const error = useRouteError() as { status?: number; message?: string };
+  const isNowhere = error.status === 404;
   return (
     <main className="empty-note">
       <h1 className="mb-2 text-[15px] font-semibold">
-        {error.status === 404 ? 'There is nothing at this address' : 'This screen has failed'}
+        {isNowhere ? 'There is nothing at this address' : 'This screen has failed'}
       </h1>
       <p className="mb-3">
-        {error.status === 404
+        {isNowhere
           ? 'The page may have been moved or deleted.'
-          : `${error.message}. Your edits are kept; open the page again.`}
+          : `${error.message}. Your edits are saved. Reload the page.`}
       </p>
-      <Link className="btn" to="/">
-        To the shelf
-      </Link>
+      <p className="flex gap-2">
+        {!isNowhere && (
+          <button type="button" className="btn" onClick={() => location.reload()}>
+            Reload
+          </button>
+        )}
+        <Link className="btn" to="/">
+          To the shelf
+        </Link>
+      </p>
     </main>
   );
 }
@@ -29,18 +53,19 @@ function Failed() {
 export const router = createBrowserRouter([
   {
     errorElement: <Failed />,
+    HydrateFallback: () => <p className="empty-note">Loading …</p>,
     children: [
-      { path: '/', element: <ShelfScreen /> },
-      { path: '/projects/:projectId', element: <ShelfScreen /> },
-      { path: '/presets', element: <PresetsScreen /> },
+      { path: '/', ...show('shelf') },
+      { path: '/projects/:projectId', ...show('shelf') },
+      { path: '/presets', ...show('presets') },
       {
         path: '/pages/:pageId',
-        element: <OpenPage />,
+        ...show('page'),
         children: [
-          { index: true, element: <RundownScreen /> },
-          { path: 'trials', element: <TrialsScreen /> },
-          { path: 'takes', element: <TakesScreen /> },
-          { path: 'hand-off', element: <HandOffScreen /> },
+          { index: true, ...show('rundown') },
+          { path: 'trials', ...show('trials') },
+          { path: 'takes', ...show('takes') },
+          { path: 'hand-off', ...show('handOff') },
         ],
       },
     ],

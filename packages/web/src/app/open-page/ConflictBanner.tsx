@@ -1,0 +1,42 @@
+/** Another tab was faster: both versions are there, and the user chooses. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useStore } from 'zustand';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { useOpenedPage } from '../../state/opened-page.ts';
+
+export function ConflictBanner({ goTo, again }: { goTo(takeId: string): void; again(): void }) {
+  const { session, page, take } = useOpenedPage();
+  const save = useStore(session.store, (s) => s.save);
+  const client = useQueryClient();
+  if (save.kind === 'refused')
+    return (
+      <div className="banner" role="alert">
+        <span className="grow">The last edit was refused: {save.why} Undo it, or change it.</span>
+      </div>
+    );
+  if (save.kind !== 'conflict') return null;
+  const keep = async () => {
+    const id = await session.keepMine(page.id);
+    await client.invalidateQueries({ queryKey: ['page', page.id] });
+    notify('Your version is now its own take.');
+    goTo(id);
+  };
+  const load = async () => {
+    await session.dropMine();
+    again();
+  };
+  return (
+    <div className="banner" role="alert">
+      <span className="grow">
+        {take.name} was changed in another tab or window after you opened it. Nothing is lost: your version is
+        kept here.
+      </span>
+      <button type="button" className="btn main" onClick={() => void keep().catch(notifyError)}>
+        Keep mine as a new take
+      </button>
+      <button type="button" className="btn tall" onClick={() => void load().catch(notifyError)}>
+        Load theirs
+      </button>
+    </div>
+  );
+}

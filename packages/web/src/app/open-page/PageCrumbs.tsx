@@ -1,0 +1,68 @@
+/** Project / page, each with what can be done to it. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api } from '../../state/api.ts';
+import { NameForm } from '../../ui/NameForm.tsx';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { Popover } from '../../ui/Popover.tsx';
+import { useOpenedPage } from '../../state/opened-page.ts';
+
+export function PageCrumbs() {
+  const { page, project } = useOpenedPage();
+  return (
+    <>
+      <Link to={`/projects/${project.id}`} className="text-inherit no-underline hover:underline">
+        {project.name}
+      </Link>
+      <span aria-hidden className="text-(--ink-3)">
+        /
+      </span>
+      <span className="here min-w-0">
+        <Popover className="" trigger={page.name} label={`Page ${page.name}`}>
+          {(close) => <PageActions close={close} />}
+        </Popover>
+      </span>
+    </>
+  );
+}
+
+function PageActions({ close }: { close(): void }) {
+  const { page, project } = useOpenedPage();
+  const [renaming, setRenaming] = useState(false);
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const refresh = () => client.invalidateQueries();
+  const rename = async (name: string) => {
+    await api.rename('pages', page.id, name);
+    await refresh();
+    close();
+  };
+  const remove = async () => {
+    await api.remove('pages', page.id);
+    await navigate(`/projects/${project.id}`);
+    await refresh();
+    notify(`“${page.name}” was removed from the shelf.`, {
+      action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
+    });
+  };
+  if (renaming)
+    return (
+      <NameForm
+        label="Name of the page"
+        initial={page.name}
+        action="Rename"
+        onName={(n) => void rename(n).catch(notifyError)}
+      />
+    );
+  return (
+    <div className="popover-list">
+      <button type="button" onClick={() => setRenaming(true)}>
+        Rename …
+      </button>
+      <button type="button" onClick={() => void remove().catch(notifyError)}>
+        Delete the page
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,92 @@
+/** Which take is open, and another one beside it. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../../state/api.ts';
+import { Down } from '../../ui/glyphs.tsx';
+import { NameForm } from '../../ui/NameForm.tsx';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { Popover } from '../../ui/Popover.tsx';
+import { useOpenedPage } from '../../state/opened-page.ts';
+
+export function TakePopover({ goTo }: { goTo(takeId: string): void }) {
+  const { take } = useOpenedPage();
+  return (
+    <Popover
+      label={`Take: ${take.name}`}
+      trigger={
+        <>
+          {take.name} <Down />
+        </>
+      }
+    >
+      {(close) => <TakeActions goTo={goTo} close={close} />}
+    </Popover>
+  );
+}
+
+function TakeActions({ goTo, close }: { goTo(takeId: string): void; close(): void }) {
+  const { page, takes, take, session } = useOpenedPage();
+  const [renaming, setRenaming] = useState(false);
+  const client = useQueryClient();
+  const refresh = () => client.invalidateQueries({ queryKey: ['page', page.id] });
+  const copy = async () => {
+    const { document, save } = session.store.getState();
+    const made = await api.createTake(page.id, document, { takeId: take.id, revision: save.revision });
+    await refresh();
+    close();
+    goTo(made.id);
+  };
+  const rename = async (name: string) => {
+    await api.rename('takes', take.id, name);
+    await refresh();
+    close();
+  };
+  const remove = async () => {
+    const next = takes.find((t) => t.id !== take.id)!;
+    await api.remove('takes', take.id);
+    close();
+    goTo(next.id);
+    await refresh();
+    notify(`${take.name} was deleted.`, {
+      action: { label: 'Undo', run: () => void api.restore('takes', take.id).then(refresh, notifyError) },
+    });
+  };
+  if (renaming)
+    return (
+      <NameForm
+        label="Name of the take"
+        initial={take.name}
+        action="Rename"
+        onName={(n) => void rename(n).catch(notifyError)}
+      />
+    );
+  return (
+    <div className="popover-list">
+      {takes.map((t) => (
+        <button
+          key={t.id}
+          type="button"
+          aria-current={t.id === take.id}
+          onClick={() => {
+            close();
+            goTo(t.id);
+          }}
+        >
+          {t.name}
+        </button>
+      ))}
+      <hr />
+      <button type="button" onClick={() => void copy().catch(notifyError)}>
+        New take from this one
+      </button>
+      <button type="button" onClick={() => setRenaming(true)}>
+        Rename …
+      </button>
+      {takes.length > 1 && (
+        <button type="button" onClick={() => void remove().catch(notifyError)}>
+          Delete {take.name}
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+/** Insets shrink the part of the viewport that counts. */
+import type { Motion, ViewDriver } from '@lyvek/core';
+import { withMotion } from '../../../state/take-session.ts';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { CssField } from '../../fields/CssField.tsx';
+
+export function Insets({ motion, driver }: { motion: Motion; driver: ViewDriver }) {
+  const { session } = useOpenedPage();
+  const put = (side: 0 | 1, text: string) => {
+    const insets: [string, string] = [...driver.insets];
+    insets[side] = text;
+    session.act(
+      'change the insets',
+      withMotion(motion.id, (m) => ({ ...m, driver: { ...driver, insets } })),
+    );
+  };
+  return (
+    <div className="mt-2 flex items-center gap-2 border-t border-(--line) px-2 pt-2">
+      Insets: top
+      <CssField
+        label="Inset at the top"
+        value={driver.insets[0]}
+        property="length"
+        onPut={(v) => put(0, v)}
+      />
+      bottom
+      <CssField
+        label="Inset at the bottom"
+        value={driver.insets[1]}
+        property="length"
+        onPut={(v) => put(1, v)}
+      />
+    </div>
+  );
+}

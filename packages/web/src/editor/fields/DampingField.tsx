@@ -1,0 +1,170 @@
+/** Damping of a motion: none, by a half-life, or by a spring; with what that means in px and ms. */
+import {
+  clockById,
+  halfLifeOfFactor,
+  halfLifeToCatchUp,
+  overshoot,
+  settleTime,
+  steadyLag,
+} from '@lyvek/core';
+import type { Motion } from '@lyvek/core';
+import { Popover } from '../../ui/Popover.tsx';
+import { useChoice } from '../../state/choice.ts';
+import { CssField } from './CssField.tsx';
+
+type Damping = Motion['damping'];
+const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)));
+
+export function dampingLabel(f: Damping): string {
+  if (f.kind === 'none') return 'none';
+  if (f.kind === 'half-life') return `${trim(f.halfLife)} ms half-life`;
+  return `spring, ${trim(f.frequency, 2)} Hz, ratio ${trim(f.ratio, 2)}`;
+}
+
+const KINDS: readonly { kind: Damping['kind']; text: string; start: Damping }[] = [
+  { kind: 'none', text: 'none', start: { kind: 'none' } },
+  { kind: 'half-life', text: 'half-life', start: { kind: 'half-life', halfLife: 90 } },
+  { kind: 'spring', text: 'spring', start: { kind: 'spring', frequency: 2.4, ratio: 0.8 } },
+];
+
+export function DampingField({ value, onChange }: { value: Damping; onChange(f: Damping): void }) {
+  return (
+    <Popover className="word" label="Damping" trigger={dampingLabel(value)}>
+      {() => <DampingEditor value={value} onChange={onChange} />}
+    </Popover>
+  );
+}
+
+interface EditorProps {
+  value: Damping;
+  onChange(f: Damping): void;
+}
+
+function DampingEditor({ value, onChange }: EditorProps) {
+  const number = (text: string, low: number, high: number, put: (n: number) => Damping) => {
+    const n = Number.parseFloat(text);
+    if (Number.isFinite(n)) onChange(put(Math.min(high, Math.max(low, n))));
+  };
+  return (
+    <div className="damping-editor">
+      <div className="point-row quick" role="group" aria-label="Damping">
+        {KINDS.map((k) => (
+          <button
+            key={k.kind}
+            type="button"
+            className="btn"
+            aria-pressed={value.kind === k.kind}
+            onClick={() => value.kind !== k.kind && onChange(k.start)}
+          >
+            {k.text}
+          </button>
+        ))}
+      </div>
+      {value.kind === 'half-life' && (
+        <>
+          <Row label="half-life, ms">
+            <CssField
+              label="Half-life in ms"
+              property="number"
+              value={trim(value.halfLife)}
+              onPut={(v) => number(v, 1, 5000, (halfLife) => ({ ...value, halfLife }))}
+            />
+          </Row>
+          <Row label="maximum lag, px">
+            <CssField
+              label="Largest lag in px"
+              property="number"
+              value={value.cap === undefined ? 'any' : trim(value.cap)}
+              onPut={(v) => {
+                const n = Number.parseFloat(v);
+                const { kind, halfLife } = value;
+                onChange(
+                  Number.isFinite(n)
+                    ? { kind, halfLife, cap: Math.min(5000, Math.max(1, n)) }
+                    : { kind, halfLife },
+                );
+              }}
+            />
+          </Row>
+          <Row label="from a factor per frame at 60 Hz">
+            <CssField
+              label="Factor per frame at 60 Hz"
+              property="number"
+              value={trim(1 - Math.exp((-Math.LN2 * 1000) / 60 / value.halfLife), 3)}
+              onPut={(v) => {
+                const factor = Number.parseFloat(v);
+                if (factor > 0 && factor < 1)
+                  onChange({ ...value, halfLife: Math.min(5000, Math.max(1, halfLifeOfFactor(factor, 60))) });
+              }}
+            />
+          </Row>
+          <Row label="settles within 1 % in, s">
+            <CssField
+              label="Seconds to catch up"
+              property="number"
+              value={trim((value.halfLife * Math.log(100)) / Math.LN2 / 1000, 2)}
+              onPut={(v) =>
+                number(v, 0.01, 30, (s) => ({
+                  ...value,
+                  halfLife: Math.min(5000, halfLifeToCatchUp(s, 0.01)),
+                }))
+              }
+            />
+          </Row>
+        </>
+      )}
+      {value.kind === 'spring' && (
+        <>
+          <Row label="frequency, Hz">
+            <CssField
+              label="Frequency in Hz"
+              property="number"
+              value={trim(value.frequency, 2)}
+              onPut={(v) => number(v, 0.1, 30, (frequency) => ({ ...value, frequency }))}
+            />
+          </Row>
+          <Row label="damping ratio">
+            <CssField
+              label="Damping ratio"
+              property="number"
+              value={trim(value.ratio, 2)}
+              onPut={(v) => number(v, 0.05, 5, (ratio) => ({ ...value, ratio }))}
+            />
+          </Row>
+        </>
+      )}
+      <Meaning value={value} />
+    </div>
+  );
+}
+
+function Row({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <label className="point-row">
+      <span>{label}</span>
+      {children}
+    </label>
+  );
+}
+
+/** Read in a page of this speed. */
+const SPEED = 1500;
+
+function Meaning({ value }: { value: Damping }) {
+  const clock = clockById(useChoice().choice.clock);
+  if (value.kind === 'none')
+    return <p className="m-0">It is exactly where the scroll puts it, as plain CSS does.</p>;
+  const shoots = overshoot(value);
+  return (
+    <p className="m-0">
+      Scrolled at {SPEED} px a second it stays <b>{trim(steadyLag(value, SPEED), 0)} px</b> behind; after a
+      page key it has settled in <b>{trim(settleTime(value, 700), 0)} ms</b>
+      {shoots > 0.005 ? (
+        <>
+          , shooting over by <b>{trim(shoots * 100, 0)} %</b>
+        </>
+      ) : null}
+      . The same at {clock.refresh} Hz as at any other rate. The hand-off takes a small script for it.
+    </p>
+  );
+}

@@ -1,0 +1,162 @@
+/** Hand-off: what is written, what becomes of the page’s own files, the proof that a browser shows it, and the files to take away. */
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { useStore } from 'zustand';
+import type { Target } from '@lyvek/core';
+import { api } from '../../state/api.ts';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { Choices, Popover } from '../../ui/Popover.tsx';
+import { useLayout, useShownPage } from '../../preview/shown-page.ts';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { Code } from './Code.tsx';
+import { HtmlColumn } from './HtmlColumn.tsx';
+import { LiveLines } from './LiveLines.tsx';
+import { MotionList } from './MotionList.tsx';
+import { Proof } from './Proof.tsx';
+import { SecondWidth } from './SecondWidth.tsx';
+import { Support } from './Support.tsx';
+import { TakeAway } from './TakeAway.tsx';
+import { Unmeasured } from './Unmeasured.tsx';
+import { useHandOff, useHandOffOptions } from './use-hand-off.ts';
+
+const TARGET_WORDS: Record<Target, { word: string; note: string }> = {
+  css: { word: 'CSS and a module', note: 'a module only where CSS cannot do it' },
+  standards: { word: 'CSS alone', note: 'what needs a script is left out and listed' },
+  'web-animations': { word: 'Web Animations', note: 'scrubbed motions as a module, the rest as CSS' },
+};
+
+export function HandOffScreen() {
+  const { page, take, session } = useOpenedPage();
+  const { viewport } = useShownPage();
+  const { measured, others } = useLayout();
+  const document = useStore(session.store, (s) => s.document);
+  const save = useStore(session.store, (s) => s.save);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [options, setOptions] = useHandOffOptions();
+  const { assembled, error, html, query } = useHandOff(options);
+  const needsRuntime = (assembled?.runtimes.length ?? 0) > 0;
+  const runtime = useQuery({
+    queryKey: ['runtime'],
+    queryFn: api.runtime,
+    enabled: needsRuntime,
+    staleTime: Infinity,
+  });
+  useEffect(() => {
+    window.document.title = `Hand-off · ${page.name} · Lyvek`;
+  }, [page.name]);
+  // The chosen motion’s first rule comes into sight.
+  useEffect(() => {
+    if (chosen !== null)
+      window.document
+        .querySelector('.hand-css .marked')
+        ?.scrollIntoView({ block: 'center', inline: 'nearest' });
+  }, [chosen]);
+  if (!measured) return <Unmeasured />;
+  if (error !== null) return <p className="empty-note">{error}</p>;
+  if (!assembled) return <p className="empty-note">Writing …</p>;
+  const marked = assembled.lines.filter((l) => chosen !== null && l.piece.motions.includes(chosen));
+  const copy = (text: string, what: string) =>
+    void navigator.clipboard.writeText(text).then(() => notify(`${what} is copied.`), notifyError);
+  const count = assembled.how.length;
+  const byScript = assembled.how.filter((h) => h.by !== 'css').length;
+  const findName = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
+  return (
+    <div className="hand-off">
+      <SecondWidth />
+      <section className="hand-left">
+        <header className="hand-head">
+          <b>Hand-off</b>
+        </header>
+        <p className="hand-sentence">
+          {count === 0 ? (
+            'Nothing moves yet, so there is no code to write.'
+          ) : (
+            <>
+              {count} {count === 1 ? 'motion' : 'motions'} of {take.name} as{' '}
+              <Popover
+                className="word"
+                trigger={TARGET_WORDS[options.target].word}
+                label={`What plays the motions: ${TARGET_WORDS[options.target].word}`}
+              >
+                {(close) => (
+                  <Choices<Target>
+                    value={options.target}
+                    options={(Object.keys(TARGET_WORDS) as Target[]).map((value) => ({
+                      value,
+                      text: TARGET_WORDS[value].word,
+                      note: TARGET_WORDS[value].note,
+                    }))}
+                    onChoose={(target) => {
+                      setOptions({ target });
+                      close();
+                    }}
+                  />
+                )}
+              </Popover>
+              .
+            </>
+          )}
+        </p>
+        <h2>
+          In this hand-off{' '}
+          <span>
+            {count - byScript} CSS, {byScript} script
+          </span>
+        </h2>
+        <MotionList
+          document={document}
+          assembled={assembled}
+          api={options.target === 'web-animations'}
+          chosen={chosen}
+          onChoose={setChosen}
+        />
+      </section>
+      <section className="hand-css">
+        <header className="hand-head">
+          <b>{assembled.sheet.href}</b> <span>written, {assembled.css.split('\n').length - 1} lines</span>
+          <span className="grow" />
+          <button type="button" className="btn small" onClick={() => copy(assembled.css, 'The CSS')}>
+            Copy
+          </button>
+        </header>
+        <Code text={assembled.css} language="css" marks={marked} />
+      </section>
+      {page.live ? (
+        <LiveLines document={document} assembled={assembled} onCopy={copy} />
+      ) : (
+        <HtmlColumn entry={page.entry} html={html} assembled={assembled} onCopy={copy} />
+      )}
+      <section className="hand-take">
+        {page.live ? (
+          <div className="proof">
+            <header className="hand-head">
+              <b>Proof</b>
+            </header>
+            <p className="proof-empty">
+              A page under development is proved where it is built: run <code>lyvek prove</code> on the
+              result.
+            </p>
+          </div>
+        ) : (
+          <Proof query={query} saved={save.kind === 'saved'} onShow={setChosen} />
+        )}
+        <TakeAway
+          href={`/api/takes/${take.id}/hand-off.zip?${query}`}
+          saved={save.kind === 'saved'}
+          empty={count === 0}
+          assembled={assembled}
+          options={options}
+          onOptions={setOptions}
+          findName={findName}
+          script={
+            assembled.script === null
+              ? null
+              : assembled.script.text.length + (needsRuntime ? (runtime.data?.length ?? 0) : 0)
+          }
+          sizes={[viewport, ...others.map((l) => l.viewport)]}
+        />
+        <Support how={assembled.how} fallback={assembled.fallback !== null} />
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,239 @@
+/** Proof: the finished hand-off runs in this browser, or in Chromium on the server, and is held against the prediction. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import {
+  PROOF_LIMIT,
+  activeMedia,
+  judge,
+  lookedWords,
+  proofPlan,
+  underMedia,
+  withPins,
+  findWorst,
+} from '@lyvek/core';
+import type { Layout, MotionDocument, MotionProof, ProofPlan, ProofResult } from '@lyvek/core';
+import { api } from '../../state/api.ts';
+import { previewUrl } from '../../preview/preview-url.ts';
+import { useLayout, useShownPage } from '../../preview/shown-page.ts';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { ProofLink } from './proof-link.ts';
+import { ProofWindow } from './ProofWindow.tsx';
+
+type Where = 'here' | 'lab';
+interface Run {
+  where: Where;
+  token: string | null;
+  plan: ProofPlan;
+  document: MotionDocument;
+  layout: ReturnType<typeof withPins>;
+}
+interface Proved extends ProofResult {
+  where: Where;
+  /** which document was proved, and as what */
+  mark: string;
+  seconds: number;
+}
+
+const PLACES = 120;
+const SHOWN = { here: 'in this browser', lab: 'in Chromium on the server' };
+
+export interface ProofState {
+  running: Where | null;
+  done: number;
+  result: Proved | null;
+  error: string | null;
+}
+
+export function Proof({
+  query,
+  saved,
+  onShow,
+}: {
+  query: string;
+  saved: boolean;
+  onShow(motion: string): void;
+}) {
+  const { take, session } = useOpenedPage();
+  const { viewport } = useShownPage();
+  const { layout: bare } = useLayout();
+  const document = useStore(session.store, (s) => s.document);
+  const revision = useStore(session.store, (s) => s.save.revision);
+  const [run, setRun] = useState<Run | null>(null);
+  const [done, setDone] = useState(0);
+  const [result, setResult] = useState<Proved | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const mark = `${revision} ${query}`;
+  useEffect(() => () => stop.current?.abort(), []);
+
+  const begin = async (where: Where) => {
+    stop.current?.abort();
+    const abort = new AbortController();
+    stop.current = abort;
+    setError(null);
+    setDone(0);
+    const seen = underMedia(document, activeMedia(document, { viewport, reducedMotion: false }));
+    const layout = withPins(bare as Layout, seen.pins);
+    const plan = proofPlan(seen, layout, PLACES);
+    const from = performance.now();
+    const finish = (r: ProofResult) => {
+      setResult({ ...r, where, mark, seconds: (performance.now() - from) / 1000 });
+      setRun(null);
+    };
+    const next: Run = { where, token: null, plan, document: seen, layout };
+    setRun(next);
+    try {
+      if (where === 'lab') finish(await api.labProof(take.id, query, abort.signal));
+      else {
+        const { token } = await api.startProof(take.id, query);
+        if (abort.signal.aborted) return;
+        setRun({ ...next, token });
+        const link = await ProofLink.opened(previewUrl(token), viewport, abort.signal);
+        const looks = await link.looks(plan, setDone);
+        finish(judge(seen, layout, plan, looks));
+      }
+    } catch (e) {
+      if (abort.signal.aborted) return;
+      setRun(null);
+      setError(e instanceof Error ? e.message : String(e));
+    }
+  };
+  const cancel = () => {
+    stop.current?.abort();
+    setRun(null);
+  };
+  return (
+    <div className="proof">
+      <header className="hand-head">
+        <b>Proof</b>
+        <span>{result && !run ? `${SHOWN[result.where]}, ${result.seconds.toFixed(1)} s` : ''}</span>
+        <span className="grow" />
+        {!run && (
+          <button type="button" className="btn small" disabled={!saved} onClick={() => void begin('here')}>
+            {result ? 'Prove again' : 'Prove it'}
+          </button>
+        )}
+      </header>
+      {run && (
+        <div className="proof-run" role="status">
+          <p>
+            {run.where === 'lab'
+              ? 'Chromium scrolls the finished page …'
+              : `The finished page is scrolled here: ${done} of ${run.plan.looks.length} looks.`}
+          </p>
+          <progress
+            className="progress w-full"
+            {...(run.where === 'here' ? { value: done, max: run.plan.looks.length } : {})}
+          />
+          {run.where === 'here' && <ProofWindow width={232} viewport={viewport} />}
+          <button type="button" className="btn small" onClick={cancel}>
+            Cancel
+          </button>
+        </div>
+      )}
+      {error !== null && (
+        <p role="alert" className="proof-error">
+          {error}
+        </p>
+      )}
+      {!run && result && (
+        <Result result={result} stale={result.mark !== mark} document={document} onShow={onShow} />
+      )}
+      {!run && !result && error === null && (
+        <p className="proof-empty">
+          Runs the finished page at {PLACES} places, down and up, lets damped motions settle and pauses timed
+          ones, and shows where a motion differs from the prediction.
+        </p>
+      )}
+      {!run && (
+        <p className="proof-lab">
+          <button type="button" className="link" disabled={!saved} onClick={() => void begin('lab')}>
+            Prove it in Chromium on the server
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Result({
+  result,
+  stale,
+  document,
+  onShow,
+}: {
+  result: Proved;
+  stale: boolean;
+  document: MotionDocument;
+  onShow(motion: string): void;
+}) {
+  const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
+  const sorted = useMemo(
+    () => [...result.motions].sort((a, b) => findWorst(b) - findWorst(a)),
+    [result.motions],
+  );
+  const worst = sorted[0];
+  const off = sorted.filter((m) => findWorst(m) > PROOF_LIMIT);
+  const scale = Math.max(0.02, ...sorted.map(findWorst));
+  return (
+    <>
+      <p className="proof-sentence">
+        {off.length === 0 ? (
+          <>
+            {lookedWords(result)}
+            {worst && (
+              <>
+                {' '}
+                Everything matches the prediction, within <b>{findWorst(worst).toFixed(3)}</b>.
+              </>
+            )}
+          </>
+        ) : (
+          <>
+            <b>{off.length === 1 ? 'One motion differs' : `${off.length} motions differ`}</b> from what was
+            predicted, by more than {PROOF_LIMIT}.
+          </>
+        )}
+        {stale && ' The take has changed since.'}
+      </p>
+      <p className="proof-key">
+        <span>Largest difference, px or % of the value</span>
+        <span>
+          <i className="bar down" /> down <i className="bar up" /> up
+        </span>
+      </p>
+      <ol className="proof-bars">
+        {sorted.slice(0, 40).map((m) => (
+          <li key={m.motion} className={findWorst(m) > PROOF_LIMIT ? 'off' : ''}>
+            <button type="button" title={placeWords(m)} onClick={() => onShow(m.motion)}>
+              <span className="name">{name(m.motion)}</span>
+              <span className="bars">
+                <i className="bar down" style={{ width: `${(100 * Math.min(m.down, scale)) / scale}%` }} />
+                <i className="bar up" style={{ width: `${(100 * Math.min(m.up, scale)) / scale}%` }} />
+              </span>
+              <b>{findWorst(m) >= 99 ? 'other' : findWorst(m).toFixed(3)}</b>
+            </button>
+            {findWorst(m) > PROOF_LIMIT && <p>{placeWords(m)}</p>}
+          </li>
+        ))}
+      </ol>
+      {result.skipped.length > 0 && (
+        <details className="proof-skipped">
+          <summary>
+            {result.skipped.length} of {result.of.motions} not proved
+          </summary>
+          {result.skipped.map((s) => (
+            <p key={s.motion}>
+              <b>{name(s.motion)}</b>: {s.reason}.
+            </p>
+          ))}
+        </details>
+      )}
+    </>
+  );
+}
+
+const placeWords = (m: MotionProof): string =>
+  m.shown === ''
+    ? 'the same everywhere'
+    : `at ${Math.round(m.at)} px ${m.property} is ${m.shown}, predicted ${m.predicted}`;

@@ -1,0 +1,43 @@
+/** The page in a frame that nobody sees, for its layout at one size. */
+import { useEffect, useRef, useState } from 'react';
+import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
+import type { Plan, Viewport } from '@lyvek/core';
+import { PageLink } from '../../preview/page-link.ts';
+import { makeSandbox, useOpenedFrame } from '../../preview/use-opened-frame.ts';
+import { useLayout, useShownPage } from '../../preview/shown-page.ts';
+import { useOpenedPage, useSettledDocument } from '../../state/opened-page.ts';
+
+const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
+
+export function Unseen({ at }: { at: Viewport }) {
+  const { page, session } = useOpenedPage();
+  const { keepLayout, reducedMotion } = useShownPage();
+  const { layout } = useLayout();
+  const document = useSettledDocument();
+  const [link] = useState(() => new PageLink());
+  useEffect(() => link.on('layout', keepLayout), [link, keepLayout]);
+  const dress = useRef({ document, layout, reducedMotion });
+  dress.current = { document, layout, reducedMotion };
+  useEffect(() => {
+    link.wear(() => {
+      const { document, layout, reducedMotion } = dress.current;
+      const { pieces } = writeCss(document, layout, reducedMotion ? 'reduced-motion' : 'full-motion');
+      return { pieces: pieces.filter((p) => p.stays), patch: makePatch(document), plan: NOTHING };
+    });
+  }, [link]);
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [selectors] = useState(() => () => collectSelectors(session.store.getState().document));
+  const { key } = useOpenedFrame(frame, link, page, selectors);
+  return (
+    <iframe
+      key={key}
+      ref={frame}
+      title={`${page.name}, measured at ${at.width} px`}
+      sandbox={makeSandbox(page)}
+      className="unseen-page"
+      style={at}
+      tabIndex={-1}
+      aria-hidden="true"
+    />
+  );
+}

@@ -1,0 +1,158 @@
+/** Presets: what was kept to be used elsewhere, for all projects. Files of presets may be dropped anywhere on it. */
+import { useEffect, useRef, useState } from 'react';
+import type { PresetFacts } from '@lyvek/api';
+import { api } from '../../state/api.ts';
+import { download, presetFile, readPresetFile, usePresets } from '../../state/presets.ts';
+import { Waiting, listWaiting } from '../../ui/Waiting.tsx';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { Search } from '../../ui/Search.tsx';
+import { ShelfFrame } from '../../ui/ShelfFrame.tsx';
+import { PresetDetail } from './PresetDetail.tsx';
+import { PresetRow } from './PresetRow.tsx';
+
+export function PresetsScreen() {
+  const { presets, findEffect, isPending, query: request, refresh } = usePresets();
+  const [query, setQuery] = useState('');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [over, setOver] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    document.title = 'Presets · Lyvek';
+  }, []);
+  const bring = async (files: readonly File[]) => {
+    for (const file of files) {
+      const read = readPresetFile(await file.text());
+      if (!read.ok) {
+        notify(`${file.name}: ${read.error} Nothing was imported.`);
+        continue;
+      }
+      try {
+        for (const { name, body } of read.presets) await api.keepPreset(name, body);
+        notify(
+          `${read.presets.length === 1 ? 'One preset was' : `${read.presets.length} presets were`} imported from ${file.name}.`,
+        );
+      } catch (e) {
+        notifyError(e);
+      }
+      await refresh();
+    }
+  };
+  const remove = (p: PresetFacts) =>
+    void api
+      .remove('presets', p.id)
+      .then(refresh)
+      .then(() =>
+        notify(`“${p.name}” was deleted. Motions made from it stay as they are.`, {
+          action: { label: 'Undo', run: () => void api.restore('presets', p.id).then(refresh, notifyError) },
+        }),
+      )
+      .catch(notifyError);
+  const copy = (p: PresetFacts) =>
+    void api
+      .keepPreset(`${p.name.slice(0, 112)} copy`, p.body)
+      .then((made) => {
+        setChosen(made.id);
+        return refresh();
+      })
+      .catch(notifyError);
+  const shown = presets.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase()));
+  const open = presets.find((p) => p.id === chosen) ?? shown[0];
+  return (
+    <ShelfFrame
+      crumbs={<b>Presets</b>}
+      tools={
+        presets.length > 0 && (
+          <Search placeholder="Find a preset" label="Find a preset" value={query} onChange={setQuery} />
+        )
+      }
+    >
+      <div className="presets-head">
+        <h1>Presets</h1>
+        <span>
+          {isPending ? 'opening …' : presets.length === 0 ? 'none yet' : `${presets.length} for all projects`}
+        </span>
+        <span className="grow" />
+        <input
+          ref={input}
+          type="file"
+          accept="application/json,.json"
+          multiple
+          hidden
+          onChange={(e) => {
+            void bring([...(e.target.files ?? [])]);
+            e.target.value = '';
+          }}
+        />
+        <button type="button" className="btn" onClick={() => input.current!.click()}>
+          From a file
+        </button>
+        <button
+          type="button"
+          className="btn"
+          disabled={presets.length === 0}
+          onClick={() => download('presets.json', presetFile(presets))}
+        >
+          All as a file
+        </button>
+      </div>
+      <main
+        className={`presets${over ? ' over' : ''}`}
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={(e) => e.currentTarget === e.target && setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          setOver(false);
+          void bring([...e.dataTransfer.files]);
+        }}
+      >
+        {!request.data && request.failureReason ? (
+          <Waiting what="" {...listWaiting(request)} />
+        ) : !isPending && presets.length === 0 ? (
+          <div className="empty-note">
+            <p className="mb-2">
+              A preset is a motion, or several, saved for other elements and other pages.
+            </p>
+            <p>
+              Select bars in the Rundown and choose “Save as preset” under More, or drop a file of presets
+              here.
+            </p>
+          </div>
+        ) : (
+          <>
+            <ul className="preset-list" aria-label="Presets">
+              {shown.map((p) => (
+                <PresetRow
+                  key={p.id}
+                  preset={p}
+                  effect={findEffect(p.id)}
+                  chosen={p === open}
+                  onChoose={() => setChosen(p.id)}
+                />
+              ))}
+              {shown.length === 0 && !isPending && (
+                <li className="empty-note">No preset matches. Clear the search to see all.</li>
+              )}
+            </ul>
+            {open && (
+              <PresetDetail
+                key={open.id}
+                preset={open}
+                onRename={(name) =>
+                  void api.rename('presets', open.id, name).then(refresh).catch(notifyError)
+                }
+                onCopy={() => copy(open)}
+                onExport={() =>
+                  download(`${open.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.json`, presetFile([open]))
+                }
+                onRemove={() => remove(open)}
+              />
+            )}
+          </>
+        )}
+      </main>
+    </ShelfFrame>
+  );
+}

@@ -1,0 +1,157 @@
+/** The row under the bar: what the columns are, the scale, + Motion; and what the preview shows. */
+import { useEffect, useState } from 'react';
+import { useStore } from 'zustand';
+import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
+import { DRIVER_WORDS } from '../../editor/drivers/words.ts';
+import type { Driver } from '@lyvek/core';
+import { useShownPage } from '../../preview/shown-page.ts';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { useOutside } from '../../state/use-outside.ts';
+import { found } from './model/find.ts';
+import { grouped } from '../../editor/strip/view.ts';
+import { LostPopover } from './LostPopover.tsx';
+import { ImportPopover } from './ImportPopover.tsx';
+import { useRundown } from './rundown-context.ts';
+import { dragStore } from './chart/use-grip.ts';
+
+interface HeadRowProps {
+  left: number;
+  side: 'left' | 'right';
+  setGuides(on: boolean): void;
+  setOutlines(on: boolean): void;
+}
+
+export function HeadRow({ side, setGuides, setOutlines }: HeadRowProps) {
+  return side === 'left' ? <Left /> : <Right setGuides={setGuides} setOutlines={setOutlines} />;
+}
+
+const LEGEND = (Object.keys(DRIVER_WORDS) as Driver['kind'][]).flatMap((kind) => {
+  const word = DRIVER_WORDS[kind].legend;
+  return word === undefined ? [] : [{ kind, word }];
+});
+
+function Left() {
+  const { layout, view, adding, setAdding, max } = useRundown();
+  return (
+    <div className="head-row">
+      <span className="head-strip">{grouped(layout.page.height)} px</span>
+      <span className="head-scroll">scroll px</span>
+      {adding ? (
+        <b className="pl-3">Add a motion</b>
+      ) : (
+        <span className="legend">
+          {LEGEND.map(({ kind, word }) => (
+            <span key={kind} title={word}>
+              <DriverSign kind={kind} /> <span className="word-of">{word}</span>
+            </span>
+          ))}
+        </span>
+      )}
+      <span className="grow" />
+      {!adding && <Find />}
+      <span className="scale" title="+ and − zoom, 0 shows the whole page">
+        1 : {view.per >= 10 ? Math.round(view.per) : Number(view.per.toFixed(1))}
+      </span>
+      <button
+        type="button"
+        className="btn small"
+        aria-pressed={adding}
+        disabled={max < 0}
+        onClick={() => setAdding(!adding)}
+      >
+        + Motion
+      </button>
+    </div>
+  );
+}
+
+function Find() {
+  const { session } = useOpenedPage();
+  const { query, setQuery, document, findings } = useRundown();
+  const ids = query.trim() ? found(query, document, findings) : [];
+  return (
+    <label className="find">
+      <input
+        data-find=""
+        className="field small"
+        placeholder="Find"
+        aria-label="Find motions by name, element, driver, property or finding"
+        value={query}
+        onChange={(e) => setQuery(e.target.value)}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === 'Escape') {
+            setQuery('');
+            e.currentTarget.blur();
+          }
+          if (e.key === 'Enter' && ids.length) {
+            session.select(ids);
+            e.currentTarget.blur();
+          }
+        }}
+      />
+      {query.trim() !== '' && <span aria-live="polite">{ids.length}</span>}
+    </label>
+  );
+}
+
+function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOutlines(on: boolean): void }) {
+  const { page, session } = useOpenedPage();
+  const { link, reducedMotion, setReducedMotion } = useShownPage();
+  const scope = useStore(session.store, (s) => s.document.media.find((m) => m.id === s.scope));
+  const { guides, outlines, playing, layout } = useRundown();
+  const y = useStore(link.store, (s) => s.offset.y);
+  const dragging = useStore(dragStore, (s) => s.drag !== null);
+  const setOutside = useOutside();
+  const note = layout.notes[0];
+  return (
+    <div className="head-row right">
+      <span className="page-at">
+        Page at <b>{grouped(y)} px</b>
+        {dragging ? ', following the drag' : playing ? ', playing' : ''}
+      </span>
+      {note && (
+        <span className="page-note" title={layout.notes.join('\n')}>
+          {layout.notes.length > 1 ? `${layout.notes.length} notes: ` : ''}
+          {note}
+        </span>
+      )}
+      {scope && (
+        <span className="scope-note">
+          Editing <b>{scope.name}</b> only
+        </span>
+      )}
+      <span className="grow" />
+      {!page.live && <LostPopover />}
+      {page.live ? <UseThePage /> : <ImportPopover />}
+      {page.outside && (
+        <label className="tick" title="This page may load files from other hosts">
+          <input type="checkbox" checked onChange={() => setOutside(false)} /> Other hosts
+        </label>
+      )}
+      <label className="tick">
+        <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} /> Guides
+      </label>
+      <label className="tick">
+        <input type="checkbox" checked={outlines} onChange={(e) => setOutlines(e.target.checked)} /> Outlines
+      </label>
+      <label className="tick">
+        <input type="checkbox" checked={reducedMotion} onChange={(e) => setReducedMotion(e.target.checked)} />{' '}
+        Reduced motion
+      </label>
+    </div>
+  );
+}
+
+/** A page under development can be used as it is: links followed, forms filled in. */
+function UseThePage() {
+  const { link } = useShownPage();
+  const [on, set] = useState(false);
+  const state = useStore(link.store, (s) => s.link);
+  useEffect(() => link.use(on), [link, on, state]);
+  return (
+    <label className="tick" title="Clicks and keys go to the page instead of picking elements">
+      <input type="checkbox" checked={on} onChange={(e) => set(e.target.checked)} /> Use the page
+    </label>
+  );
+}

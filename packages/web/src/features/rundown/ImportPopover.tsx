@@ -1,0 +1,81 @@
+/** What the page moved by its own CSS: mistakes in it, with what was meant, and what was left as it is. */
+import { useStore } from 'zustand';
+import { addRead, isOpenMistake } from '@lyvek/core';
+import type { Correction } from '@lyvek/core';
+import { notify } from '../../ui/notices.tsx';
+import { Popover } from '../../ui/Popover.tsx';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { useImport } from '../../state/use-import.ts';
+
+const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+export function ImportPopover() {
+  const { session } = useOpenedPage();
+  const document = useStore(session.store, (s) => s.document);
+  const { importedRules } = document;
+  const imported = useImport();
+  if (!imported) return null;
+  const { document: plain, unsupported } = imported;
+  // What has been read as it was meant is no longer in the page.
+  const mistakes = imported.mistakes.filter((m) => isOpenMistake(m, document));
+  if (unsupported.length + mistakes.length === 0) return null;
+  const face = [
+    mistakes.length ? count(mistakes.length, 'mistake', 'mistakes') : '',
+    unsupported.length ? `${unsupported.length} not imported` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+  const correct = (correction: Correction, close: () => void) => {
+    session.act('Import with correction', (d) => addRead(d, correction));
+    notify('Imported with the correction. Undo reverts it.');
+    close();
+  };
+  return (
+    <Popover className="btn small" trigger={face} label={face}>
+      {(close) => (
+        <div className="read-pop">
+          {imported.proof ? (
+            <p>{imported.proof.message}</p>
+          ) : (
+            plain.motions.length > 0 && (
+              <p>
+                {count(plain.motions.length, 'motion was', 'motions were')} imported from the page’s own CSS,
+                and {plain.motions.length === 1 ? 'is' : 'are'} removed from it at hand-off.
+              </p>
+            )
+          )}
+          {mistakes.length > 0 && <h3>Mistakes in the page</h3>}
+          {mistakes.map((m) => (
+            <div key={m.key} className="read-row">
+              <p>
+                <code>
+                  {m.place.path}:{m.place.line}
+                </code>{' '}
+                <b>{m.what}.</b> {m.why} {m.advice}
+              </p>
+              {m.correction && (
+                <button type="button" className="btn small" onClick={() => correct(m.correction!, close)}>
+                  Import with correction
+                </button>
+              )}
+            </div>
+          ))}
+          {unsupported.length > 0 && <h3>Not imported</h3>}
+          {unsupported.slice(0, 60).map((u) => (
+            <div key={`${u.place.path}${u.place.from}${u.reason}`} className="read-row">
+              <p>
+                <code>
+                  {u.place.path}:{u.place.line}:{u.place.column}
+                </code>{' '}
+                <b>{u.what}</b> {u.reason}.
+              </p>
+            </div>
+          ))}
+          {unsupported.length > 60 && <p>and {unsupported.length - 60} more</p>}
+          {importedRules.length > 0 && (
+            <p className="small">Everything else in the page stays as you added it.</p>
+          )}
+        </div>
+      )}
+    </Popover>
+  );
+}

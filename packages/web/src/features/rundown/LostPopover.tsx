@@ -1,0 +1,77 @@
+/** After the page has changed: motions whose elements are gone, what they may be now, and the word of the person who knows. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { useStore } from 'zustand';
+import { lostSelectors, withSelector } from '@lyvek/core';
+import { api } from '../../state/api.ts';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { Popover } from '../../ui/Popover.tsx';
+import { useShownPage } from '../../preview/shown-page.ts';
+import { useOpenedPage } from '../../state/opened-page.ts';
+
+export function LostPopover() {
+  const { page, session } = useOpenedPage();
+  const { link } = useShownPage();
+  const client = useQueryClient();
+  const document = useStore(session.store, (s) => s.document);
+  const live = useStore(link.store, (s) => s.layout);
+  const key = ['former', page.id, page.contentHash];
+  const former = useQuery({ queryKey: key, queryFn: () => api.former(page.id), staleTime: Infinity });
+  const before = former.data?.layout ?? null;
+  const lost = useMemo(
+    () => (before && live ? lostSelectors(document, before, live) : []),
+    [document, before, live],
+  );
+  if (!before || lost.length === 0) return null;
+  const name = (id: string) =>
+    [...document.motions, ...document.pins, ...document.triggers].find((x) => x.id === id)?.name ??
+    'an adjustment';
+  const settle = (close: () => void) =>
+    void api.settleFormer(page.id).then(() => {
+      client.setQueryData(key, { layout: null });
+      notify('Lost motions stay in the take and play again when their element is back.');
+      close();
+    }, notifyError);
+  const face = `${lost.length} lost in the new page`;
+  return (
+    <Popover className="btn small" trigger={face} label={face}>
+      {(close) => (
+        <div className="read-pop">
+          <p>The page has changed, and these selectors find nothing in it any more.</p>
+          {lost.map((l) => (
+            <div key={l.selector} className="read-row">
+              <p>
+                <code>{l.selector}</code> {l.text && <b>“{l.text}”</b>} moved by{' '}
+                {l.usedBy.map(name).join(', ')}.
+              </p>
+              {l.proposal ? (
+                <>
+                  <p>
+                    Probably now <code>{l.proposal.selector}</code>, {Math.round(l.proposal.likeness * 100)} %
+                    alike.
+                  </p>
+                  <button
+                    type="button"
+                    className="btn small"
+                    onClick={() =>
+                      session.act('another element', (d) => withSelector(d, l.selector, l.proposal!.selector))
+                    }
+                  >
+                    It is this one
+                  </button>
+                </>
+              ) : (
+                <p>Nothing in the page resembles it.</p>
+              )}
+            </div>
+          ))}
+          <div className="read-row">
+            <button type="button" className="btn small" onClick={() => settle(close)}>
+              Leave the others as lost
+            </button>
+          </div>
+        </div>
+      )}
+    </Popover>
+  );
+}

@@ -1,0 +1,238 @@
+/** + Motion: starting points for the chosen element. Hovering one tries it on the page, Enter adds it. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import {
+  aim,
+  composeEffect,
+  EFFECT_GROUPS,
+  EFFECTS,
+  triggerLines,
+  isSeenAtOnce,
+  isTimed,
+  openedAround,
+  withFragment,
+  withPins,
+} from '@lyvek/core';
+import type { EffectDefinition } from '@lyvek/core';
+import { newId, findSettled } from '../../../state/take-session.ts';
+import { usePresets } from '../../../state/presets.ts';
+import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
+import { Lens } from '../../../ui/glyphs.tsx';
+import { useShownPage } from '../../../preview/shown-page.ts';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { findBar, isPlaced } from '../../../editor/model/bars.ts';
+import { elementName } from '../../../editor/words.ts';
+import { useRundown } from '../rundown-context.ts';
+import { EffectThumbnail } from '../../../editor/EffectThumbnail.tsx';
+
+const HOVER = 120;
+
+export function AddMotion() {
+  const { session } = useOpenedPage();
+  const { link } = useShownPage();
+  const { layout, chosen, choose, setAdding } = useRundown();
+  const [query, setQuery] = useState('');
+  const [at, setAt] = useState(0);
+  const search = useRef<HTMLInputElement>(null);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const element = layout.elements[chosen];
+  const parent = element && layout.elements[element.parent];
+  const opened = element ? openedAround(layout, chosen).layout : layout;
+  const { effects: kept } = usePresets();
+  const shown = useMemo(
+    () =>
+      [...EFFECTS, ...kept].filter((e) =>
+        `${e.name} ${e.what} ${e.words ?? ''} ${EFFECT_GROUPS[e.group]}`
+          .toLowerCase()
+          .includes(query.trim().toLowerCase()),
+      ),
+    [query, kept],
+  );
+  const settled = findSettled(session.store.getState());
+  const context = { layout: withPins(layout, settled.pins), element: chosen, document: settled, newId };
+  const aimed = (effect: EffectDefinition) =>
+    element ? aim(effect, context) : { element: -1, reason: 'Choose an element first.' };
+  const compose = (effect: EffectDefinition) =>
+    composeEffect(effect, { ...context, element: aimed(effect).element });
+
+  const attempt = (index: number) => {
+    setAt(index);
+    const effect = shown[index];
+    if (timer.current) clearTimeout(timer.current);
+    if (!effect || aimed(effect).reason) return session.try(null);
+    timer.current = setTimeout(() => {
+      const made = compose(effect);
+      session.try(withFragment(made));
+      const tried = openedAround(withPins(layout, [...settled.pins, ...made.pins]), chosen).layout;
+      const bar = made.motions[0] && !isTimed(made.motions[0].driver) && findBar(made.motions[0], tried);
+      const held = tried.pinnedSpans.find((h) => h.id === made.pins[0]?.id);
+      const passed = made.triggers[0] && triggerLines(made.triggers[0], tried);
+      const at =
+        bar && isPlaced(bar)
+          ? bar.placed
+          : passed && 'down' in passed
+            ? { start: passed.down, end: passed.down + 120 }
+            : held;
+      if (at) link.scrollTo(Math.min(tried.scrollers[0]!.max.block, Math.max(0, (at.start + at.end) / 2)));
+    }, HOVER);
+  };
+  const close = () => {
+    if (timer.current) clearTimeout(timer.current);
+    session.try(null);
+    setAdding(false);
+  };
+  const add = (effect: EffectDefinition) => {
+    if (aimed(effect).reason) return;
+    if (timer.current) clearTimeout(timer.current);
+    const made = compose(effect);
+    const first = made.pins[0] ?? made.motions[0];
+    session.act(`add ${effect.name.toLowerCase()}`, withFragment(made), first ? [first.id] : []);
+    setAdding(false);
+  };
+  useEffect(() => {
+    search.current?.focus();
+    return () => {
+      if (timer.current) clearTimeout(timer.current);
+    };
+  }, []);
+  const onKey = (e: React.KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[e.key];
+    if (e.key === 'Escape') close();
+    else if (e.key === 'Enter') {
+      const effect = shown[at];
+      if (effect) add(effect);
+    } else if (step !== undefined && shown.length)
+      attempt(Math.min(shown.length - 1, Math.max(0, at + step)));
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  return (
+    <div className="add-panel" onKeyDown={onKey} role="dialog" aria-label="Add a motion">
+      <div className="add-for">
+        for
+        <span className="chip">
+          {element ? elementName(element, layout) : 'click an element in the page'}
+        </span>
+        {parent && (
+          <button
+            type="button"
+            className="btn small"
+            title={parent.selector}
+            onClick={() => choose(element!.parent)}
+          >
+            its parent
+          </button>
+        )}
+        {element && (
+          <i>
+            {element.tag}, {Math.round(element.box.width)} × {Math.round(element.box.height)} px
+          </i>
+        )}
+        <span className="grow" />
+        <label className="search">
+          <Lens />
+          <input
+            ref={search}
+            className="field"
+            placeholder="Search"
+            aria-label="Search starting points"
+            value={query}
+            onChange={(e) => setQuery(e.target.value)}
+          />
+        </label>
+        <button type="button" className="btn" onClick={close}>
+          Close <kbd className="kbd">Esc</kbd>
+        </button>
+      </div>
+      <div className="plates" role="listbox" aria-label="Starting points">
+        {Object.entries(EFFECT_GROUPS).map(([group, heading]) => {
+          const plates = shown.flatMap((effect, i) => (effect.group === group ? [{ effect, i }] : []));
+          return plates.length === 0 ? null : (
+            <section key={group} role="group" aria-label={heading}>
+              <h4 aria-hidden="true">{heading}</h4>
+              {plates.map(({ effect, i }) => (
+                <Plate
+                  key={effect.id}
+                  effect={effect}
+                  chosen={i === at}
+                  reason={aimed(effect).reason}
+                  lifted={
+                    aimed(effect).element === chosen
+                      ? null
+                      : elementName(layout.elements[aimed(effect).element]!, layout)
+                  }
+                  onTry={() => {
+                    if (i !== at || !session.store.getState().tried) attempt(i);
+                  }}
+                  onLeave={() => {
+                    if (timer.current) clearTimeout(timer.current);
+                    session.try(null);
+                  }}
+                  onAdd={() => add(effect)}
+                />
+              ))}
+            </section>
+          );
+        })}
+        {shown.length === 0 && (
+          <p className="empty-note">No starting point matches. Clear the search to see all.</p>
+        )}
+      </div>
+      <p className="add-note">
+        {element && isSeenAtOnce(opened.elements[chosen]!, opened)
+          ? 'It is in the first screen already, so reveals play backwards as it leaves. Each effect is a starting point that you can change afterwards.'
+          : 'Each effect is a starting point: ordinary keyframes, pins and adjustments that you can change afterwards.'}
+      </p>
+    </div>
+  );
+}
+
+interface PlateProps {
+  effect: EffectDefinition;
+  chosen: boolean;
+  reason: string | null;
+  /** the element around the chosen one that it would be for */
+  lifted: string | null;
+  onTry(): void;
+  onLeave(): void;
+  onAdd(): void;
+}
+
+function Plate({ effect, chosen, reason, lifted, onTry, onLeave, onAdd }: PlateProps) {
+  const plate = useRef<HTMLButtonElement>(null);
+  const [hovered, setHovered] = useState(false);
+  useEffect(() => {
+    if (chosen) plate.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
+  return (
+    <button
+      ref={plate}
+      type="button"
+      role="option"
+      aria-selected={chosen}
+      aria-disabled={reason !== null}
+      className={`plate${chosen ? ' chosen' : ''}${reason ? ' unfit' : ''}`}
+      onPointerMove={(e) => {
+        // A plate that merely appears under a resting pointer is not meant.
+        if (!e.movementX && !e.movementY) return;
+        setHovered(true);
+        onTry();
+      }}
+      onPointerLeave={() => {
+        setHovered(false);
+        onLeave();
+      }}
+      onFocus={onTry}
+      onClick={onAdd}
+    >
+      <EffectThumbnail effect={effect} playing={hovered} />
+      <span className="plate-name">
+        <DriverSign kind={effect.driver} /> {effect.name}
+      </span>
+      <span className="plate-what">
+        {reason ?? effect.what}
+        {lifted && <i> For {lifted}.</i>}
+      </span>
+    </button>
+  );
+}

@@ -1,0 +1,96 @@
+/** The further targets of a motion as narrow bars, and the fan whose ring pulls them apart: the stagger’s step. */
+import type { PointerEvent } from 'react';
+import { findMatches, staggerSteps, stepPx } from '@lyvek/core';
+import type { Motion } from '@lyvek/core';
+import { beginDrag } from '../../../ui/drag.ts';
+import { withMotion } from '../../../state/take-session.ts';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import type { Bar } from '../../../editor/model/bars.ts';
+import { toRow } from '../../../editor/strip/view.ts';
+import type { View } from '../../../editor/strip/view.ts';
+import { useRundown } from '../rundown-context.ts';
+
+const PITCH = 7;
+const MAX = 24;
+/** Where on the last rib the ring sits. */
+const RING = 0.42;
+
+interface FanProps {
+  bar: Bar;
+  x: number;
+  view: View;
+  selected: boolean;
+}
+
+export function Fan({ bar, x, view, selected }: FanProps) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const shown = bar.others.slice(0, MAX);
+  if (shown.length === 0) return null;
+  const left = (i: number) => x + 10 + i * PITCH;
+  const pivot = { x: left(shown.length - 1) + 15.5, y: toRow(bar.placed.start, view) };
+  const last = shown.at(-1)!;
+  const tip = { x: left(shown.length - 1) + 2.5, y: toRow(last.start, view) };
+  const ring = { x: pivot.x + (tip.x - pivot.x) * RING, y: pivot.y + (tip.y - pivot.y) * RING };
+
+  const drag = (e: PointerEvent<SVGCircleElement>) => {
+    const { motion } = bar;
+    const order = motion.stagger?.order ?? 'page';
+    const targets = findMatches(layout, motion.targets.selector);
+    const steps = Math.max(1, ...staggerSteps(order, targets, layout));
+    const range = bar.placed.end - bar.placed.start;
+    const now = motion.stagger ? stepPx(motion.stagger.step, range, layout) : 0;
+    const pulled = (by: number, event: { altKey: boolean }) => {
+      const px = now + (by / RING / steps) * view.per;
+      const step = event.altKey
+        ? `${Math.round((px / Math.max(1, range)) * 1000) / 10}%`
+        : `${Math.round(px / 2) * 2}px`;
+      const stagger: Motion['stagger'] = Math.round(px) === 0 ? undefined : { step, order };
+      return withMotion(motion.id, (m) => ({ ...m, stagger }));
+    };
+    beginDrag(e, {
+      move: (by, event) => session.try(pulled(by, event)),
+      drop: (by, event) => session.act('stagger', pulled(by, event)),
+      putBack: () => session.try(null),
+    });
+  };
+  return (
+    <g className="fan">
+      {shown.map((o, i) => (
+        <rect
+          key={i}
+          className="bar-other"
+          x={left(i)}
+          y={toRow(o.start, view)}
+          width={5}
+          height={Math.max(2, toRow(o.end, view) - toRow(o.start, view))}
+          rx={2.5}
+        />
+      ))}
+      {selected && (
+        <>
+          <path
+            className="fan-ribs"
+            d={shown
+              .map((o, i) => `M${pivot.x} ${pivot.y}L${left(i) + 2.5} ${toRow(o.start, view)}`)
+              .join('')}
+          />
+          <circle className="fan-ring" cx={ring.x} cy={ring.y} r={3.6} />
+          <circle
+            className="fan-area"
+            cx={ring.x}
+            cy={ring.y}
+            r={9}
+            onPointerDown={drag}
+            role="slider"
+            aria-label="Stagger"
+            aria-valuetext={bar.motion.stagger?.step ?? 'all alike'}
+            aria-valuenow={Number.parseFloat(bar.motion.stagger?.step ?? '0')}
+          >
+            <title>Drag: how much later each one is; Alt in percent of the range</title>
+          </circle>
+        </>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,36 @@
+/** What stands under the page's end: how many frames a dot is, where the page ends, and what to do while nothing moves. */
+import { toRow } from '../../../editor/strip/view.ts';
+import { useRundown } from '../rundown-context.ts';
+import { framesPerDot, useFrames } from './Frames.tsx';
+
+export function Foot({ left, width }: { left: number; width: number }) {
+  const { rows, max, view, gesture, clock, measured, document } = useRundown();
+  const frames = useFrames(gesture, max, clock);
+  const per = framesPerDot(frames.length, max, view);
+  const end = toRow(max, view);
+  if (!measured) return null;
+  return (
+    <g className="foot">
+      {end < rows - 40 && per > 1 && (
+        <>
+          <text x={134} y={rows - 22} textAnchor="end">
+            a dot is
+          </text>
+          <text x={134} y={rows - 10} textAnchor="end">
+            {per} frames
+          </text>
+        </>
+      )}
+      {end < rows - 18 && max > 0 && (
+        <text x={left + 10} y={rows - 8} className="note">
+          The page ends at {Math.round(max).toLocaleString('en')} px of scroll.
+        </text>
+      )}
+      {document.motions.length === 0 && document.pins.length === 0 && (
+        <text x={(left + width) / 2} y={rows * 0.32} textAnchor="middle" className="empty">
+          Nothing moves yet. Click an element in the page, then press A.
+        </text>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,78 @@
+/** The keyframes of a bar. They are chosen across motions and moved together; those at the height of the ruler’s pointer light up. */
+import type { PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import { beginDrag } from '../../../ui/drag.ts';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import type { Bar } from '../../../editor/model/bars.ts';
+import {
+  keyframeRow,
+  listKeyframes,
+  keyframeStore,
+  choose,
+  isChosen,
+  movedKeyframes,
+} from '../../../editor/model/keyframes.ts';
+import { replaceMotions } from '../model/moves.ts';
+import { grouped, toRow } from '../../../editor/strip/view.ts';
+import type { View } from '../../../editor/strip/view.ts';
+import { useRundown } from '../rundown-context.ts';
+
+/** Rows within which the ruler’s pointer lights a keyframe. */
+const LIT = 5;
+
+export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View }) {
+  const { session } = useOpenedPage();
+  const { bars, select, selection } = useRundown();
+  const shares = listKeyframes(bar.motion);
+  // As texts, so that a bar is drawn again only when its own keyframes change their state.
+  const chosen = useStore(keyframeStore, (s) =>
+    shares.map((p) => (isChosen(s.chosen, bar.motion.id, p) ? 1 : 0)).join(''),
+  );
+  const lit = useStore(keyframeStore, (s) =>
+    shares
+      .map((p) => (s.hover !== null && Math.abs(keyframeRow(bar, p) - s.hover) < LIT * view.per ? 1 : 0))
+      .join(''),
+  );
+  const press = (e: PointerEvent<SVGCircleElement>, share: number) => {
+    const keyframe = { motion: bar.motion.id, share };
+    const how = { ctrl: e.ctrlKey || e.metaKey, shift: e.shiftKey };
+    const already = isChosen(keyframeStore.getState().chosen, keyframe.motion, share);
+    if (!how.ctrl && !how.shift && !selection.includes(bar.motion.id)) select(bar.motion.id);
+    if (how.ctrl || how.shift || !already) choose(keyframe, how, bars);
+    const { chosen: moving } = keyframeStore.getState();
+    const mine = bars.filter((b) => moving.some((m) => m.motion === b.motion.id));
+    const changed = (by: number) => mine.map((b) => movedKeyframes(b, moving, by * view.per));
+    beginDrag(e, {
+      move: (by) => session.try(replaceMotions(changed(by))),
+      drop: (by) => {
+        const motions = changed(by);
+        session.act(
+          moving.length === 1 ? 'move a keyframe' : `move ${moving.length} stops`,
+          replaceMotions(motions),
+        );
+        // They are chosen where they now lie.
+        keyframeStore.setState({
+          chosen: moving.flatMap((b) => {
+            const was = mine.find((m) => m.motion.id === b.motion)!;
+            const now = motions.find((m) => m.id === b.motion)!;
+            const share =
+              listKeyframes(now)[listKeyframes(was.motion).findIndex((p) => Math.abs(p - b.share) < 1e-3)];
+            return share === undefined ? [] : [{ motion: b.motion, share }];
+          }),
+        });
+      },
+      putBack: () => session.try(null),
+    });
+  };
+  return shares.map((p, i) => {
+    const y = toRow(keyframeRow(bar, p), view);
+    return (
+      <g key={i} className={`keyframes${chosen[i] === '1' ? ' chosen' : ''}${lit[i] === '1' ? ' lit' : ''}`}>
+        <circle className="bar-keyframe" cx={x} cy={y} r={chosen[i] === '1' || lit[i] === '1' ? 3.6 : 2.4} />
+        <circle className="keyframe-area" cx={x} cy={y} r={6} onPointerDown={(e) => press(e, p)}>
+          <title>{`${bar.motion.name}, ${Number((p * 100).toFixed(1))} %, at ${grouped(keyframeRow(bar, p))} px`}</title>
+        </circle>
+      </g>
+    );
+  });
+}

@@ -1,0 +1,63 @@
+/** Where the page stands: a line across everything, a bracket for the viewport, and the offset in px and per cent. */
+import { useRef } from 'react';
+import { useStore } from 'zustand';
+import { useShownPage } from '../../../preview/shown-page.ts';
+import { keyframeStore } from '../../../editor/model/keyframes.ts';
+import { fitView, grouped, offsetAt, toRow } from '../../../editor/strip/view.ts';
+import { useRundown } from '../rundown-context.ts';
+import { STRIP } from './Strip.tsx';
+import { dragStore } from './use-grip.ts';
+
+export function Playhead({ width }: { width: number }) {
+  const { link, viewport } = useShownPage();
+  const { view, rows, max, pageHeight } = useRundown();
+  const y0 = useStore(link.store, (s) => s.offset.y);
+  const dragging = useStore(dragStore, (s) => s.drag !== null && s.drag.grip !== 'body');
+  const area = useRef<SVGRectElement>(null);
+  const fit = fitView(pageHeight, rows);
+  const y = toRow(y0, view);
+  const top = toRow(y0, fit);
+  const height = viewport.height / fit.per;
+  const share = max > 0 ? Math.round((y0 / max) * 100) : 0;
+  const text = `${grouped(y0)} px · ${share} %`;
+  const w = text.length * 5.7 + 16;
+  const scrub = (e: React.PointerEvent<SVGRectElement>) => {
+    if (e.type === 'pointerdown') e.currentTarget.setPointerCapture(e.pointerId);
+    const at = offsetAt(e.clientY - area.current!.getBoundingClientRect().top, view);
+    keyframeStore.setState({ hover: at });
+    if (e.type !== 'pointerdown' && !e.currentTarget.hasPointerCapture(e.pointerId)) return;
+    link.scrollTo(Math.min(max, Math.max(0, at)));
+  };
+  return (
+    <g className="playhead">
+      <rect
+        className="scrub-area"
+        ref={area}
+        role="presentation"
+        x={89}
+        y={0}
+        width={54}
+        height={rows}
+        onPointerDown={scrub}
+        onPointerMove={scrub}
+        onPointerLeave={() => keyframeStore.setState({ hover: null })}
+      />
+      <path
+        className="viewport-bracket"
+        d={`M${STRIP.x + 3} ${top + 0.5}h-5v${Math.max(3, height)}h5M${STRIP.x + STRIP.width - 3} ${top + 0.5}h5v${Math.max(3, height)}h-5`}
+      />
+      <path className="playhead-line" d={`M89 ${y}H${width}`} />
+      {!dragging && (
+        <g
+          className="playhead-plate"
+          transform={`translate(${width - w}, ${Math.min(rows - 8, Math.max(8, y))})`}
+        >
+          <path d={`M0 0l6 -7.5H${w}V7.5H6Z`} />
+          <text x={w - 6} y={4} textAnchor="end">
+            {text}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,167 @@
+/** The page as a strip at the chart's own scale: sections as tints, elements as boxes. Click picks, drag of the frame scrolls the lanes. */
+import { useMemo, useRef, useState } from 'react';
+import type { PointerEvent } from 'react';
+import { pageBox } from '@lyvek/core';
+import type { Layout } from '@lyvek/core';
+import { StripArt } from '../../../editor/strip/StripArt.tsx';
+import { fitView, grouped, offsetAt, PAD, toRow } from '../../../editor/strip/view.ts';
+import { useRundown } from '../rundown-context.ts';
+
+export const STRIP = { x: 4, width: 80 };
+/** The strip of the Rundown is always drawn whole; the frame on it is the stretch that the lanes show. */
+export function Strip() {
+  const { layout, view, setView, rows, pageHeight, choose, chosen, measured } = useRundown();
+  const fit = useMemo(() => fitView(pageHeight, rows), [pageHeight, rows]);
+  const zoomed = view.per < fit.per * 0.995;
+  const [hover, setHover] = useState<number | null>(null);
+  const grip = useRef<{ y: number; top: number; moved: boolean } | null>(null);
+  const top = toRow(view.top, fit);
+  const height = ((rows - 2 * PAD) * view.per) / fit.per;
+  const chosenBox = layout.elements[chosen] && pageBox(layout, chosen);
+  const k = STRIP.width / Math.max(1, layout.viewport.width);
+
+  const down = (e: PointerEvent<SVGRectElement>) => {
+    e.currentTarget.setPointerCapture(e.pointerId);
+    grip.current = { y: e.clientY, top: view.top, moved: false };
+  };
+  const move = (e: PointerEvent<SVGRectElement>) => {
+    const g = grip.current;
+    setHover(g ? null : offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit));
+    if (!g) return;
+    if (Math.abs(e.clientY - g.y) > 3) g.moved = true;
+    if (g.moved && zoomed) setView((v) => ({ ...v, top: g.top + (e.clientY - g.y) * fit.per }));
+  };
+  const up = (e: PointerEvent<SVGRectElement>) => {
+    const moved = grip.current?.moved;
+    grip.current = null;
+    if (moved) return;
+    const box = e.currentTarget.getBoundingClientRect();
+    choose(
+      elementAt(
+        layout,
+        ((e.clientX - box.left) / STRIP.width) * layout.viewport.width,
+        offsetAt(e.clientY - box.top, fit),
+      ),
+    );
+  };
+  return (
+    <g className="strip">
+      <StripArt layout={layout} view={fit} x={STRIP.x} width={STRIP.width} />
+      {measured &&
+        layout.sections.map((s, i) =>
+          zoomed && s.height / fit.per > 15 ? (
+            <text key={i} x={STRIP.x + 4} y={toRow(s.top, fit) + 11} className="strip-name">
+              {s.name.length > 13 ? `${s.name.slice(0, 12)}…` : s.name}
+            </text>
+          ) : null,
+        )}
+      {chosenBox && (
+        <rect
+          className="strip-chosen"
+          x={STRIP.x + chosenBox.x * k}
+          y={toRow(chosenBox.y, fit)}
+          width={Math.max(3, chosenBox.width * k)}
+          height={Math.max(2, chosenBox.height / fit.per)}
+        />
+      )}
+      {zoomed && (
+        <>
+          <path className="strip-wedge" d={`M84 ${top}L88.5 0V${rows}L84 ${top + height}Z`} />
+          <rect className="strip-frame" x={STRIP.x - 0.5} y={top} width={STRIP.width + 1} height={height} />
+        </>
+      )}
+      <rect
+        className="strip-area"
+        role="presentation"
+        x={STRIP.x}
+        y={0}
+        width={STRIP.width}
+        height={rows}
+        onPointerDown={down}
+        onPointerMove={move}
+        onPointerUp={up}
+        onPointerLeave={() => setHover(null)}
+        onDoubleClick={(e) => {
+          const at = offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit);
+          const s = layout.sections.find((x) => at >= x.top && at < x.top + x.height);
+          if (s) setView(() => ({ top: Math.max(0, s.top - 40), per: (s.height + 80) / (rows - 2 * PAD) }));
+        }}
+      />
+      {zoomed &&
+        (['top', 'bottom'] as const).map((edge) => (
+          <FrameEdge
+            key={edge}
+            edge={edge}
+            y={edge === 'top' ? top : top + height}
+            offsetAtRow={(row) => offsetAt(row, fit)}
+          />
+        ))}
+      {hover !== null && hover <= layout.page.height && <HoverName offset={hover} y={toRow(hover, fit)} />}
+    </g>
+  );
+}
+
+/** An edge of the frame: dragging it zooms, the other edge stays. */
+function FrameEdge({
+  edge,
+  y,
+  offsetAtRow,
+}: {
+  edge: 'top' | 'bottom';
+  y: number;
+  offsetAtRow(row: number): number;
+}) {
+  const { setView, rows, pageHeight } = useRundown();
+  const shown = rows - 2 * PAD;
+  const move = (e: PointerEvent<SVGRectElement>) => {
+    if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
+    const at = offsetAtRow(e.clientY - e.currentTarget.ownerSVGElement!.getBoundingClientRect().top);
+    setView((v) => {
+      const bottom = v.top + shown * v.per;
+      const [from, to] =
+        edge === 'top' ? [Math.min(at, bottom - shown), bottom] : [v.top, Math.max(at, v.top + shown)];
+      return { top: Math.max(0, from), per: (Math.min(pageHeight, to) - Math.max(0, from)) / shown };
+    });
+  };
+  return (
+    <rect
+      className="frame-edge"
+      role="presentation"
+      x={STRIP.x}
+      y={y - 4}
+      width={STRIP.width}
+      height={8}
+      onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+      onPointerMove={move}
+    />
+  );
+}
+
+/** What lies under the pointer: the section and its place. */
+function HoverName({ offset, y }: { offset: number; y: number }) {
+  const { layout } = useRundown();
+  const name = layout.sections.findLast((s) => s.top <= offset && s.top + s.height > offset)?.name;
+  return (
+    <g className="strip-hover">
+      <path d={`M${STRIP.x} ${y}h${STRIP.width}`} />
+      <text x={STRIP.x + STRIP.width + 6} y={Math.max(12, y - 4)}>
+        {name ? `${name} · ` : ''}
+        {grouped(offset)} px
+      </text>
+    </g>
+  );
+}
+
+/** The smallest measured element at a place of the page. */
+export function elementAt(layout: Layout, x: number, y: number): number {
+  let best = -1;
+  let area = Infinity;
+  layout.elements.forEach((e, i) => {
+    if (e.fixed) return;
+    const box = pageBox(layout, i);
+    if (x < box.x || x > box.x + box.width || y < box.y || y > box.y + box.height) return;
+    const a = box.width * box.height;
+    if (a < area) [best, area] = [i, a];
+  });
+  return best;
+}

@@ -1,0 +1,68 @@
+/** Findings about what is selected, one at a time, under the sheet: whatever comes and goes here, nothing above it moves. */
+import { useState } from 'react';
+import { withFix } from '@lyvek/core';
+import { Chevron, FindingSign } from '../../../ui/glyphs.tsx';
+import { useShownPage } from '../../../preview/shown-page.ts';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { useFixing } from '../../../state/use-fixing.ts';
+import { usePreview } from '../../../state/use-preview.ts';
+import { useRundown } from '../rundown-context.ts';
+
+export function FindingsDock() {
+  const { session } = useOpenedPage();
+  const { link } = useShownPage();
+  const { findings, selection, stale } = useRundown();
+  const [at, setAt] = useState({ id: '', index: 0 });
+  const id = selection.length === 1 ? selection[0]! : '';
+  const own = findings.filter((f) => f.about === id);
+  const index = at.id === id ? Math.min(at.index, own.length - 1) : 0;
+  const preview = usePreview(session);
+  const { fix, waiting } = useFixing(session, findings, stale);
+  const finding = own[index];
+  if (!id || !finding) return null;
+  const step = (by: number) => setAt({ id, index: (index + by + own.length) % own.length });
+  return (
+    <ul className="findings findings-dock" aria-label="Findings about this">
+      <li>
+        <FindingSign severity={finding.severity} label={finding.severity} />
+        <span className="grow" title={finding.sentence}>
+          {finding.sentence}
+        </span>
+        {own.length > 1 && (
+          <span className="findings-pages">
+            <button
+              type="button"
+              className="btn square"
+              aria-label="Previous finding"
+              onClick={() => step(-1)}
+            >
+              <Chevron to="left" />
+            </button>
+            {index + 1} of {own.length}
+            <button type="button" className="btn square" aria-label="Next finding" onClick={() => step(1)}>
+              <Chevron to="right" />
+            </button>
+          </span>
+        )}
+        <button type="button" className="btn" onClick={() => link.scrollTo(finding.at)}>
+          Show
+        </button>
+        {finding.fix && (
+          <button
+            type="button"
+            className="btn"
+            aria-busy={waiting !== null}
+            onPointerEnter={() => preview.begin((d) => withFix(d, finding.fix!))}
+            onPointerLeave={preview.end}
+            onClick={() => {
+              preview.end();
+              fix(finding);
+            }}
+          >
+            {finding.fix.label}
+          </button>
+        )}
+      </li>
+    </ul>
+  );
+}

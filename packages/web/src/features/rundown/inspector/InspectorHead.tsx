@@ -1,0 +1,100 @@
+/** The head of the sheet: which motion, its name, the ones before and after, and what can be done to it. */
+import { useState } from 'react';
+import type { ReactNode } from 'react';
+import type { Motion } from '@lyvek/core';
+import { withMotion } from '../../../state/take-session.ts';
+import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
+import { Chevron } from '../../../ui/glyphs.tsx';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { DRIVER_WORDS } from '../../../editor/drivers/words.ts';
+import { effectWords } from '../../../editor/words.ts';
+import { useRundown } from '../rundown-context.ts';
+import { MoreActions } from './MoreActions.tsx';
+
+export function InspectorHead({ motion, children }: { motion: Motion; children?: ReactNode }) {
+  const { session } = useOpenedPage();
+  const { document, select, solo, setSolo } = useRundown();
+  const index = document.motions.findIndex((m) => m.id === motion.id);
+  const step = (by: number) =>
+    select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
+  return (
+    <header className="inspector-head">
+      <DriverSign kind={motion.driver.kind} label={DRIVER_WORDS[motion.driver.kind].short} />
+      <Name key={motion.id} motion={motion} />
+      <i className={`kind-${motion.driver.kind}`}>
+        {effectWords(motion)}, {DRIVER_WORDS[motion.driver.kind].short}
+      </i>
+      <span className="grow" />
+      {children}
+      <span className="count">
+        {index + 1} of {document.motions.length}
+      </span>
+      <button type="button" className="btn square" aria-label="Previous motion" onClick={() => step(-1)}>
+        <Chevron to="left" />
+      </button>
+      <button type="button" className="btn square" aria-label="Next motion" onClick={() => step(1)}>
+        <Chevron to="right" />
+      </button>
+      <button type="button" className="btn" aria-pressed={solo} onClick={() => setSolo(!solo)}>
+        Solo
+      </button>
+      <button
+        type="button"
+        className="btn"
+        aria-pressed={!motion.on}
+        onClick={() =>
+          session.act(
+            motion.on ? 'mute' : 'unmute',
+            withMotion(motion.id, (m) => ({ ...m, on: !m.on })),
+          )
+        }
+      >
+        {motion.on ? 'Mute' : 'Muted'}
+      </button>
+      <MoreActions />
+    </header>
+  );
+}
+
+function Name({ motion }: { motion: Motion }) {
+  const { session } = useOpenedPage();
+  const [name, setName] = useState<string | null>(null);
+  const take = () => {
+    const clean = (name ?? '').trim();
+    if (clean && clean !== motion.name)
+      session.act(
+        'rename',
+        withMotion(motion.id, (m) => ({ ...m, name: clean })),
+      );
+    setName(null);
+  };
+  if (name === null)
+    return (
+      <button
+        type="button"
+        className="inspector-name"
+        title="Rename (F2)"
+        data-rename
+        onClick={() => setName(motion.name)}
+      >
+        {motion.name}
+      </button>
+    );
+  return (
+    <input
+      className="field inspector-name-field"
+      aria-label="Name of the motion"
+      autoFocus
+      maxLength={120}
+      value={name}
+      onFocus={(e) => e.target.select()}
+      onChange={(e) => setName(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => {
+        e.stopPropagation();
+        if (e.key === 'Enter') take();
+        if (e.key === 'Escape') setName(null);
+      }}
+    />
+  );
+}

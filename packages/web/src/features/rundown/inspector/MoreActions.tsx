@@ -1,0 +1,74 @@
+/** What else can be done with what is selected. */
+import { useState } from 'react';
+import { makePreset } from '@lyvek/core';
+import { api } from '../../../state/api.ts';
+import { usePresets } from '../../../state/presets.ts';
+import { duplicated, withoutMotions } from '../../../state/take-session.ts';
+import { NameForm } from '../../../ui/NameForm.tsx';
+import { notify, notifyError } from '../../../ui/notices.tsx';
+import { Popover } from '../../../ui/Popover.tsx';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { useRundown } from '../rundown-context.ts';
+
+/** `of`: what is meant where that is not the selection. */
+export function MoreActions({ of }: { of?: readonly string[] }) {
+  const { selection } = useRundown();
+  return (
+    <Popover label="More" trigger="More" placement="bottom-end">
+      {(close) => <Actions ids={of ?? selection} close={close} />}
+    </Popover>
+  );
+}
+
+function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
+  const { session } = useOpenedPage();
+  const { layout, document } = useRundown();
+  const { refresh } = usePresets();
+  const [naming, setNaming] = useState(false);
+  const body = makePreset(document, ids, layout);
+  if (naming && body)
+    return (
+      <NameForm
+        label="Name of the preset"
+        initial={body.motions[0]?.name ?? body.pins[0]?.name ?? ''}
+        action="Save as preset"
+        onName={(name) =>
+          void api
+            .keepPreset(name, body)
+            .then((p) => {
+              notify(`“${p.name}” is saved for all projects. Find it under + Motion.`);
+              close();
+              return refresh();
+            })
+            .catch(notifyError)
+        }
+      />
+    );
+  return (
+    <div className="popover-list">
+      <button type="button" disabled={!body} onClick={() => setNaming(true)}>
+        <span className="grow">Save as preset …</span>
+      </button>
+      <button
+        type="button"
+        disabled={!document.motions.some((m) => ids.includes(m.id))}
+        onClick={() => {
+          const { document: next, copies } = duplicated(session.store.getState().document, ids);
+          session.actOnWhole('duplicate', () => next, copies);
+          close();
+        }}
+      >
+        <span className="grow">Duplicate</span> <kbd className="kbd">Ctrl D</kbd>
+      </button>
+      <button
+        type="button"
+        onClick={() => {
+          session.actOnWhole('delete', withoutMotions(ids), []);
+          close();
+        }}
+      >
+        <span className="grow">Delete</span> <kbd className="kbd">Del</kbd>
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+/** The sheet of several selected motions. */
+import type { Motion } from '@lyvek/core';
+import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { effectWords } from '../../../editor/words.ts';
+import { alignEnds, alignStarts, scaled, spreadEvenly } from '../model/arrange-several.ts';
+import type { Bar } from '../../../editor/model/bars.ts';
+import { DRIVER_WORDS } from '../../../editor/drivers/words.ts';
+import { replaceMotions } from '../model/moves.ts';
+import { useRundown } from '../rundown-context.ts';
+import { MoreActions } from './MoreActions.tsx';
+
+const ACTS: readonly [string, (bars: readonly Bar[]) => Motion[]][] = [
+  ['Align starts', alignStarts],
+  ['Align ends', alignEnds],
+  ['Spread evenly', spreadEvenly],
+  ['Half as long', (bars) => scaled(bars, 0.5)],
+  ['Twice as long', (bars) => scaled(bars, 2)],
+];
+
+export function MultiSelection() {
+  const { session } = useOpenedPage();
+  const { selection, bars, document, solo, setSolo } = useRundown();
+  const chosen = bars.filter((b) => selection.includes(b.motion.id));
+  const kinds = [...new Set(chosen.map((b) => DRIVER_WORDS[b.motion.driver.kind].several))];
+  const start = Math.min(...chosen.map((b) => b.placed.start));
+  const end = Math.max(...chosen.map((b) => b.placed.end));
+  const on = document.motions.some((m) => selection.includes(m.id) && m.on);
+  return (
+    <section className="inspector" aria-label="Selected motions">
+      <header className="inspector-head">
+        <span className="inspector-name-plain">{selection.length} motions</span>
+        <i>{kinds.length > 1 ? 'mixed drivers' : kinds[0]}</i>
+        <span className="grow" />
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            session.act(on ? 'mute' : 'unmute', (d) => ({
+              ...d,
+              motions: d.motions.map((m) => (selection.includes(m.id) ? { ...m, on: !on } : m)),
+            }))
+          }
+        >
+          {on ? 'Mute all' : 'Unmute all'}
+        </button>
+        <MoreActions />
+      </header>
+      <div className="several-acts">
+        {ACTS.map(([label, change]) => (
+          <button
+            key={label}
+            type="button"
+            className="btn"
+            disabled={chosen.length < 2}
+            onClick={() => session.act(label.toLowerCase(), replaceMotions(change(chosen)))}
+          >
+            {label}
+          </button>
+        ))}
+        <button type="button" className="btn" aria-pressed={solo} onClick={() => setSolo(!solo)}>
+          Solo
+        </button>
+      </div>
+      <p className="summary">
+        Together from {Math.round(start)} to {Math.round(end)} px of scroll. Drag one to move them all; Shift
+        while dragging an end moves the same end of all.
+      </p>
+      <ul className="several">
+        {chosen.slice(0, 12).map((b) => (
+          <li key={b.motion.id}>
+            <button type="button" className="btn plain" onClick={() => session.select([b.motion.id])}>
+              <DriverSign kind={b.motion.driver.kind} /> {b.motion.name} <i>{effectWords(b.motion)}</i>
+            </button>
+            <span>
+              {Math.round(b.placed.start)}–{Math.round(b.placed.end)} px
+            </span>
+          </li>
+        ))}
+        {chosen.length > 12 && <li>and {chosen.length - 12} more</li>}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,192 @@
+/** A motion as a sentence whose words in boxes are its controls. One clause a line. */
+import type { Motion, RangePoint } from '@lyvek/core';
+import { withMotion, withTarget } from '../../../state/take-session.ts';
+import { Choices, Popover } from '../../../ui/Popover.tsx';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import type { Bar } from '../../../editor/model/bars.ts';
+import { nudged, untied } from '../model/moves.ts';
+import type { Side } from '../model/moves.ts';
+import { elementName, pointWords } from '../../../editor/words.ts';
+import { useRundown } from '../rundown-context.ts';
+import { AdjustmentsWord } from './options/Adjustments.tsx';
+import { ConditionDifferences } from './options/ConditionDifferences.tsx';
+import { DriverPicker } from './driver/DriverPicker.tsx';
+import { EasingField } from './keyframes/EasingField.tsx';
+import { DampingField } from '../../../editor/fields/DampingField.tsx';
+import { PointEditor } from './range/PointEditor.tsx';
+import { PresetField } from './options/PresetField.tsx';
+import { HoldField } from './options/HoldField.tsx';
+import { StaggerField } from './options/StaggerField.tsx';
+import { Target } from './options/Target.tsx';
+import { TieEditor, tieWords } from './range/TieEditor.tsx';
+
+const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
+  { value: 'fade', text: 'only fades', note: 'keeps opacity, drops movement' },
+  { value: 'drop', text: 'does not play', note: 'shown in its final state' },
+  { value: 'keep', text: 'plays anyway', note: 'for motions that carry meaning' },
+];
+const FILL: readonly { value: Motion['fill']; text: string; note: string }[] = [
+  { value: 'both', text: 'fills before and after', note: 'fill: both' },
+  { value: 'forwards', text: 'fills after', note: 'fill: forwards' },
+  { value: 'backwards', text: 'fills before', note: 'fill: backwards' },
+  { value: 'none', text: 'fills neither', note: 'fill: none' },
+];
+
+const COMPOSITE: readonly { value: Motion['composite']; text: string; note: string }[] = [
+  { value: 'replace', text: 'replaces other values', note: 'the last motion in effect wins' },
+  { value: 'add', text: 'adds to other values', note: 'distances add up, scales multiply' },
+];
+
+export function Sentence({ bar }: { bar: Bar }) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const { motion } = bar;
+  const change = (label: string, part: Partial<Motion>) =>
+    session.act(
+      label,
+      withMotion(motion.id, (m) => ({ ...m, ...part })),
+    );
+  const element = layout.elements[bar.element]!;
+  return (
+    <div className="sentence">
+      <p>
+        <DriverPicker motion={motion} element={bar.element} length={bar.placed.end - bar.placed.start} />
+      </p>
+      <PresetField motion={motion} />
+      <ConditionDifferences of={motion} />
+      <p>
+        moves{' '}
+        <Popover
+          className="word"
+          label="Element"
+          trigger={
+            bar.others.length
+              ? `${elementName(element, layout)} and ${bar.others.length} more`
+              : elementName(element, layout)
+          }
+        >
+          {() => (
+            <Target
+              motion={motion}
+              element={bar.element}
+              onChange={(selector) => session.act('change the target', withTarget(motion.id, selector))}
+            />
+          )}
+        </Popover>
+      </p>
+      <StaggerField motion={motion} timed={false} onChange={(stagger) => change('stagger', { stagger })} />
+      <p>
+        from <Point bar={bar} side="start" />
+      </p>
+      <p>
+        until <Point bar={bar} side="end" />{' '}
+        <HoldField bar={bar} onChange={(label, how) => session.act(label, withMotion(motion.id, how))} />
+      </p>
+      <p>
+        eased{' '}
+        <EasingField
+          value={motion.easing}
+          onChange={(easing) => change('ease', { easing })}
+          onTry={(easing) =>
+            session.try(easing === null ? null : withMotion(motion.id, (m) => ({ ...m, easing })))
+          }
+        />
+        , damping:{' '}
+        <DampingField value={motion.damping} onChange={(damping) => change('damping', { damping })} />
+      </p>
+      <p>
+        it{' '}
+        <Popover className="word" label="Fill" trigger={FILL.find((f) => f.value === motion.fill)!.text}>
+          {(close) => (
+            <Choices
+              options={FILL}
+              value={motion.fill}
+              onChoose={(fill) => {
+                change('change the fill', { fill });
+                close();
+              }}
+            />
+          )}
+        </Popover>{' '}
+        and{' '}
+        <Popover
+          className="word"
+          label="Composite"
+          trigger={motion.composite === 'add' ? 'adds to other values' : 'replaces other values'}
+        >
+          {(close) => (
+            <Choices
+              options={COMPOSITE}
+              value={motion.composite}
+              onChoose={(composite) => {
+                change('change the composite', { composite });
+                close();
+              }}
+            />
+          )}
+        </Popover>
+      </p>
+      <p>
+        with reduced motion it{' '}
+        <Popover
+          className="word"
+          label="With reduced motion"
+          trigger={REDUCED.find((r) => r.value === motion.reducedMotion)!.text}
+        >
+          {(close) => (
+            <Choices
+              options={REDUCED}
+              value={motion.reducedMotion}
+              onChoose={(reducedMotion) => {
+                change('change reduced motion', { reducedMotion });
+                close();
+              }}
+            />
+          )}
+        </Popover>
+        <AdjustmentsWord of={motion.id} />
+      </p>
+    </div>
+  );
+}
+
+function Point({ bar, side }: { bar: Bar; side: Side }) {
+  const { session } = useOpenedPage();
+  const { setGrip, document } = useRundown();
+  const { motion } = bar;
+  const put = (point: RangePoint) =>
+    session.act(
+      `move the ${side}`,
+      withMotion(motion.id, (m) => untied({ ...m, range: { ...m.range, [side]: point } }, side)),
+    );
+  const step = (steps: number) =>
+    session.nudge(
+      `move the ${side}`,
+      withMotion(motion.id, (m) => untied(nudged(m, side, steps), side)),
+    );
+  return (
+    <span
+      onKeyDown={(e) => {
+        if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
+        if ((e.target as Element).closest('.popover')) return;
+        e.preventDefault();
+        e.stopPropagation();
+        setGrip(side);
+        step((e.key === 'ArrowDown' ? 1 : -1) * (e.shiftKey ? 5 : 1));
+      }}
+    >
+      <Popover
+        className={`word point-${motion.driver.kind}`}
+        label={`The ${side}`}
+        trigger={tieWords(motion, side, document) ?? pointWords(motion.range[side], side, motion.driver.kind)}
+      >
+        {() => (
+          <>
+            <PointEditor bar={bar} side={side} onPut={put} />
+            <TieEditor motion={motion} side={side} />
+          </>
+        )}
+      </Popover>
+    </span>
+  );
+}

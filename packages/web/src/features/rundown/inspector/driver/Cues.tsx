@@ -1,0 +1,109 @@
+/** The cues of a pin, or of the whole page: named named positions that ranges can be attached to. */
+import { CueSchema, percent } from '@lyvek/core';
+import type { Cue } from '@lyvek/core';
+import { newId, withCue, withoutMotions } from '../../../../state/take-session.ts';
+import { notify } from '../../../../ui/notices.tsx';
+import { useShownPage } from '../../../../preview/shown-page.ts';
+import { useOpenedPage } from '../../../../state/opened-page.ts';
+import { useRundown } from '../../rundown-context.ts';
+import { CssField } from '../../../../editor/fields/CssField.tsx';
+
+export function Cues({ pin }: { pin: string | null }) {
+  const { session } = useOpenedPage();
+  const { link } = useShownPage();
+  const { document, layout, max } = useRundown();
+  const own = document.cues.filter((c) => c.pin === pin);
+  const add = () => {
+    const hold = pin === null ? { start: 0, end: max } : layout.pinnedSpans.find((h) => h.id === pin);
+    const y = link.store.getState().offset.y;
+    const share = hold
+      ? Math.min(1, Math.max(0, (y - hold.start) / Math.max(1, hold.end - hold.start)))
+      : 0.5;
+    const cue: Cue = { id: newId('c'), name: `Cue ${document.cues.length + 1}`, pin, at: percent(share) };
+    session.act('add a cue', (d) => ({ ...d, cues: [...d.cues, cue] }));
+  };
+  const rename = (cue: Cue, name: string) => {
+    const clean = name.trim().slice(0, 120);
+    if (clean && clean !== cue.name)
+      session.act(
+        'rename a cue',
+        withCue(cue.id, (c) => ({ ...c, name: clean })),
+      );
+  };
+  const linkable = document.pins.some((p) => p.id === pin && p.sticky.by === 'top');
+  const relink = (cue: Cue, text: string) => {
+    const name = text.trim().replace(/^#/, '');
+    if (name === (cue.link ?? '')) return;
+    const taken = document.cues.some((c) => c.id !== cue.id && c.link === name);
+    if (name && (taken || !CueSchema.shape.link.safeParse(name).success))
+      return notify(
+        taken
+          ? `Another cue is linked as #${name} already.`
+          : 'A link begins with a letter, then letters, digits, - or _.',
+      );
+    session.act(
+      'link a cue',
+      withCue(cue.id, ({ link: _, ...c }) => (name ? { ...c, link: name } : c)),
+    );
+  };
+  return (
+    <div className="cues">
+      <h4>
+        Cues <i>named positions that ranges can be attached to</i>
+      </h4>
+      {own.map((cue) => (
+        <div key={cue.id} className="cue-row">
+          <input
+            className="field"
+            aria-label="Name of the cue"
+            key={cue.name}
+            defaultValue={cue.name}
+            onBlur={(e) => rename(cue, e.target.value)}
+            onKeyDown={(e) => {
+              e.stopPropagation();
+              if (e.key === 'Enter') e.currentTarget.blur();
+            }}
+          />
+          <CssField
+            label={`Place of ${cue.name}`}
+            property="length"
+            className="w-16"
+            value={cue.at}
+            onPut={(at) =>
+              session.act(
+                'move a cue',
+                withCue(cue.id, (c) => ({ ...c, at: /^-?[\d.]+$/.test(at) ? `${at}%` : at })),
+              )
+            }
+          />
+          {linkable && (
+            <input
+              className="field w-24"
+              aria-label={`Link to ${cue.name}`}
+              title="A name that links in the page can point to: #name"
+              placeholder="#link"
+              key={cue.link ?? ''}
+              defaultValue={cue.link ? `#${cue.link}` : ''}
+              onBlur={(e) => relink(cue, e.target.value)}
+              onKeyDown={(e) => {
+                e.stopPropagation();
+                if (e.key === 'Enter') e.currentTarget.blur();
+              }}
+            />
+          )}
+          <button
+            type="button"
+            className="btn"
+            aria-label={`Delete ${cue.name}`}
+            onClick={() => session.act('delete a cue', withoutMotions([cue.id]))}
+          >
+            Delete
+          </button>
+        </div>
+      ))}
+      <button type="button" className="btn self-start" onClick={add}>
+        Cue at the playhead
+      </button>
+    </div>
+  );
+}

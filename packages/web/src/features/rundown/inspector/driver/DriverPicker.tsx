@@ -1,0 +1,64 @@
+/** “Driven by its own view progress / the scroll of the whole page …”, and changing that without losing keyframes. */
+import { withDriver } from '@lyvek/core';
+import type { Driver, Motion } from '@lyvek/core';
+import { newId } from '../../../../state/take-session.ts';
+import { DRIVER_FACES, driverFace } from '../../../../editor/drivers/faces.ts';
+import { Choices, Popover } from '../../../../ui/Popover.tsx';
+import { notify } from '../../../../ui/notices.tsx';
+import { useOpenedPage } from '../../../../state/opened-page.ts';
+import { useRundown } from '../../rundown-context.ts';
+
+interface DriverWordProps {
+  motion: Motion;
+  element: number;
+  /** px of its present range; of a timed motion, of what its time stands for */
+  length: number;
+}
+
+export function DriverPicker({ motion, element, length }: DriverWordProps) {
+  const { session } = useOpenedPage();
+  const { layout, chosen, document } = useRundown();
+  const { driver } = motion;
+  const { Options, ...face } = driverFace(driver.kind);
+  const use = (next: Driver | 'new trigger') => {
+    const given = { target: layout.elements[element]!.selector, length, newId };
+    const { document: changed, message } = withDriver(
+      session.store.getState().document,
+      motion.id,
+      next,
+      given,
+    );
+    session.actOnWhole('change the driver', () => changed);
+    if (message) notify(message, { action: { label: 'Undo', run: () => void session.undo() } });
+  };
+  const options = DRIVER_FACES.flatMap((f) =>
+    f.listChoices({ driver, document, layout, element, picked: chosen }),
+  );
+  return (
+    <>
+      Driven by{' '}
+      <Popover
+        className={`word word-${driver.kind}`}
+        label="Driver"
+        trigger={face.phrase(driver, document, layout)}
+      >
+        {(close) => (
+          <>
+            <Choices
+              options={options}
+              value={face.toChoice(driver)}
+              onChoose={(value) => {
+                use(options.find((o) => o.value === value)!.driver);
+                close();
+              }}
+            />
+            <p className="m-0 max-w-64 px-2 pt-2 text-(--ink-3)">
+              To use another element’s view progress, Alt click it in the page, then open this again.
+            </p>
+            {Options && <Options motion={motion} driver={driver} />}
+          </>
+        )}
+      </Popover>
+    </>
+  );
+}

@@ -1,0 +1,120 @@
+/** The screen with the strip running through it. Dragging the strip sets its speed: what a second of it would be. */
+import { beginDrag } from '../../../../ui/drag.ts';
+import type { Bar } from '../../../../editor/model/bars.ts';
+import type { Marquee } from '../../../../editor/drivers/marquee/marquee.ts';
+import { grouped } from '../../../../editor/strip/view.ts';
+import { useRundown } from '../../rundown-context.ts';
+
+const W = 168;
+const H = 96;
+
+interface MarqueeDiagramProps {
+  bar: Bar;
+  marquee: Marquee;
+  onTry(speed: number | null): void;
+  onPut(speed: number): void;
+}
+
+export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramProps) {
+  const { layout } = useRundown();
+  const { viewport } = layout;
+  const element = layout.elements[bar.element]!;
+  const inline = marquee.axis === 'inline';
+  const k = Math.min(W / viewport.width, H / viewport.height);
+  const [w, h] = [viewport.width * k, viewport.height * k];
+  const parts = layout.elements
+    .filter((e) => e.parent === bar.element)
+    .map(
+      (e) =>
+        (inline ? [e.box.x - element.box.x, e.box.width] : [e.box.y - element.box.y, e.box.height]) as [
+          number,
+          number,
+        ],
+    );
+  const tiles = parts.length
+    ? parts
+    : [[0, inline ? element.box.width : element.box.height] as [number, number]];
+  const last = tiles.at(-1)!;
+  const gap = tiles[1] ? tiles[1][0] - tiles[0]![0] - tiles[0]![1] : 0;
+  const period = Math.max(20, last[0] + last[1] + Math.max(0, gap));
+  const across = Math.max(6, (inline ? element.box.height : element.box.width) * k);
+  const span = inline ? w : h;
+  const runs = Math.min(40, Math.ceil(span / (period * k)) + 1);
+  const arrow = Math.max(-span * 0.8, Math.min(span * 0.8, marquee.speed * k));
+  const mid = (inline ? h : w) / 2;
+  return (
+    <div className="diagram">
+      <h3>On the screen</h3>
+      <svg
+        width={W + 12}
+        height={h + 4}
+        role="img"
+        aria-label={`The strip moves ${marquee.speed} px a second`}
+        className="marquee-drawing"
+        onPointerDown={(e) => {
+          const from = inline ? e.clientX : e.clientY;
+          const was = marquee.speed;
+          const at = (event: PointerEvent) =>
+            Math.round((was - ((inline ? event.clientX : event.clientY) - from) / k) / 5) * 5;
+          beginDrag(e, {
+            move: (_, event) => onTry(at(event)),
+            drop: (_, event) => onPut(at(event)),
+            putBack: () => onTry(null),
+          });
+        }}
+      >
+        <title>Drag: how far it runs in a second</title>
+        <clipPath id="marquee-port">
+          <rect x={0} y={0} width={w} height={h} />
+        </clipPath>
+        <rect className="diagram-port" x={0.5} y={0.5} width={w} height={h} />
+        <g clipPath="url(#marquee-port)" className="marquee-tiles">
+          {Array.from({ length: runs }, (_, r) =>
+            tiles.map(([at, size], i) => {
+              const from = (r * period + at) * k;
+              return inline ? (
+                <rect
+                  key={`${r} ${i}`}
+                  className={r ? 'copy' : ''}
+                  x={from}
+                  y={mid - across / 2}
+                  width={Math.max(1, size * k)}
+                  height={across}
+                />
+              ) : (
+                <rect
+                  key={`${r} ${i}`}
+                  className={r ? 'copy' : ''}
+                  x={mid - across / 2}
+                  y={from}
+                  width={across}
+                  height={Math.max(1, size * k)}
+                />
+              );
+            }),
+          )}
+        </g>
+        {marquee.speed !== 0 && (
+          <path
+            className="marquee-arrow"
+            d={
+              inline
+                ? `M${w / 2 + arrow / 2} ${mid}h${-arrow}m${Math.sign(arrow) * 6} -4l${-Math.sign(arrow) * 6} 4l${Math.sign(arrow) * 6} 4`
+                : `M${mid} ${h / 2 + arrow / 2}v${-arrow}m-4 ${Math.sign(arrow) * 6}l4 ${-Math.sign(arrow) * 6}l4 ${Math.sign(arrow) * 6}`
+            }
+          />
+        )}
+      </svg>
+      <p>
+        One loop <b>{grouped(period)} px</b>
+        {marquee.speed !== 0 && (
+          <>
+            , in <b>{(period / Math.abs(marquee.speed)).toFixed(1)} s</b>
+          </>
+        )}
+        <br />
+        seen over {grouped(bar.placed.end - bar.placed.start)} px of scroll
+      </p>
+    </div>
+  );
+}

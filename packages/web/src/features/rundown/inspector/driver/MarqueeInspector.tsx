@@ -1,0 +1,242 @@
+/** A marquee: where its strip is seen, what it does by itself, and what the hand does to it. */
+import { steadyLag } from '@lyvek/core';
+import type { Motion } from '@lyvek/core';
+import { withMotion } from '../../../../state/take-session.ts';
+import { Choices, Popover } from '../../../../ui/Popover.tsx';
+import { useOpenedPage } from '../../../../state/opened-page.ts';
+import type { Bar } from '../../../../editor/model/bars.ts';
+import { marqueeSpeed } from '../../../../editor/drivers/marquee/marquee.ts';
+import type { Marquee } from '../../../../editor/drivers/marquee/marquee.ts';
+import { grouped } from '../../../../editor/strip/view.ts';
+import { elementName } from '../../../../editor/words.ts';
+import { useRundown } from '../../rundown-context.ts';
+import { AdjustmentsWord } from '../options/Adjustments.tsx';
+import { MarqueeDiagram } from './MarqueeDiagram.tsx';
+import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { ConditionDifferences } from '../options/ConditionDifferences.tsx';
+import { DriverPicker } from './DriverPicker.tsx';
+import { DampingField } from '../../../../editor/fields/DampingField.tsx';
+import { PresetField } from '../options/PresetField.tsx';
+import { InspectorHead } from '../InspectorHead.tsx';
+
+const TURNS = [
+  { value: 'yes', text: 'reverses', note: 'runs backwards after scrolling up' },
+  { value: 'no', text: 'keeps its direction', note: 'whichever way the page is scrolled' },
+] as const;
+const RESTS = [
+  { value: 'yes', text: 'pauses', note: 'so that people can read it and reach its links' },
+  { value: 'no', text: 'runs on', note: 'offer another way to stop it: see the hand-off' },
+] as const;
+const AXES = [
+  { value: 'inline', text: 'sideways', note: 'its items are in a row' },
+  { value: 'block', text: 'up and down', note: 'its items are in a column' },
+] as const;
+
+export function MarqueeInspector({ bar }: { bar: Bar }) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const { motion } = bar;
+  const marquee = motion.driver as Marquee;
+  const put = (part: Partial<Marquee>) =>
+    withMotion(motion.id, (m) => ({ ...m, driver: { ...(m.driver as Marquee), ...part } }));
+  const change = (label: string, part: Partial<Marquee>) => session.act(label, put(part));
+  const nudge = (part: Partial<Marquee>) => session.nudge('edit the marquee', put(part));
+  const element = layout.elements[bar.element]!;
+  return (
+    <section className="inspector" aria-label={`Marquee ${motion.name}`}>
+      <InspectorHead motion={motion} />
+      <div className="inspector-columns">
+        <MarqueeDiagram
+          bar={bar}
+          marquee={marquee}
+          onTry={(speed) => session.try(speed === null ? null : put({ speed }))}
+          onPut={(speed) => change('set the speed', { speed })}
+        />
+        <div className="inspector-middle">
+          <div className="sentence">
+            <p>
+              <DriverPicker
+                motion={motion}
+                element={bar.element}
+                length={bar.placed.end - bar.placed.start}
+              />
+            </p>
+            <p>
+              {elementName(element, layout)} runs{' '}
+              <Word
+                label="Axis"
+                options={AXES}
+                value={marquee.axis}
+                onChoose={(axis) => change('change the marquee’s axis', { axis })}
+              />{' '}
+              at{' '}
+              <Number
+                label="Speed"
+                face={`${marquee.speed} px a second`}
+                hint="negative runs the other way; 0 moves only with scroll"
+                value={marquee.speed}
+                step={5}
+                low={-4000}
+                high={4000}
+                onPut={(speed) => nudge({ speed })}
+              />
+            </p>
+            <p>
+              scrolled upwards it{' '}
+              <Word
+                label="Scrolled upwards"
+                options={TURNS}
+                value={marquee.reverses ? 'yes' : 'no'}
+                onChoose={(v) => change('reverse with scroll', { reverses: v === 'yes' })}
+              />
+            </p>
+            <p>
+              pushed by{' '}
+              <Number
+                label="Push"
+                face={`${Math.round(marquee.push * 100)} % of the scroll`}
+                hint="percent of the scroll distance; negative pushes the other way"
+                value={Math.round(marquee.push * 100)}
+                step={5}
+                low={-1000}
+                high={1000}
+                onPut={(push) => nudge({ push: push / 100 })}
+              />
+              , damping:{' '}
+              <DampingField
+                value={motion.damping}
+                onChange={(damping) =>
+                  session.act(
+                    'damping',
+                    withMotion(motion.id, (m) => ({ ...m, damping })),
+                  )
+                }
+              />
+            </p>
+            <p>
+              under the pointer or the focus it{' '}
+              <Word
+                label="Under the pointer"
+                options={RESTS}
+                value={marquee.pauses ? 'yes' : 'no'}
+                onChoose={(v) => change('pause under the pointer', { pauses: v === 'yes' })}
+              />
+            </p>
+            <p>
+              with reduced motion it stands still
+              <AdjustmentsWord of={motion.id} />
+            </p>
+            <PresetField motion={motion} />
+            <ConditionDifferences of={motion} />
+          </div>
+        </div>
+        <Hand motion={motion} marquee={marquee} />
+      </div>
+    </section>
+  );
+}
+
+const HANDS = [
+  ['nobody scrolls', 0],
+  ['read slowly, 120 px/s', 120],
+  ['scrolled, 1,500 px/s', 1500],
+  ['scrolled up, 1,500 px/s', -1500],
+] as const;
+
+/** What it does under several hands, once the follow has caught up. */
+function Hand({ motion, marquee }: { motion: Motion; marquee: Marquee }) {
+  const lag = steadyLag(motion.damping, 1500);
+  return (
+    <div className="diagram marquee-hand">
+      <h3>With scroll input</h3>
+      <table>
+        <tbody>
+          {HANDS.map(([words, hand]) => {
+            const v = marqueeSpeed(marquee, hand);
+            return (
+              <tr key={words}>
+                <th scope="row">{words}</th>
+                <td>
+                  <b>{grouped(Math.abs(v))}</b> px/s {v < 0 ? 'back' : v > 0 ? 'on' : ''}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p>
+        {lag >= 1 ? `The push lags the scroll by ${Math.round(lag)} px at 1,500 px/s. ` : ''}
+        The browser runs it; the script only reverses and pushes it, and adds as many copies as the screen
+        needs.
+      </p>
+    </div>
+  );
+}
+
+interface WordProps<V extends string> {
+  label: string;
+  options: readonly { value: V; text: string; note: string }[];
+  value: V;
+  onChoose(value: V): void;
+}
+
+function Word<V extends string>({ label, options, value, onChoose }: WordProps<V>) {
+  return (
+    <Popover className="word" label={label} trigger={options.find((o) => o.value === value)!.text}>
+      {(close) => (
+        <Choices
+          options={options}
+          value={value}
+          onChoose={(v) => {
+            onChoose(v);
+            close();
+          }}
+        />
+      )}
+    </Popover>
+  );
+}
+
+interface NumberProps {
+  label: string;
+  face: string;
+  hint: string;
+  value: number;
+  step: number;
+  low: number;
+  high: number;
+  onPut(value: number): void;
+}
+
+/** A number in the sentence: typed in its chip, or stepped by arrow keys. */
+function Number({ label, face, hint, value, step, low, high, onPut }: NumberProps) {
+  const put = (n: number) => onPut(Math.min(high, Math.max(low, n)));
+  return (
+    <span
+      onKeyDown={(e) => {
+        if ((e.key !== 'ArrowUp' && e.key !== 'ArrowDown') || (e.target as Element).closest('.popover'))
+          return;
+        e.preventDefault();
+        e.stopPropagation();
+        put(value + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? step * 5 : step));
+      }}
+    >
+      <Popover className="word" label={label} trigger={face}>
+        {() => (
+          <label className="point-row">
+            <CssField
+              label={label}
+              property="number"
+              value={String(value)}
+              onPut={(v) => {
+                const n = globalThis.Number.parseFloat(v);
+                if (globalThis.Number.isFinite(n)) put(n);
+              }}
+            />
+            <span>{hint}</span>
+          </label>
+        )}
+      </Popover>
+    </span>
+  );
+}

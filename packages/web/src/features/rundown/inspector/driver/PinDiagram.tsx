@@ -1,0 +1,129 @@
+/** A pinned scene from the side: the track, the stage where it is held and where it lets go, the window, and what the hold adds. */
+import { useRef } from 'react';
+import type { PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import type { PinnedSpan, Pin } from '@lyvek/core';
+import { beginDrag } from '../../../../ui/drag.ts';
+import { withPin } from '../../../../state/take-session.ts';
+import { useShownPage } from '../../../../preview/shown-page.ts';
+import { useOpenedPage } from '../../../../state/opened-page.ts';
+import { withDistance } from '../../../../editor/model/pins.ts';
+import { grouped } from '../../../../editor/strip/view.ts';
+import { useRundown } from '../../rundown-context.ts';
+
+const W = 190;
+const H = 226;
+
+export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
+  const { session } = useOpenedPage();
+  const { link } = useShownPage();
+  const { layout } = useRundown();
+  const offset = useStore(link.store, (s) => s.offset.y);
+  const frozen = useRef<{ first: number; k: number } | null>(null);
+  const stage = layout.elements[hold.stage]!;
+  const port = layout.scrollers[hold.scroller]!.port.height;
+  const size = stage.box.height;
+  const distance = hold.end - hold.start;
+  const top = hold.start + hold.top;
+  const first = Math.min(top, hold.start) - port * 0.25;
+  const last = Math.max(top + size + distance, hold.end + port) + port * 0.25;
+  const scale = frozen.current ?? { first, k: (H - 22) / (last - first) };
+  const y = (px: number) => 16 + (px - scale.first) * scale.k;
+  const now = Math.min(last - port, Math.max(first, offset));
+  const heldAt = Math.max(9, y(top) - 3);
+  const goesAt = Math.min(H - 3, y(top + distance + size) + 4);
+  const beside = [y(now) + 9, y(now + port / 2) + 4, y(now + port)];
+  const nowAt =
+    beside.find((at) => Math.min(Math.abs(at - heldAt), Math.abs(at - goesAt)) >= 11) ?? beside[0];
+  const shown = top + Math.min(distance, Math.max(0, offset - hold.start));
+
+  const drag = (e: PointerEvent<SVGRectElement>) => {
+    const { k } = scale;
+    const held = (by: number, event: { altKey: boolean }) =>
+      withPin(pin.id, (p) =>
+        withDistance(p, { was: distance, now: distance + by / k }, layout.viewport.height, event.altKey),
+      );
+    const begun = beginDrag(e, {
+      move: (by, event) => session.try(held(by, event)),
+      drop(by, event) {
+        frozen.current = null;
+        session.act('change the pin’s length', held(by, event));
+      },
+      putBack() {
+        frozen.current = null;
+        session.try(null);
+      },
+    });
+    if (begun) frozen.current = scale;
+  };
+  return (
+    <div className="side-view">
+      <h4>Side view, 1 : {Math.round(1 / scale.k)}</h4>
+      <svg
+        width={W}
+        height={H}
+        role="img"
+        aria-label={`Pinned from ${grouped(hold.start)} to ${grouped(hold.end)} px`}
+      >
+        <defs>
+          <pattern
+            id="added"
+            width="5"
+            height="5"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <path d="M0 0V5" stroke="var(--pin-edge)" strokeWidth="1.6" />
+          </pattern>
+        </defs>
+        <path className="side-page" d={`M120 0V${H}`} />
+        <rect
+          x={120}
+          y={y(top + size)}
+          width={22}
+          height={Math.max(0, distance * scale.k)}
+          fill="url(#added)"
+        />
+        <rect className="side-track" x={120} y={y(top)} width={22} height={(size + distance) * scale.k} />
+        <rect className="side-ghost" x={124} y={y(top)} width={14} height={size * scale.k} />
+        <rect
+          className="side-ghost end"
+          x={124}
+          y={y(top + distance)}
+          width={14}
+          height={size * scale.k}
+          onPointerDown={drag}
+        >
+          <title>Drag to change the pin’s length</title>
+        </rect>
+        <rect
+          className="side-stage"
+          x={124}
+          y={y(shown)}
+          width={14}
+          height={size * scale.k}
+          pointerEvents="none"
+        />
+        <path className="side-window" d={`M110 ${y(now)}H104V${y(now + port)}H110`} />
+        <text x={98} y={nowAt} textAnchor="end">
+          window, now
+        </text>
+        <text x={98} y={heldAt} textAnchor="end" className="quiet">
+          pinned at {grouped(hold.start)}
+        </text>
+        <text x={98} y={goesAt} textAnchor="end" className="quiet">
+          released at {grouped(hold.end)}
+        </text>
+        {distance * scale.k > 30 && (
+          <text
+            className="side-adds"
+            textAnchor="middle"
+            transform={`translate(160 ${y(top + size + distance / 2)}) rotate(-90)`}
+          >
+            adds {grouped(distance)} px
+          </text>
+        )}
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,192 @@
+/** One value curve with its keyframes and the editor of the open one. */
+import { useRef, useState } from 'react';
+import type { PointerEvent, ReactNode } from 'react';
+import { percent, propertyFacts } from '@lyvek/core';
+import type { Keyframe } from '@lyvek/core';
+import { beginDrag } from '../../../../ui/drag.ts';
+import {
+  cssAt,
+  numberAt,
+  keyframeProgress,
+  toShare,
+  withNumber,
+  withKeyframe,
+  withKeyframeIn,
+  withUnit,
+} from '../../../../editor/model/curves.ts';
+import type { Curve } from '../../../../editor/model/curves.ts';
+import { valueWords } from '../../../../editor/words.ts';
+import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { EasingField } from './EasingField.tsx';
+
+const W = 200;
+const H = 46;
+
+interface RowProps {
+  curve: Curve;
+  progress: number;
+  open: number | null;
+  onOpen(stop: Keyframe | null): void;
+  onTry(keyframes: Keyframe[] | null): void;
+  onPut(keyframes: Keyframe[] | null, label: string): void;
+  children?: ReactNode;
+}
+
+export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children }: RowProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  const [frozen, setFrozen] = useState<{ low: number; high: number } | null>(null);
+  const { low, high } = frozen ?? curve;
+  const flat = high - low < 1e-9;
+  const y = (n: number) => 4 + (flat ? 0.5 : (high - n) / (high - low)) * (H - 8);
+  const x = (p: number) => 6 + p * (W - 12);
+  const d = Array.from(
+    { length: 61 },
+    (_, i) => `${i ? 'L' : 'M'}${x(i / 60).toFixed(1)} ${y(numberAt(curve, i / 60)).toFixed(1)}`,
+  ).join('');
+  const { keyframes } = curve;
+  const selected = open === null ? undefined : keyframes[open];
+
+  /** What a stop becomes under the pointer. One direction at a time: a value is not changed by a hand that only meant the place. */
+  const pulled = (index: number, dx: number, dy: number, altKey: boolean): Keyframe[] | null => {
+    const stop = keyframes[index]!;
+    if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < keyframes.length - 1) {
+      const step = altKey ? 1000 : 100;
+      const to = curve.whole(
+        Math.min(1, Math.max(0, keyframeProgress(curve, toShare(stop)) + dx / (W - 12))),
+      );
+      const at = Math.round(Math.min(0.99, Math.max(0.01, to)) * step) / step;
+      return withKeyframe(keyframes, index, { at: percent(at) });
+    }
+    const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
+    const was = numberAt(curve, keyframeProgress(curve, toShare(stop)));
+    const from =
+      stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value;
+    const value = withNumber(from, curve.number, was - dy * scale * (altKey ? 0.1 : 1));
+    const units = keyframes.map((s) => s.value);
+    return value === null ? null : withKeyframe(keyframes, index, { value: withUnit(value, units) });
+  };
+  const drag = (e: PointerEvent<SVGCircleElement>, index: number) => {
+    const { clientX } = e;
+    const stop = keyframes[index]!;
+    let latest: Keyframe[] | null = null;
+    const begun = beginDrag(e, {
+      move(by, event) {
+        setFrozen({ low: curve.low, high: curve.high });
+        latest = pulled(index, event.clientX - clientX, by, event.altKey) ?? latest;
+        if (latest) onTry(latest);
+      },
+      drop() {
+        setFrozen(null);
+        const moved = latest?.find((k) => !keyframes.includes(k));
+        if (latest) onPut(latest, `change ${curve.property}`);
+        if (moved && open === index) onOpen(moved);
+      },
+      putBack(given) {
+        setFrozen(null);
+        onTry(null);
+        if (!given) onOpen(stop);
+      },
+    });
+    if (begun) e.preventDefault();
+  };
+  const remove = (index: number) => {
+    onOpen(null);
+    const left = keyframes.filter((_, i) => i !== index);
+    if (left.length) onPut(left, 'delete a keyframe');
+    else onPut(null, `remove ${curve.property}`);
+  };
+
+  return (
+    <section className="curve-row" aria-label={curve.name}>
+      <h4>
+        <b>{curve.name}</b>
+        <i>
+          {keyframes[0]?.value} to {keyframes.at(-1)?.value}
+        </i>
+        <span className="now">{valueWords(cssAt(curve, progress))}</span>
+      </h4>
+      <svg
+        ref={svg}
+        width={W}
+        height={H}
+        role="group"
+        aria-label={`Keyframes of ${curve.property}`}
+        onDoubleClick={(e) => {
+          const at = (e.clientX - svg.current!.getBoundingClientRect().left - 6) / (W - 12);
+          if (at <= 0 || at >= 1 || (e.target as Element).closest('.keyframe')) return;
+          const next = withKeyframeIn(curve, at);
+          const made = next.find((k) => !keyframes.includes(k));
+          if (!made) return;
+          onPut(next, `add a keyframe to ${curve.property}`);
+          onOpen(made);
+        }}
+      >
+        <path className="curve-grid" d={`M0 4H${W}M0 ${H - 4}H${W}`} />
+        <path className="curve-now" d={`M${x(progress)} 0V${H}`} />
+        <path className="curve-line" d={d} />
+        <circle className="curve-dot" cx={x(progress)} cy={y(numberAt(curve, progress))} r={2.6} />
+        {keyframes.map((s, i) => {
+          const p = keyframeProgress(curve, toShare(s));
+          return (
+            <circle
+              key={i}
+              className={`keyframe${open === i ? ' open' : ''}`}
+              cx={x(p)}
+              cy={y(numberAt(curve, p))}
+              r={3.4}
+              tabIndex={0}
+              role="button"
+              aria-label={`Keyframe at ${s.at}: ${s.value}`}
+              onPointerDown={(e) => drag(e, i)}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter') onOpen(open === i ? null : s);
+                else if ((e.key === 'Delete' || e.key === 'Backspace') && keyframes.length > 1) remove(i);
+                else return;
+                e.preventDefault();
+                e.stopPropagation();
+              }}
+            />
+          );
+        })}
+      </svg>
+      {children}
+      {selected && (
+        <div className="stop-editor">
+          <CssField
+            label="Position of the keyframe"
+            property="percentage"
+            className="w-14"
+            value={selected.at}
+            onPut={(v) => {
+              const next = withKeyframe(keyframes, open!, {
+                at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
+              });
+              onPut(next, 'move a keyframe');
+              onOpen(next.find((k) => !keyframes.includes(k)) ?? null);
+            }}
+          />
+          <CssField
+            label="Value of the keyframe"
+            property={curve.property}
+            className="w-full"
+            value={selected.value}
+            onPut={(value) => onPut(withKeyframe(keyframes, open!, { value }), `change ${curve.property}`)}
+          />
+          {open! < keyframes.length - 1 && (
+            <EasingField
+              className="btn"
+              value={selected.easing ?? 'linear'}
+              onChange={(easing) =>
+                onPut(withKeyframe(keyframes, open!, { easing }), 'set the easing of a keyframe')
+              }
+              onTry={(easing) => onTry(easing === null ? null : withKeyframe(keyframes, open!, { easing }))}
+            />
+          )}
+          <button type="button" className="btn" aria-label="Delete the stop" onClick={() => remove(open!)}>
+            Delete
+          </button>
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,108 @@
+/** Value curves with keyframes: drag, add by double click, delete, type. Progress runs to the right here, values upwards. */
+import { useStore } from 'zustand';
+import { progressAt } from '@lyvek/core';
+import type { Keyframe, Motion } from '@lyvek/core';
+import { withMotion } from '../../../../state/take-session.ts';
+import { useShownPage } from '../../../../preview/shown-page.ts';
+import { useOpenedPage } from '../../../../state/opened-page.ts';
+import type { Bar } from '../../../../editor/model/bars.ts';
+import { keyframeStore, chooseKeyframe } from '../../../../editor/model/keyframes.ts';
+import { computeCurves, numberAt, toShare } from '../../../../editor/model/curves.ts';
+import type { Curve } from '../../../../editor/model/curves.ts';
+import { grouped } from '../../../../editor/strip/view.ts';
+import { useRundown } from '../../rundown-context.ts';
+import { AddProperty } from './AddProperty.tsx';
+import { AlsoMoved } from '../options/AlsoMoved.tsx';
+import { CurveRow } from './CurveRow.tsx';
+import { SignalSlider } from './SignalSlider.tsx';
+
+/** Curves over the scroll. */
+export function Curves({ bar }: { bar: Bar }) {
+  const { link } = useShownPage();
+  const offset = useStore(link.store, (s) =>
+    bar.placed.scroller === 0 ? s.offset[bar.placed.axis === 'block' ? 'y' : 'x'] : 0,
+  );
+  return (
+    <MotionCurves
+      motion={bar.motion}
+      element={bar.element}
+      progress={progressAt(offset, bar.placed)}
+      ends={[grouped(bar.placed.start), grouped(offset), `${grouped(bar.placed.end)} px`]}
+    />
+  );
+}
+
+interface MotionCurvesProps {
+  motion: Motion;
+  element: number;
+  progress: number;
+  /** what stands under the curves: where they begin, where it stands now, where they end */
+  ends: [string, string, string];
+}
+
+export function MotionCurves({ motion, element, progress, ends }: MotionCurvesProps) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  // The stop that is open in the sheet is the chosen keyframe everywhere: Del, arrows and the lanes mean the same one.
+  const open = useStore(keyframeStore, (s) =>
+    s.chosen.length === 1 && s.chosen[0]!.motion === motion.id && s.chosen[0]!.property ? s.chosen[0]! : null,
+  );
+  const openIn = ({ property, keyframes }: Curve) => {
+    const i =
+      open?.property === property ? keyframes.findIndex((k) => Math.abs(toShare(k) - open.share) < 5e-4) : -1;
+    return i < 0 ? null : i;
+  };
+  const choose = (property: string, stop: Keyframe | null) =>
+    chooseKeyframe(stop && { motion: motion.id, property, share: toShare(stop) });
+  const curves = computeCurves(motion, element, layout);
+  const put = (property: string, list: Keyframe[] | null, label: string) =>
+    session.act(
+      label,
+      withMotion(motion.id, (m) => {
+        const keyframes = { ...m.keyframes };
+        if (list && list.length > 0) keyframes[property] = list;
+        else delete keyframes[property];
+        return { ...m, keyframes };
+      }),
+    );
+  const attempt = (property: string, list: Keyframe[] | null) =>
+    session.try(
+      list && withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: list } })),
+    );
+  return (
+    <div className="curves">
+      {curves.map((c) => (
+        <CurveRow
+          key={c.property}
+          curve={c}
+          progress={progress}
+          open={openIn(c)}
+          onOpen={(stop) => choose(c.property, stop)}
+          onTry={(list) => attempt(c.property, list)}
+          onPut={(list, label) => put(c.property, list, label)}
+        >
+          {/^--signal/.test(c.property) && (
+            <SignalSlider
+              motion={motion}
+              property={c.property}
+              now={numberAt(c, progress)}
+              low={c.low}
+              high={c.high}
+            />
+          )}
+        </CurveRow>
+      ))}
+      <p className="curve-axis">
+        <span>{ends[0]}</span>
+        <b>{ends[1]}</b>
+        <span>{ends[2]}</span>
+      </p>
+      <AddProperty
+        motion={motion}
+        element={element}
+        onAdd={(property, list) => put(property, list, `animate ${property}`)}
+      />
+      <AlsoMoved motion={motion} element={element} />
+    </div>
+  );
+}

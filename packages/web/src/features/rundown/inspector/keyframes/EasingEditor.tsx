@@ -1,0 +1,195 @@
+/** An easing pulled by hand. Time, or scroll, runs down as everywhere; values run to the right. Two oars for a curve, rings for joints. */
+import { useRef } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
+import { parseEasing, shapeCss, toShape, springCss } from '@lyvek/core';
+import type { EasingShape } from '@lyvek/core';
+import { beginDrag } from '../../../../ui/drag.ts';
+
+const W = 210;
+const H = 170;
+/** values that the drawing shows, so that overshoot has room */
+const [LOW, HIGH] = [-0.25, 1.35];
+const x = (v: number) => ((v - LOW) / (HIGH - LOW)) * W;
+const y = (t: number) => 6 + t * (H - 12);
+const STEP = 0.05;
+/** px of an oar’s blade */
+const BLADE = 10;
+
+interface EasingEditorProps {
+  value: string;
+  onTry(css: string | null): void;
+  onPut(css: string): void;
+}
+
+type Point = [t: number, v: number];
+
+export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  const parsed = parseEasing(value);
+  const shape = toShape(value);
+  if (!parsed.ok || !shape) return null;
+  const f = parsed.value;
+  const path = Array.from(
+    { length: 81 },
+    (_, i) => `${i ? 'L' : 'M'}${x(f(i / 80)).toFixed(1)} ${y(i / 80).toFixed(1)}`,
+  ).join('');
+  const findPlace = (e: { clientX: number; clientY: number; shiftKey: boolean }): Point => {
+    const frame = svg.current!.getBoundingClientRect();
+    const snap = (n: number) => (e.shiftKey ? Math.round(n / STEP) * STEP : n);
+    const t = (e.clientY - frame.top - 6) / (H - 12);
+    const v = ((e.clientX - frame.left) / W) * (HIGH - LOW) + LOW;
+    return [snap(Math.min(1, Math.max(0, t))), snap(Math.min(HIGH, Math.max(LOW, v)))];
+  };
+  const pull = (e: PointerEvent<Element>, at: (p: Point) => string) =>
+    beginDrag(e, {
+      move: (_, event) => onTry(at(findPlace(event))),
+      drop: (_, event) => onPut(at(findPlace(event))),
+      putBack: () => onTry(null),
+    });
+  const keys = (e: KeyboardEvent, p: Point, at: (p: Point) => string) => {
+    const by = e.shiftKey ? STEP : 0.01;
+    const step = { ArrowLeft: [0, -by], ArrowRight: [0, by], ArrowUp: [-by, 0], ArrowDown: [by, 0] }[e.key];
+    if (!step) return;
+    e.preventDefault();
+    e.stopPropagation();
+    onPut(at([Math.min(1, Math.max(0, p[0] + step[0]!)), p[1] + step[1]!]));
+  };
+  return (
+    <div className="easing-editor">
+      <div className="point-row quick" role="group" aria-label="Shape">
+        {(['curve', 'joints'] as const).map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            className="btn"
+            aria-pressed={shape.kind === kind}
+            onClick={() =>
+              shape.kind !== kind && onPut(kind === 'curve' ? 'cubic-bezier(0.4, 0, 0.6, 1)' : quarters(f))
+            }
+          >
+            {kind}
+          </button>
+        ))}
+        <button type="button" className="btn" onClick={() => onPut(springCss(0.45))}>
+          spring
+        </button>
+        <button
+          type="button"
+          className="btn"
+          aria-pressed={shape.kind === 'steps'}
+          onClick={() => onPut('steps(4, jump-end)')}
+        >
+          steps
+        </button>
+      </div>
+      <svg
+        ref={svg}
+        width={W}
+        height={H}
+        role="group"
+        aria-label="Easing: time downwards, values to the right"
+        onDoubleClick={(e) => {
+          if (shape.kind !== 'joints') return;
+          const [t] = findPlace(e);
+          if (t > 0.01 && t < 0.99) onPut(jointsWith(shape.points, [t, f(t)]));
+        }}
+      >
+        <path
+          className="easing-grid"
+          d={`M${x(0)} 0V${H}M${x(1)} 0V${H}${[0, 0.25, 0.5, 0.75, 1].map((t) => `M0 ${y(t)}H${W}`).join('')}`}
+        />
+        <text x={x(0) + 3} y={H - 8}>
+          from
+        </text>
+        <text x={x(1) + 3} y={12}>
+          to
+        </text>
+        <path className="easing-line" d={path} />
+        {shape.kind === 'curve' && <Oars shape={shape} pull={pull} keys={keys} />}
+        {shape.kind === 'joints' &&
+          shape.points.map((p, i) => {
+            const moved = (to: Point) => jointAt(shape.points, i, to);
+            return (
+              <circle
+                key={i}
+                className="easing-ring"
+                cx={x(p[1])}
+                cy={y(p[0])}
+                r={4}
+                tabIndex={0}
+                role="button"
+                aria-label={`Point at ${Math.round(p[0] * 100)} %: ${p[1].toFixed(2)}`}
+                onPointerDown={(e) => pull(e, moved)}
+                onKeyDown={(e) => {
+                  if ((e.key === 'Delete' || e.key === 'Backspace') && i > 0 && i < shape.points.length - 1) {
+                    e.preventDefault();
+                    e.stopPropagation();
+                    onPut(shapeCss({ kind: 'joints', points: shape.points.filter((_, k) => k !== i) }));
+                  } else keys(e, p, moved);
+                }}
+              />
+            );
+          })}
+      </svg>
+      <p className="m-0">
+        {shape.kind === 'joints'
+          ? 'Double click on the line for another joint, Del takes one out. Shift keeps to the grid.'
+          : shape.kind === 'curve'
+            ? 'Pull the oars; arrows move them by 0.01. Shift keeps to the grid.'
+            : 'Steps have no handles; type their number below.'}
+      </p>
+    </div>
+  );
+}
+
+interface OarsProps {
+  shape: Extract<EasingShape, { kind: 'curve' }>;
+  pull(e: PointerEvent<Element>, at: (p: Point) => string): void;
+  keys(e: KeyboardEvent, p: Point, at: (p: Point) => string): void;
+}
+
+function Oars({ shape: { handles }, pull, keys }: OarsProps) {
+  return ([0, 1] as const).map((i) => {
+    const [t, v] = [handles[i * 2]!, handles[i * 2 + 1]!];
+    const at = ([t, v]: Point) => {
+      const next = [...handles] as typeof handles;
+      next[i * 2] = t;
+      next[i * 2 + 1] = v;
+      return shapeCss({ kind: 'curve', handles: next });
+    };
+    const [px, py, ox, oy] = [x(v), y(t), x(i), y(i)];
+    const length = Math.hypot(px - ox, py - oy) || 1;
+    const [bx, by] = [((py - oy) / length) * (BLADE / 2), (-(px - ox) / length) * (BLADE / 2)];
+    return (
+      <g key={i} className="easing-oar">
+        <path d={`M${ox} ${oy}L${px} ${py}`} />
+        <path className="easing-blade" d={`M${px - bx} ${py - by}L${px + bx} ${py + by}`} />
+        <circle
+          className="easing-area"
+          cx={px}
+          cy={py}
+          r={9}
+          tabIndex={0}
+          role="button"
+          aria-label={i === 0 ? 'First handle' : 'Second handle'}
+          onPointerDown={(e) => pull(e, at)}
+          onKeyDown={(e) => keys(e, [t, v], at)}
+        />
+      </g>
+    );
+  });
+}
+
+const quarters = (f: (t: number) => number): string =>
+  shapeCss({ kind: 'joints', points: [0, 0.25, 0.5, 0.75, 1].map((t): Point => [t, f(t)]) });
+
+const jointsWith = (points: readonly Point[], p: Point): string =>
+  shapeCss({ kind: 'joints', points: [...points, p].sort((a, b) => a[0] - b[0]) });
+
+/** A joint stays between its neighbours; the outer two keep their times. */
+function jointAt(points: readonly Point[], i: number, [t, v]: Point): string {
+  const [low, high] = [points[i - 1]?.[0] ?? 0, points[i + 1]?.[0] ?? 1];
+  const ends = i === 0 || i === points.length - 1;
+  const at = ends ? points[i]![0] : Math.min(high - 0.005, Math.max(low + 0.005, t));
+  return shapeCss({ kind: 'joints', points: points.map((p, k): Point => (k === i ? [at, v] : p)) });
+}

@@ -1,0 +1,87 @@
+/** An easing as a word with its curve; common ones by name, any CSS easing typed. */
+import { parseEasing } from '@lyvek/core';
+import { Popover } from '../../../../ui/Popover.tsx';
+import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { EasingEditor } from './EasingEditor.tsx';
+
+export const NAMED_EASINGS: readonly { name: string; css: string }[] = [
+  { name: 'linear', css: 'linear' },
+  { name: 'soft landing', css: 'cubic-bezier(0.2, 0.6, 0.3, 1)' },
+  { name: 'slow start', css: 'cubic-bezier(0.6, 0, 0.8, 0.4)' },
+  { name: 'soft at both ends', css: 'cubic-bezier(0.5, 0, 0.5, 1)' },
+  { name: 'slight overshoot', css: 'cubic-bezier(0.3, 1.4, 0.5, 1)' },
+  { name: 'four steps', css: 'steps(4, jump-end)' },
+];
+
+export const easingName = (css: string): string =>
+  NAMED_EASINGS.find((e) => e.css === css)?.name ?? css.replace(/\(.*/s, '(…)');
+
+export function EasingCurve({ css, size = 16 }: { css: string; size?: number }) {
+  const parsed = parseEasing(css);
+  if (!parsed.ok) return null;
+  const f = parsed.value;
+  const d = Array.from(
+    { length: 25 },
+    (_, i) =>
+      `${i ? 'L' : 'M'}${((i / 24) * (size - 2) + 1).toFixed(1)} ${(size - 2 - f(i / 24) * (size - 5)).toFixed(1)}`,
+  ).join('');
+  return (
+    <svg width={size} height={size} aria-hidden="true" className="easing-curve">
+      <path d={d} />
+    </svg>
+  );
+}
+
+export function EasingField({
+  value,
+  onChange,
+  onTry,
+  className = 'word',
+}: {
+  value: string;
+  onChange(css: string): void;
+  /** shows one without taking it; null puts the old one back */
+  onTry?(css: string | null): void;
+  className?: string;
+}) {
+  return (
+    <Popover
+      className={className}
+      label={`Easing: ${easingName(value)}`}
+      trigger={
+        <>
+          {easingName(value)} <EasingCurve css={value} />
+        </>
+      }
+    >
+      {(close) => (
+        <div className="popover-list easing-pop">
+          {NAMED_EASINGS.map((e) => (
+            <button
+              key={e.css}
+              type="button"
+              aria-current={e.css === value}
+              onClick={() => {
+                onChange(e.css);
+                close();
+              }}
+            >
+              <EasingCurve css={e.css} /> {e.name}
+            </button>
+          ))}
+          <EasingEditor value={value} onTry={(css) => onTry?.(css)} onPut={onChange} />
+          <label className="flex items-center gap-2 px-2">
+            CSS{' '}
+            <CssField
+              label="Easing in CSS"
+              value={value}
+              property="easing"
+              className="w-56"
+              onPut={onChange}
+            />
+          </label>
+        </div>
+      )}
+    </Popover>
+  );
+}

@@ -1,0 +1,173 @@
+/** The adjustments that a motion or pin needs on elements of the page: listed, editable, and open to new ones. */
+import { useState } from 'react';
+import { declarationError } from '@lyvek/core';
+import type { Adjustment } from '@lyvek/core';
+import { newId } from '../../../../state/take-session.ts';
+import { Popover } from '../../../../ui/Popover.tsx';
+import { useOpenedPage } from '../../../../state/opened-page.ts';
+import { elementName } from '../../../../editor/words.ts';
+import { useRundown } from '../../rundown-context.ts';
+
+/** “, with 2 adjustments” as a word of the sentence. */
+export function AdjustmentsWord({ of }: { of: string }) {
+  const { document } = useRundown();
+  const own = document.adjustments.filter((a) => a.for.includes(of));
+  const count = own.reduce((n, a) => n + Object.keys(a.declarations).length, 0);
+  return (
+    <>
+      , and{' '}
+      <span className="whitespace-nowrap">
+        <Popover
+          className="word"
+          label="Adjustments"
+          trigger={
+            count === 0
+              ? 'adjusts nothing else'
+              : count === 1
+                ? 'adjusts one thing'
+                : `adjusts ${count} things`
+          }
+        >
+          {() => <Adjustments of={of} own={own} />}
+        </Popover>
+        .
+      </span>
+    </>
+  );
+}
+
+function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
+  const { session } = useOpenedPage();
+  const { layout, chosen, document } = useRundown();
+  const findName = (selector: string) => {
+    const e = layout.elements.find((x) => x.selector === selector);
+    return e ? elementName(e, layout) : selector;
+  };
+  const put = (id: string, property: string, css: string | null) =>
+    session.act(css === null ? `no longer set ${property}` : `set ${property}`, (d) => ({
+      ...d,
+      adjustments: d.adjustments.flatMap((a) => {
+        if (a.id !== id) return [a];
+        const rest = Object.fromEntries(Object.entries(a.declarations).filter(([p]) => p !== property));
+        const declarations = css === null ? rest : { ...a.declarations, [property]: css };
+        return Object.keys(declarations).length || a.attributes ? [{ ...a, declarations }] : [];
+      }),
+    }));
+  const target =
+    layout.elements[chosen]?.selector ??
+    document.motions.find((m) => m.id === of)?.targets.selector ??
+    document.pins.find((p) => p.id === of)?.stage;
+  return (
+    <div className="adjustments">
+      {own.length === 0 && <p className="m-0">It needs nothing set on the page’s own elements.</p>}
+      {own.map((a) => (
+        <fieldset key={a.id}>
+          <legend title={a.selector}>{findName(a.selector)}</legend>
+          {Object.entries(a.declarations).map(([property, css]) => (
+            <Declaration
+              key={property}
+              property={property}
+              css={css}
+              onPut={(text) => put(a.id, property, text)}
+              onDrop={() => put(a.id, property, null)}
+            />
+          ))}
+          {Object.entries(a.attributes ?? {}).map(([name, value]) => (
+            <p key={name} className="m-0">
+              {name}=“{value}” in the HTML
+            </p>
+          ))}
+        </fieldset>
+      ))}
+      {target && (
+        <NewDeclaration
+          on={findName(target)}
+          onAdd={(property, css) =>
+            session.act(`set ${property}`, (d) => {
+              const same = d.adjustments.find((a) => a.selector === target && a.for.includes(of));
+              return {
+                ...d,
+                adjustments: same
+                  ? d.adjustments.map((a) =>
+                      a === same ? { ...a, declarations: { ...a.declarations, [property]: css } } : a,
+                    )
+                  : [
+                      ...d.adjustments,
+                      { id: newId('a'), selector: target, declarations: { [property]: css }, for: [of] },
+                    ],
+              };
+            })
+          }
+        />
+      )}
+    </div>
+  );
+}
+
+interface DeclarationProps {
+  property: string;
+  css: string;
+  onPut(css: string): void;
+  onDrop(): void;
+}
+
+function Declaration({ property, css, onPut, onDrop }: DeclarationProps) {
+  const [error, setError] = useState<string | null>(null);
+  return (
+    <div className="declaration">
+      <span>{property}</span>
+      <input
+        className="field"
+        aria-label={property}
+        aria-invalid={error !== null}
+        key={css}
+        defaultValue={css}
+        spellCheck={false}
+        onChange={(e) => setError(declarationError(property, e.target.value))}
+        onBlur={(e) => {
+          const text = e.target.value.trim();
+          if (text !== css && !declarationError(property, text)) onPut(text);
+        }}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+      <button type="button" className="btn" aria-label={`Remove ${property}`} onClick={onDrop}>
+        Remove
+      </button>
+      {error && <p role="alert">{error}</p>}
+    </div>
+  );
+}
+
+function NewDeclaration({ on, onAdd }: { on: string; onAdd(property: string, css: string): void }) {
+  const [error, setError] = useState<string | null>(null);
+  return (
+    <form
+      className="declaration"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const text = String(new FormData(e.currentTarget).get('declaration'));
+        const m = /^\s*([\w-]+)\s*:\s*(.+?)\s*;?\s*$/.exec(text);
+        const problem = m ? declarationError(m[1]!, m[2]!) : 'Write it like perspective: 900px';
+        setError(problem);
+        if (!m || problem) return;
+        onAdd(m[1]!, m[2]!);
+        e.currentTarget.reset();
+      }}
+    >
+      <label className="contents">
+        <span>on {on}</span>
+        <input
+          name="declaration"
+          className="field"
+          placeholder="perspective: 900px"
+          aria-invalid={error !== null}
+          spellCheck={false}
+        />
+      </label>
+      <button type="submit" className="btn">
+        Add
+      </button>
+      {error && <p role="alert">{error}</p>}
+    </form>
+  );
+}

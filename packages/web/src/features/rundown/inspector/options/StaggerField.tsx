@@ -1,0 +1,69 @@
+/** “On 5 elements, each 48 px later in page order”; on one element there is nothing to say. */
+import type { Motion } from '@lyvek/core';
+import { findMatches, parseLength } from '@lyvek/core';
+import { Choices, Popover } from '../../../../ui/Popover.tsx';
+import { useRundown } from '../../rundown-context.ts';
+import { CssField } from '../../../../editor/fields/CssField.tsx';
+
+type Stagger = NonNullable<Motion['stagger']>;
+const ORDERS: readonly { value: Stagger['order']; text: string }[] = [
+  { value: 'page', text: 'in page order' },
+  { value: 'reverse', text: 'from the last' },
+  { value: 'outward', text: 'from the middle outward' },
+  { value: 'across', text: 'from left to right' },
+];
+
+interface StaggerWordProps {
+  motion: Motion;
+  timed: boolean;
+  onChange(stagger: Stagger | undefined): void;
+}
+
+const isTime = (css: string) => /^-?\d+(\.\d+)?ms$/.test(css.trim());
+
+export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
+  const { layout } = useRundown();
+  const count = findMatches(layout, motion.targets.selector).length;
+  if (count < 2) return null;
+  const { stagger } = motion;
+  const first: Stagger = { step: timed ? '60ms' : '40px', order: 'page' };
+  const put = (text: string) => {
+    const css = /^-?[\d.]+$/.test(text) ? `${text}${timed ? 'ms' : 'px'}` : text;
+    if (timed ? isTime(css) : parseLength(css).ok) onChange({ ...(stagger ?? first), step: css });
+  };
+  return (
+    <p>
+      on {count} elements,{' '}
+      <Popover
+        className="word"
+        label="Stagger"
+        trigger={stagger ? `each ${stagger.step.replace(/(\d)(px|ms|%)/, '$1 $2')} later` : 'all alike'}
+      >
+        {() => (
+          <div className="flex w-64 flex-col gap-2">
+            <label className="point-row">
+              each later by
+              <CssField
+                label="Step of the stagger"
+                property={timed ? 'time' : 'length'}
+                value={stagger?.step ?? (timed ? '0ms' : '0px')}
+                onPut={put}
+              />
+            </label>
+            <Choices
+              options={ORDERS}
+              value={stagger?.order ?? 'page'}
+              onChoose={(order) => onChange({ ...(stagger ?? first), order })}
+            />
+            {stagger && (
+              <button type="button" className="btn self-start" onClick={() => onChange(undefined)}>
+                No stagger
+              </button>
+            )}
+          </div>
+        )}
+      </Popover>
+      {stagger && ` ${ORDERS.find((o) => o.value === stagger.order)!.text}`}
+    </p>
+  );
+}

@@ -1,0 +1,83 @@
+/** Which elements a motion moves: a selector, counted and outlined in the page while it is typed. */
+import { useEffect, useState } from 'react';
+import { useStore } from 'zustand';
+import type { Motion } from '@lyvek/core';
+import { useShownPage } from '../../../../preview/shown-page.ts';
+
+const REST = 80;
+/** Layouts know so many elements of one selector. */
+const KNOWN = 2000;
+
+interface TargetProps {
+  motion: Motion;
+  element: number;
+  onChange(selector: string): void;
+}
+
+export function Target({ motion, element, onChange }: TargetProps) {
+  const { link } = useShownPage();
+  const [text, setText] = useState(motion.targets.selector);
+  const found = useStore(link.store, (s) => s.found);
+  useEffect(() => {
+    const timer = setTimeout(() => link.find(text.trim() || '*', element), REST);
+    return () => clearTimeout(timer);
+  }, [link, text, element]);
+  useEffect(() => () => link.find(null, -1), [link]);
+  const current = found?.selector === text.trim() ? found : null;
+  const words = !current
+    ? 'looking …'
+    : (current.error ??
+      (current.count === 0
+        ? 'Nothing on this page matches; it would wait until something does.'
+        : current.count === 1
+          ? 'One element.'
+          : `${current.count.toLocaleString('en')} elements, all outlined in the page${
+              current.count > KNOWN ? `; the lanes show the first ${KNOWN.toLocaleString('en')}` : ''
+            }.`));
+  return (
+    <form
+      className="flex w-80 flex-col gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const selector = text.trim();
+        if (selector && !current?.error && selector !== motion.targets.selector) onChange(selector);
+      }}
+    >
+      <label className="flex flex-col gap-1">
+        Moves everything that matches
+        <input
+          className="field"
+          value={text}
+          spellCheck={false}
+          aria-invalid={!!current?.error}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </label>
+      <p className={current?.error ? 'field-error m-0' : 'm-0'} aria-live="polite">
+        {words}
+      </p>
+      {found && found.like.length > 0 && (
+        <div className="popover-list" role="group" aria-label="It and others like it">
+          {found.like.map((l) => (
+            <button
+              key={l.selector}
+              type="button"
+              onClick={() => setText(l.selector)}
+              aria-current={l.selector === text}
+            >
+              <code className="grow">{l.selector}</code>
+              <i className="text-[11px] text-(--ink-3)">{l.count} elements</i>
+            </button>
+          ))}
+        </div>
+      )}
+      <button
+        type="submit"
+        className="btn self-start"
+        disabled={!text.trim() || !!current?.error || text.trim() === motion.targets.selector}
+      >
+        Move these
+      </button>
+    </form>
+  );
+}

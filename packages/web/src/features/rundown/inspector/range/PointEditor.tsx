@@ -1,0 +1,165 @@
+/** A range point in both notations, with px; writing in one changes the other. */
+import {
+  isMeeting,
+  meetingAt,
+  movePoint,
+  parseMeeting,
+  parsePhasePoint,
+  percent,
+  phaseSpans,
+  plainPercent,
+  toMeeting,
+  toPhase,
+  writeMeeting,
+  writePhase,
+} from '@lyvek/core';
+import { asPin } from '@lyvek/core';
+import type { Phase, RangePoint } from '@lyvek/core';
+import type { Bar } from '../../../../editor/model/bars.ts';
+import type { Side } from '../../model/moves.ts';
+import { CssField } from '../../../../editor/fields/CssField.tsx';
+
+const PHASES: readonly Phase[] = [
+  'entry',
+  'contain',
+  'exit',
+  'cover',
+  'entry-crossing',
+  'exit-crossing',
+  'scroll',
+];
+const number = (text: string) => Number.parseFloat(text) / 100;
+
+export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(p: RangePoint): void }) {
+  const { motion, placed } = bar;
+  const point = motion.range[side];
+  const g = placed.geometry;
+  const offset = placed[side];
+  const toPx = (text: string) =>
+    onPut(movePoint(Number.parseFloat(text), { was: point, side, geometry: g, whole: placed.whole }));
+  const px = (
+    <label className="point-row">
+      <span>scroll offset</span>
+      <CssField
+        label="Scroll offset in px"
+        property="percentage"
+        value={String(Math.round(offset * 10) / 10)}
+        onPut={toPx}
+      />{' '}
+      px
+    </label>
+  );
+  if (!g) {
+    const css = typeof point === 'string' ? point : '';
+    return (
+      <div className="point-editor">
+        <label className="point-row">
+          <span>{asPin(motion.driver) ? 'of the pin' : 'of the page'}</span>
+          <CssField
+            label={asPin(motion.driver) ? 'Share of the pin' : 'Share of the page'}
+            property="length"
+            value={css}
+            onPut={(v) => onPut(/^-?[\d.]+$/.test(v) ? `${v}%` : v)}
+          />
+        </label>
+        {px}
+      </div>
+    );
+  }
+  const m = toMeeting(point, g, side) ?? meetingAt(offset, g);
+  const exact = isMeeting(point) ? parseMeeting(point) : null;
+  const meeting = exact?.ok ? exact.value : m;
+  const written = isMeeting(point) ? null : parsePhasePoint(point, side);
+  const phase = written?.ok ? (written.value.phase ?? 'cover') : toPhase(offset, g, 'entry').phase;
+  const share = written?.ok ? plainPercent(written.value.offset) : null;
+  const spans = phaseSpans(g);
+  const shareNow = (offset - spans[phase].start) / Math.max(1e-9, spans[phase].end - spans[phase].start);
+  const keepPhase = (name: Phase) =>
+    onPut(
+      writePhase({
+        phase: name,
+        share: (offset - spans[name].start) / Math.max(1e-9, spans[name].end - spans[name].start),
+      }),
+    );
+  return (
+    <div className="point-editor">
+      <fieldset className={isMeeting(point) ? '' : 'stored'}>
+        <legend>Phase of its view progress</legend>
+        <div className="point-row">
+          <select
+            className="field"
+            aria-label="Phase"
+            value={phase}
+            onChange={(e) => keepPhase(e.target.value as Phase)}
+          >
+            {PHASES.map((p) => (
+              <option key={p} value={p}>
+                {p}
+              </option>
+            ))}
+          </select>
+          <CssField
+            label="Share of the phase"
+            property="length"
+            value={
+              share !== null
+                ? `${share}%`
+                : isMeeting(point)
+                  ? percent(shareNow)
+                  : point.replace(/^[a-z-]+\s*/, '')
+            }
+            className="w-28"
+            onPut={(v) => onPut(`${phase} ${/^-?[\d.]+$/.test(v) ? `${v}%` : v}`)}
+          />
+        </div>
+      </fieldset>
+      <fieldset className={isMeeting(point) ? 'stored' : ''}>
+        <legend>Meeting</legend>
+        <div className="point-row">
+          <CssField
+            label="Point of the element in percent of its height"
+            property="percentage"
+            value={percent(meeting.edge)}
+            className="w-16"
+            onPut={(v) =>
+              onPut(writeMeeting({ edge: Math.min(1, Math.max(0, number(v))), line: meeting.line }))
+            }
+          />
+          of the element meets
+        </div>
+        <div className="point-row">
+          <CssField
+            label="Line of the viewport in percent from its top"
+            property="percentage"
+            value={percent(meeting.line)}
+            className="w-16"
+            onPut={(v) => onPut(writeMeeting({ edge: clamp(meeting.edge), line: number(v) }))}
+          />
+          of the viewport, from its top
+        </div>
+        <div className="point-row quick">
+          {(
+            [
+              ['top', 0],
+              ['middle', 0.5],
+              ['bottom', 1],
+            ] as const
+          ).map(([word, edge]) => (
+            <button
+              key={word}
+              type="button"
+              className="btn"
+              aria-pressed={meeting.edge === edge && isMeeting(point)}
+              onClick={() => onPut(writeMeeting({ edge, line: meetingAt(offset, g, edge).line }))}
+            >
+              its {word}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      {px}
+    </div>
+  );
+}
+
+const clamp = (n: number) => Math.min(1, Math.max(0, n));

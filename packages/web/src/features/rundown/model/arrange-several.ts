@@ -1,0 +1,29 @@
+/** Bringing several motions into line: starts, ends, or even distances between their starts. */
+import type { Motion } from '@lyvek/core';
+import type { Bar } from '../../../editor/model/bars.ts';
+import { shifted, withEndAt } from './moves.ts';
+
+export const alignStarts = (bars: readonly Bar[]): Motion[] => {
+  const first = Math.min(...bars.map((b) => b.placed.start));
+  return bars.map((b) => shifted(b, first - b.placed.start));
+};
+export const alignEnds = (bars: readonly Bar[]): Motion[] => {
+  const last = Math.max(...bars.map((b) => b.placed.end));
+  return bars.map((b) => shifted(b, last - b.placed.end));
+};
+/** The first and the last stay; what lies between starts at equal distances. */
+export function spreadEvenly(bars: readonly Bar[]): Motion[] {
+  const sorted = [...bars].sort((a, b) => a.placed.start - b.placed.start);
+  const first = sorted[0]?.placed.start ?? 0;
+  const step = ((sorted.at(-1)?.placed.start ?? 0) - first) / Math.max(1, sorted.length - 1);
+  return sorted.map((b, i) => shifted(b, first + i * step - b.placed.start));
+}
+/** All about the first start: ranges and the distances between them by one factor. */
+export function scaled(bars: readonly Bar[], factor: number): Motion[] {
+  const first = Math.min(...bars.map((b) => b.placed.start));
+  const at = (offset: number) => first + (offset - first) * factor;
+  return bars.map((b) => {
+    const started = withEndAt(b, 'start', at(b.placed.start));
+    return withEndAt({ ...b, motion: started }, 'end', at(b.placed.end));
+  });
+}

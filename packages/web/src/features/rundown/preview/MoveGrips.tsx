@@ -1,0 +1,179 @@
+/** Grips on the selected element in the page: pulled, they set translate, scale or rotate at the stop nearest to the playhead. */
+import { useState } from 'react';
+import type { PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import { drawnAt, keyframeOffset, progressAt } from '@lyvek/core';
+import { withMotion } from '../../../state/take-session.ts';
+import { beginDrag } from '../../../ui/drag.ts';
+import { useShownPage } from '../../../preview/shown-page.ts';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { cssAt, computeCurves, withKeyframe } from '../../../editor/model/curves.ts';
+import type { Curve } from '../../../editor/model/curves.ts';
+import { nearestKeyframe, splitParts, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
+import { useRundown, useSingle } from '../rundown-context.ts';
+
+type Property = 'translate' | 'scale' | 'rotate';
+interface MoveGripsProps {
+  scale: number;
+  width: number;
+  height: number;
+}
+
+export function MoveGrips({ scale, width, height }: MoveGripsProps) {
+  const { session } = useOpenedPage();
+  const { link } = useShownPage();
+  const { layout, outlines } = useRundown();
+  const bar = useSingle();
+  const y = useStore(link.store, (s) => s.offset.y);
+  const [said, setSaid] = useState<{ text: string; x: number; y: number } | null>(null);
+  const element = bar && layout.elements[bar.element];
+  if (!bar || !element || !outlines || element.scroller !== 0 || bar.placed.axis !== 'block') return null;
+  const { motion } = bar;
+  const curves = computeCurves(motion, bar.element, layout);
+  const of = (p: Property) => curves.find((c) => c.property === p);
+  if (!of('translate') && !of('scale') && !of('rotate')) return null;
+  const progress = progressAt(y, bar.placed);
+  const moved = of('translate');
+  const [tx, ty] = moved && moved.number < 2 ? shownShift(moved, progress) : [0, 0];
+  const top = drawnAt(element, y) + ty;
+  const centre = {
+    x: (element.box.x + tx + element.box.width / 2) * scale,
+    y: (top + element.box.height / 2) * scale,
+  };
+  const arm = Math.max(26, Math.min(70, (element.box.height * scale) / 2 - 10));
+  if (!said && (centre.y < -40 || centre.y > height + 40)) return null;
+  const at = {
+    x: Math.min(width - 20, Math.max(20, centre.x)),
+    y: Math.min(height - 20, Math.max(20, centre.y)),
+  };
+
+  const pull = (
+    e: PointerEvent<Element>,
+    property: Property,
+    value: (css: string, to: { x: number; y: number }) => string,
+  ) => {
+    const curve = of(property)!;
+    const index = nearestKeyframe(curve.keyframes, progress);
+    const stop = curve.keyframes[index]!;
+    const frame = (e.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect();
+    const place = (event: globalThis.PointerEvent) => ({
+      x: event.clientX - frame.left,
+      y: event.clientY - frame.top,
+    });
+    const change = (event: globalThis.PointerEvent) => {
+      const css = value(stop.value, place(event));
+      const keyframes = withKeyframe(curve.keyframes, index, { value: css });
+      return {
+        css,
+        apply: withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: keyframes } })),
+      };
+    };
+    beginDrag(e, {
+      move: (_, event) => {
+        const { css, apply } = change(event);
+        setSaid({ text: `${property} ${css}, at ${stop.at}`, ...place(event) });
+        session.try(apply);
+        // What is pulled is what is seen, as long as it can be seen there.
+        const offset = bar.placed.start + (bar.placed.end - bar.placed.start) * keyframeOffset(stop.at);
+        const there = drawnAt(element, offset) + element.box.height / 2;
+        if (there > 0 && there < height / scale) link.scrollTo(Math.max(0, offset));
+      },
+      drop: (_, event) => {
+        setSaid(null);
+        session.act(`set ${property} in the page`, change(event).apply);
+      },
+      putBack: () => {
+        setSaid(null);
+        session.try(null);
+      },
+    });
+  };
+  const from = (event: { clientX: number; clientY: number; currentTarget: Element }) => {
+    const frame = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect();
+    return { x: event.clientX - frame.left, y: event.clientY - frame.top };
+  };
+  const away = (p: { x: number; y: number }) => Math.hypot(p.x - at.x, p.y - at.y);
+  const angle = (p: { x: number; y: number }) => (Math.atan2(p.y - at.y, p.x - at.x) * 180) / Math.PI;
+  return (
+    <svg className="move-grips" width={width} height={height} role="group" aria-label="Drag the element">
+      {of('rotate') && (
+        <g>
+          <path className="grip-arm" d={`M${at.x} ${at.y}V${at.y - arm}`} />
+          <circle
+            className="grip"
+            data-grip="rotate"
+            cx={at.x}
+            cy={at.y - arm}
+            r={5}
+            onPointerDown={(e) => {
+              const begun = angle(from(e));
+              pull(e, 'rotate', (css, to) => pulledRotate(css, angle(to) - begun));
+            }}
+          >
+            <title>Rotate, at the nearest keyframe</title>
+          </circle>
+        </g>
+      )}
+      {of('scale') && (
+        <g>
+          <path className="grip-arm" d={`M${at.x} ${at.y}l${arm * 0.8} ${arm * 0.8}`} />
+          <rect
+            className="grip"
+            data-grip="scale"
+            x={at.x + arm * 0.8 - 5}
+            y={at.y + arm * 0.8 - 5}
+            width={10}
+            height={10}
+            onPointerDown={(e) => {
+              const begun = Math.max(4, away(from(e)));
+              pull(e, 'scale', (css, to) => pulledScale(css, away(to) / begun));
+            }}
+          >
+            <title>Scale, at the nearest keyframe</title>
+          </rect>
+        </g>
+      )}
+      {of('translate') && (
+        <g className="grip-moves">
+          <path
+            className="grip"
+            d={`M${at.x} ${at.y - 9}l4 4h-2.5v3.5h3.5v-2.5l4 4 -4 4v-2.5h-3.5v3.5h2.5l-4 4 -4 -4h2.5v-3.5h-3.5v2.5l-4 -4 4 -4v2.5h3.5v-3.5h-2.5z`}
+          />
+          <circle
+            className="grip-area"
+            data-grip="translate"
+            cx={at.x}
+            cy={at.y}
+            r={12}
+            onPointerDown={(e) => {
+              const begun = from(e);
+              pull(e, 'translate', (css, to) =>
+                pulledTranslate(css, (to.x - begun.x) / scale, (to.y - begun.y) / scale),
+              );
+            }}
+          >
+            <title>Move, at the nearest keyframe</title>
+          </circle>
+        </g>
+      )}
+      {said && (
+        <g
+          className="grip-plate"
+          transform={`translate(${Math.min(width - 190, said.x + 14)} ${Math.max(4, said.y - 26)})`}
+        >
+          <rect width={Math.max(80, said.text.length * 6 + 14)} height={20} rx={2} />
+          <text x={7} y={14}>
+            {said.text}
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}
+
+/** px by which it is shifted now; what is no px counts as nothing here. */
+function shownShift(curve: Curve, progress: number): [number, number] {
+  const [x = '0', y = '0'] = splitParts(cssAt(curve, progress));
+  const px = (css: string) => (/^-?[\d.]+(px)?$/.test(css) ? Number.parseFloat(css) : 0);
+  return [px(x), px(y)];
+}

@@ -1,0 +1,108 @@
+/** Glide, the gesture, its rate, and what they mean for the selected motion. */
+import { useEffect } from 'react';
+import { CLOCKS, framesInRange, GESTURES } from '@lyvek/core';
+import { GestureCurve } from '../../../editor/GestureCurve.tsx';
+import { Down, PlaySign } from '../../../ui/glyphs.tsx';
+import { Choices, Popover } from '../../../ui/Popover.tsx';
+import { traceKey } from '../../../state/workers/trial-work.ts';
+import { useShownPage } from '../../../preview/shown-page.ts';
+import { useChoice } from '../../../state/choice.ts';
+import { useSettings } from '../../../state/settings.ts';
+import { useRundown, useSingle } from '../rundown-context.ts';
+import { play } from './play.ts';
+import { Recorder } from './Recorder.tsx';
+
+export function Transport() {
+  const { link } = useShownPage();
+  const { settings } = useSettings();
+  const { choose, choice } = useChoice();
+  const { gesture, clock, max, playing, setPlaying } = useRundown();
+  useEffect(() => {
+    if (!playing) return;
+    const from = link.store.getState().offset.y;
+    return play(
+      gesture,
+      from >= max - 1 ? 0 : from,
+      max,
+      (y) => link.scrollTo(y),
+      () => setPlaying(false),
+    );
+  }, [playing, gesture, max, link, setPlaying]);
+  return (
+    <div className="transport">
+      <button
+        type="button"
+        className="btn main"
+        disabled={max <= 0}
+        aria-pressed={playing}
+        title={max <= 0 ? 'There is nothing to scroll' : 'Space'}
+        onClick={() => setPlaying(!playing)}
+      >
+        <PlaySign on={playing} /> {playing ? 'Stop' : 'Play'}
+      </button>
+      <Popover
+        className="btn tall"
+        label={`Gesture: ${gesture.name}`}
+        trigger={
+          <>
+            {gesture.name} <GestureCurve gesture={gesture} /> <Down />
+          </>
+        }
+      >
+        {(close) => (
+          <Choices
+            options={[
+              ...GESTURES.map((g) => ({ value: g.id, text: g.name, note: g.what })),
+              ...settings.traces.map((t) => ({
+                value: traceKey(t),
+                text: t.name,
+                note: 'recorded here',
+              })),
+            ]}
+            value={choice.gesture}
+            onChoose={(id) => {
+              choose({ gesture: id });
+              close();
+            }}
+          />
+        )}
+      </Popover>
+      <Popover
+        className="btn tall"
+        label={`Frames at ${clock.name}`}
+        trigger={
+          <>
+            {clock.name} <Down />
+          </>
+        }
+      >
+        {(close) => (
+          <Choices
+            options={CLOCKS.map((c) => ({ value: c.id, text: c.name, note: c.what }))}
+            value={clock.id}
+            onChoose={(id) => {
+              choose({ clock: id });
+              close();
+            }}
+          />
+        )}
+      </Popover>
+      <Recorder />
+      <span className="grow" />
+      <Figures />
+    </div>
+  );
+}
+
+function Figures() {
+  const { gesture, clock, max } = useRundown();
+  const bar = useSingle();
+  if (!bar || max <= 0) return null;
+  const frames = framesInRange(gesture, bar.placed, bar.max, clock);
+  return (
+    <p className="figures">
+      <b>{frames}</b> frames in range <span aria-hidden>·</span>{' '}
+      <b>{Math.round(bar.placed.end - bar.placed.start)}</b> px of scroll
+    </p>
+  );
+}

@@ -1,0 +1,62 @@
+/** What the parts of the Rundown share: the compiled take, findings, the vertical view, the chosen gesture. */
+import { createContext, useContext } from 'react';
+import type { Finding, FrameClock, Gesture, PinnedLayout, MotionDocument, TrialFrames } from '@lyvek/core';
+import type { Bar, Unplaced } from '../../editor/model/bars.ts';
+import type { Grip } from './model/moves.ts';
+import type { View } from '../../editor/strip/view.ts';
+
+export interface Rundown {
+  layout: PinnedLayout;
+  measured: boolean;
+  document: MotionDocument;
+  bars: readonly Bar[];
+  unplaced: readonly Unplaced[];
+  findings: readonly Finding[];
+  /** of the predicted trial; null before the first */
+  frames: TrialFrames | null;
+  /** findings and frames are outdated: they are shown, but no fix of theirs is applied */
+  stale: boolean;
+  view: View;
+  setView(change: (v: View) => View): void;
+  /** rows of the chart */
+  rows: number;
+  /** page px that the chart covers, and the largest scroll offset */
+  pageHeight: number;
+  max: number;
+  gesture: Gesture;
+  clock: FrameClock;
+  selection: readonly string[];
+  /** only the selected motions play in the preview */
+  solo: boolean;
+  setSolo(on: boolean): void;
+  /** what is looked for in the lanes */
+  query: string;
+  setQuery(text: string): void;
+  select(id: string | null, additive?: boolean): void;
+  /** which end the arrows move */
+  grip: Grip;
+  setGrip(g: Grip): void;
+  /** element chosen in the page or the strip, −1 for none */
+  chosen: number;
+  choose(element: number): void;
+  adding: boolean;
+  setAdding(on: boolean): void;
+  playing: boolean;
+  setPlaying(on: boolean): void;
+  guides: boolean;
+  outlines: boolean;
+}
+
+export const RundownContext = createContext<Rundown | null>(null);
+
+export function useRundown(): Rundown {
+  const value = useContext(RundownContext);
+  if (!value) throw new Error('used outside of the Rundown');
+  return value;
+}
+
+/** The bar of the only selected motion, or null. */
+export function useSingle(): Bar | null {
+  const { bars, selection } = useRundown();
+  return selection.length === 1 ? (bars.find((b) => b.motion.id === selection[0]) ?? null) : null;
+}

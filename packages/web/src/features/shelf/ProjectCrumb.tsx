@@ -1,0 +1,109 @@
+/** The current project: switch, create, rename, delete. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { ProjectFacts } from '@lyvek/api';
+import { api } from '../../state/api.ts';
+import { NameForm } from '../../ui/NameForm.tsx';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { Popover } from '../../ui/Popover.tsx';
+
+const megabytes = (bytes: number) => `${Math.max(1, Math.round(bytes / 1e6)).toLocaleString('en')} MB`;
+
+export function ProjectCrumb({ project }: { project: ProjectFacts }) {
+  return (
+    <span className="here">
+      <Popover className="" label={`Project ${project.name}`} trigger={project.name}>
+        {(close) => <Actions project={project} close={close} />}
+      </Popover>
+    </span>
+  );
+}
+
+function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
+  const [form, setForm] = useState<'new' | 'rename' | null>(null);
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const projects = useQuery({ queryKey: ['projects'], queryFn: api.projects });
+  const storage = useQuery({ queryKey: ['storage'], queryFn: api.storage });
+  const refresh = () =>
+    Promise.all([
+      client.invalidateQueries({ queryKey: ['projects'] }),
+      client.invalidateQueries({ queryKey: ['shelf'] }),
+    ]);
+  const create = async (name: string) => {
+    const made = await api.createProject(name);
+    await refresh();
+    close();
+    await navigate(`/projects/${made.id}`);
+  };
+  const rename = async (name: string) => {
+    await api.rename('projects', project.id, name);
+    await refresh();
+    close();
+  };
+  const remove = async () => {
+    await api.remove('projects', project.id);
+    close();
+    await refresh();
+    await navigate('/');
+    notify(`The project “${project.name}” was deleted.`, {
+      action: {
+        label: 'Undo',
+        run: () => void api.restore('projects', project.id).then(refresh, notifyError),
+      },
+    });
+  };
+  if (form === 'new')
+    return (
+      <NameForm
+        label="Name of the new project"
+        action="Create"
+        onName={(n) => void create(n).catch(notifyError)}
+      />
+    );
+  if (form === 'rename')
+    return (
+      <NameForm
+        label="Name of the project"
+        initial={project.name}
+        action="Rename"
+        onName={(n) => void rename(n).catch(notifyError)}
+      />
+    );
+  return (
+    <div className="popover-list">
+      {projects.data?.projects.map((p) => (
+        <button
+          key={p.id}
+          type="button"
+          aria-current={p.id === project.id}
+          onClick={() => {
+            close();
+            void navigate(`/projects/${p.id}`);
+          }}
+        >
+          <span className="grow">{p.name}</span> <i>{p.pages}</i>
+        </button>
+      ))}
+      <hr />
+      <button type="button" onClick={() => setForm('new')}>
+        New project …
+      </button>
+      <button type="button" onClick={() => setForm('rename')}>
+        Rename …
+      </button>
+      <button type="button" onClick={() => void remove().catch(notifyError)}>
+        Delete {project.name}
+      </button>
+      {storage.data && (
+        <p
+          className="popover-foot"
+          title="Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour is kept, after two weeks the last of each day."
+        >
+          All data: {megabytes(storage.data.bytes)}
+        </p>
+      )}
+    </div>
+  );
+}

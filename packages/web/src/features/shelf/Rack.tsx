@@ -1,0 +1,216 @@
+/** The rack: every page of the project at one scale, and the free place for another. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { PageOnShelf, Shelf } from '@lyvek/api';
+import type { Layout } from '@lyvek/core';
+import { api, ApiError } from '../../state/api.ts';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { Search } from '../../ui/Search.tsx';
+import { Popover } from '../../ui/Popover.tsx';
+import { fromDrop, makeUpload } from './add-page.ts';
+import type { NamedFile, Upload } from './add-page.ts';
+import { AddPage } from './AddPage.tsx';
+import { Measure } from './Measure.tsx';
+import { PageMenu } from './PageMenu.tsx';
+import { PageStrip } from './PageStrip.tsx';
+import { ProjectCrumb } from './ProjectCrumb.tsx';
+import { ShelfFrame } from '../../ui/ShelfFrame.tsx';
+
+const SCALES = [12, 16, 20, 24, 32, 40, 48];
+const TICKS = 16;
+
+export function Rack({ shelf }: { shelf: Shelf }) {
+  const { project, pages } = shelf;
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [query, setQuery] = useState('');
+  const [scale, setScale] = useState(24);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [over, setOver] = useState(false);
+  const [choice, setChoice] = useState<{ upload: Upload; choices: string[] } | null>(null);
+  const [measured, setMeasured] = useState<Map<string, Layout>>(new Map());
+  const refresh = () => client.invalidateQueries({ queryKey: ['shelf'] });
+  const makeLayout = (p: PageOnShelf) =>
+    measured.get(p.id) ?? p.layouts.find((l) => l.viewport.width === 1280) ?? p.layouts[0] ?? null;
+  // A page under development is measured where it is worked on.
+  const unmeasured = pages.find((p) => !p.live && !makeLayout(p));
+  const shown = useMemo(
+    () => pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase())),
+    [pages, query],
+  );
+
+  const sending = useRef<AbortController | null>(null);
+  const send = async (upload: Upload, entry?: string) => {
+    setBusy(`Adding ${upload.name}: importing its CSS, and proving its own motion in Chromium …`);
+    const stop = (sending.current = new AbortController());
+    try {
+      const query = { name: upload.name, ...(entry ? { entry } : {}) };
+      const page = await api.addPage(project.id, upload.body, query, stop.signal);
+      setChoice(null);
+      await refresh();
+      notify(`“${page.name}” is on the shelf.`, {
+        action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
+      });
+      if (page.limit) notify(page.limit, { wrong: true });
+      if (page.proof) notify(page.proof.message, { wrong: !page.proof.proved });
+    } catch (error) {
+      if (stop.signal.aborted) return;
+      const choices = error instanceof ApiError ? error.extra.choices : undefined;
+      if (Array.isArray(choices)) setChoice({ upload, choices: choices.map(String) });
+      else notifyError(error);
+    } finally {
+      setBusy(null);
+    }
+  };
+  const addPage = async (files: readonly NamedFile[] | Promise<NamedFile[]>) => {
+    setBusy('Reading the files …');
+    try {
+      await send(await makeUpload(await files));
+    } catch (error) {
+      notifyError(error);
+      setBusy(null);
+    }
+  };
+  const connect = async (url: string) => {
+    try {
+      const page = await api.connectPage(project.id, url);
+      await refresh();
+      void navigate(`/pages/${page.id}`);
+    } catch (error) {
+      notifyError(error);
+    }
+  };
+  const remove = async (page: PageOnShelf) => {
+    await api.remove('pages', page.id);
+    await refresh();
+    notify(`“${page.name}” was removed from the shelf.`, {
+      action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
+    });
+  };
+  return (
+    <ShelfFrame
+      crumbs={<ProjectCrumb project={project} />}
+      tools={<Search placeholder="Find a page" label="Find a page" value={query} onChange={setQuery} />}
+    >
+      <div className="shelf-head">
+        <span className="shelf-px">page px</span>
+        <h1>The shelf</h1>
+        <span>
+          {pages.length === 0
+            ? 'empty'
+            : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, all at 1 : ${scale}`}
+        </span>
+        <button
+          type="button"
+          className="btn square"
+          aria-label="Smaller"
+          disabled={scale === SCALES.at(-1)}
+          onClick={() => setScale(SCALES[SCALES.indexOf(scale) + 1]!)}
+        >
+          −
+        </button>
+        <button
+          type="button"
+          className="btn square"
+          aria-label="Larger"
+          disabled={scale === SCALES[0]}
+          onClick={() => setScale(SCALES[SCALES.indexOf(scale) - 1]!)}
+        >
+          +
+        </button>
+      </div>
+      <main
+        className="shelf"
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={(e) => e.currentTarget === e.target && setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          setOver(false);
+          void addPage(fromDrop(e.dataTransfer.items));
+        }}
+      >
+        <div className="rail-line-top" />
+        <div className="shelf-grid" style={{ backgroundSize: `100% ${1000 / scale}px` }}>
+          <div className="shelf-axis" aria-hidden="true">
+            {Array.from({ length: TICKS + 1 }, (_, i) => (
+              <span key={i} style={{ top: (i * 1000) / scale }} className={i % 5 === 0 ? 'bold' : ''}>
+                {(i * 1000).toLocaleString('en')}
+              </span>
+            ))}
+          </div>
+          <div className="rack">
+            {shown.map((page) => (
+              <PageStrip
+                key={page.id}
+                page={page}
+                layout={makeLayout(page)}
+                scale={scale}
+                onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
+                actions={
+                  <Popover label={`More for ${page.name}`} trigger="More" className="btn small">
+                    {(close) => (
+                      <PageMenu
+                        page={page}
+                        close={close}
+                        onRemove={() => void remove(page).catch(notifyError)}
+                        refresh={refresh}
+                      />
+                    )}
+                  </Popover>
+                }
+              />
+            ))}
+            {shown.length === 0 && pages.length > 0 && (
+              <p className="empty-note">No page matches “{query}”.</p>
+            )}
+            <AddPage
+              first={pages.length === 0}
+              busy={busy}
+              onCancel={() => sending.current?.abort()}
+              over={over}
+              onFiles={(f) => void addPage(f)}
+              onConnect={(url) => void connect(url)}
+              onPaste={(html) =>
+                void send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })
+              }
+            />
+          </div>
+        </div>
+      </main>
+      {choice && (
+        <div className="overlay">
+          <div className="dialog-card" role="dialog" aria-modal="true" aria-label="Which file is the page?">
+            <h2>Which file is the page?</h2>
+            <p className="mb-2">There are several HTML files and none is called index.html.</p>
+            <div className="popover-list">
+              {choice.choices.map((c) => (
+                <button
+                  key={c}
+                  type="button"
+                  autoFocus={c === choice.choices[0]}
+                  onClick={() => void send(choice.upload, c)}
+                >
+                  {c}
+                </button>
+              ))}
+            </div>
+            <button type="button" className="btn mt-3" onClick={() => setChoice(null)}>
+              Don’t add it
+            </button>
+          </div>
+        </div>
+      )}
+      {unmeasured && (
+        <Measure
+          key={unmeasured.id}
+          page={unmeasured}
+          onMeasured={(layout) => setMeasured((m) => new Map(m).set(unmeasured.id, layout))}
+        />
+      )}
+    </ShelfFrame>
+  );
+}

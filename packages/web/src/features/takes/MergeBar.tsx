@@ -1,0 +1,74 @@
+/** The end of a comparison: one of them becomes the page’s take, and what is given up can be brought back. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import { api } from '../../state/api.ts';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { useTakes } from './takes-context.ts';
+import { useBesideKey } from './use-beside.ts';
+
+export function MergeBar() {
+  const { a, b } = useTakes();
+  const { page, take } = useOpenedPage();
+  const [key, setKey] = useBesideKey();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  if (a.kind === 'pictures') return null;
+  const refresh = () =>
+    Promise.all([
+      client.invalidateQueries({ queryKey: ['page', page.id] }),
+      client.invalidateQueries({ queryKey: ['away', page.id] }),
+    ]);
+  const rundown = (id: string) => navigate(`/pages/${page.id}?take=${id}`);
+  /** One take stays, the other is put away with its trials. */
+  const keep = async (kept: { id: string; name: string }, given: { id: string; name: string }) => {
+    await api.remove('takes', given.id);
+    void rundown(kept.id);
+    await refresh();
+    notify(`${kept.name} is kept, ${given.name} was deleted.`, {
+      action: { label: 'Undo', run: () => void api.restore('takes', given.id).then(refresh, notifyError) },
+    });
+  };
+  const other = key?.startsWith('take.') && a.page.id === page.id ? { id: key.slice(5), name: a.name } : null;
+  if (other)
+    return (
+      <footer className="takes-keep">
+        <button type="button" className="btn main" onClick={() => void keep(take, other).catch(notifyError)}>
+          Keep B
+        </button>
+        <button type="button" className="btn tall" onClick={() => void keep(other, take).catch(notifyError)}>
+          Keep A
+        </button>
+        <button type="button" className="btn tall" onClick={() => void rundown(take.id)}>
+          Keep both
+        </button>
+        <button type="button" className="btn tall" onClick={() => setKey(`take.${take.id}`, other.id)}>
+          Swap sides
+        </button>
+        <span className="quiet">
+          {b.name} becomes the page’s take; {a.name} is deleted with its trials and can be restored.
+        </span>
+      </footer>
+    );
+  if (a.page.id !== page.id)
+    return (
+      <footer className="takes-keep">
+        <span className="quiet">{a.name} is another page; both stay as they are.</span>
+      </footer>
+    );
+  const restore = () => {
+    b.session?.actOnWhole(`${a.name} ${a.note}`, () => a.whole);
+    notify(`${b.name} is again ${a.note}.`, { action: { label: 'Undo', run: () => void b.session?.undo() } });
+  };
+  return (
+    <footer className="takes-keep">
+      <button type="button" className="btn main" onClick={restore}>
+        Restore this revision
+      </button>
+      <button type="button" className="btn tall" onClick={() => void rundown(take.id)}>
+        Keep B
+      </button>
+      <span className="quiet">Restoring makes a new revision; the ones in between stay.</span>
+    </footer>
+  );
+}

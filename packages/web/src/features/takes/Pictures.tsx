@@ -1,0 +1,123 @@
+/** The pictures of a reference: brought, placed at their scroll offsets, taken out. */
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import type { DragEvent } from 'react';
+import { useStore } from 'zustand';
+import type { ReferenceFacts } from '@lyvek/api';
+import { api } from '../../state/api.ts';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { grouped } from '../../editor/strip/view.ts';
+import { useShownPage } from '../../preview/shown-page.ts';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { placedAt } from './model/placed-at.ts';
+import { useTakes } from './takes-context.ts';
+import { useBesideKey } from './use-beside.ts';
+
+export function Pictures({ set }: { set: ReferenceFacts }) {
+  const { page } = useOpenedPage();
+  const { viewport } = useShownPage();
+  const { looking, max } = useTakes();
+  const [, setKey] = useBesideKey();
+  const at = useStore(looking, (s) => s.at);
+  const client = useQueryClient();
+  const files = useRef<HTMLInputElement>(null);
+  const [over, setOver] = useState(false);
+  const refresh = () => client.invalidateQueries({ queryKey: ['references', page.id] });
+  const act = useMutation({
+    mutationFn: (run: () => Promise<unknown>) => run(),
+    onSettled: refresh,
+    onError: notifyError,
+  });
+  const bring = (list: readonly File[]) =>
+    act.mutate(async () => {
+      for (const { file, offset } of placedAt(list, at, viewport.height, max))
+        await api.addPicture(set.id, offset, file);
+    });
+  const remove = () =>
+    act.mutate(async () => {
+      await api.remove('references', set.id);
+      setKey(null);
+      notify(`${set.name} was deleted.`, {
+        action: { label: 'Undo', run: () => act.mutate(() => api.restore('references', set.id)) },
+      });
+    });
+  const drop = (e: DragEvent) => {
+    e.preventDefault();
+    setOver(false);
+    bring([...e.dataTransfer.files]);
+  };
+  return (
+    <section
+      className={over ? 'takes-pictures over' : 'takes-pictures'}
+      aria-label="Pictures"
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={drop}
+    >
+      <header>
+        <h2>{set.name}</h2>
+        <span className="grow" />
+        <input
+          ref={files}
+          type="file"
+          accept="image/png,image/jpeg,image/webp"
+          multiple
+          hidden
+          onChange={(e) => {
+            bring([...(e.target.files ?? [])]);
+            e.target.value = '';
+          }}
+        />
+        <button
+          type="button"
+          className="btn main"
+          disabled={act.isPending}
+          onClick={() => files.current!.click()}
+        >
+          Add pictures
+        </button>
+        <button type="button" className="btn tall" onClick={remove}>
+          Delete
+        </button>
+      </header>
+      <p className="quiet">
+        Each shows the page as wide as the window at one scroll offset. A number at the end of a file’s name,
+        such as “hero 1200.png”, is taken as its offset; others begin at {grouped(at)} px, one screen apart.
+        Drop files here too.
+      </p>
+      <ul>
+        {set.pictures.map((p) => (
+          <li key={p.id}>
+            <img src={`/api/pictures/${p.id}`} alt="" height={36} />
+            <NumberField
+              label={`Offset of the picture at ${grouped(p.at)} px`}
+              value={p.at}
+              min={0}
+              max={1_000_000}
+              onChange={(next) => act.mutate(() => api.movePicture(p.id, next))}
+            />
+            <span className="quiet">px</span>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => looking.setState({ at: Math.min(max, p.at) })}
+            >
+              Show
+            </button>
+            <button
+              type="button"
+              className="btn plain"
+              onClick={() => act.mutate(() => api.removePicture(p.id))}
+            >
+              Remove
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

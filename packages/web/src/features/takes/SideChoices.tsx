@@ -1,0 +1,142 @@
+/** All that the open take can be compared with: other takes, its own revisions, takes put away, other pages, pictures. */
+import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { ReactNode } from 'react';
+import { api } from '../../state/api.ts';
+import { NameForm } from '../../ui/NameForm.tsx';
+import { notifyError } from '../../ui/notices.tsx';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { useBesideKey } from './use-beside.ts';
+import type { BesideKey } from './use-beside.ts';
+
+const at = (iso: string): string =>
+  new Intl.DateTimeFormat('en', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    hour12: false,
+  }).format(new Date(iso));
+
+export function SideChoices({ close }: { close(): void }) {
+  const { page, project, take, takes, session } = useOpenedPage();
+  const [key, setKey] = useBesideKey();
+  const [naming, setNaming] = useState(false);
+  const client = useQueryClient();
+  const shelf = useQuery({ queryKey: ['shelf', project.id], queryFn: () => api.shelf(project.id) });
+  const references = useQuery({ queryKey: ['references', page.id], queryFn: () => api.references(page.id) });
+  const away = useQuery({ queryKey: ['away', page.id], queryFn: () => api.takesAway(page.id) });
+  const choose = (next: BesideKey) => {
+    close();
+    setKey(next);
+  };
+  const duplicate = async () => {
+    const { document, save } = session.store.getState();
+    const made = await api.createTake(page.id, document, { takeId: take.id, revision: save.revision });
+    await client.invalidateQueries({ queryKey: ['page', page.id] });
+    close();
+    // The new one is the one to change; what it was made from stands beside it.
+    setKey(`take.${take.id}`, made.id);
+  };
+  const restore = async (id: string) => {
+    await api.restore('takes', id);
+    await Promise.all([
+      client.invalidateQueries({ queryKey: ['page', page.id] }),
+      client.invalidateQueries({ queryKey: ['away', page.id] }),
+    ]);
+    choose(`take.${id}`);
+  };
+  const makeReference = async (name: string) => {
+    const set = await api.createReference(page.id, name);
+    await client.invalidateQueries({ queryKey: ['references', page.id] });
+    choose(`pictures.${set.id}`);
+  };
+  const item = (to: BesideKey, text: ReactNode, note?: string) => (
+    <button key={to} type="button" aria-current={key === to} onClick={() => choose(to)}>
+      <span className="grow cut">{text}</span>
+      {note && <i>{note}</i>}
+    </button>
+  );
+  const others = takes.filter((t) => t.id !== take.id);
+  const elsewhere = (shelf.data?.pages ?? []).filter((p) => p.id !== page.id);
+  return (
+    <div className="side-choices popover-list">
+      <h3>Takes of this page</h3>
+      {others.map((t) => item(`take.${t.id}`, t.name, `rev ${t.revision}`))}
+      <button type="button" onClick={() => void duplicate().catch(notifyError)}>
+        <span className="grow">Duplicate {take.name}, and compare</span>
+      </button>
+      <Revisions takeId={take.id} name={take.name} item={item} />
+      {(away.data?.takes.length ?? 0) > 0 && (
+        <>
+          <h3>Deleted</h3>
+          {away.data!.takes.map((t) => (
+            <button key={t.id} type="button" onClick={() => void restore(t.id).catch(notifyError)}>
+              <span className="grow cut">{t.name}</span>
+              <i>restore</i>
+            </button>
+          ))}
+        </>
+      )}
+      {elsewhere.length > 0 && (
+        <>
+          <h3>Other pages</h3>
+          {elsewhere.flatMap((p) => p.takes.map((t) => item(`take.${t.id}`, p.name, t.name)))}
+        </>
+      )}
+      <h3>Pictures</h3>
+      {(references.data?.references ?? []).map((s) =>
+        item(`pictures.${s.id}`, s.name, String(s.pictures.length)),
+      )}
+      {naming ? (
+        <NameForm
+          label="What the pictures show"
+          action="Make"
+          onName={(name) => void makeReference(name).catch(notifyError)}
+        />
+      ) : (
+        <button type="button" onClick={() => setNaming(true)}>
+          <span className="grow">New reference of pictures …</span>
+        </button>
+      )}
+    </div>
+  );
+}
+
+interface RevisionsProps {
+  takeId: string;
+  name: string;
+  item(key: BesideKey, text: ReactNode, note?: string): ReactNode;
+}
+
+/** Earlier revisions of the open take, fifty at a time. */
+function Revisions({ takeId, name, item }: RevisionsProps) {
+  const list = useInfiniteQuery({
+    queryKey: ['revisions', takeId],
+    queryFn: ({ pageParam }) => api.revisions(takeId, pageParam),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: ({ revisions }) => (revisions.length < 50 ? undefined : revisions.at(-1)!.number),
+  });
+  // The newest one is the take itself.
+  const earlier = (list.data?.pages.flatMap((p) => p.revisions) ?? []).slice(1);
+  if (earlier.length === 0) return null;
+  return (
+    <>
+      <h3>{name} as it was</h3>
+      <div className="revision-list">
+        {earlier.map((r) =>
+          item(
+            `rev.${takeId}.${r.number}`,
+            `rev ${r.number}, ${at(r.at)}`,
+            r.motions === 1 ? 'one motion' : `${r.motions} motions`,
+          ),
+        )}
+        {list.hasNextPage && (
+          <button type="button" disabled={list.isFetchingNextPage} onClick={() => void list.fetchNextPage()}>
+            Earlier ones
+          </button>
+        )}
+      </div>
+    </>
+  );
+}

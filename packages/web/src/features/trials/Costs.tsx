@@ -1,0 +1,228 @@
+/** The page as a strip, scroll offsets, the budget band, and what frames cost by stretches of scroll, all on one vertical scale. */
+import { useMemo } from 'react';
+import type { PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import { fillBuckets, COST_PARTS, PART_NAMES } from '@lyvek/core';
+import type { Bucket } from '@lyvek/core';
+import { bucketSize } from '../../editor/strip/bands.ts';
+import { CostBand } from '../../editor/strip/CostBand.tsx';
+import { StripArt } from '../../editor/strip/StripArt.tsx';
+import { Ticks } from '../../editor/strip/Ticks.tsx';
+import { grouped, offsetAt, toRow, computeTicks } from '../../editor/strip/view.ts';
+import { useShownPage } from '../../preview/shown-page.ts';
+import { EventKeys, Events } from './Events.tsx';
+import { toAxis, findPeaks } from './model/costs.ts';
+import { pointAt, pointStore, useTrials } from './trials-context.ts';
+
+/** Where strip and ruler end, where the bars begin, and what is left free behind the longest one. */
+const LEFT = 144;
+const BARS = 151;
+const FREE = 21;
+/** Both of them drawn, whichever one is the budget. */
+const RATES = [60, 120];
+
+export function Costs() {
+  const { layout, frames, beside, prediction, summary, view, rows, max, document, measured, costs } =
+    useTrials();
+  const { at, motion } = useStore(pointStore);
+  const { link } = useShownPage();
+  const offset = useStore(link.store, (s) => s.offset.y);
+  const size = bucketSize(view);
+  const buckets = useMemo(() => fillBuckets(frames, max, size), [frames, max, size]);
+  const others = useMemo(() => beside && fillBuckets(beside, max, size), [beside, max, size]);
+  const { budget } = summary;
+  const axis = toAxis(buckets, budget);
+  const x = (ms: number) => BARS + (ms / axis) * (costs - BARS - FREE);
+  const peaks = useMemo(
+    () => findPeaks(buckets, prediction.answer.charges, view),
+    [buckets, prediction.answer.charges, view],
+  );
+  const names = useMemo(() => new Map(document.motions.map((m) => [m.id, m.name])), [document.motions]);
+  const pointed = useMemo(
+    () => prediction.answer.figures.filter((f) => f.motion === motion),
+    [prediction.answer.figures, motion],
+  );
+  const toOffset = (e: PointerEvent<SVGElement>) =>
+    Math.min(max, Math.max(0, offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, view)));
+  const here = at ?? null;
+  const lines = RATES.map((r) => ({ ms: 1000 / r, isBudget: Math.abs(1000 / r - budget) < 0.1 }));
+  if (!lines.some((l) => l.isBudget)) lines.push({ ms: budget, isBudget: true });
+  const height = layout.viewport.height;
+  return (
+    <div className="costs">
+      <div className="head-row">
+        <span className="head-strip">{grouped(layout.page.height)} px</span>
+        <span className="head-scroll">scroll px</span>
+        <svg width={costs - LEFT} height={28} className="cost-axis" aria-hidden="true">
+          <text x={x(0) - LEFT} y={18}>
+            0
+          </text>
+          {lines
+            .filter((l) => l.isBudget || Math.abs(x(l.ms) - x(budget)) > 58)
+            .map((l) => (
+              <text
+                key={l.ms}
+                x={x(l.ms) - LEFT}
+                y={18}
+                textAnchor={l.isBudget && x(l.ms) < BARS + 90 ? 'start' : 'middle'}
+                className={l.isBudget ? 'budget' : ''}
+              >
+                {l.isBudget ? `${l.ms.toFixed(1)} ms budget` : l.ms.toFixed(1)}
+              </text>
+            ))}
+          {summary.worst > 1.35 * budget && (
+            <text x={x(summary.worst) - LEFT} y={18} textAnchor="end">
+              {Math.round(summary.worst)}
+            </text>
+          )}
+        </svg>
+      </div>
+      <svg
+        width={costs}
+        height={rows}
+        className="costs-chart"
+        role="img"
+        aria-label={`Cost of frames along the page: worst ${summary.worst.toFixed(1)} ms at ${grouped(summary.worstAt)} px of scroll, budget ${budget.toFixed(1)} ms`}
+        onPointerMove={(e) => pointAt(toOffset(e))}
+        onPointerLeave={() => pointAt(null)}
+        onClick={(e) => link.scrollTo(Math.round(toOffset(e as unknown as PointerEvent<SVGElement>)))}
+      >
+        <StripArt layout={layout} view={view} x={4} width={80} />
+        <path className="rules" d={`M88.5 0V${rows}M143.5 0V${rows}`} />
+        <Ticks view={view} rows={rows} max={max} />
+        <CostBand frames={frames} max={max} view={view} budget={budget} />
+        <path
+          className="grid"
+          d={computeTicks(view, rows, max)
+            .filter((t) => t.bold)
+            .map((t) => `M${LEFT} ${toRow(t.offset, view)}H${costs}`)
+            .join('')}
+        />
+        {pointed.map((f) => (
+          <rect
+            key={f.element}
+            className="pointed"
+            x={LEFT}
+            width={costs - LEFT}
+            y={toRow(Math.max(0, f.start), view)}
+            height={Math.max(1, (Math.min(max, f.end) - Math.max(0, f.start)) / view.per)}
+          />
+        ))}
+        {buckets.map((b) => (
+          <Bar key={b.from} bucket={b} x={x} budget={budget} per={view.per} row={toRow(b.from, view)} />
+        ))}
+        {others && (
+          <path
+            className="beside"
+            d={others
+              .filter((b) => b.frames > 0)
+              .map(
+                (b) => `M${x(Math.min(axis, b.total))} ${toRow(b.from, view)}v${(b.to - b.from) / view.per}`,
+              )
+              .join('')}
+          />
+        )}
+        {measured.shown && <Events events={measured.shown.result.events} x={costs - 14} />}
+        {lines.map((l) => (
+          <path key={l.ms} d={`M${x(l.ms)} 0V${rows}`} className={l.isBudget ? 'budget-line' : 'rate-line'} />
+        ))}
+        {peaks.map(({ bucket, charge }) => {
+          const y = toRow((bucket.from + bucket.to) / 2, view);
+          const over = bucket.total > budget;
+          const end = x(bucket.total);
+          const name = short(names.get(charge.motion) ?? '');
+          // Beside the bar where there is room, else below its end.
+          const inside = end + 24 + 5.6 * (name.length + 8) > costs;
+          return (
+            <g key={bucket.from} className="peak">
+              <path d={`M${end + 2} ${y}h${inside ? 4 : 8}`} />
+              <text
+                x={inside ? costs - 8 : end + 14}
+                y={inside ? y + 16 : y + 4}
+                textAnchor={inside ? 'end' : 'start'}
+              >
+                {name} <tspan className={over ? 'over' : ''}>{bucket.total.toFixed(1)} ms</tspan>
+              </text>
+            </g>
+          );
+        })}
+        <rect
+          className="window"
+          x={3}
+          width={82}
+          y={toRow(offset, view)}
+          height={Math.min(height / view.per, rows - toRow(offset, view))}
+        />
+        {here !== null && (
+          <g className="pointer">
+            <path d={`M4 ${toRow(here, view)}H${costs}`} />
+            <text x={costs - 6} y={Math.max(11, toRow(here, view) - 4)}>
+              {grouped(here)} px · {totalAt(buckets, here, size)}
+            </text>
+          </g>
+        )}
+      </svg>
+      <footer className="cost-legend">
+        {COST_PARTS.map((p) => (
+          <span key={p} title={PART_NAMES[p].what}>
+            <i className={`part-${p}`} />
+            {PART_NAMES[p].name}
+          </span>
+        ))}
+        {measured.shown && <EventKeys events={measured.shown.result.events} />}
+        {beside && (
+          <span>
+            <i className="beside-key" />
+            {measured.beside ? `rev ${measured.beside.revision}` : 'predicted'}
+          </span>
+        )}
+        {!measured.shown && <em>ms of the most expensive frame, by {grouped(size)} px of scroll</em>}
+      </footer>
+    </div>
+  );
+}
+
+const short = (name: string) => (name.length > 18 ? `${name.slice(0, 17)}…` : name);
+
+function totalAt(buckets: readonly Bucket[], at: number, size: number): string {
+  const b = buckets[Math.min(buckets.length - 1, Math.floor(at / size))];
+  return b && b.frames > 0 ? `${b.total.toFixed(1)} ms` : 'no frame';
+}
+
+function Bar({
+  bucket,
+  x,
+  budget,
+  per,
+  row,
+}: {
+  bucket: Bucket;
+  x(ms: number): number;
+  budget: number;
+  per: number;
+  row: number;
+}) {
+  const height = Math.max(0.8, (bucket.to - bucket.from) / per - 1);
+  let from = 0;
+  return (
+    <g>
+      {COST_PARTS.map((p) => {
+        const left = from;
+        from += bucket.parts[p];
+        const to = Math.min(from, budget);
+        return to > left ? (
+          <rect key={p} x={x(left)} width={x(to) - x(left)} y={row} height={height} className={`part-${p}`} />
+        ) : null;
+      })}
+      {bucket.total > budget && (
+        <rect
+          x={x(budget)}
+          width={x(bucket.total) - x(budget)}
+          y={row}
+          height={height}
+          className="part-over"
+        />
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,119 @@
+/** Measuring here: the page runs full size over the workbench, scrolled by the gesture, and this browser says how its frames go. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { createPortal } from 'react-dom';
+import { useStore } from 'zustand';
+import { hereResult, makePatch, makeRide, writeCss } from '@lyvek/core';
+import type { Gesture, Ridden, RidePath, TrialResult, TrialSetup } from '@lyvek/core';
+import { clockById } from '@lyvek/core';
+import { PageLink } from '../../preview/page-link.ts';
+import { grouped } from '../../editor/strip/view.ts';
+import { makeSandbox, useOpenedFrame } from '../../preview/use-opened-frame.ts';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { useTrials } from './trials-context.ts';
+
+/** After the hand, ms: what follows comes to rest meanwhile. */
+const REST = 700;
+/** The page comes to rest before it is scrolled, ms. */
+const BEFORE = 600;
+/** A page that has not ended its run by this much more than the hand takes is given up, ms. */
+const TIMEOUT_MS = 15_000;
+
+/** The path of the hand for any screen: two samples in each frame of 60 Hz. */
+export function toPath(gesture: Gesture, max: number, direction: TrialSetup['direction']): RidePath {
+  const { times, offsets, arrived } = makeRide(gesture, max, clockById('120'), direction, []);
+  return { t: [...times.subarray(0, arrived + 1)], y: [...offsets.subarray(0, arrived + 1)] };
+}
+
+interface HereTrialProps {
+  setup: TrialSetup;
+  done(result: TrialResult): void;
+  /** ended without a result; null when the user ended it */
+  ended(why: string | null): void;
+}
+
+export function HereTrial({ setup, done, ended }: HereTrialProps) {
+  const { page } = useOpenedPage();
+  const { document: take, layout, gesture, max } = useTrials();
+  const { width, height } = setup.viewport;
+  const [dress] = useState(() => ({ ...writeCss(take, layout, 'full-motion'), patch: makePatch(take) }));
+  const [link] = useState(() => new PageLink({ measures: false }));
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [nothing] = useState(() => () => []);
+  const { key } = useOpenedFrame(frame, link, page, nothing);
+  const state = useStore(link.store, (s) => s.link);
+  const [run, setRun] = useState(0);
+  const path = useMemo(() => toPath(gesture, max, setup.direction), [gesture, max, setup.direction]);
+  const lasts = (path.t.at(-1) ?? 0) + REST;
+  const ready = state === 'ready';
+  useEffect(() => {
+    if (!ready) return;
+    const over = new AbortController();
+    let hidden = document.hidden;
+    document.addEventListener('visibilitychange', () => (hidden ||= document.hidden), {
+      signal: over.signal,
+    });
+    const rest = (ms: number) => new Promise((go) => setTimeout(go, ms));
+    const measure = async () => {
+      link.style(dress.pieces, dress.patch, dress.plan);
+      await rest(BEFORE);
+      const runs: Ridden[] = [];
+      for (let i = 0; i <= setup.repeats && !over.signal.aborted; i++) {
+        setRun(i);
+        const late = rest(2 * lasts + TIMEOUT_MS).then(() => null);
+        const ridden = await Promise.race([link.ride(path, REST), late]);
+        if (over.signal.aborted) return;
+        if (!ridden) return ended('The page stopped answering while it was scrolled.');
+        runs.push(ridden);
+      }
+      if (over.signal.aborted) return;
+      const box = frame.current!.getBoundingClientRect();
+      const seen =
+        (Math.min(innerWidth, box.right) * (Math.min(innerHeight, box.bottom) - box.top)) / (width * height);
+      const result = hereResult(setup, runs, { hidden, seen });
+      if (result) done(result);
+      else
+        ended(
+          'This browser showed no frames while the page was scrolled. Keep the tab in sight and try again.',
+        );
+    };
+    void measure();
+    return () => over.abort();
+  }, [ready, link]); // eslint-disable-line react-hooks/exhaustive-deps
+  useEffect(() => {
+    if (state === 'lost' || state === 'hung') ended('The page went elsewhere or does not answer.');
+  }, [state]); // eslint-disable-line react-hooks/exhaustive-deps
+  const stop = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    stop.current!.focus();
+    const key = (e: KeyboardEvent) => e.key === 'Escape' && ended(null);
+    addEventListener('keydown', key);
+    return () => removeEventListener('keydown', key);
+  }, []); // eslint-disable-line react-hooks/exhaustive-deps
+  return createPortal(
+    <div className="here-trial" role="dialog" aria-label="Measuring here">
+      <header>
+        <b>{gesture.name}</b>
+        <span role="status">
+          {!ready ? 'opening the page …' : run === 0 ? 'warming up' : `run ${run} of ${setup.repeats}`}
+        </span>
+        <span className="quiet">
+          {grouped(max)} px, {(lasts / 1000).toFixed(0)} s a run. Keep this window in sight, and leave the
+          page alone.
+        </span>
+        <span className="grow" />
+        <button ref={stop} type="button" className="btn tall" onClick={() => ended(null)}>
+          Stop <kbd className="kbd">Esc</kbd>
+        </button>
+      </header>
+      <iframe
+        key={key}
+        ref={frame}
+        title={`${page.name}, being measured`}
+        sandbox={makeSandbox(page)}
+        tabIndex={-1}
+        style={{ width, height }}
+      />
+    </div>,
+    document.body,
+  );
+}

@@ -1,0 +1,106 @@
+/** The real page under the hand, beside the curves: it follows as the setting says, and two settings can be changed for each other. */
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import type { Damping } from '@lyvek/core';
+import { useShownPage } from '../../../preview/shown-page.ts';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { useTrials } from '../trials-context.ts';
+import { withDamping, handStore, triedOn } from './scroll-input.ts';
+
+/** Keys that scroll, in heights of the viewport: the page itself never has the keyboard. */
+const KEYS: Record<string, number> = {
+  ArrowDown: 0.05,
+  ArrowUp: -0.05,
+  PageDown: 0.875,
+  PageUp: -0.875,
+  ' ': 0.875,
+  Home: -1e5,
+  End: 1e5,
+};
+
+interface DampedPageProps {
+  how: Damping;
+  other: Damping | null;
+  close(): void;
+}
+
+export function DampedPage({ how, other, close }: DampedPageProps) {
+  const { session } = useOpenedPage();
+  const { viewport, link } = useShownPage();
+  const { document } = useTrials();
+  const [second, setSecond] = useState(false);
+  const damped = second && other ? other : how;
+  const room = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  useLayoutEffect(() => {
+    const place = () => {
+      const { left, top, width: w, height } = room.current!.getBoundingClientRect();
+      const fits = Math.min(w, (height * viewport.width) / viewport.height);
+      setWidth(fits);
+      handStore.setState({ place: { left, top, width: fits } });
+    };
+    place();
+    const seen = new ResizeObserver(place);
+    seen.observe(room.current!);
+    addEventListener('resize', place);
+    return () => {
+      seen.disconnect();
+      removeEventListener('resize', place);
+      handStore.setState({ place: null, how: null });
+    };
+  }, [viewport]);
+  useEffect(() => handStore.setState({ how: damped }), [damped]);
+  useEffect(() => {
+    const listen = (e: KeyboardEvent) => {
+      if (e.defaultPrevented || (e.target as Element).closest('input, textarea, select, .popover')) return;
+      if (e.key === 'Escape') return close();
+      const step = KEYS[e.key];
+      if (step === undefined || (e.key === ' ' && (e.target as Element).closest('button, a'))) return;
+      e.preventDefault();
+      link.scrollTo(Math.max(0, link.store.getState().offset.y + step * viewport.height));
+    };
+    addEventListener('keydown', listen);
+    return () => removeEventListener('keydown', listen);
+  }, [close, link, viewport]);
+  const tried = triedOn(document);
+  const isUsed = tried.every((m) => JSON.stringify(m.damping) === JSON.stringify(damped));
+  const count = `${tried.length} ${tried.length === 1 ? 'motion' : 'motions'}`;
+  return (
+    <section className="damped" aria-label="Try it on the page">
+      <h2>
+        Try it on the page
+        <small>{count}</small>
+        <span className="grow" />
+        {other && (
+          <button
+            type="button"
+            className="btn small"
+            aria-pressed={second}
+            onClick={() => setSecond(!second)}
+          >
+            The other
+          </button>
+        )}
+        {!isUsed && tried.length > 0 && (
+          <button
+            type="button"
+            className="btn small"
+            title={`Sets the damping of ${count}`}
+            onClick={() => session.act('set the damping', (d) => withDamping(d, damped))}
+          >
+            Use it
+          </button>
+        )}
+        <button type="button" className="btn small" onClick={close}>
+          Close
+        </button>
+      </h2>
+      <div
+        ref={room}
+        className="damped-room"
+        style={{ '--ratio': `${viewport.width} / ${viewport.height}` } as object}
+      >
+        <i style={{ width }}>Scroll it with the wheel.</i>
+      </div>
+    </section>
+  );
+}

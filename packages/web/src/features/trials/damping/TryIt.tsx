@@ -1,0 +1,170 @@
+/** Feel: how a follow setting answers a push of the hand at two refresh rates, with the figures that the limits are set on. */
+import { useCallback, useMemo, useState } from 'react';
+import type { ReactNode } from 'react';
+import { clockById, HAND_INPUTS } from '@lyvek/core';
+import type { Damping, HandInput } from '@lyvek/core';
+import { Choices, Popover } from '../../../ui/Popover.tsx';
+import { TimeChart } from '../../../ui/TimeChart.tsx';
+import { dampingLabel, DampingField } from '../../../editor/fields/DampingField.tsx';
+import { useSettings } from '../../../state/settings.ts';
+import { DampedPage } from './DampedPage.tsx';
+import { apart, DISTANCE, listDampings, ratesFor, computeResponse } from './model.ts';
+import { useTrials } from '../trials-context.ts';
+
+interface TryItProps {
+  /** stands in place of its name */
+  tabs: ReactNode;
+  /** the page lies under the hand */
+  damped: boolean;
+  tryIt(on: boolean): void;
+}
+
+const FIRST: Damping = { kind: 'half-life', halfLife: 90 };
+const INPUTS = Object.keys(HAND_INPUTS) as HandInput['id'][];
+
+export function TryIt({ tabs, damped, tryIt }: TryItProps) {
+  const { settings } = useSettings();
+  const { document, prediction } = useTrials();
+  const used = useMemo(() => listDampings(document), [document]);
+  const [own, setOwn] = useState<Damping | null>(null);
+  const [other, setOther] = useState<Damping | null>(null);
+  const [input, setInput] = useState<HandInput['id']>('flick');
+  const how = own ?? used[0] ?? FIRST;
+  const rates = ratesFor(prediction.question.clock);
+  const seen = useMemo(() => rates.map((r) => computeResponse(how, input, r)), [how, input, ...rates]); // eslint-disable-line react-hooks/exhaustive-deps
+  const second = useMemo(
+    () => other && rates.map((r) => computeResponse(other, input, r)),
+    [other, input, ...rates], // eslint-disable-line react-hooks/exhaustive-deps
+  );
+  const all = [...seen, ...(second ?? [])];
+  const longest = Math.max(1000, ...all.map((r) => Math.min(4000, r.times.at(-1)!)));
+  const until = Math.ceil(longest / 400) * 400;
+  const past = Math.max(0, ...all.map((r) => r.overshoot));
+  // In hundreds, so that the lines lie at round numbers.
+  const top = past > 0.004 ? 100 * Math.ceil((DISTANCE * (1 + past)) / 100) : DISTANCE;
+  const away = useCallback(() => tryIt(false), [tryIt]);
+  const { limits } = settings;
+  const facts = HAND_INPUTS[input](DISTANCE);
+  return (
+    <>
+      <section className="feel" aria-label="Feel">
+        <h2>
+          {tabs}
+          <span className="grow" />
+          {!damped && (
+            <button type="button" className="btn small" onClick={() => tryIt(true)}>
+              Try it
+            </button>
+          )}
+          {!other && (
+            <button
+              type="button"
+              className="btn small"
+              onClick={() => setOther(used[1] ?? { kind: 'spring', frequency: 2.4, ratio: 0.8 })}
+            >
+              Compare
+            </button>
+          )}
+        </h2>
+        <p className="feel-setup">
+          <Popover className="word" label="Scroll input" trigger={facts.what}>
+            {(close) => (
+              <Choices
+                options={INPUTS.map((id) => ({
+                  value: id,
+                  text: HAND_INPUTS[id](DISTANCE).name,
+                  note: HAND_INPUTS[id](DISTANCE).what,
+                }))}
+                value={input}
+                onChoose={(id) => {
+                  setInput(id);
+                  close();
+                }}
+              />
+            )}
+          </Popover>
+          , damping: <DampingField value={how} onChange={setOwn} />
+          {other && (
+            <>
+              , compared with <DampingField value={other} onChange={setOther} />
+              <button type="button" className="btn small" onClick={() => setOther(null)}>
+                Remove
+              </button>
+            </>
+          )}
+        </p>
+        <div className="feel-charts">
+          {rates.map((rate, k) => {
+            const r = seen[k]!;
+            const b = second?.[k];
+            const clip = <T,>(ts: readonly number[], of: (i: number) => T) =>
+              ts.flatMap((t, i) => (t <= until ? [of(i)] : []));
+            return (
+              <div key={rate}>
+                <h3>
+                  {clockById(rate).name}
+                  <Figure name="lag" value={r.lag} unit="px" limit={limits.lag} />
+                  <Figure name="settles" value={r.after} unit="ms" limit={limits.settle} />
+                  {r.overshoot > 0.005 && <small>swings {Math.round(100 * r.overshoot)} % past</small>}
+                </h3>
+                <TimeChart
+                  label={`At ${clockById(rate).name} ${dampingLabel(how)}: largest lag ${Math.round(r.lag)} px, settled after ${Math.round(r.settled)} ms`}
+                  height={148}
+                  x={{ max: until, unit: 'ms' }}
+                  y={{ min: 0, max: top, unit: 'px' }}
+                  marks={[{ at: Math.min(until, r.settled), text: 'settled', end: true }]}
+                  curves={[
+                    {
+                      name: 'scroll',
+                      colour: '--ink',
+                      points: clip(r.times, (i) => [round(r.times[i]!), round(r.hand[i]!)]),
+                    },
+                    {
+                      name: 'page',
+                      colour: '--pass',
+                      dots: true,
+                      points: clip(r.times, (i) => [round(r.times[i]!), round(r.shown[i]!)]),
+                    },
+                    ...(b
+                      ? [
+                          {
+                            name: 'the other',
+                            colour: '--pin',
+                            dashed: true,
+                            points: clip(b.times, (i) => [round(b.times[i]!), round(b.shown[i]!)] as const),
+                          },
+                        ]
+                      : []),
+                  ]}
+                />
+              </div>
+            );
+          })}
+        </div>
+        <p className="feel-legend">
+          <span className="line-hand" /> scroll <span className="line-page" /> page, a dot per frame
+          {other && (
+            <>
+              <span className="line-other" /> the other
+            </>
+          )}
+          <span className="grow" />
+          Largest difference <b>{apart(seen[0]!, seen[1]!).toFixed(1)} px</b>
+        </p>
+      </section>
+      {damped && <DampedPage how={how} other={other} close={away} />}
+    </>
+  );
+}
+
+const round = (n: number) => Math.round(n * 10) / 10;
+
+function Figure({ name, value, unit, limit }: { name: string; value: number; unit: string; limit: number }) {
+  const over = value > limit;
+  return (
+    <small className={over ? 'bad' : ''} title={`Limit ${limit} ${unit}`}>
+      {name} {Math.round(value)} {unit}
+      {over && <span className="sr-only"> (past the limit)</span>}
+    </small>
+  );
+}

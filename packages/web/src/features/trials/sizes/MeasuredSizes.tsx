@@ -1,0 +1,74 @@
+/** The page in a frame of its own, unseen, made as large as the survey wants it and measured. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
+import type { Plan, Viewport } from '@lyvek/core';
+import { PageLink } from '../../../preview/page-link.ts';
+import { makeSandbox, useOpenedFrame } from '../../../preview/use-opened-frame.ts';
+import { useLayout } from '../../../preview/shown-page.ts';
+import { useOpenedPage, useSettledDocument } from '../../../state/opened-page.ts';
+import { useWork } from '../../../state/work.ts';
+
+/** A page that answers with another size has not been laid out anew yet: asked again after this long, ms. */
+const AGAIN_MS = 30;
+const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
+
+export function MeasuredSizes() {
+  const wanted = useStore(useWork().survey.store, (s) => s.wanted);
+  return wanted && <Frame wanted={wanted} />;
+}
+
+function Frame({ wanted }: { wanted: Viewport }) {
+  const { page, session } = useOpenedPage();
+  const { survey } = useWork();
+  const { layout } = useLayout();
+  const document = useSettledDocument();
+  const [dressed, setDressed] = useState(false);
+  const [link] = useState(() => new PageLink());
+  useEffect(() => {
+    if (!dressed) return;
+    let again: ReturnType<typeof setTimeout> | undefined;
+    const off = link.on('layout', (layout) => {
+      clearTimeout(again);
+      if (!survey.put(layout)) again = setTimeout(() => link.measure(), AGAIN_MS);
+    });
+    return () => {
+      clearTimeout(again);
+      off();
+    };
+  }, [link, survey, dressed]);
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [selectors] = useState(() => () => collectSelectors(session.store.getState().document));
+  const { key } = useOpenedFrame(frame, link, page, selectors);
+  const state = useStore(link.store, (s) => s.link);
+  // Pins and adjustments are part of the page; motions are not, and without them it is measured much faster.
+  const stays = useMemo(
+    () => writeCss(document, layout, 'full-motion').pieces.filter((p) => p.stays),
+    [document, layout],
+  );
+  const patch = useMemo(() => makePatch(document), [document]);
+  useEffect(() => {
+    if (state !== 'ready') return;
+    link.style(stays, patch, NOTHING);
+    setDressed(true);
+  }, [link, state, stays, patch]);
+  const { width, height } = wanted;
+  useEffect(() => {
+    if (dressed) link.measure();
+  }, [link, dressed, width, height]);
+  useEffect(() => {
+    if (state === 'lost') survey.end();
+  }, [state, survey]);
+  return (
+    <iframe
+      key={key}
+      ref={frame}
+      title={`${page.name}, measured at other sizes`}
+      sandbox={makeSandbox(page)}
+      className="unseen-page"
+      style={{ width, height }}
+      tabIndex={-1}
+      aria-hidden="true"
+    />
+  );
+}

@@ -1,0 +1,59 @@
+/** What the checks find at sizes other than the one that is open. */
+import { useNavigate } from 'react-router';
+import { useStore } from 'zustand';
+import { corrected, underMedia } from '@lyvek/core';
+import type { SweptFinding } from '@lyvek/core';
+import { useShownPage } from '../../../preview/shown-page.ts';
+import { useOpenedPage } from '../../../state/opened-page.ts';
+import { FindingRow } from '../FindingRow.tsx';
+import { useTrials } from '../trials-context.ts';
+import { spanWords } from './model.ts';
+import { useElsewhere } from './use-elsewhere.ts';
+
+export function OtherSizes() {
+  const { stale } = useTrials().sweep;
+  const list = useElsewhere();
+  if (list.length === 0) return null;
+  return (
+    <section className="other-sizes" aria-label="At other sizes" data-state={stale ? 'stale' : 'fresh'}>
+      <h3>
+        At other sizes <small>{list.length}</small>
+      </h3>
+      <ul>
+        {list.map((f) => (
+          <Row key={`${f.finding.check} ${f.finding.about} ${f.where}`} one={f} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Row({ one }: { one: SweptFinding }) {
+  const { page, take, session } = useOpenedPage();
+  const { setViewport, link } = useShownPage();
+  const { swept, stale } = useTrials().sweep;
+  const whole = useStore(session.store, (s) => s.document);
+  const navigate = useNavigate();
+  const { finding } = one;
+  const { fix } = finding;
+  const { viewport, how } = swept!.sizes[one.shown]!;
+  return (
+    <FindingRow
+      finding={finding}
+      rowKey={`${finding.check} ${finding.about}`}
+      place={spanWords(swept!, one.at)}
+      isHere={false}
+      stale={stale}
+      showTitle={`Opens the page at ${viewport.width} × ${viewport.height}${how === 'between' ? ', which was interpolated and will be measured' : ''}`}
+      show={() => {
+        setViewport(viewport);
+        session.select(finding.about ? [finding.about] : []);
+        link.scrollTo(finding.at);
+        void navigate(`/pages/${page.id}?take=${take.id}`);
+      }}
+      seen={underMedia(whole, one.active)}
+      selector={one.where}
+      applyFix={fix && (() => session.actOnWhole(fix.label.toLowerCase(), (d) => corrected(d, one)))}
+    />
+  );
+}

@@ -1,0 +1,303 @@
+/**
+ * A previewed page as the workbench sees it: what it is measured as, where it stands, what it is given to wear. Framework-free; React subscribes to
+ * the store. What it says comes over its line.
+ */
+import { createStore } from 'zustand/vanilla';
+import type { HtmlPatch, Layout, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
+import { KEPT, previewCss } from '@lyvek/core';
+import type { FromProbe, ToProbe } from '@lyvek/probe';
+import type { LivePairing, Refusal } from './live-greeting.ts';
+import { PageLine } from './page-line.ts';
+import type { Trouble } from './page-line.ts';
+
+export type LinkState = 'loading' | 'ready' | 'hung' | 'lost';
+
+export interface PageView {
+  link: LinkState;
+  /** the page's load event never came */
+  late: boolean;
+  layout: Layout | null;
+  /** where the page really stands, px */
+  offset: { x: number; y: number };
+  hovered: number;
+  /** what a selector that is being typed matches */
+  found: Found | null;
+  /** why a page under development was not let in */
+  refused: Refusal | null;
+  /** hosts whose files the page asked for in vain */
+  blocked: readonly string[];
+  /** what the page does that keeps people from working */
+  trouble: Trouble | null;
+}
+
+export type Found = Omit<Extract<FromProbe, { type: 'found' }>, 'type'>;
+
+export interface LinkEvents {
+  picked(element: number, additive: boolean, aside: boolean): void;
+  zoom(delta: number): void;
+  layout(layout: Layout): void;
+}
+
+const animationNames = (piece: Piece): string[] =>
+  [...piece.keyframes.matchAll(/@keyframes (lv-[\w-]+)/g)].map((m) => m[1]!);
+
+/** A series of changes of the page is measured once, ms. */
+const REST_MS = 60;
+
+/** What a page is given: its motions, the HTML that pins need, and what the script plays. */
+export interface Dress {
+  pieces: readonly Piece[];
+  patch: HtmlPatch;
+  plan: Plan;
+}
+
+export class PageLink {
+  readonly store = createStore<PageView>(() => ({
+    link: 'loading',
+    late: false,
+    layout: null,
+    offset: { x: 0, y: 0 },
+    hovered: -1,
+    found: null,
+    refused: null,
+    trouble: null,
+    blocked: [],
+  }));
+  private looking: string | null = null;
+  private readonly line = new PageLine({
+    opened: () => {
+      this.sent.clear();
+      this.order = '';
+      this.store.setState({ link: 'loading', refused: null, trouble: null, blocked: [] });
+    },
+    message: (m) => this.take(m),
+    refused: (refused) => this.store.setState({ refused }),
+    trouble: (trouble) => this.store.setState({ trouble }),
+    silent: (open) => {
+      const { link } = this.store.getState();
+      if (open && link === 'ready') this.store.setState({ link: 'hung' });
+      if (!open) this.store.setState({ link: 'lost' });
+    },
+  });
+  private seq = 0;
+  private wanted: { x: number; y: number } | null = null;
+  /** where the page was told to stand, until somebody scrolls it; a page that is still too short gets there once it has grown */
+  private aim: { x: number; y: number } | null = null;
+  private landed = -1;
+  private sent = new Map<string, { piece: Piece; css: string }>();
+  private order = '';
+  private queue: ToProbe[] = [];
+  private rode: ((ridden: Ridden) => void) | null = null;
+  private selectors: () => string[] = () => [];
+  /** what changes the page itself, as it was last sent, and as it was when the page was last measured */
+  private worn = '';
+  private measuredIn: string | null = null;
+  private trying = false;
+  private owed = false;
+  private soon: ReturnType<typeof setTimeout> | null = null;
+  private dress: () => Dress | null = () => null;
+  private readonly listeners: { [K in keyof LinkEvents]: Set<LinkEvents[K]> } = {
+    picked: new Set(),
+    zoom: new Set(),
+    layout: new Set(),
+  };
+
+  private readonly measures: boolean;
+
+  /** `measures: false`: the page is only shown, its layout is known from elsewhere. */
+  constructor({ measures = true } = {}) {
+    this.measures = measures;
+  }
+
+  /** Hears what the page says from now on. Returns what ends that. */
+  on<K extends keyof LinkEvents>(type: K, hear: LinkEvents[K]): () => void {
+    this.listeners[type].add(hear);
+    return () => void this.listeners[type].delete(hear);
+  }
+
+  /** Waits for the probe of this frame. Returns what undoes it. */
+  attach(frame: HTMLIFrameElement, selectors: () => string[], live: LivePairing | null = null): () => void {
+    this.selectors = selectors;
+    this.measuredIn = null;
+    const detach = this.line.attach(frame, live);
+    return () => {
+      detach();
+      if (this.soon) clearTimeout(this.soon);
+    };
+  }
+
+  private take(message: FromProbe): void {
+    if (this.store.getState().link === 'hung') this.store.setState({ link: 'ready' });
+    switch (message.type) {
+      case 'ready':
+        this.store.setState({ late: message.late });
+        for (const m of this.queue.splice(0)) this.line.say(m);
+        if (this.measures) {
+          // Pins and adjustments make the page what it is: they are there before it is measured.
+          const dress = this.dress();
+          if (dress) this.style(dress.pieces, dress.patch, dress.plan);
+          this.measure();
+        } else this.store.setState({ link: 'ready' });
+        // A page that was open before comes back at its place.
+        return this.say({ type: 'scroll', seq: ++this.seq, ...this.store.getState().offset });
+      case 'resized':
+        return this.measures ? this.measureSoon() : undefined;
+      case 'layout':
+        this.store.setState({ layout: message.layout, link: 'ready' });
+        this.aimAgain();
+        return this.listeners.layout.forEach((hear) => hear(message.layout));
+      case 'scrolled':
+        // An echo of an older command would pull the playhead back while it is being dragged.
+        if (message.seq < this.seq) return;
+        this.wanted = null;
+        // The first word after a command is its answer; what moves after that is a hand.
+        if (this.landed === message.seq && this.isElsewhere(message)) this.aim = null;
+        this.landed = message.seq;
+        return this.store.setState({ offset: { x: message.x, y: message.y } });
+      case 'hover':
+        return this.store.setState({ hovered: message.element });
+      case 'found': {
+        const { type: _, ...found } = message;
+        // An answer to an older question says nothing.
+        if (found.selector === this.looking) this.store.setState({ found });
+        return;
+      }
+      case 'picked':
+        // A page can say so without anybody having clicked in it.
+        if (!this.line.isTouched()) return;
+        return this.listeners.picked.forEach((hear) =>
+          hear(message.element, message.additive, message.aside),
+        );
+      case 'blocked':
+        return this.store.setState({ blocked: message.hosts });
+      case 'zoom':
+        return this.listeners.zoom.forEach((hear) => hear(message.delta));
+      case 'rode':
+        return this.rode?.(message.ridden);
+      case 'styled':
+      case 'looked':
+      case 'pong':
+      case 'failed':
+        return;
+    }
+  }
+
+  private say(message: ToProbe): void {
+    if (!this.line.say(message) && message.type === 'scale') this.queue.push(message);
+  }
+
+  /** What the page gets before it is measured for the first time: only what stays while it is measured is needed of it. */
+  wear(dress: () => Dress | null): void {
+    this.dress = dress;
+  }
+
+  /** While something is tried, the page is not measured: what is tried is not yet so. */
+  try(on: boolean): void {
+    this.trying = on;
+    if (!on && (this.owed || this.isOutgrown())) this.measureSoon();
+  }
+
+  measure(): void {
+    this.owed = this.trying;
+    if (this.trying) return;
+    this.measuredIn = this.worn;
+    this.say({ type: 'measure', id: 0, selectors: this.selectors() });
+  }
+
+  /** Pins or adjustments are others than those that it was measured in. */
+  private isOutgrown(): boolean {
+    return this.measures && this.measuredIn !== null && this.measuredIn !== this.worn;
+  }
+
+  private measureSoon(): void {
+    if (this.soon) clearTimeout(this.soon);
+    this.soon = setTimeout(() => this.measure(), REST_MS);
+  }
+
+  /** Scrolls the page; the playhead follows at once, the page's own answer is the truth. */
+  scrollTo(y: number, x = this.store.getState().offset.x): void {
+    const at = { x, y: Math.max(0, y) };
+    if (this.wanted?.y === at.y && this.wanted.x === at.x) return;
+    this.wanted = at;
+    this.aim = at;
+    this.store.setState({ offset: at });
+    this.say({ type: 'scroll', seq: ++this.seq, ...at });
+  }
+
+  private isElsewhere({ x, y }: { x: number; y: number }): boolean {
+    const { offset } = this.store.getState();
+    return Math.abs(offset.x - x) > 1 || Math.abs(offset.y - y) > 1;
+  }
+
+  /** Pins make a page longer: where it could not go before, it can now. */
+  private aimAgain(): void {
+    if (this.aim && this.isElsewhere(this.aim)) this.say({ type: 'scroll', seq: ++this.seq, ...this.aim });
+  }
+
+  /** Sets timed motions to a time and lets them run, or gives them back to their trigger (null). */
+  time(motions: readonly string[], at: number | null, rate: number, run: boolean): void {
+    const names = [...this.sent.values()].flatMap(({ piece }) =>
+      piece.motions.some((m) => motions.includes(m)) ? animationNames(piece) : [],
+    );
+    this.say({ type: 'time', names, at, rate, run });
+  }
+
+  /** Holds a custom property of elements at a value without scrolling; null lets go. */
+  hold(selector: string, property: string, value: string | null): void {
+    this.say({ type: 'hold', selector, property, value });
+  }
+
+  /** Asks what a selector matches; null ends the question. */
+  find(selector: string | null, element: number): void {
+    this.looking = selector;
+    if (selector === null) return this.store.setState({ found: null });
+    this.say({ type: 'find', selector, element });
+  }
+
+  /** Scrolls the page along a path and tells how its frames went; the link hears nothing else of it meanwhile. */
+  ride(path: RidePath, rest: number): Promise<Ridden> {
+    return new Promise((done) => {
+      this.rode = done;
+      this.say({ type: 'ride', id: ++this.seq, path, rest });
+    });
+  }
+
+  /** Lets the page have its own clicks and keys, or picks in it again. */
+  use(on: boolean): void {
+    this.line.used = on;
+    this.say({ type: 'use', on });
+  }
+
+  setScale(scale: number): void {
+    this.say({ type: 'scale', scale });
+  }
+
+  /** Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. */
+  style(all: readonly Piece[], patch: HtmlPatch, plan: Plan): void {
+    const pieces = all.filter((p) => p.id !== KEPT);
+    const changed = pieces
+      .filter((p) => this.sent.get(p.id)?.piece !== p)
+      .map((piece) => ({ piece, id: piece.id, css: previewCss(piece) }))
+      .filter((p) => this.sent.get(p.id)?.css !== p.css);
+    const order = pieces.map((p) => p.id);
+    const key = `${order.join(' ')} ${JSON.stringify([patch, plan])}`;
+    if (changed.length === 0 && key === this.order) return;
+    this.worn = JSON.stringify([patch, pieces.flatMap((p) => (p.stays ? [p.id, previewCss(p)] : []))]);
+    if (!this.trying && this.isOutgrown()) this.measureSoon();
+    for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
+    for (const p of changed) this.sent.set(p.id, p);
+    this.order = key;
+    const played = new Set([...plan.damping, ...plan.signals].map((f) => f.motion));
+    const again = changed.some(({ piece }) => piece.stays || piece.motions.some((m) => played.has(m)));
+    this.say({
+      type: 'style',
+      id: 0,
+      pieces: changed.map(({ id, css, piece }) => ({ id, css, stays: piece.stays ?? false })),
+      order,
+      patch,
+      plan,
+      again,
+    });
+    this.aimAgain();
+  }
+}

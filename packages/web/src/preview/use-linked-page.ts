@@ -1,0 +1,86 @@
+/** Keeps the real page in a frame up to date: its address, the motions in it, and the layout that it is measured to have. */
+import { useCallback, useEffect, useMemo, useRef } from 'react';
+import type { RefObject } from 'react';
+import { useStore } from 'zustand';
+import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
+import type { MotionDocument, Plan } from '@lyvek/core';
+import type { Dress } from './page-link.ts';
+import { useOpenedFrame } from './use-opened-frame.ts';
+import { useLayout, useShownPage } from './shown-page.ts';
+import { useOpenedPage } from '../state/opened-page.ts';
+
+const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
+
+/** `document`: what the page shows; `also`: another one that the same layout serves.  */
+export function useLinkedPage(
+  frame: RefObject<HTMLIFrameElement | null>,
+  document: MotionDocument,
+  also: MotionDocument | null = null,
+) {
+  const { page, session } = useOpenedPage();
+  const { link, viewport, reducedMotion } = useShownPage();
+  const { layout, measured } = useLayout();
+  const others = useRef(also);
+  others.current = also;
+  const selectors = useCallback(
+    () => [session.store.getState().document, others.current].flatMap((d) => (d ? collectSelectors(d) : [])),
+    [session],
+  );
+  const shown = useOpenedFrame(frame, link, page, selectors);
+  const { again } = shown;
+  const state = useStore(link.store, (s) => s.link);
+  const live = useStore(link.store, (s) => s.layout);
+
+  // The server takes out of the page what its takes have taken over, so the page is opened again once that has changed there.
+  const taken = useStore(session.store, (s) =>
+    s.save.kind === 'saved' ? s.document.importedRules.join('\n') : null,
+  );
+  const opened = useRef(taken);
+  useEffect(() => {
+    if (taken === null || taken === opened.current) return;
+    if (opened.current !== null) again();
+    opened.current = taken;
+  }, [taken, again]);
+
+  const { pieces, plan } = useMemo(
+    () => writeCss(document, layout, reducedMotion ? 'reduced-motion' : 'full-motion'),
+    [document, layout, reducedMotion],
+  );
+  const patch = useMemo(() => makePatch(document), [document]);
+  const dress = useRef<Dress>({ pieces, patch, plan });
+  dress.current = { pieces, patch, plan };
+  useEffect(() => {
+    link.wear(() => ({
+      ...dress.current,
+      pieces: dress.current.pieces.filter((p) => p.stays),
+      plan: NOTHING,
+    }));
+    return () => link.wear(() => null);
+  }, [link]);
+
+  // A selector that the page has not been asked about yet: asked before its motion is written there, because reading boxes
+  // beside thousands of live view timelines takes the browser a hundred times as long.
+  const unknown = [document, also].some(
+    (d) =>
+      d &&
+      collectSelectors(d).some(
+        (s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s),
+      ),
+  );
+  useEffect(() => {
+    if (unknown && measured) link.measure();
+  }, [unknown, measured, link]);
+
+  const tried = useStore(session.store, (s) => s.tried !== null);
+  useEffect(() => {
+    if (live) link.style(pieces, patch, plan);
+    link.try(tried);
+  }, [link, pieces, patch, plan, live, tried]);
+
+  // In this order: at another size other conditions hold, and the page has them before it is measured.
+  useEffect(() => {
+    if (state === 'ready') link.measure();
+  }, [link, viewport.width, viewport.height]); // eslint-disable-line react-hooks/exhaustive-deps
+
+  return shown;
+}
