@@ -124,10 +124,16 @@ await step('jest', async () => {
     failed: r.numFailedTests + r.numFailedTestSuites,
   }));
 });
+await step('workbench', async () => {
+  await ensureBuilt();
+  const { row, wrong } = workbenchSize();
+  say(row);
+  if (wrong) say(wrong);
+  return asOne({ code: wrong ? 1 : 0 });
+});
 await step('browser', async () => {
   const bins = await ensurePostgres();
   await ensureBuilt();
-  say(workbenchSize());
   stack = await startStack({ bin: bins, dir: inRoot('.data', 'test') });
   const file = inRoot('.cache', 'playwright.json');
   rmSync(file, { force: true });

@@ -107,6 +107,15 @@ export const journeyBundle = (outfile) => ({
   entryPoints: [inRoot('packages/probe/src/in-page-journey.ts')],
 });
 
+/** Its own bundle has the tables in it; the sources read them from files beside them. */
+const wholeCssTree = {
+  name: 'css-tree',
+  setup: ({ onResolve }) =>
+    onResolve({ filter: /^css-tree$/ }, () => ({
+      path: inRoot('node_modules/css-tree/dist/csstree.esm.js'),
+    })),
+};
+
 /** One file per command, so that each starts fast. Libraries are inlined but for the browser’s driver, which only some commands need. */
 export const cliBundle = (outdir) => ({
   entryPoints: [inRoot('packages/cli/src/main.ts')],
@@ -117,9 +126,8 @@ export const cliBundle = (outdir) => ({
   target: 'node20',
   minify: true,
   external: ['playwright-core'],
-  // Its own bundle has the tables in it; the sources read them from files beside them.
   mainFields: ['module', 'main'],
-  alias: { 'css-tree': inRoot('node_modules/css-tree/dist/csstree.esm.js') },
+  plugins: [wholeCssTree],
   // Some libraries still ask for Node’s modules in the old way.
   banner: {
     js: "import { createRequire as __require } from 'node:module'; const require = __require(import.meta.url);",

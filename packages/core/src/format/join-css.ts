@@ -198,6 +198,3 @@ const isHeld = (p: Piece) => p.stays === true && !isAdjustment(p);
 const isAdjustment = (p: Piece) => p.id.startsWith('adjust:') || p.id === 'kept';
 /** Behind an “and” only other ands may follow without brackets of their own. */
 const inBrackets = (query: string) => (/\b(?:or|not)\b/.test(query) ? `(${query})` : query);
-
-/** What the preview puts into the page for one piece: the same text, without guards, since the condition is chosen there. */
-export const previewCss = (piece: Piece): string => [piece.rules, piece.keyframes].filter(Boolean).join('\n');

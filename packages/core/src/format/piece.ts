@@ -55,3 +55,6 @@ export interface Written {
   plan: Plan;
   notes: WriterNote[];
 }
+
+/** What the preview puts into the page for one piece: the same text, without guards, since the condition is chosen there. */
+export const previewCss = (piece: Piece): string => [piece.rules, piece.keyframes].filter(Boolean).join('\n');

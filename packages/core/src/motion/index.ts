@@ -1,4 +1,5 @@
 export * from './document.ts';
+export * from './schema.ts';
 export * from './compile.ts';
 export * from './sample.ts';
 export * from './pin.ts';

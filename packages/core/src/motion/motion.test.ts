@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { compileTimeline } from './compile.ts';
-import { documentJsonSchema, readDocument, collectSelectors } from './document.ts';
+import { collectSelectors } from './document.ts';
+import { documentJsonSchema, readDocument } from './schema.ts';
 import { sample, shownValue } from './sample.ts';
 
 const layout = makeLayout([

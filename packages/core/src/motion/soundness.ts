@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { AdjustmentSchema } from './adjustment.ts';
 import { MediaSchema } from './conditions.ts';
 import { crossProblems } from './cross-problems.ts';
-import { MotionSchema, listProblems } from './document.ts';
+import { MotionSchema, listProblems } from './schema.ts';
 import type { MotionDocument } from './document.ts';
 import { TriggerSchema } from './trigger.ts';
 import { PinSchema } from './pin.ts';

@@ -1,7 +1,7 @@
 /** Documents as earlier commits wrote them: whatever somebody has stored can be opened. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
-import { readDocument } from './document.ts';
+import { readDocument } from './schema.ts';
 
 const FOLDER = new URL('../../../../e2e/fixtures/documents/', import.meta.url);
 const names = readdirSync(FOLDER);

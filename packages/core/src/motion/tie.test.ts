@@ -3,7 +3,7 @@ import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { placeRange } from '../drivers/index.ts';
 import { withPins } from '../page/index.ts';
 import { compileTimeline } from './compile.ts';
-import { readDocument } from './document.ts';
+import { readDocument } from './schema.ts';
 import type { Motion, MotionDocument } from './document.ts';
 import { further, measuresAlike, withTies } from './tie.ts';
 import type { Cue } from './tie.ts';

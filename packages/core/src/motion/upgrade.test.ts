@@ -4,7 +4,7 @@ import { describe, expect, test } from '@jest/globals';
 import { fingerprint } from '../page/index.ts';
 import { PresetBodySchema } from '../effect/preset.ts';
 import { contentKey } from './content-key.ts';
-import { readDocument } from './document.ts';
+import { readDocument } from './schema.ts';
 import type { MotionDocument } from './document.ts';
 
 const FOLDER = new URL('../../../../e2e/fixtures/documents/', import.meta.url);

@@ -2,7 +2,8 @@
  * Lengths and percentages with calc(), kept symbolic until sizes are known (CSS Values 4, §10).
  * A parsed expression is a small tree; `resolveLength` turns it into CSS px.
  */
-import * as csstree from 'css-tree';
+import { generate, parse } from './css.ts';
+import type { CssNode } from './css.ts';
 import type { Px } from './units.ts';
 
 export type LengthExpr =
@@ -79,7 +80,7 @@ const parsed = new Map<string, Parsed<LengthExpr>>();
 
 function parseFresh(css: string): Parsed<LengthExpr> {
   try {
-    const ast = csstree.parse(css, { context: 'value', onParseError: (e) => fail(e.message) });
+    const ast = parse(css, { context: 'value', onParseError: (e) => fail(e.message) });
     if (ast.type !== 'Value') return { ok: false, error: `“${css}” is not a value` };
     const nodes = withoutSpace(ast.children.toArray());
     if (nodes.length !== 1) return { ok: false, error: `“${css}” is not one length` };
@@ -89,11 +90,11 @@ function parseFresh(css: string): Parsed<LengthExpr> {
   }
 }
 
-const withoutSpace = (nodes: csstree.CssNode[]) =>
+const withoutSpace = (nodes: CssNode[]) =>
   nodes.filter((n) => n.type !== 'WhiteSpace' && n.type !== 'Comment');
 
 /** The same as `parseLength` for a node that a caller has already split off. */
-export function fromNode(node: csstree.CssNode): LengthExpr {
+export function fromNode(node: CssNode): LengthExpr {
   switch (node.type) {
     case 'Number':
       return { kind: 'number', value: Number(node.value) };
@@ -116,20 +117,19 @@ export function fromNode(node: csstree.CssNode): LengthExpr {
       return fail(`${node.name}() with ${args.length} arguments cannot be resolved here`);
     }
     default:
-      return fail(`“${csstree.generate(node)}” is not a length`);
+      return fail(`“${generate(node)}” is not a length`);
   }
 }
 
-const isOperator = (n: csstree.CssNode, ...of: string[]) =>
-  n.type === 'Operator' && of.includes(n.value.trim());
+const isOperator = (n: CssNode, ...of: string[]) => n.type === 'Operator' && of.includes(n.value.trim());
 
-function splitArguments(nodes: csstree.CssNode[]): csstree.CssNode[][] {
-  const out: csstree.CssNode[][] = [[]];
+function splitArguments(nodes: CssNode[]): CssNode[][] {
+  const out: CssNode[][] = [[]];
   for (const n of nodes) isOperator(n, ',') ? out.push([]) : out.at(-1)!.push(n);
   return out;
 }
 
-function sum(nodes: csstree.CssNode[]): LengthExpr {
+function sum(nodes: CssNode[]): LengthExpr {
   const terms: LengthExpr[] = [];
   let from = 0;
   let sign = 1;
@@ -147,13 +147,13 @@ function sum(nodes: csstree.CssNode[]): LengthExpr {
   return terms.length === 1 ? terms[0]! : { kind: 'sum', terms };
 }
 
-function product(nodes: csstree.CssNode[]): LengthExpr {
+function product(nodes: CssNode[]): LengthExpr {
   if (nodes.length === 0) return fail('a term is missing');
   const factors: LengthExpr[] = [];
   let invert = false;
   nodes.forEach((n, i) => {
     if (i % 2 === 1) {
-      if (!isOperator(n, '*', '/')) return fail(`an operator is missing before “${csstree.generate(n)}”`);
+      if (!isOperator(n, '*', '/')) return fail(`an operator is missing before “${generate(n)}”`);
       invert = n.type === 'Operator' && n.value.trim() === '/';
       return undefined;
     }

@@ -2,7 +2,8 @@
  * Media conditions: which of them hold for a viewport. The features are those that a layout knows (Media Queries 4: width, height,
  * orientation, aspect-ratio with min-/max- and range forms, prefers-reduced-motion), joined with and, or, not.
  */
-import * as csstree from 'css-tree';
+import { generate, parse, toPlainObject } from './css.ts';
+import type { CssNode } from './css.ts';
 import { parseLength, resolveLength } from './length.ts';
 import type { Parsed } from './length.ts';
 import type { Viewport } from './layout.ts';
@@ -50,7 +51,7 @@ const COMPARE: Record<string, (a: number, b: number) => boolean> = {
 
 /** Lengths in media queries do not depend on the page: em is the initial font size. */
 function toNumber(node: Node): number {
-  const css = csstree.generate(node as unknown as csstree.CssNode);
+  const css = generate(node as unknown as CssNode);
   if (node.type === 'Ratio') {
     const [a, b = '1'] = css.split('/');
     return Number(a) / Number(b);
@@ -125,9 +126,7 @@ export function parseMedia(query: string): Parsed<Test> {
 function read(query: string): Parsed<Test> {
   try {
     // Errors on the way to a nested condition are the parser’s own trials; what stays unread shows in the tree.
-    const tree = csstree.toPlainObject(
-      csstree.parse(query, { context: 'mediaQueryList' }),
-    ) as unknown as Node;
+    const tree = toPlainObject(parse(query, { context: 'mediaQueryList' })) as unknown as Node;
     const [only, more] = tree.children!;
     if (more || !only?.condition || only.mediaType || only.modifier)
       return { ok: false, error: 'one condition in brackets, such as (width < 600px)' };

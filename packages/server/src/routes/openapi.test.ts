@@ -61,6 +61,13 @@ describe('the description of the API', () => {
       requestBody: { content: Record<string, { schema: { type: string } }> };
     };
     expect(put.requestBody.content['application/json']!.schema.type).toBe('object');
+    const get = paths['/takes/{id}']!.get as {
+      responses: Record<string, { content: Record<string, { schema: { properties: object } }> }>;
+    };
+    // Answered as it is, and described all the same.
+    expect(get.responses[200]!.content['application/json']!.schema.properties).toMatchObject({
+      document: { type: 'object', properties: { motions: { type: 'array' } } },
+    });
   });
 
   test.each(Object.keys(FORMATS))('%s has a published schema', (format) => {

@@ -1,10 +1,25 @@
 /** The description of the HTTP API (OpenAPI 3.1), made from the shapes that requests and answers are checked by. */
 import * as z from 'zod';
+import { AnsweredDocument, AnsweredMotions, AnsweredPreset } from '@lyvek/api';
+import { DocumentShape, PresetBodyShape } from '@lyvek/core';
 import { OPERATIONS } from './operations.ts';
 import type { Operation } from './operations.ts';
 
-const toSchema = (shape: z.ZodType, io: 'input' | 'output') => {
-  const { $schema: _, ...schema } = z.toJSONSchema(shape, { unrepresentable: 'any', io });
+/** What is answered without being read again is described by the shape that it was read by. */
+const ANSWERED = new Map<z.core.$ZodType, z.ZodType>([
+  [AnsweredDocument, DocumentShape],
+  [AnsweredMotions, DocumentShape.shape.motions],
+  [AnsweredPreset, PresetBodyShape],
+]);
+const toSchema = (shape: z.ZodType, io: 'input' | 'output'): object => {
+  const { $schema: _, ...schema } = z.toJSONSchema(shape, {
+    unrepresentable: 'any',
+    io,
+    override: ({ zodSchema, jsonSchema }) => {
+      const described = ANSWERED.get(zodSchema);
+      if (described) Object.assign(jsonSchema, toSchema(described, io));
+    },
+  });
   return schema;
 };
 

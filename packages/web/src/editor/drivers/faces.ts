@@ -1,4 +1,4 @@
-/** How each kind of driver is drawn and chosen. */
+/** How each kind of driver is drawn. */
 import type { Driver } from '@lyvek/core';
 import type { DriverFace } from './kind.ts';
 import { face as load } from './load/face.tsx';
@@ -8,8 +8,6 @@ import { face as scroll } from './scroll/face.tsx';
 import { face as trigger } from './trigger/face.tsx';
 import { face as view } from './view/face.tsx';
 
-/** In the order in which they are offered. */
-const FACES = { view, scroll, pin, trigger, load, marquee } as const;
+const FACES: Record<Driver['kind'], DriverFace> = { view, scroll, pin, trigger, load, marquee };
 
-export const driverFace = (kind: Driver['kind']): DriverFace => FACES[kind] as DriverFace;
-export const DRIVER_FACES = Object.values(FACES) as readonly DriverFace[];
+export const driverFace = (kind: Driver['kind']): DriverFace => FACES[kind];

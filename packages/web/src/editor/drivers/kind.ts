@@ -51,9 +51,14 @@ export interface ChoiceContext {
   picked: number;
 }
 
-export interface DriverFace<D extends Driver = Driver> {
+/** How it is drawn. */
+export interface DriverFace {
   Sign(props: { label?: string }): ReactNode;
   bar: DriverBar;
+}
+
+/** How a motion comes to have it. */
+export interface DriverChoices<D extends Driver = Driver> {
   /** “Driven by …” */
   phrase(driver: D, document: MotionDocument, layout: PinnedLayout): string;
   /** which of the choices it is */

@@ -1,19 +1,13 @@
 /** Page load: a line that begins at the top of the page. */
-import type { LoadDriver } from '@lyvek/core';
 import { Sign } from '../../../ui/glyphs.tsx';
 import { capsuleBar, ROUND } from '../Capsule.tsx';
 import type { DriverFace } from '../kind.ts';
 
-export const face: DriverFace<LoadDriver> = {
+export const face: DriverFace = {
   Sign: (p) => (
     <Sign w={11} h={14} {...p}>
       <path d="M1 1.5h9M5.5 1.5V13M2.5 10l3 3 3-3" stroke="var(--trigger)" strokeWidth="1.3" fill="none" />
     </Sign>
   ),
   bar: capsuleBar(ROUND, 'url(#eased)'),
-  phrase: () => 'page load',
-  toChoice: () => 'load',
-  listChoices: () => [
-    { value: 'load', text: 'page load', note: 'time-based, plays once', driver: { kind: 'load' } },
-  ],
 };

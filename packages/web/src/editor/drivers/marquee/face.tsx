@@ -1,10 +1,8 @@
 /** A strip that moves endlessly: two dashed rails. */
-import type { MarqueeDriver } from '@lyvek/core';
 import { Sign } from '../../../ui/glyphs.tsx';
 import type { DriverFace } from '../kind.ts';
-import { MARQUEE } from './marquee.ts';
 
-export const face: DriverFace<MarqueeDriver> = {
+export const face: DriverFace = {
   Sign: (p) => (
     <Sign w={9} h={14} {...p}>
       <path d="M2 0v14M7 0v14" stroke="var(--marquee)" strokeWidth="1.6" strokeDasharray="3 2" fill="none" />
@@ -16,14 +14,4 @@ export const face: DriverFace<MarqueeDriver> = {
     hasRange: false,
     holds: false,
   },
-  phrase: () => 'an endless marquee',
-  toChoice: () => 'marquee',
-  listChoices: () => [
-    {
-      value: 'marquee',
-      text: 'an endless marquee',
-      note: 'runs all the time, reacts to scroll',
-      driver: MARQUEE,
-    },
-  ],
 };

@@ -1,23 +1,13 @@
 /** The span of a pin: a bracket, and bars with corners within it. */
-import type { PinDriver } from '@lyvek/core';
 import { Sign } from '../../../ui/glyphs.tsx';
 import { capsuleBar } from '../Capsule.tsx';
 import type { DriverFace } from '../kind.ts';
 
-export const face: DriverFace<PinDriver> = {
+export const face: DriverFace = {
   Sign: (p) => (
     <Sign w={9} h={14} {...p}>
       <path d="M8 1H1.5v12H8" stroke="var(--pin)" strokeWidth="2" fill="none" />
     </Sign>
   ),
   bar: capsuleBar(1.5, 'url(#eased-pin)'),
-  phrase: ({ pin }, { pins }) => `the pin ${pins.find((p) => p.id === pin)?.name ?? 'that is missing'}`,
-  toChoice: ({ pin }) => pin,
-  listChoices: ({ document }) =>
-    document.pins.map(({ id, name }) => ({
-      value: id,
-      text: `the pin ${name}`,
-      note: 'while it is pinned',
-      driver: { kind: 'pin', pin: id },
-    })),
 };

@@ -2,7 +2,7 @@
 import { withDriver } from '@lyvek/core';
 import type { Driver, Motion } from '@lyvek/core';
 import { newId } from '../../../../state/take-session.ts';
-import { DRIVER_FACES, driverFace } from '../../../../editor/drivers/faces.ts';
+import { DRIVER_CHOICES, driverChoices } from '../../../../editor/drivers/choices.ts';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { notify } from '../../../../ui/notices.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
@@ -19,7 +19,7 @@ export function DriverPicker({ motion, element, length }: DriverWordProps) {
   const { session } = useOpenedPage();
   const { layout, chosen, document } = useRundown();
   const { driver } = motion;
-  const { Options, ...face } = driverFace(driver.kind);
+  const { Options, ...choices } = driverChoices(driver.kind);
   const use = (next: Driver | 'new trigger') => {
     const given = { target: layout.elements[element]!.selector, length, newId };
     const { document: changed, message } = withDriver(
@@ -31,7 +31,7 @@ export function DriverPicker({ motion, element, length }: DriverWordProps) {
     session.actOnWhole('change the driver', () => changed);
     if (message) notify(message, { action: { label: 'Undo', run: () => void session.undo() } });
   };
-  const options = DRIVER_FACES.flatMap((f) =>
+  const options = DRIVER_CHOICES.flatMap((f) =>
     f.listChoices({ driver, document, layout, element, picked: chosen }),
   );
   return (
@@ -40,13 +40,13 @@ export function DriverPicker({ motion, element, length }: DriverWordProps) {
       <Popover
         className={`word word-${driver.kind}`}
         label="Driver"
-        trigger={face.phrase(driver, document, layout)}
+        trigger={choices.phrase(driver, document, layout)}
       >
         {(close) => (
           <>
             <Choices
               options={options}
-              value={face.toChoice(driver)}
+              value={choices.toChoice(driver)}
               onChoose={(value) => {
                 use(options.find((o) => o.value === value)!.driver);
                 close();

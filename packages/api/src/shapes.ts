@@ -1,0 +1,254 @@
+/** Shapes of the HTTP API: the server answers with them, the interface reads them. */
+import * as z from 'zod';
+import {
+  BANDS,
+  CoefficientsSchema,
+  GestureValuesSchema,
+  LayoutSchema,
+  LimitsSchema,
+  TraceSchema,
+  TrialResultSchema,
+  TrialSetupSchema,
+} from '@lyvek/core';
+import type { Motion, MotionDocument, PresetBody } from '@lyvek/core';
+
+/**
+ * What is passed on as it is: whoever takes in a document or a preset reads it with core’s own reader, once. So an answer is not read a
+ * second time, and a browser that only shows it does not load what that takes.
+ */
+export const AnsweredDocument = z.custom<MotionDocument>((d) => d instanceof Object && 'motions' in d);
+export const AnsweredMotions = z.custom<Motion[]>(Array.isArray);
+export const AnsweredPreset = z.custom<PresetBody>((b) => b instanceof Object && 'motions' in b);
+
+export const Id = z.uuid();
+export const Name = z
+  .string()
+  .trim()
+  .min(1, 'a name is needed')
+  .max(120, 'a name has at most 120 characters');
+
+export const Health = z.object({
+  ok: z.boolean(),
+  database: z.boolean(),
+  disk: z.boolean(),
+  version: z.string(),
+});
+
+/** What the data takes on disk, bytes, and how many revisions and files that are. */
+export const Storage = z.object({ bytes: z.number(), revisions: z.number(), files: z.number() });
+
+export const Project = z.object({ id: Id, name: z.string(), demo: z.boolean(), pages: z.number().int() });
+export const Projects = z.object({ projects: z.array(Project) });
+export const NameBody = z.strictObject({ name: Name });
+
+/** What a project decides for all its pages: thresholds of checks, constants of gestures, recorded scrolling. */
+export const ProjectSettings = z.strictObject({
+  limits: LimitsSchema.prefault({}),
+  gestures: GestureValuesSchema.default({}),
+  traces: z.array(TraceSchema).max(12).default([]),
+});
+export type ProjectSettings = z.infer<typeof ProjectSettings>;
+
+/** A take, and which of its revisions. */
+export const RevisionOf = z.strictObject({
+  takeId: Id,
+  revision: z.number().int().min(1).max(2_147_483_647),
+});
+export const Take = z.object({
+  id: Id,
+  pageId: Id,
+  name: z.string(),
+  revision: z.number().int(),
+  madeFrom: RevisionOf.nullable(),
+});
+export const Takes = z.object({ takes: z.array(Take) });
+export const Page = z.object({
+  id: Id,
+  projectId: Id,
+  name: z.string(),
+  entry: z.string(),
+  token: z.string(),
+  contentHash: z.string(),
+  /** it may load files from other hosts while it is previewed */
+  outside: z.boolean(),
+  /** of a page under development: where its own server shows it, and its pairing code */
+  live: z.object({ url: z.string(), code: z.string() }).nullable(),
+});
+
+export const OutsideBody = z.strictObject({ outside: z.boolean() });
+
+/** A page on this machine: nothing else may be framed. */
+const LoopbackUrl = z
+  .url({ protocol: /^https?$/, hostname: /^(localhost|127\.0\.0\.1)$/ })
+  .max(500)
+  .refine((u) => !/\/\/[^/]*@/.test(u), 'an address without a name and a password');
+export const NewLivePage = z.strictObject({ name: Name.optional(), url: LoopbackUrl });
+/** What the shelf shows of a page. */
+export const PageOnShelf = Page.extend({
+  takes: z.array(Take),
+  layouts: z.array(LayoutSchema),
+  document: AnsweredDocument.nullable(),
+  /** how near the frames of its newest measured trial came to their budget */
+  bands: z.array(z.object({ from: z.number(), to: z.number(), band: z.enum(BANDS) })),
+});
+export const Shelf = z.object({ project: Project, pages: z.array(PageOnShelf) });
+export const PageWhole = z.object({
+  page: Page,
+  project: Project,
+  takes: z.array(Take),
+  layouts: z.array(LayoutSchema),
+});
+
+const Place = z.object({
+  path: z.string(),
+  line: z.number().int(),
+  column: z.number().int(),
+  from: z.number().int(),
+  to: z.number().int(),
+});
+/** Whether what was taken over from a page was seen to play the same in a browser, and what was left to the page. */
+export const ImportProof = z.object({
+  proved: z.boolean(),
+  /** all of it in a sentence */
+  message: z.string(),
+  left: z.array(z.object({ selector: z.string(), reason: z.string() })),
+});
+export type ImportProof = z.infer<typeof ImportProof>;
+
+/** What a page moves by its own CSS. */
+export const PageImport = z.object({
+  /** null: it moves nothing, or was added before that was proved */
+  proof: ImportProof.nullable(),
+  document: AnsweredDocument,
+  unsupported: z.array(z.object({ place: Place, what: z.string(), reason: z.string() })),
+  mistakes: z.array(
+    z.object({
+      key: z.string(),
+      rule: z.string(),
+      kind: z.string(),
+      place: Place,
+      what: z.string(),
+      why: z.string(),
+      advice: z.string(),
+      /** null: only the page’s author can mend it */
+      correction: z.object({ read: AnsweredDocument, instead: AnsweredMotions }).nullable(),
+    }),
+  ),
+});
+/** A page’s HTML and its style sheets by path. */
+export const PageTexts = z.object({ html: z.string(), sheets: z.record(z.string(), z.string()) });
+export type PageTexts = z.infer<typeof PageTexts>;
+/** Where a finished hand-off is kept for a browser to prove it. */
+export const ProofToken = z.object({ token: z.string().regex(/^[0-9a-f]{32}$/) });
+export const ProofResultShape = z.object({
+  looks: z.number().int(),
+  elements: z.number().int(),
+  values: z.number().int(),
+  of: z.object({ motions: z.number().int(), elements: z.number().int() }),
+  motions: z.array(
+    z.object({
+      motion: z.string(),
+      down: z.number(),
+      up: z.number(),
+      at: z.number(),
+      property: z.string(),
+      shown: z.string(),
+      predicted: z.string(),
+    }),
+  ),
+  skipped: z.array(z.object({ motion: z.string(), reason: z.string() })),
+});
+
+/** A page as it was measured before its files were replaced. */
+export const FormerLayout = z.object({ layout: LayoutSchema.nullable() });
+
+export type PageImport = z.infer<typeof PageImport>;
+
+/** A preset; `uses` counts the takes that have a motion made from it. */
+export const Preset = z.object({
+  id: Id,
+  name: z.string(),
+  revision: z.number().int(),
+  uses: z.number().int(),
+  body: AnsweredPreset,
+});
+export const Presets = z.object({ presets: z.array(Preset) });
+
+/** A trial as a page’s history shows it. */
+export const Trial = z.object({
+  id: Id,
+  pageId: Id,
+  takeId: Id,
+  revision: z.number().int(),
+  kind: z.enum(['here', 'lab']),
+  setup: TrialSetupSchema,
+  state: z.enum(['queued', 'running', 'done', 'failed', 'cancelled']),
+  /** share done */
+  progress: z.number(),
+  /** why it failed */
+  why: z.string().nullable(),
+  createdAt: z.string(),
+  /** what its frames amount to, once it is done: ms, px, and the share of frames on time */
+  summary: z
+    .object({
+      frames: z.number(),
+      onTime: z.number(),
+      median: z.number(),
+      p95: z.number(),
+      worst: z.number(),
+      worstAt: z.number(),
+      budget: z.number(),
+    })
+    .nullable(),
+});
+/** `lab`: whether this server can measure in Chromium. */
+export const Trials = z.object({ lab: z.boolean(), trials: z.array(Trial) });
+/** Without a result it is put into the lab’s queue; with one it was measured in the asker’s own browser. */
+export const NewTrial = z.strictObject({
+  setup: TrialSetupSchema,
+  result: TrialResultSchema.refine((r) => r.kind === 'here', 'only what was measured here').optional(),
+});
+/** With the document that it was run with, unless that cannot be read any more, and with its frames once it is done. */
+export const TrialWhole = Trial.extend({
+  document: AnsweredDocument.nullable(),
+  result: TrialResultSchema.nullable(),
+});
+export type Trial = z.infer<typeof Trial>;
+export type Trials = z.infer<typeof Trials>;
+export type TrialWhole = z.infer<typeof TrialWhole>;
+
+/** What work costs on each class of device, fitted from this many trials of the project. */
+export const UnitCosts = z.object({
+  unitCosts: z.array(z.object({ coefficients: CoefficientsSchema, trials: z.number().int() })),
+});
+
+export const TakeDocument = Take.extend({ document: AnsweredDocument });
+export const Revisions = z.object({
+  revisions: z.array(z.object({ number: z.number().int(), at: z.string(), motions: z.number().int() })),
+});
+export const RevisionsQuery = z.object({
+  before: z.coerce.number().int().min(1).max(2_147_483_647).default(2_147_483_647),
+});
+export type RevisionFacts = z.infer<typeof Revisions>['revisions'][number];
+
+/** Pictures of a page to compare with, each at the scroll offset that it shows. */
+export const ReferenceSet = z.object({
+  id: Id,
+  pageId: Id,
+  name: z.string(),
+  pictures: z.array(z.object({ id: Id, at: z.number() })),
+});
+export const ReferenceSets = z.object({ references: z.array(ReferenceSet) });
+export const PictureQuery = z.object({ at: z.coerce.number().min(0).max(1_000_000) });
+export const PictureAt = z.strictObject({ at: z.number().min(0).max(1_000_000) });
+export type ReferenceFacts = z.infer<typeof ReferenceSet>;
+export const Revision = z.object({ revision: z.number().int() });
+
+export type PageOnShelf = z.infer<typeof PageOnShelf>;
+export type PresetFacts = z.infer<typeof Preset>;
+export type PageWhole = z.infer<typeof PageWhole>;
+export type Shelf = z.infer<typeof Shelf>;
+export type TakeDocument = z.infer<typeof TakeDocument>;
+export type TakeFacts = z.infer<typeof Take>;
+export type ProjectFacts = z.infer<typeof Project>;
+export type PageFacts = z.infer<typeof Page>;

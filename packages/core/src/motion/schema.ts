@@ -1,0 +1,215 @@
+/** How a document is written and read: JSON, versioned; unknown fields are errors with their path. */
+import * as z from 'zod';
+import { DriverSchema } from '../drivers/index.ts';
+import { parseLength } from '../page/index.ts';
+import { AdjustmentSchema } from './adjustment.ts';
+import { MediaSchema, motionUnder } from './conditions.ts';
+import { crossProblems } from './cross-problems.ts';
+import { TriggerSchema, MeetingSchema, phasePoint, TimeSchema } from './trigger.ts';
+import { PinSchema } from './pin.ts';
+import { CueSchema, TiesSchema, withTies } from './tie.ts';
+import { id, selector } from './parts.ts';
+import { motionProblems } from './motion-rules.ts';
+import type { Motion, MotionDocument } from './document.ts';
+import { upgradedAcceptances, upgradedDocument } from './upgrade.ts';
+import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
+import { parseEasing, valueError } from '../value/index.ts';
+
+const easing = z
+  .string()
+  .max(4000)
+  .superRefine((css, ctx) => {
+    const parsed = parseEasing(css);
+    if (!parsed.ok) ctx.addIssue({ code: 'custom', message: parsed.error });
+  });
+
+/** A length or a percentage of the range; of timed motions a time. */
+const staggerStep = z
+  .string()
+  .max(200)
+  .refine((css) => /^-?\d+(\.\d+)?ms$/.test(css) || parseLength(css).ok, 'a step such as 48px, 8% or 40ms');
+
+export { MeetingSchema };
+
+export const RangeSchema = z.strictObject({
+  start: z.union([phasePoint('start'), MeetingSchema]),
+  end: z.union([phasePoint('end'), MeetingSchema]),
+});
+
+const NAMED = new RegExp(`^(?:${PHASES.join('|')}) -?\\d+(?:\\.\\d+)?%$`);
+/** A share of the range, or a place at a range name such as `entry 25%`, which keyframes in CSS take without calc(). */
+const place = z.string().superRefine((at, ctx) => {
+  if (isNamedPlace(at)) {
+    if (!NAMED.test(at))
+      ctx.addIssue({ code: 'custom', message: 'a place at a range name is written like entry 25%' });
+  } else if (!/^\d+(\.\d+)?%$/.test(at)) ctx.addIssue({ code: 'custom', message: 'a place such as 50%' });
+  else if (Number.parseFloat(at) > 100)
+    ctx.addIssue({ code: 'custom', message: 'keyframes lie between 0% and 100%' });
+});
+export const KeyframeSchema = z.strictObject({
+  at: place,
+  /** empty at 0 %: the element’s own value, or what earlier motions show */
+  value: z.string().max(1000),
+  easing: easing.optional(),
+});
+
+const keyframes = z
+  .record(z.string().max(80), z.array(KeyframeSchema).min(1).max(500))
+  .superRefine((record, ctx) => {
+    for (const [property, list] of Object.entries(record))
+      list.forEach((k, i) => {
+        const message = k.value === '' && k.at === '0%' ? null : valueError(property, k.value);
+        if (message) ctx.addIssue({ code: 'custom', message, path: [property, i, 'value'] });
+      });
+  });
+
+/** How what is shown follows the scroll; see feel/follow.ts for what the numbers mean. */
+export const DampingSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('none') }),
+  z.strictObject({
+    kind: z.literal('half-life'),
+    halfLife: z.number().min(1).max(5000),
+    cap: z.number().min(1).max(5000).optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('spring'),
+    frequency: z.number().min(0.1).max(30),
+    ratio: z.number().min(0.05).max(5),
+  }),
+]);
+
+/** What of a motion differs where a media condition holds. */
+const ConditionSchema = z.strictObject({
+  media: id,
+  on: z.boolean().optional(),
+  range: RangeSchema.partial().optional(),
+  /** whole lists, for properties that the motion has anyway */
+  keyframes: keyframes.optional(),
+});
+
+export const MotionSchema = z
+  .strictObject({
+    id,
+    name: z.string().trim().min(1).max(120),
+    on: z.boolean(),
+    targets: z.strictObject({ selector }),
+    driver: DriverSchema,
+    /** what a timed motion keeps for when it is scrubbed again */
+    range: RangeSchema.default({ start: 'cover 0%', end: 'cover 100%' }),
+    /** ends that hang on a cue or on another motion; the range holds what they amount to */
+    ties: TiesSchema.optional(),
+    /** each further target a step later */
+    stagger: z.strictObject({ step: staggerStep, order: z.enum(STAGGER_ORDERS) }).optional(),
+    /** of motions on a trigger or at page load */
+    time: TimeSchema.optional(),
+    keyframes,
+    easing,
+    fill: z.enum(['none', 'forwards', 'backwards', 'both']),
+    composite: z.enum(['replace', 'add']),
+    damping: DampingSchema,
+    /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
+    reducedMotion: z.enum(['drop', 'fade', 'keep']),
+    conditions: z.array(ConditionSchema).max(20).optional(),
+    /** the preset and its part that it was made from, and what that said then */
+    preset: z.strictObject({ id: z.uuid(), part: id, hash: z.string().max(20) }).optional(),
+  })
+  .superRefine((m, ctx) => {
+    for (const p of motionProblems(m)) ctx.addIssue({ code: 'custom', ...p });
+    m.conditions?.forEach((c, k) => {
+      for (const p of motionProblems(motionUnder(m as Motion, [c.media])))
+        ctx.addIssue({ code: 'custom', message: p.message, path: ['conditions', k, ...p.path] });
+    });
+  });
+
+/** A registered custom property (CSS Properties and Values API 1, §2). */
+export const PropertySchema = z.strictObject({
+  name: z
+    .string()
+    .regex(/^--[\w-]+$/)
+    .max(80),
+  syntax: z.string().min(1).max(200),
+  inherits: z.boolean(),
+  initial: z.string().max(400).optional(),
+});
+
+/** A document as it is written. */
+export const DocumentShape = z
+  .strictObject({
+    format: z.literal('lyvek-document'),
+    version: z.literal(2),
+    motions: z.array(MotionSchema).max(5000),
+    // Documents from before these existed simply have none.
+    pins: z.array(PinSchema).max(200).default([]),
+    triggers: z.array(TriggerSchema).max(500).default([]),
+    cues: z.array(CueSchema).max(500).default([]),
+    adjustments: z.array(AdjustmentSchema).max(1000).default([]),
+    /** media conditions; of several that hold the later one has the last word */
+    media: z.array(MediaSchema).max(20).default([]),
+    /** custom properties as the page registered them; others are registered by what they hold */
+    properties: z.array(PropertySchema).max(200).default([]),
+    /** rules of the page that were read into this document and are taken out of its files at hand-off */
+    importedRules: z.array(z.string().max(2000)).max(20_000).default([]),
+    /** findings that somebody has accepted: of which check, about what, why, and as it was then */
+    accepted: z
+      .array(
+        z.strictObject({
+          check: z.string().max(60),
+          where: z.string().max(2000),
+          reason: z.string().max(400),
+          state: z.string().max(20),
+        }),
+      )
+      .max(500)
+      .default([]),
+  })
+  .superRefine((d, ctx) => {
+    for (const { path, message } of crossProblems(d as MotionDocument))
+      ctx.addIssue({ code: 'custom', message, path });
+  });
+
+/** A document as it is read: those of earlier versions become ones of this. */
+export const DocumentSchema = z.preprocess((json) => {
+  const next = upgradedDocument(json);
+  const read = next === json ? null : DocumentShape.safeParse(next);
+  return read?.success ? upgradedAcceptances(read.data) : next;
+}, DocumentShape);
+
+/** Of documents as they are written now; every earlier one is read, too. */
+const VERSION = 2;
+const newerWords = (version: number) =>
+  `this document is of version ${version}, and this Lyvek reads up to version ${VERSION}: open it with the newer Lyvek that wrote it`;
+
+export interface DocumentProblem {
+  path: string;
+  message: string;
+}
+
+/** Reads a document; every problem comes with its path, e.g. `motions[3].range.end`. */
+export function readDocument(
+  json: unknown,
+): { ok: true; document: MotionDocument } | { ok: false; problems: DocumentProblem[] } {
+  const version = (json as { version?: unknown } | null)?.version;
+  if (typeof version === 'number' && version > VERSION)
+    return { ok: false, problems: [{ path: 'version', message: newerWords(version) }] };
+  const result = DocumentSchema.safeParse(json);
+  if (result.success) return { ok: true, document: withTies(result.data) };
+  return { ok: false, problems: listProblems(result.error) };
+}
+
+/** Zod's issues as plain sentences with paths; of a union the nearest branch speaks. */
+export function listProblems(error: z.ZodError): DocumentProblem[] {
+  return error.issues.map((issue) => ({
+    path: issue.path.reduce<string>(
+      (p, k) => (typeof k === 'number' ? `${p}[${k}]` : p ? `${p}.${String(k)}` : String(k)),
+      '',
+    ),
+    message:
+      issue.code === 'invalid_union' && issue.errors.length
+        ? (issue.errors.flat().find((i) => i.code === 'custom')?.message ?? issue.message)
+        : issue.message,
+  }));
+}
+
+/** The published JSON Schema of the document. CSS syntax inside strings is checked beyond it. */
+export const documentJsonSchema = () =>
+  z.toJSONSchema(DocumentShape, { unrepresentable: 'any', io: 'input' });
