@@ -38,6 +38,10 @@ export default ts.config(
           message: ASK_THE_RECORD,
         })),
         { selector: `SwitchStatement > ${A_DRIVERS_KIND}.discriminant`, message: ASK_THE_RECORD },
+        {
+          selector: 'MemberExpression[property.name="setPointerCapture"]',
+          message: 'Drags are begun by `beginDrag`: Esc and a lost pointer put everything back.',
+        },
       ],
     },
   },

@@ -12,13 +12,14 @@ import {
 } from '@lyvek/core';
 import type { Motion, MotionDocument, PresetBody } from '@lyvek/core';
 
+const hasMotions = (json: unknown) => typeof json === 'object' && json !== null && 'motions' in json;
 /**
  * What is passed on as it is: whoever takes in a document or a preset reads it with core’s own reader, once. So an answer is not read a
  * second time, and a browser that only shows it does not load what that takes.
  */
-export const AnsweredDocument = z.custom<MotionDocument>((d) => d instanceof Object && 'motions' in d);
+export const AnsweredDocument = z.custom<MotionDocument>(hasMotions);
 export const AnsweredMotions = z.custom<Motion[]>(Array.isArray);
-export const AnsweredPreset = z.custom<PresetBody>((b) => b instanceof Object && 'motions' in b);
+export const AnsweredPreset = z.custom<PresetBody>(hasMotions);
 
 export const Id = z.uuid();
 export const Name = z

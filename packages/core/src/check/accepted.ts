@@ -1,4 +1,6 @@
 /** Findings that somebody has accepted, with a reason. One comes back when what it is about has changed. */
+import { editWhole } from '../edit/index.ts';
+import type { Operation } from '../edit/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { contentKey } from '../motion/index.ts';
 import type { Layout } from '../page/index.ts';
@@ -29,6 +31,12 @@ export function acceptance(d: MotionDocument, finding: Finding, selector: string
 }
 
 const isOther = (one: Accepted) => (a: Accepted) => a.check !== one.check || a.where !== one.where;
+
+/** Accepts a finding as it is now, with a reason. */
+export const acceptFinding = (one: Accepted): Operation =>
+  editWhole('accept a finding', (d) => withAccepted(d, one));
+export const unacceptFinding = (one: Accepted): Operation =>
+  editWhole('no longer accept a finding', (d) => withoutAccepted(d, one));
 
 export const withAccepted = (d: MotionDocument, one: Accepted): MotionDocument => ({
   ...d,

@@ -1,6 +1,7 @@
 /** What a check is and what it finds. */
 import type { FrameClock, Gesture } from '../gesture/index.ts';
-import { addRead } from '../motion/index.ts';
+import { addRead, edit, without } from '../edit/index.ts';
+import type { Operation } from '../edit/index.ts';
 import type {
   Trigger,
   Instance,
@@ -59,12 +60,16 @@ export interface Fix {
   adjust?: { selector: string; declarations: Record<string, string>; for?: string[] }[];
 }
 
-/** The document with a finding mended. */
-export function withFix(document: MotionDocument, fix: Fix): MotionDocument {
-  const gone = new Set(fix.drop);
+/** The fix of a finding as an edit of what is seen. */
+export const applyFix = (fix: Fix): Operation => edit(fix.label.toLowerCase(), (d) => withFix(d, fix));
+
+/** The document with a fix. */
+export function withFix(whole: MotionDocument, fix: Fix): MotionDocument {
+  const { drop = [] } = fix;
+  const document = drop.length ? without(drop)(whole) : whole;
   const put = <T extends { id: string }>(list: T[], changed: readonly T[] = []): T[] => {
     const byId = new Map(changed.map((x) => [x.id, x]));
-    return list.filter((x) => !gone.has(x.id)).map((x) => byId.get(x.id) ?? x);
+    return list.map((x) => byId.get(x.id) ?? x);
   };
   const ids = new Set(document.adjustments.map((a) => a.id));
   const made = (fix.adjust ?? []).map(({ selector, declarations, for: whom = [] }) => {
@@ -78,7 +83,7 @@ export function withFix(document: MotionDocument, fix: Fix): MotionDocument {
     motions: lastly(put(document.motions, fix.motions), fix.last),
     pins: put(document.pins, fix.pins),
     triggers: put(document.triggers, fix.triggers),
-    adjustments: [...put(document.adjustments), ...made],
+    adjustments: [...document.adjustments.filter((a) => !drop.includes(a.id)), ...made],
   };
   return fix.correction ? addRead(corrected, fix.correction) : corrected;
 }

@@ -1,5 +1,5 @@
 /** Checks that tell of mistakes in the page's own files. */
-import { replacedBy } from '../motion/index.ts';
+import { replacedBy } from '../edit/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';

@@ -1,5 +1,6 @@
 /** Takes one thing over from another document of the same page, with what it needs there. */
 import { driverReferences } from '../drivers/index.ts';
+import type { Operation } from '../edit/index.ts';
 import { readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { Difference } from './differences.ts';
@@ -19,6 +20,7 @@ export function withTakenOver(
   const theirs = difference[from];
   const ours = difference[from === 'a' ? 'b' : 'a'];
   let out = target;
+  // What others here hang on is not taken from them: the document then says why not.
   if (!theirs) out = { ...out, [list]: out[list].filter((x) => x.id !== ours?.id) };
   else {
     // What bears its name here goes on bearing its id, so that everything that hangs on it still finds it.
@@ -31,6 +33,21 @@ export function withTakenOver(
   const [first] = read.problems;
   return { ok: false, why: `${findName(theirs ?? ours!)} cannot be taken over: ${first!.message}.` };
 }
+
+/** The same as an operation on `target`; what it cannot take over is said, and nothing changes. */
+export const takeOver = (
+  label: string,
+  source: MotionDocument,
+  difference: Difference,
+  from: 'a' | 'b',
+): Operation => ({
+  label,
+  scope: 'whole',
+  apply(target) {
+    const done = withTakenOver(target, source, difference, from);
+    return done.ok ? { document: done.document } : { document: target, message: done.why };
+  },
+});
 
 const findName = (x: { id: string; name?: string; selector?: string }) => x.name ?? x.selector ?? x.id;
 

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { addRead, readDocument, replacedBy } from '../motion/index.ts';
+import { addRead, replacedBy } from '../edit/index.ts';
+import { readDocument } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { mistakenPage } from '../testing/specimen-parts.ts';
 

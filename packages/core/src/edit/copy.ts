@@ -9,7 +9,7 @@ import {
 } from '../drivers/index.ts';
 import type { Adjustment, Trigger, Motion, MotionDocument } from '../motion/index.ts';
 import { shorten } from '../text/index.ts';
-import type { NewId } from './operation.ts';
+import type { NewId, Operation } from './operation.ts';
 
 export interface Copied {
   motions: Motion[];
@@ -105,3 +105,27 @@ export function duplicated(
   });
   return { document: { ...d, motions, adjustments }, copies };
 }
+
+/** Copies of motions beside their originals; the copies are selected. */
+export const duplicateMotions = (ids: readonly string[], newId: NewId): Operation => ({
+  label: 'duplicate',
+  scope: 'whole',
+  apply(d) {
+    const { document, copies } = duplicated(d, ids, newId);
+    return { document, selection: copies };
+  },
+});
+
+/** Pastes what was copied, on another element if one is given; what was pasted is selected. */
+export const pasteMotions = (
+  clip: Copied,
+  target: { selector: string; name: string } | null,
+  newId: NewId,
+): Operation => ({
+  label: clip.motions.length === 1 ? 'paste a motion' : `paste ${clip.motions.length} motions`,
+  scope: 'whole',
+  apply(d) {
+    const { document, ids } = pasted(d, clip, target, newId);
+    return { document, selection: ids };
+  },
+});

@@ -11,7 +11,7 @@ import {
 import type { Driver } from '../drivers/index.ts';
 import type { Trigger, Motion, MotionDocument } from '../motion/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
-import type { Edited, NewId } from './operation.ts';
+import type { Edited, NewId, Operation } from './operation.ts';
 import { unchained } from './remove.ts';
 
 /** px of scroll that stand for a second where a range becomes a time: a brisk hand. */
@@ -83,6 +83,17 @@ export function withDriver(
     ? { document, message: 'It is scrubbed again. Its timing is kept in case it becomes time-based.' }
     : { document };
 }
+
+/** Gives a motion another driver; the sentence says what was converted. */
+export const setDriver = (
+  id: string,
+  wanted: Driver | 'new trigger',
+  given: { target: string; length: number; newId: NewId },
+): Operation => ({
+  label: 'change the driver',
+  scope: 'whole',
+  apply: (d) => withDriver(d, id, wanted, given),
+});
 
 /** ms for a motion that took so many px of scroll. */
 const timeFor = (length: number): number =>

@@ -1,7 +1,9 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { emptyDocument, readDocument, withTies } from '../motion/index.ts';
+import { emptyDocument, readDocument, underMedia } from '../motion/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
 import { EDIT_NAMES, RANDOM_EDITS } from '../testing/random-edits.ts';
+import { applyOperation } from './operation.ts';
 import { danglingReferences, listReferences } from './references.ts';
 import { without } from './remove.ts';
 
@@ -17,7 +19,7 @@ test('after any edits the document is valid and nothing in it points nowhere', (
     fc.property(sequences, (list) => {
       let d = emptyDocument();
       for (const [name, a, b] of list) {
-        const next = withTies(RANDOM_EDITS[name]!(a, b)(d));
+        const next = applyOperation(d, RANDOM_EDITS[name]!(a, b)).document;
         if (next !== d) seen.add(name);
         d = next;
         expect([name, ...danglingReferences(d)]).toEqual([name]);
@@ -37,7 +39,7 @@ test('removing everything leaves an empty document', () => {
   fc.assert(
     fc.property(sequences, (list) => {
       let d = emptyDocument();
-      for (const [name, a, b] of list) d = withTies(RANDOM_EDITS[name]!(a, b)(d));
+      for (const [name, a, b] of list) d = applyOperation(d, RANDOM_EDITS[name]!(a, b)).document;
       const left = without([...d.motions, ...d.pins, ...d.triggers, ...d.cues].map((x) => x.id))(d);
       expect([left.motions, left.pins, left.triggers, left.cues]).toEqual([[], [], [], []]);
       // What stands for itself may stay.
@@ -45,4 +47,48 @@ test('removing everything leaves an empty document', () => {
     }),
     { numRuns: 100 },
   );
+});
+
+/** What may differ under a condition, of everything that is there. */
+const listBase = (d: MotionDocument) =>
+  new Map<string, unknown>([
+    ...d.motions.map((m) => [m.id, [m.on, m.range, m.keyframes]] as const),
+    ...d.pins.map((p) => [p.id, [p.on, p.distance]] as const),
+  ]);
+/** Edits that people make of what they see at one size, and that another size has nothing to do with. */
+const CONDITIONAL = ['mute', 'move an end', 'change values', 'hold longer'];
+
+test('what is edited for a condition is seen under it, and leaves what is seen without it as it was', () => {
+  let changes = 0;
+  fc.assert(
+    fc.property(
+      sequences,
+      fc.array(fc.tuple(fc.constantFrom(...CONDITIONAL), fc.nat({ max: 99 }), fc.nat({ max: 99 })), {
+        maxLength: 12,
+      }),
+      (list, conditional) => {
+        let d = emptyDocument();
+        for (const [name, a, b] of [['add a condition', 0, 0] as const, ...list])
+          d = applyOperation(d, RANDOM_EDITS[name]!(a, b)).document;
+        const media = d.media[0]?.id;
+        if (media === undefined) return;
+        for (const [name, a, b] of conditional) {
+          const before = listBase(d);
+          const operation = RANDOM_EDITS[name]!(a, b);
+          const view = { active: [media], media };
+          const next = applyOperation(d, operation, view).document;
+          if (next === d) continue;
+          changes++;
+          expect([name, [...listBase(next)]]).toEqual([name, [...before]]);
+          const wanted = applyOperation(underMedia(d, [media]), operation).document;
+          expect([...listBase(underMedia(next, [media]))]).toEqual([...listBase(wanted)]);
+          d = next;
+        }
+        const read = readDocument(d);
+        expect(read.ok ? [] : read.problems).toEqual([]);
+      },
+    ),
+    { numRuns: process.env.LYVEK_FULL ? 5000 : 150 },
+  );
+  expect(changes).toBeGreaterThan(100);
 });

@@ -5,3 +5,6 @@ export * from './remove.ts';
 export * from './copy.ts';
 export * from './retarget.ts';
 export * from './drive.ts';
+export * from './media.ts';
+export * from './imported.ts';
+export * from './adjust.ts';

@@ -1,14 +1,16 @@
 /** Removing, with everything that cannot be without it. */
 import { driverReferences } from '../drivers/index.ts';
-import type { Motion, MotionDocument } from '../motion/index.ts';
+import type { Motion } from '../motion/index.ts';
+import { editWhole } from './operation.ts';
+import type { Change, Operation } from './operation.ts';
 
 /**
  * The document without motions, pins, triggers or cues. A motion on a pin or trigger goes with it, a trigger with its last part, a cue with its
  * pin, an adjustment with the last thing that needed it. What waited for a part counts from the trigger again.
  */
 export const without =
-  (ids: readonly string[]) =>
-  (d: MotionDocument): MotionDocument => {
+  (ids: readonly string[]): Change =>
+  (d) => {
     const gone = new Set(ids);
     for (const { id, driver } of d.motions)
       if (driverReferences(driver).some((r) => gone.has(r.id))) gone.add(id);
@@ -28,6 +30,10 @@ export const without =
       }),
     };
   };
+
+/** Removes motions, pins, triggers and cues, with what cannot be without them. Nothing is selected then. */
+export const removeThings = (ids: readonly string[], label: string): Operation =>
+  editWhole(label, without(ids), []);
 
 /** What waited for a part that has left counts from the trigger again. */
 export function unchained(m: Motion, gone: ReadonlySet<string>): Motion {

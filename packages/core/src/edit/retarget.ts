@@ -1,11 +1,11 @@
 /** A motion on other elements. */
-import type { MotionDocument } from '../motion/index.ts';
-import type { NewId } from './operation.ts';
+import { edit } from './operation.ts';
+import type { Change, NewId, Operation } from './operation.ts';
 
 /** What the motion needs on its elements goes along; where something else needs it too, it stays there as well. */
 export const withTarget =
-  (id: string, selector: string, newId: NewId) =>
-  (d: MotionDocument): MotionDocument => {
+  (id: string, selector: string, newId: NewId): Change =>
+  (d) => {
     const was = d.motions.find((m) => m.id === id)?.targets.selector;
     return {
       ...d,
@@ -21,3 +21,6 @@ export const withTarget =
       }),
     };
   };
+
+export const setTarget = (id: string, selector: string, newId: NewId): Operation =>
+  edit('change the target', withTarget(id, selector, newId));

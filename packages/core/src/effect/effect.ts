@@ -1,5 +1,6 @@
 /** The registry of effects. A new one is a file in this folder (or a row in reveal.ts) and a line here. */
-import type { MotionDocument } from '../motion/index.ts';
+import { edit } from '../edit/index.ts';
+import type { Change, Operation } from '../edit/index.ts';
 import { marquee } from './marquee.ts';
 import { counterColumns } from './columns.ts';
 import { far, near } from './depth.ts';
@@ -56,10 +57,16 @@ export function composeEffect(effect: EffectDefinition, c: EffectContext): Fragm
   return { ...made, adjustments: [...made.adjustments, ...adjustments] };
 }
 
+/** Adds what an effect has composed; its pin is selected, or its first motion. */
+export const addFragment = (name: string, f: Fragment): Operation => {
+  const [first] = [...f.pins, ...f.motions];
+  return edit(`add ${name.toLowerCase()}`, withFragment(f), first ? [first.id] : []);
+};
+
 /** Joins a fragment to a document, behind what is there. */
 export const withFragment =
-  (f: Fragment) =>
-  (d: MotionDocument): MotionDocument => ({
+  (f: Fragment): Change =>
+  (d) => ({
     ...d,
     motions: [...d.motions, ...f.motions],
     pins: [...d.pins, ...f.pins],

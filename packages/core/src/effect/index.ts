@@ -1,4 +1,4 @@
-export { EFFECTS, composeEffect, effectById, withFragment } from './effect.ts';
+export { EFFECTS, addFragment, composeEffect, effectById, withFragment } from './effect.ts';
 export { aim, EFFECT_GROUPS } from './effect-definition.ts';
 export type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 export { isSeenAtOnce } from './reveal-range.ts';

@@ -1,5 +1,7 @@
 /** How motions and the presets that they were made from go on together: which of the two has changed, and bringing them up to date. */
 import { isSameKind, withDriverContent } from '../drivers/index.ts';
+import { editWhole, withMotion } from '../edit/index.ts';
+import type { Operation } from '../edit/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { alone, contentHash } from './preset.ts';
 import type { Preset, PresetBody } from './preset.ts';
@@ -73,6 +75,20 @@ export function withPresets(
   });
   return { document: count || relinked ? { ...d, motions } : d, renewed: count, kept };
 }
+
+/** Brings the document up to date with presets; see `withPresets`. */
+export const renewFromPresets = (
+  label: string,
+  presets: readonly Preset[],
+  even: readonly string[] = [],
+): Operation => editWhole(label, (d) => withPresets(d, presets, even).document);
+
+/** A motion that no longer knows what it was made from. */
+export const detachFromPreset = (id: string): Operation =>
+  editWhole(
+    'detach from the preset',
+    withMotion(id, ({ preset: _, ...m }) => m),
+  );
 
 /** The preset with one of its parts as a motion has it now. */
 export function withPart(preset: Preset, m: Motion): PresetBody {

@@ -6,6 +6,14 @@ import type { DocumentShape, MotionSchema } from './schema.ts';
 export type Motion = z.infer<typeof MotionSchema>;
 export type MotionDocument = z.infer<typeof DocumentShape>;
 
+/** Something read from a page otherwise than before. */
+export interface Correction {
+  /** motions that are read now, with what they need */
+  read: MotionDocument;
+  /** those that were read instead */
+  instead: Motion[];
+}
+
 export const emptyDocument = (): MotionDocument => ({
   format: 'lyvek-document',
   version: 2,

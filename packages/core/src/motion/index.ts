@@ -12,5 +12,4 @@ export * from './place.ts';
 export * from './tie.ts';
 export * from './conditions.ts';
 export * from './hold.ts';
-export * from './add-read.ts';
 export * from './soundness.ts';

@@ -3,6 +3,8 @@
  * those that they found. A likeness is only proposed; people say whether it is the same.
  */
 import { withDriverSelectors } from '../drivers/index.ts';
+import { edit } from '../edit/index.ts';
+import type { Operation } from '../edit/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import { collectSelectors } from '../motion/index.ts';
@@ -95,6 +97,10 @@ export function lostSelectors(document: MotionDocument, before: Layout, now: Lay
     ];
   });
 }
+
+/** Another selector wherever this one stands. */
+export const replaceSelector = (from: string, to: string): Operation =>
+  edit('another element', (d) => withSelector(d, from, to));
 
 /** The document with another selector wherever this one stands. */
 export function withSelector(d: MotionDocument, from: string, to: string): MotionDocument {

@@ -1,18 +1,26 @@
 /** Edits as people make them, each chosen by two numbers so that it fits whatever document there is. For tests of laws. */
-import { EFFECTS, withFragment } from '../effect/index.ts';
+import { addFragment, EFFECTS } from '../effect/index.ts';
 import {
+  addCue,
+  changeCue,
+  changeMotion,
+  changePin,
+  changeTrigger,
   copied,
-  duplicated,
-  pasted,
-  withDriver,
-  without,
-  withCue,
-  withTrigger,
+  duplicateMotions,
+  edit,
+  editWhole,
+  pasteMotions,
+  putMedia,
+  removeMedia,
+  removeThings,
+  setDriver,
+  setTarget,
+  switchOn,
   withMotion,
-  withPin,
-  withTarget,
 } from '../edit/index.ts';
-import { cuesAt, isTriggered, stageKey } from '../drivers/index.ts';
+import type { Operation } from '../edit/index.ts';
+import { asView, cuesAt, isTriggered, stageKey } from '../drivers/index.ts';
 import { measuresAlike, cueSuits } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
@@ -32,17 +40,28 @@ const QUERIES = ['(min-width: 768px)', '(min-width: 1024px)', '(max-height: 700p
 let ids = 0;
 const newId = (kind: string) => `${kind}_${ids++}`;
 
-export type Edit = (d: MotionDocument) => MotionDocument;
+const NOTHING: Operation = edit('nothing', (d) => d);
 
 /** One of a list by a number that may be larger than it. */
 const pickFrom = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)];
+/** What fits the document that it meets. */
+const fitting = (scope: Operation['scope'], choose: (d: MotionDocument) => Operation): Operation => ({
+  label: 'random',
+  scope,
+  apply: (d) => choose(d).apply(d),
+});
 /** Does it with one of a list; nothing where the list is empty. */
-const withOne =
-  <T>(toList: (d: MotionDocument) => readonly T[], n: number, edit: (one: T) => Edit): Edit =>
-  (d) => {
+const withOne = <T>(
+  toList: (d: MotionDocument) => readonly T[],
+  n: number,
+  choose: (one: T, d: MotionDocument) => Operation,
+  scope: Operation['scope'] = 'seen',
+): Operation =>
+  fitting(scope, (d) => {
     const one = pickFrom(toList(d), n);
-    return one === undefined ? d : edit(one)(d);
-  };
+    return one === undefined ? NOTHING : choose(one, d);
+  });
+const WHOLE = 'whole';
 const listMotions = (d: MotionDocument) => d.motions;
 const toSelector = (n: number) => ELEMENTS[n % ELEMENTS.length]!.selector;
 
@@ -60,137 +79,178 @@ const driversFor = (d: MotionDocument) => [
   ...d.triggers.map((g) => ({ kind: 'trigger' as const, trigger: g.id })),
 ];
 
-export const RANDOM_EDITS: Record<string, (a: number, b: number) => Edit> = {
-  'add an effect': (a, b) => (d) => {
-    const effect = pickFrom(EFFECTS, a)!;
-    const context = { layout: withPins(LAYOUT, d.pins), element: b % ELEMENTS.length, document: d, newId };
-    return effect.unfit?.(context) ? d : withFragment(effect.compose(context))(d);
-  },
-  delete: (a) =>
-    withOne(
-      (d) => [...d.motions, ...d.pins, ...d.triggers, ...d.cues],
-      a,
-      (one) => without([one.id]),
-    ),
-  'delete several': (a, b) => (d) => {
-    const all = [...d.motions, ...d.pins, ...d.triggers, ...d.cues];
-    return without(all.filter((_, i) => (i + a) % (2 + (b % 3)) === 0).map((x) => x.id))(d);
-  },
-  duplicate: (a) => withOne(listMotions, a, (one) => (d) => duplicated(d, [one.id], newId).document),
-  'copy and paste': (a, b) =>
-    withOne(listMotions, a, (one) => (d) => {
-      const also = pickFrom(d.motions, b)!;
-      return pasted(d, copied(d, [one.id, also.id]), null, newId).document;
+const listAll = (d: MotionDocument) => [...d.motions, ...d.pins, ...d.triggers, ...d.cues];
+
+export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> = {
+  'add an effect': (a, b) =>
+    fitting('seen', (d) => {
+      const effect = pickFrom(EFFECTS, a)!;
+      const context = { layout: withPins(LAYOUT, d.pins), element: b % ELEMENTS.length, document: d, newId };
+      return effect.unfit?.(context) ? NOTHING : addFragment(effect.name, effect.compose(context));
     }),
+  delete: (a) => withOne(listAll, a, (one) => removeThings([one.id], 'delete'), WHOLE),
+  'delete several': (a, b) =>
+    fitting(WHOLE, (d) =>
+      removeThings(
+        listAll(d)
+          .filter((_, i) => (i + a) % (2 + (b % 3)) === 0)
+          .map((x) => x.id),
+        'delete',
+      ),
+    ),
+  duplicate: (a) => withOne(listMotions, a, (one) => duplicateMotions([one.id], newId), WHOLE),
+  'copy and paste': (a, b) =>
+    withOne(
+      listMotions,
+      a,
+      (one, d) => pasteMotions(copied(d, [one.id, pickFrom(d.motions, b)!.id]), null, newId),
+      WHOLE,
+    ),
   'paste on another element': (a, b) =>
     withOne(
       listMotions,
       a,
-      (one) => (d) =>
-        pasted(d, copied(d, [one.id]), { selector: toSelector(b), name: 'Other' }, newId).document,
+      (one, d) => pasteMotions(copied(d, [one.id]), { selector: toSelector(b), name: 'Other' }, newId),
+      WHOLE,
     ),
   'move to another element': (a, b) =>
-    withOne(listMotions, a, (one) => withTarget(one.id, toSelector(b), newId)),
+    withOne(listMotions, a, (one) => setTarget(one.id, toSelector(b), newId)),
   'change the driver': (a, b) =>
     withOne(
       listMotions,
       a,
-      (one) => (d) =>
-        withDriver(d, one.id, pickFrom(driversFor(d), b)!, { target: '#a', length: 500, newId }).document,
+      (one, d) => setDriver(one.id, pickFrom(driversFor(d), b)!, { target: '#a', length: 500, newId }),
+      WHOLE,
     ),
-  mute: (a) => withOne(listMotions, a, (one) => withMotion(one.id, (m) => ({ ...m, on: !m.on }))),
+  mute: (a) => withOne(listMotions, a, (one) => switchOn([one.id], !one.on)),
+  'move an end': (a, b) =>
+    withOne(
+      (d) => d.motions.filter((m) => measureOwn(m)),
+      a,
+      (one) => changeMotion(one.id, 'move', (m) => ({ ...m, range: { ...m.range, end: `cover ${b}%` } })),
+    ),
+  'change values': (a, b) =>
+    withOne(
+      (d) => d.motions.filter((m) => m.keyframes.opacity),
+      a,
+      (one) =>
+        changeMotion(one.id, 'values', (m) => ({
+          ...m,
+          keyframes: {
+            ...m.keyframes,
+            opacity: m.keyframes.opacity!.map((k) => (k.value === '' ? k : { ...k, value: `${b / 100}` })),
+          },
+        })),
+    ),
   'hold longer': (a, b) =>
     withOne(
       (d) => d.pins,
       a,
-      (one) => withPin(one.id, (p) => ({ ...p, distance: { kind: 'length', value: `${b}px` } })),
+      (one) => changePin(one.id, 'hold', (p) => ({ ...p, distance: { kind: 'length', value: `${b}px` } })),
     ),
-  'chain a part': (a, b) => (d) => {
-    const isFree = (m: Motion) => isTriggered(m.driver) && m.time?.after === undefined;
-    const isWaitedFor = (m: Motion) => d.motions.some((x) => x.time?.after === m.id);
-    const pairs = d.motions.flatMap((one) =>
-      d.motions
-        .filter((m) => m !== one && isFree(m) && stageKey(m.driver) === stageKey(one.driver))
-        .map((after) => ({ one, after })),
-    );
-    const pair = pickFrom(
-      pairs.filter(({ one }) => isFree(one) && !isWaitedFor(one)),
-      a + b,
-    );
-    return pair
-      ? withMotion(pair.one.id, (m) => ({ ...m, time: { ...m.time!, after: pair.after.id } }))(d)
-      : d;
-  },
+  'chain a part': (a, b) =>
+    fitting('seen', (d) => {
+      const isFree = (m: Motion) => isTriggered(m.driver) && m.time?.after === undefined;
+      const isWaitedFor = (m: Motion) => d.motions.some((x) => x.time?.after === m.id);
+      const pairs = d.motions.flatMap((one) =>
+        d.motions
+          .filter((m) => m !== one && isFree(m) && stageKey(m.driver) === stageKey(one.driver))
+          .map((after) => ({ one, after })),
+      );
+      const pair = pickFrom(
+        pairs.filter(({ one }) => isFree(one) && !isWaitedFor(one)),
+        a + b,
+      );
+      return pair
+        ? changeMotion(pair.one.id, 'chain', (m) => ({ ...m, time: { ...m.time!, after: pair.after.id } }))
+        : NOTHING;
+    }),
   'play once': (a) =>
     withOne(
       (d) => d.triggers,
       a,
-      (one) => withTrigger(one.id, (g) => ({ ...g, plays: 'once' })),
+      (one) => changeTrigger(one.id, 'play once', (g) => ({ ...g, plays: 'once' })),
     ),
-  'add a cue': (a, b) => (d) => ({
-    ...d,
-    cues: [
-      ...d.cues,
-      {
+  'add a cue': (a, b) =>
+    fitting('seen', (d) =>
+      addCue({
         id: newId('c'),
         name: `Cue ${b}`,
         pin: pickFrom([null, ...d.pins.map((p) => p.id)], a) ?? null,
         at: `${b}%`,
-      },
-    ],
-  }),
+      }),
+    ),
   'move a cue': (a, b) =>
     withOne(
       (d) => d.cues,
       a,
-      (one) => withCue(one.id, (c) => ({ ...c, at: `${b}%` })),
+      (one) => changeCue(one.id, 'move a cue', (c) => ({ ...c, at: `${b}%` })),
     ),
   'hang an end on a cue': (a, b) =>
     withOne(
       (d) => d.motions.filter((m) => cuesAt(m.driver) !== undefined),
       a,
-      (one) => (d) => {
-        const pin = cuesAt(one.driver)!;
-        const cue = pickFrom(
-          d.cues.filter((c) => cueSuits(c, one.driver)),
-          b,
-        ) ?? { id: newId('c'), name: `Cue ${b}`, pin, at: `${b}%` };
-        const cues = d.cues.includes(cue) ? d.cues : [...d.cues, cue];
-        return withMotion(one.id, (m) => ({
-          ...m,
-          ties: { ...m.ties, end: { to: 'cue', cue: cue.id, offset: '0px' } },
-        }))({ ...d, cues });
-      },
+      (one) =>
+        edit('hang', (d) => {
+          const pin = cuesAt(one.driver)!;
+          const cue = pickFrom(
+            d.cues.filter((c) => cueSuits(c, one.driver)),
+            b,
+          ) ?? { id: newId('c'), name: `Cue ${b}`, pin, at: `${b}%` };
+          const cues = d.cues.includes(cue) ? d.cues : [...d.cues, cue];
+          return withMotion(one.id, (m) => ({
+            ...m,
+            ties: { ...m.ties, end: { to: 'cue', cue: cue.id, offset: '0px' } },
+          }))({ ...d, cues });
+        }),
     ),
   'hang a start on another motion': (a, b) =>
-    withOne(listMotions, a, (one) => (d) => {
+    withOne(listMotions, a, (one, d) => {
       const other = pickFrom(
         d.motions.filter((m) => m !== one && !m.ties && measuresAlike(m, one)),
         b,
       );
       const isHungOn = d.motions.some((m) => JSON.stringify(m.ties ?? {}).includes(`"${one.id}"`));
-      if (!other || isHungOn) return d;
-      return withMotion(one.id, (m) => ({
+      if (!other || isHungOn) return NOTHING;
+      return changeMotion(one.id, 'hang', (m) => ({
         ...m,
         ties: { ...m.ties, start: { to: 'motion', motion: other.id, side: 'end', offset: '10px' } },
-      }))(d);
+      }));
     }),
-  'add a condition': (a) => (d) => {
-    const query = pickFrom(QUERIES, a)!;
-    return d.media.some((m) => m.query === query)
-      ? d
-      : { ...d, media: [...d.media, { id: newId('q'), name: query, query }] };
-  },
+  'add a condition': (a) =>
+    fitting(WHOLE, (d) => {
+      const query = pickFrom(QUERIES, a)!;
+      return d.media.some((m) => m.query === query)
+        ? NOTHING
+        : putMedia({ id: newId('q'), name: query, query }, true);
+    }),
+  'remove a condition': (a) =>
+    withOne(
+      (d) => d.media,
+      a,
+      (one) => removeMedia(one.id),
+      WHOLE,
+    ),
   'differ under a condition': (a, b) =>
-    withOne(listMotions, a, (one) => (d) => {
-      const media = pickFrom(d.media, b);
-      if (!media || one.conditions?.some((c) => c.media === media.id)) return d;
-      return withMotion(one.id, (m) => ({
-        ...m,
-        conditions: [...(m.conditions ?? []), { media: media.id, on: !m.on }],
-      }))(d);
-    }),
+    withOne(
+      listMotions,
+      a,
+      (one, d) => {
+        const media = pickFrom(d.media, b);
+        if (!media || one.conditions?.some((c) => c.media === media.id)) return NOTHING;
+        return editWhole(
+          'differ',
+          withMotion(one.id, (m) => ({
+            ...m,
+            conditions: [...(m.conditions ?? []), { media: media.id, on: !m.on }],
+          })),
+        );
+      },
+      WHOLE,
+    ),
 };
+/** View progress of its own: a phase point fits it. */
+const measureOwn = (m: Motion) => asView(m.driver) !== null && !m.ties;
 
 /** Their names, those that make something more often, so that documents grow. */
 export const EDIT_NAMES = [...Object.keys(RANDOM_EDITS), ...new Array<string>(12).fill('add an effect')];

@@ -1,5 +1,5 @@
-import { describe, expect, test } from '@jest/globals';
 import { emptyDocument } from '@lyvek/core';
+import { describe, expect, test } from '@jest/globals';
 import type { MotionDocument } from '@lyvek/core';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';

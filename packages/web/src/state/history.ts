@@ -1,5 +1,4 @@
 /** Undo and redo over documents, as plain functions: the session keeps their result in its store. */
-import { withTies } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 
 export interface Act {
@@ -16,12 +15,12 @@ export interface History {
 
 const MAX_UNDO = 200;
 
-/** After one act. A change that changes nothing leaves no trace. */
-export function afterAct(h: History, label: string, change: (d: MotionDocument) => MotionDocument): History {
-  const document = withTies(change(h.document));
-  if (document === h.document) return h;
-  return { document, past: [...h.past, { document: h.document, label }].slice(-MAX_UNDO), future: [] };
-}
+/** After one act. */
+export const afterAct = (h: History, label: string, document: MotionDocument): History => ({
+  document,
+  past: [...h.past, { document: h.document, label }].slice(-MAX_UNDO),
+  future: [],
+});
 
 /** After undoing (`past`) or redoing (`future`) one act; null when there is none. */
 export function afterStep(h: History, from: 'past' | 'future'): { history: History; label: string } | null {

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { DocumentSchema } from '@lyvek/core';
+import { DocumentSchema, edit } from '@lyvek/core';
 import type { Motion, MotionDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import type { Entry } from './journal.ts';
@@ -101,7 +101,7 @@ const until = async (holds: () => boolean) => {
 describe('a take that is open', () => {
   test('an act is one step of undo and one revision, sent with the revision that it starts from', async () => {
     await open();
-    session.act('rename', named('m_b', 'C'));
+    session.apply(edit('rename', named('m_b', 'C')));
     await until(() => state().save.kind === 'saved' && puts.length === 1);
     expect(puts.map((p) => [p.base, names(p.document)])).toEqual([['"4"', expect.stringContaining('C')]]);
     expect(session.undo()).toBe('rename');
@@ -115,9 +115,9 @@ describe('a take that is open', () => {
 
   test('a series of nudges is one step, and an act in between begins another', async () => {
     await open();
-    for (const n of ['1', '2', '3']) session.nudge('move', named('m_b', n));
-    session.act('rename', named('m_b', 'act'));
-    for (const n of ['4', '5']) session.nudge('move', named('m_b', n));
+    for (const n of ['1', '2', '3']) session.nudge(edit('move', named('m_b', n)));
+    session.apply(edit('rename', named('m_b', 'act')));
+    for (const n of ['4', '5']) session.nudge(edit('move', named('m_b', n)));
     expect(names()).toMatch(/5$/);
     session.undo();
     expect(names()).toMatch(/act$/);
@@ -130,21 +130,49 @@ describe('a take that is open', () => {
 
   test('what is tried is seen and is not done', async () => {
     await open();
-    session.try(named('m_b', 'tried'));
+    const lease = session.lease();
+    lease.show(edit('try', named('m_b', 'tried')));
     expect(names(makeSeen(state()))).toContain('tried');
     expect(names(findSettled(state()))).toContain('B');
-    session.try(null);
+    lease.cancel();
     expect(names(makeSeen(state()))).toContain('B');
-    session.try(named('m_b', 'tried'));
-    session.act('rename', named('m_b', 'done'));
+    lease.show(edit('try', named('m_b', 'tried')));
+    session.apply(edit('rename', named('m_b', 'done')));
     expect(state().tried).toBeNull();
     expect(state().past.length).toBe(1);
+  });
+
+  test('one thing is tried at a time, and only what shows it takes it back', async () => {
+    await open();
+    const [first, second] = [session.lease(), session.lease()];
+    first.show(edit('try', named('m_b', 'first')));
+    second.show(edit('try', named('m_b', 'second')));
+    first.cancel();
+    expect(names(makeSeen(state()))).toContain('second');
+    second.cancel();
+    expect(state().tried).toBeNull();
+    first.show(edit('try', named('m_b', 'first')));
+    session.nudge(edit('move', named('m_b', 'nudged')));
+    expect(state().tried).toBeNull();
+    first.show(edit('try', named('m_b', 'first')));
+    session.undo();
+    expect(names(makeSeen(state()))).toContain('B');
+  });
+
+  test('what is under way when somebody else comes is not undone by its end', async () => {
+    await open();
+    const lease = session.lease();
+    lease.show(edit('try', named('m_b', 'shown')));
+    lease.commit(edit('rename', named('m_b', 'done')));
+    lease.cancel();
+    expect(names()).toContain('done');
+    expect(state().tried).toBeNull();
   });
 
   test('undoing what made something takes it out of the selection', async () => {
     await open();
     const made = motion({ id: 'm_new', name: 'New' });
-    session.act('add', (d) => ({ ...d, motions: [...d.motions, made] }), ['m_new']);
+    session.apply(edit('add', (d) => ({ ...d, motions: [...d.motions, made] }), ['m_new']));
     expect(state().selection).toEqual(['m_new']);
     session.undo();
     expect(state().selection).toEqual([]);
@@ -161,7 +189,7 @@ describe('a take that is open', () => {
       ...d,
       motions: d.motions.map((m) => ({ ...m, on: m.id !== 'm_b' })),
     });
-    session.act('switch off', off);
+    session.apply(edit('switch off', off));
     const b = () => state().document.motions.find((m) => m.id === 'm_b')!;
     expect(b().on).toBe(true);
     expect(b().conditions).toEqual([{ media: 'w_narrow', on: false }]);
@@ -211,7 +239,7 @@ describe('a take that is open', () => {
   test('of two writers the later one is told, and nothing of either is lost', async () => {
     await open();
     revision = 9;
-    session.act('rename', named('m_b', 'mine'));
+    session.apply(edit('rename', named('m_b', 'mine')));
     await until(() => state().save.kind === 'conflict');
     expect(state().save.kind).toBe('conflict');
     expect(names()).toContain('mine');
@@ -223,7 +251,7 @@ describe('a take that is open', () => {
 
   test('leaving the page sends what still waited for a rest', async () => {
     await open();
-    session.nudge('move', named('m_b', 'last'));
+    session.nudge(edit('move', named('m_b', 'last')));
     // Kept at once, and not called saved before it is.
     expect([puts, state().save.kind]).toEqual([[], 'saving']);
     expect(names(kept[0]!.document)).toContain('last');

@@ -1,16 +1,8 @@
 /** One opened take: its document, undo and redo, selection, and autosave. Framework-free; React subscribes to the store. */
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
-import type { MediaFacts, MotionDocument } from '@lyvek/core';
-import {
-  activeMedia,
-  editedUnder,
-  emptyDocument,
-  shorten,
-  underMedia,
-  whyUnsound,
-  withTies,
-} from '@lyvek/core';
+import type { Edited, EditView, MediaFacts, MotionDocument, Operation } from '@lyvek/core';
+import { activeMedia, applyOperation, shorten, underMedia, whyUnsound } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
@@ -18,8 +10,6 @@ import { afterAct, afterStep } from './history.ts';
 import type { Act } from './history.ts';
 import { browserJournal } from './journal.ts';
 import type { Entry } from './journal.ts';
-
-export * from './changes.ts';
 
 export interface TakeState {
   takeId: string;
@@ -38,7 +28,12 @@ export interface TakeState {
   blocked: { why: string } | null;
 }
 
-type Change = (d: MotionDocument) => MotionDocument;
+/** A change that is only shown. It ends when it is done or cancelled, and when anything else is done or shown. */
+export interface Lease {
+  show(operation: Operation): void;
+  commit(operation: Operation): void;
+  cancel(): void;
+}
 
 const activeIn = (d: MotionDocument, facts: MediaFacts | null): string[] =>
   facts ? activeMedia(d, facts) : [];
@@ -53,13 +48,14 @@ export const findSettled = (s: Pick<TakeState, 'document' | 'facts'>): MotionDoc
   makeSeen({ ...s, tried: null });
 
 /** A rest of this long ends a series of key nudges, which then are one act and one revision. */
-const REST = 600;
+const REST_MS = 600;
 
 export class TakeSession {
   readonly store: StoreApi<TakeState>;
   private readonly autosave: Autosave;
   private nudging: ReturnType<typeof setTimeout> | null = null;
   private lastNudge = '';
+  private leased: Lease | null = null;
 
   private constructor(takeId: string, document: MotionDocument, revision: number) {
     this.store = createStore<TakeState>(() => ({
@@ -126,58 +122,73 @@ export class TakeSession {
     this.store.setState({ scope });
   }
 
-  /** A change of what is seen, as one of the document itself. */
-  private through(change: Change): Change {
-    const { facts, scope } = this.store.getState();
-    return (d) => editedUnder(d, activeIn(d, facts), scope, change);
+  private getView(): EditView {
+    const { document, facts, scope } = this.store.getState();
+    return { active: activeIn(document, facts), media: scope };
   }
 
-  /** One finished act on what is seen: one undo step, one revision. */
-  act(label: string, change: Change, selection?: string[]): void {
-    this.actOnWhole(label, this.through(change), selection);
-  }
-
-  /** The same, on the document with all its conditions. */
-  actOnWhole(label: string, change: Change, selection?: string[]): void {
+  /** One finished operation: one undo step, one revision. Returns what it made; the same document where nothing came of it. */
+  apply(operation: Operation): Edited {
     this.flush();
     this.lastNudge = '';
-    if (this.commit(label, change, selection)) this.autosave.save(this.store.getState().document);
+    const edited = this.commit(operation);
+    if (edited.done) this.autosave.save(this.store.getState().document);
+    return edited;
   }
 
-  /** One of a series of small acts (keys): the series is one undo step, kept here at once and sent when it rests. */
-  nudge(label: string, change: Change): void {
+  /** One of a series of small operations (keys): the series is one undo step, kept here at once and sent when it rests. */
+  nudge(operation: Operation): void {
     const { document } = this.store.getState();
-    const through = this.through(change);
-    if (this.nudging !== null && this.lastNudge === label) {
-      const next = withTies(through(document));
+    if (this.nudging !== null && this.lastNudge === operation.label) {
+      const next = applyOperation(document, operation, this.getView()).document;
       if (next === document || this.isBlocked(document, next)) return;
-      this.store.setState({ document: next, tried: null });
+      this.endLease();
+      this.store.setState({ document: next });
     } else {
       this.flush();
-      if (!this.commit(label, through)) return;
+      if (!this.commit(operation).done) return;
     }
     this.autosave.save(this.store.getState().document, true);
-    this.lastNudge = label;
+    this.lastNudge = operation.label;
     if (this.nudging !== null) clearTimeout(this.nudging);
-    this.nudging = setTimeout(this.flush, REST);
+    this.nudging = setTimeout(this.flush, REST_MS);
   }
 
-  /** Shows a change without doing it; null puts it back. */
-  try(change: Change | null): void {
-    const { document } = this.store.getState();
-    this.store.setState({ tried: change ? withTies(this.through(change)(document)) : null });
+  /** What shows changes without doing them. Another lease, and whatever is done, ends it. */
+  lease(): Lease {
+    const lease: Lease = {
+      show: (operation) => {
+        if (this.leased !== lease) this.endLease();
+        this.leased = lease;
+        const { document } = this.store.getState();
+        this.store.setState({ tried: applyOperation(document, operation, this.getView()).document });
+      },
+      commit: (operation) => void this.apply(operation),
+      cancel: () => {
+        if (this.leased === lease) this.endLease();
+      },
+    };
+    return lease;
   }
 
-  /** False where nothing came of it: it changes nothing, or it would leave a document that cannot be kept, which is then said. */
-  private commit(label: string, change: Change, selection?: string[]): boolean {
+  private endLease(): void {
+    this.leased = null;
+    if (this.store.getState().tried) this.store.setState({ tried: null });
+  }
+
+  /** Not done where nothing came of it: it changes nothing, or it would leave a document that cannot be kept, which is then said. */
+  private commit(operation: Operation): Edited & { done: boolean } {
+    this.leased = null;
     const { document, past, future } = this.store.getState();
-    const next = afterAct({ document, past, future }, label, change);
-    if (next.document === document || this.isBlocked(document, next.document)) {
+    const edited = applyOperation(document, operation, this.getView());
+    if (edited.document === document || this.isBlocked(document, edited.document)) {
       this.store.setState({ tried: null });
-      return false;
+      return { ...edited, document, done: false };
     }
-    this.store.setState({ ...next, tried: null, ...(selection ? { selection } : {}) });
-    return true;
+    const next = afterAct({ document, past, future }, operation.label, edited.document);
+    const { selection } = edited;
+    this.store.setState({ ...next, tried: null, ...(selection ? { selection: [...selection] } : {}) });
+    return { ...edited, done: true };
   }
 
   private isBlocked(before: MotionDocument, after: MotionDocument): boolean {
@@ -195,6 +206,7 @@ export class TakeSession {
     const done = afterStep({ document, past, future }, from);
     if (!done) return null;
     const { motions, pins, triggers } = done.history.document;
+    this.leased = null;
     const there = new Set([...motions, ...pins, ...triggers].map((x) => x.id));
     this.store.setState({ ...done.history, tried: null, selection: selection.filter((id) => there.has(id)) });
     this.autosave.save(done.history.document);
@@ -247,5 +259,3 @@ async function putDocument(
       : { kind: 'refused', why: error.message };
   }
 }
-
-export { emptyDocument };

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { recordedGesture, runGesture, TraceSchema } from '@lyvek/core';
+import { recordedGesture, TraceSchema, runGesture } from '@lyvek/core';
 import { MAX_TRACES, traceFrom, withTrace } from './traces.ts';
 
 const samples = [

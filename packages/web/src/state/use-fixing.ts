@@ -1,6 +1,6 @@
 /** Applying a fix. One that belongs to an older state of the document waits until the checks have caught up, and is then the newest one. */
 import { useEffect, useState } from 'react';
-import { withFix } from '@lyvek/core';
+import { applyFix } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { TakeSession } from './take-session.ts';
 import { notify } from '../ui/notices.tsx';
@@ -16,7 +16,7 @@ export function useFixing(session: TakeSession, findings: readonly Finding[], st
     want(null);
     const fix = findings.find((f) => isSame(f, wanted))?.fix;
     if (!fix) return notify('There is nothing left to fix: the finding is gone.');
-    session.act(fix.label.toLowerCase(), (d) => withFix(d, fix));
+    session.apply(applyFix(fix));
     notify(`${fix.label}: done.`, { action: { label: 'Undo', run: () => void session.undo() } });
   }, [wanted, stale, findings, session]);
   return { fix: want, waiting: wanted };

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { emptyDocument, emptyLayout, withPins } from '@lyvek/core';
+import { emptyLayout, withPins, emptyDocument } from '@lyvek/core';
 import type { TrialAnswer } from './workers/trial-work.ts';
 import type { FromWorker, ToWorker } from './workers/jobs.ts';
 import { WorkerTask } from './worker-task.ts';

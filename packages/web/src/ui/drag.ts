@@ -20,6 +20,7 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
   const target = e.currentTarget;
   const from = e.clientY;
   const left = e.clientX;
+  // eslint-disable-next-line no-restricted-syntax -- here it is begun
   target.setPointerCapture(e.pointerId);
   const over = new AbortController();
   // The previewed page would take the pointer where it passes over it.
@@ -47,7 +48,13 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
     drag.drop(event.clientY - from, event);
   });
   listen(target, 'pointercancel', giveUp);
-  listen(target, 'lostpointercapture', giveUp);
+  // Of an element that has gone meanwhile only the document hears.
+  listen<PointerEvent>(
+    document,
+    'lostpointercapture',
+    (event) => event.pointerId === e.pointerId && giveUp(),
+    true,
+  );
   listen<KeyboardEvent>(
     window,
     'keydown',

@@ -1,10 +1,17 @@
 /** Which media condition edits count for, and the list of conditions. */
 import { useState } from 'react';
 import { useStore } from 'zustand';
-import { mediaMatches, parseMedia, shorten, viewportFor } from '@lyvek/core';
+import {
+  mediaMatches,
+  parseMedia,
+  shorten,
+  viewportFor,
+  putMedia,
+  removeMedia,
+  countUses,
+} from '@lyvek/core';
 import type { Media } from '@lyvek/core';
-import { countUses, withMedia, withoutMedia } from '../../state/media.ts';
-import { newId } from '../../state/take-session.ts';
+import { newId } from '../../state/new-id.ts';
 import { Down } from '../../ui/glyphs.tsx';
 import { notify } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
@@ -93,12 +100,12 @@ function Conditions({ close }: { close(): void }) {
           key={open}
           media={document.media.find((m) => m.id === open) ?? null}
           onDone={(m) => {
-            session.actOnWhole(open === 'new' ? 'add a condition' : 'change a condition', withMedia(m));
+            session.apply(putMedia(m, open === 'new'));
             setOpen(null);
             if (open === 'new') choose(m);
           }}
           onRemove={(m) => {
-            session.actOnWhole('remove a condition', withoutMedia(m.id));
+            session.apply(removeMedia(m.id));
             session.editFor(null);
             setOpen(null);
             notify(`${m.name} and everything set for it were removed.`, {

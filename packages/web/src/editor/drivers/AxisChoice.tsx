@@ -1,6 +1,6 @@
 /** Scrollers that move sideways have an axis of their own. */
+import { editWhole, withMotion } from '@lyvek/core';
 import type { Motion, ScrollDriver, ViewDriver } from '@lyvek/core';
-import { withMotion } from '../../state/take-session.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 
 const AXES = [
@@ -24,9 +24,11 @@ export function AxisChoice({ motion, driver }: { motion: Motion; driver: ScrollD
           className="btn"
           aria-pressed={driver.axis === axis}
           onClick={() =>
-            session.actOnWhole(
-              'change the axis',
-              withMotion(motion.id, (m) => ({ ...m, driver: { ...driver, axis } })),
+            session.apply(
+              editWhole(
+                'change the axis',
+                withMotion(motion.id, (m) => ({ ...m, driver: { ...driver, axis } })),
+              ),
             )
           }
         >

@@ -1,6 +1,6 @@
 /** What the page moved by its own CSS: mistakes in it, with what was meant, and what was left as it is. */
 import { useStore } from 'zustand';
-import { addRead, isOpenMistake } from '@lyvek/core';
+import { isOpenMistake, importWithCorrection } from '@lyvek/core';
 import type { Correction } from '@lyvek/core';
 import { notify } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
@@ -25,7 +25,7 @@ export function ImportPopover() {
     .filter(Boolean)
     .join(', ');
   const correct = (correction: Correction, close: () => void) => {
-    session.act('Import with correction', (d) => addRead(d, correction));
+    session.apply(importWithCorrection(correction));
     notify('Imported with the correction. Undo reverts it.');
     close();
   };

@@ -1,9 +1,18 @@
 /** The Rundown's shortcuts: one table. */
 import { useEffect, useRef } from 'react';
-import { copied, isEndless, pasted, runGesture } from '@lyvek/core';
+import {
+  copied,
+  isEndless,
+  runGesture,
+  replaceMotions,
+  removeThings,
+  duplicateMotions,
+  pasteMotions,
+  switchOn,
+} from '@lyvek/core';
 import { openShortcuts } from '../../ui/Shortcuts.tsx';
 import { keepCopied, lastCopied } from '../../state/clipboard.ts';
-import { duplicated, newId, withoutMotions } from '../../state/take-session.ts';
+import { newId } from '../../state/new-id.ts';
 import { notify } from '../../ui/notices.tsx';
 import { useShownPage } from '../../preview/shown-page.ts';
 import type { ShownPage } from '../../preview/shown-page.ts';
@@ -18,7 +27,7 @@ import {
   withKeyframeAt,
   withoutKeyframes,
 } from '../../editor/model/keyframes.ts';
-import { nudged, replaceMotions, shifted } from './model/moves.ts';
+import { nudged, shifted } from './model/moves.ts';
 import { toRow, zoomView } from '../../editor/strip/view.ts';
 import { elementName } from '../../editor/words.ts';
 import type { Rundown } from './rundown-context.ts';
@@ -50,7 +59,7 @@ const moveSelected: Act = (k, r, { session }) => {
   if (keyframes.length) {
     const owners = r.bars.filter((b) => keyframes.some((c) => c.motion === b.motion.id));
     const moved = owners.map((b) => movedKeyframes(b, keyframes, steps * 2));
-    session.nudge('move stops', replaceMotions(moved));
+    session.nudge(replaceMotions('move keyframes', moved));
     return keyframeStore.setState({
       chosen: keyframes.map((c) => {
         const i = owners.findIndex((b) => b.motion.id === c.motion);
@@ -67,7 +76,7 @@ const moveSelected: Act = (k, r, { session }) => {
     chosen.length === 1
       ? [nudged(first.motion, r.grip, steps)]
       : chosen.map((b) => shifted(b, Math.round(px)));
-  session.nudge('move', replaceMotions(changed));
+  session.nudge(replaceMotions('move', changed));
 };
 
 /** Around where the page stands, if the lanes show it, else around their middle. */
@@ -86,8 +95,13 @@ const remove: Act = (_k, r, { session }) => {
   if (chosen.length) {
     const owners = r.document.motions.filter((m) => chosen.some((c) => c.motion === m.id));
     const before = session.store.getState();
-    const label = chosen.length === 1 ? 'delete a keyframe' : `delete ${chosen.length} stops`;
-    session.act(label, replaceMotions(owners.map((m) => withoutKeyframes(m, chosen))));
+    const label = chosen.length === 1 ? 'delete a keyframe' : `delete ${chosen.length} keyframes`;
+    session.apply(
+      replaceMotions(
+        label,
+        owners.map((m) => withoutKeyframes(m, chosen)),
+      ),
+    );
     const after = session.store.getState();
     if (after.document === before.document) {
       // Why it could not be done has been said where the document would not stand it.
@@ -99,19 +113,13 @@ const remove: Act = (_k, r, { session }) => {
   }
   if (!r.selection.length) return;
   const count = r.selection.length;
-  session.actOnWhole(
-    count === 1 ? 'delete a motion' : `delete ${count} motions`,
-    withoutMotions(r.selection),
-    [],
-  );
+  session.apply(removeThings(r.selection, count === 1 ? 'delete a motion' : `delete ${count} motions`));
   notify(count === 1 ? 'The motion was deleted.' : `${count} motions were deleted.`, {
     action: { label: 'Undo', run: () => void session.undo() },
   });
 };
 const duplicate: Act = (_k, r, { session }) => {
-  if (!r.selection.length) return;
-  const { document, copies } = duplicated(session.store.getState().document, r.selection);
-  session.actOnWhole('duplicate', () => document, copies);
+  if (r.selection.length) session.apply(duplicateMotions(r.selection, newId));
 };
 const copy: Act = (_k, r, { session }) => {
   // Text that is marked on the screen is what people mean to copy.
@@ -131,34 +139,19 @@ const paste: Act = (_k, r, { session }) => {
   const e = r.layout.elements[r.chosen];
   const own = clip.motions[0]?.targets.selector;
   const target = e && e.selector !== own ? { selector: e.selector, name: elementName(e, r.layout) } : null;
-  const { document, ids } = pasted(session.store.getState().document, clip, target, newId);
-  session.actOnWhole(
-    ids.length === 1 ? 'paste a motion' : `paste ${ids.length} motions`,
-    () => document,
-    ids,
-  );
+  session.apply(pasteMotions(clip, target, newId));
 };
 const solo: Act = (_k, r) => r.setSolo(!r.solo);
 const mute: Act = (_k, r, { session }) => {
   if (!r.selection.length) return;
   const { motions, pins, triggers } = r.document;
   const on = [...motions, ...pins, ...triggers].some((x) => r.selection.includes(x.id) && x.on);
-  const put = <T extends { id: string; on: boolean }>(list: T[]): T[] =>
-    list.map((x) => (r.selection.includes(x.id) ? { ...x, on: !on } : x));
-  session.act(on ? 'mute' : 'unmute', (d) => ({
-    ...d,
-    motions: put(d.motions),
-    pins: put(d.pins),
-    triggers: put(d.triggers),
-  }));
+  session.apply(switchOn(r.selection, !on));
 };
 const selectAll: Act = (_k, r, { session }) => session.select(r.document.motions.map((m) => m.id));
 const escape: Act = (_k, r, { session }) => {
   if (r.playing) return r.setPlaying(false);
-  if (r.adding) {
-    session.try(null);
-    return r.setAdding(false);
-  }
+  if (r.adding) return r.setAdding(false);
   if (keyframeStore.getState().chosen.length) return keyframeStore.setState({ chosen: [] });
   session.select([]);
 };
@@ -171,7 +164,7 @@ const keyframeHere: Act = (_k, r, { session, link }) => {
   if (within.length === 0)
     return notify('No selected motion is in its range here. Scroll into its range first.');
   const made = within.map((b) => withKeyframeAt(b, y, r.layout));
-  session.act(made.length === 1 ? 'add a keyframe' : 'add stops', replaceMotions(made));
+  session.apply(replaceMotions(made.length === 1 ? 'add a keyframe' : 'add keyframes', made));
 };
 /** To the next start or end of any motion; Shift: the one before. */
 const nextEdge: Act = (k, r, { link }) => {

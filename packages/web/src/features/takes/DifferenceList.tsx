@@ -1,7 +1,7 @@
 /** Motions, pins and the rest that differ; each can be taken over from one take into the other. */
 import { useState } from 'react';
 import { useStore } from 'zustand';
-import { withTakenOver } from '@lyvek/core';
+import { takeOver } from '@lyvek/core';
 import type { Difference, Motion } from '@lyvek/core';
 import { beginDrag } from '../../ui/drag.ts';
 import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
@@ -28,15 +28,14 @@ function toHead(differing: readonly Difference[]): string {
 }
 
 /** Puts what `from` has into the other take, as an act that can be undone. */
-function takeOver(takes: Takes, difference: Difference, from: Letter): void {
+function takeOverTo(takes: Takes, difference: Difference, from: Letter): void {
   const [source, target] = from === 'a' ? [takes.a, takes.b] : [takes.b, takes.a];
   if (source.kind !== 'take' || target.kind !== 'take') return;
   const { session } = target;
   if (!session) return notify(`${target.name} is ${target.note} and stays as it is.`);
-  const done = withTakenOver(session.store.getState().document, source.whole, difference, from);
-  if (!done.ok) return notify(done.why, { wrong: true });
   const label = `${findName(difference)} as in ${source.name}`;
-  session.actOnWhole(label, () => done.document);
+  const { message } = session.apply(takeOver(label, source.whole, difference, from));
+  if (message) return notify(message, { wrong: true });
   notify(`${label}, now in ${target.name} too.`, {
     action: { label: 'Undo', run: () => void session.undo() },
   });
@@ -100,7 +99,7 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
             drop: (_by, event) => {
               setDragged(null);
               const to = stripUnder(event);
-              if (to) takeOver(takes, difference, to === 'a' ? 'b' : 'a');
+              if (to) takeOverTo(takes, difference, to === 'a' ? 'b' : 'a');
             },
             putBack: () => setDragged(null),
           })
@@ -124,12 +123,12 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
       {chosen && (
         <span className="row-over">
           {canTo('b') && (
-            <button type="button" className="btn" onClick={() => takeOver(takes, difference, 'a')}>
+            <button type="button" className="btn" onClick={() => takeOverTo(takes, difference, 'a')}>
               As in A
             </button>
           )}
           {canTo('a') && (
-            <button type="button" className="btn" onClick={() => takeOver(takes, difference, 'b')}>
+            <button type="button" className="btn" onClick={() => takeOverTo(takes, difference, 'b')}>
               As in B
             </button>
           )}

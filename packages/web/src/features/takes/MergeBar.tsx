@@ -1,4 +1,5 @@
 /** The end of a comparison: one of them becomes the page’s take, and what is given up can be brought back. */
+import { editWhole } from '@lyvek/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api } from '../../state/api.ts';
@@ -57,7 +58,7 @@ export function MergeBar() {
       </footer>
     );
   const restore = () => {
-    b.session?.actOnWhole(`${a.name} ${a.note}`, () => a.whole);
+    b.session?.apply(editWhole(`${a.name} ${a.note}`, () => a.whole));
     notify(`${b.name} is again ${a.note}.`, { action: { label: 'Undo', run: () => void b.session?.undo() } });
   };
   return (

@@ -58,9 +58,9 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
             looking.setState({ axis: clampAxis({ ...axis, middle: axis.middle - by * view.per }, max) }),
           drop: () => undefined,
           // A press that did not move is a click.
-          putBack: () => {
+          putBack: (given) => {
             looking.setState(from);
-            enlarge(began.clientY);
+            if (!given) enlarge(began.clientY);
           },
         });
       }}

@@ -11,6 +11,7 @@ import { useChosenPair } from './CurvesOver.tsx';
 import { drawnAtOffset, computeDrawn } from './model/pairs.ts';
 import { placeWords } from './model/place-words.ts';
 import { ReferencePicture } from './ReferencePicture.tsx';
+import { beginDrag } from '../../ui/drag.ts';
 import { useTakes } from './takes-context.ts';
 import type { Letter } from './takes-context.ts';
 import { useGestureName } from './use-figures.ts';
@@ -93,9 +94,11 @@ export function Wipe({ width, height }: { width: number; height: number }) {
 function Plate({ width }: { width: number }) {
   const { looking } = useTakes();
   const wipe = useStore(looking, (s) => s.wipe);
-  const put = (e: React.PointerEvent<HTMLElement>) => {
-    const left = e.currentTarget.parentElement!.getBoundingClientRect().left;
-    looking.setState({ wipe: Math.min(1, Math.max(0, (e.clientX - left) / width)) });
+  const press = (e: React.PointerEvent<HTMLElement>) => {
+    const { left } = e.currentTarget.parentElement!.getBoundingClientRect();
+    const put = (_by: number, event: { clientX: number }) =>
+      looking.setState({ wipe: Math.min(1, Math.max(0, (event.clientX - left) / width)) });
+    beginDrag(e, { move: put, drop: put, putBack: () => looking.setState({ wipe }) });
   };
   return (
     <div
@@ -108,8 +111,7 @@ function Plate({ width }: { width: number }) {
       aria-valuemin={0}
       aria-valuemax={100}
       title="Drag, or ← →; hold A or B to see one of them whole"
-      onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-      onPointerMove={(e) => e.currentTarget.hasPointerCapture(e.pointerId) && put(e)}
+      onPointerDown={press}
     >
       <span className="wipe-plate" aria-hidden="true">
         <svg width={30} height={10}>

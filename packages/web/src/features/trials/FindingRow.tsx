@@ -1,6 +1,6 @@
 /** One finding in a list: what is wrong, where, and what can be done about it. */
 import { useState } from 'react';
-import { acceptance, CHECK_GROUPS, checkById, withAccepted } from '@lyvek/core';
+import { acceptance, CHECK_GROUPS, checkById, acceptFinding } from '@lyvek/core';
 import type { Finding, MotionDocument } from '@lyvek/core';
 import { FindingSign } from '../../ui/glyphs.tsx';
 import { notify } from '../../ui/notices.tsx';
@@ -92,7 +92,7 @@ function Accept({ finding, seen, selector, stale }: AcceptProps) {
             e.preventDefault();
             if (reason.trim() === '') return;
             const one = acceptance(seen, finding, selector, reason);
-            session.actOnWhole('accept a finding', (d) => withAccepted(d, one));
+            session.apply(acceptFinding(one));
             close();
           }}
         >

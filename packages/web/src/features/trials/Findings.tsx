@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { useStore } from 'zustand';
-import { SEVERITIES, withFix, withoutAccepted } from '@lyvek/core';
+import { SEVERITIES, applyFix, unacceptFinding } from '@lyvek/core';
 import type { Finding, MotionDocument } from '@lyvek/core';
 import { FindingSign } from '../../ui/glyphs.tsx';
 import { grouped } from '../../editor/strip/view.ts';
@@ -103,7 +103,7 @@ function Row({ finding }: { finding: Finding }) {
       }}
       seen={document}
       selector={layout.elements[finding.element]?.selector ?? ''}
-      applyFix={fix && (() => session.act(fix.label.toLowerCase(), (d) => withFix(d, fix)))}
+      applyFix={fix && (() => session.apply(applyFix(fix)))}
     />
   );
 }
@@ -130,7 +130,7 @@ function AcceptedList() {
               type="button"
               className="btn"
               disabled={stale}
-              onClick={() => session.actOnWhole('no longer accept a finding', (d) => withoutAccepted(d, one))}
+              onClick={() => session.apply(unacceptFinding(one))}
             >
               Withdraw
             </button>

@@ -2,9 +2,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useStore } from 'zustand';
-import { hereResult, makePatch, makeRide, writeCss } from '@lyvek/core';
+import { hereResult, makePatch, makeRide, clockById, writeCss } from '@lyvek/core';
 import type { Gesture, Ridden, RidePath, TrialResult, TrialSetup } from '@lyvek/core';
-import { clockById } from '@lyvek/core';
 import { PageLink } from '../../preview/page-link.ts';
 import { grouped } from '../../editor/strip/view.ts';
 import { makeSandbox, useOpenedFrame } from '../../preview/use-opened-frame.ts';

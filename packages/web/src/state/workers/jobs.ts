@@ -5,10 +5,10 @@ import {
   DEFAULT_GESTURE,
   deviceById,
   findGesture,
-  GESTURES,
   recordedGesture,
   sweeping,
   tryingWays,
+  GESTURES,
 } from '@lyvek/core';
 import type { PinnedLayout, Layout, Limits, MotionDocument, Trace } from '@lyvek/core';
 import { traceKey, trialWork } from './trial-work.ts';

@@ -1,6 +1,6 @@
 /** Insets shrink the part of the viewport that counts. */
+import { changeMotion } from '@lyvek/core';
 import type { Motion, ViewDriver } from '@lyvek/core';
-import { withMotion } from '../../../state/take-session.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { CssField } from '../../fields/CssField.tsx';
 
@@ -9,9 +9,8 @@ export function Insets({ motion, driver }: { motion: Motion; driver: ViewDriver 
   const put = (side: 0 | 1, text: string) => {
     const insets: [string, string] = [...driver.insets];
     insets[side] = text;
-    session.act(
-      'change the insets',
-      withMotion(motion.id, (m) => ({ ...m, driver: { ...driver, insets } })),
+    session.apply(
+      changeMotion(motion.id, 'change the insets', (m) => ({ ...m, driver: { ...driver, insets } })),
     );
   };
   return (

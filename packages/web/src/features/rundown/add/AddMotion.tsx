@@ -4,20 +4,22 @@ import {
   aim,
   composeEffect,
   EFFECT_GROUPS,
-  EFFECTS,
   triggerLines,
   isSeenAtOnce,
   isTimed,
   openedAround,
-  withFragment,
   withPins,
+  addFragment,
+  EFFECTS,
 } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
-import { newId, findSettled } from '../../../state/take-session.ts';
+import { findSettled } from '../../../state/take-session.ts';
+import { newId } from '../../../state/new-id.ts';
 import { usePresets } from '../../../state/presets.ts';
 import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
 import { Lens } from '../../../ui/glyphs.tsx';
 import { useShownPage } from '../../../preview/shown-page.ts';
+import { useLease } from '../../../state/use-lease.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { findBar, isPlaced } from '../../../editor/model/bars.ts';
 import { elementName } from '../../../editor/words.ts';
@@ -54,14 +56,15 @@ export function AddMotion() {
   const compose = (effect: EffectDefinition) =>
     composeEffect(effect, { ...context, element: aimed(effect).element });
 
+  const lease = useLease(session);
   const attempt = (index: number) => {
     setAt(index);
     const effect = shown[index];
     if (timer.current) clearTimeout(timer.current);
-    if (!effect || aimed(effect).reason) return session.try(null);
+    if (!effect || aimed(effect).reason) return lease.end();
     timer.current = setTimeout(() => {
       const made = compose(effect);
-      session.try(withFragment(made));
+      lease.show(addFragment(effect.name, made));
       const tried = openedAround(withPins(layout, [...settled.pins, ...made.pins]), chosen).layout;
       const bar = made.motions[0] && !isTimed(made.motions[0].driver) && findBar(made.motions[0], tried);
       const held = tried.pinnedSpans.find((h) => h.id === made.pins[0]?.id);
@@ -77,15 +80,13 @@ export function AddMotion() {
   };
   const close = () => {
     if (timer.current) clearTimeout(timer.current);
-    session.try(null);
+    lease.end();
     setAdding(false);
   };
   const add = (effect: EffectDefinition) => {
     if (aimed(effect).reason) return;
     if (timer.current) clearTimeout(timer.current);
-    const made = compose(effect);
-    const first = made.pins[0] ?? made.motions[0];
-    session.act(`add ${effect.name.toLowerCase()}`, withFragment(made), first ? [first.id] : []);
+    session.apply(addFragment(effect.name, compose(effect)));
     setAdding(false);
   };
   useEffect(() => {
@@ -166,7 +167,7 @@ export function AddMotion() {
                   }}
                   onLeave={() => {
                     if (timer.current) clearTimeout(timer.current);
-                    session.try(null);
+                    lease.end();
                   }}
                   onAdd={() => add(effect)}
                 />

@@ -151,7 +151,7 @@ export function Chart({ width }: { width: number }) {
         y={0}
         width={width - LANES}
         height={rows}
-        {...lasso.handlers}
+        onPointerDown={lasso.onPointerDown}
       />
       <path
         className="grid"

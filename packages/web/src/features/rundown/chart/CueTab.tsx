@@ -1,9 +1,8 @@
 /** A cue: a named place of a pin or of the whole page, hanging at the left; dragging it moves every end that hangs on it. */
 import type { PointerEvent } from 'react';
-import { ellipsized, parseLength, percent, resolveLength } from '@lyvek/core';
+import { ellipsized, parseLength, percent, resolveLength, changeCue } from '@lyvek/core';
 import type { Cue } from '@lyvek/core';
-import { beginDrag } from '../../../ui/drag.ts';
-import { withCue } from '../../../state/take-session.ts';
+import { dragOperation } from '../../../state/drag-operation.ts';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { toRow } from '../../../editor/strip/view.ts';
@@ -47,19 +46,13 @@ export function CueTab({ cue, x, view, selected }: CueTabProps) {
   const drag = (e: PointerEvent<SVGPathElement>) => {
     const inside = (by: number) =>
       Math.min(place.length, Math.max(0, place.offset - place.start + by * view.per));
-    const moved = (by: number, event: { altKey: boolean }) => {
+    const operation = (by: number, event: { altKey: boolean }) => {
       const share = Math.round((inside(by) / Math.max(1, place.length)) * 1000) / 1000;
       const at = event.altKey ? `${Math.round(inside(by))}px` : percent(share);
-      return withCue(cue.id, (c) => ({ ...c, at }));
+      return changeCue(cue.id, 'move a cue', (c) => ({ ...c, at }));
     };
-    const begun = beginDrag(e, {
-      move(by, event) {
-        session.try(moved(by, event));
-        link.scrollTo(place.start + inside(by));
-      },
-      drop: (by, event) => session.act('move a cue', moved(by, event)),
-      putBack: () => session.try(null),
-    });
+    const moved = (by: number) => link.scrollTo(place.start + inside(by));
+    const begun = dragOperation(e, session, { operation, moved });
     if (begun) select(cue.id);
   };
   return (

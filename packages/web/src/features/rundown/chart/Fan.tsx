@@ -1,9 +1,8 @@
 /** The further targets of a motion as narrow bars, and the fan whose ring pulls them apart: the stagger’s step. */
 import type { PointerEvent } from 'react';
-import { findMatches, staggerSteps, stepPx } from '@lyvek/core';
+import { findMatches, stepPx, changeMotion, staggerSteps } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
-import { beginDrag } from '../../../ui/drag.ts';
-import { withMotion } from '../../../state/take-session.ts';
+import { dragOperation } from '../../../state/drag-operation.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
 import { toRow } from '../../../editor/strip/view.ts';
@@ -40,19 +39,15 @@ export function Fan({ bar, x, view, selected }: FanProps) {
     const steps = Math.max(1, ...staggerSteps(order, targets, layout));
     const range = bar.placed.end - bar.placed.start;
     const now = motion.stagger ? stepPx(motion.stagger.step, range, layout) : 0;
-    const pulled = (by: number, event: { altKey: boolean }) => {
+    const operation = (by: number, event: { altKey: boolean }) => {
       const px = now + (by / RING / steps) * view.per;
       const step = event.altKey
         ? `${Math.round((px / Math.max(1, range)) * 1000) / 10}%`
         : `${Math.round(px / 2) * 2}px`;
       const stagger: Motion['stagger'] = Math.round(px) === 0 ? undefined : { step, order };
-      return withMotion(motion.id, (m) => ({ ...m, stagger }));
+      return changeMotion(motion.id, 'stagger', (m) => ({ ...m, stagger }));
     };
-    beginDrag(e, {
-      move: (by, event) => session.try(pulled(by, event)),
-      drop: (by, event) => session.act('stagger', pulled(by, event)),
-      putBack: () => session.try(null),
-    });
+    dragOperation(e, session, { operation });
   };
   return (
     <g className="fan">

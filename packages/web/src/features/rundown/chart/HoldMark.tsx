@@ -1,9 +1,8 @@
 /** The rest of a motion on its bar: the waist, and what pulls it. */
 import type { PointerEvent } from 'react';
-import { withHold } from '@lyvek/core';
+import { withHold, changeMotion } from '@lyvek/core';
 import type { Hold } from '@lyvek/core';
-import { withMotion } from '../../../state/take-session.ts';
-import { beginDrag } from '../../../ui/drag.ts';
+import { dragOperation } from '../../../state/drag-operation.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
 import { grouped } from '../../../editor/strip/view.ts';
@@ -25,19 +24,15 @@ export function HoldGrips({ bar, hold, x, y0, y1, view }: HoldGripsProps) {
   const px = (hold.to - hold.from) * length;
   const [a, b] = [y0 + (y1 - y0) * hold.from, y0 + (y1 - y0) * hold.to];
   const pull = (e: PointerEvent<Element>, which: 'from' | 'to' | 'both') => {
-    const at = (by: number) => {
+    const operation = (by: number) => {
       const share = (by * view.per) / length;
       const wanted = {
         from: which === 'to' ? hold.from : hold.from + share,
         to: which === 'from' ? hold.to : hold.to + share,
       };
-      return withMotion(bar.motion.id, (m) => withHold(m, wanted));
+      return changeMotion(bar.motion.id, 'change the hold', (m) => withHold(m, wanted));
     };
-    beginDrag(e, {
-      move: (by) => session.try(at(by)),
-      drop: (by) => session.act('change the hold', at(by)),
-      putBack: () => session.try(null),
-    });
+    dragOperation(e, session, { operation });
   };
   return (
     <g className="hold">

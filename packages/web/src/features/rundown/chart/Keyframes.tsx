@@ -1,7 +1,9 @@
 /** The keyframes of a bar. They are chosen across motions and moved together; those at the height of the ruler’s pointer light up. */
+import { replaceMotions } from '@lyvek/core';
+import type { Motion } from '@lyvek/core';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { beginDrag } from '../../../ui/drag.ts';
+import { dragOperation } from '../../../state/drag-operation.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
 import {
@@ -12,7 +14,6 @@ import {
   isChosen,
   movedKeyframes,
 } from '../../../editor/model/keyframes.ts';
-import { replaceMotions } from '../model/moves.ts';
 import { grouped, toRow } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -41,15 +42,15 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
     if (how.ctrl || how.shift || !already) choose(keyframe, how, bars);
     const { chosen: moving } = keyframeStore.getState();
     const mine = bars.filter((b) => moving.some((m) => m.motion === b.motion.id));
-    const changed = (by: number) => mine.map((b) => movedKeyframes(b, moving, by * view.per));
-    beginDrag(e, {
-      move: (by) => session.try(replaceMotions(changed(by))),
-      drop: (by) => {
-        const motions = changed(by);
-        session.act(
-          moving.length === 1 ? 'move a keyframe' : `move ${moving.length} stops`,
-          replaceMotions(motions),
-        );
+    const label = moving.length === 1 ? 'move a keyframe' : `move ${moving.length} keyframes`;
+    let motions: Motion[] = [];
+    dragOperation(e, session, {
+      operation(by) {
+        motions = mine.map((b) => movedKeyframes(b, moving, by * view.per));
+        return replaceMotions(label, motions);
+      },
+      ended(how) {
+        if (how !== 'dropped') return;
         // They are chosen where they now lie.
         keyframeStore.setState({
           chosen: moving.flatMap((b) => {
@@ -61,7 +62,6 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
           }),
         });
       },
-      putBack: () => session.try(null),
     });
   };
   return shares.map((p, i) => {

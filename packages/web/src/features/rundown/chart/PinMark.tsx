@@ -1,10 +1,9 @@
 /** A pin in the lanes: a bracket over the stretch for which its stage is held, with a wash, its name, and its end to drag. */
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
-import { ellipsized } from '@lyvek/core';
+import { ellipsized, changePin } from '@lyvek/core';
 import type { PinnedSpan, Pin } from '@lyvek/core';
-import { beginDrag } from '../../../ui/drag.ts';
-import { withPin } from '../../../state/take-session.ts';
+import { dragOperation } from '../../../state/drag-operation.ts';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { distanceWords, withDistance } from '../../../editor/model/pins.ts';
@@ -36,18 +35,12 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
   const drag = (e: PointerEvent<SVGRectElement>) => {
     const was = hold.end - hold.start;
     const { per } = view;
-    const held = (by: number, event: { altKey: boolean }) =>
-      withPin(pin.id, (p) =>
+    const operation = (by: number, event: { altKey: boolean }) =>
+      changePin(pin.id, 'change the pin’s length', (p) =>
         withDistance(p, { was, now: was + by * per }, layout.viewport.height, event.altKey),
       );
-    const begun = beginDrag(e, {
-      move(by, event) {
-        session.try(held(by, event));
-        link.scrollTo(at.current.hold.end);
-      },
-      drop: (by, event) => session.act('change the pin’s length', held(by, event)),
-      putBack: () => session.try(null),
-    });
+    const moved = () => link.scrollTo(at.current.hold.end);
+    const begun = dragOperation(e, session, { operation, moved });
     if (begun) select(pin.id);
   };
   return (

@@ -1,6 +1,7 @@
 /** Where the page stands: a line across everything, a bracket for the viewport, and the offset in px and per cent. */
 import { useRef } from 'react';
 import { useStore } from 'zustand';
+import { beginDrag } from '../../../ui/drag.ts';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { keyframeStore } from '../../../editor/model/keyframes.ts';
 import { fitView, grouped, offsetAt, toRow } from '../../../editor/strip/view.ts';
@@ -21,12 +22,14 @@ export function Playhead({ width }: { width: number }) {
   const share = max > 0 ? Math.round((y0 / max) * 100) : 0;
   const text = `${grouped(y0)} px · ${share} %`;
   const w = text.length * 5.7 + 16;
-  const scrub = (e: React.PointerEvent<SVGRectElement>) => {
-    if (e.type === 'pointerdown') e.currentTarget.setPointerCapture(e.pointerId);
-    const at = offsetAt(e.clientY - area.current!.getBoundingClientRect().top, view);
-    keyframeStore.setState({ hover: at });
-    if (e.type !== 'pointerdown' && !e.currentTarget.hasPointerCapture(e.pointerId)) return;
-    link.scrollTo(Math.min(max, Math.max(0, at)));
+  const toOffset = (e: { clientY: number }) =>
+    offsetAt(e.clientY - area.current!.getBoundingClientRect().top, view);
+  const hover = (e: { clientY: number }) => keyframeStore.setState({ hover: toOffset(e) });
+  const press = (e: React.PointerEvent<SVGRectElement>) => {
+    const scrub = (_by: number, event: { clientY: number }) =>
+      link.scrollTo(Math.min(max, Math.max(0, toOffset(event))));
+    const putBack = (given: boolean) => given && link.scrollTo(y0);
+    if (beginDrag(e, { move: scrub, drop: scrub, putBack })) scrub(0, e);
   };
   return (
     <g className="playhead">
@@ -38,8 +41,8 @@ export function Playhead({ width }: { width: number }) {
         y={0}
         width={54}
         height={rows}
-        onPointerDown={scrub}
-        onPointerMove={scrub}
+        onPointerDown={press}
+        onPointerMove={hover}
         onPointerLeave={() => keyframeStore.setState({ hover: null })}
       />
       <path

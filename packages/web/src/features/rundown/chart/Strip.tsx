@@ -3,6 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { pageBox } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
+import { beginDrag } from '../../../ui/drag.ts';
 import { StripArt } from '../../../editor/strip/StripArt.tsx';
 import { fitView, grouped, offsetAt, PAD, toRow } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -14,35 +15,33 @@ export function Strip() {
   const fit = useMemo(() => fitView(pageHeight, rows), [pageHeight, rows]);
   const zoomed = view.per < fit.per * 0.995;
   const [hover, setHover] = useState<number | null>(null);
-  const grip = useRef<{ y: number; top: number; moved: boolean } | null>(null);
+  const dragged = useRef(false);
   const top = toRow(view.top, fit);
   const height = ((rows - 2 * PAD) * view.per) / fit.per;
   const chosenBox = layout.elements[chosen] && pageBox(layout, chosen);
   const k = STRIP.width / Math.max(1, layout.viewport.width);
 
-  const down = (e: PointerEvent<SVGRectElement>) => {
-    e.currentTarget.setPointerCapture(e.pointerId);
-    grip.current = { y: e.clientY, top: view.top, moved: false };
-  };
-  const move = (e: PointerEvent<SVGRectElement>) => {
-    const g = grip.current;
-    setHover(g ? null : offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit));
-    if (!g) return;
-    if (Math.abs(e.clientY - g.y) > 3) g.moved = true;
-    if (g.moved && zoomed) setView((v) => ({ ...v, top: g.top + (e.clientY - g.y) * fit.per }));
-  };
-  const up = (e: PointerEvent<SVGRectElement>) => {
-    const moved = grip.current?.moved;
-    grip.current = null;
-    if (moved) return;
+  const toOffset = (e: { clientY: number; currentTarget: Element }) =>
+    offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit);
+  const press = (e: PointerEvent<SVGRectElement>) => {
     const box = e.currentTarget.getBoundingClientRect();
-    choose(
-      elementAt(
-        layout,
-        ((e.clientX - box.left) / STRIP.width) * layout.viewport.width,
-        offsetAt(e.clientY - box.top, fit),
-      ),
-    );
+    const at = { x: ((e.clientX - box.left) / STRIP.width) * layout.viewport.width, y: toOffset(e) };
+    const from = view.top;
+    const pull = (by: number) => zoomed && setView((v) => ({ ...v, top: from + by * fit.per }));
+    const begun = beginDrag(e, {
+      move: pull,
+      drop: (by) => {
+        dragged.current = false;
+        pull(by);
+      },
+      putBack(given) {
+        dragged.current = false;
+        if (given) pull(0);
+        else choose(elementAt(layout, at.x, at.y));
+      },
+    });
+    dragged.current = begun;
+    if (begun) setHover(null);
   };
   return (
     <g className="strip">
@@ -77,12 +76,11 @@ export function Strip() {
         y={0}
         width={STRIP.width}
         height={rows}
-        onPointerDown={down}
-        onPointerMove={move}
-        onPointerUp={up}
+        onPointerDown={press}
+        onPointerMove={(e) => !dragged.current && setHover(toOffset(e))}
         onPointerLeave={() => setHover(null)}
         onDoubleClick={(e) => {
-          const at = offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit);
+          const at = toOffset(e);
           const s = layout.sections.find((x) => at >= x.top && at < x.top + x.height);
           if (s) setView(() => ({ top: Math.max(0, s.top - 40), per: (s.height + 80) / (rows - 2 * PAD) }));
         }}
@@ -111,17 +109,21 @@ function FrameEdge({
   y: number;
   offsetAtRow(row: number): number;
 }) {
-  const { setView, rows, pageHeight } = useRundown();
+  const { view, setView, rows, pageHeight } = useRundown();
   const shown = rows - 2 * PAD;
-  const move = (e: PointerEvent<SVGRectElement>) => {
-    if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
-    const at = offsetAtRow(e.clientY - e.currentTarget.ownerSVGElement!.getBoundingClientRect().top);
-    setView((v) => {
-      const bottom = v.top + shown * v.per;
-      const [from, to] =
-        edge === 'top' ? [Math.min(at, bottom - shown), bottom] : [v.top, Math.max(at, v.top + shown)];
-      return { top: Math.max(0, from), per: (Math.min(pageHeight, to) - Math.max(0, from)) / shown };
-    });
+  const press = (e: PointerEvent<SVGRectElement>) => {
+    const { top } = e.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    const was = view;
+    const zoom = (_by: number, event: { clientY: number }) => {
+      const at = offsetAtRow(event.clientY - top);
+      setView((v) => {
+        const bottom = v.top + shown * v.per;
+        const [from, to] =
+          edge === 'top' ? [Math.min(at, bottom - shown), bottom] : [v.top, Math.max(at, v.top + shown)];
+        return { top: Math.max(0, from), per: (Math.min(pageHeight, to) - Math.max(0, from)) / shown };
+      });
+    };
+    beginDrag(e, { move: zoom, drop: zoom, putBack: (given) => given && setView(() => was) });
   };
   return (
     <rect
@@ -131,8 +133,7 @@ function FrameEdge({
       y={y - 4}
       width={STRIP.width}
       height={8}
-      onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-      onPointerMove={move}
+      onPointerDown={press}
     />
   );
 }

@@ -1,12 +1,13 @@
 /** Dragging bars and their ends, in the lanes and in the preview's gutter: one gesture, tried live, one act when let go. */
 import { useRef } from 'react';
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { isEndless, isMeeting, parseMeeting } from '@lyvek/core';
+import { isEndless, isMeeting, parseMeeting, replaceMotions } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
+import { dragOperation } from '../../../state/drag-operation.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
-import { findPhase, replaceMotions, shifted, withEndAt } from '../model/moves.ts';
+import { findPhase, shifted, withEndAt } from '../model/moves.ts';
 import type { Grip, Side } from '../model/moves.ts';
 import { catchAt } from '../model/snap.ts';
 import { createStore } from 'zustand/vanilla';
@@ -44,13 +45,11 @@ export function useGrip() {
     if (e.button !== 0) return;
     e.preventDefault();
     e.stopPropagation();
-    const target = e.currentTarget as Element;
     const { bars, selection, view, layout, max } = now.current;
     const selected = selection.includes(bar.motion.id) ? selection : [bar.motion.id];
     if (!selection.includes(bar.motion.id) || e.shiftKey) now.current.select(bar.motion.id, e.shiftKey);
     // A marquee has no range that could be moved.
     if (isEndless(bar.motion.driver)) return;
-    target.setPointerCapture(e.pointerId);
     const moving = bars.filter((b) => selected.includes(b.motion.id) && !isEndless(b.motion.driver));
     const origin = toOffset(e.nativeEvent);
     const was = grip === 'end' ? bar.placed.end : bar.placed.start;
@@ -58,7 +57,6 @@ export function useGrip() {
       .filter((b) => !selected.includes(b.motion.id))
       .flatMap((b) => [b.placed.start, b.placed.end]);
     const sections = layout.sections.map((s) => Math.min(max, s.top));
-    let moved = false;
 
     const change = (event: PointerEvent): Motion[] => {
       const raw = was + toOffset(event) - origin;
@@ -91,37 +89,18 @@ export function useGrip() {
           : withEndAt(b, grip, b.placed[grip] + offset - was, { exact }),
       );
     };
-    const move = (event: PointerEvent) => {
-      if (!moved && Math.abs(event.clientY - e.clientY) + Math.abs(event.clientX - e.clientX) < 3) return;
-      moved = true;
-      const changed = change(event);
-      session.try(replaceMotions(changed));
-      link.scrollTo(Math.min(bar.max, Math.max(0, dragStore.getState().drag!.offset)));
-    };
-    const end = (event: PointerEvent | null) => {
-      target.removeEventListener('pointermove', move as EventListener);
-      target.removeEventListener('pointerup', up as EventListener);
-      target.removeEventListener('pointercancel', cancel);
-      removeEventListener('keydown', escape, true);
-      if (event && moved)
-        session.act(grip === 'body' ? 'move' : `move the ${grip}`, replaceMotions(change(event)));
-      else session.try(null);
-      dragStore.setState({ drag: null });
-    };
-    const up = (event: PointerEvent) => {
-      end(event);
-      if (!moved && grip !== 'body') now.current.setGrip(grip);
-    };
-    const cancel = () => end(null);
-    const escape = (event: KeyboardEvent) => {
-      if (event.key !== 'Escape') return;
-      event.stopPropagation();
-      end(null);
-    };
-    target.addEventListener('pointermove', move as EventListener);
-    target.addEventListener('pointerup', up as EventListener);
-    target.addEventListener('pointercancel', cancel);
-    addEventListener('keydown', escape, true);
+    const label = grip === 'body' ? 'move' : `move the ${grip}`;
+    dragOperation(e, session, {
+      operation: (_by, event) => replaceMotions(label, change(event)),
+      moved() {
+        const { drag } = dragStore.getState();
+        if (drag) link.scrollTo(Math.min(bar.max, Math.max(0, drag.offset)));
+      },
+      ended(how) {
+        dragStore.setState({ drag: null });
+        if (how === 'pressed' && grip !== 'body') now.current.setGrip(grip);
+      },
+    });
   };
 }
 

@@ -5,6 +5,7 @@ import { useOpenedPage } from '../../../state/opened-page.ts';
 import { keyframesBetween, keyframeStore } from '../../../editor/model/keyframes.ts';
 import type { Slot } from '../../../editor/model/bars.ts';
 import { offsetAt } from '../../../editor/strip/view.ts';
+import { beginDrag } from '../../../ui/drag.ts';
 import { useRundown } from '../rundown-context.ts';
 import { LANES } from './lanes.ts';
 
@@ -19,28 +20,22 @@ export function useLasso(svg: RefObject<SVGSVGElement | null>, slots: ReadonlyMa
   const { session } = useOpenedPage();
   const { bars, selection, view } = useRundown();
   const [lasso, setLasso] = useState<Corners | null>(null);
-  const at = (e: PointerEvent) => {
+  const at = (e: { clientX: number; clientY: number }) => {
     const frame = svg.current!.getBoundingClientRect();
     return { x: e.clientX - frame.left, y: e.clientY - frame.top };
   };
-  const drop = (e: PointerEvent) => {
-    if (!lasso) return;
+  const select = (lasso: Corners, e: { altKey: boolean; shiftKey: boolean }) => {
     const [xa, xb] = [Math.min(lasso.x0, lasso.x1) - LANES, Math.max(lasso.x0, lasso.x1) - LANES];
     const [ya, yb] = [
       offsetAt(Math.min(lasso.y0, lasso.y1), view),
       offsetAt(Math.max(lasso.y0, lasso.y1), view),
     ];
-    setLasso(null);
     const across = bars.filter((b) => {
       const slot = slots.get(b.motion.id);
       return slot && slot.x + 6 >= xa && slot.x - 6 <= xb;
     });
     if (e.altKey) return keyframeStore.setState({ chosen: keyframesBetween(across, ya, yb) });
     keyframeStore.setState({ chosen: [] });
-    if (xb - xa < 4 && Math.abs(lasso.y1 - lasso.y0) < 4) {
-      if (!e.shiftKey) session.select([]);
-      return;
-    }
     const touched = across.filter((b) => b.placed.end >= ya && b.placed.start <= yb).map((b) => b.motion.id);
     session.select(e.shiftKey ? [...new Set([...selection, ...touched])] : touched);
   };
@@ -51,19 +46,26 @@ export function useLasso(svg: RefObject<SVGSVGElement | null>, slots: ReadonlyMa
       width: Math.abs(lasso.x1 - lasso.x0),
       height: Math.abs(lasso.y1 - lasso.y0),
     },
-    handlers: {
-      onPointerDown(e: PointerEvent<SVGRectElement>) {
-        if (e.button !== 0) return;
-        const { x, y } = at(e);
-        e.currentTarget.setPointerCapture(e.pointerId);
-        setLasso({ x0: x, y0: y, x1: x, y1: y });
-      },
-      onPointerMove(e: PointerEvent<SVGRectElement>) {
-        if (!lasso) return;
-        const { x, y } = at(e);
-        setLasso({ ...lasso, x1: x, y1: y });
-      },
-      onPointerUp: drop,
+    onPointerDown(e: PointerEvent<SVGRectElement>) {
+      const { x, y } = at(e);
+      const corners = (event: { clientX: number; clientY: number }): Corners => {
+        const to = at(event);
+        return { x0: x, y0: y, x1: to.x, y1: to.y };
+      };
+      const { shiftKey } = e;
+      beginDrag(e, {
+        move: (_by, event) => setLasso(corners(event)),
+        drop(_by, event) {
+          setLasso(null);
+          select(corners(event), event);
+        },
+        putBack(given) {
+          setLasso(null);
+          if (given) return;
+          keyframeStore.setState({ chosen: [] });
+          if (!shiftKey) session.select([]);
+        },
+      });
     },
   };
 }

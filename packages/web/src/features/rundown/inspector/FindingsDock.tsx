@@ -1,11 +1,11 @@
 /** Findings about what is selected, one at a time, under the sheet: whatever comes and goes here, nothing above it moves. */
 import { useState } from 'react';
-import { withFix } from '@lyvek/core';
+import { applyFix } from '@lyvek/core';
 import { Chevron, FindingSign } from '../../../ui/glyphs.tsx';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useFixing } from '../../../state/use-fixing.ts';
-import { usePreview } from '../../../state/use-preview.ts';
+import { useLease } from '../../../state/use-lease.ts';
 import { useRundown } from '../rundown-context.ts';
 
 export function FindingsDock() {
@@ -16,7 +16,7 @@ export function FindingsDock() {
   const id = selection.length === 1 ? selection[0]! : '';
   const own = findings.filter((f) => f.about === id);
   const index = at.id === id ? Math.min(at.index, own.length - 1) : 0;
-  const preview = usePreview(session);
+  const preview = useLease(session);
   const { fix, waiting } = useFixing(session, findings, stale);
   const finding = own[index];
   if (!id || !finding) return null;
@@ -52,7 +52,7 @@ export function FindingsDock() {
             type="button"
             className="btn"
             aria-busy={waiting !== null}
-            onPointerEnter={() => preview.begin((d) => withFix(d, finding.fix!))}
+            onPointerEnter={() => preview.begin(applyFix(finding.fix!))}
             onPointerLeave={preview.end}
             onClick={() => {
               preview.end();

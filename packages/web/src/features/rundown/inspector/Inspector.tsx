@@ -1,8 +1,7 @@
 /** The motion sheet: view progress diagram, a readable sentence with inline controls, value curves, and what was found. */
-import { isEndless, isTimed, refersTo } from '@lyvek/core';
+import { isEndless, isTimed, refersTo, removeThings } from '@lyvek/core';
 import { FindingSign } from '../../../ui/glyphs.tsx';
 import { useOpenedPage } from '../../../state/opened-page.ts';
-import { withoutMotions } from '../../../state/take-session.ts';
 import { placeFlags } from '../model/flags.ts';
 import { elementName } from '../../../editor/words.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
@@ -140,7 +139,7 @@ function Lost({ name, reason, id }: { name: string; reason: string; id: string }
         <span className="inspector-name-plain">{name}</span>
         <i>is not on this page</i>
         <span className="grow" />
-        <button type="button" className="btn" onClick={() => session.act('delete', withoutMotions([id]), [])}>
+        <button type="button" className="btn" onClick={() => session.apply(removeThings([id], 'delete'))}>
           Delete
         </button>
       </header>

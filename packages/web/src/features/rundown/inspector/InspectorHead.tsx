@@ -1,8 +1,8 @@
 /** The head of the sheet: which motion, its name, the ones before and after, and what can be done to it. */
+import { switchOn, rename } from '@lyvek/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Motion } from '@lyvek/core';
-import { withMotion } from '../../../state/take-session.ts';
 import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
 import { Chevron } from '../../../ui/glyphs.tsx';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -42,12 +42,7 @@ export function InspectorHead({ motion, children }: { motion: Motion; children?:
         type="button"
         className="btn"
         aria-pressed={!motion.on}
-        onClick={() =>
-          session.act(
-            motion.on ? 'mute' : 'unmute',
-            withMotion(motion.id, (m) => ({ ...m, on: !m.on })),
-          )
-        }
+        onClick={() => session.apply(switchOn([motion.id], !motion.on))}
       >
         {motion.on ? 'Mute' : 'Muted'}
       </button>
@@ -61,11 +56,7 @@ function Name({ motion }: { motion: Motion }) {
   const [name, setName] = useState<string | null>(null);
   const take = () => {
     const clean = (name ?? '').trim();
-    if (clean && clean !== motion.name)
-      session.act(
-        'rename',
-        withMotion(motion.id, (m) => ({ ...m, name: clean })),
-      );
+    if (clean && clean !== motion.name) session.apply(rename(motion.id, clean));
     setName(null);
   };
   if (name === null)

@@ -1,12 +1,12 @@
 /** What else can be done with what is selected. */
 import { useState } from 'react';
-import { makePreset } from '@lyvek/core';
+import { makePreset, removeThings, duplicateMotions } from '@lyvek/core';
 import { api } from '../../../state/api.ts';
 import { usePresets } from '../../../state/presets.ts';
-import { duplicated, withoutMotions } from '../../../state/take-session.ts';
 import { NameForm } from '../../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../../ui/notices.tsx';
 import { Popover } from '../../../ui/Popover.tsx';
+import { newId } from '../../../state/new-id.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useRundown } from '../rundown-context.ts';
 
@@ -53,8 +53,7 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
         type="button"
         disabled={!document.motions.some((m) => ids.includes(m.id))}
         onClick={() => {
-          const { document: next, copies } = duplicated(session.store.getState().document, ids);
-          session.actOnWhole('duplicate', () => next, copies);
+          session.apply(duplicateMotions(ids, newId));
           close();
         }}
       >
@@ -63,7 +62,7 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
       <button
         type="button"
         onClick={() => {
-          session.actOnWhole('delete', withoutMotions(ids), []);
+          session.apply(removeThings(ids, 'delete'));
           close();
         }}
       >

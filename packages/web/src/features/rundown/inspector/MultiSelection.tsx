@@ -1,4 +1,5 @@
 /** The sheet of several selected motions. */
+import { replaceMotions, switchOn } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -6,7 +7,6 @@ import { effectWords } from '../../../editor/words.ts';
 import { alignEnds, alignStarts, scaled, spreadEvenly } from '../model/arrange-several.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
 import { DRIVER_WORDS } from '../../../editor/drivers/words.ts';
-import { replaceMotions } from '../model/moves.ts';
 import { useRundown } from '../rundown-context.ts';
 import { MoreActions } from './MoreActions.tsx';
 
@@ -32,16 +32,7 @@ export function MultiSelection() {
         <span className="inspector-name-plain">{selection.length} motions</span>
         <i>{kinds.length > 1 ? 'mixed drivers' : kinds[0]}</i>
         <span className="grow" />
-        <button
-          type="button"
-          className="btn"
-          onClick={() =>
-            session.act(on ? 'mute' : 'unmute', (d) => ({
-              ...d,
-              motions: d.motions.map((m) => (selection.includes(m.id) ? { ...m, on: !on } : m)),
-            }))
-          }
-        >
+        <button type="button" className="btn" onClick={() => session.apply(switchOn(selection, !on))}>
           {on ? 'Mute all' : 'Unmute all'}
         </button>
         <MoreActions />
@@ -53,7 +44,7 @@ export function MultiSelection() {
             type="button"
             className="btn"
             disabled={chosen.length < 2}
-            onClick={() => session.act(label.toLowerCase(), replaceMotions(change(chosen)))}
+            onClick={() => session.apply(replaceMotions(label.toLowerCase(), change(chosen)))}
           >
             {label}
           </button>

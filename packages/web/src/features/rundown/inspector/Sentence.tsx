@@ -1,7 +1,9 @@
 /** A motion as a sentence whose words in boxes are its controls. One clause a line. */
+import { changeMotion, setTarget } from '@lyvek/core';
 import type { Motion, RangePoint } from '@lyvek/core';
-import { withMotion, withTarget } from '../../../state/take-session.ts';
 import { Choices, Popover } from '../../../ui/Popover.tsx';
+import { useLease } from '../../../state/use-lease.ts';
+import { newId } from '../../../state/new-id.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
 import { nudged, untied } from '../model/moves.ts';
@@ -40,12 +42,10 @@ const COMPOSITE: readonly { value: Motion['composite']; text: string; note: stri
 export function Sentence({ bar }: { bar: Bar }) {
   const { session } = useOpenedPage();
   const { layout } = useRundown();
+  const preview = useLease(session);
   const { motion } = bar;
   const change = (label: string, part: Partial<Motion>) =>
-    session.act(
-      label,
-      withMotion(motion.id, (m) => ({ ...m, ...part })),
-    );
+    session.apply(changeMotion(motion.id, label, (m) => ({ ...m, ...part })));
   const element = layout.elements[bar.element]!;
   return (
     <div className="sentence">
@@ -69,7 +69,7 @@ export function Sentence({ bar }: { bar: Bar }) {
             <Target
               motion={motion}
               element={bar.element}
-              onChange={(selector) => session.act('change the target', withTarget(motion.id, selector))}
+              onChange={(selector) => session.apply(setTarget(motion.id, selector, newId))}
             />
           )}
         </Popover>
@@ -80,7 +80,7 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <p>
         until <Point bar={bar} side="end" />{' '}
-        <HoldField bar={bar} onChange={(label, how) => session.act(label, withMotion(motion.id, how))} />
+        <HoldField bar={bar} onChange={(label, how) => session.apply(changeMotion(motion.id, label, how))} />
       </p>
       <p>
         eased{' '}
@@ -88,7 +88,7 @@ export function Sentence({ bar }: { bar: Bar }) {
           value={motion.easing}
           onChange={(easing) => change('ease', { easing })}
           onTry={(easing) =>
-            session.try(easing === null ? null : withMotion(motion.id, (m) => ({ ...m, easing })))
+            preview.show(easing === null ? null : changeMotion(motion.id, 'ease', (m) => ({ ...m, easing })))
           }
         />
         , damping:{' '}
@@ -155,15 +155,13 @@ function Point({ bar, side }: { bar: Bar; side: Side }) {
   const { setGrip, document } = useRundown();
   const { motion } = bar;
   const put = (point: RangePoint) =>
-    session.act(
-      `move the ${side}`,
-      withMotion(motion.id, (m) => untied({ ...m, range: { ...m.range, [side]: point } }, side)),
+    session.apply(
+      changeMotion(motion.id, `move the ${side}`, (m) =>
+        untied({ ...m, range: { ...m.range, [side]: point } }, side),
+      ),
     );
   const step = (steps: number) =>
-    session.nudge(
-      `move the ${side}`,
-      withMotion(motion.id, (m) => untied(nudged(m, side, steps), side)),
-    );
+    session.nudge(changeMotion(motion.id, `move the ${side}`, (m) => untied(nudged(m, side, steps), side)));
   return (
     <span
       onKeyDown={(e) => {

@@ -8,7 +8,7 @@ import {
   plainPercent,
   writeMeeting,
 } from '@lyvek/core';
-import type { Motion, MotionDocument, Phase, RangePoint } from '@lyvek/core';
+import type { Motion, Phase, RangePoint } from '@lyvek/core';
 import type { Bar } from '../../../editor/model/bars.ts';
 
 export type Side = 'start' | 'end';
@@ -96,13 +96,6 @@ export const nudged = (m: Motion, grip: Grip, steps: number): Motion => ({
     end: grip === 'start' ? m.range.end : stepped(m.range.end, 'end', steps),
   },
 });
-
-export const replaceMotions =
-  (changed: readonly Motion[]) =>
-  (d: MotionDocument): MotionDocument => {
-    const byId = new Map(changed.map((m) => [m.id, m]));
-    return { ...d, motions: d.motions.map((m) => byId.get(m.id) ?? m) };
-  };
 
 /** The phase a point is written in. */
 export function findPhase(point: RangePoint, side: Side): Phase | null {

@@ -2,9 +2,8 @@
 import { useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { drawnAt, keyframeOffset, progressAt } from '@lyvek/core';
-import { withMotion } from '../../../state/take-session.ts';
-import { beginDrag } from '../../../ui/drag.ts';
+import { drawnAt, keyframeOffset, progressAt, changeMotion } from '@lyvek/core';
+import { dragOperation } from '../../../state/drag-operation.ts';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { cssAt, computeCurves, withKeyframe } from '../../../editor/model/curves.ts';
@@ -63,29 +62,22 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
     const change = (event: globalThis.PointerEvent) => {
       const css = value(stop.value, place(event));
       const keyframes = withKeyframe(curve.keyframes, index, { value: css });
-      return {
-        css,
-        apply: withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: keyframes } })),
-      };
+      const operation = changeMotion(motion.id, `set ${property} in the page`, (m) => ({
+        ...m,
+        keyframes: { ...m.keyframes, [property]: keyframes },
+      }));
+      return { css, operation };
     };
-    beginDrag(e, {
-      move: (_, event) => {
-        const { css, apply } = change(event);
-        setSaid({ text: `${property} ${css}, at ${stop.at}`, ...place(event) });
-        session.try(apply);
+    dragOperation(e, session, {
+      operation: (_by, event) => change(event).operation,
+      moved(_by, event) {
+        setSaid({ text: `${property} ${change(event).css}, at ${stop.at}`, ...place(event) });
         // What is pulled is what is seen, as long as it can be seen there.
         const offset = bar.placed.start + (bar.placed.end - bar.placed.start) * keyframeOffset(stop.at);
         const there = drawnAt(element, offset) + element.box.height / 2;
         if (there > 0 && there < height / scale) link.scrollTo(Math.max(0, offset));
       },
-      drop: (_, event) => {
-        setSaid(null);
-        session.act(`set ${property} in the page`, change(event).apply);
-      },
-      putBack: () => {
-        setSaid(null);
-        session.try(null);
-      },
+      ended: () => setSaid(null),
     });
   };
   const from = (event: { clientX: number; clientY: number; currentTarget: Element }) => {

@@ -1,4 +1,5 @@
 /** The real page under the hand, beside the curves: it follows as the setting says, and two settings can be changed for each other. */
+import { edit } from '@lyvek/core';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Damping } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
@@ -85,7 +86,7 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
             type="button"
             className="btn small"
             title={`Sets the damping of ${count}`}
-            onClick={() => session.act('set the damping', (d) => withDamping(d, damped))}
+            onClick={() => session.apply(edit('set the damping', (d) => withDamping(d, damped)))}
           >
             Use it
           </button>

@@ -1,7 +1,7 @@
 /** What the checks find at sizes other than the one that is open. */
 import { useNavigate } from 'react-router';
 import { useStore } from 'zustand';
-import { corrected, underMedia } from '@lyvek/core';
+import { corrected, underMedia, editWhole } from '@lyvek/core';
 import type { SweptFinding } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -53,7 +53,7 @@ function Row({ one }: { one: SweptFinding }) {
       }}
       seen={underMedia(whole, one.active)}
       selector={one.where}
-      applyFix={fix && (() => session.actOnWhole(fix.label.toLowerCase(), (d) => corrected(d, one)))}
+      applyFix={fix && (() => session.apply(editWhole(fix.label.toLowerCase(), (d) => corrected(d, one))))}
     />
   );
 }

@@ -1,7 +1,7 @@
 /** The cues of a pin, or of the whole page: named named positions that ranges can be attached to. */
-import { CueSchema, percent } from '@lyvek/core';
+import { CueSchema, percent, changeCue, removeThings, addCue } from '@lyvek/core';
 import type { Cue } from '@lyvek/core';
-import { newId, withCue, withoutMotions } from '../../../../state/take-session.ts';
+import { newId } from '../../../../state/new-id.ts';
 import { notify } from '../../../../ui/notices.tsx';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
@@ -20,15 +20,12 @@ export function Cues({ pin }: { pin: string | null }) {
       ? Math.min(1, Math.max(0, (y - hold.start) / Math.max(1, hold.end - hold.start)))
       : 0.5;
     const cue: Cue = { id: newId('c'), name: `Cue ${document.cues.length + 1}`, pin, at: percent(share) };
-    session.act('add a cue', (d) => ({ ...d, cues: [...d.cues, cue] }));
+    session.apply(addCue(cue));
   };
   const rename = (cue: Cue, name: string) => {
     const clean = name.trim().slice(0, 120);
     if (clean && clean !== cue.name)
-      session.act(
-        'rename a cue',
-        withCue(cue.id, (c) => ({ ...c, name: clean })),
-      );
+      session.apply(changeCue(cue.id, 'rename a cue', (c) => ({ ...c, name: clean })));
   };
   const linkable = document.pins.some((p) => p.id === pin && p.sticky.by === 'top');
   const relink = (cue: Cue, text: string) => {
@@ -41,10 +38,7 @@ export function Cues({ pin }: { pin: string | null }) {
           ? `Another cue is linked as #${name} already.`
           : 'A link begins with a letter, then letters, digits, - or _.',
       );
-    session.act(
-      'link a cue',
-      withCue(cue.id, ({ link: _, ...c }) => (name ? { ...c, link: name } : c)),
-    );
+    session.apply(changeCue(cue.id, 'link a cue', ({ link: _, ...c }) => (name ? { ...c, link: name } : c)));
   };
   return (
     <div className="cues">
@@ -70,9 +64,8 @@ export function Cues({ pin }: { pin: string | null }) {
             className="w-16"
             value={cue.at}
             onPut={(at) =>
-              session.act(
-                'move a cue',
-                withCue(cue.id, (c) => ({ ...c, at: /^-?[\d.]+$/.test(at) ? `${at}%` : at })),
+              session.apply(
+                changeCue(cue.id, 'move a cue', (c) => ({ ...c, at: /^-?[\d.]+$/.test(at) ? `${at}%` : at })),
               )
             }
           />
@@ -95,7 +88,7 @@ export function Cues({ pin }: { pin: string | null }) {
             type="button"
             className="btn"
             aria-label={`Delete ${cue.name}`}
-            onClick={() => session.act('delete a cue', withoutMotions([cue.id]))}
+            onClick={() => session.apply(removeThings([cue.id], 'delete a cue'))}
           >
             Delete
           </button>

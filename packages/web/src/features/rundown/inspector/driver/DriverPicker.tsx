@@ -1,7 +1,7 @@
 /** “Driven by its own view progress / the scroll of the whole page …”, and changing that without losing keyframes. */
-import { withDriver } from '@lyvek/core';
+import { setDriver } from '@lyvek/core';
 import type { Driver, Motion } from '@lyvek/core';
-import { newId } from '../../../../state/take-session.ts';
+import { newId } from '../../../../state/new-id.ts';
 import { DRIVER_CHOICES, driverChoices } from '../../../../editor/drivers/choices.ts';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { notify } from '../../../../ui/notices.tsx';
@@ -22,13 +22,7 @@ export function DriverPicker({ motion, element, length }: DriverWordProps) {
   const { Options, ...choices } = driverChoices(driver.kind);
   const use = (next: Driver | 'new trigger') => {
     const given = { target: layout.elements[element]!.selector, length, newId };
-    const { document: changed, message } = withDriver(
-      session.store.getState().document,
-      motion.id,
-      next,
-      given,
-    );
-    session.actOnWhole('change the driver', () => changed);
+    const { message } = session.apply(setDriver(motion.id, next, given));
     if (message) notify(message, { action: { label: 'Undo', run: () => void session.undo() } });
   };
   const options = DRIVER_CHOICES.flatMap((f) =>

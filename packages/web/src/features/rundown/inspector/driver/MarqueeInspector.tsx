@@ -1,8 +1,8 @@
 /** A marquee: where its strip is seen, what it does by itself, and what the hand does to it. */
-import { steadyLag } from '@lyvek/core';
+import { steadyLag, changeMotion } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
-import { withMotion } from '../../../../state/take-session.ts';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
+import { useLease } from '../../../../state/use-lease.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
 import { marqueeSpeed } from '../../../../editor/drivers/marquee/marquee.ts';
@@ -37,10 +37,11 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
   const { layout } = useRundown();
   const { motion } = bar;
   const marquee = motion.driver as Marquee;
-  const put = (part: Partial<Marquee>) =>
-    withMotion(motion.id, (m) => ({ ...m, driver: { ...(m.driver as Marquee), ...part } }));
-  const change = (label: string, part: Partial<Marquee>) => session.act(label, put(part));
-  const nudge = (part: Partial<Marquee>) => session.nudge('edit the marquee', put(part));
+  const put = (label: string, part: Partial<Marquee>) =>
+    changeMotion(motion.id, label, (m) => ({ ...m, driver: { ...(m.driver as Marquee), ...part } }));
+  const change = (label: string, part: Partial<Marquee>) => session.apply(put(label, part));
+  const nudge = (part: Partial<Marquee>) => session.nudge(put('edit the marquee', part));
+  const preview = useLease(session);
   const element = layout.elements[bar.element]!;
   return (
     <section className="inspector" aria-label={`Marquee ${motion.name}`}>
@@ -49,7 +50,7 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
         <MarqueeDiagram
           bar={bar}
           marquee={marquee}
-          onTry={(speed) => session.try(speed === null ? null : put({ speed }))}
+          onTry={(speed) => preview.show(speed === null ? null : put('set the speed', { speed }))}
           onPut={(speed) => change('set the speed', { speed })}
         />
         <div className="inspector-middle">
@@ -106,10 +107,7 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
               <DampingField
                 value={motion.damping}
                 onChange={(damping) =>
-                  session.act(
-                    'damping',
-                    withMotion(motion.id, (m) => ({ ...m, damping })),
-                  )
+                  session.apply(changeMotion(motion.id, 'damping', (m) => ({ ...m, damping })))
                 }
               />
             </p>

@@ -1,10 +1,10 @@
 /** A pinned scene from the side: the track, the stage where it is held and where it lets go, the window, and what the hold adds. */
+import { changePin } from '@lyvek/core';
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import type { PinnedSpan, Pin } from '@lyvek/core';
-import { beginDrag } from '../../../../ui/drag.ts';
-import { withPin } from '../../../../state/take-session.ts';
+import { dragOperation } from '../../../../state/drag-operation.ts';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { withDistance } from '../../../../editor/model/pins.ts';
@@ -39,21 +39,12 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
 
   const drag = (e: PointerEvent<SVGRectElement>) => {
     const { k } = scale;
-    const held = (by: number, event: { altKey: boolean }) =>
-      withPin(pin.id, (p) =>
+    const operation = (by: number, event: { altKey: boolean }) =>
+      changePin(pin.id, 'change the pin’s length', (p) =>
         withDistance(p, { was: distance, now: distance + by / k }, layout.viewport.height, event.altKey),
       );
-    const begun = beginDrag(e, {
-      move: (by, event) => session.try(held(by, event)),
-      drop(by, event) {
-        frozen.current = null;
-        session.act('change the pin’s length', held(by, event));
-      },
-      putBack() {
-        frozen.current = null;
-        session.try(null);
-      },
-    });
+    const ended = () => void (frozen.current = null);
+    const begun = dragOperation(e, session, { operation, ended });
     if (begun) frozen.current = scale;
   };
   return (

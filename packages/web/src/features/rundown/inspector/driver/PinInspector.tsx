@@ -1,7 +1,6 @@
 /** The sheet of a pin: from the side, as a sentence, and what moves inside it. */
 import type { PinnedSpan, Pin } from '@lyvek/core';
-import { asPin, maxScroll, refersTo } from '@lyvek/core';
-import { withPin } from '../../../../state/take-session.ts';
+import { asPin, maxScroll, refersTo, changePin } from '@lyvek/core';
 import { DriverSign } from '../../../../editor/drivers/DriverSign.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { effectWords } from '../../../../editor/words.ts';
@@ -19,10 +18,7 @@ export function PinInspector({ pin }: { pin: Pin }) {
   const hold = layout.pinnedSpans.find((h) => h.id === pin.id);
   const loose = layout.loose.find((l) => l.id === pin.id);
   const change = (label: string, part: Partial<Pin>) =>
-    session.act(
-      label,
-      withPin(pin.id, (p) => ({ ...p, ...part })),
-    );
+    session.apply(changePin(pin.id, label, (p) => ({ ...p, ...part })));
   return (
     <section className="inspector" aria-label={`Pin ${pin.name}`}>
       <DriverHead

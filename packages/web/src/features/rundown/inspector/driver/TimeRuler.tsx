@@ -1,10 +1,11 @@
 /** Parts on a time ruler, running down in ms: drag a part to delay it, its end to let it last; the playhead scrubs them all. */
+import { changeMotion } from '@lyvek/core';
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import type { Motion, Played, Time } from '@lyvek/core';
+import { dragOperation } from '../../../../state/drag-operation.ts';
 import { beginDrag } from '../../../../ui/drag.ts';
-import { withMotion } from '../../../../state/take-session.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { SPEEDS } from '../../model/time-player.ts';
 import type { TimePlayer } from '../../model/time-player.ts';
@@ -53,18 +54,10 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
         delay: caught ? `${Math.max(0, delay + caught.end - own.start)}ms` : round(delay + by, 0),
       };
     };
-    const put = (rows: number, event: { altKey: boolean }) =>
-      withMotion(part.id, (m) => ({ ...m, time: timeAt(rows, event) }));
-    const begun = beginDrag(e, {
-      move: (by, event) => session.try(put(by, event)),
-      drop(by, event) {
-        frozen.current = null;
-        session.act(grip === 'end' ? 'change a duration' : 'change a delay', put(by, event));
-      },
-      putBack() {
-        frozen.current = null;
-        session.try(null);
-      },
+    const label = grip === 'end' ? 'change a duration' : 'change a delay';
+    const begun = dragOperation(e, session, {
+      operation: (rows, event) => changeMotion(part.id, label, (m) => ({ ...m, time: timeAt(rows, event) })),
+      ended: () => void (frozen.current = null),
     });
     if (!begun) return;
     frozen.current = length;
@@ -72,20 +65,21 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
   };
 
   const scrub = (e: PointerEvent<SVGRectElement>) => {
-    if (e.button !== 0) return;
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
     const seek = (event: { clientY: number }) =>
       player.seek(
         Math.min(length, Math.max(0, (event.clientY - svg.current!.getBoundingClientRect().top - TOP) / k)),
       );
-    seek(e);
-    const end = () => {
-      target.removeEventListener('pointermove', seek);
-      target.removeEventListener('pointerup', end);
+    const putBack = (given: boolean) => {
+      if (!given) return;
+      if (at === null) player.release();
+      else player.seek(at);
     };
-    target.addEventListener('pointermove', seek);
-    target.addEventListener('pointerup', end);
+    const begun = beginDrag(e, {
+      move: (_by, event) => seek(event),
+      drop: (_by, event) => seek(event),
+      putBack,
+    });
+    if (begun) seek(e);
   };
 
   return (

@@ -1,9 +1,16 @@
 /** The sheet of a trigger, or of what plays at page load: its sentence, its parts on a time ruler, the values of the chosen part. */
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
-import { isAtLoad, findMatches, refersTo, computeTimes } from '@lyvek/core';
+import {
+  isAtLoad,
+  findMatches,
+  refersTo,
+  computeTimes,
+  changeTrigger,
+  removeThings,
+  changeMotion,
+} from '@lyvek/core';
 import type { Trigger, Motion } from '@lyvek/core';
-import { withTrigger, withMotion, withoutMotions } from '../../../../state/take-session.ts';
 import { DriverSign } from '../../../../editor/drivers/DriverSign.tsx';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { useShownPage } from '../../../../preview/shown-page.ts';
@@ -81,10 +88,7 @@ export function TimedInspector({ trigger, part }: { trigger: Trigger | null; par
 function TriggerHead({ trigger }: { trigger: Trigger }) {
   const { session } = useOpenedPage();
   const change = (label: string, part: Partial<Trigger>) =>
-    session.act(
-      label,
-      withTrigger(trigger.id, (g) => ({ ...g, ...part })),
-    );
+    session.apply(changeTrigger(trigger.id, label, (g) => ({ ...g, ...part })));
   return (
     <DriverHead
       driver={trigger}
@@ -96,7 +100,7 @@ function TriggerHead({ trigger }: { trigger: Trigger }) {
       <button
         type="button"
         className="btn"
-        onClick={() => session.act('delete the trigger', withoutMotions([trigger.id]), [])}
+        onClick={() => session.apply(removeThings([trigger.id], 'delete the trigger'))}
       >
         Delete
       </button>
@@ -117,10 +121,7 @@ const BACK: readonly { value: Trigger['back']; text: string; note: string }[] = 
 function TriggerSentence({ trigger }: { trigger: Trigger }) {
   const { session } = useOpenedPage();
   const change = (label: string, part: Partial<Trigger>) =>
-    session.act(
-      label,
-      withTrigger(trigger.id, (g) => ({ ...g, ...part })),
-    );
+    session.apply(changeTrigger(trigger.id, label, (g) => ({ ...g, ...part })));
   return (
     <div className="sentence">
       <p>
@@ -194,10 +195,7 @@ function PartSentence({ part, element, parts }: PartProps) {
   const { session } = useOpenedPage();
   const time = part.time!;
   const put = (label: string, change: Partial<Motion>) =>
-    session.act(
-      label,
-      withMotion(part.id, (m) => ({ ...m, ...change })),
-    );
+    session.apply(changeMotion(part.id, label, (m) => ({ ...m, ...change })));
   const ms = (text: string) => `${Math.max(0, Math.round(Number.parseFloat(text) * 10) / 10)}ms`;
   const others = parts.filter((p) => p.id !== part.id);
   return (

@@ -1,9 +1,9 @@
 /** Value curves with keyframes: drag, add by double click, delete, type. Progress runs to the right here, values upwards. */
 import { useStore } from 'zustand';
-import { progressAt } from '@lyvek/core';
+import { progressAt, changeMotion } from '@lyvek/core';
 import type { Keyframe, Motion } from '@lyvek/core';
-import { withMotion } from '../../../../state/take-session.ts';
 import { useShownPage } from '../../../../preview/shown-page.ts';
+import { useLease } from '../../../../state/use-lease.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
 import { keyframeStore, chooseKeyframe } from '../../../../editor/model/keyframes.ts';
@@ -55,20 +55,14 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
   const choose = (property: string, stop: Keyframe | null) =>
     chooseKeyframe(stop && { motion: motion.id, property, share: toShare(stop) });
   const curves = computeCurves(motion, element, layout);
-  const put = (property: string, list: Keyframe[] | null, label: string) =>
-    session.act(
-      label,
-      withMotion(motion.id, (m) => {
-        const keyframes = { ...m.keyframes };
-        if (list && list.length > 0) keyframes[property] = list;
-        else delete keyframes[property];
-        return { ...m, keyframes };
-      }),
-    );
-  const attempt = (property: string, list: Keyframe[] | null) =>
-    session.try(
-      list && withMotion(motion.id, (m) => ({ ...m, keyframes: { ...m.keyframes, [property]: list } })),
-    );
+  const preview = useLease(session);
+  const withList = (property: string, list: Keyframe[] | null, label: string) =>
+    changeMotion(motion.id, label, (m) => {
+      const keyframes = { ...m.keyframes };
+      if (list && list.length > 0) keyframes[property] = list;
+      else delete keyframes[property];
+      return { ...m, keyframes };
+    });
   return (
     <div className="curves">
       {curves.map((c) => (
@@ -78,8 +72,8 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           progress={progress}
           open={openIn(c)}
           onOpen={(stop) => choose(c.property, stop)}
-          onTry={(list) => attempt(c.property, list)}
-          onPut={(list, label) => put(c.property, list, label)}
+          onTry={(list) => preview.show(list && withList(c.property, list, 'try'))}
+          onPut={(list, label) => session.apply(withList(c.property, list, label))}
         >
           {/^--signal/.test(c.property) && (
             <SignalSlider
@@ -100,7 +94,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
       <AddProperty
         motion={motion}
         element={element}
-        onAdd={(property, list) => put(property, list, `animate ${property}`)}
+        onAdd={(property, list) => session.apply(withList(property, list, `animate ${property}`))}
       />
       <AlsoMoved motion={motion} element={element} />
     </div>

@@ -1,8 +1,8 @@
 /** The adjustments that a motion or pin needs on elements of the page: listed, editable, and open to new ones. */
 import { useState } from 'react';
-import { declarationError } from '@lyvek/core';
+import { declarationError, setDeclaration, addDeclaration } from '@lyvek/core';
 import type { Adjustment } from '@lyvek/core';
-import { newId } from '../../../../state/take-session.ts';
+import { newId } from '../../../../state/new-id.ts';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { elementName } from '../../../../editor/words.ts';
@@ -44,15 +44,7 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
     return e ? elementName(e, layout) : selector;
   };
   const put = (id: string, property: string, css: string | null) =>
-    session.act(css === null ? `no longer set ${property}` : `set ${property}`, (d) => ({
-      ...d,
-      adjustments: d.adjustments.flatMap((a) => {
-        if (a.id !== id) return [a];
-        const rest = Object.fromEntries(Object.entries(a.declarations).filter(([p]) => p !== property));
-        const declarations = css === null ? rest : { ...a.declarations, [property]: css };
-        return Object.keys(declarations).length || a.attributes ? [{ ...a, declarations }] : [];
-      }),
-    }));
+    session.apply(setDeclaration(id, property, css));
   const target =
     layout.elements[chosen]?.selector ??
     document.motions.find((m) => m.id === of)?.targets.selector ??
@@ -82,22 +74,7 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
       {target && (
         <NewDeclaration
           on={findName(target)}
-          onAdd={(property, css) =>
-            session.act(`set ${property}`, (d) => {
-              const same = d.adjustments.find((a) => a.selector === target && a.for.includes(of));
-              return {
-                ...d,
-                adjustments: same
-                  ? d.adjustments.map((a) =>
-                      a === same ? { ...a, declarations: { ...a.declarations, [property]: css } } : a,
-                    )
-                  : [
-                      ...d.adjustments,
-                      { id: newId('a'), selector: target, declarations: { [property]: css }, for: [of] },
-                    ],
-              };
-            })
-          }
+          onAdd={(property, css) => session.apply(addDeclaration(of, target, [property, css], newId))}
         />
       )}
     </div>

@@ -1,7 +1,6 @@
 /** What a motion or a pin has of its own for media conditions, each part with the way back to what holds elsewhere. */
-import { overridden } from '@lyvek/core';
+import { overridden, removeOverride } from '@lyvek/core';
 import type { Motion, Pin } from '@lyvek/core';
-import { withoutOverride } from '../../../../state/media.ts';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { useRundown } from '../../rundown-context.ts';
@@ -26,12 +25,7 @@ export function ConditionDifferences({ of }: { of: Motion | Pin }) {
                   <button
                     key={part}
                     type="button"
-                    onClick={() =>
-                      session.actOnWhole(
-                        `remove the ${part} override for ${media.name}`,
-                        withoutOverride(of.id, media.id, part),
-                      )
-                    }
+                    onClick={() => session.apply(removeOverride(of.id, media, part))}
                   >
                     <span className="grow">{part}</span>
                     <i>remove the override</i>

@@ -1,9 +1,8 @@
 /** What a motion was made from, and how to bring the two together again. */
-import { comparePreset, withPart, withPresets } from '@lyvek/core';
+import { comparePreset, withPart, withPresets, renewFromPresets, detachFromPreset } from '@lyvek/core';
 import type { Motion, PresetStand } from '@lyvek/core';
 import { api } from '../../../../state/api.ts';
 import { usePresets } from '../../../../state/presets.ts';
-import { withMotion } from '../../../../state/take-session.ts';
 import { notify, notifyError } from '../../../../ui/notices.tsx';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
@@ -23,14 +22,14 @@ export function PresetField({ motion }: { motion: Motion }) {
   const preset = presets.find((p) => p.id === motion.preset!.id);
   const stand = comparePreset(motion, presets);
   const take = () => {
-    session.actOnWhole('take the preset’s values', (d) => withPresets(d, presets, [motion.id]).document);
+    session.apply(renewFromPresets('take the preset’s values', presets, [motion.id]));
   };
   const give = async () => {
     try {
       const changed = await api.putPreset(preset!.id, preset!.revision, withPart(preset!, motion));
       await refresh();
-      const { document, renewed, kept } = withPresets(session.store.getState().document, [changed]);
-      session.actOnWhole('update motions made from a preset', () => document);
+      const { renewed, kept } = withPresets(session.store.getState().document, [changed]);
+      session.apply(renewFromPresets('update motions made from a preset', [changed]));
       notify(
         [
           `“${preset!.name}” now matches this motion.`,
@@ -46,11 +45,7 @@ export function PresetField({ motion }: { motion: Motion }) {
       void refresh();
     }
   };
-  const detach = () =>
-    session.actOnWhole(
-      'detach from the preset',
-      withMotion(motion.id, ({ preset: _, ...m }) => m),
-    );
+  const detach = () => session.apply(detachFromPreset(motion.id));
   return (
     <p>
       made from{' '}

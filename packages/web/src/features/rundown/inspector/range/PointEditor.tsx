@@ -12,8 +12,8 @@ import {
   toPhase,
   writeMeeting,
   writePhase,
+  asPin,
 } from '@lyvek/core';
-import { asPin } from '@lyvek/core';
 import type { Phase, RangePoint } from '@lyvek/core';
 import type { Bar } from '../../../../editor/model/bars.ts';
 import type { Side } from '../../model/moves.ts';

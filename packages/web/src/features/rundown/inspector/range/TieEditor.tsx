@@ -1,7 +1,6 @@
 /** What an end hangs on: a cue, or an end of another motion, a length away. */
-import { cueSuits, measuresAlike } from '@lyvek/core';
+import { cueSuits, measuresAlike, changeMotion } from '@lyvek/core';
 import type { Motion, MotionDocument, Tie } from '@lyvek/core';
-import { withMotion } from '../../../../state/take-session.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import type { Side } from '../../model/moves.ts';
 import { untied } from '../../model/moves.ts';
@@ -32,9 +31,8 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
   const others = document.motions.filter((o) => o.id !== motion.id && measuresAlike(o, motion)).slice(0, 60);
   if (cues.length + others.length === 0) return null;
   const put = (next: Tie | undefined) =>
-    session.act(
-      next ? `attach the ${side}` : `detach the ${side}`,
-      withMotion(motion.id, (m) => {
+    session.apply(
+      changeMotion(motion.id, next ? `attach the ${side}` : `detach the ${side}`, (m) => {
         const free = untied(m, side);
         return next ? { ...free, ties: { ...free.ties, [side]: next } } : free;
       }),

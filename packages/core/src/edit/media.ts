@@ -1,9 +1,11 @@
 /** Changes of a document’s media conditions. */
-import type { Media, Motion, MotionDocument, Pin } from '@lyvek/core';
+import type { Media, Motion, MotionDocument, Pin } from '../motion/index.ts';
+import { editWhole } from './operation.ts';
+import type { Change, Operation } from './operation.ts';
 
 export const withMedia =
-  (media: Media) =>
-  (d: MotionDocument): MotionDocument => ({
+  (media: Media): Change =>
+  (d) => ({
     ...d,
     media: d.media.some((m) => m.id === media.id)
       ? d.media.map((m) => (m.id === media.id ? media : m))
@@ -19,8 +21,8 @@ const without = <T extends Motion | Pin>(one: T, media: string): T => {
 
 /** A condition goes with all that was written for it. */
 export const withoutMedia =
-  (id: string) =>
-  (d: MotionDocument): MotionDocument => ({
+  (id: string): Change =>
+  (d) => ({
     ...d,
     media: d.media.filter((m) => m.id !== id),
     motions: d.motions.map((m) => without(m, id)),
@@ -29,8 +31,8 @@ export const withoutMedia =
 
 /** Gives up what one motion or pin has of its own for a condition: one part of it, named as `overridden` names it. */
 export const withoutOverride =
-  (id: string, media: string, part: string) =>
-  (d: MotionDocument): MotionDocument => {
+  (id: string, media: string, part: string): Change =>
+  (d) => {
     const change = <T extends Motion | Pin>(one: T): T => {
       if (one.id !== id) return one;
       const conditions = (one.conditions as Motion['conditions'])?.map((c) =>
@@ -60,3 +62,11 @@ function lacking(c: Override, part: string): Override {
 /** How many motions and pins have something of their own for it. */
 export const countUses = (d: MotionDocument, media: string): number =>
   [...d.motions, ...d.pins].filter((one) => one.conditions?.some((c) => c.media === media)).length;
+
+/** Adds a condition, or changes the one of the same id. */
+export const putMedia = (media: Media, isNew: boolean): Operation =>
+  editWhole(isNew ? 'add a condition' : 'change a condition', withMedia(media));
+export const removeMedia = (id: string): Operation => editWhole('remove a condition', withoutMedia(id));
+/** The same, as an edit. */
+export const removeOverride = (id: string, media: Media, part: string): Operation =>
+  editWhole(`remove the ${part} override for ${media.name}`, withoutOverride(id, media.id, part));

@@ -1,6 +1,8 @@
 /** Puts what was read from a page into a document that is already being worked on. */
 import { refersTo, withDriverReferences } from '../drivers/index.ts';
-import type { Motion, MotionDocument } from './document.ts';
+import type { Correction, Motion, MotionDocument } from '../motion/index.ts';
+import { edit } from './operation.ts';
+import type { Operation } from './operation.ts';
 
 const fresh = (taken: ReadonlySet<string>, id: string): string => {
   if (!taken.has(id)) return id;
@@ -12,14 +14,6 @@ const fresh = (taken: ReadonlySet<string>, id: string): string => {
 
 const content = ({ id: _, name: __, driver, conditions: ___, ...m }: Motion) =>
   JSON.stringify({ ...m, driver: withDriverReferences(driver, () => '') });
-
-/** Something read from a page otherwise than before. */
-export interface Correction {
-  /** motions that are read now, with what they need */
-  read: MotionDocument;
-  /** those that were read instead */
-  instead: Motion[];
-}
 
 /** Motions of the document that are still as they were read before. */
 export function replacedBy(
@@ -82,3 +76,6 @@ export function addRead(whole: MotionDocument, { read, instead }: Correction): M
     importedRules: [...new Set([...document.importedRules, ...read.importedRules])],
   };
 }
+
+export const importWithCorrection = (correction: Correction): Operation =>
+  edit('import with correction', (d) => addRead(d, correction));

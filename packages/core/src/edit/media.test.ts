@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { makeDocument, motion } from '@lyvek/core/testing';
-import { readDocument } from '@lyvek/core';
-import type { MotionDocument } from '@lyvek/core';
+import { readDocument } from '../motion/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
+import { makeDocument, motion } from '../testing/index.ts';
 import { countUses, withMedia, withoutMedia, withoutOverride } from './media.ts';
 
 const NARROW = { id: 'q_n', name: 'Narrow', query: '(width < 600px)' };
