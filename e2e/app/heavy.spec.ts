@@ -140,7 +140,7 @@ test('a heavy page keeps nobody waiting, and is added or refused with the limit 
     expect([201, 413, 422], text.slice(0, 300)).toContain(response.status());
     if (response.status() === 201) {
       const { id } = JSON.parse(text) as { id: string };
-      const read = await request.get(`${base}/api/pages/${id}/reading`, { timeout: 60_000 });
+      const read = await request.get(`${base}/api/pages/${id}/import`, { timeout: 60_000 });
       expect(read.status(), await read.text()).toBe(200);
     }
   }

@@ -32,7 +32,7 @@ async function add(request: APIRequestContext, html: string) {
       importedRules: string[];
     };
   };
-  const imported = (await (await request.get(`/api/pages/${id}/reading`)).json()) as {
+  const imported = (await (await request.get(`/api/pages/${id}/import`)).json()) as {
     unsupported: { what: string; reason: string }[];
   };
   return { id, proof, document, unsupported: imported.unsupported, token: whole.page.token };

@@ -134,7 +134,7 @@ test('what version 1 stored beside its documents is there under its new words', 
       const { projects } = await get<{ projects: { id: string; name: string }[] }>('/projects');
       const own = projects.find((p) => p.name === 'Kept')!;
       const fitted = await get<{ unitCosts: { coefficients: { unitCosts: unknown } }[] }>(
-        `/projects/${own.id}/prices`,
+        `/projects/${own.id}/unit-costs`,
       );
       expect(fitted.unitCosts[0]!.coefficients.unitCosts).toEqual(unitCosts);
     } finally {

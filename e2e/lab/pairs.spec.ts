@@ -135,7 +135,7 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
   await round();
   const fitUnitCosts = async () =>
     (
-      (await (await request.get(`${base}/api/projects/${whole.project.id}/prices`)).json()) as {
+      (await (await request.get(`${base}/api/projects/${whole.project.id}/unit-costs`)).json()) as {
         unitCosts: { coefficients: Coefficients; trials: number }[];
       }
     ).unitCosts;

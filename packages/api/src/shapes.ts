@@ -6,6 +6,7 @@ import {
   GestureValuesSchema,
   LayoutSchema,
   LimitsSchema,
+  TARGETS,
   TraceSchema,
   TrialResultSchema,
   TrialSetupSchema,
@@ -14,12 +15,16 @@ import type { Motion, MotionDocument, PresetBody } from '@lyvek/core';
 
 const hasMotions = (json: unknown) => typeof json === 'object' && json !== null && 'motions' in json;
 /**
- * What is passed on as it is: whoever takes in a document or a preset reads it with core’s own reader, once. So an answer is not read a
- * second time, and a browser that only shows it does not load what that takes.
+ * What is passed on as it is: the server reads a document or a preset that comes in with core’s own reader, once. So an answer is not read
+ * a second time, and a browser that only shows it does not load what that takes.
  */
-export const AnsweredDocument = z.custom<MotionDocument>(hasMotions);
-export const AnsweredMotions = z.custom<Motion[]>(Array.isArray);
-export const AnsweredPreset = z.custom<PresetBody>(hasMotions);
+export const PlainDocument = z.custom<MotionDocument>(hasMotions);
+export const PlainMotions = z.custom<Motion[]>(Array.isArray);
+export const PlainPreset = z.custom<PresetBody>(hasMotions);
+
+/** Largest uploads, bytes. */
+export const MAX_PAGE_BYTES = 100e6;
+export const MAX_PICTURE_BYTES = 20e6;
 
 export const Id = z.uuid();
 export const Name = z
@@ -51,7 +56,7 @@ export const ProjectSettings = z.strictObject({
 export type ProjectSettings = z.infer<typeof ProjectSettings>;
 
 /** A take, and which of its revisions. */
-export const RevisionOf = z.strictObject({
+const RevisionOf = z.strictObject({
   takeId: Id,
   revision: z.number().int().min(1).max(2_147_483_647),
 });
@@ -63,6 +68,16 @@ export const Take = z.object({
   madeFrom: RevisionOf.nullable(),
 });
 export const Takes = z.object({ takes: z.array(Take) });
+/** What came of adding a page. */
+export const AddedPage = z.object({
+  id: Id,
+  name: z.string(),
+  projectId: Id,
+  /** what of it could not be read, in a sentence */
+  limit: z.string().optional(),
+  /** what became of its own motions, in a sentence */
+  proof: z.object({ proved: z.boolean(), message: z.string() }).optional(),
+});
 export const Page = z.object({
   id: Id,
   projectId: Id,
@@ -76,6 +91,11 @@ export const Page = z.object({
   live: z.object({ url: z.string(), code: z.string() }).nullable(),
 });
 
+/** The longest path of a file in a page. */
+export const MAX_PATH = 200;
+export const AddPageQuery = z.object({ name: Name.optional(), entry: z.string().max(MAX_PATH).optional() });
+export const FilesQuery = AddPageQuery.pick({ entry: true });
+
 export const OutsideBody = z.strictObject({ outside: z.boolean() });
 
 /** A page on this machine: nothing else may be framed. */
@@ -88,7 +108,7 @@ export const NewLivePage = z.strictObject({ name: Name.optional(), url: Loopback
 export const PageOnShelf = Page.extend({
   takes: z.array(Take),
   layouts: z.array(LayoutSchema),
-  document: AnsweredDocument.nullable(),
+  document: PlainDocument.nullable(),
   /** how near the frames of its newest measured trial came to their budget */
   bands: z.array(z.object({ from: z.number(), to: z.number(), band: z.enum(BANDS) })),
 });
@@ -120,7 +140,7 @@ export type ImportProof = z.infer<typeof ImportProof>;
 export const PageImport = z.object({
   /** null: it moves nothing, or was added before that was proved */
   proof: ImportProof.nullable(),
-  document: AnsweredDocument,
+  document: PlainDocument,
   unsupported: z.array(z.object({ place: Place, what: z.string(), reason: z.string() })),
   mistakes: z.array(
     z.object({
@@ -132,13 +152,20 @@ export const PageImport = z.object({
       why: z.string(),
       advice: z.string(),
       /** null: only the page’s author can mend it */
-      correction: z.object({ read: AnsweredDocument, instead: AnsweredMotions }).nullable(),
+      correction: z.object({ read: PlainDocument, instead: PlainMotions }).nullable(),
     }),
   ),
 });
 /** A page’s HTML and its style sheets by path. */
 export const PageTexts = z.object({ html: z.string(), sheets: z.record(z.string(), z.string()) });
 export type PageTexts = z.infer<typeof PageTexts>;
+export const HandOffQuery = z.object({
+  width: z.coerce.number().int(),
+  height: z.coerce.number().int(),
+  target: z.enum(TARGETS).default('css'),
+  /** with the script for browsers without scroll timelines */
+  fallback: z.stringbool().default(false),
+});
 /** Where a finished hand-off is kept for a browser to prove it. */
 export const ProofToken = z.object({ token: z.string().regex(/^[0-9a-f]{32}$/) });
 export const ProofResultShape = z.object({
@@ -171,8 +198,9 @@ export const Preset = z.object({
   name: z.string(),
   revision: z.number().int(),
   uses: z.number().int(),
-  body: AnsweredPreset,
+  body: PlainPreset,
 });
+export const NewPreset = z.strictObject({ name: Name, body: PlainPreset });
 export const Presets = z.object({ presets: z.array(Preset) });
 
 /** A trial as a page’s history shows it. */
@@ -211,7 +239,7 @@ export const NewTrial = z.strictObject({
 });
 /** With the document that it was run with, unless that cannot be read any more, and with its frames once it is done. */
 export const TrialWhole = Trial.extend({
-  document: AnsweredDocument.nullable(),
+  document: PlainDocument.nullable(),
   result: TrialResultSchema.nullable(),
 });
 export type Trial = z.infer<typeof Trial>;
@@ -223,7 +251,12 @@ export const UnitCosts = z.object({
   unitCosts: z.array(z.object({ coefficients: CoefficientsSchema, trials: z.number().int() })),
 });
 
-export const TakeDocument = Take.extend({ document: AnsweredDocument });
+export const TakeDocument = Take.extend({ document: PlainDocument });
+export const NewTake = z.strictObject({
+  name: Name.optional(),
+  document: PlainDocument,
+  madeFrom: RevisionOf.optional(),
+});
 export const Revisions = z.object({
   revisions: z.array(z.object({ number: z.number().int(), at: z.string(), motions: z.number().int() })),
 });

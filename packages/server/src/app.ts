@@ -24,6 +24,7 @@ import { projectRoutes } from './routes/projects.ts';
 import { referenceRoutes } from './routes/references.ts';
 import { schemaRoutes } from './routes/schemas.ts';
 import { takeRoutes } from './routes/takes.ts';
+import { thingRoutes } from './routes/things.ts';
 import { trialRoutes } from './routes/trials.ts';
 
 /** A layout of 6,000 elements or a document of 5,000 motions stays below this. */
@@ -128,6 +129,7 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
       new Proving(importer, lab, (file) => built(file).toString('utf8')),
     ),
     takeRoutes(pool),
+    thingRoutes(pool),
     presetRoutes(pool),
     referenceRoutes(pool),
   );

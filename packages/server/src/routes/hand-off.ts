@@ -1,21 +1,13 @@
 /** The hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
 import { Router } from 'express';
 import type pg from 'pg';
-import * as z from 'zod';
+import type * as z from 'zod';
 import { zipSync } from 'fflate';
-import {
-  TARGETS,
-  activeMedia,
-  judge,
-  proofPlan,
-  readDocument,
-  slug,
-  underMedia,
-  withPins,
-} from '@lyvek/core';
-import { notFound, Problem } from '../http/problem.ts';
-import { Id, PageTexts, ProofResultShape, ProofToken } from '@lyvek/api';
-import { answer, read } from '../http/validate.ts';
+import { activeMedia, judge, proofPlan, readDocument, slug, underMedia, withPins } from '@lyvek/core';
+import { found, notFound, Problem } from '../http/problem.ts';
+import { routes } from '@lyvek/api';
+import type { HandOffQuery } from '@lyvek/api';
+import { handle } from '../http/handle.ts';
 import type { Db } from '../store/database.ts';
 import { listFiles, pageById } from '../store/pages.ts';
 import { takeWithDocument } from '../store/takes.ts';
@@ -34,15 +26,7 @@ import {
 import type { LabTurn } from '../lab/index.ts';
 import type { Proofs } from '../preview/proofs.ts';
 
-const Query = z.object({
-  width: z.coerce.number().int(),
-  height: z.coerce.number().int(),
-  target: z.enum(TARGETS).default('css'),
-  /** with the script for browsers without scroll timelines */
-  fallback: z.stringbool().default(false),
-});
-
-async function handOff(db: Db, takeId: string, query: z.infer<typeof Query>) {
+async function handOff(db: Db, takeId: string, query: z.output<typeof HandOffQuery>) {
   const take = await takeWithDocument(db, takeId);
   const page = take && (await pageById(db, take.pageId));
   if (!take || !page) throw notFound('take');
@@ -63,30 +47,27 @@ export function handOffRoutes(
   proofs: Proofs,
   turn: LabTurn,
 ): Router {
-  const routes = Router();
-  routes.get('/takes/:id/hand-off.zip', async (req, res) => {
-    const query = read(Query, req.query);
-    const { page, files, assembled } = await handOff(pool, read(Id, req.params.id), query);
+  const router = Router();
+  handle(router, routes.handOff, async ({ id, ...query }, { res }) => {
+    const { page, files, assembled } = await handOff(pool, id, query);
     const entries = Object.fromEntries(handedOff(files, page.entry, assembled, built));
     res.setHeader('Content-Disposition', `attachment; filename="${slug(page.name)}.zip"`);
     res.type('application/zip').send(Buffer.from(zipSync(entries, { level: 6 })));
   });
   /** Keeps the finished hand-off for a few minutes, for a browser that proves it. */
-  routes.post('/takes/:id/proofs', async (req, res) => {
-    const made = await handOff(pool, read(Id, req.params.id), read(Query, req.query));
-    const { page, files, assembled } = made;
+  handle(router, routes.startProof, async ({ id, ...query }) => {
+    const { page, files, assembled } = await handOff(pool, id, query);
     const token = proofs.put({
       entry: page.entry,
       files: handedOff(files, page.entry, assembled, built),
       outside: page.outside,
     });
-    answer(res, ProofToken, { token }, 201);
+    return { token };
   });
 
   /** Proves the hand-off in Chromium on this machine. Ends when the asker goes away. */
-  routes.post('/takes/:id/proofs/lab', async (req, res) => {
-    const query = read(Query, req.query);
-    const made = await handOff(pool, read(Id, req.params.id), query);
+  handle(router, routes.labProof, async ({ id, ...query }, { res }) => {
+    const made = await handOff(pool, id, query);
     const { page, files, assembled, layout } = made;
     if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
     const document = underMedia(
@@ -104,7 +85,7 @@ export function handOffRoutes(
         lookAt(finished, layout.viewport, inPage, plan, () => {}, signal),
       );
     const looks = await turn.run(prove, gone.signal).catch((error: unknown) => {
-      if (gone.signal.aborted) return null;
+      if (gone.signal.aborted) throw new Problem(499, 'Given up', 'It was given up.');
       if (error instanceof LabBusy) throw new Problem(429, 'Busy', error.message);
       const late = isLate(error);
       throw new Problem(
@@ -115,24 +96,20 @@ export function handOffRoutes(
           : failureSentence(error),
       );
     });
-    if (looks) answer(res, ProofResultShape, judge(document, held, plan, looks));
+    return judge(document, held, plan, looks);
   });
 
   /** The script that every hand-off with followed motions takes along. */
-  routes.get('/runtime.js', (_req, res) => {
+  handle(router, routes.runtime, (_, { res }) => {
     res.type('text/javascript; charset=utf-8').send(built('runtime.js'));
   });
   /** The page's HTML and style sheets as they were brought, for writing the change beside them. */
-  routes.get('/pages/:id/texts', async (req, res) => {
-    const page = await pageById(pool, read(Id, req.params.id));
-    if (!page) throw notFound('page');
+  handle(router, routes.texts, async ({ id }) => {
+    const page = found(await pageById(pool, id), 'page');
     const files = await listFiles(pool, page.id);
     const { html, fileAt } = handOffPage(page, files);
     const sheets = files.filter((f) => /\.css$/i.test(f.path));
-    answer(res, PageTexts, {
-      html,
-      sheets: Object.fromEntries(sheets.flatMap((f) => [[f.path, fileAt(f.path) ?? '']])),
-    });
+    return { html, sheets: Object.fromEntries(sheets.map((f) => [f.path, fileAt(f.path) ?? ''])) };
   });
-  return routes;
+  return router;
 }

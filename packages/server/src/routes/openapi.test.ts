@@ -7,14 +7,14 @@ import { LabTurn } from '../lab/index.ts';
 import { Proofs } from '../preview/proofs.ts';
 import { handOffRoutes } from './hand-off.ts';
 import { healthRoutes } from './health.ts';
-import { openApi } from './openapi.ts';
-import { OPERATIONS } from './operations.ts';
+import { openApi, ROUTES } from './openapi.ts';
 import { pageRoutes } from './pages.ts';
 import { presetRoutes } from './presets.ts';
 import { projectRoutes } from './projects.ts';
 import { referenceRoutes } from './references.ts';
 import { FORMATS, toJsonSchema, schemaRoutes } from './schemas.ts';
 import { takeRoutes } from './takes.ts';
+import { thingRoutes } from './things.ts';
 import { trialRoutes } from './trials.ts';
 
 interface Layer {
@@ -34,13 +34,15 @@ describe('the description of the API', () => {
       projectRoutes(nothing),
       pageRoutes(nothing, [], importer, new Proving(importer, new LabTurn(nothing), () => '')),
       takeRoutes(nothing),
+      thingRoutes(nothing),
       trialRoutes(nothing),
       presetRoutes(nothing),
       referenceRoutes(nothing),
       handOffRoutes(nothing, () => Buffer.alloc(0), new Proofs(), new LabTurn(nothing)),
       schemaRoutes(),
     ].flatMap(routed);
-    expect(OPERATIONS.map(({ route: is }) => is.join(' ')).sort()).toEqual([...new Set(real)].sort());
+    const promised = ROUTES.map(({ method, path }) => `${method.toLowerCase()} ${path}`);
+    expect(promised.sort()).toEqual([...new Set(real)].sort());
   });
 
   test('names its path parameters, and describes bodies and answers', () => {

@@ -1,22 +1,21 @@
 /** The description of the HTTP API (OpenAPI 3.1), made from the shapes that requests and answers are checked by. */
 import * as z from 'zod';
-import { AnsweredDocument, AnsweredMotions, AnsweredPreset } from '@lyvek/api';
+import { isJson, PlainDocument, PlainMotions, PlainPreset, routes, THINGS } from '@lyvek/api';
+import type { Route } from '@lyvek/api';
 import { DocumentShape, PresetBodyShape } from '@lyvek/core';
-import { OPERATIONS } from './operations.ts';
-import type { Operation } from './operations.ts';
 
-/** What is answered without being read again is described by the shape that it was read by. */
-const ANSWERED = new Map<z.core.$ZodType, z.ZodType>([
-  [AnsweredDocument, DocumentShape],
-  [AnsweredMotions, DocumentShape.shape.motions],
-  [AnsweredPreset, PresetBodyShape],
+/** What routes only pass on is described by the shape that it is read by. */
+const PLAIN = new Map<z.core.$ZodType, z.ZodType>([
+  [PlainDocument, DocumentShape],
+  [PlainMotions, DocumentShape.shape.motions],
+  [PlainPreset, PresetBodyShape],
 ]);
 const toSchema = (shape: z.ZodType, io: 'input' | 'output'): object => {
   const { $schema: _, ...schema } = z.toJSONSchema(shape, {
     unrepresentable: 'any',
     io,
     override: ({ zodSchema, jsonSchema }) => {
-      const described = ANSWERED.get(zodSchema);
+      const described = PLAIN.get(zodSchema);
       if (described) Object.assign(jsonSchema, toSchema(described, io));
     },
   });
@@ -30,10 +29,9 @@ const Problem = z.object({
   detail: z.string(),
 });
 
-function describe(op: Operation): object {
-  const [, path] = op.route;
+function describe(op: Route): object {
   const parameters = [
-    ...[...path.matchAll(/:(\w+)/g)].map((m) => ({
+    ...[...op.path.matchAll(/:(\w+)/g)].map((m) => ({
       name: m[1],
       in: 'path',
       required: true,
@@ -45,30 +43,29 @@ function describe(op: Operation): object {
       required: !(shape as z.ZodType).safeParse(undefined).success,
       schema: toSchema(shape as z.ZodType, 'input'),
     })),
-    ...Object.entries(op.headers ?? {}).map(([name, description]) => ({
+    ...Object.values(op.headers ?? {}).map(({ name, summary }) => ({
       name,
       in: 'header',
       required: true,
-      description,
+      description: summary,
       schema: { type: 'string' },
     })),
   ];
   const content = !op.answer
     ? undefined
-    : op.answer instanceof z.ZodType
+    : isJson(op.answer)
       ? { 'application/json': { schema: toSchema(op.answer, 'output') } }
-      : { [(op.answer as { type: string }).type]: {} };
+      : { [op.answer.type]: {} };
   const bytes = { schema: { type: 'string', format: 'binary' } };
-  const body =
-    op.body instanceof z.ZodType
-      ? { 'application/json': { schema: toSchema(op.body, 'input') } }
-      : op.body && Object.fromEntries(op.body.map((type) => [type, bytes]));
+  const body = isJson(op.body)
+    ? { 'application/json': { schema: toSchema(op.body, 'input') } }
+    : op.body && Object.fromEntries(op.body.types.map((type) => [type, bytes]));
   return {
     summary: op.summary,
     ...(parameters.length ? { parameters } : {}),
     ...(body ? { requestBody: { required: true, content: body } } : {}),
     responses: {
-      [op.status ?? 200]: { description: 'Done', ...(content ? { content } : {}) },
+      [op.status ?? (op.answer ? 200 : 204)]: { description: 'Done', ...(content ? { content } : {}) },
       default: {
         description: 'What went wrong, in a sentence (RFC 9457)',
         content: { 'application/problem+json': { schema: toSchema(Problem, 'output') } },
@@ -77,15 +74,18 @@ function describe(op: Operation): object {
   };
 }
 
+/** All that there are. */
+export const ROUTES: readonly Route[] = [
+  ...Object.values(routes),
+  ...Object.values(THINGS).flatMap((thing) => Object.values(thing)),
+];
+
 /** OpenAPI writes `{id}` where routes have `:id`. */
 export const templated = (path: string): string => path.replace(/:(\w+)/g, '{$1}');
 
 export function openApi(): object {
   const paths: Record<string, Record<string, object>> = {};
-  for (const op of OPERATIONS) {
-    const [method, path] = op.route;
-    (paths[templated(path)] ??= {})[method] = describe(op);
-  }
+  for (const op of ROUTES) (paths[templated(op.path)] ??= {})[op.method.toLowerCase()] = describe(op);
   return {
     openapi: '3.1.0',
     info: {

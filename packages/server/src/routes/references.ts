@@ -1,10 +1,10 @@
 /** References: pictures of a page, placed at scroll offsets, to compare takes with. */
-import express, { Router } from 'express';
+import { Router } from 'express';
 import type pg from 'pg';
-import { Id, NameBody, PictureAt, PictureQuery, ReferenceSet, ReferenceSets } from '@lyvek/api';
+import { routes } from '@lyvek/api';
 import { LIMITS } from '../add-page/limits.ts';
-import { notFound, Problem } from '../http/problem.ts';
-import { answer, read } from '../http/validate.ts';
+import { handle } from '../http/handle.ts';
+import { found, notFound, Problem } from '../http/problem.ts';
 import { pageById } from '../store/pages.ts';
 import {
   addPicture,
@@ -13,8 +13,6 @@ import {
   movePicture,
   pictureBytes,
   referenceById,
-  renameReference,
-  setReferenceDeleted,
 } from '../store/references.ts';
 
 /** By what the file begins with; its name and the sender’s word do not count. */
@@ -28,78 +26,44 @@ const KINDS: readonly [type: string, begins: (b: Buffer) => boolean][] = [
 ];
 const getKind = (bytes: Buffer) => KINDS.find(([, begins]) => begins(bytes))?.[0];
 
-export function referenceRoutes(pool: pg.Pool): Router {
-  const routes = Router();
-  const find = async (id: unknown) => {
-    const set = await referenceById(pool, read(Id, id));
-    if (!set) throw notFound('reference');
-    return set;
-  };
-  const onPage = async (id: unknown) => {
-    const page = await pageById(pool, read(Id, id));
-    if (!page) throw notFound('page');
-    return page.id;
-  };
+export function referenceRoutes(db: pg.Pool): Router {
+  const router = Router();
+  const find = async (id: string) => found(await referenceById(db, id), 'reference');
+  const findPage = async (id: string) => found(await pageById(db, id), 'page').id;
 
-  routes.get('/pages/:id/references', async (req, res) =>
-    answer(res, ReferenceSets, { references: await listReferences(pool, await onPage(req.params.id)) }),
+  handle(router, routes.references, async ({ id }) => ({
+    references: await listReferences(db, await findPage(id)),
+  }));
+  handle(router, routes.createReference, async ({ id, body }) =>
+    createReference(db, await findPage(id), body.name),
   );
-  routes.post('/pages/:id/references', async (req, res) => {
-    const page = await onPage(req.params.id);
-    answer(res, ReferenceSet, await createReference(pool, page, read(NameBody, req.body).name), 201);
-  });
-  routes.patch('/references/:id', async (req, res) => {
-    const { id } = await find(req.params.id);
-    await renameReference(pool, id, read(NameBody, req.body).name);
-    answer(res, ReferenceSet, await find(id));
-  });
-  routes.delete('/references/:id', async (req, res) => {
-    if (!(await setReferenceDeleted(pool, read(Id, req.params.id), true))) throw notFound('reference');
-    res.status(204).end();
-  });
-  routes.post('/references/:id/restore', async (req, res) => {
-    if (!(await setReferenceDeleted(pool, read(Id, req.params.id), false))) throw notFound('reference');
-    answer(res, ReferenceSet, await find(req.params.id));
-  });
 
-  routes.post(
-    '/references/:id/pictures',
-    express.raw({ type: () => true, limit: LIMITS.pictureBytes }),
-    async (req, res) => {
-      const set = await find(req.params.id);
-      const { at } = read(PictureQuery, req.query);
-      const bytes = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
-      if (!getKind(bytes))
-        throw new Problem(
-          415,
-          'Not a picture',
-          'A picture is a PNG, a JPEG or a WebP file. Use one of these.',
-        );
-      if (set.pictures.length >= LIMITS.pictures)
-        throw new Problem(
-          422,
-          'Too many pictures',
-          `A reference has at most ${LIMITS.pictures} pictures. Take one out, or make another reference.`,
-        );
-      await addPicture(pool, set.id, at, bytes);
-      answer(res, ReferenceSet, await find(set.id), 201);
-    },
-  );
-  routes.patch('/pictures/:id', async (req, res) => {
-    const set = await movePicture(pool, read(Id, req.params.id), read(PictureAt, req.body).at);
-    if (set === undefined) throw notFound('picture');
-    answer(res, ReferenceSet, await find(set));
+  handle(router, routes.addPicture, async ({ id, at, body }) => {
+    const set = await find(id);
+    if (!getKind(body))
+      throw new Problem(415, 'Not a picture', 'A picture is a PNG, a JPEG or a WebP file. Use one of these.');
+    if (set.pictures.length >= LIMITS.pictures)
+      throw new Problem(
+        422,
+        'Too many pictures',
+        `A reference has at most ${LIMITS.pictures} pictures. Take one out, or make another reference.`,
+      );
+    await addPicture(db, set.id, at, body);
+    return find(set.id);
   });
-  routes.delete('/pictures/:id', async (req, res) => {
-    const set = await movePicture(pool, read(Id, req.params.id), null);
-    if (set === undefined) throw notFound('picture');
-    answer(res, ReferenceSet, await find(set));
+  handle(router, routes.movePicture, async ({ id, body }) => {
+    const set = await movePicture(db, id, body.at);
+    return find(found(set, 'picture'));
   });
-  routes.get('/pictures/:id', async (req, res) => {
-    const bytes = await pictureBytes(pool, read(Id, req.params.id));
+  handle(router, routes.removePicture, async ({ id }) => {
+    const set = await movePicture(db, id, null);
+    return find(found(set, 'picture'));
+  });
+  handle(router, routes.picture, async ({ id }, { res }) => {
+    const bytes = await pictureBytes(db, id);
     if (!bytes) throw notFound('picture');
     res.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
     res.type(getKind(bytes) ?? 'application/octet-stream').send(bytes);
   });
-  return routes;
+  return router;
 }

@@ -1,7 +1,9 @@
 /** Published JSON Schemas of the formats that people exchange. */
 import { Router } from 'express';
 import * as z from 'zod';
+import { routes } from '@lyvek/api';
 import { DocumentShape, LayoutSchema, LimitsSchema, PresetBodyShape, TraceSchema } from '@lyvek/core';
+import { handle } from '../http/handle.ts';
 import { notFound } from '../http/problem.ts';
 import { openApi } from './openapi.ts';
 
@@ -18,13 +20,12 @@ export const toJsonSchema = (shape: z.ZodType): object =>
   z.toJSONSchema(shape, { unrepresentable: 'any', io: 'input' });
 
 export function schemaRoutes(): Router {
-  const routes = Router();
-  routes.get('/schemas/:format', (req, res) => {
-    const { format } = req.params;
+  const router = Router();
+  handle(router, routes.schema, ({ format }, { res }) => {
     const shape = Object.hasOwn(FORMATS, format) ? FORMATS[format] : undefined;
     if (!shape) throw notFound('format');
     res.type('application/schema+json').send(JSON.stringify(toJsonSchema(shape)));
   });
-  routes.get('/openapi.json', (_req, res) => res.json(openApi()));
-  return routes;
+  handle(router, routes.openApi, (_, { res }) => void res.json(openApi()));
+  return router;
 }

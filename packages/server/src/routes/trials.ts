@@ -3,16 +3,16 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { readDocument, TrialResultSchema, TrialSetupSchema, trialCsv } from '@lyvek/core';
 import type { TrialSetup } from '@lyvek/core';
-import { Id, NewTrial, Trial, Trials, TrialWhole } from '@lyvek/api';
+import { routes } from '@lyvek/api';
+import { handle } from '../http/handle.ts';
 import { found, notFound, Problem } from '../http/problem.ts';
-import { answer, read } from '../http/validate.ts';
 import { chromiumPath, findLongest, MAX_TRIAL, NoChromium } from '../lab/index.ts';
 import { listLayouts } from '../store/layouts.ts';
 import { takeWithDocument } from '../store/takes.ts';
 import { cancelTrial, createTrial, listTrials, trialById } from '../store/trials.ts';
 
 export function trialRoutes(pool: pg.Pool): Router {
-  const routes = Router();
+  const router = Router();
 
   /** Refuses what the lab could not run, with what to do about it. */
   const canRun = async (pageId: string, setup: TrialSetup): Promise<void> => {
@@ -33,24 +33,25 @@ export function trialRoutes(pool: pg.Pool): Router {
       );
   };
 
-  routes.get('/pages/:id/trials', async (req, res) => {
-    const trials = await listTrials(pool, read(Id, req.params.id));
-    answer(res, Trials, {
-      lab: chromiumPath() !== null,
-      trials: trials.map((t) => ({ ...t, setup: TrialSetupSchema.parse(t.setup) })),
-    });
-  });
+  /** As a list shows it. */
+  const find = async (id: string, setup: TrialSetup) => {
+    const { document: _d, result: _r, ...row } = found(await trialById(pool, id), 'trial');
+    return { ...row, setup };
+  };
+
+  handle(router, routes.trials, async ({ id }) => ({
+    lab: chromiumPath() !== null,
+    trials: (await listTrials(pool, id)).map((t) => ({ ...t, setup: TrialSetupSchema.parse(t.setup) })),
+  }));
 
   /** Puts a trial into the lab’s queue, or keeps one that the user’s own browser has measured. */
-  routes.post('/takes/:id/trials', async (req, res) => {
-    const { setup, result } = read(NewTrial, req.body);
-    const take = await takeWithDocument(pool, read(Id, req.params.id));
-    if (!take) throw notFound('take');
+  handle(router, routes.startTrial, async ({ id, body: { setup, result } }) => {
+    const take = found(await takeWithDocument(pool, id), 'take');
     const parsed = readDocument(take.document);
     if (!parsed.ok)
       throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
     if (!result) await canRun(take.pageId, setup);
-    const id = await createTrial(pool, {
+    const made = await createTrial(pool, {
       pageId: take.pageId,
       takeId: take.id,
       revision: take.revision,
@@ -59,56 +60,43 @@ export function trialRoutes(pool: pg.Pool): Router {
       setup,
       ...(result ? { result } : {}),
     });
-    const { document: _d, result: _r, ...row } = found(await trialById(pool, id), 'trial');
-    answer(res, Trial, { ...row, setup }, 201);
+    return find(made, setup);
   });
 
   /** The lab measures once more what it measured then: the same motions under the same gesture, device and size. */
-  routes.post('/trials/:id/again', async (req, res) => {
-    const trial = await trialById(pool, read(Id, req.params.id));
+  handle(router, routes.repeatTrial, async ({ id }) => {
+    const trial = await trialById(pool, id);
     const parsed = trial && readDocument(trial.document);
     if (!trial || trial.kind !== 'lab' || !parsed?.ok) throw notFound('trial of the lab');
     const setup = TrialSetupSchema.parse(trial.setup);
     await canRun(trial.pageId, setup);
     const { pageId, takeId, revision } = trial;
-    const id = await createTrial(pool, {
-      pageId,
-      takeId,
-      revision,
-      document: parsed.document,
-      kind: 'lab',
-      setup,
-    });
-    const { document: _d, result: _r, ...row } = found(await trialById(pool, id), 'trial');
-    answer(res, Trial, { ...row, setup }, 201);
+    const { document } = parsed;
+    return find(await createTrial(pool, { pageId, takeId, revision, document, kind: 'lab', setup }), setup);
   });
 
-  routes.get('/trials/:id', async (req, res) => {
-    const trial = await trialById(pool, read(Id, req.params.id));
-    if (!trial) throw notFound('trial');
+  handle(router, routes.trial, async ({ id }) => {
+    const trial = found(await trialById(pool, id), 'trial');
     const parsed = readDocument(trial.document);
-    answer(res, TrialWhole, {
+    return {
       ...trial,
       setup: TrialSetupSchema.parse(trial.setup),
       result: TrialResultSchema.nullable().parse(trial.result),
       document: parsed.ok ? parsed.document : null,
-    });
+    };
   });
 
-  routes.get('/trials/:id/frames.csv', async (req, res) => {
-    const trial = await trialById(pool, read(Id, req.params.id));
+  handle(router, routes.trialFrames, async ({ id }, { res }) => {
+    const trial = await trialById(pool, id);
     const result = TrialResultSchema.nullable().parse(trial?.result ?? null);
     if (!trial || !result) throw notFound('finished trial');
     res.setHeader('Content-Disposition', `attachment; filename="trial-${trial.createdAt.slice(0, 10)}.csv"`);
     res.type('text/csv; charset=utf-8').send(trialCsv(result));
   });
 
-  routes.post('/trials/:id/cancel', async (req, res) => {
-    const id = read(Id, req.params.id);
-    const trial = await trialById(pool, id);
-    if (!trial) throw notFound('trial');
+  handle(router, routes.cancelTrial, async ({ id }) => {
+    found(await trialById(pool, id), 'trial');
     await cancelTrial(pool, id);
-    res.status(204).end();
   });
-  return routes;
+  return router;
 }

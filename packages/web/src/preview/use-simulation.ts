@@ -26,7 +26,7 @@ export function useQuestion(): { question: TrialQuestion; gesture: Gesture } {
   const { choice } = useChoice();
   const fitted = useQuery({
     queryKey: ['unit-costs', project.id],
-    queryFn: () => api.unitCosts(project.id),
+    queryFn: () => api.unitCosts({ id: project.id }),
     staleTime: 60_000,
   }).data;
   const mistakes = useImport()?.mistakes ?? NONE;

@@ -12,9 +12,9 @@ export function useSettings(): { settings: ProjectSettings; putSettings(settings
   const { id } = useOpenedPage().project;
   const client = useQueryClient();
   const key = useMemo(() => ['settings', id], [id]);
-  const { data } = useQuery({ queryKey: key, queryFn: () => api.settings(id), staleTime: 60_000 });
+  const { data } = useQuery({ queryKey: key, queryFn: () => api.settings({ id }), staleTime: 60_000 });
   const { mutate } = useMutation({
-    mutationFn: (next: ProjectSettings) => api.putSettings(id, next),
+    mutationFn: (next: ProjectSettings) => api.putSettings({ id, body: next }),
     onMutate: (next) => {
       const before = client.getQueryData<ProjectSettings>(key);
       client.setQueryData(key, next);

@@ -86,7 +86,7 @@ export class TakeSession {
    * started from the same revision, cannot follow them: they become takes of their own, and `rescued` names these.
    */
   static async open(takeId: string): Promise<{ session: TakeSession; rescued: string[] }> {
-    const [take, left] = await Promise.all([api.take(takeId), browserJournal.orphans(takeId)]);
+    const [take, left] = await Promise.all([api.take({ id: takeId }), browserJournal.orphans(takeId)]);
     const first = left.find((list) => list[0]!.base === take.revision) ?? left.at(-1) ?? [];
     const session = new TakeSession(takeId, first.at(-1)?.document ?? take.document, take.revision);
     if (first.length) session.autosave.resume(first);
@@ -219,7 +219,7 @@ export class TakeSession {
 
   /** After a conflict: what is here becomes a take of its own. */
   async keepMine(pageId: string): Promise<string> {
-    const take = await api.createTake(pageId, this.store.getState().document);
+    const take = await api.createTake({ id: pageId, body: { document: this.store.getState().document } });
     await this.autosave.forget();
     return take.id;
   }
@@ -234,7 +234,7 @@ export class TakeSession {
 async function rescue(of: { id: string; pageId: string; name: string }, list: Entry[]): Promise<string[]> {
   try {
     const name = shorten(of.name, 120 - ', edits of another tab'.length) + ', edits of another tab';
-    const take = await api.createTake(of.pageId, list.at(-1)!.document, undefined, name);
+    const take = await api.createTake({ id: of.pageId, body: { name, document: list.at(-1)!.document } });
     await browserJournal.remove(list);
     return [take.name];
   } catch {
@@ -249,7 +249,10 @@ async function putDocument(
   document: MotionDocument,
 ): Promise<PutResult> {
   try {
-    return { kind: 'saved', revision: (await api.putDocument(takeId, base, editId, document)).revision };
+    return {
+      kind: 'saved',
+      revision: (await api.putDocument({ id: takeId, base, editId, body: document })).revision,
+    };
   } catch (error) {
     if (!(error instanceof ApiError)) return { kind: 'refused', why: String(error) };
     if (error.status === 412) return { kind: 'behind' };

@@ -8,7 +8,7 @@ export function useImport(): PageImport | null {
   const { page } = useOpenedPage();
   const { data } = useQuery({
     queryKey: ['reading', page.id, page.contentHash],
-    queryFn: () => api.imported(page.id),
+    queryFn: () => api.imported({ id: page.id }),
     staleTime: Infinity,
   });
   return data ?? null;

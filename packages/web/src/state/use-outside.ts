@@ -11,7 +11,7 @@ export function useOutside(): (outside: boolean) => void {
   return useCallback(
     (outside) =>
       void api
-        .setOutside(page.id, outside)
+        .setOutside({ id: page.id, body: { outside } })
         .then(() => queries.invalidateQueries({ queryKey: ['page', page.id] }))
         .catch(notifyError),
     [page.id, queries],

@@ -28,7 +28,7 @@ import { keepViewport, storedViewport, ViewportPopover } from './ViewportPopover
 
 export function OpenPage() {
   const { pageId = '' } = useParams();
-  const page = useQuery({ queryKey: ['page', pageId], queryFn: () => api.page(pageId) });
+  const page = useQuery({ queryKey: ['page', pageId], queryFn: () => api.page({ id: pageId }) });
   if (!page.data)
     return (
       <main>
@@ -171,7 +171,7 @@ function useShowing({ page, layouts }: PageWhole, session: TakeSession): ShownPa
     (layout: Layout) => {
       setStored((list) => [layout, ...list.filter((l) => !isSameSize(l, layout))]);
       void api
-        .putLayout(page.id, page.contentHash, layout)
+        .putLayout({ id: page.id, contentHash: page.contentHash, body: layout })
         .then(() => client.invalidateQueries({ queryKey: ['shelf'] }))
         .catch(() => undefined);
     },

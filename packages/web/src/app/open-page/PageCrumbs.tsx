@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { api } from '../../state/api.ts';
+import { things } from '../../state/api.ts';
 import { NameForm } from '../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
@@ -34,16 +34,19 @@ function PageActions({ close }: { close(): void }) {
   const navigate = useNavigate();
   const refresh = () => client.invalidateQueries();
   const rename = async (name: string) => {
-    await api.rename('pages', page.id, name);
+    await things.pages.rename({ id: page.id, body: { name } });
     await refresh();
     close();
   };
   const remove = async () => {
-    await api.remove('pages', page.id);
+    await things.pages.remove({ id: page.id });
     await navigate(`/projects/${project.id}`);
     await refresh();
     notify(`“${page.name}” was removed from the shelf.`, {
-      action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
+      action: {
+        label: 'Undo',
+        run: () => void things.pages.restore({ id: page.id }).then(refresh, notifyError),
+      },
     });
   };
   if (renaming)

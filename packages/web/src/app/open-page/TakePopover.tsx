@@ -1,7 +1,7 @@
 /** Which take is open, and another one beside it. */
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api } from '../../state/api.ts';
+import { api, things } from '../../state/api.ts';
 import { Down } from '../../ui/glyphs.tsx';
 import { NameForm } from '../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
@@ -31,24 +31,28 @@ function TakeActions({ goTo, close }: { goTo(takeId: string): void; close(): voi
   const refresh = () => client.invalidateQueries({ queryKey: ['page', page.id] });
   const copy = async () => {
     const { document, save } = session.store.getState();
-    const made = await api.createTake(page.id, document, { takeId: take.id, revision: save.revision });
+    const madeFrom = { takeId: take.id, revision: save.revision };
+    const made = await api.createTake({ id: page.id, body: { document, madeFrom } });
     await refresh();
     close();
     goTo(made.id);
   };
   const rename = async (name: string) => {
-    await api.rename('takes', take.id, name);
+    await things.takes.rename({ id: take.id, body: { name } });
     await refresh();
     close();
   };
   const remove = async () => {
     const next = takes.find((t) => t.id !== take.id)!;
-    await api.remove('takes', take.id);
+    await things.takes.remove({ id: take.id });
     close();
     goTo(next.id);
     await refresh();
     notify(`${take.name} was deleted.`, {
-      action: { label: 'Undo', run: () => void api.restore('takes', take.id).then(refresh, notifyError) },
+      action: {
+        label: 'Undo',
+        run: () => void things.takes.restore({ id: take.id }).then(refresh, notifyError),
+      },
     });
   };
   if (renaming)

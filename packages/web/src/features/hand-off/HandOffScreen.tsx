@@ -1,9 +1,10 @@
 /** Hand-off: what is written, what becomes of the page’s own files, the proof that a browser shows it, and the files to take away. */
+import { routes, toRequest } from '@lyvek/api';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Target } from '@lyvek/core';
-import { api } from '../../state/api.ts';
+import { readRuntime } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Choices, Popover } from '../../ui/Popover.tsx';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
@@ -37,7 +38,7 @@ export function HandOffScreen() {
   const needsRuntime = (assembled?.runtimes.length ?? 0) > 0;
   const runtime = useQuery({
     queryKey: ['runtime'],
-    queryFn: api.runtime,
+    queryFn: readRuntime,
     enabled: needsRuntime,
     staleTime: Infinity,
   });
@@ -141,7 +142,7 @@ export function HandOffScreen() {
           <Proof query={query} saved={save.kind === 'saved'} onShow={setChosen} />
         )}
         <TakeAway
-          href={`/api/takes/${take.id}/hand-off.zip?${query}`}
+          href={`/api${toRequest(routes.handOff, { id: take.id, ...query })[0]}`}
           saved={save.kind === 'saved'}
           empty={count === 0}
           assembled={assembled}

@@ -1,4 +1,6 @@
 /** Proof: the finished hand-off runs in this browser, or in Chromium on the server, and is held against the prediction. */
+import type * as z from 'zod';
+import type { HandOffQuery } from '@lyvek/api';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import {
@@ -49,7 +51,7 @@ export function Proof({
   saved,
   onShow,
 }: {
-  query: string;
+  query: z.output<typeof HandOffQuery>;
   saved: boolean;
   onShow(motion: string): void;
 }) {
@@ -63,7 +65,7 @@ export function Proof({
   const [result, setResult] = useState<Proved | null>(null);
   const [error, setError] = useState<string | null>(null);
   const stop = useRef<AbortController | null>(null);
-  const mark = `${revision} ${query}`;
+  const mark = `${revision} ${JSON.stringify(query)}`;
   useEffect(() => () => stop.current?.abort(), []);
 
   const begin = async (where: Where) => {
@@ -83,9 +85,9 @@ export function Proof({
     const next: Run = { where, token: null, plan, document: seen, layout };
     setRun(next);
     try {
-      if (where === 'lab') finish(await api.labProof(take.id, query, abort.signal));
+      if (where === 'lab') finish(await api.labProof({ id: take.id, ...query }, { signal: abort.signal }));
       else {
-        const { token } = await api.startProof(take.id, query);
+        const { token } = await api.startProof({ id: take.id, ...query });
         if (abort.signal.aborted) return;
         setRun({ ...next, token });
         const link = await ProofLink.opened(previewUrl(token), viewport, abort.signal);

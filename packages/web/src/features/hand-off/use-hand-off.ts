@@ -1,5 +1,7 @@
 /** The hand-off of the shown document, put together here as the server does for the zip. */
 import { useQuery } from '@tanstack/react-query';
+import type * as z from 'zod';
+import type { HandOffQuery } from '@lyvek/api';
 import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { PLAIN_HAND_OFF, TARGETS, assemble } from '@lyvek/core';
@@ -39,7 +41,8 @@ export interface HandOffView {
   /** as it was brought */
   html: string;
   /** what the server is asked with, for the same result */
-  query: string;
+  /** of the routes that make it on the server */
+  query: z.output<typeof HandOffQuery>;
 }
 
 export function useHandOff(options: HandOffOptions): HandOffView {
@@ -50,7 +53,7 @@ export function useHandOff(options: HandOffOptions): HandOffView {
   const revision = useStore(session.store, (s) => s.save.revision);
   const texts = useQuery({
     queryKey: ['texts', page.id, page.contentHash],
-    queryFn: () => api.texts(page.id),
+    queryFn: () => api.texts({ id: page.id }),
     staleTime: Infinity,
   });
   const title = `${page.name}. Lyvek, ${take.name}, rev ${revision}`;
@@ -67,16 +70,14 @@ export function useHandOff(options: HandOffOptions): HandOffView {
       options,
     );
   }, [measured, texts.data, document, layout, others, page.name, page.entry, title, options]);
-  const query = new URLSearchParams({
-    width: String(viewport.width),
-    height: String(viewport.height),
-    target: options.target,
-    fallback: String(options.fallback && options.target === 'css'),
-  });
+  const { width, height } = viewport;
+  const { target } = options;
+  const fallback = options.fallback && target === 'css';
+  const query = useMemo(() => ({ width, height, target, fallback }), [width, height, target, fallback]);
   return {
     assembled,
     error: texts.error?.message ?? null,
     html: texts.data?.html ?? '',
-    query: query.toString(),
+    query,
   };
 }

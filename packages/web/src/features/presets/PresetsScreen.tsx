@@ -1,7 +1,7 @@
 /** Presets: what was kept to be used elsewhere, for all projects. Files of presets may be dropped anywhere on it. */
 import { useEffect, useRef, useState } from 'react';
 import type { PresetFacts } from '@lyvek/api';
-import { api } from '../../state/api.ts';
+import { api, things } from '../../state/api.ts';
 import { download, presetFile, readPresetFile, usePresets } from '../../state/presets.ts';
 import { Waiting, listWaiting } from '../../ui/Waiting.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
@@ -27,7 +27,7 @@ export function PresetsScreen() {
         continue;
       }
       try {
-        for (const { name, body } of read.presets) await api.keepPreset(name, body);
+        for (const body of read.presets) await api.keepPreset({ body });
         notify(
           `${read.presets.length === 1 ? 'One preset was' : `${read.presets.length} presets were`} imported from ${file.name}.`,
         );
@@ -38,18 +38,21 @@ export function PresetsScreen() {
     }
   };
   const remove = (p: PresetFacts) =>
-    void api
-      .remove('presets', p.id)
+    void things.presets
+      .remove({ id: p.id })
       .then(refresh)
       .then(() =>
         notify(`“${p.name}” was deleted. Motions made from it stay as they are.`, {
-          action: { label: 'Undo', run: () => void api.restore('presets', p.id).then(refresh, notifyError) },
+          action: {
+            label: 'Undo',
+            run: () => void things.presets.restore({ id: p.id }).then(refresh, notifyError),
+          },
         }),
       )
       .catch(notifyError);
   const copy = (p: PresetFacts) =>
     void api
-      .keepPreset(`${p.name.slice(0, 112)} copy`, p.body)
+      .keepPreset({ body: { name: `${p.name.slice(0, 112)} copy`, body: p.body } })
       .then((made) => {
         setChosen(made.id);
         return refresh();
@@ -141,7 +144,7 @@ export function PresetsScreen() {
                 key={open.id}
                 preset={open}
                 onRename={(name) =>
-                  void api.rename('presets', open.id, name).then(refresh).catch(notifyError)
+                  void things.presets.rename({ id: open.id, body: { name } }).then(refresh).catch(notifyError)
                 }
                 onCopy={() => copy(open)}
                 onExport={() =>

@@ -16,7 +16,7 @@ export function LostPopover() {
   const document = useStore(session.store, (s) => s.document);
   const live = useStore(link.store, (s) => s.layout);
   const key = ['former', page.id, page.contentHash];
-  const former = useQuery({ queryKey: key, queryFn: () => api.former(page.id), staleTime: Infinity });
+  const former = useQuery({ queryKey: key, queryFn: () => api.former({ id: page.id }), staleTime: Infinity });
   const before = former.data?.layout ?? null;
   const lost = useMemo(
     () => (before && live ? lostSelectors(document, before, live) : []),
@@ -27,7 +27,7 @@ export function LostPopover() {
     [...document.motions, ...document.pins, ...document.triggers].find((x) => x.id === id)?.name ??
     'an adjustment';
   const settle = (close: () => void) =>
-    void api.settleFormer(page.id).then(() => {
+    void api.settleFormer({ id: page.id }).then(() => {
       client.setQueryData(key, { layout: null });
       notify('Lost motions stay in the take and play again when their element is back.');
       close();

@@ -16,7 +16,7 @@ export function Measure({ page, onMeasured }: { page: PageOnShelf; onMeasured(la
     const link = new PageLink();
     link.on('layout', (layout) => {
       done.current(layout);
-      void api.putLayout(page.id, page.contentHash, layout).catch(() => undefined);
+      void api.putLayout({ id: page.id, contentHash: page.contentHash, body: layout }).catch(() => undefined);
     });
     const detach = link.attach(frame.current!, () => collectSelectors(page.document ?? emptyDocument()));
     frame.current!.src = previewUrl(page.token, form);

@@ -1,7 +1,7 @@
 /** What can be done to a page on the rack. */
 import { useRef, useState } from 'react';
 import type { PageOnShelf } from '@lyvek/api';
-import { api } from '../../state/api.ts';
+import { api, things } from '../../state/api.ts';
 import { NameForm } from '../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { fromList, makeUpload } from './add-page.ts';
@@ -24,7 +24,13 @@ export function PageMenu({
         label="Name of the page"
         initial={page.name}
         action="Rename"
-        onName={(n) => void api.rename('pages', page.id, n).then(refresh).then(close).catch(notifyError)}
+        onName={(n) =>
+          void things.pages
+            .rename({ id: page.id, body: { name: n } })
+            .then(refresh)
+            .then(close)
+            .catch(notifyError)
+        }
       />
     );
   return (
@@ -62,7 +68,7 @@ function NewVersion({
     setBusy(true);
     try {
       const upload = await makeUpload(fromList(files));
-      await api.replaceFiles(page.id, upload.body);
+      await api.replaceFiles({ id: page.id, body: upload.body });
       await refresh();
       notify(`“${page.name}” is the newer version now.`);
       close();

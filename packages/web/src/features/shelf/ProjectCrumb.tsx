@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { ProjectFacts } from '@lyvek/api';
-import { api } from '../../state/api.ts';
+import { api, things } from '../../state/api.ts';
 import { NameForm } from '../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
@@ -32,25 +32,25 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       client.invalidateQueries({ queryKey: ['shelf'] }),
     ]);
   const create = async (name: string) => {
-    const made = await api.createProject(name);
+    const made = await api.createProject({ body: { name } });
     await refresh();
     close();
     await navigate(`/projects/${made.id}`);
   };
   const rename = async (name: string) => {
-    await api.rename('projects', project.id, name);
+    await things.projects.rename({ id: project.id, body: { name } });
     await refresh();
     close();
   };
   const remove = async () => {
-    await api.remove('projects', project.id);
+    await things.projects.remove({ id: project.id });
     close();
     await refresh();
     await navigate('/');
     notify(`The project “${project.name}” was deleted.`, {
       action: {
         label: 'Undo',
-        run: () => void api.restore('projects', project.id).then(refresh, notifyError),
+        run: () => void things.projects.restore({ id: project.id }).then(refresh, notifyError),
       },
     });
   };

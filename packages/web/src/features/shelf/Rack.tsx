@@ -4,7 +4,7 @@ import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageOnShelf, Shelf } from '@lyvek/api';
 import type { Layout } from '@lyvek/core';
-import { api, ApiError } from '../../state/api.ts';
+import { api, ApiError, things } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Search } from '../../ui/Search.tsx';
 import { Popover } from '../../ui/Popover.tsx';
@@ -45,8 +45,9 @@ export function Rack({ shelf }: { shelf: Shelf }) {
     setBusy(`Adding ${upload.name}: importing its CSS, and proving its own motion in Chromium …`);
     const stop = (sending.current = new AbortController());
     try {
-      const query = { name: upload.name, ...(entry ? { entry } : {}) };
-      const page = await api.addPage(project.id, upload.body, query, stop.signal);
+      const { name, body } = upload;
+      const given = { id: project.id, name, body, ...(entry ? { entry } : {}) };
+      const page = await api.addPage(given, { signal: stop.signal });
       setChoice(null);
       await refresh();
       notify(`“${page.name}” is on the shelf.`, {
@@ -74,7 +75,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   };
   const connect = async (url: string) => {
     try {
-      const page = await api.connectPage(project.id, url);
+      const page = await api.connectPage({ id: project.id, body: { url } });
       await refresh();
       void navigate(`/pages/${page.id}`);
     } catch (error) {
@@ -82,10 +83,13 @@ export function Rack({ shelf }: { shelf: Shelf }) {
     }
   };
   const remove = async (page: PageOnShelf) => {
-    await api.remove('pages', page.id);
+    await things.pages.remove({ id: page.id });
     await refresh();
     notify(`“${page.name}” was removed from the shelf.`, {
-      action: { label: 'Undo', run: () => void api.restore('pages', page.id).then(refresh, notifyError) },
+      action: {
+        label: 'Undo',
+        run: () => void things.pages.restore({ id: page.id }).then(refresh, notifyError),
+      },
     });
   };
   return (

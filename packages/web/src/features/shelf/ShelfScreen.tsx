@@ -15,7 +15,7 @@ export function ShelfScreen() {
   const id = projectId ?? projects.data?.projects[0]?.id;
   const shelf = useQuery({
     queryKey: ['shelf', id],
-    queryFn: () => api.shelf(id!),
+    queryFn: () => api.shelf({ id: id! }),
     enabled: id !== undefined,
   });
   const client = useQueryClient();
@@ -31,7 +31,11 @@ export function ShelfScreen() {
           <NameForm
             label="Name of the first project"
             action="Create"
-            onName={(n) => void api.createProject(n).then(() => client.invalidateQueries(), notifyError)}
+            onName={(n) =>
+              void api
+                .createProject({ body: { name: n } })
+                .then(() => client.invalidateQueries(), notifyError)
+            }
           />
         </div>
       </ShelfFrame>

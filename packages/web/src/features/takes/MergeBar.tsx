@@ -2,7 +2,7 @@
 import { editWhole } from '@lyvek/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { api } from '../../state/api.ts';
+import { things } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { useTakes } from './takes-context.ts';
@@ -23,11 +23,14 @@ export function MergeBar() {
   const rundown = (id: string) => navigate(`/pages/${page.id}?take=${id}`);
   /** One take stays, the other is put away with its trials. */
   const keep = async (kept: { id: string; name: string }, given: { id: string; name: string }) => {
-    await api.remove('takes', given.id);
+    await things.takes.remove({ id: given.id });
     void rundown(kept.id);
     await refresh();
     notify(`${kept.name} is kept, ${given.name} was deleted.`, {
-      action: { label: 'Undo', run: () => void api.restore('takes', given.id).then(refresh, notifyError) },
+      action: {
+        label: 'Undo',
+        run: () => void things.takes.restore({ id: given.id }).then(refresh, notifyError),
+      },
     });
   };
   const other = key?.startsWith('take.') && a.page.id === page.id ? { id: key.slice(5), name: a.name } : null;

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import type { DragEvent } from 'react';
 import { useStore } from 'zustand';
 import type { ReferenceFacts } from '@lyvek/api';
-import { api } from '../../state/api.ts';
+import { api, things } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { grouped } from '../../editor/strip/view.ts';
@@ -32,14 +32,14 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
   const bring = (list: readonly File[]) =>
     act.mutate(async () => {
       for (const { file, offset } of placedAt(list, at, viewport.height, max))
-        await api.addPicture(set.id, offset, file);
+        await api.addPicture({ id: set.id, at: offset, body: file });
     });
   const remove = () =>
     act.mutate(async () => {
-      await api.remove('references', set.id);
+      await things.references.remove({ id: set.id });
       setKey(null);
       notify(`${set.name} was deleted.`, {
-        action: { label: 'Undo', run: () => act.mutate(() => api.restore('references', set.id)) },
+        action: { label: 'Undo', run: () => act.mutate(() => things.references.restore({ id: set.id })) },
       });
     });
   const drop = (e: DragEvent) => {
@@ -98,7 +98,7 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
               value={p.at}
               min={0}
               max={1_000_000}
-              onChange={(next) => act.mutate(() => api.movePicture(p.id, next))}
+              onChange={(next) => act.mutate(() => api.movePicture({ id: p.id, body: { at: next } }))}
             />
             <span className="quiet">px</span>
             <button
@@ -111,7 +111,7 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
             <button
               type="button"
               className="btn plain"
-              onClick={() => act.mutate(() => api.removePicture(p.id))}
+              onClick={() => act.mutate(() => api.removePicture({ id: p.id }))}
             >
               Remove
             </button>

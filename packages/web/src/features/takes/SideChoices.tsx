@@ -2,7 +2,7 @@
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
-import { api } from '../../state/api.ts';
+import { api, things } from '../../state/api.ts';
 import { NameForm } from '../../ui/NameForm.tsx';
 import { notifyError } from '../../ui/notices.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
@@ -23,23 +23,27 @@ export function SideChoices({ close }: { close(): void }) {
   const [key, setKey] = useBesideKey();
   const [naming, setNaming] = useState(false);
   const client = useQueryClient();
-  const shelf = useQuery({ queryKey: ['shelf', project.id], queryFn: () => api.shelf(project.id) });
-  const references = useQuery({ queryKey: ['references', page.id], queryFn: () => api.references(page.id) });
-  const away = useQuery({ queryKey: ['away', page.id], queryFn: () => api.takesAway(page.id) });
+  const shelf = useQuery({ queryKey: ['shelf', project.id], queryFn: () => api.shelf({ id: project.id }) });
+  const references = useQuery({
+    queryKey: ['references', page.id],
+    queryFn: () => api.references({ id: page.id }),
+  });
+  const away = useQuery({ queryKey: ['away', page.id], queryFn: () => api.takesAway({ id: page.id }) });
   const choose = (next: BesideKey) => {
     close();
     setKey(next);
   };
   const duplicate = async () => {
     const { document, save } = session.store.getState();
-    const made = await api.createTake(page.id, document, { takeId: take.id, revision: save.revision });
+    const madeFrom = { takeId: take.id, revision: save.revision };
+    const made = await api.createTake({ id: page.id, body: { document, madeFrom } });
     await client.invalidateQueries({ queryKey: ['page', page.id] });
     close();
     // The new one is the one to change; what it was made from stands beside it.
     setKey(`take.${take.id}`, made.id);
   };
   const restore = async (id: string) => {
-    await api.restore('takes', id);
+    await things.takes.restore({ id });
     await Promise.all([
       client.invalidateQueries({ queryKey: ['page', page.id] }),
       client.invalidateQueries({ queryKey: ['away', page.id] }),
@@ -47,7 +51,7 @@ export function SideChoices({ close }: { close(): void }) {
     choose(`take.${id}`);
   };
   const makeReference = async (name: string) => {
-    const set = await api.createReference(page.id, name);
+    const set = await api.createReference({ id: page.id, body: { name } });
     await client.invalidateQueries({ queryKey: ['references', page.id] });
     choose(`pictures.${set.id}`);
   };
@@ -113,7 +117,7 @@ interface RevisionsProps {
 function Revisions({ takeId, name, item }: RevisionsProps) {
   const list = useInfiniteQuery({
     queryKey: ['revisions', takeId],
-    queryFn: ({ pageParam }) => api.revisions(takeId, pageParam),
+    queryFn: ({ pageParam }) => api.revisions({ id: takeId, before: pageParam }),
     initialPageParam: undefined as number | undefined,
     getNextPageParam: ({ revisions }) => (revisions.length < 50 ? undefined : revisions.at(-1)!.number),
   });

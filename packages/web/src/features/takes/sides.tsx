@@ -150,7 +150,9 @@ function Elsewhere({ beside, then: Then }: { beside: Of<'elsewhere'>; then: Then
     session: null,
     measured(measured) {
       setOwn(measured);
-      void api.putLayout(whole.page.id, whole.page.contentHash, measured).catch(() => undefined);
+      void api
+        .putLayout({ id: whole.page.id, contentHash: whole.page.contentHash, body: measured })
+        .catch(() => undefined);
     },
     ...dressed,
   };

@@ -52,18 +52,18 @@ export function useBeside(key: BesideKey | null): Beside {
     enabled: key !== null && !own && what !== 'pictures',
     queryFn: async (): Promise<Beside> => {
       if (what === 'rev') {
-        const { document, ...take } = await api.revision(id, Number(number));
+        const { document, ...take } = await api.revision({ id, number: String(Number(number)) });
         return { kind: 'revision', take, document };
       }
-      const { document, ...take } = await api.take(id);
-      return { kind: 'elsewhere', whole: await api.page(take.pageId), take, document };
+      const { document, ...take } = await api.take({ id });
+      return { kind: 'elsewhere', whole: await api.page({ id: take.pageId }), take, document };
     },
     staleTime: what === 'rev' ? Infinity : 0,
   });
   const sets = useQuery({
     queryKey: ['references', page.id],
     enabled: what === 'pictures',
-    queryFn: () => api.references(page.id),
+    queryFn: () => api.references({ id: page.id }),
   });
   return useMemo((): Beside => {
     if (key === null) return { kind: 'nothing' };

@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { Trial } from '@lyvek/api';
 import { clockById, deviceById, GESTURES, summarize } from '@lyvek/core';
 import type { PinnedLayout, MotionDocument, TrialSummary } from '@lyvek/core';
-import { api } from '../../state/api.ts';
+import { api, readRuntime } from '../../state/api.ts';
 import { sizeOfHandOff } from '../../state/hand-off-size.ts';
 import { WorkerTask } from '../../state/worker-task.ts';
 import type { TrialAnswer } from '../../state/workers/trial-work.ts';
@@ -40,7 +40,7 @@ function useLab(side: TakeSide | null): { summary: TrialSummary; setup: string }
   const { page } = useOpenedPage();
   const { viewport } = useShownPage();
   const { question } = useQuestion();
-  const history = useQuery({ queryKey: ['trials', page.id], queryFn: () => api.trials(page.id) });
+  const history = useQuery({ queryKey: ['trials', page.id], queryFn: () => api.trials({ id: page.id }) });
   const store = side?.session?.store;
   const [takeId, revision] = store ? [store.getState().takeId, store.getState().save.revision] : [null, 0];
   const fits = (t: Trial) =>
@@ -56,7 +56,7 @@ function useLab(side: TakeSide | null): { summary: TrialSummary; setup: string }
   const whole = useQuery({
     queryKey: ['trial', found?.id, 'done'],
     enabled: found !== undefined,
-    queryFn: () => api.trial(found!.id),
+    queryFn: () => api.trial({ id: found!.id }),
     staleTime: Infinity,
   });
   const result = found && whole.data?.result;
@@ -77,10 +77,10 @@ function useBytes(side: TakeSide | null): number | null {
   const own = side?.page.id === page.id ? side : null;
   const texts = useQuery({
     queryKey: ['texts', page.id, page.contentHash],
-    queryFn: () => api.texts(page.id),
+    queryFn: () => api.texts({ id: page.id }),
     staleTime: Infinity,
   });
-  const runtime = useQuery({ queryKey: ['runtime'], queryFn: api.runtime, staleTime: Infinity });
+  const runtime = useQuery({ queryKey: ['runtime'], queryFn: readRuntime, staleTime: Infinity });
   const document = own?.whole;
   const layout = own?.layout;
   const [bytes, setBytes] = useState<number | null>(null);

@@ -50,7 +50,7 @@ export function useMeasured(): Measured {
   const [chosen, show] = useState<string | null>(null);
   const history = useQuery({
     queryKey: key,
-    queryFn: () => api.trials(page.id),
+    queryFn: () => api.trials({ id: page.id }),
     refetchInterval: (q) => (q.state.data?.trials.some(isUnderWay) ? 1000 : false),
   });
   const trials = history.data?.trials ?? [];
@@ -81,9 +81,10 @@ export function useMeasured(): Measured {
   };
   const start = useMutation({
     mutationFn: (result: TrialResult | null) =>
-      result
-        ? api.startTrial(take.id, result.setup, result)
-        : api.startTrial(take.id, setupFor(question.device)),
+      api.startTrial({
+        id: take.id,
+        body: result ? { setup: result.setup, result } : { setup: setupFor(question.device) },
+      }),
     onSuccess: (t) => {
       show(t.id);
       void again();
@@ -91,14 +92,18 @@ export function useMeasured(): Measured {
     onError: notifyError,
   });
   const repeat = useMutation({
-    mutationFn: api.repeatTrial,
+    mutationFn: (id: string) => api.repeatTrial({ id }),
     onSuccess: (t) => {
       show(t.id);
       void again();
     },
     onError: notifyError,
   });
-  const end = useMutation({ mutationFn: api.cancelTrial, onSettled: again, onError: notifyError });
+  const end = useMutation({
+    mutationFn: (id: string) => api.cancelTrial({ id }),
+    onSettled: again,
+    onError: notifyError,
+  });
   return {
     history: trials,
     lab: history.data?.lab ?? null,
@@ -135,7 +140,7 @@ export function useMeasured(): Measured {
 function useWhole(id: string | null): ShownTrial | null {
   const { data } = useQuery({
     queryKey: ['trial', id, 'done'],
-    queryFn: () => api.trial(id!),
+    queryFn: () => api.trial({ id: id! }),
     enabled: id !== null,
     staleTime: Infinity,
   });

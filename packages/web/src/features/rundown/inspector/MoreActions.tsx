@@ -34,7 +34,7 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
         action="Save as preset"
         onName={(name) =>
           void api
-            .keepPreset(name, body)
+            .keepPreset({ body: { name, body } })
             .then((p) => {
               notify(`“${p.name}” is saved for all projects. Find it under + Motion.`);
               close();

@@ -26,7 +26,11 @@ export function PresetField({ motion }: { motion: Motion }) {
   };
   const give = async () => {
     try {
-      const changed = await api.putPreset(preset!.id, preset!.revision, withPart(preset!, motion));
+      const changed = await api.putPreset({
+        id: preset!.id,
+        base: preset!.revision,
+        body: withPart(preset!, motion),
+      });
       await refresh();
       const { renewed, kept } = withPresets(session.store.getState().document, [changed]);
       session.apply(renewFromPresets('update motions made from a preset', [changed]));

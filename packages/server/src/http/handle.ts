@@ -1,0 +1,51 @@
+/** Serves a route as its contract says: what comes in is checked with every problem named, what goes out is checked too. */
+import express from 'express';
+import type { Request, Response, Router } from 'express';
+import type * as z from 'zod';
+import { Id, isJson } from '@lyvek/api';
+import type { Answer, ReadRequest, Route } from '@lyvek/api';
+import { read } from './validate.ts';
+
+export interface Http {
+  req: Request;
+  res: Response;
+}
+type Work<R extends Route> = (given: ReadRequest<R, Buffer>, http: Http) => Promise<Answer<R>> | Answer<R>;
+
+/** What varies in a path and is no id. */
+const NO_ID = new Set(['number', 'format']);
+
+function readRequest(
+  route: Route,
+  { params, query, headers, body }: Request,
+  bodySchema?: z.ZodType,
+): object {
+  const out: Record<string, unknown> = {};
+  for (const [name, value] of Object.entries(params)) out[name] = NO_ID.has(name) ? value : read(Id, value);
+  if (route.query) Object.assign(out, read(route.query, query));
+  for (const [key, { name, schema }] of Object.entries(route.headers ?? {}))
+    out[key] = read(schema, headers[name.toLowerCase()]);
+  if (isJson(route.body)) out.body = read(bodySchema ?? route.body, body);
+  else if (route.body) out.body = Buffer.isBuffer(body) ? body : Buffer.alloc(0);
+  return out;
+}
+
+/** `body` reads what the contract only passes on, such as a document. */
+export function handle<R extends Route>(
+  router: Router,
+  route: R,
+  work: Work<R>,
+  { body }: { body?: z.ZodType } = {},
+): void {
+  const method = route.method.toLowerCase() as Lowercase<Route['method']>;
+  const bytes =
+    route.body && !isJson(route.body) ? [express.raw({ type: () => true, limit: route.body.max })] : [];
+  router[method](route.path, ...bytes, async (req, res) => {
+    const result = await work(readRequest(route, req, body) as ReadRequest<R, Buffer>, { req, res });
+    if (res.headersSent || res.destroyed) return;
+    if (isJson(route.answer)) {
+      if (res.statusCode === 200) res.status(route.status ?? 200);
+      res.json(route.answer.parse(result));
+    } else if (!route.answer) res.status(route.status ?? 204).end();
+  });
+}
