@@ -6,6 +6,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { ensureBuilt } from './setup/build.mjs';
 import { checkNode, ensureChromium, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
 import { inRoot } from './setup/paths.mjs';
+import { keepPostgres } from './setup/postgres.mjs';
 import { endRunning, run } from './setup/processes.mjs';
 import { say } from './setup/say.mjs';
 import { sizes, workbenchSize } from './setup/sizes.mjs';
@@ -22,8 +23,17 @@ const files = named.filter((a) => /[./]/.test(a));
 const only = named.filter((a) => !files.includes(a));
 const wants = (name) => only.length === 0 || only.includes(name);
 let stack = null;
+let cluster = null;
 for (const signal of ['SIGINT', 'SIGTERM'])
-  process.on(signal, () => (endRunning(), void stack?.stop().then(() => process.exit(130))));
+  process.on(
+    signal,
+    () => (endRunning(), void Promise.all([stack?.stop(), cluster?.stop()]).then(() => process.exit(130))),
+  );
+
+const freshDir = (...path) => {
+  rmSync(inRoot(...path), { recursive: true, force: true });
+  return inRoot(...path);
+};
 
 checkNode();
 await ensurePackages();
@@ -104,6 +114,9 @@ await step('words', async () => {
 await step('jest', async () => {
   const file = inRoot('.cache', 'jest.json');
   rmSync(file, { force: true });
+  // Tests of the store have a database each.
+  cluster = keepPostgres({ bin: await ensurePostgres(), dir: freshDir('.data', 'unit') });
+  const { url } = await cluster.ready;
   await run(
     process.execPath,
     [
@@ -116,9 +129,10 @@ await step('jest', async () => {
     ],
     {
       cwd: inRoot(),
-      env: { ...process.env, LYVEK_FULL: full ? '1' : '' },
+      env: { ...process.env, LYVEK_FULL: full ? '1' : '', LYVEK_TEST_DATABASE: url },
     },
   );
+  await cluster.stop();
   return counted(file, (r) => ({
     passed: r.numPassedTests,
     failed: r.numFailedTests + r.numFailedTestSuites,

@@ -1,4 +1,5 @@
 /** The HTTP application: preview hosts first, then the guarded API, then the interface's own files. */
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import express from 'express';
@@ -7,6 +8,7 @@ import helmet from 'helmet';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { Importer, startImportWorker } from './add-page/importer.ts';
+import type { ImportResults } from './add-page/importer.ts';
 import { guardApi, isAppHost, tokenOfHost } from './http/guard.ts';
 import { requireKey, takeKey } from './http/key.ts';
 import { Problem, problems, sendProblem } from './http/problem.ts';
@@ -15,6 +17,7 @@ import { Connect } from './preview/connect.ts';
 import { liveFrame } from './preview/live-frame.ts';
 import { Proofs } from './preview/proofs.ts';
 import { servePreview } from './preview/serve.ts';
+import { findPageImport, putPageImport } from './store/page-imports.ts';
 import { handOffRoutes } from './routes/hand-off.ts';
 import { healthRoutes } from './routes/health.ts';
 import { Proving } from './add-page/proved.ts';
@@ -49,15 +52,31 @@ const importWorker = () =>
     ? startImportWorker(new URL('./add-page/import-worker.ts', import.meta.url), ['--import', 'tsx'])
     : startImportWorker(new URL('./import-worker.js', import.meta.url));
 
+/** Kept for the importer that reads them; while developing it changes with every edit, and nothing is kept. */
+function storedImports(pool: pg.Pool, log: Logger): ImportResults | null {
+  if (import.meta.url.endsWith('.ts')) return null;
+  const source = readFileSync(new URL('./import-worker.js', import.meta.url));
+  const importer = createHash('sha256').update(source).digest('hex').slice(0, 16);
+  const unstored = (error: unknown) =>
+    log.warn({ err: String(error) }, 'the result of an import was not stored');
+  return {
+    find: (page, refuted) =>
+      findPageImport(pool, { ...page, refuted, importer }) as ReturnType<ImportResults['find']>,
+    put: (page, refuted, result) =>
+      putPageImport(pool, { ...page, refuted, importer }, result).catch(unstored),
+  };
+}
+
 export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptions): Express {
   const app = express();
   const addresses = { ports: [port, appPort] };
   const origins = addresses.ports.flatMap((p) => [`http://127.0.0.1:${p}`, `http://localhost:${p}`]);
+  const results = storedImports(pool, log);
   let probe = '';
   const proofs = new Proofs();
   const built = (file: string) => readFileSync(join(dist, file));
   const connect = new Connect({ db: pool, origins, script: () => built('live.js').toString('utf8') });
-  const importer = new Importer({ start: importWorker });
+  const importer = new Importer({ start: importWorker, ...(results ? { results } : {}) });
   const preview = {
     db: pool,
     proofs,

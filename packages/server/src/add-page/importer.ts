@@ -27,10 +27,23 @@ const SENTENCES = {
   depth: 'Its elements or rules are nested too deeply to be read.',
 } as const;
 
+interface Page {
+  contentHash: string;
+  entry: string;
+}
+
+/** Where results stay; a result that cannot be stored is simply read again. */
+export interface ImportResults {
+  /** undefined: it has not been read yet */
+  find(page: Page, refuted: readonly Refuted[]): Promise<ReadMotions | null | undefined>;
+  put(page: Page, refuted: readonly Refuted[], result: ReadMotions | null): Promise<void>;
+}
+
 export interface ImporterOptions {
   /** starts the thread; it is the built file, or the source while developing */
   start(): Worker;
   seconds?: number;
+  results?: ImportResults;
 }
 
 export const startImportWorker = (file: URL, execArgv?: string[]): Worker =>
@@ -38,11 +51,6 @@ export const startImportWorker = (file: URL, execArgv?: string[]): Worker =>
     ...(execArgv ? { execArgv } : {}),
     resourceLimits: { maxOldGenerationSizeMb: LIMITS.readMegabytes, stackSizeMb: 64 },
   });
-
-interface Page {
-  contentHash: string;
-  entry: string;
-}
 
 export class Importer {
   private readonly idle: Worker[] = [];
@@ -124,17 +132,31 @@ export class Importer {
 
   /** What a page moves by its own CSS. Read once for each content, entry, and what was left to the page. */
   motions(
-    { contentHash, entry }: Page,
+    page: Page,
     files: () => Promise<readonly { path: string; bytes: Uint8Array }[]>,
     refuted: readonly Refuted[],
-  ) {
+  ): Promise<ReadMotions | null> {
+    const { contentHash, entry } = page;
     const key = `${entry}\0${contentHash}\0${JSON.stringify(refuted)}`;
     const known = this.listMotions.get(key);
     if (known) return known;
-    const made = files().then((all) => this.run('motions', { entry, files: all, refuted }));
+    const made = this.stored(page, files, refuted);
     this.listMotions.set(key, made);
     // What failed for the moment is tried again; what met a limit meets it again.
     made.catch((error: unknown) => error instanceof ImportLimit || this.listMotions.delete(key));
+    return made;
+  }
+
+  private async stored(
+    page: Page,
+    files: () => Promise<readonly { path: string; bytes: Uint8Array }[]>,
+    refuted: readonly Refuted[],
+  ): Promise<ReadMotions | null> {
+    const { results } = this.options;
+    const known = await results?.find(page, refuted);
+    if (known !== undefined) return known;
+    const made = await this.run('motions', { entry: page.entry, files: await files(), refuted });
+    await results?.put(page, refuted, made);
     return made;
   }
 

@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto';
 import { LayoutSchema } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import type { ImportProof } from '@lyvek/api';
@@ -63,13 +63,37 @@ async function storeFiles(
       .sort()
       .join('\n'),
   );
-  for (const f of hashed)
-    await db.query('insert into assets (hash, bytes) values ($1, $2) on conflict do nothing', [
-      f.hash,
-      Buffer.from(f.bytes),
-    ]);
+  const unique = [...new Map(hashed.map((f) => [f.hash, f.bytes]))];
+  for (const batch of inBatches(unique, ([, bytes]) => bytes.length))
+    await db.query(
+      'insert into assets (hash, bytes) select * from unnest($1::text[], $2::bytea[]) on conflict do nothing',
+      [batch.map(([hash]) => hash), batch.map(([, bytes]) => Buffer.from(bytes))],
+    );
   return { hashed, contentHash };
 }
+
+/** Lists whose sizes together stay below a few megabytes, so that no query carries a whole page. */
+function* inBatches<T>(list: readonly T[], sizeOf: (one: T) => number): Generator<T[]> {
+  let batch: T[] = [];
+  let bytes = 0;
+  for (const one of list) {
+    if (batch.length && bytes + sizeOf(one) > BATCH_BYTES) {
+      yield batch;
+      [batch, bytes] = [[], 0];
+    }
+    batch.push(one);
+    bytes += sizeOf(one);
+  }
+  if (batch.length) yield batch;
+}
+const BATCH_BYTES = 4e6;
+
+const linkFiles = (db: Db, id: string, files: readonly { path: string; hash: string }[]) =>
+  db.query('insert into page_files (page_id, path, hash) select $1, * from unnest($2::text[], $3::text[])', [
+    id,
+    files.map((f) => f.path),
+    files.map((f) => f.hash),
+  ]);
 
 /** Stores the files and the page that they make. */
 export async function createPage(
@@ -87,8 +111,7 @@ export async function createPage(
     'insert into pages (id, project_id, name, entry, token, content_hash, import_proof) values ($1, $2, $3, $4, $5, $6, $7)',
     [id, projectId, name, entry, token, contentHash, proof && JSON.stringify(proof)],
   );
-  for (const f of hashed)
-    await db.query('insert into page_files (page_id, path, hash) values ($1, $2, $3)', [id, f.path, f.hash]);
+  await linkFiles(db, id, hashed);
   return { id, projectId, name, entry, token, contentHash, outside: false, live: null };
 }
 
@@ -108,8 +131,7 @@ export async function replaceFiles(
     [id, entry, contentHash],
   );
   await db.query('delete from page_files where page_id = $1', [id]);
-  for (const f of hashed)
-    await db.query('insert into page_files (page_id, path, hash) values ($1, $2, $3)', [id, f.path, f.hash]);
+  await linkFiles(db, id, hashed);
 }
 
 /** The page as it was measured before its files were replaced, or null where that is settled. */
@@ -122,7 +144,7 @@ export const forgetFormerLayout = async (db: Db, id: string): Promise<void> =>
 
 /** No letters that look alike, in lower case. */
 const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';
-const newCode = (): string => [...randomBytes(26)].map((b) => LETTERS[b % LETTERS.length]).join('');
+const newCode = (): string => Array.from({ length: 26 }, () => LETTERS[randomInt(LETTERS.length)]).join('');
 
 /** A page that its own server shows. It has no files and never another content. */
 export async function createLivePage(db: Db, projectId: string, name: string, url: string): Promise<PageRow> {

@@ -9,6 +9,8 @@ const NEWEST_KEPT = 200;
 const HOURS_FOR_DAYS = 14;
 /** What was deleted can be restored for so many days. */
 const DELETED_DAYS = 30;
+/** Results of imports are read again after so many days. */
+const IMPORT_DAYS = 30;
 const BATCH = 2000;
 const LOCK = 487_004;
 
@@ -47,6 +49,9 @@ const STEPS = [
   `delete from unit_costs where project_id in (select id from projects where ${GONE})`,
   `delete from projects where ${GONE} and not exists (select 1 from pages x where x.project_id = projects.id)`,
   `delete from presets where ${GONE}`,
+  // What an importer of another version has read is of no use after a while, nor what was read of a page that has gone.
+  `delete from page_imports i where made_at < now() - interval '${IMPORT_DAYS} days'
+     or not exists (select 1 from pages p where p.content_hash = i.content_hash)`,
   // One that somebody is about to use again is held by its foreign key: it is left for the next time.
   `delete from assets where hash in (
      select a.hash from assets a where not exists (select 1 from page_files f where f.hash = a.hash)
