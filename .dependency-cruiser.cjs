@@ -1,4 +1,4 @@
-/** Import rules between rooms: data flows one way. */
+/** Import rules between modules: data flows one way. */
 const core = (room, ...allowed) => ({
   name: `core-${room}`,
   severity: 'error',
@@ -71,7 +71,7 @@ module.exports = {
       },
     },
     {
-      name: 'rooms-by-their-face',
+      name: 'public-entry-only',
       severity: 'error',
       from: { path: '^packages/(api|cli|probe|runtime|server|web)/' },
       to: {

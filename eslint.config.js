@@ -15,7 +15,16 @@ export default ts.config(
   {
     files: ['**/*.{ts,tsx}'],
     extends: [ts.configs.recommended],
+    languageOptions: {
+      parserOptions: {
+        projectService: { allowDefaultProject: ['playwright.config.ts'] },
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
     rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/await-thenable': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-unused-expressions': ['error', { allowTernary: true, allowShortCircuit: true }],
       // A part that is taken out of an object is named with an underscore.
@@ -41,6 +50,19 @@ export default ts.config(
         {
           selector: 'MemberExpression[property.name="setPointerCapture"]',
           message: 'Drags are begun by `beginDrag`: Esc and a lost pointer put everything back.',
+        },
+      ],
+    },
+  },
+  {
+    files: ['e2e/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'CallExpression[callee.property.name="waitForTimeout"]',
+          message:
+            'Wait for a state (`settled`), for the page’s own time (`elapse`), or pause as a hand does (`dwell`).',
         },
       ],
     },

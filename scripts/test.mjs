@@ -4,14 +4,14 @@
  */
 import { readFileSync, rmSync } from 'node:fs';
 import { ensureBuilt } from './setup/build.mjs';
+import { CHECKS } from './setup/checks.mjs';
 import { checkNode, ensureChromium, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
 import { inRoot } from './setup/paths.mjs';
 import { keepPostgres } from './setup/postgres.mjs';
 import { endRunning, run } from './setup/processes.mjs';
 import { say } from './setup/say.mjs';
-import { sizes, workbenchSize } from './setup/sizes.mjs';
+import { workbenchSize } from './setup/sizes.mjs';
 import { startStack } from './setup/stack.mjs';
-import { danglingWords } from './setup/words.mjs';
 
 /** Everything, long random sets included; everything once; only what shows faults. */
 const full = process.argv.includes('--full');
@@ -39,6 +39,7 @@ checkNode();
 await ensurePackages();
 await ensureChromium();
 const results = [];
+const began = Date.now();
 /** What is done to Lyvek on purpose: kills, full disks, hostile pages in the interface and in the lab, requests that are nearly right. */
 const FAULTS = [
   'e2e/faults',
@@ -51,66 +52,27 @@ const FAULTS = [
 const step = async (name, work) => {
   if (!wants(name)) return;
   say(`${name} …`);
+  const from = Date.now();
   const result = await work();
-  results.push({ name, ...result });
+  results.push({ name, seconds: (Date.now() - from) / 1000, ...result });
   if (result.failed) say(`${name} failed.`);
 };
-const node = (...args) => run(process.execPath, args, { cwd: inRoot() });
-const bin = (path, ...args) => node(inRoot('node_modules', path), ...args);
-const asOne = ({ code }) => (code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
 
-await step('types', async () => {
-  let failed = 0;
-  const projects = [
-    'packages/core',
-    'packages/api',
-    'packages/probe',
-    'packages/runtime',
-    'packages/server',
-    'packages/cli',
-    'packages/web',
-    'e2e',
-  ];
-  for (const p of projects) failed += (await bin('typescript-7/bin/tsc', '-p', p)).code === 0 ? 0 : 1;
-  return { passed: projects.length - failed, failed };
-});
-await step('lint', async () =>
-  asOne(
-    await bin(
-      'eslint/bin/eslint.js',
-      '--cache',
-      '--cache-location',
-      '.cache/eslint',
-      '--max-warnings',
-      '0',
-      '.',
-    ),
-  ),
+/** Those that run nothing, two beside each other, the longest first. */
+const AT_ONCE = 2;
+const waiting = ['lint', ...Object.keys(CHECKS).filter((name) => name !== 'lint')].filter(wants);
+await Promise.all(
+  Array.from({ length: AT_ONCE }, async () => {
+    for (let name = waiting.shift(); name; name = waiting.shift()) {
+      const from = Date.now();
+      const { lines, ...result } = await CHECKS[name]();
+      const seconds = (Date.now() - from) / 1000;
+      results.push({ name, seconds, ...result });
+      say(`${name}, ${seconds.toFixed(0)} s${result.failed ? ', failed' : ''}`);
+      for (const line of lines) say(line);
+    }
+  }),
 );
-await step('rooms', async () =>
-  asOne(
-    await bin(
-      'dependency-cruiser/bin/dependency-cruise.mjs',
-      '--config',
-      '.dependency-cruiser.cjs',
-      'packages',
-    ),
-  ),
-);
-await step('format', async () =>
-  asOne(await bin('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')),
-);
-await step('sizes', async () => {
-  const { rows, wrong } = await sizes();
-  for (const row of [...rows, ...wrong]) say(row);
-  return { passed: rows.length, failed: wrong.length };
-});
-await step('words', async () => {
-  const found = await danglingWords();
-  for (const one of found) say(one);
-  say(`${found.length} words that the glossary has better ones for`);
-  return { passed: found.length ? 0 : 1, failed: found.length };
-});
 await step('jest', async () => {
   const file = inRoot('.cache', 'jest.json');
   rmSync(file, { force: true });
@@ -143,7 +105,7 @@ await step('workbench', async () => {
   const { row, wrong } = workbenchSize();
   say(row);
   if (wrong) say(wrong);
-  return asOne({ code: wrong ? 1 : 0 });
+  return { passed: wrong ? 0 : 1, failed: wrong ? 1 : 0 };
 });
 await step('browser', async () => {
   const bins = await ensurePostgres();
@@ -181,7 +143,8 @@ function counted(file, read) {
   }
 }
 
-for (const r of results) say(`${r.name}: ${r.passed} passed, ${r.failed} failed`);
+for (const r of results) say(`${r.name}: ${r.passed} passed, ${r.failed} failed, ${r.seconds.toFixed(0)} s`);
+say(`${((Date.now() - began) / 60_000).toFixed(1)} minutes`);
 const total = (key) => results.reduce((sum, r) => sum + r[key], 0);
 process.stdout.write(`${total('passed')} passed, ${total('failed')} failed\n`);
 process.exit(total('failed') > 0 || total('passed') === 0 ? 1 : 0);

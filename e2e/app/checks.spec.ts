@@ -5,6 +5,7 @@ import type { APIRequestContext, Page } from '@playwright/test';
 import { CHECKS } from '@lyvek/core';
 import { base, addPage, newProject, zipOf } from '../support/app.ts';
 import { isAll } from '../support/full.ts';
+import { elapse } from '../support/time.ts';
 
 const demo = (folder: string) => {
   const dir = new URL(`../../demo/${folder}/`, import.meta.url);
@@ -29,7 +30,7 @@ async function openTrials(page: Page, request: APIRequestContext, folder: string
 async function fresh(page: Page): Promise<void> {
   const list = page.locator('.trial-findings');
   await expect(list).toHaveAttribute('data-state', 'fresh', { timeout: 30_000 });
-  await page.waitForTimeout(350);
+  await elapse(page, 350);
   await expect(list).toHaveAttribute('data-state', 'fresh', { timeout: 30_000 });
 }
 

@@ -15,6 +15,7 @@ import {
 } from '../support/app.ts';
 import { WORKSHOP } from '../effects/workshop.ts';
 import { FULL } from '../support/full.ts';
+import { dwell, elapse, settled } from '../support/time.ts';
 
 let pageId = '';
 test.beforeAll(async ({ request }) => {
@@ -199,7 +200,7 @@ test('parts on the time ruler: delay by dragging, playing and scrubbing without 
       }
       return low;
     });
-  await page.waitForTimeout(100);
+  await elapse(page, 100);
   await page.keyboard.press('r');
   expect(await lowest).toBeLessThan(0.9);
   await expect.poll(opacity).toBe(1);
@@ -268,7 +269,7 @@ test('following, a pin and a drawing leave as files that do the same', async ({ 
     });
   });
   await out.goto('http://handed.off/');
-  await out.waitForTimeout(400);
+  await elapse(out, 400);
   const plain = await out.evaluate(async () => {
     const frames = (n: number) =>
       new Promise<void>((done) => {
@@ -374,11 +375,11 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   await expect(page.locator('.head-row.right')).toContainText('Editing Narrow only');
   await expect(page.getByRole('button', { name: 'Viewport 390 × 844' })).toBeVisible();
   await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
-  await page.waitForTimeout(600);
+  await settled(page);
   const before = await rangeStart(page, '#one');
   await page.getByRole('button', { name: 'The start', exact: true }).focus();
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowDown');
-  await page.waitForTimeout(900);
+  await settled(page);
   await saved(page);
   expect(await rangeStart(page, '#one')).toBeGreaterThan(before + 4);
   const { motions } = await take(page, id);
@@ -389,7 +390,7 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   await page.getByRole('button', { name: 'Viewport 390 × 844' }).click();
   await page.getByRole('button', { name: /1280 × 800/ }).click();
   await expect(page.getByRole('button', { name: 'Editing: all screens' })).toBeVisible();
-  await page.waitForTimeout(600);
+  await settled(page);
   expect(await rangeStart(page, '#one')).toBeCloseTo(wide, 0);
 
   await page.getByRole('link', { name: 'Hand-off' }).click();
@@ -510,7 +511,7 @@ test('pulling the element in the page sets its value at the nearest stop; Esc pu
     .locator('body')
     .evaluate((_b, top) => scrollTo({ top, behavior: 'instant' }), early);
   await expect(page.locator('.page-at')).toContainText(String(early));
-  await page.waitForTimeout(200);
+  await settled(page);
   const grip = (await page.locator('[data-grip=translate]').boundingBox())!;
   const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
   const scale = (await page.locator('.preview-page').boundingBox())!.width / 1280;
@@ -521,7 +522,7 @@ test('pulling the element in the page sets its value at the nearest stop; Esc pu
   await page.keyboard.press('Escape');
   await page.mouse.up();
   await expect(page.locator('.grip-plate')).toHaveCount(0);
-  await page.waitForTimeout(500);
+  await settled(page);
   const again = (await page.locator('[data-grip=translate]').boundingBox())!;
   const [x2, y2] = [again.x + again.width / 2, again.y + again.height / 2];
   await page.mouse.move(x2, y2);
@@ -551,7 +552,7 @@ test('a cue is a place that links lead to: in the preview’s track, and in the 
   await saved(page);
   expect((await take(page, id)).cues[0].link).toBe('slit-open');
   await expect(preview(page).locator('.lv-hold-dome-opens > #slit-open')).toBeAttached();
-  await page.waitForTimeout(400);
+  await settled(page);
   const zip = await (await page.request.get(`/api/takes/${id}/hand-off.zip?width=1280&height=800`)).body();
   const files = unzipSync(new Uint8Array(zip));
   const out = await context.newPage();
@@ -564,7 +565,7 @@ test('a cue is a place that links lead to: in the preview’s track, and in the 
     });
   });
   await out.goto('http://handed.off/#slit-open');
-  await out.waitForTimeout(300);
+  await elapse(out, 300);
   const at = await out.evaluate(() => {
     const track = document.querySelector('.lv-hold-dome-opens') as HTMLElement;
     return {
@@ -595,7 +596,7 @@ test(
     await openRundown(page, many);
     await page.mouse.move(800, 300);
     await page.mouse.wheel(0, 700);
-    await page.waitForTimeout(400);
+    await dwell(page, 400);
     await page.mouse.click(700, 350);
     await page.keyboard.press('a');
     await page.getByRole('textbox', { name: 'Search starting points' }).fill('Fade');

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import type { BrowserContext, Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { demoProject, openRundown } from '../support/app.ts';
+import { elapse } from '../support/time.ts';
 
 const TYPES: Record<string, string> = {
   html: 'text/html',
@@ -41,7 +42,7 @@ async function served(
     return route.fulfill({ body, contentType: type });
   });
   await page.goto('http://handed.off/');
-  await page.waitForTimeout(700);
+  await elapse(page, 700);
   return page;
 }
 

@@ -14,6 +14,7 @@ import {
   preview,
   saved,
 } from '../support/app.ts';
+import { dwell } from '../support/time.ts';
 
 test('a rise on a card, tuned to be done when the card is centred, leaves as CSS that does the same', async ({
   page,
@@ -40,7 +41,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
   // Pick the card in the page and add a rise by keyboard.
   await page.mouse.move(700, 300);
   await page.mouse.wheel(0, 700);
-  await page.waitForTimeout(300);
+  await dwell(page, 300);
   await pick(page, '#pear');
   await expect(page.locator('.inspector-head')).toContainText('Pear');
   await page.keyboard.press('a');

@@ -14,6 +14,7 @@ import {
   preview,
   saved,
 } from '../support/app.ts';
+import { elapse } from '../support/time.ts';
 
 const listMotions = async (page: Page) => page.locator('.bar-mark, [data-motion]').count();
 const LONG = '<h1>A page</h1><p id="second">Second</p><div style="height:3000px"></div>';
@@ -125,7 +126,7 @@ test('a page reaches its own files only, and others once its user says so', asyn
     </script>`);
     const id = await addPage(request, await newProject(request, 'Reaching'), reaching, 'text/html');
     await openRundown(page, id);
-    await page.waitForTimeout(1500);
+    await elapse(page, 1500);
     expect(heard).toEqual([]);
     const remark = page.locator('.preview-late');
     await expect(remark).toContainText(`Files from ${new URL(there).host} were not loaded`);
@@ -168,7 +169,7 @@ for (const [way, leaving] of Object.entries({
       const refused = page.waitForEvent('console', (m) => m.text().includes(there));
       await openRundown(page, id);
       await refused;
-      await page.waitForTimeout(500);
+      await elapse(page, 500);
       expect(heard).toEqual([]);
     } finally {
       other.close();

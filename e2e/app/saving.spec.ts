@@ -13,6 +13,7 @@ import {
   serverPid,
 } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
+import { dwell, elapse } from '../support/time.ts';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -131,7 +132,7 @@ const away = (page: Page) =>
 const press = async (page: Page, keys: readonly string[], pause: number) => {
   for (const key of keys) {
     await page.keyboard.press(key);
-    await page.waitForTimeout(pause);
+    await dwell(page, pause);
   }
 };
 
@@ -252,7 +253,7 @@ test('what the server will never take is not called offline: it says why, and th
   await addReveal(page);
   await expect(page.locator('.save-state')).toHaveText('Not saved');
   await expect(page.locator('.save-state')).toHaveAttribute('title', 'It cannot be stored.');
-  await page.waitForTimeout(2500);
+  await elapse(page, 2500);
   expect(puts).toBe(1);
   await page.unroute('**/api/takes/*/document');
   await addReveal(page, 'h2');

@@ -5,6 +5,7 @@ import { EFFECTS } from '@lyvek/core';
 import type { Page } from '@playwright/test';
 import { base, demoProject, openRundown } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
+import { elapse } from '../support/time.ts';
 
 async function serious(page: Page): Promise<string[]> {
   // The brought page is not ours to judge.
@@ -80,7 +81,7 @@ for (const scheme of ['light', 'dark'] as const)
         await page.getByRole('button', { name: 'All gestures', exact: true }).click();
         await page.getByRole('button', { name: 'Run all' }).click();
         // A part is enough to look at: the rest takes its time on a busy machine.
-        await page.waitForTimeout(4000);
+        await elapse(page, 4000);
         const stop = page.locator('.ways').getByRole('button', { name: 'Stop' });
         if (await stop.isVisible()) await stop.click();
         await expect(page.getByRole('button', { name: /^Run (all|again)/ })).toBeVisible({
@@ -89,7 +90,7 @@ for (const scheme of ['light', 'dark'] as const)
         expect(await serious(page)).toEqual([]);
         await page.getByRole('button', { name: 'Sizes', exact: true }).click();
         await page.getByRole('button', { name: 'Look at other sizes' }).click();
-        await page.waitForTimeout(2500);
+        await elapse(page, 2500);
         await page.getByRole('button', { name: 'Stop' }).click();
         await expect(page.locator('.size-map')).toBeVisible({ timeout: 60_000 });
         expect(await serious(page)).toEqual([]);

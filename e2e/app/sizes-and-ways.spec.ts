@@ -4,6 +4,7 @@ import type { Page } from '@playwright/test';
 import { readDocument } from '@lyvek/core';
 import { base, addPage, html, newProject } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
+import { elapse } from '../support/time.ts';
 
 /** The last card stands 700 px before the end of wide pages and 100 px before that of narrow ones. */
 const PAGE = html(
@@ -90,7 +91,7 @@ test('looking at other sizes can be stopped, and goes on where it was', FULL, as
   await page.getByRole('button', { name: 'Sizes', exact: true }).click();
   await page.getByRole('button', { name: 'Look at other sizes' }).click();
   await expect(page.getByText(/^measuring \d+ × \d+/)).toBeVisible();
-  await page.waitForTimeout(600);
+  await elapse(page, 600);
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.locator('.size-cell[data-how=measured]').first()).toBeVisible();
   await expect(page.locator('.size-cell[data-how=unknown]').first()).toBeVisible();

@@ -4,6 +4,7 @@ import type { Page } from '@playwright/test';
 import { emptyDocument } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
 import { base, addPage, html, newProject } from '../support/app.ts';
+import { dwell, settled } from '../support/time.ts';
 
 const BLOCKS = 20;
 const page = (height: number) =>
@@ -46,10 +47,10 @@ test('the work of drawing does not grow with the height of the page', async ({ p
     await p.keyboard.down('Control');
     for (let i = 0; i < 10; i++) {
       await p.mouse.wheel(0, -120);
-      await p.waitForTimeout(60);
+      await dwell(p, 60);
     }
     await p.keyboard.up('Control');
-    await p.waitForTimeout(400);
+    await settled(p);
     const close = await marks(p);
     drawn.push({ fit, close });
   }

@@ -6,6 +6,7 @@ import { TraceSchema } from '@lyvek/core';
 import type { TrialResult } from '@lyvek/core';
 import { base, addPage, html, newProject, openRundown, zipOf } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
+import { dwell } from '../support/time.ts';
 
 const dir = new URL('../../demo/hessle/', import.meta.url);
 const file = (name: string) => readFileSync(new URL(name, dir), 'utf8');
@@ -73,7 +74,7 @@ test('my own scrolling is recorded, chosen, kept for the project and saved as a 
   await page.mouse.move(900, 250);
   for (let i = 0; i < 40; i++) {
     await page.mouse.wheel(0, 60);
-    await page.waitForTimeout(20);
+    await dwell(page, 20);
   }
   await page.getByRole('button', { name: 'End recording' }).click();
   await expect(page.getByText(/Scrolling 1: \d/)).toBeVisible();

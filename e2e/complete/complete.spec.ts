@@ -10,6 +10,7 @@ import { PLACES } from '../stranger/pages.ts';
 import { listFiles, movingPages } from '../css-import/pages.ts';
 import { wordsSeen } from './seen.ts';
 import type { Seen } from './seen.ts';
+import { elapse, settled } from '../support/time.ts';
 
 // Each has a project of its own.
 test.describe.configure({ mode: 'parallel' });
@@ -81,7 +82,7 @@ async function opened(browser: Browser, files: Files, mode: Mode): Promise<Page>
     await page.evaluate(() => dispatchEvent(new Event('beforeprint')));
     await page.emulateMedia({ media: 'print' });
   }
-  await page.waitForTimeout(300);
+  await elapse(page, 300);
   return page;
 }
 
@@ -184,7 +185,7 @@ test('no reader loses a word of the pages that move already', async ({ browser, 
     const whole = await (await request.get(`${base}/api/pages/${id}`)).json();
     await page.goto(`${base}/pages/${id}`);
     await page.waitForSelector('.preview[data-link=ready]', { timeout: 60_000 });
-    await page.waitForTimeout(300);
+    await settled(page);
     const response = await request.get(
       `${base}/api/takes/${whole.takes[0].id}/hand-off.zip?width=1280&height=800`,
     );

@@ -1,5 +1,6 @@
 /** Which words of a page a reader gets to see while scrolling it from top to bottom. The looking runs inside the page, one look at a time. */
 import type { Page } from '@playwright/test';
+import { elapse } from '../support/time.ts';
 
 export interface Seen {
   /** words that were seen in at least one place, by text and occurrence */
@@ -81,13 +82,13 @@ export async function wordsSeen(page: Page, aside: readonly string[], least = 60
   const there = new Set([...first.seen, ...first.left]);
   const readAt = async (share: number) => {
     await page.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), max * share);
-    await page.waitForTimeout(30);
+    await elapse(page, 30);
     const now = await page.evaluate(look, aside.join(', '));
     words.push(...now.seen);
     replaced.push(...now.replaced);
   };
   for (let i = 0; i < places; i++) await readAt(i / (places - 1));
-  await page.waitForTimeout(1500);
+  await elapse(page, 1500);
   for (let i = places - 1; i >= 0; i -= 2) await readAt(i / (places - 1));
   return { words, replaced, there, places };
 }

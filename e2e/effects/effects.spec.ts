@@ -5,6 +5,7 @@ import { EFFECTS } from '@lyvek/core';
 import { addPage, newProject, openRundown, pick, saved, zipOf } from '../support/app.ts';
 import { WORKSHOP } from './workshop.ts';
 import { sampled } from '../support/full.ts';
+import { elapse, settled } from '../support/time.ts';
 
 let pageId = '';
 test.beforeAll(async ({ request }) => {
@@ -75,7 +76,7 @@ async function build(page: Page, effect: string, selector: string): Promise<Fram
   await plate.click();
   await saved(page);
   // Pins are measured once more after they have come to rest.
-  await page.waitForTimeout(500);
+  await settled(page);
   return inPage(page);
 }
 
@@ -298,13 +299,13 @@ test('Marquee: runs by itself, turns with the hand, leaves no hole and no second
   await page.mouse.move(box.x + 40, box.y + 20);
   const runs = async () => {
     const a = await look(frame, '#p3', top - 200);
-    await frame.waitForTimeout(250);
+    await elapse(frame, 250);
     return (await look(frame, '#p3', top - 200)).left - a.left;
   };
   expect(await runs()).toBeLessThan(-4);
   await look(frame, '.strip', top - 190);
   await look(frame, '.strip', top - 200);
-  await frame.waitForTimeout(600);
+  await elapse(frame, 600);
   expect(await runs()).toBeGreaterThan(4);
   const ends = await look(frame, '.strip', top - 200);
   expect(ends.left).toBeLessThanOrEqual(0);
@@ -349,7 +350,7 @@ test('Fade away: dissolves as it goes', async ({ page }) => {
 });
 
 /** Waits until what a trigger has started, or sent back, has come to its end. */
-const settled = (frame: Frame, selector: string, y: number) =>
+const comeToRest = (frame: Frame, selector: string, y: number) =>
   frame.evaluate(
     async ([s, y]) => {
       scrollTo({ top: y as number, behavior: 'instant' });
@@ -366,22 +367,22 @@ test('Title pair: both lines come in on the trigger, and are back at their start
   const frame = await build(page, 'Title pair', '#two');
   const top = await documentTop(frame, '#two');
   for (let round = 0; round < 2; round++) {
-    expect(await settled(frame, '#two h3', top - 860)).toEqual(['0', '-90px']);
-    expect(await settled(frame, '#two p', top - 860)).toEqual(['0', '90px']);
-    expect(await settled(frame, '#two h3', top - 300)).toEqual(['1', '0px']);
-    expect(await settled(frame, '#two p', top - 300)).toEqual(['1', '0px']);
+    expect(await comeToRest(frame, '#two h3', top - 860)).toEqual(['0', '-90px']);
+    expect(await comeToRest(frame, '#two p', top - 860)).toEqual(['0', '90px']);
+    expect(await comeToRest(frame, '#two h3', top - 300)).toEqual(['1', '0px']);
+    expect(await comeToRest(frame, '#two p', top - 300)).toEqual(['1', '0px']);
   }
   // Between the two lines nothing changes, on the way up either.
-  expect(await settled(frame, '#two h3', top - 700)).toEqual(['1', '0px']);
+  expect(await comeToRest(frame, '#two h3', top - 700)).toEqual(['1', '0px']);
   await expect(page.locator('[data-trigger]')).toContainText('2 parts');
 });
 
 test('Appear, timed: once, and then it stays', async ({ page }) => {
   const frame = await build(page, 'Appear, timed', '#two');
   const top = await documentTop(frame, '#two');
-  expect((await settled(frame, '#two', 0))[0]).toBe('0');
-  expect((await settled(frame, '#two', top - 200))[0]).toBe('1');
-  expect((await settled(frame, '#two', 0))[0]).toBe('1');
+  expect((await comeToRest(frame, '#two', 0))[0]).toBe('0');
+  expect((await comeToRest(frame, '#two', top - 200))[0]).toBe('1');
+  expect((await comeToRest(frame, '#two', 0))[0]).toBe('1');
 });
 
 test('Intro: plays at page load and hands over to the scroll without a jump, also scrolled down', async ({

@@ -193,11 +193,11 @@ test(
           .slice(0, 90_000);
       const edit = () => {
         const text = noise();
-        const taken = Array.from({ length: 300 }, (_, i) => text.slice(i * 300, (i + 1) * 300));
+        const importedRules = Array.from({ length: 300 }, (_, i) => text.slice(i * 300, (i + 1) * 300));
         return call(
           'PUT',
           `${take}/document`,
-          { ...emptyDocument(), taken },
+          { ...emptyDocument(), importedRules },
           { 'if-match': `"${revision}"`, 'x-edit-id': crypto.randomUUID() },
         );
       };

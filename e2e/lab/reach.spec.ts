@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { createSocket } from 'node:dgram';
 import { expect, test } from '@playwright/test';
 import { filesInMemory, withPage } from '@lyvek/server/lab';
+import { elapse } from '../support/time.ts';
 
 /** All gestures that a browser has to reach another machine, or another port of this one. */
 const page = (tcp: number, udp: number) => `<!doctype html><html><head><title>Out</title>
@@ -62,7 +63,7 @@ test('no port of this machine hears of a page in the lab, by any of the ways out
     filesInMemory('index.html', files),
     { width: 800, height: 600 },
     async ({ page: p }) => {
-      await p.waitForTimeout(5000);
+      await elapse(p, 5000);
       return p.evaluate('window.tried') as Promise<string[]>;
     },
   );

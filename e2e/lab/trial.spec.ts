@@ -7,6 +7,7 @@ import type { MotionDocument, TrialResult } from '@lyvek/core';
 import { base, addPage, html, newProject, openRundown } from '../support/app.ts';
 import { askTrial, endedTrial, trialOf, trialSetup, VIEWPORT } from '../support/lab.ts';
 import { FULL, sampled } from '../support/full.ts';
+import { elapse } from '../support/time.ts';
 
 // One trial after another: they share one browser machine.
 test.describe.configure({ mode: 'serial' });
@@ -224,7 +225,7 @@ test(
         }
       });
     await expect.poll(() => pids().length, { timeout: 20_000 }).toBeGreaterThan(0);
-    await page.waitForTimeout(2500);
+    await elapse(page, 2500);
     for (const pid of pids()) process.kill(Number(pid), 'SIGKILL');
     const failed = await endedTrial(request, first);
     expect(failed.state).toBe('failed');

@@ -10,6 +10,7 @@ import { createServer } from 'vite';
 import type { ViteDevServer } from 'vite';
 import { emptyDocument } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
+import { elapse } from '../support/time.ts';
 
 const SOURCE = fileURLToPath(new URL('../fixtures/live-app/', import.meta.url));
 const MODULES = fileURLToPath(new URL('../../node_modules', import.meta.url));
@@ -224,7 +225,7 @@ test('what was overheard once is of no use again, and another origin is not hear
   });
   expect(answers).toBe(1);
   // Nor does an answer without the right proof open a port.
-  await page.waitForTimeout(300);
+  await elapse(page, 300);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();
 
   const second = await createServer({

@@ -5,6 +5,7 @@ import { damp } from '@lyvek/core';
 import type * as Runtime from '@lyvek/runtime';
 import type { Damping } from '@lyvek/core';
 import { runtimeScript } from '../support/runtime.ts';
+import { elapse } from '../support/time.ts';
 
 type How = Exclude<Damping, { kind: 'none' }>;
 
@@ -229,7 +230,7 @@ body { margin: 0; height: 6000px } :root { timeline-scope: --held }
     lyvek.play(document, { damping: [{ names: ['lv-t'], selector: '#strip', damping: how }] });
   });
   const shown = () => page.evaluate(() => document.querySelector('#strip')!.getBoundingClientRect().x);
-  await page.waitForTimeout(200);
+  await elapse(page, 200);
   await page.evaluate(() => scrollTo({ top: 2000, behavior: 'instant' }));
   // The stage is held from 1,000 to 3,000 px; half-way the strip has gone half of its 2,000 px.
   await expect.poll(shown).toBeCloseTo(-1000, 0);

@@ -4,6 +4,7 @@ import type { Page } from '@playwright/test';
 import type * as Runtime from '@lyvek/runtime';
 import type { MarqueePlan } from '@lyvek/runtime';
 import { runtimeScript } from '../support/runtime.ts';
+import { elapse } from '../support/time.ts';
 
 declare const lyvek: typeof Runtime;
 let script = '';
@@ -37,7 +38,7 @@ async function open(page: Page, marquee: Partial<MarqueePlan> = {}, html = PAGE(
     },
     { ...MARQUEE, ...marquee },
   );
-  await page.waitForTimeout(60);
+  await elapse(page, 60);
 }
 
 /** Light pixels of one row of the screen. */
@@ -85,7 +86,7 @@ for (const width of [320, 768, 1280, 1920, 2560, 3840])
       [0, -1],
     ] as const) {
       await page.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), y);
-      await page.waitForTimeout(60);
+      await elapse(page, 60);
       expect((await shown(page)).rate).toBe(rate);
       expect(await holes(page, 85 - y, width), `scrolled to ${y}`).toBe(0);
     }
@@ -97,7 +98,7 @@ test('a screen that becomes wider gets further copies, and loses no place', asyn
   await put(page, 0.4);
   const few = await page.locator('#s > *').count();
   await page.setViewportSize({ width: 2400, height: 400 });
-  await page.waitForTimeout(150);
+  await elapse(page, 150);
   expect(await page.locator('#s > *').count()).toBeGreaterThan(few);
   expect(await holes(page, 80, 2400)).toBe(0);
   const { at } = await shown(page);
@@ -171,7 +172,7 @@ test('it rests under the pointer and at the page’s word; a share of the scroll
   await open(page, { speed: 0 });
   const from = await shown(page);
   await page.evaluate(() => scrollTo({ top: 40, behavior: 'instant' }));
-  await page.waitForTimeout(60);
+  await elapse(page, 60);
   // Half of 40 px, of a period of 71.3 + 133.7 + 90 px and three gaps; without speed a period counts as 1,000 ms.
   expect((await shown(page)).at - from.at).toBeCloseTo((20 / 355) * 1000, 0);
 });
@@ -186,7 +187,7 @@ test('a column runs upwards in its window', async ({ page }) => {
       '#s { display: block; box-shadow: none } section { height: 300px } li { height: 63px; margin: 0 0 0.5px }',
     ),
   );
-  const [a, b] = [await top(page), (await page.waitForTimeout(300), await top(page))];
+  const [a, b] = [await top(page), (await elapse(page, 300), await top(page))];
   expect(b).toBeLessThan(a);
   for (const share of [0, 0.6, 0.999]) {
     await put(page, share);

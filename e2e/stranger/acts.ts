@@ -2,6 +2,7 @@
 import type { Control } from './in-page.ts';
 import type { Random } from './random.ts';
 import type { World } from './world.ts';
+import { dwell, elapse } from '../support/time.ts';
 
 export interface Act {
   name: string;
@@ -20,8 +21,8 @@ export class Broken extends Error {}
 /** There was nothing to do it with. */
 export class Idle extends Error {}
 
-const dwell = (w: World, r: Random, low = 50, high = 400) =>
-  w.page.waitForTimeout(Math.round(r.between(low, high)));
+const hesitate = (w: World, r: Random, low = 50, high = 400) =>
+  dwell(w.page, Math.round(r.between(low, high)));
 
 async function move(w: World, r: Random, x: number, y: number): Promise<void> {
   const steps = Math.round(r.between(3, 8));
@@ -62,7 +63,7 @@ async function press(w: World, r: Random): Promise<string> {
 /** `low`: ms that the hand rests on it at least before it presses. */
 async function pressOn(w: World, r: Random, c: Control, low: number): Promise<string> {
   await move(w, r, c.x, c.y);
-  await dwell(w, r, low, 400);
+  await hesitate(w, r, low, 400);
   const before = await w.ask<{ is: string; disabled: boolean } | null>('under', c);
   const name = before?.is.replace(' (on)', '');
   if (before?.disabled && name === c.is)
@@ -73,7 +74,7 @@ async function pressOn(w: World, r: Random, c: Control, low: number): Promise<st
   // Closing what stands open counts as doing something.
   const pressed = await w.ask<{ changes: number; clicks: number }>('counts');
   await w.page.mouse.down();
-  await dwell(w, r, 50, 140);
+  await hesitate(w, r, 50, 140);
   const held = await w.ask<{ is: string; disabled: boolean } | null>('under', c);
   await w.page.mouse.up();
   if (held?.is.replace(' (on)', '') !== c.is || held.disabled) {
@@ -90,7 +91,7 @@ async function pressOn(w: World, r: Random, c: Control, low: number): Promise<st
       if (!now || w.page.url() !== url || now.changes > pressed.changes) break;
       if (Date.now() > until && asked > 25)
         throw new Broken(`law 1: ${c.is} was pressed and nothing came of it`);
-      await w.page.waitForTimeout(60);
+      await dwell(w.page, 60);
     }
   }
   return `press ${c.is}`;
@@ -111,7 +112,7 @@ async function clickOneOf(w: World, r: Random, selector: string): Promise<boolea
   const at = r.pick(all);
   if (!at) return false;
   await move(w, r, at.x, at.y);
-  await dwell(w, r, 80, 250);
+  await hesitate(w, r, 80, 250);
   await w.page.mouse.click(at.x, at.y, { delay: 70 });
   return true;
 }
@@ -165,12 +166,12 @@ export const ACTS: readonly Act[] = [
       const c = await choose(w, r, 'drag');
       if (!c) throw new Idle('nothing to drag');
       await move(w, r, c.x, c.y);
-      await dwell(w, r, 50, 200);
+      await hesitate(w, r, 50, 200);
       await w.page.mouse.down();
       const steps = Math.round(r.between(0, 9));
       for (let i = 0; i < steps; i++) {
         await w.page.mouse.move((w.pointer.x += r.between(-12, 12)), (w.pointer.y += r.between(-30, 30)));
-        await dwell(w, r, 15, 60);
+        await hesitate(w, r, 15, 60);
       }
       if (steps && r.next() < 0.2) await w.page.keyboard.press('Escape');
       await w.page.mouse.up();
@@ -185,7 +186,7 @@ export const ACTS: readonly Act[] = [
       const box = await r.pick(at)?.boundingBox();
       if (!box) throw new Idle('no curve');
       await move(w, r, box.x + r.between(10, box.width - 10), box.y + r.between(6, box.height - 6));
-      await dwell(w, r);
+      await hesitate(w, r);
       await w.page.mouse.dblclick(w.pointer.x, w.pointer.y, { delay: 60 });
       return 'double click on a curve';
     },
@@ -198,7 +199,7 @@ export const ACTS: readonly Act[] = [
       const c = await choose(w, r, r.pick(['control', 'drag', 'field'] as const)!);
       if (!c) throw new Idle('nothing to point at');
       await move(w, r, c.x, c.y);
-      await dwell(w, r, 200, 600);
+      await hesitate(w, r, 200, 600);
       return `point at ${c.is}`;
     },
   },
@@ -218,7 +219,7 @@ export const ACTS: readonly Act[] = [
       );
       for (let i = 0; i < 4; i++) {
         await w.page.mouse.wheel(0, r.next() < 0.7 ? 100 : -100);
-        await dwell(w, r, 30, 90);
+        await hesitate(w, r, 30, 90);
       }
       return `wheel at ${Math.round(w.pointer.x)}, ${Math.round(w.pointer.y)}`;
     },
@@ -244,7 +245,7 @@ export const ACTS: readonly Act[] = [
     async run(w, r) {
       const key = r.pick(KEYS)!;
       await w.page.keyboard.press(key, { delay: 40 });
-      await dwell(w, r);
+      await hesitate(w, r);
       return `key ${key}`;
     },
   },
@@ -273,7 +274,7 @@ export const ACTS: readonly Act[] = [
       if ((await fixes()).length === 0) {
         const marked = '.bar:has(.mark-error, .mark-warning) .bar-grip';
         if (!(await clickOneOf(w, r, marked))) throw new Idle('no finding to be seen');
-        await w.page.waitForTimeout(500);
+        await dwell(w.page, 500);
       }
       const fix = r.pick(await fixes());
       // Long enough for what it does to be shown already.
@@ -288,11 +289,11 @@ export const ACTS: readonly Act[] = [
       if (!(await w.saved())) throw new Idle('not saved yet');
       const before = await w.stored();
       if (!(await clickOneOf(w, r, '.bar .keyframe-area'))) throw new Idle('no keyframe to be seen');
-      await dwell(w, r);
+      await hesitate(w, r);
       if ((await w.page.locator('.keyframes.chosen').count()) === 0)
         throw new Idle('a keyframe that was not chosen');
       await w.page.keyboard.press('Delete', { delay: 40 });
-      await w.page.waitForTimeout(300);
+      await dwell(w.page, 300);
       await w.saved();
       if ((await w.stored()).motions.length < before.motions.length)
         throw new Broken('law 1: Del with a chosen keyframe took its motion away');
@@ -304,7 +305,7 @@ export const ACTS: readonly Act[] = [
     weight: 5,
     async run(w, r) {
       if (!(await moveIntoPage(w, r, 4))) throw new Idle('no page');
-      await dwell(w, r, 100, 300);
+      await hesitate(w, r, 100, 300);
       await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
       return 'click in the page';
     },
@@ -315,12 +316,12 @@ export const ACTS: readonly Act[] = [
     async run(w, r) {
       if (!(await moveIntoPage(w, r, 20))) throw new Idle('no page');
       await w.page.mouse.click(w.pointer.x, w.pointer.y, { delay: 70 });
-      await dwell(w, r, 150, 300);
+      await hesitate(w, r, 150, 300);
       await w.page.keyboard.press('a', { delay: 40 });
-      await dwell(w, r, 200, 400);
+      await hesitate(w, r, 200, 400);
       for (let i = Math.floor(r.between(0, 5)); i > 0; i--) {
         await w.page.keyboard.press(r.pick(['ArrowRight', 'ArrowDown'] as const)!, { delay: 30 });
-        await dwell(w, r, 60, 160);
+        await hesitate(w, r, 60, 160);
       }
       await w.page.keyboard.press('Enter', { delay: 40 });
       return 'click in the page and add a motion';
@@ -337,12 +338,12 @@ export const ACTS: readonly Act[] = [
       let undone = 0;
       for (; undone < times; undone++) {
         await w.page.keyboard.press('Control+z', { delay: 30 });
-        await dwell(w, r, 60, 160);
+        await hesitate(w, r, 60, 160);
         if (await w.page.getByText('There is nothing to undo').count()) break;
       }
       for (let i = 0; i < undone; i++) {
         await w.page.keyboard.press('Control+Shift+Z', { delay: 30 });
-        await dwell(w, r, 60, 160);
+        await hesitate(w, r, 60, 160);
       }
       if (!(await w.saved())) {
         // The other window was faster: that is asked, and nothing is decided for anybody.
@@ -371,7 +372,7 @@ export const ACTS: readonly Act[] = [
         () => false,
       );
       if (!gone) throw new Idle(`${screen} lies under something`);
-      await dwell(w, r, 300, 900);
+      await hesitate(w, r, 300, 900);
       await w.page.goBack();
       await w.settle();
       return `to ${screen} and back`;
@@ -384,7 +385,7 @@ export const ACTS: readonly Act[] = [
       // Straight after an arrow key or a mute, as hands do.
       const key = r.pick(['ArrowDown', 'm', 'Control+d'] as const)!;
       await w.page.keyboard.press(key);
-      await w.page.waitForTimeout(Math.round(r.between(0, 120)));
+      await dwell(w.page, Math.round(r.between(0, 120)));
       await reloadKeeping(w);
       return `key ${key} and reload`;
     },
@@ -399,7 +400,7 @@ export const ACTS: readonly Act[] = [
         const key = r.pick(['n', 'm', 'Control+d', 'ArrowDown'] as const)!;
         done.push(key);
         await w.page.keyboard.press(key, { delay: 30 });
-        await dwell(w, r, 100, 300);
+        await hesitate(w, r, 100, 300);
       }
       await reloadKeeping(w);
       return `the server is away (${done.join(' ')}), reload, and back`;
@@ -412,9 +413,9 @@ export const ACTS: readonly Act[] = [
       w.rivals = true;
       const other = await w.open();
       await other.keyboard.press('n');
-      await dwell(w, r);
+      await hesitate(w, r);
       await other.keyboard.press('m');
-      await other.waitForTimeout(900);
+      await elapse(other, 900);
       await other.close();
       return 'an edit in a second window';
     },
@@ -430,7 +431,7 @@ export const ACTS: readonly Act[] = [
         { width: 1920, height: 1080 },
       ])!;
       await w.page.setViewportSize(size);
-      await dwell(w, r, 200, 400);
+      await hesitate(w, r, 200, 400);
       return `window ${size.width} × ${size.height}`;
     },
   },

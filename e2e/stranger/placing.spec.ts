@@ -4,6 +4,7 @@ import { base, newProject } from '../support/app.ts';
 import { goThere, PLACES } from './pages.ts';
 import { World } from './world.ts';
 import { FULL } from '../support/full.ts';
+import { dwell } from '../support/time.ts';
 
 /** CSS px; the last one is the second at 200 % zoom. */
 const SIZES = [
@@ -40,7 +41,7 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
           await world.settle();
           // Of an empty screen nothing would be said.
           await expect(world.page.locator(READY[screen]!)).not.toHaveCount(0, { timeout: 40_000 });
-          await world.page.waitForTimeout(500);
+          await dwell(world.page, 500);
           for (const what of await world.ask<string[]>('placing')) seen.push(`${width} × ${height}: ${what}`);
           if (screen) continue;
           // With a motion chosen there is a sheet below.
@@ -49,7 +50,7 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
           await grip.click({ force: true });
           // Pointing at something shows more of it.
           await world.page.mouse.move(width / 2, 2);
-          await world.page.waitForTimeout(400);
+          await dwell(world.page, 400);
           for (const what of await world.ask<string[]>('placing'))
             seen.push(`${width} × ${height}, chosen: ${what}`);
           await world.page.keyboard.press('Escape');

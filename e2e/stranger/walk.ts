@@ -4,6 +4,7 @@ import { ACTS, Broken, Idle } from './acts.ts';
 import type { Act } from './acts.ts';
 import { Random } from './random.ts';
 import { World } from './world.ts';
+import { dwell, elapse } from '../support/time.ts';
 
 export interface Step {
   act: string;
@@ -48,7 +49,7 @@ async function laws(w: World, act: Act, puts: number, selected: string[], openSt
   const noise = w.noise.splice(0);
   if (noise.length) throw new Broken(`law 4: ${noise.join(' / ')}`);
   if (act.innocent) {
-    await w.page.waitForTimeout(700);
+    await dwell(w.page, 700);
     if (w.puts.length > puts) throw new Broken('law 6: it changed the document');
   }
   if (act.deletes && w.puts.length > Math.max(0, puts) && puts > 0) {
@@ -67,7 +68,7 @@ async function laws(w: World, act: Act, puts: number, selected: string[], openSt
   const badly = await w.ask<string[]>('placing');
   if (badly.length === 0) return;
   // What is on its way is given the time to arrive.
-  await w.page.waitForTimeout(600);
+  await dwell(w.page, 600);
   const reducedMotion = (await w.ask<string[]>('placing')).filter((what) => badly.includes(what));
   if (reducedMotion.length) throw new Broken(`law 5: ${reducedMotion.slice(0, 4).join('; ')}`);
 }
@@ -89,7 +90,7 @@ async function fresh(w: World): Promise<void> {
   const other = await w.open();
   await other.setViewportSize(size);
   await w.settle(other);
-  await other.waitForTimeout(300);
+  await elapse(other, 300);
   const [here, there] = [
     await w.ask<Record<string, unknown>>('shown'),
     await w.ask<Record<string, unknown>>('shown', undefined, other),
@@ -137,7 +138,7 @@ export async function walk(
       const openStop = (await w.page.locator('.keyframes.chosen').count()) > 0;
       try {
         words.push(await acted(act, w, step, walked));
-        await w.page.waitForTimeout(120);
+        await dwell(w.page, 120);
         await laws(w, act, puts, selected, openStop);
         if ((i + 1) % FRESH_EVERY === 0 || i === steps.length - 1 || act.name === 'reload at once')
           await check(w);

@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { buildSync } from 'esbuild';
 import type * as inPage from './in-page.ts';
+import { elapse } from '../support/time.ts';
 
 export interface Put {
   status: number;
@@ -119,7 +120,7 @@ export class World {
         .catch(() => undefined);
     if (await page.locator('.rundown[data-settled]').count())
       await page.waitForSelector('.rundown[data-settled=true]', { timeout: 30_000 }).catch(() => undefined);
-    else await page.waitForTimeout(1600);
+    else await elapse(page, 1600);
   }
 
   async saved(): Promise<boolean> {

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { expect } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
+import { dwell } from './time.ts';
 
 export const base = process.env.LYVEK_URL ?? 'http://127.0.0.1:4870';
 
@@ -77,7 +78,7 @@ export async function pick(page: Page, selector: string): Promise<void> {
     });
   const box = (await page.locator('.preview-page iframe').boundingBox())!;
   const scale = box.width / at.width;
-  await page.waitForTimeout(150);
+  await dwell(page, 150);
   await page.mouse.click(box.x + at.x * scale, box.y + at.y * scale);
   // Keys belong to the workbench again a moment later; nobody types faster.
   await expect(page.locator('.rundown')).toBeFocused();

@@ -23,17 +23,19 @@ function isWelcome(data: unknown): data is Welcome {
 
 async function pair(): Promise<void> {
   const nonce = freshNonce();
-  addEventListener('message', async function welcome(e) {
+  const welcome = async (e: MessageEvent) => {
     if (e.source !== window.top || !origins.includes(e.origin) || !isWelcome(e.data) || !e.ports[0]) return;
     e.stopImmediatePropagation();
     const expected = await makeProof('workbench', code, nonce, e.data.nonce, location.origin);
     if (!isSame(expected, e.data.proof)) return;
-    removeEventListener('message', welcome);
+    removeEventListener('message', hear);
     begin({ live: true });
     const proof = await makeProof('page', code, nonce, e.data.nonce, location.origin);
     e.ports[0].postMessage({ type: 'paired', proof } satisfies Paired);
     speak(e.ports[0], { live: true });
-  });
+  };
+  const hear = (e: MessageEvent) => void welcome(e);
+  addEventListener('message', hear);
   // Only a window of the workbench’s own address hears it.
   for (const origin of origins)
     window.top?.postMessage({ lyvek: PAIRING, type: 'hello', nonce } satisfies Hello, origin);

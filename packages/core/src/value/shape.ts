@@ -1,4 +1,4 @@
-/** The shape of an easing as people pull it: a curve with two handles, joints in straight lines, or steps; and back to CSS. */
+/** The shape of an easing as people pull it: a curve with two handles, points joined by straight lines, or steps; and back to CSS. */
 import { decimal } from './value-type.ts';
 import type { Ease } from './easing-definition.ts';
 import { listHandles } from './easings/cubic-bezier.ts';
@@ -8,16 +8,16 @@ import { listPoints } from './easings/linear.ts';
 export type EasingShape =
   | { kind: 'curve'; handles: [number, number, number, number] }
   /** progress and value, from 0 to 1 along the progress */
-  | { kind: 'joints'; points: [number, number][] }
+  | { kind: 'points'; points: [number, number][] }
   | { kind: 'steps' };
 
-/** `linear` is two joints; null for what is no easing. */
+/** `linear` is two points; null for what is no easing. */
 export function toShape(css: string): EasingShape | null {
   const text = css.trim().toLowerCase();
   if (text.startsWith('step')) return { kind: 'steps' };
   if (text === 'linear')
     return {
-      kind: 'joints',
+      kind: 'points',
       points: [
         [0, 0],
         [1, 1],
@@ -26,7 +26,7 @@ export function toShape(css: string): EasingShape | null {
   const handles = listHandles(text);
   if (handles) return { kind: 'curve', handles: [...handles] as [number, number, number, number] };
   const points = listPoints(text);
-  return points && { kind: 'joints', points };
+  return points && { kind: 'points', points };
 }
 
 const round = (n: number) => decimal(Number(n.toFixed(3)));

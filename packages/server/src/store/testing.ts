@@ -9,7 +9,7 @@ const TEMPLATE = 'lyvek_template';
 const LOCK = 487_010;
 const MIGRATIONS = fileURLToPath(new URL('../migrations', import.meta.url));
 
-const urlOf = (base: string, database: string): string => {
+const toUrl = (base: string, database: string): string => {
   const url = new URL(base);
   url.pathname = `/${database}`;
   return url.href;
@@ -23,7 +23,7 @@ async function ensureTemplate(base: string, admin: pg.Client): Promise<void> {
     const name = `${TEMPLATE}_new`;
     await admin.query(`drop database if exists ${name}`);
     await admin.query(`create database ${name}`);
-    const pool = new pg.Pool({ connectionString: urlOf(base, name), max: 1 });
+    const pool = new pg.Pool({ connectionString: toUrl(base, name), max: 1 });
     await migrate(pool, MIGRATIONS);
     await pool.end();
     await admin.query(`alter database ${name} rename to ${TEMPLATE}`);
@@ -44,7 +44,7 @@ export function useDatabase(): () => pg.Pool {
     await admin.connect();
     await ensureTemplate(base, admin);
     await admin.query(`create database ${name} template ${TEMPLATE}`);
-    pool = new pg.Pool({ connectionString: urlOf(base, name), max: 4 });
+    pool = new pg.Pool({ connectionString: toUrl(base, name), max: 4 });
   }, 60_000);
   afterAll(async () => {
     await pool?.end();

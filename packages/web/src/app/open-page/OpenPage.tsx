@@ -68,7 +68,7 @@ function WithTake({ whole }: { whole: PageWhole }) {
         (error: Error) => {
           if (gone) return;
           setOpened(error);
-          if (error instanceof ApiError && error.away) timer = setTimeout(open, 1200);
+          if (error instanceof ApiError && error.away) timer = setTimeout(() => void open(), 1200);
         },
       );
     void open();

@@ -1,4 +1,4 @@
-/** Value curves of a motion, and editing their stops. */
+/** Value curves of a motion, and editing their keyframes. */
 import {
   keyframeOffset,
   parseEasing,
@@ -68,10 +68,10 @@ export function numberAt(c: Curve, progress: number): number {
   return s.from[c.number]! + (s.to[c.number]! - s.from[c.number]!) * t;
 }
 
-/** Share of the range at which a stop stands; a place at a range name counts by its order. */
-export const toShare = (stop: Keyframe): number => keyframeOffset(stop.at);
+/** Share of the range at which a keyframe stands; a place at a range name counts by its order. */
+export const toShare = (keyframe: Keyframe): number => keyframeOffset(keyframe.at);
 
-/** Progress at which the drawn curve reaches a stop: where the easing over the whole range first comes to its share. */
+/** Progress at which the drawn curve reaches a keyframe: where the easing over the whole range first comes to its share. */
 export function keyframeProgress(c: Curve, share: number): number {
   if (c.whole(0.37) === 0.37 && c.whole(0.81) === 0.81) return share;
   let [low, high] = [0, 1];
@@ -94,7 +94,7 @@ export const cssAt = (c: Curve, progress: number): string => valueAt(c.segments,
 export const sortKeyframes = (keyframes: readonly Keyframe[]): Keyframe[] =>
   [...keyframes].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
 
-/** A stop at a place of the curve, with the value that is there now: nothing changes until it is moved. */
+/** A keyframe at a place of the curve, with the value that is there now: nothing changes until it is moved. */
 export function withKeyframeIn(c: Curve, progress: number): Keyframe[] {
   const at = percent(c.whole(progress));
   if (c.keyframes.some((s) => s.at === at)) return [...c.keyframes];

@@ -1,4 +1,4 @@
-/** Keyframes across motions: which are chosen, and moving or deleting them together. A keyframe is a place inside of a bar where stops lie. */
+/** Keyframes across motions: which are chosen, and moving or deleting them together.  */
 import { createStore } from 'zustand/vanilla';
 import { isNamedPlace, keyframeOffset, percent } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
@@ -22,7 +22,7 @@ export const keyframeStore = createStore<{ chosen: readonly Keyframe[]; hover: n
 const SAME = 5e-4;
 const near = (a: number, b: number) => Math.abs(a - b) < SAME;
 
-/** Shares at which a motion has stops between its ends. */
+/** Shares at which a motion has keyframes between its ends. */
 export const listKeyframes = ({ keyframes }: Motion): number[] => {
   const all = Object.values(keyframes).flatMap((list) =>
     list.flatMap((k) => (isNamedPlace(k.at) ? [] : [keyframeOffset(k.at)])),
@@ -43,7 +43,7 @@ export const isChosen = (
       (property === undefined || b.property === undefined || b.property === property),
   );
 
-/** Chooses one stop of one property, as the sheet does; null: none. */
+/** Chooses one keyframe of one property, as the sheet does; null: none. */
 export const chooseKeyframe = (keyframe: Keyframe | null): void =>
   keyframeStore.setState({ chosen: keyframe ? [keyframe] : [] });
 
@@ -92,10 +92,10 @@ export function choose(
   keyframeStore.setState({ chosen: next });
 }
 
-/** How far apart two stops of one property stay. */
+/** How far apart two keyframes of one property stay. */
 const APART = 0.005;
 
-/** One motion with its chosen stops so many px further on. No stop passes another. */
+/** One motion with its chosen keyframes so many px further on. No keyframe passes another. */
 export function movedKeyframes(bar: Bar, chosen: readonly Keyframe[], px: number): Motion {
   const { motion, placed } = bar;
   const by = px / Math.max(1, placed.end - placed.start);
@@ -119,7 +119,7 @@ export function movedKeyframes(bar: Bar, chosen: readonly Keyframe[], px: number
   };
 }
 
-/** One motion without its chosen stops; a property keeps at least one. */
+/** One motion without its chosen keyframes; a property keeps at least one. */
 export const withoutKeyframes = (m: Motion, chosen: readonly Keyframe[]): Motion => ({
   ...m,
   keyframes: Object.fromEntries(
@@ -132,7 +132,7 @@ export const withoutKeyframes = (m: Motion, chosen: readonly Keyframe[]): Motion
   ),
 });
 
-/** One motion with a stop in each property where the page stands; nothing is seen of it until it is moved. */
+/** One motion with a keyframe in each property where the page stands; nothing is seen of it until it is moved. */
 export const withKeyframeAt = (bar: Bar, offset: number, layout: Layout): Motion => {
   const share = (offset - bar.placed.start) / (bar.placed.end - bar.placed.start);
   return {

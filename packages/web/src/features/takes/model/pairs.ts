@@ -54,7 +54,7 @@ export function computeDrawn(motion: Motion | null, layout: Layout | null, prope
 export const drawnAtOffset = ({ bar, curve }: Drawn, y: Px): number =>
   numberAt(curve, progressAt(y, bar.placed));
 
-/** Properties of either side: those with other stops first, and of these what both have. */
+/** Properties of either side: those with other keyframes first, and of these what both have. */
 export function listProperties({ a, b }: MotionPair): string[] {
   const all = [...new Set([...Object.keys(b?.keyframes ?? {}), ...Object.keys(a?.keyframes ?? {})])];
   const weight = (p: string) => {

@@ -26,7 +26,7 @@ interface RowProps {
   curve: Curve;
   progress: number;
   open: number | null;
-  onOpen(stop: Keyframe | null): void;
+  onOpen(keyframe: Keyframe | null): void;
   onTry(keyframes: Keyframe[] | null): void;
   onPut(keyframes: Keyframe[] | null, label: string): void;
   children?: ReactNode;
@@ -46,28 +46,30 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
   const { keyframes } = curve;
   const selected = open === null ? undefined : keyframes[open];
 
-  /** What a stop becomes under the pointer. One direction at a time: a value is not changed by a hand that only meant the place. */
+  /** What a keyframe becomes under the pointer. One direction at a time: a value is not changed by a hand that only meant the place. */
   const pulled = (index: number, dx: number, dy: number, altKey: boolean): Keyframe[] | null => {
-    const stop = keyframes[index]!;
+    const keyframe = keyframes[index]!;
     if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < keyframes.length - 1) {
       const step = altKey ? 1000 : 100;
       const to = curve.whole(
-        Math.min(1, Math.max(0, keyframeProgress(curve, toShare(stop)) + dx / (W - 12))),
+        Math.min(1, Math.max(0, keyframeProgress(curve, toShare(keyframe)) + dx / (W - 12))),
       );
       const at = Math.round(Math.min(0.99, Math.max(0.01, to)) * step) / step;
       return withKeyframe(keyframes, index, { at: percent(at) });
     }
     const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
-    const was = numberAt(curve, keyframeProgress(curve, toShare(stop)));
+    const was = numberAt(curve, keyframeProgress(curve, toShare(keyframe)));
     const from =
-      stop.value === 'none' ? (propertyFacts(curve.property)?.type.example ?? stop.value) : stop.value;
+      keyframe.value === 'none'
+        ? (propertyFacts(curve.property)?.type.example ?? keyframe.value)
+        : keyframe.value;
     const value = withNumber(from, curve.number, was - dy * scale * (altKey ? 0.1 : 1));
     const units = keyframes.map((s) => s.value);
     return value === null ? null : withKeyframe(keyframes, index, { value: withUnit(value, units) });
   };
   const drag = (e: PointerEvent<SVGCircleElement>, index: number) => {
     const { clientX } = e;
-    const stop = keyframes[index]!;
+    const keyframe = keyframes[index]!;
     let latest: Keyframe[] | null = null;
     const begun = beginDrag(e, {
       move(by, event) {
@@ -84,7 +86,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
       putBack(given) {
         setFrozen(null);
         onTry(null);
-        if (!given) onOpen(stop);
+        if (!given) onOpen(keyframe);
       },
     });
     if (begun) e.preventDefault();
@@ -151,7 +153,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
       </svg>
       {children}
       {selected && (
-        <div className="stop-editor">
+        <div className="keyframe-editor">
           <CssField
             label="Position of the keyframe"
             property="percentage"
@@ -182,7 +184,12 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               onTry={(easing) => onTry(easing === null ? null : withKeyframe(keyframes, open!, { easing }))}
             />
           )}
-          <button type="button" className="btn" aria-label="Delete the stop" onClick={() => remove(open!)}>
+          <button
+            type="button"
+            className="btn"
+            aria-label="Delete the keyframe"
+            onClick={() => remove(open!)}
+          >
             Delete
           </button>
         </div>

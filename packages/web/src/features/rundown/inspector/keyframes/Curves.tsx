@@ -43,7 +43,7 @@ interface MotionCurvesProps {
 export function MotionCurves({ motion, element, progress, ends }: MotionCurvesProps) {
   const { session } = useOpenedPage();
   const { layout } = useRundown();
-  // The stop that is open in the sheet is the chosen keyframe everywhere: Del, arrows and the lanes mean the same one.
+  // The keyframe that is open in the sheet is the chosen keyframe everywhere: Del, arrows and the lanes mean the same one.
   const open = useStore(keyframeStore, (s) =>
     s.chosen.length === 1 && s.chosen[0]!.motion === motion.id && s.chosen[0]!.property ? s.chosen[0]! : null,
   );
@@ -52,8 +52,8 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
       open?.property === property ? keyframes.findIndex((k) => Math.abs(toShare(k) - open.share) < 5e-4) : -1;
     return i < 0 ? null : i;
   };
-  const choose = (property: string, stop: Keyframe | null) =>
-    chooseKeyframe(stop && { motion: motion.id, property, share: toShare(stop) });
+  const choose = (property: string, keyframe: Keyframe | null) =>
+    chooseKeyframe(keyframe && { motion: motion.id, property, share: toShare(keyframe) });
   const curves = computeCurves(motion, element, layout);
   const preview = useLease(session);
   const withList = (property: string, list: Keyframe[] | null, label: string) =>
@@ -71,7 +71,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           curve={c}
           progress={progress}
           open={openIn(c)}
-          onOpen={(stop) => choose(c.property, stop)}
+          onOpen={(keyframe) => choose(c.property, keyframe)}
           onTry={(list) => preview.show(list && withList(c.property, list, 'try'))}
           onPut={(list, label) => session.apply(withList(c.property, list, label))}
         >

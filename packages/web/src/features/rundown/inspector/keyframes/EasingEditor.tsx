@@ -1,4 +1,4 @@
-/** An easing pulled by hand. Time, or scroll, runs down as everywhere; values run to the right. Two oars for a curve, rings for joints. */
+/** An easing pulled by hand. Time, or scroll, runs down as everywhere; values run to the right. Two handles for a curve, rings for points. */
 import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { parseEasing, shapeCss, toShape, springCss } from '@lyvek/core';
@@ -12,7 +12,7 @@ const [LOW, HIGH] = [-0.25, 1.35];
 const x = (v: number) => ((v - LOW) / (HIGH - LOW)) * W;
 const y = (t: number) => 6 + t * (H - 12);
 const STEP = 0.05;
-/** px of an oar’s blade */
+/** px of a handle’s blade */
 const BLADE = 10;
 
 interface EasingEditorProps {
@@ -57,7 +57,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   return (
     <div className="easing-editor">
       <div className="point-row quick" role="group" aria-label="Shape">
-        {(['curve', 'joints'] as const).map((kind) => (
+        {(['curve', 'points'] as const).map((kind) => (
           <button
             key={kind}
             type="button"
@@ -89,9 +89,9 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
         role="group"
         aria-label="Easing: time downwards, values to the right"
         onDoubleClick={(e) => {
-          if (shape.kind !== 'joints') return;
+          if (shape.kind !== 'points') return;
           const [t] = findPlace(e);
-          if (t > 0.01 && t < 0.99) onPut(jointsWith(shape.points, [t, f(t)]));
+          if (t > 0.01 && t < 0.99) onPut(pointsWith(shape.points, [t, f(t)]));
         }}
       >
         <path
@@ -105,10 +105,10 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
           to
         </text>
         <path className="easing-line" d={path} />
-        {shape.kind === 'curve' && <Oars shape={shape} pull={pull} keys={keys} />}
-        {shape.kind === 'joints' &&
+        {shape.kind === 'curve' && <Handles shape={shape} pull={pull} keys={keys} />}
+        {shape.kind === 'points' &&
           shape.points.map((p, i) => {
-            const moved = (to: Point) => jointAt(shape.points, i, to);
+            const moved = (to: Point) => pointWith(shape.points, i, to);
             return (
               <circle
                 key={i}
@@ -124,7 +124,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
                   if ((e.key === 'Delete' || e.key === 'Backspace') && i > 0 && i < shape.points.length - 1) {
                     e.preventDefault();
                     e.stopPropagation();
-                    onPut(shapeCss({ kind: 'joints', points: shape.points.filter((_, k) => k !== i) }));
+                    onPut(shapeCss({ kind: 'points', points: shape.points.filter((_, k) => k !== i) }));
                   } else keys(e, p, moved);
                 }}
               />
@@ -132,23 +132,23 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
           })}
       </svg>
       <p className="m-0">
-        {shape.kind === 'joints'
-          ? 'Double click on the line for another joint, Del takes one out. Shift keeps to the grid.'
+        {shape.kind === 'points'
+          ? 'Double-click the line to add a point; Del removes one. Shift snaps to the grid.'
           : shape.kind === 'curve'
-            ? 'Pull the oars; arrows move them by 0.01. Shift keeps to the grid.'
+            ? 'Drag the handles; arrow keys move them by 0.01. Shift snaps to the grid.'
             : 'Steps have no handles; type their number below.'}
       </p>
     </div>
   );
 }
 
-interface OarsProps {
+interface HandlesProps {
   shape: Extract<EasingShape, { kind: 'curve' }>;
   pull(e: PointerEvent<Element>, at: (p: Point) => string): void;
   keys(e: KeyboardEvent, p: Point, at: (p: Point) => string): void;
 }
 
-function Oars({ shape: { handles }, pull, keys }: OarsProps) {
+function Handles({ shape: { handles }, pull, keys }: HandlesProps) {
   return ([0, 1] as const).map((i) => {
     const [t, v] = [handles[i * 2]!, handles[i * 2 + 1]!];
     const at = ([t, v]: Point) => {
@@ -161,7 +161,7 @@ function Oars({ shape: { handles }, pull, keys }: OarsProps) {
     const length = Math.hypot(px - ox, py - oy) || 1;
     const [bx, by] = [((py - oy) / length) * (BLADE / 2), (-(px - ox) / length) * (BLADE / 2)];
     return (
-      <g key={i} className="easing-oar">
+      <g key={i} className="easing-handle">
         <path d={`M${ox} ${oy}L${px} ${py}`} />
         <path className="easing-blade" d={`M${px - bx} ${py - by}L${px + bx} ${py + by}`} />
         <circle
@@ -181,15 +181,15 @@ function Oars({ shape: { handles }, pull, keys }: OarsProps) {
 }
 
 const quarters = (f: (t: number) => number): string =>
-  shapeCss({ kind: 'joints', points: [0, 0.25, 0.5, 0.75, 1].map((t): Point => [t, f(t)]) });
+  shapeCss({ kind: 'points', points: [0, 0.25, 0.5, 0.75, 1].map((t): Point => [t, f(t)]) });
 
-const jointsWith = (points: readonly Point[], p: Point): string =>
-  shapeCss({ kind: 'joints', points: [...points, p].sort((a, b) => a[0] - b[0]) });
+const pointsWith = (points: readonly Point[], p: Point): string =>
+  shapeCss({ kind: 'points', points: [...points, p].sort((a, b) => a[0] - b[0]) });
 
-/** A joint stays between its neighbours; the outer two keep their times. */
-function jointAt(points: readonly Point[], i: number, [t, v]: Point): string {
+/** A point stays between its neighbours; the outer two keep their times. */
+function pointWith(points: readonly Point[], i: number, [t, v]: Point): string {
   const [low, high] = [points[i - 1]?.[0] ?? 0, points[i + 1]?.[0] ?? 1];
   const ends = i === 0 || i === points.length - 1;
   const at = ends ? points[i]![0] : Math.min(high - 0.005, Math.max(low + 0.005, t));
-  return shapeCss({ kind: 'joints', points: points.map((p, k): Point => (k === i ? [at, v] : p)) });
+  return shapeCss({ kind: 'points', points: points.map((p, k): Point => (k === i ? [at, v] : p)) });
 }

@@ -1,0 +1,57 @@
+/** What the tree is held to, in numbers: tests by lines, waits by the clock, comparisons of a driver’s kind outside its file. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { inRoot } from './paths.mjs';
+
+const CODE = ['packages', 'scripts', 'e2e', 'bench'];
+const SKIPPED = /(^|\/)(node_modules|dist|fixtures)(\/|$)|\.d\.m?ts$/;
+const TEST = /\.(test|spec)\.tsx?$|^e2e\/|\/testing\//;
+/** Share of the lines that are tests. */
+const SHARE = [0.25, 0.33];
+
+const listFiles = () =>
+  CODE.flatMap((dir) =>
+    readdirSync(inRoot(dir), { recursive: true, encoding: 'utf8' })
+      .map((f) => join(dir, f))
+      .filter((f) => /\.(tsx?|mjs|css)$/.test(f) && !SKIPPED.test(f)),
+  );
+const count = (texts, pattern) => texts.reduce((n, t) => n + (t.match(pattern)?.length ?? 0), 0);
+
+/** Rows in words, and what is wrong, in sentences. */
+export function counts() {
+  const files = listFiles().map((path) => ({ path, text: readFileSync(inRoot(path), 'utf8') }));
+  if (files.length < 100) throw new Error(`Only ${files.length} files were found, so nothing was counted.`);
+  const lines = ({ text }) => text.split('\n').length;
+  const sum = (list) => list.reduce((n, f) => n + lines(f), 0);
+  const tests = files.filter((f) => TEST.test(f.path));
+  const own = files.filter((f) => !TEST.test(f.path));
+  const share = sum(tests) / sum(files);
+  const sources = own.filter((f) => /\.tsx?$/.test(f.path));
+  const sleeps = count(
+    tests.filter((f) => f.path !== 'e2e/support/time.ts').map((f) => f.text),
+    /\.waitForTimeout\(/g,
+  );
+  const outside = sources.filter((f) => !/\/drivers\//.test(f.path)).map((f) => f.text);
+  const kinds = count(outside, /driver\??\.kind\s*[!=]==?|[!=]==?\s*[\w.]*driver\??\.kind\b/g);
+  const sure = count(
+    sources.map((f) => f.text),
+    /[\w)\]]!(?=[.;,)\]\s[])(?!=)/g,
+  );
+  const longest = sources.filter((f) => lines(f) > 300).map((f) => `${f.path} ${lines(f)}`);
+  return {
+    rows: [
+      `tests: ${(share * 100).toFixed(1)} % of ${sum(files)} lines (${SHARE.map((s) => s * 100).join(' to ')} %)`,
+      `waits by the clock in tests: ${sleeps}`,
+      `comparisons of a driver’s kind outside its file: ${kinds}`,
+      `non-null assertions: ${((1000 * sure) / sum(sources)).toFixed(1)} per 1,000 lines`,
+      `files over 300 lines: ${longest.length}${longest.length ? ` (${longest.join(', ')})` : ''}`,
+    ],
+    wrong: [
+      ...(share < SHARE[0] || share > SHARE[1]
+        ? [`${(share * 100).toFixed(1)} % of the lines are tests.`]
+        : []),
+      ...(sleeps > 0 ? [`${sleeps} tests wait by the clock: see e2e/support/time.ts.`] : []),
+      ...(kinds > 0 ? [`A driver’s kind is compared outside its file in ${kinds} places.`] : []),
+    ],
+  };
+}
