@@ -14,7 +14,7 @@ const LAYERS = ['ui', 'state', 'preview', 'editor', 'features', 'app'];
 const web = LAYERS.map((layer, i) => ({
   name: `web-${layer}`,
   severity: 'error',
-  from: { path: `^packages/web/src/${layer}/` },
+  from: { path: `^packages/web/src/${layer}/`, pathNot: '\\.test\\.tsx?$' },
   to: {
     path: '^packages/web/src/',
     pathNot: `^packages/web/src/(${LAYERS.slice(0, i + 1).join('|')})/`,
