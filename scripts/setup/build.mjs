@@ -71,13 +71,20 @@ export const probeBundle = (outfile) => ({
 
 /** The script that goes with a hand-off. */
 export const runtimeBundle = (outfile) => ({
-  entryPoints: [inRoot('packages/runtime/src/index.ts')],
+  entryPoints: [inRoot('packages/runtime/src/hand-off.ts')],
   bundle: true,
   format: 'esm',
   target: 'es2022',
   minify: true,
   banner: { js: '/* Plays what CSS alone cannot. start(document, plan) returns what stops it. */' },
   outfile,
+});
+
+/** Its marquees, for pages that have some. */
+export const marqueesBundle = (outfile) => ({
+  ...runtimeBundle(outfile),
+  entryPoints: [inRoot('packages/runtime/src/marquee.ts')],
+  banner: { js: '/* Plays marquees: start(document, plan, { marquees: playMarquees }). */' },
 });
 
 /** What drives a page in browsers without scroll timelines. */
@@ -148,6 +155,7 @@ export async function buildProbe() {
   await build(liveBundle(inRoot('dist/live.js')));
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
+  await build(marqueesBundle(inRoot('dist/marquees.js')));
   await build(fallbackBundle(inRoot('dist/fallback.js')));
 }
 
@@ -167,6 +175,7 @@ const MADE = [
   'in-page.js',
   'journey.js',
   'runtime.js',
+  'marquees.js',
   'fallback.js',
   'cli/main.js',
   'web/index.html',

@@ -255,10 +255,10 @@ export const routes = {
     path: '/trials/:id/cancel',
     summary: 'Ends a trial that waits or runs',
   }),
-  runtime: route({
+  script: route({
     method: 'GET',
-    path: '/runtime.js',
-    summary: 'The script that hand-offs include',
+    path: '/scripts/:name',
+    summary: 'A script that hand-offs include: runtime, marquees, fallback',
     answer: { type: 'text/javascript' },
   }),
   presets: route({ method: 'GET', path: '/presets', summary: 'All presets', answer: shapes.Presets }),

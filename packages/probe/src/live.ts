@@ -21,10 +21,10 @@ function isWelcome(data: unknown): data is Welcome {
   );
 }
 
-async function pair(): Promise<void> {
+function pair(): void {
   const nonce = freshNonce();
   const welcome = async (e: MessageEvent) => {
-    if (e.source !== window.top || !origins.includes(e.origin) || !isWelcome(e.data) || !e.ports[0]) return;
+    if (e.source !== top || !origins.includes(e.origin) || !isWelcome(e.data) || !e.ports[0]) return;
     e.stopImmediatePropagation();
     const expected = await makeProof('workbench', code, nonce, e.data.nonce, location.origin);
     if (!isSame(expected, e.data.proof)) return;
@@ -38,11 +38,11 @@ async function pair(): Promise<void> {
   addEventListener('message', hear);
   // Only a window of the workbench’s own address hears it.
   for (const origin of origins)
-    window.top?.postMessage({ lyvek: PAIRING, type: 'hello', nonce } satisfies Hello, origin);
+    top?.postMessage({ lyvek: PAIRING, type: 'hello', nonce } satisfies Hello, origin);
 }
 
 // Frameworks may run a script twice; one probe is enough.
-if (window.top !== window && !here[mark]) {
+if (top !== window && !here[mark]) {
   here[mark] = true;
-  void pair();
+  pair();
 }

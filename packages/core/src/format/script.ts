@@ -5,6 +5,9 @@ import { isEmptyPlan } from './plan.ts';
 
 export const RUNTIME_FILE = 'motion-runtime.js';
 
+/** Plays marquees: beside the runtime, where a page has some. */
+export const MARQUEES_FILE = 'motion-marquees.js';
+
 /** Plays everything where scroll timelines are missing. */
 export const FALLBACK_FILE = 'motion-fallback.js';
 
@@ -15,24 +18,33 @@ export function scriptText(plan: Plan, title: string, fallback: FallbackPlan | n
   if (fallback === null) {
     if (isEmptyPlan(plan)) return null;
     return `${head}
-import { start } from './${RUNTIME_FILE}';
-
+${runtimeImports(plan)}
 // Without scroll timelines nothing else of this plays, and the page stays as it was.
-if (CSS.supports('animation-timeline: view()')) start(document, ${json(computePlayed(plan))});
+if (CSS.supports('animation-timeline: view()')) start(document, ${planText(plan)}${startOptions(plan)});
 `;
   }
+  const options = startOptions(plan);
   return `${head}
-import { start } from './${RUNTIME_FILE}';
-
+${runtimeImports(plan)}
 const plan = ${json(computePlayed(plan))};
-if (CSS.supports('animation-timeline: view()')) start(document, plan);
+if (CSS.supports('animation-timeline: view()')) start(document, plan${options});
 else {
-  start(document, { ...plan, damping: [] });
+  start(document, { ...plan, damping: [] }${options});
   const older = await import('./${FALLBACK_FILE}');
   older.start(${json(fallback)});
 }
 `;
 }
+
+/** The lines that bring what plays a plan. */
+export const runtimeImports = (plan: Plan): string =>
+  [
+    `import { start } from './${RUNTIME_FILE}';\n`,
+    ...(plan.marquees.length ? [`import { playMarquees } from './${MARQUEES_FILE}';\n`] : []),
+  ].join('');
+/** What `start` is given besides document and plan. */
+export const startOptions = (plan: Plan): string =>
+  plan.marquees.length ? ', { marquees: playMarquees }' : '';
 
 /** The plan as the script takes it. */
 export const planText = (plan: Plan): string => JSON.stringify(computePlayed(plan), null, 2);

@@ -1,6 +1,7 @@
 /** Scrubbed motions as Web Animations on ScrollTimeline and ViewTimeline: data, and a small script that plays it. */
 import {
-  RUNTIME_FILE,
+  runtimeImports,
+  startOptions,
   draftCss,
   isEmptyPlan,
   mediaStates,
@@ -121,11 +122,11 @@ export function apiScript(
   title: string,
 ): string | null {
   const motions = apiMotions(document, layout, others);
-  const rest = isEmptyPlan(plan) ? '' : `import { start } from './${RUNTIME_FILE}';\n\n`;
+  const rest = isEmptyPlan(plan) ? '' : `${runtimeImports(plan)}\n`;
   if (motions.length === 0 && rest === '') return null;
   return `/* ${title.replaceAll('*/', '')} */
 ${rest}const motions = ${JSON.stringify(motions, null, 2)};
-${PLAYER}${rest && `\nstart(document, ${planText(plan)});\n`}`;
+${PLAYER}${rest && `\nstart(document, ${planText(plan)}${startOptions(plan)});\n`}`;
 }
 
 /** Plays the data. Everything is made anew when a media condition begins or ceases to hold, and nothing plays in print. */

@@ -10,7 +10,7 @@ import {
   scriptText,
   stylesheetPath,
 } from '../format/index.ts';
-import type { HandOff, WriterNote } from '../format/index.ts';
+import type { HandOff, WriterNote, Plan } from '../format/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
@@ -38,6 +38,9 @@ export interface HandOffOptions {
   fallback: boolean;
 }
 
+/** Scripts of ours that a hand-off may include. */
+export type OwnScript = 'runtime' | 'marquees' | 'fallback';
+
 export const PLAIN_HAND_OFF: HandOffOptions = { target: 'css', fallback: false };
 
 export interface Assembled extends HandOff {
@@ -45,7 +48,7 @@ export interface Assembled extends HandOff {
   /** null where none is needed */
   script: { path: string; href: string; text: string } | null;
   /** files of ours that the script starts, beside it */
-  runtimes: ('runtime' | 'fallback')[];
+  runtimes: OwnScript[];
   html: {
     text: string;
     /** the page without what was read into motions, before anything is added */
@@ -115,8 +118,7 @@ export function assemble(
     ...out,
     sheet,
     script: script === null ? null : { ...modulePath, text: script },
-    runtimes:
-      script === null ? [] : fallback ? ['runtime', 'fallback'] : isEmptyPlan(out.plan) ? [] : ['runtime'],
+    runtimes: script === null ? [] : ownScripts(out.plan, fallback !== null),
     html: {
       text: linked.html,
       bare,
@@ -139,4 +141,13 @@ export function assemble(
         : [],
     fallback: data && { count: data.plan.motions.length, notes: data.notes },
   };
+}
+
+function ownScripts(plan: Plan, hasFallback: boolean): OwnScript[] {
+  if (isEmptyPlan(plan) && !hasFallback) return [];
+  return [
+    'runtime',
+    ...(plan.marquees.length ? (['marquees'] as const) : []),
+    ...(hasFallback ? (['fallback'] as const) : []),
+  ];
 }

@@ -1,6 +1,6 @@
 /** A hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
-import { FALLBACK_FILE, RUNTIME_FILE } from '@lyvek/core';
-import type { Assembled, HandOffPage } from '@lyvek/core';
+import { FALLBACK_FILE, MARQUEES_FILE, RUNTIME_FILE } from '@lyvek/core';
+import type { Assembled, HandOffPage, OwnScript } from '@lyvek/core';
 import { readTexts } from '../add-page/texts.ts';
 import type { PageFile } from '../store/pages.ts';
 
@@ -16,7 +16,11 @@ export function handOffPage(page: { name: string; entry: string }, files: readon
   };
 }
 
-const OWN = { runtime: RUNTIME_FILE, fallback: FALLBACK_FILE };
+const OWN: Record<OwnScript, string> = {
+  runtime: RUNTIME_FILE,
+  marquees: MARQUEES_FILE,
+  fallback: FALLBACK_FILE,
+};
 
 /** Every file of the result by path. `built` reads one of the built scripts. */
 export function handedOff(

@@ -13,7 +13,7 @@ export interface Http {
 type Work<R extends Route> = (given: ReadRequest<R, Buffer>, http: Http) => Promise<Answer<R>> | Answer<R>;
 
 /** What varies in a path and is no id. */
-const NO_ID = new Set(['number', 'format']);
+const NO_ID = new Set(['number', 'format', 'name']);
 
 function readRequest(
   route: Route,

@@ -5,6 +5,7 @@ import type * as z from 'zod';
 import { zipSync } from 'fflate';
 import { activeMedia, judge, proofPlan, readDocument, slug, underMedia, withPins } from '@lyvek/core';
 import { found, notFound, Problem } from '../http/problem.ts';
+import type { OwnScript } from '@lyvek/core';
 import { routes } from '@lyvek/api';
 import type { HandOffQuery } from '@lyvek/api';
 import { handle } from '../http/handle.ts';
@@ -34,6 +35,8 @@ async function handOff(db: Db, takeId: string, query: z.output<typeof HandOffQue
   if (!parsed.ok) throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
   return makeHandOff(db, page.id, parsed.document, `${take.name}, rev ${take.revision}`, query);
 }
+
+const SCRIPTS = new Set<string>(['runtime', 'marquees', 'fallback'] satisfies OwnScript[]);
 
 /** Places that are looked at, down and up. */
 const PLACES = 120;
@@ -99,9 +102,9 @@ export function handOffRoutes(
     return judge(document, held, plan, looks);
   });
 
-  /** The script that every hand-off with followed motions takes along. */
-  handle(router, routes.runtime, (_, { res }) => {
-    res.type('text/javascript; charset=utf-8').send(built('runtime.js'));
+  handle(router, routes.script, ({ name }, { res }) => {
+    if (!SCRIPTS.has(name)) throw notFound('script');
+    res.type('text/javascript; charset=utf-8').send(built(`${name}.js`));
   });
   /** The page's HTML and style sheets as they were brought, for writing the change beside them. */
   handle(router, routes.texts, async ({ id }) => {

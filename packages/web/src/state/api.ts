@@ -1,5 +1,6 @@
 /** Calls to the server. Answers are checked by the shared shapes; errors arrive as `ApiError` with a sentence for people. */
 import * as z from 'zod';
+import type { OwnScript } from '@lyvek/core';
 import { createClient, routes, THINGS } from '@lyvek/api';
 
 const ProblemShape = z.looseObject({ title: z.string(), status: z.number(), detail: z.string() });
@@ -42,8 +43,15 @@ async function send(path: string, init: RequestInit): Promise<Response> {
 
 export const api = createClient(routes, send);
 
-/** The script that hand-offs include. */
-export const readRuntime = async (): Promise<string> => (await api.runtime()).text();
+/** Length of the scripts that a hand-off may include, by name. */
+export async function readScriptSizes(): Promise<Record<OwnScript, number>> {
+  const sizes = await Promise.all(
+    (['runtime', 'marquees', 'fallback'] as const).map(
+      async (name) => [name, (await (await api.script({ name })).text()).length] as const,
+    ),
+  );
+  return Object.fromEntries(sizes) as Record<OwnScript, number>;
+}
 
 /** Renaming, deleting and restoring, alike for all of them. */
 export const things = {

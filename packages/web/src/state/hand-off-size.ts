@@ -1,14 +1,14 @@
 /** The size of a hand-off, worked out in a worker of its own. */
 import type { PageTexts } from '@lyvek/api';
-import type { PinnedLayout, MotionDocument } from '@lyvek/core';
+import type { OwnScript, PinnedLayout, MotionDocument } from '@lyvek/core';
 
 export interface SizeQuestion {
   document: MotionDocument;
   layout: PinnedLayout;
   entry: string;
   texts: PageTexts;
-  /** bytes of the script for followed motions */
-  runtime: number;
+  /** bytes of each script that it may include */
+  scripts: Record<OwnScript, number>;
 }
 
 /** Bytes of CSS and script together. */

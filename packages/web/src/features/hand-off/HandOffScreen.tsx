@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Target } from '@lyvek/core';
-import { readRuntime } from '../../state/api.ts';
+import { readScriptSizes } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Choices, Popover } from '../../ui/Popover.tsx';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
@@ -35,13 +35,12 @@ export function HandOffScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [options, setOptions] = useHandOffOptions();
   const { assembled, error, html, query } = useHandOff(options);
-  const needsRuntime = (assembled?.runtimes.length ?? 0) > 0;
-  const runtime = useQuery({
-    queryKey: ['runtime'],
-    queryFn: readRuntime,
-    enabled: needsRuntime,
+  const scripts = useQuery({
+    queryKey: ['scripts'],
+    queryFn: readScriptSizes,
+    enabled: (assembled?.runtimes.length ?? 0) > 0,
     staleTime: Infinity,
-  });
+  }).data;
   useEffect(() => {
     window.document.title = `Hand-off · ${page.name} · Lyvek`;
   }, [page.name]);
@@ -152,7 +151,8 @@ export function HandOffScreen() {
           script={
             assembled.script === null
               ? null
-              : assembled.script.text.length + (needsRuntime ? (runtime.data?.length ?? 0) : 0)
+              : assembled.script.text.length +
+                assembled.runtimes.reduce((sum, name) => sum + (scripts?.[name] ?? 0), 0)
           }
           sizes={[viewport, ...others.map((l) => l.viewport)]}
         />

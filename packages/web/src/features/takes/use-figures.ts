@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { Trial } from '@lyvek/api';
 import { clockById, deviceById, GESTURES, summarize } from '@lyvek/core';
 import type { PinnedLayout, MotionDocument, TrialSummary } from '@lyvek/core';
-import { api, readRuntime } from '../../state/api.ts';
+import { api, readScriptSizes } from '../../state/api.ts';
 import { sizeOfHandOff } from '../../state/hand-off-size.ts';
 import { WorkerTask } from '../../state/worker-task.ts';
 import type { TrialAnswer } from '../../state/workers/trial-work.ts';
@@ -80,12 +80,16 @@ function useBytes(side: TakeSide | null): number | null {
     queryFn: () => api.texts({ id: page.id }),
     staleTime: Infinity,
   });
-  const runtime = useQuery({ queryKey: ['runtime'], queryFn: readRuntime, staleTime: Infinity });
+  const scripts = useQuery({
+    queryKey: ['scripts'],
+    queryFn: readScriptSizes,
+    staleTime: Infinity,
+  }).data;
   const document = own?.whole;
   const layout = own?.layout;
   const [bytes, setBytes] = useState<number | null>(null);
   useEffect(() => {
-    if (!texts.data || !document || !layout || runtime.data === undefined) return;
+    if (!texts.data || !document || !layout || !scripts) return;
     const over = new AbortController();
     const timer = setTimeout(() => {
       const question = {
@@ -93,7 +97,7 @@ function useBytes(side: TakeSide | null): number | null {
         layout,
         entry: page.entry,
         texts: texts.data,
-        runtime: runtime.data.length,
+        scripts,
       };
       sizeOfHandOff(question, over.signal).then(setBytes, () => undefined);
     }, REST);
@@ -101,7 +105,7 @@ function useBytes(side: TakeSide | null): number | null {
       clearTimeout(timer);
       over.abort();
     };
-  }, [texts.data, runtime.data, document, layout, page.entry]);
+  }, [texts.data, scripts, document, layout, page.entry]);
   return bytes;
 }
 

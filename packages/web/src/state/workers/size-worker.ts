@@ -3,12 +3,12 @@ import { assemble, PLAIN_HAND_OFF } from '@lyvek/core';
 import type { SizeQuestion } from '../hand-off-size.ts';
 
 addEventListener('message', ({ data }: MessageEvent<SizeQuestion>) => {
-  const { document, layout, entry, texts, runtime } = data;
+  const { document, layout, entry, texts, scripts } = data;
   const fileAt = (path: string) => (path === entry ? texts.html : (texts.sheets[path] ?? null));
   const page = { name: 'page', entry, html: texts.html, fileAt };
   const made = assemble(document, layout, [], page, 'page', PLAIN_HAND_OFF);
   const script = made.script
-    ? made.script.text.length + (made.runtimes.includes('runtime') ? runtime : 0)
+    ? made.runtimes.reduce((sum, name) => sum + scripts[name], made.script.text.length)
     : 0;
   postMessage(new Blob([made.css]).size + script);
 });

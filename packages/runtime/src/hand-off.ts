@@ -1,0 +1,2 @@
+/** What a hand-off includes. Importing it touches nothing. */
+export { start } from './player.ts';

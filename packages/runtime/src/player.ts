@@ -1,0 +1,66 @@
+/**
+ * Plays what CSS alone cannot, and leaves everything else to the browser’s own timelines. Starting twice on one root is starting once;
+ * stopping leaves the page as it was. Marquees are most of the script and in few pages, so whoever plays them brings them along.
+ */
+import { playDamped } from './damping.ts';
+import { browserClock } from './plan.ts';
+import type { Clock, MarqueePlan, Plan } from './plan.ts';
+import { playSignals } from './signal.ts';
+import { playTravels } from './travel.ts';
+
+type Root = Document | Element;
+type Marquees = (root: Root, plans: readonly MarqueePlan[], clock: Clock) => () => void;
+
+export interface Options {
+  clock?: Clock | undefined;
+  /** plays marquees; without it there are none */
+  marquees?: Marquees;
+}
+
+/** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
+export function playWith(root: Root, plan: Plan, { clock = browserClock, marquees }: Options): () => void {
+  const stops = [
+    ...(plan.damping.length ? [playDamped(root, plan.damping, clock)] : []),
+    ...(plan.marquees && marquees ? [marquees(root, plan.marquees.filter(holds), clock)] : []),
+    ...(plan.travels?.length ? [playTravels(root, plan.travels)] : []),
+    ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
+  ];
+  return () => stops.forEach((stop) => stop());
+}
+
+const holds = ({ when }: { when?: string }) => when === undefined || matchMedia(when).matches;
+
+const running = new WeakMap<Document | Element, () => void>();
+
+/** Plays a plan below a root, as long as readers do not ask for reduced motion. Returns what stops it. */
+export function start(root: Root, plan: Plan, options: Options = {}): () => void {
+  const known = running.get(root);
+  if (known) return known;
+  const preference = matchMedia('(prefers-reduced-motion: reduce)');
+  const watched = [preference, ...(plan.media ?? []).map((query) => matchMedia(query))];
+  let end: (() => void) | null = null;
+  let printing = false;
+  const restart = () => {
+    end?.();
+    // A signal is no motion by itself: what it moves is for its listener to decide.
+    const reducedMotion = preference.matches || printing;
+    end = playWith(root, reducedMotion ? { ...plan, damping: [], marquees: [], travels: [] } : plan, options);
+  };
+  const print = (e: Event) => {
+    printing = e.type === 'beforeprint';
+    restart();
+  };
+  const PRINTS = ['beforeprint', 'afterprint'];
+  PRINTS.forEach((type) => addEventListener(type, print));
+  const stop = () => {
+    PRINTS.forEach((type) => removeEventListener(type, print));
+    watched.forEach((query) => query.removeEventListener('change', restart));
+    end?.();
+    end = null;
+    running.delete(root);
+  };
+  running.set(root, stop);
+  watched.forEach((query) => query.addEventListener('change', restart));
+  restart();
+  return stop;
+}
