@@ -24,15 +24,16 @@ function isWelcome(data: unknown): data is Welcome {
 function pair(): void {
   const nonce = freshNonce();
   const welcome = async (e: MessageEvent) => {
-    if (e.source !== top || !origins.includes(e.origin) || !isWelcome(e.data) || !e.ports[0]) return;
+    const { source, origin, data, ports } = e;
+    const [port] = ports;
+    if (source !== top || !origins.includes(origin) || !isWelcome(data) || !port) return;
     e.stopImmediatePropagation();
-    const expected = await makeProof('workbench', code, nonce, e.data.nonce, location.origin);
-    if (!isSame(expected, e.data.proof)) return;
+    const prove = (who: 'workbench' | 'page') => makeProof(who, code, nonce, data.nonce, location.origin);
+    if (!isSame(await prove('workbench'), data.proof)) return;
     removeEventListener('message', hear);
     begin({ live: true });
-    const proof = await makeProof('page', code, nonce, e.data.nonce, location.origin);
-    e.ports[0].postMessage({ type: 'paired', proof } satisfies Paired);
-    speak(e.ports[0], { live: true });
+    port.postMessage({ type: 'paired', proof: await prove('page') } satisfies Paired);
+    speak(port, { live: true });
   };
   const hear = (e: MessageEvent) => void welcome(e);
   addEventListener('message', hear);
