@@ -2,6 +2,7 @@
 import { expect, test } from '@playwright/test';
 import { newProject } from '../support/app.ts';
 import { goThere, PLACES } from '../stranger/pages.ts';
+import { settled } from '../support/time.ts';
 
 for (const place of PLACES.filter((p) => /night|Pins/.test(p.name)))
   test(`${place.name}: code is there without the Rundown`, async ({ page, request }) => {
@@ -53,4 +54,41 @@ test('opened while the server is away: it is said, it goes on by itself, and soo
   await expect(page.getByText('does not answer')).toBeVisible();
   away = false;
   await expect(page.locator('.rundown[data-settled=true]')).toBeVisible({ timeout: 20_000 });
+});
+
+test('every screen opens without the network, says what it lacks, and gets it when it is back', async ({
+  page,
+  context,
+  request,
+}) => {
+  const faults: string[] = [];
+  page.on('pageerror', (e) => faults.push(e.message));
+  const place = PLACES.find((p) => p.name.includes('Pins'))!;
+  const { url } = await goThere(request, place, await newProject(request, 'Straight, offline'));
+  await page.goto(url);
+  await settled(page);
+  // The other screens, and what draws charts, are loaded ahead.
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () => performance.getEntriesByType('resource').filter((e) => /apexcharts\.esm/.test(e.name)).length,
+      ),
+    )
+    .toBeGreaterThan(0);
+  await context.setOffline(true);
+  await page.getByRole('link', { name: 'Trials' }).click();
+  await expect(page.locator('.time-chart svg').first()).toBeVisible();
+  await page.getByRole('link', { name: 'Takes' }).click();
+  await expect(
+    page
+      .getByRole('heading', { name: /Takes|differ/i })
+      .or(page.locator('.takes'))
+      .first(),
+  ).toBeVisible();
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  const note = page.getByRole('status').filter({ hasText: 'does not answer' });
+  await expect(note).toContainText('Lyvek keeps trying');
+  await context.setOffline(false);
+  await expect(page.locator('.hand-css .code')).toContainText('@keyframes', { timeout: 20_000 });
+  expect(faults).toEqual([]);
 });

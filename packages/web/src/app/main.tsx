@@ -23,8 +23,11 @@ const queries = new QueryClient({
       retry: (_count, error) => error instanceof ApiError && error.away,
       retryDelay: (count) => Math.min(3000, 300 * 2 ** count),
       refetchOnWindowFocus: false,
+      // The server is on this machine: without a network it may well answer, and where it does not, that is said.
+      networkMode: 'always',
       staleTime: 2000,
     },
+    mutations: { networkMode: 'always' },
   },
 });
 

@@ -18,7 +18,8 @@ const show = (screen: keyof typeof SCREENS) => ({
 
 /** Loads the other screens once there is nothing else to do, so that they open at once, and without the server too. */
 export function loadScreensAhead(): void {
-  const load = () => void Promise.allSettled(Object.values(SCREENS).map((screen) => screen()));
+  const charts = () => import('../ui/ApexFigure.tsx').then((m) => m.loadCharts());
+  const load = () => void Promise.allSettled([...Object.values(SCREENS), charts].map((one) => one()));
   setTimeout(() => requestIdleCallback(load, { timeout: 5000 }), AHEAD_AFTER_MS);
 }
 const AHEAD_AFTER_MS = 1500;

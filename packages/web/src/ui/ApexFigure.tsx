@@ -1,5 +1,5 @@
 /** A figure drawn by the chart library, which is loaded when the first one is shown. */
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type ApexCharts from 'apexcharts';
 import 'apexcharts/dist/apexcharts.css';
 import { useTheme } from './theme.ts';
@@ -28,6 +28,9 @@ export const plainChart = (type: 'line' | 'bar', height: number): ApexCharts.Ape
   grid: { borderColor: token('--line'), padding: { top: -18, right: 6, bottom: -6, left: 4 } },
 });
 
+/** The chart library, loaded once. */
+export const loadCharts = async () => (await import('apexcharts')).default;
+
 interface ApexFigureProps {
   /** what it says, for those who do not see it */
   label: string;
@@ -43,6 +46,7 @@ export function ApexFigure({ label, height, shows, options }: ApexFigureProps) {
   const newest = useRef(options);
   newest.current = options;
   const theme = useTheme();
+  const [missing, setMissing] = useState(false);
   useEffect(() => {
     let gone = false;
     if (!document.getElementById(STYLE_MARK)) {
@@ -50,13 +54,24 @@ export function ApexFigure({ label, height, shows, options }: ApexFigureProps) {
       mark.id = STYLE_MARK;
       document.head.append(mark);
     }
-    void import('apexcharts').then(({ default: Apex }) => {
-      if (gone || !holder.current) return;
-      chart.current = new Apex(holder.current, newest.current());
-      void chart.current.render();
-    });
+    const draw = async () => {
+      try {
+        const Apex = await loadCharts();
+        if (gone || chart.current || !holder.current) return;
+        chart.current = new Apex(holder.current, newest.current());
+        setMissing(false);
+        await chart.current.render();
+      } catch {
+        // Away for the moment: it is drawn once there is a connection again.
+        if (!gone) setMissing(true);
+      }
+    };
+    const again = () => void draw();
+    addEventListener('online', again);
+    again();
     return () => {
       gone = true;
+      removeEventListener('online', again);
       chart.current?.destroy();
       chart.current = null;
     };
@@ -71,6 +86,7 @@ export function ApexFigure({ label, height, shows, options }: ApexFigureProps) {
   return (
     <figure className="time-chart" role="img" aria-label={label} style={{ height }}>
       <div ref={holder} />
+      {missing && <p className="quiet">This chart could not be loaded. It comes when the server is back.</p>}
     </figure>
   );
 }

@@ -1,4 +1,5 @@
 /** Hand-off: what is written, what becomes of the page’s own files, the proof that a browser shows it, and the files to take away. */
+import { Waiting } from '../../ui/Waiting.tsx';
 import { routes, toRequest } from '@lyvek/api';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -34,7 +35,7 @@ export function HandOffScreen() {
   const save = useStore(session.store, (s) => s.save);
   const [chosen, setChosen] = useState<string | null>(null);
   const [options, setOptions] = useHandOffOptions();
-  const { assembled, error, html, query } = useHandOff(options);
+  const { assembled, waiting, html, query } = useHandOff(options);
   const scripts = useQuery({
     queryKey: ['scripts'],
     queryFn: readScriptSizes,
@@ -52,8 +53,7 @@ export function HandOffScreen() {
         ?.scrollIntoView({ block: 'center', inline: 'nearest' });
   }, [chosen]);
   if (!measured) return <Unmeasured />;
-  if (error !== null) return <p className="empty-note">{error}</p>;
-  if (!assembled) return <p className="empty-note">Writing …</p>;
+  if (!assembled) return <Waiting what="Generating CSS …" {...waiting} />;
   const marked = assembled.lines.filter((l) => chosen !== null && l.piece.motions.includes(chosen));
   const copy = (text: string, what: string) =>
     void navigator.clipboard.writeText(text).then(() => notify(`${what} is copied.`), notifyError);

@@ -1,4 +1,5 @@
 /** The hand-off of the shown document, put together here as the server does for the zip. */
+import { listWaiting } from '../../ui/Waiting.tsx';
 import { useQuery } from '@tanstack/react-query';
 import type * as z from 'zod';
 import type { HandOffQuery } from '@lyvek/api';
@@ -37,11 +38,11 @@ export function useHandOffOptions(): [HandOffOptions, (change: Partial<HandOffOp
 
 export interface HandOffView {
   assembled: Assembled | null;
-  error: string | null;
+  /** of the page’s texts, as long as they are not there */
+  waiting: ReturnType<typeof listWaiting>;
   /** as it was brought */
   html: string;
   /** what the server is asked with, for the same result */
-  /** of the routes that make it on the server */
   query: z.output<typeof HandOffQuery>;
 }
 
@@ -76,7 +77,7 @@ export function useHandOff(options: HandOffOptions): HandOffView {
   const query = useMemo(() => ({ width, height, target, fallback }), [width, height, target, fallback]);
   return {
     assembled,
-    error: texts.error?.message ?? null,
+    waiting: listWaiting(texts),
     html: texts.data?.html ?? '',
     query,
   };
