@@ -4,7 +4,7 @@ import type { MotionDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import { PAGE } from '../../core/src/testing/specimen-parts.ts';
 import { SPECIMENS } from '../../core/src/testing/specimens.ts';
-import { atOtherSizes, inTheLab, look, predicted } from './findings.ts';
+import { atOtherSizes, inTheLab, analyze, predicted } from './findings.ts';
 import type { CheckOptions } from './findings.ts';
 import type { Subject } from './subject.ts';
 
@@ -18,7 +18,7 @@ const subject = (document: MotionDocument, over: Partial<Subject> = {}): Subject
   file: 'motion.lyvek.json',
   ...over,
 });
-const said = (s: Subject, over: Partial<CheckOptions> = {}) => predicted(look(s, { ...asked, ...over }));
+const said = (s: Subject, over: Partial<CheckOptions> = {}) => predicted(analyze(s, { ...asked, ...over }));
 
 describe('what lyvek check says', () => {
   test('nothing of a sound document', () => expect(said(subject(makeDocument(motion())))).toEqual([]));
@@ -60,7 +60,7 @@ describe('what lyvek check says', () => {
 
   test('what was accepted stays out', () => {
     const { document } = SPECIMENS['eased-scrub']!;
-    const { document: seen } = look(subject(document), asked);
+    const { document: seen } = analyze(subject(document), asked);
     const accepted = withAccepted(document, {
       check: 'eased-scrub',
       where: seen.motions[0]!.id,
@@ -72,7 +72,7 @@ describe('what lyvek check says', () => {
   });
 
   test('other sizes and the lab need the page itself', async () => {
-    const looked = look(subject(makeDocument(motion())), asked);
+    const looked = analyze(subject(makeDocument(motion())), asked);
     await expect(atOtherSizes(looked, [])).rejects.toThrow('--sizes needs the page itself');
     await expect(inTheLab(looked)).rejects.toThrow('--lab needs the page itself');
   });

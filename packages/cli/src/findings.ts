@@ -45,7 +45,7 @@ export interface CheckOptions {
 }
 
 /** A subject as it is at its size, tried once by prediction. */
-export interface Looked {
+export interface CheckRun {
   subject: Subject;
   asked: CheckOptions;
   document: MotionDocument;
@@ -55,7 +55,7 @@ export interface Looked {
   trial: Simulated;
 }
 
-export function look(subject: Subject, asked: CheckOptions): Looked {
+export function analyze(subject: Subject, asked: CheckOptions): CheckRun {
   const { document: whole, layout } = subject;
   const document = underMedia(whole, activeMedia(whole, { viewport: layout.viewport, reducedMotion: false }));
   const held = withPins(layout, document.pins);
@@ -70,7 +70,7 @@ export function look(subject: Subject, asked: CheckOptions): Looked {
 
 const reported = (
   f: Omit<Finding, 'element'>,
-  { subject: { document, file } }: Looked,
+  { subject: { document, file } }: CheckRun,
   where = '',
 ): Reported => ({
   check: f.check,
@@ -86,7 +86,7 @@ const reported = (
 });
 
 /** What the checks say at the subject’s size; mistakes of the page that no check speaks of come first. */
-export function predicted(looked: Looked): Reported[] {
+export function predicted(looked: CheckRun): Reported[] {
   const { subject, document, held, gesture, clock, trial, asked } = looked;
   const { mistakes } = subject;
   const timeline = compileTimeline(document, held);
@@ -118,13 +118,13 @@ export function predicted(looked: Looked): Reported[] {
   ];
 }
 
-const makePage = ({ subject: { page } }: Looked, option: string) => {
+const makePage = ({ subject: { page } }: CheckRun, option: string) => {
   if (page) return page;
   throw new BadInput(`${option} needs the page itself: give --page`);
 };
 
 /** Findings of reach and structure at other sizes and zooms, without those of the subject’s own size. */
-export async function atOtherSizes(looked: Looked, here: readonly Reported[]): Promise<Reported[]> {
+export async function atOtherSizes(looked: CheckRun, here: readonly Reported[]): Promise<Reported[]> {
   const { subject, asked, gesture, clock } = looked;
   const { document } = subject;
   const page = makePage(looked, '--sizes');
@@ -153,7 +153,7 @@ export async function atOtherSizes(looked: Looked, here: readonly Reported[]): P
 }
 
 /** Chromium scrolls the finished page with a real wheel, slowed down like the device. */
-export async function inTheLab(looked: Looked): Promise<Reported[]> {
+export async function inTheLab(looked: CheckRun): Promise<Reported[]> {
   const { subject, asked, document, gesture, held, trial } = looked;
   const page = makePage(looked, '--lab');
   const { findLongest, runTrial } = await import('@lyvek/server/lab');

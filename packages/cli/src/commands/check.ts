@@ -3,7 +3,7 @@ import { Option } from 'commander';
 import { DEFAULT_GESTURE, DEVICES, GESTURES, LimitsSchema, listProblems } from '@lyvek/core';
 import type { Limits, Severity } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
-import { atOtherSizes, inTheLab, look, predicted } from '../findings.ts';
+import { atOtherSizes, inTheLab, analyze, predicted } from '../findings.ts';
 import { readJson, viewportFrom } from '../input.ts';
 import { note, put } from '../output.ts';
 import { REPORTS } from '../reports.ts';
@@ -77,7 +77,7 @@ export const check = (program: Command): void =>
       if (!(refresh >= 1 && refresh <= 1000))
         throw new BadInput('--refresh is a number of frames per second');
       const subject = await findSubject(path, viewportFrom(o.viewport), o);
-      const looked = look(subject, { gesture: o.gesture, refresh, device: o.device, limits });
+      const looked = analyze(subject, { gesture: o.gesture, refresh, device: o.device, limits });
       const found = predicted(looked);
       if (o.sizes) found.push(...(await atOtherSizes(looked, found)));
       if (o.lab) found.push(...(await inTheLab(looked)));

@@ -132,9 +132,9 @@ export interface CheckDefinition {
   /** why a reader of the page cares */
   why: string;
   /** looks at one placed motion on one element; `figures` are those of the trial, if there was one */
-  look?(instance: Instance, context: CheckContext, figures: MotionFigures | null): Found | null;
+  checkMotion?(instance: Instance, context: CheckContext, figures: MotionFigures | null): Found | null;
   /** looks at the whole: pins, triggers, what plays in time, the page */
-  survey?(context: CheckContext): (Found & { about: string; element?: number })[];
+  checkDocument?(context: CheckContext): (Found & { about: string; element?: number })[];
 }
 
 export const pxText = (px: Px): string => `${english.format(Math.round(px))} px`;

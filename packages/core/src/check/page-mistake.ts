@@ -26,7 +26,7 @@ export const mistakeCheck = (
   facts: Pick<CheckDefinition, 'id' | 'name' | 'group' | 'why'> & { brief: string },
 ): CheckDefinition => ({
   ...facts,
-  survey: ({ mistakes = [], document, timeline: { layout } }) =>
+  checkDocument: ({ mistakes = [], document, timeline: { layout } }) =>
     mistakes
       .filter((m) => m.kind === facts.id && isOpenMistake(m, document))
       .map((m) => {

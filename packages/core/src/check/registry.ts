@@ -104,15 +104,15 @@ export function findFindings(context: CheckContext, checks: readonly CheckDefini
   const found: Finding[] = [];
   for (const check of checks) {
     const seen = new Set<string>();
-    for (const instance of check.look ? context.timeline.instances : []) {
+    for (const instance of check.checkMotion ? context.timeline.instances : []) {
       const { motion, element } = instance;
       if (seen.has(motion.id)) continue;
-      const one = check.look!(instance, context, figures.get(`${motion.id} ${element}`) ?? null);
+      const one = check.checkMotion!(instance, context, figures.get(`${motion.id} ${element}`) ?? null);
       if (!one) continue;
       seen.add(motion.id);
       found.push({ ...one, check: check.id, about: motion.id, element });
     }
-    for (const { element = -1, ...one } of check.survey?.(context) ?? [])
+    for (const { element = -1, ...one } of check.checkDocument?.(context) ?? [])
       found.push({ ...one, check: check.id, element });
   }
   return found;

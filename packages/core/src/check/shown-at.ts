@@ -5,7 +5,7 @@ import type { ElementFacts, Px } from '../page/index.ts';
 import { maxScrollFor } from './finding.ts';
 import type { Fix } from './finding.ts';
 import { opacityAt } from './opacity-at.ts';
-import { pointAt } from './point-at.ts';
+import { findRangePoint } from './find-range-point.ts';
 
 /** Fainter than this nobody finds it. */
 const UNSEEN = 0.3;
@@ -50,12 +50,15 @@ function fixFor(instance: Instance, at: Px, max: Px): Fix {
   const comes = placed.end > at;
   const range = comes
     ? {
-        start: placed.start < at - 80 ? start : pointAt(Math.max(0, at - 200), start, instance, max, 'start'),
-        end: pointAt(at, end, instance, max, 'end'),
+        start:
+          placed.start < at - 80
+            ? start
+            : findRangePoint(Math.max(0, at - 200), start, instance, max, 'start'),
+        end: findRangePoint(at, end, instance, max, 'end'),
       }
     : {
-        start: pointAt(at, start, instance, max, 'start'),
-        end: placed.end > at + 80 ? end : pointAt(Math.min(max, at + 200), end, instance, max, 'end'),
+        start: findRangePoint(at, start, instance, max, 'start'),
+        end: placed.end > at + 80 ? end : findRangePoint(Math.min(max, at + 200), end, instance, max, 'end'),
       };
   return { label: comes ? 'Be there by then' : 'Finish later', motions: [{ ...motion, range }] };
 }

@@ -3,13 +3,13 @@ import type { Element } from 'domhandler';
 import { emptyDocument, MotionSchema, PropertySchema } from '../motion/index.ts';
 import type { Trigger, Motion, MotionDocument } from '../motion/index.ts';
 import { isLoadDraft, isTriggeredDraft } from './draft.ts';
-import type { Draft, DraftDriver } from './draft.ts';
+import type { AnimationDraft, DraftDriver } from './draft.ts';
 import { driverReferences } from '../drivers/index.ts';
 import type { PageElements } from './elements.ts';
 import { Namer, readableName } from './naming.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
 import { staggered } from './shifts.ts';
-import type { PageMedia, Slot } from './slots.ts';
+import type { PageMedia, AnimationSlot } from './slots.ts';
 import type { Timelines } from './timelines.ts';
 import { shorten } from '../text/index.ts';
 
@@ -17,17 +17,17 @@ export interface Group {
   elements: Element[];
   rules: readonly ReadRule[];
   /** slots of each element, in page order */
-  each: Slot[][];
+  each: AnimationSlot[][];
 }
 
 interface Part {
   elements: readonly Element[];
   /** of the first element; owners are per element */
-  slots: readonly (Slot & { stagger?: Motion['stagger'] })[];
-  each: readonly (readonly Slot[])[];
+  slots: readonly (AnimationSlot & { stagger?: Motion['stagger'] })[];
+  each: readonly (readonly AnimationSlot[])[];
 }
 
-const content = (slots: readonly Slot[]) =>
+const content = (slots: readonly AnimationSlot[]) =>
   JSON.stringify(slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft]));
 
 /** One part where all elements play the same, or differ by equal steps; else one for each form. */
@@ -148,7 +148,11 @@ export function makeDocument(
         : { ...driver, subject };
     },
   };
-  const makeDriver = (part: Part, i: number, { driver }: Draft): Motion['driver'] | { reason: string } =>
+  const makeDriver = (
+    part: Part,
+    i: number,
+    { driver }: AnimationDraft,
+  ): Motion['driver'] | { reason: string } =>
     DRIVERS[driver.kind](driver as never, {
       pairs: part.elements.map((target, k) => ({ target, owner: part.each[k]![i]!.of.owner })),
       selectors: part.slots[i]!.of.ownerSelectors,

@@ -13,12 +13,12 @@ export type DraftDriver =
   | { kind: 'load' };
 
 /** Started by a trigger; as soon as the page is there. */
-export const isTriggeredDraft = ({ driver }: Pick<Draft, 'driver'>): boolean => 'lines' in driver;
-export const isLoadDraft = (draft: Pick<Draft, 'driver' | 'time'>): boolean =>
+export const isTriggeredDraft = ({ driver }: Pick<AnimationDraft, 'driver'>): boolean => 'lines' in driver;
+export const isLoadDraft = (draft: Pick<AnimationDraft, 'driver' | 'time'>): boolean =>
   draft.time !== null && !isTriggeredDraft(draft);
 
 /** Everything that two elements must share to be targets of one motion. */
-export interface Draft {
+export interface AnimationDraft {
   /** of the keyframes */
   name: string;
   driver: DraftDriver;
@@ -33,7 +33,7 @@ export interface Draft {
 }
 
 export interface DraftOf {
-  draft: Draft;
+  draft: AnimationDraft;
   /** who carries the timeline, or whose view progress the trigger listens to; null: the element itself, or the page */
   owner: Element | null;
   /** selectors by which rules make the owner carry it */

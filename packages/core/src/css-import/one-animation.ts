@@ -3,13 +3,13 @@ import { parsePhasePoint } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
 import type { Keyframe } from '../value/index.ts';
-import type { Draft, DraftDriver, DraftOf, Longhands } from './draft.ts';
+import type { AnimationDraft, DraftDriver, DraftOf, Longhands } from './draft.ts';
 import { toMs, toPercent, simpler } from './lengths.ts';
 import type { ReadTimeline } from './timelines.ts';
 import type { ReadTrigger } from './triggers.ts';
 import { delayed, unrolled } from './unroll.ts';
 
-type Common = Pick<Draft, 'name' | 'fill' | 'composite'>;
+type Common = Pick<AnimationDraft, 'name' | 'fill' | 'composite'>;
 type Frames = { keyframes: Record<string, Keyframe[]> };
 
 function mapped(
@@ -114,7 +114,7 @@ interface RangeFound {
   start: RangePoint;
   end: RangePoint;
   insets: [string, string];
-  raw?: NonNullable<Draft['raw']>;
+  raw?: NonNullable<AnimationDraft['raw']>;
 }
 type RangeRead = RangeFound | { obstacle: string };
 

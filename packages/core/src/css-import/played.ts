@@ -11,13 +11,15 @@ import type { PageConditions } from './page-conditions.ts';
 import { declaresMotion, namesMotion } from './rules.ts';
 import type { ReadRule, ReadRules } from './rules.ts';
 import { agrees, readReducedMotion, listSlots } from './slots.ts';
-import type { PageMedia, Slot, StillList } from './slots.ts';
+import type { PageMedia, AnimationSlot, StillList } from './slots.ts';
 
 /** Conditions under which more than this many would have to be tried are left to the page. */
 const MAX_MEDIA = 12;
 
 export type Played =
-  { kind: 'moving'; slots: Slot[]; key: string } | { kind: 'still' } | { kind: 'other'; reason: string };
+  | { kind: 'moving'; slots: AnimationSlot[]; key: string }
+  | { kind: 'still' }
+  | { kind: 'other'; reason: string };
 
 const at = (queries: Iterable<string>, reducedMotion = false): Environment => ({
   queries: new Set(queries),
@@ -108,7 +110,11 @@ export class Player {
   }
 
   /** What holds together: a document says of each part the last condition that has it. */
-  private tryTogether(element: Element, relevant: readonly PageMedia[], slots: readonly Slot[]): void {
+  private tryTogether(
+    element: Element,
+    relevant: readonly PageMedia[],
+    slots: readonly AnimationSlot[],
+  ): void {
     const { conditions } = this;
     for (const [i, a] of relevant.entries())
       for (const b of relevant.slice(i + 1)) {
@@ -130,7 +136,7 @@ export class Player {
   }
 
   /** Elements with one key may be targets of one motion. Rules that never win anything make no difference. */
-  private toKey(element: Element, envs: readonly Environment[], slots: readonly Slot[]): string {
+  private toKey(element: Element, envs: readonly Environment[], slots: readonly AnimationSlot[]): string {
     const winning = new Set(
       envs.flatMap((env) => [...this.drafts.winners(element, env).values()].map((w) => this.indexOf(w.rule))),
     );

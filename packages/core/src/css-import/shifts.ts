@@ -3,17 +3,17 @@ import type { Motion } from '../motion/index.ts';
 import { isMeeting } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 import { decimal } from '../value/index.ts';
-import type { Draft } from './draft.ts';
+import type { AnimationDraft } from './draft.ts';
 import { linearTerms } from './lengths.ts';
 
 export interface Shifted {
-  draft: Draft;
+  draft: AnimationDraft;
   stagger: NonNullable<Motion['stagger']>;
 }
 
 /** By how much one draft comes later than another, as one unit; null where they differ in any other way. */
-function shift(from: Draft, to: Draft): { by: number; unit: string } | null {
-  const rest = ({ range: _, raw, time, driver, ...d }: Draft) =>
+function shift(from: AnimationDraft, to: AnimationDraft): { by: number; unit: string } | null {
+  const rest = ({ range: _, raw, time, driver, ...d }: AnimationDraft) =>
     JSON.stringify({
       ...d,
       driver: raw ? { ...driver, insets: raw.insets } : driver,
@@ -41,7 +41,7 @@ function between(a: RangePoint, b: RangePoint): { by: number; unit: string } | n
 }
 
 /** `drafts`: one per target, in page order. Null where they are not equal steps in an order that a stagger has. */
-export function staggered(drafts: readonly Draft[]): Shifted | null {
+export function staggered(drafts: readonly AnimationDraft[]): Shifted | null {
   if (drafts.length < 2) return null;
   const shifts = drafts.map((d) => shift(drafts[0]!, d));
   if (shifts.some((s) => s === null)) return null;

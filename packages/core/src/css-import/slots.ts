@@ -1,6 +1,6 @@
 /** Animation lists of one element under several conditions, brought together as motions that differ under some of them. */
 import type { Motion } from '../motion/index.ts';
-import type { Draft, DraftOf } from './draft.ts';
+import type { AnimationDraft, DraftOf } from './draft.ts';
 
 /** A media condition of the page: all of its queries have to hold. */
 export interface PageMedia {
@@ -10,7 +10,7 @@ export interface PageMedia {
 
 export type Override = Pick<NonNullable<Motion['conditions']>[number], 'on' | 'range' | 'keyframes'>;
 
-export interface Slot {
+export interface AnimationSlot {
   of: DraftOf;
   on: boolean;
   overrides: Map<string, Override>;
@@ -28,14 +28,14 @@ function isSameMotion(a: DraftOf, b: DraftOf): boolean {
 const isKin = (name: string, base: string) => name === base || name.startsWith(`${base}-`);
 
 /** For each entry of a list the slot whose form it is, or null for a motion of its own. Every slot is used once. */
-function aligned(list: readonly DraftOf[], slots: readonly Slot[]): (Slot | null)[] {
+function aligned(list: readonly DraftOf[], slots: readonly AnimationSlot[]): (AnimationSlot | null)[] {
   const free = new Set(slots);
-  const timeline = (test: (s: Slot, i: number) => boolean): Slot | null => {
+  const timeline = (test: (s: AnimationSlot, i: number) => boolean): AnimationSlot | null => {
     const found = slots.find((s, i) => free.has(s) && test(s, i));
     if (found) free.delete(found);
     return found ?? null;
   };
-  const out: (Slot | null)[] = list.map((one) =>
+  const out: (AnimationSlot | null)[] = list.map((one) =>
     timeline((s) => s.of.draft.name === one.draft.name && isSameMotion(s.of, one)),
   );
   return list.map(
@@ -46,7 +46,7 @@ function aligned(list: readonly DraftOf[], slots: readonly Slot[]): (Slot | null
   );
 }
 
-const seen = (slot: Slot, below: readonly string[]): { on: boolean; draft: Draft } => {
+const seen = (slot: AnimationSlot, below: readonly string[]): { on: boolean; draft: AnimationDraft } => {
   let { on } = slot;
   let { draft } = slot.of;
   for (const key of below) {
@@ -55,18 +55,21 @@ const seen = (slot: Slot, below: readonly string[]): { on: boolean; draft: Draft
     on = o.on ?? on;
     draft = {
       ...draft,
-      range: { ...draft.range, ...o.range } as Draft['range'],
+      range: { ...draft.range, ...o.range } as AnimationDraft['range'],
       keyframes: { ...draft.keyframes, ...o.keyframes },
     };
   }
   return { on, draft };
 };
 
-function difference(from: { on: boolean; draft: Draft }, to: Draft | null): Override | null {
+function difference(
+  from: { on: boolean; draft: AnimationDraft },
+  to: AnimationDraft | null,
+): Override | null {
   if (to === null) return from.on ? { on: false } : null;
   const out: Override = {};
   if (!from.on) out.on = true;
-  const range: Partial<Draft['range']> = {};
+  const range: Partial<AnimationDraft['range']> = {};
   for (const side of ['start', 'end'] as const)
     if (!same(from.draft.range[side], to.range[side])) range[side] = to.range[side];
   if (Object.keys(range).length) out.range = range;
@@ -84,8 +87,13 @@ function difference(from: { on: boolean; draft: Draft }, to: Draft | null): Over
 export function listSlots(
   base: readonly DraftOf[],
   lists: readonly { media: PageMedia; below: readonly string[]; list: readonly DraftOf[] }[],
-): Slot[] | null {
-  const slots: Slot[] = base.map((of) => ({ of, on: true, overrides: new Map(), reducedMotion: 'drop' }));
+): AnimationSlot[] | null {
+  const slots: AnimationSlot[] = base.map((of) => ({
+    of,
+    on: true,
+    overrides: new Map(),
+    reducedMotion: 'drop',
+  }));
   for (const { media, below, list } of lists) {
     const found = aligned(list, slots);
     const known = found.filter((s) => s !== null);
@@ -113,7 +121,11 @@ export function listSlots(
 }
 
 /** Whether slots say, where these conditions hold together, just what the element plays there. `keys` in the order of the document. */
-export function agrees(slots: readonly Slot[], keys: readonly string[], list: readonly DraftOf[]): boolean {
+export function agrees(
+  slots: readonly AnimationSlot[],
+  keys: readonly string[],
+  list: readonly DraftOf[],
+): boolean {
   const found = aligned(list, slots);
   return (
     found.every((slot) => slot !== null) &&
@@ -134,14 +146,17 @@ export interface StillList {
  * Says of each motion what is left of it for readers who ask for reduced motion. False where it is not the same everywhere, or where
  * something else is played then: only the page’s own CSS can say that.
  */
-export function readReducedMotion(slots: readonly Slot[], everywhere: readonly StillList[]): boolean {
-  const said = new Map<Slot, Motion['reducedMotion']>();
+export function readReducedMotion(
+  slots: readonly AnimationSlot[],
+  everywhere: readonly StillList[],
+): boolean {
+  const said = new Map<AnimationSlot, Motion['reducedMotion']>();
   for (const { keys, list } of everywhere) {
     const left = [...list];
     for (const slot of slots) {
       const { on, draft } = seen(slot, keys);
       if (!on) continue;
-      const find = (wanted: Draft) =>
+      const find = (wanted: AnimationDraft) =>
         left.findIndex(
           (s) =>
             isKin(s.draft.name, draft.name) &&

@@ -65,7 +65,7 @@ export function mediaStates(media: readonly Media[]): { ids: string[]; query: st
 }
 
 /** What is seen of each piece so far, as the cascade has it. */
-export class Cascade {
+export class WrittenRules {
   private readonly put: { ids: string[]; rules: Map<string, string> }[] = [];
 
   constructor(base: readonly Piece[]) {

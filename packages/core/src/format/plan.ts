@@ -5,9 +5,9 @@ import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { Entry } from './entry.ts';
 import { writtenSelector } from './marks.ts';
 import type { Plan } from './piece.ts';
-import type { Draft } from './write-css.ts';
+import type { CssDraft } from './write-css.ts';
 
-export function makePlan({ document, entries, layouts, condition }: Draft): Plan {
+export function makePlan({ document, entries, layouts, condition }: CssDraft): Plan {
   const held = layouts[0]!;
   const reducedMotion = condition === 'reduced-motion';
   return {

@@ -3,12 +3,12 @@ import { underMedia } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { Layout } from '../page/index.ts';
 import { isIdle } from './element-css.ts';
-import { Cascade, mediaSets, mediaStates } from './media-css.ts';
+import { WrittenRules, mediaSets, mediaStates } from './media-css.ts';
 import type { MediaSet } from './media-css.ts';
 import type { Condition, Piece } from './piece.ts';
 import { pinPieces } from './pin-css.ts';
 import { draftCss, piecesOfDraft } from './write-css.ts';
-import type { Draft } from './write-css.ts';
+import type { CssDraft } from './write-css.ts';
 
 /** Rules that stand under one media condition of the document; null: under none. */
 export interface Block {
@@ -18,7 +18,7 @@ export interface Block {
 
 export interface Side {
   blocks: Block[];
-  drafts: readonly Draft[];
+  drafts: readonly CssDraft[];
   keyframes: string[];
 }
 
@@ -29,7 +29,7 @@ function listDrafts(
   condition: Condition,
   [layout, ...others]: readonly [Layout, ...Layout[]],
   isApart?: (m: Motion) => boolean,
-): Draft[] {
+): CssDraft[] {
   const base = draftCss(document, layout, condition, others, undefined, isApart);
   return [
     base,
@@ -50,15 +50,15 @@ function listDrafts(
 function findSide(
   document: MotionDocument,
   sets: readonly MediaSet[],
-  drafts: readonly Draft[],
-  page: readonly Draft[],
+  drafts: readonly CssDraft[],
+  page: readonly CssDraft[],
 ): Side {
-  const [base] = drafts as readonly [Draft];
+  const [base] = drafts as readonly [CssDraft];
   const ownBlocks = base.condition === 'full-motion' ? pinBlocks(document, base) : [];
   const apart = new Set(ownBlocks.flatMap((b) => b.pieces.map((p) => p.id)));
   const written = drafts.map((d) => piecesOfDraft(d, drafts, page).filter((p) => !apart.has(p.id)));
   const first = written[0]!.filter((p) => !isIdle(p));
-  const cascade = new Cascade(first);
+  const cascade = new WrittenRules(first);
   return {
     drafts,
     keyframes: written.flatMap((pieces) => pieces.map((p) => p.keyframes)).filter(Boolean),
@@ -74,7 +74,7 @@ function findSide(
 }
 
 /** Pins that differ under a condition: a wrapper that holds cannot be told by a later rule to stand as the page had it. */
-function pinBlocks(document: MotionDocument, { layouts }: Draft): Block[] {
+function pinBlocks(document: MotionDocument, { layouts }: CssDraft): Block[] {
   return document.pins
     .filter((p) => p.conditions?.length)
     .flatMap((pin) =>

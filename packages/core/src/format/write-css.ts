@@ -30,7 +30,7 @@ export interface Beside {
 }
 
 /** A document’s entries, before those that share elements are joined. */
-export interface Draft {
+export interface CssDraft {
   document: MotionDocument;
   layouts: PinnedLayout[];
   condition: Condition;
@@ -66,7 +66,7 @@ export function draftCss(
   others: readonly Layout[] = [],
   beside?: Beside,
   isApart: (m: Motion) => boolean = () => false,
-): Draft {
+): CssDraft {
   const notes: WriterNote[] = [];
   const names = slugs(document.motions);
   const pinNames = slugs(document.pins);
@@ -130,11 +130,11 @@ export function draftCss(
  * `page`: all that one page gets; a custom property is registered once, for what it holds in any of it.
  */
 export function piecesOfDraft(
-  draft: Draft,
-  all: readonly Draft[] = [draft],
-  page: readonly Draft[] = all,
+  draft: CssDraft,
+  all: readonly CssDraft[] = [draft],
+  page: readonly CssDraft[] = all,
 ): Piece[] {
-  const listMotions = (drafts: readonly Draft[]) =>
+  const listMotions = (drafts: readonly CssDraft[]) =>
     drafts.flatMap((d) => [...d.entries.map((e) => e.motion), ...d.apart]);
   const { document, layouts, entries, condition } = draft;
   const held = layouts[0]!;
@@ -158,7 +158,7 @@ export function piecesOfDraft(
 }
 
 /** In the order of the document, with what is written elsewhere in its place. */
-function withAbsent({ document, entries }: Draft, ever: ReadonlySet<string>): Entry[] {
+function withAbsent({ document, entries }: CssDraft, ever: ReadonlySet<string>): Entry[] {
   const here = new Map<string, Entry[]>();
   for (const e of entries) here.set(e.motion.id, [...(here.get(e.motion.id) ?? []), e]);
   return document.motions.flatMap((m) => here.get(m.id) ?? (ever.has(m.id) ? [absent(m)] : []));

@@ -9,7 +9,7 @@ import {
   splitRange,
   writtenSelector,
 } from '../format/index.ts';
-import type { Draft, Plan } from '../format/index.ts';
+import type { CssDraft, Plan } from '../format/index.ts';
 import { underMedia } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
@@ -50,7 +50,7 @@ function listKeyframes(m: Motion): ApiMotion['keyframes'] {
 }
 
 /** `view(block 10% 0px)`, `scroll(root block)` or the name of a timeline that another element carries. */
-function makeTimeline(css: string, draft: Draft): ApiMotion['timeline'] {
+function makeTimeline(css: string, draft: CssDraft): ApiMotion['timeline'] {
   const call = /^(view|scroll)\((\S+)\s*(.*)\)$/.exec(css);
   if (call?.[1] === 'view') return { view: '', axis: call[2]!, inset: call[3] || '0px' };
   if (call) return { scroll: '', axis: call[3] || 'block' };
@@ -62,7 +62,7 @@ function makeTimeline(css: string, draft: Draft): ApiMotion['timeline'] {
 }
 
 function apiMotions(document: MotionDocument, layout: Layout, others: readonly Layout[]): ApiMotion[] {
-  const drafts = new Map<string, Draft>();
+  const drafts = new Map<string, CssDraft>();
   const makeDraft = (ids: readonly string[]) => {
     const key = ids.join(' ');
     const made = drafts.get(key) ?? draftCss(underMedia(document, ids), layout, 'full-motion', others);

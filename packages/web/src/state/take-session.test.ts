@@ -183,7 +183,7 @@ describe('a take that is open', () => {
     server = { ...server, media: [{ id: 'w_narrow', name: 'Narrow', query: '(width < 600px)' }] };
     await open();
     const narrow = { viewport: { width: 390, height: 844 }, reducedMotion: false };
-    session.look(narrow);
+    session.showFor(narrow);
     session.editFor('w_narrow');
     const off = (d: MotionDocument) => ({
       ...d,
@@ -194,7 +194,7 @@ describe('a take that is open', () => {
     expect(b().on).toBe(true);
     expect(b().conditions).toEqual([{ media: 'w_narrow', on: false }]);
     expect(makeSeen(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(false);
-    session.look({ viewport: { width: 1280, height: 800 }, reducedMotion: false });
+    session.showFor({ viewport: { width: 1280, height: 800 }, reducedMotion: false });
     expect(state().scope).toBeNull();
     expect(makeSeen(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(true);
   });

@@ -111,7 +111,7 @@ export class TakeSession {
   };
 
   /** Another screen: other media conditions hold. Edits no longer count for one that does not. */
-  look(facts: MediaFacts): void {
+  showFor(facts: MediaFacts): void {
     const { scope, document } = this.store.getState();
     const holds = scope !== null && activeIn(document, facts).includes(scope);
     this.store.setState({ facts, scope: holds ? scope : null });

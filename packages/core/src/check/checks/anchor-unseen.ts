@@ -6,7 +6,7 @@ export const anchorUnseen: CheckDefinition = {
   name: 'Link to something invisible',
   group: 'structure',
   why: 'Whoever follows the link arrives at an empty screen and takes the page for broken.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     // A browser brings what a link leads to under the upper edge of the window.
     const unseen = unseenAt(
       instance,

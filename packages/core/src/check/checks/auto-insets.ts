@@ -6,7 +6,7 @@ export const autoInsets: CheckDefinition = {
   name: 'Automatic insets under scroll padding',
   group: 'conflict',
   why: 'Automatic insets take the scroll padding, so the range shifts as soon as somebody changes that for anchors.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { motion, placed } = instance;
     const driver = asView(motion.driver);
     if (!driver?.insets.includes('auto')) return null;

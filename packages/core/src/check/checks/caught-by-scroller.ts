@@ -41,12 +41,12 @@ export const caughtByScroller: CheckDefinition = {
   name: 'Caught by a scroller that does not scroll',
   group: 'structure',
   why: 'The view progress is measured inside a box that never scrolls, so the motion never plays.',
-  look(instance, context) {
+  checkMotion(instance, context) {
     const { motion, element, placed } = instance;
     if (!asView(motion.driver) || placed.scroller === 0) return null;
     return caughtIn(context, placed.scroller, placed.axis, element, motion.id);
   },
-  survey(context) {
+  checkDocument(context) {
     const { layout } = context.timeline;
     return context.document.triggers.flatMap((trigger) => {
       const lines = trigger.on ? triggerLines(trigger, layout) : null;

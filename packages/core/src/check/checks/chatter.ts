@@ -11,7 +11,7 @@ export const chatter: CheckDefinition = {
   name: 'Threshold that chatters',
   group: 'conflict',
   why: 'A trigger that fires both ways at one line plays back and forth when somebody scrolls a little around it.',
-  survey({ document, timeline }) {
+  checkDocument({ document, timeline }) {
     return document.triggers.flatMap((trigger) => {
       if (!trigger.on || trigger.back === 'keeps-end' || trigger.plays === 'once') return [];
       const lines = triggerLines(trigger, timeline.layout);

@@ -9,7 +9,7 @@ export const counterMotion: CheckDefinition = {
   name: 'Large counter-motion',
   group: 'care',
   why: 'A large part of the screen moving against the scroll direction can make people with vestibular disorders sick.',
-  look({ motion, element, placed }, { timeline }, figures) {
+  checkMotion({ motion, element, placed }, { timeline }, figures) {
     if (!figures || motion.reducedMotion !== 'keep') return null;
     const { box } = timeline.layout.elements[element]!;
     const { width, height } = timeline.layout.viewport;

@@ -10,7 +10,7 @@ export const depthGap: CheckDefinition = {
   name: 'Depth gap',
   group: 'structure',
   why: 'A layer that is not larger than its frame by the distance it travels exposes the frame’s edge.',
-  look(instance, { timeline, document }) {
+  checkMotion(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
     const layer = timeline.layout.elements[element]!;
     const frame = timeline.layout.elements[layer.parent];

@@ -6,7 +6,7 @@ export const easedScrub: CheckDefinition = {
   name: 'Eased scrub',
   group: 'smoothness',
   why: 'An eased scrub runs ahead of the scroll in one place and lags in another, so it does not feel attached to the page.',
-  look(instance, { limits }, figures) {
+  checkMotion(instance, { limits }, figures) {
     const { motion, placed } = instance;
     // Steps have a check of their own.
     if (!figures || !isEased(motion) || figures.jumps.length > 0) return null;

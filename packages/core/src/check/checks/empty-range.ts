@@ -3,7 +3,7 @@ import type { Instance, CompiledTimeline } from '../../motion/index.ts';
 import { newPose, poseAt, makePoser } from '../../trial/index.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
-import { pointAt } from '../point-at.ts';
+import { findRangePoint } from '../find-range-point.ts';
 
 /** A range that had no length is given this much, px. */
 const LENGTH = 240;
@@ -13,7 +13,7 @@ export const emptyRange: CheckDefinition = {
   name: 'Empty or reversed range',
   group: 'reach',
   why: 'It has no stretch of scroll to happen in, so it jumps from its first state to its last.',
-  look(instance, { timeline, document }) {
+  checkMotion(instance, { timeline, document }) {
     const { motion, placed } = instance;
     const { start, end } = placed;
     if (isEndless(motion.driver) || end > start || changesNothing(instance, timeline)) return null;
@@ -38,12 +38,12 @@ export const emptyRange: CheckDefinition = {
                   ...motion,
                   range: swapped
                     ? {
-                        start: pointAt(Math.max(0, end), from, instance, max, 'start'),
-                        end: pointAt(Math.min(max, start), to, instance, max, 'end'),
+                        start: findRangePoint(Math.max(0, end), from, instance, max, 'start'),
+                        end: findRangePoint(Math.min(max, start), to, instance, max, 'end'),
                       }
                     : {
-                        start: pointAt(low, from, instance, max, 'start'),
-                        end: pointAt(low + LENGTH, to, instance, max, 'end'),
+                        start: findRangePoint(low, from, instance, max, 'start'),
+                        end: findRangePoint(low + LENGTH, to, instance, max, 'end'),
                       },
                 },
               ],

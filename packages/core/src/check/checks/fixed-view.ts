@@ -7,7 +7,7 @@ export const fixedView: CheckDefinition = {
   name: 'View progress of a fixed element',
   group: 'reach',
   why: 'A fixed element counts as lying at the page’s top, so its view progress is over as soon as the page scrolls.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { motion, element } = instance;
     const view = asView(motion.driver);
     if (!view) return null;

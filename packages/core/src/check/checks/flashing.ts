@@ -8,7 +8,7 @@ export const flashing: CheckDefinition = {
   name: 'Flashing',
   group: 'care',
   why: 'More than three flashes within a second can cause seizures (WCAG 2.2, 2.3.1).',
-  look({ motion, placed }, { limits, clock }, figures) {
+  checkMotion({ motion, placed }, { limits, clock }, figures) {
     const list = motion.keyframes.opacity;
     if (!list || !figures) return null;
     const values = list.map((k) => Number.parseFloat(k.value)).filter(Number.isFinite);

@@ -13,7 +13,7 @@ export const flat3d: CheckDefinition = {
   name: 'Flat 3D',
   group: 'structure',
   why: 'Without a perspective on the parent a turn in space looks like a plain squeeze.',
-  look(instance, { timeline, document }) {
+  checkMotion(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
     const values = ['rotate', 'transform', 'translate'].flatMap((p) => motion.keyframes[p] ?? []);
     if (!values.some((k) => IN_SPACE.test(k.value))) return null;

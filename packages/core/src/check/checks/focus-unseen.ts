@@ -6,7 +6,7 @@ export const focusUnseen: CheckDefinition = {
   name: 'Focus on something invisible',
   group: 'structure',
   why: 'Whoever goes through the page with the keyboard lands on a link that cannot be seen, and does not know where they are.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { elements, viewport } = timeline.layout;
     // A browser brings what gets the focus to the middle of the window, as far as the page reaches.
     const unseen = unseenAt(

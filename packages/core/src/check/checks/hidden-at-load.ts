@@ -11,7 +11,7 @@ export const hiddenAtLoad: CheckDefinition = {
   name: 'Invisible before any scroll',
   group: 'reach',
   why: 'It belongs to the first screen, but nobody sees it there until they scroll: many never do, and take the page for empty.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { motion, element, placed } = instance;
     if (!motion.keyframes.opacity || !asView(motion.driver) || placed.end <= 0) return null;
     // A bar that comes later is meant to; only what its own place in the page shows at first is missed.

@@ -12,7 +12,7 @@ export const hiddenWithoutMotion: CheckDefinition = {
   name: 'Hidden without its motion',
   group: 'care',
   why: 'In print, in a browser that cannot play it, or before a script runs, nobody ever sees it: only the motion shows it.',
-  survey({ document, timeline }) {
+  checkDocument({ document, timeline }) {
     const { layout } = timeline;
     return document.motions.flatMap((motion) => {
       const list = motion.keyframes.opacity ?? [];

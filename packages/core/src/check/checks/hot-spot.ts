@@ -6,6 +6,6 @@ export const hotSpot: CheckDefinition = {
   name: 'Hot spot',
   group: 'budget',
   why: 'A frame here costs more than its budget, so scrolling stutters.',
-  survey: ({ trial, clock, document }) =>
+  checkDocument: ({ trial, clock, document }) =>
     trial ? findHotSpots({ ...trial, clock, document, how: 'predicted to cost' }) : [],
 };

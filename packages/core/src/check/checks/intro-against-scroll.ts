@@ -7,7 +7,7 @@ export const introAgainstScroll: CheckDefinition = {
   name: 'Intro against scroll',
   group: 'conflict',
   why: 'An intro and a scrubbed motion that set the same property fight for the element: one of them must let go.',
-  survey({ document, timeline }) {
+  checkDocument({ document, timeline }) {
     const place = new Map(document.motions.map((m, i) => [m.id, i]));
     return document.motions.flatMap((intro) => {
       if (!intro.on || !isAtLoad(intro.driver)) return [];

@@ -8,7 +8,7 @@ export const jump: CheckDefinition = {
   name: 'Jump',
   group: 'smoothness',
   why: 'The value changes at once in the middle of a motion, which shows as a flash or a hop at every passing.',
-  look(instance, _context, figures) {
+  checkMotion(instance, _context, figures) {
     const { motion, placed } = instance;
     // What does not fill, or has no length, has checks of its own.
     if (!figures || motion.fill !== 'both' || placed.end <= placed.start) return null;

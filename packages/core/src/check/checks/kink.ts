@@ -9,7 +9,7 @@ export const kink: CheckDefinition = {
   name: 'Kink',
   group: 'smoothness',
   why: 'Its speed changes abruptly at a keyframe in the middle, which shows as a jolt while scrolling.',
-  look(instance, { limits }, figures) {
+  checkMotion(instance, { limits }, figures) {
     const { motion, placed } = instance;
     if (!figures) return null;
     const inside = figures.kinks.filter((k) => k.at > placed.start + 1 && k.at < placed.end - 1);

@@ -9,7 +9,7 @@ export const largeBlur: CheckDefinition = {
   name: 'Large blur',
   group: 'budget',
   why: 'A blur is computed again for every pixel in every frame; its cost grows with its area and its radius.',
-  look(instance, { timeline, limits }) {
+  checkMotion(instance, { timeline, limits }) {
     const { motion, element, placed } = instance;
     const radius = computeBlur(timeline, timeline.instances.indexOf(instance));
     const area = computeArea(timeline.layout, element, 1);

@@ -6,7 +6,7 @@ export const lateFrames: CheckDefinition = {
   name: 'Too many late frames',
   group: 'budget',
   why: 'Scrolling stutters over the whole page, not in one place only.',
-  survey({ trial, clock, document, limits }) {
+  checkDocument({ trial, clock, document, limits }) {
     const late = trial && listLateFrames({ ...trial, clock, document, how: 'predicted to cost' }, limits);
     return late ? [late] : [];
   },

@@ -11,7 +11,7 @@ export const layerMemory: CheckDefinition = {
   name: 'Layer memory',
   group: 'budget',
   why: 'Every moving element is kept as a picture of its own; phones run out of memory for them and drop them.',
-  survey({ timeline, limits, trial }) {
+  checkDocument({ timeline, limits, trial }) {
     if (!trial) return [];
     const { layout } = timeline;
     const { height } = layout.viewport;

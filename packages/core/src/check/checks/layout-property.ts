@@ -7,7 +7,7 @@ export const layoutProperty: CheckDefinition = {
   name: 'Layout property animated',
   group: 'budget',
   why: 'Every frame lays out the page again, and everything after it moves too: expensive on long pages, and text jumps.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { motion, placed } = instance;
     const expensive = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
     if (expensive.length === 0) return null;

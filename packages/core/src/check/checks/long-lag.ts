@@ -7,7 +7,7 @@ export const longLag: CheckDefinition = {
   name: 'Lags longer than it lasts',
   group: 'damping',
   why: 'It lags so far behind the scroll that its place has passed before it arrives.',
-  look({ motion, placed }, { limits, gesture }, figures) {
+  checkMotion({ motion, placed }, { limits, gesture }, figures) {
     if (!figures || motion.damping.kind === 'none' || gesture.leaps) return null;
     const stay = placed.end - placed.start;
     const isOver = figures.lag > limits.lag;

@@ -23,7 +23,7 @@ export const marqueeHole: CheckDefinition = {
   name: 'Marquee with a hole',
   group: 'structure',
   why: 'Once in every round a stretch of nothing goes by, and the marquee looks broken.',
-  survey({ document, timeline }) {
+  checkDocument({ document, timeline }) {
     const { layout } = timeline;
     return document.motions.flatMap((m) => {
       if (!m.on || !isEndless(m.driver)) return [];

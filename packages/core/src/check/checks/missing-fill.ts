@@ -8,7 +8,7 @@ export const missingFill: CheckDefinition = {
   name: 'Missing fill',
   group: 'structure',
   why: 'Outside of its range the element falls back to its own values, which shows as a snap.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { motion, element, placed } = instance;
     if (!isScrubbed(motion.driver)) return null;
     const before = placed.start > 0 && !/^(both|backwards)$/.test(motion.fill);

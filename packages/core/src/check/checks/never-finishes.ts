@@ -7,7 +7,7 @@ export const neverFinishes: CheckDefinition = {
   name: 'Never finishes',
   group: 'reach',
   why: 'The page ends before the motion does, so its last state is never seen.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { start, end } = instance.placed;
     const max = maxScrollFor(instance, timeline);
     if (end <= max + 1 / 32) return null;

@@ -11,7 +11,7 @@ export const noPause: CheckDefinition = {
   name: 'Moves on without a pause',
   group: 'care',
   why: 'Anything that moves on its own for more than five seconds must be pausable, or it keeps people from reading (WCAG 2.2, 2.2.2).',
-  survey({ document, timeline }) {
+  checkDocument({ document, timeline }) {
     const times = computeTimes(document.motions);
     return document.motions.flatMap((m) => {
       const { driver, time } = m;

@@ -10,7 +10,7 @@ export const noReducedForm: CheckDefinition = {
   name: 'No form for reduced motion',
   group: 'care',
   why: 'Readers whom motion makes ill ask their system for less of it; this one keeps moving all the same.',
-  look({ motion, element, placed }, { timeline }, figures) {
+  checkMotion({ motion, element, placed }, { timeline }, figures) {
     if (!figures || motion.reducedMotion !== 'keep') return null;
     const { width, height } = timeline.layout.elements[element]!.box;
     // A line that grows tells how far one has come, and makes nobody ill.

@@ -9,7 +9,7 @@ export const overshootClamped: CheckDefinition = {
   name: 'Overshoot of a clamped property',
   group: 'damping',
   why: 'A spring overshoots its end, but progress stops there, so the motion freezes and comes back: a stutter.',
-  look({ motion, placed }, { timeline }) {
+  checkMotion({ motion, placed }, { timeline }) {
     const { damping } = motion;
     if (damping.kind !== 'spring' || damping.ratio >= 1) return null;
     const past = Math.exp((-Math.PI * damping.ratio) / Math.sqrt(1 - damping.ratio ** 2));

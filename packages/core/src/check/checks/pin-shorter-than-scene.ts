@@ -7,7 +7,7 @@ export const pinShorterThanScene: CheckDefinition = {
   name: 'Pin shorter than its scene',
   group: 'structure',
   why: 'The section is released while its scene is still playing, so the end happens on the way out, or unseen.',
-  look(instance, { timeline, document }) {
+  checkMotion(instance, { timeline, document }) {
     const { motion, placed, element } = instance;
     const pinned = asPin(motion.driver);
     const holds =

@@ -6,7 +6,7 @@ export const reversal: CheckDefinition = {
   name: 'Reversal',
   group: 'smoothness',
   why: 'It reverses while the page scrolls one way, which looks like a bug in a scrubbed motion.',
-  look(instance, _context, figures) {
+  checkMotion(instance, _context, figures) {
     const { motion, placed } = instance;
     // Stops that go to and fro are meant; an easing that swings past its end comes from timed motions.
     const straight = Object.values(motion.keyframes).every((list) => list.length <= 2);

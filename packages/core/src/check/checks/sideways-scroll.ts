@@ -10,7 +10,7 @@ export const sidewaysScroll: CheckDefinition = {
   name: 'Sideways page scroll',
   group: 'structure',
   why: 'What reaches beyond the right edge makes the whole page scroll sideways, and phones zoom out to show it.',
-  look(instance, { timeline, document }) {
+  checkMotion(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
     const { box, fixed, scroller } = timeline.layout.elements[element]!;
     if (fixed || scroller !== 0 || placed.axis !== 'block') return null;

@@ -6,7 +6,7 @@ export const slowSettle: CheckDefinition = {
   name: 'Slow settle',
   group: 'damping',
   why: 'After scrolling stops it keeps drifting, and the reader waits for the page to settle.',
-  look({ motion, placed }, { limits, gesture }, figures) {
+  checkMotion({ motion, placed }, { limits, gesture }, figures) {
     if (!figures || motion.damping.kind === 'none' || gesture.leaps || figures.settle <= limits.settle)
       return null;
     return {

@@ -8,7 +8,7 @@ export const startsPartWay: CheckDefinition = {
   name: 'Starts partway',
   group: 'reach',
   why: 'The page opens with the motion already in progress, so its first state is never seen.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { start, end } = instance.placed;
     // Where nothing scrolls nothing starts.
     if (start >= -1 / 32 || maxScrollFor(instance, timeline) <= 0) return null;

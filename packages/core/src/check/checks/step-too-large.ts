@@ -1,7 +1,7 @@
 import { asView } from '../../drivers/index.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
-import { pointAt } from '../point-at.ts';
+import { findRangePoint } from '../find-range-point.ts';
 import { isTooLongAStep } from '../../trial/index.ts';
 
 export const stepTooLarge: CheckDefinition = {
@@ -9,7 +9,7 @@ export const stepTooLarge: CheckDefinition = {
   name: 'Step too large',
   group: 'smoothness',
   why: 'From one frame to the next it goes so far that the eye sees it in two places instead of moving.',
-  look(instance, { timeline, limits, gesture, trial }, figures) {
+  checkMotion(instance, { timeline, limits, gesture, trial }, figures) {
     if (!figures || !trial || gesture.leaps) return null;
     if (!isTooLongAStep(figures, limits.peakStep, trial.handStep)) return null;
     const { motion, placed } = instance;
@@ -30,14 +30,20 @@ export const stepTooLarge: CheckDefinition = {
               {
                 ...motion,
                 range: {
-                  start: pointAt(
+                  start: findRangePoint(
                     Math.max(0, centre - length / 2),
                     motion.range.start,
                     instance,
                     max,
                     'start',
                   ),
-                  end: pointAt(Math.min(max, centre + length / 2), motion.range.end, instance, max, 'end'),
+                  end: findRangePoint(
+                    Math.min(max, centre + length / 2),
+                    motion.range.end,
+                    instance,
+                    max,
+                    'end',
+                  ),
                 },
               },
             ],

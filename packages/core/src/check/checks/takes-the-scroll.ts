@@ -10,7 +10,7 @@ export const takesTheScroll: CheckDefinition = {
   name: 'Something that takes the scroll',
   group: 'structure',
   why: 'Over it, wheel and touch scroll something else, and the page stops scrolling.',
-  survey({ document, timeline }) {
+  checkDocument({ document, timeline }) {
     const { layout } = timeline;
     const { width, height } = layout.viewport;
     return layout.elements.flatMap((e, element) => {

@@ -11,7 +11,7 @@ export const thinOverPage: CheckDefinition = {
   name: 'Thin over the whole page',
   group: 'reach',
   why: 'Spread over the whole page, the part that can be seen barely moves.',
-  look(instance, { timeline }) {
+  checkMotion(instance, { timeline }) {
     const { motion, element, placed } = instance;
     const { box, fixed, sticky } = timeline.layout.elements[element]!;
     const whole = asScroll(motion.driver);

@@ -5,7 +5,7 @@ import { resolvePoint } from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';
 import type { Instance } from '../../motion/index.ts';
 import type { Px } from '../../page/index.ts';
-import { pointAt } from '../point-at.ts';
+import { findRangePoint } from '../find-range-point.ts';
 import { maxScrollFor } from '../finding.ts';
 import type { CheckContext, CheckDefinition } from '../finding.ts';
 
@@ -14,7 +14,7 @@ export const tooFewFrames: CheckDefinition = {
   name: 'Too few frames',
   group: 'smoothness',
   why: 'With this gesture the motion is over before the eye can follow it.',
-  look(instance, context) {
+  checkMotion(instance, context) {
     const { start, end } = instance.placed;
     const { timeline, gesture, clock, limits } = context;
     const max = maxScrollFor(instance, timeline);
@@ -68,8 +68,8 @@ function withSpan(instance: Instance, max: Px, start: Px, end: Px): Motion {
   return {
     ...motion,
     range: {
-      start: pointAt(start, motion.range.start, instance, max, 'start'),
-      end: pointAt(end, motion.range.end, instance, max, 'end'),
+      start: findRangePoint(start, motion.range.start, instance, max, 'start'),
+      end: findRangePoint(end, motion.range.end, instance, max, 'end'),
     },
   };
 }

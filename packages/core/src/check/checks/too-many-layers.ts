@@ -6,7 +6,7 @@ export const tooManyLayers: CheckDefinition = {
   name: 'Too many layers at once',
   group: 'budget',
   why: 'Every layer on the screen is composited again in every frame; with many of them that alone fills the frame.',
-  survey({ timeline, limits, trial, document }) {
+  checkDocument({ timeline, limits, trial, document }) {
     if (!trial) return [];
     const { height } = timeline.layout.viewport;
     const lifted = [...liftKeyframes(timeline)].filter(([e]) => timeline.layout.elements[e]!.scroller === 0);

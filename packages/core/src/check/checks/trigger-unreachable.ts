@@ -7,7 +7,7 @@ export const triggerUnreachable: CheckDefinition = {
   name: 'Trigger that cannot be reached',
   group: 'reach',
   why: 'Its line lies where the page cannot be scrolled to, so what waits for it is never played.',
-  survey({ document, timeline }) {
+  checkDocument({ document, timeline }) {
     return document.triggers.flatMap((trigger) => {
       if (!trigger.on) return [];
       const lines = triggerLines(trigger, timeline.layout);

@@ -2,14 +2,14 @@ import { isEndless } from '../../drivers/index.ts';
 import type { Instance } from '../../motion/index.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckContext, CheckDefinition, Found } from '../finding.ts';
-import { pointAt } from '../point-at.ts';
+import { findRangePoint } from '../find-range-point.ts';
 
 export const twoWriters: CheckDefinition = {
   id: 'two-writers',
   name: 'Two writers of one property',
   group: 'conflict',
   why: 'Of two motions that set the same property of one element only the later one is seen; the other does nothing.',
-  look(later, context) {
+  checkMotion(later, context) {
     const { timeline } = context;
     if (later.motion.composite !== 'replace' || isEndless(later.motion.driver)) return null;
     for (const property of Object.keys(later.motion.keyframes))
@@ -69,8 +69,8 @@ function handOver(a: Instance, b: Instance, max: number) {
     Math.max(b.placed.end, start + Math.max(120, (b.placed.end - b.placed.start) / 2)),
   );
   return {
-    start: pointAt(start, b.motion.range.start, b, max, 'start'),
-    end: pointAt(end, b.motion.range.end, b, max, 'end'),
+    start: findRangePoint(start, b.motion.range.start, b, max, 'start'),
+    end: findRangePoint(end, b.motion.range.end, b, max, 'end'),
   };
 }
 

@@ -3,7 +3,7 @@ import type { Px } from '../../page/index.ts';
 import { maxScrollFor } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 import { opacityAt } from '../opacity-at.ts';
-import { pointAt } from '../point-at.ts';
+import { findRangePoint } from '../find-range-point.ts';
 
 /** The middle half of the viewport, where people read. */
 const IMPORT = [0.25, 0.75] as const;
@@ -14,7 +14,7 @@ export const unseenWhereRead: CheckDefinition = {
   name: 'Faint where it is read',
   group: 'reach',
   why: 'Text that is still half transparent in the middle of the screen is hard to read exactly where people look.',
-  look(instance, { timeline, limits }) {
+  checkMotion(instance, { timeline, limits }) {
     const { motion, element, placed } = instance;
     const facts = timeline.layout.elements[element]!;
     if (!motion.keyframes.opacity || facts.kind !== 'text' || facts.fixed || facts.sticky) return null;
@@ -38,12 +38,12 @@ export const unseenWhereRead: CheckDefinition = {
     const { start, end } = motion.range;
     const range = rises
       ? {
-          start: placed.start < from - 80 ? start : pointAt(from - 200, start, instance, max, 'start'),
-          end: pointAt(from, end, instance, max, 'end'),
+          start: placed.start < from - 80 ? start : findRangePoint(from - 200, start, instance, max, 'start'),
+          end: findRangePoint(from, end, instance, max, 'end'),
         }
       : {
-          start: pointAt(to, start, instance, max, 'start'),
-          end: placed.end > to + 80 ? end : pointAt(to + 200, end, instance, max, 'end'),
+          start: findRangePoint(to, start, instance, max, 'start'),
+          end: placed.end > to + 80 ? end : findRangePoint(to + 200, end, instance, max, 'end'),
         };
     const fits = rises ? from - 200 > 0 : to + 200 < max;
     return {

@@ -55,7 +55,7 @@ function Conditions({ close }: { close(): void }) {
       keepViewport(page.id, next);
       setViewport(next);
       if (reduces) setReducedMotion(true);
-      session.look({ viewport: next, reducedMotion: reducedMotion || reduces });
+      session.showFor({ viewport: next, reducedMotion: reducedMotion || reduces });
       notify(
         `The page is shown at ${next.width} × ${next.height}${reduces ? ' with reduced motion' : ''}, where ${m.name} matches.`,
       );

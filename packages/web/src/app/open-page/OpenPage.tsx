@@ -178,7 +178,7 @@ function useShowing({ page, layouts }: PageWhole, session: TakeSession): ShownPa
     [page.id, page.contentHash, client],
   );
   useEffect(() => link.on('layout', keepLayout), [link, keepLayout]);
-  useEffect(() => session.look({ viewport, reducedMotion }), [session, viewport, reducedMotion]);
+  useEffect(() => session.showFor({ viewport, reducedMotion }), [session, viewport, reducedMotion]);
   return useMemo(
     () => ({ link, viewport, setViewport, stored, keepLayout, reducedMotion, setReducedMotion }),
     [link, viewport, setViewport, stored, keepLayout, reducedMotion],

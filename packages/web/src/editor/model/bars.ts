@@ -52,7 +52,7 @@ export function computeBars(document: MotionDocument, layout: Layout): { bars: B
 }
 
 /** Where a bar stands across the lanes; `label` is the room beside it, 0 where none is left. */
-export interface Slot {
+export interface LaneSlot {
   x: number;
   /** which column or track, so that a bar keeps it when others move */
   column: number;
@@ -81,10 +81,10 @@ export function arrange(
   bars: readonly Bar[],
   width: number,
   perPx: number,
-  before: ReadonlyMap<string, Slot> = new Map(),
+  before: ReadonlyMap<string, LaneSlot> = new Map(),
   titles: readonly number[] = [],
-): Map<string, Slot> {
-  const slots = new Map<string, Slot>();
+): Map<string, LaneSlot> {
+  const slots = new Map<string, LaneSlot>();
   const sorted = [...bars].sort((a, b) => a.placed.start - b.placed.start);
   const labelled = (b: Bar) => b.placed.start + LABEL_ROWS * perPx;
   const tracks: number[] = [];

@@ -66,7 +66,10 @@ export function TakeBeside({ beside, then: Then }: { beside: Of<'take'>; then: T
   const { page, takes } = useOpenedPage();
   const { viewport, reducedMotion } = useShownPage();
   const { take, session } = beside;
-  useMemo(() => session.look({ viewport, reducedMotion: reducedMotion }), [session, viewport, reducedMotion]);
+  useMemo(
+    () => session.showFor({ viewport, reducedMotion: reducedMotion }),
+    [session, viewport, reducedMotion],
+  );
   const document = useStore(session.store, makeSeen);
   const whole = useStore(session.store, (s) => s.document);
   const revision = useStore(session.store, (s) => s.save.revision);

@@ -3,7 +3,7 @@ import { memo } from 'react';
 import type { PointerEvent } from 'react';
 import { findHold } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
-import type { Bar, Slot } from '../../../editor/model/bars.ts';
+import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
 import { Keyframes } from './Keyframes.tsx';
 import { Fan } from './Fan.tsx';
 import { HoldGrips } from './HoldMark.tsx';
@@ -15,7 +15,7 @@ import type { View } from '../../../editor/strip/view.ts';
 
 export interface BarMarkProps {
   bar: Bar;
-  slot: Slot;
+  slot: LaneSlot;
   view: View;
   rows: number;
   /** how wide the lanes are; labels that would leave them stand at the left */

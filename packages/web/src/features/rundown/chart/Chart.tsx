@@ -5,7 +5,7 @@ import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import { useOpenedPage, useSettledDocument } from '../../../state/opened-page.ts';
 import { arrange, computeBars } from '../../../editor/model/bars.ts';
-import type { Bar, Slot } from '../../../editor/model/bars.ts';
+import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
 import type { Grip } from '../model/moves.ts';
 import { clampView, offsetAt, toRow, computeTicks, zoomView } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
@@ -53,7 +53,7 @@ export function Chart({ width }: { width: number }) {
   const drag = useStore(dragStore, (s) => s.drag);
   const start = useGrip();
   // Columns follow the settled document: a bar does not jump aside while it is dragged.
-  const before = useRef(new Map<string, Slot>());
+  const before = useRef(new Map<string, LaneSlot>());
   const slots = useMemo(
     () =>
       (before.current = arrange(

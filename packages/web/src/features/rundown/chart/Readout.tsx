@@ -1,7 +1,7 @@
 /** While an end is dragged: the phases beside it, and a plate with its place in both notations and px. */
 import { useStore } from 'zustand';
 import { phaseSpans, toPhase } from '@lyvek/core';
-import type { Slot } from '../../../editor/model/bars.ts';
+import type { LaneSlot } from '../../../editor/model/bars.ts';
 import { otherWords, pointWords } from '../../../editor/words.ts';
 import { grouped, toRow } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -11,7 +11,15 @@ const PLATE_HEIGHT = 54;
 /** About 6 px a letter at this size. */
 const plateWidth = (...lines: string[]) => Math.max(120, ...lines.map((l) => l.length * 6 + 16));
 
-export function Readout({ slots, left, right }: { slots: Map<string, Slot>; left: number; right: number }) {
+export function Readout({
+  slots,
+  left,
+  right,
+}: {
+  slots: Map<string, LaneSlot>;
+  left: number;
+  right: number;
+}) {
   const drag = useStore(dragStore, (s) => s.drag);
   const { view, bars } = useRundown();
   if (!drag || drag.grip === 'body') return null;

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { PointerEvent, RefObject } from 'react';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { keyframesBetween, keyframeStore } from '../../../editor/model/keyframes.ts';
-import type { Slot } from '../../../editor/model/bars.ts';
+import type { LaneSlot } from '../../../editor/model/bars.ts';
 import { offsetAt } from '../../../editor/strip/view.ts';
 import { beginDrag } from '../../../ui/drag.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -16,7 +16,7 @@ interface Corners {
   y1: number;
 }
 
-export function useLasso(svg: RefObject<SVGSVGElement | null>, slots: ReadonlyMap<string, Slot>) {
+export function useLasso(svg: RefObject<SVGSVGElement | null>, slots: ReadonlyMap<string, LaneSlot>) {
   const { session } = useOpenedPage();
   const { bars, selection, view } = useRundown();
   const [lasso, setLasso] = useState<Corners | null>(null);

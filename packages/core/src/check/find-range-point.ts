@@ -4,7 +4,7 @@ import { movePoint } from '../timeline/index.ts';
 import type { RangePoint } from '../timeline/index.ts';
 
 /** A range point of the same notation at another offset; the page's two ends are written as such, since they must not be rounded. */
-export function pointAt(
+export function findRangePoint(
   offset: Px,
   was: RangePoint,
   instance: Instance,
