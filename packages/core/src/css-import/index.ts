@@ -1,10 +1,10 @@
-export { suggestCorrections } from './corrections.ts';
-export type { PageMistake } from './corrections.ts';
+export { suggestCorrections } from './diagnostics/corrections.ts';
+export type { PageMistake } from './diagnostics/corrections.ts';
 export { readPage, withoutTaken } from './read-page.ts';
 export type { ImportResult } from './read-page.ts';
-export type { Claim, TakenOut } from './take-out.ts';
-export { takenOut } from './take-out.ts';
-export type { FileAt } from './sheets.ts';
-export type { Corrections, Mistake, MistakeKind } from './mistakes.ts';
-export type { Place, Unsupported } from './source.ts';
+export type { Claim, TakenOut } from './claims/take-out.ts';
+export { takenOut } from './claims/take-out.ts';
+export type { FileAt } from './source/sheets.ts';
+export type { Corrections, Mistake, MistakeKind } from './diagnostics/mistakes.ts';
+export type { Place, Unsupported } from './source/source.ts';
 export type { Refuted } from './page-reader.ts';

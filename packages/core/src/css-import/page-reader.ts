@@ -1,26 +1,26 @@
 /** Brings together what every element of a page plays: what can be read into motions, and what has to stay as it is. */
 import type { Element } from 'domhandler';
 import type { MotionDocument } from '../motion/index.ts';
-import { Cascade } from './cascade.ts';
-import { claimsFor } from './claims.ts';
-import type { Share } from './claims.ts';
-import { makeDocument } from './compose.ts';
-import type { Group } from './compose.ts';
-import { Drafts } from './drafts.ts';
-import type { PageElements } from './elements.ts';
-import { Left } from './left.ts';
-import type { Corrections, Mistake } from './mistakes.ts';
-import { PageConditions } from './page-conditions.ts';
-import { Player } from './played.ts';
-import type { Played } from './played.ts';
-import { declaresMotion, moves, namesMotion } from './rules.ts';
-import type { ReadRule, ReadRules } from './rules.ts';
-import type { Unsupported } from './source.ts';
-import { MAX_ONLY } from './take-out.ts';
-import type { Claim } from './take-out.ts';
-import { Timelines } from './timelines.ts';
-import { boundByCarriers, spread } from './together.ts';
-import { Triggers } from './triggers.ts';
+import { Cascade } from './cascade/cascade.ts';
+import { claimsFor } from './claims/claims.ts';
+import type { Share } from './claims/claims.ts';
+import { makeDocument } from './compose/compose.ts';
+import type { Group } from './compose/compose.ts';
+import { Drafts } from './animations/drafts.ts';
+import type { PageElements } from './source/elements.ts';
+import { Left } from './claims/left.ts';
+import type { Corrections, Mistake } from './diagnostics/mistakes.ts';
+import { PageConditions } from './cascade/page-conditions.ts';
+import { Player } from './compose/played.ts';
+import type { Played } from './compose/played.ts';
+import { declaresMotion, moves, namesMotion } from './cascade/rules.ts';
+import type { ReadRule, ReadRules } from './cascade/rules.ts';
+import type { Unsupported } from './source/source.ts';
+import { MAX_ONLY } from './claims/take-out.ts';
+import type { Claim } from './claims/take-out.ts';
+import { Timelines } from './animations/timelines.ts';
+import { boundByCarriers, spread } from './compose/together.ts';
+import { Triggers } from './animations/triggers.ts';
 
 /** Elements whose motions stay in the page, and why. */
 export interface Refuted {

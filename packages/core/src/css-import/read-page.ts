@@ -3,19 +3,19 @@
  * can be taken out where the document writes it. What cannot be read is left alone and listed.
  */
 import type { MotionDocument } from '../motion/index.ts';
-import { PageElements } from './elements.ts';
-import type { Corrections, Mistake } from './mistakes.ts';
-import { narrowedClaims } from './claims.ts';
+import { PageElements } from './source/elements.ts';
+import type { Corrections, Mistake } from './diagnostics/mistakes.ts';
+import { narrowedClaims } from './claims/claims.ts';
 import { PageReader } from './page-reader.ts';
 import type { Refuted } from './page-reader.ts';
-import { frameFactors } from './frame-factors.ts';
-import { readRules } from './rules.ts';
-import type { ReadRules } from './rules.ts';
-import { readSheets } from './sheets.ts';
-import type { FileAt } from './sheets.ts';
-import type { Unsupported } from './source.ts';
-import { takenOut } from './take-out.ts';
-import type { Claim, TakenOut } from './take-out.ts';
+import { frameFactors } from './diagnostics/frame-factors.ts';
+import { readRules } from './cascade/rules.ts';
+import type { ReadRules } from './cascade/rules.ts';
+import { readSheets } from './source/sheets.ts';
+import type { FileAt } from './source/sheets.ts';
+import type { Unsupported } from './source/source.ts';
+import { takenOut } from './claims/take-out.ts';
+import type { Claim, TakenOut } from './claims/take-out.ts';
 
 export interface ImportResult {
   document: MotionDocument;

@@ -5,7 +5,7 @@ import { emptyDocument, readDocument, collectSelectors } from '../motion/index.t
 import type { MotionDocument } from '../motion/index.ts';
 import { layoutOfPage } from '../testing/page-layout.ts';
 import { readPage, takenOut } from './index.ts';
-import { reversedEasing, unrolled } from './unroll.ts';
+import { reversedEasing, unrolled } from './animations/unroll.ts';
 import { parseEasing } from '../value/index.ts';
 
 const BODY = `<main>${Array.from({ length: 4 }, (_, i) => `<section id="s${i}" class="part"><h2>${i}</h2><p class="line odd">a</p><p class="line">b</p></section>`).join('')}</main>`;

@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { makeDocument, element, makeLayout, motion, fadeAndRise } from '../testing/index.ts';
-import { hasSheetsInBody, insertFirstInHead, insertLastInHead, toTitle } from './html.ts';
-import { handOffCss } from './join-css.ts';
-import { previewCss } from './piece.ts';
-import { indent } from './rule.ts';
-import { slug, slugs, stylesheetPath } from './names.ts';
-import { rangeCss } from './range-css.ts';
-import { writeCss } from './write-css.ts';
+import { hasSheetsInBody, insertFirstInHead, insertLastInHead, toTitle } from './html/html.ts';
+import { handOffCss } from './css/join-css.ts';
+import { previewCss } from './css/piece.ts';
+import { indent } from './css/rule.ts';
+import { slug, slugs, stylesheetPath } from './selectors/names.ts';
+import { rangeCss } from './css/range-css.ts';
+import { writeCss } from './css/write-css.ts';
 import { computeGeometry } from '../page/index.ts';
 
 const layout = makeLayout([element({ selector: '#a' }), element({ selector: '#b' })]);

@@ -103,7 +103,7 @@ const LayoutShape = z.strictObject({
     .optional(),
   /** fingerprint of the adjustments that were in place then; none: there were none */
   adjusted: z.string().max(20).optional(),
-  /** selectors that miss their elements once pins have changed the HTML; those carry a mark instead (see format/marks.ts) */
+  /** selectors that miss their elements once pins have changed the HTML; those carry a mark instead (see format/selectors/marks.ts) */
   marked: z.array(z.string().max(2000)).max(2000).optional(),
   /** rules of the page that its pins’ wrappers would make miss; they are written again for marked elements */
   kept: z

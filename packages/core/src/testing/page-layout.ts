@@ -4,7 +4,7 @@ import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import { selectAll } from 'css-select';
 import { isTag } from 'domhandler';
 import type { ChildNode, Document, Element } from 'domhandler';
-import { PageElements } from '../css-import/elements.ts';
+import { PageElements } from '../css-import/source/elements.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 
 const IGNORED = new Set(['html', 'head', 'style', 'link', 'script', 'title', 'meta', 'base']);

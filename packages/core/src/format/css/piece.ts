@@ -1,0 +1,60 @@
+/** What the writer gives. */
+import type { Motion } from '../../motion/index.ts';
+
+/** For whom it is written: readers with or without a wish for reduced motion. */
+export type Condition = 'full-motion' | 'reduced-motion';
+
+export interface Piece {
+  /** stable while the same motions share the same elements */
+  id: string;
+  motions: string[];
+  /** part of the page while it is measured: pins and adjustments, as against motions */
+  stays?: boolean;
+  /** rules that belong inside the guards */
+  rules: string;
+  keyframes: string;
+}
+
+export interface WriterNote {
+  motion: string;
+  note: string;
+}
+
+/** What the script has to play, by the names of the CSS animations that it takes over. */
+export interface Plan {
+  /** custom properties named `--signal…`: scripts of the page hear of them */
+  signals: { motion: string; property: string; selector: string }[];
+  /** strips that move endlessly */
+  marquees: {
+    motion: string;
+    selector: string;
+    axis: 'block' | 'inline';
+    speed: number;
+    reverses: boolean;
+    push: number;
+    pauses: boolean;
+    damping: Motion['damping'];
+    /** the media condition under which it runs */
+    when?: string;
+  }[];
+  /** media conditions that change what is played */
+  media?: string[];
+  /** strips that a pin moves sideways: the script brings what has the focus in them into sight */
+  travels: { motion: string; selector: string }[];
+  damping: {
+    /** motion’s id, for the workbench */
+    motion: string;
+    names: string[];
+    selector: string;
+    damping: Exclude<Motion['damping'], { kind: 'none' }>;
+  }[];
+}
+
+export interface Written {
+  pieces: Piece[];
+  plan: Plan;
+  notes: WriterNote[];
+}
+
+/** What the preview puts into the page for one piece: the same text, without guards, since the condition is chosen there. */
+export const previewCss = (piece: Piece): string => [piece.rules, piece.keyframes].filter(Boolean).join('\n');

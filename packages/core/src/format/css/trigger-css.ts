@@ -1,0 +1,83 @@
+/** Triggers as CSS: the standard’s triggers (CSS Animations 2, §5). A jump over the whole page still passes a trigger, since it never ends. */
+import type { Trigger } from '../../motion/index.ts';
+import type { PinnedLayout } from '../../page/index.ts';
+import { isMeeting, parseMeeting } from '../../timeline/index.ts';
+import type { RangePoint } from '../../timeline/index.ts';
+import { decimal } from '../../value/index.ts';
+import { writtenSelector } from '../selectors/marks.ts';
+import { joinSelectors, overlaps } from './overlaps.ts';
+import type { Piece } from './piece.ts';
+import { rule } from './rule.ts';
+
+export const triggerName = (slug: string): string => `--lv-${slug}-passed`;
+
+/** What entering and leaving do. Going back on a trigger that plays once is never heeded. */
+export function triggerActions({ plays, back }: Trigger): string {
+  if (plays === 'once') return 'play-once';
+  return { 'keeps-end': 'replay none', 'plays-back': 'play-forwards play-backwards', returns: 'play reset' }[
+    back
+  ];
+}
+
+const pct = (n: number) => `${decimal(n * 100)}%`;
+
+/**
+ * Both lines on one view timeline. Meetings take an end inset that makes the first exact in any scroller; a second one, at another line,
+ * is counted from there in viewport units. Beside a phase, which would shift with the inset, a meeting is in viewport units altogether.
+ */
+function lines(trigger: Trigger): { inset: string; down: string; up: string } {
+  const first =
+    isMeeting(trigger.down) && (trigger.up === null || isMeeting(trigger.up))
+      ? parseMeeting(trigger.down)
+      : null;
+  const base = first?.ok ? 1 - first.value.line : 0;
+  const text = (p: RangePoint): string => {
+    if (!isMeeting(p)) return p;
+    const m = parseMeeting(p);
+    if (!m.ok) throw new SyntaxError(m.error);
+    const further = 1 - m.value.line - base;
+    if (Math.abs(further) < 1e-9) return `entry-crossing ${pct(m.value.edge)}`;
+    return `entry-crossing calc(${pct(m.value.edge)} ${further < 0 ? '-' : '+'} ${decimal(Math.abs(further))} * 100vh)`;
+  };
+  return {
+    inset: base === 0 ? '' : ` 0px ${pct(base)}`,
+    down: text(trigger.down),
+    up: trigger.up === null ? '' : text(trigger.up),
+  };
+}
+
+/** One piece per trigger that is on and has its element. */
+export function triggerPieces(
+  triggers: readonly Trigger[],
+  names: ReadonlyMap<string, string>,
+  parts: ReadonlyMap<string, readonly string[]>,
+  layout: PinnedLayout,
+): Piece[] {
+  // CSS keeps triggers as lists per element.
+  const bySubject = new Map<string, Trigger[]>();
+  for (const g of triggers)
+    if (g.on && parts.get(g.id)?.length) bySubject.set(g.subject, [...(bySubject.get(g.subject) ?? []), g]);
+  const makePiece = (selector: string, list: readonly Trigger[]): Piece => ({
+    id: `trigger:${list.map((g) => g.id).join('+')}`,
+    motions: list.flatMap((g) => parts.get(g.id) ?? []),
+    rules: rule(selector, [
+      `timeline-trigger: ${list
+        .map((g) => {
+          const { inset, down, up } = lines(g);
+          const leave = up === '' ? '' : ` / ${up} cover 1000%`;
+          return `${triggerName(names.get(g.id)!)} view(block${inset}) ${down} cover 1000%${leave}`;
+        })
+        .join(', ')};`,
+    ]),
+    keyframes: '',
+  });
+  return [
+    ...[...bySubject].map(([subject, list]) => makePiece(writtenSelector(subject, layout), list)),
+    ...overlaps([...bySubject.keys()], layout).map((group) =>
+      makePiece(
+        joinSelectors(group, layout),
+        group.flatMap((subject) => bySubject.get(subject)!),
+      ),
+    ),
+  ];
+}

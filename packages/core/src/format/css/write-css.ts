@@ -1,0 +1,213 @@
+/**
+ * The one writer of CSS. The preview applies its pieces as they are; the hand-off joins the same pieces (see join-css.ts).
+ */
+import type { PinnedLayout, Layout } from '../../page/index.ts';
+import { withPins } from '../../page/index.ts';
+import { computeTimes } from '../../motion/index.ts';
+import type { Motion, MotionDocument, Pin } from '../../motion/index.ts';
+import { asPin, isEndless, isTimed, refersTo } from '../../drivers/index.ts';
+import { adjustmentPieces } from './adjustment-css.ts';
+import { absent, makePieces } from './element-css.ts';
+import type { Entry } from './entry.ts';
+import { triggerPieces } from './trigger-css.ts';
+import { keptPieces } from './kept-css.ts';
+import { keyframesCss } from './keyframes-css.ts';
+import { slugs } from '../selectors/names.ts';
+import type { Condition, Piece, WriterNote, Written } from './piece.ts';
+import { pinPieces, travelDoubt } from './pin-css.ts';
+import { makePlan } from '../script/plan.ts';
+import { registrations } from './property-css.ts';
+import { byName, staggerPieces, stepCss, steppedRange } from './stagger-css.ts';
+import { splitParts, timedEntries } from './timed-css.ts';
+import { NamedTimelines, makeTimeline } from './timeline-css.ts';
+import type { TimelineCss } from './timeline-css.ts';
+
+/** A document written under a media condition, beside the same document without it. */
+export interface Beside {
+  base: MotionDocument;
+  /** what the names of differing keyframes get added */
+  suffix: string;
+}
+
+/** A document’s entries, before those that share elements are joined. */
+export interface CssDraft {
+  document: MotionDocument;
+  layouts: PinnedLayout[];
+  condition: Condition;
+  triggerNames: Map<string, string>;
+  entries: Entry[];
+  shared: NamedTimelines;
+  steps: Piece[];
+  notes: WriterNote[];
+  /** motions that something else than CSS plays; only what they register is written */
+  apart: readonly Motion[];
+  /** one step of a stagger, as CSS */
+  makeStep(motion: Motion): string;
+}
+
+/**
+ * CSS of the motions that are on, for one condition. `others` are layouts of the same page at further viewport sizes: a form
+ * that would be wrong at one of them is not used.
+ */
+export const writeCss = (
+  document: MotionDocument,
+  layout: Layout,
+  condition: Condition,
+  others: readonly Layout[] = [],
+): Written => {
+  const draft = draftCss(document, layout, condition, others);
+  return { pieces: piecesOfDraft(draft), plan: makePlan(draft), notes: draft.notes };
+};
+
+export function draftCss(
+  document: MotionDocument,
+  layout: Layout,
+  condition: Condition,
+  others: readonly Layout[] = [],
+  beside?: Beside,
+  isApart: (m: Motion) => boolean = () => false,
+): CssDraft {
+  const notes: WriterNote[] = [];
+  const names = slugs(document.motions);
+  const pinNames = slugs(document.pins);
+  const pins = new Map(document.pins.map((pin) => [pin.id, { pin, name: pinNames.get(pin.id)! }]));
+  const triggerNames = slugs(document.triggers);
+  const times = computeTimes(document.motions);
+  const shared = new NamedTimelines();
+  const steps: Piece[] = [];
+  const reducedMotion = condition === 'reduced-motion';
+  const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
+  const held = layouts[0]!;
+  const before = new Map(beside?.base.motions.map((m) => [m.id, m]));
+  const blockNames = new Map(
+    document.motions.map((m) => {
+      const differs = beside && m.keyframes !== before.get(m.id)?.keyframes;
+      return [m.id, names.get(m.id)! + (differs ? beside.suffix : '')];
+    }),
+  );
+  const entries = document.motions.flatMap((motion): Entry[] => {
+    if (!motion.on || isApart(motion) || (reducedMotion && motion.reducedMotion === 'drop')) return [];
+    // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
+    const { driver } = motion;
+    if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
+    const pinned = asPin(driver);
+    if (pinned && (reducedMotion || !held.pinnedSpans.some((h) => h.id === pinned.pin))) return [];
+    if (isEndless(driver)) return [];
+    if (isTimed(driver))
+      return timedEntries(motion, condition, { document, held, names, blockNames, triggerNames, times });
+    const written = makeEntry(
+      motion,
+      [names.get(motion.id)!, blockNames.get(motion.id)!],
+      condition,
+      layouts,
+      pins,
+    );
+    if (written.named) shared.add(written.named.owner, written.named);
+    notes.push(...written.notes);
+    return written.blocks.length ? [written] : [];
+  });
+  for (const pin of document.pins) {
+    const doubt = pin.on && !reducedMotion ? travelDoubt(pin, layouts) : null;
+    const mover = document.motions.find((m) => refersTo(m.driver, pin.id));
+    if (doubt) notes.push({ motion: mover?.id ?? pin.id, note: doubt });
+  }
+  return {
+    document,
+    layouts,
+    condition,
+    triggerNames,
+    entries,
+    shared,
+    steps,
+    notes,
+    apart: document.motions.filter((m) => m.on && isApart(m)),
+    makeStep: (motion) => stepCss(motion, held),
+  };
+}
+
+/**
+ * `all`: drafts of the same document under every media condition. Motions that are written in another one but not here are let go of.
+ * `page`: all that one page gets; a custom property is registered once, for what it holds in any of it.
+ */
+export function piecesOfDraft(
+  draft: CssDraft,
+  all: readonly CssDraft[] = [draft],
+  page: readonly CssDraft[] = all,
+): Piece[] {
+  const listMotions = (drafts: readonly CssDraft[]) =>
+    drafts.flatMap((d) => [...d.entries.map((e) => e.motion), ...d.apart]);
+  const { document, layouts, entries, condition } = draft;
+  const held = layouts[0]!;
+  const joined =
+    all.length === 1
+      ? entries
+      : withAbsent(draft, new Set(all.flatMap((d) => d.entries.map((e) => e.motion.id))));
+  return [
+    ...registrations(listMotions(page), document.properties),
+    ...keptPieces(held),
+    ...adjustmentPieces(document, held, condition),
+    ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),
+    ...draft.shared.pieces(
+      held,
+      all.map((d) => d.shared),
+    ),
+    ...draft.steps,
+    ...triggerPieces(document.triggers, draft.triggerNames, splitParts(entries), held),
+    ...makePieces(joined, held),
+  ];
+}
+
+/** In the order of the document, with what is written elsewhere in its place. */
+function withAbsent({ document, entries }: CssDraft, ever: ReadonlySet<string>): Entry[] {
+  const here = new Map<string, Entry[]>();
+  for (const e of entries) here.set(e.motion.id, [...(here.get(e.motion.id) ?? []), e]);
+  return document.motions.flatMap((m) => here.get(m.id) ?? (ever.has(m.id) ? [absent(m)] : []));
+}
+
+interface OneWritten extends Entry, TimelineCss {
+  key: string;
+  layouts: readonly PinnedLayout[];
+}
+
+/** What was written last for a motion. While one motion is dragged all others are the same objects and need no second look. */
+const last = new WeakMap<Motion, OneWritten>();
+
+const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, { pin: Pin; name: string }>): string => {
+  const pinned = asPin(driver);
+  return pinned ? JSON.stringify(pins.get(pinned.pin)) : '';
+};
+
+function makeEntry(
+  motion: Motion,
+  [name, blockName]: [string, string],
+  condition: Condition,
+  layouts: readonly PinnedLayout[],
+  pins: ReadonlyMap<string, { pin: Pin; name: string }>,
+): OneWritten {
+  const key = `${condition} ${name} ${blockName} ${pinKey(motion, pins)}`;
+  const known = last.get(motion);
+  if (
+    known?.key === key &&
+    known.layouts.length === layouts.length &&
+    known.layouts.every((l, i) => l === layouts[i])
+  )
+    return known;
+  // What only fades anyway is the same for all readers.
+  const fadeOnly =
+    condition === 'reduced-motion' &&
+    motion.reducedMotion === 'fade' &&
+    Object.keys(motion.keyframes).some((p) => p !== 'opacity');
+  const blocks = keyframesCss(
+    motion,
+    `lv-${blockName}${fadeOnly ? '-still' : ''}`,
+    fadeOnly ? (p) => p === 'opacity' : undefined,
+  );
+  const written = makeTimeline(motion, name, layouts, pins);
+  const stepped = motion.stagger && {
+    range: steppedRange(written.range, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
+    tuned: [[byName(`lv-${name}`), stepCss(motion, layouts[0]!)] as const],
+  };
+  const fresh = { motion, key, layouts, blocks, timed: null, ...written, ...stepped };
+  last.set(motion, fresh);
+  return fresh;
+}

@@ -1,0 +1,47 @@
+/** What pins and adjustments need in the HTML. One list, applied by the probe to the live page and by `patchHtml` to its source. */
+import type { Cue, MotionDocument, Pin } from '../../motion/index.ts';
+import { collectSelectors } from '../../motion/index.ts';
+import type { Layout } from '../../page/index.ts';
+import { slugs } from '../selectors/names.ts';
+
+export interface HtmlPatch {
+  /** an element gets a wrapper with this class, and in it, before the element, places that links lead to */
+  wraps: { id: string; selector: string; className: string; anchors: { id: string; className: string }[] }[];
+  attributes: { selector: string; name: string; value: string }[];
+  /** selectors that must go on meaning what they mean in the page as it was brought */
+  selectors: string[];
+}
+
+/** Class of the track around a pin’s stage, by pin id. */
+export const trackClasses = (document: Pick<MotionDocument, 'pins'>): Map<string, string> =>
+  new Map([...slugs(document.pins)].map(([id, name]) => [id, `lv-hold-${name}`]));
+
+/** A cue that links can lead to has an element of its own in the track: there is nothing else at its place. */
+export const linkedCues = (document: Pick<MotionDocument, 'cues'>, pin: Pin): (Cue & { link: string })[] =>
+  pin.sticky.by === 'top'
+    ? document.cues.filter((c): c is Cue & { link: string } => c.pin === pin.id && c.link !== undefined)
+    : [];
+export const anchorClass = (link: string): string => `lv-cue-${link}`;
+
+/** `kept`: rules of the page that have to go on holding, from the layout; the live page finds them by itself. */
+export function makePatch(document: MotionDocument, kept: Layout['kept'] = []): HtmlPatch {
+  const classes = trackClasses(document);
+  const wraps = document.pins
+    .filter((p) => p.on || p.conditions?.some((c) => c.on))
+    .map((p) => ({
+      id: p.id,
+      selector: p.stage,
+      className: classes.get(p.id)!,
+      anchors: linkedCues(document, p).map((c) => ({ id: c.link, className: anchorClass(c.link) })),
+    }));
+  return {
+    wraps,
+    attributes: document.adjustments.flatMap((a) =>
+      Object.entries(a.attributes ?? {}).map(([name, value]) => ({ selector: a.selector, name, value })),
+    ),
+    // Without a wrapper every selector goes on meaning what it meant.
+    selectors: wraps.length
+      ? [...new Set([...collectSelectors(document), ...kept.map((r) => r.selector)])]
+      : [],
+  };
+}

@@ -1,0 +1,139 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { parseLength, resolveLength, withPins } from '../../page/index.ts';
+import { makeDocument, element, makeLayout, motion } from '../../testing/index.ts';
+import { handOffCss, toLinear, fallbackPlan, scriptText } from '../index.ts';
+import type { FallbackPlan } from '../index.ts';
+
+const layout = withPins(
+  makeLayout([
+    element({ selector: '#a' }),
+    element({ selector: '#b' }),
+    element({ selector: '#c', tag: 'section' }),
+  ]),
+  [],
+);
+const linear = (css: string) => {
+  const parsed = parseLength(css);
+  if (!parsed.ok) throw new Error(parsed.error);
+  return toLinear(parsed.value);
+};
+
+describe('lengths as sums', () => {
+  test.each([
+    ['40%', [40, 0, 0, 0]],
+    ['calc(50% + 10vh - 3px)', [50, -3, 10, 0]],
+    ['calc((20% + 4vw) * -2)', [-40, 0, 0, -8]],
+    ['0', [0, 0, 0, 0]],
+  ])('%s', (css, wanted) => expect(linear(css)).toEqual(wanted));
+  test.each(['2em', 'min(10px, 4vh)', 'calc(3px * 1em)'])('%s is no such sum', (css) => {
+    const parsed = parseLength(css);
+    expect(parsed.ok ? toLinear(parsed.value) : null).toBeNull();
+  });
+  test('mean what the length means, on every screen', () => {
+    const n = fc.integer({ min: -300, max: 300 });
+    fc.assert(
+      fc.property(
+        n,
+        n,
+        n,
+        fc.integer({ min: 200, max: 4000 }),
+        fc.integer({ min: 200, max: 3000 }),
+        (pct, px, vh, width, height) => {
+          const css = `calc(${pct}% + ${px}px + ${vh}vh)`;
+          const [p, x, h, w] = linear(css)!;
+          const parsed = parseLength(css);
+          if (!parsed.ok) throw new Error(parsed.error);
+          const wanted = resolveLength(parsed.value, { percent: 700, viewport: { width, height } });
+          expect(p * 7 + x + (h * height) / 100 + (w * width) / 100).toBeCloseTo(wanted, 6);
+        },
+      ),
+    );
+  });
+});
+
+const makePlan = (...motions: Parameters<typeof makeDocument>) =>
+  fallbackPlan(makeDocument(...motions), layout);
+
+test('a motion as data: frames as scripts name them, its range as numbers', () => {
+  const { plan, notes } = makePlan(
+    motion({
+      range: { start: 'entry 10%', end: { edge: '50%', line: '60%' } },
+      keyframes: {
+        'background-color': [
+          { at: '0%', value: 'red', easing: 'ease-in' },
+          { at: '100%', value: 'blue' },
+        ],
+      },
+    }),
+  );
+  expect(notes).toEqual([]);
+  expect(plan.motions[0]).toMatchObject({
+    selector: '#a',
+    frames: [
+      [
+        { offset: 0, easing: 'ease-in', backgroundColor: 'red' },
+        { offset: 1, easing: 'linear', backgroundColor: 'blue' },
+      ],
+    ],
+    range: [
+      ['entry', 10, 0, 0, 0],
+      ['meets', 0.5, 0.6],
+    ],
+    on: {
+      kind: 'view',
+      subject: null,
+      insets: [
+        [0, 0, 0, 0],
+        [0, 0, 0, 0],
+      ],
+    },
+    time: null,
+  });
+});
+
+test('what is off is left out; what cannot be said in numbers is left out and noted', () => {
+  const { plan, notes } = makePlan(
+    motion({ id: 'm_off', on: false }),
+    motion({ id: 'm_em', range: { start: 'entry 2em', end: 'exit 0%' } }),
+    motion({ id: 'm_named', keyframes: { opacity: [{ at: 'entry 0%', value: '0' }] } }),
+  );
+  expect(plan.motions).toEqual([]);
+  expect(notes.map((n) => n.motion)).toEqual(['m_em', 'm_named']);
+});
+
+test('an intro hands over what the scroll moves too, and lies over it', () => {
+  const load = motion({ id: 'm_in', driver: { kind: 'load' }, time: { delay: '50ms', duration: '300ms' } });
+  const { plan } = makePlan(load, motion({ id: 'm_scroll' }));
+  expect(plan.motions.map((m) => m.on.kind)).toEqual(['view', 'load', 'load']);
+  const handing = plan.motions.find((m) => m.on.kind === 'load' && m.frames.length)!;
+  expect([handing.fill, handing.frames[0]!.map((f) => f.offset), handing.time]).toEqual([
+    'backwards',
+    [0],
+    [50, 300],
+  ]);
+});
+
+test('the script asks the browser first, and fetches the other one only where timelines are missing', () => {
+  const d = makeDocument(motion());
+  const empty: FallbackPlan = { motions: [], triggers: [] };
+  const out = handOffCss(d, layout, 'T', [], { fallback: true });
+  expect(scriptText(out.plan, 'T')).toBeNull();
+  const text = scriptText(out.plan, 'T */ x', empty)!;
+  expect(text.startsWith('/* T  x */')).toBe(true);
+  expect(text.indexOf("CSS.supports('animation-timeline: view()')")).toBeLessThan(
+    text.indexOf("import('../motion-fallback.js')"),
+  );
+});
+
+test('what motions need of the page stands outside of the feature’s guard only where a script may play', () => {
+  const d = {
+    ...makeDocument(motion()),
+    adjustments: [{ id: 'a_c', selector: '#c', declarations: { perspective: '900px' }, for: ['m_a'] }],
+  };
+  const inside = handOffCss(d, layout, 'T').css;
+  const outside = handOffCss(d, layout, 'T', [], { fallback: true }).css;
+  expect(inside.indexOf('@supports')).toBeLessThan(inside.indexOf('perspective'));
+  expect(outside.indexOf('perspective')).toBeLessThan(outside.indexOf('@supports'));
+  expect(outside).toContain('@media screen and (scripting: enabled) {');
+});

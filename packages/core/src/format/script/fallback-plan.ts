@@ -1,0 +1,215 @@
+/**
+ * Everything as data, for browsers without scroll timelines: there a script drives paused Web Animations. Nothing is interpolated by us, and
+ * nothing of CSS is parsed there: range points are numbers here already.
+ */
+import { isAtLoad, isEndless, isTimed } from '../../drivers/index.ts';
+import type { Driver } from '../../drivers/index.ts';
+import { isMeeting, parseMeeting, parsePhasePoint, staggerSteps, stepPx } from '../../timeline/index.ts';
+import type { RangePoint } from '../../timeline/index.ts';
+import { findMatches, parseLength } from '../../page/index.ts';
+import type { PinnedLayout, LengthExpr } from '../../page/index.ts';
+import { listPlaces, computeTimes } from '../../motion/index.ts';
+import type { Trigger, Motion, MotionDocument, Pin } from '../../motion/index.ts';
+import { keyframeOffset, withWholeEasing } from '../../value/index.ts';
+import { writtenSelector } from '../selectors/marks.ts';
+import { trackClasses } from '../html/patch.ts';
+import { introParts } from '../css/timed-css.ts';
+import type { WriterNote } from '../css/piece.ts';
+
+/** A length as shares: per cent of the range it counts in, px, and per cent of the viewport’s height and width. */
+export type Linear = [pct: number, px: number, vh: number, vw: number];
+/** A place on a view progress: a phase and how far into it, or the element’s fraction that meets the viewport’s. */
+export type FallbackPoint = [phase: string, ...at: Linear] | ['meets', edge: number, line: number];
+
+export interface FallbackMotion {
+  selector: string;
+  /** per property its keyframes, as Web Animations take them */
+  frames: { offset: number; easing: string; [property: string]: string | number }[][];
+  fill: Motion['fill'];
+  composite: Motion['composite'];
+  damping: Motion['damping'];
+  /** px, or ms, by which each target is later, in page order */
+  late: number[];
+  on:
+    | { kind: 'scroll'; scroller: string | null; axis: 'block' | 'inline' }
+    | { kind: 'view'; subject: string | null; axis: 'block' | 'inline'; insets: [Linear, Linear] }
+    | { kind: 'pin'; track: string; by: 'top' | 'bottom'; inset: Linear }
+    | { kind: 'trigger'; trigger: number }
+    | { kind: 'load' };
+  range: [FallbackPoint, FallbackPoint];
+  /** ms, of timed ones */
+  time: [start: number, duration: number] | null;
+}
+
+export interface FallbackPlan {
+  motions: FallbackMotion[];
+  triggers: {
+    subject: string;
+    down: FallbackPoint;
+    up: FallbackPoint;
+    plays: Trigger['plays'];
+    back: Trigger['back'];
+  }[];
+}
+
+const zero: Linear = [0, 0, 0, 0];
+const sum = (a: Linear, b: Linear): Linear => a.map((n, i) => n + b[i]!) as Linear;
+const times = (a: Linear, k: number): Linear => a.map((n) => n * k + 0) as Linear;
+
+/** Sums and multiples of %, px, vh and vw; null for anything that is no such sum. */
+export function toLinear(e: LengthExpr): Linear | null {
+  switch (e.kind) {
+    case 'number':
+      return e.value === 0 ? zero : null;
+    case 'dimension': {
+      const place = ['%', 'px', 'vh', 'vw'].indexOf(e.unit);
+      return place < 0 ? null : (zero.map((_, i) => (i === place ? e.value : 0)) as Linear);
+    }
+    case 'sum': {
+      const terms = e.terms.map(toLinear);
+      return terms.some((t) => t === null) ? null : (terms as Linear[]).reduce(sum, zero);
+    }
+    case 'product': {
+      const numbers = e.factors.flatMap((f) => (f.kind === 'number' ? [f.value] : []));
+      const rest = e.factors.filter((f) => f.kind !== 'number');
+      const one = rest.length === 1 ? toLinear(rest[0]!) : null;
+      return (
+        one &&
+        times(
+          one,
+          numbers.reduce((a, b) => a * b, 1),
+        )
+      );
+    }
+    default:
+      return null;
+  }
+}
+
+const toLength = (css: string): Linear | null => {
+  const parsed = parseLength(css === 'auto' ? '0px' : css);
+  return parsed.ok ? toLinear(parsed.value) : null;
+};
+
+function toPoint(p: RangePoint, side: 'start' | 'end'): FallbackPoint | null {
+  if (isMeeting(p)) {
+    const m = parseMeeting(p);
+    return m.ok ? ['meets', m.value.edge, m.value.line] : null;
+  }
+  const parsed = parsePhasePoint(p, side);
+  const at = parsed.ok ? toLinear(parsed.value.offset) : null;
+  return parsed.ok && at ? [parsed.value.phase ?? 'cover', ...at] : null;
+}
+
+interface Context {
+  document: MotionDocument;
+  pins: ReadonlyMap<string, { pin: Pin; track: string }>;
+  layout: PinnedLayout;
+}
+type On = FallbackMotion['on'] | null;
+type Said = { [K in Driver['kind']]: (driver: Extract<Driver, { kind: K }>, c: Context) => On };
+
+/** What each kind of driver is as data; null where the script cannot play it. */
+const ON: Said = {
+  scroll: ({ scroller, axis }, { layout }) => ({
+    kind: 'scroll',
+    scroller: scroller ? writtenSelector(scroller, layout) : null,
+    axis,
+  }),
+  view({ subject, axis, insets }, { layout }) {
+    const lengths = insets.map(toLength);
+    if (lengths.some((i) => i === null)) return null;
+    const named = subject === 'self' ? null : writtenSelector(subject, layout);
+    return { kind: 'view', subject: named, axis, insets: lengths as [Linear, Linear] };
+  },
+  pin({ pin }, { pins }) {
+    const known = pins.get(pin);
+    const inset = known && toLength(known.pin.sticky.inset);
+    if (!known?.pin.on || !inset) return null;
+    return { kind: 'pin', track: known.track, by: known.pin.sticky.by, inset };
+  },
+  trigger(driver, { document }) {
+    const trigger = document.triggers.filter((g) => g.on).findIndex((g) => g.id === driver.trigger);
+    return trigger < 0 ? null : { kind: 'trigger', trigger };
+  },
+  load: () => ({ kind: 'load' }),
+  marquee: () => null,
+};
+const toOn = ({ driver }: Motion, c: Context): On => ON[driver.kind](driver as never, c);
+
+const listFrames = (m: Motion, keeps: (property: string) => boolean): FallbackMotion['frames'] =>
+  Object.entries(m.keyframes)
+    .filter(([property]) => keeps(property))
+    .map(([property, list]) =>
+      withWholeEasing(list, m.easing).map((k) => ({
+        offset: keyframeOffset(k.at),
+        easing: k.easing ?? 'linear',
+        ...(k.value ? { [camel(property)]: k.value } : {}),
+      })),
+    );
+/** As scripts name properties; custom ones keep their name. */
+const camel = (property: string) =>
+  property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
+
+/** What cannot be said in numbers is left out, and noted. Nothing of it is played for readers who ask for reduced motion. */
+export function fallbackPlan(
+  d: MotionDocument,
+  layout: PinnedLayout,
+): { plan: FallbackPlan; notes: WriterNote[] } {
+  const notes: WriterNote[] = [];
+  const tracks = trackClasses(d);
+  const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${tracks.get(pin.id)!}` }]));
+  const played = computeTimes(d.motions);
+  const motions = d.motions.flatMap((m): FallbackMotion[] => {
+    if (!m.on || isEndless(m.driver)) return [];
+    const on = toOn(m, { document: d, pins, layout });
+    const range = [toPoint(m.range.start, 'start'), toPoint(m.range.end, 'end')];
+    const named = Object.values(m.keyframes).some((l) => l.some((k) => /^[a-z]/.test(k.at)));
+    if (!on || named || range.some((p) => p === null)) {
+      notes.push({
+        motion: m.id,
+        note: 'Browsers without scroll timelines show it static: its range is not a sum of %, px, vh and vw.',
+      });
+      return [];
+    }
+    const t = isTimed(m.driver) ? played.get(m.id) : undefined;
+    const parts = isAtLoad(m.driver) ? introParts(m, d, layout) : [{ motion: m, keeps: () => true }];
+    return parts.map((part) => ({
+      selector: writtenSelector(m.targets.selector, layout),
+      frames: listFrames(part.motion, part.keeps),
+      fill: part.motion.fill,
+      composite: m.composite,
+      damping: m.damping,
+      late: countLate(m, layout),
+      on,
+      range: range as [FallbackPoint, FallbackPoint],
+      time: t ? [t.start, t.end - t.start] : null,
+    }));
+  });
+  const triggers = d.triggers
+    .filter((g) => g.on)
+    .map((g) => {
+      const down = toPoint(g.down, 'start') ?? (['cover', ...zero] as FallbackPoint);
+      return {
+        subject: writtenSelector(g.subject, layout),
+        down,
+        up: (g.up === null ? null : toPoint(g.up, 'start')) ?? down,
+        plays: g.plays,
+        back: g.back,
+      };
+    });
+  // An intro lies over what the scroll scrubs, as in CSS.
+  const last = (m: FallbackMotion) => (m.on.kind === 'load' ? 1 : 0);
+  return { plan: { motions: motions.sort((a, b) => last(a) - last(b)), triggers }, notes };
+}
+
+function countLate(m: Motion, layout: PinnedLayout): number[] {
+  if (!m.stagger) return [];
+  const { step, order } = m.stagger;
+  const first = listPlaces({ ...m, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
+  const length = first && 'start' in first ? first.end - first.start : 0;
+  const px = step.endsWith('ms') ? Number.parseFloat(step) : stepPx(step, length, layout);
+  return staggerSteps(order, findMatches(layout, m.targets.selector), layout).map((s) =>
+    Number((s * px).toFixed(2)),
+  );
+}

@@ -1,0 +1,61 @@
+/** What the script plays, from what was written as CSS. */
+import { isEndless, refersTo } from '../../drivers/index.ts';
+import type { PinnedLayout } from '../../page/index.ts';
+import type { Motion, MotionDocument } from '../../motion/index.ts';
+import type { Entry } from '../css/entry.ts';
+import { writtenSelector } from '../selectors/marks.ts';
+import type { Plan } from '../css/piece.ts';
+import type { CssDraft } from '../css/write-css.ts';
+
+export function makePlan({ document, entries, layouts, condition }: CssDraft): Plan {
+  const held = layouts[0]!;
+  const reducedMotion = condition === 'reduced-motion';
+  return {
+    // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
+    damping: reducedMotion ? [] : entries.flatMap((e) => dampedBy(e, held)),
+    signals: entries.flatMap((e) => listSignals(e, held)),
+    travels: reducedMotion ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
+    marquees: reducedMotion ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
+  };
+}
+
+function dampedBy({ motion, blocks }: Entry, layout: PinnedLayout): Plan['damping'] {
+  if (motion.damping.kind === 'none') return [];
+  const selector = writtenSelector(motion.targets.selector, layout);
+  return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, damping: motion.damping }];
+}
+
+/** A custom property whose name begins with “signal” is told to the page’s scripts. */
+function listSignals({ motion }: Entry, layout: PinnedLayout): Plan['signals'] {
+  const selector = writtenSelector(motion.targets.selector, layout);
+  return Object.keys(motion.keyframes)
+    .filter((p) => /^--signal\b/.test(p))
+    .map((property) => ({ motion: motion.id, property, selector }));
+}
+
+/** The motion that moves a strip as far as its pin’s distance was made for. */
+function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: PinnedLayout): Plan['travels'] {
+  const { driver, targets } = motion;
+  const pin = document.pins.find((p) => refersTo(driver, p.id));
+  if (
+    pin?.distance.kind !== 'travel' ||
+    pin.distance.strip !== targets.selector ||
+    !motion.keyframes.translate
+  )
+    return [];
+  return [{ motion: motion.id, selector: writtenSelector(targets.selector, layout) }];
+}
+
+/** Nothing in CSS moves at a speed that listens to the scroll: a marquee is the script’s alone. */
+export function makeMarquee(
+  { id, on, driver, targets, damping }: Motion,
+  layout: PinnedLayout,
+): Plan['marquees'] {
+  if (!on || !isEndless(driver)) return [];
+  const { axis, speed, reverses, push, pauses } = driver;
+  const selector = writtenSelector(targets.selector, layout);
+  return [{ motion: id, selector, axis, speed, reverses, push, pauses, damping: damping }];
+}
+
+/** Whether the browser does everything by itself. */
+export const isEmptyPlan = (plan: Plan): boolean => Object.values(plan).every((list) => list.length === 0);

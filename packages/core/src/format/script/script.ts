@@ -1,0 +1,65 @@
+/** The hand-off’s script: the plan as a module beside the page, which starts the runtime. */
+import type { Plan } from '../css/piece.ts';
+import type { FallbackPlan } from './fallback-plan.ts';
+import { isEmptyPlan } from './plan.ts';
+
+export const RUNTIME_FILE = 'motion-runtime.js';
+
+/** Plays marquees: beside the runtime, where a page has some. */
+export const MARQUEES_FILE = 'motion-marquees.js';
+
+/** Plays everything where scroll timelines are missing. */
+export const FALLBACK_FILE = 'motion-fallback.js';
+
+/** Null where CSS does everything. With `older` a browser without scroll timelines gets all of it as data, and the script for that. */
+export function scriptText(plan: Plan, title: string, fallback: FallbackPlan | null = null): string | null {
+  const head = `/* ${title.replaceAll('*/', '')} */`;
+  const json = (data: unknown) => JSON.stringify(data, null, 2);
+  if (fallback === null) {
+    if (isEmptyPlan(plan)) return null;
+    return `${head}
+${runtimeImports(plan)}
+// Without scroll timelines nothing else of this plays, and the page stays as it was.
+if (CSS.supports('animation-timeline: view()')) start(document, ${planText(plan)}${startOptions(plan)});
+`;
+  }
+  const options = startOptions(plan);
+  return `${head}
+${runtimeImports(plan)}
+const plan = ${json(computePlayed(plan))};
+if (CSS.supports('animation-timeline: view()')) start(document, plan${options});
+else {
+  start(document, { ...plan, damping: [] }${options});
+  const older = await import('../${FALLBACK_FILE}');
+  older.start(${json(fallback)});
+}
+`;
+}
+
+/** The lines that bring what plays a plan. */
+export const runtimeImports = (plan: Plan): string =>
+  [
+    `import { start } from '../${RUNTIME_FILE}';\n`,
+    ...(plan.marquees.length ? [`import { playMarquees } from '../${MARQUEES_FILE}';\n`] : []),
+  ].join('');
+/** What `start` is given besides document and plan. */
+export const startOptions = (plan: Plan): string =>
+  plan.marquees.length ? ', { marquees: playMarquees }' : '';
+
+/** The plan as the script takes it. */
+export const planText = (plan: Plan): string => JSON.stringify(computePlayed(plan), null, 2);
+
+/** What the script needs of a plan. */
+function computePlayed(plan: Plan) {
+  const damping = plan.damping.map(({ names, selector, damping }) => ({ names, selector, damping }));
+  const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
+  const marquees = plan.marquees.map(({ motion: _, ...marquee }) => marquee);
+  const { media } = plan;
+  return {
+    ...(media?.length ? { media } : {}),
+    damping,
+    ...(signals.length ? { signals } : {}),
+    ...(marquees.length ? { marquees } : {}),
+    ...(plan.travels.length ? { travels: plan.travels.map(({ selector }) => ({ selector })) } : {}),
+  };
+}

@@ -1,0 +1,27 @@
+/**
+ * Marks: where pins change the HTML, a selector such as `main > section > h2` may no longer find its elements. The patch then puts a
+ * mark on them, and the style sheet asks for the mark. Probe, patcher and writer agree on its name, since it follows from the selector.
+ */
+import { fingerprint } from '../../page/fingerprint.ts';
+import type { Layout } from '../../page/index.ts';
+
+export const MARK = 'data-lv';
+
+/** A readable word and a few letters that tell apart what reads alike. */
+export function toMark(selector: string): string {
+  const word = selector
+    .split(/[\s>+~]+/)
+    .at(-1)!
+    .replace(/:nth-of-type\((\d+)\)/, '-$1')
+    .replace(/[^A-Za-z0-9-]+/g, '')
+    .toLowerCase();
+  return `${word.slice(0, 24) || 'part'}-${fingerprint(selector).toString(36).slice(0, 4)}`;
+}
+
+/** The selector as it has to be written for a page with its pins in place. */
+export const writtenSelector = (selector: string, layout: Layout): string =>
+  layout.marked?.includes(selector) ? `[${MARK}~="${toMark(selector)}"]` : selector;
+
+/** What a layout says of the adjustments that were in place when it was measured: a fingerprint of their rules. */
+export const adjustedBy = (rules: readonly string[]): string | undefined =>
+  rules.length ? fingerprint(rules.join('\n')).toString(36) : undefined;
