@@ -2,7 +2,7 @@
  * npm start and npm run dev: prepares the machine, starts PostgreSQL and the server, keeps both running, ends both.
  * Node built-ins only: this runs before anything is installed.
  */
-import { buildProbe, ensureBuilt } from './setup/build.mjs';
+import { ensureBuilt, watchParts } from './setup/build.mjs';
 import { checkNode, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
 import { takeLock } from './setup/lock.mjs';
 import { accessKey } from './setup/key.mjs';
@@ -47,7 +47,7 @@ async function database() {
   return (await cluster.ready).url;
 }
 
-const [url] = await Promise.all([database(), dev ? buildProbe() : ensureBuilt()]);
+const [url] = await Promise.all([database(), dev ? watchParts() : ensureBuilt()]);
 const key = accessKey(dir);
 const apiPort = dev ? await freePort() : port;
 const server = await startServer({

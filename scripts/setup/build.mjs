@@ -159,6 +159,21 @@ export async function buildProbe() {
   await build(fallbackBundle(inRoot('dist/fallback.js')));
 }
 
+/**
+ * Builds what the server hands out or starts beside itself, and again whenever one of its sources changes; what was wrong is said, and it goes
+ * on.
+ */
+export async function watchParts() {
+  await buildProbe();
+  const { context } = await import('esbuild');
+  const bundles = [
+    probeBundle(inRoot('dist/probe.js')),
+    liveBundle(inRoot('dist/live.js')),
+    importWorkerBundle(inRoot('dist/import-worker.js')),
+  ];
+  for (const bundle of bundles) await (await context({ logLevel: 'warning', ...bundle })).watch();
+}
+
 /** esbuild, which leaves it to us to say what went wrong. */
 async function builder() {
   const { build } = await import('esbuild');

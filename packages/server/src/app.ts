@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import express from 'express';
 import type { Express } from 'express';
 import helmet from 'helmet';
@@ -46,16 +47,12 @@ export interface AppOptions {
   key: string | null;
 }
 
-/** Built, it lies beside the server; while developing it is run from its source. */
-const importWorker = () =>
-  import.meta.url.endsWith('.ts')
-    ? startImportWorker(new URL('./add-page/import-worker.ts', import.meta.url), ['--import', 'tsx'])
-    : startImportWorker(new URL('./import-worker.js', import.meta.url));
+const isDeveloping = import.meta.url.endsWith('.ts');
 
 /** Kept for the importer that reads them; while developing it changes with every edit, and nothing is kept. */
-function storedImports(pool: pg.Pool, log: Logger): ImportResults | null {
-  if (import.meta.url.endsWith('.ts')) return null;
-  const source = readFileSync(new URL('./import-worker.js', import.meta.url));
+function storedImports(pool: pg.Pool, log: Logger, dist: string): ImportResults | null {
+  if (isDeveloping) return null;
+  const source = readFileSync(join(dist, 'import-worker.js'));
   const importer = createHash('sha256').update(source).digest('hex').slice(0, 16);
   const unstored = (error: unknown) =>
     log.warn({ err: String(error) }, 'the result of an import was not stored');
@@ -71,17 +68,21 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
   const app = express();
   const addresses = { ports: [port, appPort] };
   const origins = addresses.ports.flatMap((p) => [`http://127.0.0.1:${p}`, `http://localhost:${p}`]);
-  const results = storedImports(pool, log);
+  const results = storedImports(pool, log, dist);
   let probe = '';
   const proofs = new Proofs();
   const built = (file: string) => readFileSync(join(dist, file));
   const connect = new Connect({ db: pool, origins, script: () => built('live.js').toString('utf8') });
-  const importer = new Importer({ start: importWorker, ...(results ? { results } : {}) });
+  const importer = new Importer({
+    start: () => startImportWorker(pathToFileURL(join(dist, 'import-worker.js'))),
+    ...(results ? { results } : {}),
+  });
   const preview = {
     db: pool,
     proofs,
     importer,
-    probe: () => (probe ||= readFileSync(join(dist, 'probe.js'), 'utf8')),
+    // While developing it is built again whenever its sources change.
+    probe: () => (isDeveloping || !probe ? (probe = built('probe.js').toString('utf8')) : probe),
     framedBy: origins,
   };
   app.disable('x-powered-by');

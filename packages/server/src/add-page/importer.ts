@@ -40,17 +40,14 @@ export interface ImportResults {
 }
 
 export interface ImporterOptions {
-  /** starts the thread; it is the built file, or the source while developing */
+  /** starts the thread */
   start(): Worker;
   seconds?: number;
   results?: ImportResults;
 }
 
-export const startImportWorker = (file: URL, execArgv?: string[]): Worker =>
-  new Worker(file, {
-    ...(execArgv ? { execArgv } : {}),
-    resourceLimits: { maxOldGenerationSizeMb: LIMITS.readMegabytes, stackSizeMb: 64 },
-  });
+export const startImportWorker = (file: URL): Worker =>
+  new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: LIMITS.readMegabytes, stackSizeMb: 64 } });
 
 export class Importer {
   private readonly idle: Worker[] = [];

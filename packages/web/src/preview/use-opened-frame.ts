@@ -55,6 +55,12 @@ export function useOpenedFrame(
     setScripts(how.scripts ?? true);
     setRound((r) => r + 1);
   }, []);
+  // Development only: the probe has been built anew.
+  useEffect(() => {
+    const hear = () => again();
+    import.meta.hot?.on('probe-changed', hear);
+    return () => import.meta.hot?.off('probe-changed', hear);
+  }, [again]);
   useEffect(() => {
     if (!takes || live || insisted.current) return;
     setSentOff(true);

@@ -122,7 +122,7 @@ test('the script asks the browser first, and fetches the other one only where ti
   const text = scriptText(out.plan, 'T */ x', empty)!;
   expect(text.startsWith('/* T  x */')).toBe(true);
   expect(text.indexOf("CSS.supports('animation-timeline: view()')")).toBeLessThan(
-    text.indexOf("import('../motion-fallback.js')"),
+    text.indexOf("import('./motion-fallback.js')"),
   );
 });
 

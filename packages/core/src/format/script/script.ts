@@ -11,7 +11,7 @@ export const MARQUEES_FILE = 'motion-marquees.js';
 /** Plays everything where scroll timelines are missing. */
 export const FALLBACK_FILE = 'motion-fallback.js';
 
-/** Null where CSS does everything. With `older` a browser without scroll timelines gets all of it as data, and the script for that. */
+/** Null where CSS does everything. With `fallback` a browser without scroll timelines gets all of it as data, and the script for that. */
 export function scriptText(plan: Plan, title: string, fallback: FallbackPlan | null = null): string | null {
   const head = `/* ${title.replaceAll('*/', '')} */`;
   const json = (data: unknown) => JSON.stringify(data, null, 2);
@@ -30,8 +30,8 @@ const plan = ${json(computePlayed(plan))};
 if (CSS.supports('animation-timeline: view()')) start(document, plan${options});
 else {
   start(document, { ...plan, damping: [] }${options});
-  const older = await import('../${FALLBACK_FILE}');
-  older.start(${json(fallback)});
+  const fallback = await import('./${FALLBACK_FILE}');
+  fallback.start(${json(fallback)});
 }
 `;
 }
@@ -39,8 +39,8 @@ else {
 /** The lines that bring what plays a plan. */
 export const runtimeImports = (plan: Plan): string =>
   [
-    `import { start } from '../${RUNTIME_FILE}';\n`,
-    ...(plan.marquees.length ? [`import { playMarquees } from '../${MARQUEES_FILE}';\n`] : []),
+    `import { start } from './${RUNTIME_FILE}';\n`,
+    ...(plan.marquees.length ? [`import { playMarquees } from './${MARQUEES_FILE}';\n`] : []),
   ].join('');
 /** What `start` is given besides document and plan. */
 export const startOptions = (plan: Plan): string =>
