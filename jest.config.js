@@ -1,5 +1,7 @@
 export default {
   testEnvironment: 'node',
+  // Two cores are two workers.
+  maxWorkers: '100%',
   roots: ['<rootDir>/packages', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
