@@ -46,6 +46,7 @@ export function useDatabase(): () => pg.Pool {
     await admin.query(`create database ${name} template ${TEMPLATE}`);
     pool = new pg.Pool({ connectionString: toUrl(base, name), max: 4 });
     // The pool says that it has ended while some of its connections are still closing: dropping the database ends those.
+    pool.on('error', () => undefined);
     pool.on('connect', (client) => client.on('error', () => undefined));
   }, 60_000);
   afterAll(async () => {
