@@ -51,6 +51,16 @@ function Failed() {
   );
 }
 
+/** While developing: every part of the interface on one page. */
+const parts = import.meta.env.DEV
+  ? [
+      {
+        path: '/parts',
+        lazy: async () => ({ Component: (await import('./parts/PartsPage.tsx')).PartsPage }),
+      },
+    ]
+  : [];
+
 export const router = createBrowserRouter([
   {
     errorElement: <Failed />,
@@ -59,6 +69,7 @@ export const router = createBrowserRouter([
       { path: '/', ...show('shelf') },
       { path: '/projects/:projectId', ...show('shelf') },
       { path: '/presets', ...show('presets') },
+      ...parts,
       {
         path: '/pages/:pageId',
         ...show('page'),
