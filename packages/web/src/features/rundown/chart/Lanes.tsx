@@ -1,0 +1,136 @@
+/** The lanes: pins with their titles, triggers, what plays at page load, bars, and cues. */
+import { useMemo } from 'react';
+import type { PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import { asScroll, isAtLoad } from '@lyvek/core';
+import type { Pin, PinnedSpan } from '@lyvek/core';
+import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
+import { mutedAt } from '../../../editor/model/pins.ts';
+import { offsetAt } from '../../../editor/strip/view.ts';
+import type { View } from '../../../editor/strip/view.ts';
+import { finds } from '../model/find.ts';
+import { placeFlags } from '../model/flags.ts';
+import type { Grip } from '../model/moves.ts';
+import { useRundown } from '../rundown-context.ts';
+import { BarMark } from './BarMark.tsx';
+import { CueTab } from './CueTab.tsx';
+import { FlagMark, LoadMark } from './FlagMark.tsx';
+import { LANES } from './lanes.ts';
+import { MutedPin, PinMark, PinTitle } from './PinMark.tsx';
+import { dragStore } from './use-grip.ts';
+
+interface LanesProps {
+  width: number;
+  slots: ReadonlyMap<string, LaneSlot>;
+  onGrip(e: PointerEvent, bar: Bar, grip: Grip): void;
+  onHover(bar: Bar | null): void;
+}
+
+export function Lanes({ width, slots, onGrip, onHover }: LanesProps) {
+  const { bars, view, document, layout, selection, adding } = useRundown();
+  const chosen = useMemo(() => new Set(selection), [selection]);
+  const left = findPinLeft(bars, slots);
+  const pinned = layout.pinnedSpans.flatMap((hold): { pin: Pin; hold: PinnedSpan }[] => {
+    const pin = document.pins.find((p) => p.id === hold.id);
+    return pin ? [{ pin, hold }] : [];
+  });
+  return (
+    <g
+      transform={`translate(${LANES} 0)`}
+      clipPath="url(#lanes-clip)"
+      visibility={adding ? 'hidden' : undefined}
+    >
+      {pinned.map(({ pin, hold }) => (
+        <PinMark
+          key={pin.id}
+          {...{ pin, hold, left, view }}
+          width={width - LANES}
+          selected={chosen.has(pin.id)}
+        />
+      ))}
+      {document.pins
+        .filter((p) => !p.on)
+        .map((pin) => (
+          <MutedPin
+            key={pin.id}
+            {...{ pin, left, view }}
+            at={mutedAt(pin, layout)}
+            selected={chosen.has(pin.id)}
+          />
+        ))}
+      <Flags width={width} chosen={chosen} />
+      <Bars {...{ width, slots, chosen, onGrip, onHover }} />
+      {pinned.map(({ pin, hold }) => (
+        <PinTitle key={pin.id} {...{ pin, hold, left, view }} />
+      ))}
+      {document.cues.map((cue) => (
+        <CueTab key={cue.id} cue={cue} x={left - 4} view={view} selected={chosen.has(cue.id)} />
+      ))}
+    </g>
+  );
+}
+
+/** Brackets stand at the left of the first column. */
+function findPinLeft(bars: readonly Bar[], slots: ReadonlyMap<string, LaneSlot>): number {
+  const columns = bars.filter((b) => !asScroll(b.motion.driver)).map((b) => slots.get(b.motion.id)?.x);
+  return Math.max(12, Math.min(...columns.map((x) => (x ?? Infinity) - 17), 60));
+}
+
+/** Triggers, and what plays at page load. */
+function Flags({ width, chosen }: { width: number; chosen: ReadonlySet<string> }) {
+  const { document, layout, view, rows, select } = useRundown();
+  const { flags } = useMemo(() => placeFlags(document, layout), [document, layout]);
+  const loads = document.motions.filter((m) => isAtLoad(m.driver));
+  const x = width - LANES - 128;
+  return (
+    <>
+      {flags.map((flag) => (
+        <FlagMark
+          key={flag.trigger.id}
+          {...{ flag, x, view, rows }}
+          selected={chosen.has(flag.trigger.id) || flag.parts.some((p) => chosen.has(p.id))}
+          onSelect={select}
+        />
+      ))}
+      {loads.length > 0 && (
+        <LoadMark {...{ loads, x, view }} selected={loads.some((m) => chosen.has(m.id))} onSelect={select} />
+      )}
+    </>
+  );
+}
+
+function Bars({ width, slots, chosen, onGrip, onHover }: LanesProps & { chosen: ReadonlySet<string> }) {
+  const { bars, view, rows, findings, query, grip } = useRundown();
+  const drag = useStore(dragStore, (s) => s.drag);
+  const firstFinding = useMemo(() => new Map(findings.toReversed().map((f) => [f.about, f])), [findings]);
+  const searching = query.trim() !== '';
+  return inSight(bars, view, rows).map((bar) => {
+    const { id } = bar.motion;
+    const slot = slots.get(id);
+    if (!slot) return null;
+    return (
+      <BarMark
+        key={id}
+        {...{ bar, slot, view, rows, grip, onGrip, onHover }}
+        width={width - LANES}
+        selected={chosen.has(id)}
+        single={chosen.size === 1 && chosen.has(id)}
+        finding={firstFinding.get(id)}
+        faded={searching && !finds(query, bar.motion, findings)}
+        dragged={drag?.bar.motion.id === id ? drag.grip : null}
+      />
+    );
+  });
+}
+
+/** Rows beyond the lanes that a label, a handle or a fan may reach. */
+const BEYOND = 60;
+
+/** Bars that the lanes show some part of; of thousands only these are drawn. */
+const inSight = (bars: readonly Bar[], view: View, rows: number): Bar[] => {
+  const [from, to] = [offsetAt(-BEYOND, view), offsetAt(rows + BEYOND, view)];
+  return bars.filter(({ placed, others }) => {
+    const last = others.length ? Math.max(placed.end, ...others.slice(0, 24).map((o) => o.end)) : placed.end;
+    return placed.start <= to && Math.max(placed.start, last) >= from;
+  });
+};
