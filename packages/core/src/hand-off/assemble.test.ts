@@ -162,6 +162,32 @@ describe('targets', () => {
     ).not.toThrow();
   });
 
+  test('scripts of ours come along where something of them is played, marquees apart', () => {
+    expect(put(ODD.tidy!, damped()).runtimes).toEqual(['runtime']);
+    expect(put(ODD.tidy!, damped(), { fallback: true }).runtimes).toEqual(['runtime', 'fallback']);
+    const [still] = damped().motions.slice(1);
+    const plain = { ...damped(), motions: [still!] };
+    expect(put(ODD.tidy!, plain).runtimes).toEqual([]);
+    expect(put(ODD.tidy!, plain, { fallback: true }).runtimes).toEqual(['runtime', 'fallback']);
+    const driver = {
+      kind: 'marquee',
+      axis: 'inline',
+      speed: 60,
+      reverses: false,
+      push: 0,
+      pauses: true,
+    } as const;
+    const endless = { ...plain, motions: [{ ...still!, driver }] };
+    const out = put(ODD.tidy!, endless, { fallback: true });
+    expect(out.runtimes).toEqual(['runtime', 'marquees', 'fallback']);
+    expect(out.script!.text).toContain("import { playMarquees } from './motion-marquees.js'");
+    expect(out.script!.text).toContain('start(document, plan, { marquees: playMarquees })');
+    const css = put(ODD.tidy!, endless);
+    expect(css.runtimes).toEqual(['runtime', 'marquees']);
+    expect(css.script!.text).toMatch(/\}, \{ marquees: playMarquees \}\);/);
+    expect(put(ODD.tidy!, damped()).script!.text).not.toContain('arquees');
+  });
+
   test('the table says what plays each motion, and what it would take to do without a script', () => {
     const document = damped();
     const { plan } = put(ODD.tidy!, document);

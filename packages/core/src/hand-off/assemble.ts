@@ -18,11 +18,8 @@ import { withoutTaken } from '../css-import/index.ts';
 import type { FileAt, TakenOut } from '../css-import/index.ts';
 import { apiScript, isForApi } from './api-script.ts';
 import { howPlayed } from './how.ts';
+import type { HandOffOptions, OwnScript } from './options.ts';
 import type { How } from './how.ts';
-
-/** `css`: CSS and, where needed, a module. `standards`: CSS alone. `web-animations`: scrubbed motions as Web Animations of a module. */
-export const TARGETS = ['css', 'standards', 'web-animations'] as const;
-export type Target = (typeof TARGETS)[number];
 
 export interface HandOffPage {
   name: string;
@@ -31,17 +28,6 @@ export interface HandOffPage {
   html: string;
   fileAt: FileAt;
 }
-
-export interface HandOffOptions {
-  target: Target;
-  /** a script for browsers without scroll timelines too */
-  fallback: boolean;
-}
-
-/** Scripts of ours that a hand-off may include. */
-export type OwnScript = 'runtime' | 'marquees' | 'fallback';
-
-export const PLAIN_HAND_OFF: HandOffOptions = { target: 'css', fallback: false };
 
 export interface Assembled extends HandOff {
   sheet: { path: string; href: string };
@@ -118,7 +104,7 @@ export function assemble(
     ...out,
     sheet,
     script: script === null ? null : { ...modulePath, text: script },
-    runtimes: script === null ? [] : ownScripts(out.plan, fallback !== null),
+    runtimes: script === null ? [] : ownScripts(out.plan, fallback),
     html: {
       text: linked.html,
       bare,

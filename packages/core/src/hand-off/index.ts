@@ -1,2 +1,3 @@
+export * from './options.ts';
 export * from './assemble.ts';
 export * from './how.ts';
