@@ -48,9 +48,13 @@ const rangeStart = (page: Page, selector: string) =>
       const a = e.getAnimations()[0];
       // Not played yet: asked again.
       if (!a) return NaN;
-      const t = a.timeline as unknown as { startOffset: { value: number }; endOffset: { value: number } };
+      type Offset = { value: number } | null;
+      const t = a.timeline as unknown as { startOffset: Offset; endOffset: Offset };
+      const start = a.startTime as unknown as Offset;
+      // Just put on, it has no place yet.
+      if (!t?.startOffset || !t.endOffset || !start) return NaN;
       const from = t.startOffset.value;
-      return from + ((a.startTime as unknown as { value: number }).value / 100) * (t.endOffset.value - from);
+      return from + (start.value / 100) * (t.endOffset.value - from);
     });
 
 test('a cue on a pin: what hangs on it moves with it, and undo brings both back', async ({ page }) => {
