@@ -31,6 +31,11 @@ export function counts() {
     tests.filter((f) => f.path !== 'e2e/support/time.ts').map((f) => f.text),
     /\.waitForTimeout\(/g,
   );
+  // Timers inside of pages and of unit tests: some are what is tested, others are to become waits for a state.
+  const timers = count(
+    tests.map((f) => f.text),
+    /=>\s*setTimeout\(\w+, /g,
+  );
   const outside = sources.filter((f) => !/\/drivers\//.test(f.path)).map((f) => f.text);
   const kinds = count(outside, /driver\??\.kind\s*[!=]==?|[!=]==?\s*[\w.]*driver\??\.kind\b/g);
   const sure = count(
@@ -41,7 +46,7 @@ export function counts() {
   return {
     rows: [
       `tests: ${(share * 100).toFixed(1)} % of ${sum(files)} lines (${SHARE.map((s) => s * 100).join(' to ')} %)`,
-      `waits by the clock in tests: ${sleeps}`,
+      `waits by the clock in tests: ${sleeps} of the browser’s hand, ${timers} by timers of their own`,
       `comparisons of a driver’s kind outside its file: ${kinds}`,
       `non-null assertions: ${((1000 * sure) / sum(sources)).toFixed(1)} per 1,000 lines`,
       `files over 300 lines: ${longest.length}${longest.length ? ` (${longest.join(', ')})` : ''}`,
