@@ -5,7 +5,7 @@ const core = (room, ...allowed) => ({
   from: { path: `^packages/core/src/${room}/`, pathNot: '\\.test\\.ts$' },
   to: {
     path: '^packages/core/src/',
-    pathNot: `^packages/core/src/(${['text', room, ...allowed].join('|')})/`,
+    pathNot: `^packages/core/src/(${['text', 'assert', room, ...allowed].join('|')})/`,
   },
 });
 
@@ -75,7 +75,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/(api|cli|probe|runtime|server|web)/' },
       to: {
-        path: '^packages/core/src/(?!index|testing/|text/index|format/selectors/marks|format/css/kept-css|damping/damping|timeline/phases)',
+        path: '^packages/core/src/(?!index|testing/|text/index|assert/index|format/selectors/marks|format/css/kept-css|damping/damping|timeline/phases)',
       },
     },
     ...web,

@@ -22,7 +22,7 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   // A machine shared with others may stumble once; it is reported as flaky, not hidden.
   retries: process.env.CI ? 1 : 0,
-  workers: 2,
+  workers: 3,
   fullyParallel: false,
   forbidOnly: !!process.env.CI,
   reporter: [['list'], ['json', { outputFile: '.cache/playwright.json' }]],

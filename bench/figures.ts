@@ -1,4 +1,5 @@
 /** One figure of a bench: printed as a line and kept for comparison. Ratios of one run, or frames; never bare times of a machine. */
+import { itemAt } from '@lyvek/core';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 
@@ -39,9 +40,15 @@ export function report(figure: Figure): void {
 }
 
 export const median = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[values.length >> 1]!;
+  itemAt(
+    [...values].sort((a, b) => a - b),
+    values.length >> 1,
+  );
 export const percentile = (values: readonly number[], p: number): number =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * p))]!;
+  itemAt(
+    [...values].sort((a, b) => a - b),
+    Math.min(values.length - 1, Math.floor(values.length * p)),
+  );
 
 /** Ratios of paired runs A/B in turn, so that a drifting machine hits both; the median counts. */
 export function pairedRatio(a: () => void, b: () => void, rounds = 41): number {

@@ -1,20 +1,24 @@
 /** The script: its size, and 500 followed motions against a bare loop that makes the same writes. */
+import { itemAt } from '@lyvek/core';
 import { gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
 import { chromium } from '@playwright/test';
 import { median, report } from './figures.ts';
 
 const bundle = async (format: 'esm' | 'iife') =>
-  (
-    await build({
-      entryPoints: ['packages/runtime/src/index.ts'],
-      bundle: true,
-      minify: true,
-      format,
-      ...(format === 'iife' ? { globalName: 'lyvek' } : {}),
-      write: false,
-    })
-  ).outputFiles[0]!.text;
+  itemAt(
+    (
+      await build({
+        entryPoints: ['packages/runtime/src/index.ts'],
+        bundle: true,
+        minify: true,
+        format,
+        ...(format === 'iife' ? { globalName: 'lyvek' } : {}),
+        write: false,
+      })
+    ).outputFiles,
+    0,
+  ).text;
 
 report({
   name: 'script, minified and gzipped',

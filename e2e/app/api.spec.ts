@@ -1,4 +1,5 @@
 /** The HTTP API as a client meets it: lifecycles, conflicts, limits of what may be stored, several servers on one database. */
+import { itemAt, present } from '@lyvek/core';
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
@@ -27,7 +28,7 @@ async function pageWithTake(request: APIRequestContext) {
     page: { contentHash: string; token: string };
     takes: { id: string }[];
   };
-  return { id, take: whole.takes[0]!.id, hash: whole.page.contentHash, token: whole.page.token };
+  return { id, take: itemAt(whole.takes, 0).id, hash: whole.page.contentHash, token: whole.page.token };
 }
 const edit = (revision: number, id = randomUUID()) => ({ 'if-match': `"${revision}"`, 'x-edit-id': id });
 
@@ -46,7 +47,7 @@ test('projects, pages and takes: made, renamed, put away, brought back', async (
   for (const [path, name] of [
     [`/projects/${project}`, 'Project two'],
     [`/pages/${page}`, 'Page two'],
-    [`/takes/${takes[0]!.id}`, 'Take two'],
+    [`/takes/${itemAt(takes, 0).id}`, 'Take two'],
   ] as const) {
     expect((await json(patch(path, { name }))).name).toBe(name);
     expect((await patch(path, { name: '' })).status()).toBe(422);
@@ -117,7 +118,7 @@ test('of twenty writers on one revision exactly one wins', async ({ request }) =
     document: { motions: { name: string }[] };
     revision: number;
   };
-  expect([revision, document.motions[0]!.name]).toEqual([2, `Writer ${winner}`]);
+  expect([revision, itemAt(document.motions, 0).name]).toEqual([2, `Writer ${winner}`]);
 });
 
 test('layouts belong to a page’s content; the hand-off needs one', async ({ request }) => {
@@ -145,7 +146,7 @@ test('layouts belong to a page’s content; the hand-off needs one', async ({ re
     'index.html',
     'orchard-prices.motion.css',
   ]);
-  const text = (name: string) => Buffer.from(files[name]!).toString('utf8');
+  const text = (name: string) => Buffer.from(present(files[name])).toString('utf8');
   expect(text('orchard-prices.motion.css')).toContain('#pear {');
   expect(text('index.html')).toContain('<link rel="stylesheet" href="orchard-prices.motion.css">');
   expect(text('index.html')).not.toContain('data-lyvek-probe');
@@ -172,7 +173,7 @@ test('a preview is served as it was brought, plus the probe, and cannot be guess
   const { token, id } = await pageWithTake(request);
   const at = (path: string) => request.get(`${base}/preview/${token}${path}`);
   const page = await at('/');
-  const policy = page.headers()['content-security-policy']!;
+  const policy = present(page.headers()['content-security-policy']);
   expect(policy).toContain('sandbox allow-scripts');
   expect(policy).not.toContain('allow-same-origin');
   const source = (await (await request.get(`${base}/api/pages/${id}/texts`)).json()) as { html: string };
@@ -186,7 +187,9 @@ test('a preview is served as it was brought, plus the probe, and cannot be guess
   const { etag } = (await at('/css/style.css')).headers();
   expect(
     (
-      await request.get(`${base}/preview/${token}/css/style.css`, { headers: { 'if-none-match': etag! } })
+      await request.get(`${base}/preview/${token}/css/style.css`, {
+        headers: { 'if-none-match': present(etag) },
+      })
     ).status(),
   ).toBe(304);
 });

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
-import { CHECKS } from '@lyvek/core';
+import { CHECKS, itemAt } from '@lyvek/core';
 import { base, addPage, newProject, zipOf } from '../support/app.ts';
 import { isAll } from '../support/full.ts';
 import { elapse } from '../support/time.ts';
@@ -64,7 +64,7 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
         timeout: 20_000,
       })
       .toEqual([]);
-    corrected.push(key.split(' ')[0]!);
+    corrected.push(itemAt(key.split(' '), 0));
     await page.keyboard.press('Control+z');
     await expect(row).toHaveCount(1, { timeout: 20_000 });
     await expect

@@ -1,4 +1,5 @@
 /** Composing in the Rundown: pins with cues, scrubbed and timed, following, copies, solo and finding, and what they leave in the hand-off. */
+import { itemAt, lastItem, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
@@ -77,7 +78,7 @@ test('a cue on a pin: what hangs on it moves with it, and undo brings both back'
     .locator('#dome')
     .evaluate((e) => (e.parentElement as HTMLElement).offsetTop);
   await expect.poll(() => rangeStart(page, '#caption')).toBeCloseTo(hold + 200, 0);
-  const tab = (await page.locator('[data-cue] .cue-tab').boundingBox())!;
+  const tab = present(await page.locator('[data-cue] .cue-tab').boundingBox());
   await page.mouse.move(tab.x + 20, tab.y + 7);
   await page.mouse.down();
   await page.mouse.move(tab.x + 20, tab.y + 27, { steps: 5 });
@@ -126,7 +127,7 @@ test('a pin’s end is dragged, goes back with Esc, and the page grows with it',
   await add(page, 'Pin section', '#dome');
   const distance = async () => (await take(page, id)).pins[0].distance.value;
   const pull = async (rows: number) => {
-    const end = (await page.locator('[data-pin] .handle-area').boundingBox())!;
+    const end = present(await page.locator('[data-pin] .handle-area').boundingBox());
     await page.mouse.move(end.x + 20, end.y + 8);
     await page.mouse.down();
     await page.mouse.move(end.x + 20, end.y + 8 + rows, { steps: 5 });
@@ -174,7 +175,7 @@ test('parts on the time ruler: delay by dragging, playing and scrubbing without 
 }) => {
   const id = await open(page);
   await add(page, 'Title pair', '#two');
-  const bar = (await page.locator('.time-part .time-bar').first().boundingBox())!;
+  const bar = present(await page.locator('.time-part .time-bar').first().boundingBox());
   await page.mouse.move(bar.x + 6, bar.y + 60);
   await page.mouse.down();
   await page.mouse.move(bar.x + 6, bar.y + 120, { steps: 5 });
@@ -187,7 +188,7 @@ test('parts on the time ruler: delay by dragging, playing and scrubbing without 
     preview(page)
       .locator('#two h3')
       .evaluate((e) => Number(getComputedStyle(e).opacity));
-  const ground = (await page.locator('.time-ground').boundingBox())!;
+  const ground = present(await page.locator('.time-ground').boundingBox());
   await page.mouse.click(ground.x + ground.width - 8, ground.y + 15);
   await expect.poll(opacity).toBeLessThan(0.05);
   await page.mouse.click(ground.x + ground.width - 8, ground.y + ground.height - 14);
@@ -268,8 +269,8 @@ test('following, a pin and a drawing leave as files that do the same', async ({ 
     const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
     const types: Record<string, string> = { html: 'text/html', css: 'text/css', js: 'text/javascript' };
     return route.fulfill({
-      body: Buffer.from(files[path]!),
-      contentType: types[path.split('.').at(-1)!] ?? 'text/plain',
+      body: Buffer.from(present(files[path])),
+      contentType: types[lastItem(path.split('.'))] ?? 'text/plain',
     });
   });
   await out.goto('http://handed.off/');
@@ -434,7 +435,7 @@ test('keyframes are chosen across motions, moved together and deleted; the ruler
   for (let i = 0; i < 4; i++) await page.keyboard.press('+');
   const keyframes = page.locator('.keyframe-area');
   expect(await keyframes.count()).toBeGreaterThanOrEqual(1);
-  const box = (await keyframes.first().boundingBox())!;
+  const box = present(await keyframes.first().boundingBox());
   await page.mouse.move(116, box.y + box.height / 2);
   await expect(page.locator('.keyframes.lit').first()).toBeAttached();
   await page.mouse.move(box.x + 6, box.y + 6);
@@ -443,7 +444,9 @@ test('keyframes are chosen across motions, moved together and deleted; the ruler
   await page.mouse.up();
   await saved(page);
   const after = await stops(0);
-  expect(Number.parseFloat(after[0]![1]!)).toBeGreaterThan(Number.parseFloat(before[0]![1]!));
+  expect(Number.parseFloat(itemAt(itemAt(after, 0), 1))).toBeGreaterThan(
+    Number.parseFloat(itemAt(itemAt(before, 0), 1)),
+  );
   await expect(page.locator('.keyframes.chosen')).toHaveCount(1);
   await page.keyboard.press('Delete');
   await saved(page);
@@ -464,7 +467,7 @@ test('a hold is typed, seen in the page, dragged on the bar and removed', async 
   const list = async () => (await take(page, id)).motions[0].keyframes.opacity;
   expect((await list()).map((s: { value: string }) => s.value)).toEqual(['0', '1', '1', '0']);
   for (let i = 0; i < 2; i++) await page.keyboard.press('+');
-  const edge = (await page.locator('[data-hold=to]').boundingBox())!;
+  const edge = present(await page.locator('[data-hold=to]').boundingBox());
   const was = Number.parseFloat((await list())[2].at);
   await page.mouse.move(edge.x + 12, edge.y + 5);
   await page.mouse.down();
@@ -492,7 +495,7 @@ test('a signal is dragged by hand: listeners hear it without scrolling, and it g
   const scroll = () => frame.evaluate(() => scrollY);
   const y = await scroll();
   const slider = page.getByRole('slider', { name: /by hand/ });
-  const box = (await slider.boundingBox())!;
+  const box = present(await slider.boundingBox());
   await page.mouse.move(box.x + 4, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width * 0.75, box.y + box.height / 2, { steps: 5 });
@@ -516,9 +519,9 @@ test('pulling the element in the page sets its value at the nearest stop; Esc pu
     .evaluate((_b, top) => scrollTo({ top, behavior: 'instant' }), early);
   await expect(page.locator('.page-at')).toContainText(String(early));
   await settled(page);
-  const grip = (await page.locator('[data-grip=translate]').boundingBox())!;
+  const grip = present(await page.locator('[data-grip=translate]').boundingBox());
   const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
-  const scale = (await page.locator('.preview-page').boundingBox())!.width / 1280;
+  const scale = present(await page.locator('.preview-page').boundingBox()).width / 1280;
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x + 40, y - 20, { steps: 4 });
@@ -527,7 +530,7 @@ test('pulling the element in the page sets its value at the nearest stop; Esc pu
   await page.mouse.up();
   await expect(page.locator('.grip-plate')).toHaveCount(0);
   await settled(page);
-  const again = (await page.locator('[data-grip=translate]').boundingBox())!;
+  const again = present(await page.locator('[data-grip=translate]').boundingBox());
   const [x2, y2] = [again.x + again.width / 2, again.y + again.height / 2];
   await page.mouse.move(x2, y2);
   await page.mouse.down();
@@ -564,7 +567,7 @@ test('a cue is a place that links lead to: in the preview’s track, and in the 
   await out.route('http://handed.off/**', (route) => {
     const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
     return route.fulfill({
-      body: Buffer.from(files[path]!),
+      body: Buffer.from(present(files[path])),
       contentType: path.endsWith('css') ? 'text/css' : 'text/html',
     });
   });

@@ -1,4 +1,5 @@
 /** A hand-off in a browser without scroll timelines: the same page, played by script. Chromium plays that browser by denying what it can. */
+import { itemAt, lastItem } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { BrowserContext, Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
@@ -30,7 +31,7 @@ async function served(
     const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
     const file = files[path];
     if (!file) return route.fulfill({ status: 404 });
-    const type = TYPES[path.split('.').at(-1)!] ?? 'text/plain';
+    const type = TYPES[lastItem(path.split('.'))] ?? 'text/plain';
     const text = Buffer.from(file);
     // A browser without a feature skips the block that asks for it.
     const body =
@@ -95,7 +96,7 @@ test('the night is the same by script alone, at many places, down and up', async
   for (const y of places) {
     const [a, b] = [await look(native, y), await look(old, y)];
     a.forEach((one, i) => {
-      const other = b[i]!;
+      const other = itemAt(b, i);
       for (const k of ['left', 'top', 'width'] as const)
         expect(Math.abs(one[k] - other[k]), `${one.s} ${k} at ${y}: ${one[k]} and ${other[k]}`).toBeLessThan(
           2.5,

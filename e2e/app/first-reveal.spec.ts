@@ -1,4 +1,5 @@
 /** The walk of a new user: bring a page, put a rise on a card, tune it, take it away, and see it move in a plain browser. */
+import { present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -56,8 +57,8 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   const end = page.locator('.gutter-point .gutter-area').nth(1);
-  const box = (await end.boundingBox())!;
-  const frame = (await page.locator('.preview-page').boundingBox())!;
+  const box = present(await end.boundingBox());
+  const frame = present(await page.locator('.preview-page').boundingBox());
   await page.mouse.move(box.x + 20, box.y + 7);
   await page.mouse.down();
   await page.mouse.move(box.x + 20, box.y - 10, { steps: 4 });
@@ -74,7 +75,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
 
   // What the preview shows at some offsets …
   const offsets = [300, 420, 520, 610, 700, 900];
-  const toFrame = page.frames().find((f) => f.url().includes('.localhost'))!;
+  const toFrame = present(page.frames().find((f) => f.url().includes('.localhost')));
   const shown = async (target: { evaluate: typeof page.evaluate }) => {
     const out: string[] = [];
     for (const y of offsets)

@@ -1,4 +1,5 @@
 /** Pages that are too much: while they are added, everybody else is answered, and the limit that was met is named. */
+import { present } from '@lyvek/core';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { Worker } from 'node:worker_threads';
@@ -131,7 +132,7 @@ test('a heavy page keeps nobody waiting, and is added or refused with the limit 
     const { health, bare: beside } = await asking();
     const text = await response.text();
     rows.push(
-      `${name}: ${response.status()} after ${((Date.now() - from) / 1000).toFixed(1)} s, ${health.answers} health answers, the slowest after ${Math.round(health.slowest)} ms (a bare server: ${beside.answers}, ${Math.round(beside.slowest)} ms)${/limit":"([^"]*)/.exec(text) ? `, ${/limit":"([^"]*)/.exec(text)![1]}` : ''}`,
+      `${name}: ${response.status()} after ${((Date.now() - from) / 1000).toFixed(1)} s, ${health.answers} health answers, the slowest after ${Math.round(health.slowest)} ms (a bare server: ${beside.answers}, ${Math.round(beside.slowest)} ms)${/limit":"([^"]*)/.exec(text) ? `, ${present(/limit":"([^"]*)/.exec(text))[1]}` : ''}`,
     );
     // Far above what an idle machine needs, far below any of these pages' own time; more only where the bare server stood too.
     expect(health.slowest, name).toBeLessThan(Math.max(2000, 3 * beside.slowest));

@@ -1,4 +1,5 @@
 /** Pages that reach for the keyboard, the line to the workbench, or other services of this machine. */
+import { present } from '@lyvek/core';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, test } from '@playwright/test';
@@ -110,7 +111,7 @@ test('a page that floods the line is cut off, and the workbench goes on', async 
 test('a page reaches its own files only, and others once its user says so', async ({ page, request }) => {
   const heard: string[] = [];
   const other = createServer((req, res) => {
-    heard.push(req.url!);
+    heard.push(present(req.url));
     res.setHeader('access-control-allow-origin', '*');
     res.end('body { --from-elsewhere: 1 }');
   });

@@ -1,4 +1,5 @@
 /** Imported pages are hostile, and so are other sites: neither reaches the API. */
+import { present } from '@lyvek/core';
 import { request as nodeRequest } from 'node:http';
 import { expect, test } from '@playwright/test';
 import { base, addPage, html, newProject, openRundown, pick, preview } from '../support/app.ts';
@@ -24,7 +25,7 @@ test('a script-laden page cannot read the API, the workbench or any storage', as
   await openRundown(page, await addPage(request, await newProject(request, 'Evil'), evil, 'text/html'));
   const out = preview(page).locator('#out');
   await expect(out).toContainText('top');
-  const tries = JSON.parse((await out.textContent())!) as Record<string, string>;
+  const tries = JSON.parse(present(await out.textContent())) as Record<string, string>;
   for (const name of ['api', 'write', 'own host api', 'parent', 'storage', 'cookie', 'top'])
     expect([name, tries[name]]).toEqual([name, 'refused']);
   // An opaque answer of status 0 at most, and nothing was written.
@@ -72,7 +73,7 @@ const raw = (path: string, headers: Record<string, string>, method = 'GET') =>
     const url = new URL(base);
     const req = nodeRequest({ host: '127.0.0.1', port: url.port, path, method, headers }, (res) => {
       res.resume();
-      resolve(res.statusCode!);
+      resolve(present(res.statusCode));
     });
     req.on('error', reject);
     req.end();

@@ -1,4 +1,5 @@
 /** Presets: kept from one element, put on another, changed in one place and followed in the other, and carried as a file. */
+import { present } from '@lyvek/core';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
@@ -83,7 +84,7 @@ test('the screen: copy, file out and in, rename, delete and undo; a wrong file s
     page.waitForEvent('download'),
     page.locator('.preset-detail').getByRole('button', { name: 'As a file' }).click(),
   ]);
-  const text = readFileSync((await file.path())!, 'utf8');
+  const text = readFileSync(present(await file.path()), 'utf8');
   expect(JSON.parse(text)).toMatchObject({ format: 'lyvek-presets', version: 2, presets: [{ name }] });
 
   const give = (body: string, called: string) =>

@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { strFromU8, unzipSync, zipSync } from 'fflate';
-import { readDocument } from '@lyvek/core';
+import { readDocument, itemAt, present } from '@lyvek/core';
 
 const CSS = `body { margin: 0 } .gap { height: 1000px } .stop { height: 400px; color: #234 }
 .stop {
@@ -24,7 +24,7 @@ const zip = (page: string, css = CSS) =>
 
 async function added(request: APIRequestContext): Promise<string> {
   const { projects } = (await (await request.get('/api/projects')).json()) as { projects: { id: string }[] };
-  const made = await request.post(`/api/projects/${projects[0]!.id}/pages?name=Harbour`, {
+  const made = await request.post(`/api/projects/${itemAt(projects, 0).id}/pages?name=Harbour`, {
     headers: { 'content-type': 'application/zip' },
     data: zip(html(STOPS)),
   });
@@ -33,10 +33,12 @@ async function added(request: APIRequestContext): Promise<string> {
 }
 const takeOf = async (request: APIRequestContext, page: string) => {
   const { takes } = (await (await request.get(`/api/pages/${page}`)).json()) as { takes: { id: string }[] };
-  const take = (await (await request.get(`/api/takes/${takes[0]!.id}`)).json()) as { document: unknown };
+  const take = (await (await request.get(`/api/takes/${itemAt(takes, 0).id}`)).json()) as {
+    document: unknown;
+  };
   const parsed = readDocument(take.document);
-  if (!parsed.ok) throw new Error(parsed.problems[0]!.message);
-  return { id: takes[0]!.id, document: parsed.document };
+  if (!parsed.ok) throw new Error(itemAt(parsed.problems, 0).message);
+  return { id: itemAt(takes, 0).id, document: parsed.document };
 };
 
 test('motions are read, mistakes are named and read as meant, and the zip has nothing twice', async ({
@@ -82,11 +84,11 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
   const files = unzipSync(
     new Uint8Array(await (await request.get(`/api/takes/${take}/hand-off.zip?width=1280&height=800`)).body()),
   );
-  const css = strFromU8(files['a.css']!);
+  const css = strFromU8(present(files['a.css']));
   expect(css).toContain('.stop { height: 400px; color: #234 }');
   expect(css).not.toContain('@keyframes sink');
   expect(css).toContain('.stop::before');
-  expect(strFromU8(files['harbour.motion.css']!)).toContain('@keyframes lv-sink');
+  expect(strFromU8(present(files['harbour.motion.css']))).toContain('@keyframes lv-sink');
 });
 
 test('the finished page is proved here and in Chromium on the server', async ({ page, request }) => {
@@ -145,7 +147,7 @@ test('a newer version keeps the takes, and proposes what its elements may be now
   await page.getByRole('button', { name: 'It is this one' }).click();
   await expect(page.getByRole('button', { name: 'lost in the new page' })).toHaveCount(0);
   await expect
-    .poll(async () => (await takeOf(request, id)).document.motions[0]!.targets.selector)
+    .poll(async () => itemAt((await takeOf(request, id)).document.motions, 0).targets.selector)
     .toContain('section');
   await expect
     .poll(() =>

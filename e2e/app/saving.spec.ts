@@ -1,4 +1,5 @@
 /** Acknowledged work survives everything; what is not yet acknowledged is kept and sent again. */
+import { present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import {
@@ -232,7 +233,7 @@ test('arrow keys and a reload a moment later: the move is kept, and was not call
   const shown = await page.locator('.bar-grip').getAttribute('y');
   await page.reload();
   await saved(page);
-  await expect(page.locator('.bar-grip')).toHaveAttribute('y', shown!);
+  await expect(page.locator('.bar-grip')).toHaveAttribute('y', present(shown));
   expect((await takeOf(request, id)).document).not.toEqual(before);
 });
 

@@ -1,7 +1,7 @@
 /** A take at other sizes, under every way of scrolling, and under the hand. */
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { readDocument } from '@lyvek/core';
+import { readDocument, itemAt, present } from '@lyvek/core';
 import { base, addPage, html, newProject } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
 import { elapse } from '../support/time.ts';
@@ -31,7 +31,9 @@ async function makeDocument(page: Page, id: string) {
   const { takes } = (await (await page.request.get(`${base}/api/pages/${id}`)).json()) as {
     takes: { id: string }[];
   };
-  const { document } = (await (await page.request.get(`${base}/api/takes/${takes[0]!.id}`)).json()) as {
+  const { document } = (await (
+    await page.request.get(`${base}/api/takes/${itemAt(takes, 0).id}`)
+  ).json()) as {
     document: unknown;
   };
   const read = readDocument(document);
@@ -74,7 +76,9 @@ test('what goes wrong on narrow screens is found without opening them, shown the
   await expect(finding).toHaveCount(0, { timeout: 30_000 });
   await expect(page.locator('.sizes')).toHaveAttribute('data-state', 'fresh', { timeout: 60_000 });
   await expect(rows).toHaveCount(0);
-  await expect.poll(async () => (await makeDocument(page, id)).motions[0]!.range.end).toBe('scroll 100%');
+  await expect
+    .poll(async () => itemAt((await makeDocument(page, id)).motions, 0).range.end)
+    .toBe('scroll 100%');
   await page.keyboard.press('Control+z');
   await expect(finding).toHaveCount(1, { timeout: 30_000 });
 
@@ -124,7 +128,7 @@ test('a setting is felt on the real page, changed for another one, and used', as
   const damped = page.locator('.damped-page');
   await expect(damped).toBeVisible();
   const frame = page.frameLocator('.damped-page');
-  const box = (await damped.boundingBox())!;
+  const box = present(await damped.boundingBox());
   expect(box.height / box.width).toBeCloseTo(800 / 1280, 2);
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.wheel(0, 300);
@@ -135,7 +139,9 @@ test('a setting is felt on the real page, changed for another one, and used', as
     .toBe(true);
   await page.getByRole('button', { name: 'The other' }).click();
   await page.getByRole('button', { name: 'Use it' }).click();
-  await expect.poll(async () => (await makeDocument(page, id)).motions[0]!.damping.kind).toBe('spring');
+  await expect
+    .poll(async () => itemAt((await makeDocument(page, id)).motions, 0).damping.kind)
+    .toBe('spring');
   await page
     .getByRole('region', { name: 'Try it on the page' })
     .getByRole('button', { name: 'Close' })

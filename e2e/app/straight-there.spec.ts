@@ -1,4 +1,5 @@
 /** The hand-off opened from a link, on a page that this take was never shown with: it measures for itself. */
+import { present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import { newProject } from '../support/app.ts';
 import { goThere, PLACES } from '../stranger/pages.ts';
@@ -15,7 +16,7 @@ for (const place of PLACES.filter((p) => /night|Pins/.test(p.name)))
   });
 
 test('a page that does not answer: it is said, and where to look', async ({ page, request }) => {
-  const place = PLACES.find((p) => p.name.includes('Pins'))!;
+  const place = present(PLACES.find((p) => p.name.includes('Pins')));
   const { url } = await goThere(request, place, await newProject(request, 'Straight, silent'));
   const there = new URL(url);
   there.pathname += '/hand-off';
@@ -34,7 +35,7 @@ test('opened while the server is away: it is said, it goes on by itself, and soo
   page,
   request,
 }) => {
-  const place = PLACES.find((p) => p.name.includes('Wider'))!;
+  const place = present(PLACES.find((p) => p.name.includes('Wider')));
   const { url } = await goThere(request, place, await newProject(request, 'Straight, away'));
   let away = true;
   let asked = 0;
@@ -63,7 +64,7 @@ test('every screen opens without the network, says what it lacks, and gets it wh
 }) => {
   const faults: string[] = [];
   page.on('pageerror', (e) => faults.push(e.message));
-  const place = PLACES.find((p) => p.name.includes('Pins'))!;
+  const place = present(PLACES.find((p) => p.name.includes('Pins')));
   const { url } = await goThere(request, place, await newProject(request, 'Straight, offline'));
   await page.goto(url);
   await settled(page);

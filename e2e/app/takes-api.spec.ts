@@ -1,4 +1,5 @@
 /** Takes over HTTP: where they come from, their revisions, what was put away, and references of pictures. */
+import { itemAt, lastItem } from '@lyvek/core';
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
@@ -16,7 +17,7 @@ async function page(request: APIRequestContext) {
   const { takes } = (await (await request.get(`${base}/api/pages/${id}`)).json()) as {
     takes: { id: string }[];
   };
-  return { id, take: takes[0]!.id };
+  return { id, take: itemAt(takes, 0).id };
 }
 const put = (request: APIRequestContext, take: string, revision: number, name: string) =>
   request.put(`${base}/api/takes/${take}/document`, {
@@ -35,9 +36,9 @@ test('every revision stays readable, fifty at a time, even of a take that was pu
   const newest = await revisions(request, take);
   expect(newest.map((r) => r.number)).toEqual(Array.from({ length: 50 }, (_, k) => 56 - k));
   expect(newest[0]).toMatchObject({ number: 56, motions: 1, at: expect.stringMatching(/^\d{4}-.*Z$/) });
-  const rest = await revisions(request, take, `?before=${newest.at(-1)!.number}`);
+  const rest = await revisions(request, take, `?before=${lastItem(newest).number}`);
   expect(rest.map((r) => r.number)).toEqual([6, 5, 4, 3, 2, 1]);
-  expect(rest.at(-1)!.motions).toBe(0);
+  expect(lastItem(rest).motions).toBe(0);
   const at = async (n: number | string) => request.get(`${base}/api/takes/${take}/revisions/${n}`);
   expect(
     ((await (await at(3)).json()) as { document: { motions: object[] } }).document.motions,
@@ -93,17 +94,17 @@ test('pictures of a reference: only pictures, in the order of the page, served a
     expect.stringContaining('PNG'),
   ]);
   expect((await add(-1)).status()).toBe(422);
-  const shown = await request.get(`${base}/api/pictures/${pictures[0]!.id}`);
+  const shown = await request.get(`${base}/api/pictures/${itemAt(pictures, 0).id}`);
   expect(shown.headers()['content-type']).toBe('image/png');
   expect(shown.headers()['x-content-type-options']).toBe('nosniff');
   expect(Buffer.compare(await shown.body(), PNG)).toBe(0);
-  const moved = await request.patch(`${base}/api/pictures/${pictures[0]!.id}`, { data: { at: 1200 } });
+  const moved = await request.patch(`${base}/api/pictures/${itemAt(pictures, 0).id}`, { data: { at: 1200 } });
   expect(((await moved.json()) as typeof set & { pictures: object[] }).pictures).toMatchObject([
     { at: 900 },
     { at: 1200 },
   ]);
-  expect((await request.delete(`${base}/api/pictures/${pictures[0]!.id}`)).status()).toBe(200);
-  expect((await request.get(`${base}/api/pictures/${pictures[0]!.id}`)).status()).toBe(404);
+  expect((await request.delete(`${base}/api/pictures/${itemAt(pictures, 0).id}`)).status()).toBe(200);
+  expect((await request.get(`${base}/api/pictures/${itemAt(pictures, 0).id}`)).status()).toBe(404);
   expect((await request.delete(`${base}/api/references/${set.id}`)).status()).toBe(204);
   const list = async () =>
     ((await (await request.get(`${base}/api/pages/${id}/references`)).json()) as { references: object[] })

@@ -1,4 +1,5 @@
 /** Takes as people use them: a second one beside the first, differences taken over, one of them kept, revisions, pictures. */
+import { itemAt, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { makeDocument, motion } from '@lyvek/core/testing';
@@ -31,7 +32,7 @@ async function page2(page: Page) {
   const whole = (await (await request.get(`${base}/api/pages/${id}`)).json()) as { takes: { id: string }[] };
   // The empty take that a page comes with would only be in the way.
   const first = await make(makeDocument(rise('0 96px'), fade));
-  await request.delete(`${base}/api/takes/${whole.takes[0]!.id}`);
+  await request.delete(`${base}/api/takes/${itemAt(whole.takes, 0).id}`);
   const second = await make(makeDocument(rise('0 300px')), { takeId: first.id, revision: 1 });
   return { id, first, second };
 }
@@ -71,12 +72,14 @@ test('two takes beside each other: real pages at the same offsets, what differs,
   await expect(differing(page)).toHaveText([/Pear\s*translate from 96px → 300px/, /Plum\s*fade in → none/]);
 
   // It opens where they differ most, and there the real cards stand apart, where each take has them.
-  const at = Number(/at (\d+) px/.exec((await page.locator('.wipe > iframe').getAttribute('title'))!)![1]);
+  const at = Number(
+    present(/at (\d+) px/.exec(present(await page.locator('.wipe > iframe').getAttribute('title'))))[1],
+  );
   await expect
     .poll(
       async () =>
-        (await pearIn(page, new RegExp(`^${second.name} at`)))! -
-        (await pearIn(page, new RegExp(`^${first.name} at`)))!,
+        present(await pearIn(page, new RegExp(`^${second.name} at`))) -
+        present(await pearIn(page, new RegExp(`^${first.name} at`))),
     )
     .toBeGreaterThan(20);
   expect(await page.locator('.difference-mark').count()).toBeGreaterThan(3);
@@ -93,8 +96,8 @@ test('two takes beside each other: real pages at the same offsets, what differs,
   await expect(page.locator('.wipe-a')).toHaveCSS('clip-path', 'inset(0px 100% 0px 0px)');
   await page.keyboard.up('b');
   await expect(page.locator('.wipe-a')).toHaveCSS('clip-path', 'inset(0px 39% 0px 0px)');
-  const box = (await page.locator('.wipe').boundingBox())!;
-  const grip = (await edge.boundingBox())!;
+  const box = present(await page.locator('.wipe').boundingBox());
+  const grip = present(await edge.boundingBox());
   await page.mouse.move(grip.x + grip.width / 2, box.y + 80);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 4, box.y + 90, { steps: 5 });
@@ -103,7 +106,7 @@ test('two takes beside each other: real pages at the same offsets, what differs,
 
   // One wheel notch over the enlarged page moves both by one notch.
   const before = Number(
-    /at (\d+) px/.exec((await page.locator('.wipe > iframe').getAttribute('title'))!)![1],
+    present(/at (\d+) px/.exec(present(await page.locator('.wipe > iframe').getAttribute('title'))))[1],
   );
   await page.mouse.wheel(0, -100);
   await expect(page.locator('.wipe > iframe')).toHaveAttribute(
@@ -117,7 +120,7 @@ test('what differs is taken over by dragging or by a button, each way, and undon
   await page.goto(`${base}/pages/${id}/takes?take=${second.id}`);
   await shown(page);
   const row = differing(page).filter({ hasText: 'Plum' });
-  const strip = (await page.locator('[data-strip=b]').boundingBox())!;
+  const strip = present(await page.locator('[data-strip=b]').boundingBox());
   await row.hover();
   await page.mouse.down();
   await page.mouse.move(strip.x + 60, strip.y + 200, { steps: 6 });
@@ -130,7 +133,8 @@ test('what differs is taken over by dragging or by a button, each way, and undon
   await differing(page).filter({ hasText: 'Pear' }).click();
   await page.getByRole('button', { name: 'As in B' }).click();
   await expect(page.getByText('Nothing differs')).toBeVisible();
-  const pear = async () => (await documentIn(page, first.id)).motions[0]!.keyframes.translate![0]!.value;
+  const pear = async () =>
+    itemAt(present(itemAt((await documentIn(page, first.id)).motions, 0).keyframes.translate), 0).value;
   await expect.poll(pear).toBe('0 300px');
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
   await expect.poll(pear).toBe('0 96px');
@@ -176,7 +180,8 @@ test('an earlier revision is compared and restored, and that is one act', async 
   await page.getByRole('button', { name: 'Restore this revision' }).click();
   await expect(page.getByText('Nothing differs')).toBeVisible();
   await expect(page.locator('.save-state')).toHaveText(/Saved · rev 3/);
-  const value = async () => (await documentIn(page, second.id)).motions[0]!.keyframes.translate![0]!.value;
+  const value = async () =>
+    itemAt(present(itemAt((await documentIn(page, second.id)).motions, 0).keyframes.translate), 0).value;
   await expect.poll(value).toBe('0 300px');
   await page.keyboard.press('Control+z');
   await expect.poll(value).toBe('0 20px');
@@ -230,7 +235,7 @@ test('a take of another page stands beside as it is, measured in its own frame',
   const { takes } = (await (await request.get(`${base}/api/pages/${other}`)).json()) as {
     takes: { id: string }[];
   };
-  await page.goto(`${base}/pages/${id}/takes?take=${second.id}&beside=take.${takes[0]!.id}`);
+  await page.goto(`${base}/pages/${id}/takes?take=${second.id}&beside=take.${itemAt(takes, 0).id}`);
   await shown(page);
   await expect(page.getByText('These are different pages')).toBeVisible();
   await expect(page.locator('.takes-keep')).toContainText('both stay as they are');

@@ -1,7 +1,7 @@
 /** A page of a million pixels is drawn with as many marks as a short one, and tuned as quickly. */
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { emptyDocument } from '@lyvek/core';
+import { emptyDocument, present } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
 import { base, addPage, html, newProject } from '../support/app.ts';
 import { dwell, settled } from '../support/time.ts';
@@ -39,10 +39,12 @@ test('the work of drawing does not grow with the height of the page', async ({ p
     await expect(p.locator('.bar')).toHaveCount(BLOCKS);
     const fit = await marks(p);
     // Close to the middle bar, where people work.
-    const bar = (await p
-      .locator('.bar .bar-grip')
-      .nth(BLOCKS / 2)
-      .boundingBox())!;
+    const bar = present(
+      await p
+        .locator('.bar .bar-grip')
+        .nth(BLOCKS / 2)
+        .boundingBox(),
+    );
     await p.mouse.move(bar.x + bar.width / 2, bar.y + bar.height / 2, { steps: 4 });
     await p.keyboard.down('Control');
     for (let i = 0; i < 10; i++) {

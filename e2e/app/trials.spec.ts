@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { TraceSchema } from '@lyvek/core';
+import { TraceSchema, itemAt, lastItem, present } from '@lyvek/core';
 import type { TrialResult } from '@lyvek/core';
 import { base, addPage, html, newProject, openRundown, zipOf } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
@@ -67,7 +67,7 @@ test(
 
 test('my own scrolling is recorded, chosen, kept for the project and saved as a file', async ({ page }) => {
   const address = await hessle(page);
-  await openRundown(page, /pages\/([^/]+)/.exec(address)![1]!);
+  await openRundown(page, itemAt(present(/pages\/([^/]+)/.exec(address)), 1));
   await page.goto(base + address.replace('/trials', ''));
   await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
   await page.getByRole('button', { name: 'Record', exact: true }).click();
@@ -86,7 +86,7 @@ test('my own scrolling is recorded, chosen, kept for the project and saved as a 
   await page.getByRole('button', { name: 'JSON' }).click();
   const trace = TraceSchema.parse(JSON.parse(readFileSync(await (await download).path(), 'utf8')));
   expect(trace.samples.length).toBeGreaterThan(20);
-  expect(trace.samples.at(-1)!.y).toBeGreaterThan(1500);
+  expect(lastItem(trace.samples).y).toBeGreaterThan(1500);
   await page.getByRole('button', { name: 'Delete Scrolling 1' }).click();
   await expect(page.getByRole('button', { name: /^Brisk wheel/ })).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -103,9 +103,10 @@ test('what is pointed at shows its place along the page, a click brings the page
   const pointer = page.locator('.costs-chart .pointer text');
   await expect(pointer).toBeVisible();
   const at = Number(
-    /^([\d,]+) px/
-      .exec(await pointer.innerText().catch(() => pointer.textContent().then(String)))![1]!
-      .replace(',', ''),
+    itemAt(
+      present(/^([\d,]+) px/.exec(await pointer.innerText().catch(() => pointer.textContent().then(String)))),
+      1,
+    ).replace(',', ''),
   );
   await row.getByRole('button', { name: 'Show' }).click();
   await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
@@ -182,7 +183,7 @@ test(
       trials: { id: string; kind: string; state: string }[];
     };
     expect(trials).toMatchObject([{ kind: 'here', state: 'done' }]);
-    const { result } = (await (await request.get(`${base}/api/trials/${trials[0]!.id}`)).json()) as {
+    const { result } = (await (await request.get(`${base}/api/trials/${itemAt(trials, 0).id}`)).json()) as {
       result: TrialResult;
     };
     const { y, t } = result.frames;

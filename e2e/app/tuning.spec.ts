@@ -1,10 +1,11 @@
 /** Tuning a motion by hand: bars, ghosts, curves, several at once, other sizes. */
+import { itemAt, lastItem, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
 import { base, addPage, cardZip, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
 
 async function drag(page: Page, what: Locator, dx: number, dy: number, keys: string[] = []): Promise<void> {
-  const box = (await what.boundingBox())!;
+  const box = present(await what.boundingBox());
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   for (const k of keys) await page.keyboard.down(k);
   await page.mouse.move(x, y);
@@ -33,7 +34,7 @@ const takeOf = async (request: APIRequestContext, pageId: string) => {
 };
 const px = async (page: Page) =>
   (await page.locator('.label .point').allTextContents()).map((t) =>
-    Number(t.split('·')[1]!.replace(/\D/g, '')),
+    Number(itemAt(t.split('·'), 1).replace(/\D/g, '')),
   );
 
 test('an end snaps, follows the page, keeps px with Alt, goes back with Esc and with undo', async ({
@@ -46,14 +47,14 @@ test('an end snaps, follows the page, keeps px with Alt, goes back with Esc and 
   await drag(page, end, 0, 40);
   const [start1, end1] = await px(page);
   expect(start1).toBe(start0);
-  expect(end1!).toBeGreaterThan(end0! + 50);
+  expect(present(end1)).toBeGreaterThan(present(end0) + 50);
   // The page has come along, and a meeting stays a meeting on a round line.
   const at = Number((await page.locator('.page-at b').innerText()).replace(/\D/g, ''));
-  expect(Math.abs(at - end1!)).toBeLessThanOrEqual(2);
+  expect(Math.abs(at - present(end1))).toBeLessThanOrEqual(2);
   await expect(page.locator('.sentence')).toContainText(
     /its middle meets (\d*[05] % of|the \w+ of) the viewport/,
   );
-  const box = (await end.boundingBox())!;
+  const box = present(await end.boundingBox());
   await page.mouse.move(box.x + 14, box.y + 8);
   await page.mouse.down();
   await page.mouse.move(box.x + 14, box.y + 60, { steps: 5 });
@@ -74,13 +75,13 @@ test('the ghost in the view progress diagram is the element where its motion end
   request,
 }) => {
   await withMotions(page, request, '#plum');
-  const before = (await page.locator('.diagram p').innerText()).match(/-?\d+/g)!.map(Number);
+  const before = present((await page.locator('.diagram p').innerText()).match(/-?\d+/g)).map(Number);
   await drag(page, page.locator('.ghost.end rect'), 0, -20);
-  const after = (await page.locator('.diagram p').innerText()).match(/-?\d+/g)!.map(Number);
+  const after = present((await page.locator('.diagram p').innerText()).match(/-?\d+/g)).map(Number);
   expect(after[0]).toBe(before[0]);
   // Up in the viewport: its top edge ends higher, and the motion lasts longer.
-  expect(after[1]!).toBeLessThan(before[1]! - 30);
-  expect(after.at(-1)!).toBeGreaterThan(before.at(-1)! + 30);
+  expect(itemAt(after, 1)).toBeLessThan(itemAt(before, 1) - 30);
+  expect(lastItem(after)).toBeGreaterThan(lastItem(before) + 30);
 });
 
 test('several move together by the same px, in one step', async ({ page, request }) => {
@@ -92,17 +93,17 @@ test('several move together by the same px, in one step', async ({ page, request
     .click({ modifiers: ['Shift'] });
   await expect(page.locator('.inspector-name-plain')).toHaveText('2 motions');
   const summary = () => page.locator('.summary').first().innerText();
-  const before = (await summary()).match(/\d+/g)!.map(Number);
+  const before = present((await summary()).match(/\d+/g)).map(Number);
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');
-  const after = (await summary()).match(/\d+/g)!.map(Number);
-  expect(Math.abs(after[0]! - before[0]! - 16)).toBeLessThanOrEqual(2);
-  expect(Math.abs(after[1]! - before[1]! - 16)).toBeLessThanOrEqual(2);
+  const after = present((await summary()).match(/\d+/g)).map(Number);
+  expect(Math.abs(itemAt(after, 0) - itemAt(before, 0) - 16)).toBeLessThanOrEqual(2);
+  expect(Math.abs(itemAt(after, 1) - itemAt(before, 1) - 16)).toBeLessThanOrEqual(2);
   await page.keyboard.press('Control+z');
-  expect((await summary()).match(/\d+/g)!.map(Number)).toEqual(before);
+  expect(present((await summary()).match(/\d+/g)).map(Number)).toEqual(before);
   // A lasso over the lanes takes what it touches.
   await page.keyboard.press('Escape');
-  const lanes = (await page.locator('.lanes-ground').boundingBox())!;
+  const lanes = present(await page.locator('.lanes-ground').boundingBox());
   await page.mouse.move(lanes.x + 4, lanes.y + 4);
   await page.mouse.down();
   await page.mouse.move(lanes.x + lanes.width - 4, lanes.y + lanes.height - 60, { steps: 5 });

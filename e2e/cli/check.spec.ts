@@ -1,4 +1,5 @@
 /** `lyvek` as people and their CI use it: findings, formats, exit statuses, errors with file and line. */
+import { itemAt, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import { mkdtempSync, readFileSync, writeFileSync, existsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -82,9 +83,11 @@ test('findings as SARIF and JUnit are what CI reads', async () => {
   };
   expect(sarif.version).toBe('2.1.0');
   const [run] = sarif.runs;
-  expect(run!.results.every((r) => run!.tool.driver.rules.some((rule) => rule.id === r.ruleId))).toBe(true);
+  expect(
+    present(run).results.every((r) => present(run).tool.driver.rules.some((rule) => rule.id === r.ruleId)),
+  ).toBe(true);
   const junit = (await lyvek(['check', at('wrong.html'), '--format', 'junit'])).out;
-  expect(junit.match(/<testcase /g)).toHaveLength(sarif.runs[0]!.results.length);
+  expect(junit.match(/<testcase /g)).toHaveLength(itemAt(sarif.runs, 0).results.length);
   expect(junit).not.toMatch(/&(?!#\d+;)/);
 });
 
@@ -117,8 +120,8 @@ test('other sizes: what a phone never lets finish is found there, and told with 
   expect(status).toBe(1);
   expect(err).toMatch(/Measured at \d+ sizes; 129 are judged/);
   const { findings } = JSON.parse(out) as { findings: { check: string; sentence: string }[] };
-  const late = findings.find((f) => f.check === 'never-finishes')!;
-  expect(Number(/This is at (\d+) × /.exec(late.sentence)![1])).toBeLessThanOrEqual(500);
+  const late = present(findings.find((f) => f.check === 'never-finishes'));
+  expect(Number(present(/This is at (\d+) × /.exec(late.sentence))[1])).toBeLessThanOrEqual(500);
 });
 
 test('in the lab: a page that misses its budget is told so, one that does not is not', FULL, async () => {

@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { mkdtempSync, readFileSync, writeFileSync, mkdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { makeContext, distance, LayoutSchema, readDocument } from '@lyvek/core';
+import { makeContext, distance, LayoutSchema, readDocument, itemAt, present } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 import { makeCases, listProperties } from '../oracle/cases.ts';
 import { initialOf, TOLERANCE } from '../oracle/compare.ts';
@@ -79,7 +79,7 @@ for (let n = 0; n < PAGES; n++)
     const failures: string[] = [];
     let compared = 0;
     for (const share of SHARES) {
-      const y = Math.round(share * layout.scrollers[0]!.max.block);
+      const y = Math.round(share * itemAt(layout.scrollers, 0).max.block);
       const wanted = cases.map((c) => ({
         id: c.motion.targets.selector.slice(1),
         properties: listProperties(c),
@@ -88,7 +88,7 @@ for (let n = 0; n < PAGES; n++)
         offsets: Record<string, [number, number]>;
         shown: { values: string[] }[];
       };
-      const real = shown.offsets['']![0];
+      const real = present(shown.offsets[''])[0];
       const sampled = JSON.parse(
         await run(
           'sample',
@@ -102,18 +102,23 @@ for (let n = 0; n < PAGES; n++)
       cases.forEach((c, i) => {
         if (c.subject.setting.includes('scroller')) return;
         const selector = c.motion.targets.selector;
-        const element = layout.matches[selector]![0]!;
-        const rows = sampled.rows.filter((r) => r.element === layout.elements[element]!.selector);
+        const element = itemAt(present(layout.matches[selector]), 0);
+        const rows = sampled.rows.filter((r) => r.element === itemAt(layout.elements, element).selector);
         listProperties(c).forEach((property, k) => {
           if (LEFT_OUT.has(property)) return;
           const base = layout.elements[element]?.base?.[property] ?? initialOf(property);
           const values = rows.filter((r) => property in r.values).map((r) => r.values[property] || base);
           if (values.length === 0) return;
           compared++;
-          const error = distance(property, shown.shown[i]!.values[k]!, values, makeContext(layout, element));
-          if (error > TOLERANCE[property]!)
+          const error = distance(
+            property,
+            itemAt(itemAt(shown.shown, i).values, k),
+            values,
+            makeContext(layout, element),
+          );
+          if (error > present(TOLERANCE[property]))
             failures.push(
-              `${selector} ${property} at ${real} px: ${shown.shown[i]!.values[k]}, sampled ${values[1]}\n${JSON.stringify(c)}`,
+              `${selector} ${property} at ${real} px: ${itemAt(shown.shown, i).values[k]}, sampled ${values[1]}\n${JSON.stringify(c)}`,
             );
         });
       });

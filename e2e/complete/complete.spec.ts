@@ -2,6 +2,7 @@
  * Nobody loses a word: whatever a reader could read of a page as it was brought can be read in its hand-off, too, with motion, with reduced
  * motion, on paper, without scripts, and in browsers without scroll timelines or without triggers.
  */
+import { itemAt, lastItem } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { Browser, Page } from '@playwright/test';
 import { zipSync, unzipSync } from 'fflate';
@@ -73,7 +74,7 @@ async function opened(browser: Browser, files: Files, mode: Mode): Promise<Page>
     const path = decodeURIComponent(new URL(route.request().url()).pathname.slice(1)) || 'index.html';
     const file = files[path];
     if (!file) return route.fulfill({ status: 404, body: '' });
-    const type = TYPES[path.split('.').at(-1)!] ?? 'application/octet-stream';
+    const type = TYPES[lastItem(path.split('.'))] ?? 'application/octet-stream';
     const body = mode.css && /css|html/.test(type) ? mode.css(text(file)) : Buffer.from(file);
     return route.fulfill({ body, contentType: type });
   });
@@ -99,7 +100,7 @@ async function readBy(
   const page = await opened(browser, files, mode);
   const seen = await wordsSeen(page, aside, least);
   await page.context().close();
-  return { ...seen, source: text(files['index.html'] ?? Object.values(files)[0]!) };
+  return { ...seen, source: text(files['index.html'] ?? itemAt(Object.values(files), 0)) };
 }
 
 /** Without the motions that are wrong on purpose: the places have them so that something is found. */
@@ -120,7 +121,9 @@ const DEMOS = process.env.LYVEK_FULL ? ['night', 'hessle', 'almanac'] : ['night'
 const lost = (was: Read, is: Read): string[] => {
   const there = new Set([...is.words, ...is.replaced, ...was.replaced]);
   // What a script has put in the place of a word before anybody could read it is no loss of ours.
-  return was.words.filter((w) => !there.has(w) && (is.there.has(w) || !is.source.includes(w.split(' ')[0]!)));
+  return was.words.filter(
+    (w) => !there.has(w) && (is.there.has(w) || !is.source.includes(itemAt(w.split(' '), 0))),
+  );
 };
 
 for (const place of PLACES.filter((p) => DEMOS.includes(p.name) || p.name.startsWith('Pins')))

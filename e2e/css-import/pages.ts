@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { handOffCss, insertLastInHead, patchHtml, makePatch, readPage, takenOut } from '@lyvek/core';
+import { handOffCss, insertLastInHead, patchHtml, makePatch, readPage, takenOut, present } from '@lyvek/core';
 import type { Layout, ImportResult } from '@lyvek/core';
 
 const FOLDER = fileURLToPath(new URL('../fixtures/moving/', import.meta.url));
@@ -25,7 +25,7 @@ export function listFiles(name: string): Files {
 }
 
 export const read = (files: Files): ImportResult =>
-  readPage('index.html', files.get('index.html')!, (p) => files.get(p) ?? null);
+  readPage('index.html', present(files.get('index.html')), (p) => files.get(p) ?? null);
 
 /** The page without what was read. */
 export const stripped = (files: Files, imported: ImportResult): Files =>
@@ -36,7 +36,7 @@ export const SHEET = 'page.motion.css';
 /** The page as it is handed off. */
 export function handedOff(files: Files, { document }: ImportResult, layout: Layout): Files {
   const { css } = handOffCss(document, layout, 'Page');
-  const { html } = patchHtml(files.get('index.html')!, makePatch(document, layout.kept));
+  const { html } = patchHtml(present(files.get('index.html')), makePatch(document, layout.kept));
   const linked = html.includes(SHEET)
     ? html
     : insertLastInHead(html, `<link rel="stylesheet" href="${SHEET}">`).html;

@@ -1,4 +1,5 @@
 /** What a page loses to its takes was seen to play the same in Chromium, under each of its conditions; what plays differently stays. */
+import { itemAt, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { base, newProject } from '../support/app.ts';
@@ -26,7 +27,7 @@ async function add(request: APIRequestContext, html: string) {
     page: { token: string };
     takes: { id: string }[];
   };
-  const { document } = (await (await request.get(`/api/takes/${whole.takes[0]!.id}`)).json()) as {
+  const { document } = (await (await request.get(`/api/takes/${itemAt(whole.takes, 0).id}`)).json()) as {
     document: {
       motions: { targets: { selector: string }; conditions?: unknown[] }[];
       importedRules: string[];
@@ -43,9 +44,9 @@ test('two widths, one within the other, are both looked at, and both come along'
 @media (min-width: 1024px) { .a { animation-range: entry 50% cover 90% } }`;
   const { proof, document } = await add(request, page(css, '<p class="a">1</p><p class="a">2</p>'));
   expect(proof).toMatchObject({ proved: true });
-  expect(proof!.message).toMatch(/3 sizes and reduced motion/);
+  expect(present(proof).message).toMatch(/3 sizes and reduced motion/);
   expect(document.motions).toHaveLength(1);
-  expect(document.motions[0]!.conditions).toHaveLength(2);
+  expect(itemAt(document.motions, 0).conditions).toHaveLength(2);
 });
 
 test('what a script reads of an animation’s name plays differently when it is written anew: that one stays, and why is said', async ({
@@ -62,8 +63,8 @@ for (const e of document.querySelectorAll('.b'))
   );
   expect(document.motions.map((m) => m.targets.selector)).toEqual(['.a']);
   expect(proof).toMatchObject({ proved: true });
-  expect(proof!.message).toContain('1 stays in its own CSS');
-  const left = unsupported.find((u) => u.what === '.b')!;
+  expect(present(proof).message).toContain('1 stays in its own CSS');
+  const left = present(unsupported.find((u) => u.what === '.b'));
   expect(left.reason).toMatch(/rewritten it would play something else: opacity 0\.\d+ instead of 0\.9/);
   // Seen in the page itself: Lyvek plays the one, the page goes on playing the other.
   await window.goto(`/pages/${id}`);
@@ -81,5 +82,5 @@ test('a page that never shows anything to look at keeps its motions', async ({ r
   );
   expect(document).toMatchObject({ motions: [], importedRules: [] });
   expect(proof).toMatchObject({ proved: false });
-  expect(proof!.message).toContain('stays in its own CSS');
+  expect(present(proof).message).toContain('stays in its own CSS');
 });

@@ -1,7 +1,7 @@
 /** Every effect, built through the interface on a page that has structure and no motion; the browser says what is seen. */
 import { expect, test } from '@playwright/test';
 import type { Frame, Page } from '@playwright/test';
-import { EFFECTS } from '@lyvek/core';
+import { EFFECTS, itemAt, lastItem, present } from '@lyvek/core';
 import { addPage, newProject, openRundown, pick, saved, zipOf } from '../support/app.ts';
 import { WORKSHOP } from './workshop.ts';
 import { sampled } from '../support/full.ts';
@@ -23,7 +23,7 @@ interface Look {
   style: Record<string, string>;
 }
 const inPage = (page: Page): Frame =>
-  page.frames().find((f) => f.parentFrame() === page.mainFrame() && !f.isDetached())!;
+  present(page.frames().find((f) => f.parentFrame() === page.mainFrame() && !f.isDetached()));
 
 async function look(frame: Frame, selector: string, y: number): Promise<Look> {
   return frame.evaluate(
@@ -86,8 +86,8 @@ async function downAndUp(frame: Frame, selector: string, offsets: readonly numbe
   for (const y of offsets) down.push(await look(frame, selector, y));
   for (const [i, y] of [...offsets.entries()].reverse()) {
     const again = await look(frame, selector, y);
-    expect(again.style).toEqual(down[i]!.style);
-    expect(again.top).toBeCloseTo(down[i]!.top, 1);
+    expect(again.style).toEqual(itemAt(down, i).style);
+    expect(again.top).toBeCloseTo(itemAt(down, i).top, 1);
   }
   return down;
 }
@@ -117,12 +117,12 @@ for (const [i, [name, property, end]] of REVEALS.entries())
     const frame = await build(page, name, '#one');
     const top = await documentTop(frame, '#one');
     const [before, midway, after] = await downAndUp(frame, '#one', [top - 790, top - 550, top - 60]);
-    expect(before!.style[property]).not.toBe(midway!.style[property]);
-    expect(midway!.style[property]).not.toBe(after!.style[property]);
-    expect(after!.style[property]).toMatch(end);
+    expect(present(before).style[property]).not.toBe(present(midway).style[property]);
+    expect(present(midway).style[property]).not.toBe(present(after).style[property]);
+    expect(present(after).style[property]).toMatch(end);
     if (!['Wipe', 'Unmask', 'Rising level'].includes(name)) {
-      expect(number(before!.style.opacity)).toBeLessThan(0.05);
-      expect(number(midway!.style.opacity)).toBeGreaterThan(0.2);
+      expect(number(present(before).style.opacity)).toBeLessThan(0.05);
+      expect(number(present(midway).style.opacity)).toBeGreaterThan(0.2);
     }
     if (name === 'Flip up')
       expect(
@@ -141,14 +141,14 @@ test('Parallax, slower: a layer in a frame never opens a gap at its edges', asyn
   }
   const [a, b] = await downAndUp(frame, '#layer', [top - 600, top - 200]);
   // Half as fast as the page: 400 px of scroll move it 200 px.
-  expect(a!.top - b!.top).toBeCloseTo(200, 0);
+  expect(present(a).top - present(b).top).toBeCloseTo(200, 0);
 });
 
 test('Parallax, faster: moves faster than the page', async ({ page }) => {
   const frame = await build(page, 'Parallax, faster', '#two');
   const top = await documentTop(frame, '#two');
   const [a, b] = await downAndUp(frame, '#two', [top - 500, top - 200]);
-  expect(a!.top - b!.top).toBeCloseTo(420, 0);
+  expect(present(a).top - present(b).top).toBeCloseTo(420, 0);
 });
 
 test('Back and forth: turns one way, then the other', async ({ page }) => {
@@ -186,8 +186,8 @@ test('Travel: a strip moves sideways; its end edge is right at six widths; nothi
     });
   const { start, distance } = await held();
   const looks = await downAndUp(frame, '.strip', [start - 50, start, start + distance / 2, start + distance]);
-  expect(looks[1]!.left).toBeCloseTo(80, 0);
-  expect(looks[3]!.right).toBeCloseTo(1200, 0);
+  expect(itemAt(looks, 1).left).toBeCloseTo(80, 0);
+  expect(itemAt(looks, 3).right).toBeCloseTo(1200, 0);
   expect(await frame.evaluate(() => document.documentElement.scrollWidth)).toBe(1280);
   for (const width of [640, 820, 1024, 1280, 1600, 1920]) {
     await page
@@ -231,17 +231,17 @@ test('Travel: what gets the focus in the strip, or is linked to, is scrolled int
   await frame.locator('#p1').evaluate((e: HTMLElement) => e.focus({ preventScroll: true }));
   const back = await seen('#p1');
   expect(back[0]).toBeGreaterThanOrEqual(0);
-  expect(back[2]).toBeLessThan(y!);
+  expect(back[2]).toBeLessThan(present(y));
 });
 
 test('Draw: a stroke is drawn without measuring it', async ({ page }) => {
   const frame = await build(page, 'Draw', '#draw svg');
   const top = await documentTop(frame, '#draw svg');
   const [before, midway, after] = await downAndUp(frame, '#draw path', [top - 790, top - 500, top - 100]);
-  expect(number(before!.style['stroke-dashoffset'])).toBe(1);
-  expect(number(midway!.style['stroke-dashoffset'])).toBeGreaterThan(0.1);
-  expect(number(midway!.style['stroke-dashoffset'])).toBeLessThan(0.9);
-  expect(number(after!.style['stroke-dashoffset'])).toBe(0);
+  expect(number(present(before).style['stroke-dashoffset'])).toBe(1);
+  expect(number(present(midway).style['stroke-dashoffset'])).toBeGreaterThan(0.1);
+  expect(number(present(midway).style['stroke-dashoffset'])).toBeLessThan(0.9);
+  expect(number(present(after).style['stroke-dashoffset'])).toBe(0);
   expect(await frame.evaluate(() => document.querySelector('#draw path')!.getAttribute('pathLength'))).toBe(
     '1',
   );
@@ -251,19 +251,19 @@ test('Bar: fills along its width', async ({ page }) => {
   const frame = await build(page, 'Bar', '#two');
   const top = await documentTop(frame, '#two');
   const [before, midway, after] = await downAndUp(frame, '#two', [top - 795, top - 660, top - 100]);
-  expect(number(before!.style.scale)).toBeLessThan(0.05);
-  expect(midway!.left).toBeCloseTo(before!.left, 0);
-  expect(midway!.right).toBeLessThan(after!.right - 50);
-  expect(after!.style.scale).toBe('1');
+  expect(number(present(before).style.scale)).toBeLessThan(0.05);
+  expect(present(midway).left).toBeCloseTo(present(before).left, 0);
+  expect(present(midway).right).toBeLessThan(present(after).right - 50);
+  expect(present(after).style.scale).toBe('1');
 });
 
 test('Count: the figure counts, the page keeps its own', async ({ page }) => {
   const frame = await build(page, 'Count', '#hours');
   const top = await documentTop(frame, '#hours');
   const [before, midway, after] = await downAndUp(frame, '#hours', [top - 795, top - 550, top - 100]);
-  expect(number(before!.style['--lv-figure'])).toBe(0);
-  expect(number(midway!.style['--lv-figure'])).toBeGreaterThan(100);
-  expect(number(after!.style['--lv-figure'])).toBe(1640);
+  expect(number(present(before).style['--lv-figure'])).toBe(0);
+  expect(number(present(midway).style['--lv-figure'])).toBeGreaterThan(100);
+  expect(number(present(after).style['--lv-figure'])).toBe(1640);
   expect(await frame.evaluate(() => document.querySelector('#hours')!.textContent)).toBe('1,640 hours');
 });
 
@@ -271,7 +271,9 @@ test('Signal: a number from 0 to 100 that the page can read', async ({ page }) =
   const frame = await build(page, 'Signal', '#dome');
   const top = await documentTop(frame, '#dome');
   const [before, midway, after] = await downAndUp(frame, '#dome', [top - 800, top, top + 800]);
-  expect([before, midway, after].map((l) => Math.round(number(l!.style['--signal'])))).toEqual([0, 50, 100]);
+  expect([before, midway, after].map((l) => Math.round(number(present(l).style['--signal'])))).toEqual([
+    0, 50, 100,
+  ]);
 });
 
 test('Stack: cards slide over each other and earlier ones step back', async ({ page }) => {
@@ -282,11 +284,11 @@ test('Stack: cards slide over each other and earlier ones step back', async ({ p
   const end = start + 3 * 0.7 * 800;
   const last = await downAndUp(frame, '#deck4', [start, end]);
   const first = await downAndUp(frame, '#deck1', [start, end]);
-  expect(last[0]!.top).toBeGreaterThan(800);
-  expect(last[1]!.top).toBeLessThan(100);
-  expect(first[0]!.top).toBeCloseTo(first[1]!.top, 0);
-  expect(number(first[1]!.style.scale)).toBeLessThan(0.9);
-  expect(number(first[1]!.style.opacity)).toBeLessThan(0.6);
+  expect(itemAt(last, 0).top).toBeGreaterThan(800);
+  expect(itemAt(last, 1).top).toBeLessThan(100);
+  expect(itemAt(first, 0).top).toBeCloseTo(itemAt(first, 1).top, 0);
+  expect(number(itemAt(first, 1).style.scale)).toBeLessThan(0.9);
+  expect(number(itemAt(first, 1).style.opacity)).toBeLessThan(0.6);
 });
 
 test('Marquee: runs by itself, turns with the hand, leaves no hole and no second id', async ({ page }) => {
@@ -294,7 +296,7 @@ test('Marquee: runs by itself, turns with the hand, leaves no hole and no second
   const top = await documentTop(frame, '#plates');
   await look(frame, '.strip', top - 200);
   // Under the pointer it would rest.
-  const box = (await page.locator('.preview-page').boundingBox())!;
+  const box = present(await page.locator('.preview-page').boundingBox());
   await page.mouse.move(box.x + 20, box.y + 20);
   await page.mouse.move(box.x + 40, box.y + 20);
   const runs = async () => {
@@ -319,8 +321,8 @@ test('Counter-columns: the middle one moves against its neighbours', async ({ pa
   const top = await documentTop(frame, '.cols');
   const [a, b] = await downAndUp(frame, '.cols > div:nth-child(2) > p', [top + 50, top + 350]);
   const [c, d] = await downAndUp(frame, '.cols > div:nth-child(1) > p', [top + 50, top + 350]);
-  expect(c!.top - d!.top).toBeCloseTo(300, 0);
-  expect(a!.top - b!.top).toBeCloseTo(-300, 0);
+  expect(present(c).top - present(d).top).toBeCloseTo(300, 0);
+  expect(present(a).top - present(b).top).toBeCloseTo(-300, 0);
 });
 
 test('Rings: the view opens and the parts come forward', async ({ page }) => {
@@ -328,25 +330,27 @@ test('Rings: the view opens and the parts come forward', async ({ page }) => {
   const top = await documentTop(frame, '.rings');
   const scene = await downAndUp(frame, '.rings', [top - 780, top - 100]);
   const ring = await downAndUp(frame, '.rings > i', [top - 780, top - 100]);
-  expect(number(scene[0]!.style.perspective)).toBeGreaterThan(number(scene[1]!.style.perspective) + 1000);
-  expect(ring[0]!.style.transform).toContain('matrix3d');
-  expect(ring[1]!.style.transform).not.toBe(ring[0]!.style.transform);
+  expect(number(itemAt(scene, 0).style.perspective)).toBeGreaterThan(
+    number(itemAt(scene, 1).style.perspective) + 1000,
+  );
+  expect(itemAt(ring, 0).style.transform).toContain('matrix3d');
+  expect(itemAt(ring, 1).style.transform).not.toBe(itemAt(ring, 0).style.transform);
 });
 
 test('Leave: shrinks away about its own origin', async ({ page }) => {
   const frame = await build(page, 'Leave', '#two');
   const top = await documentTop(frame, '#two');
   const [before, after] = await downAndUp(frame, '#two', [top - 300, top + 150]);
-  expect(before!.style.scale).toBe('1');
-  expect(number(after!.style.scale)).toBeLessThan(0.6);
+  expect(present(before).style.scale).toBe('1');
+  expect(number(present(after).style.scale)).toBeLessThan(0.6);
 });
 
 test('Fade away: dissolves as it goes', async ({ page }) => {
   const frame = await build(page, 'Fade away', '#two');
   const top = await documentTop(frame, '#two');
   const [before, after] = await downAndUp(frame, '#two', [top - 300, top + 190]);
-  expect(before!.style.opacity).toBe('1');
-  expect(number(after!.style.opacity)).toBeLessThan(0.3);
+  expect(present(before).style.opacity).toBe('1');
+  expect(number(present(after).style.opacity)).toBeLessThan(0.3);
 });
 
 /** Waits until what a trigger has started, or sent back, has come to its end. */
@@ -410,15 +414,15 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
     }
     return out;
   }, top + 60);
-  const end = seen.at(-1)!.value;
-  expect(seen[0]!.value).toBeLessThan(0.05);
+  const end = lastItem(seen).value;
+  expect(itemAt(seen, 0).value).toBeLessThan(0.05);
   // The scroll has it at less than 1 there.
   expect(end).toBeGreaterThan(0.2);
   expect(end).toBeLessThan(0.95);
   // A busy machine skips frames: what counts is how far it goes in the time of two.
   const steps = seen.slice(1).map(({ at, value }, i) => {
-    const frames = Math.max(1, (at - seen[i]!.at) / 33);
-    return Math.abs(value - seen[i]!.value) / frames;
+    const frames = Math.max(1, (at - itemAt(seen, i).at) / 33);
+    return Math.abs(value - itemAt(seen, i).value) / frames;
   });
   expect(Math.max(...steps)).toBeLessThan(0.2);
 });

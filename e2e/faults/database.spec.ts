@@ -1,4 +1,5 @@
 /** The database loses its connections, is killed, or finds its disk full: the server stays, and says what is so. */
+import { itemAt } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
 import {
@@ -45,7 +46,7 @@ test('connections that are cut in the middle of edits end no server, and what wa
   const { takes } = (await (await request.get(`${base}/api/pages/${id}`)).json()) as {
     takes: { id: string }[];
   };
-  const take = takes[0]!.id;
+  const take = itemAt(takes, 0).id;
   const { document } = (await (await request.get(`${base}/api/takes/${take}`)).json()) as {
     document: object;
   };

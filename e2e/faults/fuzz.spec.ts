@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { trialSetup } from '../support/lab.ts';
 import type { APIRequestContext } from '@playwright/test';
 import { base, addPage, cardZip, newProject } from '../support/app.ts';
-import { emptyLayout } from '@lyvek/core';
+import { emptyLayout, itemAt, lastItem, present } from '@lyvek/core';
 import { Random } from '../stranger/random.ts';
 
 const TRIED = Number(process.env.LYVEK_FUZZ ?? '600');
@@ -59,7 +59,7 @@ function spoiled(value: unknown, random: Random): unknown {
       ...value,
       [random.pick(NASTY.filter((n) => typeof n === 'string')) ?? 'more']: random.pick(NASTY),
     };
-  const key = random.pick(keys)!;
+  const key = present(random.pick(keys));
   if (random.next() < 0.1) return Object.fromEntries(Object.entries(value).filter(([k]) => k !== key));
   return { ...value, [key]: spoiled((value as Record<string, unknown>)[key], random) };
 }
@@ -75,12 +75,12 @@ async function world(request: APIRequestContext) {
   const { projects } = (await (await request.get(`${base}/api/projects`)).json()) as {
     projects: { id: string }[];
   };
-  const shelf = (await (await request.get(`${base}/api/projects/${projects[0]!.id}`)).json()) as {
+  const shelf = (await (await request.get(`${base}/api/projects/${itemAt(projects, 0).id}`)).json()) as {
     pages: { document: object }[];
   };
-  const { document } = shelf.pages.find((p) => p.document)!;
+  const { document } = present(shelf.pages.find((p) => p.document));
   const layout = emptyLayout({ width: 1280, height: 800 });
-  const take = whole.takes[0]!.id;
+  const take = itemAt(whole.takes, 0).id;
   const reference = (await (
     await request.post(`${base}/api/pages/${page}/references`, { data: { name: 'Fuzz' } })
   ).json()) as { id: string };
@@ -152,12 +152,12 @@ test(`${TRIED} requests that are nearly right: none is a fault of ours`, async (
   const seen = new Map<number, number>();
   const text = (v: unknown) => (typeof v === 'string' ? v : JSON.stringify(v));
   for (let i = 0; i < TRIED; i++) {
-    const { path, method, op } = random.pick(operations)!;
-    const things = path.split('/')[1]!;
+    const { path, method, op } = present(random.pick(operations));
+    const things = itemAt(path.split('/'), 1);
     const filled = path.replace(/\{(\w+)\}/g, (_, name: string) => {
       if (random.next() < 0.15)
         return encodeURIComponent(wellFormed(text(random.pick(NASTY)).slice(0, 2000)));
-      return name === 'number' ? '1' : (ids[things] ?? ids.pages!);
+      return name === 'number' ? '1' : (ids[things] ?? present(ids.pages));
     });
     const query = (op.parameters ?? [])
       .filter((p) => p.in === 'query' && random.next() < 0.8)
@@ -166,7 +166,7 @@ test(`${TRIED} requests that are nearly right: none is a fault of ours`, async (
           `${p.name}=${encodeURIComponent(wellFormed(random.next() < 0.5 ? '1280' : text(random.pick(NASTY)).slice(0, 3000)))}`,
       )
       .join('&');
-    const last = path.split('/').at(-1)!;
+    const last = lastItem(path.split('/'));
     const body =
       bodies[method === 'patch' && things !== 'pictures' ? 'name' : last] ?? bodies[things] ?? bodies.name;
     const sent = random.next() < 0.1 ? body : spoiled(body, random);

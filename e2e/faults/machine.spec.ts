@@ -19,7 +19,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { emptyDocument } from '@lyvek/core';
+import { emptyDocument, itemAt } from '@lyvek/core';
 import { freePort, inRepo } from '../support/servers.ts';
 import { FULL } from '../support/full.ts';
 
@@ -184,7 +184,7 @@ test(
         await call('POST', `/api/projects/${project.id}/pages`, '<p>x</p>', { 'content-type': 'text/html' })
       ).json as { id: string };
       const { takes } = (await call('GET', `/api/pages/${page.id}`)).json as { takes: { id: string }[] };
-      const take = `/api/takes/${takes[0]!.id}`;
+      const take = `/api/takes/${itemAt(takes, 0).id}`;
       let revision = ((await call('GET', take)).json as { revision: number }).revision;
       // Letters that no compression makes small.
       const noise = () =>

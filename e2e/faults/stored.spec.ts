@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { contentKey, fingerprint, shippedCoefficients } from '@lyvek/core';
+import { contentKey, fingerprint, shippedCoefficients, itemAt, present } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 import { trialSetup } from '../support/lab.ts';
 import { inRepo, migration, query, startServer, withDatabase } from '../support/servers.ts';
@@ -62,7 +62,7 @@ for (const first of [2, 6, 11])
           expect(response.status).toBe(200);
           const { document } = (await response.json()) as { document: { motions: unknown[] } };
           expect(document.motions.length).toBe(
-            (JSON.parse(documents[i]!) as { motions: unknown[] }).motions.length,
+            (JSON.parse(itemAt(documents, i)) as { motions: unknown[] }).motions.length,
           );
         }
         const { projects } = (await (await fetch(`${server.url}/api/projects`)).json()) as {
@@ -87,8 +87,8 @@ test('what version 1 stored beside its documents is there under its new words', 
       await query(database, migration(name));
       await query(database, 'insert into migrations (name) values ($1)', [name]);
     }
-    const former = JSON.parse(documents.find((d) => d.includes('"gate"'))!) as Former;
-    const motion = former.motions.find((m) => m.driver.kind === 'gate')!;
+    const former = JSON.parse(present(documents.find((d) => d.includes('"gate"')))) as Former;
+    const motion = present(former.motions.find((m) => m.driver.kind === 'gate'));
     const body = {
       motions: [motion],
       pins: [],
@@ -97,7 +97,7 @@ test('what version 1 stored beside its documents is there under its new words', 
     };
     // The key of a trigger, whose fields have the same names in both versions.
     const [gate] = body.gates;
-    const { id, name, on, subject, down, up, plays, back } = gate!;
+    const { id, name, on, subject, down, up, plays, back } = present(gate);
     const state = fingerprint(JSON.stringify({ id, name, on, subject, down, up, plays, back })).toString(36);
     const accepted = [{ check: 'gate-unreachable', where: id, reason: 'On purpose', state }];
     const [take] = await fill(database, [JSON.stringify({ ...former, accepted })]);
@@ -130,13 +130,13 @@ test('what version 1 stored beside its documents is there under its new words', 
         'select import_proof from pages where id = $1',
         [pageId],
       );
-      expect(stored!.import_proof.message).toBe(proof.said);
+      expect(present(stored).import_proof.message).toBe(proof.said);
       const { projects } = await get<{ projects: { id: string; name: string }[] }>('/projects');
-      const own = projects.find((p) => p.name === 'Kept')!;
+      const own = present(projects.find((p) => p.name === 'Kept'));
       const fitted = await get<{ unitCosts: { coefficients: { unitCosts: unknown } }[] }>(
         `/projects/${own.id}/unit-costs`,
       );
-      expect(fitted.unitCosts[0]!.coefficients.unitCosts).toEqual(unitCosts);
+      expect(itemAt(fitted.unitCosts, 0).coefficients.unitCosts).toEqual(unitCosts);
     } finally {
       await server.stop();
     }
@@ -157,7 +157,7 @@ test('old revisions thin out, what was deleted long ago goes, and what is needed
   test.setTimeout(180_000);
   await withDatabase(async (database) => {
     await (await startServer(database)).stop();
-    const [take] = await fill(database, [documents[0]!]);
+    const [take] = await fill(database, [itemAt(documents, 0)]);
     // Fifty a day for forty days, and a take that was made from one in the middle.
     await query(
       database,
@@ -201,7 +201,7 @@ test('old revisions thin out, what was deleted long ago goes, and what is needed
       expect(numbers.filter((n) => n < 1200).length).toBeGreaterThanOrEqual(22);
       // Once more changes nothing.
       const after = await query<{ n: number }>(database, 'select count(*)::int as n from revisions');
-      expect(after[0]!.n).toBeLessThan(before[0]!.n);
+      expect(itemAt(after, 0).n).toBeLessThan(itemAt(before, 0).n);
       const { bytes } = (await (await fetch(`${server.url}/api/storage`)).json()) as { bytes: number };
       expect(bytes).toBeGreaterThan(1e6);
     } finally {
@@ -214,7 +214,7 @@ test('a clock that was set back leaves no trial running for ever', async () => {
   test.setTimeout(120_000);
   await withDatabase(async (database) => {
     await (await startServer(database)).stop();
-    const [take] = await fill(database, [documents[0]!]);
+    const [take] = await fill(database, [itemAt(documents, 0)]);
     const setup = trialSetup();
     const [trial] = await query<{ id: string }>(
       database,
@@ -228,9 +228,12 @@ test('a clock that was set back leaves no trial running for ever', async () => {
       await expect
         .poll(
           async () =>
-            (
-              await query<{ state: string }>(database, 'select state from trials where id = $1', [trial!.id])
-            )[0]!.state,
+            itemAt(
+              await query<{ state: string }>(database, 'select state from trials where id = $1', [
+                present(trial).id,
+              ]),
+              0,
+            ).state,
           { timeout: 20_000 },
         )
         .toBe('failed');

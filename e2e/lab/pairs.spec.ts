@@ -1,6 +1,15 @@
 /** Prediction and lab agree on which of two takes is cheaper: twenty pairs of takes that differ in what they change and how often. */
 import { expect, test } from '@playwright/test';
-import { clockById, compileTimeline, findGesture, partsAt, simulate, withPins } from '@lyvek/core';
+import {
+  clockById,
+  compileTimeline,
+  findGesture,
+  partsAt,
+  simulate,
+  withPins,
+  itemAt,
+  present,
+} from '@lyvek/core';
 import type { Coefficients, Layout, Motion, MotionDocument, TrialFrames } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import { base, addPage, html, newProject, openRundown } from '../support/app.ts';
@@ -24,7 +33,7 @@ const take = (
   property: keyof typeof KINDS,
   count: number,
 ): { name: string; count: number; document: MotionDocument } => {
-  const [from, to] = KINDS[property]!;
+  const [from, to] = present(KINDS[property]);
   const one: Motion = motion({
     targets: { selector: `.b:nth-of-type(-n+${count})` },
     driver: { kind: 'scroll', axis: 'block' },
@@ -109,13 +118,13 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
     project: { id: string };
     layouts: Layout[];
   };
-  const layout = whole.layouts.find((l) => l.viewport.width === VIEWPORT.width)!;
+  const layout = present(whole.layouts.find((l) => l.viewport.width === VIEWPORT.width));
   const boxes = layout.elements.flatMap((e, i) =>
     /div:nth-of-type/.test(e.selector) && e.box.height === 66 ? [i] : [],
   );
   expect(boxes).toHaveLength(BOXES);
   for (const { document, count } of TAKES)
-    layout.matches[document.motions[0]!.targets.selector] = boxes.slice(0, count);
+    layout.matches[itemAt(document.motions, 0).targets.selector] = boxes.slice(0, count);
   const put = await request.put(`${base}/api/pages/${id}/layouts`, {
     data: layout,
     headers: { 'if-match': `"${whole.page.contentHash}"` },
@@ -128,7 +137,7 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
     for (const takeId of takes) {
       const done = await endedTrial(request, await askTrial(request, takeId, { lasts: 2000 }), 60_000);
       expect(done.why).toBeNull();
-      costs.push(meanCost(done.result!.frames));
+      costs.push(meanCost(present(done.result).frames));
     }
     return costs;
   };
@@ -140,7 +149,7 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
       }
     ).unitCosts;
   await expect.poll(async () => (await fitUnitCosts())[0]?.trials).toBe(TAKES.length);
-  const { coefficients } = (await fitUnitCosts())[0]!;
+  const { coefficients } = itemAt(await fitUnitCosts(), 0);
   expect(coefficients.device).toBe('here');
   console.log(`prices from ${coefficients.frames} frames, off by ${(100 * coefficients.error).toFixed(0)} %`);
   const cost = await round();
@@ -158,14 +167,16 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
     ),
   );
   TAKES.forEach(({ name }, k) =>
-    console.log(`${name.padEnd(22)} predicted ${predicted[k]!.toFixed(1)} ms, lab ${cost[k]!.toFixed(1)} ms`),
+    console.log(
+      `${name.padEnd(22)} predicted ${itemAt(predicted, k).toFixed(1)} ms, lab ${itemAt(cost, k).toFixed(1)} ms`,
+    ),
   );
   const agree = PAIRS.filter(([expensive, cheap]) => {
     const [i, j] = [expensive, cheap].map((n) => TAKES.findIndex(({ name }) => name === n)) as [
       number,
       number,
     ];
-    return predicted[i]! > predicted[j]! === cost[i]! > cost[j]!;
+    return itemAt(predicted, i) > itemAt(predicted, j) === itemAt(cost, i) > itemAt(cost, j);
   });
   console.log(`agree in ${agree.length} of ${PAIRS.length}`);
   expect(PAIRS.length).toBe(process.env.LYVEK_FULL ? 20 : 11);

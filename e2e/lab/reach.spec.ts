@@ -1,4 +1,5 @@
 /** The lab reaches the files of one page and nothing else: every way out of a page is tried against ports that listen. */
+import { itemAt } from '@lyvek/core';
 import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { createSocket } from 'node:dgram';
@@ -44,7 +45,7 @@ test('no port of this machine hears of a page in the lab, by any of the ways out
   const heard: string[] = [];
   const server = createServer((s) => {
     heard.push('tcp');
-    s.on('data', (d) => heard.push(d.toString('utf8').split('\n')[0]!));
+    s.on('data', (d) => heard.push(itemAt(d.toString('utf8').split('\n'), 0)));
     s.on('error', () => undefined);
   });
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
-import { emptyDocument, summarize } from '@lyvek/core';
+import { emptyDocument, summarize, itemAt, present } from '@lyvek/core';
 import type { MotionDocument, TrialResult } from '@lyvek/core';
 import { base, addPage, html, newProject, openRundown } from '../support/app.ts';
 import { askTrial, endedTrial, trialOf, trialSetup, VIEWPORT } from '../support/lab.ts';
@@ -67,7 +67,11 @@ function byWindow({ frames }: TrialResult): Map<number, number> {
   const sums = new Map<number, { sum: number; n: number }>();
   frames.y.forEach((y, i) => {
     const k = Math.round(y / 400) * 400;
-    const cost = frames.script[i]! + frames.style[i]! + frames.paint[i]! + frames.composite[i]!;
+    const cost =
+      itemAt(frames.script, i) +
+      itemAt(frames.style, i) +
+      itemAt(frames.paint, i) +
+      itemAt(frames.composite, i);
     const s = sums.get(k) ?? { sum: 0, n: 0 };
     sums.set(k, { sum: s.sum + cost, n: s.n + 1 });
   });
@@ -76,7 +80,7 @@ function byWindow({ frames }: TrialResult): Map<number, number> {
 /** Scroll offset at which frames cost most. What else runs on the machine only makes frames dearer, so the cheapest run of each window counts. */
 function hottest(runs: readonly TrialResult[]): number {
   const costs = runs.map(byWindow);
-  const least = [...costs[0]!.keys()].map(
+  const least = [...itemAt(costs, 0).keys()].map(
     (at) => [at, Math.min(...costs.map((c) => c.get(at) ?? Infinity))] as const,
   );
   return least.filter(([, cost]) => cost < Infinity).reduce((a, b) => (b[1] > a[1] ? b : a))[0];
@@ -105,7 +109,7 @@ test(
     await page.getByRole('button', { name: /^In the lab/ }).click();
     await expect(page.getByText('measured in the lab')).toBeVisible({ timeout: 150_000 });
     const listed = await (await request.get(`${base}/api/pages/${id}/trials`)).json();
-    const first = (await trialOf(request, listed.trials[0].id as string)).result!;
+    const first = present((await trialOf(request, listed.trials[0].id as string)).result);
     for (const check of ['large-blur', 'layout-property']) {
       const row = page.locator(`.trial-findings li[data-key^="${check}"]`);
       await row.getByRole('button', { name: 'Fix' }).click();
@@ -120,7 +124,9 @@ test(
     const dearTake = ((await asItWas.json()) as { id: string }).id;
     const mean = (r: TrialResult) => {
       const near = r.frames.y.flatMap((y, i) =>
-        y > from && y < to ? [r.frames.paint[i]! + r.frames.composite[i]! + r.frames.style[i]!] : [],
+        y > from && y < to
+          ? [itemAt(r.frames.paint, i) + itemAt(r.frames.composite, i) + itemAt(r.frames.style, i)]
+          : [],
       );
       return near.reduce((s, c) => s + c, 0) / near.length;
     };
@@ -133,8 +139,8 @@ test(
       ] as const) {
         const done = await endedTrial(request, await askTrial(request, takeId, { lasts: 5000 }), 90_000);
         expect(done.why).toBeNull();
-        costs[which] = Math.min(costs[which], mean(done.result!));
-        if (which === 'before') before.push(done.result!);
+        costs[which] = Math.min(costs[which], mean(present(done.result)));
+        if (which === 'before') before.push(present(done.result));
       }
     const hot = hottest(before);
     expect(hot).toBeGreaterThan(from - VIEWPORT.height);
@@ -196,7 +202,7 @@ test('a page that opens dialogs is measured all the same', FULL, async ({ page, 
   expect(asked.status(), await asked.text()).toBe(201);
   const again = await endedTrial(request, ((await asked.json()) as { id: string }).id);
   expect(again.state).toBe('done');
-  expect(again.result!.setup).toEqual(done.result!.setup);
+  expect(present(again.result).setup).toEqual(present(done.result).setup);
   expect((await request.post(`${base}/api/trials/${crypto.randomUUID()}/again`)).status()).toBe(404);
 });
 
@@ -214,7 +220,10 @@ test(
         try {
           const line = readFileSync(`/proc/${p}/cmdline`, 'utf8');
           // The lab’s own browser is the one whose parent is the server.
-          const parent = /^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${p}/status`, 'utf8'))![1]!;
+          const parent = itemAt(
+            present(/^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${p}/status`, 'utf8'))),
+            1,
+          );
           return (
             /chrom/.test(line) &&
             !/--type=/.test(line) &&

@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url';
 import react from '@vitejs/plugin-react';
 import { createServer } from 'vite';
 import type { ViteDevServer } from 'vite';
-import { emptyDocument } from '@lyvek/core';
+import { emptyDocument, itemAt, present } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
 import { elapse } from '../support/time.ts';
 
@@ -37,7 +37,7 @@ test.beforeAll(async () => {
     server: { port: 0, host: 'localhost', fs: { strict: false } },
   });
   await server.listen();
-  url = server.resolvedUrls!.local[0]!;
+  url = itemAt(present(server.resolvedUrls).local, 0);
 });
 test.afterAll(() => server.close());
 
@@ -55,7 +55,9 @@ const pairWith = (base: string, code: string) =>
 
 async function connected(request: APIRequestContext, at = url): Promise<LivePage> {
   const { projects } = (await (await request.get('/api/projects')).json()) as { projects: { id: string }[] };
-  const made = await request.post(`/api/projects/${projects[0]!.id}/live-pages`, { data: { url: at } });
+  const made = await request.post(`/api/projects/${itemAt(projects, 0).id}/live-pages`, {
+    data: { url: at },
+  });
   expect(made.status()).toBe(201);
   return (await made.json()) as LivePage;
 }
@@ -63,7 +65,7 @@ async function connected(request: APIRequestContext, at = url): Promise<LivePage
 const toFrame = (page: Page): FrameLocator => page.frameLocator('.preview iframe').frameLocator('iframe');
 /** A real click in the page, which is shown smaller than it is. */
 async function click(page: Page, name: string): Promise<void> {
-  const frame = (await page.locator('.preview iframe').boundingBox())!;
+  const frame = present(await page.locator('.preview iframe').boundingBox());
   const at = await toFrame(page)
     .getByRole('link', { name })
     .evaluate((e) => {
@@ -107,8 +109,8 @@ test('the Rundown drives it, and goes on after a hot reload and a route change',
       }),
     ],
   };
-  const put = await request.put(`/api/takes/${whole.takes[0]!.id}/document`, {
-    headers: { 'if-match': `"${whole.takes[0]!.revision}"`, 'x-edit-id': crypto.randomUUID() },
+  const put = await request.put(`/api/takes/${itemAt(whole.takes, 0).id}/document`, {
+    headers: { 'if-match': `"${itemAt(whole.takes, 0).revision}"`, 'x-edit-id': crypto.randomUUID() },
     data: moving,
   });
   expect(put.ok()).toBe(true);
@@ -116,7 +118,7 @@ test('the Rundown drives it, and goes on after a hot reload and a route change',
   // Without the line in its HTML the page is there and silent, and the workbench says what is missing.
   await expect(page.getByText('put this line into the page’s HTML')).toBeVisible();
   await expect(page.locator('.live-tag')).toContainText(live.live.code);
-  pairWith(baseURL!, live.live.code);
+  pairWith(present(baseURL), live.live.code);
   await page.getByRole('button', { name: 'Look again' }).click();
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible({ timeout: 20_000 });
   const frame = toFrame(page);
@@ -161,7 +163,7 @@ test('the Rundown drives it, and goes on after a hot reload and a route change',
 
 test('a page with another code is not let in', async ({ page, request, baseURL }) => {
   const [mine, other] = [await connected(request), await connected(request)];
-  pairWith(baseURL!, other.live.code);
+  pairWith(present(baseURL), other.live.code);
   await page.goto(`/pages/${mine.id}`);
   await expect(page.getByText('has another pairing code')).toBeVisible({ timeout: 15_000 });
   await expect(page.locator('.preview[data-link="ready"]')).toHaveCount(0);
@@ -179,7 +181,7 @@ test('a code that was never given loads nothing; the code and the API stay out o
   const right = await request.get(`/connect/${live.live.code}.js`);
   expect(right.status()).toBe(200);
   expect(right.headers()['access-control-allow-origin']).toBeUndefined();
-  pairWith(baseURL!, live.live.code);
+  pairWith(present(baseURL), live.live.code);
   await page.goto(`/pages/${live.id}`);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible({ timeout: 20_000 });
   const reached = await toFrame(page)
@@ -194,7 +196,7 @@ test('a code that was never given loads nothing; the code and the API stay out o
             ),
           ),
         ),
-      baseURL!,
+      present(baseURL),
     );
   expect(reached).toEqual([0, 0]);
 });
@@ -205,7 +207,7 @@ test('what was overheard once is of no use again, and another origin is not hear
   baseURL,
 }) => {
   const live = await connected(request);
-  pairWith(baseURL!, live.live.code);
+  pairWith(present(baseURL), live.live.code);
   await page.goto(`/pages/${live.id}`);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible({ timeout: 20_000 });
   const frame = toFrame(page);
@@ -238,7 +240,9 @@ test('what was overheard once is of no use again, and another origin is not hear
   });
   await second.listen();
   try {
-    await frame.locator('html').evaluate((_, to) => void location.assign(to), second.resolvedUrls!.local[0]!);
+    await frame
+      .locator('html')
+      .evaluate((_, to) => void location.assign(to), itemAt(present(second.resolvedUrls).local, 0));
     await expect(page.getByText('gone to another address').or(page.getByText('does not answer'))).toBeVisible(
       { timeout: 30_000 },
     );
@@ -256,7 +260,9 @@ test('only pages on this machine can be connected', async ({ request }) => {
     'http://user:pw@localhost:3000/',
     'javascript:alert(1)',
   ]) {
-    const made = await request.post(`/api/projects/${projects[0]!.id}/live-pages`, { data: { url: at } });
+    const made = await request.post(`/api/projects/${itemAt(projects, 0).id}/live-pages`, {
+      data: { url: at },
+    });
     expect(made.status(), at).toBe(422);
   }
 });

@@ -1,6 +1,6 @@
 /** Random cases: fifty subjects on a page of awkward CSS, each with a random motion. Seeded, so that a failure can be repeated. */
 import fc from 'fast-check';
-import { propertyFacts } from '@lyvek/core';
+import { propertyFacts, itemAt, lastItem, present } from '@lyvek/core';
 import type { Motion, Pin } from '@lyvek/core';
 
 export type Setting =
@@ -180,9 +180,9 @@ type Stop = { at: string; value: string; easing?: string };
 const stops = (property: string) =>
   fc
     .tuple(
-      values[property]!,
-      values[property]!,
-      fc.uniqueArray(fc.tuple(stop, values[property]!), { maxLength: 3, selector: ([at]) => at }),
+      present(values[property]),
+      present(values[property]),
+      fc.uniqueArray(fc.tuple(stop, present(values[property])), { maxLength: 3, selector: ([at]) => at }),
       easing,
       easing,
       fc.boolean(),
@@ -200,7 +200,7 @@ const keyframes = fc
   .chain((names) =>
     fc
       .tuple(...names.map(stops))
-      .map((lists) => Object.fromEntries(lists.map((list, i) => [names[i]!, list]))),
+      .map((lists) => Object.fromEntries(lists.map((list, i) => [itemAt(names, i), list]))),
   );
 
 const insets = fc.oneof(
@@ -244,7 +244,7 @@ const adds = (property: string) =>
   property.startsWith('--')
     ? property === '--amount'
     : // An added opacity that overshoots below nothing is cut before it is added.
-      property !== 'opacity' && propertyFacts(property)!.type.add !== undefined;
+      property !== 'opacity' && present(propertyFacts(property)).type.add !== undefined;
 
 /** A motion for a subject; the subject’s selector is filled in later. */
 const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
@@ -305,7 +305,7 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
           keyframes: k,
           fill,
           easing: Object.values(k).every(
-            (list) => list[0]!.at === '0%' && list.every((x) => !x.easing?.startsWith('step')),
+            (list) => itemAt(list, 0).at === '0%' && list.every((x) => !x.easing?.startsWith('step')),
           )
             ? easing
             : 'linear',
@@ -319,7 +319,7 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
 /** Turning from an earlier motion’s pose about another axis is the browser’s own affair; see docs/architecture.md. */
 function withoutOpenTurn(m: Motion): Motion | null {
   const { rotate, ...rest } = m.keyframes;
-  if (!rotate || (rotate[0]!.at === '0%' && rotate.at(-1)!.at === '100%')) return m;
+  if (!rotate || (itemAt(rotate, 0).at === '0%' && lastItem(rotate).at === '100%')) return m;
   return Object.keys(rest).length ? { ...m, keyframes: rest } : null;
 }
 

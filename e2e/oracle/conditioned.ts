@@ -1,4 +1,5 @@
 /** The same cases under media conditions: what is seen stands in those that hold, everything else is put wrong on purpose. */
+import { itemAt } from '@lyvek/core';
 import type { Media, Motion, MotionDocument } from '@lyvek/core';
 
 /** At 1000 × 800 the first and the third hold. */
@@ -12,7 +13,7 @@ const backwards = (keyframes: Motion['keyframes']): Motion['keyframes'] =>
   Object.fromEntries(
     Object.entries(keyframes).map(([p, list]) => {
       const values = list.map((k) => k.value).reverse();
-      return [p, list.map((k, i) => ({ ...k, value: values[i]! }))];
+      return [p, list.map((k, i) => ({ ...k, value: itemAt(values, i) }))];
     }),
   );
 

@@ -1,4 +1,5 @@
 /** Runs inside a case page: the probe's own measuring, and reading what the browser shows. */
+import { present } from '@lyvek/core';
 import { measure } from '../../packages/probe/src/measure.ts';
 import { Patch } from '../../packages/probe/src/patch.ts';
 import type { HtmlPatch } from '@lyvek/core';
@@ -32,7 +33,7 @@ function listPlaces(animation: Animation | undefined): Pick<Shown, 'range' | 'of
   const from = timeline.startOffset?.value ?? 0;
   const whole = (timeline.endOffset?.value ?? timeline.source.scrollHeight - innerHeight) - from;
   const at = (time: unknown) => from + ((time as { value: number }).value / 100) * whole;
-  const share = parseFloat(String(animation.effect!.getComputedTiming().duration)) / 100;
+  const share = parseFloat(String(present(animation.effect).getComputedTiming().duration)) / 100;
   const start = at(animation.startTime);
   return { range: { start, end: start + share * whole }, offset: at(timeline.currentTime) };
 }
@@ -55,7 +56,7 @@ const oracle = {
     const offsets: Record<string, [number, number]> = { '': [scrollY, scrollX] };
     for (const e of document.querySelectorAll('.scroller')) offsets[`#${e.id}`] = [e.scrollTop, e.scrollLeft];
     const shown = wanted.map(({ id, properties }) => {
-      const e = document.getElementById(id)!;
+      const e = present(document.getElementById(id));
       const style = getComputedStyle(e);
       const animation = e.getAnimations()[0];
       return {

@@ -18,6 +18,8 @@ import {
   underMedia,
   withPins,
   writeCss,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import type { HtmlPatch, Layout, MotionDocument, CompiledTimeline } from '@lyvek/core';
 import { underConditions } from './conditioned.ts';
@@ -85,7 +87,7 @@ async function open(page: Page, cases: readonly Case[], how: How) {
   );
   // What pins do to the page was predicted from the page without them.
   withPins(bare, parsed.document.pins).elements.forEach((e, i) => {
-    const measured = layout.elements[i]!;
+    const measured = itemAt(layout.elements, i);
     expect([e.selector, measured.selector]).toEqual([e.selector, e.selector]);
     expect(Math.abs(e.box.y - measured.box.y), `${e.selector} lies at ${measured.box.y}`).toBeLessThan(0.06);
   });
@@ -133,12 +135,12 @@ function predict(
   offset: number,
 ) {
   const offsets = new Float64Array(layout.scrollers.length * 2);
-  offsets[timeline.channel[i]!] = offset;
+  offsets[itemAt(timeline.channel, i)] = offset;
   sample(timeline, offsets);
-  const { element } = timeline.instances[i]!;
-  const base = layout.elements[element]!.base ?? {};
+  const { element } = itemAt(timeline.instances, i);
+  const base = itemAt(layout.elements, element).base ?? {};
   return {
-    progress: timeline.phase[i] === 0 ? timeline.progress[i]! : null,
+    progress: timeline.phase[i] === 0 ? itemAt(timeline.progress, i) : null,
     values: properties.map((p) => shownValue(timeline, element, p) ?? base[p] ?? initialOf(p)),
   };
 }
@@ -161,7 +163,7 @@ function differences(
   how: How,
 ): string[] {
   const i = timeline.instances.findIndex((x) => x.motion.id === c.motion.id);
-  const { placed, element } = timeline.instances[i]!;
+  const { placed, element } = itemAt(timeline.instances, i);
   const out: string[] = [];
   const offset = (how === 'fallback' ? null : shown.offset) ?? scrolled[placed.axis === 'block' ? 0 : 1];
   if (Math.abs(offset - scrolled[placed.axis === 'block' ? 0 : 1]) > CUT)
@@ -176,14 +178,14 @@ function differences(
   // Of two motions each timeline is cut at its own place, so both may lag by as much.
   const apart = how === 'fallback' ? FALLBACK : c.second ? SCROLL + CUT : SCROLL;
   const around = [-apart, 0, apart].map((shift) => predict(timeline, layout, i, properties, offset + shift));
-  const mine = around[1]!;
+  const mine = itemAt(around, 1);
   if (mine.progress !== null && shown.progress !== null && length > 0 && how !== 'fallback') {
     const error = Math.abs(mine.progress - shown.progress);
     worst.progress = Math.max(worst.progress, error * length);
     if (error > Math.max(1e-4, SCROLL / length))
       out.push(`progress ${shown.progress}, predicted ${mine.progress} (${(error * length).toFixed(4)} px)`);
   }
-  const e = layout.elements[element]!;
+  const e = itemAt(layout.elements, element);
   const context = {
     box: e.box,
     viewport: layout.viewport,
@@ -193,17 +195,17 @@ function differences(
   };
   properties.forEach((property, k) => {
     if (property === 'transform') {
-      pending.push({ shown: shown.values[k]!, predicted: around.map((p) => p.values[k]!) });
+      pending.push({ shown: itemAt(shown.values, k), predicted: around.map((p) => itemAt(p.values, k)) });
       return;
     }
     const error = distance(
       property,
-      shown.values[k]!,
-      around.map((p) => p.values[k]!),
+      itemAt(shown.values, k),
+      around.map((p) => itemAt(p.values, k)),
       context,
     );
     checked++;
-    if (error > TOLERANCE[property]!)
+    if (error > present(TOLERANCE[property]))
       out.push(`${property}: ${shown.values[k]}, predicted ${mine.values[k]}`);
     else worst.values.set(property, Math.max(worst.values.get(property) ?? 0, error));
   });
@@ -228,7 +230,7 @@ for (let n = 0; n < PAGES; n++) {
       const inner = Object.fromEntries(
         cases.map((_, i) => [`scroll${i}`, Math.round(((look * 0.271 + i * 0.13) % 1) * 1100)]),
       );
-      const where = [Math.round(share * layout.scrollers[0]!.max.block), inner, wanted];
+      const where = [Math.round(share * itemAt(layout.scrollers, 0).max.block), inner, wanted];
       const { offsets, shown } = await ask(page, (o, a: Parameters<Oracle['look']>) => o.look(...a), where);
       cases.forEach((c, i) => {
         const instance = timeline.instances.find((x) => x.motion.id === c.motion.id);
@@ -236,10 +238,18 @@ for (let n = 0; n < PAGES; n++) {
         const viewportForm =
           approximate.has(c.motion.id) || (c.second !== null && approximate.has(c.second.id));
         if (!instance || (viewportForm && c.subject.setting.includes('scroller'))) return;
-        const scroller = layout.scrollers[instance.placed.scroller]!.selector ?? '';
+        const scroller = itemAt(layout.scrollers, instance.placed.scroller).selector ?? '';
         const at = `seed ${seed}, case ${i}, look ${look}, scrolled ${offsets[scroller]}\n   ${JSON.stringify(c)}`;
         const transforms: Omit<Pending, 'at'>[] = [];
-        for (const d of differences(c, shown[i]!, timeline, layout, offsets[scroller]!, transforms, howOf(n)))
+        for (const d of differences(
+          c,
+          itemAt(shown, i),
+          timeline,
+          layout,
+          present(offsets[scroller]),
+          transforms,
+          howOf(n),
+        ))
           failures.push(`${d}\n   ${at}`);
         pending.push(...transforms.map((t) => ({ ...t, at })));
       });
@@ -249,7 +259,7 @@ for (let n = 0; n < PAGES; n++) {
         const [mine, ...theirs] = matrices.slice(i * 4, i * 4 + 4) as [number[], ...number[][]];
         const error = matrixDistance(mine, theirs);
         checked++;
-        if (error > TOLERANCE.transform!)
+        if (error > present(TOLERANCE.transform))
           failures.push(`transform: ${t.shown}, predicted ${t.predicted[1]}\n   ${t.at}`);
         else worst.values.set('transform', Math.max(worst.values.get('transform') ?? 0, error));
       });

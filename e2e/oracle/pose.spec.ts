@@ -17,6 +17,8 @@ import {
   collectSelectors,
   withPins,
   writeCss,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { oracleScript } from '../support/runtime.ts';
@@ -81,7 +83,7 @@ test('corners are where the browser draws them, flat and in perspective', async 
       on: true,
       targets: { selector: `#e${i}` },
       driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
-      range: { start: c.range[0]!, end: c.range[1]! },
+      range: { start: itemAt(c.range, 0), end: itemAt(c.range, 1) },
       keyframes: keyframes as Motion['keyframes'],
       easing: 'linear',
       fill: 'both',
@@ -123,7 +125,7 @@ ${given.map((c, i) => `<div class="p" id="p${i}"><div class="e" id="e${i}" style
 
   let compared = 0;
   let worst = 0;
-  const max = layout.scrollers[0]!.max.block;
+  const max = itemAt(layout.scrollers, 0).max.block;
   const pose = newPose();
   for (let y = 0; y <= max; y += 379) {
     await page.evaluate(`oracle.look(${y}, {}, [])`);
@@ -138,14 +140,14 @@ ${given.map((c, i) => `<div class="p" id="p${i}"><div class="e" id="e${i}" style
     }));
     timeline.instances.forEach(({ element, placed }, i) => {
       // Only what is in or near the window; what lies far off is drawn just the same.
-      const { box } = layout.elements[element]!;
+      const { box } = itemAt(layout.elements, element);
       if (box.y > seen.y + 1600 || box.y + box.height < seen.y - 800) return;
       if (placed.end <= placed.start) return;
       poseAt(timeline, makePoser(timeline, i, perspectiveFor(element, timeline, perspectives)), seen.y, pose);
-      const index = Number(/\d+/.exec(timeline.instances[i]!.motion.id)![0]);
-      seen.corners[index]!.forEach(([cx, cy], c) => {
-        const x = box.x + (c % 2 ? box.width : 0) + pose.corners[2 * c]!;
-        const top = box.y - seen.y + (c < 2 ? 0 : box.height) + pose.corners[2 * c + 1]!;
+      const index = Number(present(/\d+/.exec(itemAt(timeline.instances, i).motion.id))[0]);
+      itemAt(seen.corners, index).forEach(([cx, cy], c) => {
+        const x = box.x + (c % 2 ? box.width : 0) + itemAt(pose.corners, 2 * c);
+        const top = box.y - seen.y + (c < 2 ? 0 : box.height) + itemAt(pose.corners, 2 * c + 1);
         const off = Math.hypot(cx - x, cy - top);
         worst = Math.max(worst, off);
         expect(off, `case ${index} at ${seen.y}, corner ${c}: ${JSON.stringify(given[index])}`).toBeLessThan(

@@ -21,6 +21,8 @@ import {
   writeCss,
   distance,
   matrixDistance,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import type { Layout, MotionDocument } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
@@ -66,7 +68,7 @@ function composed(scene: Scene, layout: Layout, g: Given): MotionDocument {
   );
   let n = 0;
   const context = { layout: held, element, document: emptyDocument(), newId: (k: string) => `${k}_${n++}` };
-  const made = withFragment(effectById(scene.effect)!.compose(context))(emptyDocument());
+  const made = withFragment(present(effectById(scene.effect)).compose(context))(emptyDocument());
   const [pin] = made.pins;
   if (!pin) return made;
   const changed = { ...pin, sticky: { by: g.by, inset: g.inset } };
@@ -118,7 +120,7 @@ for (const scene of SCENES)
       const css = writeCss(scened, layout, 'full-motion').pieces.map(previewCss).join('\n');
       await page.addStyleTag({ content: css });
 
-      const max = layout.scrollers[0]!.max.block;
+      const max = itemAt(layout.scrollers, 0).max.block;
       const edges = timeline.instances.flatMap(({ placed: { start, end } }) => [
         start - 3,
         start,
@@ -132,7 +134,7 @@ for (const scene of SCENES)
       const offsets = new Float64Array(timeline.layout.scrollers.length * 2);
       const parts = [...timeline.writers].map(([element, byProperty]) => ({
         element,
-        selector: timeline.layout.elements[element]!.selector,
+        selector: itemAt(timeline.layout.elements, element).selector,
         properties: [...byProperty.keys()],
       }));
       const wrong: string[] = [];
@@ -159,7 +161,7 @@ for (const scene of SCENES)
               return shownValue(timeline, element, property) ?? '';
             };
             const predicted = [-APART, 0, APART].map(at);
-            const e = timeline.layout.elements[element]!;
+            const e = itemAt(timeline.layout.elements, element);
             const context = {
               box: e.box,
               viewport: layout.viewport,
@@ -170,11 +172,11 @@ for (const scene of SCENES)
             };
             const error =
               property === 'transform'
-                ? await matrices(page, shown.values[i]![j]!, predicted)
-                : distance(property, shown.values[i]![j]!, predicted, context);
-            if (error > TOLERANCE[property]!)
+                ? await matrices(page, itemAt(itemAt(shown.values, i), j), predicted)
+                : distance(property, itemAt(itemAt(shown.values, i), j), predicted, context);
+            if (error > present(TOLERANCE[property]))
               wrong.push(
-                `${selector} ${property} at ${shown.y}: ${shown.values[i]![j]}, predicted ${predicted[1]}`,
+                `${selector} ${property} at ${shown.y}: ${itemAt(shown.values, i)[j]}, predicted ${predicted[1]}`,
               );
           }
       }

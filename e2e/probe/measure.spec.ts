@@ -2,14 +2,16 @@
 import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { LayoutSchema } from '@lyvek/core';
+import { LayoutSchema, itemAt } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 
 let script = '';
 test.beforeAll(async () => {
-  script = (
-    await build({ entryPoints: ['e2e/oracle/in-page.ts'], bundle: true, format: 'iife', write: false })
-  ).outputFiles[0]!.text;
+  script = itemAt(
+    (await build({ entryPoints: ['e2e/oracle/in-page.ts'], bundle: true, format: 'iife', write: false }))
+      .outputFiles,
+    0,
+  ).text;
 });
 
 async function measured(page: Page, body: string, css = '', selectors: string[] = []): Promise<Layout> {
@@ -77,7 +79,7 @@ test('scrollers: the nearest one that holds the element, not merely an ancestor'
      <div id="clips" style="overflow:clip;height:200px"><p id="free" style="height:50px">c</p></div>
      <div id="loose" style="height:200px;overflow:auto"><p id="out" style="position:absolute;top:2000px;height:30px;width:50px">d</p></div><div style="height:3000px"></div>`,
   );
-  const scroller = (s: string) => layout.scrollers[of(layout, s).scroller]!.selector;
+  const scroller = (s: string) => itemAt(layout.scrollers, of(layout, s).scroller).selector;
   expect([scroller('#held'), scroller('#caught'), scroller('#free'), scroller('#out')]).toEqual([
     '#box',
     '#hides',

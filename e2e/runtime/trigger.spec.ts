@@ -10,6 +10,7 @@ import {
   collectSelectors,
   withPins,
   writeCss,
+  itemAt,
 } from '@lyvek/core';
 import type { Trigger } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
@@ -71,10 +72,10 @@ for (const { given, n, how } of cases)
         `fallback.play(${JSON.stringify(fallbackPlan(parsed.document, layout).plan)}) && 0`,
       );
     }
-    const lines = triggerLines(parsed.document.triggers[0]!, layout);
+    const lines = triggerLines(itemAt(parsed.document.triggers, 0), layout);
     if ('reason' in lines) throw new Error(lines.reason);
     // Jumps, small steps, and steps of a px around both lines; some are left half played.
-    const max = layout.scrollers[0]!.max.block;
+    const max = itemAt(layout.scrollers, 0).max.block;
     const { down, up } = lines;
     const place = fc.oneof(
       fc.integer({ min: 0, max: Math.floor(max) }),

@@ -1,4 +1,5 @@
 /** What a stranger does: a table. Each act has a stream of chance of its own, so that leaving one out does not change the others. */
+import { itemAt, present } from '@lyvek/core';
 import type { Control } from './in-page.ts';
 import type { Random } from './random.ts';
 import type { World } from './world.ts';
@@ -52,7 +53,7 @@ async function choose(w: World, r: Random, kind: Control['kind']): Promise<Contr
   const part = r.pick(parts);
   return r.pick(all.filter((c) => findPart(c) === part));
 }
-const findPart = (c: Control): string => / in (\.[\w-]+)$/.exec(c.is)?.[1] ?? c.is.split(' ')[0]!;
+const findPart = (c: Control): string => / in (\.[\w-]+)$/.exec(c.is)?.[1] ?? itemAt(c.is.split(' '), 0);
 
 async function press(w: World, r: Random): Promise<string> {
   const c = await choose(w, r, 'control');
@@ -83,7 +84,7 @@ async function pressOn(w: World, r: Random, c: Control, low: number): Promise<st
         `law 1: ${c.is} moved away, or went dead, while it was pressed (there: ${held?.is ?? 'nothing'})`,
       );
   }
-  if (!before!.is.endsWith('(on)')) {
+  if (!present(before).is.endsWith('(on)')) {
     // A busy page answers late: it has had its time only when it has also been asked often.
     const until = Date.now() + 2500;
     for (let asked = 0; ; asked++) {
@@ -196,7 +197,7 @@ export const ACTS: readonly Act[] = [
     weight: 6,
     innocent: true,
     async run(w, r) {
-      const c = await choose(w, r, r.pick(['control', 'drag', 'field'] as const)!);
+      const c = await choose(w, r, present(r.pick(['control', 'drag', 'field'] as const)));
       if (!c) throw new Idle('nothing to point at');
       await move(w, r, c.x, c.y);
       await hesitate(w, r, 200, 600);
@@ -210,7 +211,7 @@ export const ACTS: readonly Act[] = [
     async run(w, r) {
       const words = await w.page.locator('.sentence .word, .word').all();
       const box = r.next() < 0.5 ? await r.pick(words)?.boundingBox() : null;
-      const size = w.page.viewportSize()!;
+      const size = present(w.page.viewportSize());
       await move(
         w,
         r,
@@ -233,9 +234,9 @@ export const ACTS: readonly Act[] = [
       await move(w, r, c.x, c.y);
       await w.page.mouse.click(c.x, c.y, { delay: 60 });
       await w.page.keyboard.press('Control+a');
-      const text = r.pick(TYPED)!;
+      const text = present(r.pick(TYPED));
       await w.page.keyboard.type(text, { delay: 12 });
-      await w.page.keyboard.press(r.pick(['Enter', 'Tab', 'Escape'] as const)!);
+      await w.page.keyboard.press(present(r.pick(['Enter', 'Tab', 'Escape'] as const)));
       return `type “${text}” into ${c.is}`;
     },
   },
@@ -243,7 +244,7 @@ export const ACTS: readonly Act[] = [
     name: 'key',
     weight: 12,
     async run(w, r) {
-      const key = r.pick(KEYS)!;
+      const key = present(r.pick(KEYS));
       await w.page.keyboard.press(key, { delay: 40 });
       await hesitate(w, r);
       return `key ${key}`;
@@ -254,7 +255,7 @@ export const ACTS: readonly Act[] = [
     weight: 3,
     deletes: true,
     async run(w, r) {
-      const key = r.pick(['Delete', 'Backspace'] as const)!;
+      const key = present(r.pick(['Delete', 'Backspace'] as const));
       await w.page.keyboard.press(key, { delay: 40 });
       return `key ${key}`;
     },
@@ -320,7 +321,7 @@ export const ACTS: readonly Act[] = [
       await w.page.keyboard.press('a', { delay: 40 });
       await hesitate(w, r, 200, 400);
       for (let i = Math.floor(r.between(0, 5)); i > 0; i--) {
-        await w.page.keyboard.press(r.pick(['ArrowRight', 'ArrowDown'] as const)!, { delay: 30 });
+        await w.page.keyboard.press(present(r.pick(['ArrowRight', 'ArrowDown'] as const)), { delay: 30 });
         await hesitate(w, r, 60, 160);
       }
       await w.page.keyboard.press('Enter', { delay: 40 });
@@ -362,7 +363,7 @@ export const ACTS: readonly Act[] = [
     name: 'other screen and back',
     weight: 2,
     async run(w, r) {
-      const screen = r.pick(['Trials', 'Takes', 'Hand-off', 'Presets'] as const)!;
+      const screen = present(r.pick(['Trials', 'Takes', 'Hand-off', 'Presets'] as const));
       const link = w.page.getByRole('link', { name: screen, exact: true });
       if (!(await link.count())) throw new Idle('no such screen here');
       // What stands open over everything is closed first.
@@ -383,7 +384,7 @@ export const ACTS: readonly Act[] = [
     weight: 3,
     async run(w, r) {
       // Straight after an arrow key or a mute, as hands do.
-      const key = r.pick(['ArrowDown', 'm', 'Control+d'] as const)!;
+      const key = present(r.pick(['ArrowDown', 'm', 'Control+d'] as const));
       await w.page.keyboard.press(key);
       await dwell(w.page, Math.round(r.between(0, 120)));
       await reloadKeeping(w);
@@ -394,10 +395,10 @@ export const ACTS: readonly Act[] = [
     name: 'away for a while',
     weight: 2,
     async run(w, r) {
-      w.fault = r.pick(['away', '503'] as const)!;
+      w.fault = present(r.pick(['away', '503'] as const));
       const done: string[] = [];
       for (let i = 0; i < 4; i++) {
-        const key = r.pick(['n', 'm', 'Control+d', 'ArrowDown'] as const)!;
+        const key = present(r.pick(['n', 'm', 'Control+d', 'ArrowDown'] as const));
         done.push(key);
         await w.page.keyboard.press(key, { delay: 30 });
         await hesitate(w, r, 100, 300);
@@ -425,11 +426,13 @@ export const ACTS: readonly Act[] = [
     weight: 2,
     innocent: true,
     async run(w, r) {
-      const size = r.pick([
-        { width: 1024, height: 768 },
-        { width: 1280, height: 800 },
-        { width: 1920, height: 1080 },
-      ])!;
+      const size = present(
+        r.pick([
+          { width: 1024, height: 768 },
+          { width: 1280, height: 800 },
+          { width: 1920, height: 1080 },
+        ]),
+      );
       await w.page.setViewportSize(size);
       await hesitate(w, r, 200, 400);
       return `window ${size.width} × ${size.height}`;

@@ -1,3 +1,4 @@
+import { itemAt, present } from '@lyvek/core';
 /** What the stranger has inside the workbench’s page: eyes for controls and changes. Everything here runs in the browser. */
 
 /** Something that can be pressed or dragged, and where. */
@@ -91,7 +92,7 @@ export function under({ x, y }: { x: number; y: number }): { is: string; disable
 /** What the Rundown shows of the document and the page: bars, flags, pins, figures. */
 export function shown(): Record<string, unknown> {
   const bars = [...document.querySelectorAll('.bar')].map((b) => {
-    const grip = b.querySelector('.bar-grip')!;
+    const grip = present(b.querySelector('.bar-grip'));
     const n = (name: string) => Math.round(Number(grip.getAttribute(name)) * 2) / 2;
     return `${b.getAttribute('data-motion')} ${n('y')} ${n('height')}${b.classList.contains('muted') ? ' muted' : ''}`;
   });
@@ -148,8 +149,8 @@ export function placing(): string[] {
   }
   const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
   for (let n = walker.nextNode(); n; n = walker.nextNode()) {
-    const e = n.parentElement!;
-    const t = n.nodeValue!.trim();
+    const e = present(n.parentElement);
+    const t = present(n.nodeValue).trim();
     if (
       !t ||
       isOnTop(e) ||
@@ -178,7 +179,7 @@ export function placing(): string[] {
   }
   for (let i = 0; i < texts.length; i++)
     for (let k = i + 1; k < texts.length; k++) {
-      const [a, b] = [texts[i]!, texts[k]!];
+      const [a, b] = [itemAt(texts, i), itemAt(texts, k)];
       if (a.e === b.e || a.e.contains(b.e) || b.e.contains(a.e)) continue;
       const w = Math.min(a.r.right, b.r.right) - Math.max(a.r.left, b.r.left);
       const h = Math.min(a.r.bottom, b.r.bottom) - Math.max(a.r.top, b.r.top);

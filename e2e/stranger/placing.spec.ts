@@ -1,4 +1,5 @@
 /** Law 5 where people stand still: no text cut off, no two texts over each other, no control outside of its window, on every screen at four sizes. */
+import { itemAt, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import { base, newProject } from '../support/app.ts';
 import { goThere, PLACES } from './pages.ts';
@@ -40,7 +41,7 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
           await world.page.setViewportSize({ width, height });
           await world.settle();
           // Of an empty screen nothing would be said.
-          await expect(world.page.locator(READY[screen]!)).not.toHaveCount(0, { timeout: 40_000 });
+          await expect(world.page.locator(present(READY[screen]))).not.toHaveCount(0, { timeout: 40_000 });
           await dwell(world.page, 500);
           for (const what of await world.ask<string[]>('placing')) seen.push(`${width} × ${height}: ${what}`);
           if (screen) continue;
@@ -69,8 +70,10 @@ test('shelf and presets: everything is in its place', FULL, async ({ browser, re
   const entrances = [];
   for (const place of PLACES.filter((p) => /night|Pins|Thin/.test(p.name)))
     entrances.push(await goThere(request, place, project));
-  const pins = PLACES.find((p) => p.name.includes('Pins'))!.document() as { motions: { id: string }[] };
-  const last = pins.motions.find((m) => m.id === 'm_t4')!;
+  const pins = present(PLACES.find((p) => p.name.includes('Pins'))).document() as {
+    motions: { id: string }[];
+  };
+  const last = present(pins.motions.find((m) => m.id === 'm_t4'));
   const motion = { ...last, targets: { selector: '&' } };
   for (const name of [
     'Comes up',
@@ -90,7 +93,7 @@ test('shelf and presets: everything is in its place', FULL, async ({ browser, re
   for (const { url, take } of entrances) await (await World.enter(browser, url, take)).leave();
   const seen: string[] = [];
   for (const path of [`/projects/${project}`, '/presets', '/']) {
-    const world = await World.enter(browser, base + path, entrances[0]!.take);
+    const world = await World.enter(browser, base + path, itemAt(entrances, 0).take);
     for (const [width, height] of SIZES) {
       await world.page.setViewportSize({ width, height });
       await world.settle();

@@ -1,3 +1,4 @@
+import { lastItem } from '@lyvek/core';
 /** A small seeded generator (mulberry32): the same seed walks the same way on every machine. */
 export class Random {
   private state: number;
@@ -26,6 +27,6 @@ export class Random {
   weighted<T extends { weight: number }>(list: readonly T[]): T {
     let at = this.next() * list.reduce((sum, x) => sum + x.weight, 0);
     for (const x of list) if ((at -= x.weight) < 0) return x;
-    return list.at(-1)!;
+    return lastItem(list);
   }
 }

@@ -1,4 +1,5 @@
 /** Walks: chooses acts by a seed, does them, and holds the laws after each. A failure is shrunk to the acts that it needs. */
+import { itemAt, lastItem, present } from '@lyvek/core';
 import type { Browser } from '@playwright/test';
 import { ACTS, Broken, Idle } from './acts.ts';
 import type { Act } from './acts.ts';
@@ -53,7 +54,7 @@ async function laws(w: World, act: Act, puts: number, selected: string[], openSt
     if (w.puts.length > puts) throw new Broken('law 6: it changed the document');
   }
   if (act.deletes && w.puts.length > Math.max(0, puts) && puts > 0) {
-    const [was, is] = [w.puts[puts - 1]!.document, w.puts.at(-1)!.document];
+    const [was, is] = [itemAt(w.puts, puts - 1).document, lastItem(w.puts).document];
     const gone = was.motions.filter((m) => !is.motions.some((n) => n.id === m.id)).map((m) => m.id);
     const count = (m: { keyframes: Record<string, unknown[]> }) => Object.values(m.keyframes).flat().length;
     const fewer = is.motions.filter((m) => {
@@ -86,7 +87,7 @@ async function fresh(w: World): Promise<void> {
     await reducedMotion.click({ timeout: 10_000 });
   if (!(await w.saved())) throw new Broken('law 3: it is never saved');
   await w.settle();
-  const size = w.page.viewportSize()!;
+  const size = present(w.page.viewportSize());
   const other = await w.open();
   await other.setViewportSize(size);
   await w.settle(other);
@@ -128,7 +129,7 @@ export async function walk(
   const walked: Walked = { acts: 0, idle: 0, byAct: new Map() };
   try {
     for (const [i, step] of steps.entries()) {
-      const act = ACTS.find((a) => a.name === step.act)!;
+      const act = present(ACTS.find((a) => a.name === step.act));
       // What was done before may still be on its way.
       if (act.innocent) await w.saved();
       const puts = w.puts.length;

@@ -1,4 +1,5 @@
 /** One walk: its browser context, the page under the hand, and everything that went over the wire. */
+import { itemAt } from '@lyvek/core';
 import { fileURLToPath } from 'node:url';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { buildSync } from 'esbuild';
@@ -12,13 +13,16 @@ export interface Put {
 
 /** The functions of `in-page.ts`, in every page of the walk, and the watching begun. */
 const SCRIPT = `${
-  buildSync({
-    entryPoints: [fileURLToPath(new URL('in-page.ts', import.meta.url))],
-    bundle: true,
-    format: 'iife',
-    globalName: 'stranger',
-    write: false,
-  }).outputFiles[0]!.text
+  itemAt(
+    buildSync({
+      entryPoints: [fileURLToPath(new URL('in-page.ts', import.meta.url))],
+      bundle: true,
+      format: 'iife',
+      globalName: 'stranger',
+      write: false,
+    }).outputFiles,
+    0,
+  ).text
 }; window.stranger = stranger; stranger.watch();`;
 
 export class World {

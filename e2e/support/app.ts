@@ -1,4 +1,5 @@
 /** Help for tests of the whole application: its API, brought pages, and the processes behind it. */
+import { present } from '@lyvek/core';
 import { readdirSync, readFileSync } from 'node:fs';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { expect } from '@playwright/test';
@@ -65,9 +66,11 @@ export const measured = (page: Page) =>
 export const preview = (page: Page) => page.frameLocator('.preview-page iframe');
 /** Clicks near the upper left corner of an element of the previewed page, through the scaled frame. */
 export async function pick(page: Page, selector: string): Promise<void> {
-  const frame = page
-    .frames()
-    .find((f) => f !== page.mainFrame() && f.parentFrame() === page.mainFrame() && !f.isDetached())!;
+  const frame = present(
+    page
+      .frames()
+      .find((f) => f !== page.mainFrame() && f.parentFrame() === page.mainFrame() && !f.isDetached()),
+  );
   const at = await frame
     .locator(selector)
     .first()
@@ -76,7 +79,7 @@ export async function pick(page: Page, selector: string): Promise<void> {
       const { left, top } = e.getBoundingClientRect();
       return { x: left + 4, y: top + 4, width: innerWidth };
     });
-  const box = (await page.locator('.preview-page iframe').boundingBox())!;
+  const box = present(await page.locator('.preview-page iframe').boundingBox());
   const scale = box.width / at.width;
   await dwell(page, 150);
   await page.mouse.click(box.x + at.x * scale, box.y + at.y * scale);

@@ -1,4 +1,5 @@
 /** Runs `lyvek …` as a user would. */
+import { present } from '@lyvek/core';
 import { execFile } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 
@@ -15,5 +16,5 @@ export const lyvek = (args: readonly string[], input?: string): Promise<Ran> =>
     const child = execFile(process.execPath, [BIN, ...args], { maxBuffer: 200e6 }, (error, out, err) =>
       done({ status: error ? Number(error.code ?? 1) : 0, out, err }),
     );
-    child.stdin!.end(input ?? '');
+    present(child.stdin).end(input ?? '');
   });

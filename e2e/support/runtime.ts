@@ -1,4 +1,5 @@
 /** The scripts of a hand-off, bundled for a page: as `lyvek`, and as `older` where scroll timelines are missing. */
+import { itemAt } from '@lyvek/core';
 import { build } from 'esbuild';
 
 async function bundled(entry: string, globalName?: string): Promise<string> {
@@ -9,7 +10,7 @@ async function bundled(entry: string, globalName?: string): Promise<string> {
     ...(globalName ? { globalName } : {}),
     write: false,
   });
-  return built.outputFiles[0]!.text;
+  return itemAt(built.outputFiles, 0).text;
 }
 
 export const runtimeScript = () => bundled('packages/runtime/src/index.ts', 'lyvek');

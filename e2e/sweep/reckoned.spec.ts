@@ -11,6 +11,8 @@ import {
   SWEEP_SIZES,
   sweeping,
   withPins,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import type { Layout, Swept } from '@lyvek/core';
 import { filesInFolder, measurePages } from '@lyvek/server/lab';
@@ -71,9 +73,14 @@ for (const name of ['night', 'hessle'])
         (l) => l.viewport.width === viewport.width && l.viewport.height === viewport.height,
       );
       if (!own) continue;
-      worst = Math.max(worst, apartBy(withPins(field.layoutAt(viewport)!.layout, []), withPins(own, [])));
+      worst = Math.max(
+        worst,
+        apartBy(withPins(present(field.layoutAt(viewport)).layout, []), withPins(own, [])),
+      );
       const at = (s: Swept) =>
-        s.sizes[i]!.found.map((k) => `${s.found[k]!.finding.check} ${s.found[k]!.finding.about}`);
+        itemAt(s.sizes, i).found.map(
+          (k) => `${itemAt(s.found, k).finding.check} ${itemAt(s.found, k).finding.about}`,
+        );
       const [a, b] = [new Set(at(guessed)), new Set(at(measured))];
       for (const key of new Set([...a, ...b])) {
         all++;

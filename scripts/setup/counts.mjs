@@ -8,6 +8,8 @@ const SKIPPED = /(^|\/)(node_modules|dist|fixtures)(\/|$)|\.d\.m?ts$/;
 const TEST = /\.(test|spec)\.tsx?$|^e2e\/|\/testing\//;
 /** Share of the lines that are tests. */
 const SHARE = [0.25, 0.33];
+/** Non-null assertions per 1,000 lines of sources: elsewhere `itemAt`, `lastItem` and `present` check what they say. */
+const MAX_ASSERTIONS = 5;
 
 const listFiles = () =>
   CODE.flatMap((dir) =>
@@ -42,13 +44,14 @@ export function counts() {
     sources.map((f) => f.text),
     /[\w)\]]!(?=[.;,)\]\s[])(?!=)/g,
   );
+  const assertions = (1000 * sure) / sum(sources);
   const longest = sources.filter((f) => lines(f) > 300).map((f) => `${f.path} ${lines(f)}`);
   return {
     rows: [
       `tests: ${(share * 100).toFixed(1)} % of ${sum(files)} lines (${SHARE.map((s) => s * 100).join(' to ')} %)`,
       `waits by the clock in tests: ${sleeps} of the browser’s hand, ${timers} by timers of their own`,
       `comparisons of a driver’s kind outside its file: ${kinds}`,
-      `non-null assertions: ${((1000 * sure) / sum(sources)).toFixed(1)} per 1,000 lines`,
+      `non-null assertions: ${assertions.toFixed(1)} per 1,000 lines`,
       `files over 300 lines: ${longest.length}${longest.length ? ` (${longest.join(', ')})` : ''}`,
     ],
     wrong: [
@@ -56,6 +59,9 @@ export function counts() {
         ? [`${(share * 100).toFixed(1)} % of the lines are tests.`]
         : []),
       ...(sleeps > 0 ? [`${sleeps} tests wait by the clock: see e2e/support/time.ts.`] : []),
+      ...(assertions > MAX_ASSERTIONS
+        ? [`${assertions.toFixed(1)} non-null assertions per 1,000 lines: see core/src/assert.`]
+        : []),
       ...(kinds > 0 ? [`A driver’s kind is compared outside its file in ${kinds} places.`] : []),
     ],
   };

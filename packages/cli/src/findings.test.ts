@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { DEFAULT_LIMITS, withAccepted } from '@lyvek/core';
+import { DEFAULT_LIMITS, withAccepted, itemAt, present } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import { PAGE } from '../../core/src/testing/specimen-parts.ts';
@@ -24,20 +24,20 @@ describe('what lyvek check says', () => {
   test('nothing of a sound document', () => expect(said(subject(makeDocument(motion())))).toEqual([]));
 
   test('a finding names its motion, its file, its place and what would mend it', () => {
-    const [one] = said(subject(SPECIMENS['eased-scrub']!.document));
+    const [one] = said(subject(present(SPECIMENS['eased-scrub']).document));
     expect(one).toMatchObject({
       check: 'eased-scrub',
       file: 'motion.lyvek.json',
       line: null,
       title: 'Card',
     });
-    expect(one!.at).toBeGreaterThan(0);
-    expect(one!.fix).not.toBeNull();
-    expect(one!.why.length).toBeGreaterThan(20);
+    expect(present(one).at).toBeGreaterThan(0);
+    expect(present(one).fix).not.toBeNull();
+    expect(present(one).why.length).toBeGreaterThan(20);
   });
 
   test('a mistake of the page is told once, with its line', () => {
-    const { document, mistakes } = SPECIMENS['shorthand-order']!;
+    const { document, mistakes } = present(SPECIMENS['shorthand-order']);
     const found = said(subject(document, { mistakes: mistakes as Subject['mistakes'] }));
     expect(found).toEqual([
       expect.objectContaining({
@@ -59,11 +59,11 @@ describe('what lyvek check says', () => {
   });
 
   test('what was accepted stays out', () => {
-    const { document } = SPECIMENS['eased-scrub']!;
+    const { document } = present(SPECIMENS['eased-scrub']);
     const { document: seen } = analyze(subject(document), asked);
     const accepted = withAccepted(document, {
       check: 'eased-scrub',
-      where: seen.motions[0]!.id,
+      where: itemAt(seen.motions, 0).id,
       reason: 'meant so',
       // Of another state: it counts no longer.
       state: 'other',

@@ -20,6 +20,8 @@ import {
   TrialSetupSchema,
   underMedia,
   withPins,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import type {
   Finding,
@@ -75,9 +77,10 @@ const reported = (
 ): Reported => ({
   check: f.check,
   severity: f.severity,
-  title: document.motions.find((m) => m.id === f.about)?.name ?? (f.about || checkById(f.check)!.name),
+  title:
+    document.motions.find((m) => m.id === f.about)?.name ?? (f.about || present(checkById(f.check)).name),
   sentence: f.sentence + where,
-  why: checkById(f.check)!.why,
+  why: present(checkById(f.check)).why,
   fix: f.fix?.label ?? null,
   file: f.place?.path ?? file,
   line: f.place?.line ?? null,
@@ -146,7 +149,7 @@ export async function atOtherSizes(looked: CheckRun, here: readonly Reported[]):
   const known = new Set(here.map((r) => `${r.check} ${r.title}`));
   return step.value.found
     .map(({ finding, at, shown }) => {
-      const { width, height } = SWEEP_SIZES[shown]!.viewport;
+      const { width, height } = itemAt(SWEEP_SIZES, shown).viewport;
       return reported(finding, looked, ` This is at ${width} × ${height}, one of ${at.length} sizes.`);
     })
     .filter((r) => !known.has(`${r.check} ${r.title}`));
@@ -163,7 +166,7 @@ export async function inTheLab(looked: CheckRun): Promise<Reported[]> {
     direction: 'down',
     viewport: held.viewport,
     device: asked.device,
-    lasts: toDuration(gesture, held.scrollers[0]!.max.block),
+    lasts: toDuration(gesture, itemAt(held.scrollers, 0).max.block),
   });
   const { files } = exportedFiles(page, subject.document, subject.layout);
   const result = await runTrial(filesInMemory(page.files.entry, files), setup, {

@@ -3,7 +3,7 @@ import { existsSync, readFileSync, readdirSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { parseTree } from 'jsonc-parser';
 import type { ParseError } from 'jsonc-parser';
-import { LayoutSchema, listProblems, readDocument } from '@lyvek/core';
+import { LayoutSchema, listProblems, readDocument, lastItem, present } from '@lyvek/core';
 import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
 import { unpack } from '@lyvek/server/add-page';
 import { filesInFolder, filesInMemory } from '@lyvek/server/page-files';
@@ -31,7 +31,7 @@ export function readJson(path: string): unknown {
     const errors: ParseError[] = [];
     parseTree(text, errors, { disallowComments: true });
     const before = text.slice(0, errors[0]?.offset ?? 0).split('\n');
-    throw new BadInput('it is not JSON from here on', path, before.length, before.at(-1)!.length + 1);
+    throw new BadInput('it is not JSON from here on', path, before.length, lastItem(before).length + 1);
   }
 }
 
@@ -42,7 +42,7 @@ export function asDocument(json: unknown, path: string): MotionDocument {
   if (parsed.ok) return parsed.document;
   const [first, ...more] = parsed.problems;
   throw new BadInput(
-    `it is not a document: ${first!.path ? `${first!.path}: ` : ''}${first!.message}${more.length ? ` (and ${more.length} more)` : ''}`,
+    `it is not a document: ${present(first).path ? `${present(first).path}: ` : ''}${present(first).message}${more.length ? ` (and ${more.length} more)` : ''}`,
     path,
   );
 }
@@ -51,7 +51,7 @@ export function readLayoutFile(path: string): Layout {
   const parsed = LayoutSchema.safeParse(readJson(path));
   if (parsed.success) return parsed.data;
   const [first] = listProblems(parsed.error);
-  throw new BadInput(`it is not a layout: ${first!.path}: ${first!.message}`, path);
+  throw new BadInput(`it is not a layout: ${present(first).path}: ${present(first).message}`, path);
 }
 
 export interface InputPage {

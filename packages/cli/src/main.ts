@@ -1,4 +1,5 @@
 /** `lyvek …` for terminals and CI: works without server and database. */
+import { present } from '@lyvek/core';
 import { Command, CommanderError } from 'commander';
 import { BadInput } from './errors.ts';
 
@@ -22,7 +23,7 @@ const program = new Command('lyvek')
 
 const asked = process.argv[2] ?? '';
 const wanted = asked in COMMANDS ? [asked] : Object.keys(COMMANDS);
-for (const name of wanted) (await COMMANDS[name]!())(program);
+for (const name of wanted) (await present(COMMANDS[name])())(program);
 for (const command of program.commands) command.exitOverride();
 
 try {

@@ -1,3 +1,4 @@
+import { itemAt, present } from '@lyvek/core';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { REPORTS } from './reports.ts';
@@ -29,7 +30,7 @@ const mistake = one({
 
 describe('reports', () => {
   test('as text: a line each with its place, what would mend it, and a count', () => {
-    const text = REPORTS.text!([one(), mistake, one({ severity: 'info' })], size);
+    const text = present(REPORTS.text)([one(), mistake, one({ severity: 'info' })], size);
     expect(text.split('\n')).toEqual([
       'error     index.html at 1200 px  Card rises: It hops.',
       '          Smooth it  [jump]',
@@ -38,21 +39,21 @@ describe('reports', () => {
       '          Smooth it  [jump]',
       '3 found at 1280 × 800.',
     ]);
-    expect(REPORTS.text!([], size)).toBe('Nothing was found at 1280 × 800.');
+    expect(present(REPORTS.text)([], size)).toBe('Nothing was found at 1280 × 800.');
   });
 
   test('as SARIF: levels, rules that results refer to, and regions only where a line is known', () => {
-    const { runs } = JSON.parse(REPORTS.sarif!([one({ severity: 'info' }), mistake], size)) as {
+    const { runs } = JSON.parse(present(REPORTS.sarif)([one({ severity: 'info' }), mistake], size)) as {
       runs: {
         results: { level: string; ruleId: string; locations: { physicalLocation: object }[] }[];
         tool: { driver: { rules: { id: string }[] } };
       }[];
     };
-    const { results, tool } = runs[0]!;
+    const { results, tool } = itemAt(runs, 0);
     expect(results.map((r) => r.level)).toEqual(['note', 'error']);
     expect(tool.driver.rules.map((r) => r.id)).toEqual(['jump']);
-    expect(results[0]!.locations[0]!.physicalLocation).not.toHaveProperty('region');
-    expect(results[1]!.locations[0]!.physicalLocation).toHaveProperty('region', {
+    expect(itemAt(itemAt(results, 0).locations, 0).physicalLocation).not.toHaveProperty('region');
+    expect(itemAt(itemAt(results, 1).locations, 0).physicalLocation).toHaveProperty('region', {
       startLine: 7,
       startColumn: 3,
     });
@@ -66,13 +67,13 @@ describe('reports', () => {
           { maxLength: 5 },
         ),
         (list) => {
-          const xml = REPORTS.junit!(
+          const xml = present(REPORTS.junit)(
             list.map((l) => one(l)),
             size,
           );
           expect(xml.match(/<testcase /g)).toHaveLength(Math.max(1, list.length));
-          expect(Number(/tests="(\d+)"/.exec(xml)![1])).toBe(Math.max(1, list.length));
-          expect(Number(/failures="(\d+)"/.exec(xml)![1])).toBe(list.length);
+          expect(Number(present(/tests="(\d+)"/.exec(xml))[1])).toBe(Math.max(1, list.length));
+          expect(Number(present(/failures="(\d+)"/.exec(xml))[1])).toBe(list.length);
           // Nothing of it reads as markup, and there is no control character but a line’s end.
           const plain = xml.replace(/<\/?(testsuites?|testcase|failure)\b[^<>]*>|<\?xml[^<>]*\?>/g, '');
           expect(plain).not.toMatch(/[<>]|&(?!#\d+;)/);

@@ -1,3 +1,4 @@
+export * from './assert/index.ts';
 export * from './text/index.ts';
 export * from './page/index.ts';
 export * from './timeline/index.ts';

@@ -1,4 +1,5 @@
 /** The HTTP application: preview hosts first, then the guarded API, then the interface's own files. */
+import { itemAt } from '@lyvek/core';
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -102,7 +103,7 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
       );
     if (connect.handles(req.path)) return connect.serve(req, res);
     const path = /^\/preview\/([0-9a-f]{32})(\/.*)?$/.exec(req.path);
-    if (path) return servePreview(req, res, path[1]!, path[2] ?? '/', preview);
+    if (path) return servePreview(req, res, itemAt(path, 1), path[2] ?? '/', preview);
     next();
   });
 

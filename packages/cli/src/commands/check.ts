@@ -1,6 +1,6 @@
 import type { Command } from 'commander';
 import { Option } from 'commander';
-import { DEFAULT_GESTURE, DEVICES, GESTURES, LimitsSchema, listProblems } from '@lyvek/core';
+import { DEFAULT_GESTURE, DEVICES, GESTURES, LimitsSchema, listProblems, itemAt, present } from '@lyvek/core';
 import type { Limits, Severity } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
 import { atOtherSizes, inTheLab, analyze, predicted } from '../findings.ts';
@@ -35,7 +35,7 @@ function limitsFrom(path: string | undefined): Limits {
   const parsed = LimitsSchema.safeParse(path === undefined ? {} : readJson(path));
   if (parsed.success) return parsed.data;
   const [first] = listProblems(parsed.error);
-  throw new BadInput(`${first!.path}: ${first!.message}`, path);
+  throw new BadInput(`${present(first).path}: ${present(first).message}`, path);
 }
 
 export const check = (program: Command): void =>
@@ -55,7 +55,7 @@ export const check = (program: Command): void =>
     .addOption(
       new Option('--device <device>', 'what frames are predicted for, and how slow the lab is')
         .choices(DEVICES.map((d) => d.id))
-        .default(DEVICES[0]!.id),
+        .default(itemAt(DEVICES, 0).id),
     )
     .option('--limits <file>', 'limits of the project as JSON')
     .option('--sizes', 'look at other sizes too, 320 to 2560 wide, 480 to 1440 high, and zoomed')
@@ -94,7 +94,7 @@ export const check = (program: Command): void =>
         return;
       }
       if (unsupported) note(`Not checked: ${left}. “lyvek import” lists them with the reasons.`);
-      put(REPORTS[o.format]!(found, subject.layout.viewport), o.out);
-      const failing = FAILING[o.failOn]!;
+      put(present(REPORTS[o.format])(found, subject.layout.viewport), o.out);
+      const failing = present(FAILING[o.failOn]);
       if (found.some((f) => failing.includes(f.severity))) process.exitCode = 1;
     });

@@ -11,6 +11,7 @@ import {
   underMedia,
   withPins,
   findWorst,
+  itemAt,
 } from '@lyvek/core';
 import type { Layout, MotionDocument } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
@@ -29,7 +30,7 @@ async function makePrediction(
   const beside = join(path, HAND_OFF_FILE);
   if (existsSync(beside)) {
     const parsed = HandOffFile.safeParse(readJson(beside));
-    if (!parsed.success) throw new BadInput(listProblems(parsed.error)[0]!.message, beside);
+    if (!parsed.success) throw new BadInput(itemAt(listProblems(parsed.error), 0).message, beside);
     const { document, layout } = parsed.data;
     const size = viewport === undefined ? layout.viewport : viewportFrom(viewport);
     if (size.width === layout.viewport.width && size.height === layout.viewport.height)

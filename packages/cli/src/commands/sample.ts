@@ -7,6 +7,7 @@ import {
   shownValue,
   underMedia,
   withPins,
+  itemAt,
 } from '@lyvek/core';
 import { offsetsFrom, readDocumentFile, readLayoutFile } from '../input.ts';
 import { csvField, put } from '../output.ts';
@@ -57,8 +58,8 @@ export const sample = (program: Command): void =>
             rows.push({
               offset,
               motion: motion.id,
-              element: layout.elements[element]!.selector,
-              progress: Number(timeline.progress[i]!.toFixed(9)),
+              element: itemAt(layout.elements, element).selector,
+              progress: Number(itemAt(timeline.progress, i).toFixed(9)),
               values: Object.fromEntries(
                 Object.keys(motion.keyframes).map((p) => [p, shownValue(timeline, element, p) ?? '']),
               ),

@@ -1,4 +1,5 @@
 /** What one motion on one element adds to every frame in which it changes something. */
+import { itemAt } from '../assert/index.ts';
 import type { Instance, CompiledTimeline } from '../motion/index.ts';
 import type { Layout } from '../page/index.ts';
 import { findCostClass } from './cost-class.ts';
@@ -21,7 +22,7 @@ function makeCrowd(layout: Layout): Crowd {
   const inSection = new Map<number, number>();
   layout.elements.forEach((e) => {
     inSection.set(e.section, (inSection.get(e.section) ?? 0) + 1);
-    for (let p = e.parent; p >= 0; p = layout.elements[p]!.parent) inside[p]!++;
+    for (let p = e.parent; p >= 0; p = itemAt(layout.elements, p).parent) inside[p]!++;
   });
   const crowd = { inside, inSection };
   crowds.set(layout, crowd);
@@ -37,7 +38,7 @@ function rivalsIn(timeline: CompiledTimeline, section: number): number {
     known = new Map();
     for (const { motion, element } of timeline.instances)
       if (Object.keys(motion.keyframes).some((p) => findCostClass(p) === 'layout')) {
-        const own = timeline.layout.elements[element]!.section;
+        const own = itemAt(timeline.layout.elements, element).section;
         known.set(own, (known.get(own) ?? 0) + 1);
       }
     rivals.set(timeline, known);
@@ -47,7 +48,7 @@ function rivalsIn(timeline: CompiledTimeline, section: number): number {
 
 /** Area on the screen at most, Mpx of the device. */
 export function computeArea(layout: Layout, element: number, dpr: number): number {
-  const { box } = layout.elements[element]!;
+  const { box } = itemAt(layout.elements, element);
   const { width, height } = layout.viewport;
   return (Math.min(box.width, width) * Math.min(box.height, height) * dpr * dpr) / 1e6;
 }
@@ -55,8 +56,8 @@ export function computeArea(layout: Layout, element: number, dpr: number): numbe
 /** Largest blur of an instance over its keyframes, px. */
 export function computeBlur(timeline: CompiledTimeline, instance: number): number {
   let most = 0;
-  for (let t = timeline.firstTrack[instance]!; t < timeline.firstTrack[instance + 1]!; t++)
-    for (const { form, from, to } of timeline.tracks[t]!.segments)
+  for (let t = itemAt(timeline.firstTrack, instance); t < itemAt(timeline.firstTrack, instance + 1); t++)
+    for (const { form, from, to } of itemAt(timeline.tracks, t).segments)
       if (form.blur) most = Math.max(most, form.blur(from, 0), form.blur(to, 0));
   return most;
 }
@@ -64,7 +65,7 @@ export function computeBlur(timeline: CompiledTimeline, instance: number): numbe
 export function computeAmounts(timeline: CompiledTimeline, index: number, dpr = 1): Amounts {
   const out = noAmounts();
   const { layout } = timeline;
-  const instance: Instance = timeline.instances[index]!;
+  const instance: Instance = itemAt(timeline.instances, index);
   const { motion, element } = instance;
   const crowd = makeCrowd(layout);
   const area = computeArea(layout, element, dpr);
@@ -81,16 +82,16 @@ export function computeAmounts(timeline: CompiledTimeline, index: number, dpr = 
         out.layers = 1;
         break;
       case 'style':
-        out.inherit = 1 + crowd.inside[element]!;
+        out.inherit = 1 + itemAt(crowd.inside, element);
         break;
       case 'layout':
         out.layout = Math.max(
-          1 + crowd.inside[element]!,
-          (crowd.inSection.get(layout.elements[element]!.section) ?? 1) /
-            rivalsIn(timeline, layout.elements[element]!.section),
+          1 + itemAt(crowd.inside, element),
+          (crowd.inSection.get(itemAt(layout.elements, element).section) ?? 1) /
+            rivalsIn(timeline, itemAt(layout.elements, element).section),
         );
         out.paint = Math.max(out.paint, area);
-        out.repaint = 1 + crowd.inside[element]!;
+        out.repaint = 1 + itemAt(crowd.inside, element);
         break;
       case 'paint':
         out.paint = Math.max(out.paint, area);

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { compileTimeline } from '../motion/index.ts';
@@ -21,8 +22,10 @@ describe('non-negative least squares', () => {
         }),
         (x, rows) => {
           const A = [[1, 0, 0], [0, 1, 0], [0, 0, 1], ...rows];
-          const b = A.map((row) => row.reduce((s, v, i) => s + v * x[i]!, 0));
-          nonNegativeLeastSquares(A, b).forEach((v, i) => expect(Math.abs(v - x[i]!)).toBeLessThan(1e-6));
+          const b = A.map((row) => row.reduce((s, v, i) => s + v * itemAt(x, i), 0));
+          nonNegativeLeastSquares(A, b).forEach((v, i) =>
+            expect(Math.abs(v - itemAt(x, i))).toBeLessThan(1e-6),
+          );
         },
       ),
     );
@@ -34,7 +37,10 @@ describe('non-negative least squares', () => {
         const A = rows.map((r) => r.slice(0, 3));
         const b = rows.map((r) => r[3]);
         const off = (x: number[]) =>
-          A.reduce((s, row, k) => s + (row.reduce((p, v, i) => p + v * x[i]!, 0) - b[k]!) ** 2, 0);
+          A.reduce(
+            (s, row, k) => s + (row.reduce((p, v, i) => p + v * itemAt(x, i), 0) - itemAt(b, k)) ** 2,
+            0,
+          );
         const x = nonNegativeLeastSquares(A, b);
         const best = off(x);
         for (let i = 0; i < 3; i++)
@@ -108,7 +114,7 @@ describe('cost', () => {
   });
   test('a slower device pays more for its main thread', () => {
     const [here, phone] = ['here', 'phone'].map((d) => shippedCoefficients(d).unitCosts);
-    expect(phone!.write).toBe(here!.write * 4);
-    for (const q of QUANTITY_NAMES) expect(phone![q]).toBeGreaterThanOrEqual(here![q]);
+    expect(present(phone).write).toBe(present(here).write * 4);
+    for (const q of QUANTITY_NAMES) expect(present(phone)[q]).toBeGreaterThanOrEqual(present(here)[q]);
   });
 });

@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 /** Classes of devices, relative to the machine that measures: what its main thread does takes so many times as long. */
 export interface DeviceClass {
   id: string;
@@ -14,4 +15,4 @@ export const DEVICES: readonly DeviceClass[] = [
   { id: 'phone', name: 'Mid phone · 4× slower', slower: 4, dpr: 1 },
   { id: 'slow-phone', name: 'Slow phone · 6× slower', slower: 6, dpr: 1 },
 ];
-export const deviceById = (id: string): DeviceClass => DEVICES.find((d) => d.id === id) ?? DEVICES[0]!;
+export const deviceById = (id: string): DeviceClass => DEVICES.find((d) => d.id === id) ?? itemAt(DEVICES, 0);

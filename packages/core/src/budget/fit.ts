@@ -1,4 +1,5 @@
 /** Prices from measured frames: non-negative least squares (Lawson and Hanson 1974, ch. 23), part by part. */
+import { itemAt } from '../assert/index.ts';
 import { COST_PARTS, QUANTITIES, QUANTITY_NAMES } from './quantities.ts';
 import type { Amounts, CostPart, QuantityName } from './quantities.ts';
 import { shippedCoefficients } from './coefficients.ts';
@@ -27,7 +28,7 @@ export function fitCoefficients(device: string, frames: readonly MeasuredFrame[]
       frames.map((f) => names.map((q) => f.amounts[q])),
       frames.map((f) => f.cost[part]),
     );
-    names.forEach((q, i) => (unitCosts[q] = fitted[i]!));
+    names.forEach((q, i) => (unitCosts[q] = itemAt(fitted, i)));
   }
   return { device, unitCosts, error: toError(frames, unitCosts), frames: frames.length };
 }
@@ -59,13 +60,16 @@ function toError(frames: readonly MeasuredFrame[], unitCosts: Coefficients['unit
 export function nonNegativeLeastSquares(A: readonly (readonly number[])[], b: readonly number[]): number[] {
   const n = A[0]?.length ?? 0;
   const gram = Array.from({ length: n }, (_, i) =>
-    Array.from({ length: n }, (__, j) => A.reduce((s, row) => s + row[i]! * row[j]!, 0)),
+    Array.from({ length: n }, (__, j) => A.reduce((s, row) => s + itemAt(row, i) * itemAt(row, j), 0)),
   );
-  const right = Array.from({ length: n }, (_, i) => A.reduce((s, row, k) => s + row[i]! * b[k]!, 0));
+  const right = Array.from({ length: n }, (_, i) =>
+    A.reduce((s, row, k) => s + itemAt(row, i) * itemAt(b, k), 0),
+  );
   const x = new Array<number>(n).fill(0);
   const free = new Set<number>();
   const scale = Math.max(1e-30, ...right.map(Math.abs));
-  const slope = (i: number) => right[i]! - gram[i]!.reduce((s, g, j) => s + g * x[j]!, 0);
+  const slope = (i: number) =>
+    itemAt(right, i) - itemAt(gram, i).reduce((s, g, j) => s + g * itemAt(x, j), 0);
   for (let round = 0; round < 3 * n + 10; round++) {
     let best = -1;
     for (let i = 0; i < n; i++)
@@ -75,21 +79,22 @@ export function nonNegativeLeastSquares(A: readonly (readonly number[])[], b: re
     for (;;) {
       const columns = [...free];
       const z = solve(
-        columns.map((i) => columns.map((j) => gram[i]![j]!)),
-        columns.map((i) => right[i]!),
+        columns.map((i) => columns.map((j) => itemAt(itemAt(gram, i), j))),
+        columns.map((i) => itemAt(right, i)),
       );
       if (z.every((v) => v > 0)) {
-        columns.forEach((i, k) => (x[i] = z[k]!));
+        columns.forEach((i, k) => (x[i] = itemAt(z, k)));
         break;
       }
       // As far towards the solution as all stay positive; what reaches 0 is held there.
       let share = 1;
       columns.forEach((i, k) => {
-        if (z[k]! <= 0) share = Math.min(share, x[i]! / Math.max(1e-300, x[i]! - z[k]!));
+        if (itemAt(z, k) <= 0)
+          share = Math.min(share, itemAt(x, i) / Math.max(1e-300, itemAt(x, i) - itemAt(z, k)));
       });
       columns.forEach((i, k) => {
-        x[i] = x[i]! + share * (z[k]! - x[i]!);
-        if (x[i]! <= 1e-12) {
+        x[i] = itemAt(x, i) + share * (itemAt(z, k) - itemAt(x, i));
+        if (itemAt(x, i) <= 1e-12) {
           x[i] = 0;
           free.delete(i);
         }
@@ -103,21 +108,22 @@ export function nonNegativeLeastSquares(A: readonly (readonly number[])[], b: re
 /** Gauss with pivots; a column that says nothing new gets 0. */
 function solve(A: number[][], b: number[]): number[] {
   const n = b.length;
-  const m = A.map((row, i) => [...row, b[i]!]);
+  const m = A.map((row, i) => [...row, itemAt(b, i)]);
   const dead = new Set<number>();
   for (let c = 0; c < n; c++) {
     let pivot = c;
-    for (let r = c + 1; r < n; r++) if (Math.abs(m[r]![c]!) > Math.abs(m[pivot]![c]!)) pivot = r;
-    [m[c], m[pivot]] = [m[pivot]!, m[c]!];
-    if (Math.abs(m[c]![c]!) < 1e-12 * Math.max(1e-30, Math.abs(A[c]![c]!))) {
+    for (let r = c + 1; r < n; r++)
+      if (Math.abs(itemAt(itemAt(m, r), c)) > Math.abs(itemAt(itemAt(m, pivot), c))) pivot = r;
+    [m[c], m[pivot]] = [itemAt(m, pivot), itemAt(m, c)];
+    if (Math.abs(itemAt(itemAt(m, c), c)) < 1e-12 * Math.max(1e-30, Math.abs(itemAt(itemAt(A, c), c)))) {
       dead.add(c);
       continue;
     }
     for (let r = 0; r < n; r++) {
       if (r === c) continue;
-      const by = m[r]![c]! / m[c]![c]!;
-      for (let k = c; k <= n; k++) m[r]![k]! -= by * m[c]![k]!;
+      const by = itemAt(itemAt(m, r), c) / itemAt(itemAt(m, c), c);
+      for (let k = c; k <= n; k++) itemAt(m, r)[k]! -= by * itemAt(itemAt(m, c), k);
     }
   }
-  return m.map((row, i) => (dead.has(i) ? 0 : row[n]! / row[i]!));
+  return m.map((row, i) => (dead.has(i) ? 0 : itemAt(row, n) / itemAt(row, i)));
 }

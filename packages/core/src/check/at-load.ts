@@ -1,8 +1,9 @@
+import { itemAt } from '../assert/index.ts';
 import type { Instance, Motion, CompiledTimeline } from '../motion/index.ts';
 
 /** Whether all of it stands in the first screen, by its place in the page. */
 export function isInFirstScreen({ element, placed }: Instance, { layout }: CompiledTimeline): boolean {
-  const { box, fixed, sticky } = layout.elements[element]!;
+  const { box, fixed, sticky } = itemAt(layout.elements, element);
   return (
     placed.scroller === 0 &&
     placed.axis === 'block' &&

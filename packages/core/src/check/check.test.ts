@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { shippedCoefficients } from '../budget/index.ts';
 import { makeClock, findGesture, recordedGesture } from '../gesture/index.ts';
@@ -50,11 +51,11 @@ describe('checks', () => {
     '%s: finds its specimen, and its fix removes it and breaks nothing else',
     (id, check) => {
       expect(check.why.length).toBeGreaterThan(20);
-      const { document, incurable, besides = [], ...how } = SPECIMENS[id]!;
+      const { document, incurable, besides = [], ...how } = present(SPECIMENS[id]);
       expect(readDocument(document)).toMatchObject({ ok: true });
       const found = lookAt(document, how);
       expect([...new Set(ids(found))].sort()).toEqual([id, ...besides].sort());
-      const { fix } = found.find((f) => f.check === id)!;
+      const { fix } = present(found.find((f) => f.check === id));
       expect(fix === null).toBe(incurable ?? false);
       if (!fix) return;
       const corrected = withFix(document, fix);
@@ -70,12 +71,12 @@ describe('checks', () => {
     for (const { document, ...how } of Object.values(SPECIMENS))
       for (const f of lookAt(document, how)) {
         expect(f.at).toBeGreaterThanOrEqual(0);
-        expect(f.at).toBeLessThanOrEqual(PAGE.scrollers[0]!.max.block);
+        expect(f.at).toBeLessThanOrEqual(itemAt(PAGE.scrollers, 0).max.block);
       }
   });
 
   test('a hand that leaps over everything is no reason to call a motion too short', () => {
-    const brief = SPECIMENS['too-few-frames']!.document;
+    const brief = present(SPECIMENS['too-few-frames']).document;
     for (const [gesture, count] of [
       ['touch-fling', 1],
       ['page-keys', 0],
@@ -85,7 +86,7 @@ describe('checks', () => {
   });
 
   test('a recorded hand judges only what it has passed', () => {
-    const brief = SPECIMENS['too-few-frames']!.document;
+    const brief = present(SPECIMENS['too-few-frames']).document;
     const until = (y: number) => {
       const trace = {
         format: 'lyvek-trace',
@@ -107,8 +108,14 @@ describe('checks', () => {
   });
 
   test('the fixes of the page’s ends are exact', () => {
-    const end = lookAt(SPECIMENS['never-finishes']!.document)[0]!.fix!.motions![0]!.range.end;
-    const start = lookAt(SPECIMENS['starts-part-way']!.document)[0]!.fix!.motions![0]!.range.start;
+    const end = itemAt(
+      present(present(itemAt(lookAt(present(SPECIMENS['never-finishes']).document), 0).fix).motions),
+      0,
+    ).range.end;
+    const start = itemAt(
+      present(present(itemAt(lookAt(present(SPECIMENS['starts-part-way']).document), 0).fix).motions),
+      0,
+    ).range.start;
     expect([start, end]).toEqual(['scroll 0%', 'scroll 100%']);
   });
 
@@ -138,34 +145,41 @@ describe('checks', () => {
 });
 
 describe('accepted findings', () => {
-  const brief = SPECIMENS['eased-scrub']!.document;
+  const brief = present(SPECIMENS['eased-scrub']).document;
   const [found] = lookAt(brief);
-  const one = acceptance(brief, found!, '', ' meant so ');
+  const one = acceptance(brief, present(found), '', ' meant so ');
   const accepted = withAccepted(brief, one);
   test('stay as long as what they are about stays as it was, wherever it stands in the document', () => {
     expect(readDocument(accepted)).toMatchObject({ ok: true });
-    expect(acceptedFor(accepted, found!, PAGE)?.reason).toBe('meant so');
+    expect(acceptedFor(accepted, present(found), PAGE)?.reason).toBe('meant so');
     const [m] = accepted.motions;
-    expect(acceptedFor({ ...accepted, motions: [motion({ id: 'm_z' }), m!] }, found!, PAGE)).not.toBeNull();
-    const other = { ...accepted, motions: [{ ...m!, easing: 'ease-in' }] };
-    expect(acceptedFor(other, found!, PAGE)).toBeNull();
+    expect(
+      acceptedFor({ ...accepted, motions: [motion({ id: 'm_z' }), present(m)] }, present(found), PAGE),
+    ).not.toBeNull();
+    const other = { ...accepted, motions: [{ ...present(m), easing: 'ease-in' }] };
+    expect(acceptedFor(other, present(found), PAGE)).toBeNull();
   });
   test('are of one check and one thing, and can be taken back', () => {
-    expect(acceptedFor(accepted, { ...found!, check: 'jump' }, PAGE)).toBeNull();
-    expect(acceptedFor(accepted, { ...found!, about: 'm_other' }, PAGE)).toBeNull();
+    expect(acceptedFor(accepted, { ...present(found), check: 'jump' }, PAGE)).toBeNull();
+    expect(acceptedFor(accepted, { ...present(found), about: 'm_other' }, PAGE)).toBeNull();
     expect(withAccepted(accepted, { ...one, reason: 'again' }).accepted.length).toBe(1);
     expect(withoutAccepted(accepted, one).accepted).toEqual([]);
   });
   test('of the page itself hang on the element', () => {
-    const { document, layout } = SPECIMENS['takes-the-scroll']!;
-    const [frame] = lookAt(document, { layout: layout! });
+    const { document, layout } = present(SPECIMENS['takes-the-scroll']);
+    const [frame] = lookAt(document, { layout: present(layout) });
     const kept = withAccepted(
       document,
-      acceptance(document, frame!, layout!.elements[frame!.element]!.selector, 'a map'),
+      acceptance(
+        document,
+        present(frame),
+        itemAt(present(layout).elements, present(frame).element).selector,
+        'a map',
+      ),
     );
-    expect(kept.accepted[0]!.where).toBe('#map');
-    expect(acceptedFor(kept, frame!, layout!)).not.toBeNull();
-    expect(acceptedFor(kept, { ...frame!, element: 0 }, layout!)).toBeNull();
+    expect(itemAt(kept.accepted, 0).where).toBe('#map');
+    expect(acceptedFor(kept, present(frame), present(layout))).not.toBeNull();
+    expect(acceptedFor(kept, { ...present(frame), element: 0 }, present(layout))).toBeNull();
   });
 });
 

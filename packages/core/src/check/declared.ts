@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import type { MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
 
@@ -21,9 +22,13 @@ export function isClipped(document: MotionDocument, timeline: CompiledTimeline, 
     (a) => /^(?:html|body|:root)$/.test(a.selector) && /clip/.test(a.declarations['overflow-x'] ?? ''),
   );
   if (root || timeline.layout.page.hidesInline) return true;
-  for (let e = timeline.layout.elements[element]!.parent; e >= 0; e = timeline.layout.elements[e]!.parent) {
+  for (
+    let e = itemAt(timeline.layout.elements, element).parent;
+    e >= 0;
+    e = itemAt(timeline.layout.elements, e).parent
+  ) {
     const own = declared(document, timeline, e, 'overflow-x') ?? declared(document, timeline, e, 'overflow');
-    const overflow = own ?? timeline.layout.elements[e]!.overflow ?? 'visible';
+    const overflow = own ?? itemAt(timeline.layout.elements, e).overflow ?? 'visible';
     if (!/^visible/.test(overflow)) return true;
   }
   return false;

@@ -1,4 +1,5 @@
 /** What a check is and what it finds. */
+import { itemAt } from '../assert/index.ts';
 import type { FrameClock, Gesture } from '../gesture/index.ts';
 import { addRead, edit, without } from '../edit/index.ts';
 import type { Operation } from '../edit/index.ts';
@@ -142,7 +143,7 @@ const english = new Intl.NumberFormat('en');
 
 /** The nearest place that the page can be scrolled to. */
 export const placeOnPage = (y: Px, layout: Layout): Px =>
-  Math.max(0, Math.min(layout.scrollers[0]!.max.block, y));
+  Math.max(0, Math.min(itemAt(layout.scrollers, 0).max.block, y));
 
 export const maxScrollFor = (instance: Instance, timeline: CompiledTimeline): Px =>
-  timeline.layout.scrollers[instance.placed.scroller]!.max[instance.placed.axis];
+  itemAt(timeline.layout.scrollers, instance.placed.scroller).max[instance.placed.axis];

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { makeClock } from '../gesture/index.ts';
 import { makeDocument, motion } from '../testing/index.ts';
@@ -44,7 +45,7 @@ describe('hot spots', () => {
     );
     expect(found.map((f) => f.at)).toEqual([1100, 3300]);
     expect(found[0]).toMatchObject({ about: 'm_a', brief: 'costs 30 ms a frame' });
-    expect(found[0]!.sentence).toContain('of 2 motions “Fog” costs most, 9.0 ms');
+    expect(itemAt(found, 0).sentence).toContain('of 2 motions “Fog” costs most, 9.0 ms');
   });
   test('that no motion has a part in are the page’s own', () =>
     expect(findHotSpots(tried([40], { charges: [] }))[0]).toMatchObject({ about: '', element: -1 }));
@@ -63,14 +64,14 @@ describe('late frames', () => {
   const late = (costs: readonly number[], over?: Partial<Tried>) =>
     listLateFrames(tried(costs, over), DEFAULT_LIMITS);
   test('are told past the limit, with what costs most along the whole page', () => {
-    const found = late([...reducedMotion(90), ...Array.from({ length: 10 }, () => 22)])!;
+    const found = present(late([...reducedMotion(90), ...Array.from({ length: 10 }, () => 22)]));
     expect(found.brief).toBe('90.0 % on time');
     expect(found.sentence).toContain('your limit is 98 %');
     // The fog costs more at a time, and over its way; the moon is cheap for long.
     expect(found.sentence).toContain('“Fog”');
   });
   test('a page that is nearly always just in time is told too', () => {
-    expect(late([...reducedMotion(80), ...Array.from({ length: 20 }, () => 14)])!.brief).toBe(
+    expect(present(late([...reducedMotion(80), ...Array.from({ length: 20 }, () => 14)])).brief).toBe(
       'little time left',
     );
     expect(late([...reducedMotion(96), ...Array.from({ length: 4 }, () => 14)])).toBeNull();
@@ -78,7 +79,7 @@ describe('late frames', () => {
   test('of measured frames the screen says which were late, not their work', () => {
     const costs = Array.from({ length: 50 }, () => 10);
     const interval = costs.map((_, i) => (i % 5 === 0 ? 33.4 : 16.7));
-    const found = late(costs, { frames: { ...frames(costs), interval }, how: 'measured to cost' })!;
+    const found = present(late(costs, { frames: { ...frames(costs), interval }, how: 'measured to cost' }));
     expect(found.sentence).toMatch(/^80\.0 % of the frames were on time/);
     expect(late(costs, { frames: { ...frames(costs), interval: costs.map(() => 16.7) } })).toBeNull();
   });

@@ -1,4 +1,5 @@
 /** The dearest places of a trial, predicted or measured, in words. */
+import { present } from '../assert/index.ts';
 import type { FrameClock } from '../gesture/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { partsAt, summarize } from '../trial/index.ts';
@@ -37,7 +38,7 @@ export function findHotSpots({ frames, charges, clock, document, how }: Tried): 
     const mostExpensive = here[0];
     const name = findName(document, mostExpensive?.motion);
     const whose = name
-      ? `; ${here.length > 1 ? `of ${here.length} motions “${name}” costs` : 'it costs'} most, ${mostExpensive!.total.toFixed(1)} ms`
+      ? `; ${here.length > 1 ? `of ${here.length} motions “${name}” costs` : 'it costs'} most, ${present(mostExpensive).total.toFixed(1)} ms`
       : '';
     return {
       about: mostExpensive?.motion ?? '',

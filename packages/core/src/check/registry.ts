@@ -1,4 +1,5 @@
 /** All checks. A new one is a file in `checks/` and a line here. */
+import { present } from '../assert/index.ts';
 import type { CheckContext, CheckDefinition, Finding } from './finding.ts';
 import { anchorUnseen } from './checks/anchor-unseen.ts';
 import { autoInsets } from './checks/auto-insets.ts';
@@ -107,7 +108,11 @@ export function findFindings(context: CheckContext, checks: readonly CheckDefini
     for (const instance of check.checkMotion ? context.timeline.instances : []) {
       const { motion, element } = instance;
       if (seen.has(motion.id)) continue;
-      const one = check.checkMotion!(instance, context, figures.get(`${motion.id} ${element}`) ?? null);
+      const one = present(check.checkMotion)(
+        instance,
+        context,
+        figures.get(`${motion.id} ${element}`) ?? null,
+      );
       if (!one) continue;
       seen.add(motion.id);
       found.push({ ...one, check: check.id, about: motion.id, element });

@@ -1,4 +1,5 @@
 /** Motions that make something invisible just where it is needed. */
+import { itemAt } from '../assert/index.ts';
 import { isEndless } from '../drivers/index.ts';
 import type { Instance, CompiledTimeline } from '../motion/index.ts';
 import type { ElementFacts, Px } from '../page/index.ts';
@@ -30,14 +31,14 @@ export function unseenAt(
 ): Unseen | null {
   const { motion, element, placed } = instance;
   const { elements } = timeline.layout;
-  const { fixed, sticky } = elements[element]!;
+  const { fixed, sticky } = itemAt(elements, element);
   if (!motion.keyframes.opacity || fixed || sticky) return null;
   if (placed.scroller !== 0 || placed.axis !== 'block' || isEndless(motion.driver)) return null;
-  const isInside = (i: number): boolean => i >= 0 && (i === element || isInside(elements[i]!.parent));
+  const isInside = (i: number): boolean => i >= 0 && (i === element || isInside(itemAt(elements, i).parent));
   const target = elements.findIndex((e, i) => isNeeded(e) && isInside(i));
   if (target < 0) return null;
   const max = maxScrollFor(instance, timeline);
-  const at = Math.min(max, Math.max(0, findPlace(elements[target]!)));
+  const at = Math.min(max, Math.max(0, findPlace(itemAt(elements, target))));
   const opacity = opacityAt(timeline, element, at);
   if (opacity >= UNSEEN) return null;
   return { target, at, opacity, fix: at > 0 && at < max ? fixFor(instance, at, max) : null };

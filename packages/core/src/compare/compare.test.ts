@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { compileTimeline } from '../motion/index.ts';
@@ -121,12 +122,7 @@ describe('taking over', () => {
     };
     const { differing } = listDifferences(makeDocument(), source);
     const over = (id: string) =>
-      withTakenOver(
-        makeDocument(),
-        source,
-        differing.find((x) => x.id === id)!,
-        'b',
-      );
+      withTakenOver(makeDocument(), source, present(differing.find((x) => x.id === id)), 'b');
     expect(over('m_held')).toMatchObject({
       ok: true,
       document: { motions: [{ id: 'm_held' }], pins: [{ id: 'p_1' }] },
@@ -143,7 +139,7 @@ describe('taking over', () => {
     });
     const target = { ...makeDocument(held), pins: [PIN] };
     const { differing } = listDifferences(makeDocument(held), target);
-    expect(withTakenOver(target, makeDocument(held), differing[0]!, 'a')).toEqual({
+    expect(withTakenOver(target, makeDocument(held), itemAt(differing, 0), 'a')).toEqual({
       ok: false,
       why: 'Dome opens cannot be taken over: no pin has the id p_1.',
     });

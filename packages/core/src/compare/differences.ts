@@ -1,4 +1,5 @@
 /** What two documents of one page say differently, thing by thing. */
+import { present } from '../assert/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 
 /** The lists of a document whose members have an id and, mostly, a name. */
@@ -96,7 +97,7 @@ export function listDifferences(a: MotionDocument, b: MotionDocument): Differenc
         if (list === 'motions') alike++;
         continue;
       }
-      differing.push({ list, id: (y ?? x)!.id, a: x, b: y, fields });
+      differing.push({ list, id: present(y ?? x).id, a: x, b: y, fields });
     }
   return { differing, same: alike };
 }

@@ -1,4 +1,5 @@
 /** Takes one thing over from another document of the same page, with what it needs there. */
+import { present } from '../assert/index.ts';
 import { driverReferences } from '../drivers/index.ts';
 import type { Operation } from '../edit/index.ts';
 import { readDocument } from '../motion/index.ts';
@@ -31,7 +32,10 @@ export function withTakenOver(
   const read = readDocument(out);
   if (read.ok) return { ok: true, document: read.document };
   const [first] = read.problems;
-  return { ok: false, why: `${findName(theirs ?? ours!)} cannot be taken over: ${first!.message}.` };
+  return {
+    ok: false,
+    why: `${findName(theirs ?? present(ours))} cannot be taken over: ${present(first).message}.`,
+  };
 }
 
 /** The same as an operation on `target`; what it cannot take over is said, and nothing changes. */

@@ -1,4 +1,5 @@
 /** Mutated style sheets and documents: no crash, no long wait, no growing memory. */
+import { itemAt } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync, readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
@@ -92,7 +93,7 @@ function mutated(text: string, next: () => number): string {
       default:
         out =
           out.slice(0, at) +
-          NASTY[Math.floor(next() * NASTY.length)]! +
+          itemAt(NASTY, Math.floor(next() * NASTY.length)) +
           out.slice(at + Math.floor(next() * 4));
     }
   }
@@ -117,7 +118,7 @@ describe('hostile input', () => {
     const before = heap();
     for (let n = 0; n < COUNT; n++) {
       const next = random(n + 1);
-      const text = mutated(PAGES[n % PAGES.length]!, next);
+      const text = mutated(itemAt(PAGES, n % PAGES.length), next);
       const work = () => {
         const { document, claims, unsupported } = readPage('index.html', text, (p) =>
           p === 'x.css' ? text : null,
@@ -143,13 +144,13 @@ describe('hostile input', () => {
     const sources = PAGES.map((p) => JSON.stringify(readPage('index.html', p, () => null).document));
     for (let n = 0; n < COUNT; n++) {
       const next = random(n + 77);
-      const text = mutated(sources[n % sources.length]!, next);
+      const text = mutated(itemAt(sources, n % sources.length), next);
       let json: unknown;
       try {
         json = JSON.parse(text);
       } catch {
         json = {
-          ...(JSON.parse(sources[n % sources.length]!) as object),
+          ...(JSON.parse(itemAt(sources, n % sources.length)) as object),
           [text.slice(0, 5)]: text,
           motions: [text, null, 3],
         };

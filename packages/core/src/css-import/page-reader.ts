@@ -1,4 +1,5 @@
 /** Brings together what every element of a page plays: what can be read into motions, and what has to stay as it is. */
+import { itemAt, present } from '../assert/index.ts';
 import type { Element } from 'domhandler';
 import type { MotionDocument } from '../motion/index.ts';
 import { Cascade } from './cascade/cascade.ts';
@@ -79,7 +80,7 @@ export class PageReader {
         this.collectSelectors,
       );
       for (const { group, reason } of made.left) {
-        this.left.add(group.rules[0]!, reason, group.elements);
+        this.left.add(itemAt(group.rules, 0), reason, group.elements);
         for (const e of group.elements) played.set(e, { kind: 'other', reason });
       }
       if (made.left.length > 0) continue;
@@ -150,7 +151,7 @@ export class PageReader {
   private groups(played: ReadonlyMap<Element, Played>): Group[] {
     const byKey = new Map<string, Group>();
     for (const e of this.elements.inOrder([...played.keys()])) {
-      const p = played.get(e)!;
+      const p = present(played.get(e));
       if (p.kind !== 'moving') continue;
       const known = byKey.get(p.key);
       if (known) {
@@ -163,7 +164,7 @@ export class PageReader {
           each: [p.slots],
         });
     }
-    const first = (g: Group) => this.player.indexOf(g.rules.find(namesMotion) ?? g.rules[0]!);
+    const first = (g: Group) => this.player.indexOf(g.rules.find(namesMotion) ?? itemAt(g.rules, 0));
     return [...byKey.values()].sort((a, b) => first(a) - first(b));
   }
 }

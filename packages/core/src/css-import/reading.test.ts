@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { readPage, takenOut, withoutTaken } from './index.ts';
 import type { ImportResult } from './index.ts';
@@ -10,7 +11,7 @@ const read = (css: string, body?: string, files: Record<string, string> = {}): I
   readPage('index.html', page(css, body), (p) => files[p] ?? null);
 const only = (r: ImportResult) => {
   expect(r.document.motions).toHaveLength(1);
-  return r.document.motions[0]!;
+  return itemAt(r.document.motions, 0);
 };
 
 describe('reading a page that moves', () => {
@@ -39,13 +40,14 @@ describe('reading a page that moves', () => {
     const plain = read(css);
     expect(plain.document.motions).toEqual([]);
     expect(plain.mistakes.map((m) => m.kind)).toEqual(['shorthand-order']);
-    expect(plain.mistakes[0]!.place).toMatchObject({ path: 'index.html', line: 1 });
+    expect(itemAt(plain.mistakes, 0).place).toMatchObject({ path: 'index.html', line: 1 });
     const source = page(css);
-    const corrected = readPage('index.html', source, () => null, new Set([plain.mistakes[0]!.key]));
+    const corrected = readPage('index.html', source, () => null, new Set([itemAt(plain.mistakes, 0).key]));
     expect(only(corrected).targets.selector).toBe('.a');
     expect(
-      withoutTaken('index.html', source, () => null, corrected.document.importedRules).get('index.html')!
-        .text,
+      present(
+        withoutTaken('index.html', source, () => null, corrected.document.importedRules).get('index.html'),
+      ).text,
     ).not.toContain('animation');
   });
 
@@ -86,7 +88,7 @@ describe('reading a page that moves', () => {
     expect(document.media).toMatchObject([{ query: '(width < 600px)' }]);
     expect(document.motions[0]).toMatchObject({
       reducedMotion: 'drop',
-      conditions: [{ media: document.media[0]!.id, range: { end: 'cover 40%' } }],
+      conditions: [{ media: itemAt(document.media, 0).id, range: { end: 'cover 40%' } }],
     });
   });
 
@@ -100,7 +102,7 @@ describe('reading a page that moves', () => {
       );
       const [m] = document.motions;
       expect(document.media.map((q) => q.query)).toEqual([narrow, wide]);
-      expect(m!.conditions).toMatchObject([
+      expect(present(m).conditions).toMatchObject([
         { on: true },
         { range: { start: 'entry 20%', end: 'cover 50%' } },
       ]);
@@ -112,7 +114,7 @@ describe('reading a page that moves', () => {
       `${FADE} @media (min-width: 768px) { .a { ${MOVED} } } @media (max-width: 1200px) { .a { animation-range: entry 20% cover 50% } }`,
     );
     expect([r.document.motions, takenOut(r.claims).size]).toEqual([[], 0]);
-    expect(r.unsupported[0]!.reason).toContain('match together');
+    expect(itemAt(r.unsupported, 0).reason).toContain('match together');
   });
 
   test('more conditions than a document has room for: the rest is left to the page', () => {
@@ -134,16 +136,16 @@ describe('reading a page that moves', () => {
     const css = (registered: string) =>
       `${registered} @keyframes up { from { --lift: 0px } to { --lift: 40px } } .a { animation: up linear both; animation-timeline: view() }`;
     expect(read(css('')).document.motions).toEqual([]);
-    expect(read(css('')).unsupported[0]!.reason).toContain('--lift is not registered');
+    expect(itemAt(read(css('')).unsupported, 0).reason).toContain('--lift is not registered');
     const own = "@property --lift { syntax: '<length>'; inherits: false; initial-value: 0px }";
     expect(read(css(own)).document.motions).toHaveLength(1);
   });
 
   const findHold = (r: ImportResult, css: string, body?: string) => {
     const source = page(css, body);
-    const text = withoutTaken('index.html', source, () => null, r.document.importedRules).get(
-      'index.html',
-    )!.text;
+    const text = present(
+      withoutTaken('index.html', source, () => null, r.document.importedRules).get('index.html'),
+    ).text;
     // What is left alone is left alone again, and no motion is read twice.
     expect(readPage('index.html', text, () => null).document.motions).toEqual([]);
     return text;
@@ -175,7 +177,7 @@ describe('reading a page that moves', () => {
     const r = read(css, body);
     expect(only(r).targets.selector).toBe('.a:not(.b)');
     expect(r.unsupported).toHaveLength(1);
-    expect(r.unsupported[0]!.what).toBe('.b (by .a)');
+    expect(itemAt(r.unsupported, 0).what).toBe('.b (by .a)');
     expect(findHold(r, css, body)).toContain('@keyframes tint');
   });
 
@@ -260,7 +262,7 @@ describe('reading a page that moves', () => {
     };
     const html = '<link rel=stylesheet href="a.css?v=3"><div class=a>x</div>';
     const r = readPage('index.html', html, (p) => files[p as 'a.css'] ?? null);
-    const { text, lines } = takenOut(r.claims).get('a.css')!;
+    const { text, lines } = present(takenOut(r.claims).get('a.css'));
     expect(text).toBe(
       '/* cards */\n.a {\n  color: red; /* warm */\n}\n@keyframes other { to { opacity: 0 } }\n',
     );
@@ -279,8 +281,8 @@ describe('reading a page that moves', () => {
     );
     const marked = readPage('index.html', `\uFEFF${plain}`, () => null);
     expect(only(marked).range.start).toBe('entry 0%');
-    const bare = takenOut(readPage('index.html', plain, () => null).claims).get('index.html')!.text;
-    expect(takenOut(marked.claims).get('index.html')!.text).toBe(`\uFEFF${bare}`);
+    const bare = present(takenOut(readPage('index.html', plain, () => null).claims).get('index.html')).text;
+    expect(present(takenOut(marked.claims).get('index.html')).text).toBe(`\uFEFF${bare}`);
     expect(bare).toContain('<div class="a">x</div>');
   });
 

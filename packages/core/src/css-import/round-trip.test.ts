@@ -1,3 +1,4 @@
+import { present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { handOffCss, insertLastInHead } from '../format/index.ts';
@@ -150,7 +151,7 @@ describe('import, export, import', () => {
         (document) => {
           const files = new Map<string, string>();
           const fileAt = (p: string) => files.get(p) ?? null;
-          let html = exported(HTML, document!, files);
+          let html = exported(HTML, present(document), files);
           const first = readPage('index.html', html, fileAt);
           for (const [path, { text }] of takenOut(first.claims))
             path === 'index.html' ? (html = text) : files.set(path, text);
@@ -180,7 +181,7 @@ describe('turning and repeating', () => {
   test('a reversed easing is the same curve backwards', () => {
     fc.assert(
       fc.property(curves, fc.double({ min: 0.01, max: 0.99, noNaN: true }), (css, t) => {
-        const back = parseEasing(reversedEasing(css)!);
+        const back = parseEasing(present(reversedEasing(css)));
         const forth = parseEasing(css);
         if (!back.ok || !forth.ok) throw new Error(css);
         expect(back.value(t)).toBeCloseTo(1 - forth.value(1 - t), 4);

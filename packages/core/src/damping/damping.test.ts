@@ -1,3 +1,4 @@
+import { present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
@@ -39,7 +40,7 @@ describe('damping', () => {
           damp(a, h, x, x + way, length);
           let t = 0;
           while (t < length) {
-            const next = Math.min(length, t + frames.next().value!);
+            const next = Math.min(length, t + present(frames.next().value));
             damp(b, h, x + (way * t) / length, x + (way * next) / length, next - t);
             t = next;
           }

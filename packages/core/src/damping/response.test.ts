@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CLOCKS, clockById, makeClock, frameTimes } from '../gesture/clock.ts';
@@ -115,7 +116,8 @@ describe('response', () => {
   test('the same at every refresh rate, where frames share the knees', () => {
     const h: Damping = { kind: 'spring', frequency: 2.2, ratio: 0.7 };
     const [slow, fast] = [60, 120].map((hz) => respond(h, HAND_INPUTS.step(600), makeClock(hz), 600));
-    for (let i = 0; i < 20; i++) expect(slow!.shown[i]).toBeCloseTo(fast!.shown[i * 2]!, 9);
+    for (let i = 0; i < 20; i++)
+      expect(present(slow).shown[i]).toBeCloseTo(itemAt(present(fast).shown, i * 2), 9);
   });
   test('without damping nothing lags', () => {
     const r = respond({ kind: 'none' }, HAND_INPUTS.flick(600), makeClock(60), 600);
@@ -149,7 +151,7 @@ describe('recorded', () => {
   test('is replayed as it was, as far as the page reaches', () => {
     const { times, offsets } = runGesture(recordedGesture(trace), 0, 800, clockById('60'));
     offsets.forEach((y, i) =>
-      expect(y).toBe(Math.round(Math.min(800, Math.max(0, traceOffset(trace, times[i]!))))),
+      expect(y).toBe(Math.round(Math.min(800, Math.max(0, traceOffset(trace, itemAt(times, i)))))),
     );
     expect(offsets.at(-1)).toBe(800);
   });

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { isTriggered } from '../drivers/index.ts';
 import { EFFECTS, withFragment } from '../effect/index.ts';
@@ -19,7 +20,12 @@ let ids = 0;
 const newId = (kind: string) => `${kind}_${ids++}`;
 const withEffect = (id: string): MotionDocument =>
   withFragment(
-    EFFECTS.find((e) => e.id === id)!.compose({ layout, element: 0, document: emptyDocument(), newId }),
+    present(EFFECTS.find((e) => e.id === id)).compose({
+      layout,
+      element: 0,
+      document: emptyDocument(),
+      newId,
+    }),
   )(emptyDocument());
 const problems = (d: MotionDocument) => {
   const read = readDocument(d);
@@ -30,13 +36,13 @@ const target = { selector: '#b', name: 'Other' };
 describe('copy and paste', () => {
   test('onto another element, with what is adjusted on it', () => {
     const d = withEffect('leave');
-    const { document, ids: made } = pasted(d, copied(d, [d.motions[0]!.id]), target, newId);
+    const { document, ids: made } = pasted(d, copied(d, [itemAt(d.motions, 0).id]), target, newId);
     expect(problems(document)).toEqual([]);
-    const copy = document.motions.find((m) => m.id === made[0])!;
-    expect([copy.targets.selector, copy.name]).toEqual(['#b', `Other, ${d.motions[0]!.name}`]);
-    const own = document.adjustments.find((a) => a.for.includes(copy.id))!;
+    const copy = present(document.motions.find((m) => m.id === made[0]));
+    expect([copy.targets.selector, copy.name]).toEqual(['#b', `Other, ${itemAt(d.motions, 0).name}`]);
+    const own = present(document.adjustments.find((a) => a.for.includes(copy.id)));
     expect(own.selector).toBe('#b');
-    expect(own.declarations).toEqual(d.adjustments[0]!.declarations);
+    expect(own.declarations).toEqual(itemAt(d.adjustments, 0).declarations);
   });
 
   test('parts bring their trigger, and their chains among themselves', () => {
@@ -44,21 +50,29 @@ describe('copy and paste', () => {
     const [first, second] = d.motions;
     const chained: MotionDocument = {
       ...d,
-      motions: [first!, { ...second!, time: { ...second!.time!, after: first!.id } }],
+      motions: [
+        present(first),
+        { ...present(second), time: { ...present(present(second).time), after: present(first).id } },
+      ],
     };
-    const { document } = pasted(chained, copied(chained, [first!.id, second!.id]), null, newId);
+    const { document } = pasted(
+      chained,
+      copied(chained, [present(first).id, present(second).id]),
+      null,
+      newId,
+    );
     expect(problems(document)).toEqual([]);
     expect(document.triggers).toHaveLength(2);
     const copies = document.motions.slice(2);
-    expect(copies[1]!.time!.after).toBe(copies[0]!.id);
-    expect(copies.every((m) => isTriggered(m.driver) && m.driver.trigger === document.triggers[1]!.id)).toBe(
-      true,
-    );
+    expect(present(itemAt(copies, 1).time).after).toBe(itemAt(copies, 0).id);
+    expect(
+      copies.every((m) => isTriggered(m.driver) && m.driver.trigger === itemAt(document.triggers, 1).id),
+    ).toBe(true);
   });
 
   test('a motion on a pin that is not there runs on its own view progress', () => {
     const d = withEffect('stack');
-    const clip = copied(d, [d.motions[0]!.id]);
+    const clip = copied(d, [itemAt(d.motions, 0).id]);
     const { document } = pasted(emptyDocument(), clip, target, newId);
     expect(problems(document)).toEqual([]);
     expect(document.motions[0]).toMatchObject({ driver: { kind: 'view' }, targets: { selector: '#b' } });
@@ -66,7 +80,7 @@ describe('copy and paste', () => {
 
   test('a duplicate keeps what its original needs on the page', () => {
     const d = withEffect('leave');
-    const { document, copies } = duplicated(d, [d.motions[0]!.id], newId);
-    expect(document.adjustments[0]!.for).toContain(copies[0]);
+    const { document, copies } = duplicated(d, [itemAt(d.motions, 0).id], newId);
+    expect(itemAt(document.adjustments, 0).for).toContain(copies[0]);
   });
 });

@@ -1,4 +1,5 @@
 /** Copies: beside their originals, or elsewhere with the triggers they hang on and the adjustments they need. */
+import { present } from '../assert/index.ts';
 import {
   asView,
   asPin,
@@ -35,7 +36,7 @@ export function pasted(
   newId: NewId,
 ): { document: MotionDocument; ids: string[] } {
   const ids = new Map<string, string>();
-  for (const x of [...clip.motions, ...clip.triggers]) ids.set(x.id, newId(x.id[0]!));
+  for (const x of [...clip.motions, ...clip.triggers]) ids.set(x.id, newId(present(x.id[0])));
   // Several elements cannot all become one, so only what moved the same element goes along.
   const from = clip.motions[0]?.targets.selector;
   const move = (selector: string) => (target && selector === from ? target.selector : selector);
@@ -51,7 +52,7 @@ export function pasted(
     const after = m.time?.after === undefined ? undefined : ids.get(m.time.after);
     return {
       ...m,
-      id: ids.get(m.id)!,
+      id: present(ids.get(m.id)),
       name: shorten(target ? `${target.name}, ${m.name}` : `${m.name} copy`, 120),
       targets: { selector: move(m.targets.selector) },
       driver: next,
@@ -67,7 +68,7 @@ export function pasted(
       motions: [...d.motions, ...motions],
       triggers: [
         ...d.triggers,
-        ...clip.triggers.map((g) => ({ ...g, id: ids.get(g.id)!, subject: move(g.subject) })),
+        ...clip.triggers.map((g) => ({ ...g, id: present(ids.get(g.id)), subject: move(g.subject) })),
       ],
       adjustments: [
         ...d.adjustments,

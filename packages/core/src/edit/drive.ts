@@ -1,4 +1,5 @@
 /** Changing what drives a motion: keyframes stay, times and ranges are converted, and what was lost is said. */
+import { present } from '../assert/index.ts';
 import {
   asView,
   isEndless,
@@ -41,7 +42,7 @@ export function withDriver(
   wanted: Driver | 'new trigger',
   given: { target: string; length: number; newId: NewId },
 ): Edited {
-  const motion = d.motions.find((m) => m.id === id)!;
+  const motion = present(d.motions.find((m) => m.id === id));
   const trigger = wanted === 'new trigger' ? triggerFrom(motion, given.target, given.newId) : null;
   const driver: Driver = trigger ? { kind: 'trigger', trigger: trigger.id } : (wanted as Driver);
   const put = (change: Partial<Motion>): MotionDocument => ({
@@ -123,7 +124,7 @@ function withoutEmpty(
   id: string,
   driver: Driver,
 ): Trigger[] {
-  const left = motions.find((m) => m.id === id)!.driver;
+  const left = present(motions.find((m) => m.id === id)).driver;
   if (!isTriggered(left) || refersTo(driver, left.trigger)) return triggers;
   const used = motions.some((m) => m.id !== id && refersTo(m.driver, left.trigger));
   return used ? triggers : triggers.filter((g) => g.id !== left.trigger);

@@ -1,3 +1,4 @@
+import { lastItem, present } from '../assert/index.ts';
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { emptyDocument, readDocument, underMedia } from '../motion/index.ts';
@@ -19,14 +20,14 @@ test('after any edits the document is valid and nothing in it points nowhere', (
     fc.property(sequences, (list) => {
       let d = emptyDocument();
       for (const [name, a, b] of list) {
-        const next = applyOperation(d, RANDOM_EDITS[name]!(a, b)).document;
+        const next = applyOperation(d, present(RANDOM_EDITS[name])(a, b)).document;
         if (next !== d) seen.add(name);
         d = next;
         expect([name, ...danglingReferences(d)]).toEqual([name]);
       }
       references += listReferences(d).length;
       const read = readDocument(d);
-      expect(read.ok ? [] : [list.at(-1)![0], ...read.problems]).toEqual([]);
+      expect(read.ok ? [] : [lastItem(list)[0], ...read.problems]).toEqual([]);
     }),
     { numRuns: process.env.LYVEK_FULL ? 20_000 : 500 },
   );
@@ -39,7 +40,7 @@ test('removing everything leaves an empty document', () => {
   fc.assert(
     fc.property(sequences, (list) => {
       let d = emptyDocument();
-      for (const [name, a, b] of list) d = applyOperation(d, RANDOM_EDITS[name]!(a, b)).document;
+      for (const [name, a, b] of list) d = applyOperation(d, present(RANDOM_EDITS[name])(a, b)).document;
       const left = without([...d.motions, ...d.pins, ...d.triggers, ...d.cues].map((x) => x.id))(d);
       expect([left.motions, left.pins, left.triggers, left.cues]).toEqual([[], [], [], []]);
       // What stands for itself may stay.
@@ -69,12 +70,12 @@ test('what is edited for a condition is seen under it, and leaves what is seen w
       (list, conditional) => {
         let d = emptyDocument();
         for (const [name, a, b] of [['add a condition', 0, 0] as const, ...list])
-          d = applyOperation(d, RANDOM_EDITS[name]!(a, b)).document;
+          d = applyOperation(d, present(RANDOM_EDITS[name])(a, b)).document;
         const media = d.media[0]?.id;
         if (media === undefined) return;
         for (const [name, a, b] of conditional) {
           const before = listBase(d);
-          const operation = RANDOM_EDITS[name]!(a, b);
+          const operation = present(RANDOM_EDITS[name])(a, b);
           const view = { active: [media], media };
           const next = applyOperation(d, operation, view).document;
           if (next === d) continue;

@@ -1,4 +1,5 @@
 /** Puts what was read from a page into a document that is already being worked on. */
+import { present } from '../assert/index.ts';
 import { refersTo, withDriverReferences } from '../drivers/index.ts';
 import type { Correction, Motion, MotionDocument } from '../motion/index.ts';
 import { edit } from './operation.ts';
@@ -62,13 +63,15 @@ export function addRead(whole: MotionDocument, { read, instead }: Correction): M
     id: give(m.id),
     name: named(m.name),
     driver: withDriverReferences(m.driver, (id) => triggers.get(id) ?? id),
-    ...(m.conditions ? { conditions: m.conditions.map((c) => ({ ...c, media: media.get(c.media)! })) } : {}),
+    ...(m.conditions
+      ? { conditions: m.conditions.map((c) => ({ ...c, media: present(media.get(c.media)) })) }
+      : {}),
   }));
   return {
     ...document,
     motions: [...document.motions, ...motions],
-    triggers: [...document.triggers, ...newTriggers.map((g) => ({ ...g, id: triggers.get(g.id)! }))],
-    media: [...document.media, ...newMedia.map((m) => ({ ...m, id: media.get(m.id)! }))],
+    triggers: [...document.triggers, ...newTriggers.map((g) => ({ ...g, id: present(triggers.get(g.id)) }))],
+    media: [...document.media, ...newMedia.map((m) => ({ ...m, id: present(media.get(m.id)) }))],
     properties: [
       ...document.properties,
       ...read.properties.filter((p) => !document.properties.some((o) => o.name === p.name)),

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { expect, test } from '@jest/globals';
 import { readDocument } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
@@ -44,10 +45,10 @@ test('one part after the other is given up; with the last the override itself go
     ['opacity', ['media', 'range']],
   ] as const) {
     d = withoutOverride('m_a', 'q_n', part)(d);
-    expect(Object.keys(d.motions[0]!.conditions![0]!).sort()).toEqual([...left].sort());
+    expect(Object.keys(itemAt(present(itemAt(d.motions, 0).conditions), 0)).sort()).toEqual([...left].sort());
     expect(readDocument(d).ok).toBe(true);
   }
-  expect(d.motions[0]!.conditions![0]!.range).toEqual({ end: 'cover 40%' });
+  expect(itemAt(present(itemAt(d.motions, 0).conditions), 0).range).toEqual({ end: 'cover 40%' });
   d = withoutOverride('m_a', 'q_n', 'end')(d);
-  expect(d.motions[0]!.conditions).toBeUndefined();
+  expect(itemAt(d.motions, 0).conditions).toBeUndefined();
 });

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { adjust, between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 
@@ -13,8 +14,8 @@ export const counterColumns: EffectDefinition = {
   unfit(c) {
     const columns = listChildren(c.layout, c.element);
     if (columns.length < 2) return 'Choose the container of the columns: it has fewer than two parts.';
-    const [a, b] = columns.map((i) => c.layout.elements[i]!.box);
-    if (b!.x < a!.x + a!.width - 1) return 'Its parts are not side by side.';
+    const [a, b] = columns.map((i) => itemAt(c.layout.elements, i).box);
+    if (present(b).x < present(a).x + present(a).width - 1) return 'Its parts are not side by side.';
     if (factsAt(c).box.height <= c.layout.viewport.height)
       return 'It is not taller than the viewport: there is nothing to pass.';
     return null;
@@ -23,7 +24,7 @@ export const counterColumns: EffectDefinition = {
     const e = factsAt(c);
     const against = listChildren(c.layout, c.element).filter((_, i) => i % 2 === 1);
     const motions = against.map((column) =>
-      motionOn(c, c.layout.elements[column]!.selector, `${nameAt(c, column)} counter`, {
+      motionOn(c, itemAt(c.layout.elements, column).selector, `${nameAt(c, column)} counter`, {
         driver: { kind: 'view', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },
         range: { start: 'contain 0%', end: 'contain 100%' },
         keyframes: { translate: between('0 calc(-100% + 100vh)', '0 calc(100% - 100vh)') },
@@ -38,9 +39,9 @@ export const counterColumns: EffectDefinition = {
           // Reversed for the eye only: reading and tab order stay.
           adjust(
             c,
-            c.layout.elements[column]!.selector,
+            itemAt(c.layout.elements, column).selector,
             { display: 'flex', 'flex-direction': 'column-reverse' },
-            [motions[i]!],
+            [itemAt(motions, i)],
           ),
         ),
       ],

@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { distantly } from '../timeline/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
@@ -26,7 +27,7 @@ function fromTheTop(c: EffectContext, factor: number) {
 const compose = (factor: number) => (c: EffectContext) => {
   const e = factsAt(c);
   const frame = toFrame(c);
-  const port = c.layout.scrollers[e.scroller]!.port.height;
+  const port = itemAt(c.layout.scrollers, e.scroller).port.height;
   // Slower than the page, a layer of a frame at the top opens no gap: what it uncovers has been scrolled away.
   if ((frame === null || factor <= 1) && e.box.y < port * 0.9 && !e.sticky) return fromTheTop(c, factor);
   const name = `${nameAt(c)} depth ${factor}`;
@@ -39,7 +40,7 @@ const compose = (factor: number) => (c: EffectContext) => {
     });
     return fragment({ motions: [motion] });
   }
-  const f = c.layout.elements[frame]!;
+  const f = itemAt(c.layout.elements, frame);
   const height = `${Number(f.box.height.toFixed(2))}px`;
   const { range, from, to, overscan } = distantly({ factor, line: 0.5, height, frame: true });
   const motion = motionOn(c, e.selector, name, {

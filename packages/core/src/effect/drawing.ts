@@ -1,3 +1,4 @@
+import { present } from '../assert/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 import { revealRange } from './reveal-range.ts';
@@ -65,7 +66,7 @@ export const count: EffectDefinition = {
   unfit: (c) => (numberIn(factsAt(c).text) ? null : 'Its text is not a number.'),
   compose(c) {
     const e = factsAt(c);
-    const figure = Number(numberIn(e.text)!.replace(/[ ,.]/g, ''));
+    const figure = Number(present(numberIn(e.text)).replace(/[ ,.]/g, ''));
     const motion = motionOn(c, e.selector, `${nameAt(c)} counts`, {
       range: revealRange(e, c.layout),
       keyframes: { '--lv-figure': between('0', String(figure)) },
@@ -91,7 +92,7 @@ export const count: EffectDefinition = {
           `${e.selector}::after`,
           {
             content: e.text
-              .replace(numberIn(e.text)!, '\u0000')
+              .replace(present(numberIn(e.text)), '\u0000')
               .split('\u0000')
               .map((t) => (t ? JSON.stringify(t) : ''))
               .join(` ${digits} `)

@@ -1,4 +1,5 @@
 /** What an effect is: a starting point by intent. It composes ordinary motions, pins and adjustments; nothing of it is remembered. */
+import { itemAt } from '../assert/index.ts';
 import type { Adjustment, Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { elementName } from '../page/index.ts';
 import type { ElementFacts, PinnedLayout } from '../page/index.ts';
@@ -54,9 +55,9 @@ export const between = (from: string, to: string) => [
   { at: '100%', value: to },
 ];
 
-export const factsAt = (c: EffectContext): ElementFacts => c.layout.elements[c.element]!;
+export const factsAt = (c: EffectContext): ElementFacts => itemAt(c.layout.elements, c.element);
 export const nameAt = (c: EffectContext, element = c.element): string =>
-  elementName(c.layout.elements[element]!, c.layout);
+  elementName(itemAt(c.layout.elements, element), c.layout);
 
 type Given = Pick<Motion, 'keyframes'> & Partial<Motion>;
 
@@ -107,8 +108,8 @@ export const fragment = (part: Partial<Fragment>): Fragment => ({
 export function aim(effect: EffectDefinition, c: EffectContext): { element: number; reason: string | null } {
   const reason = effect.unfit?.(c) ?? null;
   if (reason === null || !effect.lifts) return { element: c.element, reason };
-  let outer = c.layout.elements[c.element]!.parent;
-  for (let i = 0; i < LIFTS && outer >= 0; i++, outer = c.layout.elements[outer]!.parent)
+  let outer = itemAt(c.layout.elements, c.element).parent;
+  for (let i = 0; i < LIFTS && outer >= 0; i++, outer = itemAt(c.layout.elements, outer).parent)
     if (effect.unfit?.({ ...c, element: outer }) === null) return { element: outer, reason: null };
   return { element: c.element, reason };
 }

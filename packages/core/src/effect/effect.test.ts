@@ -1,3 +1,4 @@
+import { itemAt, lastItem, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { compileTimeline, emptyDocument, readDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
@@ -27,14 +28,15 @@ const on = (selector: string): EffectContext => ({
   document: emptyDocument(),
   newId: (kind) => `${kind}_${ids++}`,
 });
-const get = (id: string): EffectDefinition => effectById(id)!;
+const get = (id: string): EffectDefinition => present(effectById(id));
 
 describe.each(EFFECTS.map((e) => [e.name, e] as const))('%s', (_name, effect) => {
   const suits = elements.map((e) => e.selector).filter((s) => !effect.unfit?.(on(s)));
   test('suits some element, and says why it does not suit the others', () => {
     expect(suits.length).toBeGreaterThan(0);
     for (const e of elements)
-      if (!suits.includes(e.selector)) expect(effect.unfit!(on(e.selector))!.length).toBeGreaterThan(20);
+      if (!suits.includes(e.selector))
+        expect(present(present(effect.unfit)(on(e.selector))).length).toBeGreaterThan(20);
   });
   test('gives a document that can be read and placed', () => {
     for (const selector of suits) {
@@ -55,8 +57,8 @@ describe('reveals', () => {
   test('end where the element is as the page shows it', () => {
     for (const effect of EFFECTS.filter((e) => e.group === 'reveal')) {
       const { motions } = effect.compose(on('#card'));
-      for (const [property, keyframes] of Object.entries(motions[0]!.keyframes))
-        expect([property, keyframes.at(-1)!.value]).toEqual([
+      for (const [property, keyframes] of Object.entries(itemAt(motions, 0).keyframes))
+        expect([property, lastItem(keyframes).value]).toEqual([
           property,
           expect.stringMatching(
             /^(1|0 0|0deg|x 0deg|blur\(0px\)|inset\(0 0 0 0\)|0% 0%|translateY\(0px\) skewY\(0deg\))$/,
@@ -66,21 +68,21 @@ describe('reveals', () => {
   });
   test('play backwards on what stands high in the first screen, which can be seen from the start', () => {
     const { motions } = get('rise').compose(on('#first'));
-    expect(isSeenAtOnce(elements[1]!, layout)).toBe(true);
-    expect(motions[0]!.keyframes.opacity!.map((s) => s.value)).toEqual(['1', '0']);
-    expect(motions[0]!.name).toMatch(/leaves$/);
+    expect(isSeenAtOnce(itemAt(elements, 1), layout)).toBe(true);
+    expect(present(itemAt(motions, 0).keyframes.opacity).map((s) => s.value)).toEqual(['1', '0']);
+    expect(itemAt(motions, 0).name).toMatch(/leaves$/);
   });
   test('near the page’s end are done when the page ends', () => {
-    expect(get('fade').compose(on('#last')).motions[0]!.range.end).toBe('scroll 100%');
+    expect(itemAt(get('fade').compose(on('#last')).motions, 0).range.end).toBe('scroll 100%');
   });
   test('a slide from the right never widens the page, and says when it has no room', () => {
-    expect(get('from-right').unfit!(on('#first'))).toMatch(/sideways/);
-    expect(get('from-right').unfit!(on('#card'))).toBeNull();
+    expect(present(get('from-right').unfit)(on('#first'))).toMatch(/sideways/);
+    expect(present(get('from-right').unfit)(on('#card'))).toBeNull();
   });
   test('a second writer of a property does not fill before its range', () => {
     const first = withFragment(get('fade').compose(on('#card')))(emptyDocument());
     const second = get('fade-out').compose({ ...on('#card'), document: first });
-    expect(second.motions[0]!.fill).toBe('forwards');
+    expect(itemAt(second.motions, 0).fill).toBe('forwards');
   });
 });
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import type { Pin } from '../motion/index.ts';
 import type { PinnedLayout } from '../page/index.ts';
 import { factsAt, fragment, nameAt } from './effect-definition.ts';
@@ -18,7 +19,7 @@ export const newPin = (c: EffectContext, stage: string, name: string, distance: 
 /** Why an element cannot be held, in the words of the panel. */
 export function unfitStage(c: EffectContext, stage: number): string | null {
   const { layout } = c;
-  const e = layout.elements[stage]!;
+  const e = itemAt(layout.elements, stage);
   if (e.tag === 'body' || e.tag === 'html' || e.tag === 'main') return 'Pin one section, not the whole page.';
   if (e.fixed) return 'It is fixed to the window already.';
   if (layout.pinnedSpans.some((h) => inside(layout, stage, h.stage) || inside(layout, h.stage, stage)))
@@ -26,7 +27,7 @@ export function unfitStage(c: EffectContext, stage: number): string | null {
   return null;
 }
 const inside = (layout: PinnedLayout, element: number, outer: number): boolean => {
-  for (let i = element; i >= 0; i = layout.elements[i]!.parent) if (i === outer) return true;
+  for (let i = element; i >= 0; i = itemAt(layout.elements, i).parent) if (i === outer) return true;
   return false;
 };
 

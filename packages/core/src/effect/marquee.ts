@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { adjust, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 
@@ -11,7 +12,7 @@ const isLine = (c: EffectContext): boolean => {
 };
 
 const stands = (c: EffectContext): 'row' | 'column' | 'neither' => {
-  const [a, b] = listChildren(c.layout, c.element).map((i) => c.layout.elements[i]!.box);
+  const [a, b] = listChildren(c.layout, c.element).map((i) => itemAt(c.layout.elements, i).box);
   if (!a || !b) return isLine(c) ? 'row' : 'neither';
   if (b.x > a.x + a.width - 1 && b.y < a.y + a.height) return 'row';
   return b.y > a.y + a.height - 1 ? 'column' : 'neither';
@@ -37,7 +38,7 @@ export const marquee: EffectDefinition = {
   },
   compose(c) {
     const e = factsAt(c);
-    const parent = c.layout.elements[e.parent]!;
+    const parent = itemAt(c.layout.elements, e.parent);
     const inline = stands(c) === 'row';
     const motion = motionOn(c, e.selector, `${nameAt(c)} runs`, {
       driver: {

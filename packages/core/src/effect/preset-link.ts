@@ -1,4 +1,5 @@
 /** How motions and the presets that they were made from go on together: which of the two has changed, and bringing them up to date. */
+import { present } from '../assert/index.ts';
 import { isSameKind, withDriverContent } from '../drivers/index.ts';
 import { editWhole, withMotion } from '../edit/index.ts';
 import type { Operation } from '../edit/index.ts';
@@ -20,7 +21,7 @@ export function comparePreset(m: Motion, presets: readonly Preset[]): PresetStan
 }
 
 const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
-  presets.find((p) => p.id === m.preset?.id)?.body.motions.find((x) => x.id === m.preset!.part);
+  presets.find((p) => p.id === m.preset?.id)?.body.motions.find((x) => x.id === present(m.preset).part);
 
 /** A motion with what its preset says now. A preset of another driver keeps the motion’s range and time. */
 function renewed(m: Motion, part: Motion): Motion {
@@ -40,7 +41,7 @@ function renewed(m: Motion, part: Motion): Motion {
     composite,
     damping,
     reducedMotion,
-    preset: { ...m.preset!, hash: contentHash(part) },
+    preset: { ...present(m.preset), hash: contentHash(part) },
   };
 }
 
@@ -62,9 +63,9 @@ export function withPresets(
     if (!part || stand === 'gone') return m;
     if (stand === 'same') {
       const taken = contentHash(part);
-      if (m.preset!.hash === taken) return m;
+      if (present(m.preset).hash === taken) return m;
       relinked = true;
-      return { ...m, preset: { ...m.preset!, hash: taken } };
+      return { ...m, preset: { ...present(m.preset), hash: taken } };
     }
     if (stand !== 'preset changed' && !even.includes(m.id)) {
       kept++;

@@ -1,3 +1,4 @@
+import { itemAt, lastItem, present } from '../assert/index.ts';
 import { expect, test } from '@jest/globals';
 import { compileTimeline, emptyDocument, readDocument } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
@@ -37,15 +38,17 @@ const on = (selector: string, document: MotionDocument): EffectContext => ({
   newId: (kind) => `${kind}_x${ids++}`,
 });
 const withEffect = (id: string, selector: string, d: MotionDocument): MotionDocument =>
-  withFragment(effectById(id)!.compose(on(selector, d)))(d);
+  withFragment(present(effectById(id)).compose(on(selector, d)))(d);
 
 /** A card that flips, which adjusts what holds it, with a heading of its own. */
 const original = withEffect('fade', '#a > div > h3', withEffect('flip', '#a > div', emptyDocument()));
-const body = makePreset(
-  original,
-  original.motions.map((m) => m.id),
-  layout,
-)!;
+const body = present(
+  makePreset(
+    original,
+    original.motions.map((m) => m.id),
+    layout,
+  ),
+);
 const preset: Preset = { id: '5f1f6a9e-4d0f-4f43-9d1f-0a8cf3c1a111', name: 'Flip', revision: 1, body };
 
 test('a preset names elements from where it is put, and can be checked without a page', () => {
@@ -59,14 +62,14 @@ test('put on another element it moves that one, its parts and what holds it', ()
   const read = readDocument(made);
   expect(read.ok ? [] : read.problems).toEqual([]);
   expect(made.motions.slice(2).map((m) => m.targets.selector)).toEqual(['#b > div', '#b > div > h3']);
-  expect(made.adjustments.at(-1)!.selector).toBe('#b');
+  expect(lastItem(made.adjustments).selector).toBe('#b');
   expect(compileTimeline(made, layout).unplaced).toEqual([]);
 });
 
 test('where nothing holds the element it says so', () => {
   const effect = presetEffect(preset);
-  expect(effect.unfit!(on('#b', original))).toMatch(/container; here/);
-  expect(effect.unfit!(on('#b > div', original))).toBeNull();
+  expect(present(effect.unfit)(on('#b', original))).toMatch(/container; here/);
+  expect(present(effect.unfit)(on('#b > div', original))).toBeNull();
 });
 
 test('it is sketched like every starting point', () => {
@@ -76,10 +79,10 @@ test('it is sketched like every starting point', () => {
 
 test('a pin is kept with its scene, a motion alone brings its trigger', () => {
   const held = withEffect('hold', '#a', emptyDocument());
-  expect(makePreset(held, [held.pins[0]!.id], layout)!.pins[0]!.stage).toBe('&');
+  expect(itemAt(present(makePreset(held, [itemAt(held.pins, 0).id], layout)).pins, 0).stage).toBe('&');
   const triggered = withEffect('pulse', '#a > div', emptyDocument());
-  const one = makePreset(triggered, [triggered.motions[0]!.id], layout)!;
-  expect([one.triggers.length, one.triggers[0]!.subject]).toEqual([1, '&']);
+  const one = present(makePreset(triggered, [itemAt(triggered.motions, 0).id], layout));
+  expect([one.triggers.length, itemAt(one.triggers, 0).subject]).toEqual([1, '&']);
   expect(PresetBodySchema.safeParse(one).success).toBe(true);
 });
 
@@ -99,7 +102,7 @@ test('what was made from a preset follows it, unless it was changed since', () =
     'same',
   ]);
 
-  const changed: Preset = { ...preset, revision: 2, body: withPart(preset, mine.motions[0]!) };
+  const changed: Preset = { ...preset, revision: 2, body: withPart(preset, itemAt(mine.motions, 0)) };
   expect(PresetBodySchema.safeParse(changed.body).success).toBe(true);
   const after = withPresets(mine, [changed]);
   expect([after.renewed, after.kept]).toEqual([1, 0]);
@@ -115,6 +118,6 @@ test('what was made from a preset follows it, unless it was changed since', () =
   };
   const again = withPresets(other, [preset]);
   expect([again.renewed, again.kept]).toEqual([1, 1]);
-  expect(withPresets(other, [preset], [other.motions[2]!.id]).kept).toBe(0);
+  expect(withPresets(other, [preset], [itemAt(other.motions, 2).id]).kept).toBe(0);
   expect(readDocument(again.document).ok).toBe(true);
 });

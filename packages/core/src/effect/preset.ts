@@ -2,6 +2,7 @@
  * Presets: motions kept to be used elsewhere, with the pins, triggers and adjustments they need. Elements are named from where a preset is put:
  * `&` is that element, `&^` what holds it, `& > h3` a part of it.
  */
+import { itemAt, lastItem, present } from '../assert/index.ts';
 import * as z from 'zod';
 import {
   driverContent,
@@ -67,13 +68,13 @@ const UP = 4;
 
 function listChain(layout: Layout, element: number): number[] {
   const chain = [];
-  for (let i = element; i >= 0 && chain.length <= UP; i = layout.elements[i]!.parent) chain.push(i);
+  for (let i = element; i >= 0 && chain.length <= UP; i = itemAt(layout.elements, i).parent) chain.push(i);
   return chain;
 }
 
 /** A selector as seen from an element; one that has no place near it stays as it is. */
 function fromElement(selector: string, element: number, layout: Layout): string {
-  const of = (i: number) => layout.elements[i]!.selector;
+  const of = (i: number) => itemAt(layout.elements, i).selector;
   const chain = listChain(layout, element);
   const up = (n: number) => `&${'^'.repeat(n)}`;
   const other = findMatches(layout, selector)[0];
@@ -92,8 +93,8 @@ function atElement(named: string, element: number, layout: Layout): string {
   const found = /^&(\^*)(.*)$/s.exec(named);
   if (!found) return named;
   const chain = listChain(layout, element);
-  const i = chain[found[1]!.length] ?? chain.at(-1)!;
-  return layout.elements[i]!.selector + found[2]!;
+  const i = chain[itemAt(found, 1).length] ?? lastItem(chain);
+  return itemAt(layout.elements, i).selector + itemAt(found, 2);
 }
 
 /** Everything in which elements are named, named otherwise. */
@@ -133,7 +134,7 @@ export function makePreset(d: MotionDocument, ids: readonly string[], layout: La
   const element = root === undefined ? undefined : findMatches(layout, root)[0];
   if (element === undefined) return null;
   const inside = new Set([...motions, ...held].map((x) => x.id));
-  const name = elementName(layout.elements[element]!, layout);
+  const name = elementName(itemAt(layout.elements, element), layout);
   const body = renamed(
     {
       motions: motions.map((m) => {
@@ -143,7 +144,7 @@ export function makePreset(d: MotionDocument, ids: readonly string[], layout: La
           ...own,
           name: own.name.startsWith(`${name} `) ? own.name.slice(name.length + 1) : own.name,
           ...(after !== undefined && !inside.has(after)
-            ? { time: { delay: own.time!.delay, duration: own.time!.duration } }
+            ? { time: { delay: present(own.time).delay, duration: present(own.time).duration } }
             : {}),
         };
       }),
@@ -164,7 +165,7 @@ export function presetAt(preset: Preset, c: EffectContext): Fragment {
   const ids = new Map<string, string>();
   const { motions, pins, triggers, adjustments } = preset.body;
   for (const x of [...motions, ...pins, ...triggers]) ids.set(x.id, c.newId(x.id[0] as 'm' | 'p' | 'g'));
-  const name = elementName(c.layout.elements[c.element]!, c.layout);
+  const name = elementName(itemAt(c.layout.elements, c.element), c.layout);
   const known = (id: string) => ids.get(id) ?? id;
   return renamed(
     {

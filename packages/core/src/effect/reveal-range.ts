@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
 
@@ -10,7 +11,7 @@ const revealEnd = (e: ElementFacts, port: number) =>
 
 /** True where a reveal would be over before anybody could scroll: the element stands high in the first screen. */
 export function isSeenAtOnce(e: ElementFacts, layout: Layout): boolean {
-  const port = layout.scrollers[e.scroller]!.port.height;
+  const port = itemAt(layout.scrollers, e.scroller).port.height;
   return !e.fixed && revealEnd(e, port) < port * 0.1;
 }
 
@@ -25,8 +26,8 @@ export const leaveRange = (e: ElementFacts): Motion['range'] => ({
  * An element in the first screen begins with the page; one near the page's end is done when the page ends.
  */
 export function revealRange(e: ElementFacts, layout: Layout): Motion['range'] {
-  const port = layout.scrollers[e.scroller]!.port.height;
-  const max = layout.scrollers[e.scroller]!.max.block;
+  const port = itemAt(layout.scrollers, e.scroller).port.height;
+  const max = itemAt(layout.scrollers, e.scroller).max.block;
   const start = e.box.y - port + e.box.height * 0.1;
   const tall = e.box.height > port * 0.8;
   const end = revealEnd(e, port);

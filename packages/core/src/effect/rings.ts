@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 import { revealRange } from './reveal-range.ts';
@@ -32,7 +33,7 @@ export const rings: EffectDefinition = {
           reducedMotion: 'drop',
         }),
         ...parts.map((part, i) =>
-          motionOn(c, c.layout.elements[part]!.selector, `${nameAt(c, part)} comes forward`, {
+          motionOn(c, itemAt(c.layout.elements, part).selector, `${nameAt(c, part)} comes forward`, {
             driver,
             range,
             keyframes: {

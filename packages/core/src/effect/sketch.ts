@@ -2,6 +2,7 @@
  * Sketches: what an effect does, for its plate. The effect is composed on a small made-up page and sampled like any other motion, so a
  * sketch cannot show what the effect does not do.
  */
+import { itemAt, present } from '../assert/index.ts';
 import { isEndless } from '../drivers/index.ts';
 import { compileTimeline, sample, shownValue, computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
@@ -191,7 +192,9 @@ const known = new Map<EffectDefinition, Sketch>();
 function makeSketch(effect: EffectDefinition): Sketch {
   const cached = known.get(effect);
   if (cached) return cached;
-  const { elements, on, drawn } = SAMPLES[SAMPLE_OF[effect.id] ?? SAMPLE_FOR[effect.driver] ?? 'card']!;
+  const { elements, on, drawn } = present(
+    SAMPLES[SAMPLE_OF[effect.id] ?? SAMPLE_FOR[effect.driver] ?? 'card'],
+  );
   const layout: Layout = {
     format: 'lyvek-layout',
     version: 1,
@@ -254,11 +257,11 @@ export function sketch(effect: EffectDefinition, share: number): SketchPart[] {
       ? null
       : 1450;
   return drawn.map(([i, kind]) => {
-    const { box, sticky } = elements[i]!;
+    const { box, sticky } = itemAt(elements, i);
     const carried = sticky ? Math.min(sticky.travel, Math.max(0, offset - sticky.at)) : 0;
     const values: Record<string, string> = {};
     // A part of a moved strip or column moves along with it.
-    for (let e = i; e >= 0; e = elements[e]!.parent)
+    for (let e = i; e >= 0; e = itemAt(elements, e).parent)
       for (const property of timeline.writers.get(e)?.keys() ?? []) {
         const value = shownValue(timeline, e, property);
         if (value !== null && (e === i || property === 'translate')) values[property] ??= value;

@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import type { Motion } from '../motion/index.ts';
 import { adjust, between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
@@ -32,7 +33,7 @@ export const stack: EffectDefinition = {
       reducedMotion: 'drop' as const,
     };
     const motions = cards.flatMap((card, i): Motion[] => {
-      const { selector } = c.layout.elements[card]!;
+      const { selector } = itemAt(c.layout.elements, card);
       const name = nameAt(c, card);
       const arrives = motionOn(c, selector, `${name} slides over`, {
         ...on,
@@ -58,7 +59,7 @@ export const stack: EffectDefinition = {
         ...cards.map((card) =>
           adjust(
             c,
-            c.layout.elements[card]!.selector,
+            itemAt(c.layout.elements, card).selector,
             { 'grid-area': '1 / 1', 'transform-origin': '50% 0%' },
             [pin],
           ),

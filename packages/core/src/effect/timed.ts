@@ -1,4 +1,5 @@
 /** Effects that play in time: on a trigger, or as soon as the page is there. */
+import { itemAt } from '../assert/index.ts';
 import type { Trigger, Motion } from '../motion/index.ts';
 import { adjust, between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
@@ -43,7 +44,7 @@ export const titlePair: EffectDefinition = {
     const motions = listChildren(c.layout, c.element)
       .slice(0, 2)
       .map((part, i) =>
-        motionOn(c, c.layout.elements[part]!.selector, nameAt(c, part), {
+        motionOn(c, itemAt(c.layout.elements, part).selector, nameAt(c, part), {
           ...timed(on, i * 90, 620),
           keyframes: { opacity: between('0', '1'), translate: between(`${i ? 90 : -90}px 0`, '0 0') },
         }),

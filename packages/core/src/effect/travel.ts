@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { computeWidth } from '../page/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
@@ -8,8 +9,8 @@ const MIN = 60;
 /** The section that is held while the strip moves: the nearest one around it, else its parent. */
 function findStage(c: EffectContext): number {
   const { elements } = c.layout;
-  for (let i = factsAt(c).parent; i >= 0; i = elements[i]!.parent)
-    if (['section', 'article'].includes(elements[i]!.tag)) return i;
+  for (let i = factsAt(c).parent; i >= 0; i = itemAt(elements, i).parent)
+    if (['section', 'article'].includes(itemAt(elements, i).tag)) return i;
   return factsAt(c).parent;
 }
 
@@ -31,8 +32,8 @@ export const travel: EffectDefinition = {
   },
   compose(c) {
     const e = factsAt(c);
-    const stage = c.layout.elements[findStage(c)]!;
-    const parent = c.layout.elements[e.parent]!;
+    const stage = itemAt(c.layout.elements, findStage(c));
+    const parent = itemAt(c.layout.elements, e.parent);
     const pin = newPin(c, stage.selector, nameAt(c, findStage(c)), {
       kind: 'travel',
       strip: e.selector,

@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { makeDocument, element, makeLayout, motion, fadeAndRise } from '../testing/index.ts';
@@ -47,9 +48,9 @@ describe('the writer', () => {
       both,
       'full-motion',
     );
-    expect(pieces.at(-1)!.rules).toContain(':is(.card):is(#b) {');
-    expect(pieces.at(-1)!.rules).toContain('lv-card');
-    expect(pieces.at(-1)!.rules).toContain('lv-last');
+    expect(lastItem(pieces).rules).toContain(':is(.card):is(#b) {');
+    expect(lastItem(pieces).rules).toContain('lv-card');
+    expect(lastItem(pieces).rules).toContain('lv-last');
   });
 
   test('another element’s view progress becomes a named timeline that the root scopes', () => {
@@ -194,13 +195,13 @@ describe('the hand-off', () => {
 
   test('line marks point at the rules', () => {
     const out = handOffCss(makeDocument(motion()), layout, 't');
-    const { from, to } = out.lines[0]!;
+    const { from, to } = itemAt(out.lines, 0);
     expect(
       out.css
         .split('\n')
         .slice(from - 1, to)
         .join('\n'),
-    ).toBe(indent(out.lines[0]!.piece.rules, '    '));
+    ).toBe(indent(itemAt(out.lines, 0).piece.rules, '    '));
   });
 
   test('names are readable and unique', () => {
@@ -221,7 +222,7 @@ describe('HTML', () => {
       '<!doctype html>\n<html>\n  <head>\n    <title>T</title>\n  </head>\n  <body>x</body>\n</html>\n';
     const out = insertLastInHead(html, link);
     expect(out.html).toBe(html.replace('  </head>', `    ${link}\n  </head>`));
-    expect(out.html.split('\n')[out.line - 1]!.trim()).toBe(link);
+    expect(itemAt(out.html.split('\n'), out.line - 1).trim()).toBe(link);
   });
   test.each(['<p>no head</p>', '<title>T</title><p>x', '<!doctype html><body>x', '', '<html><body>x'])(
     'finds a place in %j',

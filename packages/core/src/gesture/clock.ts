@@ -1,4 +1,5 @@
 /** When frames are shown: refresh rates, and rates at which some frames are missed. */
+import { itemAt } from '../assert/index.ts';
 import type { Ms } from '../page/index.ts';
 
 export interface FrameClock {
@@ -33,7 +34,7 @@ export const CLOCKS: readonly FrameClock[] = [
   },
 ];
 
-export const clockById = (id: string): FrameClock => CLOCKS.find((c) => c.id === id) ?? CLOCKS[0]!;
+export const clockById = (id: string): FrameClock => CLOCKS.find((c) => c.id === id) ?? itemAt(CLOCKS, 0);
 /** The even clock of a rate. */
 export const makeClock = (refresh: number): FrameClock =>
   CLOCKS.find((c) => c.id === String(refresh)) ?? even(refresh);
@@ -45,8 +46,8 @@ export function frameTimes({ refresh, pattern }: FrameClock): (frame: number) =>
     while (times.length <= frame) {
       const n = times.length - 1;
       // Counted in refreshes, so that no error adds up.
-      times.push(times[n]! + (pattern[n % pattern.length]! * 1000) / refresh);
+      times.push(itemAt(times, n) + (itemAt(pattern, n % pattern.length) * 1000) / refresh);
     }
-    return pattern.length === 1 ? (frame * 1000 * pattern[0]!) / refresh : times[frame]!;
+    return pattern.length === 1 ? (frame * 1000 * itemAt(pattern, 0)) / refresh : itemAt(times, frame);
   };
 }

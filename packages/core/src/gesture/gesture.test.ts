@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { framesInRange, findGesture, GESTURES, runGesture } from './gesture.ts';
@@ -15,7 +16,7 @@ describe.each(GESTURES.map((d) => [d.name, d] as const))('%s', (_name, d) => {
           expect(offsets[0]).toBe(from);
           expect(offsets.at(-1)).toBe(to);
           const sign = Math.sign(to - from);
-          const backwards = offsets.findIndex((y, i) => i > 0 && (y - offsets[i - 1]!) * sign < 0);
+          const backwards = offsets.findIndex((y, i) => i > 0 && (y - itemAt(offsets, i - 1)) * sign < 0);
           expect([backwards, offsets.every(Number.isInteger)]).toEqual([-1, true]);
           expect(times.length).toBe(offsets.length);
         },

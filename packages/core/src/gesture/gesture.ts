@@ -1,4 +1,5 @@
 /** Gestures: ways of scrolling, as scroll offsets per frame. A new one is a file in `gestures/` and a line in the registry below. */
+import { itemAt, lastItem } from '../assert/index.ts';
 import * as z from 'zod';
 import type { Ms, Px } from '../page/index.ts';
 import { makeClock, frameTimes } from './clock.ts';
@@ -56,7 +57,7 @@ export const recordedGesture = (trace: Trace): Gesture => ({
   values: {},
   leaps: false,
   period: 100,
-  distance: (t) => Math.abs(traceOffset(trace, t) - trace.samples[0]!.y),
+  distance: (t) => Math.abs(traceOffset(trace, t) - itemAt(trace.samples, 0).y),
   trace,
 });
 
@@ -90,7 +91,7 @@ export function runGesture(g: Gesture, from: Px, to: Px, clock: FrameClock | num
 }
 
 function replay(trace: Trace, max: Px, at: (frame: number) => Ms): Run {
-  const end = trace.samples.at(-1)!.t;
+  const end = lastItem(trace.samples).t;
   const times: number[] = [];
   const offsets: number[] = [];
   for (let i = 0; i < MAX_FRAMES && (i === 0 || at(i - 1) < end); i++) {
@@ -108,7 +109,7 @@ function timeAt(g: Hand, distance: Px, frame: Ms): Ms {
 
 /** Time that the gesture takes for a distance, ms: from the frames of a 60 Hz run. */
 export const toDuration = (g: Gesture, distance: Px): Ms =>
-  g.trace ? g.trace.samples.at(-1)!.t : (runGesture(g, 0, distance, 60).times.at(-1) ?? 0);
+  g.trace ? lastItem(g.trace.samples).t : (runGesture(g, 0, distance, 60).times.at(-1) ?? 0);
 
 /** Frames whose progress lies strictly between 0 and 1: the fewest over eight start offsets within the gesture's period. */
 export function framesInRange(
@@ -130,7 +131,7 @@ function count(offsets: Float64Array, span: { start: Px; end: Px }, isSorted: bo
     let high = offsets.length;
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (offsets[middle]! < limit || (inclusive && offsets[middle] === limit)) low = middle + 1;
+      if (itemAt(offsets, middle) < limit || (inclusive && offsets[middle] === limit)) low = middle + 1;
       else high = middle;
     }
     return low;

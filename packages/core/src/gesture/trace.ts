@@ -1,4 +1,5 @@
 /** A recorded way of scrolling: scroll offsets over time, as one file. */
+import { itemAt, present } from '../assert/index.ts';
 import * as z from 'zod';
 import type { Ms, Px } from '../page/index.ts';
 
@@ -12,7 +13,7 @@ export const TraceSchema = z.strictObject({
     .min(2)
     .max(200_000)
     .superRefine((list, ctx) => {
-      const at = list.findIndex((s, i) => i > 0 && s.t < list[i - 1]!.t);
+      const at = list.findIndex((s, i) => i > 0 && s.t < itemAt(list, i - 1).t);
       if (at > 0)
         ctx.addIssue({ code: 'custom', message: 'samples are in the order of time', path: [at, 't'] });
     }),
@@ -25,10 +26,10 @@ export function traceOffset({ samples }: Trace, t: Ms): Px {
   let high = samples.length;
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (samples[middle]!.t <= t) low = middle + 1;
+    if (itemAt(samples, middle).t <= t) low = middle + 1;
     else high = middle;
   }
-  const before = samples[low - 1] ?? samples[0]!;
+  const before = samples[low - 1] ?? itemAt(samples, 0);
   const after = samples[low] ?? before;
   return after.t === before.t
     ? before.y
@@ -52,7 +53,7 @@ export function readTrace(text: string, name: string): { trace: Trace } | { erro
   const parsed = TraceSchema.safeParse(raw);
   if (parsed.success) return { trace: parsed.data };
   const [first] = parsed.error.issues;
-  return { error: `${first!.path.join('.') || 'The file'}: ${first!.message}` };
+  return { error: `${present(first).path.join('.') || 'The file'}: ${present(first).message}` };
 }
 
 function fromCsv(text: string, name: string): unknown {
@@ -60,7 +61,9 @@ function fromCsv(text: string, name: string): unknown {
   const rows = lines.map((l) => l.split(/[,;\t]/).map((cell) => Number.parseFloat(cell)));
   const headed = rows[0]?.some(Number.isNaN);
   const body = headed ? rows.slice(1) : rows;
-  const bad = body.findIndex((r) => r.length < 2 || !Number.isFinite(r[0]!) || !Number.isFinite(r[1]!));
+  const bad = body.findIndex(
+    (r) => r.length < 2 || !Number.isFinite(itemAt(r, 0)) || !Number.isFinite(itemAt(r, 1)),
+  );
   if (bad >= 0)
     throw new Error(
       `Line ${bad + (headed ? 2 : 1)} does not have two numbers: milliseconds, then pixels of scroll.`,
@@ -70,6 +73,6 @@ function fromCsv(text: string, name: string): unknown {
     format: 'lyvek-trace',
     version: 1,
     name,
-    samples: body.map(([t, y]) => ({ t: t! - first, y: y! })),
+    samples: body.map(([t, y]) => ({ t: present(t) - first, y: present(y) })),
   };
 }

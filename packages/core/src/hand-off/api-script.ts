@@ -1,4 +1,5 @@
 /** Scrubbed motions as Web Animations on ScrollTimeline and ViewTimeline: data, and a small script that plays it. */
+import { itemAt, present } from '../assert/index.ts';
 import {
   runtimeImports,
   startOptions,
@@ -52,10 +53,10 @@ function listKeyframes(m: Motion): ApiMotion['keyframes'] {
 /** `view(block 10% 0px)`, `scroll(root block)` or the name of a timeline that another element carries. */
 function makeTimeline(css: string, draft: CssDraft): ApiMotion['timeline'] {
   const call = /^(view|scroll)\((\S+)\s*(.*)\)$/.exec(css);
-  if (call?.[1] === 'view') return { view: '', axis: call[2]!, inset: call[3] || '0px' };
+  if (call?.[1] === 'view') return { view: '', axis: itemAt(call, 2), inset: call[3] || '0px' };
   if (call) return { scroll: '', axis: call[3] || 'block' };
-  const named = draft.shared.find(css)!;
-  const owner = writtenSelector(named.owner, draft.layouts[0]!);
+  const named = present(draft.shared.find(css));
+  const owner = writtenSelector(named.owner, itemAt(draft.layouts, 0));
   return named.kind === 'view'
     ? { view: owner, axis: named.axis, inset: named.insets || '0px' }
     : { scroll: owner, axis: named.axis };
@@ -76,7 +77,7 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
         const entry = draft.entries.find((e) => e.motion.id === m.id);
         if (!entry) return [];
         const { motion } = entry;
-        const held = draft.layouts[0]!;
+        const held = itemAt(draft.layouts, 0);
         const plain = motion.stagger
           ? draftCss(
               { ...draft.document, motions: [{ ...motion, stagger: undefined }] },
@@ -85,7 +86,7 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
               others,
             )
           : draft;
-        const range = splitRange(plain.entries.find((e) => e.motion.id === m.id)!.range);
+        const range = splitRange(present(plain.entries.find((e) => e.motion.id === m.id)).range);
         const targets = findMatches(held, motion.targets.selector);
         return [
           {

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { emptyDocument, readDocument, collectSelectors } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
@@ -84,7 +85,7 @@ describe('a patched page', () => {
   );
 
   test('the same page again is not linked twice, and has the same style sheet', () => {
-    const first = put(ODD.tidy!);
+    const first = put(present(ODD.tidy));
     const again = put(
       first.html.text,
       { ...MOVING, pins: [] },
@@ -96,7 +97,7 @@ describe('a patched page', () => {
   });
 
   test('an earlier style sheet that still says something is not written over', () => {
-    const kept = put(ODD.tidy!, MOVING, {}, { 'odd-page.motion.css': '.x { animation: y }' });
+    const kept = put(present(ODD.tidy), MOVING, {}, { 'odd-page.motion.css': '.x { animation: y }' });
     expect(kept.sheet.path).toBe('odd-page-2.motion.css');
   });
 
@@ -116,7 +117,7 @@ describe('a patched page', () => {
       {},
       { 'a.css': `${css}.b { animation: k 1s; animation-timeline: view() }` },
     );
-    expect(later.pageFiles[0]!.after).toContain('.b { animation');
+    expect(itemAt(later.pageFiles, 0).after).toContain('.b { animation');
   });
 });
 
@@ -139,12 +140,12 @@ describe('targets', () => {
         }),
       ],
     });
-    if (!parsed.ok) throw new Error(parsed.problems[0]!.message);
+    if (!parsed.ok) throw new Error(itemAt(parsed.problems, 0).message);
     return parsed.document;
   };
 
   test('CSS alone has no script, and says what is missing', () => {
-    const out = put(ODD.tidy!, damped(), { target: 'standards' });
+    const out = put(present(ODD.tidy), damped(), { target: 'standards' });
     expect(out.script).toBeNull();
     expect(out.runtimes).toEqual([]);
     expect(out.lost.map((l) => l.motion)).toEqual(['m_a']);
@@ -152,23 +153,23 @@ describe('targets', () => {
   });
 
   test('Web Animations: what is damped stays CSS, everything else that the scroll scrubs is a module’s', () => {
-    const out = put(ODD.tidy!, damped(), { target: 'web-animations' });
+    const out = put(present(ODD.tidy), damped(), { target: 'web-animations' });
     expect(out.css).toContain('lv-lag');
     expect(out.css).not.toContain('lv-plain');
-    expect(out.script!.text).toContain('"targets": "#stage"');
-    expect(out.script!.text).toContain("import { start } from './motion-runtime.js'");
+    expect(present(out.script).text).toContain('"targets": "#stage"');
+    expect(present(out.script).text).toContain("import { start } from './motion-runtime.js'");
     expect(
-      () => new Function(out.script!.text.replace(/^import .*$/m, 'const start = () => {};')),
+      () => new Function(present(out.script).text.replace(/^import .*$/m, 'const start = () => {};')),
     ).not.toThrow();
   });
 
   test('scripts of ours come along where something of them is played, marquees apart', () => {
-    expect(put(ODD.tidy!, damped()).runtimes).toEqual(['runtime']);
-    expect(put(ODD.tidy!, damped(), { fallback: true }).runtimes).toEqual(['runtime', 'fallback']);
+    expect(put(present(ODD.tidy), damped()).runtimes).toEqual(['runtime']);
+    expect(put(present(ODD.tidy), damped(), { fallback: true }).runtimes).toEqual(['runtime', 'fallback']);
     const [still] = damped().motions.slice(1);
-    const plain = { ...damped(), motions: [still!] };
-    expect(put(ODD.tidy!, plain).runtimes).toEqual([]);
-    expect(put(ODD.tidy!, plain, { fallback: true }).runtimes).toEqual(['runtime', 'fallback']);
+    const plain = { ...damped(), motions: [present(still)] };
+    expect(put(present(ODD.tidy), plain).runtimes).toEqual([]);
+    expect(put(present(ODD.tidy), plain, { fallback: true }).runtimes).toEqual(['runtime', 'fallback']);
     const driver = {
       kind: 'marquee',
       axis: 'inline',
@@ -177,20 +178,20 @@ describe('targets', () => {
       push: 0,
       pauses: true,
     } as const;
-    const endless = { ...plain, motions: [{ ...still!, driver }] };
-    const out = put(ODD.tidy!, endless, { fallback: true });
+    const endless = { ...plain, motions: [{ ...present(still), driver }] };
+    const out = put(present(ODD.tidy), endless, { fallback: true });
     expect(out.runtimes).toEqual(['runtime', 'marquees', 'fallback']);
-    expect(out.script!.text).toContain("import { playMarquees } from './motion-marquees.js'");
-    expect(out.script!.text).toContain('start(document, plan, { marquees: playMarquees })');
-    const css = put(ODD.tidy!, endless);
+    expect(present(out.script).text).toContain("import { playMarquees } from './motion-marquees.js'");
+    expect(present(out.script).text).toContain('start(document, plan, { marquees: playMarquees })');
+    const css = put(present(ODD.tidy), endless);
     expect(css.runtimes).toEqual(['runtime', 'marquees']);
-    expect(css.script!.text).toMatch(/\}, \{ marquees: playMarquees \}\);/);
-    expect(put(ODD.tidy!, damped()).script!.text).not.toContain('arquees');
+    expect(present(css.script).text).toMatch(/\}, \{ marquees: playMarquees \}\);/);
+    expect(present(put(present(ODD.tidy), damped()).script).text).not.toContain('arquees');
   });
 
   test('the table says what plays each motion, and what it would take to do without a script', () => {
     const document = damped();
-    const { plan } = put(ODD.tidy!, document);
+    const { plan } = put(present(ODD.tidy), document);
     expect(howPlayed(document, plan).map((h) => [h.motion, h.by, h.instead])).toEqual([
       ['m_a', 'css and script', 'Set its damping to none.'],
       ['m_b', 'css', null],

@@ -1,4 +1,5 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
+import { itemAt, present } from '../assert/index.ts';
 import { findMatches, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
 import { isScrubbed } from '../drivers/index.ts';
@@ -79,7 +80,7 @@ export const readChannel = (scroller: number, axis: Axis): number =>
   scroller * 2 + (axis === 'inline' ? 1 : 0);
 
 export const makeContext = (layout: Layout, element: number): ValueContext => {
-  const e = layout.elements[element]!;
+  const e = itemAt(layout.elements, element);
   return {
     box: e.box,
     viewport: layout.viewport,
@@ -104,7 +105,7 @@ interface Part {
 const parts = new WeakMap<Layout, WeakMap<Motion, Part>>();
 
 function findPart(motion: Motion, layout: Layout): Part {
-  const known = parts.get(layout) ?? parts.set(layout, new WeakMap()).get(layout)!;
+  const known = parts.get(layout) ?? present(parts.set(layout, new WeakMap()).get(layout));
   const part = known.get(motion) ?? makePart(motion, layout);
   known.set(motion, part);
   return part;
@@ -154,7 +155,7 @@ export function compileTimeline(document: MotionDocument, measured: Layout): Com
     const part = findPart(motion, layout);
     part.instances.forEach((instance, i) => {
       instances.push(instance);
-      for (const t of part.tracks[i]!) tracks.push({ instance: instances.length - 1, ...t });
+      for (const t of itemAt(part.tracks, i)) tracks.push({ instance: instances.length - 1, ...t });
     });
     unplaced.push(...part.unplaced);
   }
@@ -162,7 +163,10 @@ export function compileTimeline(document: MotionDocument, measured: Layout): Com
 }
 
 const isStraight = ({ segments: [first, ...rest] }: Track): boolean =>
-  rest.length === 0 && first!.start === 0 && first!.end === 1 && isLinear(first!.ease);
+  rest.length === 0 &&
+  present(first).start === 0 &&
+  present(first).end === 1 &&
+  isLinear(present(first).ease);
 const curved = (ease: Ease): Ease | null => (isLinear(ease) ? null : ease);
 
 function flatten(instances: Instance[], tracks: Track[]) {
@@ -218,24 +222,25 @@ function flatten(instances: Instance[], tracks: Track[]) {
       out.slot[segment++] = number;
       s.from.forEach((from, i) => {
         out.from[number] = from;
-        out.delta[number++] = s.to[i]! - from;
+        out.delta[number++] = itemAt(s.to, i) - from;
       });
     }
-    const element = instances[track.instance]!.element;
-    const byProperty = out.writers.get(element) ?? out.writers.set(element, new Map()).get(element)!;
+    const element = itemAt(instances, track.instance).element;
+    const byProperty = out.writers.get(element) ?? present(out.writers.set(element, new Map()).get(element));
     byProperty.set(track.property, [...(byProperty.get(track.property) ?? []), t]);
   });
   out.firstSegment[tracks.length] = segment;
   out.trackSlot[tracks.length] = room;
-  for (let i = 1; i <= n; i++) out.firstTrack[i] = Math.max(out.firstTrack[i]!, out.firstTrack[i - 1]!);
-  for (let t = 0; t < tracks.length; t++) out.segment[t] = out.firstSegment[t]!;
+  for (let i = 1; i <= n; i++)
+    out.firstTrack[i] = Math.max(itemAt(out.firstTrack, i), itemAt(out.firstTrack, i - 1));
+  for (let t = 0; t < tracks.length; t++) out.segment[t] = itemAt(out.firstSegment, t);
   for (let i = 0; i < n; i++) {
-    const first = out.firstTrack[i]!;
-    const own = tracks.slice(first, out.firstTrack[i + 1]!);
+    const first = itemAt(out.firstTrack, i);
+    const own = tracks.slice(first, itemAt(out.firstTrack, i + 1));
     if (own.length === 0 || !own.every(isStraight)) continue;
-    out.straight[i] = own.reduce((sum, t) => sum + t.segments[0]!.from.length, 0);
-    out.straightFrom[i] = out.slot[out.firstSegment[first]!]!;
-    out.straightTo[i] = out.trackSlot[first]!;
+    out.straight[i] = own.reduce((sum, t) => sum + itemAt(t.segments, 0).from.length, 0);
+    out.straightFrom[i] = itemAt(out.slot, itemAt(out.firstSegment, first));
+    out.straightTo[i] = itemAt(out.trackSlot, first);
   }
   out.values = new Float64Array(room);
   return out;

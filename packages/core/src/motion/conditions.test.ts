@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mediaMatches, parseMedia, viewportFor } from '../page/index.ts';
@@ -81,11 +82,14 @@ test('what holds is said by the viewport, in the order of the list', () => {
 test('only what differs is another object under a condition', () => {
   const d = base();
   const seen = underMedia(d, ['q_a']);
-  expect(seen.motions[0]!.range).toEqual({ start: d.motions[0]!.range.start, end: 'cover 40%' });
+  expect(itemAt(seen.motions, 0).range).toEqual({
+    start: itemAt(d.motions, 0).range.start,
+    end: 'cover 40%',
+  });
   expect(seen.motions[1]).toBe(d.motions[1]);
   expect(underMedia(d, ['q_a'])).toBe(seen);
   expect(underMedia(d, [])).toBe(d);
-  expect(underMedia(d, ['q_b']).pins[0]!.on).toBe(false);
+  expect(itemAt(underMedia(d, ['q_b']).pins, 0).on).toBe(false);
 });
 
 test('an edit without a scope goes where the seen value stands', () => {
@@ -98,7 +102,7 @@ test('an edit without a scope goes where the seen value stands', () => {
   const done = editedUnder(base(), ['q_a'], null, move);
   expect(done.motions[0]).toMatchObject({
     name: 'Renamed',
-    range: { start: 'entry 5%', end: base().motions[0]!.range.end },
+    range: { start: 'entry 5%', end: itemAt(base().motions, 0).range.end },
     conditions: [{ media: 'q_a', range: { end: 'cover 33%' } }],
   });
 });
@@ -179,14 +183,14 @@ test('an edit for one condition is not seen outside of it', () => {
     pins: x.pins.map((p) => ({ ...p, distance: { kind: 'length' as const, value: '300px' } })),
   }));
   expect(makeSeen(underMedia(muted, []))).toEqual(makeSeen(d));
-  expect(muted.pins[0]!.distance).toEqual(pin.distance);
-  expect(underMedia(muted, ['q_a']).pins[0]!.distance).toEqual({ kind: 'length', value: '300px' });
+  expect(itemAt(muted.pins, 0).distance).toEqual(pin.distance);
+  expect(itemAt(underMedia(muted, ['q_a']).pins, 0).distance).toEqual({ kind: 'length', value: '300px' });
 });
 
 test('a condition that is not there, or is given twice, is an error with its path', () => {
   const broken = base();
-  broken.motions[1]!.conditions = [{ media: 'q_x', on: false }];
-  broken.pins[0]!.conditions = [{ media: 'q_a' }, { media: 'q_a', on: true }];
+  itemAt(broken.motions, 1).conditions = [{ media: 'q_x', on: false }];
+  itemAt(broken.pins, 0).conditions = [{ media: 'q_a' }, { media: 'q_a', on: true }];
   const read = readDocument(broken);
   expect(read.ok ? [] : read.problems.map((p) => p.path)).toEqual([
     'motions[1].conditions[0].media',

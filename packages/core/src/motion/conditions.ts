@@ -2,6 +2,7 @@
  * Media conditions of a document. Ranges, values and on/off of a motion, on/off and distance of a pin may differ where one holds. Of
  * several that hold, the later one in the document’s list has the last word, as in CSS.
  */
+import { present } from '../assert/index.ts';
 import * as z from 'zod';
 import { mediaMatches, parseMedia } from '../page/index.ts';
 import type { MediaFacts } from '../page/index.ts';
@@ -39,7 +40,7 @@ function remembered<T extends { conditions?: readonly { media: string }[] | unde
 ): T {
   const own = active.filter((id) => one.conditions?.some((c) => c.media === id));
   if (own.length === 0) return one;
-  const known = memory.get(one) ?? memory.set(one, new Map()).get(one)!;
+  const known = memory.get(one) ?? present(memory.set(one, new Map()).get(one));
   const key = own.join(' ');
   const made = (known.get(key) as T | undefined) ?? make(one);
   known.set(key, made);
@@ -83,7 +84,7 @@ const views = new WeakMap<MotionDocument, Map<string, MotionDocument>>();
 /** The document as it is while these conditions hold; the same object where they change nothing. */
 export function underMedia(d: MotionDocument, active: readonly string[]): MotionDocument {
   if (active.length === 0) return d;
-  const known = views.get(d) ?? views.set(d, new Map()).get(d)!;
+  const known = views.get(d) ?? present(views.set(d, new Map()).get(d));
   const key = active.join(' ');
   const made = known.get(key) ?? make(d, active);
   known.set(key, made);
@@ -244,7 +245,7 @@ export function mediaProblems(
       (one.conditions ?? []).flatMap((c, k): [(string | number)[], string][] => {
         const path = [list, i, 'conditions', k, 'media'];
         if (!known.has(c.media)) return [[path, `no media condition has the id ${c.media}`]];
-        return one.conditions!.findIndex((x) => x.media === c.media) < k
+        return present(one.conditions).findIndex((x) => x.media === c.media) < k
           ? [[path, 'this condition is given twice']]
           : [];
       }),

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { motion } from '../testing/index.ts';
@@ -16,10 +17,13 @@ const plain = motion({
     ],
   },
 });
-const keyframes = (m: typeof plain, p: string) => m.keyframes[p]!.map((k) => `${k.at} ${k.value}`);
+const keyframes = (m: typeof plain, p: string) => present(m.keyframes[p]).map((k) => `${k.at} ${k.value}`);
 
 test('arriving only, it rests and then leaves the way it came', () => {
-  const m = withHold(motion({ keyframes: { opacity: plain.keyframes.opacity! } }), { from: 0.25, to: 0.75 });
+  const m = withHold(motion({ keyframes: { opacity: present(plain.keyframes.opacity) } }), {
+    from: 0.25,
+    to: 0.75,
+  });
   expect(keyframes(m, 'opacity')).toEqual(['0% 0', '25% 1', '75% 1', '100% 0']);
   expect(findHold(m)).toEqual({ from: 0.25, to: 0.75 });
 });
@@ -67,12 +71,15 @@ const rest = fc
 test('moved anywhere and back nothing has changed; taken out again it is as before', () => {
   fc.assert(
     fc.property(rest, rest, (a, b) => {
-      const simple = motion({ keyframes: { opacity: plain.keyframes.opacity! } });
+      const simple = motion({ keyframes: { opacity: present(plain.keyframes.opacity) } });
       const one = withHold(simple, a);
       const back = withHold(withHold(one, b), a);
-      expect(findHold(back)!.from).toBeCloseTo(a.from, 3);
-      back.keyframes.opacity!.forEach((k, i) => {
-        expect(Number.parseFloat(k.at)).toBeCloseTo(Number.parseFloat(one.keyframes.opacity![i]!.at), 1);
+      expect(present(findHold(back)).from).toBeCloseTo(a.from, 3);
+      present(back.keyframes.opacity).forEach((k, i) => {
+        expect(Number.parseFloat(k.at)).toBeCloseTo(
+          Number.parseFloat(itemAt(present(one.keyframes.opacity), i).at),
+          1,
+        );
       });
       expect(withoutHold(back).keyframes).toEqual(simple.keyframes);
       expect(readDocument({ format: 'lyvek-document', version: 2, motions: [back] }).ok).toBe(true);
@@ -82,6 +89,6 @@ test('moved anywhere and back nothing has changed; taken out again it is as befo
 
 test('one that arrives and leaves differently keeps both ways when its rest is taken out', () => {
   const m = withHold(plain, { from: 0.3, to: 0.6 });
-  const only = { ...m, keyframes: { translate: m.keyframes.translate! } };
+  const only = { ...m, keyframes: { translate: present(m.keyframes.translate) } };
   expect(keyframes(withoutHold(only), 'translate')).toEqual(['0% 0 60px', '42.86% 0 10px', '100% 0 0']);
 });

@@ -2,6 +2,7 @@
  * Arrival, rest and departure: a stretch in the middle of a motion where every value holds still. It is nothing but two stops of the same
  * value; here they are found, moved, put in and taken out for all properties at once.
  */
+import { itemAt, lastItem } from '../assert/index.ts';
 import { isNamedPlace, percent } from '../timeline/index.ts';
 import type { Keyframe } from '../value/index.ts';
 import type { Motion } from './document.ts';
@@ -18,7 +19,7 @@ const SAME = 1e-6;
 /** Stretches over which one property keeps its value. */
 function pauses(list: readonly Keyframe[]): Hold[] {
   return list.slice(1).flatMap((k, i) => {
-    const before = list[i]!;
+    const before = itemAt(list, i);
     return before.value === k.value && toShare(k) > toShare(before) + SAME
       ? [{ from: toShare(before), to: toShare(k) }]
       : [];
@@ -67,7 +68,7 @@ function rested(list: readonly Keyframe[], { from, to }: Hold): Keyframe[] {
     .toReversed()
     .slice(1)
     .map((k) => ({ at: at(to + (1 - toShare(k)) * (1 - to)), value: k.value }));
-  const last = list.at(-1)!;
+  const last = lastItem(list);
   return [
     ...arrival.slice(0, -1),
     { at: at(from), value: last.value },

@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { compileTimeline } from './compile.ts';
@@ -121,19 +122,22 @@ describe('edge cases of the page', () => {
       makeDocument(motion({ range: { start: 'entry 0%', end: 'exit 100%' } })),
       fixed,
     );
-    expect(timeline.instances[0]!.placed).toMatchObject({ start: -790, end: 60 });
+    expect(itemAt(timeline.instances, 0).placed).toMatchObject({ start: -790, end: 60 });
   });
 
   test('auto insets take the scroll padding, written ones do not', () => {
     const padded = {
       ...layout,
-      scrollers: [{ ...layout.scrollers[0]!, padding: ['120px', '60px'] as [string, string] }],
+      scrollers: [{ ...itemAt(layout.scrollers, 0), padding: ['120px', '60px'] as [string, string] }],
     };
     const start = (insets: [string, string]) =>
-      compileTimeline(
-        makeDocument(motion({ driver: { kind: 'view', subject: 'self', axis: 'block', insets } })),
-        padded,
-      ).instances[0]!.placed.start;
+      itemAt(
+        compileTimeline(
+          makeDocument(motion({ driver: { kind: 'view', subject: 'self', axis: 'block', insets } })),
+          padded,
+        ).instances,
+        0,
+      ).placed.start;
     expect(start(['auto', 'auto']) - start(['0px', '0px'])).toBe(60);
   });
 

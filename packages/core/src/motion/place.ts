@@ -1,4 +1,5 @@
 /** Where a motion happens for each of its targets, with its stagger. */
+import { itemAt } from '../assert/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { PinnedLayout, Layout } from '../page/index.ts';
 import { placeRange } from '../drivers/index.ts';
@@ -18,7 +19,7 @@ export function listPlaces(motion: Motion, layout: Layout | PinnedLayout): Targe
   return targets.map((element, i) => {
     const placed = placeRange(motion.driver, motion.range, element, layout);
     if (!steps || !motion.stagger || 'reason' in placed) return { element, placed };
-    const by = steps[i]! * stepPx(motion.stagger.step, placed.end - placed.start, layout);
+    const by = itemAt(steps, i) * stepPx(motion.stagger.step, placed.end - placed.start, layout);
     return { element, placed: { ...placed, start: placed.start + by, end: placed.end + by } };
   });
 }

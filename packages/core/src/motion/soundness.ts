@@ -1,4 +1,5 @@
 /** Whether an edit leaves a document that can be kept. */
+import { itemAt } from '../assert/index.ts';
 import type { z } from 'zod';
 import { AdjustmentSchema } from './adjustment.ts';
 import { MediaSchema } from './conditions.ts';
@@ -30,7 +31,7 @@ export function whyUnsound(before: MotionDocument, after: MotionDocument): strin
       if (known.has(one)) continue;
       const result = schema.safeParse(one);
       if (!result.success)
-        return `${one.name ? `“${one.name}”: ` : ''}${listProblems(result.error)[0]!.message}.`;
+        return `${one.name ? `“${one.name}”: ` : ''}${itemAt(listProblems(result.error), 0).message}.`;
     }
   }
   const cross = crossProblems(after)[0];

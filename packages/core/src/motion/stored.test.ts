@@ -1,4 +1,5 @@
 /** Documents as earlier commits wrote them: whatever somebody has stored can be opened. */
+import { itemAt } from '../assert/index.ts';
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import { readDocument } from './schema.ts';
@@ -19,5 +20,5 @@ test.each(names)('%s is read, and written again it is the same', (name) => {
 test('a document of a newer version is refused in words', () => {
   const read = readDocument({ format: 'lyvek-document', version: 7, scenes: [] });
   expect(read.ok).toBe(false);
-  if (!read.ok) expect(read.problems[0]!.message).toMatch(/version 7.*newer Lyvek/);
+  if (!read.ok) expect(itemAt(read.problems, 0).message).toMatch(/version 7.*newer Lyvek/);
 });

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { placeRange } from '../drivers/index.ts';
@@ -35,7 +36,7 @@ const documentWith = (cues: Cue[], ...motions: Motion[]): MotionDocument => ({
 });
 const layout = makeLayout([element({ selector: '#a' })]);
 const findStart = (d: MotionDocument, id: string) =>
-  compileTimeline(d, layout).instances.find((i) => i.motion.id === id)!.placed.start;
+  present(compileTimeline(d, layout).instances.find((i) => i.motion.id === id)).placed.start;
 
 describe('ties', () => {
   test('moving a cue moves all that hang on it, and what hangs on those', () => {
@@ -54,7 +55,7 @@ describe('ties', () => {
 
   test('are written into the range when a document is read', () => {
     const read = readDocument(documentWith([cue('10%')], onPin('m_a', { ties: { start: toCue('5vh') } })));
-    expect(read.ok && read.document.motions[0]!.range.start).toBe('calc(10% + 5vh)');
+    expect(read.ok && itemAt(read.document.motions, 0).range.start).toBe('calc(10% + 5vh)');
   });
 
   test.each([
@@ -71,15 +72,15 @@ describe('ties', () => {
     const read = readDocument(documentWith([cue('10%')], ...motions));
     expect(read.ok).toBe(false);
     if (read.ok) return;
-    expect(read.problems[0]!.path).toMatch(/^motions\[\d\]\.ties\.(start|end)$/);
-    expect(read.problems[0]!.message).toContain(words);
+    expect(itemAt(read.problems, 0).path).toMatch(/^motions\[\d\]\.ties\.(start|end)$/);
+    expect(itemAt(read.problems, 0).message).toContain(words);
   });
 
   test('to what has gone are cut, and the end stays where it was', () => {
     const d = withTies(documentWith([cue('30%')], onPin('m_a', { ties: { start: toCue() } })));
     const left = withTies({ ...d, cues: [] });
     expect(left.motions[0]).not.toHaveProperty('ties');
-    expect(left.motions[0]!.range.start).toBe('30%');
+    expect(itemAt(left.motions, 0).range.start).toBe('30%');
   });
 
   test('a point further on is that much further, in either notation', () => {

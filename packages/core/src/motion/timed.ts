@@ -1,4 +1,5 @@
 /** When timed parts play: delays resolved along the chains in which a part begins after another’s end. */
+import { present } from '../assert/index.ts';
 import { stageKey } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';
 import type { Ms } from '../page/index.ts';
@@ -23,12 +24,13 @@ export function computeTimes(motions: readonly Part[]): Map<string, Played> {
   const resolve = (m: Part, trail: readonly string[]): Played => {
     const known = out.get(m.id);
     if (known) return known;
-    const before = m.time!.after === undefined ? undefined : byId.get(m.time!.after);
-    const dampings =
+    const time = present(m.time);
+    const before = time.after === undefined ? undefined : byId.get(time.after);
+    const waits =
       before?.time && stageKey(before.driver) === stageKey(m.driver) && !trail.includes(before.id);
-    const from = dampings ? resolve(before, [...trail, m.id]).end : 0;
-    const start = from + Number.parseFloat(m.time!.delay);
-    const played = { start, end: start + Number.parseFloat(m.time!.duration) };
+    const from = waits ? resolve(before, [...trail, m.id]).end : 0;
+    const start = from + Number.parseFloat(time.delay);
+    const played = { start, end: start + Number.parseFloat(time.duration) };
     out.set(m.id, played);
     return played;
   };

@@ -1,4 +1,5 @@
 /** Documents of version 1 become documents of version 2, with all that they held. */
+import { itemAt, present } from '../assert/index.ts';
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { fingerprint } from '../page/index.ts';
@@ -81,21 +82,23 @@ describe('accepted findings', () => {
   });
   test('are asked about again where it has changed since', () => {
     const { accepted, motions } = read(former('other'));
-    expect(accepted[0]!.state).not.toBe(contentKey(motions[0]));
+    expect(itemAt(accepted, 0).state).not.toBe(contentKey(motions[0]));
   });
 });
 
 test('a preset kept by version 1 is read', () => {
-  const was = formerOnes.find((d) => d.motions.some((m) => 'gate' in m.driver))!;
-  const part = was.motions.find((m) => 'gate' in m.driver)! as unknown as { driver: { gate: string } };
+  const was = present(formerOnes.find((d) => d.motions.some((m) => 'gate' in m.driver)));
+  const part = present(was.motions.find((m) => 'gate' in m.driver)) as unknown as {
+    driver: { gate: string };
+  };
   const body = {
     motions: [part],
     pins: [],
-    gates: was.gates!.filter((g) => g.id === part.driver.gate),
+    gates: present(was.gates).filter((g) => g.id === part.driver.gate),
     adjustments: [],
   };
   const result = PresetBodySchema.parse(body);
-  expect(result.motions[0]!.driver).toEqual({ kind: 'trigger', trigger: part.driver.gate });
+  expect(itemAt(result.motions, 0).driver).toEqual({ kind: 'trigger', trigger: part.driver.gate });
   expect(result.triggers).toHaveLength(1);
 });
 

@@ -2,6 +2,7 @@
  * Documents of version 1 had other words for what they hold. They are rewritten before they are read, wherever they come from: a database, a
  * file, another window. The table is the whole difference.
  */
+import { present } from '../assert/index.ts';
 import { contentKey } from './content-key.ts';
 
 type Words = Readonly<Record<string, string>>;
@@ -51,7 +52,7 @@ function rewritten(
   return Object.fromEntries(
     Object.entries(x).map(([key, value]) => {
       const name = word(words, key) as string;
-      return [name, Object.hasOwn(inside, name) ? inside[name]!(value) : value];
+      return [name, Object.hasOwn(inside, name) ? present(inside[name])(value) : value];
     }),
   );
 }

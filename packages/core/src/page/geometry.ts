@@ -1,4 +1,5 @@
 /** The subject and its scrollport along one axis: all that a view timeline depends on. */
+import { itemAt } from '../assert/index.ts';
 import type { Layout, Sticky } from './layout.ts';
 import { parseLength, resolveLength } from './length.ts';
 import type { Axis, Px } from './units.ts';
@@ -26,8 +27,8 @@ export function computeGeometry(
   axis: Axis,
   insets: readonly [string, string] = ['0px', '0px'],
 ): Geometry {
-  const e = layout.elements[element]!;
-  const scroller = layout.scrollers[e.scroller]!;
+  const e = itemAt(layout.elements, element);
+  const scroller = itemAt(layout.scrollers, e.scroller);
   const block = axis === 'block';
   const port = block ? scroller.port.height : scroller.port.width;
   const em = e.fontSize ?? 16;

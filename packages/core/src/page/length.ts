@@ -2,6 +2,7 @@
  * Lengths and percentages with calc(), kept symbolic until sizes are known (CSS Values 4, §10).
  * A parsed expression is a small tree; `resolveLength` turns it into CSS px.
  */
+import { itemAt, lastItem, present } from '../assert/index.ts';
 import { generate, parse } from './css.ts';
 import type { CssNode } from './css.ts';
 import type { Px } from './units.ts';
@@ -55,7 +56,7 @@ RELATIVE.cqw = RELATIVE.cqi = (s) => container(s).width / 100;
 RELATIVE.cqh = RELATIVE.cqb = (s) => container(s).height / 100;
 // On a desktop viewport without retracting bars the small, large and dynamic units are the same.
 for (const size of ['s', 'l', 'd'])
-  for (const u of ['vw', 'vh', 'vi', 'vb', 'vmin', 'vmax']) RELATIVE[size + u] = RELATIVE[u]!;
+  for (const u of ['vw', 'vh', 'vi', 'vb', 'vmin', 'vmax']) RELATIVE[size + u] = present(RELATIVE[u]);
 
 const fail = (error: string): never => {
   throw new SyntaxError(error);
@@ -84,7 +85,7 @@ function parseFresh(css: string): Parsed<LengthExpr> {
     if (ast.type !== 'Value') return { ok: false, error: `“${css}” is not a value` };
     const nodes = withoutSpace(ast.children.toArray());
     if (nodes.length !== 1) return { ok: false, error: `“${css}” is not one length` };
-    return { ok: true, value: fromNode(nodes[0]!) };
+    return { ok: true, value: fromNode(itemAt(nodes, 0)) };
   } catch (e) {
     return { ok: false, error: `“${css}”: ${(e as Error).message}` };
   }
@@ -111,7 +112,7 @@ export function fromNode(node: CssNode): LengthExpr {
     case 'Function': {
       const name = node.name.toLowerCase();
       const args = splitArguments(withoutSpace(node.children.toArray()));
-      if (name === 'calc' && args.length === 1) return sum(args[0]!);
+      if (name === 'calc' && args.length === 1) return sum(itemAt(args, 0));
       if (name === 'min' || name === 'max') return { kind: name, of: args.map(sum) };
       if (name === 'clamp' && args.length === 3) return { kind: name, of: args.map(sum) };
       return fail(`${node.name}() with ${args.length} arguments cannot be resolved here`);
@@ -125,7 +126,7 @@ const isOperator = (n: CssNode, ...of: string[]) => n.type === 'Operator' && of.
 
 function splitArguments(nodes: CssNode[]): CssNode[][] {
   const out: CssNode[][] = [[]];
-  for (const n of nodes) isOperator(n, ',') ? out.push([]) : out.at(-1)!.push(n);
+  for (const n of nodes) isOperator(n, ',') ? out.push([]) : lastItem(out).push(n);
   return out;
 }
 
@@ -144,7 +145,7 @@ function sum(nodes: CssNode[]): LengthExpr {
     from = i + 1;
   });
   timeline(nodes.length);
-  return terms.length === 1 ? terms[0]! : { kind: 'sum', terms };
+  return terms.length === 1 ? itemAt(terms, 0) : { kind: 'sum', terms };
 }
 
 function product(nodes: CssNode[]): LengthExpr {
@@ -162,7 +163,7 @@ function product(nodes: CssNode[]): LengthExpr {
     return undefined;
   });
   if (nodes.length % 2 === 0) return fail('a factor is missing');
-  return factors.length === 1 ? factors[0]! : { kind: 'product', factors };
+  return factors.length === 1 ? itemAt(factors, 0) : { kind: 'product', factors };
 }
 
 /** CSS px of an expression (a plain number stays a number). */
@@ -171,7 +172,7 @@ export function resolveLength(expr: LengthExpr, sizes: Sizes): Px {
     case 'number':
       return expr.value;
     case 'dimension':
-      return expr.value * (ABSOLUTE[expr.unit] ?? RELATIVE[expr.unit]!(sizes));
+      return expr.value * (ABSOLUTE[expr.unit] ?? present(RELATIVE[expr.unit])(sizes));
     case 'sum':
       return expr.terms.reduce((a, t) => a + resolveLength(t, sizes), 0);
     case 'product':

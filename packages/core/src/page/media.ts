@@ -2,6 +2,7 @@
  * Media conditions: which of them hold for a viewport. The features are those that a layout knows (Media Queries 4: width, height,
  * orientation, aspect-ratio with min-/max- and range forms, prefers-reduced-motion), joined with and, or, not.
  */
+import { itemAt, present } from '../assert/index.ts';
 import { generate, parse, toPlainObject } from './css.ts';
 import type { CssNode } from './css.ts';
 import { parseLength, resolveLength } from './length.ts';
@@ -65,7 +66,7 @@ function toNumber(node: Node): number {
 }
 
 function featureTest(node: Node): Test {
-  const name = node.name!.toLowerCase();
+  const name = present(node.name).toLowerCase();
   const word = (node.value as Node | null)?.name?.toLowerCase();
   if (name === 'orientation') {
     if (word !== 'portrait' && word !== 'landscape') fail('orientation is portrait or landscape');
@@ -73,11 +74,11 @@ function featureTest(node: Node): Test {
   }
   if (name === 'prefers-reduced-motion')
     return ({ reducedMotion }) => reducedMotion === (word !== 'no-preference');
-  const [, bound, feature] = /^(?:(min|max)-)?(.*)$/.exec(name)!;
-  const measure = MEASURES[feature!] ?? fail(`${name} is not known here: use ${KNOWN}`);
+  const [, bound, feature] = present(/^(?:(min|max)-)?(.*)$/.exec(name));
+  const measure = MEASURES[present(feature)] ?? fail(`${name} is not known here: use ${KNOWN}`);
   if (!node.value) return fail(`${name} needs a value`);
   const n = toNumber(node.value as Node);
-  const compare = COMPARE[bound === 'min' ? '>=' : bound === 'max' ? '<=' : '=']!;
+  const compare = present(COMPARE[bound === 'min' ? '>=' : bound === 'max' ? '<=' : '=']);
   return ({ viewport }) => compare(measure(viewport), n);
 }
 
@@ -89,12 +90,12 @@ function rangeTest({ left, middle, right, leftComparison, rightComparison }: Nod
   const tests: Test[] = [];
   const put = (comparison: string, node: Node) => {
     const n = toNumber(node);
-    const compare = COMPARE[comparison]!;
+    const compare = present(COMPARE[comparison]);
     tests.push(({ viewport }) => compare(measure(viewport), n));
   };
-  if (feature === left) put(leftComparison!, middle!);
+  if (feature === left) put(present(leftComparison), present(middle));
   else {
-    put(FLIP[leftComparison!]!, left!);
+    put(present(FLIP[present(leftComparison)]), present(left));
     if (right && rightComparison) put(rightComparison, right);
   }
   return (facts) => tests.every((t) => t(facts));
@@ -104,10 +105,10 @@ function conditionTest(node: Node): Test {
   if (node.type === 'Feature') return featureTest(node);
   if (node.type === 'FeatureRange') return rangeTest(node);
   if (node.type !== 'Condition') return fail('it is not a media condition such as (width < 600px)');
-  const parts = node.children!;
+  const parts = present(node.children);
   const tests = parts.filter((n) => n.type !== 'Identifier').map(conditionTest);
-  const words = parts.filter((n) => n.type === 'Identifier').map((n) => n.name!.toLowerCase());
-  if (words[0] === 'not') return (facts) => !tests[0]!(facts);
+  const words = parts.filter((n) => n.type === 'Identifier').map((n) => present(n.name).toLowerCase());
+  if (words[0] === 'not') return (facts) => !itemAt(tests, 0)(facts);
   return words[0] === 'or' ? (facts) => tests.some((t) => t(facts)) : (facts) => tests.every((t) => t(facts));
 }
 
@@ -127,7 +128,7 @@ function read(query: string): Parsed<Test> {
   try {
     // Errors on the way to a nested condition are the parser’s own trials; what stays unread shows in the tree.
     const tree = toPlainObject(parse(query, { context: 'mediaQueryList' })) as unknown as Node;
-    const [only, more] = tree.children!;
+    const [only, more] = present(tree.children);
     if (more || !only?.condition || only.mediaType || only.modifier)
       return { ok: false, error: 'one condition in brackets, such as (width < 600px)' };
     return { ok: true, value: conditionTest(only.condition) };

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { element, makeLayout } from '../testing/index.ts';
@@ -27,7 +28,7 @@ const layout = {
     { name: 'Below', top: 2700, height: 300 },
   ],
 };
-const at = (l: ReturnType<typeof withPins>, s: string) => l.elements.find((e) => e.selector === s)!;
+const at = (l: ReturnType<typeof withPins>, s: string) => present(l.elements.find((e) => e.selector === s));
 
 describe('a pin', () => {
   test('holds its stage and all in it, and moves what lies below', () => {
@@ -39,10 +40,10 @@ describe('a pin', () => {
     expect([at(held, '#above').box.y, at(held, '#below').box.y, at(held, '#fixed').box.y]).toEqual([
       500, 3300, 2900,
     ]);
-    expect([at(held, 'main').box.height, held.page.height, held.scrollers[0]!.max.block]).toEqual([
+    expect([at(held, 'main').box.height, held.page.height, itemAt(held.scrollers, 0).max.block]).toEqual([
       10400, 10400, 9600,
     ]);
-    expect(held.sections[1]!.top).toBe(3300);
+    expect(itemAt(held.sections, 1).top).toBe(3300);
   });
 
   test('held by its bottom lies at the end of its track, and is ahead of that place until it lets go', () => {
@@ -58,14 +59,14 @@ describe('a pin', () => {
   ])('that cannot hold says why', (p, words) => {
     const held = withPins(layout, [p]);
     expect(held.pinnedSpans).toEqual([]);
-    expect(held.loose[0]!.reason).toContain(words);
+    expect(itemAt(held.loose, 0).reason).toContain(words);
     expect(held.page).toEqual(layout.page);
   });
 
   test('inside another one does not pin', () => {
     const held = withPins(layout, [pin(), pin({ id: 'p_2', stage: '#inner' })]);
     expect(held.pinnedSpans.map((h) => h.id)).toEqual(['p_1']);
-    expect(held.loose[0]!.reason).toContain('inside another');
+    expect(itemAt(held.loose, 0).reason).toContain('inside another');
   });
 
   test('as long as a strip’s travel counts what does not fit, by its rate', () => {

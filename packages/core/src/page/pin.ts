@@ -2,6 +2,7 @@
  * Pins: what a held section does to a layout. The probe measures pages with their pins in place; when a pin has been changed since,
  * or is new, the boxes are moved here as the browser will move them (CSS Position 3, §3.5: sticky).
  */
+import { itemAt } from '../assert/index.ts';
 import { computeGeometry } from './geometry.ts';
 import { findMatches } from './layout.ts';
 import type { ElementFacts, Layout, Sticky } from './layout.ts';
@@ -78,10 +79,10 @@ function apply(layout: Layout, pins: readonly PinSpec[]): PinnedLayout {
     const growth = distance - (measured?.distance ?? 0);
     if (growth !== 0 || !measured || insetChanged(out, pin, stage))
       out = stretched(out, stage, pin.sticky.by, growth, computeSticky(pin, out, stage, growth, distance));
-    const { at } = out.elements[stage]!.sticky ?? { at: 0 };
+    const { at } = itemAt(out.elements, stage).sticky ?? { at: 0 };
     const start = pin.sticky.by === 'top' ? at : at - distance;
-    const { scroller, box } = out.elements[stage]!;
-    const port = out.scrollers[scroller]!.port.height;
+    const { scroller, box } = itemAt(out.elements, stage);
+    const port = itemAt(out.scrollers, scroller).port.height;
     const inset = toInset(pin, out, stage);
     const top = pin.sticky.by === 'top' ? inset : port - inset - box.height;
     out.pinnedSpans.push({
@@ -96,7 +97,7 @@ function apply(layout: Layout, pins: readonly PinSpec[]): PinnedLayout {
   }
   // Places that pins further down have since moved.
   for (const hold of out.pinnedSpans) {
-    const at = out.elements[hold.stage]!.sticky?.at;
+    const at = itemAt(out.elements, hold.stage).sticky?.at;
     if (at === undefined) continue;
     const length = hold.end - hold.start;
     hold.start = hold.by === 'top' ? at : at - length;
@@ -106,7 +107,7 @@ function apply(layout: Layout, pins: readonly PinSpec[]): PinnedLayout {
 }
 
 const isInside = (layout: Layout, element: number, outer: number): boolean => {
-  for (let i = element; i >= 0; i = layout.elements[i]!.parent) if (i === outer) return true;
+  for (let i = element; i >= 0; i = itemAt(layout.elements, i).parent) if (i === outer) return true;
   return false;
 };
 
@@ -117,7 +118,7 @@ function whyLoose(
   others: readonly { pin: PinSpec; stage: number }[],
 ): string | null {
   if (stage === undefined) return `no element matches ${pin.stage}`;
-  const e = layout.elements[stage]!;
+  const e = itemAt(layout.elements, stage);
   if (e.box.width === 0 && e.box.height === 0)
     return 'its stage has no box of its own (display: none or contents)';
   if (e.fixed) return 'its stage is fixed to the window already';
@@ -136,7 +137,7 @@ const sizes = (layout: Layout, stage: number) => {
 
 function toInset(pin: PinSpec, layout: Layout, stage: number): Px {
   const parsed = parseLength(pin.sticky.inset);
-  const percent = layout.scrollers[layout.elements[stage]!.scroller]!.port.height;
+  const percent = itemAt(layout.scrollers, itemAt(layout.elements, stage).scroller).port.height;
   return parsed.ok ? resolveLength(parsed.value, { percent, ...sizes(layout, stage) }) : 0;
 }
 
@@ -145,7 +146,7 @@ export function computeDistance(pin: PinSpec, layout: Layout, stage: number): Px
   if (pin.distance.kind === 'travel')
     return Math.max(0, computeTravel(layout, pin.distance.strip) / pin.distance.rate);
   const parsed = parseLength(pin.distance.value);
-  const percent = layout.scrollers[layout.elements[stage]!.scroller]!.port.height;
+  const percent = itemAt(layout.scrollers, itemAt(layout.elements, stage).scroller).port.height;
   return parsed.ok ? Math.max(0, resolveLength(parsed.value, { percent, ...sizes(layout, stage) })) : 0;
 }
 
@@ -156,7 +157,7 @@ export const computeWidth = (e: ElementFacts): Px => Math.max(e.box.width, e.ove
 export function computeTravel(layout: Layout, strip: string): Px {
   const i = findMatches(layout, strip)[0];
   if (i === undefined) return 0;
-  const e = layout.elements[i]!;
+  const e = itemAt(layout.elements, i);
   const room = layout.elements[e.parent];
   return Math.max(
     0,
@@ -165,15 +166,15 @@ export function computeTravel(layout: Layout, strip: string): Px {
 }
 
 function computeSticky(pin: PinSpec, layout: Layout, stage: number, growth: Px, travel: Px): Sticky {
-  const { box, scroller } = layout.elements[stage]!;
+  const { box, scroller } = itemAt(layout.elements, stage);
   const inset = toInset(pin, layout, stage);
   if (pin.sticky.by === 'top') return { edge: 'start', at: box.y - inset, travel };
-  const port = layout.scrollers[scroller]!.port.height;
+  const port = itemAt(layout.scrollers, scroller).port.height;
   return { edge: 'end', at: box.y + growth + box.height - port + inset, travel };
 }
 
 const insetChanged = (layout: Layout, pin: PinSpec, stage: number): boolean => {
-  const now = layout.elements[stage]!.sticky;
+  const now = itemAt(layout.elements, stage).sticky;
   return now === null || Math.abs(now.at - computeSticky(pin, layout, stage, 0, 0).at) > 0.02;
 };
 
@@ -188,7 +189,7 @@ function stretched(
   growth: Px,
   sticky: Sticky | null,
 ): PinnedLayout {
-  const { box, scroller } = layout.elements[stage]!;
+  const { box, scroller } = itemAt(layout.elements, stage);
   const bottom = box.y + box.height;
   const below = (y: Px) => y >= bottom - 0.5;
   const move = (e: ElementFacts, i: number): ElementFacts => {

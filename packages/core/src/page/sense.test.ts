@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { element, makeLayout } from '../testing/index.ts';
@@ -7,7 +8,7 @@ import type { Layout } from './layout.ts';
 const page = (): Layout => makeLayout([element({ selector: '#a' }), element({ selector: '#b', parent: 0 })]);
 const why = (layout: unknown) => {
   const parsed = LayoutSchema.safeParse(layout);
-  return parsed.success ? null : parsed.error.issues[0]!.message;
+  return parsed.success ? null : itemAt(parsed.error.issues, 0).message;
 };
 const withElement = (i: number, change: object): Layout => {
   const layout = page();
@@ -34,7 +35,7 @@ describe('a layout makes sense', () => {
       fc.property(fc.array(fc.integer({ min: -1, max: 5 }), { minLength: 6, maxLength: 6 }), (parents) => {
         const layout = makeLayout(parents.map((parent, i) => element({ selector: `#e${i}`, parent })));
         const leads = (i: number, steps = 0): boolean =>
-          i < 0 || (steps < 7 && leads(parents[i]!, steps + 1));
+          i < 0 || (steps < 7 && leads(itemAt(parents, i), steps + 1));
         expect(why(layout) === null).toBe(parents.every((_, i) => leads(i)));
       }),
     );

@@ -1,4 +1,5 @@
 /** Whether a layout makes sense beyond its shape: indices lead to something, the tree of elements has no circle. */
+import { itemAt } from '../assert/index.ts';
 import type { Layout } from './layout.ts';
 
 /** No browser lays out further than this: 2^25 px (its fixed-point unit has 6 bits behind the point of 32). */
@@ -24,7 +25,7 @@ export function senseProblem({ elements, sections, scrollers, matches, pins }: I
     while (at >= 0 && state[at] === 0) {
       state[at] = 1;
       way.push(at);
-      at = elements[at]!.parent;
+      at = itemAt(elements, at).parent;
     }
     if (at >= 0 && state[at] === 1) return `element ${at} lies in itself`;
     for (const k of way) state[k] = 2;

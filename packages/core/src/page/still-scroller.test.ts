@@ -1,3 +1,4 @@
+import { itemAt } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { element, makeLayout } from '../testing/index.ts';
 import type { Layout } from './layout.ts';
@@ -16,7 +17,7 @@ const nested = (band: string, list: string, room = { block: 0, inline: 0 }): Lay
     element({ selector: '#word', scroller: 2, box: { x: 5, y: 20, width: 100, height: 30 } }),
   ]);
   const inner = (selector: string) => ({ selector, port: { width: 400, height: 300 }, max: room });
-  return { ...plain, scrollers: [plain.scrollers[0]!, inner('#band'), inner('#list')] };
+  return { ...plain, scrollers: [itemAt(plain.scrollers, 0), inner('#band'), inner('#list')] };
 };
 
 describe('scrollers that a reader cannot scroll', () => {

@@ -2,6 +2,7 @@
  * Scroll containers that a reader cannot scroll. `overflow: hidden` makes one (CSS Overflow 3, §3.1), and view timelines of what lies in it are
  * measured against it, so they stand still. `overflow: clip` makes none.
  */
+import { itemAt } from '../assert/index.ts';
 import type { Box, ElementFacts, Layout } from './layout.ts';
 
 /** The element that a scroller is, −1 for the page itself or where it was not measured. */
@@ -20,7 +21,7 @@ function readOverflow(e: ElementFacts | undefined): [x: string, y: string] {
 export function isStill(layout: Layout, scroller: number, axis: 'block' | 'inline'): boolean {
   if (scroller === 0) return false;
   const own = readOverflow(layout.elements[elementOfScroller(layout, scroller)])[axis === 'inline' ? 0 : 1];
-  return own === 'hidden' || layout.scrollers[scroller]!.max[axis] <= 1;
+  return own === 'hidden' || itemAt(layout.scrollers, scroller).max[axis] <= 1;
 }
 
 /** It hides along both axes and scrolls along neither, so `overflow: clip` shows just the same. */
@@ -31,7 +32,7 @@ export function canBeClipped(layout: Layout, scroller: number): boolean {
 
 /** A box in the page's own coordinates; of what lies in an inner scroller, as it stands before that is scrolled. */
 export function pageBox(layout: Layout, element: number): Box {
-  const e = layout.elements[element]!;
+  const e = itemAt(layout.elements, element);
   const outer = e.fixed ? -1 : elementOfScroller(layout, e.scroller);
   if (outer < 0 || outer === element) return e.box;
   const at = pageBox(layout, outer);
@@ -61,7 +62,7 @@ export function openedAround<L extends Layout>(layout: L, element: number): { la
   const clipped: string[] = [];
   let out = layout;
   for (;;) {
-    const { scroller, fixed } = out.elements[element]!;
+    const { scroller, fixed } = itemAt(out.elements, element);
     const selector = out.scrollers[scroller]?.selector;
     const isHeld = !fixed && selector && isStill(out, scroller, 'block') && canBeClipped(out, scroller);
     if (!isHeld || clipped.includes(selector)) return { layout: out, clipped };

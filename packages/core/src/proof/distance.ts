@@ -1,4 +1,5 @@
 /** Distances between what a browser shows and what was predicted. */
+import { itemAt, lastItem, present } from '../assert/index.ts';
 import { readFacts, transformMatrix } from '../value/index.ts';
 import type { ValueContext } from '../value/index.ts';
 
@@ -6,7 +7,7 @@ import type { ValueContext } from '../value/index.ts';
 export function matrixDistance(shown: readonly number[], predicted: readonly (readonly number[])[]): number {
   return Math.max(
     ...shown.map((n, i) => {
-      const span = predicted.map((p) => p[i]!);
+      const span = predicted.map((p) => itemAt(p, i));
       return Math.max(0, Math.min(...span) - n, n - Math.max(...span));
     }),
   );
@@ -25,7 +26,7 @@ export function transformDistance(
   const inPx = (m: readonly number[]) => m.map((n, i) => (i >= 12 && i < 15 ? n : n * reach));
   return matrixDistance(
     inPx(mine),
-    theirs.map((m) => inPx(m!)),
+    theirs.map((m) => inPx(present(m))),
   );
 }
 
@@ -40,9 +41,9 @@ export function distance(
   context: ValueContext,
 ): number {
   if (predicted.includes(shown)) return 0;
-  if (property === 'rotate' && predicted.length === 1) return rotation(shown, predicted[0]!);
+  if (property === 'rotate' && predicted.length === 1) return rotation(shown, itemAt(predicted, 0));
   if (property === 'rotate')
-    return Math.min(...predicted.slice(1).map((p, i) => detour(shown, predicted[i]!, p)));
+    return Math.min(...predicted.slice(1).map((p, i) => detour(shown, itemAt(predicted, i), p)));
   const facts = readFacts(property, [...predicted, shown]);
   if (!facts) return Infinity;
   const { type } = facts;
@@ -50,8 +51,8 @@ export function distance(
   const pairs = predicted.flatMap((p) => type.pair(clean(shown), clean(p), context) ?? []);
   if (pairs.length === 0) return Infinity;
   return Math.max(
-    ...pairs[0]!.from.map((n, i) => {
-      const span = pairs.map((p) => p.to[i]!);
+    ...itemAt(pairs, 0).from.map((n, i) => {
+      const span = pairs.map((p) => itemAt(p.to, i));
       return Math.max(0, Math.min(...span) - n, n - Math.max(...span));
     }),
   );
@@ -65,7 +66,7 @@ const detour = (pose: string, a: string, b: string): number =>
 function rotation(a: string, b: string): number {
   const qa = quaternion(a);
   const qb = quaternion(b);
-  const dot = Math.abs(qa.reduce((sum, v, i) => sum + v * qb[i]!, 0));
+  const dot = Math.abs(qa.reduce((sum, v, i) => sum + v * itemAt(qb, i), 0));
   return (2 * Math.acos(Math.min(1, dot)) * 180) / Math.PI;
 }
 
@@ -73,9 +74,13 @@ function quaternion(css: string): number[] {
   const named: Record<string, number[]> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
   if (css === 'none') return [0, 0, 0, 1];
   const parts = css.split(' ');
-  const half = (parseFloat(parts.at(-1)!) * Math.PI) / 360;
+  const half = (parseFloat(lastItem(parts)) * Math.PI) / 360;
   const axis =
-    parts.length === 1 ? named.z! : parts.length === 2 ? named[parts[0]!]! : parts.slice(0, 3).map(Number);
+    parts.length === 1
+      ? present(named.z)
+      : parts.length === 2
+        ? present(named[itemAt(parts, 0)])
+        : parts.slice(0, 3).map(Number);
   const size = Math.hypot(...axis) || 1;
   return [...axis.map((v) => (v / size) * Math.sin(half)), Math.cos(half)];
 }

@@ -2,6 +2,7 @@
  * What a proof looks at. Scrubbed motions are looked at at many scroll offsets, damped ones at a few where they have come to rest, and timed
  * ones at shares of their own time. What cannot be looked at is listed with the reason: a proof of nothing is none.
  */
+import { itemAt, present } from '../assert/index.ts';
 import { settleTime } from '../damping/index.ts';
 import { slugs, writtenSelector } from '../format/index.ts';
 import { computeTimes } from '../motion/index.ts';
@@ -72,18 +73,18 @@ export function proofPlan(document: MotionDocument, layout: PinnedLayout, count 
   const watched = on.flatMap((m): Watched[] => {
     const skip = (reason: string) => (skipped.push({ motion: m.id, reason }), []);
     if (isEndless(m.driver)) return skip('it never stops');
-    const elements = found.get(m.id)!;
+    const elements = present(found.get(m.id));
     if (elements.length === 0) return skip('the page has no element for it');
     const when = toWhen(m);
     // What plays by another clock on the same element writes the same values at times of its own.
     // An intro lets go of what the scroll moves too, and is waited for.
     const others = on.filter((o) => o !== m && (when === 'in-time' || isTriggered(o.driver)));
-    const beside = others.filter((o) => found.get(o.id)!.some((e) => elements.includes(e)));
+    const beside = others.filter((o) => present(found.get(o.id)).some((e) => elements.includes(e)));
     const properties = Object.keys(m.keyframes).filter((p) => !beside.some((o) => p in o.keyframes));
     if (properties.length === 0)
       return skip(when === 'in-time' ? 'another motion moves the same' : 'a timed motion moves the same');
     const selector = writtenSelector(m.targets.selector, layout);
-    const name = when === 'in-time' ? { name: `lv-${names.get(m.id)!}` } : {};
+    const name = when === 'in-time' ? { name: `lv-${present(names.get(m.id))}` } : {};
     return spread(elements.length).map((index) => ({
       motion: m.id,
       selector,
@@ -98,7 +99,7 @@ export function proofPlan(document: MotionDocument, layout: PinnedLayout, count 
     watched,
     skipped,
     motions: on.length,
-    elements: on.reduce((sum, m) => sum + found.get(m.id)!.length, 0),
+    elements: on.reduce((sum, m) => sum + present(found.get(m.id)).length, 0),
   };
 }
 
@@ -108,7 +109,7 @@ function listLooks(
   watched: readonly Watched[],
   count: number,
 ): PlannedLook[] {
-  const max = layout.scrollers[0]!.max.block;
+  const max = itemAt(layout.scrollers, 0).max.block;
   const has = (when: When) => watched.some((w) => w.when === when);
   const half = Math.max(2, Math.ceil(count / 2));
   const place = (i: number, shift: number) => Math.round(Math.min(max, ((i + shift) / half) * max));
@@ -126,6 +127,6 @@ function listLooks(
   const intros = motions.filter((m) => isAtLoad(m.driver));
   const times = computeTimes(motions);
   const intro = Math.max(0, ...intros.map((m) => times.get(m.id)?.end ?? 0));
-  if (intro > 0) always[0]!.rest = Math.min(MAX_REST_MS, intro + 100);
+  if (intro > 0) itemAt(always, 0).rest = Math.min(MAX_REST_MS, intro + 100);
   return [...always, ...(has('at-rest') ? damped : []), ...(has('in-time') ? timed : [])];
 }

@@ -2,6 +2,7 @@
  * Proof: a finished hand-off is scrolled in a browser, down and up again, and what is shown is held against the prediction. The difference is
  * said in px where things move, and in hundredths of what changes otherwise.
  */
+import { itemAt, present } from '../assert/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { PinnedLayout, Px } from '../page/index.ts';
 import { compileTimeline, makeContext, sample, shownValue } from '../motion/index.ts';
@@ -50,7 +51,7 @@ const REST = 0.6;
 
 /** Half of an element’s diagonal: how far its corner moves when it is scaled or turned by 1. */
 const reach = (timeline: CompiledTimeline, element: number): Px => {
-  const { box } = timeline.layout.elements[element]!;
+  const { box } = itemAt(timeline.layout.elements, element);
   return Math.hypot(box.width, box.height) / 2;
 };
 
@@ -89,11 +90,11 @@ function timedValues(
 ): (p: string) => string {
   const whole = parseEasing(motion.easing);
   const progress = whole.ok ? whole.value(share) : share;
-  const base = layout.elements[element]!.base ?? {};
+  const base = itemAt(layout.elements, element).base ?? {};
   const context = makeContext(layout, element);
   return (p) => {
     const own = base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? '';
-    return valueAt(splitSegments(p, motion.keyframes[p]!, own, context), progress);
+    return valueAt(splitSegments(p, present(motion.keyframes[p]), own, context), progress);
   };
 }
 
@@ -114,7 +115,7 @@ export function judge(
   const scrubbed = (y: Px, element: number, properties: readonly string[]) => {
     offsets[0] = y;
     sample(timeline, offsets);
-    const base = layout.elements[element]!.base ?? {};
+    const base = itemAt(layout.elements, element).base ?? {};
     return properties.map(
       (p) => shownValue(timeline, element, p) ?? base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? 'none',
     );
@@ -135,10 +136,10 @@ export function judge(
     return [0, -near, near].map((shift) => scrubbed(y + shift, element, properties));
   };
   looks.forEach((look, n) => {
-    const at = plan.looks[n]!;
+    const at = itemAt(plan.looks, n);
     plan.watched.forEach(({ motion: id, properties, index, when }, w) => {
       const shown = look.values[w];
-      const motion = byId.get(id)!;
+      const motion = present(byId.get(id));
       const element = findMatches(layout, motion.targets.selector)[index];
       if (when !== at.when || !shown || element === undefined) return;
       const around = predicted(at, look.y, motion, element, properties);
@@ -146,15 +147,15 @@ export function judge(
       seen.add(w);
       properties.forEach((property, k) => {
         values++;
-        const span = around.map((a) => a[k]!);
+        const span = around.map((a) => itemAt(a, k));
         const difference = (held: readonly string[]): number =>
           property === 'transform'
-            ? transformDistance(shown[k]!, held, context, reach(timeline, element))
-            : distance(property, shown[k]!, held, context) *
+            ? transformDistance(itemAt(shown, k), held, context, reach(timeline, element))
+            : distance(property, itemAt(shown, k), held, context) *
               worth(property, timeline, element, motion.keyframes[property]?.map((stop) => stop.value) ?? []);
         // Beyond what browsers cut off it is a difference; within, as much of it as can be seen is told.
         const outside = difference(span);
-        const error = outside > 0 ? outside : Math.min(difference([span[0]!]), PROOF_LIMIT);
+        const error = outside > 0 ? outside : Math.min(difference([itemAt(span, 0)]), PROOF_LIMIT);
         const off = Number.isFinite(error) ? error : shown[k] === span[0] ? 0 : 999;
         const known = motions.get(id) ?? {
           motion: id,

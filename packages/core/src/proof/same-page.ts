@@ -2,6 +2,7 @@
  * A page as it was brought beside the same page as Lyvek writes it: nothing is taken out of a page whose replacement does not show the same
  * in a browser. What the two show is compared as text, and its numbers within what browsers round.
  */
+import { itemAt } from '../assert/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { viewportsFor } from '../page/index.ts';
 import type { Px, Viewport } from '../page/index.ts';
@@ -70,7 +71,7 @@ export function showsTheSame(before: string, after: string): boolean {
   if (before.replace(NUMBER, '#') !== after.replace(NUMBER, '#')) return false;
   const theirs = (after.match(NUMBER) ?? []).map(Number);
   return (before.match(NUMBER) ?? []).map(Number).every((n, i) => {
-    const other = theirs[i]!;
+    const other = itemAt(theirs, i);
     return (
       Math.abs(n - other) <= Math.max(ROUNDING.least, ROUNDING.share * Math.max(Math.abs(n), Math.abs(other)))
     );
@@ -94,7 +95,7 @@ export function pageDifferences(
             situation,
             part,
             y,
-            property: part.properties[k]!,
+            property: itemAt(part.properties, k),
             before: mine?.[k] ?? 'nothing',
             after: theirs?.[k] ?? 'nothing',
           },

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
 import { likeness, lostSelectors, withSelector } from './index.ts';
@@ -41,7 +42,7 @@ describe('a page that has changed', () => {
     });
     const corrected = withSelector(timeline, '#rope', '.stop-1');
     expect(lostSelectors(corrected, before, now)).toEqual([]);
-    expect(corrected.motions[1]!.driver).toMatchObject({ subject: '.stop-1' });
+    expect(itemAt(corrected.motions, 1).driver).toMatchObject({ subject: '.stop-1' });
   });
 
   test('no element is proposed twice, and nothing where nothing is like it', () => {
@@ -55,7 +56,9 @@ describe('a page that has changed', () => {
 
   test('an element is most like itself', () => {
     const [rope, fish] = before.elements as [(typeof before.elements)[0], (typeof before.elements)[0]];
-    expect(likeness(rope!, before, rope!, before)).toBeCloseTo(1);
-    expect(likeness(rope!, before, fish!, before)).toBeLessThan(likeness(rope!, before, rope!, before));
+    expect(likeness(present(rope), before, present(rope), before)).toBeCloseTo(1);
+    expect(likeness(present(rope), before, present(fish), before)).toBeLessThan(
+      likeness(present(rope), before, present(rope), before),
+    );
   });
 });

@@ -2,6 +2,7 @@
  * After a page has changed: which selectors of a document no longer find anything, and which elements of the page as it is now are most like
  * those that they found. A likeness is only proposed; people say whether it is the same.
  */
+import { itemAt } from '../assert/index.ts';
 import { withDriverSelectors } from '../drivers/index.ts';
 import { edit } from '../edit/index.ts';
 import type { Operation } from '../edit/index.ts';
@@ -73,7 +74,7 @@ export function lostSelectors(document: MotionDocument, before: Layout, now: Lay
     const was = findMatches(before, selector);
     if (was.length === 0 || findMatches(now, selector).length > 0) return [];
     const found = was.slice(0, MAX_TOGETHER).map((i) => {
-      const mine = before.elements[i]!;
+      const mine = itemAt(before.elements, i);
       let best = -1;
       let most = 0;
       now.elements.forEach((e, k) => {
@@ -88,10 +89,13 @@ export function lostSelectors(document: MotionDocument, before: Layout, now: Lay
       {
         selector,
         usedBy: listUsers(document, selector),
-        text: before.elements[was[0]!]!.text,
+        text: itemAt(before.elements, itemAt(was, 0)).text,
         proposal:
           least >= LIKE_ENOUGH
-            ? { selector: found.map((f) => now.elements[f.index]!.selector).join(', '), likeness: least }
+            ? {
+                selector: found.map((f) => itemAt(now.elements, f.index).selector).join(', '),
+                likeness: least,
+              }
             : null,
       },
     ];

@@ -3,6 +3,7 @@
  * layout in its middle, measured too, is about where the corners say it is. Else it is split: by widths first, since pages break by width, down
  * to single columns, and these by height.
  */
+import { itemAt } from '../assert/index.ts';
 import type { Layout, Px, Viewport } from '../page/index.ts';
 import { apartBy, layoutBetween, sameStructure } from './mix.ts';
 import { ALWAYS, sizeKey, SWEEP_HEIGHTS, SWEEP_WIDTHS, ZOOMED } from './sizes.ts';
@@ -19,12 +20,15 @@ type How = { kind: 'measured' } | { kind: 'between'; off: Px };
 export type LayoutThere = How & { layout: Layout };
 
 const spans = (all: readonly Px[], at: readonly Px[]): [number, number][] =>
-  at.slice(1).map((to, i) => [all.indexOf(at[i]!), all.indexOf(to)]);
+  at.slice(1).map((to, i) => [all.indexOf(itemAt(at, i)), all.indexOf(to)]);
 const FIRST: readonly Patch[] = spans(SWEEP_WIDTHS, ALWAYS.widths).flatMap((x) =>
   spans(SWEEP_HEIGHTS, ALWAYS.heights).map((y) => ({ x, y })),
 );
 const middle = ([from, to]: [number, number]) => (from + to) >> 1;
-const at = (x: number, y: number): Viewport => ({ width: SWEEP_WIDTHS[x]!, height: SWEEP_HEIGHTS[y]! });
+const at = (x: number, y: number): Viewport => ({
+  width: itemAt(SWEEP_WIDTHS, x),
+  height: itemAt(SWEEP_HEIGHTS, y),
+});
 const corners = ({ x, y }: Patch): Viewport[] => x.flatMap((i) => y.map((j) => at(i, j)));
 const centre = ({ x, y }: Patch): Viewport => at(middle(x), middle(y));
 const toKey = (p: Patch) => `${p.x} ${p.y}`;
@@ -100,8 +104,8 @@ export class LayoutField {
   private within({ x, y }: Patch, v: Viewport): Layout | null {
     const [a, b, c, d] = corners({ x, y }).map((k) => this.has(k));
     if (!a || !b || !c || !d || [b, c, d].some((l) => !sameStructure(a, l))) return null;
-    const [left, top] = [SWEEP_WIDTHS[x[0]]!, SWEEP_HEIGHTS[y[0]]!];
-    const [wide, high] = [SWEEP_WIDTHS[x[1]]! - left, SWEEP_HEIGHTS[y[1]]! - top];
+    const [left, top] = [itemAt(SWEEP_WIDTHS, x[0]), itemAt(SWEEP_HEIGHTS, y[0])];
+    const [wide, high] = [itemAt(SWEEP_WIDTHS, x[1]) - left, itemAt(SWEEP_HEIGHTS, y[1]) - top];
     const across = wide ? (v.width - left) / wide : 0;
     const down = high ? (v.height - top) / high : 0;
     return layoutBetween(layoutBetween(a, c, across, v), layoutBetween(b, d, across, v), down, v);

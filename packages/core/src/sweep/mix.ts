@@ -1,4 +1,5 @@
 /** A layout between two measured ones, and how far one lies from another. */
+import { itemAt } from '../assert/index.ts';
 import type { ElementFacts, Layout, Px, Viewport } from '../page/index.ts';
 
 /** Of two values of one shape: numbers in between, everything else as the nearer one has it. */
@@ -32,7 +33,7 @@ const getKind = ({ selector, parent, scroller, fixed, position, overflow, sticky
 export const sameStructure = (a: Layout, b: Layout): boolean =>
   a.elements.length === b.elements.length &&
   a.scrollers.length === b.scrollers.length &&
-  a.elements.every((e, i) => getKind(e) === getKind(b.elements[i]!)) &&
+  a.elements.every((e, i) => getKind(e) === getKind(itemAt(b.elements, i))) &&
   alike(a.matches, b.matches) &&
   alike(
     a.pins?.map((p) => [p.id, p.element, p.by]),
@@ -56,7 +57,7 @@ export function apartBy(a: Layout, b: Layout): Px {
     most = Math.max(most, Math.abs(x) - LONG_SHARE * Math.abs(of));
   };
   for (const i of concerned(b)) {
-    const [was, is] = [a.elements[i]!, b.elements[i]!];
+    const [was, is] = [itemAt(a.elements, i), itemAt(b.elements, i)];
     const [p, q] = [was.box, is.box];
     count(p.x - q.x, 0);
     count(p.width - q.width, q.width);
@@ -76,7 +77,7 @@ function concerned(layout: Layout): Set<number> {
   for (const list of Object.values(layout.matches))
     for (const i of list) {
       out.add(i);
-      const { parent } = layout.elements[i]!;
+      const { parent } = itemAt(layout.elements, i);
       if (parent >= 0) out.add(parent);
     }
   return out;

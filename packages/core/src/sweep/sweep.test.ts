@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEFAULT_LIMITS } from '../check/index.ts';
@@ -19,7 +20,9 @@ function pageAt({ width, height }: Viewport, narrow = 0): Layout {
     { x: 0.1 * width, y: height + 200, width: 0.5 * width, height: 300 },
     { x: 0, y: length - 240, width, height: 200 },
   ];
-  const bare = makeLayout(boxes.map((box, i) => element({ selector: ['#top', '#card', '#last'][i]!, box })));
+  const bare = makeLayout(
+    boxes.map((box, i) => element({ selector: itemAt(['#top', '#card', '#last'], i), box })),
+  );
   return {
     ...bare,
     viewport: { width, height },
@@ -58,7 +61,7 @@ describe('layouts at every size', () => {
     expect(measured).toBeLessThan(0.4 * SWEEP_SIZES.length);
     expect(field.done).toBe(1);
     for (const { viewport } of SWEEP_SIZES)
-      expect(apartBy(field.layoutAt(viewport)!.layout, pageAt(viewport))).toBeLessThan(1e-6);
+      expect(apartBy(present(field.layoutAt(viewport)).layout, pageAt(viewport))).toBeLessThan(1e-6);
   });
 
   test('around a breakpoint it is measured more closely, and nothing is said to be where it is not', () => {
@@ -67,7 +70,7 @@ describe('layouts at every size', () => {
         const { field, measured } = swept((v) => pageAt(v, narrow));
         expect(measured).toBeLessThanOrEqual(SWEEP_SIZES.length);
         for (const { viewport } of SWEEP_SIZES) {
-          const there = field.layoutAt(viewport)!;
+          const there = present(field.layoutAt(viewport));
           expect(there.layout.viewport).toEqual(viewport);
           expect(apartBy(there.layout, pageAt(viewport, narrow))).toBeLessThan(1e-6);
         }
@@ -125,17 +128,19 @@ describe('a sweep', () => {
   );
   test('a motion that tall windows never let finish is found at those, and only there', () => {
     const { sizes, found } = sweep(late, (v) => pageAt(v));
-    const one = found.find((f) => f.finding.check === 'never-finishes')!;
+    const one = present(found.find((f) => f.finding.check === 'never-finishes'));
     for (const [i, { viewport, how }] of sizes.entries()) {
       expect(how).not.toBe('unknown');
       expect(one.at.includes(i)).toBe(viewport.height > 600);
     }
-    expect(found.every((f) => f.at.every((i) => sizes[i]!.found.includes(found.indexOf(f))))).toBe(true);
+    expect(found.every((f) => f.at.every((i) => itemAt(sizes, i).found.includes(found.indexOf(f))))).toBe(
+      true,
+    );
   });
 
   test('its fix was tried at every size', () => {
     const { found } = sweep(late, (v) => pageAt(v));
-    const one = found.find((f) => f.finding.check === 'never-finishes')!;
+    const one = present(found.find((f) => f.finding.check === 'never-finishes'));
     expect(one.finding.fix).not.toBeNull();
     const after = sweep(corrected(late, one), (v) => pageAt(v));
     expect(after.found).toEqual([]);
@@ -152,11 +157,13 @@ describe('a sweep', () => {
       media: [{ id: 'w_narrow', name: 'Narrow', query: '(width < 600px)' }],
     };
     const { sizes, found } = sweep(document, (v) => pageAt(v));
-    const one = found.find((f) => f.finding.check === 'empty-range')!;
+    const one = present(found.find((f) => f.finding.check === 'empty-range'));
     expect(one.at).toEqual(sizes.flatMap((s, i) => (s.viewport.width < 600 ? [i] : [])));
     const after = corrected(document, one);
-    expect(after.motions[0]!.range).toEqual(document.motions[0]!.range);
-    expect(after.motions[0]!.conditions![0]!.range).not.toEqual(document.motions[0]!.conditions![0]!.range);
+    expect(itemAt(after.motions, 0).range).toEqual(itemAt(document.motions, 0).range);
+    expect(itemAt(present(itemAt(after.motions, 0).conditions), 0).range).not.toEqual(
+      itemAt(present(itemAt(document.motions, 0).conditions), 0).range,
+    );
     expect(sweep(after, (v) => pageAt(v)).found.map((f) => f.finding.check)).not.toContain('empty-range');
   });
 

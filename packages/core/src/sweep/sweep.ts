@@ -1,4 +1,5 @@
 /** The checks of reach and structure at every size of the sweep. Pure; made for a worker. */
+import { itemAt, present } from '../assert/index.ts';
 import { acceptedFor, CHECKS, findFindings, withFix } from '../check/index.ts';
 import type { Finding, Limits } from '../check/index.ts';
 import type { FrameClock, Gesture } from '../gesture/index.ts';
@@ -81,7 +82,7 @@ function seenAt(s: Sweeping, whole: MotionDocument, layout: Layout): Map<string,
 export const corrected = (
   whole: MotionDocument,
   { finding, active }: Pick<SweptFinding, 'finding' | 'active'>,
-) => editedUnder(whole, active, null, (seen) => withFix(seen, finding.fix!));
+) => editedUnder(whole, active, null, (seen) => withFix(seen, present(finding.fix)));
 
 /** Yields after each size. */
 export function* sweeping(s: Sweeping): Generator<{ done: number; of: number }, Swept> {
@@ -96,27 +97,27 @@ export function* sweeping(s: Sweeping): Generator<{ done: number; of: number }, 
   for (let i = 0; i < sizes.length; i++) {
     const layout = layouts[i];
     if (layout) before[i] = seenAt(s, s.document, layout);
-    for (const key of before[i]!.keys()) all.set(key, [...(all.get(key) ?? []), i]);
+    for (const key of itemAt(before, i).keys()) all.set(key, [...(all.get(key) ?? []), i]);
     yield { done: i + 1, of: 2 * sizes.length };
   }
   const found: SweptFinding[] = [];
   let tried = 0;
   for (const [key, at] of all) {
-    const order = [...at].sort((a, b) => oddness(sizes[a]!) - oddness(sizes[b]!));
-    const seenIn = (i: number) => before[i]!.get(key)!;
+    const order = [...at].sort((a, b) => oddness(itemAt(sizes, a)) - oddness(itemAt(sizes, b)));
+    const seenIn = (i: number) => present(itemAt(before, i).get(key));
     const helps = (i: number) => {
       if (seenIn(i).finding.fix === null) return false;
       const after = corrected(s.document, seenIn(i));
       return at.every((j) => {
-        const now = seenAt(s, after, layouts[j]!);
-        return !now.has(key) && [...now.keys()].every((k) => before[j]!.has(k));
+        const now = seenAt(s, after, itemAt(layouts, j));
+        return !now.has(key) && [...now.keys()].every((k) => itemAt(before, j).has(k));
       });
     };
     const best = order.slice(0, FIXES_TRIED).find(helps);
-    const shown = best ?? order[0]!;
+    const shown = best ?? itemAt(order, 0);
     const { finding, ...rest } = seenIn(shown);
     found.push({ ...rest, finding: best === undefined ? { ...finding, fix: null } : finding, at, shown });
-    for (const i of at) sizes[i]!.found.push(found.length - 1);
+    for (const i of at) itemAt(sizes, i).found.push(found.length - 1);
     yield { done: sizes.length + Math.round((sizes.length * ++tried) / all.size), of: 2 * sizes.length };
   }
   return { sizes, found };

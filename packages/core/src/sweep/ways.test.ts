@@ -1,3 +1,4 @@
+import { present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { DEFAULT_LIMITS } from '../check/index.ts';
 import { makeClock, findGesture } from '../gesture/index.ts';
@@ -34,7 +35,7 @@ function tried(over: Partial<WaysQuestion> = {}): { steps: number; figures: WayF
   }
 }
 const at = (list: readonly WayFigures[], gesture: string, clock: string) =>
-  list.find((f) => f.gesture === gesture && f.clock === clock)!;
+  present(list.find((f) => f.gesture === gesture && f.clock === clock));
 
 describe('every way of scrolling', () => {
   test('is tried at every rate and size, a step each', () => {
@@ -46,7 +47,7 @@ describe('every way of scrolling', () => {
   test('more frames a second show more of a short motion, and its finding goes', () => {
     const { figures } = tried();
     const [slow, fast] = [at(figures, 'brisk-wheel', '60'), at(figures, 'brisk-wheel', '120')];
-    expect(fast.fewestFrames!.value).toBeGreaterThan(slow.fewestFrames!.value);
+    expect(present(fast.fewestFrames).value).toBeGreaterThan(present(slow.fewestFrames).value);
     expect(slow.findings.map((f) => f.check)).toContain('too-few-frames');
     expect(fast.findings.map((f) => f.check)).not.toContain('too-few-frames');
   });

@@ -1,4 +1,5 @@
 /** Edits as people make them, each chosen by two numbers so that it fits whatever document there is. For tests of laws. */
+import { itemAt, present } from '../assert/index.ts';
 import { addFragment, EFFECTS } from '../effect/index.ts';
 import {
   addCue,
@@ -63,7 +64,7 @@ const withOne = <T>(
   });
 const WHOLE = 'whole';
 const listMotions = (d: MotionDocument) => d.motions;
-const toSelector = (n: number) => ELEMENTS[n % ELEMENTS.length]!.selector;
+const toSelector = (n: number) => itemAt(ELEMENTS, n % ELEMENTS.length).selector;
 
 const driversFor = (d: MotionDocument) => [
   'new trigger' as const,
@@ -84,7 +85,7 @@ const listAll = (d: MotionDocument) => [...d.motions, ...d.pins, ...d.triggers, 
 export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> = {
   'add an effect': (a, b) =>
     fitting('seen', (d) => {
-      const effect = pickFrom(EFFECTS, a)!;
+      const effect = present(pickFrom(EFFECTS, a));
       const context = { layout: withPins(LAYOUT, d.pins), element: b % ELEMENTS.length, document: d, newId };
       return effect.unfit?.(context) ? NOTHING : addFragment(effect.name, effect.compose(context));
     }),
@@ -103,7 +104,7 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> =
     withOne(
       listMotions,
       a,
-      (one, d) => pasteMotions(copied(d, [one.id, pickFrom(d.motions, b)!.id]), null, newId),
+      (one, d) => pasteMotions(copied(d, [one.id, present(pickFrom(d.motions, b)).id]), null, newId),
       WHOLE,
     ),
   'paste on another element': (a, b) =>
@@ -119,7 +120,8 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> =
     withOne(
       listMotions,
       a,
-      (one, d) => setDriver(one.id, pickFrom(driversFor(d), b)!, { target: '#a', length: 500, newId }),
+      (one, d) =>
+        setDriver(one.id, present(pickFrom(driversFor(d), b)), { target: '#a', length: 500, newId }),
       WHOLE,
     ),
   mute: (a) => withOne(listMotions, a, (one) => switchOn([one.id], !one.on)),
@@ -138,7 +140,9 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> =
           ...m,
           keyframes: {
             ...m.keyframes,
-            opacity: m.keyframes.opacity!.map((k) => (k.value === '' ? k : { ...k, value: `${b / 100}` })),
+            opacity: present(m.keyframes.opacity).map((k) =>
+              k.value === '' ? k : { ...k, value: `${b / 100}` },
+            ),
           },
         })),
     ),
@@ -162,7 +166,10 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> =
         a + b,
       );
       return pair
-        ? changeMotion(pair.one.id, 'chain', (m) => ({ ...m, time: { ...m.time!, after: pair.after.id } }))
+        ? changeMotion(pair.one.id, 'chain', (m) => ({
+            ...m,
+            time: { ...present(m.time), after: pair.after.id },
+          }))
         : NOTHING;
     }),
   'play once': (a) =>
@@ -192,7 +199,7 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> =
       a,
       (one) =>
         edit('hang', (d) => {
-          const pin = cuesAt(one.driver)!;
+          const pin = cuesAt(one.driver) ?? null;
           const cue = pickFrom(
             d.cues.filter((c) => cueSuits(c, one.driver)),
             b,
@@ -219,7 +226,7 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> =
     }),
   'add a condition': (a) =>
     fitting(WHOLE, (d) => {
-      const query = pickFrom(QUERIES, a)!;
+      const query = present(pickFrom(QUERIES, a));
       return d.media.some((m) => m.query === query)
         ? NOTHING
         : putMedia({ id: newId('q'), name: query, query }, true);

@@ -1,4 +1,5 @@
 /** What specimens are made of: a plain page, and motions, triggers and pins on it that are nearly right. */
+import { itemAt } from '../assert/index.ts';
 import type { Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 import { makeDocument, element, makeLayout, motion } from './index.ts';
@@ -47,7 +48,7 @@ export const plain = makeLayout([
 export const PAGE: Layout = {
   ...plain,
   scrollers: [
-    { ...plain.scrollers[0]!, padding: ['80px', '0px'] },
+    { ...itemAt(plain.scrollers, 0), padding: ['80px', '0px'] },
     { selector: '#box', port: { width: 500, height: 400 }, max: { block: 0, inline: 0 } },
   ],
 };

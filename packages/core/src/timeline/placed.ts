@@ -1,4 +1,5 @@
 /** Where a motion happens on a scroll axis, and how far it is there. */
+import { itemAt } from '../assert/index.ts';
 import type { Axis, Geometry, Layout, Px, Scroller } from '../page/index.ts';
 import { isNamedPlace, resolvePoint } from './range-point.ts';
 import type { Span } from './phases.ts';
@@ -44,4 +45,4 @@ export function progressAt(offset: Px, span: Span): number {
 
 /** All that can be scrolled where a motion was placed, px. */
 export const maxScroll = (layout: Layout, placed: Pick<Placed, 'scroller' | 'axis'>): Px =>
-  computeExtent(layout.scrollers[placed.scroller]!, placed.axis);
+  computeExtent(itemAt(layout.scrollers, placed.scroller), placed.axis);

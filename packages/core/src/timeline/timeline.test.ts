@@ -1,3 +1,4 @@
+import { present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Geometry } from '../page/index.ts';
@@ -96,7 +97,7 @@ describe('converting', () => {
     fc.assert(
       fc.property(anyGeometry, phase, fc.integer({ min: 0, max: 100 }), (g, p, n) => {
         const point = `${p} ${n}%`;
-        const m = toMeeting(point, g, 'start')!;
+        const m = present(toMeeting(point, g, 'start'));
         expect(g.top + m.edge * g.size - m.line * g.port).toBeCloseTo(resolvePoint(point, g, 'start'), 6);
       }),
     );

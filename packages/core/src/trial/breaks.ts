@@ -1,4 +1,5 @@
 /** Where what is shown, or its speed, changes at once. */
+import { itemAt } from '../assert/index.ts';
 import type { CompiledTimeline } from '../motion/index.ts';
 import type { Px } from '../page/index.ts';
 import { findPlace } from '../timeline/index.ts';
@@ -26,9 +27,9 @@ export function listBreaks(
   max: Px,
 ): { jumps: Break[]; kinks: Break[] } {
   const { instance } = poser;
-  const { motion, placed } = timeline.instances[instance]!;
-  const start = timeline.start[instance]!;
-  const end = timeline.end[instance]!;
+  const { motion, placed } = itemAt(timeline.instances, instance);
+  const start = itemAt(timeline.start, instance);
+  const end = itemAt(timeline.end, instance);
   const places = new Set([start, end]);
   if (end > start && timeline.ease[instance] === null)
     for (const list of Object.values(motion.keyframes))
@@ -69,8 +70,8 @@ function velocity(a: Pose, b: Pose): [number, number] {
   let best: [number, number] = [0, 0];
   for (let i = 0; i < 8; i += 2) {
     const v: [number, number] = [
-      (b.corners[i]! - a.corners[i]!) / REACH,
-      (b.corners[i + 1]! - a.corners[i + 1]!) / REACH,
+      (itemAt(b.corners, i) - itemAt(a.corners, i)) / REACH,
+      (itemAt(b.corners, i + 1) - itemAt(a.corners, i + 1)) / REACH,
     ];
     if (Math.hypot(...v) > Math.hypot(...best)) best = v;
   }
@@ -81,7 +82,7 @@ const SCAN = 48;
 
 /** Places where an easing that has steps changes at once, found by halving. */
 function stepsWithin(timeline: CompiledTimeline, poser: Poser, start: Px, end: Px): Px[] {
-  const { motion } = timeline.instances[poser.instance]!;
+  const { motion } = itemAt(timeline.instances, poser.instance);
   const texts = [
     motion.easing,
     ...Object.values(motion.keyframes).flatMap((l) => l.map((k) => k.easing ?? '')),

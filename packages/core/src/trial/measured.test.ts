@@ -1,3 +1,4 @@
+import { present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { doubts, droppedIn, framesOfRide, hereResult, medianRun, toRefresh, runCost } from './measured.ts';
@@ -87,14 +88,16 @@ describe('several runs', () => {
 });
 
 describe('a trial measured here', () => {
-  const notes = (...args: Parameters<typeof result>) => result(...args)!.notes.join(' ');
+  const notes = (...args: Parameters<typeof result>) => present(result(...args)).notes.join(' ');
   test('is a whole trial with what the browser told, in the order of time', () => {
-    const r = result([
-      ridden({
-        long: [{ t: 300, y: 300, duration: 80, script: 60, style: 5 }],
-        shifts: [{ t: 200, y: 190, score: 0.02 }],
-      }),
-    ])!;
+    const r = present(
+      result([
+        ridden({
+          long: [{ t: 300, y: 300, duration: 80, script: 60, style: 5 }],
+          shifts: [{ t: 200, y: 190, score: 0.02 }],
+        }),
+      ]),
+    );
     expect(TrialResultSchema.safeParse(r).success).toBe(true);
     expect(r.events.map((e) => [e.kind, e.y])).toEqual([
       ['shift', 190],
@@ -103,10 +106,12 @@ describe('a trial measured here', () => {
     expect(r.notes).toEqual([]);
   });
   test('leaves out the run that warms up', () => {
-    const r = hereResult(setup, [ridden({ busy: new Array(60).fill(99) as number[] }), ridden()], {
-      hidden: false,
-      seen: 1,
-    })!;
+    const r = present(
+      hereResult(setup, [ridden({ busy: new Array(60).fill(99) as number[] }), ridden()], {
+        hidden: false,
+        seen: 1,
+      }),
+    );
     expect(r.spread).toEqual([180]);
   });
   test('says when it cannot be believed', () => {

@@ -1,4 +1,5 @@
 /** What measured runs amount to, in the lab or in the user’s own browser. */
+import { itemAt } from '../assert/index.ts';
 import * as z from 'zod';
 import { COST_PARTS } from '../budget/index.ts';
 import { CLOCKS } from '../gesture/index.ts';
@@ -20,7 +21,7 @@ export function droppedIn(f: TrialFrames, refresh = 60): TrialEvent[] {
     .flatMap((t, i) => {
       const missed = Math.round((f.interval?.[i] ?? frame) / frame) - 1;
       return missed > 0
-        ? [{ kind: 'dropped' as const, t, y: f.y[i]!, size: missed, what: `${missed} missed` }]
+        ? [{ kind: 'dropped' as const, t, y: itemAt(f.y, i), size: missed, what: `${missed} missed` }]
         : [];
     })
     .slice(0, MAX_EVENTS);
@@ -86,17 +87,17 @@ export function framesOfRide(r: Ridden): TrialFrames {
     number[]
   >;
   const t = r.t.slice(0, n);
-  for (let i = 0; i < n; i++) parts.style[i] = Math.max(0, r.busy[i]!);
+  for (let i = 0; i < n; i++) parts.style[i] = Math.max(0, itemAt(r.busy, i));
   for (const long of r.long) {
     // The frame that was under way when it began.
     let i = t.findIndex((at) => at >= long.t - 1);
     if (i < 0) i = n - 1;
     if (n === 0) break;
     parts.script[i] = long.script;
-    parts.style[i] = Math.max(long.style, parts.style[i]!);
-    parts.paint[i] = Math.max(0, long.duration - long.script - parts.style[i]!);
+    parts.style[i] = Math.max(long.style, itemAt(parts.style, i));
+    parts.paint[i] = Math.max(0, long.duration - long.script - itemAt(parts.style, i));
   }
-  const interval = t.map((at, i) => (i ? at - t[i - 1]! : 0));
+  const interval = t.map((at, i) => (i ? at - itemAt(t, i - 1) : 0));
   return {
     t,
     y: r.y.slice(0, n),

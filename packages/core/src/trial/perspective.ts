@@ -1,4 +1,5 @@
 /** The perspective that an element’s parent gives it, from the document’s adjustments. */
+import { itemAt } from '../assert/index.ts';
 import type { MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { Poser } from './pose.ts';
@@ -21,10 +22,10 @@ export function perspectiveFor(
   timeline: CompiledTimeline,
   perspectives: ReadonlyMap<number, number>,
 ): Poser['perspective'] {
-  const { parent, box } = timeline.layout.elements[element]!;
+  const { parent, box } = itemAt(timeline.layout.elements, element);
   const distance = perspectives.get(parent);
   if (distance === undefined) return null;
-  const of = timeline.layout.elements[parent]!.box;
+  const of = itemAt(timeline.layout.elements, parent).box;
   return {
     distance,
     x: of.x + of.width / 2 - (box.x + box.width / 2),

@@ -1,4 +1,5 @@
 /** What a trial amounts to: figures of the whole, and the same along the page. */
+import { itemAt, present } from '../assert/index.ts';
 import { COST_PARTS } from '../budget/index.ts';
 import type { CostPart } from '../budget/index.ts';
 import type { Ms, Px } from '../page/index.ts';
@@ -16,11 +17,13 @@ export interface TrialSummary {
   budget: Ms;
 }
 
-export const partsAt = (f: TrialFrames, i: number): Ms => COST_PARTS.reduce((s, p) => s + f[p][i]!, 0);
+export const partsAt = (f: TrialFrames, i: number): Ms => COST_PARTS.reduce((s, p) => s + itemAt(f[p], i), 0);
 
 /** Nearest-rank percentile of sorted numbers; 0 of none. */
 export const percentile = (sorted: ArrayLike<number>, share: number): number =>
-  sorted.length ? sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1))]! : 0;
+  sorted.length
+    ? itemAt(sorted, Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1)))
+    : 0;
 
 /** A frame is late when the one after it comes after more than this many budgets: half a refresh is the timer’s own play. */
 const LATE = 1.5;
@@ -31,7 +34,7 @@ export function summarize(frames: TrialFrames, refresh: number): TrialSummary {
   const cost = Float64Array.from(frames.t, (_, i) => partsAt(frames, i));
   let worst = 0;
   cost.forEach((c, i) => {
-    if (c > cost[worst]!) worst = i;
+    if (c > itemAt(cost, worst)) worst = i;
   });
   // Where frames were measured the screen itself says which were late; threads work side by side, so their sum would not.
   const { interval } = frames;
@@ -70,12 +73,12 @@ export function fillBuckets(frames: TrialFrames, max: Px, size: Px = 100): Bucke
     total: 0,
   }));
   frames.y.forEach((y, i) => {
-    const b = out[Math.min(count - 1, Math.max(0, Math.floor(y / size)))]!;
+    const b = itemAt(out, Math.min(count - 1, Math.max(0, Math.floor(y / size))));
     b.frames++;
     const total = partsAt(frames, i);
     if (total < b.total) return;
     b.total = total;
-    for (const p of COST_PARTS) b.parts[p] = frames[p][i]!;
+    for (const p of COST_PARTS) b.parts[p] = itemAt(frames[p], i);
   });
   return out;
 }
@@ -122,6 +125,6 @@ export function trialCsv({ frames }: TrialResult): string {
     ...(frames.interval ? ['interval'] : []),
   ] as (keyof TrialFrames)[];
   const names = columns.map((c) => (c === 't' ? 'ms' : c === 'y' ? 'px' : c));
-  const rows = frames.t.map((_t, i) => columns.map((c) => frames[c]![i]).join(','));
+  const rows = frames.t.map((_t, i) => columns.map((c) => present(frames[c])[i]).join(','));
   return [names.join(','), ...rows].join('\r\n') + '\r\n';
 }

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { shippedCoefficients } from '../budget/index.ts';
@@ -45,7 +46,7 @@ const rise = (over: Partial<Motion> = {}) =>
 
 describe('smoothness', () => {
   test('a linear way under a steady hand has equal steps, as many px a frame as it says', () => {
-    const f = trial([rise()]).figures[0]!;
+    const f = itemAt(trial([rise()]).figures, 0);
     // 220 px over 1100 px of scroll, at 1000 px/s and 60 Hz.
     const step = (220 / 1100) * (1000 / 60);
     expect(f.medianStep).toBeCloseTo(step, 0);
@@ -58,51 +59,56 @@ describe('smoothness', () => {
     expect(f.frames).toBeGreaterThan(60);
   });
   test('steps are those of 60 Hz at every rate', () => {
-    const [slow, fast] = ['60', '120'].map((clock) => trial([rise()], { clock }).figures[0]!);
-    expect(Math.abs(fast!.medianStep - slow!.medianStep)).toBeLessThan(0.5);
+    const [slow, fast] = ['60', '120'].map((clock) => itemAt(trial([rise()], { clock }).figures, 0));
+    expect(Math.abs(present(fast).medianStep - present(slow).medianStep)).toBeLessThan(0.5);
   });
   test('an eased way is uneven, and turns back where it shoots over', () => {
-    const eased = trial([rise({ easing: 'cubic-bezier(0.1, 0.9, 0.2, 1)' })]).figures[0]!;
+    const eased = itemAt(trial([rise({ easing: 'cubic-bezier(0.1, 0.9, 0.2, 1)' })]).figures, 0);
     expect(eased.unevenness).toBeGreaterThan(3);
-    const over = trial([rise({ easing: 'cubic-bezier(0.3, 1.8, 0.6, 1)' })]).figures[0]!;
+    const over = itemAt(trial([rise({ easing: 'cubic-bezier(0.3, 1.8, 0.6, 1)' })]).figures, 0);
     expect(over.reversals).toBe(1);
   });
   test('a jump of values is told from a kink of their speed', () => {
-    const jumped = trial([rise({ fill: 'none' })]).figures[0]!;
+    const jumped = itemAt(trial([rise({ fill: 'none' })]).figures, 0);
     expect(jumped.jumps.length).toBe(1);
-    expect(jumped.jumps[0]!.by).toBeCloseTo(220, 0);
-    expect(jumped.jumps[0]!.at).toBeCloseTo(1200, 1);
-    const bent = trial([
-      rise({
-        keyframes: {
-          translate: [
-            { at: '0%', value: '0 220px' },
-            { at: '20%', value: '0 0', easing: 'linear' },
-            { at: '100%', value: '0 0' },
-          ],
-        },
-      }),
-    ]).figures[0]!;
+    expect(itemAt(jumped.jumps, 0).by).toBeCloseTo(220, 0);
+    expect(itemAt(jumped.jumps, 0).at).toBeCloseTo(1200, 1);
+    const bent = itemAt(
+      trial([
+        rise({
+          keyframes: {
+            translate: [
+              { at: '0%', value: '0 220px' },
+              { at: '20%', value: '0 0', easing: 'linear' },
+              { at: '100%', value: '0 0' },
+            ],
+          },
+        }),
+      ]).figures,
+      0,
+    );
     expect(bent.jumps).toEqual([]);
     expect(bent.kinks.map((k) => Math.round(k.at))).toEqual([1200, 1420]);
-    expect(bent.kinks[1]!.by).toBeCloseTo(1, 2);
-    const stepped = trial([rise({ easing: 'steps(4)' })]).figures[0]!;
+    expect(itemAt(bent.kinks, 1).by).toBeCloseTo(1, 2);
+    const stepped = itemAt(trial([rise({ easing: 'steps(4)' })]).figures, 0);
     expect(stepped.jumps.length).toBe(4);
   });
   test('a turn about the middle moves the corners', () => {
-    const f = trial([rise({ keyframes: { rotate: between('0deg', '90deg') } })]).figures[0]!;
+    const f = itemAt(trial([rise({ keyframes: { rotate: between('0deg', '90deg') } })]).figures, 0);
     const radius = Math.hypot(200, 150);
     expect(f.gain).toBeCloseTo((radius * Math.PI) / 2 / 1100, 2);
   });
   test('a page that jumps over it shows it in one step', () => {
-    const f = trial([rise({ range: { start: 'cover 40%', end: 'cover 50%' } })], { gesture: 'jump' })
-      .figures[0]!;
+    const f = itemAt(
+      trial([rise({ range: { start: 'cover 40%', end: 'cover 50%' } })], { gesture: 'jump' }).figures,
+      0,
+    );
     expect(f.peakStep).toBeCloseTo(220, 0);
     expect(f.frames).toBe(0);
   });
   test('what is damped lags as much as the formula says, and settles', () => {
     const halfLife = 120;
-    const f = trial([rise({ damping: { kind: 'half-life', halfLife } })]).figures[0]!;
+    const f = itemAt(trial([rise({ damping: { kind: 'half-life', halfLife } })]).figures, 0);
     expect(Math.abs(f.lag / (1000 * (halfLife / 1000 / Math.LN2)) - 1)).toBeLessThan(0.02);
     expect(f.settle).toBeGreaterThan(halfLife);
   });
@@ -114,7 +120,7 @@ describe('cost', () => {
     frames.y.forEach((y, i) => {
       if (i === 0) return;
       const moves = y > 1200 && y < 2300;
-      expect(frames.style[i]! > 0).toBe(moves);
+      expect(itemAt(frames.style, i) > 0).toBe(moves);
     });
   });
   test('of two motions is that of each, added up', () => {
@@ -129,9 +135,9 @@ describe('cost', () => {
         const [one, other, both, none] = [[rise({ range })], [b], [rise({ range }), b], []].map(
           (m) => trial(m).frames,
         );
-        for (let i = 0; i < both!.t.length; i += 37)
-          expect(partsAt(both!, i) - partsAt(none!, i)).toBeCloseTo(
-            partsAt(one!, i) + partsAt(other!, i) - 2 * partsAt(none!, i),
+        for (let i = 0; i < present(both).t.length; i += 37)
+          expect(partsAt(present(both), i) - partsAt(present(none), i)).toBeCloseTo(
+            partsAt(present(one), i) + partsAt(present(other), i) - 2 * partsAt(present(none), i),
             1,
           );
       }),
@@ -142,7 +148,7 @@ describe('cost', () => {
     const { frames } = trial([rise()]);
     const document = makeDocument(rise());
     const amounts = amountsAlong(compileTimeline(document, layout), frames.y);
-    frames.y.forEach((_, i) => expect(amounts[i]!.write > 0).toBe(frames.style[i]! > 0));
+    frames.y.forEach((_, i) => expect(itemAt(amounts, i).write > 0).toBe(itemAt(frames.style, i) > 0));
   });
 });
 
@@ -162,7 +168,7 @@ describe('summary', () => {
   test('the dearest frame speaks for its stretch', () => {
     const buckets = fillBuckets(frames, 300);
     expect(buckets.map((b) => b.total)).toEqual([5, 0, 24]);
-    expect(buckets[2]!.parts.paint).toBe(20);
+    expect(itemAt(buckets, 2).parts.paint).toBe(20);
     expect(buckets.map((b) => findBand(b.total, 16.7))).toEqual(['calm', 'calm', 'over']);
   });
   test('percentiles and histograms count every value once', () => {

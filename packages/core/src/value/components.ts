@@ -1,4 +1,5 @@
 /** Splitting CSS values into components, on top of the CSS parser. */
+import { lastItem } from '../assert/index.ts';
 import * as csstree from 'css-tree';
 import { fromNode, resolveLength } from '../page/index.ts';
 import type { LengthExpr } from '../page/index.ts';
@@ -20,12 +21,16 @@ export function components(css: string): csstree.CssNode[] | null {
   }
 }
 
+/** The keyword that is all of a value, in lower case; null where there is more than one, or something else. */
+export const readKeyword = (nodes: readonly csstree.CssNode[]): string | null =>
+  nodes.length === 1 && nodes[0]?.type === 'Identifier' ? nodes[0].name.toLowerCase() : null;
+
 /** The arguments of a function node, split at commas. */
 export function splitArguments(node: csstree.FunctionNode): csstree.CssNode[][] {
   const out: csstree.CssNode[][] = [[]];
   for (const n of node.children.toArray()) {
     if (n.type === 'Operator' && n.value.trim() === ',') out.push([]);
-    else if (n.type !== 'WhiteSpace') out.at(-1)!.push(n);
+    else if (n.type !== 'WhiteSpace') lastItem(out).push(n);
   }
   return out;
 }

@@ -2,6 +2,7 @@
  * Custom properties. One whose stops all read as the same kind is registered with that syntax, so that it mixes and page CSS may
  * read it (CSS Properties and Values API 1, §2); any other flips at 50 %.
  */
+import { itemAt } from '../assert/index.ts';
 import { ANY_CONTEXT, components, toLength } from './components.ts';
 import { sum, decimal } from './value-type.ts';
 import type { ValueContext, ValueType } from './value-type.ts';
@@ -14,7 +15,7 @@ export const isCustomProperty = (name: string): boolean => /^--[\w-]+$/.test(nam
 
 const onlyNode = (css: string) => {
   const nodes = components(css);
-  return nodes?.length === 1 ? nodes[0]! : null;
+  return nodes?.length === 1 ? itemAt(nodes, 0) : null;
 };
 const readLength = (css: string, c: ValueContext) => {
   const node = onlyNode(css);
@@ -40,7 +41,7 @@ const scalar = (
       const b = read(to, c);
       return a === null || b === null
         ? null
-        : { from: [a], to: [b], form: { write: (n, i) => `${decimal(n[i]!)}${unit}` } };
+        : { from: [a], to: [b], form: { write: (n, i) => `${decimal(itemAt(n, i))}${unit}` } };
     },
     add: (under, over, c) => sum(type)(under, over, c),
   };

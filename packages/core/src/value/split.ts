@@ -2,6 +2,7 @@
  * An easing over the whole range, written as easings between stops: CSS animations have only the latter. Exact at every stop;
  * between stops the composed curve is baked into `linear()` to within `TOLERANCE`.
  */
+import { itemAt } from '../assert/index.ts';
 import { isLinear, parseEasing } from './easing.ts';
 import type { Ease } from './easing-definition.ts';
 import { keyframeOffset } from './track.ts';
@@ -72,16 +73,18 @@ export function withWholeEasing(keyframes: readonly Keyframe[], whole: string): 
   const handles = listHandles(whole);
   const sorted = [...keyframes].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
   const ends =
-    sorted.length === 2 && keyframeOffset(sorted[0]!.at) === 0 && keyframeOffset(sorted[1]!.at) === 1;
-  if (ends && (sorted[0]!.easing ?? 'linear') === 'linear')
-    return [{ ...sorted[0]!, easing: whole }, sorted[1]!];
+    sorted.length === 2 &&
+    keyframeOffset(itemAt(sorted, 0).at) === 0 &&
+    keyframeOffset(itemAt(sorted, 1).at) === 1;
+  if (ends && (itemAt(sorted, 0).easing ?? 'linear') === 'linear')
+    return [{ ...itemAt(sorted, 0), easing: whole }, itemAt(sorted, 1)];
   const places = sorted.map((s) => invert(ease, keyframeOffset(s.at)));
   return sorted.map((stop, i) => {
-    const p0 = places[i]!;
+    const p0 = itemAt(places, i);
     const at = `${decimal(p0 * 100)}%`;
     const next = sorted[i + 1];
     if (!next) return { ...stop, at };
-    const p1 = places[i + 1]!;
+    const p1 = itemAt(places, i + 1);
     const a = keyframeOffset(stop.at);
     const b = keyframeOffset(next.at);
     if (b <= a || p1 <= p0) return { ...stop, at, easing: 'linear' };

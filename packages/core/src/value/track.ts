@@ -1,4 +1,5 @@
 /** Keyframes of one property become segments between numbers: progress → value. */
+import { itemAt, lastItem } from '../assert/index.ts';
 import { parseEasing } from './easing.ts';
 import type { Ease } from './easing-definition.ts';
 import { readFacts } from './property.ts';
@@ -22,7 +23,7 @@ export interface Segment extends Mixable {
 const flip = (from: string, to: string): Mixable => ({
   from: [0],
   to: [1],
-  form: { write: (n, i) => (n[i]! < 0.5 ? from : to) },
+  form: { write: (n, i) => (itemAt(n, i) < 0.5 ? from : to) },
 });
 
 export const keyframeOffset = (at: string): number => Number.parseFloat(at) / 100;
@@ -42,16 +43,17 @@ export function splitSegments(
   const stops = keyframes
     .map((k) => ({ offset: place(k.at), value: k.value || base, easing: k.easing ?? 'linear' }))
     .sort((a, b) => a.offset - b.offset);
-  if (!stops.length || stops[0]!.offset > 0) stops.unshift({ offset: 0, value: base, easing: 'linear' });
-  if (stops.at(-1)!.offset < 1) stops.push({ offset: 1, value: base, easing: 'linear' });
+  if (!stops.length || itemAt(stops, 0).offset > 0)
+    stops.unshift({ offset: 0, value: base, easing: 'linear' });
+  if (lastItem(stops).offset < 1) stops.push({ offset: 1, value: base, easing: 'linear' });
   const type = readFacts(
     property,
     keyframes.flatMap((k) => (k.value ? [k.value] : [])),
   )?.type;
   const segments: Segment[] = [];
   for (let i = 0; i + 1 < stops.length; i++) {
-    const a = stops[i]!;
-    const b = stops[i + 1]!;
+    const a = itemAt(stops, i);
+    const b = itemAt(stops, i + 1);
     if (a.offset === b.offset) continue;
     const ease = parseEasing(a.easing);
     const mix = type?.pair(a.value, b.value, context) ?? flip(a.value, b.value);
@@ -65,13 +67,13 @@ export function valueAt(segments: readonly Segment[], progress: number): string 
   const s = segmentAt(segments, progress);
   const t = s.ease((progress - s.start) / (s.end - s.start));
   return s.form.write(
-    s.from.map((from, i) => from + (s.to[i]! - from) * t),
+    s.from.map((from, i) => from + (itemAt(s.to, i) - from) * t),
     0,
   );
 }
 
 export const segmentAt = (segments: readonly Segment[], progress: number): Segment =>
-  segments.find((s) => progress < s.end) ?? segments.at(-1)!;
+  segments.find((s) => progress < s.end) ?? lastItem(segments);
 
 export type { Form };
 export { decimal };

@@ -2,6 +2,7 @@
  * A value type reads a CSS value into numbers that can be mixed linearly, and writes them back. Two values mix when both are read
  * into the same *form*; a form says what the numbers mean (which filter functions, which colour space).
  */
+import { itemAt } from '../assert/index.ts';
 import type { Sizes } from '../page/index.ts';
 import type { Matrix } from './matrix.ts';
 
@@ -50,7 +51,7 @@ export const sum =
     const pair = type.pair(under, over, context);
     return pair
       ? pair.form.write(
-          pair.from.map((n, i) => n + pair.to[i]!),
+          pair.from.map((n, i) => n + itemAt(pair.to, i)),
           0,
         )
       : over;

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { ANY_CONTEXT } from './components.ts';
@@ -81,7 +82,7 @@ describe('easings', () => {
     const shape = ease(whole);
     const before = splitSegments('flex-grow', keyframes, '0', ANY_CONTEXT);
     const split = withWholeEasing(keyframes, whole);
-    if (error < 1e-5) expect(split[0]!.easing).toMatch(/^cubic-bezier/);
+    if (error < 1e-5) expect(itemAt(split, 0).easing).toMatch(/^cubic-bezier/);
     const after = splitSegments('flex-grow', split, '0', ANY_CONTEXT);
     for (let i = 0; i <= 50; i++) {
       const wrong = Number(valueAt(after, i / 50)) - Number(valueAt(before, shape(i / 50)));
@@ -154,7 +155,7 @@ describe('values', () => {
 
   test('every property’s type understands its own example and initial value, or says that it flips', () => {
     for (const name of propertyNames()) {
-      const { type, initial } = propertyFacts(name)!;
+      const { type, initial } = present(propertyFacts(name));
       expect([name, type.accepts(type.example)]).toEqual([name, true]);
       if (initial !== 'auto' && initial !== '') expect([name, type.accepts(initial)]).toEqual([name, true]);
     }
@@ -177,7 +178,7 @@ describe('the shape of an easing', () => {
   test.each(['linear', 'cubic-bezier(0.2, 0.6, 0.3, 1)', 'linear(0 0%, 0.4 30%, 1 100%)'])(
     '%s is read and written alike',
     (css) => {
-      const shape = toShape(css)!;
+      const shape = present(toShape(css));
       expect(shape.kind === 'steps' ? '' : shapeCss(shape)).toBe(css);
     },
   );

@@ -1,4 +1,5 @@
 /** What a zip says of itself at its end (APPNOTE 6.3, 4.3.12 and 4.3.16). */
+import { present } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 
 export interface Announced {
@@ -34,13 +35,13 @@ export function findDirectory(zip: Uint8Array): Announced[] {
     if (at + 46 > zip.length || view.getUint32(at, true) !== ENTRY) throw notWhole();
     const flags = view.getUint16(at + 8, true);
     const [nameLength, extra, comment] = [28, 30, 32].map((o) => view.getUint16(at + o, true));
-    const name = zip.subarray(at + 46, at + 46 + nameLength!);
+    const name = zip.subarray(at + 46, at + 46 + present(nameLength));
     out.push({
       name: (flags & UTF8 ? text.utf8 : text.latin1).decode(name),
       crc: view.getUint32(at + 16, true),
       encrypted: (flags & ENCRYPTED) !== 0,
     });
-    at += 46 + nameLength! + extra! + comment!;
+    at += 46 + present(nameLength) + present(extra) + present(comment);
   }
   return out;
 }

@@ -9,6 +9,8 @@ import {
   readDocument,
   readPage,
   withoutTaken,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import { handOffPage, handedOff } from '../hand-off/files.ts';
 import { Problem } from '../http/problem.ts';
@@ -61,7 +63,7 @@ export const IMPORT_JOBS = {
     throw new Problem(
       422,
       TOO_MUCH,
-      `What it moves cannot be kept in one document: ${read.problems[0]!.message}.`,
+      `What it moves cannot be kept in one document: ${itemAt(read.problems, 0).message}.`,
     );
   },
 
@@ -98,7 +100,7 @@ export const IMPORT_JOBS = {
   ][] {
     const [own, ...others] = layouts.map((text) => LayoutSchema.parse(JSON.parse(text)));
     const page = handOffPage({ name: 'Page', entry }, files);
-    const assembled = assemble(document, own!, others, page, 'Page', PLAIN_HAND_OFF);
+    const assembled = assemble(document, present(own), others, page, 'Page', PLAIN_HAND_OFF);
     const scripts = (file: string): never => {
       throw new Error(`what was read needs no ${file}`);
     };

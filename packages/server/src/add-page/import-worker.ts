@@ -1,4 +1,5 @@
 /** The thread that imports pages. One job at a time; whoever asked ends the thread when a job takes too long. */
+import { present } from '@lyvek/core';
 import { readlinkSync } from 'node:fs';
 import { constants, setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
@@ -22,7 +23,7 @@ function giveWay(): void {
 }
 
 giveWay();
-parentPort!.on('message', ({ job, input }: { job: ImportJob; input: never }) => {
+present(parentPort).on('message', ({ job, input }: { job: ImportJob; input: never }) => {
   let answer: Answer;
   try {
     answer = { ok: true, result: IMPORT_JOBS[job](input) };
@@ -36,5 +37,5 @@ parentPort!.on('message', ({ job, input }: { job: ImportJob; input: never }) => 
         fault: error instanceof RangeError ? 'depth' : String((error as Error)?.stack ?? error),
       };
   }
-  parentPort!.postMessage(answer);
+  present(parentPort).postMessage(answer);
 });

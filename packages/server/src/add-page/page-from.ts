@@ -1,5 +1,5 @@
 /** A brought page: from a zip or from one HTML text. */
-import { toTitle } from '@lyvek/core';
+import { toTitle, present } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
 import { chooseEntry } from './entry.ts';
@@ -25,7 +25,7 @@ export function pageFrom(bytes: Uint8Array, type: string, wanted?: string): Brou
     );
   const files = zip ? unpack(bytes) : [{ path: 'index.html', bytes }];
   const entry = chooseEntry(files, wanted);
-  const html = Buffer.from(files.find((f) => f.path === entry)!.bytes).toString('utf8');
+  const html = Buffer.from(present(files.find((f) => f.path === entry)).bytes).toString('utf8');
   if (!zip && !/<[a-z!]/i.test(html))
     throw new Problem(
       422,

@@ -1,3 +1,4 @@
+import { present } from '@lyvek/core';
 import { describe, expect, test } from '@jest/globals';
 import { LabBusy } from '../lab/index.ts';
 import { IMPORT_JOBS } from './import-jobs.ts';
@@ -24,8 +25,8 @@ describe('what was not proved', () => {
     const { document, proof } = await failing(error);
     expect(document).toMatchObject({ motions: [], importedRules: [] });
     expect(proof).toMatchObject({ proved: false, left: [{ selector: '*' }] });
-    expect(proof!.message).toContain('Its motion stays in its own CSS');
-    expect(proof!.message).toContain(why);
+    expect(present(proof).message).toContain('Its motion stays in its own CSS');
+    expect(present(proof).message).toContain(why);
   });
 
   test('a page that moves nothing asks for no browser', async () => {

@@ -2,7 +2,7 @@
  * Nothing is taken out of a page whose replacement was not seen to show the same in a browser, under every media condition of the page. What
  * differs is left to the page; what cannot be looked at is left altogether.
  */
-import { differenceWords, movedBy, collectSelectors, situationsFor } from '@lyvek/core';
+import { differenceWords, movedBy, collectSelectors, situationsFor, itemAt, present } from '@lyvek/core';
 import type { MotionDocument, PageDifference, Refuted } from '@lyvek/core';
 import type { ImportProof } from '@lyvek/api';
 import {
@@ -73,7 +73,7 @@ export class Proving {
     const refuted: Refuted[] = [];
     for (let round = 0; round < MAX_ROUNDS; round++) {
       const { document, queries } =
-        round === 0 ? first : (await this.importer.run('document', { ...page, refuted }, signal))!;
+        round === 0 ? first : present(await this.importer.run('document', { ...page, refuted }, signal));
       if (document.motions.length === 0)
         return {
           document,
@@ -111,7 +111,7 @@ export class Proving {
     return withBrowser(
       async (open) => {
         const [old, layouts] = await Promise.all([
-          open(filesInMemory(entry, before), situations[0]!),
+          open(filesInMemory(entry, before), itemAt(situations, 0)),
           layoutTexts(
             open,
             filesInMemory(entry, bare),
@@ -121,7 +121,10 @@ export class Proving {
           ),
         ]);
         const written = await this.importer.run('handOff', { ...page, document, layouts }, signal);
-        const after = await open(filesInMemory(entry, new Map([...before, ...written])), situations[0]!);
+        const after = await open(
+          filesInMemory(entry, new Map([...before, ...written])),
+          itemAt(situations, 0),
+        );
         const motions = movedBy(document);
         const journey = this.script('journey.js');
         return comparePages({ before: old, after, motions, situations, journey }, signal);
@@ -133,7 +136,7 @@ export class Proving {
 
   private async unproved(page: Page, why: string, count: number, signal: AbortSignal): Promise<ProvedImport> {
     const left = [{ selector: '*', reason: `it was not proved to play the same: ${why}` }];
-    const { document } = (await this.importer.run('document', { ...page, refuted: left }, signal))!;
+    const { document } = present(await this.importer.run('document', { ...page, refuted: left }, signal));
     const many = count === 1 ? 'Its motion stays' : `Its ${count} motions stay`;
     return {
       document,

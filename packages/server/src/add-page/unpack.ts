@@ -1,7 +1,7 @@
 /** Files of a zip, with every limit kept before anything is inflated and again while it is. */
 import { crc32 } from 'node:zlib';
 import { Unzip, UnzipInflate } from 'fflate';
-import { ellipsized, shorten } from '@lyvek/core';
+import { ellipsized, shorten, present } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
 import { findDirectory } from './directory.ts';
@@ -124,6 +124,6 @@ function withoutCommonFolder(files: PageFile[]): PageFile[] {
   const first = files[0]?.path.split('/')[0];
   const inOneFolder = files.length > 0 && files.every((f) => f.path.startsWith(`${first}/`));
   return inOneFolder
-    ? withoutCommonFolder(files.map((f) => ({ ...f, path: f.path.slice(first!.length + 1) })))
+    ? withoutCommonFolder(files.map((f) => ({ ...f, path: f.path.slice(present(first).length + 1) })))
     : files;
 }

@@ -2,6 +2,7 @@
  * Who may speak to this server: a browser that has opened Lyvek itself. The Host check stops DNS rebinding, the Origin and
  * Sec-Fetch-Site checks stop other sites and the imported pages.
  */
+import { present } from '@lyvek/core';
 import type { RequestHandler } from 'express';
 import { Problem, sendProblem } from './problem.ts';
 
@@ -13,17 +14,17 @@ export interface Addresses {
 const APP_HOSTS = ['127.0.0.1', 'localhost', '[::1]'];
 const TOKEN_HOST = /^([0-9a-f]{32})\.localhost$/;
 
-const split = (host: string) => /^(.*?)(?::(\d+))?$/.exec(host.toLowerCase())!;
+const split = (host: string) => present(/^(.*?)(?::(\d+))?$/.exec(host.toLowerCase()));
 
 /** The page token in a host name such as `<token>.localhost:4870`, or null. */
 export function tokenOfHost(host: string | undefined): string | null {
   const [, name] = split(host ?? '');
-  return TOKEN_HOST.exec(name!)?.[1] ?? null;
+  return TOKEN_HOST.exec(present(name))?.[1] ?? null;
 }
 
 export function isAppHost(host: string | undefined, { ports }: Addresses): boolean {
   const [, name, port] = split(host ?? '');
-  return APP_HOSTS.includes(name!) && ports.includes(Number(port ?? 80));
+  return APP_HOSTS.includes(present(name)) && ports.includes(Number(port ?? 80));
 }
 
 /** Lets only the application's own pages and tools without a browser (which send none of these headers) through. */

@@ -1,4 +1,5 @@
 /** Starts Debian’s Chromium without a window, in its sandbox, and ends it with everything that it has started. */
+import { itemAt } from '@lyvek/core';
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { constants, setPriority, tmpdir } from 'node:os';
@@ -113,7 +114,7 @@ const listChildren = (pid: number): number[] =>
   imported(`/proc/${pid}/task/${pid}/children`).split(' ').filter(Boolean).map(Number);
 function withChildren(pids: readonly number[]): number[] {
   const all = [...pids];
-  for (let i = 0; i < all.length; i++) all.push(...listChildren(all[i]!));
+  for (let i = 0; i < all.length; i++) all.push(...listChildren(itemAt(all, i)));
   return all;
 }
 

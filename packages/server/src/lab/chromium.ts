@@ -1,4 +1,5 @@
 /** One page in Chromium, driven over the DevTools protocol. It reaches its own files and nothing else. */
+import { lastItem } from '@lyvek/core';
 import { setTimeout as rest } from 'node:timers/promises';
 import type { Browser, Page } from 'playwright-core';
 import mime from 'mime-types';
@@ -87,7 +88,7 @@ async function open(
     const path = safeDecode(url.pathname.slice(1)) || files.entry;
     const body = files.bytesAt(path);
     if (!body) return route.fulfill({ status: 404, body: '' });
-    const contentType = mime.contentType(path.split('/').at(-1)!) || 'application/octet-stream';
+    const contentType = mime.contentType(lastItem(path.split('/'))) || 'application/octet-stream';
     return route.fulfill({ body: Buffer.from(body), contentType });
   });
   page.setDefaultTimeout(60_000);

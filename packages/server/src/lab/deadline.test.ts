@@ -1,3 +1,4 @@
+import { present } from '@lyvek/core';
 import { expect, test } from '@jest/globals';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
@@ -36,5 +37,5 @@ test('what is done in time is given back, and nothing ends it later', async () =
     return Promise.resolve(7);
   });
   await new Promise((r) => setTimeout(r, 80));
-  expect([result, kept!.aborted]).toEqual([7, false]);
+  expect([result, present(kept).aborted]).toEqual([7, false]);
 });

@@ -1,6 +1,14 @@
 /** Measures a page into a layout, as the probe does in the preview. */
 import type { Page } from 'playwright-core';
-import { emptyDocument, LayoutSchema, makePatch, previewCss, collectSelectors, writeCss } from '@lyvek/core';
+import {
+  emptyDocument,
+  LayoutSchema,
+  makePatch,
+  previewCss,
+  collectSelectors,
+  writeCss,
+  present,
+} from '@lyvek/core';
 import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
 import { withPage } from './chromium.ts';
 import type { OpenPage } from './chromium.ts';
@@ -33,7 +41,7 @@ export async function layoutTexts(
   selectors: readonly string[],
   inPage: string,
 ): Promise<string[]> {
-  const { page } = await open(files, { viewport: first! });
+  const { page } = await open(files, { viewport: present(first) });
   await page.evaluate(inPage);
   const texts = [await askText(page, 'measure', selectors)];
   for (const size of others) {
@@ -100,7 +108,7 @@ export async function measurePage(
     document,
     signal,
   );
-  return layout!;
+  return present(layout);
 }
 
 const noted = (layout: Layout, late: boolean): Layout =>

@@ -1,4 +1,5 @@
 /** A browser’s trace as frames: how long the main thread and the other threads worked on each, by class, and where the page stood. */
+import { itemAt, lastItem, present } from '@lyvek/core';
 import * as z from 'zod';
 import type { CostPart, TrialFrames } from '@lyvek/core';
 
@@ -62,7 +63,7 @@ export function listFrames(events: readonly TraceEvent[], max: number): TrialFra
     .filter((m) => m.y >= 0 && m.y <= max + SLACK)
     .sort((a, b) => a.ts - b.ts);
   // A mark is told once by the page and may be told again where it is measured.
-  const frames = marks.filter((m, i) => i === 0 || m.ts - marks[i - 1]!.ts > 200);
+  const frames = marks.filter((m, i) => i === 0 || m.ts - itemAt(marks, i - 1).ts > 200);
   const first = frames[0];
   const out: TrialFrames = { t: [], y: [], script: [], style: [], paint: [], composite: [], interval: [] };
   if (!first) return out;
@@ -78,7 +79,7 @@ export function listFrames(events: readonly TraceEvent[], max: number): TrialFra
     let high = frames.length;
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (frames[middle]!.ts <= ts) low = middle + 1;
+      if (itemAt(frames, middle).ts <= ts) low = middle + 1;
       else high = middle;
     }
     return low - 1;
@@ -96,11 +97,11 @@ export function listFrames(events: readonly TraceEvent[], max: number): TrialFra
     .sort((a, b) => a.ts - b.ts || (b.dur ?? 0) - (a.dur ?? 0));
   const open: { part: CostPart; end: number; ts: number }[] = [];
   for (const e of main) {
-    while (open.length && open.at(-1)!.end <= e.ts) open.pop();
+    while (open.length && lastItem(open).end <= e.ts) open.pop();
     const own = e.tdur ?? e.dur ?? 0;
     const around = open.at(-1);
     if (around) add(around.part, around.ts, -own);
-    const part = MAIN[e.name]!;
+    const part = present(MAIN[e.name]);
     add(part, e.ts, own);
     open.push({ part, end: e.ts + (e.dur ?? 0), ts: e.ts });
   }
@@ -116,13 +117,13 @@ export function listFrames(events: readonly TraceEvent[], max: number): TrialFra
     own[i]! += (e.tdur ?? e.dur ?? 0) / 1000;
   }
   for (let i = 0; i < n; i++)
-    spent.composite[i]! += [...drawing.values()].reduce((most, own) => Math.max(most, own[i]!), 0);
+    spent.composite[i]! += [...drawing.values()].reduce((most, own) => Math.max(most, itemAt(own, i)), 0);
   for (let i = 0; i < n; i++) {
-    out.t.push(round((frames[i]!.ts - first.ts) / 1000));
-    out.y.push(frames[i]!.y);
-    out.interval!.push(round((frames[i + 1]!.ts - frames[i]!.ts) / 1000));
+    out.t.push(round((itemAt(frames, i).ts - first.ts) / 1000));
+    out.y.push(itemAt(frames, i).y);
+    present(out.interval).push(round((itemAt(frames, i + 1).ts - itemAt(frames, i).ts) / 1000));
     for (const part of ['script', 'style', 'paint', 'composite'] as const)
-      out[part].push(round(Math.max(0, spent[part][i]!)));
+      out[part].push(round(Math.max(0, itemAt(spent[part], i))));
   }
   return out;
 }

@@ -11,6 +11,8 @@ import {
   medianRun,
   recordedGesture,
   runGesture,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import type { TrialFrames, TrialResult, TrialSetup } from '@lyvek/core';
 import { withPage } from './chromium.ts';
@@ -60,7 +62,7 @@ export async function runTrial(
     files,
     setup.viewport,
     async ({ page, late }) => {
-      const browser = page.context().browser()!;
+      const browser = present(page.context().browser());
       const cdp = await page.context().newCDPSession(page);
       await cdp.send('Emulation.setCPUThrottlingRate', { rate: deviceById(setup.device).slower });
       await page.evaluate(MARKING);
@@ -144,8 +146,8 @@ async function scroll(
     await rest(Math.max(0, began + i * FRAME - performance.now()), undefined, { signal });
     // A late timer sends what is due by now in one go, as a browser does with a late wheel.
     i = Math.max(i, Math.min(offsets.length - 1, Math.floor((performance.now() - began) / FRAME)));
-    const deltaY = offsets[i]! - sent;
-    sent = offsets[i]!;
+    const deltaY = itemAt(offsets, i) - sent;
+    sent = itemAt(offsets, i);
     i++;
     if (deltaY === 0) continue;
     cdp

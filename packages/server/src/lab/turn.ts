@@ -1,4 +1,5 @@
 /** One browser of the lab at a time on a machine, whoever asks: trials and proofs would disturb each other’s figures and memory. */
+import { itemAt } from '@lyvek/core';
 import { hostname } from 'node:os';
 import { setTimeout as rest } from 'node:timers/promises';
 import type pg from 'pg';
@@ -44,8 +45,15 @@ export class LabTurn {
     const client = await this.pool.connect();
     let broken = false;
     const ask = async (what: 'pg_try_advisory_lock' | 'pg_advisory_unlock') =>
-      (await client.query<{ done: boolean }>(`select ${what}($1, hashtext($2)) as done`, [LOCK, hostname()]))
-        .rows[0]!.done;
+      itemAt(
+        (
+          await client.query<{ done: boolean }>(`select ${what}($1, hashtext($2)) as done`, [
+            LOCK,
+            hostname(),
+          ])
+        ).rows,
+        0,
+      ).done;
     try {
       while (!(await ask('pg_try_advisory_lock'))) await rest(ASK_EVERY_MS, undefined, { signal });
       try {

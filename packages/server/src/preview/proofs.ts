@@ -1,4 +1,5 @@
 /** Finished hand-offs that a browser is about to prove: kept in memory for a few minutes, under a host that nobody can guess. */
+import { present } from '@lyvek/core';
 import { randomBytes } from 'node:crypto';
 
 export interface Proof {
@@ -26,7 +27,7 @@ export class Proofs {
     const isFull = () =>
       this.kept.size >= MAX || [...this.kept.values()].reduce((sum, p) => sum + p.bytes, bytes) > MAX_BYTES;
     // Oldest first.
-    while (this.kept.size > 0 && isFull()) this.kept.delete(this.kept.keys().next().value!);
+    while (this.kept.size > 0 && isFull()) this.kept.delete(present(this.kept.keys().next().value));
     const token = randomBytes(16).toString('hex');
     this.kept.set(token, { ...proof, bytes, until: this.now() + TTL_MS });
     return token;

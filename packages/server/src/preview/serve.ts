@@ -5,7 +5,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Request, Response } from 'express';
 import mime from 'mime-types';
-import { insertFirstInHead } from '@lyvek/core';
+import { insertFirstInHead, lastItem } from '@lyvek/core';
 import { tokenOfHost } from '../http/guard.ts';
 import type { Db } from '../store/database.ts';
 import type { Proof, Proofs } from './proofs.ts';
@@ -95,7 +95,7 @@ export async function servePreview(
     const file = await toFile(options.db, page.id, candidate);
     if (!file) continue;
     const bare = isText(candidate) ? await withoutTaken(options, page, candidate) : undefined;
-    const type = mime.contentType(candidate.split('/').at(-1)!) || 'application/octet-stream';
+    const type = mime.contentType(lastItem(candidate.split('/'))) || 'application/octet-stream';
     res.setHeader('Content-Type', type);
     if (bare !== undefined && !isHtml(candidate)) return void res.send(bare);
     if (!isHtml(candidate)) {
@@ -115,7 +115,7 @@ function serveProof(res: Response, path: string, { entry, files }: Proof, option
   const found = path === '' ? entry : path;
   const bytes = files.get(found);
   if (!bytes) return void res.status(404).type('text').send(`${found} is not part of this hand-off.`);
-  res.setHeader('Content-Type', mime.contentType(found.split('/').at(-1)!) || 'application/octet-stream');
+  res.setHeader('Content-Type', mime.contentType(lastItem(found.split('/'))) || 'application/octet-stream');
   const body = Buffer.from(bytes);
   if (!isHtml(found)) return void res.send(body);
   return void res.send(insertFirstInHead(body.toString('utf8'), inlineProbe(options.probe(), null)));

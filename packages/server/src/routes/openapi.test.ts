@@ -1,3 +1,4 @@
+import { present } from '@lyvek/core';
 import { describe, expect, test } from '@jest/globals';
 import type { Router } from 'express';
 import type pg from 'pg';
@@ -59,20 +60,20 @@ describe('the description of the API', () => {
         expect(named.map((p) => p.name)).toEqual([...path.matchAll(/\{(\w+)\}/g)].map((m) => m[1]));
         expect(Object.keys(operation.responses as object)).toContain('default');
       }
-    const put = paths['/takes/{id}/document']!.put as {
+    const put = present(paths['/takes/{id}/document']).put as {
       requestBody: { content: Record<string, { schema: { type: string } }> };
     };
-    expect(put.requestBody.content['application/json']!.schema.type).toBe('object');
-    const get = paths['/takes/{id}']!.get as {
+    expect(present(put.requestBody.content['application/json']).schema.type).toBe('object');
+    const get = present(paths['/takes/{id}']).get as {
       responses: Record<string, { content: Record<string, { schema: { properties: object } }> }>;
     };
     // Answered as it is, and described all the same.
-    expect(get.responses[200]!.content['application/json']!.schema.properties).toMatchObject({
+    expect(present(present(get.responses[200]).content['application/json']).schema.properties).toMatchObject({
       document: { type: 'object', properties: { motions: { type: 'array' } } },
     });
   });
 
   test.each(Object.keys(FORMATS))('%s has a published schema', (format) => {
-    expect(toJsonSchema(FORMATS[format]!)).toMatchObject({ type: 'object' });
+    expect(toJsonSchema(present(FORMATS[format]))).toMatchObject({ type: 'object' });
   });
 });

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import * as z from 'zod';
 import { NewTake, routes } from '@lyvek/api';
-import { DocumentSchema, readDocument } from '@lyvek/core';
+import { DocumentSchema, readDocument, itemAt } from '@lyvek/core';
 import { handle } from '../http/handle.ts';
 import { found, notFound, Problem } from '../http/problem.ts';
 import { read } from '../http/validate.ts';
@@ -31,7 +31,7 @@ function readable(take: (TakeRow & { document: unknown }) | undefined, what: str
     throw new Problem(
       500,
       'Unreadable take',
-      `Revision ${take.revision} cannot be read: ${parsed.problems[0]!.message}. It is kept as it is.`,
+      `Revision ${take.revision} cannot be read: ${itemAt(parsed.problems, 0).message}. It is kept as it is.`,
       { problems: parsed.problems },
     );
   return { ...take, document: parsed.document };

@@ -1,4 +1,5 @@
 /** The pool, transactions and migrations. Plain SQL everywhere. */
+import { lastItem } from '@lyvek/core';
 import { readFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -99,7 +100,7 @@ export async function migrate(pool: pg.Pool, dir: string): Promise<string[]> {
     const unknown = [...done].filter((f) => !files.includes(f)).sort();
     if (unknown.length > 0)
       throw new NoDatabase(
-        `this data was written by a newer version of Lyvek (${unknown.at(-1)!.replace('.sql', '')}). Start that version; or, to start fresh with this one, choose another data folder with LYVEK_DATA.`,
+        `this data was written by a newer version of Lyvek (${lastItem(unknown).replace('.sql', '')}). Start that version; or, to start fresh with this one, choose another data folder with LYVEK_DATA.`,
       );
     const fresh = files.filter((f) => !done.has(f));
     for (const file of fresh) {

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { emptyDocument, emptyLayout } from '@lyvek/core';
+import { emptyDocument, emptyLayout, itemAt, present } from '@lyvek/core';
 import { inTransaction } from './database.ts';
 import { listLayouts, putLayout } from './layouts.ts';
 import { findPageImport, putPageImport } from './page-imports.ts';
@@ -53,17 +53,17 @@ describe('pages', () => {
     expect(await pageById(db(), page.id)).toEqual(page);
     expect(await pageByToken(db(), page.token)).toEqual(page);
     expect(words(await listFiles(db(), page.id))).toEqual(words([...TWO].reverse()));
-    expect((await toFile(db(), page.id, 'css/a.css'))!.bytes.toString()).toBe('p { color: red }');
+    expect(present(await toFile(db(), page.id, 'css/a.css')).bytes.toString()).toBe('p { color: red }');
     expect(await toFile(db(), page.id, 'css/b.css')).toBeUndefined();
-    expect((await projectById(db(), project))!.pages).toBe(1);
+    expect(present(await projectById(db(), project)).pages).toBe(1);
   });
 
   test('their content is told from what the files say, in any order', async () => {
     const [one, other] = [await add(), await add([...TWO].reverse())];
     expect(one.contentHash).toBe(other.contentHash);
-    const changed = await add([TWO[0]!, text('css/a.css', 'p { color: blue }')]);
+    const changed = await add([itemAt(TWO, 0), text('css/a.css', 'p { color: blue }')]);
     expect(changed.contentHash).not.toBe(one.contentHash);
-    const renamed = await add([TWO[0]!, text('css/b.css', 'p { color: red }')]);
+    const renamed = await add([itemAt(TWO, 0), text('css/b.css', 'p { color: red }')]);
     expect(renamed.contentHash).not.toBe(one.contentHash);
   });
 
@@ -92,10 +92,10 @@ describe('pages', () => {
     const measured = emptyLayout({ width: 1280, height: 800 });
     await putLayout(db(), page.id, page.contentHash, measured);
     await inTransaction(db(), (tx) => replaceFiles(tx, page.id, 'start.html', [text('start.html', 'new')]));
-    const now = (await pageById(db(), page.id))!;
+    const now = present(await pageById(db(), page.id));
     expect([now.entry, now.contentHash === page.contentHash]).toEqual(['start.html', false]);
     expect(await listLayouts(db(), page.id)).toEqual([]);
-    expect((await formerLayout(db(), page.id))!.viewport).toEqual(measured.viewport);
+    expect(present(await formerLayout(db(), page.id)).viewport).toEqual(measured.viewport);
     // A second version before anything was settled: what was measured is still the first one.
     await inTransaction(db(), (tx) => replaceFiles(tx, page.id, 'start.html', [text('start.html', 'newer')]));
     expect(await formerLayout(db(), page.id)).not.toBeNull();
@@ -127,11 +127,11 @@ describe('pages', () => {
 
   test('pages under development are paired by a code that can be changed', async () => {
     const page = await createLivePage(db(), project, 'Local', 'http://localhost:4000/');
-    expect((await pageByCode(db(), page.live!.code))!.id).toBe(page.id);
+    expect(present(await pageByCode(db(), present(page.live).code)).id).toBe(page.id);
     expect(await renewCode(db(), page.id)).toBe(true);
-    expect(await pageByCode(db(), page.live!.code)).toBeUndefined();
-    const { live } = (await pageById(db(), page.id))!;
-    expect(live!.code).toMatch(/^[a-hjkmnp-z2-9]{26}$/);
+    expect(await pageByCode(db(), present(page.live).code)).toBeUndefined();
+    const { live } = present(await pageById(db(), page.id));
+    expect(present(live).code).toMatch(/^[a-hjkmnp-z2-9]{26}$/);
     expect(await renewCode(db(), (await add()).id)).toBe(false);
   });
 });
@@ -183,14 +183,14 @@ describe('references', () => {
     const set = await createReference(db(), page.id, 'Film');
     await addPicture(db(), set.id, 800, Buffer.from('later'));
     await addPicture(db(), set.id, 100, Buffer.from('first'));
-    const [first, later] = (await referenceById(db(), set.id))!.pictures;
-    expect([first!.at, later!.at]).toEqual([100, 800]);
-    expect((await pictureBytes(db(), later!.id))!.toString()).toBe('later');
-    expect(await movePicture(db(), later!.id, 50)).toBe(set.id);
-    expect((await referenceById(db(), set.id))!.pictures.map((p) => p.at)).toEqual([50, 100]);
-    expect(await movePicture(db(), later!.id, null)).toBe(set.id);
-    expect(await movePicture(db(), later!.id, null)).toBeUndefined();
-    expect((await listReferences(db(), page.id))[0]!.pictures).toHaveLength(1);
+    const [first, later] = present(await referenceById(db(), set.id)).pictures;
+    expect([present(first).at, present(later).at]).toEqual([100, 800]);
+    expect(present(await pictureBytes(db(), present(later).id)).toString()).toBe('later');
+    expect(await movePicture(db(), present(later).id, 50)).toBe(set.id);
+    expect(present(await referenceById(db(), set.id)).pictures.map((p) => p.at)).toEqual([50, 100]);
+    expect(await movePicture(db(), present(later).id, null)).toBe(set.id);
+    expect(await movePicture(db(), present(later).id, null)).toBeUndefined();
+    expect(itemAt(await listReferences(db(), page.id), 0).pictures).toHaveLength(1);
   });
 });
 
@@ -203,7 +203,7 @@ describe('pruning', () => {
     for (const page of [old, late]) await createTake(db(), page.id, 'Take A', emptyDocument());
     await setPageDeleted(db(), late.id, true);
     await db().query(`update pages set deleted_at = now() - interval '31 days' where id = $1`, [old.id]);
-    const hash = (await toFile(db(), old.id, 'index.html'))!.hash;
+    const hash = present(await toFile(db(), old.id, 'index.html')).hash;
     expect(await prune(db())).toBeGreaterThan(3);
     const count = async (sql: string, id: string) => (await db().query(sql, [id])).rowCount;
     expect(await count('select 1 from pages where id = $1', old.id)).toBe(0);

@@ -1,4 +1,5 @@
 /** What nobody needs any more is removed, a little at a time, so that the data does not grow for ever. */
+import { itemAt } from '@lyvek/core';
 import type pg from 'pg';
 import { inTransaction } from './database.ts';
 import type { Db } from './database.ts';
@@ -67,7 +68,7 @@ export async function prune(pool: pg.Pool, signal?: AbortSignal): Promise<number
         const { rows } = await db.query<{ mine: boolean }>('select pg_try_advisory_xact_lock($1) as mine', [
           LOCK,
         ]);
-        return rows[0]!.mine ? ((await db.query(step)).rowCount ?? 0) : 0;
+        return itemAt(rows, 0).mine ? ((await db.query(step)).rowCount ?? 0) : 0;
       });
       gone += last;
     }
@@ -82,9 +83,12 @@ export interface Stored {
 
 /** How much there is, on disk. */
 export const stored = async (db: Db): Promise<Stored> =>
-  (
-    await db.query<Stored>(
-      `select pg_database_size(current_database())::float8 as bytes,
+  itemAt(
+    (
+      await db.query<Stored>(
+        `select pg_database_size(current_database())::float8 as bytes,
          (select count(*)::float8 from revisions) as revisions, (select count(*)::float8 from assets) as files`,
-    )
-  ).rows[0]!;
+      )
+    ).rows,
+    0,
+  );

@@ -1,6 +1,6 @@
 import { beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { emptyDocument } from '@lyvek/core';
+import { emptyDocument, itemAt, present } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import { createPage } from './pages.ts';
@@ -70,7 +70,7 @@ describe('revisions', () => {
     expect(await append(id, 1, named('second'), edit)).toEqual({ kind: 'saved', revision: 2 });
     await append(id, 2, named('third'));
     expect(await append(id, 1, named('second'), edit)).toEqual({ kind: 'saved', revision: 2 });
-    expect((await takeById(db(), id))!.revision).toBe(3);
+    expect(present(await takeById(db(), id)).revision).toBe(3);
   });
 
   test('of two that start from the same revision at the same moment one is saved', async () => {
@@ -90,7 +90,7 @@ describe('revisions', () => {
       [2, 1],
       [1, 1],
     ]);
-    expect(Date.parse(rest[0]!.at)).toBeGreaterThan(Date.now() - 60_000);
+    expect(Date.parse(itemAt(rest, 0).at)).toBeGreaterThan(Date.now() - 60_000);
   });
 
   test('of a take that is gone are not appended', async () => {
@@ -160,9 +160,9 @@ describe('presets', () => {
     expect(await presetById(db(), id)).toMatchObject({ revision: 2, uses: 0 });
     const used = makeDocument(motion({ preset: { id, part: 'm_1', hash: 'h' } }));
     const take = await start('Take A', used);
-    expect((await presetById(db(), id))!.uses).toBe(1);
+    expect(present(await presetById(db(), id)).uses).toBe(1);
     await setTakeDeleted(db(), take.id, true);
-    expect((await presetById(db(), id))!.uses).toBe(0);
+    expect(present(await presetById(db(), id)).uses).toBe(0);
   });
   test('lie in the order of their names; deleted ones are not there', async () => {
     const [b, a] = [await createPreset(db(), 'breeze', body), await createPreset(db(), 'Arch', body)];
@@ -202,7 +202,7 @@ describe('the queue of the lab', () => {
     const ids = [await queue(), await queue(), await queue()];
     const claimed = await Promise.all(['m1', 'm2', 'm3', 'm4'].map((m) => claimTrial(db(), m)));
     expect(claimed.flatMap((c) => c?.id ?? []).sort()).toEqual([...ids].sort());
-    expect((await trialById(db(), ids[0]!))!.state).toBe('running');
+    expect(present(await trialById(db(), itemAt(ids, 0))).state).toBe('running');
     expect(await claimTrial(db(), 'm5')).toBeUndefined();
   });
 
@@ -211,7 +211,7 @@ describe('the queue of the lab', () => {
     await claimTrial(db(), 'm1');
     expect(await beatTrial(db(), id, 'm1', 0.4)).toBe(true);
     expect(await beatTrial(db(), id, 'm2', 0.9)).toBe(false);
-    expect((await trialById(db(), id))!.progress).toBeCloseTo(0.4);
+    expect(present(await trialById(db(), id)).progress).toBeCloseTo(0.4);
     await cancelTrial(db(), id);
     expect(await beatTrial(db(), id, 'm1', 0.5)).toBe(false);
     await endTrial(db(), id, { why: 'too late' });
@@ -224,11 +224,11 @@ describe('the queue of the lab', () => {
       db().query(`update trials set beat_at = now() - interval '1 hour' where id = $1`, [id]);
     await claimTrial(db(), 'm1');
     await reviveTrials(db());
-    expect((await trialById(db(), id))!.state).toBe('running');
+    expect(present(await trialById(db(), id)).state).toBe('running');
     await silent();
     await reviveTrials(db());
-    expect((await trialById(db(), id))!.state).toBe('queued');
-    expect((await claimTrial(db(), 'm2'))!.id).toBe(id);
+    expect(present(await trialById(db(), id)).state).toBe('queued');
+    expect(present(await claimTrial(db(), 'm2')).id).toBe(id);
     await silent();
     await reviveTrials(db());
     expect(await trialById(db(), id)).toMatchObject({

@@ -11,6 +11,7 @@ import {
   TrialResultSchema,
   underMedia,
   withPins,
+  itemAt,
 } from '@lyvek/core';
 import type { CostPart, Layout, MeasuredFrame } from '@lyvek/core';
 import { listLayouts } from '../store/layouts.ts';
@@ -50,7 +51,10 @@ export function measuredFrames(
       ? [
           {
             amounts: a,
-            cost: Object.fromEntries(COST_PARTS.map((p) => [p, frames[p][i]!])) as Record<CostPart, number>,
+            cost: Object.fromEntries(COST_PARTS.map((p) => [p, itemAt(frames[p], i)])) as Record<
+              CostPart,
+              number
+            >,
           },
         ]
       : [],

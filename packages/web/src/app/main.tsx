@@ -1,3 +1,4 @@
+import { present } from '@lyvek/core';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -31,7 +32,7 @@ const queries = new QueryClient({
   },
 });
 
-createRoot(document.getElementById('root')!).render(
+createRoot(present(document.getElementById('root'))).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />

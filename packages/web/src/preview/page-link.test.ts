@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { emptyLayout } from '@lyvek/core';
+import { emptyLayout, itemAt, lastItem, present } from '@lyvek/core';
 import type { Piece, Plan } from '@lyvek/core';
 import { HELLO } from '@lyvek/probe';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
@@ -13,13 +13,13 @@ class Page {
   frame = {
     contentWindow: {
       postMessage: (_hello: unknown, _origin: string, [port]: MessagePort[]) => {
-        this.port = port!;
-        port!.onmessage = (e) => this.heard.push(e.data as ToProbe);
+        this.port = present(port);
+        present(port).onmessage = (e) => this.heard.push(e.data as ToProbe);
       },
     },
   };
   say(message: FromProbe | Record<string, unknown> | string | null) {
-    this.port!.postMessage(message);
+    present(this.port).postMessage(message);
   }
   of = <D extends ToProbe['type']>(what: D) =>
     this.heard.filter((m): m is Extract<ToProbe, { type: D }> => m.type === what);
@@ -78,7 +78,7 @@ describe('the line to a page', () => {
   test('a page that is there is measured with the selectors of the document, and then counts as ready', async () => {
     const seen: unknown[] = [];
     await connected({ layout: (l) => seen.push(l) });
-    expect(page.of('measure')[0]!.selectors).toEqual(['#a']);
+    expect(itemAt(page.of('measure'), 0).selectors).toEqual(['#a']);
     expect(state().link).toBe('loading');
     page.say({ type: 'layout', id: 0, layout });
     await soon();
@@ -132,7 +132,7 @@ describe('the line to a page', () => {
     page.say({ type: 'scrolled', seq: 1, x: 0, y: 40 });
     await soon();
     expect(state().offset.y).toBe(500);
-    const { seq } = page.of('scroll').at(-1)!;
+    const { seq } = lastItem(page.of('scroll'));
     // Where the page really landed is the truth.
     page.say({ type: 'scrolled', seq, x: 0, y: 499 });
     await soon();
@@ -145,13 +145,13 @@ describe('the line to a page', () => {
     link.scrollTo(3000);
     await soon();
     const asked = () => page.of('scroll').map((m) => m.y);
-    page.say({ type: 'scrolled', seq: page.of('scroll').at(-1)!.seq, x: 0, y: 1400 });
+    page.say({ type: 'scrolled', seq: lastItem(page.of('scroll')).seq, x: 0, y: 1400 });
     await soon();
     expect(state().offset.y).toBe(1400);
     link.style([piece('pin', '#a { height: 9000px }')], patch, nothing);
     await soon();
     expect(asked().at(-1)).toBe(3000);
-    const { seq } = page.of('scroll').at(-1)!;
+    const { seq } = lastItem(page.of('scroll'));
     page.say({ type: 'scrolled', seq, x: 0, y: 3000 });
     page.say({ type: 'scrolled', seq, x: 0, y: 2100 });
     await soon();
@@ -223,7 +223,7 @@ describe('the line to a page', () => {
     const first = page.port;
     greet({ source: page.frame.contentWindow, data: HELLO });
     expect(page.port).toBe(first);
-    first!.close();
+    present(first).close();
     await soon();
     expect(page.port).not.toBe(first);
     page.say({ type: 'ready', late: true, frames: 0 });
@@ -236,9 +236,9 @@ describe('the line to a page', () => {
     link = new PageLink({ measures: false });
     detach = link.attach(page.frame as never, () => []);
     greet({ source: page.frame.contentWindow, data: HELLO });
-    const first = page.port!;
+    const first = present(page.port);
     greet({ source: page.frame.contentWindow, data: HELLO });
-    const second = page.port!;
+    const second = present(page.port);
     expect(second).not.toBe(first);
     first.postMessage({ type: 'ready', late: false, frames: 0 });
     await soon();
@@ -333,7 +333,7 @@ describe('the line to a page', () => {
     const patch = { wraps: [], attributes: [] } as never;
     link.style([piece('a', '#a {}')], patch, nothing);
     await soon();
-    page.port!.close();
+    present(page.port).close();
     await soon();
     greet({ source: page.frame.contentWindow, data: HELLO });
     page.say({ type: 'ready', late: true, frames: 0 });

@@ -4,7 +4,7 @@
  */
 import { createStore } from 'zustand/vanilla';
 import type { HtmlPatch, Layout, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
-import { KEPT, previewCss } from '@lyvek/core';
+import { KEPT, previewCss, itemAt } from '@lyvek/core';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
 import type { LivePairing, Refusal } from './live-greeting.ts';
 import { PageLine } from './page-line.ts';
@@ -39,7 +39,7 @@ export interface LinkEvents {
 }
 
 const animationNames = (piece: Piece): string[] =>
-  [...piece.keyframes.matchAll(/@keyframes (lv-[\w-]+)/g)].map((m) => m[1]!);
+  [...piece.keyframes.matchAll(/@keyframes (lv-[\w-]+)/g)].map((m) => itemAt(m, 1));
 
 /** A series of changes of the page is measured once, ms. */
 const REST_MS = 60;

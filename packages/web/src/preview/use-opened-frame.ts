@@ -1,4 +1,5 @@
 /** A page in a frame: at a host of its own, or under a path where that does not resolve; opened anew when asked to. */
+import { present } from '@lyvek/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import { useStore } from 'zustand';
@@ -37,9 +38,9 @@ export function useOpenedFrame(
   const [form, setForm] = useState<'host' | 'path'>('host');
   const state = useStore(link.store, (s) => s.link);
   useEffect(() => {
-    const detach = link.attach(frame.current!, selectors, live);
+    const detach = link.attach(present(frame.current), selectors, live);
     // Only after someone listens for its first words.
-    frame.current!.src = live ? `/live/${id}` : previewUrl(token, form, location, undefined, scripts);
+    present(frame.current).src = live ? `/live/${id}` : previewUrl(token, form, location, undefined, scripts);
     return detach;
   }, [link, selectors, id, token, live, form, round, frame, scripts, outside]);
   useEffect(() => {

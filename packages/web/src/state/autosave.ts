@@ -2,6 +2,7 @@
  * Autosave of one take: every finished act becomes a revision. An act is written to the journal in the task that shows it, and taken
  * out once the server has acknowledged it; acts are sent one after the other, in order. Saved means: the journal is empty.
  */
+import { itemAt } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 import type { Entry, Journal } from './journal.ts';
 
@@ -152,7 +153,7 @@ export class Autosave {
     this.sending = true;
     const { delays = DELAYS, journal, onState, put } = this.options;
     for (let attempt = 0; this.entries.length && !this.stuck;) {
-      const head = this.entries[0]!;
+      const head = itemAt(this.entries, 0);
       if (this.held && this.entries.length === 1) break;
       this.say();
       // Kept before it is sent: a crash between the two loses nothing.
@@ -164,7 +165,7 @@ export class Autosave {
         this.full = result.full ?? false;
         this.say();
         if (this.closing) break;
-        await this.pause(delays[Math.min(attempt++, delays.length - 1)]!);
+        await this.pause(itemAt(delays, Math.min(attempt++, delays.length - 1)));
         continue;
       }
       this.away = false;
@@ -185,10 +186,10 @@ export class Autosave {
         );
         // What came after it holds it too, as it was shown: that one may be taken.
         if (this.stuck === 'refused' && this.entries.length > 1) {
-          this.entries[1]!.base = head.base;
+          itemAt(this.entries, 1).base = head.base;
           this.entries.shift();
           this.stuck = null;
-          await journal.remove([head], { ...this.entries[0]! }).catch(() => undefined);
+          await journal.remove([head], { ...itemAt(this.entries, 0) }).catch(() => undefined);
         }
       }
     }

@@ -1,6 +1,6 @@
 /** How the page is tried: shared by the Rundown and the trials. */
 import { createContext, useContext } from 'react';
-import { CLOCKS, DEFAULT_GESTURE, DEVICES } from '@lyvek/core';
+import { CLOCKS, DEFAULT_GESTURE, DEVICES, itemAt } from '@lyvek/core';
 import type { Direction } from '@lyvek/core';
 
 export interface Choice {
@@ -13,9 +13,9 @@ export interface Choice {
 
 export const FIRST_CHOICE: Choice = {
   gesture: DEFAULT_GESTURE,
-  clock: CLOCKS[0]!.id,
+  clock: itemAt(CLOCKS, 0).id,
   direction: 'down',
-  device: DEVICES[0]!.id,
+  device: itemAt(DEVICES, 0).id,
 };
 
 export interface Choosing {

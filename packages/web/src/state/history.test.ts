@@ -8,6 +8,8 @@ import {
   withDriver,
   withFragment,
   withPins,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import { element, EDIT_NAMES, makeLayout, RANDOM_EDITS } from '@lyvek/core/testing';
 import { afterAct, afterStep } from './history.ts';
@@ -28,7 +30,7 @@ describe('undo and redo', () => {
         const first = emptyDocument();
         let h: History = { document: first, past: [], future: [] };
         for (const [name, a, b] of list) {
-          const next = applyOperation(h.document, RANDOM_EDITS[name]!(a, b)).document;
+          const next = applyOperation(h.document, present(RANDOM_EDITS[name])(a, b)).document;
           if (next !== h.document) h = afterAct(h, name, next);
           const read = readDocument(h.document);
           expect(read.ok ? [] : [name, ...read.problems]).toEqual([]);
@@ -48,23 +50,28 @@ describe('undo and redo', () => {
 
   test('a new edit after undoing leaves nothing to redo', () => {
     const add = (h: History) =>
-      afterAct(h, 'add', applyOperation(h.document, RANDOM_EDITS['add an effect']!(0, 0)).document);
+      afterAct(h, 'add', applyOperation(h.document, present(RANDOM_EDITS['add an effect'])(0, 0)).document);
     const one = add({ document: emptyDocument(), past: [], future: [] });
-    const back = afterStep(one, 'past')!.history;
+    const back = present(afterStep(one, 'past')).history;
     expect(back.future).toHaveLength(1);
     expect(add(back).future).toEqual([]);
   });
 
   test('scrubbed to timed and back loses nothing', () => {
     const d = withFragment(
-      EFFECTS[0]!.compose({ layout: withPins(layout, []), element: 0, document: emptyDocument(), newId }),
+      itemAt(EFFECTS, 0).compose({
+        layout: withPins(layout, []),
+        element: 0,
+        document: emptyDocument(),
+        newId,
+      }),
     )(emptyDocument());
     const [motion] = d.motions;
     const given = { target: '#a', length: 600, newId };
-    const timed = withDriver(d, motion!.id, 'new trigger', given);
+    const timed = withDriver(d, present(motion).id, 'new trigger', given);
     expect(timed.document.triggers).toHaveLength(1);
-    expect(timed.document.motions[0]!.time).toEqual({ delay: '0ms', duration: '400ms' });
-    const back = withDriver(timed.document, motion!.id, motion!.driver, given).document;
+    expect(itemAt(timed.document.motions, 0).time).toEqual({ delay: '0ms', duration: '400ms' });
+    const back = withDriver(timed.document, present(motion).id, present(motion).driver, given).document;
     expect(back.triggers).toEqual([]);
     expect({ ...back.motions[0], time: undefined }).toEqual({ ...motion, time: undefined });
   });

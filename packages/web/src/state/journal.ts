@@ -4,7 +4,7 @@
  */
 import { deleteDB, openDB } from 'idb';
 import type { DBSchema, IDBPDatabase } from 'idb';
-import { readDocument } from '@lyvek/core';
+import { readDocument, itemAt, lastItem } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 
 export interface Entry {
@@ -125,9 +125,9 @@ export const browserJournal: Journal = {
       lists.set(e.journal, [...(lists.get(e.journal) ?? []), { ...e, document: read.document }]);
     }
     const mine = await Promise.all(
-      [...lists.values()].map(async (list) => ((await adopt(list[0]!.journal)) ? list : null)),
+      [...lists.values()].map(async (list) => ((await adopt(itemAt(list, 0).journal)) ? list : null)),
     );
-    return mine.filter((list) => list !== null).sort((a, b) => a.at(-1)!.at - b.at(-1)!.at);
+    return mine.filter((list) => list !== null).sort((a, b) => lastItem(a).at - lastItem(b).at);
   },
   hold(journal) {
     let end: (() => void) | null = null;

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, render } from '@testing-library/react';
-import { changeMotion } from '@lyvek/core';
+import { changeMotion, itemAt, present } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import { drag, key, letGo, moveTo, press } from '../testing/dom.ts';
 import { fakeSession } from '../testing/session.ts';
@@ -17,8 +17,8 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 const named = (name: string) => changeMotion('m_a', 'rename', (m) => ({ ...m, name }));
-const nameIn = (d = fake.document()) => d.motions[0]!.name;
-const shown = () => (fake.tried() ? nameIn(fake.tried()!) : null);
+const nameIn = (d = fake.document()) => itemAt(d.motions, 0).name;
+const shown = () => (fake.tried() ? nameIn(present(fake.tried())) : null);
 
 describe('a drag that edits', () => {
   const grip = (given: Partial<OperationDrag> = {}) =>

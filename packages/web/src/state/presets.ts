@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { PresetFacts } from '@lyvek/api';
-import { PresetFileSchema, presetEffect, listProblems } from '@lyvek/core';
+import { PresetFileSchema, presetEffect, listProblems, present } from '@lyvek/core';
 import type { EffectDefinition, PresetBody } from '@lyvek/core';
 import { api } from './api.ts';
 
@@ -21,7 +21,7 @@ export function usePresets() {
   return {
     presets,
     effects: list,
-    findEffect: (id: string) => effects.get(id)!,
+    findEffect: (id: string) => present(effects.get(id)),
     isPending: query.isPending,
     query,
     refresh: () => client.invalidateQueries({ queryKey: KEY }),
@@ -50,7 +50,7 @@ export function readPresetFile(
   const [first] = listProblems(read.error);
   return {
     ok: false,
-    error: `It is not a file of presets: ${first!.path || 'its format'}: ${first!.message}.`,
+    error: `It is not a file of presets: ${present(first).path || 'its format'}: ${present(first).message}.`,
   };
 }
 

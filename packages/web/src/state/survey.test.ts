@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { emptyLayout, SWEEP_SIZES } from '@lyvek/core';
+import { emptyLayout, SWEEP_SIZES, present } from '@lyvek/core';
 import { Survey } from './survey.ts';
 
 /** Answers every size until none is asked for. */
@@ -46,7 +46,7 @@ describe('a survey', () => {
   test('stopping keeps what was measured, and going on goes on there', () => {
     const survey = new Survey();
     survey.begin('a');
-    survey.put(emptyLayout(survey.store.getState().wanted!));
+    survey.put(emptyLayout(present(survey.store.getState().wanted)));
     const next = survey.store.getState().wanted;
     survey.end();
     expect(survey.store.getState().wanted).toBeNull();

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { DocumentSchema, edit } from '@lyvek/core';
+import { DocumentSchema, edit, itemAt, present } from '@lyvek/core';
 import type { Motion, MotionDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import type { Entry } from './journal.ts';
@@ -48,7 +48,7 @@ beforeEach(() => {
     removeEventListener: (type: string) => void listening.delete(type),
     fetch: (_path: string, init: RequestInit = {}) => {
       if (init.method === 'PUT') {
-        const base = new Headers(init.headers).get('if-match')!;
+        const base = present(new Headers(init.headers).get('if-match'));
         if (base !== `"${revision}"`)
           return Promise.resolve(
             new Response(JSON.stringify({ title: 'Behind', status: 412, detail: 'Somebody was faster.' }), {
@@ -107,7 +107,7 @@ describe('a take that is open', () => {
     expect(session.undo()).toBe('rename');
     expect(names()).toContain('B');
     await until(() => puts.length === 2 && state().save.kind === 'saved');
-    expect(puts[1]!.base).toBe('"5"');
+    expect(itemAt(puts, 1).base).toBe('"5"');
     expect(session.redo()).toBe('rename');
     expect(names()).toContain('C');
     expect(session.redo()).toBeNull();
@@ -190,13 +190,13 @@ describe('a take that is open', () => {
       motions: d.motions.map((m) => ({ ...m, on: m.id !== 'm_b' })),
     });
     session.apply(edit('switch off', off));
-    const b = () => state().document.motions.find((m) => m.id === 'm_b')!;
+    const b = () => present(state().document.motions.find((m) => m.id === 'm_b'));
     expect(b().on).toBe(true);
     expect(b().conditions).toEqual([{ media: 'w_narrow', on: false }]);
-    expect(makeSeen(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(false);
+    expect(present(makeSeen(state()).motions.find((m) => m.id === 'm_b')).on).toBe(false);
     session.showFor({ viewport: { width: 1280, height: 800 }, reducedMotion: false });
     expect(state().scope).toBeNull();
-    expect(makeSeen(state()).motions.find((m) => m.id === 'm_b')!.on).toBe(true);
+    expect(present(makeSeen(state()).motions.find((m) => m.id === 'm_b')).on).toBe(true);
   });
 
   const left = (journal: string, base: number, ...list: string[]) => {
@@ -218,7 +218,7 @@ describe('a take that is open', () => {
     await open();
     expect(names()).toContain('three');
     await until(() => puts.length === 3 && kept.length === 0);
-    expect(puts.map((p) => [p.base, p.document.motions[1]!.name])).toEqual([
+    expect(puts.map((p) => [p.base, itemAt(p.document.motions, 1).name])).toEqual([
       ['"4"', 'one'],
       ['"5"', 'two'],
       ['"6"', 'three'],
@@ -231,7 +231,7 @@ describe('a take that is open', () => {
     left('other', 4, 'mine');
     await open();
     await until(() => puts.length === 2 && kept.length === 0);
-    expect(puts.map((p) => p.document.motions[1]!.name)).toEqual(['one', 'two']);
+    expect(puts.map((p) => itemAt(p.document.motions, 1).name)).toEqual(['one', 'two']);
     expect(made).toEqual([expect.stringMatching(/^Take A, edits of another tab: .*mine/)]);
     expect([rescued, kept]).toEqual([['Take A, edits of another tab'], []]);
   });
@@ -243,7 +243,7 @@ describe('a take that is open', () => {
     await until(() => state().save.kind === 'conflict');
     expect(state().save.kind).toBe('conflict');
     expect(names()).toContain('mine');
-    expect(names(kept[0]!.document)).toContain('mine');
+    expect(names(itemAt(kept, 0).document)).toContain('mine');
     expect(puts).toEqual([]);
     await session.dropMine();
     expect(kept).toEqual([]);
@@ -254,9 +254,9 @@ describe('a take that is open', () => {
     session.nudge(edit('move', named('m_b', 'last')));
     // Kept at once, and not called saved before it is.
     expect([puts, state().save.kind]).toEqual([[], 'saving']);
-    expect(names(kept[0]!.document)).toContain('last');
-    listening.get('pagehide')!();
+    expect(names(itemAt(kept, 0).document)).toContain('last');
+    present(listening.get('pagehide'))();
     await until(() => puts.length === 1);
-    expect(names(puts[0]!.document)).toContain('last');
+    expect(names(itemAt(puts, 0).document)).toContain('last');
   });
 });

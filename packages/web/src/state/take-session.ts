@@ -2,7 +2,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
 import type { Edited, EditView, MediaFacts, MotionDocument, Operation } from '@lyvek/core';
-import { activeMedia, applyOperation, shorten, underMedia, whyUnsound } from '@lyvek/core';
+import { activeMedia, applyOperation, shorten, underMedia, whyUnsound, itemAt, lastItem } from '@lyvek/core';
 import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
@@ -87,7 +87,7 @@ export class TakeSession {
    */
   static async open(takeId: string): Promise<{ session: TakeSession; rescued: string[] }> {
     const [take, left] = await Promise.all([api.take({ id: takeId }), browserJournal.orphans(takeId)]);
-    const first = left.find((list) => list[0]!.base === take.revision) ?? left.at(-1) ?? [];
+    const first = left.find((list) => itemAt(list, 0).base === take.revision) ?? left.at(-1) ?? [];
     const session = new TakeSession(takeId, first.at(-1)?.document ?? take.document, take.revision);
     if (first.length) session.autosave.resume(first);
     const rescued: string[] = [];
@@ -234,7 +234,7 @@ export class TakeSession {
 async function rescue(of: { id: string; pageId: string; name: string }, list: Entry[]): Promise<string[]> {
   try {
     const name = shorten(of.name, 120 - ', edits of another tab'.length) + ', edits of another tab';
-    const take = await api.createTake({ id: of.pageId, body: { name, document: list.at(-1)!.document } });
+    const take = await api.createTake({ id: of.pageId, body: { name, document: lastItem(list).document } });
     await browserJournal.remove(list);
     return [take.name];
   } catch {

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { recordedGesture, TraceSchema, runGesture } from '@lyvek/core';
+import { recordedGesture, TraceSchema, runGesture, itemAt, lastItem, present } from '@lyvek/core';
 import { MAX_TRACES, traceFrom, withTrace } from './traces.ts';
 
 const samples = [
@@ -10,11 +10,11 @@ const samples = [
 ];
 
 test('a recording begins with the first movement and is replayed as it was', () => {
-  const trace = traceFrom(samples, [])!;
+  const trace = present(traceFrom(samples, []));
   expect(TraceSchema.parse(trace)).toEqual(trace);
   expect(trace.samples.map((s) => s.y)).toEqual([100, 120, 160, 150]);
-  expect(trace.samples[0]!.t).toBe(0);
-  expect(trace.samples.at(-1)!.t).toBeCloseTo(50, 0);
+  expect(itemAt(trace.samples, 0).t).toBe(0);
+  expect(lastItem(trace.samples).t).toBeCloseTo(50, 0);
   expect([...runGesture(recordedGesture(trace), 0, 5000, 60).offsets]).toEqual([100, 120, 160, 150]);
 });
 test('without movement there is nothing to keep', () => {
@@ -31,8 +31,8 @@ test('without movement there is nothing to keep', () => {
 });
 test('names are free ones, and the oldest goes when there are too many', () => {
   let all: ReturnType<typeof withTrace> = [];
-  for (let i = 0; i < MAX_TRACES + 2; i++) all = withTrace(all, traceFrom(samples, all)!);
+  for (let i = 0; i < MAX_TRACES + 2; i++) all = withTrace(all, present(traceFrom(samples, all)));
   expect(all.length).toBe(MAX_TRACES);
   expect(new Set(all.map((t) => t.name)).size).toBe(MAX_TRACES);
-  expect(all.at(-1)!.name).not.toBe(all[0]!.name);
+  expect(lastItem(all).name).not.toBe(itemAt(all, 0).name);
 });

@@ -1,4 +1,5 @@
 /** Recorded scrolling of a project. */
+import { itemAt } from '@lyvek/core';
 import type { Trace } from '@lyvek/core';
 
 /** As many as the server keeps for a project. */
@@ -9,10 +10,10 @@ export function traceFrom(
   samples: readonly { t: number; y: number }[],
   known: readonly Trace[],
 ): Trace | null {
-  const first = samples.findIndex((s, i) => i > 0 && s.y !== samples[0]!.y);
+  const first = samples.findIndex((s, i) => i > 0 && s.y !== itemAt(samples, 0).y);
   if (first < 0) return null;
   const kept = samples.slice(first - 1);
-  const began = first === 1 ? kept[1]!.t - 1000 / 60 : kept[0]!.t;
+  const began = first === 1 ? itemAt(kept, 1).t - 1000 / 60 : itemAt(kept, 0).t;
   return {
     format: 'lyvek-trace',
     version: 1,

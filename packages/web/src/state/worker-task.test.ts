@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { emptyLayout, withPins, emptyDocument } from '@lyvek/core';
+import { emptyLayout, withPins, emptyDocument, itemAt, present } from '@lyvek/core';
 import type { TrialAnswer } from './workers/trial-work.ts';
 import type { FromWorker, ToWorker } from './workers/jobs.ts';
 import { WorkerTask } from './worker-task.ts';
@@ -43,18 +43,18 @@ describe('what is asked of a worker', () => {
     s.ask(first);
     const [worker] = FakeWorker.all;
     expect(s.store.getState().running).toBe(0);
-    worker!.say({ type: 'step', done: 1, of: 4 });
+    present(worker).say({ type: 'step', done: 1, of: 4 });
     expect(s.store.getState().running).toBe(0.25);
-    worker!.say({ type: 'done', answer });
+    present(worker).say({ type: 'done', answer });
     expect(s.store.getState()).toEqual({ last: { ...first, answer }, running: null, failed: null });
   });
   test('a layout crosses to the worker only once', () => {
     const s = make();
     s.ask(asked('a'));
-    FakeWorker.all[0]!.say({ type: 'done', answer });
+    itemAt(FakeWorker.all, 0).say({ type: 'done', answer });
     s.ask(asked('b'));
-    expect(FakeWorker.all[0]!.heard.map((m) => m.input.layout)).toEqual([layout, undefined]);
-    expect(FakeWorker.all[0]!.heard.map((m) => m.kept.includes('layout'))).toEqual([false, true]);
+    expect(itemAt(FakeWorker.all, 0).heard.map((m) => m.input.layout)).toEqual([layout, undefined]);
+    expect(itemAt(FakeWorker.all, 0).heard.map((m) => m.kept.includes('layout'))).toEqual([false, true]);
   });
   test('of several questions in a hurry the newest is answered, by the same worker', () => {
     const s = make();
@@ -62,28 +62,28 @@ describe('what is asked of a worker', () => {
     s.ask(asked('b'));
     s.ask(asked('c'));
     const [worker] = FakeWorker.all;
-    worker!.say({ type: 'done', answer });
+    present(worker).say({ type: 'done', answer });
     expect(FakeWorker.all.length).toBe(1);
-    expect(worker!.heard.map((m) => m.input.document!.importedRules[0])).toEqual(['a', 'c']);
+    expect(present(worker).heard.map((m) => present(m.input.document).importedRules[0])).toEqual(['a', 'c']);
   });
   test('ending keeps what was finished before, and the next one gets its layout again', () => {
     const s = make();
     s.ask(asked('a'));
-    FakeWorker.all[0]!.say({ type: 'done', answer });
+    itemAt(FakeWorker.all, 0).say({ type: 'done', answer });
     s.ask(asked('b'));
     s.end();
-    expect(FakeWorker.all[0]!.ended).toBe(true);
+    expect(itemAt(FakeWorker.all, 0).ended).toBe(true);
     expect(s.store.getState().running).toBeNull();
-    expect(s.store.getState().last!.document.importedRules).toEqual(['a']);
+    expect(present(s.store.getState().last).document.importedRules).toEqual(['a']);
     s.ask(asked('c'));
-    expect(FakeWorker.all[1]!.heard[0]!.input.layout).toBe(layout);
+    expect(itemAt(itemAt(FakeWorker.all, 1).heard, 0).input.layout).toBe(layout);
   });
   test('a failure is told and does not hide what was found before', () => {
     const s = make();
     s.ask(asked('a'));
-    FakeWorker.all[0]!.say({ type: 'done', answer });
+    itemAt(FakeWorker.all, 0).say({ type: 'done', answer });
     s.ask(asked('b'));
-    FakeWorker.all[0]!.say({ type: 'failed', why: 'out of range' });
+    itemAt(FakeWorker.all, 0).say({ type: 'failed', why: 'out of range' });
     expect(s.store.getState()).toMatchObject({ running: null, failed: 'out of range' });
     expect(s.store.getState().last).not.toBeNull();
   });

@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { itemAt } from '@lyvek/core';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render } from '@testing-library/react';
 import { drag, key, letGo, moveTo, press } from '../testing/dom.ts';
@@ -26,7 +27,7 @@ describe('a drag', () => {
     moveTo(grip, [10, 10]);
     letGo(grip, [10, 40]);
     expect(by()).toEqual([20, -5, 0]);
-    expect(hear.drop.mock.calls[0]![0]).toBe(30);
+    expect(itemAt(hear.drop.mock.calls, 0)[0]).toBe(30);
     expect(hear.putBack).not.toHaveBeenCalled();
     expect(isDragging()).toBe(false);
   });

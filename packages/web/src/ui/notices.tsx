@@ -1,4 +1,5 @@
 /** Short notices at the lower left, with an undo where there is one. */
+import { present } from '@lyvek/core';
 import { createStore, useStore } from 'zustand';
 
 export interface Notice {
@@ -34,7 +35,7 @@ export function Notices() {
             <button
               type="button"
               onClick={() => {
-                n.action!.run();
+                present(n.action).run();
                 drop(n.id);
               }}
             >

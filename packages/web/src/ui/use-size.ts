@@ -1,3 +1,4 @@
+import { present } from '@lyvek/core';
 import { useLayoutEffect, useRef, useState } from 'react';
 
 /** The size of an element, px, as it changes. */
@@ -9,7 +10,7 @@ export function useSize() {
       ref.current && setSize({ width: ref.current.clientWidth, height: ref.current.clientHeight });
     measure();
     const observer = new ResizeObserver(measure);
-    observer.observe(ref.current!);
+    observer.observe(present(ref.current));
     return () => observer.disconnect();
   }, []);
   return { ref, ...size };

@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { unseenAt } from '../shown-at.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -19,7 +20,7 @@ export const anchorUnseen: CheckDefinition = {
         severity: 'error',
         at: unseen.at,
         brief: 'empty on arrival',
-        sentence: `A link of the page leads to ${timeline.layout.elements[unseen.target]!.selector}, where it is ${Math.round(100 * unseen.opacity)} % opaque on arrival.`,
+        sentence: `A link of the page leads to ${itemAt(timeline.layout.elements, unseen.target).selector}, where it is ${Math.round(100 * unseen.opacity)} % opaque on arrival.`,
         fix: unseen.fix,
       }
     );

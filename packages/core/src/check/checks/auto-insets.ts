@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../assert/index.ts';
 import { asView } from '../../drivers/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -10,7 +11,7 @@ export const autoInsets: CheckDefinition = {
     const { motion, placed } = instance;
     const driver = asView(motion.driver);
     if (!driver?.insets.includes('auto')) return null;
-    const scroller = timeline.layout.scrollers[placed.scroller]!;
+    const scroller = itemAt(timeline.layout.scrollers, placed.scroller);
     const padded = (scroller.padding ?? ['0px', '0px']).some(
       (css, i) => driver.insets[i] === 'auto' && !/^0(?:px)?$/.test(css),
     );
@@ -19,7 +20,7 @@ export const autoInsets: CheckDefinition = {
       severity: 'warning',
       at: Math.max(0, placed.start),
       brief: 'shifted by scroll padding',
-      sentence: `Its insets are automatic, and the page pads its scrolling by ${scroller.padding!.join(' and ')}: that moves its range.`,
+      sentence: `Its insets are automatic, and the page pads its scrolling by ${present(scroller.padding).join(' and ')}: that moves its range.`,
       fix: {
         label: 'Write the insets out',
         motions: [
@@ -28,7 +29,7 @@ export const autoInsets: CheckDefinition = {
             driver: {
               ...driver,
               insets: driver.insets.map((css, i) =>
-                css === 'auto' ? written(scroller.padding![i]!) : css,
+                css === 'auto' ? written(itemAt(present(scroller.padding), i)) : css,
               ) as [string, string],
             },
           },

@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** Share of the viewport that counts as large, and of its height that counts as far. Chosen by us. */
@@ -11,7 +12,7 @@ export const counterMotion: CheckDefinition = {
   why: 'A large part of the screen moving against the scroll direction can make people with vestibular disorders sick.',
   checkMotion({ motion, element, placed }, { timeline }, figures) {
     if (!figures || motion.reducedMotion !== 'keep') return null;
-    const { box } = timeline.layout.elements[element]!;
+    const { box } = itemAt(timeline.layout.elements, element);
     const { width, height } = timeline.layout.viewport;
     const share = (Math.min(box.width, width) * Math.min(box.height, height)) / (width * height);
     if (share < LARGE || figures.travel < FAR * height) return null;

@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { newPose, poseAt, makePoser } from '../../trial/index.ts';
 import { declared } from '../declared.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
@@ -12,7 +13,7 @@ export const depthGap: CheckDefinition = {
   why: 'A layer that is not larger than its frame by the distance it travels exposes the frame’s edge.',
   checkMotion(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
-    const layer = timeline.layout.elements[element]!;
+    const layer = itemAt(timeline.layout.elements, element);
     const frame = timeline.layout.elements[layer.parent];
     // What fades in or is read comes and goes; a layer is there all the time.
     if (motion.keyframes.opacity || layer.kind === 'text') return null;
@@ -39,9 +40,9 @@ export const depthGap: CheckDefinition = {
     for (let k = 0; k < LOOKS; k++) {
       const s = from + (k / (LOOKS - 1)) * (to - from);
       poseAt(timeline, poser, s, pose);
-      const top = layer.box.y - extra + pose.corners[1]! - frame.box.y;
+      const top = layer.box.y - extra + itemAt(pose.corners, 1) - frame.box.y;
       const bottom =
-        frame.box.y + frame.box.height - (layer.box.y + layer.box.height + extra + pose.corners[5]!);
+        frame.box.y + frame.box.height - (layer.box.y + layer.box.height + extra + itemAt(pose.corners, 5));
       if (Math.max(top, bottom) > gap) [gap, at, below] = [Math.max(top, bottom), s, bottom > top];
     }
     if (gap <= 1) return null;

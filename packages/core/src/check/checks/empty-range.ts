@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { isEndless } from '../../drivers/index.ts';
 import type { Instance, CompiledTimeline } from '../../motion/index.ts';
 import { newPose, poseAt, makePoser } from '../../trial/index.ts';
@@ -64,6 +65,6 @@ function changesNothing(instance: Instance, timeline: CompiledTimeline): boolean
   poseAt(timeline, poser, instance.placed.start + 1, after);
   return (
     Math.abs(before.opacity - after.opacity) < 0.01 &&
-    before.corners.every((c, i) => Math.abs(c - after.corners[i]!) < 0.5)
+    before.corners.every((c, i) => Math.abs(c - itemAt(after.corners, i)) < 0.5)
   );
 }

@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from '../../assert/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** A change of opacity by this much and back counts as a flash. Chosen by us; WCAG 2.3.1 speaks of relative luminance. */
@@ -15,7 +16,7 @@ export const flashing: CheckDefinition = {
     let turns = 0;
     let way = 0;
     values.forEach((v, i) => {
-      const by = i ? v - values[i - 1]! : 0;
+      const by = i ? v - itemAt(values, i - 1) : 0;
       if (Math.abs(by) < DEEP) return;
       if (way !== 0 && Math.sign(by) !== way) turns++;
       way = Math.sign(by);
@@ -31,7 +32,9 @@ export const flashing: CheckDefinition = {
       sentence: `Under this gesture it flashes ${flashes} times within ${seconds.toFixed(1)} s; at most ${limits.flashes} in a second are safe.`,
       fix: {
         label: 'Keep its first and last keyframe',
-        motions: [{ ...motion, keyframes: { ...motion.keyframes, opacity: [list[0]!, list.at(-1)!] } }],
+        motions: [
+          { ...motion, keyframes: { ...motion.keyframes, opacity: [itemAt(list, 0), lastItem(list)] } },
+        ],
       },
     };
   },

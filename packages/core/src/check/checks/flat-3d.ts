@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { findMatches } from '../../page/index.ts';
 import { declared } from '../declared.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -18,9 +19,9 @@ export const flat3d: CheckDefinition = {
     const values = ['rotate', 'transform', 'translate'].flatMap((p) => motion.keyframes[p] ?? []);
     if (!values.some((k) => IN_SPACE.test(k.value))) return null;
     if (values.some((k) => /perspective\(/.test(k.value))) return null;
-    const { parent } = timeline.layout.elements[element]!;
+    const { parent } = itemAt(timeline.layout.elements, element);
     const seen =
-      (parent >= 0 && timeline.layout.elements[parent]!.base?.perspective !== undefined) ||
+      (parent >= 0 && itemAt(timeline.layout.elements, parent).base?.perspective !== undefined) ||
       (parent >= 0 && (declared(document, timeline, parent, 'perspective') ?? 'none') !== 'none') ||
       document.motions.some(
         (m) =>
@@ -29,7 +30,7 @@ export const flat3d: CheckDefinition = {
           findMatches(timeline.layout, m.targets.selector).includes(parent),
       );
     if (seen) return null;
-    const selector = parent < 0 ? 'body' : timeline.layout.elements[parent]!.selector;
+    const selector = parent < 0 ? 'body' : itemAt(timeline.layout.elements, parent).selector;
     return {
       severity: 'warning',
       at: Math.max(0, placed.start),

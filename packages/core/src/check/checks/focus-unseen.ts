@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { unseenAt } from '../shown-at.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -20,7 +21,7 @@ export const focusUnseen: CheckDefinition = {
         severity: 'error',
         at: unseen.at,
         brief: 'focus unseen',
-        sentence: `The keyboard gets to ${elements[unseen.target]!.text || 'something in it'} in the middle of the screen, where it is ${Math.round(100 * unseen.opacity)} % opaque.`,
+        sentence: `The keyboard gets to ${itemAt(elements, unseen.target).text || 'something in it'} in the middle of the screen, where it is ${Math.round(100 * unseen.opacity)} % opaque.`,
         fix: unseen.fix,
       }
     );

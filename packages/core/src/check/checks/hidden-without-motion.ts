@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../assert/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { findMatches } from '../../page/index.ts';
 import { declared } from '../declared.ts';
@@ -19,12 +20,12 @@ export const hiddenWithoutMotion: CheckDefinition = {
       if (!motion.on || !list.some((k) => Number.parseFloat(k.value) > UNSEEN)) return [];
       const pickOwn = (e: number) =>
         Number.parseFloat(
-          declared(document, timeline, e, 'opacity') ?? layout.elements[e]!.base?.opacity ?? '1',
+          declared(document, timeline, e, 'opacity') ?? itemAt(layout.elements, e).base?.opacity ?? '1',
         );
       const element = findMatches(layout, motion.targets.selector).find((e) => pickOwn(e) <= UNSEEN);
       if (element === undefined) return [];
       const own = pickOwn(element);
-      const { box } = layout.elements[element]!;
+      const { box } = itemAt(layout.elements, element);
       const middle = box.y + (box.height - layout.viewport.height) / 2;
       return [
         {
@@ -47,7 +48,7 @@ export const hiddenWithoutMotion: CheckDefinition = {
 
 /** Ends that were left out are the element’s own value, which is another one from now on. */
 function withEnds(motion: Motion, own: string): Motion {
-  const list = motion.keyframes.opacity!;
+  const list = present(motion.keyframes.opacity);
   const end = (at: string) => (list.some((k) => k.at === at) ? [] : [{ at, value: own }]);
   return { ...motion, keyframes: { ...motion.keyframes, opacity: [...end('0%'), ...list, ...end('100%')] } };
 }

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../assert/index.ts';
 import { isAtLoad } from '../../drivers/index.ts';
 import { findMatches } from '../../page/index.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -14,8 +15,8 @@ export const introAgainstScroll: CheckDefinition = {
       for (const element of findMatches(timeline.layout, intro.targets.selector))
         for (const property of Object.keys(intro.keyframes))
           for (const t of timeline.writers.get(element)?.get(property) ?? []) {
-            const { motion, placed } = timeline.instances[timeline.tracks[t]!.instance]!;
-            const isLast = place.get(intro.id)! > place.get(motion.id)!;
+            const { motion, placed } = itemAt(timeline.instances, itemAt(timeline.tracks, t).instance);
+            const isLast = present(place.get(intro.id)) > present(place.get(motion.id));
             const letsGo = intro.fill === 'none' || intro.fill === 'backwards';
             if (motion.composite === 'add' || (isLast && letsGo)) continue;
             return [

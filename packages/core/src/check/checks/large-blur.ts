@@ -1,3 +1,4 @@
+import { present } from '../../assert/index.ts';
 import { computeArea, computeBlur } from '../../budget/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -30,7 +31,10 @@ export const largeBlur: CheckDefinition = {
             keyframes: {
               ...motion.keyframes,
               ...Object.fromEntries(
-                filters.map((p) => [p, motion.keyframes[p]!.map((k) => ({ ...k, value: softer(k.value) }))]),
+                filters.map((p) => [
+                  p,
+                  present(motion.keyframes[p]).map((k) => ({ ...k, value: softer(k.value) })),
+                ]),
               ),
             },
           },

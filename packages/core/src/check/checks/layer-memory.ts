@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { computeArea, findCostClass } from '../../budget/index.ts';
 import type { CompiledTimeline } from '../../motion/index.ts';
 import { pxText } from '../finding.ts';
@@ -15,15 +16,15 @@ export const layerMemory: CheckDefinition = {
     if (!trial) return [];
     const { layout } = timeline;
     const { height } = layout.viewport;
-    const lifted = [...liftKeyframes(timeline)].filter(([e]) => layout.elements[e]!.scroller === 0);
+    const lifted = [...liftKeyframes(timeline)].filter(([e]) => itemAt(layout.elements, e).scroller === 0);
     // The browser keeps what lies within a screen of the window.
     const bytesAt = (s: number, e: number): number => {
-      const { y, height: h, width } = layout.elements[e]!.box;
-      if (layout.elements[e]!.fixed) return computeArea(layout, e, 1) * 1e6 * BYTES;
+      const { y, height: h, width } = itemAt(layout.elements, e).box;
+      if (itemAt(layout.elements, e).fixed) return computeArea(layout, e, 1) * 1e6 * BYTES;
       return Math.max(0, Math.min(y + h, s + 2 * height) - Math.max(y, s - height)) * width * BYTES;
     };
     let most = { bytes: 0, at: 0 };
-    for (let s = 0; s <= layout.scrollers[0]!.max.block; s += height / 2) {
+    for (let s = 0; s <= itemAt(layout.scrollers, 0).max.block; s += height / 2) {
       const bytes = lifted.reduce((sum, [e]) => sum + bytesAt(s, e), 0);
       if (bytes > most.bytes) most = { bytes, at: s };
     }

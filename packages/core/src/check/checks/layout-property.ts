@@ -1,3 +1,4 @@
+import { itemAt, lastItem, present } from '../../assert/index.ts';
 import { findCostClass } from '../../budget/index.ts';
 import type { Instance, Motion, CompiledTimeline } from '../../motion/index.ts';
 import type { CheckDefinition, Fix } from '../finding.ts';
@@ -22,7 +23,7 @@ export const layoutProperty: CheckDefinition = {
 };
 
 const sectionWords = (timeline: CompiledTimeline, { element }: Instance): string => {
-  const { section } = timeline.layout.elements[element]!;
+  const { section } = itemAt(timeline.layout.elements, element);
   const n = timeline.layout.elements.filter((e) => e.section === section).length;
   return `${n} ${n === 1 ? 'box' : 'boxes'}`;
 };
@@ -43,23 +44,23 @@ function asTransform({ motion, element }: Instance, timeline: CompiledTimeline):
   const expensive = Object.keys(motion.keyframes).filter((p) => findCostClass(p) === 'layout');
   if (expensive.length !== 1) return null;
   const [property] = expensive as [string];
-  const list = motion.keyframes[property]!;
+  const list = present(motion.keyframes[property]);
   const numbers = list.map((k) => Number(PX.exec(k.value)?.[1] ?? NaN));
   if (numbers.some(Number.isNaN)) return null;
   const { [property]: _, ...rest } = motion.keyframes;
   const size = SIZES[property];
   const as = size ? 'scale' : 'translate';
   if (rest[as] || (!size && !MOVES[property])) return null;
-  const { box, selector } = timeline.layout.elements[element]!;
+  const { box, selector } = itemAt(timeline.layout.elements, element);
   const value = (n: number): string => {
     if (size === 'width') return `${round(n / Math.max(1, box.width))} 1`;
     if (size === 'height') return `1 ${round(n / Math.max(1, box.height))}`;
-    const [x, y] = MOVES[property]!(n - own(numbers));
+    const [x, y] = present(MOVES[property])(n - own(numbers));
     return `${round(x)}px ${round(y)}px`;
   };
   const moved: Motion = {
     ...motion,
-    keyframes: { ...rest, [as]: list.map((k, i) => ({ ...k, value: value(numbers[i]!) })) },
+    keyframes: { ...rest, [as]: list.map((k, i) => ({ ...k, value: value(itemAt(numbers, i)) })) },
   };
   return {
     label: `Write it as ${as}`,
@@ -71,5 +72,5 @@ function asTransform({ motion, element }: Instance, timeline: CompiledTimeline):
 }
 
 /** What the property is without the motion: not measured, so where it ends, or 0 where a keyframe says so. */
-const own = (numbers: readonly number[]): number => (numbers.includes(0) ? 0 : numbers.at(-1)!);
+const own = (numbers: readonly number[]): number => (numbers.includes(0) ? 0 : lastItem(numbers));
 const round = (n: number) => Number(n.toFixed(4));

@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { isEndless } from '../../drivers/index.ts';
 import { findMatches } from '../../page/index.ts';
 import type { Box, Layout } from '../../page/index.ts';
@@ -33,10 +34,11 @@ export const marqueeHole: CheckDefinition = {
         return [];
       const parts = splitParts(layout, strip, axis);
       let hole = 0;
-      for (const [i, [from]] of parts.entries()) if (i > 0) hole = Math.max(hole, from - parts[i - 1]![1]);
+      for (const [i, [from]] of parts.entries())
+        if (i > 0) hole = Math.max(hole, from - itemAt(parts, i - 1)[1]);
       const window = axis === 'inline' ? layout.viewport.width : layout.viewport.height;
       if (hole <= HOLE * window) return [];
-      const { box, selector } = layout.elements[strip]!;
+      const { box, selector } = itemAt(layout.elements, strip);
       return [
         {
           about: m.id,

@@ -1,3 +1,4 @@
+import { present } from '../../assert/index.ts';
 import { isEndless, isTriggered } from '../../drivers/index.ts';
 import { computeTimes } from '../../motion/index.ts';
 import { triggerLines } from '../../timeline/index.ts';
@@ -34,7 +35,10 @@ export const noPause: CheckDefinition = {
             : `It plays for ${(duration / 1000).toFixed(1)} s and cannot be paused.`,
           fix: isMarquee
             ? { label: 'Let it pause', motions: [{ ...m, driver: { ...driver, pauses: true } }] }
-            : { label: 'Play it in 5 s', motions: [{ ...m, time: { ...time!, duration: `${LONG}ms` } }] },
+            : {
+                label: 'Play it in 5 s',
+                motions: [{ ...m, time: { ...present(time), duration: `${LONG}ms` } }],
+              },
         },
       ];
     });

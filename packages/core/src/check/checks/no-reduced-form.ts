@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** Fades, colours and small shifts do no harm, px. Chosen by us. */
@@ -12,7 +13,7 @@ export const noReducedForm: CheckDefinition = {
   why: 'Readers whom motion makes ill ask their system for less of it; this one keeps moving all the same.',
   checkMotion({ motion, element, placed }, { timeline }, figures) {
     if (!figures || motion.reducedMotion !== 'keep') return null;
-    const { width, height } = timeline.layout.elements[element]!.box;
+    const { width, height } = itemAt(timeline.layout.elements, element).box;
     // A line that grows tells how far one has come, and makes nobody ill.
     if (Math.min(width, height) < THIN) return null;
     const spins = Object.keys(motion.keyframes).some((p) => SPINS.test(p));

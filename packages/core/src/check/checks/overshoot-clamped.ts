@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { findCostClass } from '../../budget/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -13,7 +14,7 @@ export const overshootClamped: CheckDefinition = {
     const { damping } = motion;
     if (damping.kind !== 'spring' || damping.ratio >= 1) return null;
     const past = Math.exp((-Math.PI * damping.ratio) / Math.sqrt(1 - damping.ratio ** 2));
-    const max = timeline.layout.scrollers[placed.scroller]!.max[placed.axis];
+    const max = itemAt(timeline.layout.scrollers, placed.scroller).max[placed.axis];
     const clamped = Object.keys(motion.keyframes).filter(
       (p) => p === 'opacity' || findCostClass(p) === 'filter' || findCostClass(p) === 'paint',
     );

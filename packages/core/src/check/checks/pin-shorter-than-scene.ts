@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { asScroll, asPin, isEndless } from '../../drivers/index.ts';
 import { pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -53,6 +54,6 @@ function isWithin(
   element: number,
   stage: number,
 ): boolean {
-  for (let e = element; e >= 0; e = timeline.layout.elements[e]!.parent) if (e === stage) return true;
+  for (let e = element; e >= 0; e = itemAt(timeline.layout.elements, e).parent) if (e === stage) return true;
   return false;
 }

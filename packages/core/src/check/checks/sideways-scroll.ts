@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { newPose, poseAt, makePoser } from '../../trial/index.ts';
 import { isClipped } from '../declared.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
@@ -12,7 +13,7 @@ export const sidewaysScroll: CheckDefinition = {
   why: 'What reaches beyond the right edge makes the whole page scroll sideways, and phones zoom out to show it.',
   checkMotion(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
-    const { box, fixed, scroller } = timeline.layout.elements[element]!;
+    const { box, fixed, scroller } = itemAt(timeline.layout.elements, element);
     if (fixed || scroller !== 0 || placed.axis !== 'block') return null;
     const poser = makePoser(timeline, timeline.instances.indexOf(instance));
     if (!poser.moves) return null;
@@ -28,13 +29,13 @@ export const sidewaysScroll: CheckDefinition = {
       const s = from + (k / (LOOKS - 1)) * (to - from);
       poseAt(timeline, poser, s, pose);
       for (let i = 0; i < 4; i++) {
-        const right = box.x + (i % 2 === 1 ? box.width : 0) + pose.corners[2 * i]!;
+        const right = box.x + (i % 2 === 1 ? box.width : 0) + itemAt(pose.corners, 2 * i);
         if (right - rest > beyond) [beyond, at] = [right - rest, s];
       }
     }
     if (beyond <= 1 || isClipped(document, timeline, element)) return null;
-    const parent = timeline.layout.elements[element]!.parent;
-    const selector = parent < 0 ? 'body' : timeline.layout.elements[parent]!.selector;
+    const parent = itemAt(timeline.layout.elements, element).parent;
+    const selector = parent < 0 ? 'body' : itemAt(timeline.layout.elements, parent).selector;
     return {
       severity: 'error',
       at,

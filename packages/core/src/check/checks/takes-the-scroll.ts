@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { placeOnPage } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -20,7 +21,7 @@ export const takesTheScroll: CheckDefinition = {
       const isFrame = e.tag === 'iframe' || e.tag === 'object';
       if ((!isFrame && inner < 0) || e.box.width < WIDE * width || e.box.height < HIGH * height) return [];
       // A page that scrolls in a box of its own has nothing else to scroll.
-      if (layout.scrollers[0]!.max.block <= 0) return [];
+      if (itemAt(layout.scrollers, 0).max.block <= 0) return [];
       const freed = document.adjustments.some(
         (a) =>
           a.selector === e.selector && a.declarations[isFrame ? 'pointer-events' : 'overflow'] !== undefined,

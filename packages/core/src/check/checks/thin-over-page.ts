@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { asScroll } from '../../drivers/index.ts';
 import { maxScrollFor } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -13,7 +14,7 @@ export const thinOverPage: CheckDefinition = {
   why: 'Spread over the whole page, the part that can be seen barely moves.',
   checkMotion(instance, { timeline }) {
     const { motion, element, placed } = instance;
-    const { box, fixed, sticky } = timeline.layout.elements[element]!;
+    const { box, fixed, sticky } = itemAt(timeline.layout.elements, element);
     const whole = asScroll(motion.driver);
     if (!whole || whole.scroller || fixed || sticky) return null;
     const max = maxScrollFor(instance, timeline);

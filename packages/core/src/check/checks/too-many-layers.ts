@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 import { liftKeyframes } from './layer-memory.ts';
 
@@ -9,10 +10,12 @@ export const tooManyLayers: CheckDefinition = {
   checkDocument({ timeline, limits, trial, document }) {
     if (!trial) return [];
     const { height } = timeline.layout.viewport;
-    const lifted = [...liftKeyframes(timeline)].filter(([e]) => timeline.layout.elements[e]!.scroller === 0);
+    const lifted = [...liftKeyframes(timeline)].filter(
+      ([e]) => itemAt(timeline.layout.elements, e).scroller === 0,
+    );
     const ends = lifted
       .flatMap(([e, motion]) => {
-        const { y, height: h } = timeline.layout.elements[e]!.box;
+        const { y, height: h } = itemAt(timeline.layout.elements, e).box;
         return [
           { at: y - height, by: 1, motion },
           { at: y + h, by: -1, motion },
@@ -31,7 +34,7 @@ export const tooManyLayers: CheckDefinition = {
       {
         about: most.motion,
         severity: 'warning' as const,
-        at: Math.max(0, Math.min(timeline.layout.scrollers[0]!.max.block, most.at)),
+        at: Math.max(0, Math.min(itemAt(timeline.layout.scrollers, 0).max.block, most.at)),
         brief: `${most.count} layers at once`,
         sentence: `Here ${most.count} moving elements are on the screen at once${one ? `, many of them by “${one.name}”` : ''}; your limit is ${limits.layers}.`,
         fix: null,

@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { triggerLines } from '../../timeline/index.ts';
 import { pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -13,7 +14,7 @@ export const triggerUnreachable: CheckDefinition = {
       const lines = triggerLines(trigger, timeline.layout);
       if ('reason' in lines) return [];
       const { scroller, down } = lines;
-      const max = timeline.layout.scrollers[scroller]!.max.block;
+      const max = itemAt(timeline.layout.scrollers, scroller).max.block;
       if (down <= max) return [];
       return [
         {

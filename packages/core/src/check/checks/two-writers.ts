@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { isEndless } from '../../drivers/index.ts';
 import type { Instance } from '../../motion/index.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
@@ -14,7 +15,7 @@ export const twoWriters: CheckDefinition = {
     if (later.motion.composite !== 'replace' || isEndless(later.motion.driver)) return null;
     for (const property of Object.keys(later.motion.keyframes))
       for (const t of timeline.writers.get(later.element)?.get(property) ?? []) {
-        const earlier = timeline.instances[timeline.tracks[t]!.instance]!;
+        const earlier = itemAt(timeline.instances, itemAt(timeline.tracks, t).instance);
         if (earlier === later) break;
         const found = between(earlier, later, property, context);
         if (found) return found;

@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { isEndless } from '../../drivers/index.ts';
 import type { Px } from '../../page/index.ts';
 import { maxScrollFor } from '../finding.ts';
@@ -16,7 +17,7 @@ export const unseenWhereRead: CheckDefinition = {
   why: 'Text that is still half transparent in the middle of the screen is hard to read exactly where people look.',
   checkMotion(instance, { timeline, limits }) {
     const { motion, element, placed } = instance;
-    const facts = timeline.layout.elements[element]!;
+    const facts = itemAt(timeline.layout.elements, element);
     if (!motion.keyframes.opacity || facts.kind !== 'text' || facts.fixed || facts.sticky) return null;
     if (placed.scroller !== 0 || placed.axis !== 'block' || isEndless(motion.driver)) return null;
     const max = maxScrollFor(instance, timeline);

@@ -1,4 +1,5 @@
 /** The animation list of one element, each entry on its way to becoming a motion. */
+import { itemAt, present } from '../../assert/index.ts';
 import type { Element } from 'domhandler';
 import type { Motion } from '../../motion/index.ts';
 import { customSyntax, parseEasing } from '../../value/index.ts';
@@ -45,7 +46,7 @@ export class Drafts {
     const won = this.winners(element, env);
     const names = splitTop(won.get('animation-name')?.value ?? 'none');
     if (names.every((n) => n.toLowerCase() === 'none')) return { drafts: [] };
-    const rule = won.get('animation-name')!.rule;
+    const rule = present(won.get('animation-name')).rule;
     const odd = [...won].find(([, w]) => /\b(inherit|revert|revert-layer)\b/i.test(w.value));
     if (odd)
       return {
@@ -57,7 +58,7 @@ export class Drafts {
       const values = Object.fromEntries(
         ANIMATION_LONGHANDS.map((p) => {
           const list = splitTop(won.get(p)?.value ?? INITIAL[p]);
-          return [p, list[i % list.length]!];
+          return [p, itemAt(list, i % list.length)];
         }),
       ) as Longhands;
       const made = this.draft(
@@ -143,8 +144,8 @@ function joined(list: readonly DraftOf[]): DraftOf[] {
     });
     if (at < 0) out.push(one);
     else {
-      const { draft } = out[at]!;
-      out[at] = { ...out[at]!, draft: { ...draft, keyframes: { ...draft.keyframes, ...keyframes } } };
+      const { draft } = itemAt(out, at);
+      out[at] = { ...itemAt(out, at), draft: { ...draft, keyframes: { ...draft.keyframes, ...keyframes } } };
     }
   }
   return out;

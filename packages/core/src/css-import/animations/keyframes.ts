@@ -1,4 +1,5 @@
 /** `@keyframes` as the document has them: per property, with the easing that leads from each stop. */
+import { present } from '../../assert/index.ts';
 import { decimal, parseEasing, valueError } from '../../value/index.ts';
 import type { Keyframe } from '../../value/index.ts';
 import { PHASES } from '../../timeline/index.ts';
@@ -40,7 +41,7 @@ export function readFrames(
   put: (text: string) => string | null,
 ): Frames {
   if (!isFixed(frames)) return read(frames, timing, put);
-  const byTiming = known.get(frames) ?? known.set(frames, new Map()).get(frames)!;
+  const byTiming = known.get(frames) ?? present(known.set(frames, new Map()).get(frames));
   const made = byTiming.get(timing) ?? read(frames, timing, put);
   byTiming.set(timing, made);
   return made;
@@ -67,7 +68,7 @@ function read(frames: ReadKeyframes, timing: string, put: (text: string) => stri
         const wrong = valueError(d.property, value);
         if (wrong) return { obstacle: `${frames.name}: ${wrong}` };
         const list = (keyframes[d.property] ??= []);
-        const seen = places.get(d.property) ?? places.set(d.property, new Map()).get(d.property)!;
+        const seen = places.get(d.property) ?? present(places.set(d.property, new Map()).get(d.property));
         const stop: Keyframe = { at, value, ...(easingText(easing) ? { easing } : {}) };
         const index = seen.get(at) ?? list.length;
         seen.set(at, index);

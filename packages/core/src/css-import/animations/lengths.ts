@@ -1,4 +1,5 @@
 /** Lengths, percentages and times as sums of multiples of units. */
+import { itemAt, present } from '../../assert/index.ts';
 import { parseLength } from '../../page/index.ts';
 import type { LengthExpr } from '../../page/index.ts';
 import { decimal } from '../../value/index.ts';
@@ -9,7 +10,7 @@ export function simpler(css: string): string {
   if (!terms || !/^calc\(/i.test(css)) return css;
   const parts = [...terms].filter(([, n]) => Math.abs(n) > 1e-9);
   if (parts.length === 0) return terms.has('%') || terms.size === 0 ? '0%' : `0${[...terms.keys()][0]}`;
-  if (parts.length === 1) return `${decimal(parts[0]![1])}${parts[0]![0]}`;
+  if (parts.length === 1) return `${decimal(itemAt(parts, 0)[1])}${itemAt(parts, 0)[0]}`;
   return `calc(${parts
     .map(([unit, n], i) =>
       i === 0 ? `${decimal(n)}${unit}` : `${n < 0 ? '-' : '+'} ${decimal(Math.abs(n))}${unit}`,
@@ -49,8 +50,10 @@ export function linearTerms(css: string): Map<string, number> | null {
         return e.terms.every((t) => add(t, factor));
       case 'product': {
         const sizes = e.factors.filter((f) => number(f) === null);
-        const scale = e.factors.filter((f) => number(f) !== null).reduce((n, f) => n * number(f)!, factor);
-        return sizes.length === 1 && add(sizes[0]!, scale);
+        const scale = e.factors
+          .filter((f) => number(f) !== null)
+          .reduce((n, f) => n * present(number(f)), factor);
+        return sizes.length === 1 && add(itemAt(sizes, 0), scale);
       }
       default:
         return false;
@@ -67,7 +70,7 @@ export const toPercent = (css: string): number | null => {
 /** ms of a time, calc() included; null where it is none. */
 export function toMs(css: string): number | null {
   const m = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(m?s)$/i.exec(css.trim());
-  if (m) return Number(m[1]) * (m[2]!.toLowerCase() === 's' ? 1000 : 1);
+  if (m) return Number(m[1]) * (itemAt(m, 2).toLowerCase() === 's' ? 1000 : 1);
   if (!/^calc\(/i.test(css.trim())) return null;
   // Times count like lengths: seconds stand in as inches, which are 96 px, and are told apart again by their unit.
   const terms = linearTerms(css.replace(/(\d)ms\b/gi, '$1px').replace(/(\d)s\b/gi, '$1in'));

@@ -1,4 +1,5 @@
 /** One animation with its timeline, or with its trigger, as a draft; or the reason why it cannot be said as one. */
+import { itemAt } from '../../assert/index.ts';
 import { parsePhasePoint } from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';
 import { decimal } from '../../value/index.ts';
@@ -158,7 +159,7 @@ function asMeetings(start: string, end: string, insets: readonly [string, string
   const [low, high] = [toPercent(simpler(insets[0])), toPercent(simpler(insets[1]))];
   const e0 = /^entry-crossing (\S+)$/.exec(start);
   const e1 = /^exit-crossing (\S+)$/.exec(end);
-  const [a, b] = [e0 ? toPercent(e0[1]!) : null, e1 ? toPercent(e1[1]!) : null];
+  const [a, b] = [e0 ? toPercent(itemAt(e0, 1)) : null, e1 ? toPercent(itemAt(e1, 1)) : null];
   if (low === null || high === null || (low === 0 && high === 0)) return null;
   const fromStart =
     a !== null && a >= 0 && a <= 100 ? { edge: `${decimal(a)}%`, line: `${decimal(100 - high)}%` } : null;

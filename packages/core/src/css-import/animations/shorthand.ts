@@ -1,4 +1,5 @@
 /** Shorthands as lists of longhands (CSS Animations 1 and 2, Scroll-driven Animations 1). */
+import { itemAt, present } from '../../assert/index.ts';
 import * as csstree from 'css-tree';
 import { PHASES } from '../../timeline/index.ts';
 import { parseEasing } from '../../value/index.ts';
@@ -69,7 +70,7 @@ export function expandAnimation(css: string): Record<AnimationLonghand, string> 
   const { 'animation-composition': _, 'animation-trigger': __, ...reset } = INITIAL;
   const out = { ...reset } as Record<AnimationLonghand, string>;
   for (const key of Object.keys(reset) as AnimationLonghand[])
-    if (!RESET_ONLY.includes(key)) out[key] = entries.map((e) => e![key] ?? INITIAL[key]).join(', ');
+    if (!RESET_ONLY.includes(key)) out[key] = entries.map((e) => present(e)[key] ?? INITIAL[key]).join(', ');
   return out;
 }
 
@@ -90,15 +91,18 @@ export function rangePoints(css: string): [start: string, end: string] | null {
   if (start === undefined || more !== undefined) return null;
   if (end !== undefined) return [start, end];
   // One name alone stands for all of it; one place alone is a start.
-  return [start, /^[a-z-]+/i.test(start) && isPhase(start.split(' ')[0]!) ? start.split(' ')[0]! : 'normal'];
+  return [
+    start,
+    /^[a-z-]+/i.test(start) && isPhase(itemAt(start.split(' '), 0)) ? itemAt(start.split(' '), 0) : 'normal',
+  ];
 }
 
 export function expandRange(css: string): Partial<Record<AnimationLonghand, string>> | null {
   const points = splitTop(css).map(rangePoints);
   if (points.some((p) => p === null)) return null;
   return {
-    'animation-range-start': points.map((p) => p![0]).join(', '),
-    'animation-range-end': points.map((p) => p![1]).join(', '),
+    'animation-range-start': points.map((p) => present(p)[0]).join(', '),
+    'animation-range-end': points.map((p) => present(p)[1]).join(', '),
   };
 }
 

@@ -1,4 +1,5 @@
 /** What a scrubbed animation's timeline is: the view progress of an element, or the scroll of a scroller (Scroll-driven Animations 1, §2 and 3). */
+import { itemAt, present } from '../../assert/index.ts';
 import type { Element } from 'domhandler';
 import type { Cascade, Environment } from '../cascade/cascade.ts';
 import { findParent } from '../source/elements.ts';
@@ -61,10 +62,10 @@ export class Timelines {
     if (text === 'none') return { kind: 'none' };
     const call = /^(view|scroll)\((.*)\)$/is.exec(text);
     if (call) {
-      const words = splitTop(call[2]!, ' ');
-      const axis = AXES[words.find((w) => w.toLowerCase() in AXES)?.toLowerCase() ?? 'block']!;
+      const words = splitTop(itemAt(call, 2), ' ');
+      const axis = present(AXES[words.find((w) => w.toLowerCase() in AXES)?.toLowerCase() ?? 'block']);
       const rest = words.filter((w) => !(w.toLowerCase() in AXES));
-      if (call[1]!.toLowerCase() === 'view')
+      if (itemAt(call, 1).toLowerCase() === 'view')
         return { kind: 'view', owner: null, selectors: [], axis, insets: this.insets(rest) };
       const which = rest[0]?.toLowerCase() ?? 'nearest';
       if (which === 'root') return { kind: 'scroll', owner: null, selectors: [], axis };
@@ -109,7 +110,7 @@ export class Timelines {
       if (!scope.split(/\s*,\s*/).includes(name) && scope !== 'all') continue;
       const inside = (this.owners.get(name) ?? []).filter((o) => isInside(o.element, e));
       const carriers = inside.flatMap((o) => own(o.element) ?? []);
-      if (carriers.length === 1) return carriers[0]!;
+      if (carriers.length === 1) return itemAt(carriers, 0);
       return {
         obstacle: carriers.length
           ? `${carriers.length} elements carry the timeline ${name} in one scope, so none of them counts`
@@ -130,7 +131,7 @@ export class Timelines {
       if (at < 0) continue;
       const nth = (property: string, initial: string) => {
         const list = splitTop(won.get(property)?.value ?? initial);
-        return list[at % list.length]!;
+        return itemAt(list, at % list.length);
       };
       const axis = AXES[nth(`${kind}-timeline-axis`, 'block').toLowerCase()] ?? 'block';
       // The shortest first: rules for several owners at once say more than is needed.

@@ -1,4 +1,5 @@
 /** Timed triggers as triggers (CSS Animations 2, §5). */
+import { itemAt, present } from '../../assert/index.ts';
 import type { Element } from 'domhandler';
 import type { Trigger } from '../../motion/index.ts';
 import { parseLength } from '../../page/index.ts';
@@ -36,7 +37,7 @@ function toMeetingPoint(point: string, base: number): RangePoint | null {
         const numbers = e.factors.filter((f) => f.kind === 'number');
         const others = e.factors.filter((f) => f.kind !== 'number');
         const scale = numbers.reduce((n, f) => n * (f as { value: number }).value, factor);
-        return others.length === 1 && add(others[0]!, scale);
+        return others.length === 1 && add(itemAt(others, 0), scale);
       }
       default:
         return false;
@@ -62,7 +63,7 @@ const ACTIONS: Record<string, Pick<Trigger, 'plays' | 'back'>> = {
 
 /** Ends that no scroll reaches. */
 const isEndless = (point: string): boolean =>
-  /^cover\s+(\d{3,})%$/.test(point) && Number(/\d+/.exec(point)![0]) >= 200;
+  /^cover\s+(\d{3,})%$/.test(point) && Number(present(/\d+/.exec(point))[0]) >= 200;
 
 export class Triggers {
   private readonly carriers = new Map<string, Element[]>();
@@ -98,7 +99,7 @@ export class Triggers {
 
   private findOwner(name: string, element: Element): Element | null {
     const all = this.carriers.get(name) ?? [];
-    if (all.length === 1) return all[0]!;
+    if (all.length === 1) return itemAt(all, 0);
     for (let e: Element | null = element; e; e = findParent(e)) if (all.includes(e)) return e;
     return null;
   }

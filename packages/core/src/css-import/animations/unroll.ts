@@ -1,4 +1,5 @@
 /** Repeats, directions and delays of scrubbed animations, written out as keyframes (Web Animations 2, §4.6 to 4.8). */
+import { itemAt, lastItem } from '../../assert/index.ts';
 import { decimal, keyframeOffset } from '../../value/index.ts';
 import type { Keyframe } from '../../value/index.ts';
 
@@ -14,8 +15,8 @@ export function reversedEasing(css: string): string | null {
   const text = css.trim().toLowerCase();
   if (text === 'linear') return 'linear';
   const inner = /^([a-z-]+)\((.*)\)$/s.exec(text);
-  const args = inner?.[2]!.split(',').map((a) => a.trim());
-  const bezier = KEYWORDS[text] ?? (inner?.[1] === 'cubic-bezier' ? args!.map(Number) : null);
+  const args = (inner?.[2] ?? '').split(',').map((a) => a.trim());
+  const bezier = KEYWORDS[text] ?? (inner?.[1] === 'cubic-bezier' ? args.map(Number) : null);
   if (bezier) {
     const [a, b, c, d] = bezier as [number, number, number, number];
     return `cubic-bezier(${[1 - c, 1 - d, 1 - a, 1 - b].map(decimal).join(', ')})`;
@@ -29,11 +30,11 @@ export function reversedEasing(css: string): string | null {
       'jump-start': 'jump-end',
       'jump-end': 'jump-start',
     };
-    const jump = args![1] ?? 'end';
-    return `steps(${args![0]}, ${other[jump] ?? jump})`;
+    const jump = args[1] ?? 'end';
+    return `steps(${args[0]}, ${other[jump] ?? jump})`;
   }
   if (inner?.[1] === 'linear') {
-    const points = args!.map((a) => {
+    const points = args.map((a) => {
       const words = a.split(/\s+/);
       const value = Number(words.find((w) => !w.endsWith('%')));
       return { value, places: words.filter((w) => w.endsWith('%')).map((w) => Number.parseFloat(w)) };
@@ -57,10 +58,10 @@ function reversed(keyframes: readonly Keyframe[]): Keyframe[] | null {
   const known = forward.filter((s) => s.value !== '');
   for (let i = forward.length - 1; i >= forward.length - known.length; i--) {
     // The easing of a stop leads to the next one; backwards it is that of the stop before.
-    const easing = i > 0 ? reversedEasing(forward[i - 1]!.easing ?? 'linear') : 'linear';
+    const easing = i > 0 ? reversedEasing(itemAt(forward, i - 1).easing ?? 'linear') : 'linear';
     if (easing === null) return null;
-    const at = pct(1 - keyframeOffset(forward[i]!.at));
-    out.push({ at, value: forward[i]!.value, ...(easing === 'linear' ? {} : { easing }) });
+    const at = pct(1 - keyframeOffset(itemAt(forward, i).at));
+    out.push({ at, value: itemAt(forward, i).value, ...(easing === 'linear' ? {} : { easing }) });
   }
   return out;
 }
@@ -87,9 +88,9 @@ export function unrolled(keyframes: readonly Keyframe[], count: number, directio
   if (count === 1) return { keyframes: turns(0) ? back : [...keyframes] };
   const forward = sorted(keyframes);
   if (
-    keyframeOffset(forward[0]!.at) > 0 ||
-    forward[0]!.value === '' ||
-    keyframeOffset(forward.at(-1)!.at) < 1
+    keyframeOffset(itemAt(forward, 0).at) > 0 ||
+    itemAt(forward, 0).value === '' ||
+    keyframeOffset(lastItem(forward).at) < 1
   )
     return { obstacle: 'it is repeated, and its first or last keyframe is missing' };
   const out: Keyframe[] = [];
@@ -112,7 +113,7 @@ export function unrolled(keyframes: readonly Keyframe[], count: number, directio
 /** Stops that wait for a share of the range before they begin. */
 export function delayed(keyframes: readonly Keyframe[], share: number): Unrolled {
   if (share === 0) return { keyframes: [...keyframes] };
-  const first = sorted(keyframes)[0]!;
+  const first = itemAt(sorted(keyframes), 0);
   if (keyframeOffset(first.at) > 0)
     return { obstacle: 'it waits before it begins, and its first keyframe is missing' };
   return {

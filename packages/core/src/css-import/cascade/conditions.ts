@@ -1,4 +1,5 @@
 /** What stands around a rule: media conditions, feature queries, layers. */
+import { itemAt } from '../../assert/index.ts';
 import * as csstree from 'css-tree';
 import { parseMedia } from '../../page/index.ts';
 import { shortened } from '../source/source.ts';
@@ -42,7 +43,7 @@ function conjunction(text: string): string[] | null {
     else if (depth === 0) {
       const word = /^\s+(and|or)\s+/i.exec(text.slice(i));
       if (!word) continue;
-      if (word[1]!.toLowerCase() === 'or') return null;
+      if (itemAt(word, 1).toLowerCase() === 'or') return null;
       parts.push(text.slice(from, i));
       i += word[0].length - 1;
       from = i + 1;
@@ -73,7 +74,7 @@ export function readMedia(params: string): MediaRead {
     else rest.push(part);
   }
   if (rest.length === 0) return out;
-  const read = condition(rest.length === 1 ? rest[0]! : rest.map(bracketed).join(' and '));
+  const read = condition(rest.length === 1 ? itemAt(rest, 0) : rest.map(bracketed).join(' and '));
   return { ...read, reducedMotion: out.reducedMotion };
 }
 
@@ -108,7 +109,7 @@ function condition(text: string): MediaRead {
 function listed(queries: readonly string[], text: string): MediaRead {
   const parts = queries.map(readMedia).filter((q) => !q.never);
   if (parts.length === 0) return { ...ALWAYS, never: true };
-  if (parts.length === 1) return parts[0]!;
+  if (parts.length === 1) return itemAt(parts, 0);
   const obstacle = parts.find((p) => p.obstacle)?.obstacle;
   if (obstacle) return { ...ALWAYS, obstacle };
   if (parts.some((p) => p.queries.length === 0 && p.reducedMotion === null)) return ALWAYS;
@@ -152,7 +153,7 @@ export function within(outer: MediaRead, inner: MediaRead): MediaRead {
 
 /** All queries of a place as one, for the document. */
 export const oneQuery = (queries: readonly string[]): string =>
-  queries.length === 1 ? queries[0]! : queries.map(bracketed).join(' and ');
+  queries.length === 1 ? itemAt(queries, 0) : queries.map(bracketed).join(' and ');
 
 /** Newer features than the tables of the parser know, which browsers with scroll timelines have. */
 const SUPPORTED =
@@ -163,7 +164,7 @@ export function supportsHolds(params: string): boolean | null {
   const text = params.trim();
   const not = /^not\s+(.*)$/is.exec(text);
   if (not) {
-    const inner = supportsHolds(not[1]!);
+    const inner = supportsHolds(itemAt(not, 1));
     return inner === null ? null : !inner;
   }
   const parts = conjunction(text);

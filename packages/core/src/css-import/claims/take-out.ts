@@ -1,4 +1,5 @@
 /** Takes out of the page's files what the document writes now. Everything else stays as it is, to the byte. */
+import { itemAt, lastItem, present } from '../../assert/index.ts';
 import type * as postcss from 'postcss';
 import type { Sheet } from '../source/sheets.ts';
 import { readSelectors, splitTop } from '../source/selector.ts';
@@ -54,9 +55,9 @@ interface Cut {
 /** The cut with the line it stands on, where nothing else is there. */
 function withLine(text: string, { from, to }: Cut): Cut {
   let start = from;
-  while (start > 0 && /[ \t]/.test(text[start - 1]!)) start--;
+  while (start > 0 && /[ \t]/.test(present(text[start - 1]))) start--;
   let end = to;
-  while (end < text.length && /[ \t]/.test(text[end]!)) end++;
+  while (end < text.length && /[ \t]/.test(present(text[end]))) end++;
   // Beside other things on its line it goes with the space before it.
   if (start > 0 && text[start - 1] !== '\n') return { from: start, to };
   if (end >= text.length) return { from: start, to: end };
@@ -122,11 +123,11 @@ function findHold(
   narrowed: ReadonlyMap<postcss.Node, readonly string[]>,
   sheet: Sheet,
 ): Cut {
-  const only = narrowed.get(kept[0]!)!;
+  const only = present(narrowed.get(itemAt(kept, 0)));
   const within = container.type === 'atrule';
-  const at = within ? kept[0]! : container;
+  const at = within ? itemAt(kept, 0) : container;
   const from = sheet.offset + (at.source?.start?.offset ?? 0);
-  const line = sheet.lines.text.slice(0, from).split('\n').at(-1)!;
+  const line = lastItem(sheet.lines.text.slice(0, from).split('\n'));
   const between = line.trim() === '' ? `\n${line}` : within ? '' : ' ';
   const selector = within ? less('&', only) : less((container as postcss.Rule).selector, only);
   return {

@@ -1,4 +1,5 @@
 /** Groups of elements that play the same, as motions of a document. */
+import { itemAt, present } from '../../assert/index.ts';
 import type { Element } from 'domhandler';
 import { emptyDocument, MotionSchema, PropertySchema } from '../../motion/index.ts';
 import type { Trigger, Motion, MotionDocument } from '../../motion/index.ts';
@@ -33,9 +34,9 @@ const content = (slots: readonly AnimationSlot[]) =>
 /** One part where all elements play the same, or differ by equal steps; else one for each form. */
 function splitParts({ elements, each }: Group): Part[] {
   const forms = each.map(content);
-  if (forms.every((f) => f === forms[0])) return splitByTrigger({ elements, slots: each[0]!, each });
-  const stepped = each[0]!.map((slot, i) => {
-    const drafts = each.map((slots) => slots[i]!.of.draft);
+  if (forms.every((f) => f === forms[0])) return splitByTrigger({ elements, slots: itemAt(each, 0), each });
+  const stepped = itemAt(each, 0).map((slot, i) => {
+    const drafts = each.map((slots) => itemAt(slots, i).of.draft);
     if (drafts.every((d) => JSON.stringify(d) === JSON.stringify(drafts[0]))) return slot;
     const found =
       [...slot.overrides.values()].every((o) => !o.range) && !drafts.some(isTriggeredDraft)
@@ -48,9 +49,9 @@ function splitParts({ elements, each }: Group): Part[] {
   forms.forEach((f, i) => byForm.set(f, [...(byForm.get(f) ?? []), i]));
   return [...byForm.values()].flatMap((indices) =>
     splitByTrigger({
-      elements: indices.map((i) => elements[i]!),
-      slots: each[indices[0]!]!,
-      each: indices.map((i) => each[i]!),
+      elements: indices.map((i) => itemAt(elements, i)),
+      slots: itemAt(each, itemAt(indices, 0)),
+      each: indices.map((i) => itemAt(each, i)),
     }),
   );
 }
@@ -61,7 +62,11 @@ function splitByTrigger(part: Part): Part[] {
     part.each.flatMap((slots) => slots.filter((s) => isTriggeredDraft(s.of.draft)).map((s) => s.of.owner)),
   );
   if (owners.size < 2) return [part];
-  return part.elements.map((e, i) => ({ elements: [e], slots: part.each[i]!, each: [part.each[i]!] }));
+  return part.elements.map((e, i) => ({
+    elements: [e],
+    slots: itemAt(part.each, i),
+    each: [itemAt(part.each, i)],
+  }));
 }
 
 export interface Composed {
@@ -127,13 +132,13 @@ export function makeDocument(
   } = {
     load: () => ({ kind: 'load' }),
     trigger(driver, { pairs }) {
-      const { owner } = pairs[0]!;
+      const { owner } = itemAt(pairs, 0);
       const trigger = owner && makeTrigger(driver, owner);
       if (!trigger) return { reason: 'its trigger is on no element' };
       return typeof trigger === 'string' ? { kind: 'trigger', trigger } : trigger;
     },
     scroll({ axis }, { pairs, selectors }) {
-      const { owner } = pairs[0]!;
+      const { owner } = itemAt(pairs, 0);
       if (owner === null) return { kind: 'scroll', axis };
       if (pairs.some((p) => p.owner !== owner))
         return { reason: 'each of its elements listens to a scroller of its own' };
@@ -154,8 +159,8 @@ export function makeDocument(
     { driver }: AnimationDraft,
   ): Motion['driver'] | { reason: string } =>
     DRIVERS[driver.kind](driver as never, {
-      pairs: part.elements.map((target, k) => ({ target, owner: part.each[k]![i]!.of.owner })),
-      selectors: part.slots[i]!.of.ownerSelectors,
+      pairs: part.elements.map((target, k) => ({ target, owner: itemAt(itemAt(part.each, k), i).of.owner })),
+      selectors: itemAt(part.slots, i).of.ownerSelectors,
     });
 
   const listCandidates = (group: Group) =>
@@ -167,17 +172,20 @@ export function makeDocument(
   const place = new Map(elements.inOrder(groups.flatMap((g) => g.elements)).map((e, i) => [e, i]));
   const parts = groups
     .flatMap((group) => splitParts(group).map((part) => ({ group, part })))
-    .sort((a, b) => place.get(a.part.elements[0]!)! - place.get(b.part.elements[0]!)!);
+    .sort(
+      (a, b) =>
+        present(place.get(itemAt(a.part.elements, 0))) - present(place.get(itemAt(b.part.elements, 0))),
+    );
   const reasons = new Map<Group, string>();
   const made: { group: Group; motion: Motion; elements: readonly Element[] }[] = [];
   for (const { group, part } of parts) {
     const fail = (reason: string) => void (reasons.has(group) || reasons.set(group, reason));
     const selector = elements.naming(part.elements, listCandidates(group), collectSelectors);
     // Intros come last, as they are written.
-    const isIntro = (i: number) => isLoadDraft(part.slots[i]!.of.draft);
+    const isIntro = (i: number) => isLoadDraft(itemAt(part.slots, i).of.draft);
     const indices = [...part.slots.keys()].sort((a, b) => Number(isIntro(a)) - Number(isIntro(b)));
     for (const i of indices) {
-      const slot = part.slots[i]!;
+      const slot = itemAt(part.slots, i);
       const { draft } = slot.of;
       const driver = makeDriver(part, i, draft);
       if ('reason' in driver) {
@@ -209,7 +217,7 @@ export function makeDocument(
         ...(conditions.length ? { conditions } : {}),
       });
       if (motion.success) made.push({ group, motion: motion.data, elements: part.elements });
-      else fail(motion.error.issues[0]!.message);
+      else fail(itemAt(motion.error.issues, 0).message);
     }
   }
   out.motions = made.flatMap(({ group, motion }) => (reasons.has(group) ? [] : [motion]));

@@ -1,4 +1,5 @@
 /** What one element plays under all conditions of its page, as slots of a document; the reason where a document cannot say it. */
+import { itemAt, lastItem, present } from '../../assert/index.ts';
 import type { Element } from 'domhandler';
 import type { Cascade, Environment } from '../cascade/cascade.ts';
 import type { DraftList, DraftOf, Obstacle } from '../animations/draft.ts';
@@ -87,18 +88,18 @@ export class Player {
     const [own, ...others] = [base, ...lists, reducedMotion].map(readable);
     if (relevant.length > MAX_MEDIA) throw new Unreadable('it differs under too many media conditions');
     const slots = listSlots(
-      own!,
+      present(own),
       relevant.map((media, i) => ({
         media,
         below: relevant.filter((m) => this.conditions.implies(media, m)).map((m) => m.key),
-        list: others[i]!,
+        list: itemAt(others, i),
       })),
     );
     if (!slots) throw new Unreadable('under a media condition the order of its animations changes');
     if (slots.length === 0) return { kind: 'still' };
     this.tryTogether(element, relevant, slots);
     const stillLists: StillList[] = [
-      { keys: [], list: others.at(-1)! },
+      { keys: [], list: lastItem(others) },
       ...relevant.map((m) => ({
         keys: under(m).map((one) => one.key),
         list: readable(this.drafts.of(element, at(listQueries(under(m)), true))),

@@ -1,4 +1,5 @@
 /** Motions that differ from element to element by equal steps: one motion with a stagger. */
+import { itemAt, present } from '../../assert/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { isMeeting } from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';
@@ -31,7 +32,7 @@ function between(a: RangePoint, b: RangePoint): { by: number; unit: string } | n
   if (isMeeting(a) || isMeeting(b)) return null;
   const [nameA, nameB] = [a, b].map((p) => /^[a-z-]+(?![\w(-])/.exec(p)?.[0] ?? '');
   if (nameA !== nameB) return null;
-  const [ta, tb] = [a, b].map((p) => linearTerms(p.slice(nameA!.length).trim()));
+  const [ta, tb] = [a, b].map((p) => linearTerms(p.slice(present(nameA).length).trim()));
   if (!ta || !tb) return null;
   const units = [...new Set([...ta.keys(), ...tb.keys()])];
   const moved = units.filter((u) => Math.abs((tb.get(u) ?? 0) - (ta.get(u) ?? 0)) > 1e-9);
@@ -43,17 +44,17 @@ function between(a: RangePoint, b: RangePoint): { by: number; unit: string } | n
 /** `drafts`: one per target, in page order. Null where they are not equal steps in an order that a stagger has. */
 export function staggered(drafts: readonly AnimationDraft[]): Shifted | null {
   if (drafts.length < 2) return null;
-  const shifts = drafts.map((d) => shift(drafts[0]!, d));
+  const shifts = drafts.map((d) => shift(itemAt(drafts, 0), d));
   if (shifts.some((s) => s === null)) return null;
-  const moved = shifts.filter((s) => Math.abs(s!.by) > 1e-9);
+  const moved = shifts.filter((s) => Math.abs(present(s).by) > 1e-9);
   const unit = moved[0]?.unit;
   // A percentage of an animation range counts in its phase, one of a stagger in the range itself.
-  if (unit === undefined || unit === '%' || moved.some((s) => s!.unit !== unit)) return null;
-  const least = Math.min(...shifts.map((s) => s!.by));
-  const above = shifts.map((s) => s!.by - least);
+  if (unit === undefined || unit === '%' || moved.some((s) => present(s).unit !== unit)) return null;
+  const least = Math.min(...shifts.map((s) => present(s).by));
+  const above = shifts.map((s) => present(s).by - least);
   const step = Math.min(...above.filter((a) => a > 1e-9));
   const steps = above.map((a) => Math.round(a / step));
-  if (above.some((a, i) => Math.abs(a - steps[i]! * step) > 1e-6)) return null;
+  if (above.some((a, i) => Math.abs(a - itemAt(steps, i) * step) > 1e-6)) return null;
   const last = drafts.length - 1;
   const orders = {
     page: (i: number) => i,
@@ -65,7 +66,7 @@ export function staggered(drafts: readonly AnimationDraft[]): Shifted | null {
   );
   if (!order) return null;
   return {
-    draft: drafts[steps.indexOf(0)]!,
+    draft: itemAt(drafts, steps.indexOf(0)),
     stagger: { step: `${decimal(Number(step.toFixed(4)))}${unit}`, order },
   };
 }

@@ -1,4 +1,5 @@
 /** Animation lists of one element under several conditions, brought together as motions that differ under some of them. */
+import { itemAt } from '../../assert/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import type { AnimationDraft, DraftOf } from '../animations/draft.ts';
 
@@ -97,10 +98,10 @@ export function listSlots(
   for (const { media, below, list } of lists) {
     const found = aligned(list, slots);
     const known = found.filter((s) => s !== null);
-    if (known.some((s, i) => i > 0 && slots.indexOf(s) < slots.indexOf(known[i - 1]!))) return null;
+    if (known.some((s, i) => i > 0 && slots.indexOf(s) < slots.indexOf(itemAt(known, i - 1)))) return null;
     for (const slot of slots) {
       const i = found.indexOf(slot);
-      const change = difference(seen(slot, below), i < 0 ? null : list[i]!.draft);
+      const change = difference(seen(slot, below), i < 0 ? null : itemAt(list, i).draft);
       if (change) slot.overrides.set(media.key, change);
     }
     // A motion of its own comes where it stands in this list: after what comes before it.
@@ -131,7 +132,7 @@ export function agrees(
     found.every((slot) => slot !== null) &&
     slots.every((slot) => {
       const i = found.indexOf(slot);
-      return difference(seen(slot, keys), i < 0 ? null : list[i]!.draft) === null;
+      return difference(seen(slot, keys), i < 0 ? null : itemAt(list, i).draft) === null;
     })
   );
 }

@@ -1,4 +1,5 @@
 /** Elements that are read together or not at all. */
+import { present } from '../../assert/index.ts';
 import type { Element } from 'domhandler';
 import type { Cascade } from '../cascade/cascade.ts';
 import type { Left } from '../claims/left.ts';
@@ -46,7 +47,7 @@ export function spread(played: Map<Element, Played>, bound: readonly Bound[], le
     for (const { rule, elements } of bound) {
       const bad = elements.find((e) => played.get(e)?.kind !== 'moving');
       if (!bad) continue;
-      const cause = played.get(bad)!;
+      const cause = present(played.get(bad));
       const reason =
         cause.kind === 'other' && cause.reason
           ? `one of its elements could not be read: ${cause.reason}`

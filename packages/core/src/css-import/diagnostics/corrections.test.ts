@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { addRead, replacedBy } from '../../edit/index.ts';
 import { readDocument } from '../../motion/index.ts';
@@ -12,7 +13,7 @@ const PAGE = `<style>
 .right { animation: rise linear both; animation-timeline: view() }
 </style><p class="late">1</p><p class="timed">2</p><p class="none">3</p><p class="right">4</p>`;
 const { document, mistakes } = mistakenPage(PAGE);
-const correctedBy = (kind: string) => mistakes.find((m) => m.kind === kind)!.correction!;
+const correctedBy = (kind: string) => present(present(mistakes.find((m) => m.kind === kind)).correction);
 const selectors = (d: MotionDocument) => d.motions.map((m) => m.targets.selector).sort();
 
 describe('what mistakes were meant as', () => {
@@ -26,22 +27,22 @@ describe('what mistakes were meant as', () => {
 
   test('each can be taken over after the other, in any order, and what comes out can be stored', () => {
     const kinds = ['shorthand-order', 'zero-duration', 'delay-on-scrub'];
-    const orders = [kinds, [...kinds].reverse(), [kinds[1]!, kinds[2]!, kinds[0]!]];
+    const orders = [kinds, [...kinds].reverse(), [itemAt(kinds, 1), itemAt(kinds, 2), itemAt(kinds, 0)]];
     const all = orders.map((order) => order.reduce((d, kind) => addRead(d, correctedBy(kind)), document));
     for (const d of all) {
       expect(readDocument(d)).toMatchObject({ ok: true });
       expect(selectors(d)).toEqual(['.late', '.none', '.right', '.timed']);
       expect(new Set(d.motions.map((m) => m.id)).size).toBe(4);
       expect(new Set(d.motions.map((m) => m.name)).size).toBe(4);
-      expect([...d.importedRules].sort()).toEqual([...all[0]!.importedRules].sort());
+      expect([...d.importedRules].sort()).toEqual([...itemAt(all, 0).importedRules].sort());
     }
   });
 
   test('without its delay a motion fills its whole range', () => {
-    const late = (d: MotionDocument) => d.motions.find((m) => m.targets.selector === '.late')!;
-    expect(late(document).keyframes.translate!.map((k) => k.at)).toContain('25%');
+    const late = (d: MotionDocument) => present(d.motions.find((m) => m.targets.selector === '.late'));
+    expect(present(late(document).keyframes.translate).map((k) => k.at)).toContain('25%');
     expect(
-      late(addRead(document, correctedBy('delay-on-scrub'))).keyframes.translate!.map((k) => k.at),
+      present(late(addRead(document, correctedBy('delay-on-scrub'))).keyframes.translate).map((k) => k.at),
     ).not.toContain('25%');
   });
 

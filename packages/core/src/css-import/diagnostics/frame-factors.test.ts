@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { halfLifeOfFactor } from '../../damping/index.ts';
@@ -22,7 +23,7 @@ describe('a factor per frame', () => {
   ])('%s', (body, factor) => {
     const [one, ...more] = found(page(loop(body)));
     expect(more).toEqual([]);
-    expect(one!.advice).toContain(`every ${Math.round(halfLifeOfFactor(factor, 60))} ms`);
+    expect(present(one).advice).toContain(`every ${Math.round(halfLifeOfFactor(factor, 60))} ms`);
   });
 
   test.each([
@@ -45,7 +46,7 @@ describe('a factor per frame', () => {
       ['js/ease.js', 2],
       ['index.html', 3],
     ]);
-    const { from, to } = places[1]!;
+    const { from, to } = itemAt(places, 1);
     expect(html.slice(from, to)).toBe('y += (t - y) * 0.1');
   });
 

@@ -1,4 +1,5 @@
 /** Mistakes in a page's own animations, found while they are read: what is shown, why, and what would be meant. */
+import { itemAt, present } from '../../assert/index.ts';
 import type { Element } from 'domhandler';
 import type { Environment, Winner } from '../cascade/cascade.ts';
 import { findParent } from '../source/elements.ts';
@@ -89,7 +90,7 @@ const delay: Finder = ({ won }) => {
   const durations = splitTop(won.get('animation-duration')?.value ?? 'auto');
   if (!winner || !isScrubbed(won)) return [];
   const waits = splitTop(winner.value).map((d, i) => {
-    const [wait, lasts] = [toMs(d) ?? 0, toMs(durations[i % durations.length]!) ?? 0];
+    const [wait, lasts] = [toMs(d) ?? 0, toMs(itemAt(durations, i % durations.length)) ?? 0];
     return lasts > 0 && wait > 0 ? wait / (wait + lasts) : 0;
   });
   const most = Math.max(...waits);
@@ -111,7 +112,7 @@ const missingFill: Finder = ({ won }) => {
   const fills = splitTop(winner?.value ?? 'none');
   const timelines = splitTop(text(won, 'animation-timeline'));
   if (!timelines.some((t, i) => t !== 'auto' && fills[i % fills.length] === 'none')) return [];
-  const { declaration } = winner ?? won.get('animation-name')!;
+  const { declaration } = winner ?? present(won.get('animation-name'));
   return [
     {
       kind: 'missing-fill',

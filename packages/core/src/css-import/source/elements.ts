@@ -1,4 +1,5 @@
 /** Elements of a page's source, found by selector. */
+import { present } from '../../assert/index.ts';
 import { is, selectAll } from 'css-select';
 import { isTag } from 'domhandler';
 import type { ChildNode, Document, Element } from 'domhandler';
@@ -43,7 +44,7 @@ export class PageElements {
   }
 
   inOrder(elements: Iterable<Element>): Element[] {
-    return [...elements].sort((a, b) => this.order.get(a)! - this.order.get(b)!);
+    return [...elements].sort((a, b) => present(this.order.get(a)) - present(this.order.get(b)));
   }
 
   matches(element: Element, selector: string): boolean {

@@ -1,4 +1,5 @@
 /** Selectors as text: lists taken apart, nesting resolved, specificity (Selectors 4, §17; CSS Nesting 1, §3). */
+import { itemAt, present } from '../../assert/index.ts';
 import * as csstree from 'css-tree';
 
 export type Specificity = readonly [ids: number, classes: number, types: number];
@@ -126,7 +127,7 @@ const relative = (list: string): string =>
     .join(', ');
 
 function joined(text: string, parents: readonly string[]): string {
-  const only = parents.length === 1 ? parents[0]! : null;
+  const only = parents.length === 1 ? itemAt(parents, 0) : null;
   const whole = only !== null ? only : `:is(${parents.join(', ')})`;
   const simple = only !== null && !/[\s>+~]/.test(only.replace(/\([^)]*\)/g, ''));
   const places = text.match(/&/g)?.length ?? 0;
@@ -146,7 +147,7 @@ export function splitTop(text: string, separator = ','): string[] {
   let quote = '';
   let from = 0;
   for (let i = 0; i < text.length; i++) {
-    const c = text[i]!;
+    const c = present(text[i]);
     if (quote) {
       if (c === '\\') i++;
       else if (c === quote) quote = '';

@@ -1,4 +1,5 @@
 /** The style sheets of a page in the order of its cascade: style elements, linked files, what those import, and style attributes. */
+import { itemAt, present } from '../../assert/index.ts';
 import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import { isTag } from 'domhandler';
@@ -123,13 +124,13 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
         const to = place.endTag?.startOffset ?? place.endOffset;
         put(page, place.startTag.endOffset + shift, to + shift, findAround(e), [entry]);
       } else if (e.name === 'link' && isSheetLink(e)) {
-        const path = toPath(e.attribs.href!, entry);
+        const path = toPath(present(e.attribs.href), entry);
         const lines = path === null ? null : file(path);
         if (lines) put(lines, 0, lines.text.length, findAround(e), [lines.path]);
         else
           unsupported.push({
             place: page.place((place?.startOffset ?? 0) + shift),
-            what: shortened(e.attribs.href!),
+            what: shortened(present(e.attribs.href)),
             reason:
               path === null
                 ? 'this style sheet is on another host, so it was not added'
@@ -140,7 +141,10 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
       const style = found && { startOffset: found.startOffset + shift, endOffset: found.endOffset + shift };
       if (style && e.attribs.style) {
         const from = valueStart(html, style);
-        const text = html.slice(from, style.endOffset - (/["']$/.test(html[style.endOffset - 1]!) ? 1 : 0));
+        const text = html.slice(
+          from,
+          style.endOffset - (/["']$/.test(present(html[style.endOffset - 1])) ? 1 : 0),
+        );
         // Character references would shift every place after them.
         if (!text.includes('&'))
           inline.push({
@@ -202,7 +206,7 @@ function findImport(params: string): { href: string; around: Around[] } | null {
   }
   const supports = /^supports\(((?:[^()]|\([^()]*\))*)\)\s*/i.exec(rest);
   if (supports) {
-    around.push({ name: 'supports', params: `(${supports[1]!.trim()})` });
+    around.push({ name: 'supports', params: `(${itemAt(supports, 1).trim()})` });
     rest = rest.slice(supports[0].length);
   }
   if (rest.trim()) around.push({ name: 'media', params: rest.trim() });

@@ -1,4 +1,5 @@
 /** Where in the page's files something stands, and what a reader of the result is told about it. */
+import { itemAt } from '../../assert/index.ts';
 import { ellipsized } from '../../text/index.ts';
 
 export interface Place {
@@ -36,10 +37,10 @@ export class Lines {
     let high = this.starts.length - 1;
     while (low < high) {
       const middle = (low + high + 1) >> 1;
-      if (this.starts[middle]! <= from) low = middle;
+      if (itemAt(this.starts, middle) <= from) low = middle;
       else high = middle - 1;
     }
-    return { path: this.path, line: low + 1, column: from - this.starts[low]! + 1, from, to };
+    return { path: this.path, line: low + 1, column: from - itemAt(this.starts, low) + 1, from, to };
   }
 }
 

@@ -1,4 +1,5 @@
 /** Animation lists of elements: CSS keeps them per element, so motions that share one are written together. */
+import { itemAt } from '../../assert/index.ts';
 import { isTriggered } from '../../drivers/index.ts';
 import type { Layout, Ms } from '../../page/index.ts';
 import type { Motion } from '../../motion/index.ts';
@@ -50,7 +51,7 @@ export const absent = (motion: Motion): Entry => ({
 const alone = new WeakMap<Entry, { selector: string; piece: Piece }>();
 
 function makePiece(selector: string, list: readonly Entry[]): Piece {
-  const known = list.length === 1 ? alone.get(list[0]!) : undefined;
+  const known = list.length === 1 ? alone.get(itemAt(list, 0)) : undefined;
   if (known?.selector === selector) return known.piece;
   const piece: Piece = {
     id: list.map((e) => e.motion.id).join('+'),
@@ -58,7 +59,7 @@ function makePiece(selector: string, list: readonly Entry[]): Piece {
     rules: animationRule(selector, list),
     keyframes: list.flatMap((e) => e.blocks.map((b) => b.css)).join('\n'),
   };
-  if (list.length === 1) alone.set(list[0]!, { selector, piece });
+  if (list.length === 1) alone.set(itemAt(list, 0), { selector, piece });
   return piece;
 }
 
@@ -66,7 +67,7 @@ const ms = (n: Ms) => `${Number(n.toFixed(2))}ms`;
 
 /** One entry with its numbers taken out to the top of the block. */
 function tunedEntry(e: Entry): { tuned: Tuned[]; range: string; lasting: string } {
-  const name = e.blocks[0]!.name;
+  const name = itemAt(e.blocks, 0).name;
   const own = [...(e.tuned ?? []), ...e.blocks.flatMap((b) => b.tuned)];
   if (!e.timed) {
     const { tuned, range } = e.range === 'normal' ? { tuned: [], range: e.range } : tunedRange(e.range, name);
@@ -84,7 +85,7 @@ function tunedEntry(e: Entry): { tuned: Tuned[]; range: string; lasting: string 
 const toDelay = (e: Entry): string => {
   if (!e.timed) return '';
   if (e.timed.later !== null) return ` ${e.timed.later}`;
-  return e.timed.start > 0 ? ` var(--${e.blocks[0]!.name}-delay)` : '';
+  return e.timed.start > 0 ? ` var(--${itemAt(e.blocks, 0).name}-delay)` : '';
 };
 
 const IDLE = 'animation: none;';
@@ -108,7 +109,7 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
   if (rows.length === 0) return rule(selector, [IDLE]);
   const join = (f: (row: (typeof rows)[number]) => string) => {
     const all = rows.map(f);
-    return all.length > 1 ? `\n    ${all.join(',\n    ')}` : ` ${all[0]!}`;
+    return all.length > 1 ? `\n    ${all.join(',\n    ')}` : ` ${itemAt(all, 0)}`;
   };
   const fill = (m: Motion) => (m.fill === 'none' ? '' : ` ${m.fill}`);
   return rule(selector, [

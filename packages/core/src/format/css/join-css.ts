@@ -1,4 +1,5 @@
 /** The hand-off’s style sheet: the writer's pieces inside the guards that keep a page whole without them. */
+import { itemAt, present } from '../../assert/index.ts';
 import { isTriggered } from '../../drivers/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { underMedia } from '../../motion/index.ts';
@@ -21,8 +22,8 @@ export interface HandOff {
 
 function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
   const plans = drafts.map(makePlan);
-  const base = plans[0]!;
-  const held = drafts[0]!.layouts[0]!;
+  const base = itemAt(plans, 0);
+  const held = itemAt(itemAt(drafts, 0).layouts, 0);
   const damping = new Map<string, Plan['damping'][number]>();
   for (const f of plans.flatMap((p) => p.damping)) {
     const known = damping.get(f.motion);
@@ -39,10 +40,9 @@ function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
     marquees: document.motions.flatMap((m) => {
       const own = document.media.filter((q) => m.conditions?.some((c) => c.media === q.id));
       return mediaStates(own).flatMap(({ ids, query }) =>
-        makeMarquee(
-          underMedia(document, ids).motions.find((x) => x.id === m.id)!,
-          held,
-        ).map((b) => (query === null ? b : { ...b, when: query })),
+        makeMarquee(present(underMedia(document, ids).motions.find((x) => x.id === m.id)), held).map((b) =>
+          query === null ? b : { ...b, when: query },
+        ),
       );
     }),
     media: [],
@@ -122,7 +122,7 @@ export function handOffCss(
   };
 }
 
-const adjusted = ({ blocks }: Side): Piece[] => blocks[0]!.pieces.filter(isAdjustment);
+const adjusted = ({ blocks }: Side): Piece[] => itemAt(blocks, 0).pieces.filter(isAdjustment);
 const makeBlocks = (keyframes: string): string[] => keyframes.split(/\n(?=@keyframes )/);
 const NEEDED = 'Adjustments that the motions need';
 

@@ -1,4 +1,5 @@
 /** `@keyframes` of a motion. CSS keeps one easing per stop, so properties whose easings differ at a stop get blocks of their own. */
+import { itemAt } from '../../assert/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../../value/index.ts';
 import type { Keyframe } from '../../value/index.ts';
@@ -34,7 +35,8 @@ export function keyframesCss(
     const text = (value: string) =>
       distance === null ? value : withDistance(value, distance, `--${name}-distance`);
     const keyframes = withWholeEasing(list, motion.easing);
-    const group = groups.find((g) => agrees(g, withStart(keyframes))) ?? groups[groups.push(new Map()) - 1]!;
+    const group =
+      groups.find((g) => agrees(g, withStart(keyframes))) ?? itemAt(groups, groups.push(new Map()) - 1);
     for (const stop of withStart(keyframes)) {
       const known = group.get(stop.at) ?? { easing: toEasing(stop), declarations: [] };
       if (stop.value) known.declarations.push(`${property}: ${text(stop.value)};`);

@@ -1,4 +1,5 @@
 /** Media conditions of a document as `@media`: which sets of them are written, and what each of them changes. */
+import { itemAt } from '../../assert/index.ts';
 import { parseMedia, viewportFor } from '../../page/index.ts';
 import type { Media, MotionDocument } from '../../motion/index.ts';
 import { slug } from '../selectors/names.ts';
@@ -16,7 +17,7 @@ export interface MediaSet {
 const part = (query: string): string => (/\b(?:and|or|not)\b/.test(query) ? `(${query})` : query);
 const not = (query: string): string => `(not ${part(query)})`;
 const together = (queries: readonly string[]): string =>
-  queries.length === 1 ? queries[0]! : queries.map(part).join(' and ');
+  queries.length === 1 ? itemAt(queries, 0) : queries.map(part).join(' and ');
 
 const ANYWHERE = { width: 1280, height: 800 };
 /** Whether some screen meets it; one that asks for reduced motion is left to the browser. */
@@ -58,7 +59,7 @@ export function mediaStates(media: readonly Media[]): { ids: string[]; query: st
       ids: s.map((m) => m.id),
       query:
         media.length === 1 && s.length === 1
-          ? media[0]!.query
+          ? itemAt(media, 0).query
           : media.map((m) => (s.includes(m) ? part(m.query) : not(m.query))).join(' and ') || null,
     }))
     .filter((s) => s.query === null || isPossible(s.query));

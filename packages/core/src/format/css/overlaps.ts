@@ -1,4 +1,5 @@
 /** Elements that several selectors find: what CSS keeps as one list per element has to be written for them once more, together. */
+import { present } from '../../assert/index.ts';
 import { findMatches } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
@@ -10,7 +11,7 @@ const MAX_KEPT = 12;
 /** Sets of two or more selectors that match a common element, smaller sets first. */
 export function overlaps(selectors: readonly string[], layout: Layout): string[][] {
   const key = selectors.join('\n');
-  const kept = lastOverlaps.get(layout) ?? lastOverlaps.set(layout, new Map()).get(layout)!;
+  const kept = lastOverlaps.get(layout) ?? present(lastOverlaps.set(layout, new Map()).get(layout));
   const known = kept.get(key);
   if (known) return known;
   if (kept.size >= MAX_KEPT) kept.clear();

@@ -1,4 +1,5 @@
 /** Pins as CSS: a track longer than its stage, a sticky stage, and the timeline of the stretch for which it is held. */
+import { itemAt, present } from '../../assert/index.ts';
 import { refersTo } from '../../drivers/index.ts';
 import type { PinnedLayout, PinnedSpan, LengthExpr, Px } from '../../page/index.ts';
 import { parseLength, plainPercent, computeTravel } from '../../page/index.ts';
@@ -19,7 +20,7 @@ export function distanceCss(pin: Pin, layouts: readonly PinnedLayout[]): string 
   if (pin.distance.kind === 'length') return pin.distance.value;
   const { strip, rate } = pin.distance;
   const at = layouts.map((l) => ({ width: l.viewport.width, travel: computeTravel(l, strip) }));
-  const [a, b] = [at[0]!, at.find((x) => x.width !== at[0]!.width)];
+  const [a, b] = [itemAt(at, 0), at.find((x) => x.width !== itemAt(at, 0).width)];
   const slope = b && a.travel > 0 && b.travel > 0 ? (a.travel - b.travel) / (a.width - b.width) : -1;
   const rest = a.travel - slope * a.width;
   const vw = decimal(Number(((slope * 100) / rate).toFixed(3)));
@@ -55,7 +56,7 @@ export function pinPieces(document: MotionDocument, layouts: readonly PinnedLayo
   const [layout] = layouts as [PinnedLayout];
   return document.pins.flatMap((pin) => {
     if (!pin.on || !layout.pinnedSpans.some((h) => h.id === pin.id)) return [];
-    const track = `.${classes.get(pin.id)!}`;
+    const track = `.${present(classes.get(pin.id))}`;
     const [before, after] = pin.overlap;
     const links = linkedCues(document, pin);
     const distance = distanceCss(pin, layouts);

@@ -1,4 +1,5 @@
 /** A range as CSS: which view-timeline insets and which `animation-range` put progress 0 and 1 where the document says. */
+import { itemAt } from '../../assert/index.ts';
 import type { Geometry } from '../../page/index.ts';
 import { parseLength, plainPercent } from '../../page/index.ts';
 import {
@@ -94,9 +95,9 @@ function exactMeeting(
   if (!driver.insets.every(isZero) || geometries.length === 0 || geometries.some((g) => g.sticky))
     return null;
   const dependsOnHeight = ['entry', 'exit', 'contain'].includes(parsed.value.phase ?? 'cover');
-  if (dependsOnHeight && geometries.some((g) => isTall(g) !== isTall(geometries[0]!))) return null;
-  if (dependsOnHeight && isTall(geometries[0]!)) return null;
-  const m = toMeeting(point, { ...geometries[0]!, insets: [0, 0] }, side);
+  if (dependsOnHeight && geometries.some((g) => isTall(g) !== isTall(itemAt(geometries, 0)))) return null;
+  if (dependsOnHeight && isTall(itemAt(geometries, 0))) return null;
+  const m = toMeeting(point, { ...itemAt(geometries, 0), insets: [0, 0] }, side);
   return m && m.edge >= 0 && m.edge <= 1 ? m : null;
 }
 

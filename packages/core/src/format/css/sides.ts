@@ -1,4 +1,5 @@
 /** The two forms of a hand-off: for readers with and without a wish for reduced motion, each under every media condition. */
+import { itemAt, present } from '../../assert/index.ts';
 import { underMedia } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import type { Layout } from '../../page/index.ts';
@@ -57,7 +58,7 @@ function findSide(
   const ownBlocks = base.condition === 'full-motion' ? pinBlocks(document, base) : [];
   const apart = new Set(ownBlocks.flatMap((b) => b.pieces.map((p) => p.id)));
   const written = drafts.map((d) => piecesOfDraft(d, drafts, page).filter((p) => !apart.has(p.id)));
-  const first = written[0]!.filter((p) => !isIdle(p));
+  const first = itemAt(written, 0).filter((p) => !isIdle(p));
   const cascade = new WrittenRules(first);
   return {
     drafts,
@@ -67,7 +68,7 @@ function findSide(
       ...ownBlocks,
       ...sets.map((set, i) => ({
         query: set.query,
-        pieces: cascade.changed(set, written[i + 1]!, isIdle),
+        pieces: cascade.changed(set, itemAt(written, i + 1), isIdle),
       })),
     ],
   };
@@ -78,10 +79,12 @@ function pinBlocks(document: MotionDocument, { layouts }: CssDraft): Block[] {
   return document.pins
     .filter((p) => p.conditions?.length)
     .flatMap((pin) =>
-      mediaStates(document.media.filter((m) => pin.conditions!.some((c) => c.media === m.id))).map((s) => ({
-        query: s.query,
-        pieces: pinPieces(underMedia(document, s.ids), layouts).filter((p) => p.id === `pin:${pin.id}`),
-      })),
+      mediaStates(document.media.filter((m) => present(pin.conditions).some((c) => c.media === m.id))).map(
+        (s) => ({
+          query: s.query,
+          pieces: pinPieces(underMedia(document, s.ids), layouts).filter((p) => p.id === `pin:${pin.id}`),
+        }),
+      ),
     );
 }
 

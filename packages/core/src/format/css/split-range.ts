@@ -1,3 +1,4 @@
+import { lastItem } from '../../assert/index.ts';
 /** The two points of a range, each with its name where it has one. */
 export function splitRange(range: string): string[] {
   const parts: string[] = [];
@@ -14,7 +15,7 @@ export function splitRange(range: string): string[] {
   const points: string[] = [];
   for (const part of parts) {
     const isName = /^[a-z-]+$/.test(part);
-    if (isName || points.length === 0 || !/^[a-z-]+$/.test(points.at(-1)!)) points.push(part);
+    if (isName || points.length === 0 || !/^[a-z-]+$/.test(lastItem(points))) points.push(part);
     else points[points.length - 1] += ` ${part}`;
   }
   return points;

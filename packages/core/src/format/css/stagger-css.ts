@@ -1,4 +1,5 @@
 /** Stagger as CSS: each target carries how many steps later it begins, and ranges or delays count with it. */
+import { itemAt, present } from '../../assert/index.ts';
 import { findMatches, parseLength, plainPercent } from '../../page/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
 import type { Motion } from '../../motion/index.ts';
@@ -20,7 +21,7 @@ export function staggerPieces(motion: Motion, name: string, layout: PinnedLayout
   const targets = findMatches(layout, motion.targets.selector);
   const bySteps = new Map<number, string[]>();
   staggerSteps(motion.stagger.order, targets, layout).forEach((steps, i) => {
-    const { selector } = layout.elements[targets[i]!]!;
+    const { selector } = itemAt(layout.elements, itemAt(targets, i));
     if (steps !== 0) bySteps.set(steps, [...(bySteps.get(steps) ?? []), writtenSelector(selector, layout)]);
   });
   if (bySteps.size === 0) return [];
@@ -38,7 +39,7 @@ export function staggerPieces(motion: Motion, name: string, layout: PinnedLayout
 
 /** The step as CSS. A percentage refers to the range, which CSS cannot name here: it is written as the px that it measures. */
 export function stepCss(motion: Motion, layout: PinnedLayout): string {
-  const { step } = motion.stagger!;
+  const { step } = present(motion.stagger);
   const parsed = parseLength(step);
   if (!parsed.ok || plainPercent(parsed.value) === null) return step;
   const first = listPlaces({ ...motion, stagger: undefined }, layout).find(

@@ -1,4 +1,5 @@
 /** Timed parts as CSS: on a trigger's trigger, or at page load with a hand-over to what the scroll moves. */
+import { present } from '../../assert/index.ts';
 import { findMatches } from '../../page/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
 import type { Motion, MotionDocument, Played } from '../../motion/index.ts';
@@ -27,10 +28,10 @@ export function timedEntries(motion: Motion, condition: Condition, c: TimedConte
   const trigger = isTriggered(driver) ? c.document.triggers.find((g) => g.id === driver.trigger) : null;
   const played = c.times.get(motion.id);
   if (!played || (isTriggered(driver) && !trigger?.on)) return [];
-  const name = `lv-${c.names.get(motion.id)!}`;
-  const blockName = `lv-${c.blockNames.get(motion.id)!}`;
+  const name = `lv-${present(c.names.get(motion.id))}`;
+  const blockName = `lv-${present(c.blockNames.get(motion.id))}`;
   const attached = trigger
-    ? `${triggerName(c.triggerNames.get(trigger.id)!)} ${triggerActions(trigger)}`
+    ? `${triggerName(present(c.triggerNames.get(trigger.id)))} ${triggerActions(trigger)}`
     : 'none';
   const step = motion.stagger?.step.endsWith('ms') ? motion.stagger.step : null;
   const later = step && stepped(`${played.start}ms`, `var(${byName(name)})`, name);

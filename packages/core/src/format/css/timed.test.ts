@@ -1,3 +1,4 @@
+import { present } from '../../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import type { Trigger, Motion, MotionDocument } from '../../motion/index.ts';
 import { computeTimes } from '../../motion/index.ts';
@@ -152,7 +153,7 @@ describe('the script', () => {
       layout,
       'T',
     );
-    const text = scriptText(moved.plan, 'A */ title')!;
+    const text = present(scriptText(moved.plan, 'A */ title'));
     expect(text).toContain('"halfLife": 90');
     expect(text).toContain('"lv-card"');
     expect(text).not.toContain('m_a');

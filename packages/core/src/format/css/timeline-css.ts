@@ -1,4 +1,5 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
+import { itemAt, present } from '../../assert/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
 import { computeGeometry, findMatches } from '../../page/index.ts';
 import { isScrubbed, findSubject } from '../../drivers/index.ts';
@@ -57,7 +58,7 @@ const TIMELINES: Written = {
   },
 
   pin(driver, { motion, layouts, pins }) {
-    const { pin, name: pinName } = pins.get(driver.pin)!;
+    const { pin, name: pinName } = present(pins.get(driver.pin));
     const timeline = `--lv-${pinName}-held`;
     const named: NamedTimeline = {
       kind: 'view',
@@ -71,7 +72,7 @@ const TIMELINES: Written = {
   },
 
   view(driver, { motion, name, layouts }) {
-    const targets = findMatches(layouts[0]!, motion.targets.selector);
+    const targets = findMatches(itemAt(layouts, 0), motion.targets.selector);
     const geometries = layouts.flatMap((layout) =>
       findMatches(layout, motion.targets.selector).flatMap((target) => {
         const subject = findSubject(driver, target, layout);
@@ -86,8 +87,9 @@ const TIMELINES: Written = {
     const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
     if (owner === 'self')
       return { timeline: `view(${axis} ${insets})`, range: css.range, named: null, notes };
-    const matched = findMatches(layouts[0]!, owner);
-    const nested = matched.length > 1 && targets.every((t) => around(t, matched, layouts[0]!) !== undefined);
+    const matched = findMatches(itemAt(layouts, 0), owner);
+    const nested =
+      matched.length > 1 && targets.every((t) => around(t, matched, itemAt(layouts, 0)) !== undefined);
     if (matched.length > 1 && !nested)
       note(
         `${owner} matches ${matched.length} elements, and not every target is inside one; a named timeline needs exactly one.`,

@@ -1,4 +1,5 @@
 /** Triggers as CSS: the standard’s triggers (CSS Animations 2, §5). A jump over the whole page still passes a trigger, since it never ends. */
+import { present } from '../../assert/index.ts';
 import type { Trigger } from '../../motion/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
 import { isMeeting, parseMeeting } from '../../timeline/index.ts';
@@ -65,7 +66,7 @@ export function triggerPieces(
         .map((g) => {
           const { inset, down, up } = lines(g);
           const leave = up === '' ? '' : ` / ${up} cover 1000%`;
-          return `${triggerName(names.get(g.id)!)} view(block${inset}) ${down} cover 1000%${leave}`;
+          return `${triggerName(present(names.get(g.id)))} view(block${inset}) ${down} cover 1000%${leave}`;
         })
         .join(', ')};`,
     ]),
@@ -76,7 +77,7 @@ export function triggerPieces(
     ...overlaps([...bySubject.keys()], layout).map((group) =>
       makePiece(
         joinSelectors(group, layout),
-        group.flatMap((subject) => bySubject.get(subject)!),
+        group.flatMap((subject) => present(bySubject.get(subject))),
       ),
     ),
   ];

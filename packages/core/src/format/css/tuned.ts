@@ -1,4 +1,5 @@
 /** The numbers that people tune later, as custom properties at the top of a block: where it starts and ends, how far, how long, by how much later. */
+import { itemAt } from '../../assert/index.ts';
 import type { Keyframe } from '../../value/index.ts';
 import { splitRange } from './split-range.ts';
 
@@ -34,7 +35,7 @@ export function computeDistance(property: string, keyframes: readonly Keyframe[]
       s.value !== 'none' &&
       !s.value.split(/\s+/).every((w) => LENGTH.test(w) || isNothing(w)),
   );
-  return !odd && lengths.size === 1 ? [...lengths][0]! : null;
+  return !odd && lengths.size === 1 ? itemAt([...lengths], 0) : null;
 }
 
 export const withDistance = (value: string, distance: string, name: string): string =>

@@ -1,6 +1,7 @@
 /**
  * The one writer of CSS. The preview applies its pieces as they are; the hand-off joins the same pieces (see join-css.ts).
  */
+import { itemAt, present } from '../../assert/index.ts';
 import type { PinnedLayout, Layout } from '../../page/index.ts';
 import { withPins } from '../../page/index.ts';
 import { computeTimes } from '../../motion/index.ts';
@@ -70,26 +71,26 @@ export function draftCss(
   const notes: WriterNote[] = [];
   const names = slugs(document.motions);
   const pinNames = slugs(document.pins);
-  const pins = new Map(document.pins.map((pin) => [pin.id, { pin, name: pinNames.get(pin.id)! }]));
+  const pins = new Map(document.pins.map((pin) => [pin.id, { pin, name: present(pinNames.get(pin.id)) }]));
   const triggerNames = slugs(document.triggers);
   const times = computeTimes(document.motions);
   const shared = new NamedTimelines();
   const steps: Piece[] = [];
   const reducedMotion = condition === 'reduced-motion';
   const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
-  const held = layouts[0]!;
+  const held = itemAt(layouts, 0);
   const before = new Map(beside?.base.motions.map((m) => [m.id, m]));
   const blockNames = new Map(
     document.motions.map((m) => {
       const differs = beside && m.keyframes !== before.get(m.id)?.keyframes;
-      return [m.id, names.get(m.id)! + (differs ? beside.suffix : '')];
+      return [m.id, present(names.get(m.id)) + (differs ? beside.suffix : '')];
     }),
   );
   const entries = document.motions.flatMap((motion): Entry[] => {
     if (!motion.on || isApart(motion) || (reducedMotion && motion.reducedMotion === 'drop')) return [];
     // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
     const { driver } = motion;
-    if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${names.get(motion.id)!}`, held));
+    if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${present(names.get(motion.id))}`, held));
     const pinned = asPin(driver);
     if (pinned && (reducedMotion || !held.pinnedSpans.some((h) => h.id === pinned.pin))) return [];
     if (isEndless(driver)) return [];
@@ -97,7 +98,7 @@ export function draftCss(
       return timedEntries(motion, condition, { document, held, names, blockNames, triggerNames, times });
     const written = makeEntry(
       motion,
-      [names.get(motion.id)!, blockNames.get(motion.id)!],
+      [present(names.get(motion.id)), present(blockNames.get(motion.id))],
       condition,
       layouts,
       pins,
@@ -137,7 +138,7 @@ export function piecesOfDraft(
   const listMotions = (drafts: readonly CssDraft[]) =>
     drafts.flatMap((d) => [...d.entries.map((e) => e.motion), ...d.apart]);
   const { document, layouts, entries, condition } = draft;
-  const held = layouts[0]!;
+  const held = itemAt(layouts, 0);
   const joined =
     all.length === 1
       ? entries
@@ -205,7 +206,7 @@ function makeEntry(
   const written = makeTimeline(motion, name, layouts, pins);
   const stepped = motion.stagger && {
     range: steppedRange(written.range, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
-    tuned: [[byName(`lv-${name}`), stepCss(motion, layouts[0]!)] as const],
+    tuned: [[byName(`lv-${name}`), stepCss(motion, itemAt(layouts, 0))] as const],
   };
   const fresh = { motion, key, layouts, blocks, timed: null, ...written, ...stepped };
   last.set(motion, fresh);

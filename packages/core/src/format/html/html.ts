@@ -1,4 +1,5 @@
 /** Small, exact changes of HTML text: everything else stays byte for byte as it was brought. */
+import { present } from '../../assert/index.ts';
 import { parse } from 'parse5';
 import type { DefaultTreeAdapterTypes as Tree } from 'parse5';
 
@@ -6,8 +7,12 @@ const isElement = (n: Tree.Node, tag: string): n is Tree.Element => n.nodeName =
 
 function toHead(html: string): { head: Tree.Element; root: Tree.Element; document: Tree.Document } {
   const document = parse(html, { sourceCodeLocationInfo: true });
-  const root = document.childNodes.find((n): n is Tree.Element => isElement(n, 'html'))!;
-  return { document, root, head: root.childNodes.find((n): n is Tree.Element => isElement(n, 'head'))! };
+  const root = present(document.childNodes.find((n): n is Tree.Element => isElement(n, 'html')));
+  return {
+    document,
+    root,
+    head: present(root.childNodes.find((n): n is Tree.Element => isElement(n, 'head'))),
+  };
 }
 
 /** Where the head begins in the text, also when its tag was left out. */

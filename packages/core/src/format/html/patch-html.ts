@@ -1,4 +1,5 @@
 /** Applies a patch to the page's source: wrappers, attributes and marks, with every other byte as it was brought. */
+import { present } from '../../assert/index.ts';
 import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import { selectAll } from 'css-select';
@@ -93,7 +94,7 @@ const computeDepth = (e: Element): number => {
 /** The same change in the tree, so that selectors can be asked again. */
 function wrap(stage: Element, className: string): void {
   const track = new Element('div', { class: className }, [stage]);
-  const parent = stage.parent!;
+  const parent = present(stage.parent);
   const at = parent.children.indexOf(stage);
   parent.children[at] = track;
   track.parent = parent;

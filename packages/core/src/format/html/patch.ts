@@ -1,4 +1,5 @@
 /** What pins and adjustments need in the HTML. One list, applied by the probe to the live page and by `patchHtml` to its source. */
+import { present } from '../../assert/index.ts';
 import type { Cue, MotionDocument, Pin } from '../../motion/index.ts';
 import { collectSelectors } from '../../motion/index.ts';
 import type { Layout } from '../../page/index.ts';
@@ -31,7 +32,7 @@ export function makePatch(document: MotionDocument, kept: Layout['kept'] = []): 
     .map((p) => ({
       id: p.id,
       selector: p.stage,
-      className: classes.get(p.id)!,
+      className: present(classes.get(p.id)),
       anchors: linkedCues(document, p).map((c) => ({ id: c.link, className: anchorClass(c.link) })),
     }));
   return {

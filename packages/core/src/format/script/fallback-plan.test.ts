@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { parseLength, resolveLength, withPins } from '../../page/index.ts';
@@ -41,7 +42,7 @@ describe('lengths as sums', () => {
         fc.integer({ min: 200, max: 3000 }),
         (pct, px, vh, width, height) => {
           const css = `calc(${pct}% + ${px}px + ${vh}vh)`;
-          const [p, x, h, w] = linear(css)!;
+          const [p, x, h, w] = present(linear(css));
           const parsed = parseLength(css);
           if (!parsed.ok) throw new Error(parsed.error);
           const wanted = resolveLength(parsed.value, { percent: 700, viewport: { width, height } });
@@ -106,8 +107,8 @@ test('an intro hands over what the scroll moves too, and lies over it', () => {
   const load = motion({ id: 'm_in', driver: { kind: 'load' }, time: { delay: '50ms', duration: '300ms' } });
   const { plan } = makePlan(load, motion({ id: 'm_scroll' }));
   expect(plan.motions.map((m) => m.on.kind)).toEqual(['view', 'load', 'load']);
-  const handing = plan.motions.find((m) => m.on.kind === 'load' && m.frames.length)!;
-  expect([handing.fill, handing.frames[0]!.map((f) => f.offset), handing.time]).toEqual([
+  const handing = present(plan.motions.find((m) => m.on.kind === 'load' && m.frames.length));
+  expect([handing.fill, itemAt(handing.frames, 0).map((f) => f.offset), handing.time]).toEqual([
     'backwards',
     [0],
     [50, 300],
@@ -119,7 +120,7 @@ test('the script asks the browser first, and fetches the other one only where ti
   const empty: FallbackPlan = { motions: [], triggers: [] };
   const out = handOffCss(d, layout, 'T', [], { fallback: true });
   expect(scriptText(out.plan, 'T')).toBeNull();
-  const text = scriptText(out.plan, 'T */ x', empty)!;
+  const text = present(scriptText(out.plan, 'T */ x', empty));
   expect(text.startsWith('/* T  x */')).toBe(true);
   expect(text.indexOf("CSS.supports('animation-timeline: view()')")).toBeLessThan(
     text.indexOf("import('./motion-fallback.js')"),

@@ -2,6 +2,7 @@
  * Everything as data, for browsers without scroll timelines: there a script drives paused Web Animations. Nothing is interpolated by us, and
  * nothing of CSS is parsed there: range points are numbers here already.
  */
+import { itemAt, present } from '../../assert/index.ts';
 import { isAtLoad, isEndless, isTimed } from '../../drivers/index.ts';
 import type { Driver } from '../../drivers/index.ts';
 import { isMeeting, parseMeeting, parsePhasePoint, staggerSteps, stepPx } from '../../timeline/index.ts';
@@ -53,7 +54,7 @@ export interface FallbackPlan {
 }
 
 const zero: Linear = [0, 0, 0, 0];
-const sum = (a: Linear, b: Linear): Linear => a.map((n, i) => n + b[i]!) as Linear;
+const sum = (a: Linear, b: Linear): Linear => a.map((n, i) => n + itemAt(b, i)) as Linear;
 const times = (a: Linear, k: number): Linear => a.map((n) => n * k + 0) as Linear;
 
 /** Sums and multiples of %, px, vh and vw; null for anything that is no such sum. */
@@ -72,7 +73,7 @@ export function toLinear(e: LengthExpr): Linear | null {
     case 'product': {
       const numbers = e.factors.flatMap((f) => (f.kind === 'number' ? [f.value] : []));
       const rest = e.factors.filter((f) => f.kind !== 'number');
-      const one = rest.length === 1 ? toLinear(rest[0]!) : null;
+      const one = rest.length === 1 ? toLinear(itemAt(rest, 0)) : null;
       return (
         one &&
         times(
@@ -158,7 +159,7 @@ export function fallbackPlan(
 ): { plan: FallbackPlan; notes: WriterNote[] } {
   const notes: WriterNote[] = [];
   const tracks = trackClasses(d);
-  const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${tracks.get(pin.id)!}` }]));
+  const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${present(tracks.get(pin.id))}` }]));
   const played = computeTimes(d.motions);
   const motions = d.motions.flatMap((m): FallbackMotion[] => {
     if (!m.on || isEndless(m.driver)) return [];

@@ -1,4 +1,5 @@
 /** What the script plays, from what was written as CSS. */
+import { itemAt } from '../../assert/index.ts';
 import { isEndless, refersTo } from '../../drivers/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
@@ -8,7 +9,7 @@ import type { Plan } from '../css/piece.ts';
 import type { CssDraft } from '../css/write-css.ts';
 
 export function makePlan({ document, entries, layouts, condition }: CssDraft): Plan {
-  const held = layouts[0]!;
+  const held = itemAt(layouts, 0);
   const reducedMotion = condition === 'reduced-motion';
   return {
     // Readers who ask for reduced motion get no following: it would move after the hand has stopped.

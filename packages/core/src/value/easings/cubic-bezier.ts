@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import type { EasingDefinition } from '../easing-definition.ts';
 
 /** The keywords' control points, from CSS Easing 2, §2.3. */
@@ -52,7 +53,7 @@ export function subcurve([x1, y1, x2, y2]: Handles, from: number, to: number): H
   const x = [(xb - xa) / (xd - xa), (xc - xa) / (xd - xa)];
   if (x.some((v) => v < -1e-9 || v > 1 + 1e-9)) return null;
   const inside = (v: number) => Math.min(1, Math.max(0, v));
-  return [inside(x[0]!), (yb - ya) / (yd - ya), inside(x[1]!), (yc - ya) / (yd - ya)];
+  return [inside(itemAt(x, 0)), (yb - ya) / (yd - ya), inside(itemAt(x, 1)), (yc - ya) / (yd - ya)];
 }
 
 /** The curve's parameter at an input, by halving. */

@@ -1,3 +1,4 @@
+import { present } from '../../assert/index.ts';
 import type { EasingDefinition } from '../easing-definition.ts';
 
 /** How many jumps a step function has, and whether one lies at its start (CSS Easing 2, §2.4). */
@@ -12,7 +13,10 @@ const TERMS: Record<string, { extra: number; atStart: boolean }> = {
 
 export const steps: EasingDefinition = {
   name: 'steps',
-  keywords: { 'step-start': () => stairs(1, TERMS.start!), 'step-end': () => stairs(1, TERMS.end!) },
+  keywords: {
+    'step-start': () => stairs(1, present(TERMS.start)),
+    'step-end': () => stairs(1, present(TERMS.end)),
+  },
   parse(args) {
     if (!args || args.length < 1 || args.length > 2) return null;
     const count = Number(args[0]);

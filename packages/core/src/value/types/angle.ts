@@ -1,10 +1,11 @@
+import { itemAt } from '../../assert/index.ts';
 import { toAngle, components } from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { ValueType } from '../value-type.ts';
 
 const read = (css: string): number | null => {
   const nodes = components(css);
-  return nodes?.length === 1 ? toAngle(nodes[0]!) : null;
+  return nodes?.length === 1 ? toAngle(itemAt(nodes, 0)) : null;
 };
 
 export const angle: ValueType = {
@@ -16,6 +17,6 @@ export const angle: ValueType = {
     const b = read(to);
     return a === null || b === null
       ? null
-      : { from: [a], to: [b], form: { write: (n, i) => `${decimal(n[i]!)}deg` } };
+      : { from: [a], to: [b], form: { write: (n, i) => `${decimal(itemAt(n, i))}deg` } };
   },
 };

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../assert/index.ts';
 import { converter, formatCss, parse as parseTrusting } from 'culori';
 import type { Color } from 'culori';
 import { decimal } from '../value-type.ts';
@@ -31,8 +32,8 @@ const byte = (n: number) => decimal(Math.round(Math.min(1, Math.max(0, n)) * 255
 /** Numbers are premultiplied components, then alpha. */
 const srgb: Form = {
   write(n, i) {
-    const a = Math.min(1, Math.max(0, n[i + 3]!));
-    const un = (k: number) => byte(a === 0 ? 0 : n[i + k]! / a);
+    const a = Math.min(1, Math.max(0, itemAt(n, i + 3)));
+    const un = (k: number) => byte(a === 0 ? 0 : itemAt(n, i + k) / a);
     return a === 1
       ? `rgb(${un(0)}, ${un(1)}, ${un(2)})`
       : `rgba(${un(0)}, ${un(1)}, ${un(2)}, ${decimal(a)})`;
@@ -40,8 +41,8 @@ const srgb: Form = {
 };
 const oklab: Form = {
   write(n, i) {
-    const alpha = Math.min(1, Math.max(0, n[i + 3]!));
-    const un = (k: number) => (alpha === 0 ? 0 : n[i + k]! / alpha);
+    const alpha = Math.min(1, Math.max(0, itemAt(n, i + 3)));
+    const un = (k: number) => (alpha === 0 ? 0 : itemAt(n, i + k) / alpha);
     return formatCss({ mode: 'oklab', l: un(0), a: un(1), b: un(2), ...(alpha < 1 ? { alpha } : {}) });
   },
 };
@@ -62,13 +63,13 @@ export const color: ValueType = {
     if (!a || !b) return null;
     if (a.legacy && b.legacy) {
       const numbers = (c: Color) => {
-        const { r, g, b: blue } = toRgb(c)!;
+        const { r, g, b: blue } = present(toRgb(c));
         return premultiplied([r, g, blue], readAlpha(c));
       };
       return { from: numbers(a.color), to: numbers(b.color), form: srgb };
     }
     const numbers = (c: Color) => {
-      const lab = toOklab(c)!;
+      const lab = present(toOklab(c));
       return premultiplied([lab.l, lab.a, lab.b], readAlpha(c));
     };
     return { from: numbers(a.color), to: numbers(b.color), form: oklab };

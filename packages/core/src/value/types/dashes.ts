@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { ANY_CONTEXT, components, toLength, toNumber } from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { ValueContext, ValueType } from '../value-type.ts';
@@ -23,13 +24,13 @@ export const dashes: ValueType = {
     const b = read(to, context);
     if (!a || !b) return null;
     const size = (a.length * b.length) / common(a.length, b.length);
-    const repeat = (list: number[]) => Array.from({ length: size }, (_, i) => list[i % list.length]!);
+    const repeat = (list: number[]) => Array.from({ length: size }, (_, i) => itemAt(list, i % list.length));
     return {
       from: repeat(a),
       to: repeat(b),
       form: {
         write: (n, at) =>
-          Array.from({ length: size }, (_, i) => `${decimal(Math.max(0, n[at + i]!))}px`).join(', '),
+          Array.from({ length: size }, (_, i) => `${decimal(Math.max(0, itemAt(n, at + i)))}px`).join(', '),
       },
     };
   },

@@ -1,4 +1,13 @@
-import { ANY_CONTEXT, toAngle, splitArguments, components, toLength, toNumber } from '../components.ts';
+import { itemAt, present } from '../../assert/index.ts';
+import {
+  ANY_CONTEXT,
+  toAngle,
+  splitArguments,
+  components,
+  toLength,
+  toNumber,
+  readKeyword,
+} from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 
@@ -23,7 +32,8 @@ interface Step {
 function read(css: string, c: ValueContext): Step[] | null {
   const nodes = components(css);
   if (!nodes) return null;
-  if (nodes.length === 1 && nodes[0]!.type === 'Identifier') return nodes[0]!.name === 'none' ? [] : null;
+  const keyword = readKeyword(nodes);
+  if (keyword) return keyword === 'none' ? [] : null;
   const steps: Step[] = [];
   for (const n of nodes) {
     if (n.type !== 'Function') return null;
@@ -48,10 +58,11 @@ const list = (names: string[]): Form => ({
     names
       .map(
         (name, k) =>
-          `${name}(${decimal(Math.max(name === 'hue-rotate' ? -Infinity : 0, n[i + k]!))}${FUNCTIONS[name]!.unit})`,
+          `${name}(${decimal(Math.max(name === 'hue-rotate' ? -Infinity : 0, itemAt(n, i + k)))}${present(FUNCTIONS[name]).unit})`,
       )
       .join(' ') || 'none',
-  blur: (n, i) => names.reduce((most, name, k) => (name === 'blur' ? Math.max(most, n[i + k]!) : most), 0),
+  blur: (n, i) =>
+    names.reduce((most, name, k) => (name === 'blur' ? Math.max(most, itemAt(n, i + k)) : most), 0),
 });
 
 /** `filter`: lists mix function by function when the shorter one is a beginning of the longer; missing ones are neutral. */
@@ -67,7 +78,8 @@ export const filter: ValueType = {
     const names = longer.map((s) => s.name);
     const fits = (steps: Step[]) => steps.every((s, i) => s.name === names[i]);
     if (!fits(a) || !fits(b)) return null;
-    const values = (steps: Step[]) => names.map((name, i) => steps[i]?.value ?? FUNCTIONS[name]!.neutral);
+    const values = (steps: Step[]) =>
+      names.map((name, i) => steps[i]?.value ?? present(FUNCTIONS[name]).neutral);
     return { from: values(a), to: values(b), form: list(names) };
   },
   add: (under, over) =>

@@ -1,14 +1,15 @@
+import { itemAt } from '../../assert/index.ts';
 import { ANY_CONTEXT, components, toLength } from '../components.ts';
 import { decimal, sum } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 
-const any: Form = { write: (n, i) => `${decimal(n[i]!)}px` };
+const any: Form = { write: (n, i) => `${decimal(itemAt(n, i))}px` };
 /** Some properties refuse what is below zero, however the easing overshoots. */
-const notNegative: Form = { write: (n, i) => `${decimal(Math.max(0, n[i]!))}px` };
+const notNegative: Form = { write: (n, i) => `${decimal(Math.max(0, itemAt(n, i)))}px` };
 
 function read(css: string, percent: number, context: ValueContext): number | null {
   const nodes = components(css);
-  return nodes?.length === 1 ? toLength(nodes[0]!, percent, context) : null;
+  return nodes?.length === 1 ? toLength(itemAt(nodes, 0), percent, context) : null;
 }
 
 /** One length or percentage; `side` says which side of the border box percentages refer to. */

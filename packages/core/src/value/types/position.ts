@@ -1,3 +1,4 @@
+import { itemAt } from '../../assert/index.ts';
 import { ANY_CONTEXT, components, toLinear } from '../components.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
@@ -29,17 +30,18 @@ function read(css: string, c: ValueContext): Mixed[] | null {
   const isAcross = (n: csstree.CssNode | undefined) =>
     n?.type === 'Identifier' && /^(left|right)$/i.test(n.name);
   if (nodes.length === 1 && isDown(nodes[0])) {
-    const y = side(nodes[0]!, DOWN, c);
+    const y = side(itemAt(nodes, 0), DOWN, c);
     return y && [[50, 0], y];
   }
   if (isDown(nodes[0]) || isAcross(nodes[1])) nodes = nodes.toReversed();
-  const x = side(nodes[0]!, ACROSS, c);
+  const x = side(itemAt(nodes, 0), ACROSS, c);
   const y = nodes[1] ? side(nodes[1], DOWN, c) : ([50, 0] as Mixed);
   return x && y && [x, y];
 }
 
 const pairForm: Form = {
-  write: (n, i) => `${mixedText(n[i]!, n[i + 1]!)} ${mixedText(n[i + 2]!, n[i + 3]!)}`,
+  write: (n, i) =>
+    `${mixedText(itemAt(n, i), itemAt(n, i + 1))} ${mixedText(itemAt(n, i + 2), itemAt(n, i + 3))}`,
 };
 
 /** Two lengths or percentages with words for the sides: `background-position`, `object-position`, origins. */
@@ -73,10 +75,10 @@ export const backgroundSize: ValueType = {
   },
 };
 
-const single: Form = { write: (n, i) => mixedText(n[i]!, n[i + 1]!) };
+const single: Form = { write: (n, i) => mixedText(itemAt(n, i), itemAt(n, i + 1)) };
 const readOne = (css: string, c: ValueContext) => {
   const nodes = components(css);
-  return nodes?.length === 1 ? toLinear(nodes[0]!, c) : null;
+  return nodes?.length === 1 ? toLinear(itemAt(nodes, 0), c) : null;
 };
 
 /** One length or percentage whose percentages only the browser can resolve. */

@@ -1,4 +1,5 @@
-import { toAngle, components, toNumber } from '../components.ts';
+import { itemAt, present } from '../../assert/index.ts';
+import { toAngle, components, toNumber, readKeyword } from '../components.ts';
 import { fromQuaternion, turning } from '../matrix.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueType } from '../value-type.ts';
@@ -14,35 +15,38 @@ const AXES: Record<string, Turn['axis']> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 
 function read(css: string): Turn | null {
   const nodes = components(css);
   if (!nodes || nodes.length === 0) return null;
-  const first = nodes[0]!;
-  if (nodes.length === 1 && first.type === 'Identifier')
-    return first.name === 'none' ? { axis: AXES.z!, degrees: 0, none: true } : null;
+  const first = itemAt(nodes, 0);
+  const keyword = readKeyword(nodes);
+  if (keyword) return keyword === 'none' ? { axis: present(AXES.z), degrees: 0, none: true } : null;
   const angleAt = nodes.findIndex((n) => n.type === 'Dimension');
-  const angle = angleAt >= 0 ? toAngle(nodes[angleAt]!) : nodes.length === 1 ? toAngle(first) : null;
+  const angle = angleAt >= 0 ? toAngle(itemAt(nodes, angleAt)) : nodes.length === 1 ? toAngle(first) : null;
   const rest = nodes.filter((_, i) => i !== (angleAt >= 0 ? angleAt : 0));
   if (angle === null) return null;
-  if (rest.length === 0) return { axis: AXES.z!, degrees: angle, none: false };
-  if (rest.length === 1 && rest[0]!.type === 'Identifier') {
-    const axis = AXES[rest[0]!.name.toLowerCase()];
+  if (rest.length === 0) return { axis: present(AXES.z), degrees: angle, none: false };
+  const axisName = readKeyword(rest);
+  if (axisName) {
+    const axis = AXES[axisName];
     return axis ? { axis, degrees: angle, none: false } : null;
   }
   const numbers = rest.map((n) => toNumber(n));
   if (numbers.length !== 3 || numbers.some((n) => n === null)) return null;
   const [x, y, z] = numbers as [number, number, number];
   const size = Math.hypot(x, y, z);
-  if (size === 0) return { axis: AXES.z!, degrees: 0, none: true };
+  if (size === 0) return { axis: present(AXES.z), degrees: 0, none: true };
   return { axis: [x / size, y / size, z / size], degrees: angle, none: false };
 }
 
 const aboutAxis = (axis: Turn['axis']): Form => ({
   write(n, i) {
-    const angle = `${decimal(n[i]!)}deg`;
+    const angle = `${decimal(itemAt(n, i))}deg`;
     const [x, y, z] = axis;
     if (x === 0 && y === 0 && z > 0) return angle;
-    const named = Object.entries(AXES).find(([, a]) => a.every((v, k) => Math.abs(v - axis[k]!) < 1e-12));
+    const named = Object.entries(AXES).find(([, a]) =>
+      a.every((v, k) => Math.abs(v - itemAt(axis, k)) < 1e-12),
+    );
     return named ? `${named[0]} ${angle}` : `${axis.map(decimal).join(' ')} ${angle}`;
   },
-  matrix: (n, i) => turning(axis, n[i]!),
+  matrix: (n, i) => turning(axis, itemAt(n, i)),
 });
 
 type Quaternion = [number, number, number, number];
@@ -64,7 +68,7 @@ function pose([x, y, z, w]: Quaternion): string {
 function betweenPoses(a: Turn, b: Turn): Form {
   const qa = quaternion(a);
   const qb = quaternion(b);
-  let dot = qa.reduce((sum, v, i) => sum + v * qb[i]!, 0);
+  let dot = qa.reduce((sum, v, i) => sum + v * itemAt(qb, i), 0);
   const sign = dot < 0 ? -1 : 1;
   dot = Math.min(1, dot * sign);
   const theta = Math.acos(dot);
@@ -72,9 +76,9 @@ function betweenPoses(a: Turn, b: Turn): Form {
     const sin = Math.sin(theta);
     const wa = sin < 1e-9 ? 1 - t : Math.sin((1 - t) * theta) / sin;
     const wb = (sin < 1e-9 ? t : Math.sin(t * theta) / sin) * sign;
-    return qa.map((v, k) => v * wa + qb[k]! * wb) as Quaternion;
+    return qa.map((v, k) => v * wa + itemAt(qb, k) * wb) as Quaternion;
   };
-  return { write: (n, i) => pose(at(n[i]!)), matrix: (n, i) => fromQuaternion(at(n[i]!)) };
+  return { write: (n, i) => pose(at(itemAt(n, i))), matrix: (n, i) => fromQuaternion(at(itemAt(n, i))) };
 }
 
 /** `rotate` (CSS Transforms 2, §3): an angle about an axis. `none` takes the other end's axis. */
@@ -86,7 +90,7 @@ export const rotate: ValueType = {
     const a = read(from);
     const b = read(to);
     if (!a || !b) return null;
-    const same = a.axis.every((v, i) => Math.abs(v - b.axis[i]!) < 1e-9);
+    const same = a.axis.every((v, i) => Math.abs(v - itemAt(b.axis, i)) < 1e-9);
     if (same || a.none || a.degrees === 0)
       return { from: [a.degrees], to: [b.degrees], form: aboutAxis(b.axis) };
     if (b.none || b.degrees === 0) return { from: [a.degrees], to: [b.degrees], form: aboutAxis(a.axis) };
@@ -99,7 +103,7 @@ export const rotate: ValueType = {
     if (!a || !b) return over;
     if (a.none || a.degrees === 0) return over;
     if (b.none || b.degrees === 0) return under;
-    if (a.axis.every((v, i) => Math.abs(v - b.axis[i]!) < 1e-9))
+    if (a.axis.every((v, i) => Math.abs(v - itemAt(b.axis, i)) < 1e-9))
       return aboutAxis(a.axis).write([a.degrees + b.degrees], 0);
     const [ax, ay, az, aw] = quaternion(a);
     const [bx, by, bz, bw] = quaternion(b);

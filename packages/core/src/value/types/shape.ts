@@ -1,3 +1,4 @@
+import { itemAt, lastItem, present } from '../../assert/index.ts';
 import { ANY_CONTEXT, components, toLinear } from '../components.ts';
 import { mixedText } from './position.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
@@ -14,7 +15,7 @@ const isWord = (n: csstree.CssNode | undefined, ...of: string[]) =>
   n?.type === 'Identifier' && of.includes(n.name.toLowerCase());
 const isOperator = (n: csstree.CssNode, sign: string) => n.type === 'Operator' && n.value.trim() === sign;
 const texts = (n: number[]) =>
-  Array.from({ length: n.length / 2 }, (_, i) => mixedText(n[i * 2]!, n[i * 2 + 1]!));
+  Array.from({ length: n.length / 2 }, (_, i) => mixedText(itemAt(n, i * 2), itemAt(n, i * 2 + 1)));
 
 function linears(nodes: readonly csstree.CssNode[], c: ValueContext): number[] | null {
   const out = nodes.map((n) => toLinear(n, c));
@@ -51,13 +52,13 @@ function inset(args: csstree.CssNode[], c: ValueContext): Shape | null {
 const CENTRE = [50, 0, 50, 0];
 const PLACES: Record<string, number> = { left: 0, top: 0, center: 50, right: 100, bottom: 100 };
 const place = (n: csstree.CssNode, c: ValueContext) =>
-  n.type === 'Identifier' && n.name in PLACES ? [PLACES[n.name]!, 0] : toLinear(n, c);
+  n.type === 'Identifier' && n.name in PLACES ? [present(PLACES[n.name]), 0] : toLinear(n, c);
 
 function round(kind: 'circle' | 'ellipse', args: csstree.CssNode[], c: ValueContext): Shape | null {
   const at = args.findIndex((n) => isWord(n, 'at'));
   const radii = at < 0 ? args : args.slice(0, at);
   const where = at < 0 ? [] : args.slice(at + 1);
-  const places = where.length === 1 ? [place(where[0]!, c), [50, 0]] : where.map((n) => place(n, c));
+  const places = where.length === 1 ? [place(itemAt(where, 0), c), [50, 0]] : where.map((n) => place(n, c));
   if (places.some((p) => p === null) || places.length > 2) return null;
   const count = kind === 'circle' ? 1 : 2;
   if (radii.length !== 0 && radii.length !== count) return null;
@@ -75,7 +76,7 @@ function round(kind: 'circle' | 'ellipse', args: csstree.CssNode[], c: ValueCont
     write: (n) => {
       const t = texts(n);
       let next = 0;
-      const r = shown.map((w) => w ?? t[next++]!.replace(/^-.*/, '0px'));
+      const r = shown.map((w) => w ?? itemAt(t, next++).replace(/^-.*/, '0px'));
       return `${kind}(${r.join(' ')} at ${t.slice(next).join(' ')})`;
     },
   };
@@ -83,9 +84,11 @@ function round(kind: 'circle' | 'ellipse', args: csstree.CssNode[], c: ValueCont
 
 function polygon(args: csstree.CssNode[], c: ValueContext): Shape | null {
   const groups: csstree.CssNode[][] = [[]];
-  for (const n of args) isOperator(n, ',') ? groups.push([]) : groups.at(-1)!.push(n);
+  for (const n of args) isOperator(n, ',') ? groups.push([]) : lastItem(groups).push(n);
   const rule =
-    isWord(groups[0]![0], 'evenodd', 'nonzero') && groups[0]!.length === 1 ? groups.shift()! : null;
+    isWord(itemAt(groups, 0)[0], 'evenodd', 'nonzero') && itemAt(groups, 0).length === 1
+      ? present(groups.shift())
+      : null;
   const corners = groups.map((g) => (g.length === 2 ? linears(g, c) : null));
   if (corners.some((x) => x === null)) return null;
   const evenOdd = rule !== null && isWord(rule[0], 'evenodd');
@@ -102,7 +105,7 @@ function polygon(args: csstree.CssNode[], c: ValueContext): Shape | null {
 
 function read(css: string, c: ValueContext): Shape | null {
   const nodes = components(css);
-  const node = nodes?.length === 1 ? nodes[0]! : null;
+  const node = nodes?.length === 1 ? itemAt(nodes, 0) : null;
   if (node?.type !== 'Function') return null;
   const args = node.children.toArray().filter((n) => n.type !== 'WhiteSpace' && n.type !== 'Comment');
   switch (node.name.toLowerCase()) {
@@ -128,7 +131,7 @@ export const shape: ValueType = {
     const b = read(to, context);
     if (!a || !b || a.form !== b.form || a.n.length !== b.n.length) return null;
     const form: Form = {
-      write: (n, at) => b.write(Array.from({ length: b.n.length }, (_, i) => n[at + i]!)),
+      write: (n, at) => b.write(Array.from({ length: b.n.length }, (_, i) => itemAt(n, at + i))),
     };
     return { from: a.n, to: b.n, form };
   },

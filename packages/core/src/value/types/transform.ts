@@ -1,4 +1,13 @@
-import { ANY_CONTEXT, toAngle, splitArguments, components, toLength, toNumber } from '../components.ts';
+import { itemAt, present } from '../../assert/index.ts';
+import {
+  ANY_CONTEXT,
+  toAngle,
+  splitArguments,
+  components,
+  toLength,
+  toNumber,
+  readKeyword,
+} from '../components.ts';
 import { IDENTITY, mixer, multiply, projecting, scaling, skewing, translation, turning } from '../matrix.ts';
 import type { Matrix } from '../matrix.ts';
 import { decimal } from '../value-type.ts';
@@ -14,20 +23,23 @@ type Kind = 'translate' | 'scale' | 'rotate' | 'skewX' | 'skewY' | 'skew' | 'per
 
 type Read = (args: csstree.CssNode[], c: ValueContext) => (number | null)[];
 const none = Infinity;
-const lengths: Read = (args, c) => args.map((a, i) => toLength(a, [c.box.width, c.box.height, NaN][i]!, c));
+const lengths: Read = (args, c) =>
+  args.map((a, i) => toLength(a, itemAt([c.box.width, c.box.height, NaN], i), c));
 const one =
   (at: 0 | 1 | 2, read: Read, rest: number): Read =>
   (args, c) => {
     const out: (number | null)[] = [rest, rest, rest];
-    out[at] = read(at === 1 && read === lengths ? [args[0]!, args[0]!] : args, c)[
-      read === lengths && at === 1 ? 1 : 0
-    ]!;
+    out[at] = present(
+      read(at === 1 && read === lengths ? [itemAt(args, 0), itemAt(args, 0)] : args, c)[
+        read === lengths && at === 1 ? 1 : 0
+      ],
+    );
     return out;
   };
 const factors: Read = (args) => args.map((a) => toNumber(a, 1));
 const about =
   (axis: number[]): Read =>
-  (args) => [...axis, toAngle(args[0]!)];
+  (args) => [...axis, toAngle(itemAt(args, 0))];
 const angles: Read = (args) => args.map((a) => toAngle(a));
 
 /** Functions by name: what they are primitives of (CSS Transforms 2, §12), how many arguments, and how they are read. */
@@ -40,13 +52,18 @@ const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read:
   },
   translatex: { kind: 'translate', least: 1, most: 1, read: one(0, lengths, 0) },
   translatey: { kind: 'translate', least: 1, most: 1, read: one(1, lengths, 0) },
-  translatez: { kind: 'translate', least: 1, most: 1, read: one(2, (a, c) => [toLength(a[0]!, NaN, c)], 0) },
+  translatez: {
+    kind: 'translate',
+    least: 1,
+    most: 1,
+    read: one(2, (a, c) => [toLength(itemAt(a, 0), NaN, c)], 0),
+  },
   translate3d: { kind: 'translate', least: 3, most: 3, read: lengths },
   scale: {
     kind: 'scale',
     least: 1,
     most: 2,
-    read: (a, c) => [factors(a, c)[0]!, factors(a, c)[a[1] ? 1 : 0]!, 1],
+    read: (a, c) => [itemAt(factors(a, c), 0), present(factors(a, c)[a[1] ? 1 : 0]), 1],
   },
   scalex: { kind: 'scale', least: 1, most: 1, read: one(0, factors, 1) },
   scaley: { kind: 'scale', least: 1, most: 1, read: one(1, factors, 1) },
@@ -63,7 +80,7 @@ const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read:
     read: (a) => {
       const axis = a.slice(0, 3).map((x) => toNumber(x) ?? NaN);
       const size = Math.hypot(...axis);
-      return [...axis.map((v) => (size ? v / size : v)), toAngle(a[3]!)];
+      return [...axis.map((v) => (size ? v / size : v)), toAngle(itemAt(a, 3))];
     },
   },
   skewx: { kind: 'skewX', least: 1, most: 1, read: angles },
@@ -73,7 +90,7 @@ const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read:
     kind: 'perspective',
     least: 1,
     most: 1,
-    read: (a, c) => [a[0]!.type === 'Identifier' && a[0]!.name === 'none' ? none : toLength(a[0]!, NaN, c)],
+    read: (a, c) => [readKeyword(a) === 'none' ? none : toLength(itemAt(a, 0), NaN, c)],
   },
   matrix: {
     kind: 'matrix',
@@ -81,7 +98,24 @@ const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read:
     most: 6,
     read: (args) => {
       const [a, b, c, d, e, f] = args.map((x) => toNumber(x)) as number[];
-      return [a!, b!, 0, 0, c!, d!, 0, 0, 0, 0, 1, 0, e!, f!, 0, 1];
+      return [
+        present(a),
+        present(b),
+        0,
+        0,
+        present(c),
+        present(d),
+        0,
+        0,
+        0,
+        0,
+        1,
+        0,
+        present(e),
+        present(f),
+        0,
+        1,
+      ];
     },
   },
   matrix3d: { kind: 'matrix', least: 16, most: 16, read: (args) => args.map((x) => toNumber(x)) },
@@ -101,7 +135,8 @@ const NEUTRAL: Record<Kind, number[]> = {
 function read(css: string, c: ValueContext): Step[] | null {
   const nodes = components(css);
   if (!nodes) return null;
-  if (nodes.length === 1 && nodes[0]!.type === 'Identifier') return nodes[0]!.name === 'none' ? [] : null;
+  const keyword = readKeyword(nodes);
+  if (keyword) return keyword === 'none' ? [] : null;
   const steps: Step[] = [];
   for (const node of nodes) {
     if (node.type !== 'Function') return null;
@@ -110,7 +145,7 @@ function read(css: string, c: ValueContext): Step[] | null {
     if (!facts || args.some((a) => a.length !== 1) || args.length < facts.least || args.length > facts.most)
       return null;
     const n = facts.read(
-      args.map((a) => a[0]!),
+      args.map((a) => itemAt(a, 0)),
       c,
     );
     if (n.some((v) => v === null || Number.isNaN(v))) return null;
@@ -120,13 +155,13 @@ function read(css: string, c: ValueContext): Step[] | null {
 }
 
 const MATRIX: Record<Kind, (n: number[]) => Matrix> = {
-  translate: ([x, y, z]) => translation(x!, y!, z!),
-  scale: ([x, y, z]) => scaling(x!, y!, z!),
-  rotate: ([x, y, z, a]) => turning([x!, y!, z!], a!),
-  skewX: ([x]) => skewing(x!, 0),
-  skewY: ([y]) => skewing(0, y!),
-  skew: ([x, y]) => skewing(x!, y!),
-  perspective: ([d]) => projecting(d!),
+  translate: ([x, y, z]) => translation(present(x), present(y), present(z)),
+  scale: ([x, y, z]) => scaling(present(x), present(y), present(z)),
+  rotate: ([x, y, z, a]) => turning([present(x), present(y), present(z)], present(a)),
+  skewX: ([x]) => skewing(present(x), 0),
+  skewY: ([y]) => skewing(0, present(y)),
+  skew: ([x, y]) => skewing(present(x), present(y)),
+  perspective: ([d]) => projecting(present(d)),
   matrix: (n) => n,
 };
 const toMatrix = (steps: readonly Step[]): Matrix =>
@@ -135,18 +170,20 @@ const toMatrix = (steps: readonly Step[]): Matrix =>
 const WRITE: Record<Kind, (n: number[]) => string> = {
   translate: ([x, y, z]) =>
     z === 0
-      ? `translate(${decimal(x!)}px, ${decimal(y!)}px)`
-      : `translate3d(${[x, y, z].map((v) => `${decimal(v!)}px`).join(', ')})`,
+      ? `translate(${decimal(present(x))}px, ${decimal(present(y))}px)`
+      : `translate3d(${[x, y, z].map((v) => `${decimal(present(v))}px`).join(', ')})`,
   scale: (n) =>
-    n[2] === 1 ? `scale(${decimal(n[0]!)}, ${decimal(n[1]!)})` : `scale3d(${n.map(decimal).join(', ')})`,
+    n[2] === 1
+      ? `scale(${decimal(itemAt(n, 0))}, ${decimal(itemAt(n, 1))})`
+      : `scale3d(${n.map(decimal).join(', ')})`,
   rotate: ([x, y, z, a]) =>
     x === 0 && y === 0 && z === 1
-      ? `rotate(${decimal(a!)}deg)`
-      : `rotate3d(${decimal(x!)}, ${decimal(y!)}, ${decimal(z!)}, ${decimal(a!)}deg)`,
-  skewX: ([x]) => `skewX(${decimal(x!)}deg)`,
-  skewY: ([y]) => `skewY(${decimal(y!)}deg)`,
-  skew: ([x, y]) => `skew(${decimal(x!)}deg, ${decimal(y!)}deg)`,
-  perspective: ([d]) => `perspective(${Number.isFinite(d) ? `${decimal(d!)}px` : 'none'})`,
+      ? `rotate(${decimal(present(a))}deg)`
+      : `rotate3d(${decimal(present(x))}, ${decimal(present(y))}, ${decimal(present(z))}, ${decimal(present(a))}deg)`,
+  skewX: ([x]) => `skewX(${decimal(present(x))}deg)`,
+  skewY: ([y]) => `skewY(${decimal(present(y))}deg)`,
+  skew: ([x, y]) => `skew(${decimal(present(x))}deg, ${decimal(present(y))}deg)`,
+  perspective: ([d]) => `perspective(${Number.isFinite(d) ? `${decimal(present(d))}px` : 'none'})`,
   matrix: (n) => `matrix3d(${n.map(decimal).join(', ')})`,
 };
 
@@ -161,26 +198,26 @@ interface PairedStep {
 
 function pairStep(a: Step, b: Step): PairedStep | null {
   if (a.kind === 'rotate') {
-    const same = [0, 1, 2].every((i) => Math.abs(a.n[i]! - b.n[i]!) < 1e-9);
+    const same = [0, 1, 2].every((i) => Math.abs(itemAt(a.n, i) - itemAt(b.n, i)) < 1e-9);
     const axis = same || a.n[3] === 0 ? b.n : b.n[3] === 0 ? a.n : null;
     if (axis)
       return {
-        from: [a.n[3]!],
-        to: [b.n[3]!],
+        from: [itemAt(a.n, 3)],
+        to: [itemAt(b.n, 3)],
         kind: 'rotate',
-        read: ([angle]) => [...axis.slice(0, 3), angle!],
+        read: ([angle]) => [...axis.slice(0, 3), present(angle)],
       };
     return viaMatrix([a], [b]);
   }
   if (a.kind === 'matrix') return viaMatrix([a], [b]);
   if (a.kind === 'perspective') {
     // What mixes is the inverse of the distance; none is at infinity.
-    const inverse = (s: Step) => (Number.isFinite(s.n[0]!) ? 1 / Math.max(1, s.n[0]!) : 0);
+    const inverse = (s: Step) => (Number.isFinite(itemAt(s.n, 0)) ? 1 / Math.max(1, itemAt(s.n, 0)) : 0);
     return {
       from: [inverse(a)],
       to: [inverse(b)],
       kind: 'perspective',
-      read: ([i]) => [i! > 0 ? 1 / i! : none],
+      read: ([i]) => [present(i) > 0 ? 1 / present(i) : none],
     };
   }
   return { from: a.n, to: b.n, kind: a.kind };
@@ -188,7 +225,7 @@ function pairStep(a: Step, b: Step): PairedStep | null {
 
 function viaMatrix(a: readonly Step[], b: readonly Step[]): PairedStep | null {
   const mixed = mixer(toMatrix(a), toMatrix(b));
-  return mixed && { from: [0], to: [1], kind: 'matrix', read: ([t]) => mixed(t!) };
+  return mixed && { from: [0], to: [1], kind: 'matrix', read: ([t]) => mixed(present(t)) };
 }
 
 const neutral = (s: Step): Step => ({
@@ -208,8 +245,8 @@ export const transform: ValueType = {
     const parts: PairedStep[] = [];
     const longest = Math.max(a.length, b.length);
     for (let i = 0; i < longest; i++) {
-      const x = a[i] ?? neutral(b[i]!);
-      const y = b[i] ?? neutral(a[i]!);
+      const x = a[i] ?? neutral(itemAt(b, i));
+      const y = b[i] ?? neutral(itemAt(a, i));
       const part = x.kind === y.kind ? pairStep(x, y) : viaMatrix(a.slice(i), b.slice(i));
       if (!part) return null;
       parts.push(part);
@@ -229,7 +266,7 @@ export function transformMatrix(css: string, context: ValueContext): Matrix | nu
 function toList(parts: readonly PairedStep[]): Form {
   const offsets = parts.map((_, i) => parts.slice(0, i).reduce((sum, p) => sum + p.from.length, 0));
   const numbers = (n: ArrayLike<number>, at: number, p: PairedStep, i: number) => {
-    const own = Array.from({ length: p.from.length }, (_, k) => n[at + offsets[i]! + k]!);
+    const own = Array.from({ length: p.from.length }, (_, k) => itemAt(n, at + itemAt(offsets, i) + k));
     return p.read ? p.read(own) : own;
   };
   return {

@@ -9,6 +9,7 @@ import {
   putMedia,
   removeMedia,
   countUses,
+  itemAt,
 } from '@lyvek/core';
 import type { Media } from '@lyvek/core';
 import { newId } from '../../state/new-id.ts';
@@ -133,7 +134,7 @@ interface EditorProps {
 
 function Editor({ media, onDone, onRemove }: EditorProps) {
   const [name, setName] = useState(media?.name ?? 'Narrow');
-  const [query, setQuery] = useState(media?.query ?? EXAMPLES[0]!);
+  const [query, setQuery] = useState(media?.query ?? itemAt(EXAMPLES, 0));
   const parsed = parseMedia(query);
   const valid = parsed.ok && name.trim() !== '';
   return (

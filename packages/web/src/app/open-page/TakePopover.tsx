@@ -1,4 +1,5 @@
 /** Which take is open, and another one beside it. */
+import { present } from '@lyvek/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, things } from '../../state/api.ts';
@@ -43,7 +44,7 @@ function TakeActions({ goTo, close }: { goTo(takeId: string): void; close(): voi
     close();
   };
   const remove = async () => {
-    const next = takes.find((t) => t.id !== take.id)!;
+    const next = present(takes.find((t) => t.id !== take.id));
     await things.takes.remove({ id: take.id });
     close();
     goTo(next.id);

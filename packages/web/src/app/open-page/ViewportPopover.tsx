@@ -1,6 +1,6 @@
 /** The size at which the page is laid out. */
 import { useState } from 'react';
-import { ViewportSchema } from '@lyvek/core';
+import { ViewportSchema, present } from '@lyvek/core';
 import type { Viewport } from '@lyvek/core';
 import { Down } from '../../ui/glyphs.tsx';
 import { Choices, Popover } from '../../ui/Popover.tsx';
@@ -65,7 +65,7 @@ function Sizes({ close }: { close(): void }) {
       <Choices
         options={SIZES.map((s) => ({ value: text(s), text: text(s), note: s.note }))}
         value={text(viewport)}
-        onChoose={(t) => take(SIZES.find((s) => text(s) === t)!)}
+        onChoose={(t) => take(present(SIZES.find((s) => text(s) === t)))}
       />
       <form
         className="mt-2 flex items-center gap-2 border-t border-(--line) px-2 pt-2"

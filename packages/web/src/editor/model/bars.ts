@@ -1,5 +1,5 @@
 /** Bars of the lanes: every motion where it happens, in a column where it and its label have room. */
-import { asScroll, isTimed, maxScroll, listPlaces } from '@lyvek/core';
+import { asScroll, isTimed, maxScroll, listPlaces, itemAt, present } from '@lyvek/core';
 import type { Layout, Motion, MotionDocument, Placed } from '@lyvek/core';
 
 export interface Bar {
@@ -20,7 +20,7 @@ const cache = new WeakMap<Layout, WeakMap<Motion, Bar | Unplaced>>();
 
 /** Placement of a motion, remembered as long as neither it nor the layout changes. */
 export function findBar(motion: Motion, layout: Layout): Bar | Unplaced {
-  const known = cache.get(layout) ?? cache.set(layout, new WeakMap()).get(layout)!;
+  const known = cache.get(layout) ?? present(cache.set(layout, new WeakMap()).get(layout));
   const hit = known.get(motion);
   if (hit) return hit;
   const made = place(motion, layout);
@@ -33,7 +33,7 @@ function place(motion: Motion, layout: Layout): Bar | Unplaced {
   if (places.length === 0) return { motion, reason: `no element matches ${motion.targets.selector}` };
   const good = places.filter((x): x is { element: number; placed: Placed } => !('reason' in x.placed));
   const first = good[0];
-  if (!first) return { motion, reason: (places[0]!.placed as { reason: string }).reason };
+  if (!first) return { motion, reason: (itemAt(places, 0).placed as { reason: string }).reason };
   return {
     motion,
     element: first.element,
@@ -130,12 +130,12 @@ export function arrange(
   for (const b of sorted.filter(isPage)) {
     const free = labels.every((y) => Math.abs(y - b.placed.start) >= LABEL_ROWS * perPx);
     if (free) labels.push(b.placed.start);
-    else slots.set(b.motion.id, { ...slots.get(b.motion.id)!, label: 0 });
+    else slots.set(b.motion.id, { ...present(slots.get(b.motion.id)), label: 0 });
   }
   const besidePages = sorted.filter((b) => index.get(b.motion.id) === 0);
   for (const b of sorted.filter(isPage)) {
     const covered = besidePages.some((o) => o.placed.start < labelled(b) && o.placed.end > b.placed.start);
-    if (covered) slots.set(b.motion.id, { ...slots.get(b.motion.id)!, label: 0 });
+    if (covered) slots.set(b.motion.id, { ...present(slots.get(b.motion.id)), label: 0 });
   }
   return slots;
 }
@@ -159,11 +159,11 @@ function listColumns(
   const columns: number[] = new Array<number>(least).fill(-Infinity);
   const index = new Map<string, number>();
   for (const b of sorted) {
-    if (isPage(b)) columns[0] = labelled ? Math.max(columns[0]!, labelled(b)) : columns[0]!;
+    if (isPage(b)) columns[0] = labelled ? Math.max(itemAt(columns, 0), labelled(b)) : itemAt(columns, 0);
     else {
       const titled = above.until(b);
       for (let i = 0; i < Math.min(above.columns, columns.length); i++)
-        columns[i] = Math.max(columns[i]!, titled);
+        columns[i] = Math.max(itemAt(columns, i), titled);
       index.set(b.motion.id, take(columns, b.placed.start, until(b), kept(b)));
     }
   }
@@ -177,7 +177,7 @@ function take(columns: number[], start: number, end: number, kept?: number): num
   let i = kept !== undefined && (columns[kept] ?? Infinity) <= start ? kept : -1;
   if (i < 0)
     columns.forEach((until, k) => {
-      if (until <= start && (i < 0 || until < columns[i]!)) i = k;
+      if (until <= start && (i < 0 || until < itemAt(columns, i))) i = k;
     });
   if (i < 0) i = columns.length;
   columns[i] = end;

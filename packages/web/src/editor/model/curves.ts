@@ -7,6 +7,7 @@ import {
   segmentAt,
   splitSegments,
   valueAt,
+  itemAt,
 } from '@lyvek/core';
 import type { Keyframe, Layout, Motion, Segment } from '@lyvek/core';
 
@@ -26,7 +27,7 @@ export interface Curve {
 const AXES: Record<string, readonly string[]> = { translate: ['x', 'y', 'z'], scale: ['', 'y', 'z'] };
 
 export function computeCurves(motion: Motion, element: number, layout: Layout): Curve[] {
-  const e = layout.elements[element]!;
+  const e = itemAt(layout.elements, element);
   const context = {
     box: e.box,
     viewport: layout.viewport,
@@ -40,11 +41,11 @@ export function computeCurves(motion: Motion, element: number, layout: Layout): 
     const segments = splitSegments(property, keyframes, base, context);
     const width = Math.min(...segments.map((s) => s.from.length));
     const spread = Array.from({ length: width }, (_, k) => {
-      const all = segments.flatMap((s) => [s.from[k]!, s.to[k]!]);
+      const all = segments.flatMap((s) => [itemAt(s.from, k), itemAt(s.to, k)]);
       return { low: Math.min(...all), high: Math.max(...all) };
     });
     const number = spread.reduce(
-      (best, s, k) => (s.high - s.low > spread[best]!.high - spread[best]!.low ? k : best),
+      (best, s, k) => (s.high - s.low > itemAt(spread, best).high - itemAt(spread, best).low ? k : best),
       0,
     );
     const axis = AXES[property]?.[number];
@@ -53,7 +54,7 @@ export function computeCurves(motion: Motion, element: number, layout: Layout): 
       number,
       name: axis ? `${property} ${axis}` : property,
       segments,
-      ...spread[number]!,
+      ...itemAt(spread, number),
       keyframes,
       whole: whole.ok ? whole.value : (t) => t,
     };
@@ -65,7 +66,7 @@ export function numberAt(c: Curve, progress: number): number {
   const p = c.whole(progress);
   const s = segmentAt(c.segments, p);
   const t = s.ease((p - s.start) / (s.end - s.start));
-  return s.from[c.number]! + (s.to[c.number]! - s.from[c.number]!) * t;
+  return itemAt(s.from, c.number) + (itemAt(s.to, c.number) - itemAt(s.from, c.number)) * t;
 }
 
 /** Share of the range at which a keyframe stands; a place at a range name counts by its order. */

@@ -1,7 +1,7 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { element, makeLayout, motion } from '@lyvek/core/testing';
-import { withPins } from '@lyvek/core';
+import { withPins, itemAt, present } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import {
   keyframesBetween,
@@ -71,7 +71,7 @@ test('however far keyframes are pulled, none passes another and the document’s
           const at = list.map((k) => Number.parseFloat(k.at));
           expect(at).toEqual([...at].sort((x, y) => x - y));
           expect([at[0], at.at(-1)]).toEqual([0, 100]);
-          expect(list.map((k) => k.value)).toEqual(a.motion.keyframes.opacity!.map((k) => k.value));
+          expect(list.map((k) => k.value)).toEqual(present(a.motion.keyframes.opacity).map((k) => k.value));
         }
       },
     ),
@@ -84,6 +84,6 @@ test('deleted, a property keeps at least one stop; put in, nothing is seen of it
   expect(withoutKeyframes(a.motion, [{ motion: 'm_a', share: 0.2 }]).keyframes.scale).toHaveLength(3);
   const middle = (a.placed.start + a.placed.end) / 2;
   const made = withKeyframeAt(a, middle, layout);
-  expect(made.keyframes.opacity!.map((k) => k.at)).toEqual(['0%', '20%', '50%', '60%', '100%']);
-  expect(Number(made.keyframes.opacity![2]!.value)).toBeCloseTo(0.175, 3);
+  expect(present(made.keyframes.opacity).map((k) => k.at)).toEqual(['0%', '20%', '50%', '60%', '100%']);
+  expect(Number(itemAt(present(made.keyframes.opacity), 2).value)).toBeCloseTo(0.175, 3);
 });

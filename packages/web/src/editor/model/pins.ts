@@ -1,5 +1,5 @@
 /** Pins in words, and changing how long they hold. */
-import { findMatches, pageBox, parseLength, plainPercent } from '@lyvek/core';
+import { findMatches, pageBox, parseLength, plainPercent, present } from '@lyvek/core';
 import type { PinnedSpan, Layout, Pin } from '@lyvek/core';
 import { grouped } from '../strip/view.ts';
 
@@ -58,7 +58,8 @@ export function withDistance(
     const rate = Math.min(20, Math.max(0.05, Number(wanted.toFixed(exact ? 3 : 2))));
     return { ...pin, distance: { ...pin.distance, rate } };
   }
-  const unit = screens(pin.distance.value) === null ? null : /[sld]?vh$/.exec(pin.distance.value.trim())![0];
+  const unit =
+    screens(pin.distance.value) === null ? null : present(/[sld]?vh$/.exec(pin.distance.value.trim()))[0];
   const value = unit
     ? `${trim((px / viewportHeight) * 100, exact ? 2 : 0)}${unit}`
     : `${exact ? trim(px, 1) : Math.round(px / 10) * 10}px`;

@@ -1,4 +1,5 @@
 /** A page drawn small on a vertical scale: sections as tints, elements as boxes. */
+import { itemAt } from '@lyvek/core';
 import { memo } from 'react';
 import type { Layout } from '@lyvek/core';
 import { toRow } from './view.ts';
@@ -47,7 +48,7 @@ export const StripArt = memo(function StripArt({
         />
       ))}
       {stripBoxes(layout).map((i) => {
-        const e = layout.elements[i]!;
+        const e = itemAt(layout.elements, i);
         const left = Math.max(0, e.box.x * k);
         const w = Math.min(width - left, e.box.width * k);
         if (w < 1) return null;

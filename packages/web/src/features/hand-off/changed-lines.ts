@@ -1,3 +1,4 @@
+import { itemAt } from '@lyvek/core';
 /** Which lines of a text matter to a reader of a change. */
 
 export interface Excerpt {
@@ -20,7 +21,7 @@ export function around(text: string, changed: readonly number[], main: number): 
   const marked: number[] = [];
   for (const n of [...wanted].sort((a, b) => a - b)) {
     if (n > last + 1) out.push('…');
-    out.push(lines[n - 1]!);
+    out.push(itemAt(lines, n - 1));
     if (changed.includes(n)) marked.push(out.length);
     last = n;
   }

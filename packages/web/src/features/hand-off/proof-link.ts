@@ -1,4 +1,5 @@
 /** The line to the probe in a finished hand-off that is being proved. */
+import { present } from '@lyvek/core';
 import type { Look, PlannedLook, ProofPlan, Viewport } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
@@ -28,7 +29,7 @@ export class ProofLink {
           const parsed = FromProbe.safeParse(m.data);
           if (parsed.success && parsed.data.type === 'ready') done(channel.port1);
         };
-        frame.contentWindow!.postMessage(HELLO, '*', [channel.port2]);
+        present(frame.contentWindow).postMessage(HELLO, '*', [channel.port2]);
       };
       addEventListener('message', greet, { signal });
       setTimeout(

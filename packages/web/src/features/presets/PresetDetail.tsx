@@ -1,5 +1,5 @@
 /** One preset: its parts in words, and what can be done with it. */
-import { isEndless, isTimed, isTriggered } from '@lyvek/core';
+import { isEndless, isTimed, isTriggered, present } from '@lyvek/core';
 import type { PresetFacts } from '@lyvek/api';
 import type { Motion } from '@lyvek/core';
 import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
@@ -132,7 +132,7 @@ function placeWords(named: string): string {
 function whereWords(m: Motion): string {
   if (isEndless(m.driver)) return `endless, ${m.driver.speed} px/s`;
   if (isTimed(m.driver))
-    return `${isTriggered(m.driver) ? 'trigger' : 'page load'}, ${m.time!.duration.replace('ms', ' ms')} after ${m.time!.delay.replace('ms', ' ms')}`;
+    return `${isTriggered(m.driver) ? 'trigger' : 'page load'}, ${present(m.time).duration.replace('ms', ' ms')} after ${present(m.time).delay.replace('ms', ' ms')}`;
   const at = (side: 'start' | 'end') => pointWords(m.range[side], side, m.driver.kind);
   return `${at('start')} until ${at('end')}`;
 }

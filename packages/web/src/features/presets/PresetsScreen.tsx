@@ -1,4 +1,5 @@
 /** Presets: what was kept to be used elsewhere, for all projects. Files of presets may be dropped anywhere on it. */
+import { present } from '@lyvek/core';
 import { useEffect, useRef, useState } from 'react';
 import type { PresetFacts } from '@lyvek/api';
 import { api, things } from '../../state/api.ts';
@@ -86,7 +87,7 @@ export function PresetsScreen() {
             e.target.value = '';
           }}
         />
-        <button type="button" className="btn" onClick={() => input.current!.click()}>
+        <button type="button" className="btn" onClick={() => present(input.current).click()}>
           From a file
         </button>
         <button

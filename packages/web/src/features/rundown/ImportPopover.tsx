@@ -1,6 +1,6 @@
 /** What the page moved by its own CSS: mistakes in it, with what was meant, and what was left as it is. */
 import { useStore } from 'zustand';
-import { isOpenMistake, importWithCorrection } from '@lyvek/core';
+import { isOpenMistake, importWithCorrection, present } from '@lyvek/core';
 import type { Correction } from '@lyvek/core';
 import { notify } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
@@ -53,7 +53,11 @@ export function ImportPopover() {
                 <b>{m.what}.</b> {m.why} {m.advice}
               </p>
               {m.correction && (
-                <button type="button" className="btn small" onClick={() => correct(m.correction!, close)}>
+                <button
+                  type="button"
+                  className="btn small"
+                  onClick={() => correct(present(m.correction), close)}
+                >
                   Import with correction
                 </button>
               )}

@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useStore } from 'zustand';
-import { lostSelectors, replaceSelector } from '@lyvek/core';
+import { lostSelectors, replaceSelector, present } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
@@ -53,7 +53,7 @@ export function LostPopover() {
                   <button
                     type="button"
                     className="btn small"
-                    onClick={() => session.apply(replaceSelector(l.selector, l.proposal!.selector))}
+                    onClick={() => session.apply(replaceSelector(l.selector, present(l.proposal).selector))}
                   >
                     It is this one
                   </button>

@@ -1,7 +1,7 @@
 /** The Rundown: the page on one vertical scale, its motions beside it, the live page, and the sheet of the chosen motion. */
 import { useCallback, useEffect, useState } from 'react';
 import type { RefObject } from 'react';
-import { isTimed } from '@lyvek/core';
+import { isTimed, itemAt } from '@lyvek/core';
 import { keepKeyframes } from '../../editor/model/keyframes.ts';
 import { clampView } from '../../editor/strip/view.ts';
 import { useShownPage } from '../../preview/shown-page.ts';
@@ -118,7 +118,9 @@ function usePicking(
       if (!layout.elements[element] || adding) return;
       const own = bars.filter((b) => b.element === element).map((b) => b.motion.id);
       if (own.length)
-        session.select(additive ? [...new Set([...session.store.getState().selection, own[0]!])] : [own[0]!]);
+        session.select(
+          additive ? [...new Set([...session.store.getState().selection, itemAt(own, 0)])] : [itemAt(own, 0)],
+        );
       else if (!additive) session.select([]);
       focus();
     },

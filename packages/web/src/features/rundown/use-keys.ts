@@ -9,6 +9,7 @@ import {
   duplicateMotions,
   pasteMotions,
   switchOn,
+  itemAt,
 } from '@lyvek/core';
 import { openShortcuts } from '../../ui/Shortcuts.tsx';
 import { keepCopied, lastCopied } from '../../state/clipboard.ts';
@@ -63,14 +64,14 @@ const moveSelected: Act = (k, r, { session }) => {
     return keyframeStore.setState({
       chosen: keyframes.map((c) => {
         const i = owners.findIndex((b) => b.motion.id === c.motion);
-        const at = listKeyframes(owners[i]!.motion).findIndex((p) => Math.abs(p - c.share) < 1e-3);
-        return { ...c, share: listKeyframes(moved[i]!)[at] ?? c.share };
+        const at = listKeyframes(itemAt(owners, i).motion).findIndex((p) => Math.abs(p - c.share) < 1e-3);
+        return { ...c, share: listKeyframes(itemAt(moved, i))[at] ?? c.share };
       }),
     });
   }
   const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id) && !isEndless(b.motion.driver));
   if (chosen.length === 0) return;
-  const first = chosen[0]!;
+  const first = itemAt(chosen, 0);
   const px = (steps * (first.placed.geometry?.port ?? first.max)) / 100;
   const changed =
     chosen.length === 1
@@ -128,7 +129,7 @@ const copy: Act = (_k, r, { session }) => {
   keepCopied(clip);
   notify(
     clip.motions.length === 1
-      ? `“${clip.motions[0]!.name}” is copied. Choose an element and paste it there.`
+      ? `“${itemAt(clip.motions, 0).name}” is copied. Choose an element and paste it there.`
       : `${clip.motions.length} motions are copied.`,
   );
 };
@@ -180,7 +181,7 @@ const nextMotion: Act = (k, r) => {
   const { motions } = r.document;
   if (!motions.length) return;
   const i = motions.findIndex((m) => m.id === r.selection[0]);
-  r.select(motions[(i + (k.shift ? -1 : 1) + motions.length) % motions.length]!.id);
+  r.select(itemAt(motions, (i + (k.shift ? -1 : 1) + motions.length) % motions.length).id);
 };
 const rename: Act = () => window.document.querySelector<HTMLButtonElement>('[data-rename]')?.click();
 

@@ -1,7 +1,7 @@
 /** What the Rundown knows and remembers while it is open: bars, findings, the vertical view, and what is chosen. */
 import { useCallback, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
-import { clockById } from '@lyvek/core';
+import { clockById, itemAt } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import { computeBars } from '../../editor/model/bars.ts';
 import { clampView, fitView } from '../../editor/strip/view.ts';
@@ -33,7 +33,7 @@ export function useRundownState(height: number): Omit<Rundown, 'guides' | 'outli
   const [solo, setSolo] = useState(false);
   const [query, setQuery] = useState('');
   const rows = Math.max(200, height - HEAD);
-  const max = layout.scrollers[0]!.max.block;
+  const max = itemAt(layout.scrollers, 0).max.block;
   const pageHeight = max + viewport.height;
   const { bars, unplaced } = useMemo(() => computeBars(document, layout), [document, layout]);
   const select = useCallback(

@@ -1,4 +1,5 @@
 /** The rack: every page of the project at one scale, and the free place for another. */
+import { itemAt } from '@lyvek/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -110,7 +111,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
           className="btn square"
           aria-label="Smaller"
           disabled={scale === SCALES.at(-1)}
-          onClick={() => setScale(SCALES[SCALES.indexOf(scale) + 1]!)}
+          onClick={() => setScale(itemAt(SCALES, SCALES.indexOf(scale) + 1))}
         >
           −
         </button>
@@ -119,7 +120,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
           className="btn square"
           aria-label="Larger"
           disabled={scale === SCALES[0]}
-          onClick={() => setScale(SCALES[SCALES.indexOf(scale) - 1]!)}
+          onClick={() => setScale(itemAt(SCALES, SCALES.indexOf(scale) - 1))}
         >
           +
         </button>

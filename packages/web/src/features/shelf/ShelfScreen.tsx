@@ -1,4 +1,5 @@
 /** The shelf: the pages of the current project, hung up at one scale. Files may be dropped anywhere on it. */
+import { present } from '@lyvek/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
@@ -15,7 +16,7 @@ export function ShelfScreen() {
   const id = projectId ?? projects.data?.projects[0]?.id;
   const shelf = useQuery({
     queryKey: ['shelf', id],
-    queryFn: () => api.shelf({ id: id! }),
+    queryFn: () => api.shelf({ id: present(id) }),
     enabled: id !== undefined,
   });
   const client = useQueryClient();

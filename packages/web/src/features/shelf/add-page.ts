@@ -1,4 +1,5 @@
 /** What people drop or choose becomes one upload: a zip for several files, the file itself for one. */
+import { itemAt, present } from '@lyvek/core';
 import { zipSync } from 'fflate';
 
 export interface Upload {
@@ -26,18 +27,18 @@ export async function makeUpload(files: readonly NamedFile[]): Promise<Upload> {
   if (size > MAX_BYTES * 3)
     throw new Error(`Together the files have ${Math.round(size / 1e6)} MB; the limit is 300 MB.`);
   const [only] = files;
-  if (files.length === 1 && /\.(zip|html?|xhtml)$/i.test(only!.file.name)) {
-    const zip = /\.zip$/i.test(only!.file.name);
+  if (files.length === 1 && /\.(zip|html?|xhtml)$/i.test(present(only).file.name)) {
+    const zip = /\.zip$/i.test(present(only).file.name);
     if (size > MAX_BYTES)
       throw new Error(`It has ${Math.round(size / 1e6)} MB; the limit for a zip is 100 MB.`);
     return {
-      name: withoutEnding(only!.file.name),
-      body: only!.file.slice(0, size, zip ? 'application/zip' : 'text/html'),
+      name: withoutEnding(present(only).file.name),
+      body: present(only).file.slice(0, size, zip ? 'application/zip' : 'text/html'),
     };
   }
   const entries: Record<string, Uint8Array> = {};
   for (const f of files) entries[f.path] = new Uint8Array(await f.file.arrayBuffer());
-  const name = files[0]!.path.split('/')[0]!;
+  const name = itemAt(itemAt(files, 0).path.split('/'), 0);
   return {
     name: withoutEnding(name),
     body: new Blob([zipSync(entries, { level: 1 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),

@@ -1,7 +1,7 @@
 /** Both sides are there: the strips, the curves, the enlarged offset with its wipe, the figures. */
 import { useEffect, useMemo, useState } from 'react';
 import { createStore } from 'zustand/vanilla';
-import { listDifferences, visualDifference } from '@lyvek/core';
+import { listDifferences, visualDifference, itemAt } from '@lyvek/core';
 import { useSize } from '../../ui/use-size.ts';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { CurvesOver } from './CurvesOver.tsx';
@@ -36,7 +36,7 @@ export function Compared({ a, b }: ComparedProps) {
     [left?.take, b.take],
   );
   const max = Math.max(
-    ...[a, b].map((s) => (s.kind === 'take' && s.layout ? s.layout.scrollers[0]!.max.block : 0)),
+    ...[a, b].map((s) => (s.kind === 'take' && s.layout ? itemAt(s.layout.scrollers, 0).max.block : 0)),
   );
   const [looking] = useState(() =>
     createStore<Looking>(() => {

@@ -1,4 +1,5 @@
 /** One motion’s value in both takes, along the axis of the strips. */
+import { itemAt, present } from '@lyvek/core';
 import { useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { Px } from '@lyvek/core';
@@ -65,7 +66,7 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
               label="Motion"
               trigger={
                 <>
-                  <DriverSign kind={(pair.b ?? pair.a)!.driver.kind} />
+                  <DriverSign kind={present(pair.b ?? pair.a).driver.kind} />
                   <span className="cut">{pair.name}</span> <Down />
                 </>
               }
@@ -141,8 +142,8 @@ function Over({ a, b, view, rows, width, at }: OverProps) {
   const [p, q] = [points(a), points(b)];
   const now = toRow(at, view);
   const here = [a, b].map((d) => (d ? drawnAtOffset(d, at) : null));
-  const kind = (b ?? a)!.bar.motion.driver.kind;
-  const apart = here[0] !== null && here[1] !== null ? Math.abs(here[0]! - here[1]!) : 0;
+  const kind = present(b ?? a).bar.motion.driver.kind;
+  const apart = here[0] !== null && here[1] !== null ? Math.abs(itemAt(here, 0) - itemAt(here, 1)) : 0;
   return (
     <svg
       width={width}

@@ -1,4 +1,5 @@
 /** The pictures of a reference: brought, placed at their scroll offsets, taken out. */
+import { present } from '@lyvek/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { DragEvent } from 'react';
@@ -76,7 +77,7 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
           type="button"
           className="btn main"
           disabled={act.isPending}
-          onClick={() => files.current!.click()}
+          onClick={() => present(files.current).click()}
         >
           Add pictures
         </button>

@@ -1,4 +1,5 @@
 /** The axis of both strips: offsets, the five pictures, and how much the takes differ all along. Dragged, it moves all five. */
+import { present } from '@lyvek/core';
 import { useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
 import { beginDrag } from '../../ui/drag.ts';
@@ -26,19 +27,22 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
     const roll = (e: WheelEvent) => {
       e.preventDefault();
       const now = looking.getState().axis;
-      const here = offsetAt(e.clientY - svg.current!.getBoundingClientRect().top, makeView(now, rows));
+      const here = offsetAt(
+        e.clientY - present(svg.current).getBoundingClientRect().top,
+        makeView(now, rows),
+      );
       looking.setState({
         axis: e.ctrlKey
           ? zoomAxis(now, Math.exp(-e.deltaY / 400), here, max)
           : clampAxis({ ...now, middle: now.middle + e.deltaY }, max),
       });
     };
-    const el = svg.current!;
+    const el = present(svg.current);
     el.addEventListener('wheel', roll, { passive: false });
     return () => el.removeEventListener('wheel', roll);
   }, [looking, rows, max]);
   const enlarge = (clientY: number) => {
-    const here = offsetAt(clientY - svg.current!.getBoundingClientRect().top, view);
+    const here = offsetAt(clientY - present(svg.current).getBoundingClientRect().top, view);
     looking.setState({ at: Math.round(Math.min(max, Math.max(0, here))) });
   };
   const now = toRow(at, view);

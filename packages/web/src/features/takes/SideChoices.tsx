@@ -1,4 +1,5 @@
 /** All that the open take can be compared with: other takes, its own revisions, takes put away, other pages, pictures. */
+import { lastItem, present } from '@lyvek/core';
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
@@ -74,7 +75,7 @@ export function SideChoices({ close }: { close(): void }) {
       {(away.data?.takes.length ?? 0) > 0 && (
         <>
           <h3>Deleted</h3>
-          {away.data!.takes.map((t) => (
+          {present(away.data).takes.map((t) => (
             <button key={t.id} type="button" onClick={() => void restore(t.id).catch(notifyError)}>
               <span className="grow cut">{t.name}</span>
               <i>restore</i>
@@ -119,7 +120,7 @@ function Revisions({ takeId, name, item }: RevisionsProps) {
     queryKey: ['revisions', takeId],
     queryFn: ({ pageParam }) => api.revisions({ id: takeId, before: pageParam }),
     initialPageParam: undefined as number | undefined,
-    getNextPageParam: ({ revisions }) => (revisions.length < 50 ? undefined : revisions.at(-1)!.number),
+    getNextPageParam: ({ revisions }) => (revisions.length < 50 ? undefined : lastItem(revisions).number),
   });
   // The newest one is the take itself.
   const earlier = (list.data?.pages.flatMap((p) => p.revisions) ?? []).slice(1);

@@ -1,4 +1,5 @@
 /** Two filmstrips of the real page at the same scroll offsets, and between them the axis that both share. */
+import { itemAt } from '@lyvek/core';
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import type { Px } from '@lyvek/core';
@@ -34,7 +35,7 @@ export function Strips({ rows, scale }: { rows: number; scale: number }) {
           at={at}
           scale={scale}
           // The middle ones first: they are what is looked at.
-          there={2 * ORDER[k]! + (letter === 'b' ? 1 : 0) < opened + AT_ONCE}
+          there={2 * itemAt(ORDER, k) + (letter === 'b' ? 1 : 0) < opened + AT_ONCE}
           shown={() => setOpened((n) => n + 1)}
         />
       ))}

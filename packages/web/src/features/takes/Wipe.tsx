@@ -1,4 +1,5 @@
 /** The enlarged offset: both takes over each other, with an edge that is dragged across. Scrolling it scrolls both. */
+import { present } from '@lyvek/core';
 import { useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
 import { PagePreview } from '../../preview/PagePreview.tsx';
@@ -40,7 +41,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
       e.preventDefault();
       looking.setState((s) => ({ at: Math.round(Math.min(max, Math.max(0, s.at + e.deltaY))) }));
     };
-    const el = box.current!;
+    const el = present(box.current);
     el.addEventListener('wheel', roll, { passive: false });
     return () => el.removeEventListener('wheel', roll);
   }, [looking, max]);
@@ -95,7 +96,7 @@ function Plate({ width }: { width: number }) {
   const { looking } = useTakes();
   const wipe = useStore(looking, (s) => s.wipe);
   const press = (e: React.PointerEvent<HTMLElement>) => {
-    const { left } = e.currentTarget.parentElement!.getBoundingClientRect();
+    const { left } = present(e.currentTarget.parentElement).getBoundingClientRect();
     const put = (_by: number, event: { clientX: number }) =>
       looking.setState({ wipe: Math.min(1, Math.max(0, (event.clientX - left) / width)) });
     beginDrag(e, { move: put, drop: put, putBack: () => looking.setState({ wipe }) });

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Trial } from '@lyvek/api';
-import { clockById, deviceById, GESTURES, summarize } from '@lyvek/core';
+import { clockById, deviceById, GESTURES, summarize, present } from '@lyvek/core';
 import type { PinnedLayout, MotionDocument, TrialSummary } from '@lyvek/core';
 import { api, readScriptSizes } from '../../state/api.ts';
 import { sizeOfHandOff } from '../../state/hand-off-size.ts';
@@ -56,7 +56,7 @@ function useLab(side: TakeSide | null): { summary: TrialSummary; setup: string }
   const whole = useQuery({
     queryKey: ['trial', found?.id, 'done'],
     enabled: found !== undefined,
-    queryFn: () => api.trial({ id: found!.id }),
+    queryFn: () => api.trial({ id: present(found).id }),
     staleTime: Infinity,
   });
   const result = found && whole.data?.result;

@@ -1,6 +1,6 @@
 /** One finding in a list: what is wrong, where, and what can be done about it. */
 import { useState } from 'react';
-import { acceptance, CHECK_GROUPS, checkById, acceptFinding } from '@lyvek/core';
+import { acceptance, CHECK_GROUPS, checkById, acceptFinding, present } from '@lyvek/core';
 import type { Finding, MotionDocument } from '@lyvek/core';
 import { FindingSign } from '../../ui/glyphs.tsx';
 import { notify } from '../../ui/notices.tsx';
@@ -30,7 +30,7 @@ export function FindingRow(props: FindingRowProps) {
   const { finding, rowKey, place, isHere, stale, showTitle, show, seen, selector, applyFix } = props;
   const { session } = useOpenedPage();
   const { document } = useTrials();
-  const check = checkById(finding.check)!;
+  const check = present(checkById(finding.check));
   const name = findName(document, finding.about);
   const label = finding.fix?.label ?? '';
   return (

@@ -1,5 +1,5 @@
 /** What was measured, as charts: the time between frames, and trials of the same kind over time. */
-import { clockById } from '@lyvek/core';
+import { clockById, itemAt, present } from '@lyvek/core';
 import { ApexFigure, axisText, plainChart, token } from '../../ui/ApexFigure.tsx';
 import { binNames, comparable, intervalShares, STEP } from './model/history.ts';
 import { useTrials } from './trials-context.ts';
@@ -13,7 +13,7 @@ export function Intervals({ trial, beside }: { trial: ShownTrial; beside: ShownT
   const shares = both.map((t) => intervalShares(t.result.frames));
   const { refresh } = clockById(trial.setup.clock);
   const onTime = Math.round(1000 / refresh / STEP);
-  const late = shares[0]!.reduce((s, n, k) => s + (k > onTime ? n : 0), 0);
+  const late = itemAt(shares, 0).reduce((s, n, k) => s + (k > onTime ? n : 0), 0);
   return (
     <>
       <ApexFigure
@@ -64,7 +64,7 @@ const when = (t: ShownTrial) => `rev ${t.revision}, ${t.kind === 'lab' ? 'lab' :
 export function HistoryChart({ trial }: { trial: ShownTrial }) {
   const { measured } = useTrials();
   const list = comparable(measured.history, trial);
-  const of = (pick: 'p95' | 'worst') => list.map((t) => Math.round(10 * t.summary![pick]) / 10);
+  const of = (pick: 'p95' | 'worst') => list.map((t) => Math.round(10 * present(t.summary)[pick]) / 10);
   const names = list.map((t) => `rev ${t.revision}`);
   const series = [
     { name: 'p95', data: of('p95') },
@@ -80,7 +80,7 @@ export function HistoryChart({ trial }: { trial: ShownTrial }) {
   return (
     <>
       <ApexFigure
-        label={`Trials over time: p95 ${names.map((n, k) => `${n} ${series[0]!.data[k]} ms`).join(', ')}`}
+        label={`Trials over time: p95 ${names.map((n, k) => `${n} ${itemAt(series, 0).data[k]} ms`).join(', ')}`}
         height={HEIGHT}
         shows={JSON.stringify([names, series])}
         options={() => ({

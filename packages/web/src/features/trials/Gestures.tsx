@@ -8,6 +8,8 @@ import {
   findGesture,
   recordedGesture,
   listValues,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import type { Direction, Gesture } from '@lyvek/core';
 import { GestureCurve } from '../../editor/GestureCurve.tsx';
@@ -31,7 +33,7 @@ export function Gestures() {
   const { viewport } = useShownPage();
   const { settings } = useSettings();
   const { choice, choose } = useChoice();
-  const max = useLayout().layout.scrollers[0]!.max.block;
+  const max = itemAt(useLayout().layout.scrollers, 0).max.block;
   const all = [
     ...GESTURES.map((d) => ({ key: d.id, gesture: findGesture(d.id, viewport.height, settings.gestures) })),
     ...settings.traces.map((t) => ({
@@ -39,8 +41,8 @@ export function Gestures() {
       gesture: recordedGesture(t),
     })),
   ];
-  const clock = CLOCKS.find((c) => c.id === choice.clock) ?? CLOCKS[0]!;
-  const device = DEVICES.find((d) => d.id === choice.device) ?? DEVICES[0]!;
+  const clock = CLOCKS.find((c) => c.id === choice.clock) ?? itemAt(CLOCKS, 0);
+  const device = DEVICES.find((d) => d.id === choice.device) ?? itemAt(DEVICES, 0);
   return (
     <header className="trials-head">
       <div className="gesture-chips" role="group" aria-label="Gesture">
@@ -155,7 +157,7 @@ export function Constants() {
               </span>
               <NumberField
                 label={c.name}
-                value={values[key]!}
+                value={present(values[key])}
                 min={c.min}
                 max={c.max}
                 onChange={(n) => put({ ...own, [key]: n })}

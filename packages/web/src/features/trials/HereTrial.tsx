@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useStore } from 'zustand';
-import { hereResult, makePatch, makeRide, clockById, writeCss } from '@lyvek/core';
+import { hereResult, makePatch, makeRide, clockById, writeCss, present } from '@lyvek/core';
 import type { Gesture, Ridden, RidePath, TrialResult, TrialSetup } from '@lyvek/core';
 import { PageLink } from '../../preview/page-link.ts';
 import { grouped } from '../../editor/strip/view.ts';
@@ -65,7 +65,7 @@ export function HereTrial({ setup, done, ended }: HereTrialProps) {
         runs.push(ridden);
       }
       if (over.signal.aborted) return;
-      const box = frame.current!.getBoundingClientRect();
+      const box = present(frame.current).getBoundingClientRect();
       const seen =
         (Math.min(innerWidth, box.right) * (Math.min(innerHeight, box.bottom) - box.top)) / (width * height);
       const result = hereResult(setup, runs, { hidden, seen });
@@ -83,7 +83,7 @@ export function HereTrial({ setup, done, ended }: HereTrialProps) {
   }, [state]); // eslint-disable-line react-hooks/exhaustive-deps
   const stop = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    stop.current!.focus();
+    present(stop.current).focus();
     const key = (e: KeyboardEvent) => e.key === 'Escape' && ended(null);
     addEventListener('keydown', key);
     return () => removeEventListener('keydown', key);

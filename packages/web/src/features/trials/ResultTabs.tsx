@@ -2,6 +2,7 @@
  * The feel of the damping, the take at other sizes and under other hands, and what a measured trial knows; below it how smoothly motions go,
  * or the page under the hand.
  */
+import { itemAt } from '@lyvek/core';
 import { useState } from 'react';
 import type { ComponentType, ReactNode } from 'react';
 import { TryIt } from './damping/TryIt.tsx';
@@ -34,10 +35,10 @@ const MEASURED: readonly View[] = [
 
 export function ResultTabs() {
   const { measured } = useTrials();
-  const [chosen, choose] = useState(VIEWS[0]!.name);
+  const [chosen, choose] = useState(itemAt(VIEWS, 0).name);
   const [damped, tryIt] = useState(false);
   const views = measured.shown ? [...VIEWS, ...MEASURED] : VIEWS;
-  const { name, Body } = views.find((v) => v.name === chosen) ?? VIEWS[0]!;
+  const { name, Body } = views.find((v) => v.name === chosen) ?? itemAt(VIEWS, 0);
   const tabs: ReactNode = (
     <span className="middle-tabs" role="group" aria-label="Shown above the smoothness">
       {views.map((v) => (

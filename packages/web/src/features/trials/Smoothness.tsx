@@ -1,7 +1,7 @@
 /** Motions by smoothness, the roughest first. */
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import { isTooLongAStep } from '@lyvek/core';
+import { isTooLongAStep, itemAt } from '@lyvek/core';
 import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
 import { grouped } from '../../editor/strip/view.ts';
 import { useShownPage } from '../../preview/shown-page.ts';
@@ -63,7 +63,7 @@ function Table({ ranking }: { ranking: readonly Ranked[] }) {
         <tbody>
           {above > 0 && <tr className="gap" aria-hidden="true" style={{ height: above }} />}
           {shown.map(({ index }) => {
-            const r = ranking[index]!;
+            const r = itemAt(ranking, index);
             return (
               <Row key={r.motion.id} ranked={r} fewest={limits.framesInRange} longest={limits.peakStep} />
             );

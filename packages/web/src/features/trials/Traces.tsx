@@ -1,5 +1,5 @@
 /** Recorded scrolling: opened from a file, taken away as one, let go. */
-import { readTrace, traceCsv } from '@lyvek/core';
+import { readTrace, traceCsv, lastItem } from '@lyvek/core';
 import type { Trace } from '@lyvek/core';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
@@ -35,7 +35,7 @@ export function Traces() {
           {traces.map((t) => (
             <div key={t.name} className="trace-row">
               <span className="grow">
-                {t.name} <i>{(t.samples.at(-1)!.t / 1000).toFixed(1)} s</i>
+                {t.name} <i>{(lastItem(t.samples).t / 1000).toFixed(1)} s</i>
               </span>
               <button type="button" className="btn" onClick={() => save(`${t.name}.json`, JSON.stringify(t))}>
                 JSON

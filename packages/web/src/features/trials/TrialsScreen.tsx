@@ -1,6 +1,6 @@
 /** Trials: what every frame costs along the page, how the damping feels, how smoothly motions go, and what the checks found. */
 import { useEffect, useMemo } from 'react';
-import { clockById, summarize } from '@lyvek/core';
+import { clockById, summarize, itemAt } from '@lyvek/core';
 import { fitView } from '../../editor/strip/view.ts';
 import { useSize } from '../../ui/use-size.ts';
 import { useUndoKeys } from '../../state/use-undo-keys.ts';
@@ -39,7 +39,7 @@ export function TrialsScreen() {
     window.document.title = `Trials · ${page.name} · Lyvek`;
   }, [page.name]);
   const rows = Math.max(200, height - HEAD - (width < NARROW ? 2 : 1) * FOOT);
-  const max = layout.scrollers[0]!.max.block;
+  const max = itemAt(layout.scrollers, 0).max.block;
   const view = useMemo(() => fitView(Math.max(1, max), rows), [max, rows]);
   const trials = useMeasured();
   const sweep = useSweep();

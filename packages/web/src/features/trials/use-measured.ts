@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import type { Trial, TrialWhole } from '@lyvek/api';
-import { DEVICES, toDuration, TrialSetupSchema } from '@lyvek/core';
+import { DEVICES, toDuration, TrialSetupSchema, itemAt, present } from '@lyvek/core';
 import type { TrialResult, TrialSetup } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
@@ -44,7 +44,7 @@ export function useMeasured(): Measured {
   const { page, project, take } = useOpenedPage();
   const { viewport } = useShownPage();
   const { question, gesture } = useQuestion();
-  const max = useLayout().layout.scrollers[0]!.max.block;
+  const max = itemAt(useLayout().layout.scrollers, 0).max.block;
   const client = useQueryClient();
   const key = ['trials', page.id];
   const [chosen, show] = useState<string | null>(null);
@@ -113,7 +113,7 @@ export function useMeasured(): Measured {
     lay,
     came:
       state === 'failed'
-        ? `The trial failed: ${picked!.why ?? 'it gave no reason'}`
+        ? `The trial failed: ${present(picked).why ?? 'it gave no reason'}`
         : state === 'cancelled'
           ? 'The trial was stopped.'
           : null,
@@ -122,7 +122,7 @@ export function useMeasured(): Measured {
     starting: start.isPending,
     here,
     // This browser is as fast as it is: it plays no other device.
-    runHere: () => setHere(setupFor(DEVICES[0]!.id)),
+    runHere: () => setHere(setupFor(itemAt(DEVICES, 0).id)),
     doneHere(result) {
       setHere(null);
       start.mutate(result);
@@ -140,7 +140,7 @@ export function useMeasured(): Measured {
 function useWhole(id: string | null): ShownTrial | null {
   const { data } = useQuery({
     queryKey: ['trial', id, 'done'],
-    queryFn: () => api.trial({ id: id! }),
+    queryFn: () => api.trial({ id: present(id) }),
     enabled: id !== null,
     staleTime: Infinity,
   });

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { makeDocument, motion } from '@lyvek/core/testing';
-import { readDocument, withDriver } from '@lyvek/core';
+import { readDocument, withDriver, itemAt } from '@lyvek/core';
 import type { Driver, MotionDocument } from '@lyvek/core';
 import { MARQUEE, marqueeSpeed } from './marquee.ts';
 
@@ -20,7 +20,7 @@ test('to a marquee and back nothing of a motion is lost, and people are told', (
   const run = changed(d, MARQUEE);
   expect(run.message).toContain('kept');
   expect(readDocument(run.document).ok).toBe(true);
-  const back = changed(run.document, d.motions[0]!.driver);
+  const back = changed(run.document, itemAt(d.motions, 0).driver);
   expect(back.document.motions).toEqual(d.motions);
 });
 
@@ -32,10 +32,13 @@ test('a range meant for one condition goes with the driver that measured it; on 
     media: [narrow],
   };
   const { document } = changed(
-    { ...d, motions: [{ ...d.motions[0]!, range: { start: 'entry 0%', end: { edge: '0%', line: '50%' } } }] },
+    {
+      ...d,
+      motions: [{ ...itemAt(d.motions, 0), range: { start: 'entry 0%', end: { edge: '0%', line: '50%' } } }],
+    },
     { kind: 'scroll', axis: 'block' },
   );
-  expect(document.motions[0]!.conditions).toEqual([{ media: 'q_n', on: false }]);
+  expect(itemAt(document.motions, 0).conditions).toEqual([{ media: 'q_n', on: false }]);
   expect(readDocument(document).ok).toBe(true);
 });
 
@@ -50,6 +53,6 @@ test('also where the range itself would suit the new driver, one of a condition 
     media: [narrow],
   };
   const { document } = changed(d, { kind: 'scroll', axis: 'block' });
-  expect(document.motions[0]!.range).toEqual({ start: '10%', end: '90%' });
+  expect(itemAt(document.motions, 0).range).toEqual({ start: '10%', end: '90%' });
   expect(readDocument(document).ok).toBe(true);
 });

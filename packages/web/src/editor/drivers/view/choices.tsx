@@ -1,6 +1,6 @@
 /** View progress of the element itself or of another one as what a motion is driven by. */
 import type { Driver, ElementFacts, ViewDriver } from '@lyvek/core';
-import { elementName } from '@lyvek/core';
+import { elementName, itemAt } from '@lyvek/core';
 import { AxisChoice } from '../AxisChoice.tsx';
 import type { DriverChoices } from '../kind.ts';
 import { Insets } from './Insets.tsx';
@@ -15,7 +15,7 @@ export const choices: DriverChoices<ViewDriver> = {
   },
   toChoice: ({ subject }) => subject,
   listChoices({ driver, layout, element, picked }) {
-    const target = layout.elements[element]!;
+    const target = itemAt(layout.elements, element);
     const other = layout.elements[picked];
     const known = driver.kind === 'view' ? driver.subject : '';
     const of = (e: ElementFacts, note: string) => ({
@@ -40,7 +40,7 @@ export const choices: DriverChoices<ViewDriver> = {
 
 const ancestors = (element: number, elements: readonly ElementFacts[]): ElementFacts[] => {
   const out: ElementFacts[] = [];
-  for (let i = elements[element]!.parent; i >= 0 && out.length < 3; i = elements[i]!.parent)
-    if (/^(section|header|article|main|div)$/.test(elements[i]!.tag)) out.push(elements[i]!);
+  for (let i = itemAt(elements, element).parent; i >= 0 && out.length < 3; i = itemAt(elements, i).parent)
+    if (/^(section|header|article|main|div)$/.test(itemAt(elements, i).tag)) out.push(itemAt(elements, i));
   return out;
 };

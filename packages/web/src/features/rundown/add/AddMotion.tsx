@@ -11,6 +11,8 @@ import {
   withPins,
   addFragment,
   EFFECTS,
+  itemAt,
+  present,
 } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
 import { findSettled } from '../../../state/take-session.ts';
@@ -75,7 +77,8 @@ export function AddMotion() {
           : passed && 'down' in passed
             ? { start: passed.down, end: passed.down + 120 }
             : held;
-      if (at) link.scrollTo(Math.min(tried.scrollers[0]!.max.block, Math.max(0, (at.start + at.end) / 2)));
+      if (at)
+        link.scrollTo(Math.min(itemAt(tried.scrollers, 0).max.block, Math.max(0, (at.start + at.end) / 2)));
     }, HOVER);
   };
   const close = () => {
@@ -119,7 +122,7 @@ export function AddMotion() {
             type="button"
             className="btn small"
             title={parent.selector}
-            onClick={() => choose(element!.parent)}
+            onClick={() => choose(present(element).parent)}
           >
             its parent
           </button>
@@ -160,7 +163,7 @@ export function AddMotion() {
                   lifted={
                     aimed(effect).element === chosen
                       ? null
-                      : elementName(layout.elements[aimed(effect).element]!, layout)
+                      : elementName(itemAt(layout.elements, aimed(effect).element), layout)
                   }
                   onTry={() => {
                     if (i !== at || !session.store.getState().tried) attempt(i);
@@ -180,7 +183,7 @@ export function AddMotion() {
         )}
       </div>
       <p className="add-note">
-        {element && isSeenAtOnce(opened.elements[chosen]!, opened)
+        {element && isSeenAtOnce(itemAt(opened.elements, chosen), opened)
           ? 'It is in the first screen already, so reveals play backwards as it leaves. Each effect is a starting point that you can change afterwards.'
           : 'Each effect is a starting point: ordinary keyframes, pins and adjustments that you can change afterwards.'}
       </p>

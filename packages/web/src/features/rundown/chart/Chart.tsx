@@ -1,4 +1,5 @@
 /** Strip, ruler, lanes and playhead on one vertical scale. */
+import { present } from '@lyvek/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
@@ -27,7 +28,7 @@ export function Chart({ width }: { width: number }) {
   const drag = useStore(dragStore, (s) => s.drag);
   const start = useGrip();
   const slots = useSlots(width);
-  const rowAt = (e: { clientY: number }) => e.clientY - svg.current!.getBoundingClientRect().top;
+  const rowAt = (e: { clientY: number }) => e.clientY - present(svg.current).getBoundingClientRect().top;
   const viewNow = useRef(view);
   viewNow.current = view;
   const onGrip = useMemo(
@@ -40,7 +41,7 @@ export function Chart({ width }: { width: number }) {
     [],
   );
   useEffect(() => {
-    const element = svg.current!;
+    const element = present(svg.current);
     const wheel = (e: WheelEvent) => {
       e.preventDefault();
       const row = rowAt(e);

@@ -1,6 +1,6 @@
 /** The further targets of a motion as narrow bars, and the fan whose ring pulls them apart: the stagger’s step. */
 import type { PointerEvent } from 'react';
-import { findMatches, stepPx, changeMotion, staggerSteps } from '@lyvek/core';
+import { findMatches, stepPx, changeMotion, staggerSteps, lastItem } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { dragOperation } from '../../../state/drag-operation.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -28,7 +28,7 @@ export function Fan({ bar, x, view, selected }: FanProps) {
   if (shown.length === 0) return null;
   const left = (i: number) => x + 10 + i * PITCH;
   const pivot = { x: left(shown.length - 1) + 15.5, y: toRow(bar.placed.start, view) };
-  const last = shown.at(-1)!;
+  const last = lastItem(shown);
   const tip = { x: left(shown.length - 1) + 2.5, y: toRow(last.start, view) };
   const ring = { x: pivot.x + (tip.x - pivot.x) * RING, y: pivot.y + (tip.y - pivot.y) * RING };
 

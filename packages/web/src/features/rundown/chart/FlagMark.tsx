@@ -1,4 +1,5 @@
 /** A trigger in the lanes: a flag hanging from its line, a hollow one standing on the line for the way up, its parts as threads below. */
+import { itemAt, present } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import type { Flag } from '../model/flags.ts';
 import { effectWords } from '../../../editor/words.ts';
@@ -26,7 +27,7 @@ export function FlagMark({
   const above = toRow(up, view);
   if (y < -30 || above > rows + 30) return null;
   const first = parts[0];
-  const id = parts.length === 1 ? first!.id : trigger.id;
+  const id = parts.length === 1 ? present(first).id : trigger.id;
   return (
     <g
       className={`flag${selected ? ' selected' : ''}${trigger.on ? '' : ' muted'}`}
@@ -50,7 +51,7 @@ export function FlagMark({
       </text>
       <text className="what" x={x + 13} y={y + 17}>
         {parts.length === 1
-          ? `${effectWords(first!)}, ${Number.parseFloat(first!.time!.duration)} ms`
+          ? `${effectWords(present(first))}, ${Number.parseFloat(present(present(first).time).duration)} ms`
           : `${parts.length} parts`}
       </text>
     </g>
@@ -75,7 +76,7 @@ export function LoadMark({ loads, x, view, selected, onSelect }: LoadMarkProps) 
       data-load=""
       onPointerDown={(e) => {
         e.stopPropagation();
-        onSelect(loads[0]!.id);
+        onSelect(itemAt(loads, 0).id);
       }}
     >
       <path className="flag-line" d={`M${x - 9} ${y}h17m-8.5 0v11m-4 -4l4 4 4 -4`} />
@@ -84,7 +85,7 @@ export function LoadMark({ loads, x, view, selected, onSelect }: LoadMarkProps) 
         At page load
       </text>
       <text className="what" x={x + 13} y={y + 21}>
-        {loads.length === 1 ? loads[0]!.name.slice(0, 20) : `${loads.length} parts`}
+        {loads.length === 1 ? itemAt(loads, 0).name.slice(0, 20) : `${loads.length} parts`}
       </text>
     </g>
   );

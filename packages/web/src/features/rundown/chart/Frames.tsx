@@ -1,6 +1,6 @@
 /** Dots at the scroll offsets of the gesture's frames; of crowded ones only some, and the foot says how many a dot stands for. */
 import { useMemo } from 'react';
-import { runGesture } from '@lyvek/core';
+import { runGesture, itemAt } from '@lyvek/core';
 import type { FrameClock, Gesture } from '@lyvek/core';
 import { toRow } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
@@ -23,7 +23,7 @@ export function Frames() {
   const per = framesPerDot(frames.length, max, view);
   let d = '';
   for (let i = 0; i < frames.length; i += per) {
-    const y = toRow(frames[i]!, view);
+    const y = toRow(itemAt(frames, i), view);
     if (y > -2 && y < rows + 2) d += `M139.5 ${y.toFixed(1)}h.01`;
   }
   return <path className="frame-dots" d={d} />;

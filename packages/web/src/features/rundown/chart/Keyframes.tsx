@@ -1,5 +1,5 @@
 /** The keyframes of a bar. They are chosen across motions and moved together; those at the height of the ruler’s pointer light up. */
-import { replaceMotions } from '@lyvek/core';
+import { replaceMotions, present } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
@@ -54,8 +54,8 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
         // They are chosen where they now lie.
         keyframeStore.setState({
           chosen: moving.flatMap((b) => {
-            const was = mine.find((m) => m.motion.id === b.motion)!;
-            const now = motions.find((m) => m.id === b.motion)!;
+            const was = present(mine.find((m) => m.motion.id === b.motion));
+            const now = present(motions.find((m) => m.id === b.motion));
             const share =
               listKeyframes(now)[listKeyframes(was.motion).findIndex((p) => Math.abs(p - b.share) < 1e-3)];
             return share === undefined ? [] : [{ motion: b.motion, share }];

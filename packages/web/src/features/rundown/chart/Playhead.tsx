@@ -1,4 +1,5 @@
 /** Where the page stands: a line across everything, a bracket for the viewport, and the offset in px and per cent. */
+import { present } from '@lyvek/core';
 import { useRef } from 'react';
 import { useStore } from 'zustand';
 import { beginDrag } from '../../../ui/drag.ts';
@@ -23,7 +24,7 @@ export function Playhead({ width }: { width: number }) {
   const text = `${grouped(y0)} px · ${share} %`;
   const w = text.length * 5.7 + 16;
   const toOffset = (e: { clientY: number }) =>
-    offsetAt(e.clientY - area.current!.getBoundingClientRect().top, view);
+    offsetAt(e.clientY - present(area.current).getBoundingClientRect().top, view);
   const hover = (e: { clientY: number }) => keyframeStore.setState({ hover: toOffset(e) });
   const press = (e: React.PointerEvent<SVGRectElement>) => {
     const scrub = (_by: number, event: { clientY: number }) =>

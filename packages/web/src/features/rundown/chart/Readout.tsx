@@ -1,6 +1,6 @@
 /** While an end is dragged: the phases beside it, and a plate with its place in both notations and px. */
 import { useStore } from 'zustand';
-import { phaseSpans, toPhase } from '@lyvek/core';
+import { phaseSpans, toPhase, present } from '@lyvek/core';
 import type { LaneSlot } from '../../../editor/model/bars.ts';
 import { otherWords, pointWords } from '../../../editor/words.ts';
 import { grouped, toRow } from '../../../editor/strip/view.ts';
@@ -72,9 +72,9 @@ export function Readout({
 /** The view progress of the subject: its phases as a rail left of the bar. */
 function Rail({ x }: { x: number }) {
   const { view, bars } = useRundown();
-  const drag = useStore(dragStore, (s) => s.drag)!;
-  const bar = bars.find((b) => b.motion.id === drag.bar.motion.id)!;
-  const g = bar.placed.geometry!;
+  const drag = present(useStore(dragStore, (s) => s.drag));
+  const bar = present(bars.find((b) => b.motion.id === drag.bar.motion.id));
+  const g = present(bar.placed.geometry);
   const spans = phaseSpans(g);
   const y = (o: number) => toRow(o, view);
   const here = toPhase(drag.offset, g, 'entry');

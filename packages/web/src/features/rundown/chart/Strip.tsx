@@ -1,7 +1,7 @@
 /** The page as a strip at the chart's own scale: sections as tints, elements as boxes. Click picks, drag of the frame scrolls the lanes. */
 import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
-import { pageBox } from '@lyvek/core';
+import { pageBox, present } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { beginDrag } from '../../../ui/drag.ts';
 import { StripArt } from '../../../editor/strip/StripArt.tsx';
@@ -112,7 +112,7 @@ function FrameEdge({
   const { view, setView, rows, pageHeight } = useRundown();
   const shown = rows - 2 * PAD;
   const press = (e: PointerEvent<SVGRectElement>) => {
-    const { top } = e.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    const { top } = present(e.currentTarget.ownerSVGElement).getBoundingClientRect();
     const was = view;
     const zoom = (_by: number, event: { clientY: number }) => {
       const at = offsetAtRow(event.clientY - top);

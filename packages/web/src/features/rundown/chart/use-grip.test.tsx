@@ -2,7 +2,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createStore } from 'zustand/vanilla';
-import { withPins } from '@lyvek/core';
+import { withPins, itemAt, present } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { element, makeDocument, makeLayout, motion } from '@lyvek/core/testing';
 import { computeBars } from '../../../editor/model/bars.ts';
@@ -37,7 +37,12 @@ const setGrip = jest.fn();
 const select = jest.fn();
 function Bar({ grip }: { grip: Grip }) {
   const start = useGrip();
-  return <button type="button" onPointerDown={(e) => start(e, bar!, grip, (event) => event.clientY * PER)} />;
+  return (
+    <button
+      type="button"
+      onPointerDown={(e) => start(e, present(bar), grip, (event) => event.clientY * PER)}
+    />
+  );
 }
 const show = (grip: Grip, selection: string[] = ['m_a']) => {
   rundown = { ...rundown, selection };
@@ -66,7 +71,7 @@ beforeEach(() => {
   rundown = {
     bars,
     layout,
-    max: layout.scrollers[0]!.max.block,
+    max: itemAt(layout.scrollers, 0).max.block,
     view: { top: 0, per: PER },
     select,
     setGrip,
@@ -75,14 +80,14 @@ beforeEach(() => {
 afterEach(cleanup);
 
 const rangeIn = (id: string, d = fake.document()): Motion['range'] =>
-  d.motions.find((m) => m.id === id)!.range;
+  present(d.motions.find((m) => m.id === id)).range;
 const placedAt = (id: string) => {
-  const { placed } = computeBars(fake.document(), layout).bars.find((b) => b.motion.id === id)!;
+  const { placed } = present(computeBars(fake.document(), layout).bars.find((b) => b.motion.id === id));
   return { start: Math.round(placed.start), end: Math.round(placed.end) };
 };
 const before = { a: placedAtFirst(0), b: placedAtFirst(1) };
 function placedAtFirst(i: number) {
-  return { start: Math.round(bars[i]!.placed.start), end: Math.round(bars[i]!.placed.end) };
+  return { start: Math.round(itemAt(bars, i).placed.start), end: Math.round(itemAt(bars, i).placed.end) };
 }
 
 describe('the end of a bar', () => {
@@ -90,8 +95,8 @@ describe('the end of a bar', () => {
     const grip = show('end');
     press(grip, [0, 100]);
     moveTo(grip, [0, 125], { altKey: true });
-    expect(rangeIn('m_a')).toEqual(document.motions[0]!.range);
-    expect(rangeIn('m_a', fake.tried()!).end).not.toBe('cover 50%');
+    expect(rangeIn('m_a')).toEqual(itemAt(document.motions, 0).range);
+    expect(rangeIn('m_a', present(fake.tried())).end).not.toBe('cover 50%');
     expect(dragStore.getState().drag).toMatchObject({ grip: 'end', offset: before.a.end + 100 });
     expect(scrolled.at(-1)).toBe(before.a.end + 100);
     letGo(grip, [0, 125], { altKey: true });

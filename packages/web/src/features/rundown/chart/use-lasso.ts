@@ -1,4 +1,5 @@
 /** Dragging over empty lanes: what is touched is selected; with Alt the keyframes inside are chosen instead. */
+import { present } from '@lyvek/core';
 import { useState } from 'react';
 import type { PointerEvent, RefObject } from 'react';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -21,7 +22,7 @@ export function useLasso(svg: RefObject<SVGSVGElement | null>, slots: ReadonlyMa
   const { bars, selection, view } = useRundown();
   const [lasso, setLasso] = useState<Corners | null>(null);
   const at = (e: { clientX: number; clientY: number }) => {
-    const frame = svg.current!.getBoundingClientRect();
+    const frame = present(svg.current).getBoundingClientRect();
     return { x: e.clientX - frame.left, y: e.clientY - frame.top };
   };
   const select = (lasso: Corners, e: { altKey: boolean; shiftKey: boolean }) => {

@@ -1,6 +1,6 @@
 /** Findings about what is selected, one at a time, under the sheet: whatever comes and goes here, nothing above it moves. */
 import { useState } from 'react';
-import { applyFix } from '@lyvek/core';
+import { applyFix, itemAt, present } from '@lyvek/core';
 import { Chevron, FindingSign } from '../../../ui/glyphs.tsx';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -13,7 +13,7 @@ export function FindingsDock() {
   const { link } = useShownPage();
   const { findings, selection, stale } = useRundown();
   const [at, setAt] = useState({ id: '', index: 0 });
-  const id = selection.length === 1 ? selection[0]! : '';
+  const id = selection.length === 1 ? itemAt(selection, 0) : '';
   const own = findings.filter((f) => f.about === id);
   const index = at.id === id ? Math.min(at.index, own.length - 1) : 0;
   const preview = useLease(session);
@@ -52,7 +52,7 @@ export function FindingsDock() {
             type="button"
             className="btn"
             aria-busy={waiting !== null}
-            onPointerEnter={() => preview.begin(applyFix(finding.fix!))}
+            onPointerEnter={() => preview.begin(applyFix(present(finding.fix)))}
             onPointerLeave={preview.end}
             onClick={() => {
               preview.end();

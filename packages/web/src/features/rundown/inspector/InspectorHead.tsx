@@ -1,5 +1,5 @@
 /** The head of the sheet: which motion, its name, the ones before and after, and what can be done to it. */
-import { switchOn, rename } from '@lyvek/core';
+import { switchOn, rename, itemAt } from '@lyvek/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Motion } from '@lyvek/core';
@@ -16,7 +16,7 @@ export function InspectorHead({ motion, children }: { motion: Motion; children?:
   const { document, select, solo, setSolo } = useRundown();
   const index = document.motions.findIndex((m) => m.id === motion.id);
   const step = (by: number) =>
-    select(document.motions[(index + by + document.motions.length) % document.motions.length]!.id);
+    select(itemAt(document.motions, (index + by + document.motions.length) % document.motions.length).id);
   return (
     <header className="inspector-head">
       <DriverSign kind={motion.driver.kind} label={DRIVER_WORDS[motion.driver.kind].short} />

@@ -1,5 +1,5 @@
 /** A motion as a sentence whose words in boxes are its controls. One clause a line. */
-import { changeMotion, setTarget } from '@lyvek/core';
+import { changeMotion, setTarget, itemAt, present } from '@lyvek/core';
 import type { Motion, RangePoint } from '@lyvek/core';
 import { Choices, Popover } from '../../../ui/Popover.tsx';
 import { useLease } from '../../../state/use-lease.ts';
@@ -46,7 +46,7 @@ export function Sentence({ bar }: { bar: Bar }) {
   const { motion } = bar;
   const change = (label: string, part: Partial<Motion>) =>
     session.apply(changeMotion(motion.id, label, (m) => ({ ...m, ...part })));
-  const element = layout.elements[bar.element]!;
+  const element = itemAt(layout.elements, bar.element);
   return (
     <div className="sentence">
       <p>
@@ -96,7 +96,11 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <p>
         it{' '}
-        <Popover className="word" label="Fill" trigger={FILL.find((f) => f.value === motion.fill)!.text}>
+        <Popover
+          className="word"
+          label="Fill"
+          trigger={present(FILL.find((f) => f.value === motion.fill)).text}
+        >
           {(close) => (
             <Choices
               options={FILL}
@@ -131,7 +135,7 @@ export function Sentence({ bar }: { bar: Bar }) {
         <Popover
           className="word"
           label="With reduced motion"
-          trigger={REDUCED.find((r) => r.value === motion.reducedMotion)!.text}
+          trigger={present(REDUCED.find((r) => r.value === motion.reducedMotion)).text}
         >
           {(close) => (
             <Choices

@@ -1,5 +1,5 @@
 /** Values changed by pulling the element itself: units stay as written, what is no px or number gets a calc(). */
-import { keyframeOffset } from '@lyvek/core';
+import { keyframeOffset, itemAt, present } from '@lyvek/core';
 import type { Keyframe } from '@lyvek/core';
 
 /** Splits a value at its outer spaces. */
@@ -20,7 +20,9 @@ const plus = (css: string, px: number): string => {
   if (px === 0) return css;
   if (PX.test(css)) return `${Math.round(Number.parseFloat(css) + px)}px`;
   const calc = /^calc\((.*) \+ (-?[\d.]+)px\)$/.exec(css);
-  const [inner, known] = calc ? [calc[1]!, Number(calc[2])] : [css.replace(/^calc\((.*)\)$/s, '($1)'), 0];
+  const [inner, known] = calc
+    ? [itemAt(calc, 1), Number(calc[2])]
+    : [css.replace(/^calc\((.*)\)$/s, '($1)'), 0];
   return `calc(${inner} + ${Math.round(known + px)}px)`;
 };
 
@@ -47,7 +49,7 @@ const TURN: Record<string, number> = { deg: 1, turn: 1 / 360, rad: Math.PI / 180
 export function pulledRotate(css: string, degrees: number): string {
   if (css === 'none') return `${Math.round(degrees)}deg`;
   return css.replace(/(-?[\d.]+)(deg|turn|rad|grad)/, (_, n: string, unit: string) => {
-    const value = Number(n) + degrees * TURN[unit]!;
+    const value = Number(n) + degrees * present(TURN[unit]);
     return `${unit === 'deg' ? Math.round(value) : rounded(value, 3)}${unit}`;
   });
 }
@@ -56,7 +58,8 @@ export function pulledRotate(css: string, degrees: number): string {
 export const nearestKeyframe = (keyframes: readonly Keyframe[], progress: number): number =>
   keyframes.reduce(
     (best, s, i) =>
-      Math.abs(keyframeOffset(s.at) - progress) < Math.abs(keyframeOffset(keyframes[best]!.at) - progress)
+      Math.abs(keyframeOffset(s.at) - progress) <
+      Math.abs(keyframeOffset(itemAt(keyframes, best).at) - progress)
         ? i
         : best,
     0,

@@ -1,3 +1,4 @@
+import { itemAt, present } from '@lyvek/core';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { ElementFacts, Finding, Motion } from '@lyvek/core';
@@ -72,7 +73,9 @@ describe('the vertical scale', () => {
       fc.property(view, (v) => {
         const major = computeTicks(v, 728, 20_000).filter((t) => t.major);
         for (let i = 1; i < major.length; i++)
-          expect((major[i]!.offset - major[i - 1]!.offset) / v.per).toBeGreaterThanOrEqual(27.9);
+          expect((itemAt(major, i).offset - itemAt(major, i - 1).offset) / v.per).toBeGreaterThanOrEqual(
+            27.9,
+          );
       }),
     );
   });
@@ -104,7 +107,7 @@ describe('bars', () => {
         const slots = arrange(bars, 456, 16);
         for (const a of bars)
           for (const b of bars)
-            if (a !== b && slots.get(a.motion.id)!.x === slots.get(b.motion.id)!.x)
+            if (a !== b && present(slots.get(a.motion.id)).x === present(slots.get(b.motion.id)).x)
               expect(a.placed.end <= b.placed.start || b.placed.end <= a.placed.start).toBe(true);
       }),
       { numRuns: 40 },
@@ -118,8 +121,8 @@ describe('bars', () => {
     });
     const before = arrange([at('m_a', 100), at('m_b', 200), at('m_c', 300)], 456, 16);
     const after = arrange([at('m_a', 900), at('m_b', 200), at('m_c', 300)], 456, 16, before);
-    expect(['m_b', 'm_c'].map((id) => after.get(id)!.x)).toEqual(
-      ['m_b', 'm_c'].map((id) => before.get(id)!.x),
+    expect(['m_b', 'm_c'].map((id) => present(after.get(id)).x)).toEqual(
+      ['m_b', 'm_c'].map((id) => present(before.get(id)).x),
     );
   });
   test('says why a motion has no place', () =>
@@ -188,7 +191,7 @@ describe('curves', () => {
   test('a new stop changes nothing yet', () => {
     const keyframes = withKeyframeIn(opacity, 0.3);
     expect(keyframes).toHaveLength(3);
-    const again = computeCurves(motion({ keyframes: { opacity: keyframes } }), 0, layout)[0]!;
+    const again = itemAt(computeCurves(motion({ keyframes: { opacity: keyframes } }), 0, layout), 0);
     for (let p = 0; p <= 1; p += 0.1) expect(numberAt(again, p)).toBeCloseTo(numberAt(opacity, p), 6);
   });
   test('numbers are changed inside the CSS text, units kept', () => {
@@ -205,7 +208,7 @@ describe('words', () => {
     expect(meetingWords({ edge: 0, line: 0.22 })).toBe('its top meets 22 % of the viewport');
     expect(pointWords('scroll 100%', 'end', 'view')).toBe('the end of the page');
     expect(pointWords('entry 12.5%', 'start', 'view')).toBe('entry 12.5 %');
-    expect(otherWords('entry 100%', 'end', bar().placed.geometry!, 1500)).toBe(
+    expect(otherWords('entry 100%', 'end', present(bar().placed.geometry), 1500)).toBe(
       'its bottom meets the bottom of the viewport',
     );
   });
@@ -264,12 +267,12 @@ describe('several together', () => {
 
   test('are found by name, driver, property and finding', () => {
     const [m] = bars.map((b) => ({ ...b.motion, name: 'Ridge, far' }));
-    expect(finds('ridge', m!, [])).toBe(true);
-    expect(finds('whole opacity', m!, [])).toBe(true);
-    expect(finds('view', m!, [])).toBe(false);
-    expect(finds('', m!, [])).toBe(true);
-    const finding = { check: 'never-finishes', about: m!.id, brief: 'ends past page' } as Finding;
-    expect(finds('finding past', m!, [finding])).toBe(true);
+    expect(finds('ridge', present(m), [])).toBe(true);
+    expect(finds('whole opacity', present(m), [])).toBe(true);
+    expect(finds('view', present(m), [])).toBe(false);
+    expect(finds('', present(m), [])).toBe(true);
+    const finding = { check: 'never-finishes', about: present(m).id, brief: 'ends past page' } as Finding;
+    expect(finds('finding past', present(m), [finding])).toBe(true);
   });
 
   test('alone, the others are off', () => {

@@ -1,6 +1,6 @@
 /** Over the page: the chosen element's untransformed box, and the lines it meets. Nothing covers the page's content. */
 import { useStore } from 'zustand';
-import { asView, drawnAt, pageBox } from '@lyvek/core';
+import { asView, drawnAt, pageBox, itemAt } from '@lyvek/core';
 import type { ElementFacts } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { elementName } from '../../../editor/words.ts';
@@ -24,7 +24,7 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
     <svg className="guides" width={width} height={height} aria-hidden="true">
       {outlines && under && under !== element && <Outline e={under} y={y} scale={scale} className="under" />}
       {outlines && layout.elements[subject] && (
-        <Outline e={layout.elements[subject]!} y={y} scale={scale} className="subject" />
+        <Outline e={itemAt(layout.elements, subject)} y={y} scale={scale} className="subject" />
       )}
       {found?.elements.map((i) => {
         const e = layout.elements[i];

@@ -1,4 +1,5 @@
 /** The viewport as a scale beside the page: 0 to 100 %, where the element stands now, and the lines of the range points to drag. */
+import { itemAt, present } from '@lyvek/core';
 import { useRef } from 'react';
 import { useStore } from 'zustand';
 import { useShownPage } from '../../../preview/shown-page.ts';
@@ -75,14 +76,15 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
               e,
               bar,
               l.side,
-              (event) => -((event.clientY - svg.current!.getBoundingClientRect().top) / height) * g.port,
+              (event) =>
+                -((event.clientY - present(svg.current).getBoundingClientRect().top) / height) * g.port,
             );
           }}
         >
           <rect x={-8} y={l.y - 7} width={92} height={14} className="gutter-area" />
           <path d={`M-10 ${l.y}h24`} />
           {height >= 2 * ROOM && (
-            <text x={17} y={apart[i]! + 4}>
+            <text x={17} y={itemAt(apart, i) + 4}>
               {l.text}
             </text>
           )}
@@ -98,9 +100,10 @@ const TOP = 8;
 /** Moves labels apart so that none covers another; order is kept. */
 function spread(ys: readonly number[], gap: number, height: number): number[] {
   const order = ys.map((y, i) => ({ y: Math.max(TOP, y), i })).sort((a, b) => a.y - b.y);
-  for (let k = 1; k < order.length; k++) order[k]!.y = Math.max(order[k]!.y, order[k - 1]!.y + gap);
+  for (let k = 1; k < order.length; k++)
+    itemAt(order, k).y = Math.max(itemAt(order, k).y, itemAt(order, k - 1).y + gap);
   for (let k = order.length - 1, limit = height - 2; k >= 0; k--, limit -= gap)
-    order[k]!.y = Math.min(order[k]!.y, limit);
+    itemAt(order, k).y = Math.min(itemAt(order, k).y, limit);
   const out = [...ys];
   for (const o of order) out[o.i] = Math.max(TOP, o.y);
   return out;

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { drawnAt, keyframeOffset, progressAt, changeMotion } from '@lyvek/core';
+import { drawnAt, keyframeOffset, progressAt, changeMotion, itemAt, present } from '@lyvek/core';
 import { dragOperation } from '../../../state/drag-operation.ts';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -51,10 +51,10 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
     property: Property,
     value: (css: string, to: { x: number; y: number }) => string,
   ) => {
-    const curve = of(property)!;
+    const curve = present(of(property));
     const index = nearestKeyframe(curve.keyframes, progress);
-    const stop = curve.keyframes[index]!;
-    const frame = (e.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect();
+    const stop = itemAt(curve.keyframes, index);
+    const frame = present((e.currentTarget as SVGElement).ownerSVGElement).getBoundingClientRect();
     const place = (event: globalThis.PointerEvent) => ({
       x: event.clientX - frame.left,
       y: event.clientY - frame.top,
@@ -81,7 +81,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
     });
   };
   const from = (event: { clientX: number; clientY: number; currentTarget: Element }) => {
-    const frame = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect();
+    const frame = present((event.currentTarget as SVGElement).ownerSVGElement).getBoundingClientRect();
     return { x: event.clientX - frame.left, y: event.clientY - frame.top };
   };
   const away = (p: { x: number; y: number }) => Math.hypot(p.x - at.x, p.y - at.y);

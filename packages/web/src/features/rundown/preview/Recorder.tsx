@@ -1,4 +1,5 @@
 /** Records the user's own scrolling of the preview as a trace of the project, which then can be chosen like any gesture. */
+import { lastItem } from '@lyvek/core';
 import { useEffect, useRef, useState } from 'react';
 import { notify } from '../../../ui/notices.tsx';
 import { traceKey } from '../../../state/workers/trial-work.ts';
@@ -24,7 +25,7 @@ export function Recorder() {
     if (!trace) return notify('Nothing was scrolled, so nothing was recorded.');
     putSettings({ ...settings, traces: withTrace(settings.traces, trace) });
     choose({ gesture: traceKey(trace) });
-    notify(`${trace.name}: ${(trace.samples.at(-1)!.t / 1000).toFixed(1)} s, chosen as the gesture.`);
+    notify(`${trace.name}: ${(lastItem(trace.samples).t / 1000).toFixed(1)} s, chosen as the gesture.`);
   };
   const ended = useRef(stop);
   ended.current = stop;

@@ -1,5 +1,5 @@
 /** Glide: plays the page with a gesture, down to its end and up again. */
-import { runGesture } from '@lyvek/core';
+import { runGesture, itemAt, lastItem } from '@lyvek/core';
 import type { Gesture } from '@lyvek/core';
 
 /** Calls `to` with every frame's offset. Returns what stops it. */
@@ -15,9 +15,9 @@ export function play(
   const up = runGesture(gesture, max, 0, 120);
   let frame = 0;
   let began = -1;
-  const length = down.times.at(-1)!;
+  const length = lastItem(down.times);
   const pause = 350;
-  const whole = length + pause + up.times.at(-1)!;
+  const whole = length + pause + lastItem(up.times);
   const step = (now: number) => {
     if (began < 0) began = now;
     const t = now - began;
@@ -27,7 +27,7 @@ export function play(
     }
     const run = t < length + pause ? down : up;
     const local = run === down ? Math.min(t, length) : t - length - pause;
-    to(run.offsets[Math.min(run.offsets.length - 1, Math.round((local / 1000) * 120))]!);
+    to(itemAt(run.offsets, Math.min(run.offsets.length - 1, Math.round((local / 1000) * 120))));
     frame = requestAnimationFrame(step);
   };
   frame = requestAnimationFrame(step);

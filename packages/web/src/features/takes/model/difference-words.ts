@@ -1,6 +1,6 @@
 /** What differs of a motion, a pin or anything else of a take: “scale 1.6 → 1.9”. */
 import { DRIVER_WORDS } from '../../../editor/drivers/words.ts';
-import { isSameKind } from '@lyvek/core';
+import { isSameKind, itemAt, lastItem, present } from '@lyvek/core';
 import type { Difference, Motion, MotionDocument } from '@lyvek/core';
 import { dampingLabel } from '../../../editor/fields/DampingField.tsx';
 import { distanceLabel } from '../../../editor/model/pins.ts';
@@ -18,7 +18,7 @@ type Trigger = MotionDocument['triggers'][number];
 type Row = NonNullable<Difference['a']>;
 
 export const findName = (d: Difference): string => {
-  const one = (d.b ?? d.a)! as { name?: string; selector?: string };
+  const one = present(d.b ?? d.a) as { name?: string; selector?: string };
   return one.name ?? one.selector ?? d.id;
 };
 
@@ -37,12 +37,12 @@ const short = (css: string) => valueWords(css).replace(/^0 (?=\S+$)/, '');
 
 function keyframeChange(property: string, a: Motion, b: Motion): Change {
   const [x, y] = [a.keyframes[property], b.keyframes[property]];
-  if (!x) return { of: property, was: 'none', kind: short(y!.at(-1)!.value) };
-  if (!y) return { of: property, was: short(x.at(-1)!.value), kind: 'none' };
-  if (x.at(-1)!.value !== y.at(-1)!.value)
-    return { of: property, was: short(x.at(-1)!.value), kind: short(y.at(-1)!.value) };
-  if (x[0]!.value !== y[0]!.value)
-    return { of: `${property} from`, was: short(x[0]!.value), kind: short(y[0]!.value) };
+  if (!x) return { of: property, was: 'none', kind: short(lastItem(present(y)).value) };
+  if (!y) return { of: property, was: short(lastItem(x).value), kind: 'none' };
+  if (lastItem(x).value !== lastItem(y).value)
+    return { of: property, was: short(lastItem(x).value), kind: short(lastItem(y).value) };
+  if (itemAt(x, 0).value !== itemAt(y, 0).value)
+    return { of: `${property} from`, was: short(itemAt(x, 0).value), kind: short(itemAt(y, 0).value) };
   return {
     of: `${property}, keyframes`,
     was: String(x.length),
@@ -82,7 +82,7 @@ const MOTION_WORDS: Record<string, (a: Motion, b: Motion) => Change[]> = {
 
 /** Every change, the one that says most first. */
 export function listChanges({ list, a, b, fields }: Difference): Change[] {
-  if (!a) return [{ of: '', was: 'none', kind: face(list, b!) }];
+  if (!a) return [{ of: '', was: 'none', kind: face(list, present(b)) }];
   if (!b) return [{ of: '', was: face(list, a), kind: 'none' }];
   if (list !== 'motions') {
     const [was, is] = [face(list, a), face(list, b)];

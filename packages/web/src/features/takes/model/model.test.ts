@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { compileTimeline, listDifferences, withPins } from '@lyvek/core';
+import { compileTimeline, listDifferences, withPins, itemAt, present } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
 import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
 import { offsetAt, toRow } from '../../../editor/strip/view.ts';
@@ -132,11 +132,11 @@ describe('motions beside each other', () => {
   });
   test('a curve says what the compiled take shows', () => {
     const layout = withPins(LAYOUT, []);
-    const drawn = computeDrawn(other, layout, 'opacity')!;
+    const drawn = present(computeDrawn(other, layout, 'opacity'));
     const { start, end } = compileTimeline(makeDocument(other), layout);
-    expect(drawnAtOffset(drawn, start[0]!)).toBe(0);
-    expect(drawnAtOffset(drawn, (start[0]! + end[0]!) / 2)).toBeCloseTo(0.5, 9);
-    expect(drawnAtOffset(drawn, end[0]!)).toBe(1);
+    expect(drawnAtOffset(drawn, itemAt(start, 0))).toBe(0);
+    expect(drawnAtOffset(drawn, (itemAt(start, 0) + itemAt(end, 0)) / 2)).toBeCloseTo(0.5, 9);
+    expect(drawnAtOffset(drawn, itemAt(end, 0))).toBe(1);
     expect(computeDrawn(other, layout, 'scale')).toBeNull();
     expect(
       computeDrawn(

@@ -1,7 +1,7 @@
 /** What the checks find at sizes other than the one that is open. */
 import { useNavigate } from 'react-router';
 import { useStore } from 'zustand';
-import { corrected, underMedia, editWhole } from '@lyvek/core';
+import { corrected, underMedia, editWhole, itemAt, present } from '@lyvek/core';
 import type { SweptFinding } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -36,12 +36,12 @@ function Row({ one }: { one: SweptFinding }) {
   const navigate = useNavigate();
   const { finding } = one;
   const { fix } = finding;
-  const { viewport, how } = swept!.sizes[one.shown]!;
+  const { viewport, how } = itemAt(present(swept).sizes, one.shown);
   return (
     <FindingRow
       finding={finding}
       rowKey={`${finding.check} ${finding.about}`}
-      place={spanWords(swept!, one.at)}
+      place={spanWords(present(swept), one.at)}
       isHere={false}
       stale={stale}
       showTitle={`Opens the page at ${viewport.width} × ${viewport.height}${how === 'between' ? ', which was interpolated and will be measured' : ''}`}

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { useStore } from 'zustand';
-import { checkById, SWEEP_HEIGHTS, SWEEP_WIDTHS, sizeKey } from '@lyvek/core';
+import { checkById, SWEEP_HEIGHTS, SWEEP_WIDTHS, sizeKey, itemAt, present } from '@lyvek/core';
 import type { SizeFacts, Swept, SweptFinding } from '@lyvek/core';
 import { FindingSign } from '../../../ui/glyphs.tsx';
 import { useShownPage } from '../../../preview/shown-page.ts';
@@ -102,7 +102,9 @@ function SizeMap({ swept, others, point }: MapProps) {
       Math.min(SWEEP_WIDTHS.length - 1, Math.max(0, at[1] + way[1])),
     ];
     setAt(next);
-    e.currentTarget.rows[next[0] + 1]!.cells[next[1] + 1]!.querySelector('button')!.focus();
+    present(
+      itemAt(itemAt(e.currentTarget.rows, next[0] + 1).cells, next[1] + 1).querySelector('button'),
+    ).focus();
   };
   return (
     <table className="size-map" role="grid" aria-label="Window sizes, width by height" onKeyDown={go}>
@@ -148,7 +150,7 @@ function Zoomed({ swept, others, point }: MapProps) {
           {width} × {height}
           {sizes.map((s) => (
             <Cell
-              key={s.zoomed!.by}
+              key={present(s.zoomed).by}
               swept={swept}
               others={others}
               size={s}
@@ -206,7 +208,10 @@ function Said({ swept, others, size }: { swept: Swept; others: readonly SweptFin
   const here = size.found.length - own.length;
   const named = own
     .slice(0, NAMED)
-    .map((f) => [findName(document, f.about), f.brief].filter(Boolean).join(' ') || checkById(f.check)!.name);
+    .map(
+      (f) =>
+        [findName(document, f.about), f.brief].filter(Boolean).join(' ') || present(checkById(f.check)).name,
+    );
   const more = own.length - named.length;
   return (
     <>

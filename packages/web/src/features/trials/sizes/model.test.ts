@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { SWEEP_SIZES } from '@lyvek/core';
+import { SWEEP_SIZES, itemAt } from '@lyvek/core';
 import type { Finding, Swept, SweptFinding } from '@lyvek/core';
 import { elsewhere, foundAt, listRows, spanWords, findWorst, toZoomed } from './model.ts';
 
@@ -19,7 +19,7 @@ const found = (f: Finding, at: number[], where = ''): SweptFinding => ({
   finding: f,
   where,
   at,
-  shown: at[0]!,
+  shown: itemAt(at, 0),
   active: [],
 });
 const swept = (list: SweptFinding[], unknown = false): Swept => ({
@@ -36,7 +36,7 @@ describe('the map of sizes', () => {
   test('has a row per height and every zoomed window under its own', () => {
     const all = swept([]);
     expect(listRows(all).map((r) => r.length)).toEqual(Array(8).fill(15));
-    expect(listRows(all)[0]![0]!.viewport).toEqual({ width: 320, height: 480 });
+    expect(itemAt(itemAt(listRows(all), 0), 0).viewport).toEqual({ width: 320, height: 480 });
     expect(toZoomed(all).map((z) => z.sizes.length)).toEqual([3, 3, 3]);
   });
 
@@ -54,8 +54,8 @@ describe('the map of sizes', () => {
       ['kink', ''],
     ]);
     const all = swept(list);
-    expect(foundAt(all, others, all.sizes[2]!).length).toBe(2);
-    expect(findWorst(foundAt(all, others, all.sizes[1]!))).toBe('warning');
+    expect(foundAt(all, others, itemAt(all.sizes, 2)).length).toBe(2);
+    expect(findWorst(foundAt(all, others, itemAt(all.sizes, 1)))).toBe('warning');
     expect(findWorst([])).toBeNull();
   });
 

@@ -1,12 +1,12 @@
 /** What a sweep found, made ready for drawing. */
-import { SEVERITIES, SWEEP_HEIGHTS, SWEEP_WIDTHS } from '@lyvek/core';
+import { SEVERITIES, SWEEP_HEIGHTS, SWEEP_WIDTHS, itemAt, lastItem, present } from '@lyvek/core';
 import type { Finding, Severity, SizeFacts, Swept, SweptFinding, Viewport } from '@lyvek/core';
 
 /** Sizes of the grid, a row per height. */
 export const listRows = ({ sizes }: Swept): SizeFacts[][] =>
   SWEEP_HEIGHTS.map((height) =>
     SWEEP_WIDTHS.map((width) =>
-      sizes.find((s) => !s.zoomed && s.viewport.width === width && s.viewport.height === height)!,
+      present(sizes.find((s) => !s.zoomed && s.viewport.width === width && s.viewport.height === height)),
     ),
   );
 
@@ -15,7 +15,7 @@ export function toZoomed({ sizes }: Swept): { window: Viewport; sizes: SizeFacts
   const out: { window: Viewport; sizes: SizeFacts[] }[] = [];
   for (const s of sizes) {
     if (!s.zoomed) continue;
-    const known = out.find((o) => o.window === s.zoomed!.window);
+    const known = out.find((o) => o.window === present(s.zoomed).window);
     if (known) known.sizes.push(s);
     else out.push({ window: s.zoomed.window, sizes: [s] });
   }
@@ -43,9 +43,9 @@ export function spanWords({ sizes }: Swept, at: readonly number[]): string {
   const known = sizes.filter((s) => s.how !== 'unknown');
   if (at.length === known.length) return 'at every size';
   const span = (side: keyof Viewport, all: readonly number[], word: string): string | null => {
-    const own = at.map((i) => sizes[i]!.viewport[side]);
+    const own = at.map((i) => itemAt(sizes, i).viewport[side]);
     const [least, most] = [Math.min(...own), Math.max(...own)];
-    if (least <= all[0]! && most >= all.at(-1)!) return null;
+    if (least <= itemAt(all, 0) && most >= lastItem(all)) return null;
     return least === most ? `${least} ${word}` : `${least} to ${most} ${word}`;
   };
   const spans = [span('width', SWEEP_WIDTHS, 'wide'), span('height', SWEEP_HEIGHTS, 'high')].filter(

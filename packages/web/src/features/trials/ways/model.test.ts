@@ -1,3 +1,4 @@
+import { present } from '@lyvek/core';
 import { describe, expect, test } from '@jest/globals';
 import type { WayFigures } from '@lyvek/core';
 import { wayAt, wayWords } from './model.ts';
@@ -24,7 +25,7 @@ describe('a way of scrolling', () => {
       figures({ viewport: phone, onTime: 0.9, worst: 21 }),
       figures({ clock: '120', worst: 90 }),
     ];
-    const way = wayAt(all, 'brisk-wheel', '60')!;
+    const way = present(wayAt(all, 'brisk-wheel', '60'));
     expect(way.figures.length).toBe(2);
     expect(way.late).toBeCloseTo(0.1);
     expect(way.worst.viewport).toEqual(phone);
@@ -41,7 +42,7 @@ describe('a way of scrolling', () => {
       }),
     ];
     const said = wayWords(
-      wayAt(all, 'brisk-wheel', '60')!,
+      present(wayAt(all, 'brisk-wheel', '60')),
       (m) => m.toUpperCase(),
       (f) => ` (${f.viewport.width})`,
     );
@@ -51,7 +52,7 @@ describe('a way of scrolling', () => {
   });
 
   test('leaves out what a page without scrubbed motions does not have', () => {
-    const bare = wayAt([figures({ fewestFrames: null, longestStep: null })], 'brisk-wheel', '60')!;
+    const bare = present(wayAt([figures({ fewestFrames: null, longestStep: null })], 'brisk-wheel', '60'));
     expect(wayWords(bare, () => '')).toBe('Most expensive frame 8.0 ms at 1200 px; nothing found.');
   });
 });

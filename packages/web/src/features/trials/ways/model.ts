@@ -1,4 +1,5 @@
 /** Figures of many trials, brought together by way of scrolling. */
+import { present } from '@lyvek/core';
 import type { WayFigures } from '@lyvek/core';
 
 /** One gesture at one rate: its figures at every size that was tried. */
@@ -36,12 +37,16 @@ export function wayWords(
     `Most expensive frame ${worst.worst.toFixed(1)} ms at ${Math.round(worst.worstAt)} px${where(worst)}`,
   ];
   if (few.length) {
-    const f = most(few, (x) => -x.fewestFrames!.value);
-    out.push(`fewest frames in range ${f.fewestFrames!.value}${owner(f.fewestFrames!.motion)}${where(f)}`);
+    const f = most(few, (x) => -present(x.fewestFrames).value);
+    out.push(
+      `fewest frames in range ${present(f.fewestFrames).value}${owner(present(f.fewestFrames).motion)}${where(f)}`,
+    );
   }
   if (long.length) {
-    const f = most(long, (x) => x.longestStep!.value);
-    out.push(`longest step ${Math.round(f.longestStep!.value)} px${owner(f.longestStep!.motion)}${where(f)}`);
+    const f = most(long, (x) => present(x.longestStep).value);
+    out.push(
+      `longest step ${Math.round(present(f.longestStep).value)} px${owner(present(f.longestStep).motion)}${where(f)}`,
+    );
   }
   const found = Math.max(...figures.map((f) => f.findings.length));
   out.push(found === 0 ? 'nothing found' : found === 1 ? '1 finding' : `${found} findings`);

@@ -1,5 +1,5 @@
 /** “Driven by its own view progress / the scroll of the whole page …”, and changing that without losing keyframes. */
-import { setDriver } from '@lyvek/core';
+import { setDriver, itemAt, present } from '@lyvek/core';
 import type { Driver, Motion } from '@lyvek/core';
 import { newId } from '../../../../state/new-id.ts';
 import { DRIVER_CHOICES, driverChoices } from '../../../../editor/drivers/choices.ts';
@@ -21,7 +21,7 @@ export function DriverPicker({ motion, element, length }: DriverWordProps) {
   const { driver } = motion;
   const { Options, ...choices } = driverChoices(driver.kind);
   const use = (next: Driver | 'new trigger') => {
-    const given = { target: layout.elements[element]!.selector, length, newId };
+    const given = { target: itemAt(layout.elements, element).selector, length, newId };
     const { message } = session.apply(setDriver(motion.id, next, given));
     if (message) notify(message, { action: { label: 'Undo', run: () => void session.undo() } });
   };
@@ -42,7 +42,7 @@ export function DriverPicker({ motion, element, length }: DriverWordProps) {
               options={options}
               value={choices.toChoice(driver)}
               onChoose={(value) => {
-                use(options.find((o) => o.value === value)!.driver);
+                use(present(options.find((o) => o.value === value)).driver);
                 close();
               }}
             />

@@ -1,4 +1,5 @@
 /** The screen with the strip running through it. Dragging the strip sets its speed: what a second of it would be. */
+import { itemAt, lastItem } from '@lyvek/core';
 import { beginDrag } from '../../../../ui/drag.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
 import type { Marquee } from '../../../../editor/drivers/marquee/marquee.ts';
@@ -18,7 +19,7 @@ interface MarqueeDiagramProps {
 export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramProps) {
   const { layout } = useRundown();
   const { viewport } = layout;
-  const element = layout.elements[bar.element]!;
+  const element = itemAt(layout.elements, bar.element);
   const inline = marquee.axis === 'inline';
   const k = Math.min(W / viewport.width, H / viewport.height);
   const [w, h] = [viewport.width * k, viewport.height * k];
@@ -34,8 +35,8 @@ export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramPro
   const tiles = parts.length
     ? parts
     : [[0, inline ? element.box.width : element.box.height] as [number, number]];
-  const last = tiles.at(-1)!;
-  const gap = tiles[1] ? tiles[1][0] - tiles[0]![0] - tiles[0]![1] : 0;
+  const last = lastItem(tiles);
+  const gap = tiles[1] ? tiles[1][0] - itemAt(tiles, 0)[0] - itemAt(tiles, 0)[1] : 0;
   const period = Math.max(20, last[0] + last[1] + Math.max(0, gap));
   const across = Math.max(6, (inline ? element.box.height : element.box.width) * k);
   const span = inline ? w : h;

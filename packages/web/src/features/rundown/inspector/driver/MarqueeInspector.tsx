@@ -1,5 +1,5 @@
 /** A marquee: where its strip is seen, what it does by itself, and what the hand does to it. */
-import { steadyLag, changeMotion } from '@lyvek/core';
+import { steadyLag, changeMotion, itemAt, present } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { useLease } from '../../../../state/use-lease.ts';
@@ -42,7 +42,7 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
   const change = (label: string, part: Partial<Marquee>) => session.apply(put(label, part));
   const nudge = (part: Partial<Marquee>) => session.nudge(put('edit the marquee', part));
   const preview = useLease(session);
-  const element = layout.elements[bar.element]!;
+  const element = itemAt(layout.elements, bar.element);
   return (
     <section className="inspector" aria-label={`Marquee ${motion.name}`}>
       <InspectorHead motion={motion} />
@@ -180,7 +180,7 @@ interface WordProps<V extends string> {
 
 function Word<V extends string>({ label, options, value, onChoose }: WordProps<V>) {
   return (
-    <Popover className="word" label={label} trigger={options.find((o) => o.value === value)!.text}>
+    <Popover className="word" label={label} trigger={present(options.find((o) => o.value === value)).text}>
       {(close) => (
         <Choices
           options={options}

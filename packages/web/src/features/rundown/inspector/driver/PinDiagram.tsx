@@ -1,5 +1,5 @@
 /** A pinned scene from the side: the track, the stage where it is held and where it lets go, the window, and what the hold adds. */
-import { changePin } from '@lyvek/core';
+import { changePin, itemAt } from '@lyvek/core';
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
@@ -20,8 +20,8 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
   const { layout } = useRundown();
   const offset = useStore(link.store, (s) => s.offset.y);
   const frozen = useRef<{ first: number; k: number } | null>(null);
-  const stage = layout.elements[hold.stage]!;
-  const port = layout.scrollers[hold.scroller]!.port.height;
+  const stage = itemAt(layout.elements, hold.stage);
+  const port = itemAt(layout.scrollers, hold.scroller).port.height;
   const size = stage.box.height;
   const distance = hold.end - hold.start;
   const top = hold.start + hold.top;

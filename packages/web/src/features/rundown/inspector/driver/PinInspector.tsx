@@ -1,6 +1,6 @@
 /** The sheet of a pin: from the side, as a sentence, and what moves inside it. */
 import type { PinnedSpan, Pin } from '@lyvek/core';
-import { asPin, maxScroll, refersTo, changePin } from '@lyvek/core';
+import { asPin, maxScroll, refersTo, changePin, itemAt } from '@lyvek/core';
 import { DriverSign } from '../../../../editor/drivers/DriverSign.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { effectWords } from '../../../../editor/words.ts';
@@ -56,7 +56,7 @@ function Consequences({ hold }: { hold: PinnedSpan }) {
   const { layout } = useRundown();
   const distance = hold.end - hold.start;
   const height = layout.page.height;
-  const stage = layout.elements[hold.stage]!;
+  const stage = itemAt(layout.elements, hold.stage);
   const max = maxScroll(layout, { scroller: hold.scroller, axis: 'block' });
   return (
     <p className="summary">

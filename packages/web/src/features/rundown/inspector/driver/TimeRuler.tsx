@@ -1,5 +1,5 @@
 /** Parts on a time ruler, running down in ms: drag a part to delay it, its end to let it last; the playhead scrubs them all. */
-import { changeMotion } from '@lyvek/core';
+import { changeMotion, itemAt, present } from '@lyvek/core';
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
@@ -38,8 +38,8 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
   const pitch = Math.min(72, 210 / Math.max(1, parts.length));
 
   const drag = (e: PointerEvent<SVGRectElement>, part: Motion, grip: 'body' | 'end') => {
-    const was = part.time!;
-    const own = times.get(part.id)!;
+    const was = present(part.time);
+    const own = present(times.get(part.id));
     const others = parts.filter((p) => p.id !== part.id).flatMap((p) => times.get(p.id) ?? []);
     const timeAt = (rows: number, event: { altKey: boolean }): Time => {
       const fine = event.altKey ? 1 : 10;
@@ -67,7 +67,10 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
   const scrub = (e: PointerEvent<SVGRectElement>) => {
     const seek = (event: { clientY: number }) =>
       player.seek(
-        Math.min(length, Math.max(0, (event.clientY - svg.current!.getBoundingClientRect().top - TOP) / k)),
+        Math.min(
+          length,
+          Math.max(0, (event.clientY - present(svg.current).getBoundingClientRect().top - TOP) / k),
+        ),
       );
     const putBack = (given: boolean) => {
       if (!given) return;
@@ -115,7 +118,8 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
           </g>
         ))}
         {parts.map((p, i) => {
-          const t = times.get(p.id)!;
+          const t = present(times.get(p.id));
+          const before = parts.findIndex((o) => o.id === p.time?.after);
           const x = LEFT + 8 + i * pitch;
           return (
             <g
@@ -141,10 +145,10 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
                 onPointerDown={(e) => drag(e, p, 'end')}
               />
               {p.id === chosen && <path className="time-handle" d={`M${x - 3} ${y(t.end)}h18`} />}
-              {p.time!.after !== undefined && times.has(p.time!.after) && (
+              {before >= 0 && (
                 <path
                   className="time-chain"
-                  d={`M${LEFT + 14 + parts.findIndex((o) => o.id === p.time!.after) * pitch} ${y(times.get(p.time!.after)!.end)}V${y(t.start)}H${x}`}
+                  d={`M${LEFT + 14 + before * pitch} ${y(present(times.get(itemAt(parts, before).id)).end)}V${y(t.start)}H${x}`}
                 />
               )}
               {pitch >= 50 && (

@@ -9,6 +9,7 @@ import {
   changeTrigger,
   removeThings,
   changeMotion,
+  present,
 } from '@lyvek/core';
 import type { Trigger, Motion } from '@lyvek/core';
 import { DriverSign } from '../../../../editor/drivers/DriverSign.tsx';
@@ -145,7 +146,7 @@ function TriggerSentence({ trigger }: { trigger: Trigger }) {
         <Popover
           className="word"
           label="How often"
-          trigger={PLAYS.find((o) => o.value === trigger.plays)!.text}
+          trigger={present(PLAYS.find((o) => o.value === trigger.plays)).text}
         >
           {(close) => (
             <Choices
@@ -164,7 +165,7 @@ function TriggerSentence({ trigger }: { trigger: Trigger }) {
             <Popover
               className="word"
               label="Going back"
-              trigger={BACK.find((o) => o.value === trigger.back)!.text}
+              trigger={present(BACK.find((o) => o.value === trigger.back)).text}
             >
               {(close) => (
                 <Choices
@@ -193,7 +194,7 @@ interface PartProps {
 
 function PartSentence({ part, element, parts }: PartProps) {
   const { session } = useOpenedPage();
-  const time = part.time!;
+  const time = present(part.time);
   const put = (label: string, change: Partial<Motion>) =>
     session.apply(changeMotion(part.id, label, (m) => ({ ...m, ...change })));
   const ms = (text: string) => `${Math.max(0, Math.round(Number.parseFloat(text) * 10) / 10)}ms`;

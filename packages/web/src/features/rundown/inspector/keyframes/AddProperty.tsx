@@ -1,5 +1,5 @@
 /** + property: animates another property of the same motion. */
-import { propertyFacts, propertyNames } from '@lyvek/core';
+import { propertyFacts, propertyNames, present } from '@lyvek/core';
 import type { Keyframe, Motion } from '@lyvek/core';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { sortKeyframes } from '../../../../editor/model/curves.ts';
@@ -29,7 +29,7 @@ export function AddProperty({ motion, element, onAdd }: AddPropertyProps) {
               key={name}
               type="button"
               onClick={() => {
-                const facts = propertyFacts(name)!;
+                const facts = present(propertyFacts(name));
                 const base = layout.elements[element]?.base?.[name] ?? facts.initial;
                 const own = base === 'none' || base === 'auto' ? neutral(name) : base;
                 onAdd(

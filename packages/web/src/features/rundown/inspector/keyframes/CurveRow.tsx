@@ -1,7 +1,7 @@
 /** One value curve with its keyframes and the editor of the open one. */
 import { useRef, useState } from 'react';
 import type { PointerEvent, ReactNode } from 'react';
-import { percent, propertyFacts } from '@lyvek/core';
+import { percent, propertyFacts, itemAt, present } from '@lyvek/core';
 import type { Keyframe } from '@lyvek/core';
 import { beginDrag } from '../../../../ui/drag.ts';
 import {
@@ -48,7 +48,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
 
   /** What a keyframe becomes under the pointer. One direction at a time: a value is not changed by a hand that only meant the place. */
   const pulled = (index: number, dx: number, dy: number, altKey: boolean): Keyframe[] | null => {
-    const keyframe = keyframes[index]!;
+    const keyframe = itemAt(keyframes, index);
     if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < keyframes.length - 1) {
       const step = altKey ? 1000 : 100;
       const to = curve.whole(
@@ -69,7 +69,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
   };
   const drag = (e: PointerEvent<SVGCircleElement>, index: number) => {
     const { clientX } = e;
-    const keyframe = keyframes[index]!;
+    const keyframe = itemAt(keyframes, index);
     let latest: Keyframe[] | null = null;
     const begun = beginDrag(e, {
       move(by, event) {
@@ -114,7 +114,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         role="group"
         aria-label={`Keyframes of ${curve.property}`}
         onDoubleClick={(e) => {
-          const at = (e.clientX - svg.current!.getBoundingClientRect().left - 6) / (W - 12);
+          const at = (e.clientX - present(svg.current).getBoundingClientRect().left - 6) / (W - 12);
           if (at <= 0 || at >= 1 || (e.target as Element).closest('.keyframe')) return;
           const next = withKeyframeIn(curve, at);
           const made = next.find((k) => !keyframes.includes(k));
@@ -160,7 +160,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
             className="w-14"
             value={selected.at}
             onPut={(v) => {
-              const next = withKeyframe(keyframes, open!, {
+              const next = withKeyframe(keyframes, present(open), {
                 at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
               });
               onPut(next, 'move a keyframe');
@@ -172,23 +172,27 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
             property={curve.property}
             className="w-full"
             value={selected.value}
-            onPut={(value) => onPut(withKeyframe(keyframes, open!, { value }), `change ${curve.property}`)}
+            onPut={(value) =>
+              onPut(withKeyframe(keyframes, present(open), { value }), `change ${curve.property}`)
+            }
           />
-          {open! < keyframes.length - 1 && (
+          {present(open) < keyframes.length - 1 && (
             <EasingField
               className="btn"
               value={selected.easing ?? 'linear'}
               onChange={(easing) =>
-                onPut(withKeyframe(keyframes, open!, { easing }), 'set the easing of a keyframe')
+                onPut(withKeyframe(keyframes, present(open), { easing }), 'set the easing of a keyframe')
               }
-              onTry={(easing) => onTry(easing === null ? null : withKeyframe(keyframes, open!, { easing }))}
+              onTry={(easing) =>
+                onTry(easing === null ? null : withKeyframe(keyframes, present(open), { easing }))
+              }
             />
           )}
           <button
             type="button"
             className="btn"
             aria-label="Delete the keyframe"
-            onClick={() => remove(open!)}
+            onClick={() => remove(present(open))}
           >
             Delete
           </button>

@@ -1,6 +1,6 @@
 /** Value curves with keyframes: drag, add by double click, delete, type. Progress runs to the right here, values upwards. */
 import { useStore } from 'zustand';
-import { progressAt, changeMotion } from '@lyvek/core';
+import { progressAt, changeMotion, itemAt } from '@lyvek/core';
 import type { Keyframe, Motion } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useLease } from '../../../../state/use-lease.ts';
@@ -45,7 +45,9 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
   const { layout } = useRundown();
   // The keyframe that is open in the sheet is the chosen keyframe everywhere: Del, arrows and the lanes mean the same one.
   const open = useStore(keyframeStore, (s) =>
-    s.chosen.length === 1 && s.chosen[0]!.motion === motion.id && s.chosen[0]!.property ? s.chosen[0]! : null,
+    s.chosen.length === 1 && itemAt(s.chosen, 0).motion === motion.id && itemAt(s.chosen, 0).property
+      ? itemAt(s.chosen, 0)
+      : null,
   );
   const openIn = ({ property, keyframes }: Curve) => {
     const i =

@@ -1,7 +1,7 @@
 /** An easing pulled by hand. Time, or scroll, runs down as everywhere; values run to the right. Two handles for a curve, rings for points. */
 import { useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { parseEasing, shapeCss, toShape, springCss } from '@lyvek/core';
+import { parseEasing, shapeCss, toShape, springCss, itemAt, present } from '@lyvek/core';
 import type { EasingShape } from '@lyvek/core';
 import { beginDrag } from '../../../../ui/drag.ts';
 
@@ -34,7 +34,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
     (_, i) => `${i ? 'L' : 'M'}${x(f(i / 80)).toFixed(1)} ${y(i / 80).toFixed(1)}`,
   ).join('');
   const findPlace = (e: { clientX: number; clientY: number; shiftKey: boolean }): Point => {
-    const frame = svg.current!.getBoundingClientRect();
+    const frame = present(svg.current).getBoundingClientRect();
     const snap = (n: number) => (e.shiftKey ? Math.round(n / STEP) * STEP : n);
     const t = (e.clientY - frame.top - 6) / (H - 12);
     const v = ((e.clientX - frame.left) / W) * (HIGH - LOW) + LOW;
@@ -52,7 +52,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
     if (!step) return;
     e.preventDefault();
     e.stopPropagation();
-    onPut(at([Math.min(1, Math.max(0, p[0] + step[0]!)), p[1] + step[1]!]));
+    onPut(at([Math.min(1, Math.max(0, p[0] + itemAt(step, 0))), p[1] + itemAt(step, 1)]));
   };
   return (
     <div className="easing-editor">
@@ -150,7 +150,7 @@ interface HandlesProps {
 
 function Handles({ shape: { handles }, pull, keys }: HandlesProps) {
   return ([0, 1] as const).map((i) => {
-    const [t, v] = [handles[i * 2]!, handles[i * 2 + 1]!];
+    const [t, v] = [itemAt(handles, i * 2), itemAt(handles, i * 2 + 1)];
     const at = ([t, v]: Point) => {
       const next = [...handles] as typeof handles;
       next[i * 2] = t;
@@ -190,6 +190,6 @@ const pointsWith = (points: readonly Point[], p: Point): string =>
 function pointWith(points: readonly Point[], i: number, [t, v]: Point): string {
   const [low, high] = [points[i - 1]?.[0] ?? 0, points[i + 1]?.[0] ?? 1];
   const ends = i === 0 || i === points.length - 1;
-  const at = ends ? points[i]![0] : Math.min(high - 0.005, Math.max(low + 0.005, t));
+  const at = ends ? itemAt(points, i)[0] : Math.min(high - 0.005, Math.max(low + 0.005, t));
   return shapeCss({ kind: 'points', points: points.map((p, k): Point => (k === i ? [at, v] : p)) });
 }

@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { itemAt, lastItem, present } from '@lyvek/core';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -22,10 +23,11 @@ beforeEach(() => Object.values(hear).forEach((f) => f.mockClear()));
 
 const show = (open: number | null = null, keyframes = LIST) => {
   const [curve] = computeCurves(motion({ keyframes: { opacity: keyframes } }), 0, layout);
-  render(<CurveRow curve={curve!} progress={0.25} open={open} {...hear} />);
+  render(<CurveRow curve={present(curve)} progress={0.25} open={open} {...hear} />);
 };
 const dot = (name: RegExp) => screen.getByRole('button', { name });
 const lastPut = () => hear.onPut.mock.calls.at(-1) as [Keyframe[] | null, string];
+const lastList = () => present(lastPut()[0]);
 
 describe('a keyframe of a curve', () => {
   test('pulled up gets a larger value, is shown on the way, and is put once', () => {
@@ -33,8 +35,8 @@ describe('a keyframe of a curve', () => {
     const middle = dot(/at 50%/);
     press(middle, [100, 23]);
     moveTo(middle, [100, 10]);
-    const tried = hear.onTry.mock.calls.at(-1)![0] as Keyframe[];
-    expect(Number(tried[1]!.value)).toBeGreaterThan(0.6);
+    const tried = lastItem(hear.onTry.mock.calls)[0] as Keyframe[];
+    expect(Number(itemAt(tried, 1).value)).toBeGreaterThan(0.6);
     expect(hear.onPut).not.toHaveBeenCalled();
     letGo(middle, [100, 10]);
     expect(lastPut()[0]).toEqual(tried);
@@ -44,15 +46,15 @@ describe('a keyframe of a curve', () => {
   test('pulled sideways moves in the range and keeps its value; the ends stay', () => {
     show();
     drag(dot(/at 50%/), [100, 23], [138, 24]);
-    expect(lastPut()[0]![1]).toEqual({ at: '70%', value: '0.5' });
+    expect(lastList()[1]).toEqual({ at: '70%', value: '0.5' });
     hear.onPut.mockClear();
     drag(dot(/at 0%/), [6, 40], [60, 41]);
-    expect(hear.onPut.mock.calls.every(([list]) => (list as Keyframe[])[0]!.at === '0%')).toBe(true);
+    expect(hear.onPut.mock.calls.every(([list]) => itemAt(list as Keyframe[], 0).at === '0%')).toBe(true);
   });
   test('Alt is finer', () => {
     show();
     drag(dot(/at 50%/), [100, 23], [100, 4], { altKey: true });
-    const value = Number(lastPut()[0]![1]!.value);
+    const value = Number(itemAt(lastList(), 1).value);
     expect(value).toBeGreaterThan(0.5);
     expect(value).toBeLessThan(0.58);
   });
@@ -87,11 +89,11 @@ describe('a keyframe of a curve', () => {
     expect(hear.onPut).not.toHaveBeenCalled();
     await user.clear(value);
     await user.type(value, '0.8{Enter}');
-    expect(lastPut()[0]![1]!.value).toBe('0.8');
+    expect(itemAt(lastList(), 1).value).toBe('0.8');
     const place = screen.getByRole('textbox', { name: 'Position of the keyframe' });
     await user.clear(place);
     await user.type(place, '30{Enter}');
-    expect(lastPut()[0]![1]!.at).toBe('30%');
+    expect(itemAt(lastList(), 1).at).toBe('30%');
     await user.click(screen.getByRole('button', { name: 'Delete the keyframe' }));
     expect(lastPut()[0]).toHaveLength(2);
   });
@@ -106,16 +108,16 @@ describe('a keyframe of a curve', () => {
 describe('an easing', () => {
   const edit = { onTry: jest.fn(), onPut: jest.fn() };
   beforeEach(() => Object.values(edit).forEach((f) => f.mockClear()));
-  const put = () => edit.onPut.mock.calls.at(-1)![0] as string;
+  const put = () => lastItem(edit.onPut.mock.calls)[0] as string;
 
   test('handles of a curve are moved by arrows, and dragged; Esc puts back', () => {
     render(<EasingEditor value="cubic-bezier(0.4, 0, 0.6, 1)" {...edit} />);
     const [first] = screen.getAllByRole('button', { name: /handle|Handle/ });
-    fireEvent.keyDown(first!, { key: 'ArrowRight', shiftKey: true });
+    fireEvent.keyDown(present(first), { key: 'ArrowRight', shiftKey: true });
     expect(put()).toBe('cubic-bezier(0.4, 0.05, 0.6, 1)');
-    press(first!, [40, 60]);
-    moveTo(first!, [90, 80]);
-    expect(edit.onTry.mock.calls.at(-1)![0]).toMatch(/^cubic-bezier\(/);
+    press(present(first), [40, 60]);
+    moveTo(present(first), [90, 80]);
+    expect(lastItem(edit.onTry.mock.calls)[0]).toMatch(/^cubic-bezier\(/);
     key('Escape');
     expect(edit.onTry).toHaveBeenLastCalledWith(null);
     expect(edit.onPut).toHaveBeenCalledTimes(1);
@@ -124,9 +126,9 @@ describe('an easing', () => {
     render(<EasingEditor value="linear(0, 0.4 50%, 1)" {...edit} />);
     const points = screen.getAllByRole('button', { name: /^Point at/ });
     expect(points).toHaveLength(3);
-    fireEvent.keyDown(points[0]!, { key: 'Delete' });
+    fireEvent.keyDown(itemAt(points, 0), { key: 'Delete' });
     expect(edit.onPut).not.toHaveBeenCalled();
-    fireEvent.keyDown(points[1]!, { key: 'Delete' });
+    fireEvent.keyDown(itemAt(points, 1), { key: 'Delete' });
     expect(put()).toMatch(/^linear/);
     expect(put()).not.toContain('0.4');
   });

@@ -1,6 +1,6 @@
 /** The adjustments that a motion or pin needs on elements of the page: listed, editable, and open to new ones. */
 import { useState } from 'react';
-import { declarationError, setDeclaration, addDeclaration } from '@lyvek/core';
+import { declarationError, setDeclaration, addDeclaration, itemAt } from '@lyvek/core';
 import type { Adjustment } from '@lyvek/core';
 import { newId } from '../../../../state/new-id.ts';
 import { Popover } from '../../../../ui/Popover.tsx';
@@ -124,10 +124,10 @@ function NewDeclaration({ on, onAdd }: { on: string; onAdd(property: string, css
         e.preventDefault();
         const text = String(new FormData(e.currentTarget).get('declaration'));
         const m = /^\s*([\w-]+)\s*:\s*(.+?)\s*;?\s*$/.exec(text);
-        const problem = m ? declarationError(m[1]!, m[2]!) : 'Write it like perspective: 900px';
+        const problem = m ? declarationError(itemAt(m, 1), itemAt(m, 2)) : 'Write it like perspective: 900px';
         setError(problem);
         if (!m || problem) return;
-        onAdd(m[1]!, m[2]!);
+        onAdd(itemAt(m, 1), itemAt(m, 2));
         e.currentTarget.reset();
       }}
     >

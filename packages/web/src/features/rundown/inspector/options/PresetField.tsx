@@ -1,5 +1,12 @@
 /** What a motion was made from, and how to bring the two together again. */
-import { comparePreset, withPart, withPresets, renewFromPresets, detachFromPreset } from '@lyvek/core';
+import {
+  comparePreset,
+  withPart,
+  withPresets,
+  renewFromPresets,
+  detachFromPreset,
+  present,
+} from '@lyvek/core';
 import type { Motion, PresetStand } from '@lyvek/core';
 import { api } from '../../../../state/api.ts';
 import { usePresets } from '../../../../state/presets.ts';
@@ -19,7 +26,7 @@ export function PresetField({ motion }: { motion: Motion }) {
   const { session } = useOpenedPage();
   const { presets, refresh } = usePresets();
   if (!motion.preset) return null;
-  const preset = presets.find((p) => p.id === motion.preset!.id);
+  const preset = presets.find((p) => p.id === present(motion.preset).id);
   const stand = comparePreset(motion, presets);
   const take = () => {
     session.apply(renewFromPresets('take the preset’s values', presets, [motion.id]));
@@ -27,16 +34,16 @@ export function PresetField({ motion }: { motion: Motion }) {
   const give = async () => {
     try {
       const changed = await api.putPreset({
-        id: preset!.id,
-        base: preset!.revision,
-        body: withPart(preset!, motion),
+        id: present(preset).id,
+        base: present(preset).revision,
+        body: withPart(present(preset), motion),
       });
       await refresh();
       const { renewed, kept } = withPresets(session.store.getState().document, [changed]);
       session.apply(renewFromPresets('update motions made from a preset', [changed]));
       notify(
         [
-          `“${preset!.name}” now matches this motion.`,
+          `“${present(preset).name}” now matches this motion.`,
           renewed ? `${renewed} more on this page were updated.` : '',
           kept ? `${kept} had changes of their own and stay as they are.` : '',
           changed.uses > 1 ? 'Other takes show it in their inspectors.' : '',

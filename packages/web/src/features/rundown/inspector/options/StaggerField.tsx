@@ -1,6 +1,6 @@
 /** “On 5 elements, each 48 px later in page order”; on one element there is nothing to say. */
 import type { Motion } from '@lyvek/core';
-import { findMatches, parseLength } from '@lyvek/core';
+import { findMatches, parseLength, present } from '@lyvek/core';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { useRundown } from '../../rundown-context.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
@@ -63,7 +63,7 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
           </div>
         )}
       </Popover>
-      {stagger && ` ${ORDERS.find((o) => o.value === stagger.order)!.text}`}
+      {stagger && ` ${present(ORDERS.find((o) => o.value === stagger.order)).text}`}
     </p>
   );
 }

@@ -1,7 +1,7 @@
 /** The viewport, and the element where its motion starts and ends. The two ghosts can be dragged. */
 import { useRef } from 'react';
 import { useStore } from 'zustand';
-import { meetingAt, toMeeting } from '@lyvek/core';
+import { meetingAt, toMeeting, itemAt, present } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useGrip } from '../../chart/use-grip.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
@@ -49,7 +49,7 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
     inline ? `M${along} ${from}V${to}` : `M${from} ${along}H${to}`;
   const now = g.top - (bar.placed.scroller === 0 ? scrolled : s0);
   const pointer = (e: PointerEvent) => {
-    const frame = svg.current!.getBoundingClientRect();
+    const frame = present(svg.current).getBoundingClientRect();
     return -(inline ? e.clientX - frame.left : e.clientY - frame.top) / k;
   };
   const [near, far] = g.insets;
@@ -99,7 +99,7 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
               onPointerDown={(e) => start(e, bar, side, pointer)}
             >
               <title>{`Drag: where the element stands at the ${side}`}</title>
-              <rect {...box(at(tops[i]!), size, aside, width)} />
+              <rect {...box(at(itemAt(tops, i)), size, aside, width)} />
               <path className="ghost-line" d={line(met, aside, across)} />
               {inline ? (
                 <text
