@@ -8,6 +8,29 @@ const A_DRIVERS_KIND =
 const ASK_THE_RECORD =
   'What differs by the kind of a driver belongs into its file: ask the record in `drivers/`.';
 
+const OF_DRIVERS = [
+  ...['left', 'right'].map((side) => ({
+    selector: `BinaryExpression[operator=/^[!=]==?$/] > ${A_DRIVERS_KIND}.${side}`,
+    message: ASK_THE_RECORD,
+  })),
+  { selector: `SwitchStatement > ${A_DRIVERS_KIND}.discriminant`, message: ASK_THE_RECORD },
+];
+/** What is read on the screen; technical attributes hold no sentences. */
+const READ = '/^(title|aria-label|aria-valuetext|placeholder|label|alt|hint|trigger|action|what)$/';
+const IN_TEXT = 'Words of the interface belong into `text.ts` of their screen.';
+const OF_SOURCES = [
+  {
+    selector: 'MemberExpression[property.name="setPointerCapture"]',
+    message: 'Drags are begun by `beginDrag`: Esc and a lost pointer put everything back.',
+  },
+  { selector: 'JSXText[value=/[A-Za-z]{2}/]', message: IN_TEXT },
+  { selector: `JSXAttribute[name.name=${READ}] > Literal[value=/[A-Za-z]{2}/]`, message: IN_TEXT },
+  {
+    selector: `JSXAttribute[name.name=${READ}] TemplateElement[value.raw=/[A-Za-z]{2}/]`,
+    message: IN_TEXT,
+  },
+];
+
 export default ts.config(
   { ignores: ['**/dist/', '.data/', '.cache/', 'node_modules/', 'demo/', '.dependency-cruiser.cjs'] },
   js.configs.recommended,
@@ -38,21 +61,12 @@ export default ts.config(
   },
   {
     files: ['packages/*/src/**/*.{ts,tsx}'],
-    ignores: ['**/drivers/**', '**/*.test.ts', '**/testing/**'],
-    rules: {
-      'no-restricted-syntax': [
-        'error',
-        ...['left', 'right'].map((side) => ({
-          selector: `BinaryExpression[operator=/^[!=]==?$/] > ${A_DRIVERS_KIND}.${side}`,
-          message: ASK_THE_RECORD,
-        })),
-        { selector: `SwitchStatement > ${A_DRIVERS_KIND}.discriminant`, message: ASK_THE_RECORD },
-        {
-          selector: 'MemberExpression[property.name="setPointerCapture"]',
-          message: 'Drags are begun by `beginDrag`: Esc and a lost pointer put everything back.',
-        },
-      ],
-    },
+    ignores: ['**/drivers/**', '**/*.test.{ts,tsx}', '**/testing/**', '**/app/parts/**'],
+    rules: { 'no-restricted-syntax': ['error', ...OF_SOURCES, ...OF_DRIVERS] },
+  },
+  {
+    files: ['packages/*/src/**/drivers/**/*.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', ...OF_SOURCES] },
   },
   {
     files: ['e2e/**/*.ts'],

@@ -1,5 +1,6 @@
 import { createBrowserRouter, Link, useRouteError } from 'react-router';
 import type { ComponentType } from 'react';
+import { routesText } from './text.ts';
 
 /** Each screen is a script of its own. */
 const SCREENS = {
@@ -30,21 +31,19 @@ function Failed() {
   return (
     <main className="empty-note">
       <h1 className="mb-2 text-[15px] font-semibold">
-        {isNowhere ? 'There is nothing at this address' : 'This screen has failed'}
+        {isNowhere ? routesText.thereIsNothingAt : routesText.thisScreenHasFailed}
       </h1>
       <p className="mb-3">
-        {isNowhere
-          ? 'The page may have been moved or deleted.'
-          : `${error.message}. Your edits are saved. Reload the page.`}
+        {isNowhere ? routesText.thePageMayHave : routesText.yourEditsAreSaved(error.message)}
       </p>
       <p className="flex gap-2">
         {!isNowhere && (
           <button type="button" className="btn" onClick={() => location.reload()}>
-            Reload
+            {routesText.reload}
           </button>
         )}
         <Link className="btn" to="/">
-          To the shelf
+          {routesText.toTheShelf}
         </Link>
       </p>
     </main>
@@ -64,7 +63,7 @@ const parts = import.meta.env.DEV
 export const router = createBrowserRouter([
   {
     errorElement: <Failed />,
-    HydrateFallback: () => <p className="empty-note">Loading …</p>,
+    HydrateFallback: () => <p className="empty-note">{routesText.loading}</p>,
     children: [
       { path: '/', ...show('shelf') },
       { path: '/projects/:projectId', ...show('shelf') },

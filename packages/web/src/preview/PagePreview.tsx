@@ -7,6 +7,7 @@ import type { Layout, MotionDocument, Px, Viewport } from '@lyvek/core';
 import { PageLink } from './page-link.ts';
 import type { Dress } from './page-link.ts';
 import { makeSandbox, useOpenedFrame } from './use-opened-frame.ts';
+import { pagePreviewText } from './text.ts';
 
 interface SeenPageProps {
   page: PageFacts;
@@ -67,10 +68,10 @@ export function PagePreview({ page, title, viewport, scale, dress, at, measure, 
       />
       {state !== 'ready' && (
         <p className="seen-note">
-          {state === 'loading' ? 'opening …' : 'does not answer'}
+          {state === 'loading' ? pagePreviewText.opening : pagePreviewText.doesNotAnswer}
           {over && (
             <button type="button" className="btn" onClick={() => again()}>
-              Reload
+              {pagePreviewText.reload}
             </button>
           )}
         </p>

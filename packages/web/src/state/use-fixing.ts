@@ -4,6 +4,7 @@ import { applyFix } from '@lyvek/core';
 import type { Finding } from '@lyvek/core';
 import type { TakeSession } from './take-session.ts';
 import { notify } from '../ui/notices.tsx';
+import { useFixingText } from './text.ts';
 
 const isSame = (a: Finding, b: Finding) =>
   a.check === b.check && a.about === b.about && a.element === b.element;
@@ -15,9 +16,9 @@ export function useFixing(session: TakeSession, findings: readonly Finding[], st
     if (!wanted || stale) return;
     want(null);
     const fix = findings.find((f) => isSame(f, wanted))?.fix;
-    if (!fix) return notify('There is nothing left to fix: the finding is gone.');
+    if (!fix) return notify(useFixingText.thereIsNothingLeft);
     session.apply(applyFix(fix));
-    notify(`${fix.label}: done.`, { action: { label: 'Undo', run: () => void session.undo() } });
+    notify(useFixingText.done(fix.label), { action: { label: 'Undo', run: () => void session.undo() } });
   }, [wanted, stale, findings, session]);
   return { fix: want, waiting: wanted };
 }

@@ -1,14 +1,15 @@
 import { useEffect } from 'react';
 import type { TakeSession } from './take-session.ts';
 import { notify } from '../ui/notices.tsx';
+import { useUndoKeysText } from './text.ts';
 
 export const undone = (session: TakeSession): void => {
   const label = session.undo();
-  notify(label ? `Undid: ${label}.` : 'There is nothing to undo.');
+  notify(label ? useUndoKeysText.undid(label) : useUndoKeysText.thereIsNothingTo);
 };
 export const redone = (session: TakeSession): void => {
   const label = session.redo();
-  notify(label ? `Redid: ${label}.` : 'There is nothing to redo.');
+  notify(label ? useUndoKeysText.redid(label) : useUndoKeysText.thereIsNothingToRedo);
 };
 
 /** Ctrl+Z, Shift+Ctrl+Z and Ctrl+Y on screens that have no other shortcuts; typing keeps its own. */

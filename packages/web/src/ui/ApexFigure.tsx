@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import type ApexCharts from 'apexcharts';
 import 'apexcharts/dist/apexcharts.css';
 import { useTheme } from './theme.ts';
+import { apexFigureText } from './text.ts';
 
 /** The library’s own main style sheet is not put into the page when an element of this id is there. */
 const STYLE_MARK = 'apexcharts-css';
@@ -86,7 +87,7 @@ export function ApexFigure({ label, height, shows, options }: ApexFigureProps) {
   return (
     <figure className="time-chart" role="img" aria-label={label} style={{ height }}>
       <div ref={holder} />
-      {missing && <p className="quiet">This chart could not be loaded. It comes when the server is back.</p>}
+      {missing && <p className="quiet">{apexFigureText.thisChartCouldNot}</p>}
     </figure>
   );
 }

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { numberFieldText } from './text.ts';
 
 /** A number within bounds: counts on Enter or when it is left; arrows step it. Out of bounds it says so and changes nothing. */
 export function NumberField({
@@ -32,7 +33,7 @@ export function NumberField({
       inputMode="decimal"
       aria-label={label}
       aria-invalid={!isValid}
-      title={`${min} to ${max}`}
+      title={numberFieldText.to(min, max)}
       value={text}
       onChange={(e) => setText(e.target.value)}
       onBlur={settle}

@@ -3,6 +3,7 @@ import { NavLink } from 'react-router';
 import { ShortcutsButton } from './Shortcuts.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
 import { TopBar } from './TopBar.tsx';
+import { shelfFrameText } from './text.ts';
 
 /** The bar over the shelf, with the tools of the rack if there are any. */
 export function ShelfFrame({
@@ -20,7 +21,7 @@ export function ShelfFrame({
         <span className="grow" />
         {tools}
         <NavLink className="btn" to="/presets">
-          Presets
+          {shelfFrameText.presets}
         </NavLink>
         <ThemeButton />
         <ShortcutsButton />

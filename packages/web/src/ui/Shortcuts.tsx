@@ -1,6 +1,7 @@
 /** The `?` overlay: every shortcut of the screens, from the same table that the README quotes. */
 import { useEffect, useRef } from 'react';
 import { createStore, useStore } from 'zustand';
+import { shortcutsText } from './text.ts';
 
 const store = createStore(() => ({ open: false }));
 export const openShortcuts = () => store.setState({ open: true });
@@ -77,8 +78,8 @@ export function ShortcutsButton() {
     <button
       type="button"
       className="btn square"
-      aria-label="Keyboard shortcuts"
-      title="Keyboard shortcuts (?)"
+      aria-label={shortcutsText.keyboardShortcuts}
+      title={shortcutsText.openThem}
       onClick={openShortcuts}
     >
       ?
@@ -108,11 +109,16 @@ export function ShortcutsOverlay() {
   if (!open) return null;
   return (
     <div className="overlay" onPointerDown={(e) => e.target === e.currentTarget && close()}>
-      <div className="dialog-card" role="dialog" aria-modal="true" aria-label="Keyboard shortcuts">
+      <div
+        className="dialog-card"
+        role="dialog"
+        aria-modal="true"
+        aria-label={shortcutsText.keyboardShortcuts}
+      >
         <div className="mb-3 flex items-center justify-between">
-          <h2 className="!mb-0">Keyboard shortcuts</h2>
+          <h2 className="!mb-0">{shortcutsText.keyboardShortcuts}</h2>
           <button ref={button} type="button" className="btn" onClick={close}>
-            Close <kbd className="kbd">Esc</kbd>
+            {shortcutsText.close} <kbd className="kbd">{shortcutsText.esc}</kbd>
           </button>
         </div>
         <div className="grid grid-cols-2 gap-x-10 gap-y-5">

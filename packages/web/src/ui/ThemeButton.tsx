@@ -1,5 +1,6 @@
 import { HalfMoon } from './glyphs.tsx';
 import { switchTheme, useTheme } from './theme.ts';
+import { themeButtonText } from './text.ts';
 
 export function ThemeButton() {
   const dark = useTheme() === 'chartroom-dark';
@@ -7,8 +8,8 @@ export function ThemeButton() {
     <button
       type="button"
       className="btn square"
-      aria-label={dark ? 'Light theme' : 'Dark theme'}
-      title={dark ? 'Light theme' : 'Dark theme'}
+      aria-label={dark ? themeButtonText.lightTheme : themeButtonText.darkTheme}
+      title={dark ? themeButtonText.lightTheme : themeButtonText.darkTheme}
       onClick={switchTheme}
     >
       <HalfMoon />

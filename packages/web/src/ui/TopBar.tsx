@@ -1,16 +1,17 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Wordmark } from './glyphs.tsx';
+import { topBarText } from './text.ts';
 
 /** The bar over every screen; `children` are what the screen adds behind the breadcrumb. */
 export function TopBar({ crumbs, children }: { crumbs: ReactNode; children?: ReactNode }) {
   return (
     <header className="top-bar">
-      <Link to="/" className="wordmark" aria-label="Lyvek, the shelf">
+      <Link to="/" className="wordmark" aria-label={topBarText.lyvekTheShelf}>
         <Wordmark />
-        Lyvek
+        {topBarText.lyvek}
       </Link>
-      <nav className="breadcrumb" aria-label="Place">
+      <nav className="breadcrumb" aria-label={topBarText.place}>
         {crumbs}
       </nav>
       {children}

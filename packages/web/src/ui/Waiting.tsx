@@ -1,5 +1,6 @@
 /** What stands where a screen waits for the server: what is being opened; and once that did not work, why, and what can be done. */
 import type { ReactNode } from 'react';
+import { waitingText } from './text.ts';
 
 interface WaitingProps {
   /** “Opening the page …” */
@@ -17,10 +18,10 @@ export function Waiting({ what, failure, goesOn, again, children }: WaitingProps
   return (
     <div className="empty-note" role="status">
       <p className="mb-2">{failure.message}</p>
-      {goesOn && <p className="mb-2">Edits that were not saved yet are kept in this browser.</p>}
+      {goesOn && <p className="mb-2">{waitingText.editsThatWereNot}</p>}
       <p className="mt-3 flex gap-2">
         <button type="button" className="btn" onClick={again}>
-          {goesOn ? 'Try now' : 'Try again'}
+          {goesOn ? waitingText.tryNow : waitingText.tryAgain}
         </button>
         {children}
       </p>

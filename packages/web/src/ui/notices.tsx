@@ -1,6 +1,7 @@
 /** Short notices at the lower left, with an undo where there is one. */
 import { present } from '@lyvek/core';
 import { createStore, useStore } from 'zustand';
+import { noticesText } from './text.ts';
 
 export interface Notice {
   id: number;
@@ -44,7 +45,7 @@ export function Notices() {
           )}
           {n.wrong && (
             <button type="button" onClick={() => drop(n.id)}>
-              Close
+              {noticesText.close}
             </button>
           )}
         </div>

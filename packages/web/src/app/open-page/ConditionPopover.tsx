@@ -19,6 +19,7 @@ import { Popover } from '../../ui/Popover.tsx';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { keepViewport } from './ViewportPopover.tsx';
+import { conditionPopoverText } from '../text.ts';
 
 export function ConditionPopover() {
   const { session } = useOpenedPage();
@@ -26,11 +27,11 @@ export function ConditionPopover() {
   return (
     <Popover
       className={scope ? 'btn scoped' : 'btn'}
-      label={`Editing: ${scope ? scope.name : 'all screens'}`}
+      label={conditionPopoverText.editing(scope?.name)}
       trigger={
         <>
-          <span className="editing">Editing:</span>
-          {scope ? scope.name : 'all screens'} <Down />
+          <span className="editing">{conditionPopoverText.editingLabel}</span>
+          {scope ? scope.name : conditionPopoverText.allScreens} <Down />
         </>
       }
     >
@@ -50,16 +51,13 @@ function Conditions({ close }: { close(): void }) {
     if (m && !holds(m)) {
       const size = viewportFor(m.query, viewport);
       const reduces = m.query.includes('prefers-reduced-motion') && !reducedMotion;
-      if (!size && !reduces)
-        return notify(`No common screen size matches ${m.query}. Set the viewport yourself.`);
+      if (!size && !reduces) return notify(conditionPopoverText.noCommonScreenSize(m.query));
       const next = size ?? viewport;
       keepViewport(page.id, next);
       setViewport(next);
       if (reduces) setReducedMotion(true);
       session.showFor({ viewport: next, reducedMotion: reducedMotion || reduces });
-      notify(
-        `The page is shown at ${next.width} × ${next.height}${reduces ? ' with reduced motion' : ''}, where ${m.name} matches.`,
-      );
+      notify(conditionPopoverText.thePageIsShown(next.width, next.height, reduces, m.name));
     }
     session.editFor(m?.id ?? null);
     close();
@@ -68,18 +66,16 @@ function Conditions({ close }: { close(): void }) {
     <div className="conditions">
       <div className="popover-list">
         <button type="button" aria-current={scope === null} onClick={() => choose(null)}>
-          <span className="grow">all screens</span>
-          <i>an edit changes what is seen</i>
+          <span className="grow">{conditionPopoverText.allScreens}</span>
+          <i>{conditionPopoverText.anEditChangesWhat}</i>
         </button>
         {document.media.map((m) => (
           <div key={m.id} className="condition-row">
             <button type="button" aria-current={scope === m.id} onClick={() => choose(m)}>
               <span className="grow">
-                only {m.name} <code>{m.query}</code>
+                {conditionPopoverText.only(m.name)} <code>{m.query}</code>
               </span>
-              <i>
-                {holds(m) ? 'matches here' : 'not here'}, {countUses(document, m.id)} differ
-              </i>
+              <i>{conditionPopoverText.differ(holds(m), countUses(document, m.id))}</i>
             </button>
             <button
               type="button"
@@ -87,14 +83,14 @@ function Conditions({ close }: { close(): void }) {
               aria-expanded={open === m.id}
               onClick={() => setOpen(open === m.id ? null : m.id)}
             >
-              Change
+              {conditionPopoverText.change}
             </button>
           </div>
         ))}
       </div>
       {open === null ? (
         <button type="button" className="btn self-start" onClick={() => setOpen('new')}>
-          New condition
+          {conditionPopoverText.newCondition}
         </button>
       ) : (
         <Editor
@@ -109,7 +105,7 @@ function Conditions({ close }: { close(): void }) {
             session.apply(removeMedia(m.id));
             session.editFor(null);
             setOpen(null);
-            notify(`${m.name} and everything set for it were removed.`, {
+            notify(conditionPopoverText.andEverythingSetFor(m.name), {
               action: { label: 'Undo', run: () => void session.undo() },
             });
           }}
@@ -147,11 +143,11 @@ function Editor({ media, onDone, onRemove }: EditorProps) {
       }}
     >
       <label>
-        Name
+        {conditionPopoverText.name}
         <input className="field" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} />
       </label>
       <label>
-        Matches when
+        {conditionPopoverText.matchesWhen}
         <input
           className="field"
           value={query}
@@ -169,11 +165,11 @@ function Editor({ media, onDone, onRemove }: EditorProps) {
       {!parsed.ok && <p className="field-error m-0">{parsed.error}.</p>}
       <div className="flex gap-2">
         <button type="submit" className="btn" disabled={!valid}>
-          {media ? 'Keep' : 'Add and edit for it'}
+          {media ? conditionPopoverText.keep : conditionPopoverText.addAndEditFor}
         </button>
         {media && (
           <button type="button" className="btn" onClick={() => onRemove(media)}>
-            Remove
+            {conditionPopoverText.remove}
           </button>
         )}
       </div>

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useStore } from 'zustand';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
+import { conflictBannerText } from '../text.ts';
 
 export function ConflictBanner({ goTo, again }: { goTo(takeId: string): void; again(): void }) {
   const { session, page, take } = useOpenedPage();
@@ -11,14 +12,14 @@ export function ConflictBanner({ goTo, again }: { goTo(takeId: string): void; ag
   if (save.kind === 'refused')
     return (
       <div className="banner" role="alert">
-        <span className="grow">The last edit was refused: {save.why} Undo it, or change it.</span>
+        <span className="grow">{conflictBannerText.theLastEditWas(save.why)}</span>
       </div>
     );
   if (save.kind !== 'conflict') return null;
   const keep = async () => {
     const id = await session.keepMine(page.id);
     await client.invalidateQueries({ queryKey: ['page', page.id] });
-    notify('Your version is now its own take.');
+    notify(conflictBannerText.yourVersionIsNow);
     goTo(id);
   };
   const load = async () => {
@@ -27,15 +28,12 @@ export function ConflictBanner({ goTo, again }: { goTo(takeId: string): void; ag
   };
   return (
     <div className="banner" role="alert">
-      <span className="grow">
-        {take.name} was changed in another tab or window after you opened it. Nothing is lost: your version is
-        kept here.
-      </span>
+      <span className="grow">{conflictBannerText.wasChangedInAnother(take.name)}</span>
       <button type="button" className="btn main" onClick={() => void keep().catch(notifyError)}>
-        Keep mine as a new take
+        {conflictBannerText.keepMineAsA}
       </button>
       <button type="button" className="btn tall" onClick={() => void load().catch(notifyError)}>
-        Load theirs
+        {conflictBannerText.loadTheirs}
       </button>
     </div>
   );

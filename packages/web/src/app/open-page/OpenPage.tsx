@@ -25,6 +25,7 @@ import { PageCrumbs } from './PageCrumbs.tsx';
 import { SaveMark } from './SaveMark.tsx';
 import { TakePopover } from './TakePopover.tsx';
 import { keepViewport, storedViewport, ViewportPopover } from './ViewportPopover.tsx';
+import { openPageText } from '../text.ts';
 
 export function OpenPage() {
   const { pageId = '' } = useParams();
@@ -32,9 +33,9 @@ export function OpenPage() {
   if (!page.data)
     return (
       <main>
-        <Waiting what="Opening the page …" {...listWaiting(page)}>
+        <Waiting what={openPageText.openingThePage} {...listWaiting(page)}>
           <Link className="btn" to="/">
-            To the shelf
+            {openPageText.toTheShelf}
           </Link>
         </Waiting>
       </main>
@@ -59,7 +60,7 @@ function WithTake({ whole }: { whole: PageWhole }) {
         ({ session: s, rescued }) => {
           if (rescued.length) {
             void client.invalidateQueries({ queryKey: ['page', whole.page.id] });
-            notify(`Edits from another tab were kept as ${rescued.map((n) => `“${n}”`).join(', ')}.`);
+            notify(openPageText.editsFromAnotherTab(rescued.map((n) => `“${n}”`).join(', ')));
           }
           if (gone) return s.close();
           session = s;
@@ -79,7 +80,7 @@ function WithTake({ whole }: { whole: PageWhole }) {
       setOpened(null);
     };
   }, [takeId, round, client, whole.page.id]);
-  if (!take) return <p className="empty-note">This page has no take left. Restore one from the shelf.</p>;
+  if (!take) return <p className="empty-note">{openPageText.thisPageHasNo}</p>;
   if (opened instanceof Error)
     return (
       <main>
@@ -92,7 +93,7 @@ function WithTake({ whole }: { whole: PageWhole }) {
       </main>
     );
   if (!opened || opened.store.getState().takeId !== take.id)
-    return <p className="empty-note">Opening {take.name} …</p>;
+    return <p className="empty-note">{openPageText.opening(take.name)}</p>;
   return (
     <Opened
       key={opened.store.getState().takeId + round}
@@ -117,7 +118,8 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
   useEffect(
     () =>
       session.store.subscribe((s, before) => {
-        if (s.blocked && s.blocked !== before.blocked) notify(`Not done: ${s.blocked.why}`, { wrong: true });
+        if (s.blocked && s.blocked !== before.blocked)
+          notify(openPageText.notDone(s.blocked.why), { wrong: true });
       }),
     [session],
   );
@@ -191,14 +193,14 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
   const save = useStore(session.store, (s) => s.save);
   return (
     <TopBar crumbs={<PageCrumbs />}>
-      <nav className="mode-tabs modes" aria-label="Mode">
+      <nav className="mode-tabs modes" aria-label={openPageText.mode}>
         <NavLink to={`/pages/${page.id}${search}`} end>
-          Rundown
+          {openPageText.rundown}
         </NavLink>
-        <NavLink to={`/pages/${page.id}/trials${search}`}>Trials</NavLink>
-        <NavLink to={`/pages/${page.id}/takes${search}`}>Takes</NavLink>
-        <NavLink to={`/pages/${page.id}/hand-off${search}`}>Hand-off</NavLink>
-        <NavLink to="/presets">Presets</NavLink>
+        <NavLink to={`/pages/${page.id}/trials${search}`}>{openPageText.trials}</NavLink>
+        <NavLink to={`/pages/${page.id}/takes${search}`}>{openPageText.takes}</NavLink>
+        <NavLink to={`/pages/${page.id}/hand-off${search}`}>{openPageText.handOff}</NavLink>
+        <NavLink to="/presets">{openPageText.presets}</NavLink>
       </nav>
       <span className="grow" />
       <SaveMark save={save} />

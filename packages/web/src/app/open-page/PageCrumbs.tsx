@@ -7,6 +7,7 @@ import { NameForm } from '../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
+import { pageCrumbsText } from '../text.ts';
 
 export function PageCrumbs() {
   const { page, project } = useOpenedPage();
@@ -19,7 +20,7 @@ export function PageCrumbs() {
         /
       </span>
       <span className="here min-w-0">
-        <Popover className="" trigger={page.name} label={`Page ${page.name}`}>
+        <Popover className="" trigger={page.name} label={pageCrumbsText.page(page.name)}>
           {(close) => <PageActions close={close} />}
         </Popover>
       </span>
@@ -42,7 +43,7 @@ function PageActions({ close }: { close(): void }) {
     await things.pages.remove({ id: page.id });
     await navigate(`/projects/${project.id}`);
     await refresh();
-    notify(`“${page.name}” was removed from the shelf.`, {
+    notify(pageCrumbsText.wasRemovedFromThe(page.name), {
       action: {
         label: 'Undo',
         run: () => void things.pages.restore({ id: page.id }).then(refresh, notifyError),
@@ -52,19 +53,19 @@ function PageActions({ close }: { close(): void }) {
   if (renaming)
     return (
       <NameForm
-        label="Name of the page"
+        label={pageCrumbsText.nameOfThePage}
         initial={page.name}
-        action="Rename"
+        action={pageCrumbsText.rename}
         onName={(n) => void rename(n).catch(notifyError)}
       />
     );
   return (
     <div className="popover-list">
       <button type="button" onClick={() => setRenaming(true)}>
-        Rename …
+        {pageCrumbsText.renameItem}
       </button>
       <button type="button" onClick={() => void remove().catch(notifyError)}>
-        Delete the page
+        {pageCrumbsText.deleteThePage}
       </button>
     </div>
   );

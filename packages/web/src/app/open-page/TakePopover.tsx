@@ -8,12 +8,13 @@ import { NameForm } from '../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
+import { takePopoverText } from '../text.ts';
 
 export function TakePopover({ goTo }: { goTo(takeId: string): void }) {
   const { take } = useOpenedPage();
   return (
     <Popover
-      label={`Take: ${take.name}`}
+      label={takePopoverText.take(take.name)}
       trigger={
         <>
           {take.name} <Down />
@@ -49,7 +50,7 @@ function TakeActions({ goTo, close }: { goTo(takeId: string): void; close(): voi
     close();
     goTo(next.id);
     await refresh();
-    notify(`${take.name} was deleted.`, {
+    notify(takePopoverText.wasDeleted(take.name), {
       action: {
         label: 'Undo',
         run: () => void things.takes.restore({ id: take.id }).then(refresh, notifyError),
@@ -59,9 +60,9 @@ function TakeActions({ goTo, close }: { goTo(takeId: string): void; close(): voi
   if (renaming)
     return (
       <NameForm
-        label="Name of the take"
+        label={takePopoverText.nameOfTheTake}
         initial={take.name}
-        action="Rename"
+        action={takePopoverText.rename}
         onName={(n) => void rename(n).catch(notifyError)}
       />
     );
@@ -82,14 +83,14 @@ function TakeActions({ goTo, close }: { goTo(takeId: string): void; close(): voi
       ))}
       <hr />
       <button type="button" onClick={() => void copy().catch(notifyError)}>
-        New take from this one
+        {takePopoverText.newTakeFromThis}
       </button>
       <button type="button" onClick={() => setRenaming(true)}>
-        Rename …
+        {takePopoverText.renameItem}
       </button>
       {takes.length > 1 && (
         <button type="button" onClick={() => void remove().catch(notifyError)}>
-          Delete {take.name}
+          {takePopoverText.deleteTake(take.name)}
         </button>
       )}
     </div>

@@ -5,6 +5,7 @@ import type { Viewport } from '@lyvek/core';
 import { Down } from '../../ui/glyphs.tsx';
 import { Choices, Popover } from '../../ui/Popover.tsx';
 import { useShownPage } from '../../preview/shown-page.ts';
+import { viewportPopoverText } from '../text.ts';
 
 const SIZES: readonly (Viewport & { note: string })[] = [
   { width: 1280, height: 800, note: 'desk' },
@@ -30,7 +31,7 @@ export function ViewportPopover() {
   const { viewport } = useShownPage();
   return (
     <Popover
-      label={`Viewport ${text(viewport)}`}
+      label={viewportPopoverText.viewport(text(viewport))}
       trigger={
         <>
           {text(viewport)} <Down />
@@ -54,7 +55,7 @@ function Sizes({ close }: { close(): void }) {
     <input
       className="field w-16"
       type="number"
-      aria-label={side === 'width' ? 'Width in px' : 'Height in px'}
+      aria-label={side === 'width' ? viewportPopoverText.widthInPx : viewportPopoverText.heightInPx}
       aria-invalid={!valid}
       value={own[side]}
       onChange={(e) => setOwn({ ...own, [side]: Math.round(Number(e.target.value)) })}
@@ -76,10 +77,10 @@ function Sizes({ close }: { close(): void }) {
       >
         {number('width')} × {number('height')}
         <button type="submit" className="btn" disabled={!valid}>
-          Use
+          {viewportPopoverText.use}
         </button>
       </form>
-      {!valid && <p className="field-error m-0 px-2 pt-1">Between 200 and 8000 px each.</p>}
+      {!valid && <p className="field-error m-0 px-2 pt-1">{viewportPopoverText.betweenAndPxEach}</p>}
     </>
   );
 }

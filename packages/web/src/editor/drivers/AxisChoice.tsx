@@ -2,6 +2,7 @@
 import { editWhole, withMotion } from '@lyvek/core';
 import type { Motion, ScrollDriver, ViewDriver } from '@lyvek/core';
 import { useOpenedPage } from '../../state/opened-page.ts';
+import { axisChoiceText } from '../text.ts';
 
 const AXES = [
   ['block', 'down the page'],
@@ -14,9 +15,9 @@ export function AxisChoice({ motion, driver }: { motion: Motion; driver: ScrollD
     <div
       className="mt-2 flex items-center gap-2 border-t border-(--line) px-2 pt-2"
       role="group"
-      aria-label="Axis"
+      aria-label={axisChoiceText.axis}
     >
-      Scroll axis
+      {axisChoiceText.scrollAxis}
       {AXES.map(([axis, words]) => (
         <button
           key={axis}
@@ -26,7 +27,7 @@ export function AxisChoice({ motion, driver }: { motion: Motion; driver: ScrollD
           onClick={() =>
             session.apply(
               editWhole(
-                'change the axis',
+                axisChoiceText.changeTheAxis,
                 withMotion(motion.id, (m) => ({ ...m, driver: { ...driver, axis } })),
               ),
             )

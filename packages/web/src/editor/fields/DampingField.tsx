@@ -11,6 +11,7 @@ import type { Motion } from '@lyvek/core';
 import { Popover } from '../../ui/Popover.tsx';
 import { useChoice } from '../../state/choice.ts';
 import { CssField } from './CssField.tsx';
+import { dampingFieldText } from '../text.ts';
 
 type Damping = Motion['damping'];
 const trim = (n: number, digits = 1) => String(Number(n.toFixed(digits)));
@@ -29,7 +30,7 @@ const KINDS: readonly { kind: Damping['kind']; text: string; start: Damping }[] 
 
 export function DampingField({ value, onChange }: { value: Damping; onChange(f: Damping): void }) {
   return (
-    <Popover className="word" label="Damping" trigger={dampingLabel(value)}>
+    <Popover className="word" label={dampingFieldText.damping} trigger={dampingLabel(value)}>
       {() => <DampingEditor value={value} onChange={onChange} />}
     </Popover>
   );
@@ -47,7 +48,7 @@ function DampingEditor({ value, onChange }: EditorProps) {
   };
   return (
     <div className="damping-editor">
-      <div className="point-row quick" role="group" aria-label="Damping">
+      <div className="point-row quick" role="group" aria-label={dampingFieldText.damping}>
         {KINDS.map((k) => (
           <button
             key={k.kind}
@@ -62,17 +63,17 @@ function DampingEditor({ value, onChange }: EditorProps) {
       </div>
       {value.kind === 'half-life' && (
         <>
-          <Row label="half-life, ms">
+          <Row label={dampingFieldText.halfLifeMs}>
             <CssField
-              label="Half-life in ms"
+              label={dampingFieldText.halfLifeInMs}
               property="number"
               value={trim(value.halfLife)}
               onPut={(v) => number(v, 1, 5000, (halfLife) => ({ ...value, halfLife }))}
             />
           </Row>
-          <Row label="maximum lag, px">
+          <Row label={dampingFieldText.maximumLagPx}>
             <CssField
-              label="Largest lag in px"
+              label={dampingFieldText.largestLagInPx}
               property="number"
               value={value.cap === undefined ? 'any' : trim(value.cap)}
               onPut={(v) => {
@@ -86,9 +87,9 @@ function DampingEditor({ value, onChange }: EditorProps) {
               }}
             />
           </Row>
-          <Row label="from a factor per frame at 60 Hz">
+          <Row label={dampingFieldText.fromAFactorPer}>
             <CssField
-              label="Factor per frame at 60 Hz"
+              label={dampingFieldText.factorPerFrameAt}
               property="number"
               value={trim(1 - Math.exp((-Math.LN2 * 1000) / 60 / value.halfLife), 3)}
               onPut={(v) => {
@@ -98,9 +99,9 @@ function DampingEditor({ value, onChange }: EditorProps) {
               }}
             />
           </Row>
-          <Row label="settles within 1 % in, s">
+          <Row label={dampingFieldText.settlesWithinInS}>
             <CssField
-              label="Seconds to catch up"
+              label={dampingFieldText.secondsToCatchUp}
               property="number"
               value={trim((value.halfLife * Math.log(100)) / Math.LN2 / 1000, 2)}
               onPut={(v) =>
@@ -115,17 +116,17 @@ function DampingEditor({ value, onChange }: EditorProps) {
       )}
       {value.kind === 'spring' && (
         <>
-          <Row label="frequency, Hz">
+          <Row label={dampingFieldText.frequencyHz}>
             <CssField
-              label="Frequency in Hz"
+              label={dampingFieldText.frequencyInHz}
               property="number"
               value={trim(value.frequency, 2)}
               onPut={(v) => number(v, 0.1, 30, (frequency) => ({ ...value, frequency }))}
             />
           </Row>
-          <Row label="damping ratio">
+          <Row label={dampingFieldText.dampingRatio}>
             <CssField
-              label="Damping ratio"
+              label={dampingFieldText.dampingRatioLabel}
               property="number"
               value={trim(value.ratio, 2)}
               onPut={(v) => number(v, 0.05, 5, (ratio) => ({ ...value, ratio }))}
@@ -152,19 +153,19 @@ const SPEED = 1500;
 
 function Meaning({ value }: { value: Damping }) {
   const clock = clockById(useChoice().choice.clock);
-  if (value.kind === 'none')
-    return <p className="m-0">It is exactly where the scroll puts it, as plain CSS does.</p>;
+  if (value.kind === 'none') return <p className="m-0">{dampingFieldText.itIsExactlyWhere}</p>;
   const shoots = overshoot(value);
   return (
     <p className="m-0">
-      Scrolled at {SPEED} px a second it stays <b>{trim(steadyLag(value, SPEED), 0)} px</b> behind; after a
-      page key it has settled in <b>{trim(settleTime(value, 700), 0)} ms</b>
+      {dampingFieldText.scrolledAtPxA(SPEED)}{' '}
+      <b>{dampingFieldText.pxValue(trim(steadyLag(value, SPEED), 0))}</b> {dampingFieldText.behindAfterAPage}{' '}
+      <b>{dampingFieldText.ms(trim(settleTime(value, 700), 0))}</b>
       {shoots > 0.005 ? (
         <>
-          , shooting over by <b>{trim(shoots * 100, 0)} %</b>
+          {dampingFieldText.shootingOverBy} <b>{trim(shoots * 100, 0)} %</b>
         </>
       ) : null}
-      . The same at {clock.refresh} Hz as at any other rate. The hand-off takes a small script for it.
+      {dampingFieldText.theSameAtHz(clock.refresh)}
     </p>
   );
 }

@@ -1,5 +1,6 @@
 /** Read-only code with line marks. Names of motions stand out; everything else stays quiet. */
 import { memo } from 'react';
+import { codeText } from './text.ts';
 
 export interface CodeProps {
   text: string;
@@ -13,7 +14,7 @@ export interface CodeProps {
 
 export const Code = memo(function Code({ text, language, marks, added, removed }: CodeProps) {
   return (
-    <pre className="code" tabIndex={0} aria-label={language === 'css' ? 'CSS' : 'HTML'}>
+    <pre className="code" tabIndex={0} aria-label={language === 'css' ? codeText.css : codeText.html}>
       {text.split('\n').map((line, i) => {
         const marked = marks.some((m) => i + 1 >= m.from && i + 1 <= m.to);
         const isNew = added?.some((text) => text !== '</div>' && line.includes(text)) ?? false;

@@ -20,6 +20,7 @@ import { Support } from './Support.tsx';
 import { TakeAway } from './TakeAway.tsx';
 import { Unmeasured } from './Unmeasured.tsx';
 import { useHandOff, useHandOffOptions } from './use-hand-off.ts';
+import { handOffScreenText } from './text.ts';
 
 const TARGET_WORDS: Record<Target, { word: string; note: string }> = {
   css: { word: 'CSS and a module', note: 'a module only where CSS cannot do it' },
@@ -53,10 +54,12 @@ export function HandOffScreen() {
         ?.scrollIntoView({ block: 'center', inline: 'nearest' });
   }, [chosen]);
   if (!measured) return <Unmeasured />;
-  if (!assembled) return <Waiting what="Generating CSS …" {...waiting} />;
+  if (!assembled) return <Waiting what={handOffScreenText.generatingCss} {...waiting} />;
   const marked = assembled.lines.filter((l) => chosen !== null && l.piece.motions.includes(chosen));
   const copy = (text: string, what: string) =>
-    void navigator.clipboard.writeText(text).then(() => notify(`${what} is copied.`), notifyError);
+    void navigator.clipboard
+      .writeText(text)
+      .then(() => notify(handOffScreenText.isCopied(what)), notifyError);
   const count = assembled.how.length;
   const byScript = assembled.how.filter((h) => h.by !== 'css').length;
   const findName = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
@@ -65,18 +68,18 @@ export function HandOffScreen() {
       <SecondWidth />
       <section className="hand-left">
         <header className="hand-head">
-          <b>Hand-off</b>
+          <b>{handOffScreenText.handOff}</b>
         </header>
         <p className="hand-sentence">
           {count === 0 ? (
-            'Nothing moves yet, so there is no code to write.'
+            handOffScreenText.nothingMovesYetSo
           ) : (
             <>
-              {count} {count === 1 ? 'motion' : 'motions'} of {take.name} as{' '}
+              {handOffScreenText.ofAs(count, take.name)}{' '}
               <Popover
                 className="word"
                 trigger={TARGET_WORDS[options.target].word}
-                label={`What plays the motions: ${TARGET_WORDS[options.target].word}`}
+                label={handOffScreenText.whatPlaysTheMotions(TARGET_WORDS[options.target].word)}
               >
                 {(close) => (
                   <Choices<Target>
@@ -98,10 +101,8 @@ export function HandOffScreen() {
           )}
         </p>
         <h2>
-          In this hand-off{' '}
-          <span>
-            {count - byScript} CSS, {byScript} script
-          </span>
+          {handOffScreenText.inThisHandOff}{' '}
+          <span>{handOffScreenText.cssScript(count - byScript, byScript)}</span>
         </h2>
         <MotionList
           document={document}
@@ -113,10 +114,11 @@ export function HandOffScreen() {
       </section>
       <section className="hand-css">
         <header className="hand-head">
-          <b>{assembled.sheet.href}</b> <span>written, {assembled.css.split('\n').length - 1} lines</span>
+          <b>{assembled.sheet.href}</b>{' '}
+          <span>{handOffScreenText.writtenLines(assembled.css.split('\n').length - 1)}</span>
           <span className="grow" />
           <button type="button" className="btn small" onClick={() => copy(assembled.css, 'The CSS')}>
-            Copy
+            {handOffScreenText.copy}
           </button>
         </header>
         <Code text={assembled.css} language="css" marks={marked} />
@@ -130,11 +132,11 @@ export function HandOffScreen() {
         {page.live ? (
           <div className="proof">
             <header className="hand-head">
-              <b>Proof</b>
+              <b>{handOffScreenText.proof}</b>
             </header>
             <p className="proof-empty">
-              A page under development is proved where it is built: run <code>lyvek prove</code> on the
-              result.
+              {handOffScreenText.aPageUnderDevelopment} <code>{handOffScreenText.lyvekProve}</code>{' '}
+              {handOffScreenText.onTheResult}
             </p>
           </div>
         ) : (

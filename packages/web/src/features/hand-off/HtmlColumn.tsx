@@ -5,6 +5,7 @@ import type { Assembled } from '@lyvek/core';
 import { Code } from './Code.tsx';
 import { around } from './changed-lines.ts';
 import type { Excerpt } from './changed-lines.ts';
+import { htmlColumnText } from './text.ts';
 
 interface HtmlColumnProps {
   entry: string;
@@ -26,10 +27,14 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
         <span className="truncate">{summary(patched.lines.length, added, gone.length)}</span>
         <span className="grow" />
         <button type="button" className="btn small" aria-pressed={brought} onClick={() => setAdded(!brought)}>
-          Original
+          {htmlColumnText.original}
         </button>
-        <button type="button" className="btn small" onClick={() => onCopy(patched.text, 'The HTML')}>
-          Copy
+        <button
+          type="button"
+          className="btn small"
+          onClick={() => onCopy(patched.text, htmlColumnText.theHtml)}
+        >
+          {htmlColumnText.copy}
         </button>
       </header>
       {brought ? (
@@ -54,7 +59,7 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
           <div key={f.path}>
             <header className="hand-head">
               <b className="flex-none">{f.path}</b>{' '}
-              <span className="truncate">{lines.length} lines are motions now and are removed</span>
+              <span className="truncate">{htmlColumnText.linesAreMotionsNow(lines.length)}</span>
             </header>
             <Code {...excerpt(around(f.before, lines, lines[0] ?? 1))} language="css" marks={[]} />
           </div>
@@ -64,15 +69,14 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
         <>
           <header className="hand-head">
             <b>{script.href}</b>{' '}
-            <span>
-              written
-              {assembled.runtimes.length
-                ? `; it starts ${RUNTIME_FILE}, which the zip holds`
-                : '; it needs nothing else'}
-            </span>
+            <span>{htmlColumnText.written(assembled.runtimes.length, RUNTIME_FILE)}</span>
             <span className="grow" />
-            <button type="button" className="btn small" onClick={() => onCopy(script.text, 'The script')}>
-              Copy
+            <button
+              type="button"
+              className="btn small"
+              onClick={() => onCopy(script.text, htmlColumnText.theScript)}
+            >
+              {htmlColumnText.copy}
             </button>
           </header>
           <Code text={script.text} language="html" marks={[]} />
@@ -81,42 +85,33 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
       <div className="hand-notes">
         {patched.lines.length > 0 ? (
           <p>
-            <b>Added</b> {patched.lines.length === 1 ? 'one line' : `${patched.lines.length} lines`}, last in
-            the head, after the page’s own style sheets.
+            <b>{htmlColumnText.added}</b> {htmlColumnText.lastInTheHead(patched.lines.length)}
           </p>
         ) : (
           <p>
-            <b>Added</b> no line: the page links its motions already.
+            <b>{htmlColumnText.added}</b> {htmlColumnText.noLineThePage}
           </p>
         )}
         {added > 0 && (
           <p>
-            <b>Added</b> what pins and adjustments need: a track around each pinned stage, and attributes or
-            marks where the lines show them.
+            <b>{htmlColumnText.added}</b> {htmlColumnText.whatPinsAndAdjustments}
           </p>
         )}
         {patched.notes.map((note) => (
           <p key={note} role="note">
-            <b>Note:</b> {note}
+            <b>{htmlColumnText.note}</b> {note}
           </p>
         ))}
         <p>
-          <b>Removed</b>{' '}
-          {gone.length + pageFiles.length === 0
-            ? 'nothing.'
-            : 'the page’s own rules that were imported as motions, and nothing else.'}
+          <b>{htmlColumnText.removed}</b>{' '}
+          {gone.length + pageFiles.length === 0 ? htmlColumnText.nothing : htmlColumnText.thePagesOwnRules}
         </p>
         {hasSheetsInBody(html) && (
           <p role="note">
-            <b>Note:</b> the page has style sheets in its body. They come later and win where they set an
-            animation with the same specificity; move the link after them if a motion does not play.
+            <b>{htmlColumnText.note}</b> {htmlColumnText.thePageHasStyle}
           </p>
         )}
-        <p>
-          Browsers without scroll-driven animations skip the whole block: the page is static and complete
-          {assembled.fallback ? ', unless its script may run' : ''}. The same goes for print. With reduced
-          motion only what each motion allows remains.
-        </p>
+        <p>{htmlColumnText.browsersWithoutScroll(assembled.fallback !== null)}</p>
       </div>
     </section>
   );

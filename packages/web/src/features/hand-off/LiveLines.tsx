@@ -2,6 +2,7 @@
 import { makePatch } from '@lyvek/core';
 import type { Assembled, MotionDocument } from '@lyvek/core';
 import { Code } from './Code.tsx';
+import { liveLinesText } from './text.ts';
 
 export function LiveLines({
   document,
@@ -17,10 +18,14 @@ export function LiveLines({
   return (
     <section className="hand-html">
       <header className="hand-head">
-        <b>In your own source</b>
+        <b>{liveLinesText.inYourOwnSource}</b>
         <span className="grow" />
-        <button type="button" className="btn small" onClick={() => onCopy(head, 'What the head needs')}>
-          Copy
+        <button
+          type="button"
+          className="btn small"
+          onClick={() => onCopy(head, liveLinesText.whatTheHeadNeeds)}
+        >
+          {liveLinesText.copy}
         </button>
       </header>
       <Code text={head} language="html" marks={[]} added={assembled.html.lines} />
@@ -43,17 +48,15 @@ export function LiveLines({
       {assembled.script !== null && <Code text={assembled.script.text} language="html" marks={[]} />}
       <div className="hand-notes">
         <p>
-          <b>Add</b> the lines at the end of the head, or import the style sheet and the module where your
-          build takes them in.
+          <b>{liveLinesText.add}</b> {liveLinesText.theLinesAtThe}
         </p>
         {wraps.length > 0 && (
           <p>
-            <b>Add</b> a track around each pinned stage in your own components. Until it is there, nothing is
-            pinned.
+            <b>{liveLinesText.add}</b> {liveLinesText.aTrackAroundEach}
           </p>
         )}
         <p>
-          <b>Remove</b> the pairing line when you are done. It does nothing outside of Lyvek.
+          <b>{liveLinesText.remove}</b> {liveLinesText.thePairingLineWhen}
         </p>
       </div>
     </section>

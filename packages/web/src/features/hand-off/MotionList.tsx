@@ -3,6 +3,7 @@ import { isTimed } from '@lyvek/core';
 import type { Assembled, How, MotionDocument } from '@lyvek/core';
 import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
 import { effectWords } from '../../editor/words.ts';
+import { motionListText } from './text.ts';
 
 const BY = { css: 'CSS', 'css and script': 'CSS + script', script: 'script' } as const;
 
@@ -35,7 +36,7 @@ export function MotionList({ document, assembled, api, chosen, onChoose }: Motio
               <DriverSign kind={m.driver.kind} />
               <span className="grow">
                 <b>{m.name}</b>
-                <i>{h ? (note ?? effectWords(m)) : 'muted, not written'}</i>
+                <i>{h ? (note ?? effectWords(m)) : motionListText.mutedNotWritten}</i>
               </span>
               {h && (
                 <span className="as" title={h.why}>
@@ -49,13 +50,13 @@ export function MotionList({ document, assembled, api, chosen, onChoose }: Motio
                 {h.without && (
                   <>
                     {' '}
-                    <b>Without the script:</b> {h.without}
+                    <b>{motionListText.withoutTheScript}</b> {h.without}
                   </>
                 )}
                 {h.instead && (
                   <>
                     {' '}
-                    <b>As CSS alone:</b> {h.instead}
+                    <b>{motionListText.asCssAlone}</b> {h.instead}
                   </>
                 )}
               </p>

@@ -20,6 +20,7 @@ import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { ProofLink } from './proof-link.ts';
 import { ProofWindow } from './ProofWindow.tsx';
+import { proofText } from './text.ts';
 
 type Where = 'here' | 'lab';
 interface Run {
@@ -107,12 +108,12 @@ export function Proof({
   return (
     <div className="proof">
       <header className="hand-head">
-        <b>Proof</b>
+        <b>{proofText.proof}</b>
         <span>{result && !run ? `${SHOWN[result.where]}, ${result.seconds.toFixed(1)} s` : ''}</span>
         <span className="grow" />
         {!run && (
           <button type="button" className="btn small" disabled={!saved} onClick={() => void begin('here')}>
-            {result ? 'Prove again' : 'Prove it'}
+            {result ? proofText.proveAgain : proofText.proveIt}
           </button>
         )}
       </header>
@@ -120,8 +121,8 @@ export function Proof({
         <div className="proof-run" role="status">
           <p>
             {run.where === 'lab'
-              ? 'Chromium scrolls the finished page …'
-              : `The finished page is scrolled here: ${done} of ${run.plan.looks.length} looks.`}
+              ? proofText.chromiumScrollsTheFinished
+              : proofText.theFinishedPageIs(done, run.plan.looks.length)}
           </p>
           <progress
             className="progress w-full"
@@ -129,7 +130,7 @@ export function Proof({
           />
           {run.where === 'here' && <ProofWindow width={232} viewport={viewport} />}
           <button type="button" className="btn small" onClick={cancel}>
-            Cancel
+            {proofText.cancel}
           </button>
         </div>
       )}
@@ -142,15 +143,12 @@ export function Proof({
         <Result result={result} stale={result.mark !== mark} document={document} onShow={onShow} />
       )}
       {!run && !result && error === null && (
-        <p className="proof-empty">
-          Runs the finished page at {PLACES} places, down and up, lets damped motions settle and pauses timed
-          ones, and shows where a motion differs from the prediction.
-        </p>
+        <p className="proof-empty">{proofText.runsTheFinishedPage(PLACES)}</p>
       )}
       {!run && (
         <p className="proof-lab">
           <button type="button" className="link" disabled={!saved} onClick={() => void begin('lab')}>
-            Prove it in Chromium on the server
+            {proofText.proveItInChromium}
           </button>
         </p>
       )}
@@ -186,22 +184,22 @@ function Result({
             {worst && (
               <>
                 {' '}
-                Everything matches the prediction, within <b>{findWorst(worst).toFixed(3)}</b>.
+                {proofText.everythingMatchesThe} <b>{findWorst(worst).toFixed(3)}</b>.
               </>
             )}
           </>
         ) : (
           <>
-            <b>{off.length === 1 ? 'One motion differs' : `${off.length} motions differ`}</b> from what was
-            predicted, by more than {PROOF_LIMIT}.
+            <b>{off.length === 1 ? proofText.oneMotionDiffers : proofText.motionsDiffer(off.length)}</b>{' '}
+            {proofText.fromWhatWasPredicted(PROOF_LIMIT)}
           </>
         )}
-        {stale && ' The take has changed since.'}
+        {stale && proofText.theTakeHasChanged}
       </p>
       <p className="proof-key">
-        <span>Largest difference, px or % of the value</span>
+        <span>{proofText.largestDifferencePxOr}</span>
         <span>
-          <i className="bar down" /> down <i className="bar up" /> up
+          <i className="bar down" /> {proofText.down} <i className="bar up" /> {proofText.up}
         </span>
       </p>
       <ol className="proof-bars">
@@ -213,7 +211,7 @@ function Result({
                 <i className="bar down" style={{ width: `${(100 * Math.min(m.down, scale)) / scale}%` }} />
                 <i className="bar up" style={{ width: `${(100 * Math.min(m.up, scale)) / scale}%` }} />
               </span>
-              <b>{findWorst(m) >= 99 ? 'other' : findWorst(m).toFixed(3)}</b>
+              <b>{findWorst(m) >= 99 ? proofText.other : findWorst(m).toFixed(3)}</b>
             </button>
             {findWorst(m) > PROOF_LIMIT && <p>{placeWords(m)}</p>}
           </li>
@@ -221,9 +219,7 @@ function Result({
       </ol>
       {result.skipped.length > 0 && (
         <details className="proof-skipped">
-          <summary>
-            {result.skipped.length} of {result.of.motions} not proved
-          </summary>
+          <summary>{proofText.ofNotProved(result.skipped.length, result.of.motions)}</summary>
           {result.skipped.map((s) => (
             <p key={s.motion}>
               <b>{name(s.motion)}</b>: {s.reason}.

@@ -1,6 +1,7 @@
 /** Which browsers play it by themselves, from open compatibility data, and what the others show. */
 import type { Assembled } from '@lyvek/core';
 import support from './support.json';
+import { supportText } from './text.ts';
 
 type Feature = 'scroll timelines' | 'triggers' | 'animations';
 
@@ -9,11 +10,11 @@ export function Support({ how, fallback }: { how: Assembled['how']; fallback: bo
   if (needed.length === 0) return null;
   return (
     <details className="support">
-      <summary>Browsers that play it natively</summary>
+      <summary>{supportText.browsersThatPlayIt}</summary>
       <table>
         <thead>
           <tr>
-            <th scope="col">since version</th>
+            <th scope="col">{supportText.sinceVersion}</th>
             {needed.map((n) => (
               <th key={n} scope="col">
                 {n}
@@ -26,7 +27,7 @@ export function Support({ how, fallback }: { how: Assembled['how']; fallback: bo
             <tr key={b.name}>
               <th scope="row">{b.name}</th>
               {needed.map((n) => (
-                <td key={n}>{(b.since as Record<Feature, string | null>)[n] ?? 'not yet'}</td>
+                <td key={n}>{(b.since as Record<Feature, string | null>)[n] ?? supportText.notYet}</td>
               ))}
             </tr>
           ))}
@@ -34,10 +35,10 @@ export function Support({ how, fallback }: { how: Assembled['how']; fallback: bo
       </table>
       <p>
         {fallback
-          ? 'The others play it by the fallback script.'
+          ? supportText.theOthersPlayIt
           : needed.includes('triggers')
-            ? 'Without scroll timelines the page is static and complete; without triggers, their motions are shown at their end.'
-            : 'The others show the page static and complete.'}
+            ? supportText.withoutScrollTimelinesThe
+            : supportText.theOthersShowThe}
       </p>
       <p className="small">
         {support.source}, {support.date}

@@ -1,6 +1,7 @@
 /** How large the hand-off is, for whom, and the zip. */
 import { useRef } from 'react';
 import type { Assembled, HandOffOptions, Viewport } from '@lyvek/core';
+import { takeAwayText } from './text.ts';
 
 interface TakeAwayProps {
   href: string;
@@ -22,11 +23,11 @@ export function TakeAway(props: TakeAwayProps) {
   return (
     <div className="take-away">
       <dl>
-        <dt>CSS</dt>
+        <dt>{takeAwayText.css}</dt>
         <dd>{kB(new Blob([assembled.css]).size)}</dd>
-        <dt>Script</dt>
-        <dd>{script === null ? 'none' : kB(script)}</dd>
-        <dt>Measured at</dt>
+        <dt>{takeAwayText.script}</dt>
+        <dd>{script === null ? takeAwayText.none : kB(script)}</dd>
+        <dt>{takeAwayText.measuredAt}</dt>
         <dd>{props.sizes.map((v) => `${v.width} × ${v.height}`).join(', ')}</dd>
       </dl>
       {options.target === 'css' && (
@@ -37,11 +38,11 @@ export function TakeAway(props: TakeAwayProps) {
             onChange={(e) => props.onOptions({ fallback: e.target.checked })}
           />
           <span>
-            Also for browsers without scroll timelines
+            {takeAwayText.alsoForBrowsersWithout}
             <i>
               {assembled.fallback
-                ? `they get a fallback script, with ${assembled.fallback.count} motions as data`
-                : 'they show the page complete and static'}
+                ? takeAwayText.theyGetAFallback(assembled.fallback.count)
+                : takeAwayText.theyShowThePage}
             </i>
           </span>
         </label>
@@ -65,15 +66,15 @@ function DownloadButton({ href, saved, empty }: { href: string; saved: boolean; 
         type="button"
         className="btn main"
         disabled={!saved || empty}
-        title={saved ? undefined : 'As soon as the last edit is saved'}
+        title={saved ? undefined : takeAwayText.asSoonAsThe}
         onClick={() => anchor.current?.click()}
       >
-        Download
+        {takeAwayText.download}
       </button>
       <a ref={anchor} hidden href={href} download aria-hidden="true" tabIndex={-1}>
-        zip
+        {takeAwayText.zip}
       </a>
-      {!saved && <p className="small">Waiting until the last edit is saved.</p>}
+      {!saved && <p className="small">{takeAwayText.waitingUntilTheLast}</p>}
     </>
   );
 }

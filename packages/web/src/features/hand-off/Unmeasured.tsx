@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { Unseen } from './Unseen.tsx';
+import { unmeasuredText } from './text.ts';
 
 /** ms after which the page is taken not to answer. */
 const ANSWER_TIMEOUT_MS = 10_000;
@@ -21,13 +22,11 @@ export function Unmeasured() {
     <div className="empty-note">
       <Unseen key={size} at={viewport} />
       <p className="mb-3" role="status">
-        {late
-          ? `The page does not respond. Without measuring it at ${size}, no code can be written. The Rundown shows what is wrong.`
-          : `Measuring the page at ${size} …`}
+        {late ? unmeasuredText.thePageDoesNot(size) : unmeasuredText.measuringThePageAt(size)}
       </p>
       {late && (
         <Link className="btn" to={`/pages/${page.id}?take=${take.id}`}>
-          To the Rundown
+          {unmeasuredText.toTheRundown}
         </Link>
       )}
     </div>

@@ -6,6 +6,7 @@ import { PageLink } from '../../preview/page-link.ts';
 import { makeSandbox, useOpenedFrame } from '../../preview/use-opened-frame.ts';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage, useSettledDocument } from '../../state/opened-page.ts';
+import { unseenText } from './text.ts';
 
 const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
 
@@ -32,7 +33,7 @@ export function Unseen({ at }: { at: Viewport }) {
     <iframe
       key={key}
       ref={frame}
-      title={`${page.name}, measured at ${at.width} px`}
+      title={unseenText.measuredAtPx(page.name, at.width)}
       sandbox={makeSandbox(page)}
       className="unseen-page"
       style={at}

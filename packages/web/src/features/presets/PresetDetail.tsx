@@ -7,6 +7,7 @@ import { NameForm } from '../../ui/NameForm.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { effectWords, pointWords } from '../../editor/words.ts';
 import { usesWords } from './PresetRow.tsx';
+import { presetDetailText } from './text.ts';
 
 interface PresetDetailProps {
   preset: PresetFacts;
@@ -24,16 +25,15 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
         <h2>{preset.name}</h2>
         <i>
           {usesWords(preset.uses)}
-          {preset.revision > 1 &&
-            `, changed ${preset.revision === 2 ? 'once' : `${preset.revision - 1} times`}`}
+          {preset.revision > 1 && presetDetailText.changed(preset.revision - 1)}
         </i>
         <span className="grow" />
-        <Popover label="Rename the preset" trigger="Rename">
+        <Popover label={presetDetailText.renameThePreset} trigger={presetDetailText.rename}>
           {(close) => (
             <NameForm
-              label="Name of the preset"
+              label={presetDetailText.nameOfThePreset}
               initial={preset.name}
-              action="Rename"
+              action={presetDetailText.rename}
               onName={(name) => {
                 onRename(name);
                 close();
@@ -42,23 +42,23 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
           )}
         </Popover>
         <button type="button" className="btn" onClick={onCopy}>
-          Make a copy
+          {presetDetailText.makeACopy}
         </button>
         <button type="button" className="btn" onClick={onExport}>
-          As a file
+          {presetDetailText.asAFile}
         </button>
         <button type="button" className="btn" onClick={onRemove}>
-          Delete
+          {presetDetailText.deleteIt}
         </button>
       </header>
       <table>
         <thead>
           <tr>
-            <th>part</th>
-            <th>moves</th>
-            <th>where</th>
-            <th>values</th>
-            <th>easing, damping</th>
+            <th>{presetDetailText.part}</th>
+            <th>{presetDetailText.moves}</th>
+            <th>{presetDetailText.where}</th>
+            <th>{presetDetailText.values}</th>
+            <th>{presetDetailText.easingDamping}</th>
           </tr>
         </thead>
         <tbody>
@@ -78,10 +78,10 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
               <td>
                 {m.easing}
                 {m.damping.kind === 'none'
-                  ? ', no damping'
+                  ? presetDetailText.noDamping
                   : m.damping.kind === 'spring'
-                    ? ', spring'
-                    : ', half-life'}
+                    ? presetDetailText.spring
+                    : presetDetailText.halfLife}
               </td>
             </tr>
           ))}
@@ -93,8 +93,8 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
                 </span>
               </th>
               <td>{placeWords(p.stage)}</td>
-              <td>pinned by its {p.sticky.by}</td>
-              <td>{p.distance.kind === 'length' ? p.distance.value : 'as long as the strip’s travel'}</td>
+              <td>{presetDetailText.pinnedByIts(p.sticky.by)}</td>
+              <td>{p.distance.kind === 'length' ? p.distance.value : presetDetailText.asLongAsThe}</td>
               <td />
             </tr>
           ))}
@@ -102,20 +102,17 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
       </table>
       {triggers.length + adjustments.length > 0 && (
         <p>
-          Includes{' '}
-          {[
-            ...triggers.map((g) => `the trigger ${g.name}`),
-            ...adjustments.map(
-              (a) => `${Object.keys(a.declarations).join(', ')} on ${placeWords(a.selector)}`,
-            ),
-          ].join('; ')}
-          .
+          {presetDetailText.includes(
+            [
+              ...triggers.map((g) => `the trigger ${g.name}`),
+              ...adjustments.map(
+                (a) => `${Object.keys(a.declarations).join(', ')} on ${placeWords(a.selector)}`,
+              ),
+            ].join('; '),
+          )}
         </p>
       )}
-      <p>
-        Add it to an element with + Motion. Motions made from a preset can be changed freely; from their
-        inspector the preset can be updated too, and with it everything else made from it.
-      </p>
+      <p>{presetDetailText.addItToAn}</p>
     </section>
   );
 }

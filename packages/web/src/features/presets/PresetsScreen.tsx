@@ -10,6 +10,7 @@ import { Search } from '../../ui/Search.tsx';
 import { ShelfFrame } from '../../ui/ShelfFrame.tsx';
 import { PresetDetail } from './PresetDetail.tsx';
 import { PresetRow } from './PresetRow.tsx';
+import { presetsScreenText } from './text.ts';
 
 export function PresetsScreen() {
   const { presets, findEffect, isPending, query: request, refresh } = usePresets();
@@ -24,14 +25,12 @@ export function PresetsScreen() {
     for (const file of files) {
       const read = readPresetFile(await file.text());
       if (!read.ok) {
-        notify(`${file.name}: ${read.error} Nothing was imported.`);
+        notify(presetsScreenText.nothingWasImported(file.name, read.error));
         continue;
       }
       try {
         for (const body of read.presets) await api.keepPreset({ body });
-        notify(
-          `${read.presets.length === 1 ? 'One preset was' : `${read.presets.length} presets were`} imported from ${file.name}.`,
-        );
+        notify(presetsScreenText.importedFrom(read.presets.length, file.name));
       } catch (e) {
         notifyError(e);
       }
@@ -43,7 +42,7 @@ export function PresetsScreen() {
       .remove({ id: p.id })
       .then(refresh)
       .then(() =>
-        notify(`“${p.name}” was deleted. Motions made from it stay as they are.`, {
+        notify(presetsScreenText.wasDeletedMotionsMade(p.name), {
           action: {
             label: 'Undo',
             run: () => void things.presets.restore({ id: p.id }).then(refresh, notifyError),
@@ -63,17 +62,26 @@ export function PresetsScreen() {
   const open = presets.find((p) => p.id === chosen) ?? shown[0];
   return (
     <ShelfFrame
-      crumbs={<b>Presets</b>}
+      crumbs={<b>{presetsScreenText.presets}</b>}
       tools={
         presets.length > 0 && (
-          <Search placeholder="Find a preset" label="Find a preset" value={query} onChange={setQuery} />
+          <Search
+            placeholder={presetsScreenText.findAPreset}
+            label={presetsScreenText.findAPreset}
+            value={query}
+            onChange={setQuery}
+          />
         )
       }
     >
       <div className="presets-head">
-        <h1>Presets</h1>
+        <h1>{presetsScreenText.presets}</h1>
         <span>
-          {isPending ? 'opening …' : presets.length === 0 ? 'none yet' : `${presets.length} for all projects`}
+          {isPending
+            ? presetsScreenText.opening
+            : presets.length === 0
+              ? presetsScreenText.noneYet
+              : presetsScreenText.forAllProjects(presets.length)}
         </span>
         <span className="grow" />
         <input
@@ -88,7 +96,7 @@ export function PresetsScreen() {
           }}
         />
         <button type="button" className="btn" onClick={() => present(input.current).click()}>
-          From a file
+          {presetsScreenText.fromAFile}
         </button>
         <button
           type="button"
@@ -96,7 +104,7 @@ export function PresetsScreen() {
           disabled={presets.length === 0}
           onClick={() => download('presets.json', presetFile(presets))}
         >
-          All as a file
+          {presetsScreenText.allAsAFile}
         </button>
       </div>
       <main
@@ -116,17 +124,12 @@ export function PresetsScreen() {
           <Waiting what="" {...listWaiting(request)} />
         ) : !isPending && presets.length === 0 ? (
           <div className="empty-note">
-            <p className="mb-2">
-              A preset is a motion, or several, saved for other elements and other pages.
-            </p>
-            <p>
-              Select bars in the Rundown and choose “Save as preset” under More, or drop a file of presets
-              here.
-            </p>
+            <p className="mb-2">{presetsScreenText.aPresetIsA}</p>
+            <p>{presetsScreenText.selectBarsInThe}</p>
           </div>
         ) : (
           <>
-            <ul className="preset-list" aria-label="Presets">
+            <ul className="preset-list" aria-label={presetsScreenText.presets}>
               {shown.map((p) => (
                 <PresetRow
                   key={p.id}
@@ -137,7 +140,7 @@ export function PresetsScreen() {
                 />
               ))}
               {shown.length === 0 && !isPending && (
-                <li className="empty-note">No preset matches. Clear the search to see all.</li>
+                <li className="empty-note">{presetsScreenText.noPresetMatchesClear}</li>
               )}
             </ul>
             {open && (

@@ -13,6 +13,7 @@ import { LostPopover } from './LostPopover.tsx';
 import { ImportPopover } from './ImportPopover.tsx';
 import { useRundown } from './rundown-context.ts';
 import { dragStore } from './chart/use-grip.ts';
+import { headRowText } from './text.ts';
 
 interface HeadRowProps {
   left: number;
@@ -34,10 +35,10 @@ function Left() {
   const { layout, view, adding, setAdding, max } = useRundown();
   return (
     <div className="head-row">
-      <span className="head-strip">{grouped(layout.page.height)} px</span>
-      <span className="head-scroll">scroll px</span>
+      <span className="head-strip">{headRowText.px(grouped(layout.page.height))}</span>
+      <span className="head-scroll">{headRowText.scrollPx}</span>
       {adding ? (
-        <b className="pl-3">Add a motion</b>
+        <b className="pl-3">{headRowText.addAMotion}</b>
       ) : (
         <span className="legend">
           {LEGEND.map(({ kind, word }) => (
@@ -49,7 +50,7 @@ function Left() {
       )}
       <span className="grow" />
       {!adding && <Find />}
-      <span className="scale" title="+ and − zoom, 0 shows the whole page">
+      <span className="scale" title={headRowText.andZoomShowsThe}>
         1 : {view.per >= 10 ? Math.round(view.per) : Number(view.per.toFixed(1))}
       </span>
       <button
@@ -59,7 +60,7 @@ function Left() {
         disabled={max < 0}
         onClick={() => setAdding(!adding)}
       >
-        + Motion
+        {headRowText.motion}
       </button>
     </div>
   );
@@ -74,8 +75,8 @@ function Find() {
       <input
         data-find=""
         className="field small"
-        placeholder="Find"
-        aria-label="Find motions by name, element, driver, property or finding"
+        placeholder={headRowText.find}
+        aria-label={headRowText.findMotionsByName}
         value={query}
         onChange={(e) => setQuery(e.target.value)}
         onKeyDown={(e) => {
@@ -107,37 +108,39 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
   return (
     <div className="head-row right">
       <span className="page-at">
-        Page at <b>{grouped(y)} px</b>
-        {dragging ? ', following the drag' : playing ? ', playing' : ''}
+        {headRowText.pageAt} <b>{headRowText.atPx(grouped(y))}</b>
+        {dragging ? headRowText.followingTheDrag : playing ? headRowText.playing : ''}
       </span>
       {note && (
         <span className="page-note" title={layout.notes.join('\n')}>
-          {layout.notes.length > 1 ? `${layout.notes.length} notes: ` : ''}
+          {layout.notes.length > 1 ? headRowText.notes(layout.notes.length) : ''}
           {note}
         </span>
       )}
       {scope && (
         <span className="scope-note">
-          Editing <b>{scope.name}</b> only
+          {headRowText.editing} <b>{scope.name}</b> {headRowText.only}
         </span>
       )}
       <span className="grow" />
       {!page.live && <LostPopover />}
       {page.live ? <UseThePage /> : <ImportPopover />}
       {page.outside && (
-        <label className="tick" title="This page may load files from other hosts">
-          <input type="checkbox" checked onChange={() => setOutside(false)} /> Other hosts
+        <label className="tick" title={headRowText.thisPageMayLoad}>
+          <input type="checkbox" checked onChange={() => setOutside(false)} /> {headRowText.otherHosts}
         </label>
       )}
       <label className="tick">
-        <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} /> Guides
+        <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} />{' '}
+        {headRowText.guides}
       </label>
       <label className="tick">
-        <input type="checkbox" checked={outlines} onChange={(e) => setOutlines(e.target.checked)} /> Outlines
+        <input type="checkbox" checked={outlines} onChange={(e) => setOutlines(e.target.checked)} />{' '}
+        {headRowText.outlines}
       </label>
       <label className="tick">
         <input type="checkbox" checked={reducedMotion} onChange={(e) => setReducedMotion(e.target.checked)} />{' '}
-        Reduced motion
+        {headRowText.reducedMotion}
       </label>
     </div>
   );
@@ -150,8 +153,8 @@ function UseThePage() {
   const state = useStore(link.store, (s) => s.link);
   useEffect(() => link.use(on), [link, on, state]);
   return (
-    <label className="tick" title="Clicks and keys go to the page instead of picking elements">
-      <input type="checkbox" checked={on} onChange={(e) => set(e.target.checked)} /> Use the page
+    <label className="tick" title={headRowText.clicksAndKeysGo}>
+      <input type="checkbox" checked={on} onChange={(e) => set(e.target.checked)} /> {headRowText.useThePage}
     </label>
   );
 }

@@ -6,6 +6,7 @@ import { notify } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { useImport } from '../../state/use-import.ts';
+import { importPopoverText } from './text.ts';
 
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 export function ImportPopover() {
@@ -26,7 +27,7 @@ export function ImportPopover() {
     .join(', ');
   const correct = (correction: Correction, close: () => void) => {
     session.apply(importWithCorrection(correction));
-    notify('Imported with the correction. Undo reverts it.');
+    notify(importPopoverText.importedWithTheCorrection);
     close();
   };
   return (
@@ -38,12 +39,14 @@ export function ImportPopover() {
           ) : (
             plain.motions.length > 0 && (
               <p>
-                {count(plain.motions.length, 'motion was', 'motions were')} imported from the page’s own CSS,
-                and {plain.motions.length === 1 ? 'is' : 'are'} removed from it at hand-off.
+                {importPopoverText.importedFromThePages(
+                  count(plain.motions.length, 'motion was', 'motions were'),
+                  plain.motions.length,
+                )}
               </p>
             )
           )}
-          {mistakes.length > 0 && <h3>Mistakes in the page</h3>}
+          {mistakes.length > 0 && <h3>{importPopoverText.mistakesInThePage}</h3>}
           {mistakes.map((m) => (
             <div key={m.key} className="read-row">
               <p>
@@ -58,12 +61,12 @@ export function ImportPopover() {
                   className="btn small"
                   onClick={() => correct(present(m.correction), close)}
                 >
-                  Import with correction
+                  {importPopoverText.importWithCorrection}
                 </button>
               )}
             </div>
           ))}
-          {unsupported.length > 0 && <h3>Not imported</h3>}
+          {unsupported.length > 0 && <h3>{importPopoverText.notImported}</h3>}
           {unsupported.slice(0, 60).map((u) => (
             <div key={`${u.place.path}${u.place.from}${u.reason}`} className="read-row">
               <p>
@@ -74,10 +77,8 @@ export function ImportPopover() {
               </p>
             </div>
           ))}
-          {unsupported.length > 60 && <p>and {unsupported.length - 60} more</p>}
-          {importedRules.length > 0 && (
-            <p className="small">Everything else in the page stays as you added it.</p>
-          )}
+          {unsupported.length > 60 && <p>{importPopoverText.andMore(unsupported.length - 60)}</p>}
+          {importedRules.length > 0 && <p className="small">{importPopoverText.everythingElseInThe}</p>}
         </div>
       )}
     </Popover>

@@ -8,6 +8,7 @@ import { notify, notifyError } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
+import { lostPopoverText } from './text.ts';
 
 export function LostPopover() {
   const { page, session } = useOpenedPage();
@@ -29,7 +30,7 @@ export function LostPopover() {
   const settle = (close: () => void) =>
     void api.settleFormer({ id: page.id }).then(() => {
       client.setQueryData(key, { layout: null });
-      notify('Lost motions stay in the take and play again when their element is back.');
+      notify(lostPopoverText.lostMotionsStayIn);
       close();
     }, notifyError);
   const face = `${lost.length} lost in the new page`;
@@ -37,35 +38,35 @@ export function LostPopover() {
     <Popover className="btn small" trigger={face} label={face}>
       {(close) => (
         <div className="read-pop">
-          <p>The page has changed, and these selectors find nothing in it any more.</p>
+          <p>{lostPopoverText.thePageHasChanged}</p>
           {lost.map((l) => (
             <div key={l.selector} className="read-row">
               <p>
-                <code>{l.selector}</code> {l.text && <b>“{l.text}”</b>} moved by{' '}
-                {l.usedBy.map(name).join(', ')}.
+                <code>{l.selector}</code> {l.text && <b>“{l.text}”</b>}{' '}
+                {lostPopoverText.movedBy(l.usedBy.map(name).join(', '))}
               </p>
               {l.proposal ? (
                 <>
                   <p>
-                    Probably now <code>{l.proposal.selector}</code>, {Math.round(l.proposal.likeness * 100)} %
-                    alike.
+                    {lostPopoverText.probablyNow} <code>{l.proposal.selector}</code>
+                    {lostPopoverText.alike(Math.round(l.proposal.likeness * 100))}
                   </p>
                   <button
                     type="button"
                     className="btn small"
                     onClick={() => session.apply(replaceSelector(l.selector, present(l.proposal).selector))}
                   >
-                    It is this one
+                    {lostPopoverText.itIsThisOne}
                   </button>
                 </>
               ) : (
-                <p>Nothing in the page resembles it.</p>
+                <p>{lostPopoverText.nothingInThePage}</p>
               )}
             </div>
           ))}
           <div className="read-row">
             <button type="button" className="btn small" onClick={() => settle(close)}>
-              Leave the others as lost
+              {lostPopoverText.leaveTheOthersAs}
             </button>
           </div>
         </div>

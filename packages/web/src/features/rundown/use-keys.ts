@@ -32,6 +32,7 @@ import { nudged, shifted } from './model/moves.ts';
 import { toRow, zoomView } from '../../editor/strip/view.ts';
 import { elementName } from '../../editor/words.ts';
 import type { Rundown } from './rundown-context.ts';
+import { useKeysText } from './text.ts';
 
 interface Key {
   key: string;
@@ -60,7 +61,7 @@ const moveSelected: Act = (k, r, { session }) => {
   if (keyframes.length) {
     const owners = r.bars.filter((b) => keyframes.some((c) => c.motion === b.motion.id));
     const moved = owners.map((b) => movedKeyframes(b, keyframes, steps * 2));
-    session.nudge(replaceMotions('move keyframes', moved));
+    session.nudge(replaceMotions(useKeysText.moveKeyframes, moved));
     return keyframeStore.setState({
       chosen: keyframes.map((c) => {
         const i = owners.findIndex((b) => b.motion.id === c.motion);
@@ -106,16 +107,17 @@ const remove: Act = (_k, r, { session }) => {
     const after = session.store.getState();
     if (after.document === before.document) {
       // Why it could not be done has been said where the document would not stand it.
-      if (after.blocked === before.blocked)
-        notify('A property keeps at least one keyframe. Delete the property instead.');
+      if (after.blocked === before.blocked) notify(useKeysText.aPropertyKeepsAt);
       return;
     }
     return chooseKeyframe(null);
   }
   if (!r.selection.length) return;
   const count = r.selection.length;
-  session.apply(removeThings(r.selection, count === 1 ? 'delete a motion' : `delete ${count} motions`));
-  notify(count === 1 ? 'The motion was deleted.' : `${count} motions were deleted.`, {
+  session.apply(
+    removeThings(r.selection, count === 1 ? useKeysText.deleteAMotion : useKeysText.deleteMotions(count)),
+  );
+  notify(count === 1 ? useKeysText.theMotionWasDeleted : useKeysText.motionsWereDeleted(count), {
     action: { label: 'Undo', run: () => void session.undo() },
   });
 };
@@ -129,14 +131,14 @@ const copy: Act = (_k, r, { session }) => {
   keepCopied(clip);
   notify(
     clip.motions.length === 1
-      ? `“${itemAt(clip.motions, 0).name}” is copied. Choose an element and paste it there.`
-      : `${clip.motions.length} motions are copied.`,
+      ? useKeysText.isCopiedChooseAn(itemAt(clip.motions, 0).name)
+      : useKeysText.motionsAreCopied(clip.motions.length),
   );
 };
 /** Onto the chosen element; without one, beside the originals. */
 const paste: Act = (_k, r, { session }) => {
   const clip = lastCopied();
-  if (!clip) return notify('Nothing has been copied yet.');
+  if (!clip) return notify(useKeysText.nothingHasBeenCopied);
   const e = r.layout.elements[r.chosen];
   const own = clip.motions[0]?.targets.selector;
   const target = e && e.selector !== own ? { selector: e.selector, name: elementName(e, r.layout) } : null;
@@ -162,10 +164,11 @@ const keyframeHere: Act = (_k, r, { session, link }) => {
   const within = r.bars.filter(
     (b) => r.selection.includes(b.motion.id) && y > b.placed.start && y < b.placed.end,
   );
-  if (within.length === 0)
-    return notify('No selected motion is in its range here. Scroll into its range first.');
+  if (within.length === 0) return notify(useKeysText.noSelectedMotionIs);
   const made = within.map((b) => withKeyframeAt(b, y, r.layout));
-  session.apply(replaceMotions(made.length === 1 ? 'add a keyframe' : 'add keyframes', made));
+  session.apply(
+    replaceMotions(made.length === 1 ? useKeysText.addAKeyframe : useKeysText.addKeyframes, made),
+  );
 };
 /** To the next start or end of any motion; Shift: the one before. */
 const nextEdge: Act = (k, r, { link }) => {

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import type { ChangeEvent } from 'react';
 import { fromList } from './add-page.ts';
 import type { NamedFile } from './add-page.ts';
+import { addPageText } from './text.ts';
 
 export interface AddPageProps {
   first: boolean;
@@ -31,16 +32,15 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
     <div className={`bring${first ? ' first' : ''}${over ? ' over' : ''}`}>
       <div className="batten" />
       <div className="bring-card">
-        <h2>{first ? 'Add your first page' : 'Add a page'}</h2>
+        <h2>{first ? addPageText.addYourFirstPage : addPageText.addAPage}</h2>
         <p>
-          Drop it here: an HTML file, a folder, or a zip.{' '}
-          {first && 'Any page will do, the longer the better.'}
+          {addPageText.dropItHereAn} {first && addPageText.anyPageWillDo}
         </p>
         {busy ? (
           <p role="status">
             <progress className="progress w-full" /> {busy}
             <button type="button" className="btn small" onClick={onCancel}>
-              Cancel
+              {addPageText.cancel}
             </button>
           </p>
         ) : connecting ? (
@@ -51,24 +51,24 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
             }}
           >
             <label className="bring-url">
-              Address of your development server
+              {addPageText.addressOfYourDevelopment}
               <input
                 className="field"
                 type="url"
                 required
                 autoFocus
                 pattern="https?://(localhost|127\.0\.0\.1)(:\d+)?(/.*)?"
-                title="A page on this machine, such as http://localhost:5173/"
+                title={addPageText.aPageOnThis}
                 value={url}
                 onChange={(e) => setUrl(e.target.value)}
               />
             </label>
             <div className="bring-buttons">
               <button type="submit" className="btn main">
-                Connect
+                {addPageText.connect}
               </button>
               <button type="button" className="btn tall" onClick={() => setConnecting(false)}>
-                Back
+                {addPageText.back}
               </button>
             </div>
           </form>
@@ -83,44 +83,44 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
           >
             <textarea
               className="field paste"
-              aria-label="HTML of the page"
+              aria-label={addPageText.htmlOfThePage}
               autoFocus
-              placeholder="<!doctype html> …"
+              placeholder={addPageText.doctypeHtml}
               value={html}
               onChange={(e) => setHtml(e.target.value)}
             />
             <div className="bring-buttons">
               <button type="submit" className="btn main" disabled={!html.trim()}>
-                Add it
+                {addPageText.addIt}
               </button>
               <button type="button" className="btn tall" onClick={() => setPasting(false)}>
-                Back
+                {addPageText.back}
               </button>
             </div>
           </form>
         ) : (
           <div className="bring-buttons">
             <button type="button" className="btn tall" onClick={() => file.current?.click()}>
-              Choose a file
+              {addPageText.chooseAFile}
             </button>
             <button type="button" className="btn tall" onClick={() => folder.current?.click()}>
-              Choose a folder
+              {addPageText.chooseAFolder}
             </button>
             <button type="button" className="btn tall" onClick={() => setPasting(true)}>
-              Paste HTML
+              {addPageText.pasteHtml}
             </button>
             <button type="button" className="btn tall" onClick={() => setConnecting(true)}>
-              Connect a dev server
+              {addPageText.connectADevServer}
             </button>
           </div>
         )}
-        <p className="small">It is only read. Nothing in it changes before you hand off.</p>
+        <p className="small">{addPageText.itIsOnlyRead}</p>
         <input
           ref={file}
           type="file"
           hidden
           accept=".html,.htm,.xhtml,.zip"
-          aria-label="HTML file or zip"
+          aria-label={addPageText.htmlFileOrZip}
           data-bring="file"
           onChange={take}
         />
@@ -129,7 +129,7 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
           ref={folder}
           type="file"
           hidden
-          aria-label="Folder"
+          aria-label={addPageText.folder}
           data-bring="folder"
           {...{ webkitdirectory: '' }}
           onChange={take}

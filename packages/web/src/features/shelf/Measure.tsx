@@ -6,6 +6,7 @@ import type { Layout } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { PageLink } from '../../preview/page-link.ts';
 import { previewUrl } from '../../preview/preview-url.ts';
+import { measureText } from './text.ts';
 
 export function Measure({ page, onMeasured }: { page: PageOnShelf; onMeasured(layout: Layout): void }) {
   const frame = useRef<HTMLIFrameElement>(null);
@@ -32,7 +33,7 @@ export function Measure({ page, onMeasured }: { page: PageOnShelf; onMeasured(la
     <iframe
       ref={frame}
       key={form}
-      title={`Measuring ${page.name}`}
+      title={measureText.measuring(page.name)}
       sandbox="allow-scripts"
       className="measure-frame"
       tabIndex={-1}

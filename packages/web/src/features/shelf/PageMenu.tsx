@@ -5,6 +5,7 @@ import { api, things } from '../../state/api.ts';
 import { NameForm } from '../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { fromList, makeUpload } from './add-page.ts';
+import { pageMenuText } from './text.ts';
 
 export function PageMenu({
   page,
@@ -21,9 +22,9 @@ export function PageMenu({
   if (renaming)
     return (
       <NameForm
-        label="Name of the page"
+        label={pageMenuText.nameOfThePage}
         initial={page.name}
-        action="Rename"
+        action={pageMenuText.rename}
         onName={(n) =>
           void things.pages
             .rename({ id: page.id, body: { name: n } })
@@ -36,7 +37,7 @@ export function PageMenu({
   return (
     <div className="popover-list">
       <button type="button" onClick={() => setRenaming(true)}>
-        Rename …
+        {pageMenuText.renameItem}
       </button>
       {!page.live && <NewVersion page={page} close={close} refresh={refresh} />}
       <button
@@ -46,7 +47,7 @@ export function PageMenu({
           onRemove();
         }}
       >
-        Delete
+        {pageMenuText.deleteIt}
       </button>
     </div>
   );
@@ -70,7 +71,7 @@ function NewVersion({
       const upload = await makeUpload(fromList(files));
       await api.replaceFiles({ id: page.id, body: upload.body });
       await refresh();
-      notify(`“${page.name}” is the newer version now.`);
+      notify(pageMenuText.isTheNewerVersion(page.name));
       close();
     } catch (error) {
       notifyError(error);
@@ -80,7 +81,7 @@ function NewVersion({
   return (
     <>
       <button type="button" disabled={busy} onClick={() => input.current?.click()}>
-        {busy ? 'Adding it …' : 'Add a newer version …'}
+        {busy ? pageMenuText.addingIt : pageMenuText.addANewerVersion}
       </button>
       <input
         ref={input}
@@ -88,7 +89,7 @@ function NewVersion({
         hidden
         multiple
         accept=".html,.htm,.xhtml,.zip"
-        aria-label={`Newer version of ${page.name}`}
+        aria-label={pageMenuText.newerVersionOf(page.name)}
         onChange={(e) => e.target.files?.length && void addPage(e.target.files)}
       />
     </>

@@ -8,6 +8,7 @@ import { StripArt } from '../../editor/strip/StripArt.tsx';
 import { computeBars } from '../../editor/model/bars.ts';
 import { PAD } from '../../editor/strip/view.ts';
 import { driverFace } from '../../editor/drivers/faces.ts';
+import { pageStripText } from './text.ts';
 
 /** Pages longer than this get a break with the middle left out. */
 const LONGEST = 15_000;
@@ -46,7 +47,7 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
         <button
           type="button"
           className="strip-button"
-          aria-label={`Open ${page.name}${at === null ? '' : ` at ${Math.round(at)} px`}`}
+          aria-label={pageStripText.open(page.name, at)}
           onClick={() => onOpen(at)}
           onKeyDown={key}
           onPointerMove={(e) =>
@@ -101,7 +102,7 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
           </svg>
           {at !== null && (
             <span className="open-at" style={{ top: at / scale - 10 }}>
-              open at {Math.round(at).toLocaleString('en')}
+              {pageStripText.openAt(Math.round(at).toLocaleString('en'))}
               {section && <i>{section.name}</i>}
             </span>
           )}
@@ -111,26 +112,28 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
           <p>
             {layout ? (
               <>
-                <b>{Math.round(layout.page.height).toLocaleString('en')}</b> px
+                <b>{Math.round(layout.page.height).toLocaleString('en')}</b> {pageStripText.px}
               </>
             ) : page.live ? (
-              'not opened yet'
+              pageStripText.notOpenedYet
             ) : (
-              'being measured …'
+              pageStripText.beingMeasured
             )}
           </p>
           <p>
             {page.document?.motions.length ? (
               <>
                 <b>{page.document.motions.length}</b>{' '}
-                {page.document.motions.length === 1 ? 'motion' : 'motions'}
+                {page.document.motions.length === 1 ? pageStripText.motion : pageStripText.motions}
               </>
             ) : (
-              'no motions yet'
+              pageStripText.noMotionsYet
             )}
           </p>
           <p>{page.takes.map((t) => t.name).join(', ')}</p>
-          {cut > 0 && <p className="italic">{Math.round(cut).toLocaleString('en')} px left out</p>}
+          {cut > 0 && (
+            <p className="italic">{pageStripText.pxLeftOut(Math.round(cut).toLocaleString('en'))}</p>
+          )}
           <p className="hung-actions">{actions}</p>
         </div>
       </div>

@@ -7,13 +7,14 @@ import { api, things } from '../../state/api.ts';
 import { NameForm } from '../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Popover } from '../../ui/Popover.tsx';
+import { projectCrumbText } from './text.ts';
 
 const megabytes = (bytes: number) => `${Math.max(1, Math.round(bytes / 1e6)).toLocaleString('en')} MB`;
 
 export function ProjectCrumb({ project }: { project: ProjectFacts }) {
   return (
     <span className="here">
-      <Popover className="" label={`Project ${project.name}`} trigger={project.name}>
+      <Popover className="" label={projectCrumbText.project(project.name)} trigger={project.name}>
         {(close) => <Actions project={project} close={close} />}
       </Popover>
     </span>
@@ -47,7 +48,7 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
     close();
     await refresh();
     await navigate('/');
-    notify(`The project “${project.name}” was deleted.`, {
+    notify(projectCrumbText.theProjectWasDeleted(project.name), {
       action: {
         label: 'Undo',
         run: () => void things.projects.restore({ id: project.id }).then(refresh, notifyError),
@@ -57,17 +58,17 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
   if (form === 'new')
     return (
       <NameForm
-        label="Name of the new project"
-        action="Create"
+        label={projectCrumbText.nameOfTheNew}
+        action={projectCrumbText.create}
         onName={(n) => void create(n).catch(notifyError)}
       />
     );
   if (form === 'rename')
     return (
       <NameForm
-        label="Name of the project"
+        label={projectCrumbText.nameOfTheProject}
         initial={project.name}
-        action="Rename"
+        action={projectCrumbText.rename}
         onName={(n) => void rename(n).catch(notifyError)}
       />
     );
@@ -88,20 +89,17 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       ))}
       <hr />
       <button type="button" onClick={() => setForm('new')}>
-        New project …
+        {projectCrumbText.newProject}
       </button>
       <button type="button" onClick={() => setForm('rename')}>
-        Rename …
+        {projectCrumbText.renameItem}
       </button>
       <button type="button" onClick={() => void remove().catch(notifyError)}>
-        Delete {project.name}
+        {projectCrumbText.deleteNamed(project.name)}
       </button>
       {storage.data && (
-        <p
-          className="popover-foot"
-          title="Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour is kept, after two weeks the last of each day."
-        >
-          All data: {megabytes(storage.data.bytes)}
+        <p className="popover-foot" title={projectCrumbText.deletedProjectsAndPages}>
+          {projectCrumbText.allData(megabytes(storage.data.bytes))}
         </p>
       )}
     </div>

@@ -17,6 +17,7 @@ import { PageMenu } from './PageMenu.tsx';
 import { PageStrip } from './PageStrip.tsx';
 import { ProjectCrumb } from './ProjectCrumb.tsx';
 import { ShelfFrame } from '../../ui/ShelfFrame.tsx';
+import { rackText } from './text.ts';
 
 const SCALES = [12, 16, 20, 24, 32, 40, 48];
 const TICKS = 16;
@@ -43,7 +44,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
 
   const sending = useRef<AbortController | null>(null);
   const send = async (upload: Upload, entry?: string) => {
-    setBusy(`Adding ${upload.name}: importing its CSS, and proving its own motion in Chromium …`);
+    setBusy(rackText.addingImportingItsCss(upload.name));
     const stop = (sending.current = new AbortController());
     try {
       const { name, body } = upload;
@@ -51,7 +52,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
       const page = await api.addPage(given, { signal: stop.signal });
       setChoice(null);
       await refresh();
-      notify(`“${page.name}” is on the shelf.`, {
+      notify(rackText.isOnTheShelf(page.name), {
         action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
       });
       if (page.limit) notify(page.limit, { wrong: true });
@@ -66,7 +67,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
     }
   };
   const addPage = async (files: readonly NamedFile[] | Promise<NamedFile[]>) => {
-    setBusy('Reading the files …');
+    setBusy(rackText.readingTheFiles);
     try {
       await send(await makeUpload(await files));
     } catch (error) {
@@ -86,7 +87,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   const remove = async (page: PageOnShelf) => {
     await things.pages.remove({ id: page.id });
     await refresh();
-    notify(`“${page.name}” was removed from the shelf.`, {
+    notify(rackText.wasRemovedFromThe(page.name), {
       action: {
         label: 'Undo',
         run: () => void things.pages.restore({ id: page.id }).then(refresh, notifyError),
@@ -96,20 +97,23 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   return (
     <ShelfFrame
       crumbs={<ProjectCrumb project={project} />}
-      tools={<Search placeholder="Find a page" label="Find a page" value={query} onChange={setQuery} />}
+      tools={
+        <Search
+          placeholder={rackText.findAPage}
+          label={rackText.findAPage}
+          value={query}
+          onChange={setQuery}
+        />
+      }
     >
       <div className="shelf-head">
-        <span className="shelf-px">page px</span>
-        <h1>The shelf</h1>
-        <span>
-          {pages.length === 0
-            ? 'empty'
-            : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, all at 1 : ${scale}`}
-        </span>
+        <span className="shelf-px">{rackText.pagePx}</span>
+        <h1>{rackText.theShelf}</h1>
+        <span>{pages.length === 0 ? rackText.empty : rackText.allAt(pages.length, scale)}</span>
         <button
           type="button"
           className="btn square"
-          aria-label="Smaller"
+          aria-label={rackText.smaller}
           disabled={scale === SCALES.at(-1)}
           onClick={() => setScale(itemAt(SCALES, SCALES.indexOf(scale) + 1))}
         >
@@ -118,7 +122,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
         <button
           type="button"
           className="btn square"
-          aria-label="Larger"
+          aria-label={rackText.larger}
           disabled={scale === SCALES[0]}
           onClick={() => setScale(itemAt(SCALES, SCALES.indexOf(scale) - 1))}
         >
@@ -156,7 +160,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
                 scale={scale}
                 onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
                 actions={
-                  <Popover label={`More for ${page.name}`} trigger="More" className="btn small">
+                  <Popover label={rackText.moreFor(page.name)} trigger={rackText.more} className="btn small">
                     {(close) => (
                       <PageMenu
                         page={page}
@@ -170,7 +174,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
               />
             ))}
             {shown.length === 0 && pages.length > 0 && (
-              <p className="empty-note">No page matches “{query}”.</p>
+              <p className="empty-note">{rackText.noPageMatches(query)}</p>
             )}
             <AddPage
               first={pages.length === 0}
@@ -188,9 +192,9 @@ export function Rack({ shelf }: { shelf: Shelf }) {
       </main>
       {choice && (
         <div className="overlay">
-          <div className="dialog-card" role="dialog" aria-modal="true" aria-label="Which file is the page?">
-            <h2>Which file is the page?</h2>
-            <p className="mb-2">There are several HTML files and none is called index.html.</p>
+          <div className="dialog-card" role="dialog" aria-modal="true" aria-label={rackText.whichFileIsThe}>
+            <h2>{rackText.whichFileIsThe}</h2>
+            <p className="mb-2">{rackText.thereAreSeveralHtml}</p>
             <div className="popover-list">
               {choice.choices.map((c) => (
                 <button
@@ -204,7 +208,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
               ))}
             </div>
             <button type="button" className="btn mt-3" onClick={() => setChoice(null)}>
-              Don’t add it
+              {rackText.dontAddIt}
             </button>
           </div>
         </div>

@@ -9,6 +9,7 @@ import { notifyError } from '../../ui/notices.tsx';
 import { Waiting, listWaiting } from '../../ui/Waiting.tsx';
 import { Rack } from './Rack.tsx';
 import { ShelfFrame } from '../../ui/ShelfFrame.tsx';
+import { shelfScreenText } from './text.ts';
 
 export function ShelfScreen() {
   const { projectId } = useParams();
@@ -27,11 +28,11 @@ export function ShelfScreen() {
     return (
       <ShelfFrame crumbs={null}>
         <div className="empty-note">
-          <h1 className="mb-2 text-[15px] font-semibold">No project yet</h1>
-          <p className="mb-2">A project holds the pages that belong together.</p>
+          <h1 className="mb-2 text-[15px] font-semibold">{shelfScreenText.noProjectYet}</h1>
+          <p className="mb-2">{shelfScreenText.aProjectHoldsThe}</p>
           <NameForm
-            label="Name of the first project"
-            action="Create"
+            label={shelfScreenText.nameOfTheFirst}
+            action={shelfScreenText.create}
             onName={(n) =>
               void api
                 .createProject({ body: { name: n } })
@@ -44,7 +45,10 @@ export function ShelfScreen() {
   if (!shelf.data)
     return (
       <ShelfFrame crumbs={null}>
-        <Waiting what="Opening the shelf …" {...listWaiting(shelf.failureReason ? shelf : projects)} />
+        <Waiting
+          what={shelfScreenText.openingTheShelf}
+          {...listWaiting(shelf.failureReason ? shelf : projects)}
+        />
       </ShelfFrame>
     );
   return <Rack shelf={shelf.data} />;

@@ -14,6 +14,7 @@ import { drawnAtOffset, computeDrawn, motionPairs, listProperties } from './mode
 import type { Drawn, MotionPair } from './model/pairs.ts';
 import { useTakes } from './takes-context.ts';
 import { useChooseMotion } from './use-choose-motion.ts';
+import { curvesOverText } from './text.ts';
 
 /** Room for the numbers over the curves. */
 const TOP = 22;
@@ -58,12 +59,12 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
     [pair, property, left, b.layout],
   );
   return (
-    <section className="curves-over" aria-label="Curves of both takes">
+    <section className="curves-over" aria-label={curvesOverText.curvesOfBothTakes}>
       <header className="takes-head">
         {pair ? (
           <>
             <Popover
-              label="Motion"
+              label={curvesOverText.motion}
               trigger={
                 <>
                   <DriverSign kind={present(pair.b ?? pair.a).driver.kind} />
@@ -88,7 +89,11 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
                 </div>
               )}
             </Popover>
-            <Popover label="Property" className="btn plain" trigger={<span className="cut">{property}</span>}>
+            <Popover
+              label={curvesOverText.property}
+              className="btn plain"
+              trigger={<span className="cut">{property}</span>}
+            >
               {(close) => (
                 <Choices
                   {...(property === null ? {} : { value: property })}
@@ -102,15 +107,13 @@ export function CurvesOver({ rows, width }: { rows: number; width: number }) {
             </Popover>
           </>
         ) : (
-          <span className="quiet">no motion</span>
+          <span className="quiet">{curvesOverText.noMotion}</span>
         )}
       </header>
       {x || y ? (
         <Over a={x} b={y} view={view} rows={rows} width={width} at={at} />
       ) : (
-        <p className="quiet curves-none">
-          {pair ? 'It is time-based or in another scroller, so it has no curve over this scroll.' : ''}
-        </p>
+        <p className="quiet curves-none">{pair ? curvesOverText.itIsTimeBased : ''}</p>
       )}
     </section>
   );
@@ -151,7 +154,7 @@ function Over({ a, b, view, rows, width, at }: OverProps) {
       className="over-chart"
       data-driver={kind}
       role="img"
-      aria-label="Value over scroll"
+      aria-label={curvesOverText.valueOverScroll}
     >
       {[0, 1, 2, 3].map((k) => {
         const n = low + ((high - low) * k) / 3;
@@ -194,7 +197,7 @@ function Over({ a, b, view, rows, width, at }: OverProps) {
       <Letters a={a} b={b} across={across} view={view} rows={rows} now={now} />
       {apart > 0.005 * (high - low) && (
         <text x={width / 2} y={now - 6} textAnchor="middle" className="over-apart">
-          {write(apart)} apart
+          {curvesOverText.apart(write(apart))}
         </text>
       )}
     </svg>

@@ -11,6 +11,7 @@ import { listChanges, changeWords, findName } from './model/difference-words.ts'
 import { useTakes } from './takes-context.ts';
 import type { Letter, Takes } from './takes-context.ts';
 import { useChooseMotion } from './use-choose-motion.ts';
+import { differenceListText } from './text.ts';
 
 const CALLED: Record<Difference['list'], [string, string]> = {
   motions: ['motion differs', 'motions differ'],
@@ -32,11 +33,11 @@ function takeOverTo(takes: Takes, difference: Difference, from: Letter): void {
   const [source, target] = from === 'a' ? [takes.a, takes.b] : [takes.b, takes.a];
   if (source.kind !== 'take' || target.kind !== 'take') return;
   const { session } = target;
-  if (!session) return notify(`${target.name} is ${target.note} and stays as it is.`);
+  if (!session) return notify(differenceListText.isAndStaysAs(target.name, target.note));
   const label = `${findName(difference)} as in ${source.name}`;
   const { message } = session.apply(takeOver(label, source.whole, difference, from));
   if (message) return notify(message, { wrong: true });
-  notify(`${label}, now in ${target.name} too.`, {
+  notify(differenceListText.nowInToo(label, target.name), {
     action: { label: 'Undo', run: () => void session.undo() },
   });
 }
@@ -49,23 +50,22 @@ export function DifferenceList() {
   if (!differences)
     return (
       <section className="takes-differ">
-        <p className="quiet">These are different pages, so their motions are not compared one by one.</p>
+        <p className="quiet">{differenceListText.theseAreDifferentPages}</p>
       </section>
     );
   const { differing, same } = differences;
   return (
-    <section className="takes-differ" aria-label="What differs">
+    <section className="takes-differ" aria-label={differenceListText.whatDiffers}>
       <h2>
-        {toHead(differing)} <small>{same === 1 ? 'one is the same' : `${same} are the same`}</small>
+        {toHead(differing)}{' '}
+        <small>{same === 1 ? differenceListText.oneIsTheSame : differenceListText.areTheSame(same)}</small>
       </h2>
       <ul>
         {differing.map((d) => (
           <Row key={d.list + d.id} difference={d} chosen={(wanted ?? pair?.id) === d.id} />
         ))}
       </ul>
-      {differing.length > 0 && (
-        <p className="quiet">Take one over by dragging its row onto the other strip.</p>
-      )}
+      {differing.length > 0 && <p className="quiet">{differenceListText.takeOneOverBy}</p>}
     </section>
   );
 }
@@ -124,12 +124,12 @@ function Row({ difference, chosen }: { difference: Difference; chosen: boolean }
         <span className="row-over">
           {canTo('b') && (
             <button type="button" className="btn" onClick={() => takeOverTo(takes, difference, 'a')}>
-              As in A
+              {differenceListText.asInA}
             </button>
           )}
           {canTo('a') && (
             <button type="button" className="btn" onClick={() => takeOverTo(takes, difference, 'b')}>
-              As in B
+              {differenceListText.asInB}
             </button>
           )}
         </span>

@@ -2,6 +2,7 @@
 import { figureRows } from './model/figures.ts';
 import type { FigureRow } from './model/figures.ts';
 import { useFigures } from './use-figures.ts';
+import { figuresText } from './text.ts';
 
 const BAR = 15;
 
@@ -9,21 +10,21 @@ export function Figures() {
   const { a, b, working } = useFigures();
   if (!a || !b)
     return (
-      <section className="takes-figures" aria-label="Figures">
+      <section className="takes-figures" aria-label={figuresText.figures}>
         <p className="quiet" role="status">
-          Measuring the page …
+          {figuresText.measuringThePage}
         </p>
       </section>
     );
   return (
-    <section className="takes-figures" aria-label="Figures" aria-busy={working}>
+    <section className="takes-figures" aria-label={figuresText.figures} aria-busy={working}>
       <table>
         <thead>
           <tr>
-            <th>Figures</th>
+            <th>{figuresText.figures}</th>
             <th>A</th>
             <th>B</th>
-            <th colSpan={2}>difference</th>
+            <th colSpan={2}>{figuresText.difference}</th>
           </tr>
         </thead>
         <tbody>

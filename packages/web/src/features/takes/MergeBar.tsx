@@ -7,6 +7,7 @@ import { notify, notifyError } from '../../ui/notices.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { useTakes } from './takes-context.ts';
 import { useBesideKey } from './use-beside.ts';
+import { mergeBarText } from './text.ts';
 
 export function MergeBar() {
   const { a, b } = useTakes();
@@ -26,7 +27,7 @@ export function MergeBar() {
     await things.takes.remove({ id: given.id });
     void rundown(kept.id);
     await refresh();
-    notify(`${kept.name} is kept, ${given.name} was deleted.`, {
+    notify(mergeBarText.isKeptWasDeleted(kept.name, given.name), {
       action: {
         label: 'Undo',
         run: () => void things.takes.restore({ id: given.id }).then(refresh, notifyError),
@@ -38,41 +39,41 @@ export function MergeBar() {
     return (
       <footer className="takes-keep">
         <button type="button" className="btn main" onClick={() => void keep(take, other).catch(notifyError)}>
-          Keep B
+          {mergeBarText.keepB}
         </button>
         <button type="button" className="btn tall" onClick={() => void keep(other, take).catch(notifyError)}>
-          Keep A
+          {mergeBarText.keepA}
         </button>
         <button type="button" className="btn tall" onClick={() => void rundown(take.id)}>
-          Keep both
+          {mergeBarText.keepBoth}
         </button>
         <button type="button" className="btn tall" onClick={() => setKey(`take.${take.id}`, other.id)}>
-          Swap sides
+          {mergeBarText.swapSides}
         </button>
-        <span className="quiet">
-          {b.name} becomes the page’s take; {a.name} is deleted with its trials and can be restored.
-        </span>
+        <span className="quiet">{mergeBarText.becomesThePagesTake(b.name, a.name)}</span>
       </footer>
     );
   if (a.page.id !== page.id)
     return (
       <footer className="takes-keep">
-        <span className="quiet">{a.name} is another page; both stay as they are.</span>
+        <span className="quiet">{mergeBarText.isAnotherPageBoth(a.name)}</span>
       </footer>
     );
   const restore = () => {
     b.session?.apply(editWhole(`${a.name} ${a.note}`, () => a.whole));
-    notify(`${b.name} is again ${a.note}.`, { action: { label: 'Undo', run: () => void b.session?.undo() } });
+    notify(mergeBarText.isAgain(b.name, a.note), {
+      action: { label: 'Undo', run: () => void b.session?.undo() },
+    });
   };
   return (
     <footer className="takes-keep">
       <button type="button" className="btn main" onClick={restore}>
-        Restore this revision
+        {mergeBarText.restoreThisRevision}
       </button>
       <button type="button" className="btn tall" onClick={() => void rundown(take.id)}>
-        Keep B
+        {mergeBarText.keepB}
       </button>
-      <span className="quiet">Restoring makes a new revision; the ones in between stay.</span>
+      <span className="quiet">{mergeBarText.restoringMakesANew}</span>
     </footer>
   );
 }

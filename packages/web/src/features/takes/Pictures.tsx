@@ -14,6 +14,7 @@ import { useOpenedPage } from '../../state/opened-page.ts';
 import { placedAt } from './model/placed-at.ts';
 import { useTakes } from './takes-context.ts';
 import { useBesideKey } from './use-beside.ts';
+import { picturesText } from './text.ts';
 
 export function Pictures({ set }: { set: ReferenceFacts }) {
   const { page } = useOpenedPage();
@@ -39,7 +40,7 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
     act.mutate(async () => {
       await things.references.remove({ id: set.id });
       setKey(null);
-      notify(`${set.name} was deleted.`, {
+      notify(picturesText.wasDeleted(set.name), {
         action: { label: 'Undo', run: () => act.mutate(() => things.references.restore({ id: set.id })) },
       });
     });
@@ -51,7 +52,7 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
   return (
     <section
       className={over ? 'takes-pictures over' : 'takes-pictures'}
-      aria-label="Pictures"
+      aria-label={picturesText.pictures}
       onDragOver={(e) => {
         e.preventDefault();
         setOver(true);
@@ -79,42 +80,38 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
           disabled={act.isPending}
           onClick={() => present(files.current).click()}
         >
-          Add pictures
+          {picturesText.addPictures}
         </button>
         <button type="button" className="btn tall" onClick={remove}>
-          Delete
+          {picturesText.deleteIt}
         </button>
       </header>
-      <p className="quiet">
-        Each shows the page as wide as the window at one scroll offset. A number at the end of a file’s name,
-        such as “hero 1200.png”, is taken as its offset; others begin at {grouped(at)} px, one screen apart.
-        Drop files here too.
-      </p>
+      <p className="quiet">{picturesText.eachShowsThePage(grouped(at))}</p>
       <ul>
         {set.pictures.map((p) => (
           <li key={p.id}>
             <img src={`/api/pictures/${p.id}`} alt="" height={36} />
             <NumberField
-              label={`Offset of the picture at ${grouped(p.at)} px`}
+              label={picturesText.offsetOfThePicture(grouped(p.at))}
               value={p.at}
               min={0}
               max={1_000_000}
               onChange={(next) => act.mutate(() => api.movePicture({ id: p.id, body: { at: next } }))}
             />
-            <span className="quiet">px</span>
+            <span className="quiet">{picturesText.px}</span>
             <button
               type="button"
               className="btn"
               onClick={() => looking.setState({ at: Math.min(max, p.at) })}
             >
-              Show
+              {picturesText.show}
             </button>
             <button
               type="button"
               className="btn plain"
               onClick={() => act.mutate(() => api.removePicture({ id: p.id }))}
             >
-              Remove
+              {picturesText.remove}
             </button>
           </li>
         ))}

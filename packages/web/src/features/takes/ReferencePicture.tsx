@@ -2,6 +2,7 @@
 import type { ReferenceFacts } from '@lyvek/api';
 import type { Px } from '@lyvek/core';
 import { grouped } from '../../editor/strip/view.ts';
+import { referencePictureText } from './text.ts';
 
 export const nearestPicture = (set: ReferenceFacts, at: Px): ReferenceFacts['pictures'][number] | undefined =>
   set.pictures.reduce<ReferenceFacts['pictures'][number] | undefined>(
@@ -11,16 +12,18 @@ export const nearestPicture = (set: ReferenceFacts, at: Px): ReferenceFacts['pic
 
 export function ReferencePicture({ set, at, width }: { set: ReferenceFacts; at: Px; width: number }) {
   const picture = nearestPicture(set, at);
-  if (!picture) return <span className="seen-note">no picture yet</span>;
+  if (!picture) return <span className="seen-note">{referencePictureText.noPictureYet}</span>;
   const off = at - picture.at;
   return (
     <>
       <img
         src={`/api/pictures/${picture.id}`}
-        alt={`${set.name} at ${grouped(picture.at)} px`}
+        alt={referencePictureText.atPx(set.name, grouped(picture.at))}
         width={width}
       />
-      {Math.abs(off) >= 1 && <span className="picture-off">of {grouped(picture.at)} px</span>}
+      {Math.abs(off) >= 1 && (
+        <span className="picture-off">{referencePictureText.ofPx(grouped(picture.at))}</span>
+      )}
     </>
   );
 }

@@ -6,6 +6,7 @@ import { beginDrag } from '../../ui/drag.ts';
 import { grouped, offsetAt, toRow, shortGrouped, computeTicks } from '../../editor/strip/view.ts';
 import { clampAxis, markOffsets, computeOffsets, makeView, zoomAxis } from './model/axis.ts';
 import { useTakes } from './takes-context.ts';
+import { scaleText } from './text.ts';
 
 const LINE = 50;
 /** Length of a mark where nothing is alike. */
@@ -53,7 +54,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
       width={width}
       height={rows}
       role="img"
-      aria-label={`Scroll offsets; the enlarged one is ${grouped(at)} px`}
+      aria-label={scaleText.scrollOffsetsTheEnlarged(grouped(at))}
       onPointerDown={(e) => {
         const from = { axis, at };
         const began = { clientY: e.clientY };

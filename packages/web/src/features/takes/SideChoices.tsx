@@ -9,6 +9,7 @@ import { notifyError } from '../../ui/notices.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { useBesideKey } from './use-beside.ts';
 import type { BesideKey } from './use-beside.ts';
+import { sideChoicesText } from './text.ts';
 
 const at = (iso: string): string =>
   new Intl.DateTimeFormat('en', {
@@ -66,42 +67,42 @@ export function SideChoices({ close }: { close(): void }) {
   const elsewhere = (shelf.data?.pages ?? []).filter((p) => p.id !== page.id);
   return (
     <div className="side-choices popover-list">
-      <h3>Takes of this page</h3>
+      <h3>{sideChoicesText.takesOfThisPage}</h3>
       {others.map((t) => item(`take.${t.id}`, t.name, `rev ${t.revision}`))}
       <button type="button" onClick={() => void duplicate().catch(notifyError)}>
-        <span className="grow">Duplicate {take.name}, and compare</span>
+        <span className="grow">{sideChoicesText.duplicateAndCompare(take.name)}</span>
       </button>
       <Revisions takeId={take.id} name={take.name} item={item} />
       {(away.data?.takes.length ?? 0) > 0 && (
         <>
-          <h3>Deleted</h3>
+          <h3>{sideChoicesText.deleted}</h3>
           {present(away.data).takes.map((t) => (
             <button key={t.id} type="button" onClick={() => void restore(t.id).catch(notifyError)}>
               <span className="grow cut">{t.name}</span>
-              <i>restore</i>
+              <i>{sideChoicesText.restore}</i>
             </button>
           ))}
         </>
       )}
       {elsewhere.length > 0 && (
         <>
-          <h3>Other pages</h3>
+          <h3>{sideChoicesText.otherPages}</h3>
           {elsewhere.flatMap((p) => p.takes.map((t) => item(`take.${t.id}`, p.name, t.name)))}
         </>
       )}
-      <h3>Pictures</h3>
+      <h3>{sideChoicesText.pictures}</h3>
       {(references.data?.references ?? []).map((s) =>
         item(`pictures.${s.id}`, s.name, String(s.pictures.length)),
       )}
       {naming ? (
         <NameForm
-          label="What the pictures show"
-          action="Make"
+          label={sideChoicesText.whatThePicturesShow}
+          action={sideChoicesText.make}
           onName={(name) => void makeReference(name).catch(notifyError)}
         />
       ) : (
         <button type="button" onClick={() => setNaming(true)}>
-          <span className="grow">New reference of pictures …</span>
+          <span className="grow">{sideChoicesText.newReferenceOfPictures}</span>
         </button>
       )}
     </div>
@@ -127,7 +128,7 @@ function Revisions({ takeId, name, item }: RevisionsProps) {
   if (earlier.length === 0) return null;
   return (
     <>
-      <h3>{name} as it was</h3>
+      <h3>{sideChoicesText.asItWas(name)}</h3>
       <div className="revision-list">
         {earlier.map((r) =>
           item(
@@ -138,7 +139,7 @@ function Revisions({ takeId, name, item }: RevisionsProps) {
         )}
         {list.hasNextPage && (
           <button type="button" disabled={list.isFetchingNextPage} onClick={() => void list.fetchNextPage()}>
-            Earlier ones
+            {sideChoicesText.earlierOnes}
           </button>
         )}
       </div>

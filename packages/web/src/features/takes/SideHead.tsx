@@ -3,6 +3,7 @@ import { Down } from '../../ui/glyphs.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { SideChoices } from './SideChoices.tsx';
 import type { Letter, Side } from './takes-context.ts';
+import { sideHeadText } from './text.ts';
 
 export function SideHead({ letter, side }: { letter: Letter; side: Side }) {
   const name = (
@@ -18,7 +19,7 @@ export function SideHead({ letter, side }: { letter: Letter; side: Side }) {
       ) : (
         <Popover
           className="btn plain side-name"
-          label="Compare with"
+          label={sideHeadText.compareWith}
           trigger={
             <>
               {name} <Down />

@@ -14,6 +14,7 @@ import { SideHead } from './SideHead.tsx';
 import { useTakes } from './takes-context.ts';
 import type { Letter, Side } from './takes-context.ts';
 import './strips.css';
+import { stripsText } from './text.ts';
 
 /** px between the strips */
 export const SCALE = 96;
@@ -42,12 +43,12 @@ export function Strips({ rows, scale }: { rows: number; scale: number }) {
     </div>
   );
   return (
-    <section className="strips" aria-label="Filmstrips">
+    <section className="strips" aria-label={stripsText.filmstrips}>
       <header className="takes-head">
         <SideHead letter="a" side={a} />
         <span className="axis-names">
-          <i>scroll px</i>
-          <i title="Share of the window that shows something else in the other take">difference</i>
+          <i>{stripsText.scrollPx}</i>
+          <i title={stripsText.shareOfTheWindow}>{stripsText.difference}</i>
         </span>
         <SideHead letter="b" side={b} />
       </header>
@@ -81,7 +82,7 @@ function Picture({ letter, side, at, scale, there, shown }: PictureProps) {
       type="button"
       className="film-picture"
       aria-pressed={chosen}
-      aria-label={`${side.name} at ${grouped(at)} px${words ? `: ${words}` : ''}`}
+      aria-label={stripsText.atPx(side.name, grouped(at), words)}
       style={{ width: viewport.width * scale }}
       onClick={() => looking.setState({ at })}
     >
@@ -93,7 +94,7 @@ function Picture({ letter, side, at, scale, there, shown }: PictureProps) {
           side.dress && (
             <PagePreview
               page={side.page}
-              title={`${side.name}, ${letter} at ${at} px`}
+              title={stripsText.sideAtPx(side.name, letter, at)}
               viewport={viewport}
               scale={scale}
               dress={side.dress}

@@ -7,6 +7,7 @@ import { FixedBeside, PicturesBeside, TakeBeside } from './sides.tsx';
 import { SideChoices } from './SideChoices.tsx';
 import { useBeside, useBesideKey } from './use-beside.ts';
 import './takes.css';
+import { takesScreenText } from './text.ts';
 
 export function TakesScreen() {
   const { page, take, session } = useOpenedPage();
@@ -25,20 +26,20 @@ export function TakesScreen() {
     case 'pictures':
       return <PicturesBeside key={`${key}${take.id}`} beside={beside} then={Compared} />;
     case 'opening':
-      return <p className="empty-note">Opening what {take.name} is compared with …</p>;
+      return <p className="empty-note">{takesScreenText.openingWhatIsCompared(take.name)}</p>;
     case 'failed':
     case 'nothing':
       return (
         <div className="takes-empty">
           <h1>
             {beside.kind === 'failed'
-              ? 'That cannot be opened'
-              : `${take.name} is the only take of this page`}
+              ? takesScreenText.thatCannotBeOpened
+              : takesScreenText.isTheOnlyTake(take.name)}
           </h1>
           <p>
             {beside.kind === 'failed'
-              ? `${beside.why} Choose something else to compare ${take.name} with.`
-              : 'Make a second take and change it freely; both stay, and here you see them side by side. Or compare with what is there already.'}
+              ? takesScreenText.chooseSomethingElseTo(beside.why, take.name)
+              : takesScreenText.makeASecondTake}
           </p>
           <SideChoices close={() => undefined} />
         </div>

@@ -17,6 +17,7 @@ import { useTakes } from './takes-context.ts';
 import type { Letter } from './takes-context.ts';
 import { useGestureName } from './use-figures.ts';
 import './wipe.css';
+import { wipeText } from './text.ts';
 
 const HEAD = 28;
 
@@ -46,11 +47,11 @@ export function Wipe({ width, height }: { width: number; height: number }) {
     return () => el.removeEventListener('wheel', roll);
   }, [looking, max]);
   return (
-    <section className="wipe-part" aria-label="Both takes over each other">
+    <section className="wipe-part" aria-label={wipeText.bothTakesOverEach}>
       <header className="takes-head">
         <span>
-          {a.kind === 'take' ? 'Both' : 'Page'} at <b>{grouped(at)} px</b>, shown at {Math.round(100 * scale)}{' '}
-          %
+          {wipeText.at(a.kind)} <b>{wipeText.px(grouped(at))}</b>
+          {wipeText.shownAt(Math.round(100 * scale))}
         </span>
         <span className="grow" />
         <GestureName />
@@ -59,7 +60,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
         <iframe
           key={key}
           ref={frame}
-          title={`${b.name} at ${at} px`}
+          title={wipeText.atPx(b.name, at)}
           sandbox={makeSandbox(page)}
           tabIndex={-1}
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}
@@ -68,7 +69,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
           {a.kind === 'take' ? (
             <PagePreview
               page={a.page}
-              title={`${a.name} at ${at} px`}
+              title={wipeText.atPx(a.name, at)}
               viewport={viewport}
               scale={scale}
               dress={a.dress}
@@ -79,7 +80,7 @@ export function Wipe({ width, height }: { width: number; height: number }) {
             <ReferencePicture set={a.set} at={at} width={w} />
           )}
         </div>
-        {!ready && <p className="seen-note">Opening the page …</p>}
+        {!ready && <p className="seen-note">{wipeText.openingThePage}</p>}
         <div className="wipe-cover" />
         <Plate width={w} />
       </div>
@@ -107,11 +108,11 @@ function Plate({ width }: { width: number }) {
       style={{ left: `${100 * wipe}%` }}
       role="slider"
       tabIndex={0}
-      aria-label="How much of the left take is shown"
+      aria-label={wipeText.howMuchOfThe}
       aria-valuenow={Math.round(100 * wipe)}
       aria-valuemin={0}
       aria-valuemax={100}
-      title="Drag, or ← →; hold A or B to see one of them whole"
+      title={wipeText.dragOrHoldA}
       onPointerDown={press}
     >
       <span className="wipe-plate" aria-hidden="true">
@@ -149,5 +150,5 @@ function State({ letter }: { letter: Letter }) {
 }
 
 function GestureName() {
-  return <i className="quiet">figures under {useGestureName()}</i>;
+  return <i className="quiet">{wipeText.figuresUnder(useGestureName())}</i>;
 }

@@ -13,6 +13,7 @@ import { useShownPage } from '../../preview/shown-page.ts';
 import { EventKeys, Events } from './Events.tsx';
 import { toAxis, findPeaks } from './model/costs.ts';
 import { pointAt, pointStore, useTrials } from './trials-context.ts';
+import { costsText } from './text.ts';
 
 /** Where strip and ruler end, where the bars begin, and what is left free behind the longest one. */
 const LEFT = 144;
@@ -51,8 +52,8 @@ export function Costs() {
   return (
     <div className="costs">
       <div className="head-row">
-        <span className="head-strip">{grouped(layout.page.height)} px</span>
-        <span className="head-scroll">scroll px</span>
+        <span className="head-strip">{costsText.px(grouped(layout.page.height))}</span>
+        <span className="head-scroll">{costsText.scrollPx}</span>
         <svg width={costs - LEFT} height={28} className="cost-axis" aria-hidden="true">
           <text x={x(0) - LEFT} y={18}>
             0
@@ -67,7 +68,7 @@ export function Costs() {
                 textAnchor={l.isBudget && x(l.ms) < BARS + 90 ? 'start' : 'middle'}
                 className={l.isBudget ? 'budget' : ''}
               >
-                {l.isBudget ? `${l.ms.toFixed(1)} ms budget` : l.ms.toFixed(1)}
+                {l.isBudget ? costsText.msBudget(l.ms.toFixed(1)) : l.ms.toFixed(1)}
               </text>
             ))}
           {summary.worst > 1.35 * budget && (
@@ -82,7 +83,11 @@ export function Costs() {
         height={rows}
         className="costs-chart"
         role="img"
-        aria-label={`Cost of frames along the page: worst ${summary.worst.toFixed(1)} ms at ${grouped(summary.worstAt)} px of scroll, budget ${budget.toFixed(1)} ms`}
+        aria-label={costsText.costOfFramesAlong(
+          summary.worst.toFixed(1),
+          grouped(summary.worstAt),
+          budget.toFixed(1),
+        )}
         onPointerMove={(e) => pointAt(toOffset(e))}
         onPointerLeave={() => pointAt(null)}
         onClick={(e) => link.scrollTo(Math.round(toOffset(e as unknown as PointerEvent<SVGElement>)))}
@@ -141,7 +146,7 @@ export function Costs() {
                 y={inside ? y + 16 : y + 4}
                 textAnchor={inside ? 'end' : 'start'}
               >
-                {name} <tspan className={over ? 'over' : ''}>{bucket.total.toFixed(1)} ms</tspan>
+                {name} <tspan className={over ? 'over' : ''}>{costsText.ms(bucket.total.toFixed(1))}</tspan>
               </text>
             </g>
           );
@@ -157,7 +162,7 @@ export function Costs() {
           <g className="pointer">
             <path d={`M4 ${toRow(here, view)}H${costs}`} />
             <text x={costs - 6} y={Math.max(11, toRow(here, view) - 4)}>
-              {grouped(here)} px · {totalAt(buckets, here, size)}
+              {costsText.pxAndCost(grouped(here), totalAt(buckets, here, size))}
             </text>
           </g>
         )}
@@ -173,10 +178,10 @@ export function Costs() {
         {beside && (
           <span>
             <i className="beside-key" />
-            {measured.beside ? `rev ${measured.beside.revision}` : 'predicted'}
+            {measured.beside ? costsText.rev(measured.beside.revision) : costsText.predicted}
           </span>
         )}
-        {!measured.shown && <em>ms of the most expensive frame, by {grouped(size)} px of scroll</em>}
+        {!measured.shown && <em>{costsText.msOfTheMost(grouped(size))}</em>}
       </footer>
     </div>
   );

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import type { TrialEvent } from '@lyvek/core';
 import { grouped, toRow } from '../../editor/strip/view.ts';
 import { useTrials } from './trials-context.ts';
+import { eventsText } from './text.ts';
 
 const KINDS: Record<TrialEvent['kind'], { name: string; whole: string; path: string }> = {
   dropped: { name: 'missed', whole: 'missed frames', path: 'M-3 0H3' },
@@ -32,7 +33,7 @@ export function Events({ events, x }: { events: readonly TrialEvent[]; x: number
           className={e.kind}
           transform={`translate(${x + (e.kind === 'dropped' ? 8 : 0)} ${toRow(e.y, view)})`}
         >
-          <title>{`${KINDS[e.kind].whole} at ${grouped(e.y)} px: ${e.what}`}</title>
+          <title>{eventsText.atPx(KINDS[e.kind].whole, grouped(e.y), e.what)}</title>
         </path>
       ))}
     </g>

@@ -8,6 +8,7 @@ import { Popover } from '../../ui/Popover.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { findName, SEVERITY_WORDS } from './finding-words.ts';
 import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
+import { findingRowText } from './text.ts';
 
 interface FindingRowProps {
   finding: Finding;
@@ -55,7 +56,7 @@ export function FindingRow(props: FindingRowProps) {
           <span>{place}</span>
           <span className="grow" />
           <button type="button" className="btn" title={showTitle} onClick={show}>
-            Show
+            {findingRowText.show}
           </button>
           <Accept finding={finding} seen={seen} selector={selector} stale={stale} />
           {applyFix && (
@@ -66,10 +67,12 @@ export function FindingRow(props: FindingRowProps) {
               disabled={stale}
               onClick={() => {
                 applyFix();
-                notify(`${label}: done.`, { action: { label: 'Undo', run: () => void session.undo() } });
+                notify(findingRowText.done(label), {
+                  action: { label: 'Undo', run: () => void session.undo() },
+                });
               }}
             >
-              Fix
+              {findingRowText.fix}
             </button>
           )}
         </footer>
@@ -84,7 +87,13 @@ function Accept({ finding, seen, selector, stale }: AcceptProps) {
   const { session } = useOpenedPage();
   const [reason, setReason] = useState('');
   return (
-    <Popover className="btn" label="Accept" placement="bottom-end" disabled={stale} trigger="Accept">
+    <Popover
+      className="btn"
+      label={findingRowText.accept}
+      placement="bottom-end"
+      disabled={stale}
+      trigger={findingRowText.accept}
+    >
       {(close) => (
         <form
           className="accept"
@@ -97,7 +106,7 @@ function Accept({ finding, seen, selector, stale }: AcceptProps) {
           }}
         >
           <label>
-            Why this is acceptable
+            {findingRowText.whyThisIsAcceptable}
             <input
               className="field"
               maxLength={400}
@@ -105,9 +114,9 @@ function Accept({ finding, seen, selector, stale }: AcceptProps) {
               onChange={(e) => setReason(e.target.value)}
             />
           </label>
-          <p>It comes back when its motion changes.</p>
+          <p>{findingRowText.itComesBackWhen}</p>
           <button type="submit" className="btn main" disabled={reason.trim() === ''}>
-            Accept it
+            {findingRowText.acceptIt}
           </button>
         </form>
       )}

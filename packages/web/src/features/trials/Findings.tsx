@@ -14,6 +14,7 @@ import { FindingRow } from './FindingRow.tsx';
 import { Limits } from './Limits.tsx';
 import { OtherSizes } from './sizes/OtherSizes.tsx';
 import { useTrials } from './trials-context.ts';
+import { findingsText } from './text.ts';
 
 export function Findings() {
   const { prediction, stale, document } = useTrials();
@@ -29,11 +30,15 @@ export function Findings() {
     ([, n]) => n > 0,
   );
   return (
-    <section className="trial-findings" aria-label="Findings" data-state={stale ? 'stale' : 'fresh'}>
+    <section
+      className="trial-findings"
+      aria-label={findingsText.findings}
+      data-state={stale ? 'stale' : 'fresh'}
+    >
       <h2>
-        Findings{' '}
+        {findingsText.findings}{' '}
         <small>
-          {counts.length === 0 ? 'none' : counts.map(([s, n]) => severityCount(s, n)).join(' · ')}
+          {counts.length === 0 ? findingsText.none : counts.map(([s, n]) => severityCount(s, n)).join(' · ')}
         </small>
         <span className="grow" />
         <Limits />
@@ -76,8 +81,8 @@ function MeasuredNote() {
   const old = newest.revision < save.revision ? `, of revision ${newest.revision},` : '';
   return (
     <p className="measured-note" role="note">
-      <FindingSign severity="error" label="error" /> The newest measured trial{old} had {share} % of its
-      frames on time; your limit is {limit} %. The findings below are of the prediction.
+      <FindingSign severity="error" label={findingsText.error} />{' '}
+      {findingsText.theNewestMeasuredTrial(old, share, limit)}
     </p>
   );
 }
@@ -92,10 +97,10 @@ function Row({ finding }: { finding: Finding }) {
     <FindingRow
       finding={finding}
       rowKey={`${finding.check} ${finding.about} ${finding.element}`}
-      place={`${grouped(finding.at)} px`}
+      place={findingsText.px(grouped(finding.at))}
       isHere
       stale={stale}
-      showTitle="Opens it in the Rundown"
+      showTitle={findingsText.opensItInThe}
       show={() => {
         session.select(finding.about ? [finding.about] : []);
         link.scrollTo(finding.at);
@@ -115,11 +120,11 @@ function AcceptedList() {
   if (accepted.length === 0) return null;
   return (
     <details className="accepted">
-      <summary>{accepted.length} accepted</summary>
+      <summary>{findingsText.accepted(accepted.length)}</summary>
       <ul>
         {accepted.map(({ finding, accepted: one }) => (
           <li key={`${one.check} ${one.where}`}>
-            <FindingSign severity="info" label="accepted" />
+            <FindingSign severity="info" label={findingsText.acceptedMark} />
             <div>
               <h3>
                 {findName(document, finding.about)} {finding.brief}
@@ -132,7 +137,7 @@ function AcceptedList() {
               disabled={stale}
               onClick={() => session.apply(unacceptFinding(one))}
             >
-              Withdraw
+              {findingsText.withdraw}
             </button>
           </li>
         ))}

@@ -5,6 +5,7 @@ import { binNames, comparable, intervalShares, STEP } from './model/history.ts';
 import { useTrials } from './trials-context.ts';
 import type { ShownTrial } from './use-measured.ts';
 import { trialWords } from './MeasureMenu.tsx';
+import { framesText } from './text.ts';
 
 const HEIGHT = 168;
 
@@ -17,7 +18,7 @@ export function Intervals({ trial, beside }: { trial: ShownTrial; beside: ShownT
   return (
     <>
       <ApexFigure
-        label={`Time between frames: ${(100 - late).toFixed(1)} % within ${(1000 / refresh).toFixed(1)} ms`}
+        label={framesText.timeBetweenFramesWithin((100 - late).toFixed(1), (1000 / refresh).toFixed(1))}
         height={HEIGHT}
         shows={JSON.stringify(shares)}
         options={() => ({
@@ -70,17 +71,13 @@ export function HistoryChart({ trial }: { trial: ShownTrial }) {
     { name: 'p95', data: of('p95') },
     { name: 'worst frame', data: of('worst') },
   ];
-  if (list.length < 2)
-    return (
-      <p className="quiet">
-        One trial of this kind so far ({trialWords(trial)}). Measure again after a change, and both stand
-        here.
-      </p>
-    );
+  if (list.length < 2) return <p className="quiet">{framesText.oneTrialOfThis(trialWords(trial))}</p>;
   return (
     <>
       <ApexFigure
-        label={`Trials over time: p95 ${names.map((n, k) => `${n} ${itemAt(series, 0).data[k]} ms`).join(', ')}`}
+        label={framesText.trialsOverTimeP95(
+          names.map((n, k) => framesText.ofTrial(n, itemAt(series, 0).data[k])),
+        )}
         height={HEIGHT}
         shows={JSON.stringify([names, series])}
         options={() => ({
@@ -100,7 +97,8 @@ export function HistoryChart({ trial }: { trial: ShownTrial }) {
         })}
       />
       <p className="feel-legend">
-        <span className="line-hand" /> p95 <span className="line-worst" /> worst frame, {trialWords(trial)}
+        <span className="line-hand" /> p95 <span className="line-worst" />{' '}
+        {framesText.worstFrame(trialWords(trial))}
       </p>
     </>
   );

@@ -21,6 +21,7 @@ import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useChoice } from '../../state/choice.ts';
 import { useSettings } from '../../state/settings.ts';
 import { MeasureMenu } from './MeasureMenu.tsx';
+import { gesturesText } from './text.ts';
 
 const WAYS: Record<Direction, string> = { down: 'Down', up: 'Up', both: 'Down and up' };
 
@@ -45,7 +46,7 @@ export function Gestures() {
   const device = DEVICES.find((d) => d.id === choice.device) ?? itemAt(DEVICES, 0);
   return (
     <header className="trials-head">
-      <div className="gesture-chips" role="group" aria-label="Gesture">
+      <div className="gesture-chips" role="group" aria-label={gesturesText.gesture}>
         {all.map(({ key, gesture }) => (
           <button
             key={key}
@@ -65,7 +66,7 @@ export function Gestures() {
       <div className="trial-setup">
         <span>
           <Pick
-            label="Device"
+            label={gesturesText.device}
             face={device.name}
             options={DEVICES.map((d) => ({ value: d.id, text: d.name }))}
             value={device.id}
@@ -75,14 +76,14 @@ export function Gestures() {
         </span>
         <span>
           <Pick
-            label="Frames"
+            label={gesturesText.frames}
             face={clock.name}
             options={CLOCKS.map((c) => ({ value: c.id, text: c.name, note: c.what }))}
             value={clock.id}
             onChoose={(id) => choose({ clock: id })}
           />
           <Pick
-            label="Direction"
+            label={gesturesText.direction}
             face={WAYS[choice.direction]}
             options={DIRECTIONS.map((d) => ({ value: d, text: WAYS[d] }))}
             value={choice.direction}
@@ -143,7 +144,12 @@ export function Constants() {
   const put = (next: Record<string, number>) =>
     putSettings({ ...settings, gestures: { ...settings.gestures, [d.id]: next } });
   return (
-    <Popover className="btn tall" label={`Numbers of ${d.name}`} placement="bottom-end" trigger="Numbers">
+    <Popover
+      className="btn tall"
+      label={gesturesText.numbersOf(d.name)}
+      placement="bottom-end"
+      trigger={gesturesText.numbers}
+    >
       {() => (
         <div className="constants">
           <p>
@@ -166,9 +172,9 @@ export function Constants() {
             </label>
           ))}
           <div>
-            <span className="grow">Counts for all pages of this project.</span>
+            <span className="grow">{gesturesText.countsForAllPages}</span>
             <button type="button" className="btn" disabled={!Object.keys(own).length} onClick={() => put({})}>
-              Lyvek default
+              {gesturesText.lyvekDefault}
             </button>
           </div>
         </div>

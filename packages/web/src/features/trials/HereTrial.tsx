@@ -9,6 +9,7 @@ import { grouped } from '../../editor/strip/view.ts';
 import { makeSandbox, useOpenedFrame } from '../../preview/use-opened-frame.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { useTrials } from './trials-context.ts';
+import { hereTrialText } from './text.ts';
 
 /** After the hand, ms: what follows comes to rest meanwhile. */
 const REST = 700;
@@ -89,25 +90,26 @@ export function HereTrial({ setup, done, ended }: HereTrialProps) {
     return () => removeEventListener('keydown', key);
   }, []); // eslint-disable-line react-hooks/exhaustive-deps
   return createPortal(
-    <div className="here-trial" role="dialog" aria-label="Measuring here">
+    <div className="here-trial" role="dialog" aria-label={hereTrialText.measuringHere}>
       <header>
         <b>{gesture.name}</b>
         <span role="status">
-          {!ready ? 'opening the page …' : run === 0 ? 'warming up' : `run ${run} of ${setup.repeats}`}
+          {!ready
+            ? hereTrialText.openingThePage
+            : run === 0
+              ? hereTrialText.warmingUp
+              : hereTrialText.runOf(run, setup.repeats)}
         </span>
-        <span className="quiet">
-          {grouped(max)} px, {(lasts / 1000).toFixed(0)} s a run. Keep this window in sight, and leave the
-          page alone.
-        </span>
+        <span className="quiet">{hereTrialText.pxSARun(grouped(max), (lasts / 1000).toFixed(0))}</span>
         <span className="grow" />
         <button ref={stop} type="button" className="btn tall" onClick={() => ended(null)}>
-          Stop <kbd className="kbd">Esc</kbd>
+          {hereTrialText.stop} <kbd className="kbd">{hereTrialText.esc}</kbd>
         </button>
       </header>
       <iframe
         key={key}
         ref={frame}
-        title={`${page.name}, being measured`}
+        title={hereTrialText.beingMeasured(page.name)}
         sandbox={makeSandbox(page)}
         tabIndex={-1}
         style={{ width, height }}

@@ -4,6 +4,7 @@ import { NumberField } from '../../ui/NumberField.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { useSettings } from '../../state/settings.ts';
+import { limitsText } from './text.ts';
 
 export function Limits() {
   const { project } = useOpenedPage();
@@ -11,11 +12,11 @@ export function Limits() {
   const { limits } = settings;
   const isOwn = LIMIT_NAMES.every((n) => limits[n] === DEFAULT_LIMITS[n]);
   return (
-    <Popover className="btn" label="Limits" placement="bottom-end" trigger="Limits">
+    <Popover className="btn" label={limitsText.limits} placement="bottom-end" trigger={limitsText.limits}>
       {() => (
         <div className="constants limits">
           <p>
-            <b>Limits</b> of all pages in {project.name}. A check reports when its limit is exceeded.
+            <b>{limitsText.limits}</b> {limitsText.ofAllPagesIn(project.name)}
           </p>
           {LIMIT_NAMES.map((name) => {
             const l = LIMITS[name];
@@ -45,7 +46,7 @@ export function Limits() {
               disabled={isOwn}
               onClick={() => putSettings({ ...settings, limits: DEFAULT_LIMITS })}
             >
-              Lyvek default
+              {limitsText.lyvekDefault}
             </button>
           </div>
         </div>

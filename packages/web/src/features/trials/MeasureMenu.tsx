@@ -8,6 +8,7 @@ import { useOpenedPage } from '../../state/opened-page.ts';
 import { HereTrial } from './HereTrial.tsx';
 import { useTrials } from './trials-context.ts';
 import { isUnderWay } from './use-measured.ts';
+import { measureMenuText } from './text.ts';
 
 const at = (iso: string): string =>
   new Intl.DateTimeFormat('en', {
@@ -41,11 +42,11 @@ export function MeasureMenu() {
     return (
       <span className="trial-running" role="status">
         {underWay.state === 'queued'
-          ? 'waits for the lab'
-          : `measuring, ${Math.round(100 * underWay.progress)} %`}
-        <progress max={1} value={underWay.progress} aria-label="Measuring" />
+          ? measureMenuText.waitsForTheLab
+          : measureMenuText.measuring(Math.round(100 * underWay.progress))}
+        <progress max={1} value={underWay.progress} aria-label={measureMenuText.measuringLabel} />
         <button type="button" className="btn" onClick={() => stop(underWay.id)}>
-          Stop
+          {measureMenuText.stop}
         </button>
       </span>
     );
@@ -54,10 +55,10 @@ export function MeasureMenu() {
   return (
     <Popover
       className="btn main"
-      label="Measure"
+      label={measureMenuText.measure}
       placement="bottom-end"
       disabled={starting}
-      trigger="Measure"
+      trigger={measureMenuText.measure}
     >
       {(close) => (
         <div className="measure-choices popover-list">
@@ -69,12 +70,11 @@ export function MeasureMenu() {
               run();
             }}
           >
-            <b>In the lab</b>
+            <b>{measureMenuText.inTheLab}</b>
             <i>
               {lab === false
-                ? 'No Chromium is installed on the server. On Debian: apt-get install --no-install-recommends chromium fonts-liberation'
-                : (waits ??
-                  'Real wheel input in the server’s Chromium, slowed down like the device: once to warm up, three times to measure')}
+                ? measureMenuText.noChromiumIsInstalled
+                : (waits ?? measureMenuText.realWheelInputIn)}
             </i>
           </button>
           <button
@@ -85,11 +85,8 @@ export function MeasureMenu() {
               measured.runHere();
             }}
           >
-            <b>Here, in this browser</b>
-            <i>
-              {waits ??
-                'The page runs full size over the workbench on this screen: its frames, long ones and what was in them, layout shifts'}
-            </i>
+            <b>{measureMenuText.hereInThisBrowser}</b>
+            <i>{waits ?? measureMenuText.thePageRunsFull}</i>
           </button>
         </div>
       )}
@@ -105,11 +102,11 @@ export function History() {
   return (
     <Popover
       className="btn tall"
-      label="Trials"
+      label={measureMenuText.trials}
       placement="bottom-end"
       trigger={
         <>
-          {shown ? 'Measured' : 'Predicted'} <Down />
+          {shown ? measureMenuText.measured : measureMenuText.predicted} <Down />
         </>
       }
     >
@@ -123,10 +120,10 @@ export function History() {
               close();
             }}
           >
-            <b>Predicted</b>
-            <i>of what is on the screen, always up to date</i>
+            <b>{measureMenuText.predicted}</b>
+            <i>{measureMenuText.ofWhatIsOn}</i>
           </button>
-          {history.length === 0 && <p className="quiet">Nothing was measured yet.</p>}
+          {history.length === 0 && <p className="quiet">{measureMenuText.nothingWasMeasuredYet}</p>}
           {history.map((t) => (
             <div key={t.id} className="trial-row">
               <button
@@ -140,7 +137,7 @@ export function History() {
                 }}
               >
                 <b>
-                  {at(t.createdAt)} · {findName(t.takeId)}, rev {t.revision}
+                  {measureMenuText.takenAt(at(t.createdAt), findName(t.takeId), t.revision)}
                   {STATES[t.state] && <em> {STATES[t.state]}</em>}
                 </b>
                 <i>{t.why ?? trialWords(t)}</i>
@@ -152,10 +149,10 @@ export function History() {
                       type="button"
                       className="btn"
                       aria-pressed={beside?.id === t.id}
-                      title="Compare it with the one that is shown"
+                      title={measureMenuText.compareItWithThe}
                       onClick={() => measured.lay(beside?.id === t.id ? null : t.id)}
                     >
-                      Beside
+                      {measureMenuText.beside}
                     </button>
                   )}
                   <a
@@ -163,10 +160,10 @@ export function History() {
                     href={`/api/trials/${t.id}`}
                     download={`trial-${t.createdAt.slice(0, 10)}.json`}
                   >
-                    JSON
+                    {measureMenuText.json}
                   </a>
                   <a className="btn" href={`/api/trials/${t.id}/frames.csv`} download>
-                    CSV
+                    {measureMenuText.csv}
                   </a>
                 </>
               )}
@@ -174,19 +171,19 @@ export function History() {
                 <button
                   type="button"
                   className="btn"
-                  title="Measures the same motions once more, with the same gesture, device and size"
+                  title={measureMenuText.measuresTheSameMotions}
                   disabled={measured.underWay !== null}
                   onClick={() => {
                     measured.repeat(t.id);
                     close();
                   }}
                 >
-                  Again
+                  {measureMenuText.again}
                 </button>
               )}
               {isUnderWay(t) && (
                 <button type="button" className="btn" onClick={() => measured.stop(t.id)}>
-                  Stop
+                  {measureMenuText.stop}
                 </button>
               )}
             </div>

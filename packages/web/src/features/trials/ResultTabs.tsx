@@ -12,6 +12,7 @@ import { Sizes } from './sizes/Sizes.tsx';
 import { useTrials } from './trials-context.ts';
 import type { ShownTrial } from './use-measured.ts';
 import { Ways } from './ways/Ways.tsx';
+import { resultTabsText } from './text.ts';
 
 interface View {
   name: string;
@@ -40,7 +41,7 @@ export function ResultTabs() {
   const views = measured.shown ? [...VIEWS, ...MEASURED] : VIEWS;
   const { name, Body } = views.find((v) => v.name === chosen) ?? itemAt(VIEWS, 0);
   const tabs: ReactNode = (
-    <span className="middle-tabs" role="group" aria-label="Shown above the smoothness">
+    <span className="middle-tabs" role="group" aria-label={resultTabsText.shownAboveTheSmoothness}>
       {views.map((v) => (
         <button key={v.name} type="button" aria-pressed={v.name === name} onClick={() => choose(v.name)}>
           {v.name}

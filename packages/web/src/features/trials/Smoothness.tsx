@@ -10,6 +10,7 @@ import { effectWords } from '../../editor/words.ts';
 import { rank } from './model/ranking.ts';
 import type { Ranked } from './model/ranking.ts';
 import { pointAt, pointAtMotion, useTrials } from './trials-context.ts';
+import { smoothnessText } from './text.ts';
 
 /** Height of a row as the style sheet makes it, px. */
 const ROW = 27;
@@ -19,15 +20,12 @@ export function Smoothness() {
   const { answer } = prediction;
   const ranking = useMemo(() => rank(document.motions, answer.figures), [document.motions, answer.figures]);
   return (
-    <section className="smoothness" aria-label="Smoothness">
+    <section className="smoothness" aria-label={smoothnessText.smoothness}>
       <h2>
-        Smoothness <small>roughest first</small>
+        {smoothnessText.smoothness} <small>{smoothnessText.roughestFirst}</small>
       </h2>
       {ranking.length === 0 ? (
-        <p className="quiet">
-          No motion in this take is driven by the page’s scroll; time-based motions are covered by the
-          findings.
-        </p>
+        <p className="quiet">{smoothnessText.noMotionInThis}</p>
       ) : (
         <Table ranking={ranking} />
       )}
@@ -54,10 +52,10 @@ function Table({ ranking }: { ranking: readonly Ranked[] }) {
       <table aria-rowcount={ranking.length}>
         <thead>
           <tr>
-            <th>motion</th>
-            <th>frames in range</th>
-            <th>peak step, px</th>
-            <th>smoothness</th>
+            <th>{smoothnessText.motion}</th>
+            <th>{smoothnessText.framesInRange}</th>
+            <th>{smoothnessText.peakStepPx}</th>
+            <th>{smoothnessText.smoothnessHead}</th>
           </tr>
         </thead>
         <tbody>
@@ -97,7 +95,7 @@ function Row({ ranked, fewest, longest }: { ranked: Ranked; fewest: number; long
       <th scope="row">
         <button
           type="button"
-          title={`Turns ${f.reversals} times; goes ${f.gain.toFixed(2)} px per px of scroll at most`}
+          title={smoothnessText.turnsTimesGoesPx(f.reversals, f.gain.toFixed(2))}
           onClick={() => {
             session.select([motion.id]);
             link.scrollTo(Math.max(0, f.peakAt));
@@ -127,7 +125,7 @@ const Meter = ({ share, text, bad }: { share: number; text: string; bad: boolean
     </svg>
     <span>
       {text}
-      {bad && <span className="sr-only"> (past the limit)</span>}
+      {bad && <span className="sr-only"> {smoothnessText.pastTheLimit}</span>}
     </span>
   </td>
 );

@@ -9,6 +9,7 @@ import { Constants } from './Gestures.tsx';
 import { History, trialWords } from './MeasureMenu.tsx';
 import { Traces } from './Traces.tsx';
 import { pointAt, useTrials } from './trials-context.ts';
+import { summaryText } from './text.ts';
 
 const unitCostWords = (fitted: Coefficients | null): string =>
   fitted
@@ -27,13 +28,13 @@ export function Summary({ failed }: { failed: string | null }) {
   return (
     <div className="trial-summary" role="status">
       <span>
-        <b>{grouped(s.frames)}</b> frames
+        <b>{grouped(s.frames)}</b> {summaryText.frames}
       </span>
       <span>
-        <b>{(100 * s.onTime).toFixed(1)} %</b> on time
+        <b>{(100 * s.onTime).toFixed(1)} %</b> {summaryText.onTime}
       </span>
       <span>
-        p95 <b>{ms(s.p95)} ms</b>
+        p95 <b>{summaryText.ms(ms(s.p95))}</b>
       </span>
       <button
         type="button"
@@ -41,7 +42,8 @@ export function Summary({ failed }: { failed: string | null }) {
         onPointerLeave={() => pointAt(null)}
         onClick={() => link.scrollTo(s.worstAt)}
       >
-        worst <b className={over ? 'over' : ''}>{ms(s.worst)} ms</b> at <b>{grouped(s.worstAt)} px</b>
+        {summaryText.worst} <b className={over ? 'over' : ''}>{summaryText.ms(ms(s.worst))}</b>{' '}
+        {summaryText.at} <b>{summaryText.px(grouped(s.worstAt))}</b>
       </button>
       <span className="grow" />
       {shown ? (
@@ -49,7 +51,7 @@ export function Summary({ failed }: { failed: string | null }) {
           title={[trialWords(shown), ...shown.result.notes].join('. ')}
           className={shown.result.notes.length ? 'warning' : ''}
         >
-          {shown.kind === 'lab' ? 'measured in the lab' : 'measured here'}, rev {shown.revision}
+          {summaryText.rev(shown.kind, shown.revision)}
           {shown.result.notes.length > 0 && `: ${shown.result.notes[0]}`}
         </i>
       ) : measured.came !== null ? (
@@ -58,18 +60,18 @@ export function Summary({ failed }: { failed: string | null }) {
         </i>
       ) : running !== null ? (
         <span className="trial-running">
-          <progress max={1} value={running} aria-label="Trial under way" />
+          <progress max={1} value={running} aria-label={summaryText.trialUnderWay} />
           <button type="button" className="btn" onClick={() => simulations.end()}>
-            Stop
+            {summaryText.stop}
           </button>
         </span>
       ) : (
         <i title={unitCostWords(prediction.question.unitCosts)}>
           {failed
-            ? `The trial failed: ${failed}.`
+            ? summaryText.theTrialFailed(failed)
             : stale
-              ? 'outdated'
-              : `predicted, ± ${Math.round(100 * prediction.answer.band)} %${slower > 1 ? `, ${slower}× slower than this machine` : ''}`}
+              ? summaryText.outdated
+              : summaryText.predicted(Math.round(100 * prediction.answer.band), slower)}
         </i>
       )}
       <Constants />

@@ -7,6 +7,7 @@ import { traceKey } from '../../state/workers/trial-work.ts';
 import { useChoice } from '../../state/choice.ts';
 import { useSettings } from '../../state/settings.ts';
 import { withTrace } from '../../state/traces.ts';
+import { tracesText } from './text.ts';
 
 export function Traces() {
   const { settings, putSettings } = useSettings();
@@ -21,16 +22,22 @@ export function Traces() {
   const drop = (trace: Trace) => {
     putSettings({ ...settings, traces: traces.filter((t) => t !== trace) });
     if (choice.gesture === traceKey(trace)) choose({ gesture: 'brisk-wheel' });
-    notify(`${trace.name} was deleted.`, {
+    notify(tracesText.wasDeleted(trace.name), {
       action: { label: 'Undo', run: () => putSettings({ ...settings, traces }) },
     });
   };
   return (
-    <Popover className="btn tall" label="Recorded scrolling" placement="bottom-end" trigger="Recorded">
+    <Popover
+      className="btn tall"
+      label={tracesText.recordedScrolling}
+      placement="bottom-end"
+      trigger={tracesText.recorded}
+    >
       {() => (
         <div className="constants traces">
           <p>
-            <b>Recorded scrolling</b> of this project. <i>Record</i> in the Rundown keeps your own.
+            <b>{tracesText.recordedScrolling}</b> {tracesText.ofThisProject} <i>{tracesText.record}</i>{' '}
+            {tracesText.inTheRundownKeeps}
           </p>
           {traces.map((t) => (
             <div key={t.name} className="trace-row">
@@ -38,19 +45,24 @@ export function Traces() {
                 {t.name} <i>{(lastItem(t.samples).t / 1000).toFixed(1)} s</i>
               </span>
               <button type="button" className="btn" onClick={() => save(`${t.name}.json`, JSON.stringify(t))}>
-                JSON
+                {tracesText.json}
               </button>
               <button type="button" className="btn" onClick={() => save(`${t.name}.csv`, traceCsv(t))}>
-                CSV
+                {tracesText.csv}
               </button>
-              <button type="button" className="btn" aria-label={`Delete ${t.name}`} onClick={() => drop(t)}>
-                Delete
+              <button
+                type="button"
+                className="btn"
+                aria-label={tracesText.deleteNamed(t.name)}
+                onClick={() => drop(t)}
+              >
+                {tracesText.deleteIt}
               </button>
             </div>
           ))}
           <div>
             <label className="btn open-trace">
-              Open a file
+              {tracesText.openAFile}
               <input
                 type="file"
                 accept=".json,.csv"
@@ -62,7 +74,7 @@ export function Traces() {
                 }}
               />
             </label>
-            <span className="grow">JSON as saved here, or CSV: milliseconds, then pixels</span>
+            <span className="grow">{tracesText.jsonAsSavedHere}</span>
           </div>
         </div>
       )}

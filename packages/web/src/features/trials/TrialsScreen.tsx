@@ -17,6 +17,7 @@ import { TrialsContext } from './trials-context.ts';
 import { MeasuredSizes } from './sizes/MeasuredSizes.tsx';
 import { useSweep } from './sizes/use-sweep.ts';
 import { useMeasured } from './use-measured.ts';
+import { trialsScreenText } from './text.ts';
 
 /** Below this width the costs give way to what stands beside them. */
 const NARROW = 1200;
@@ -63,7 +64,7 @@ export function TrialsScreen() {
       <MeasuredSizes />
       {note !== null || !last || !summary ? (
         <p className="empty-note" role="status">
-          {note ?? 'Computing …'}
+          {note ?? trialsScreenText.computing}
         </p>
       ) : (
         <TrialsContext

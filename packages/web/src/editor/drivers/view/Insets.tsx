@@ -3,6 +3,7 @@ import { changeMotion } from '@lyvek/core';
 import type { Motion, ViewDriver } from '@lyvek/core';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { CssField } from '../../fields/CssField.tsx';
+import { insetsText } from './text.ts';
 
 export function Insets({ motion, driver }: { motion: Motion; driver: ViewDriver }) {
   const { session } = useOpenedPage();
@@ -10,21 +11,21 @@ export function Insets({ motion, driver }: { motion: Motion; driver: ViewDriver 
     const insets: [string, string] = [...driver.insets];
     insets[side] = text;
     session.apply(
-      changeMotion(motion.id, 'change the insets', (m) => ({ ...m, driver: { ...driver, insets } })),
+      changeMotion(motion.id, insetsText.changeTheInsets, (m) => ({ ...m, driver: { ...driver, insets } })),
     );
   };
   return (
     <div className="mt-2 flex items-center gap-2 border-t border-(--line) px-2 pt-2">
-      Insets: top
+      {insetsText.insetsTop}
       <CssField
-        label="Inset at the top"
+        label={insetsText.insetAtTheTop}
         value={driver.insets[0]}
         property="length"
         onPut={(v) => put(0, v)}
       />
-      bottom
+      {insetsText.bottom}
       <CssField
-        label="Inset at the bottom"
+        label={insetsText.insetAtTheBottom}
         value={driver.insets[1]}
         property="length"
         onPut={(v) => put(1, v)}

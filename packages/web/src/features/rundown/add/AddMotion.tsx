@@ -27,6 +27,7 @@ import { findBar, isPlaced } from '../../../editor/model/bars.ts';
 import { elementName } from '../../../editor/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { EffectThumbnail } from '../../../editor/EffectThumbnail.tsx';
+import { addMotionText } from './text.ts';
 
 const HOVER = 120;
 
@@ -111,11 +112,11 @@ export function AddMotion() {
     e.stopPropagation();
   };
   return (
-    <div className="add-panel" onKeyDown={onKey} role="dialog" aria-label="Add a motion">
+    <div className="add-panel" onKeyDown={onKey} role="dialog" aria-label={addMotionText.addAMotion}>
       <div className="add-for">
-        for
+        {addMotionText.forWord}
         <span className="chip">
-          {element ? elementName(element, layout) : 'click an element in the page'}
+          {element ? elementName(element, layout) : addMotionText.clickAnElementIn}
         </span>
         {parent && (
           <button
@@ -124,12 +125,12 @@ export function AddMotion() {
             title={parent.selector}
             onClick={() => choose(present(element).parent)}
           >
-            its parent
+            {addMotionText.itsParent}
           </button>
         )}
         {element && (
           <i>
-            {element.tag}, {Math.round(element.box.width)} × {Math.round(element.box.height)} px
+            {addMotionText.px(element.tag, Math.round(element.box.width), Math.round(element.box.height))}
           </i>
         )}
         <span className="grow" />
@@ -138,17 +139,17 @@ export function AddMotion() {
           <input
             ref={search}
             className="field"
-            placeholder="Search"
-            aria-label="Search starting points"
+            placeholder={addMotionText.search}
+            aria-label={addMotionText.searchStartingPoints}
             value={query}
             onChange={(e) => setQuery(e.target.value)}
           />
         </label>
         <button type="button" className="btn" onClick={close}>
-          Close <kbd className="kbd">Esc</kbd>
+          {addMotionText.close} <kbd className="kbd">{addMotionText.esc}</kbd>
         </button>
       </div>
-      <div className="plates" role="listbox" aria-label="Starting points">
+      <div className="plates" role="listbox" aria-label={addMotionText.startingPoints}>
         {Object.entries(EFFECT_GROUPS).map(([group, heading]) => {
           const plates = shown.flatMap((effect, i) => (effect.group === group ? [{ effect, i }] : []));
           return plates.length === 0 ? null : (
@@ -178,14 +179,12 @@ export function AddMotion() {
             </section>
           );
         })}
-        {shown.length === 0 && (
-          <p className="empty-note">No starting point matches. Clear the search to see all.</p>
-        )}
+        {shown.length === 0 && <p className="empty-note">{addMotionText.noStartingPointMatches}</p>}
       </div>
       <p className="add-note">
         {element && isSeenAtOnce(itemAt(opened.elements, chosen), opened)
-          ? 'It is in the first screen already, so reveals play backwards as it leaves. Each effect is a starting point that you can change afterwards.'
-          : 'Each effect is a starting point: ordinary keyframes, pins and adjustments that you can change afterwards.'}
+          ? addMotionText.itIsInThe
+          : addMotionText.eachEffectIsA}
       </p>
     </div>
   );
@@ -235,7 +234,7 @@ function Plate({ effect, chosen, reason, lifted, onTry, onLeave, onAdd }: PlateP
       </span>
       <span className="plate-what">
         {reason ?? effect.what}
-        {lifted && <i> For {lifted}.</i>}
+        {lifted && <i> {addMotionText.forElement(lifted)}</i>}
       </span>
     </button>
   );

@@ -20,6 +20,7 @@ import { Strip } from './Strip.tsx';
 import { useClearLabels } from './use-clear-labels.ts';
 import { dragStore, useGrip } from './use-grip.ts';
 import { useLasso } from './use-lasso.ts';
+import { chartText } from './text.ts';
 
 export function Chart({ width }: { width: number }) {
   const { bars, view, setView, rows, pageHeight, selection, findings, layout, document } = useRundown();
@@ -62,7 +63,7 @@ export function Chart({ width }: { width: number }) {
       className="chart"
       width={width}
       height={rows}
-      aria-label="Rundown of the page"
+      aria-label={chartText.rundownOfThePage}
       role="group"
     >
       <Paints width={width} rows={rows} />
@@ -112,8 +113,8 @@ function Unplaced() {
     <g className="unplaced" onClick={() => session.select([first.motion.id])}>
       <text x={LANES + 10} y={rows - 24}>
         {unplaced.length === 1
-          ? `“${first.motion.name}” is not on this page: ${first.reason}.`
-          : `${unplaced.length} motions have no place on this page.`}
+          ? chartText.isNotOnThis(first.motion.name, first.reason)
+          : chartText.motionsHaveNoPlace(unplaced.length)}
       </text>
     </g>
   );

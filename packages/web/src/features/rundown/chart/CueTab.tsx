@@ -8,6 +8,7 @@ import { useOpenedPage } from '../../../state/opened-page.ts';
 import { toRow } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
+import { cueTabText } from './text.ts';
 
 /** A tab is at most 110 px wide. */
 const MAX_LETTERS = 16;
@@ -49,7 +50,7 @@ export function CueTab({ cue, x, view, selected }: CueTabProps) {
     const operation = (by: number, event: { altKey: boolean }) => {
       const share = Math.round((inside(by) / Math.max(1, place.length)) * 1000) / 1000;
       const at = event.altKey ? `${Math.round(inside(by))}px` : percent(share);
-      return changeCue(cue.id, 'move a cue', (c) => ({ ...c, at }));
+      return changeCue(cue.id, cueTabText.moveACue, (c) => ({ ...c, at }));
     };
     const moved = (by: number) => link.scrollTo(place.start + inside(by));
     const begun = dragOperation(e, session, { operation, moved });

@@ -8,6 +8,7 @@ import type { Bar } from '../../../editor/model/bars.ts';
 import { toRow } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
+import { fanText } from './text.ts';
 
 const PITCH = 7;
 const MAX = 24;
@@ -78,11 +79,11 @@ export function Fan({ bar, x, view, selected }: FanProps) {
             r={9}
             onPointerDown={drag}
             role="slider"
-            aria-label="Stagger"
-            aria-valuetext={bar.motion.stagger?.step ?? 'all alike'}
+            aria-label={fanText.stagger}
+            aria-valuetext={bar.motion.stagger?.step ?? fanText.allAlike}
             aria-valuenow={Number.parseFloat(bar.motion.stagger?.step ?? '0')}
           >
-            <title>Drag: how much later each one is; Alt in percent of the range</title>
+            <title>{fanText.dragHowMuchLater}</title>
           </circle>
         </>
       )}

@@ -5,6 +5,7 @@ import type { Flag } from '../model/flags.ts';
 import { effectWords } from '../../../editor/words.ts';
 import { toRow } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
+import { flagMarkText } from './text.ts';
 
 interface FlagMarkProps {
   flag: Flag;
@@ -51,8 +52,11 @@ export function FlagMark({
       </text>
       <text className="what" x={x + 13} y={y + 17}>
         {parts.length === 1
-          ? `${effectWords(present(first))}, ${Number.parseFloat(present(present(first).time).duration)} ms`
-          : `${parts.length} parts`}
+          ? flagMarkText.ms(
+              effectWords(present(first)),
+              Number.parseFloat(present(present(first).time).duration),
+            )
+          : flagMarkText.parts(parts.length)}
       </text>
     </g>
   );
@@ -82,10 +86,10 @@ export function LoadMark({ loads, x, view, selected, onSelect }: LoadMarkProps) 
       <path className="flag-line" d={`M${x - 9} ${y}h17m-8.5 0v11m-4 -4l4 4 4 -4`} />
       <rect className="flag-area" x={x - 12} y={y - 4} width={30} height={18} />
       <text className="name" x={x + 13} y={y + 8}>
-        At page load
+        {flagMarkText.atPageLoad}
       </text>
       <text className="what" x={x + 13} y={y + 21}>
-        {loads.length === 1 ? itemAt(loads, 0).name.slice(0, 20) : `${loads.length} parts`}
+        {loads.length === 1 ? itemAt(loads, 0).name.slice(0, 20) : flagMarkText.parts(loads.length)}
       </text>
     </g>
   );

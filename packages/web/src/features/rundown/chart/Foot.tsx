@@ -2,6 +2,7 @@
 import { toRow } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { framesPerDot, useFrames } from './Frames.tsx';
+import { footText } from './text.ts';
 
 export function Foot({ left, width }: { left: number; width: number }) {
   const { rows, max, view, gesture, clock, measured, document } = useRundown();
@@ -14,21 +15,21 @@ export function Foot({ left, width }: { left: number; width: number }) {
       {end < rows - 40 && per > 1 && (
         <>
           <text x={134} y={rows - 22} textAnchor="end">
-            a dot is
+            {footText.aDotIs}
           </text>
           <text x={134} y={rows - 10} textAnchor="end">
-            {per} frames
+            {footText.frames(per)}
           </text>
         </>
       )}
       {end < rows - 18 && max > 0 && (
         <text x={left + 10} y={rows - 8} className="note">
-          The page ends at {Math.round(max).toLocaleString('en')} px of scroll.
+          {footText.thePageEndsAt(Math.round(max).toLocaleString('en'))}
         </text>
       )}
       {document.motions.length === 0 && document.pins.length === 0 && (
         <text x={(left + width) / 2} y={rows * 0.32} textAnchor="middle" className="empty">
-          Nothing moves yet. Click an element in the page, then press A.
+          {footText.nothingMovesYetClick}
         </text>
       )}
     </g>

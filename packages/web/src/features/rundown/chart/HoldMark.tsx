@@ -7,6 +7,7 @@ import { useOpenedPage } from '../../../state/opened-page.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
 import { grouped } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
+import { holdMarkText } from './text.ts';
 
 interface HoldGripsProps {
   bar: Bar;
@@ -30,7 +31,7 @@ export function HoldGrips({ bar, hold, x, y0, y1, view }: HoldGripsProps) {
         from: which === 'to' ? hold.from : hold.from + share,
         to: which === 'from' ? hold.to : hold.to + share,
       };
-      return changeMotion(bar.motion.id, 'change the hold', (m) => withHold(m, wanted));
+      return changeMotion(bar.motion.id, holdMarkText.changeTheHold, (m) => withHold(m, wanted));
     };
     dragOperation(e, session, { operation });
   };
@@ -39,7 +40,7 @@ export function HoldGrips({ bar, hold, x, y0, y1, view }: HoldGripsProps) {
       <path className="hold-bracket" d={`M${x + 11} ${a}h4V${b}h-4`} />
       {b - a > 12 && (
         <text className="what" x={x + 19} y={(a + b) / 2 + 4}>
-          holds {grouped(px)} px
+          {holdMarkText.holdsPx(grouped(px))}
         </text>
       )}
       <rect

@@ -17,6 +17,7 @@ import {
 import { grouped, toRow } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
+import { keyframesText } from './text.ts';
 
 /** Rows within which the ruler’s pointer lights a keyframe. */
 const LIT = 5;
@@ -70,7 +71,9 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
       <g key={i} className={`keyframes${chosen[i] === '1' ? ' chosen' : ''}${lit[i] === '1' ? ' lit' : ''}`}>
         <circle className="bar-keyframe" cx={x} cy={y} r={chosen[i] === '1' || lit[i] === '1' ? 3.6 : 2.4} />
         <circle className="keyframe-area" cx={x} cy={y} r={6} onPointerDown={(e) => press(e, p)}>
-          <title>{`${bar.motion.name}, ${Number((p * 100).toFixed(1))} %, at ${grouped(keyframeRow(bar, p))} px`}</title>
+          <title>
+            {keyframesText.atPx(bar.motion.name, Number((p * 100).toFixed(1)), grouped(keyframeRow(bar, p)))}
+          </title>
         </circle>
       </g>
     );

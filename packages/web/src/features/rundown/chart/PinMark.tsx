@@ -10,6 +10,7 @@ import { distanceWords, withDistance } from '../../../editor/model/pins.ts';
 import { grouped, toRow } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
+import { pinMarkText } from './text.ts';
 
 /** Bars begin to the right of it. */
 const MAX_LETTERS = 22;
@@ -36,7 +37,7 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
     const was = hold.end - hold.start;
     const { per } = view;
     const operation = (by: number, event: { altKey: boolean }) =>
-      changePin(pin.id, 'change the pin’s length', (p) =>
+      changePin(pin.id, pinMarkText.changeThePinsLength, (p) =>
         withDistance(p, { was, now: was + by * per }, layout.viewport.height, event.altKey),
       );
     const moved = () => link.scrollTo(at.current.hold.end);
@@ -63,7 +64,7 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
         <g className="handle active">
           <rect className="handle-shape" x={left - 8} y={y1 - 3} width={16} height={6} rx={1} />
           <text className="point" x={left + 14} y={y1 + 4}>
-            until {grouped(hold.end)} px
+            {pinMarkText.untilPx(grouped(hold.end))}
           </text>
         </g>
       )}
@@ -98,7 +99,7 @@ export function MutedPin({
         <title>{pin.name}</title>
         {ellipsized(pin.name, MAX_LETTERS)}
         <tspan className="pin-what" dx={6}>
-          muted
+          {pinMarkText.muted}
         </tspan>
       </text>
     </g>
@@ -125,7 +126,7 @@ export function PinTitle({ pin, hold, left, view }: PinTitleProps) {
       <title>{pin.name}</title>
       {ellipsized(pin.name, MAX_LETTERS)}
       <tspan className="pin-what" dx={6}>
-        {`pinned ${distanceWords(pin, hold)}`}
+        {pinMarkText.pinned(distanceWords(pin, hold))}
       </tspan>
     </text>
   );

@@ -6,6 +6,7 @@ import { otherWords, pointWords } from '../../../editor/words.ts';
 import { grouped, toRow } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { dragStore } from './use-grip.ts';
+import { readoutText } from './text.ts';
 
 const PLATE_HEIGHT = 54;
 /** About 6 px a letter at this size. */
@@ -58,7 +59,7 @@ export function Readout({
         {second}
       </text>
       <text x={px + 8} y={py + 46}>
-        {grouped(offset)} px{' '}
+        {readoutText.px(grouped(offset))}{' '}
         <tspan className="faint">
           {change > 0 ? '+' : change < 0 ? '−' : '±'}
           {grouped(Math.abs(change))}

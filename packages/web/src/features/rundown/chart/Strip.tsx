@@ -7,6 +7,7 @@ import { beginDrag } from '../../../ui/drag.ts';
 import { StripArt } from '../../../editor/strip/StripArt.tsx';
 import { fitView, grouped, offsetAt, PAD, toRow } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
+import { stripText } from './text.ts';
 
 export const STRIP = { x: 4, width: 80 };
 /** The strip of the Rundown is always drawn whole; the frame on it is the stretch that the lanes show. */
@@ -146,8 +147,7 @@ function HoverName({ offset, y }: { offset: number; y: number }) {
     <g className="strip-hover">
       <path d={`M${STRIP.x} ${y}h${STRIP.width}`} />
       <text x={STRIP.x + STRIP.width + 6} y={Math.max(12, y - 4)}>
-        {name ? `${name} · ` : ''}
-        {grouped(offset)} px
+        {stripText.px(name, grouped(offset))}
       </text>
     </g>
   );

@@ -7,6 +7,7 @@ import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useFixing } from '../../../state/use-fixing.ts';
 import { useLease } from '../../../state/use-lease.ts';
 import { useRundown } from '../rundown-context.ts';
+import { findingsDockText } from './text.ts';
 
 export function FindingsDock() {
   const { session } = useOpenedPage();
@@ -22,7 +23,7 @@ export function FindingsDock() {
   if (!id || !finding) return null;
   const step = (by: number) => setAt({ id, index: (index + by + own.length) % own.length });
   return (
-    <ul className="findings findings-dock" aria-label="Findings about this">
+    <ul className="findings findings-dock" aria-label={findingsDockText.findingsAboutThis}>
       <li>
         <FindingSign severity={finding.severity} label={finding.severity} />
         <span className="grow" title={finding.sentence}>
@@ -33,19 +34,24 @@ export function FindingsDock() {
             <button
               type="button"
               className="btn square"
-              aria-label="Previous finding"
+              aria-label={findingsDockText.previousFinding}
               onClick={() => step(-1)}
             >
               <Chevron to="left" />
             </button>
-            {index + 1} of {own.length}
-            <button type="button" className="btn square" aria-label="Next finding" onClick={() => step(1)}>
+            {findingsDockText.ofWord(index + 1, own.length)}
+            <button
+              type="button"
+              className="btn square"
+              aria-label={findingsDockText.nextFinding}
+              onClick={() => step(1)}
+            >
               <Chevron to="right" />
             </button>
           </span>
         )}
         <button type="button" className="btn" onClick={() => link.scrollTo(finding.at)}>
-          Show
+          {findingsDockText.show}
         </button>
         {finding.fix && (
           <button

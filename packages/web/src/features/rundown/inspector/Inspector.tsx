@@ -14,6 +14,7 @@ import { Sentence } from './Sentence.tsx';
 import { TimedInspector } from './driver/TimedInspector.tsx';
 import { MultiSelection } from './MultiSelection.tsx';
 import { InspectorHead } from './InspectorHead.tsx';
+import { inspectorText } from './text.ts';
 
 export function Inspector() {
   const { selection, document, unplaced } = useRundown();
@@ -37,7 +38,7 @@ export function Inspector() {
   }
   if (isEndless(bar.motion.driver)) return <MarqueeInspector bar={bar} />;
   return (
-    <section className="inspector" aria-label={`Motion ${bar.motion.name}`}>
+    <section className="inspector" aria-label={inspectorText.motion(bar.motion.name)}>
       <InspectorHead motion={bar.motion} />
       <div className="inspector-columns">
         <ViewDiagram bar={bar} />
@@ -55,26 +56,23 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
   const findName = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
   const element = layout.elements[chosen];
   return (
-    <section className="inspector" aria-label="Nothing selected">
+    <section className="inspector" aria-label={inspectorText.nothingSelected}>
       {element ? (
         <>
           <header className="inspector-head">
             <span className="inspector-name-plain">{elementName(element, layout)}</span>
             <i>
-              {element.tag}, {Math.round(element.box.width)} × {Math.round(element.box.height)} px
+              {inspectorText.px(element.tag, Math.round(element.box.width), Math.round(element.box.height))}
             </i>
             <span className="grow" />
             <button type="button" className="btn main" onClick={() => setAdding(true)}>
-              Add a motion <kbd className="kbd in-main">A</kbd>
+              {inspectorText.addAMotion} <kbd className="kbd in-main">A</kbd>
             </button>
           </header>
           <p className="summary selector">{element.selector}</p>
         </>
       ) : (
-        <p className="summary">
-          {count === 0 ? 'No motions yet.' : `${count} motions, ${placed} on this page.`} Click a bar to edit
-          its motion, or an element in the page to add one.
-        </p>
+        <p className="summary">{inspectorText.clickABarTo(count, placed)}</p>
       )}
       <Astray />
       {!element && count > 0 && <Cues pin={null} />}
@@ -115,10 +113,10 @@ function Astray() {
   ];
   if (astray.length === 0) return null;
   return (
-    <ul className="findings wide" aria-label="Not on this page">
+    <ul className="findings wide" aria-label={inspectorText.notOnThisPage}>
       {astray.map((a) => (
         <li key={a.id}>
-          <FindingSign severity="error" label="error" />
+          <FindingSign severity="error" label={inspectorText.error} />
           <button type="button" className="finding-name" onClick={() => select(a.id)}>
             {a.name}
           </button>
@@ -137,15 +135,13 @@ function Lost({ name, reason, id }: { name: string; reason: string; id: string }
     <section className="inspector" aria-label={name}>
       <header className="inspector-head">
         <span className="inspector-name-plain">{name}</span>
-        <i>is not on this page</i>
+        <i>{inspectorText.isNotOnThis}</i>
         <span className="grow" />
         <button type="button" className="btn" onClick={() => session.apply(removeThings([id], 'delete'))}>
-          Delete
+          {inspectorText.deleteIt}
         </button>
       </header>
-      <p className="summary">
-        It cannot be placed: {reason}. It is kept, and comes back when the page has a matching element again.
-      </p>
+      <p className="summary">{inspectorText.itCannotBePlaced(reason)}</p>
     </section>
   );
 }

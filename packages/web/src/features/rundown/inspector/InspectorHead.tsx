@@ -10,6 +10,7 @@ import { DRIVER_WORDS } from '../../../editor/drivers/words.ts';
 import { effectWords } from '../../../editor/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { MoreActions } from './MoreActions.tsx';
+import { inspectorHeadText } from './text.ts';
 
 export function InspectorHead({ motion, children }: { motion: Motion; children?: ReactNode }) {
   const { session } = useOpenedPage();
@@ -26,17 +27,25 @@ export function InspectorHead({ motion, children }: { motion: Motion; children?:
       </i>
       <span className="grow" />
       {children}
-      <span className="count">
-        {index + 1} of {document.motions.length}
-      </span>
-      <button type="button" className="btn square" aria-label="Previous motion" onClick={() => step(-1)}>
+      <span className="count">{inspectorHeadText.ofWord(index + 1, document.motions.length)}</span>
+      <button
+        type="button"
+        className="btn square"
+        aria-label={inspectorHeadText.previousMotion}
+        onClick={() => step(-1)}
+      >
         <Chevron to="left" />
       </button>
-      <button type="button" className="btn square" aria-label="Next motion" onClick={() => step(1)}>
+      <button
+        type="button"
+        className="btn square"
+        aria-label={inspectorHeadText.nextMotion}
+        onClick={() => step(1)}
+      >
         <Chevron to="right" />
       </button>
       <button type="button" className="btn" aria-pressed={solo} onClick={() => setSolo(!solo)}>
-        Solo
+        {inspectorHeadText.solo}
       </button>
       <button
         type="button"
@@ -44,7 +53,7 @@ export function InspectorHead({ motion, children }: { motion: Motion; children?:
         aria-pressed={!motion.on}
         onClick={() => session.apply(switchOn([motion.id], !motion.on))}
       >
-        {motion.on ? 'Mute' : 'Muted'}
+        {motion.on ? inspectorHeadText.mute : inspectorHeadText.muted}
       </button>
       <MoreActions />
     </header>
@@ -64,7 +73,7 @@ function Name({ motion }: { motion: Motion }) {
       <button
         type="button"
         className="inspector-name"
-        title="Rename (F2)"
+        title={inspectorHeadText.renameF2}
         data-rename
         onClick={() => setName(motion.name)}
       >
@@ -74,7 +83,7 @@ function Name({ motion }: { motion: Motion }) {
   return (
     <input
       className="field inspector-name-field"
-      aria-label="Name of the motion"
+      aria-label={inspectorHeadText.nameOfTheMotion}
       autoFocus
       maxLength={120}
       value={name}

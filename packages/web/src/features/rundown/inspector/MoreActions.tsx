@@ -9,12 +9,13 @@ import { Popover } from '../../../ui/Popover.tsx';
 import { newId } from '../../../state/new-id.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useRundown } from '../rundown-context.ts';
+import { moreActionsText } from './text.ts';
 
 /** `of`: what is meant where that is not the selection. */
 export function MoreActions({ of }: { of?: readonly string[] }) {
   const { selection } = useRundown();
   return (
-    <Popover label="More" trigger="More" placement="bottom-end">
+    <Popover label={moreActionsText.more} trigger={moreActionsText.more} placement="bottom-end">
       {(close) => <Actions ids={of ?? selection} close={close} />}
     </Popover>
   );
@@ -29,14 +30,14 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
   if (naming && body)
     return (
       <NameForm
-        label="Name of the preset"
+        label={moreActionsText.nameOfThePreset}
         initial={body.motions[0]?.name ?? body.pins[0]?.name ?? ''}
-        action="Save as preset"
+        action={moreActionsText.saveAsPreset}
         onName={(name) =>
           void api
             .keepPreset({ body: { name, body } })
             .then((p) => {
-              notify(`“${p.name}” is saved for all projects. Find it under + Motion.`);
+              notify(moreActionsText.isSavedForAll(p.name));
               close();
               return refresh();
             })
@@ -47,7 +48,7 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
   return (
     <div className="popover-list">
       <button type="button" disabled={!body} onClick={() => setNaming(true)}>
-        <span className="grow">Save as preset …</span>
+        <span className="grow">{moreActionsText.saveAsPresetItem}</span>
       </button>
       <button
         type="button"
@@ -57,7 +58,8 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
           close();
         }}
       >
-        <span className="grow">Duplicate</span> <kbd className="kbd">Ctrl D</kbd>
+        <span className="grow">{moreActionsText.duplicate}</span>{' '}
+        <kbd className="kbd">{moreActionsText.ctrlD}</kbd>
       </button>
       <button
         type="button"
@@ -66,7 +68,8 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
           close();
         }}
       >
-        <span className="grow">Delete</span> <kbd className="kbd">Del</kbd>
+        <span className="grow">{moreActionsText.deleteIt}</span>{' '}
+        <kbd className="kbd">{moreActionsText.del}</kbd>
       </button>
     </div>
   );

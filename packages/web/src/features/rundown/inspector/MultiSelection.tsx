@@ -9,6 +9,7 @@ import type { Bar } from '../../../editor/model/bars.ts';
 import { DRIVER_WORDS } from '../../../editor/drivers/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { MoreActions } from './MoreActions.tsx';
+import { multiSelectionText } from './text.ts';
 
 const ACTS: readonly [string, (bars: readonly Bar[]) => Motion[]][] = [
   ['Align starts', alignStarts],
@@ -27,13 +28,13 @@ export function MultiSelection() {
   const end = Math.max(...chosen.map((b) => b.placed.end));
   const on = document.motions.some((m) => selection.includes(m.id) && m.on);
   return (
-    <section className="inspector" aria-label="Selected motions">
+    <section className="inspector" aria-label={multiSelectionText.selectedMotions}>
       <header className="inspector-head">
-        <span className="inspector-name-plain">{selection.length} motions</span>
-        <i>{kinds.length > 1 ? 'mixed drivers' : kinds[0]}</i>
+        <span className="inspector-name-plain">{multiSelectionText.motions(selection.length)}</span>
+        <i>{kinds.length > 1 ? multiSelectionText.mixedDrivers : kinds[0]}</i>
         <span className="grow" />
         <button type="button" className="btn" onClick={() => session.apply(switchOn(selection, !on))}>
-          {on ? 'Mute all' : 'Unmute all'}
+          {on ? multiSelectionText.muteAll : multiSelectionText.unmuteAll}
         </button>
         <MoreActions />
       </header>
@@ -50,25 +51,20 @@ export function MultiSelection() {
           </button>
         ))}
         <button type="button" className="btn" aria-pressed={solo} onClick={() => setSolo(!solo)}>
-          Solo
+          {multiSelectionText.solo}
         </button>
       </div>
-      <p className="summary">
-        Together from {Math.round(start)} to {Math.round(end)} px of scroll. Drag one to move them all; Shift
-        while dragging an end moves the same end of all.
-      </p>
+      <p className="summary">{multiSelectionText.togetherFromToPx(Math.round(start), Math.round(end))}</p>
       <ul className="several">
         {chosen.slice(0, 12).map((b) => (
           <li key={b.motion.id}>
             <button type="button" className="btn plain" onClick={() => session.select([b.motion.id])}>
               <DriverSign kind={b.motion.driver.kind} /> {b.motion.name} <i>{effectWords(b.motion)}</i>
             </button>
-            <span>
-              {Math.round(b.placed.start)}–{Math.round(b.placed.end)} px
-            </span>
+            <span>{multiSelectionText.px(Math.round(b.placed.start), Math.round(b.placed.end))}</span>
           </li>
         ))}
-        {chosen.length > 12 && <li>and {chosen.length - 12} more</li>}
+        {chosen.length > 12 && <li>{multiSelectionText.andMore(chosen.length - 12)}</li>}
       </ul>
     </section>
   );

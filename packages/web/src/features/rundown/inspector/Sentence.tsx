@@ -21,6 +21,7 @@ import { HoldField } from './options/HoldField.tsx';
 import { StaggerField } from './options/StaggerField.tsx';
 import { Target } from './options/Target.tsx';
 import { TieEditor, tieWords } from './range/TieEditor.tsx';
+import { sentenceText } from './text.ts';
 
 const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
   { value: 'fade', text: 'only fades', note: 'keeps opacity, drops movement' },
@@ -55,13 +56,13 @@ export function Sentence({ bar }: { bar: Bar }) {
       <PresetField motion={motion} />
       <ConditionDifferences of={motion} />
       <p>
-        moves{' '}
+        {sentenceText.moves}{' '}
         <Popover
           className="word"
-          label="Element"
+          label={sentenceText.element}
           trigger={
             bar.others.length
-              ? `${elementName(element, layout)} and ${bar.others.length} more`
+              ? sentenceText.andMore(elementName(element, layout), bar.others.length)
               : elementName(element, layout)
           }
         >
@@ -76,14 +77,14 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <StaggerField motion={motion} timed={false} onChange={(stagger) => change('stagger', { stagger })} />
       <p>
-        from <Point bar={bar} side="start" />
+        {sentenceText.from} <Point bar={bar} side="start" />
       </p>
       <p>
-        until <Point bar={bar} side="end" />{' '}
+        {sentenceText.until} <Point bar={bar} side="end" />{' '}
         <HoldField bar={bar} onChange={(label, how) => session.apply(changeMotion(motion.id, label, how))} />
       </p>
       <p>
-        eased{' '}
+        {sentenceText.eased}{' '}
         <EasingField
           value={motion.easing}
           onChange={(easing) => change('ease', { easing })}
@@ -91,14 +92,14 @@ export function Sentence({ bar }: { bar: Bar }) {
             preview.show(easing === null ? null : changeMotion(motion.id, 'ease', (m) => ({ ...m, easing })))
           }
         />
-        , damping:{' '}
+        {sentenceText.damping}{' '}
         <DampingField value={motion.damping} onChange={(damping) => change('damping', { damping })} />
       </p>
       <p>
-        it{' '}
+        {sentenceText.it}{' '}
         <Popover
           className="word"
-          label="Fill"
+          label={sentenceText.fill}
           trigger={present(FILL.find((f) => f.value === motion.fill)).text}
         >
           {(close) => (
@@ -106,24 +107,26 @@ export function Sentence({ bar }: { bar: Bar }) {
               options={FILL}
               value={motion.fill}
               onChoose={(fill) => {
-                change('change the fill', { fill });
+                change(sentenceText.changeTheFill, { fill });
                 close();
               }}
             />
           )}
         </Popover>{' '}
-        and{' '}
+        {sentenceText.and}{' '}
         <Popover
           className="word"
-          label="Composite"
-          trigger={motion.composite === 'add' ? 'adds to other values' : 'replaces other values'}
+          label={sentenceText.composite}
+          trigger={
+            motion.composite === 'add' ? sentenceText.addsToOtherValues : sentenceText.replacesOtherValues
+          }
         >
           {(close) => (
             <Choices
               options={COMPOSITE}
               value={motion.composite}
               onChoose={(composite) => {
-                change('change the composite', { composite });
+                change(sentenceText.changeTheComposite, { composite });
                 close();
               }}
             />
@@ -131,10 +134,10 @@ export function Sentence({ bar }: { bar: Bar }) {
         </Popover>
       </p>
       <p>
-        with reduced motion it{' '}
+        {sentenceText.withReducedMotionIt}{' '}
         <Popover
           className="word"
-          label="With reduced motion"
+          label={sentenceText.withReducedMotion}
           trigger={present(REDUCED.find((r) => r.value === motion.reducedMotion)).text}
         >
           {(close) => (
@@ -142,7 +145,7 @@ export function Sentence({ bar }: { bar: Bar }) {
               options={REDUCED}
               value={motion.reducedMotion}
               onChoose={(reducedMotion) => {
-                change('change reduced motion', { reducedMotion });
+                change(sentenceText.changeReducedMotion, { reducedMotion });
                 close();
               }}
             />
@@ -160,12 +163,14 @@ function Point({ bar, side }: { bar: Bar; side: Side }) {
   const { motion } = bar;
   const put = (point: RangePoint) =>
     session.apply(
-      changeMotion(motion.id, `move the ${side}`, (m) =>
+      changeMotion(motion.id, sentenceText.moveThe(side), (m) =>
         untied({ ...m, range: { ...m.range, [side]: point } }, side),
       ),
     );
   const step = (steps: number) =>
-    session.nudge(changeMotion(motion.id, `move the ${side}`, (m) => untied(nudged(m, side, steps), side)));
+    session.nudge(
+      changeMotion(motion.id, sentenceText.moveThe(side), (m) => untied(nudged(m, side, steps), side)),
+    );
   return (
     <span
       onKeyDown={(e) => {
@@ -179,7 +184,7 @@ function Point({ bar, side }: { bar: Bar; side: Side }) {
     >
       <Popover
         className={`word point-${motion.driver.kind}`}
-        label={`The ${side}`}
+        label={sentenceText.the(side)}
         trigger={tieWords(motion, side, document) ?? pointWords(motion.range[side], side, motion.driver.kind)}
       >
         {() => (

@@ -6,6 +6,7 @@ import { useShownPage } from '../../../preview/shown-page.ts';
 import { useGrip } from '../chart/use-grip.ts';
 import { useSingle } from '../rundown-context.ts';
 import { useLines } from './use-lines.ts';
+import { gutterText } from './text.ts';
 
 /** px that a number needs below the one at the top. */
 const ROOM = 22;
@@ -34,7 +35,7 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
       height={height + 12}
       style={{ left }}
       role="group"
-      aria-label="Height in the viewport"
+      aria-label={gutterText.heightInTheViewport}
     >
       <path
         className="gutter-line"
@@ -60,7 +61,7 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
           <path d={`M0 ${now * height}h14`} />
           {apart.every((t) => Math.abs(t - now * height) > 12) && (
             <text x={17} y={now * height + 4}>
-              now {Math.round(now * 100)} %
+              {gutterText.now(Math.round(now * 100))}
             </text>
           )}
         </g>

@@ -1,6 +1,7 @@
 /** Over the preview of a page under development that has not said hello yet: where it is looked for, and the line that it needs. */
 import { connectTag } from '../../../preview/connect-tag.ts';
 import { notify, notifyError } from '../../../ui/notices.tsx';
+import { liveNoteText } from './text.ts';
 
 export function LiveNote({
   live,
@@ -15,16 +16,16 @@ export function LiveNote({
   return (
     <div className="preview-note live">
       <p>
-        <b>Waiting for {live.url}</b>
+        <b>{liveNoteText.waitingFor(live.url)}</b>
       </p>
       <p>
         {refused === 'wrong code'
-          ? 'The page is there, but its script tag has another pairing code. Use this one:'
+          ? liveNoteText.thePageIsThere
           : refused === 'other origin'
-            ? 'The page has gone to another address than it was connected under.'
-            : 'Start your development server, and put this line into the page’s HTML while you work on it:'}
+            ? liveNoteText.thePageHasGone
+            : liveNoteText.startYourDevelopmentServer}
       </p>
-      <pre className="live-tag" tabIndex={0} aria-label="Line for the page’s HTML">
+      <pre className="live-tag" tabIndex={0} aria-label={liveNoteText.lineForThePages}>
         {tag}
       </pre>
       <p className="live-buttons">
@@ -32,13 +33,15 @@ export function LiveNote({
           type="button"
           className="btn main"
           onClick={() =>
-            void navigator.clipboard.writeText(tag).then(() => notify('The line is copied.'), notifyError)
+            void navigator.clipboard
+              .writeText(tag)
+              .then(() => notify(liveNoteText.theLineIsCopied), notifyError)
           }
         >
-          Copy the line
+          {liveNoteText.copyTheLine}
         </button>
         <button type="button" className="btn" onClick={() => again()}>
-          Look again
+          {liveNoteText.lookAgain}
         </button>
       </p>
     </div>

@@ -10,6 +10,7 @@ import { cssAt, computeCurves, withKeyframe } from '../../../editor/model/curves
 import type { Curve } from '../../../editor/model/curves.ts';
 import { nearestKeyframe, splitParts, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
+import { moveGripsText } from './text.ts';
 
 type Property = 'translate' | 'scale' | 'rotate';
 interface MoveGripsProps {
@@ -62,7 +63,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
     const change = (event: globalThis.PointerEvent) => {
       const css = value(stop.value, place(event));
       const keyframes = withKeyframe(curve.keyframes, index, { value: css });
-      const operation = changeMotion(motion.id, `set ${property} in the page`, (m) => ({
+      const operation = changeMotion(motion.id, moveGripsText.setInThePage(property), (m) => ({
         ...m,
         keyframes: { ...m.keyframes, [property]: keyframes },
       }));
@@ -87,7 +88,13 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
   const away = (p: { x: number; y: number }) => Math.hypot(p.x - at.x, p.y - at.y);
   const angle = (p: { x: number; y: number }) => (Math.atan2(p.y - at.y, p.x - at.x) * 180) / Math.PI;
   return (
-    <svg className="move-grips" width={width} height={height} role="group" aria-label="Drag the element">
+    <svg
+      className="move-grips"
+      width={width}
+      height={height}
+      role="group"
+      aria-label={moveGripsText.dragTheElement}
+    >
       {of('rotate') && (
         <g>
           <path className="grip-arm" d={`M${at.x} ${at.y}V${at.y - arm}`} />
@@ -102,7 +109,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
               pull(e, 'rotate', (css, to) => pulledRotate(css, angle(to) - begun));
             }}
           >
-            <title>Rotate, at the nearest keyframe</title>
+            <title>{moveGripsText.rotateAtTheNearest}</title>
           </circle>
         </g>
       )}
@@ -121,7 +128,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
               pull(e, 'scale', (css, to) => pulledScale(css, away(to) / begun));
             }}
           >
-            <title>Scale, at the nearest keyframe</title>
+            <title>{moveGripsText.scaleAtTheNearest}</title>
           </rect>
         </g>
       )}
@@ -144,7 +151,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
               );
             }}
           >
-            <title>Move, at the nearest keyframe</title>
+            <title>{moveGripsText.moveAtTheNearest}</title>
           </circle>
         </g>
       )}

@@ -6,6 +6,7 @@ import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useOutside } from '../../../state/use-outside.ts';
 import { LiveNote } from './LiveNote.tsx';
+import { pageNoteText } from './text.ts';
 
 const BLOCKED = {
   lost: 'The page has not answered for ten seconds. Its own scripts may keep it from doing so, or it has gone elsewhere.',
@@ -25,14 +26,14 @@ export function PageNote({ opened }: { opened: OpenedFrame }) {
     return <LiveNote live={page.live} refused={view.refused} again={opened.again} />;
   if (why === null)
     return view.link === 'loading' && !view.layout ? (
-      <div className="preview-note">Opening the page …</div>
+      <div className="preview-note">{pageNoteText.openingThePage}</div>
     ) : null;
   return (
     <div className="preview-note stopped" role="alert">
       <p>{BLOCKED[why]}</p>
       <p className="preview-note-buttons">
         <button type="button" className="btn main" onClick={() => opened.again({ scripts: opened.scripts })}>
-          Reload the page
+          {pageNoteText.reloadThePage}
         </button>
         {!page.live && opened.scripts && <WithoutScripts opened={opened} />}
       </p>
@@ -42,7 +43,7 @@ export function PageNote({ opened }: { opened: OpenedFrame }) {
 
 const WithoutScripts = ({ opened }: { opened: OpenedFrame }) => (
   <button type="button" className="btn" onClick={() => opened.again({ scripts: false })}>
-    Open without scripts
+    {pageNoteText.openWithoutScripts}
   </button>
 );
 
@@ -54,21 +55,15 @@ export function PageRemark({ opened }: { opened: OpenedFrame }) {
   if (!opened.scripts)
     return (
       <p className="preview-late">
-        {opened.sentOff
-          ? 'Its scripts kept taking the keyboard, so they are off.'
-          : 'Shown without its scripts.'}{' '}
+        {opened.sentOff ? pageNoteText.itsScriptsKeptTaking : pageNoteText.shownWithoutItsScripts}{' '}
         <button type="button" className="btn small" onClick={() => opened.again({ scripts: true })}>
-          Run its scripts
+          {pageNoteText.runItsScripts}
         </button>
       </p>
     );
-  if (trouble === 'focus') return <p className="preview-late">This page keeps taking the keyboard.</p>;
+  if (trouble === 'focus') return <p className="preview-late">{pageNoteText.thisPageKeepsTaking}</p>;
   if (blocked.length > 0 && !page.outside) return <OtherHosts hosts={blocked} />;
-  return late ? (
-    <p className="preview-late">
-      Its load event never fired; measured three seconds after its DOM was ready.
-    </p>
-  ) : null;
+  return late ? <p className="preview-late">{pageNoteText.itsLoadEventNever}</p> : null;
 }
 
 function OtherHosts({ hosts }: { hosts: readonly string[] }) {
@@ -76,10 +71,9 @@ function OtherHosts({ hosts }: { hosts: readonly string[] }) {
   const more = hosts.length > 1 ? ` and ${hosts.length - 1} more` : '';
   return (
     <p className="preview-late" title={hosts.join('\n')}>
-      Files from {hosts[0]}
-      {more} were not loaded.{' '}
+      {pageNoteText.filesFromWereNot(hosts[0], more)}{' '}
       <button type="button" className="btn small" onClick={() => set(true)}>
-        Load from other hosts
+        {pageNoteText.loadFromOtherHosts}
       </button>
     </p>
   );

@@ -11,6 +11,7 @@ import { Gutter } from './Gutter.tsx';
 import { Guides } from './Guides.tsx';
 import { MoveGrips } from './MoveGrips.tsx';
 import { PageNote, PageRemark } from './PageNote.tsx';
+import { previewText } from './text.ts';
 
 const GUTTER = 84;
 
@@ -34,7 +35,7 @@ export function Preview({ width, height }: { width: number; height: number }) {
         <iframe
           key={opened.key}
           ref={frame}
-          title={`Preview of ${page.name}`}
+          title={previewText.previewOf(page.name)}
           sandbox={makeSandbox(page)}
           tabIndex={page.live ? undefined : -1}
           style={{ width: viewport.width, height: viewport.height, transform: `scale(${scale})` }}

@@ -8,6 +8,7 @@ import { useChoice } from '../../../state/choice.ts';
 import { useSettings } from '../../../state/settings.ts';
 import { traceFrom, withTrace } from '../../../state/traces.ts';
 import { useRundown } from '../rundown-context.ts';
+import { recorderText } from './text.ts';
 
 /** A recording ends by itself after this long, ms. */
 const LONGEST = 5 * 60_000;
@@ -22,10 +23,10 @@ export function Recorder() {
   const stop = () => {
     setOn(false);
     const trace = traceFrom(samples.current, settings.traces);
-    if (!trace) return notify('Nothing was scrolled, so nothing was recorded.');
+    if (!trace) return notify(recorderText.nothingWasScrolledSo);
     putSettings({ ...settings, traces: withTrace(settings.traces, trace) });
     choose({ gesture: traceKey(trace) });
-    notify(`${trace.name}: ${(lastItem(trace.samples).t / 1000).toFixed(1)} s, chosen as the gesture.`);
+    notify(recorderText.sChosenAsThe(trace.name, (lastItem(trace.samples).t / 1000).toFixed(1)));
   };
   const ended = useRef(stop);
   ended.current = stop;
@@ -49,10 +50,10 @@ export function Recorder() {
       className="btn tall"
       aria-pressed={on}
       disabled={max <= 0}
-      title={on ? 'Ends the recording and chooses it as the gesture' : 'Records how you scroll the page'}
+      title={on ? recorderText.endsTheRecordingAnd : recorderText.recordsHowYouScroll}
       onClick={() => (on ? stop() : setOn(true))}
     >
-      {on ? 'End recording' : 'Record'}
+      {on ? recorderText.endRecording : recorderText.record}
     </button>
   );
 }

@@ -11,6 +11,7 @@ import { useSettings } from '../../../state/settings.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { play } from './play.ts';
 import { Recorder } from './Recorder.tsx';
+import { transportText } from './text.ts';
 
 export function Transport() {
   const { link } = useShownPage();
@@ -35,14 +36,14 @@ export function Transport() {
         className="btn main"
         disabled={max <= 0}
         aria-pressed={playing}
-        title={max <= 0 ? 'There is nothing to scroll' : 'Space'}
+        title={max <= 0 ? transportText.thereIsNothingTo : transportText.space}
         onClick={() => setPlaying(!playing)}
       >
-        <PlaySign on={playing} /> {playing ? 'Stop' : 'Play'}
+        <PlaySign on={playing} /> {playing ? transportText.stop : transportText.play}
       </button>
       <Popover
         className="btn tall"
-        label={`Gesture: ${gesture.name}`}
+        label={transportText.gesture(gesture.name)}
         trigger={
           <>
             {gesture.name} <GestureCurve gesture={gesture} /> <Down />
@@ -69,7 +70,7 @@ export function Transport() {
       </Popover>
       <Popover
         className="btn tall"
-        label={`Frames at ${clock.name}`}
+        label={transportText.framesAt(clock.name)}
         trigger={
           <>
             {clock.name} <Down />
@@ -101,8 +102,8 @@ function Figures() {
   const frames = framesInRange(gesture, bar.placed, bar.max, clock);
   return (
     <p className="figures">
-      <b>{frames}</b> frames in range <span aria-hidden>·</span>{' '}
-      <b>{Math.round(bar.placed.end - bar.placed.start)}</b> px of scroll
+      <b>{frames}</b> {transportText.framesInRange} <span aria-hidden>·</span>{' '}
+      <b>{Math.round(bar.placed.end - bar.placed.start)}</b> {transportText.pxOfScroll}
     </p>
   );
 }

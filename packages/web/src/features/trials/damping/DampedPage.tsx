@@ -6,6 +6,7 @@ import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useTrials } from '../trials-context.ts';
 import { withDamping, handStore, triedOn } from './scroll-input.ts';
+import { dampedPageText } from '../text.ts';
 
 /** Keys that scroll, in heights of the viewport: the page itself never has the keyboard. */
 const KEYS: Record<string, number> = {
@@ -66,9 +67,9 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
   const isUsed = tried.every((m) => JSON.stringify(m.damping) === JSON.stringify(damped));
   const count = `${tried.length} ${tried.length === 1 ? 'motion' : 'motions'}`;
   return (
-    <section className="damped" aria-label="Try it on the page">
+    <section className="damped" aria-label={dampedPageText.tryItOnThe}>
       <h2>
-        Try it on the page
+        {dampedPageText.tryItOnThe}
         <small>{count}</small>
         <span className="grow" />
         {other && (
@@ -78,21 +79,21 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
             aria-pressed={second}
             onClick={() => setSecond(!second)}
           >
-            The other
+            {dampedPageText.theOther}
           </button>
         )}
         {!isUsed && tried.length > 0 && (
           <button
             type="button"
             className="btn small"
-            title={`Sets the damping of ${count}`}
-            onClick={() => session.apply(edit('set the damping', (d) => withDamping(d, damped)))}
+            title={dampedPageText.setsTheDampingOf(count)}
+            onClick={() => session.apply(edit(dampedPageText.setTheDamping, (d) => withDamping(d, damped)))}
           >
-            Use it
+            {dampedPageText.useIt}
           </button>
         )}
         <button type="button" className="btn small" onClick={close}>
-          Close
+          {dampedPageText.close}
         </button>
       </h2>
       <div
@@ -100,7 +101,7 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
         className="damped-room"
         style={{ '--ratio': `${viewport.width} / ${viewport.height}` } as object}
       >
-        <i style={{ width }}>Scroll it with the wheel.</i>
+        <i style={{ width }}>{dampedPageText.scrollItWithThe}</i>
       </div>
     </section>
   );

@@ -10,6 +10,7 @@ import { useSettings } from '../../../state/settings.ts';
 import { DampedPage } from './DampedPage.tsx';
 import { apart, DISTANCE, listDampings, ratesFor, computeResponse } from './model.ts';
 import { useTrials } from '../trials-context.ts';
+import { tryItText } from '../text.ts';
 
 interface TryItProps {
   /** stands in place of its name */
@@ -47,13 +48,13 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
   const facts = HAND_INPUTS[input](DISTANCE);
   return (
     <>
-      <section className="feel" aria-label="Feel">
+      <section className="feel" aria-label={tryItText.feel}>
         <h2>
           {tabs}
           <span className="grow" />
           {!damped && (
             <button type="button" className="btn small" onClick={() => tryIt(true)}>
-              Try it
+              {tryItText.tryIt}
             </button>
           )}
           {!other && (
@@ -62,12 +63,12 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
               className="btn small"
               onClick={() => setOther(used[1] ?? { kind: 'spring', frequency: 2.4, ratio: 0.8 })}
             >
-              Compare
+              {tryItText.compare}
             </button>
           )}
         </h2>
         <p className="feel-setup">
-          <Popover className="word" label="Scroll input" trigger={facts.what}>
+          <Popover className="word" label={tryItText.scrollInput} trigger={facts.what}>
             {(close) => (
               <Choices
                 options={INPUTS.map((id) => ({
@@ -83,12 +84,12 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
               />
             )}
           </Popover>
-          , damping: <DampingField value={how} onChange={setOwn} />
+          {tryItText.damping} <DampingField value={how} onChange={setOwn} />
           {other && (
             <>
-              , compared with <DampingField value={other} onChange={setOther} />
+              {tryItText.comparedWith} <DampingField value={other} onChange={setOther} />
               <button type="button" className="btn small" onClick={() => setOther(null)}>
-                Remove
+                {tryItText.remove}
               </button>
             </>
           )}
@@ -105,10 +106,17 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
                   {clockById(rate).name}
                   <Figure name="lag" value={r.lag} unit="px" limit={limits.lag} />
                   <Figure name="settles" value={r.after} unit="ms" limit={limits.settle} />
-                  {r.overshoot > 0.005 && <small>swings {Math.round(100 * r.overshoot)} % past</small>}
+                  {r.overshoot > 0.005 && (
+                    <small>{tryItText.swingsPast(Math.round(100 * r.overshoot))}</small>
+                  )}
                 </h3>
                 <TimeChart
-                  label={`At ${clockById(rate).name} ${dampingLabel(how)}: largest lag ${Math.round(r.lag)} px, settled after ${Math.round(r.settled)} ms`}
+                  label={tryItText.atLargestLagPx(
+                    clockById(rate).name,
+                    dampingLabel(how),
+                    Math.round(r.lag),
+                    Math.round(r.settled),
+                  )}
                   height={148}
                   x={{ max: until, unit: 'ms' }}
                   y={{ min: 0, max: top, unit: 'px' }}
@@ -142,14 +150,15 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
           })}
         </div>
         <p className="feel-legend">
-          <span className="line-hand" /> scroll <span className="line-page" /> page, a dot per frame
+          <span className="line-hand" /> {tryItText.scroll} <span className="line-page" />{' '}
+          {tryItText.pageADotPer}
           {other && (
             <>
-              <span className="line-other" /> the other
+              <span className="line-other" /> {tryItText.theOther}
             </>
           )}
           <span className="grow" />
-          Largest difference <b>{apart(seen[0]!, seen[1]!).toFixed(1)} px</b>
+          {tryItText.largestDifference} <b>{tryItText.px(apart(seen[0]!, seen[1]!).toFixed(1))}</b>
         </p>
       </section>
       {damped && <DampedPage how={how} other={other} close={away} />}
@@ -162,9 +171,9 @@ const round = (n: number) => Math.round(n * 10) / 10;
 function Figure({ name, value, unit, limit }: { name: string; value: number; unit: string; limit: number }) {
   const over = value > limit;
   return (
-    <small className={over ? 'bad' : ''} title={`Limit ${limit} ${unit}`}>
+    <small className={over ? 'bad' : ''} title={tryItText.limit(limit, unit)}>
       {name} {Math.round(value)} {unit}
-      {over && <span className="sr-only"> (past the limit)</span>}
+      {over && <span className="sr-only"> {tryItText.pastTheLimit}</span>}
     </small>
   );
 }

@@ -9,6 +9,7 @@ import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage, useShownDocument } from '../../../state/opened-page.ts';
 import { useLinkedPage } from '../../../preview/use-linked-page.ts';
 import { withDamping, handStore } from './scroll-input.ts';
+import { unseenPageText } from '../text.ts';
 
 export function UnseenPage() {
   const { page } = useOpenedPage();
@@ -24,7 +25,7 @@ export function UnseenPage() {
     <iframe
       key={key}
       ref={frame}
-      title={place ? `${page.name}, to scroll` : `${page.name}, measured`}
+      title={place ? unseenPageText.toScroll(page.name) : unseenPageText.measured(page.name)}
       sandbox={makeSandbox(page)}
       className={place ? 'damped-page' : 'unseen-page'}
       style={{

@@ -8,6 +8,7 @@ import { makeSandbox, useOpenedFrame } from '../../../preview/use-opened-frame.t
 import { useLayout } from '../../../preview/shown-page.ts';
 import { useOpenedPage, useSettledDocument } from '../../../state/opened-page.ts';
 import { useWork } from '../../../state/work.ts';
+import { measuredSizesText } from '../text.ts';
 
 /** A page that answers with another size has not been laid out anew yet: asked again after this long, ms. */
 const AGAIN_MS = 30;
@@ -63,7 +64,7 @@ function Frame({ wanted }: { wanted: Viewport }) {
     <iframe
       key={key}
       ref={frame}
-      title={`${page.name}, measured at other sizes`}
+      title={measuredSizesText.measuredAtOtherSizes(page.name)}
       sandbox={makeSandbox(page)}
       className="unseen-page"
       style={{ width, height }}

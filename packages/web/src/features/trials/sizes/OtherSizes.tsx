@@ -9,15 +9,20 @@ import { FindingRow } from '../FindingRow.tsx';
 import { useTrials } from '../trials-context.ts';
 import { spanWords } from './model.ts';
 import { useElsewhere } from './use-elsewhere.ts';
+import { otherSizesText } from '../text.ts';
 
 export function OtherSizes() {
   const { stale } = useTrials().sweep;
   const list = useElsewhere();
   if (list.length === 0) return null;
   return (
-    <section className="other-sizes" aria-label="At other sizes" data-state={stale ? 'stale' : 'fresh'}>
+    <section
+      className="other-sizes"
+      aria-label={otherSizesText.atOtherSizes}
+      data-state={stale ? 'stale' : 'fresh'}
+    >
       <h3>
-        At other sizes <small>{list.length}</small>
+        {otherSizesText.atOtherSizes} <small>{list.length}</small>
       </h3>
       <ul>
         {list.map((f) => (
@@ -44,7 +49,7 @@ function Row({ one }: { one: SweptFinding }) {
       place={spanWords(present(swept), one.at)}
       isHere={false}
       stale={stale}
-      showTitle={`Opens the page at ${viewport.width} × ${viewport.height}${how === 'between' ? ', which was interpolated and will be measured' : ''}`}
+      showTitle={otherSizesText.opensThePageAt(viewport.width, viewport.height, how)}
       show={() => {
         setViewport(viewport);
         session.select(finding.about ? [finding.about] : []);

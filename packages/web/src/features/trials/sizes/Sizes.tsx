@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { useStore } from 'zustand';
-import { checkById, SWEEP_HEIGHTS, SWEEP_WIDTHS, sizeKey, itemAt, present } from '@lyvek/core';
+import { checkById, SWEEP_HEIGHTS, SWEEP_WIDTHS, sizeKey, itemAt, lastItem, present } from '@lyvek/core';
 import type { SizeFacts, Swept, SweptFinding } from '@lyvek/core';
 import { FindingSign } from '../../../ui/glyphs.tsx';
 import { useShownPage } from '../../../preview/shown-page.ts';
@@ -12,7 +12,10 @@ import { useTrials } from '../trials-context.ts';
 import { foundAt, howWords, listRows, findWorst, toZoomed } from './model.ts';
 import { useElsewhere } from './use-elsewhere.ts';
 import type { Sweep } from './use-sweep.ts';
+import { sizesText } from '../text.ts';
 
+const SMALLEST = `${itemAt(SWEEP_WIDTHS, 0)} × ${itemAt(SWEEP_HEIGHTS, 0)}`;
+const LARGEST = `${lastItem(SWEEP_WIDTHS)} × ${lastItem(SWEEP_HEIGHTS)}`;
 const sizeWords = ({ viewport: { width, height }, zoomed }: SizeFacts): string =>
   zoomed
     ? `${zoomed.window.width} × ${zoomed.window.height} at ${Math.round(100 * zoomed.by)} %`
@@ -26,12 +29,8 @@ export function Sizes() {
   if (!swept)
     return (
       <div className="sizes-empty">
-        <p>
-          Does everything still start, end and stay pinned on a phone, on a large screen, zoomed to 200 %? The
-          page is measured at a few dozen sizes between {SWEEP_WIDTHS[0]} × {SWEEP_HEIGHTS[0]} and{' '}
-          {SWEEP_WIDTHS.at(-1)} × {SWEEP_HEIGHTS.at(-1)}, and interpolated in between where that is reliable.
-        </p>
-        <Progress sweep={sweep} face="Look at other sizes" />
+        <p>{sizesText.doesEverythingStillStart(SMALLEST, LARGEST)}</p>
+        <Progress sweep={sweep} face={sizesText.lookAtOtherSizes} />
       </div>
     );
   const shown = pointed && (swept.sizes.find((s) => sizeWords(s) === sizeWords(pointed)) ?? null);
@@ -42,7 +41,7 @@ export function Sizes() {
       <p className="sizes-said" role="status">
         {shown ? <Said swept={swept} others={others} size={shown} /> : <Legend swept={swept} />}
       </p>
-      <Progress sweep={sweep} face="Go on" />
+      <Progress sweep={sweep} face={sizesText.goOn} />
     </div>
   );
 }
@@ -58,14 +57,14 @@ function Progress({ sweep, face }: { sweep: Sweep; face: string }) {
   if (under !== null)
     return (
       <span className="trial-running">
-        {wanted ? `measuring ${wanted.width} × ${wanted.height}` : 'judging'}
-        <progress max={1} value={under} aria-label="Other sizes" />
+        {wanted ? sizesText.measuring(wanted.width, wanted.height) : sizesText.judging}
+        <progress max={1} value={under} aria-label={sizesText.otherSizes} />
         <button type="button" className="btn" onClick={sweep.end}>
-          Stop
+          {sizesText.stop}
         </button>
       </span>
     );
-  if (failed) return <p className="field-error">It failed: {failed}.</p>;
+  if (failed) return <p className="field-error">{sizesText.itFailed(failed)}</p>;
   if (!sweep.stopped && swept?.sizes.every((s) => s.how !== 'unknown')) return null;
   return (
     <button type="button" className="btn main" onClick={sweep.begin}>
@@ -107,7 +106,7 @@ function SizeMap({ swept, others, point }: MapProps) {
     ).focus();
   };
   return (
-    <table className="size-map" role="grid" aria-label="Window sizes, width by height" onKeyDown={go}>
+    <table className="size-map" role="grid" aria-label={sizesText.windowSizesWidthBy} onKeyDown={go}>
       <thead>
         <tr>
           <td />
@@ -144,7 +143,7 @@ function SizeMap({ swept, others, point }: MapProps) {
 function Zoomed({ swept, others, point }: MapProps) {
   return (
     <p className="sizes-zoomed">
-      Zoomed
+      {sizesText.zoomed}
       {toZoomed(swept).map(({ window: { width, height }, sizes }) => (
         <span key={width}>
           {width} × {height}
@@ -186,7 +185,7 @@ function Cell({ swept, others, size, point, open, reached, text = false }: CellP
       data-found={severity ?? undefined}
       aria-current={open}
       tabIndex={reached ? 0 : -1}
-      aria-label={`${sizeWords(size)}, ${howWords(size)}: ${found.length === 0 ? 'nothing that the open size does not show' : `${found.length} that the open size does not show`}. Open the page at this size`}
+      aria-label={sizesText.openThePageAt(sizeWords(size), howWords(size), found.length)}
       onPointerEnter={() => point(size)}
       onPointerLeave={() => point(null)}
       onFocus={() => point(size)}
@@ -218,9 +217,9 @@ function Said({ swept, others, size }: { swept: Swept; others: readonly SweptFin
       <b>{sizeWords(size)}</b>{' '}
       <span>
         {howWords(size)}
-        {size.how !== 'unknown' && (named.length ? `: ${named.join('; ')}` : ': nothing found')}
-        {more > 0 && ` and ${more} more`}
-        {here > 0 && (named.length ? `. ${here} as here` : ` but the ${here} that are found here too`)}.
+        {size.how !== 'unknown' && (named.length ? `: ${named.join('; ')}` : sizesText.nothingFound)}
+        {more > 0 && sizesText.andMore(more)}
+        {here > 0 && (named.length ? sizesText.asHere(here) : sizesText.butTheThatAre(here))}.
       </span>
     </>
   );
@@ -231,11 +230,11 @@ function Legend({ swept }: { swept: Swept }) {
   const unknown = count('unknown');
   return (
     <>
-      <span className="size-key" data-how="measured" /> {count('measured')} measured
-      <span className="size-key" data-how="between" /> {count('between')} reckoned
+      <span className="size-key" data-how="measured" /> {sizesText.measured(count('measured'))}
+      <span className="size-key" data-how="between" /> {sizesText.interpolated(count('between'))}
       {unknown > 0 && (
         <>
-          <span className="size-key" data-how="unknown" /> {unknown} not measured
+          <span className="size-key" data-how="unknown" /> {sizesText.notMeasured(unknown)}
         </>
       )}
     </>

@@ -16,6 +16,7 @@ import { useTrials } from '../trials-context.ts';
 import { findWorst } from '../sizes/model.ts';
 import { wayAt, wayWords } from './model.ts';
 import type { Way } from './model.ts';
+import { waysText } from '../text.ts';
 
 export function Ways() {
   const { session } = useOpenedPage();
@@ -51,7 +52,7 @@ export function Ways() {
       <table>
         <thead>
           <tr>
-            <th>late frames</th>
+            <th>{waysText.lateFrames}</th>
             {CLOCKS.map((c) => (
               <th key={c.id} scope="col">
                 {c.name}
@@ -82,21 +83,21 @@ export function Ways() {
           {pointed ? (
             <Said way={pointed} many={last !== null && last.layouts.length > 1} />
           ) : failed ? (
-            `It failed: ${failed}.`
+            waysText.itFailed(failed)
           ) : last && !isFresh ? (
-            'Outdated.'
+            waysText.outdated
           ) : last ? (
-            'Click one to use it.'
+            waysText.clickOneToUse
           ) : (
-            `${rows.length * CLOCKS.length} predicted trials of the take as it is.`
+            waysText.predictedTrialsOfThe(rows.length * CLOCKS.length)
           )}
         </p>
         {sizes > 1 && (
           <Popover
             className="word"
-            label="Sizes to run"
+            label={waysText.sizesToRun}
             placement="bottom-end"
-            trigger={everySize ? `at ${sizes} sizes` : 'at this size'}
+            trigger={everySize ? waysText.atSizes(sizes) : waysText.atThisSize}
           >
             {(close) => (
               <Choices
@@ -119,14 +120,14 @@ export function Ways() {
         )}
         {running !== null ? (
           <span className="trial-running">
-            <progress max={1} value={running} aria-label="All gestures" />
+            <progress max={1} value={running} aria-label={waysText.allGestures} />
             <button type="button" className="btn" onClick={() => ways.end()}>
-              Stop
+              {waysText.stop}
             </button>
           </span>
         ) : (
           <button type="button" className={last && isFresh ? 'btn' : 'btn main'} onClick={begin}>
-            {last ? 'Run again' : 'Run all'}
+            {last ? waysText.runAgain : waysText.runAll}
           </button>
         )}
       </footer>
@@ -147,7 +148,7 @@ function Cell({ way, gesture, clock, point }: CellProps) {
     <button
       type="button"
       aria-pressed={choice.gesture === gesture && choice.clock === clock}
-      aria-label={way ? wayWords(way, () => '') : 'not run yet'}
+      aria-label={way ? wayWords(way, () => '') : waysText.notRunYet}
       onPointerEnter={() => point(way)}
       onPointerLeave={() => point(null)}
       onFocus={() => point(way)}

@@ -7,6 +7,7 @@ import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { useRundown } from '../../rundown-context.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { cuesText } from '../text.ts';
 
 export function Cues({ pin }: { pin: string | null }) {
   const { session } = useOpenedPage();
@@ -25,7 +26,7 @@ export function Cues({ pin }: { pin: string | null }) {
   const rename = (cue: Cue, name: string) => {
     const clean = name.trim().slice(0, 120);
     if (clean && clean !== cue.name)
-      session.apply(changeCue(cue.id, 'rename a cue', (c) => ({ ...c, name: clean })));
+      session.apply(changeCue(cue.id, cuesText.renameACue, (c) => ({ ...c, name: clean })));
   };
   const linkable = document.pins.some((p) => p.id === pin && p.sticky.by === 'top');
   const relink = (cue: Cue, text: string) => {
@@ -33,23 +34,21 @@ export function Cues({ pin }: { pin: string | null }) {
     if (name === (cue.link ?? '')) return;
     const taken = document.cues.some((c) => c.id !== cue.id && c.link === name);
     if (name && (taken || !CueSchema.shape.link.safeParse(name).success))
-      return notify(
-        taken
-          ? `Another cue is linked as #${name} already.`
-          : 'A link begins with a letter, then letters, digits, - or _.',
-      );
-    session.apply(changeCue(cue.id, 'link a cue', ({ link: _, ...c }) => (name ? { ...c, link: name } : c)));
+      return notify(taken ? cuesText.anotherCueIsLinked(name) : cuesText.aLinkBeginsWith);
+    session.apply(
+      changeCue(cue.id, cuesText.linkACue, ({ link: _, ...c }) => (name ? { ...c, link: name } : c)),
+    );
   };
   return (
     <div className="cues">
       <h4>
-        Cues <i>named positions that ranges can be attached to</i>
+        {cuesText.cues} <i>{cuesText.namedPositionsThatRanges}</i>
       </h4>
       {own.map((cue) => (
         <div key={cue.id} className="cue-row">
           <input
             className="field"
-            aria-label="Name of the cue"
+            aria-label={cuesText.nameOfTheCue}
             key={cue.name}
             defaultValue={cue.name}
             onBlur={(e) => rename(cue, e.target.value)}
@@ -59,22 +58,25 @@ export function Cues({ pin }: { pin: string | null }) {
             }}
           />
           <CssField
-            label={`Place of ${cue.name}`}
+            label={cuesText.placeOf(cue.name)}
             property="length"
             className="w-16"
             value={cue.at}
             onPut={(at) =>
               session.apply(
-                changeCue(cue.id, 'move a cue', (c) => ({ ...c, at: /^-?[\d.]+$/.test(at) ? `${at}%` : at })),
+                changeCue(cue.id, cuesText.moveACue, (c) => ({
+                  ...c,
+                  at: /^-?[\d.]+$/.test(at) ? `${at}%` : at,
+                })),
               )
             }
           />
           {linkable && (
             <input
               className="field w-24"
-              aria-label={`Link to ${cue.name}`}
-              title="A name that links in the page can point to: #name"
-              placeholder="#link"
+              aria-label={cuesText.linkTo(cue.name)}
+              title={cuesText.aNameThatLinks}
+              placeholder={cuesText.link}
               key={cue.link ?? ''}
               defaultValue={cue.link ? `#${cue.link}` : ''}
               onBlur={(e) => relink(cue, e.target.value)}
@@ -87,15 +89,15 @@ export function Cues({ pin }: { pin: string | null }) {
           <button
             type="button"
             className="btn"
-            aria-label={`Delete ${cue.name}`}
-            onClick={() => session.apply(removeThings([cue.id], 'delete a cue'))}
+            aria-label={cuesText.deleteNamed(cue.name)}
+            onClick={() => session.apply(removeThings([cue.id], cuesText.deleteACue))}
           >
-            Delete
+            {cuesText.deleteIt}
           </button>
         </div>
       ))}
       <button type="button" className="btn self-start" onClick={add}>
-        Cue at the playhead
+        {cuesText.cueAtThePlayhead}
       </button>
     </div>
   );

@@ -1,5 +1,6 @@
 /** The head of the sheet of a trigger or a pin: its name, what it is, whether it works, and what else can be done to it. */
 import type { ReactNode } from 'react';
+import { driverHeadText } from '../text.ts';
 
 export interface DriverHeadProps {
   readonly driver: { readonly name: string; readonly on: boolean };
@@ -17,7 +18,7 @@ export function DriverHead({ driver, kind, words, sign, change, children }: Driv
       {sign}
       <input
         className="inspector-name"
-        aria-label={`Name of the ${kind}`}
+        aria-label={driverHeadText.nameOfThe(kind)}
         key={driver.name}
         defaultValue={driver.name}
         maxLength={120}
@@ -37,9 +38,13 @@ export function DriverHead({ driver, kind, words, sign, change, children }: Driv
         type="button"
         className="btn"
         aria-pressed={!driver.on}
-        onClick={() => change(driver.on ? `mute the ${kind}` : `unmute the ${kind}`, { on: !driver.on })}
+        onClick={() =>
+          change(driver.on ? driverHeadText.muteThe(kind) : driverHeadText.unmuteThe(kind), {
+            on: !driver.on,
+          })
+        }
       >
-        {driver.on ? 'Mute' : 'Unmute'}
+        {driver.on ? driverHeadText.mute : driverHeadText.unmute}
       </button>
       {children}
     </header>

@@ -7,6 +7,7 @@ import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { notify } from '../../../../ui/notices.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { useRundown } from '../../rundown-context.ts';
+import { driverPickerText } from '../text.ts';
 
 interface DriverWordProps {
   motion: Motion;
@@ -30,10 +31,10 @@ export function DriverPicker({ motion, element, length }: DriverWordProps) {
   );
   return (
     <>
-      Driven by{' '}
+      {driverPickerText.drivenBy}{' '}
       <Popover
         className={`word word-${driver.kind}`}
-        label="Driver"
+        label={driverPickerText.driver}
         trigger={choices.phrase(driver, document, layout)}
       >
         {(close) => (
@@ -46,9 +47,7 @@ export function DriverPicker({ motion, element, length }: DriverWordProps) {
                 close();
               }}
             />
-            <p className="m-0 max-w-64 px-2 pt-2 text-(--ink-3)">
-              To use another element’s view progress, Alt click it in the page, then open this again.
-            </p>
+            <p className="m-0 max-w-64 px-2 pt-2 text-(--ink-3)">{driverPickerText.toUseAnotherElements}</p>
             {Options && <Options motion={motion} driver={driver} />}
           </>
         )}

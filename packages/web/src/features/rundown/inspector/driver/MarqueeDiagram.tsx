@@ -5,6 +5,7 @@ import type { Bar } from '../../../../editor/model/bars.ts';
 import type { Marquee } from '../../../../editor/drivers/marquee/marquee.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
 import { useRundown } from '../../rundown-context.ts';
+import { marqueeDiagramText } from '../text.ts';
 
 const W = 168;
 const H = 96;
@@ -45,12 +46,12 @@ export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramPro
   const mid = (inline ? h : w) / 2;
   return (
     <div className="diagram">
-      <h3>On the screen</h3>
+      <h3>{marqueeDiagramText.onTheScreen}</h3>
       <svg
         width={W + 12}
         height={h + 4}
         role="img"
-        aria-label={`The strip moves ${marquee.speed} px a second`}
+        aria-label={marqueeDiagramText.theStripMovesPx(marquee.speed)}
         className="marquee-drawing"
         onPointerDown={(e) => {
           const from = inline ? e.clientX : e.clientY;
@@ -64,7 +65,7 @@ export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramPro
           });
         }}
       >
-        <title>Drag: how far it runs in a second</title>
+        <title>{marqueeDiagramText.dragHowFarIt}</title>
         <clipPath id="marquee-port">
           <rect x={0} y={0} width={w} height={h} />
         </clipPath>
@@ -107,14 +108,14 @@ export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramPro
         )}
       </svg>
       <p>
-        One loop <b>{grouped(period)} px</b>
+        {marqueeDiagramText.oneLoop} <b>{marqueeDiagramText.px(grouped(period))}</b>
         {marquee.speed !== 0 && (
           <>
-            , in <b>{(period / Math.abs(marquee.speed)).toFixed(1)} s</b>
+            {marqueeDiagramText.inWord} <b>{(period / Math.abs(marquee.speed)).toFixed(1)} s</b>
           </>
         )}
         <br />
-        seen over {grouped(bar.placed.end - bar.placed.start)} px of scroll
+        {marqueeDiagramText.seenOverPxOf(grouped(bar.placed.end - bar.placed.start))}
       </p>
     </div>
   );

@@ -18,6 +18,7 @@ import { DriverPicker } from './DriverPicker.tsx';
 import { DampingField } from '../../../../editor/fields/DampingField.tsx';
 import { PresetField } from '../options/PresetField.tsx';
 import { InspectorHead } from '../InspectorHead.tsx';
+import { marqueeInspectorText } from '../text.ts';
 
 const TURNS = [
   { value: 'yes', text: 'reverses', note: 'runs backwards after scrolling up' },
@@ -40,18 +41,20 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
   const put = (label: string, part: Partial<Marquee>) =>
     changeMotion(motion.id, label, (m) => ({ ...m, driver: { ...(m.driver as Marquee), ...part } }));
   const change = (label: string, part: Partial<Marquee>) => session.apply(put(label, part));
-  const nudge = (part: Partial<Marquee>) => session.nudge(put('edit the marquee', part));
+  const nudge = (part: Partial<Marquee>) => session.nudge(put(marqueeInspectorText.editTheMarquee, part));
   const preview = useLease(session);
   const element = itemAt(layout.elements, bar.element);
   return (
-    <section className="inspector" aria-label={`Marquee ${motion.name}`}>
+    <section className="inspector" aria-label={marqueeInspectorText.marquee(motion.name)}>
       <InspectorHead motion={motion} />
       <div className="inspector-columns">
         <MarqueeDiagram
           bar={bar}
           marquee={marquee}
-          onTry={(speed) => preview.show(speed === null ? null : put('set the speed', { speed }))}
-          onPut={(speed) => change('set the speed', { speed })}
+          onTry={(speed) =>
+            preview.show(speed === null ? null : put(marqueeInspectorText.setTheSpeed, { speed }))
+          }
+          onPut={(speed) => change(marqueeInspectorText.setTheSpeed, { speed })}
         />
         <div className="inspector-middle">
           <div className="sentence">
@@ -63,18 +66,18 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
               />
             </p>
             <p>
-              {elementName(element, layout)} runs{' '}
+              {marqueeInspectorText.runs(elementName(element, layout))}{' '}
               <Word
-                label="Axis"
+                label={marqueeInspectorText.axis}
                 options={AXES}
                 value={marquee.axis}
-                onChoose={(axis) => change('change the marquee’s axis', { axis })}
+                onChoose={(axis) => change(marqueeInspectorText.changeTheMarqueesAxis, { axis })}
               />{' '}
-              at{' '}
+              {marqueeInspectorText.at}{' '}
               <Number
-                label="Speed"
-                face={`${marquee.speed} px a second`}
-                hint="negative runs the other way; 0 moves only with scroll"
+                label={marqueeInspectorText.speed}
+                face={marqueeInspectorText.pxASecond(marquee.speed)}
+                hint={marqueeInspectorText.negativeRunsTheOther}
                 value={marquee.speed}
                 step={5}
                 low={-4000}
@@ -83,27 +86,27 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
               />
             </p>
             <p>
-              scrolled upwards it{' '}
+              {marqueeInspectorText.scrolledUpwardsIt}{' '}
               <Word
-                label="Scrolled upwards"
+                label={marqueeInspectorText.scrolledUpwards}
                 options={TURNS}
                 value={marquee.reverses ? 'yes' : 'no'}
-                onChoose={(v) => change('reverse with scroll', { reverses: v === 'yes' })}
+                onChoose={(v) => change(marqueeInspectorText.reverseWithScroll, { reverses: v === 'yes' })}
               />
             </p>
             <p>
-              pushed by{' '}
+              {marqueeInspectorText.pushedBy}{' '}
               <Number
-                label="Push"
-                face={`${Math.round(marquee.push * 100)} % of the scroll`}
-                hint="percent of the scroll distance; negative pushes the other way"
+                label={marqueeInspectorText.push}
+                face={marqueeInspectorText.ofTheScroll(Math.round(marquee.push * 100))}
+                hint={marqueeInspectorText.percentOfTheScroll}
                 value={Math.round(marquee.push * 100)}
                 step={5}
                 low={-1000}
                 high={1000}
                 onPut={(push) => nudge({ push: push / 100 })}
               />
-              , damping:{' '}
+              {marqueeInspectorText.damping}{' '}
               <DampingField
                 value={motion.damping}
                 onChange={(damping) =>
@@ -112,16 +115,16 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
               />
             </p>
             <p>
-              under the pointer or the focus it{' '}
+              {marqueeInspectorText.underThePointerOr}{' '}
               <Word
-                label="Under the pointer"
+                label={marqueeInspectorText.underThePointer}
                 options={RESTS}
                 value={marquee.pauses ? 'yes' : 'no'}
-                onChoose={(v) => change('pause under the pointer', { pauses: v === 'yes' })}
+                onChoose={(v) => change(marqueeInspectorText.pauseUnderThePointer, { pauses: v === 'yes' })}
               />
             </p>
             <p>
-              with reduced motion it stands still
+              {marqueeInspectorText.withReducedMotionIt}
               <AdjustmentsWord of={motion.id} />
             </p>
             <PresetField motion={motion} />
@@ -146,7 +149,7 @@ function Hand({ motion, marquee }: { motion: Motion; marquee: Marquee }) {
   const lag = steadyLag(motion.damping, 1500);
   return (
     <div className="diagram marquee-hand">
-      <h3>With scroll input</h3>
+      <h3>{marqueeInspectorText.withScrollInput}</h3>
       <table>
         <tbody>
           {HANDS.map(([words, hand]) => {
@@ -155,18 +158,14 @@ function Hand({ motion, marquee }: { motion: Motion; marquee: Marquee }) {
               <tr key={words}>
                 <th scope="row">{words}</th>
                 <td>
-                  <b>{grouped(Math.abs(v))}</b> px/s {v < 0 ? 'back' : v > 0 ? 'on' : ''}
+                  <b>{grouped(Math.abs(v))}</b> {marqueeInspectorText.pxS(v)}
                 </td>
               </tr>
             );
           })}
         </tbody>
       </table>
-      <p>
-        {lag >= 1 ? `The push lags the scroll by ${Math.round(lag)} px at 1,500 px/s. ` : ''}
-        The browser runs it; the script only reverses and pushes it, and adds as many copies as the screen
-        needs.
-      </p>
+      <p>{marqueeInspectorText.theBrowserRunsIt(lag, Math.round(lag))}</p>
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { withDistance } from '../../../../editor/model/pins.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
 import { useRundown } from '../../rundown-context.ts';
+import { pinDiagramText } from '../text.ts';
 
 const W = 190;
 const H = 226;
@@ -40,7 +41,7 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
   const drag = (e: PointerEvent<SVGRectElement>) => {
     const { k } = scale;
     const operation = (by: number, event: { altKey: boolean }) =>
-      changePin(pin.id, 'change the pin’s length', (p) =>
+      changePin(pin.id, pinDiagramText.changeThePinsLength, (p) =>
         withDistance(p, { was: distance, now: distance + by / k }, layout.viewport.height, event.altKey),
       );
     const ended = () => void (frozen.current = null);
@@ -49,12 +50,12 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
   };
   return (
     <div className="side-view">
-      <h4>Side view, 1 : {Math.round(1 / scale.k)}</h4>
+      <h4>{pinDiagramText.sideView(Math.round(1 / scale.k))}</h4>
       <svg
         width={W}
         height={H}
         role="img"
-        aria-label={`Pinned from ${grouped(hold.start)} to ${grouped(hold.end)} px`}
+        aria-label={pinDiagramText.pinnedFromToPx(grouped(hold.start), grouped(hold.end))}
       >
         <defs>
           <pattern
@@ -85,7 +86,7 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
           height={size * scale.k}
           onPointerDown={drag}
         >
-          <title>Drag to change the pin’s length</title>
+          <title>{pinDiagramText.dragToChangeThe}</title>
         </rect>
         <rect
           className="side-stage"
@@ -97,13 +98,13 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
         />
         <path className="side-window" d={`M110 ${y(now)}H104V${y(now + port)}H110`} />
         <text x={98} y={nowAt} textAnchor="end">
-          window, now
+          {pinDiagramText.windowNow}
         </text>
         <text x={98} y={heldAt} textAnchor="end" className="quiet">
-          pinned at {grouped(hold.start)}
+          {pinDiagramText.pinnedAt(grouped(hold.start))}
         </text>
         <text x={98} y={goesAt} textAnchor="end" className="quiet">
-          released at {grouped(hold.end)}
+          {pinDiagramText.releasedAt(grouped(hold.end))}
         </text>
         {distance * scale.k > 30 && (
           <text
@@ -111,7 +112,7 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
             textAnchor="middle"
             transform={`translate(160 ${y(top + size + distance / 2)}) rotate(-90)`}
           >
-            adds {grouped(distance)} px
+            {pinDiagramText.addsPx(grouped(distance))}
           </text>
         )}
       </svg>

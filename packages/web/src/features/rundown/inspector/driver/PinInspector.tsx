@@ -11,6 +11,7 @@ import { DriverHead } from './DriverHead.tsx';
 import { MoreActions } from '../MoreActions.tsx';
 import { PinSentence } from './PinSentence.tsx';
 import { PinDiagram } from './PinDiagram.tsx';
+import { pinInspectorText } from '../text.ts';
 
 export function PinInspector({ pin }: { pin: Pin }) {
   const { session } = useOpenedPage();
@@ -20,7 +21,7 @@ export function PinInspector({ pin }: { pin: Pin }) {
   const change = (label: string, part: Partial<Pin>) =>
     session.apply(changePin(pin.id, label, (p) => ({ ...p, ...part })));
   return (
-    <section className="inspector" aria-label={`Pin ${pin.name}`}>
+    <section className="inspector" aria-label={pinInspectorText.pin(pin.name)}>
       <DriverHead
         driver={pin}
         kind="pin"
@@ -36,13 +37,13 @@ export function PinInspector({ pin }: { pin: Pin }) {
           <PinSentence pin={pin} change={change} />
           {loose && (
             <p className="inspector-note wrong" role="status">
-              It does not pin: {loose.reason}. Choose another stage, or mute it.
+              {pinInspectorText.itDoesNotPin(loose.reason)}
             </p>
           )}
           {hold && <Consequences hold={hold} />}
           {!pin.on && (
             <p className="inspector-note" role="status">
-              It is muted: nothing is pinned, and motions driven by it do not play.
+              {pinInspectorText.itIsMutedNothing}
             </p>
           )}
         </div>
@@ -60,12 +61,13 @@ function Consequences({ hold }: { hold: PinnedSpan }) {
   const max = maxScroll(layout, { scroller: hold.scroller, axis: 'block' });
   return (
     <p className="summary">
-      Adds <b>{grouped(distance)} px</b> to the page, {grouped(height - distance)} →{' '}
-      <b>{grouped(height)} px</b>. With reduced motion nothing is pinned.
+      {pinInspectorText.adds} <b>{pinInspectorText.px(grouped(distance))}</b>{' '}
+      {pinInspectorText.toThePage(grouped(height - distance))} <b>{pinInspectorText.px(grouped(height))}</b>
+      {pinInspectorText.withReducedMotionNothing}
       {stage.box.height > layout.viewport.height && hold.by === 'top' && (
-        <> It is taller than the viewport: its lower part is not seen while it is pinned by its top.</>
+        <> {pinInspectorText.itIsTallerThan}</>
       )}
-      {hold.end > max && <> The page ends before the pin does.</>}
+      {hold.end > max && <> {pinInspectorText.thePageEndsBefore}</>}
     </p>
   );
 }
@@ -87,15 +89,13 @@ function Inside({ pin, hold }: { pin: Pin; hold: PinnedSpan | undefined }) {
     <div className="pin-inside">
       <h4>
         {inside.length
-          ? 'Inside, in order of start'
+          ? pinInspectorText.insideInOrderOf
           : waiting.length
-            ? `${waiting.length} waiting for the pin`
-            : 'Nothing moves inside yet'}
+            ? pinInspectorText.waitingForThePin(waiting.length)
+            : pinInspectorText.nothingMovesInsideYet}
       </h4>
       {inside.length === 0 && waiting.length === 0 && (
-        <p className="summary">
-          Pick an element in the stage and press A, or choose this pin as a motion’s driver.
-        </p>
+        <p className="summary">{pinInspectorText.pickAnElementIn}</p>
       )}
       <ul>
         {waiting.map(({ motion }) => (
@@ -114,7 +114,7 @@ function Inside({ pin, hold }: { pin: Pin; hold: PinnedSpan | undefined }) {
               <span>
                 {asPin(b.motion.driver)
                   ? `${share(b.placed.start)}–${share(b.placed.end)} %`
-                  : 'own view progress'}
+                  : pinInspectorText.ownViewProgress}
               </span>
             </button>
           </li>

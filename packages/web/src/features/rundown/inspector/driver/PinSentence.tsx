@@ -8,6 +8,7 @@ import { useRundown } from '../../rundown-context.ts';
 import { AdjustmentsWord } from '../options/Adjustments.tsx';
 import { ConditionDifferences } from '../options/ConditionDifferences.tsx';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { pinSentenceText } from '../text.ts';
 
 export function PinSentence({ pin, change }: { pin: Pin; change(label: string, part: Partial<Pin>): void }) {
   const { layout, chosen } = useRundown();
@@ -16,10 +17,10 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
   return (
     <div className="sentence">
       <p>
-        The stage{' '}
+        {pinSentenceText.theStage}{' '}
         <Popover
           className="word word-pin"
-          label="Stage"
+          label={pinSentenceText.stage}
           trigger={stage ? elementName(stage, layout) : pin.stage}
         >
           {(close) => (
@@ -28,12 +29,12 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
               onSubmit={(e) => {
                 e.preventDefault();
                 const selector = String(new FormData(e.currentTarget).get('stage')).trim();
-                if (selector) change('pin another stage', { stage: selector });
+                if (selector) change(pinSentenceText.pinAnotherStage, { stage: selector });
                 close();
               }}
             >
               <label className="flex flex-col gap-1">
-                Selector of the pinned section
+                {pinSentenceText.selectorOfThePinned}
                 <input name="stage" className="field" defaultValue={pin.stage} spellCheck={false} />
               </label>
               {other && other.selector !== pin.stage && (
@@ -41,26 +42,26 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
                   type="button"
                   className="btn self-start"
                   onClick={() => {
-                    change('pin another stage', { stage: other.selector });
+                    change(pinSentenceText.pinAnotherStage, { stage: other.selector });
                     close();
                   }}
                 >
-                  {elementName(other, layout)}, chosen in the page
+                  {pinSentenceText.chosenInThePage(elementName(other, layout))}
                 </button>
               )}
               <button type="submit" className="btn self-start">
-                Use this selector
+                {pinSentenceText.useThisSelector}
               </button>
             </form>
           )}
         </Popover>
       </p>
       <p>
-        is pinned when{' '}
+        {pinSentenceText.isPinnedWhen}{' '}
         <Popover
           className="word"
-          label="Pinned edge"
-          trigger={pin.sticky.by === 'top' ? 'its top' : 'its bottom'}
+          label={pinSentenceText.pinnedEdge}
+          trigger={pin.sticky.by === 'top' ? pinSentenceText.itsTop : pinSentenceText.itsBottom}
         >
           {(close) => (
             <Choices
@@ -74,37 +75,39 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
               ]}
               value={pin.sticky.by}
               onChoose={(by) => {
-                change('pin it by the other edge', { sticky: { ...pin.sticky, by } });
+                change(pinSentenceText.pinItByThe, { sticky: { ...pin.sticky, by } });
                 close();
               }}
             />
           )}
         </Popover>{' '}
-        meets{' '}
-        <Popover className="word" label="Held at" trigger={insetLabel(pin)}>
+        {pinSentenceText.meets}{' '}
+        <Popover className="word" label={pinSentenceText.heldAt} trigger={insetLabel(pin)}>
           {() => (
             <label className="point-row">
-              {pin.sticky.by === 'top' ? 'below the top' : 'above the bottom'}
+              {pin.sticky.by === 'top' ? pinSentenceText.belowTheTop : pinSentenceText.aboveTheBottom}
               <CssField
-                label="Distance from the viewport’s edge"
+                label={pinSentenceText.distanceFromTheViewports}
                 property="length"
                 value={pin.sticky.inset}
-                onPut={(inset) => change('move the pin’s line', { sticky: { ...pin.sticky, inset } })}
+                onPut={(inset) =>
+                  change(pinSentenceText.moveThePinsLine, { sticky: { ...pin.sticky, inset } })
+                }
               />
             </label>
           )}
         </Popover>
       </p>
       <p>
-        for{' '}
-        <Popover className="word word-pin" label="Distance" trigger={distanceLabel(pin)}>
+        {pinSentenceText.forWord}{' '}
+        <Popover className="word word-pin" label={pinSentenceText.distance} trigger={distanceLabel(pin)}>
           {(close) => <Distance pin={pin} change={change} close={close} />}
         </Popover>
-        , then released.
+        {pinSentenceText.thenReleased}
       </p>
       <p>
-        It{' '}
-        <Popover className="word" label="Neighbours" trigger={overlapLabel(pin)}>
+        {pinSentenceText.it}{' '}
+        <Popover className="word" label={pinSentenceText.neighbours} trigger={overlapLabel(pin)}>
           {() => <Overlap pin={pin} change={change} />}
         </Popover>
         <AdjustmentsWord of={pin.id} />
@@ -136,7 +139,7 @@ function Distance({ pin, change, close }: PartProps & { close(): void }) {
     return parent && computeWidth(e) > (parent.content?.width ?? parent.box.width) + 40;
   });
   const value = pin.distance.kind === 'length' ? pin.distance.value : '';
-  const put = (distance: Pin['distance']) => change('change the pin’s length', { distance });
+  const put = (distance: Pin['distance']) => change(pinSentenceText.changeThePinsLength, { distance });
   return (
     <div className="flex w-72 flex-col gap-2">
       <div className="point-row quick">
@@ -158,9 +161,9 @@ function Distance({ pin, change, close }: PartProps & { close(): void }) {
         ))}
       </div>
       <label className="point-row">
-        any length
+        {pinSentenceText.anyLength}
         <CssField
-          label="Distance of the pin"
+          label={pinSentenceText.distanceOfThePin}
           property="length"
           value={value}
           className="w-28"
@@ -177,14 +180,14 @@ function Distance({ pin, change, close }: PartProps & { close(): void }) {
             close();
           }}
         >
-          as long as {elementName(e, layout)} travels
+          {pinSentenceText.asLongAsTravels(elementName(e, layout))}
         </button>
       ))}
       {pin.distance.kind === 'travel' && (
         <label className="point-row">
-          px of travel for each px of scroll
+          {pinSentenceText.pxOfTravelFor}
           <CssField
-            label="Rate of the travel"
+            label={pinSentenceText.rateOfTheTravel}
             property="number"
             value={String(pin.distance.rate)}
             onPut={(v) => {
@@ -203,25 +206,37 @@ function Overlap({ pin, change }: PartProps) {
   const put = (side: 0 | 1, text: string) => {
     const overlap: [string, string] = [...pin.overlap];
     overlap[side] = text;
-    change('overlap its neighbours', { overlap });
+    change(pinSentenceText.overlapItsNeighbours, { overlap });
   };
   return (
     <div className="flex w-72 flex-col gap-2">
       <label className="point-row">
-        overlaps the section before by
-        <CssField label="Overlap before" property="length" value={pin.overlap[0]} onPut={(v) => put(0, v)} />
-      </label>
-      <label className="point-row">
-        the section after overlaps it by
-        <CssField label="Overlap after" property="length" value={pin.overlap[1]} onPut={(v) => put(1, v)} />
-      </label>
-      <label className="point-row">
-        layer
+        {pinSentenceText.overlapsTheSectionBefore}
         <CssField
-          label="Stacking order"
+          label={pinSentenceText.overlapBefore}
+          property="length"
+          value={pin.overlap[0]}
+          onPut={(v) => put(0, v)}
+        />
+      </label>
+      <label className="point-row">
+        {pinSentenceText.theSectionAfterOverlaps}
+        <CssField
+          label={pinSentenceText.overlapAfter}
+          property="length"
+          value={pin.overlap[1]}
+          onPut={(v) => put(1, v)}
+        />
+      </label>
+      <label className="point-row">
+        {pinSentenceText.layer}
+        <CssField
+          label={pinSentenceText.stackingOrder}
           property="z-index"
           value={pin.layer === null ? 'auto' : String(pin.layer)}
-          onPut={(v) => change('change its layer', { layer: v === 'auto' ? null : Math.round(Number(v)) })}
+          onPut={(v) =>
+            change(pinSentenceText.changeItsLayer, { layer: v === 'auto' ? null : Math.round(Number(v)) })
+          }
         />
       </label>
     </div>

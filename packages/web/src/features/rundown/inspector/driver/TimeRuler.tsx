@@ -11,6 +11,7 @@ import { SPEEDS } from '../../model/time-player.ts';
 import type { TimePlayer } from '../../model/time-player.ts';
 import { effectWords } from '../../../../editor/words.ts';
 import { useRundown } from '../../rundown-context.ts';
+import { timeRulerText } from '../text.ts';
 
 const H = 300;
 const TOP = 14;
@@ -89,11 +90,11 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
     <div className="time-ruler">
       <div className="time-row">
         <button type="button" className="btn main" onClick={() => player.play(length)}>
-          {playing ? 'Play again' : 'Play'} <kbd className="kbd in-main">R</kbd>
+          {playing ? timeRulerText.playAgain : timeRulerText.play} <kbd className="kbd in-main">R</kbd>
         </button>
         <select
           className="field"
-          aria-label="Speed"
+          aria-label={timeRulerText.speed}
           value={speed}
           onChange={(e) => player.setSpeed(Number(e.target.value))}
         >
@@ -104,10 +105,10 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
           ))}
         </select>
         <button type="button" className="btn" disabled={at === null} onClick={() => player.release()}>
-          Let go
+          {timeRulerText.letGo}
         </button>
       </div>
-      <svg ref={svg} width="100%" height={H} role="group" aria-label="Parts over time">
+      <svg ref={svg} width="100%" height={H} role="group" aria-label={timeRulerText.partsOverTime}>
         <rect className="time-ground" x={0} y={0} width="100%" height={H} onPointerDown={scrub} />
         {Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step).map((ms) => (
           <g key={ms} className="time-tick">
@@ -173,9 +174,7 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
           </g>
         )}
       </svg>
-      <span className="count">
-        {parts.length} {parts.length === 1 ? 'part' : 'parts'}, {Math.round(length)} ms
-      </span>
+      <span className="count">{timeRulerText.ms(parts.length, Math.round(length))}</span>
     </div>
   );
 }

@@ -30,6 +30,7 @@ import { PresetField } from '../options/PresetField.tsx';
 import { InspectorHead } from '../InspectorHead.tsx';
 import { StaggerField } from '../options/StaggerField.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
+import { timedInspectorText } from '../text.ts';
 
 export function TimedInspector({ trigger, part }: { trigger: Trigger | null; part: Motion | null }) {
   const { link } = useShownPage();
@@ -56,7 +57,10 @@ export function TimedInspector({ trigger, part }: { trigger: Trigger | null; par
   const element = shown ? (findMatches(layout, shown.targets.selector)[0] ?? -1) : -1;
   const own = shown && times.get(shown.id);
   return (
-    <section className="inspector" aria-label={trigger ? `Trigger ${trigger.name}` : 'At page load'}>
+    <section
+      className="inspector"
+      aria-label={trigger ? timedInspectorText.trigger(trigger.name) : timedInspectorText.atPageLoad}
+    >
       {part ? <InspectorHead motion={part} /> : trigger && <TriggerHead trigger={trigger} />}
       <div className="inspector-columns timed-columns">
         <div className="inspector-middle">
@@ -64,7 +68,7 @@ export function TimedInspector({ trigger, part }: { trigger: Trigger | null; par
           {shown && element >= 0 && <PartSentence part={shown} element={element} parts={parts} />}
           {shown && element < 0 && (
             <p className="inspector-note wrong" role="status">
-              No element matches {shown.targets.selector}. Give it another target, or delete it.
+              {timedInspectorText.noElementMatchesGive(shown.targets.selector)}
             </p>
           )}
         </div>
@@ -101,9 +105,9 @@ function TriggerHead({ trigger }: { trigger: Trigger }) {
       <button
         type="button"
         className="btn"
-        onClick={() => session.apply(removeThings([trigger.id], 'delete the trigger'))}
+        onClick={() => session.apply(removeThings([trigger.id], timedInspectorText.deleteTheTrigger))}
       >
-        Delete
+        {timedInspectorText.deleteIt}
       </button>
     </DriverHead>
   );
@@ -126,26 +130,26 @@ function TriggerSentence({ trigger }: { trigger: Trigger }) {
   return (
     <div className="sentence">
       <p>
-        Going down,{' '}
+        {timedInspectorText.goingDown}{' '}
         <LineField
           trigger={trigger}
           side="down"
-          onPut={(down) => down !== null && change('move the trigger', { down })}
+          onPut={(down) => down !== null && change(timedInspectorText.moveTheTrigger, { down })}
         />
       </p>
       <p>
-        going up,{' '}
+        {timedInspectorText.goingUp}{' '}
         <LineField
           trigger={trigger}
           side="up"
-          onPut={(up) => change('move the line for the way up', { up })}
+          onPut={(up) => change(timedInspectorText.moveTheLineFor, { up })}
         />
       </p>
       <p>
-        It plays{' '}
+        {timedInspectorText.itPlays}{' '}
         <Popover
           className="word"
-          label="How often"
+          label={timedInspectorText.howOften}
           trigger={present(PLAYS.find((o) => o.value === trigger.plays)).text}
         >
           {(close) => (
@@ -153,7 +157,7 @@ function TriggerSentence({ trigger }: { trigger: Trigger }) {
               options={PLAYS}
               value={trigger.plays}
               onChoose={(plays) => {
-                change('change how often it plays', { plays });
+                change(timedInspectorText.changeHowOftenIt, { plays });
                 close();
               }}
             />
@@ -161,10 +165,10 @@ function TriggerSentence({ trigger }: { trigger: Trigger }) {
         </Popover>
         {trigger.plays === 'each-time' && (
           <>
-            ; going back, it{' '}
+            {timedInspectorText.goingBackIt}{' '}
             <Popover
               className="word"
-              label="Going back"
+              label={timedInspectorText.goingBack}
               trigger={present(BACK.find((o) => o.value === trigger.back)).text}
             >
               {(close) => (
@@ -172,7 +176,7 @@ function TriggerSentence({ trigger }: { trigger: Trigger }) {
                   options={BACK}
                   value={trigger.back}
                   onChoose={(back) => {
-                    change('change what going back does', { back });
+                    change(timedInspectorText.changeWhatGoingBack, { back });
                     close();
                   }}
                 />
@@ -205,22 +209,22 @@ function PartSentence({ part, element, parts }: PartProps) {
         <DriverPicker motion={part} element={element} length={Number.parseFloat(time.duration) * 1.5} />
       </p>
       <p>
-        it waits{' '}
+        {timedInspectorText.itWaits}{' '}
         <CssField
-          label="Delay in ms"
+          label={timedInspectorText.delayInMs}
           property="number"
           className="w-14"
           value={String(Number.parseFloat(time.delay))}
-          onPut={(v) => put('change a delay', { time: { ...time, delay: ms(v) } })}
+          onPut={(v) => put(timedInspectorText.changeADelay, { time: { ...time, delay: ms(v) } })}
         />{' '}
-        ms{' '}
+        {timedInspectorText.ms}{' '}
         <Popover
           className="word"
-          label="Counted from"
+          label={timedInspectorText.countedFrom}
           trigger={
             time.after === undefined
-              ? 'from the start'
-              : `after ${others.find((p) => p.id === time.after)?.name ?? 'a missing part'}`
+              ? timedInspectorText.fromTheStart
+              : timedInspectorText.after(others.find((p) => p.id === time.after)?.name)
           }
         >
           {(close) => (
@@ -232,7 +236,7 @@ function PartSentence({ part, element, parts }: PartProps) {
               value={time.after ?? ''}
               onChoose={(v) => {
                 const { delay, duration } = time;
-                put('chain a part', { time: { delay, duration, ...(v ? { after: v } : {}) } });
+                put(timedInspectorText.chainAPart, { time: { delay, duration, ...(v ? { after: v } : {}) } });
                 close();
               }}
             />
@@ -240,19 +244,20 @@ function PartSentence({ part, element, parts }: PartProps) {
         </Popover>
       </p>
       <p>
-        and plays{' '}
+        {timedInspectorText.andPlays}{' '}
         <CssField
-          label="Duration in ms"
+          label={timedInspectorText.durationInMs}
           property="number"
           className="w-14"
           value={String(Number.parseFloat(time.duration))}
           onPut={(v) =>
-            put('change a duration', {
+            put(timedInspectorText.changeADuration, {
               time: { ...time, duration: ms(String(Math.max(1, Number.parseFloat(v)))) },
             })
           }
         />{' '}
-        ms, eased <EasingField value={part.easing} onChange={(easing) => put('ease', { easing })} />
+        {timedInspectorText.msEased}{' '}
+        <EasingField value={part.easing} onChange={(easing) => put('ease', { easing })} />
         <AdjustmentsWord of={part.id} />
       </p>
       <PresetField motion={part} />

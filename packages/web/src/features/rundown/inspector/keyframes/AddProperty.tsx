@@ -4,6 +4,7 @@ import type { Keyframe, Motion } from '@lyvek/core';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { sortKeyframes } from '../../../../editor/model/curves.ts';
 import { useRundown } from '../../rundown-context.ts';
+import { addPropertyText } from '../text.ts';
 
 /** A further property begins with the element's own value at both ends. */
 interface AddPropertyProps {
@@ -18,8 +19,8 @@ export function AddProperty({ motion, element, onAdd }: AddPropertyProps) {
   return (
     <Popover
       className="btn plain add-property"
-      label="Animate another property"
-      trigger="+ property"
+      label={addPropertyText.animateAnotherProperty}
+      trigger={addPropertyText.property}
       placement="top-start"
     >
       {(close) => (

@@ -18,6 +18,7 @@ import type { Curve } from '../../../../editor/model/curves.ts';
 import { valueWords } from '../../../../editor/words.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { EasingField } from './EasingField.tsx';
+import { curveRowText } from '../text.ts';
 
 const W = 200;
 const H = 46;
@@ -80,7 +81,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
       drop() {
         setFrozen(null);
         const moved = latest?.find((k) => !keyframes.includes(k));
-        if (latest) onPut(latest, `change ${curve.property}`);
+        if (latest) onPut(latest, curveRowText.change(curve.property));
         if (moved && open === index) onOpen(moved);
       },
       putBack(given) {
@@ -94,17 +95,15 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
   const remove = (index: number) => {
     onOpen(null);
     const left = keyframes.filter((_, i) => i !== index);
-    if (left.length) onPut(left, 'delete a keyframe');
-    else onPut(null, `remove ${curve.property}`);
+    if (left.length) onPut(left, curveRowText.deleteAKeyframe);
+    else onPut(null, curveRowText.remove(curve.property));
   };
 
   return (
     <section className="curve-row" aria-label={curve.name}>
       <h4>
         <b>{curve.name}</b>
-        <i>
-          {keyframes[0]?.value} to {keyframes.at(-1)?.value}
-        </i>
+        <i>{curveRowText.fromTo(keyframes[0]?.value, keyframes.at(-1)?.value)}</i>
         <span className="now">{valueWords(cssAt(curve, progress))}</span>
       </h4>
       <svg
@@ -112,14 +111,14 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         width={W}
         height={H}
         role="group"
-        aria-label={`Keyframes of ${curve.property}`}
+        aria-label={curveRowText.keyframesOf(curve.property)}
         onDoubleClick={(e) => {
           const at = (e.clientX - present(svg.current).getBoundingClientRect().left - 6) / (W - 12);
           if (at <= 0 || at >= 1 || (e.target as Element).closest('.keyframe')) return;
           const next = withKeyframeIn(curve, at);
           const made = next.find((k) => !keyframes.includes(k));
           if (!made) return;
-          onPut(next, `add a keyframe to ${curve.property}`);
+          onPut(next, curveRowText.addAKeyframeTo(curve.property));
           onOpen(made);
         }}
       >
@@ -138,7 +137,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               r={3.4}
               tabIndex={0}
               role="button"
-              aria-label={`Keyframe at ${s.at}: ${s.value}`}
+              aria-label={curveRowText.keyframeAt(s.at, s.value)}
               onPointerDown={(e) => drag(e, i)}
               onKeyDown={(e) => {
                 if (e.key === 'Enter') onOpen(open === i ? null : s);
@@ -155,7 +154,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
       {selected && (
         <div className="keyframe-editor">
           <CssField
-            label="Position of the keyframe"
+            label={curveRowText.positionOfTheKeyframe}
             property="percentage"
             className="w-14"
             value={selected.at}
@@ -163,17 +162,17 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               const next = withKeyframe(keyframes, present(open), {
                 at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
               });
-              onPut(next, 'move a keyframe');
+              onPut(next, curveRowText.moveAKeyframe);
               onOpen(next.find((k) => !keyframes.includes(k)) ?? null);
             }}
           />
           <CssField
-            label="Value of the keyframe"
+            label={curveRowText.valueOfTheKeyframe}
             property={curve.property}
             className="w-full"
             value={selected.value}
             onPut={(value) =>
-              onPut(withKeyframe(keyframes, present(open), { value }), `change ${curve.property}`)
+              onPut(withKeyframe(keyframes, present(open), { value }), curveRowText.change(curve.property))
             }
           />
           {present(open) < keyframes.length - 1 && (
@@ -181,7 +180,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
               className="btn"
               value={selected.easing ?? 'linear'}
               onChange={(easing) =>
-                onPut(withKeyframe(keyframes, present(open), { easing }), 'set the easing of a keyframe')
+                onPut(withKeyframe(keyframes, present(open), { easing }), curveRowText.setTheEasingOf)
               }
               onTry={(easing) =>
                 onTry(easing === null ? null : withKeyframe(keyframes, present(open), { easing }))
@@ -191,10 +190,10 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
           <button
             type="button"
             className="btn"
-            aria-label="Delete the keyframe"
+            aria-label={curveRowText.deleteTheKeyframe}
             onClick={() => remove(present(open))}
           >
-            Delete
+            {curveRowText.deleteIt}
           </button>
         </div>
       )}

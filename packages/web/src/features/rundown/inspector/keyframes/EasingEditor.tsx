@@ -4,6 +4,7 @@ import type { KeyboardEvent, PointerEvent } from 'react';
 import { parseEasing, shapeCss, toShape, springCss, itemAt, present } from '@lyvek/core';
 import type { EasingShape } from '@lyvek/core';
 import { beginDrag } from '../../../../ui/drag.ts';
+import { easingEditorText } from '../text.ts';
 
 const W = 210;
 const H = 170;
@@ -56,7 +57,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   };
   return (
     <div className="easing-editor">
-      <div className="point-row quick" role="group" aria-label="Shape">
+      <div className="point-row quick" role="group" aria-label={easingEditorText.shape}>
         {(['curve', 'points'] as const).map((kind) => (
           <button
             key={kind}
@@ -64,22 +65,22 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
             className="btn"
             aria-pressed={shape.kind === kind}
             onClick={() =>
-              shape.kind !== kind && onPut(kind === 'curve' ? 'cubic-bezier(0.4, 0, 0.6, 1)' : quarters(f))
+              shape.kind !== kind && onPut(kind === 'curve' ? easingEditorText.cubicBezier : quarters(f))
             }
           >
             {kind}
           </button>
         ))}
         <button type="button" className="btn" onClick={() => onPut(springCss(0.45))}>
-          spring
+          {easingEditorText.spring}
         </button>
         <button
           type="button"
           className="btn"
           aria-pressed={shape.kind === 'steps'}
-          onClick={() => onPut('steps(4, jump-end)')}
+          onClick={() => onPut(easingEditorText.stepsJumpEnd)}
         >
-          steps
+          {easingEditorText.steps}
         </button>
       </div>
       <svg
@@ -87,7 +88,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
         width={W}
         height={H}
         role="group"
-        aria-label="Easing: time downwards, values to the right"
+        aria-label={easingEditorText.easingTimeDownwardsValues}
         onDoubleClick={(e) => {
           if (shape.kind !== 'points') return;
           const [t] = findPlace(e);
@@ -99,10 +100,10 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
           d={`M${x(0)} 0V${H}M${x(1)} 0V${H}${[0, 0.25, 0.5, 0.75, 1].map((t) => `M0 ${y(t)}H${W}`).join('')}`}
         />
         <text x={x(0) + 3} y={H - 8}>
-          from
+          {easingEditorText.from}
         </text>
         <text x={x(1) + 3} y={12}>
-          to
+          {easingEditorText.to}
         </text>
         <path className="easing-line" d={path} />
         {shape.kind === 'curve' && <Handles shape={shape} pull={pull} keys={keys} />}
@@ -118,7 +119,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
                 r={4}
                 tabIndex={0}
                 role="button"
-                aria-label={`Point at ${Math.round(p[0] * 100)} %: ${p[1].toFixed(2)}`}
+                aria-label={easingEditorText.pointAt(Math.round(p[0] * 100), p[1].toFixed(2))}
                 onPointerDown={(e) => pull(e, moved)}
                 onKeyDown={(e) => {
                   if ((e.key === 'Delete' || e.key === 'Backspace') && i > 0 && i < shape.points.length - 1) {
@@ -133,10 +134,10 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
       </svg>
       <p className="m-0">
         {shape.kind === 'points'
-          ? 'Double-click the line to add a point; Del removes one. Shift snaps to the grid.'
+          ? easingEditorText.doubleClickTheLine
           : shape.kind === 'curve'
-            ? 'Drag the handles; arrow keys move them by 0.01. Shift snaps to the grid.'
-            : 'Steps have no handles; type their number below.'}
+            ? easingEditorText.dragTheHandlesArrow
+            : easingEditorText.stepsHaveNoHandles}
       </p>
     </div>
   );
@@ -171,7 +172,7 @@ function Handles({ shape: { handles }, pull, keys }: HandlesProps) {
           r={9}
           tabIndex={0}
           role="button"
-          aria-label={i === 0 ? 'First handle' : 'Second handle'}
+          aria-label={i === 0 ? easingEditorText.firstHandle : easingEditorText.secondHandle}
           onPointerDown={(e) => pull(e, at)}
           onKeyDown={(e) => keys(e, [t, v], at)}
         />

@@ -3,6 +3,7 @@ import { parseEasing } from '@lyvek/core';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { EasingEditor } from './EasingEditor.tsx';
+import { easingFieldText } from '../text.ts';
 
 export const NAMED_EASINGS: readonly { name: string; css: string }[] = [
   { name: 'linear', css: 'linear' },
@@ -47,7 +48,7 @@ export function EasingField({
   return (
     <Popover
       className={className}
-      label={`Easing: ${easingName(value)}`}
+      label={easingFieldText.easing(easingName(value))}
       trigger={
         <>
           {easingName(value)} <EasingCurve css={value} />
@@ -71,9 +72,9 @@ export function EasingField({
           ))}
           <EasingEditor value={value} onTry={(css) => onTry?.(css)} onPut={onChange} />
           <label className="flex items-center gap-2 px-2">
-            CSS{' '}
+            {easingFieldText.css}{' '}
             <CssField
-              label="Easing in CSS"
+              label={easingFieldText.easingInCss}
               value={value}
               property="easing"
               className="w-56"

@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { Motion } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
+import { signalSliderText } from '../text.ts';
 
 interface SignalSliderProps {
   motion: Motion;
@@ -25,7 +26,7 @@ export function SignalSlider({ motion, property, now, low, high }: SignalSliderP
     <label className="signal">
       <input
         type="range"
-        aria-label={`${property.slice(2)}, by hand`}
+        aria-label={signalSliderText.byHand(property.slice(2))}
         min={low}
         max={high}
         step={(high - low) / 200 || 1}
@@ -35,7 +36,9 @@ export function SignalSlider({ motion, property, now, low, high }: SignalSliderP
         onBlur={() => put(null)}
         onKeyDown={(e) => e.stopPropagation()}
       />
-      <span>{held === null ? 'drag to send it to listeners' : `held at ${Number(held.toFixed(1))}`}</span>
+      <span>
+        {held === null ? signalSliderText.dragToSendIt : signalSliderText.heldAt(Number(held.toFixed(1)))}
+      </span>
     </label>
   );
 }

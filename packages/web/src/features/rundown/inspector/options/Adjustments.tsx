@@ -7,6 +7,7 @@ import { Popover } from '../../../../ui/Popover.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { elementName } from '../../../../editor/words.ts';
 import { useRundown } from '../../rundown-context.ts';
+import { adjustmentsText } from '../text.ts';
 
 /** “, with 2 adjustments” as a word of the sentence. */
 export function AdjustmentsWord({ of }: { of: string }) {
@@ -15,17 +16,17 @@ export function AdjustmentsWord({ of }: { of: string }) {
   const count = own.reduce((n, a) => n + Object.keys(a.declarations).length, 0);
   return (
     <>
-      , and{' '}
+      {adjustmentsText.and}{' '}
       <span className="whitespace-nowrap">
         <Popover
           className="word"
-          label="Adjustments"
+          label={adjustmentsText.adjustments}
           trigger={
             count === 0
-              ? 'adjusts nothing else'
+              ? adjustmentsText.adjustsNothingElse
               : count === 1
-                ? 'adjusts one thing'
-                : `adjusts ${count} things`
+                ? adjustmentsText.adjustsOneThing
+                : adjustmentsText.adjustsThings(count)
           }
         >
           {() => <Adjustments of={of} own={own} />}
@@ -51,7 +52,7 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
     document.pins.find((p) => p.id === of)?.stage;
   return (
     <div className="adjustments">
-      {own.length === 0 && <p className="m-0">It needs nothing set on the page’s own elements.</p>}
+      {own.length === 0 && <p className="m-0">{adjustmentsText.itNeedsNothingSet}</p>}
       {own.map((a) => (
         <fieldset key={a.id}>
           <legend title={a.selector}>{findName(a.selector)}</legend>
@@ -66,7 +67,7 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
           ))}
           {Object.entries(a.attributes ?? {}).map(([name, value]) => (
             <p key={name} className="m-0">
-              {name}=“{value}” in the HTML
+              {adjustmentsText.inTheHtml(name, value)}
             </p>
           ))}
         </fieldset>
@@ -107,8 +108,13 @@ function Declaration({ property, css, onPut, onDrop }: DeclarationProps) {
         }}
         onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
       />
-      <button type="button" className="btn" aria-label={`Remove ${property}`} onClick={onDrop}>
-        Remove
+      <button
+        type="button"
+        className="btn"
+        aria-label={adjustmentsText.removeNamed(property)}
+        onClick={onDrop}
+      >
+        {adjustmentsText.remove}
       </button>
       {error && <p role="alert">{error}</p>}
     </div>
@@ -132,17 +138,17 @@ function NewDeclaration({ on, onAdd }: { on: string; onAdd(property: string, css
       }}
     >
       <label className="contents">
-        <span>on {on}</span>
+        <span>{adjustmentsText.on(on)}</span>
         <input
           name="declaration"
           className="field"
-          placeholder="perspective: 900px"
+          placeholder={adjustmentsText.perspective900px}
           aria-invalid={error !== null}
           spellCheck={false}
         />
       </label>
       <button type="submit" className="btn">
-        Add
+        {adjustmentsText.add}
       </button>
       {error && <p role="alert">{error}</p>}
     </form>

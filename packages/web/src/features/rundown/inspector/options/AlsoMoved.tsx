@@ -3,6 +3,7 @@ import { findMatches } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { DriverSign } from '../../../../editor/drivers/DriverSign.tsx';
 import { useRundown } from '../../rundown-context.ts';
+import { alsoMovedText } from '../text.ts';
 
 export function AlsoMoved({ motion, element }: { motion: Motion; element: number }) {
   const { document, layout, select } = useRundown();
@@ -13,7 +14,7 @@ export function AlsoMoved({ motion, element }: { motion: Motion; element: number
   const index = (m: Motion) => document.motions.findIndex((x) => x.id === m.id);
   return (
     <div className="also">
-      <h4>This element is also moved by</h4>
+      <h4>{alsoMovedText.thisElementIsAlso}</h4>
       <ul>
         {others.map((m) => {
           const shared = Object.keys(m.keyframes).filter((p) => p in motion.keyframes);
@@ -25,13 +26,7 @@ export function AlsoMoved({ motion, element }: { motion: Motion; element: number
                 <i>{Object.keys(m.keyframes).join(', ')}</i>
               </button>
               {motion.on && shared.length > 0 && (
-                <p>
-                  Both write {shared.join(', ')}:{' '}
-                  {later.composite === 'add'
-                    ? `what ${later === m ? 'it' : 'this one'} says is added`
-                    : `${later === m ? 'it' : 'this one'} wins where it is in effect`}
-                  .
-                </p>
+                <p>{alsoMovedText.bothWrite(shared.join(', '), later.composite, later === m)}</p>
               )}
             </li>
           );

@@ -4,6 +4,7 @@ import type { Motion, Pin } from '@lyvek/core';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { useRundown } from '../../rundown-context.ts';
+import { conditionDifferencesText } from '../text.ts';
 
 export function ConditionDifferences({ of }: { of: Motion | Pin }) {
   const { session } = useOpenedPage();
@@ -17,8 +18,12 @@ export function ConditionDifferences({ of }: { of: Motion | Pin }) {
     <p>
       {own.map(({ media, parts }, i) => (
         <span key={media.id}>
-          {i > 0 ? '; ' : ''}for {media.name} its own{' '}
-          <Popover className="word differs" label={`Overrides for ${media.name}`} trigger={parts.join(', ')}>
+          {conditionDifferencesText.forItsOwn(i, media.name)}{' '}
+          <Popover
+            className="word differs"
+            label={conditionDifferencesText.overridesFor(media.name)}
+            trigger={parts.join(', ')}
+          >
             {() => (
               <div className="popover-list">
                 {parts.map((part) => (
@@ -28,7 +33,7 @@ export function ConditionDifferences({ of }: { of: Motion | Pin }) {
                     onClick={() => session.apply(removeOverride(of.id, media, part))}
                   >
                     <span className="grow">{part}</span>
-                    <i>remove the override</i>
+                    <i>{conditionDifferencesText.removeTheOverride}</i>
                   </button>
                 ))}
               </div>

@@ -13,6 +13,7 @@ import { usePresets } from '../../../../state/presets.ts';
 import { notify, notifyError } from '../../../../ui/notices.tsx';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
+import { presetFieldText } from '../text.ts';
 
 const STANDS: Record<PresetStand, string> = {
   same: '',
@@ -29,7 +30,7 @@ export function PresetField({ motion }: { motion: Motion }) {
   const preset = presets.find((p) => p.id === present(motion.preset).id);
   const stand = comparePreset(motion, presets);
   const take = () => {
-    session.apply(renewFromPresets('take the preset’s values', presets, [motion.id]));
+    session.apply(renewFromPresets(presetFieldText.takeThePresetsValues, presets, [motion.id]));
   };
   const give = async () => {
     try {
@@ -40,7 +41,7 @@ export function PresetField({ motion }: { motion: Motion }) {
       });
       await refresh();
       const { renewed, kept } = withPresets(session.store.getState().document, [changed]);
-      session.apply(renewFromPresets('update motions made from a preset', [changed]));
+      session.apply(renewFromPresets(presetFieldText.updateMotionsMadeFrom, [changed]));
       notify(
         [
           `“${present(preset).name}” now matches this motion.`,
@@ -59,10 +60,10 @@ export function PresetField({ motion }: { motion: Motion }) {
   const detach = () => session.apply(detachFromPreset(motion.id));
   return (
     <p>
-      made from{' '}
+      {presetFieldText.madeFrom}{' '}
       <Popover
         className="word"
-        label="Preset"
+        label={presetFieldText.preset}
         trigger={`${preset?.name ?? 'a preset that is gone'}${STANDS[stand]}`}
       >
         {(close) => (
@@ -77,8 +78,8 @@ export function PresetField({ motion }: { motion: Motion }) {
                       void give();
                     }}
                   >
-                    <span className="grow">Update the preset from this</span>
-                    <i>and what was made from it</i>
+                    <span className="grow">{presetFieldText.updateThePresetFrom}</span>
+                    <i>{presetFieldText.andWhatWasMade}</i>
                   </button>
                 )}
                 <button
@@ -88,8 +89,8 @@ export function PresetField({ motion }: { motion: Motion }) {
                     take();
                   }}
                 >
-                  <span className="grow">Update from the preset</span>
-                  <i>this motion only</i>
+                  <span className="grow">{presetFieldText.updateFromThePreset}</span>
+                  <i>{presetFieldText.thisMotionOnly}</i>
                 </button>
               </>
             )}
@@ -100,8 +101,8 @@ export function PresetField({ motion }: { motion: Motion }) {
                 detach();
               }}
             >
-              <span className="grow">Detach</span>
-              <i>it stays as it is</i>
+              <span className="grow">{presetFieldText.detach}</span>
+              <i>{presetFieldText.itStaysAsIt}</i>
             </button>
           </div>
         )}

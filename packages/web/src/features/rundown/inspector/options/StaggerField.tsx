@@ -4,6 +4,7 @@ import { findMatches, parseLength, present } from '@lyvek/core';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { useRundown } from '../../rundown-context.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { staggerFieldText } from '../text.ts';
 
 type Stagger = NonNullable<Motion['stagger']>;
 const ORDERS: readonly { value: Stagger['order']; text: string }[] = [
@@ -33,18 +34,22 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
   };
   return (
     <p>
-      on {count} elements,{' '}
+      {staggerFieldText.onElements(count)}{' '}
       <Popover
         className="word"
-        label="Stagger"
-        trigger={stagger ? `each ${stagger.step.replace(/(\d)(px|ms|%)/, '$1 $2')} later` : 'all alike'}
+        label={staggerFieldText.stagger}
+        trigger={
+          stagger
+            ? staggerFieldText.eachLater(stagger.step.replace(/(\d)(px|ms|%)/, '$1 $2'))
+            : staggerFieldText.allAlike
+        }
       >
         {() => (
           <div className="flex w-64 flex-col gap-2">
             <label className="point-row">
-              each later by
+              {staggerFieldText.eachLaterBy}
               <CssField
-                label="Step of the stagger"
+                label={staggerFieldText.stepOfTheStagger}
                 property={timed ? 'time' : 'length'}
                 value={stagger?.step ?? (timed ? '0ms' : '0px')}
                 onPut={put}
@@ -57,7 +62,7 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
             />
             {stagger && (
               <button type="button" className="btn self-start" onClick={() => onChange(undefined)}>
-                No stagger
+                {staggerFieldText.noStagger}
               </button>
             )}
           </div>

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Motion } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
+import { targetText } from '../text.ts';
 
 const REST = 80;
 /** Layouts know so many elements of one selector. */
@@ -44,7 +45,7 @@ export function Target({ motion, element, onChange }: TargetProps) {
       }}
     >
       <label className="flex flex-col gap-1">
-        Moves everything that matches
+        {targetText.movesEverythingThatMatches}
         <input
           className="field"
           value={text}
@@ -57,7 +58,7 @@ export function Target({ motion, element, onChange }: TargetProps) {
         {words}
       </p>
       {found && found.like.length > 0 && (
-        <div className="popover-list" role="group" aria-label="It and others like it">
+        <div className="popover-list" role="group" aria-label={targetText.itAndOthersLike}>
           {found.like.map((l) => (
             <button
               key={l.selector}
@@ -66,7 +67,7 @@ export function Target({ motion, element, onChange }: TargetProps) {
               aria-current={l.selector === text}
             >
               <code className="grow">{l.selector}</code>
-              <i className="text-[11px] text-(--ink-3)">{l.count} elements</i>
+              <i className="text-[11px] text-(--ink-3)">{targetText.elements(l.count)}</i>
             </button>
           ))}
         </div>
@@ -76,7 +77,7 @@ export function Target({ motion, element, onChange }: TargetProps) {
         className="btn self-start"
         disabled={!text.trim() || !!current?.error || text.trim() === motion.targets.selector}
       >
-        Move these
+        {targetText.moveThese}
       </button>
     </form>
   );

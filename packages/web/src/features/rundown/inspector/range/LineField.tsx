@@ -14,6 +14,7 @@ import { pointWords } from '../../../../editor/words.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
 import { useRundown } from '../../rundown-context.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { lineFieldText } from '../text.ts';
 
 interface LineWordProps {
   trigger: Trigger;
@@ -31,7 +32,7 @@ export function LineField({
 }: LineWordProps & { onPut(point: RangePoint | null): void }) {
   const { layout } = useRundown();
   const lines = triggerLines(trigger, layout);
-  if ('reason' in lines) return <span className="wrong">nowhere: {lines.reason}</span>;
+  if ('reason' in lines) return <span className="wrong">{lineFieldText.nowhere(lines.reason)}</span>;
   const point = trigger[side];
   const offset = lines[side];
   const g = lines.geometry;
@@ -43,16 +44,16 @@ export function LineField({
     <>
       <Popover
         className="word word-trigger"
-        label={side === 'down' ? 'Line going down' : 'Line going up'}
+        label={side === 'down' ? lineFieldText.lineGoingDown : lineFieldText.lineGoingUp}
         trigger={words}
       >
         {() => (
           <div className="point-editor">
             <fieldset className={isMeeting(own) ? 'stored' : ''}>
-              <legend>Meeting</legend>
+              <legend>{lineFieldText.meeting}</legend>
               <div className="point-row">
                 <CssField
-                  label="Point of the element in percent of its height"
+                  label={lineFieldText.pointOfTheElement}
                   property="percentage"
                   className="w-16"
                   value={`${Math.round(at.edge * 1000) / 10}%`}
@@ -65,40 +66,40 @@ export function LineField({
                     )
                   }
                 />
-                of the element meets
+                {lineFieldText.ofTheElementMeets}
               </div>
               <div className="point-row">
                 <CssField
-                  label="Line of the viewport in percent from its top"
+                  label={lineFieldText.lineOfTheViewport}
                   property="percentage"
                   className="w-16"
                   value={`${Math.round(at.line * 1000) / 10}%`}
                   onPut={(v) => onPut(writeMeeting({ edge: at.edge, line: Number.parseFloat(v) / 100 }))}
                 />
-                of the viewport, from its top
+                {lineFieldText.ofTheViewportFrom}
               </div>
             </fieldset>
             <fieldset className={isMeeting(own) ? '' : 'stored'}>
-              <legend>Phase</legend>
+              <legend>{lineFieldText.phase}</legend>
               <div className="point-row">
                 <button
                   type="button"
                   className="btn"
                   onClick={() => onPut(writePhase(toPhase(offset, g, 'entry')))}
                 >
-                  as {writePhase(toPhase(offset, g, 'entry'))}
+                  {lineFieldText.as(writePhase(toPhase(offset, g, 'entry')))}
                 </button>
               </div>
             </fieldset>
             {side === 'up' && point !== null && (
               <button type="button" className="btn self-start" onClick={() => onPut(null)}>
-                Use the same line
+                {lineFieldText.useTheSameLine}
               </button>
             )}
           </div>
         )}
       </Popover>{' '}
-      <i className="quiet">{grouped(offset)} px</i>
+      <i className="quiet">{lineFieldText.px(grouped(offset))}</i>
     </>
   );
 }

@@ -18,6 +18,7 @@ import type { Phase, RangePoint } from '@lyvek/core';
 import type { Bar } from '../../../../editor/model/bars.ts';
 import type { Side } from '../../model/moves.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { pointEditorText } from '../text.ts';
 
 const PHASES: readonly Phase[] = [
   'entry',
@@ -39,14 +40,14 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
     onPut(movePoint(Number.parseFloat(text), { was: point, side, geometry: g, whole: placed.whole }));
   const px = (
     <label className="point-row">
-      <span>scroll offset</span>
+      <span>{pointEditorText.scrollOffset}</span>
       <CssField
-        label="Scroll offset in px"
+        label={pointEditorText.scrollOffsetInPx}
         property="percentage"
         value={String(Math.round(offset * 10) / 10)}
         onPut={toPx}
       />{' '}
-      px
+      {pointEditorText.px}
     </label>
   );
   if (!g) {
@@ -54,9 +55,9 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
     return (
       <div className="point-editor">
         <label className="point-row">
-          <span>{asPin(motion.driver) ? 'of the pin' : 'of the page'}</span>
+          <span>{asPin(motion.driver) ? pointEditorText.ofThePin : pointEditorText.ofThePage}</span>
           <CssField
-            label={asPin(motion.driver) ? 'Share of the pin' : 'Share of the page'}
+            label={asPin(motion.driver) ? pointEditorText.shareOfThePin : pointEditorText.shareOfThePage}
             property="length"
             value={css}
             onPut={(v) => onPut(/^-?[\d.]+$/.test(v) ? `${v}%` : v)}
@@ -84,11 +85,11 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
   return (
     <div className="point-editor">
       <fieldset className={isMeeting(point) ? '' : 'stored'}>
-        <legend>Phase of its view progress</legend>
+        <legend>{pointEditorText.phaseOfItsView}</legend>
         <div className="point-row">
           <select
             className="field"
-            aria-label="Phase"
+            aria-label={pointEditorText.phase}
             value={phase}
             onChange={(e) => keepPhase(e.target.value as Phase)}
           >
@@ -99,7 +100,7 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
             ))}
           </select>
           <CssField
-            label="Share of the phase"
+            label={pointEditorText.shareOfThePhase}
             property="length"
             value={
               share !== null
@@ -114,10 +115,10 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
         </div>
       </fieldset>
       <fieldset className={isMeeting(point) ? 'stored' : ''}>
-        <legend>Meeting</legend>
+        <legend>{pointEditorText.meeting}</legend>
         <div className="point-row">
           <CssField
-            label="Point of the element in percent of its height"
+            label={pointEditorText.pointOfTheElement}
             property="percentage"
             value={percent(meeting.edge)}
             className="w-16"
@@ -125,17 +126,17 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
               onPut(writeMeeting({ edge: Math.min(1, Math.max(0, number(v))), line: meeting.line }))
             }
           />
-          of the element meets
+          {pointEditorText.ofTheElementMeets}
         </div>
         <div className="point-row">
           <CssField
-            label="Line of the viewport in percent from its top"
+            label={pointEditorText.lineOfTheViewport}
             property="percentage"
             value={percent(meeting.line)}
             className="w-16"
             onPut={(v) => onPut(writeMeeting({ edge: clamp(meeting.edge), line: number(v) }))}
           />
-          of the viewport, from its top
+          {pointEditorText.ofTheViewportFrom}
         </div>
         <div className="point-row quick">
           {(
@@ -152,7 +153,7 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
               aria-pressed={meeting.edge === edge && isMeeting(point)}
               onClick={() => onPut(writeMeeting({ edge, line: meetingAt(offset, g, edge).line }))}
             >
-              its {word}
+              {pointEditorText.its(word)}
             </button>
           ))}
         </div>

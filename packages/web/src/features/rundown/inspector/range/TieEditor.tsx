@@ -6,6 +6,7 @@ import type { Side } from '../../model/moves.ts';
 import { untied } from '../../model/moves.ts';
 import { useRundown } from '../../rundown-context.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
+import { tieEditorText } from '../text.ts';
 
 const isZero = (css: string) => /^[+-]?0(px|%|vh)?$/.test(css.trim());
 
@@ -32,7 +33,7 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
   if (cues.length + others.length === 0) return null;
   const put = (next: Tie | undefined) =>
     session.apply(
-      changeMotion(motion.id, next ? `attach the ${side}` : `detach the ${side}`, (m) => {
+      changeMotion(motion.id, next ? tieEditorText.attachThe(side) : tieEditorText.detachThe(side), (m) => {
         const free = untied(m, side);
         return next ? { ...free, ties: { ...free.ties, [side]: next } } : free;
       }),
@@ -54,18 +55,18 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
   };
   return (
     <fieldset className={`tie${tie ? ' stored' : ''}`}>
-      <legend>Attached to</legend>
+      <legend>{tieEditorText.attachedTo}</legend>
       <div className="point-row">
         <select
           className="field"
-          aria-label={`What the ${side} is attached to`}
+          aria-label={tieEditorText.whatTheIsAttached(side)}
           value={toChoice(tie)}
           onChange={(e) => choose(e.target.value)}
         >
-          <option value="">nothing</option>
+          <option value="">{tieEditorText.nothing}</option>
           {cues.map((c) => (
             <option key={c.id} value={`cue ${c.id}`}>
-              the cue {c.name}
+              {tieEditorText.theCue(c.name)}
             </option>
           ))}
           {others.flatMap((o) =>
@@ -73,7 +74,7 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
               .filter((at) => !circular(o, at))
               .map((at) => (
                 <option key={at + o.id} value={`${at} ${o.id}`}>
-                  the {at} of {o.name}
+                  {tieEditorText.theOf(at, o.name)}
                 </option>
               )),
           )}
@@ -81,9 +82,9 @@ export function TieEditor({ motion, side }: { motion: Motion; side: Side }) {
         {tie && (
           <>
             {' '}
-            and
+            {tieEditorText.and}
             <CssField
-              label="Offset from it"
+              label={tieEditorText.offsetFromIt}
               property="length"
               className="w-16"
               value={tie.offset}

@@ -7,6 +7,7 @@ import { useGrip } from '../../chart/use-grip.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
 import { gutterWords, pointWords } from '../../../../editor/words.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
+import { viewDiagramText } from '../text.ts';
 
 const BOX = { w: 168, h: 176 };
 const LINE = 13;
@@ -22,11 +23,9 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
   if (!g)
     return (
       <div className="diagram">
-        <h3>Over the page</h3>
+        <h3>{viewDiagramText.overThePage}</h3>
         <PageDiagram bar={bar} />
-        <p>
-          {grouped(s0)} to {grouped(s1)} px of scroll
-        </p>
+        <p>{viewDiagramText.toPxOfScroll(grouped(s0), grouped(s1))}</p>
       </div>
     );
   // The element's near edge in the viewport at both ends; the drawing shows what lies between and one viewport.
@@ -56,13 +55,13 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
   let firstWord = -Infinity;
   return (
     <div className="diagram">
-      <h3>{inline ? 'Across the viewport' : 'In the viewport'}</h3>
+      <h3>{inline ? viewDiagramText.acrossTheViewport : viewDiagramText.inTheViewport}</h3>
       <svg
         ref={svg}
         width={inline ? (high - low) * k + 6 : BOX.w + 12}
         height={inline ? across + 18 : (high - low) * k + 6}
         role="group"
-        aria-label="Where the element stands at the start and at the end"
+        aria-label={viewDiagramText.whereTheElementStands}
         className={inline ? 'across' : undefined}
       >
         <rect className="diagram-port" {...box(at(0), g.port * k, 0.5, across)} />
@@ -98,7 +97,7 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
               data-ghost={side}
               onPointerDown={(e) => start(e, bar, side, pointer)}
             >
-              <title>{`Drag: where the element stands at the ${side}`}</title>
+              <title>{viewDiagramText.dragWhereTheElement(side)}</title>
               <rect {...box(at(itemAt(tops, i)), size, aside, width)} />
               <path className="ghost-line" d={line(met, aside, across)} />
               {inline ? (
@@ -122,18 +121,19 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
         )}
       </svg>
       <p>
-        {inline ? 'Left' : 'Top'} edge <b>{Math.round(tops[0])}</b> to <b>{Math.round(tops[1])}</b>
+        {viewDiagramText.edge(inline)} <b>{Math.round(tops[0])}</b> {viewDiagramText.to}{' '}
+        <b>{Math.round(tops[1])}</b>
         {bar.placed.scroller === 0 && (
           <>
-            , now <b>{Math.round(now)}</b>
+            {viewDiagramText.now} <b>{Math.round(now)}</b>
           </>
         )}
         <br />
-        {grouped(s1 - s0)} px of scroll
+        {viewDiagramText.pxOfScroll(grouped(s1 - s0))}
         {g.size > g.port && (
           <>
             <br />
-            It is {inline ? 'wider' : 'taller'} than the viewport.
+            {viewDiagramText.itIsThanThe(inline)}
           </>
         )}
       </p>

@@ -1,0 +1,124 @@
+/** Words of the hand-off, by the part that shows them. */
+
+export const codeText = {
+  css: 'CSS',
+  html: 'HTML',
+};
+
+export const handOffScreenText = {
+  generatingCss: 'Generating CSS …',
+  isCopied: (what: string) => `${what} is copied.`,
+  handOff: 'Hand-off',
+  nothingMovesYetSo: 'Nothing moves yet, so there is no code to write.',
+  ofAs: (count: number, name: string) => `${count} ${count === 1 ? 'motion' : 'motions'} of ${name} as`,
+  whatPlaysTheMotions: (word: string) => `What plays the motions: ${word}`,
+  inThisHandOff: 'In this hand-off',
+  cssScript: (byCss: number, byScript: number) => `${byCss} CSS, ${byScript} script`,
+  writtenLines: (count: number) => `written, ${count} lines`,
+  copy: 'Copy',
+  proof: 'Proof',
+  aPageUnderDevelopment: 'A page under development is proved where it is built: run',
+  onTheResult: 'on the result.',
+  lyvekProve: 'lyvek prove',
+};
+
+export const htmlColumnText = {
+  original: 'Original',
+  copy: 'Copy',
+  theHtml: 'The HTML',
+  linesAreMotionsNow: (count: number) => `${count} lines are motions now and are removed`,
+  written: (count: number, file: string) =>
+    `written${count ? `; it starts ${file}, which the zip holds` : '; it needs nothing else'}`,
+  theScript: 'The script',
+  lastInTheHead: (count: number) =>
+    `${count === 1 ? 'one line' : `${count} lines`}, last in the head, after the page’s own style sheets.`,
+  added: 'Added',
+  noLineThePage: 'no line: the page links its motions already.',
+  whatPinsAndAdjustments:
+    'what pins and adjustments need: a track around each pinned stage, and attributes or marks where the lines show them.',
+  note: 'Note:',
+  removed: 'Removed',
+  nothing: 'nothing.',
+  thePagesOwnRules: 'the page’s own rules that were imported as motions, and nothing else.',
+  thePageHasStyle:
+    'the page has style sheets in its body. They come later and win where they set an animation with the same specificity; move the link after them if a motion does not play.',
+  browsersWithoutScroll: (fallback: boolean) =>
+    `Browsers without scroll-driven animations skip the whole block: the page is static and complete${fallback ? ', unless its script may run' : ''}. The same goes for print. With reduced motion only what each motion allows remains.`,
+};
+
+export const liveLinesText = {
+  inYourOwnSource: 'In your own source',
+  copy: 'Copy',
+  whatTheHeadNeeds: 'What the head needs',
+  theLinesAtThe:
+    'the lines at the end of the head, or import the style sheet and the module where your build takes them in.',
+  add: 'Add',
+  aTrackAroundEach:
+    'a track around each pinned stage in your own components. Until it is there, nothing is pinned.',
+  thePairingLineWhen: 'the pairing line when you are done. It does nothing outside of Lyvek.',
+  remove: 'Remove',
+};
+
+export const motionListText = {
+  mutedNotWritten: 'muted, not written',
+  withoutTheScript: 'Without the script:',
+  asCssAlone: 'As CSS alone:',
+};
+
+export const proofText = {
+  proof: 'Proof',
+  proveAgain: 'Prove again',
+  proveIt: 'Prove it',
+  chromiumScrollsTheFinished: 'Chromium scrolls the finished page …',
+  theFinishedPageIs: (done: number, count: number) =>
+    `The finished page is scrolled here: ${done} of ${count} looks.`,
+  cancel: 'Cancel',
+  runsTheFinishedPage: (places: number) =>
+    `Runs the finished page at ${places} places, down and up, lets damped motions settle and pauses timed ones, and shows where a motion differs from the prediction.`,
+  proveItInChromium: 'Prove it in Chromium on the server',
+  everythingMatchesThe: 'Everything matches the prediction, within',
+  fromWhatWasPredicted: (limit: number) => `from what was predicted, by more than ${limit}.`,
+  oneMotionDiffers: 'One motion differs',
+  motionsDiffer: (count: number) => `${count} motions differ`,
+  theTakeHasChanged: ' The take has changed since.',
+  largestDifferencePxOr: 'Largest difference, px or % of the value',
+  down: 'down',
+  up: 'up',
+  other: 'other',
+  ofNotProved: (count: number, motions: number) => `${count} of ${motions} not proved`,
+};
+
+export const supportText = {
+  browsersThatPlayIt: 'Browsers that play it natively',
+  sinceVersion: 'since version',
+  notYet: 'not yet',
+  theOthersPlayIt: 'The others play it by the fallback script.',
+  withoutScrollTimelinesThe:
+    'Without scroll timelines the page is static and complete; without triggers, their motions are shown at their end.',
+  theOthersShowThe: 'The others show the page static and complete.',
+};
+
+export const takeAwayText = {
+  css: 'CSS',
+  script: 'Script',
+  none: 'none',
+  measuredAt: 'Measured at',
+  alsoForBrowsersWithout: 'Also for browsers without scroll timelines',
+  theyGetAFallback: (count: number) => `they get a fallback script, with ${count} motions as data`,
+  theyShowThePage: 'they show the page complete and static',
+  download: 'Download',
+  asSoonAsThe: 'As soon as the last edit is saved',
+  zip: 'zip',
+  waitingUntilTheLast: 'Waiting until the last edit is saved.',
+};
+
+export const unmeasuredText = {
+  thePageDoesNot: (size: string) =>
+    `The page does not respond. Without measuring it at ${size}, no code can be written. The Rundown shows what is wrong.`,
+  measuringThePageAt: (size: string) => `Measuring the page at ${size} …`,
+  toTheRundown: 'To the Rundown',
+};
+
+export const unseenText = {
+  measuredAtPx: (name: string, width: number) => `${name}, measured at ${width} px`,
+};

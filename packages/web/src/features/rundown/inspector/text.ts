@@ -1,0 +1,446 @@
+/** Words of the Rundown: the inspector, by the part that shows them. */
+
+export const findingsDockText = {
+  findingsAboutThis: 'Findings about this',
+  ofWord: (index: number, count: number) => `${index} of ${count}`,
+  previousFinding: 'Previous finding',
+  nextFinding: 'Next finding',
+  show: 'Show',
+};
+
+export const inspectorText = {
+  motion: (name: string) => `Motion ${name}`,
+  nothingSelected: 'Nothing selected',
+  px: (tag: string, width: number, height: number) => `${tag}, ${width} × ${height} px`,
+  addAMotion: 'Add a motion',
+  clickABarTo: (count: number, placed: number) =>
+    `${count === 0 ? 'No motions yet.' : `${count} motions, ${placed} on this page.`} Click a bar to edit its motion, or an element in the page to add one.`,
+  notOnThisPage: 'Not on this page',
+  error: 'error',
+  isNotOnThis: 'is not on this page',
+  deleteIt: 'Delete',
+  itCannotBePlaced: (reason: string) =>
+    `It cannot be placed: ${reason}. It is kept, and comes back when the page has a matching element again.`,
+};
+
+export const inspectorHeadText = {
+  ofWord: (index: number, count: number) => `${index} of ${count}`,
+  previousMotion: 'Previous motion',
+  nextMotion: 'Next motion',
+  solo: 'Solo',
+  mute: 'Mute',
+  muted: 'Muted',
+  renameF2: 'Rename (F2)',
+  nameOfTheMotion: 'Name of the motion',
+};
+
+export const moreActionsText = {
+  more: 'More',
+  nameOfThePreset: 'Name of the preset',
+  saveAsPreset: 'Save as preset',
+  isSavedForAll: (name: string) => `“${name}” is saved for all projects. Find it under + Motion.`,
+  saveAsPresetItem: 'Save as preset …',
+  duplicate: 'Duplicate',
+  ctrlD: 'Ctrl D',
+  deleteIt: 'Delete',
+  del: 'Del',
+};
+
+export const multiSelectionText = {
+  selectedMotions: 'Selected motions',
+  motions: (count: number) => `${count} motions`,
+  mixedDrivers: 'mixed drivers',
+  muteAll: 'Mute all',
+  unmuteAll: 'Unmute all',
+  solo: 'Solo',
+  togetherFromToPx: (start: number, end: number) =>
+    `Together from ${start} to ${end} px of scroll. Drag one to move them all; Shift while dragging an end moves the same end of all.`,
+  px: (start: number, end: number) => `${start}–${end} px`,
+  andMore: (count: number) => `and ${count} more`,
+};
+
+export const sentenceText = {
+  moves: 'moves',
+  element: 'Element',
+  andMore: (element: string, count: number) => `${element} and ${count} more`,
+  from: 'from',
+  until: 'until',
+  eased: 'eased',
+  damping: ', damping:',
+  it: 'it',
+  and: 'and',
+  fill: 'Fill',
+  changeTheFill: 'change the fill',
+  composite: 'Composite',
+  addsToOtherValues: 'adds to other values',
+  replacesOtherValues: 'replaces other values',
+  changeTheComposite: 'change the composite',
+  withReducedMotionIt: 'with reduced motion it',
+  withReducedMotion: 'With reduced motion',
+  changeReducedMotion: 'change reduced motion',
+  moveThe: (side: string) => `move the ${side}`,
+  the: (side: string) => `The ${side}`,
+};
+
+export const cuesText = {
+  renameACue: 'rename a cue',
+  anotherCueIsLinked: (name: string) => `Another cue is linked as #${name} already.`,
+  aLinkBeginsWith: 'A link begins with a letter, then letters, digits, - or _.',
+  link: '#link',
+  linkACue: 'link a cue',
+  cues: 'Cues',
+  namedPositionsThatRanges: 'named positions that ranges can be attached to',
+  nameOfTheCue: 'Name of the cue',
+  placeOf: (name: string) => `Place of ${name}`,
+  moveACue: 'move a cue',
+  linkTo: (name: string) => `Link to ${name}`,
+  aNameThatLinks: 'A name that links in the page can point to: #name',
+  deleteIt: 'Delete',
+  deleteNamed: (name: string) => `Delete ${name}`,
+  deleteACue: 'delete a cue',
+  cueAtThePlayhead: 'Cue at the playhead',
+};
+
+export const driverHeadText = {
+  nameOfThe: (kind: string) => `Name of the ${kind}`,
+  muteThe: (kind: string) => `mute the ${kind}`,
+  unmuteThe: (kind: string) => `unmute the ${kind}`,
+  mute: 'Mute',
+  unmute: 'Unmute',
+};
+
+export const driverPickerText = {
+  drivenBy: 'Driven by',
+  driver: 'Driver',
+  toUseAnotherElements:
+    'To use another element’s view progress, Alt click it in the page, then open this again.',
+};
+
+export const marqueeDiagramText = {
+  onTheScreen: 'On the screen',
+  theStripMovesPx: (speed: number) => `The strip moves ${speed} px a second`,
+  dragHowFarIt: 'Drag: how far it runs in a second',
+  oneLoop: 'One loop',
+  seenOverPxOf: (distance: string) => `seen over ${distance} px of scroll`,
+  px: (period: string) => `${period} px`,
+  inWord: ', in',
+};
+
+export const marqueeInspectorText = {
+  editTheMarquee: 'edit the marquee',
+  marquee: (name: string) => `Marquee ${name}`,
+  setTheSpeed: 'set the speed',
+  runs: (element: string) => `${element} runs`,
+  at: 'at',
+  axis: 'Axis',
+  changeTheMarqueesAxis: 'change the marquee’s axis',
+  speed: 'Speed',
+  pxASecond: (speed: number) => `${speed} px a second`,
+  negativeRunsTheOther: 'negative runs the other way; 0 moves only with scroll',
+  scrolledUpwardsIt: 'scrolled upwards it',
+  scrolledUpwards: 'Scrolled upwards',
+  reverseWithScroll: 'reverse with scroll',
+  pushedBy: 'pushed by',
+  damping: ', damping:',
+  push: 'Push',
+  ofTheScroll: (percent: number) => `${percent} % of the scroll`,
+  percentOfTheScroll: 'percent of the scroll distance; negative pushes the other way',
+  underThePointerOr: 'under the pointer or the focus it',
+  underThePointer: 'Under the pointer',
+  pauseUnderThePointer: 'pause under the pointer',
+  withReducedMotionIt: 'with reduced motion it stands still',
+  withScrollInput: 'With scroll input',
+  pxS: (v: number) => `px/s ${v < 0 ? 'back' : v > 0 ? 'on' : ''}`,
+  theBrowserRunsIt: (lag: number, shown: number) =>
+    `${lag >= 1 ? `The push lags the scroll by ${shown} px at 1,500 px/s. ` : ''}The browser runs it; the script only reverses and pushes it, and adds as many copies as the screen needs.`,
+};
+
+export const pinDiagramText = {
+  changeThePinsLength: 'change the pin’s length',
+  sideView: (scale: number) => `Side view, 1 : ${scale}`,
+  pinnedFromToPx: (start: string, end: string) => `Pinned from ${start} to ${end} px`,
+  dragToChangeThe: 'Drag to change the pin’s length',
+  windowNow: 'window, now',
+  pinnedAt: (start: string) => `pinned at ${start}`,
+  releasedAt: (end: string) => `released at ${end}`,
+  addsPx: (distance: string) => `adds ${distance} px`,
+};
+
+export const pinInspectorText = {
+  pin: (name: string) => `Pin ${name}`,
+  itDoesNotPin: (reason: string) => `It does not pin: ${reason}. Choose another stage, or mute it.`,
+  itIsMutedNothing: 'It is muted: nothing is pinned, and motions driven by it do not play.',
+  adds: 'Adds',
+  toThePage: (length: string) => `to the page, ${length} →`,
+  withReducedMotionNothing: '. With reduced motion nothing is pinned.',
+  px: (length: string) => `${length} px`,
+  itIsTallerThan: 'It is taller than the viewport: its lower part is not seen while it is pinned by its top.',
+  thePageEndsBefore: 'The page ends before the pin does.',
+  insideInOrderOf: 'Inside, in order of start',
+  waitingForThePin: (count: number) => `${count} waiting for the pin`,
+  nothingMovesInsideYet: 'Nothing moves inside yet',
+  pickAnElementIn: 'Pick an element in the stage and press A, or choose this pin as a motion’s driver.',
+  ownViewProgress: 'own view progress',
+};
+
+export const pinSentenceText = {
+  theStage: 'The stage',
+  stage: 'Stage',
+  pinAnotherStage: 'pin another stage',
+  selectorOfThePinned: 'Selector of the pinned section',
+  chosenInThePage: (other: string) => `${other}, chosen in the page`,
+  useThisSelector: 'Use this selector',
+  isPinnedWhen: 'is pinned when',
+  meets: 'meets',
+  pinnedEdge: 'Pinned edge',
+  itsTop: 'its top',
+  itsBottom: 'its bottom',
+  pinItByThe: 'pin it by the other edge',
+  heldAt: 'Held at',
+  belowTheTop: 'below the top',
+  aboveTheBottom: 'above the bottom',
+  distanceFromTheViewports: 'Distance from the viewport’s edge',
+  moveThePinsLine: 'move the pin’s line',
+  forWord: 'for',
+  thenReleased: ', then released.',
+  distance: 'Distance',
+  it: 'It',
+  neighbours: 'Neighbours',
+  changeThePinsLength: 'change the pin’s length',
+  anyLength: 'any length',
+  distanceOfThePin: 'Distance of the pin',
+  asLongAsTravels: (e: string) => `as long as ${e} travels`,
+  pxOfTravelFor: 'px of travel for each px of scroll',
+  rateOfTheTravel: 'Rate of the travel',
+  overlapItsNeighbours: 'overlap its neighbours',
+  overlapsTheSectionBefore: 'overlaps the section before by',
+  overlapBefore: 'Overlap before',
+  theSectionAfterOverlaps: 'the section after overlaps it by',
+  overlapAfter: 'Overlap after',
+  layer: 'layer',
+  stackingOrder: 'Stacking order',
+  changeItsLayer: 'change its layer',
+};
+
+export const timeRulerText = {
+  playAgain: 'Play again',
+  play: 'Play',
+  speed: 'Speed',
+  letGo: 'Let go',
+  partsOverTime: 'Parts over time',
+  ms: (count: number, length: number) => `${count} ${count === 1 ? 'part' : 'parts'}, ${length} ms`,
+};
+
+export const timedInspectorText = {
+  trigger: (name: string) => `Trigger ${name}`,
+  atPageLoad: 'At page load',
+  noElementMatchesGive: (selector: string) =>
+    `No element matches ${selector}. Give it another target, or delete it.`,
+  deleteIt: 'Delete',
+  deleteTheTrigger: 'delete the trigger',
+  goingDown: 'Going down,',
+  moveTheTrigger: 'move the trigger',
+  goingUp: 'going up,',
+  moveTheLineFor: 'move the line for the way up',
+  itPlays: 'It plays',
+  howOften: 'How often',
+  changeHowOftenIt: 'change how often it plays',
+  goingBackIt: '; going back, it',
+  goingBack: 'Going back',
+  changeWhatGoingBack: 'change what going back does',
+  itWaits: 'it waits',
+  ms: 'ms',
+  delayInMs: 'Delay in ms',
+  changeADelay: 'change a delay',
+  countedFrom: 'Counted from',
+  fromTheStart: 'from the start',
+  after: (name: undefined | string) => `after ${name ?? 'a missing part'}`,
+  chainAPart: 'chain a part',
+  andPlays: 'and plays',
+  msEased: 'ms, eased',
+  durationInMs: 'Duration in ms',
+  changeADuration: 'change a duration',
+};
+
+export const addPropertyText = {
+  animateAnotherProperty: 'Animate another property',
+  property: '+ property',
+};
+
+export const curveRowText = {
+  change: (property: string) => `change ${property}`,
+  deleteAKeyframe: 'delete a keyframe',
+  remove: (property: string) => `remove ${property}`,
+  fromTo: (low: undefined | string, high: undefined | string) => `${low} to ${high}`,
+  keyframesOf: (property: string) => `Keyframes of ${property}`,
+  addAKeyframeTo: (property: string) => `add a keyframe to ${property}`,
+  keyframeAt: (at: string, value: string) => `Keyframe at ${at}: ${value}`,
+  positionOfTheKeyframe: 'Position of the keyframe',
+  moveAKeyframe: 'move a keyframe',
+  valueOfTheKeyframe: 'Value of the keyframe',
+  setTheEasingOf: 'set the easing of a keyframe',
+  deleteIt: 'Delete',
+  deleteTheKeyframe: 'Delete the keyframe',
+};
+
+export const easingEditorText = {
+  shape: 'Shape',
+  cubicBezier: 'cubic-bezier(0.4, 0, 0.6, 1)',
+  spring: 'spring',
+  steps: 'steps',
+  stepsJumpEnd: 'steps(4, jump-end)',
+  easingTimeDownwardsValues: 'Easing: time downwards, values to the right',
+  from: 'from',
+  to: 'to',
+  pointAt: (percent: number, value: string) => `Point at ${percent} %: ${value}`,
+  doubleClickTheLine: 'Double-click the line to add a point; Del removes one. Shift snaps to the grid.',
+  dragTheHandlesArrow: 'Drag the handles; arrow keys move them by 0.01. Shift snaps to the grid.',
+  stepsHaveNoHandles: 'Steps have no handles; type their number below.',
+  firstHandle: 'First handle',
+  secondHandle: 'Second handle',
+};
+
+export const easingFieldText = {
+  easing: (value: string) => `Easing: ${value}`,
+  css: 'CSS',
+  easingInCss: 'Easing in CSS',
+};
+
+export const signalSliderText = {
+  byHand: (property: string) => `${property}, by hand`,
+  dragToSendIt: 'drag to send it to listeners',
+  heldAt: (value: number) => `held at ${value}`,
+};
+
+export const adjustmentsText = {
+  and: ', and',
+  adjustments: 'Adjustments',
+  adjustsNothingElse: 'adjusts nothing else',
+  adjustsOneThing: 'adjusts one thing',
+  adjustsThings: (count: number) => `adjusts ${count} things`,
+  itNeedsNothingSet: 'It needs nothing set on the page’s own elements.',
+  inTheHtml: (name: string, value: string) => `${name}=“${value}” in the HTML`,
+  remove: 'Remove',
+  removeNamed: (property: string) => `Remove ${property}`,
+  on: (on: string) => `on ${on}`,
+  perspective900px: 'perspective: 900px',
+  add: 'Add',
+};
+
+export const alsoMovedText = {
+  thisElementIsAlso: 'This element is also moved by',
+  bothWrite: (shared: string, composite: string, isLater: boolean) =>
+    `Both write ${shared}: ${composite === 'add' ? `what ${isLater ? 'it' : 'this one'} says is added` : `${isLater ? 'it' : 'this one'} wins where it is in effect`}.`,
+};
+
+export const conditionDifferencesText = {
+  forItsOwn: (index: number, name: string) => `${index > 0 ? '; ' : ''}for ${name} its own`,
+  overridesFor: (name: string) => `Overrides for ${name}`,
+  removeTheOverride: 'remove the override',
+};
+
+export const holdFieldText = {
+  removeTheHold: 'remove the hold',
+  setTheHold: 'set the hold',
+  withWord: 'with',
+  hold: 'Hold',
+  aHoldOfPx: (px: string) => `a hold of ${px} px`,
+  noHold: 'no hold',
+  holdsForPx: 'holds for, px',
+  holdInPx: 'Hold in px',
+  ofItsRange: 'of its range',
+  holdInPercentOf: 'Hold in percent of the range',
+  valuesStayConstantThere: 'Values stay constant there. Drag the hold or its edges on the bar; 0 removes it.',
+  duringAHoldThe:
+    'During a hold the motion has arrived and stays for a while; then it goes on, back the way it came unless its keyframes say otherwise.',
+};
+
+export const presetFieldText = {
+  takeThePresetsValues: 'take the preset’s values',
+  updateMotionsMadeFrom: 'update motions made from a preset',
+  madeFrom: 'made from',
+  preset: 'Preset',
+  updateThePresetFrom: 'Update the preset from this',
+  andWhatWasMade: 'and what was made from it',
+  updateFromThePreset: 'Update from the preset',
+  thisMotionOnly: 'this motion only',
+  detach: 'Detach',
+  itStaysAsIt: 'it stays as it is',
+};
+
+export const staggerFieldText = {
+  onElements: (count: number) => `on ${count} elements,`,
+  stagger: 'Stagger',
+  eachLater: (step: string) => `each ${step} later`,
+  allAlike: 'all alike',
+  eachLaterBy: 'each later by',
+  stepOfTheStagger: 'Step of the stagger',
+  noStagger: 'No stagger',
+};
+
+export const targetText = {
+  movesEverythingThatMatches: 'Moves everything that matches',
+  itAndOthersLike: 'It and others like it',
+  elements: (count: number) => `${count} elements`,
+  moveThese: 'Move these',
+};
+
+export const lineFieldText = {
+  nowhere: (reason: string) => `nowhere: ${reason}`,
+  lineGoingDown: 'Line going down',
+  lineGoingUp: 'Line going up',
+  meeting: 'Meeting',
+  ofTheElementMeets: 'of the element meets',
+  pointOfTheElement: 'Point of the element in percent of its height',
+  ofTheViewportFrom: 'of the viewport, from its top',
+  lineOfTheViewport: 'Line of the viewport in percent from its top',
+  phase: 'Phase',
+  as: (writePhase: string) => `as ${writePhase}`,
+  useTheSameLine: 'Use the same line',
+  px: (offset: string) => `${offset} px`,
+};
+
+export const pointEditorText = {
+  px: 'px',
+  scrollOffset: 'scroll offset',
+  scrollOffsetInPx: 'Scroll offset in px',
+  ofThePin: 'of the pin',
+  ofThePage: 'of the page',
+  shareOfThePin: 'Share of the pin',
+  shareOfThePage: 'Share of the page',
+  phaseOfItsView: 'Phase of its view progress',
+  phase: 'Phase',
+  shareOfThePhase: 'Share of the phase',
+  meeting: 'Meeting',
+  ofTheElementMeets: 'of the element meets',
+  pointOfTheElement: 'Point of the element in percent of its height',
+  ofTheViewportFrom: 'of the viewport, from its top',
+  lineOfTheViewport: 'Line of the viewport in percent from its top',
+  its: (word: string) => `its ${word}`,
+};
+
+export const tieEditorText = {
+  attachThe: (side: string) => `attach the ${side}`,
+  detachThe: (side: string) => `detach the ${side}`,
+  attachedTo: 'Attached to',
+  whatTheIsAttached: (side: string) => `What the ${side} is attached to`,
+  nothing: 'nothing',
+  theCue: (name: string) => `the cue ${name}`,
+  theOf: (at: string, name: string) => `the ${at} of ${name}`,
+  and: 'and',
+  offsetFromIt: 'Offset from it',
+};
+
+export const viewDiagramText = {
+  overThePage: 'Over the page',
+  toPxOfScroll: (s0: string, s1: string) => `${s0} to ${s1} px of scroll`,
+  acrossTheViewport: 'Across the viewport',
+  inTheViewport: 'In the viewport',
+  whereTheElementStands: 'Where the element stands at the start and at the end',
+  dragWhereTheElement: (side: string) => `Drag: where the element stands at the ${side}`,
+  edge: (inline: boolean) => `${inline ? 'Left' : 'Top'} edge`,
+  to: 'to',
+  pxOfScroll: (offset: string) => `${offset} px of scroll`,
+  now: ', now',
+  itIsThanThe: (inline: boolean) => `It is ${inline ? 'wider' : 'taller'} than the viewport.`,
+};

@@ -1,0 +1,62 @@
+/** Words of the Rundown, by the part that shows them. */
+
+export const headRowText = {
+  px: (height: string) => `${height} px`,
+  scrollPx: 'scroll px',
+  addAMotion: 'Add a motion',
+  andZoomShowsThe: '+ and − zoom, 0 shows the whole page',
+  motion: '+ Motion',
+  find: 'Find',
+  findMotionsByName: 'Find motions by name, element, driver, property or finding',
+  pageAt: 'Page at',
+  atPx: (y: string) => `${y} px`,
+  followingTheDrag: ', following the drag',
+  playing: ', playing',
+  notes: (count: number) => `${count} notes: `,
+  editing: 'Editing',
+  only: 'only',
+  otherHosts: 'Other hosts',
+  thisPageMayLoad: 'This page may load files from other hosts',
+  guides: 'Guides',
+  outlines: 'Outlines',
+  reducedMotion: 'Reduced motion',
+  useThePage: 'Use the page',
+  clicksAndKeysGo: 'Clicks and keys go to the page instead of picking elements',
+};
+
+export const importPopoverText = {
+  importedWithTheCorrection: 'Imported with the correction. Undo reverts it.',
+  importedFromThePages: (motions: string, count: number) =>
+    `${motions} imported from the page’s own CSS, and ${count === 1 ? 'is' : 'are'} removed from it at hand-off.`,
+  mistakesInThePage: 'Mistakes in the page',
+  importWithCorrection: 'Import with correction',
+  notImported: 'Not imported',
+  andMore: (count: number) => `and ${count} more`,
+  everythingElseInThe: 'Everything else in the page stays as you added it.',
+};
+
+export const lostPopoverText = {
+  lostMotionsStayIn: 'Lost motions stay in the take and play again when their element is back.',
+  thePageHasChanged: 'The page has changed, and these selectors find nothing in it any more.',
+  movedBy: (name: string) => `moved by ${name}.`,
+  probablyNow: 'Probably now',
+  alike: (percent: number) => `, ${percent} % alike.`,
+  itIsThisOne: 'It is this one',
+  nothingInThePage: 'Nothing in the page resembles it.',
+  leaveTheOthersAs: 'Leave the others as lost',
+};
+
+export const useKeysText = {
+  moveKeyframes: 'move keyframes',
+  aPropertyKeepsAt: 'A property keeps at least one keyframe. Delete the property instead.',
+  deleteAMotion: 'delete a motion',
+  deleteMotions: (count: number) => `delete ${count} motions`,
+  theMotionWasDeleted: 'The motion was deleted.',
+  motionsWereDeleted: (count: number) => `${count} motions were deleted.`,
+  isCopiedChooseAn: (name: string) => `“${name}” is copied. Choose an element and paste it there.`,
+  motionsAreCopied: (count: number) => `${count} motions are copied.`,
+  nothingHasBeenCopied: 'Nothing has been copied yet.',
+  noSelectedMotionIs: 'No selected motion is in its range here. Scroll into its range first.',
+  addAKeyframe: 'add a keyframe',
+  addKeyframes: 'add keyframes',
+};

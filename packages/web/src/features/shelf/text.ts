@@ -1,0 +1,94 @@
+/** Words of the shelf, by the part that shows them. */
+
+export const addPageText = {
+  addYourFirstPage: 'Add your first page',
+  addAPage: 'Add a page',
+  dropItHereAn: 'Drop it here: an HTML file, a folder, or a zip.',
+  anyPageWillDo: 'Any page will do, the longer the better.',
+  cancel: 'Cancel',
+  addressOfYourDevelopment: 'Address of your development server',
+  aPageOnThis: 'A page on this machine, such as http://localhost:5173/',
+  connect: 'Connect',
+  back: 'Back',
+  htmlOfThePage: 'HTML of the page',
+  doctypeHtml: '<!doctype html> …',
+  addIt: 'Add it',
+  chooseAFile: 'Choose a file',
+  chooseAFolder: 'Choose a folder',
+  pasteHtml: 'Paste HTML',
+  connectADevServer: 'Connect a dev server',
+  itIsOnlyRead: 'It is only read. Nothing in it changes before you hand off.',
+  htmlFileOrZip: 'HTML file or zip',
+  folder: 'Folder',
+};
+
+export const measureText = {
+  measuring: (name: string) => `Measuring ${name}`,
+};
+
+export const pageMenuText = {
+  nameOfThePage: 'Name of the page',
+  rename: 'Rename',
+  renameItem: 'Rename …',
+  deleteIt: 'Delete',
+  isTheNewerVersion: (name: string) => `“${name}” is the newer version now.`,
+  addingIt: 'Adding it …',
+  addANewerVersion: 'Add a newer version …',
+  newerVersionOf: (name: string) => `Newer version of ${name}`,
+};
+
+export const pageStripText = {
+  open: (name: string, at: number | null) => `Open ${name}${at === null ? '' : ` at ${Math.round(at)} px`}`,
+  openAt: (at: string) => `open at ${at}`,
+  notOpenedYet: 'not opened yet',
+  beingMeasured: 'being measured …',
+  px: 'px',
+  noMotionsYet: 'no motions yet',
+  motion: 'motion',
+  motions: 'motions',
+  pxLeftOut: (cut: string) => `${cut} px left out`,
+};
+
+export const projectCrumbText = {
+  project: (name: string) => `Project ${name}`,
+  theProjectWasDeleted: (name: string) => `The project “${name}” was deleted.`,
+  nameOfTheNew: 'Name of the new project',
+  create: 'Create',
+  nameOfTheProject: 'Name of the project',
+  rename: 'Rename',
+  newProject: 'New project …',
+  renameItem: 'Rename …',
+  deleteNamed: (name: string) => `Delete ${name}`,
+  allData: (bytes: string) => `All data: ${bytes}`,
+  deletedProjectsAndPages:
+    'Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour is kept, after two weeks the last of each day.',
+};
+
+export const rackText = {
+  addingImportingItsCss: (name: string) =>
+    `Adding ${name}: importing its CSS, and proving its own motion in Chromium …`,
+  isOnTheShelf: (name: string) => `“${name}” is on the shelf.`,
+  readingTheFiles: 'Reading the files …',
+  wasRemovedFromThe: (name: string) => `“${name}” was removed from the shelf.`,
+  findAPage: 'Find a page',
+  pagePx: 'page px',
+  theShelf: 'The shelf',
+  empty: 'empty',
+  allAt: (count: number, scale: number) => `${count} ${count === 1 ? 'page' : 'pages'}, all at 1 : ${scale}`,
+  smaller: 'Smaller',
+  larger: 'Larger',
+  moreFor: (name: string) => `More for ${name}`,
+  more: 'More',
+  noPageMatches: (query: string) => `No page matches “${query}”.`,
+  whichFileIsThe: 'Which file is the page?',
+  thereAreSeveralHtml: 'There are several HTML files and none is called index.html.',
+  dontAddIt: 'Don’t add it',
+};
+
+export const shelfScreenText = {
+  noProjectYet: 'No project yet',
+  aProjectHoldsThe: 'A project holds the pages that belong together.',
+  nameOfTheFirst: 'Name of the first project',
+  create: 'Create',
+  openingTheShelf: 'Opening the shelf …',
+};

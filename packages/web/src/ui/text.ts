@@ -1,0 +1,41 @@
+/** Words of the parts that every screen uses, by the part that shows them. */
+
+export const apexFigureText = {
+  thisChartCouldNot: 'This chart could not be loaded. It comes when the server is back.',
+};
+
+export const numberFieldText = {
+  to: (min: number, max: number) => `${min} to ${max}`,
+};
+
+export const shelfFrameText = {
+  presets: 'Presets',
+};
+
+export const shortcutsText = {
+  keyboardShortcuts: 'Keyboard shortcuts',
+  openThem: 'Keyboard shortcuts (?)',
+  close: 'Close',
+  esc: 'Esc',
+};
+
+export const themeButtonText = {
+  lightTheme: 'Light theme',
+  darkTheme: 'Dark theme',
+};
+
+export const topBarText = {
+  lyvek: 'Lyvek',
+  lyvekTheShelf: 'Lyvek, the shelf',
+  place: 'Place',
+};
+
+export const waitingText = {
+  editsThatWereNot: 'Edits that were not saved yet are kept in this browser.',
+  tryNow: 'Try now',
+  tryAgain: 'Try again',
+};
+
+export const noticesText = {
+  close: 'Close',
+};
