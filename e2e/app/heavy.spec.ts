@@ -67,6 +67,7 @@ interface Asked {
 async function askForHealth(bare: string): Promise<() => Promise<{ health: Asked; bare: Asked }>> {
   const thread = new Worker(
     `const { parentPort, workerData } = require('node:worker_threads');
+    const { setTimeout: pause } = require('node:timers/promises');
     let over = false;
     parentPort.once('message', () => (over = true));
     const ask = async (url) => {
@@ -76,7 +77,7 @@ async function askForHealth(bare: string): Promise<() => Promise<{ health: Asked
         const answered = await fetch(url).then((r) => r.arrayBuffer(), () => null);
         asked.slowest = answered ? Math.max(asked.slowest, performance.now() - at) : Infinity;
         if (answered) asked.answers++;
-        await new Promise((r) => setTimeout(r, 20));
+        await pause(20);
       }
       return asked;
     };

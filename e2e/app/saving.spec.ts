@@ -14,7 +14,7 @@ import {
   serverPid,
 } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
-import { dwell, elapse } from '../support/time.ts';
+import { dwell, elapse, latency } from '../support/time.ts';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -209,7 +209,7 @@ test('three quick acts and a reload while the server takes its time: all are the
   await addReveal(page);
   await saved(page);
   await page.route('**/document', async (route) => {
-    await new Promise((r) => setTimeout(r, 250));
+    await latency(250);
     await route.continue();
   });
   await press(page, ['Control+d', 'Control+d', 'm'], 30);

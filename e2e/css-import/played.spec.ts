@@ -60,6 +60,9 @@ async function compared(
       const frames = [...document.querySelectorAll('iframe')].map((f) => f.contentWindow!);
       const [a, b] = frames as [Window & typeof globalThis, Window & typeof globalThis];
       const next = () => new Promise((done) => requestAnimationFrame(done));
+      const played = async (ms: number) => {
+        for (const from = performance.now(); performance.now() - from < ms;) await next();
+      };
       const list = (w: Window) =>
         [...w.document.body.querySelectorAll<HTMLElement>('*')].filter(
           (e) => !/^(STYLE|LINK|SCRIPT)$/.test(e.tagName),
@@ -95,10 +98,7 @@ async function compared(
           .filter((x) => x.timeline === w.document.timeline && x.playState === 'running')
           .filter((x) => x.effect!.getComputedTiming().endTime !== Infinity),
       );
-      await Promise.race([
-        Promise.allSettled(opening.map((x) => x.finished)),
-        new Promise((done) => setTimeout(done, 1500)),
-      ]);
+      await Promise.race([Promise.allSettled(opening.map((x) => x.finished)), played(1500)]);
       for (let i = 0; i <= offsets; i++) {
         const share = i <= offsets / 2 ? (2 * i) / offsets : 2 - (2 * i) / offsets;
         const y = Math.round(share * (a.document.documentElement.scrollHeight - a.innerHeight));
@@ -109,7 +109,7 @@ async function compared(
             e.scrollLeft = share * (e.scrollWidth - e.clientWidth);
           }),
         );
-        if (settle) await new Promise((done) => setTimeout(done, settle));
+        if (settle) await played(settle);
         await next();
         before.forEach((e, k) => {
           if (endless[k]) return;

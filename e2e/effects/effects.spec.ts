@@ -354,16 +354,14 @@ test('Fade away: dissolves as it goes', async ({ page }) => {
 });
 
 /** Waits until what a trigger has started, or sent back, has come to its end. */
-const comeToRest = (frame: Frame, selector: string, y: number) =>
-  frame.evaluate(
-    async ([s, y]) => {
-      scrollTo({ top: y as number, behavior: 'instant' });
-      await new Promise((r) => setTimeout(r, 1100));
-      const css = getComputedStyle(document.querySelector(s as string)!);
-      return [css.opacity, css.translate.split(' ')[0]];
-    },
-    [selector, y] as const,
-  );
+const comeToRest = async (frame: Frame, selector: string, y: number) => {
+  await frame.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), y);
+  await elapse(frame, 1100);
+  return frame.locator(selector).evaluate((e) => {
+    const css = getComputedStyle(e);
+    return [css.opacity, css.translate.split(' ')[0]];
+  });
+};
 
 test('Title pair: both lines come in on the trigger, and are back at their start above it', async ({
   page,
@@ -398,9 +396,9 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
   await page.getByRole('option', { name: /^Fade away [A-Z]/ }).click();
   await saved(page);
   const top = await documentTop(frame, '#one');
-  const seen = await frame.evaluate(async (y) => {
-    scrollTo({ top: y, behavior: 'instant' });
-    await new Promise((r) => setTimeout(r, 300));
+  await frame.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), top + 60);
+  await elapse(frame, 300);
+  const seen = await frame.evaluate(async () => {
     const e = document.querySelector<HTMLElement>('#one')!;
     // Loaded anew at this place: taken off and put on again, animations begin as at page load.
     e.style.animation = 'none';
@@ -413,7 +411,7 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
       out.push({ at, value: Number(getComputedStyle(e).opacity) });
     }
     return out;
-  }, top + 60);
+  });
   const end = lastItem(seen).value;
   expect(itemAt(seen, 0).value).toBeLessThan(0.05);
   // The scroll has it at less than 1 there.

@@ -9,6 +9,7 @@ import { expect, test } from '@playwright/test';
 import { freePort } from '../support/servers.ts';
 import { Random } from '../stranger/random.ts';
 import { FULL } from '../support/full.ts';
+import { latency } from '../support/time.ts';
 
 async function listening(server: Server): Promise<number> {
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
@@ -128,7 +129,7 @@ test('Ctrl-C at any moment before it is ready leaves nothing behind', FULL, asyn
     const folder = newFolder();
     const child = start({ LYVEK_DATA: folder, PORT: String(await freePort()) });
     const ended = new Promise((done) => child.once('exit', done));
-    await new Promise((r) => setTimeout(r, random.between(30, 4500)));
+    await latency(random.between(30, 4500));
     child.kill('SIGINT');
     await ended;
     await expect.poll(() => leftIn(folder), { timeout: 15_000 }).toEqual([]);

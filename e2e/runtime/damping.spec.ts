@@ -154,7 +154,9 @@ test('starting twice is starting once; stopping leaves no trace', async ({ page 
 test('nothing runs while nothing scrolls', async ({ page }) => {
   await open(page);
   const asked = await page.evaluate(async () => {
-    const real = () => new Promise((r) => setTimeout(r, 60));
+    const real = async () => {
+      for (let i = 0; i < 4; i++) await new Promise(requestAnimationFrame);
+    };
     let count = 0;
     const clock = {
       now: () => performance.now(),

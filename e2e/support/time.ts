@@ -36,6 +36,9 @@ export const elapse = (page: Page | Frame, ms: number): Promise<void> =>
     ms,
   );
 
+/** A network, a server or a person that takes its time: what is slow is what is tested. */
+export const latency = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
 /** A hand pauses between two movements, as people do. */
 export const dwell = (page: Page, ms: number): Promise<void> =>
   // eslint-disable-next-line no-restricted-syntax -- the one place where hands pause

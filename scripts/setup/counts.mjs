@@ -29,14 +29,10 @@ export function counts() {
   const own = files.filter((f) => !TEST.test(f.path));
   const share = sum(tests) / sum(files);
   const sources = own.filter((f) => /\.tsx?$/.test(f.path));
-  const sleeps = count(
+  // Pauses of a hand and of a slow network have their helpers; whatever else waits, waits for a state.
+  const waits = count(
     tests.filter((f) => f.path !== 'e2e/support/time.ts').map((f) => f.text),
-    /\.waitForTimeout\(/g,
-  );
-  // Timers inside of pages and of unit tests: some are what is tested, others are to become waits for a state.
-  const timers = count(
-    tests.map((f) => f.text),
-    /=>\s*setTimeout\(\w+, /g,
+    /\.waitForTimeout\(|=>\s*setTimeout\(\w+, /g,
   );
   const outside = sources.filter((f) => !/\/drivers\//.test(f.path)).map((f) => f.text);
   const kinds = count(outside, /driver\??\.kind\s*[!=]==?|[!=]==?\s*[\w.]*driver\??\.kind\b/g);
@@ -49,7 +45,7 @@ export function counts() {
   return {
     rows: [
       `tests: ${(share * 100).toFixed(1)} % of ${sum(files)} lines (${SHARE.map((s) => s * 100).join(' to ')} %)`,
-      `waits by the clock in tests: ${sleeps} of the browser’s hand, ${timers} by timers of their own`,
+      `waits by the clock in tests: ${waits}`,
       `comparisons of a driver’s kind outside its file: ${kinds}`,
       `non-null assertions: ${assertions.toFixed(1)} per 1,000 lines`,
       `files over 300 lines: ${longest.length}${longest.length ? ` (${longest.join(', ')})` : ''}`,
@@ -58,7 +54,7 @@ export function counts() {
       ...(share < SHARE[0] || share > SHARE[1]
         ? [`${(share * 100).toFixed(1)} % of the lines are tests.`]
         : []),
-      ...(sleeps > 0 ? [`${sleeps} tests wait by the clock: see e2e/support/time.ts.`] : []),
+      ...(waits > 0 ? [`${waits} tests wait by the clock: see e2e/support/time.ts.`] : []),
       ...(assertions > MAX_ASSERTIONS
         ? [`${assertions.toFixed(1)} non-null assertions per 1,000 lines: see core/src/assert.`]
         : []),

@@ -1,5 +1,5 @@
 /** Reads what a page shows at a scroll offset, with damped motions at rest or timed ones held at a share of their time where that is wished. */
-import type { Look, PlannedLook, Watched } from '@lyvek/core';
+import type { Look, ScheduledLook, Watched } from '@lyvek/core';
 import { all, readStyle } from './dom.ts';
 
 export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties' | 'name'>;
@@ -38,7 +38,7 @@ function held(e: Element, name: string, share: number): boolean {
 }
 
 /** Scrolls, waits until the animations have heard of it, and reads computed values. */
-export async function look(at: PlannedLook, wanted: readonly Wanted[]): Promise<Look> {
+export async function look(at: ScheduledLook, wanted: readonly Wanted[]): Promise<Look> {
   scrollTo({ top: at.y, behavior: 'instant' });
   await frames(2);
   if (at.rest) {

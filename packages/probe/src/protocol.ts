@@ -4,7 +4,7 @@
  */
 import * as z from 'zod';
 import { LayoutSchema, RiddenSchema } from '@lyvek/core';
-import type { HtmlPatch, Plan, PlannedLook, RidePath } from '@lyvek/core';
+import type { HtmlPatch, Plan, ScheduledLook, RidePath } from '@lyvek/core';
 import type { Wanted } from './look.ts';
 
 const finite = z.number().finite();
@@ -78,7 +78,7 @@ export type ToProbe =
   | { type: 'hold'; selector: string; property: string; value: string | null }
   | { type: 'find'; selector: string; element: number }
   /** scrolls, waits until the animations have heard of it, and reads computed values */
-  | { type: 'look'; id: number; at: PlannedLook; wanted: Wanted[] }
+  | { type: 'look'; id: number; at: ScheduledLook; wanted: Wanted[] }
   /** scrolls along a path and watches every frame, then `rest` ms more */
   | { type: 'ride'; id: number; path: RidePath; rest: number }
   /** the page hears its own clicks and keys; or picks are heard here again */

@@ -7,7 +7,7 @@ import {
   judge,
   lookedWords,
   listProblems,
-  proofPlan,
+  scheduleProof,
   underMedia,
   withPins,
   findWorst,
@@ -67,15 +67,15 @@ export const prove = (program: Command): void =>
       const count = Number(o.offsets);
       if (!Number.isInteger(count) || count < 2 || count > 5000)
         throw new BadInput('--offsets is a number from 2 to 5000');
-      const plan = proofPlan(document, held, count);
+      const schedule = scheduleProof(document, held, count);
       const { lookAt } = await import('@lyvek/server/lab');
       const looks = await lookAt(
         page.files,
         layout.viewport,
         new TextDecoder().decode(built('in-page.js')),
-        plan,
+        schedule,
       );
-      const result = judge(document, held, plan, looks);
+      const result = judge(document, held, schedule, looks);
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
       const off = result.motions.filter((m) => findWorst(m) > PROOF_LIMIT);
       if (o.json) putJson(result);

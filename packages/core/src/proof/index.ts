@@ -1,4 +1,4 @@
 export * from './distance.ts';
-export * from './plan.ts';
+export * from './schedule.ts';
 export * from './proof.ts';
 export * from './same-page.ts';

@@ -9,7 +9,7 @@ import { compileTimeline, makeContext, sample, shownValue } from '../motion/inde
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { parseEasing, propertyFacts, splitSegments, valueAt } from '../value/index.ts';
 import { distance, transformDistance } from './distance.ts';
-import type { PlannedLook, ProofPlan } from './plan.ts';
+import type { ScheduledLook, ProofSchedule } from './schedule.ts';
 
 /** What was seen at one look: computed values per watched element; null where it was not found, or its animation was not. */
 export interface Look {
@@ -38,7 +38,7 @@ export interface ProofResult {
   /** motions that are on, and elements that they have */
   of: { motions: number; elements: number };
   motions: MotionProof[];
-  skipped: ProofPlan['skipped'];
+  skipped: ProofSchedule['skipped'];
 }
 
 /** px, or hundredths of a value, from which on a difference can be seen. Lyvek’s default. */
@@ -98,11 +98,11 @@ function timedValues(
   };
 }
 
-/** Holds what was seen against the prediction. `looks` are in the order of the plan’s. */
+/** Holds what was seen against the prediction. `looks` are in the order of the schedule’s. */
 export function judge(
   document: MotionDocument,
   layout: PinnedLayout,
-  plan: ProofPlan,
+  schedule: ProofSchedule,
   looks: readonly Look[],
 ): ProofResult {
   const timeline = compileTimeline(document, layout);
@@ -111,7 +111,7 @@ export function judge(
   const seen = new Set<number>();
   let values = 0;
   const offsets = new Float64Array(layout.scrollers.length * 2);
-  const down = plan.looks.filter((l) => l.when === 'always').length / 2;
+  const down = schedule.looks.filter((l) => l.when === 'always').length / 2;
   const scrubbed = (y: Px, element: number, properties: readonly string[]) => {
     offsets[0] = y;
     sample(timeline, offsets);
@@ -122,7 +122,7 @@ export function judge(
   };
   /** what may be shown at a look: at the offset, and as far around it as browsers cut off */
   const predicted = (
-    at: PlannedLook,
+    at: ScheduledLook,
     y: Px,
     motion: Motion,
     element: number,
@@ -136,8 +136,8 @@ export function judge(
     return [0, -near, near].map((shift) => scrubbed(y + shift, element, properties));
   };
   looks.forEach((look, n) => {
-    const at = itemAt(plan.looks, n);
-    plan.watched.forEach(({ motion: id, properties, index, when }, w) => {
+    const at = itemAt(schedule.looks, n);
+    schedule.watched.forEach(({ motion: id, properties, index, when }, w) => {
       const shown = look.values[w];
       const motion = present(byId.get(id));
       const element = findMatches(layout, motion.targets.selector)[index];
@@ -175,7 +175,7 @@ export function judge(
     });
   });
   const order = document.motions.flatMap((m) => motions.get(m.id) ?? []);
-  const unseen = new Set(plan.watched.map((w) => w.motion).filter((id) => !motions.has(id)));
+  const unseen = new Set(schedule.watched.map((w) => w.motion).filter((id) => !motions.has(id)));
   const missed = [...unseen].map((motion) => ({
     motion,
     reason: 'nothing of it was found in the finished page',
@@ -184,9 +184,9 @@ export function judge(
     looks: looks.length,
     elements: seen.size,
     values,
-    of: { motions: plan.motions, elements: plan.elements },
+    of: { motions: schedule.motions, elements: schedule.elements },
     motions: order,
-    skipped: [...plan.skipped, ...missed],
+    skipped: [...schedule.skipped, ...missed],
   };
 }
 

@@ -1,6 +1,6 @@
 /** Scrolls a finished hand-off in Chromium and reads what it shows. */
 import * as z from 'zod';
-import type { Look, ProofPlan, Viewport } from '@lyvek/core';
+import type { Look, ProofSchedule, Viewport } from '@lyvek/core';
 import { withPage } from './chromium.ts';
 import { ask } from './measure.ts';
 import type { PageFiles } from './page-files.ts';
@@ -10,12 +10,12 @@ const LookShape = z.object({
   values: z.array(z.array(z.string().max(2000)).nullable()),
 });
 
-/** One look per offset of the plan, in its order. `told` hears how many are done. */
+/** One look per offset of the schedule, in its order. `told` hears how many are done. */
 export async function lookAt(
   files: PageFiles,
   viewport: Viewport,
   inPage: string,
-  plan: ProofPlan,
+  schedule: ProofSchedule,
   onProgress: (done: number) => void = () => {},
   signal?: AbortSignal,
 ): Promise<Look[]> {
@@ -25,9 +25,9 @@ export async function lookAt(
     async ({ page }) => {
       await page.evaluate(inPage);
       const looks: Look[] = [];
-      for (const at of plan.looks) {
+      for (const at of schedule.looks) {
         signal?.throwIfAborted();
-        looks.push(LookShape.parse(await ask(page, 'look', at, plan.watched)));
+        looks.push(LookShape.parse(await ask(page, 'look', at, schedule.watched)));
         onProgress(looks.length);
       }
       return looks;

@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import type * as z from 'zod';
 import { zipSync } from 'fflate';
-import { activeMedia, judge, proofPlan, readDocument, slug, underMedia, withPins } from '@lyvek/core';
+import { activeMedia, judge, scheduleProof, readDocument, slug, underMedia, withPins } from '@lyvek/core';
 import { found, notFound, Problem } from '../http/problem.ts';
 import type { OwnScript } from '@lyvek/core';
 import { routes } from '@lyvek/api';
@@ -78,14 +78,14 @@ export function handOffRoutes(
       activeMedia(made.document, { viewport: layout.viewport, reducedMotion: false }),
     );
     const held = withPins(layout, document.pins);
-    const plan = proofPlan(document, held, PLACES);
+    const schedule = scheduleProof(document, held, PLACES);
     const gone = new AbortController();
     res.on('close', () => gone.abort());
     const finished = filesInMemory(page.entry, handedOff(files, page.entry, assembled, built));
     const inPage = built('in-page.js').toString('utf8');
     const prove = () =>
       within(LONGEST_PROOF, gone.signal, (signal) =>
-        lookAt(finished, layout.viewport, inPage, plan, () => {}, signal),
+        lookAt(finished, layout.viewport, inPage, schedule, () => {}, signal),
       );
     const looks = await turn.run(prove, gone.signal).catch((error: unknown) => {
       if (gone.signal.aborted) throw new Problem(499, 'Given up', 'It was given up.');
@@ -99,7 +99,7 @@ export function handOffRoutes(
           : failureSentence(error),
       );
     });
-    return judge(document, held, plan, looks);
+    return judge(document, held, schedule, looks);
   });
 
   handle(router, routes.script, ({ name }, { res }) => {

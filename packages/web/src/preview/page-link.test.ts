@@ -1,8 +1,9 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { emptyLayout, itemAt, lastItem, present } from '@lyvek/core';
 import type { Piece, Plan } from '@lyvek/core';
 import { HELLO } from '@lyvek/probe';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
+import { turns } from '../testing/until.ts';
 import { PageLink } from './page-link.ts';
 import type { LinkEvents } from './page-link.ts';
 
@@ -45,11 +46,17 @@ beforeEach(() => {
 afterEach(() => {
   detach();
   page.port?.close();
+  jest.useRealTimers();
 });
 
-/** Turns of the event loop, in each of which messages arrive: on a slow machine they take longer, and are as many. */
-async function soon(): Promise<void> {
-  for (let turn = 0; turn < 6; turn++) await new Promise((r) => setTimeout(r, 2));
+/** A clock that goes on by hand; messages go on by themselves. */
+const stopClock = () =>
+  jest.useFakeTimers({
+    doNotFake: ['setImmediate', 'clearImmediate', 'queueMicrotask', 'nextTick', 'hrtime', 'Date'],
+  });
+async function passes(ms: number): Promise<void> {
+  jest.advanceTimersByTime(ms);
+  await turns();
 }
 async function connected(events: Partial<LinkEvents> = {}, options = {}): Promise<void> {
   page = new Page();
@@ -58,7 +65,7 @@ async function connected(events: Partial<LinkEvents> = {}, options = {}): Promis
   detach = link.attach(page.frame as never, () => ['#a']);
   greet({ source: page.frame.contentWindow, data: HELLO });
   page.say({ type: 'ready', late: false, frames: 0 });
-  await soon();
+  await turns();
 }
 const state = () => link.store.getState();
 const layout = emptyLayout({ width: 800, height: 600 });
@@ -81,7 +88,7 @@ describe('the line to a page', () => {
     expect(itemAt(page.of('measure'), 0).selectors).toEqual(['#a']);
     expect(state().link).toBe('loading');
     page.say({ type: 'layout', id: 0, layout });
-    await soon();
+    await turns();
     expect(state()).toMatchObject({ link: 'ready', layout });
     expect(seen).toEqual([layout]);
   });
@@ -90,7 +97,7 @@ describe('the line to a page', () => {
     await connected({}, { measures: false });
     expect(state().link).toBe('ready');
     page.say({ type: 'resized' });
-    await soon();
+    await turns();
     expect(page.of('measure')).toEqual([]);
   });
 
@@ -110,14 +117,14 @@ describe('the line to a page', () => {
     await connected();
     const before = state();
     page.say(message as never);
-    await soon();
+    await turns();
     expect(state()).toEqual(before);
   });
 
   test('more than six hundred messages a second are not heard', async () => {
     await connected();
     for (let i = 0; i < 900; i++) page.say({ type: 'hover', element: i });
-    await soon();
+    await turns();
     expect(state().hovered).toBeLessThan(600);
     expect(state().hovered).toBeGreaterThan(500);
   });
@@ -125,17 +132,17 @@ describe('the line to a page', () => {
   test('an echo of an older command does not pull the page back', async () => {
     await connected();
     page.say({ type: 'scrolled', seq: 1, x: 0, y: 10 });
-    await soon();
+    await turns();
     expect(state().offset.y).toBe(10);
     link.scrollTo(500);
     expect(state().offset.y).toBe(500);
     page.say({ type: 'scrolled', seq: 1, x: 0, y: 40 });
-    await soon();
+    await turns();
     expect(state().offset.y).toBe(500);
     const { seq } = lastItem(page.of('scroll'));
     // Where the page really landed is the truth.
     page.say({ type: 'scrolled', seq, x: 0, y: 499 });
-    await soon();
+    await turns();
     expect(state().offset.y).toBe(499);
   });
 
@@ -143,25 +150,26 @@ describe('the line to a page', () => {
     await connected();
     const patch = { wraps: [], attributes: [] } as never;
     link.scrollTo(3000);
-    await soon();
+    await turns();
     const asked = () => page.of('scroll').map((m) => m.y);
     page.say({ type: 'scrolled', seq: lastItem(page.of('scroll')).seq, x: 0, y: 1400 });
-    await soon();
+    await turns();
     expect(state().offset.y).toBe(1400);
     link.style([piece('pin', '#a { height: 9000px }')], patch, nothing);
-    await soon();
+    await turns();
     expect(asked().at(-1)).toBe(3000);
     const { seq } = lastItem(page.of('scroll'));
     page.say({ type: 'scrolled', seq, x: 0, y: 3000 });
     page.say({ type: 'scrolled', seq, x: 0, y: 2100 });
-    await soon();
+    await turns();
     const before = asked().length;
     page.say({ type: 'layout', id: 0, layout });
-    await soon();
+    await turns();
     expect([asked().length, state().offset.y]).toEqual([before, 2100]);
   });
 
   test('what stays in the page is there before it is measured, and it is measured again when that has changed', async () => {
+    stopClock();
     page = new Page();
     link = new PageLink();
     const patch = { wraps: [], attributes: [] } as never;
@@ -170,25 +178,25 @@ describe('the line to a page', () => {
     detach = link.attach(page.frame as never, () => []);
     greet({ source: page.frame.contentWindow, data: HELLO });
     page.say({ type: 'ready', late: false, frames: 0 });
-    await soon();
+    await turns();
     const order = () => page.heard.map((m) => m.type).filter((d) => d === 'style' || d === 'measure');
     expect(order()).toEqual(['style', 'measure']);
     page.say({ type: 'layout', id: 0, layout });
-    await soon();
+    await turns();
     const [motion, same] = [piece('m', '#a {}'), clip('#band { overflow: clip }')];
     link.style([same, motion], patch, nothing);
-    await new Promise((r) => setTimeout(r, 120));
+    await passes(120);
     // Motions do not change what is measured.
     expect(order()).toEqual(['style', 'measure', 'style']);
     link.try(true);
     link.style([clip('#band { overflow: visible }'), motion], patch, nothing);
-    await new Promise((r) => setTimeout(r, 120));
+    await passes(120);
     // What is only being tried is not measured, whatever the page does meanwhile.
     page.say({ type: 'resized' });
-    await soon();
+    await turns();
     expect(order()).toEqual(['style', 'measure', 'style', 'style']);
     link.try(false);
-    await new Promise((r) => setTimeout(r, 120));
+    await passes(120);
     expect(order().at(-1)).toBe('measure');
   });
 
@@ -201,14 +209,14 @@ describe('the line to a page', () => {
         configurable: true,
       });
       page.say({ type: 'picked', element: picked.length, additive: false, aside: false });
-      await soon();
+      await turns();
     };
     await click(false);
     expect(picked).toEqual([]);
     await click(true);
     expect(picked).toEqual([0]);
     press();
-    await soon();
+    await turns();
     Object.assign(focused, { activeElement: { matches: () => true } });
     await click(true);
     expect(picked).toEqual([0]);
@@ -224,10 +232,10 @@ describe('the line to a page', () => {
     greet({ source: page.frame.contentWindow, data: HELLO });
     expect(page.port).toBe(first);
     present(first).close();
-    await soon();
+    await turns();
     expect(page.port).not.toBe(first);
     page.say({ type: 'ready', late: true, frames: 0 });
-    await soon();
+    await turns();
     expect(state()).toMatchObject({ link: 'loading', late: true });
   });
 
@@ -241,28 +249,28 @@ describe('the line to a page', () => {
     const second = present(page.port);
     expect(second).not.toBe(first);
     first.postMessage({ type: 'ready', late: false, frames: 0 });
-    await soon();
+    await turns();
     second.postMessage({ type: 'hover', element: 7 });
-    await soon();
+    await turns();
     expect(state()).toMatchObject({ link: 'ready', hovered: -1 });
     first.postMessage({ type: 'hover', element: 3 });
-    await soon();
+    await turns();
     expect(state().hovered).toBe(3);
     first.close();
   });
 
   test('one that floods the line is cut off, says why, and is let in again only when it is opened anew', async () => {
+    stopClock();
     await connected({}, { measures: false });
-    const flood = setInterval(() => {
+    for (let tenths = 0; tenths < 46; tenths++) {
       for (let i = 0; i < 200; i++) page.say({ type: 'hover', element: i });
-    }, 100);
-    await new Promise((r) => setTimeout(r, 4600));
-    clearInterval(flood);
+      await passes(100);
+    }
     expect(state().trouble).toBe('flood');
     const port = page.port;
     greet({ source: page.frame.contentWindow, data: HELLO });
     expect(page.port).toBe(port);
-  }, 10_000);
+  });
 
   test('layouts are read as often as they were asked for, and none with more elements than are measured', async () => {
     await connected();
@@ -273,17 +281,17 @@ describe('the line to a page', () => {
         page.say({ type: 'layout', id: 0, layout: { ...layout, notes: [String(Math.random())] } });
     };
     send(40);
-    await soon();
+    await turns();
     // Asked for once, when it was ready.
     expect(read).toBe(1);
     for (let i = 0; i < 15; i++) link.measure();
     send(40);
-    await soon();
+    await turns();
     expect(read).toBe(16);
     link.measure();
     const many = { ...layout, elements: Array.from({ length: 6001 }, () => null) };
     page.say({ type: 'layout', id: 0, layout: many });
-    await soon();
+    await turns();
     expect(read).toBe(16);
   });
 
@@ -295,7 +303,7 @@ describe('the line to a page', () => {
     link.style([piece('a', '#a {}'), b], patch, nothing);
     link.style([a, piece('b', '#b { x: 1 }')], patch, nothing);
     link.style([a], patch, nothing);
-    await soon();
+    await turns();
     expect(page.of('style').map((m) => [m.pieces.map((p) => p.id), m.order])).toEqual([
       [
         ['a', 'b'],
@@ -319,10 +327,10 @@ describe('the line to a page', () => {
     link.find('#a', 0);
     link.find('#ab', 0);
     page.say(answer('#a'));
-    await soon();
+    await turns();
     expect(state().found).toBeNull();
     page.say(answer('#ab'));
-    await soon();
+    await turns();
     expect(state().found).toMatchObject({ selector: '#ab', count: 2 });
     link.find(null, 0);
     expect(state().found).toBeNull();
@@ -332,15 +340,15 @@ describe('the line to a page', () => {
     await connected();
     const patch = { wraps: [], attributes: [] } as never;
     link.style([piece('a', '#a {}')], patch, nothing);
-    await soon();
+    await turns();
     present(page.port).close();
-    await soon();
+    await turns();
     greet({ source: page.frame.contentWindow, data: HELLO });
     page.say({ type: 'ready', late: true, frames: 0 });
-    await soon();
+    await turns();
     expect(state()).toMatchObject({ link: 'loading', late: true });
     link.style([piece('a', '#a {}')], patch, nothing);
-    await soon();
+    await turns();
     expect(page.of('style').length).toBe(2);
   });
 });

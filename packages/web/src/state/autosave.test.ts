@@ -1,6 +1,7 @@
 import { emptyDocument } from '@lyvek/core';
 import { describe, expect, test } from '@jest/globals';
 import type { MotionDocument } from '@lyvek/core';
+import { turn, turns, until } from '../testing/until.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
 import type { Entry, Journal } from './journal.ts';
@@ -32,11 +33,6 @@ const documentNo = (n: number): MotionDocument => ({
   ...emptyDocument(),
   motions: Array.from({ length: n }) as never,
 });
-const rest = (ms: number) => new Promise((r) => setTimeout(r, ms));
-/** Waits until it holds; the assertion behind it says what is wrong if it never does. */
-const until = async (holds: () => boolean) => {
-  for (let i = 0; i < 400 && !holds(); i++) await rest(2);
-};
 
 /** A server that answers as told, in order; after that it saves. */
 function setup(answers: (PutResult | 'save')[] = []) {
@@ -56,7 +52,7 @@ function setup(answers: (PutResult | 'save')[] = []) {
       // Written before it is sent.
       expect(journal.kept[0]).toMatchObject({ editId, base });
       sent.push({ base, editId, motions: d.motions.length });
-      await rest(1);
+      await turn();
       const answer = answers.shift() ?? 'save';
       return answer === 'save' ? { kind: 'saved', revision: ++revision } : answer;
     },
@@ -104,7 +100,7 @@ describe('autosave', () => {
     const { autosave, journal, sent, states } = setup();
     for (let n = 1; n <= 3; n++) autosave.save(documentNo(n), true);
     expect(lengths(journal)).toEqual([3]);
-    await rest(5);
+    await turns();
     expect([sent.length, states]).toEqual([0, ['saving']]);
     autosave.finish();
     await until(() => states.includes('saved'));
@@ -125,7 +121,7 @@ describe('autosave', () => {
     autosave.save(documentNo(1));
     await until(() => states.includes('conflict'));
     autosave.save(documentNo(2));
-    await rest(10);
+    await turns();
     expect(states).toEqual(['saving', 'conflict']);
     expect(sent).toHaveLength(1);
     expect(lengths(journal)).toEqual([1, 2]);

@@ -3,6 +3,7 @@ import { DocumentSchema, edit, itemAt, present } from '@lyvek/core';
 import type { Motion, MotionDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import type { Entry } from './journal.ts';
+import { until } from '../testing/until.ts';
 
 /** What is kept in the browser, by journal. */
 let kept: Entry[] = [];
@@ -94,9 +95,6 @@ const named = (id: string, name: string) => (d: MotionDocument) => ({
   motions: d.motions.map((m): Motion => (m.id === id ? { ...m, name } : m)),
 });
 const names = (d: MotionDocument = state().document) => d.motions.map((m) => m.name).join(' ');
-const until = async (holds: () => boolean) => {
-  for (let i = 0; i < 400 && !holds(); i++) await new Promise((r) => setTimeout(r, 5));
-};
 
 describe('a take that is open', () => {
   test('an act is one step of undo and one revision, sent with the revision that it starts from', async () => {

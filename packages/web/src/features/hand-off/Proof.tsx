@@ -8,12 +8,12 @@ import {
   activeMedia,
   judge,
   lookedWords,
-  proofPlan,
+  scheduleProof,
   underMedia,
   withPins,
   findWorst,
 } from '@lyvek/core';
-import type { Layout, MotionDocument, MotionProof, ProofPlan, ProofResult } from '@lyvek/core';
+import type { Layout, MotionDocument, MotionProof, ProofSchedule, ProofResult } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { previewUrl } from '../../preview/preview-url.ts';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
@@ -26,7 +26,7 @@ type Where = 'here' | 'lab';
 interface Run {
   where: Where;
   token: string | null;
-  plan: ProofPlan;
+  schedule: ProofSchedule;
   document: MotionDocument;
   layout: ReturnType<typeof withPins>;
 }
@@ -77,13 +77,13 @@ export function Proof({
     setDone(0);
     const seen = underMedia(document, activeMedia(document, { viewport, reducedMotion: false }));
     const layout = withPins(bare as Layout, seen.pins);
-    const plan = proofPlan(seen, layout, PLACES);
+    const schedule = scheduleProof(seen, layout, PLACES);
     const from = performance.now();
     const finish = (r: ProofResult) => {
       setResult({ ...r, where, mark, seconds: (performance.now() - from) / 1000 });
       setRun(null);
     };
-    const next: Run = { where, token: null, plan, document: seen, layout };
+    const next: Run = { where, token: null, schedule, document: seen, layout };
     setRun(next);
     try {
       if (where === 'lab') finish(await api.labProof({ id: take.id, ...query }, { signal: abort.signal }));
@@ -92,8 +92,8 @@ export function Proof({
         if (abort.signal.aborted) return;
         setRun({ ...next, token });
         const link = await ProofLink.opened(previewUrl(token), viewport, abort.signal);
-        const looks = await link.looks(plan, setDone);
-        finish(judge(seen, layout, plan, looks));
+        const looks = await link.looks(schedule, setDone);
+        finish(judge(seen, layout, schedule, looks));
       }
     } catch (e) {
       if (abort.signal.aborted) return;
@@ -122,11 +122,11 @@ export function Proof({
           <p>
             {run.where === 'lab'
               ? proofText.chromiumScrollsTheFinished
-              : proofText.theFinishedPageIs(done, run.plan.looks.length)}
+              : proofText.theFinishedPageIs(done, run.schedule.looks.length)}
           </p>
           <progress
             className="progress w-full"
-            {...(run.where === 'here' ? { value: done, max: run.plan.looks.length } : {})}
+            {...(run.where === 'here' ? { value: done, max: run.schedule.looks.length } : {})}
           />
           {run.where === 'here' && <ProofWindow width={232} viewport={viewport} />}
           <button type="button" className="btn small" onClick={cancel}>

@@ -1,6 +1,6 @@
 /** The line to the probe in a finished hand-off that is being proved. */
 import { present } from '@lyvek/core';
-import type { Look, PlannedLook, ProofPlan, Viewport } from '@lyvek/core';
+import type { Look, ScheduledLook, ProofSchedule, Viewport } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
 import { proofWindow } from './ProofWindow.tsx';
@@ -42,18 +42,18 @@ export class ProofLink {
     return new ProofLink(await greeted, signal);
   }
 
-  /** What is shown at each place, in the order of the plan. */
-  async looks(plan: ProofPlan, told: (done: number) => void): Promise<Look[]> {
+  /** What is shown at each place, in the order of the schedule. */
+  async looks(schedule: ProofSchedule, told: (done: number) => void): Promise<Look[]> {
     const out: Look[] = [];
-    for (const [id, at] of plan.looks.entries()) {
+    for (const [id, at] of schedule.looks.entries()) {
       this.signal.throwIfAborted();
-      out.push(await this.look(id, at, plan));
+      out.push(await this.look(id, at, schedule));
       told(out.length);
     }
     return out;
   }
 
-  private look(id: number, at: PlannedLook, { watched }: ProofPlan): Promise<Look> {
+  private look(id: number, at: ScheduledLook, { watched }: ProofSchedule): Promise<Look> {
     return new Promise((done, fail) => {
       const late = setTimeout(() => fail(new Error('The finished page stopped answering.')), TIMEOUT_MS);
       this.port.onmessage = ({ data }) => {

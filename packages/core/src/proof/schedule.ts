@@ -27,7 +27,7 @@ export interface Watched {
 }
 
 /** One look: where the page is scrolled to, and what is waited for or set there. */
-export interface PlannedLook {
+export interface ScheduledLook {
   y: Px;
   when: When;
   /** time that damped motions need to come to rest */
@@ -36,9 +36,9 @@ export interface PlannedLook {
   share?: number;
 }
 
-export interface ProofPlan {
+export interface ProofSchedule {
   /** down, then up again, then what is damped, then what is timed */
-  looks: PlannedLook[];
+  looks: ScheduledLook[];
   watched: Watched[];
   /** motions that are not proved, and why */
   skipped: { motion: string; reason: string }[];
@@ -65,8 +65,8 @@ const toWhen = (m: Motion): When =>
   isTimed(m.driver) ? 'in-time' : m.damping.kind === 'none' ? 'always' : 'at-rest';
 
 /** `count` offsets, half of them on the way down, at places that have nothing in common with the ranges. */
-export function proofPlan(document: MotionDocument, layout: PinnedLayout, count = 120): ProofPlan {
-  const skipped: ProofPlan['skipped'] = [];
+export function scheduleProof(document: MotionDocument, layout: PinnedLayout, count = 120): ProofSchedule {
+  const skipped: ProofSchedule['skipped'] = [];
   const names = slugs(document.motions);
   const on = document.motions.filter((m) => m.on);
   const found = new Map(on.map((m) => [m.id, findMatches(layout, m.targets.selector)]));
@@ -108,22 +108,22 @@ function listLooks(
   layout: PinnedLayout,
   watched: readonly Watched[],
   count: number,
-): PlannedLook[] {
+): ScheduledLook[] {
   const max = itemAt(layout.scrollers, 0).max.block;
   const has = (when: When) => watched.some((w) => w.when === when);
   const half = Math.max(2, Math.ceil(count / 2));
   const place = (i: number, shift: number) => Math.round(Math.min(max, ((i + shift) / half) * max));
   const down = Array.from({ length: half }, (_, i) => place(i, i === half - 1 ? 1 : 0.37));
   const up = Array.from({ length: half }, (_, i) => place(half - 1 - i, 0.81));
-  const always = (max > 0 ? [...down, ...up] : [0]).map((y): PlannedLook => ({ y, when: 'always' }));
+  const always = (max > 0 ? [...down, ...up] : [0]).map((y): ScheduledLook => ({ y, when: 'always' }));
   const rest = Math.min(
     MAX_REST_MS,
     Math.max(0, ...motions.map((m) => settleTime(m.damping, max / REST_LOOKS, 0.05))),
   );
-  const damped = Array.from({ length: max > 0 ? REST_LOOKS : 1 }, (_, i): PlannedLook => {
+  const damped = Array.from({ length: max > 0 ? REST_LOOKS : 1 }, (_, i): ScheduledLook => {
     return { y: Math.round(((i + 0.43) / REST_LOOKS) * max), when: 'at-rest', rest };
   });
-  const timed = SHARES.map((share): PlannedLook => ({ y: max, when: 'in-time', share }));
+  const timed = SHARES.map((share): ScheduledLook => ({ y: max, when: 'in-time', share }));
   const intros = motions.filter((m) => isAtLoad(m.driver));
   const times = computeTimes(motions);
   const intro = Math.max(0, ...intros.map((m) => times.get(m.id)?.end ?? 0));
