@@ -42,7 +42,7 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
   request,
 }) => {
   // Each of some forty findings is mended and undone again.
-  test.setTimeout(400_000);
+  test.setTimeout(isAll ? 900_000 : 400_000);
   await openTrials(page, request, 'hessle');
   const before = await found(page);
   const checks = new Set(before.map((k) => k.split(' ')[0]));

@@ -37,11 +37,9 @@ for (const name of ['night', 'hessle'])
     const { files, document } = demo(name);
     const field = new LayoutField();
     await measurePages(
-      files,
+      { files, inPage: inPage(), document },
       () => field.next(),
       (l) => field.put(l),
-      inPage(),
-      document,
     );
     const interpolated = SWEEP_SIZES.filter((s) => field.howAt(s.viewport)?.kind === 'between');
     expect(interpolated.length).toBeGreaterThan(5);
@@ -49,11 +47,9 @@ for (const name of ['night', 'hessle'])
     const tried = interpolated.filter((_, i) => i % 3 === 0).map((s) => s.viewport);
     const truth: Layout[] = [];
     await measurePages(
-      files,
+      { files, inPage: inPage(), document },
       () => tried[truth.length] ?? null,
       (l) => truth.push(l),
-      inPage(),
-      document,
     );
 
     const ask = {

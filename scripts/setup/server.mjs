@@ -7,9 +7,9 @@ const PAUSES_MS = [300, 1000, 2000, 4000, 8000, 15_000];
 
 /**
  * Spawns `command` with an IPC channel and waits for its “ready” message. `keepAlive` starts it again after an unexpected end,
- * after pauses that grow while it does not come up.
+ * after pauses that grow while it does not come up. `log`: where its lines go.
  */
-export async function startServer({ args, env, keepAlive = true, quiet = false }) {
+export async function startServer({ args, env, keepAlive = true, log = 'inherit' }) {
   let child;
   let stopping = false;
   let failures = 0;
@@ -17,7 +17,7 @@ export async function startServer({ args, env, keepAlive = true, quiet = false }
     new Promise((resolve, reject) => {
       child = spawn(process.execPath, args, {
         env: { ...process.env, ...env },
-        stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit', 'ipc'],
+        stdio: ['ignore', 'inherit', log, 'ipc'],
         detached: true,
       });
       // In watch mode Node itself reports loaded modules over the same channel.

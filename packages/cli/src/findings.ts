@@ -135,11 +135,9 @@ export async function atOtherSizes(looked: CheckRun, here: readonly Reported[]):
   const field = new LayoutField([subject.layout]);
   const inPage = new TextDecoder().decode(built('in-page.js'));
   await measurePages(
-    bareFiles(page, document),
+    { files: bareFiles(page, document), inPage, document },
     () => field.next(),
     (l) => field.put(l),
-    inPage,
-    document,
   );
   const layouts = field.layouts;
   note(`Measured at ${layouts.length} sizes; ${SWEEP_SIZES.length} are judged.`);

@@ -88,10 +88,10 @@ export function exportedFiles(
   layout: Layout,
   { others = [], onlyChanges = false, ...options }: Partial<HandOffOptions> & ExportOptions = {},
 ): { assembled: Assembled; files: Map<string, Uint8Array> } {
-  const assembled = assemble(document, layout, others, makeHandOffPage(page), `${page.name}. Lyvek`, {
-    ...PLAIN_HAND_OFF,
-    ...options,
-  });
+  const assembled = assemble(
+    { document, layout, others, page: makeHandOffPage(page), title: `${page.name}. Lyvek` },
+    { ...PLAIN_HAND_OFF, ...options },
+  );
   const kept = (onlyChanges ? [] : page.list()).flatMap((path) => {
     const bytes = page.files.bytesAt(path);
     return bytes ? [{ path, bytes }] : [];

@@ -70,7 +70,8 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const naming = new Selectors(patch.isTrack);
   const sections = findSections(document);
   const queried = new Map<Element, ElementFacts['container'] | null>();
-  const facts = elements.map((e) => readFacts(e, indexOf, containers, boxes, naming, sections.of, queried));
+  const survey = { indexOf, containers, boxes, naming, findSection: sections.of, queried };
+  const facts = elements.map((e) => readFacts(e, survey));
   const linked = new Set(all('a[href^="#"]').map((a) => a.getAttribute('href')!.slice(1)));
   elements.forEach((e, i) => {
     if (e.id && linked.has(e.id)) facts[i]!.anchor = true;
@@ -132,14 +133,19 @@ function scrollerFacts(element: Element | null, naming: Selectors): Scroller {
 }
 const zeroed = (padding: string) => (padding === 'auto' || padding === '' ? '0px' : padding.slice(0, 60));
 
+/** What is known of the page as a whole while its elements are read. */
+interface Survey {
+  indexOf: Map<Element, number>;
+  containers: Containers;
+  boxes: Boxes;
+  naming: Selectors;
+  findSection: (e: Element) => number;
+  queried: Map<Element, ElementFacts['container'] | null>;
+}
+
 function readFacts(
   e: Element,
-  indexOf: Map<Element, number>,
-  containers: Containers,
-  boxes: Boxes,
-  naming: Selectors,
-  findSection: (e: Element) => number,
-  queried: Map<Element, ElementFacts['container'] | null>,
+  { indexOf, containers, boxes, naming, findSection, queried }: Survey,
 ): ElementFacts {
   const style = readStyle(e);
   const { box, sticky } = boxes.of(e);

@@ -42,91 +42,100 @@ const WHOLE = 1000;
 /** A page that has been still counts as having begun to move one frame ago. */
 const FRAME = 1000 / 60;
 
+const isInline = (timeline: Timeline) => timeline.axis === 'inline' || timeline.axis === 'x';
+const toOffset = ({ source, inline }: Group) => Math.abs(inline ? source.scrollLeft : source.scrollTop);
+
+function groupFor(groups: Group[], timeline: Timeline, how: Damping): Group {
+  const source = timeline.source!;
+  const inline = isInline(timeline);
+  const key = JSON.stringify(how);
+  const known = groups.find(
+    (g) => g.source === source && g.inline === inline && JSON.stringify(g.how) === key,
+  );
+  if (known) return known;
+  const group: Group = { source, inline, how, state: { y: 0, v: 0 }, x: 0, taken: [] };
+  // A page that opens scrolled stands where it is; nothing plays in.
+  group.x = group.state.y = toOffset(group);
+  groups.push(group);
+  return group;
+}
+
+/** Takes the animations that the plan names off their timelines. */
+function take(root: Document | Element, doc: Document, plan: Plan['damping']): Group[] {
+  const groups: Group[] = [];
+  for (const { names, selector, damping: how } of plan)
+    for (const element of root.querySelectorAll(selector))
+      for (const animation of element.getAnimations() as Ranged[]) {
+        const timeline = animation.timeline;
+        const name = (animation as CSSAnimation).animationName;
+        if (!names.includes(name) || !timeline?.source || !animation.effect) continue;
+        const gauge = new Animation(
+          // On the element: with lengths in its range, an effect of no element crashes the renderer of Chromium 156.
+          new KeyframeEffect(element, null, { duration: 'auto' as unknown as number }),
+          timeline,
+        ) as Ranged;
+        gauge.rangeStart = animation.rangeStart;
+        gauge.rangeEnd = animation.rangeEnd;
+        gauge.play();
+        animation.timeline = doc.timeline as Timeline;
+        animation.pause();
+        animation.effect.updateTiming({ duration: WHOLE });
+        const { taken } = groupFor(groups, timeline, how);
+        taken.push({ animation, element, timeline, gauge, start: 0, end: 0, side: 2 });
+      }
+  return groups;
+}
+
+/** Where the ranges lie now. Reads only. */
+function measure({ taken }: Group): void {
+  for (const t of taken) {
+    const from = t.timeline.startOffset?.value ?? 0;
+    const source = t.timeline.source!;
+    const max = isInline(t.timeline)
+      ? source.scrollWidth - source.clientWidth
+      : source.scrollHeight - source.clientHeight;
+    const span = (t.timeline.endOffset?.value ?? max) - from;
+    const at = (t.gauge.startTime as unknown as { value: number } | null)?.value ?? 0;
+    const share = parseFloat(String(t.gauge.effect!.getComputedTiming().duration));
+    t.start = from + (at / 100) * span;
+    t.end = t.start + (share / 100) * span;
+    t.side = 2;
+  }
+}
+
+function write({ state: { y }, taken }: Group): void {
+  for (const t of taken) {
+    const side = y < t.start ? -1 : y >= t.end ? 1 : 0;
+    // What stays before or after its range costs one comparison.
+    if (side !== 0 && side === t.side) continue;
+    t.side = side;
+    t.animation.currentTime =
+      side === -1 ? -1 : side === 1 ? WHOLE : ((y - t.start) / (t.end - t.start)) * WHOLE;
+  }
+}
+
+/** Taken off and put on again, a CSS animation is the style sheet’s once more. */
+function giveBack(groups: readonly Group[]): void {
+  const taken = groups.flatMap((g) => g.taken);
+  for (const t of taken) t.gauge.cancel();
+  const elements = new Set(taken.map((t) => t.element as HTMLElement));
+  const styles = [...elements].map((e) => [e, e.style.animation] as const);
+  for (const [e] of styles) e.style.animation = 'none';
+  for (const [e, was] of styles) {
+    void getComputedStyle(e).animationName;
+    e.style.animation = was;
+    if (e.getAttribute('style') === '') e.removeAttribute('style');
+  }
+}
+
+/** Plays the damped motions of a plan. Returns what stops them and leaves no trace. */
 export function playDamped(root: Document | Element, plan: Plan['damping'], clock: Clock): () => void {
   const doc = root instanceof Document ? root : root.ownerDocument;
-  const groups: Group[] = [];
+  const groups = take(root, doc, plan);
   let frame = 0;
   let last = -Infinity;
   let interval = FRAME;
   let stopped = false;
-
-  const take = () => {
-    for (const { names, selector, damping: how } of plan)
-      for (const element of root.querySelectorAll(selector))
-        for (const animation of element.getAnimations() as Ranged[]) {
-          const timeline = animation.timeline;
-          const name = (animation as CSSAnimation).animationName;
-          if (!names.includes(name) || !timeline?.source || !animation.effect) continue;
-          const gauge = new Animation(
-            // On the element: with lengths in its range, an effect of no element ends the renderer of Chromium 156.
-            new KeyframeEffect(element, null, { duration: 'auto' as unknown as number }),
-            timeline,
-          ) as Ranged;
-          gauge.rangeStart = animation.rangeStart;
-          gauge.rangeEnd = animation.rangeEnd;
-          gauge.play();
-          animation.timeline = doc.timeline as Timeline;
-          animation.pause();
-          animation.effect.updateTiming({ duration: WHOLE });
-          groupFor(timeline, how).taken.push({
-            animation,
-            element,
-            timeline,
-            gauge,
-            start: 0,
-            end: 0,
-            side: 2,
-          });
-        }
-  };
-
-  const groupFor = (timeline: Timeline, how: Damping): Group => {
-    const source = timeline.source!;
-    const inline = timeline.axis === 'inline' || timeline.axis === 'x';
-    const key = JSON.stringify(how);
-    const known = groups.find(
-      (g) => g.source === source && g.inline === inline && JSON.stringify(g.how) === key,
-    );
-    if (known) return known;
-    const group: Group = { source, inline, how, state: { y: 0, v: 0 }, x: 0, taken: [] };
-    // A page that opens scrolled stands where it is; nothing plays in.
-    group.x = group.state.y = toOffset(group);
-    groups.push(group);
-    return group;
-  };
-
-  const toOffset = ({ source, inline }: Group) => Math.abs(inline ? source.scrollLeft : source.scrollTop);
-
-  /** Where the ranges lie now. Reads only. */
-  const measure = () => {
-    for (const { taken } of groups)
-      for (const t of taken) {
-        const from = t.timeline.startOffset?.value ?? 0;
-        const source = t.timeline.source!;
-        const max =
-          t.timeline.axis === 'inline' || t.timeline.axis === 'x'
-            ? source.scrollWidth - source.clientWidth
-            : source.scrollHeight - source.clientHeight;
-        const span = (t.timeline.endOffset?.value ?? max) - from;
-        const at = (t.gauge.startTime as unknown as { value: number } | null)?.value ?? 0;
-        const share = parseFloat(String(t.gauge.effect!.getComputedTiming().duration));
-        t.start = from + (at / 100) * span;
-        t.end = t.start + (share / 100) * span;
-        t.side = 2;
-      }
-  };
-
-  const write = (g: Group) => {
-    const { y } = g.state;
-    for (const t of g.taken) {
-      const side = y < t.start ? -1 : y >= t.end ? 1 : 0;
-      // What stays before or after its range costs one comparison.
-      if (side !== 0 && side === t.side) continue;
-      t.side = side;
-      t.animation.currentTime =
-        side === -1 ? -1 : side === 1 ? WHOLE : ((y - t.start) / (t.end - t.start)) * WHOLE;
-    }
-  };
 
   const tick = () => {
     frame = 0;
@@ -151,14 +160,13 @@ export function playDamped(root: Document | Element, plan: Plan['damping'], cloc
     if (!frame && !stopped) frame = clock.request(tick);
   };
 
-  take();
   let settling = 0;
   const settle = () => {
     // A view timeline tells its new place one frame after the layout has changed.
     settling ||= clock.request(() => {
       settling = clock.request(() => {
         settling = 0;
-        measure();
+        groups.forEach(measure);
         groups.forEach(write);
       });
     });
@@ -176,15 +184,6 @@ export function playDamped(root: Document | Element, plan: Plan['damping'], cloc
     clock.cancel(settling);
     sized.disconnect();
     doc.removeEventListener('scroll', wake, { capture: true });
-    for (const { taken } of groups) for (const t of taken) t.gauge.cancel();
-    // Taken off and put on again, a CSS animation is the style sheet’s once more.
-    const elements = new Set(groups.flatMap((g) => g.taken.map((t) => t.element as HTMLElement)));
-    const styles = [...elements].map((e) => [e, e.style.animation] as const);
-    for (const [e] of styles) e.style.animation = 'none';
-    for (const [e, was] of styles) {
-      void getComputedStyle(e).animationName;
-      e.style.animation = was;
-      if (e.getAttribute('style') === '') e.removeAttribute('style');
-    }
+    giveBack(groups);
   };
 }

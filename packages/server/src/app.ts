@@ -65,7 +65,80 @@ function storedImports(pool: pg.Pool, log: Logger, dist: string): ImportResults 
   };
 }
 
-export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptions): Express {
+/** What the interface may load, and from where. */
+const headers = (port: number) =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        'default-src': ["'none'"],
+        'script-src': ["'self'"],
+        // The second one is the charts’ legend style, which they put into the page themselves.
+        'style-src': ["'self'", "'sha256-aSysLrDECVdJ6L+jLf8CC5QKLmwRuk/OZiZk9mYky8A='"],
+        'style-src-attr': ["'none'"],
+        'img-src': ["'self'", 'data:'],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'frame-src': ["'self'", `http://*.localhost:${port}`],
+        'worker-src': ["'self'"],
+        'base-uri': ["'none'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'object-src': ["'none'"],
+      },
+    },
+    strictTransportSecurity: false,
+    crossOriginResourcePolicy: { policy: 'same-origin' },
+  });
+
+interface ApiParts extends AppOptions {
+  built: (file: string) => Buffer;
+  importer: Importer;
+  proofs: Proofs;
+  addresses: { ports: readonly number[] };
+}
+
+function apiRoutes({
+  pool,
+  lab,
+  key,
+  appPort,
+  built,
+  importer,
+  proofs,
+  addresses,
+}: ApiParts): express.Router {
+  const access = { key, port: appPort };
+  const api = express.Router();
+  api.use(guardApi(addresses));
+  api.put('/key', express.json({ limit: 1000 }), takeKey(access));
+  api.use(requireKey(access));
+  api.use(express.json({ limit: MAX_JSON }));
+  api.use(
+    healthRoutes(pool),
+    projectRoutes(pool),
+    pageRoutes({
+      pool,
+      ownPorts: addresses.ports,
+      importer,
+      proving: new Proving(importer, lab, (file) => built(file).toString('utf8')),
+    }),
+    takeRoutes(pool),
+    thingRoutes(pool),
+    presetRoutes(pool),
+    referenceRoutes(pool),
+  );
+  api.use(handOffRoutes(pool, built, proofs, lab));
+  api.use(trialRoutes(pool));
+  api.use(schemaRoutes());
+  api.use((req, res) =>
+    sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),
+  );
+  return api;
+}
+
+export function createApp(options: AppOptions): Express {
+  const { pool, log, port, appPort, dist, key } = options;
   const app = express();
   const addresses = { ports: [port, appPort] };
   const origins = addresses.ports.flatMap((p) => [`http://127.0.0.1:${p}`, `http://localhost:${p}`]);
@@ -107,60 +180,11 @@ export function createApp({ pool, log, port, appPort, dist, lab, key }: AppOptio
     next();
   });
 
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          'default-src': ["'none'"],
-          'script-src': ["'self'"],
-          // The second one is the charts’ legend style, which they put into the page themselves.
-          'style-src': ["'self'", "'sha256-aSysLrDECVdJ6L+jLf8CC5QKLmwRuk/OZiZk9mYky8A='"],
-          'style-src-attr': ["'none'"],
-          'img-src': ["'self'", 'data:'],
-          'font-src': ["'self'"],
-          'connect-src': ["'self'"],
-          'frame-src': ["'self'", `http://*.localhost:${port}`],
-          'worker-src': ["'self'"],
-          'base-uri': ["'none'"],
-          'form-action': ["'self'"],
-          'frame-ancestors': ["'none'"],
-          'object-src': ["'none'"],
-        },
-      },
-      strictTransportSecurity: false,
-      crossOriginResourcePolicy: { policy: 'same-origin' },
-    }),
-  );
+  app.use(headers(port));
 
   const access = { key, port: appPort };
   app.get('/live/:id', requireKey(access), liveFrame(pool));
-  const api = express.Router();
-  api.use(guardApi(addresses));
-  api.put('/key', express.json({ limit: 1000 }), takeKey(access));
-  api.use(requireKey(access));
-  api.use(express.json({ limit: MAX_JSON }));
-  api.use(
-    healthRoutes(pool),
-    projectRoutes(pool),
-    pageRoutes(
-      pool,
-      addresses.ports,
-      importer,
-      new Proving(importer, lab, (file) => built(file).toString('utf8')),
-    ),
-    takeRoutes(pool),
-    thingRoutes(pool),
-    presetRoutes(pool),
-    referenceRoutes(pool),
-  );
-  api.use(handOffRoutes(pool, built, proofs, lab));
-  api.use(trialRoutes(pool));
-  api.use(schemaRoutes());
-  api.use((req, res) =>
-    sendProblem(res, new Problem(404, 'Not found', `There is no ${req.method} ${req.path} in this API.`)),
-  );
-  app.use('/api', api);
+  app.use('/api', apiRoutes({ ...options, built, importer, proofs, addresses }));
 
   const web = join(dist, 'web');
   app.use(

@@ -69,12 +69,12 @@ export const prove = (program: Command): void =>
         throw new BadInput('--offsets is a number from 2 to 5000');
       const schedule = scheduleProof(document, held, count);
       const { lookAt } = await import('@lyvek/server/lab');
-      const looks = await lookAt(
-        page.files,
-        layout.viewport,
-        new TextDecoder().decode(built('in-page.js')),
+      const looks = await lookAt({
+        files: page.files,
+        viewport: layout.viewport,
+        inPage: new TextDecoder().decode(built('in-page.js')),
         schedule,
-      );
+      });
       const result = judge(document, held, schedule, looks);
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
       const off = result.motions.filter((m) => findWorst(m) > PROOF_LIMIT);

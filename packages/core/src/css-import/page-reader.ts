@@ -71,14 +71,13 @@ export class PageReader {
     for (;;) {
       const bound = undividable.map((rule) => ({ rule, elements: this.findElements(rule) }));
       spread(played, [...bound, ...boundByCarriers(played, this.rules.rules, this.cascade)], this.left);
-      const made = makeDocument(
-        this.groups(played),
-        this.conditions.media,
-        this.rules,
-        this.timelines,
-        this.elements,
-        this.collectSelectors,
-      );
+      const made = makeDocument(this.groups(played), {
+        media: this.conditions.media,
+        rules: this.rules,
+        timelines: this.timelines,
+        elements: this.elements,
+        collectSelectors: this.collectSelectors,
+      });
       for (const { group, reason } of made.left) {
         this.left.add(itemAt(group.rules, 0), reason, group.elements);
         for (const e of group.elements) played.set(e, { kind: 'other', reason });

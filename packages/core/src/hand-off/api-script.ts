@@ -66,7 +66,7 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
   const drafts = new Map<string, CssDraft>();
   const makeDraft = (ids: readonly string[]) => {
     const key = ids.join(' ');
-    const made = drafts.get(key) ?? draftCss(underMedia(document, ids), layout, 'full-motion', others);
+    const made = drafts.get(key) ?? draftCss(underMedia(document, ids), layout, 'full-motion', { others });
     drafts.set(key, made);
     return made;
   };
@@ -83,7 +83,7 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
               { ...draft.document, motions: [{ ...motion, stagger: undefined }] },
               layout,
               'full-motion',
-              others,
+              { others },
             )
           : draft;
         const range = splitRange(present(plain.entries.find((e) => e.motion.id === m.id)).range);

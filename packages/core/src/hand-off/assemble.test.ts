@@ -30,11 +30,12 @@ const put = (
   files: Record<string, string> = {},
 ): Assembled =>
   assemble(
-    document,
-    layoutOfPage(html, collectSelectors(document)),
-    [],
-    { name: 'Odd page', entry: 'index.html', html, fileAt: (p) => files[p] ?? null },
-    'Odd page',
+    {
+      document,
+      layout: layoutOfPage(html, collectSelectors(document)),
+      page: { name: 'Odd page', entry: 'index.html', html, fileAt: (p) => files[p] ?? null },
+      title: 'Odd page',
+    },
     { target: 'css', fallback: false, ...options },
   );
 

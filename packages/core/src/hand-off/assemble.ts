@@ -64,13 +64,19 @@ function freeName(page: HandOffPage, taken: ReadonlyMap<string, TakenOut>): stri
   }
 }
 
+/** What is handed off. */
+export interface HandOffSource {
+  document: MotionDocument;
+  layout: Layout;
+  /** the page at other sizes */
+  others?: readonly Layout[];
+  page: HandOffPage;
+  title: string;
+}
+
 /** `others`: layouts of the same page at further sizes. `title` becomes the opening comment of what is written. */
 export function assemble(
-  document: MotionDocument,
-  layout: Layout,
-  others: readonly Layout[],
-  page: HandOffPage,
-  title: string,
+  { document, layout, others = [], page, title }: HandOffSource,
   { target, fallback: wanted }: HandOffOptions,
 ): Assembled {
   const fallback = wanted && target === 'css';

@@ -98,6 +98,59 @@ function timedValues(
   };
 }
 
+/** What may be shown at a look: at its offset, and as far around it as browsers cut off. */
+class Prediction {
+  private readonly offsets: Float64Array;
+
+  constructor(
+    readonly timeline: CompiledTimeline,
+    private readonly layout: PinnedLayout,
+  ) {
+    this.offsets = new Float64Array(layout.scrollers.length * 2);
+  }
+
+  /** Values of each property, at the place itself first. */
+  at(
+    { when, share }: ScheduledLook,
+    y: Px,
+    motion: Motion,
+    element: number,
+    properties: readonly string[],
+  ): string[][] {
+    if (share !== undefined) return [properties.map(timedValues(motion, this.layout, element, share))];
+    const near = when === 'at-rest' ? REST : CUT;
+    return [0, -near, near].map((shift) => this.scrubbed(y + shift, element, properties));
+  }
+
+  private scrubbed(y: Px, element: number, properties: readonly string[]): string[] {
+    this.offsets[0] = y;
+    sample(this.timeline, this.offsets);
+    const base = itemAt(this.layout.elements, element).base ?? {};
+    return properties.map(
+      (p) =>
+        shownValue(this.timeline, element, p) ?? base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? 'none',
+    );
+  }
+
+  /** How far what is shown is off, by the values that were predicted. Beyond what browsers cut off it is a difference; within, as much of it as can be seen is told. */
+  off(motion: Motion, element: number, property: string, shown: string, span: readonly string[]): number {
+    const context = makeContext(this.layout, element);
+    const difference = (held: readonly string[]): number =>
+      property === 'transform'
+        ? transformDistance(shown, held, context, reach(this.timeline, element))
+        : distance(property, shown, held, context) *
+          worth(
+            property,
+            this.timeline,
+            element,
+            motion.keyframes[property]?.map((stop) => stop.value) ?? [],
+          );
+    const outside = difference(span);
+    const error = outside > 0 ? outside : Math.min(difference([itemAt(span, 0)]), PROOF_LIMIT);
+    return Number.isFinite(error) ? error : shown === span[0] ? 0 : 999;
+  }
+}
+
 /** Holds what was seen against the prediction. `looks` are in the order of the schedule’s. */
 export function judge(
   document: MotionDocument,
@@ -105,35 +158,16 @@ export function judge(
   schedule: ProofSchedule,
   looks: readonly Look[],
 ): ProofResult {
-  const timeline = compileTimeline(document, layout);
+  const prediction = new Prediction(compileTimeline(document, layout), layout);
   const byId = new Map(document.motions.map((m) => [m.id, m]));
   const motions = new Map<string, MotionProof>();
   const seen = new Set<number>();
   let values = 0;
-  const offsets = new Float64Array(layout.scrollers.length * 2);
   const down = schedule.looks.filter((l) => l.when === 'always').length / 2;
-  const scrubbed = (y: Px, element: number, properties: readonly string[]) => {
-    offsets[0] = y;
-    sample(timeline, offsets);
-    const base = itemAt(layout.elements, element).base ?? {};
-    return properties.map(
-      (p) => shownValue(timeline, element, p) ?? base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? 'none',
-    );
-  };
-  /** what may be shown at a look: at the offset, and as far around it as browsers cut off */
-  const predicted = (
-    at: ScheduledLook,
-    y: Px,
-    motion: Motion,
-    element: number,
-    properties: readonly string[],
-  ) => {
-    if (at.share !== undefined) {
-      const of = timedValues(motion, layout, element, at.share);
-      return [properties.map(of)];
-    }
-    const near = at.when === 'at-rest' ? REST : CUT;
-    return [0, -near, near].map((shift) => scrubbed(y + shift, element, properties));
+  const noted = (id: string, at: Px, property: string): MotionProof => {
+    const known = motions.get(id) ?? { motion: id, down: 0, up: 0, at, property, shown: '', predicted: '' };
+    motions.set(id, known);
+    return known;
   };
   looks.forEach((look, n) => {
     const at = itemAt(schedule.looks, n);
@@ -142,35 +176,17 @@ export function judge(
       const motion = present(byId.get(id));
       const element = findMatches(layout, motion.targets.selector)[index];
       if (when !== at.when || !shown || element === undefined) return;
-      const around = predicted(at, look.y, motion, element, properties);
-      const context = makeContext(layout, element);
+      const around = prediction.at(at, look.y, motion, element, properties);
       seen.add(w);
       properties.forEach((property, k) => {
         values++;
         const span = around.map((a) => itemAt(a, k));
-        const difference = (held: readonly string[]): number =>
-          property === 'transform'
-            ? transformDistance(itemAt(shown, k), held, context, reach(timeline, element))
-            : distance(property, itemAt(shown, k), held, context) *
-              worth(property, timeline, element, motion.keyframes[property]?.map((stop) => stop.value) ?? []);
-        // Beyond what browsers cut off it is a difference; within, as much of it as can be seen is told.
-        const outside = difference(span);
-        const error = outside > 0 ? outside : Math.min(difference([itemAt(span, 0)]), PROOF_LIMIT);
-        const off = Number.isFinite(error) ? error : shown[k] === span[0] ? 0 : 999;
-        const known = motions.get(id) ?? {
-          motion: id,
-          down: 0,
-          up: 0,
-          at: look.y,
-          property,
-          shown: '',
-          predicted: '',
-        };
+        const off = prediction.off(motion, element, property, itemAt(shown, k), span);
+        const known = noted(id, look.y, property);
         if (off > Math.max(known.down, known.up))
           Object.assign(known, { at: look.y, property, shown: shown[k], predicted: span[0] });
         if (at.when !== 'always' || n < down) known.down = Math.max(known.down, off);
         else known.up = Math.max(known.up, off);
-        motions.set(id, known);
       });
     });
   });

@@ -70,14 +70,12 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
     load.add(amounts, framesWithin(ride.damped(motion.damping), start, end));
     if (!isEndless(motion.driver))
       figures.push(
-        computeSmoothness(
-          timeline,
-          makePoser(timeline, i, perspectiveFor(element, timeline, perspectives)),
+        computeSmoothness(timeline, makePoser(timeline, i, perspectiveFor(element, timeline, perspectives)), {
           ride,
           gesture,
           clock,
           max,
-        ),
+        }),
       );
     if (i % 16 === 15) yield { done: i + 1, of: n };
   }

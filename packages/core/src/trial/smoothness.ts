@@ -52,16 +52,30 @@ export const isTooLongAStep = (f: MotionFigures, limit: Px, handStep: Px): boole
 
 /** Turns smaller than this are no reversal, px. */
 const TURN = 2;
+/** A gesture as it went over the page. */
+export interface Ridden {
+  ride: Ride;
+  gesture: Gesture;
+  clock: FrameClock;
+  max: Px;
+}
+
+/** A motion whose steps are watched, and where they are put down. */
+interface Watched {
+  timeline: CompiledTimeline;
+  poser: Poser;
+  series: Float64Array;
+  out: MotionFigures;
+  steps: number[];
+}
+
 /** Steps over less scroll than this say nothing of the gain: offsets are whole px. */
 const MIN_SCROLL = 2;
 
 export function computeSmoothness(
   timeline: CompiledTimeline,
   poser: Poser,
-  ride: Ride,
-  g: Gesture,
-  clock: FrameClock,
-  max: Px,
+  { ride, gesture, clock, max }: Ridden,
 ): MotionFigures {
   const { instance } = poser;
   const { motion, element } = timeline.instances[instance]!;
@@ -73,7 +87,7 @@ export function computeSmoothness(
     element,
     start,
     end,
-    frames: framesInRange(g, { start, end }, max, clock),
+    frames: framesInRange(gesture, { start, end }, max, clock),
     peakStep: 0,
     medianStep: 0,
     peakAt: Math.min(max, Math.max(0, start)),
@@ -90,10 +104,11 @@ export function computeSmoothness(
     settle: 0,
   };
   const steps: number[] = [];
+  const watched: Watched = { timeline, poser, series, out, steps };
   const stretches = framesWithin(series, start, end);
   let worstArc = 0;
   for (const [first, last] of stretches) {
-    const seen = watch(timeline, poser, ride, series, first, last, out, steps);
+    const seen = watch(watched, ride, first, last);
     if (seen.speed.length >= 4) {
       const arc = spectralArcLength(seen.speed, clock.refresh) - spectralArcLength(seen.hand, clock.refresh);
       worstArc = Math.min(worstArc, arc);
@@ -101,7 +116,7 @@ export function computeSmoothness(
     out.reversals = Math.max(out.reversals, seen.reversals);
   }
   // A page that jumps over the range shows all of it in one step.
-  if (stretches.length === 0) leap(timeline, poser, series, start, end, out, steps);
+  if (stretches.length === 0) leap(watched, start, end);
   steps.sort((a, b) => a - b);
   const at60 = clock.refresh / 60;
   out.medianStep = (steps[steps.length >> 1] ?? 0) * at60;
@@ -121,16 +136,7 @@ export function computeSmoothness(
 const before = newPose();
 const now = newPose();
 /** Steps of one stretch of frames, with the frame before and the one after it. */
-function watch(
-  timeline: CompiledTimeline,
-  poser: Poser,
-  ride: Ride,
-  series: Float64Array,
-  first: number,
-  last: number,
-  out: MotionFigures,
-  steps: number[],
-) {
+function watch({ timeline, poser, series, out, steps }: Watched, ride: Ride, first: number, last: number) {
   const from = Math.max(0, first - 1);
   const to = Math.min(series.length - 1, last);
   poseAt(timeline, poser, series[from]!, before);
@@ -177,15 +183,7 @@ function watch(
   return { speed, hand, reversals };
 }
 
-function leap(
-  timeline: CompiledTimeline,
-  poser: Poser,
-  series: Float64Array,
-  start: Px,
-  end: Px,
-  out: MotionFigures,
-  steps: number[],
-) {
+function leap({ timeline, poser, series, out, steps }: Watched, start: Px, end: Px) {
   const over = series.some(
     (y, i) => i > 0 && Math.min(series[i - 1]!, y) <= start && Math.max(series[i - 1]!, y) >= end,
   );

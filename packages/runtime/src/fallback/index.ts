@@ -81,24 +81,9 @@ export function play(plan: FallbackPlan, clock: Clock = browserClock): () => voi
     });
 
   const measure = () => {
-    for (const s of scrubbed) {
-      const known = s.range !== null;
-      s.range = readRange(s.motion, s.target);
-      // A page that opens scrolled stands where it is; nothing plays in.
-      if (!known && s.range) s.x = s.state.y = toOffset(s.range);
-    }
+    scrubbed.forEach(place);
     for (const g of triggers) g.lines = listLines(g.trigger);
-    write();
-  };
-  const write = () => {
-    const offsets = scrubbed.map((s) => (s.range ? s.state.y : 0));
-    scrubbed.forEach((s, i) => {
-      if (!s.range) return;
-      const [start, end] = [s.range.start + s.late, s.range.end + s.late];
-      const y = offsets[i]!;
-      const time = y < start ? -1 : y >= end || end <= start ? WHOLE : ((y - start) / (end - start)) * WHOLE;
-      for (const a of s.animations) if (a.currentTime !== time) a.currentTime = time;
-    });
+    write(scrubbed);
   };
   const tick = () => {
     frame = 0;
@@ -115,7 +100,7 @@ export function play(plan: FallbackPlan, clock: Clock = browserClock): () => voi
       else moving = true;
     });
     for (const g of triggers) if (g.lines) watchTrigger(g, g.lines.scroller.scrollTop);
-    write();
+    write(scrubbed);
     if (moving) wake();
   };
   const wake = () => {
@@ -145,6 +130,23 @@ export function play(plan: FallbackPlan, clock: Clock = browserClock): () => voi
 
 const toOffset = ({ scroller, inline }: { scroller: Element; inline: boolean }) =>
   Math.abs(inline ? scroller.scrollLeft : scroller.scrollTop);
+
+/** Where its range lies now. A page that opens scrolled stands where it is; nothing plays in. */
+function place(s: Scrubbed): void {
+  const known = s.range !== null;
+  s.range = readRange(s.motion, s.target);
+  if (!known && s.range) s.x = s.state.y = toOffset(s.range);
+}
+
+function write(scrubbed: readonly Scrubbed[]): void {
+  for (const { range, late, state, animations } of scrubbed) {
+    if (!range) continue;
+    const [start, end] = [range.start + late, range.end + late];
+    const { y } = state;
+    const time = y < start ? -1 : y >= end || end <= start ? WHOLE : ((y - start) / (end - start)) * WHOLE;
+    for (const a of animations) if (a.currentTime !== time) a.currentTime = time;
+  }
+}
 
 /** One animation a property, since each has easings of its own. */
 function listAnimations(m: FallbackMotion, target: Element, late: number): Animation[] {

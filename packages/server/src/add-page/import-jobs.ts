@@ -98,9 +98,12 @@ export const IMPORT_JOBS = {
     path: string,
     bytes: Uint8Array,
   ][] {
-    const [own, ...others] = layouts.map((text) => LayoutSchema.parse(JSON.parse(text)));
+    const [layout, ...others] = layouts.map((text) => LayoutSchema.parse(JSON.parse(text)));
     const page = handOffPage({ name: 'Page', entry }, files);
-    const assembled = assemble(document, present(own), others, page, 'Page', PLAIN_HAND_OFF);
+    const assembled = assemble(
+      { document, layout: present(layout), others, page, title: 'Page' },
+      PLAIN_HAND_OFF,
+    );
     const scripts = (file: string): never => {
       throw new Error(`what was read needs no ${file}`);
     };

@@ -1,5 +1,4 @@
 /** Files of a page as texts. Those that are not UTF-8 are left to the browser. */
-import { present } from '@lyvek/core';
 import type { FileAt } from '@lyvek/core';
 import type { PageFile } from '../store/pages.ts';
 
@@ -20,6 +19,6 @@ export function readTexts(files: readonly PageFile[]): FileAt {
       const file = files.find((f) => f.path === path);
       known.set(path, file ? readText(file.bytes) : null);
     }
-    return present(known.get(path));
+    return known.get(path) ?? null;
   };
 }

@@ -1,6 +1,7 @@
 /** Files of a zip, with every limit kept before anything is inflated and again while it is. */
 import { crc32 } from 'node:zlib';
 import { Unzip, UnzipInflate } from 'fflate';
+import type { UnzipFile } from 'fflate';
 import { ellipsized, shorten, present } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 import type { PageFile } from '../store/pages.ts';
@@ -28,6 +29,69 @@ export function safePath(name: string): string {
 
 const isClutter = (path: string) => /(^|\/)(__MACOSX|\.DS_Store|Thumbs\.db|\.git)(\/|$)/.test(path);
 
+const tooLarge = (detail: string) => refuse('Unpacks too large', detail, 413);
+const damaged = (detail: string) => refuse('Damaged zip', `${detail} Pack it again.`);
+
+/** Files as they come out of the stream; the first thing that is wrong ends it. */
+class Unpacking {
+  readonly files: PageFile[] = [];
+  failure: Error | null = null;
+  begun = 0;
+  ended = 0;
+  private total = 0;
+  private readonly paths = new Set<string>();
+
+  constructor(
+    private readonly packedBytes: number,
+    private readonly checksums: ReadonlyMap<string, number>,
+  ) {}
+
+  begin(file: UnzipFile): void {
+    this.begun++;
+    const path = safePath(file.name);
+    const skip = file.name.endsWith('/') || path === '' || isClutter(path);
+    if (!skip && this.paths.has(path))
+      this.failure ??= refuse('Twice the same file', `“${path}” is in the zip twice. Pack it again.`);
+    this.paths.add(path);
+    const chunks: Uint8Array[] = [];
+    let size = 0;
+    let crc = 0;
+    file.ondata = (error, chunk, final) => {
+      if (this.failure) return;
+      if (error) {
+        this.failure = damaged(`“${path}” cannot be unpacked: ${error.message}.`);
+        return;
+      }
+      size += chunk.length;
+      this.total += chunk.length;
+      this.failure = this.excess(path, size, file.size);
+      if (this.failure) {
+        file.terminate();
+        return;
+      }
+      chunks.push(chunk);
+      crc = crc32(chunk, crc);
+      if (!final) return;
+      this.ended++;
+      if (crc !== this.checksums.get(file.name))
+        this.failure = damaged(`“${path}” is not what was packed: its checksum differs.`);
+      else if (!skip) this.files.push({ path, bytes: Buffer.concat(chunks) });
+    };
+    file.start();
+  }
+
+  /** What has become too large, if anything has. */
+  private excess(path: string, size: number, packed: number | undefined): Problem | null {
+    if (this.total > LIMITS.unpackedBytes)
+      return tooLarge(`Unpacked it is larger than ${megabytes(LIMITS.unpackedBytes)}, the limit.`);
+    if (this.total > LIMITS.ratioFrom && this.total > this.packedBytes * LIMITS.ratio)
+      return tooLarge(`Unpacked it is more than ${LIMITS.ratio} times as large as the zip, the limit.`);
+    if (packed && size > 1e6 && size > packed * LIMITS.ratio)
+      return tooLarge(`“${path}” grows to more than ${LIMITS.ratio} times its packed size, the limit.`);
+    return null;
+  }
+}
+
 /** Unpacks in a stream, so that a bomb is stopped at the limit and not after it. */
 export function unpack(zip: Uint8Array): PageFile[] {
   const directory = findDirectory(zip);
@@ -40,83 +104,21 @@ export function unpack(zip: Uint8Array): PageFile[] {
       'Encrypted zip',
       `“${shorten(locked.name, 80)}” is locked with a password. Pack the files without one.`,
     );
-  const crcs = new Map(directory.map((e) => [e.name, e.crc]));
-  const paths = new Set<string>();
-  const files: PageFile[] = [];
-  let total = 0;
-  let ended = 0;
-  let entries = 0;
-  let failure: Error | null = null;
-  const unzip = new Unzip((file) => {
-    entries++;
-    const path = safePath(file.name);
-    const skip = file.name.endsWith('/') || path === '' || isClutter(path);
-    if (!skip && paths.has(path))
-      failure ??= refuse('Twice the same file', `“${path}” is in the zip twice. Pack it again.`);
-    paths.add(path);
-    const chunks: Uint8Array[] = [];
-    let size = 0;
-    let crc = 0;
-    file.ondata = (error, chunk, final) => {
-      if (failure) return;
-      if (error) {
-        failure = refuse('Damaged zip', `“${path}” cannot be unpacked: ${error.message}. Pack it again.`);
-        return;
-      }
-      size += chunk.length;
-      total += chunk.length;
-      if (total > LIMITS.unpackedBytes)
-        failure = refuse(
-          'Unpacks too large',
-          `Unpacked it is larger than ${megabytes(LIMITS.unpackedBytes)}, the limit.`,
-          413,
-        );
-      else if (total > LIMITS.ratioFrom && total > zip.length * LIMITS.ratio)
-        failure = refuse(
-          'Unpacks too large',
-          `Unpacked it is more than ${LIMITS.ratio} times as large as the zip, the limit.`,
-          413,
-        );
-      else if (file.size && size > 1e6 && size > file.size * LIMITS.ratio)
-        failure = refuse(
-          'Unpacks too large',
-          `“${path}” grows to more than ${LIMITS.ratio} times its packed size, the limit.`,
-          413,
-        );
-      if (failure) {
-        file.terminate();
-        return;
-      }
-      chunks.push(chunk);
-      crc = crc32(chunk, crc);
-      if (!final) return;
-      ended++;
-      if (crc !== crcs.get(file.name)) {
-        failure = refuse(
-          'Damaged zip',
-          `“${path}” is not what was packed: its checksum differs. Pack it again.`,
-        );
-        return;
-      }
-      if (!skip) files.push({ path, bytes: Buffer.concat(chunks) });
-    };
-    file.start();
-  });
+  const unpacking = new Unpacking(zip.length, new Map(directory.map((e) => [e.name, e.crc])));
+  const unzip = new Unzip((file) => unpacking.begin(file));
   unzip.register(UnzipInflate);
   try {
     const step = 1 << 16;
-    for (let at = 0; at < zip.length && !failure; at += step)
+    for (let at = 0; at < zip.length && !unpacking.failure; at += step)
       unzip.push(zip.subarray(at, at + step), at + step >= zip.length);
   } catch (error) {
-    failure ??=
-      error instanceof Problem
-        ? error
-        : refuse('Damaged zip', `The zip cannot be unpacked: ${(error as Error).message}. Pack it again.`);
+    unpacking.failure ??=
+      error instanceof Problem ? error : damaged(`The zip cannot be unpacked: ${(error as Error).message}.`);
   }
-  if (failure) throw failure;
-  if (ended < entries || entries < announced)
+  if (unpacking.failure) throw unpacking.failure;
+  if (unpacking.ended < unpacking.begun || unpacking.begun < announced)
     throw refuse('Not a whole zip', 'Some files in the zip are cut off. Pack it again.');
-  return withoutCommonFolder(files);
+  return withoutCommonFolder(unpacking.files);
 }
 
 /** A folder packed as a whole arrives one level down; root-absolute links mean that folder. */

@@ -46,7 +46,7 @@ async function loadDemo(db: Db, dir: string): Promise<void> {
           return { path: full.slice(join(dir, folder).length + 1), bytes: await readFile(full) };
         }),
     );
-    const page = await createPage(db, project, name, 'index.html', files);
+    const page = await createPage(db, project, { name, entry: 'index.html', files });
     const parsed = readDocument(JSON.parse(await readFile(join(dir, folder, 'lyvek.document.json'), 'utf8')));
     if (!parsed.ok)
       throw new Error(`demo/${folder}: ${parsed.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`);

@@ -34,11 +34,13 @@ export async function makeHandOff(
     );
   const files = await listFiles(db, page.id);
   const assembled = assemble(
-    document,
-    own,
-    layouts.filter((l) => l !== own && isAdjusted(l, document, 'full-motion')),
-    handOffPage(page, files),
-    `${page.name}. Lyvek, ${take}`,
+    {
+      document,
+      layout: own,
+      others: layouts.filter((l) => l !== own && isAdjusted(l, document, 'full-motion')),
+      page: handOffPage(page, files),
+      title: `${page.name}. Lyvek, ${take}`,
+    },
     options,
   );
   return { page, files, assembled, document, layout: own };

@@ -52,16 +52,21 @@ export async function layoutTexts(
   return texts;
 }
 
+/** A page that is measured, the script that measures it there, and whose adjustments it wears. */
+interface Measuring {
+  files: PageFiles;
+  inPage: string;
+  document?: MotionDocument;
+}
+
 /**
  * `files` without what the document has taken over from them, so that no motion plays. Pins and adjustments of the document are in place.
  * `inPage` is the source of the built script that looks. Yields a layout for each size, all in one browser; `next` may give another one.
  */
 export async function measurePages(
-  files: PageFiles,
+  { files, inPage, document = emptyDocument() }: Measuring,
   next: () => Viewport | null,
   onProgress: (layout: Layout) => void,
-  inPage: string,
-  document: MotionDocument = emptyDocument(),
   signal?: AbortSignal,
 ): Promise<void> {
   const first = next();
@@ -101,11 +106,9 @@ export async function measurePage(
 ): Promise<Layout> {
   let layout: Layout | null = null;
   await measurePages(
-    files,
+    { files, inPage, document },
     () => (layout ? null : viewport),
     (l) => (layout = l),
-    inPage,
-    document,
     signal,
   );
   return present(layout);

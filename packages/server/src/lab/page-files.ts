@@ -1,5 +1,4 @@
 /** A page’s files as the lab and the command line read them: from memory or from a folder, and never from anywhere else. */
-import { present } from '@lyvek/core';
 import { existsSync, readFileSync, realpathSync, statSync } from 'node:fs';
 import { join, resolve, sep } from 'node:path';
 import type { FileAt } from '@lyvek/core';
@@ -48,6 +47,6 @@ export function textsIn(files: PageFiles): FileAt {
       const bytes = files.bytesAt(path);
       known.set(path, bytes && readText(bytes));
     }
-    return present(known.get(path));
+    return known.get(path) ?? null;
   };
 }

@@ -10,12 +10,17 @@ const LookShape = z.object({
   values: z.array(z.array(z.string().max(2000)).nullable()),
 });
 
-/** One look per offset of the schedule, in its order. `told` hears how many are done. */
+interface Proving {
+  files: PageFiles;
+  viewport: Viewport;
+  /** the script that looks, in the page */
+  inPage: string;
+  schedule: ProofSchedule;
+}
+
+/** One look per offset of the schedule, in its order. `onProgress` hears how many are done. */
 export async function lookAt(
-  files: PageFiles,
-  viewport: Viewport,
-  inPage: string,
-  schedule: ProofSchedule,
+  { files, viewport, inPage, schedule }: Proving,
   onProgress: (done: number) => void = () => {},
   signal?: AbortSignal,
 ): Promise<Look[]> {

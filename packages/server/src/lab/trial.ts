@@ -73,7 +73,7 @@ export async function runTrial(
       const notes = late ? ['The page’s load event never came.'] : [];
       for (let i = 0; i <= setup.repeats; i++) {
         const measured = i > 0;
-        const frames = await oneRun(page, browser, cdp, setup, max, measured, signal);
+        const frames = await oneRun({ page, browser, cdp }, setup, max, measured, signal);
         if (measured && frames) runs.push(frames);
         onProgress?.((i + 1) / (setup.repeats + 1));
         signal.throwIfAborted();
@@ -104,9 +104,7 @@ const MAX_HEIGHT = 33_554_432;
 
 /** The hand goes over the page once; traced if it is measured. */
 async function oneRun(
-  page: Page,
-  browser: Browser,
-  cdp: CDPSession,
+  { page, browser, cdp }: { page: Page; browser: Browser; cdp: CDPSession },
   setup: TrialSetup,
   max: number,
   measured: boolean,

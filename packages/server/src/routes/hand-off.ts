@@ -85,7 +85,7 @@ export function handOffRoutes(
     const inPage = built('in-page.js').toString('utf8');
     const prove = () =>
       within(LONGEST_PROOF, gone.signal, (signal) =>
-        lookAt(finished, layout.viewport, inPage, schedule, () => {}, signal),
+        lookAt({ files: finished, viewport: layout.viewport, inPage, schedule }, () => {}, signal),
       );
     const looks = await turn.run(prove, gone.signal).catch((error: unknown) => {
       if (gone.signal.aborted) throw new Problem(499, 'Given up', 'It was given up.');

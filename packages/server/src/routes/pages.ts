@@ -25,14 +25,26 @@ import {
 import { projectById } from '../store/projects.ts';
 import { createTake, listTakes } from '../store/takes.ts';
 
-/** `ownPorts`: where Lyvek itself is. */
-export function pageRoutes(
-  pool: pg.Pool,
-  ownPorts: readonly number[],
-  importer: Importer,
-  proving: Proving,
-): Router {
+interface PageDeps {
+  pool: pg.Pool;
+  /** where Lyvek itself is */
+  ownPorts: readonly number[];
+  importer: Importer;
+  proving: Proving;
+}
+
+const findPage = async (pool: pg.Pool, id: string) => found(await pageById(pool, id), 'page');
+
+export function pageRoutes(deps: PageDeps): Router {
   const router = Router();
+  addRoutes(router, deps);
+  liveRoutes(router, deps);
+  readRoutes(router, deps);
+  return router;
+}
+
+/** Pages that are brought as files. */
+function addRoutes(router: Router, { pool, importer, proving }: PageDeps): void {
   /** The uploaded page, unpacked elsewhere. Whoever goes away ends it. */
   const unpack = async (bytes: Buffer, entry: string | undefined, { req, res }: Http) => {
     const gone = new AbortController();
@@ -40,7 +52,6 @@ export function pageRoutes(
     const type = String(req.headers['content-type'] ?? '');
     return { ...(await importer.run('unpack', { bytes, type, entry }, gone.signal)), signal: gone.signal };
   };
-  const find = async (id: string) => found(await pageById(pool, id), 'page');
 
   handle(router, routes.addPage, async ({ id, name, entry, body }, http) => {
     const project = found(await projectById(pool, id), 'project');
@@ -56,7 +67,7 @@ export function pageRoutes(
       });
     const page = await inTransaction(pool, async (db) => {
       const called = shorten(wellFormed(title || name || '').trim(), 120).trim() || 'Untitled page';
-      const made = await createPage(db, project.id, called, entryFile, files, proof);
+      const made = await createPage(db, project.id, { name: called, entry: entryFile, files, proof });
       await createTake(db, made.id, 'Take A', document ?? emptyDocument());
       return made;
     });
@@ -65,20 +76,25 @@ export function pageRoutes(
 
   /** Its takes stay as they are. */
   handle(router, routes.replaceFiles, async ({ id, entry, body }, http) => {
-    const page = await find(id);
+    const page = await findPage(pool, id);
     if (page.live)
       throw new Problem(409, 'Under development', 'This page has no files here; its own server shows it.');
     const unpacked = await unpack(body, entry, http);
     await inTransaction(pool, (db) => replaceFiles(db, page.id, unpacked.entry, unpacked.files));
-    return find(page.id);
+    return findPage(pool, page.id);
   });
 
   /** As long as what its takes have lost is not settled. */
   handle(router, routes.former, async ({ id }) => ({
-    layout: await formerLayout(pool, (await find(id)).id),
+    layout: await formerLayout(pool, (await findPage(pool, id)).id),
   }));
-  handle(router, routes.settleFormer, async ({ id }) => forgetFormerLayout(pool, (await find(id)).id));
+  handle(router, routes.settleFormer, async ({ id }) =>
+    forgetFormerLayout(pool, (await findPage(pool, id)).id),
+  );
+}
 
+/** Pages that a development server shows. */
+function liveRoutes(router: Router, { pool, ownPorts }: PageDeps): void {
   /** Its own server goes on showing it. */
   handle(router, routes.connectPage, async ({ id, body: { name, url } }) => {
     const project = found(await projectById(pool, id), 'project');
@@ -93,13 +109,16 @@ export function pageRoutes(
 
   /** The old code lets nobody in any more. */
   handle(router, routes.renewCode, async ({ id }) => {
-    const page = await find(id);
+    const page = await findPage(pool, id);
     if (!(await renewCode(pool, page.id))) throw notFound('page under development');
-    return find(page.id);
+    return findPage(pool, page.id);
   });
+}
 
+/** What is known of a page. */
+function readRoutes(router: Router, { pool, importer }: PageDeps): void {
   handle(router, routes.page, async ({ id }) => {
-    const page = await find(id);
+    const page = await findPage(pool, id);
     const project = found(await projectById(pool, page.projectId), 'page');
     return {
       page,
@@ -111,7 +130,7 @@ export function pageRoutes(
 
   /** What was read, what was left, and mistakes with their corrections. */
   handle(router, routes.imported, async ({ id }) => {
-    const page = await find(id);
+    const page = await findPage(pool, id);
     const nothing = { document: emptyDocument(), unsupported: [], mistakes: [] };
     const proof = await findImportProof(pool, page.id);
     const read = await importer
@@ -125,11 +144,11 @@ export function pageRoutes(
 
   handle(router, routes.setOutside, async ({ id, body: { outside } }) => {
     if (!(await setPageOutside(pool, id, outside))) throw notFound('page');
-    return find(id);
+    return findPage(pool, id);
   });
 
   handle(router, routes.putLayout, async ({ id, contentHash, body }) => {
-    const page = await find(id);
+    const page = await findPage(pool, id);
     if (contentHash !== page.contentHash)
       throw new Problem(
         412,
@@ -138,6 +157,4 @@ export function pageRoutes(
       );
     await putLayout(pool, page.id, page.contentHash, body);
   });
-
-  return router;
 }

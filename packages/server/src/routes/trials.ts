@@ -11,33 +11,33 @@ import { listLayouts } from '../store/layouts.ts';
 import { takeWithDocument } from '../store/takes.ts';
 import { cancelTrial, createTrial, listTrials, trialById } from '../store/trials.ts';
 
+/** Refuses what the lab could not run, with what to do about it. */
+async function checkRunnable(pool: pg.Pool, pageId: string, setup: TrialSetup): Promise<void> {
+  if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
+  if (findLongest(setup) > MAX_TRIAL)
+    throw new Problem(
+      422,
+      'Too long',
+      `Under this gesture it would take more than ${Math.round(MAX_TRIAL / 60_000)} minutes. Choose a quicker one, or fewer runs.`,
+    );
+  const { width, height } = setup.viewport;
+  const layouts = await listLayouts(pool, pageId);
+  if (!layouts.some((l) => l.viewport.width === width && l.viewport.height === height))
+    throw new Problem(
+      409,
+      'Not measured',
+      `The page has not been measured at ${width} × ${height}. Open it in the Rundown once.`,
+    );
+}
+
+/** As a list shows it. */
+async function findRow(pool: pg.Pool, id: string, setup: TrialSetup) {
+  const { document: _d, result: _r, ...row } = found(await trialById(pool, id), 'trial');
+  return { ...row, setup };
+}
+
 export function trialRoutes(pool: pg.Pool): Router {
   const router = Router();
-
-  /** Refuses what the lab could not run, with what to do about it. */
-  const canRun = async (pageId: string, setup: TrialSetup): Promise<void> => {
-    if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
-    if (findLongest(setup) > MAX_TRIAL)
-      throw new Problem(
-        422,
-        'Too long',
-        `Under this gesture it would take more than ${Math.round(MAX_TRIAL / 60_000)} minutes. Choose a quicker one, or fewer runs.`,
-      );
-    const { width, height } = setup.viewport;
-    const layouts = await listLayouts(pool, pageId);
-    if (!layouts.some((l) => l.viewport.width === width && l.viewport.height === height))
-      throw new Problem(
-        409,
-        'Not measured',
-        `The page has not been measured at ${width} × ${height}. Open it in the Rundown once.`,
-      );
-  };
-
-  /** As a list shows it. */
-  const find = async (id: string, setup: TrialSetup) => {
-    const { document: _d, result: _r, ...row } = found(await trialById(pool, id), 'trial');
-    return { ...row, setup };
-  };
 
   handle(router, routes.trials, async ({ id }) => ({
     lab: chromiumPath() !== null,
@@ -50,7 +50,7 @@ export function trialRoutes(pool: pg.Pool): Router {
     const parsed = readDocument(take.document);
     if (!parsed.ok)
       throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
-    if (!result) await canRun(take.pageId, setup);
+    if (!result) await checkRunnable(pool, take.pageId, setup);
     const made = await createTrial(pool, {
       pageId: take.pageId,
       takeId: take.id,
@@ -60,7 +60,7 @@ export function trialRoutes(pool: pg.Pool): Router {
       setup,
       ...(result ? { result } : {}),
     });
-    return find(made, setup);
+    return findRow(pool, made, setup);
   });
 
   /** The lab measures once more what it measured then: the same motions under the same gesture, device and size. */
@@ -69,10 +69,14 @@ export function trialRoutes(pool: pg.Pool): Router {
     const parsed = trial && readDocument(trial.document);
     if (!trial || trial.kind !== 'lab' || !parsed?.ok) throw notFound('trial of the lab');
     const setup = TrialSetupSchema.parse(trial.setup);
-    await canRun(trial.pageId, setup);
+    await checkRunnable(pool, trial.pageId, setup);
     const { pageId, takeId, revision } = trial;
     const { document } = parsed;
-    return find(await createTrial(pool, { pageId, takeId, revision, document, kind: 'lab', setup }), setup);
+    return findRow(
+      pool,
+      await createTrial(pool, { pageId, takeId, revision, document, kind: 'lab', setup }),
+      setup,
+    );
   });
 
   handle(router, routes.trial, async ({ id }) => {

@@ -20,7 +20,7 @@ import {
   setPageOutside,
   toFile,
 } from './pages.ts';
-import type { PageFile } from './pages.ts';
+import type { NewPage, PageFile } from './pages.ts';
 import { createProject, listProjects, projectById, putSettings, listSettings } from './projects.ts';
 import { prune } from './prune.ts';
 import {
@@ -44,8 +44,8 @@ let project: string;
 beforeEach(async () => {
   project = await createProject(db(), 'Hessle');
 });
-const add = (files: readonly PageFile[] = TWO, proof: Parameters<typeof createPage>[5] = null) =>
-  inTransaction(db(), (tx) => createPage(tx, project, 'Home', 'index.html', files, proof));
+const add = (files: readonly PageFile[] = TWO, proof: NewPage['proof'] = null) =>
+  inTransaction(db(), (tx) => createPage(tx, project, { name: 'Home', entry: 'index.html', files, proof }));
 
 describe('pages', () => {
   test('are found by id and by token, with their files, and are counted by their project', async () => {

@@ -95,14 +95,19 @@ const linkFiles = (db: Db, id: string, files: readonly { path: string; hash: str
     files.map((f) => f.hash),
   ]);
 
+export interface NewPage {
+  name: string;
+  entry: string;
+  files: readonly PageFile[];
+  /** of its imported motions */
+  proof?: ImportProof | null;
+}
+
 /** Stores the files and the page that they make. */
 export async function createPage(
   db: Db,
   projectId: string,
-  name: string,
-  entry: string,
-  files: readonly PageFile[],
-  proof: ImportProof | null = null,
+  { name, entry, files, proof = null }: NewPage,
 ): Promise<PageRow> {
   const id = randomUUID();
   const { hashed, contentHash } = await storeFiles(db, files);

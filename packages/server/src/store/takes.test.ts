@@ -43,7 +43,11 @@ beforeAll(async () => {
 });
 beforeEach(async () => {
   page = (
-    await createPage(db(), project, 'Home', 'index.html', [{ path: 'index.html', bytes: Buffer.from('x') }])
+    await createPage(db(), project, {
+      name: 'Home',
+      entry: 'index.html',
+      files: [{ path: 'index.html', bytes: Buffer.from('x') }],
+    })
   ).id;
 });
 const named = (name: string): MotionDocument => makeDocument(motion({ name }));

@@ -82,151 +82,78 @@ interface Context {
 
 const DEEPEST = 32;
 
-export function readRules(sheets: readonly Sheet[]): ReadRules {
-  const out: ReadRules = { rules: [], keyframes: [], registered: new Map(), unsupported: [] };
-  const layers = new Layers();
-  const toLayer = new Map<ReadRule | ReadKeyframes, string>();
+const withoutComments = (css: string) => css.replace(/\/\*[\s\S]*?\*\//g, ' ').trim();
+const withoutQuotes = (css: string) => css.replace(/^["']|["']$/g, '');
 
-  const findPlace = (sheet: Sheet, node: postcss.Node): Place =>
-    sheet.lines.place(
-      sheet.offset + (node.source?.start?.offset ?? 0),
-      sheet.offset + (node.source?.end?.offset ?? node.source?.start?.offset ?? 0),
-    );
+const findPlace = (sheet: Sheet, node: postcss.Node): Place =>
+  sheet.lines.place(
+    sheet.offset + (node.source?.start?.offset ?? 0),
+    sheet.offset + (node.source?.end?.offset ?? node.source?.start?.offset ?? 0),
+  );
 
-  const findDeclaration = (sheet: Sheet, d: postcss.Declaration): ReadDeclaration => ({
-    property: d.prop.startsWith('--') ? d.prop : d.prop.toLowerCase().replace(/^-webkit-(?=animation)/, ''),
-    value: d.value.replace(/\/\*[\s\S]*?\*\//g, ' ').trim(),
-    important: d.important === true,
-    place: findPlace(sheet, d),
-    node: d,
-    sheet,
+const readDeclaration = (sheet: Sheet, d: postcss.Declaration): ReadDeclaration => ({
+  property: d.prop.startsWith('--') ? d.prop : d.prop.toLowerCase().replace(/^-webkit-(?=animation)/, ''),
+  value: withoutComments(d.value),
+  important: d.important === true,
+  place: findPlace(sheet, d),
+  node: d,
+  sheet,
+});
+
+const isDeclaration = (n: postcss.ChildNode): n is postcss.Declaration => n.type === 'decl';
+
+/** An at-rule with what holds around it. */
+interface Around {
+  node: postcss.AtRule;
+  name: string;
+  params: string;
+  context: Context;
+  /** goes on inside, under what holds there too */
+  inside(next: Partial<Context>): void;
+}
+
+/** Conditions whose state cannot be told. */
+const untold = ({ name, params, context, inside }: Around) =>
+  inside({
+    media: within(context.media, {
+      ...ALWAYS,
+      obstacle: `it is inside “@${name} ${shortened(params, 60)}”`,
+    }),
   });
 
-  const put = (node: postcss.Container, c: Context, selectors: readonly string[], inline: Element | null) => {
-    const declarations = (node.nodes ?? [])
-      .filter((n): n is postcss.Declaration => n.type === 'decl' && RELEVANT.test(n.prop))
-      .map((d) => findDeclaration(c.sheet, d));
-    if (declarations.length === 0) return;
-    const place = findPlace(c.sheet, node);
-    const parsed = inline ? [] : selectors.flatMap((s) => readSelectors(s) ?? []);
-    if (!inline && parsed.length < selectors.length) {
-      if (declarations.some((d) => moves(d.property)))
-        out.unsupported.push({
-          place,
-          what: shortened(selectors.join(', ')),
-          reason: 'this selector could not be understood',
-        });
-      return;
-    }
-    const rule: ReadRule = { selectors: parsed, inline, media: c.media, layer: 0, declarations, place };
-    toLayer.set(rule, c.layer);
-    out.rules.push(rule);
-  };
+/** At-rules by name. The others (starting styles, page boxes, fonts, functions) hold nothing that the scroll moves. */
+const AT_RULES: Record<string, (reader: RuleReader, around: Around) => void> = {
+  media: (_, { params, context, inside }) => inside({ media: within(context.media, readMedia(params)) }),
+  supports(_, { params, context, inside }) {
+    const holds = supportsHolds(params);
+    if (holds === false) return;
+    const obstacle = holds === null ? `it depends on “@supports ${shortened(params, 60)}”` : null;
+    inside({ media: within(context.media, { ...ALWAYS, obstacle }) });
+  },
+  layer({ layers }, { node, params, context, inside }) {
+    if (node.nodes) return inside({ layer: layers.named(context.layer, params) });
+    for (const one of params.split(',')) layers.named(context.layer, one);
+  },
+  keyframes: (reader, around) => reader.keyframes(around),
+  '-webkit-keyframes': (reader, around) => reader.keyframes(around),
+  property: (reader, around) => reader.property(around),
+  container: (_, around) => untold(around),
+  scope: (_, around) => untold(around),
+  document: (_, around) => untold(around),
+  '-moz-document': (_, around) => untold(around),
+};
 
-  const visit = (nodes: readonly postcss.ChildNode[], c: Context, depth: number): void => {
-    if (depth > DEEPEST) return;
-    for (const node of nodes) {
-      if (node.type === 'rule') {
-        const text = node.selector.replace(/\/\*[\s\S]*?\*\//g, ' ').trim();
-        const own = c.selectors ? unnested(text, c.selectors) : splitTop(text);
-        if (!own) {
-          out.unsupported.push({
-            place: findPlace(c.sheet, node),
-            what: shortened(text),
-            reason: 'this selector could not be understood',
-          });
-          continue;
-        }
-        put(node, c, own, null);
-        visit(node.nodes ?? [], { ...c, selectors: own }, depth + 1);
-      } else if (node.type === 'atrule') at(node, c, depth);
-    }
-  };
+class RuleReader {
+  readonly out: ReadRules = { rules: [], keyframes: [], registered: new Map(), unsupported: [] };
+  readonly layers = new Layers();
+  private readonly layerOf = new Map<ReadRule | ReadKeyframes, string>();
 
-  function at(node: postcss.AtRule, c: Context, depth: number): void {
-    const name = node.name.toLowerCase();
-    const params = node.params.replace(/\/\*[\s\S]*?\*\//g, ' ').trim();
-    const inside = (next: Partial<Context>) => {
-      const deeper = { ...c, ...next };
-      // Declarations right inside a nested condition belong to the rule around it.
-      if (c.selectors) put(node, deeper, c.selectors, null);
-      visit(node.nodes ?? [], deeper, depth + 1);
-    };
-    switch (name) {
-      case 'media':
-        return inside({ media: within(c.media, readMedia(params)) });
-      case 'supports': {
-        const holds = supportsHolds(params);
-        if (holds === false) return;
-        const obstacle = holds === null ? `it depends on “@supports ${shortened(params, 60)}”` : null;
-        return inside({ media: within(c.media, { ...ALWAYS, obstacle }) });
-      }
-      case 'layer':
-        if (node.nodes) return inside({ layer: layers.named(c.layer, params) });
-        for (const one of params.split(',')) layers.named(c.layer, one);
-        return;
-      case 'keyframes':
-      case '-webkit-keyframes': {
-        const frames: ReadKeyframes = {
-          name: params.replace(/^["']|["']$/g, ''),
-          media: c.media,
-          layer: 0,
-          keyframes: (node.nodes ?? []).flatMap((n) =>
-            n.type === 'rule'
-              ? [
-                  {
-                    selectors: n.selector.split(',').map((s) => s.trim().toLowerCase()),
-                    declarations: (n.nodes ?? []).flatMap((d) =>
-                      d.type === 'decl' ? [findDeclaration(c.sheet, d)] : [],
-                    ),
-                  },
-                ]
-              : [],
-          ),
-          place: findPlace(c.sheet, node),
-          node,
-          sheet: c.sheet,
-        };
-        toLayer.set(frames, c.layer);
-        out.keyframes.push(frames);
-        return;
-      }
-      case 'property': {
-        const of = (prop: string) =>
-          node.nodes?.find((n): n is postcss.Declaration => n.type === 'decl' && n.prop === prop)?.value ??
-          null;
-        out.registered.set(params, {
-          name: params,
-          syntax: (of('syntax') ?? '*').replace(/^["']|["']$/g, ''),
-          inherits: of('inherits') !== 'false',
-          initial: of('initial-value'),
-          node,
-          sheet: c.sheet,
-        });
-        return;
-      }
-      case 'container':
-      case 'scope':
-      case 'document':
-      case '-moz-document':
-        return inside({
-          media: within(c.media, {
-            ...ALWAYS,
-            obstacle: `it is inside “@${name} ${shortened(params, 60)}”`,
-          }),
-        });
-      default:
-        // Starting styles, page boxes, fonts, functions: nothing that the scroll moves.
-        return;
-    }
-  }
-
-  for (const sheet of sheets) {
+  sheet(sheet: Sheet): void {
     let media = ALWAYS;
     let layer = '';
     for (const { name, params } of sheet.around) {
       if (name === 'media') media = within(media, readMedia(params));
-      else if (name === 'layer') layer = layers.named(layer, params);
+      else if (name === 'layer') layer = this.layers.named(layer, params);
       else {
         const holds = supportsHolds(params);
         media = within(media, {
@@ -237,10 +164,110 @@ export function readRules(sheets: readonly Sheet[]): ReadRules {
       }
     }
     const context: Context = { sheet, selectors: null, media, layer };
-    if (sheet.inline) put(sheet.root, context, [], sheet.inline);
-    else visit(sheet.root.nodes ?? [], context, 0);
+    if (sheet.inline) this.rule(sheet.root, context, [], sheet.inline);
+    else this.nodes(sheet.root.nodes ?? [], context, 0);
   }
-  const ranks = layers.ranks();
-  for (const [one, layer] of toLayer) one.layer = ranks.get(layer) ?? ranks.size;
-  return out;
+
+  /** Later layers get higher ranks, and what is in none the highest. */
+  rankLayers(): ReadRules {
+    const ranks = this.layers.ranks();
+    for (const [one, layer] of this.layerOf) one.layer = ranks.get(layer) ?? ranks.size;
+    return this.out;
+  }
+
+  private notUnderstood(place: Place, selector: string): void {
+    this.out.unsupported.push({
+      place,
+      what: shortened(selector),
+      reason: 'this selector could not be understood',
+    });
+  }
+
+  private rule(
+    node: postcss.Container,
+    c: Context,
+    selectors: readonly string[],
+    inline: Element | null,
+  ): void {
+    const declarations = (node.nodes ?? [])
+      .filter((n): n is postcss.Declaration => isDeclaration(n) && RELEVANT.test(n.prop))
+      .map((d) => readDeclaration(c.sheet, d));
+    if (declarations.length === 0) return;
+    const place = findPlace(c.sheet, node);
+    const parsed = inline ? [] : selectors.flatMap((s) => readSelectors(s) ?? []);
+    if (!inline && parsed.length < selectors.length) {
+      if (declarations.some((d) => moves(d.property))) this.notUnderstood(place, selectors.join(', '));
+      return;
+    }
+    const rule: ReadRule = { selectors: parsed, inline, media: c.media, layer: 0, declarations, place };
+    this.layerOf.set(rule, c.layer);
+    this.out.rules.push(rule);
+  }
+
+  private nodes(nodes: readonly postcss.ChildNode[], c: Context, depth: number): void {
+    if (depth > DEEPEST) return;
+    for (const node of nodes) {
+      if (node.type === 'atrule') this.atRule(node, c, depth);
+      if (node.type !== 'rule') continue;
+      const text = withoutComments(node.selector);
+      const own = c.selectors ? unnested(text, c.selectors) : splitTop(text);
+      if (!own) {
+        this.notUnderstood(findPlace(c.sheet, node), text);
+        continue;
+      }
+      this.rule(node, c, own, null);
+      this.nodes(node.nodes ?? [], { ...c, selectors: own }, depth + 1);
+    }
+  }
+
+  private atRule(node: postcss.AtRule, context: Context, depth: number): void {
+    const name = node.name.toLowerCase();
+    const params = withoutComments(node.params);
+    const inside = (next: Partial<Context>) => {
+      const deeper = { ...context, ...next };
+      // Declarations right inside a nested condition belong to the rule around it.
+      if (context.selectors) this.rule(node, deeper, context.selectors, null);
+      this.nodes(node.nodes ?? [], deeper, depth + 1);
+    };
+    if (Object.hasOwn(AT_RULES, name)) AT_RULES[name]?.(this, { node, name, params, context, inside });
+  }
+
+  keyframes({ node, params, context: { sheet, media, layer } }: Around): void {
+    const frames: ReadKeyframes = {
+      name: withoutQuotes(params),
+      media,
+      layer: 0,
+      keyframes: (node.nodes ?? [])
+        .filter((n) => n.type === 'rule')
+        .map((n) => ({
+          selectors: n.selector.split(',').map((s) => s.trim().toLowerCase()),
+          declarations: (n.nodes ?? []).filter(isDeclaration).map((d) => readDeclaration(sheet, d)),
+        })),
+      place: findPlace(sheet, node),
+      node,
+      sheet,
+    };
+    this.layerOf.set(frames, layer);
+    this.out.keyframes.push(frames);
+  }
+
+  property({ node, params, context: { sheet } }: Around): void {
+    const descriptor = (name: string) =>
+      node.nodes?.filter(isDeclaration).find((n) => n.prop === name)?.value ?? null;
+    this.out.registered.set(params, {
+      name: params,
+      syntax: withoutQuotes(descriptor('syntax') ?? '*'),
+      inherits: descriptor('inherits') !== 'false',
+      initial: descriptor('initial-value'),
+      node,
+      sheet,
+    });
+  }
+}
+
+/** Everything that moves, or that motion depends on, in the sheets of a page, in their order. */
+export function readRules(sheets: readonly Sheet[]): ReadRules {
+  const reader = new RuleReader();
+  for (const sheet of sheets) reader.sheet(sheet);
+  return reader.rankLayers();
 }

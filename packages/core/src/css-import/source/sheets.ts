@@ -64,103 +64,114 @@ export function toPath(href: string, from: string): string | null {
   }
 }
 
-export function readSheets(entry: string, html: string, fileAt: FileAt): PageSource {
-  // Parsers count without a byte order mark.
-  const [mark, text] = splitMark(html);
-  const shift = mark.length;
-  const document = parse(text, { treeAdapter: adapter, sourceCodeLocationInfo: true }) as Document;
-  const page = new Lines(entry, html);
-  const files = new Map<string, Lines>([[entry, page]]);
-  const sheets: Sheet[] = [];
-  const unsupported: Unsupported[] = [];
-  const inline: Sheet[] = [];
+class SheetReader {
+  readonly sheets: Sheet[] = [];
+  readonly inline: Sheet[] = [];
+  readonly unsupported: Unsupported[] = [];
+  private readonly files: Map<string, Lines>;
 
-  const put = (
-    lines: Lines,
-    from: number,
-    to: number,
-    around: readonly Around[],
-    trail: readonly string[],
-  ) => {
-    if (sheets.length >= MAX_SHEETS) return;
-    const sheet: Sheet = { lines, offset: from, root: parseSafely(lines.text.slice(from, to)), around };
-    for (const node of sheet.root.nodes ?? []) {
-      if (node.type === 'comment') continue;
-      if (node.type !== 'atrule' || !/^(import|charset|layer|namespace)$/i.test(node.name)) break;
-      if (node.name.toLowerCase() === 'import') visitImport(node, sheet, trail);
-    }
-    sheets.push(sheet);
-  };
-
-  const file = (path: string): Lines | null => {
-    const known = files.get(path);
-    if (known) return known;
-    const text = fileAt(path);
-    if (text === null) return null;
-    const lines = new Lines(path, text);
-    files.set(path, lines);
-    return lines;
-  };
-
-  function visitImport(rule: postcss.AtRule, sheet: Sheet, trail: readonly string[]): void {
-    const read = findImport(rule.params);
-    const at = sheet.lines.place(sheet.offset + (rule.source?.start?.offset ?? 0));
-    const miss = (reason: string) =>
-      unsupported.push({ place: at, what: shortened(`@import ${rule.params}`), reason });
-    if (!read) return void miss('this import could not be understood');
-    const path = toPath(read.href, sheet.lines.path);
-    if (path === null) return void miss('it is on another host, so it was not added');
-    if (trail.includes(path) || trail.length > DEEPEST) return;
-    const lines = file(path);
-    if (!lines) return void miss('this file was not added');
-    put(lines, 0, lines.text.length, [...sheet.around, ...read.around], [...trail, path]);
+  /** `shift`: parsers count without a byte order mark. */
+  constructor(
+    private readonly entry: string,
+    private readonly page: Lines,
+    private readonly shift: number,
+    private readonly fileAt: FileAt,
+  ) {
+    this.files = new Map([[entry, page]]);
   }
 
-  const walk = (nodes: readonly ChildNode[]) => {
+  walk(nodes: readonly ChildNode[]): void {
     for (const e of nodes) {
       if (!isTag(e)) continue;
       const place = findLocation(e);
       if (e.name === 'style' && place?.startTag && isCss(e.attribs.type)) {
         const to = place.endTag?.startOffset ?? place.endOffset;
-        put(page, place.startTag.endOffset + shift, to + shift, findAround(e), [entry]);
-      } else if (e.name === 'link' && isSheetLink(e)) {
-        const path = toPath(present(e.attribs.href), entry);
-        const lines = path === null ? null : file(path);
-        if (lines) put(lines, 0, lines.text.length, findAround(e), [lines.path]);
-        else
-          unsupported.push({
-            place: page.place((place?.startOffset ?? 0) + shift),
-            what: shortened(present(e.attribs.href)),
-            reason:
-              path === null
-                ? 'this style sheet is on another host, so it was not added'
-                : 'this style sheet was not added',
-          });
-      }
-      const found = place?.attrs?.style;
-      const style = found && { startOffset: found.startOffset + shift, endOffset: found.endOffset + shift };
-      if (style && e.attribs.style) {
-        const from = valueStart(html, style);
-        const text = html.slice(
-          from,
-          style.endOffset - (/["']$/.test(present(html[style.endOffset - 1])) ? 1 : 0),
-        );
-        // Character references would shift every place after them.
-        if (!text.includes('&'))
-          inline.push({
-            lines: page,
-            offset: from,
-            root: parseSafely(text),
-            around: [],
-            inline: e,
-            attribute: { from: style.startOffset, to: style.endOffset },
-          });
-      }
-      walk(e.children);
+        const from = place.startTag.endOffset + this.shift;
+        this.put(this.page, from, to + this.shift, findAround(e), [this.entry]);
+      } else if (e.name === 'link' && isSheetLink(e)) this.link(e, place?.startOffset ?? 0);
+      if (place?.attrs?.style && e.attribs.style) this.attribute(e, place.attrs.style);
+      this.walk(e.children);
     }
+  }
+
+  private put(lines: Lines, from: number, to: number, around: readonly Around[], trail: readonly string[]) {
+    if (this.sheets.length >= MAX_SHEETS) return;
+    const sheet: Sheet = { lines, offset: from, root: parseSafely(lines.text.slice(from, to)), around };
+    for (const node of sheet.root.nodes ?? []) {
+      if (node.type === 'comment') continue;
+      if (node.type !== 'atrule' || !/^(import|charset|layer|namespace)$/i.test(node.name)) break;
+      if (node.name.toLowerCase() === 'import') this.imported(node, sheet, trail);
+    }
+    this.sheets.push(sheet);
+  }
+
+  private file(path: string): Lines | null {
+    const known = this.files.get(path);
+    if (known) return known;
+    const text = this.fileAt(path);
+    if (text === null) return null;
+    const lines = new Lines(path, text);
+    this.files.set(path, lines);
+    return lines;
+  }
+
+  private imported(rule: postcss.AtRule, sheet: Sheet, trail: readonly string[]): void {
+    const read = findImport(rule.params);
+    const at = sheet.lines.place(sheet.offset + (rule.source?.start?.offset ?? 0));
+    const miss = (reason: string) =>
+      void this.unsupported.push({ place: at, what: shortened(`@import ${rule.params}`), reason });
+    if (!read) return miss('this import could not be understood');
+    const path = toPath(read.href, sheet.lines.path);
+    if (path === null) return miss('it is on another host, so it was not added');
+    if (trail.includes(path) || trail.length > DEEPEST) return;
+    const lines = this.file(path);
+    if (!lines) return miss('this file was not added');
+    this.put(lines, 0, lines.text.length, [...sheet.around, ...read.around], [...trail, path]);
+  }
+
+  private link(e: Element, at: number): void {
+    const href = present(e.attribs.href);
+    const path = toPath(href, this.entry);
+    const lines = path === null ? null : this.file(path);
+    if (lines) return this.put(lines, 0, lines.text.length, findAround(e), [lines.path]);
+    this.unsupported.push({
+      place: this.page.place(at + this.shift),
+      what: shortened(href),
+      reason:
+        path === null
+          ? 'this style sheet is on another host, so it was not added'
+          : 'this style sheet was not added',
+    });
+  }
+
+  private attribute(e: Element, found: { startOffset: number; endOffset: number }): void {
+    const html = this.page.text;
+    const style = { startOffset: found.startOffset + this.shift, endOffset: found.endOffset + this.shift };
+    const from = valueStart(html, style);
+    const text = html.slice(from, style.endOffset).replace(/["']$/, '');
+    // Character references would shift every place after them.
+    if (text.includes('&')) return;
+    this.inline.push({
+      lines: this.page,
+      offset: from,
+      root: parseSafely(text),
+      around: [],
+      inline: e,
+      attribute: { from: style.startOffset, to: style.endOffset },
+    });
+  }
+}
+
+export function readSheets(entry: string, html: string, fileAt: FileAt): PageSource {
+  const [mark, text] = splitMark(html);
+  const document = parse(text, { treeAdapter: adapter, sourceCodeLocationInfo: true }) as Document;
+  const reader = new SheetReader(entry, new Lines(entry, html), mark.length, fileAt);
+  reader.walk(document.children);
+  return {
+    document,
+    sheets: [...reader.sheets, ...reader.inline],
+    unsupported: reader.unsupported,
   };
-  walk(document.children);
-  return { document, sheets: [...sheets, ...inline], unsupported };
 }
 
 /** Never throws: what cannot be understood stays as text, and the rest is read. */

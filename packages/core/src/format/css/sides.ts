@@ -31,18 +31,15 @@ function listDrafts(
   [layout, ...others]: readonly [Layout, ...Layout[]],
   isApart?: (m: Motion) => boolean,
 ): CssDraft[] {
-  const base = draftCss(document, layout, condition, others, undefined, isApart);
+  const base = draftCss(document, layout, condition, { others, isApart });
   return [
     base,
     ...sets.map((set) =>
-      draftCss(
-        underMedia(document, set.ids),
-        layout,
-        condition,
+      draftCss(underMedia(document, set.ids), layout, condition, {
         others,
-        { base: document, suffix: set.suffix },
+        beside: { base: document, suffix: set.suffix },
         isApart,
-      ),
+      }),
     ),
   ];
 }

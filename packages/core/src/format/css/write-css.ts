@@ -56,17 +56,25 @@ export const writeCss = (
   condition: Condition,
   others: readonly Layout[] = [],
 ): Written => {
-  const draft = draftCss(document, layout, condition, others);
+  const draft = draftCss(document, layout, condition, { others });
   return { pieces: piecesOfDraft(draft), plan: makePlan(draft), notes: draft.notes };
 };
+
+/** What a draft is made with besides its document. */
+interface Drafting {
+  /** the page at other sizes */
+  others?: readonly Layout[];
+  /** the document without the conditions that hold here */
+  beside?: Beside;
+  /** motions that are written elsewhere */
+  isApart?: ((m: Motion) => boolean) | undefined;
+}
 
 export function draftCss(
   document: MotionDocument,
   layout: Layout,
   condition: Condition,
-  others: readonly Layout[] = [],
-  beside?: Beside,
-  isApart: (m: Motion) => boolean = () => false,
+  { others = [], beside, isApart = () => false }: Drafting = {},
 ): CssDraft {
   const notes: WriterNote[] = [];
   const names = slugs(document.motions);

@@ -29,11 +29,9 @@ const one =
   (at: 0 | 1 | 2, read: Read, rest: number): Read =>
   (args, c) => {
     const out: (number | null)[] = [rest, rest, rest];
-    out[at] = present(
-      read(at === 1 && read === lengths ? [itemAt(args, 0), itemAt(args, 0)] : args, c)[
-        read === lengths && at === 1 ? 1 : 0
-      ],
-    );
+    // Percentages of the height are those of a second length.
+    const second = read === lengths && at === 1;
+    out[at] = read(second ? [itemAt(args, 0), itemAt(args, 0)] : args, c)[second ? 1 : 0] ?? null;
     return out;
   };
 const factors: Read = (args) => args.map((a) => toNumber(a, 1));
@@ -63,7 +61,10 @@ const FUNCTIONS: Record<string, { kind: Kind; least: number; most: number; read:
     kind: 'scale',
     least: 1,
     most: 2,
-    read: (a, c) => [itemAt(factors(a, c), 0), present(factors(a, c)[a[1] ? 1 : 0]), 1],
+    read: (a, c) => {
+      const [x = null, y = x] = factors(a, c);
+      return [x, y, 1];
+    },
   },
   scalex: { kind: 'scale', least: 1, most: 1, read: one(0, factors, 1) },
   scaley: { kind: 'scale', least: 1, most: 1, read: one(1, factors, 1) },

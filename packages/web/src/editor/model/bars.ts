@@ -102,17 +102,16 @@ export function arrange(
     until: (b) => Math.max(...titles.filter((t) => t <= b.placed.start).map((t) => t + TITLE_ROWS * perPx)),
   };
   // With room for its label where possible; where that takes too many columns, labels give way to bars.
-  const roomy = listColumns(
-    sorted,
-    wide,
-    (b) => Math.max(b.placed.end, labelled(b)) + 6 * perPx,
+  const roomy = listColumns(sorted, {
+    least: wide,
+    until: (b) => Math.max(b.placed.end, labelled(b)) + 6 * perPx,
     labelled,
     kept,
     above,
-  );
+  });
   const crowded = roomy.count > Math.max(wide, Math.floor(room / NARROWEST));
   const { index, count } = crowded
-    ? listColumns(sorted, 1, (b) => b.placed.end + 4 * perPx, null, kept, above)
+    ? listColumns(sorted, { least: 1, until: (b) => b.placed.end + 4 * perPx, kept, above })
     : roomy;
   const pitch = room / count;
   // The next column begins with the sign of a finding.
@@ -147,14 +146,22 @@ interface Titles {
   until(b: Bar): number;
 }
 
+interface Columns {
+  /** so many at least */
+  least: number;
+  /** where the column of a bar is free again */
+  until(b: Bar): number;
+  /** where the label of a whole-page bar ends; null: they have none */
+  labelled?: ((b: Bar) => number) | null;
+  /** the column that a bar had before */
+  kept(b: Bar): number | undefined;
+  above: Titles;
+}
+
 /** Columns by bar. A whole-page label stands in the first column’s way, where labels count. */
 function listColumns(
   sorted: readonly Bar[],
-  least: number,
-  until: (b: Bar) => number,
-  labelled: ((b: Bar) => number) | null,
-  kept: (b: Bar) => number | undefined,
-  above: Titles,
+  { least, until, labelled = null, kept, above }: Columns,
 ): { index: Map<string, number>; count: number } {
   const columns: number[] = new Array<number>(least).fill(-Infinity);
   const index = new Map<string, number>();

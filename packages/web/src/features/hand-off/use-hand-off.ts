@@ -62,14 +62,8 @@ export function useHandOff(options: HandOffOptions): HandOffView {
     if (!measured || !texts.data) return null;
     const { html, sheets } = texts.data;
     const fileAt = (path: string) => (path === page.entry ? html : (sheets[path] ?? null));
-    return assemble(
-      document,
-      layout,
-      others,
-      { name: page.name, entry: page.entry, html, fileAt },
-      title,
-      options,
-    );
+    const source = { name: page.name, entry: page.entry, html, fileAt };
+    return assemble({ document, layout, others, page: source, title }, options);
   }, [measured, texts.data, document, layout, others, page.name, page.entry, title, options]);
   const { width, height } = viewport;
   const { target } = options;
