@@ -21,7 +21,7 @@ const isSticky = (s: CSSStyleDeclaration): boolean =>
 
 export class Boxes {
   readonly notes: string[] = [];
-  private readonly containers: Containers;
+  readonly containers: Containers;
   private readonly known = new Map<Element, { box: Box; sticky: Sticky | null }>();
   private readonly moved = new Map<Element, boolean>();
   private timelines = 0;

@@ -70,7 +70,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const naming = new Selectors(patch.isTrack);
   const sections = findSections(document);
   const queried = new Map<Element, ElementFacts['container'] | null>();
-  const survey = { indexOf, containers, boxes, naming, findSection: sections.of, queried };
+  const survey = { indexOf, boxes, naming, sections, queried };
   const facts = elements.map((e) => readFacts(e, survey));
   const linked = new Set(all('a[href^="#"]').map((a) => a.getAttribute('href')!.slice(1)));
   elements.forEach((e, i) => {
@@ -136,18 +136,18 @@ const zeroed = (padding: string) => (padding === 'auto' || padding === '' ? '0px
 /** What is known of the page as a whole while its elements are read. */
 interface Survey {
   indexOf: Map<Element, number>;
-  containers: Containers;
   boxes: Boxes;
   naming: Selectors;
-  findSection: (e: Element) => number;
+  sections: ReturnType<typeof findSections>;
   queried: Map<Element, ElementFacts['container'] | null>;
 }
 
 function readFacts(
   e: Element,
-  { indexOf, containers, boxes, naming, findSection, queried }: Survey,
+  { indexOf, boxes, naming, sections, queried }: Survey,
 ): ElementFacts {
   const style = readStyle(e);
+  const { containers } = boxes;
   const { box, sticky } = boxes.of(e);
   const base = readBase(style);
   const container = findContainer(e, queried);
@@ -157,7 +157,7 @@ function readFacts(
     tag: e.tagName.toLowerCase().slice(0, 60),
     text: readText(e),
     parent: findParent(e, indexOf),
-    section: findSection(e),
+    section: sections.of(e),
     scroller: Math.min(399, containers.findScroller(e)),
     box,
     sticky,

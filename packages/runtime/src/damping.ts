@@ -4,6 +4,7 @@
  */
 import { damp, isAtRest } from '@lyvek/core/damping';
 import type { Damping, DampedOffset } from '@lyvek/core/damping';
+import { toDocument } from './plan.ts';
 import type { Clock, Plan } from './plan.ts';
 
 interface Timeline extends AnimationTimeline {
@@ -130,7 +131,7 @@ function giveBack(groups: readonly Group[]): void {
 
 /** Plays the damped motions of a plan. Returns what stops them and leaves no trace. */
 export function playDamped(root: Document | Element, plan: Plan['damping'], clock: Clock): () => void {
-  const doc = root instanceof Document ? root : root.ownerDocument;
+  const doc = toDocument(root);
   const groups = take(root, doc, plan);
   let frame = 0;
   let last = -Infinity;

@@ -4,6 +4,7 @@
  */
 import { damp, isAtRest } from '@lyvek/core/damping';
 import type { DampedOffset } from '@lyvek/core/damping';
+import { toDocument } from './plan.ts';
 import type { MarqueePlan, Clock } from './plan.ts';
 import { boxed, cleared, lay } from './strip.ts';
 import type { Laid } from './strip.ts';
@@ -38,7 +39,7 @@ export function playMarquees(
   plans: readonly MarqueePlan[],
   clock: Clock,
 ): () => void {
-  const doc = root instanceof Document ? root : root.ownerDocument;
+  const doc = toDocument(root);
   const page = doc.scrollingElement ?? doc.documentElement;
   const marquees: Marquee[] = plans.flatMap((plan) =>
     [...root.querySelectorAll<HTMLElement>(plan.selector)].map((strip) => makeMarquee(strip, plan)),

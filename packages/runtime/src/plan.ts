@@ -29,3 +29,7 @@ export const browserClock: Clock = {
   request: (frame) => requestAnimationFrame(frame),
   cancel: (id) => cancelAnimationFrame(id),
 };
+
+/** The document that something is played in, of which it may be a part. */
+export const toDocument = (root: Document | Element): Document =>
+  root instanceof Document ? root : root.ownerDocument;

@@ -2,6 +2,7 @@
  * Signals: a number that a motion writes into a custom property, told to scripts of the page as an event named after it. The browser
  * works the number out; here it is only read, once a frame while something scrolls, and told when it has changed.
  */
+import { toDocument } from './plan.ts';
 import type { Clock, Plan } from './plan.ts';
 
 /** What listeners get: `addEventListener('signal', (e) => e.detail.value)`, on the element or anything around it. */
@@ -15,7 +16,7 @@ export function playSignals(
   plan: NonNullable<Plan['signals']>,
   clock: Clock,
 ): () => void {
-  const doc = root instanceof Document ? root : root.ownerDocument;
+  const doc = toDocument(root);
   const told = new Map<Element, Map<string, number>>();
   let frame = 0;
   /** frames that are still looked at: a timeline is up to date one frame after the scroll */

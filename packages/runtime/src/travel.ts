@@ -2,6 +2,7 @@
  * Travelling strips: what gets the focus in one, or is the target of a link, may lie beyond the screen’s side, where no browser can scroll to.
  * The page is then scrolled to where the strip has brought it into sight.
  */
+import { toDocument } from './plan.ts';
 import type { Plan } from './plan.ts';
 
 interface Timeline extends AnimationTimeline {
@@ -11,7 +12,7 @@ interface Timeline extends AnimationTimeline {
 }
 
 export function playTravels(root: Document | Element, plans: NonNullable<Plan['travels']>): () => void {
-  const doc = root instanceof Document ? root : root.ownerDocument;
+  const doc = toDocument(root);
   const bring = (target: Element | null) => {
     const strip = plans.map((p) => target?.closest(p.selector)).find((e) => e && e !== target);
     if (target && strip) scrollTo(strip, target);

@@ -33,7 +33,12 @@ describe('the description of the API', () => {
     const real = [
       healthRoutes(nothing),
       projectRoutes(nothing),
-      pageRoutes({ pool: nothing, ownPorts: [], importer: importer, proving: new Proving(importer, new LabTurn(nothing }), () => '')),
+      pageRoutes({
+        pool: nothing,
+        ownPorts: [],
+        importer,
+        proving: new Proving(importer, new LabTurn(nothing), () => ''),
+      }),
       takeRoutes(nothing),
       thingRoutes(nothing),
       trialRoutes(nothing),

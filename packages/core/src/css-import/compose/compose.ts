@@ -220,10 +220,10 @@ class Composer {
 /** Motions of groups, in page order: elements belong to one part each, so no order of rules matters between them. */
 export function makeDocument(groups: readonly Group[], from: Composing): Composed {
   const place = new Map(from.elements.inOrder(groups.flatMap((g) => g.elements)).map((e, i) => [e, i]));
-  const placeOf = (part: Part) => present(place.get(itemAt(part.elements, 0)));
+  const toPlace = (part: Part) => present(place.get(itemAt(part.elements, 0)));
   const parts = groups
     .flatMap((group) => splitParts(group).map((part) => ({ group, part })))
-    .sort((a, b) => placeOf(a.part) - placeOf(b.part));
+    .sort((a, b) => toPlace(a.part) - toPlace(b.part));
   const composer = new Composer(from);
   for (const { group, part } of parts) composer.add(group, part);
   return composer.composed();
