@@ -287,7 +287,7 @@ test('following, a pin and a drawing leave as files that do the same', async ({ 
     scrollTo({ top: one.offsetTop - 520, behavior: 'instant' });
     await frames(3);
     const early = Number(getComputedStyle(one).opacity);
-    for (const from = performance.now(); performance.now() - from < 1200; ) await frames(1);
+    for (const from = performance.now(); performance.now() - from < 1200;) await frames(1);
     const late = Number(getComputedStyle(one).opacity);
     const distance = Number.parseFloat(getComputedStyle(track, '::after').height);
     scrollTo({ top: start + distance, behavior: 'instant' });

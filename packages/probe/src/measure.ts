@@ -142,10 +142,7 @@ interface Survey {
   queried: Map<Element, ElementFacts['container'] | null>;
 }
 
-function readFacts(
-  e: Element,
-  { indexOf, boxes, naming, sections, queried }: Survey,
-): ElementFacts {
+function readFacts(e: Element, { indexOf, boxes, naming, sections, queried }: Survey): ElementFacts {
   const style = readStyle(e);
   const { containers } = boxes;
   const { box, sticky } = boxes.of(e);
