@@ -1,10 +1,9 @@
 /** Dragging the end of one bar among many: from the pointer's move to the frame that shows it, in frames, in lanes and preview apart. */
-import { itemAt, present } from '@lyvek/core';
 import { chromium } from '@playwright/test';
 import { percentile, report } from './figures.ts';
 import { longDocument, longPage } from './long-page.ts';
 
-const base = present(process.env.LYVEK_URL);
+const base = process.env.LYVEK_URL!;
 const FRAME = 1000 / 60;
 const MOVES = 90;
 
@@ -22,8 +21,8 @@ async function brought(count: number): Promise<string> {
     body: longPage(count),
     headers: { 'content-type': 'text/html' },
   });
-  const { timelines } = (await json(`/pages/${page.id}`)) as unknown as { timelines: { id: string }[] };
-  await json(`/takes/${itemAt(timelines, 0).id}/document`, {
+  const { takes } = (await json(`/pages/${page.id}`)) as unknown as { takes: { id: string }[] };
+  await json(`/takes/${takes[0]!.id}/document`, {
     method: 'PUT',
     body: JSON.stringify(longDocument(count)),
     headers: { 'content-type': 'application/json', 'if-match': '"1"', 'x-edit-id': crypto.randomUUID() },
@@ -33,10 +32,10 @@ async function brought(count: number): Promise<string> {
 /** The long page of the demo. */
 async function almanac(): Promise<string> {
   const { projects } = (await json('/projects')) as unknown as { projects: { id: string }[] };
-  const shelf = (await json(`/projects/${itemAt(projects, 0).id}`)) as unknown as {
+  const shelf = (await json(`/projects/${projects[0]!.id}`)) as unknown as {
     pages: { id: string; name: string }[];
   };
-  return present(shelf.pages.find((p) => p.name.includes('Almanac'))).id;
+  return shelf.pages.find((p) => p.name.includes('Almanac'))!.id;
 }
 
 const browser = await chromium.launch({
@@ -61,7 +60,7 @@ async function drag(pageId: string, count: string, zooms: number): Promise<strin
     return bars.sort((a, b) => Math.abs(a.y - 400) - Math.abs(b.y - 400))[0]!.id;
   });
   await tab.locator(`[data-motion=${visible}] .bar-grip`).click();
-  const handle = present(await tab.locator(`[data-motion=${visible}] .handle-area`).nth(1).boundingBox());
+  const handle = (await tab.locator(`[data-motion=${visible}] .handle-area`).nth(1).boundingBox())!;
   const x = handle.x + handle.width / 2;
   const y = handle.y + handle.height / 2;
 
@@ -114,7 +113,7 @@ await drag(await brought(2000), '2,000', 6);
 const visible = await drag(await brought(400), '400', 4);
 
 // In the preview: the browser's own restyle after one changed sheet, apart from us.
-const frame = present(tab.frames().find((f) => f.parentFrame()));
+const frame = tab.frames().find((f) => f.parentFrame())!;
 const restyle = await frame.evaluate(
   (id) =>
     new Promise<number[]>((done) => {

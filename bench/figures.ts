@@ -1,5 +1,4 @@
 /** One figure of a bench: printed as a line and kept for comparison. Ratios of one run, or frames; never bare times of a machine. */
-import { itemAt } from '@lyvek/core';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 
@@ -40,15 +39,9 @@ export function report(figure: Figure): void {
 }
 
 export const median = (values: readonly number[]): number =>
-  itemAt(
-    [...values].sort((a, b) => a - b),
-    values.length >> 1,
-  );
+  [...values].sort((a, b) => a - b)[values.length >> 1]!;
 export const percentile = (values: readonly number[], p: number): number =>
-  itemAt(
-    [...values].sort((a, b) => a - b),
-    Math.min(values.length - 1, Math.floor(values.length * p)),
-  );
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * p))]!;
 
 /** Ratios of paired runs A/B in turn, so that a drifting machine hits both; the median counts. */
 export function pairedRatio(a: () => void, b: () => void, rounds = 41): number {

@@ -2,7 +2,7 @@
  * Adding a page: how its cost grows with what is on it. The exponent is the slope between a page and one of four times the amount: 1 is in
  * proportion, 2 the square.
  */
-import { readPage, present } from '@lyvek/core';
+import { readPage } from '@lyvek/core';
 import { report } from './figures.ts';
 
 const ACCEPT = 1.15;
@@ -78,7 +78,7 @@ function seconds(html: string): number {
   return best;
 }
 
-seconds(present(PAGES.keyframes).make(100));
+seconds(PAGES.keyframes!.make(100));
 for (const [what, { n, make }] of Object.entries(PAGES)) {
   const [small, large] = [seconds(make(n)), seconds(make(4 * n))];
   const exponent = Math.log(large / small) / Math.log(4);

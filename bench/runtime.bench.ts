@@ -1,24 +1,20 @@
-/** The script: its size, and 500 followed motions against a bare loop that makes the same writes. */
-import { itemAt } from '@lyvek/core';
+/** The script: its size, and 500 damped motions against a bare loop that makes the same writes. */
 import { gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
 import { chromium } from '@playwright/test';
 import { median, report } from './figures.ts';
 
 const bundle = async (format: 'esm' | 'iife') =>
-  itemAt(
-    (
-      await build({
-        entryPoints: ['packages/runtime/src/index.ts'],
-        bundle: true,
-        minify: true,
-        format,
-        ...(format === 'iife' ? { globalName: 'lyvek' } : {}),
-        write: false,
-      })
-    ).outputFiles,
-    0,
-  ).text;
+  (
+    await build({
+      entryPoints: ['packages/runtime/src/index.ts'],
+      bundle: true,
+      minify: true,
+      format,
+      ...(format === 'iife' ? { globalName: 'lyvek' } : {}),
+      write: false,
+    })
+  ).outputFiles[0]!.text;
 
 report({
   name: 'script, minified and gzipped',
@@ -50,7 +46,7 @@ const ratios = (await page.evaluate(`(async () => {
   let now = 0;
   const clock = { now: () => now, request: (f) => asked.push(f), cancel: () => undefined };
   const flush = () => { const due = asked; asked = []; let spent = performance.now(); due.forEach((f) => f()); return performance.now() - spent; };
-  const plan = { follow: [{ names: ['lv-a'], selector: 'i', how: { kind: 'half-life', halfLife: 90 } }] };
+  const plan = { damping: [{ names: ['lv-a'], selector: 'i', damping: { kind: 'half-life', halfLife: 90 } }] };
   const ours = async () => {
     scrollTo({ top: 100, behavior: 'instant' });
     await real();
@@ -98,7 +94,7 @@ const ratios = (await page.evaluate(`(async () => {
 })()`)) as number[];
 await browser.close();
 report({
-  name: `${MOTIONS} followed motions against a bare loop with the same writes`,
+  name: `${MOTIONS} damped motions against a bare loop with the same writes`,
   value: median(ratios),
   unit: '×',
   accept: 1.5,

@@ -1,5 +1,5 @@
 /** Sampling 10,000 motions at one offset against a bare typed-array loop that does the same arithmetic. */
-import { compileTimeline, sample, itemAt } from '@lyvek/core';
+import { compileTimeline, sample } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
 import { element, fadeAndRise, makeLayout, motion, makeDocument } from '@lyvek/core/testing';
 import { pairedRatio, report } from './figures.ts';
@@ -34,9 +34,9 @@ const bare = () => {
   for (let c = 0; c < CALLS; c++) {
     const s = offset + (c % 7);
     for (let i = 0; i < MOTIONS; i++) {
-      const p = (s - itemAt(start, i)) * itemAt(perPx, i);
+      const p = (s - start[i]!) * perPx[i]!;
       progress[i] = p;
-      for (let j = i * 4, end = j + 4; j < end; j++) out[j] = itemAt(from, j) + itemAt(delta, j) * p;
+      for (let j = i * 4, end = j + 4; j < end; j++) out[j] = from[j]! + delta[j]! * p;
     }
   }
 };

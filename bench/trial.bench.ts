@@ -1,16 +1,7 @@
 /** A simulated trial: how its time grows with motions and with frames, and what it costs the interface while it runs in its worker. */
 import { chromium } from '@playwright/test';
 import type { Browser } from '@playwright/test';
-import {
-  makeClock,
-  compileTimeline,
-  findGesture,
-  shippedCoefficients,
-  simulate,
-  itemAt,
-  lastItem,
-  present,
-} from '@lyvek/core';
+import { makeClock, compileTimeline, findGesture, shippedCoefficients, simulate } from '@lyvek/core';
 import { makeDocument, element, fadeAndRise, makeLayout, motion } from '@lyvek/core/testing';
 import { median, report } from './figures.ts';
 
@@ -52,7 +43,7 @@ const timeOf = (work: () => void, rounds = 7): number => {
 };
 /** Slope of time against size on logarithmic scales, over three doublings. */
 const exponentOf = (times: readonly number[]): number =>
-  Math.log2(lastItem(times) / itemAt(times, 0)) / (times.length - 1);
+  Math.log2(times.at(-1)! / times[0]!) / (times.length - 1);
 
 // The page keeps its length, so the frames stay the same.
 const byMotions = [150, 300, 600, 1200].map((n) => timeOf(trialOf(n, n / 40, 60)));
@@ -74,7 +65,7 @@ report({
   better: 'lower',
 });
 
-const base = present(process.env.LYVEK_URL);
+const base = process.env.LYVEK_URL!;
 const ROUNDS = 6;
 interface Watched {
   tasks: number[];

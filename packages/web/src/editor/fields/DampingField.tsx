@@ -42,10 +42,6 @@ interface EditorProps {
 }
 
 function DampingEditor({ value, onChange }: EditorProps) {
-  const number = (text: string, low: number, high: number, put: (n: number) => Damping) => {
-    const n = Number.parseFloat(text);
-    if (Number.isFinite(n)) onChange(put(Math.min(high, Math.max(low, n))));
-  };
   return (
     <div className="damping-editor">
       <div className="point-row quick" role="group" aria-label={dampingFieldText.damping}>
@@ -61,81 +57,99 @@ function DampingEditor({ value, onChange }: EditorProps) {
           </button>
         ))}
       </div>
-      {value.kind === 'half-life' && (
-        <>
-          <Row label={dampingFieldText.halfLifeMs}>
-            <CssField
-              label={dampingFieldText.halfLifeInMs}
-              property="number"
-              value={trim(value.halfLife)}
-              onPut={(v) => number(v, 1, 5000, (halfLife) => ({ ...value, halfLife }))}
-            />
-          </Row>
-          <Row label={dampingFieldText.maximumLagPx}>
-            <CssField
-              label={dampingFieldText.largestLagInPx}
-              property="number"
-              value={value.cap === undefined ? 'any' : trim(value.cap)}
-              onPut={(v) => {
-                const n = Number.parseFloat(v);
-                const { kind, halfLife } = value;
-                onChange(
-                  Number.isFinite(n)
-                    ? { kind, halfLife, cap: Math.min(5000, Math.max(1, n)) }
-                    : { kind, halfLife },
-                );
-              }}
-            />
-          </Row>
-          <Row label={dampingFieldText.fromAFactorPer}>
-            <CssField
-              label={dampingFieldText.factorPerFrameAt}
-              property="number"
-              value={trim(1 - Math.exp((-Math.LN2 * 1000) / 60 / value.halfLife), 3)}
-              onPut={(v) => {
-                const factor = Number.parseFloat(v);
-                if (factor > 0 && factor < 1)
-                  onChange({ ...value, halfLife: Math.min(5000, Math.max(1, halfLifeOfFactor(factor, 60))) });
-              }}
-            />
-          </Row>
-          <Row label={dampingFieldText.settlesWithinInS}>
-            <CssField
-              label={dampingFieldText.secondsToCatchUp}
-              property="number"
-              value={trim((value.halfLife * Math.log(100)) / Math.LN2 / 1000, 2)}
-              onPut={(v) =>
-                number(v, 0.01, 30, (s) => ({
-                  ...value,
-                  halfLife: Math.min(5000, halfLifeToCatchUp(s, 0.01)),
-                }))
-              }
-            />
-          </Row>
-        </>
-      )}
-      {value.kind === 'spring' && (
-        <>
-          <Row label={dampingFieldText.frequencyHz}>
-            <CssField
-              label={dampingFieldText.frequencyInHz}
-              property="number"
-              value={trim(value.frequency, 2)}
-              onPut={(v) => number(v, 0.1, 30, (frequency) => ({ ...value, frequency }))}
-            />
-          </Row>
-          <Row label={dampingFieldText.dampingRatio}>
-            <CssField
-              label={dampingFieldText.dampingRatioLabel}
-              property="number"
-              value={trim(value.ratio, 2)}
-              onPut={(v) => number(v, 0.05, 5, (ratio) => ({ ...value, ratio }))}
-            />
-          </Row>
-        </>
-      )}
+      {value.kind === 'half-life' && <HalfLifeRows value={value} onChange={onChange} />}
+      {value.kind === 'spring' && <SpringRows value={value} onChange={onChange} />}
       <Meaning value={value} />
     </div>
+  );
+}
+
+/** Puts a number that was typed, within its bounds. */
+const putNumber = (text: string, [low, high]: readonly [number, number], put: (n: number) => void): void => {
+  const n = Number.parseFloat(text);
+  if (Number.isFinite(n)) put(Math.min(high, Math.max(low, n)));
+};
+
+type RowsProps<K extends Damping['kind']> = {
+  value: Extract<Damping, { kind: K }>;
+  onChange(f: Damping): void;
+};
+
+function HalfLifeRows({ value, onChange }: RowsProps<'half-life'>) {
+  return (
+    <>
+      <Row label={dampingFieldText.halfLifeMs}>
+        <CssField
+          label={dampingFieldText.halfLifeInMs}
+          property="number"
+          value={trim(value.halfLife)}
+          onPut={(v) => putNumber(v, [1, 5000], (halfLife) => onChange({ ...value, halfLife }))}
+        />
+      </Row>
+      <Row label={dampingFieldText.maximumLagPx}>
+        <CssField
+          label={dampingFieldText.largestLagInPx}
+          property="number"
+          value={value.cap === undefined ? 'any' : trim(value.cap)}
+          onPut={(v) => {
+            const n = Number.parseFloat(v);
+            const { kind, halfLife } = value;
+            onChange(
+              Number.isFinite(n)
+                ? { kind, halfLife, cap: Math.min(5000, Math.max(1, n)) }
+                : { kind, halfLife },
+            );
+          }}
+        />
+      </Row>
+      <Row label={dampingFieldText.fromAFactorPer}>
+        <CssField
+          label={dampingFieldText.factorPerFrameAt}
+          property="number"
+          value={trim(1 - Math.exp((-Math.LN2 * 1000) / 60 / value.halfLife), 3)}
+          onPut={(v) => {
+            const factor = Number.parseFloat(v);
+            if (factor > 0 && factor < 1)
+              onChange({ ...value, halfLife: Math.min(5000, Math.max(1, halfLifeOfFactor(factor, 60))) });
+          }}
+        />
+      </Row>
+      <Row label={dampingFieldText.settlesWithinInS}>
+        <CssField
+          label={dampingFieldText.secondsToCatchUp}
+          property="number"
+          value={trim((value.halfLife * Math.log(100)) / Math.LN2 / 1000, 2)}
+          onPut={(v) =>
+            putNumber(v, [0.01, 30], (s) =>
+              onChange({ ...value, halfLife: Math.min(5000, halfLifeToCatchUp(s, 0.01)) }),
+            )
+          }
+        />
+      </Row>
+    </>
+  );
+}
+
+function SpringRows({ value, onChange }: RowsProps<'spring'>) {
+  return (
+    <>
+      <Row label={dampingFieldText.frequencyHz}>
+        <CssField
+          label={dampingFieldText.frequencyInHz}
+          property="number"
+          value={trim(value.frequency, 2)}
+          onPut={(v) => putNumber(v, [0.1, 30], (frequency) => onChange({ ...value, frequency }))}
+        />
+      </Row>
+      <Row label={dampingFieldText.dampingRatio}>
+        <CssField
+          label={dampingFieldText.dampingRatioLabel}
+          property="number"
+          value={trim(value.ratio, 2)}
+          onPut={(v) => putNumber(v, [0.05, 5], (ratio) => onChange({ ...value, ratio }))}
+        />
+      </Row>
+    </>
   );
 }
 

@@ -4,7 +4,7 @@ import { routes, toRequest } from '@lyvek/api';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
-import type { Target } from '@lyvek/core';
+import type { Assembled, Target } from '@lyvek/core';
 import { readScriptSizes } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Choices, Popover } from '../../ui/Popover.tsx';
@@ -37,12 +37,7 @@ export function HandOffScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [options, setOptions] = useHandOffOptions();
   const { assembled, waiting, html, query } = useHandOff(options);
-  const scripts = useQuery({
-    queryKey: ['scripts'],
-    queryFn: readScriptSizes,
-    enabled: (assembled?.runtimes.length ?? 0) > 0,
-    staleTime: Infinity,
-  }).data;
+  const scriptBytes = useScriptBytes(assembled);
   useEffect(() => {
     window.document.title = `Hand-off · ${page.name} · Lyvek`;
   }, [page.name]);
@@ -76,27 +71,7 @@ export function HandOffScreen() {
           ) : (
             <>
               {handOffScreenText.ofAs(count, take.name)}{' '}
-              <Popover
-                className="word"
-                trigger={TARGET_WORDS[options.target].word}
-                label={handOffScreenText.whatPlaysTheMotions(TARGET_WORDS[options.target].word)}
-              >
-                {(close) => (
-                  <Choices<Target>
-                    value={options.target}
-                    options={(Object.keys(TARGET_WORDS) as Target[]).map((value) => ({
-                      value,
-                      text: TARGET_WORDS[value].word,
-                      note: TARGET_WORDS[value].note,
-                    }))}
-                    onChoose={(target) => {
-                      setOptions({ target });
-                      close();
-                    }}
-                  />
-                )}
-              </Popover>
-              .
+              <TargetChoice value={options.target} onChoose={(target) => setOptions({ target })} />.
             </>
           )}
         </p>
@@ -129,19 +104,7 @@ export function HandOffScreen() {
         <HtmlColumn entry={page.entry} html={html} assembled={assembled} onCopy={copy} />
       )}
       <section className="hand-take">
-        {page.live ? (
-          <div className="proof">
-            <header className="hand-head">
-              <b>{handOffScreenText.proof}</b>
-            </header>
-            <p className="proof-empty">
-              {handOffScreenText.aPageUnderDevelopment} <code>{handOffScreenText.lyvekProve}</code>{' '}
-              {handOffScreenText.onTheResult}
-            </p>
-          </div>
-        ) : (
-          <Proof query={query} saved={save.kind === 'saved'} onShow={setChosen} />
-        )}
+        {page.live ? <NoProof /> : <Proof query={query} saved={save.kind === 'saved'} onShow={setChosen} />}
         <TakeAway
           href={`/api${toRequest(routes.handOff, { id: take.id, ...query })[0]}`}
           saved={save.kind === 'saved'}
@@ -150,12 +113,7 @@ export function HandOffScreen() {
           options={options}
           onOptions={setOptions}
           findName={findName}
-          script={
-            assembled.script === null
-              ? null
-              : assembled.script.text.length +
-                assembled.runtimes.reduce((sum, name) => sum + (scripts?.[name] ?? 0), 0)
-          }
+          script={scriptBytes}
           sizes={[viewport, ...others.map((l) => l.viewport)]}
         />
         <Support how={assembled.how} fallback={assembled.fallback !== null} />
@@ -163,3 +121,50 @@ export function HandOffScreen() {
     </div>
   );
 }
+
+/** Bytes of the script with what it starts; null: there is none. */
+function useScriptBytes(assembled: Assembled | null): number | null {
+  const runtimes = assembled?.runtimes ?? [];
+  const { data: sizes } = useQuery({
+    queryKey: ['scripts'],
+    queryFn: readScriptSizes,
+    enabled: runtimes.length > 0,
+    staleTime: Infinity,
+  });
+  if (!assembled?.script) return null;
+  return runtimes.reduce((sum, name) => sum + (sizes?.[name] ?? 0), assembled.script.text.length);
+}
+
+function TargetChoice({ value, onChoose }: { value: Target; onChoose(target: Target): void }) {
+  const { word } = TARGET_WORDS[value];
+  return (
+    <Popover className="word" trigger={word} label={handOffScreenText.whatPlaysTheMotions(word)}>
+      {(close) => (
+        <Choices<Target>
+          value={value}
+          options={(Object.keys(TARGET_WORDS) as Target[]).map((target) => ({
+            value: target,
+            text: TARGET_WORDS[target].word,
+            note: TARGET_WORDS[target].note,
+          }))}
+          onChoose={(target) => {
+            onChoose(target);
+            close();
+          }}
+        />
+      )}
+    </Popover>
+  );
+}
+
+const NoProof = () => (
+  <div className="proof">
+    <header className="hand-head">
+      <b>{handOffScreenText.proof}</b>
+    </header>
+    <p className="proof-empty">
+      {handOffScreenText.aPageUnderDevelopment} <code>{handOffScreenText.lyvekProve}</code>{' '}
+      {handOffScreenText.onTheResult}
+    </p>
+  </div>
+);

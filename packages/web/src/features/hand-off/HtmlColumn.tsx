@@ -82,38 +82,47 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
           <Code text={script.text} language="html" marks={[]} />
         </>
       )}
-      <div className="hand-notes">
-        {patched.lines.length > 0 ? (
-          <p>
-            <b>{htmlColumnText.added}</b> {htmlColumnText.lastInTheHead(patched.lines.length)}
-          </p>
-        ) : (
-          <p>
-            <b>{htmlColumnText.added}</b> {htmlColumnText.noLineThePage}
-          </p>
-        )}
-        {added > 0 && (
-          <p>
-            <b>{htmlColumnText.added}</b> {htmlColumnText.whatPinsAndAdjustments}
-          </p>
-        )}
-        {patched.notes.map((note) => (
-          <p key={note} role="note">
-            <b>{htmlColumnText.note}</b> {note}
-          </p>
-        ))}
-        <p>
-          <b>{htmlColumnText.removed}</b>{' '}
-          {gone.length + pageFiles.length === 0 ? htmlColumnText.nothing : htmlColumnText.thePagesOwnRules}
-        </p>
-        {hasSheetsInBody(html) && (
-          <p role="note">
-            <b>{htmlColumnText.note}</b> {htmlColumnText.thePageHasStyle}
-          </p>
-        )}
-        <p>{htmlColumnText.browsersWithoutScroll(assembled.fallback !== null)}</p>
-      </div>
+      <Notes html={html} assembled={assembled} />
     </section>
+  );
+}
+
+function Notes({ html, assembled }: Pick<HtmlColumnProps, 'html' | 'assembled'>) {
+  const { html: patched, pageFiles } = assembled;
+  const added = patched.changes.length;
+  const gone = patched.removed;
+  return (
+    <div className="hand-notes">
+      {patched.lines.length > 0 ? (
+        <p>
+          <b>{htmlColumnText.added}</b> {htmlColumnText.lastInTheHead(patched.lines.length)}
+        </p>
+      ) : (
+        <p>
+          <b>{htmlColumnText.added}</b> {htmlColumnText.noLineThePage}
+        </p>
+      )}
+      {added > 0 && (
+        <p>
+          <b>{htmlColumnText.added}</b> {htmlColumnText.whatPinsAndAdjustments}
+        </p>
+      )}
+      {patched.notes.map((note) => (
+        <p key={note} role="note">
+          <b>{htmlColumnText.note}</b> {note}
+        </p>
+      ))}
+      <p>
+        <b>{htmlColumnText.removed}</b>{' '}
+        {gone.length + pageFiles.length === 0 ? htmlColumnText.nothing : htmlColumnText.thePagesOwnRules}
+      </p>
+      {hasSheetsInBody(html) && (
+        <p role="note">
+          <b>{htmlColumnText.note}</b> {htmlColumnText.thePageHasStyle}
+        </p>
+      )}
+      <p>{htmlColumnText.browsersWithoutScroll(assembled.fallback !== null)}</p>
+    </div>
   );
 }
 

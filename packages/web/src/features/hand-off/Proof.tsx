@@ -22,6 +22,7 @@ import { ProofLink } from './proof-link.ts';
 import { ProofWindow } from './ProofWindow.tsx';
 import { proofText } from './text.ts';
 
+type Query = z.output<typeof HandOffQuery>;
 type Where = 'here' | 'lab';
 interface Run {
   where: Where;
@@ -47,15 +48,8 @@ export interface ProofState {
   error: string | null;
 }
 
-export function Proof({
-  query,
-  saved,
-  onShow,
-}: {
-  query: z.output<typeof HandOffQuery>;
-  saved: boolean;
-  onShow(motion: string): void;
-}) {
+/** A proof that is run, or has been run. */
+function useProof(query: Query) {
   const { take, session } = useOpenedPage();
   const { viewport } = useShownPage();
   const { layout: bare } = useLayout();
@@ -105,6 +99,17 @@ export function Proof({
     stop.current?.abort();
     setRun(null);
   };
+  return { run, done, result, error, begin, cancel, document, viewport, stale: result?.mark !== mark };
+}
+
+interface ProofProps {
+  query: Query;
+  saved: boolean;
+  onShow(motion: string): void;
+}
+
+export function Proof({ query, saved, onShow }: ProofProps) {
+  const { run, done, result, error, begin, cancel, document, viewport, stale } = useProof(query);
   return (
     <div className="proof">
       <header className="hand-head">
@@ -139,9 +144,7 @@ export function Proof({
           {error}
         </p>
       )}
-      {!run && result && (
-        <Result result={result} stale={result.mark !== mark} document={document} onShow={onShow} />
-      )}
+      {!run && result && <Result result={result} stale={stale} document={document} onShow={onShow} />}
       {!run && !result && error === null && (
         <p className="proof-empty">{proofText.runsTheFinishedPage(PLACES)}</p>
       )}

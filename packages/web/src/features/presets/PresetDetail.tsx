@@ -51,55 +51,7 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
           {presetDetailText.deleteIt}
         </button>
       </header>
-      <table>
-        <thead>
-          <tr>
-            <th>{presetDetailText.part}</th>
-            <th>{presetDetailText.moves}</th>
-            <th>{presetDetailText.where}</th>
-            <th>{presetDetailText.values}</th>
-            <th>{presetDetailText.easingDamping}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {motions.map((m) => (
-            <tr key={m.id}>
-              <th scope="row">
-                <span>
-                  <DriverSign kind={m.driver.kind} /> {m.name}
-                </span>
-              </th>
-              <td>{placeWords(m.targets.selector)}</td>
-              <td>{whereWords(m)}</td>
-              <td>
-                {effectWords(m)}
-                <code>{valueLines(m).join('\n')}</code>
-              </td>
-              <td>
-                {m.easing}
-                {m.damping.kind === 'none'
-                  ? presetDetailText.noDamping
-                  : m.damping.kind === 'spring'
-                    ? presetDetailText.spring
-                    : presetDetailText.halfLife}
-              </td>
-            </tr>
-          ))}
-          {pins.map((p) => (
-            <tr key={p.id}>
-              <th scope="row">
-                <span>
-                  <DriverSign kind="pin" /> {p.name}
-                </span>
-              </th>
-              <td>{placeWords(p.stage)}</td>
-              <td>{presetDetailText.pinnedByIts(p.sticky.by)}</td>
-              <td>{p.distance.kind === 'length' ? p.distance.value : presetDetailText.asLongAsThe}</td>
-              <td />
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PartsTable motions={motions} pins={pins} />
       {triggers.length + adjustments.length > 0 && (
         <p>
           {presetDetailText.includes(
@@ -114,6 +66,60 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
       )}
       <p>{presetDetailText.addItToAn}</p>
     </section>
+  );
+}
+
+function PartsTable({ motions, pins }: Pick<PresetFacts['body'], 'motions' | 'pins'>) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          <th>{presetDetailText.part}</th>
+          <th>{presetDetailText.moves}</th>
+          <th>{presetDetailText.where}</th>
+          <th>{presetDetailText.values}</th>
+          <th>{presetDetailText.easingDamping}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {motions.map((m) => (
+          <tr key={m.id}>
+            <th scope="row">
+              <span>
+                <DriverSign kind={m.driver.kind} /> {m.name}
+              </span>
+            </th>
+            <td>{placeWords(m.targets.selector)}</td>
+            <td>{whereWords(m)}</td>
+            <td>
+              {effectWords(m)}
+              <code>{valueLines(m).join('\n')}</code>
+            </td>
+            <td>
+              {m.easing}
+              {m.damping.kind === 'none'
+                ? presetDetailText.noDamping
+                : m.damping.kind === 'spring'
+                  ? presetDetailText.spring
+                  : presetDetailText.halfLife}
+            </td>
+          </tr>
+        ))}
+        {pins.map((p) => (
+          <tr key={p.id}>
+            <th scope="row">
+              <span>
+                <DriverSign kind="pin" /> {p.name}
+              </span>
+            </th>
+            <td>{placeWords(p.stage)}</td>
+            <td>{presetDetailText.pinnedByIts(p.sticky.by)}</td>
+            <td>{p.distance.kind === 'length' ? p.distance.value : presetDetailText.asLongAsThe}</td>
+            <td />
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

@@ -17,47 +17,10 @@ export function PresetsScreen() {
   const [query, setQuery] = useState('');
   const [chosen, setChosen] = useState<string | null>(null);
   const [over, setOver] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
     document.title = 'Presets · Lyvek';
   }, []);
-  const bring = async (files: readonly File[]) => {
-    for (const file of files) {
-      const read = readPresetFile(await file.text());
-      if (!read.ok) {
-        notify(presetsScreenText.nothingWasImported(file.name, read.error));
-        continue;
-      }
-      try {
-        for (const body of read.presets) await api.keepPreset({ body });
-        notify(presetsScreenText.importedFrom(read.presets.length, file.name));
-      } catch (e) {
-        notifyError(e);
-      }
-      await refresh();
-    }
-  };
-  const remove = (p: PresetFacts) =>
-    void things.presets
-      .remove({ id: p.id })
-      .then(refresh)
-      .then(() =>
-        notify(presetsScreenText.wasDeletedMotionsMade(p.name), {
-          action: {
-            label: 'Undo',
-            run: () => void things.presets.restore({ id: p.id }).then(refresh, notifyError),
-          },
-        }),
-      )
-      .catch(notifyError);
-  const copy = (p: PresetFacts) =>
-    void api
-      .keepPreset({ body: { name: `${p.name.slice(0, 112)} copy`, body: p.body } })
-      .then((made) => {
-        setChosen(made.id);
-        return refresh();
-      })
-      .catch(notifyError);
+  const { bring, remove, copy } = usePresetActs(refresh, setChosen);
   const shown = presets.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase()));
   const open = presets.find((p) => p.id === chosen) ?? shown[0];
   return (
@@ -74,39 +37,7 @@ export function PresetsScreen() {
         )
       }
     >
-      <div className="presets-head">
-        <h1>{presetsScreenText.presets}</h1>
-        <span>
-          {isPending
-            ? presetsScreenText.opening
-            : presets.length === 0
-              ? presetsScreenText.noneYet
-              : presetsScreenText.forAllProjects(presets.length)}
-        </span>
-        <span className="grow" />
-        <input
-          ref={input}
-          type="file"
-          accept="application/json,.json"
-          multiple
-          hidden
-          onChange={(e) => {
-            void bring([...(e.target.files ?? [])]);
-            e.target.value = '';
-          }}
-        />
-        <button type="button" className="btn" onClick={() => present(input.current).click()}>
-          {presetsScreenText.fromAFile}
-        </button>
-        <button
-          type="button"
-          className="btn"
-          disabled={presets.length === 0}
-          onClick={() => download('presets.json', presetFile(presets))}
-        >
-          {presetsScreenText.allAsAFile}
-        </button>
-      </div>
+      <PresetsHead presets={presets} isPending={isPending} onFiles={(files) => void bring(files)} />
       <main
         className={`presets${over ? ' over' : ''}`}
         onDragOver={(e) => {
@@ -161,5 +92,92 @@ export function PresetsScreen() {
         )}
       </main>
     </ShelfFrame>
+  );
+}
+
+/** What is done to presets. `onMade` hears of a new one. */
+function usePresetActs(refresh: () => Promise<unknown>, onMade: (id: string) => void) {
+  const bring = async (files: readonly File[]) => {
+    for (const file of files) {
+      const read = readPresetFile(await file.text());
+      if (!read.ok) {
+        notify(presetsScreenText.nothingWasImported(file.name, read.error));
+        continue;
+      }
+      try {
+        for (const body of read.presets) await api.keepPreset({ body });
+        notify(presetsScreenText.importedFrom(read.presets.length, file.name));
+      } catch (e) {
+        notifyError(e);
+      }
+      await refresh();
+    }
+  };
+  const remove = (p: PresetFacts) =>
+    void things.presets
+      .remove({ id: p.id })
+      .then(refresh)
+      .then(() =>
+        notify(presetsScreenText.wasDeletedMotionsMade(p.name), {
+          action: {
+            label: 'Undo',
+            run: () => void things.presets.restore({ id: p.id }).then(refresh, notifyError),
+          },
+        }),
+      )
+      .catch(notifyError);
+  const copy = (p: PresetFacts) =>
+    void api
+      .keepPreset({ body: { name: `${p.name.slice(0, 112)} copy`, body: p.body } })
+      .then((made) => {
+        onMade(made.id);
+        return refresh();
+      })
+      .catch(notifyError);
+  return { bring, remove, copy };
+}
+
+interface HeadProps {
+  presets: readonly PresetFacts[];
+  isPending: boolean;
+  onFiles(files: File[]): void;
+}
+
+function PresetsHead({ presets, isPending, onFiles }: HeadProps) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <div className="presets-head">
+      <h1>{presetsScreenText.presets}</h1>
+      <span>
+        {isPending
+          ? presetsScreenText.opening
+          : presets.length === 0
+            ? presetsScreenText.noneYet
+            : presetsScreenText.forAllProjects(presets.length)}
+      </span>
+      <span className="grow" />
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        multiple
+        hidden
+        onChange={(e) => {
+          onFiles([...(e.target.files ?? [])]);
+          e.target.value = '';
+        }}
+      />
+      <button type="button" className="btn" onClick={() => present(input.current).click()}>
+        {presetsScreenText.fromAFile}
+      </button>
+      <button
+        type="button"
+        className="btn"
+        disabled={presets.length === 0}
+        onClick={() => download('presets.json', presetFile(presets))}
+      >
+        {presetsScreenText.allAsAFile}
+      </button>
+    </div>
   );
 }

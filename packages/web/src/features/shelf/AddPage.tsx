@@ -22,8 +22,6 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
   const folder = useRef<HTMLInputElement>(null);
   const [pasting, setPasting] = useState(false);
   const [connecting, setConnecting] = useState(false);
-  const [url, setUrl] = useState('http://localhost:5173/');
-  const [html, setHtml] = useState('');
   const take = (e: ChangeEvent<HTMLInputElement>) => {
     if (e.target.files?.length) onFiles(fromList(e.target.files));
     e.target.value = '';
@@ -44,60 +42,15 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
             </button>
           </p>
         ) : connecting ? (
-          <form
-            onSubmit={(e) => {
-              e.preventDefault();
-              onConnect(url.trim());
-            }}
-          >
-            <label className="bring-url">
-              {addPageText.addressOfYourDevelopment}
-              <input
-                className="field"
-                type="url"
-                required
-                autoFocus
-                pattern="https?://(localhost|127\.0\.0\.1)(:\d+)?(/.*)?"
-                title={addPageText.aPageOnThis}
-                value={url}
-                onChange={(e) => setUrl(e.target.value)}
-              />
-            </label>
-            <div className="bring-buttons">
-              <button type="submit" className="btn main">
-                {addPageText.connect}
-              </button>
-              <button type="button" className="btn tall" onClick={() => setConnecting(false)}>
-                {addPageText.back}
-              </button>
-            </div>
-          </form>
+          <ConnectForm onConnect={onConnect} onBack={() => setConnecting(false)} />
         ) : pasting ? (
-          <form
-            onSubmit={(e) => {
-              e.preventDefault();
+          <PasteForm
+            onPaste={(html) => {
               onPaste(html);
               setPasting(false);
-              setHtml('');
             }}
-          >
-            <textarea
-              className="field paste"
-              aria-label={addPageText.htmlOfThePage}
-              autoFocus
-              placeholder={addPageText.doctypeHtml}
-              value={html}
-              onChange={(e) => setHtml(e.target.value)}
-            />
-            <div className="bring-buttons">
-              <button type="submit" className="btn main" disabled={!html.trim()}>
-                {addPageText.addIt}
-              </button>
-              <button type="button" className="btn tall" onClick={() => setPasting(false)}>
-                {addPageText.back}
-              </button>
-            </div>
-          </form>
+            onBack={() => setPasting(false)}
+          />
         ) : (
           <div className="bring-buttons">
             <button type="button" className="btn tall" onClick={() => file.current?.click()}>
@@ -136,5 +89,68 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
         />
       </div>
     </div>
+  );
+}
+
+function ConnectForm({ onConnect, onBack }: { onConnect(url: string): void; onBack(): void }) {
+  const [url, setUrl] = useState('http://localhost:5173/');
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        onConnect(url.trim());
+      }}
+    >
+      <label className="bring-url">
+        {addPageText.addressOfYourDevelopment}
+        <input
+          className="field"
+          type="url"
+          required
+          autoFocus
+          pattern="https?://(localhost|127\.0\.0\.1)(:\d+)?(/.*)?"
+          title={addPageText.aPageOnThis}
+          value={url}
+          onChange={(e) => setUrl(e.target.value)}
+        />
+      </label>
+      <div className="bring-buttons">
+        <button type="submit" className="btn main">
+          {addPageText.connect}
+        </button>
+        <button type="button" className="btn tall" onClick={onBack}>
+          {addPageText.back}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function PasteForm({ onPaste, onBack }: { onPaste(html: string): void; onBack(): void }) {
+  const [html, setHtml] = useState('');
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        onPaste(html);
+      }}
+    >
+      <textarea
+        className="field paste"
+        aria-label={addPageText.htmlOfThePage}
+        autoFocus
+        placeholder={addPageText.doctypeHtml}
+        value={html}
+        onChange={(e) => setHtml(e.target.value)}
+      />
+      <div className="bring-buttons">
+        <button type="submit" className="btn main" disabled={!html.trim()}>
+          {addPageText.addIt}
+        </button>
+        <button type="button" className="btn tall" onClick={onBack}>
+          {addPageText.back}
+        </button>
+      </div>
+    </form>
   );
 }

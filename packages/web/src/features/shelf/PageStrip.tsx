@@ -27,9 +27,6 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
   const [at, setAt] = useState<number | null>(null);
   const height = Math.min(layout?.page.height ?? 2400, LONGEST);
   const cut = layout ? layout.page.height - height : 0;
-  const rows = height / scale;
-  const view = { top: 0, per: scale };
-  const { bars } = computeBars(page.document ?? emptyDocument(), layout ?? fallback);
   const section = at === null ? null : layout?.sections.findLast((s) => s.top <= at);
   const key = (e: KeyboardEvent) => {
     const step = { ArrowDown: 200, ArrowUp: -200 }[e.key];
@@ -61,45 +58,7 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
           onPointerLeave={() => setAt(null)}
           onBlur={() => setAt(null)}
         >
-          <svg width={80} height={rows + 2} aria-hidden="true">
-            <g transform={`translate(8 ${-PAD})`}>
-              {layout ? (
-                <StripArt layout={layout} view={view} x={0} width={WIDTH} />
-              ) : (
-                <rect className="strip-a" x={0} y={PAD} width={WIDTH} height={rows} />
-              )}
-            </g>
-            <rect x={0} y={0} width={4} height={rows} className="cost-track" />
-            {page.bands.map((b) => (
-              <rect
-                key={b.from}
-                x={0}
-                width={b.band === 'over' ? 6 : 4}
-                y={Math.min(rows, b.from / scale)}
-                height={Math.max(0, Math.min(rows, b.to / scale) - b.from / scale)}
-                className={`band ${b.band}`}
-              />
-            ))}
-            {bars.map((b, i) => {
-              const y0 = Math.max(0, b.placed.start / scale);
-              const h = Math.max(2, Math.min(rows, b.placed.end / scale) - y0);
-              if (y0 > rows) return null;
-              return (
-                <rect
-                  key={b.motion.id}
-                  x={66 + (i % 4) * 3.2}
-                  y={y0}
-                  width={driverFace(b.motion.driver.kind).bar.holds ? 2.4 : 1}
-                  height={h}
-                  className={`thread-${b.motion.driver.kind}`}
-                />
-              );
-            })}
-            {cut > 0 && (
-              <path className="strip-break" d={`M6 ${rows - 40}l10 -5 10 5 10 -5 10 5 10 -5 10 5`} />
-            )}
-            {at !== null && <path className="strip-at" d={`M0 ${at / scale}H80`} />}
-          </svg>
+          <Strip page={page} layout={layout} scale={scale} height={height} at={at} />
           {at !== null && (
             <span className="open-at" style={{ top: at / scale - 10 }}>
               {pageStripText.openAt(Math.round(at).toLocaleString('en'))}
@@ -109,27 +68,7 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
         </button>
         <div className="hung-facts">
           <h2>{page.name}</h2>
-          <p>
-            {layout ? (
-              <>
-                <b>{Math.round(layout.page.height).toLocaleString('en')}</b> {pageStripText.px}
-              </>
-            ) : page.live ? (
-              pageStripText.notOpenedYet
-            ) : (
-              pageStripText.beingMeasured
-            )}
-          </p>
-          <p>
-            {page.document?.motions.length ? (
-              <>
-                <b>{page.document.motions.length}</b>{' '}
-                {page.document.motions.length === 1 ? pageStripText.motion : pageStripText.motions}
-              </>
-            ) : (
-              pageStripText.noMotionsYet
-            )}
-          </p>
+          <Facts page={page} layout={layout} />
           <p>{page.takes.map((t) => t.name).join(', ')}</p>
           {cut > 0 && (
             <p className="italic">{pageStripText.pxLeftOut(Math.round(cut).toLocaleString('en'))}</p>
@@ -140,5 +79,86 @@ export const PageStrip = memo(function PageStrip({ page, layout, scale, onOpen, 
     </article>
   );
 });
+
+interface StripProps extends Pick<PageStripProps, 'page' | 'layout' | 'scale'> {
+  /** px of the page that are shown */
+  height: number;
+  at: number | null;
+}
+
+function Strip({ page, layout, scale, height, at }: StripProps) {
+  const rows = height / scale;
+  const view = { top: 0, per: scale };
+  const { bars } = computeBars(page.document ?? emptyDocument(), layout ?? fallback);
+  return (
+    <svg width={80} height={rows + 2} aria-hidden="true">
+      <g transform={`translate(8 ${-PAD})`}>
+        {layout ? (
+          <StripArt layout={layout} view={view} x={0} width={WIDTH} />
+        ) : (
+          <rect className="strip-a" x={0} y={PAD} width={WIDTH} height={rows} />
+        )}
+      </g>
+      <rect x={0} y={0} width={4} height={rows} className="cost-track" />
+      {page.bands.map((b) => (
+        <rect
+          key={b.from}
+          x={0}
+          width={b.band === 'over' ? 6 : 4}
+          y={Math.min(rows, b.from / scale)}
+          height={Math.max(0, Math.min(rows, b.to / scale) - b.from / scale)}
+          className={`band ${b.band}`}
+        />
+      ))}
+      {bars.map((b, i) => {
+        const y0 = Math.max(0, b.placed.start / scale);
+        const h = Math.max(2, Math.min(rows, b.placed.end / scale) - y0);
+        if (y0 > rows) return null;
+        return (
+          <rect
+            key={b.motion.id}
+            x={66 + (i % 4) * 3.2}
+            y={y0}
+            width={driverFace(b.motion.driver.kind).bar.holds ? 2.4 : 1}
+            height={h}
+            className={`thread-${b.motion.driver.kind}`}
+          />
+        );
+      })}
+      {layout && layout.page.height > height && (
+        <path className="strip-break" d={`M6 ${rows - 40}l10 -5 10 5 10 -5 10 5 10 -5 10 5`} />
+      )}
+      {at !== null && <path className="strip-at" d={`M0 ${at / scale}H80`} />}
+    </svg>
+  );
+}
+
+function Facts({ page, layout }: Pick<PageStripProps, 'page' | 'layout'>) {
+  return (
+    <>
+      <p>
+        {layout ? (
+          <>
+            <b>{Math.round(layout.page.height).toLocaleString('en')}</b> {pageStripText.px}
+          </>
+        ) : page.live ? (
+          pageStripText.notOpenedYet
+        ) : (
+          pageStripText.beingMeasured
+        )}
+      </p>
+      <p>
+        {page.document?.motions.length ? (
+          <>
+            <b>{page.document.motions.length}</b>{' '}
+            {page.document.motions.length === 1 ? pageStripText.motion : pageStripText.motions}
+          </>
+        ) : (
+          pageStripText.noMotionsYet
+        )}
+      </p>
+    </>
+  );
+}
 
 const fallback = emptyLayout({ width: 1280, height: 800 });

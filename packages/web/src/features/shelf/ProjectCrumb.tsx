@@ -21,12 +21,10 @@ export function ProjectCrumb({ project }: { project: ProjectFacts }) {
   );
 }
 
-function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
-  const [form, setForm] = useState<'new' | 'rename' | null>(null);
+/** What is done to projects; each closes the menu. */
+function useProjectActs(project: ProjectFacts, close: () => void) {
   const navigate = useNavigate();
   const client = useQueryClient();
-  const projects = useQuery({ queryKey: ['projects'], queryFn: api.projects });
-  const storage = useQuery({ queryKey: ['storage'], queryFn: api.storage });
   const refresh = () =>
     Promise.all([
       client.invalidateQueries({ queryKey: ['projects'] }),
@@ -55,6 +53,15 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       },
     });
   };
+  return { create, rename, remove };
+}
+
+function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
+  const [form, setForm] = useState<'new' | 'rename' | null>(null);
+  const navigate = useNavigate();
+  const projects = useQuery({ queryKey: ['projects'], queryFn: api.projects });
+  const storage = useQuery({ queryKey: ['storage'], queryFn: api.storage });
+  const { create, rename, remove } = useProjectActs(project, close);
   if (form === 'new')
     return (
       <NameForm

@@ -1,16 +1,15 @@
 /** The rack: every page of the project at one scale, and the free place for another. */
-import { itemAt } from '@lyvek/core';
+import { itemAt, present } from '@lyvek/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageOnShelf, Shelf } from '@lyvek/api';
 import type { Layout } from '@lyvek/core';
-import { api, ApiError, things } from '../../state/api.ts';
+import { things } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Search } from '../../ui/Search.tsx';
 import { Popover } from '../../ui/Popover.tsx';
-import { fromDrop, makeUpload } from './add-page.ts';
-import type { NamedFile, Upload } from './add-page.ts';
+import { fromDrop } from './add-page.ts';
 import { AddPage } from './AddPage.tsx';
 import { Measure } from './Measure.tsx';
 import { PageMenu } from './PageMenu.tsx';
@@ -18,6 +17,8 @@ import { PageStrip } from './PageStrip.tsx';
 import { ProjectCrumb } from './ProjectCrumb.tsx';
 import { ShelfFrame } from '../../ui/ShelfFrame.tsx';
 import { rackText } from './text.ts';
+import { useAdding } from './use-adding.ts';
+import type { EntryChoice } from './use-adding.ts';
 
 const SCALES = [12, 16, 20, 24, 32, 40, 48];
 const TICKS = 16;
@@ -28,9 +29,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   const navigate = useNavigate();
   const [query, setQuery] = useState('');
   const [scale, setScale] = useState(24);
-  const [busy, setBusy] = useState<string | null>(null);
   const [over, setOver] = useState(false);
-  const [choice, setChoice] = useState<{ upload: Upload; choices: string[] } | null>(null);
   const [measured, setMeasured] = useState<Map<string, Layout>>(new Map());
   const refresh = () => client.invalidateQueries({ queryKey: ['shelf'] });
   const makeLayout = (p: PageOnShelf) =>
@@ -42,48 +41,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
     [pages, query],
   );
 
-  const sending = useRef<AbortController | null>(null);
-  const send = async (upload: Upload, entry?: string) => {
-    setBusy(rackText.addingImportingItsCss(upload.name));
-    const stop = (sending.current = new AbortController());
-    try {
-      const { name, body } = upload;
-      const given = { id: project.id, name, body, ...(entry ? { entry } : {}) };
-      const page = await api.addPage(given, { signal: stop.signal });
-      setChoice(null);
-      await refresh();
-      notify(rackText.isOnTheShelf(page.name), {
-        action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
-      });
-      if (page.limit) notify(page.limit, { wrong: true });
-      if (page.proof) notify(page.proof.message, { wrong: !page.proof.proved });
-    } catch (error) {
-      if (stop.signal.aborted) return;
-      const choices = error instanceof ApiError ? error.extra.choices : undefined;
-      if (Array.isArray(choices)) setChoice({ upload, choices: choices.map(String) });
-      else notifyError(error);
-    } finally {
-      setBusy(null);
-    }
-  };
-  const addPage = async (files: readonly NamedFile[] | Promise<NamedFile[]>) => {
-    setBusy(rackText.readingTheFiles);
-    try {
-      await send(await makeUpload(await files));
-    } catch (error) {
-      notifyError(error);
-      setBusy(null);
-    }
-  };
-  const connect = async (url: string) => {
-    try {
-      const page = await api.connectPage({ id: project.id, body: { url } });
-      await refresh();
-      void navigate(`/pages/${page.id}`);
-    } catch (error) {
-      notifyError(error);
-    }
-  };
+  const adding = useAdding(project.id, refresh);
   const remove = async (page: PageOnShelf) => {
     await things.pages.remove({ id: page.id });
     await refresh();
@@ -106,29 +64,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
         />
       }
     >
-      <div className="shelf-head">
-        <span className="shelf-px">{rackText.pagePx}</span>
-        <h1>{rackText.theShelf}</h1>
-        <span>{pages.length === 0 ? rackText.empty : rackText.allAt(pages.length, scale)}</span>
-        <button
-          type="button"
-          className="btn square"
-          aria-label={rackText.smaller}
-          disabled={scale === SCALES.at(-1)}
-          onClick={() => setScale(itemAt(SCALES, SCALES.indexOf(scale) + 1))}
-        >
-          −
-        </button>
-        <button
-          type="button"
-          className="btn square"
-          aria-label={rackText.larger}
-          disabled={scale === SCALES[0]}
-          onClick={() => setScale(itemAt(SCALES, SCALES.indexOf(scale) - 1))}
-        >
-          +
-        </button>
-      </div>
+      <ShelfHead count={pages.length} scale={scale} onScale={setScale} />
       <main
         className="shelf"
         onDragOver={(e) => {
@@ -139,7 +75,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
         onDrop={(e) => {
           e.preventDefault();
           setOver(false);
-          void addPage(fromDrop(e.dataTransfer.items));
+          void adding.addFiles(fromDrop(e.dataTransfer.items));
         }}
       >
         <div className="rail-line-top" />
@@ -178,40 +114,24 @@ export function Rack({ shelf }: { shelf: Shelf }) {
             )}
             <AddPage
               first={pages.length === 0}
-              busy={busy}
-              onCancel={() => sending.current?.abort()}
+              busy={adding.busy}
+              onCancel={adding.cancel}
               over={over}
-              onFiles={(f) => void addPage(f)}
-              onConnect={(url) => void connect(url)}
+              onFiles={(f) => void adding.addFiles(f)}
+              onConnect={(url) => void adding.connect(url)}
               onPaste={(html) =>
-                void send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })
+                void adding.send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })
               }
             />
           </div>
         </div>
       </main>
-      {choice && (
-        <div className="overlay">
-          <div className="dialog-card" role="dialog" aria-modal="true" aria-label={rackText.whichFileIsThe}>
-            <h2>{rackText.whichFileIsThe}</h2>
-            <p className="mb-2">{rackText.thereAreSeveralHtml}</p>
-            <div className="popover-list">
-              {choice.choices.map((c) => (
-                <button
-                  key={c}
-                  type="button"
-                  autoFocus={c === choice.choices[0]}
-                  onClick={() => void send(choice.upload, c)}
-                >
-                  {c}
-                </button>
-              ))}
-            </div>
-            <button type="button" className="btn mt-3" onClick={() => setChoice(null)}>
-              {rackText.dontAddIt}
-            </button>
-          </div>
-        </div>
+      {adding.choice && (
+        <WhichFile
+          choice={adding.choice}
+          onChoose={(entry) => void adding.send(present(adding.choice).upload, entry)}
+          onGiveUp={adding.giveUpChoice}
+        />
       )}
       {unmeasured && (
         <Measure
@@ -221,5 +141,67 @@ export function Rack({ shelf }: { shelf: Shelf }) {
         />
       )}
     </ShelfFrame>
+  );
+}
+
+interface HeadProps {
+  /** pages of the project */
+  count: number;
+  scale: number;
+  onScale(scale: number): void;
+}
+
+function ShelfHead({ count, scale, onScale }: HeadProps) {
+  return (
+    <div className="shelf-head">
+      <span className="shelf-px">{rackText.pagePx}</span>
+      <h1>{rackText.theShelf}</h1>
+      <span>{count === 0 ? rackText.empty : rackText.allAt(count, scale)}</span>
+      <button
+        type="button"
+        className="btn square"
+        aria-label={rackText.smaller}
+        disabled={scale === SCALES.at(-1)}
+        onClick={() => onScale(itemAt(SCALES, SCALES.indexOf(scale) + 1))}
+      >
+        −
+      </button>
+      <button
+        type="button"
+        className="btn square"
+        aria-label={rackText.larger}
+        disabled={scale === SCALES[0]}
+        onClick={() => onScale(itemAt(SCALES, SCALES.indexOf(scale) - 1))}
+      >
+        +
+      </button>
+    </div>
+  );
+}
+
+interface WhichFileProps {
+  choice: EntryChoice;
+  onChoose(entry: string): void;
+  onGiveUp(): void;
+}
+
+function WhichFile({ choice: { choices }, onChoose, onGiveUp }: WhichFileProps) {
+  return (
+    <div className="overlay">
+      <div className="dialog-card" role="dialog" aria-modal="true" aria-label={rackText.whichFileIsThe}>
+        <h2>{rackText.whichFileIsThe}</h2>
+        <p className="mb-2">{rackText.thereAreSeveralHtml}</p>
+        <div className="popover-list">
+          {choices.map((c) => (
+            <button key={c} type="button" autoFocus={c === choices[0]} onClick={() => onChoose(c)}>
+              {c}
+            </button>
+          ))}
+        </div>
+        <button type="button" className="btn mt-3" onClick={onGiveUp}>
+          {rackText.dontAddIt}
+        </button>
+      </div>
+    </div>
   );
 }

@@ -89,33 +89,42 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
       <p className="quiet">{picturesText.eachShowsThePage(grouped(at))}</p>
       <ul>
         {set.pictures.map((p) => (
-          <li key={p.id}>
-            <img src={`/api/pictures/${p.id}`} alt="" height={36} />
-            <NumberField
-              label={picturesText.offsetOfThePicture(grouped(p.at))}
-              value={p.at}
-              min={0}
-              max={1_000_000}
-              onChange={(next) => act.mutate(() => api.movePicture({ id: p.id, body: { at: next } }))}
-            />
-            <span className="quiet">{picturesText.px}</span>
-            <button
-              type="button"
-              className="btn"
-              onClick={() => looking.setState({ at: Math.min(max, p.at) })}
-            >
-              {picturesText.show}
-            </button>
-            <button
-              type="button"
-              className="btn plain"
-              onClick={() => act.mutate(() => api.removePicture({ id: p.id }))}
-            >
-              {picturesText.remove}
-            </button>
-          </li>
+          <PictureRow
+            key={p.id}
+            picture={p}
+            onMove={(next) => act.mutate(() => api.movePicture({ id: p.id, body: { at: next } }))}
+            onShow={() => looking.setState({ at: Math.min(max, p.at) })}
+            onRemove={() => act.mutate(() => api.removePicture({ id: p.id }))}
+          />
         ))}
       </ul>
     </section>
   );
 }
+
+interface RowProps {
+  picture: ReferenceFacts['pictures'][number];
+  onMove(at: number): void;
+  onShow(): void;
+  onRemove(): void;
+}
+
+const PictureRow = ({ picture: { id, at }, onMove, onShow, onRemove }: RowProps) => (
+  <li>
+    <img src={`/api/pictures/${id}`} alt="" height={36} />
+    <NumberField
+      label={picturesText.offsetOfThePicture(grouped(at))}
+      value={at}
+      min={0}
+      max={1_000_000}
+      onChange={onMove}
+    />
+    <span className="quiet">{picturesText.px}</span>
+    <button type="button" className="btn" onClick={onShow}>
+      {picturesText.show}
+    </button>
+    <button type="button" className="btn plain" onClick={onRemove}>
+      {picturesText.remove}
+    </button>
+  </li>
+);

@@ -75,19 +75,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
         d={`M${LINE} ${Math.max(0, toRow(0, view))}V${Math.min(rows, toRow(max, view))}`}
         className="takes-axis"
       />
-      {computeTicks(view, rows, max).map(
-        (t) =>
-          t.offset >= view.top && (
-            <g key={t.offset}>
-              <path d={`M${LINE} ${toRow(t.offset, view)}h${t.major ? -6 : -3}`} className="takes-axis" />
-              {t.major && pictures.every((p) => Math.abs(toRow(p, view) - toRow(t.offset, view)) > 12) && (
-                <text x={LINE - 10} y={toRow(t.offset, view) + 3.5} className="offset">
-                  {shortGrouped(t.offset)}
-                </text>
-              )}
-            </g>
-          ),
-      )}
+      <ScaleTicks view={view} rows={rows} max={max} pictures={pictures} />
       {marks.map(
         ({ o, much }) =>
           much > 0 && (
@@ -109,5 +97,29 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
       ))}
       <path d={`M0 ${now}h${8}M${LINE - 6} ${now}H${width}`} className="takes-now" />
     </svg>
+  );
+}
+
+interface TicksProps {
+  view: ReturnType<typeof makeView>;
+  rows: number;
+  max: number;
+  /** offsets that have a word of their own */
+  pictures: readonly number[];
+}
+
+function ScaleTicks({ view, rows, max, pictures }: TicksProps) {
+  return computeTicks(view, rows, max).map(
+    (t) =>
+      t.offset >= view.top && (
+        <g key={t.offset}>
+          <path d={`M${LINE} ${toRow(t.offset, view)}h${t.major ? -6 : -3}`} className="takes-axis" />
+          {t.major && pictures.every((p) => Math.abs(toRow(p, view) - toRow(t.offset, view)) > 12) && (
+            <text x={LINE - 10} y={toRow(t.offset, view) + 3.5} className="offset">
+              {shortGrouped(t.offset)}
+            </text>
+          )}
+        </g>
+      ),
   );
 }

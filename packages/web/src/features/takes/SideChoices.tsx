@@ -20,17 +20,11 @@ const at = (iso: string): string =>
     hour12: false,
   }).format(new Date(iso));
 
-export function SideChoices({ close }: { close(): void }) {
-  const { page, project, take, takes, session } = useOpenedPage();
-  const [key, setKey] = useBesideKey();
-  const [naming, setNaming] = useState(false);
+/** What makes something to compare with, and then shows it. */
+function useSideActs(close: () => void) {
+  const { page, take, session } = useOpenedPage();
+  const [, setKey] = useBesideKey();
   const client = useQueryClient();
-  const shelf = useQuery({ queryKey: ['shelf', project.id], queryFn: () => api.shelf({ id: project.id }) });
-  const references = useQuery({
-    queryKey: ['references', page.id],
-    queryFn: () => api.references({ id: page.id }),
-  });
-  const away = useQuery({ queryKey: ['away', page.id], queryFn: () => api.takesAway({ id: page.id }) });
   const choose = (next: BesideKey) => {
     close();
     setKey(next);
@@ -57,6 +51,24 @@ export function SideChoices({ close }: { close(): void }) {
     await client.invalidateQueries({ queryKey: ['references', page.id] });
     choose(`pictures.${set.id}`);
   };
+  return { duplicate, restore, makeReference };
+}
+
+export function SideChoices({ close }: { close(): void }) {
+  const { page, project, take, takes } = useOpenedPage();
+  const [key, setKey] = useBesideKey();
+  const [naming, setNaming] = useState(false);
+  const shelf = useQuery({ queryKey: ['shelf', project.id], queryFn: () => api.shelf({ id: project.id }) });
+  const references = useQuery({
+    queryKey: ['references', page.id],
+    queryFn: () => api.references({ id: page.id }),
+  });
+  const away = useQuery({ queryKey: ['away', page.id], queryFn: () => api.takesAway({ id: page.id }) });
+  const choose = (next: BesideKey) => {
+    close();
+    setKey(next);
+  };
+  const { duplicate, restore, makeReference } = useSideActs(close);
   const item = (to: BesideKey, text: ReactNode, note?: string) => (
     <button key={to} type="button" aria-current={key === to} onClick={() => choose(to)}>
       <span className="grow cut">{text}</span>

@@ -54,29 +54,7 @@ export function Costs() {
       <div className="head-row">
         <span className="head-strip">{costsText.px(grouped(layout.page.height))}</span>
         <span className="head-scroll">{costsText.scrollPx}</span>
-        <svg width={costs - LEFT} height={28} className="cost-axis" aria-hidden="true">
-          <text x={x(0) - LEFT} y={18}>
-            0
-          </text>
-          {lines
-            .filter((l) => l.isBudget || Math.abs(x(l.ms) - x(budget)) > 58)
-            .map((l) => (
-              <text
-                key={l.ms}
-                x={x(l.ms) - LEFT}
-                y={18}
-                textAnchor={l.isBudget && x(l.ms) < BARS + 90 ? 'start' : 'middle'}
-                className={l.isBudget ? 'budget' : ''}
-              >
-                {l.isBudget ? costsText.msBudget(l.ms.toFixed(1)) : l.ms.toFixed(1)}
-              </text>
-            ))}
-          {summary.worst > 1.35 * budget && (
-            <text x={x(summary.worst) - LEFT} y={18} textAnchor="end">
-              {Math.round(summary.worst)}
-            </text>
-          )}
-        </svg>
+        <CostAxis width={costs} lines={lines} worst={summary.worst} budget={budget} x={x} />
       </div>
       <svg
         width={costs}
@@ -131,26 +109,17 @@ export function Costs() {
         {lines.map((l) => (
           <path key={l.ms} d={`M${x(l.ms)} 0V${rows}`} className={l.isBudget ? 'budget-line' : 'rate-line'} />
         ))}
-        {peaks.map(({ bucket, charge }) => {
-          const y = toRow((bucket.from + bucket.to) / 2, view);
-          const over = bucket.total > budget;
-          const end = x(bucket.total);
-          const name = short(names.get(charge.motion) ?? '');
-          // Beside the bar where there is room, else below its end.
-          const inside = end + 24 + 5.6 * (name.length + 8) > costs;
-          return (
-            <g key={bucket.from} className="peak">
-              <path d={`M${end + 2} ${y}h${inside ? 4 : 8}`} />
-              <text
-                x={inside ? costs - 8 : end + 14}
-                y={inside ? y + 16 : y + 4}
-                textAnchor={inside ? 'end' : 'start'}
-              >
-                {name} <tspan className={over ? 'over' : ''}>{costsText.ms(bucket.total.toFixed(1))}</tspan>
-              </text>
-            </g>
-          );
-        })}
+        {peaks.map(({ bucket, charge }) => (
+          <PeakMark
+            key={bucket.from}
+            y={toRow((bucket.from + bucket.to) / 2, view)}
+            end={x(bucket.total)}
+            width={costs}
+            name={short(names.get(charge.motion) ?? '')}
+            total={bucket.total}
+            over={bucket.total > budget}
+          />
+        ))}
         <rect
           className="window"
           x={3}
@@ -167,23 +136,94 @@ export function Costs() {
           </g>
         )}
       </svg>
-      <footer className="cost-legend">
-        {COST_PARTS.map((p) => (
-          <span key={p} title={PART_NAMES[p].what}>
-            <i className={`part-${p}`} />
-            {PART_NAMES[p].name}
-          </span>
-        ))}
-        {measured.shown && <EventKeys events={measured.shown.result.events} />}
-        {beside && (
-          <span>
-            <i className="beside-key" />
-            {measured.beside ? costsText.rev(measured.beside.revision) : costsText.predicted}
-          </span>
-        )}
-        {!measured.shown && <em>{costsText.msOfTheMost(grouped(size))}</em>}
-      </footer>
+      <Legend size={size} />
     </div>
+  );
+}
+
+interface AxisProps {
+  width: number;
+  lines: readonly { ms: number; isBudget: boolean }[];
+  worst: number;
+  budget: number;
+  x(ms: number): number;
+}
+
+function CostAxis({ width, lines, worst, budget, x }: AxisProps) {
+  return (
+    <svg width={width - LEFT} height={28} className="cost-axis" aria-hidden="true">
+      <text x={x(0) - LEFT} y={18}>
+        0
+      </text>
+      {lines
+        .filter((l) => l.isBudget || Math.abs(x(l.ms) - x(budget)) > 58)
+        .map((l) => (
+          <text
+            key={l.ms}
+            x={x(l.ms) - LEFT}
+            y={18}
+            textAnchor={l.isBudget && x(l.ms) < BARS + 90 ? 'start' : 'middle'}
+            className={l.isBudget ? 'budget' : ''}
+          >
+            {l.isBudget ? costsText.msBudget(l.ms.toFixed(1)) : l.ms.toFixed(1)}
+          </text>
+        ))}
+      {worst > 1.35 * budget && (
+        <text x={x(worst) - LEFT} y={18} textAnchor="end">
+          {Math.round(worst)}
+        </text>
+      )}
+    </svg>
+  );
+}
+
+interface PeakProps {
+  y: number;
+  /** where its bar ends */
+  end: number;
+  width: number;
+  name: string;
+  /** ms */
+  total: number;
+  over: boolean;
+}
+
+function PeakMark({ y, end, width, name, total, over }: PeakProps) {
+  // Beside the bar where there is room, else below its end.
+  const inside = end + 24 + 5.6 * (name.length + 8) > width;
+  return (
+    <g className="peak">
+      <path d={`M${end + 2} ${y}h${inside ? 4 : 8}`} />
+      <text
+        x={inside ? width - 8 : end + 14}
+        y={inside ? y + 16 : y + 4}
+        textAnchor={inside ? 'end' : 'start'}
+      >
+        {name} <tspan className={over ? 'over' : ''}>{costsText.ms(total.toFixed(1))}</tspan>
+      </text>
+    </g>
+  );
+}
+
+function Legend({ size }: { size: number }) {
+  const { beside, measured } = useTrials();
+  return (
+    <footer className="cost-legend">
+      {COST_PARTS.map((p) => (
+        <span key={p} title={PART_NAMES[p].what}>
+          <i className={`part-${p}`} />
+          {PART_NAMES[p].name}
+        </span>
+      ))}
+      {measured.shown && <EventKeys events={measured.shown.result.events} />}
+      {beside && (
+        <span>
+          <i className="beside-key" />
+          {measured.beside ? costsText.rev(measured.beside.revision) : costsText.predicted}
+        </span>
+      )}
+      {!measured.shown && <em>{costsText.msOfTheMost(grouped(size))}</em>}
+    </footer>
   );
 }
 

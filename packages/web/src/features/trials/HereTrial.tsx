@@ -31,7 +31,8 @@ interface HereTrialProps {
   ended(why: string | null): void;
 }
 
-export function HereTrial({ setup, done, ended }: HereTrialProps) {
+/** Opens the page in a frame of its own and rides it as often as it is asked. */
+function useRides({ setup, done, ended }: HereTrialProps) {
   const { page } = useOpenedPage();
   const { document: take, layout, gesture, max } = useTrials();
   const { width, height } = setup.viewport;
@@ -82,6 +83,15 @@ export function HereTrial({ setup, done, ended }: HereTrialProps) {
   useEffect(() => {
     if (state === 'lost' || state === 'hung') ended('The page went elsewhere or does not answer.');
   }, [state]); // eslint-disable-line react-hooks/exhaustive-deps
+  return { frame, key, ready, run, lasts };
+}
+
+export function HereTrial(props: HereTrialProps) {
+  const { setup, ended } = props;
+  const { page } = useOpenedPage();
+  const { gesture, max } = useTrials();
+  const { width, height } = setup.viewport;
+  const { frame, key, ready, run, lasts } = useRides(props);
   const stop = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     present(stop.current).focus();

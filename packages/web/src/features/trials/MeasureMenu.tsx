@@ -96,9 +96,7 @@ export function MeasureMenu() {
 
 export function History() {
   const { measured } = useTrials();
-  const { takes } = useOpenedPage();
-  const { history, shown, beside, show, lab } = measured;
-  const findName = (id: string) => takes.find((t) => t.id === id)?.name ?? 'a deleted take';
+  const { history, shown, show } = measured;
   return (
     <Popover
       className="btn tall"
@@ -125,71 +123,77 @@ export function History() {
           </button>
           {history.length === 0 && <p className="quiet">{measureMenuText.nothingWasMeasuredYet}</p>}
           {history.map((t) => (
-            <div key={t.id} className="trial-row">
-              <button
-                type="button"
-                aria-current={shown?.id === t.id}
-                disabled={t.state !== 'done'}
-                title={t.why ?? undefined}
-                onClick={() => {
-                  show(t.id);
-                  close();
-                }}
-              >
-                <b>
-                  {measureMenuText.takenAt(at(t.createdAt), findName(t.takeId), t.revision)}
-                  {STATES[t.state] && <em> {STATES[t.state]}</em>}
-                </b>
-                <i>{t.why ?? trialWords(t)}</i>
-              </button>
-              {t.state === 'done' && (
-                <>
-                  {shown && shown.id !== t.id && (
-                    <button
-                      type="button"
-                      className="btn"
-                      aria-pressed={beside?.id === t.id}
-                      title={measureMenuText.compareItWithThe}
-                      onClick={() => measured.lay(beside?.id === t.id ? null : t.id)}
-                    >
-                      {measureMenuText.beside}
-                    </button>
-                  )}
-                  <a
-                    className="btn"
-                    href={`/api/trials/${t.id}`}
-                    download={`trial-${t.createdAt.slice(0, 10)}.json`}
-                  >
-                    {measureMenuText.json}
-                  </a>
-                  <a className="btn" href={`/api/trials/${t.id}/frames.csv`} download>
-                    {measureMenuText.csv}
-                  </a>
-                </>
-              )}
-              {t.kind === 'lab' && !isUnderWay(t) && lab && (
-                <button
-                  type="button"
-                  className="btn"
-                  title={measureMenuText.measuresTheSameMotions}
-                  disabled={measured.underWay !== null}
-                  onClick={() => {
-                    measured.repeat(t.id);
-                    close();
-                  }}
-                >
-                  {measureMenuText.again}
-                </button>
-              )}
-              {isUnderWay(t) && (
-                <button type="button" className="btn" onClick={() => measured.stop(t.id)}>
-                  {measureMenuText.stop}
-                </button>
-              )}
-            </div>
+            <HistoryRow key={t.id} trial={t} close={close} />
           ))}
         </div>
       )}
     </Popover>
+  );
+}
+
+function HistoryRow({ trial: t, close }: { trial: Trial; close(): void }) {
+  const { measured } = useTrials();
+  const { takes } = useOpenedPage();
+  const { shown, beside, show, lab } = measured;
+  const take = takes.find((one) => one.id === t.takeId)?.name ?? measureMenuText.aDeletedTake;
+  return (
+    <div className="trial-row">
+      <button
+        type="button"
+        aria-current={shown?.id === t.id}
+        disabled={t.state !== 'done'}
+        title={t.why ?? undefined}
+        onClick={() => {
+          show(t.id);
+          close();
+        }}
+      >
+        <b>
+          {measureMenuText.takenAt(at(t.createdAt), take, t.revision)}
+          {STATES[t.state] && <em> {STATES[t.state]}</em>}
+        </b>
+        <i>{t.why ?? trialWords(t)}</i>
+      </button>
+      {t.state === 'done' && (
+        <>
+          {shown && shown.id !== t.id && (
+            <button
+              type="button"
+              className="btn"
+              aria-pressed={beside?.id === t.id}
+              title={measureMenuText.compareItWithThe}
+              onClick={() => measured.lay(beside?.id === t.id ? null : t.id)}
+            >
+              {measureMenuText.beside}
+            </button>
+          )}
+          <a className="btn" href={`/api/trials/${t.id}`} download={`trial-${t.createdAt.slice(0, 10)}.json`}>
+            {measureMenuText.json}
+          </a>
+          <a className="btn" href={`/api/trials/${t.id}/frames.csv`} download>
+            {measureMenuText.csv}
+          </a>
+        </>
+      )}
+      {t.kind === 'lab' && !isUnderWay(t) && lab && (
+        <button
+          type="button"
+          className="btn"
+          title={measureMenuText.measuresTheSameMotions}
+          disabled={measured.underWay !== null}
+          onClick={() => {
+            measured.repeat(t.id);
+            close();
+          }}
+        >
+          {measureMenuText.again}
+        </button>
+      )}
+      {isUnderWay(t) && (
+        <button type="button" className="btn" onClick={() => measured.stop(t.id)}>
+          {measureMenuText.stop}
+        </button>
+      )}
+    </div>
   );
 }

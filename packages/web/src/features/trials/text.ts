@@ -99,6 +99,7 @@ export const measureMenuText = {
   ofWhatIsOn: 'of what is on the screen, always up to date',
   nothingWasMeasuredYet: 'Nothing was measured yet.',
   takenAt: (when: string, take: string, revision: number) => `${when} · ${take}, rev ${revision}`,
+  aDeletedTake: 'a deleted take',
   beside: 'Beside',
   compareItWithThe: 'Compare it with the one that is shown',
   json: 'JSON',

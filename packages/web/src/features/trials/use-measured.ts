@@ -40,11 +40,55 @@ export interface Measured {
   repeat(id: string): void;
 }
 
-export function useMeasured(): Measured {
-  const { page, project, take } = useOpenedPage();
+/** What is asked of the lab. `onStarted` hears of a new trial, `again` reads the list. */
+function useTrialActs(onStarted: (id: string) => void, again: () => Promise<unknown>) {
+  const { take } = useOpenedPage();
   const { viewport } = useShownPage();
   const { question, gesture } = useQuestion();
   const max = itemAt(useLayout().layout.scrollers, 0).max.block;
+  const setupFor = (device: string): TrialSetup => {
+    const { trace, gesture: id, values, direction } = question;
+    return TrialSetupSchema.parse({
+      gesture: trace ? 'recorded' : id,
+      values: values[id] ?? {},
+      ...(trace ? { trace } : {}),
+      clock: '60',
+      direction,
+      viewport,
+      device,
+      lasts: toDuration(gesture, max),
+    });
+  };
+  const start = useMutation({
+    mutationFn: (result: TrialResult | null) =>
+      api.startTrial({
+        id: take.id,
+        body: result ? { setup: result.setup, result } : { setup: setupFor(question.device) },
+      }),
+    onSuccess: (t) => {
+      onStarted(t.id);
+      void again();
+    },
+    onError: notifyError,
+  });
+  const repeat = useMutation({
+    mutationFn: (id: string) => api.repeatTrial({ id }),
+    onSuccess: (t) => {
+      onStarted(t.id);
+      void again();
+    },
+    onError: notifyError,
+  });
+  const end = useMutation({
+    mutationFn: (id: string) => api.cancelTrial({ id }),
+    onSettled: again,
+    onError: notifyError,
+  });
+  return { setupFor, start, repeat, end };
+}
+
+export function useMeasured(): Measured {
+  const { page, project } = useOpenedPage();
   const client = useQueryClient();
   const key = ['trials', page.id];
   const [chosen, show] = useState<string | null>(null);
@@ -66,44 +110,7 @@ export function useMeasured(): Measured {
   }, [waiting, client, project.id]);
   const again = () => client.invalidateQueries({ queryKey: key });
   const [here, setHere] = useState<TrialSetup | null>(null);
-  const setupFor = (device: string): TrialSetup => {
-    const { trace, gesture: id, values, direction } = question;
-    return TrialSetupSchema.parse({
-      gesture: trace ? 'recorded' : id,
-      values: values[id] ?? {},
-      ...(trace ? { trace } : {}),
-      clock: '60',
-      direction,
-      viewport,
-      device,
-      lasts: toDuration(gesture, max),
-    });
-  };
-  const start = useMutation({
-    mutationFn: (result: TrialResult | null) =>
-      api.startTrial({
-        id: take.id,
-        body: result ? { setup: result.setup, result } : { setup: setupFor(question.device) },
-      }),
-    onSuccess: (t) => {
-      show(t.id);
-      void again();
-    },
-    onError: notifyError,
-  });
-  const repeat = useMutation({
-    mutationFn: (id: string) => api.repeatTrial({ id }),
-    onSuccess: (t) => {
-      show(t.id);
-      void again();
-    },
-    onError: notifyError,
-  });
-  const end = useMutation({
-    mutationFn: (id: string) => api.cancelTrial({ id }),
-    onSettled: again,
-    onError: notifyError,
-  });
+  const { setupFor, start, repeat, end } = useTrialActs((id) => show(id), again);
   return {
     history: trials,
     lab: history.data?.lab ?? null,

@@ -1,46 +1,25 @@
 /** + Motion: starting points for the chosen element. Hovering one tries it on the page, Enter adds it. */
 import { useEffect, useMemo, useRef, useState } from 'react';
-import {
-  aim,
-  composeEffect,
-  EFFECT_GROUPS,
-  triggerLines,
-  isSeenAtOnce,
-  isTimed,
-  openedAround,
-  withPins,
-  addFragment,
-  EFFECTS,
-  itemAt,
-  present,
-} from '@lyvek/core';
+import type { RefObject } from 'react';
+import { EFFECT_GROUPS, isSeenAtOnce, openedAround, EFFECTS, itemAt, present } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
-import { findSettled } from '../../../state/take-session.ts';
-import { newId } from '../../../state/new-id.ts';
 import { usePresets } from '../../../state/presets.ts';
 import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
 import { Lens } from '../../../ui/glyphs.tsx';
-import { useShownPage } from '../../../preview/shown-page.ts';
-import { useLease } from '../../../state/use-lease.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
-import { findBar, isPlaced } from '../../../editor/model/bars.ts';
 import { elementName } from '../../../editor/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { EffectThumbnail } from '../../../editor/EffectThumbnail.tsx';
 import { addMotionText } from './text.ts';
-
-const HOVER = 120;
+import { useTrying } from './use-trying.ts';
 
 export function AddMotion() {
   const { session } = useOpenedPage();
-  const { link } = useShownPage();
-  const { layout, chosen, choose, setAdding } = useRundown();
+  const { layout, chosen, setAdding } = useRundown();
   const [query, setQuery] = useState('');
   const [at, setAt] = useState(0);
   const search = useRef<HTMLInputElement>(null);
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const element = layout.elements[chosen];
-  const parent = element && layout.elements[element.parent];
   const opened = element ? openedAround(layout, chosen).layout : layout;
   const { effects: kept } = usePresets();
   const shown = useMemo(
@@ -52,103 +31,30 @@ export function AddMotion() {
       ),
     [query, kept],
   );
-  const settled = findSettled(session.store.getState());
-  const context = { layout: withPins(layout, settled.pins), element: chosen, document: settled, newId };
-  const aimed = (effect: EffectDefinition) =>
-    element ? aim(effect, context) : { element: -1, reason: 'Choose an element first.' };
-  const compose = (effect: EffectDefinition) =>
-    composeEffect(effect, { ...context, element: aimed(effect).element });
-
-  const lease = useLease(session);
-  const attempt = (index: number) => {
+  const { aimed, attempt, leave, add } = useTrying();
+  const tryAt = (index: number) => {
     setAt(index);
-    const effect = shown[index];
-    if (timer.current) clearTimeout(timer.current);
-    if (!effect || aimed(effect).reason) return lease.end();
-    timer.current = setTimeout(() => {
-      const made = compose(effect);
-      lease.show(addFragment(effect.name, made));
-      const tried = openedAround(withPins(layout, [...settled.pins, ...made.pins]), chosen).layout;
-      const bar = made.motions[0] && !isTimed(made.motions[0].driver) && findBar(made.motions[0], tried);
-      const held = tried.pinnedSpans.find((h) => h.id === made.pins[0]?.id);
-      const passed = made.triggers[0] && triggerLines(made.triggers[0], tried);
-      const at =
-        bar && isPlaced(bar)
-          ? bar.placed
-          : passed && 'down' in passed
-            ? { start: passed.down, end: passed.down + 120 }
-            : held;
-      if (at)
-        link.scrollTo(Math.min(itemAt(tried.scrollers, 0).max.block, Math.max(0, (at.start + at.end) / 2)));
-    }, HOVER);
+    attempt(shown[index]);
   };
   const close = () => {
-    if (timer.current) clearTimeout(timer.current);
-    lease.end();
+    leave();
     setAdding(false);
   };
-  const add = (effect: EffectDefinition) => {
-    if (aimed(effect).reason) return;
-    if (timer.current) clearTimeout(timer.current);
-    session.apply(addFragment(effect.name, compose(effect)));
-    setAdding(false);
-  };
-  useEffect(() => {
-    search.current?.focus();
-    return () => {
-      if (timer.current) clearTimeout(timer.current);
-    };
-  }, []);
+  useEffect(() => search.current?.focus(), []);
   const onKey = (e: React.KeyboardEvent) => {
     const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[e.key];
     if (e.key === 'Escape') close();
     else if (e.key === 'Enter') {
       const effect = shown[at];
       if (effect) add(effect);
-    } else if (step !== undefined && shown.length)
-      attempt(Math.min(shown.length - 1, Math.max(0, at + step)));
+    } else if (step !== undefined && shown.length) tryAt(Math.min(shown.length - 1, Math.max(0, at + step)));
     else return;
     e.preventDefault();
     e.stopPropagation();
   };
   return (
     <div className="add-panel" onKeyDown={onKey} role="dialog" aria-label={addMotionText.addAMotion}>
-      <div className="add-for">
-        {addMotionText.forWord}
-        <span className="chip">
-          {element ? elementName(element, layout) : addMotionText.clickAnElementIn}
-        </span>
-        {parent && (
-          <button
-            type="button"
-            className="btn small"
-            title={parent.selector}
-            onClick={() => choose(present(element).parent)}
-          >
-            {addMotionText.itsParent}
-          </button>
-        )}
-        {element && (
-          <i>
-            {addMotionText.px(element.tag, Math.round(element.box.width), Math.round(element.box.height))}
-          </i>
-        )}
-        <span className="grow" />
-        <label className="search">
-          <Lens />
-          <input
-            ref={search}
-            className="field"
-            placeholder={addMotionText.search}
-            aria-label={addMotionText.searchStartingPoints}
-            value={query}
-            onChange={(e) => setQuery(e.target.value)}
-          />
-        </label>
-        <button type="button" className="btn" onClick={close}>
-          {addMotionText.close} <kbd className="kbd">{addMotionText.esc}</kbd>
-        </button>
-      </div>
+      <AddHead search={search} query={query} onQuery={setQuery} onClose={close} />
       <div className="plates" role="listbox" aria-label={addMotionText.startingPoints}>
         {Object.entries(EFFECT_GROUPS).map(([group, heading]) => {
           const plates = shown.flatMap((effect, i) => (effect.group === group ? [{ effect, i }] : []));
@@ -167,12 +73,9 @@ export function AddMotion() {
                       : elementName(itemAt(layout.elements, aimed(effect).element), layout)
                   }
                   onTry={() => {
-                    if (i !== at || !session.store.getState().tried) attempt(i);
+                    if (i !== at || !session.store.getState().tried) tryAt(i);
                   }}
-                  onLeave={() => {
-                    if (timer.current) clearTimeout(timer.current);
-                    lease.end();
-                  }}
+                  onLeave={leave}
                   onAdd={() => add(effect)}
                 />
               ))}
@@ -186,6 +89,54 @@ export function AddMotion() {
           ? addMotionText.itIsInThe
           : addMotionText.eachEffectIsA}
       </p>
+    </div>
+  );
+}
+
+interface HeadProps {
+  search: RefObject<HTMLInputElement | null>;
+  query: string;
+  onQuery(query: string): void;
+  onClose(): void;
+}
+
+/** What it is for, and the search. */
+function AddHead({ search, query, onQuery, onClose }: HeadProps) {
+  const { layout, chosen, choose } = useRundown();
+  const element = layout.elements[chosen];
+  const parent = element && layout.elements[element.parent];
+  return (
+    <div className="add-for">
+      {addMotionText.forWord}
+      <span className="chip">{element ? elementName(element, layout) : addMotionText.clickAnElementIn}</span>
+      {parent && (
+        <button
+          type="button"
+          className="btn small"
+          title={parent.selector}
+          onClick={() => choose(present(element).parent)}
+        >
+          {addMotionText.itsParent}
+        </button>
+      )}
+      {element && (
+        <i>{addMotionText.px(element.tag, Math.round(element.box.width), Math.round(element.box.height))}</i>
+      )}
+      <span className="grow" />
+      <label className="search">
+        <Lens />
+        <input
+          ref={search}
+          className="field"
+          placeholder={addMotionText.search}
+          aria-label={addMotionText.searchStartingPoints}
+          value={query}
+          onChange={(e) => onQuery(e.target.value)}
+        />
+      </label>
+      <button type="button" className="btn" onClick={onClose}>
+        {addMotionText.close} <kbd className="kbd">{addMotionText.esc}</kbd>
+      </button>
     </div>
   );
 }

@@ -12,38 +12,15 @@ import { stripText } from './text.ts';
 export const STRIP = { x: 4, width: 80 };
 /** The strip of the Rundown is always drawn whole; the frame on it is the stretch that the lanes show. */
 export function Strip() {
-  const { layout, view, setView, rows, pageHeight, choose, chosen, measured } = useRundown();
+  const { layout, view, rows, pageHeight, chosen, measured } = useRundown();
   const fit = useMemo(() => fitView(pageHeight, rows), [pageHeight, rows]);
   const zoomed = view.per < fit.per * 0.995;
   const [hover, setHover] = useState<number | null>(null);
-  const dragged = useRef(false);
   const top = toRow(view.top, fit);
   const height = ((rows - 2 * PAD) * view.per) / fit.per;
   const chosenBox = layout.elements[chosen] && pageBox(layout, chosen);
   const k = STRIP.width / Math.max(1, layout.viewport.width);
 
-  const toOffset = (e: { clientY: number; currentTarget: Element }) =>
-    offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit);
-  const press = (e: PointerEvent<SVGRectElement>) => {
-    const box = e.currentTarget.getBoundingClientRect();
-    const at = { x: ((e.clientX - box.left) / STRIP.width) * layout.viewport.width, y: toOffset(e) };
-    const from = view.top;
-    const pull = (by: number) => zoomed && setView((v) => ({ ...v, top: from + by * fit.per }));
-    const begun = beginDrag(e, {
-      move: pull,
-      drop: (by) => {
-        dragged.current = false;
-        pull(by);
-      },
-      putBack(given) {
-        dragged.current = false;
-        if (given) pull(0);
-        else choose(elementAt(layout, at.x, at.y));
-      },
-    });
-    dragged.current = begun;
-    if (begun) setHover(null);
-  };
   return (
     <g className="strip">
       <StripArt layout={layout} view={fit} x={STRIP.x} width={STRIP.width} />
@@ -70,22 +47,7 @@ export function Strip() {
           <rect className="strip-frame" x={STRIP.x - 0.5} y={top} width={STRIP.width + 1} height={height} />
         </>
       )}
-      <rect
-        className="strip-area"
-        role="presentation"
-        x={STRIP.x}
-        y={0}
-        width={STRIP.width}
-        height={rows}
-        onPointerDown={press}
-        onPointerMove={(e) => !dragged.current && setHover(toOffset(e))}
-        onPointerLeave={() => setHover(null)}
-        onDoubleClick={(e) => {
-          const at = toOffset(e);
-          const s = layout.sections.find((x) => at >= x.top && at < x.top + x.height);
-          if (s) setView(() => ({ top: Math.max(0, s.top - 40), per: (s.height + 80) / (rows - 2 * PAD) }));
-        }}
-      />
+      <StripArea fit={fit} zoomed={zoomed} onHover={setHover} />
       {zoomed &&
         (['top', 'bottom'] as const).map((edge) => (
           <FrameEdge
@@ -97,6 +59,58 @@ export function Strip() {
         ))}
       {hover !== null && hover <= layout.page.height && <HoverName offset={hover} y={toRow(hover, fit)} />}
     </g>
+  );
+}
+
+interface AreaProps {
+  fit: ReturnType<typeof fitView>;
+  zoomed: boolean;
+  onHover(offset: number | null): void;
+}
+
+/** Where the strip is pressed, pulled and pointed at. */
+function StripArea({ fit, zoomed, onHover }: AreaProps) {
+  const { layout, view, setView, rows, choose } = useRundown();
+  const dragged = useRef(false);
+  const toOffset = (e: { clientY: number; currentTarget: Element }) =>
+    offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, fit);
+  const press = (e: PointerEvent<SVGRectElement>) => {
+    const box = e.currentTarget.getBoundingClientRect();
+    const at = { x: ((e.clientX - box.left) / STRIP.width) * layout.viewport.width, y: toOffset(e) };
+    const from = view.top;
+    const pull = (by: number) => zoomed && setView((v) => ({ ...v, top: from + by * fit.per }));
+    const begun = beginDrag(e, {
+      move: pull,
+      drop: (by) => {
+        dragged.current = false;
+        pull(by);
+      },
+      putBack(given) {
+        dragged.current = false;
+        if (given) pull(0);
+        else choose(elementAt(layout, at.x, at.y));
+      },
+    });
+    dragged.current = begun;
+    if (begun) onHover(null);
+  };
+  return (
+    <rect
+      className="strip-area"
+      role="presentation"
+      x={STRIP.x}
+      y={0}
+      width={STRIP.width}
+      height={rows}
+      onPointerDown={press}
+      onPointerMove={(e) => !dragged.current && onHover(toOffset(e))}
+      onPointerLeave={() => onHover(null)}
+      onDoubleClick={(e) => {
+        const at = toOffset(e);
+        const s = layout.sections.find((x) => at >= x.top && at < x.top + x.height);
+        if (s) setView(() => ({ top: Math.max(0, s.top - 40), per: (s.height + 80) / (rows - 2 * PAD) }));
+      }}
+    />
   );
 }
 

@@ -1,7 +1,7 @@
 /** A motion as a sentence whose words in boxes are its controls. One clause a line. */
-import { changeMotion, setTarget, itemAt, present } from '@lyvek/core';
+import { changeMotion, setTarget, itemAt } from '@lyvek/core';
 import type { Motion, RangePoint } from '@lyvek/core';
-import { Choices, Popover } from '../../../ui/Popover.tsx';
+import { Popover } from '../../../ui/Popover.tsx';
 import { useLease } from '../../../state/use-lease.ts';
 import { newId } from '../../../state/new-id.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -21,6 +21,7 @@ import { HoldField } from './options/HoldField.tsx';
 import { StaggerField } from './options/StaggerField.tsx';
 import { Target } from './options/Target.tsx';
 import { TieEditor, tieWords } from './range/TieEditor.tsx';
+import { ChoiceWord } from './ChoiceWord.tsx';
 import { sentenceText } from './text.ts';
 
 const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
@@ -97,60 +98,28 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <p>
         {sentenceText.it}{' '}
-        <Popover
-          className="word"
+        <ChoiceWord
           label={sentenceText.fill}
-          trigger={present(FILL.find((f) => f.value === motion.fill)).text}
-        >
-          {(close) => (
-            <Choices
-              options={FILL}
-              value={motion.fill}
-              onChoose={(fill) => {
-                change(sentenceText.changeTheFill, { fill });
-                close();
-              }}
-            />
-          )}
-        </Popover>{' '}
+          options={FILL}
+          value={motion.fill}
+          onChoose={(fill) => change(sentenceText.changeTheFill, { fill })}
+        />{' '}
         {sentenceText.and}{' '}
-        <Popover
-          className="word"
+        <ChoiceWord
           label={sentenceText.composite}
-          trigger={
-            motion.composite === 'add' ? sentenceText.addsToOtherValues : sentenceText.replacesOtherValues
-          }
-        >
-          {(close) => (
-            <Choices
-              options={COMPOSITE}
-              value={motion.composite}
-              onChoose={(composite) => {
-                change(sentenceText.changeTheComposite, { composite });
-                close();
-              }}
-            />
-          )}
-        </Popover>
+          options={COMPOSITE}
+          value={motion.composite}
+          onChoose={(composite) => change(sentenceText.changeTheComposite, { composite })}
+        />
       </p>
       <p>
         {sentenceText.withReducedMotionIt}{' '}
-        <Popover
-          className="word"
+        <ChoiceWord
           label={sentenceText.withReducedMotion}
-          trigger={present(REDUCED.find((r) => r.value === motion.reducedMotion)).text}
-        >
-          {(close) => (
-            <Choices
-              options={REDUCED}
-              value={motion.reducedMotion}
-              onChoose={(reducedMotion) => {
-                change(sentenceText.changeReducedMotion, { reducedMotion });
-                close();
-              }}
-            />
-          )}
-        </Popover>
+          options={REDUCED}
+          value={motion.reducedMotion}
+          onChoose={(reducedMotion) => change(sentenceText.changeReducedMotion, { reducedMotion })}
+        />
         <AdjustmentsWord of={motion.id} />
       </p>
     </div>

@@ -72,8 +72,6 @@ export const sentenceText = {
   fill: 'Fill',
   changeTheFill: 'change the fill',
   composite: 'Composite',
-  addsToOtherValues: 'adds to other values',
-  replacesOtherValues: 'replaces other values',
   changeTheComposite: 'change the composite',
   withReducedMotionIt: 'with reduced motion it',
   withReducedMotion: 'With reduced motion',
@@ -285,10 +283,8 @@ export const curveRowText = {
 
 export const easingEditorText = {
   shape: 'Shape',
-  cubicBezier: 'cubic-bezier(0.4, 0, 0.6, 1)',
   spring: 'spring',
   steps: 'steps',
-  stepsJumpEnd: 'steps(4, jump-end)',
   easingTimeDownwardsValues: 'Easing: time downwards, values to the right',
   from: 'from',
   to: 'to',
@@ -385,15 +381,18 @@ export const targetText = {
   moveThese: 'Move these',
 };
 
+export const meetingFieldsText = {
+  meeting: 'Meeting',
+  pointOfTheElement: 'Point of the element in percent of its height',
+  ofTheElementMeets: 'of the element meets',
+  lineOfTheViewport: 'Line of the viewport in percent from its top',
+  ofTheViewportFrom: 'of the viewport, from its top',
+};
+
 export const lineFieldText = {
   nowhere: (reason: string) => `nowhere: ${reason}`,
   lineGoingDown: 'Line going down',
   lineGoingUp: 'Line going up',
-  meeting: 'Meeting',
-  ofTheElementMeets: 'of the element meets',
-  pointOfTheElement: 'Point of the element in percent of its height',
-  ofTheViewportFrom: 'of the viewport, from its top',
-  lineOfTheViewport: 'Line of the viewport in percent from its top',
   phase: 'Phase',
   as: (writePhase: string) => `as ${writePhase}`,
   useTheSameLine: 'Use the same line',
@@ -411,11 +410,6 @@ export const pointEditorText = {
   phaseOfItsView: 'Phase of its view progress',
   phase: 'Phase',
   shareOfThePhase: 'Share of the phase',
-  meeting: 'Meeting',
-  ofTheElementMeets: 'of the element meets',
-  pointOfTheElement: 'Point of the element in percent of its height',
-  ofTheViewportFrom: 'of the viewport, from its top',
-  lineOfTheViewport: 'Line of the viewport in percent from its top',
   its: (word: string) => `its ${word}`,
 };
 

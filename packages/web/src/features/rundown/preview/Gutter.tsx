@@ -41,21 +41,7 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
         className="gutter-line"
         d={`M6 0V${height}${Array.from({ length: 11 }, (_, i) => `M6 ${(i / 10) * height}h${i % 5 ? 4 : 8}`).join('')}`}
       />
-      {[0, 0.5, 1].map((v) => (
-        <text
-          key={v}
-          x={17}
-          y={Math.min(height - 1, Math.max(9, v * height + 4))}
-          className={
-            taken.some((t) => Math.abs(t - v * height) < 19) ||
-            (v === 0.5 ? height < 2 * ROOM : v * height < v * ROOM)
-              ? 'hidden'
-              : 'gutter-number'
-          }
-        >
-          {v * 100} %
-        </text>
-      ))}
+      <Numbers height={height} taken={taken} />
       {now !== null && now >= 0 && now <= 1 && (
         <g className="gutter-now">
           <path d={`M0 ${now * height}h14`} />
@@ -93,6 +79,25 @@ export function Gutter({ left, height }: { scale: number; left: number; height: 
       ))}
     </svg>
   );
+}
+
+/** Shares of the viewport, where nothing else is written. */
+function Numbers({ height, taken }: { height: number; taken: readonly number[] }) {
+  return [0, 0.5, 1].map((v) => (
+    <text
+      key={v}
+      x={17}
+      y={Math.min(height - 1, Math.max(9, v * height + 4))}
+      className={
+        taken.some((t) => Math.abs(t - v * height) < 19) ||
+        (v === 0.5 ? height < 2 * ROOM : v * height < v * ROOM)
+          ? 'hidden'
+          : 'gutter-number'
+      }
+    >
+      {v * 100} %
+    </text>
+  ));
 }
 
 /** Room above the first word, px. */

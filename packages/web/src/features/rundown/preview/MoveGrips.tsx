@@ -96,79 +96,94 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
       aria-label={moveGripsText.dragTheElement}
     >
       {of('rotate') && (
-        <g>
-          <path className="grip-arm" d={`M${at.x} ${at.y}V${at.y - arm}`} />
-          <circle
-            className="grip"
-            data-grip="rotate"
-            cx={at.x}
-            cy={at.y - arm}
-            r={5}
-            onPointerDown={(e) => {
-              const begun = angle(from(e));
-              pull(e, 'rotate', (css, to) => pulledRotate(css, angle(to) - begun));
-            }}
-          >
-            <title>{moveGripsText.rotateAtTheNearest}</title>
-          </circle>
-        </g>
+        <RotateGrip
+          at={at}
+          arm={arm}
+          onDown={(e) => {
+            const begun = angle(from(e));
+            pull(e, 'rotate', (css, to) => pulledRotate(css, angle(to) - begun));
+          }}
+        />
       )}
       {of('scale') && (
-        <g>
-          <path className="grip-arm" d={`M${at.x} ${at.y}l${arm * 0.8} ${arm * 0.8}`} />
-          <rect
-            className="grip"
-            data-grip="scale"
-            x={at.x + arm * 0.8 - 5}
-            y={at.y + arm * 0.8 - 5}
-            width={10}
-            height={10}
-            onPointerDown={(e) => {
-              const begun = Math.max(4, away(from(e)));
-              pull(e, 'scale', (css, to) => pulledScale(css, away(to) / begun));
-            }}
-          >
-            <title>{moveGripsText.scaleAtTheNearest}</title>
-          </rect>
-        </g>
+        <ScaleGrip
+          at={at}
+          arm={arm}
+          onDown={(e) => {
+            const begun = Math.max(4, away(from(e)));
+            pull(e, 'scale', (css, to) => pulledScale(css, away(to) / begun));
+          }}
+        />
       )}
       {of('translate') && (
-        <g className="grip-moves">
-          <path
-            className="grip"
-            d={`M${at.x} ${at.y - 9}l4 4h-2.5v3.5h3.5v-2.5l4 4 -4 4v-2.5h-3.5v3.5h2.5l-4 4 -4 -4h2.5v-3.5h-3.5v2.5l-4 -4 4 -4v2.5h3.5v-3.5h-2.5z`}
-          />
-          <circle
-            className="grip-area"
-            data-grip="translate"
-            cx={at.x}
-            cy={at.y}
-            r={12}
-            onPointerDown={(e) => {
-              const begun = from(e);
-              pull(e, 'translate', (css, to) =>
-                pulledTranslate(css, (to.x - begun.x) / scale, (to.y - begun.y) / scale),
-              );
-            }}
-          >
-            <title>{moveGripsText.moveAtTheNearest}</title>
-          </circle>
-        </g>
+        <TranslateGrip
+          at={at}
+          onDown={(e) => {
+            const begun = from(e);
+            pull(e, 'translate', (css, to) =>
+              pulledTranslate(css, (to.x - begun.x) / scale, (to.y - begun.y) / scale),
+            );
+          }}
+        />
       )}
-      {said && (
-        <g
-          className="grip-plate"
-          transform={`translate(${Math.min(width - 190, said.x + 14)} ${Math.max(4, said.y - 26)})`}
-        >
-          <rect width={Math.max(80, said.text.length * 6 + 14)} height={20} rx={2} />
-          <text x={7} y={14}>
-            {said.text}
-          </text>
-        </g>
-      )}
+      {said && <Plate {...said} width={width} />}
     </svg>
   );
 }
+
+interface GripProps {
+  at: { x: number; y: number };
+  onDown(e: PointerEvent<SVGElement>): void;
+}
+type ArmProps = GripProps & { arm: number };
+
+const RotateGrip = ({ at, arm, onDown }: ArmProps) => (
+  <g>
+    <path className="grip-arm" d={`M${at.x} ${at.y}V${at.y - arm}`} />
+    <circle className="grip" data-grip="rotate" cx={at.x} cy={at.y - arm} r={5} onPointerDown={onDown}>
+      <title>{moveGripsText.rotateAtTheNearest}</title>
+    </circle>
+  </g>
+);
+
+const ScaleGrip = ({ at, arm, onDown }: ArmProps) => (
+  <g>
+    <path className="grip-arm" d={`M${at.x} ${at.y}l${arm * 0.8} ${arm * 0.8}`} />
+    <rect
+      className="grip"
+      data-grip="scale"
+      x={at.x + arm * 0.8 - 5}
+      y={at.y + arm * 0.8 - 5}
+      width={10}
+      height={10}
+      onPointerDown={onDown}
+    >
+      <title>{moveGripsText.scaleAtTheNearest}</title>
+    </rect>
+  </g>
+);
+
+const TranslateGrip = ({ at, onDown }: GripProps) => (
+  <g className="grip-moves">
+    <path
+      className="grip"
+      d={`M${at.x} ${at.y - 9}l4 4h-2.5v3.5h3.5v-2.5l4 4 -4 4v-2.5h-3.5v3.5h2.5l-4 4 -4 -4h2.5v-3.5h-3.5v2.5l-4 -4 4 -4v2.5h3.5v-3.5h-2.5z`}
+    />
+    <circle className="grip-area" data-grip="translate" cx={at.x} cy={at.y} r={12} onPointerDown={onDown}>
+      <title>{moveGripsText.moveAtTheNearest}</title>
+    </circle>
+  </g>
+);
+
+/** What is being set, beside the pointer. */
+const Plate = ({ text, x, y, width }: { text: string; x: number; y: number; width: number }) => (
+  <g className="grip-plate" transform={`translate(${Math.min(width - 190, x + 14)} ${Math.max(4, y - 26)})`}>
+    <rect width={Math.max(80, text.length * 6 + 14)} height={20} rx={2} />
+    <text x={7} y={14}>
+      {text}
+    </text>
+  </g>
+);
 
 /** px by which it is shifted now; what is no px counts as nothing here. */
 function shownShift(curve: Curve, progress: number): [number, number] {

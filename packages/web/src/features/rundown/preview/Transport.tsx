@@ -15,9 +15,7 @@ import { transportText } from './text.ts';
 
 export function Transport() {
   const { link } = useShownPage();
-  const { settings } = useSettings();
-  const { choose, choice } = useChoice();
-  const { gesture, clock, max, playing, setPlaying } = useRundown();
+  const { gesture, max, playing, setPlaying } = useRundown();
   useEffect(() => {
     if (!playing) return;
     const from = link.store.getState().offset.y;
@@ -41,57 +39,74 @@ export function Transport() {
       >
         <PlaySign on={playing} /> {playing ? transportText.stop : transportText.play}
       </button>
-      <Popover
-        className="btn tall"
-        label={transportText.gesture(gesture.name)}
-        trigger={
-          <>
-            {gesture.name} <GestureCurve gesture={gesture} /> <Down />
-          </>
-        }
-      >
-        {(close) => (
-          <Choices
-            options={[
-              ...GESTURES.map((g) => ({ value: g.id, text: g.name, note: g.what })),
-              ...settings.traces.map((t) => ({
-                value: traceKey(t),
-                text: t.name,
-                note: 'recorded here',
-              })),
-            ]}
-            value={choice.gesture}
-            onChoose={(id) => {
-              choose({ gesture: id });
-              close();
-            }}
-          />
-        )}
-      </Popover>
-      <Popover
-        className="btn tall"
-        label={transportText.framesAt(clock.name)}
-        trigger={
-          <>
-            {clock.name} <Down />
-          </>
-        }
-      >
-        {(close) => (
-          <Choices
-            options={CLOCKS.map((c) => ({ value: c.id, text: c.name, note: c.what }))}
-            value={clock.id}
-            onChoose={(id) => {
-              choose({ clock: id });
-              close();
-            }}
-          />
-        )}
-      </Popover>
+      <GestureChoice />
+      <ClockChoice />
       <Recorder />
       <span className="grow" />
       <Figures />
     </div>
+  );
+}
+
+function GestureChoice() {
+  const { settings } = useSettings();
+  const { choose, choice } = useChoice();
+  const { gesture } = useRundown();
+  return (
+    <Popover
+      className="btn tall"
+      label={transportText.gesture(gesture.name)}
+      trigger={
+        <>
+          {gesture.name} <GestureCurve gesture={gesture} /> <Down />
+        </>
+      }
+    >
+      {(close) => (
+        <Choices
+          options={[
+            ...GESTURES.map((g) => ({ value: g.id, text: g.name, note: g.what })),
+            ...settings.traces.map((t) => ({
+              value: traceKey(t),
+              text: t.name,
+              note: 'recorded here',
+            })),
+          ]}
+          value={choice.gesture}
+          onChoose={(id) => {
+            choose({ gesture: id });
+            close();
+          }}
+        />
+      )}
+    </Popover>
+  );
+}
+
+function ClockChoice() {
+  const { choose } = useChoice();
+  const { clock } = useRundown();
+  return (
+    <Popover
+      className="btn tall"
+      label={transportText.framesAt(clock.name)}
+      trigger={
+        <>
+          {clock.name} <Down />
+        </>
+      }
+    >
+      {(close) => (
+        <Choices
+          options={CLOCKS.map((c) => ({ value: c.id, text: c.name, note: c.what }))}
+          value={clock.id}
+          onChoose={(id) => {
+            choose({ clock: id });
+            close();
+          }}
+        />
+      )}
+    </Popover>
   );
 }
 

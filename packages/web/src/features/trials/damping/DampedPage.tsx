@@ -1,5 +1,5 @@
 /** The real page under the hand, beside the curves: it follows as the setting says, and two settings can be changed for each other. */
-import { edit } from '@lyvek/core';
+import { edit, present } from '@lyvek/core';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Damping } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
@@ -25,24 +25,21 @@ interface DampedPageProps {
   close(): void;
 }
 
-export function DampedPage({ how, other, close }: DampedPageProps) {
-  const { session } = useOpenedPage();
-  const { viewport, link } = useShownPage();
-  const { document } = useTrials();
-  const [second, setSecond] = useState(false);
-  const damped = second && other ? other : how;
+/** The place that the page takes over it, as long as this is open. */
+function useRoom() {
+  const { viewport } = useShownPage();
   const room = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useLayoutEffect(() => {
     const place = () => {
-      const { left, top, width: w, height } = room.current!.getBoundingClientRect();
+      const { left, top, width: w, height } = present(room.current).getBoundingClientRect();
       const fits = Math.min(w, (height * viewport.width) / viewport.height);
       setWidth(fits);
       handStore.setState({ place: { left, top, width: fits } });
     };
     place();
     const seen = new ResizeObserver(place);
-    seen.observe(room.current!);
+    seen.observe(present(room.current));
     addEventListener('resize', place);
     return () => {
       seen.disconnect();
@@ -50,7 +47,12 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
       handStore.setState({ place: null, how: null });
     };
   }, [viewport]);
-  useEffect(() => handStore.setState({ how: damped }), [damped]);
+  return { room, width };
+}
+
+/** Keys scroll the page, and Esc leaves it. */
+function useScrollKeys(close: () => void): void {
+  const { viewport, link } = useShownPage();
   useEffect(() => {
     const listen = (e: KeyboardEvent) => {
       if (e.defaultPrevented || (e.target as Element).closest('input, textarea, select, .popover')) return;
@@ -63,6 +65,17 @@ export function DampedPage({ how, other, close }: DampedPageProps) {
     addEventListener('keydown', listen);
     return () => removeEventListener('keydown', listen);
   }, [close, link, viewport]);
+}
+
+export function DampedPage({ how, other, close }: DampedPageProps) {
+  const { session } = useOpenedPage();
+  const { viewport } = useShownPage();
+  const { document } = useTrials();
+  const [second, setSecond] = useState(false);
+  const damped = second && other ? other : how;
+  const { room, width } = useRoom();
+  useEffect(() => handStore.setState({ how: damped }), [damped]);
+  useScrollKeys(close);
   const tried = triedOn(document);
   const isUsed = tried.every((m) => JSON.stringify(m.damping) === JSON.stringify(damped));
   const count = `${tried.length} ${tried.length === 1 ? 'motion' : 'motions'}`;

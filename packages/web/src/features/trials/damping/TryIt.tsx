@@ -1,8 +1,8 @@
 /** Feel: how a follow setting answers a push of the hand at two refresh rates, with the figures that the limits are set on. */
 import { useCallback, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
-import { clockById, HAND_INPUTS } from '@lyvek/core';
-import type { Damping, HandInput } from '@lyvek/core';
+import { clockById, HAND_INPUTS, itemAt, lastItem } from '@lyvek/core';
+import type { Damping, HandInput, Response } from '@lyvek/core';
 import { Choices, Popover } from '../../../ui/Popover.tsx';
 import { TimeChart } from '../../../ui/TimeChart.tsx';
 import { dampingLabel, DampingField } from '../../../editor/fields/DampingField.tsx';
@@ -24,7 +24,6 @@ const FIRST: Damping = { kind: 'half-life', halfLife: 90 };
 const INPUTS = Object.keys(HAND_INPUTS) as HandInput['id'][];
 
 export function TryIt({ tabs, damped, tryIt }: TryItProps) {
-  const { settings } = useSettings();
   const { document, prediction } = useTrials();
   const used = useMemo(() => listDampings(document), [document]);
   const [own, setOwn] = useState<Damping | null>(null);
@@ -38,14 +37,12 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
     [other, input, ...rates], // eslint-disable-line react-hooks/exhaustive-deps
   );
   const all = [...seen, ...(second ?? [])];
-  const longest = Math.max(1000, ...all.map((r) => Math.min(4000, r.times.at(-1)!)));
+  const longest = Math.max(1000, ...all.map((r) => Math.min(4000, lastItem(r.times))));
   const until = Math.ceil(longest / 400) * 400;
   const past = Math.max(0, ...all.map((r) => r.overshoot));
   // In hundreds, so that the lines lie at round numbers.
   const top = past > 0.004 ? 100 * Math.ceil((DISTANCE * (1 + past)) / 100) : DISTANCE;
   const away = useCallback(() => tryIt(false), [tryIt]);
-  const { limits } = settings;
-  const facts = HAND_INPUTS[input](DISTANCE);
   return (
     <>
       <section className="feel" aria-label={tryItText.feel}>
@@ -68,22 +65,7 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
           )}
         </h2>
         <p className="feel-setup">
-          <Popover className="word" label={tryItText.scrollInput} trigger={facts.what}>
-            {(close) => (
-              <Choices
-                options={INPUTS.map((id) => ({
-                  value: id,
-                  text: HAND_INPUTS[id](DISTANCE).name,
-                  note: HAND_INPUTS[id](DISTANCE).what,
-                }))}
-                value={input}
-                onChoose={(id) => {
-                  setInput(id);
-                  close();
-                }}
-              />
-            )}
-          </Popover>
+          <InputChoice input={input} onChoose={setInput} />
           {tryItText.damping} <DampingField value={how} onChange={setOwn} />
           {other && (
             <>
@@ -95,59 +77,17 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
           )}
         </p>
         <div className="feel-charts">
-          {rates.map((rate, k) => {
-            const r = seen[k]!;
-            const b = second?.[k];
-            const clip = <T,>(ts: readonly number[], of: (i: number) => T) =>
-              ts.flatMap((t, i) => (t <= until ? [of(i)] : []));
-            return (
-              <div key={rate}>
-                <h3>
-                  {clockById(rate).name}
-                  <Figure name="lag" value={r.lag} unit="px" limit={limits.lag} />
-                  <Figure name="settles" value={r.after} unit="ms" limit={limits.settle} />
-                  {r.overshoot > 0.005 && (
-                    <small>{tryItText.swingsPast(Math.round(100 * r.overshoot))}</small>
-                  )}
-                </h3>
-                <TimeChart
-                  label={tryItText.atLargestLagPx(
-                    clockById(rate).name,
-                    dampingLabel(how),
-                    Math.round(r.lag),
-                    Math.round(r.settled),
-                  )}
-                  height={148}
-                  x={{ max: until, unit: 'ms' }}
-                  y={{ min: 0, max: top, unit: 'px' }}
-                  marks={[{ at: Math.min(until, r.settled), text: 'settled', end: true }]}
-                  curves={[
-                    {
-                      name: 'scroll',
-                      colour: '--ink',
-                      points: clip(r.times, (i) => [round(r.times[i]!), round(r.hand[i]!)]),
-                    },
-                    {
-                      name: 'page',
-                      colour: '--pass',
-                      dots: true,
-                      points: clip(r.times, (i) => [round(r.times[i]!), round(r.shown[i]!)]),
-                    },
-                    ...(b
-                      ? [
-                          {
-                            name: 'the other',
-                            colour: '--pin',
-                            dashed: true,
-                            points: clip(b.times, (i) => [round(b.times[i]!), round(b.shown[i]!)] as const),
-                          },
-                        ]
-                      : []),
-                  ]}
-                />
-              </div>
-            );
-          })}
+          {rates.map((rate, k) => (
+            <RateChart
+              key={rate}
+              rate={rate}
+              how={how}
+              response={itemAt(seen, k)}
+              other={second?.[k] ?? null}
+              until={until}
+              top={top}
+            />
+          ))}
         </div>
         <p className="feel-legend">
           <span className="line-hand" /> {tryItText.scroll} <span className="line-page" />{' '}
@@ -158,11 +98,86 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
             </>
           )}
           <span className="grow" />
-          {tryItText.largestDifference} <b>{tryItText.px(apart(seen[0]!, seen[1]!).toFixed(1))}</b>
+          {tryItText.largestDifference}{' '}
+          <b>{tryItText.px(apart(itemAt(seen, 0), itemAt(seen, 1)).toFixed(1))}</b>
         </p>
       </section>
       {damped && <DampedPage how={how} other={other} close={away} />}
     </>
+  );
+}
+
+interface ChoiceProps {
+  input: HandInput['id'];
+  onChoose(input: HandInput['id']): void;
+}
+
+const InputChoice = ({ input, onChoose }: ChoiceProps) => (
+  <Popover className="word" label={tryItText.scrollInput} trigger={HAND_INPUTS[input](DISTANCE).what}>
+    {(close) => (
+      <Choices
+        options={INPUTS.map((id) => ({
+          value: id,
+          text: HAND_INPUTS[id](DISTANCE).name,
+          note: HAND_INPUTS[id](DISTANCE).what,
+        }))}
+        value={input}
+        onChoose={(id) => {
+          onChoose(id);
+          close();
+        }}
+      />
+    )}
+  </Popover>
+);
+
+interface ChartProps {
+  /** a frame clock */
+  rate: string;
+  how: Damping;
+  response: Response;
+  other: Response | null;
+  /** ms at the right edge */
+  until: number;
+  /** px at the top */
+  top: number;
+}
+
+/** How the page answers at one refresh rate. */
+function RateChart({ rate, how, response: r, other, until, top }: ChartProps) {
+  const { limits } = useSettings().settings;
+  const clip = <T,>(ts: ArrayLike<number>, of: (i: number) => T) =>
+    Array.from(ts).flatMap((t, i) => (t <= until ? [of(i)] : []));
+  const points = ({ times }: Response, values: ArrayLike<number>) =>
+    clip(times, (i) => [round(itemAt(times, i)), round(itemAt(values, i))] as const);
+  return (
+    <div>
+      <h3>
+        {clockById(rate).name}
+        <Figure name="lag" value={r.lag} unit="px" limit={limits.lag} />
+        <Figure name="settles" value={r.after} unit="ms" limit={limits.settle} />
+        {r.overshoot > 0.005 && <small>{tryItText.swingsPast(Math.round(100 * r.overshoot))}</small>}
+      </h3>
+      <TimeChart
+        label={tryItText.atLargestLagPx(
+          clockById(rate).name,
+          dampingLabel(how),
+          Math.round(r.lag),
+          Math.round(r.settled),
+        )}
+        height={148}
+        x={{ max: until, unit: 'ms' }}
+        y={{ min: 0, max: top, unit: 'px' }}
+        marks={[{ at: Math.min(until, r.settled), text: 'settled', end: true }]}
+        curves={[
+          { name: 'scroll', colour: '--ink', points: points(r, r.hand) },
+          { name: 'page', colour: '--pass', dots: true, points: points(r, r.shown) },
+          ...(other
+            ? [{ name: 'the other', colour: '--pin', dashed: true, points: points(other, other.shown) }]
+            : []),
+        ]}
+      />
+    </div>
   );
 }
 

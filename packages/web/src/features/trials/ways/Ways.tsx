@@ -11,6 +11,7 @@ import { useChoice } from '../../../state/choice.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useSettings } from '../../../state/settings.ts';
 import { useWork } from '../../../state/work.ts';
+import type { Answered } from '../../../state/worker-task.ts';
 import { useQuestion } from '../../../preview/use-simulation.ts';
 import { useTrials } from '../trials-context.ts';
 import { findWorst } from '../sizes/model.ts';
@@ -32,16 +33,7 @@ export function Ways() {
   const layouts = everySize ? [layout.made.from, ...others] : [layout.made.from];
   const begin = () =>
     ways.ask({ document, layouts, question, traces: settings.traces, reducedMotion: reducedMotion });
-  const isFresh =
-    last?.document === document &&
-    last.question.limits === question.limits &&
-    last.question.values === question.values &&
-    last.question.device === question.device &&
-    last.question.direction === question.direction &&
-    last.question.unitCosts === question.unitCosts &&
-    last.traces === settings.traces &&
-    last.layouts.length === layouts.length &&
-    last.layouts[0] === layouts[0];
+  const isFresh = last !== null && answersTo(last, { document, question, traces: settings.traces, layouts });
   const rows = [
     ...GESTURES.map((g) => ({ key: g.id, name: g.name })),
     ...settings.traces.map((t) => ({ key: traceKey(t), name: t.name })),
@@ -92,32 +84,7 @@ export function Ways() {
             waysText.predictedTrialsOfThe(rows.length * CLOCKS.length)
           )}
         </p>
-        {sizes > 1 && (
-          <Popover
-            className="word"
-            label={waysText.sizesToRun}
-            placement="bottom-end"
-            trigger={everySize ? waysText.atSizes(sizes) : waysText.atThisSize}
-          >
-            {(close) => (
-              <Choices
-                options={[
-                  { value: 'this', text: 'At this size' },
-                  {
-                    value: 'every',
-                    text: `At the ${sizes} sizes it was opened at`,
-                    note: 'the worst of them is shown',
-                  },
-                ]}
-                value={everySize ? 'every' : 'this'}
-                onChoose={(v) => {
-                  setEverySize(v === 'every');
-                  close();
-                }}
-              />
-            )}
-          </Popover>
-        )}
+        {sizes > 1 && <SizesChoice sizes={sizes} everySize={everySize} onChoose={setEverySize} />}
         {running !== null ? (
           <span className="trial-running">
             <progress max={1} value={running} aria-label={waysText.allGestures} />
@@ -132,6 +99,53 @@ export function Ways() {
         )}
       </footer>
     </div>
+  );
+}
+
+type Asked = Answered<'ways'>;
+
+/** Whether what was run is what is asked now; the gesture and the rate do not matter. */
+const answersTo = (last: Asked, now: Pick<Asked, 'document' | 'question' | 'traces' | 'layouts'>): boolean =>
+  last.document === now.document &&
+  (['limits', 'values', 'device', 'direction', 'unitCosts'] as const).every(
+    (k) => last.question[k] === now.question[k],
+  ) &&
+  last.traces === now.traces &&
+  last.layouts.length === now.layouts.length &&
+  last.layouts[0] === now.layouts[0];
+
+interface SizesProps {
+  sizes: number;
+  everySize: boolean;
+  onChoose(everySize: boolean): void;
+}
+
+function SizesChoice({ sizes, everySize, onChoose }: SizesProps) {
+  return (
+    <Popover
+      className="word"
+      label={waysText.sizesToRun}
+      placement="bottom-end"
+      trigger={everySize ? waysText.atSizes(sizes) : waysText.atThisSize}
+    >
+      {(close) => (
+        <Choices
+          options={[
+            { value: 'this', text: 'At this size' },
+            {
+              value: 'every',
+              text: `At the ${sizes} sizes it was opened at`,
+              note: 'the worst of them is shown',
+            },
+          ]}
+          value={everySize ? 'every' : 'this'}
+          onChoose={(v) => {
+            onChoose(v === 'every');
+            close();
+          }}
+        />
+      )}
+    </Popover>
   );
 }
 

@@ -23,13 +23,31 @@ export function Cues({ pin }: { pin: string | null }) {
     const cue: Cue = { id: newId('c'), name: `Cue ${document.cues.length + 1}`, pin, at: percent(share) };
     session.apply(addCue(cue));
   };
-  const rename = (cue: Cue, name: string) => {
+  return (
+    <div className="cues">
+      <h4>
+        {cuesText.cues} <i>{cuesText.namedPositionsThatRanges}</i>
+      </h4>
+      {own.map((cue) => (
+        <CueRow key={cue.id} cue={cue} />
+      ))}
+      <button type="button" className="btn self-start" onClick={add}>
+        {cuesText.cueAtThePlayhead}
+      </button>
+    </div>
+  );
+}
+
+function CueRow({ cue }: { cue: Cue }) {
+  const { session } = useOpenedPage();
+  const { document } = useRundown();
+  const rename = (name: string) => {
     const clean = name.trim().slice(0, 120);
     if (clean && clean !== cue.name)
       session.apply(changeCue(cue.id, cuesText.renameACue, (c) => ({ ...c, name: clean })));
   };
-  const linkable = document.pins.some((p) => p.id === pin && p.sticky.by === 'top');
-  const relink = (cue: Cue, text: string) => {
+  const linkable = document.pins.some((p) => p.id === cue.pin && p.sticky.by === 'top');
+  const relink = (text: string) => {
     const name = text.trim().replace(/^#/, '');
     if (name === (cue.link ?? '')) return;
     const taken = document.cues.some((c) => c.id !== cue.id && c.link === name);
@@ -40,64 +58,54 @@ export function Cues({ pin }: { pin: string | null }) {
     );
   };
   return (
-    <div className="cues">
-      <h4>
-        {cuesText.cues} <i>{cuesText.namedPositionsThatRanges}</i>
-      </h4>
-      {own.map((cue) => (
-        <div key={cue.id} className="cue-row">
-          <input
-            className="field"
-            aria-label={cuesText.nameOfTheCue}
-            key={cue.name}
-            defaultValue={cue.name}
-            onBlur={(e) => rename(cue, e.target.value)}
-            onKeyDown={(e) => {
-              e.stopPropagation();
-              if (e.key === 'Enter') e.currentTarget.blur();
-            }}
-          />
-          <CssField
-            label={cuesText.placeOf(cue.name)}
-            property="length"
-            className="w-16"
-            value={cue.at}
-            onPut={(at) =>
-              session.apply(
-                changeCue(cue.id, cuesText.moveACue, (c) => ({
-                  ...c,
-                  at: /^-?[\d.]+$/.test(at) ? `${at}%` : at,
-                })),
-              )
-            }
-          />
-          {linkable && (
-            <input
-              className="field w-24"
-              aria-label={cuesText.linkTo(cue.name)}
-              title={cuesText.aNameThatLinks}
-              placeholder={cuesText.link}
-              key={cue.link ?? ''}
-              defaultValue={cue.link ? `#${cue.link}` : ''}
-              onBlur={(e) => relink(cue, e.target.value)}
-              onKeyDown={(e) => {
-                e.stopPropagation();
-                if (e.key === 'Enter') e.currentTarget.blur();
-              }}
-            />
-          )}
-          <button
-            type="button"
-            className="btn"
-            aria-label={cuesText.deleteNamed(cue.name)}
-            onClick={() => session.apply(removeThings([cue.id], cuesText.deleteACue))}
-          >
-            {cuesText.deleteIt}
-          </button>
-        </div>
-      ))}
-      <button type="button" className="btn self-start" onClick={add}>
-        {cuesText.cueAtThePlayhead}
+    <div className="cue-row">
+      <input
+        className="field"
+        aria-label={cuesText.nameOfTheCue}
+        key={cue.name}
+        defaultValue={cue.name}
+        onBlur={(e) => rename(e.target.value)}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === 'Enter') e.currentTarget.blur();
+        }}
+      />
+      <CssField
+        label={cuesText.placeOf(cue.name)}
+        property="length"
+        className="w-16"
+        value={cue.at}
+        onPut={(at) =>
+          session.apply(
+            changeCue(cue.id, cuesText.moveACue, (c) => ({
+              ...c,
+              at: /^-?[\d.]+$/.test(at) ? `${at}%` : at,
+            })),
+          )
+        }
+      />
+      {linkable && (
+        <input
+          className="field w-24"
+          aria-label={cuesText.linkTo(cue.name)}
+          title={cuesText.aNameThatLinks}
+          placeholder={cuesText.link}
+          key={cue.link ?? ''}
+          defaultValue={cue.link ? `#${cue.link}` : ''}
+          onBlur={(e) => relink(e.target.value)}
+          onKeyDown={(e) => {
+            e.stopPropagation();
+            if (e.key === 'Enter') e.currentTarget.blur();
+          }}
+        />
+      )}
+      <button
+        type="button"
+        className="btn"
+        aria-label={cuesText.deleteNamed(cue.name)}
+        onClick={() => session.apply(removeThings([cue.id], cuesText.deleteACue))}
+      >
+        {cuesText.deleteIt}
       </button>
     </div>
   );

@@ -71,29 +71,18 @@ export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramPro
         </clipPath>
         <rect className="diagram-port" x={0.5} y={0.5} width={w} height={h} />
         <g clipPath="url(#marquee-port)" className="marquee-tiles">
-          {Array.from({ length: runs }, (_, r) =>
-            tiles.map(([at, size], i) => {
-              const from = (r * period + at) * k;
-              return inline ? (
-                <rect
-                  key={`${r} ${i}`}
-                  className={r ? 'copy' : ''}
-                  x={from}
-                  y={mid - across / 2}
-                  width={Math.max(1, size * k)}
-                  height={across}
-                />
-              ) : (
-                <rect
-                  key={`${r} ${i}`}
-                  className={r ? 'copy' : ''}
-                  x={mid - across / 2}
-                  y={from}
-                  width={across}
-                  height={Math.max(1, size * k)}
-                />
-              );
-            }),
+          {Array.from({ length: runs }, (_, run) =>
+            tiles.map(([at, size], i) => (
+              <Tile
+                key={`${run} ${i}`}
+                isCopy={run > 0}
+                inline={inline}
+                from={(run * period + at) * k}
+                length={Math.max(1, size * k)}
+                mid={mid}
+                across={across}
+              />
+            )),
           )}
         </g>
         {marquee.speed !== 0 && (
@@ -120,3 +109,23 @@ export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramPro
     </div>
   );
 }
+
+interface TileProps {
+  isCopy: boolean;
+  inline: boolean;
+  /** along the strip */
+  from: number;
+  length: number;
+  /** across it */
+  mid: number;
+  across: number;
+}
+
+const Tile = ({ isCopy, inline, from, length, mid, across }: TileProps) => (
+  <rect
+    className={isCopy ? 'copy' : ''}
+    {...(inline
+      ? { x: from, y: mid - across / 2, width: length, height: across }
+      : { x: mid - across / 2, y: from, width: across, height: length })}
+  />
+);

@@ -1,7 +1,7 @@
 /** A marquee: where its strip is seen, what it does by itself, and what the hand does to it. */
-import { steadyLag, changeMotion, itemAt, present } from '@lyvek/core';
-import type { Motion } from '@lyvek/core';
-import { Choices, Popover } from '../../../../ui/Popover.tsx';
+import { steadyLag, changeMotion, itemAt } from '@lyvek/core';
+import type { Motion, Operation } from '@lyvek/core';
+import { Popover } from '../../../../ui/Popover.tsx';
 import { useLease } from '../../../../state/use-lease.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
@@ -17,6 +17,7 @@ import { ConditionDifferences } from '../options/ConditionDifferences.tsx';
 import { DriverPicker } from './DriverPicker.tsx';
 import { DampingField } from '../../../../editor/fields/DampingField.tsx';
 import { PresetField } from '../options/PresetField.tsx';
+import { ChoiceWord } from '../ChoiceWord.tsx';
 import { InspectorHead } from '../InspectorHead.tsx';
 import { marqueeInspectorText } from '../text.ts';
 
@@ -35,15 +36,12 @@ const AXES = [
 
 export function MarqueeInspector({ bar }: { bar: Bar }) {
   const { session } = useOpenedPage();
-  const { layout } = useRundown();
   const { motion } = bar;
   const marquee = motion.driver as Marquee;
   const put = (label: string, part: Partial<Marquee>) =>
     changeMotion(motion.id, label, (m) => ({ ...m, driver: { ...(m.driver as Marquee), ...part } }));
   const change = (label: string, part: Partial<Marquee>) => session.apply(put(label, part));
-  const nudge = (part: Partial<Marquee>) => session.nudge(put(marqueeInspectorText.editTheMarquee, part));
   const preview = useLease(session);
-  const element = itemAt(layout.elements, bar.element);
   return (
     <section className="inspector" aria-label={marqueeInspectorText.marquee(motion.name)}>
       <InspectorHead motion={motion} />
@@ -57,83 +55,98 @@ export function MarqueeInspector({ bar }: { bar: Bar }) {
           onPut={(speed) => change(marqueeInspectorText.setTheSpeed, { speed })}
         />
         <div className="inspector-middle">
-          <div className="sentence">
-            <p>
-              <DriverPicker
-                motion={motion}
-                element={bar.element}
-                length={bar.placed.end - bar.placed.start}
-              />
-            </p>
-            <p>
-              {marqueeInspectorText.runs(elementName(element, layout))}{' '}
-              <Word
-                label={marqueeInspectorText.axis}
-                options={AXES}
-                value={marquee.axis}
-                onChoose={(axis) => change(marqueeInspectorText.changeTheMarqueesAxis, { axis })}
-              />{' '}
-              {marqueeInspectorText.at}{' '}
-              <Number
-                label={marqueeInspectorText.speed}
-                face={marqueeInspectorText.pxASecond(marquee.speed)}
-                hint={marqueeInspectorText.negativeRunsTheOther}
-                value={marquee.speed}
-                step={5}
-                low={-4000}
-                high={4000}
-                onPut={(speed) => nudge({ speed })}
-              />
-            </p>
-            <p>
-              {marqueeInspectorText.scrolledUpwardsIt}{' '}
-              <Word
-                label={marqueeInspectorText.scrolledUpwards}
-                options={TURNS}
-                value={marquee.reverses ? 'yes' : 'no'}
-                onChoose={(v) => change(marqueeInspectorText.reverseWithScroll, { reverses: v === 'yes' })}
-              />
-            </p>
-            <p>
-              {marqueeInspectorText.pushedBy}{' '}
-              <Number
-                label={marqueeInspectorText.push}
-                face={marqueeInspectorText.ofTheScroll(Math.round(marquee.push * 100))}
-                hint={marqueeInspectorText.percentOfTheScroll}
-                value={Math.round(marquee.push * 100)}
-                step={5}
-                low={-1000}
-                high={1000}
-                onPut={(push) => nudge({ push: push / 100 })}
-              />
-              {marqueeInspectorText.damping}{' '}
-              <DampingField
-                value={motion.damping}
-                onChange={(damping) =>
-                  session.apply(changeMotion(motion.id, 'damping', (m) => ({ ...m, damping })))
-                }
-              />
-            </p>
-            <p>
-              {marqueeInspectorText.underThePointerOr}{' '}
-              <Word
-                label={marqueeInspectorText.underThePointer}
-                options={RESTS}
-                value={marquee.pauses ? 'yes' : 'no'}
-                onChoose={(v) => change(marqueeInspectorText.pauseUnderThePointer, { pauses: v === 'yes' })}
-              />
-            </p>
-            <p>
-              {marqueeInspectorText.withReducedMotionIt}
-              <AdjustmentsWord of={motion.id} />
-            </p>
-            <PresetField motion={motion} />
-            <ConditionDifferences of={motion} />
-          </div>
+          <MarqueeSentence bar={bar} marquee={marquee} put={put} />
         </div>
         <Hand motion={motion} marquee={marquee} />
       </div>
     </section>
+  );
+}
+
+interface SentenceProps {
+  bar: Bar;
+  marquee: Marquee;
+  /** the operation that sets a part of it */
+  put(label: string, part: Partial<Marquee>): Operation;
+}
+
+function MarqueeSentence({ bar, marquee, put }: SentenceProps) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const { motion } = bar;
+  const element = itemAt(layout.elements, bar.element);
+  const change = (label: string, part: Partial<Marquee>) => session.apply(put(label, part));
+  const nudge = (part: Partial<Marquee>) => session.nudge(put(marqueeInspectorText.editTheMarquee, part));
+  return (
+    <div className="sentence">
+      <p>
+        <DriverPicker motion={motion} element={bar.element} length={bar.placed.end - bar.placed.start} />
+      </p>
+      <p>
+        {marqueeInspectorText.runs(elementName(element, layout))}{' '}
+        <ChoiceWord
+          label={marqueeInspectorText.axis}
+          options={AXES}
+          value={marquee.axis}
+          onChoose={(axis) => change(marqueeInspectorText.changeTheMarqueesAxis, { axis })}
+        />{' '}
+        {marqueeInspectorText.at}{' '}
+        <Number
+          label={marqueeInspectorText.speed}
+          face={marqueeInspectorText.pxASecond(marquee.speed)}
+          hint={marqueeInspectorText.negativeRunsTheOther}
+          value={marquee.speed}
+          step={5}
+          low={-4000}
+          high={4000}
+          onPut={(speed) => nudge({ speed })}
+        />
+      </p>
+      <p>
+        {marqueeInspectorText.scrolledUpwardsIt}{' '}
+        <ChoiceWord
+          label={marqueeInspectorText.scrolledUpwards}
+          options={TURNS}
+          value={marquee.reverses ? 'yes' : 'no'}
+          onChoose={(v) => change(marqueeInspectorText.reverseWithScroll, { reverses: v === 'yes' })}
+        />
+      </p>
+      <p>
+        {marqueeInspectorText.pushedBy}{' '}
+        <Number
+          label={marqueeInspectorText.push}
+          face={marqueeInspectorText.ofTheScroll(Math.round(marquee.push * 100))}
+          hint={marqueeInspectorText.percentOfTheScroll}
+          value={Math.round(marquee.push * 100)}
+          step={5}
+          low={-1000}
+          high={1000}
+          onPut={(push) => nudge({ push: push / 100 })}
+        />
+        {marqueeInspectorText.damping}{' '}
+        <DampingField
+          value={motion.damping}
+          onChange={(damping) =>
+            session.apply(changeMotion(motion.id, 'damping', (m) => ({ ...m, damping })))
+          }
+        />
+      </p>
+      <p>
+        {marqueeInspectorText.underThePointerOr}{' '}
+        <ChoiceWord
+          label={marqueeInspectorText.underThePointer}
+          options={RESTS}
+          value={marquee.pauses ? 'yes' : 'no'}
+          onChoose={(v) => change(marqueeInspectorText.pauseUnderThePointer, { pauses: v === 'yes' })}
+        />
+      </p>
+      <p>
+        {marqueeInspectorText.withReducedMotionIt}
+        <AdjustmentsWord of={motion.id} />
+      </p>
+      <PresetField motion={motion} />
+      <ConditionDifferences of={motion} />
+    </div>
   );
 }
 
@@ -167,30 +180,6 @@ function Hand({ motion, marquee }: { motion: Motion; marquee: Marquee }) {
       </table>
       <p>{marqueeInspectorText.theBrowserRunsIt(lag, Math.round(lag))}</p>
     </div>
-  );
-}
-
-interface WordProps<V extends string> {
-  label: string;
-  options: readonly { value: V; text: string; note: string }[];
-  value: V;
-  onChoose(value: V): void;
-}
-
-function Word<V extends string>({ label, options, value, onChoose }: WordProps<V>) {
-  return (
-    <Popover className="word" label={label} trigger={present(options.find((o) => o.value === value)).text}>
-      {(close) => (
-        <Choices
-          options={options}
-          value={value}
-          onChoose={(v) => {
-            onChoose(v);
-            close();
-          }}
-        />
-      )}
-    </Popover>
   );
 }
 

@@ -57,17 +57,7 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
         role="img"
         aria-label={pinDiagramText.pinnedFromToPx(grouped(hold.start), grouped(hold.end))}
       >
-        <defs>
-          <pattern
-            id="added"
-            width="5"
-            height="5"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          >
-            <path d="M0 0V5" stroke="var(--pin-edge)" strokeWidth="1.6" />
-          </pattern>
-        </defs>
+        <AddedPattern />
         <path className="side-page" d={`M120 0V${H}`} />
         <rect
           x={120}
@@ -97,15 +87,13 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
           pointerEvents="none"
         />
         <path className="side-window" d={`M110 ${y(now)}H104V${y(now + port)}H110`} />
-        <text x={98} y={nowAt} textAnchor="end">
-          {pinDiagramText.windowNow}
-        </text>
-        <text x={98} y={heldAt} textAnchor="end" className="quiet">
+        <Beside at={nowAt}>{pinDiagramText.windowNow}</Beside>
+        <Beside at={heldAt} isQuiet>
           {pinDiagramText.pinnedAt(grouped(hold.start))}
-        </text>
-        <text x={98} y={goesAt} textAnchor="end" className="quiet">
+        </Beside>
+        <Beside at={goesAt} isQuiet>
           {pinDiagramText.releasedAt(grouped(hold.end))}
-        </text>
+        </Beside>
         {distance * scale.k > 30 && (
           <text
             className="side-adds"
@@ -119,3 +107,25 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
     </div>
   );
 }
+
+/** Hatching for what the pin adds to the page. */
+const AddedPattern = () => (
+  <defs>
+    <pattern id="added" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <path d="M0 0V5" stroke="var(--pin-edge)" strokeWidth="1.6" />
+    </pattern>
+  </defs>
+);
+
+interface BesideProps {
+  at: number | undefined;
+  isQuiet?: boolean;
+  children: string;
+}
+
+/** Words beside the track. */
+const Beside = ({ at, isQuiet = false, children }: BesideProps) => (
+  <text x={98} y={at} textAnchor="end" className={isQuiet ? 'quiet' : undefined}>
+    {children}
+  </text>
+);

@@ -11,9 +11,8 @@ import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { pinSentenceText } from '../text.ts';
 
 export function PinSentence({ pin, change }: { pin: Pin; change(label: string, part: Partial<Pin>): void }) {
-  const { layout, chosen } = useRundown();
+  const { layout } = useRundown();
   const stage = layout.elements.find((e) => e.selector === pin.stage);
-  const other = layout.elements[chosen];
   return (
     <div className="sentence">
       <p>
@@ -23,37 +22,7 @@ export function PinSentence({ pin, change }: { pin: Pin; change(label: string, p
           label={pinSentenceText.stage}
           trigger={stage ? elementName(stage, layout) : pin.stage}
         >
-          {(close) => (
-            <form
-              className="flex w-72 flex-col gap-2"
-              onSubmit={(e) => {
-                e.preventDefault();
-                const selector = String(new FormData(e.currentTarget).get('stage')).trim();
-                if (selector) change(pinSentenceText.pinAnotherStage, { stage: selector });
-                close();
-              }}
-            >
-              <label className="flex flex-col gap-1">
-                {pinSentenceText.selectorOfThePinned}
-                <input name="stage" className="field" defaultValue={pin.stage} spellCheck={false} />
-              </label>
-              {other && other.selector !== pin.stage && (
-                <button
-                  type="button"
-                  className="btn self-start"
-                  onClick={() => {
-                    change(pinSentenceText.pinAnotherStage, { stage: other.selector });
-                    close();
-                  }}
-                >
-                  {pinSentenceText.chosenInThePage(elementName(other, layout))}
-                </button>
-              )}
-              <button type="submit" className="btn self-start">
-                {pinSentenceText.useThisSelector}
-              </button>
-            </form>
-          )}
+          {(close) => <StageForm pin={pin} change={change} close={close} />}
         </Popover>
       </p>
       <p>
@@ -130,6 +99,42 @@ const overlapLabel = ({ overlap: [before, after], layer }: Pin) => {
 interface PartProps {
   pin: Pin;
   change(label: string, part: Partial<Pin>): void;
+}
+
+function StageForm({ pin, change, close }: PartProps & { close(): void }) {
+  const { layout, chosen } = useRundown();
+  const other = layout.elements[chosen];
+  return (
+    <form
+      className="flex w-72 flex-col gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const selector = String(new FormData(e.currentTarget).get('stage')).trim();
+        if (selector) change(pinSentenceText.pinAnotherStage, { stage: selector });
+        close();
+      }}
+    >
+      <label className="flex flex-col gap-1">
+        {pinSentenceText.selectorOfThePinned}
+        <input name="stage" className="field" defaultValue={pin.stage} spellCheck={false} />
+      </label>
+      {other && other.selector !== pin.stage && (
+        <button
+          type="button"
+          className="btn self-start"
+          onClick={() => {
+            change(pinSentenceText.pinAnotherStage, { stage: other.selector });
+            close();
+          }}
+        >
+          {pinSentenceText.chosenInThePage(elementName(other, layout))}
+        </button>
+      )}
+      <button type="submit" className="btn self-start">
+        {pinSentenceText.useThisSelector}
+      </button>
+    </form>
+  );
 }
 
 function Distance({ pin, change, close }: PartProps & { close(): void }) {

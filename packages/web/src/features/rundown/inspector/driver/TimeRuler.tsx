@@ -29,7 +29,7 @@ interface TimeRulerProps {
 export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerProps) {
   const { session } = useOpenedPage();
   const { select } = useRundown();
-  const { at, playing, speed } = useStore(player.store);
+  const at = useStore(player.store, (s) => s.at);
   const svg = useRef<SVGSVGElement>(null);
   const frozen = useRef<number | null>(null);
   const most = frozen.current ?? length;
@@ -88,26 +88,7 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
 
   return (
     <div className="time-ruler">
-      <div className="time-row">
-        <button type="button" className="btn main" onClick={() => player.play(length)}>
-          {playing ? timeRulerText.playAgain : timeRulerText.play} <kbd className="kbd in-main">R</kbd>
-        </button>
-        <select
-          className="field"
-          aria-label={timeRulerText.speed}
-          value={speed}
-          onChange={(e) => player.setSpeed(Number(e.target.value))}
-        >
-          {SPEEDS.map((s) => (
-            <option key={s} value={s}>
-              {s}×
-            </option>
-          ))}
-        </select>
-        <button type="button" className="btn" disabled={at === null} onClick={() => player.release()}>
-          {timeRulerText.letGo}
-        </button>
-      </div>
+      <PlayRow length={length} player={player} />
       <svg ref={svg} width="100%" height={H} role="group" aria-label={timeRulerText.partsOverTime}>
         <rect className="time-ground" x={0} y={0} width="100%" height={H} onPointerDown={scrub} />
         {Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step).map((ms) => (
@@ -119,50 +100,23 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
           </g>
         ))}
         {parts.map((p, i) => {
-          const t = present(times.get(p.id));
           const before = parts.findIndex((o) => o.id === p.time?.after);
-          const x = LEFT + 8 + i * pitch;
           return (
-            <g
+            <PartMark
               key={p.id}
-              className={`time-part${p.id === chosen ? ' chosen' : ''}${p.on ? '' : ' muted'}`}
-              data-part={p.id}
-            >
-              <rect
-                className="time-bar"
-                x={x}
-                y={y(t.start)}
-                width={12}
-                height={Math.max(3, (t.end - t.start) * k)}
-                rx={1.5}
-                onPointerDown={(e) => drag(e, p, 'body')}
-              />
-              <rect
-                className="time-end"
-                x={x - 5}
-                y={y(t.end) - 5}
-                width={22}
-                height={10}
-                onPointerDown={(e) => drag(e, p, 'end')}
-              />
-              {p.id === chosen && <path className="time-handle" d={`M${x - 3} ${y(t.end)}h18`} />}
-              {before >= 0 && (
-                <path
-                  className="time-chain"
-                  d={`M${LEFT + 14 + before * pitch} ${y(present(times.get(itemAt(parts, before).id)).end)}V${y(t.start)}H${x}`}
-                />
-              )}
-              {pitch >= 50 && (
-                <>
-                  <text className="name" x={x + 17} y={y(t.start) + 9}>
-                    {p.name.length > 9 && pitch < 90 ? `${p.name.slice(0, 8)}…` : p.name.slice(0, 16)}
-                  </text>
-                  <text className="what" x={x + 17} y={y(t.start) + 22}>
-                    {effectWords(p).slice(0, 10)}
-                  </text>
-                </>
-              )}
-            </g>
+              part={p}
+              time={present(times.get(p.id))}
+              x={LEFT + 8 + i * pitch}
+              pitch={pitch}
+              y={y}
+              isChosen={p.id === chosen}
+              waitsFor={
+                before < 0
+                  ? null
+                  : { x: LEFT + 14 + before * pitch, end: present(times.get(itemAt(parts, before).id)).end }
+              }
+              onDrag={(e, grip) => drag(e, p, grip)}
+            />
           );
         })}
         {at !== null && (
@@ -176,5 +130,80 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
       </svg>
       <span className="count">{timeRulerText.ms(parts.length, Math.round(length))}</span>
     </div>
+  );
+}
+
+function PlayRow({ length, player }: { length: number; player: TimePlayer }) {
+  const { at, playing, speed } = useStore(player.store);
+  return (
+    <div className="time-row">
+      <button type="button" className="btn main" onClick={() => player.play(length)}>
+        {playing ? timeRulerText.playAgain : timeRulerText.play} <kbd className="kbd in-main">R</kbd>
+      </button>
+      <select
+        className="field"
+        aria-label={timeRulerText.speed}
+        value={speed}
+        onChange={(e) => player.setSpeed(Number(e.target.value))}
+      >
+        {SPEEDS.map((s) => (
+          <option key={s} value={s}>
+            {s}×
+          </option>
+        ))}
+      </select>
+      <button type="button" className="btn" disabled={at === null} onClick={() => player.release()}>
+        {timeRulerText.letGo}
+      </button>
+    </div>
+  );
+}
+
+interface PartProps {
+  part: Motion;
+  time: Played;
+  x: number;
+  /** px between two parts */
+  pitch: number;
+  y(ms: number): number;
+  isChosen: boolean;
+  /** the part whose end starts it */
+  waitsFor: { x: number; end: number } | null;
+  onDrag(e: PointerEvent<SVGRectElement>, grip: 'body' | 'end'): void;
+}
+
+function PartMark({ part, time: { start, end }, x, pitch, y, isChosen, waitsFor, onDrag }: PartProps) {
+  return (
+    <g className={`time-part${isChosen ? ' chosen' : ''}${part.on ? '' : ' muted'}`} data-part={part.id}>
+      <rect
+        className="time-bar"
+        x={x}
+        y={y(start)}
+        width={12}
+        height={Math.max(3, y(end) - y(start))}
+        rx={1.5}
+        onPointerDown={(e) => onDrag(e, 'body')}
+      />
+      <rect
+        className="time-end"
+        x={x - 5}
+        y={y(end) - 5}
+        width={22}
+        height={10}
+        onPointerDown={(e) => onDrag(e, 'end')}
+      />
+      {isChosen && <path className="time-handle" d={`M${x - 3} ${y(end)}h18`} />}
+      {waitsFor && <path className="time-chain" d={`M${waitsFor.x} ${y(waitsFor.end)}V${y(start)}H${x}`} />}
+      {pitch >= 50 && (
+        <>
+          <text className="name" x={x + 17} y={y(start) + 9}>
+            {part.name.length > 9 && pitch < 90 ? `${part.name.slice(0, 8)}…` : part.name.slice(0, 16)}
+          </text>
+          <text className="what" x={x + 17} y={y(start) + 22}>
+            {effectWords(part).slice(0, 10)}
+          </text>
+        </>
+      )}
+    </g>
   );
 }

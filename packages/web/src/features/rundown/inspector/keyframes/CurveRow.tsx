@@ -23,6 +23,34 @@ import { curveRowText } from '../text.ts';
 const W = 200;
 const H = 46;
 
+/** What a keyframe becomes under the pointer. One direction at a time: a value is not changed by a hand that only meant the place. */
+function pulled(
+  curve: Curve,
+  index: number,
+  [dx, dy]: readonly [number, number],
+  altKey: boolean,
+): Keyframe[] | null {
+  const { keyframes } = curve;
+  const keyframe = itemAt(keyframes, index);
+  if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < keyframes.length - 1) {
+    const step = altKey ? 1000 : 100;
+    const to = curve.whole(
+      Math.min(1, Math.max(0, keyframeProgress(curve, toShare(keyframe)) + dx / (W - 12))),
+    );
+    const at = Math.round(Math.min(0.99, Math.max(0.01, to)) * step) / step;
+    return withKeyframe(keyframes, index, { at: percent(at) });
+  }
+  const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
+  const was = numberAt(curve, keyframeProgress(curve, toShare(keyframe)));
+  const from =
+    keyframe.value === 'none'
+      ? (propertyFacts(curve.property)?.type.example ?? keyframe.value)
+      : keyframe.value;
+  const value = withNumber(from, curve.number, was - dy * scale * (altKey ? 0.1 : 1));
+  const units = keyframes.map((s) => s.value);
+  return value === null ? null : withKeyframe(keyframes, index, { value: withUnit(value, units) });
+}
+
 interface RowProps {
   curve: Curve;
   progress: number;
@@ -45,29 +73,8 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
     (_, i) => `${i ? 'L' : 'M'}${x(i / 60).toFixed(1)} ${y(numberAt(curve, i / 60)).toFixed(1)}`,
   ).join('');
   const { keyframes } = curve;
-  const selected = open === null ? undefined : keyframes[open];
+  const selected = open !== null && keyframes[open] ? { index: open } : null;
 
-  /** What a keyframe becomes under the pointer. One direction at a time: a value is not changed by a hand that only meant the place. */
-  const pulled = (index: number, dx: number, dy: number, altKey: boolean): Keyframe[] | null => {
-    const keyframe = itemAt(keyframes, index);
-    if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < keyframes.length - 1) {
-      const step = altKey ? 1000 : 100;
-      const to = curve.whole(
-        Math.min(1, Math.max(0, keyframeProgress(curve, toShare(keyframe)) + dx / (W - 12))),
-      );
-      const at = Math.round(Math.min(0.99, Math.max(0.01, to)) * step) / step;
-      return withKeyframe(keyframes, index, { at: percent(at) });
-    }
-    const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
-    const was = numberAt(curve, keyframeProgress(curve, toShare(keyframe)));
-    const from =
-      keyframe.value === 'none'
-        ? (propertyFacts(curve.property)?.type.example ?? keyframe.value)
-        : keyframe.value;
-    const value = withNumber(from, curve.number, was - dy * scale * (altKey ? 0.1 : 1));
-    const units = keyframes.map((s) => s.value);
-    return value === null ? null : withKeyframe(keyframes, index, { value: withUnit(value, units) });
-  };
   const drag = (e: PointerEvent<SVGCircleElement>, index: number) => {
     const { clientX } = e;
     const keyframe = itemAt(keyframes, index);
@@ -75,7 +82,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
     const begun = beginDrag(e, {
       move(by, event) {
         setFrozen({ low: curve.low, high: curve.high });
-        latest = pulled(index, event.clientX - clientX, by, event.altKey) ?? latest;
+        latest = pulled(curve, index, [event.clientX - clientX, by], event.altKey) ?? latest;
         if (latest) onTry(latest);
       },
       drop() {
@@ -126,77 +133,115 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         <path className="curve-now" d={`M${x(progress)} 0V${H}`} />
         <path className="curve-line" d={d} />
         <circle className="curve-dot" cx={x(progress)} cy={y(numberAt(curve, progress))} r={2.6} />
-        {keyframes.map((s, i) => {
-          const p = keyframeProgress(curve, toShare(s));
+        {keyframes.map((keyframe, i) => {
+          const p = keyframeProgress(curve, toShare(keyframe));
           return (
-            <circle
+            <Dot
               key={i}
-              className={`keyframe${open === i ? ' open' : ''}`}
-              cx={x(p)}
-              cy={y(numberAt(curve, p))}
-              r={3.4}
-              tabIndex={0}
-              role="button"
-              aria-label={curveRowText.keyframeAt(s.at, s.value)}
-              onPointerDown={(e) => drag(e, i)}
-              onKeyDown={(e) => {
-                if (e.key === 'Enter') onOpen(open === i ? null : s);
-                else if ((e.key === 'Delete' || e.key === 'Backspace') && keyframes.length > 1) remove(i);
-                else return;
-                e.preventDefault();
-                e.stopPropagation();
-              }}
+              keyframe={keyframe}
+              isOpen={open === i}
+              x={x(p)}
+              y={y(numberAt(curve, p))}
+              onDrag={(e) => drag(e, i)}
+              onOpen={() => onOpen(open === i ? null : keyframe)}
+              onRemove={keyframes.length > 1 ? () => remove(i) : null}
             />
           );
         })}
       </svg>
       {children}
       {selected && (
-        <div className="keyframe-editor">
-          <CssField
-            label={curveRowText.positionOfTheKeyframe}
-            property="percentage"
-            className="w-14"
-            value={selected.at}
-            onPut={(v) => {
-              const next = withKeyframe(keyframes, present(open), {
-                at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
-              });
-              onPut(next, curveRowText.moveAKeyframe);
-              onOpen(next.find((k) => !keyframes.includes(k)) ?? null);
-            }}
-          />
-          <CssField
-            label={curveRowText.valueOfTheKeyframe}
-            property={curve.property}
-            className="w-full"
-            value={selected.value}
-            onPut={(value) =>
-              onPut(withKeyframe(keyframes, present(open), { value }), curveRowText.change(curve.property))
-            }
-          />
-          {present(open) < keyframes.length - 1 && (
-            <EasingField
-              className="btn"
-              value={selected.easing ?? 'linear'}
-              onChange={(easing) =>
-                onPut(withKeyframe(keyframes, present(open), { easing }), curveRowText.setTheEasingOf)
-              }
-              onTry={(easing) =>
-                onTry(easing === null ? null : withKeyframe(keyframes, present(open), { easing }))
-              }
-            />
-          )}
-          <button
-            type="button"
-            className="btn"
-            aria-label={curveRowText.deleteTheKeyframe}
-            onClick={() => remove(present(open))}
-          >
-            {curveRowText.deleteIt}
-          </button>
-        </div>
+        <KeyframeEditor
+          curve={curve}
+          index={selected.index}
+          onOpen={onOpen}
+          onTry={onTry}
+          onPut={onPut}
+          onRemove={() => remove(selected.index)}
+        />
       )}
     </section>
+  );
+}
+
+interface DotProps {
+  keyframe: Keyframe;
+  isOpen: boolean;
+  x: number;
+  y: number;
+  onDrag(e: PointerEvent<SVGCircleElement>): void;
+  onOpen(): void;
+  /** null: the last one stays */
+  onRemove: (() => void) | null;
+}
+
+function Dot({ keyframe, isOpen, x, y, onDrag, onOpen, onRemove }: DotProps) {
+  return (
+    <circle
+      className={`keyframe${isOpen ? ' open' : ''}`}
+      cx={x}
+      cy={y}
+      r={3.4}
+      tabIndex={0}
+      role="button"
+      aria-label={curveRowText.keyframeAt(keyframe.at, keyframe.value)}
+      onPointerDown={onDrag}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') onOpen();
+        else if ((e.key === 'Delete' || e.key === 'Backspace') && onRemove) onRemove();
+        else return;
+        e.preventDefault();
+        e.stopPropagation();
+      }}
+    />
+  );
+}
+
+interface EditorProps extends Pick<RowProps, 'curve' | 'onOpen' | 'onTry' | 'onPut'> {
+  index: number;
+  onRemove(): void;
+}
+
+function KeyframeEditor({ curve, index, onOpen, onTry, onPut, onRemove }: EditorProps) {
+  const { keyframes } = curve;
+  const keyframe = itemAt(keyframes, index);
+  return (
+    <div className="keyframe-editor">
+      <CssField
+        label={curveRowText.positionOfTheKeyframe}
+        property="percentage"
+        className="w-14"
+        value={keyframe.at}
+        onPut={(v) => {
+          const next = withKeyframe(keyframes, index, {
+            at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
+          });
+          onPut(next, curveRowText.moveAKeyframe);
+          onOpen(next.find((k) => !keyframes.includes(k)) ?? null);
+        }}
+      />
+      <CssField
+        label={curveRowText.valueOfTheKeyframe}
+        property={curve.property}
+        className="w-full"
+        value={keyframe.value}
+        onPut={(value) =>
+          onPut(withKeyframe(keyframes, index, { value }), curveRowText.change(curve.property))
+        }
+      />
+      {index < keyframes.length - 1 && (
+        <EasingField
+          className="btn"
+          value={keyframe.easing ?? 'linear'}
+          onChange={(easing) =>
+            onPut(withKeyframe(keyframes, index, { easing }), curveRowText.setTheEasingOf)
+          }
+          onTry={(easing) => onTry(easing === null ? null : withKeyframe(keyframes, index, { easing }))}
+        />
+      )}
+      <button type="button" className="btn" aria-label={curveRowText.deleteTheKeyframe} onClick={onRemove}>
+        {curveRowText.deleteIt}
+      </button>
+    </div>
   );
 }

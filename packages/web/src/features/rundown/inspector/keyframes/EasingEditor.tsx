@@ -57,32 +57,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   };
   return (
     <div className="easing-editor">
-      <div className="point-row quick" role="group" aria-label={easingEditorText.shape}>
-        {(['curve', 'points'] as const).map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            className="btn"
-            aria-pressed={shape.kind === kind}
-            onClick={() =>
-              shape.kind !== kind && onPut(kind === 'curve' ? easingEditorText.cubicBezier : quarters(f))
-            }
-          >
-            {kind}
-          </button>
-        ))}
-        <button type="button" className="btn" onClick={() => onPut(springCss(0.45))}>
-          {easingEditorText.spring}
-        </button>
-        <button
-          type="button"
-          className="btn"
-          aria-pressed={shape.kind === 'steps'}
-          onClick={() => onPut(easingEditorText.stepsJumpEnd)}
-        >
-          {easingEditorText.steps}
-        </button>
-      </div>
+      <ShapeButtons shape={shape} easing={f} onPut={onPut} />
       <svg
         ref={svg}
         width={W}
@@ -107,30 +82,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
         </text>
         <path className="easing-line" d={path} />
         {shape.kind === 'curve' && <Handles shape={shape} pull={pull} keys={keys} />}
-        {shape.kind === 'points' &&
-          shape.points.map((p, i) => {
-            const moved = (to: Point) => pointWith(shape.points, i, to);
-            return (
-              <circle
-                key={i}
-                className="easing-ring"
-                cx={x(p[1])}
-                cy={y(p[0])}
-                r={4}
-                tabIndex={0}
-                role="button"
-                aria-label={easingEditorText.pointAt(Math.round(p[0] * 100), p[1].toFixed(2))}
-                onPointerDown={(e) => pull(e, moved)}
-                onKeyDown={(e) => {
-                  if ((e.key === 'Delete' || e.key === 'Backspace') && i > 0 && i < shape.points.length - 1) {
-                    e.preventDefault();
-                    e.stopPropagation();
-                    onPut(shapeCss({ kind: 'points', points: shape.points.filter((_, k) => k !== i) }));
-                  } else keys(e, p, moved);
-                }}
-              />
-            );
-          })}
+        {shape.kind === 'points' && <Rings points={shape.points} pull={pull} keys={keys} onPut={onPut} />}
       </svg>
       <p className="m-0">
         {shape.kind === 'points'
@@ -141,6 +93,76 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
       </p>
     </div>
   );
+}
+
+interface ButtonsProps {
+  shape: EasingShape;
+  easing(t: number): number;
+  onPut(css: string): void;
+}
+
+/** What each form begins as. */
+const CURVE = 'cubic-bezier(0.4, 0, 0.6, 1)';
+const STEPS = 'steps(4, jump-end)';
+
+function ShapeButtons({ shape, easing, onPut }: ButtonsProps) {
+  return (
+    <div className="point-row quick" role="group" aria-label={easingEditorText.shape}>
+      {(['curve', 'points'] as const).map((kind) => (
+        <button
+          key={kind}
+          type="button"
+          className="btn"
+          aria-pressed={shape.kind === kind}
+          onClick={() => shape.kind !== kind && onPut(kind === 'curve' ? CURVE : quarters(easing))}
+        >
+          {kind}
+        </button>
+      ))}
+      <button type="button" className="btn" onClick={() => onPut(springCss(0.45))}>
+        {easingEditorText.spring}
+      </button>
+      <button
+        type="button"
+        className="btn"
+        aria-pressed={shape.kind === 'steps'}
+        onClick={() => onPut(STEPS)}
+      >
+        {easingEditorText.steps}
+      </button>
+    </div>
+  );
+}
+
+interface RingsProps extends Pick<HandlesProps, 'pull' | 'keys'> {
+  points: readonly Point[];
+  onPut(css: string): void;
+}
+
+function Rings({ points, pull, keys, onPut }: RingsProps) {
+  return points.map((p, i) => {
+    const moved = (to: Point) => pointWith(points, i, to);
+    return (
+      <circle
+        key={i}
+        className="easing-ring"
+        cx={x(p[1])}
+        cy={y(p[0])}
+        r={4}
+        tabIndex={0}
+        role="button"
+        aria-label={easingEditorText.pointAt(Math.round(p[0] * 100), p[1].toFixed(2))}
+        onPointerDown={(e) => pull(e, moved)}
+        onKeyDown={(e) => {
+          if ((e.key === 'Delete' || e.key === 'Backspace') && i > 0 && i < points.length - 1) {
+            e.preventDefault();
+            e.stopPropagation();
+            onPut(shapeCss({ kind: 'points', points: points.filter((_, k) => k !== i) }));
+          } else keys(e, p, moved);
+        }}
+      />
+    );
+  });
 }
 
 interface HandlesProps {

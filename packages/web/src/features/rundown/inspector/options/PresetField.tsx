@@ -68,45 +68,44 @@ export function PresetField({ motion }: { motion: Motion }) {
       >
         {(close) => (
           <div className="popover-list">
-            {preset && stand !== 'same' && (
-              <>
-                {stand !== 'preset changed' && (
-                  <button
-                    type="button"
-                    onClick={() => {
-                      close();
-                      void give();
-                    }}
-                  >
-                    <span className="grow">{presetFieldText.updateThePresetFrom}</span>
-                    <i>{presetFieldText.andWhatWasMade}</i>
-                  </button>
-                )}
-                <button
-                  type="button"
-                  onClick={() => {
-                    close();
-                    take();
-                  }}
-                >
-                  <span className="grow">{presetFieldText.updateFromThePreset}</span>
-                  <i>{presetFieldText.thisMotionOnly}</i>
-                </button>
-              </>
+            {preset && stand !== 'same' && stand !== 'preset changed' && (
+              <Item
+                text={presetFieldText.updateThePresetFrom}
+                note={presetFieldText.andWhatWasMade}
+                onChoose={() => {
+                  close();
+                  void give();
+                }}
+              />
             )}
-            <button
-              type="button"
-              onClick={() => {
+            {preset && stand !== 'same' && (
+              <Item
+                text={presetFieldText.updateFromThePreset}
+                note={presetFieldText.thisMotionOnly}
+                onChoose={() => {
+                  close();
+                  take();
+                }}
+              />
+            )}
+            <Item
+              text={presetFieldText.detach}
+              note={presetFieldText.itStaysAsIt}
+              onChoose={() => {
                 close();
                 detach();
               }}
-            >
-              <span className="grow">{presetFieldText.detach}</span>
-              <i>{presetFieldText.itStaysAsIt}</i>
-            </button>
+            />
           </div>
         )}
       </Popover>
     </p>
   );
 }
+
+const Item = ({ text, note, onChoose }: { text: string; note: string; onChoose(): void }) => (
+  <button type="button" onClick={onChoose}>
+    <span className="grow">{text}</span>
+    <i>{note}</i>
+  </button>
+);

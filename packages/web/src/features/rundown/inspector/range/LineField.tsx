@@ -13,8 +13,8 @@ import { Popover } from '../../../../ui/Popover.tsx';
 import { pointWords } from '../../../../editor/words.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
 import { useRundown } from '../../rundown-context.ts';
-import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { lineFieldText } from '../text.ts';
+import { MeetingFields } from './MeetingFields.tsx';
 
 interface LineWordProps {
   trigger: Trigger;
@@ -49,36 +49,7 @@ export function LineField({
       >
         {() => (
           <div className="point-editor">
-            <fieldset className={isMeeting(own) ? 'stored' : ''}>
-              <legend>{lineFieldText.meeting}</legend>
-              <div className="point-row">
-                <CssField
-                  label={lineFieldText.pointOfTheElement}
-                  property="percentage"
-                  className="w-16"
-                  value={`${Math.round(at.edge * 1000) / 10}%`}
-                  onPut={(v) =>
-                    onPut(
-                      writeMeeting({
-                        edge: Math.min(1, Math.max(0, Number.parseFloat(v) / 100)),
-                        line: at.line,
-                      }),
-                    )
-                  }
-                />
-                {lineFieldText.ofTheElementMeets}
-              </div>
-              <div className="point-row">
-                <CssField
-                  label={lineFieldText.lineOfTheViewport}
-                  property="percentage"
-                  className="w-16"
-                  value={`${Math.round(at.line * 1000) / 10}%`}
-                  onPut={(v) => onPut(writeMeeting({ edge: at.edge, line: Number.parseFloat(v) / 100 }))}
-                />
-                {lineFieldText.ofTheViewportFrom}
-              </div>
-            </fieldset>
+            <MeetingFields meeting={at} isStored={isMeeting(own)} onPut={onPut} />
             <fieldset className={isMeeting(own) ? '' : 'stored'}>
               <legend>{lineFieldText.phase}</legend>
               <div className="point-row">

@@ -19,6 +19,7 @@ import type { Bar } from '../../../../editor/model/bars.ts';
 import type { Side } from '../../model/moves.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { pointEditorText } from '../text.ts';
+import { MeetingFields } from './MeetingFields.tsx';
 
 const PHASES: readonly Phase[] = [
   'entry',
@@ -29,7 +30,6 @@ const PHASES: readonly Phase[] = [
   'exit-crossing',
   'scroll',
 ];
-const number = (text: string) => Number.parseFloat(text) / 100;
 
 export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(p: RangePoint): void }) {
   const { motion, placed } = bar;
@@ -70,74 +70,10 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
   const m = toMeeting(point, g, side) ?? meetingAt(offset, g);
   const exact = isMeeting(point) ? parseMeeting(point) : null;
   const meeting = exact?.ok ? exact.value : m;
-  const written = isMeeting(point) ? null : parsePhasePoint(point, side);
-  const phase = written?.ok ? (written.value.phase ?? 'cover') : toPhase(offset, g, 'entry').phase;
-  const share = written?.ok ? plainPercent(written.value.offset) : null;
-  const spans = phaseSpans(g);
-  const shareNow = (offset - spans[phase].start) / Math.max(1e-9, spans[phase].end - spans[phase].start);
-  const keepPhase = (name: Phase) =>
-    onPut(
-      writePhase({
-        phase: name,
-        share: (offset - spans[name].start) / Math.max(1e-9, spans[name].end - spans[name].start),
-      }),
-    );
   return (
     <div className="point-editor">
-      <fieldset className={isMeeting(point) ? '' : 'stored'}>
-        <legend>{pointEditorText.phaseOfItsView}</legend>
-        <div className="point-row">
-          <select
-            className="field"
-            aria-label={pointEditorText.phase}
-            value={phase}
-            onChange={(e) => keepPhase(e.target.value as Phase)}
-          >
-            {PHASES.map((p) => (
-              <option key={p} value={p}>
-                {p}
-              </option>
-            ))}
-          </select>
-          <CssField
-            label={pointEditorText.shareOfThePhase}
-            property="length"
-            value={
-              share !== null
-                ? `${share}%`
-                : isMeeting(point)
-                  ? percent(shareNow)
-                  : point.replace(/^[a-z-]+\s*/, '')
-            }
-            className="w-28"
-            onPut={(v) => onPut(`${phase} ${/^-?[\d.]+$/.test(v) ? `${v}%` : v}`)}
-          />
-        </div>
-      </fieldset>
-      <fieldset className={isMeeting(point) ? 'stored' : ''}>
-        <legend>{pointEditorText.meeting}</legend>
-        <div className="point-row">
-          <CssField
-            label={pointEditorText.pointOfTheElement}
-            property="percentage"
-            value={percent(meeting.edge)}
-            className="w-16"
-            onPut={(v) =>
-              onPut(writeMeeting({ edge: Math.min(1, Math.max(0, number(v))), line: meeting.line }))
-            }
-          />
-          {pointEditorText.ofTheElementMeets}
-        </div>
-        <div className="point-row">
-          <CssField
-            label={pointEditorText.lineOfTheViewport}
-            property="percentage"
-            value={percent(meeting.line)}
-            className="w-16"
-            onPut={(v) => onPut(writeMeeting({ edge: clamp(meeting.edge), line: number(v) }))}
-          />
-          {pointEditorText.ofTheViewportFrom}
-        </div>
+      <PhaseFields point={point} side={side} offset={offset} geometry={g} onPut={onPut} />
+      <MeetingFields meeting={meeting} isStored={isMeeting(point)} onPut={onPut}>
         <div className="point-row quick">
           {(
             [
@@ -157,10 +93,63 @@ export function PointEditor({ bar, side, onPut }: { bar: Bar; side: Side; onPut(
             </button>
           ))}
         </div>
-      </fieldset>
+      </MeetingFields>
       {px}
     </div>
   );
 }
 
-const clamp = (n: number) => Math.min(1, Math.max(0, n));
+interface PhaseProps {
+  point: RangePoint;
+  side: Side;
+  offset: number;
+  geometry: NonNullable<Bar['placed']['geometry']>;
+  onPut(p: RangePoint): void;
+}
+
+function PhaseFields({ point, side, offset, geometry: g, onPut }: PhaseProps) {
+  const written = isMeeting(point) ? null : parsePhasePoint(point, side);
+  const phase = written?.ok ? (written.value.phase ?? 'cover') : toPhase(offset, g, 'entry').phase;
+  const share = written?.ok ? plainPercent(written.value.offset) : null;
+  const spans = phaseSpans(g);
+  const shareNow = (offset - spans[phase].start) / Math.max(1e-9, spans[phase].end - spans[phase].start);
+  const keepPhase = (name: Phase) =>
+    onPut(
+      writePhase({
+        phase: name,
+        share: (offset - spans[name].start) / Math.max(1e-9, spans[name].end - spans[name].start),
+      }),
+    );
+  return (
+    <fieldset className={isMeeting(point) ? '' : 'stored'}>
+      <legend>{pointEditorText.phaseOfItsView}</legend>
+      <div className="point-row">
+        <select
+          className="field"
+          aria-label={pointEditorText.phase}
+          value={phase}
+          onChange={(e) => keepPhase(e.target.value as Phase)}
+        >
+          {PHASES.map((p) => (
+            <option key={p} value={p}>
+              {p}
+            </option>
+          ))}
+        </select>
+        <CssField
+          label={pointEditorText.shareOfThePhase}
+          property="length"
+          value={
+            share !== null
+              ? `${share}%`
+              : isMeeting(point)
+                ? percent(shareNow)
+                : point.replace(/^[a-z-]+\s*/, '')
+          }
+          className="w-28"
+          onPut={(v) => onPut(`${phase} ${/^-?[\d.]+$/.test(v) ? `${v}%` : v}`)}
+        />
+      </div>
+    </fieldset>
+  );
+}

@@ -120,24 +120,40 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
           <path className="diagram-now" d={line(at(now), aside - 2, aside + width + 2)} />
         )}
       </svg>
-      <p>
-        {viewDiagramText.edge(inline)} <b>{Math.round(tops[0])}</b> {viewDiagramText.to}{' '}
-        <b>{Math.round(tops[1])}</b>
-        {bar.placed.scroller === 0 && (
-          <>
-            {viewDiagramText.now} <b>{Math.round(now)}</b>
-          </>
-        )}
-        <br />
-        {viewDiagramText.pxOfScroll(grouped(s1 - s0))}
-        {g.size > g.port && (
-          <>
-            <br />
-            {viewDiagramText.itIsThanThe(inline)}
-          </>
-        )}
-      </p>
+      <ViewWords bar={bar} geometry={g} tops={tops} now={now} />
     </div>
+  );
+}
+
+interface WordsProps {
+  bar: Bar;
+  geometry: NonNullable<Bar['placed']['geometry']>;
+  /** of the element in the viewport, at the start and at the end, px */
+  tops: readonly [number, number];
+  now: number;
+}
+
+function ViewWords({ bar, geometry: g, tops, now }: WordsProps) {
+  const { start, end, axis } = bar.placed;
+  const inline = axis === 'inline';
+  return (
+    <p>
+      {viewDiagramText.edge(inline)} <b>{Math.round(tops[0])}</b> {viewDiagramText.to}{' '}
+      <b>{Math.round(tops[1])}</b>
+      {bar.placed.scroller === 0 && (
+        <>
+          {viewDiagramText.now} <b>{Math.round(now)}</b>
+        </>
+      )}
+      <br />
+      {viewDiagramText.pxOfScroll(grouped(end - start))}
+      {g.size > g.port && (
+        <>
+          <br />
+          {viewDiagramText.itIsThanThe(inline)}
+        </>
+      )}
+    </p>
   );
 }
 
