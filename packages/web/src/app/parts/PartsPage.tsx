@@ -39,6 +39,45 @@ function Part({ name, children }: { name: string; children: ReactNode }) {
   );
 }
 
+function Buttons() {
+  return (
+    <Part name="Buttons">
+      <button type="button" className="btn main">
+        Add and edit
+      </button>
+      <button type="button" className="btn">
+        Show
+      </button>
+      <button type="button" className="btn" aria-pressed="true">
+        Solo
+      </button>
+      <button type="button" className="btn" disabled>
+        Fix
+      </button>
+      <button type="button" className="btn square" aria-label="Next">
+        <Chevron to="right" />
+      </button>
+    </Part>
+  );
+}
+
+function Signs() {
+  return (
+    <Part name="Signs">
+      {(Object.keys(DRIVER_WORDS) as Motion['driver']['kind'][]).map((kind) => (
+        <span key={kind} className="flex items-center gap-2">
+          <DriverSign kind={kind} /> {DRIVER_WORDS[kind].noun}
+        </span>
+      ))}
+      {(['error', 'warning', 'info'] as const).map((severity) => (
+        <span key={severity} className="flex items-center gap-2">
+          <FindingSign severity={severity} label={severity} /> {severity}
+        </span>
+      ))}
+    </Part>
+  );
+}
+
 export function PartsPage() {
   const [number, setNumber] = useState(12);
   const [css, setCss] = useState('calc(10% + 24px)');
@@ -51,23 +90,7 @@ export function PartsPage() {
         <ThemeButton />
       </TopBar>
       <main className="overflow-auto p-6">
-        <Part name="Buttons">
-          <button type="button" className="btn main">
-            Add and edit
-          </button>
-          <button type="button" className="btn">
-            Show
-          </button>
-          <button type="button" className="btn" aria-pressed="true">
-            Solo
-          </button>
-          <button type="button" className="btn" disabled>
-            Fix
-          </button>
-          <button type="button" className="btn square" aria-label="Next">
-            <Chevron to="right" />
-          </button>
-        </Part>
+        <Buttons />
         <Part name="Fields">
           <NumberField label="A number" value={number} min={0} max={100} onChange={setNumber} />
           <CssField label="A length" property="length" className="w-40" value={css} onPut={setCss} />
@@ -93,18 +116,7 @@ export function PartsPage() {
             {(close) => <NameForm label="Name of the take" action="Rename" initial="Take A" onName={close} />}
           </Popover>
         </Part>
-        <Part name="Signs">
-          {(Object.keys(DRIVER_WORDS) as Motion['driver']['kind'][]).map((kind) => (
-            <span key={kind} className="flex items-center gap-2">
-              <DriverSign kind={kind} /> {DRIVER_WORDS[kind].noun}
-            </span>
-          ))}
-          {(['error', 'warning', 'info'] as const).map((severity) => (
-            <span key={severity} className="flex items-center gap-2">
-              <FindingSign severity={severity} label={severity} /> {severity}
-            </span>
-          ))}
-        </Part>
+        <Signs />
         <Part name="Saving">
           {SAVES.map((save, i) => (
             <SaveMark key={i} save={save} />

@@ -65,16 +65,7 @@ export function HandOffScreen() {
         <header className="hand-head">
           <b>{handOffScreenText.handOff}</b>
         </header>
-        <p className="hand-sentence">
-          {count === 0 ? (
-            handOffScreenText.nothingMovesYetSo
-          ) : (
-            <>
-              {handOffScreenText.ofAs(count, take.name)}{' '}
-              <TargetChoice value={options.target} onChoose={(target) => setOptions({ target })} />.
-            </>
-          )}
-        </p>
+        <HandSentence count={count} target={options.target} onTarget={(target) => setOptions({ target })} />
         <h2>
           {handOffScreenText.inThisHandOff}{' '}
           <span>{handOffScreenText.cssScript(count - byScript, byScript)}</span>
@@ -133,6 +124,27 @@ function useScriptBytes(assembled: Assembled | null): number | null {
   });
   if (!assembled?.script) return null;
   return runtimes.reduce((sum, name) => sum + (sizes?.[name] ?? 0), assembled.script.text.length);
+}
+
+interface HandSentenceProps {
+  count: number;
+  target: Target;
+  onTarget(target: Target): void;
+}
+
+function HandSentence({ count, target, onTarget }: HandSentenceProps) {
+  const { take } = useOpenedPage();
+  return (
+    <p className="hand-sentence">
+      {count === 0 ? (
+        handOffScreenText.nothingMovesYetSo
+      ) : (
+        <>
+          {handOffScreenText.ofAs(count, take.name)} <TargetChoice value={target} onChoose={onTarget} />.
+        </>
+      )}
+    </p>
+  );
 }
 
 function TargetChoice({ value, onChoose }: { value: Target; onChoose(target: Target): void }) {

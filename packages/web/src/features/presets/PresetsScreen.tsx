@@ -54,10 +54,7 @@ export function PresetsScreen() {
         {!request.data && request.failureReason ? (
           <Waiting what="" {...listWaiting(request)} />
         ) : !isPending && presets.length === 0 ? (
-          <div className="empty-note">
-            <p className="mb-2">{presetsScreenText.aPresetIsA}</p>
-            <p>{presetsScreenText.selectBarsInThe}</p>
-          </div>
+          <Empty />
         ) : (
           <>
             <ul className="preset-list" aria-label={presetsScreenText.presets}>
@@ -181,3 +178,10 @@ function PresetsHead({ presets, isPending, onFiles }: HeadProps) {
     </div>
   );
 }
+
+const Empty = () => (
+  <div className="empty-note">
+    <p className="mb-2">{presetsScreenText.aPresetIsA}</p>
+    <p>{presetsScreenText.selectBarsInThe}</p>
+  </div>
+);

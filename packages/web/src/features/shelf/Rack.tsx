@@ -26,7 +26,6 @@ const TICKS = 16;
 export function Rack({ shelf }: { shelf: Shelf }) {
   const { project, pages } = shelf;
   const client = useQueryClient();
-  const navigate = useNavigate();
   const [query, setQuery] = useState('');
   const [scale, setScale] = useState(24);
   const [over, setOver] = useState(false);
@@ -42,16 +41,6 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   );
 
   const adding = useAdding(project.id, refresh);
-  const remove = async (page: PageOnShelf) => {
-    await things.pages.remove({ id: page.id });
-    await refresh();
-    notify(rackText.wasRemovedFromThe(page.name), {
-      action: {
-        label: 'Undo',
-        run: () => void things.pages.restore({ id: page.id }).then(refresh, notifyError),
-      },
-    });
-  };
   return (
     <ShelfFrame
       crumbs={<ProjectCrumb project={project} />}
@@ -80,33 +69,15 @@ export function Rack({ shelf }: { shelf: Shelf }) {
       >
         <div className="rail-line-top" />
         <div className="shelf-grid" style={{ backgroundSize: `100% ${1000 / scale}px` }}>
-          <div className="shelf-axis" aria-hidden="true">
-            {Array.from({ length: TICKS + 1 }, (_, i) => (
-              <span key={i} style={{ top: (i * 1000) / scale }} className={i % 5 === 0 ? 'bold' : ''}>
-                {(i * 1000).toLocaleString('en')}
-              </span>
-            ))}
-          </div>
+          <ShelfAxis scale={scale} />
           <div className="rack">
             {shown.map((page) => (
-              <PageStrip
+              <RackStrip
                 key={page.id}
                 page={page}
                 layout={makeLayout(page)}
                 scale={scale}
-                onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
-                actions={
-                  <Popover label={rackText.moreFor(page.name)} trigger={rackText.more} className="btn small">
-                    {(close) => (
-                      <PageMenu
-                        page={page}
-                        close={close}
-                        onRemove={() => void remove(page).catch(notifyError)}
-                        refresh={refresh}
-                      />
-                    )}
-                  </Popover>
-                }
+                refresh={refresh}
               />
             ))}
             {shown.length === 0 && pages.length > 0 && (
@@ -141,6 +112,59 @@ export function Rack({ shelf }: { shelf: Shelf }) {
         />
       )}
     </ShelfFrame>
+  );
+}
+
+interface StripProps {
+  page: PageOnShelf;
+  layout: Layout | null;
+  scale: number;
+  refresh(): Promise<void>;
+}
+
+function RackStrip({ page, layout, scale, refresh }: StripProps) {
+  const navigate = useNavigate();
+  const remove = async () => {
+    await things.pages.remove({ id: page.id });
+    await refresh();
+    notify(rackText.wasRemovedFromThe(page.name), {
+      action: {
+        label: 'Undo',
+        run: () => void things.pages.restore({ id: page.id }).then(refresh, notifyError),
+      },
+    });
+  };
+  return (
+    <PageStrip
+      page={page}
+      layout={layout}
+      scale={scale}
+      onOpen={(at) => void navigate(`/pages/${page.id}${at ? `?at=${Math.round(at)}` : ''}`)}
+      actions={
+        <Popover label={rackText.moreFor(page.name)} trigger={rackText.more} className="btn small">
+          {(close) => (
+            <PageMenu
+              page={page}
+              close={close}
+              onRemove={() => void remove().catch(notifyError)}
+              refresh={refresh}
+            />
+          )}
+        </Popover>
+      }
+    />
+  );
+}
+
+function ShelfAxis({ scale }: { scale: number }) {
+  return (
+    <div className="shelf-axis" aria-hidden="true">
+      {Array.from({ length: TICKS + 1 }, (_, i) => (
+        <span key={i} style={{ top: (i * 1000) / scale }} className={i % 5 === 0 ? 'bold' : ''}>
+          {(i * 1000).toLocaleString('en')}
+        </span>
+      ))}
+    </div>
   );
 }
 

@@ -23,7 +23,6 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
   const [, setKey] = useBesideKey();
   const at = useStore(looking, (s) => s.at);
   const client = useQueryClient();
-  const files = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const refresh = () => client.invalidateQueries({ queryKey: ['references', page.id] });
   const act = useMutation({
@@ -63,25 +62,7 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
       <header>
         <h2>{set.name}</h2>
         <span className="grow" />
-        <input
-          ref={files}
-          type="file"
-          accept="image/png,image/jpeg,image/webp"
-          multiple
-          hidden
-          onChange={(e) => {
-            bring([...(e.target.files ?? [])]);
-            e.target.value = '';
-          }}
-        />
-        <button
-          type="button"
-          className="btn main"
-          disabled={act.isPending}
-          onClick={() => present(files.current).click()}
-        >
-          {picturesText.addPictures}
-        </button>
+        <AddPictures disabled={act.isPending} onFiles={bring} />
         <button type="button" className="btn tall" onClick={remove}>
           {picturesText.deleteIt}
         </button>
@@ -99,6 +80,33 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
         ))}
       </ul>
     </section>
+  );
+}
+
+function AddPictures({ disabled, onFiles }: { disabled: boolean; onFiles(files: File[]): void }) {
+  const files = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <input
+        ref={files}
+        type="file"
+        accept="image/png,image/jpeg,image/webp"
+        multiple
+        hidden
+        onChange={(e) => {
+          onFiles([...(e.target.files ?? [])]);
+          e.target.value = '';
+        }}
+      />
+      <button
+        type="button"
+        className="btn main"
+        disabled={disabled}
+        onClick={() => present(files.current).click()}
+      >
+        {picturesText.addPictures}
+      </button>
+    </>
   );
 }
 

@@ -1,6 +1,7 @@
 /** The axis of both strips: offsets, the five pictures, and how much the takes differ all along. Dragged, it moves all five. */
 import { present } from '@lyvek/core';
 import { useEffect, useMemo, useRef } from 'react';
+import type { RefObject } from 'react';
 import { useStore } from 'zustand';
 import { beginDrag } from '../../ui/drag.ts';
 import { grouped, offsetAt, toRow, shortGrouped, computeTicks } from '../../editor/strip/view.ts';
@@ -24,24 +25,7 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
     return markOffsets(view, rows, max).offsets.map((o) => ({ o, much: difference(o) }));
   }, [difference, view.top, view.per, rows, max]); // eslint-disable-line react-hooks/exhaustive-deps
   const svg = useRef<SVGSVGElement>(null);
-  useEffect(() => {
-    const roll = (e: WheelEvent) => {
-      e.preventDefault();
-      const now = looking.getState().axis;
-      const here = offsetAt(
-        e.clientY - present(svg.current).getBoundingClientRect().top,
-        makeView(now, rows),
-      );
-      looking.setState({
-        axis: e.ctrlKey
-          ? zoomAxis(now, Math.exp(-e.deltaY / 400), here, max)
-          : clampAxis({ ...now, middle: now.middle + e.deltaY }, max),
-      });
-    };
-    const el = present(svg.current);
-    el.addEventListener('wheel', roll, { passive: false });
-    return () => el.removeEventListener('wheel', roll);
-  }, [looking, rows, max]);
+  useAxisWheel(svg, rows);
   const enlarge = (clientY: number) => {
     const here = offsetAt(clientY - present(svg.current).getBoundingClientRect().top, view);
     looking.setState({ at: Math.round(Math.min(max, Math.max(0, here))) });
@@ -98,6 +82,29 @@ export function Scale({ rows, width }: { rows: number; width: number }) {
       <path d={`M0 ${now}h${8}M${LINE - 6} ${now}H${width}`} className="takes-now" />
     </svg>
   );
+}
+
+/** The wheel moves the axis, and with Ctrl it zooms. */
+function useAxisWheel(svg: RefObject<SVGSVGElement | null>, rows: number): void {
+  const { looking, max } = useTakes();
+  useEffect(() => {
+    const roll = (e: WheelEvent) => {
+      e.preventDefault();
+      const now = looking.getState().axis;
+      const here = offsetAt(
+        e.clientY - present(svg.current).getBoundingClientRect().top,
+        makeView(now, rows),
+      );
+      looking.setState({
+        axis: e.ctrlKey
+          ? zoomAxis(now, Math.exp(-e.deltaY / 400), here, max)
+          : clampAxis({ ...now, middle: now.middle + e.deltaY }, max),
+      });
+    };
+    const el = present(svg.current);
+    el.addEventListener('wheel', roll, { passive: false });
+    return () => el.removeEventListener('wheel', roll);
+  }, [svg, looking, rows, max]);
 }
 
 interface TicksProps {

@@ -25,7 +25,7 @@ const RATES = [60, 120];
 export function Costs() {
   const { layout, frames, beside, prediction, summary, view, rows, max, document, measured, costs } =
     useTrials();
-  const { at, motion } = useStore(pointStore);
+  const at = useStore(pointStore, (p) => p.at);
   const { link } = useShownPage();
   const offset = useStore(link.store, (s) => s.offset.y);
   const size = bucketSize(view);
@@ -39,13 +39,8 @@ export function Costs() {
     [buckets, prediction.answer.charges, view],
   );
   const names = useMemo(() => new Map(document.motions.map((m) => [m.id, m.name])), [document.motions]);
-  const pointed = useMemo(
-    () => prediction.answer.figures.filter((f) => f.motion === motion),
-    [prediction.answer.figures, motion],
-  );
   const toOffset = (e: PointerEvent<SVGElement>) =>
     Math.min(max, Math.max(0, offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, view)));
-  const here = at ?? null;
   const lines = RATES.map((r) => ({ ms: 1000 / r, isBudget: Math.abs(1000 / r - budget) < 0.1 }));
   if (!lines.some((l) => l.isBudget)) lines.push({ ms: budget, isBudget: true });
   const height = layout.viewport.height;
@@ -74,37 +69,12 @@ export function Costs() {
         <path className="rules" d={`M88.5 0V${rows}M143.5 0V${rows}`} />
         <Ticks view={view} rows={rows} max={max} />
         <CostBand frames={frames} max={max} view={view} budget={budget} />
-        <path
-          className="grid"
-          d={computeTicks(view, rows, max)
-            .filter((t) => t.bold)
-            .map((t) => `M${LEFT} ${toRow(t.offset, view)}H${costs}`)
-            .join('')}
-        />
-        {pointed.map((f) => (
-          <rect
-            key={f.element}
-            className="pointed"
-            x={LEFT}
-            width={costs - LEFT}
-            y={toRow(Math.max(0, f.start), view)}
-            height={Math.max(1, (Math.min(max, f.end) - Math.max(0, f.start)) / view.per)}
-          />
-        ))}
+        <Grid width={costs} />
+        <PointedRanges width={costs} />
         {buckets.map((b) => (
           <Bar key={b.from} bucket={b} x={x} budget={budget} per={view.per} row={toRow(b.from, view)} />
         ))}
-        {others && (
-          <path
-            className="beside"
-            d={others
-              .filter((b) => b.frames > 0)
-              .map(
-                (b) => `M${x(Math.min(axis, b.total))} ${toRow(b.from, view)}v${(b.to - b.from) / view.per}`,
-              )
-              .join('')}
-          />
-        )}
+        {others && <BesideLines buckets={others} x={(ms) => x(Math.min(axis, ms))} />}
         {measured.shown && <Events events={measured.shown.result.events} x={costs - 14} />}
         {lines.map((l) => (
           <path key={l.ms} d={`M${x(l.ms)} 0V${rows}`} className={l.isBudget ? 'budget-line' : 'rate-line'} />
@@ -127,17 +97,69 @@ export function Costs() {
           y={toRow(offset, view)}
           height={Math.min(height / view.per, rows - toRow(offset, view))}
         />
-        {here !== null && (
-          <g className="pointer">
-            <path d={`M4 ${toRow(here, view)}H${costs}`} />
-            <text x={costs - 6} y={Math.max(11, toRow(here, view) - 4)}>
-              {costsText.pxAndCost(grouped(here), totalAt(buckets, here, size))}
-            </text>
-          </g>
-        )}
+        {at !== null && <Pointed at={at} width={costs} cost={totalAt(buckets, at, size)} />}
       </svg>
       <Legend size={size} />
     </div>
+  );
+}
+
+function Grid({ width }: { width: number }) {
+  const { view, rows, max } = useTrials();
+  return (
+    <path
+      className="grid"
+      d={computeTicks(view, rows, max)
+        .filter((t) => t.bold)
+        .map((t) => `M${LEFT} ${toRow(t.offset, view)}H${width}`)
+        .join('')}
+    />
+  );
+}
+
+/** Ranges of the motion that is pointed at. */
+function PointedRanges({ width }: { width: number }) {
+  const { prediction, view, max } = useTrials();
+  const motion = useStore(pointStore, (p) => p.motion);
+  const pointed = useMemo(
+    () => prediction.answer.figures.filter((f) => f.motion === motion),
+    [prediction.answer.figures, motion],
+  );
+  return pointed.map((f) => (
+    <rect
+      key={f.element}
+      className="pointed"
+      x={LEFT}
+      width={width - LEFT}
+      y={toRow(Math.max(0, f.start), view)}
+      height={Math.max(1, (Math.min(max, f.end) - Math.max(0, f.start)) / view.per)}
+    />
+  ));
+}
+
+/** Totals of what is laid beside. */
+function BesideLines({ buckets, x }: { buckets: readonly Bucket[]; x(ms: number): number }) {
+  const { view } = useTrials();
+  return (
+    <path
+      className="beside"
+      d={buckets
+        .filter((b) => b.frames > 0)
+        .map((b) => `M${x(b.total)} ${toRow(b.from, view)}v${(b.to - b.from) / view.per}`)
+        .join('')}
+    />
+  );
+}
+
+function Pointed({ at, width, cost }: { at: number; width: number; cost: string }) {
+  const { view } = useTrials();
+  return (
+    <g className="pointer">
+      <path d={`M4 ${toRow(at, view)}H${width}`} />
+      <text x={width - 6} y={Math.max(11, toRow(at, view) - 4)}>
+        {costsText.pxAndCost(grouped(at), cost)}
+      </text>
+    </g>
   );
 }
 

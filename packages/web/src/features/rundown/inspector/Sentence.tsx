@@ -43,12 +43,10 @@ const COMPOSITE: readonly { value: Motion['composite']; text: string; note: stri
 
 export function Sentence({ bar }: { bar: Bar }) {
   const { session } = useOpenedPage();
-  const { layout } = useRundown();
   const preview = useLease(session);
   const { motion } = bar;
   const change = (label: string, part: Partial<Motion>) =>
     session.apply(changeMotion(motion.id, label, (m) => ({ ...m, ...part })));
-  const element = itemAt(layout.elements, bar.element);
   return (
     <div className="sentence">
       <p>
@@ -56,26 +54,7 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <PresetField motion={motion} />
       <ConditionDifferences of={motion} />
-      <p>
-        {sentenceText.moves}{' '}
-        <Popover
-          className="word"
-          label={sentenceText.element}
-          trigger={
-            bar.others.length
-              ? sentenceText.andMore(elementName(element, layout), bar.others.length)
-              : elementName(element, layout)
-          }
-        >
-          {() => (
-            <Target
-              motion={motion}
-              element={bar.element}
-              onChange={(selector) => session.apply(setTarget(motion.id, selector, newId))}
-            />
-          )}
-        </Popover>
-      </p>
+      <TargetLine bar={bar} />
       <StaggerField motion={motion} timed={false} onChange={(stagger) => change('stagger', { stagger })} />
       <p>
         {sentenceText.from} <Point bar={bar} side="start" />
@@ -123,6 +102,35 @@ export function Sentence({ bar }: { bar: Bar }) {
         <AdjustmentsWord of={motion.id} />
       </p>
     </div>
+  );
+}
+
+function TargetLine({ bar }: { bar: Bar }) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const { motion } = bar;
+  const element = itemAt(layout.elements, bar.element);
+  return (
+    <p>
+      {sentenceText.moves}{' '}
+      <Popover
+        className="word"
+        label={sentenceText.element}
+        trigger={
+          bar.others.length
+            ? sentenceText.andMore(elementName(element, layout), bar.others.length)
+            : elementName(element, layout)
+        }
+      >
+        {() => (
+          <Target
+            motion={motion}
+            element={bar.element}
+            onChange={(selector) => session.apply(setTarget(motion.id, selector, newId))}
+          />
+        )}
+      </Popover>
+    </p>
   );
 }
 

@@ -3,9 +3,13 @@ import { useState } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import { drawnAt, keyframeOffset, progressAt, changeMotion, itemAt, present } from '@lyvek/core';
+import type { Layout } from '@lyvek/core';
 import { dragOperation } from '../../../state/drag-operation.ts';
+import type { Bar } from '../../../editor/model/bars.ts';
+import type { PageLink } from '../../../preview/page-link.ts';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
+import type { TakeSession } from '../../../state/take-session.ts';
 import { cssAt, computeCurves, withKeyframe } from '../../../editor/model/curves.ts';
 import type { Curve } from '../../../editor/model/curves.ts';
 import { nearestKeyframe, splitParts, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
@@ -19,13 +23,67 @@ interface MoveGripsProps {
   height: number;
 }
 
+type Value = (css: string, to: { x: number; y: number }) => string;
+type Said = { text: string; x: number; y: number };
+
+interface Pulled {
+  session: TakeSession;
+  link: PageLink;
+  bar: Bar;
+  element: Layout['elements'][number];
+  curve: Curve;
+  /** of the motion, where the playhead is */
+  progress: number;
+  scale: number;
+  height: number;
+  /** what a value becomes under the pointer */
+  value: Value;
+  onSaid(said: Said | null): void;
+}
+
+/** Pulls the keyframe that is nearest to the playhead. */
+function pulling(
+  e: PointerEvent<Element>,
+  { session, link, bar, element, curve, progress, scale, height, value, onSaid }: Pulled,
+): void {
+  const { motion } = bar;
+  const { property } = curve;
+  const index = nearestKeyframe(curve.keyframes, progress);
+  const stop = itemAt(curve.keyframes, index);
+  const frame = present((e.currentTarget as SVGElement).ownerSVGElement).getBoundingClientRect();
+  const place = (event: globalThis.PointerEvent) => ({
+    x: event.clientX - frame.left,
+    y: event.clientY - frame.top,
+  });
+  const change = (event: globalThis.PointerEvent) => {
+    const css = value(stop.value, place(event));
+    const keyframes = withKeyframe(curve.keyframes, index, { value: css });
+    const operation = changeMotion(motion.id, moveGripsText.setInThePage(property), (m) => ({
+      ...m,
+      keyframes: { ...m.keyframes, [property]: keyframes },
+    }));
+    return { css, operation };
+  };
+  dragOperation(e, session, {
+    operation: (_by, event) => change(event).operation,
+    moved(_by, event) {
+      onSaid({ text: `${property} ${change(event).css}, at ${stop.at}`, ...place(event) });
+      // What is pulled is what is seen, as long as it can be seen there.
+      const offset = bar.placed.start + (bar.placed.end - bar.placed.start) * keyframeOffset(stop.at);
+      const there = drawnAt(element, offset) + element.box.height / 2;
+      if (there > 0 && there < height / scale) link.scrollTo(Math.max(0, offset));
+    },
+    ended: () => onSaid(null),
+  });
+}
+
 export function MoveGrips({ scale, width, height }: MoveGripsProps) {
   const { session } = useOpenedPage();
   const { link } = useShownPage();
   const { layout, outlines } = useRundown();
   const bar = useSingle();
   const y = useStore(link.store, (s) => s.offset.y);
-  const [said, setSaid] = useState<{ text: string; x: number; y: number } | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
   const element = bar && layout.elements[bar.element];
   if (!bar || !element || !outlines || element.scroller !== 0 || bar.placed.axis !== 'block') return null;
   const { motion } = bar;
@@ -47,40 +105,18 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
     y: Math.min(height - 20, Math.max(20, centre.y)),
   };
 
-  const pull = (
-    e: PointerEvent<Element>,
-    property: Property,
-    value: (css: string, to: { x: number; y: number }) => string,
-  ) => {
-    const curve = present(of(property));
-    const index = nearestKeyframe(curve.keyframes, progress);
-    const stop = itemAt(curve.keyframes, index);
-    const frame = present((e.currentTarget as SVGElement).ownerSVGElement).getBoundingClientRect();
-    const place = (event: globalThis.PointerEvent) => ({
-      x: event.clientX - frame.left,
-      y: event.clientY - frame.top,
+  const pull = (e: PointerEvent<Element>, property: Property, value: Value) =>
+    pulling(e, {
+      session,
+      link,
+      bar, element,
+      curve: present(of(property)),
+      progress,
+      scale,
+      height,
+      value,
+      onSaid: setSaid,
     });
-    const change = (event: globalThis.PointerEvent) => {
-      const css = value(stop.value, place(event));
-      const keyframes = withKeyframe(curve.keyframes, index, { value: css });
-      const operation = changeMotion(motion.id, moveGripsText.setInThePage(property), (m) => ({
-        ...m,
-        keyframes: { ...m.keyframes, [property]: keyframes },
-      }));
-      return { css, operation };
-    };
-    dragOperation(e, session, {
-      operation: (_by, event) => change(event).operation,
-      moved(_by, event) {
-        setSaid({ text: `${property} ${change(event).css}, at ${stop.at}`, ...place(event) });
-        // What is pulled is what is seen, as long as it can be seen there.
-        const offset = bar.placed.start + (bar.placed.end - bar.placed.start) * keyframeOffset(stop.at);
-        const there = drawnAt(element, offset) + element.box.height / 2;
-        if (there > 0 && there < height / scale) link.scrollTo(Math.max(0, offset));
-      },
-      ended: () => setSaid(null),
-    });
-  };
   const from = (event: { clientX: number; clientY: number; currentTarget: Element }) => {
     const frame = present((event.currentTarget as SVGElement).ownerSVGElement).getBoundingClientRect();
     return { x: event.clientX - frame.left, y: event.clientY - frame.top };

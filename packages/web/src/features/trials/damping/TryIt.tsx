@@ -89,23 +89,26 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
             />
           ))}
         </div>
-        <p className="feel-legend">
-          <span className="line-hand" /> {tryItText.scroll} <span className="line-page" />{' '}
-          {tryItText.pageADotPer}
-          {other && (
-            <>
-              <span className="line-other" /> {tryItText.theOther}
-            </>
-          )}
-          <span className="grow" />
-          {tryItText.largestDifference}{' '}
-          <b>{tryItText.px(apart(itemAt(seen, 0), itemAt(seen, 1)).toFixed(1))}</b>
-        </p>
+        <Legend compared={other !== null} difference={apart(itemAt(seen, 0), itemAt(seen, 1))} />
       </section>
       {damped && <DampedPage how={how} other={other} close={away} />}
     </>
   );
 }
+
+/** `difference`: between both rates, px. */
+const Legend = ({ compared, difference }: { compared: boolean; difference: number }) => (
+  <p className="feel-legend">
+    <span className="line-hand" /> {tryItText.scroll} <span className="line-page" /> {tryItText.pageADotPer}
+    {compared && (
+      <>
+        <span className="line-other" /> {tryItText.theOther}
+      </>
+    )}
+    <span className="grow" />
+    {tryItText.largestDifference} <b>{tryItText.px(difference.toFixed(1))}</b>
+  </p>
+);
 
 interface ChoiceProps {
   input: HandInput['id'];

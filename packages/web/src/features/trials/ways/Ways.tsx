@@ -41,35 +41,7 @@ export function Ways() {
   const sizes = 1 + others.length;
   return (
     <div className="ways" data-state={isFresh ? 'fresh' : 'stale'}>
-      <table>
-        <thead>
-          <tr>
-            <th>{waysText.lateFrames}</th>
-            {CLOCKS.map((c) => (
-              <th key={c.id} scope="col">
-                {c.name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ key, name }) => (
-            <tr key={key}>
-              <th scope="row">{name}</th>
-              {CLOCKS.map((c) => (
-                <td key={c.id}>
-                  <Cell
-                    way={last && wayAt(last.answer, key, c.id)}
-                    gesture={key}
-                    clock={c.id}
-                    point={point}
-                  />
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <WaysTable rows={rows} answer={last?.answer ?? null} point={point} />
       <footer>
         <p role="status">
           {pointed ? (
@@ -103,6 +75,41 @@ export function Ways() {
 }
 
 type Asked = Answered<'ways'>;
+
+interface TableProps {
+  rows: readonly { key: string; name: string }[];
+  answer: Asked['answer'] | null;
+  point(way: Way | null): void;
+}
+
+function WaysTable({ rows, answer, point }: TableProps) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          <th>{waysText.lateFrames}</th>
+          {CLOCKS.map((c) => (
+            <th key={c.id} scope="col">
+              {c.name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ key, name }) => (
+          <tr key={key}>
+            <th scope="row">{name}</th>
+            {CLOCKS.map((c) => (
+              <td key={c.id}>
+                <Cell way={answer && wayAt(answer, key, c.id)} gesture={key} clock={c.id} point={point} />
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
 
 /** Whether what was run is what is asked now; the gesture and the rate do not matter. */
 const answersTo = (last: Asked, now: Pick<Asked, 'document' | 'question' | 'traces' | 'layouts'>): boolean =>

@@ -1,5 +1,6 @@
 /** The screen with the strip running through it. Dragging the strip sets its speed: what a second of it would be. */
 import { itemAt, lastItem } from '@lyvek/core';
+import type { Layout } from '@lyvek/core';
 import { beginDrag } from '../../../../ui/drag.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
 import type { Marquee } from '../../../../editor/drivers/marquee/marquee.ts';
@@ -17,15 +18,11 @@ interface MarqueeDiagramProps {
   onPut(speed: number): void;
 }
 
-export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramProps) {
-  const { layout } = useRundown();
-  const { viewport } = layout;
-  const element = itemAt(layout.elements, bar.element);
-  const inline = marquee.axis === 'inline';
-  const k = Math.min(W / viewport.width, H / viewport.height);
-  const [w, h] = [viewport.width * k, viewport.height * k];
+/** The items of a strip along it, and how far it goes until it looks the same again; px of the page. */
+function measureStrip(layout: Layout, index: number, inline: boolean) {
+  const element = itemAt(layout.elements, index);
   const parts = layout.elements
-    .filter((e) => e.parent === bar.element)
+    .filter((e) => e.parent === index)
     .map(
       (e) =>
         (inline ? [e.box.x - element.box.x, e.box.width] : [e.box.y - element.box.y, e.box.height]) as [
@@ -39,6 +36,17 @@ export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramPro
   const last = lastItem(tiles);
   const gap = tiles[1] ? tiles[1][0] - itemAt(tiles, 0)[0] - itemAt(tiles, 0)[1] : 0;
   const period = Math.max(20, last[0] + last[1] + Math.max(0, gap));
+  return { tiles, period };
+}
+
+export function MarqueeDiagram({ bar, marquee, onTry, onPut }: MarqueeDiagramProps) {
+  const { layout } = useRundown();
+  const { viewport } = layout;
+  const element = itemAt(layout.elements, bar.element);
+  const inline = marquee.axis === 'inline';
+  const k = Math.min(W / viewport.width, H / viewport.height);
+  const [w, h] = [viewport.width * k, viewport.height * k];
+  const { tiles, period } = measureStrip(layout, bar.element, inline);
   const across = Math.max(6, (inline ? element.box.height : element.box.width) * k);
   const span = inline ? w : h;
   const runs = Math.min(40, Math.ceil(span / (period * k)) + 1);

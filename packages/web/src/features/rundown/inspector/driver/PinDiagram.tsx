@@ -94,15 +94,7 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
         <Beside at={goesAt} isQuiet>
           {pinDiagramText.releasedAt(grouped(hold.end))}
         </Beside>
-        {distance * scale.k > 30 && (
-          <text
-            className="side-adds"
-            textAnchor="middle"
-            transform={`translate(160 ${y(top + size + distance / 2)}) rotate(-90)`}
-          >
-            {pinDiagramText.addsPx(grouped(distance))}
-          </text>
-        )}
+        {distance * scale.k > 30 && <Adds at={y(top + size + distance / 2)} distance={distance} />}
       </svg>
     </div>
   );
@@ -127,5 +119,11 @@ interface BesideProps {
 const Beside = ({ at, isQuiet = false, children }: BesideProps) => (
   <text x={98} y={at} textAnchor="end" className={isQuiet ? 'quiet' : undefined}>
     {children}
+  </text>
+);
+
+const Adds = ({ at, distance }: { at: number; distance: number }) => (
+  <text className="side-adds" textAnchor="middle" transform={`translate(160 ${at}) rotate(-90)`}>
+    {pinDiagramText.addsPx(grouped(distance))}
   </text>
 );

@@ -26,6 +26,34 @@ interface TimeRulerProps {
   player: TimePlayer;
 }
 
+interface Drag {
+  grip: 'body' | 'end';
+  /** ms, and px of each */
+  by: number;
+  k: number;
+  /** to 1 ms, and nothing catches */
+  fine: boolean;
+}
+
+/** The time of a part that is dragged: in steps of 10 ms; another part’s end catches it within 5 px. */
+function draggedTime(
+  part: Motion,
+  own: Played,
+  others: readonly Played[],
+  { grip, by, k, fine }: Drag,
+): Time {
+  const was = present(part.time);
+  const step = fine ? 1 : 10;
+  const round = (ms: number, least: number) => `${Math.max(least, Math.round(ms / step) * step)}ms`;
+  if (grip === 'end') return { ...was, duration: round(Number.parseFloat(was.duration) + by, step) };
+  const delay = Number.parseFloat(was.delay);
+  const caught = fine ? undefined : others.find((o) => Math.abs(own.start + by - o.end) * k < 5);
+  return {
+    ...was,
+    delay: caught ? `${Math.max(0, delay + caught.end - own.start)}ms` : round(delay + by, 0),
+  };
+}
+
 export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerProps) {
   const { session } = useOpenedPage();
   const { select } = useRundown();
@@ -35,26 +63,12 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
   const most = frozen.current ?? length;
   const k = (H - TOP - 10) / most;
   const y = (ms: number) => TOP + ms * k;
-  const step = STEPS.find((s) => s * k >= 22) ?? 20_000;
   const pitch = Math.min(72, 210 / Math.max(1, parts.length));
 
   const drag = (e: PointerEvent<SVGRectElement>, part: Motion, grip: 'body' | 'end') => {
-    const was = present(part.time);
-    const own = present(times.get(part.id));
     const others = parts.filter((p) => p.id !== part.id).flatMap((p) => times.get(p.id) ?? []);
-    const timeAt = (rows: number, event: { altKey: boolean }): Time => {
-      const fine = event.altKey ? 1 : 10;
-      const by = rows / k;
-      const round = (ms: number, least: number) => `${Math.max(least, Math.round(ms / fine) * fine)}ms`;
-      if (grip === 'end') return { ...was, duration: round(Number.parseFloat(was.duration) + by, fine) };
-      const delay = Number.parseFloat(was.delay);
-      // Another part’s end catches within 5 px.
-      const caught = event.altKey ? undefined : others.find((o) => Math.abs(own.start + by - o.end) * k < 5);
-      return {
-        ...was,
-        delay: caught ? `${Math.max(0, delay + caught.end - own.start)}ms` : round(delay + by, 0),
-      };
-    };
+    const timeAt = (rows: number, event: { altKey: boolean }) =>
+      draggedTime(part, present(times.get(part.id)), others, { grip, by: rows / k, k, fine: event.altKey });
     const label = grip === 'end' ? 'change a duration' : 'change a delay';
     const begun = dragOperation(e, session, {
       operation: (rows, event) => changeMotion(part.id, label, (m) => ({ ...m, time: timeAt(rows, event) })),
@@ -91,14 +105,7 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
       <PlayRow length={length} player={player} />
       <svg ref={svg} width="100%" height={H} role="group" aria-label={timeRulerText.partsOverTime}>
         <rect className="time-ground" x={0} y={0} width="100%" height={H} onPointerDown={scrub} />
-        {Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step).map((ms) => (
-          <g key={ms} className="time-tick">
-            <text x={LEFT - 12} y={y(ms) + 4} textAnchor="end">
-              {ms}
-            </text>
-            <path d={`M${LEFT - 8} ${y(ms)}H400`} />
-          </g>
-        ))}
+        <TimeTicks most={most} k={k} y={y} />
         {parts.map((p, i) => {
           const before = parts.findIndex((o) => o.id === p.time?.after);
           return (
@@ -131,6 +138,19 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
       <span className="count">{timeRulerText.ms(parts.length, Math.round(length))}</span>
     </div>
   );
+}
+
+/** `k`: px of a ms. */
+function TimeTicks({ most, k, y }: { most: number; k: number; y(ms: number): number }) {
+  const step = STEPS.find((s) => s * k >= 22) ?? 20_000;
+  return Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step).map((ms) => (
+    <g key={ms} className="time-tick">
+      <text x={LEFT - 12} y={y(ms) + 4} textAnchor="end">
+        {ms}
+      </text>
+      <path d={`M${LEFT - 8} ${y(ms)}H400`} />
+    </g>
+  ));
 }
 
 function PlayRow({ length, player }: { length: number; player: TimePlayer }) {

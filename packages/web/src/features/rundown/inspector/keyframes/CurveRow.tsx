@@ -61,6 +61,40 @@ interface RowProps {
   children?: ReactNode;
 }
 
+type Heard = Pick<RowProps, 'curve' | 'open' | 'onOpen' | 'onTry' | 'onPut'>;
+
+/** Pulls a keyframe. `freeze` keeps the scale of the drawing meanwhile. */
+const keyframeDrag =
+  (
+    { curve, open, onOpen, onTry, onPut }: Heard,
+    freeze: (scale: { low: number; high: number } | null) => void,
+  ) =>
+  (e: PointerEvent<SVGCircleElement>, index: number): void => {
+    const { keyframes } = curve;
+    const { clientX } = e;
+    const keyframe = itemAt(keyframes, index);
+    let latest: Keyframe[] | null = null;
+    const begun = beginDrag(e, {
+      move(by, event) {
+        freeze({ low: curve.low, high: curve.high });
+        latest = pulled(curve, index, [event.clientX - clientX, by], event.altKey) ?? latest;
+        if (latest) onTry(latest);
+      },
+      drop() {
+        freeze(null);
+        const moved = latest?.find((k) => !keyframes.includes(k));
+        if (latest) onPut(latest, curveRowText.change(curve.property));
+        if (moved && open === index) onOpen(moved);
+      },
+      putBack(given) {
+        freeze(null);
+        onTry(null);
+        if (!given) onOpen(keyframe);
+      },
+    });
+    if (begun) e.preventDefault();
+  };
+
 export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children }: RowProps) {
   const svg = useRef<SVGSVGElement>(null);
   const [frozen, setFrozen] = useState<{ low: number; high: number } | null>(null);
@@ -75,30 +109,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
   const { keyframes } = curve;
   const selected = open !== null && keyframes[open] ? { index: open } : null;
 
-  const drag = (e: PointerEvent<SVGCircleElement>, index: number) => {
-    const { clientX } = e;
-    const keyframe = itemAt(keyframes, index);
-    let latest: Keyframe[] | null = null;
-    const begun = beginDrag(e, {
-      move(by, event) {
-        setFrozen({ low: curve.low, high: curve.high });
-        latest = pulled(curve, index, [event.clientX - clientX, by], event.altKey) ?? latest;
-        if (latest) onTry(latest);
-      },
-      drop() {
-        setFrozen(null);
-        const moved = latest?.find((k) => !keyframes.includes(k));
-        if (latest) onPut(latest, curveRowText.change(curve.property));
-        if (moved && open === index) onOpen(moved);
-      },
-      putBack(given) {
-        setFrozen(null);
-        onTry(null);
-        if (!given) onOpen(keyframe);
-      },
-    });
-    if (begun) e.preventDefault();
-  };
+  const drag = keyframeDrag({ curve, open, onOpen, onTry, onPut }, setFrozen);
   const remove = (index: number) => {
     onOpen(null);
     const left = keyframes.filter((_, i) => i !== index);

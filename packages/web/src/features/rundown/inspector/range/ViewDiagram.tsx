@@ -1,5 +1,6 @@
 /** The viewport, and the element where its motion starts and ends. The two ghosts can be dragged. */
 import { useRef } from 'react';
+import type { PointerEvent as ReactPointerEvent, SVGProps } from 'react';
 import { useStore } from 'zustand';
 import { meetingAt, toMeeting, itemAt, present } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
@@ -7,6 +8,7 @@ import { useGrip } from '../../chart/use-grip.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
 import { gutterWords, pointWords } from '../../../../editor/words.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
+import type { Side } from '../../model/moves.ts';
 import { viewDiagramText } from '../text.ts';
 
 const BOX = { w: 168, h: 176 };
@@ -52,6 +54,10 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
     return -(inline ? e.clientX - frame.left : e.clientY - frame.top) / k;
   };
   const [near, far] = g.insets;
+  const insets = [
+    [Math.min(0, near), Math.abs(near)],
+    [Math.min(g.port, g.port - far), Math.abs(far)],
+  ].filter((inset): inset is [number, number] => inset[1] !== 0);
   let firstWord = -Infinity;
   return (
     <div className="diagram">
@@ -65,15 +71,9 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
         className={inline ? 'across' : undefined}
       >
         <rect className="diagram-port" {...box(at(0), g.port * k, 0.5, across)} />
-        {near !== 0 && (
-          <rect className="diagram-inset" {...box(at(Math.min(0, near)), Math.abs(near) * k, 0.5, across)} />
-        )}
-        {far !== 0 && (
-          <rect
-            className="diagram-inset"
-            {...box(at(Math.min(g.port, g.port - far)), Math.abs(far) * k, 0.5, across)}
-          />
-        )}
+        {insets.map(([from, length]) => (
+          <rect key={from} className="diagram-inset" {...box(at(from), length * k, 0.5, across)} />
+        ))}
         <path
           className="diagram-arrow"
           d={
@@ -91,29 +91,23 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
           const y = Math.abs(word - before) < LINE ? before + LINE : word;
           if (side === 'start') firstWord = word;
           return (
-            <g
+            <Ghost
               key={side}
-              className={`ghost ${side}`}
-              data-ghost={side}
-              onPointerDown={(e) => start(e, bar, side, pointer)}
-            >
-              <title>{viewDiagramText.dragWhereTheElement(side)}</title>
-              <rect {...box(at(itemAt(tops, i)), size, aside, width)} />
-              <path className="ghost-line" d={line(met, aside, across)} />
-              {inline ? (
-                <text
-                  x={Math.min((high - low) * k - 4, met + 3)}
-                  y={across + (i ? 15 : 4)}
-                  textAnchor={met > 110 ? 'end' : 'start'}
-                >
-                  {gutterWords(point, side, 'view')}
-                </text>
-              ) : (
-                <text x={BOX.w - 2} y={y} textAnchor="end">
-                  {gutterWords(point, side, 'view')}
-                </text>
-              )}
-            </g>
+              side={side}
+              text={gutterWords(point, side, 'view')}
+              rect={box(at(itemAt(tops, i)), size, aside, width)}
+              line={line(met, aside, across)}
+              words={
+                inline
+                  ? {
+                      x: Math.min((high - low) * k - 4, met + 3),
+                      y: across + (i ? 15 : 4),
+                      textAnchor: met > 110 ? 'end' : 'start',
+                    }
+                  : { x: BOX.w - 2, y, textAnchor: 'end' }
+              }
+              onDown={(e) => start(e, bar, side, pointer)}
+            />
           );
         })}
         {now + g.size >= low && now <= high && (
@@ -124,6 +118,26 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
     </div>
   );
 }
+
+interface GhostProps {
+  side: Side;
+  text: string;
+  rect: SVGProps<SVGRectElement>;
+  /** the line of the viewport that it meets */
+  line: string;
+  words: SVGProps<SVGTextElement>;
+  onDown(e: ReactPointerEvent<SVGGElement>): void;
+}
+
+/** The element where its motion starts or ends. */
+const Ghost = ({ side, text, rect, line, words, onDown }: GhostProps) => (
+  <g className={`ghost ${side}`} data-ghost={side} onPointerDown={onDown}>
+    <title>{viewDiagramText.dragWhereTheElement(side)}</title>
+    <rect {...(rect as object)} />
+    <path className="ghost-line" d={line} />
+    <text {...(words as object)}>{text}</text>
+  </g>
+);
 
 interface WordsProps {
   bar: Bar;
