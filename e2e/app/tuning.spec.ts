@@ -195,6 +195,7 @@ test('another size is measured by itself and remembered; reduced motion can be s
     .toBe(390);
   await expect(page.locator('.bar')).toHaveCount(1);
   await page.reload();
+  await expect(page.locator('.preview[data-link="ready"]')).toBeVisible({ timeout: 30_000 });
   await expect
     .poll(() =>
       preview(page)

@@ -109,6 +109,8 @@ async function compared(
             e.scrollLeft = share * (e.scrollWidth - e.clientWidth);
           }),
         );
+        // Animations begin with the frame after the one that starts them.
+        for (let i = 0; i < 2; i++) await next();
         if (settle) await played(settle);
         await next();
         before.forEach((e, k) => {

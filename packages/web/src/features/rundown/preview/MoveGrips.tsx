@@ -109,7 +109,8 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
     pulling(e, {
       session,
       link,
-      bar, element,
+      bar,
+      element,
       curve: present(of(property)),
       progress,
       scale,
