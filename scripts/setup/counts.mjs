@@ -19,6 +19,26 @@ const listFiles = () =>
   );
 const count = (texts, pattern) => texts.reduce((n, t) => n + (t.match(pattern)?.length ?? 0), 0);
 
+/** Asked for by other packages, or by name in a comment that the runner reads. */
+const UNSEEN = ['@swc/core', '@testing-library/dom', 'jest-environment-jsdom'];
+const CONFIGS = ['eslint.config.js', 'jest.config.js', 'playwright.config.ts'];
+
+/** Packages that are installed and that nothing imports or names. */
+function unusedPackages(texts) {
+  const manifests = [
+    'package.json',
+    ...readdirSync(inRoot('packages')).map((p) => `packages/${p}/package.json`),
+  ];
+  const all = [...texts, ...CONFIGS.map((f) => readFileSync(inRoot(f), 'utf8'))].join('\n');
+  const named = (name) => new RegExp(`['"\`/]${name.replaceAll('.', '\\.')}['"\`/]`).test(all);
+  return manifests.flatMap((path) => {
+    const { dependencies, devDependencies } = JSON.parse(readFileSync(inRoot(path), 'utf8'));
+    return Object.keys({ ...dependencies, ...devDependencies }).filter(
+      (name) => !UNSEEN.includes(name) && !named(name.replace('@types/', '')),
+    );
+  });
+}
+
 /** Rows in words, and what is wrong, in sentences. */
 export function counts() {
   const files = listFiles().map((path) => ({ path, text: readFileSync(inRoot(path), 'utf8') }));
@@ -41,6 +61,7 @@ export function counts() {
     /[\w)\]]!(?=[.;,)\]\s[])(?!=)/g,
   );
   const assertions = (1000 * sure) / sum(sources);
+  const unused = unusedPackages(files.map((f) => f.text));
   const longest = sources.filter((f) => lines(f) > 300).map((f) => `${f.path} ${lines(f)}`);
   return {
     rows: [
@@ -48,6 +69,7 @@ export function counts() {
       `waits by the clock in tests: ${waits}`,
       `comparisons of a driver’s kind outside its file: ${kinds}`,
       `non-null assertions: ${assertions.toFixed(1)} per 1,000 lines`,
+      `packages that nothing uses: ${unused.length}`,
       `files over 300 lines: ${longest.length}${longest.length ? ` (${longest.join(', ')})` : ''}`,
     ],
     wrong: [
@@ -58,6 +80,7 @@ export function counts() {
       ...(assertions > MAX_ASSERTIONS
         ? [`${assertions.toFixed(1)} non-null assertions per 1,000 lines: see core/src/assert.`]
         : []),
+      ...unused.map((name) => `Nothing uses ${name}: uninstall it.`),
       ...(kinds > 0 ? [`A driver’s kind is compared outside its file in ${kinds} places.`] : []),
     ],
   };
