@@ -62,7 +62,11 @@ export default ts.config(
   {
     files: ['packages/*/src/**/*.{ts,tsx}'],
     ignores: ['**/drivers/**', '**/*.test.{ts,tsx}', '**/testing/**', '**/app/parts/**'],
-    rules: { 'no-restricted-syntax': ['error', ...OF_SOURCES, ...OF_DRIVERS] },
+    rules: {
+      'no-restricted-syntax': ['error', ...OF_SOURCES, ...OF_DRIVERS],
+      'max-lines-per-function': ['error', 80],
+      'max-params': ['error', 5],
+    },
   },
   {
     files: ['packages/*/src/**/drivers/**/*.{ts,tsx}'],

@@ -78,6 +78,42 @@ function Signs() {
   );
 }
 
+function Notices() {
+  return (
+    <>
+      <Part name="Notices">
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            notify('The motion was deleted.', {
+              action: { label: 'Undo', run: () => notify('Undid: delete.') },
+            })
+          }
+        >
+          One that can be undone
+        </button>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => notifyError(new Error('The Lyvek server does not answer. Lyvek keeps trying.'))}
+        >
+          An error
+        </button>
+      </Part>
+      <Part name="Waiting">
+        <Waiting what="Opening the page …" failure={null} goesOn again={() => undefined} />
+        <Waiting
+          what=""
+          failure={new Error('The Lyvek server does not answer. Lyvek keeps trying.')}
+          goesOn
+          again={() => undefined}
+        />
+      </Part>
+    </>
+  );
+}
+
 export function PartsPage() {
   const [number, setNumber] = useState(12);
   const [css, setCss] = useState('calc(10% + 24px)');
@@ -122,35 +158,7 @@ export function PartsPage() {
             <SaveMark key={i} save={save} />
           ))}
         </Part>
-        <Part name="Notices">
-          <button
-            type="button"
-            className="btn"
-            onClick={() =>
-              notify('The motion was deleted.', {
-                action: { label: 'Undo', run: () => notify('Undid: delete.') },
-              })
-            }
-          >
-            One that can be undone
-          </button>
-          <button
-            type="button"
-            className="btn"
-            onClick={() => notifyError(new Error('The Lyvek server does not answer. Lyvek keeps trying.'))}
-          >
-            An error
-          </button>
-        </Part>
-        <Part name="Waiting">
-          <Waiting what="Opening the page …" failure={null} goesOn again={() => undefined} />
-          <Waiting
-            what=""
-            failure={new Error('The Lyvek server does not answer. Lyvek keeps trying.')}
-            goesOn
-            again={() => undefined}
-          />
-        </Part>
+        <Notices />
         <Part name="Starting points">
           {EFFECTS.map((effect) => (
             <figure key={effect.id} className="m-0 w-24 text-center">

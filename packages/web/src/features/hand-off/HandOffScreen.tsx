@@ -41,16 +41,8 @@ export function HandOffScreen() {
   useEffect(() => {
     window.document.title = `Hand-off · ${page.name} · Lyvek`;
   }, [page.name]);
-  // The chosen motion’s first rule comes into sight.
-  useEffect(() => {
-    if (chosen !== null)
-      window.document
-        .querySelector('.hand-css .marked')
-        ?.scrollIntoView({ block: 'center', inline: 'nearest' });
-  }, [chosen]);
   if (!measured) return <Unmeasured />;
   if (!assembled) return <Waiting what={handOffScreenText.generatingCss} {...waiting} />;
-  const marked = assembled.lines.filter((l) => chosen !== null && l.piece.motions.includes(chosen));
   const copy = (text: string, what: string) =>
     void navigator.clipboard
       .writeText(text)
@@ -78,17 +70,7 @@ export function HandOffScreen() {
           onChoose={setChosen}
         />
       </section>
-      <section className="hand-css">
-        <header className="hand-head">
-          <b>{assembled.sheet.href}</b>{' '}
-          <span>{handOffScreenText.writtenLines(assembled.css.split('\n').length - 1)}</span>
-          <span className="grow" />
-          <button type="button" className="btn small" onClick={() => copy(assembled.css, 'The CSS')}>
-            {handOffScreenText.copy}
-          </button>
-        </header>
-        <Code text={assembled.css} language="css" marks={marked} />
-      </section>
+      <CssColumn assembled={assembled} chosen={chosen} onCopy={copy} />
       {page.live ? (
         <LiveLines document={document} assembled={assembled} onCopy={copy} />
       ) : (
@@ -124,6 +106,41 @@ function useScriptBytes(assembled: Assembled | null): number | null {
   });
   if (!assembled?.script) return null;
   return runtimes.reduce((sum, name) => sum + (sizes?.[name] ?? 0), assembled.script.text.length);
+}
+
+interface CssColumnProps {
+  assembled: Assembled;
+  /** the motion whose rules are marked */
+  chosen: string | null;
+  onCopy(text: string, what: string): void;
+}
+
+function CssColumn({ assembled, chosen, onCopy }: CssColumnProps) {
+  // The chosen motion’s first rule comes into sight.
+  useEffect(() => {
+    if (chosen !== null)
+      window.document
+        .querySelector('.hand-css .marked')
+        ?.scrollIntoView({ block: 'center', inline: 'nearest' });
+  }, [chosen]);
+  const marked = assembled.lines.filter((l) => chosen !== null && l.piece.motions.includes(chosen));
+  return (
+    <section className="hand-css">
+      <header className="hand-head">
+        <b>{assembled.sheet.href}</b>{' '}
+        <span>{handOffScreenText.writtenLines(assembled.css.split('\n').length - 1)}</span>
+        <span className="grow" />
+        <button
+          type="button"
+          className="btn small"
+          onClick={() => onCopy(assembled.css, handOffScreenText.theCss)}
+        >
+          {handOffScreenText.copy}
+        </button>
+      </header>
+      <Code text={assembled.css} language="css" marks={marked} />
+    </section>
+  );
 }
 
 interface HandSentenceProps {

@@ -14,6 +14,7 @@ export const handOffScreenText = {
   whatPlaysTheMotions: (word: string) => `What plays the motions: ${word}`,
   inThisHandOff: 'In this hand-off',
   cssScript: (byCss: number, byScript: number) => `${byCss} CSS, ${byScript} script`,
+  theCss: 'The CSS',
   writtenLines: (count: number) => `written, ${count} lines`,
   copy: 'Copy',
   proof: 'Proof',

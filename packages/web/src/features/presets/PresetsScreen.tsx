@@ -10,17 +10,18 @@ import { Search } from '../../ui/Search.tsx';
 import { ShelfFrame } from '../../ui/ShelfFrame.tsx';
 import { PresetDetail } from './PresetDetail.tsx';
 import { PresetRow } from './PresetRow.tsx';
+import { useFileDrop } from '../../ui/use-file-drop.ts';
 import { presetsScreenText } from './text.ts';
 
 export function PresetsScreen() {
   const { presets, findEffect, isPending, query: request, refresh } = usePresets();
   const [query, setQuery] = useState('');
   const [chosen, setChosen] = useState<string | null>(null);
-  const [over, setOver] = useState(false);
   useEffect(() => {
     document.title = 'Presets · Lyvek';
   }, []);
   const { bring, remove, copy } = usePresetActs(refresh, setChosen);
+  const { over, listeners } = useFileDrop(({ files }) => void bring([...files]));
   const shown = presets.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase()));
   const open = presets.find((p) => p.id === chosen) ?? shown[0];
   return (
@@ -38,19 +39,7 @@ export function PresetsScreen() {
       }
     >
       <PresetsHead presets={presets} isPending={isPending} onFiles={(files) => void bring(files)} />
-      <main
-        className={`presets${over ? ' over' : ''}`}
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={(e) => e.currentTarget === e.target && setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          setOver(false);
-          void bring([...e.dataTransfer.files]);
-        }}
-      >
+      <main className={`presets${over ? ' over' : ''}`} {...listeners}>
         {!request.data && request.failureReason ? (
           <Waiting what="" {...listWaiting(request)} />
         ) : !isPending && presets.length === 0 ? (

@@ -16,6 +16,7 @@ import { PageMenu } from './PageMenu.tsx';
 import { PageStrip } from './PageStrip.tsx';
 import { ProjectCrumb } from './ProjectCrumb.tsx';
 import { ShelfFrame } from '../../ui/ShelfFrame.tsx';
+import { useFileDrop } from '../../ui/use-file-drop.ts';
 import { rackText } from './text.ts';
 import { useAdding } from './use-adding.ts';
 import type { EntryChoice } from './use-adding.ts';
@@ -28,7 +29,6 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   const client = useQueryClient();
   const [query, setQuery] = useState('');
   const [scale, setScale] = useState(24);
-  const [over, setOver] = useState(false);
   const [measured, setMeasured] = useState<Map<string, Layout>>(new Map());
   const refresh = () => client.invalidateQueries({ queryKey: ['shelf'] });
   const makeLayout = (p: PageOnShelf) =>
@@ -41,6 +41,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   );
 
   const adding = useAdding(project.id, refresh);
+  const { over, listeners } = useFileDrop((files) => void adding.addFiles(fromDrop(files.items)));
   return (
     <ShelfFrame
       crumbs={<ProjectCrumb project={project} />}
@@ -54,19 +55,7 @@ export function Rack({ shelf }: { shelf: Shelf }) {
       }
     >
       <ShelfHead count={pages.length} scale={scale} onScale={setScale} />
-      <main
-        className="shelf"
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={(e) => e.currentTarget === e.target && setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          setOver(false);
-          void adding.addFiles(fromDrop(e.dataTransfer.items));
-        }}
-      >
+      <main className="shelf" {...listeners}>
         <div className="rail-line-top" />
         <div className="shelf-grid" style={{ backgroundSize: `100% ${1000 / scale}px` }}>
           <ShelfAxis scale={scale} />

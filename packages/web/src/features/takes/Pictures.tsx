@@ -1,8 +1,7 @@
 /** The pictures of a reference: brought, placed at their scroll offsets, taken out. */
 import { present } from '@lyvek/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import type { DragEvent } from 'react';
+import { useRef } from 'react';
 import { useStore } from 'zustand';
 import type { ReferenceFacts } from '@lyvek/api';
 import { api, things } from '../../state/api.ts';
@@ -14,6 +13,7 @@ import { useOpenedPage } from '../../state/opened-page.ts';
 import { placedAt } from './model/placed-at.ts';
 import { useTakes } from './takes-context.ts';
 import { useBesideKey } from './use-beside.ts';
+import { useFileDrop } from '../../ui/use-file-drop.ts';
 import { picturesText } from './text.ts';
 
 export function Pictures({ set }: { set: ReferenceFacts }) {
@@ -23,7 +23,6 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
   const [, setKey] = useBesideKey();
   const at = useStore(looking, (s) => s.at);
   const client = useQueryClient();
-  const [over, setOver] = useState(false);
   const refresh = () => client.invalidateQueries({ queryKey: ['references', page.id] });
   const act = useMutation({
     mutationFn: (run: () => Promise<unknown>) => run(),
@@ -43,21 +42,12 @@ export function Pictures({ set }: { set: ReferenceFacts }) {
         action: { label: 'Undo', run: () => act.mutate(() => things.references.restore({ id: set.id })) },
       });
     });
-  const drop = (e: DragEvent) => {
-    e.preventDefault();
-    setOver(false);
-    bring([...e.dataTransfer.files]);
-  };
+  const { over, listeners } = useFileDrop(({ files }) => bring([...files]));
   return (
     <section
       className={over ? 'takes-pictures over' : 'takes-pictures'}
       aria-label={picturesText.pictures}
-      onDragOver={(e) => {
-        e.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={drop}
+      {...listeners}
     >
       <header>
         <h2>{set.name}</h2>

@@ -22,6 +22,13 @@ const FREE = 21;
 /** Both of them drawn, whichever one is the budget. */
 const RATES = [60, 120];
 
+/** Frame times of the usual rates, and the budget, ms. */
+function rateLines(budget: number): { ms: number; isBudget: boolean }[] {
+  const lines = RATES.map((r) => ({ ms: 1000 / r, isBudget: Math.abs(1000 / r - budget) < 0.1 }));
+  if (!lines.some((l) => l.isBudget)) lines.push({ ms: budget, isBudget: true });
+  return lines;
+}
+
 export function Costs() {
   const { layout, frames, beside, prediction, summary, view, rows, max, document, measured, costs } =
     useTrials();
@@ -41,8 +48,7 @@ export function Costs() {
   const names = useMemo(() => new Map(document.motions.map((m) => [m.id, m.name])), [document.motions]);
   const toOffset = (e: PointerEvent<SVGElement>) =>
     Math.min(max, Math.max(0, offsetAt(e.clientY - e.currentTarget.getBoundingClientRect().top, view)));
-  const lines = RATES.map((r) => ({ ms: 1000 / r, isBudget: Math.abs(1000 / r - budget) < 0.1 }));
-  if (!lines.some((l) => l.isBudget)) lines.push({ ms: budget, isBudget: true });
+  const lines = rateLines(budget);
   const height = layout.viewport.height;
   return (
     <div className="costs">

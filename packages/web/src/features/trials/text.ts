@@ -173,7 +173,7 @@ export const dampedPageText = {
 };
 
 export const tryItText = {
-  feel: 'Feel',
+  region: 'Damping',
   tryIt: 'Try it',
   compare: 'Compare',
   damping: ', damping:',

@@ -41,6 +41,12 @@ interface Pulled {
   onSaid(said: Said | null): void;
 }
 
+/** Where a grip was pressed, in the drawing. */
+function findPoint({ clientX, clientY, currentTarget }: PointerEvent<SVGElement>): { x: number; y: number } {
+  const frame = present(currentTarget.ownerSVGElement).getBoundingClientRect();
+  return { x: clientX - frame.left, y: clientY - frame.top };
+}
+
 /** Pulls the keyframe that is nearest to the playhead. */
 function pulling(
   e: PointerEvent<Element>,
@@ -77,6 +83,22 @@ function pulling(
   });
 }
 
+/** The middle of an element as it is drawn now, and how long the arms of its grips are; px of the screen. */
+function findCentre(
+  element: Layout['elements'][number],
+  moved: Curve | undefined,
+  { progress, y, scale }: { progress: number; y: number; scale: number },
+) {
+  const [tx, ty] = moved && moved.number < 2 ? shownShift(moved, progress) : [0, 0];
+  const top = drawnAt(element, y) + ty;
+  const centre = {
+    x: (element.box.x + tx + element.box.width / 2) * scale,
+    y: (top + element.box.height / 2) * scale,
+  };
+  const arm = Math.max(26, Math.min(70, (element.box.height * scale) / 2 - 10));
+  return { centre, arm };
+}
+
 export function MoveGrips({ scale, width, height }: MoveGripsProps) {
   const { session } = useOpenedPage();
   const { link } = useShownPage();
@@ -91,14 +113,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
   const of = (p: Property) => curves.find((c) => c.property === p);
   if (!of('translate') && !of('scale') && !of('rotate')) return null;
   const progress = progressAt(y, bar.placed);
-  const moved = of('translate');
-  const [tx, ty] = moved && moved.number < 2 ? shownShift(moved, progress) : [0, 0];
-  const top = drawnAt(element, y) + ty;
-  const centre = {
-    x: (element.box.x + tx + element.box.width / 2) * scale,
-    y: (top + element.box.height / 2) * scale,
-  };
-  const arm = Math.max(26, Math.min(70, (element.box.height * scale) / 2 - 10));
+  const { centre, arm } = findCentre(element, of('translate'), { progress, y, scale });
   if (!said && (centre.y < -40 || centre.y > height + 40)) return null;
   const at = {
     x: Math.min(width - 20, Math.max(20, centre.x)),
@@ -118,10 +133,6 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
       value,
       onSaid: setSaid,
     });
-  const from = (event: { clientX: number; clientY: number; currentTarget: Element }) => {
-    const frame = present((event.currentTarget as SVGElement).ownerSVGElement).getBoundingClientRect();
-    return { x: event.clientX - frame.left, y: event.clientY - frame.top };
-  };
   const away = (p: { x: number; y: number }) => Math.hypot(p.x - at.x, p.y - at.y);
   const angle = (p: { x: number; y: number }) => (Math.atan2(p.y - at.y, p.x - at.x) * 180) / Math.PI;
   return (
@@ -137,7 +148,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
           at={at}
           arm={arm}
           onDown={(e) => {
-            const begun = angle(from(e));
+            const begun = angle(findPoint(e));
             pull(e, 'rotate', (css, to) => pulledRotate(css, angle(to) - begun));
           }}
         />
@@ -147,7 +158,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
           at={at}
           arm={arm}
           onDown={(e) => {
-            const begun = Math.max(4, away(from(e)));
+            const begun = Math.max(4, away(findPoint(e)));
             pull(e, 'scale', (css, to) => pulledScale(css, away(to) / begun));
           }}
         />
@@ -156,7 +167,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
         <TranslateGrip
           at={at}
           onDown={(e) => {
-            const begun = from(e);
+            const begun = findPoint(e);
             pull(e, 'translate', (css, to) =>
               pulledTranslate(css, (to.x - begun.x) / scale, (to.y - begun.y) / scale),
             );

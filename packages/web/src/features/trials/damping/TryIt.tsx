@@ -1,4 +1,4 @@
-/** Feel: how a follow setting answers a push of the hand at two refresh rates, with the figures that the limits are set on. */
+/** Damping: how a setting answers a push of scroll input at two refresh rates, with the figures that the limits are set on. */
 import { useCallback, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import { clockById, HAND_INPUTS, itemAt, lastItem } from '@lyvek/core';
@@ -45,7 +45,7 @@ export function TryIt({ tabs, damped, tryIt }: TryItProps) {
   const away = useCallback(() => tryIt(false), [tryIt]);
   return (
     <>
-      <section className="feel" aria-label={tryItText.feel}>
+      <section className="feel" aria-label={tryItText.region}>
         <h2>
           {tabs}
           <span className="grow" />

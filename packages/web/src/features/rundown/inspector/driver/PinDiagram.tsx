@@ -15,6 +15,15 @@ import { pinDiagramText } from '../text.ts';
 const W = 190;
 const H = 226;
 
+/** Rows of the words beside the track: where it is held, where it lets go, and the window between or beside these. */
+function placeWords([held, goes]: readonly [number, number], [top, bottom]: readonly [number, number]) {
+  const heldAt = Math.max(9, held - 3);
+  const goesAt = Math.min(H - 3, goes + 4);
+  const beside = [top + 9, (top + bottom) / 2 + 4, bottom];
+  const isFree = (at: number) => Math.min(Math.abs(at - heldAt), Math.abs(at - goesAt)) >= 11;
+  return { heldAt, goesAt, nowAt: beside.find(isFree) ?? top + 9 };
+}
+
 export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
   const { session } = useOpenedPage();
   const { link } = useShownPage();
@@ -31,11 +40,7 @@ export function PinDiagram({ pin, hold }: { pin: Pin; hold: PinnedSpan }) {
   const scale = frozen.current ?? { first, k: (H - 22) / (last - first) };
   const y = (px: number) => 16 + (px - scale.first) * scale.k;
   const now = Math.min(last - port, Math.max(first, offset));
-  const heldAt = Math.max(9, y(top) - 3);
-  const goesAt = Math.min(H - 3, y(top + distance + size) + 4);
-  const beside = [y(now) + 9, y(now + port / 2) + 4, y(now + port)];
-  const nowAt =
-    beside.find((at) => Math.min(Math.abs(at - heldAt), Math.abs(at - goesAt)) >= 11) ?? beside[0];
+  const { heldAt, goesAt, nowAt } = placeWords([y(top), y(top + distance + size)], [y(now), y(now + port)]);
   const shown = top + Math.min(distance, Math.max(0, offset - hold.start));
 
   const drag = (e: PointerEvent<SVGRectElement>) => {

@@ -79,26 +79,10 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
     select(part.id);
   };
 
-  const scrub = (e: PointerEvent<SVGRectElement>) => {
-    const seek = (event: { clientY: number }) =>
-      player.seek(
-        Math.min(
-          length,
-          Math.max(0, (event.clientY - present(svg.current).getBoundingClientRect().top - TOP) / k),
-        ),
-      );
-    const putBack = (given: boolean) => {
-      if (!given) return;
-      if (at === null) player.release();
-      else player.seek(at);
-    };
-    const begun = beginDrag(e, {
-      move: (_by, event) => seek(event),
-      drop: (_by, event) => seek(event),
-      putBack,
-    });
-    if (begun) seek(e);
-  };
+  const scrub = (e: PointerEvent<SVGRectElement>) =>
+    scrubbing(e, player, (clientY) =>
+      Math.min(length, Math.max(0, (clientY - present(svg.current).getBoundingClientRect().top - TOP) / k)),
+    );
 
   return (
     <div className="time-ruler">
@@ -138,6 +122,27 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
       <span className="count">{timeRulerText.ms(parts.length, Math.round(length))}</span>
     </div>
   );
+}
+
+/** Sets the time by hand; given up, it goes on from where it was. */
+function scrubbing(
+  e: PointerEvent<SVGRectElement>,
+  player: TimePlayer,
+  timeAt: (clientY: number) => number,
+): void {
+  const { at } = player.store.getState();
+  const seek = (event: { clientY: number }) => player.seek(timeAt(event.clientY));
+  const putBack = (given: boolean) => {
+    if (!given) return;
+    if (at === null) player.release();
+    else player.seek(at);
+  };
+  const begun = beginDrag(e, {
+    move: (_by, event) => seek(event),
+    drop: (_by, event) => seek(event),
+    putBack,
+  });
+  if (begun) seek(e);
 }
 
 /** `k`: px of a ms. */

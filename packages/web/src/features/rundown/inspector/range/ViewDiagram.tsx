@@ -14,24 +14,13 @@ import { viewDiagramText } from '../text.ts';
 const BOX = { w: 168, h: 176 };
 const LINE = 13;
 
-export function ViewDiagram({ bar }: { bar: Bar }) {
-  const { link } = useShownPage();
-  const inline = bar.placed.axis === 'inline';
-  const scrolled = useStore(link.store, (s) => s.offset[inline ? 'x' : 'y']);
-  const start = useGrip();
-  const svg = useRef<SVGSVGElement>(null);
-  const g = bar.placed.geometry;
-  const { start: s0, end: s1 } = bar.placed;
-  if (!g)
-    return (
-      <div className="diagram">
-        <h3>{viewDiagramText.overThePage}</h3>
-        <PageDiagram bar={bar} />
-        <p>{viewDiagramText.toPxOfScroll(grouped(s0), grouped(s1))}</p>
-      </div>
-    );
+type Geometry = NonNullable<Bar['placed']['geometry']>;
+
+/** Where everything is drawn. Along is the way of the scroll, px of the drawing. */
+function computeDrawing(placed: Bar['placed'], g: Geometry) {
+  const inline = placed.axis === 'inline';
   // The element's near edge in the viewport at both ends; the drawing shows what lies between and one viewport.
-  const tops = [g.top - s0, g.top - s1] as const;
+  const tops = [g.top - placed.start, g.top - placed.end] as const;
   const low = Math.min(0, ...tops);
   const high = Math.max(g.port, ...tops.map((t) => t + g.size));
   const [room, port] = inline ? [BOX.w, 150] : [BOX.h, 104];
@@ -48,7 +37,29 @@ export function ViewDiagram({ bar }: { bar: Bar }) {
       : { x: from, y: along, width: wide, height: length };
   const line = (along: number, from: number, to: number) =>
     inline ? `M${along} ${from}V${to}` : `M${from} ${along}H${to}`;
-  const now = g.top - (bar.placed.scroller === 0 ? scrolled : s0);
+  return { tops, low, high, k, at, across, size, width, aside, box, line };
+}
+
+export function ViewDiagram({ bar }: { bar: Bar }) {
+  const { geometry, start, end } = bar.placed;
+  if (geometry) return <InViewport bar={bar} geometry={geometry} />;
+  return (
+    <div className="diagram">
+      <h3>{viewDiagramText.overThePage}</h3>
+      <PageDiagram bar={bar} />
+      <p>{viewDiagramText.toPxOfScroll(grouped(start), grouped(end))}</p>
+    </div>
+  );
+}
+
+function InViewport({ bar, geometry: g }: { bar: Bar; geometry: Geometry }) {
+  const { link } = useShownPage();
+  const inline = bar.placed.axis === 'inline';
+  const scrolled = useStore(link.store, (s) => s.offset[inline ? 'x' : 'y']);
+  const start = useGrip();
+  const svg = useRef<SVGSVGElement>(null);
+  const { tops, low, high, k, at, across, size, width, aside, box, line } = computeDrawing(bar.placed, g);
+  const now = g.top - (bar.placed.scroller === 0 ? scrolled : bar.placed.start);
   const pointer = (e: PointerEvent) => {
     const frame = present(svg.current).getBoundingClientRect();
     return -(inline ? e.clientX - frame.left : e.clientY - frame.top) / k;
@@ -141,7 +152,7 @@ const Ghost = ({ side, text, rect, line, words, onDown }: GhostProps) => (
 
 interface WordsProps {
   bar: Bar;
-  geometry: NonNullable<Bar['placed']['geometry']>;
+  geometry: Geometry;
   /** of the element in the viewport, at the start and at the end, px */
   tops: readonly [number, number];
   now: number;
