@@ -54,6 +54,9 @@ async function begin(): Promise<void> {
     if (error) throw error;
     process.send?.({ ready: true, port: env.PORT });
   });
+  // Node closes idle connections after five seconds, now and then just as the next request is on its way.
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
+  server.headersTimeout = KEEP_ALIVE_MS + 1000;
   const lab = new LabQueue(pool, log, (file) => readFileSync(join(env.LYVEK_ROOT, 'dist', file)), turn);
   const worked = lab.work();
   const pruning = new AbortController();
@@ -77,6 +80,7 @@ async function begin(): Promise<void> {
   process.on('disconnect', end);
 }
 
+const KEEP_ALIVE_MS = 65_000;
 const PRUNE_EVERY_MS = 6 * 3_600_000;
 async function pruneNowAndThen(signal: AbortSignal): Promise<void> {
   for (let pause = env.LYVEK_PRUNE_MS; !signal.aborted; pause = PRUNE_EVERY_MS) {
