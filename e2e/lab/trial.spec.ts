@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { emptyDocument, summarize, itemAt, present } from '@lyvek/core';
 import type { MotionDocument, TrialResult } from '@lyvek/core';
-import { base, addPage, html, newProject, openRundown } from '../support/app.ts';
+import { base, addPage, html, newProject, openRundown, stack } from '../support/app.ts';
 import { askTrial, endedTrial, trialOf, trialSetup, VIEWPORT } from '../support/lab.ts';
 import { FULL, sampled } from '../support/full.ts';
 import { elapse } from '../support/time.ts';
@@ -214,21 +214,16 @@ test(
     const { take } = await added(request, page, 'killed', html(filler(200), ROWS));
     const first = await askTrial(request, take, { lasts: 16_000 });
     await expect.poll(async () => (await trialOf(request, first)).state, { timeout: 60_000 }).toBe('running');
+    const parentOf = (pid: string) =>
+      itemAt(present(/^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))), 1);
     const pids = () =>
       readdirSync('/proc').filter((p) => {
         if (!/^\d+$/.test(p)) return false;
         try {
           const line = readFileSync(`/proc/${p}/cmdline`, 'utf8');
-          // The lab’s own browser is the one whose parent is the server.
-          const parent = itemAt(
-            present(/^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${p}/status`, 'utf8'))),
-            1,
-          );
-          return (
-            /chrom/.test(line) &&
-            !/--type=/.test(line) &&
-            readFileSync(`/proc/${parent}/cmdline`, 'utf8').includes('dist/server.js')
-          );
+          if (!/chrom/.test(line) || /--type=/.test(line)) return false;
+          // The lab’s own browser is the one whose parent is the server that these tests have started.
+          return Number(parentOf(parentOf(p))) === stack().supervisor;
         } catch {
           return false;
         }
