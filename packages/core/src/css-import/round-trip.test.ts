@@ -8,6 +8,8 @@ import { layoutOfPage } from '../testing/page-layout.ts';
 import { readPage, takenOut } from './index.ts';
 import { reversedEasing, unrolled } from './animations/unroll.ts';
 import { parseEasing } from '../value/index.ts';
+import { asScroll, isAtLoad, isTimed } from '../drivers/index.ts';
+import type { Driver } from '../drivers/index.ts';
 
 const BODY = `<main>${Array.from({ length: 4 }, (_, i) => `<section id="s${i}" class="part"><h2>${i}</h2><p class="line odd">a</p><p class="line">b</p></section>`).join('')}</main>`;
 const HTML = `<!doctype html><html><head><title>x</title></head><body>${BODY}</body></html>`;
@@ -81,8 +83,8 @@ const motion = fc.record({
 });
 
 /** An intro hands over to what the scroll moves; where that is off under a condition, CSS says two different intros. */
-const isPlain = (list: readonly { driver: { kind: string }; narrow: { on?: boolean } | null }[]) =>
-  !list.some((m) => m.driver.kind === 'load') || !list.some((m) => m.narrow?.on !== undefined);
+const isPlain = (list: readonly { driver: object; narrow: { on?: boolean } | null }[]) =>
+  !list.some((m) => isAtLoad(m.driver as Driver)) || !list.some((m) => m.narrow?.on !== undefined);
 
 /** Documents that the schema takes, of motions on the page above. */
 const documents = fc
@@ -105,8 +107,8 @@ const documents = fc
         },
       ],
       motions: list.map(({ step, narrow, start, end, selector, name, ...m }, i) => {
-        const timed = m.driver.kind === 'trigger' || m.driver.kind === 'load';
-        const page = m.driver.kind === 'scroll';
+        const timed = isTimed(m.driver as Driver);
+        const page = asScroll(m.driver as Driver) !== null;
         return {
           ...m,
           id: `m_${i}`,

@@ -10,6 +10,7 @@ import { StripArt } from '../../editor/strip/StripArt.tsx';
 import { Ticks } from '../../editor/strip/Ticks.tsx';
 import { grouped, offsetAt, toRow, computeTicks } from '../../editor/strip/view.ts';
 import { useShownPage } from '../../preview/shown-page.ts';
+import { Bar, PeakMark } from './CostMarks.tsx';
 import { EventKeys, Events } from './Events.tsx';
 import { toAxis, findPeaks } from './model/costs.ts';
 import { pointAt, pointStore, useTrials } from './trials-context.ts';
@@ -205,34 +206,6 @@ function CostAxis({ width, lines, worst, budget, x }: AxisProps) {
   );
 }
 
-interface PeakProps {
-  y: number;
-  /** where its bar ends */
-  end: number;
-  width: number;
-  name: string;
-  /** ms */
-  total: number;
-  over: boolean;
-}
-
-function PeakMark({ y, end, width, name, total, over }: PeakProps) {
-  // Beside the bar where there is room, else below its end.
-  const inside = end + 24 + 5.6 * (name.length + 8) > width;
-  return (
-    <g className="peak">
-      <path d={`M${end + 2} ${y}h${inside ? 4 : 8}`} />
-      <text
-        x={inside ? width - 8 : end + 14}
-        y={inside ? y + 16 : y + 4}
-        textAnchor={inside ? 'end' : 'start'}
-      >
-        {name} <tspan className={over ? 'over' : ''}>{costsText.ms(total.toFixed(1))}</tspan>
-      </text>
-    </g>
-  );
-}
-
 function Legend({ size }: { size: number }) {
   const { beside, measured } = useTrials();
   return (
@@ -260,42 +233,4 @@ const short = (name: string) => (name.length > 18 ? `${name.slice(0, 17)}…` : 
 function totalAt(buckets: readonly Bucket[], at: number, size: number): string {
   const b = buckets[Math.min(buckets.length - 1, Math.floor(at / size))];
   return b && b.frames > 0 ? `${b.total.toFixed(1)} ms` : 'no frame';
-}
-
-function Bar({
-  bucket,
-  x,
-  budget,
-  per,
-  row,
-}: {
-  bucket: Bucket;
-  x(ms: number): number;
-  budget: number;
-  per: number;
-  row: number;
-}) {
-  const height = Math.max(0.8, (bucket.to - bucket.from) / per - 1);
-  let from = 0;
-  return (
-    <g>
-      {COST_PARTS.map((p) => {
-        const left = from;
-        from += bucket.parts[p];
-        const to = Math.min(from, budget);
-        return to > left ? (
-          <rect key={p} x={x(left)} width={x(to) - x(left)} y={row} height={height} className={`part-${p}`} />
-        ) : null;
-      })}
-      {bucket.total > budget && (
-        <rect
-          x={x(budget)}
-          width={x(bucket.total) - x(budget)}
-          y={row}
-          height={height}
-          className="part-over"
-        />
-      )}
-    </g>
-  );
 }
