@@ -12,7 +12,10 @@ import { all, pageOverflow, pageScroller, px, readRect, readStyle } from './dom.
 const MAX_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
 const SMALLEST = 8;
-const IGNORED = /^(SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD)$/;
+const MAX_SHAPES = 600;
+const IGNORED =
+  /^(SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD|defs|clipPath|mask|symbol|pattern|marker|title|desc|metadata)$/;
+const SHAPE = /^(g|path|rect|circle|ellipse|line|polyline|polygon|text|image|use|svg)$/;
 const MEDIA = /^(IMG|VIDEO|CANVAS|PICTURE|svg|IFRAME|OBJECT)$/;
 
 export interface Measured {
@@ -31,16 +34,20 @@ function isLarge(e: Element): boolean {
   return Math.min(width, height) > 0 && Math.max(width, height) >= SMALLEST;
 }
 
-/** Rendered and large enough to be meant, not inside an SVG. */
-function* worthMeasuring(root: Element): Generator<Element> {
-  const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT, (node) => {
-    const e = node as Element;
-    if (IGNORED.test(e.tagName)) return NodeFilter.FILTER_REJECT;
-    return e.parentElement instanceof SVGElement ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT;
-  });
-  for (let n = walker.nextNode(); n; n = walker.nextNode()) {
-    if (isLarge(n as Element)) yield n as Element;
+/** Rendered and large enough to be meant; shapes of drawings come last, for there may be thousands. */
+function worthMeasuring(root: Element): Element[] {
+  const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT, (node) =>
+    IGNORED.test((node as Element).tagName) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
+  );
+  const out: Element[] = [];
+  const shapes: Element[] = [];
+  for (let n = walker.nextNode() as Element | null; n; n = walker.nextNode() as Element | null) {
+    const inside = n.parentElement instanceof SVGElement;
+    if (!isLarge(n)) continue;
+    if (!inside) out.push(n);
+    else if (shapes.length < MAX_SHAPES && SHAPE.test(n.tagName)) shapes.push(n);
   }
+  return [...out, ...shapes];
 }
 
 export function measure(selectors: readonly string[], patch = new Patch()): Measured {
@@ -152,7 +159,7 @@ function readFacts(e: Element, { indexOf, boxes, naming, sections, queried }: Su
   return {
     selector: naming.of(e),
     tag: e.tagName.toLowerCase().slice(0, 60),
-    text: readText(e),
+    ...readNames(e),
     parent: findParent(e, indexOf),
     section: sections.of(e),
     scroller: Math.min(399, containers.findScroller(e)),
@@ -217,12 +224,26 @@ function findParent(e: Element, indexOf: Map<Element, number>): number {
 const hasOwnText = (e: Element) =>
   [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.nodeValue!.trim() !== '');
 
-/** What people would call it: its label, its heading, else its own words with spaces kept between blocks. */
+/** What people would call it, and what it is called in code. */
+function readNames(e: Element): Pick<ElementFacts, 'text' | 'label' | 'idClass'> {
+  const heading = hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption');
+  const label = tidy(
+    e.getAttribute('aria-label') ||
+      e.getAttribute('alt') ||
+      heading?.textContent ||
+      e.querySelector(':scope > title')?.textContent ||
+      '',
+  );
+  const idClass = [e.id && `#${e.id}`, ...[...e.classList].map((c) => `.${c}`)].join('');
+  return {
+    text: label || readText(e),
+    ...(label ? { label } : {}),
+    ...(idClass ? { idClass: shorten(wellFormed(idClass), 300) } : {}),
+  };
+}
+
+/** Its own words, with spaces kept between blocks. */
 function readText(e: Element): string {
-  const named =
-    e.getAttribute('aria-label') ??
-    (hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption')?.textContent);
-  if (named) return tidy(named);
   const words: string[] = [];
   const walker = document.createTreeWalker(e, NodeFilter.SHOW_TEXT);
   for (let n = walker.nextNode(), size = 0; n && size < 80; n = walker.nextNode()) {

@@ -161,9 +161,9 @@ function listen(): void {
       if (e.button === 0)
         say({
           type: 'picked',
-          element: picker.pick(e.clientX, e.clientY, elements, scale, e.altKey && e.shiftKey),
+          element: picker.pick(e.clientX, e.clientY, elements, scale, e.altKey && !e.shiftKey),
           additive: (e.shiftKey && !e.altKey) || e.ctrlKey,
-          aside: e.altKey && !e.shiftKey,
+          aside: e.altKey && e.shiftKey,
         });
     },
     capture,

@@ -31,7 +31,7 @@ const problems = (d: MotionDocument) => {
   const read = readDocument(d);
   return read.ok ? [] : read.problems;
 };
-const target = { selector: '#b', name: 'Other' };
+const target = { selector: '#b', nameOf: () => 'Other fades' };
 
 describe('copy and paste', () => {
   test('onto another element, with what is adjusted on it', () => {
@@ -39,7 +39,7 @@ describe('copy and paste', () => {
     const { document, ids: made } = pasted(d, copied(d, [itemAt(d.motions, 0).id]), target, newId);
     expect(problems(document)).toEqual([]);
     const copy = present(document.motions.find((m) => m.id === made[0]));
-    expect([copy.targets.selector, copy.name]).toEqual(['#b', `Other, ${itemAt(d.motions, 0).name}`]);
+    expect([copy.targets.selector, copy.name]).toEqual(['#b', 'Other fades']);
     const own = present(document.adjustments.find((a) => a.for.includes(copy.id)));
     expect(own.selector).toBe('#b');
     expect(own.declarations).toEqual(itemAt(d.adjustments, 0).declarations);
@@ -81,6 +81,9 @@ describe('copy and paste', () => {
   test('a duplicate keeps what its original needs on the page', () => {
     const d = withEffect('leave');
     const { document, copies } = duplicated(d, [itemAt(d.motions, 0).id], newId);
+    const twice = duplicated(document, copies, newId).document;
+    const { name } = itemAt(d.motions, 0);
+    expect(twice.motions.map((m) => m.name).sort()).toEqual([name, `${name} 2`, `${name} 3`]);
     expect(itemAt(document.adjustments, 0).for).toContain(copies[0]);
   });
 });

@@ -9,7 +9,7 @@ import {
   wholeRange,
 } from '../drivers/index.ts';
 import type { Adjustment, Trigger, Motion, MotionDocument } from '../motion/index.ts';
-import { shorten } from '../text/index.ts';
+import { freeName } from './names.ts';
 import type { NewId, Operation } from './operation.ts';
 
 export interface Copied {
@@ -25,6 +25,12 @@ export function copied(d: MotionDocument, ids: readonly string[]): Copied {
   return { motions, triggers, adjustments };
 }
 
+/** Where copies go: the element, and what a copy is called there. */
+export interface PasteTarget {
+  selector: string;
+  nameOf(m: Motion): string;
+}
+
 /**
  * The document with copies. On `target`, what moved one element moves that one, with its trigger and what was adjusted on it; without,
  * copies stay on their own elements. A motion on a pin that this page has not runs on its own view progress.
@@ -32,7 +38,7 @@ export function copied(d: MotionDocument, ids: readonly string[]): Copied {
 export function pasted(
   d: MotionDocument,
   clip: Copied,
-  target: { selector: string; name: string } | null,
+  target: PasteTarget | null,
   newId: NewId,
 ): { document: MotionDocument; ids: string[] } {
   const ids = new Map<string, string>();
@@ -40,6 +46,7 @@ export function pasted(
   // Several elements cannot all become one, so only what moved the same element goes along.
   const from = clip.motions[0]?.targets.selector;
   const move = (selector: string) => (target && selector === from ? target.selector : selector);
+  const takeName = freeName([...d.motions, ...d.triggers].map((x) => x.name));
   const motions = clip.motions.map((m): Motion => {
     const { driver } = m;
     const isLost = asPin(driver) !== null && !d.pins.some((p) => refersTo(driver, p.id));
@@ -53,7 +60,7 @@ export function pasted(
     return {
       ...m,
       id: present(ids.get(m.id)),
-      name: shorten(target ? `${target.name}, ${m.name}` : `${m.name} copy`, 120),
+      name: takeName(target ? target.nameOf(m) : m.name),
       targets: { selector: move(m.targets.selector) },
       driver: next,
       ...(isLost ? { range: wholeRange(next) } : {}),
@@ -68,7 +75,12 @@ export function pasted(
       motions: [...d.motions, ...motions],
       triggers: [
         ...d.triggers,
-        ...clip.triggers.map((g) => ({ ...g, id: present(ids.get(g.id)), subject: move(g.subject) })),
+        ...clip.triggers.map((g) => ({
+          ...g,
+          id: present(ids.get(g.id)),
+          name: motions.find((m) => refersTo(m.driver, present(ids.get(g.id))))?.name ?? g.name,
+          subject: move(g.subject),
+        })),
       ],
       adjustments: [
         ...d.adjustments,
@@ -92,9 +104,10 @@ export function duplicated(
 ): { document: MotionDocument; copies: string[] } {
   const copies: string[] = [];
   const makeCopy = new Map<string, string>();
+  const takeName = freeName(d.motions.map((m) => m.name));
   const motions = d.motions.flatMap((m) => {
     if (!ids.includes(m.id)) return [m];
-    const copy = { ...m, id: newId('m'), name: `${shorten(m.name, 112)} copy` };
+    const copy = { ...m, id: newId('m'), name: takeName(m.name) };
     copies.push(copy.id);
     makeCopy.set(m.id, copy.id);
     return [m, copy];
@@ -118,11 +131,7 @@ export const duplicateMotions = (ids: readonly string[], newId: NewId): Operatio
 });
 
 /** Pastes what was copied, on another element if one is given; what was pasted is selected. */
-export const pasteMotions = (
-  clip: Copied,
-  target: { selector: string; name: string } | null,
-  newId: NewId,
-): Operation => ({
+export const pasteMotions = (clip: Copied, target: PasteTarget | null, newId: NewId): Operation => ({
   label: clip.motions.length === 1 ? 'paste a motion' : `paste ${clip.motions.length} motions`,
   scope: 'whole',
   apply(d) {

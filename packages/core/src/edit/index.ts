@@ -8,3 +8,4 @@ export * from './drive.ts';
 export * from './media.ts';
 export * from './imported.ts';
 export * from './adjust.ts';
+export * from './names.ts';

@@ -36,6 +36,17 @@ export const edit = operation('seen');
 /** An operation on the whole document. */
 export const editWhole = operation('whole');
 
+/** Several as one: one undo step. They are done in order, under the scope of the widest. */
+export const together = (label: string, operations: readonly Operation[]): Operation => ({
+  label,
+  scope: operations.some((o) => o.scope === 'whole') ? 'whole' : 'seen',
+  apply(d) {
+    let edited: Edited = { document: d };
+    for (const o of operations) edited = { ...edited, ...o.apply(edited.document) };
+    return edited;
+  },
+});
+
 /** Under which conditions a document is looked at, and which one edits count for; null: wherever the seen value is written. */
 export interface EditView {
   active: readonly string[];

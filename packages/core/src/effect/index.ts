@@ -1,4 +1,12 @@
-export { EFFECTS, addFragment, composeEffect, effectById, withFragment } from './effect.ts';
+export {
+  EFFECTS,
+  SHAPE_ORIGIN,
+  addFragment,
+  composeEffect,
+  effectById,
+  needsShapeOrigin,
+  withFragment,
+} from './effect.ts';
 export { aim, EFFECT_GROUPS } from './effect-definition.ts';
 export type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 export { isSeenAtOnce } from './reveal-range.ts';

@@ -13,3 +13,4 @@ export * from './tie.ts';
 export * from './conditions.ts';
 export * from './hold.ts';
 export * from './soundness.ts';
+export { whyNotEased } from './motion-rules.ts';

@@ -32,6 +32,9 @@ function easingProblem({ easing, keyframes }: Ruled): string | null {
   return null;
 }
 
+/** Why a motion cannot be eased so over its whole range or time, in words; null where it can. */
+export const whyNotEased = (m: Ruled, easing: string): string | null => easingProblem({ ...m, easing });
+
 export function motionProblems(m: Ruled): Problem[] {
   const out: Problem[] = [];
   const put = (path: string[], message: string | null) => {

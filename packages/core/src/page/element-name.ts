@@ -2,13 +2,27 @@ import { itemAt, lastItem } from '../assert/index.ts';
 import type { ElementFacts, Layout } from './layout.ts';
 import { ellipsized } from '../text/index.ts';
 
-/** A name for an element that people recognise: its text, else its tag and class. */
+const MAX_LENGTH = 26;
+
+/** A name for an element that people recognise: its label, alternative text or heading, else its id, a class of its own, its text, its tag. */
 export function elementName(e: ElementFacts, layout?: Layout): string {
-  const parent = layout?.elements[e.parent];
-  if (!e.text && e.kind === 'image' && parent?.text) return `picture in ${elementName(parent)}`;
-  const text = itemAt(e.text.split(/[.·:](?:\s|$)/), 0).trim();
-  const short = ellipsized(text, 26);
-  if (short && (e.kind === 'text' || e.text.length < 40)) return short;
+  const label = firstWords(e.label ?? (/^h[1-6]$/.test(e.tag) ? e.text : ''));
+  if (label) return label;
   const tail = lastItem(e.selector.split(/[ >]+/));
-  return tail.startsWith('#') || tail.startsWith('.') ? tail.slice(1).replaceAll('-', ' ') : short || e.tag;
+  const id = /^#[^.]+/.exec(e.idClass ?? '')?.[0];
+  const own = id && !/\d{3}/.test(id) ? id : /^[#.]/.test(tail) ? tail : '';
+  if (own) return inWords(own);
+  const parent = layout?.elements[e.parent];
+  if (!e.text && e.kind === 'image' && parent && (parent.label ?? parent.text))
+    return `picture in ${elementName(parent, layout)}`;
+  const text = firstWords(e.text);
+  if (text && (e.kind === 'text' || e.text.length < 40)) return text;
+  const [shared] = /(?<=\.)[a-z][^.]{2,}/i.exec(e.idClass ?? '') ?? [];
+  return shared ? inWords(shared) : text || e.tag;
 }
+
+const firstWords = (text: string) => ellipsized(itemAt(text.split(/[.·:](?:\s|$)/), 0).trim(), MAX_LENGTH);
+
+/** `#road-picture` as “road picture”. */
+const inWords = (name: string) =>
+  ellipsized(name.replace(/^[#.]/, '').replace(/\\/g, '').replace(/[-_]+/g, ' ').trim(), MAX_LENGTH);

@@ -8,3 +8,4 @@ export * from './media.ts';
 export * from './fingerprint.ts';
 export * from './drawn.ts';
 export * from './still-scroller.ts';
+export * from './svg-shape.ts';

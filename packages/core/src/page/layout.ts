@@ -26,6 +26,10 @@ export const ElementSchema = z.strictObject({
   selector: z.string().max(2000),
   tag: z.string().max(60),
   text: z.string().max(120),
+  /** what names it for people: its label, its alternative text, its heading */
+  label: z.string().max(120).optional(),
+  /** its id and classes, as in a selector: `#id.class.class` */
+  idClass: z.string().max(300).optional(),
   /** index in `elements` of the nearest measured ancestor, −1 for none */
   parent: z.number().int().min(-1),
   section: z.number().int().min(-1),

@@ -111,7 +111,8 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> =
     withOne(
       listMotions,
       a,
-      (one, d) => pasteMotions(copied(d, [one.id]), { selector: toSelector(b), name: 'Other' }, newId),
+      (one, d) =>
+        pasteMotions(copied(d, [one.id]), { selector: toSelector(b), nameOf: () => 'Other' }, newId),
       WHOLE,
     ),
   'move to another element': (a, b) =>

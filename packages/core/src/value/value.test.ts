@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { ANY_CONTEXT } from './components.ts';
 import { parseEasing } from './easing.ts';
-import { propertyFacts, propertyNames, valueError } from './property.ts';
+import { neutralValue, PROPERTY_GROUPS, propertyFacts, propertyNames, valueError } from './property.ts';
 import { shapeCss, toShape, springCss, springEase } from './shape.ts';
 import { bake, passesOnce, withWholeEasing } from './split.ts';
 import { splitSegments, valueAt } from './track.ts';
@@ -196,5 +196,17 @@ describe('the shape of an easing', () => {
       expect(ease(1)).toBe(1);
       expect(Math.abs(ease(0.97) - 1)).toBeLessThan(0.01);
     }
+  });
+});
+
+describe('the list of properties', () => {
+  const grouped = PROPERTY_GROUPS.flatMap((g) => g.names);
+  test('has every property that is interpolated, once', () => {
+    expect([...grouped].sort()).toEqual([...propertyNames()].sort());
+  });
+  test('begins each with a value that can be kept', () => {
+    for (const name of grouped)
+      for (const own of [undefined, 'none', 'auto', 'normal', 'what is this'])
+        expect([name, valueError(name, neutralValue(name, own))]).toEqual([name, null]);
   });
 });

@@ -8,6 +8,7 @@ import { ApiError } from '../state/api.ts';
 import { Notices } from '../ui/notices.tsx';
 import './index.css';
 import { loadScreensAhead, router } from './routes.tsx';
+import { CommandPalette } from '../ui/CommandPalette.tsx';
 import { ShortcutsOverlay } from '../ui/Shortcuts.tsx';
 import { showKey } from './show-key.ts';
 import { startTheme } from '../ui/theme.ts';
@@ -38,6 +39,7 @@ createRoot(present(document.getElementById('root'))).render(
       <RouterProvider router={router} />
       <Notices />
       <ShortcutsOverlay />
+      <CommandPalette />
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -12,16 +12,25 @@ export const redone = (session: TakeSession): void => {
   notify(label ? useUndoKeysText.redid(label) : useUndoKeysText.thereIsNothingToRedo);
 };
 
+/**
+ * Whether a key undoes or redoes acts rather than letters: it does in a field too, as long as nothing is typed there that does not count
+ * yet (fields say so with `data-committed`).
+ */
+export function isUndoOfActs(e: KeyboardEvent): boolean {
+  if (!(e.ctrlKey || e.metaKey) || e.altKey || !['z', 'y'].includes(e.key.toLowerCase())) return false;
+  const field = (e.target as Element).closest('input, textarea, select, [contenteditable]');
+  return (
+    !field || field.matches('[data-committed], select, [type="checkbox"], [type="range"], [type="radio"]')
+  );
+}
+
 /** Ctrl+Z, Shift+Ctrl+Z and Ctrl+Y on screens that have no other shortcuts; typing keeps its own. */
 export function useUndoKeys(session: TakeSession): void {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      const typing = e.target instanceof HTMLElement && e.target.matches('input, textarea, select');
-      if (typing || !(e.ctrlKey || e.metaKey)) return;
-      const key = e.key.toLowerCase();
-      if (key !== 'z' && key !== 'y') return;
+      if (!isUndoOfActs(e)) return;
       e.preventDefault();
-      if (key === 'y' || e.shiftKey) redone(session);
+      if (e.key.toLowerCase() === 'y' || e.shiftKey) redone(session);
       else undone(session);
     };
     addEventListener('keydown', press);

@@ -34,6 +34,7 @@ export function NumberField({
       aria-label={label}
       aria-invalid={!isValid}
       title={numberFieldText.to(min, max)}
+      data-committed={text === String(value) || undefined}
       value={text}
       onChange={(e) => setText(e.target.value)}
       onBlur={settle}

@@ -39,3 +39,11 @@ export const waitingText = {
 export const noticesText = {
   close: 'Close',
 };
+
+export const commandPaletteText = {
+  title: 'Commands',
+  whatToDo: 'What to do, choose or open',
+  placeholder: 'Do, choose or open …',
+  results: 'Results',
+  nothingFound: 'Nothing here has that name. Try another word, or part of a selector.',
+};

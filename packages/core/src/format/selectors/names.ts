@@ -1,5 +1,8 @@
 /** Readable, unique CSS names for motions and pins, from what people called them. */
 
+/** Longest name in code; a longer one ends with its last whole word. */
+const MAX_LENGTH = 28;
+
 export function slug(name: string): string {
   const known = memory.get(name);
   if (known) return known;
@@ -16,13 +19,11 @@ function toSlug(name: string): string {
     .normalize('NFKD')
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase();
-  return (
-    plain
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 48)
-      .replace(/-+$/, '') || 'motion'
-  );
+  const words = plain.replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '');
+  if (words.length <= MAX_LENGTH) return words || 'motion';
+  // One word more than fits tells whether the last one was cut.
+  const whole = words.slice(0, MAX_LENGTH + 1).replace(/-[^-]*$/, '');
+  return whole.length <= MAX_LENGTH ? whole : words.slice(0, MAX_LENGTH);
 }
 
 /** Names by id; those of the same name get a number. */

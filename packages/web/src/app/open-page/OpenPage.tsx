@@ -138,10 +138,10 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
       <ShownPageContext value={shown}>
         <ChoiceContext value={choosing}>
           <WorkContext value={work}>
-            <div className="flex h-full flex-col">
+            <div className="opened-page flex h-full flex-col">
               <Bar goTo={goTo} />
               <ConflictBanner goTo={goTo} again={again} />
-              <div className="min-h-0 flex-1">
+              <div className="screen min-h-0 flex-1">
                 <Outlet />
               </div>
             </div>

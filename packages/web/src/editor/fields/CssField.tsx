@@ -1,5 +1,6 @@
 /** A field for a CSS value: Enter or leaving takes it, Esc puts it back, a wrong one says why and changes nothing. */
 import { useState } from 'react';
+import { isUndoOfActs } from '../../state/use-undo-keys.ts';
 import { parseEasing, parseLength, valueError } from '@lyvek/core';
 
 /** What is wrong with a text, or null. `property` is a CSS property, or “length”, “percentage”, “number”, “easing”. */
@@ -23,29 +24,57 @@ interface CssFieldProps {
   value: string;
   property: string;
   className?: string;
+  placeholder?: string;
+  /** what was typed, as the whole value that is meant */
+  toValue?(text: string): string;
+  /** why a right value cannot be had here, or null */
+  whyNot?(value: string): string | null;
   onPut(value: string): void;
 }
 
-export function CssField({ label, value, property, className = 'w-20', onPut }: CssFieldProps) {
+export function CssField(props: CssFieldProps) {
+  const {
+    label,
+    value,
+    property,
+    placeholder,
+    className = 'w-20',
+    toValue = (t) => t,
+    whyNot,
+    onPut,
+  } = props;
   const [text, setText] = useState<string | null>(null);
-  const error = text === null ? null : cssError(property, text);
+  const [before, setBefore] = useState(value);
+  // What was typed and cannot be kept stays, with the reason, until something else is the value.
+  if (before !== value) {
+    setBefore(value);
+    setText(null);
+  }
+  const typed = text === null ? value : toValue(text.trim());
+  const error = text === null ? null : (cssError(property, typed) ?? whyNot?.(typed) ?? null);
   const take = () => {
-    if (text !== null && !error && text.trim() !== value) onPut(text.trim());
+    if (text === null || error) return;
+    if (typed !== value) onPut(typed);
     setText(null);
   };
-  return (
+  const field = (
     <input
-      className={`field ${className}`}
+      className="field"
       aria-label={label}
       aria-invalid={error !== null}
       title={error ?? undefined}
+      data-committed={text === null || text === value || undefined}
+      placeholder={placeholder}
       spellCheck={false}
       value={text ?? value}
       onChange={(e) => setText(e.target.value)}
       onBlur={take}
       onKeyDown={(e) => {
-        // With nothing to put back, Esc is for what the field stands in.
-        if (e.key === 'Escape' && text === null) return;
+        // With nothing to put back, Esc is for what the field stands in, and undo for the last act.
+        if (text === null && (e.key === 'Escape' || isUndoOfActs(e.nativeEvent))) {
+          if (e.key === 'Escape' && !e.currentTarget.closest('.popover')) e.currentTarget.blur();
+          return;
+        }
         e.stopPropagation();
         if (e.key === 'Enter') take();
         if (e.key === 'Escape' && text !== null) {
@@ -54,5 +83,15 @@ export function CssField({ label, value, property, className = 'w-20', onPut }: 
         }
       }}
     />
+  );
+  return (
+    <span className={`css-field ${className}`}>
+      {field}
+      {error && (
+        <span className="field-tip" role="alert">
+          {error}
+        </span>
+      )}
+    </span>
   );
 }

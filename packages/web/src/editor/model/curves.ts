@@ -108,6 +108,19 @@ export const withKeyframe = (
   change: Partial<Keyframe>,
 ): Keyframe[] => sortKeyframes(keyframes.map((s, i) => (i === index ? { ...s, ...change } : s)));
 
+/**
+ * What was typed for a curve that draws one axis of several: a single value is meant for that axis, and the others stay. Anything else is
+ * the whole value.
+ */
+export function typedValue(c: Pick<Curve, 'property' | 'number'>, was: string, text: string): string {
+  if (c.property !== 'translate' || /[\s,](?![^(]*\))/.test(text.trim()) || isNone(text)) return text;
+  const parts = isNone(was) ? [] : was.trim().split(/\s+(?![^(]*\))/);
+  if (c.number === 0 && parts.length < 2) return text;
+  while (parts.length <= c.number) parts.push('0px');
+  return parts.map((part, i) => (i === c.number ? text.trim() : part)).join(' ');
+}
+const isNone = (text: string) => /^(none|initial|inherit|unset|revert)?$/.test(text.trim());
+
 const NUMBER = /-?(?:\d+\.\d+|\.\d+|\d+)(?=[a-z%]*)/gi;
 
 /** The CSS value with its k-th number replaced, units kept. Null where the value has no such number (`none`). */

@@ -5,7 +5,9 @@ import { withPins, itemAt, present } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import {
   keyframesBetween,
+  followShare,
   listKeyframes,
+  placedKeyframe,
   keyframeStore,
   choose,
   movedKeyframes,
@@ -35,8 +37,8 @@ const keys = () => keyframeStore.getState().chosen.map((c) => `${c.motion} ${c.s
 
 beforeEach(() => keyframeStore.setState({ chosen: [], hover: null }));
 
-test('keyframes are the places between the ends, once for all properties', () => {
-  expect(listKeyframes(a.motion)).toEqual([0.2, 0.6]);
+test('keyframes are places of the range, its ends among them, once for all properties', () => {
+  expect(listKeyframes(a.motion)).toEqual([0, 0.2, 0.6, 1]);
 });
 
 test('click chooses one, ctrl one more or one less, shift everything on the way', () => {
@@ -47,13 +49,13 @@ test('click chooses one, ctrl one more or one less, shift everything on the way'
   choose({ motion: 'm_b', share: 0.5 }, { ...plain, ctrl: true }, [a, b]);
   expect(keys()).toEqual(['m_a 0.2']);
   choose({ motion: 'm_b', share: 0.5 }, { ...plain, shift: true }, [a, b]);
-  expect(new Set(keys())).toEqual(new Set(['m_a 0.2', 'm_a 0.6', 'm_b 0.5']));
+  expect(new Set(keys())).toEqual(new Set(['m_a 0.2', 'm_a 0.6', 'm_a 1', 'm_b 0', 'm_b 0.5']));
 });
 
 test('what lies between two offsets does so whichever way one pulls', () => {
   const [low, high] = [a.placed.start, b.placed.end];
   expect(keyframesBetween([a, b], low, high)).toEqual(keyframesBetween([a, b], high, low));
-  expect(keyframesBetween([a, b], low, high)).toHaveLength(3);
+  expect(keyframesBetween([a, b], low, high)).toHaveLength(7);
 });
 
 test('however far keyframes are pulled, none passes another and the document’s order stays', () => {
@@ -75,6 +77,43 @@ test('however far keyframes are pulled, none passes another and the document’s
         }
       },
     ),
+  );
+});
+
+test('an end that is moved inwards leaves its value behind, to the end of the range', () => {
+  const px = 0.3 * (b.placed.end - b.placed.start);
+  const ends = [
+    { motion: 'm_b', share: 0 },
+    { motion: 'm_b', share: 1 },
+  ];
+  const first = movedKeyframes(b, ends.slice(0, 1), px);
+  expect(first.keyframes.opacity).toEqual([
+    { at: '0%', value: '0' },
+    { at: '30%', value: '0' },
+    ...keyframes(0, 50, 100).slice(1),
+  ]);
+  expect(followShare(b.motion, first, itemAt(ends, 0))).toBeCloseTo(0.3, 9);
+  expect(followShare(b.motion, first, itemAt(ends, 1))).toBe(1);
+  const last = movedKeyframes(b, ends.slice(1), -px);
+  expect(present(last.keyframes.opacity).map((k) => `${k.at} ${k.value}`)).toEqual([
+    '0% 0',
+    '50% 0.1',
+    '70% 0.2',
+    '100% 0.2',
+  ]);
+  expect(followShare(b.motion, last, itemAt(ends, 1))).toBeCloseTo(0.7, 9);
+});
+
+test('one keyframe put elsewhere by number does the same, and stays within the range', () => {
+  const list = keyframes(0, 50, 100);
+  fc.assert(
+    fc.property(fc.nat(2), fc.double({ min: -2, max: 3, noNaN: true }), (index, share) => {
+      const placed = placedKeyframe(list, index, share);
+      const at = placed.map((k) => Number.parseFloat(k.at));
+      expect(at).toEqual([...at].sort((x, y) => x - y));
+      expect([at[0], at.at(-1)]).toEqual([0, 100]);
+      expect(placed.some((k) => k.value === itemAt(list, index).value)).toBe(true);
+    }),
   );
 });
 

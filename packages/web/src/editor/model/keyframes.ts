@@ -1,7 +1,7 @@
 /** Keyframes across motions: which are chosen, and moving or deleting them together.  */
 import { createStore } from 'zustand/vanilla';
-import { isNamedPlace, keyframeOffset, percent } from '@lyvek/core';
-import type { Layout, Motion } from '@lyvek/core';
+import { isNamedPlace, itemAt, keyframeOffset, lastItem, percent } from '@lyvek/core';
+import type { Keyframe as Keyed, Layout, Motion } from '@lyvek/core';
 import type { Bar } from './bars.ts';
 import { computeCurves, withKeyframeIn } from './curves.ts';
 
@@ -22,13 +22,14 @@ export const keyframeStore = createStore<{ chosen: readonly Keyframe[]; hover: n
 const SAME = 5e-4;
 const near = (a: number, b: number) => Math.abs(a - b) < SAME;
 
-/** Shares at which a motion has keyframes between its ends. */
+/** Shares at which a motion has keyframes, its ends included. */
 export const listKeyframes = ({ keyframes }: Motion): number[] => {
   const all = Object.values(keyframes).flatMap((list) =>
     list.flatMap((k) => (isNamedPlace(k.at) ? [] : [keyframeOffset(k.at)])),
   );
-  return [...new Set(all)].filter((p) => p > 0 && p < 1).sort((a, b) => a - b);
+  return [...new Set(all)].sort((a, b) => a - b);
 };
+export const isInner = (share: number): boolean => share > 0 && share < 1;
 
 export const isChosen = (
   chosen: readonly Keyframe[],
@@ -95,7 +96,30 @@ export function choose(
 /** How far apart two keyframes of one property stay. */
 const APART = 0.005;
 
-/** One motion with its chosen keyframes so many px further on. No keyframe passes another. */
+/**
+ * One keyframe of a property at another share of the range. Where it was the first or the last of the range, its value holds from there
+ * to the end that it left.
+ */
+export function placedKeyframe(list: readonly Keyed[], index: number, share: number): Keyed[] {
+  const keyframe = itemAt(list, index);
+  const moved = { ...keyframe, at: percent(Math.min(1, Math.max(0, share)), 2) };
+  return withHeldEnds(
+    list,
+    list.map((k, i) => (i === index ? moved : k)),
+  );
+}
+
+/** Ends that were there before are there again, with the value of what is now the first or the last. */
+export function withHeldEnds(before: readonly Keyed[], after: readonly Keyed[]): Keyed[] {
+  const out = [...after].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));
+  const had = (at: string) => before.some((k) => k.at === at);
+  const has = (at: string) => out.some((k) => k.at === at);
+  if (had('0%') && !has('0%')) out.unshift({ at: '0%', value: itemAt(out, 0).value });
+  if (had('100%') && !has('100%')) out.push({ at: '100%', value: lastItem(out).value });
+  return out;
+}
+
+/** One motion with its chosen keyframes so many px further on. No keyframe passes another; the end that one leaves keeps its value. */
 export function movedKeyframes(bar: Bar, chosen: readonly Keyframe[], px: number): Motion {
   const { motion, placed } = bar;
   const by = px / Math.max(1, placed.end - placed.start);
@@ -106,17 +130,35 @@ export function movedKeyframes(bar: Bar, chosen: readonly Keyframe[], px: number
     keyframes: Object.fromEntries(
       Object.entries(motion.keyframes).map(([property, list]) => [
         property,
-        list.map((k, i) => {
-          if (!moves(k.at, property)) return k;
-          const before = list.slice(0, i).findLast((o) => !moves(o.at, property));
-          const behind = list.slice(i + 1).find((o) => !moves(o.at, property));
-          const low = before ? keyframeOffset(before.at) + APART : 0;
-          const high = behind ? keyframeOffset(behind.at) - APART : 1;
-          return { ...k, at: percent(Math.min(high, Math.max(low, keyframeOffset(k.at) + by)), 2) };
-        }),
+        withHeldEnds(
+          list,
+          list.map((k, i) => {
+            if (!moves(k.at, property)) return k;
+            const before = list.slice(0, i).findLast((o) => !moves(o.at, property));
+            const behind = list.slice(i + 1).find((o) => !moves(o.at, property));
+            const low = before ? keyframeOffset(before.at) + APART : 0;
+            const high = behind ? keyframeOffset(behind.at) - APART : 1;
+            return { ...k, at: percent(Math.min(high, Math.max(low, keyframeOffset(k.at) + by)), 2) };
+          }),
+        ),
       ]),
     ),
   };
+}
+
+/** Where a chosen keyframe of a motion lies after the chosen ones were moved. */
+export function followShare(before: Motion, after: Motion, { share, property }: Keyframe): number {
+  for (const [name, list] of Object.entries(before.keyframes)) {
+    const i = list.findIndex((k) => !isNamedPlace(k.at) && near(keyframeOffset(k.at), share));
+    if (i < 0 || (property !== undefined && property !== name)) continue;
+    const now = after.keyframes[name] ?? [];
+    // The start that it left is held by a keyframe of its own.
+    const held =
+      now.length > list.length && now[1]?.value === list[0]?.value && now[0]?.value === now[1]?.value;
+    const there = now[held ? i + 1 : i];
+    if (there) return keyframeOffset(there.at);
+  }
+  return share;
 }
 
 /** One motion without its chosen keyframes; a property keeps at least one. */

@@ -1,5 +1,5 @@
 /** A page drawn small on a vertical scale: sections as tints, elements as boxes. */
-import { itemAt } from '@lyvek/core';
+import { isSvgShape, itemAt } from '@lyvek/core';
 import { memo } from 'react';
 import type { Layout } from '@lyvek/core';
 import { toRow } from './view.ts';
@@ -9,12 +9,16 @@ const MAX_BOXES = 420;
 
 /** Boxes worth drawing: leaves and pictures, the larger first. */
 export function stripBoxes(layout: Layout, most = MAX_BOXES): number[] {
-  const parents = new Set(layout.elements.map((e) => e.parent));
+  const parents = new Set(layout.elements.flatMap((e) => (isSvgShape(e) ? [] : [e.parent])));
   return layout.elements
     .map((e, i) => ({ e, i }))
     .filter(
       ({ e, i }) =>
-        !e.fixed && e.scroller === 0 && (!parents.has(i) || e.kind === 'image') && e.box.height < 1600,
+        !e.fixed &&
+        !isSvgShape(e) &&
+        e.scroller === 0 &&
+        (!parents.has(i) || e.kind === 'image') &&
+        e.box.height < 1600,
     )
     .sort((a, b) => b.e.box.width * b.e.box.height - a.e.box.width * a.e.box.height)
     .slice(0, most)

@@ -7,8 +7,8 @@ import type { Driver } from '@lyvek/core';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { useOutside } from '../../state/use-outside.ts';
-import { found } from './model/find.ts';
 import { grouped } from '../../editor/strip/view.ts';
+import { Find } from './Find.tsx';
 import { LostPopover } from './LostPopover.tsx';
 import { ImportPopover } from './ImportPopover.tsx';
 import { useRundown } from './rundown-context.ts';
@@ -16,7 +16,6 @@ import { dragStore } from './chart/use-grip.ts';
 import { headRowText } from './text.ts';
 
 interface HeadRowProps {
-  left: number;
   side: 'left' | 'right';
   setGuides(on: boolean): void;
   setOutlines(on: boolean): void;
@@ -63,36 +62,6 @@ function Left() {
         {headRowText.motion}
       </button>
     </div>
-  );
-}
-
-function Find() {
-  const { session } = useOpenedPage();
-  const { query, setQuery, document, findings } = useRundown();
-  const ids = query.trim() ? found(query, document, findings) : [];
-  return (
-    <label className="find">
-      <input
-        data-find=""
-        className="field small"
-        placeholder={headRowText.find}
-        aria-label={headRowText.findMotionsByName}
-        value={query}
-        onChange={(e) => setQuery(e.target.value)}
-        onKeyDown={(e) => {
-          e.stopPropagation();
-          if (e.key === 'Escape') {
-            setQuery('');
-            e.currentTarget.blur();
-          }
-          if (e.key === 'Enter' && ids.length) {
-            session.select(ids);
-            e.currentTarget.blur();
-          }
-        }}
-      />
-      {query.trim() !== '' && <span aria-live="polite">{ids.length}</span>}
-    </label>
   );
 }
 

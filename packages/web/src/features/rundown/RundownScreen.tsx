@@ -1,11 +1,11 @@
 /** The Rundown: the page on one vertical scale, its motions beside it, the live page, and the sheet of the chosen motion. */
 import { useCallback, useEffect, useState } from 'react';
 import type { RefObject } from 'react';
-import { isTimed, itemAt } from '@lyvek/core';
 import { keepKeyframes } from '../../editor/model/keyframes.ts';
 import { clampView } from '../../editor/strip/view.ts';
 import { useShownPage } from '../../preview/shown-page.ts';
-import { useOpenedPage, useSettledDocument } from '../../state/opened-page.ts';
+import { useOpenedPage } from '../../state/opened-page.ts';
+import { Splitter } from '../../ui/Splitter.tsx';
 import { useSize } from '../../ui/use-size.ts';
 import { AddMotion } from './add/AddMotion.tsx';
 import { Chart } from './chart/Chart.tsx';
@@ -17,26 +17,29 @@ import { Preview } from './preview/Preview.tsx';
 import { Transport } from './preview/Transport.tsx';
 import { RundownContext } from './rundown-context.ts';
 import type { Rundown } from './rundown-context.ts';
+import { useRundownCommands } from './use-commands.ts';
+import { listThingsOn, onlyThing } from './model/things-on.ts';
 import { useKeys } from './use-keys.ts';
-import { HEAD, useRundownState } from './use-rundown-state.ts';
-
-const TRANSPORT = 40;
-/** At 1280 × 800 the left side has 601 px and the sheet 322. */
-const leftWidth = (w: number) =>
-  Math.round(601 + Math.max(0, w - 1280) * 0.42 - Math.max(0, 1280 - w) * 0.45);
-const sheetHeight = (h: number) => Math.round(Math.max(250, Math.min(420, 322 + (h - 756) * 0.3)));
+import { rundownText } from './text.ts';
+import { usePanes } from './use-panes.ts';
+import { useRundownState } from './use-rundown-state.ts';
 
 export function RundownScreen() {
   const { page } = useOpenedPage();
   const { link } = useShownPage();
-  const settled = useSettledDocument();
   const { ref, width, height } = useSize();
-  const rundown = useRundownState(height);
+  const panes = usePanes(width, height);
+  const rundown = useRundownState(panes.lanes.height);
   const { measured, stale, selection, adding } = rundown;
+  const left = panes.lanes.width;
   const [guides, setGuides] = useState(true);
   const [outlines, setOutlines] = useState(true);
   const context = { ...rundown, guides, outlines };
   useKeys(context);
+  useRundownCommands(context, {
+    guides: () => setGuides((on) => !on),
+    outlines: () => setOutlines((on) => !on),
+  });
   useEffect(() => keepKeyframes(selection), [selection]);
   usePicking(context, ref);
   useEffect(() => {
@@ -51,25 +54,15 @@ export function RundownScreen() {
     });
   }, [link]);
 
-  const left = leftWidth(width);
-  const right = width - left;
-  // Time needs room to run down, so a trigger’s sheet rises.
-  // Of what is done: nothing changes its size because something is being tried.
-  const timed =
-    selection.length === 1 &&
-    (settled.triggers.some((g) => g.id === selection[0]) ||
-      settled.motions.some((m) => m.id === selection[0] && isTimed(m.driver)));
-  const sheet = timed ? Math.max(sheetHeight(height), Math.min(442, height - 310)) : sheetHeight(height);
-  const previewHeight = height - HEAD - TRANSPORT - sheet - 6;
-  const headRow = { left, setGuides, setOutlines };
+  const headRow = { setGuides, setOutlines };
   return (
     <RundownContext value={context}>
       <div
-        className="rundown"
+        className={panes.stacked ? 'rundown stacked' : 'rundown'}
         ref={ref}
         data-settled={measured && !stale}
         tabIndex={-1}
-        style={{ gridTemplateColumns: `${left}px minmax(0, 1fr)` }}
+        style={panes.stacked ? {} : { gridTemplateColumns: `${left}px minmax(0, 1fr)` }}
       >
         <div className="rundown-left">
           <HeadRow {...headRow} side="left" />
@@ -82,13 +75,19 @@ export function RundownScreen() {
             )}
           </div>
         </div>
+        {!panes.stacked && (
+          <Splitter label={rundownText.widthOfTheLanes} pane={panes.left} between="columns" />
+        )}
         <div className="rundown-right">
           <HeadRow {...headRow} side="right" />
           <div className="preview-holder">
-            <Preview width={right - 20} height={previewHeight} />
+            <Preview {...panes.page} />
           </div>
           <Transport />
-          <div className="inspector-holder" style={{ height: sheet }}>
+          {!panes.stacked && (
+            <Splitter label={rundownText.heightOfTheSheet} pane={panes.sheet} between="rows" />
+          )}
+          <div className="inspector-holder" style={panes.stacked ? {} : { height: panes.sheet.px }}>
             <div className="inspector-scroll">
               <Inspector />
             </div>
@@ -100,11 +99,14 @@ export function RundownScreen() {
   );
 }
 
-type Picking = Pick<Rundown, 'layout' | 'bars' | 'adding' | 'choose' | 'setView' | 'pageHeight' | 'rows'>;
+type Picking = Pick<
+  Rundown,
+  'layout' | 'document' | 'bars' | 'adding' | 'choose' | 'setView' | 'pageHeight' | 'rows'
+>;
 
 /** What people do in the page: a picked element with one motion selects it, without any it waits for + Motion; Ctrl and wheel zoom the lanes. */
 function usePicking(
-  { layout, bars, adding, choose, setView, pageHeight, rows }: Picking,
+  { layout, document, bars, adding, choose, setView, pageHeight, rows }: Picking,
   workbench: RefObject<HTMLDivElement | null>,
 ): void {
   const { session } = useOpenedPage();
@@ -116,15 +118,13 @@ function usePicking(
       const focus = () => workbench.current?.focus({ preventScroll: true });
       if (aside) return focus();
       if (!layout.elements[element] || adding) return;
-      const own = bars.filter((b) => b.element === element).map((b) => b.motion.id);
-      if (own.length)
-        session.select(
-          additive ? [...new Set([...session.store.getState().selection, itemAt(own, 0)])] : [itemAt(own, 0)],
-        );
+      const things = listThingsOn(element, document, layout, { bars, findings: [] });
+      const own = (additive ? things.find((t) => t.motion) : onlyThing(things))?.id;
+      if (own) session.select(additive ? [...new Set([...session.store.getState().selection, own])] : [own]);
       else if (!additive) session.select([]);
       focus();
     },
-    [layout, bars, session, adding, choose, workbench],
+    [layout, document, bars, session, adding, choose, workbench],
   );
   useEffect(() => link.on('picked', pick), [link, pick]);
   useEffect(

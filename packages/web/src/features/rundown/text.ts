@@ -7,7 +7,7 @@ export const headRowText = {
   andZoomShowsThe: '+ and − zoom, 0 shows the whole page',
   motion: '+ Motion',
   find: 'Find',
-  findMotionsByName: 'Find motions by name, element, driver, property or finding',
+  findMotionsByName: 'Find motions and elements by name, text, class, driver, property or finding',
   pageAt: 'Page at',
   atPx: (y: string) => `${y} px`,
   followingTheDrag: ', following the drag',
@@ -59,4 +59,35 @@ export const useKeysText = {
   noSelectedMotionIs: 'No selected motion is in its range here. Scroll into its range first.',
   addAKeyframe: 'add a keyframe',
   addKeyframes: 'add keyframes',
+};
+
+export const rundownText = {
+  widthOfTheLanes: 'Width of the lanes',
+  heightOfTheSheet: 'Height of the sheet',
+};
+
+export const commandsText = {
+  acts: 'Acts',
+  severalMotions: 'Several motions',
+  motions: 'Motions',
+  pinsTriggersCues: 'Pins, triggers and cues',
+  elements: 'Elements of the page',
+  add: (effect: string) => `Add ${effect}`,
+  addTo: (element: string) => `Add to ${element}`,
+  addToAnElement: 'Add to an element',
+  selectAMotionFirst: 'Select a motion first.',
+  selectSeveralFirst: 'Select several motions first.',
+  chooseAnElementFirst: 'Choose an element first.',
+  guides: 'Show or hide guides',
+  outlines: 'Show or hide outlines',
+  reducedMotion: 'Preview reduced motion, or stop',
+};
+
+export const findText = {
+  results: 'What was found',
+  motions: 'Motions',
+  elements: 'Elements of the page',
+  selectAll: (count: number) => `Select these ${count} motions`,
+  clear: 'Clear the search',
+  nothing: 'No motion and no element has that in it.',
 };

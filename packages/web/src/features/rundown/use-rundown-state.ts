@@ -2,7 +2,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { clockById, itemAt } from '@lyvek/core';
-import type { Finding } from '@lyvek/core';
+import type { Finding, Layout } from '@lyvek/core';
 import { computeBars } from '../../editor/model/bars.ts';
 import { clampView, fitView } from '../../editor/strip/view.ts';
 import type { View } from '../../editor/strip/view.ts';
@@ -27,7 +27,7 @@ export function useRundownState(height: number): Omit<Rundown, 'guides' | 'outli
   // Checks speak of what is done, not of what is being tried: a drag stays light.
   const { last, stale } = useSimulation();
   const [grip, setGrip] = useState<Grip>('body');
-  const [chosen, choose] = useState(-1);
+  const { chosen, choose } = useChosen(layout);
   const [adding, setAdding] = useState(false);
   const [playing, setPlaying] = useState(false);
   const [solo, setSolo] = useState(false);
@@ -67,6 +67,20 @@ export function useRundownState(height: number): Omit<Rundown, 'guides' | 'outli
     frames: last?.answer.frames ?? null,
     clock: clockById(question.clock),
   };
+}
+
+/** The chosen element. It is known by its selector: places in the layout move whenever something else is measured. */
+function useChosen(layout: Layout): Pick<Rundown, 'chosen' | 'choose'> {
+  const [selector, setSelector] = useState<string | null>(null);
+  const chosen = useMemo(
+    () => (selector === null ? -1 : layout.elements.findIndex((e) => e.selector === selector)),
+    [layout, selector],
+  );
+  const choose = useCallback(
+    (element: number) => setSelector(layout.elements[element]?.selector ?? null),
+    [layout],
+  );
+  return { chosen, choose };
 }
 
 /** The stretch of the page that the lanes show; at the whole page it keeps fitting when the page or the window changes. */

@@ -8,7 +8,7 @@ import { Down } from '../../ui/glyphs.tsx';
 import { Choices, Popover } from '../../ui/Popover.tsx';
 import { offsetAt, toRow } from '../../editor/strip/view.ts';
 import type { View } from '../../editor/strip/view.ts';
-import { keyframeRow, listKeyframes } from '../../editor/model/keyframes.ts';
+import { isInner, keyframeRow, listKeyframes } from '../../editor/model/keyframes.ts';
 import { makeView } from './model/axis.ts';
 import { drawnAtOffset, computeDrawn, motionPairs, listProperties } from './model/pairs.ts';
 import type { Drawn, MotionPair } from './model/pairs.ts';
@@ -176,18 +176,20 @@ function Over({ a, b, view, rows, width, at }: OverProps) {
         {[a, b].map(
           (d, k) =>
             d &&
-            listKeyframes(d.bar.motion).map((share) => {
-              const o = keyframeRow(d.bar, share);
-              return (
-                <circle
-                  key={`${k}${share}`}
-                  cx={across(drawnAtOffset(d, o))}
-                  cy={toRow(o, view)}
-                  r={2.6}
-                  className={k === 0 ? 'over-keyframe' : 'over-keyframe b'}
-                />
-              );
-            }),
+            listKeyframes(d.bar.motion)
+              .filter(isInner)
+              .map((share) => {
+                const o = keyframeRow(d.bar, share);
+                return (
+                  <circle
+                    key={`${k}${share}`}
+                    cx={across(drawnAtOffset(d, o))}
+                    cy={toRow(o, view)}
+                    r={2.6}
+                    className={k === 0 ? 'over-keyframe' : 'over-keyframe b'}
+                  />
+                );
+              }),
         )}
         <path d={`M0 ${now}H${width}`} className="over-now" />
         {here.map(

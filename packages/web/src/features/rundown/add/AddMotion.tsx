@@ -1,8 +1,9 @@
 /** + Motion: starting points for the chosen element. Hovering one tries it on the page, Enter adds it. */
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import { EFFECT_GROUPS, isSeenAtOnce, openedAround, EFFECTS, itemAt, present } from '@lyvek/core';
 import type { EffectDefinition } from '@lyvek/core';
+import { ranked } from '../../../ui/ranked.ts';
 import { usePresets } from '../../../state/presets.ts';
 import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
 import { Lens } from '../../../ui/glyphs.tsx';
@@ -15,26 +16,36 @@ import { useTrying } from './use-trying.ts';
 
 export function AddMotion() {
   const { session } = useOpenedPage();
-  const { layout, chosen, setAdding } = useRundown();
+  const rundown = useRundown();
+  const { layout, chosen, setAdding } = rundown;
   const [query, setQuery] = useState('');
   const [at, setAt] = useState(0);
   const search = useRef<HTMLInputElement>(null);
   const element = layout.elements[chosen];
   const opened = element ? openedAround(layout, chosen).layout : layout;
   const { effects: kept } = usePresets();
-  const shown = useMemo(
-    () =>
-      [...EFFECTS, ...kept].filter((e) =>
-        `${e.name} ${e.what} ${e.words ?? ''} ${EFFECT_GROUPS[e.group]}`
-          .toLowerCase()
-          .includes(query.trim().toLowerCase()),
-      ),
-    [query, kept],
-  );
-  const { aimed, attempt, leave, add } = useTrying();
+  const find = (text: string) =>
+    ranked(text, [...EFFECTS, ...kept], (e) => ({
+      name: e.name,
+      words: `${e.words ?? ''} ${EFFECT_GROUPS[e.group]}`,
+      what: e.what,
+    }));
+  const shown = find(query);
+  const { aimed, attempt, leave, add } = useTrying(rundown);
+  const groups = query.trim() ? { found: addMotionText.found } : EFFECT_GROUPS;
   const tryAt = (index: number) => {
     setAt(index);
     attempt(shown[index]);
+  };
+  // Enter adds the best answer that suits the element.
+  const look = (text: string) => {
+    setQuery(text);
+    setAt(
+      Math.max(
+        0,
+        find(text).findIndex((effect) => aimed(effect).reason === null),
+      ),
+    );
   };
   const close = () => {
     leave();
@@ -54,10 +65,12 @@ export function AddMotion() {
   };
   return (
     <div className="add-panel" onKeyDown={onKey} role="dialog" aria-label={addMotionText.addAMotion}>
-      <AddHead search={search} query={query} onQuery={setQuery} onClose={close} />
+      <AddHead search={search} query={query} onQuery={look} onClose={close} />
       <div className="plates" role="listbox" aria-label={addMotionText.startingPoints}>
-        {Object.entries(EFFECT_GROUPS).map(([group, heading]) => {
-          const plates = shown.flatMap((effect, i) => (effect.group === group ? [{ effect, i }] : []));
+        {Object.entries(groups).map(([group, heading]) => {
+          const plates = shown.flatMap((effect, i) =>
+            group === 'found' || effect.group === group ? [{ effect, i }] : [],
+          );
           return plates.length === 0 ? null : (
             <section key={group} role="group" aria-label={heading}>
               <h4 aria-hidden="true">{heading}</h4>

@@ -11,6 +11,7 @@ export const addMotionText = {
   close: 'Close',
   esc: 'Esc',
   startingPoints: 'Starting points',
+  found: 'Found',
   noStartingPointMatches: 'No starting point matches. Clear the search to see all.',
   itIsInThe:
     'It is in the first screen already, so reveals play backwards as it leaves. Each effect is a starting point that you can change afterwards.',

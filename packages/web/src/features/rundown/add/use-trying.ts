@@ -17,7 +17,7 @@ import { newId } from '../../../state/new-id.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { findSettled } from '../../../state/take-session.ts';
 import { useLease } from '../../../state/use-lease.ts';
-import { useRundown } from '../rundown-context.ts';
+import type { Rundown } from '../rundown-context.ts';
 
 /** ms that the pointer rests before an effect is tried */
 const HOVER = 120;
@@ -39,10 +39,9 @@ function findMiddle(
   return Math.min(itemAt(layout.scrollers, 0).max.block, Math.max(0, (span.start + span.end) / 2));
 }
 
-export function useTrying() {
+export function useTrying({ layout, chosen, setAdding }: Pick<Rundown, 'layout' | 'chosen' | 'setAdding'>) {
   const { session } = useOpenedPage();
   const { link } = useShownPage();
-  const { layout, chosen, setAdding } = useRundown();
   const element = layout.elements[chosen];
   const settled = findSettled(session.store.getState());
   const context = { layout: withPins(layout, settled.pins), element: chosen, document: settled, newId };

@@ -55,7 +55,9 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         height={y1 - y0}
         onPointerDown={(e) => props.onGrip(e, bar, 'body')}
       />
-      {y1 - y0 > 20 && face.hasRange && (!hold || !single) && <Keyframes bar={bar} x={slot.x} view={view} />}
+      {y1 - y0 > 20 && face.hasRange && (!hold || !single) && (
+        <Keyframes bar={bar} x={slot.x} view={view} ends={selected} />
+      )}
       {hold && single && <HoldGrips bar={bar} hold={hold} x={slot.x} y0={y0} y1={y1} view={view} />}
       {selected &&
         face.hasRange &&

@@ -11,6 +11,8 @@ import {
   listKeyframes,
   keyframeStore,
   choose,
+  followShare,
+  isInner,
   isChosen,
   movedKeyframes,
 } from '../../../editor/model/keyframes.ts';
@@ -22,10 +24,16 @@ import { keyframesText } from './text.ts';
 /** Rows within which the ruler’s pointer lights a keyframe. */
 const LIT = 5;
 
-export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View }) {
+/** Rows from an end of a bar to the keyframe that stands there, so that both it and the handle can be taken hold of. */
+const INSET = 9;
+
+/** `ends`: those at the ends too, where there is room for them. */
+export function Keyframes({ bar, x, view, ends }: { bar: Bar; x: number; view: View; ends: boolean }) {
   const { session } = useOpenedPage();
   const { bars, select, selection } = useRundown();
-  const shares = listKeyframes(bar.motion);
+  const all = listKeyframes(bar.motion);
+  const roomy = (bar.placed.end - bar.placed.start) / view.per > 4 * INSET;
+  const shares = ends && roomy ? all : all.filter(isInner);
   // As texts, so that a bar is drawn again only when its own keyframes change their state.
   const chosen = useStore(keyframeStore, (s) =>
     shares.map((p) => (isChosen(s.chosen, bar.motion.id, p) ? 1 : 0)).join(''),
@@ -41,6 +49,8 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
     const already = isChosen(keyframeStore.getState().chosen, keyframe.motion, share);
     if (!how.ctrl && !how.shift && !selection.includes(bar.motion.id)) select(bar.motion.id);
     if (how.ctrl || how.shift || !already) choose(keyframe, how, bars);
+    // A plain press on one of several means this one, unless it becomes a drag of all.
+    const alone = () => !how.ctrl && !how.shift && choose(keyframe, how, bars);
     const { chosen: moving } = keyframeStore.getState();
     const mine = bars.filter((b) => moving.some((m) => m.motion === b.motion.id));
     const label = moving.length === 1 ? 'move a keyframe' : `move ${moving.length} keyframes`;
@@ -51,22 +61,21 @@ export function Keyframes({ bar, x, view }: { bar: Bar; x: number; view: View })
         return replaceMotions(label, motions);
       },
       ended(how) {
+        if (how === 'pressed') return alone();
         if (how !== 'dropped') return;
         // They are chosen where they now lie.
         keyframeStore.setState({
-          chosen: moving.flatMap((b) => {
+          chosen: moving.map((b) => {
             const was = present(mine.find((m) => m.motion.id === b.motion));
             const now = present(motions.find((m) => m.id === b.motion));
-            const share =
-              listKeyframes(now)[listKeyframes(was.motion).findIndex((p) => Math.abs(p - b.share) < 1e-3)];
-            return share === undefined ? [] : [{ motion: b.motion, share }];
+            return { ...b, share: followShare(was.motion, now, b) };
           }),
         });
       },
     });
   };
   return shares.map((p, i) => {
-    const y = toRow(keyframeRow(bar, p), view);
+    const y = toRow(keyframeRow(bar, p), view) + (p === 0 ? INSET : p === 1 ? -INSET : 0);
     return (
       <g key={i} className={`keyframes${chosen[i] === '1' ? ' chosen' : ''}${lit[i] === '1' ? ' lit' : ''}`}>
         <circle className="bar-keyframe" cx={x} cy={y} r={chosen[i] === '1' || lit[i] === '1' ? 3.6 : 2.4} />

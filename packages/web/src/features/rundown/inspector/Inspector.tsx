@@ -3,7 +3,7 @@ import { isEndless, isTimed, refersTo, removeThings } from '@lyvek/core';
 import { FindingSign } from '../../../ui/glyphs.tsx';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { placeFlags } from '../model/flags.ts';
-import { elementName } from '../../../editor/words.ts';
+import { nameOfThing } from '../model/things-on.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { MarqueeInspector } from './driver/MarqueeInspector.tsx';
 import { Cues } from './driver/Cues.tsx';
@@ -13,6 +13,7 @@ import { PinInspector } from './driver/PinInspector.tsx';
 import { Sentence } from './Sentence.tsx';
 import { TimedInspector } from './driver/TimedInspector.tsx';
 import { MultiSelection } from './MultiSelection.tsx';
+import { ElementSheet } from './ElementSheet.tsx';
 import { InspectorHead } from './InspectorHead.tsx';
 import { inspectorText } from './text.ts';
 
@@ -52,37 +53,26 @@ export function Inspector() {
 }
 
 function NothingSelected({ count, placed }: { count: number; placed: number }) {
-  const { layout, chosen, setAdding, findings, select, document } = useRundown();
-  const findName = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
-  const element = layout.elements[chosen];
+  const { layout, chosen, findings, select, document } = useRundown();
+  if (layout.elements[chosen])
+    return (
+      <>
+        <ElementSheet element={chosen} />
+        <Astray />
+      </>
+    );
   return (
     <section className="inspector" aria-label={inspectorText.nothingSelected}>
-      {element ? (
-        <>
-          <header className="inspector-head">
-            <span className="inspector-name-plain">{elementName(element, layout)}</span>
-            <i>
-              {inspectorText.px(element.tag, Math.round(element.box.width), Math.round(element.box.height))}
-            </i>
-            <span className="grow" />
-            <button type="button" className="btn main" onClick={() => setAdding(true)}>
-              {inspectorText.addAMotion} <kbd className="kbd in-main">A</kbd>
-            </button>
-          </header>
-          <p className="summary selector">{element.selector}</p>
-        </>
-      ) : (
-        <p className="summary">{inspectorText.clickABarTo(count, placed)}</p>
-      )}
+      <p className="summary">{inspectorText.clickABarTo(count, placed)}</p>
       <Astray />
-      {!element && count > 0 && <Cues pin={null} />}
+      {count > 0 && <Cues pin={null} />}
       {findings.length > 0 && (
         <ul className="findings wide">
           {findings.slice(0, 8).map((f) => (
             <li key={f.check + f.about}>
               <FindingSign severity={f.severity} label={f.severity} />
               <button type="button" className="finding-name" onClick={() => select(f.about)}>
-                {findName(f.about)}
+                {nameOfThing(f.about, document)}
               </button>
               <span className="grow">{f.sentence}</span>
             </li>

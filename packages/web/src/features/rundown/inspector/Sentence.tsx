@@ -1,5 +1,5 @@
 /** A motion as a sentence whose words in boxes are its controls. One clause a line. */
-import { changeMotion, setTarget, itemAt } from '@lyvek/core';
+import { changeMotion, setTarget, itemAt, whyNotEased } from '@lyvek/core';
 import type { Motion, RangePoint } from '@lyvek/core';
 import { Popover } from '../../../ui/Popover.tsx';
 import { useLease } from '../../../state/use-lease.ts';
@@ -67,6 +67,7 @@ export function Sentence({ bar }: { bar: Bar }) {
         {sentenceText.eased}{' '}
         <EasingField
           value={motion.easing}
+          whyNot={(css) => whyNotEased(motion, css)}
           onChange={(easing) => change('ease', { easing })}
           onTry={(easing) =>
             preview.show(easing === null ? null : changeMotion(motion.id, 'ease', (m) => ({ ...m, easing })))

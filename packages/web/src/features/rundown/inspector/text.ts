@@ -11,8 +11,6 @@ export const findingsDockText = {
 export const inspectorText = {
   motion: (name: string) => `Motion ${name}`,
   nothingSelected: 'Nothing selected',
-  px: (tag: string, width: number, height: number) => `${tag}, ${width} × ${height} px`,
-  addAMotion: 'Add a motion',
   clickABarTo: (count: number, placed: number) =>
     `${count === 0 ? 'No motions yet.' : `${count} motions, ${placed} on this page.`} Click a bar to edit its motion, or an element in the page to add one.`,
   notOnThisPage: 'Not on this page',
@@ -21,6 +19,18 @@ export const inspectorText = {
   deleteIt: 'Delete',
   itCannotBePlaced: (reason: string) =>
     `It cannot be placed: ${reason}. It is kept, and comes back when the page has a matching element again.`,
+};
+
+export const elementSheetText = {
+  element: (name: string) => `Element ${name}`,
+  size: (tag: string, width: number, height: number) => `${tag}, ${width} × ${height} px`,
+  addAMotion: 'Add a motion',
+  whatMovesIt: 'What moves it',
+  nothingMovesIt: 'Nothing moves it yet.',
+  span: (start: string, end: string) => `${start}–${end} px`,
+  mute: 'Mute',
+  muted: 'Muted',
+  inside: ' inside ',
 };
 
 export const inspectorHeadText = {
@@ -53,9 +63,28 @@ export const multiSelectionText = {
   muteAll: 'Mute all',
   unmuteAll: 'Unmute all',
   solo: 'Solo',
-  togetherFromToPx: (start: number, end: number) =>
+  togetherFromToPx: (start: string, end: string) =>
     `Together from ${start} to ${end} px of scroll. Drag one to move them all; Shift while dragging an end moves the same end of all.`,
-  px: (start: number, end: number) => `${start}–${end} px`,
+  togetherMs: (count: number, end: number) =>
+    `${count === 1 ? 'One time-based motion' : `${count} time-based motions`}, done after ${end} ms.`,
+  px: (start: string, end: string) => `${start}–${end} px`,
+  things: (count: number) => `${count} selected`,
+  deleteIt: 'Delete',
+  deleteAll: 'delete what is selected',
+  moveBy: 'Move by',
+  moveMotions: 'move motions',
+  eachLaterBy: 'Each later by',
+  staggerMotions: 'stagger motions',
+  unitPx: 'px',
+  unitMs: 'ms',
+  twiceAsFast: 'Twice as fast',
+  halfAsFast: 'Half as fast',
+  sharedValues: 'Values that all have',
+  mixed: 'mixed',
+  toWord: 'to',
+  from: (property: string) => `${property}, from`,
+  to: (property: string) => `${property}, to`,
+  change: (property: string) => `change ${property}`,
   andMore: (count: number) => `and ${count} more`,
 };
 
@@ -111,7 +140,7 @@ export const driverPickerText = {
   drivenBy: 'Driven by',
   driver: 'Driver',
   toUseAnotherElements:
-    'To use another element’s view progress, Alt click it in the page, then open this again.',
+    'To use another element’s view progress, Alt Shift click it in the page, then open this again.',
 };
 
 export const marqueeDiagramText = {
@@ -262,6 +291,12 @@ export const timedInspectorText = {
 
 export const addPropertyText = {
   animateAnotherProperty: 'Animate another property',
+  findAProperty: 'Find a property',
+  placeholder: 'opacity, colour, --own …',
+  properties: 'Properties',
+  custom: 'Custom property',
+  found: 'Found',
+  nothingFound: 'No property has that name. A custom property begins with two dashes.',
   property: '+ property',
 };
 
@@ -279,13 +314,17 @@ export const curveRowText = {
   setTheEasingOf: 'set the easing of a keyframe',
   deleteIt: 'Delete',
   deleteTheKeyframe: 'Delete the keyframe',
+  comesFromItsOwn: 'Before it, the value comes from the element’s own.',
+  returnsToItsOwn: 'After it, the value returns to the element’s own.',
+  holdItInstead: 'Hold it',
+  holdTheValue: 'hold the value',
 };
 
 export const easingEditorText = {
   shape: 'Shape',
-  spring: 'spring',
-  steps: 'steps',
-  easingTimeDownwardsValues: 'Easing: time downwards, values to the right',
+  dampingRatio: 'Damping ratio',
+  overshoots: (percent: number) => `overshoots by ${percent} %`,
+  easingTimeDownwardsValues: 'Easing: time to the right, values up',
   from: 'from',
   to: 'to',
   pointAt: (percent: number, value: string) => `Point at ${percent} %: ${value}`,

@@ -18,12 +18,15 @@ export function spreadEvenly(bars: readonly Bar[]): Motion[] {
   const step = ((sorted.at(-1)?.placed.start ?? 0) - first) / Math.max(1, sorted.length - 1);
   return sorted.map((b, i) => shifted(b, first + i * step - b.placed.start));
 }
-/** All about the first start: ranges and the distances between them by one factor. */
-export function scaled(bars: readonly Bar[], factor: number): Motion[] {
-  const first = Math.min(...bars.map((b) => b.placed.start));
-  const at = (offset: number) => first + (offset - first) * factor;
-  return bars.map((b) => {
-    const started = withEndAt(b, 'start', at(b.placed.start));
-    return withEndAt({ ...b, motion: started }, 'end', at(b.placed.end));
-  });
-}
+/** Each about its own start: where they begin stays, how long they take changes by one factor. */
+export const scaled = (bars: readonly Bar[], factor: number): Motion[] =>
+  bars.map((b) => withEndAt(b, 'end', b.placed.start + (b.placed.end - b.placed.start) * factor));
+
+/** What can be done with several motions at once, by the name it has on its button. */
+export const ARRANGEMENTS: readonly { label: string; change(bars: readonly Bar[]): Motion[] }[] = [
+  { label: 'Align starts', change: alignStarts },
+  { label: 'Align ends', change: alignEnds },
+  { label: 'Spread evenly', change: spreadEvenly },
+  { label: 'Half as long', change: (bars) => scaled(bars, 0.5) },
+  { label: 'Twice as long', change: (bars) => scaled(bars, 2) },
+];

@@ -226,8 +226,28 @@ describe('words', () => {
         }),
       ),
     ).toBe('fade out');
-    expect(elementName(element({ text: '0.9 m reflector. Collects for all' }))).toBe('0.9 m reflector');
-    expect(elementName(element({ text: '', kind: 'box', selector: '#road-picture' }))).toBe('road picture');
+    const p = { tag: 'p', kind: 'text' as const, selector: 'main > p:nth-of-type(2)' };
+    const text = '0.9 m reflector. Collects for all';
+    const names = [
+      { ...p, text, label: 'The mirror' },
+      { ...p, text, idClass: '#dome.wide' },
+      { ...p, text, idClass: '.lead', selector: '.lead' },
+      { ...p, text, idClass: '.wide.dark' },
+      { ...p, text: '', idClass: '.offer__stage.x' },
+      { ...p, tag: 'h2', text, selector: '#dome-title' },
+      { ...p, text: '', kind: 'box' as const, selector: '#road-picture' },
+      { ...p, text: '' },
+    ].map((facts) => elementName(element(facts)));
+    expect(names).toEqual([
+      'The mirror',
+      'dome',
+      'lead',
+      '0.9 m reflector',
+      'offer stage',
+      '0.9 m reflector',
+      'road picture',
+      'p',
+    ]);
   });
 });
 
@@ -260,8 +280,8 @@ describe('several together', () => {
     expect(spans(spreadEvenly(bars)).map(([start]) => start)).toEqual([1000, 1750, 2500]);
     expect(spans(scaled(bars, 2))).toEqual([
       [1000, 1800],
-      [2200, 2400],
-      [4000, 6000],
+      [1600, 1800],
+      [2500, 4500],
     ]);
   });
 

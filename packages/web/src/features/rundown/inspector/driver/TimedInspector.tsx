@@ -10,6 +10,7 @@ import {
   removeThings,
   changeMotion,
   present,
+  whyNotEased,
 } from '@lyvek/core';
 import type { Trigger, Motion } from '@lyvek/core';
 import { DriverSign } from '../../../../editor/drivers/DriverSign.tsx';
@@ -257,7 +258,11 @@ function PartSentence({ part, element, parts }: PartProps) {
           }
         />{' '}
         {timedInspectorText.msEased}{' '}
-        <EasingField value={part.easing} onChange={(easing) => put('ease', { easing })} />
+        <EasingField
+          value={part.easing}
+          whyNot={(css) => whyNotEased(part, css)}
+          onChange={(easing) => put('ease', { easing })}
+        />
         <AdjustmentsWord of={part.id} />
       </p>
       <PresetField motion={part} />

@@ -1,7 +1,7 @@
 /** One value curve with its keyframes and the editor of the open one. */
 import { useRef, useState } from 'react';
 import type { PointerEvent, ReactNode } from 'react';
-import { percent, propertyFacts, itemAt, present } from '@lyvek/core';
+import { propertyFacts, itemAt, present } from '@lyvek/core';
 import type { Keyframe } from '@lyvek/core';
 import { beginDrag } from '../../../../ui/drag.ts';
 import {
@@ -16,8 +16,8 @@ import {
 } from '../../../../editor/model/curves.ts';
 import type { Curve } from '../../../../editor/model/curves.ts';
 import { valueWords } from '../../../../editor/words.ts';
-import { CssField } from '../../../../editor/fields/CssField.tsx';
-import { EasingField } from './EasingField.tsx';
+import { placedKeyframe } from '../../../../editor/model/keyframes.ts';
+import { KeyframeEditor } from './KeyframeEditor.tsx';
 import { curveRowText } from '../text.ts';
 
 const W = 200;
@@ -32,13 +32,14 @@ function pulled(
 ): Keyframe[] | null {
   const { keyframes } = curve;
   const keyframe = itemAt(keyframes, index);
-  if (Math.abs(dx) >= Math.abs(dy) && index > 0 && index < keyframes.length - 1) {
+  if (Math.abs(dx) >= Math.abs(dy)) {
     const step = altKey ? 1000 : 100;
     const to = curve.whole(
       Math.min(1, Math.max(0, keyframeProgress(curve, toShare(keyframe)) + dx / (W - 12))),
     );
-    const at = Math.round(Math.min(0.99, Math.max(0.01, to)) * step) / step;
-    return withKeyframe(keyframes, index, { at: percent(at) });
+    const [low, high] = [keyframes[index - 1], keyframes[index + 1]].map((k) => k && toShare(k));
+    const at = Math.round(Math.min((high ?? 1.01) - 0.01, Math.max((low ?? -0.01) + 0.01, to)) * step) / step;
+    return placedKeyframe(keyframes, index, at);
   }
   const scale = curve.high - curve.low < 1e-9 ? 1 : (curve.high - curve.low) / (H - 8);
   const was = numberAt(curve, keyframeProgress(curve, toShare(keyframe)));
@@ -55,6 +56,8 @@ interface RowProps {
   curve: Curve;
   progress: number;
   open: number | null;
+  /** the open one is chosen in every property at its place */
+  together?: boolean;
   onOpen(keyframe: Keyframe | null): void;
   onTry(keyframes: Keyframe[] | null): void;
   onPut(keyframes: Keyframe[] | null, label: string): void;
@@ -95,7 +98,8 @@ const keyframeDrag =
     if (begun) e.preventDefault();
   };
 
-export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children }: RowProps) {
+export function CurveRow(props: RowProps) {
+  const { curve, progress, open, together, onOpen, onTry, onPut, children } = props;
   const svg = useRef<SVGSVGElement>(null);
   const [frozen, setFrozen] = useState<{ low: number; high: number } | null>(null);
   const { low, high } = frozen ?? curve;
@@ -123,6 +127,15 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         <b>{curve.name}</b>
         <i>{curveRowText.fromTo(keyframes[0]?.value, keyframes.at(-1)?.value)}</i>
         <span className="now">{valueWords(cssAt(curve, progress))}</span>
+        <button
+          type="button"
+          className="btn plain curve-remove"
+          aria-label={curveRowText.remove(curve.property)}
+          title={curveRowText.remove(curve.property)}
+          onClick={() => onPut(null, curveRowText.remove(curve.property))}
+        >
+          ×
+        </button>
       </h4>
       <svg
         ref={svg}
@@ -161,7 +174,7 @@ export function CurveRow({ curve, progress, open, onOpen, onTry, onPut, children
         })}
       </svg>
       {children}
-      {selected && (
+      {selected && !together && (
         <KeyframeEditor
           curve={curve}
           index={selected.index}
@@ -205,54 +218,5 @@ function Dot({ keyframe, isOpen, x, y, onDrag, onOpen, onRemove }: DotProps) {
         e.stopPropagation();
       }}
     />
-  );
-}
-
-interface EditorProps extends Pick<RowProps, 'curve' | 'onOpen' | 'onTry' | 'onPut'> {
-  index: number;
-  onRemove(): void;
-}
-
-function KeyframeEditor({ curve, index, onOpen, onTry, onPut, onRemove }: EditorProps) {
-  const { keyframes } = curve;
-  const keyframe = itemAt(keyframes, index);
-  return (
-    <div className="keyframe-editor">
-      <CssField
-        label={curveRowText.positionOfTheKeyframe}
-        property="percentage"
-        className="w-14"
-        value={keyframe.at}
-        onPut={(v) => {
-          const next = withKeyframe(keyframes, index, {
-            at: percent(Math.min(1, Math.max(0, Number.parseFloat(v) / 100))),
-          });
-          onPut(next, curveRowText.moveAKeyframe);
-          onOpen(next.find((k) => !keyframes.includes(k)) ?? null);
-        }}
-      />
-      <CssField
-        label={curveRowText.valueOfTheKeyframe}
-        property={curve.property}
-        className="w-full"
-        value={keyframe.value}
-        onPut={(value) =>
-          onPut(withKeyframe(keyframes, index, { value }), curveRowText.change(curve.property))
-        }
-      />
-      {index < keyframes.length - 1 && (
-        <EasingField
-          className="btn"
-          value={keyframe.easing ?? 'linear'}
-          onChange={(easing) =>
-            onPut(withKeyframe(keyframes, index, { easing }), curveRowText.setTheEasingOf)
-          }
-          onTry={(easing) => onTry(easing === null ? null : withKeyframe(keyframes, index, { easing }))}
-        />
-      )}
-      <button type="button" className="btn" aria-label={curveRowText.deleteTheKeyframe} onClick={onRemove}>
-        {curveRowText.deleteIt}
-      </button>
-    </div>
   );
 }

@@ -1,6 +1,17 @@
 /** Value curves with keyframes: drag, add by double click, delete, type. Progress runs to the right here, values upwards. */
 import { useStore } from 'zustand';
-import { progressAt, changeMotion, itemAt } from '@lyvek/core';
+import {
+  addDeclaration,
+  changeMotion,
+  isSvgShape,
+  itemAt,
+  lastItem,
+  needsShapeOrigin,
+  progressAt,
+  SHAPE_ORIGIN,
+  together,
+} from '@lyvek/core';
+import { newId } from '../../../../state/new-id.ts';
 import type { Keyframe, Motion } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useLease } from '../../../../state/use-lease.ts';
@@ -45,18 +56,18 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
   const { layout } = useRundown();
   // The keyframe that is open in the sheet is the chosen keyframe everywhere: Del, arrows and the lanes mean the same one.
   const open = useStore(keyframeStore, (s) =>
-    s.chosen.length === 1 && itemAt(s.chosen, 0).motion === motion.id && itemAt(s.chosen, 0).property
-      ? itemAt(s.chosen, 0)
-      : null,
+    s.chosen.length === 1 && itemAt(s.chosen, 0).motion === motion.id ? itemAt(s.chosen, 0) : null,
   );
   const openIn = ({ property, keyframes }: Curve) => {
-    const i =
-      open?.property === property ? keyframes.findIndex((k) => Math.abs(toShare(k) - open.share) < 5e-4) : -1;
+    if (!open || (open.property !== undefined && open.property !== property)) return null;
+    const i = keyframes.findIndex((k) => Math.abs(toShare(k) - open.share) < 5e-4);
     return i < 0 ? null : i;
   };
   const choose = (property: string, keyframe: Keyframe | null) =>
     chooseKeyframe(keyframe && { motion: motion.id, property, share: toShare(keyframe) });
   const curves = computeCurves(motion, element, layout);
+  // One that was chosen in the lanes is chosen in every property; the first of them opens.
+  const first = curves.find((c) => openIn(c) !== null);
   const preview = useLease(session);
   const withList = (property: string, list: Keyframe[] | null, label: string) =>
     changeMotion(motion.id, label, (m) => {
@@ -73,6 +84,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           curve={c}
           progress={progress}
           open={openIn(c)}
+          together={c !== first}
           onOpen={(keyframe) => choose(c.property, keyframe)}
           onTry={(list) => preview.show(list && withList(c.property, list, 'try'))}
           onPut={(list, label) => session.apply(withList(c.property, list, label))}
@@ -96,7 +108,18 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
       <AddProperty
         motion={motion}
         element={element}
-        onAdd={(property, list) => session.apply(withList(property, list, `animate ${property}`))}
+        onAdd={(property, list) => {
+          const { selector } = motion.targets;
+          const shape = needsShapeOrigin(property) && isSvgShape(itemAt(layout.elements, element));
+          const origin = shape ? Object.entries(SHAPE_ORIGIN) : [];
+          session.apply(
+            together(`animate ${property}`, [
+              withList(property, list, ''),
+              ...origin.map((declaration) => addDeclaration(motion.id, selector, declaration, newId)),
+            ]),
+          );
+          choose(property, lastItem(list));
+        }}
       />
       <AlsoMoved motion={motion} element={element} />
     </div>

@@ -1,30 +1,33 @@
-/** An easing pulled by hand. Time, or scroll, runs down as everywhere; values run to the right. Two handles for a curve, rings for points. */
-import { useRef } from 'react';
+/** An easing pulled by hand, drawn as its small signs are: time runs to the right, values up. Two handles for a curve, rings for points. */
+import { useMemo, useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { parseEasing, shapeCss, toShape, springCss, itemAt, present } from '@lyvek/core';
 import type { EasingShape } from '@lyvek/core';
+import { NumberField } from '../../../../ui/NumberField.tsx';
 import { beginDrag } from '../../../../ui/drag.ts';
 import { easingEditorText } from '../text.ts';
 
 const W = 210;
-const H = 170;
+const H = 180;
 /** values that the drawing shows, so that overshoot has room */
 const [LOW, HIGH] = [-0.25, 1.35];
-const x = (v: number) => ((v - LOW) / (HIGH - LOW)) * W;
-const y = (t: number) => 6 + t * (H - 12);
+const x = (t: number) => 6 + t * (W - 12);
+const y = (v: number) => H - ((v - LOW) / (HIGH - LOW)) * H;
 const STEP = 0.05;
 /** px of a handle’s blade */
 const BLADE = 10;
 
 interface EasingEditorProps {
   value: string;
+  /** why an easing cannot be had here, or null */
+  whyNot(css: string): string | null;
   onTry(css: string | null): void;
   onPut(css: string): void;
 }
 
 type Point = [t: number, v: number];
 
-export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
+export function EasingEditor({ value, whyNot, onTry, onPut }: EasingEditorProps) {
   const svg = useRef<SVGSVGElement>(null);
   const parsed = parseEasing(value);
   const shape = toShape(value);
@@ -32,13 +35,13 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   const f = parsed.value;
   const path = Array.from(
     { length: 81 },
-    (_, i) => `${i ? 'L' : 'M'}${x(f(i / 80)).toFixed(1)} ${y(i / 80).toFixed(1)}`,
+    (_, i) => `${i ? 'L' : 'M'}${x(i / 80).toFixed(1)} ${y(f(i / 80)).toFixed(1)}`,
   ).join('');
   const findPlace = (e: { clientX: number; clientY: number; shiftKey: boolean }): Point => {
     const frame = present(svg.current).getBoundingClientRect();
     const snap = (n: number) => (e.shiftKey ? Math.round(n / STEP) * STEP : n);
-    const t = (e.clientY - frame.top - 6) / (H - 12);
-    const v = ((e.clientX - frame.left) / W) * (HIGH - LOW) + LOW;
+    const t = (e.clientX - frame.left - 6) / (W - 12);
+    const v = ((frame.top + H - e.clientY) / H) * (HIGH - LOW) + LOW;
     return [snap(Math.min(1, Math.max(0, t))), snap(Math.min(HIGH, Math.max(LOW, v)))];
   };
   const pull = (e: PointerEvent<Element>, at: (p: Point) => string) =>
@@ -49,7 +52,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
     });
   const keys = (e: KeyboardEvent, p: Point, at: (p: Point) => string) => {
     const by = e.shiftKey ? STEP : 0.01;
-    const step = { ArrowLeft: [0, -by], ArrowRight: [0, by], ArrowUp: [-by, 0], ArrowDown: [by, 0] }[e.key];
+    const step = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[e.key];
     if (!step) return;
     e.preventDefault();
     e.stopPropagation();
@@ -57,7 +60,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   };
   return (
     <div className="easing-editor">
-      <ShapeButtons shape={shape} easing={f} onPut={onPut} />
+      <ShapeButtons {...{ value, shape, whyNot, onPut }} easing={f} />
       <svg
         ref={svg}
         width={W}
@@ -72,12 +75,12 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
       >
         <path
           className="easing-grid"
-          d={`M${x(0)} 0V${H}M${x(1)} 0V${H}${[0, 0.25, 0.5, 0.75, 1].map((t) => `M0 ${y(t)}H${W}`).join('')}`}
+          d={`M0 ${y(0)}H${W}M0 ${y(1)}H${W}${[0, 0.25, 0.5, 0.75, 1].map((t) => `M${x(t)} 0V${H}`).join('')}`}
         />
-        <text x={x(0) + 3} y={H - 8}>
+        <text x={W - 30} y={y(0) - 4}>
           {easingEditorText.from}
         </text>
-        <text x={x(1) + 3} y={12}>
+        <text x={8} y={y(1) - 4}>
           {easingEditorText.to}
         </text>
         <path className="easing-line" d={path} />
@@ -95,7 +98,7 @@ export function EasingEditor({ value, onTry, onPut }: EasingEditorProps) {
   );
 }
 
-interface ButtonsProps {
+interface ButtonsProps extends Pick<EasingEditorProps, 'value' | 'whyNot'> {
   shape: EasingShape;
   easing(t: number): number;
   onPut(css: string): void;
@@ -105,33 +108,60 @@ interface ButtonsProps {
 const CURVE = 'cubic-bezier(0.4, 0, 0.6, 1)';
 const STEPS = 'steps(4, jump-end)';
 
-function ShapeButtons({ shape, easing, onPut }: ButtonsProps) {
+function ShapeButtons({ value, shape, easing, whyNot, onPut }: ButtonsProps) {
+  const ratio = useMemo(() => springRatio(value), [value]);
+  const forms = [
+    { name: 'curve', isOn: shape.kind === 'curve', css: CURVE },
+    { name: 'points', isOn: shape.kind === 'points' && ratio === null, css: quarters(easing) },
+    { name: 'spring', isOn: ratio !== null, css: springCss(FIRST_RATIO) },
+    { name: 'steps', isOn: shape.kind === 'steps', css: STEPS },
+  ];
   return (
-    <div className="point-row quick" role="group" aria-label={easingEditorText.shape}>
-      {(['curve', 'points'] as const).map((kind) => (
-        <button
-          key={kind}
-          type="button"
-          className="btn"
-          aria-pressed={shape.kind === kind}
-          onClick={() => shape.kind !== kind && onPut(kind === 'curve' ? CURVE : quarters(easing))}
-        >
-          {kind}
-        </button>
-      ))}
-      <button type="button" className="btn" onClick={() => onPut(springCss(0.45))}>
-        {easingEditorText.spring}
-      </button>
-      <button
-        type="button"
-        className="btn"
-        aria-pressed={shape.kind === 'steps'}
-        onClick={() => onPut(STEPS)}
-      >
-        {easingEditorText.steps}
-      </button>
-    </div>
+    <>
+      <div className="point-row quick" role="group" aria-label={easingEditorText.shape}>
+        {forms.map(({ name, isOn, css }) => (
+          <button
+            key={name}
+            type="button"
+            className="btn"
+            aria-pressed={isOn}
+            disabled={!isOn && whyNot(css) !== null}
+            title={whyNot(css) ?? undefined}
+            onClick={() => !isOn && onPut(css)}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      {ratio !== null && (
+        <label className="point-row">
+          {easingEditorText.dampingRatio}
+          <NumberField
+            label={easingEditorText.dampingRatio}
+            value={ratio}
+            min={0.1}
+            max={0.95}
+            onChange={(n) => {
+              const css = springCss(Math.round(n * 100) / 100);
+              if (whyNot(css) === null) onPut(css);
+            }}
+          />
+          <i>{easingEditorText.overshoots(Math.round(overshootOf(ratio) * 100))}</i>
+        </label>
+      )}
+    </>
   );
+}
+
+const FIRST_RATIO = 0.45;
+/** How far an underdamped spring swings past its end, as a share of its way: e^(−πζ/√(1−ζ²)). */
+const overshootOf = (z: number) => Math.exp((-Math.PI * z) / Math.sqrt(1 - z * z));
+
+/** The damping ratio, to two digits, of a spring as it is written here; null for any other easing. */
+function springRatio(css: string): number | null {
+  if (!css.startsWith('linear(')) return null;
+  for (let i = 10; i <= 95; i++) if (springCss(i / 100) === css) return i / 100;
+  return null;
 }
 
 interface RingsProps extends Pick<HandlesProps, 'pull' | 'keys'> {
@@ -146,8 +176,8 @@ function Rings({ points, pull, keys, onPut }: RingsProps) {
       <circle
         key={i}
         className="easing-ring"
-        cx={x(p[1])}
-        cy={y(p[0])}
+        cx={x(p[0])}
+        cy={y(p[1])}
         r={4}
         tabIndex={0}
         role="button"
@@ -180,7 +210,7 @@ function Handles({ shape: { handles }, pull, keys }: HandlesProps) {
       next[i * 2 + 1] = v;
       return shapeCss({ kind: 'curve', handles: next });
     };
-    const [px, py, ox, oy] = [x(v), y(t), x(i), y(i)];
+    const [px, py, ox, oy] = [x(t), y(v), x(i), y(i)];
     const length = Math.hypot(px - ox, py - oy) || 1;
     const [bx, by] = [((py - oy) / length) * (BLADE / 2), (-(px - ox) / length) * (BLADE / 2)];
     return (

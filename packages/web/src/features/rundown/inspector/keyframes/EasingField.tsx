@@ -37,12 +37,15 @@ export function EasingField({
   value,
   onChange,
   onTry,
+  whyNot = () => null,
   className = 'word',
 }: {
   value: string;
   onChange(css: string): void;
   /** shows one without taking it; null puts the old one back */
   onTry?(css: string | null): void;
+  /** why an easing cannot be had here, or null: what is offered can be kept */
+  whyNot?(css: string): string | null;
   className?: string;
 }) {
   return (
@@ -55,22 +58,21 @@ export function EasingField({
         </>
       }
     >
-      {(close) => (
+      {() => (
         <div className="popover-list easing-pop">
           {NAMED_EASINGS.map((e) => (
             <button
               key={e.css}
               type="button"
               aria-current={e.css === value}
-              onClick={() => {
-                onChange(e.css);
-                close();
-              }}
+              disabled={whyNot(e.css) !== null}
+              title={whyNot(e.css) ?? undefined}
+              onClick={() => onChange(e.css)}
             >
               <EasingCurve css={e.css} /> {e.name}
             </button>
           ))}
-          <EasingEditor value={value} onTry={(css) => onTry?.(css)} onPut={onChange} />
+          <EasingEditor value={value} whyNot={whyNot} onTry={(css) => onTry?.(css)} onPut={onChange} />
           <label className="flex items-center gap-2 px-2">
             {easingFieldText.css}{' '}
             <CssField
@@ -78,6 +80,7 @@ export function EasingField({
               value={value}
               property="easing"
               className="w-56"
+              whyNot={whyNot}
               onPut={onChange}
             />
           </label>
