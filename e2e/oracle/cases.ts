@@ -1,6 +1,6 @@
 /** Random cases: fifty subjects on a page of awkward CSS, each with a random motion. Seeded, so that a failure can be repeated. */
 import fc from 'fast-check';
-import { propertyFacts, itemAt, lastItem, present } from '@lyvek/core';
+import { propertyFacts, itemAt, lastItem, present, unrolledLists } from '@lyvek/core';
 import type { Motion, Pin } from '@lyvek/core';
 
 export type Setting =
@@ -246,6 +246,10 @@ const adds = (property: string) =>
     : // An added opacity that overshoots below nothing is cut before it is added.
       property !== 'opacity' && present(propertyFacts(property)).type.add !== undefined;
 
+/** Repeated where it can be: every list has its own ends, and no easing that cannot be turned round. */
+const withRepeat = (repeat: Motion['repeat'] | null, m: Motion): Motion =>
+  repeat && 'lists' in unrolledLists(m.keyframes, m.easing, repeat) ? { ...m, repeat } : m;
+
 /** A motion for a subject; the subject’s selector is filled in later. */
 const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
   const inline = s.setting === 'inline-scroller';
@@ -292,27 +296,27 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
       composite: one('replace' as const, 'replace' as const, 'replace' as const, 'add' as const),
       fill: one('both' as const, 'both' as const, 'none' as const, 'forwards' as const, 'backwards' as const),
       whole: one('linear', 'linear', 'ease-in-out', 'cubic-bezier(0.2, 0.6, 0.4, 1)'),
+      repeat: fc.option(fc.record({ count: int(2, 5), alternate: fc.boolean() }), { freq: 2 }),
     })
-    .map(
-      ({ driven: [driver, range], keyframes: k, fill, whole: easing, composite }) =>
-        ({
-          id: 'm_x',
-          name: 'case',
-          on: true,
-          targets: { selector: '#x' },
-          driver,
-          range,
-          keyframes: k,
-          fill,
-          easing: Object.values(k).every(
-            (list) => itemAt(list, 0).at === '0%' && list.every((x) => !x.easing?.startsWith('step')),
-          )
-            ? easing
-            : 'linear',
-          composite: Object.keys(k).every(adds) ? composite : 'replace',
-          damping: { kind: 'none' },
-          reducedMotion: 'fade',
-        }) as Motion,
+    .map(({ driven: [driver, range], keyframes: k, fill, whole: easing, composite, repeat }) =>
+      withRepeat(repeat, {
+        id: 'm_x',
+        name: 'case',
+        on: true,
+        targets: { selector: '#x' },
+        driver,
+        range,
+        keyframes: k,
+        fill,
+        easing: Object.values(k).every(
+          (list) => itemAt(list, 0).at === '0%' && list.every((x) => !x.easing?.startsWith('step')),
+        )
+          ? easing
+          : 'linear',
+        composite: Object.keys(k).every(adds) ? composite : 'replace',
+        damping: { kind: 'none' },
+        reducedMotion: 'fade',
+      } as Motion),
     );
 };
 

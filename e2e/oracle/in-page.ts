@@ -60,7 +60,7 @@ const oracle = {
       const style = getComputedStyle(e);
       const animation = e.getAnimations()[0];
       return {
-        progress: (animation?.effect?.getComputedTiming().progress as number | null) ?? null,
+        progress: overall(animation?.effect?.getComputedTiming()),
         ...listPlaces(animation),
         values: properties.map((p) => style.getPropertyValue(p)),
       };
@@ -73,3 +73,12 @@ const oracle = {
 };
 export type Oracle = typeof oracle;
 (globalThis as unknown as { oracle: Oracle }).oracle = oracle;
+
+/** Progress over all iterations, whichever way the current one runs (Web Animations 1, §4.8). */
+function overall(timing: ComputedEffectTiming | undefined): number | null {
+  const { progress, currentIteration, iterations = 1, direction = 'normal' } = timing ?? {};
+  if (progress === null || progress === undefined || currentIteration === null) return null;
+  const turn = currentIteration ?? 0;
+  const share = direction === 'alternate' && turn % 2 === 1 ? 1 - progress : progress;
+  return (turn + share) / iterations;
+}

@@ -19,7 +19,7 @@ import { fallbackScript, oracleScript } from '../support/runtime.ts';
 const PAGE = `<!doctype html><style>body { margin: 0 } div { height: 2600px } #g { height: 340px; background: #bcd }</style>
 <div></div><section id="g"><h2>Title</h2><p>Text</p></section><div></div>`;
 
-const triggers: Pick<Trigger, 'down' | 'up' | 'plays' | 'back'>[] = [
+const triggers: Pick<Trigger, 'down' | 'up' | 'past' | 'insets' | 'plays' | 'back'>[] = [
   {
     down: { edge: '50%', line: '80%' },
     up: { edge: '0%', line: '100%' },
@@ -30,6 +30,22 @@ const triggers: Pick<Trigger, 'down' | 'up' | 'plays' | 'back'>[] = [
   { down: 'entry 60%', up: 'entry 0%', plays: 'each-time', back: 'plays-back' },
   { down: 'contain 0%', up: { edge: '20%', line: '90%' }, plays: 'each-time', back: 'keeps-end' },
   { down: { edge: '100%', line: '70%' }, up: null, plays: 'once', back: 'keeps-end' },
+  { down: 'entry 60%', up: 'entry 0%', past: 'exit 100%', plays: 'each-time', back: 'returns' },
+  {
+    down: { edge: '50%', line: '80%' },
+    up: null,
+    past: { edge: '100%', line: '10%' },
+    plays: 'each-time',
+    back: 'plays-back',
+  },
+  {
+    down: 'contain 0%',
+    up: { edge: '0%', line: '95%' },
+    past: 'exit calc(20% + 30px)',
+    insets: ['80px', '120px'],
+    plays: 'each-time',
+    back: 'returns',
+  },
 ];
 const part = (id: string, selector: string, delay: number, duration: number) =>
   motion({
@@ -77,10 +93,13 @@ for (const { given, n, how } of cases)
     // Jumps, small steps, and steps of a px around both lines; some are left half played.
     const max = itemAt(layout.scrollers, 0).max.block;
     const { down, up } = lines;
+    // Without one, a line that no scroll reaches; JSON knows no Infinity.
+    const past = Math.min(lines.past, 1e9);
     const place = fc.oneof(
       fc.integer({ min: 0, max: Math.floor(max) }),
       fc.integer({ min: -3, max: 3 }).map((d) => Math.round(down) + d),
       fc.integer({ min: -3, max: 3 }).map((d) => Math.round(up) + d),
+      fc.integer({ min: -3, max: 3 }).map((d) => Math.min(max, Math.round(past) + d)),
       fc.integer({ min: -90, max: 90 }).map((d) => Math.round((down + up) / 2) + d),
     );
     const steps = fc.sample(fc.tuple(place, fc.constantFrom(true, true, false)), {
@@ -88,7 +107,7 @@ for (const { given, n, how } of cases)
       numRuns: STEPS,
     });
     const wrong = await page.evaluate(
-      async ({ steps, down, up, plays, back }) => {
+      async ({ steps, down, up, past, plays, back }) => {
         const frame = () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)));
         const played = async (ms: number) => {
           for (const from = performance.now(); performance.now() - from < ms;) await frame();
@@ -103,8 +122,8 @@ for (const { given, n, how } of cases)
           i++;
           scrollTo({ top: y, behavior: 'instant' });
           await frame();
-          if (!passed && y >= down) passed = ever = true;
-          else if (passed && y < up) passed = false;
+          if (!passed && y >= down && y < past) passed = ever = true;
+          else if (passed && (y < up || y >= past)) passed = false;
           if (!rests) continue;
           await played(75);
           await frame();
@@ -115,7 +134,7 @@ for (const { given, n, how } of cases)
         }
         return out;
       },
-      { steps, down, up, plays: given.plays, back: given.back },
+      { steps, down, up, past, plays: given.plays, back: given.back },
     );
     expect(wrong).toEqual([]);
   });

@@ -30,9 +30,9 @@ function listAnimations(e: Element, name: string): CSSAnimation[] {
 function held(e: Element, name: string, share: number): boolean {
   const all = listAnimations(e, name);
   for (const a of all) {
-    const { delay = 0, duration } = a.effect!.getComputedTiming();
+    const { delay = 0, activeDuration } = a.effect!.getComputedTiming();
     a.pause();
-    a.currentTime = delay + share * Number(duration);
+    a.currentTime = delay + share * Number(activeDuration);
   }
   return all.length > 0;
 }

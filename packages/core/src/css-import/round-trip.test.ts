@@ -6,7 +6,7 @@ import { emptyDocument, readDocument, collectSelectors } from '../motion/index.t
 import type { MotionDocument } from '../motion/index.ts';
 import { layoutOfPage } from '../testing/page-layout.ts';
 import { readPage, takenOut } from './index.ts';
-import { reversedEasing, unrolled } from './animations/unroll.ts';
+import { reversedEasing, unrolled } from '../value/index.ts';
 import { parseEasing } from '../value/index.ts';
 import { asScroll, isAtLoad, isTimed } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';

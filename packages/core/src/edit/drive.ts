@@ -30,6 +30,7 @@ export function triggerFrom(motion: Motion, target: string, newId: NewId): Trigg
     subject: view && view.subject !== 'self' ? view.subject : target,
     down: start,
     up: null,
+    ...(view?.insets.some((css) => Number.parseFloat(css) !== 0) ? { insets: view.insets } : {}),
     plays: 'each-time',
     back: 'plays-back',
   };

@@ -11,7 +11,7 @@ import {
   writtenSelector,
 } from '../format/index.ts';
 import type { CssDraft, Plan } from '../format/index.ts';
-import { underMedia } from '../motion/index.ts';
+import { underMedia, unrolledMotion } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
@@ -40,7 +40,8 @@ export const isForApi = (m: Motion): boolean => isScrubbed(m.driver) && m.dampin
 const camel = (property: string) =>
   property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
 
-function listKeyframes(m: Motion): ApiMotion['keyframes'] {
+function listKeyframes(motion: Motion): ApiMotion['keyframes'] {
+  const m = unrolledMotion(motion);
   return Object.entries(m.keyframes).map(([property, list]) =>
     withWholeEasing(list, m.easing).map((k) => ({
       offset: k.at,
@@ -98,7 +99,7 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
             ...(motion.stagger
               ? {
                   later: {
-                    steps: staggerSteps(motion.stagger.order, targets, held),
+                    steps: staggerSteps(motion.stagger, targets, held),
                     by: draft.makeStep(motion),
                   },
                 }

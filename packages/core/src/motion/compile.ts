@@ -9,6 +9,7 @@ import { readFacts, isLinear, parseEasing, splitSegments } from '../value/index.
 import type { Ease, Keyframe, Segment, ValueContext } from '../value/index.ts';
 import type { Motion, MotionDocument } from './document.ts';
 import { listPlaces } from './place.ts';
+import { unrolledMotion } from './repeat.ts';
 
 /** One motion on one element. */
 export interface Instance {
@@ -152,7 +153,7 @@ export function compileTimeline(document: MotionDocument, measured: Layout): Com
   for (const motion of document.motions) {
     // What time moves has no value at a scroll offset.
     if (!motion.on || !isScrubbed(motion.driver)) continue;
-    const part = findPart(motion, layout);
+    const part = findPart(unrolledMotion(motion), layout);
     part.instances.forEach((instance, i) => {
       instances.push(instance);
       for (const t of itemAt(part.tracks, i)) tracks.push({ instance: instances.length - 1, ...t });

@@ -12,5 +12,6 @@ export * from './place.ts';
 export * from './tie.ts';
 export * from './conditions.ts';
 export * from './hold.ts';
+export * from './repeat.ts';
 export * from './soundness.ts';
 export { whyNotEased } from './motion-rules.ts';

@@ -5,6 +5,8 @@ import type { Driver } from '../drivers/index.ts';
 import type { Range } from '../timeline/index.ts';
 import { isLinear, keyframeOffset, parseEasing, passesOnce } from '../value/index.ts';
 import type { Keyframe } from '../value/index.ts';
+import { unrolledLists } from './repeat.ts';
+import type { Repeat } from './repeat.ts';
 
 interface Ruled {
   driver: Driver;
@@ -12,6 +14,7 @@ interface Ruled {
   keyframes: Record<string, Keyframe[]>;
   easing: string;
   time?: unknown;
+  repeat?: Repeat | undefined;
 }
 type Problem = { path: string[]; message: string };
 
@@ -41,6 +44,8 @@ export function motionProblems(m: Ruled): Problem[] {
     if (message) out.push({ path, message });
   };
   put(['easing'], easingProblem(m));
+  const repeated = m.repeat && unrolledLists(m.keyframes, m.easing, m.repeat);
+  if (repeated && 'obstacle' in repeated) put(['repeat'], repeated.obstacle);
   const named = Object.values(m.keyframes).some((k) => k.some((s) => isNamedPlace(s.at)));
   const points = pointKind(m.driver);
   if (named && points !== 'phases') put(['keyframes'], 'keyframes at range names need a view progress');

@@ -2,7 +2,7 @@
 import * as z from 'zod';
 import { parseLength } from '../page/index.ts';
 
-export { id, selector } from '../drivers/parts.ts';
+export { id, inset, selector } from '../drivers/parts.ts';
 export const name = z.string().trim().min(1).max(120);
 
 /** A length or percentage as CSS, calc() included. */

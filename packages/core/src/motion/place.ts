@@ -15,7 +15,7 @@ export interface TargetPlace {
 /** In page order. Shifting by the stagger moves start and end alike. */
 export function listPlaces(motion: Motion, layout: Layout | PinnedLayout): TargetPlace[] {
   const targets = findMatches(layout, motion.targets.selector);
-  const steps = motion.stagger ? staggerSteps(motion.stagger.order, targets, layout) : null;
+  const steps = motion.stagger ? staggerSteps(motion.stagger, targets, layout) : null;
   return targets.map((element, i) => {
     const placed = placeRange(motion.driver, motion.range, element, layout);
     if (!steps || !motion.stagger || 'reason' in placed) return { element, placed };

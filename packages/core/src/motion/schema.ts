@@ -10,6 +10,7 @@ import { PinSchema } from './pin.ts';
 import { CueSchema, TiesSchema, withTies } from './tie.ts';
 import { id, selector } from './parts.ts';
 import { motionProblems } from './motion-rules.ts';
+import { RepeatSchema } from './repeat.ts';
 import type { Motion, MotionDocument } from './document.ts';
 import { upgradedAcceptances, upgradedDocument } from './upgrade.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
@@ -99,9 +100,17 @@ export const MotionSchema = z
     /** ends that hang on a cue or on another motion; the range holds what they amount to */
     ties: TiesSchema.optional(),
     /** each further target a step later */
-    stagger: z.strictObject({ step: staggerStep, order: z.enum(STAGGER_ORDERS) }).optional(),
+    stagger: z
+      .strictObject({
+        step: staggerStep,
+        order: z.enum(STAGGER_ORDERS),
+        seed: z.number().int().min(0).max(1e6).optional(),
+      })
+      .optional(),
     /** of motions on a trigger or at page load */
     time: TimeSchema.optional(),
+    /** plays so often over its range, or its time */
+    repeat: RepeatSchema.optional(),
     keyframes,
     easing,
     fill: z.enum(['none', 'forwards', 'backwards', 'both']),

@@ -9,6 +9,7 @@ interface Part {
   id: string;
   driver: Driver;
   time?: Time | undefined;
+  repeat?: { count: number } | undefined;
 }
 
 export interface Played {
@@ -30,7 +31,7 @@ export function computeTimes(motions: readonly Part[]): Map<string, Played> {
       before?.time && stageKey(before.driver) === stageKey(m.driver) && !trail.includes(before.id);
     const from = waits ? resolve(before, [...trail, m.id]).end : 0;
     const start = from + Number.parseFloat(time.delay);
-    const played = { start, end: start + Number.parseFloat(time.duration) };
+    const played = { start, end: start + Number.parseFloat(time.duration) * (m.repeat?.count ?? 1) };
     out.set(m.id, played);
     return played;
   };

@@ -1,7 +1,7 @@
 /** Triggers in the document: a place whose passing starts timed parts. */
 import * as z from 'zod';
 import { parseMeeting, parsePhasePoint } from '../timeline/index.ts';
-import { id, name, selector } from './parts.ts';
+import { id, inset, name, selector } from './parts.ts';
 
 const percentage = z.string().regex(/^-?\d+(\.\d+)?%$/, 'a percentage such as 25%');
 export const MeetingSchema = z.strictObject({ edge: percentage, line: percentage }).superRefine((m, ctx) => {
@@ -28,8 +28,12 @@ export const TriggerSchema = z.strictObject({
   down: line,
   /** where it heeds the way up; null: the same line */
   up: line.nullable(),
+  /** where, further down, it counts as left, and is entered again on the way up; none: it is never left downwards */
+  past: line.nullable().optional(),
+  /** shrink the part of the viewport that phases count in */
+  insets: z.tuple([inset, inset]).optional(),
   plays: z.enum(['once', 'each-time']),
-  /** what happens when the way up is heeded */
+  /** what happens when it is left */
   back: z.enum(['keeps-end', 'plays-back', 'returns']),
 });
 export type Trigger = z.infer<typeof TriggerSchema>;

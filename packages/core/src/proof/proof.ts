@@ -5,7 +5,7 @@
 import { itemAt, present } from '../assert/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { PinnedLayout, Px } from '../page/index.ts';
-import { compileTimeline, makeContext, sample, shownValue } from '../motion/index.ts';
+import { compileTimeline, makeContext, sample, shownValue, unrolledMotion } from '../motion/index.ts';
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { parseEasing, propertyFacts, splitSegments, valueAt } from '../value/index.ts';
 import { distance, transformDistance } from './distance.ts';
@@ -83,11 +83,12 @@ const INITIAL: Record<string, string> = { 'letter-spacing': '0px' };
 
 /** Values of a timed motion at a share of its time. */
 function timedValues(
-  motion: Motion,
+  repeated: Motion,
   layout: PinnedLayout,
   element: number,
   share: number,
 ): (p: string) => string {
+  const motion = unrolledMotion(repeated);
   const whole = parseEasing(motion.easing);
   const progress = whole.ok ? whole.value(share) : share;
   const base = itemAt(layout.elements, element).base ?? {};

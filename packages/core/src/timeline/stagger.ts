@@ -1,21 +1,28 @@
 /** Stagger: the same motion on several elements, each a step later than the one before it in an order. */
+import { itemAt } from '../assert/index.ts';
 import { parseLength, resolveLength } from '../page/index.ts';
 import type { Layout, Px } from '../page/index.ts';
 
-export const STAGGER_ORDERS = ['page', 'reverse', 'outward', 'across'] as const;
+export const STAGGER_ORDERS = ['page', 'reverse', 'outward', 'across', 'random'] as const;
 export type StaggerOrder = (typeof STAGGER_ORDERS)[number];
 
 export interface Stagger {
   /** of scrubbed motions a length, or a percentage of the range; of timed ones a time */
   step: string;
   order: StaggerOrder;
+  /** of the random order: another seed is another order, the same one always the same */
+  seed?: number | undefined;
 }
 
 /**
  * How many steps later each target begins, by its place in `targets` (page order). Outward counts from the middle, both neighbours alike;
  * across counts from left to right, those that begin equally far left alike.
  */
-export function staggerSteps(order: StaggerOrder, targets: readonly number[], layout: Layout): number[] {
+export function staggerSteps(
+  { order, seed = 1 }: Pick<Stagger, 'order' | 'seed'>,
+  targets: readonly number[],
+  layout: Layout,
+): number[] {
   const last = targets.length - 1;
   switch (order) {
     case 'page':
@@ -24,12 +31,26 @@ export function staggerSteps(order: StaggerOrder, targets: readonly number[], la
       return targets.map((_, i) => last - i);
     case 'outward':
       return targets.map((_, i) => Math.floor(Math.abs(i - last / 2)));
+    case 'random':
+      return shuffled(targets.length, seed);
     case 'across': {
       const lefts = targets.map((t) => Math.round(layout.elements[t]?.box.x ?? 0));
       const places = [...new Set(lefts)].sort((a, b) => a - b);
       return lefts.map((x) => places.indexOf(x));
     }
   }
+}
+
+/** The numbers from 0 to `count` − 1 in an order of their own for each seed (Fisher and Yates, drawn by a linear congruence). */
+function shuffled(count: number, seed: number): number[] {
+  const out = Array.from({ length: count }, (_, i) => i);
+  let state = (seed * 2_654_435_761) >>> 0;
+  for (let i = count - 1; i > 0; i--) {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    const k = Math.floor((state / 2 ** 32) * (i + 1));
+    [out[i], out[k]] = [itemAt(out, k), itemAt(out, i)];
+  }
+  return out;
 }
 
 /** px of one step; a percentage refers to the length of the range. */

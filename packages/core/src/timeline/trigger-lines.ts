@@ -12,20 +12,28 @@ export interface TriggerLines {
   down: Px;
   /** never below the line for the way down */
   up: Px;
+  /** where it is left downwards, never above the line for the way down; Infinity where it is not */
+  past: Px;
+}
+
+export interface TriggerPoints {
+  subject: string;
+  down: RangePoint;
+  up: RangePoint | null;
+  past?: RangePoint | null | undefined;
+  insets?: readonly [string, string] | undefined;
 }
 
 /** Where a trigger’s lines lie; says why where it has none. */
-export function triggerLines(
-  trigger: { subject: string; down: RangePoint; up: RangePoint | null },
-  layout: Layout,
-): TriggerLines | Unplaced {
+export function triggerLines(trigger: TriggerPoints, layout: Layout): TriggerLines | Unplaced {
   const subject = findMatches(layout, trigger.subject)[0];
   const e = subject === undefined ? undefined : layout.elements[subject];
   if (subject === undefined || !e) return { reason: `no element matches ${trigger.subject}` };
   if (e.box.width === 0 && e.box.height === 0)
     return { reason: 'it has no box of its own (display: none or contents)' };
-  const geometry = computeGeometry(layout, subject, 'block');
+  const geometry = computeGeometry(layout, subject, 'block', trigger.insets);
   const down = resolvePoint(trigger.down, geometry, 'start');
   const up = trigger.up === null ? down : Math.min(down, resolvePoint(trigger.up, geometry, 'start'));
-  return { scroller: e.scroller, geometry, down, up };
+  const past = trigger.past ? Math.max(down, resolvePoint(trigger.past, geometry, 'end')) : Infinity;
+  return { scroller: e.scroller, geometry, down, up, past };
 }

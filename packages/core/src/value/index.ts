@@ -9,3 +9,4 @@ export * from './shape.ts';
 export { transformMatrix } from './types/transform.ts';
 export { IDENTITY, multiply, translation } from './matrix.ts';
 export type { Matrix } from './matrix.ts';
+export * from './unroll.ts';

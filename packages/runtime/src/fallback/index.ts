@@ -164,11 +164,11 @@ function listAnimations(m: FallbackMotion, target: Element, late: number): Anima
   });
 }
 
-/** Passing the line downwards plays the parts; heeding the way up does what the trigger says. */
+/** Coming between its lines plays the parts; leaving by either end does what the trigger says. */
 function watchTrigger(g: Passed, y: number): void {
-  const { down, up } = g.lines!;
+  const { down, up, past } = g.lines!;
   const { plays, back } = g.trigger;
-  if (!g.passed && y >= down) {
+  if (!g.passed && y >= down && y < past) {
     const again = !g.ever || (plays === 'each-time' && back !== 'plays-back');
     g.passed = g.ever = true;
     for (const a of g.parts) {
@@ -177,7 +177,7 @@ function watchTrigger(g: Passed, y: number): void {
       a.playbackRate = 1;
       a.play();
     }
-  } else if (g.passed && y < up) {
+  } else if (g.passed && (y < up || y >= past)) {
     g.passed = false;
     if (plays === 'once' || back === 'keeps-end') return;
     for (const a of g.parts)

@@ -196,16 +196,23 @@ export function readRange(
   };
 }
 
-/** A trigger’s two lines; the one for the way up never lies below the other. */
+const NO_INSETS: [Linear, Linear] = [
+  [0, 0, 0, 0],
+  [0, 0, 0, 0],
+];
+
+/** A trigger’s lines; the one for the way up never lies below the one for the way down, the one further down never above it. */
 export function listLines(
   trigger: FallbackPlan['triggers'][number],
-): { down: number; up: number; scroller: Element } | null {
+): { down: number; up: number; past: number; scroller: Element } | null {
   const subject = document.querySelector(trigger.subject);
   if (!subject) return null;
-  const g = computeGeometry(subject, 'block', [
-    [0, 0, 0, 0],
-    [0, 0, 0, 0],
-  ]);
+  const g = computeGeometry(subject, 'block', trigger.insets ?? NO_INSETS);
   const down = onView(trigger.down, g);
-  return { down, up: Math.min(down, onView(trigger.up, g)), scroller: findScroller(subject) };
+  return {
+    down,
+    up: Math.min(down, onView(trigger.up, g)),
+    past: trigger.past ? Math.max(down, onView(trigger.past, g)) : Infinity,
+    scroller: findScroller(subject),
+  };
 }

@@ -21,7 +21,7 @@ const beginsWord = (text: string, part: string) =>
 export function rankOf(query: string, { name, words = '', what = '' }: Searchable): number | null {
   const q = plain(query.trim());
   if (q === '') return 0;
-  const [n, w, d] = [plain(name), plain(words), plain(what)];
+  const [n, w, d] = [plain(name).trim(), plain(words), plain(what)];
   if (n === q) return 0;
   if (n.startsWith(q)) return 1;
   const parts = q.split(/\s+/);

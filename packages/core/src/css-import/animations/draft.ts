@@ -1,6 +1,7 @@
 /** What one animation of an element is on its way to becoming a motion. */
 import type { Element } from 'domhandler';
-import type { Trigger, Motion } from '../../motion/index.ts';
+import type { Motion } from '../../motion/index.ts';
+import type { ReadLines } from './triggers.ts';
 import type { RangePoint } from '../../timeline/index.ts';
 import type { Keyframe } from '../../value/index.ts';
 import type { ReadRule } from '../cascade/rules.ts';
@@ -9,7 +10,7 @@ import type { AnimationLonghand } from './shorthand.ts';
 export type DraftDriver =
   | { kind: 'view'; axis: 'block' | 'inline'; insets: [string, string] }
   | { kind: 'scroll'; axis: 'block' | 'inline' }
-  | { kind: 'trigger'; name: string; lines: Pick<Trigger, 'down' | 'up' | 'plays' | 'back'> }
+  | { kind: 'trigger'; name: string; lines: ReadLines }
   | { kind: 'load' };
 
 /** Started by a trigger; as soon as the page is there. */

@@ -8,7 +8,7 @@ import type { AnimationDraft, DraftDriver, DraftOf, Longhands } from './draft.ts
 import { toMs, toPercent, simpler } from './lengths.ts';
 import type { ReadTimeline } from './timelines.ts';
 import type { ReadTrigger } from './triggers.ts';
-import { delayed, unrolled } from './unroll.ts';
+import { delayed, unrolled } from '../../value/index.ts';
 
 type Common = Pick<AnimationDraft, 'name' | 'fill' | 'composite'>;
 type Frames = { keyframes: Record<string, Keyframe[]> };

@@ -14,10 +14,13 @@ import { splitTop } from '../source/selector.ts';
 import type { ReadRule } from '../cascade/rules.ts';
 import type { Timelines } from './timelines.ts';
 
+/** A trigger but for its name and its element. */
+export type ReadLines = Pick<Trigger, 'down' | 'up' | 'past' | 'insets' | 'plays' | 'back'>;
+
 export interface ReadTrigger {
   name: string;
   owner: Element;
-  lines: Pick<Trigger, 'down' | 'up' | 'plays' | 'back'>;
+  lines: ReadLines;
 }
 
 /** Shares of an end inset that, with the element's own share, say where its point meets a line. */
@@ -109,7 +112,7 @@ export class Triggers {
     owner: Element,
     env: Environment,
     { plays }: Pick<Trigger, 'plays'>,
-  ): { subject: Element; lines: Pick<Trigger, 'down' | 'up'> } | { obstacle: string } {
+  ): { subject: Element; lines: Omit<ReadLines, 'plays' | 'back'> } | { obstacle: string } {
     const [activation = '', active] = splitTop(text, '/');
     const [source = '', ...range] = splitTop(activation, ' ');
     const timeline = this.timelines.of(source, owner, env);
@@ -122,10 +125,16 @@ export class Triggers {
     const points = rangePoints(range.join(' ') || 'normal');
     const back = active === undefined ? null : rangePoints(active);
     if (!points) return { obstacle: `“${text}” is not a range` };
-    if (plays !== 'once' && ![points, ...(back ? [back] : [])].some((p) => isEndless(p[1])))
-      return { obstacle: 'it ends further down, and what a trigger has started goes on below it' };
-    const base = this.base(timeline.insets);
-    if (base === null) return { obstacle: 'its timeline has an inset that is not a share of the viewport' };
+    // What is played once is never left.
+    const ends = plays === 'once' ? [] : [points, ...(back ? [back] : [])].map((p) => p[1]);
+    const isLeft = ends.length > 0 && !ends.some(isEndless);
+    if (isLeft && new Set(ends).size > 1)
+      return { obstacle: 'it is left at another line than the one at which it can be entered from below' };
+    const share = this.base(timeline.insets);
+    const insets = share === null ? ([...timeline.insets] as [string, string]) : null;
+    if (insets && !insets.every((css) => css === 'auto' || parseLength(css).ok))
+      return { obstacle: 'its timeline has an inset that cannot be read' };
+    const base = share ?? 0;
     const place = (point: string): RangePoint | null => {
       const plain = point === 'normal' ? 'cover 0%' : point;
       if (!parsePhasePoint(plain, 'start').ok) return null;
@@ -133,10 +142,14 @@ export class Triggers {
     };
     const down = place(points[0]);
     const up = back ? place(back[0]) : null;
-    if (down === null || (back && up === null))
+    const past = isLeft ? place(itemAt(ends, 0) === 'normal' ? 'cover 100%' : itemAt(ends, 0)) : null;
+    if (down === null || (back && up === null) || (isLeft && past === null))
       return { obstacle: `“${text}” cannot be read as a trigger’s line` };
     const same = JSON.stringify(up) === JSON.stringify(down);
-    return { subject: timeline.owner ?? owner, lines: { down, up: same ? null : up } };
+    return {
+      subject: timeline.owner ?? owner,
+      lines: { down, up: same ? null : up, ...(past ? { past } : {}), ...(insets ? { insets } : {}) },
+    };
   }
 
   /** Percent by which the end edge is moved in; null for anything but that. */

@@ -76,7 +76,7 @@ function tunedEntry(e: Entry): { tuned: Tuned[]; range: string; lasting: string 
   const { start, duration, later } = e.timed;
   const delay: Tuned[] = start > 0 && later === null ? [[`--${name}-delay`, ms(start)]] : [];
   return {
-    tuned: [[`--${name}-duration`, ms(duration)], ...delay, ...own],
+    tuned: [[`--${name}-duration`, ms(duration / (e.motion.repeat?.count ?? 1))], ...delay, ...own],
     range: e.range,
     lasting: `var(--${name}-duration)`,
   };
@@ -112,9 +112,11 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
     return all.length > 1 ? `\n    ${all.join(',\n    ')}` : ` ${itemAt(all, 0)}`;
   };
   const fill = (m: Motion) => (m.fill === 'none' ? '' : ` ${m.fill}`);
+  const times = ({ repeat }: Motion) =>
+    repeat ? ` ${repeat.count}${repeat.alternate ? ' alternate' : ''}` : '';
   return rule(selector, [
     ...rows.flatMap((r) => r.tuned.map(([property, value]) => `${property}: ${value};`)),
-    `animation:${join(({ e, name, easing, lasting }) => `${name} ${lasting} ${easing}${toDelay(e)}${fill(e.motion)}`)};`,
+    `animation:${join(({ e, name, easing, lasting }) => `${name} ${lasting} ${easing}${toDelay(e)}${times(e.motion)}${fill(e.motion)}`)};`,
     `animation-timeline:${join(({ e }) => e.timeline)};`,
     `animation-range:${join(({ range }) => range)};`,
     // The shorthand does not take triggers back, so what is not there under a condition has to let go of its own.

@@ -20,7 +20,7 @@ export function staggerPieces(motion: Motion, name: string, layout: PinnedLayout
   if (!motion.stagger) return [];
   const targets = findMatches(layout, motion.targets.selector);
   const bySteps = new Map<number, string[]>();
-  staggerSteps(motion.stagger.order, targets, layout).forEach((steps, i) => {
+  staggerSteps(motion.stagger, targets, layout).forEach((steps, i) => {
     const { selector } = itemAt(layout.elements, itemAt(targets, i));
     if (steps !== 0) bySteps.set(steps, [...(bySteps.get(steps) ?? []), writtenSelector(selector, layout)]);
   });

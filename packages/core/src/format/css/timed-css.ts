@@ -2,6 +2,7 @@
 import { present } from '../../assert/index.ts';
 import { findMatches } from '../../page/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
+import { unrolledMotion } from '../../motion/index.ts';
 import type { Motion, MotionDocument, Played } from '../../motion/index.ts';
 import { isAtLoad, isScrubbed, isTriggered } from '../../drivers/index.ts';
 import { withWholeEasing } from '../../value/index.ts';
@@ -81,9 +82,10 @@ function scrubbedBeside(intro: Motion, document: MotionDocument, layout: PinnedL
  * the change. It comes after the motions that the scroll scrubs.
  */
 const handedOver = new WeakMap<Motion, Motion>();
-function handingOver(intro: Motion): Motion {
-  const known = handedOver.get(intro);
+function handingOver(repeated: Motion): Motion {
+  const known = handedOver.get(repeated);
   if (known) return known;
+  const intro = unrolledMotion(repeated);
   const made: Motion = {
     ...intro,
     fill: 'backwards',
@@ -96,7 +98,7 @@ function handingOver(intro: Motion): Motion {
       ]),
     ),
   };
-  handedOver.set(intro, made);
+  handedOver.set(repeated, made);
   return made;
 }
 

@@ -20,30 +20,37 @@ export function triggerActions({ plays, back }: Trigger): string {
   ];
 }
 
+/** Further down than any page reaches. */
+const NEVER = 'cover 1000%';
 const pct = (n: number) => `${decimal(n * 100)}%`;
 
+const isMeetingOrNone = (p: RangePoint | null | undefined) => !p || isMeeting(p);
+
 /**
- * Both lines on one view timeline. Meetings take an end inset that makes the first exact in any scroller; a second one, at another line,
- * is counted from there in viewport units. Beside a phase, which would shift with the inset, a meeting is in viewport units altogether.
+ * All lines on one view timeline. Meetings take an end inset that makes the first exact in any scroller; others, at further lines,
+ * are counted from there in viewport units. Beside a phase, or insets, which would shift with it, a meeting is in viewport units altogether.
  */
-function lines(trigger: Trigger): { inset: string; down: string; up: string } {
-  const first =
-    isMeeting(trigger.down) && (trigger.up === null || isMeeting(trigger.up))
-      ? parseMeeting(trigger.down)
-      : null;
+function lines(trigger: Trigger): { inset: string; down: string; up: string; past: string } {
+  const [before, behind] = trigger.insets ?? ['0px', '0px'];
+  const isInset = [before, behind].some((css) => css !== 'auto' && Number.parseFloat(css) !== 0);
+  const alike = !isInset && isMeetingOrNone(trigger.up) && isMeetingOrNone(trigger.past);
+  const first = alike && isMeeting(trigger.down) ? parseMeeting(trigger.down) : null;
   const base = first?.ok ? 1 - first.value.line : 0;
   const text = (p: RangePoint): string => {
     if (!isMeeting(p)) return p;
     const m = parseMeeting(p);
     if (!m.ok) throw new SyntaxError(m.error);
     const further = 1 - m.value.line - base;
-    if (Math.abs(further) < 1e-9) return `entry-crossing ${pct(m.value.edge)}`;
-    return `entry-crossing calc(${pct(m.value.edge)} ${further < 0 ? '-' : '+'} ${decimal(Math.abs(further))} * 100vh)`;
+    const less = isInset && behind !== '0px' ? ` - ${behind}` : '';
+    if (Math.abs(further) < 1e-9 && !less) return `entry-crossing ${pct(m.value.edge)}`;
+    return `entry-crossing calc(${pct(m.value.edge)} ${further < 0 ? '-' : '+'} ${decimal(Math.abs(further))} * 100vh${less})`;
   };
+  const inset = isInset ? ` ${before} ${behind}` : base === 0 ? '' : ` 0px ${pct(base)}`;
   return {
-    inset: base === 0 ? '' : ` 0px ${pct(base)}`,
+    inset,
     down: text(trigger.down),
     up: trigger.up === null ? '' : text(trigger.up),
+    past: trigger.past ? text(trigger.past) : NEVER,
   };
 }
 
@@ -64,9 +71,9 @@ export function triggerPieces(
     rules: rule(selector, [
       `timeline-trigger: ${list
         .map((g) => {
-          const { inset, down, up } = lines(g);
-          const leave = up === '' ? '' : ` / ${up} cover 1000%`;
-          return `${triggerName(present(names.get(g.id)))} view(block${inset}) ${down} cover 1000%${leave}`;
+          const { inset, down, up, past } = lines(g);
+          const leave = up === '' ? '' : ` / ${up} ${past}`;
+          return `${triggerName(present(names.get(g.id)))} view(block${inset}) ${down} ${past}${leave}`;
         })
         .join(', ')};`,
     ]),

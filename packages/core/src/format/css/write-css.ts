@@ -4,7 +4,7 @@
 import { itemAt, present } from '../../assert/index.ts';
 import type { PinnedLayout, Layout } from '../../page/index.ts';
 import { withPins } from '../../page/index.ts';
-import { computeTimes } from '../../motion/index.ts';
+import { computeTimes, unrolledMotion } from '../../motion/index.ts';
 import type { Motion, MotionDocument, Pin } from '../../motion/index.ts';
 import { asPin, isEndless, isTimed, refersTo } from '../../drivers/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
@@ -187,12 +187,14 @@ const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, { pin: Pin; name: 
 };
 
 function makeEntry(
-  motion: Motion,
+  given: Motion,
   [name, blockName]: [string, string],
   condition: Condition,
   layouts: readonly PinnedLayout[],
   pins: ReadonlyMap<string, { pin: Pin; name: string }>,
 ): OneWritten {
+  // The script that damps a motion knows its progress over the whole range only.
+  const motion = given.damping.kind === 'none' ? given : unrolledMotion(given);
   const key = `${condition} ${name} ${blockName} ${pinKey(motion, pins)}`;
   const known = last.get(motion);
   if (

@@ -9,7 +9,7 @@ import { isMeeting, parseMeeting, parsePhasePoint, staggerSteps, stepPx } from '
 import type { RangePoint } from '../../timeline/index.ts';
 import { findMatches, parseLength } from '../../page/index.ts';
 import type { PinnedLayout, LengthExpr } from '../../page/index.ts';
-import { listPlaces, computeTimes } from '../../motion/index.ts';
+import { listPlaces, computeTimes, unrolledMotion } from '../../motion/index.ts';
 import type { Trigger, Motion, MotionDocument, Pin } from '../../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../../value/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
@@ -48,6 +48,9 @@ export interface FallbackPlan {
     subject: string;
     down: FallbackPoint;
     up: FallbackPoint;
+    /** none: it is never left downwards */
+    past?: FallbackPoint;
+    insets?: [Linear, Linear];
     plays: Trigger['plays'];
     back: Trigger['back'];
   }[];
@@ -177,7 +180,7 @@ export function fallbackPlan(
     const parts = isAtLoad(m.driver) ? introParts(m, d, layout) : [{ motion: m, keeps: () => true }];
     return parts.map((part) => ({
       selector: writtenSelector(m.targets.selector, layout),
-      frames: listFrames(part.motion, part.keeps),
+      frames: listFrames(unrolledMotion(part.motion), part.keeps),
       fill: part.motion.fill,
       composite: m.composite,
       damping: m.damping,
@@ -191,10 +194,14 @@ export function fallbackPlan(
     .filter((g) => g.on)
     .map((g) => {
       const down = toPoint(g.down, 'start') ?? (['cover', ...zero] as FallbackPoint);
+      const past = g.past ? toPoint(g.past, 'end') : null;
+      const insets = g.insets?.map(toLength);
       return {
         subject: writtenSelector(g.subject, layout),
         down,
         up: (g.up === null ? null : toPoint(g.up, 'start')) ?? down,
+        ...(past ? { past } : {}),
+        ...(insets?.every((i) => i !== null) ? { insets: insets as [Linear, Linear] } : {}),
         plays: g.plays,
         back: g.back,
       };
@@ -206,11 +213,11 @@ export function fallbackPlan(
 
 function countLate(m: Motion, layout: PinnedLayout): number[] {
   if (!m.stagger) return [];
-  const { step, order } = m.stagger;
+  const { step } = m.stagger;
   const first = listPlaces({ ...m, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
   const length = first && 'start' in first ? first.end - first.start : 0;
   const px = step.endsWith('ms') ? Number.parseFloat(step) : stepPx(step, length, layout);
-  return staggerSteps(order, findMatches(layout, m.targets.selector), layout).map((s) =>
+  return staggerSteps(m.stagger, findMatches(layout, m.targets.selector), layout).map((s) =>
     Number((s * px).toFixed(2)),
   );
 }

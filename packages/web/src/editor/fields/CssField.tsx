@@ -1,9 +1,9 @@
 /** A field for a CSS value: Enter or leaving takes it, Esc puts it back, a wrong one says why and changes nothing. */
 import { useState } from 'react';
 import { isUndoOfActs } from '../../state/use-undo-keys.ts';
-import { parseEasing, parseLength, valueError } from '@lyvek/core';
+import { parseEasing, parseLength, parsePhasePoint, valueError } from '@lyvek/core';
 
-/** What is wrong with a text, or null. `property` is a CSS property, or “length”, “percentage”, “number”, “easing”. */
+/** What is wrong with a text, or null. `property` is a CSS property, or “length”, “percentage”, “number”, “time”, “easing”, “phase”. */
 export function cssError(property: string, text: string): string | null {
   if (property === 'length') {
     const parsed = parseLength(text);
@@ -11,6 +11,10 @@ export function cssError(property: string, text: string): string | null {
   }
   if (property === 'easing') {
     const parsed = parseEasing(text);
+    return parsed.ok ? null : parsed.error;
+  }
+  if (property === 'phase') {
+    const parsed = parsePhasePoint(text, 'start');
     return parsed.ok ? null : parsed.error;
   }
   if (property === 'percentage') return /^-?\d+(\.\d+)?\s*%?$/.test(text.trim()) ? null : 'a percentage';

@@ -35,9 +35,8 @@ export function Fan({ bar, x, view, selected }: FanProps) {
 
   const drag = (e: PointerEvent<SVGCircleElement>) => {
     const { motion } = bar;
-    const order = motion.stagger?.order ?? 'page';
     const targets = findMatches(layout, motion.targets.selector);
-    const steps = Math.max(1, ...staggerSteps(order, targets, layout));
+    const steps = Math.max(1, ...staggerSteps(motion.stagger ?? { order: 'page' }, targets, layout));
     const range = bar.placed.end - bar.placed.start;
     const now = motion.stagger ? stepPx(motion.stagger.step, range, layout) : 0;
     const operation = (by: number, event: { altKey: boolean }) => {
@@ -45,7 +44,8 @@ export function Fan({ bar, x, view, selected }: FanProps) {
       const step = event.altKey
         ? `${Math.round((px / Math.max(1, range)) * 1000) / 10}%`
         : `${Math.round(px / 2) * 2}px`;
-      const stagger: Motion['stagger'] = Math.round(px) === 0 ? undefined : { step, order };
+      const stagger: Motion['stagger'] =
+        Math.round(px) === 0 ? undefined : { order: 'page', ...motion.stagger, step };
       return changeMotion(motion.id, 'stagger', (m) => ({ ...m, stagger }));
     };
     dragOperation(e, session, { operation });

@@ -17,7 +17,7 @@ interface FlagMarkProps {
 }
 
 export function FlagMark({
-  flag: { trigger, down, up, parts },
+  flag: { trigger, down, up, past, parts },
   x,
   view,
   rows,
@@ -44,6 +44,7 @@ export function FlagMark({
           <path className="flag-up" d={`M${x - 9} ${above}h24M${x - 4} ${above}v-8h11l-3 4 3 4z`} />
         </>
       )}
+      {Number.isFinite(past) && <path className="flag-past" d={`M${x - 9} ${y}V${toRow(past, view)}h17`} />}
       <path className="flag-line" d={`M${x - 9} ${y}h17`} />
       <path className="flag-shape" d={`M${x - 4} ${y}h11l-3 4 3 4h-11z`} />
       <rect className="flag-area" x={x - 12} y={y - 4} width={30} height={16} />

@@ -1,14 +1,13 @@
 /** A motion as a sentence whose words in boxes are its controls. One clause a line. */
-import { changeMotion, setTarget, itemAt, whyNotEased } from '@lyvek/core';
+import { changeMotion, whyNotEased } from '@lyvek/core';
 import type { Motion, RangePoint } from '@lyvek/core';
 import { Popover } from '../../../ui/Popover.tsx';
 import { useLease } from '../../../state/use-lease.ts';
-import { newId } from '../../../state/new-id.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
 import { nudged, untied } from '../model/moves.ts';
 import type { Side } from '../model/moves.ts';
-import { elementName, pointWords } from '../../../editor/words.ts';
+import { pointWords } from '../../../editor/words.ts';
 import { useRundown } from '../rundown-context.ts';
 import { AdjustmentsWord } from './options/Adjustments.tsx';
 import { ConditionDifferences } from './options/ConditionDifferences.tsx';
@@ -19,16 +18,13 @@ import { PointEditor } from './range/PointEditor.tsx';
 import { PresetField } from './options/PresetField.tsx';
 import { HoldField } from './options/HoldField.tsx';
 import { StaggerField } from './options/StaggerField.tsx';
-import { Target } from './options/Target.tsx';
+import { REDUCED_MOTION } from './options/reduced-motion.ts';
+import { RepeatField } from './options/RepeatField.tsx';
+import { TargetLine } from './options/TargetLine.tsx';
 import { TieEditor, tieWords } from './range/TieEditor.tsx';
 import { ChoiceWord } from './ChoiceWord.tsx';
 import { sentenceText } from './text.ts';
 
-const REDUCED: readonly { value: Motion['reducedMotion']; text: string; note: string }[] = [
-  { value: 'fade', text: 'only fades', note: 'keeps opacity, drops movement' },
-  { value: 'drop', text: 'does not play', note: 'shown in its final state' },
-  { value: 'keep', text: 'plays anyway', note: 'for motions that carry meaning' },
-];
 const FILL: readonly { value: Motion['fill']; text: string; note: string }[] = [
   { value: 'both', text: 'fills before and after', note: 'fill: both' },
   { value: 'forwards', text: 'fills after', note: 'fill: forwards' },
@@ -54,7 +50,7 @@ export function Sentence({ bar }: { bar: Bar }) {
       </p>
       <PresetField motion={motion} />
       <ConditionDifferences of={motion} />
-      <TargetLine bar={bar} />
+      <TargetLine motion={motion} element={bar.element} />
       <StaggerField motion={motion} timed={false} onChange={(stagger) => change('stagger', { stagger })} />
       <p>
         {sentenceText.from} <Point bar={bar} side="start" />
@@ -63,6 +59,7 @@ export function Sentence({ bar }: { bar: Bar }) {
         {sentenceText.until} <Point bar={bar} side="end" />{' '}
         <HoldField bar={bar} onChange={(label, how) => session.apply(changeMotion(motion.id, label, how))} />
       </p>
+      <RepeatField motion={motion} onChange={(repeat) => change(sentenceText.repeat, { repeat })} />
       <p>
         {sentenceText.eased}{' '}
         <EasingField
@@ -96,42 +93,13 @@ export function Sentence({ bar }: { bar: Bar }) {
         {sentenceText.withReducedMotionIt}{' '}
         <ChoiceWord
           label={sentenceText.withReducedMotion}
-          options={REDUCED}
+          options={REDUCED_MOTION}
           value={motion.reducedMotion}
           onChoose={(reducedMotion) => change(sentenceText.changeReducedMotion, { reducedMotion })}
         />
         <AdjustmentsWord of={motion.id} />
       </p>
     </div>
-  );
-}
-
-function TargetLine({ bar }: { bar: Bar }) {
-  const { session } = useOpenedPage();
-  const { layout } = useRundown();
-  const { motion } = bar;
-  const element = itemAt(layout.elements, bar.element);
-  return (
-    <p>
-      {sentenceText.moves}{' '}
-      <Popover
-        className="word"
-        label={sentenceText.element}
-        trigger={
-          bar.others.length
-            ? sentenceText.andMore(elementName(element, layout), bar.others.length)
-            : elementName(element, layout)
-        }
-      >
-        {() => (
-          <Target
-            motion={motion}
-            element={bar.element}
-            onChange={(selector) => session.apply(setTarget(motion.id, selector, newId))}
-          />
-        )}
-      </Popover>
-    </p>
   );
 }
 

@@ -105,8 +105,19 @@ export const sentenceText = {
   withReducedMotionIt: 'with reduced motion it',
   withReducedMotion: 'With reduced motion',
   changeReducedMotion: 'change reduced motion',
+  repeat: 'change the repeat',
   moveThe: (side: string) => `move the ${side}`,
   the: (side: string) => `The ${side}`,
+};
+
+export const repeatFieldText = {
+  plays: 'plays',
+  repeat: 'Repeat',
+  once: 'once',
+  times: (count: number, alternate: boolean) => `${count} times${alternate ? ', back and forth' : ''}`,
+  howManyTimes: 'How many times',
+  backAndForth: 'back and forth',
+  cannot: (why: string) => `It cannot repeat: ${why}.`,
 };
 
 export const cuesText = {
@@ -255,6 +266,8 @@ export const timeRulerText = {
   speed: 'Speed',
   letGo: 'Let go',
   partsOverTime: 'Parts over time',
+  twiceAsFast: 'All twice as fast',
+  halfAsFast: 'All half as fast',
   ms: (count: number, length: number) => `${count} ${count === 1 ? 'part' : 'parts'}, ${length} ms`,
 };
 
@@ -268,6 +281,17 @@ export const timedInspectorText = {
   goingDown: 'Going down,',
   moveTheTrigger: 'move the trigger',
   goingUp: 'going up,',
+  watches: 'Watches',
+  watchedElement: 'Watched element',
+  watchAnother: 'watch another element',
+  toWatchAnother: 'To watch another element, Alt Shift click it in the page, then open this again.',
+  insetsTop: 'Insets: top',
+  bottom: 'bottom',
+  insetAtTheTop: 'Inset at the top',
+  insetAtTheBottom: 'Inset at the bottom',
+  changeTheInsets: 'change the insets',
+  leavingAtTheTop: 'leaving at the top,',
+  moveTheLineAtTheTop: 'move the line at the top',
   moveTheLineFor: 'move the line for the way up',
   itPlays: 'It plays',
   howOften: 'How often',
@@ -411,6 +435,7 @@ export const staggerFieldText = {
   eachLaterBy: 'each later by',
   stepOfTheStagger: 'Step of the stagger',
   noStagger: 'No stagger',
+  anotherOrder: 'Another order',
 };
 
 export const targetText = {
@@ -430,8 +455,15 @@ export const meetingFieldsText = {
 
 export const lineFieldText = {
   nowhere: (reason: string) => `nowhere: ${reason}`,
-  lineGoingDown: 'Line going down',
-  lineGoingUp: 'Line going up',
+  label: { down: 'Line going down', up: 'Line going up', past: 'Line at the top' },
+  atTheSameLine: 'at the same line',
+  itStays: 'it stays',
+  letItStay: 'Let it stay',
+  phaseInCss: 'Phase in CSS',
+  scrollOffset: 'scroll offset',
+  scrollOffsetInPx: 'Scroll offset in px',
+  unitPx: 'px',
+  atThePlayhead: 'At the playhead',
   phase: 'Phase',
   as: (writePhase: string) => `as ${writePhase}`,
   useTheSameLine: 'Use the same line',

@@ -7,6 +7,8 @@ export interface Flag {
   trigger: Trigger;
   down: number;
   up: number;
+  /** Infinity where it is not left downwards */
+  past: number;
   parts: Motion[];
 }
 
@@ -24,6 +26,7 @@ export function placeFlags(
         trigger,
         down: at.down,
         up: at.up,
+        past: at.past,
         parts: d.motions.filter((m) => refersTo(m.driver, trigger.id)),
       });
   }

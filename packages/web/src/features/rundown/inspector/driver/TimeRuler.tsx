@@ -1,5 +1,5 @@
 /** Parts on a time ruler, running down in ms: drag a part to delay it, its end to let it last; the playhead scrubs them all. */
-import { changeMotion, itemAt, present } from '@lyvek/core';
+import { changeMotion, ellipsized, itemAt, present, replaceMotions } from '@lyvek/core';
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
@@ -10,10 +10,12 @@ import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { SPEEDS } from '../../model/time-player.ts';
 import type { TimePlayer } from '../../model/time-player.ts';
 import { effectWords } from '../../../../editor/words.ts';
+import { useSize } from '../../../../ui/use-size.ts';
+import { timesScaled } from '../../model/several.ts';
 import { useRundown } from '../../rundown-context.ts';
 import { timeRulerText } from '../text.ts';
 
-const H = 300;
+const H = 220;
 const TOP = 14;
 const LEFT = 44;
 const STEPS = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000];
@@ -56,14 +58,15 @@ function draggedTime(
 
 export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerProps) {
   const { session } = useOpenedPage();
-  const { select } = useRundown();
+  const { select, selection } = useRundown();
+  const { ref, width } = useSize();
   const at = useStore(player.store, (s) => s.at);
   const svg = useRef<SVGSVGElement>(null);
   const frozen = useRef<number | null>(null);
   const most = frozen.current ?? length;
   const k = (H - TOP - 10) / most;
   const y = (ms: number) => TOP + ms * k;
-  const pitch = Math.min(72, 210 / Math.max(1, parts.length));
+  const pitch = Math.min(120, Math.max(14, (width - LEFT - 16) / Math.max(1, parts.length)));
 
   const drag = (e: PointerEvent<SVGRectElement>, part: Motion, grip: 'body' | 'end') => {
     const others = parts.filter((p) => p.id !== part.id).flatMap((p) => times.get(p.id) ?? []);
@@ -76,7 +79,7 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
     });
     if (!begun) return;
     frozen.current = length;
-    select(part.id);
+    select(part.id, e.shiftKey || e.ctrlKey || e.metaKey);
   };
 
   const scrub = (e: PointerEvent<SVGRectElement>) =>
@@ -85,7 +88,7 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
     );
 
   return (
-    <div className="time-ruler">
+    <div className="time-ruler" ref={ref}>
       <PlayRow length={length} player={player} />
       <svg ref={svg} width="100%" height={H} role="group" aria-label={timeRulerText.partsOverTime}>
         <rect className="time-ground" x={0} y={0} width="100%" height={H} onPointerDown={scrub} />
@@ -100,7 +103,7 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
               x={LEFT + 8 + i * pitch}
               pitch={pitch}
               y={y}
-              isChosen={p.id === chosen}
+              isChosen={p.id === chosen || selection.includes(p.id)}
               waitsFor={
                 before < 0
                   ? null
@@ -119,7 +122,24 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
           </g>
         )}
       </svg>
-      <span className="count">{timeRulerText.ms(parts.length, Math.round(length))}</span>
+      <div className="time-row">
+        <span className="count">{timeRulerText.ms(parts.length, Math.round(length))}</span>
+        {(
+          [
+            [timeRulerText.twiceAsFast, 0.5],
+            [timeRulerText.halfAsFast, 2],
+          ] as const
+        ).map(([label, factor]) => (
+          <button
+            key={label}
+            type="button"
+            className="btn small"
+            onClick={() => session.apply(replaceMotions(label.toLowerCase(), timesScaled(parts, factor)))}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
     </div>
   );
 }
@@ -222,10 +242,10 @@ function PartMark({ part, time: { start, end }, x, pitch, y, isChosen, waitsFor,
       {pitch >= 50 && (
         <>
           <text className="name" x={x + 17} y={y(start) + 9}>
-            {part.name.length > 9 && pitch < 90 ? `${part.name.slice(0, 8)}…` : part.name.slice(0, 16)}
+            {ellipsized(part.name, Math.floor((pitch - 18) / 5.6))}
           </text>
           <text className="what" x={x + 17} y={y(start) + 22}>
-            {effectWords(part).slice(0, 10)}
+            {ellipsized(effectWords(part), Math.floor((pitch - 18) / 5.6))}
           </text>
         </>
       )}

@@ -1,36 +1,19 @@
 /** The sheet of a trigger, or of what plays at page load: its sentence, its parts on a time ruler, the values of the chosen part. */
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
-import {
-  isAtLoad,
-  findMatches,
-  refersTo,
-  computeTimes,
-  changeTrigger,
-  removeThings,
-  changeMotion,
-  present,
-  whyNotEased,
-} from '@lyvek/core';
+import { isAtLoad, findMatches, refersTo, computeTimes, changeTrigger, removeThings } from '@lyvek/core';
 import type { Trigger, Motion } from '@lyvek/core';
 import { DriverSign } from '../../../../editor/drivers/DriverSign.tsx';
-import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { TimePlayer } from '../../model/time-player.ts';
 import { useRundown } from '../../rundown-context.ts';
-import { AdjustmentsWord } from '../options/Adjustments.tsx';
-import { ConditionDifferences } from '../options/ConditionDifferences.tsx';
-import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { MotionCurves } from '../keyframes/Curves.tsx';
 import { DriverHead } from './DriverHead.tsx';
-import { DriverPicker } from './DriverPicker.tsx';
-import { EasingField } from '../keyframes/EasingField.tsx';
-import { LineField } from '../range/LineField.tsx';
-import { PresetField } from '../options/PresetField.tsx';
 import { InspectorHead } from '../InspectorHead.tsx';
-import { StaggerField } from '../options/StaggerField.tsx';
+import { PartSentence } from './PartSentence.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
+import { TriggerSentence } from './TriggerSentence.tsx';
 import { timedInspectorText } from '../text.ts';
 
 export function TimedInspector({ trigger, part }: { trigger: Trigger | null; part: Motion | null }) {
@@ -111,163 +94,5 @@ function TriggerHead({ trigger }: { trigger: Trigger }) {
         {timedInspectorText.deleteIt}
       </button>
     </DriverHead>
-  );
-}
-
-const PLAYS: readonly { value: Trigger['plays']; text: string; note: string }[] = [
-  { value: 'once', text: 'once', note: 'then it stays as it ends' },
-  { value: 'each-time', text: 'each time', note: 'whenever its line is passed going down' },
-];
-const BACK: readonly { value: Trigger['back']; text: string; note: string }[] = [
-  { value: 'keeps-end', text: 'keeps its end', note: 'and plays from the start the next time' },
-  { value: 'plays-back', text: 'plays back', note: 'as fast as it played' },
-  { value: 'returns', text: 'returns to its start', note: 'at once' },
-];
-
-function TriggerSentence({ trigger }: { trigger: Trigger }) {
-  const { session } = useOpenedPage();
-  const change = (label: string, part: Partial<Trigger>) =>
-    session.apply(changeTrigger(trigger.id, label, (g) => ({ ...g, ...part })));
-  return (
-    <div className="sentence">
-      <p>
-        {timedInspectorText.goingDown}{' '}
-        <LineField
-          trigger={trigger}
-          side="down"
-          onPut={(down) => down !== null && change(timedInspectorText.moveTheTrigger, { down })}
-        />
-      </p>
-      <p>
-        {timedInspectorText.goingUp}{' '}
-        <LineField
-          trigger={trigger}
-          side="up"
-          onPut={(up) => change(timedInspectorText.moveTheLineFor, { up })}
-        />
-      </p>
-      <p>
-        {timedInspectorText.itPlays}{' '}
-        <Popover
-          className="word"
-          label={timedInspectorText.howOften}
-          trigger={present(PLAYS.find((o) => o.value === trigger.plays)).text}
-        >
-          {(close) => (
-            <Choices
-              options={PLAYS}
-              value={trigger.plays}
-              onChoose={(plays) => {
-                change(timedInspectorText.changeHowOftenIt, { plays });
-                close();
-              }}
-            />
-          )}
-        </Popover>
-        {trigger.plays === 'each-time' && (
-          <>
-            {timedInspectorText.goingBackIt}{' '}
-            <Popover
-              className="word"
-              label={timedInspectorText.goingBack}
-              trigger={present(BACK.find((o) => o.value === trigger.back)).text}
-            >
-              {(close) => (
-                <Choices
-                  options={BACK}
-                  value={trigger.back}
-                  onChoose={(back) => {
-                    change(timedInspectorText.changeWhatGoingBack, { back });
-                    close();
-                  }}
-                />
-              )}
-            </Popover>
-          </>
-        )}
-        .
-      </p>
-    </div>
-  );
-}
-
-interface PartProps {
-  part: Motion;
-  element: number;
-  parts: readonly Motion[];
-}
-
-function PartSentence({ part, element, parts }: PartProps) {
-  const { session } = useOpenedPage();
-  const time = present(part.time);
-  const put = (label: string, change: Partial<Motion>) =>
-    session.apply(changeMotion(part.id, label, (m) => ({ ...m, ...change })));
-  const ms = (text: string) => `${Math.max(0, Math.round(Number.parseFloat(text) * 10) / 10)}ms`;
-  const others = parts.filter((p) => p.id !== part.id);
-  return (
-    <div className="sentence">
-      <p>
-        <DriverPicker motion={part} element={element} length={Number.parseFloat(time.duration) * 1.5} />
-      </p>
-      <p>
-        {timedInspectorText.itWaits}{' '}
-        <CssField
-          label={timedInspectorText.delayInMs}
-          property="number"
-          className="w-14"
-          value={String(Number.parseFloat(time.delay))}
-          onPut={(v) => put(timedInspectorText.changeADelay, { time: { ...time, delay: ms(v) } })}
-        />{' '}
-        {timedInspectorText.ms}{' '}
-        <Popover
-          className="word"
-          label={timedInspectorText.countedFrom}
-          trigger={
-            time.after === undefined
-              ? timedInspectorText.fromTheStart
-              : timedInspectorText.after(others.find((p) => p.id === time.after)?.name)
-          }
-        >
-          {(close) => (
-            <Choices
-              options={[
-                { value: '', text: 'from the start' },
-                ...others.map((p) => ({ value: p.id, text: `after ${p.name}`, note: 'from its end' })),
-              ]}
-              value={time.after ?? ''}
-              onChoose={(v) => {
-                const { delay, duration } = time;
-                put(timedInspectorText.chainAPart, { time: { delay, duration, ...(v ? { after: v } : {}) } });
-                close();
-              }}
-            />
-          )}
-        </Popover>
-      </p>
-      <p>
-        {timedInspectorText.andPlays}{' '}
-        <CssField
-          label={timedInspectorText.durationInMs}
-          property="number"
-          className="w-14"
-          value={String(Number.parseFloat(time.duration))}
-          onPut={(v) =>
-            put(timedInspectorText.changeADuration, {
-              time: { ...time, duration: ms(String(Math.max(1, Number.parseFloat(v)))) },
-            })
-          }
-        />{' '}
-        {timedInspectorText.msEased}{' '}
-        <EasingField
-          value={part.easing}
-          whyNot={(css) => whyNotEased(part, css)}
-          onChange={(easing) => put('ease', { easing })}
-        />
-        <AdjustmentsWord of={part.id} />
-      </p>
-      <PresetField motion={part} />
-      <ConditionDifferences of={part} />
-      <StaggerField motion={part} timed onChange={(stagger) => put('stagger', { stagger })} />
-    </div>
   );
 }

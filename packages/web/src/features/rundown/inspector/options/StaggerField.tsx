@@ -12,6 +12,7 @@ const ORDERS: readonly { value: Stagger['order']; text: string }[] = [
   { value: 'reverse', text: 'from the last' },
   { value: 'outward', text: 'from the middle outward' },
   { value: 'across', text: 'from left to right' },
+  { value: 'random', text: 'in random order' },
 ];
 
 interface StaggerWordProps {
@@ -60,6 +61,15 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
               value={stagger?.order ?? 'page'}
               onChoose={(order) => onChange({ ...(stagger ?? first), order })}
             />
+            {stagger?.order === 'random' && (
+              <button
+                type="button"
+                className="btn self-start"
+                onClick={() => onChange({ ...stagger, seed: (stagger.seed ?? 1) + 1 })}
+              >
+                {staggerFieldText.anotherOrder}
+              </button>
+            )}
             {stagger && (
               <button type="button" className="btn self-start" onClick={() => onChange(undefined)}>
                 {staggerFieldText.noStagger}

@@ -1,7 +1,8 @@
-/** Repeats, directions and delays of scrubbed animations, written out as keyframes (Web Animations 2, §4.6 to 4.8). */
-import { itemAt, lastItem } from '../../assert/index.ts';
-import { decimal, keyframeOffset } from '../../value/index.ts';
-import type { Keyframe } from '../../value/index.ts';
+/** Repeats, directions and delays of animations, written out as keyframes (Web Animations 2, §4.6 to 4.8). */
+import { itemAt, lastItem } from '../assert/index.ts';
+import { keyframeOffset } from './track.ts';
+import type { Keyframe } from './track.ts';
+import { decimal } from './value-type.ts';
 
 const KEYWORDS: Record<string, [number, number, number, number]> = {
   ease: [0.25, 0.1, 0.25, 1],

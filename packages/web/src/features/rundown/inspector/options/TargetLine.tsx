@@ -1,0 +1,35 @@
+/** “moves 0.9 m reflector and 2 more”: which elements a motion moves, and changing that. */
+import { findMatches, itemAt, setTarget } from '@lyvek/core';
+import type { Motion } from '@lyvek/core';
+import { newId } from '../../../../state/new-id.ts';
+import { useOpenedPage } from '../../../../state/opened-page.ts';
+import { elementName } from '../../../../editor/words.ts';
+import { Popover } from '../../../../ui/Popover.tsx';
+import { useRundown } from '../../rundown-context.ts';
+import { sentenceText } from '../text.ts';
+import { Target } from './Target.tsx';
+
+export function TargetLine({ motion, element }: { motion: Motion; element: number }) {
+  const { session } = useOpenedPage();
+  const { layout } = useRundown();
+  const others = findMatches(layout, motion.targets.selector).length - 1;
+  const name = elementName(itemAt(layout.elements, element), layout);
+  return (
+    <p>
+      {sentenceText.moves}{' '}
+      <Popover
+        className="word"
+        label={sentenceText.element}
+        trigger={others > 0 ? sentenceText.andMore(name, others) : name}
+      >
+        {() => (
+          <Target
+            motion={motion}
+            element={element}
+            onChange={(selector) => session.apply(setTarget(motion.id, selector, newId))}
+          />
+        )}
+      </Popover>
+    </p>
+  );
+}
