@@ -176,11 +176,15 @@ function differences(
   }
   const properties = listProperties(c);
   // Of two motions each timeline is cut at its own place, so both may lag by as much.
-  // A jump between two turns happens on one side of a place or on the other, by the last digit of it.
-  const jumps = [c.motion, c.second].some((m) => m?.repeat && !m.repeat.alternate);
-  const script = jumps ? SCROLL : FALLBACK;
-  const apart = how === 'fallback' ? script : c.second ? SCROLL + CUT : SCROLL;
-  const around = [-apart, 0, apart].map((shift) => predict(timeline, layout, i, properties, offset + shift));
+  const apart = how === 'fallback' ? FALLBACK : c.second ? SCROLL + CUT : SCROLL;
+  // A jump between two turns may be on either side of a place: what is shown just before it counts, too.
+  const turns = c.motion.repeat?.alternate === false ? c.motion.repeat.count : 0;
+  const jumps = Array.from({ length: turns }, (_, k) => placed.start + (k * length) / turns - offset).filter(
+    (shift) => Math.abs(shift) < apart,
+  );
+  const around = [-apart, 0, apart, ...jumps.map((shift) => shift - 1e-3)].map((shift) =>
+    predict(timeline, layout, i, properties, offset + shift),
+  );
   const mine = itemAt(around, 1);
   if (mine.progress !== null && shown.progress !== null && length > 0 && how !== 'fallback') {
     const error = Math.abs(mine.progress - shown.progress);
