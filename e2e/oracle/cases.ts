@@ -1,6 +1,6 @@
 /** Random cases: fifty subjects on a page of awkward CSS, each with a random motion. Seeded, so that a failure can be repeated. */
 import fc from 'fast-check';
-import { propertyFacts, itemAt, lastItem, present, unrolledLists } from '@lyvek/core';
+import { propertyFacts, itemAt, lastItem, present, springCss, unrolledLists, whyNotEased } from '@lyvek/core';
 import type { Motion, Pin } from '@lyvek/core';
 
 export type Setting =
@@ -295,7 +295,10 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
       keyframes,
       composite: one('replace' as const, 'replace' as const, 'replace' as const, 'add' as const),
       fill: one('both' as const, 'both' as const, 'none' as const, 'forwards' as const, 'backwards' as const),
-      whole: one('linear', 'linear', 'ease-in-out', 'cubic-bezier(0.2, 0.6, 0.4, 1)'),
+      whole: one(
+        ...['linear', 'linear', 'ease-in-out', 'cubic-bezier(0.2, 0.6, 0.4, 1)'],
+        ...[springCss(0.35), 'cubic-bezier(0.3, 1.4, 0.5, 1)'],
+      ),
       repeat: fc.option(fc.record({ count: int(2, 5), alternate: fc.boolean() }), { freq: 2 }),
     })
     .map(({ driven: [driver, range], keyframes: k, fill, whole: easing, composite, repeat }) =>
@@ -308,11 +311,10 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
         range,
         keyframes: k,
         fill,
-        easing: Object.values(k).every(
-          (list) => itemAt(list, 0).at === '0%' && list.every((x) => !x.easing?.startsWith('step')),
-        )
-          ? easing
-          : 'linear',
+        easing:
+          whyNotEased({ driver, range, keyframes: k, easing: 'linear' } as Motion, easing) === null
+            ? easing
+            : 'linear',
         composite: Object.keys(k).every(adds) ? composite : 'replace',
         damping: { kind: 'none' },
         reducedMotion: 'fade',

@@ -30,7 +30,9 @@ function easingProblem({ easing, keyframes }: Ruled): string | null {
     return 'an easing over the whole range cannot be joined with steps between keyframes';
   if (any((s) => isNamedPlace(s.at)))
     return 'an easing over the whole range needs every keyframe at a share of it, not at a range name';
-  if (any((s) => !passesOnce(whole.value, keyframeOffset(s.at))))
+  // Beyond the ends there is nothing to come back to: it may swing over them.
+  const isInner = (s: Keyframe) => keyframeOffset(s.at) > 0 && keyframeOffset(s.at) < 1;
+  if (any((s) => isInner(s) && !passesOnce(whole.value, keyframeOffset(s.at))))
     return 'an easing that swings back over a keyframe cannot be written as CSS: move the keyframe or soften the easing';
   return null;
 }

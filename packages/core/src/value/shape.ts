@@ -58,3 +58,14 @@ export function springEase(ratio: number): Ease {
 
 /** The same as `linear()`, to within 0.002. */
 export const springCss = (ratio: number): string => bake(springEase(ratio), 0.0012);
+
+let byCss: Map<string, number> | undefined;
+
+/** The damping ratio, to two digits, of a spring as it is written here; null for any other easing. */
+export function springRatio(css: string): number | null {
+  if (!css.startsWith('linear(')) return null;
+  byCss ??= new Map(
+    Array.from({ length: 95 }, (_, i) => (i + 5) / 100).map((ratio) => [springCss(ratio), ratio]),
+  );
+  return byCss.get(css) ?? null;
+}

@@ -8,6 +8,7 @@ export function NumberField({
   min,
   max,
   whole = false,
+  className = 'field',
   onChange,
 }: {
   label: string;
@@ -15,6 +16,7 @@ export function NumberField({
   min: number;
   max: number;
   whole?: boolean;
+  className?: string;
   onChange(n: number): void;
 }) {
   const [text, setText] = useState(String(value));
@@ -29,7 +31,7 @@ export function NumberField({
   const step = whole || max - min > 20 ? 1 : (max - min) / 100;
   return (
     <input
-      className="field"
+      className={className}
       inputMode="decimal"
       aria-label={label}
       aria-invalid={!isValid}

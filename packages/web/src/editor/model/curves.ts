@@ -49,7 +49,7 @@ export function computeCurves(motion: Motion, element: number, layout: Layout): 
       0,
     );
     const axis = AXES[property]?.[number];
-    return {
+    return withSwing({
       property,
       number,
       name: axis ? `${property} ${axis}` : property,
@@ -57,8 +57,16 @@ export function computeCurves(motion: Motion, element: number, layout: Layout): 
       ...itemAt(spread, number),
       keyframes,
       whole: whole.ok ? whole.value : (t) => t,
-    };
+    });
   });
+}
+
+const SAMPLES = 60;
+
+/** With room for what an easing makes swing over the values of the keyframes. */
+function withSwing(c: Curve): Curve {
+  const all = Array.from({ length: SAMPLES + 1 }, (_, i) => numberAt(c, i / SAMPLES));
+  return { ...c, low: Math.min(c.low, ...all), high: Math.max(c.high, ...all) };
 }
 
 /** The drawn number at a progress of the range. */
@@ -74,6 +82,8 @@ export const toShare = (keyframe: Keyframe): number => keyframeOffset(keyframe.a
 
 /** Progress at which the drawn curve reaches a keyframe: where the easing over the whole range first comes to its share. */
 export function keyframeProgress(c: Curve, share: number): number {
+  // The ends stand at the ends, however often the easing passes them on its way.
+  if (share <= 0 || share >= 1) return Math.min(1, Math.max(0, share));
   if (c.whole(0.37) === 0.37 && c.whole(0.81) === 0.81) return share;
   let [low, high] = [0, 1];
   const STEPS = 400;
@@ -87,7 +97,7 @@ export function keyframeProgress(c: Curve, share: number): number {
     if (c.whole(middle) < share) low = middle;
     else high = middle;
   }
-  return share <= 0 ? 0 : high;
+  return high;
 }
 
 export const cssAt = (c: Curve, progress: number): string => valueAt(c.segments, c.whole(progress));

@@ -347,6 +347,7 @@ export const curveRowText = {
 export const easingEditorText = {
   shape: 'Shape',
   dampingRatio: 'Damping ratio',
+  aSpringSettles: 'A spring swings about its end and has settled when the motion ends.',
   overshoots: (percent: number) => `overshoots by ${percent} %`,
   easingTimeDownwardsValues: 'Easing: time to the right, values up',
   from: 'from',
@@ -363,6 +364,7 @@ export const easingFieldText = {
   easing: (value: string) => `Easing: ${value}`,
   css: 'CSS',
   easingInCss: 'Easing in CSS',
+  spring: (ratio: number) => `spring ${ratio}`,
 };
 
 export const signalSliderText = {

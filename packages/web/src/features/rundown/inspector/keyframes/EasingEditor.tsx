@@ -1,7 +1,7 @@
 /** An easing pulled by hand, drawn as its small signs are: time runs to the right, values up. Two handles for a curve, rings for points. */
 import { useMemo, useRef } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { parseEasing, shapeCss, toShape, springCss, itemAt, present } from '@lyvek/core';
+import { parseEasing, shapeCss, springCss, springRatio, toShape, itemAt, present } from '@lyvek/core';
 import type { EasingShape } from '@lyvek/core';
 import { NumberField } from '../../../../ui/NumberField.tsx';
 import { beginDrag } from '../../../../ui/drag.ts';
@@ -85,14 +85,18 @@ export function EasingEditor({ value, whyNot, onTry, onPut }: EasingEditorProps)
         </text>
         <path className="easing-line" d={path} />
         {shape.kind === 'curve' && <Handles shape={shape} pull={pull} keys={keys} />}
-        {shape.kind === 'points' && <Rings points={shape.points} pull={pull} keys={keys} onPut={onPut} />}
+        {shape.kind === 'points' && springRatio(value) === null && (
+          <Rings points={shape.points} pull={pull} keys={keys} onPut={onPut} />
+        )}
       </svg>
       <p className="m-0">
-        {shape.kind === 'points'
-          ? easingEditorText.doubleClickTheLine
-          : shape.kind === 'curve'
-            ? easingEditorText.dragTheHandlesArrow
-            : easingEditorText.stepsHaveNoHandles}
+        {springRatio(value) !== null
+          ? easingEditorText.aSpringSettles
+          : shape.kind === 'points'
+            ? easingEditorText.doubleClickTheLine
+            : shape.kind === 'curve'
+              ? easingEditorText.dragTheHandlesArrow
+              : easingEditorText.stepsHaveNoHandles}
       </p>
     </div>
   );
@@ -137,6 +141,7 @@ function ShapeButtons({ value, shape, easing, whyNot, onPut }: ButtonsProps) {
         <label className="point-row">
           {easingEditorText.dampingRatio}
           <NumberField
+            className="field w-14"
             label={easingEditorText.dampingRatio}
             value={ratio}
             min={0.1}
@@ -156,13 +161,6 @@ function ShapeButtons({ value, shape, easing, whyNot, onPut }: ButtonsProps) {
 const FIRST_RATIO = 0.45;
 /** How far an underdamped spring swings past its end, as a share of its way: e^(−πζ/√(1−ζ²)). */
 const overshootOf = (z: number) => Math.exp((-Math.PI * z) / Math.sqrt(1 - z * z));
-
-/** The damping ratio, to two digits, of a spring as it is written here; null for any other easing. */
-function springRatio(css: string): number | null {
-  if (!css.startsWith('linear(')) return null;
-  for (let i = 10; i <= 95; i++) if (springCss(i / 100) === css) return i / 100;
-  return null;
-}
 
 interface RingsProps extends Pick<HandlesProps, 'pull' | 'keys'> {
   points: readonly Point[];

@@ -1,5 +1,5 @@
 /** An easing as a word with its curve; common ones by name, any CSS easing typed. */
-import { parseEasing } from '@lyvek/core';
+import { parseEasing, springRatio } from '@lyvek/core';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { EasingEditor } from './EasingEditor.tsx';
@@ -14,8 +14,11 @@ export const NAMED_EASINGS: readonly { name: string; css: string }[] = [
   { name: 'four steps', css: 'steps(4, jump-end)' },
 ];
 
-export const easingName = (css: string): string =>
-  NAMED_EASINGS.find((e) => e.css === css)?.name ?? css.replace(/\(.*/s, '(…)');
+export function easingName(css: string): string {
+  const ratio = springRatio(css);
+  if (ratio !== null) return easingFieldText.spring(ratio);
+  return NAMED_EASINGS.find((e) => e.css === css)?.name ?? css.replace(/\(.*/s, '(…)');
+}
 
 export function EasingCurve({ css, size = 16 }: { css: string; size?: number }) {
   const parsed = parseEasing(css);
