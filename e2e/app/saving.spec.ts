@@ -262,3 +262,38 @@ test('what the server will never take is not called offline: it says why, and th
   await page.reload();
   await expect(page.locator('.inspector .summary').first()).toContainText('2 motions');
 });
+
+test('undo goes on after a reload, act by act, and a tab of another browser undoes only its own', async ({
+  browser,
+  page,
+  request,
+}) => {
+  const id = await addPage(request, await newProject(request, 'Undo'), cardZip());
+  await openRundown(page, id);
+  for (const target of ['h1', '#pear', '#plum']) await addReveal(page, target);
+  await saved(page);
+  await page.reload();
+  await openRundown(page, id);
+  await expect(page.locator('.bar')).toHaveCount(3);
+  await dwell(page, 200);
+  for (const left of [2, 1]) {
+    await page.keyboard.press('Control+z');
+    await expect(page.locator('.bar')).toHaveCount(left);
+    await saved(page);
+  }
+  await page.reload();
+  await openRundown(page, id);
+  await expect(page.locator('.bar')).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.bar')).toHaveCount(0);
+  await page.keyboard.press('Control+y');
+  await expect(page.locator('.bar')).toHaveCount(1);
+  await saved(page);
+  const other = await (await browser.newContext()).newPage();
+  await openRundown(other, id);
+  await dwell(other, 200);
+  await other.keyboard.press('Control+z');
+  await expect(other.locator('.notice')).toContainText('another browser');
+  await expect(other.locator('.bar')).toHaveCount(1);
+  await other.context().close();
+});

@@ -192,8 +192,16 @@ export const routes = {
     path: '/takes/:id/document',
     summary: 'Appends a revision; 412 where another one was faster',
     headers: { base, editId },
+    query: shapes.EditQuery,
     body: shapes.PlainDocument,
     answer: shapes.Revision,
+  }),
+  earlier: route({
+    method: 'GET',
+    path: '/takes/:id/earlier',
+    summary: 'What undoing the newest edit of a browser brings back',
+    query: shapes.EarlierQuery,
+    answer: shapes.Earlier,
   }),
   handOff: route({
     method: 'GET',

@@ -257,6 +257,22 @@ export const NewTake = z.strictObject({
   document: PlainDocument,
   madeFrom: RevisionOf.optional(),
 });
+/** What an edit did, for undo after a reload: `before` and `after` name the edit that it undoes or redoes, `sameAs` a revision it brings back. */
+export const EditQuery = z.object({
+  label: z.string().max(200).optional(),
+  author: Id.optional(),
+  before: Id.optional(),
+  after: Id.optional(),
+  sameAs: z.coerce.number().int().min(1).optional(),
+});
+export type EditQuery = z.infer<typeof EditQuery>;
+export const EarlierQuery = z.object({ author: Id });
+/** What undoing the newest edit brings back; null where there is none, or where another browser made it. */
+export const Earlier = z.object({
+  earlier: z.object({ revision: z.number().int(), label: z.string(), document: PlainDocument }).nullable(),
+  /** the newest edit was made elsewhere */
+  elsewhere: z.boolean(),
+});
 export const Revisions = z.object({
   revisions: z.array(z.object({ number: z.number().int(), at: z.string(), motions: z.number().int() })),
 });

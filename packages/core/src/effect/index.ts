@@ -13,3 +13,4 @@ export { isSeenAtOnce } from './reveal-range.ts';
 export * from './sketch.ts';
 export * from './preset.ts';
 export * from './preset-link.ts';
+export * from './set-depth.ts';

@@ -26,15 +26,16 @@ const partFor = (m: Motion, presets: readonly Preset[]): Motion | undefined =>
 /** A motion with what its preset says now. A preset of another driver keeps the motion’s range and time. */
 function renewed(m: Motion, part: Motion): Motion {
   const alike = isSameKind(m.driver, part.driver);
-  const { range, keyframes, easing, fill, composite, damping, reducedMotion, time, stagger } = part;
+  const { range, keyframes, easing, fill, composite, damping, reducedMotion, time, stagger, repeat } = part;
   const driver = withDriverContent(m.driver, part.driver);
-  const { ties: _, stagger: __, ...rest } = m;
+  const { ties: _, stagger: __, repeat: ___, ...rest } = m;
   return {
     ...rest,
     driver,
     ...(alike ? { range } : {}),
     ...(alike && time ? { time: { ...m.time, delay: time.delay, duration: time.duration } } : {}),
     ...(stagger ? { stagger } : {}),
+    ...(repeat ? { repeat } : {}),
     keyframes,
     easing,
     fill,
@@ -83,6 +84,27 @@ export const renewFromPresets = (
   presets: readonly Preset[],
   even: readonly string[] = [],
 ): Operation => editWhole(label, (d) => withPresets(d, presets, even).document);
+
+/** Motions of which a preset was kept become made from it, each from its own part. */
+export const linkToPreset = (preset: Preset, ids: readonly string[]): Operation =>
+  editWhole(`keep “${preset.name}”`, (d) => ({
+    ...d,
+    motions: d.motions.map((m) => {
+      const part = ids.includes(m.id) && preset.body.motions.find((x) => x.id === m.id);
+      return part ? { ...m, preset: { id: preset.id, part: part.id, hash: contentHash(part) } } : m;
+    }),
+  }));
+
+/** A motion made from another preset: what that says of its first part that is driven alike, else of its first one. */
+export const switchPreset = (id: string, preset: Preset): Operation =>
+  editWhole(
+    `switch to “${preset.name}”`,
+    withMotion(id, (m) => {
+      const { motions } = preset.body;
+      const part = motions.find((x) => isSameKind(x.driver, m.driver)) ?? motions[0];
+      return part ? renewed({ ...m, preset: { id: preset.id, part: part.id, hash: '' } }, part) : m;
+    }),
+  );
 
 /** A motion that no longer knows what it was made from. */
 export const detachFromPreset = (id: string): Operation =>

@@ -223,9 +223,24 @@ export const partsWords = (b: PresetBody): string =>
 /** What a preset says of a motion; its element, its name and whose view progress drives it are its own. */
 const toContent = (m: Motion) => {
   const { range, keyframes, easing, fill, composite, damping, reducedMotion, time, stagger, driver } = m;
+  const { repeat } = m;
   const { delay, duration } = time ?? {};
   const how = driverContent(driver);
-  return [range, keyframes, easing, fill, composite, damping, reducedMotion, delay, duration, stagger, how];
+  const all = [
+    range,
+    keyframes,
+    easing,
+    fill,
+    composite,
+    damping,
+    reducedMotion,
+    delay,
+    duration,
+    stagger,
+    how,
+  ];
+  // One without is told as before there were repeats.
+  return repeat ? [...all, repeat] : all;
 };
 
 /** Tells whether a motion is still as it was taken. */

@@ -11,6 +11,7 @@ import { pageById } from '../store/pages.ts';
 import {
   appendRevision,
   createTake,
+  earlierThanNewest,
   listRevisions,
   nextTakeName,
   takeAt,
@@ -74,12 +75,19 @@ export function takeRoutes(pool: pg.Pool): Router {
     return take;
   });
 
+  handle(router, routes.earlier, async ({ id, author }) => {
+    const { earlier, elsewhere } = await earlierThanNewest(pool, id, author);
+    if (!earlier) return { earlier, elsewhere };
+    const parsed = readDocument(earlier.document);
+    return { earlier: parsed.ok ? { ...earlier, document: parsed.document } : null, elsewhere };
+  });
+
   /** Appends a revision. 412 when another one was faster. */
   handle(
     router,
     routes.putDocument,
-    async ({ id, base, editId, body }, { res }) => {
-      const result = await appendRevision(pool, id, base, editId, body);
+    async ({ id, base, editId, body, ...facts }, { res }) => {
+      const result = await appendRevision(pool, id, base, editId, body, facts);
       if (result.kind === 'gone') throw notFound('take');
       if (result.kind === 'behind')
         throw new Problem(412, 'Changed elsewhere', 'This take was changed in another tab or window.', {

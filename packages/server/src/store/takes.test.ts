@@ -10,6 +10,7 @@ import { prune } from './prune.ts';
 import {
   appendRevision,
   createTake,
+  earlierThanNewest,
   listRevisions,
   listTakes,
   nextTakeName,
@@ -20,6 +21,7 @@ import {
   takesAway,
   takeWithDocument,
 } from './takes.ts';
+import type { EditFacts } from './takes.ts';
 import { useDatabase } from './testing.ts';
 import {
   beatTrial,
@@ -56,6 +58,64 @@ const nameIn = (take: { document: unknown } | undefined) =>
 const start = (name = 'Take A', document = named('first')) => createTake(db(), page, name, document);
 const append = (id: string, base: number, document: MotionDocument, edit: string = randomUUID()) =>
   appendRevision(db(), id, base, edit, document);
+const ME = '44444444-4444-4444-8444-444444444444';
+
+describe('undo after a reload', () => {
+  /** A take with these edits of mine; returns what undoing gives, as “label → state”. */
+  const play = async (id: string) => {
+    let base = 1;
+    const edits = new Map<string, string>();
+    const put = async (state: string, facts: EditFacts) => {
+      const edit = randomUUID();
+      edits.set(state, edits.get(state) ?? edit);
+      await appendRevision(db(), id, base++, edit, named(state), { author: ME, ...facts });
+      return edit;
+    };
+    const earlier = async (author = ME) => {
+      const { earlier: e, elsewhere } = await earlierThanNewest(db(), id, author);
+      return e
+        ? { text: `${e.label} → ${nameIn(e)}`, revision: e.revision }
+        : { text: elsewhere ? 'elsewhere' : 'none' };
+    };
+    return { put, earlier };
+  };
+
+  test('goes back edit by edit, and not over its own undoing', async () => {
+    const { id } = await start();
+    const { put, earlier } = await play(id);
+    for (const state of ['b', 'c', 'd']) await put(state, { label: `make ${state}` });
+    expect((await earlier()).text).toBe('make d → c');
+    await put('c', { label: 'make d', sameAs: 3 });
+    expect((await earlier()).text).toBe('make c → b');
+    await put('b', { label: 'make c', sameAs: 2 });
+    expect((await earlier()).text).toBe('make b → first');
+    await put('first', { label: 'make b', sameAs: 1 });
+    expect((await earlier()).text).toBe('none');
+    await put('e', { label: 'make e' });
+    expect((await earlier()).text).toBe('make e → first');
+  });
+
+  test('knows what was undone and redone before the reload', async () => {
+    const { id } = await start();
+    const { put, earlier } = await play(id);
+    const b = await put('b', { label: 'make b' });
+    const c = await put('c', { label: 'make c' });
+    await put('b', { label: 'make c', before: c });
+    expect((await earlier()).text).toBe('make b → first');
+    await put('first', { label: 'make b', before: b });
+    await put('b', { label: 'make b', after: b });
+    expect((await earlier()).text).toBe('make b → first');
+  });
+
+  test('takes back only what was done in the same browser', async () => {
+    const { id } = await start();
+    const { put, earlier } = await play(id);
+    await put('b', { label: 'make b' });
+    expect((await earlier(NOBODY)).text).toBe('elsewhere');
+    await put('c', { label: 'make c', author: NOBODY });
+    expect((await earlier()).text).toBe('elsewhere');
+  });
+});
 
 describe('revisions', () => {
   test('are appended to the newest one only, and each stays as it was', async () => {

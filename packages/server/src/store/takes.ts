@@ -138,6 +138,62 @@ export const setTakeDeleted = async (db: Db, id: string, deleted: boolean): Prom
 export type Append =
   { kind: 'saved'; revision: number } | { kind: 'behind'; revision: number } | { kind: 'gone' };
 
+/** What an edit did, in whose browser, and which earlier state it brings back. */
+export interface EditFacts {
+  label?: string | undefined;
+  author?: string | undefined;
+  before?: string | undefined;
+  after?: string | undefined;
+  sameAs?: number | undefined;
+}
+
+/** The revision that an edit brings back; null for one that makes something new. */
+async function toSameAs(
+  db: Db,
+  takeId: string,
+  { before, after, sameAs }: EditFacts,
+): Promise<number | null> {
+  const edit = before ?? after;
+  if (edit === undefined) return sameAs ?? null;
+  const known = await db.query<{ number: number }>(
+    'select number from revisions where take_id = $1 and edit_id = $2',
+    [takeId, edit],
+  );
+  const number = known.rows[0]?.number;
+  return number === undefined ? null : before === undefined ? number : number - 1;
+}
+
+/**
+ * What undoing the newest edit brings back, if this browser made it. Revisions that undid or redid something stand for the one that they
+ * are the same as, so undo goes on from there instead of undoing itself.
+ */
+export async function earlierThanNewest(
+  db: Db,
+  takeId: string,
+  author: string,
+): Promise<{ earlier: { revision: number; label: string; document: unknown } | null; elsewhere: boolean }> {
+  const root = (
+    await db.query<{ number: number; label: string | null; author: string | null }>(
+      `with recursive chain as (
+         select r.number, r.same_as, r.label, r.author from revisions r
+         join takes t on t.id = r.take_id and t.revision = r.number
+         where t.id = $1 and t.deleted_at is null
+         union
+         select r.number, r.same_as, r.label, r.author from revisions r
+         join chain c on r.take_id = $1 and r.number = c.same_as
+       ) select number, label, author from chain where same_as is null`,
+      [takeId],
+    )
+  ).rows[0];
+  const none = { earlier: null, elsewhere: false };
+  if (!root || root.number === 1) return none;
+  if (root.author !== author) return { earlier: null, elsewhere: true };
+  const before = await takeAt(db, takeId, root.number - 1);
+  if (!before) return none;
+  const { revision, document } = before;
+  return { earlier: { revision, label: root.label ?? 'the last edit', document }, elsewhere: false };
+}
+
 /**
  * Appends a revision if `base` is still the newest. A retry of an edit that has already been stored is answered like the first
  * time, so that a lost answer never turns into a conflict.
@@ -148,6 +204,7 @@ export const appendRevision = (
   base: number,
   editId: string,
   document: MotionDocument,
+  facts: EditFacts = {},
 ): Promise<Append> =>
   inTransaction(pool, async (db) => {
     const take = (
@@ -166,12 +223,14 @@ export const appendRevision = (
     if (known) return { kind: 'saved', revision: known.number };
     if (take.revision !== base) return { kind: 'behind', revision: take.revision };
     const revision = base + 1;
-    await db.query('insert into revisions (take_id, number, edit_id, document) values ($1, $2, $3, $4)', [
-      takeId,
-      revision,
-      editId,
-      JSON.stringify(document),
-    ]);
+    await db.query(
+      `insert into revisions (take_id, number, edit_id, document, label, author, same_as)
+       values ($1, $2, $3, $4, $5, $6, $7)`,
+      [
+        ...[takeId, revision, editId, JSON.stringify(document)],
+        ...[facts.label ?? null, facts.author ?? null, await toSameAs(db, takeId, facts)],
+      ],
+    );
     await db.query('update takes set revision = $2 where id = $1', [takeId, revision]);
     return { kind: 'saved', revision };
   });

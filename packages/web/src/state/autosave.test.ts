@@ -48,7 +48,7 @@ function setup(answers: (PutResult | 'save')[] = []) {
     delays: [1],
     newId: () => `e${id++}`,
     onState: (s) => states.at(-1) !== s.kind && states.push(s.kind),
-    async put(base, editId, d) {
+    async put({ base, editId, document: d }) {
       // Written before it is sent.
       expect(journal.kept[0]).toMatchObject({ editId, base });
       sent.push({ base, editId, motions: d.motions.length });
@@ -98,7 +98,7 @@ describe('autosave', () => {
 
   test('a series is one entry that is sent when it ends, and is kept all the while', async () => {
     const { autosave, journal, sent, states } = setup();
-    for (let n = 1; n <= 3; n++) autosave.save(documentNo(n), true);
+    for (let n = 1; n <= 3; n++) autosave.save(documentNo(n), { held: true });
     expect(lengths(journal)).toEqual([3]);
     await turns();
     expect([sent.length, states]).toEqual([0, ['saving']]);
@@ -168,7 +168,7 @@ describe('autosave', () => {
 
   test('leaving sends what can be sent; what cannot stays, and its journal is free for the next visit', async () => {
     const one = setup();
-    one.autosave.save(documentNo(1), true);
+    one.autosave.save(documentNo(1), { held: true });
     one.autosave.stop();
     await until(() => one.journal.held.size === 0);
     expect([one.sent.length, one.journal.kept.length, one.journal.held.size]).toEqual([1, 0, 0]);

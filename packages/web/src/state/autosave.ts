@@ -2,9 +2,9 @@
  * Autosave of one take: every finished act becomes a revision. An act is written to the journal in the task that shows it, and taken
  * out once the server has acknowledged it; acts are sent one after the other, in order. Saved means: the journal is empty.
  */
-import { itemAt } from '@lyvek/core';
+import { itemAt, lastItem } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
-import type { Entry, Journal } from './journal.ts';
+import type { EditFacts, Entry, Journal } from './journal.ts';
 
 export type SaveState =
   | { kind: 'saved'; revision: number }
@@ -26,7 +26,7 @@ export interface AutosaveOptions {
   takeId: string;
   revision: number;
   journal: Journal;
-  put(base: number, editId: string, document: MotionDocument): Promise<PutResult>;
+  put(entry: Entry): Promise<PutResult>;
   onState(state: SaveState): void;
   newId?: () => string;
   /** waits before trying again, ms */
@@ -70,8 +70,13 @@ export class Autosave {
     void this.send();
   }
 
-  /** Takes a document to be saved. `held`: it is still being changed, and what comes next replaces it. */
-  save(document: MotionDocument, held = false): void {
+  /**
+   * Takes a document to be saved, and returns the id of the edit. `held`: it is still being changed, and what comes next replaces it.
+   */
+  save(
+    document: MotionDocument,
+    { held = false, facts }: { held?: boolean; facts?: EditFacts } = {},
+  ): string {
     const { takeId } = this.options;
     const last = this.entries.at(-1);
     if (this.held && last) this.write(Object.assign(last, { document, at: Date.now() }));
@@ -86,6 +91,7 @@ export class Autosave {
         base: this.revision,
         at: Date.now(),
         document,
+        ...(facts ? { facts } : {}),
       };
       this.entries.push(entry);
       this.write(entry);
@@ -94,6 +100,7 @@ export class Autosave {
     // Said at once: from here on the shown document is ahead of the server.
     if (!this.stuck) this.say();
     if (!held) void this.send();
+    return lastItem(this.entries).editId;
   }
 
   /** Nothing more replaces the last one: it is sent. */
@@ -158,7 +165,7 @@ export class Autosave {
       this.say();
       // Kept before it is sent: a crash between the two loses nothing.
       await this.written.catch(() => undefined);
-      const result = await put(head.base, head.editId, head.document);
+      const result = await put(head);
       if (this.entries[0] !== head) continue;
       if (result.kind === 'away') {
         this.away = true;

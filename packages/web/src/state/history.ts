@@ -5,6 +5,15 @@ export interface Act {
   document: MotionDocument;
   /** what was done, for “Undo …” */
   label: string;
+  /** the edit that the server knows it by */
+  editId?: string | undefined;
+  /** what it changed besides the document, and how that is taken back and done again */
+  beside?: Beside | undefined;
+}
+
+export interface Beside {
+  undo(): Promise<unknown>;
+  redo(): Promise<unknown>;
 }
 
 export interface History {
@@ -16,14 +25,14 @@ export interface History {
 const MAX_UNDO = 200;
 
 /** After one act. */
-export const afterAct = (h: History, label: string, document: MotionDocument): History => ({
+export const afterAct = (h: History, label: string, document: MotionDocument, beside?: Beside): History => ({
   document,
-  past: [...h.past, { document: h.document, label }].slice(-MAX_UNDO),
+  past: [...h.past, { document: h.document, label, ...(beside ? { beside } : {}) }].slice(-MAX_UNDO),
   future: [],
 });
 
 /** After undoing (`past`) or redoing (`future`) one act; null when there is none. */
-export function afterStep(h: History, from: 'past' | 'future'): { history: History; label: string } | null {
+export function afterStep(h: History, from: 'past' | 'future'): { history: History; act: Act } | null {
   const act = h[from].at(-1);
   if (!act) return null;
   const to = from === 'past' ? 'future' : 'past';
@@ -31,7 +40,7 @@ export function afterStep(h: History, from: 'past' | 'future'): { history: Histo
     ...h,
     document: act.document,
     [from]: h[from].slice(0, -1),
-    [to]: [...h[to], { document: h.document, label: act.label }],
+    [to]: [...h[to], { ...act, document: h.document }],
   };
-  return { history, label: act.label };
+  return { history, act };
 }

@@ -5,6 +5,7 @@
 import { deleteDB, openDB } from 'idb';
 import type { DBSchema, IDBPDatabase } from 'idb';
 import { readDocument, itemAt, lastItem } from '@lyvek/core';
+import type { EditQuery } from '@lyvek/api';
 import type { MotionDocument } from '@lyvek/core';
 
 export interface Entry {
@@ -20,7 +21,12 @@ export interface Entry {
   /** when it was written, ms */
   at: number;
   document: MotionDocument;
+  /** what it did; entries of earlier versions have none */
+  facts?: EditFacts | undefined;
 }
+
+/** What an edit did, in whose browser, and which earlier state it brings back. */
+export type EditFacts = EditQuery;
 
 export interface Journal {
   /** Writes an entry, or replaces the one at its place. Rejects where the browser keeps nothing. */

@@ -7,7 +7,8 @@ import { api, ApiError } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { PutResult, SaveState } from './autosave.ts';
 import { afterAct, afterStep } from './history.ts';
-import type { Act } from './history.ts';
+import type { Act, Beside, History } from './history.ts';
+import { author } from './author.ts';
 import { browserJournal } from './journal.ts';
 import type { Entry } from './journal.ts';
 
@@ -74,7 +75,7 @@ export class TakeSession {
       takeId,
       revision,
       journal: browserJournal,
-      put: (base, editId, d) => putDocument(takeId, base, editId, d),
+      put: (entry) => putDocument(entry),
       onState: (save) => this.store.setState({ save }),
     });
     addEventListener('online', this.hurry);
@@ -128,12 +129,24 @@ export class TakeSession {
   }
 
   /** One finished operation: one undo step, one revision. Returns what it made; the same document where nothing came of it. */
-  apply(operation: Operation): Edited {
+  apply(operation: Operation, beside?: Beside): Edited {
     this.flush();
     this.lastNudge = '';
-    const edited = this.commit(operation);
-    if (edited.done) this.autosave.save(this.store.getState().document);
+    const edited = this.commit(operation, beside);
+    if (edited.done) this.save(operation.label);
     return edited;
+  }
+
+  /** Hands the document on, and remembers by which edit the last act is known. */
+  private save(label: string, held = false): void {
+    const { document, past } = this.store.getState();
+    const editId = this.autosave.save(document, {
+      held,
+      facts: { label: label.slice(0, 200), author: author() },
+    });
+    const act = past.at(-1);
+    if (act && act.editId !== editId)
+      this.store.setState({ past: [...past.slice(0, -1), { ...act, editId }] });
   }
 
   /** One of a series of small operations (keys): the series is one undo step, kept here at once and sent when it rests. */
@@ -148,7 +161,7 @@ export class TakeSession {
       this.flush();
       if (!this.commit(operation).done) return;
     }
-    this.autosave.save(this.store.getState().document, true);
+    this.save(operation.label, true);
     this.lastNudge = operation.label;
     if (this.nudging !== null) clearTimeout(this.nudging);
     this.nudging = setTimeout(this.flush, REST_MS);
@@ -177,7 +190,7 @@ export class TakeSession {
   }
 
   /** Not done where nothing came of it: it changes nothing, or it would leave a document that cannot be kept, which is then said. */
-  private commit(operation: Operation): Edited & { done: boolean } {
+  private commit(operation: Operation, beside?: Beside): Edited & { done: boolean } {
     this.leased = null;
     const { document, past, future } = this.store.getState();
     const edited = applyOperation(document, operation, this.getView());
@@ -185,7 +198,7 @@ export class TakeSession {
       this.store.setState({ tried: null });
       return { ...edited, document, done: false };
     }
-    const next = afterAct({ document, past, future }, operation.label, edited.document);
+    const next = afterAct({ document, past, future }, operation.label, edited.document, beside);
     const { selection } = edited;
     this.store.setState({ ...next, tried: null, ...(selection ? { selection: [...selection] } : {}) });
     return { ...edited, done: true };
@@ -198,19 +211,54 @@ export class TakeSession {
   }
 
   undo = (): string | null => this.step('past');
+
+  /**
+   * Undoes what was done before this page was opened: as the server has it, if this browser did it. Returns what was undone, or why
+   * nothing was.
+   */
+  async undoEarlier(): Promise<{ label: string } | { why: 'none' | 'elsewhere' | 'away' }> {
+    const { takeId, save } = this.store.getState();
+    if (save.kind !== 'saved') return { why: 'away' };
+    try {
+      const { earlier, elsewhere } = await api.earlier({ id: takeId, author: author() });
+      if (!earlier) return { why: elsewhere ? 'elsewhere' : 'none' };
+      const { document, future, past } = this.store.getState();
+      // Something has been done meanwhile: that comes first.
+      if (past.length > 0) return { why: 'none' };
+      const act: Act = { document, label: earlier.label };
+      this.show({ document: earlier.document, past: [], future: [...future, act] });
+      this.autosave.save(earlier.document, {
+        facts: { label: earlier.label, author: author(), sameAs: earlier.revision },
+      });
+      return { label: earlier.label };
+    } catch {
+      return { why: 'away' };
+    }
+  }
+
   redo = (): string | null => this.step('future');
 
   private step(from: 'past' | 'future'): string | null {
     this.flush();
-    const { document, past, future, selection } = this.store.getState();
+    const { document, past, future } = this.store.getState();
     const done = afterStep({ document, past, future }, from);
     if (!done) return null;
-    const { motions, pins, triggers } = done.history.document;
+    const { label, editId, beside } = done.act;
+    this.show(done.history);
+    const back = from === 'past' ? { before: editId } : { after: editId };
+    this.autosave.save(done.history.document, {
+      facts: { label: label.slice(0, 200), author: author(), ...(editId ? back : {}) },
+    });
+    void (from === 'past' ? beside?.undo() : beside?.redo());
+    return label;
+  }
+
+  private show(history: History): void {
+    const { motions, pins, triggers } = history.document;
     this.leased = null;
     const there = new Set([...motions, ...pins, ...triggers].map((x) => x.id));
-    this.store.setState({ ...done.history, tried: null, selection: selection.filter((id) => there.has(id)) });
-    this.autosave.save(done.history.document);
-    return done.label;
+    const { selection } = this.store.getState();
+    this.store.setState({ ...history, tried: null, selection: selection.filter((id) => there.has(id)) });
   }
 
   select(ids: string[]): void {
@@ -242,17 +290,10 @@ async function rescue(of: { id: string; pageId: string; name: string }, list: En
   }
 }
 
-async function putDocument(
-  takeId: string,
-  base: number,
-  editId: string,
-  document: MotionDocument,
-): Promise<PutResult> {
+async function putDocument({ takeId, base, editId, document, facts = {} }: Entry): Promise<PutResult> {
   try {
-    return {
-      kind: 'saved',
-      revision: (await api.putDocument({ id: takeId, base, editId, body: document })).revision,
-    };
+    const { revision } = await api.putDocument({ ...facts, id: takeId, base, editId, body: document });
+    return { kind: 'saved', revision };
   } catch (error) {
     if (!(error instanceof ApiError)) return { kind: 'refused', why: String(error) };
     if (error.status === 412) return { kind: 'behind' };

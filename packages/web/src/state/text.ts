@@ -7,7 +7,9 @@ export const useFixingText = {
 
 export const useUndoKeysText = {
   undid: (label: string) => `Undid: ${label}.`,
-  thereIsNothingTo: 'There is nothing to undo.',
+  none: 'There is nothing to undo.',
+  elsewhere: 'The last edit was made in another browser. Takes lists it with all earlier revisions.',
+  away: 'What was done before this page was opened is undone once everything is saved.',
   redid: (label: string) => `Redid: ${label}.`,
   thereIsNothingToRedo: 'There is nothing to redo.',
 };

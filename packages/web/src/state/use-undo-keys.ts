@@ -5,7 +5,10 @@ import { useUndoKeysText } from './text.ts';
 
 export const undone = (session: TakeSession): void => {
   const label = session.undo();
-  notify(label ? useUndoKeysText.undid(label) : useUndoKeysText.thereIsNothingTo);
+  if (label) return notify(useUndoKeysText.undid(label));
+  void session
+    .undoEarlier()
+    .then((done) => notify('label' in done ? useUndoKeysText.undid(done.label) : useUndoKeysText[done.why]));
 };
 export const redone = (session: TakeSession): void => {
   const label = session.redo();

@@ -4,10 +4,19 @@ import { Wordmark } from './glyphs.tsx';
 import { topBarText } from './text.ts';
 
 /** The bar over every screen; `children` are what the screen adds behind the breadcrumb. */
-export function TopBar({ crumbs, children }: { crumbs: ReactNode; children?: ReactNode }) {
+export function TopBar({
+  crumbs,
+  home = '/',
+  children,
+}: {
+  crumbs: ReactNode;
+  /** the shelf of the project one is in */
+  home?: string;
+  children?: ReactNode;
+}) {
   return (
     <header className="top-bar">
-      <Link to="/" className="wordmark" aria-label={topBarText.lyvekTheShelf}>
+      <Link to={home} className="wordmark" aria-label={topBarText.lyvekTheShelf}>
         <Wordmark />
         {topBarText.lyvek}
       </Link>

@@ -188,11 +188,11 @@ function useShowing({ page, layouts }: PageWhole, session: TakeSession): ShownPa
 }
 
 function Bar({ goTo }: { goTo(takeId: string): void }) {
-  const { page, take, session } = useOpenedPage();
+  const { page, project, take, session } = useOpenedPage();
   const search = `?take=${take.id}`;
   const save = useStore(session.store, (s) => s.save);
   return (
-    <TopBar crumbs={<PageCrumbs />}>
+    <TopBar crumbs={<PageCrumbs />} home={`/projects/${project.id}`}>
       <nav className="mode-tabs modes" aria-label={openPageText.mode}>
         <NavLink to={`/pages/${page.id}${search}`} end>
           {openPageText.rundown}
@@ -200,7 +200,7 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
         <NavLink to={`/pages/${page.id}/trials${search}`}>{openPageText.trials}</NavLink>
         <NavLink to={`/pages/${page.id}/takes${search}`}>{openPageText.takes}</NavLink>
         <NavLink to={`/pages/${page.id}/hand-off${search}`}>{openPageText.handOff}</NavLink>
-        <NavLink to="/presets">{openPageText.presets}</NavLink>
+        <NavLink to={`/presets?page=${page.id}&take=${take.id}`}>{openPageText.presets}</NavLink>
       </nav>
       <span className="grow" />
       <SaveMark save={save} />

@@ -1,7 +1,9 @@
 /** Presets: what was kept to be used elsewhere, for all projects. Files of presets may be dropped anywhere on it. */
 import { present } from '@lyvek/core';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import type { PresetFacts } from '@lyvek/api';
+import { Link, useSearchParams } from 'react-router';
+import type { PageFacts, PresetFacts } from '@lyvek/api';
 import { api, things } from '../../state/api.ts';
 import { download, presetFile, readPresetFile, usePresets } from '../../state/presets.ts';
 import { Waiting, listWaiting } from '../../ui/Waiting.tsx';
@@ -21,12 +23,15 @@ export function PresetsScreen() {
     document.title = 'Presets · Lyvek';
   }, []);
   const { bring, remove, copy } = usePresetActs(refresh, setChosen);
+  const origin = useOrigin();
   const { over, listeners } = useFileDrop(({ files }) => void bring([...files]));
   const shown = presets.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase()));
   const open = presets.find((p) => p.id === chosen) ?? shown[0];
   return (
     <ShelfFrame
-      crumbs={<b>{presetsScreenText.presets}</b>}
+      crumbs={<Crumbs {...origin} />}
+      home={origin.project ? `/projects/${origin.project.id}` : '/'}
+      presetsFrom={location.search}
       tools={
         presets.length > 0 && (
           <Search
@@ -78,6 +83,46 @@ export function PresetsScreen() {
         )}
       </main>
     </ShelfFrame>
+  );
+}
+
+/** Where it was opened from: a page with its take, or a project. */
+interface Origin {
+  page: PageFacts | null;
+  take: string | null;
+  project: { id: string; name: string } | null;
+}
+
+function useOrigin(): Origin {
+  const [search] = useSearchParams();
+  const [page, project] = [search.get('page'), search.get('project')];
+  const opened = useQuery({
+    queryKey: ['page', page],
+    queryFn: () => api.page({ id: page ?? '' }),
+    enabled: page !== null,
+  });
+  const shelf = useQuery({
+    queryKey: ['shelf', project],
+    queryFn: () => api.shelf({ id: project ?? '' }),
+    enabled: page === null && project !== null,
+  });
+  return {
+    page: opened.data?.page ?? null,
+    take: search.get('take'),
+    project: opened.data?.project ?? shelf.data?.project ?? null,
+  };
+}
+
+/** The way back, then this. */
+function Crumbs({ page, take, project }: Origin) {
+  return (
+    <>
+      {project && <Link to={`/projects/${project.id}`}>{project.name}</Link>}
+      {project && <span aria-hidden="true">/</span>}
+      {page && <Link to={`/pages/${page.id}${take ? `?take=${take}` : ''}`}>{page.name}</Link>}
+      {page && <span aria-hidden="true">/</span>}
+      <b className="here">{presetsScreenText.presets}</b>
+    </>
   );
 }
 

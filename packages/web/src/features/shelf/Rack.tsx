@@ -45,6 +45,8 @@ export function Rack({ shelf }: { shelf: Shelf }) {
   return (
     <ShelfFrame
       crumbs={<ProjectCrumb project={project} />}
+      home={`/projects/${project.id}`}
+      presetsFrom={`?project=${project.id}`}
       tools={
         <Search
           placeholder={rackText.findAPage}

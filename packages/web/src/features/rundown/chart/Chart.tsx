@@ -13,6 +13,7 @@ import { Foot } from './Foot.tsx';
 import { Ground, Paints } from './Ground.tsx';
 import { Lanes } from './Lanes.tsx';
 import { LANES } from './lanes.ts';
+import { NameList, NAMES } from './NameList.tsx';
 import { Playhead } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
 import { Ruler } from './Ruler.tsx';
@@ -23,12 +24,15 @@ import { useLasso } from './use-lasso.ts';
 import { chartText } from './text.ts';
 
 export function Chart({ width }: { width: number }) {
-  const { bars, view, setView, rows, pageHeight, selection, findings, layout, document } = useRundown();
+  const { bars, view, setView, rows, pageHeight, selection, findings, layout, document, adding } =
+    useRundown();
   const svg = useRef<SVGSVGElement>(null);
   const [hovered, setHovered] = useState<Bar | null>(null);
   const drag = useStore(dragStore, (s) => s.drag);
   const start = useGrip();
-  const slots = useSlots(width);
+  const { slots, listed } = useSlots(width);
+  // Where names stand in a column of their own, the lanes end before it.
+  const lanesEnd = listed ? width - NAMES : width;
   const rowAt = (e: { clientY: number }) => e.clientY - present(svg.current).getBoundingClientRect().top;
   const viewNow = useRef(view);
   viewNow.current = view;
@@ -57,6 +61,10 @@ export function Chart({ width }: { width: number }) {
   ]);
   const lasso = useLasso(svg, slots);
   const slot = hovered && !drag ? slots.get(hovered.motion.id) : undefined;
+  const onChart = useMemo(
+    () => new Map([...slots].map(([id, s]) => [id, { ...s, x: LANES + s.x }])),
+    [slots],
+  );
   return (
     <svg
       ref={svg}
@@ -64,16 +72,25 @@ export function Chart({ width }: { width: number }) {
       width={width}
       height={rows}
       aria-label={chartText.rundownOfThePage}
+      onPointerLeave={() => setHovered(null)}
       role="group"
     >
       <Paints width={width} rows={rows} />
       <Ground width={width} onPointerDown={lasso.onPointerDown} />
       <Ruler />
-      <Lanes width={width} slots={slots} onGrip={onGrip} onHover={setHovered} />
+      <Lanes width={lanesEnd} slots={slots} listed={listed} onGrip={onGrip} onHover={setHovered} />
+      {listed && !adding && (
+        <NameList
+          left={lanesEnd + 4}
+          slots={onChart}
+          hovered={hovered?.motion.id ?? null}
+          onHover={setHovered}
+        />
+      )}
       <Strip />
-      <Playhead width={width} />
+      <Playhead width={lanesEnd} />
       <Readout slots={slots} left={LANES} right={width} />
-      {hovered && slot?.label === 0 && (
+      {hovered && !listed && slot?.label === 0 && (
         <text className="hover-name" x={LANES + slot.x + 12} y={toRow(hovered.placed.start, view) + 9}>
           {hovered.motion.name}
         </text>
@@ -86,22 +103,27 @@ export function Chart({ width }: { width: number }) {
 }
 
 /** Columns follow the settled document: a bar does not jump aside while it is dragged. */
-function useSlots(width: number): Map<string, LaneSlot> {
+function useSlots(width: number): { slots: Map<string, LaneSlot>; listed: boolean } {
   const { layout, view } = useRundown();
   const settled = useSettledDocument();
   const before = useRef(new Map<string, LaneSlot>());
-  return useMemo(
-    () =>
-      (before.current = arrange(
-        computeBars(settled, layout).bars,
-        width - LANES,
-        view.per,
-        before.current,
-        layout.pinnedSpans.map((h) => h.start),
-      )),
-    [settled, layout, width, view.per],
-  );
+  return useMemo(() => {
+    const { bars } = computeBars(settled, layout);
+    const titles = layout.pinnedSpans.map((h) => h.start);
+    const place = (room: number) => arrange(bars, room, view.per, before.current, titles);
+    const labelled = place(width - LANES);
+    const bare = [...labelled.values()].filter((s) => s.label === 0).length;
+    const listed = bare > MAX_BARE && width - LANES - NAMES > 180;
+    const slots = listed ? withoutLabels(place(width - LANES - NAMES)) : labelled;
+    before.current = slots;
+    return { slots, listed };
+  }, [settled, layout, width, view.per]);
 }
+
+/** So many bars may be without a label before all names stand in a list. */
+const MAX_BARE = 6;
+const withoutLabels = (slots: Map<string, LaneSlot>): Map<string, LaneSlot> =>
+  new Map([...slots].map(([id, slot]) => [id, { ...slot, label: 0 }]));
 
 /** Motions of the document that have no place on this page. */
 function Unplaced() {

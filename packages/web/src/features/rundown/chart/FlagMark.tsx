@@ -12,6 +12,8 @@ interface FlagMarkProps {
   x: number;
   view: View;
   rows: number;
+  /** its name stands beside the lanes */
+  listed: boolean;
   selected: boolean;
   onSelect(id: string, additive: boolean): void;
 }
@@ -21,6 +23,7 @@ export function FlagMark({
   x,
   view,
   rows,
+  listed,
   selected,
   onSelect,
 }: FlagMarkProps) {
@@ -48,17 +51,21 @@ export function FlagMark({
       <path className="flag-line" d={`M${x - 9} ${y}h17`} />
       <path className="flag-shape" d={`M${x - 4} ${y}h11l-3 4 3 4h-11z`} />
       <rect className="flag-area" x={x - 12} y={y - 4} width={30} height={16} />
-      <text className="name" x={x + 13} y={y + 4}>
-        {trigger.name.length > 21 ? `${trigger.name.slice(0, 20).trimEnd()}…` : trigger.name}
-      </text>
-      <text className="what" x={x + 13} y={y + 17}>
-        {parts.length === 1
-          ? flagMarkText.ms(
-              effectWords(present(first)),
-              Number.parseFloat(present(present(first).time).duration),
-            )
-          : flagMarkText.parts(parts.length)}
-      </text>
+      {!listed && (
+        <>
+          <text className="name" x={x + 13} y={y + 4}>
+            {trigger.name.length > 21 ? `${trigger.name.slice(0, 20).trimEnd()}…` : trigger.name}
+          </text>
+          <text className="what" x={x + 13} y={y + 17}>
+            {parts.length === 1
+              ? flagMarkText.ms(
+                  effectWords(present(first)),
+                  Number.parseFloat(present(present(first).time).duration),
+                )
+              : flagMarkText.parts(parts.length)}
+          </text>
+        </>
+      )}
     </g>
   );
 }
@@ -67,12 +74,13 @@ interface LoadMarkProps {
   loads: readonly Motion[];
   x: number;
   view: View;
+  listed: boolean;
   selected: boolean;
   onSelect(id: string): void;
 }
 
 /** What plays at page load: at the top of the page, whatever has been scrolled. */
-export function LoadMark({ loads, x, view, selected, onSelect }: LoadMarkProps) {
+export function LoadMark({ loads, x, view, listed, selected, onSelect }: LoadMarkProps) {
   const y = toRow(0, view);
   if (y < -30) return null;
   return (
@@ -86,12 +94,16 @@ export function LoadMark({ loads, x, view, selected, onSelect }: LoadMarkProps) 
     >
       <path className="flag-line" d={`M${x - 9} ${y}h17m-8.5 0v11m-4 -4l4 4 4 -4`} />
       <rect className="flag-area" x={x - 12} y={y - 4} width={30} height={18} />
-      <text className="name" x={x + 13} y={y + 8}>
-        {flagMarkText.atPageLoad}
-      </text>
-      <text className="what" x={x + 13} y={y + 21}>
-        {loads.length === 1 ? itemAt(loads, 0).name.slice(0, 20) : flagMarkText.parts(loads.length)}
-      </text>
+      {!listed && (
+        <>
+          <text className="name" x={x + 13} y={y + 8}>
+            {flagMarkText.atPageLoad}
+          </text>
+          <text className="what" x={x + 13} y={y + 21}>
+            {loads.length === 1 ? itemAt(loads, 0).name.slice(0, 20) : flagMarkText.parts(loads.length)}
+          </text>
+        </>
+      )}
     </g>
   );
 }

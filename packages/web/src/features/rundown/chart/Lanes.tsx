@@ -22,11 +22,13 @@ import { dragStore } from './use-grip.ts';
 interface LanesProps {
   width: number;
   slots: ReadonlyMap<string, LaneSlot>;
+  /** names stand beside the lanes */
+  listed: boolean;
   onGrip(e: PointerEvent, bar: Bar, grip: Grip): void;
   onHover(bar: Bar | null): void;
 }
 
-export function Lanes({ width, slots, onGrip, onHover }: LanesProps) {
+export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
   const { bars, view, document, layout, selection, adding } = useRundown();
   const chosen = useMemo(() => new Set(selection), [selection]);
   const left = findPinLeft(bars, slots);
@@ -58,8 +60,8 @@ export function Lanes({ width, slots, onGrip, onHover }: LanesProps) {
             selected={chosen.has(pin.id)}
           />
         ))}
-      <Flags width={width} chosen={chosen} />
-      <Bars {...{ width, slots, chosen, onGrip, onHover }} />
+      <Flags width={width} chosen={chosen} listed={listed} />
+      <Bars {...{ width, slots, listed, chosen, onGrip, onHover }} />
       {pinned.map(({ pin, hold }) => (
         <PinTitle key={pin.id} {...{ pin, hold, left, view }} />
       ))}
@@ -77,29 +79,41 @@ function findPinLeft(bars: readonly Bar[], slots: ReadonlyMap<string, LaneSlot>)
 }
 
 /** Triggers, and what plays at page load. */
-function Flags({ width, chosen }: { width: number; chosen: ReadonlySet<string> }) {
+interface FlagsProps {
+  width: number;
+  chosen: ReadonlySet<string>;
+  listed: boolean;
+}
+
+function Flags({ width, chosen, listed }: FlagsProps) {
   const { document, layout, view, rows, select } = useRundown();
   const { flags } = useMemo(() => placeFlags(document, layout), [document, layout]);
   const loads = document.motions.filter((m) => isAtLoad(m.driver));
-  const x = width - LANES - 128;
+  const x = width - LANES - (listed ? 22 : 128);
   return (
     <>
       {flags.map((flag) => (
         <FlagMark
           key={flag.trigger.id}
-          {...{ flag, x, view, rows }}
+          {...{ flag, x, view, rows, listed }}
           selected={chosen.has(flag.trigger.id) || flag.parts.some((p) => chosen.has(p.id))}
           onSelect={select}
         />
       ))}
       {loads.length > 0 && (
-        <LoadMark {...{ loads, x, view }} selected={loads.some((m) => chosen.has(m.id))} onSelect={select} />
+        <LoadMark
+          {...{ loads, x, view, listed }}
+          selected={loads.some((m) => chosen.has(m.id))}
+          onSelect={select}
+        />
       )}
     </>
   );
 }
 
-function Bars({ width, slots, chosen, onGrip, onHover }: LanesProps & { chosen: ReadonlySet<string> }) {
+type BarsProps = LanesProps & { chosen: ReadonlySet<string> };
+
+function Bars({ width, slots, chosen, onGrip, onHover }: BarsProps) {
   const { bars, view, rows, findings, query, grip } = useRundown();
   const drag = useStore(dragStore, (s) => s.drag);
   const firstFinding = useMemo(() => new Map(findings.toReversed().map((f) => [f.about, f])), [findings]);

@@ -1,7 +1,7 @@
 /** What else can be done with what is selected. */
 import { useState } from 'react';
-import { makePreset, removeThings, duplicateMotions } from '@lyvek/core';
-import { api } from '../../../state/api.ts';
+import { makePreset, removeThings, duplicateMotions, linkToPreset } from '@lyvek/core';
+import { api, things } from '../../../state/api.ts';
 import { usePresets } from '../../../state/presets.ts';
 import { NameForm } from '../../../ui/NameForm.tsx';
 import { notify, notifyError } from '../../../ui/notices.tsx';
@@ -37,6 +37,11 @@ function Actions({ ids, close }: { ids: readonly string[]; close(): void }) {
           void api
             .keepPreset({ body: { name, body } })
             .then((p) => {
+              const own = ids.filter((id) => body.motions.some((m) => m.id === id));
+              session.apply(linkToPreset(p, own), {
+                undo: () => things.presets.remove({ id: p.id }).then(refresh, notifyError),
+                redo: () => things.presets.restore({ id: p.id }).then(refresh, notifyError),
+              });
               notify(moreActionsText.isSavedForAll(p.name));
               close();
               return refresh();

@@ -16,6 +16,7 @@ import { EasingField } from './keyframes/EasingField.tsx';
 import { DampingField } from '../../../editor/fields/DampingField.tsx';
 import { PointEditor } from './range/PointEditor.tsx';
 import { PresetField } from './options/PresetField.tsx';
+import { DepthField } from './options/DepthField.tsx';
 import { HoldField } from './options/HoldField.tsx';
 import { StaggerField } from './options/StaggerField.tsx';
 import { REDUCED_MOTION } from './options/reduced-motion.ts';
@@ -51,6 +52,7 @@ export function Sentence({ bar }: { bar: Bar }) {
       <PresetField motion={motion} />
       <ConditionDifferences of={motion} />
       <TargetLine motion={motion} element={bar.element} />
+      <DepthField motion={motion} />
       <StaggerField motion={motion} timed={false} onChange={(stagger) => change('stagger', { stagger })} />
       <p>
         {sentenceText.from} <Point bar={bar} side="start" />

@@ -110,6 +110,15 @@ export const sentenceText = {
   the: (side: string) => `The ${side}`,
 };
 
+export const depthFieldText = {
+  at: 'at',
+  speed: 'Speed, in percent of the page’s',
+  fromTheTop: 'of the page’s speed, from where it stands at the top',
+  undisturbed: 'of the page’s speed, undisturbed where its middle meets',
+  line: 'Line of the viewport where it is undisturbed',
+  zeroIsAPin: 'At 0 % it would stand still: pin it instead',
+};
+
 export const repeatFieldText = {
   plays: 'plays',
   repeat: 'Repeat',
@@ -425,6 +434,8 @@ export const presetFieldText = {
   andWhatWasMade: 'and what was made from it',
   updateFromThePreset: 'Update from the preset',
   thisMotionOnly: 'this motion only',
+  switchTo: (name: string) => `Switch to “${name}”`,
+  valuesAndRange: 'its values and range',
   detach: 'Detach',
   itStaysAsIt: 'it stays as it is',
 };

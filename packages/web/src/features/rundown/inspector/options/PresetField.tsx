@@ -5,6 +5,7 @@ import {
   withPresets,
   renewFromPresets,
   detachFromPreset,
+  switchPreset,
   present,
 } from '@lyvek/core';
 import type { Motion, PresetStand } from '@lyvek/core';
@@ -34,14 +35,28 @@ export function PresetField({ motion }: { motion: Motion }) {
   };
   const give = async () => {
     try {
+      const was = present(preset);
       const changed = await api.putPreset({
-        id: present(preset).id,
-        base: present(preset).revision,
-        body: withPart(present(preset), motion),
+        id: was.id,
+        base: was.revision,
+        body: withPart(was, motion),
       });
       await refresh();
       const { renewed, kept } = withPresets(session.store.getState().document, [changed]);
-      session.apply(renewFromPresets(presetFieldText.updateMotionsMadeFrom, [changed]));
+      // Undo covers the preset: it is put back too, from whatever revision it has by then.
+      let base = changed.revision;
+      const putBack = (body: typeof was.body) => async () => {
+        try {
+          base = (await api.putPreset({ id: was.id, base, body })).revision;
+          await refresh();
+        } catch (error) {
+          notifyError(error);
+        }
+      };
+      session.apply(renewFromPresets(presetFieldText.updateMotionsMadeFrom, [changed]), {
+        undo: putBack(was.body),
+        redo: putBack(changed.body),
+      });
       notify(
         [
           `“${present(preset).name}” now matches this motion.`,
@@ -88,6 +103,20 @@ export function PresetField({ motion }: { motion: Motion }) {
                 }}
               />
             )}
+            {presets
+              .filter((p) => p.id !== preset?.id && p.body.motions.length > 0)
+              .slice(0, 12)
+              .map((p) => (
+                <Item
+                  key={p.id}
+                  text={presetFieldText.switchTo(p.name)}
+                  note={presetFieldText.valuesAndRange}
+                  onChoose={() => {
+                    close();
+                    session.apply(switchPreset(motion.id, p));
+                  }}
+                />
+              ))}
             <Item
               text={presetFieldText.detach}
               note={presetFieldText.itStaysAsIt}
