@@ -134,7 +134,7 @@ test('undo, redo, duplicate, mute, delete and rename from the keyboard', async (
   await expect(page.locator('.bar')).toHaveCount(1);
   await page.keyboard.press('Control+d');
   await expect(page.locator('.bar')).toHaveCount(2);
-  await expect(page.locator('.inspector-name')).toContainText('copy');
+  await expect(page.locator('.inspector-name')).toHaveText(/ 2$/);
   await page.keyboard.press('m');
   await expect(page.locator('.bar.muted')).toHaveCount(1);
   await page.keyboard.press('F2');

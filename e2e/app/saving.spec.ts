@@ -110,11 +110,11 @@ for (const victim of ['server', 'database'] as const)
 test('an edit that never reached the server survives a reload', async ({ page, request }) => {
   const id = await addPage(request, await newProject(request, 'Offline'), cardZip());
   await openRundown(page, id);
-  await page.route('**/document', (route) => route.abort());
+  await page.route('**/document?*', (route) => route.abort());
   await addReveal(page);
   await expect(page.locator('.save-state')).toHaveText('Offline, kept here');
   expect((await takeOf(request, id)).document.motions).toHaveLength(0);
-  await page.unroute('**/document');
+  await page.unroute('**/document?*');
   await page.reload();
   await expect(page.locator('.bar')).toHaveCount(1, { timeout: 15_000 });
   await saved(page);
@@ -122,7 +122,7 @@ test('an edit that never reached the server survives a reload', async ({ page, r
 });
 
 const away = (page: Page) =>
-  page.route('**/document', (route) =>
+  page.route('**/document?*', (route) =>
     route.fulfill({
       status: 503,
       contentType: 'application/problem+json',
@@ -208,7 +208,7 @@ test('three quick acts and a reload while the server takes its time: all are the
   await openRundown(page, id);
   await addReveal(page);
   await saved(page);
-  await page.route('**/document', async (route) => {
+  await page.route('**/document?*', async (route) => {
     await latency(250);
     await route.continue();
   });
@@ -243,7 +243,7 @@ test('what the server will never take is not called offline: it says why, and th
 }) => {
   await openRundown(page, await addPage(request, await newProject(request, 'Refused'), cardZip()));
   let puts = 0;
-  await page.route('**/api/takes/*/document', (route) => {
+  await page.route('**/api/takes/*/document?*', (route) => {
     puts++;
     return route.fulfill({
       status: 500,
@@ -256,7 +256,7 @@ test('what the server will never take is not called offline: it says why, and th
   await expect(page.locator('.save-state')).toHaveAttribute('title', 'It cannot be stored.');
   await elapse(page, 2500);
   expect(puts).toBe(1);
-  await page.unroute('**/api/takes/*/document');
+  await page.unroute('**/api/takes/*/document?*');
   await addReveal(page, 'h2');
   await saved(page);
   await page.reload();

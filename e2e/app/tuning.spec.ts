@@ -92,7 +92,7 @@ test('several move together by the same px, in one step', async ({ page, request
     .nth(1)
     .click({ modifiers: ['Shift'] });
   await expect(page.locator('.inspector-name-plain')).toHaveText('2 motions');
-  const summary = () => page.locator('.summary').first().innerText();
+  const summary = async () => (await page.locator('.summary').first().innerText()).replaceAll(',', '');
   const before = present((await summary()).match(/\d+/g)).map(Number);
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');
@@ -164,7 +164,9 @@ test('drivers: the whole page, its own view progress, and another element chosen
   await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
   await expect(page.locator('.bar-view')).toHaveCount(1);
   await page.keyboard.down('Alt');
+  await page.keyboard.down('Shift');
   await pick(page, '#plum');
+  await page.keyboard.up('Shift');
   await page.keyboard.up('Alt');
   await expect(page.locator('.inspector-name')).toHaveText('Pear rise');
   await driver.click();

@@ -91,7 +91,8 @@ export const linkToPreset = (preset: Preset, ids: readonly string[]): Operation 
     ...d,
     motions: d.motions.map((m) => {
       const part = ids.includes(m.id) && preset.body.motions.find((x) => x.id === m.id);
-      return part ? { ...m, preset: { id: preset.id, part: part.id, hash: contentHash(part) } } : m;
+      // What the preset says is what the motion says; from now on it is written alike.
+      return part ? renewed({ ...m, preset: { id: preset.id, part: part.id, hash: '' } }, part) : m;
     }),
   }));
 

@@ -6,8 +6,9 @@ export interface Bar {
   motion: Motion;
   element: number;
   placed: Placed;
-  /** the same motion on further elements */
+  /** the same motion on further elements, and which these are */
   others: Placed[];
+  otherElements: number[];
   /** all that can be scrolled where it happens, px */
   max: number;
 }
@@ -39,8 +40,24 @@ function place(motion: Motion, layout: Layout): Bar | Unplaced {
     element: first.element,
     placed: first.placed,
     others: good.slice(1).map((x) => x.placed),
+    otherElements: good.slice(1).map((x) => x.element),
     max: maxScroll(layout, first.placed),
   };
+}
+
+/**
+ * The bar as its motion is on the element nearest to a scroll offset: what is dragged in the page is what is seen there. Staggered ones are
+ * counted from their first element, so that one stays.
+ */
+export function nearestBar(bar: Bar, offset: number): Bar {
+  if (bar.others.length === 0 || bar.motion.stagger) return bar;
+  const all = [
+    { element: bar.element, placed: bar.placed },
+    ...bar.others.map((placed, i) => ({ element: itemAt(bar.otherElements, i), placed })),
+  ];
+  const away = ({ placed }: { placed: Placed }) => Math.abs((placed.start + placed.end) / 2 - offset);
+  const near = all.reduce((best, one) => (away(one) < away(best) ? one : best));
+  return near.element === bar.element ? bar : { ...bar, ...near };
 }
 
 export const isPlaced = (b: Bar | Unplaced): b is Bar => 'placed' in b;

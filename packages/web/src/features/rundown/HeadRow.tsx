@@ -12,17 +12,20 @@ import { Find } from './Find.tsx';
 import { LostPopover } from './LostPopover.tsx';
 import { ImportPopover } from './ImportPopover.tsx';
 import { useRundown } from './rundown-context.ts';
-import { dragStore } from './chart/use-grip.ts';
+import { dragStore } from './model/drag-store.ts';
 import { headRowText } from './text.ts';
 
 interface HeadRowProps {
   side: 'left' | 'right';
   setGuides(on: boolean): void;
   setOutlines(on: boolean): void;
+  /** the page stays where it is when something else is selected */
+  stays: boolean;
+  setStays(on: boolean): void;
 }
 
-export function HeadRow({ side, setGuides, setOutlines }: HeadRowProps) {
-  return side === 'left' ? <Left /> : <Right setGuides={setGuides} setOutlines={setOutlines} />;
+export function HeadRow({ side, ...props }: HeadRowProps) {
+  return side === 'left' ? <Left /> : <Right {...props} />;
 }
 
 const LEGEND = (Object.keys(DRIVER_WORDS) as Driver['kind'][]).flatMap((kind) => {
@@ -65,7 +68,7 @@ function Left() {
   );
 }
 
-function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOutlines(on: boolean): void }) {
+function Right({ setGuides, setOutlines, stays, setStays }: Omit<HeadRowProps, 'side'>) {
   const { page, session } = useOpenedPage();
   const { link, reducedMotion, setReducedMotion } = useShownPage();
   const scope = useStore(session.store, (s) => s.document.media.find((m) => m.id === s.scope));
@@ -99,6 +102,10 @@ function Right({ setGuides, setOutlines }: { setGuides(on: boolean): void; setOu
           <input type="checkbox" checked onChange={() => setOutside(false)} /> {headRowText.otherHosts}
         </label>
       )}
+      <label className="tick" title={headRowText.thePageGoesAlong}>
+        <input type="checkbox" checked={!stays} onChange={(e) => setStays(!e.target.checked)} />{' '}
+        {headRowText.follow}
+      </label>
       <label className="tick">
         <input type="checkbox" checked={guides} onChange={(e) => setGuides(e.target.checked)} />{' '}
         {headRowText.guides}

@@ -17,6 +17,7 @@ import { Preview } from './preview/Preview.tsx';
 import { Transport } from './preview/Transport.tsx';
 import { RundownContext } from './rundown-context.ts';
 import type { Rundown } from './rundown-context.ts';
+import { useFollowing } from './use-following.ts';
 import { useRundownCommands } from './use-commands.ts';
 import { listThingsOn, onlyThing } from './model/things-on.ts';
 import { useKeys } from './use-keys.ts';
@@ -36,6 +37,7 @@ export function RundownScreen() {
   const [outlines, setOutlines] = useState(true);
   const context = { ...rundown, guides, outlines };
   useKeys(context);
+  const following = useFollowing(rundown);
   useRundownCommands(context, {
     guides: () => setGuides((on) => !on),
     outlines: () => setOutlines((on) => !on),
@@ -54,7 +56,7 @@ export function RundownScreen() {
     });
   }, [link]);
 
-  const headRow = { setGuides, setOutlines };
+  const headRow = { setGuides, setOutlines, ...following };
   return (
     <RundownContext value={context}>
       <div

@@ -1,5 +1,9 @@
 /** What the parts of the Rundown share: the compiled take, findings, the vertical view, the chosen gesture. */
 import { createContext, useContext } from 'react';
+import { useStore } from 'zustand';
+import { useShownPage } from '../../preview/shown-page.ts';
+import { nearestBar } from '../../editor/model/bars.ts';
+import { dragStore } from './model/drag-store.ts';
 import type { Finding, FrameClock, Gesture, PinnedLayout, MotionDocument, TrialFrames } from '@lyvek/core';
 import type { Bar, Unplaced } from '../../editor/model/bars.ts';
 import type { Grip } from './model/moves.ts';
@@ -54,6 +58,21 @@ export function useRundown(): Rundown {
   if (!value) throw new Error('used outside of the Rundown');
   return value;
 }
+
+/** The same, on the one of its elements that is nearest to where the page stands; while it is dragged, on the one that is dragged. */
+export function useNearest(): Bar | null {
+  const bar = useSingle();
+  const { link } = useShownPage();
+  const y = useStore(link.store, (s) => (bar?.others.length ? s.offset.y : 0));
+  const dragged = useStore(dragStore, (s) => s.drag?.bar ?? null);
+  if (!bar) return null;
+  if (dragged?.motion.id === bar.motion.id)
+    return { ...bar, element: dragged.element, placed: placedOn(bar, dragged.element) };
+  return nearestBar(bar, y);
+}
+
+const placedOn = (bar: Bar, element: number): Bar['placed'] =>
+  bar.others[bar.otherElements.indexOf(element)] ?? bar.placed;
 
 /** The bar of the only selected motion, or null. */
 export function useSingle(): Bar | null {

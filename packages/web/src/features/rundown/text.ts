@@ -18,6 +18,8 @@ export const headRowText = {
   otherHosts: 'Other hosts',
   thisPageMayLoad: 'This page may load files from other hosts',
   guides: 'Guides',
+  follow: 'Follow',
+  thePageGoesAlong: 'The page scrolls to what is selected when it is not in sight',
   outlines: 'Outlines',
   reducedMotion: 'Reduced motion',
   useThePage: 'Use the page',

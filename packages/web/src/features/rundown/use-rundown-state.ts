@@ -69,15 +69,19 @@ export function useRundownState(height: number): Omit<Rundown, 'guides' | 'outli
   };
 }
 
+const NOTHING_PICKED = { selector: null, element: -1 };
+
 /** The chosen element. It is known by its selector: places in the layout move whenever something else is measured. */
 function useChosen(layout: Layout): Pick<Rundown, 'chosen' | 'choose'> {
-  const [selector, setSelector] = useState<string | null>(null);
-  const chosen = useMemo(
-    () => (selector === null ? -1 : layout.elements.findIndex((e) => e.selector === selector)),
-    [layout, selector],
-  );
+  const [picked, setPicked] = useState<{ selector: string | null; element: number }>(NOTHING_PICKED);
+  const chosen = useMemo(() => {
+    const { selector, element } = picked;
+    // Picked in a page that has just been measured: the layout that has it is on its way.
+    if (selector === null) return element < layout.elements.length ? element : -1;
+    return layout.elements.findIndex((e) => e.selector === selector);
+  }, [layout, picked]);
   const choose = useCallback(
-    (element: number) => setSelector(layout.elements[element]?.selector ?? null),
+    (element: number) => setPicked({ selector: layout.elements[element]?.selector ?? null, element }),
     [layout],
   );
   return { chosen, choose };

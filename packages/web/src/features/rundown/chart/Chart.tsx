@@ -19,7 +19,8 @@ import { Readout } from './Readout.tsx';
 import { Ruler } from './Ruler.tsx';
 import { Strip } from './Strip.tsx';
 import { useClearLabels } from './use-clear-labels.ts';
-import { dragStore, useGrip } from './use-grip.ts';
+import { useGrip } from './use-grip.ts';
+import { dragStore } from '../model/drag-store.ts';
 import { useLasso } from './use-lasso.ts';
 import { chartText } from './text.ts';
 

@@ -17,7 +17,7 @@ import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
 import { LANES } from './lanes.ts';
 import { MutedPin, PinMark, PinTitle } from './PinMark.tsx';
-import { dragStore } from './use-grip.ts';
+import { dragStore } from '../model/drag-store.ts';
 
 interface LanesProps {
   width: number;

@@ -8,7 +8,7 @@ import { keyframeStore } from '../../../editor/model/keyframes.ts';
 import { fitView, grouped, offsetAt, toRow } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
 import { STRIP } from './Strip.tsx';
-import { dragStore } from './use-grip.ts';
+import { dragStore } from '../model/drag-store.ts';
 
 export function Playhead({ width }: { width: number }) {
   const { link, viewport } = useShownPage();

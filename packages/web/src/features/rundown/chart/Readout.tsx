@@ -5,7 +5,7 @@ import type { LaneSlot } from '../../../editor/model/bars.ts';
 import { otherWords, pointWords } from '../../../editor/words.ts';
 import { grouped, toRow } from '../../../editor/strip/view.ts';
 import { useRundown } from '../rundown-context.ts';
-import { dragStore } from './use-grip.ts';
+import { dragStore } from '../model/drag-store.ts';
 import { readoutText } from './text.ts';
 
 const PLATE_HEIGHT = 54;

@@ -16,7 +16,8 @@ import type { FakeSession } from '../../../testing/session.ts';
 import type { Grip } from '../model/moves.ts';
 import { RundownContext } from '../rundown-context.ts';
 import type { Rundown } from '../rundown-context.ts';
-import { dragStore, useGrip } from './use-grip.ts';
+import { useGrip } from './use-grip.ts';
+import { dragStore } from '../model/drag-store.ts';
 
 const layout = withPins(
   makeLayout([element({ selector: '#a', box: { x: 0, y: 3000, width: 400, height: 300 } })]),

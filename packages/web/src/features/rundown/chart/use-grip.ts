@@ -10,21 +10,8 @@ import type { Bar } from '../../../editor/model/bars.ts';
 import { findPhase, shifted, withEndAt } from '../model/moves.ts';
 import type { Grip, Side } from '../model/moves.ts';
 import { catchAt } from '../model/snap.ts';
-import { createStore } from 'zustand/vanilla';
+import { dragStore } from '../model/drag-store.ts';
 import { useRundown } from '../rundown-context.ts';
-
-export interface Dragging {
-  bar: Bar;
-  grip: Grip;
-  /** where the dragged end lies now, and where it was */
-  offset: number;
-  was: number;
-  caught: string | null;
-  meeting: boolean;
-}
-
-/** What is being dragged right now, for readout, rail and guides. */
-export const dragStore = createStore<{ drag: Dragging | null }>(() => ({ drag: null }));
 
 /**
  * Starts a drag. `toOffset` turns a pointer event into a scroll offset; the first one counts as the place that was gripped.
@@ -50,7 +37,10 @@ export function useGrip() {
     if (!selection.includes(bar.motion.id) || e.shiftKey) now.current.select(bar.motion.id, e.shiftKey);
     // A marquee has no range that could be moved.
     if (isEndless(bar.motion.driver)) return;
-    const moving = bars.filter((b) => selected.includes(b.motion.id) && !isEndless(b.motion.driver));
+    // Of several elements the one that was taken hold of says where it goes.
+    const moving = bars
+      .filter((b) => selected.includes(b.motion.id) && !isEndless(b.motion.driver))
+      .map((b) => (b.motion.id === bar.motion.id ? bar : b));
     const origin = toOffset(e.nativeEvent);
     const was = grip === 'end' ? bar.placed.end : bar.placed.start;
     const others = bars

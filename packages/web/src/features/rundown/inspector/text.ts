@@ -456,6 +456,7 @@ export const targetText = {
   itAndOthersLike: 'It and others like it',
   elements: (count: number) => `${count} elements`,
   moveThese: 'Move these',
+  notThisOne: (name: string) => `Not ${name}`,
 };
 
 export const meetingFieldsText = {

@@ -1,5 +1,5 @@
 import { isEndless, meetingAt, toMeeting } from '@lyvek/core';
-import { useSingle } from '../rundown-context.ts';
+import { useNearest } from '../rundown-context.ts';
 import { gutterWords } from '../../../editor/words.ts';
 
 export interface Line {
@@ -12,7 +12,7 @@ export interface Line {
 
 /** The viewport lines that the selected motion's points meet; none for a whole-page driver or the inline axis. */
 export function useLines(): Line[] {
-  const bar = useSingle();
+  const bar = useNearest();
   const g = bar?.placed.geometry;
   if (!bar || !g || isEndless(bar.motion.driver) || bar.placed.axis !== 'block' || bar.placed.scroller !== 0)
     return [];

@@ -1,13 +1,19 @@
 /** Which elements a motion moves: a selector, counted and outlined in the page while it is typed. */
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
+import { elementName, findMatches } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
+import { useRundown } from '../../rundown-context.ts';
 import { targetText } from '../text.ts';
 
 const REST = 80;
 /** Layouts know so many elements of one selector. */
 const KNOWN = 2000;
+
+/** The same elements but for one. */
+const withoutElement = (selector: string, one: string) =>
+  `${selector.includes(',') ? `:is(${selector})` : selector}:not(${one})`;
 
 interface TargetProps {
   motion: Motion;
@@ -24,6 +30,10 @@ export function Target({ motion, element, onChange }: TargetProps) {
     return () => clearTimeout(timer);
   }, [link, text, element]);
   useEffect(() => () => link.find(null, -1), [link]);
+  const { layout, chosen } = useRundown();
+  const matches = findMatches(layout, motion.targets.selector);
+  const other = layout.elements[chosen];
+  const isMoved = matches.length > 1 && matches.includes(chosen);
   const current = found?.selector === text.trim() ? found : null;
   const words = !current
     ? 'looking …'
@@ -71,6 +81,15 @@ export function Target({ motion, element, onChange }: TargetProps) {
             </button>
           ))}
         </div>
+      )}
+      {isMoved && other && (
+        <button
+          type="button"
+          className="btn self-start"
+          onClick={() => onChange(withoutElement(motion.targets.selector, other.selector))}
+        >
+          {targetText.notThisOne(elementName(other, layout))}
+        </button>
       )}
       <button
         type="submit"
