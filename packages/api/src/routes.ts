@@ -31,6 +31,7 @@ const contentHash = {
 } satisfies Header;
 
 const PAGE = { types: ['application/zip', 'text/html'], max: shapes.MAX_PAGE_BYTES };
+const ARCHIVE = { types: ['application/zip'], max: shapes.MAX_ARCHIVE_BYTES };
 const PICTURE = { types: ['image/png', 'image/jpeg', 'image/webp'], max: shapes.MAX_PICTURE_BYTES };
 
 export const routes = {
@@ -79,6 +80,27 @@ export const routes = {
     path: '/projects/:id/unit-costs',
     summary: 'What work costs on each class of device, fitted from the project’s lab trials',
     answer: shapes.UnitCosts,
+  }),
+  projectArchive: route({
+    method: 'GET',
+    path: '/projects/:id/archive.zip',
+    summary: 'A project with all that is in it, as one file',
+    query: shapes.ArchiveQuery,
+    answer: { type: 'application/zip' },
+  }),
+  backup: route({
+    method: 'GET',
+    path: '/backup.zip',
+    summary: 'All data as one file, from one moment',
+    answer: { type: 'application/zip' },
+  }),
+  restore: route({
+    method: 'POST',
+    path: '/restore',
+    summary: 'Brings a project or all data back from such a file; what is there stays',
+    body: ARCHIVE,
+    status: 201,
+    answer: shapes.Restored,
   }),
   addPage: route({
     method: 'POST',

@@ -25,6 +25,7 @@ export const PlainPreset = z.custom<PresetBody>(hasMotions);
 /** Largest uploads, bytes. */
 export const MAX_PAGE_BYTES = 100e6;
 export const MAX_PICTURE_BYTES = 20e6;
+export const MAX_ARCHIVE_BYTES = 500e6;
 
 export const Id = z.uuid();
 export const Name = z
@@ -113,6 +114,11 @@ export const PageOnShelf = Page.extend({
   bands: z.array(z.object({ from: z.number(), to: z.number(), band: z.enum(BANDS) })),
 });
 export const Shelf = z.object({ project: Project, pages: z.array(PageOnShelf) });
+export const ArchiveQuery = z.object({ revisions: z.enum(['all', 'newest']).default('all') });
+export const Restored = z.object({
+  projects: z.array(z.object({ id: Id, name: z.string() })),
+  presets: z.number().int(),
+});
 export const PageWhole = z.object({
   page: Page,
   project: Project,

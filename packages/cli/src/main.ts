@@ -1,4 +1,4 @@
-/** `lyvek …` for terminals and CI: works without server and database. */
+/** `lyvek …` for terminals and CI: works without server and database, but for backup and restore. */
 import { present } from '@lyvek/core';
 import { Command, CommanderError } from 'commander';
 import { BadInput } from './errors.ts';
@@ -11,6 +11,8 @@ const COMMANDS: Record<string, () => Promise<(program: Command) => void>> = {
   export: async () => (await import('./commands/export.ts')).exportPage,
   check: async () => (await import('./commands/check.ts')).check,
   prove: async () => (await import('./commands/prove.ts')).prove,
+  backup: async () => (await import('./commands/backup.ts')).backup,
+  restore: async () => (await import('./commands/restore.ts')).restore,
 };
 
 const program = new Command('lyvek')

@@ -20,6 +20,7 @@ import { liveFrame } from './preview/live-frame.ts';
 import { Proofs } from './preview/proofs.ts';
 import { servePreview } from './preview/serve.ts';
 import { findPageImport, putPageImport } from './store/page-imports.ts';
+import { archiveRoutes } from './routes/archives.ts';
 import { handOffRoutes } from './routes/hand-off.ts';
 import { healthRoutes } from './routes/health.ts';
 import { Proving } from './add-page/proved.ts';
@@ -117,6 +118,7 @@ function apiRoutes({
   api.use(
     healthRoutes(pool),
     projectRoutes(pool),
+    archiveRoutes(pool),
     pageRoutes({
       pool,
       ownPorts: addresses.ports,

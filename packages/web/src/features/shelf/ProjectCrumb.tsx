@@ -1,6 +1,6 @@
 /** The current project: switch, create, rename, delete. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { ProjectFacts } from '@lyvek/api';
 import { api, things } from '../../state/api.ts';
@@ -53,7 +53,15 @@ function useProjectActs(project: ProjectFacts, close: () => void) {
       },
     });
   };
-  return { create, rename, remove };
+  const restore = async (file: File) => {
+    const { projects } = await api.restore({ body: file.slice(0, file.size, 'application/zip') });
+    await refresh();
+    close();
+    const [first] = projects;
+    if (first) await navigate(`/projects/${first.id}`);
+    notify(projectCrumbText.restored(projects.map((p) => p.name)));
+  };
+  return { create, rename, remove, restore };
 }
 
 function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
@@ -61,7 +69,9 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
   const navigate = useNavigate();
   const projects = useQuery({ queryKey: ['projects'], queryFn: api.projects });
   const storage = useQuery({ queryKey: ['storage'], queryFn: api.storage });
-  const { create, rename, remove } = useProjectActs(project, close);
+  const { create, rename, remove, restore } = useProjectActs(project, close);
+  const [restoring, setRestoring] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
   if (form === 'new')
     return (
       <NameForm
@@ -101,6 +111,35 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       <button type="button" onClick={() => setForm('rename')}>
         {projectCrumbText.renameItem}
       </button>
+      <a
+        className="popover-item"
+        href={`/api/projects/${project.id}/archive.zip`}
+        download
+        title={projectCrumbText.withAllThatIsIn}
+        onClick={close}
+      >
+        {projectCrumbText.saveAsAFile}
+      </a>
+      <button type="button" disabled={restoring} onClick={() => input.current?.click()}>
+        {restoring ? projectCrumbText.restoring : projectCrumbText.restoreFromAFile}
+      </button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        accept=".zip"
+        aria-label={projectCrumbText.restoreFromAFile}
+        data-restore=""
+        onChange={(e) => {
+          const [file] = [...(e.target.files ?? [])];
+          e.target.value = '';
+          if (!file) return;
+          setRestoring(true);
+          void restore(file)
+            .catch(notifyError)
+            .finally(() => setRestoring(false));
+        }}
+      />
       <button type="button" onClick={() => void remove().catch(notifyError)}>
         {projectCrumbText.deleteNamed(project.name)}
       </button>

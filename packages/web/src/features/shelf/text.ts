@@ -59,6 +59,12 @@ export const projectCrumbText = {
   newProject: 'New project …',
   renameItem: 'Rename …',
   deleteNamed: (name: string) => `Delete ${name}`,
+  saveAsAFile: 'Save as a file …',
+  withAllThatIsIn: 'Pages, takes with their revisions, presets, limits and trials, as one zip',
+  restoreFromAFile: 'Restore from a file …',
+  restoring: 'Restoring …',
+  restored: (names: string[]) =>
+    names.length === 1 ? `The project “${names[0]}” is back.` : `${names.length} projects are back.`,
   allData: (bytes: string) => `All data: ${bytes}`,
   deletedProjectsAndPages:
     'Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour is kept, after two weeks the last of each day.',
