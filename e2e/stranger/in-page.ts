@@ -103,7 +103,7 @@ export function shown(): Record<string, unknown> {
     length: text('.head-length')[0] ?? text('.rundown-left header span, .head-row span')[0],
     flags: document.querySelectorAll('.flag').length,
     pins: document.querySelectorAll('.pin-mark, .pin').length,
-    findings: document.querySelectorAll('.bar.selected, .inspector .curves').length
+    findings: document.querySelectorAll('.bar.selected, .inspector .curves, .inspector .around').length
       ? null
       : text('.inspector .findings li .grow'),
   };

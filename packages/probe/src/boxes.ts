@@ -41,17 +41,23 @@ export class Boxes {
   private measure(e: Element): { box: Box; sticky: Sticky | null } {
     const style = readStyle(e);
     const plain = this.rectangle(e);
+    // Shapes lie in their drawing, which is laid out; transforms among them are part of the drawing.
+    const drawing = e instanceof SVGElement ? e.ownerSVGElement : null;
+    if (drawing) return this.carried(plain, drawing);
     if (isSticky(style)) return this.sticky(e, style, plain);
     const carrier = this.stickyAncestor(e);
-    if (carrier) {
-      const held = this.of(carrier);
-      const outer = this.rectangle(carrier);
-      return {
-        box: { ...plain, x: held.box.x + plain.x - outer.x, y: held.box.y + plain.y - outer.y },
-        sticky: held.sticky,
-      };
-    }
+    if (carrier) return this.carried(plain, carrier);
     return { box: this.isMoved(e) ? this.unmoved(e, plain) : plain, sticky: null };
+  }
+
+  /** Where it lies as its carrier is laid out. */
+  private carried(plain: Box, carrier: Element): { box: Box; sticky: Sticky | null } {
+    const held = this.of(carrier);
+    const outer = this.rectangle(carrier);
+    return {
+      box: { ...plain, x: held.box.x + plain.x - outer.x, y: held.box.y + plain.y - outer.y },
+      sticky: held.sticky,
+    };
   }
 
   private rectangle(e: Element): Box {

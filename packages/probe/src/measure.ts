@@ -12,7 +12,7 @@ import { all, pageOverflow, pageScroller, px, readRect, readStyle } from './dom.
 const MAX_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
 const SMALLEST = 8;
-const MAX_SHAPES = 600;
+const MAX_SHAPES = 300;
 const IGNORED =
   /^(SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD|defs|clipPath|mask|symbol|pattern|marker|title|desc|metadata)$/;
 const SHAPE = /^(g|path|rect|circle|ellipse|line|polyline|polygon|text|image|use|svg)$/;

@@ -156,7 +156,9 @@ export const escape: Act = (_k, r, { session }) => {
   if (r.playing) return r.setPlaying(false);
   if (r.adding) return r.setAdding(false);
   if (keyframeStore.getState().chosen.length) return keyframeStore.setState({ chosen: [] });
-  session.select([]);
+  if (session.store.getState().selection.length) return session.select([]);
+  // Last of all the element: then the sheet is about the whole page again.
+  r.choose(-1);
 };
 /** A keyframe in every property of what is selected, where the page stands, with the value that is there now. */
 export const keyframeHere: Act = (_k, r, { session, link }) => {
