@@ -7,7 +7,7 @@ import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import { element, makeLayout } from '../testing/index.ts';
 import { addFragment, composeEffect, effectById } from './effect.ts';
-import { depthOf, setDepth } from './set-depth.ts';
+import { findDepth, setDepth } from './set-depth.ts';
 
 const box = (y: number) => ({ x: 0, y, width: 300, height: 200 });
 const layout = withPins(
@@ -40,7 +40,7 @@ describe('parallax as two numbers', () => {
     ['near', 1, 1.4, 0.5],
     ['far', 3, 0.5, 0.5],
   ])('%s at %d has %d', (effect, at, wanted, line) => {
-    expect(depthOf(motionIn(withParallax(effect, at)))).toEqual({ factor: wanted, line });
+    expect(findDepth(motionIn(withParallax(effect, at)))).toEqual({ factor: wanted, line });
   });
 
   test('any speed and any line that are written are read again', () => {
@@ -48,7 +48,7 @@ describe('parallax as two numbers', () => {
       fc.property(fc.constantFrom(1, 3), factors, fc.integer({ min: 0, max: 100 }), (at, k, line) => {
         const d = withParallax('far', at);
         const next = applyOperation(d, setDepth(motionIn(d), { factor: k, line: line / 100 })).document;
-        const read = present(depthOf(motionIn(next)));
+        const read = present(findDepth(motionIn(next)));
         // Only four digits are written; the range of a reference in the middle says the factor by its length.
         expect(Math.abs(read.factor - k)).toBeLessThan(0.02);
         expect(Math.abs(present(read.line) - line / 100)).toBeLessThan(0.01);
@@ -91,7 +91,7 @@ describe('parallax as two numbers', () => {
   test('other motions are none', () => {
     const d = withParallax('far', 1);
     const m = motionIn(d);
-    expect(depthOf({ ...m, easing: 'ease-in' })).toBeNull();
-    expect(depthOf({ ...m, keyframes: { opacity: present(m.keyframes.translate) } })).toBeNull();
+    expect(findDepth({ ...m, easing: 'ease-in' })).toBeNull();
+    expect(findDepth({ ...m, keyframes: { opacity: present(m.keyframes.translate) } })).toBeNull();
   });
 });

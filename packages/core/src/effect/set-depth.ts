@@ -66,7 +66,7 @@ function readDepth({ driver, range, keyframes, easing }: Motion): Read | null {
 }
 
 /** The two numbers of a parallax, or null for any other motion. */
-export function depthOf(m: Motion): DepthFacts | null {
+export function findDepth(m: Motion): DepthFacts | null {
   const read = readDepth(m);
   return read && { factor: read.factor, line: read.line };
 }

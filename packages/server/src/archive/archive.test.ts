@@ -48,8 +48,8 @@ async function fill(db: pg.Pool): Promise<void> {
   take = first.id;
   const made = motion({ preset: { id: preset, part: 'm_a', hash: 'x' } });
   for (let n = 1; n <= 3; n++) {
-    const facts = { label: `edit ${n}`, author: randomUUID() };
-    await appendRevision(db, take, n, randomUUID(), makeDocument({ ...made, name: `State ${n}` }), facts);
+    const facts = { editId: randomUUID(), label: `edit ${n}`, author: randomUUID() };
+    await appendRevision(db, take, n, makeDocument({ ...made, name: `State ${n}` }), facts);
   }
   await createTake(db, page.id, 'Take B', makeDocument(motion()), { takeId: take, revision: 2 });
   await db.query(
@@ -73,7 +73,7 @@ async function fill(db: pg.Pool): Promise<void> {
   );
 }
 
-async function archiveOf(db: pg.Pool, options: ArchiveOptions): Promise<Buffer> {
+async function makeArchive(db: pg.Pool, options: ArchiveOptions): Promise<Buffer> {
   const out = new PassThrough();
   const [bytes] = await Promise.all([buffer(out), writeArchive(db, out, options).then(() => out.end())]);
   return bytes;
@@ -109,15 +109,15 @@ describe('an archive', () => {
 
   test('restored into an empty database gives every row back as it was', async () => {
     const before = await allRows(full());
-    const restored = await restoreArchive(empty(), await archiveOf(full(), ALL));
+    const restored = await restoreArchive(empty(), await makeArchive(full(), ALL));
     expect(restored.projects).toEqual([{ id: project, name: 'Tide tables' }]);
     expect(await allRows(empty())).toEqual(before);
   });
 
   test('restored beside what is there, it comes under ids of its own, and what is there stays', async () => {
-    await restoreArchive(used(), await archiveOf(full(), ALL));
+    await restoreArchive(used(), await makeArchive(full(), ALL));
     const before = await allRows(used());
-    const again = await restoreArchive(used(), await archiveOf(full(), { project, revisions: 'all' }));
+    const again = await restoreArchive(used(), await makeArchive(full(), { project, revisions: 'all' }));
     expect(itemAt(again.projects, 0).id).not.toBe(project);
     const after = await allRows(used());
     for (const [table, rows] of Object.entries(before))
@@ -129,7 +129,7 @@ describe('an archive', () => {
   });
 
   test('without its history has the newest revision of each take', async () => {
-    const files = unzipSync(await archiveOf(full(), { project, revisions: 'newest' }));
+    const files = unzipSync(await makeArchive(full(), { project, revisions: 'newest' }));
     const rows = strFromU8(present(files['tables/revisions.ndjson']))
       .trim()
       .split('\n')
@@ -143,7 +143,9 @@ describe('an archive', () => {
     const writing = writeArchive(full(), out, ALL).then(() => out.end());
     let base = 4;
     for (; base < 24; base++)
-      await appendRevision(full(), take, base, randomUUID(), makeDocument(motion({ name: `Busy ${base}` })));
+      await appendRevision(full(), take, base, makeDocument(motion({ name: `Busy ${base}` })), {
+        editId: randomUUID(),
+      });
     await writing;
     const files = unzipSync(await reading);
     const lines = (table: string) =>

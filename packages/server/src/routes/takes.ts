@@ -87,7 +87,7 @@ export function takeRoutes(pool: pg.Pool): Router {
     router,
     routes.putDocument,
     async ({ id, base, editId, body, ...facts }, { res }) => {
-      const result = await appendRevision(pool, id, base, editId, body, facts);
+      const result = await appendRevision(pool, id, base, body, { editId, ...facts });
       if (result.kind === 'gone') throw notFound('take');
       if (result.kind === 'behind')
         throw new Problem(412, 'Changed elsewhere', 'This take was changed in another tab or window.', {

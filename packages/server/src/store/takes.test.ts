@@ -57,7 +57,7 @@ const nameIn = (take: { document: unknown } | undefined) =>
   (take?.document as MotionDocument | undefined)?.motions[0]?.name;
 const start = (name = 'Take A', document = named('first')) => createTake(db(), page, name, document);
 const append = (id: string, base: number, document: MotionDocument, edit: string = randomUUID()) =>
-  appendRevision(db(), id, base, edit, document);
+  appendRevision(db(), id, base, document, { editId: edit });
 const ME = '44444444-4444-4444-8444-444444444444';
 
 describe('undo after a reload', () => {
@@ -68,7 +68,7 @@ describe('undo after a reload', () => {
     const put = async (state: string, facts: EditFacts) => {
       const edit = randomUUID();
       edits.set(state, edits.get(state) ?? edit);
-      await appendRevision(db(), id, base++, edit, named(state), { author: ME, ...facts });
+      await appendRevision(db(), id, base++, named(state), { editId: edit, author: ME, ...facts });
       return edit;
     };
     const earlier = async (author = ME) => {

@@ -202,9 +202,8 @@ export const appendRevision = (
   pool: pg.Pool,
   takeId: string,
   base: number,
-  editId: string,
   document: MotionDocument,
-  facts: EditFacts = {},
+  { editId, ...facts }: EditFacts & { editId: string },
 ): Promise<Append> =>
   inTransaction(pool, async (db) => {
     const take = (

@@ -5,7 +5,7 @@ import { openPalette, palette } from './commands.ts';
 import type { CommandSource } from './commands.ts';
 import { OptionList, optionId, stepOption } from './OptionList.tsx';
 import type { Option } from './OptionList.tsx';
-import { rankOf } from './ranked.ts';
+import { computeRank } from './ranked.ts';
 import { commandPaletteText } from './text.ts';
 
 const MAX_SHOWN = 60;
@@ -15,7 +15,7 @@ function listOptions(query: string, sources: ReadonlyMap<string, CommandSource>)
   const found = [...sources.values()]
     .flatMap((source) => source(query))
     .flatMap((command, order) => {
-      const rank = rankOf(query, {
+      const rank = computeRank(query, {
         name: command.name,
         words: command.words ?? '',
         what: `${command.note ?? ''} ${command.group}`,

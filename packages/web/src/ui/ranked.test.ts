@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { ranked, rankOf } from './ranked.ts';
+import { ranked, computeRank } from './ranked.ts';
 
 const LIST = [
   { name: 'Grow', what: 'Swells past its size and settles.' },
@@ -30,7 +30,7 @@ describe('search', () => {
   test('whatever is typed, a name that is typed whole is first or shares the first rank', () => {
     fc.assert(
       fc.property(fc.string(), fc.string(), (name, what) => {
-        expect(rankOf(name, { name, what })).toBe(0);
+        expect(computeRank(name, { name, what })).toBe(0);
       }),
     );
   });

@@ -18,7 +18,7 @@ const beginsWord = (text: string, part: string) =>
   new RegExp(`[^\\p{L}\\p{N}]${part.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`, 'u').test(text);
 
 /** 0 for the best answer to a query, more for worse ones, null for none. An empty query finds everything alike. */
-export function rankOf(query: string, { name, words = '', what = '' }: Searchable): number | null {
+export function computeRank(query: string, { name, words = '', what = '' }: Searchable): number | null {
   const q = plain(query.trim());
   if (q === '') return 0;
   const [n, w, d] = [plain(name).trim(), plain(words), plain(what)];
@@ -37,7 +37,7 @@ export function rankOf(query: string, { name, words = '', what = '' }: Searchabl
 export function ranked<T>(query: string, list: readonly T[], toText: (item: T) => Searchable): T[] {
   return list
     .flatMap((item) => {
-      const rank = rankOf(query, toText(item));
+      const rank = computeRank(query, toText(item));
       return rank === null ? [] : [{ item, rank }];
     })
     .sort((a, b) => a.rank - b.rank)

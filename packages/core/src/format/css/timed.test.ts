@@ -64,11 +64,34 @@ describe('triggers as CSS', () => {
       'view(block) entry-crossing calc(50% + 0.2 * 100vh) cover 1000% / entry 0% cover 1000%;',
       'play reset',
     ],
+    [
+      trigger({ past: { edge: '100%', line: '0%' } }),
+      'view(block 0px 20%) entry-crossing 50% entry-crossing calc(100% + 0.8 * 100vh);',
+      'play reset',
+    ],
+    [
+      trigger({ down: 'entry 60%', up: 'entry 0%', past: 'exit 100%', insets: ['10px', '5%'] }),
+      'view(block 10px 5%) entry 60% exit 100% / entry 0% exit 100%;',
+      'play reset',
+    ],
   ])('%#', (g, trigger, actions) => {
     const text = css(withTrigger(g, part()));
     expect(text).toContain(trigger);
     expect(text).toContain(actions);
     expect(text).toContain('lv-card 300ms linear 20ms both');
+  });
+
+  test('a repeat is what CSS has for it; a duration is that of one time', () => {
+    const repeat = { count: 3, alternate: true };
+    expect(css(withTrigger(trigger(), part({ repeat })))).toContain(
+      'lv-card 300ms linear 20ms 3 alternate both',
+    );
+    const scrubbed = css(makeDocument(motion({ repeat })));
+    expect(scrubbed).toContain('lv-card auto linear 3 alternate both');
+    // A script that damps knows the progress over the whole range only, so there it is written out.
+    const damped = css(makeDocument(motion({ repeat, damping: { kind: 'half-life', halfLife: 90 } })));
+    expect(damped).not.toContain('alternate');
+    expect(damped).toContain('66.6667%');
   });
 
   test('a trigger that is off, or without parts, is not written', () => {

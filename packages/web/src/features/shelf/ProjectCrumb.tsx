@@ -70,8 +70,6 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
   const projects = useQuery({ queryKey: ['projects'], queryFn: api.projects });
   const storage = useQuery({ queryKey: ['storage'], queryFn: api.storage });
   const { create, rename, remove, restore } = useProjectActs(project, close);
-  const [restoring, setRestoring] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
   if (form === 'new')
     return (
       <NameForm
@@ -120,6 +118,24 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
       >
         {projectCrumbText.saveAsAFile}
       </a>
+      <RestoreItem onFile={restore} />
+      <button type="button" onClick={() => void remove().catch(notifyError)}>
+        {projectCrumbText.deleteNamed(project.name)}
+      </button>
+      {storage.data && (
+        <p className="popover-foot" title={projectCrumbText.deletedProjectsAndPages}>
+          {projectCrumbText.allData(megabytes(storage.data.bytes))}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function RestoreItem({ onFile }: { onFile(file: File): Promise<void> }) {
+  const [restoring, setRestoring] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
       <button type="button" disabled={restoring} onClick={() => input.current?.click()}>
         {restoring ? projectCrumbText.restoring : projectCrumbText.restoreFromAFile}
       </button>
@@ -135,19 +151,11 @@ function Actions({ project, close }: { project: ProjectFacts; close(): void }) {
           e.target.value = '';
           if (!file) return;
           setRestoring(true);
-          void restore(file)
+          void onFile(file)
             .catch(notifyError)
             .finally(() => setRestoring(false));
         }}
       />
-      <button type="button" onClick={() => void remove().catch(notifyError)}>
-        {projectCrumbText.deleteNamed(project.name)}
-      </button>
-      {storage.data && (
-        <p className="popover-foot" title={projectCrumbText.deletedProjectsAndPages}>
-          {projectCrumbText.allData(megabytes(storage.data.bytes))}
-        </p>
-      )}
-    </div>
+    </>
   );
 }

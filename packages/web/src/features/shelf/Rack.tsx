@@ -24,8 +24,7 @@ import type { EntryChoice } from './use-adding.ts';
 const SCALES = [12, 16, 20, 24, 32, 40, 48];
 const TICKS = 16;
 
-export function Rack({ shelf }: { shelf: Shelf }) {
-  const { project, pages } = shelf;
+export function Rack({ shelf: { project, pages } }: { shelf: Shelf }) {
   const client = useQueryClient();
   const [query, setQuery] = useState('');
   const [scale, setScale] = useState(24);

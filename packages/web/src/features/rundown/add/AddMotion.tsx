@@ -15,7 +15,6 @@ import { addMotionText } from './text.ts';
 import { useTrying } from './use-trying.ts';
 
 export function AddMotion() {
-  const { session } = useOpenedPage();
   const rundown = useRundown();
   const { layout, chosen, setAdding } = rundown;
   const [query, setQuery] = useState('');
@@ -31,7 +30,8 @@ export function AddMotion() {
       what: e.what,
     }));
   const shown = find(query);
-  const { aimed, attempt, leave, add } = useTrying(rundown);
+  const trying = useTrying(rundown);
+  const { aimed, attempt, leave, add } = trying;
   const groups = query.trim() ? { found: addMotionText.found } : EFFECT_GROUPS;
   const tryAt = (index: number) => {
     setAt(index);
@@ -66,42 +66,59 @@ export function AddMotion() {
   return (
     <div className="add-panel" onKeyDown={onKey} role="dialog" aria-label={addMotionText.addAMotion}>
       <AddHead search={search} query={query} onQuery={look} onClose={close} />
-      <div className="plates" role="listbox" aria-label={addMotionText.startingPoints}>
-        {Object.entries(groups).map(([group, heading]) => {
-          const plates = shown.flatMap((effect, i) =>
-            group === 'found' || effect.group === group ? [{ effect, i }] : [],
-          );
-          return plates.length === 0 ? null : (
-            <section key={group} role="group" aria-label={heading}>
-              <h4 aria-hidden="true">{heading}</h4>
-              {plates.map(({ effect, i }) => (
-                <Plate
-                  key={effect.id}
-                  effect={effect}
-                  chosen={i === at}
-                  reason={aimed(effect).reason}
-                  lifted={
-                    aimed(effect).element === chosen
-                      ? null
-                      : elementName(itemAt(layout.elements, aimed(effect).element), layout)
-                  }
-                  onTry={() => {
-                    if (i !== at || !session.store.getState().tried) tryAt(i);
-                  }}
-                  onLeave={leave}
-                  onAdd={() => add(effect)}
-                />
-              ))}
-            </section>
-          );
-        })}
-        {shown.length === 0 && <p className="empty-note">{addMotionText.noStartingPointMatches}</p>}
-      </div>
+      <Plates {...{ shown, groups, at, trying }} onTry={tryAt} />
       <p className="add-note">
         {element && isSeenAtOnce(itemAt(opened.elements, chosen), opened)
           ? addMotionText.itIsInThe
           : addMotionText.eachEffectIsA}
       </p>
+    </div>
+  );
+}
+
+interface PlatesProps {
+  shown: readonly EffectDefinition[];
+  /** headings by group; all that was found stands under one */
+  groups: Record<string, string>;
+  at: number;
+  trying: ReturnType<typeof useTrying>;
+  onTry(index: number): void;
+}
+
+function Plates({ shown, groups, at, trying: { aimed, leave, add }, onTry }: PlatesProps) {
+  const { session } = useOpenedPage();
+  const { layout, chosen } = useRundown();
+  return (
+    <div className="plates" role="listbox" aria-label={addMotionText.startingPoints}>
+      {Object.entries(groups).map(([group, heading]) => {
+        const plates = shown.flatMap((effect, i) =>
+          group === 'found' || effect.group === group ? [{ effect, i }] : [],
+        );
+        return plates.length === 0 ? null : (
+          <section key={group} role="group" aria-label={heading}>
+            <h4 aria-hidden="true">{heading}</h4>
+            {plates.map(({ effect, i }) => (
+              <Plate
+                key={effect.id}
+                effect={effect}
+                chosen={i === at}
+                reason={aimed(effect).reason}
+                lifted={
+                  aimed(effect).element === chosen
+                    ? null
+                    : elementName(itemAt(layout.elements, aimed(effect).element), layout)
+                }
+                onTry={() => {
+                  if (i !== at || !session.store.getState().tried) onTry(i);
+                }}
+                onLeave={leave}
+                onAdd={() => add(effect)}
+              />
+            ))}
+          </section>
+        );
+      })}
+      {shown.length === 0 && <p className="empty-note">{addMotionText.noStartingPointMatches}</p>}
     </div>
   );
 }

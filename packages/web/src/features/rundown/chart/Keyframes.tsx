@@ -33,14 +33,16 @@ export function Keyframes({ bar, x, view, ends }: { bar: Bar; x: number; view: V
   const { bars, select, selection } = useRundown();
   const all = listKeyframes(bar.motion);
   const roomy = (bar.placed.end - bar.placed.start) / view.per > 4 * INSET;
-  const rowOf = (p: number) => toRow(keyframeRow(bar, p), view) + (p === 0 ? INSET : p === 1 ? -INSET : 0);
+  const toPlace = (p: number) => toRow(keyframeRow(bar, p), view) + (p === 0 ? INSET : p === 1 ? -INSET : 0);
   const shares = ends && roomy ? all : all.filter(isInner);
   // As texts, so that a bar is drawn again only when its own keyframes change their state.
   const chosen = useStore(keyframeStore, (s) =>
     shares.map((p) => (isChosen(s.chosen, bar.motion.id, p) ? 1 : 0)).join(''),
   );
   const lit = useStore(keyframeStore, (s) =>
-    shares.map((p) => (s.hover !== null && Math.abs(rowOf(p) - toRow(s.hover, view)) < LIT ? 1 : 0)).join(''),
+    shares
+      .map((p) => (s.hover !== null && Math.abs(toPlace(p) - toRow(s.hover, view)) < LIT ? 1 : 0))
+      .join(''),
   );
   const press = (e: PointerEvent<SVGCircleElement>, share: number) => {
     const keyframe = { motion: bar.motion.id, share };
@@ -74,7 +76,7 @@ export function Keyframes({ bar, x, view, ends }: { bar: Bar; x: number; view: V
     });
   };
   return shares.map((p, i) => {
-    const y = rowOf(p);
+    const y = toPlace(p);
     return (
       <g key={i} className={`keyframes${chosen[i] === '1' ? ' chosen' : ''}${lit[i] === '1' ? ' lit' : ''}`}>
         <circle className="bar-keyframe" cx={x} cy={y} r={chosen[i] === '1' || lit[i] === '1' ? 3.6 : 2.4} />

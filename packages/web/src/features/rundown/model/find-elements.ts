@@ -1,7 +1,7 @@
 /** Finding elements of the page by what people or code call them. */
 import { elementName } from '@lyvek/core';
 import type { ElementFacts, Layout } from '@lyvek/core';
-import { rankOf } from '../../../ui/ranked.ts';
+import { computeRank } from '../../../ui/ranked.ts';
 
 export interface FoundElement {
   element: number;
@@ -19,7 +19,7 @@ export function findElements(query: string, layout: Layout, most: number): Found
   layout.elements.forEach((e, element) => {
     const name = elementName(e, layout);
     const code = elementCode(e);
-    const rank = rankOf(query, {
+    const rank = computeRank(query, {
       name,
       words: `${code} ${e.tag} ${code.replace(/[.#]/g, ' ')} ${e.selector}`,
       what: e.text,

@@ -28,7 +28,6 @@ export function PartSentence({ part, element, parts }: PartProps) {
   const put = (label: string, change: Partial<Motion>) =>
     session.apply(changeMotion(part.id, label, (m) => ({ ...m, ...change })));
   const ms = (text: string) => `${Math.max(0, Math.round(Number.parseFloat(text) * 10) / 10)}ms`;
-  const others = parts.filter((p) => p.id !== part.id);
   return (
     <div className="sentence">
       <p>
@@ -45,31 +44,7 @@ export function PartSentence({ part, element, parts }: PartProps) {
           value={String(Number.parseFloat(time.delay))}
           onPut={(v) => put(timedInspectorText.changeADelay, { time: { ...time, delay: ms(v) } })}
         />{' '}
-        {timedInspectorText.ms}{' '}
-        <Popover
-          className="word"
-          label={timedInspectorText.countedFrom}
-          trigger={
-            time.after === undefined
-              ? timedInspectorText.fromTheStart
-              : timedInspectorText.after(others.find((p) => p.id === time.after)?.name)
-          }
-        >
-          {(close) => (
-            <Choices
-              options={[
-                { value: '', text: 'from the start' },
-                ...others.map((p) => ({ value: p.id, text: `after ${p.name}`, note: 'from its end' })),
-              ]}
-              value={time.after ?? ''}
-              onChoose={(v) => {
-                const { delay, duration } = time;
-                put(timedInspectorText.chainAPart, { time: { delay, duration, ...(v ? { after: v } : {}) } });
-                close();
-              }}
-            />
-          )}
-        </Popover>
+        {timedInspectorText.ms} <CountedFrom part={part} parts={parts} onPut={put} />
       </p>
       <p>
         {timedInspectorText.andPlays}{' '}
@@ -105,5 +80,41 @@ export function PartSentence({ part, element, parts }: PartProps) {
       <PresetField motion={part} />
       <ConditionDifferences of={part} />
     </div>
+  );
+}
+
+interface CountedProps extends Pick<PartProps, 'part' | 'parts'> {
+  onPut(label: string, change: Partial<Motion>): void;
+}
+
+/** What its delay is counted from: the trigger, or the end of another part. */
+function CountedFrom({ part, parts, onPut }: CountedProps) {
+  const time = present(part.time);
+  const others = parts.filter((p) => p.id !== part.id);
+  return (
+    <Popover
+      className="word"
+      label={timedInspectorText.countedFrom}
+      trigger={
+        time.after === undefined
+          ? timedInspectorText.fromTheStart
+          : timedInspectorText.after(others.find((p) => p.id === time.after)?.name)
+      }
+    >
+      {(close) => (
+        <Choices
+          options={[
+            { value: '', text: 'from the start' },
+            ...others.map((p) => ({ value: p.id, text: `after ${p.name}`, note: 'from its end' })),
+          ]}
+          value={time.after ?? ''}
+          onChoose={(v) => {
+            const { delay, duration } = time;
+            onPut(timedInspectorText.chainAPart, { time: { delay, duration, ...(v ? { after: v } : {}) } });
+            close();
+          }}
+        />
+      )}
+    </Popover>
   );
 }

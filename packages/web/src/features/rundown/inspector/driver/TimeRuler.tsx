@@ -122,24 +122,7 @@ export function TimeRuler({ parts, times, length, chosen, player }: TimeRulerPro
           </g>
         )}
       </svg>
-      <div className="time-row">
-        <span className="count">{timeRulerText.ms(parts.length, Math.round(length))}</span>
-        {(
-          [
-            [timeRulerText.twiceAsFast, 0.5],
-            [timeRulerText.halfAsFast, 2],
-          ] as const
-        ).map(([label, factor]) => (
-          <button
-            key={label}
-            type="button"
-            className="btn small"
-            onClick={() => session.apply(replaceMotions(label.toLowerCase(), timesScaled(parts, factor)))}
-          >
-            {label}
-          </button>
-        ))}
-      </div>
+      <Foot parts={parts} length={length} />
     </div>
   );
 }
@@ -176,6 +159,31 @@ function TimeTicks({ most, k, y }: { most: number; k: number; y(ms: number): num
       <path d={`M${LEFT - 8} ${y(ms)}H400`} />
     </g>
   ));
+}
+
+/** How long it takes, and all of it faster or slower. */
+function Foot({ parts, length }: Pick<TimeRulerProps, 'parts' | 'length'>) {
+  const { session } = useOpenedPage();
+  return (
+    <div className="time-row">
+      <span className="count">{timeRulerText.ms(parts.length, Math.round(length))}</span>
+      {(
+        [
+          [timeRulerText.twiceAsFast, 0.5],
+          [timeRulerText.halfAsFast, 2],
+        ] as const
+      ).map(([label, factor]) => (
+        <button
+          key={label}
+          type="button"
+          className="btn small"
+          onClick={() => session.apply(replaceMotions(label.toLowerCase(), timesScaled(parts, factor)))}
+        >
+          {label}
+        </button>
+      ))}
+    </div>
+  );
 }
 
 function PlayRow({ length, player }: { length: number; player: TimePlayer }) {

@@ -123,20 +123,11 @@ export function CurveRow(props: RowProps) {
 
   return (
     <section className="curve-row" aria-label={curve.name}>
-      <h4>
-        <b>{curve.name}</b>
-        <i>{curveRowText.fromTo(keyframes[0]?.value, keyframes.at(-1)?.value)}</i>
-        <span className="now">{valueWords(cssAt(curve, progress))}</span>
-        <button
-          type="button"
-          className="btn plain curve-remove"
-          aria-label={curveRowText.remove(curve.property)}
-          title={curveRowText.remove(curve.property)}
-          onClick={() => onPut(null, curveRowText.remove(curve.property))}
-        >
-          ×
-        </button>
-      </h4>
+      <Heading
+        curve={curve}
+        progress={progress}
+        onRemove={() => onPut(null, curveRowText.remove(curve.property))}
+      />
       <svg
         ref={svg}
         width={W}
@@ -185,6 +176,31 @@ export function CurveRow(props: RowProps) {
         />
       )}
     </section>
+  );
+}
+
+interface HeadingProps {
+  curve: Curve;
+  progress: number;
+  onRemove(): void;
+}
+
+function Heading({ curve, progress, onRemove }: HeadingProps) {
+  return (
+    <h4>
+      <b>{curve.name}</b>
+      <i>{curveRowText.fromTo(curve.keyframes[0]?.value, curve.keyframes.at(-1)?.value)}</i>
+      <span className="now">{valueWords(cssAt(curve, progress))}</span>
+      <button
+        type="button"
+        className="btn plain curve-remove"
+        aria-label={curveRowText.remove(curve.property)}
+        title={curveRowText.remove(curve.property)}
+        onClick={onRemove}
+      >
+        ×
+      </button>
+    </h4>
   );
 }
 

@@ -151,7 +151,7 @@ function ShapeButtons({ value, shape, easing, whyNot, onPut }: ButtonsProps) {
               if (whyNot(css) === null) onPut(css);
             }}
           />
-          <i>{easingEditorText.overshoots(Math.round(overshootOf(ratio) * 100))}</i>
+          <i>{easingEditorText.overshoots(Math.round(computeOvershoot(ratio) * 100))}</i>
         </label>
       )}
     </>
@@ -160,7 +160,7 @@ function ShapeButtons({ value, shape, easing, whyNot, onPut }: ButtonsProps) {
 
 const FIRST_RATIO = 0.45;
 /** How far an underdamped spring swings past its end, as a share of its way: e^(−πζ/√(1−ζ²)). */
-const overshootOf = (z: number) => Math.exp((-Math.PI * z) / Math.sqrt(1 - z * z));
+const computeOvershoot = (z: number) => Math.exp((-Math.PI * z) / Math.sqrt(1 - z * z));
 
 interface RingsProps extends Pick<HandlesProps, 'pull' | 'keys'> {
   points: readonly Point[];

@@ -1,5 +1,5 @@
 /** “at 50 % of the page’s speed, undisturbed where its middle meets 50 %”: a parallax as two numbers. */
-import { depthOf, setDepth } from '@lyvek/core';
+import { findDepth, setDepth } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
@@ -10,7 +10,7 @@ const toShare = (text: string) => Number.parseFloat(text) / 100;
 
 export function DepthField({ motion }: { motion: Motion }) {
   const { session } = useOpenedPage();
-  const depth = depthOf(motion);
+  const depth = findDepth(motion);
   if (!depth) return null;
   const { factor, line } = depth;
   return (

@@ -24,12 +24,11 @@ const STANDS: Record<PresetStand, string> = {
   gone: '',
 };
 
-export function PresetField({ motion }: { motion: Motion }) {
+/** Bringing a motion and its preset together, or apart. */
+function usePresetActs(motion: Motion) {
   const { session } = useOpenedPage();
   const { presets, refresh } = usePresets();
-  if (!motion.preset) return null;
-  const preset = presets.find((p) => p.id === present(motion.preset).id);
-  const stand = comparePreset(motion, presets);
+  const preset = presets.find((p) => p.id === motion.preset?.id);
   const take = () => {
     session.apply(renewFromPresets(presetFieldText.takeThePresetsValues, presets, [motion.id]));
   };
@@ -73,6 +72,16 @@ export function PresetField({ motion }: { motion: Motion }) {
     }
   };
   const detach = () => session.apply(detachFromPreset(motion.id));
+  return { take, give, detach };
+}
+
+export function PresetField({ motion }: { motion: Motion }) {
+  const { session } = useOpenedPage();
+  const { presets } = usePresets();
+  const { take, give, detach } = usePresetActs(motion);
+  if (!motion.preset) return null;
+  const preset = presets.find((p) => p.id === present(motion.preset).id);
+  const stand = comparePreset(motion, presets);
   return (
     <p>
       {presetFieldText.madeFrom}{' '}
