@@ -6,6 +6,7 @@ import { Proving } from '../add-page/proved.ts';
 import { Importer } from '../add-page/importer.ts';
 import { LabTurn } from '../lab/index.ts';
 import { Proofs } from '../preview/proofs.ts';
+import { archiveRoutes } from './archives.ts';
 import { handOffRoutes } from './hand-off.ts';
 import { healthRoutes } from './health.ts';
 import { openApi, ROUTES } from './openapi.ts';
@@ -33,6 +34,7 @@ describe('the description of the API', () => {
     const real = [
       healthRoutes(nothing),
       projectRoutes(nothing),
+      archiveRoutes(nothing),
       pageRoutes({
         pool: nothing,
         ownPorts: [],
