@@ -74,6 +74,8 @@ export const AddedPage = z.object({
   id: Id,
   name: z.string(),
   projectId: Id,
+  /** other HTML files among those that were added, which are pages too */
+  others: z.array(z.string()),
   /** what of it could not be read, in a sentence */
   limit: z.string().optional(),
   /** what became of its own motions, in a sentence */

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { Problem } from '../http/problem.ts';
-import { chooseEntry } from './entry.ts';
+import { chooseEntry, otherPages } from './entry.ts';
 import { pageFrom } from './page-from.ts';
 import { safePath, unpack } from './unpack.ts';
 
@@ -92,6 +92,13 @@ describe('which file is the page', () => {
     [['only.htm', 'x.css'], 'only.htm'],
     [['sub/index.html', 'other.html'], 'sub/index.html'],
   ])('%j → %s', (paths, entry) => expect(chooseEntry(files(...paths))).toBe(entry));
+
+  test('the other HTML files of a page are named, and nothing else', () => {
+    expect(otherPages(files('index.html', 'about/us.htm', 'style.css', 'old.HTML'), 'index.html')).toEqual([
+      'about/us.htm',
+      'old.HTML',
+    ]);
+  });
   test('asks where it cannot know', () => {
     expect(title(() => chooseEntry(files('a.html', 'b.html')))).toBe('Which page?');
     expect(chooseEntry(files('a.html', 'b.html'), 'b.html')).toBe('b.html');

@@ -33,3 +33,12 @@ export function chooseEntry(files: readonly PageFile[], wanted?: string): string
     );
   return chosen.path;
 }
+
+const MAX_OTHERS = 20;
+
+/** The other HTML files among these: pages of their own, which nobody has asked for yet. */
+export const otherPages = (files: readonly Pick<PageFile, 'path'>[], entry: string): string[] =>
+  files
+    .filter((f) => isHtml(f.path) && f.path !== entry)
+    .map((f) => f.path)
+    .slice(0, MAX_OTHERS);

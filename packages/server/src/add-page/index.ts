@@ -1,3 +1,3 @@
 export { pageFrom } from './page-from.ts';
-export { chooseEntry } from './entry.ts';
+export { chooseEntry, otherPages } from './entry.ts';
 export { unpack } from './unpack.ts';

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import type pg from 'pg';
 import { emptyDocument, shorten, wellFormed } from '@lyvek/core';
+import { otherPages } from '../add-page/index.ts';
 import { ImportLimit } from '../add-page/importer.ts';
 import type { Importer } from '../add-page/importer.ts';
 import type { Proving } from '../add-page/proved.ts';
@@ -71,7 +72,8 @@ function addRoutes(router: Router, { pool, importer, proving }: PageDeps): void 
       await createTake(db, made.id, 'Take A', document ?? emptyDocument());
       return made;
     });
-    return { ...page, ...(limit ? { limit } : {}), ...(proof ? { proof } : {}) };
+    const others = entry === undefined ? otherPages(files, entryFile) : [];
+    return { ...page, others, ...(limit ? { limit } : {}), ...(proof ? { proof } : {}) };
   });
 
   /** Its takes stay as they are. */

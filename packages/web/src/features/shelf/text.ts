@@ -74,6 +74,10 @@ export const rackText = {
   addingImportingItsCss: (name: string) =>
     `Adding ${name}: importing its CSS, and proving its own motion in Chromium …`,
   isOnTheShelf: (name: string) => `“${name}” is on the shelf.`,
+  itHoldsOthers: (paths: string[]) =>
+    paths.length === 1
+      ? `There is another HTML file with it: ${paths[0]}.`
+      : `There are ${paths.length} more HTML files with it.`,
   readingTheFiles: 'Reading the files …',
   wasRemovedFromThe: (name: string) => `“${name}” was removed from the shelf.`,
   findAPage: 'Find a page',

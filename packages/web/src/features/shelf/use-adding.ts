@@ -31,6 +31,11 @@ export function useAdding(projectId: string, refresh: () => Promise<void>) {
       notify(rackText.isOnTheShelf(page.name), {
         action: { label: 'Open', run: () => void navigate(`/pages/${page.id}`) },
       });
+      // What else is a page in it is not passed over in silence.
+      if (page.others.length > 0)
+        notify(rackText.itHoldsOthers(page.others), {
+          action: { label: 'Add one of them', run: () => setChoice({ upload, choices: page.others }) },
+        });
       if (page.limit) notify(page.limit, { wrong: true });
       if (page.proof) notify(page.proof.message, { wrong: !page.proof.proved });
     } catch (error) {

@@ -57,7 +57,7 @@ export function DifferenceList() {
   return (
     <section className="takes-differ" aria-label={differenceListText.whatDiffers}>
       <h2>
-        {toHead(differing)}{' '}
+        {toHead(differing)};{' '}
         <small>{same === 1 ? differenceListText.oneIsTheSame : differenceListText.areTheSame(same)}</small>
       </h2>
       <ul>
