@@ -3,7 +3,16 @@ import { itemAt, lastItem } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { BrowserContext, Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { demoProject, openRundown } from '../support/app.ts';
+import {
+  addMotion,
+  addPage,
+  cardZip,
+  demoProject,
+  newProject,
+  openRundown,
+  pick,
+  saved,
+} from '../support/app.ts';
 import { elapse } from '../support/time.ts';
 
 const TYPES: Record<string, string> = {
@@ -13,20 +22,21 @@ const TYPES: Record<string, string> = {
   svg: 'image/svg+xml',
 };
 
-/** Serves a hand-off’s files; `old`: no timelines in CSS, and none in the answers of CSS.supports. */
+/** Serves a hand-off’s files; `old`: `denied` is not known in CSS, nor in the answers of CSS.supports. */
 async function served(
   context: BrowserContext,
   files: Record<string, Uint8Array>,
   old: boolean,
+  denied = 'timeline',
 ): Promise<Page> {
   const page = await context.newPage();
   await page.setViewportSize({ width: 1280, height: 800 });
   if (old)
-    await page.addInitScript(() => {
+    await page.addInitScript((word) => {
       const supports = CSS.supports.bind(CSS) as (...a: string[]) => boolean;
       CSS.supports = ((...a: string[]) =>
-        !a.join(':').includes('timeline') && supports(...a)) as typeof CSS.supports;
-    });
+        !a.join(':').includes(word) && supports(...a)) as typeof CSS.supports;
+    }, denied);
   await page.route('http://handed.off/**', (route) => {
     const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
     const file = files[path];
@@ -38,7 +48,7 @@ async function served(
       old && path.endsWith('.motion.css')
         ? text
             .toString('utf8')
-            .replace('@supports (animation-timeline: view())', '@supports (no-such: thing)')
+            .replace(new RegExp(`@supports \\(animation-${denied}:[^{]*\\{`), '@supports (no-such: thing) {')
         : text;
     return route.fulfill({ body, contentType: type });
   });
@@ -108,4 +118,36 @@ test('the night is the same by script alone, at many places, down and up', async
     before = now;
   }
   expect(moved).toBeGreaterThan(8);
+});
+
+test('where timelines are known and triggers are not, what is triggered waits for its line, and plays then', async ({
+  page,
+  request,
+  context,
+}) => {
+  const id = await addPage(request, await newProject(request, 'Triggers apart'), cardZip());
+  await openRundown(page, id);
+  await pick(page, '#plum');
+  await addMotion(page, 'Appear, timed');
+  await pick(page, '#pear');
+  await addMotion(page, 'Rise');
+  await saved(page);
+  const { takes } = await (await request.get(`/api/pages/${id}`)).json();
+  const zip = await request.get(`/api/takes/${takes[0].id}/hand-off.zip?width=1280&height=800&fallback=true`);
+  const between = await served(context, unzipSync(new Uint8Array(await zip.body())), true, 'trigger');
+  const opacity = (selector: string) =>
+    between.locator(selector).evaluate((e) => Number(getComputedStyle(e).opacity));
+  // It was not played unseen while the page was opened.
+  expect(await opacity('#plum')).toBe(0);
+  expect(await between.locator('#plum').evaluate((e) => e.getAnimations().map((a) => a.playState))).toEqual([
+    'paused',
+    'paused',
+  ]);
+  await between.locator('#plum').evaluate((e) => e.scrollIntoView({ block: 'center', behavior: 'instant' }));
+  await expect.poll(() => opacity('#plum')).toBe(1);
+  // What the scroll moves is left to CSS.
+  const timelines = await between
+    .locator('#pear')
+    .evaluate((e) => e.getAnimations().map((a) => a.timeline?.constructor.name));
+  expect(timelines).toEqual(['ViewTimeline']);
 });

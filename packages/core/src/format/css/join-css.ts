@@ -9,6 +9,7 @@ import type { PieceLines } from './css-text.ts';
 import { mediaStates } from './media-css.ts';
 import type { Piece, Plan, WriterNote } from './piece.ts';
 import { makeMarquee, makePlan } from '../script/plan.ts';
+import { TRIGGERS } from '../script/script.ts';
 import { splitSides } from './sides.ts';
 import type { Block, Side } from './sides.ts';
 
@@ -63,7 +64,7 @@ export interface WritingOptions {
 }
 
 /** Browsers with scroll timelines and without timeline triggers would play what waits for one at load, where nobody sees it. */
-const KNOWS_TRIGGERS = '@supports (animation-trigger: --t play)';
+const KNOWS_TRIGGERS = `@supports (${TRIGGERS})`;
 
 /**
  * Browsers without scroll timelines, print and readers who ask for reduced motion see the page as it was brought, complete; so does what

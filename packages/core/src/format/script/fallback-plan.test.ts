@@ -122,9 +122,29 @@ test('the script asks the browser first, and fetches the other one only where ti
   expect(scriptText(out.plan, 'T')).toBeNull();
   const text = present(scriptText(out.plan, 'T */ x', empty));
   expect(text.startsWith('/* T  x */')).toBe(true);
-  expect(text.indexOf("CSS.supports('animation-timeline: view()')")).toBeLessThan(
-    text.indexOf("import('./motion-fallback.js')"),
+  // It is fetched where it is played, and that is only where timelines are missing.
+  expect(text).toMatch(/const play = async \(motions\) => \(await import\('\.\/motion-fallback\.js'\)\)/);
+  const [known, missing] = text.slice(text.indexOf('CSS.supports')).split('} else {');
+  expect([known?.includes('play('), missing?.includes('await play(all.motions)')]).toEqual([false, true]);
+});
+
+test('where timelines are known and triggers are not, the script plays what is triggered, and nothing else', () => {
+  const on: FallbackPlan['motions'][number]['on'][] = [{ kind: 'trigger', trigger: 0 }, { kind: 'load' }];
+  const plain = {
+    selector: '#a',
+    frames: [],
+    fill: 'both',
+    composite: 'replace',
+    damping: { kind: 'none' },
+    late: [],
+  };
+  const motions = on.map(
+    (o) => ({ ...plain, on: o, range: [], time: [0, 100] }) as unknown as FallbackPlan['motions'][number],
   );
+  const { plan } = handOffCss(makeDocument(motion()), layout, 'T', [], { fallback: true });
+  const asks = "CSS.supports('animation-trigger: --t play')";
+  expect(scriptText(plan, 'T', { motions, triggers: [] })).toContain(asks);
+  expect(scriptText(plan, 'T', { motions: motions.slice(1), triggers: [] })).not.toContain(asks);
 });
 
 test('what motions need of the page stands outside of the feature’s guard only where a script may play', () => {

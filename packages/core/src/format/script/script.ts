@@ -8,7 +8,10 @@ export const RUNTIME_FILE = 'motion-runtime.js';
 /** Plays marquees: beside the runtime, where a page has some. */
 export const MARQUEES_FILE = 'motion-marquees.js';
 
-/** Plays everything where scroll timelines are missing. */
+/** What a browser understands that knows timeline triggers. */
+export const TRIGGERS = 'animation-trigger: --t play';
+
+/** Plays everything where scroll timelines are missing, and what is triggered where triggers are. */
 export const FALLBACK_FILE = 'motion-fallback.js';
 
 /** Null where CSS does everything. With `fallback` a browser without scroll timelines gets all of it as data, and the script for that. */
@@ -24,14 +27,21 @@ if (CSS.supports('animation-timeline: view()')) start(document, ${planText(plan)
 `;
   }
   const options = startOptions(plan);
+  // Timelines are older than triggers: between the two, CSS leaves out what is triggered, and the script plays just that.
+  const triggered = fallback.motions.some((m) => m.on.kind === 'trigger')
+    ? `
+  if (!CSS.supports('${TRIGGERS}')) await play(all.motions.filter((m) => m.on.kind === 'trigger'));`
+    : '';
   return `${head}
 ${runtimeImports(plan)}
 const plan = ${json(computePlayed(plan))};
-if (CSS.supports('animation-timeline: view()')) start(document, plan${options});
-else {
+const all = ${json(fallback)};
+const play = async (motions) => (await import('./${FALLBACK_FILE}')).start({ ...all, motions });
+if (CSS.supports('animation-timeline: view()')) {
+  start(document, plan${options});${triggered}
+} else {
   start(document, { ...plan, damping: [] }${options});
-  const fallback = await import('./${FALLBACK_FILE}');
-  fallback.start(${json(fallback)});
+  await play(all.motions);
 }
 `;
 }
