@@ -24,7 +24,7 @@ for (const scheme of ['light', 'dark'] as const)
       scheme === 'dark' ? FULL : {},
       async ({ page, request }) => {
         // Looking for accessibility findings in a large drawing takes its time.
-        test.slow();
+        test.setTimeout(420_000);
         const noise: string[] = [];
         // A page of the demo project may be replaced by another test while the shelf measures it.
         page.on('console', (m) => m.type() === 'error' && !/412/.test(m.text()) && noise.push(m.text()));

@@ -340,7 +340,9 @@ export const ACTS: readonly Act[] = [
       for (; undone < times; undone++) {
         await w.page.keyboard.press('Control+z', { delay: 30 });
         await hesitate(w, r, 60, 160);
-        if (await w.page.getByText('There is nothing to undo').count()) break;
+        // Said a moment later, where the server is asked.
+        await dwell(w.page, 250);
+        if (await w.page.getByText(/nothing to undo|is undone once|in another browser/).count()) break;
       }
       for (let i = 0; i < undone; i++) {
         await w.page.keyboard.press('Control+Shift+Z', { delay: 30 });

@@ -50,6 +50,11 @@ export const findSettled = (s: Pick<TakeState, 'document' | 'facts'>): MotionDoc
 
 /** A rest of this long ends a series of key nudges, which then are one act and one revision. */
 const REST_MS = 600;
+/** So long an undo of the server’s waits until everything is saved. */
+const SAVING_MS = 3000;
+
+/** What was undone of what was done before the page was opened, or why nothing was. */
+export type Earlier = { label: string } | { why: 'none' | 'elsewhere' | 'away' };
 
 export class TakeSession {
   readonly store: StoreApi<TakeState>;
@@ -57,6 +62,7 @@ export class TakeSession {
   private nudging: ReturnType<typeof setTimeout> | null = null;
   private lastNudge = '';
   private leased: Lease | null = null;
+  private undoing: Promise<Earlier> = Promise.resolve({ why: 'none' });
 
   private constructor(takeId: string, document: MotionDocument, revision: number) {
     this.store = createStore<TakeState>(() => ({
@@ -216,9 +222,14 @@ export class TakeSession {
    * Undoes what was done before this page was opened: as the server has it, if this browser did it. Returns what was undone, or why
    * nothing was.
    */
-  async undoEarlier(): Promise<{ label: string } | { why: 'none' | 'elsewhere' | 'away' }> {
-    const { takeId, save } = this.store.getState();
-    if (save.kind !== 'saved') return { why: 'away' };
+  undoEarlier(): Promise<Earlier> {
+    // Pressed again before the answer is there, it is the next one that is meant.
+    return (this.undoing = this.undoing.then(() => this.fetchEarlier()));
+  }
+
+  private async fetchEarlier(): Promise<Earlier> {
+    const { takeId } = this.store.getState();
+    if (!(await this.isSavedSoon())) return { why: 'away' };
     try {
       const { earlier, elsewhere } = await api.earlier({ id: takeId, author: author() });
       if (!earlier) return { why: elsewhere ? 'elsewhere' : 'none' };
@@ -234,6 +245,20 @@ export class TakeSession {
     } catch {
       return { why: 'away' };
     }
+  }
+
+  /** What the server undoes is what it has: it waits a moment for what is on its way there. */
+  private isSavedSoon(): Promise<boolean> {
+    if (this.store.getState().save.kind === 'saved') return Promise.resolve(true);
+    return new Promise((done) => {
+      const end = (saved: boolean) => {
+        clearTimeout(timer);
+        stop();
+        done(saved);
+      };
+      const stop = this.store.subscribe((s) => s.save.kind === 'saved' && end(true));
+      const timer = setTimeout(() => end(false), SAVING_MS);
+    });
   }
 
   redo = (): string | null => this.step('future');

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import type { ChangeEvent } from 'react';
 import { fromList } from './add-page.ts';
 import type { NamedFile } from './add-page.ts';
+import { makeSectionsPage, SECTIONS } from './sections.ts';
 import { addPageText } from './text.ts';
 
 export interface AddPageProps {
@@ -13,15 +14,18 @@ export interface AddPageProps {
   over: boolean;
   onFiles(files: readonly NamedFile[]): void;
   onPaste(html: string): void;
+  /** a page made here, from sections; it is opened at once */
+  onMake(html: string): void;
   /** a page that a development server on this machine shows */
   onConnect(url: string): void;
 }
 
-export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConnect }: AddPageProps) {
+export function AddPage(props: AddPageProps) {
+  const { first, busy, onCancel, over, onFiles, onPaste, onConnect, onMake } = props;
   const file = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
-  const [pasting, setPasting] = useState(false);
-  const [connecting, setConnecting] = useState(false);
+  const [form, setForm] = useState<'paste' | 'connect' | 'sections' | null>(null);
+  const back = () => setForm(null);
   const take = (e: ChangeEvent<HTMLInputElement>) => {
     if (e.target.files?.length) onFiles(fromList(e.target.files));
     e.target.value = '';
@@ -41,15 +45,17 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
               {addPageText.cancel}
             </button>
           </p>
-        ) : connecting ? (
-          <ConnectForm onConnect={onConnect} onBack={() => setConnecting(false)} />
-        ) : pasting ? (
+        ) : form === 'connect' ? (
+          <ConnectForm onConnect={onConnect} onBack={back} />
+        ) : form === 'sections' ? (
+          <SectionsForm onMake={onMake} onBack={back} />
+        ) : form === 'paste' ? (
           <PasteForm
             onPaste={(html) => {
               onPaste(html);
-              setPasting(false);
+              back();
             }}
-            onBack={() => setPasting(false)}
+            onBack={back}
           />
         ) : (
           <div className="bring-buttons">
@@ -59,11 +65,14 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
             <button type="button" className="btn tall" onClick={() => folder.current?.click()}>
               {addPageText.chooseAFolder}
             </button>
-            <button type="button" className="btn tall" onClick={() => setPasting(true)}>
+            <button type="button" className="btn tall" onClick={() => setForm('paste')}>
               {addPageText.pasteHtml}
             </button>
-            <button type="button" className="btn tall" onClick={() => setConnecting(true)}>
+            <button type="button" className="btn tall" onClick={() => setForm('connect')}>
               {addPageText.connectADevServer}
+            </button>
+            <button type="button" className="btn tall" onClick={() => setForm('sections')}>
+              {addPageText.fromSections}
             </button>
           </div>
         )}
@@ -89,6 +98,43 @@ export function AddPage({ first, busy, onCancel, over, onFiles, onPaste, onConne
         />
       </div>
     </div>
+  );
+}
+
+/** Which sections the page is made of. */
+function SectionsForm({ onMake, onBack }: { onMake(html: string): void; onBack(): void }) {
+  const [ids, setIds] = useState<readonly string[]>(SECTIONS.map((s) => s.id));
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        onMake(makeSectionsPage(ids));
+      }}
+    >
+      <fieldset className="bring-sections">
+        <legend>{addPageText.sections}</legend>
+        {SECTIONS.map((s) => (
+          <label key={s.id} className="tick" title={s.what}>
+            <input
+              type="checkbox"
+              checked={ids.includes(s.id)}
+              onChange={(e) =>
+                setIds(e.target.checked ? [...ids, s.id] : ids.filter((other) => other !== s.id))
+              }
+            />{' '}
+            {s.name}
+          </label>
+        ))}
+      </fieldset>
+      <div className="bring-buttons">
+        <button type="submit" className="btn main" disabled={ids.length === 0}>
+          {addPageText.makeIt}
+        </button>
+        <button type="button" className="btn tall" onClick={onBack}>
+          {addPageText.back}
+        </button>
+      </div>
+    </form>
   );
 }
 

@@ -79,6 +79,7 @@ export function Rack({ shelf: { project, pages } }: { shelf: Shelf }) {
               onCancel={adding.cancel}
               over={over}
               onFiles={(f) => void adding.addFiles(f)}
+              onMake={(html) => void adding.make(html)}
               onConnect={(url) => void adding.connect(url)}
               onPaste={(html) =>
                 void adding.send({ name: 'Pasted page', body: new Blob([html], { type: 'text/html' }) })

@@ -17,6 +17,9 @@ export const addPageText = {
   chooseAFolder: 'Choose a folder',
   pasteHtml: 'Paste HTML',
   connectADevServer: 'Connect a dev server',
+  fromSections: 'Start from sections',
+  sections: 'Sections of the page',
+  makeIt: 'Make the page',
   itIsOnlyRead: 'It is only read. Nothing in it changes before you hand off.',
   htmlFileOrZip: 'HTML file or zip',
   folder: 'Folder',
@@ -73,6 +76,7 @@ export const projectCrumbText = {
 export const rackText = {
   addingImportingItsCss: (name: string) =>
     `Adding ${name}: importing its CSS, and proving its own motion in Chromium …`,
+  makingThePage: 'Making the page …',
   isOnTheShelf: (name: string) => `“${name}” is on the shelf.`,
   itHoldsOthers: (paths: string[]) =>
     paths.length === 1

@@ -56,6 +56,20 @@ export function useAdding(projectId: string, refresh: () => Promise<void>) {
       setBusy(null);
     }
   };
+  /** A page that was made here has nothing to be asked about: it is opened at once. */
+  const make = async (html: string) => {
+    setBusy(rackText.makingThePage);
+    try {
+      const body = new Blob([html], { type: 'text/html' });
+      const page = await api.addPage({ id: projectId, name: 'Page from sections', body });
+      await refresh();
+      void navigate(`/pages/${page.id}`);
+    } catch (error) {
+      notifyError(error);
+    } finally {
+      setBusy(null);
+    }
+  };
   const connect = async (url: string) => {
     try {
       const page = await api.connectPage({ id: projectId, body: { url } });
@@ -71,6 +85,7 @@ export function useAdding(projectId: string, refresh: () => Promise<void>) {
     choice,
     send,
     addFiles,
+    make,
     connect,
     cancel: () => sending.current?.abort(),
     giveUpChoice: () => setChoice(null),
