@@ -4,7 +4,18 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { zipSync } from 'fflate';
-import { base, addPage, cardZip, html, newProject, openRundown, preview, zipOf } from '../support/app.ts';
+import {
+  base,
+  addPage,
+  cardZip,
+  html,
+  measured,
+  newProject,
+  openRundown,
+  preview,
+  saved,
+  zipOf,
+} from '../support/app.ts';
 import { FULL } from '../support/full.ts';
 
 async function refusal(request: APIRequestContext, body: Buffer | string, type = 'application/zip') {
@@ -199,4 +210,27 @@ test.describe('awkward pages say plainly what is wrong', () => {
     await page.keyboard.press('End');
     await expect(page.locator('.page-at b')).toHaveText('59,200 px');
   });
+});
+
+test('a page from sections is made, opened at once, and every part of it can be moved', async ({
+  page,
+  request,
+}) => {
+  const project = await newProject(request, 'Sections');
+  await page.goto(`${base}/projects/${project}`);
+  await page.getByRole('button', { name: 'Start from sections' }).click();
+  await page.getByRole('checkbox', { name: 'Strip' }).uncheck();
+  await page.getByRole('button', { name: 'Make the page' }).click();
+  await expect(page).toHaveURL(/\/pages\//);
+  await measured(page);
+  await expect(preview(page).getByRole('heading', { name: 'Three of a kind' })).toBeAttached();
+  await expect(preview(page).locator('.strip')).toHaveCount(0);
+  await page.keyboard.press('/');
+  await page.keyboard.type('stage', { delay: 20 });
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('add pin section', { delay: 20 });
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect(page.locator('.pin-mark')).toHaveCount(1);
 });

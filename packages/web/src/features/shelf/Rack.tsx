@@ -1,7 +1,7 @@
 /** The rack: every page of the project at one scale, and the free place for another. */
 import { itemAt, present } from '@lyvek/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageOnShelf, Shelf } from '@lyvek/api';
 import type { Layout } from '@lyvek/core';
@@ -34,11 +34,7 @@ export function Rack({ shelf: { project, pages } }: { shelf: Shelf }) {
     measured.get(p.id) ?? p.layouts.find((l) => l.viewport.width === 1280) ?? p.layouts[0] ?? null;
   // A page under development is measured where it is worked on.
   const unmeasured = pages.find((p) => !p.live && !makeLayout(p));
-  const shown = useMemo(
-    () => pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase())),
-    [pages, query],
-  );
-
+  const shown = pages.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase()));
   const adding = useAdding(project.id, refresh);
   const { over, listeners } = useFileDrop((files) => void adding.addFiles(fromDrop(files.items)));
   return (
