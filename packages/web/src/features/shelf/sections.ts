@@ -47,7 +47,7 @@ export const SECTIONS: readonly SectionKind[] = [
     name: 'Article',
     what: 'paragraphs to read, for quiet reveals and a progress bar',
     html: `<article class="article"><h2>Something to read</h2>${[
-      'Motion that follows the scroll belongs to the reader: it goes as fast as the hand, stops where it stops, and runs back when the page is scrolled back.',
+      'Motion that follows the scroll belongs to the reader: it goes as fast as the page is scrolled, stops where that stops, and runs back with it.',
       'A line that rises as it comes into sight says that it has arrived. One that goes on rising while it is read only gets in the way.',
       'So a reveal is done before the eye gets there. In the lower quarter of the screen it may move; above that it stands still.',
       'Readers who ask for reduced motion get the same words, without the movement.',
