@@ -21,8 +21,8 @@ export function findElements(query: string, layout: Layout, most: number): Found
     const code = elementCode(e);
     const rank = computeRank(query, {
       name,
-      words: `${code} ${e.tag} ${code.replace(/[.#]/g, ' ')} ${e.selector}`,
-      what: e.text,
+      words: `${code} ${e.tag} ${code.replace(/[.#]/g, ' ')}`,
+      what: `${e.text} ${e.selector}`,
     });
     if (rank !== null) found.push({ element, name, code, rank });
   });
