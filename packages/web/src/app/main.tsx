@@ -9,7 +9,7 @@ import { Notices } from '../ui/notices.tsx';
 import './index.css';
 import { loadScreensAhead, router } from './routes.tsx';
 import { CommandPalette } from '../ui/CommandPalette.tsx';
-import { ShortcutsOverlay } from '../ui/Shortcuts.tsx';
+import { HelpOverlay } from './help/HelpOverlay.tsx';
 import { showKey } from './show-key.ts';
 import { startTheme } from '../ui/theme.ts';
 
@@ -38,7 +38,7 @@ createRoot(present(document.getElementById('root'))).render(
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />
       <Notices />
-      <ShortcutsOverlay />
+      <HelpOverlay />
       <CommandPalette />
     </QueryClientProvider>
   </StrictMode>,

@@ -1,5 +1,6 @@
 import { createBrowserRouter, Link, useRouteError } from 'react-router';
 import type { ComponentType } from 'react';
+import { loadHelp } from './help/HelpOverlay.tsx';
 import { routesText } from './text.ts';
 
 /** Each screen is a script of its own. */
@@ -20,7 +21,8 @@ const show = (screen: keyof typeof SCREENS) => ({
 /** Loads the other screens once there is nothing else to do, so that they open at once, and without the server too. */
 export function loadScreensAhead(): void {
   const charts = () => import('../ui/ApexFigure.tsx').then((m) => m.loadCharts());
-  const load = () => void Promise.allSettled([...Object.values(SCREENS), charts].map((one) => one()));
+  const load = () =>
+    void Promise.allSettled([...Object.values(SCREENS), charts, loadHelp].map((one) => one()));
   setTimeout(() => requestIdleCallback(load, { timeout: 5000 }), AHEAD_AFTER_MS);
 }
 const AHEAD_AFTER_MS = 1500;

@@ -80,3 +80,80 @@ export const routesText = {
   toTheShelf: 'To the shelf',
   loading: 'Loading …',
 };
+
+export const tourText = {
+  tour: 'Guided tour',
+  step: (number: number, count: number) => `Guided tour, ${number} of ${count}`,
+  scroll: {
+    title: 'Scroll, and so does the timeline',
+    text: 'Left of it stands the whole page on one scale, from top to bottom. The line across is where the page is now, and everything on that line is what a reader sees.',
+    act: 'Scroll the page here by a screen or so.',
+  },
+  bar: {
+    title: 'A bar is a motion',
+    text: 'It begins and ends at places of the page, and what it moves follows the scroll in between. Bars stand at the elements they move.',
+    act: 'Click a bar, or press N.',
+  },
+  range: {
+    title: 'The sentence is the motion',
+    text: 'It says what moves, what drives it, and from where to where: its range. Every underlined word can be changed. Below it are the values, with their keyframes.',
+    act: 'Change something: press ↓ a few times, or drag an end of the bar.',
+  },
+  add: {
+    title: 'Add one of your own',
+    text: 'Click any element in the page. Every starting point that suits it is shown, and played in the page as you go over it.',
+    act: 'Click an element in the page, press A, and choose Rise.',
+  },
+  handOff: {
+    title: 'Take it home',
+    text: 'The hand-off is standard CSS, and a small script only where CSS cannot do it. Your HTML gets one line.',
+    act: 'Open Hand-off and read what is written.',
+  },
+  done: 'Done.',
+  leave: 'Leave the tour',
+  back: 'Back',
+  next: 'Next',
+  skip: 'Skip',
+  finish: 'Finish',
+  left: 'The tour can be resumed from ? or from the shelf.',
+  over: (name: string) =>
+    `That was the tour. ${name} keeps it as a take of its own. Press ? for drivers, ranges, triggers, pins and damping in pictures.`,
+  takeTheTour: 'Take the tour',
+  resumeTheTour: 'Resume the tour',
+};
+
+export const helpText = {
+  help: 'Help',
+  close: 'Close',
+  esc: 'Esc',
+  ideas: 'Six ideas',
+  picturesMove: 'Pictures move',
+  shortcuts: 'Keyboard shortcuts',
+};
+
+export const ideasText = {
+  driver: {
+    name: 'Driver',
+    text: 'What a motion’s progress comes from: mostly the scroll of the page, or an element on its way through the viewport.',
+  },
+  range: {
+    name: 'Range',
+    text: 'From where to where it runs. Before its start it shows the first value, after its end the last.',
+  },
+  keyframes: {
+    name: 'Keyframes',
+    text: 'Values at points of the range. In between they are interpolated, with an easing where you set one.',
+  },
+  trigger: {
+    name: 'Trigger',
+    text: 'A line that starts a motion when an element passes it. The motion then plays over time, even if the scroll stops.',
+  },
+  pin: {
+    name: 'Pin',
+    text: 'A section that stays in place for a distance of scroll, while motions in it run along that distance.',
+  },
+  damping: {
+    name: 'Damping',
+    text: 'What is shown follows the scroll a little later and smoother: by a half-life, or by a spring.',
+  },
+};

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
-import { ShortcutsButton } from './Shortcuts.tsx';
+import { HelpButton } from './HelpButton.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
 import { TopBar } from './TopBar.tsx';
 import { shelfFrameText } from './text.ts';
@@ -29,7 +29,7 @@ export function ShelfFrame({
           {shelfFrameText.presets}
         </NavLink>
         <ThemeButton />
-        <ShortcutsButton />
+        <HelpButton />
       </TopBar>
       {children}
     </div>

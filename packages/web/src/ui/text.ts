@@ -12,11 +12,9 @@ export const shelfFrameText = {
   presets: 'Presets',
 };
 
-export const shortcutsText = {
-  keyboardShortcuts: 'Keyboard shortcuts',
-  openThem: 'Keyboard shortcuts (?)',
-  close: 'Close',
-  esc: 'Esc',
+export const helpButtonText = {
+  help: 'Help',
+  whatItHolds: 'Help: six ideas in pictures, the tour, and all shortcuts (?)',
 };
 
 export const themeButtonText = {

@@ -36,15 +36,20 @@ export class CssText {
     });
   }
 
+  /** A block, unless nothing comes to stand in it. */
   block(head: string, inside: () => void): void {
+    const before = this.out.length;
     if (this.blocks++) this.out.push('');
     this.put(`${head} {`);
+    const begun = this.out.length;
     const [depth, blocks] = [this.depth, this.blocks];
     this.depth += '  ';
     this.blocks = 0;
     inside();
     this.depth = depth;
     this.blocks = blocks;
-    this.put('}');
+    if (this.out.length > begun) return void this.put('}');
+    this.out.length = before;
+    this.blocks--;
   }
 }

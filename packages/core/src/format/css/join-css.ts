@@ -1,6 +1,6 @@
 /** The hand-off’s style sheet: the writer's pieces inside the guards that keep a page whole without them. */
 import { itemAt, present } from '../../assert/index.ts';
-import { isTriggered } from '../../drivers/index.ts';
+import { isAtLoad, isTriggered } from '../../drivers/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { underMedia } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
@@ -83,11 +83,23 @@ export function handOffCss(
   const [plain, plainReducedMotion] = triggers
     ? splitSides(document, layouts, (m) => isTriggered(m.driver) || (isApart?.(m) ?? false))
     : [full, reducedMotion];
+  // What plays at load needs no timeline, so it stands before the guard. A fallback script plays it itself.
+  const atLoad = !fallback && document.motions.some((m) => m.on && isAtLoad(m.driver) && !isApart?.(m));
+  const intros = atLoad ? splitSides(onlyAtLoad(document), layouts, isApart).map(withoutPins) : [];
   const text = new CssText();
   text.put(`/* ${title.replaceAll('*/', '')} */`);
   if (full.blocks.some((b) => b.pieces.length)) {
     const held = full.blocks.map((b) => ({ ...b, pieces: b.pieces.filter(isHeld) }));
-    const needs = [adjusted(full), adjusted(reducedMotion)] as const;
+    const [intro, introReducedMotion] = intros;
+    const known = new Set(intros.flatMap(adjusted).map((p) => p.rules));
+    const needs = [
+      adjusted(full).filter((p) => !known.has(p.rules)),
+      adjusted(reducedMotion).filter((p) => !known.has(p.rules)),
+    ] as const;
+    if (intro && introReducedMotion) {
+      adjust(text, [adjusted(intro), adjusted(introReducedMotion)], '');
+      moves(text, [written(intro), written(introReducedMotion)]);
+    }
     if (fallback) {
       // Where a script plays instead of timelines, it needs the same page.
       adjust(text, needs, ' and (scripting: enabled)');
@@ -102,7 +114,12 @@ export function handOffCss(
           ...b,
           pieces: b.pieces.filter((p) => !isAdjustment(p) && !(fallback && isHeld(p))),
         }));
-      moves(text, [own(plain), own(plainReducedMotion)]);
+      moves(text, [
+        intro ? differing(own(plain), written(intro)) : own(plain),
+        introReducedMotion
+          ? differing(own(plainReducedMotion), written(introReducedMotion))
+          : own(plainReducedMotion),
+      ]);
       if (triggers)
         text.block(KNOWS_TRIGGERS, () =>
           moves(text, [
@@ -111,7 +128,7 @@ export function handOffCss(
           ]),
         );
     });
-    const sides = triggers ? [full, reducedMotion, plain, plainReducedMotion] : [full, reducedMotion];
+    const sides = [full, reducedMotion, ...(triggers ? [plain, plainReducedMotion] : []), ...intros];
     for (const block of new Set(sides.flatMap((s) => s.keyframes).flatMap(makeBlocks)))
       text.put(`\n${block}`);
   }
@@ -122,6 +139,22 @@ export function handOffCss(
     lines: text.marked,
   };
 }
+
+/** The document where nothing else moves: without timelines an intro has no scroll to hand over to. */
+const onlyAtLoad = (document: MotionDocument): MotionDocument => ({
+  ...document,
+  motions: document.motions.map((m) =>
+    isAtLoad(m.driver) ? m : { ...m, on: false, conditions: m.conditions?.map(({ on: _, ...c }) => c) ?? [] },
+  ),
+});
+
+/** What pins do, and the page's own rules that they need again, stays behind the guard. */
+const withoutPins = (side: Side): Side => ({
+  ...side,
+  blocks: side.blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => !isHeld(p) && p.id !== 'kept') })),
+});
+const written = ({ blocks }: Side): Block[] =>
+  blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => !isAdjustment(p)) }));
 
 const adjusted = ({ blocks }: Side): Piece[] => itemAt(blocks, 0).pieces.filter(isAdjustment);
 const makeBlocks = (keyframes: string): string[] => keyframes.split(/\n(?=@keyframes )/);

@@ -1,4 +1,4 @@
-import { present } from '../../assert/index.ts';
+import { itemAt, present } from '../../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import type { Trigger, Motion, MotionDocument } from '../../motion/index.ts';
 import { computeTimes } from '../../motion/index.ts';
@@ -181,5 +181,44 @@ describe('the script', () => {
     expect(text).toContain('"lv-card"');
     expect(text).not.toContain('m_a');
     expect(text.split('\n')[0]).toBe('/* A  title */');
+  });
+});
+
+describe('where timelines are not known', () => {
+  const intro = motion({
+    id: 'm_i',
+    name: 'Intro',
+    driver: { kind: 'load' },
+    time: { delay: '0ms', duration: '700ms' },
+  });
+  const before = (text: string) => itemAt(text.split('@supports'), 0);
+
+  test('an intro stands before the guard, whole, and after it only where it differs', () => {
+    const alone = css(makeDocument(intro));
+    expect(before(alone)).toContain('lv-intro 700ms linear both');
+    expect(alone).not.toContain('@supports');
+    const beside = css(makeDocument(intro, motion()));
+    expect(before(beside)).toContain('lv-intro 700ms linear both');
+    expect(before(beside)).not.toContain('lv-card');
+    expect(beside.slice(beside.indexOf('@supports'))).toContain('lv-intro-intro 700ms linear backwards');
+  });
+
+  test('its adjustments come with it, those of others stay behind the guard', () => {
+    const adjusted = {
+      ...makeDocument(intro, motion({ id: 'm_o', name: 'Other' })),
+      adjustments: [
+        { id: 'a_i', selector: '#a', declarations: { 'transform-origin': '0 0' }, for: ['m_i'] },
+        { id: 'a_o', selector: '#a', declarations: { perspective: '900px' }, for: ['m_o'] },
+      ],
+    };
+    const text = css(adjusted);
+    expect(before(text)).toContain('transform-origin: 0 0');
+    expect(before(text)).not.toContain('perspective');
+    expect(text.match(/perspective: 900px/g)).toHaveLength(1);
+  });
+
+  test('with a fallback script it stands behind the guard: the script plays it', () => {
+    const text = handOffCss(makeDocument(intro), layout, 'T', [], { fallback: true }).css;
+    expect(before(text)).not.toContain('lv-intro');
   });
 });

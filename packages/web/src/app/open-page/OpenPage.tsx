@@ -15,10 +15,11 @@ import { OpenedPageContext, useOpenedPage } from '../../state/opened-page.ts';
 import { TakeSession } from '../../state/take-session.ts';
 import { startWork, WorkContext } from '../../state/work.ts';
 import { notify } from '../../ui/notices.tsx';
-import { ShortcutsButton } from '../../ui/Shortcuts.tsx';
+import { HelpButton } from '../../ui/HelpButton.tsx';
 import { ThemeButton } from '../../ui/ThemeButton.tsx';
 import { TopBar } from '../../ui/TopBar.tsx';
 import { Waiting, listWaiting } from '../../ui/Waiting.tsx';
+import { TourCard } from '../tour/TourCard.tsx';
 import { ConditionPopover } from './ConditionPopover.tsx';
 import { ConflictBanner } from './ConflictBanner.tsx';
 import { PageCrumbs } from './PageCrumbs.tsx';
@@ -144,6 +145,7 @@ function Opened({ whole, take, session, goTo, again }: OpenedProps) {
               <div className="screen min-h-0 flex-1">
                 <Outlet />
               </div>
+              <TourCard />
             </div>
           </WorkContext>
         </ChoiceContext>
@@ -199,7 +201,9 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
         </NavLink>
         <NavLink to={`/pages/${page.id}/trials${search}`}>{openPageText.trials}</NavLink>
         <NavLink to={`/pages/${page.id}/takes${search}`}>{openPageText.takes}</NavLink>
-        <NavLink to={`/pages/${page.id}/hand-off${search}`}>{openPageText.handOff}</NavLink>
+        <NavLink to={`/pages/${page.id}/hand-off${search}`} data-tour="hand-off">
+          {openPageText.handOff}
+        </NavLink>
         <NavLink to={`/presets?page=${page.id}&take=${take.id}`}>{openPageText.presets}</NavLink>
       </nav>
       <span className="grow" />
@@ -208,7 +212,7 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
       <ViewportPopover />
       <TakePopover goTo={goTo} />
       <ThemeButton />
-      <ShortcutsButton />
+      <HelpButton />
     </TopBar>
   );
 }

@@ -58,6 +58,7 @@ function Left() {
       <button
         type="button"
         className="btn small"
+        data-tour="add"
         aria-pressed={adding}
         disabled={max < 0}
         onClick={() => setAdding(!adding)}

@@ -68,7 +68,7 @@ export function RundownScreen() {
       >
         <div className="rundown-left">
           <HeadRow {...headRow} side="left" />
-          <div className="relative">
+          <div className="relative" data-tour="lanes">
             <Chart width={left} />
             {adding && (
               <div className="add-holder" style={{ left: LANES, width: left - LANES, height: rundown.rows }}>
@@ -82,14 +82,18 @@ export function RundownScreen() {
         )}
         <div className="rundown-right">
           <HeadRow {...headRow} side="right" />
-          <div className="preview-holder">
+          <div className="preview-holder" data-tour="page">
             <Preview {...panes.page} />
           </div>
           <Transport />
           {!panes.stacked && (
             <Splitter label={rundownText.heightOfTheSheet} pane={panes.sheet} between="rows" />
           )}
-          <div className="inspector-holder" style={panes.stacked ? {} : { height: panes.sheet.px }}>
+          <div
+            className="inspector-holder"
+            data-tour="sheet"
+            style={panes.stacked ? {} : { height: panes.sheet.px }}
+          >
             <div className="inspector-scroll">
               <Inspector />
             </div>

@@ -1,6 +1,6 @@
 /** The Rundown's shortcuts: one table. */
 import { useEffect, useRef } from 'react';
-import { openShortcuts } from '../../ui/Shortcuts.tsx';
+import { openHelp } from '../../ui/HelpButton.tsx';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { isUndoOfActs } from '../../state/use-undo-keys.ts';
@@ -60,7 +60,7 @@ const KEYS = new Map<string, Act>(
     Delete: remove,
     Backspace: remove,
     Escape: escape,
-    '?': openShortcuts,
+    '?': openHelp,
     'ctrl z': (k, r, p) => (k.shift ? redo : undo)(k, r, p),
     'ctrl y': redo,
     'ctrl d': duplicate,

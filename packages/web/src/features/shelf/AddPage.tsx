@@ -1,10 +1,14 @@
 /** The free place on the rack: drop, choose or paste a page. */
 import { useRef, useState } from 'react';
 import type { ChangeEvent } from 'react';
+import { useLocation } from 'react-router';
 import { fromList } from './add-page.ts';
 import type { NamedFile } from './add-page.ts';
 import { makeSectionsPage, SECTIONS } from './sections.ts';
 import { addPageText } from './text.ts';
+
+/** What the card asks for, where it is not simply files. */
+export type AddForm = 'paste' | 'connect' | 'sections';
 
 export interface AddPageProps {
   first: boolean;
@@ -20,11 +24,15 @@ export interface AddPageProps {
   onConnect(url: string): void;
 }
 
+/** What whoever came here has asked for already. */
+const useAskedForm = (): AddForm | null =>
+  (useLocation().state as { form?: AddForm | null } | null)?.form ?? null;
+
 export function AddPage(props: AddPageProps) {
   const { first, busy, onCancel, over, onFiles, onPaste, onConnect, onMake } = props;
   const file = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
-  const [form, setForm] = useState<'paste' | 'connect' | 'sections' | null>(null);
+  const [form, setForm] = useState(useAskedForm());
   const back = () => setForm(null);
   const take = (e: ChangeEvent<HTMLInputElement>) => {
     if (e.target.files?.length) onFiles(fromList(e.target.files));

@@ -3,14 +3,17 @@ import { itemAt, present } from '@lyvek/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { useStore } from 'zustand';
 import type { PageOnShelf, Shelf } from '@lyvek/api';
 import type { Layout } from '@lyvek/core';
 import { things } from '../../state/api.ts';
+import { openTour, tourStore } from '../../state/tour.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { Search } from '../../ui/Search.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { fromDrop } from './add-page.ts';
 import { AddPage } from './AddPage.tsx';
+import { Welcome } from './Welcome.tsx';
 import { Measure } from './Measure.tsx';
 import { PageMenu } from './PageMenu.tsx';
 import { PageStrip } from './PageStrip.tsx';
@@ -51,6 +54,7 @@ export function Rack({ shelf: { project, pages } }: { shelf: Shelf }) {
         />
       }
     >
+      {project.demo && <Welcome />}
       <ShelfHead count={pages.length} scale={scale} onScale={setScale} />
       <main className="shelf" {...listeners}>
         <div className="rail-line-top" />
@@ -70,6 +74,7 @@ export function Rack({ shelf: { project, pages } }: { shelf: Shelf }) {
               <p className="empty-note">{rackText.noPageMatches(query)}</p>
             )}
             <AddPage
+              key={project.id}
               first={pages.length === 0}
               busy={adding.busy}
               onCancel={adding.cancel}
@@ -186,7 +191,24 @@ function ShelfHead({ count, scale, onScale }: HeadProps) {
       >
         +
       </button>
+      <ResumeTour />
     </div>
+  );
+}
+
+/** The tour that was left, one click away. */
+function ResumeTour() {
+  const navigate = useNavigate();
+  const isLeft = useStore(tourStore, (s) => s.tour !== null);
+  if (!isLeft) return null;
+  return (
+    <button
+      type="button"
+      className="btn"
+      onClick={() => void openTour().then((path) => navigate(path), notifyError)}
+    >
+      {rackText.resumeTheTour}
+    </button>
   );
 }
 

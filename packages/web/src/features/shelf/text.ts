@@ -88,6 +88,7 @@ export const rackText = {
   pagePx: 'page px',
   theShelf: 'The shelf',
   empty: 'empty',
+  resumeTheTour: 'Resume the tour',
   allAt: (count: number, scale: number) => `${count} ${count === 1 ? 'page' : 'pages'}, all at 1 : ${scale}`,
   smaller: 'Smaller',
   larger: 'Larger',
@@ -105,4 +106,19 @@ export const shelfScreenText = {
   nameOfTheFirst: 'Name of the first project',
   create: 'Create',
   openingTheShelf: 'Opening the shelf …',
+};
+
+export const welcomeText = {
+  welcome: 'Welcome',
+  title: 'Make long pages move as they are scrolled',
+  whatItIs:
+    'Put reveals, parallax, pins and triggers on a page, see how smooth they are, and take home standard CSS. Below are three demo pages, ready to look into.',
+  ownProject: 'My pages',
+  takeTheTour: 'Take the tour',
+  fiveSteps: 'five steps on a demo page',
+  ownPage: 'Add your own page',
+  aFileAFolder: 'a file, a folder, a zip, or a dev server',
+  fromSections: 'Start from sections',
+  heroCards: 'hero, cards, tall scene, strip, article, gallery',
+  close: 'Close',
 };

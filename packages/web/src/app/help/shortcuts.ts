@@ -1,11 +1,4 @@
-/** The `?` overlay: every shortcut of the screens, from the same table that the README quotes. */
-import { useEffect, useRef } from 'react';
-import { createStore, useStore } from 'zustand';
-import { shortcutsText } from './text.ts';
-
-const store = createStore(() => ({ open: false }));
-export const openShortcuts = () => store.setState({ open: true });
-
+/** Every shortcut of the screens, by what one is doing. */
 export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [string, string])[] }[] = [
   {
     title: 'Along the page',
@@ -74,73 +67,3 @@ export const SHORTCUTS: readonly { title: string; keys: readonly (readonly [stri
     ],
   },
 ];
-
-export function ShortcutsButton() {
-  return (
-    <button
-      type="button"
-      className="btn square"
-      aria-label={shortcutsText.keyboardShortcuts}
-      title={shortcutsText.openThem}
-      onClick={openShortcuts}
-    >
-      ?
-    </button>
-  );
-}
-
-export function ShortcutsOverlay() {
-  const open = useStore(store, (s) => s.open);
-  const close = () => store.setState({ open: false });
-  const button = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    if (!open) return;
-    const before = document.activeElement as HTMLElement | null;
-    button.current?.focus();
-    const key = (e: KeyboardEvent) => {
-      if (e.key !== 'Escape' && e.key !== '?') return;
-      e.stopPropagation();
-      close();
-    };
-    addEventListener('keydown', key, true);
-    return () => {
-      removeEventListener('keydown', key, true);
-      before?.focus();
-    };
-  }, [open]);
-  if (!open) return null;
-  return (
-    <div className="overlay" onPointerDown={(e) => e.target === e.currentTarget && close()}>
-      <div
-        className="dialog-card"
-        role="dialog"
-        aria-modal="true"
-        aria-label={shortcutsText.keyboardShortcuts}
-      >
-        <div className="mb-3 flex items-center justify-between">
-          <h2 className="!mb-0">{shortcutsText.keyboardShortcuts}</h2>
-          <button ref={button} type="button" className="btn" onClick={close}>
-            {shortcutsText.close} <kbd className="kbd">{shortcutsText.esc}</kbd>
-          </button>
-        </div>
-        <div className="grid grid-cols-2 gap-x-10 gap-y-5">
-          {SHORTCUTS.map((group) => (
-            <section key={group.title}>
-              <h3 className="mb-1 font-semibold">{group.title}</h3>
-              <dl className="grid grid-cols-[104px_1fr] gap-y-1">
-                {group.keys.map(([keys, what]) => (
-                  <div key={keys + what} className="contents">
-                    <dt>
-                      <kbd className="kbd">{keys}</kbd>
-                    </dt>
-                    <dd className="m-0 text-(--ink-2)">{what}</dd>
-                  </div>
-                ))}
-              </dl>
-            </section>
-          ))}
-        </div>
-      </div>
-    </div>
-  );
-}
