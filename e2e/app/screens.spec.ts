@@ -46,7 +46,7 @@ for (const scheme of ['light', 'dark'] as const)
         expect(await serious(page)).toEqual([]);
         await page.keyboard.press('Escape');
         await page.keyboard.press('?');
-        await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeVisible();
+        await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
         expect(await serious(page)).toEqual([]);
         await page.keyboard.press('Escape');
         await page.getByRole('link', { name: 'Hand-off' }).click();

@@ -140,7 +140,11 @@ const documents = fc
 /** Every export writes a file of its own: the one before may hold what could not be read. */
 const exported = (html: string, document: MotionDocument, files: Map<string, string>) => {
   const name = `motion-${files.size}.css`;
-  files.set(name, handOffCss(document, layoutOfPage(html, collectSelectors(document)), 'T').css);
+  const { css } = handOffCss(document, layoutOfPage(html, collectSelectors(document)), 'T');
+  // The last of two keyframes rules of one name would speak for both.
+  const names = [...css.matchAll(/@keyframes (\S+)/g)].map((m) => m[1]);
+  expect(names).toEqual([...new Set(names)]);
+  files.set(name, css);
   return insertLastInHead(html, `<link rel="stylesheet" href="${name}">`).html;
 };
 

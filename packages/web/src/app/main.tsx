@@ -38,7 +38,7 @@ createRoot(present(document.getElementById('root'))).render(
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />
       <Notices />
-      <HelpOverlay />
+      <HelpOverlay onNavigate={(path) => void router.navigate(path)} />
       <CommandPalette />
     </QueryClientProvider>
   </StrictMode>,

@@ -86,7 +86,7 @@ export const tourText = {
   step: (number: number, count: number) => `Guided tour, ${number} of ${count}`,
   scroll: {
     title: 'Scroll, and so does the timeline',
-    text: 'Left of it stands the whole page on one scale, from top to bottom. The line across is where the page is now, and everything on that line is what a reader sees.',
+    text: 'The lanes on the left show the whole page on one scale, from top to bottom. The line across them is where the page is now; every motion that it crosses is moving.',
     act: 'Scroll the page here by a screen or so.',
   },
   bar: {
@@ -112,8 +112,8 @@ export const tourText = {
   done: 'Done.',
   leave: 'Leave the tour',
   back: 'Back',
-  next: 'Next',
-  skip: 'Skip',
+  next: 'Next step',
+  skip: 'Skip this step',
   finish: 'Finish',
   left: 'The tour can be resumed from ? or from the shelf.',
   over: (name: string) =>

@@ -67,7 +67,7 @@ export async function openTour(): Promise<string> {
   return toPath(begun);
 }
 
-const TOUR_PAGE = 'Port Merrin Tide Almanac';
+const TOUR_PAGE = 'A Night on the Mountain';
 const TAKE_NAME = 'Tour';
 const NO_DEMO = 'The demo project is not there any more. “npm run reset-demo” brings it back.';
 

@@ -60,7 +60,7 @@ export function introParts(
   const taken = scrubbedBeside(motion, document, layout);
   if (taken.size === 0) return [{ motion, suffix: '', keeps: () => true }];
   return [
-    { motion, suffix: '', keeps: (p) => !taken.has(p) },
+    { motion, suffix: '-alone', keeps: (p) => !taken.has(p) },
     { motion: handingOver(motion), suffix: '-intro', keeps: (p) => taken.has(p) },
   ];
 }

@@ -204,7 +204,7 @@ describe('where timelines are not known', () => {
   });
 
   test('its adjustments come with it, those of others stay behind the guard', () => {
-    const adjusted = {
+    const adjusted: MotionDocument = {
       ...makeDocument(intro, motion({ id: 'm_o', name: 'Other' })),
       adjustments: [
         { id: 'a_i', selector: '#a', declarations: { 'transform-origin': '0 0' }, for: ['m_i'] },

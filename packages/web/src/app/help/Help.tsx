@@ -4,12 +4,11 @@ import { useStore } from 'zustand';
 import { openTour, tourStore } from '../../state/tour.ts';
 import { closeHelp } from '../../ui/HelpButton.tsx';
 import { notifyError } from '../../ui/notices.tsx';
-import { router } from '../routes.tsx';
 import { helpText, tourText } from '../text.ts';
 import { Ideas } from './Ideas.tsx';
 import { SHORTCUTS } from './shortcuts.ts';
 
-export function Help() {
+export function Help({ onNavigate }: { onNavigate(path: string): void }) {
   const button = useRef<HTMLButtonElement>(null);
   const resumes = useStore(tourStore, (s) => s.tour !== null);
   useEffect(() => {
@@ -29,7 +28,7 @@ export function Help() {
   const tour = () =>
     openTour().then((path) => {
       closeHelp();
-      return router.navigate(path);
+      onNavigate(path);
     }, notifyError);
   return (
     <div className="overlay" onPointerDown={(e) => e.target === e.currentTarget && closeHelp()}>

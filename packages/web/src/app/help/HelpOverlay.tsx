@@ -6,11 +6,11 @@ import { helpStore } from '../../ui/HelpButton.tsx';
 export const loadHelp = () => import('./Help.tsx');
 const Help = lazy(() => loadHelp().then((m) => ({ default: m.Help })));
 
-export function HelpOverlay() {
+export function HelpOverlay({ onNavigate }: { onNavigate(path: string): void }) {
   const open = useStore(helpStore, (s) => s.open);
   return open ? (
     <Suspense>
-      <Help />
+      <Help onNavigate={onNavigate} />
     </Suspense>
   ) : null;
 }

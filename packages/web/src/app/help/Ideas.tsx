@@ -46,7 +46,7 @@ const PICTURES: Record<Idea, ReactNode> = {
       <PageFrame id="driver">
         <rect x="16" y="126" width="60" height="32" rx="2" className="idea-pass" />
       </PageFrame>
-      <path d="M96 60H122" className="idea-arrow" />
+      <path d="M96 60H122M116 55L122 60L116 65" className="idea-arrow" />
       <rect x="132" y="12" width="16" height="96" rx="2" className="idea-edge" />
       <rect x="133" y="13" width="14" height="94" className="idea-pass grows-in-view" />
     </>
@@ -56,7 +56,7 @@ const PICTURES: Record<Idea, ReactNode> = {
       <path d="M24 8V112" className="idea-axis" />
       <rect x="40" y="40" width="12" height="40" rx="3" className="idea-pass" />
       <path d="M46 40V8M46 80V112" className="idea-hint" />
-      <path d="M12 8H184" className="idea-now down-the-axis" />
+      <path d="M12 8H92" className="idea-now down-the-axis" />
       <g className="rises-in-range">
         <rect x="112" y="56" width="56" height="36" rx="2" className="idea-page" />
       </g>

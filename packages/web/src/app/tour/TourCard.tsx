@@ -8,6 +8,7 @@ import { useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage, useSettledDocument } from '../../state/opened-page.ts';
 import { setTour, tourStore } from '../../state/tour.ts';
 import type { Tour } from '../../state/tour.ts';
+import { useCommands } from '../../ui/commands.ts';
 import { notify } from '../../ui/notices.tsx';
 import { tourText } from '../text.ts';
 import { TOUR_STEPS } from './steps.ts';
@@ -59,6 +60,11 @@ function Step({ tour }: { tour: Tour }) {
     setTour(null);
     notify(tourText.over(page.name));
   };
+  // Reached from the keyboard too, wherever the focus is.
+  useCommands('tour', () => [
+    { id: 'tour-next', name: isLast ? tourText.finish : tourText.next, group: tourText.tour, run: next },
+    { id: 'tour-leave', name: tourText.leave, group: tourText.tour, run: leave },
+  ]);
   return (
     <FloatingPortal>
       {anchor && <Frame around={anchor} />}
@@ -88,7 +94,7 @@ function Step({ tour }: { tour: Tour }) {
               {tourText.back}
             </button>
           )}
-          <button type="button" className={`btn small${done ? ' main' : ''}`} onClick={next}>
+          <button type="button" className={`btn small${done ? ' chosen' : ''}`} onClick={next}>
             {isLast ? tourText.finish : done ? tourText.next : tourText.skip}
           </button>
         </div>
