@@ -71,6 +71,38 @@ test('the same boxes wherever the page stands', async ({ page }) => {
   expect(of(first, '#stick').sticky).toEqual({ edge: 'start', at: 860, travel: 2100 });
 });
 
+test('parts of a drawing: they lie where they are seen, and are subjects as the browser has it', async ({
+  page,
+}) => {
+  const parts = ['#dot', '#line', '#turned', '#deep', '#box'];
+  const body = `<div style="height:700px"></div><div style="height:2400px"><div style="position:sticky;top:0;padding:31px"><svg id="art" width="600" height="400" viewBox="0 0 300 200" style="border:3px solid">
+<circle id="dot" cx="50" cy="150" r="20"/><g transform="translate(10 30)"><rect id="line" x="5" y="6" width="40" height="50" stroke="red" stroke-width="10"/></g>
+<rect id="turned" x="90" y="20" width="40" height="20" style="rotate:30deg"/><svg x="20" y="20" width="100" height="100" viewBox="0 0 50 50"><rect id="deep" width="12" height="12" y="10"/></svg>
+<foreignObject id="holder" x="200" y="50" width="90" height="60"><p id="words" style="margin:4px">words</p></foreignObject></svg></div></div><svg width="90" height="90"><rect id="box" width="40" height="40"/></svg><div style="height:2000px"></div>`;
+  for (const y of [0, 1500]) {
+    await page.setContent('');
+    const layout = await measured(page, body, '', parts);
+    await page.evaluate((at) => scrollTo(0, at), y);
+    const at = LayoutSchema.parse(await page.evaluate(`oracle.measure(${JSON.stringify(parts)})`));
+    for (const s of parts) {
+      const part = of(at, s);
+      expect([s, part.scroller, part.box.y]).toEqual([s, 0, expect.closeTo(of(layout, s).box.y, 2)]);
+      const browser = await timeline(page, s);
+      const own = part.asSubject ?? { y: 0, height: part.box.height };
+      expect([s, part.box.y + own.y, own.height]).toEqual([
+        s,
+        expect.closeTo(browser.top, 2),
+        expect.closeTo(browser.height, 2),
+      ]);
+    }
+    // Seen and taken as a subject are two things, or nothing was tested.
+    expect(of(at, '#dot').asSubject?.y).toBeLessThan(-200);
+    expect(of(at, '#dot').box.y).toBeCloseTo(of(at, '#art').box.y + 3 + 260, 2);
+    // What is no drawing inside of one has its holder for a scroller, as the browser has it.
+    expect(at.scrollers[of(at, '#words').scroller]?.selector).toBe('#holder');
+  }
+});
+
 test('scrollers: the nearest one that holds the element, not merely an ancestor', async ({ page }) => {
   const layout = await measured(
     page,

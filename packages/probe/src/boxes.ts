@@ -110,6 +110,18 @@ export class Boxes {
     };
   }
 
+  /** What its own view timeline takes instead of its box, from the box’s corner on; null where they are the same. */
+  asSubject(e: Element): Box | null {
+    if (!(e instanceof SVGElement) || !e.ownerSVGElement) return null;
+    const { box } = this.of(e);
+    const taken = this.unmoved(e, box);
+    const own = { ...taken, x: taken.x - box.x, y: taken.y - box.y };
+    const differs = [own.x, own.y, own.width - box.width, own.height - box.height].some(
+      (d) => Math.abs(d) > 0.01,
+    );
+    return differs ? own : null;
+  }
+
   private port(e: Element): { width: number; height: number } {
     const scroller = this.containers.findElement(this.containers.findScroller(e));
     return scroller

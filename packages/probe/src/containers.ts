@@ -5,7 +5,9 @@ import { readStyle } from './dom.ts';
 export const isTransformed = (s: CSSStyleDeclaration): boolean =>
   [s.transform, s.translate, s.rotate, s.scale].some((value) => value !== 'none');
 
+/** A drawing hides its overflow without being a scroll container; what `foreignObject` holds is in one. */
 function hides(e: Element): boolean {
+  if (e instanceof SVGElement && e.tagName !== 'foreignObject') return false;
   const { overflowX, overflowY } = readStyle(e);
   return [overflowX, overflowY].some((o) => o !== 'visible' && o !== 'clip');
 }

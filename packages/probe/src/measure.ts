@@ -42,7 +42,7 @@ function worthMeasuring(root: Element): Element[] {
   const out: Element[] = [];
   const shapes: Element[] = [];
   for (let n = walker.nextNode() as Element | null; n; n = walker.nextNode() as Element | null) {
-    const inside = n.parentElement instanceof SVGElement;
+    const inside = n instanceof SVGElement && n.parentElement instanceof SVGElement;
     if (!isLarge(n)) continue;
     if (!inside) out.push(n);
     else if (shapes.length < MAX_SHAPES && SHAPE.test(n.tagName)) shapes.push(n);
@@ -79,6 +79,12 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const queried = new Map<Element, ElementFacts['container'] | null>();
   const survey = { indexOf, boxes, naming, sections, queried };
   const facts = elements.map((e) => readFacts(e, survey));
+  for (const list of matched.values())
+    for (const e of list) {
+      const i = indexOf.get(e);
+      const asSubject = i === undefined ? null : boxes.asSubject(e);
+      if (asSubject) facts[i!]!.asSubject = asSubject;
+    }
   const linked = new Set(all('a[href^="#"]').map((a) => a.getAttribute('href')!.slice(1)));
   elements.forEach((e, i) => {
     if (e.id && linked.has(e.id)) facts[i]!.anchor = true;

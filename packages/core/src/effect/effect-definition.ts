@@ -1,7 +1,7 @@
 /** What an effect is: a starting point by intent. It composes ordinary motions, pins and adjustments; nothing of it is remembered. */
 import { itemAt } from '../assert/index.ts';
 import type { Adjustment, Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
-import { elementName } from '../page/index.ts';
+import { elementName, findDrawing, isSvgShape } from '../page/index.ts';
 import type { ElementFacts, PinnedLayout } from '../page/index.ts';
 import { shorten } from '../text/index.ts';
 
@@ -61,6 +61,13 @@ export const nameAt = (c: EffectContext, element = c.element): string =>
 
 type Given = Pick<Motion, 'keyframes'> & Partial<Motion>;
 
+/** What view progress counts by: engines differ in where they see a part of a drawing, so there it is the drawing. */
+export const subjectFor = (c: EffectContext, selector: string): string | null => {
+  const at = c.layout.elements.findIndex((e) => e.selector === selector);
+  const found = c.layout.elements[at];
+  return found && isSvgShape(found) ? (findDrawing(c.layout, at)?.selector ?? null) : null;
+};
+
 /** A motion on the element’s own view progress unless told otherwise. It adds no second hold before its range where another already writes. */
 export function motionOn(c: EffectContext, selector: string, name: string, given: Given): Motion {
   const shares = c.document.motions.some(
@@ -71,7 +78,12 @@ export function motionOn(c: EffectContext, selector: string, name: string, given
     name: shorten(name, 120),
     on: true,
     targets: { selector },
-    driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+    driver: {
+      kind: 'view',
+      subject: subjectFor(c, selector) ?? 'self',
+      axis: 'block',
+      insets: ['0px', '0px'],
+    },
     range: { start: 'cover 0%', end: 'cover 100%' },
     easing: 'linear',
     fill: shares ? 'forwards' : 'both',

@@ -1,7 +1,16 @@
 /** Effects that play in time: on a trigger, or as soon as the page is there. */
 import { itemAt } from '../assert/index.ts';
 import type { Trigger, Motion } from '../motion/index.ts';
-import { adjust, between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
+import {
+  adjust,
+  between,
+  listChildren,
+  factsAt,
+  fragment,
+  motionOn,
+  nameAt,
+  subjectFor,
+} from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { shorten } from '../text/index.ts';
 
@@ -68,7 +77,7 @@ export const pulse: EffectDefinition = {
   compose(c) {
     const e = factsAt(c);
     const trigger: Trigger = {
-      ...newTrigger(c, e.selector, `${nameAt(c)} appears`),
+      ...newTrigger(c, subjectFor(c, e.selector) ?? e.selector, `${nameAt(c)} appears`),
       plays: 'once',
       up: null,
     };

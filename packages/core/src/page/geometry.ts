@@ -37,9 +37,10 @@ export function computeGeometry(
     const parsed = parseLength(css === 'auto' ? (scroller.padding?.[side] ?? '0px') : css);
     return parsed.ok ? resolveLength(parsed.value, { percent: port, viewport: layout.viewport, em, rem }) : 0;
   };
+  const own = e.asSubject ?? { ...e.box, x: 0, y: 0 };
   return {
-    top: block ? e.box.y : e.box.x,
-    size: block ? e.box.height : e.box.width,
+    top: block ? e.box.y + own.y : e.box.x + own.x,
+    size: block ? own.height : own.width,
     port,
     max: block ? scroller.max.block : scroller.max.inline,
     insets: [inset(insets[0], 0), inset(insets[1], 1)],

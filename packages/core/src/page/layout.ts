@@ -35,6 +35,8 @@ export const ElementSchema = z.strictObject({
   section: z.number().int().min(-1),
   scroller: index,
   box: BoxSchema,
+  /** what its own view timeline takes instead of its box, from the box’s corner on: shapes of drawings, as this browser sees them */
+  asSubject: BoxSchema.optional(),
   sticky: StickySchema.nullable(),
   fixed: z.boolean(),
   /** computed `position` where it is not `static` */

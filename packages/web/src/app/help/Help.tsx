@@ -33,7 +33,7 @@ export function Help({ onNavigate }: { onNavigate(path: string): void }) {
   return (
     <div className="overlay" onPointerDown={(e) => e.target === e.currentTarget && closeHelp()}>
       <div className="dialog-card help" role="dialog" aria-modal="true" aria-label={helpText.help}>
-        <header className="help-head">
+        <div className="help-head">
           <h2>{helpText.help}</h2>
           <span className="grow" />
           <button type="button" className="btn" onClick={() => void tour()}>
@@ -42,7 +42,7 @@ export function Help({ onNavigate }: { onNavigate(path: string): void }) {
           <button ref={button} type="button" className="btn" onClick={closeHelp}>
             {helpText.close} <kbd className="kbd">{helpText.esc}</kbd>
           </button>
-        </header>
+        </div>
         <IdeasPart />
         <h3>{helpText.shortcuts}</h3>
         <div className="help-shortcuts">
@@ -71,14 +71,14 @@ function IdeasPart() {
   const [moves, setMoves] = useState(() => !matchMedia('(prefers-reduced-motion: reduce)').matches);
   return (
     <>
-      <header className="help-head">
+      <div className="help-head">
         <h3>{helpText.ideas}</h3>
         <span className="grow" />
         <label className="tick">
           <input type="checkbox" checked={moves} onChange={(e) => setMoves(e.target.checked)} />{' '}
           {helpText.picturesMove}
         </label>
-      </header>
+      </div>
       <Ideas moves={moves} />
     </>
   );
