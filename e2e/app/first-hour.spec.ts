@@ -17,6 +17,11 @@ const fresh = (work: (url: string) => Promise<void>) =>
     }
   });
 
+/** The page that is worked on is there, and has been measured. */
+const opened = async (page: Page) => {
+  await page.locator('.rundown').waitFor({ timeout: 20_000 });
+  await settled(page);
+};
 const card = (page: Page) => page.getByRole('region', { name: 'Guided tour' });
 const next = (page: Page) => card(page).getByRole('button', { name: 'Next step' }).click();
 const isDone = (page: Page) => expect(card(page).getByRole('status')).toHaveText('Done.');
@@ -26,7 +31,7 @@ test('the tour: five steps on a real page, left and resumed, on a take of its ow
   await fresh(async (url) => {
     await page.goto(url);
     await page.getByRole('button', { name: 'Take the tour' }).click();
-    await settled(page);
+    await opened(page);
     await expect(card(page)).toContainText('1 of 5');
     await expect(page.getByRole('button', { name: 'Take: Tour' })).toBeVisible();
     await page.mouse.move(1000, 300);
@@ -44,7 +49,7 @@ test('the tour: five steps on a real page, left and resumed, on a take of its ow
     await expect(card(page)).toHaveCount(0);
     await page.goto(url);
     await page.getByRole('button', { name: 'Resume the tour' }).click();
-    await settled(page);
+    await opened(page);
     await expect(card(page)).toContainText('2 of 5');
     await page.locator('.rundown').focus();
     await page.keyboard.press('n');
@@ -70,7 +75,7 @@ test('the tour: five steps on a real page, left and resumed, on a take of its ow
     await page.getByRole('button', { name: 'Take: Tour' }).click();
     await page.getByRole('dialog').getByText('Take A', { exact: true }).click();
     await page.getByRole('link', { name: 'Rundown', exact: true }).click();
-    await settled(page);
+    await opened(page);
     await expect(page.locator('.save-state')).toHaveText('Saved · rev 1');
   });
 });
@@ -85,7 +90,7 @@ test('a page of one’s own from sections, in a project of its own; the welcome 
     await welcome.getByRole('button', { name: 'Start from sections' }).click();
     await expect(page.getByRole('button', { name: 'Project My pages' })).toBeVisible();
     await page.getByRole('button', { name: 'Make the page' }).click();
-    await settled(page);
+    await opened(page);
     await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
     await page.goto(url);
     await expect(page.getByRole('heading', { name: 'The shelf' })).toBeVisible();
@@ -97,6 +102,7 @@ test('help: six pictures that move until they are told to stand still, and every
   page,
 }) => {
   await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'The shelf' })).toBeVisible();
   await page.getByRole('button', { name: 'Help' }).click();
   const help = page.getByRole('dialog', { name: 'Help' });
   await expect(help.getByRole('img')).toHaveCount(6);

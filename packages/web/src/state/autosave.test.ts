@@ -15,9 +15,9 @@ function memoryJournal(): Journal & { kept: Entry[]; held: Set<string> } {
     async write(entry) {
       this.kept = [...this.kept.filter((e) => !same(e, entry)), entry];
     },
-    async remove(entries, next) {
-      this.kept = this.kept.filter((e) => !entries.some((o) => same(e, o)) && !(next && same(e, next)));
-      if (next) this.kept.unshift(next);
+    async remove(entries, ...written) {
+      this.kept = this.kept.filter((e) => ![...entries, ...written].some((o) => same(e, o)));
+      this.kept.unshift(...written);
     },
     async orphans() {
       return [];

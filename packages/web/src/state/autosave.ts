@@ -122,6 +122,11 @@ export class Autosave {
     void this.send().finally(() => this.written.finally(this.release));
   }
 
+  /** What has not been acknowledged, in order. */
+  list(): readonly Entry[] {
+    return [...this.entries];
+  }
+
   /** Forgets what has not been acknowledged. */
   async forget(): Promise<void> {
     const all = this.entries.splice(0);
@@ -182,7 +187,7 @@ export class Autosave {
         this.entries.shift();
         const next = this.entries[0];
         if (next) next.base = result.revision;
-        await journal.remove([head], next && { ...next }).catch(() => undefined);
+        await journal.remove([head], ...(next ? [{ ...next }] : [])).catch(() => undefined);
         this.say();
       } else {
         this.stuck = result.kind === 'behind' ? 'conflict' : 'refused';

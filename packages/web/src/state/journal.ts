@@ -31,8 +31,8 @@ export type EditFacts = EditQuery;
 export interface Journal {
   /** Writes an entry, or replaces the one at its place. Rejects where the browser keeps nothing. */
   write(entry: Entry): Promise<void>;
-  /** Takes entries out and, in the same transaction, writes `next`: what the first one left now starts from. */
-  remove(entries: readonly Entry[], next?: Entry): Promise<void>;
+  /** Takes entries out and, in the same transaction, writes others: what is left starts from another revision now, or is of another take. */
+  remove(entries: readonly Entry[], ...written: readonly Entry[]): Promise<void>;
   /** Journals of this take whose tabs are gone, oldest first. They belong to the caller until `release`. */
   orphans(takeId: string): Promise<Entry[][]>;
   /** Says that a journal is in use, until the returned function is called or the tab ends. */
@@ -111,13 +111,13 @@ export const browserJournal: Journal = {
     tx.commit();
     await Promise.all([written, tx.done]);
   },
-  async remove(entries, next) {
+  async remove(entries, ...written) {
     const db = ready ?? (await database());
     const tx = db.transaction('journal', 'readwrite');
     const done = entries.map((e) => tx.store.delete(toKey(e)));
-    const put = next ? tx.store.put(next) : undefined;
+    const put = written.map((e) => tx.store.put(e));
     tx.commit();
-    await Promise.all([...done, put, tx.done]);
+    await Promise.all([...done, ...put, tx.done]);
   },
   async orphans(takeId) {
     await openJournal();

@@ -7,13 +7,13 @@ import { until } from '../testing/until.ts';
 
 /** What is kept in the browser, by journal. */
 let kept: Entry[] = [];
-const same = (a: Entry, b: Entry) => a.journal === b.journal && a.seq === b.seq;
+const same = (a: Entry, b: Entry) => a.takeId === b.takeId && a.journal === b.journal && a.seq === b.seq;
 jest.unstable_mockModule('./journal.ts', () => ({
   browserJournal: {
     write: (e: Entry) => Promise.resolve(void (kept = [...kept.filter((o) => !same(o, e)), e])),
-    remove: (list: Entry[], next?: Entry) => {
-      kept = kept.filter((e) => !list.some((o) => same(o, e)) && !(next && same(next, e)));
-      if (next) kept.unshift(next);
+    remove: (list: Entry[], ...written: Entry[]) => {
+      kept = kept.filter((e) => ![...list, ...written].some((o) => same(o, e)));
+      kept.unshift(...written);
       return Promise.resolve();
     },
     orphans: (take: string) =>
@@ -28,6 +28,8 @@ jest.unstable_mockModule('./journal.ts', () => ({
 const { TakeSession, makeSeen, findSettled } = await import('./take-session.ts');
 
 const TAKE = '11111111-1111-4111-8111-111111111111';
+/** the take that is made of what cannot follow */
+const OWN = '33333333-3333-4333-8333-333333333333';
 const PAGE = '22222222-2222-4222-8222-222222222222';
 let server: MotionDocument;
 let revision: number;
@@ -47,7 +49,13 @@ beforeEach(() => {
   Object.assign(globalThis, {
     addEventListener: (type: string, f: () => void) => void listening.set(type, f),
     removeEventListener: (type: string) => void listening.delete(type),
-    fetch: (_path: string, init: RequestInit = {}) => {
+    fetch: (path: string, init: RequestInit = {}) => {
+      if (init.method === 'PUT' && path.includes(OWN)) {
+        const base = Number(present(new Headers(init.headers).get('if-match')).replaceAll('"', ''));
+        const { motions } = DocumentSchema.parse(JSON.parse(init.body as string));
+        made.push(`after ${base}: ${itemAt(motions, 1).name}`);
+        return Promise.resolve(new Response(JSON.stringify({ revision: base + 1 })));
+      }
       if (init.method === 'PUT') {
         const base = present(new Headers(init.headers).get('if-match'));
         if (base !== `"${revision}"`)
@@ -66,7 +74,7 @@ beforeEach(() => {
           document: MotionDocument;
         };
         made.push(`${name}: ${names(document)}`);
-        const take = { id: PAGE, pageId: PAGE, name, madeFrom: null, revision: 1 };
+        const take = { id: OWN, pageId: PAGE, name, madeFrom: null, revision: 1 };
         return Promise.resolve(new Response(JSON.stringify(take)));
       }
       return Promise.resolve(
@@ -226,11 +234,15 @@ describe('a take that is open', () => {
 
   test('of two tabs that were both away, the second becomes a take of its own', async () => {
     left('tab', 4, 'one', 'two');
-    left('other', 4, 'mine');
+    left('other', 4, 'mine', 'more of mine', 'all of mine');
     await open();
     await until(() => puts.length === 2 && kept.length === 0);
     expect(puts.map((p) => itemAt(p.document.motions, 1).name)).toEqual(['one', 'two']);
-    expect(made).toEqual([expect.stringMatching(/^Take A, edits of another tab: .*mine/)]);
+    expect(made).toEqual([
+      expect.stringMatching(/^Take A, edits of another tab: .*mine$/),
+      'after 1: more of mine',
+      'after 2: all of mine',
+    ]);
     expect([rescued, kept]).toEqual([['Take A, edits of another tab'], []]);
   });
 

@@ -2,15 +2,15 @@
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
 import type { Edited, EditView, MediaFacts, MotionDocument, Operation } from '@lyvek/core';
-import { activeMedia, applyOperation, shorten, underMedia, whyUnsound, itemAt, lastItem } from '@lyvek/core';
-import { api, ApiError } from './api.ts';
+import { activeMedia, applyOperation, underMedia, whyUnsound, itemAt } from '@lyvek/core';
+import { api } from './api.ts';
 import { Autosave } from './autosave.ts';
-import type { PutResult, SaveState } from './autosave.ts';
+import type { SaveState } from './autosave.ts';
 import { afterAct, afterStep } from './history.ts';
 import type { Act, Beside, History } from './history.ts';
 import { author } from './author.ts';
 import { browserJournal } from './journal.ts';
-import type { Entry } from './journal.ts';
+import { moveToOwnTake, putDocument, rescue } from './own-take.ts';
 
 export interface TakeState {
   takeId: string;
@@ -292,7 +292,7 @@ export class TakeSession {
 
   /** After a conflict: what is here becomes a take of its own. */
   async keepMine(pageId: string): Promise<string> {
-    const take = await api.createTake({ id: pageId, body: { document: this.store.getState().document } });
+    const take = await moveToOwnTake(pageId, this.autosave.list());
     await this.autosave.forget();
     return take.id;
   }
@@ -300,31 +300,5 @@ export class TakeSession {
   /** After a conflict: what is here is given up for what the other tab has saved. */
   async dropMine(): Promise<void> {
     await this.autosave.forget();
-  }
-}
-
-/** Edits that cannot follow what the server has, kept as a take of their own. Without an answer they stay in the journal. */
-async function rescue(of: { id: string; pageId: string; name: string }, list: Entry[]): Promise<string[]> {
-  try {
-    const name = shorten(of.name, 120 - ', edits of another tab'.length) + ', edits of another tab';
-    const take = await api.createTake({ id: of.pageId, body: { name, document: lastItem(list).document } });
-    await browserJournal.remove(list);
-    return [take.name];
-  } catch {
-    return [];
-  }
-}
-
-async function putDocument({ takeId, base, editId, document, facts = {} }: Entry): Promise<PutResult> {
-  try {
-    const { revision } = await api.putDocument({ ...facts, id: takeId, base, editId, body: document });
-    return { kind: 'saved', revision };
-  } catch (error) {
-    if (!(error instanceof ApiError)) return { kind: 'refused', why: String(error) };
-    if (error.status === 412) return { kind: 'behind' };
-    // What the server will never take is not tried again and again; it is said.
-    return error.away
-      ? { kind: 'away', full: error.status === 507 }
-      : { kind: 'refused', why: error.message };
   }
 }
