@@ -1,4 +1,4 @@
-/** Where the stranger walks: the three demo pages with their documents, and four pages with awkward CSS. */
+/** Where the stranger walks: the three demo pages with their documents, and six pages with awkward CSS. */
 import { readFileSync, readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { APIRequestContext } from '@playwright/test';
@@ -194,6 +194,51 @@ ${rows(5, (i) => `<section id="t${i}"><h2>${LONG} ${i + 1}</h2><p>Words.</p></se
     },
   ),
   demo('almanac'),
+  page(
+    'Conditions and late layout',
+    `.late{content-visibility:auto;contain-intrinsic-size:auto 640px}.own{position:sticky;top:20px;background:#dfe5d8}@media(width<600px){.pair{display:block}}.pair{display:flex;gap:30px}.pair>*{flex:1}
+details>div{height:300px;background:#e2d6c6}h2{container-type:inline-size}`,
+    `<section><h1>Late layout</h1><p class="own">Its own sticky line</p></section>${rows(6, (i) => `<section class="late"><h2 id="late${i}">Late ${i + 1}</h2><div class="pair"><p>Left half</p><p>Right half</p></div><details${i % 2 ? ' open' : ''}><summary>More</summary><div>Words</div></details></section>`)}`,
+    {
+      media: [{ id: 'q_narrow', name: 'narrow', query: '(width < 600px)' }],
+      motions: [
+        motion('m_late', 'Late heading', '.late h2', view(), {
+          conditions: [{ media: 'q_narrow', range: { end: 'cover 70%' } }],
+        }),
+        motion('m_left', 'Left half', '.pair > p:first-child', view(), {
+          stagger: { step: '24px', order: 'page' },
+        }),
+        motion('m_off', 'Right half', '#late3 + .pair > p:last-child', view(), {
+          conditions: [{ media: 'q_narrow', on: false }],
+        }),
+      ],
+    },
+  ),
+  page(
+    'Sideways, snapping and drawn',
+    `html{overflow-x:hidden;scroll-behavior:smooth;scroll-snap-type:y proximity;scroll-padding-top:50px}section{scroll-snap-align:start}.big{width:150vw;font-size:90px}
+.tilted{transform:rotate(-4deg);background:#cfd8e2}svg{width:420px;height:280px;display:block}header{position:sticky;top:0;height:50px;background:#fffd}`,
+    `<header>Mill</header>${rows(5, (i) => `<section><div class="tilted"><h2 id="h${i}" class="big">Big words ${i + 1}</h2></div><svg viewBox="0 0 300 200"><g id="g${i}" transform="translate(20 30)"><circle cx="80" cy="90" r="40" fill="#7a9"/><rect id="r${i}" x="150" y="20" width="60" height="30" transform="rotate(20 180 35)"/></g></svg></section>`)}`,
+    {
+      motions: [
+        motion('m_big', 'Big words', '.big', view()),
+        motion('m_shape', 'Circle', 'svg circle', view()),
+        motion('m_turned', 'Turned shape', '#r2', view()),
+      ],
+      pins: [
+        {
+          id: 'p_third',
+          name: 'Third',
+          on: true,
+          stage: 'section:nth-of-type(3)',
+          sticky: { by: 'top', inset: '50px' },
+          distance: { kind: 'length', value: '90vh' },
+          overlap: ['0px', '0px'],
+          layer: null,
+        },
+      ],
+    },
+  ),
 ];
 
 /** Brings a place into a project of the stranger's own; returns where its take is opened. */

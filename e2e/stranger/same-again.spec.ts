@@ -87,7 +87,7 @@ const WAYS: Record<string, (w: World) => Promise<unknown>> = {
 for (const [i, place] of PLACES.entries())
   test(
     `the same again: ${place.name}`,
-    /Nested|night/.test(place.name) ? {} : FULL,
+    /Nested|Sideways/.test(place.name) ? {} : FULL,
     async ({ browser, request }) => {
       test.setTimeout(180_000);
       const entrance = await goThere(request, place, await newProject(request, `Same again ${i}`));
