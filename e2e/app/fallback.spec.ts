@@ -1,7 +1,7 @@
 /** A hand-off in a browser without scroll timelines: the same page, played by script. Chromium plays that browser by denying what it can. */
-import { itemAt, lastItem } from '@lyvek/core';
+import { itemAt } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
-import type { BrowserContext, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import {
   addMotion,
@@ -13,49 +13,7 @@ import {
   pick,
   saved,
 } from '../support/app.ts';
-import { elapse } from '../support/time.ts';
-
-const TYPES: Record<string, string> = {
-  html: 'text/html',
-  css: 'text/css',
-  js: 'text/javascript',
-  svg: 'image/svg+xml',
-};
-
-/** Serves a hand-off’s files; `old`: `denied` is not known in CSS, nor in the answers of CSS.supports. */
-async function served(
-  context: BrowserContext,
-  files: Record<string, Uint8Array>,
-  old: boolean,
-  denied = 'timeline',
-): Promise<Page> {
-  const page = await context.newPage();
-  await page.setViewportSize({ width: 1280, height: 800 });
-  if (old)
-    await page.addInitScript((word) => {
-      const supports = CSS.supports.bind(CSS) as (...a: string[]) => boolean;
-      CSS.supports = ((...a: string[]) =>
-        !a.join(':').includes(word) && supports(...a)) as typeof CSS.supports;
-    }, denied);
-  await page.route('http://handed.off/**', (route) => {
-    const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
-    const file = files[path];
-    if (!file) return route.fulfill({ status: 404 });
-    const type = TYPES[lastItem(path.split('.'))] ?? 'text/plain';
-    const text = Buffer.from(file);
-    // A browser without a feature skips the block that asks for it.
-    const body =
-      old && path.endsWith('.motion.css')
-        ? text
-            .toString('utf8')
-            .replace(new RegExp(`@supports \\(animation-${denied}:[^{]*\\{`), '@supports (no-such: thing) {')
-        : text;
-    return route.fulfill({ body, contentType: type });
-  });
-  await page.goto('http://handed.off/');
-  await elapse(page, 700);
-  return page;
-}
+import { served } from '../support/served.ts';
 
 const WATCHED = ['#road-picture', '#hero-title', '.strip', '#seeing', '#hour-line', '#exposure canvas'];
 

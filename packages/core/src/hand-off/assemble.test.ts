@@ -5,7 +5,7 @@ import type { MotionDocument } from '../motion/index.ts';
 import { readPage } from '../css-import/index.ts';
 import { fadeAndRise, motion } from '../testing/index.ts';
 import { layoutOfPage } from '../testing/page-layout.ts';
-import { assemble, howPlayed } from './index.ts';
+import { assemble, howPlayed, listEvents, listSteps, listTuning } from './index.ts';
 import type { Assembled, HandOffOptions } from './index.ts';
 
 const PIN = {
@@ -197,5 +197,56 @@ describe('targets', () => {
       ['m_a', 'css and script', 'Set its damping to none.'],
       ['m_b', 'css', null],
     ]);
+  });
+});
+
+describe('what a developer does with it', () => {
+  const made = put(present(ODD.tidy), {
+    ...MOVING,
+    motions: [
+      ...MOVING.motions,
+      motion({
+        id: 'm_s',
+        name: 'Told',
+        targets: { selector: '#stage' },
+        keyframes: {
+          '--signal': [
+            { at: '0%', value: '0' },
+            { at: '100%', value: '100' },
+          ],
+        },
+      }),
+    ],
+    cues: [{ id: 'c_a', name: 'First words', pin: 'p_hold', at: '25%', link: 'first-words' }],
+  });
+
+  test('steps name every file that is new or changed, and what goes into it', () => {
+    const steps = listSteps(made, MOVING, 'index.html');
+    expect(steps).toEqual([
+      { kind: 'new', files: ['odd-page.motion.css', 'odd-page.motion.js', 'motion-runtime.js'] },
+      { kind: 'head', file: 'index.html', lines: made.html.lines },
+      {
+        kind: 'wrap',
+        file: 'index.html',
+        stages: [{ selector: '#stage', className: 'lv-hold-pin-section' }],
+      },
+    ]);
+    // What is said to stand in a file stands in it.
+    for (const line of made.html.lines) expect(made.html.text).toContain(line);
+    expect(made.html.text).toContain('class="lv-hold-pin-section"');
+  });
+
+  test('events and links of the page, and the properties that tune a motion', () => {
+    expect(listEvents(made.plan)).toEqual([
+      { kind: 'listen', name: 'signal', selector: '#stage', motion: 'm_s', detail: 'signal' },
+    ]);
+    const [rise] = MOVING.motions;
+    const tuning = listTuning(made.lines, present(rise).id);
+    expect(tuning.map((t) => t.name)).toEqual(['--lv-rise-start', '--lv-rise-end', '--lv-rise-distance']);
+    for (const { name, value, selector } of tuning) {
+      expect(made.css).toContain(`${name}: ${value};`);
+      expect(made.css).toContain(`var(${name}`);
+      expect(selector).toBe('.a');
+    }
   });
 });

@@ -1,3 +1,4 @@
 export * from './options.ts';
 export * from './assemble.ts';
 export * from './how.ts';
+export * from './guide.ts';

@@ -1,6 +1,6 @@
 /** A hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
-import { FALLBACK_FILE, MARQUEES_FILE, RUNTIME_FILE } from '@lyvek/core';
-import type { Assembled, HandOffPage, OwnScript } from '@lyvek/core';
+import { OWN_FILES } from '@lyvek/core';
+import type { Assembled, HandOffPage } from '@lyvek/core';
 import { readTexts } from '../add-page/texts.ts';
 import type { PageFile } from '../store/pages.ts';
 
@@ -15,12 +15,6 @@ export function handOffPage(page: { name: string; entry: string }, files: readon
     fileAt,
   };
 }
-
-const OWN: Record<OwnScript, string> = {
-  runtime: RUNTIME_FILE,
-  marquees: MARQUEES_FILE,
-  fallback: FALLBACK_FILE,
-};
 
 /** Every file of the result by path. `built` reads one of the built scripts. */
 export function handedOff(
@@ -38,7 +32,7 @@ export function handedOff(
   if (script) {
     out.set(script.path, text.encode(script.text));
     for (const one of runtimes)
-      out.set(script.path.replace(script.href, OWN[one]), new Uint8Array(built(`${one}.js`)));
+      out.set(script.path.replace(script.href, OWN_FILES[one]), new Uint8Array(built(`${one}.js`)));
   }
   return out;
 }

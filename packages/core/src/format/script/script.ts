@@ -14,6 +14,9 @@ export const TRIGGERS = 'animation-trigger: --t play';
 /** Plays everything where scroll timelines are missing, and what is triggered where triggers are. */
 export const FALLBACK_FILE = 'motion-fallback.js';
 
+/** Where each of our scripts is found, beside the module that starts it. */
+export const OWN_FILES = { runtime: RUNTIME_FILE, marquees: MARQUEES_FILE, fallback: FALLBACK_FILE } as const;
+
 /** Null where CSS does everything. With `fallback` a browser without scroll timelines gets all of it as data, and the script for that. */
 export function scriptText(plan: Plan, title: string, fallback: FallbackPlan | null = null): string | null {
   const head = `/* ${title.replaceAll('*/', '')} */`;

@@ -11,6 +11,7 @@ import { Choices, Popover } from '../../ui/Popover.tsx';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { Code } from './Code.tsx';
+import { Guide } from './Guide.tsx';
 import { HtmlColumn } from './HtmlColumn.tsx';
 import { LiveLines } from './LiveLines.tsx';
 import { MotionList } from './MotionList.tsx';
@@ -88,6 +89,13 @@ export function HandOffScreen() {
           findName={findName}
           script={scriptBytes}
           sizes={[viewport, ...others.map((l) => l.viewport)]}
+        />
+        <Guide
+          document={document}
+          assembled={assembled}
+          entry={page.live ? '' : page.entry}
+          findName={findName}
+          onCopy={copy}
         />
         <Support how={assembled.how} fallback={assembled.fallback !== null} />
       </section>

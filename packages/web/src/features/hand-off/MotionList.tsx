@@ -1,9 +1,9 @@
 /** Which motions are in the hand-off, what plays each, and why; under the chosen one what it would take to do without a script. */
-import { isTimed } from '@lyvek/core';
+import { isTimed, listTuning } from '@lyvek/core';
 import type { Assembled, How, MotionDocument } from '@lyvek/core';
 import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
 import { effectWords } from '../../editor/words.ts';
-import { motionListText } from './text.ts';
+import { motionListText, tuningText } from './text.ts';
 
 const BY = { css: 'CSS', 'css and script': 'CSS + script', script: 'script' } as const;
 
@@ -61,9 +61,22 @@ export function MotionList({ document, assembled, api, chosen, onChoose }: Motio
                 )}
               </p>
             )}
+            {isChosen && h && <Tuning lines={assembled.lines} motion={m.id} />}
           </li>
         );
       })}
     </ul>
+  );
+}
+
+/** The custom properties that its rule begins with. */
+function Tuning({ lines, motion }: { lines: Assembled['lines']; motion: string }) {
+  const found = listTuning(lines, motion);
+  if (found.length === 0) return null;
+  return (
+    <div className="why tuning">
+      <p>{tuningText.toTuneIt}</p>
+      <pre>{`${found[0]?.selector} {\n${found.map((f) => `  ${f.name}: ${f.value};`).join('\n')}\n}`}</pre>
+    </div>
   );
 }

@@ -123,3 +123,31 @@ export const unmeasuredText = {
 export const unseenText = {
   measuredAtPx: (name: string, width: number) => `${name}, measured at ${width} px`,
 };
+
+export const guideText = {
+  whatGoesWhere: 'What goes where',
+  theZipHasAll: 'The zip holds the whole page with all of this done. By hand it is:',
+  yourHtml: 'Your HTML',
+  putBeside: 'New files, beside the page’s HTML:',
+  lastInItsHead: 'last in its head, after the page’s own style sheets:',
+  aTrackAround: (count: number) =>
+    count === 1 ? 'a track around the pinned stage:' : `a track around each of ${count} pinned stages:`,
+  attributes: (count: number) => (count === 1 ? 'an attribute:' : `${count} attributes:`),
+  marks: (count: number) =>
+    `${count === 1 ? 'a data-lv attribute' : `${count} data-lv attributes`}, marked in the HTML beside this: by these the rules find their elements.`,
+  removed: (lines: number) =>
+    `${lines === 1 ? 'one line goes' : `${lines} lines go`}: imported as motions, which the new style sheet plays.`,
+  forThePagesScripts: 'For the page’s own scripts and links',
+  tellsItsNumber: 'sends its number to scripts whenever it changes, as a bubbling event.',
+  can: {
+    'marquee-rest': 'can be stopped.',
+    'marquee-run': 'can be started again.',
+  } as Record<string, string>,
+  isWhereALinkLeads: 'is where this link leads.',
+  theCode: 'The code',
+  copy: 'Copy',
+};
+
+export const tuningText = {
+  toTuneIt: 'To tune it, set any of these in a rule of your own:',
+};
