@@ -21,6 +21,8 @@ import { trialsScreenText } from './text.ts';
 
 /** Below this width the costs give way to what stands beside them. */
 const NARROW = 1200;
+const STACKED = 900;
+const STACKED_ROWS = 320;
 const COSTS = { wide: 440, narrow: 320 };
 const HEAD = 28;
 /** Room for the legend under the chart. */
@@ -39,7 +41,9 @@ export function TrialsScreen() {
   useEffect(() => {
     window.document.title = `Trials · ${page.name} · Lyvek`;
   }, [page.name]);
-  const rows = Math.max(200, height - HEAD - (width < NARROW ? 2 : 1) * FOOT);
+  // Panes that stand one below the other do not share the window’s height.
+  const rows =
+    width < STACKED ? STACKED_ROWS : Math.max(200, height - HEAD - (width < NARROW ? 2 : 1) * FOOT);
   const max = itemAt(layout.scrollers, 0).max.block;
   const view = useMemo(() => fitView(Math.max(1, max), rows), [max, rows]);
   const trials = useMeasured();
