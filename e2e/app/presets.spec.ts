@@ -114,8 +114,26 @@ test('the screen: copy, file out and in, rename, delete and undo; a wrong file s
   await expect(page.getByText(/broken\.json: It is not JSON/)).toBeVisible();
   await give(text.replaceAll(name, `${name} again`), 'again.json');
   await expect(row(`${name} again`)).toBeVisible();
-
   await row(`${name} again`).click();
+
+  // Edited in place: what is no value is told and kept out, what is one counts, and can be undone.
+  const value = page.getByLabel(/^rotate at 0% of/).first();
+  const stored = async () =>
+    (await (await page.request.get('/api/presets')).json()).presets.find(
+      (p: { name: string }) => p.name === `${name} again`,
+    ).body.motions[0].keyframes.rotate[0].value;
+  const was = await value.inputValue();
+  await value.fill('sideways');
+  await value.press('Enter');
+  await expect(page.locator('.preset-values [role=alert]')).toBeVisible();
+  expect(await stored()).toBe(was);
+  await value.fill('x 45deg');
+  await value.press('Enter');
+  await expect.poll(stored).toBe('x 45deg');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect.poll(stored).toBe(was);
+  await expect(value).toHaveValue(was);
+
   await page.getByRole('button', { name: 'Rename the preset' }).click();
   await page.getByLabel('Name of the preset').fill(`${name} renamed`);
   await page.keyboard.press('Enter');

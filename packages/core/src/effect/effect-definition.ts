@@ -44,6 +44,8 @@ export interface EffectDefinition {
   words?: string;
   /** where an element itself does not suit, one of the nearest that hold it may */
   lifts?: boolean;
+  /** it moves what is in its element, each by itself */
+  movesParts?: boolean;
   /** why it does not suit an element, or null */
   unfit?(context: EffectContext): string | null;
   compose(context: EffectContext): Fragment;

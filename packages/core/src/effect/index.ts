@@ -13,4 +13,5 @@ export { isSeenAtOnce } from './reveal-range.ts';
 export * from './sketch.ts';
 export * from './preset.ts';
 export * from './preset-link.ts';
+export * from './shipped.ts';
 export * from './set-depth.ts';

@@ -1,15 +1,17 @@
 import { itemAt, lastItem, present } from '../assert/index.ts';
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { compileTimeline, emptyDocument, readDocument } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import { element, makeLayout } from '../testing/index.ts';
 import {
+  EFFECTS,
   effectById,
   PresetBodySchema,
   presetAt,
   presetEffect,
   makePreset,
+  SHIPPED_PRESETS,
   sketch,
   comparePreset,
   withFragment,
@@ -120,4 +122,24 @@ test('what was made from a preset follows it, unless it was changed since', () =
   expect([again.renewed, again.kept]).toEqual([1, 1]);
   expect(withPresets(other, [preset], [itemAt(other.motions, 2).id]).kept).toBe(0);
   expect(readDocument(again.document).ok).toBe(true);
+});
+
+describe.each(SHIPPED_PRESETS.map((p) => [p.name, p.body] as const))('shipped: %s', (name, body) => {
+  const shipped: Preset = { id: preset.id, name, revision: 1, body };
+  test('can be kept, put on an element and placed, and moves there', () => {
+    expect(PresetBodySchema.safeParse(body).error).toBeUndefined();
+    const made = withFragment(presetAt(shipped, on('#b > div', emptyDocument())))(emptyDocument());
+    const read = readDocument(made);
+    expect(read.ok ? [] : read.problems).toEqual([]);
+    // Names of parts are looked up in the page, which this layout does not have.
+    const unplaced = compileTimeline(made, layout).unplaced.map((u) => u.reason);
+    expect(unplaced.filter((r) => !r.includes('> *'))).toEqual([]);
+    const effect = presetEffect(shipped);
+    expect(new Set([0, 0.5, 1].map((s) => JSON.stringify(sketch(effect, s)))).size).toBe(3);
+  });
+});
+test('shipped presets have names of their own, which are no starting point’s', () => {
+  const names = SHIPPED_PRESETS.map((p) => p.name.toLowerCase());
+  expect(new Set(names).size).toBe(12);
+  expect(names.filter((n) => EFFECTS.some((e) => e.name.toLowerCase() === n))).toEqual([]);
 });

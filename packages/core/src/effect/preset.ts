@@ -201,6 +201,7 @@ export const presetEffect = (preset: Preset): EffectDefinition => {
     words: 'preset kept',
     group: 'kept',
     driver: first?.driver.kind ?? 'pin',
+    ...(first?.targets.selector === '& > *' ? { movesParts: true } : {}),
     unfit: (c) =>
       listChain(c.layout, c.element).length <= up
         ? 'It was saved with its element’s container; here there is none.'

@@ -88,6 +88,15 @@ const SAMPLES: Record<
     on: 1,
     drawn: [2, 3, 4, 5, 6, 7].map((i) => [i, 'card']),
   },
+  parts: {
+    elements: [
+      part('#s', -1, [0, 1400, 1280, 900], { tag: 'section' }),
+      part('#c', 0, [120, 1640, 1040, 380]),
+      ...[0, 1, 2].map((i) => part(`#c${i}`, 1, [120 + i * 360, 1640, 320, 380])),
+    ],
+    on: 1,
+    drawn: [2, 3, 4].map((i) => [i, 'card']),
+  },
   cards: {
     elements: [
       part('#s', -1, [0, 1400, 1280, 800], { tag: 'section' }),
@@ -193,7 +202,7 @@ function makeSketch(effect: EffectDefinition): Sketch {
   const cached = known.get(effect);
   if (cached) return cached;
   const { elements, on, drawn } = present(
-    SAMPLES[SAMPLE_OF[effect.id] ?? SAMPLE_FOR[effect.driver] ?? 'card'],
+    SAMPLES[SAMPLE_OF[effect.id] ?? (effect.movesParts ? 'parts' : SAMPLE_FOR[effect.driver]) ?? 'card'],
   );
   const layout: Layout = {
     format: 'lyvek-layout',
@@ -203,7 +212,9 @@ function makeSketch(effect: EffectDefinition): Sketch {
     scrollers: [{ selector: null, port: SKETCH_VIEWPORT, max: { block: PAGE - 800, inline: 0 } }],
     sections: [],
     elements,
-    matches: {},
+    matches: {
+      [`${itemAt(elements, on).selector} > *`]: elements.flatMap((e, i) => (e.parent === on ? [i] : [])),
+    },
     notes: [],
   };
   const empty: MotionDocument = {

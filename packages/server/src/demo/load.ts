@@ -1,13 +1,14 @@
-/** Puts the demo project into the database, from the folder demo/. */
+/** Puts the demo project into the database, from the folder demo/, and with it the presets that Lyvek ships. */
 import { readFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type pg from 'pg';
 import * as z from 'zod';
-import { LayoutSchema, readDocument } from '@lyvek/core';
+import { LayoutSchema, readDocument, SHIPPED_PRESETS } from '@lyvek/core';
 import { inTransaction } from '../store/database.ts';
 import type { Db } from '../store/database.ts';
 import { putLayout } from '../store/layouts.ts';
 import { createPage } from '../store/pages.ts';
+import { createPreset } from '../store/presets.ts';
 import { createProject } from '../store/projects.ts';
 import { createTake } from '../store/takes.ts';
 
@@ -23,6 +24,7 @@ export const loadDemoOnce = (pool: pg.Pool, dir: string): Promise<boolean> =>
     const known = await db.query('select 1 from projects where demo');
     if (known.rowCount) return false;
     await loadDemo(db, dir);
+    for (const { name, body } of SHIPPED_PRESETS) await createPreset(db, name, body);
     return true;
   });
 

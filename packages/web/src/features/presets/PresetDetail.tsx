@@ -1,8 +1,9 @@
-/** One preset: its parts in words, and what can be done with it. */
-import { isEndless, isTimed, isTriggered, present } from '@lyvek/core';
+/** One preset: its parts, whose values can be edited in place, and what can be done with it. */
+import { isEndless, isTimed, isTriggered, pointKind, present } from '@lyvek/core';
 import type { PresetFacts } from '@lyvek/api';
-import type { Motion } from '@lyvek/core';
+import type { Motion, PresetBody } from '@lyvek/core';
 import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
+import { CssField } from '../../editor/fields/CssField.tsx';
 import { NameForm } from '../../ui/NameForm.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { effectWords, pointWords } from '../../editor/words.ts';
@@ -12,12 +13,13 @@ import { presetDetailText } from './text.ts';
 interface PresetDetailProps {
   preset: PresetFacts;
   onRename(name: string): void;
+  onEdit(body: PresetBody): void;
   onCopy(): void;
   onExport(): void;
   onRemove(): void;
 }
 
-export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: PresetDetailProps) {
+export function PresetDetail({ preset, onRename, onEdit, onCopy, onExport, onRemove }: PresetDetailProps) {
   const { motions, pins, triggers, adjustments } = preset.body;
   return (
     <section className="preset-detail" aria-label={preset.name}>
@@ -51,7 +53,13 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
           {presetDetailText.deleteIt}
         </button>
       </header>
-      <PartsTable motions={motions} pins={pins} />
+      <PartsTable
+        motions={motions}
+        pins={pins}
+        onMotion={(changed) =>
+          onEdit({ ...preset.body, motions: motions.map((m) => (m.id === changed.id ? changed : m)) })
+        }
+      />
       {triggers.length + adjustments.length > 0 && (
         <p>
           {presetDetailText.includes(
@@ -69,7 +77,11 @@ export function PresetDetail({ preset, onRename, onCopy, onExport, onRemove }: P
   );
 }
 
-function PartsTable({ motions, pins }: Pick<PresetFacts['body'], 'motions' | 'pins'>) {
+interface PartsTableProps extends Pick<PresetFacts['body'], 'motions' | 'pins'> {
+  onMotion(changed: Motion): void;
+}
+
+function PartsTable({ motions, pins, onMotion }: PartsTableProps) {
   return (
     <table>
       <thead>
@@ -90,18 +102,28 @@ function PartsTable({ motions, pins }: Pick<PresetFacts['body'], 'motions' | 'pi
               </span>
             </th>
             <td>{placeWords(m.targets.selector)}</td>
-            <td>{whereWords(m)}</td>
             <td>
-              {effectWords(m)}
-              <code>{valueLines(m).join('\n')}</code>
+              <Where motion={m} onMotion={onMotion} />
             </td>
             <td>
-              {m.easing}
-              {m.damping.kind === 'none'
-                ? presetDetailText.noDamping
-                : m.damping.kind === 'spring'
-                  ? presetDetailText.spring
-                  : presetDetailText.halfLife}
+              {effectWords(m)}
+              <Values motion={m} onMotion={onMotion} />
+            </td>
+            <td>
+              <CssField
+                label={presetDetailText.easingFor(m.name)}
+                className="w-40"
+                value={m.easing}
+                property="easing"
+                onPut={(easing) => onMotion({ ...m, easing })}
+              />
+              <div>
+                {m.damping.kind === 'none'
+                  ? presetDetailText.noDamping
+                  : m.damping.kind === 'spring'
+                    ? presetDetailText.spring
+                    : presetDetailText.halfLife}
+              </div>
             </td>
           </tr>
         ))}
@@ -132,15 +154,82 @@ function placeWords(named: string): string {
   return down ? `${down} in ${from === 'the element' ? 'it' : from}` : from;
 }
 
-function whereWords(m: Motion): string {
-  if (isEndless(m.driver)) return `endless, ${m.driver.speed} px/s`;
-  if (isTimed(m.driver))
-    return `${isTriggered(m.driver) ? 'trigger' : 'page load'}, ${present(m.time).duration.replace('ms', ' ms')} after ${present(m.time).delay.replace('ms', ' ms')}`;
-  const at = (side: 'start' | 'end') => pointWords(m.range[side], side, m.driver.kind);
-  return `${at('start')} until ${at('end')}`;
+interface PartProps {
+  motion: Motion;
+  onMotion(changed: Motion): void;
 }
 
-const valueLines = (m: Motion): string[] =>
-  Object.entries(m.keyframes).map(
-    ([property, list]) => `${property}: ${list.map((k) => k.value).join(' → ')}`,
+/** When it plays, or between which points of the scroll. */
+function Where({ motion: m, onMotion }: PartProps) {
+  if (isEndless(m.driver)) return presetDetailText.endless(m.driver.speed);
+  if (isTimed(m.driver)) {
+    const time = present(m.time);
+    const field = (part: 'duration' | 'delay') => (
+      <CssField
+        label={presetDetailText.timeOf[part](m.name)}
+        value={time[part]}
+        property="time"
+        onPut={(text) =>
+          onMotion({ ...m, time: { ...time, [part]: text.endsWith('ms') ? text : `${text}ms` } })
+        }
+      />
+    );
+    return (
+      <>
+        {isTriggered(m.driver) ? presetDetailText.trigger : presetDetailText.pageLoad} {field('duration')}{' '}
+        {presetDetailText.after} {field('delay')}
+      </>
+    );
+  }
+  const end = (side: 'start' | 'end') => {
+    const point = m.range[side];
+    // Points that are no phase are changed where they can be seen, in the Rundown.
+    return typeof point === 'string' && pointKind(m.driver) === 'phases' ? (
+      <CssField
+        label={presetDetailText.rangeOf[side](m.name)}
+        className="w-28"
+        value={point}
+        property="phase"
+        onPut={(text) => onMotion({ ...m, range: { ...m.range, [side]: text } })}
+      />
+    ) : (
+      pointWords(point, side, m.driver.kind)
+    );
+  };
+  return (
+    <>
+      {end('start')} {presetDetailText.until} {end('end')}
+    </>
   );
+}
+
+/** Each keyframe’s value. */
+const Values = ({ motion: m, onMotion }: PartProps) => (
+  <dl className="preset-values">
+    {Object.entries(m.keyframes).map(([property, list]) => (
+      <div key={property}>
+        <dt>{property}</dt>
+        {list.map((k, i) => (
+          <dd key={k.at}>
+            <i>{k.at}</i>
+            <CssField
+              label={presetDetailText.valueOf(property, k.at, m.name)}
+              className="w-32"
+              value={k.value}
+              property={property}
+              onPut={(value) =>
+                onMotion({
+                  ...m,
+                  keyframes: {
+                    ...m.keyframes,
+                    [property]: list.map((o, n) => (n === i ? { ...o, value } : o)),
+                  },
+                })
+              }
+            />
+          </dd>
+        ))}
+      </div>
+    ))}
+  </dl>
+);

@@ -1,5 +1,5 @@
 /** Presets: what was kept to be used elsewhere, for all projects. Files of presets may be dropped anywhere on it. */
-import { present } from '@lyvek/core';
+import { present, SHIPPED_PRESETS } from '@lyvek/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -22,7 +22,7 @@ export function PresetsScreen() {
   useEffect(() => {
     document.title = 'Presets · Lyvek';
   }, []);
-  const { bring, remove, copy } = usePresetActs(refresh, setChosen);
+  const { bring, addShipped, edit, remove, copy } = usePresetActs(refresh, setChosen);
   const origin = useOrigin();
   const { over, listeners } = useFileDrop(({ files }) => void bring([...files]));
   const shown = presets.filter((p) => p.name.toLowerCase().includes(query.trim().toLowerCase()));
@@ -43,7 +43,12 @@ export function PresetsScreen() {
         )
       }
     >
-      <PresetsHead presets={presets} isPending={isPending} onFiles={(files) => void bring(files)} />
+      <PresetsHead
+        presets={presets}
+        isPending={isPending}
+        onFiles={(files) => void bring(files)}
+        onShipped={(missing) => void addShipped(missing)}
+      />
       <main className={`presets${over ? ' over' : ''}`} {...listeners}>
         {!request.data && request.failureReason ? (
           <Waiting what="" {...listWaiting(request)} />
@@ -72,6 +77,7 @@ export function PresetsScreen() {
                 onRename={(name) =>
                   void things.presets.rename({ id: open.id, body: { name } }).then(refresh).catch(notifyError)
                 }
+                onEdit={(body) => void edit(open, body)}
                 onCopy={() => copy(open)}
                 onExport={() =>
                   download(`${open.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.json`, presetFile([open]))
@@ -144,6 +150,32 @@ function usePresetActs(refresh: () => Promise<unknown>, onMade: (id: string) => 
       await refresh();
     }
   };
+  const addShipped = async (missing: typeof SHIPPED_PRESETS) => {
+    try {
+      for (const body of missing) await api.keepPreset({ body });
+      notify(presetsScreenText.shippedAreAdded(missing.length));
+    } catch (e) {
+      notifyError(e);
+    }
+    await refresh();
+  };
+  const edit = async (p: PresetFacts, body: PresetFacts['body']) => {
+    const put = async (base: number, next: typeof body) => {
+      try {
+        return await api.putPreset({ id: p.id, base, body: next });
+      } catch (e) {
+        notifyError(e);
+        return null;
+      } finally {
+        await refresh();
+      }
+    };
+    const changed = await put(p.revision, body);
+    if (changed)
+      notify(presetsScreenText.wasEdited(p.name), {
+        action: { label: presetsScreenText.undo, run: () => void put(changed.revision, p.body) },
+      });
+  };
   const remove = (p: PresetFacts) =>
     void things.presets
       .remove({ id: p.id })
@@ -165,16 +197,18 @@ function usePresetActs(refresh: () => Promise<unknown>, onMade: (id: string) => 
         return refresh();
       })
       .catch(notifyError);
-  return { bring, remove, copy };
+  return { bring, addShipped, edit, remove, copy };
 }
 
 interface HeadProps {
   presets: readonly PresetFacts[];
   isPending: boolean;
   onFiles(files: File[]): void;
+  onShipped(missing: typeof SHIPPED_PRESETS): void;
 }
 
-function PresetsHead({ presets, isPending, onFiles }: HeadProps) {
+function PresetsHead({ presets, isPending, onFiles, onShipped }: HeadProps) {
+  const missing = SHIPPED_PRESETS.filter(({ name }) => !presets.some((p) => p.name === name));
   const input = useRef<HTMLInputElement>(null);
   return (
     <div className="presets-head">
@@ -198,6 +232,11 @@ function PresetsHead({ presets, isPending, onFiles }: HeadProps) {
           e.target.value = '';
         }}
       />
+      {!isPending && missing.length > 0 && (
+        <button type="button" className="btn" onClick={() => onShipped(missing)}>
+          {presetsScreenText.addShipped(missing.length)}
+        </button>
+      )}
       <button type="button" className="btn" onClick={() => present(input.current).click()}>
         {presetsScreenText.fromAFile}
       </button>

@@ -114,7 +114,6 @@ export function PresetField({ motion }: { motion: Motion }) {
             )}
             {presets
               .filter((p) => p.id !== preset?.id && p.body.motions.length > 0)
-              .slice(0, 12)
               .map((p) => (
                 <Item
                   key={p.id}
