@@ -6,7 +6,7 @@ import type { PresetBody } from './preset.ts';
 const SOFT = 'cubic-bezier(0.2, 0.6, 0.3, 1)';
 const VIEW = {
   kind: 'view' as const,
-  subject: '&',
+  subject: 'self',
   axis: 'block' as const,
   insets: ['0px', '0px'] as [string, string],
 };
@@ -76,6 +76,7 @@ export const SHIPPED_PRESETS: readonly { name: string; body: PresetBody }[] = [
     body: body(
       motion('parts arrive', {
         targets: CHILDREN,
+        driver: { ...VIEW, subject: '&' },
         stagger: { step: '40px', order: 'page' },
         easing: SOFT,
         keyframes: { opacity: between('0', '1'), translate: between('0 28px', '0 0') },

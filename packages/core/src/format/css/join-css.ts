@@ -10,8 +10,10 @@ import { mediaStates } from './media-css.ts';
 import type { Piece, Plan, WriterNote } from './piece.ts';
 import { makeMarquee, makePlan } from '../script/plan.ts';
 import { TRIGGERS } from '../script/script.ts';
+import { joinAlike } from './alike.ts';
 import { splitSides } from './sides.ts';
 import type { Block, Side } from './sides.ts';
+import { draftCss } from './write-css.ts';
 
 export interface HandOff {
   css: string;
@@ -71,13 +73,14 @@ const KNOWS_TRIGGERS = `@supports (${TRIGGERS})`;
  * is triggered where triggers are not known. `title` becomes the opening comment.
  */
 export function handOffCss(
-  document: MotionDocument,
+  whole: MotionDocument,
   layout: Layout,
   title: string,
   others: readonly Layout[] = [],
   { fallback = false, isApart }: WritingOptions = {},
 ): HandOff {
-  const layouts = [layout, ...others] as const;
+  const { entries } = draftCss(whole, layout, 'full-motion', { others, isApart });
+  const { document, layouts, members } = joinAlike(whole, [layout, ...others], entries);
   const [full, reducedMotion] = splitSides(document, layouts, isApart);
   const triggers = document.motions.some((m) => m.on && isTriggered(m.driver) && !isApart?.(m));
   const [plain, plainReducedMotion] = triggers
@@ -135,8 +138,13 @@ export function handOffCss(
   return {
     css: `${text.out.join('\n')}\n`,
     plan: joinedPlan(document, full),
-    notes: listNotes(full),
-    lines: text.marked,
+    notes: listNotes(full).flatMap((n) =>
+      (members.get(n.motion) ?? [n.motion]).map((motion) => ({ ...n, motion })),
+    ),
+    lines: text.marked.map((l) => ({
+      ...l,
+      piece: { ...l.piece, motions: l.piece.motions.flatMap((id) => members.get(id) ?? [id]) },
+    })),
   };
 }
 

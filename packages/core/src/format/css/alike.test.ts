@@ -1,0 +1,71 @@
+import { describe, expect, test } from '@jest/globals';
+import type { Motion, MotionDocument } from '../../motion/index.ts';
+import { element, fadeAndRise, makeDocument, makeLayout, motion } from '../../testing/index.ts';
+import { handOffCss } from '../index.ts';
+
+const layout = makeLayout(
+  ['#a', '#b', '#c', '#d'].map((selector, i) =>
+    element({ selector, box: { x: 0, y: 2000 + i * 700, width: 500, height: 300 } }),
+  ),
+);
+const on = (selector: string, given: Partial<Motion> = {}): Motion =>
+  motion({
+    id: `m_${selector.slice(1)}`,
+    name: `Card ${selector.slice(1)} rises`,
+    targets: { selector },
+    keyframes: fadeAndRise('0 40px'),
+    ...given,
+  });
+const write = (d: MotionDocument) => handOffCss(d, layout, 'T');
+const count = (text: string, part: string) => text.split(part).length - 1;
+
+describe('motions that say the same', () => {
+  const three = makeDocument(on('#a'), on('#b'), on('#c'));
+
+  test('are one rule and one set of keyframes, named by what their names share', () => {
+    const { css } = write(three);
+    expect(count(css, '@keyframes lv-rises {')).toBe(1);
+    expect(css).toContain('#a, #b, #c {');
+    expect(css).not.toMatch(/lv-card/);
+  });
+
+  test('each of them is still found in the lines', () => {
+    for (const id of ['m_a', 'm_b', 'm_c'])
+      expect(write(three).lines.filter((l) => l.piece.motions.includes(id)).length).toBeGreaterThan(0);
+  });
+
+  test('what one of them says otherwise is written apart', () => {
+    const { css } = write(makeDocument(on('#a'), on('#b', { easing: 'ease-in' }), on('#c')));
+    expect(css).toContain('#a, #c {');
+    expect(css).toMatch(/\n\s+#b \{/);
+  });
+
+  test('an element with a second motion keeps its own list', () => {
+    const turn = on('#b', { id: 'm_t', name: 'Turn', keyframes: { rotate: [{ at: '0%', value: '9deg' }] } });
+    const { css } = write({ ...three, motions: [...three.motions, turn] });
+    expect(css).toContain('#a, #c {');
+    expect(css).toMatch(/\n\s+#b \{/);
+    expect(css).toContain('lv-card-b-rises auto linear both,');
+  });
+
+  test('staggered, damped, conditional and muted ones stay as they are', () => {
+    const apart: Partial<Motion>[] = [
+      { stagger: { step: '20px', order: 'page' } },
+      { damping: { kind: 'half-life', halfLife: 80 } },
+      { on: false },
+    ];
+    for (const given of apart) {
+      const { css } = write(makeDocument(on('#a', given), on('#b', given)));
+      expect(css).not.toContain('#a, #b {');
+    }
+  });
+
+  test('what an adjustment is for stays: it goes on the elements of all of them', () => {
+    const { css } = write({
+      ...three,
+      adjustments: [{ id: 'a_b', selector: '#b', declarations: { 'will-change': 'opacity' }, for: ['m_b'] }],
+    });
+    expect(css).toContain('#a, #b, #c {');
+    expect(css).toContain('will-change: opacity');
+  });
+});
