@@ -1,5 +1,4 @@
 /** Which words of a page a reader gets to see while scrolling it from top to bottom. The looking runs inside the page, one look at a time. */
-import { present } from '@lyvek/core';
 import type { Page } from '@playwright/test';
 import { elapse } from '../support/time.ts';
 
@@ -30,11 +29,7 @@ function look(aside: string): { seen: string[]; replaced: string[]; left: string
     const count = new Map<string, number>();
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     for (let n = walker.nextNode() as Text | null; n; n = walker.nextNode() as Text | null) {
-      if (
-        present(n.parentElement).closest(
-          `script, style, noscript, [aria-hidden=true]${aside && `, ${aside}`}`,
-        )
-      )
+      if (n.parentElement?.closest(`script, style, noscript, [aria-hidden=true]${aside && `, ${aside}`}`))
         continue;
       for (const m of n.data.matchAll(/\S+/g)) {
         const i = count.get(m[0]) ?? 0;
@@ -55,7 +50,8 @@ function look(aside: string): { seen: string[]; replaced: string[]; left: string
     const r = range.getBoundingClientRect();
     const [x, y] = [r.left + r.width / 2, r.top + r.height / 2];
     if (r.width < 1 || x < 0 || y < 0 || x >= innerWidth || y >= innerHeight) return false;
-    const e = present(w.node.parentElement);
+    const e = w.node.parentElement;
+    if (!e) return false;
     const hit = document.elementFromPoint(x, y);
     if (!hit || !(hit === e || e.contains(hit) || hit.contains(e))) return false;
     return getComputedStyle(e).visibility === 'visible' && opacity(e) > 0.1;

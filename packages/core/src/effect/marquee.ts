@@ -5,11 +5,12 @@ import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 /** px per second: read with ease, and the eye need not follow */
 const SPEED = 50;
 
-/** Words that run across the page, rather than a label in a card. */
+/** Words that run across the page, rather than a label in a card or a text to read. Big ones may wrap now; as a strip they are one line. */
 const isLine = (c: EffectContext): boolean => {
-  const { text, box } = factsAt(c);
-  return text !== '' && box.height < 200 && box.width >= c.layout.viewport.width / 2;
+  const { text, box, fontSize = 16 } = factsAt(c);
+  return text !== '' && box.height < MAX_LINES * 1.5 * fontSize && box.width >= c.layout.viewport.width / 2;
 };
+const MAX_LINES = 4;
 
 const stands = (c: EffectContext): 'row' | 'column' | 'neither' => {
   const [a, b] = listChildren(c.layout, c.element).map((i) => itemAt(c.layout.elements, i).box);

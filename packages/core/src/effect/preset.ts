@@ -23,6 +23,7 @@ import {
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { elementName, fingerprint, findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
+import { listChildren } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 import { shorten } from '../text/index.ts';
 
@@ -188,6 +189,7 @@ export function presetAt(preset: Preset, c: EffectContext): Fragment {
 /** A preset among the starting points. */
 export const presetEffect = (preset: Preset): EffectDefinition => {
   const first = preset.body.motions[0];
+  const movesParts = first?.targets.selector === '& > *';
   const needed = new Set(
     JSON.stringify(preset.body)
       .match(/"&\^*/g)
@@ -201,11 +203,14 @@ export const presetEffect = (preset: Preset): EffectDefinition => {
     words: 'preset kept',
     group: 'kept',
     driver: first?.driver.kind ?? 'pin',
-    ...(first?.targets.selector === '& > *' ? { movesParts: true } : {}),
-    unfit: (c) =>
-      listChain(c.layout, c.element).length <= up
-        ? 'It was saved with its element’s container; here there is none.'
-        : null,
+    ...(movesParts ? { movesParts, lifts: true } : {}),
+    unfit(c) {
+      if (listChain(c.layout, c.element).length <= up)
+        return 'It was saved with its element’s container; here there is none.';
+      return movesParts && listChildren(c.layout, c.element).length < 2
+        ? 'Choose what holds several elements: it moves each of them.'
+        : null;
+    },
     compose: (c) => presetAt(preset, c),
   };
 };

@@ -70,6 +70,7 @@ export const rundownText = {
 
 export const commandsText = {
   acts: 'Acts',
+  inTheSheet: 'In the sheet',
   severalMotions: 'Several motions',
   motions: 'Motions',
   pinsTriggersCues: 'Pins, triggers and cues',

@@ -13,6 +13,7 @@ import type { Key } from './acts.ts';
 import { ARRANGEMENTS } from './model/arrange-several.ts';
 import { findElements } from './model/find-elements.ts';
 import { useShowElement } from './use-show-element.ts';
+import { listSheetFields } from './sheet-fields.ts';
 import { press } from './use-keys.ts';
 import type { Rundown } from './rundown-context.ts';
 import { commandsText } from './text.ts';
@@ -54,7 +55,7 @@ const ACTS: readonly { name: string; keys: string; needs?: 'selection' | 'elemen
   { name: 'Zoom out', keys: '-' },
   { name: 'Show the whole page in the lanes', keys: '0', words: 'zoom fit' },
   { name: 'Find motions and elements', keys: '/', words: 'search' },
-  { name: 'Keyboard shortcuts', keys: '?', words: 'help' },
+  { name: 'Help, with all shortcuts', keys: '?', words: 'keyboard ideas' },
 ];
 
 export function useRundownCommands(rundown: Rundown, show: { guides(): void; outlines(): void }): void {
@@ -125,6 +126,6 @@ export function useRundownCommands(rundown: Rundown, show: { guides(): void; out
     ...view(),
     ...arrangements(),
     // A long list only once it is asked for.
-    ...(query.trim() ? [...effects(), ...things(), ...elements(query)] : []),
+    ...(query.trim() ? [...listSheetFields(), ...effects(), ...things(), ...elements(query)] : []),
   ]);
 }

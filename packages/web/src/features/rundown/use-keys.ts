@@ -49,7 +49,12 @@ const KEYS = new Map<string, Act>(
     a: (_k, r) => r.setAdding(true),
     m: mute,
     s: solo,
-    '/': () => window.document.querySelector<HTMLInputElement>('[data-find]')?.focus(),
+    // What was looked for last is typed over.
+    '/': () => {
+      const field = window.document.querySelector<HTMLInputElement>('[data-find]');
+      field?.focus();
+      field?.select();
+    },
     '[': (_k, r) => r.setGrip(r.grip === 'start' ? 'body' : 'start'),
     ']': (_k, r) => r.setGrip(r.grip === 'end' ? 'body' : 'end'),
     g: goToSelection,

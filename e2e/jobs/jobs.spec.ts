@@ -1,0 +1,238 @@
+/** Real jobs, done as a user does them, with their acts counted; results are looked at in a plain browser. */
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { addPage, html, newProject, openRundown, saved } from '../support/app.ts';
+import { served } from '../support/served.ts';
+import { startServer, withDatabase } from '../support/servers.ts';
+import { settled } from '../support/time.ts';
+import { Hand } from './hand.ts';
+
+async function begin(page: Page, request: APIRequestContext, name: string, body: string, css = '') {
+  const id = await addPage(request, await newProject(request, name), html(body, css), 'text/html');
+  await openRundown(page, id);
+  const takes = (await (await request.get(`/api/pages/${id}`)).json()).takes as { id: string }[];
+  return { hand: new Hand(page), take: takes[0]!.id };
+}
+
+/** The finished page, scrolled to an offset. */
+async function finished(context: BrowserContext, request: APIRequestContext, take: string) {
+  const zip = await request.get(`/api/takes/${take}/hand-off.zip?width=1280&height=800`);
+  const site = await served(context, unzipSync(new Uint8Array(await zip.body())));
+  return {
+    site,
+    at: (y: number, selector: string, property: string) =>
+      site.evaluate(
+        async ([y, selector, property]) => {
+          scrollTo({ top: y, behavior: 'instant' });
+          for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
+          return [...document.querySelectorAll(selector)].map((e) =>
+            getComputedStyle(e).getPropertyValue(property),
+          );
+        },
+        [y, selector, property] as const,
+      ),
+  };
+}
+
+const ARTICLE = `<main><h1>Tides at the harbour</h1>${Array.from({ length: 17 }, (_, i) => `<h2>Chapter ${i + 1}</h2><p>A longer text about tides, boats and the people who wait for both of them.</p>`).join('')}</main>`;
+
+test('T4: one motion on everything of an article', async ({ page, request, context }) => {
+  const { hand, take } = await begin(
+    page,
+    request,
+    'T4',
+    ARTICLE,
+    'main{padding:900px 80px}p,h2{margin:60px 0}',
+  );
+  await hand.pick('main > p');
+  await hand.add('rise');
+  await hand.click(page.getByRole('button', { name: 'Element', exact: true }));
+  await hand.fill(page.getByRole('textbox', { name: /^Moves everything/ }), 'main > *');
+  await saved(page);
+  hand.report('T4', [12, 113]);
+  const { at } = await finished(context, request, take);
+  const shown = await at(1500, 'main > *', 'opacity');
+  expect(shown).toHaveLength(35);
+  expect(new Set(shown).size).toBeGreaterThan(2);
+});
+
+const HERO = `<div style="height:1100px"></div><section id="launch"><div class="row"><h2>Launch day</h2><p class="copy">What happens when.</p><p class="buttons"><a href="#x">Tickets</a></p></div><img class="picture" alt="The boat" width="300" height="200"></section><div style="height:1500px"></div>`;
+
+test('T3: a row in turn and a picture, timed and scrubbed and back', async ({ page, request, context }) => {
+  const { hand, take } = await begin(page, request, 'T3', HERO, '.row,.picture{margin:60px}');
+  await hand.pick('#launch .row');
+  await hand.add('one by one');
+  await hand.pick('.picture');
+  await hand.add('flip up');
+  // Over to time, and back to the scroll: two clicks each.
+  await hand.click(page.locator('.sentence .word').first());
+  await hand.button(/a new trigger where it begins now/);
+  await hand.click(page.locator('.word-trigger').last());
+  await hand.button(/its own view progress/);
+  await saved(page);
+  hand.report('T3', [30, 81]);
+  const { site, at } = await finished(context, request, take);
+  expect(await at(0, '.row > *', 'opacity')).toEqual(['0', '0', '0']);
+  await at(1000, '.row', 'opacity');
+  await expect
+    .poll(() =>
+      site.evaluate(() => [...document.querySelectorAll('.row > *')].map((e) => getComputedStyle(e).opacity)),
+    )
+    .toEqual(['1', '1', '1']);
+});
+
+test('T9: a marquee of big words', async ({ page, request, context }) => {
+  const body = `<div style="height:900px"></div><section id="band"><p class="big">Salt, rope, tar, oak</p></section><div style="height:1500px"></div>`;
+  const { hand, take } = await begin(
+    page,
+    request,
+    'T9',
+    body,
+    '.big{font-size:220px;margin:0;font-weight:700}',
+  );
+  await hand.pick('.big');
+  await hand.add('marquee');
+  hand.report('T9', [24, 83]);
+  const { site, at } = await finished(context, request, take);
+  await at(800, '.big', 'translate');
+  await expect
+    .poll(() => site.evaluate(() => document.querySelector('#band')!.getAnimations({ subtree: true }).length))
+    .toBeGreaterThan(0);
+  // No sideways scroll of the page, and no hole to the right of the words.
+  expect(await site.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+});
+
+test('T11: arrive, hold, leave', async ({ page, request, context }) => {
+  const body = `<div style="height:1200px"></div><p id="slow">The slow words.</p><div style="height:1600px"></div>`;
+  const { hand, take } = await begin(page, request, 'T11', body, '#slow{height:300px;margin:0}');
+  await hand.pick('#slow');
+  await hand.add('rise');
+  for (const [i, share] of [
+    [0, '0%'],
+    [1, '100%'],
+  ] as const) {
+    await hand.click(page.locator('.point-view').nth(i));
+    await hand.choose(page.getByLabel('Phase', { exact: true }), 'cover');
+    await hand.fill(page.getByLabel('Share of the phase'), share);
+    await hand.press('Escape');
+  }
+  await hand.button('Hold');
+  await hand.fill(page.getByLabel(/^Hold in percent/), '20');
+  await saved(page);
+  hand.report('T11', [45, 110]);
+  const { at } = await finished(context, request, take);
+  const middle = 1200 + 150 - 400;
+  expect(Number((await at(middle, '#slow', 'opacity'))[0])).toBeCloseTo(1, 2);
+});
+
+test('T14: five boxes, each with a trigger of its own', async ({ page, request, context }) => {
+  const boxes = [1, 2, 3, 4, 5].map((i) => `<div class="box" id="box${i}">Box ${i}</div>`).join('');
+  const { hand, take } = await begin(
+    page,
+    request,
+    'T14',
+    `<div style="height:1000px"></div>${boxes}<div style="height:1500px"></div>`,
+    '.box{height:240px;margin:60px;background:#cde}',
+  );
+  for (const i of [1, 2, 3, 4, 5]) {
+    await hand.pick(`#box${i}`);
+    await hand.add('pop, timed');
+  }
+  // The third plays whenever it comes into sight.
+  await hand.click(page.locator('.flag-area').nth(2));
+  await hand.button('How often');
+  await hand.button(/^each time/);
+  await saved(page);
+  hand.report('T14', [80, 200]);
+  const { site, at } = await finished(context, request, take);
+  expect(await at(0, '.box', 'opacity')).toEqual(['0', '0', '0', '0', '0']);
+  await at(2200, '.box', 'opacity');
+  await expect
+    .poll(() =>
+      site.evaluate(() => [...document.querySelectorAll('.box')].map((e) => getComputedStyle(e).opacity)),
+    )
+    .toEqual(['1', '1', '1', '1', '1']);
+});
+
+test('T10: a change of mind about a pin', async ({ page, request }) => {
+  const body = `<div style="height:900px"></div><section id="scene" style="height:100vh"><h2>The scene</h2><p id="words">Words on it</p></section><div style="height:1500px"></div>`;
+  const { hand, take } = await begin(page, request, 'T10', body);
+  await hand.pick('#scene');
+  await hand.add('pin section');
+  await hand.button('Distance');
+  await hand.fill(page.getByRole('textbox', { name: /Distance|Length/ }), '3000px');
+  await hand.press('Escape');
+  await saved(page);
+  hand.report('T10', [31, 140]);
+  const { document } = await (await request.get(`/api/takes/${take}`)).json();
+  expect(document.pins[0].distance).toEqual({ kind: 'length', value: '3000px' });
+});
+
+test('T18: by keyboard alone, and many at once', async ({ page, request }) => {
+  const cards = ['January', 'February', 'March', 'April', 'May'];
+  const body = `<div style="height:1000px"></div>${cards.map((c) => `<section id="${c.toLowerCase()}"><h2>${c}</h2></section>`).join('')}<div style="height:1500px"></div>`;
+  const { hand, take } = await begin(page, request, 'T18', body, 'section{height:300px}');
+  for (const c of cards) {
+    await hand.press('/');
+    await hand.type(`#${c.slice(0, 3).toLowerCase()}`);
+    await hand.press('Enter');
+    await expect(page.getByRole('region', { name: new RegExp(`^Element ${c}`) })).toBeVisible();
+    await hand.add('rise');
+    await hand.press('Escape');
+  }
+  // All of them 100 px later, in one act.
+  await hand.press('Control+a');
+  await expect(page.locator('.inspector-name-plain')).toHaveText('5 motions');
+  await hand.press('Control+k');
+  await hand.type('move by');
+  await hand.press('Enter');
+  await hand.type('100');
+  await hand.press('Enter');
+  await saved(page);
+  expect(hand.clicks).toBe(0);
+  hand.report('T18', [0, 330]);
+  const { document } = await (await request.get(`/api/takes/${take}`)).json();
+  const starts = (document.motions as { range: { start: string } }[]).map((m) => m.range.start);
+  // Ten per cent of 300 px, and a hundred.
+  expect(starts).toEqual(Array.from({ length: 5 }, () => 'entry calc(0% + 130px)'));
+});
+
+test('the first hour: from nothing to an own page with a reveal, a pin and a trigger, taken home', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await withDatabase(async (database) => {
+    const server = await startServer(database);
+    const began = Date.now();
+    const hand = new Hand(page);
+    await page.goto(server.url);
+    await hand.button('Start from sections');
+    await hand.button('Make the page');
+    await page.locator('.rundown').waitFor({ timeout: 20_000 });
+    await settled(page);
+    await hand.pick('h2');
+    await hand.add('rise');
+    await hand.press('/');
+    await hand.type('stage');
+    await hand.press('Enter');
+    await hand.add('pin section');
+    await hand.press('/');
+    await hand.type('gallery');
+    await hand.press('Enter');
+    await hand.add('one by one');
+    await hand.click(page.getByRole('link', { name: 'Hand-off' }));
+    await page.locator('.code').first().waitFor();
+    const [file] = await Promise.all([page.waitForEvent('download'), hand.button('Download')]);
+    const files = unzipSync(new Uint8Array(readFileSync(await file.path())));
+    const css = Object.entries(files).find(([path]) => path.endsWith('.motion.css'));
+    const text = Buffer.from(css![1]).toString('utf8');
+    for (const part of ['view(', 'position: sticky', 'timeline-trigger']) expect(text).toContain(part);
+    console.log(
+      `first hour: ${hand.clicks} clicks, ${hand.keys} keys, ${((Date.now() - began) / 1000).toFixed(0)} s with all waiting`,
+    );
+    expect(hand.clicks + hand.keys).toBeLessThan(100);
+    await server.stop();
+  });
+});
