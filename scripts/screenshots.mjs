@@ -97,12 +97,16 @@ await shot('presets', rundown, async (page) => {
     await page.keyboard.press('Enter');
     await page.waitForTimeout(500);
   };
+  // Beside the ones that ship.
   await keep('m_flip', 'Card flips up');
-  await keep('m_card2', 'Card rises');
-  await keep('m_moon', 'Parallax, slower');
   await page.getByRole('link', { name: 'Presets' }).click();
   await page.locator('.preset-row').first().click();
   await page.waitForTimeout(6500);
+});
+await shot('help', rundown, async (page) => {
+  await page.keyboard.press('?');
+  await page.locator('.help').waitFor();
+  await page.waitForTimeout(2500);
 });
 await shot('hand-off', rundown, async (page) => {
   await page.getByRole('link', { name: 'Hand-off' }).click();
