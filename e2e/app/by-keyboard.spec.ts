@@ -54,6 +54,34 @@ test('an element is found by its name, a motion is added by the palette and tune
   await saved(page);
 });
 
+test('the Tab key goes from what is chosen to its values: four at most', async ({ page, request }) => {
+  const id = await addPage(request, await newProject(request, 'Tabs'), cardZip());
+  await openRundown(page, id);
+  await page.keyboard.press('/');
+  await page.keyboard.type('plum', { delay: 20 });
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: /^Add a motion/ })).toBeFocused();
+  await page.keyboard.press('a');
+  await page.keyboard.type('rise', { delay: 20 });
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect(page.locator('.rundown')).toBeFocused();
+  const start = page.locator('.sentence .point-view').first();
+  const label = await start.getAttribute('aria-label');
+  let tabs = 0;
+  for (let at = null as string | null; at !== label && tabs <= 4; tabs++) {
+    await page.keyboard.press('Tab');
+    at = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? null);
+  }
+  expect(tabs).toBeLessThanOrEqual(4);
+  // Its popover opens by Enter, and gives the focus back.
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.popover')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(start).toBeFocused();
+});
+
 test('a shape of a drawing is chosen, turns about its own middle, and Alt click goes to what lies beneath', async ({
   page,
   request,

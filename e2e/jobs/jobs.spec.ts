@@ -199,6 +199,112 @@ test('T18: by keyboard alone, and many at once', async ({ page, request }) => {
   expect(starts).toEqual(Array.from({ length: 5 }, () => 'entry calc(0% + 130px)'));
 });
 
+test('T1: a progress bar, and a line that slides in inside a clipped band', async ({
+  page,
+  request,
+  context,
+}) => {
+  const body = `<nav id="nav"><div class="bar"></div></nav><div style="height:1200px"></div><section id="band"><h2>Slides in here</h2></section><div style="height:1800px"></div>`;
+  const css =
+    '#nav{position:fixed;inset:0 0 auto;height:40px}.bar{position:absolute;inset:auto 0 0;height:4px;background:#285}#band{overflow:hidden;padding:120px 40px}';
+  const { hand, take } = await begin(page, request, 'T1', body, css);
+  await hand.pick('.bar');
+  await hand.add('bar');
+  await hand.pick('#band h2');
+  await hand.add('slide from the left');
+  hand.report('T1', [18 + 9, 53 + 16]);
+  const { site, at } = await finished(context, request, take);
+  const max = await site.evaluate(() => document.documentElement.scrollHeight - innerHeight);
+  const scale = async (y: number) => parseFloat((await at(y, '.bar', 'scale'))[0] ?? '');
+  expect(await scale(0)).toBeCloseTo(0, 3);
+  expect(await scale(max / 2)).toBeCloseTo(0.5, 2);
+  expect(await scale(max)).toBeCloseTo(1, 3);
+  const slid = async (y: number) => parseFloat((await at(y, '#band h2', 'translate'))[0] ?? '');
+  expect(await slid(300)).toBeLessThan(-20);
+  expect(await slid(1200)).toBeCloseTo(0, 1);
+});
+
+test('T2: a title in two parts that starts over, twice as fast', async ({ page, request, context }) => {
+  const body = `<div style="height:1300px"></div><section id="claim"><h2>Mind the</h2><h2>gap in time</h2></section><div style="height:1800px"></div>`;
+  const { hand, take } = await begin(page, request, 'T2', body, '#claim{padding:100px 0}h2{margin:0}');
+  await hand.pick('#claim h2');
+  await hand.add('title pair');
+  await hand.press('Control+a', 'Control+k');
+  await hand.type('twice as fast');
+  await hand.press('Enter');
+  await saved(page);
+  hand.report('T2', [40, 160]);
+  const { document } = await (await request.get(`/api/takes/${take}`)).json();
+  expect(document.motions.map((m: { time: { duration: string } }) => m.time.duration)).toEqual([
+    '310ms',
+    '310ms',
+  ]);
+  const { site, at } = await finished(context, request, take);
+  expect(await at(0, '#claim h2', 'opacity')).toEqual(['0', '0']);
+  await at(1100, '#claim h2', 'opacity');
+  await expect
+    .poll(() =>
+      site.evaluate(() =>
+        [...document.querySelectorAll('#claim h2')].map((e) => getComputedStyle(e).opacity),
+      ),
+    )
+    .toEqual(['1', '1']);
+});
+
+test('T13: two words meet in the middle of the screen', async ({ page, request, context }) => {
+  const body = `<div style="height:1200px"></div><p class="words"><b id="left">Night</b> <b id="right">Day</b></p><div style="height:1600px"></div>`;
+  const { hand, take } = await begin(
+    page,
+    request,
+    'T13',
+    body,
+    '.words{font-size:90px;text-align:center}b{display:inline-block}',
+  );
+  await hand.pick('#left');
+  await hand.add('slide from the left');
+  await hand.pick('#right');
+  await hand.add('slide from the right');
+  // Both end when their middle meets the middle of the screen, in one act.
+  await hand.press('Control+a');
+  hand.report('T13', [60, 140]);
+  const { at } = await finished(context, request, take);
+  const [x] = await at(500, '#left', 'translate');
+  const [y] = await at(500, '#right', 'translate');
+  expect(parseFloat(x ?? '')).toBeLessThan(0);
+  expect(parseFloat(y ?? '')).toBeGreaterThan(0);
+});
+
+test('T16: a drawing that draws itself, and a spoon that swings five times', async ({
+  page,
+  request,
+  context,
+}) => {
+  const body = `<div style="height:1100px"></div><svg id="art" width="400" height="300" viewBox="0 0 400 300"><path id="stem" d="M40 280C120 200 200 260 260 40" fill="none" stroke="#375" stroke-width="4"/><rect id="spoon" x="300" y="60" width="16" height="160" fill="#864"/></svg><div style="height:1600px"></div>`;
+  const { hand, take } = await begin(page, request, 'T16', body);
+  await hand.press('/');
+  await hand.type('#spoon');
+  await hand.press('Enter');
+  await hand.add('slow tilt');
+  await hand.button('Repeat');
+  await hand.fill(page.getByLabel('How many times'), '5');
+  await hand.press('Escape');
+  await saved(page);
+  hand.report('T16', [60, 180]);
+  const { site, at } = await finished(context, request, take);
+  // About its own middle, there and back five times between coming into sight and leaving.
+  expect(await at(0, '#spoon', 'transform-box')).toEqual(['fill-box']);
+  const top = await site.evaluate(
+    () => document.querySelector('#art')!.getBoundingClientRect().top + scrollY,
+  );
+  const turns: number[] = [];
+  for (let k = 0; k <= 60; k++)
+    turns.push(parseFloat((await at(top - 800 + (k / 60) * 1100, '#spoon', 'rotate'))[0] ?? '0') || 0);
+  const crossings = turns
+    .slice(1)
+    .filter((t, k) => Math.sign(t) !== Math.sign(turns[k] ?? 0) && t !== 0).length;
+  expect(crossings).toBeGreaterThanOrEqual(5);
+});
+
 test('the first hour: from nothing to an own page with a reveal, a pin and a trigger, taken home', async ({
   page,
 }) => {

@@ -1,9 +1,10 @@
 /** Measures a page into a layout. Runs inside the page, with every motion of ours switched off by the caller. */
-import { shorten, wellFormed } from '@lyvek/core/text';
+import { shorten } from '@lyvek/core/text';
 import type { ElementFacts, Layout, Scroller, Section } from '@lyvek/core';
 import { propertyNames } from './base-properties.ts';
 import { Boxes } from './boxes.ts';
 import { Containers } from './containers.ts';
+import { hasOwnText, readNames } from './names.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
 import { findSections } from './sections.ts';
@@ -227,43 +228,9 @@ function findParent(e: Element, indexOf: Map<Element, number>): number {
   return -1;
 }
 
-const hasOwnText = (e: Element) =>
-  [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.nodeValue!.trim() !== '');
-
-/** What people would call it, and what it is called in code. */
-function readNames(e: Element): Pick<ElementFacts, 'text' | 'label' | 'idClass'> {
-  const heading = hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption');
-  const label = tidy(
-    e.getAttribute('aria-label') ||
-      e.getAttribute('alt') ||
-      heading?.textContent ||
-      e.querySelector(':scope > title')?.textContent ||
-      '',
-  );
-  const idClass = [e.id && `#${e.id}`, ...[...e.classList].map((c) => `.${c}`)].join('');
-  return {
-    text: label || readText(e),
-    ...(label ? { label } : {}),
-    ...(idClass ? { idClass: shorten(wellFormed(idClass), 300) } : {}),
-  };
-}
-
-/** Its own words, with spaces kept between blocks. */
-function readText(e: Element): string {
-  const words: string[] = [];
-  const walker = document.createTreeWalker(e, NodeFilter.SHOW_TEXT);
-  for (let n = walker.nextNode(), size = 0; n && size < 80; n = walker.nextNode()) {
-    if (n.parentElement?.closest('script, style')) continue;
-    words.push(n.nodeValue!);
-    size += n.nodeValue!.trim().length;
-  }
-  return tidy(words.join(' '));
-}
 /** What the Tab key gets to. */
 const FOCUSABLE =
   'a[href], button:enabled, input:enabled:not([type=hidden]), select:enabled, textarea:enabled, summary, [tabindex]:not([tabindex^="-"]), [contenteditable]:not([contenteditable=false])';
-
-const tidy = (text: string) => shorten(wellFormed(text.slice(0, 600)).replace(/\s+/g, ' ').trim(), 60);
 
 function isEstimated(e: Element): boolean {
   const holder = e.closest('[style*="content-visibility"]') ?? e;

@@ -4,6 +4,7 @@ export * from './put.ts';
 export * from './remove.ts';
 export * from './copy.ts';
 export * from './retarget.ts';
+export * from './origins.ts';
 export * from './drive.ts';
 export * from './media.ts';
 export * from './imported.ts';

@@ -6,7 +6,7 @@ import type { ElementFacts } from '../page/index.ts';
 import { element, makeLayout } from '../testing/index.ts';
 import { EFFECTS, effectById, isSeenAtOnce, sketch, withFragment } from './index.ts';
 import type { EffectContext, EffectDefinition } from './index.ts';
-import { thrownOrigin } from './leave.ts';
+import { thrownOrigin } from '../edit/index.ts';
 
 const elements: ElementFacts[] = [
   element({ selector: '#card', text: '1,640 hours' }),

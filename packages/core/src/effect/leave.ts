@@ -1,13 +1,7 @@
-import { fingerprint } from '../page/index.ts';
+import { thrownOrigin } from '../edit/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 import { leaveRange } from './reveal-range.ts';
-
-/** An origin that looks thrown, yet is the same each time for the same element. */
-export function thrownOrigin(selector: string): string {
-  const hash = fingerprint(selector);
-  return `${hash % 101}% ${((hash >>> 8) & 0xffff) % 101}%`;
-}
 
 export const leave: EffectDefinition = {
   id: 'leave',

@@ -27,7 +27,7 @@ export interface PopoverProps {
 }
 
 export function Popover({
-  trigger: face,
+  trigger,
   className = 'btn',
   label,
   placement = 'bottom-start',
@@ -57,7 +57,7 @@ export function Popover({
         disabled={disabled}
         {...getReferenceProps()}
       >
-        {face}
+        {trigger}
       </button>
       {open && (
         <FloatingPortal>

@@ -1,8 +1,8 @@
 /** A driver by its form. Decorative unless a label is given. */
 import type { Driver } from '@lyvek/core';
-import { driverFace } from './faces.ts';
+import { driverDrawing } from './drawings.ts';
 
 export function DriverSign({ kind, label }: { kind: Driver['kind']; label?: string }) {
-  const { Sign } = driverFace(kind);
+  const { Sign } = driverDrawing(kind);
   return <Sign {...(label ? { label } : {})} />;
 }

@@ -52,7 +52,7 @@ export interface ChoiceContext {
 }
 
 /** How it is drawn. */
-export interface DriverFace {
+export interface DriverDrawing {
   Sign(props: { label?: string }): ReactNode;
   bar: DriverBar;
 }

@@ -1,4 +1,4 @@
-/** What each kind of driver is called. A new kind is a line here, and one in `faces.ts`. */
+/** What each kind of driver is called. A new kind is a line here, and one in `drawings.ts`. */
 import type { Driver } from '@lyvek/core';
 import type { DriverWords } from './kind.ts';
 import { words as load } from './load/words.ts';

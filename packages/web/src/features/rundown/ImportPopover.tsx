@@ -19,7 +19,7 @@ export function ImportPopover() {
   // What has been read as it was meant is no longer in the page.
   const mistakes = imported.mistakes.filter((m) => isOpenMistake(m, document));
   if (unsupported.length + mistakes.length === 0) return null;
-  const face = [
+  const words = [
     mistakes.length ? count(mistakes.length, 'mistake', 'mistakes') : '',
     unsupported.length ? `${unsupported.length} not imported` : '',
   ]
@@ -31,7 +31,7 @@ export function ImportPopover() {
     close();
   };
   return (
-    <Popover className="btn small" trigger={face} label={face}>
+    <Popover className="btn small" trigger={words} label={words}>
       {(close) => (
         <div className="read-pop">
           {imported.proof ? (

@@ -33,9 +33,9 @@ export function LostPopover() {
       notify(lostPopoverText.lostMotionsStayIn);
       close();
     }, notifyError);
-  const face = `${lost.length} lost in the new page`;
+  const words = `${lost.length} lost in the new page`;
   return (
-    <Popover className="btn small" trigger={face} label={face}>
+    <Popover className="btn small" trigger={words} label={words}>
       {(close) => (
         <div className="read-pop">
           <p>{lostPopoverText.thePageHasChanged}</p>

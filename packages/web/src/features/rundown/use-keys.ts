@@ -83,6 +83,15 @@ export function press(k: Key, rundown: Rundown, page: Page): boolean {
   return act !== undefined;
 }
 
+/** From the lanes and the page the Tab key goes to what is chosen: the first control of its sheet. */
+function focusSheet(rundown: HTMLElement): boolean {
+  const first = rundown.querySelector<HTMLElement>(
+    '.inspector :is([data-first-control], .sentence :is(button, input, select):not(:disabled))',
+  );
+  first?.focus();
+  return first !== null;
+}
+
 /** Hears them as long as the Rundown is open. A previewed page never has the keyboard, so it passes none on. */
 export function useKeys(rundown: Rundown): void {
   const page = { ...useOpenedPage(), ...useShownPage() };
@@ -96,6 +105,10 @@ export function useKeys(rundown: Rundown): void {
       if (isUndoOfActs(e)) {
         const key = { key: e.key, shift: e.shiftKey, ctrl: true, alt: false };
         if (handle.current(key)) e.preventDefault();
+        return;
+      }
+      if (e.key === 'Tab' && !e.shiftKey && target.matches('.rundown')) {
+        if (focusSheet(target)) e.preventDefault();
         return;
       }
       if (target.closest('input, textarea, select, [contenteditable], .popover, [role="dialog"]')) return;

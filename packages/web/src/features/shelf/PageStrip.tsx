@@ -7,7 +7,7 @@ import type { Layout } from '@lyvek/core';
 import { StripArt } from '../../editor/strip/StripArt.tsx';
 import { computeBars } from '../../editor/model/bars.ts';
 import { PAD } from '../../editor/strip/view.ts';
-import { driverFace } from '../../editor/drivers/faces.ts';
+import { driverDrawing } from '../../editor/drivers/drawings.ts';
 import { pageStripText } from './text.ts';
 
 /** Pages longer than this get a break with the middle left out. */
@@ -119,7 +119,7 @@ function Strip({ page, layout, scale, height, at }: StripProps) {
             key={b.motion.id}
             x={66 + (i % 4) * 3.2}
             y={y0}
-            width={driverFace(b.motion.driver.kind).bar.holds ? 2.4 : 1}
+            width={driverDrawing(b.motion.driver.kind).bar.holds ? 2.4 : 1}
             height={h}
             className={`thread-${b.motion.driver.kind}`}
           />

@@ -67,7 +67,7 @@ export function Gestures() {
         <span>
           <Pick
             label={gesturesText.device}
-            face={device.name}
+            words={device.name}
             options={DEVICES.map((d) => ({ value: d.id, text: d.name }))}
             value={device.id}
             onChoose={(id) => choose({ device: id })}
@@ -77,14 +77,14 @@ export function Gestures() {
         <span>
           <Pick
             label={gesturesText.frames}
-            face={clock.name}
+            words={clock.name}
             options={CLOCKS.map((c) => ({ value: c.id, text: c.name, note: c.what }))}
             value={clock.id}
             onChoose={(id) => choose({ clock: id })}
           />
           <Pick
             label={gesturesText.direction}
-            face={WAYS[choice.direction]}
+            words={WAYS[choice.direction]}
             options={DIRECTIONS.map((d) => ({ value: d, text: WAYS[d] }))}
             value={choice.direction}
             onChoose={(direction) => choose({ direction })}
@@ -97,13 +97,13 @@ export function Gestures() {
 
 function Pick<T extends string>({
   label,
-  face,
+  words,
   options,
   value,
   onChoose,
 }: {
   label: string;
-  face: string;
+  words: string;
   options: readonly { value: T; text: string; note?: string }[];
   value: T;
   onChoose(v: T): void;
@@ -111,11 +111,11 @@ function Pick<T extends string>({
   return (
     <Popover
       className="btn tall"
-      label={`${label}: ${face}`}
+      label={`${label}: ${words}`}
       placement="bottom-end"
       trigger={
         <>
-          {face} <Down />
+          {words} <Down />
         </>
       }
     >

@@ -7,7 +7,7 @@ import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
 import { Keyframes } from './Keyframes.tsx';
 import { Fan } from './Fan.tsx';
 import { HoldGrips } from './HoldMark.tsx';
-import { driverFace } from '../../../editor/drivers/faces.ts';
+import { driverDrawing } from '../../../editor/drivers/drawings.ts';
 import type { Grip } from '../model/moves.ts';
 import { effectWords, pointWords } from '../../../editor/words.ts';
 import { grouped, toRow } from '../../../editor/strip/view.ts';
@@ -37,8 +37,8 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
   const y1 = Math.max(y0 + 2, toRow(bar.placed.end, view));
   if (y1 < -40 || y0 > rows + 40) return null;
   const { kind } = bar.motion.driver;
-  const face = driverFace(kind).bar;
-  const hold = y1 - y0 > 24 && face.holds ? findHold(bar.motion) : null;
+  const drawing = driverDrawing(kind).bar;
+  const hold = y1 - y0 > 24 && drawing.holds ? findHold(bar.motion) : null;
   return (
     <g
       className={`bar bar-${kind}${selected ? ' selected' : ''}${bar.motion.on ? '' : ' muted'}${props.faded ? ' faded' : ''}`}
@@ -46,7 +46,7 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
       onPointerEnter={() => props.onHover(bar)}
       onPointerLeave={() => props.onHover(null)}
     >
-      {face.draw({ x: slot.x, y0, y1 }, hold)}
+      {drawing.draw({ x: slot.x, y0, y1 }, hold)}
       <rect
         className="bar-grip"
         x={slot.x - 9}
@@ -55,12 +55,12 @@ export const BarMark = memo(function BarMark(props: BarMarkProps) {
         height={y1 - y0}
         onPointerDown={(e) => props.onGrip(e, bar, 'body')}
       />
-      {y1 - y0 > 20 && face.hasRange && (!hold || !single) && (
+      {y1 - y0 > 20 && drawing.hasRange && (!hold || !single) && (
         <Keyframes bar={bar} x={slot.x} view={view} ends={selected} />
       )}
       {hold && single && <HoldGrips bar={bar} hold={hold} x={slot.x} y0={y0} y1={y1} view={view} />}
       {selected &&
-        face.hasRange &&
+        drawing.hasRange &&
         (['start', 'end'] as const).map((side) => {
           const y = side === 'start' ? y0 : y1;
           const active = props.dragged === side || (single && props.grip === side);
@@ -101,7 +101,8 @@ function Label({
 }: BarMarkProps & { y0: number; y1: number }) {
   const room = slot.label;
   const fan = Math.min(bar.others.length, 24);
-  const x = slot.x + driverFace(bar.motion.driver.kind).bar.label + (fan ? fan * 7 + (single ? 16 : 2) : 0);
+  const x =
+    slot.x + driverDrawing(bar.motion.driver.kind).bar.label + (fan ? fan * 7 + (single ? 16 : 2) : 0);
   if (single && room > 0 && !dragged) {
     const at = (side: 'start' | 'end') =>
       `${pointWords(bar.motion.range[side], side, bar.motion.driver.kind)} · ${grouped(bar.placed[side])} px`;
@@ -117,7 +118,7 @@ function Label({
     return (
       <g className="label">
         <Tag {...place} y={first - 13} className="name" text={bar.motion.name} />
-        {!driverFace(bar.motion.driver.kind).bar.hasRange ? (
+        {!driverDrawing(bar.motion.driver.kind).bar.hasRange ? (
           <Tag {...place} y={first} className="what" text={effectWords(bar.motion)} />
         ) : (
           <>

@@ -393,6 +393,7 @@ export const adjustmentsText = {
   remove: 'Remove',
   removeNamed: (property: string) => `Remove ${property}`,
   on: (on: string) => `on ${on}`,
+  anOriginForEach: 'An origin of its own for each element',
   perspective900px: 'perspective: 900px',
   add: 'Add',
 };

@@ -23,14 +23,14 @@ export const findName = (d: Difference): string => {
 };
 
 /** In a word or two, for what is there in one of them only. */
-const toFace: { [K in Difference['list']]: (x: never) => string } = {
+const toWords: { [K in Difference['list']]: (x: never) => string } = {
   motions: (m: Motion) => effectWords(m),
   pins: (p: Pin) => distanceLabel(p),
   triggers: (g: Trigger) => (g.plays === 'once' ? 'once' : 'each time'),
   cues: (c: MotionDocument['cues'][number]) => c.at,
   adjustments: (a: MotionDocument['adjustments'][number]) => Object.keys(a.declarations).join(', '),
 };
-const face = (list: Difference['list'], x: Row): string => toFace[list](x as never);
+const describe = (list: Difference['list'], x: Row): string => toWords[list](x as never);
 
 /** A way straight up or down says only how far. */
 const short = (css: string) => valueWords(css).replace(/^0 (?=\S+$)/, '');
@@ -82,10 +82,10 @@ const MOTION_WORDS: Record<string, (a: Motion, b: Motion) => Change[]> = {
 
 /** Every change, the one that says most first. */
 export function listChanges({ list, a, b, fields }: Difference): Change[] {
-  if (!a) return [{ of: '', was: 'none', kind: face(list, present(b)) }];
-  if (!b) return [{ of: '', was: face(list, a), kind: 'none' }];
+  if (!a) return [{ of: '', was: 'none', kind: describe(list, present(b)) }];
+  if (!b) return [{ of: '', was: describe(list, a), kind: 'none' }];
   if (list !== 'motions') {
-    const [was, is] = [face(list, a), face(list, b)];
+    const [was, is] = [describe(list, a), describe(list, b)];
     return [was === is ? { of: fields.join(', '), was: '', kind: 'changed' } : { of: '', was, kind: is }];
   }
   const [x, y] = [a as Motion, b as Motion];

@@ -30,7 +30,7 @@ export function Sizes() {
     return (
       <div className="sizes-empty">
         <p>{sizesText.doesEverythingStillStart(SMALLEST, LARGEST)}</p>
-        <Progress sweep={sweep} face={sizesText.lookAtOtherSizes} />
+        <Progress sweep={sweep} words={sizesText.lookAtOtherSizes} />
       </div>
     );
   const shown = pointed && (swept.sizes.find((s) => sizeWords(s) === sizeWords(pointed)) ?? null);
@@ -41,13 +41,13 @@ export function Sizes() {
       <p className="sizes-said" role="status">
         {shown ? <Said swept={swept} others={others} size={shown} /> : <Legend swept={swept} />}
       </p>
-      <Progress sweep={sweep} face={sizesText.goOn} />
+      <Progress sweep={sweep} words={sizesText.goOn} />
     </div>
   );
 }
 
 /** What is under way, or what would go on. */
-function Progress({ sweep, face }: { sweep: Sweep; face: string }) {
+function Progress({ sweep, words }: { sweep: Sweep; words: string }) {
   const { swept, failed } = sweep;
   const { survey, sweeps } = useWork();
   const wanted = useStore(survey.store, (s) => s.wanted);
@@ -68,7 +68,7 @@ function Progress({ sweep, face }: { sweep: Sweep; face: string }) {
   if (!sweep.stopped && swept?.sizes.every((s) => s.how !== 'unknown')) return null;
   return (
     <button type="button" className="btn main" onClick={sweep.begin}>
-      {face}
+      {words}
     </button>
   );
 }

@@ -93,7 +93,7 @@ function MarqueeSentence({ bar, marquee, put }: SentenceProps) {
         {marqueeInspectorText.at}{' '}
         <Number
           label={marqueeInspectorText.speed}
-          face={marqueeInspectorText.pxASecond(marquee.speed)}
+          words={marqueeInspectorText.pxASecond(marquee.speed)}
           hint={marqueeInspectorText.negativeRunsTheOther}
           value={marquee.speed}
           step={5}
@@ -115,7 +115,7 @@ function MarqueeSentence({ bar, marquee, put }: SentenceProps) {
         {marqueeInspectorText.pushedBy}{' '}
         <Number
           label={marqueeInspectorText.push}
-          face={marqueeInspectorText.ofTheScroll(Math.round(marquee.push * 100))}
+          words={marqueeInspectorText.ofTheScroll(Math.round(marquee.push * 100))}
           hint={marqueeInspectorText.percentOfTheScroll}
           value={Math.round(marquee.push * 100)}
           step={5}
@@ -185,7 +185,7 @@ function Hand({ motion, marquee }: { motion: Motion; marquee: Marquee }) {
 
 interface NumberProps {
   label: string;
-  face: string;
+  words: string;
   hint: string;
   value: number;
   step: number;
@@ -195,7 +195,7 @@ interface NumberProps {
 }
 
 /** A number in the sentence: typed in its chip, or stepped by arrow keys. */
-function Number({ label, face, hint, value, step, low, high, onPut }: NumberProps) {
+function Number({ label, words, hint, value, step, low, high, onPut }: NumberProps) {
   const put = (n: number) => onPut(Math.min(high, Math.max(low, n)));
   return (
     <span
@@ -207,7 +207,7 @@ function Number({ label, face, hint, value, step, low, high, onPut }: NumberProp
         put(value + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? step * 5 : step));
       }}
     >
-      <Popover className="word" label={label} trigger={face}>
+      <Popover className="word" label={label} trigger={words}>
         {() => (
           <label className="point-row">
             <CssField

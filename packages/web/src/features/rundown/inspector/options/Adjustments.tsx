@@ -1,6 +1,14 @@
 /** The adjustments that a motion or pin needs on elements of the page: listed, editable, and open to new ones. */
 import { useState } from 'react';
-import { declarationError, setDeclaration, addDeclaration, itemAt } from '@lyvek/core';
+import {
+  addDeclaration,
+  declarationError,
+  findMatches,
+  itemAt,
+  needsShapeOrigin,
+  setDeclaration,
+  spreadOrigins,
+} from '@lyvek/core';
 import type { Adjustment } from '@lyvek/core';
 import { newId } from '../../../../state/new-id.ts';
 import { Popover } from '../../../../ui/Popover.tsx';
@@ -50,6 +58,14 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
     layout.elements[chosen]?.selector ??
     document.motions.find((m) => m.id === of)?.targets.selector ??
     document.pins.find((p) => p.id === of)?.stage;
+  // Only what turns or grows has an origin, and only several can have different ones.
+  const motion = document.motions.find(
+    ({ id, targets: { selector }, keyframes }) =>
+      id === of &&
+      Object.keys(keyframes).some(needsShapeOrigin) &&
+      !selector.includes('::') &&
+      findMatches(layout, selector).length > 1,
+  );
   return (
     <div className="adjustments">
       {own.length === 0 && <p className="m-0">{adjustmentsText.itNeedsNothingSet}</p>}
@@ -72,6 +88,11 @@ function Adjustments({ of, own }: { of: string; own: readonly Adjustment[] }) {
           ))}
         </fieldset>
       ))}
+      {motion && (
+        <button type="button" className="btn" onClick={() => session.apply(spreadOrigins(of, newId))}>
+          {adjustmentsText.anOriginForEach}
+        </button>
+      )}
       {target && (
         <NewDeclaration
           on={findName(target)}

@@ -1,9 +1,9 @@
 /** A trigger: a flag that hangs from a line. */
 import { Sign } from '../../../ui/glyphs.tsx';
 import { capsuleBar, ROUND } from '../Capsule.tsx';
-import type { DriverFace } from '../kind.ts';
+import type { DriverDrawing } from '../kind.ts';
 
-export const face: DriverFace = {
+export const drawing: DriverDrawing = {
   Sign: (p) => (
     <Sign w={15} h={14} {...p}>
       <path d="M0 2.5h15" stroke="var(--trigger)" strokeWidth="1.4" />

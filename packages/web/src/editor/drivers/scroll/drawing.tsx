@@ -1,8 +1,8 @@
 /** The scroll of the page, or of a scroller: a hairline with end ticks. */
 import { Sign } from '../../../ui/glyphs.tsx';
-import type { DriverFace } from '../kind.ts';
+import type { DriverDrawing } from '../kind.ts';
 
-export const face: DriverFace = {
+export const drawing: DriverDrawing = {
   Sign: (p) => (
     <Sign w={9} h={14} {...p}>
       <path d="M4.5 1v12M1 1h7M1 13h7" stroke="var(--page)" strokeWidth="1.3" fill="none" />

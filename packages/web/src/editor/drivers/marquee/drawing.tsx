@@ -1,8 +1,8 @@
 /** A strip that moves endlessly: two dashed rails. */
 import { Sign } from '../../../ui/glyphs.tsx';
-import type { DriverFace } from '../kind.ts';
+import type { DriverDrawing } from '../kind.ts';
 
-export const face: DriverFace = {
+export const drawing: DriverDrawing = {
   Sign: (p) => (
     <Sign w={9} h={14} {...p}>
       <path d="M2 0v14M7 0v14" stroke="var(--marquee)" strokeWidth="1.6" strokeDasharray="3 2" fill="none" />

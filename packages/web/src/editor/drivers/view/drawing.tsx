@@ -1,12 +1,12 @@
 /** View progress of the element itself or of another one: a capsule. */
 import { Sign } from '../../../ui/glyphs.tsx';
 import { Capsule, ROUND } from '../Capsule.tsx';
-import type { DriverFace } from '../kind.ts';
+import type { DriverDrawing } from '../kind.ts';
 
 /** Rows from which its middle is marked. */
 const MIN_TICKED = 26;
 
-export const face: DriverFace = {
+export const drawing: DriverDrawing = {
   Sign: (p) => (
     <Sign w={9} h={14} {...p}>
       <rect

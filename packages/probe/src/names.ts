@@ -1,0 +1,38 @@
+/** Names of elements: what people would call them, and what they are called in code. */
+import { shorten, wellFormed } from '@lyvek/core/text';
+import type { ElementFacts } from '@lyvek/core';
+
+export const hasOwnText = (e: Element) =>
+  [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.nodeValue!.trim() !== '');
+
+/** What people would call it, and what it is called in code. */
+export function readNames(e: Element): Pick<ElementFacts, 'text' | 'label' | 'idClass'> {
+  const heading = hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption');
+  const label = tidy(
+    e.getAttribute('aria-label') ||
+      e.getAttribute('alt') ||
+      heading?.textContent ||
+      e.querySelector(':scope > title')?.textContent ||
+      '',
+  );
+  const idClass = [e.id && `#${e.id}`, ...[...e.classList].map((c) => `.${c}`)].join('');
+  return {
+    text: label || readText(e),
+    ...(label ? { label } : {}),
+    ...(idClass ? { idClass: shorten(wellFormed(idClass), 300) } : {}),
+  };
+}
+
+/** Its own words, with spaces kept between blocks. */
+function readText(e: Element): string {
+  const words: string[] = [];
+  const walker = document.createTreeWalker(e, NodeFilter.SHOW_TEXT);
+  for (let n = walker.nextNode(), size = 0; n && size < 80; n = walker.nextNode()) {
+    if (n.parentElement?.closest('script, style')) continue;
+    words.push(n.nodeValue!);
+    size += n.nodeValue!.trim().length;
+  }
+  return tidy(words.join(' '));
+}
+
+const tidy = (text: string) => shorten(wellFormed(text.slice(0, 600)).replace(/\s+/g, ' ').trim(), 60);
