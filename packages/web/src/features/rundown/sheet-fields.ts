@@ -1,10 +1,10 @@
-/** The fields and words of the sheet that is open, as commands: from the palette straight to a value. */
+/** The fields, words and buttons of the sheet that is open, as commands: from the palette straight to a value or an act. */
 import type { Command } from '../../ui/commands.ts';
 import { commandsText } from './text.ts';
 
 type Control = HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement | HTMLButtonElement;
 const CONTROLS =
-  '.inspector :is(input:not([type=checkbox], [type=radio]), select, textarea, button.word):not(:disabled)';
+  '.inspector :is(input:not([type=checkbox], [type=radio]), select, textarea, button:is(.word, .btn)):not(:disabled)';
 
 /** As assistive technology names it. */
 const readName = (control: Control): string =>
@@ -14,7 +14,7 @@ function open(control: Control): void {
   control.scrollIntoView({ block: 'nearest' });
   control.focus();
   if (control instanceof HTMLInputElement) control.select();
-  // A word opens what stands behind it.
+  // A word opens what stands behind it, a button does what it says.
   if (control instanceof HTMLButtonElement) control.click();
 }
 

@@ -51,7 +51,14 @@ export function AddMotion() {
     leave();
     setAdding(false);
   };
-  useEffect(() => search.current?.focus(), []);
+  useEffect(() => {
+    const workbench = search.current?.closest<HTMLElement>('.rundown');
+    search.current?.focus();
+    // The next key is for what was added, wherever the panel was opened from.
+    return () => {
+      if (document.activeElement === document.body) workbench?.focus({ preventScroll: true });
+    };
+  }, []);
   const onKey = (e: React.KeyboardEvent) => {
     const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[e.key];
     if (e.key === 'Escape') close();
