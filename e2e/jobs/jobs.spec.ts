@@ -199,6 +199,34 @@ test('T18: by keyboard alone, and many at once', async ({ page, request }) => {
   expect(starts).toEqual(Array.from({ length: 5 }, () => 'entry calc(0% + 130px)'));
 });
 
+test('T1: a progress bar, and a line that slides in inside a clipped band', async ({
+  page,
+  request,
+  context,
+}) => {
+  const body = `<nav id="nav"><div class="bar"></div></nav><div style="height:1200px"></div><section id="band"><h2>Slides in here</h2></section><div style="height:1800px"></div>`;
+  const css =
+    '#nav{position:fixed;inset:0 0 auto;height:40px}.bar{position:absolute;inset:auto 0 0;height:4px;background:#285}#band{overflow:hidden;padding:120px 40px}';
+  const { hand, take } = await begin(page, request, 'T1', body, css);
+  // Thinner than a hand is steady: found by its class.
+  await hand.press('/');
+  await hand.type('.bar');
+  await hand.press('Enter');
+  await hand.add('bar');
+  await hand.pick('#band h2');
+  await hand.add('from the left');
+  hand.report('T1', [18 + 9, 53 + 16]);
+  const { site, at } = await finished(context, request, take);
+  const max = await site.evaluate(() => document.documentElement.scrollHeight - innerHeight);
+  const scale = async (y: number) => parseFloat((await at(y, '.bar', 'scale'))[0] ?? '');
+  expect(await scale(0)).toBeCloseTo(0, 3);
+  expect(await scale(max / 2)).toBeCloseTo(0.5, 2);
+  expect(await scale(max)).toBeCloseTo(1, 3);
+  const slid = async (y: number) => parseFloat((await at(y, '#band h2', 'translate'))[0] ?? '');
+  expect(await slid(300)).toBeLessThan(-20);
+  expect(await slid(1200)).toBeCloseTo(0, 1);
+});
+
 test('T2: a title in two parts that starts over, twice as fast', async ({ page, request, context }) => {
   const body = `<div style="height:1300px"></div><section id="claim"><h2>Mind the</h2><h2>gap in time</h2></section><div style="height:1800px"></div>`;
   const { hand, take } = await begin(page, request, 'T2', body, '#claim{padding:100px 0}h2{margin:0}');

@@ -42,7 +42,10 @@ export const bar: EffectDefinition = {
   compose(c) {
     const e = factsAt(c);
     const motion = motionOn(c, e.selector, `${nameAt(c)} fills`, {
-      range: revealRange(e, c.layout),
+      // Fixed to the window it never passes: there it is the gauge of the page.
+      ...(e.fixed
+        ? { driver: { kind: 'scroll', axis: 'block' }, range: { start: '0%', end: '100%' } }
+        : { range: revealRange(e, c.layout) }),
       keyframes: { scale: between('0 1', '1 1') },
       reducedMotion: 'drop',
     });
