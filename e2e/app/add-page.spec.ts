@@ -17,6 +17,7 @@ import {
   zipOf,
 } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
+import { latency } from '../support/time.ts';
 
 async function refusal(request: APIRequestContext, body: Buffer | string, type = 'application/zip') {
   const project = await newProject(request, 'Refusals');
@@ -185,6 +186,23 @@ test.describe('awkward pages say plainly what is wrong', () => {
     await page.route('**/slow.png', () => undefined);
     await openRundown(page, id);
     await expect(page.locator('.preview-late')).toContainText('load event never fired');
+  });
+
+  test('a style sheet that comes late is waited for: starting points never see the page without it', async ({
+    page,
+    request,
+  }) => {
+    const id = await addPage(request, await newProject(request, 'Late sheet'), cardZip());
+    await page.route('**/style.css', async (route) => {
+      await latency(4500);
+      await route.continue();
+    });
+    await openRundown(page, id);
+    const { top } = await preview(page)
+      .locator('#pear')
+      .evaluate((e) => ({ top: e.getBoundingClientRect().top }));
+    expect(top).toBeGreaterThan(900);
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
   });
 
   test('a page that grows is measured again', async ({ page, request }) => {

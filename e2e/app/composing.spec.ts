@@ -401,7 +401,7 @@ test('a media condition: edits for it are seen there only, leave as @media, and 
   await page.getByRole('link', { name: 'Hand-off' }).click();
   await expect(page.locator('.hand-off')).toContainText('and (width < 600px)');
   await page.getByRole('link', { name: 'Rundown' }).click();
-  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
+  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
   await page.locator('.bar-grip').first().click();
   await page.getByRole('button', { name: 'Overrides for Narrow' }).click();
   await page.getByRole('button', { name: /start remove the override/ }).click();

@@ -49,7 +49,7 @@ test('two tabs: the slower one is told, and keeps its version as a take of its o
   await expect(two.locator('.banner')).toContainText('changed in another tab');
   await two.getByRole('button', { name: 'Keep mine as a new take' }).click();
   await expect(two.getByRole('button', { name: 'Take: Take B' })).toBeVisible();
-  await expect(two.locator('.bar')).toHaveCount(1, { timeout: 15_000 });
+  await expect(two.locator('.bar')).toHaveCount(1);
   const { takes } = await (await request.get(`${base}/api/pages/${id}`)).json();
   expect(takes.map((t: { name: string }) => t.name)).toEqual(['Take A', 'Take B']);
 });
@@ -99,11 +99,9 @@ for (const victim of ['server', 'database'] as const)
     await page.keyboard.press('m');
     await expect(page.locator('.bar')).toHaveCount(2);
     await expect(page.locator('.save-state')).toHaveText(/^Saved/, { timeout: 20_000 });
-    await expect
-      .poll(async () => (await takeOf(request, id)).document.motions.length, { timeout: 10_000 })
-      .toBe(2);
+    await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(2);
     await page.reload();
-    await expect(page.locator('.bar')).toHaveCount(2, { timeout: 15_000 });
+    await expect(page.locator('.bar')).toHaveCount(2);
     await expect(page.locator('.bar.muted')).toHaveCount(1);
   });
 
@@ -116,7 +114,7 @@ test('an edit that never reached the server survives a reload', async ({ page, r
   expect((await takeOf(request, id)).document.motions).toHaveLength(0);
   await page.unroute('**/document?*');
   await page.reload();
-  await expect(page.locator('.bar')).toHaveCount(1, { timeout: 15_000 });
+  await expect(page.locator('.bar')).toHaveCount(1);
   await saved(page);
   expect((await takeOf(request, id)).document.motions).toHaveLength(1);
 });
@@ -155,7 +153,7 @@ test(
     expect((await takeOf(request, id)).document.motions).toHaveLength(1);
     const again = await context.newPage();
     await openRundown(again, id);
-    await expect(again.locator('.bar')).toHaveCount(6, { timeout: 15_000 });
+    await expect(again.locator('.bar')).toHaveCount(6);
     await saved(again);
     const take = await takeOf(request, id);
     expect([take.document.motions.length, take.revision]).toEqual([6, revision + 5]);
@@ -214,7 +212,7 @@ test('three quick acts and a reload while the server takes its time: all are the
   });
   await press(page, ['Control+d', 'Control+d', 'm'], 30);
   await page.reload();
-  await expect(page.locator('.bar')).toHaveCount(3, { timeout: 15_000 });
+  await expect(page.locator('.bar')).toHaveCount(3);
   await expect(page.locator('.bar.muted')).toHaveCount(1);
   await saved(page);
 });

@@ -65,7 +65,7 @@ test('what goes wrong on narrow screens is found without opening them, shown the
 
   await finding.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('button', { name: /^Viewport (320|360|390|412|480) × / })).toBeVisible();
-  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
+  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
   await page.getByRole('link', { name: 'Trials', exact: true }).click();
   await page.getByRole('button', { name: 'Sizes', exact: true }).click();
   await cell('1280 × 800').click();

@@ -69,7 +69,7 @@ test('my own scrolling is recorded, chosen, kept for the project and saved as a 
   const address = await hessle(page);
   await openRundown(page, itemAt(present(/pages\/([^/]+)/.exec(address)), 1));
   await page.goto(base + address.replace('/trials', ''));
-  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
+  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
   await page.getByRole('button', { name: 'Record', exact: true }).click();
   await page.mouse.move(900, 250);
   for (let i = 0; i < 40; i++) {
@@ -109,7 +109,7 @@ test('what is pointed at shows its place along the page, a click brings the page
     ).replace(',', ''),
   );
   await row.getByRole('button', { name: 'Show' }).click();
-  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
+  await expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
   await expect(page.locator('.page-at b')).toHaveText(`${at.toLocaleString('en')} px`);
   await expect(page.locator('.sentence')).toBeVisible();
   await expect(page.locator('.findings')).toContainText('A blur of 22 px');

@@ -231,13 +231,13 @@ test('takes: a copy, its own edits, a name, and gone and back', async ({ page, r
   await page.getByRole('button', { name: 'Take: Take A' }).click();
   await page.getByRole('button', { name: 'New take from this one' }).click();
   await expect(page.getByRole('button', { name: 'Take: Take B' })).toBeVisible();
-  await expect(page.locator('.bar')).toHaveCount(1, { timeout: 15_000 });
+  await expect(page.locator('.bar')).toHaveCount(1);
   await page.locator('.bar-grip').click();
   await page.keyboard.press('Delete');
   await saved(page);
   await page.getByRole('button', { name: 'Take: Take B' }).click();
   await page.getByRole('button', { name: 'Take A' }).click();
-  await expect(page.locator('.bar')).toHaveCount(1, { timeout: 15_000 });
+  await expect(page.locator('.bar')).toHaveCount(1);
   await page.getByRole('button', { name: 'Take: Take A' }).click();
   await page.getByRole('button', { name: 'Delete Take A' }).click();
   await expect(page.getByRole('button', { name: 'Take: Take B' })).toBeVisible();

@@ -143,9 +143,7 @@ test('the Rundown drives it, and goes on after a hot reload and a route change',
         .catch(() => 'reloading'),
     )
     .toBe('Boathouse two');
-  await expect
-    .poll(() => playing(frame, '.boat'), { timeout: 15_000 })
-    .toEqual(['lv-boat', 'lv-boat', 'lv-boat']);
+  await expect.poll(() => playing(frame, '.boat')).toEqual(['lv-boat', 'lv-boat', 'lv-boat']);
   expect(runs).not.toBeNull();
 
   // Another route and back: what moves is there again.

@@ -61,7 +61,7 @@ export async function openRundown(page: Page, pageId: string): Promise<void> {
 
 /** The live page itself has been measured; the strip may come earlier, from what the server remembers. */
 export const measured = (page: Page) =>
-  expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 15_000 });
+  expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
 
 export const preview = (page: Page) => page.frameLocator('.preview-page iframe');
 /** Clicks near the upper left corner of an element of the previewed page, through the scaled frame. */

@@ -206,6 +206,13 @@ function watchSize(): void {
 }
 
 const WAIT_FOR_LOAD = 3000;
+const WAIT_FOR_STYLES = 8000;
+
+/** A page without its style sheets has other places for everything: a slow one is waited for. Failed ones have an entry too. */
+const stylesPending = () =>
+  (all('link[rel~="stylesheet"][href]') as HTMLLinkElement[]).some(
+    (link) => !performance.getEntriesByName(link.href).length,
+  );
 
 /** Ready when loaded; a page whose load event never comes counts as ready three seconds after its DOM is. */
 function whenReady(then: (late: boolean) => void): void {
@@ -217,7 +224,12 @@ function whenReady(then: (late: boolean) => void): void {
   };
   if (document.readyState === 'complete') return tell(false);
   addEventListener('load', () => tell(false));
-  const wait = () => setTimeout(() => tell(true), WAIT_FOR_LOAD);
+  const since = performance.now();
+  const late = () => {
+    const waits = performance.now() - since < WAIT_FOR_STYLES && stylesPending();
+    waits ? setTimeout(late, 250) : tell(true);
+  };
+  const wait = () => setTimeout(late, WAIT_FOR_LOAD);
   document.readyState === 'loading' ? addEventListener('DOMContentLoaded', wait) : wait();
 }
 

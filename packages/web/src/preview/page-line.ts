@@ -13,6 +13,8 @@ import type { LivePairing, Refusal } from './live-greeting.ts';
 export type Trouble = 'flood' | 'focus';
 
 export interface LineEvents {
+  /** somebody is at that address; its document may still be on its way */
+  greeted(): void;
   /** a document has been let in; what the one before was told is gone */
   opened(): void;
   message(message: FromProbe): void;
@@ -70,6 +72,8 @@ export class PageLine {
     const greet = (e: MessageEvent) => {
       // Of a frame that has just been taken away both are null.
       if (!frame.contentWindow || e.source !== frame.contentWindow || e.data !== HELLO || this.cut) return;
+      this.heard = performance.now();
+      this.events.greeted();
       if (this.port) this.waiting = () => this.offer(frame);
       else this.offer(frame);
     };

@@ -14,6 +14,8 @@ export type LinkState = 'loading' | 'ready' | 'hung' | 'lost';
 
 export interface PageView {
   link: LinkState;
+  /** its document has begun to run */
+  greeted: boolean;
   /** the page's load event never came */
   late: boolean;
   layout: Layout | null;
@@ -54,6 +56,7 @@ export interface Dress {
 export class PageLink {
   readonly store = createStore<PageView>(() => ({
     link: 'loading',
+    greeted: false,
     late: false,
     layout: null,
     offset: { x: 0, y: 0 },
@@ -65,6 +68,7 @@ export class PageLink {
   }));
   private looking: string | null = null;
   private readonly line = new PageLine({
+    greeted: () => this.store.setState({ greeted: true }),
     opened: () => {
       this.sent.clear();
       this.order = '';

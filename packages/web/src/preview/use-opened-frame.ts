@@ -7,7 +7,7 @@ import type { PageFacts } from '@lyvek/api';
 import type { PageLink } from './page-link.ts';
 import { previewUrl } from './preview-url.ts';
 
-/** The host form answers within this time, or the path form is tried. */
+/** The host form says hello within this time, or the path form is tried. */
 const FALL_BACK = 4000;
 
 /** What a page in a frame may do. One under development has an origin of its own, which is not ours. */
@@ -43,11 +43,12 @@ export function useOpenedFrame(
     present(frame.current).src = live ? `/live/${id}` : previewUrl(token, form, location, undefined, scripts);
     return detach;
   }, [link, selectors, id, token, live, form, round, frame, scripts, outside]);
+  const greeted = useStore(link.store, (s) => s.greeted);
   useEffect(() => {
-    if (state !== 'loading' || form === 'path' || live) return;
+    if (state !== 'loading' || greeted || form === 'path' || live) return;
     const timer = setTimeout(() => setForm('path'), FALL_BACK);
     return () => clearTimeout(timer);
-  }, [state, form, round, live]);
+  }, [state, greeted, form, round, live]);
   // It takes the keyboard from people who type: that ends, unless they have asked for its scripts.
   const takes = useStore(link.store, (s) => s.trouble === 'focus');
   const [sentOff, setSentOff] = useState(false);
