@@ -123,7 +123,7 @@ await step('browser', async () => {
       ...process.env,
       LYVEK_URL: stack.url,
       LYVEK_STACK: JSON.stringify(stack.facts()),
-      LYVEK_ORACLE_CASES: full ? '10000' : '1500',
+      LYVEK_ORACLE_CASES: full ? '10000' : all ? '1500' : '750',
       LYVEK_TRIGGER_STEPS: full ? '2000' : all ? '100' : '30',
       LYVEK_STRANGER_ACTS: full ? '20000' : all ? '300' : '84',
       LYVEK_FUZZ: full || faults ? '12600' : '600',

@@ -113,7 +113,7 @@ const REVEALS: [name: string, property: string, end: RegExp][] = [
 ];
 
 for (const [i, [name, property, end]] of REVEALS.entries())
-  test(`${name}: hidden before, on its way midway, complete after`, sampled(i, 4), async ({ page }) => {
+  test(`${name}: hidden before, on its way midway, complete after`, sampled(i, 6), async ({ page }) => {
     const frame = await build(page, name, '#one');
     const top = await documentTop(frame, '#one');
     const [before, midway, after] = await downAndUp(frame, '#one', [top - 790, top - 550, top - 60]);

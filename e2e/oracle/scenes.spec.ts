@@ -27,6 +27,7 @@ import {
 import type { Layout, MotionDocument } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
 import { WORKSHOP } from '../effects/workshop.ts';
+import { sampled } from '../support/full.ts';
 import { oracleScript } from '../support/runtime.ts';
 import { TOLERANCE } from './compare.ts';
 
@@ -97,91 +98,93 @@ function composed(scene: Scene, layout: Layout, g: Given): MotionDocument {
 }
 
 const seeds = fc.sample(given, { seed: 4870, numRuns: 6 });
-for (const scene of SCENES)
+for (const [n, scene] of SCENES.entries())
   seeds.forEach((g, k) =>
-    test(`${scene.effect}, ${k + 1}: ${g.width} × ${g.height}, pinned by its ${g.by} at ${g.inset}`, async ({
-      page,
-    }) => {
-      await page.setViewportSize({ width: g.width, height: g.height });
-      // Rules that a wrapper would break are the live page’s to keep (see the probe); here there is none of them.
-      await page.setContent(WORKSHOP.replace('main > section', 'section'));
-      await page.evaluate(await oracleScript());
-      const bare = await measured(page, {
-        ...emptyDocument(),
-        adjustments: [{ id: 'a_x', selector: scene.selector, declarations: {}, for: [] }],
-      });
-      const scened = composed(scene, bare, g);
-      await page.evaluate(`oracle.patch(${JSON.stringify(makePatch(scened))})`);
-      const staying = writeCss(scened, bare, 'full-motion').pieces.filter((p) => p.stays);
-      await page.addStyleTag({ content: `${staying.map(previewCss).join('\n')} ` });
-      const layout = await measured(page, scened);
-      const timeline = compileTimeline(scened, layout);
-      expect(timeline.unplaced).toEqual([]);
-      const css = writeCss(scened, layout, 'full-motion').pieces.map(previewCss).join('\n');
-      await page.addStyleTag({ content: css });
+    test(
+      `${scene.effect}, ${k + 1}: ${g.width} × ${g.height}, pinned by its ${g.by} at ${g.inset}`,
+      sampled(n + k, 3),
+      async ({ page }) => {
+        await page.setViewportSize({ width: g.width, height: g.height });
+        // Rules that a wrapper would break are the live page’s to keep (see the probe); here there is none of them.
+        await page.setContent(WORKSHOP.replace('main > section', 'section'));
+        await page.evaluate(await oracleScript());
+        const bare = await measured(page, {
+          ...emptyDocument(),
+          adjustments: [{ id: 'a_x', selector: scene.selector, declarations: {}, for: [] }],
+        });
+        const scened = composed(scene, bare, g);
+        await page.evaluate(`oracle.patch(${JSON.stringify(makePatch(scened))})`);
+        const staying = writeCss(scened, bare, 'full-motion').pieces.filter((p) => p.stays);
+        await page.addStyleTag({ content: `${staying.map(previewCss).join('\n')} ` });
+        const layout = await measured(page, scened);
+        const timeline = compileTimeline(scened, layout);
+        expect(timeline.unplaced).toEqual([]);
+        const css = writeCss(scened, layout, 'full-motion').pieces.map(previewCss).join('\n');
+        await page.addStyleTag({ content: css });
 
-      const max = itemAt(layout.scrollers, 0).max.block;
-      const edges = timeline.instances.flatMap(({ placed: { start, end } }) => [
-        start - 3,
-        start,
-        (start + end) / 2,
-        end,
-        end + 3,
-      ]);
-      const places = [...new Set(edges.map((y) => Math.round(Math.min(max, Math.max(0, y)))))].sort(
-        (a, b) => a - b,
-      );
-      const offsets = new Float64Array(timeline.layout.scrollers.length * 2);
-      const parts = [...timeline.writers].map(([element, byProperty]) => ({
-        element,
-        selector: itemAt(timeline.layout.elements, element).selector,
-        properties: [...byProperty.keys()],
-      }));
-      const wrong: string[] = [];
-      for (const y of [...places, ...places.toReversed()]) {
-        const shown = await page.evaluate(
-          async ([y, parts]) => {
-            scrollTo({ top: y, behavior: 'instant' });
-            for (let i = 0; i < 2; i++) await new Promise(requestAnimationFrame);
-            return {
-              y: scrollY,
-              values: parts.map(({ selector, properties }) => {
-                const style = getComputedStyle(document.querySelector(selector)!);
-                return properties.map((p) => style.getPropertyValue(p));
-              }),
-            };
-          },
-          [y, parts] as const,
+        const max = itemAt(layout.scrollers, 0).max.block;
+        const edges = timeline.instances.flatMap(({ placed: { start, end } }) => [
+          start - 3,
+          start,
+          (start + end) / 2,
+          end,
+          end + 3,
+        ]);
+        const places = [...new Set(edges.map((y) => Math.round(Math.min(max, Math.max(0, y)))))].sort(
+          (a, b) => a - b,
         );
-        for (const [i, { element, selector, properties }] of parts.entries())
-          for (const [j, property] of properties.entries()) {
-            const at = (shift: number) => {
-              offsets[0] = shown.y + shift;
-              sample(timeline, offsets);
-              return shownValue(timeline, element, property) ?? '';
-            };
-            const predicted = [-APART, 0, APART].map(at);
-            const e = itemAt(timeline.layout.elements, element);
-            const context = {
-              box: e.box,
-              viewport: layout.viewport,
-              container: e.container,
-              em: e.fontSize ?? 16,
-              rem: 16,
-              color: 'black',
-            };
-            const error =
-              property === 'transform'
-                ? await matrices(page, itemAt(itemAt(shown.values, i), j), predicted)
-                : distance(property, itemAt(itemAt(shown.values, i), j), predicted, context);
-            if (error > present(TOLERANCE[property]))
-              wrong.push(
-                `${selector} ${property} at ${shown.y}: ${itemAt(shown.values, i)[j]}, predicted ${predicted[1]}`,
-              );
-          }
-      }
-      expect(wrong.slice(0, 6)).toEqual([]);
-    }),
+        const offsets = new Float64Array(timeline.layout.scrollers.length * 2);
+        const parts = [...timeline.writers].map(([element, byProperty]) => ({
+          element,
+          selector: itemAt(timeline.layout.elements, element).selector,
+          properties: [...byProperty.keys()],
+        }));
+        const wrong: string[] = [];
+        for (const y of [...places, ...places.toReversed()]) {
+          const shown = await page.evaluate(
+            async ([y, parts]) => {
+              scrollTo({ top: y, behavior: 'instant' });
+              for (let i = 0; i < 2; i++) await new Promise(requestAnimationFrame);
+              return {
+                y: scrollY,
+                values: parts.map(({ selector, properties }) => {
+                  const style = getComputedStyle(document.querySelector(selector)!);
+                  return properties.map((p) => style.getPropertyValue(p));
+                }),
+              };
+            },
+            [y, parts] as const,
+          );
+          for (const [i, { element, selector, properties }] of parts.entries())
+            for (const [j, property] of properties.entries()) {
+              const at = (shift: number) => {
+                offsets[0] = shown.y + shift;
+                sample(timeline, offsets);
+                return shownValue(timeline, element, property) ?? '';
+              };
+              const predicted = [-APART, 0, APART].map(at);
+              const e = itemAt(timeline.layout.elements, element);
+              const context = {
+                box: e.box,
+                viewport: layout.viewport,
+                container: e.container,
+                em: e.fontSize ?? 16,
+                rem: 16,
+                color: 'black',
+              };
+              const error =
+                property === 'transform'
+                  ? await matrices(page, itemAt(itemAt(shown.values, i), j), predicted)
+                  : distance(property, itemAt(itemAt(shown.values, i), j), predicted, context);
+              if (error > present(TOLERANCE[property]))
+                wrong.push(
+                  `${selector} ${property} at ${shown.y}: ${itemAt(shown.values, i)[j]}, predicted ${predicted[1]}`,
+                );
+            }
+        }
+        expect(wrong.slice(0, 6)).toEqual([]);
+      },
+    ),
   );
 
 async function matrices(page: Page, shown: string, predicted: readonly string[]): Promise<number> {
