@@ -1,40 +1,12 @@
 /** Real jobs, done as a user does them, with their acts counted; results are looked at in a plain browser. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { addPage, html, newProject, openRundown, saved } from '../support/app.ts';
-import { served } from '../support/served.ts';
+import { saved } from '../support/app.ts';
 import { startServer, withDatabase } from '../support/servers.ts';
 import { settled } from '../support/time.ts';
+import { begin, finished, stored } from './begin.ts';
 import { Hand } from './hand.ts';
-
-async function begin(page: Page, request: APIRequestContext, name: string, body: string, css = '') {
-  const id = await addPage(request, await newProject(request, name), html(body, css), 'text/html');
-  await openRundown(page, id);
-  const takes = (await (await request.get(`/api/pages/${id}`)).json()).takes as { id: string }[];
-  return { hand: new Hand(page), take: takes[0]!.id };
-}
-
-/** The finished page, scrolled to an offset. */
-async function finished(context: BrowserContext, request: APIRequestContext, take: string) {
-  const zip = await request.get(`/api/takes/${take}/hand-off.zip?width=1280&height=800`);
-  const site = await served(context, unzipSync(new Uint8Array(await zip.body())));
-  return {
-    site,
-    at: (y: number, selector: string, property: string) =>
-      site.evaluate(
-        async ([y, selector, property]) => {
-          scrollTo({ top: y, behavior: 'instant' });
-          for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
-          return [...document.querySelectorAll(selector)].map((e) =>
-            getComputedStyle(e).getPropertyValue(property),
-          );
-        },
-        [y, selector, property] as const,
-      ),
-  };
-}
 
 const ARTICLE = `<main><h1>Tides at the harbour</h1>${Array.from({ length: 17 }, (_, i) => `<h2>Chapter ${i + 1}</h2><p>A longer text about tides, boats and the people who wait for both of them.</p>`).join('')}</main>`;
 
@@ -166,7 +138,7 @@ test('T10: a change of mind about a pin', async ({ page, request }) => {
   await hand.press('Escape');
   await saved(page);
   hand.report('T10', [31, 140]);
-  const { document } = await (await request.get(`/api/takes/${take}`)).json();
+  const document = await stored(request, take);
   expect(document.pins[0].distance).toEqual({ kind: 'length', value: '3000px' });
 });
 
@@ -193,7 +165,7 @@ test('T18: by keyboard alone, and many at once', async ({ page, request }) => {
   await saved(page);
   expect(hand.clicks).toBe(0);
   hand.report('T18', [0, 330]);
-  const { document } = await (await request.get(`/api/takes/${take}`)).json();
+  const document = await stored(request, take);
   const starts = (document.motions as { range: { start: string } }[]).map((m) => m.range.start);
   // Ten per cent of 300 px, and a hundred.
   expect(starts).toEqual(Array.from({ length: 5 }, () => 'entry calc(0% + 130px)'));
@@ -237,7 +209,7 @@ test('T2: a title in two parts that starts over, twice as fast', async ({ page, 
   await hand.press('Enter');
   await saved(page);
   hand.report('T2', [40, 160]);
-  const { document } = await (await request.get(`/api/takes/${take}`)).json();
+  const document = await stored(request, take);
   expect(document.motions.map((m: { time: { duration: string } }) => m.time.duration)).toEqual([
     '310ms',
     '310ms',

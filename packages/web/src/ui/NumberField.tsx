@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { selectWhole } from './select-whole.ts';
 import { numberFieldText } from './text.ts';
 
 /** A number within bounds: counts on Enter or when it is left; arrows step it. Out of bounds it says so and changes nothing. */
@@ -40,6 +41,7 @@ export function NumberField({
       value={text}
       onChange={(e) => setText(e.target.value)}
       onBlur={settle}
+      {...selectWhole}
       onKeyDown={(e) => {
         if (e.key === 'Enter') settle();
         if (e.key === 'Escape') setText(String(value));

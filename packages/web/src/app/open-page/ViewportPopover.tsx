@@ -1,4 +1,5 @@
 /** The size at which the page is laid out. */
+import { selectWhole } from '../../ui/select-whole.ts';
 import { useState } from 'react';
 import { ViewportSchema, present } from '@lyvek/core';
 import type { Viewport } from '@lyvek/core';
@@ -58,6 +59,7 @@ function Sizes({ close }: { close(): void }) {
       aria-label={side === 'width' ? viewportPopoverText.widthInPx : viewportPopoverText.heightInPx}
       aria-invalid={!valid}
       value={own[side]}
+      {...selectWhole}
       onChange={(e) => setOwn({ ...own, [side]: Math.round(Number(e.target.value)) })}
     />
   );

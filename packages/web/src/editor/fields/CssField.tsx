@@ -1,5 +1,6 @@
 /** A field for a CSS value: Enter or leaving takes it, Esc puts it back, a wrong one says why and changes nothing. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
+import { selectWhole, useMarkedAnew } from '../../ui/select-whole.ts';
 import { isUndoOfActs } from '../../state/use-undo-keys.ts';
 import { parseEasing, parseLength, parsePhasePoint, valueError } from '@lyvek/core';
 
@@ -47,6 +48,7 @@ export function CssField(props: CssFieldProps) {
     whyNot,
     onPut,
   } = props;
+  const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState<string | null>(null);
   const [before, setBefore] = useState(value);
   // What was typed and cannot be kept stays, with the reason, until something else is the value.
@@ -54,6 +56,7 @@ export function CssField(props: CssFieldProps) {
     setBefore(value);
     setText(null);
   }
+  useMarkedAnew(input, value);
   const typed = text === null ? value : toValue(text.trim());
   const error = text === null ? null : (cssError(property, typed) ?? whyNot?.(typed) ?? null);
   const take = () => {
@@ -63,6 +66,7 @@ export function CssField(props: CssFieldProps) {
   };
   const field = (
     <input
+      ref={input}
       className="field"
       aria-label={label}
       aria-invalid={error !== null}
@@ -73,6 +77,7 @@ export function CssField(props: CssFieldProps) {
       value={text ?? value}
       onChange={(e) => setText(e.target.value)}
       onBlur={take}
+      {...selectWhole}
       onKeyDown={(e) => {
         // With nothing to put back, Esc is for what the field stands in, and undo for the last act.
         if (text === null && (e.key === 'Escape' || isUndoOfActs(e.nativeEvent))) {

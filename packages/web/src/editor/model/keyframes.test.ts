@@ -7,6 +7,7 @@ import {
   keyframesBetween,
   followShare,
   listKeyframes,
+  findPlaced,
   placedKeyframe,
   keyframeStore,
   choose,
@@ -113,6 +114,10 @@ test('one keyframe put elsewhere by number does the same, and stays within the r
       expect(at).toEqual([...at].sort((x, y) => x - y));
       expect([at[0], at.at(-1)]).toEqual([0, 100]);
       expect(placed.some((k) => k.value === itemAt(list, index).value)).toBe(true);
+      // What is open afterwards is the one that was moved, not the end that holds its value.
+      const moved = findPlaced(list, placed, index);
+      expect(moved?.value).toBe(itemAt(list, index).value);
+      expect(Number.parseFloat(moved?.at ?? '')).toBeCloseTo(100 * Math.min(1, Math.max(0, share)), 1);
     }),
   );
 });

@@ -109,6 +109,16 @@ export function placedKeyframe(list: readonly Keyed[], index: number, share: num
   );
 }
 
+/** Of the keyframes after `placedKeyframe` the one that was moved, not the end that holds its value now; undefined where nothing has changed. */
+export function findPlaced(
+  before: readonly Keyed[],
+  after: readonly Keyed[],
+  index: number,
+): Keyed | undefined {
+  const made = after.filter((k) => !before.includes(k));
+  return index === 0 ? made.at(-1) : made[0];
+}
+
 /** Ends that were there before are there again, with the value of what is now the first or the last. */
 export function withHeldEnds(before: readonly Keyed[], after: readonly Keyed[]): Keyed[] {
   const out = [...after].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));

@@ -14,7 +14,7 @@ import { Ground, Paints } from './Ground.tsx';
 import { Lanes } from './Lanes.tsx';
 import { LANES } from './lanes.ts';
 import { NameList, NAMES } from './NameList.tsx';
-import { Playhead } from './Playhead.tsx';
+import { Playhead, PlayheadLine } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
 import { Ruler } from './Ruler.tsx';
 import { Strip } from './Strip.tsx';
@@ -79,6 +79,7 @@ export function Chart({ width }: { width: number }) {
       <Paints width={width} rows={rows} />
       <Ground width={width} onPointerDown={lasso.onPointerDown} />
       <Ruler />
+      <PlayheadLine width={lanesEnd} />
       <Lanes width={lanesEnd} slots={slots} listed={listed} onGrip={onGrip} onHover={setHovered} />
       {listed && !adding && (
         <NameList

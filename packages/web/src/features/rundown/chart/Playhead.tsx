@@ -1,4 +1,4 @@
-/** Where the page stands: a line across everything, a bracket for the viewport, and the offset in px and per cent. */
+/** Where the page stands: a line across the lanes, a bracket for the viewport, and the offset in px and per cent. */
 import { present } from '@lyvek/core';
 import { useRef } from 'react';
 import { useStore } from 'zustand';
@@ -9,6 +9,17 @@ import { fitView, grouped, offsetAt, toRow } from '../../../editor/strip/view.ts
 import { useRundown } from '../rundown-context.ts';
 import { STRIP } from './Strip.tsx';
 import { dragStore } from '../model/drag-store.ts';
+
+/** Its line, under what is in the lanes: it crosses no words. */
+export function PlayheadLine({ width }: { width: number }) {
+  const { link } = useShownPage();
+  const { view } = useRundown();
+  const y = toRow(
+    useStore(link.store, (s) => s.offset.y),
+    view,
+  );
+  return <path className="playhead-line" d={`M89 ${y}H${width}`} />;
+}
 
 export function Playhead({ width }: { width: number }) {
   const { link, viewport } = useShownPage();
@@ -50,7 +61,6 @@ export function Playhead({ width }: { width: number }) {
         className="viewport-bracket"
         d={`M${STRIP.x + 3} ${top + 0.5}h-5v${Math.max(3, height)}h5M${STRIP.x + STRIP.width - 3} ${top + 0.5}h5v${Math.max(3, height)}h-5`}
       />
-      <path className="playhead-line" d={`M89 ${y}H${width}`} />
       {!dragging && (
         <g
           className="playhead-plate"

@@ -337,6 +337,7 @@ export const curveRowText = {
   change: (property: string) => `change ${property}`,
   deleteAKeyframe: 'delete a keyframe',
   remove: (property: string) => `remove ${property}`,
+  removeButton: (property: string) => `Remove ${property}`,
   fromTo: (low: undefined | string, high: undefined | string) => `${low} to ${high}`,
   keyframesOf: (property: string) => `Keyframes of ${property}`,
   addAKeyframeTo: (property: string) => `add a keyframe to ${property}`,
@@ -453,6 +454,15 @@ export const staggerFieldText = {
 };
 
 export const targetText = {
+  looking: 'looking …',
+  matches: (count: number) =>
+    count === 0
+      ? 'Nothing on this page matches; it would wait until something does.'
+      : count === 1
+        ? 'One element.'
+        : `${count} elements, all outlined in the page.`,
+  morePlaces: (count: string, known: string) =>
+    `${count} elements, all outlined in the page; the lanes show the first ${known}.`,
   movesEverythingThatMatches: 'Moves everything that matches',
   itAndOthersLike: 'It and others like it',
   elements: (count: number) => `${count} elements`,

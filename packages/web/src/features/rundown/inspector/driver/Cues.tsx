@@ -1,4 +1,5 @@
 /** The cues of a pin, or of the whole page: named named positions that ranges can be attached to. */
+import { selectWhole } from '../../../../ui/select-whole.ts';
 import { CueSchema, percent, changeCue, removeThings, addCue } from '@lyvek/core';
 import type { Cue } from '@lyvek/core';
 import { newId } from '../../../../state/new-id.ts';
@@ -86,6 +87,7 @@ function CueRow({ cue }: { cue: Cue }) {
       />
       {linkable && (
         <input
+          {...selectWhole}
           className="field w-24"
           aria-label={cuesText.linkTo(cue.name)}
           title={cuesText.aNameThatLinks}

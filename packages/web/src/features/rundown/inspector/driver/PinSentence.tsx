@@ -1,4 +1,5 @@
 /** A pin as a sentence: what is held, where, for how long, and over what. */
+import { selectWhole } from '../../../../ui/select-whole.ts';
 import { computeWidth } from '@lyvek/core';
 import type { Pin } from '@lyvek/core';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
@@ -116,7 +117,7 @@ function StageForm({ pin, change, close }: PartProps & { close(): void }) {
     >
       <label className="flex flex-col gap-1">
         {pinSentenceText.selectorOfThePinned}
-        <input name="stage" className="field" defaultValue={pin.stage} spellCheck={false} />
+        <input name="stage" {...selectWhole} className="field" defaultValue={pin.stage} spellCheck={false} />
       </label>
       {other && other.selector !== pin.stage && (
         <button

@@ -16,7 +16,7 @@ import {
 } from '../../../../editor/model/curves.ts';
 import type { Curve } from '../../../../editor/model/curves.ts';
 import { valueWords } from '../../../../editor/words.ts';
-import { placedKeyframe } from '../../../../editor/model/keyframes.ts';
+import { findPlaced, placedKeyframe } from '../../../../editor/model/keyframes.ts';
 import { KeyframeEditor } from './KeyframeEditor.tsx';
 import { curveRowText } from '../text.ts';
 
@@ -85,7 +85,7 @@ const keyframeDrag =
       },
       drop() {
         freeze(null);
-        const moved = latest?.find((k) => !keyframes.includes(k));
+        const moved = latest && findPlaced(keyframes, latest, index);
         if (latest) onPut(latest, curveRowText.change(curve.property));
         if (moved && open === index) onOpen(moved);
       },
@@ -194,8 +194,8 @@ function Heading({ curve, progress, onRemove }: HeadingProps) {
       <button
         type="button"
         className="btn plain curve-remove"
-        aria-label={curveRowText.remove(curve.property)}
-        title={curveRowText.remove(curve.property)}
+        aria-label={curveRowText.removeButton(curve.property)}
+        title={curveRowText.removeButton(curve.property)}
         onClick={onRemove}
       >
         ×

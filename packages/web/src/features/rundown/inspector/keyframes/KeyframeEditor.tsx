@@ -4,7 +4,7 @@ import type { Keyframe } from '@lyvek/core';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { typedValue, withKeyframe } from '../../../../editor/model/curves.ts';
 import type { Curve } from '../../../../editor/model/curves.ts';
-import { placedKeyframe } from '../../../../editor/model/keyframes.ts';
+import { findPlaced, placedKeyframe } from '../../../../editor/model/keyframes.ts';
 import { EasingField } from './EasingField.tsx';
 import { curveRowText } from '../text.ts';
 
@@ -30,7 +30,7 @@ export function KeyframeEditor({ curve, index, onOpen, onTry, onPut, onRemove }:
         onPut={(v) => {
           const next = placedKeyframe(keyframes, index, Number.parseFloat(v) / 100);
           onPut(next, curveRowText.moveAKeyframe);
-          onOpen(next.find((k) => !keyframes.includes(k)) ?? null);
+          onOpen(findPlaced(keyframes, next, index) ?? null);
         }}
       />
       <CssField

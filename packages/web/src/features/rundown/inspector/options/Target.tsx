@@ -1,4 +1,6 @@
 /** Which elements a motion moves: a selector, counted and outlined in the page while it is typed. */
+import type { Found } from '../../../../preview/page-link.ts';
+import { selectWhole } from '../../../../ui/select-whole.ts';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { elementName, findMatches } from '@lyvek/core';
@@ -21,6 +23,15 @@ interface TargetProps {
   onChange(selector: string): void;
 }
 
+/** What is said about a selector while it is typed; null while the page is asked. */
+function describeFound(found: Found | null): string {
+  if (!found) return targetText.looking;
+  if (found.error) return found.error;
+  return found.count > KNOWN
+    ? targetText.morePlaces(found.count.toLocaleString('en'), KNOWN.toLocaleString('en'))
+    : targetText.matches(found.count);
+}
+
 export function Target({ motion, element, onChange }: TargetProps) {
   const { link } = useShownPage();
   const [text, setText] = useState(motion.targets.selector);
@@ -35,16 +46,7 @@ export function Target({ motion, element, onChange }: TargetProps) {
   const other = layout.elements[chosen];
   const isMoved = matches.length > 1 && matches.includes(chosen);
   const current = found?.selector === text.trim() ? found : null;
-  const words = !current
-    ? 'looking …'
-    : (current.error ??
-      (current.count === 0
-        ? 'Nothing on this page matches; it would wait until something does.'
-        : current.count === 1
-          ? 'One element.'
-          : `${current.count.toLocaleString('en')} elements, all outlined in the page${
-              current.count > KNOWN ? `; the lanes show the first ${KNOWN.toLocaleString('en')}` : ''
-            }.`));
+  const words = describeFound(current);
   return (
     <form
       className="flex w-80 flex-col gap-2"
@@ -58,6 +60,7 @@ export function Target({ motion, element, onChange }: TargetProps) {
         {targetText.movesEverythingThatMatches}
         <input
           className="field"
+          {...selectWhole}
           value={text}
           spellCheck={false}
           aria-invalid={!!current?.error}

@@ -1,0 +1,39 @@
+/** How a job begins and ends: a page of its own opened in the Rundown, and what is handed off looked at in a plain browser. */
+import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
+import type { MotionDocument } from '@lyvek/core';
+import { itemAt } from '@lyvek/core';
+import { unzipSync } from 'fflate';
+import { addPage, html, newProject, openRundown } from '../support/app.ts';
+import { served } from '../support/served.ts';
+import { Hand } from './hand.ts';
+
+export async function begin(page: Page, request: APIRequestContext, name: string, body: string, css = '') {
+  const id = await addPage(request, await newProject(request, name), html(body, css), 'text/html');
+  await openRundown(page, id);
+  const takes = (await (await request.get(`/api/pages/${id}`)).json()).takes as { id: string }[];
+  return { hand: new Hand(page), take: itemAt(takes, 0).id };
+}
+
+/** What is stored of a take. */
+export const stored = async (request: APIRequestContext, take: string) =>
+  ((await (await request.get(`/api/takes/${take}`)).json()) as { document: MotionDocument }).document;
+
+/** The finished page, scrolled to an offset. */
+export async function finished(context: BrowserContext, request: APIRequestContext, take: string) {
+  const zip = await request.get(`/api/takes/${take}/hand-off.zip?width=1280&height=800`);
+  const site = await served(context, unzipSync(new Uint8Array(await zip.body())));
+  return {
+    site,
+    at: (y: number, selector: string, property: string) =>
+      site.evaluate(
+        async ([y, selector, property]) => {
+          scrollTo({ top: y, behavior: 'instant' });
+          for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
+          return [...document.querySelectorAll(selector)].map((e) =>
+            getComputedStyle(e).getPropertyValue(property),
+          );
+        },
+        [y, selector, property] as const,
+      ),
+  };
+}
