@@ -1,4 +1,5 @@
 /** What an effect is: a starting point by intent. It composes ordinary motions, pins and adjustments; nothing of it is remembered. */
+import { findAxis } from './reveal-range.ts';
 import { itemAt } from '../assert/index.ts';
 import type { Adjustment, Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
 import { elementName, findDrawing, isSvgShape } from '../page/index.ts';
@@ -72,6 +73,7 @@ export const subjectFor = (c: EffectContext, selector: string): string | null =>
 
 /** A motion on the element’s own view progress unless told otherwise. It adds no second hold before its range where another already writes. */
 export function motionOn(c: EffectContext, selector: string, name: string, given: Given): Motion {
+  const moved = c.layout.elements.find((e) => e.selector === selector);
   const shares = c.document.motions.some(
     (m) => m.targets.selector === selector && Object.keys(m.keyframes).some((p) => p in given.keyframes),
   );
@@ -83,7 +85,7 @@ export function motionOn(c: EffectContext, selector: string, name: string, given
     driver: {
       kind: 'view',
       subject: subjectFor(c, selector) ?? 'self',
-      axis: 'block',
+      axis: moved ? findAxis(moved, c.layout) : 'block',
       insets: ['0px', '0px'],
     },
     range: { start: 'cover 0%', end: 'cover 100%' },

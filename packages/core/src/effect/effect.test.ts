@@ -72,6 +72,30 @@ describe('reveals', () => {
     expect(present(itemAt(motions, 0).keyframes.opacity).map((s) => s.value)).toEqual(['1', '0']);
     expect(itemAt(motions, 0).name).toMatch(/leaves$/);
   });
+  test('in a strip that scrolls sideways only, they go by its way sideways, in its own px', () => {
+    const strip = {
+      ...layout,
+      elements: [
+        element({ selector: '#strip' }),
+        element({ selector: '.seen', scroller: 1, box: { x: 20, y: 0, width: 300, height: 200 } }),
+        element({ selector: '.later', scroller: 1, box: { x: 1600, y: 0, width: 300, height: 200 } }),
+      ],
+      scrollers: [
+        itemAt(layout.scrollers, 0),
+        { selector: '#strip', port: { width: 1000, height: 200 }, max: { block: 0, inline: 1400 } },
+      ],
+    };
+    const made = (n: number) =>
+      itemAt(get('rise').compose({ ...on('#first'), layout: strip, element: n }).motions, 0);
+    expect(made(1)).toMatchObject({
+      driver: { axis: 'inline' },
+      range: { start: 'exit 0%', end: 'exit 100%' },
+    });
+    expect(made(2)).toMatchObject({
+      driver: { axis: 'inline' },
+      range: { start: 'entry 10%', end: { edge: '50%', line: '75%' } },
+    });
+  });
   test('near the page’s end are done when the page ends', () => {
     expect(itemAt(get('fade').compose(on('#last')).motions, 0).range.end).toBe('scroll 100%');
   });

@@ -1,23 +1,37 @@
 import { itemAt } from '../assert/index.ts';
-import type { ElementFacts, Layout } from '../page/index.ts';
+import type { Axis, ElementFacts, Layout } from '../page/index.ts';
 import type { Motion } from '../motion/index.ts';
 
 /** Above this line of the viewport people read, so by then a reveal is done (see the check “Faint where it is read”). */
 const READ_FROM = 0.75;
 
+/** The axis on which people scroll past it: sideways in a strip that scrolls in no other way, else down. */
+export function findAxis(e: ElementFacts, layout: Layout): Axis {
+  const { max } = itemAt(layout.scrollers, e.scroller);
+  return e.scroller > 0 && max.block < 1 && max.inline >= 1 ? 'inline' : 'block';
+}
+
+/** Where it begins, how long it is, and what is seen at once and scrolled in all, px of its axis. */
+function along(e: ElementFacts, layout: Layout) {
+  const { port, max } = itemAt(layout.scrollers, e.scroller);
+  return findAxis(e, layout) === 'block'
+    ? { top: e.box.y, size: e.box.height, port: port.height, max: max.block }
+    : { top: e.box.x, size: e.box.width, port: port.width, max: max.inline };
+}
+
 /** Scroll offset at which a reveal would be done. */
-const revealEnd = (e: ElementFacts, port: number) =>
-  e.box.y + (e.box.height > port * 0.8 ? 0 : e.box.height * 0.5) - port * READ_FROM;
+const revealEnd = ({ top, size, port }: ReturnType<typeof along>) =>
+  top + (size > port * 0.8 ? 0 : size * 0.5) - port * READ_FROM;
 
 /** True where a reveal would be over before anybody could scroll: the element stands high in the first screen. */
 export function isSeenAtOnce(e: ElementFacts, layout: Layout): boolean {
-  const port = itemAt(layout.scrollers, e.scroller).port.height;
-  return !e.fixed && revealEnd(e, port) < port * 0.1;
+  const place = along(e, layout);
+  return !e.fixed && revealEnd(place) < place.port * 0.1;
 }
 
 /** The way out: from where it begins to leave until it is gone. */
-export const leaveRange = (e: ElementFacts): Motion['range'] => ({
-  start: e.box.y <= 0 ? 'scroll 0%' : 'exit 0%',
+export const leaveRange = (e: ElementFacts, layout: Layout): Motion['range'] => ({
+  start: along(e, layout).top <= 0 ? 'scroll 0%' : 'exit 0%',
   end: 'exit 100%',
 });
 
@@ -26,13 +40,12 @@ export const leaveRange = (e: ElementFacts): Motion['range'] => ({
  * An element in the first screen begins with the page; one near the page's end is done when the page ends.
  */
 export function revealRange(e: ElementFacts, layout: Layout): Motion['range'] {
-  const port = itemAt(layout.scrollers, e.scroller).port.height;
-  const max = itemAt(layout.scrollers, e.scroller).max.block;
-  const start = e.box.y - port + e.box.height * 0.1;
-  const tall = e.box.height > port * 0.8;
-  const end = revealEnd(e, port);
+  const place = along(e, layout);
+  const { top, size, port, max } = place;
+  const start = top - port + size * 0.1;
+  const tall = size > port * 0.8;
   return {
     start: start < 0 ? 'scroll 0%' : 'entry 10%',
-    end: end > max ? 'scroll 100%' : { edge: tall ? '0%' : '50%', line: `${100 * READ_FROM}%` },
+    end: revealEnd(place) > max ? 'scroll 100%' : { edge: tall ? '0%' : '50%', line: `${100 * READ_FROM}%` },
   };
 }

@@ -159,7 +159,7 @@ function compose(r: Reveal, c: EffectContext) {
   const keyframes = r.keyframes(e, c.layout);
   const motion = motionOn(c, e.selector, `${nameAt(c)} ${leaving ? 'leaves' : r.name.toLowerCase()}`, {
     keyframes: leaving ? backwards(keyframes) : keyframes,
-    range: leaving ? leaveRange(e) : revealRange(e, c.layout),
+    range: leaving ? leaveRange(e, c.layout) : revealRange(e, c.layout),
     ...(r.easing ? { easing: r.easing } : {}),
   });
   const parent = c.layout.elements[e.parent];

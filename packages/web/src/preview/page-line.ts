@@ -31,6 +31,7 @@ const MAX_REQUESTED = 20;
 const MAX_FLOODS = 3;
 /** Between two keys of somebody who types. */
 const TYPING_MS = 700;
+const DONE = new Set(['Enter', 'Escape', 'Tab']);
 const HEARTBEAT_MS = 1000;
 const HEARD_TIMEOUT_MS = 4500;
 /** A page that has not said hello by then is not waited for any longer without a word. */
@@ -81,7 +82,8 @@ export class PageLine {
       ? greetLive(frame, live, (port) => this.open(port), this.events.refused)
       : () => removeEventListener('message', greet);
     if (!live) addEventListener('message', greet);
-    const typing = () => (this.typed = performance.now());
+    // With these the typing is over, and the next press may be in the page at once.
+    const typing = ({ key }: KeyboardEvent) => (this.typed = DONE.has(key) ? -Infinity : performance.now());
     addEventListener('keydown', typing, true);
     this.heard = performance.now();
     const beat = setInterval(() => this.listenForLife(), HEARTBEAT_MS);

@@ -73,7 +73,7 @@ function Right({ setGuides, setOutlines, stays, setStays }: Omit<HeadRowProps, '
   const { page, session } = useOpenedPage();
   const { link, reducedMotion, setReducedMotion } = useShownPage();
   const scope = useStore(session.store, (s) => s.document.media.find((m) => m.id === s.scope));
-  const { guides, outlines, playing, layout } = useRundown();
+  const { guides, outlines, playing, layout, max } = useRundown();
   const y = useStore(link.store, (s) => s.offset.y);
   const dragging = useStore(dragStore, (s) => s.drag !== null);
   const setOutside = useOutside();
@@ -82,6 +82,7 @@ function Right({ setGuides, setOutlines, stays, setStays }: Omit<HeadRowProps, '
     <div className="head-row right">
       <span className="page-at">
         {headRowText.pageAt} <b>{headRowText.atPx(grouped(y))}</b>
+        {max > 0 && headRowText.share(Math.round((y / max) * 100))}
         {dragging ? headRowText.followingTheDrag : playing ? headRowText.playing : ''}
       </span>
       {note && (

@@ -1,4 +1,5 @@
 /** What the Rundown's shortcuts and commands do. */
+import { asOnPage } from '../../editor/model/own-axis.ts';
 import {
   copied,
   isEndless,
@@ -176,7 +177,8 @@ export const keyframeHere: Act = (_k, r, { session, link }) => {
 export const nextEdge: Act = (k, r, { link }) => {
   const { y } = link.store.getState().offset;
   const edges = r.bars
-    .flatMap((b) => [b.placed.start, b.placed.end])
+    .map((b) => asOnPage(b.placed, r.layout))
+    .flatMap((placed) => [placed.start, placed.end])
     .map((at) => Math.round(Math.min(r.max, Math.max(0, at))))
     .sort((a, b) => a - b);
   const to = k.shift ? edges.findLast((at) => at < y - 1) : edges.find((at) => at > y + 1);
@@ -193,7 +195,7 @@ export const rename: Act = () => window.document.querySelector<HTMLButtonElement
 /** To what is selected: its first px, a little below the top of the lanes; a motion that runs over the whole page is everywhere. */
 export const goToSelection: Act = (_k, r, { link, viewport }) => {
   const spans = [
-    ...r.bars.filter((b) => r.selection.includes(b.motion.id)).map((b) => b.placed),
+    ...r.bars.filter((b) => r.selection.includes(b.motion.id)).map((b) => asOnPage(b.placed, r.layout)),
     ...r.layout.pinnedSpans.filter((s) => r.selection.includes(s.id)),
     ...placeFlags(r.document, r.layout)
       .flags.filter(

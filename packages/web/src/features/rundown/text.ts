@@ -9,6 +9,7 @@ export const headRowText = {
   find: 'Find',
   findMotionsByName: 'Find motions and elements by name, text, class, driver, property or finding',
   pageAt: 'Page at',
+  share: (percent: number) => `, ${percent} %`,
   atPx: (y: string) => `${y} px`,
   followingTheDrag: ', following the drag',
   playing: ', playing',

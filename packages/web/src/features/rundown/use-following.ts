@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { drawnAt, findMatches, isAtLoad, itemAt } from '@lyvek/core';
 import { useShownPage } from '../../preview/shown-page.ts';
+import { findOwnAxis } from '../../editor/model/own-axis.ts';
 import { placeFlags } from './model/flags.ts';
 import type { Rundown } from './rundown-context.ts';
 
@@ -16,10 +17,12 @@ type Needed = Pick<Rundown, 'selection' | 'layout' | 'document' | 'bars' | 'max'
 /** Where the page would be scrolled to for one thing, and the element that is to be seen; null for nothing of this page. */
 function findPlace(id: string, { layout, document, bars }: Needed): { element: number; at: number } | null {
   const bar = bars.find((b) => b.motion.id === id);
-  if (bar)
-    return bar.placed.scroller === 0
-      ? { element: bar.element, at: (bar.placed.start + bar.placed.end) / 2 }
-      : null;
+  if (bar) {
+    const own = findOwnAxis(bar.placed, layout);
+    const middle = (bar.placed.start + bar.placed.end) / 2;
+    // Of what is scrolled inside of the page its scroller is to be seen: in the middle of the stretch where it is in sight.
+    return own ? { element: -1, at: (own.from + own.to) / 2 } : { element: bar.element, at: middle };
+  }
   const span = layout.pinnedSpans.find((s) => s.id === id);
   if (span) return { element: -1, at: (span.start + span.end) / 2 };
   const motion = document.motions.find((m) => m.id === id);

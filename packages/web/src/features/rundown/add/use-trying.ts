@@ -1,4 +1,5 @@
 /** Trying and adding effects: what each would be for, and what is on the page while the pointer rests on one. */
+import { asOnPage } from '../../../editor/model/own-axis.ts';
 import { useEffect, useRef } from 'react';
 import {
   addFragment,
@@ -31,7 +32,7 @@ function findMiddle(
   const lines = trigger && triggerLines(trigger, layout);
   const span =
     bar && isPlaced(bar)
-      ? bar.placed
+      ? asOnPage(bar.placed, layout)
       : lines && 'down' in lines
         ? { start: lines.down, end: lines.down + 120 }
         : layout.pinnedSpans.find((h) => h.id === pins[0]?.id);

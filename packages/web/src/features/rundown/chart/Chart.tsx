@@ -5,6 +5,7 @@ import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import { arrange, computeBars } from '../../../editor/model/bars.ts';
 import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
+import { asOnPage, viewAlong } from '../../../editor/model/own-axis.ts';
 import { clampView, offsetAt, toRow, zoomView } from '../../../editor/strip/view.ts';
 import { useOpenedPage, useSettledDocument } from '../../../state/opened-page.ts';
 import type { Grip } from '../model/moves.ts';
@@ -30,22 +31,11 @@ export function Chart({ width }: { width: number }) {
   const svg = useRef<SVGSVGElement>(null);
   const [hovered, setHovered] = useState<Bar | null>(null);
   const drag = useStore(dragStore, (s) => s.drag);
-  const start = useGrip();
   const { slots, listed } = useSlots(width);
   // Where names stand in a column of their own, the lanes end before it.
   const lanesEnd = listed ? width - NAMES : width;
   const rowAt = (e: { clientY: number }) => e.clientY - present(svg.current).getBoundingClientRect().top;
-  const viewNow = useRef(view);
-  viewNow.current = view;
-  const onGrip = useMemo(
-    () => (e: PointerEvent, bar: Bar, g: Grip) => {
-      const at = viewNow.current;
-      start(e, bar, g, (event) => offsetAt(rowAt(event), at));
-    },
-    // The grip reads what is current when it begins.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [],
-  );
+  const onGrip = useLaneGrip(rowAt);
   useEffect(() => {
     const element = present(svg.current);
     const wheel = (e: WheelEvent) => {
@@ -90,10 +80,14 @@ export function Chart({ width }: { width: number }) {
         />
       )}
       <Strip />
-      <Playhead width={lanesEnd} />
+      <Playhead />
       <Readout slots={slots} left={LANES} right={width} />
       {hovered && !listed && slot?.label === 0 && (
-        <text className="hover-name" x={LANES + slot.x + 12} y={toRow(hovered.placed.start, view) + 9}>
+        <text
+          className="hover-name"
+          x={LANES + slot.x + 12}
+          y={toRow(asOnPage(hovered.placed, layout).start, view) + 9}
+        >
           {hovered.motion.name}
         </text>
       )}
@@ -104,13 +98,30 @@ export function Chart({ width }: { width: number }) {
   );
 }
 
+/** A drag in the lanes, in offsets of what the bar is scrolled with. */
+function useLaneGrip(rowAt: (e: { clientY: number }) => number) {
+  const { view, layout } = useRundown();
+  const start = useGrip();
+  const now = useRef({ view, layout });
+  now.current = { view, layout };
+  return useMemo(
+    () => (e: PointerEvent, bar: Bar, g: Grip) => {
+      const along = viewAlong(bar.placed, now.current.layout, now.current.view);
+      start(e, bar, g, (event) => offsetAt(rowAt(event), along));
+    },
+    // The grip reads what is current when it begins.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [],
+  );
+}
+
 /** Columns follow the settled document: a bar does not jump aside while it is dragged. */
 function useSlots(width: number): { slots: Map<string, LaneSlot>; listed: boolean } {
   const { layout, view } = useRundown();
   const settled = useSettledDocument();
   const before = useRef(new Map<string, LaneSlot>());
   return useMemo(() => {
-    const { bars } = computeBars(settled, layout);
+    const bars = computeBars(settled, layout).bars.map((b) => ({ ...b, placed: asOnPage(b.placed, layout) }));
     const titles = layout.pinnedSpans.map((h) => h.start);
     const place = (room: number) => arrange(bars, room, view.per, before.current, titles);
     const labelled = place(width - LANES);

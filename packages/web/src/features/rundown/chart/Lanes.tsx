@@ -3,8 +3,9 @@ import { useMemo } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import { asScroll, isAtLoad } from '@lyvek/core';
-import type { Pin, PinnedSpan } from '@lyvek/core';
+import type { Layout, Pin, PinnedSpan } from '@lyvek/core';
 import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
+import { viewAlong } from '../../../editor/model/own-axis.ts';
 import { mutedAt } from '../../../editor/model/pins.ts';
 import { offsetAt } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
@@ -16,6 +17,7 @@ import { BarMark } from './BarMark.tsx';
 import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
 import { LANES } from './lanes.ts';
+import { OwnAxes } from './OwnAxes.tsx';
 import { MutedPin, PinMark, PinTitle } from './PinMark.tsx';
 import { dragStore } from '../model/drag-store.ts';
 
@@ -61,6 +63,7 @@ export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
           />
         ))}
       <Flags width={width} chosen={chosen} listed={listed} />
+      <OwnAxes slots={slots} />
       <Bars {...{ width, slots, listed, chosen, onGrip, onHover }} />
       {pinned.map(({ pin, hold }) => (
         <PinTitle key={pin.id} {...{ pin, hold, left, view }} />
@@ -95,7 +98,8 @@ function Flags({ width, chosen, listed }: FlagsProps) {
       {flags.map((flag) => (
         <FlagMark
           key={flag.trigger.id}
-          {...{ flag, x, view, rows, listed }}
+          {...{ flag, x, rows, listed }}
+          view={viewAlong(flag, layout, view)}
           selected={chosen.has(flag.trigger.id) || flag.parts.some((p) => chosen.has(p.id))}
           onSelect={select}
         />
@@ -114,18 +118,19 @@ function Flags({ width, chosen, listed }: FlagsProps) {
 type BarsProps = LanesProps & { chosen: ReadonlySet<string> };
 
 function Bars({ width, slots, chosen, onGrip, onHover }: BarsProps) {
-  const { bars, view, rows, findings, query, grip } = useRundown();
+  const { bars, layout, view, rows, findings, query, grip } = useRundown();
   const drag = useStore(dragStore, (s) => s.drag);
   const firstFinding = useMemo(() => new Map(findings.toReversed().map((f) => [f.about, f])), [findings]);
   const searching = query.trim() !== '';
-  return inSight(bars, view, rows).map((bar) => {
+  return inSight(bars, layout, view, rows).map((bar) => {
     const { id } = bar.motion;
     const slot = slots.get(id);
     if (!slot) return null;
     return (
       <BarMark
         key={id}
-        {...{ bar, slot, view, rows, grip, onGrip, onHover }}
+        {...{ bar, slot, rows, grip, onGrip, onHover }}
+        view={viewAlong(bar.placed, layout, view)}
         width={width - LANES}
         selected={chosen.has(id)}
         single={chosen.size === 1 && chosen.has(id)}
@@ -141,10 +146,10 @@ function Bars({ width, slots, chosen, onGrip, onHover }: BarsProps) {
 const BEYOND = 60;
 
 /** Bars that the lanes show some part of; of thousands only these are drawn. */
-const inSight = (bars: readonly Bar[], view: View, rows: number): Bar[] => {
-  const [from, to] = [offsetAt(-BEYOND, view), offsetAt(rows + BEYOND, view)];
-  return bars.filter(({ placed, others }) => {
+const inSight = (bars: readonly Bar[], layout: Layout, view: View, rows: number): Bar[] =>
+  bars.filter(({ placed, others }) => {
+    const along = viewAlong(placed, layout, view);
+    const [from, to] = [offsetAt(-BEYOND, along), offsetAt(rows + BEYOND, along)];
     const last = others.length ? Math.max(placed.end, ...others.slice(0, 24).map((o) => o.end)) : placed.end;
     return placed.start <= to && Math.max(placed.start, last) >= from;
   });
-};

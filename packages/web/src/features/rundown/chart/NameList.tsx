@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { isAtLoad } from '@lyvek/core';
 import { cutName, listAlike, placeNames } from '../../../editor/model/labels.ts';
 import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
+import { viewAlong } from '../../../editor/model/own-axis.ts';
 import { toRow } from '../../../editor/strip/view.ts';
 import { placeFlags } from '../model/flags.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -37,13 +38,14 @@ function useNamed(slots: NameListProps['slots']): Named[] {
   return useMemo(() => {
     const inSight = (from: number, to: number) => to >= -EDGE && from <= rows + EDGE;
     const named = bars.flatMap((bar): Named[] => {
-      const [y0, y1] = [toRow(bar.placed.start, view), toRow(bar.placed.end, view)];
+      const along = viewAlong(bar.placed, layout, view);
+      const [y0, y1] = [toRow(bar.placed.start, along), toRow(bar.placed.end, along)];
       const slot = slots.get(bar.motion.id);
       if (!slot || !inSight(y0, y1)) return [];
       return [{ id: bar.motion.id, name: bar.motion.name, y: Math.max(FIRST, y0 + 4), x: slot.x, bar }];
     });
     const flags = placeFlags(document, layout).flags.flatMap((f): Named[] => {
-      const y = toRow(f.down, view);
+      const y = toRow(f.down, viewAlong(f, layout, view));
       return inSight(y, y) ? [{ id: f.trigger.id, name: f.trigger.name, y, x: null, bar: null }] : [];
     });
     const top = toRow(0, view);

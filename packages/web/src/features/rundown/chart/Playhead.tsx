@@ -1,4 +1,4 @@
-/** Where the page stands: a line across the lanes, a bracket for the viewport, and the offset in px and per cent. */
+/** Where the page stands: a line across the lanes, a bracket for the viewport, and the offset in px. */
 import { present } from '@lyvek/core';
 import { useRef } from 'react';
 import { useStore } from 'zustand';
@@ -9,6 +9,9 @@ import { fitView, grouped, offsetAt, toRow } from '../../../editor/strip/view.ts
 import { useRundown } from '../rundown-context.ts';
 import { STRIP } from './Strip.tsx';
 import { dragStore } from '../model/drag-store.ts';
+
+/** The plate stands on the ruler, where it covers numbers that it says itself and no words of the lanes. */
+const RULER = { x: 95, width: 48 };
 
 /** Its line, under what is in the lanes: it crosses no words. */
 export function PlayheadLine({ width }: { width: number }) {
@@ -21,7 +24,7 @@ export function PlayheadLine({ width }: { width: number }) {
   return <path className="playhead-line" d={`M89 ${y}H${width}`} />;
 }
 
-export function Playhead({ width }: { width: number }) {
+export function Playhead() {
   const { link, viewport } = useShownPage();
   const { view, rows, max, pageHeight } = useRundown();
   const y0 = useStore(link.store, (s) => s.offset.y);
@@ -31,9 +34,6 @@ export function Playhead({ width }: { width: number }) {
   const y = toRow(y0, view);
   const top = toRow(y0, fit);
   const height = viewport.height / fit.per;
-  const share = max > 0 ? Math.round((y0 / max) * 100) : 0;
-  const text = `${grouped(y0)} px · ${share} %`;
-  const w = text.length * 5.7 + 16;
   const toOffset = (e: { clientY: number }) =>
     offsetAt(e.clientY - present(area.current).getBoundingClientRect().top, view);
   const hover = (e: { clientY: number }) => keyframeStore.setState({ hover: toOffset(e) });
@@ -64,11 +64,11 @@ export function Playhead({ width }: { width: number }) {
       {!dragging && (
         <g
           className="playhead-plate"
-          transform={`translate(${width - w}, ${Math.min(rows - 8, Math.max(8, y))})`}
+          transform={`translate(${RULER.x}, ${Math.min(rows - 8, Math.max(8, y))})`}
         >
-          <path d={`M0 0l6 -7.5H${w}V7.5H6Z`} />
-          <text x={w - 6} y={4} textAnchor="end">
-            {text}
+          <path d={`M0 -8H${RULER.width - 6}L${RULER.width} 0L${RULER.width - 6} 8H0Z`} />
+          <text x={RULER.width - 9} y={4} textAnchor="end">
+            {grouped(y0)}
           </text>
         </g>
       )}

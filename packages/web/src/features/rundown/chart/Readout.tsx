@@ -1,4 +1,5 @@
 /** While an end is dragged: the phases beside it, and a plate with its place in both notations and px. */
+import { viewAlong } from '../../../editor/model/own-axis.ts';
 import { useStore } from 'zustand';
 import { phaseSpans, toPhase, present } from '@lyvek/core';
 import type { LaneSlot } from '../../../editor/model/bars.ts';
@@ -22,14 +23,14 @@ export function Readout({
   right: number;
 }) {
   const drag = useStore(dragStore, (s) => s.drag);
-  const { view, bars } = useRundown();
+  const { view, bars, layout } = useRundown();
   if (!drag || drag.grip === 'body') return null;
   const bar = bars.find((b) => b.motion.id === drag.bar.motion.id);
   const slot = slots.get(drag.bar.motion.id);
   if (!bar || !slot) return null;
   const side = drag.grip;
   const offset = bar.placed[side];
-  const y = toRow(offset, view);
+  const y = toRow(offset, viewAlong(bar.placed, layout, view));
   const x = left + slot.x;
   const g = bar.placed.geometry;
   const first = pointWords(bar.motion.range[side], side, bar.motion.driver.kind);
@@ -72,12 +73,13 @@ export function Readout({
 
 /** The view progress of the subject: its phases as a rail left of the bar. */
 function Rail({ x }: { x: number }) {
-  const { view, bars } = useRundown();
+  const { view, bars, layout } = useRundown();
   const drag = present(useStore(dragStore, (s) => s.drag));
   const bar = present(bars.find((b) => b.motion.id === drag.bar.motion.id));
   const g = present(bar.placed.geometry);
   const spans = phaseSpans(g);
-  const y = (o: number) => toRow(o, view);
+  const along = viewAlong(bar.placed, layout, view);
+  const y = (o: number) => toRow(o, along);
   const here = toPhase(drag.offset, g, 'entry');
   return (
     <g className="rail">

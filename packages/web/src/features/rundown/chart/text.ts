@@ -52,3 +52,8 @@ export const readoutText = {
 export const stripText = {
   px: (name: undefined | string, offset: string) => `${name ? `${name} · ` : ''}${offset} px`,
 };
+
+export const ownAxesText = {
+  block: (name: string, px: number) => `inside ${name}, ${px.toLocaleString('en')} px`,
+  inline: (name: string, px: number) => `sideways in ${name}, ${px.toLocaleString('en')} px`,
+};

@@ -7,6 +7,7 @@ import { useShownPage } from '../../../preview/shown-page.ts';
 import { dragOperation } from '../../../state/drag-operation.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import type { Bar } from '../../../editor/model/bars.ts';
+import { findOwnAxis, toPageOffset, viewAlong } from '../../../editor/model/own-axis.ts';
 import { findPhase, shifted, withEndAt } from '../model/moves.ts';
 import type { Grip, Side } from '../model/moves.ts';
 import { catchAt } from '../model/snap.ts';
@@ -62,7 +63,7 @@ export function useGrip() {
             max: bar.max,
             ends: others,
             sections,
-            reach: 6 * view.per,
+            reach: 6 * viewAlong(bar.placed, layout, view).per,
             meetings:
               edge ?? (grip !== 'body' && isMeeting(bar.motion.range[grip]) ? findEdge(bar, grip) : null),
           });
@@ -84,7 +85,9 @@ export function useGrip() {
       operation: (_by, event) => replaceMotions(label, change(event)),
       moved() {
         const { drag } = dragStore.getState();
-        if (drag) link.scrollTo(Math.min(bar.max, Math.max(0, drag.offset)));
+        const own = findOwnAxis(bar.placed, layout);
+        const offset = drag && Math.min(bar.max, Math.max(0, drag.offset));
+        if (offset !== null) link.scrollTo(own ? toPageOffset(own, offset) : offset);
       },
       ended(how) {
         dragStore.setState({ drag: null });

@@ -5,6 +5,9 @@ import type { Trigger, PinnedLayout, Motion, MotionDocument } from '@lyvek/core'
 /** A trigger in the lanes: its lines and its parts. */
 export interface Flag {
   trigger: Trigger;
+  /** where its lines are crossed */
+  scroller: number;
+  axis: 'block';
   down: number;
   up: number;
   /** Infinity where it is not left downwards */
@@ -24,6 +27,8 @@ export function placeFlags(
     else
       flags.push({
         trigger,
+        scroller: at.scroller,
+        axis: 'block',
         down: at.down,
         up: at.up,
         past: at.past,
