@@ -239,14 +239,22 @@ test('T13: two words meet in the middle of the screen', async ({ page, request, 
   await hand.add('slide from the left');
   await hand.pick('#right');
   await hand.add('slide from the right');
-  // Both end when their middle meets the middle of the screen, in one act.
-  await hand.press('Control+a');
+  // Both end at one place, in one act.
+  await hand.press('Control+a', 'Control+k');
+  await hand.type('align ends');
+  await hand.press('Enter');
+  await saved(page);
   hand.report('T13', [60, 140]);
   const { at } = await finished(context, request, take);
-  const [x] = await at(500, '#left', 'translate');
-  const [y] = await at(500, '#right', 'translate');
-  expect(parseFloat(x ?? '')).toBeLessThan(0);
-  expect(parseFloat(y ?? '')).toBeGreaterThan(0);
+  const far = async (y: number) =>
+    Promise.all(
+      ['#left', '#right'].map(async (s) => parseFloat((await at(y, s, 'translate'))[0] ?? '') || 0),
+    );
+  const [x = 0, y = 0] = await far(500);
+  expect(x).toBeLessThan(0);
+  expect(y).toBeGreaterThan(0);
+  // Both have arrived at the same place of the page.
+  expect(await far(900)).toEqual([0, 0]);
 });
 
 test('T16: a drawing that draws itself, and a spoon that swings five times', async ({

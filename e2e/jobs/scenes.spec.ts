@@ -47,7 +47,6 @@ test('T5: rings one flies through while the section is pinned', async ({ page, r
   await hand.click(page.getByRole('button', { name: /^Keyframe at 0%/ }));
   await hand.fill(page.getByLabel('Position of the keyframe'), '30%');
   await hand.fill(value, 'x 80deg');
-  await page.screenshot({ path: '/tmp/hand/t5c.png' });
   await saved(page);
   hand.report('T5', [84, 186], 0.4);
   const { site, at } = await finished(context, request, take);
@@ -80,7 +79,7 @@ test('T12: three depths, undisturbed where their middle meets 60 %', async ({ pa
   }
   await saved(page);
   hand.report('T12', [95, 190]);
-  const { site, at } = await finished(context, request, take);
+  const { site } = await finished(context, request, take);
   for (const [id, speed] of Object.entries(speeds)) {
     const middle = await site.evaluate((id) => {
       scrollTo(0, 0);
@@ -88,11 +87,19 @@ test('T12: three depths, undisturbed where their middle meets 60 %', async ({ pa
       return e.offsetTop + e.offsetHeight / 2;
     }, id);
     const rest = middle - 0.6 * 800;
-    const y = async (by: number) =>
-      parseFloat(((await at(rest + by, `#${id}`, 'translate'))[0] ?? '').replace(/^0px /, '')) || 0;
-    expect(await y(0), id).toBeCloseTo(0, 0);
-    // What it moves beyond the page, per px of scroll.
-    expect((await y(100)) - (await y(0)), id).toBeCloseTo(100 - speed, 0);
+    // Where the middle is seen, against the line: the page alone would move it by as many px as are scrolled.
+    const seen = (by: number) =>
+      site.evaluate(
+        async ([top, id]) => {
+          scrollTo({ top, behavior: 'instant' });
+          for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
+          const { y, height } = document.getElementById(id)!.getBoundingClientRect();
+          return y + height / 2;
+        },
+        [rest + by, id] as const,
+      );
+    expect(await seen(0), id).toBeCloseTo(480, 0);
+    expect((await seen(0)) - (await seen(100)), id).toBeCloseTo(speed, 0);
   }
 });
 
@@ -126,15 +133,47 @@ test('T8: cards that come one after the other while the deck is pinned, with lin
 }) => {
   const body = `${GAP}<section id="offers"><div class="deck">${['Hull', 'Keel', 'Sail'].map((c) => `<article class="card card-${c.toLowerCase()}"><h3>${c}</h3><p>All about it.</p></article>`).join('')}</div></section>${GAP}`;
   const css =
-    '#offers{height:560px}.deck{position:relative;height:420px}.card{position:absolute;inset:0;background:#fff;border:1px solid}';
+    '#offers{min-height:560px}.deck{position:relative;height:420px}.card{position:absolute;inset:0;background:#fff;border:1px solid}';
   const { hand, take } = await begin(page, request, 'T8', body, css);
-  await hand.pick('.deck');
+  // The card on top is what one sees and clicks; the stack is made of what holds the cards.
+  await hand.pick('.card-sail');
   await hand.add('stack');
+  await hand.button('Held at');
+  await hand.fill(page.getByLabel('Distance from the viewport’s edge'), '120px');
+  await hand.press('Escape');
+  await hand.button('Distance');
+  await hand.fill(page.getByRole('textbox', { name: 'Distance of the pin' }), '2000px');
+  await hand.press('Escape');
+  for (const [i, name] of ['hull', 'keel', 'sail'].entries()) {
+    await hand.button('Cue at the playhead');
+    await hand.fill(page.getByLabel(/^Place of/).nth(i), `${i * 50}%`);
+    await hand.fill(page.getByLabel(/^Link to/).nth(i), `#${name}`);
+  }
+  await saved(page);
   await page.screenshot({ path: '/tmp/hand/t8.png' });
   hand.report('T8', [101, 338]);
-  const { site, at } = await finished(context, request, take);
-  void site;
-  void at;
+  const document = await stored(request, take);
+  expect(document.pins).toMatchObject([{ stage: '.deck', distance: { kind: 'length', value: '2000px' } }]);
+  expect(document.cues.map((c) => [c.at, c.link])).toEqual([
+    ['0%', 'hull'],
+    ['50%', 'keel'],
+    ['100%', 'sail'],
+  ]);
+  const { site } = await finished(context, request, take);
+  const tops = async (hash: string) =>
+    site.evaluate(async (hash) => {
+      location.hash = hash;
+      for (let i = 0; i < 5; i++) await new Promise(requestAnimationFrame);
+      return [...document.querySelectorAll('.card')].map((e) => Math.round(e.getBoundingClientRect().top));
+    }, hash);
+  // A link leads to where its card has arrived, and the next one waits below.
+  const [hull, keel = 0, sail = 0] = await tops('#hull');
+  expect(hull).toBeCloseTo(120, -1);
+  expect([keel > 800, sail > 800]).toEqual([true, true]);
+  const [, second = 0, third = 0] = await tops('#keel');
+  expect(second).toBeLessThan(200);
+  expect(third).toBeGreaterThan(800);
+  expect((await tops('#sail'))[2]).toBeLessThan(200);
 });
 
 test('T17: a heading wiped in, rows in their own scroller, a gallery that grows in the middle', async ({
@@ -152,12 +191,95 @@ test('T17: a heading wiped in, rows in their own scroller, a gallery that grows 
   await hand.add('unmask');
   await hand.pick('.row');
   await hand.add('rise');
-  await page.screenshot({ path: '/tmp/hand/t17a.png' });
   await hand.pick('.shot');
   await hand.add('grow');
-  await page.screenshot({ path: '/tmp/hand/t17b.png' });
   hand.report('T17', [80, 160]);
   const { site, at } = await finished(context, request, take);
   void site;
   void at;
+});
+
+test('T6: a canvas that hears the scroll while it is pinned, and begins by itself', async ({
+  page,
+  request,
+  context,
+}) => {
+  const body = `${GAP.replace('1200', '40')}<section id="scene"><canvas id="dive" width="600" height="300"></canvas></section><p id="words">Words that come over it.</p>${GAP}`;
+  const { hand, take } = await begin(page, request, 'T6', body, '#scene{height:100vh}');
+  await hand.pick('#scene');
+  await hand.add('pin');
+  await hand.button('Distance');
+  await hand.fill(page.getByRole('textbox', { name: 'Distance of the pin' }), 'calc(100vh + 1000px)');
+  await hand.press('Escape');
+  await hand.pick('#dive');
+  await hand.add('signal');
+  const driver = page.locator('.sentence .word').first();
+  await hand.click(driver);
+  await hand.button(/^the pin/);
+  // Another one that begins by itself, and runs into what the scroll says.
+  await hand.press('Control+d');
+  await hand.click(driver);
+  await hand.button(/^page load/);
+  await hand.fill(page.getByLabel('Duration in ms'), '2000');
+  await hand.click(page.getByRole('button', { name: /^Keyframe at 0%/ }));
+  await hand.fill(page.getByLabel('Value of the keyframe'), '35');
+  await hand.button('Play it first and let go');
+  await saved(page);
+  hand.report('T6', [58, 321]);
+  const { site, at } = await finished(context, request, take);
+  // It plays by itself at first, from 35 on …
+  const signal = async (y: number) => Number((await at(y, '#dive', '--signal'))[0]);
+  const intro = await site.evaluate(() =>
+    document
+      .querySelector('#dive')!
+      .getAnimations()
+      .map((a) => a.effect as KeyframeEffect)
+      .filter((e) => e.getTiming().duration === 2000)
+      .map((e) => e.getKeyframes()[0]?.['--signal']),
+  );
+  expect(intro).toEqual(['35']);
+  // … and then is what the scroll says, on the way through the pin, which holds for 1,800 px.
+  await expect.poll(() => signal(40)).toBeCloseTo(0, 0);
+  expect(await signal(40 + 450)).toBeCloseTo(25, 1);
+  expect(await signal(40 + 900)).toBeCloseTo(50, 1);
+  expect(
+    await site.evaluate(() => document.querySelector('#scene')!.getBoundingClientRect().top),
+  ).toBeCloseTo(0, 0);
+});
+
+test('T15: sixteen tiles that come in one after the other, and leave each from a corner of its own', async ({
+  page,
+  request,
+  context,
+}) => {
+  const tiles = Array.from({ length: 16 }, (_, i) => `<div class="tile">${i + 1}</div>`).join('');
+  const body = `<section class="tiles">${tiles}</section>${GAP}`;
+  const css =
+    '.tiles{display:grid;grid-template-columns:repeat(4,1fr);gap:20px;padding:40px}.tile{height:140px;background:#dce}';
+  const { hand, take } = await begin(page, request, 'T15', body, css);
+  await hand.pick('.tile');
+  await hand.add('intro');
+  await hand.button('Element');
+  await hand.button(/^\.tile/);
+  await hand.button('Move these');
+  await hand.press('Escape');
+  await hand.pick('.tile');
+  await hand.add('leave');
+  await hand.button('Element');
+  await hand.button(/^\.tile/);
+  await hand.button('Move these');
+  await hand.press('Escape');
+  await hand.button('Adjustments');
+  await hand.button('An origin of its own for each element');
+  await hand.press('Escape');
+  await saved(page);
+  hand.report('T15', [210, 420]);
+  const { site, at } = await finished(context, request, take);
+  const origins = await at(0, '.tile', 'transform-origin');
+  expect(new Set(origins).size).toBeGreaterThan(3);
+  // The intro runs into what the scroll shows; each leaves as its own edge does.
+  await expect.poll(async () => new Set(await at(0, '.tile', 'opacity'))).toEqual(new Set(['1']));
+  expect(Number((await at(110, '.tile', 'scale'))[0])).toBeCloseTo(0.65, 2);
+  expect(Number((await at(110, '.tile', 'scale'))[15] || 1)).toBeCloseTo(1, 2);
+  expect(await site.evaluate(() => document.querySelectorAll('.tile').length)).toBe(16);
 });

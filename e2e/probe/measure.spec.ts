@@ -196,6 +196,21 @@ test('sections have names that people use', async ({ page }) => {
   ]);
 });
 
+test('what holds several cards is not called like the first of them; what has a heading above them is', async ({
+  page,
+}) => {
+  const cards = '<article><h3>Hull</h3></article><article><h3>Keel</h3></article>';
+  const layout = await measured(
+    page,
+    `<div class="deck">${cards}</div><section id="fleet"><h2>Our fleet</h2><div>${cards}</div></section>`,
+    'article{height:200px}',
+  );
+  const label = (selector: string) => layout.elements.find((e) => e.selector === selector)?.label;
+  expect(label('.deck')).toBeUndefined();
+  expect(label('#fleet')).toBe('Our fleet');
+  expect(label('.deck > article:nth-of-type(2)')).toBe('Keel');
+});
+
 test('traps are named: two scrollers at the root, a page without scroll, drawings from elsewhere', async ({
   page,
 }) => {

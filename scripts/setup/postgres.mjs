@@ -77,13 +77,14 @@ async function launch(bin, home, port) {
   return child;
 }
 
-/** Waits for memory that an earlier one, killed, has not let go yet. */
+/** Waits for memory that an earlier one, killed, has not let go yet, and for as long as it repairs what that one left. */
 async function launchPatiently(bin, home, port) {
   for (const until = Date.now() + SHARED_MEMORY_MS; ; await sleep(1000))
     try {
       return await launch(bin, home, port);
     } catch (error) {
-      if (!/shared memory block/.test(error.message) || Date.now() > until) throw error;
+      const passes = /shared memory block|starting up/.test(error.message);
+      if (!passes || Date.now() > until) throw error;
     }
 }
 

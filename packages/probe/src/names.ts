@@ -5,9 +5,18 @@ import type { ElementFacts } from '@lyvek/core';
 export const hasOwnText = (e: Element) =>
   [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.nodeValue!.trim() !== '');
 
+const HEADINGS = 'h1, h2, h3, h4, h5, h6, figcaption';
+const rank = (e: Element | undefined) => Number(/^H(\d)$/.exec(e?.tagName ?? '')?.[1] ?? 9);
+
+/** Its heading: the first in it, where no other one is of the same rank. What holds several cards is not called like the first of them. */
+function findHeading(e: Element): Element | null {
+  const [first, ...others] = e.querySelectorAll(HEADINGS);
+  return first && others.every((o) => rank(o) > rank(first)) ? first : null;
+}
+
 /** What people would call it, and what it is called in code. */
 export function readNames(e: Element): Pick<ElementFacts, 'text' | 'label' | 'idClass'> {
-  const heading = hasOwnText(e) ? null : e.querySelector('h1, h2, h3, h4, h5, h6, figcaption');
+  const heading = hasOwnText(e) ? null : findHeading(e);
   const label = tidy(
     e.getAttribute('aria-label') ||
       e.getAttribute('alt') ||

@@ -15,7 +15,7 @@ function fromTheTop(c: EffectContext, factor: number) {
   const e = factsAt(c);
   const until = (e.box.y + e.box.height) / factor;
   const px = (n: number) => `${Math.round(n)}px`;
-  const motion = motionOn(c, e.selector, `${nameAt(c)} depth ${factor}`, {
+  const motion = motionOn(c, e.selector, `${nameAt(c)} parallax`, {
     driver: { kind: 'scroll', axis: 'block' },
     range: { start: '0px', end: px(until) },
     keyframes: { translate: between('0 0', `0 ${px((1 - factor) * until)}`) },
@@ -30,7 +30,7 @@ const compose = (factor: number) => (c: EffectContext) => {
   const port = itemAt(c.layout.scrollers, e.scroller).port.height;
   // Slower than the page, a layer of a frame at the top opens no gap: what it uncovers has been scrolled away.
   if ((frame === null || factor <= 1) && e.box.y < port * 0.9 && !e.sticky) return fromTheTop(c, factor);
-  const name = `${nameAt(c)} depth ${factor}`;
+  const name = `${nameAt(c)} parallax`;
   if (frame === null) {
     const { range, from, to } = distantly({ factor, line: 0.5, height: '100%' });
     const motion = motionOn(c, e.selector, name, {

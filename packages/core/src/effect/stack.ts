@@ -1,12 +1,22 @@
 import { itemAt } from '../assert/index.ts';
 import type { Motion } from '../motion/index.ts';
 import { adjust, between, listChildren, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
-import type { EffectDefinition } from './effect-definition.ts';
+import type { EffectContext, EffectDefinition } from './effect-definition.ts';
 import { newPin, unfitStage } from './hold.ts';
 
 /** Share of the viewport that each card takes to arrive, and what of the earlier ones stays in sight. */
 const STEP = 70;
 const PEEK = 14;
+
+/** One of several alike that holds words only: a card of the pile, not the pile. */
+function isCard(c: EffectContext): boolean {
+  const self = factsAt(c);
+  const alike = listChildren(c.layout, self.parent).filter(
+    (i) => itemAt(c.layout.elements, i).tag === self.tag,
+  );
+  const parts = listChildren(c.layout, c.element).map((i) => itemAt(c.layout.elements, i));
+  return alike.length > 1 && parts.filter((p) => p.kind !== 'text').length < 2;
+}
 
 export const stack: EffectDefinition = {
   id: 'stack',
@@ -19,6 +29,7 @@ export const stack: EffectDefinition = {
   unfit(c) {
     const cards = listChildren(c.layout, c.element);
     if (cards.length < 2) return 'Choose the container of the cards: it has fewer than two parts.';
+    if (isCard(c)) return 'It is one of the cards: choose what holds them.';
     if (cards.length > 20) return 'It has more than twenty parts.';
     return unfitStage(c, c.element);
   },

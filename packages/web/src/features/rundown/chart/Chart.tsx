@@ -13,7 +13,7 @@ import { useRundown } from '../rundown-context.ts';
 import { Foot } from './Foot.tsx';
 import { Ground, Paints } from './Ground.tsx';
 import { Lanes } from './Lanes.tsx';
-import { LANES } from './lanes.ts';
+import { findCueRoom, LANES } from './lanes.ts';
 import { NameList, NAMES } from './NameList.tsx';
 import { Playhead, PlayheadLine } from './Playhead.tsx';
 import { Readout } from './Readout.tsx';
@@ -123,7 +123,9 @@ function useSlots(width: number): { slots: Map<string, LaneSlot>; listed: boolea
   return useMemo(() => {
     const bars = computeBars(settled, layout).bars.map((b) => ({ ...b, placed: asOnPage(b.placed, layout) }));
     const titles = layout.pinnedSpans.map((h) => h.start);
-    const place = (room: number) => arrange(bars, room, view.per, before.current, titles);
+    const kept = findCueRoom(settled.cues);
+    const place = (room: number) =>
+      besideCues(arrange(bars, room - kept, view.per, before.current, titles), kept);
     const labelled = place(width - LANES);
     const bare = [...labelled.values()].filter((s) => s.label === 0).length;
     const listed = bare > MAX_BARE && width - LANES - NAMES > 180;
@@ -132,6 +134,10 @@ function useSlots(width: number): { slots: Map<string, LaneSlot>; listed: boolea
     return { slots, listed };
   }, [settled, layout, width, view.per]);
 }
+
+/** Tabs of cues stand before all bars. */
+const besideCues = (slots: Map<string, LaneSlot>, kept: number): Map<string, LaneSlot> =>
+  kept ? new Map([...slots].map(([id, slot]) => [id, { ...slot, x: slot.x + kept }])) : slots;
 
 /** So many bars may be without a label before all names stand in a list. */
 const MAX_BARE = 6;

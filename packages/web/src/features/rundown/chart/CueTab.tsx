@@ -1,5 +1,6 @@
 /** A cue: a named place of a pin or of the whole page, hanging at the left; dragging it moves every end that hangs on it. */
 import type { PointerEvent } from 'react';
+import { cueWidth } from './lanes.ts';
 import { ellipsized, parseLength, percent, resolveLength, changeCue } from '@lyvek/core';
 import type { Cue } from '@lyvek/core';
 import { dragOperation } from '../../../state/drag-operation.ts';
@@ -40,7 +41,7 @@ export function CueTab({ cue, x, view, selected }: CueTabProps) {
   const place = usePlaceOfCue()(cue);
   if (!place) return null;
   const y = toRow(place.offset, view);
-  const width = Math.min(110, 12 + cue.name.length * 5.8);
+  const width = cueWidth(cue.name);
   const tied = bars.filter((b) =>
     Object.values(b.motion.ties ?? {}).some((t) => t?.to === 'cue' && t.cue === cue.id),
   );

@@ -16,7 +16,7 @@ import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
 import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
-import { LANES } from './lanes.ts';
+import { findCueRoom, LANES } from './lanes.ts';
 import { OwnAxes } from './OwnAxes.tsx';
 import { MutedPin, PinMark, PinTitle } from './PinMark.tsx';
 import { dragStore } from '../model/drag-store.ts';
@@ -33,7 +33,8 @@ interface LanesProps {
 export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
   const { bars, view, document, layout, selection, adding } = useRundown();
   const chosen = useMemo(() => new Set(selection), [selection]);
-  const left = findPinLeft(bars, slots);
+  const cueRoom = findCueRoom(document.cues);
+  const left = findPinLeft(bars, slots, cueRoom);
   const pinned = layout.pinnedSpans.flatMap((hold): { pin: Pin; hold: PinnedSpan }[] => {
     const pin = document.pins.find((p) => p.id === hold.id);
     return pin ? [{ pin, hold }] : [];
@@ -50,6 +51,7 @@ export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
           {...{ pin, hold, left, view }}
           width={width - LANES}
           selected={chosen.has(pin.id)}
+          cueRoom={cueRoom}
         />
       ))}
       {document.pins
@@ -66,7 +68,7 @@ export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
       <OwnAxes slots={slots} />
       <Bars {...{ width, slots, listed, chosen, onGrip, onHover }} />
       {pinned.map(({ pin, hold }) => (
-        <PinTitle key={pin.id} {...{ pin, hold, left, view }} />
+        <PinTitle key={pin.id} {...{ pin, hold, view }} left={left + cueRoom} />
       ))}
       {document.cues.map((cue) => (
         <CueTab key={cue.id} cue={cue} x={left - 4} view={view} selected={chosen.has(cue.id)} />
@@ -76,9 +78,9 @@ export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
 }
 
 /** Brackets stand at the left of the first column. */
-function findPinLeft(bars: readonly Bar[], slots: ReadonlyMap<string, LaneSlot>): number {
+function findPinLeft(bars: readonly Bar[], slots: ReadonlyMap<string, LaneSlot>, cueRoom: number): number {
   const columns = bars.filter((b) => !asScroll(b.motion.driver)).map((b) => slots.get(b.motion.id)?.x);
-  return Math.max(12, Math.min(...columns.map((x) => (x ?? Infinity) - 17), 60));
+  return Math.max(12, Math.min(...columns.map((x) => (x ?? Infinity) - 17 - cueRoom), 60));
 }
 
 /** Triggers, and what plays at page load. */

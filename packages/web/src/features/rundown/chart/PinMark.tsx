@@ -22,9 +22,11 @@ interface PinMarkProps {
   width: number;
   view: View;
   selected: boolean;
+  /** px to the right of the bracket that tabs of cues have */
+  cueRoom?: number;
 }
 
-export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps) {
+export function PinMark({ pin, hold, left, width, view, selected, cueRoom = 0 }: PinMarkProps) {
   const { session } = useOpenedPage();
   const { link } = useShownPage();
   const { select, layout, rows } = useRundown();
@@ -63,7 +65,7 @@ export function PinMark({ pin, hold, left, width, view, selected }: PinMarkProps
       {selected && (
         <g className="handle active">
           <rect className="handle-shape" x={left - 8} y={y1 - 3} width={16} height={6} rx={1} />
-          <text className="point" x={left + 14} y={y1 + 4}>
+          <text className="point" x={left + 14} y={y1 + (cueRoom ? 19 : 4)}>
             {pinMarkText.untilPx(grouped(hold.end))}
           </text>
         </g>
