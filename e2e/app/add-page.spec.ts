@@ -115,7 +115,7 @@ test('a folder with files beside the page', async ({ request, page }, info) => {
   await page.goto(`${base}/projects/${project}`);
   await page.locator('[data-bring=folder]').setInputFiles(dir);
   await page.getByRole('button', { name: 'Open', exact: true }).click();
-  await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 15_000 });
+  await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 30_000 });
   expect(
     await preview(page)
       .locator('h1')

@@ -28,7 +28,7 @@ test('a rise on a card, tuned to be done when the card is centred, leaves as CSS
     .locator('[data-bring=file]')
     .setInputFiles({ name: 'orchard.zip', mimeType: 'application/zip', buffer: cardZip() });
   await page.getByRole('button', { name: 'Open', exact: true }).click();
-  await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 15_000 });
+  await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 30_000 });
   await measured(page);
   // Root-absolute and relative files have come along.
   await expect(preview(page).locator('#pear img')).toHaveJSProperty('complete', true);

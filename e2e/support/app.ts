@@ -55,13 +55,13 @@ export const html = (body: string, css = '') =>
 /** Opens a page in the Rundown and waits until it has been measured. */
 export async function openRundown(page: Page, pageId: string): Promise<void> {
   await page.goto(`${base}/pages/${pageId}`);
-  await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 15_000 });
+  await expect(page.locator('.strip-art .strip-a').first()).toBeAttached({ timeout: 30_000 });
   await measured(page);
 }
 
 /** The live page itself has been measured; the strip may come earlier, from what the server remembers. */
 export const measured = (page: Page) =>
-  expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready');
+  expect(page.locator('.preview')).toHaveAttribute('data-link', 'ready', { timeout: 30_000 });
 
 export const preview = (page: Page) => page.frameLocator('.preview-page iframe');
 /** Clicks near the upper left corner of an element of the previewed page, through the scaled frame. */
