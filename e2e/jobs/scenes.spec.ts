@@ -206,7 +206,7 @@ test('T6: a canvas that hears the scroll while it is pinned, and begins by itsel
 }) => {
   const body = `${GAP.replace('1200', '40')}<section id="scene"><canvas id="dive" width="600" height="300"></canvas></section><p id="words">Words that come over it.</p>${GAP}`;
   const { hand, take } = await begin(page, request, 'T6', body, '#scene{height:100vh}');
-  await hand.pick('#scene');
+  await hand.pick('#dive');
   await hand.add('pin');
   await hand.button('Distance');
   await hand.fill(page.getByRole('textbox', { name: 'Distance of the pin' }), 'calc(100vh + 1000px)');
@@ -242,7 +242,7 @@ test('T6: a canvas that hears the scroll while it is pinned, and begins by itsel
   expect(await signal(40 + 450)).toBeCloseTo(25, 1);
   expect(await signal(40 + 900)).toBeCloseTo(50, 1);
   expect(
-    await site.evaluate(() => document.querySelector('#scene')!.getBoundingClientRect().top),
+    await site.evaluate(() => document.querySelector('#dive')!.getBoundingClientRect().top),
   ).toBeCloseTo(0, 0);
 });
 
