@@ -241,9 +241,10 @@ test('T6: a canvas that hears the scroll while it is pinned, and begins by itsel
   await expect.poll(() => signal(40)).toBeCloseTo(0, 0);
   expect(await signal(40 + 450)).toBeCloseTo(25, 1);
   expect(await signal(40 + 900)).toBeCloseTo(50, 1);
-  expect(
-    await site.evaluate(() => document.querySelector('#dive')!.getBoundingClientRect().top),
-  ).toBeCloseTo(0, 0);
+  expect(await site.evaluate(() => document.querySelector('#dive')!.getBoundingClientRect().top)).toBeCloseTo(
+    0,
+    0,
+  );
 });
 
 test('T15: sixteen tiles that come in one after the other, and leave each from a corner of its own', async ({

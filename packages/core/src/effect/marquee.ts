@@ -30,7 +30,8 @@ export const marquee: EffectDefinition = {
   lifts: true,
   unfit(c) {
     const e = factsAt(c);
-    if (!c.layout.elements[e.parent]) return 'It has nothing around it that could clip it.';
+    if (!c.layout.elements[e.parent])
+      return 'Nothing around it could clip it: put it into a section or div of the page first.';
     const way = stands(c);
     if (way === 'neither') return 'Choose a strip: a row or a column of parts, or a line of text.';
     if (way === 'column' && e.box.height < c.layout.viewport.height / 2)
