@@ -104,12 +104,12 @@ test('a pin, what it drives, depth, a marquee and a trigger, without a pointer',
   await saved(page);
 
   expect(hand.clicks).toBe(0);
-  const document = await stored(request, take);
-  expect(document.pins).toMatchObject([{ distance: { kind: 'length', value: '1000vh' } }]);
-  expect(document.motions.map((m) => m.driver.kind)).toEqual(['pin', 'view', 'marquee', 'trigger']);
-  expect(document.motions[0]).toMatchObject({ damping: { kind: 'spring', frequency: 1.4 } });
-  expect(document.motions[0]?.keyframes.perspective?.at(-1)?.value).toBe('5000px');
-  expect(document.triggers).toMatchObject([{ plays: 'each-time' }]);
+  const made = await stored(request, take);
+  expect(made.pins).toMatchObject([{ distance: { kind: 'length', value: '1000vh' } }]);
+  expect(made.motions.map((m) => m.driver.kind)).toEqual(['pin', 'view', 'marquee', 'trigger']);
+  expect(made.motions[0]).toMatchObject({ damping: { kind: 'spring', frequency: 1.4 } });
+  expect(made.motions[0]?.keyframes.perspective?.at(-1)?.value).toBe('5000px');
+  expect(made.triggers).toMatchObject([{ plays: 'each-time' }]);
   // Every act is undone by the same key, one after the other.
   for (let i = 0; i < 12; i++) await hand.press('Control+z');
   await expect.poll(async () => (await stored(request, take)).motions.length).toBeLessThan(4);

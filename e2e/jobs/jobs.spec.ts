@@ -138,8 +138,8 @@ test('T10: a change of mind about a pin', async ({ page, request }) => {
   await hand.press('Escape');
   await saved(page);
   hand.report('T10', [31, 140]);
-  const document = await stored(request, take);
-  expect(document.pins[0].distance).toEqual({ kind: 'length', value: '3000px' });
+  const made = await stored(request, take);
+  expect(made.pins[0]?.distance).toEqual({ kind: 'length', value: '3000px' });
 });
 
 test('T18: by keyboard alone, and many at once', async ({ page, request }) => {
@@ -165,8 +165,8 @@ test('T18: by keyboard alone, and many at once', async ({ page, request }) => {
   await saved(page);
   expect(hand.clicks).toBe(0);
   hand.report('T18', [0, 330]);
-  const document = await stored(request, take);
-  const starts = (document.motions as { range: { start: string } }[]).map((m) => m.range.start);
+  const made = await stored(request, take);
+  const starts = made.motions.map((m) => m.range.start);
   // Ten per cent of 300 px, and a hundred.
   expect(starts).toEqual(Array.from({ length: 5 }, () => 'entry calc(0% + 130px)'));
 });
@@ -209,11 +209,8 @@ test('T2: a title in two parts that starts over, twice as fast', async ({ page, 
   await hand.press('Enter');
   await saved(page);
   hand.report('T2', [40, 160]);
-  const document = await stored(request, take);
-  expect(document.motions.map((m: { time: { duration: string } }) => m.time.duration)).toEqual([
-    '310ms',
-    '310ms',
-  ]);
+  const made = await stored(request, take);
+  expect(made.motions.map((m) => m.time?.duration)).toEqual(['310ms', '310ms']);
   const { site, at } = await finished(context, request, take);
   expect(await at(0, '#claim h2', 'opacity')).toEqual(['0', '0']);
   await at(1100, '#claim h2', 'opacity');

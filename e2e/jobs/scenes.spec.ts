@@ -119,7 +119,6 @@ test('T7: outer columns against the middle one, and a strip that leads sideways'
   await hand.add('counter');
   await hand.pick('.strip');
   await hand.add('horizontal');
-  await page.screenshot({ path: '/tmp/hand/t7.png' });
   hand.report('T7', [18, 58]);
   const { site, at } = await finished(context, request, take);
   void site;
@@ -150,11 +149,10 @@ test('T8: cards that come one after the other while the deck is pinned, with lin
     await hand.fill(page.getByLabel(/^Link to/).nth(i), `#${name}`);
   }
   await saved(page);
-  await page.screenshot({ path: '/tmp/hand/t8.png' });
   hand.report('T8', [101, 338]);
-  const document = await stored(request, take);
-  expect(document.pins).toMatchObject([{ stage: '.deck', distance: { kind: 'length', value: '2000px' } }]);
-  expect(document.cues.map((c) => [c.at, c.link])).toEqual([
+  const made = await stored(request, take);
+  expect(made.pins).toMatchObject([{ stage: '.deck', distance: { kind: 'length', value: '2000px' } }]);
+  expect(made.cues.map((c) => [c.at, c.link])).toEqual([
     ['0%', 'hull'],
     ['50%', 'keel'],
     ['100%', 'sail'],

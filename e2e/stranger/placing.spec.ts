@@ -71,6 +71,37 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
       },
     );
 
+test(
+  'two takes beside each other, in the dark: everything is in its place',
+  FULL,
+  async ({ browser, request }) => {
+    test.setTimeout(180_000);
+    const place = present(PLACES.find((p) => /Pins/.test(p.name)));
+    const entrance = await goThere(request, place, await newProject(request, 'Placing two takes'));
+    const other = place.document() as { motions: unknown[] };
+    const made = await request.post(`${base}/api/pages/${entrance.page}/takes`, {
+      data: {
+        name: 'The second one, with fewer motions than the first',
+        document: { ...other, motions: other.motions.slice(1) },
+      },
+    });
+    const second = ((await made.json()) as { id: string }).id;
+    const world = await World.enter(browser, entrance.url, entrance.take);
+    await world.page.emulateMedia({ colorScheme: 'dark' });
+    await world.page.goto(`${base}/pages/${entrance.page}/takes?take=${second}&beside=take.${entrance.take}`);
+    const seen: string[] = [];
+    for (const [width, height] of SIZES) {
+      await world.page.setViewportSize({ width, height });
+      await expect(world.page.locator('.side-head')).toHaveCount(2);
+      await world.settle();
+      await dwell(world.page, 800);
+      for (const what of await world.ask<string[]>('placing')) seen.push(`${width} × ${height}: ${what}`);
+    }
+    await world.leave();
+    expect(seen).toEqual([]);
+  },
+);
+
 test('shelf and presets: everything is in its place', FULL, async ({ browser, request }) => {
   test.setTimeout(240_000);
   const project = await newProject(

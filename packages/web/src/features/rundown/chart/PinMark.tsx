@@ -65,7 +65,7 @@ export function PinMark({ pin, hold, left, width, view, selected, cueRoom = 0 }:
       {selected && (
         <g className="handle active">
           <rect className="handle-shape" x={left - 8} y={y1 - 3} width={16} height={6} rx={1} />
-          <text className="point" x={left + 14} y={y1 + (cueRoom ? 19 : 4)}>
+          <text className="point" x={left + 14} y={y1 + (cueRoom ? 19 : 15)}>
             {pinMarkText.untilPx(grouped(hold.end))}
           </text>
         </g>

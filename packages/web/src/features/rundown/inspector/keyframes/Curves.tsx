@@ -33,12 +33,15 @@ export function Curves({ bar }: { bar: Bar }) {
   const offset = useStore(link.store, (s) =>
     bar.placed.scroller === 0 ? s.offset[bar.placed.axis === 'block' ? 'y' : 'x'] : 0,
   );
+  const { start, end, scroller } = bar.placed;
+  // Between the ends only: outside of them the number would stand in the wrong order.
+  const isBetween = scroller === 0 && offset >= start && offset <= end;
   return (
     <MotionCurves
       motion={bar.motion}
       element={bar.element}
       progress={progressAt(offset, bar.placed)}
-      ends={[grouped(bar.placed.start), grouped(offset), `${grouped(bar.placed.end)} px`]}
+      ends={[grouped(start), isBetween ? grouped(offset) : '', `${grouped(end)} px`]}
     />
   );
 }
@@ -47,7 +50,7 @@ interface MotionCurvesProps {
   motion: Motion;
   element: number;
   progress: number;
-  /** what stands under the curves: where they begin, where it stands now, where they end */
+  /** what stands under the curves: where they begin, where it stands now if that is in between, where they end */
   ends: [string, string, string];
 }
 
