@@ -10,4 +10,7 @@ export const propertyNames: readonly (readonly [name: string, initial: string])[
   ['color', 'rgb(0, 0, 0)'],
   ['background-color', 'rgba(0, 0, 0, 0)'],
   ['letter-spacing', 'normal'],
+  // Whether what turns in space is seen to.
+  ['perspective', 'none'],
+  ['transform-style', 'flat'],
 ];

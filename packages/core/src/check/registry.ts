@@ -14,6 +14,7 @@ import { emptyRange } from './checks/empty-range.ts';
 import { fixedView } from './checks/fixed-view.ts';
 import { flashing } from './checks/flashing.ts';
 import { flat3d } from './checks/flat-3d.ts';
+import { flattened3d } from './checks/flattened-3d.ts';
 import { focusUnseen } from './checks/focus-unseen.ts';
 import { triggerUnreachable } from './checks/trigger-unreachable.ts';
 import { hiddenAtLoad } from './checks/hidden-at-load.ts';
@@ -67,6 +68,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   pinShorterThanScene,
   depthGap,
   flat3d,
+  flattened3d,
   missingFill,
   shorthandOrder,
   zeroDuration,

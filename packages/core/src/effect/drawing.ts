@@ -1,7 +1,7 @@
 import { present } from '../assert/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
-import { revealRange } from './reveal-range.ts';
+import { revealPlace, revealRange } from './reveal-range.ts';
 
 const STROKES = 'path, line, polyline, polygon, circle, ellipse, rect';
 
@@ -71,7 +71,7 @@ export const count: EffectDefinition = {
     const e = factsAt(c);
     const figure = Number(present(numberIn(e.text)).replace(/[ ,.]/g, ''));
     const motion = motionOn(c, e.selector, `${nameAt(c)} counts`, {
-      range: revealRange(e, c.layout),
+      ...revealPlace(e, c.layout),
       keyframes: { '--lv-figure': between('0', String(figure)) },
       reducedMotion: 'drop',
     });

@@ -72,6 +72,18 @@ describe('reveals', () => {
     expect(present(itemAt(motions, 0).keyframes.opacity).map((s) => s.value)).toEqual(['1', '0']);
     expect(itemAt(motions, 0).name).toMatch(/leaves$/);
   });
+  test('on what is fixed to the window they go with the page’s scroll, forwards', () => {
+    const fixed = {
+      ...layout,
+      elements: [element({ selector: '#nav', fixed: true, box: { x: 0, y: 0, width: 1000, height: 60 } })],
+    };
+    for (const id of ['drop', 'fade', 'leave', 'fade-out']) {
+      const fragment = get(id).compose({ ...on('#first'), layout: fixed, element: 0 });
+      const { instances, unplaced } = compileTimeline(withFragment(fragment)(emptyDocument()), fixed);
+      expect(unplaced).toEqual([]);
+      expect(instances.map((i) => [i.placed.start, i.placed.end])).toEqual([[0, 320]]);
+    }
+  });
   test('in a strip that scrolls sideways only, they go by its way sideways, in its own px', () => {
     const strip = {
       ...layout,

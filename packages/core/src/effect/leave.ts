@@ -1,7 +1,7 @@
 import { thrownOrigin } from '../edit/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
-import { leaveRange } from './reveal-range.ts';
+import { leavePlace } from './reveal-range.ts';
 
 export const leave: EffectDefinition = {
   id: 'leave',
@@ -13,7 +13,7 @@ export const leave: EffectDefinition = {
   compose(c) {
     const e = factsAt(c);
     const motion = motionOn(c, e.selector, `${nameAt(c)} leaves`, {
-      range: leaveRange(e, c.layout),
+      ...leavePlace(e, c.layout),
       keyframes: { scale: between('1', '0.3'), opacity: between('1', '0') },
     });
     return fragment({
@@ -34,7 +34,7 @@ export const fadeOut: EffectDefinition = {
     return fragment({
       motions: [
         motionOn(c, e.selector, `${nameAt(c)} fades away`, {
-          range: leaveRange(e, c.layout),
+          ...leavePlace(e, c.layout),
           keyframes: { opacity: between('1', '0'), translate: between('0 0', '0 -40px') },
         }),
       ],

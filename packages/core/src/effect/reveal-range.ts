@@ -30,7 +30,7 @@ export function isSeenAtOnce(e: ElementFacts, layout: Layout): boolean {
 }
 
 /** The way out: from where it begins to leave until it is gone. */
-export const leaveRange = (e: ElementFacts, layout: Layout): Motion['range'] => ({
+const leaveRange = (e: ElementFacts, layout: Layout): Motion['range'] => ({
   start: along(e, layout).top <= 0 ? 'scroll 0%' : 'exit 0%',
   end: 'exit 100%',
 });
@@ -49,3 +49,19 @@ export function revealRange(e: ElementFacts, layout: Layout): Motion['range'] {
     end: revealEnd(place) > max ? 'scroll 100%' : { edge: tall ? '0%' : '50%', line: `${100 * READ_FROM}%` },
   };
 }
+
+type Place = Pick<Motion, 'range'> & Partial<Pick<Motion, 'driver'>>;
+
+/** What is fixed to the window never passes: there the page’s own scroll drives it, over its first stretch. */
+const WITH_THE_PAGE: Place = {
+  driver: { kind: 'scroll', axis: 'block' },
+  range: { start: '0px', end: '320px' },
+};
+
+/** Where a reveal happens, and what drives it where that is not its own view progress. */
+export const revealPlace = (e: ElementFacts, layout: Layout): Place =>
+  e.fixed ? WITH_THE_PAGE : { range: revealRange(e, layout) };
+
+/** The same for the way out. */
+export const leavePlace = (e: ElementFacts, layout: Layout): Place =>
+  e.fixed ? WITH_THE_PAGE : { range: leaveRange(e, layout) };

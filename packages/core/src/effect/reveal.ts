@@ -3,7 +3,7 @@ import type { Motion } from '../motion/index.ts';
 import type { ElementFacts, PinnedLayout } from '../page/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectContext, EffectDefinition } from './effect-definition.ts';
-import { isSeenAtOnce, leaveRange, revealRange } from './reveal-range.ts';
+import { isSeenAtOnce, leavePlace, revealPlace } from './reveal-range.ts';
 
 type Keyframes = Motion['keyframes'];
 
@@ -91,7 +91,7 @@ const REVEALS: readonly Reveal[] = [
     name: 'Sharpen',
     what: 'Comes into focus out of a blur.',
     words: 'blur filter',
-    keyframes: () => faded({ filter: between('blur(10px)', 'blur(0px)') }),
+    keyframes: () => faded({ filter: between('blur(8px)', 'blur(0px)') }),
   },
   {
     id: 'turn',
@@ -159,7 +159,7 @@ function compose(r: Reveal, c: EffectContext) {
   const keyframes = r.keyframes(e, c.layout);
   const motion = motionOn(c, e.selector, `${nameAt(c)} ${leaving ? 'leaves' : r.name.toLowerCase()}`, {
     keyframes: leaving ? backwards(keyframes) : keyframes,
-    range: leaving ? leaveRange(e, c.layout) : revealRange(e, c.layout),
+    ...(leaving ? leavePlace(e, c.layout) : revealPlace(e, c.layout)),
     ...(r.easing ? { easing: r.easing } : {}),
   });
   const parent = c.layout.elements[e.parent];

@@ -98,6 +98,19 @@ export const SPECIMENS: Record<string, Specimen> = {
       }),
     ),
   },
+  'flattened-3d': {
+    document: {
+      ...makeDocument(
+        motion({
+          ...at('#layer'),
+          keyframes: { rotate: between('z 0deg', 'z 90deg'), opacity: between('0', '1') },
+        }),
+      ),
+      adjustments: [
+        { id: 'a_space', selector: '#layer', declarations: { 'transform-style': 'preserve-3d' }, for: [] },
+      ],
+    },
+  },
   'missing-fill': one({ fill: 'none' }),
   'shorthand-order': css('animation-timeline: view(); animation: rise linear both;'),
   'zero-duration': css('animation: rise 0s linear both; animation-timeline: view();'),

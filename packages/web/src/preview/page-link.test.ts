@@ -27,7 +27,7 @@ class Page {
 }
 
 let greet: (e: unknown) => void;
-let press: () => void;
+let press: (key?: string) => void;
 let page: Page;
 let link: PageLink;
 let detach: () => void = () => undefined;
@@ -37,7 +37,7 @@ beforeEach(() => {
   Object.assign(globalThis, {
     addEventListener: (type: string, f: typeof greet) => {
       if (type === 'message') greet = f;
-      if (type === 'keydown') press = () => f(null);
+      if (type === 'keydown') press = (key = 'a') => f({ key });
     },
     removeEventListener: () => undefined,
     document: focused,
@@ -220,9 +220,16 @@ describe('the line to a page', () => {
     Object.assign(focused, { activeElement: { matches: () => true } });
     await click(true);
     expect(picked).toEqual([0]);
-    Object.assign(focused, { activeElement: null });
+    // Enter ends what is typed, though the field stays in use.
+    press('Enter');
     await click(true);
     expect(picked).toEqual([0, 1]);
+    press();
+    await click(true);
+    expect(picked).toEqual([0, 1]);
+    Object.assign(focused, { activeElement: null });
+    await click(true);
+    expect(picked).toEqual([0, 1, 2]);
     Reflect.deleteProperty(globalThis, 'navigator');
   });
 

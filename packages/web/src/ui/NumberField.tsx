@@ -44,6 +44,9 @@ export function NumberField({
       {...selectWhole}
       onKeyDown={(e) => {
         if (e.key === 'Enter') settle();
+        // With nothing to put back, Esc leaves the field.
+        if (e.key === 'Escape' && text === String(value) && !e.currentTarget.closest('.popover'))
+          e.currentTarget.blur();
         if (e.key === 'Escape') setText(String(value));
         if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
         e.preventDefault();

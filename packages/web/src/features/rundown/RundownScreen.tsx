@@ -1,5 +1,5 @@
 /** The Rundown: the page on one vertical scale, its motions beside it, the live page, and the sheet of the chosen motion. */
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import { keepKeyframes } from '../../editor/model/keyframes.ts';
 import { clampView } from '../../editor/strip/view.ts';
@@ -15,7 +15,7 @@ import { FindingsDock } from './inspector/FindingsDock.tsx';
 import { Inspector } from './inspector/Inspector.tsx';
 import { Preview } from './preview/Preview.tsx';
 import { Transport } from './preview/Transport.tsx';
-import { RundownContext } from './rundown-context.ts';
+import { RundownContext, useRundown } from './rundown-context.ts';
 import type { Rundown } from './rundown-context.ts';
 import { useFollowing } from './use-following.ts';
 import { useRundownCommands } from './use-commands.ts';
@@ -94,14 +94,27 @@ export function RundownScreen() {
             data-tour="sheet"
             style={panes.stacked ? {} : { height: panes.sheet.px }}
           >
-            <div className="inspector-scroll">
-              <Inspector />
-            </div>
+            <Sheet />
             <FindingsDock />
           </div>
         </div>
       </div>
     </RundownContext>
+  );
+}
+
+/** The sheet of what is selected, from its top: another one is not begun in the middle. */
+function Sheet() {
+  const { selection } = useRundown();
+  const sheet = useRef<HTMLDivElement>(null);
+  const what = selection.join(' ');
+  useEffect(() => {
+    if (sheet.current) sheet.current.scrollTop = 0;
+  }, [what]);
+  return (
+    <div className="inspector-scroll" ref={sheet}>
+      <Inspector />
+    </div>
   );
 }
 

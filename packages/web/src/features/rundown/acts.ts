@@ -126,6 +126,7 @@ export const copy: Act = (_k, r, { session }) => {
   // Text that is marked on the screen is what people mean to copy.
   if (!r.selection.length || String(window.getSelection())) return;
   const clip = copied(session.store.getState().document, r.selection);
+  if (!clip.motions.length) return notify(useKeysText.onlyMotionsAreCopied);
   keepCopied(clip);
   notify(
     clip.motions.length === 1

@@ -57,6 +57,7 @@ export const useKeysText = {
   theMotionWasDeleted: 'The motion was deleted.',
   motionsWereDeleted: (count: number) => `${count} motions were deleted.`,
   isCopiedChooseAn: (name: string) => `“${name}” is copied. Choose an element and paste it there.`,
+  onlyMotionsAreCopied: 'Only motions can be copied. Pin another section with + Motion.',
   motionsAreCopied: (count: number) => `${count} motions are copied.`,
   nothingHasBeenCopied: 'Nothing has been copied yet.',
   noSelectedMotionIs: 'No selected motion is in its range here. Scroll into its range first.',
