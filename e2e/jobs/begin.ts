@@ -22,18 +22,30 @@ export const stored = async (request: APIRequestContext, take: string) =>
 export async function finished(context: BrowserContext, request: APIRequestContext, take: string) {
   const zip = await request.get(`/api/takes/${take}/hand-off.zip?width=1280&height=800`);
   const site = await served(context, unzipSync(new Uint8Array(await zip.body())));
+  /** Scrolled there, and drawn. */
+  const stand = (y: number) =>
+    site.evaluate(async (top) => {
+      scrollTo({ top, behavior: 'instant' });
+      for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
+    }, y);
   return {
     site,
-    at: (y: number, selector: string, property: string) =>
-      site.evaluate(
-        async ([y, selector, property]) => {
-          scrollTo({ top: y, behavior: 'instant' });
-          for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
-          return [...document.querySelectorAll(selector)].map((e) =>
-            getComputedStyle(e).getPropertyValue(property),
-          );
-        },
-        [y, selector, property] as const,
-      ),
+    stand,
+    async at(y: number, selector: string, property: string): Promise<string[]> {
+      await stand(y);
+      return site
+        .locator(selector)
+        .evaluateAll((all, p) => all.map((e) => getComputedStyle(e).getPropertyValue(p)), property);
+    },
+    async rect(y: number, selector: string) {
+      await stand(y);
+      return site
+        .locator(selector)
+        .first()
+        .evaluate((e) => {
+          const { top, left, right, height } = e.getBoundingClientRect();
+          return { top, left, right, height };
+        });
+    },
   };
 }

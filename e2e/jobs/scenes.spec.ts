@@ -79,7 +79,7 @@ test('T12: three depths, undisturbed where their middle meets 60 %', async ({ pa
   }
   await saved(page);
   hand.report('T12', [95, 190]);
-  const { site } = await finished(context, request, take);
+  const { site, rect } = await finished(context, request, take);
   for (const [id, speed] of Object.entries(speeds)) {
     const middle = await site.evaluate((id) => {
       scrollTo(0, 0);
@@ -88,16 +88,10 @@ test('T12: three depths, undisturbed where their middle meets 60 %', async ({ pa
     }, id);
     const rest = middle - 0.6 * 800;
     // Where the middle is seen, against the line: the page alone would move it by as many px as are scrolled.
-    const seen = (by: number) =>
-      site.evaluate(
-        async ([top, id]) => {
-          scrollTo({ top, behavior: 'instant' });
-          for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
-          const { y, height } = document.getElementById(id)!.getBoundingClientRect();
-          return y + height / 2;
-        },
-        [rest + by, id] as const,
-      );
+    const seen = async (by: number) => {
+      const { top, height } = await rect(rest + by, `#${id}`);
+      return top + height / 2;
+    };
     expect(await seen(0), id).toBeCloseTo(480, 0);
     expect((await seen(0)) - (await seen(100)), id).toBeCloseTo(speed, 0);
   }
@@ -120,9 +114,20 @@ test('T7: outer columns against the middle one, and a strip that leads sideways'
   await hand.pick('.strip');
   await hand.add('horizontal');
   hand.report('T7', [18, 58]);
-  const { site, at } = await finished(context, request, take);
-  void site;
-  void at;
+  const { site, rect } = await finished(context, request, take);
+  const top = (await rect(0, '#cols')).top;
+  // In 200 px of scroll the outer columns go up by as much, and the middle one does not.
+  const gone = async (column: string) =>
+    (await rect(top + 100, column)).top - (await rect(top + 300, column)).top;
+  expect(await gone('.col-a')).toBeCloseTo(200, 0);
+  expect(await gone('.col-c')).toBeCloseTo(200, 0);
+  expect(await gone('.col-b')).toBeLessThan(190);
+  // The strip stands at its left edge first and at its right edge last, and widens nothing.
+  const house = (await rect(0, '#house')).top;
+  expect((await rect(house, '.strip')).left).toBeCloseTo(0, 0);
+  const width = await site.evaluate(() => document.documentElement.clientWidth);
+  expect((await rect(house + 3840, '.strip')).right).toBeCloseTo(width, 0);
+  expect(await site.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
 });
 
 test('T8: cards that come one after the other while the deck is pinned, with links to each', async ({
@@ -191,10 +196,33 @@ test('T17: a heading wiped in, rows in their own scroller, a gallery that grows 
   await hand.add('rise');
   await hand.pick('.shot');
   await hand.add('grow');
+  await saved(page);
   hand.report('T17', [80, 160]);
-  const { site, at } = await finished(context, request, take);
-  void site;
-  void at;
+  // What scrolls inside of the page goes by its own scroller, down or sideways, and says so in the lanes.
+  const axes = (await stored(request, take)).motions.map((m) => m.driver.kind === 'view' && m.driver.axis);
+  expect(axes).toEqual(['block', 'block', 'inline']);
+  await expect(page.locator('.own-axis text')).toHaveText([
+    'inside log, 1,080 px',
+    'sideways in gallery, 1,440 px',
+  ]);
+  const { site } = await finished(context, request, take);
+  const opacity = (selector: string, left: number, top: number) =>
+    site
+      .locator(selector)
+      .first()
+      .evaluate(
+        async (first, [left, top]) => {
+          first.parentElement?.scrollTo({ left, top, behavior: 'instant' });
+          for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
+          return Number(getComputedStyle(first).opacity);
+        },
+        [left, top] as const,
+      );
+  // Shot 1 begins to leave at 20 px and is gone at 320; row 1 leaves over its own 60.
+  expect(await opacity('.shot', 20, 0)).toBeCloseTo(1, 2);
+  expect(await opacity('.shot', 320, 0)).toBeCloseTo(0, 2);
+  expect(await opacity('.row', 0, 0)).toBeCloseTo(1, 2);
+  expect(await opacity('.row', 0, 60)).toBeCloseTo(0, 2);
 });
 
 test('T6: a canvas that hears the scroll while it is pinned, and begins by itself', async ({

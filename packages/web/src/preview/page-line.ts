@@ -70,11 +70,16 @@ export class PageLine {
   attach(frame: HTMLIFrameElement, live: LivePairing | null): () => void {
     this.floods = 0;
     this.cut = false;
+    let greeted = false;
     const greet = (e: MessageEvent) => {
       // Of a frame that has just been taken away both are null.
       if (!frame.contentWindow || e.source !== frame.contentWindow || e.data !== HELLO || this.cut) return;
-      this.heard = performance.now();
-      this.events.greeted();
+      // Once a document: a page that says it again and again is not taken for one that answers.
+      if (!greeted) {
+        greeted = true;
+        this.heard = performance.now();
+        this.events.greeted();
+      }
       if (this.port) this.waiting = () => this.offer(frame);
       else this.offer(frame);
     };

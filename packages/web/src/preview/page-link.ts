@@ -123,6 +123,7 @@ export class PageLink {
   attach(frame: HTMLIFrameElement, selectors: () => string[], live: LivePairing | null = null): () => void {
     this.selectors = selectors;
     this.measuredIn = null;
+    this.store.setState({ greeted: false });
     const detach = this.line.attach(frame, live);
     return () => {
       detach();
