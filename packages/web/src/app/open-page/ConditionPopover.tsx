@@ -31,7 +31,10 @@ export function ConditionPopover() {
       trigger={
         <>
           <span className="editing">{conditionPopoverText.editingLabel}</span>
-          {scope ? scope.name : conditionPopoverText.allScreens} <Down />
+          <span className="cut" title={scope?.name}>
+            {scope ? scope.name : conditionPopoverText.allScreens}
+          </span>
+          <Down />
         </>
       }
     >

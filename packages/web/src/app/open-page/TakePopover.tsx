@@ -17,7 +17,7 @@ export function TakePopover({ goTo }: { goTo(takeId: string): void }) {
       label={takePopoverText.take(take.name)}
       trigger={
         <>
-          {take.name} <Down />
+          <span className="cut" title={take.name}>{take.name}</span> <Down />
         </>
       }
     >
