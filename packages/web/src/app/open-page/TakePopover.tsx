@@ -17,7 +17,10 @@ export function TakePopover({ goTo }: { goTo(takeId: string): void }) {
       label={takePopoverText.take(take.name)}
       trigger={
         <>
-          <span className="cut" title={take.name}>{take.name}</span> <Down />
+          <span className="cut" title={take.name}>
+            {take.name}
+          </span>{' '}
+          <Down />
         </>
       }
     >
