@@ -347,7 +347,7 @@ export function makeCases(seed: number, count: number): Case[] {
     ...m,
     id: `m_${letter}${i}`,
     name: `case ${letter}${i}`,
-    targets: { selector: `#s${i}` },
+    targets: { selector: `#s${i}${partFor(itemAt(cases, i), i)}` },
     driver:
       m.driver.kind === 'view' && m.driver.subject === 'OTHER'
         ? { ...m.driver, subject: other(cases, i) }
@@ -362,6 +362,10 @@ export function makeCases(seed: number, count: number): Case[] {
     pin: c.pin && { ...c.pin, id: `p_${i}`, name: `pin ${i}`, stage: `#stage${i}` },
   }));
 }
+
+/** Of every fifth subject what it draws after its content is moved, in place of itself. */
+export const partFor = ({ subject: { setting } }: Case, i: number): string =>
+  i % 5 === 3 && ['plain', 'tall', 'clipped', 'transformed'].includes(setting) ? '::after' : '';
 
 /** Every property that one of a case’s motions writes. */
 export const listProperties = (c: Case): string[] => [

@@ -23,7 +23,7 @@ import {
 } from '@lyvek/core';
 import type { HtmlPatch, Layout, MotionDocument, CompiledTimeline } from '@lyvek/core';
 import { underConditions } from './conditioned.ts';
-import { makeCases, listProperties } from './cases.ts';
+import { makeCases, partFor, listProperties } from './cases.ts';
 import type { Case } from './cases.ts';
 import { initialOf, TOLERANCE } from './compare.ts';
 import type { Oracle, Shown } from './in-page.ts';
@@ -228,7 +228,11 @@ for (let n = 0; n < PAGES; n++) {
     await page.setViewportSize({ width: 1000, height: 800 });
     const { layout, timeline, approximate } = await open(page, cases, howOf(n));
     expect(timeline.unplaced.filter((u) => !u.reason.startsWith('its insets'))).toEqual([]);
-    const wanted = cases.map((c, i) => ({ id: `s${i}`, properties: listProperties(c) }));
+    const wanted = cases.map((c, i) => ({
+      id: `s${i}`,
+      part: partFor(c, i),
+      properties: listProperties(c),
+    }));
     const failures: string[] = [];
     for (let look = 0; look < LOOKS; look++) {
       // Down and up again, at places that have nothing in common with the cases.

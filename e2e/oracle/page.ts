@@ -1,9 +1,12 @@
 /** HTML around the subjects of a case page: tracks, inner scrollers, transforms, clips. */
+import { partFor } from './cases.ts';
 import type { Case } from './cases.ts';
 
-function block({ subject: s }: Case, i: number): string {
+function block(c: Case, i: number): string {
+  const s = c.subject;
+  const drawing = partFor(c, i) ? ' drawing' : '';
   const own = (extra = '') =>
-    `<div id="s${i}" class="s" style="width:${s.width}px;height:${s.height}px;${extra}">subject ${i}</div>`;
+    `<div id="s${i}" class="s${drawing}" style="width:${s.width}px;height:${s.height}px;${extra}">subject ${i}</div>`;
   const gap = `margin-top:${s.gap}px`;
   switch (s.setting) {
     case 'plain':
@@ -33,6 +36,8 @@ export const makePage = (cases: readonly Case[], css: string): string => `<!doct
 html { scroll-padding: 40px 30px; }
 body { margin: 0; font: 16px/1.3 'Liberation Sans', sans-serif; overflow-x: clip; }
 .s { background-color: #dde; color: #123; box-sizing: border-box; }
+.drawing { position: relative; border: 3px solid; }
+.drawing::after { content: ''; position: absolute; left: 7px; bottom: 5px; width: 60%; height: 12px; padding: 2px; background: #964; }
 ::-webkit-scrollbar { display: none; }
 </style><style>${css}</style></head><body>
 <div style="height:300px"></div>

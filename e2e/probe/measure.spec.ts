@@ -256,3 +256,65 @@ test('what the keyboard gets to and what links of the page lead to is known', as
     false,
   ]);
 });
+
+/** Where the browser has a pseudo-element, by the view timelines of an animation on it. */
+const drawnAt = (page: Page, host: string, part: string) =>
+  page.evaluate(
+    async ([s, pseudo]) => {
+      const style = document.createElement('style');
+      style.textContent = `@keyframes seen{} ${s}${pseudo}{animation:seen auto linear,seen auto linear;animation-timeline:view(block),view(inline)}`;
+      document.head.append(style);
+      await new Promise(requestAnimationFrame);
+      await new Promise(requestAnimationFrame);
+      const own = document
+        .getAnimations()
+        .filter((a) => (a.effect as KeyframeEffect).pseudoElement === pseudo)
+        .map((a) => a.timeline as unknown as Record<'startOffset' | 'endOffset', { value: number }>);
+      style.remove();
+      const [down, across] = own.map((t) => [t.startOffset.value, t.endOffset.value] as const);
+      return {
+        x: across![0] + innerWidth,
+        y: down![0] + innerHeight,
+        width: across![1] - across![0] - innerWidth,
+        height: down![1] - down![0] - innerHeight,
+      };
+    },
+    [host, part] as const,
+  );
+
+test('what elements draw before and after their content: where lengths place it, its box is the browser’s', async ({
+  page,
+}) => {
+  const layout = await measured(
+    page,
+    `<div style="height:900px"></div><h2 id="line">Lined</h2><p id="quote">Quoted</p><ul><li id="a">a</li><li id="b">b</li></ul>
+     <div id="row"><i>1</i></div><img id="photo" alt="" width="90" height="90"><div style="height:2000px"></div>`,
+    `#line{position:relative;display:inline-block;border:5px solid;margin:11px}
+     #line::after{content:'';position:absolute;left:10%;bottom:-6px;width:50%;height:4px;padding:3px;border:1px solid;margin:2px;scale:.3}
+     #line::before{content:'x';position:absolute;right:4px;top:3px;width:40px;height:30px;padding:3px;box-sizing:border-box}
+     #quote::before{content:'“';display:block} li::marker{content:'-'} #row::after{content:'';display:table;clear:both}
+     #photo::after{content:'never'}`,
+    ['#line::after', 'li::before', '#quote:before'],
+  );
+  for (const part of ['::before', '::after']) {
+    const found = of(layout, `#line${part}`);
+    expect(found.estimated).toBeUndefined();
+    const at = await drawnAt(page, '#line', part);
+    for (const side of ['x', 'y', 'width', 'height'] as const)
+      expect([part, side, found.box[side]]).toEqual([part, side, expect.closeTo(at[side], 1)]);
+    expect(itemAt(layout.elements, found.parent).selector).toBe('#line');
+  }
+  expect(of(layout, '#line::after').base).toMatchObject({ scale: '0.3' });
+  expect(of(layout, '#quote::before').estimated).toBe(true);
+  expect(layout.elements.filter((e) => e.tag.startsWith('::')).map((e) => e.selector)).toEqual([
+    '#line::before',
+    '#line::after',
+    '#quote::before',
+  ]);
+  const place = (selector: string) => layout.elements.findIndex((e) => e.selector === selector);
+  expect(layout.matches).toEqual({
+    '#line::after': [place('#line::after')],
+    'li::before': [],
+    '#quote:before': [place('#quote::before')],
+  });
+});

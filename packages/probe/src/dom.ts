@@ -1,11 +1,30 @@
 /** Short ways to what is asked of a page again and again; every script that goes into pages carries them once. */
 
+import { splitPart } from '@lyvek/core/part';
+
 export const readStyle = (e: Element, pseudo?: string): CSSStyleDeclaration => getComputedStyle(e, pseudo);
 
 export const readRect = (e: Element): DOMRect => e.getBoundingClientRect();
 
 /** Throws where the browser does not understand the selector. */
 export const all = (selector: string): Element[] => [...document.querySelectorAll(selector)];
+
+/** Whether an element draws this pseudo-element: pictures and fields say they would, and never do. */
+export function draws(host: Element, part: string): boolean {
+  if (
+    !(host instanceof HTMLElement) ||
+    /^(IMG|VIDEO|CANVAS|IFRAME|OBJECT|INPUT|TEXTAREA|SELECT)$/.test(host.tagName)
+  )
+    return false;
+  const style = readStyle(host, part);
+  return !/^(none|normal|)$/.test(style.content) && style.display !== 'none';
+}
+
+/** What a selector finds, and the pseudo-element of it that is meant; empty where it is itself. */
+export function findTargets(selector: string): { hosts: Element[]; part: string } {
+  const [host, part] = splitPart(selector);
+  return { hosts: part ? all(host).filter((e) => draws(e, part)) : all(selector), part };
+}
 
 /** px of a computed length; 0 for words. */
 export const px = (length: string): number => parseFloat(length) || 0;

@@ -1,29 +1,52 @@
 /** What a selector matches while it is being typed, and what else an element could be called together with its like. */
+import { splitPart } from '@lyvek/core/part';
+import type { Measured } from './measure.ts';
 import type { Patch } from './patch.ts';
-import { all } from './dom.ts';
+import type { DrawnPart } from './parts.ts';
+import { all, findTargets } from './dom.ts';
+
+interface Like {
+  selector: string;
+  count: number;
+}
 
 const SHOWN = 500;
 const MAX_LIKE = 5;
 
 export function find(
   selector: string,
-  element: Element | undefined,
-  measured: readonly Element[],
+  at: number,
+  { elements: measured, parts }: Pick<Measured, 'elements' | 'parts'>,
   patch: Patch,
 ) {
   const found = patch.resolve([selector]).get(selector);
-  const indices = new Map(measured.map((e, i) => [e, i]));
+  const part = splitPart(selector)[1];
+  const indices = new Map<Element, number>(
+    part
+      ? parts.flatMap((p, k) => (p.part === part ? [[p.host, measured.length + k] as const] : []))
+      : measured.map((e, i) => [e, i]),
+  );
   return {
     selector,
     count: found?.length ?? 0,
     elements: (found ?? []).slice(0, SHOWN).flatMap((e) => indices.get(e) ?? []),
     error: found ? null : 'This is not a selector that the browser understands.',
-    like: element ? findLike(element) : [],
+    like: listLike(measured[at], parts[at - measured.length]),
   };
 }
 
+function listLike(element: Element | undefined, drawn: DrawnPart | undefined): Like[] {
+  if (element) return findLike(element);
+  if (!drawn) return [];
+  return findLike(drawn.host).flatMap(({ selector }) => {
+    const whole = `${selector}${drawn.part}`;
+    const count = findTargets(whole).hosts.length;
+    return count > 1 ? [{ selector: whole, count }] : [];
+  });
+}
+
 /** By class, and by place among its siblings; only those that match several. */
-function findLike(element: Element): { selector: string; count: number }[] {
+function findLike(element: Element): Like[] {
   const tag = CSS.escape(element.localName);
   const classes = [...element.classList].map((c) => `.${CSS.escape(c)}`);
   const holder = element.parentElement;

@@ -1,5 +1,6 @@
 /** Goes over a page as its reader does, and tells what everything that moves shows at each place. */
 import type { Journey, MovedBy, MovingPart } from '@lyvek/core';
+import { findTargets } from './dom.ts';
 
 /** Elements that are looked at, evenly over all that move. */
 const MAX_PARTS = 160;
@@ -94,8 +95,10 @@ export async function moving(moved: readonly MovedBy[]): Promise<{ of: number; p
     const effect = a.effect as KeyframeEffect | null;
     if (effect?.target) part(effect.target, effect.pseudoElement)?.animations.push(a);
   }
-  for (const [i, { selector }] of moved.entries())
-    for (const e of document.querySelectorAll(selector)) part(e, null)?.motions.push(i);
+  for (const [i, { selector }] of moved.entries()) {
+    const { hosts, part: pseudo } = findTargets(selector);
+    for (const e of hosts) part(e, pseudo || null)?.motions.push(i);
+  }
   const most = animations.length > MANY_ANIMATIONS ? MAX_PARTS_BESIDE_MANY : MAX_PARTS;
   const chosen = evenly(
     [...found.values()].sort((a, b) => a.index - b.index),

@@ -1,6 +1,6 @@
 /** Reads what a page shows at a scroll offset, with damped motions at rest or timed ones held at a share of their time where that is wished. */
 import type { Look, ScheduledLook, Watched } from '@lyvek/core';
-import { all, readStyle } from './dom.ts';
+import { findTargets, readStyle } from './dom.ts';
 
 export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties' | 'name'>;
 
@@ -10,24 +10,36 @@ const frames = (n: number) =>
     next(n);
   });
 
-const findElement = ({ selector, index }: Wanted): Element | null => {
+interface Looked {
+  e: Element;
+  /** the pseudo-element of it that is looked at; empty for itself */
+  part: string;
+}
+
+const findElement = ({ selector, index }: Wanted): Looked | null => {
   try {
-    return all(selector)[index] ?? null;
+    const { hosts, part } = findTargets(selector);
+    const e = hosts[index];
+    return e ? { e, part } : null;
   } catch {
     return null;
   }
 };
 
 /** CSS animations of a motion on an element: its block may have been split, and an intro has a part of its own. */
-function listAnimations(e: Element, name: string): CSSAnimation[] {
+function listAnimations({ e, part }: Looked, name: string): CSSAnimation[] {
   const own = (n: string) => n === name || n.startsWith(`${name}_`) || n.startsWith(`${name}-intro`);
   return e
-    .getAnimations()
-    .filter((a): a is CSSAnimation => a instanceof CSSAnimation && own(a.animationName));
+    .getAnimations({ subtree: part !== '' })
+    .filter((a): a is CSSAnimation => a instanceof CSSAnimation && own(a.animationName))
+    .filter(({ effect }) => {
+      const { target, pseudoElement } = effect as KeyframeEffect;
+      return target === e && (pseudoElement ?? '') === part;
+    });
 }
 
 /** Holds what is timed on an element at a share of its duration; false where nothing of it is there. */
-function held(e: Element, name: string, share: number): boolean {
+function held(e: Looked, name: string, share: number): boolean {
   const all = listAnimations(e, name);
   for (const a of all) {
     const { delay = 0, activeDuration } = a.effect!.getComputedTiming();
@@ -55,7 +67,7 @@ export async function look(at: ScheduledLook, wanted: readonly Wanted[]): Promis
     values: wanted.map((w, i) => {
       const e = found[i];
       if (!e) return null;
-      const style = readStyle(e);
+      const style = readStyle(e.e, e.part);
       return w.properties.map((p) => style.getPropertyValue(p).slice(0, 2000));
     }),
   };

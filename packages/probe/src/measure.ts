@@ -1,10 +1,13 @@
 /** Measures a page into a layout. Runs inside the page, with every motion of ours switched off by the caller. */
+import { splitPart } from '@lyvek/core/part';
 import { shorten } from '@lyvek/core/text';
 import type { ElementFacts, Layout, Scroller, Section } from '@lyvek/core';
 import { propertyNames } from './base-properties.ts';
 import { Boxes } from './boxes.ts';
 import { Containers } from './containers.ts';
 import { hasOwnText, readNames } from './names.ts';
+import { hostFacts, listParts, partBox } from './parts.ts';
+import type { DrawnPart } from './parts.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
 import { findSections } from './sections.ts';
@@ -13,6 +16,8 @@ import { all, pageOverflow, pageScroller, px, readRect, readStyle } from './dom.
 const MAX_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
 const SMALLEST = 8;
+/** with what selectors ask for, and pseudo-elements */
+const MAX_CHOSEN = 6000;
 const MAX_SHAPES = 300;
 const IGNORED =
   /^(SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD|defs|clipPath|mask|symbol|pattern|marker|title|desc|metadata)$/;
@@ -21,8 +26,9 @@ const MEDIA = /^(IMG|VIDEO|CANVAS|PICTURE|svg|IFRAME|OBJECT)$/;
 
 export interface Measured {
   layout: Layout;
-  /** the elements in the order of `layout.elements` */
+  /** the elements in the order of `layout.elements`; pseudo-elements stand behind them there */
   elements: Element[];
+  parts: DrawnPart[];
 }
 
 /** By its layout box, which a transform down to nothing does not change. */
@@ -63,7 +69,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   if (document.body)
     for (const e of worthMeasuring(document.body))
       if (!patch.isTrack(e)) chosen.size < MAX_ELEMENTS ? chosen.add(e) : left++;
-  for (const list of matched.values()) for (const e of list) if (chosen.size < 6000) chosen.add(e);
+  for (const list of matched.values()) for (const e of list) if (chosen.size < MAX_CHOSEN) chosen.add(e);
   if (left)
     notes.push(
       `The page has ${left} more elements than the ${MAX_ELEMENTS} that are measured; pick those by selector.`,
@@ -80,6 +86,11 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const queried = new Map<Element, ElementFacts['container'] | null>();
   const survey = { indexOf, boxes, naming, sections, queried };
   const facts = elements.map((e) => readFacts(e, survey));
+  const parts = listParts(elements).slice(0, MAX_CHOSEN - elements.length);
+  for (const p of parts) {
+    const host = indexOf.get(p.host)!;
+    facts.push(readPart(p, facts[host]!, host));
+  }
   for (const list of matched.values())
     for (const e of list) {
       const i = indexOf.get(e);
@@ -96,6 +107,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const doc = pageScroller();
   return {
     elements,
+    parts,
     layout: {
       format: 'lyvek-layout',
       version: 1,
@@ -113,7 +125,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       }),
       elements: facts,
       matches: Object.fromEntries(
-        [...matched].map(([s, list]) => [s, list.flatMap((e) => indexOf.get(e) ?? [])]),
+        [...matched].map(([s, list]) => [s, listPlaces(list, splitPart(s)[1], { indexOf, parts })]),
       ),
       pins: patch.pins(indexOf),
       marked: patch.marked,
@@ -121,6 +133,17 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       notes: notes.slice(0, 60),
     },
   };
+}
+
+/** Places in the layout of elements, or of a pseudo-element that they draw: those stand behind the elements. */
+function listPlaces(
+  list: readonly Element[],
+  part: string,
+  { indexOf, parts }: { indexOf: Map<Element, number>; parts: readonly DrawnPart[] },
+): number[] {
+  if (!part) return list.flatMap((e) => indexOf.get(e) ?? []);
+  const wanted = new Set(list);
+  return parts.flatMap((p, k) => (p.part === part && wanted.has(p.host) ? [indexOf.size + k] : []));
 }
 
 /** The viewport takes the overflow of html, or of body where html has none (CSS Overflow 3, §3.3). */
@@ -187,6 +210,27 @@ function readFacts(e: Element, { indexOf, boxes, naming, sections, queried }: Su
     ...(hex(tint) ? { tint: hex(tint)! } : {}),
     ...(e.matches(FOCUSABLE) ? { focus: true } : {}),
     kind: MEDIA.test(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
+  };
+}
+
+function readPart({ host, part }: DrawnPart, outer: ElementFacts, parent: number): ElementFacts {
+  const style = readStyle(host, part);
+  const { box, estimated } = partBox(style, outer.box, readStyle(host));
+  const base = readBase(style);
+  const tint = hex(style.backgroundColor);
+  return {
+    selector: `${outer.selector}${part}`,
+    tag: part,
+    text: '',
+    parent,
+    ...hostFacts(outer),
+    box,
+    ...(style.position !== 'static' ? { position: style.position as 'relative' } : {}),
+    ...(estimated ? { estimated } : {}),
+    ...(base ? { base } : {}),
+    fontSize: px(style.fontSize) || 16,
+    ...(tint ? { tint } : {}),
+    kind: 'box',
   };
 }
 

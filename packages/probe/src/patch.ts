@@ -1,9 +1,10 @@
 /** Pins and adjustments need a little HTML. Here it is put into the live page, and taken out again, as the hand-off puts it into the source. */
 import type { HtmlPatch, Layout } from '@lyvek/core';
 import { MARK, toMark } from '@lyvek/core/marks';
+import { splitPart } from '@lyvek/core/part';
 import { isSteady } from './page-rules.ts';
 import type { PageRule } from './page-rules.ts';
-import { all, readStyle } from './dom.ts';
+import { all, draws, readStyle } from './dom.ts';
 
 type Pins = NonNullable<Layout['pins']>;
 
@@ -96,18 +97,21 @@ export class Patch {
     });
   }
 
-  /** What selectors mean in the page as it was brought. */
+  /** What selectors mean in the page as it was brought; of a pseudo-element those elements that draw it. */
   resolve(selectors: readonly string[]): Map<string, Element[] | null> {
-    const missing = selectors.filter((s) => !isSteady(s) && !this.now.selectors.includes(s));
+    const missing = selectors
+      .map((s) => splitPart(s)[0])
+      .filter((s) => !isSteady(s) && !this.now.selectors.includes(s));
     if (this.tracks.length && missing.length) {
       this.now = { ...this.now, selectors: [...new Set([...this.now.selectors, ...missing])] };
       this.redo();
     }
     return new Map(
       selectors.map((s) => {
-        if (this.marked.includes(s)) return [s, all(`[${MARK}~="${toMark(s)}"]`)];
+        const [host, part] = splitPart(s);
         try {
-          return [s, all(s)];
+          const found = all(this.marked.includes(host) ? `[${MARK}~="${toMark(host)}"]` : host);
+          return [s, part ? found.filter((e) => draws(e, part)) : found];
         } catch {
           return [s, null];
         }

@@ -12,6 +12,8 @@ import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
 import { Picker } from './pick.ts';
 import { Styles } from './styles.ts';
+import { splitPart } from '@lyvek/core/part';
+import type { DrawnPart } from './parts.ts';
 import { watchElements } from './watch-elements.ts';
 import { all, pageScroller, readStyle } from './dom.ts';
 
@@ -20,6 +22,7 @@ let patch = new Patch();
 const script = new Script();
 let port: MessagePort | null = null;
 let elements: Element[] = [];
+let parts: DrawnPart[] = [];
 const picker = new Picker();
 let scale = 1;
 let landed = 0;
@@ -41,7 +44,7 @@ function act(message: ToProbe): void {
       const measured = styles.without(() => measure(message.selectors, patch));
       // With the motions off for a moment, their animations have begun anew.
       script.again();
-      elements = measured.elements;
+      ({ elements, parts } = measured);
       size = computeSize();
       const adjusted = adjustedBy(styles.adjustments);
       const layout = adjusted ? { ...measured.layout, adjusted } : measured.layout;
@@ -62,6 +65,8 @@ function act(message: ToProbe): void {
     case 'time':
       return playTime(message);
     case 'hold':
+      // No style attribute reaches a pseudo-element.
+      if (splitPart(message.selector)[1]) return;
       for (const e of patch.resolve([message.selector]).get(message.selector) ?? [])
         if (e instanceof HTMLElement || e instanceof SVGElement) {
           if (message.value === null) e.style.removeProperty(message.property);
@@ -71,7 +76,7 @@ function act(message: ToProbe): void {
       // The script looks at its signals once something scrolls.
       return void document.dispatchEvent(new Event('scroll'));
     case 'find':
-      return say({ type: 'found', ...find(message.selector, elements[message.element], elements, patch) });
+      return say({ type: 'found', ...find(message.selector, message.element, { elements, parts }, patch) });
     case 'look':
       return void look(message.at, message.wanted).then((seen) =>
         say({ type: 'looked', id: message.id, look: seen }),

@@ -4,8 +4,10 @@
  */
 import { damp, isAtRest } from '@lyvek/core/damping';
 import type { Damping, DampedOffset } from '@lyvek/core/damping';
+import { splitPart } from '@lyvek/core/part';
 import { toDocument } from './plan.ts';
 import type { Clock, Plan } from './plan.ts';
+import { movedBy, restart } from './restart.ts';
 
 interface Timeline extends AnimationTimeline {
   source?: Element | null;
@@ -28,7 +30,6 @@ interface Group {
 
 interface Taken {
   animation: Ranged;
-  element: Element;
   timeline: Timeline;
   /** has the same range and changes nothing: the browser goes on saying where it begins and ends */
   gauge: Ranged;
@@ -64,12 +65,14 @@ function groupFor(groups: Group[], timeline: Timeline, how: Damping): Group {
 /** Takes the animations that the plan names off their timelines. */
 function take(root: Document | Element, doc: Document, plan: Plan['damping']): Group[] {
   const groups: Group[] = [];
-  for (const { names, selector, damping: how } of plan)
-    for (const element of root.querySelectorAll(selector))
-      for (const animation of element.getAnimations() as Ranged[]) {
+  for (const { names, selector, damping: how } of plan) {
+    const [host, part] = splitPart(selector);
+    for (const element of root.querySelectorAll(host))
+      for (const animation of element.getAnimations({ subtree: part !== '' }) as Ranged[]) {
         const timeline = animation.timeline;
         const name = (animation as CSSAnimation).animationName;
-        if (!names.includes(name) || !timeline?.source || !animation.effect) continue;
+        const effect = animation.effect as KeyframeEffect | null;
+        if (!names.includes(name) || !timeline?.source || effect?.target !== element) continue;
         const gauge = new Animation(
           // On the element: with lengths in its range, an effect of no element crashes the renderer of Chromium 156.
           new KeyframeEffect(element, null, { duration: 'auto' as unknown as number }),
@@ -80,10 +83,11 @@ function take(root: Document | Element, doc: Document, plan: Plan['damping']): G
         gauge.play();
         animation.timeline = doc.timeline as Timeline;
         animation.pause();
-        animation.effect.updateTiming({ duration: WHOLE });
+        effect.updateTiming({ duration: WHOLE });
         const { taken } = groupFor(groups, timeline, how);
-        taken.push({ animation, element, timeline, gauge, start: 0, end: 0, side: 2 });
+        taken.push({ animation, timeline, gauge, start: 0, end: 0, side: 2 });
       }
+  }
   return groups;
 }
 
@@ -115,18 +119,13 @@ function write({ state: { y }, taken }: Group): void {
   }
 }
 
-/** Taken off and put on again, a CSS animation is the style sheet’s once more. */
-function giveBack(groups: readonly Group[]): void {
+function giveBack(doc: Document, groups: readonly Group[]): void {
   const taken = groups.flatMap((g) => g.taken);
   for (const t of taken) t.gauge.cancel();
-  const elements = new Set(taken.map((t) => t.element as HTMLElement));
-  const styles = [...elements].map((e) => [e, e.style.animation] as const);
-  for (const [e] of styles) e.style.animation = 'none';
-  for (const [e, was] of styles) {
-    void getComputedStyle(e).animationName;
-    e.style.animation = was;
-    if (e.getAttribute('style') === '') e.removeAttribute('style');
-  }
+  restart(
+    doc,
+    taken.flatMap((t) => movedBy(t.animation)),
+  );
 }
 
 /** Plays the damped motions of a plan. Returns what stops them and leaves no trace. */
@@ -185,6 +184,6 @@ export function playDamped(root: Document | Element, plan: Plan['damping'], cloc
     clock.cancel(settling);
     sized.disconnect();
     doc.removeEventListener('scroll', wake, { capture: true });
-    giveBack(groups);
+    giveBack(doc, groups);
   };
 }

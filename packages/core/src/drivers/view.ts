@@ -1,6 +1,6 @@
 /** The view progress of the element itself, or of the one that `subject` selects, through its scrollport: a view timeline. */
 import * as z from 'zod';
-import { computeGeometry, findMatches } from '../page/index.ts';
+import { computeGeometry, findMatches, isPart, splitPart } from '../page/index.ts';
 import type { Axis, Layout } from '../page/index.ts';
 import { around, phaseSpans, resolvePoint } from '../timeline/index.ts';
 import { PLAIN } from './kind.ts';
@@ -17,9 +17,12 @@ export interface ViewDriver {
 
 const SELF = 'self';
 
-/** Of several elements that the selector finds, the nearest one around the target counts, as with named timelines; else the first. */
+/** A pseudo-element’s own progress is that of the element which draws it. Of several elements that the selector finds, the nearest one around the target counts, as with named timelines; else the first. */
 export function findSubject(driver: ViewDriver, target: number, layout: Layout): number | undefined {
-  if (driver.subject === SELF) return target;
+  if (driver.subject === SELF) {
+    const e = layout.elements[target];
+    return e && isPart(e) && e.parent >= 0 ? e.parent : target;
+  }
   const matched = findMatches(layout, driver.subject);
   return matched.length > 1 ? (around(target, matched, layout) ?? matched[0]) : matched[0];
 }
@@ -59,7 +62,11 @@ export const view = {
   withSelectors: (driver, rename) =>
     driver.subject === SELF ? driver : { ...driver, subject: rename(driver.subject) },
   measureKey: (driver, target) =>
-    JSON.stringify([driver.subject === SELF ? target : driver.subject, driver.axis, driver.insets]),
+    JSON.stringify([
+      driver.subject === SELF ? splitPart(target)[0] : driver.subject,
+      driver.axis,
+      driver.insets,
+    ]),
   content: (driver) => [driver.axis, driver.insets],
   withContent: (own, preset) => ({ ...own, axis: preset.axis, insets: preset.insets }),
 } satisfies DriverKind<ViewDriver>;

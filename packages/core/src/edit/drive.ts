@@ -1,5 +1,6 @@
 /** Changing what drives a motion: keyframes stay, times and ranges are converted, and what was lost is said. */
 import { present } from '../assert/index.ts';
+import { splitPart } from '../page/index.ts';
 import {
   asView,
   isEndless,
@@ -27,7 +28,7 @@ export function triggerFrom(motion: Motion, target: string, newId: NewId): Trigg
     id: newId('g'),
     name: motion.name,
     on: true,
-    subject: view && view.subject !== 'self' ? view.subject : target,
+    subject: view && view.subject !== 'self' ? view.subject : splitPart(target)[0],
     down: start,
     up: null,
     ...(view?.insets.some((css) => Number.parseFloat(css) !== 0) ? { insets: view.insets } : {}),

@@ -1,5 +1,5 @@
 /** Origins for what turns or grows: one that looks thrown, and a pattern of five for a motion on many elements. */
-import { fingerprint } from '../page/index.ts';
+import { fingerprint, splitPart } from '../page/index.ts';
 import type { Adjustment } from '../motion/index.ts';
 import { edit } from './operation.ts';
 import type { NewId, Operation } from './operation.ts';
@@ -15,8 +15,9 @@ const PATTERN = 5;
 
 /** Every fifth of the elements that a selector finds, counted among their siblings, from each of the first five on. */
 export const everyFifth = (selector: string): string[] => {
-  const one = selector.includes(',') ? `:is(${selector})` : selector;
-  return Array.from({ length: PATTERN }, (_, k) => `${one}:nth-child(${PATTERN}n + ${k + 1})`);
+  const [host, part] = splitPart(selector);
+  const one = host.includes(',') ? `:is(${host})` : host;
+  return Array.from({ length: PATTERN }, (_, k) => `${one}:nth-child(${PATTERN}n + ${k + 1})${part}`);
 };
 
 /** Each of a motion’s elements turns and grows about a point of its own; what was said of their origin before goes. */

@@ -6,6 +6,7 @@ import type { EffectDefinition } from './effect-definition.ts';
 export const counterColumns: EffectDefinition = {
   id: 'counter-columns',
   name: 'Counter-columns',
+  needsElement: true,
   what: 'Neighbouring columns pass against each other.',
   words: 'columns opposite',
   group: 'many',

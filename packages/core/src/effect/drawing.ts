@@ -9,6 +9,7 @@ const STROKES = 'path, line, polyline, polygon, circle, ellipse, rect';
 export const draw: EffectDefinition = {
   id: 'draw',
   name: 'Draw',
+  needsElement: true,
   what: 'A line is drawn as far as you have scrolled.',
   words: 'stroke svg path dash',
   group: 'draw',
@@ -62,6 +63,7 @@ const numberIn = (text: string) => /^\D{0,16}?(\d[\d ,.]*\d|\d)\D{0,24}$/.exec(t
 export const count: EffectDefinition = {
   id: 'count',
   name: 'Count',
+  needsElement: true,
   what: 'A figure counts up along with the scroll.',
   words: 'readout number figure counter',
   group: 'draw',
@@ -114,6 +116,7 @@ export const count: EffectDefinition = {
 export const signal: EffectDefinition = {
   id: 'signal',
   name: 'Signal',
+  needsElement: true,
   what: 'A number, 0 to 100, for a scene of your own.',
   words: 'custom property event canvas video',
   group: 'draw',

@@ -2,7 +2,7 @@
 import { findAxis } from './reveal-range.ts';
 import { itemAt } from '../assert/index.ts';
 import type { Adjustment, Trigger, Motion, MotionDocument, Pin } from '../motion/index.ts';
-import { elementName, findDrawing, isSvgShape } from '../page/index.ts';
+import { elementName, findDrawing, isPart, isSvgShape } from '../page/index.ts';
 import type { ElementFacts, PinnedLayout } from '../page/index.ts';
 import { shorten } from '../text/index.ts';
 
@@ -45,6 +45,8 @@ export interface EffectDefinition {
   words?: string;
   /** where an element itself does not suit, one of the nearest that hold it may */
   lifts?: boolean;
+  /** it is nothing for pseudo-elements: it needs what only elements have */
+  needsElement?: boolean;
   /** it moves what is in its element, each by itself */
   movesParts?: boolean;
   /** why it does not suit an element, or null */
@@ -122,7 +124,7 @@ export const fragment = (part: Partial<Fragment>): Fragment => ({
 
 /** The element that an effect is for: the chosen one, else the nearest around it that suits, else the chosen one with the reason. */
 export function aim(effect: EffectDefinition, c: EffectContext): { element: number; reason: string | null } {
-  const reason = effect.unfit?.(c) ?? null;
+  const reason = refusePart(effect, c) ?? effect.unfit?.(c) ?? null;
   if (reason === null || !effect.lifts) return { element: c.element, reason };
   let outer = itemAt(c.layout.elements, c.element).parent;
   for (let i = 0; i < LIFTS && outer >= 0; i++, outer = itemAt(c.layout.elements, outer).parent)
@@ -131,6 +133,11 @@ export function aim(effect: EffectDefinition, c: EffectContext): { element: numb
 }
 const LIFTS = 3;
 
+const refusePart = (effect: EffectDefinition, c: EffectContext): string | null =>
+  (effect.needsElement || effect.movesParts) && isPart(factsAt(c))
+    ? 'It needs an element; this is drawn by one.'
+    : null;
+
 /** Measured elements directly inside one, in page order. */
 export const listChildren = (layout: PinnedLayout, element: number): number[] =>
-  layout.elements.flatMap((e, i) => (e.parent === element ? [i] : []));
+  layout.elements.flatMap((e, i) => (e.parent === element && !isPart(e) ? [i] : []));

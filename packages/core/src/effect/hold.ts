@@ -34,6 +34,7 @@ const inside = (layout: PinnedLayout, element: number, outer: number): boolean =
 export const hold: EffectDefinition = {
   id: 'hold',
   name: 'Pin section',
+  needsElement: true,
   what: 'The section stays in place while the page scrolls on.',
   words: 'pin sticky scene stage hold freeze scrollytelling',
   group: 'hold',

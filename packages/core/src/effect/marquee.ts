@@ -23,6 +23,7 @@ const stands = (c: EffectContext): 'row' | 'column' | 'neither' => {
 export const marquee: EffectDefinition = {
   id: 'marquee',
   name: 'Marquee',
+  needsElement: true,
   what: 'Runs endlessly; reverses with scroll.',
   words: 'endless loop strip ticker band belt',
   group: 'many',

@@ -6,6 +6,7 @@ import { revealRange } from './reveal-range.ts';
 export const rings: EffectDefinition = {
   id: 'rings',
   name: 'Rings',
+  needsElement: true,
   what: 'The view opens in depth; parts come forward.',
   words: '3d perspective tunnel',
   group: 'many',

@@ -21,6 +21,7 @@ function isCard(c: EffectContext): boolean {
 export const stack: EffectDefinition = {
   id: 'stack',
   name: 'Stack',
+  needsElement: true,
   what: 'Cards slide over each other; earlier ones step back.',
   words: 'cards pin pile overlap',
   group: 'many',

@@ -1,5 +1,6 @@
 /** Effects that play in time: on a trigger, or as soon as the page is there. */
 import { itemAt } from '../assert/index.ts';
+import { splitPart } from '../page/index.ts';
 import type { Trigger, Motion } from '../motion/index.ts';
 import {
   adjust,
@@ -20,7 +21,7 @@ const newTrigger = (c: EffectContext, subject: string, name: string): Trigger =>
   id: c.newId('g'),
   name: shorten(name, 120),
   on: true,
-  subject,
+  subject: splitPart(subject)[0],
   down: { edge: '50%', line: '78%' },
   up: { edge: '0%', line: '100%' },
   plays: 'each-time',
@@ -37,6 +38,7 @@ const timed = (driver: Motion['driver'], delay: number, duration: number): Parti
 export const titlePair: EffectDefinition = {
   id: 'title-pair',
   name: 'Title pair',
+  needsElement: true,
   what: 'Two lines meet, one from each side.',
   words: 'heading trigger time two parts',
   group: 'time',

@@ -17,6 +17,7 @@ function findStage(c: EffectContext): number {
 export const travel: EffectDefinition = {
   id: 'travel',
   name: 'Horizontal travel',
+  needsElement: true,
   what: 'Scrolling down moves a strip sideways.',
   words: 'horizontal scroll strip gallery pin sideways',
   group: 'hold',

@@ -53,6 +53,28 @@ describe('the writer', () => {
     expect(lastItem(pieces).rules).toContain('lv-last');
   });
 
+  test('a pseudo-element stands outside of :is(), is driven by what draws it, and keeps its pseudo-element behind a mark', () => {
+    const parts = ['#a', '#b'].map((s) => element({ selector: `${s}::after`, tag: '::after' }));
+    const drawn = {
+      ...makeLayout([...layout.elements, ...parts.map((e, i) => ({ ...e, parent: i }))]),
+      matches: { '.card::after': [2, 3], '#b::after': [3], '.card': [0, 1], '#b': [1] },
+    };
+    const document = makeDocument(
+      motion({ targets: { selector: '.card::after' } }),
+      motion({ id: 'm_b', name: 'Last', targets: { selector: '#b::after' } }),
+      motion({ id: 'm_c', name: 'Whole', targets: { selector: '#b' } }),
+    );
+    const css = writeCss(document, drawn, 'full-motion').pieces.map(previewCss).join('\n');
+    expect(css).toContain(':is(.card):is(#b)::after {');
+    expect(css).not.toMatch(/:is\([^)]*::/);
+    expect(css).toMatch(/\.card \{\n {2}view-timeline: --lv-card block;/);
+    expect(css).not.toContain('timeline-scope');
+    // The element itself moves by itself.
+    expect(css).toMatch(/#b \{\n(?: {2}--lv-whole-\w+: .*\n)+ {2}animation: lv-whole auto linear both;/);
+    const marked = writeCss(document, { ...drawn, marked: ['.card'] }, 'full-motion');
+    expect(marked.pieces.map(previewCss).join('\n')).toMatch(/\[data-lv~="card-\w+"\]::after \{/);
+  });
+
   test('another element’s view progress becomes a named timeline that the root scopes', () => {
     const css = text(
       motion({ driver: { kind: 'view', subject: '#b', axis: 'block', insets: ['0px', '0px'] } }),

@@ -158,14 +158,16 @@ function play() {
   for (const m of motions) {
     if (m.when && !matchMedia(m.when).matches) continue;
     if (wantsStill.matches && m.still === 'drop') continue;
-    [...document.querySelectorAll(m.targets)].forEach((target, i) => {
+    const [, host, part = null] = /^(.*?)(::before|::after)?$/s.exec(m.targets);
+    const drawn = (e) => !part || !/^(none|normal)$/.test(getComputedStyle(e, part).content);
+    [...document.querySelectorAll(host)].filter(drawn).forEach((target, i) => {
       const timeline = timelineFor(m.timeline, target);
       const steps = m.later?.steps[i] ?? 0;
       const [rangeStart, rangeEnd] = m.range.map((p) => (steps ? shifted(p, steps, m.later.by) : p));
       for (const keyframes of m.keyframes) {
         if (wantsStill.matches && m.still === 'fade' && !keyframes.some((k) => 'opacity' in k)) continue;
         playing.push(
-          target.animate(keyframes, { timeline, rangeStart, rangeEnd, fill: m.fill, composite: m.composite, duration: 'auto' }),
+          target.animate(keyframes, { timeline, rangeStart, rangeEnd, fill: m.fill, composite: m.composite, duration: 'auto', pseudoElement: part }),
         );
       }
     });

@@ -1,6 +1,7 @@
 /** The document: all motions of one take of one page. */
 import type * as z from 'zod';
 import { driverSelectors } from '../drivers/index.ts';
+import { splitPart } from '../page/part.ts';
 import type { DocumentShape, MotionSchema } from './schema.ts';
 
 export type Motion = z.infer<typeof MotionSchema>;
@@ -32,7 +33,7 @@ export const emptyDocument = (): MotionDocument => ({
 export function collectSelectors(document: MotionDocument): string[] {
   const all = new Set<string>();
   for (const m of document.motions) {
-    all.add(m.targets.selector);
+    all.add(m.targets.selector).add(splitPart(m.targets.selector)[0]);
     for (const s of driverSelectors(m.driver)) all.add(s);
   }
   for (const p of document.pins) {

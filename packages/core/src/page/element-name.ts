@@ -1,20 +1,22 @@
 import { itemAt, lastItem } from '../assert/index.ts';
 import type { ElementFacts, Layout } from './layout.ts';
+import { isPart } from './part.ts';
 import { ellipsized } from '../text/index.ts';
 
 const MAX_LENGTH = 26;
 
 /** A name for an element that people recognise: its label, alternative text or heading, else its id, a class of its own, its text, its tag. */
 export function elementName(e: ElementFacts, layout?: Layout): string {
+  const outer = layout?.elements[e.parent];
+  if (isPart(e)) return outer ? `${elementName(outer, layout)} ${e.tag}` : e.selector;
   const label = firstWords(e.label ?? (/^h[1-6]$/.test(e.tag) ? e.text : ''));
   if (label) return label;
   const tail = lastItem(e.selector.split(/[ >]+/));
   const id = /^#[^.]+/.exec(e.idClass ?? '')?.[0];
   const own = id && !/\d{3}/.test(id) ? id : /^[#.]/.test(tail) ? tail : '';
   if (own) return inWords(own);
-  const parent = layout?.elements[e.parent];
-  if (!e.text && e.kind === 'image' && parent && (parent.label ?? parent.text))
-    return `picture in ${elementName(parent, layout)}`;
+  if (!e.text && e.kind === 'image' && outer && (outer.label ?? outer.text))
+    return `picture in ${elementName(outer, layout)}`;
   const text = firstWords(e.text);
   if (text && (e.kind === 'text' || e.text.length < 40)) return text;
   const [shared] = /(?<=\.)[a-z][^.]{2,}/i.exec(e.idClass ?? '') ?? [];

@@ -9,3 +9,4 @@ export * from './fingerprint.ts';
 export * from './drawn.ts';
 export * from './still-scroller.ts';
 export * from './svg-shape.ts';
+export * from './part.ts';

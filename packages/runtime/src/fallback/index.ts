@@ -5,6 +5,7 @@
 import { damp, isAtRest } from '@lyvek/core/damping';
 import type { DampedOffset } from '@lyvek/core/damping';
 import type { FallbackMotion, FallbackPlan } from '@lyvek/core';
+import { splitPart } from '@lyvek/core/part';
 import { browserClock } from '../plan.ts';
 import type { Clock } from '../plan.ts';
 import { listLines, readRange } from './places.ts';
@@ -70,7 +71,7 @@ export function play(plan: FallbackPlan, clock: Clock = browserClock): () => voi
   let stopped = false;
 
   for (const motion of plan.motions)
-    [...document.querySelectorAll(motion.selector)].forEach((target, i) => {
+    findTargets(motion.selector).forEach((target, i) => {
       const late = motion.late[i] ?? 0;
       const made = listAnimations(motion, target, late);
       all.push(...made);
@@ -153,6 +154,7 @@ function listAnimations(m: FallbackMotion, target: Element, late: number): Anima
   const [delay, duration] = m.time ?? [0, WHOLE];
   return m.frames.map((frames) => {
     const a = target.animate(frames as Keyframe[], {
+      pseudoElement: splitPart(m.selector)[1] || null,
       duration,
       delay: m.time ? delay + late : 0,
       fill: m.fill === 'none' ? 'none' : m.fill,
@@ -162,6 +164,13 @@ function listAnimations(m: FallbackMotion, target: Element, late: number): Anima
     a.currentTime = m.time ? 0 : -1;
     return a;
   });
+}
+
+/** The elements that a selector finds, or those that draw the pseudo-element which it means. */
+function findTargets(selector: string): Element[] {
+  const [host, part] = splitPart(selector);
+  const found = [...document.querySelectorAll(host)];
+  return part ? found.filter((e) => !/^(none|normal)$/.test(getComputedStyle(e, part).content)) : found;
 }
 
 /** Coming between its lines plays the parts; leaving by either end does what the trigger says. */

@@ -1,5 +1,5 @@
 /** The first click into a field of a value marks all of it, as the Tab key does; the next one puts the caret where it is. */
-import type { MouseEvent, RefObject } from 'react';
+import type { FocusEvent, MouseEvent, RefObject } from 'react';
 import { useEffect } from 'react';
 
 const clicked = new WeakSet<HTMLInputElement>();
@@ -7,6 +7,10 @@ const clicked = new WeakSet<HTMLInputElement>();
 const isMarked = (f: HTMLInputElement) => f.selectionStart === 0 && f.selectionEnd === f.value.length;
 
 export const selectWhole = {
+  /** A popover that opens puts the focus into its first field, which the Tab key would have marked. */
+  onFocus(e: FocusEvent<HTMLInputElement>): void {
+    e.currentTarget.select();
+  },
   onMouseDown(e: MouseEvent<HTMLInputElement>): void {
     const field = e.currentTarget;
     if (document.activeElement !== field) clicked.delete(field);

@@ -1,6 +1,6 @@
 /** Motions that say the same on different elements are written once, as one rule for all of these elements. */
 import { isAtLoad, isScrubbed } from '../../drivers/index.ts';
-import { findMatches } from '../../page/index.ts';
+import { findMatches, splitPart } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import type { Entry } from './entry.ts';
@@ -24,7 +24,7 @@ const isFree = (m: Motion, d: MotionDocument): boolean =>
   !m.stagger &&
   !m.conditions?.length &&
   !Object.keys(m.keyframes).some((p) => p.startsWith('--')) &&
-  !m.targets.selector.includes('::') &&
+  splitPart(m.targets.selector)[1] === '' &&
   m.time?.after === undefined &&
   !d.motions.some((o) => o.time?.after === m.id);
 

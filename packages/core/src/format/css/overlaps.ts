@@ -1,6 +1,6 @@
 /** Elements that several selectors find: what CSS keeps as one list per element has to be written for them once more, together. */
-import { present } from '../../assert/index.ts';
-import { findMatches } from '../../page/index.ts';
+import { itemAt, present } from '../../assert/index.ts';
+import { findMatches, splitPart } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 
@@ -29,5 +29,8 @@ export function overlaps(selectors: readonly string[], layout: Layout): string[]
 }
 
 /** The elements that all of them find. More specific than each, so it goes on holding when the page changes. */
-export const joinSelectors = (selectors: readonly string[], layout: Layout): string =>
-  selectors.map((s) => `:is(${writtenSelector(s, layout)})`).join('');
+export function joinSelectors(selectors: readonly string[], layout: Layout): string {
+  const split = selectors.map(splitPart);
+  // No `:is()` holds a pseudo-element; what several selectors find is the same part of the same host.
+  return split.map(([host]) => `:is(${writtenSelector(host, layout)})`).join('') + itemAt(split, 0)[1];
+}

@@ -1,7 +1,7 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import { itemAt, present } from '../../assert/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
-import { computeGeometry, findMatches } from '../../page/index.ts';
+import { computeGeometry, findMatches, splitPart } from '../../page/index.ts';
 import { isScrubbed, findSubject } from '../../drivers/index.ts';
 import type { ScrubbedDriver } from '../../drivers/index.ts';
 import { around, isNamedPlace } from '../../timeline/index.ts';
@@ -83,13 +83,17 @@ const TIMELINES: Written = {
     const notes: WriterNote[] = [];
     const note = (text: string) => void notes.push({ motion: motion.id, note: text });
     if (css.assumesViewport) note('Its range is exact where the scroller is as high as the viewport.');
-    const { axis, subject: owner } = driver;
+    const { axis, subject } = driver;
+    const [host, part] = splitPart(motion.targets.selector);
+    const owner = subject === 'self' && part !== '' ? host : subject;
     const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
     if (owner === 'self')
       return { timeline: `view(${axis} ${insets})`, range: css.range, named: null, notes };
     const matched = findMatches(itemAt(layouts, 0), owner);
+    // What draws a pseudo-element is seen from there anyway.
     const nested =
-      matched.length > 1 && targets.every((t) => around(t, matched, itemAt(layouts, 0)) !== undefined);
+      (matched.length > 1 || part !== '') &&
+      targets.every((t) => around(t, matched, itemAt(layouts, 0)) !== undefined);
     if (matched.length > 1 && !nested)
       note(
         `${owner} matches ${matched.length} elements, and not every target is inside one; a named timeline needs exactly one.`,

@@ -1,7 +1,8 @@
 /** What pins and adjustments need in the HTML. One list, applied by the probe to the live page and by `patchHtml` to its source. */
-import { present } from '../../assert/index.ts';
+import { itemAt, present } from '../../assert/index.ts';
 import type { Cue, MotionDocument, Pin } from '../../motion/index.ts';
 import { collectSelectors } from '../../motion/index.ts';
+import { splitPart } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { slugs } from '../selectors/names.ts';
 
@@ -42,7 +43,12 @@ export function makePatch(document: MotionDocument, kept: Layout['kept'] = []): 
     ),
     // Without a wrapper every selector goes on meaning what it meant.
     selectors: wraps.length
-      ? [...new Set([...collectSelectors(document), ...kept.map((r) => r.selector)])]
+      ? [
+          ...new Set([
+            ...collectSelectors(document).map((s) => itemAt(splitPart(s), 0)),
+            ...kept.map((r) => r.selector),
+          ]),
+        ]
       : [],
   };
 }

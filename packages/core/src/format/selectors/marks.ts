@@ -4,6 +4,7 @@
  */
 import { fingerprint } from '../../page/fingerprint.ts';
 import type { Layout } from '../../page/index.ts';
+import { splitPart } from '../../page/part.ts';
 
 export const MARK = 'data-lv';
 
@@ -19,8 +20,10 @@ export function toMark(selector: string): string {
 }
 
 /** The selector as it has to be written for a page with its pins in place. */
-export const writtenSelector = (selector: string, layout: Layout): string =>
-  layout.marked?.includes(selector) ? `[${MARK}~="${toMark(selector)}"]` : selector;
+export function writtenSelector(selector: string, layout: Layout): string {
+  const [host, part] = splitPart(selector);
+  return layout.marked?.includes(host) ? `[${MARK}~="${toMark(host)}"]${part}` : selector;
+}
 
 /** What a layout says of the adjustments that were in place when it was measured: a fingerprint of their rules. */
 export const adjustedBy = (rules: readonly string[]): string | undefined =>

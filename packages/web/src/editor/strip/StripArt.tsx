@@ -1,5 +1,5 @@
 /** A page drawn small on a vertical scale: sections as tints, elements as boxes. */
-import { isSvgShape, itemAt } from '@lyvek/core';
+import { isPart, isSvgShape, itemAt } from '@lyvek/core';
 import { memo } from 'react';
 import type { Layout } from '@lyvek/core';
 import { toRow } from './view.ts';
@@ -9,7 +9,7 @@ const MAX_BOXES = 420;
 
 /** Boxes worth drawing: leaves and pictures, the larger first. */
 export function stripBoxes(layout: Layout, most = MAX_BOXES): number[] {
-  const parents = new Set(layout.elements.flatMap((e) => (isSvgShape(e) ? [] : [e.parent])));
+  const parents = new Set(layout.elements.flatMap((e) => (isSvgShape(e) || isPart(e) ? [] : [e.parent])));
   return layout.elements
     .map((e, i) => ({ e, i }))
     .filter(

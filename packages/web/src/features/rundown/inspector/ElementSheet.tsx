@@ -1,5 +1,5 @@
 /** The sheet of a chosen element: what moves it and what was found there, then what can be added; the way to the elements around it. */
-import { itemAt, switchOn } from '@lyvek/core';
+import { isPart, itemAt, switchOn } from '@lyvek/core';
 import { DriverSign } from '../../../editor/drivers/DriverSign.tsx';
 import { DRIVER_WORDS } from '../../../editor/drivers/words.ts';
 import { effectWords, elementName } from '../../../editor/words.ts';
@@ -70,7 +70,7 @@ function ThingRow({ thing: { id, name, kind, on, motion, span, findings } }: { t
 
 const MAX_AROUND = 4;
 
-/** The elements it lies in, the nearest first, and its selector. */
+/** Its selector, the elements it lies in, the nearest first, and the pseudo-elements that it draws. */
 function Around({ element }: { element: number }) {
   const { layout, choose } = useRundown();
   const around: number[] = [];
@@ -80,6 +80,7 @@ function Around({ element }: { element: number }) {
     i = itemAt(layout.elements, i).parent
   )
     around.push(i);
+  const drawn = layout.elements.flatMap((e, i) => (e.parent === element && isPart(e) ? [i] : []));
   return (
     <p className="around">
       <code>{itemAt(layout.elements, element).selector}</code>
@@ -92,6 +93,12 @@ function Around({ element }: { element: number }) {
           </button>
         );
       })}
+      {drawn.length > 0 && elementSheetText.draws}
+      {drawn.map((i) => (
+        <button key={i} type="button" className="btn small" onClick={() => choose(i)}>
+          {itemAt(layout.elements, i).tag}
+        </button>
+      ))}
     </p>
   );
 }

@@ -31,6 +31,7 @@ export const elementSheetText = {
   mute: 'Mute',
   muted: 'Muted',
   inside: ' inside ',
+  draws: ' · draws ',
 };
 
 export const inspectorHeadText = {

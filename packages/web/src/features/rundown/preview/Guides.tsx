@@ -37,6 +37,7 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
           scale={scale}
           className="own"
           name={bar?.motion.name ?? elementName(element, layout)}
+          width={width}
           height={height}
         />
       )}
@@ -57,12 +58,16 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
   );
 }
 
+/** px, of a name’s plate */
+const TAG = 16;
+
 function Outline({
   e,
   y,
   scale,
   className,
   name,
+  width = 0,
   height = 0,
 }: {
   e: ElementFacts;
@@ -70,6 +75,8 @@ function Outline({
   scale: number;
   className: string;
   name?: string;
+  /** of the preview */
+  width?: number;
   height?: number;
 }) {
   const { layout } = useRundown();
@@ -83,14 +90,19 @@ function Outline({
     height: e.box.height * scale,
   };
   const w = (name?.length ?? 0) * 5.9 + 12;
-  const tagY = Math.min(Math.max(0, top - 18), height - 18);
+  // Above it; what is thinner than its name has it beside, or the words that it underlines would be hidden.
+  const beside = box.height < TAG && box.x + box.width + w + 12 < width;
+  const tag = {
+    x: beside ? box.x + box.width + 6 : Math.max(0, box.x),
+    y: Math.min(Math.max(0, beside ? top + box.height / 2 - TAG / 2 : top - 18), height - 18),
+  };
   return (
     <g className={`box-outline ${className}`}>
       <rect className="outline-under" {...box} />
       <rect className="outline-line" {...box} />
       {name && top > -box.height && top < height + 40 && (
-        <g className="outline-tag" transform={`translate(${Math.max(0, box.x)} ${tagY})`}>
-          <rect width={w} height={16} rx={2} />
+        <g className="outline-tag" transform={`translate(${tag.x} ${tag.y})`}>
+          <rect width={w} height={TAG} rx={2} />
           <text x={6} y={11.5}>
             {name}
           </text>

@@ -3,7 +3,7 @@ import type { Found } from '../../../../preview/page-link.ts';
 import { selectWhole } from '../../../../ui/select-whole.ts';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
-import { elementName, findMatches } from '@lyvek/core';
+import { elementName, findMatches, splitPart } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useRundown } from '../../rundown-context.ts';
@@ -14,8 +14,10 @@ const REST = 80;
 const KNOWN = 2000;
 
 /** The same elements but for one. */
-const withoutElement = (selector: string, one: string) =>
-  `${selector.includes(',') ? `:is(${selector})` : selector}:not(${one})`;
+function withoutElement(selector: string, one: string): string {
+  const [host, part] = splitPart(selector);
+  return `${host.includes(',') ? `:is(${host})` : host}:not(${splitPart(one)[0]})${part}`;
+}
 
 interface TargetProps {
   motion: Motion;

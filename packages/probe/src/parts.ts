@@ -1,0 +1,77 @@
+/** Pseudo-elements as elements of a layout. No browser tells where they lie, so their boxes are read from computed lengths, or estimated. */
+import type { Box, ElementFacts } from '@lyvek/core';
+import { PARTS } from '@lyvek/core/part';
+import { draws, px, readStyle } from './dom.ts';
+
+const MAX_PARTS = 300;
+
+export interface DrawnPart {
+  host: Element;
+  part: string;
+}
+
+/** What elements draw before and after their content, in the order of the elements; at most 300. */
+export function listParts(elements: readonly Element[]): DrawnPart[] {
+  const out: DrawnPart[] = [];
+  for (const host of elements)
+    for (const part of PARTS)
+      if (out.length < MAX_PARTS && draws(host, part) && isSeen(readStyle(host, part)))
+        out.push({ host, part });
+  return out;
+}
+
+/** Empty ones that only end a row of floats are seen by nobody. */
+const isSeen = ({ content, display, width, height }: CSSStyleDeclaration): boolean =>
+  !/^(""|'')$/.test(content) ||
+  (display !== 'inline' && (px(width) > 0 || width === 'auto') && height !== '0px');
+
+/** Its border box: where it is placed by lengths they are known, else it is taken to lie where its host does. */
+export function partBox(
+  style: CSSStyleDeclaration,
+  host: Box,
+  frame: CSSStyleDeclaration,
+): { box: Box; estimated: boolean } {
+  const isPlaced = style.position === 'absolute' && frame.position !== 'static';
+  const [left, top, width, height] = [style.left, style.top, style.width, style.height].map(parseFloat) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  if (!isPlaced || [left, top, width, height].some(isNaN)) return { box: host, estimated: true };
+  const [across, down] =
+    style.boxSizing === 'border-box'
+      ? [0, 0]
+      : [edges(style, 'left', 'right'), edges(style, 'top', 'bottom')];
+  return {
+    box: {
+      x: host.x + px(frame.borderLeftWidth) + left + px(style.marginLeft),
+      y: host.y + px(frame.borderTopWidth) + top + px(style.marginTop),
+      width: width + across,
+      height: height + down,
+    },
+    estimated: false,
+  };
+}
+
+const edges = (style: CSSStyleDeclaration, ...sides: string[]): number =>
+  sides.reduce(
+    (sum, side) =>
+      sum +
+      px(style.getPropertyValue(`padding-${side}`)) +
+      px(style.getPropertyValue(`border-${side}-width`)),
+    0,
+  );
+
+/** What it has of its host: where it scrolls and what carries it. */
+export const hostFacts = ({
+  section,
+  scroller,
+  sticky,
+  fixed,
+}: ElementFacts): Pick<ElementFacts, 'section' | 'scroller' | 'sticky' | 'fixed'> => ({
+  section,
+  scroller,
+  sticky,
+  fixed,
+});
