@@ -2,7 +2,7 @@ import { itemAt } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import { element, makeLayout } from '../testing/index.ts';
 import type { Layout } from './layout.ts';
-import { canBeClipped, isStill, openedAround, pageBox } from './still-scroller.ts';
+import { canBeClipped, isStill, mapBox, openedAround, pageBox } from './still-scroller.ts';
 
 /** A band with a list in it, and a word in the list. */
 const nested = (band: string, list: string, room = { block: 0, inline: 0 }): Layout => {
@@ -24,6 +24,18 @@ describe('scrollers that a reader cannot scroll', () => {
   test('a box with its place on the page, whatever scrolls around it', () => {
     expect(pageBox(nested('hidden', 'auto'), 2)).toEqual({ x: 45, y: 3080, width: 100, height: 30 });
     expect(pageBox(nested('hidden', 'auto'), 0).y).toBe(3000);
+  });
+
+  test('on a map the whole of what is scrolled fills its scroller', () => {
+    const layout = nested('hidden', 'auto', { block: 300, inline: 400 });
+    // Half of each way through, in the list as through in the band.
+    expect(mapBox(layout, 2)).toEqual({
+      x: 50 + 2.5 * 1.25,
+      y: 3050 + 10 * (500 / 600),
+      width: 62.5,
+      height: expect.closeTo(12.5, 5),
+    });
+    expect(mapBox(layout, 0)).toEqual(itemAt(layout.elements, 0).box);
   });
 
   test.each([

@@ -39,6 +39,26 @@ export function pageBox(layout: Layout, element: number): Box {
   return { ...e.box, x: at.x + e.box.x, y: at.y + e.box.y };
 }
 
+/**
+ * A box drawn small where its scroller is drawn: the whole of what can be scrolled there fills the scroller, so that everything in it has a
+ * place inside of it. What scrolls with the page has its own place.
+ */
+export function mapBox(layout: Layout, element: number): Box {
+  const e = itemAt(layout.elements, element);
+  const outer = e.fixed ? -1 : elementOfScroller(layout, e.scroller);
+  if (outer < 0 || outer === element) return e.box;
+  const at = mapBox(layout, outer);
+  const { port, max } = itemAt(layout.scrollers, e.scroller);
+  const across = at.width / Math.max(1, port.width + max.inline);
+  const down = at.height / Math.max(1, port.height + max.block);
+  return {
+    x: at.x + e.box.x * across,
+    y: at.y + e.box.y * down,
+    width: e.box.width * across,
+    height: e.box.height * down,
+  };
+}
+
 /** The layout as it is once these scrollers clip: what lay in them lies in the scroller around them. Borders of the boxes are left out. */
 function withClipped<L extends Layout>(layout: L, scroller: number): L {
   const holder = layout.elements[elementOfScroller(layout, scroller)];

@@ -4,6 +4,7 @@ import { useStore } from 'zustand';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { nearestBar } from '../../editor/model/bars.ts';
 import { dragStore } from './model/drag-store.ts';
+import { findMatches } from '@lyvek/core';
 import type { Finding, FrameClock, Gesture, PinnedLayout, MotionDocument, TrialFrames } from '@lyvek/core';
 import type { Bar, Unplaced } from '../../editor/model/bars.ts';
 import type { Grip } from './model/moves.ts';
@@ -69,6 +70,21 @@ export function useNearest(): Bar | null {
   if (dragged?.motion.id === bar.motion.id)
     return { ...bar, element: dragged.element, placed: placedOn(bar, dragged.element) };
   return nearestBar(bar, y);
+}
+
+/** The element that the selection is about: of a motion the nearest one that it moves, of a trigger or a pin its own; else the chosen one. */
+export function useShownElement(): number {
+  const bar = useNearest();
+  const { document, layout, selection, chosen } = useRundown();
+  if (bar) return bar.element;
+  const [id] = selection;
+  const motion = document.motions.find((m) => m.id === id);
+  const selector =
+    motion?.targets.selector ??
+    document.triggers.find((t) => t.id === id)?.subject ??
+    document.pins.find((p) => p.id === id)?.stage;
+  const [own] = selector === undefined || selection.length > 1 ? [] : findMatches(layout, selector);
+  return own ?? chosen;
 }
 
 const placedOn = (bar: Bar, element: number): Bar['placed'] =>

@@ -27,10 +27,10 @@ const LIT = 5;
 /** Rows from an end of a bar to the keyframe that stands there, so that both it and the handle can be taken hold of. */
 const INSET = 9;
 
-/** `ends`: those at the ends too, where there is room for them. */
+/** `view`: along the bar’s own axis. `ends`: those at the ends too, where there is room for them. */
 export function Keyframes({ bar, x, view, ends }: { bar: Bar; x: number; view: View; ends: boolean }) {
   const { session } = useOpenedPage();
-  const { bars, select, selection } = useRundown();
+  const { bars, select, selection, view: ofPage } = useRundown();
   const all = listKeyframes(bar.motion);
   const roomy = (bar.placed.end - bar.placed.start) / view.per > 4 * INSET;
   const toPlace = (p: number) => toRow(keyframeRow(bar, p), view) + (p === 0 ? INSET : p === 1 ? -INSET : 0);
@@ -41,7 +41,7 @@ export function Keyframes({ bar, x, view, ends }: { bar: Bar; x: number; view: V
   );
   const lit = useStore(keyframeStore, (s) =>
     shares
-      .map((p) => (s.hover !== null && Math.abs(toPlace(p) - toRow(s.hover, view)) < LIT ? 1 : 0))
+      .map((p) => (s.hover !== null && Math.abs(toPlace(p) - toRow(s.hover, ofPage)) < LIT ? 1 : 0))
       .join(''),
   );
   const press = (e: PointerEvent<SVGCircleElement>, share: number) => {

@@ -11,6 +11,7 @@ import { offsetAt } from '../../../editor/strip/view.ts';
 import type { View } from '../../../editor/strip/view.ts';
 import { finds } from '../model/find.ts';
 import { placeFlags } from '../model/flags.ts';
+import type { Flag } from '../model/flags.ts';
 import type { Grip } from '../model/moves.ts';
 import { useRundown } from '../rundown-context.ts';
 import { BarMark } from './BarMark.tsx';
@@ -39,6 +40,8 @@ export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
     const pin = document.pins.find((p) => p.id === hold.id);
     return pin ? [{ pin, hold }] : [];
   });
+  const { flags } = useMemo(() => placeFlags(document, layout), [document, layout]);
+  const flagX = width - LANES - (listed ? 22 : 128);
   return (
     <g
       transform={`translate(${LANES} 0)`}
@@ -64,8 +67,8 @@ export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
             selected={chosen.has(pin.id)}
           />
         ))}
-      <Flags width={width} chosen={chosen} listed={listed} />
-      <OwnAxes slots={slots} />
+      <OwnAxes {...{ slots, flags, flagX }} />
+      <Flags {...{ flags, chosen, listed }} x={flagX} />
       <Bars {...{ width, slots, listed, chosen, onGrip, onHover }} />
       {pinned.map(({ pin, hold }) => (
         <PinTitle key={pin.id} {...{ pin, hold, view }} left={left + cueRoom} />
@@ -85,16 +88,15 @@ function findPinLeft(bars: readonly Bar[], slots: ReadonlyMap<string, LaneSlot>,
 
 /** Triggers, and what plays at page load. */
 interface FlagsProps {
-  width: number;
+  flags: readonly Flag[];
+  x: number;
   chosen: ReadonlySet<string>;
   listed: boolean;
 }
 
-function Flags({ width, chosen, listed }: FlagsProps) {
+function Flags({ flags, x, chosen, listed }: FlagsProps) {
   const { document, layout, view, rows, select } = useRundown();
-  const { flags } = useMemo(() => placeFlags(document, layout), [document, layout]);
   const loads = document.motions.filter((m) => isAtLoad(m.driver));
-  const x = width - LANES - (listed ? 22 : 128);
   return (
     <>
       {flags.map((flag) => (

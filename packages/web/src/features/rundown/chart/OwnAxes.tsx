@@ -4,22 +4,31 @@ import type { LaneSlot } from '../../../editor/model/bars.ts';
 import { findOwnAxis } from '../../../editor/model/own-axis.ts';
 import type { OwnAxis } from '../../../editor/model/own-axis.ts';
 import { toRow } from '../../../editor/strip/view.ts';
+import type { Flag } from '../model/flags.ts';
 import { useRundown } from '../rundown-context.ts';
 import { ownAxesText } from './text.ts';
 
 const MAX_LETTERS = 18;
 
-export function OwnAxes({ slots }: { slots: ReadonlyMap<string, LaneSlot> }) {
+interface OwnAxesProps {
+  slots: ReadonlyMap<string, LaneSlot>;
+  /** where triggers hang, and those that hang there */
+  flags: readonly Flag[];
+  flagX: number;
+}
+
+export function OwnAxes({ slots, flags, flagX }: OwnAxesProps) {
   const { bars, layout, view } = useRundown();
   const groups = new Map<string, { own: OwnAxis; columns: number[] }>();
-  for (const bar of bars) {
-    const own = findOwnAxis(bar.placed, layout);
-    const slot = slots.get(bar.motion.id);
-    if (!own || !slot) continue;
+  const stands = (where: Pick<OwnAxis, 'scroller' | 'axis'>, x: number | undefined) => {
+    const own = findOwnAxis(where, layout);
+    if (!own || x === undefined) return;
     const key = `${own.scroller} ${own.axis}`;
     const group = groups.get(key) ?? { own, columns: [] };
-    groups.set(key, { own, columns: [...group.columns, slot.x] });
-  }
+    if (!group.columns.includes(x)) groups.set(key, { own, columns: [...group.columns, x] });
+  };
+  for (const bar of bars) stands(bar.placed, slots.get(bar.motion.id)?.x);
+  for (const flag of flags) stands(flag, flagX);
   return [...groups].map(([key, { own, columns }]) => {
     const [y0, y1] = [toRow(own.from, view), toRow(own.to, view)];
     const first = Math.min(...columns);

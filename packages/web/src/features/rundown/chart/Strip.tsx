@@ -1,24 +1,25 @@
 /** The page as a strip at the chart's own scale: sections as tints, elements as boxes. Click picks, drag of the frame scrolls the lanes. */
 import { useMemo, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
-import { pageBox, present } from '@lyvek/core';
+import { mapBox, pageBox, present } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { beginDrag } from '../../../ui/drag.ts';
 import { StripArt } from '../../../editor/strip/StripArt.tsx';
 import { fitView, grouped, offsetAt, PAD, toRow } from '../../../editor/strip/view.ts';
-import { useRundown } from '../rundown-context.ts';
+import { useRundown, useShownElement } from '../rundown-context.ts';
 import { stripText } from './text.ts';
 
 export const STRIP = { x: 4, width: 80 };
 /** The strip of the Rundown is always drawn whole; the frame on it is the stretch that the lanes show. */
 export function Strip() {
-  const { layout, view, rows, pageHeight, chosen, measured } = useRundown();
+  const { layout, view, rows, pageHeight, measured } = useRundown();
+  const shown = useShownElement();
   const fit = useMemo(() => fitView(pageHeight, rows), [pageHeight, rows]);
   const zoomed = view.per < fit.per * 0.995;
   const [hover, setHover] = useState<number | null>(null);
   const top = toRow(view.top, fit);
   const height = ((rows - 2 * PAD) * view.per) / fit.per;
-  const chosenBox = layout.elements[chosen] && pageBox(layout, chosen);
+  const chosenBox = layout.elements[shown] && mapBox(layout, shown);
   const k = STRIP.width / Math.max(1, layout.viewport.width);
 
   return (

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import type { PointerEvent, RefObject } from 'react';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { keyframesBetween, keyframeStore } from '../../../editor/model/keyframes.ts';
-import type { LaneSlot } from '../../../editor/model/bars.ts';
+import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
+import { viewAlong } from '../../../editor/model/own-axis.ts';
 import { offsetAt } from '../../../editor/strip/view.ts';
 import { beginDrag } from '../../../ui/drag.ts';
 import { useRundown } from '../rundown-context.ts';
@@ -19,7 +20,7 @@ interface Corners {
 
 export function useLasso(svg: RefObject<SVGSVGElement | null>, slots: ReadonlyMap<string, LaneSlot>) {
   const { session } = useOpenedPage();
-  const { bars, selection, view } = useRundown();
+  const { bars, selection, view, layout } = useRundown();
   const [lasso, setLasso] = useState<Corners | null>(null);
   const at = (e: { clientX: number; clientY: number }) => {
     const frame = present(svg.current).getBoundingClientRect();
@@ -27,17 +28,25 @@ export function useLasso(svg: RefObject<SVGSVGElement | null>, slots: ReadonlyMa
   };
   const select = (lasso: Corners, e: { altKey: boolean; shiftKey: boolean }) => {
     const [xa, xb] = [Math.min(lasso.x0, lasso.x1) - LANES, Math.max(lasso.x0, lasso.x1) - LANES];
-    const [ya, yb] = [
-      offsetAt(Math.min(lasso.y0, lasso.y1), view),
-      offsetAt(Math.max(lasso.y0, lasso.y1), view),
-    ];
+    /** What of a bar’s own axis lies inside. */
+    const inside = ({ placed }: Bar) => {
+      const along = viewAlong(placed, layout, view);
+      return [
+        offsetAt(Math.min(lasso.y0, lasso.y1), along),
+        offsetAt(Math.max(lasso.y0, lasso.y1), along),
+      ] as const;
+    };
     const across = bars.filter((b) => {
       const slot = slots.get(b.motion.id);
       return slot && slot.x + 6 >= xa && slot.x - 6 <= xb;
     });
-    if (e.altKey) return keyframeStore.setState({ chosen: keyframesBetween(across, ya, yb) });
+    if (e.altKey)
+      return keyframeStore.setState({ chosen: across.flatMap((b) => keyframesBetween([b], ...inside(b))) });
     keyframeStore.setState({ chosen: [] });
-    const touched = across.filter((b) => b.placed.end >= ya && b.placed.start <= yb).map((b) => b.motion.id);
+    const touched = across.flatMap((b) => {
+      const [from, to] = inside(b);
+      return b.placed.end >= from && b.placed.start <= to ? [b.motion.id] : [];
+    });
     session.select(e.shiftKey ? [...new Set([...selection, ...touched])] : touched);
   };
   return {

@@ -493,7 +493,7 @@ export const lineFieldText = {
   phase: 'Phase',
   as: (writePhase: string) => `as ${writePhase}`,
   useTheSameLine: 'Use the same line',
-  px: (offset: string) => `${offset} px`,
+  px: (offset: string, inside?: string) => (inside ? `${offset} px inside ${inside}` : `${offset} px`),
 };
 
 export const pointEditorText = {

@@ -4,18 +4,19 @@ import { asView, drawnAt, pageBox, itemAt } from '@lyvek/core';
 import type { ElementFacts } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { elementName } from '../../../editor/words.ts';
-import { useRundown, useNearest } from '../rundown-context.ts';
+import { useRundown, useNearest, useShownElement } from '../rundown-context.ts';
 import { useLines } from './use-lines.ts';
 
 export function Guides({ scale, width, height }: { scale: number; width: number; height: number }) {
   const { link } = useShownPage();
-  const { layout, chosen, guides, outlines } = useRundown();
+  const { layout, guides, outlines } = useRundown();
+  const shown = useShownElement();
   const bar = useNearest();
   const y = useStore(link.store, (s) => s.offset.y);
   const hovered = useStore(link.store, (s) => s.hovered);
   const found = useStore(link.store, (s) => s.found);
   const lines = useLines();
-  const element = layout.elements[bar?.element ?? chosen];
+  const element = layout.elements[shown];
   const under = layout.elements[hovered];
   const view = bar && asView(bar.motion.driver);
   const subject =

@@ -13,6 +13,7 @@ import type { Trigger, RangePoint } from '@lyvek/core';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { pointWords } from '../../../../editor/words.ts';
+import { findOwnAxis } from '../../../../editor/model/own-axis.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useRundown } from '../../rundown-context.ts';
@@ -42,6 +43,7 @@ export function LineField({ trigger, side, onPut }: LineFieldProps) {
   const { link } = useShownPage();
   const lines = triggerLines(trigger, layout);
   if ('reason' in lines) return <span className="wrong">{lineFieldText.nowhere(lines.reason)}</span>;
+  const inside = findOwnAxis({ scroller: lines.scroller, axis: 'block' }, layout);
   const point = trigger[side] ?? null;
   const g = lines.geometry;
   // Where it would be if it were set: at the element’s leaving over the top.
@@ -106,7 +108,9 @@ export function LineField({ trigger, side, onPut }: LineFieldProps) {
           </div>
         )}
       </Popover>{' '}
-      {(point !== null || side !== 'past') && <i className="quiet">{lineFieldText.px(grouped(offset))}</i>}
+      {(point !== null || side !== 'past') && (
+        <i className="quiet">{lineFieldText.px(grouped(offset), inside?.name)}</i>
+      )}
     </>
   );
 }
