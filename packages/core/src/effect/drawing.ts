@@ -44,11 +44,15 @@ export const bar: EffectDefinition = {
     const e = factsAt(c);
     const motion = motionOn(c, e.selector, `${nameAt(c)} fills`, {
       // Fixed to the window it never passes: there it is the gauge of the page.
+      // It says how far one has read, and moves no further than the hand: readers who ask for reduced motion need it, too.
       ...(e.fixed
-        ? { driver: { kind: 'scroll', axis: 'block' }, range: { start: '0%', end: '100%' } }
-        : { range: revealRange(e, c.layout) }),
+        ? {
+            driver: { kind: 'scroll', axis: 'block' },
+            range: { start: '0%', end: '100%' },
+            reducedMotion: 'keep',
+          }
+        : { range: revealRange(e, c.layout), reducedMotion: 'drop' }),
       keyframes: { scale: between('0 1', '1 1') },
-      reducedMotion: 'drop',
     });
     return fragment({
       motions: [motion],

@@ -1,6 +1,6 @@
 import { itemAt, lastItem } from '../assert/index.ts';
 import type { ElementFacts, Layout } from './layout.ts';
-import { isPart } from './part.ts';
+import { isPart, splitPart } from './part.ts';
 import { ellipsized } from '../text/index.ts';
 
 const MAX_LENGTH = 26;
@@ -24,6 +24,13 @@ export function elementName(e: ElementFacts, layout?: Layout): string {
 }
 
 const firstWords = (text: string) => ellipsized(itemAt(text.split(/[.·:](?:\s|$)/), 0).trim(), MAX_LENGTH);
+
+/** A name for all that a selector finds: its last id or class; of one without, null. */
+export function selectorName(selector: string): string | null {
+  const [host, part] = splitPart(selector);
+  const own = /[#.][a-z][\w-]{2,}$/i.exec(host.trim())?.[0];
+  return own ? `${inWords(own)}${part && ` ${part}`}` : null;
+}
 
 /** `#road-picture` as “road picture”. */
 const inWords = (name: string) =>

@@ -10,6 +10,13 @@ import { useRundown, useShownElement } from '../rundown-context.ts';
 import { stripText } from './text.ts';
 
 export const STRIP = { x: 4, width: 80 };
+/** As much of a box as lies within the page’s width: the strip ends there. */
+function acrossStrip(box: { x: number; width: number }, k: number): { x: number; width: number } {
+  const from = Math.min(STRIP.width - 3, Math.max(0, box.x * k));
+  const to = Math.min(STRIP.width, Math.max(0, (box.x + box.width) * k));
+  return { x: STRIP.x + from, width: Math.max(3, to - from) };
+}
+
 /** The strip of the Rundown is always drawn whole; the frame on it is the stretch that the lanes show. */
 export function Strip() {
   const { layout, view, rows, pageHeight, measured } = useRundown();
@@ -36,9 +43,8 @@ export function Strip() {
       {chosenBox && (
         <rect
           className="strip-chosen"
-          x={STRIP.x + chosenBox.x * k}
+          {...acrossStrip(chosenBox, k)}
           y={toRow(chosenBox.y, fit)}
-          width={Math.max(3, chosenBox.width * k)}
           height={Math.max(2, chosenBox.height / fit.per)}
         />
       )}

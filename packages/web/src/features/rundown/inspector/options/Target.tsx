@@ -3,7 +3,7 @@ import type { Found } from '../../../../preview/page-link.ts';
 import { selectWhole } from '../../../../ui/select-whole.ts';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
-import { elementName, findMatches, splitPart } from '@lyvek/core';
+import { elementName, findMatches, selectorName, splitPart } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useRundown } from '../../rundown-context.ts';
@@ -22,7 +22,8 @@ function withoutElement(selector: string, one: string): string {
 interface TargetProps {
   motion: Motion;
   element: number;
-  onChange(selector: string): void;
+  /** `name`: what people would call what it finds */
+  onChange(selector: string, name: string): void;
 }
 
 /** What is said about a selector while it is typed; null while the page is asked. */
@@ -55,7 +56,10 @@ export function Target({ motion, element, onChange }: TargetProps) {
       onSubmit={(e) => {
         e.preventDefault();
         const selector = text.trim();
-        if (selector && !current?.error && selector !== motion.targets.selector) onChange(selector);
+        const first = layout.elements[current?.elements[0] ?? -1];
+        const shared = current && current.count > 1 ? selectorName(selector) : null;
+        if (selector && !current?.error && selector !== motion.targets.selector)
+          onChange(selector, shared ?? (first ? elementName(first, layout) : ''));
       }}
     >
       <label className="flex flex-col gap-1">
@@ -91,7 +95,7 @@ export function Target({ motion, element, onChange }: TargetProps) {
         <button
           type="button"
           className="btn self-start"
-          onClick={() => onChange(withoutElement(motion.targets.selector, other.selector))}
+          onClick={() => onChange(withoutElement(motion.targets.selector, other.selector), '')}
         >
           {targetText.notThisOne(elementName(other, layout))}
         </button>

@@ -1,5 +1,5 @@
 /** “moves 0.9 m reflector and 2 more”: which elements a motion moves, and changing that. */
-import { findMatches, itemAt, setTarget } from '@lyvek/core';
+import { findMatches, itemAt, selectorName, setTarget } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { newId } from '../../../../state/new-id.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
@@ -8,6 +8,12 @@ import { Popover } from '../../../../ui/Popover.tsx';
 import { useRundown } from '../../rundown-context.ts';
 import { sentenceText } from '../text.ts';
 import { Target } from './Target.tsx';
+
+/** What its name calls its elements: the one that the line names, or all by their class. */
+const calledUntilNow = ({ name, targets }: Motion, element: string): string => {
+  const shared = selectorName(targets.selector);
+  return shared !== null && name.startsWith(`${shared} `) ? shared : element;
+};
 
 export function TargetLine({ motion, element }: { motion: Motion; element: number }) {
   const { session } = useOpenedPage();
@@ -26,7 +32,14 @@ export function TargetLine({ motion, element }: { motion: Motion; element: numbe
           <Target
             motion={motion}
             element={element}
-            onChange={(selector) => session.apply(setTarget(motion.id, selector, newId))}
+            onChange={(selector, now) =>
+              session.apply(
+                setTarget(motion.id, selector, newId, {
+                  was: calledUntilNow(motion, name),
+                  now: now || name,
+                }),
+              )
+            }
           />
         )}
       </Popover>
