@@ -14,6 +14,10 @@ const PITCH = 7;
 const MAX = 24;
 /** Where on the last rib the ring sits. */
 const RING = 0.42;
+/** Rows between the first start and the last within which ribs are drawn. */
+const MAX_SPREAD = 150;
+/** Rows from the first start to the ring where they are not. */
+const SHORT = 22;
 
 interface FanProps {
   bar: Bar;
@@ -28,9 +32,15 @@ export function Fan({ bar, x, view, selected }: FanProps) {
   const shown = bar.others.slice(0, MAX);
   if (shown.length === 0) return null;
   const left = (i: number) => x + 10 + i * PITCH;
-  const pivot = { x: left(shown.length - 1) + 15.5, y: toRow(bar.placed.start, view) };
+  const begin = toRow(bar.placed.start, view);
   const last = lastItem(shown);
-  const tip = { x: left(shown.length - 1) + 2.5, y: toRow(last.start, view) };
+  const spread = toRow(last.start, view) - begin;
+  // Elements all over the page begin where they lie: ribs to all of them would only hide the lanes.
+  const near = Math.abs(spread) <= MAX_SPREAD;
+  const pivot = near ? { x: left(shown.length - 1) + 15.5, y: begin } : { x: x + 13, y: begin + 3 };
+  const tip = near
+    ? { x: left(shown.length - 1) + 2.5, y: begin + spread }
+    : { x: pivot.x, y: pivot.y + SHORT / RING };
   const ring = { x: pivot.x + (tip.x - pivot.x) * RING, y: pivot.y + (tip.y - pivot.y) * RING };
 
   const drag = (e: PointerEvent<SVGCircleElement>) => {
@@ -67,9 +77,13 @@ export function Fan({ bar, x, view, selected }: FanProps) {
         <>
           <path
             className="fan-ribs"
-            d={shown
-              .map((o, i) => `M${pivot.x} ${pivot.y}L${left(i) + 2.5} ${toRow(o.start, view)}`)
-              .join('')}
+            d={
+              near
+                ? shown
+                    .map((o, i) => `M${pivot.x} ${pivot.y}L${left(i) + 2.5} ${toRow(o.start, view)}`)
+                    .join('')
+                : `M${pivot.x} ${pivot.y}L${ring.x} ${ring.y}`
+            }
           />
           <circle className="fan-ring" cx={ring.x} cy={ring.y} r={3.6} />
           <circle

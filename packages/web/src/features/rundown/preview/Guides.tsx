@@ -62,6 +62,13 @@ export function Guides({ scale, width, height }: { scale: number; width: number;
 /** px, of a name’s plate */
 const TAG = 16;
 
+/** Where a name stands: beside what is thin, else above it, else below it, and in it only where it fills the window. */
+function findTagTop(top: number, tall: number, height: number, beside: boolean): number {
+  if (beside) return top + tall / 2 - TAG / 2;
+  const isInSight = top >= 0 && top + tall + TAG + 2 < height;
+  return top < TAG + 2 && isInSight ? top + tall + 2 : top - TAG - 2;
+}
+
 function Outline({
   e,
   y,
@@ -95,7 +102,7 @@ function Outline({
   const beside = box.height < TAG && box.x + box.width + w + 12 < width;
   const tag = {
     x: beside ? box.x + box.width + 6 : Math.max(0, box.x),
-    y: Math.min(Math.max(0, beside ? top + box.height / 2 - TAG / 2 : top - 18), height - 18),
+    y: Math.min(Math.max(0, findTagTop(top, box.height, height, beside)), height - 18),
   };
   return (
     <g className={`box-outline ${className}`}>
