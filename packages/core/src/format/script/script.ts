@@ -62,9 +62,19 @@ export const startOptions = (plan: Plan): string =>
 /** The plan as the script takes it. */
 export const planText = (plan: Plan): string => JSON.stringify(computePlayed(plan), null, 2);
 
+/** Nobody sees a thousandth of a millisecond. */
+const rounded = <D extends object>(damping: D): D =>
+  Object.fromEntries(
+    Object.entries(damping).map(([k, v]) => [k, typeof v === 'number' ? Number(v.toFixed(3)) : v]),
+  ) as D;
+
 /** What the script needs of a plan. */
 function computePlayed(plan: Plan) {
-  const damping = plan.damping.map(({ names, selector, damping }) => ({ names, selector, damping }));
+  const damping = plan.damping.map(({ names, selector, damping }) => ({
+    names,
+    selector,
+    damping: rounded(damping),
+  }));
   const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
   const marquees = plan.marquees.map(({ motion: _, ...marquee }) => marquee);
   const { media } = plan;

@@ -24,6 +24,10 @@ export function cssError(property: string, text: string): string | null {
   return valueError(property, text);
 }
 
+/** A plain number where a length is meant stands for px, as on the rulers. */
+const withUnit = (property: string, text: string): string =>
+  property === 'length' && /^[-+]?(\d+\.?\d*|\.\d+)$/.test(text) && Number(text) !== 0 ? `${text}px` : text;
+
 interface CssFieldProps {
   label: string;
   value: string;
@@ -57,7 +61,7 @@ export function CssField(props: CssFieldProps) {
     setText(null);
   }
   useMarkedAnew(input, value);
-  const typed = text === null ? value : toValue(text.trim());
+  const typed = text === null ? value : withUnit(property, toValue(text.trim()));
   const error = text === null ? null : (cssError(property, typed) ?? whyNot?.(typed) ?? null);
   const take = () => {
     if (text === null || error) return;

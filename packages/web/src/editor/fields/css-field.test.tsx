@@ -53,6 +53,20 @@ describe('a field for CSS', () => {
     expect(onPut.mock.calls).toEqual([['0 25%']]);
   });
   test.each([
+    ['120', '120px'],
+    ['-4.5', '-4.5px'],
+    ['0', '0'],
+    ['10vh', '10vh'],
+    ['calc(1px * 2)', 'calc(1px * 2)'],
+  ])('a length typed as %s is %s', async (typed, put) => {
+    const user = userEvent.setup();
+    const onPut = jest.fn();
+    render(<CssField label="Distance" property="length" value="7px" onPut={onPut} />);
+    await user.clear(field());
+    await user.type(field(), `${typed}{Enter}`);
+    expect(onPut.mock.calls).toEqual([[put]]);
+  });
+  test.each([
     ['phase', 'entry 30%', null],
     ['phase', 'entry calc(30% + 20px)', null],
     ['phase', 'nowhere 3%', 'string'],

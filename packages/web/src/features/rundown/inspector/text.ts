@@ -446,7 +446,8 @@ export const presetFieldText = {
 export const staggerFieldText = {
   onElements: (count: number) => `on ${count} elements,`,
   stagger: 'Stagger',
-  eachLater: (step: string) => `each ${step} later`,
+  /** a percentage counts in the motion’s own range */
+  eachLater: (step: string) => `each ${step.endsWith('%') ? `${step} of the range` : step} later`,
   allAlike: 'all alike',
   eachLaterBy: 'each later by',
   stepOfTheStagger: 'Step of the stagger',
