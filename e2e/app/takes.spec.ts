@@ -185,6 +185,10 @@ test('an earlier revision is compared and restored, and that is one act', async 
   await expect.poll(value).toBe('0 300px');
   await page.keyboard.press('Control+z');
   await expect.poll(value).toBe('0 20px');
+  // Each revision says what was done.
+  await page.reload();
+  await page.getByRole('button', { name: 'Compare with' }).click();
+  await expect(page.getByRole('button', { name: /^rev 3,/ })).toContainText(/restore|as it was/i);
 });
 
 const PICTURE = Buffer.from(

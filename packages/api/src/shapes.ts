@@ -282,7 +282,15 @@ export const Earlier = z.object({
   elsewhere: z.boolean(),
 });
 export const Revisions = z.object({
-  revisions: z.array(z.object({ number: z.number().int(), at: z.string(), motions: z.number().int() })),
+  revisions: z.array(
+    z.object({
+      number: z.number().int(),
+      at: z.string(),
+      motions: z.number().int(),
+      /** what the edit did; null of what was made otherwise */
+      label: z.string().nullable(),
+    }),
+  ),
 });
 export const RevisionsQuery = z.object({
   before: z.coerce.number().int().min(1).max(2_147_483_647).default(2_147_483_647),

@@ -55,7 +55,13 @@ export const travel: EffectDefinition = {
         adjust(c, stage.selector, { overflow: 'clip' }, [pin]),
         adjust(c, parent.selector, { 'container-type': 'inline-size' }, [motion]),
         // In a window that it fits into it goes nowhere, rather than to the right.
-        adjust(c, e.selector, { width: 'max-content', 'min-width': '100%' }, [motion]),
+        adjust(
+          c,
+          e.selector,
+          // What has a width of its own keeps it: its parts may be shares of it.
+          { ...(e.overflowing === undefined ? {} : { width: 'max-content' }), 'min-width': '100%' },
+          [motion],
+        ),
       ],
     });
   },

@@ -37,17 +37,24 @@ export const takesAway = async (db: Db, pageId: string): Promise<TakeRow[]> =>
     )
   ).rows;
 
+interface RevisionRow {
+  number: number;
+  at: string;
+  motions: number;
+  label: string | null;
+}
+
 /** Revisions older than `before`, the newest first. */
 export const listRevisions = async (
   db: Db,
   takeId: string,
   before: number,
   most: number,
-): Promise<{ number: number; at: string; motions: number }[]> =>
+): Promise<RevisionRow[]> =>
   (
-    await db.query<{ number: number; at: string; motions: number }>(
+    await db.query<RevisionRow>(
       `select number, to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at,
-         jsonb_array_length(document -> 'motions') as motions
+         jsonb_array_length(document -> 'motions') as motions, label
        from revisions where take_id = $1 and number < $2 order by number desc limit $3`,
       [takeId, before, most],
     )

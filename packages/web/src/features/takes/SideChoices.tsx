@@ -146,7 +146,7 @@ function Revisions({ takeId, name, item }: RevisionsProps) {
           item(
             `rev.${takeId}.${r.number}`,
             `rev ${r.number}, ${at(r.at)}`,
-            r.motions === 1 ? 'one motion' : `${r.motions} motions`,
+            r.label ?? (r.motions === 1 ? 'one motion' : `${r.motions} motions`),
           ),
         )}
         {list.hasNextPage && (
