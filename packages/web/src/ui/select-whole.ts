@@ -4,16 +4,24 @@ import { useEffect } from 'react';
 
 const clicked = new WeakSet<HTMLInputElement>();
 
+/** what the pointer is bringing the focus to */
+let pressed: HTMLInputElement | null = null;
+
 const isMarked = (f: HTMLInputElement) => f.selectionStart === 0 && f.selectionEnd === f.value.length;
 
 export const selectWhole = {
   /** A popover that opens puts the focus into its first field, which the Tab key would have marked. */
   onFocus(e: FocusEvent<HTMLInputElement>): void {
-    e.currentTarget.select();
+    // A press that brings the focus marks it by its click: marked sooner, the browser would take the press for one on a marked text.
+    if (pressed !== e.currentTarget) e.currentTarget.select();
+    pressed = null;
   },
   onMouseDown(e: MouseEvent<HTMLInputElement>): void {
     const field = e.currentTarget;
-    if (document.activeElement !== field) clicked.delete(field);
+    if (document.activeElement !== field) {
+      clicked.delete(field);
+      pressed = field;
+    }
     // Marked already: the browser would put the caret there.
     else if (!clicked.has(field) && isMarked(field)) e.preventDefault();
   },
