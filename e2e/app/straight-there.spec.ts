@@ -76,6 +76,18 @@ test('every screen opens without the network, says what it lacks, and gets it wh
       ),
     )
     .toBeGreaterThan(0);
+  // Nothing more comes in.
+  let known = -1;
+  await expect
+    .poll(
+      async () => {
+        const before = known;
+        known = await page.evaluate(() => performance.getEntriesByType('resource').length);
+        return known === before;
+      },
+      { intervals: [800] },
+    )
+    .toBe(true);
   await context.setOffline(true);
   await page.getByRole('link', { name: 'Trials' }).click();
   await expect(page.locator('.time-chart svg').first()).toBeVisible();

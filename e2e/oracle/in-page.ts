@@ -47,7 +47,7 @@ const oracle = {
   async look(
     y: number,
     inner: Record<string, number>,
-    wanted: { id: string; part: string; properties: string[] }[],
+    wanted: { id: string; part?: string; properties: string[] }[],
   ): Promise<{ offsets: Record<string, [number, number]>; shown: Shown[] }> {
     scrollTo({ top: y, behavior: 'instant' });
     for (const [id, at] of Object.entries(inner))
@@ -55,7 +55,7 @@ const oracle = {
     await frames(2);
     const offsets: Record<string, [number, number]> = { '': [scrollY, scrollX] };
     for (const e of document.querySelectorAll('.scroller')) offsets[`#${e.id}`] = [e.scrollTop, e.scrollLeft];
-    const shown = wanted.map(({ id, part, properties }) => {
+    const shown = wanted.map(({ id, part = '', properties }) => {
       const e = present(document.getElementById(id));
       const style = getComputedStyle(e, part);
       const animation = e
