@@ -1,7 +1,7 @@
 /** What is scrolled inside of the page: its bars and keyframes are where they are drawn, whatever scale they have. */
 import { present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
-import { addMotion, addPage, html, newProject, openRundown, pick, saved } from '../support/app.ts';
+import { addMotion, addPage, html, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
 import { dwell } from '../support/time.ts';
 
 const ROWS = Array.from({ length: 12 }, (_, i) => `<p class="row" id="row${i}">Lot ${i + 1}</p>`).join('');
@@ -74,4 +74,31 @@ test('a trigger in an inner scroller hangs on that one’s axis and says so; the
   // Row 6 of twelve: just past the middle. The motion on row 3 lies above.
   await page.locator('.bar-grip').first().click({ force: true });
   await expect.poll(async () => present(await strip.boundingBox()).y).toBeLessThan(place.y - 5);
+});
+
+test('a band that hides by a rule stronger than ours is found out, and clips once that is wished all the same', async ({
+  page,
+  request,
+}) => {
+  const band = html(
+    `<header style="height:900px"><h1>Wind</h1></header><section class="band" style="overflow:hidden;padding:100px"><p id="line">We draw the wind first.</p></section><section style="height:1400px"></section>`,
+  );
+  const id = await addPage(request, await newProject(request, 'Stronger'), band, 'text/html');
+  await openRundown(page, id);
+  await pick(page, '#line');
+  await addMotion(page, 'Rise');
+  await saved(page);
+  await expect(page.locator('.findings-dock')).toContainText('a stronger rule of the page still hides it');
+  const fix = page.getByRole('button', { name: 'Clip it all the same' });
+  await fix.hover();
+  await dwell(page, 300);
+  await fix.click();
+  await saved(page);
+  const overflow = () =>
+    preview(page)
+      .locator('.band')
+      .evaluate((e) => getComputedStyle(e).overflow);
+  await expect.poll(overflow).toBe('clip');
+  await expect(fix).toHaveCount(0);
+  await expect(page.locator('.own-groove')).toHaveCount(0);
 });

@@ -5,7 +5,7 @@ import { makeClock, findGesture, recordedGesture } from '../gesture/index.ts';
 import { compileTimeline, readDocument } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
-import { makeDocument, motion } from '../testing/index.ts';
+import { element, makeDocument, makeLayout, motion } from '../testing/index.ts';
 import { simulate } from '../trial/index.ts';
 import { acceptance, acceptedFor, withAccepted, withoutAccepted } from './accepted.ts';
 import { withFix } from './finding.ts';
@@ -141,6 +141,37 @@ describe('checks', () => {
     const brief = motion({ range: { start: 'contain 40%', end: 'contain 62%' } });
     expect(look(brief, 60).map((f) => f.check)).toContain('too-few-frames');
     expect(look(brief, 120).map((f) => f.check)).not.toContain('too-few-frames');
+  });
+});
+
+describe('a box that hides, and was told to clip', () => {
+  const caught = (adjusted: string | undefined, ...said: string[]) => {
+    const plain = makeLayout([
+      element({ selector: '.band', overflow: 'hidden' }),
+      element({ selector: '#line', scroller: 1 }),
+    ]);
+    const inner = { selector: '.band', port: { width: 1000, height: 300 }, max: { block: 0, inline: 0 } };
+    const layout = { ...plain, scrollers: [...plain.scrollers, inner], ...(adjusted ? { adjusted } : {}) };
+    const document = {
+      ...makeDocument(motion({ targets: { selector: '#line' } })),
+      adjustments: said.map((overflow, i) => ({
+        id: `a_${i}`,
+        selector: '.band',
+        declarations: { overflow },
+        for: ['m_a'],
+      })),
+    };
+    return lookAt(document, { layout })
+      .filter((f) => f.check === 'caught-by-scroller')
+      .map((f) => [f.fix?.label, f.fix?.adjust?.[0]?.declarations.overflow]);
+  };
+  test('is believed until it has been measured with that', () => {
+    expect(caught(undefined)).toEqual([['Clip it instead', 'clip']]);
+    expect(caught(undefined, 'clip')).toEqual([]);
+  });
+  test('where a stronger rule of the page won, it can be said stronger, once', () => {
+    expect(caught('abc', 'clip')).toEqual([['Clip it all the same', 'clip !important']]);
+    expect(caught('abc', 'clip', 'clip !important')).toEqual([]);
   });
 });
 

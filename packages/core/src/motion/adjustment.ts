@@ -7,7 +7,9 @@ import { id, selector } from './parts.ts';
 export function declarationError(property: string, css: string): string | null {
   if (css.trim() === '') return `${property} needs a value`;
   if (property.startsWith('--')) return null;
-  const { error } = csstree.lexer.matchProperty(property, css);
+  // Against a stronger rule of the page.
+  const value = css.replace(/\s*!\s*important\s*$/i, '');
+  const { error } = csstree.lexer.matchProperty(property, value);
   if (!error) return null;
   if (error.name === 'SyntaxReferenceError') return `${property} is not a property known here`;
   // Newer functions than the tables know are the browser’s to judge.

@@ -135,7 +135,7 @@ export class TakeSession {
   }
 
   /** One finished operation: one undo step, one revision. Returns what it made; the same document where nothing came of it. */
-  apply(operation: Operation, beside?: Beside): Edited {
+  apply(operation: Operation, beside?: Beside): Edited & { done: boolean } {
     this.flush();
     this.lastNudge = '';
     const edited = this.commit(operation, beside);

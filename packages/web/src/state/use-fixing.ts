@@ -17,7 +17,7 @@ export function useFixing(session: TakeSession, findings: readonly Finding[], st
     want(null);
     const fix = findings.find((f) => isSame(f, wanted))?.fix;
     if (!fix) return notify(useFixingText.thereIsNothingLeft);
-    session.apply(applyFix(fix));
+    if (!session.apply(applyFix(fix)).done) return;
     notify(useFixingText.done(fix.label), { action: { label: 'Undo', run: () => void session.undo() } });
   }, [wanted, stale, findings, session]);
   return { fix: want, waiting: wanted };

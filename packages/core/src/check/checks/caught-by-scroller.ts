@@ -14,10 +14,24 @@ function caughtIn(
 ): Found | null {
   const selector = layout.scrollers[scroller]?.selector;
   if (!selector || !isStill(layout, scroller, axis)) return null;
-  // Mended already; the page has not been measured since.
-  if (document.adjustments.some((a) => a.selector === selector && a.declarations.overflow === 'clip'))
+  const said = document.adjustments.flatMap((a) =>
+    a.selector === selector && a.declarations.overflow?.startsWith('clip') ? [a.declarations.overflow] : [],
+  );
+  // Mended already: the page has not been measured since, or there is nothing stronger to say.
+  if (said.length && (layout.adjusted === undefined || said.some((css) => css.includes('!important'))))
     return null;
   const clips = canBeClipped(layout, scroller);
+  if (said.length && clips)
+    return {
+      severity: 'error',
+      at: toAt(layout, element),
+      brief: 'caught',
+      sentence: `${selector} is to clip its overflow, but a stronger rule of the page still hides it: the view progress is measured there, and nothing moves.`,
+      fix: {
+        label: 'Clip it all the same',
+        adjust: [{ selector, declarations: { overflow: 'clip !important' }, for: [whom] }],
+      },
+    };
   return {
     severity: 'error',
     at: toAt(layout, element),

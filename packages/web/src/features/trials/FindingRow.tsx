@@ -24,7 +24,7 @@ interface FindingRowProps {
   seen: MotionDocument;
   selector: string;
   /** null: it has no fix */
-  applyFix: (() => void) | null;
+  applyFix: (() => { done: boolean }) | null;
 }
 
 export function FindingRow(props: FindingRowProps) {
@@ -66,7 +66,7 @@ export function FindingRow(props: FindingRowProps) {
               title={label}
               disabled={stale}
               onClick={() => {
-                applyFix();
+                if (!applyFix().done) return;
                 notify(findingRowText.done(label), {
                   action: { label: 'Undo', run: () => void session.undo() },
                 });

@@ -26,7 +26,7 @@ const FINDING = {
 } as unknown as Finding;
 
 let fake: FakeSession;
-const hear = { show: jest.fn(), applyFix: jest.fn() };
+const hear = { show: jest.fn(), applyFix: jest.fn(() => ({ done: true })) };
 beforeEach(() => {
   fake = fakeSession(document);
   Object.values(hear).forEach((f) => f.mockClear());
