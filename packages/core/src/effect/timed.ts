@@ -50,7 +50,7 @@ export const titlePair: EffectDefinition = {
       : null,
   compose(c) {
     const e = factsAt(c);
-    const trigger = newTrigger(c, e.selector, `${nameAt(c)} meets`);
+    const trigger = newTrigger(c, e.selector, `${nameAt(c)} appears`);
     const on = { kind: 'trigger' as const, trigger: trigger.id };
     const motions = listChildren(c.layout, c.element)
       .slice(0, 2)
