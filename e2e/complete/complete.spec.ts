@@ -9,9 +9,9 @@ import { zipSync, unzipSync } from 'fflate';
 import { base, addPage, newProject } from '../support/app.ts';
 import { PLACES } from '../stranger/pages.ts';
 import { listFiles, movingPages } from '../css-import/pages.ts';
-import { wordsSeen } from './seen.ts';
+import { pass, wordsSeen } from './seen.ts';
 import type { Seen } from './seen.ts';
-import { elapse, settled } from '../support/time.ts';
+import { settled } from '../support/time.ts';
 
 // Each has a project of its own.
 test.describe.configure({ mode: 'parallel' });
@@ -83,7 +83,7 @@ async function opened(browser: Browser, files: Files, mode: Mode): Promise<Page>
     await page.evaluate(() => dispatchEvent(new Event('beforeprint')));
     await page.emulateMedia({ media: 'print' });
   }
-  await elapse(page, 300);
+  await pass(page, 300);
   return page;
 }
 

@@ -1,6 +1,6 @@
 /** Which words of a page a reader gets to see while scrolling it from top to bottom. The looking runs inside the page, one look at a time. */
 import type { Page } from '@playwright/test';
-import { elapse } from '../support/time.ts';
+import { dwell, elapse, latency } from '../support/time.ts';
 
 export interface Seen {
   /** words that were seen in at least one place, by text and occurrence */
@@ -69,6 +69,21 @@ function look(aside: string): { seen: string[]; replaced: string[]; left: string
 /** Share of the window by which a reader goes on, so that every line also stands where things are read. */
 const STEP = 0.3;
 
+/** Whether frames and timers of a page call back: they do not where its scripts are off. */
+const alive = new WeakMap<Page, Promise<boolean>>();
+const isAlive = (page: Page): Promise<boolean> =>
+  Promise.race([
+    page.evaluate(() => new Promise<boolean>((done) => requestAnimationFrame(() => done(true)))),
+    latency(1000).then(() => false),
+  ]).catch(() => false);
+
+/** By the page’s own clock, or by the hand’s where the page has none. */
+export async function pass(page: Page, ms: number): Promise<void> {
+  const known = alive.get(page) ?? isAlive(page);
+  alive.set(page, known);
+  await ((await known) ? elapse(page, ms) : dwell(page, ms));
+}
+
 /** `aside`: what moves by itself and is read as it passes. Reads on the way down and, once what plays in time has had its time, on the way up. Works in pages whose scripts are off. */
 export async function wordsSeen(page: Page, aside: readonly string[], least = 60): Promise<Seen> {
   const { max, height } = await page.evaluate(() => ({
@@ -83,13 +98,13 @@ export async function wordsSeen(page: Page, aside: readonly string[], least = 60
   const there = new Set([...first.seen, ...first.left]);
   const readAt = async (share: number) => {
     await page.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), max * share);
-    await elapse(page, 30);
+    await pass(page, 30);
     const now = await page.evaluate(look, aside.join(', '));
     words.push(...now.seen);
     replaced.push(...now.replaced);
   };
   for (let i = 0; i < places; i++) await readAt(i / (places - 1));
-  await elapse(page, 1500);
+  await pass(page, 1500);
   for (let i = places - 1; i >= 0; i -= 2) await readAt(i / (places - 1));
   return { words, replaced, there, places };
 }
