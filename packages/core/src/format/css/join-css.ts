@@ -88,7 +88,9 @@ export function handOffCss(
     : [full, reducedMotion];
   // What plays at load needs no timeline, so it stands before the guard. A fallback script plays it itself.
   const atLoad = !fallback && document.motions.some((m) => m.on && isAtLoad(m.driver) && !isApart?.(m));
-  const intros = atLoad ? splitSides(onlyAtLoad(document), layouts, isApart).map(withoutPins) : [];
+  const intros = atLoad
+    ? splitSides(onlyAtLoad(document), layouts, isApart).map((side) => withoutPins(side, document))
+    : [];
   const text = new CssText();
   text.put(`/* ${title.replaceAll('*/', '')} */`);
   if (full.blocks.some((b) => b.pieces.length)) {
@@ -157,10 +159,17 @@ const onlyAtLoad = (document: MotionDocument): MotionDocument => ({
 });
 
 /** What pins do, and the page's own rules that they need again, stays behind the guard. */
-const withoutPins = (side: Side): Side => ({
-  ...side,
-  blocks: side.blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => !isHeld(p) && p.id !== 'kept') })),
-});
+function withoutPins(side: Side, { pins }: MotionDocument): Side {
+  const isOfPins = (p: Piece) =>
+    isAdjustment(p) && p.motions.length > 0 && p.motions.every((id) => pins.some((pin) => pin.id === id));
+  return {
+    ...side,
+    blocks: side.blocks.map((b) => ({
+      ...b,
+      pieces: b.pieces.filter((p) => !isHeld(p) && p.id !== 'kept' && !isOfPins(p)),
+    })),
+  };
+}
 const written = ({ blocks }: Side): Block[] =>
   blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => !isAdjustment(p)) }));
 

@@ -209,9 +209,21 @@ describe('where timelines are not known', () => {
       adjustments: [
         { id: 'a_i', selector: '#a', declarations: { 'transform-origin': '0 0' }, for: ['m_i'] },
         { id: 'a_o', selector: '#a', declarations: { perspective: '900px' }, for: ['m_o'] },
+        // Cards that a pin lays over each other would hide each other where nothing is held.
+        { id: 'a_p', selector: '#b', declarations: { position: 'absolute' }, for: ['p_a'] },
+      ],
+      pins: [
+        {
+          ...{ id: 'p_a', name: 'Deck', on: true, stage: '#a', layer: null },
+          sticky: { by: 'top', inset: '0px' },
+          distance: { kind: 'length', value: '100vh' },
+          overlap: ['0px', '0px'],
+        },
       ],
     };
     const text = css(adjusted);
+    expect(before(text)).not.toContain('position: absolute');
+    expect(text.match(/position: absolute/g)).toHaveLength(1);
     expect(before(text)).toContain('transform-origin: 0 0');
     expect(before(text)).not.toContain('perspective');
     expect(text.match(/perspective: 900px/g)).toHaveLength(1);
