@@ -5,12 +5,13 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { zipSync } from 'fflate';
 import {
+  addNew,
   base,
-  addPage,
   cardZip,
   html,
   measured,
   newProject,
+  openNew,
   openRundown,
   preview,
   saved,
@@ -165,10 +166,7 @@ test('pasted HTML, renamed, deleted and brought back', async ({ request, page })
 
 test.describe('awkward pages say plainly what is wrong', () => {
   test('a page without scroll', async ({ page, request }) => {
-    await openRundown(
-      page,
-      await addPage(request, await newProject(request, 'Short'), html('<h1>Short</h1>'), 'text/html'),
-    );
+    await openNew(page, request, 'Short', html('<h1>Short</h1>'));
     await expect(page.locator('.page-note')).toContainText('nothing to scroll');
     await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeDisabled();
   });
@@ -176,13 +174,13 @@ test.describe('awkward pages say plainly what is wrong', () => {
   test('broken HTML and missing files', async ({ page, request }) => {
     const broken =
       '<title>Broken</title><link rel=stylesheet href=gone.css><div><p>open <b>never <table><td>closed<section id=s style="height:3000px"><h2>Here</h2><img src="none.png">';
-    await openRundown(page, await addPage(request, await newProject(request, 'Broken'), broken, 'text/html'));
+    await openNew(page, request, 'Broken', broken);
     await expect(preview(page).locator('h2')).toHaveText('Here');
   });
 
   test('a page that never finishes loading is measured all the same', async ({ page, request }) => {
     const endless = html('<h1>Endless</h1><div style="height:3000px">x</div><img src="slow.png">');
-    const id = await addPage(request, await newProject(request, 'Endless'), endless, 'text/html');
+    const id = await addNew(request, 'Endless', endless);
     await page.route('**/slow.png', () => undefined);
     await openRundown(page, id);
     await expect(page.locator('.preview-late')).toContainText('load event never fired');
@@ -192,7 +190,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
     page,
     request,
   }) => {
-    const id = await addPage(request, await newProject(request, 'Late sheet'), cardZip());
+    const id = await addNew(request, 'Late sheet', cardZip());
     await page.route('**/style.css', async (route) => {
       await latency(4500);
       await route.continue();
@@ -210,7 +208,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
       '<h1>Grows</h1><div style="height:2000px">x</div><script>setTimeout(() => document.body.insertAdjacentHTML("beforeend", "<section style=height:1500px><h2>Late</h2></section>"), 3500)</script>',
       'h1,h2{margin:0;height:40px}',
     );
-    await openRundown(page, await addPage(request, await newProject(request, 'Grows'), grows, 'text/html'));
+    await openNew(page, request, 'Grows', grows);
     await expect(page.locator('.head-strip')).toHaveText('2,040 px');
     await expect(page.locator('.head-strip')).toHaveText('3,540 px');
   });
@@ -223,7 +221,7 @@ test.describe('awkward pages say plainly what is wrong', () => {
       ).join(''),
       'h2,p{margin:0}',
     );
-    await openRundown(page, await addPage(request, await newProject(request, 'Long'), long, 'text/html'));
+    await openNew(page, request, 'Long', long);
     await expect(page.locator('.head-strip')).toHaveText('60,000 px');
     await page.keyboard.press('End');
     await expect(page.locator('.page-at b')).toHaveText('59,200 px');

@@ -9,7 +9,7 @@ import { trialSetup } from '../support/lab.ts';
 import type { APIRequestContext, APIResponse } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { makeDocument, element, makeLayout, motion } from '@lyvek/core/testing';
-import { base, addPage, cardZip, html, newProject, stack } from '../support/app.ts';
+import { addNew, addPage, base, cardZip, html, newProject, stack } from '../support/app.ts';
 
 const json = async (r: APIResponse | Promise<APIResponse>) =>
   (await (await r).json()) as Record<string, never> & { [k: string]: unknown };
@@ -23,7 +23,7 @@ const api = (request: APIRequestContext) => ({
 });
 
 async function pageWithTake(request: APIRequestContext) {
-  const id = await addPage(request, await newProject(request, `API ${randomUUID().slice(0, 8)}`), cardZip());
+  const id = await addNew(request, `API ${randomUUID().slice(0, 8)}`, cardZip());
   const whole = (await json(request.get(`${base}/api/pages/${id}`))) as unknown as {
     page: { contentHash: string; token: string };
     takes: { id: string }[];

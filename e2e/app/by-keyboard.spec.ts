@@ -1,13 +1,12 @@
 /** Everything by keyboard: elements are found by name, acts by the palette, and the focus comes back. */
 import { expect, test } from '@playwright/test';
-import { addPage, cardZip, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
+import { cardZip, openNew, pick, preview, saved } from '../support/app.ts';
 
 test('an element is found by its name, a motion is added by the palette and tuned, without a pointer', async ({
   page,
   request,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Keys'), cardZip());
-  await openRundown(page, id);
+  await openNew(page, request, 'Keys', cardZip());
   await page.keyboard.press('/');
   await page.keyboard.type('quince', { delay: 20 });
   await expect(page.getByRole('option', { name: /Pears, plums and quinces/ })).toBeVisible();
@@ -55,8 +54,7 @@ test('an element is found by its name, a motion is added by the palette and tune
 });
 
 test('the Tab key goes from what is chosen to its values: four at most', async ({ page, request }) => {
-  const id = await addPage(request, await newProject(request, 'Tabs'), cardZip());
-  await openRundown(page, id);
+  await openNew(page, request, 'Tabs', cardZip());
   await page.keyboard.press('/');
   await page.keyboard.type('plum', { delay: 20 });
   await page.keyboard.press('Enter');
@@ -86,13 +84,12 @@ test('a shape of a drawing is chosen, turns about its own middle, and Alt click 
   page,
   request,
 }) => {
-  const id = await addPage(
+  await openNew(
+    page,
     request,
-    await newProject(request, 'Shapes'),
+    'Shapes',
     '<!doctype html><title>Shapes</title><style>body{margin:0}#space{height:1800px}#card{position:relative;width:400px;height:400px}#veil{position:absolute;inset:0}</style><div id="space"></div><div id="card"><svg id="clock" width="400" height="400"><title>Clock</title><rect id="hand" x="180" y="60" width="40" height="160"/></svg><div id="veil"></div></div><div id="space2" style="height:1800px"></div>',
-    'text/html',
   );
-  await openRundown(page, id);
   await page.keyboard.press('/');
   await page.keyboard.type('hand', { delay: 20 });
   await page.keyboard.press('Enter');

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { CHECKS, itemAt } from '@lyvek/core';
-import { base, addPage, newProject, zipOf } from '../support/app.ts';
+import { addNew, base, zipOf } from '../support/app.ts';
 import { isAll } from '../support/full.ts';
 import { elapse } from '../support/time.ts';
 
@@ -18,7 +18,7 @@ const demo = (folder: string) => {
 
 async function openTrials(page: Page, request: APIRequestContext, folder: string): Promise<void> {
   const { zip, document } = demo(folder);
-  const id = await addPage(request, await newProject(request, `${folder} ${Date.now()}`), zip);
+  const id = await addNew(request, `${folder} ${Date.now()}`, zip);
   const made = await request.post(`${base}/api/pages/${id}/takes`, { data: { document } });
   expect(made.status()).toBe(201);
   const take = ((await made.json()) as { id: string }).id;

@@ -8,6 +8,7 @@ import {
   base,
   addPage,
   newProject,
+  openNew,
   openRundown,
   pick,
   preview,
@@ -593,15 +594,13 @@ test(
   FULL,
   async ({ page, request }) => {
     test.slow();
-    const project = await newProject(request, `Many ${Date.now()}`);
     const rows = Array.from({ length: 5000 }, (_, i) => `<p class="row">Row ${i + 1}</p>`).join('');
-    const many = await addPage(
+    await openNew(
+      page,
       request,
-      project,
+      `Many ${Date.now()}`,
       `<!doctype html><html lang="en"><head><title>Many</title><style>body{margin:0}.row{height:30px;margin:0}#top{height:900px}</style></head><body><h1 id="top">Many</h1>${rows}</body></html>`,
-      'text/html',
     );
-    await openRundown(page, many);
     await page.mouse.move(800, 300);
     await page.mouse.wheel(0, 700);
     await dwell(page, 400);

@@ -3,16 +3,7 @@ import { itemAt } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import {
-  addMotion,
-  addPage,
-  cardZip,
-  demoProject,
-  newProject,
-  openRundown,
-  pick,
-  saved,
-} from '../support/app.ts';
+import { addMotion, cardZip, demoProject, openNew, openRundown, pick, saved } from '../support/app.ts';
 import { served } from '../support/served.ts';
 
 const WATCHED = ['#road-picture', '#hero-title', '.strip', '#seeing', '#hour-line', '#exposure canvas'];
@@ -83,8 +74,7 @@ test('where timelines are known and triggers are not, what is triggered waits fo
   request,
   context,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Triggers apart'), cardZip());
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Triggers apart', cardZip());
   await pick(page, '#plum');
   await addMotion(page, 'Appear, timed');
   await pick(page, '#pear');

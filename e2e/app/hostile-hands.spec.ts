@@ -4,17 +4,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import {
-  addMotion,
-  base,
-  addPage,
-  html,
-  newProject,
-  openRundown,
-  pick,
-  preview,
-  saved,
-} from '../support/app.ts';
+import { addMotion, addNew, base, html, openNew, openRundown, pick, preview, saved } from '../support/app.ts';
 import { elapse } from '../support/time.ts';
 
 const listMotions = async (page: Page) => page.locator('.bar-mark, [data-motion]').count();
@@ -39,7 +29,7 @@ test('a page that takes the keyboard and greets again edits nothing, and typing 
       if (window.steals) { trap.focus(); window.focus(); }
     }, 150);
   </script>`);
-  await openRundown(page, await addPage(request, await newProject(request, 'Keys'), evil, 'text/html'));
+  await openNew(page, request, 'Keys', evil);
   await pick(page, 'h1');
   await addMotion(page, 'Fade');
   await saved(page);
@@ -76,9 +66,7 @@ test('a page that breaks what the probe needs is given up with a reason, and ope
     Array.prototype.map = () => { throw new Error('no'); };
     Map.prototype.get = () => undefined;
   </script>`);
-  await page.goto(
-    `${base}/pages/${await addPage(request, await newProject(request, 'Poison'), evil, 'text/html')}`,
-  );
+  await page.goto(`${base}/pages/${await addNew(request, 'Poison', evil)}`);
   const note = page.locator('.preview-note');
   await expect(note).toContainText('has not answered for ten seconds', { timeout: 30_000 });
   await expect(note.getByRole('button', { name: 'Reload the page' })).toBeVisible();
@@ -97,9 +85,7 @@ test('a page that floods the line is cut off, and the workbench goes on', async 
     MessagePort.prototype.postMessage = function (m) { port = this; say.call(this, m); };
     setInterval(() => { if (port) for (let i = 0; i < 200; i++) say.call(port, { type: 'hover', element: i }); }, 50);
   </script>`);
-  await page.goto(
-    `${base}/pages/${await addPage(request, await newProject(request, 'Flood'), evil, 'text/html')}`,
-  );
+  await page.goto(`${base}/pages/${await addNew(request, 'Flood', evil)}`);
   await expect(page.locator('.preview-note')).toContainText('sent more messages than can be read', {
     timeout: 30_000,
   });
@@ -128,8 +114,7 @@ test('a page reaches its own files only, and others once its user says so', asyn
         () => { const f = document.createElement('form'); f.action = '${there}/form'; document.body.append(f); f.submit(); }];
       for (const t of tries) try { Promise.resolve(t()).catch(() => {}); } catch {}
     </script>`);
-    const id = await addPage(request, await newProject(request, 'Reaching'), reaching, 'text/html');
-    await openRundown(page, id);
+    await openNew(page, request, 'Reaching', reaching);
     await elapse(page, 1500);
     expect(heard).toEqual([]);
     const remark = page.locator('.preview-late');
@@ -169,7 +154,7 @@ for (const [way, leaving] of Object.entries({
       await request.get(`${there}/here`);
       expect(heard.splice(0)).toEqual(['GET /here']);
       const leaves = html(`${LONG}${leaving(there)}`);
-      const id = await addPage(request, await newProject(request, 'Leaving'), leaves, 'text/html');
+      const id = await addNew(request, 'Leaving', leaves);
       const refused = page.waitForEvent('console', (m) => m.text().includes(there));
       await openRundown(page, id);
       await refused;
@@ -185,7 +170,7 @@ test('half an emoji in a name holds nothing up', async ({ page, request }) => {
   const party = html(
     `<h1>Come to the great party \u{1f389} tonight</h1><div style="height:3000px"></div><p id="half"></p><script>half.textContent = 'x\\ud83c y\\0z'; half.className = 'c\\udf89';</script>`,
   );
-  await openRundown(page, await addPage(request, await newProject(request, 'Party'), party, 'text/html'));
+  await openNew(page, request, 'Party', party);
   for (const selector of ['h1', '#half']) {
     await pick(page, selector);
     await addMotion(page, 'Fade');

@@ -2,7 +2,7 @@
 import { present } from '@lyvek/core';
 import { request as nodeRequest } from 'node:http';
 import { expect, test } from '@playwright/test';
-import { base, addPage, html, newProject, openRundown, pick, preview } from '../support/app.ts';
+import { base, html, openNew, pick, preview } from '../support/app.ts';
 
 test('a script-laden page cannot read the API, the workbench or any storage', async ({ page, request }) => {
   const evil = html(
@@ -22,7 +22,7 @@ test('a script-laden page cannot read the API, the workbench or any storage', as
     parent.postMessage('lyvek-probe-1', '*');
     </script>`,
   );
-  await openRundown(page, await addPage(request, await newProject(request, 'Evil'), evil, 'text/html'));
+  await openNew(page, request, 'Evil', evil);
   const out = preview(page).locator('#out');
   await expect(out).toContainText('top');
   const tries = JSON.parse(present(await out.textContent())) as Record<string, string>;
@@ -43,7 +43,7 @@ test('its own fonts, modules and images load, and its policy does not keep the m
   request,
 }) => {
   const strict = `<!doctype html><html><head><meta http-equiv="Content-Security-Policy" content="script-src 'none'; style-src 'unsafe-inline'"><title>Strict</title></head><body style="margin:0"><h1>Strict</h1><div style="height:3000px"></div></body></html>`;
-  await openRundown(page, await addPage(request, await newProject(request, 'Strict'), strict, 'text/html'));
+  await openNew(page, request, 'Strict', strict);
   await pick(page, 'h1');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
@@ -60,7 +60,7 @@ test('a page that hangs is noticed and can be reloaded', async ({ page, request 
   const stuck = html(
     '<h1>Stuck</h1><div style="height:3000px"></div><script>setTimeout(() => { if (!sessionOnce()) for (;;); }, 2500); function sessionOnce() { return false; }</script>',
   );
-  await openRundown(page, await addPage(request, await newProject(request, 'Stuck'), stuck, 'text/html'));
+  await openNew(page, request, 'Stuck', stuck);
   const reload = page.getByRole('button', { name: 'Reload the page' });
   await expect(reload).toBeVisible({ timeout: 20_000 });
   await reload.click();

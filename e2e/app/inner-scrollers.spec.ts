@@ -1,7 +1,7 @@
 /** What is scrolled inside of the page: its bars and keyframes are where they are drawn, whatever scale they have. */
 import { present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
-import { addMotion, addPage, html, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
+import { addMotion, html, openNew, pick, preview, saved } from '../support/app.ts';
 import { dwell } from '../support/time.ts';
 
 const ROWS = Array.from({ length: 12 }, (_, i) => `<p class="row" id="row${i}">Lot ${i + 1}</p>`).join('');
@@ -14,8 +14,7 @@ test('in an inner scroller a keyframe lights at the ruler’s pointer, and Alt a
   page,
   request,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Lots'), PAGE, 'text/html');
-  await openRundown(page, id);
+  await openNew(page, request, 'Lots', PAGE);
   await pick(page, '#row6');
   await addMotion(page, 'Grow');
   await saved(page);
@@ -55,8 +54,7 @@ test('a trigger in an inner scroller hangs on that one’s axis and says so; the
   page,
   request,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Lots, triggered'), PAGE, 'text/html');
-  await openRundown(page, id);
+  await openNew(page, request, 'Lots, triggered', PAGE);
   await pick(page, '#row3');
   await addMotion(page, 'Rise');
   await saved(page);
@@ -83,8 +81,7 @@ test('a band that hides by a rule stronger than ours is found out, and clips onc
   const band = html(
     `<header style="height:900px"><h1>Wind</h1></header><section class="band" style="overflow:hidden;padding:100px"><p id="line">We draw the wind first.</p></section><section style="height:1400px"></section>`,
   );
-  const id = await addPage(request, await newProject(request, 'Stronger'), band, 'text/html');
-  await openRundown(page, id);
+  await openNew(page, request, 'Stronger', band);
   await pick(page, '#line');
   await addMotion(page, 'Rise');
   await saved(page);

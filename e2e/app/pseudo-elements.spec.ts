@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { addMotion, addPage, html, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
+import { addMotion, html, openNew, pick, preview, saved } from '../support/app.ts';
 import { served } from '../support/served.ts';
 
 const PAGE = html(
@@ -34,8 +34,7 @@ test('a line below a heading fills, marks of a list grow one after the other; pr
   context,
 }) => {
   test.slow();
-  const id = await addPage(request, await newProject(request, 'Lined'), PAGE, 'text/html');
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Lined', PAGE);
   await choosePart(page, '#intro h2', '::after');
   await addMotion(page, 'Bar');
   await expect.poll(() => shown(page, '#intro h2', '::after', 'animation-name')).toContain('lv-');
@@ -116,8 +115,7 @@ test('damped, on a trigger and given back: a pseudo-element is its style sheetâ€
   page,
   request,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Lined, damped'), PAGE, 'text/html');
-  await openRundown(page, id);
+  await openNew(page, request, 'Lined, damped', PAGE);
   await choosePart(page, '#intro h2', '::after');
   await addMotion(page, 'Bar');
   await page.locator('.sentence').getByRole('button', { name: 'Damping', exact: true }).click();
@@ -157,8 +155,7 @@ test('damped, on a trigger and given back: a pseudo-element is its style sheetâ€
 });
 
 test('found by its name, refused what only elements can do, and typed by hand', async ({ page, request }) => {
-  const id = await addPage(request, await newProject(request, 'Lined, found'), PAGE, 'text/html');
-  await openRundown(page, id);
+  await openNew(page, request, 'Lined, found', PAGE);
   await page.keyboard.press('/');
   await page.keyboard.type('kept in sight ::after');
   await page.keyboard.press('Enter');

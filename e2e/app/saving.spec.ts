@@ -3,10 +3,10 @@ import { present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import {
+  addNew,
   base,
-  addPage,
   cardZip,
-  newProject,
+  openNew,
   openRundown,
   pick,
   postmasterPid,
@@ -39,7 +39,7 @@ test('two tabs: the slower one is told, and keeps its version as a take of its o
   context,
   request,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Two tabs'), cardZip());
+  const id = await addNew(request, 'Two tabs', cardZip());
   const [one, two] = [await context.newPage(), await context.newPage()];
   await openRundown(one, id);
   await openRundown(two, id);
@@ -55,7 +55,7 @@ test('two tabs: the slower one is told, and keeps its version as a take of its o
 });
 
 test('two tabs: or it loads theirs', async ({ context, request }) => {
-  const id = await addPage(request, await newProject(request, 'Theirs'), cardZip());
+  const id = await addNew(request, 'Theirs', cardZip());
   const [one, two] = [await context.newPage(), await context.newPage()];
   await openRundown(one, id);
   await openRundown(two, id);
@@ -69,7 +69,7 @@ test('two tabs: or it loads theirs', async ({ context, request }) => {
 });
 
 test('a retry of an edit that has arrived is answered as the first time', async ({ request }) => {
-  const id = await addPage(request, await newProject(request, 'Retry'), cardZip());
+  const id = await addNew(request, 'Retry', cardZip());
   const take = await takeOf(request, id);
   const put = (edit: string, match: string) =>
     request.put(`${base}/api/takes/${take.id}/document`, {
@@ -89,8 +89,7 @@ for (const victim of ['server', 'database'] as const)
     page,
     request,
   }) => {
-    const id = await addPage(request, await newProject(request, `Kill ${victim}`), cardZip());
-    await openRundown(page, id);
+    const id = await openNew(page, request, `Kill ${victim}`, cardZip());
     await addReveal(page);
     await saved(page);
     process.kill(victim === 'server' ? serverPid() : postmasterPid(), 'SIGKILL');
@@ -106,8 +105,7 @@ for (const victim of ['server', 'database'] as const)
   });
 
 test('an edit that never reached the server survives a reload', async ({ page, request }) => {
-  const id = await addPage(request, await newProject(request, 'Offline'), cardZip());
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Offline', cardZip());
   await page.route('**/document?*', (route) => route.abort());
   await addReveal(page);
   await expect(page.locator('.save-state')).toHaveText('Offline, kept here');
@@ -139,7 +137,7 @@ test(
   'five acts while the server answers 503, the tab closed and opened again: all five are there, each a revision',
   FULL,
   async ({ context, request }) => {
-    const id = await addPage(request, await newProject(request, 'Five away'), cardZip());
+    const id = await addNew(request, 'Five away', cardZip());
     const page = await context.newPage();
     await openRundown(page, id);
     await addReveal(page);
@@ -164,7 +162,7 @@ test(
   'two tabs that were both away: one goes on, the other becomes a take of its own',
   FULL,
   async ({ context, request }) => {
-    const id = await addPage(request, await newProject(request, 'Both away'), cardZip());
+    const id = await addNew(request, 'Both away', cardZip());
     const [one, two] = [await context.newPage(), await context.newPage()];
     await openRundown(one, id);
     await addReveal(one);
@@ -202,8 +200,7 @@ test('three quick acts and a reload while the server takes its time: all are the
   page,
   request,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Quick'), cardZip());
-  await openRundown(page, id);
+  await openNew(page, request, 'Quick', cardZip());
   await addReveal(page);
   await saved(page);
   await page.route('**/document?*', async (route) => {
@@ -221,8 +218,7 @@ test('arrow keys and a reload a moment later: the move is kept, and was not call
   page,
   request,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Nudges'), cardZip());
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Nudges', cardZip());
   await addReveal(page);
   await saved(page);
   const before = (await takeOf(request, id)).document;
@@ -239,7 +235,7 @@ test('what the server will never take is not called offline: it says why, and th
   page,
   request,
 }) => {
-  await openRundown(page, await addPage(request, await newProject(request, 'Refused'), cardZip()));
+  await openNew(page, request, 'Refused', cardZip());
   let puts = 0;
   await page.route('**/api/takes/*/document?*', (route) => {
     puts++;
@@ -266,8 +262,7 @@ test('undo goes on after a reload, act by act, and a tab of another browser undo
   page,
   request,
 }) => {
-  const id = await addPage(request, await newProject(request, 'Undo'), cardZip());
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Undo', cardZip());
   for (const target of ['h1', '#pear', '#plum']) await addReveal(page, target);
   await saved(page);
   await page.reload();

@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { readDocument, itemAt, present } from '@lyvek/core';
-import { base, addPage, html, newProject } from '../support/app.ts';
+import { addNew, base, html } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
 import { elapse } from '../support/time.ts';
 
@@ -17,12 +17,7 @@ const PAGE = html(
 );
 
 async function opened(page: Page, mode = '/trials'): Promise<string> {
-  const id = await addPage(
-    page.request,
-    await newProject(page.request, `Sizes ${Date.now()}`),
-    PAGE,
-    'text/html',
-  );
+  const id = await addNew(page.request, `Sizes ${Date.now()}`, PAGE);
   await page.goto(`${base}/pages/${id}${mode}`);
   await expect(page.locator('.trial-findings')).toHaveAttribute('data-state', 'fresh', { timeout: 30_000 });
   return id;

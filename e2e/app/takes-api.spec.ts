@@ -4,16 +4,12 @@ import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { makeDocument, motion } from '@lyvek/core/testing';
-import { base, addPage, cardZip, newProject } from '../support/app.ts';
+import { addNew, base, cardZip } from '../support/app.ts';
 
 const PNG = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 0]);
 
 async function page(request: APIRequestContext) {
-  const id = await addPage(
-    request,
-    await newProject(request, `Takes API ${randomUUID().slice(0, 8)}`),
-    cardZip(),
-  );
+  const id = await addNew(request, `Takes API ${randomUUID().slice(0, 8)}`, cardZip());
   const { takes } = (await (await request.get(`${base}/api/pages/${id}`)).json()) as {
     takes: { id: string }[];
   };

@@ -3,7 +3,7 @@ import { itemAt, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { makeDocument, motion } from '@lyvek/core/testing';
-import { base, addPage, cardZip, newProject } from '../support/app.ts';
+import { addNew, addPage, base, cardZip } from '../support/app.ts';
 
 const rise = (from: string) =>
   motion({
@@ -22,7 +22,7 @@ const fade = motion({ id: 'm_plum', name: 'Plum', targets: { selector: '#plum' }
 
 async function page2(page: Page) {
   const { request } = page.context();
-  const id = await addPage(request, await newProject(request, `Takes ${Date.now()}`), cardZip());
+  const id = await addNew(request, `Takes ${Date.now()}`, cardZip());
   const make = async (document: object, madeFrom?: object) =>
     (await (
       await request.post(`${base}/api/pages/${id}/takes`, {

@@ -31,7 +31,7 @@ test('the work of drawing does not grow with the height of the page', async ({ p
   const project = await newProject(request, 'Tall');
   const drawn: { fit: number; close: number }[] = [];
   for (const height of [10_000, 100_000, 1_000_000, 10_000_000]) {
-    const id = await addPage(request, project, page(height), 'text/html');
+    const id = await addPage(request, project, page(height));
     const made = await request.post(`${base}/api/pages/${id}/takes`, { data: { name: 'Tall', document } });
     expect(made.status(), await made.text()).toBe(201);
     await p.goto(`${base}/pages/${id}?take=${((await made.json()) as { id: string }).id}`);

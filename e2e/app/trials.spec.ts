@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { TraceSchema, itemAt, lastItem, present } from '@lyvek/core';
 import type { TrialResult } from '@lyvek/core';
-import { base, addPage, html, newProject, openRundown, zipOf } from '../support/app.ts';
+import { addNew, addPage, base, html, newProject, openRundown, zipOf } from '../support/app.ts';
 import { FULL } from '../support/full.ts';
 import { dwell } from '../support/time.ts';
 
@@ -161,7 +161,7 @@ test(
   FULL,
   async ({ page }) => {
     const { request } = page.context();
-    const id = await addPage(request, await newProject(request, `Here ${Date.now()}`), BUSY, 'text/html');
+    const id = await addNew(request, `Here ${Date.now()}`, BUSY);
     await page.goto(`${base}/pages/${id}/trials`);
     await fresh(page);
     const begin = async () => {

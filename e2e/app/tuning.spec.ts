@@ -2,7 +2,7 @@
 import { itemAt, lastItem, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
-import { base, addPage, cardZip, newProject, openRundown, pick, preview, saved } from '../support/app.ts';
+import { base, cardZip, openNew, pick, preview, saved } from '../support/app.ts';
 
 async function drag(page: Page, what: Locator, dx: number, dy: number, keys: string[] = []): Promise<void> {
   const box = present(await what.boundingBox());
@@ -17,8 +17,7 @@ async function drag(page: Page, what: Locator, dx: number, dy: number, keys: str
 }
 
 async function withMotions(page: Page, request: APIRequestContext, ...targets: string[]): Promise<string> {
-  const id = await addPage(request, await newProject(request, 'Tuning'), cardZip());
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Tuning', cardZip());
   for (const t of targets) {
     await pick(page, t);
     await page.keyboard.press('a');

@@ -6,7 +6,7 @@ import { itemAt, lastItem } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
 import type { Browser, Page } from '@playwright/test';
 import { zipSync, unzipSync } from 'fflate';
-import { base, addPage, newProject } from '../support/app.ts';
+import { addNew, addPage, base, newProject } from '../support/app.ts';
 import { PLACES } from '../stranger/pages.ts';
 import { listFiles, movingPages } from '../css-import/pages.ts';
 import { pass, wordsSeen } from './seen.ts';
@@ -130,11 +130,7 @@ for (const place of PLACES.filter((p) => DEMOS.includes(p.name) || p.name.starts
   test(`no reader loses a word of “${place.name}”`, async ({ browser, request, page }) => {
     test.setTimeout(300_000);
     const added = place.files();
-    const id = await addPage(
-      request,
-      await newProject(request, `Words ${place.name}`),
-      Buffer.from(zipSync(added)),
-    );
+    const id = await addNew(request, `Words ${place.name}`, Buffer.from(zipSync(added)));
     const take = (
       await (
         await request.post(`${base}/api/pages/${id}/takes`, {

@@ -4,11 +4,10 @@ import { expect, test } from '@playwright/test';
 import pg from 'pg';
 import {
   addMotion,
+  addNew,
   base,
-  addPage,
   cardZip,
-  newProject,
-  openRundown,
+  openNew,
   pick,
   postmasterPid,
   saved,
@@ -42,7 +41,7 @@ test('connections that are cut in the middle of edits end no server, and what wa
   request,
 }) => {
   test.setTimeout(120_000);
-  const id = await addPage(request, await newProject(request, 'Cut'), cardZip());
+  const id = await addNew(request, 'Cut', cardZip());
   const { takes } = (await (await request.get(`${base}/api/pages/${id}`)).json()) as {
     takes: { id: string }[];
   };
@@ -104,7 +103,7 @@ test(
   FULL,
   async ({ page, request }) => {
     test.setTimeout(120_000);
-    await openRundown(page, await addPage(request, await newProject(request, 'Full'), cardZip()));
+    await openNew(page, request, 'Full', cardZip());
     const url = stack().databaseUrl;
     await query(
       url,

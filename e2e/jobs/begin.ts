@@ -3,13 +3,12 @@ import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
 import type { MotionDocument } from '@lyvek/core';
 import { itemAt } from '@lyvek/core';
 import { unzipSync } from 'fflate';
-import { addPage, html, newProject, openRundown } from '../support/app.ts';
+import { html, openNew } from '../support/app.ts';
 import { served } from '../support/served.ts';
 import { Hand } from './hand.ts';
 
 export async function begin(page: Page, request: APIRequestContext, name: string, body: string, css = '') {
-  const id = await addPage(request, await newProject(request, name), html(body, css), 'text/html');
-  await openRundown(page, id);
+  const id = await openNew(page, request, name, html(body, css));
   const takes = (await (await request.get(`/api/pages/${id}`)).json()).takes as { id: string }[];
   return { hand: new Hand(page), take: itemAt(takes, 0).id };
 }

@@ -3,7 +3,7 @@ import { itemAt, present } from '@lyvek/core';
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
-import { base, addPage, html, newProject, openRundown, serverPid } from '../support/app.ts';
+import { base, html, openNew, serverPid } from '../support/app.ts';
 import { askTrial, endedTrial, VIEWPORT } from '../support/lab.ts';
 
 const health = async (request: APIRequestContext) => (await request.get(`${base}/api/health`)).status();
@@ -48,8 +48,7 @@ test('marks that a page sets in the lab’s name, at places that cannot be, end 
       forge();
     </script>`,
   );
-  const id = await addPage(request, await newProject(request, 'Marks'), forging, 'text/html');
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Marks', forging);
   const before = serverPid();
   const trial = await endedTrial(request, await askTrial(request, await takeOf(request, id)));
   expect([trial.state, trial.why]).toEqual(['done', null]);
@@ -69,8 +68,7 @@ test('a page that takes all memory while it loads is ended in a trial and in a p
       if (top === self) { window.all = []; for (;;) { const c = new OffscreenCanvas(4096, 4096); c.getContext('2d').fillRect(0, 0, 4096, 4096); all.push(c, new Uint8Array(3e7).fill(1)); } }
     </script>`,
   );
-  const id = await addPage(request, await newProject(request, 'Greedy'), greedy, 'text/html');
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Greedy', greedy);
   let worst = 0;
   const looking = setInterval(() => (worst = Math.max(worst, labBrowsers().megabytes)), 150);
   const take = await takeOf(request, id);
@@ -91,8 +89,7 @@ test('a page that takes all memory while it loads is ended in a trial and in a p
 test('six proofs at once use one browser after the other', async ({ page, request }) => {
   test.setTimeout(240_000);
   const plain = html('<h1>Plain</h1><div style="height:3000px"></div>');
-  const id = await addPage(request, await newProject(request, 'Six'), plain, 'text/html');
-  await openRundown(page, id);
+  const id = await openNew(page, request, 'Six', plain);
   const take = await takeOf(request, id);
   const size = `width=${VIEWPORT.width}&height=${VIEWPORT.height}`;
   let most = 0;

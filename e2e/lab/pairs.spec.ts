@@ -12,7 +12,7 @@ import {
 } from '@lyvek/core';
 import type { Coefficients, Layout, Motion, MotionDocument, TrialFrames } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
-import { base, addPage, html, newProject, openRundown } from '../support/app.ts';
+import { base, html, openNew } from '../support/app.ts';
 import { askTrial, endedTrial, VIEWPORT } from '../support/lab.ts';
 
 const BOXES = 150;
@@ -104,8 +104,7 @@ test('which of two takes is cheaper: prediction and lab agree in at least nine o
   request,
 }) => {
   test.setTimeout(420_000);
-  const id = await addPage(request, await newProject(request, `Pairs ${Date.now()}`), PAGE, 'text/html');
-  await openRundown(page, id);
+  const id = await openNew(page, request, `Pairs ${Date.now()}`, PAGE);
   await page.goto('about:blank');
   const takes: string[] = [];
   for (const { document } of TAKES) {

@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { emptyDocument, summarize, itemAt, present } from '@lyvek/core';
 import type { MotionDocument, TrialResult } from '@lyvek/core';
-import { base, addPage, html, newProject, openRundown, stack } from '../support/app.ts';
+import { base, html, openNew, stack } from '../support/app.ts';
 import { askTrial, endedTrial, trialOf, trialSetup, VIEWPORT } from '../support/lab.ts';
 import { FULL, sampled } from '../support/full.ts';
 import { elapse } from '../support/time.ts';
@@ -20,13 +20,7 @@ async function takeOf(request: APIRequestContext, page: string): Promise<string>
   return whole.takes[0].id as string;
 }
 async function added(request: APIRequestContext, page: Page, name: string, text: string) {
-  const id = await addPage(
-    request,
-    await newProject(request, `Lab ${name} ${Date.now()}`),
-    text,
-    'text/html',
-  );
-  await openRundown(page, id);
+  const id = await openNew(page, request, `Lab ${name} ${Date.now()}`, text);
   return { id, take: await takeOf(request, id) };
 }
 

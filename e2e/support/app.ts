@@ -38,7 +38,7 @@ export async function addPage(
   request: APIRequestContext,
   project: string,
   body: Buffer | string,
-  type = 'application/zip',
+  type = typeof body === 'string' ? 'text/html' : 'application/zip',
   query = '',
 ): Promise<string> {
   const response = await request.post(`${base}/api/projects/${project}/pages${query}`, {
@@ -47,6 +47,22 @@ export async function addPage(
   });
   expect(response.status(), await response.text()).toBe(201);
   return (await response.json()).id as string;
+}
+
+/** A page in a project of its own; returns the page’s id. */
+export const addNew = async (request: APIRequestContext, name: string, body: Buffer | string) =>
+  addPage(request, await newProject(request, name), body);
+
+/** A page in a project of its own, open in the Rundown; returns the page’s id. */
+export async function openNew(
+  page: Page,
+  request: APIRequestContext,
+  name: string,
+  body: Buffer | string,
+): Promise<string> {
+  const id = await addNew(request, name, body);
+  await openRundown(page, id);
+  return id;
 }
 
 export const html = (body: string, css = '') =>

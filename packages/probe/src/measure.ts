@@ -1,12 +1,12 @@
 /** Measures a page into a layout. Runs inside the page, with every motion of ours switched off by the caller. */
 import { splitPart } from '@lyvek/core/part';
 import { shorten } from '@lyvek/core/text';
-import type { ElementFacts, Layout, Scroller, Section } from '@lyvek/core';
-import { propertyNames } from './base-properties.ts';
+import type { Layout, Scroller, Section } from '@lyvek/core';
 import { Boxes } from './boxes.ts';
 import { Containers } from './containers.ts';
-import { hasOwnText, readNames } from './names.ts';
-import { hostFacts, listParts, partBox } from './parts.ts';
+import { readFacts } from './facts.ts';
+import type { Survey } from './facts.ts';
+import { listParts, listPlaces, readPart } from './parts.ts';
 import type { DrawnPart } from './parts.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
@@ -22,7 +22,6 @@ const MAX_SHAPES = 300;
 const IGNORED =
   /^(SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD|defs|clipPath|mask|symbol|pattern|marker|title|desc|metadata)$/;
 const SHAPE = /^(g|path|rect|circle|ellipse|line|polyline|polygon|text|image|use|svg)$/;
-const MEDIA = /^(IMG|VIDEO|CANVAS|PICTURE|svg|IFRAME|OBJECT)$/;
 
 export interface Measured {
   layout: Layout;
@@ -83,8 +82,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const boxes = new Boxes(containers);
   const naming = new Selectors(patch.isTrack);
   const sections = findSections(document);
-  const queried = new Map<Element, ElementFacts['container'] | null>();
-  const survey = { indexOf, boxes, naming, sections, queried };
+  const survey: Survey = { indexOf, boxes, naming, sections, queried: new Map() };
   const facts = elements.map((e) => readFacts(e, survey));
   const parts = listParts(elements).slice(0, MAX_CHOSEN - elements.length);
   for (const p of parts) {
@@ -135,17 +133,6 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   };
 }
 
-/** Places in the layout of elements, or of a pseudo-element that they draw: those stand behind the elements. */
-function listPlaces(
-  list: readonly Element[],
-  part: string,
-  { indexOf, parts }: { indexOf: Map<Element, number>; parts: readonly DrawnPart[] },
-): number[] {
-  if (!part) return list.flatMap((e) => indexOf.get(e) ?? []);
-  const wanted = new Set(list);
-  return parts.flatMap((p, k) => (p.part === part && wanted.has(p.host) ? [indexOf.size + k] : []));
-}
-
 /** The viewport takes the overflow of html, or of body where html has none (CSS Overflow 3, §3.3). */
 function hidesInline(): boolean {
   const [root, body] = pageOverflow();
@@ -169,138 +156,6 @@ function scrollerFacts(element: Element | null, naming: Selectors): Scroller {
   };
 }
 const zeroed = (padding: string) => (padding === 'auto' || padding === '' ? '0px' : padding.slice(0, 60));
-
-/** What is known of the page as a whole while its elements are read. */
-interface Survey {
-  indexOf: Map<Element, number>;
-  boxes: Boxes;
-  naming: Selectors;
-  sections: ReturnType<typeof findSections>;
-  queried: Map<Element, ElementFacts['container'] | null>;
-}
-
-function readFacts(e: Element, { indexOf, boxes, naming, sections, queried }: Survey): ElementFacts {
-  const style = readStyle(e);
-  const { containers } = boxes;
-  const { box, sticky } = boxes.of(e);
-  const base = readBase(style);
-  const container = findContainer(e, queried);
-  const tint = style.backgroundColor;
-  return {
-    selector: naming.of(e),
-    tag: e.tagName.toLowerCase().slice(0, 60),
-    ...readNames(e),
-    parent: findParent(e, indexOf),
-    section: sections.of(e),
-    scroller: Math.min(399, containers.findScroller(e)),
-    box,
-    sticky,
-    fixed: containers.isFixed(e),
-    ...(style.position !== 'static' ? { position: style.position as 'relative' } : {}),
-    ...(style.overflow !== 'visible' ? { overflow: style.overflow } : {}),
-    ...(containers.containsFixed(style) ? { contains: true } : {}),
-    ...(isEstimated(e) ? { estimated: true } : {}),
-    ...(base ? { base } : {}),
-    fontSize: px(style.fontSize) || 16,
-    ...toContent(e, style),
-    ...(container ? { container } : {}),
-    ...(e instanceof HTMLElement && e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0
-      ? { overflowing: e.scrollWidth }
-      : {}),
-    ...(hex(tint) ? { tint: hex(tint)! } : {}),
-    ...(e.matches(FOCUSABLE) ? { focus: true } : {}),
-    kind: MEDIA.test(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
-  };
-}
-
-function readPart({ host, part }: DrawnPart, outer: ElementFacts, parent: number): ElementFacts {
-  const style = readStyle(host, part);
-  const { box, estimated } = partBox(style, outer.box, readStyle(host));
-  const base = readBase(style);
-  const tint = hex(style.backgroundColor);
-  return {
-    selector: `${outer.selector}${part}`,
-    tag: part,
-    text: '',
-    parent,
-    ...hostFacts(outer),
-    box,
-    ...(style.position !== 'static' ? { position: style.position as 'relative' } : {}),
-    ...(estimated ? { estimated } : {}),
-    ...(base ? { base } : {}),
-    fontSize: px(style.fontSize) || 16,
-    ...(tint ? { tint } : {}),
-    kind: 'box',
-  };
-}
-
-/** The content box, where padding or borders make it smaller. */
-function toContent(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, 'content'> {
-  const sum = (...names: string[]) => names.reduce((s, n) => s + px(style.getPropertyValue(n)), 0);
-  const across = sum('padding-left', 'padding-right', 'border-left-width', 'border-right-width');
-  const down = sum('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width');
-  if ((across === 0 && down === 0) || !(e instanceof HTMLElement)) return {};
-  return {
-    content: { width: Math.max(0, e.offsetWidth - across), height: Math.max(0, e.offsetHeight - down) },
-  };
-}
-
-/** The nearest query container's content box, which `cqw` refers to. */
-function findContainer(
-  e: Element,
-  known: Map<Element, ElementFacts['container'] | null>,
-): ElementFacts['container'] | null {
-  const parent = e.parentElement;
-  if (!parent) return null;
-  const cached = known.get(parent);
-  if (cached !== undefined) return cached;
-  const style = readStyle(parent);
-  const { offsetWidth: width, offsetHeight: height } = parent as HTMLElement;
-  const found =
-    style.containerType === 'normal' || !style.containerType
-      ? findContainer(parent, known)
-      : (toContent(parent, style).content ?? { width, height });
-  known.set(parent, found);
-  return found;
-}
-
-function findParent(e: Element, indexOf: Map<Element, number>): number {
-  for (let p = e.parentElement; p; p = p.parentElement) {
-    const i = indexOf.get(p);
-    if (i !== undefined) return i;
-  }
-  return -1;
-}
-
-/** What the Tab key gets to. */
-const FOCUSABLE =
-  'a[href], button:enabled, input:enabled:not([type=hidden]), select:enabled, textarea:enabled, summary, [tabindex]:not([tabindex^="-"]), [contenteditable]:not([contenteditable=false])';
-
-function isEstimated(e: Element): boolean {
-  const holder = e.closest('[style*="content-visibility"]') ?? e;
-  return (
-    'checkVisibility' in holder &&
-    !(e as HTMLElement).checkVisibility({ contentVisibilityAuto: true }) &&
-    readStyle(holder).display !== 'none'
-  );
-}
-
-/** Values without any motion; only those that differ from the initial ones. */
-function readBase(style: CSSStyleDeclaration): Record<string, string> | null {
-  const out: Record<string, string> = {};
-  for (const [name, initial] of propertyNames) {
-    const value = style.getPropertyValue(name);
-    if (value !== '' && value !== initial) out[name] = value.slice(0, 400);
-  }
-  return Object.keys(out).length ? out : null;
-}
-
-/** `rgb(…)` as `#rrggbb`; transparent ones are none. */
-function hex(color: string): string | null {
-  const m = /^rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\)$/.exec(color);
-  if (!m || (m[4] !== undefined && Number(m[4]) < 0.3)) return null;
-  return `#${[m[1], m[2], m[3]].map((n) => Number(n).toString(16).padStart(2, '0')).join('')}`;
-}
 
 function pageNotes(containers: Containers): string[] {
   const notes: string[] = [];

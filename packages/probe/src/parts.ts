@@ -2,6 +2,7 @@
 import type { Box, ElementFacts } from '@lyvek/core';
 import { PARTS } from '@lyvek/core/part';
 import { draws, px, readStyle } from './dom.ts';
+import { hex, readBase } from './facts.ts';
 
 const MAX_PARTS = 300;
 
@@ -26,7 +27,7 @@ const isSeen = ({ content, display, width, height }: CSSStyleDeclaration): boole
   (display !== 'inline' && (px(width) > 0 || width === 'auto') && height !== '0px');
 
 /** Its border box: where it is placed by lengths they are known, else it is taken to lie where its host does. */
-export function partBox(
+function partBox(
   style: CSSStyleDeclaration,
   host: Box,
   frame: CSSStyleDeclaration,
@@ -63,8 +64,30 @@ const edges = (style: CSSStyleDeclaration, ...sides: string[]): number =>
     0,
   );
 
+/** A pseudo-element as an element of the layout, with the facts and the place of its host. */
+export function readPart({ host, part }: DrawnPart, outer: ElementFacts, parent: number): ElementFacts {
+  const style = readStyle(host, part);
+  const { box, estimated } = partBox(style, outer.box, readStyle(host));
+  const base = readBase(style);
+  const tint = hex(style.backgroundColor);
+  return {
+    selector: `${outer.selector}${part}`,
+    tag: part,
+    text: '',
+    parent,
+    ...hostFacts(outer),
+    box,
+    ...(style.position !== 'static' ? { position: style.position as 'relative' } : {}),
+    ...(estimated ? { estimated } : {}),
+    ...(base ? { base } : {}),
+    fontSize: px(style.fontSize) || 16,
+    ...(tint ? { tint } : {}),
+    kind: 'box',
+  };
+}
+
 /** What it has of its host: where it scrolls and what carries it. */
-export const hostFacts = ({
+const hostFacts = ({
   section,
   scroller,
   sticky,
@@ -75,3 +98,14 @@ export const hostFacts = ({
   sticky,
   fixed,
 });
+
+/** Places in the layout of elements, or of a pseudo-element that they draw: those stand behind the elements. */
+export function listPlaces(
+  list: readonly Element[],
+  part: string,
+  { indexOf, parts }: { indexOf: Map<Element, number>; parts: readonly DrawnPart[] },
+): number[] {
+  if (!part) return list.flatMap((e) => indexOf.get(e) ?? []);
+  const wanted = new Set(list);
+  return parts.flatMap((p, k) => (p.part === part && wanted.has(p.host) ? [indexOf.size + k] : []));
+}

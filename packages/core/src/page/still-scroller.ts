@@ -6,10 +6,17 @@ import { itemAt } from '../assert/index.ts';
 import type { Box, ElementFacts, Layout } from './layout.ts';
 
 /** The element that a scroller is, −1 for the page itself or where it was not measured. */
-export const elementOfScroller = (layout: Layout, scroller: number): number => {
-  const selector = layout.scrollers[scroller]?.selector ?? null;
-  return selector === null ? -1 : layout.elements.findIndex((e) => e.selector === selector);
-};
+export function elementOfScroller(layout: Layout, scroller: number): number {
+  let places = known.get(layout);
+  if (!places) {
+    const indexes = new Map(layout.elements.map((e, i) => [e.selector, i]).reverse() as [string, number][]);
+    places = layout.scrollers.map(({ selector }) => (selector === null ? -1 : (indexes.get(selector) ?? -1)));
+    known.set(layout, places);
+  }
+  return places[scroller] ?? -1;
+}
+/** Layouts are never changed, and every box asks. */
+const known = new WeakMap<Layout, number[]>();
 
 /** Computed overflow in x and y. */
 function readOverflow(e: ElementFacts | undefined): [x: string, y: string] {

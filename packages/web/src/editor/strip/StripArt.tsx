@@ -1,28 +1,22 @@
 /** A page drawn small on a vertical scale: sections as tints, elements as boxes. */
-import { isPart, isSvgShape, itemAt } from '@lyvek/core';
+import { isPart, isSvgShape, mapBox } from '@lyvek/core';
 import { memo } from 'react';
-import type { Layout } from '@lyvek/core';
+import type { Box, ElementFacts, Layout } from '@lyvek/core';
 import { toRow } from './view.ts';
 import type { View } from './view.ts';
 
 const MAX_BOXES = 420;
 
-/** Boxes worth drawing: leaves and pictures, the larger first. */
-export function stripBoxes(layout: Layout, most = MAX_BOXES): number[] {
+/** Boxes worth drawing, at most 420: leaves and pictures, the larger first; those of an inner scroller within it. */
+function stripBoxes(layout: Layout): { e: ElementFacts; box: Box }[] {
   const parents = new Set(layout.elements.flatMap((e) => (isSvgShape(e) || isPart(e) ? [] : [e.parent])));
   return layout.elements
     .map((e, i) => ({ e, i }))
-    .filter(
-      ({ e, i }) =>
-        !e.fixed &&
-        !isSvgShape(e) &&
-        e.scroller === 0 &&
-        (!parents.has(i) || e.kind === 'image') &&
-        e.box.height < 1600,
-    )
-    .sort((a, b) => b.e.box.width * b.e.box.height - a.e.box.width * a.e.box.height)
-    .slice(0, most)
-    .map(({ i }) => i);
+    .filter(({ e, i }) => !e.fixed && !isSvgShape(e) && (!parents.has(i) || e.kind === 'image'))
+    .map(({ e, i }) => ({ e, box: mapBox(layout, i) }))
+    .filter(({ box }) => box.height < 1600)
+    .sort((a, b) => b.box.width * b.box.height - a.box.width * a.box.height)
+    .slice(0, MAX_BOXES);
 }
 
 export const StripArt = memo(function StripArt({
@@ -51,16 +45,13 @@ export const StripArt = memo(function StripArt({
           className={i % 2 ? 'strip-b' : 'strip-a'}
         />
       ))}
-      {stripBoxes(layout).map((i) => {
-        const e = itemAt(layout.elements, i);
-        const left = Math.max(0, e.box.x * k);
-        const w = Math.min(width - left, e.box.width * k);
+      {stripBoxes(layout).map(({ e, box }, i) => {
+        const left = Math.max(0, box.x * k);
+        const w = Math.min(width - left, box.width * k);
         if (w < 1) return null;
-        const h = Math.max(0.8, e.box.height / view.per - 0.6);
+        const h = Math.max(0.8, box.height / view.per - 0.6);
         const lines =
-          e.kind === 'text'
-            ? Math.max(1, Math.min(6, Math.round(e.box.height / (e.fontSize ?? 16) / 1.6)))
-            : 0;
+          e.kind === 'text' ? Math.max(1, Math.min(6, Math.round(box.height / (e.fontSize ?? 16) / 1.6))) : 0;
         if (lines > 1 && h / lines > 1.4)
           return (
             <g key={i} className="strip-text">
@@ -68,7 +59,7 @@ export const StripArt = memo(function StripArt({
                 <rect
                   key={n}
                   x={x + left}
-                  y={row(e.box.y) + (n * h) / lines}
+                  y={row(box.y) + (n * h) / lines}
                   width={n === lines - 1 ? w * 0.6 : w}
                   height={0.9}
                 />
@@ -79,7 +70,7 @@ export const StripArt = memo(function StripArt({
           <rect
             key={i}
             x={x + left}
-            y={row(e.box.y)}
+            y={row(box.y)}
             width={w}
             height={lines ? Math.min(h, 1.6) : h}
             className={e.kind === 'image' ? 'strip-deep' : lines ? 'strip-text' : 'strip-shape'}

@@ -1,0 +1,121 @@
+/** Reads what a layout says of one element. */
+import type { ElementFacts } from '@lyvek/core';
+import { propertyNames } from './base-properties.ts';
+import type { Boxes } from './boxes.ts';
+import { hasOwnText, readNames } from './names.ts';
+import type { findSections } from './sections.ts';
+import type { Selectors } from './selectors.ts';
+import { px, readStyle } from './dom.ts';
+
+const MEDIA = /^(IMG|VIDEO|CANVAS|PICTURE|svg|IFRAME|OBJECT)$/;
+
+/** What is known of the page as a whole while its elements are read. */
+export interface Survey {
+  indexOf: Map<Element, number>;
+  boxes: Boxes;
+  naming: Selectors;
+  sections: ReturnType<typeof findSections>;
+  queried: Map<Element, ElementFacts['container'] | null>;
+}
+
+export function readFacts(e: Element, { indexOf, boxes, naming, sections, queried }: Survey): ElementFacts {
+  const style = readStyle(e);
+  const { containers } = boxes;
+  const { box, sticky } = boxes.of(e);
+  const base = readBase(style);
+  const container = findContainer(e, queried);
+  const tint = style.backgroundColor;
+  return {
+    selector: naming.of(e),
+    tag: e.tagName.toLowerCase().slice(0, 60),
+    ...readNames(e),
+    parent: findParent(e, indexOf),
+    section: sections.of(e),
+    scroller: Math.min(399, containers.findScroller(e)),
+    box,
+    sticky,
+    fixed: containers.isFixed(e),
+    ...(style.position !== 'static' ? { position: style.position as 'relative' } : {}),
+    ...(style.overflow !== 'visible' ? { overflow: style.overflow } : {}),
+    ...(containers.containsFixed(style) ? { contains: true } : {}),
+    ...(isEstimated(e) ? { estimated: true } : {}),
+    ...(base ? { base } : {}),
+    fontSize: px(style.fontSize) || 16,
+    ...toContent(e, style),
+    ...(container ? { container } : {}),
+    ...(e instanceof HTMLElement && e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0
+      ? { overflowing: e.scrollWidth }
+      : {}),
+    ...(hex(tint) ? { tint: hex(tint)! } : {}),
+    ...(e.matches(FOCUSABLE) ? { focus: true } : {}),
+    kind: MEDIA.test(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
+  };
+}
+
+/** The content box, where padding or borders make it smaller. */
+function toContent(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, 'content'> {
+  const sum = (...names: string[]) => names.reduce((s, n) => s + px(style.getPropertyValue(n)), 0);
+  const across = sum('padding-left', 'padding-right', 'border-left-width', 'border-right-width');
+  const down = sum('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width');
+  if ((across === 0 && down === 0) || !(e instanceof HTMLElement)) return {};
+  return {
+    content: { width: Math.max(0, e.offsetWidth - across), height: Math.max(0, e.offsetHeight - down) },
+  };
+}
+
+/** The nearest query container's content box, which `cqw` refers to. */
+function findContainer(
+  e: Element,
+  known: Map<Element, ElementFacts['container'] | null>,
+): ElementFacts['container'] | null {
+  const parent = e.parentElement;
+  if (!parent) return null;
+  const cached = known.get(parent);
+  if (cached !== undefined) return cached;
+  const style = readStyle(parent);
+  const { offsetWidth: width, offsetHeight: height } = parent as HTMLElement;
+  const found =
+    style.containerType === 'normal' || !style.containerType
+      ? findContainer(parent, known)
+      : (toContent(parent, style).content ?? { width, height });
+  known.set(parent, found);
+  return found;
+}
+
+function findParent(e: Element, indexOf: Map<Element, number>): number {
+  for (let p = e.parentElement; p; p = p.parentElement) {
+    const i = indexOf.get(p);
+    if (i !== undefined) return i;
+  }
+  return -1;
+}
+
+/** What the Tab key gets to. */
+const FOCUSABLE =
+  'a[href], button:enabled, input:enabled:not([type=hidden]), select:enabled, textarea:enabled, summary, [tabindex]:not([tabindex^="-"]), [contenteditable]:not([contenteditable=false])';
+
+function isEstimated(e: Element): boolean {
+  const holder = e.closest('[style*="content-visibility"]') ?? e;
+  return (
+    'checkVisibility' in holder &&
+    !(e as HTMLElement).checkVisibility({ contentVisibilityAuto: true }) &&
+    readStyle(holder).display !== 'none'
+  );
+}
+
+/** Values without any motion; only those that differ from the initial ones. */
+export function readBase(style: CSSStyleDeclaration): Record<string, string> | null {
+  const out: Record<string, string> = {};
+  for (const [name, initial] of propertyNames) {
+    const value = style.getPropertyValue(name);
+    if (value !== '' && value !== initial) out[name] = value.slice(0, 400);
+  }
+  return Object.keys(out).length ? out : null;
+}
+
+/** `rgb(…)` as `#rrggbb`; transparent ones are none. */
+export function hex(color: string): string | null {
+  const m = /^rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\)$/.exec(color);
+  if (!m || (m[4] !== undefined && Number(m[4]) < 0.3)) return null;
+  return `#${[m[1], m[2], m[3]].map((n) => Number(n).toString(16).padStart(2, '0')).join('')}`;
+}
