@@ -8,6 +8,7 @@ import { readFacts } from './facts.ts';
 import type { Survey } from './facts.ts';
 import { listParts, listPlaces, readPart } from './parts.ts';
 import type { DrawnPart } from './parts.ts';
+import type { KeptRule } from './page-rules.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
 import { findSections } from './sections.ts';
@@ -127,10 +128,20 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       ),
       pins: patch.pins(indexOf),
       marked: patch.marked,
-      kept: patch.kept.slice(0, 400),
+      kept: limitKept(patch.kept, notes),
       notes: notes.slice(0, 60),
     },
   };
+}
+
+function limitKept(all: readonly KeptRule[], notes: string[]): KeptRule[] {
+  const kept = all.filter((r) => r.css.length <= 8000 && r.selector.length <= 2000).slice(0, 400);
+  const left = all.length - kept.length;
+  if (left)
+    notes.push(
+      `${left} rules of the page are too long or too many to be written again for pinned sections. Look at how those are placed.`,
+    );
+  return kept;
 }
 
 /** The viewport takes the overflow of html, or of body where html has none (CSS Overflow 3, §3.3). */

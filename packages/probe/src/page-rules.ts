@@ -1,13 +1,22 @@
 /**
- * The page’s own rules whose selectors depend on how elements stand in each other. A wrapper around a pinned section makes such a rule
- * miss; the patch then keeps it for the elements that it was meant for.
+ * The page’s own rules. A wrapper around a pinned section makes those miss whose selectors depend on how elements stand in each other, and
+ * some hit the wrapper itself; the patch then has them written again.
  */
 export interface PageRule {
   selector: string;
-  /** declarations, with URLs relative to the page */
-  css: string;
+  /** what it declares, and what its URLs count from */
+  style: CSSStyleDeclaration;
+  base: string;
   /** at-rules around it, outermost first */
   within: string[];
+}
+
+/** A rule as it is written again: declarations with URLs relative to the page; `track`: for the wrapper of this pin. */
+export interface KeptRule {
+  selector: string;
+  css: string;
+  within: string[];
+  track?: string;
 }
 
 /** A selector that wrapping cannot change: no place among siblings, no child or sibling combinator. */
@@ -21,15 +30,16 @@ export async function readPageRules(): Promise<PageRule[]> {
   const out: PageRule[] = [];
   for (const sheet of document.styleSheets) {
     const within = sheet.media.mediaText ? [`@media ${sheet.media.mediaText}`] : [];
+    const base = sheet.href ?? document.baseURI;
     try {
-      collect(sheet.cssRules, within, sheet.href ?? document.baseURI, out);
+      collect(sheet.cssRules, { within, base, parent: null }, out);
     } catch {
       if (!sheet.href) continue;
       try {
         const text = await (await fetch(sheet.href)).text();
         const copy = new CSSStyleSheet();
         copy.replaceSync(text);
-        collect(copy.cssRules, within, sheet.href, out);
+        collect(copy.cssRules, { within, base, parent: null }, out);
       } catch {
         // A sheet from elsewhere that nobody may read: its rules cannot be kept.
       }
@@ -38,24 +48,47 @@ export async function readPageRules(): Promise<PageRule[]> {
   return out;
 }
 
-function collect(rules: CSSRuleList, within: string[], base: string, out: PageRule[]): void {
+/** Where rules stand: `parent` is the selector list of the rule that they are nested in. */
+interface Around {
+  within: string[];
+  base: string;
+  parent: string | null;
+}
+
+function collect(rules: CSSRuleList, around: Around, out: PageRule[]): void {
+  const { within, base, parent } = around;
   for (const rule of rules) {
     if (out.length > MAX) return;
     if (rule instanceof CSSStyleRule) {
-      if (!isSteady(rule.selectorText) && rule.style.length)
-        for (const selector of splitSelectors(rule.selectorText))
-          if (!isSteady(selector)) out.push({ selector, css: relative(rule.style.cssText, base), within });
+      const list = parent === null ? rule.selectorText : unnested(rule.selectorText, parent);
+      add(list, rule.style, around, out);
+      collect(rule.cssRules, { within, base, parent: list }, out);
     } else if (rule instanceof CSSImportRule) {
       try {
-        if (rule.styleSheet) collect(rule.styleSheet.cssRules, within, rule.styleSheet.href ?? base, out);
+        if (rule.styleSheet)
+          collect(rule.styleSheet.cssRules, { ...around, base: rule.styleSheet.href ?? base }, out);
       } catch {
         // As above.
       }
     } else if ('cssRules' in rule && !(rule instanceof CSSKeyframesRule)) {
       const head = rule.cssText.slice(0, rule.cssText.indexOf('{')).trim();
-      collect((rule as CSSGroupingRule).cssRules, [...within, head], base, out);
+      collect((rule as CSSGroupingRule).cssRules, { ...around, within: [...within, head] }, out);
+    } else if ('style' in rule && parent !== null && rule.constructor.name === 'CSSNestedDeclarations') {
+      add(parent, rule.style as CSSStyleDeclaration, around, out);
     }
   }
+}
+
+function add(list: string, style: CSSStyleDeclaration, { within, base }: Around, out: PageRule[]): void {
+  if (style.length) for (const selector of splitSelectors(list)) out.push({ selector, style, base, within });
+}
+
+/** A nested selector as it would stand by itself: `&` weighs what `:is()` of the outer list weighs (CSS Nesting 1, §3.1). */
+function unnested(list: string, parent: string): string {
+  const outer = `:is(${parent})`;
+  return splitSelectors(list)
+    .map((s) => (s.includes('&') ? s.replaceAll('&', outer) : `${outer} ${s}`))
+    .join(', ');
 }
 
 /** Splits a selector list at its outer commas. */
@@ -71,8 +104,14 @@ export function splitSelectors(list: string): string[] {
   return out.map((s) => s.trim()).filter(Boolean);
 }
 
-/** URLs count from the style sheet; the kept rule stands beside the page. */
-function relative(css: string, base: string): string {
+/** A rule to be written again with these declarations; the kept rule stands beside the page, so its URLs count from there. */
+export const keepRule = ({ selector, within, base }: PageRule, css: string): KeptRule => ({
+  selector,
+  css: fromPage(css, base),
+  within,
+});
+
+function fromPage(css: string, base: string): string {
   const folder = new URL('.', document.baseURI).href;
   return css.replace(/url\("([^"]*)"\)/g, (whole, url: string) => {
     if (/^(data:|#|https?:|\/\/)/.test(url)) return whole;

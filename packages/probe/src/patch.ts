@@ -2,8 +2,10 @@
 import type { HtmlPatch, Layout } from '@lyvek/core';
 import { MARK, toMark } from '@lyvek/core/marks';
 import { splitPart } from '@lyvek/core/part';
-import { isSteady } from './page-rules.ts';
-import type { PageRule } from './page-rules.ts';
+import { isSteady, keepRule } from './page-rules.ts';
+import type { KeptRule, PageRule } from './page-rules.ts';
+import { matches, trackRules } from './track-rules.ts';
+import type { Wrapped } from './track-rules.ts';
 import { all, draws, readStyle } from './dom.ts';
 
 type Pins = NonNullable<Layout['pins']>;
@@ -15,8 +17,8 @@ export class Patch {
   private undo: (() => void)[] = [];
   /** selectors whose elements carry a mark */
   marked: string[] = [];
-  /** rules of the page that would miss their elements */
-  kept: PageRule[] = [];
+  /** rules of the page that would miss their elements, and what the wrappers need of them */
+  kept: KeptRule[] = [];
   private rules: PageRule[] = [];
   private readonly own: boolean;
 
@@ -48,7 +50,8 @@ export class Patch {
     this.kept = [];
     const { wraps, attributes, selectors } = this.now;
     if (wraps.length === 0 && attributes.length === 0) return;
-    const asked = new Set([...selectors, ...(wraps.length ? this.rules.map((r) => r.selector) : [])]);
+    const shaky = wraps.length ? this.rules.filter((r) => !isSteady(r.selector)) : [];
+    const asked = new Set([...selectors, ...shaky.map((r) => r.selector)]);
     const before = new Map([...asked].map((s) => [s, find(s)]));
     for (const { selector, name, value } of attributes)
       for (const e of find(selector)) {
@@ -56,15 +59,23 @@ export class Patch {
         e.setAttribute(name, value);
         this.undo.push(() => e.removeAttribute(name));
       }
-    for (const { id, selector, className, anchors } of wraps) {
-      const stage = find(selector)[0];
-      if (stage?.parentElement && stage !== document.body) this.wrap(id, stage, className, anchors);
-    }
+    const stages = wraps.flatMap((w) => {
+      const stage = find(w.selector)[0];
+      if (!stage?.parentElement || stage === document.body) return [];
+      return [{ ...w, stage, placedBy: new Set(this.rules.filter((r) => matches(stage, r.selector))) }];
+    });
+    const wrapped = stages.flatMap(({ id, stage, className, anchors, placedBy }): Wrapped[] => {
+      const track = this.wrap(id, stage, className, anchors);
+      return track ? [{ id, track, stage, placedBy }] : [];
+    });
+    this.kept = wrapped.flatMap((w) => trackRules(w, this.rules));
     for (const [selector, elements] of before) {
       const after = new Set(find(selector));
       if (after.size === elements.length && elements.every((e) => after.has(e))) continue;
       this.marked.push(selector);
-      this.kept.push(...this.rules.filter((r) => r.selector === selector));
+      this.kept.push(
+        ...shaky.filter((r) => r.selector === selector).map((r) => keepRule(r, r.style.cssText)),
+      );
       for (const e of elements) {
         const was = e.getAttribute(MARK);
         e.setAttribute(MARK, `${was ? `${was} ` : ''}${toMark(selector)}`);
@@ -73,17 +84,18 @@ export class Patch {
     }
   }
 
+  /** The wrapper that was made; none where the page has its own. */
   private wrap(
     id: string,
     stage: Element,
     className: string,
     anchors: HtmlPatch['wraps'][number]['anchors'],
-  ): void {
+  ): Element | null {
     if (this.own) {
       // Wrapping what a framework has made would break it as soon as it takes that out again.
       const track = stage.parentElement!;
       if (track.classList.contains(className)) this.tracks.push({ id, track, stage });
-      return;
+      return null;
     }
     const track = document.createElement('div');
     track.className = className;
@@ -95,6 +107,12 @@ export class Patch {
       if (stage.parentNode === track) move(track.parentNode!, stage, track);
       track.remove();
     });
+    return track;
+  }
+
+  /** Classes of wrappers, by pin. */
+  get classes(): ReadonlyMap<string, string> {
+    return new Map(this.now.wraps.map((w) => [w.id, w.className]));
   }
 
   /** What selectors mean in the page as it was brought; of a pseudo-element those elements that draw it. */

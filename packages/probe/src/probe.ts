@@ -1,5 +1,5 @@
 /** The probe: Lyvek’s eyes and hands inside a page, whichever way it came there. */
-import { keptPieces } from '@lyvek/core/kept';
+import { keptCss } from '@lyvek/core/kept';
 import { adjustedBy } from '@lyvek/core/marks';
 import { find } from './find.ts';
 import { look } from './look.ts';
@@ -96,7 +96,7 @@ function act(message: ToProbe): void {
 }
 
 /** In the same turn as the wrapper: a moment without them would show, and move the page. */
-const keepRules = () => styles.keep(keptPieces(patch)[0]?.rules ?? '');
+const keepRules = () => styles.keep(keptCss(patch, patch.classes));
 
 const sayBlocked = () => blocked.size && say({ type: 'blocked', hosts: [...blocked] });
 

@@ -6,7 +6,6 @@ export * from './selectors/names.ts';
 export * from './css/range-css.ts';
 export * from './selectors/marks.ts';
 export { isAdjusted } from './css/adjustment-css.ts';
-export { KEPT } from './css/kept-css.ts';
 export * from './html/patch.ts';
 export { distanceCss } from './css/pin-css.ts';
 export * from './html/patch-html.ts';

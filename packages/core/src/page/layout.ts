@@ -111,13 +111,17 @@ const LayoutShape = z.strictObject({
   adjusted: z.string().max(20).optional(),
   /** selectors that miss their elements once pins have changed the HTML; those carry a mark instead (see format/selectors/marks.ts) */
   marked: z.array(z.string().max(2000)).max(2000).optional(),
-  /** rules of the page that its pins’ wrappers would make miss; they are written again for marked elements */
+  /**
+   * rules of the page that its pins’ wrappers would make miss, written again for marked elements; with a pin’s id in `track`, what the
+   * wrapper itself needs of them
+   */
   kept: z
     .array(
       z.strictObject({
         selector: z.string().max(2000),
         css: z.string().max(8000),
         within: z.array(z.string().max(600)).max(12),
+        track: z.string().max(60).optional(),
       }),
     )
     .max(400)

@@ -29,6 +29,8 @@ const MAX_MESSAGES_PER_SECOND = 600;
 const MAX_REQUESTED = 20;
 /** Seconds in a row with more than that, after which the line is cut. */
 const MAX_FLOODS = 3;
+/** How much later than the page’s own word the browser’s word of a press in it may come. */
+const PRESS_LATER_MS = 250;
 /** Between two keys of somebody who types. */
 const TYPING_MS = 700;
 const DONE = new Set(['Enter', 'Escape', 'Tab']);
@@ -115,14 +117,18 @@ export class PageLine {
   }
 
   /**
-   * Somebody has just pressed something (activation in a frame counts for the windows around it), and is not typing in the workbench: only then can
-   * a click in the page be meant. A page can still say it was clicked within seconds of a press elsewhere; it changes what is chosen by that, and
-   * nothing that is kept.
+   * Runs `then` where somebody has just pressed something (activation in a frame counts for the windows around it), and is not typing in the
+   * workbench: only then can a click in the page be meant. The browser’s word of the press may come a little later than the page’s. A page
+   * can still say it was clicked within seconds of a press elsewhere; it changes what is chosen by that, and nothing that is kept.
    */
-  isTouched(): boolean {
-    const isActive = globalThis.navigator?.userActivation?.isActive ?? true;
-    const isTyping = isField(document.activeElement) && performance.now() - this.typed < TYPING_MS;
-    return isActive && !isTyping;
+  whenTouched(then: () => void): void {
+    if (isField(document.activeElement) && performance.now() - this.typed < TYPING_MS) return;
+    const until = performance.now() + PRESS_LATER_MS;
+    const look = () => {
+      if (globalThis.navigator?.userActivation?.isActive ?? true) then();
+      else if (performance.now() < until) setTimeout(look, 10);
+    };
+    look();
   }
 
   /** The page can say hello in the probe’s name, so a port counts only once its other end has spoken. */

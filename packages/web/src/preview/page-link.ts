@@ -4,7 +4,7 @@
  */
 import { createStore } from 'zustand/vanilla';
 import type { HtmlPatch, Layout, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
-import { KEPT, previewCss, itemAt } from '@lyvek/core';
+import { previewCss, itemAt } from '@lyvek/core';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
 import type { LivePairing, Refusal } from './live-greeting.ts';
 import { PageLine } from './page-line.ts';
@@ -169,9 +169,8 @@ export class PageLink {
       }
       case 'picked':
         // A page can say so without anybody having clicked in it.
-        if (!this.line.isTouched()) return;
-        return this.listeners.picked.forEach((hear) =>
-          hear(message.element, message.additive, message.aside),
+        return this.line.whenTouched(() =>
+          this.listeners.picked.forEach((hear) => hear(message.element, message.additive, message.aside)),
         );
       case 'blocked':
         return this.store.setState({ blocked: message.hosts });
@@ -278,8 +277,7 @@ export class PageLink {
   }
 
   /** Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. */
-  style(all: readonly Piece[], patch: HtmlPatch, plan: Plan): void {
-    const pieces = all.filter((p) => p.id !== KEPT);
+  style(pieces: readonly Piece[], patch: HtmlPatch, plan: Plan): void {
     const changed = pieces
       .filter((p) => this.sent.get(p.id)?.piece !== p)
       .map((piece) => ({ piece, id: piece.id, css: previewCss(piece) }))

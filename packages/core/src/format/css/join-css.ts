@@ -6,6 +6,8 @@ import { underMedia } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { CssText } from './css-text.ts';
 import type { PieceLines } from './css-text.ts';
+import { trackClasses } from '../html/patch.ts';
+import { keptCss } from './kept-css.ts';
 import { mediaStates } from './media-css.ts';
 import type { Piece, Plan, WriterNote } from './piece.ts';
 import { makeMarquee, makePlan } from '../script/plan.ts';
@@ -93,6 +95,9 @@ export function handOffCss(
     : [];
   const text = new CssText();
   text.put(`/* ${title.replaceAll('*/', '')} */`);
+  // The wrappers are in the HTML for everybody, so this has no guard.
+  const kept = keptCss(layout, trackClasses(whole));
+  if (kept) text.put(`/* ${OWN_RULES} */\n${kept}`);
   if (full.blocks.some((b) => b.pieces.length)) {
     const held = full.blocks.map((b) => ({ ...b, pieces: b.pieces.filter(isHeld) }));
     const [intro, introReducedMotion] = intros;
@@ -158,7 +163,7 @@ const onlyAtLoad = (document: MotionDocument): MotionDocument => ({
   ),
 });
 
-/** What pins do, and the page's own rules that they need again, stays behind the guard. */
+/** What pins do stays behind the guard. */
 function withoutPins(side: Side, { pins }: MotionDocument): Side {
   const isOfPins = (p: Piece) =>
     isAdjustment(p) && p.motions.length > 0 && p.motions.every((id) => pins.some((pin) => pin.id === id));
@@ -166,7 +171,7 @@ function withoutPins(side: Side, { pins }: MotionDocument): Side {
     ...side,
     blocks: side.blocks.map((b) => ({
       ...b,
-      pieces: b.pieces.filter((p) => !isHeld(p) && p.id !== 'kept' && !isOfPins(p)),
+      pieces: b.pieces.filter((p) => !isHeld(p) && !isOfPins(p)),
     })),
   };
 }
@@ -175,6 +180,7 @@ const written = ({ blocks }: Side): Block[] =>
 
 const adjusted = ({ blocks }: Side): Piece[] => itemAt(blocks, 0).pieces.filter(isAdjustment);
 const makeBlocks = (keyframes: string): string[] => keyframes.split(/\n(?=@keyframes )/);
+const OWN_RULES = 'The page’s own rules, for what pins have wrapped';
 const NEEDED = 'Adjustments that the motions need';
 
 /** What all readers get, then what only those get for whom everything moves. */
@@ -246,6 +252,6 @@ const listNotes = ({ drafts }: Side): WriterNote[] => {
 
 /** What pins do to the page. */
 const isHeld = (p: Piece) => p.stays === true && !isAdjustment(p);
-const isAdjustment = (p: Piece) => p.id.startsWith('adjust:') || p.id === 'kept';
+const isAdjustment = (p: Piece) => p.id.startsWith('adjust:');
 /** Behind an “and” only other ands may follow without brackets of their own. */
 const inBrackets = (query: string) => (/\b(?:or|not)\b/.test(query) ? `(${query})` : query);

@@ -11,7 +11,6 @@ import { adjustmentPieces } from './adjustment-css.ts';
 import { absent, makePieces } from './element-css.ts';
 import type { Entry } from './entry.ts';
 import { triggerPieces } from './trigger-css.ts';
-import { keptPieces } from './kept-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import { slugs } from '../selectors/names.ts';
 import type { Condition, Piece, WriterNote, Written } from './piece.ts';
@@ -153,7 +152,6 @@ export function piecesOfDraft(
       : withAbsent(draft, new Set(all.flatMap((d) => d.entries.map((e) => e.motion.id))));
   return [
     ...registrations(listMotions(page), document.properties),
-    ...keptPieces(held),
     ...adjustmentPieces(document, held, condition),
     ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),
     ...draft.shared.pieces(

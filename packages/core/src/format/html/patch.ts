@@ -46,7 +46,7 @@ export function makePatch(document: MotionDocument, kept: Layout['kept'] = []): 
       ? [
           ...new Set([
             ...collectSelectors(document).map((s) => itemAt(splitPart(s), 0)),
-            ...kept.map((r) => r.selector),
+            ...kept.filter((r) => r.track === undefined).map((r) => r.selector),
           ]),
         ]
       : [],
