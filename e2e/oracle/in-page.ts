@@ -1,6 +1,7 @@
 /** Runs inside a case page: the probe's own measuring, and reading what the browser shows. */
 import { present } from '@lyvek/core';
 import { measure } from '../../packages/probe/src/measure.ts';
+import { readPageRules } from '../../packages/probe/src/page-rules.ts';
 import { Patch } from '../../packages/probe/src/patch.ts';
 import type { HtmlPatch } from '@lyvek/core';
 
@@ -42,6 +43,7 @@ const patch = new Patch();
 const oracle = {
   measure: (selectors: string[]) => measure(selectors, patch).layout,
   patch: (wanted: HtmlPatch) => patch.apply(wanted),
+  learn: async () => void patch.learn(await readPageRules()),
 
   /** Scrolls, waits two frames and reads progress and computed values per case. */
   async look(

@@ -54,12 +54,12 @@ test('boxes ignore transforms of the element and of everything above it', async 
 
 test('the same boxes wherever the page stands', async ({ page }) => {
   const body =
-    '<div style="height:900px"></div><div style="height:2400px"><div id="stick" style="position:sticky;top:40px;height:300px"><p id="inner" style="margin:0;padding-top:33px;height:60px">x</p></div></div><div id="after" style="height:2000px">y</div>';
+    '<div style="height:900px"></div><div style="height:2400px"><div id="stick" style="position:sticky;top:40px;height:300px"><p id="inner" style="margin:0;padding-top:33px;height:60px">x</p><div style="overflow:hidden;height:90px"><p id="deep" style="margin:20px 0 0 30px;height:40px">x</p></div></div></div><div id="after" style="height:2000px">y</div>';
   const first = await measured(page, body);
   for (const y of [700, 1500, 2800, 4000]) {
     await page.evaluate((at) => scrollTo(0, at), y);
     const again = LayoutSchema.parse(await page.evaluate('oracle.measure([])'));
-    for (const s of ['#stick', '#inner', '#after'])
+    for (const s of ['#stick', '#inner', '#deep', '#after'])
       expect([s, y, of(again, s).box, of(again, s).sticky]).toEqual([
         s,
         y,

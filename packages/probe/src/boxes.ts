@@ -129,8 +129,10 @@ export class Boxes {
       : { width: innerWidth, height: innerHeight };
   }
 
+  /** What carries it within its own scroller: what carries that one carries all of its content alike. */
   private stickyAncestor(e: Element): Element | null {
-    for (let p = e.parentElement; p; p = p.parentElement) {
+    const scroller = this.containers.findElement(this.containers.findScroller(e));
+    for (let p = e.parentElement; p && p !== scroller; p = p.parentElement) {
       const s = readStyle(p);
       if (isSticky(s)) return p;
       if (s.position === 'fixed') return null;

@@ -2,6 +2,8 @@
  * The page’s own rules. A wrapper around a pinned section makes those miss whose selectors depend on how elements stand in each other, and
  * some hit the wrapper itself; the patch then has them written again.
  */
+import type { Layout } from '@lyvek/core';
+
 export interface PageRule {
   selector: string;
   /** what it declares, and what its URLs count from */
@@ -11,13 +13,8 @@ export interface PageRule {
   within: string[];
 }
 
-/** A rule as it is written again: declarations with URLs relative to the page; `track`: for the wrapper of this pin. */
-export interface KeptRule {
-  selector: string;
-  css: string;
-  within: string[];
-  track?: string;
-}
+/** A rule as it is written again, with URLs relative to the page. */
+export type KeptRule = NonNullable<Layout['kept']>[number];
 
 /** A selector that wrapping cannot change: no place among siblings, no child or sibling combinator. */
 export const isSteady = (selector: string): boolean =>
@@ -111,11 +108,33 @@ export const keepRule = ({ selector, within, base }: PageRule, css: string): Kep
   within,
 });
 
-function fromPage(css: string, base: string): string {
-  const folder = new URL('.', document.baseURI).href;
-  return css.replace(/url\("([^"]*)"\)/g, (whole, url: string) => {
+const fromPage = (css: string, base: string): string =>
+  css.replace(/url\("([^"]*)"\)/g, (whole, url: string) => {
     if (/^(data:|#|https?:|\/\/)/.test(url)) return whole;
+    const folder = new URL('.', document.baseURI).href;
     const absolute = new URL(url, base).href;
     return absolute.startsWith(folder) ? `url("${absolute.slice(folder.length)}")` : `url("${absolute}")`;
   });
+
+/** Declarations with the values that `value` gives, where it gives one, and more of them, as the browser writes them together. */
+export function writeOnly(
+  from: CSSStyleDeclaration,
+  value: (name: string, value: string) => string | false,
+  more: Readonly<Record<string, string>> = {},
+): string {
+  const to = document.createElement('div').style;
+  const put = (name: string, text: string | false) =>
+    text && to.setProperty(name, text, from.getPropertyPriority(name));
+  for (const name of from) put(name, value(name, from.getPropertyValue(name)));
+  for (const [name, text] of Object.entries(more)) put(name, text);
+  return to.cssText;
+}
+
+/** False too where the browser does not understand the selector. */
+export function matches(e: Element, selector: string): boolean {
+  try {
+    return e.matches(selector);
+  } catch {
+    return false;
+  }
 }

@@ -2,16 +2,17 @@
 import type { HtmlPatch, Layout } from '@lyvek/core';
 import { MARK, toMark } from '@lyvek/core/marks';
 import { splitPart } from '@lyvek/core/part';
-import { isSteady, keepRule } from './page-rules.ts';
+import { askRules, moveRules } from './moved-rules.ts';
+import { isSteady, matches } from './page-rules.ts';
 import type { KeptRule, PageRule } from './page-rules.ts';
-import { matches, trackRules } from './track-rules.ts';
+import { trackRules } from './track-rules.ts';
 import type { Wrapped } from './track-rules.ts';
 import { all, draws, readStyle } from './dom.ts';
 
 type Pins = NonNullable<Layout['pins']>;
 
 export class Patch {
-  private now: HtmlPatch = { wraps: [], attributes: [], selectors: [] };
+  private now: HtmlPatch = { wraps: [], attributes: [], selectors: [], missed: [], gained: [] };
   private text = '';
   private tracks: { id: string; track: Element; stage: Element }[] = [];
   private undo: (() => void)[] = [];
@@ -50,9 +51,9 @@ export class Patch {
     this.kept = [];
     const { wraps, attributes, selectors } = this.now;
     if (wraps.length === 0 && attributes.length === 0) return;
-    const shaky = wraps.length ? this.rules.filter((r) => !isSteady(r.selector)) : [];
-    const asked = new Set([...selectors, ...shaky.map((r) => r.selector)]);
-    const before = new Map([...asked].map((s) => [s, find(s)]));
+    const rules = wraps.length ? this.rules : [];
+    const before = new Map(selectors.map((s) => [s, find(s)]));
+    const ofRules = askRules(rules);
     for (const { selector, name, value } of attributes)
       for (const e of find(selector)) {
         if (e.hasAttribute(name)) continue;
@@ -62,26 +63,30 @@ export class Patch {
     const stages = wraps.flatMap((w) => {
       const stage = find(w.selector)[0];
       if (!stage?.parentElement || stage === document.body) return [];
-      return [{ ...w, stage, placedBy: new Set(this.rules.filter((r) => matches(stage, r.selector))) }];
+      return [{ ...w, stage, placedBy: new Set(rules.filter((r) => matches(stage, r.selector))) }];
     });
     const wrapped = stages.flatMap(({ id, stage, className, anchors, placedBy }): Wrapped[] => {
       const track = this.wrap(id, stage, className, anchors);
       return track ? [{ id, track, stage, placedBy }] : [];
     });
-    this.kept = wrapped.flatMap((w) => trackRules(w, this.rules));
     for (const [selector, elements] of before) {
       const after = new Set(find(selector));
       if (after.size === elements.length && elements.every((e) => after.has(e))) continue;
       this.marked.push(selector);
-      this.kept.push(
-        ...shaky.filter((r) => r.selector === selector).map((r) => keepRule(r, r.style.cssText)),
-      );
-      for (const e of elements) {
-        const was = e.getAttribute(MARK);
-        e.setAttribute(MARK, `${was ? `${was} ` : ''}${toMark(selector)}`);
-        this.undo.push(() => (was === null ? e.removeAttribute(MARK) : e.setAttribute(MARK, was)));
-      }
+      for (const e of elements) this.mark(e, toMark(selector));
     }
+    const made = new Set(
+      wrapped.flatMap(({ track, stage }) => [track, ...track.children].filter((e) => e !== stage)),
+    );
+    const moved = moveRules(rules, ofRules, made);
+    for (const [e, name] of moved.marks) this.mark(e, name);
+    this.kept = [...wrapped.flatMap((w) => trackRules(w, rules)), ...moved.kept];
+  }
+
+  private mark(e: Element, name: string): void {
+    const was = e.getAttribute(MARK);
+    e.setAttribute(MARK, `${was ? `${was} ` : ''}${name}`);
+    this.undo.push(() => (was === null ? e.removeAttribute(MARK) : e.setAttribute(MARK, was)));
   }
 
   /** The wrapper that was made; none where the page has its own. */

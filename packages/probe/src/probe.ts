@@ -96,7 +96,7 @@ function act(message: ToProbe): void {
 }
 
 /** In the same turn as the wrapper: a moment without them would show, and move the page. */
-const keepRules = () => styles.keep(keptCss(patch, patch.classes));
+const keepRules = () => styles.keep(keptCss(patch.kept, patch.classes));
 
 const sayBlocked = () => blocked.size && say({ type: 'blocked', hosts: [...blocked] });
 

@@ -2,7 +2,7 @@
  * What a pin’s wrapper needs of the page’s rules. It stands where the section stood, so what places the section in a grid or a row has to
  * place the wrapper; and what the page gives to every child or every div must not fall on it.
  */
-import { keepRule } from './page-rules.ts';
+import { keepRule, matches, writeOnly } from './page-rules.ts';
 import type { KeptRule, PageRule } from './page-rules.ts';
 import { readStyle } from './dom.ts';
 
@@ -31,47 +31,68 @@ export function trackRules({ id, track, stage, placedBy }: Wrapped, rules: reado
       const places = placedBy.has(rule);
       const hits = matches(track, rule.selector);
       if (!hits && !places) continue;
-      const css = [
-        ...(hits ? [writeOnly(rule.style, (n, v) => changesLook(n, v) && 'revert')] : []),
-        ...(places ? [writePlace(rule.style, isItem)] : []),
-      ];
-      if (css.some(Boolean))
-        (places ? placing : undone).push({ ...keepRule(rule, css.filter(Boolean).join(' ')), track: id });
+      const css = writeOnly(
+        rule.style,
+        (name, value) =>
+          places && isPlace(name, value) ? value : hits && changesLook(name, value) && 'revert-layer',
+        places ? addedTo(rule.style, isItem) : {},
+      );
+      if (css) (places ? placing : undone).push({ ...keepRule(rule, css), kind: 'track', of: id });
     }
   });
-  const own = stage instanceof HTMLElement ? writePlace(stage.style, isItem) : '';
+  if (isItem)
+    placing.push(...stageRules(stage, placedBy).map((r) => ({ ...r, kind: 'stage' as const, of: id })));
+  const own =
+    stage instanceof HTMLElement
+      ? writeOnly(stage.style, (n, v) => isPlace(n, v) && v, addedTo(stage.style, isItem))
+      : '';
   // A style attribute beats rules of any weight.
-  if (own) placing.push({ selector: '*', css: own.replaceAll(';', ' !important;'), within: [], track: id });
+  if (own)
+    placing.push({
+      selector: '*',
+      css: own.replaceAll(';', ' !important;'),
+      within: [],
+      kind: 'track',
+      of: id,
+    });
   return [...undone, ...placing];
 }
 
-/** Declarations with the values that `value` gives, where it gives one, as the browser writes them together. */
-function writeOnly(
-  from: CSSStyleDeclaration,
-  value: (name: string, value: string) => string | false,
-  more: readonly string[] = [],
-): string {
-  const to = document.createElement('div').style;
-  for (const name of [...from, ...more]) {
-    const put = value(name, from.getPropertyValue(name));
-    if (put) to.setProperty(name, put, from.getPropertyPriority(name));
-  }
-  return to.cssText;
+const isPlace = (name: string, value: string): boolean =>
+  PLACES.test(name) || (/^margin-/.test(name) && value === 'auto');
+
+/** What is not among the longhands of a style: shorthands with a variable in them, and how small the wrapper may become. */
+function addedTo(style: CSSStyleDeclaration, isItem: boolean): Record<string, string> {
+  const whole = SHORTHANDS.map((name) => [name, style.getPropertyValue(name)] as const);
+  return {
+    ...Object.fromEntries(whole.filter(([, value]) => value.includes('var('))),
+    // What scrolls or hides may become as small as its parent wants; around it the wrapper may too.
+    ...(isItem && /hidden|auto|scroll/.test(style.overflowX) ? { 'min-width': '0px' } : {}),
+  };
 }
 
-function writePlace(from: CSSStyleDeclaration, isItem: boolean): string {
-  // With a variable in them, shorthands are not split.
-  const whole = SHORTHANDS.filter((name) => from.getPropertyValue(name).includes('var('));
-  const place = writeOnly(
-    from,
-    (name, value) =>
-      (PLACES.test(name) || whole.includes(name) || (/^margin-/.test(name) && value === 'auto')) && value,
-    whole,
-  );
-  // What scrolls or hides may become as small as its parent wants; around it the wrapper may too.
-  const small = isItem && /hidden|auto|scroll/.test(from.overflowX) ? 'min-width: 0px;' : '';
-  return [place, small].filter(Boolean).join(' ');
+/**
+ * What stands in a grid or a row is a block that keeps the margins of its children in; in the wrapper it has to be told to (CSS Display 3,
+ * §2.7). Where the page hides it, it stays hidden.
+ */
+function stageRules(stage: Element, placedBy: ReadonlySet<PageRule>): KeptRule[] {
+  const isPlain = /^(block|inline|inline-block|list-item)$/.test(readStyle(stage).display);
+  return [
+    ...(isPlain ? [{ selector: '*', css: 'display: flow-root;', within: [] }] : []),
+    ...[...placedBy].flatMap((rule) => {
+      const made = BLOCKS[rule.style.display];
+      const css = made ? writeOnly(rule.style, (name) => name === 'display' && made) : '';
+      return css ? [keepRule(rule, css)] : [];
+    }),
+  ];
 }
+const BLOCKS: Record<string, string> = {
+  block: 'flow-root',
+  inline: 'flow-root',
+  'inline-block': 'flow-root',
+  'inline-flex': 'flex',
+  'inline-grid': 'grid',
+};
 
 /** `changesLook`: whether a declaration makes an empty block differ from a plain one. Asked of one that is not rendered, without a layout. */
 function withScratch(work: (changesLook: (name: string, value: string) => boolean) => void): void {
@@ -94,13 +115,5 @@ function withScratch(work: (changesLook: (name: string, value: string) => boolea
     );
   } finally {
     holder.remove();
-  }
-}
-
-export function matches(e: Element, selector: string): boolean {
-  try {
-    return e.matches(selector);
-  } catch {
-    return false;
   }
 }

@@ -111,17 +111,17 @@ const LayoutShape = z.strictObject({
   adjusted: z.string().max(20).optional(),
   /** selectors that miss their elements once pins have changed the HTML; those carry a mark instead (see format/selectors/marks.ts) */
   marked: z.array(z.string().max(2000)).max(2000).optional(),
-  /**
-   * rules of the page that its pins’ wrappers would make miss, written again for marked elements; with a pin’s id in `track`, what the
-   * wrapper itself needs of them
-   */
+  /** rules of the page that its pins’ wrappers would make miss or hit by accident, as they are written again */
   kept: z
     .array(
       z.strictObject({
         selector: z.string().max(2000),
         css: z.string().max(8000),
         within: z.array(z.string().max(600)).max(12),
-        track: z.string().max(60).optional(),
+        /** for elements that it misses, which is meant where nothing is said; that another rule hits by accident; for a wrapper or its section */
+        kind: z.enum(['missed', 'gained', 'track', 'stage']).optional(),
+        /** the selector that hits by accident, or the pin */
+        of: z.string().max(2000).optional(),
       }),
     )
     .max(400)

@@ -96,7 +96,7 @@ export function handOffCss(
   const text = new CssText();
   text.put(`/* ${title.replaceAll('*/', '')} */`);
   // The wrappers are in the HTML for everybody, so this has no guard.
-  const kept = keptCss(layout, trackClasses(whole));
+  const kept = keptCss(layout.kept ?? [], trackClasses(whole));
   if (kept) text.put(`/* ${OWN_RULES} */\n${kept}`);
   if (full.blocks.some((b) => b.pieces.length)) {
     const held = full.blocks.map((b) => ({ ...b, pieces: b.pieces.filter(isHeld) }));

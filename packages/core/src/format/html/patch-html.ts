@@ -6,7 +6,7 @@ import { selectAll } from 'css-select';
 import { Element, isTag } from 'domhandler';
 import type { ChildNode, Document } from 'domhandler';
 import { splitMark } from './html.ts';
-import { MARK, toMark } from '../selectors/marks.ts';
+import { MARK, toMark, toRuleMark } from '../selectors/marks.ts';
 import type { HtmlPatch } from './patch.ts';
 
 export interface PatchedHtml {
@@ -43,10 +43,11 @@ const findPlace = (e: Element) =>
     Partial<{ startTag: { startOffset: number; endOffset: number } }>;
 
 export function patchHtml(whole: string, patch: HtmlPatch): PatchedHtml {
-  const [mark, html] = splitMark(whole);
+  const [byteOrder, html] = splitMark(whole);
   const notes: string[] = [];
   const document = parsed(html);
   const before = new Map(patch.selectors.map((s) => [s, find(s, document, notes)]));
+  const rules = new Map([...patch.missed, ...patch.gained].map((s) => [s, find(s, document, [])]));
   const insertions: Insertion[] = [];
   const attribute = (e: Element, name: string, value: string) => {
     const tag = findPlace(e)?.startTag;
@@ -75,14 +76,24 @@ export function patchHtml(whole: string, patch: HtmlPatch): PatchedHtml {
     wrap(stage, className);
   }
   const marks = new Map<Element, string[]>();
+  const mark = (e: Element, name: string) => marks.set(e, [...(marks.get(e) ?? []), name]);
   for (const [selector, elements] of before) {
     const after = new Set(find(selector, document, []));
     if (after.size === elements.length && elements.every((e) => after.has(e))) continue;
-    for (const e of elements) marks.set(e, [...(marks.get(e) ?? []), toMark(selector)]);
+    for (const e of elements) mark(e, toMark(selector));
+  }
+  for (const selector of patch.missed) {
+    const after = new Set(find(selector, document, []));
+    for (const e of rules.get(selector) ?? []) if (!after.has(e)) mark(e, toRuleMark(selector, 'missed'));
+  }
+  for (const selector of patch.gained) {
+    const was = new Set(rules.get(selector));
+    for (const e of find(selector, document, []))
+      if (!was.has(e) && findPlace(e)) mark(e, toRuleMark(selector, 'gained'));
   }
   for (const [e, names] of marks) attribute(e, MARK, names.join(' '));
   const { html: patched, changes } = spliced(html, insertions);
-  return { html: mark + patched, changes, notes };
+  return { html: byteOrder + patched, changes, notes };
 }
 
 const computeDepth = (e: Element): number => {

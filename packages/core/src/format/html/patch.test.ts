@@ -4,6 +4,7 @@ import { adjust, fragment } from '../../effect/effect-definition.ts';
 import { emptyDocument } from '../../motion/index.ts';
 import type { MotionDocument, Pin } from '../../motion/index.ts';
 import { makeDocument, element, makeLayout, motion, inlined } from '../../testing/index.ts';
+import { toRuleMark } from '../selectors/marks.ts';
 import { handOffCss, toMark, patchHtml, makePatch } from '../index.ts';
 
 const pin = (over: Partial<Pin> = {}): Pin => ({
@@ -116,14 +117,10 @@ describe('pins as CSS', () => {
 
   test('a rule of the page that would miss its section is kept with its weight', () => {
     const kept = [{ selector: 'main > section', css: 'padding: 8px;', within: ['@media (width < 900px)'] }];
-    const text = handOffCss(
-      withPin(emptyDocument(), pin()),
-      { ...layout, marked: ['main > section'], kept },
-      'T',
-    ).css;
+    const text = handOffCss(withPin(emptyDocument(), pin()), { ...layout, kept }, 'T').css;
     expect(text).toContain('@media (width < 900px) {');
     expect(text).toContain(
-      `:is(main > section, :where([data-lv~="${toMark('main > section')}"])) { padding: 8px; }`,
+      `:is(main > section, :where([data-lv~="${toRuleMark('main > section', 'missed')}"])):where([data-lv~="${toRuleMark('main > section', 'missed')}"]) { padding: 8px; }`,
     );
   });
 });

@@ -4,6 +4,7 @@ import type { Cue, MotionDocument, Pin } from '../../motion/index.ts';
 import { collectSelectors } from '../../motion/index.ts';
 import { splitPart } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
+import { splitPseudo } from '../selectors/marks.ts';
 import { slugs } from '../selectors/names.ts';
 
 export interface HtmlPatch {
@@ -12,6 +13,9 @@ export interface HtmlPatch {
   attributes: { selector: string; name: string; value: string }[];
   /** selectors that must go on meaning what they mean in the page as it was brought */
   selectors: string[];
+  /** selectors of the page’s own rules whose elements are marked where they are missed, and where they are hit by accident */
+  missed: string[];
+  gained: string[];
 }
 
 /** Class of the track around a pin’s stage, by pin id. */
@@ -43,12 +47,13 @@ export function makePatch(document: MotionDocument, kept: Layout['kept'] = []): 
     ),
     // Without a wrapper every selector goes on meaning what it meant.
     selectors: wraps.length
-      ? [
-          ...new Set([
-            ...collectSelectors(document).map((s) => itemAt(splitPart(s), 0)),
-            ...kept.filter((r) => r.track === undefined).map((r) => r.selector),
-          ]),
-        ]
+      ? [...new Set([...collectSelectors(document).map((s) => itemAt(splitPart(s), 0))])]
       : [],
+    missed: listHosts(kept.flatMap(({ kind = 'missed', selector }) => (kind === 'missed' ? selector : []))),
+    gained: listHosts(kept.flatMap(({ kind, of = '' }) => (kind === 'gained' ? of : []))),
   };
 }
+
+const listHosts = (selectors: readonly string[]): string[] => [
+  ...new Set(selectors.map((s) => itemAt(splitPseudo(s), 0))),
+];

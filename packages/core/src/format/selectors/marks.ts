@@ -19,6 +19,18 @@ export function toMark(selector: string): string {
   return `${word.slice(0, 24) || 'part'}-${fingerprint(selector).toString(36).slice(0, 4)}`;
 }
 
+/** The mark of elements that a rule of the page misses, or has gained, once wrappers are there. */
+export const toRuleMark = (selector: string, kind: 'missed' | 'gained'): string =>
+  `${kind === 'missed' ? 'as' : 'not'}-${toMark(selector)}`;
+
+const PSEUDO = /::?(?:before|after|first-line|first-letter|placeholder|marker|selection)$/;
+
+/** What a rule’s selector matches, and the pseudo-element of it that is meant; empty where it is itself. */
+export function splitPseudo(selector: string): [host: string, pseudo: string] {
+  const pseudo = PSEUDO.exec(selector)?.[0] ?? '';
+  return [pseudo ? selector.slice(0, -pseudo.length) || '*' : selector, pseudo];
+}
+
 /** The selector as it has to be written for a page with its pins in place. */
 export function writtenSelector(selector: string, layout: Layout): string {
   const [host, part] = splitPart(selector);
