@@ -104,7 +104,7 @@ test('gliding plays the page down and up again, and the demo has no findings', a
   const { pages } = await (await request.get(`${base}/api/projects/${project}`)).json();
   // The long page first: 518 motions, and nothing wrong with any of them.
   await openRundown(page, pages.find((p: { name: string }) => p.name.includes('Almanac')).id);
-  await expect(page.locator('.inspector .summary').first()).toContainText('518 motions, 518 on this page');
+  await expect(page.locator('.inspector .summary').first()).toContainText('518 motions. Click');
   await expect(page.locator('.findings')).toHaveCount(0);
   await openRundown(page, pages[0].id);
   await expect(page.locator('.findings')).toHaveCount(0);

@@ -20,8 +20,11 @@ export function elementName(e: ElementFacts, layout?: Layout): string {
   const text = firstWords(e.text);
   if (text && (e.kind === 'text' || e.text.length < 40)) return text;
   const [shared] = /(?<=\.)[a-z][^.]{2,}/i.exec(e.idClass ?? '') ?? [];
-  return shared ? inWords(shared) : text || e.tag;
+  if (shared) return inWords(shared);
+  return LANDMARK.test(e.tag) ? e.tag : text || e.tag;
 }
+/** Called like this by everybody, and there is mostly one: better known than by the first words of all that it holds. */
+const LANDMARK = /^(main|nav|header|footer|aside|form)$/;
 
 const firstWords = (text: string) => ellipsized(itemAt(text.split(/[.·:](?:\s|$)/), 0).trim(), MAX_LENGTH);
 

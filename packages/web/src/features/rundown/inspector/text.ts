@@ -12,7 +12,7 @@ export const inspectorText = {
   motion: (name: string) => `Motion ${name}`,
   nothingSelected: 'Nothing selected',
   clickABarTo: (count: number, placed: number) =>
-    `${count === 0 ? 'No motions yet.' : `${count} motions, ${placed} on this page.`} Click a bar to edit its motion, or an element in the page to add one.`,
+    `${count === 0 ? 'No motions yet.' : `${count === 1 ? '1 motion' : `${count} motions`}${placed < count ? `, ${placed} of them on this page` : ''}.`} Click a bar to edit its motion, or an element in the page to add one.`,
   notOnThisPage: 'Not on this page',
   error: 'error',
   isNotOnThis: 'is not on this page',
