@@ -97,7 +97,7 @@ export function handOffCss(
   text.put(`/* ${title.replaceAll('*/', '')} */`);
   // The wrappers are in the HTML for everybody, so this has no guard.
   const kept = keptCss(layout.kept ?? [], trackClasses(whole));
-  if (kept) text.put(`/* ${OWN_RULES} */\n${kept}`);
+  if (kept) text.put(`/* ${OWN_RULES} */\n${kept}\n`);
   if (full.blocks.some((b) => b.pieces.length)) {
     const held = full.blocks.map((b) => ({ ...b, pieces: b.pieces.filter(isHeld) }));
     const [intro, introReducedMotion] = intros;

@@ -7,15 +7,15 @@ type Kept = NonNullable<Layout['kept']>[number];
 
 /**
  * Kept rules as CSS, empty where there are none. `:is()` takes the weight of its heaviest part and `:where()` has none, so each weighs what
- * it weighed, and holds only for what it is meant for. `tracks`: the classes of wrappers, by pin.
+ * it weighed, and holds only for what it is written for. `tracks`: the classes of wrappers, by pin.
  */
 export const keptCss = (kept: readonly Kept[], tracks: ReadonlyMap<string, string>): string =>
   kept
     .flatMap((rule) => {
       const [own, pseudo] = splitPseudo(rule.selector);
-      const meant = findMeant(rule, own, tracks);
-      if (meant === null) return [];
-      const only = `:where(${meant})`;
+      const target = findTarget(rule, own, tracks);
+      if (target === null) return [];
+      const only = `:where(${target})`;
       const found =
         own === '*' ? only : rule.kind === 'gained' ? `${own}${only}` : `:is(${own}, ${only})${only}`;
       return rule.within.reduceRight(
@@ -26,7 +26,7 @@ export const keptCss = (kept: readonly Kept[], tracks: ReadonlyMap<string, strin
     .join('\n');
 
 /** Null where its pin is not there any more. */
-function findMeant(
+function findTarget(
   { kind = 'missed', of = '' }: Kept,
   own: string,
   tracks: ReadonlyMap<string, string>,

@@ -19,7 +19,7 @@ const LIST = 'find-list';
 function useFound(query: string): Option[] {
   const { session } = useOpenedPage();
   const rundown = useRundown();
-  const { document, findings, layout } = rundown;
+  const { document, findings, layout, setQuery } = rundown;
   const showElement = useShowElement(rundown);
   if (!query.trim()) return [];
   const ids = found(query, document, findings);
@@ -46,7 +46,11 @@ function useFound(query: string): Option[] {
     })),
     ...findElements(query, layout, MAX_ELEMENTS).map(({ element, name, code }) => ({
       ...{ id: `e${element}`, text: name, note: code, group: findText.elements },
-      choose: () => showElement(element),
+      // It is not in the lanes, so nothing there has to step back for it.
+      choose: () => {
+        setQuery('');
+        showElement(element);
+      },
     })),
   ];
 }
