@@ -1,9 +1,11 @@
 /** A pin’s wrapper stands where its section stood, whatever grid, row or rule of the page is around it: in the page as it is handed off. */
+import { readFileSync } from 'node:fs';
 import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { LayoutSchema, emptyDocument, handOffCss, itemAt, makePatch, patchHtml } from '@lyvek/core';
-import type { Pin } from '@lyvek/core';
+import type { Layout, Pin } from '@lyvek/core';
+import { filesInMemory, measurePages } from '@lyvek/server/lab';
 
 let script = '';
 test.beforeAll(async () => {
@@ -117,3 +119,30 @@ for (const [name, [css, body]] of Object.entries(PAGES))
     await page.emulateMedia({ media: 'print' });
     expect(await boxes(page)).toEqual(printed);
   });
+
+test('the lab, too, measures a pinned section where the page places it', async () => {
+  const [css, body] = itemAt(Object.values(PAGES), 0);
+  const html = `<!doctype html><html lang="en"><head><style>body{margin:0}#scene{min-height:300px}${css}</style></head><body>${body}<footer style="height:1600px"></footer></body></html>`;
+  const inPage = readFileSync(new URL('../../dist/in-page.js', import.meta.url), 'utf8');
+  const layouts: Layout[] = [];
+  await measurePages(
+    {
+      files: filesInMemory('index.html', new Map([['index.html', Buffer.from(html)]])),
+      inPage,
+      document: { ...emptyDocument(), pins: [PIN] },
+    },
+    () => (layouts.length < 2 ? { width: 1000 - 200 * layouts.length, height: 600 } : null),
+    (layout) => layouts.push(layout),
+  );
+  const widths = layouts.map(({ elements }) => {
+    const { x, width } = itemAt(
+      elements.filter((e) => e.selector === '#scene'),
+      0,
+    ).box;
+    return [x, width];
+  });
+  expect(widths).toEqual([
+    [0, 1000],
+    [0, 800],
+  ]);
+});

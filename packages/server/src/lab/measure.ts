@@ -82,8 +82,8 @@ export async function measurePages(
       const bare = await measured();
       const stays = writeCss(document, bare, 'full-motion').pieces.filter((p) => p.stays);
       if (stays.length > 0) {
-        await ask(page, 'patch', makePatch(document));
-        await page.addStyleTag({ content: stays.map(previewCss).join('\n') });
+        const kept = await ask<string>(page, 'patch', makePatch(document));
+        await page.addStyleTag({ content: [kept, ...stays.map(previewCss)].join('\n') });
       }
       onProgress(noted(stays.length > 0 ? await measured() : bare, late));
       for (let size = next(); size; size = next()) {
