@@ -1,6 +1,6 @@
 /** Reads what a layout says of one element. */
 import type { ElementFacts } from '@lyvek/core';
-import { propertyNames } from './base-properties.ts';
+import { BASE_PROPERTIES } from '@lyvek/core/base';
 import type { Boxes } from './boxes.ts';
 import { hasOwnText, readNames } from './names.ts';
 import type { findSections } from './sections.ts';
@@ -106,7 +106,7 @@ function isEstimated(e: Element): boolean {
 /** Values without any motion; only those that differ from the initial ones. */
 export function readBase(style: CSSStyleDeclaration): Record<string, string> | null {
   const out: Record<string, string> = {};
-  for (const [name, initial] of propertyNames) {
+  for (const [name, initial] of BASE_PROPERTIES) {
     const value = style.getPropertyValue(name);
     if (value !== '' && value !== initial) out[name] = value.slice(0, 400);
   }

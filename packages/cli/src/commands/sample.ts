@@ -4,6 +4,7 @@ import {
   activeMedia,
   compileTimeline,
   sample as sampleTimeline,
+  isKnown,
   shownValue,
   underMedia,
   withPins,
@@ -61,7 +62,10 @@ export const sample = (program: Command): void =>
               element: itemAt(layout.elements, element).selector,
               progress: Number(itemAt(timeline.progress, i).toFixed(9)),
               values: Object.fromEntries(
-                Object.keys(motion.keyframes).map((p) => [p, shownValue(timeline, element, p) ?? '']),
+                Object.keys(motion.keyframes).map((p) => [
+                  p,
+                  isKnown(timeline, element, p) ? (shownValue(timeline, element, p) ?? '') : 'not predicted',
+                ]),
               ),
             }),
           );

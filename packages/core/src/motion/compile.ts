@@ -1,6 +1,6 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
 import { itemAt, present } from '../assert/index.ts';
-import { findMatches, withPins } from '../page/index.ts';
+import { findMatches, ownValue, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
 import { isScrubbed } from '../drivers/index.ts';
 import { findPlace } from '../timeline/index.ts';
@@ -130,13 +130,13 @@ function makePart(motion: Motion, layout: Layout): Part {
     part.tracks.push(
       Object.entries(motion.keyframes).map(([property, keyframes]) => {
         const values = keyframes.map((k) => k.value);
-        const base = layout.elements[element]?.base?.[property] ?? readFacts(property, values)?.initial ?? '';
+        const own = ownValue(itemAt(layout.elements, element), property);
         const place = (at: string) => findPlace(at, placed);
         return {
           property,
-          base,
+          base: own ?? readFacts(property, values)?.initial ?? '',
           open: !hasBothEnds(keyframes, place),
-          segments: splitSegments(property, keyframes, base, makeContext(layout, element), place),
+          segments: splitSegments(property, keyframes, own, makeContext(layout, element), place),
         };
       }),
     );

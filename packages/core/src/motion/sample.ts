@@ -1,6 +1,6 @@
 /** Sampling: scroll offsets → progress and values, without allocating. */
 import { findPlace } from '../timeline/index.ts';
-import { readFacts, splitSegments, valueAt } from '../value/index.ts';
+import { isPredicted, readFacts, splitSegments, valueAt } from '../value/index.ts';
 import { makeContext } from './compile.ts';
 import type { CompiledTimeline } from './compile.ts';
 
@@ -126,6 +126,12 @@ export function shownValue(timeline: CompiledTimeline, element: number, property
     else shown = shown !== null && open ? valueOver(timeline, t, shown) : trackValue(timeline, t);
   }
   return shown;
+}
+
+/** Whether `shownValue` says what the browser shows: everything that writes the property there is known. */
+export function isKnown(timeline: CompiledTimeline, element: number, property: string): boolean {
+  const writers = timeline.writers.get(element)?.get(property) ?? [];
+  return writers.every((t) => isPredicted(timeline.tracks[t]!.segments));
 }
 
 /** A neutral end adds nothing, so a track with missing ends mixes over a neutral value. */

@@ -10,3 +10,4 @@ export * from './drawn.ts';
 export * from './still-scroller.ts';
 export * from './svg-shape.ts';
 export * from './part.ts';
+export * from './base-properties.ts';

@@ -3,11 +3,19 @@
  * said in px where things move, and in hundredths of what changes otherwise.
  */
 import { itemAt, present } from '../assert/index.ts';
-import { findMatches } from '../page/index.ts';
+import { isScrubbed } from '../drivers/index.ts';
+import { findMatches, ownValue } from '../page/index.ts';
 import type { PinnedLayout, Px } from '../page/index.ts';
-import { compileTimeline, makeContext, sample, shownValue, unrolledMotion } from '../motion/index.ts';
+import {
+  compileTimeline,
+  isKnown,
+  makeContext,
+  sample,
+  shownValue,
+  unrolledMotion,
+} from '../motion/index.ts';
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
-import { parseEasing, propertyFacts, splitSegments, valueAt } from '../value/index.ts';
+import { isPredicted, parseEasing, propertyFacts, splitSegments, valueAt } from '../value/index.ts';
 import { distance, transformDistance } from './distance.ts';
 import type { ScheduledLook, ProofSchedule } from './schedule.ts';
 
@@ -91,10 +99,10 @@ function timedValues(
   const motion = unrolledMotion(repeated);
   const whole = parseEasing(motion.easing);
   const progress = whole.ok ? whole.value(share) : share;
-  const base = itemAt(layout.elements, element).base ?? {};
+  const facts = itemAt(layout.elements, element);
   const context = makeContext(layout, element);
   return (p) => {
-    const own = base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? '';
+    const own = ownValue(facts, p);
     return valueAt(splitSegments(p, present(motion.keyframes[p]), own, context), progress);
   };
 }
@@ -121,6 +129,14 @@ class Prediction {
     if (share !== undefined) return [properties.map(timedValues(motion, this.layout, element, share))];
     const near = when === 'at-rest' ? REST : CUT;
     return [0, -near, near].map((shift) => this.scrubbed(y + shift, element, properties));
+  }
+
+  /** Whether anything is said of a property of it at all. */
+  isKnown(motion: Motion, element: number, property: string): boolean {
+    if (isScrubbed(motion.driver)) return isKnown(this.timeline, element, property);
+    const own = ownValue(itemAt(this.layout.elements, element), property);
+    const keyframes = present(unrolledMotion(motion).keyframes[property]);
+    return isPredicted(splitSegments(property, keyframes, own, makeContext(this.layout, element)));
   }
 
   private scrubbed(y: Px, element: number, properties: readonly string[]): string[] {
@@ -163,6 +179,7 @@ export function judge(
   const byId = new Map(document.motions.map((m) => [m.id, m]));
   const motions = new Map<string, MotionProof>();
   const seen = new Set<number>();
+  const unknown = new Map<string, Set<string>>();
   let values = 0;
   const down = schedule.looks.filter((l) => l.when === 'always').length / 2;
   const noted = (id: string, at: Px, property: string): MotionProof => {
@@ -180,6 +197,10 @@ export function judge(
       const around = prediction.at(at, look.y, motion, element, properties);
       seen.add(w);
       properties.forEach((property, k) => {
+        if (!prediction.isKnown(motion, element, property)) {
+          unknown.set(id, (unknown.get(id) ?? new Set()).add(property));
+          return;
+        }
         values++;
         const span = around.map((a) => itemAt(a, k));
         const off = prediction.off(motion, element, property, itemAt(shown, k), span);
@@ -192,7 +213,13 @@ export function judge(
     });
   });
   const order = document.motions.flatMap((m) => motions.get(m.id) ?? []);
-  const unseen = new Set(schedule.watched.map((w) => w.motion).filter((id) => !motions.has(id)));
+  const unseen = new Set(
+    schedule.watched.map((w) => w.motion).filter((id) => !motions.has(id) && !unknown.has(id)),
+  );
+  const unpredicted = [...unknown].map(([motion, properties]) => ({
+    motion,
+    reason: `values of ${[...properties].join(', ')} are not predicted, so none were compared`,
+  }));
   const missed = [...unseen].map((motion) => ({
     motion,
     reason: 'nothing of it was found in the finished page',
@@ -203,7 +230,7 @@ export function judge(
     values,
     of: { motions: schedule.motions, elements: schedule.elements },
     motions: order,
-    skipped: [...schedule.skipped, ...missed],
+    skipped: [...schedule.skipped, ...missed, ...unpredicted],
   };
 }
 

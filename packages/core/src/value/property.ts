@@ -5,8 +5,10 @@ import { angle } from './types/angle.ts';
 import { color } from './types/color.ts';
 import { dashes } from './types/dashes.ts';
 import { filter } from './types/filter.ts';
-import { distance, length, lengthOfHeight, size, sizeOfHeight } from './types/length.ts';
+import { distance, length, size } from './types/length.ts';
 import { integer, number, opacity } from './types/number.ts';
+import { KINDS } from './property-kinds.data.ts';
+import { parts, wholeParts } from './types/parts.ts';
 import { backgroundSize, lengthPercentage, position } from './types/position.ts';
 import { rotate } from './types/rotate.ts';
 import { scale } from './types/scale.ts';
@@ -20,9 +22,7 @@ export const VALUE_TYPES: readonly ValueType[] = [
   opacity,
   integer,
   length,
-  lengthOfHeight,
   size,
-  sizeOfHeight,
   angle,
   translate,
   scale,
@@ -82,21 +82,66 @@ const PROPERTIES = new Map<string, PropertyFacts>([
   ['stroke-dasharray', { type: dashes, initial: 'none' }],
   ['stroke-width', { type: length, initial: '1px' }],
   ['font-weight', { type: number, initial: '400' }],
-  ...lengths(size, '0px', 'width', 'padding-left', 'padding-right', 'border-radius'),
-  ...lengths(
-    size,
-    '0px',
-    'padding-top',
-    'padding-bottom',
-    'font-size',
-    'border-top-width',
-    'border-bottom-width',
-  ),
-  ...lengths(length, '0px', 'margin-left', 'margin-right', 'margin-top', 'margin-bottom', 'left', 'right'),
+  ...lengths(size, '0px', 'width', 'height', 'border-radius', 'border-top-width', 'border-bottom-width'),
+  ...lengths(size, '0px', 'padding-left', 'padding-right', 'padding-top', 'padding-bottom', 'font-size'),
+  ...lengths(length, '0px', 'margin-left', 'margin-right', 'margin-top', 'margin-bottom'),
+  ...lengths(length, '0px', 'top', 'bottom', 'left', 'right'),
   ...lengths(length, '0px', 'letter-spacing', 'word-spacing', 'outline-offset'),
-  ...lengths(sizeOfHeight, '0px', 'height'),
-  ...lengths(lengthOfHeight, '0px', 'top', 'bottom'),
 ]);
+
+const LINE = { thin: '1px', medium: '3px', thick: '5px' };
+/** Words that stand for a number, in the properties where they do (CSS Text 4, §8; Backgrounds 3, §4.3; Fonts 4, §2.2). */
+const WORDS: Record<string, Record<string, string>> = {
+  'letter-spacing': { normal: '0px' },
+  'word-spacing': { normal: '0px' },
+  'font-weight': { normal: '400', bold: '700' },
+  'border-top-width': LINE,
+  'border-right-width': LINE,
+  'border-bottom-width': LINE,
+  'border-left-width': LINE,
+  'outline-width': LINE,
+};
+
+/** A value as it mixes: a word that stands for a number is that number. */
+export const inNumbers = (property: string, css: string): string =>
+  WORDS[property]?.[css.trim().toLowerCase()] ?? css;
+
+/** Listed as one thing, and Chromium does another: pictures fade over, scroll insets flip, and one that is hidden is so only at its end. */
+const OTHER_IN_BROWSERS =
+  /^(scroll-(margin|padding)-|scrollbar-color$|view-timeline-|scroll-timeline-|visibility$|(background|mask|border|list-style)(-image(-source)?)$|border-image-source$|content$|cursor$)/;
+const MORE: readonly (readonly [string, Kind])[] = [
+  ['stroke-miterlimit', 'parts'],
+  // A shorthand by definition, and one property in browsers.
+  ['text-align', 'discrete'],
+];
+type Kind = keyof typeof KINDS;
+const listed = new Map<string, Kind>([
+  ...(['discrete', 'parts', 'integers'] as const).flatMap((kind) =>
+    KINDS[kind].map((name) => [name, kind] as const),
+  ),
+  ...MORE,
+]);
+
+/** Values whose meaning hangs on what is around the element: its parent’s colour, and its parent’s font. */
+const OF_THE_PARENT: Record<string, RegExp> = {
+  color: /currentcolor/i,
+  'font-size': /%|\d(em|ex|ch|cap|ic|lh)\b|^[a-z-]+$/i,
+};
+export const isOfParent = (property: string, css: string): boolean =>
+  OF_THE_PARENT[property]?.test(css) ?? false;
+
+/** Where words stand for colours, places or steps of a font, and mix with what is beside them. */
+export const wordsMix = (property: string): boolean =>
+  /color$|^(offset|font)-|-origin$|-position$/.test(property);
+
+/** What is known of properties without a type of their own: those that flip, and those that mix part by part. */
+export function howItMixes(name: string): { discrete: boolean; type: ValueType | null } {
+  const kind = OTHER_IN_BROWSERS.test(name) ? undefined : listed.get(name);
+  return {
+    discrete: kind === 'discrete' || (isCustomProperty(name) && kind === undefined),
+    type: kind === 'parts' ? parts : kind === 'integers' ? wholeParts : null,
+  };
+}
 
 /** Facts of a property, or null for one that is not interpolated here. */
 export const propertyFacts = (name: string): PropertyFacts | null => PROPERTIES.get(name) ?? null;

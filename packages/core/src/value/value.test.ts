@@ -6,7 +6,7 @@ import { parseEasing } from './easing.ts';
 import { neutralValue, PROPERTY_GROUPS, propertyFacts, propertyNames, valueError } from './property.ts';
 import { shapeCss, toShape, springCss, springEase } from './shape.ts';
 import { bake, passesOnce, withWholeEasing } from './split.ts';
-import { splitSegments, valueAt } from './track.ts';
+import { isPredicted, splitSegments, valueAt } from './track.ts';
 
 const ease = (css: string) => {
   const parsed = parseEasing(css);
@@ -112,7 +112,13 @@ describe('values', () => {
     ['z-index', 'auto', '3', 0.6, '3'],
     ['color', '#000', '#fff', 0.5, 'rgb(128, 128, 128)'],
     ['background-color', 'transparent', 'rgb(200 100 0)', 0.5, 'rgba(200, 100, 0, 0.5)'],
-    ['border-radius', '10px', '50%', 0.5, '30px'],
+    ['border-radius', '10px', '50%', 0.5, 'max(0px, calc(25% + 5px))'],
+    ['margin-left', '10px', '30px', 0.5, '20px'],
+    ['box-shadow', 'none', 'none', 0.5, 'none'],
+    ['row-gap', '1rem', '10%', 0.5, 'calc(5% + 8px)'],
+    ['border-spacing', '2px 4px', '6px 8px', 0.25, '3px 5px'],
+    ['column-count', '2', '5', 0.5, '4'],
+    ['text-align', 'left', 'right', 0.49, 'left'],
     ['transform', 'none', 'skewY(8deg) translateX(10%)', 0.5, 'skewY(4deg) translate(5px, 0px)'],
     ['transform', 'perspective(100px)', 'perspective(none)', 0.5, 'perspective(200px)'],
     ['clip-path', 'inset(0 0 100% 0)', 'inset(0)', 0.5, 'inset(0px 0px 50% 0px)'],
@@ -208,5 +214,35 @@ describe('the list of properties', () => {
     for (const name of grouped)
       for (const own of [undefined, 'none', 'auto', 'normal', 'what is this'])
         expect([name, valueError(name, neutralValue(name, own))]).toEqual([name, null]);
+  });
+});
+
+describe('what is known of a value and what is not', () => {
+  const known = (property: string, from: string, to: string, base: string | null = 'none') =>
+    isPredicted(
+      splitSegments(
+        property,
+        [...(from ? [{ at: '0%', value: from }] : []), { at: '100%', value: to }],
+        base,
+        ANY_CONTEXT,
+      ),
+    );
+  test.each([
+    ['numbers, lengths and colours of one make', 'row-gap', '2px', 'calc(10% - 1em)', true],
+    ['words of a property that flips', 'text-align', 'left', 'right', true],
+    ['a word beside a number that it does not stand for', 'column-width', 'auto', '12px', true],
+    ['one that it does stand for', 'letter-spacing', 'normal', '2px', true],
+    ['what is made in another way', 'column-width', 'min(2px, 1em) 3px', '12px', false],
+    ['pictures, which fade over', 'border-image-source', 'url(a.png)', 'url(b.png)', false],
+    ['what hangs on the parent', 'font-size', '2em', '30px', false],
+    ['its colour', 'color', 'currentcolor', 'red', false],
+    ['a property that is a list of others', 'border', '1px solid red', '9px solid red', false],
+  ])('%s: %s from %s to %s', (_, property, from, to, is) => expect(known(property, from, to)).toBe(is));
+
+  test('a missing end is known where the element’s own value is', () => {
+    expect([
+      known('stroke-dashoffset', '', '300px', '0px'),
+      known('stroke-dashoffset', '', '300px', null),
+    ]).toEqual([true, false]);
   });
 });

@@ -1,9 +1,10 @@
 /** Value curves of a motion, and editing their keyframes. */
 import {
+  isPredicted,
   keyframeOffset,
+  ownValue,
   parseEasing,
   percent,
-  propertyFacts,
   segmentAt,
   splitSegments,
   valueAt,
@@ -37,8 +38,7 @@ export function computeCurves(motion: Motion, element: number, layout: Layout): 
   };
   const whole = parseEasing(motion.easing);
   return Object.entries(motion.keyframes).map(([property, keyframes]) => {
-    const base = e.base?.[property] ?? propertyFacts(property)?.initial ?? '';
-    const segments = splitSegments(property, keyframes, base, context);
+    const segments = splitSegments(property, keyframes, ownValue(e, property), context);
     const width = Math.min(...segments.map((s) => s.from.length));
     const spread = Array.from({ length: width }, (_, k) => {
       const all = segments.flatMap((s) => [itemAt(s.from, k), itemAt(s.to, k)]);
@@ -101,6 +101,9 @@ export function keyframeProgress(c: Curve, share: number): number {
 }
 
 export const cssAt = (c: Curve, progress: number): string => valueAt(c.segments, c.whole(progress));
+
+/** Whether the browser shows what the curve says. */
+export const isKnownCurve = (c: Curve): boolean => isPredicted(c.segments);
 
 export const sortKeyframes = (keyframes: readonly Keyframe[]): Keyframe[] =>
   [...keyframes].sort((a, b) => keyframeOffset(a.at) - keyframeOffset(b.at));

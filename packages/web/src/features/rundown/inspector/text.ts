@@ -341,6 +341,9 @@ export const curveRowText = {
   removeButton: (property: string) => `Remove ${property}`,
   fromTo: (low: undefined | string, high: undefined | string) => `${low} to ${high}`,
   keyframesOf: (property: string) => `Keyframes of ${property}`,
+  notPredicted: 'not predicted',
+  notPredictedWhy: (property: string) =>
+    `How these values of ${property} become each other is for the browser to say. The page shows it; the curve only joins the two ends.`,
   addAKeyframeTo: (property: string) => `add a keyframe to ${property}`,
   keyframeAt: (at: string, value: string) => `Keyframe at ${at}: ${value}`,
   positionOfTheKeyframe: 'Position of the keyframe',

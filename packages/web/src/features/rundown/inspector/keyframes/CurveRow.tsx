@@ -6,6 +6,7 @@ import type { Keyframe } from '@lyvek/core';
 import { beginDrag } from '../../../../ui/drag.ts';
 import {
   cssAt,
+  isKnownCurve,
   numberAt,
   keyframeProgress,
   toShare,
@@ -190,7 +191,13 @@ function Heading({ curve, progress, onRemove }: HeadingProps) {
     <h4>
       <b>{curve.name}</b>
       <i>{curveRowText.fromTo(curve.keyframes[0]?.value, curve.keyframes.at(-1)?.value)}</i>
-      <span className="now">{valueWords(cssAt(curve, progress))}</span>
+      {isKnownCurve(curve) ? (
+        <span className="now">{valueWords(cssAt(curve, progress))}</span>
+      ) : (
+        <span className="now unknown" title={curveRowText.notPredictedWhy(curve.property)}>
+          {curveRowText.notPredicted}
+        </span>
+      )}
       <button
         type="button"
         className="btn plain curve-remove"
