@@ -1,6 +1,6 @@
 /** Distances between what a browser shows and what was predicted. */
 import { itemAt, lastItem, present } from '../assert/index.ts';
-import { readFacts, transformMatrix } from '../value/index.ts';
+import { howItMixes, readFacts, transformMatrix } from '../value/index.ts';
 import type { ValueContext } from '../value/index.ts';
 
 /** How far sixteen numbers lie outside the span of the predicted ones; lengths and factors alike. */
@@ -44,9 +44,8 @@ export function distance(
   if (property === 'rotate' && predicted.length === 1) return rotation(shown, itemAt(predicted, 0));
   if (property === 'rotate')
     return Math.min(...predicted.slice(1).map((p, i) => detour(shown, itemAt(predicted, i), p)));
-  const facts = readFacts(property, [...predicted, shown]);
-  if (!facts) return Infinity;
-  const { type } = facts;
+  const type = readFacts(property, [...predicted, shown])?.type ?? howItMixes(property).type;
+  if (!type) return Infinity;
   const clean = (css: string) => (property === 'letter-spacing' && css === 'normal' ? '0px' : css);
   const pairs = predicted.flatMap((p) => type.pair(clean(shown), clean(p), context) ?? []);
   if (pairs.length === 0) return Infinity;
@@ -84,3 +83,12 @@ function quaternion(css: string): number[] {
   const size = Math.hypot(...axis) || 1;
   return [...axis.map((v) => (v / size) * Math.sin(half)), Math.cos(half)];
 }
+
+/** Types whose percentages are of something that the browser alone knows, such as the width of what is around. */
+const SHARES = new Set(['length', 'size', 'position', 'length or percentage', 'parts']);
+
+/** A percentage was predicted and px are shown: they prove nothing of each other. */
+export const isLeftToLayout = (property: string, shown: string, predicted: string): boolean =>
+  predicted.includes('%') &&
+  !shown.includes('%') &&
+  SHARES.has((readFacts(property, [predicted])?.type ?? howItMixes(property).type)?.name ?? '');

@@ -16,7 +16,7 @@ import {
 } from '../motion/index.ts';
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { isPredicted, parseEasing, propertyFacts, splitSegments, valueAt } from '../value/index.ts';
-import { distance, transformDistance } from './distance.ts';
+import { distance, isLeftToLayout, transformDistance } from './distance.ts';
 import type { ScheduledLook, ProofSchedule } from './schedule.ts';
 
 /** What was seen at one look: computed values per watched element; null where it was not found, or its animation was not. */
@@ -197,12 +197,15 @@ export function judge(
       const around = prediction.at(at, look.y, motion, element, properties);
       seen.add(w);
       properties.forEach((property, k) => {
-        if (!prediction.isKnown(motion, element, property)) {
+        const span = around.map((a) => itemAt(a, k));
+        if (
+          !prediction.isKnown(motion, element, property) ||
+          isLeftToLayout(property, itemAt(shown, k), itemAt(span, 0))
+        ) {
           unknown.set(id, (unknown.get(id) ?? new Set()).add(property));
           return;
         }
         values++;
-        const span = around.map((a) => itemAt(a, k));
         const off = prediction.off(motion, element, property, itemAt(shown, k), span);
         const known = noted(id, look.y, property);
         if (off > Math.max(known.down, known.up))
@@ -218,7 +221,7 @@ export function judge(
   );
   const unpredicted = [...unknown].map(([motion, properties]) => ({
     motion,
-    reason: `values of ${[...properties].join(', ')} are not predicted, so none were compared`,
+    reason: `${[...properties].join(', ')}: the values are the browser’s to say, so none were compared`,
   }));
   const missed = [...unseen].map((motion) => ({
     motion,

@@ -16,7 +16,12 @@ const any: Forms = {
 /** Some properties refuse what is below zero, however the easing overshoots. */
 const notNegative: Forms = {
   px: { write: (n, i) => `${decimal(Math.max(0, itemAt(n, i)))}px` },
-  mixed: { write: (n, i) => `max(0px, ${mixedText(itemAt(n, i), itemAt(n, i + 1))})` },
+  mixed: {
+    write(n, i) {
+      const text = mixedText(itemAt(n, i), itemAt(n, i + 1));
+      return itemAt(n, i) < 0 || itemAt(n, i + 1) < 0 ? `max(0px, ${text})` : text;
+    },
+  },
 };
 
 const readOne = (css: string, context: ValueContext): [percent: number, px: number] | null => {
