@@ -14,7 +14,7 @@ const kind = ({ animationType = '', longhands, syntax = '' }) => {
   const type = animationType.replace(/\s+/g, ' ').trim().toLowerCase();
   if (longhands || !type) return null;
   if (type === 'discrete') return 'discrete';
-  if (/^(by computed value( type)?|number|as length)$/.test(type))
+  if (/^(by computed value( type)?(, recursing into fit-content\(\))?|number|as length)$/.test(type))
     return /<integer/.test(syntax) ? 'integers' : 'parts';
   return null;
 };

@@ -138,17 +138,24 @@ function decompose(m: Matrix): Parts | null {
     y = over(y, -1);
     z = over(z, -1);
   }
-  const q = (s: number) => 0.5 * Math.sqrt(Math.max(s, 0));
-  const quaternion: Quaternion = [
-    q(1 + x[0] - y[1] - z[2]),
-    q(1 - x[0] + y[1] - z[2]),
-    q(1 - x[0] - y[1] + z[2]),
-    q(1 + x[0] + y[1] + z[2]),
-  ];
-  if (y[2] < z[1]) quaternion[0] *= -1;
-  if (z[0] < x[2]) quaternion[1] *= -1;
-  if (x[1] < y[0]) quaternion[2] *= -1;
-  return { translate, scale, skew: [xy, xz, yz], perspective, quaternion };
+  return { translate, scale, skew: [xy, xz, yz], perspective, quaternion: toQuaternion(x, y, z) };
+}
+
+/**
+ * The turn that three unit vectors at right angles are. By the largest of its four numbers (Shepperd 1978): the signs of the others are then
+ * known even of half a turn, where the sum of the diagonal says nothing of them.
+ */
+function toQuaternion(x: Vector, y: Vector, z: Vector): Quaternion {
+  const trace = x[0] + y[1] + z[2];
+  const largest = Math.max(trace, x[0], y[1], z[2]);
+  const s = 2 * Math.sqrt(Math.max(0, 1 + 2 * largest - trace));
+  if (largest === trace) {
+    const w = 2 * Math.sqrt(1 + trace);
+    return [(y[2] - z[1]) / w, (z[0] - x[2]) / w, (x[1] - y[0]) / w, w / 4];
+  }
+  if (largest === x[0]) return [s / 4, (y[0] + x[1]) / s, (z[0] + x[2]) / s, (y[2] - z[1]) / s];
+  if (largest === y[1]) return [(y[0] + x[1]) / s, s / 4, (z[1] + y[2]) / s, (z[0] - x[2]) / s];
+  return [(z[0] + x[2]) / s, (z[1] + y[2]) / s, s / 4, (x[1] - y[0]) / s];
 }
 
 /** p with p·rows = r, by Cramer's rule. */

@@ -108,7 +108,7 @@ export const inNumbers = (property: string, css: string): string =>
 
 /** Listed as one thing, and Chromium does another: pictures fade over, scroll insets flip, and one that is hidden is so only at its end. */
 const OTHER_IN_BROWSERS =
-  /^(scroll-(margin|padding)-|scrollbar-color$|view-timeline-|scroll-timeline-|visibility$|(background|mask|border|list-style)(-image(-source)?)$|border-image-source$|content$|cursor$)/;
+  /^(scroll-(margin|padding)-|scrollbar-color$|view-timeline-|scroll-timeline-|visibility$|initial-letter$|(background|mask|border|list-style)(-image(-source)?)$|border-image-source$|content$|cursor$)/;
 const MORE: readonly (readonly [string, Kind])[] = [
   ['stroke-miterlimit', 'parts'],
   // A shorthand by definition, and one property in browsers.

@@ -3,6 +3,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { ANY_CONTEXT } from './components.ts';
 import { parseEasing } from './easing.ts';
+import { mixer } from './matrix.ts';
+import { transformMatrix } from './types/transform.ts';
 import { neutralValue, PROPERTY_GROUPS, propertyFacts, propertyNames, valueError } from './property.ts';
 import { shapeCss, toShape, springCss, springEase } from './shape.ts';
 import { bake, passesOnce, withWholeEasing } from './split.ts';
@@ -246,4 +248,29 @@ describe('what is known of a value and what is not', () => {
       known('stroke-dashoffset', '', '300px', null),
     ]).toEqual([true, false]);
   });
+});
+
+test('transforms of different makes begin and end as they are, turned by half and mirrored ones too', () => {
+  const turn = fc.constantFrom('rotateX', 'rotateY', 'rotateZ');
+  const some = fc
+    .tuple(
+      turn,
+      fc.constantFrom(-180, -130, -90, 0, 40, 90, 180),
+      turn,
+      fc.integer({ min: -170, max: 170 }),
+      fc.constantFrom(-2.2, -1, 0.4, 3),
+    )
+    .map(([a, n, b, m, k]) => `${a}(${n}deg) ${b}(${m}deg) scaleX(${k})`);
+  fc.assert(
+    fc.property(some, some, (from, to) => {
+      const ends = [
+        transformMatrix(from, ANY_CONTEXT),
+        transformMatrix(`translateZ(1px) ${to}`, ANY_CONTEXT),
+      ] as const;
+      const mix = present(mixer(present(ends[0]), present(ends[1])));
+      for (const t of [0, 1])
+        mix(t).forEach((n, i) => expect(n).toBeCloseTo(itemAt(present(ends[t as 0]), i), 6));
+    }),
+    { numRuns: 400 },
+  );
 });
