@@ -1,17 +1,13 @@
 /** The probe’s measuring against the browser’s own view timelines, on awkward pages. */
-import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { LayoutSchema, itemAt } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
+import { oracleScript } from '../support/runtime.ts';
 
 let script = '';
 test.beforeAll(async () => {
-  script = itemAt(
-    (await build({ entryPoints: ['e2e/oracle/in-page.ts'], bundle: true, format: 'iife', write: false }))
-      .outputFiles,
-    0,
-  ).text;
+  script = await oracleScript();
 });
 
 async function measured(page: Page, body: string, css = '', selectors: string[] = []): Promise<Layout> {

@@ -1,19 +1,15 @@
 /** A pin’s wrapper stands where its section stood, whatever grid, row or rule of the page is around it: in the page as it is handed off. */
 import { readFileSync } from 'node:fs';
-import { build } from 'esbuild';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { LayoutSchema, emptyDocument, handOffCss, itemAt, makePatch, patchHtml } from '@lyvek/core';
 import type { Layout, Pin } from '@lyvek/core';
 import { filesInMemory, measurePages } from '@lyvek/server/lab';
+import { oracleScript } from '../support/runtime.ts';
 
 let script = '';
 test.beforeAll(async () => {
-  script = itemAt(
-    (await build({ entryPoints: ['e2e/oracle/in-page.ts'], bundle: true, format: 'iife', write: false }))
-      .outputFiles,
-    0,
-  ).text;
+  script = await oracleScript();
 });
 
 /** px that the pin holds */

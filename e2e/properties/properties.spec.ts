@@ -171,7 +171,7 @@ async function play(page: Page, cases: readonly Case[]): Promise<void> {
 }
 
 test('what is predicted of properties is what the browser shows', async ({ page }) => {
-  test.setTimeout(3_000_000);
+  test.setTimeout(600_000);
   await page.setViewportSize({ width: 1000, height: 600 });
   const own = await page.evaluate(() => [...getComputedStyle(document.documentElement)]);
   const all = [
