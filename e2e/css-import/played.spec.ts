@@ -1,7 +1,7 @@
 /** A page that moves, read and written again, shows in Chromium what it showed before. */
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { LayoutSchema, makePatch, collectSelectors } from '@lyvek/core';
+import { LayoutSchema, makePatch, makeMeasureRequest } from '@lyvek/core';
 import type { HtmlPatch, Layout, ImportResult } from '@lyvek/core';
 import type { Oracle } from '../oracle/in-page.ts';
 import { oracleScript } from '../support/runtime.ts';
@@ -37,7 +37,7 @@ async function measured(page: Page, files: Files, { document }: ImportResult): P
   const ask = async <T>(work: (o: Oracle, arg: never) => T, arg: unknown) =>
     page.evaluate(`(${work.toString()})(oracle, ${JSON.stringify(arg)})`) as Promise<Awaited<T>>;
   await ask((o, p: HtmlPatch) => o.patch(p), makePatch(document));
-  return LayoutSchema.parse(await ask((o, s) => o.measure(s), collectSelectors(document)));
+  return LayoutSchema.parse(await ask((o, s) => o.measure(s), makeMeasureRequest(document)));
 }
 
 interface Difference {

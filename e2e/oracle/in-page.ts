@@ -3,7 +3,7 @@ import { present } from '@lyvek/core';
 import { measure } from '../../packages/probe/src/measure.ts';
 import { readPageRules } from '../../packages/probe/src/page-rules.ts';
 import { Patch } from '../../packages/probe/src/patch.ts';
-import type { HtmlPatch } from '@lyvek/core';
+import type { HtmlPatch, MeasureRequest } from '@lyvek/core';
 
 const frames = (n: number) =>
   new Promise<void>((done) => {
@@ -41,7 +41,8 @@ function listPlaces(animation: Animation | undefined): Pick<Shown, 'range' | 'of
 
 const patch = new Patch();
 const oracle = {
-  measure: (selectors: string[]) => measure(selectors, patch).layout,
+  measure: (wanted: MeasureRequest | string[]) =>
+    measure(Array.isArray(wanted) ? { selectors: wanted, values: [] } : wanted, patch).layout,
   patch: (wanted: HtmlPatch) => patch.apply(wanted),
   learn: async () => void patch.learn(await readPageRules()),
 

@@ -13,7 +13,7 @@ import {
   previewCss,
   readDocument,
   sample,
-  collectSelectors,
+  makeMeasureRequest,
   shownValue,
   underMedia,
   withPins,
@@ -76,13 +76,13 @@ async function open(page: Page, cases: readonly Case[], how: How) {
   if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems.slice(0, 3)));
   await page.setContent(makePage(cases, ''));
   await page.evaluate(script);
-  const selectors = collectSelectors(parsed.document);
-  const bare = LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), selectors));
+  const request = makeMeasureRequest(parsed.document);
+  const bare = LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), request));
   await ask(page, (o, p: HtmlPatch) => o.patch(p), makePatch(parsed.document));
   const staying = writeCss(parsed.document, bare, 'full-motion').pieces.filter((p) => p.stays);
   await page.addStyleTag({ content: staying.map(previewCss).join('\n') });
   const layout = withPins(
-    LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), selectors)),
+    LayoutSchema.parse(await ask(page, (o, s) => o.measure(s), request)),
     parsed.document.pins,
   );
   // What pins do to the page was predicted from the page without them.

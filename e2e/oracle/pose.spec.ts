@@ -14,7 +14,7 @@ import {
   makePoser,
   previewCss,
   readDocument,
-  collectSelectors,
+  makeMeasureRequest,
   withPins,
   writeCss,
   itemAt,
@@ -114,7 +114,7 @@ b { position: absolute; width: 0; height: 0 } b:nth-child(even) { left: 100% } b
 ${given.map((c, i) => `<div class="p" id="p${i}"><div class="e" id="e${i}" style="left:${c.x}px;width:${c.width}px;height:${c.height}px;${c.perspective ? '' : c.base}"><b></b><b></b><b></b><b></b></div></div>`).join('')}<footer></footer>`);
   await page.evaluate(await oracleScript());
   const measured = LayoutSchema.parse(
-    await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(written))})`),
+    await page.evaluate(`oracle.measure(${JSON.stringify(makeMeasureRequest(written))})`),
   );
   const layout = withPins(measured, []);
   await page.addStyleTag({

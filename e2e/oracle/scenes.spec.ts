@@ -14,7 +14,7 @@ import {
   previewCss,
   readDocument,
   sample,
-  collectSelectors,
+  makeMeasureRequest,
   shownValue,
   withFragment,
   withPins,
@@ -59,7 +59,7 @@ const given = fc.record({
 type Given = typeof given extends fc.Arbitrary<infer T> ? T : never;
 
 const measured = async (page: Page, d: MotionDocument): Promise<Layout> =>
-  LayoutSchema.parse(await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(d))})`));
+  LayoutSchema.parse(await page.evaluate(`oracle.measure(${JSON.stringify(makeMeasureRequest(d))})`));
 
 /** The scene as its effect composes it here, with a pin changed at random, and a fade that hangs on a cue of the pin. */
 function composed(scene: Scene, layout: Layout, g: Given): MotionDocument {

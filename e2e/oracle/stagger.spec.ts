@@ -7,7 +7,7 @@ import {
   listPlaces,
   previewCss,
   readDocument,
-  collectSelectors,
+  makeMeasureRequest,
   withPins,
   writeCss,
   itemAt,
@@ -104,7 +104,7 @@ test('every target begins and ends where the core says, in every order', async (
     const document: MotionDocument = parsed.document;
     await page.setContent(PAGE);
     await page.evaluate(oracle);
-    const bare = await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(document))})`);
+    const bare = await page.evaluate(`oracle.measure(${JSON.stringify(makeMeasureRequest(document))})`);
     await page.evaluate(`oracle.patch(${JSON.stringify(makePatch(document))})`);
     const first = withPins(LayoutSchema.parse(bare), document.pins);
     await page.addStyleTag({
@@ -112,7 +112,7 @@ test('every target begins and ends where the core says, in every order', async (
     });
     await page.evaluate(`document.querySelectorAll('li').forEach((e, i) => (e.id = 'i' + i))`);
     // The page is as long as its author says, so it is measured once more with the pin in place.
-    const again = await page.evaluate(`oracle.measure(${JSON.stringify(collectSelectors(document))})`);
+    const again = await page.evaluate(`oracle.measure(${JSON.stringify(makeMeasureRequest(document))})`);
     const layout = withPins(LayoutSchema.parse(again), document.pins);
     const wanted = Array.from({ length: ITEMS }, (_, i) => ({ id: `i${i}`, properties: ['opacity'] }));
     const { shown } = (await page.evaluate(`oracle.look(1000, {}, ${JSON.stringify(wanted)})`)) as {

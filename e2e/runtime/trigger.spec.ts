@@ -7,7 +7,7 @@ import {
   LayoutSchema,
   previewCss,
   readDocument,
-  collectSelectors,
+  makeMeasureRequest,
   withPins,
   writeCss,
   itemAt,
@@ -79,7 +79,7 @@ for (const [i, { given, n, how }] of cases.entries())
       await page.setContent(PAGE);
       await page.evaluate(await oracleScript());
       const measured = await page.evaluate(
-        `oracle.measure(${JSON.stringify(collectSelectors(parsed.document))})`,
+        `oracle.measure(${JSON.stringify(makeMeasureRequest(parsed.document))})`,
       );
       const layout = withPins(LayoutSchema.parse(measured), []);
       if (how === 'native')

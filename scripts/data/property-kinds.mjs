@@ -9,9 +9,13 @@ const { properties } = JSON.parse(
   readFileSync(createRequire(import.meta.url).resolve('@webref/css/css.json'), 'utf8'),
 );
 
+const byName = new Map(properties.map((p) => [p.name, p]));
+
 /** What the definitions say in words. */
 const kind = ({ animationType = '', longhands, syntax = '' }) => {
   const type = animationType.replace(/\s+/g, ' ').trim().toLowerCase();
+  // A shorthand of what flips, flips.
+  if (longhands?.every((name) => kind(byName.get(name) ?? {}) === 'discrete')) return 'discrete';
   if (longhands || !type) return null;
   if (type === 'discrete') return 'discrete';
   if (/^(by computed value( type)?(, recursing into fit-content\(\))?|number|as length)$/.test(type))

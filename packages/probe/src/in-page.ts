@@ -4,7 +4,7 @@ import { look } from './look.ts';
 import { measure } from './measure.ts';
 import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
-import type { HtmlPatch } from '@lyvek/core';
+import type { HtmlPatch, MeasureRequest } from '@lyvek/core';
 
 const patch = new Patch();
 const lyvek = {
@@ -15,7 +15,7 @@ const lyvek = {
     patch.apply(wanted);
     return keptCss(patch.kept, patch.classes);
   },
-  measure: (selectors: string[]) => measure(selectors, patch).layout,
+  measure: (request: MeasureRequest) => measure(request, patch).layout,
   look,
 };
 export type InPage = typeof lyvek;

@@ -1,12 +1,13 @@
 /** Measures a page into a layout. Runs inside the page, with every motion of ours switched off by the caller. */
 import { splitPart } from '@lyvek/core/part';
 import { shorten } from '@lyvek/core/text';
-import type { Layout, Scroller, Section } from '@lyvek/core';
+import type { Layout, MeasureRequest, Scroller, Section } from '@lyvek/core';
 import { Boxes } from './boxes.ts';
+import { readComputedValues } from './computed-values.ts';
 import { Containers } from './containers.ts';
 import { readFacts } from './facts.ts';
 import type { Survey } from './facts.ts';
-import { listParts, listPlaces, readPart } from './parts.ts';
+import { listMatched, listParts, listPlaces, readPart } from './parts.ts';
 import type { DrawnPart } from './parts.ts';
 import type { KeptRule } from './page-rules.ts';
 import { Patch } from './patch.ts';
@@ -57,7 +58,16 @@ function worthMeasuring(root: Element): Element[] {
   return [...out, ...shapes];
 }
 
-export function measure(selectors: readonly string[], patch = new Patch()): Measured {
+interface Choice {
+  /** in the order of the page */
+  elements: Element[];
+  /** what each selector means */
+  matched: Map<string, Element[]>;
+  notes: string[];
+}
+
+/** The elements that are large enough, up to a number, and those that were asked for. */
+function chooseElements(selectors: readonly string[], patch: Patch): Choice {
   const notes: string[] = [];
   const chosen = new Set<Element>();
   let left = 0;
@@ -78,6 +88,11 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   const elements = [...chosen].sort((a, b) =>
     a.compareDocumentPosition(b) & Node.DOCUMENT_POSITION_FOLLOWING ? -1 : 1,
   );
+  return { elements, matched, notes };
+}
+
+export function measure({ selectors, values }: MeasureRequest, patch = new Patch()): Measured {
+  const { elements, matched, notes } = chooseElements(selectors, patch);
   const indexOf = new Map(elements.map((e, i) => [e, i]));
   const containers = new Containers();
   const boxes = new Boxes(containers);
@@ -102,6 +117,10 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
   });
   notes.push(...boxes.notes, ...pageNotes(containers));
 
+  const targets = (s: string) => {
+    const part = splitPart(s)[1];
+    return { list: listMatched(matched.get(s) ?? [], part, { indexOf, parts }), part };
+  };
   const viewport = { width: innerWidth, height: innerHeight };
   const doc = pageScroller();
   return {
@@ -126,6 +145,7 @@ export function measure(selectors: readonly string[], patch = new Patch()): Meas
       matches: Object.fromEntries(
         [...matched].map(([s, list]) => [s, listPlaces(list, splitPart(s)[1], { indexOf, parts })]),
       ),
+      ...(values.length ? { values: readComputedValues(values, targets) } : {}),
       pins: patch.pins(indexOf),
       marked: patch.marked,
       kept: limitKept(patch.kept, notes),

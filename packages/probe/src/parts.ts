@@ -99,6 +99,17 @@ const hostFacts = ({
   fixed,
 });
 
+/** Those of a list that are in the layout, in the order of `listPlaces`. */
+export function listMatched(
+  list: readonly Element[],
+  part: string,
+  { indexOf, parts }: { indexOf: Map<Element, number>; parts: readonly DrawnPart[] },
+): Element[] {
+  if (!part) return list.filter((e) => indexOf.has(e));
+  const wanted = new Set(list);
+  return parts.flatMap((p) => (p.part === part && wanted.has(p.host) ? [p.host] : []));
+}
+
 /** Places in the layout of elements, or of a pseudo-element that they draw: those stand behind the elements. */
 export function listPlaces(
   list: readonly Element[],

@@ -41,7 +41,7 @@ function act(message: ToProbe): void {
   switch (message.type) {
     case 'measure': {
       script.rest();
-      const measured = styles.without(() => measure(message.selectors, patch));
+      const measured = styles.without(() => measure(message.request, patch));
       // With the motions off for a moment, their animations have begun anew.
       script.again();
       ({ elements, parts } = measured);

@@ -4,7 +4,7 @@
  */
 import * as z from 'zod';
 import { LayoutSchema, RiddenSchema } from '@lyvek/core';
-import type { HtmlPatch, Plan, ScheduledLook, RidePath } from '@lyvek/core';
+import type { HtmlPatch, MeasureRequest, Plan, ScheduledLook, RidePath } from '@lyvek/core';
 import type { Wanted } from './look.ts';
 
 const finite = z.number().finite();
@@ -58,7 +58,7 @@ export type FromProbe = z.infer<typeof FromProbe>;
 
 /** To the probe. */
 export type ToProbe =
-  | { type: 'measure'; id: number; selectors: string[] }
+  | { type: 'measure'; id: number; request: MeasureRequest }
   | {
       type: 'style';
       id: number;

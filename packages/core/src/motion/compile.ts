@@ -1,6 +1,6 @@
 /** A take is compiled once into flat typed arrays and then sampled often (see sample.ts). */
 import { itemAt, present } from '../assert/index.ts';
-import { findMatches, ownValue, withPins } from '../page/index.ts';
+import { computedValue, findMatches, ownValue, withPins } from '../page/index.ts';
 import type { Layout, Axis } from '../page/index.ts';
 import { isScrubbed } from '../drivers/index.ts';
 import { findPlace } from '../timeline/index.ts';
@@ -89,6 +89,7 @@ export const makeContext = (layout: Layout, element: number): ValueContext => {
     em: e.fontSize ?? 16,
     rem: layout.page.rem ?? 16,
     color: e.base?.color ?? 'black',
+    computed: (property, value) => computedValue(layout, element, property, value),
   };
 };
 
@@ -130,7 +131,7 @@ function makePart(motion: Motion, layout: Layout): Part {
     part.tracks.push(
       Object.entries(motion.keyframes).map(([property, keyframes]) => {
         const values = keyframes.map((k) => k.value);
-        const own = ownValue(itemAt(layout.elements, element), property);
+        const own = ownValue(layout, element, property);
         const place = (at: string) => findPlace(at, placed);
         return {
           property,

@@ -15,3 +15,4 @@ export * from './hold.ts';
 export * from './repeat.ts';
 export * from './soundness.ts';
 export { whyNotEased } from './motion-rules.ts';
+export { makeMeasureRequest } from './measure-request.ts';

@@ -2,6 +2,7 @@
 import { findPlace } from '../timeline/index.ts';
 import { isPredicted, readFacts, splitSegments, valueAt } from '../value/index.ts';
 import { makeContext } from './compile.ts';
+import { isSteady } from './steady.ts';
 import type { CompiledTimeline } from './compile.ts';
 
 /** Before its range a motion has not yet taken a step that jumps at the start (Easing 2: the before flag). */
@@ -131,7 +132,7 @@ export function shownValue(timeline: CompiledTimeline, element: number, property
 /** Whether `shownValue` says what the browser shows: everything that writes the property there is known. */
 export function isKnown(timeline: CompiledTimeline, element: number, property: string): boolean {
   const writers = timeline.writers.get(element)?.get(property) ?? [];
-  return writers.every((t) => isPredicted(timeline.tracks[t]!.segments));
+  return writers.every((t) => isPredicted(timeline.tracks[t]!.segments) && isSteady(timeline, t));
 }
 
 /** A neutral end adds nothing, so a track with missing ends mixes over a neutral value. */

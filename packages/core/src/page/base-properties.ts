@@ -1,5 +1,4 @@
-import type { ElementFacts } from './layout.ts';
-
+/** Read inside pages, too: nothing else is imported here. */
 /** Properties whose unanimated values are measured, with their initial computed values. */
 export const BASE_PROPERTIES: readonly (readonly [name: string, initial: string])[] = [
   ['opacity', '1'],
@@ -16,9 +15,3 @@ export const BASE_PROPERTIES: readonly (readonly [name: string, initial: string]
   ['perspective', 'none'],
   ['transform-style', 'flat'],
 ];
-
-const INITIAL = new Map(BASE_PROPERTIES);
-
-/** An element’s value without any motion; null where it has not been measured. Those that are initial are not in the layout. */
-export const ownValue = (e: Pick<ElementFacts, 'base'>, property: string): string | null =>
-  e.base?.[property] ?? INITIAL.get(property) ?? null;

@@ -11,3 +11,5 @@ export * from './still-scroller.ts';
 export * from './svg-shape.ts';
 export * from './part.ts';
 export * from './base-properties.ts';
+export * from './computed-values.ts';
+export * from './own-value.ts';

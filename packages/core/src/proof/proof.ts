@@ -99,10 +99,9 @@ function timedValues(
   const motion = unrolledMotion(repeated);
   const whole = parseEasing(motion.easing);
   const progress = whole.ok ? whole.value(share) : share;
-  const facts = itemAt(layout.elements, element);
   const context = makeContext(layout, element);
   return (p) => {
-    const own = ownValue(facts, p);
+    const own = ownValue(layout, element, p);
     return valueAt(splitSegments(p, present(motion.keyframes[p]), own, context), progress);
   };
 }
@@ -134,7 +133,7 @@ class Prediction {
   /** Whether anything is said of a property of it at all. */
   isKnown(motion: Motion, element: number, property: string): boolean {
     if (isScrubbed(motion.driver)) return isKnown(this.timeline, element, property);
-    const own = ownValue(itemAt(this.layout.elements, element), property);
+    const own = ownValue(this.layout, element, property);
     const keyframes = present(unrolledMotion(motion).keyframes[property]);
     return isPredicted(splitSegments(property, keyframes, own, makeContext(this.layout, element)));
   }

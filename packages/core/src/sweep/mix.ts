@@ -23,7 +23,20 @@ const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === 'obj
  * is taken from the nearer one.
  */
 export const layoutBetween = (a: Layout, b: Layout, share: number, viewport: Viewport): Layout =>
-  a === b ? a : { ...mix(a, b, share), viewport };
+  a === b
+    ? a
+    : { ...mix(a, b, share), ...(a.values ? { values: sameValues(a.values, b.values) } : {}), viewport };
+
+/** What the browser reads at both sizes alike; of the others nothing is known in between. */
+const sameValues = (a: NonNullable<Layout['values']>, b: Layout['values']): Layout['values'] =>
+  a.map((v, i) => {
+    const other = b?.[i];
+    const isOfIt = other?.selector === v.selector && other.property === v.property && other.value === v.value;
+    return {
+      ...v,
+      computed: v.computed.map((text, k) => (isOfIt && other.computed[k] === text ? text : null)),
+    };
+  });
 
 const alike = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
 const getKind = ({ selector, parent, scroller, fixed, position, overflow, sticky }: ElementFacts) =>

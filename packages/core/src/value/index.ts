@@ -2,6 +2,8 @@ export * from './easing-definition.ts';
 export * from './easing.ts';
 export * from './value-type.ts';
 export * from './property.ts';
+export * from './mixing.ts';
+export * from './property-groups.ts';
 export * from './custom.ts';
 export * from './track.ts';
 export * from './split.ts';

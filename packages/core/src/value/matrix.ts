@@ -83,13 +83,24 @@ export interface Parts {
 const is2d = (m: Matrix) =>
   [2, 3, 6, 7, 8, 9, 11, 14].every((i) => Math.abs(m[i]!) < 1e-12) && m[10] === 1 && m[15] === 1;
 
-/** Null where the matrix cannot be inverted: such a pair flips at 50 %. Flat matrices decompose as 2D ones, with an angle. */
-export function mixer(from: Matrix, to: Matrix): ((t: number) => Matrix) | null {
-  const timeline = is2d(from) && is2d(to) ? decompose2d : decompose;
-  const a = timeline(from);
-  const b = timeline(to);
+export interface Mixer {
+  at(t: number): Matrix;
+  /** the turns lie half a turn apart, or the numbers are too large: which way it goes hangs on what a browser cuts off */
+  unclear: boolean;
+}
+const MAX_CELL = 1e7;
+const HALF_TURN = 1e-6;
+
+/** Null where a matrix cannot be inverted: such a pair flips at 50 %. Flat matrices decompose as 2D ones, with an angle. */
+export function mixer(from: Matrix, to: Matrix): Mixer | null {
+  // Each by its own make, as the browser does (measured): a flat one beside a spatial one stays flat.
+  const [a, b] = [from, to].map((m) => (is2d(m) ? decompose2d(m) : decompose(m))) as [
+    Parts | null,
+    Parts | null,
+  ];
   if (!a || !b) return null;
-  return (t) => {
+  const apart = Math.abs(a.quaternion.reduce((sum, v, i) => sum + v * b.quaternion[i]!, 0));
+  const at = (t: number) => {
     const mix = <T extends number[]>(x: T, y: T) => x.map((v, i) => v + (y[i]! - v) * t) as T;
     return recompose({
       translate: mix(a.translate, b.translate),
@@ -99,6 +110,7 @@ export function mixer(from: Matrix, to: Matrix): ((t: number) => Matrix) | null 
       quaternion: slerp(a.quaternion, b.quaternion, t),
     });
   };
+  return { at, unclear: apart < HALF_TURN || [...from, ...to].some((n) => Math.abs(n) > MAX_CELL) };
 }
 
 function decompose(m: Matrix): Parts | null {

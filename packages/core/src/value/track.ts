@@ -2,7 +2,8 @@
 import { itemAt, lastItem } from '../assert/index.ts';
 import { parseEasing } from './easing.ts';
 import type { Ease } from './easing-definition.ts';
-import { howItMixes, inNumbers, isOfParent, readFacts, wordsMix } from './property.ts';
+import { howItMixes, inNumbers, isOfParent, isOfPlace, wordsMix } from './mixing.ts';
+import { readFacts } from './property.ts';
 import { decimal } from './value-type.ts';
 import type { Form, Mixable, ValueContext } from './value-type.ts';
 
@@ -32,19 +33,27 @@ const flip = (from: string, to: string): Mixable => ({
 function mixValues(
   property: string,
   values: readonly string[],
-  [from, to]: readonly [string, string],
+  [a, b]: readonly [string, string],
   context: ValueContext,
 ): Mixable & { predicted: boolean } {
   const type = readFacts(property, values)?.type ?? null;
   const how = howItMixes(property);
+  const [from, to] = [a, b].map((css) => context.computed?.(property, css) ?? css) as [string, string];
   const mix = (type ?? how.type)?.pair(inNumbers(property, from), inNumbers(property, to), context);
-  if (mix) return { ...mix, predicted: !isOfParent(property, from) && !isOfParent(property, to) };
+  if (mix)
+    return {
+      ...mix,
+      predicted:
+        !mix.unclear &&
+        ![from, to].some((css) => isOfParent(property, css)) &&
+        ![a, b].some((css) => isOfPlace(property, css)),
+    };
   // A type of its own knows which of its values do not mix; of what it does not read nothing is said.
   const flips =
     how.discrete ||
     (type !== null && type.accepts(from) && type.accepts(to)) ||
     (how.type !== null && !wordsMix(property) && (isWord(property, from) || isWord(property, to)));
-  return { ...flip(from, to), predicted: flips };
+  return { ...flip(from, to), predicted: flips && ![a, b].some((css) => isOfPlace(property, css)) };
 }
 
 /** A word by itself stands for no number where it is not said that it does, and flips. */

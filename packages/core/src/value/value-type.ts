@@ -15,6 +15,8 @@ export interface ValueContext {
   rem: number;
   /** inherited or own `color`, for currentcolor */
   color: string;
+  /** a value as the browser has read it, where it was asked */
+  computed?(property: string, css: string): string | null;
 }
 
 export interface Form {
@@ -30,6 +32,8 @@ export interface Mixable {
   from: number[];
   to: number[];
   form: Form;
+  /** which way it mixes cannot be said beforehand */
+  unclear?: boolean;
 }
 
 export interface ValueType {

@@ -2,7 +2,7 @@
  * Nothing is taken out of a page whose replacement was not seen to show the same in a browser, under every media condition of the page. What
  * differs is left to the page; what cannot be looked at is left altogether.
  */
-import { differenceWords, movedBy, collectSelectors, situationsFor, itemAt, present } from '@lyvek/core';
+import { differenceWords, movedBy, makeMeasureRequest, situationsFor, itemAt, present } from '@lyvek/core';
 import type { MotionDocument, PageDifference, Refuted } from '@lyvek/core';
 import type { ImportProof } from '@lyvek/api';
 import {
@@ -116,7 +116,7 @@ export class Proving {
             open,
             filesInMemory(entry, bare),
             sizes,
-            collectSelectors(document),
+            makeMeasureRequest(document),
             this.script('in-page.js'),
           ),
         ]);

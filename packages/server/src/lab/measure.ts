@@ -5,11 +5,11 @@ import {
   LayoutSchema,
   makePatch,
   previewCss,
-  collectSelectors,
+  makeMeasureRequest,
   writeCss,
   present,
 } from '@lyvek/core';
-import type { Layout, MotionDocument, Viewport } from '@lyvek/core';
+import type { Layout, MeasureRequest, MotionDocument, Viewport } from '@lyvek/core';
 import { withPage } from './chromium.ts';
 import type { OpenPage } from './chromium.ts';
 import type { PageFiles } from './page-files.ts';
@@ -38,15 +38,15 @@ export async function layoutTexts(
   open: OpenPage,
   files: PageFiles,
   [first, ...others]: readonly Viewport[],
-  selectors: readonly string[],
+  request: MeasureRequest,
   inPage: string,
 ): Promise<string[]> {
   const { page } = await open(files, { viewport: present(first) });
   await page.evaluate(inPage);
-  const texts = [await askText(page, 'measure', selectors)];
+  const texts = [await askText(page, 'measure', request)];
   for (const size of others) {
     await page.setViewportSize(size);
-    texts.push(await askText(page, 'measure', selectors));
+    texts.push(await askText(page, 'measure', request));
   }
   await page.context().close();
   return texts;
@@ -77,8 +77,8 @@ export async function measurePages(
     async ({ page, late }) => {
       await page.evaluate(inPage);
       await ask(page, 'learn');
-      const selectors = collectSelectors(document);
-      const measured = async () => LayoutSchema.parse(await ask(page, 'measure', selectors));
+      const request = makeMeasureRequest(document);
+      const measured = async () => LayoutSchema.parse(await ask(page, 'measure', request));
       const bare = await measured();
       const stays = writeCss(document, bare, 'full-motion').pieces.filter((p) => p.stays);
       if (stays.length > 0) {

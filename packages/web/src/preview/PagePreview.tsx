@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts } from '@lyvek/api';
-import { collectSelectors } from '@lyvek/core';
+import { emptyDocument, makeMeasureRequest } from '@lyvek/core';
 import type { Layout, MotionDocument, Px, Viewport } from '@lyvek/core';
 import { PageLink } from './page-link.ts';
 import type { Dress } from './page-link.ts';
@@ -31,9 +31,9 @@ export function PagePreview({ page, title, viewport, scale, dress, at, measure, 
   onProgress.current = measure?.onProgress;
   const [link] = useState(() => new PageLink({ measures: asked !== undefined }));
   useEffect(() => link.on('layout', (layout) => onProgress.current?.(layout)), [link]);
-  const [selectors] = useState(() => () => (asked ? collectSelectors(asked.document) : []));
+  const [request] = useState(() => () => makeMeasureRequest(asked?.document ?? emptyDocument()));
   const frame = useRef<HTMLIFrameElement>(null);
-  const { key, again } = useOpenedFrame(frame, link, page, selectors);
+  const { key, again } = useOpenedFrame(frame, link, page, request);
   const state = useStore(link.store, (s) => s.link);
   useEffect(() => {
     if (state === 'ready' && dress) link.style(dress.pieces, dress.patch, dress.plan);

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { emptyLayout, itemAt, lastItem, present } from '@lyvek/core';
+import { emptyLayout, MEASURE_NOTHING, itemAt, lastItem, present } from '@lyvek/core';
 import type { Piece, Plan } from '@lyvek/core';
 import { HELLO } from '@lyvek/probe';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
@@ -62,7 +62,7 @@ async function connected(events: Partial<LinkEvents> = {}, options = {}): Promis
   page = new Page();
   link = new PageLink(options);
   for (const [type, hear] of Object.entries(events)) link.on(type as keyof LinkEvents, hear as never);
-  detach = link.attach(page.frame as never, () => ['#a']);
+  detach = link.attach(page.frame as never, () => ({ selectors: ['#a'], values: [] }));
   greet({ source: page.frame.contentWindow, data: HELLO });
   page.say({ type: 'ready', late: false, frames: 0 });
   await turns();
@@ -76,7 +76,7 @@ describe('the line to a page', () => {
   test('a hello from another window opens nothing', () => {
     page = new Page();
     link = new PageLink();
-    detach = link.attach(page.frame as never, () => []);
+    detach = link.attach(page.frame as never, () => MEASURE_NOTHING);
     greet({ source: {}, data: HELLO });
     greet({ source: page.frame.contentWindow, data: 'hello' });
     expect(page.port).toBeNull();
@@ -85,7 +85,7 @@ describe('the line to a page', () => {
   test('a page that is there is measured with the selectors of the document, and then counts as ready', async () => {
     const seen: unknown[] = [];
     await connected({ layout: (l) => seen.push(l) });
-    expect(itemAt(page.of('measure'), 0).selectors).toEqual(['#a']);
+    expect(itemAt(page.of('measure'), 0).request.selectors).toEqual(['#a']);
     expect(state().link).toBe('loading');
     page.say({ type: 'layout', id: 0, layout });
     await turns();
@@ -175,7 +175,7 @@ describe('the line to a page', () => {
     const patch = { wraps: [], attributes: [] } as never;
     const clip = (css: string) => ({ ...piece('adjust:a', css), stays: true });
     link.wear(() => ({ pieces: [clip('#band { overflow: clip }')], patch, plan: nothing }));
-    detach = link.attach(page.frame as never, () => []);
+    detach = link.attach(page.frame as never, () => MEASURE_NOTHING);
     greet({ source: page.frame.contentWindow, data: HELLO });
     page.say({ type: 'ready', late: false, frames: 0 });
     await turns();
@@ -258,7 +258,7 @@ describe('the line to a page', () => {
   test('of two ports that were offered to one page only the first that speaks is heard', async () => {
     page = new Page();
     link = new PageLink({ measures: false });
-    detach = link.attach(page.frame as never, () => []);
+    detach = link.attach(page.frame as never, () => MEASURE_NOTHING);
     greet({ source: page.frame.contentWindow, data: HELLO });
     const first = present(page.port);
     greet({ source: page.frame.contentWindow, data: HELLO });

@@ -3,8 +3,8 @@
  * the store. What it says comes over its line.
  */
 import { createStore } from 'zustand/vanilla';
-import type { HtmlPatch, Layout, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
-import { previewCss, itemAt } from '@lyvek/core';
+import type { HtmlPatch, Layout, MeasureRequest, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
+import { MEASURE_NOTHING, previewCss, itemAt } from '@lyvek/core';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
 import type { LivePairing, Refusal } from './live-greeting.ts';
 import { PageLine } from './page-line.ts';
@@ -92,7 +92,7 @@ export class PageLink {
   private order = '';
   private queue: ToProbe[] = [];
   private rode: ((ridden: Ridden) => void) | null = null;
-  private selectors: () => string[] = () => [];
+  private request: () => MeasureRequest = () => MEASURE_NOTHING;
   /** what changes the page itself, as it was last sent, and as it was when the page was last measured */
   private worn = '';
   private measuredIn: string | null = null;
@@ -120,8 +120,12 @@ export class PageLink {
   }
 
   /** Waits for the probe of this frame. Returns what undoes it. */
-  attach(frame: HTMLIFrameElement, selectors: () => string[], live: LivePairing | null = null): () => void {
-    this.selectors = selectors;
+  attach(
+    frame: HTMLIFrameElement,
+    request: () => MeasureRequest,
+    live: LivePairing | null = null,
+  ): () => void {
+    this.request = request;
     this.measuredIn = null;
     this.store.setState({ greeted: false });
     const detach = this.line.attach(frame, live);
@@ -205,7 +209,7 @@ export class PageLink {
     this.owed = this.trying;
     if (this.trying) return;
     this.measuredIn = this.worn;
-    this.say({ type: 'measure', id: 0, selectors: this.selectors() });
+    this.say({ type: 'measure', id: 0, request: this.request() });
   }
 
   /** Pins or adjustments are others than those that it was measured in. */

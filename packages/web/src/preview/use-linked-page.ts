@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { RefObject } from 'react';
 import { useStore } from 'zustand';
-import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
+import { isMeasuredFor, makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
 import type { MotionDocument, Plan } from '@lyvek/core';
 import type { Dress } from './page-link.ts';
 import { useOpenedFrame } from './use-opened-frame.ts';
@@ -22,11 +22,12 @@ export function useLinkedPage(
   const { layout, measured } = useLayout();
   const others = useRef(also);
   others.current = also;
-  const selectors = useCallback(
-    () => [session.store.getState().document, others.current].flatMap((d) => (d ? collectSelectors(d) : [])),
+  const request = useCallback(
+    () =>
+      makeMeasureRequest(...[session.store.getState().document, others.current].filter((d) => d !== null)),
     [session],
   );
-  const shown = useOpenedFrame(frame, link, page, selectors);
+  const shown = useOpenedFrame(frame, link, page, request);
   const { again } = shown;
   const state = useStore(link.store, (s) => s.link);
   const live = useStore(link.store, (s) => s.layout);
@@ -58,14 +59,11 @@ export function useLinkedPage(
     return () => link.wear(() => null);
   }, [link]);
 
-  // A selector that the page has not been asked about yet: asked before its motion is written there, because reading boxes
-  // beside thousands of live view timelines takes the browser a hundred times as long.
-  const unknown = [document, also].some(
-    (d) =>
-      d &&
-      collectSelectors(d).some(
-        (s) => layout.matches[s] === undefined && !layout.elements.some((e) => e.selector === s),
-      ),
+  // A selector or a value that the page has not been asked about yet: asked before its motion is written there, because reading
+  // boxes beside thousands of live view timelines takes the browser a hundred times as long.
+  const unknown = useMemo(
+    () => [document, also].some((d) => d && !isMeasuredFor(layout, makeMeasureRequest(d))),
+    [document, also, layout],
   );
   useEffect(() => {
     if (unknown && measured) link.measure();

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import { useStore } from 'zustand';
 import type { PageFacts } from '@lyvek/api';
+import type { MeasureRequest } from '@lyvek/core';
 import type { PageLink } from './page-link.ts';
 import { previewUrl } from './preview-url.ts';
 
@@ -25,12 +26,12 @@ export interface OpenedFrame {
   sentOff: boolean;
 }
 
-/** `selectors`: what the page’s elements are measured for. */
+/** `request`: what the page is measured for. */
 export function useOpenedFrame(
   frame: RefObject<HTMLIFrameElement | null>,
   link: PageLink,
   { id, token, live, outside }: Pick<PageFacts, 'id' | 'token' | 'live' | 'outside'>,
-  selectors: () => string[],
+  request: () => MeasureRequest,
 ): OpenedFrame {
   const [round, setRound] = useState(0);
   const [scripts, setScripts] = useState(true);
@@ -38,11 +39,11 @@ export function useOpenedFrame(
   const [form, setForm] = useState<'host' | 'path'>('host');
   const state = useStore(link.store, (s) => s.link);
   useEffect(() => {
-    const detach = link.attach(present(frame.current), selectors, live);
+    const detach = link.attach(present(frame.current), request, live);
     // Only after someone listens for its first words.
     present(frame.current).src = live ? `/live/${id}` : previewUrl(token, form, location, undefined, scripts);
     return detach;
-  }, [link, selectors, id, token, live, form, round, frame, scripts, outside]);
+  }, [link, request, id, token, live, form, round, frame, scripts, outside]);
   const greeted = useStore(link.store, (s) => s.greeted);
   useEffect(() => {
     if (state !== 'loading' || greeted || form === 'path' || live) return;

@@ -1,5 +1,6 @@
 import { itemAt } from '../../assert/index.ts';
 import { ANY_CONTEXT, components, toLength, toNumber } from '../components.ts';
+import { repeated } from '../joined.ts';
 import { decimal } from '../value-type.ts';
 import type { ValueContext, ValueType } from '../value-type.ts';
 
@@ -12,8 +13,6 @@ function read(css: string, c: ValueContext): number[] | null {
   return out.some((n) => n === null || Number.isNaN(n) || n < 0) ? null : (out as number[]);
 }
 
-const common = (a: number, b: number): number => (b === 0 ? a : common(b, a % b));
-
 /** `stroke-dasharray`: lists are repeated to a common length (SVG 2, §13.5.6); `none` is accepted and flips. */
 export const dashes: ValueType = {
   name: 'dashes',
@@ -23,11 +22,11 @@ export const dashes: ValueType = {
     const a = read(from, context);
     const b = read(to, context);
     if (!a || !b) return null;
-    const size = (a.length * b.length) / common(a.length, b.length);
-    const repeat = (list: number[]) => Array.from({ length: size }, (_, i) => itemAt(list, i % list.length));
+    const pairs = repeated(a, b);
+    const size = pairs.length;
     return {
-      from: repeat(a),
-      to: repeat(b),
+      from: pairs.map(([x]) => x),
+      to: pairs.map(([, y]) => y),
       form: {
         write: (n, at) =>
           Array.from({ length: size }, (_, i) => `${decimal(Math.max(0, itemAt(n, at + i)))}px`).join(', '),

@@ -1,3 +1,5 @@
+import { generate } from 'css-tree';
+import type * as csstree from 'css-tree';
 import { itemAt, present } from '../../assert/index.ts';
 import {
   ANY_CONTEXT,
@@ -8,8 +10,11 @@ import {
   toNumber,
   readKeyword,
 } from '../components.ts';
+import { between, joined } from '../joined.ts';
+import type { Piece } from '../joined.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
+import { textShadow } from './shadow.ts';
 
 /** Filter functions with their neutral argument for mixing and the unit they are written in (Filter Effects 1, §8, §11). */
 const FUNCTIONS: Record<string, { neutral: number; omitted: number; unit: string }> = {
@@ -24,9 +29,33 @@ const FUNCTIONS: Record<string, { neutral: number; omitted: number; unit: string
   sepia: { neutral: 0, omitted: 1, unit: '' },
 };
 
-interface Step {
-  name: string;
-  value: number;
+/** Amounts beyond all of it are all of it. */
+const CAPPED = new Set(['opacity', 'grayscale', 'invert', 'sepia']);
+
+type Step = { name: string; value: number } | { name: 'drop-shadow'; shadow: string };
+
+function readStep(n: csstree.CssNode, c: ValueContext): Step | null {
+  if (n.type !== 'Function') return null;
+  const name = n.name.toLowerCase();
+  if (name === 'drop-shadow') {
+    const shadow = n.children
+      .toArray()
+      .map((x) => generate(x))
+      .join(' ');
+    return textShadow.accepts(shadow) ? { name, shadow } : null;
+  }
+  const facts = FUNCTIONS[name];
+  const arg = splitArguments(n)[0]?.[0];
+  if (!facts) return null;
+  const value = !arg
+    ? facts.omitted
+    : facts.unit === 'px'
+      ? toLength(arg, NaN, c)
+      : facts.unit === 'deg'
+        ? toAngle(arg)
+        : toNumber(arg, 1);
+  if (value === null || Number.isNaN(value)) return null;
+  return { name, value: CAPPED.has(name) ? Math.min(1, value) : value };
 }
 
 function read(css: string, c: ValueContext): Step[] | null {
@@ -34,36 +63,26 @@ function read(css: string, c: ValueContext): Step[] | null {
   if (!nodes) return null;
   const keyword = readKeyword(nodes);
   if (keyword) return keyword === 'none' ? [] : null;
-  const steps: Step[] = [];
-  for (const n of nodes) {
-    if (n.type !== 'Function') return null;
-    const facts = FUNCTIONS[n.name.toLowerCase()];
-    const arg = splitArguments(n)[0]?.[0];
-    if (!facts) return null;
-    const value = !arg
-      ? facts.omitted
-      : facts.unit === 'px'
-        ? toLength(arg, NaN, c)
-        : facts.unit === 'deg'
-          ? toAngle(arg)
-          : toNumber(arg, 1);
-    if (value === null || Number.isNaN(value)) return null;
-    steps.push({ name: n.name.toLowerCase(), value });
-  }
-  return steps;
+  const steps = nodes.map((n) => readStep(n, c));
+  return steps.every((s) => s !== null) ? steps : null;
 }
 
-const list = (names: string[]): Form => ({
+const form = (name: string): Form => ({
   write: (n, i) =>
-    names
-      .map(
-        (name, k) =>
-          `${name}(${decimal(Math.max(name === 'hue-rotate' ? -Infinity : 0, itemAt(n, i + k)))}${present(FUNCTIONS[name]).unit})`,
-      )
-      .join(' ') || 'none',
-  blur: (n, i) =>
-    names.reduce((most, name, k) => (name === 'blur' ? Math.max(most, itemAt(n, i + k)) : most), 0),
+    `${name}(${decimal(Math.max(name === 'hue-rotate' ? -Infinity : 0, itemAt(n, i)))}${present(FUNCTIONS[name]).unit})`,
+  ...(name === 'blur' ? { blur: (n, i) => itemAt(n, i) } : {}),
 });
+
+/** Two functions of one name; one that is missing is neutral. */
+function pairStep(name: string, a: Step | undefined, b: Step | undefined, c: ValueContext): Piece | null {
+  if (name === 'drop-shadow') {
+    const [x, y] = [a, b].map((s) => (s && 'shadow' in s ? s.shadow : 'none')) as [string, string];
+    const shadow = textShadow.pair(x, y, c);
+    return shadow && joined(['drop-shadow(', shadow, ')']);
+  }
+  const [from, to] = [a, b].map((s) => (s && 'value' in s ? s.value : present(FUNCTIONS[name]).neutral));
+  return { from: [present(from)], to: [present(to)], form: form(name) };
+}
 
 /** `filter`: lists mix function by function when the shorter one is a beginning of the longer; missing ones are neutral. */
 export const filter: ValueType = {
@@ -74,13 +93,12 @@ export const filter: ValueType = {
     const a = read(from, context);
     const b = read(to, context);
     if (!a || !b) return null;
-    const longer = a.length >= b.length ? a : b;
-    const names = longer.map((s) => s.name);
+    const names = (a.length >= b.length ? a : b).map((s) => s.name);
     const fits = (steps: Step[]) => steps.every((s, i) => s.name === names[i]);
     if (!fits(a) || !fits(b)) return null;
-    const values = (steps: Step[]) =>
-      names.map((name, i) => steps[i]?.value ?? present(FUNCTIONS[name]).neutral);
-    return { from: values(a), to: values(b), form: list(names) };
+    const pieces = names.map((name, i) => pairStep(name, a[i], b[i], context));
+    if (pieces.some((p) => p === null)) return null;
+    return names.length ? joined(between(pieces as Piece[], ' ')) : joined(['none']);
   },
   add: (under, over) =>
     under.trim() === 'none' ? over : over.trim() === 'none' ? under : `${under} ${over}`,

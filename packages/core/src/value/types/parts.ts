@@ -7,14 +7,15 @@ import type * as csstree from 'css-tree';
 import { generate } from 'css-tree';
 import { itemAt } from '../../assert/index.ts';
 import { ANY_CONTEXT, components, toAngle, toLinear, toNumber } from '../components.ts';
+import { between, joined } from '../joined.ts';
+import type { Piece } from '../joined.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, Mixable, ValueContext, ValueType } from '../value-type.ts';
 import { color } from './color.ts';
+import { pairPaths } from './path.ts';
 import { mixedText } from './position.ts';
 
 type Node = csstree.CssNode;
-/** A fixed text, or two values that mix. */
-type Piece = string | Mixable;
 
 const unit = (suffix: string, round = false): Form => ({
   write: (n, i) => `${decimal(round ? Math.floor(itemAt(n, i) + 0.5) : itemAt(n, i))}${suffix}`,
@@ -33,6 +34,8 @@ const isColor = (node: Node): boolean =>
   node.type === 'Hash' ||
   (node.type === 'Function' && /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i.test(node.name)) ||
   (node.type === 'Identifier' && !/^currentcolor$/i.test(node.name) && color.accepts(node.name));
+
+const IMAGES = /gradient$|^(url|image|image-set|cross-fade|paint|element)$/i;
 
 function pairNodes(a: Node, b: Node, c: ValueContext, whole: boolean): Piece | null {
   if (isColor(a) && isColor(b)) return color.pair(generate(a), generate(b), c);
@@ -57,10 +60,21 @@ function pairWords(a: Node, b: Node, c: ValueContext, whole: boolean): Piece | n
     return null;
   if (a.type === 'Function' && b.type === 'Function') {
     if (a.name.toLowerCase() !== b.name.toLowerCase()) return null;
+    // Pictures fade over into each other as a whole.
+    if (IMAGES.test(a.name)) return generate(a) === generate(b) ? generate(a) : null;
+    if (/^path$/i.test(a.name)) return pairPath(a, b);
     const inside = pairLists(a.children.toArray(), b.children.toArray(), c, whole);
     return inside && joined([`${a.name}(`, ...inside, ')']);
   }
   return generate(a) === generate(b) ? generate(a) : null;
+}
+
+function pairPath(a: csstree.FunctionNode, b: csstree.FunctionNode): Piece | null {
+  const [x, y] = [a, b].map((f) => f.children.toArray().filter((n) => n.type !== 'WhiteSpace'));
+  const [data, other] = [x?.at(-1), y?.at(-1)];
+  if (data?.type !== 'String' || other?.type !== 'String' || x?.length !== 1 || y?.length !== 1) return null;
+  const path = pairPaths(data.value, other.value);
+  return path && joined([`${a.name}(`, path, ')']);
 }
 
 function pairLists(a: readonly Node[], b: readonly Node[], c: ValueContext, whole: boolean): Piece[] | null {
@@ -69,30 +83,9 @@ function pairLists(a: readonly Node[], b: readonly Node[], c: ValueContext, whol
   for (const [i, node] of a.entries()) {
     const piece = pairNodes(node, itemAt(b, i), c, whole);
     if (piece === null) return null;
-    out.push(piece, ' ');
+    out.push(piece);
   }
-  return out;
-}
-
-/** Pieces as one value whose numbers stand one after the other. */
-function joined(pieces: readonly Piece[]): Mixable {
-  const mixables = pieces.map((p) => (typeof p === 'string' ? null : p));
-  return {
-    from: mixables.flatMap((m) => m?.from ?? []),
-    to: mixables.flatMap((m) => m?.to ?? []),
-    form: {
-      write(n, i) {
-        let at = i;
-        const text = pieces.map((p) => {
-          if (typeof p === 'string') return p;
-          const written = p.form.write(n, at);
-          at += p.from.length;
-          return written;
-        });
-        return text.join('').trim();
-      },
-    },
-  };
+  return between(out, ' ');
 }
 
 const typed = (name: string, whole: boolean): ValueType => ({

@@ -1,5 +1,7 @@
 import { itemAt } from '../../assert/index.ts';
-import { ANY_CONTEXT, components, toLinear } from '../components.ts';
+import { generate } from 'css-tree';
+import { ANY_CONTEXT, components, toLength, toLinear } from '../components.ts';
+import { joined } from '../joined.ts';
 import { decimal } from '../value-type.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 import type * as csstree from 'css-tree';
@@ -56,6 +58,33 @@ export const position: ValueType = {
   },
 };
 
+/** The third part of an origin is a length. */
+function readOrigin(css: string, c: ValueContext): { place: string; depth: number } | null {
+  const nodes = components(css) ?? [];
+  const third = nodes.length === 3 ? toLength(itemAt(nodes, 2), NaN, c) : 0;
+  if (third === null || !Number.isFinite(third)) return null;
+  return {
+    place: nodes
+      .slice(0, 2)
+      .map((n) => generate(n))
+      .join(' '),
+    depth: third,
+  };
+}
+/** `transform-origin`: a position, and how deep it lies. */
+export const origin: ValueType = {
+  ...position,
+  name: 'origin',
+  accepts: (css) => position.accepts(readOrigin(css, ANY_CONTEXT)?.place ?? ''),
+  pair(from, to, context) {
+    const [a, b] = [readOrigin(from, context), readOrigin(to, context)];
+    const place = a && b && position.pair(a.place, b.place, context);
+    if (!place || (a.depth === 0 && b.depth === 0)) return place;
+    const depth: Form = { write: (n, i) => `${decimal(itemAt(n, i))}px` };
+    return joined([place, ' ', { from: [a.depth], to: [b.depth], form: depth }]);
+  },
+};
+
 function readSize(css: string, c: ValueContext): Mixed[] | null {
   const nodes = components(css);
   if (!nodes || nodes.length !== 2) return null;
@@ -79,6 +108,21 @@ const single: Form = { write: (n, i) => mixedText(itemAt(n, i), itemAt(n, i + 1)
 const readOne = (css: string, c: ValueContext) => {
   const nodes = components(css);
   return nodes?.length === 1 ? toLinear(itemAt(nodes, 0), c) : null;
+};
+
+/** A radius: what is below nothing counts as nothing, and with percentages only the browser knows what is. */
+const radiusForm: Form = {
+  write: (n, i) =>
+    Math.abs(itemAt(n, i)) < 5e-7 ? `${decimal(Math.max(0, itemAt(n, i + 1)))}px` : single.write(n, i),
+};
+export const radius: ValueType = {
+  name: 'radius',
+  example: '12px',
+  accepts: (css) => readOne(css, ANY_CONTEXT) !== null,
+  pair(from, to, context) {
+    const [a, b] = [readOne(from, context), readOne(to, context)];
+    return a && b ? { from: a, to: b, form: radiusForm } : null;
+  },
 };
 
 /** One length or percentage whose percentages only the browser can resolve. */

@@ -1,5 +1,6 @@
 import { itemAt, lastItem, present } from '../../assert/index.ts';
 import { ANY_CONTEXT, components, toLinear } from '../components.ts';
+import { parts } from './parts.ts';
 import { mixedText } from './position.ts';
 import type { Form, ValueContext, ValueType } from '../value-type.ts';
 import type * as csstree from 'css-tree';
@@ -129,6 +130,8 @@ export const shape: ValueType = {
   pair(from, to, context) {
     const a = read(from, context);
     const b = read(to, context);
+    // Paths, and shapes that are written otherwise: part by part.
+    if (!a && !b) return parts.pair(from, to, context);
     if (!a || !b || a.form !== b.form || a.n.length !== b.n.length) return null;
     const form: Form = {
       write: (n, at) => b.write(Array.from({ length: b.n.length }, (_, i) => itemAt(n, at + i))),

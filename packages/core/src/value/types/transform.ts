@@ -195,6 +195,7 @@ interface PairedStep {
   kind: Kind;
   /** numbers of the step from those that mix */
   read?: (n: number[]) => number[];
+  unclear?: boolean;
 }
 
 function pairStep(a: Step, b: Step): PairedStep | null {
@@ -226,7 +227,15 @@ function pairStep(a: Step, b: Step): PairedStep | null {
 
 function viaMatrix(a: readonly Step[], b: readonly Step[]): PairedStep | null {
   const mixed = mixer(toMatrix(a), toMatrix(b));
-  return mixed && { from: [0], to: [1], kind: 'matrix', read: ([t]) => mixed(present(t)) };
+  return (
+    mixed && {
+      from: [0],
+      to: [1],
+      kind: 'matrix',
+      read: ([t]) => mixed.at(present(t)),
+      unclear: mixed.unclear,
+    }
+  );
 }
 
 const neutral = (s: Step): Step => ({
@@ -253,7 +262,12 @@ export const transform: ValueType = {
       parts.push(part);
       if (x.kind !== y.kind) break;
     }
-    return { from: parts.flatMap((p) => p.from), to: parts.flatMap((p) => p.to), form: toList(parts) };
+    return {
+      from: parts.flatMap((p) => p.from),
+      to: parts.flatMap((p) => p.to),
+      form: toList(parts),
+      ...(parts.some((p) => p.unclear) ? { unclear: true } : {}),
+    };
   },
   add: (under, over) => (under === 'none' ? over : over === 'none' ? under : `${under} ${over}`),
 };

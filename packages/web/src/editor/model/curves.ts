@@ -2,6 +2,7 @@
 import {
   isPredicted,
   keyframeOffset,
+  makeContext,
   ownValue,
   parseEasing,
   percent,
@@ -28,17 +29,10 @@ export interface Curve {
 const AXES: Record<string, readonly string[]> = { translate: ['x', 'y', 'z'], scale: ['', 'y', 'z'] };
 
 export function computeCurves(motion: Motion, element: number, layout: Layout): Curve[] {
-  const e = itemAt(layout.elements, element);
-  const context = {
-    box: e.box,
-    viewport: layout.viewport,
-    em: e.fontSize ?? 16,
-    rem: layout.page.rem ?? 16,
-    color: e.base?.color ?? 'black',
-  };
+  const context = makeContext(layout, element);
   const whole = parseEasing(motion.easing);
   return Object.entries(motion.keyframes).map(([property, keyframes]) => {
-    const segments = splitSegments(property, keyframes, ownValue(e, property), context);
+    const segments = splitSegments(property, keyframes, ownValue(layout, element, property), context);
     const width = Math.min(...segments.map((s) => s.from.length));
     const spread = Array.from({ length: width }, (_, k) => {
       const all = segments.flatMap((s) => [itemAt(s.from, k), itemAt(s.to, k)]);

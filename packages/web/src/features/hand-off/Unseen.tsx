@@ -1,6 +1,6 @@
 /** The page in a frame that nobody sees, for its layout at one size. */
 import { useEffect, useRef, useState } from 'react';
-import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
+import { makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
 import type { Plan, Viewport } from '@lyvek/core';
 import { PageLink } from '../../preview/page-link.ts';
 import { makeSandbox, useOpenedFrame } from '../../preview/use-opened-frame.ts';
@@ -27,8 +27,8 @@ export function Unseen({ at }: { at: Viewport }) {
     });
   }, [link]);
   const frame = useRef<HTMLIFrameElement>(null);
-  const [selectors] = useState(() => () => collectSelectors(session.store.getState().document));
-  const { key } = useOpenedFrame(frame, link, page, selectors);
+  const [request] = useState(() => () => makeMeasureRequest(session.store.getState().document));
+  const { key } = useOpenedFrame(frame, link, page, request);
   return (
     <iframe
       key={key}

@@ -1,7 +1,7 @@
 /** Measures a page that has no layout yet, unseen, so that the shelf can draw it. One at a time. */
 import { useEffect, useRef, useState } from 'react';
 import type { PageOnShelf } from '@lyvek/api';
-import { emptyDocument, collectSelectors, present } from '@lyvek/core';
+import { emptyDocument, makeMeasureRequest, present } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { PageLink } from '../../preview/page-link.ts';
@@ -20,7 +20,7 @@ export function Measure({ page, onMeasured }: { page: PageOnShelf; onMeasured(la
       void api.putLayout({ id: page.id, contentHash: page.contentHash, body: layout }).catch(() => undefined);
     });
     const detach = link.attach(present(frame.current), () =>
-      collectSelectors(page.document ?? emptyDocument()),
+      makeMeasureRequest(page.document ?? emptyDocument()),
     );
     present(frame.current).src = previewUrl(page.token, form);
     const timer = form === 'host' ? setTimeout(() => setForm('path'), 5000) : undefined;

@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useStore } from 'zustand';
-import { hereResult, makePatch, makeRide, clockById, writeCss, present } from '@lyvek/core';
+import { hereResult, MEASURE_NOTHING, makePatch, makeRide, clockById, writeCss, present } from '@lyvek/core';
 import type { Gesture, Ridden, RidePath, TrialResult, TrialSetup } from '@lyvek/core';
 import { PageLink } from '../../preview/page-link.ts';
 import { grouped } from '../../editor/strip/view.ts';
@@ -39,7 +39,7 @@ function useRides({ setup, done, ended }: HereTrialProps) {
   const [dress] = useState(() => ({ ...writeCss(take, layout, 'full-motion'), patch: makePatch(take) }));
   const [link] = useState(() => new PageLink({ measures: false }));
   const frame = useRef<HTMLIFrameElement>(null);
-  const [nothing] = useState(() => () => []);
+  const [nothing] = useState(() => () => MEASURE_NOTHING);
   const { key } = useOpenedFrame(frame, link, page, nothing);
   const state = useStore(link.store, (s) => s.link);
   const [run, setRun] = useState(0);

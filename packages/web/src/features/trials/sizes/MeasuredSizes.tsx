@@ -1,7 +1,7 @@
 /** The page in a frame of its own, unseen, made as large as the survey wants it and measured. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { makePatch, collectSelectors, writeCss } from '@lyvek/core';
+import { makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
 import type { Plan, Viewport } from '@lyvek/core';
 import { PageLink } from '../../../preview/page-link.ts';
 import { makeSandbox, useOpenedFrame } from '../../../preview/use-opened-frame.ts';
@@ -39,8 +39,8 @@ function Frame({ wanted }: { wanted: Viewport }) {
     };
   }, [link, survey, dressed]);
   const frame = useRef<HTMLIFrameElement>(null);
-  const [selectors] = useState(() => () => collectSelectors(session.store.getState().document));
-  const { key } = useOpenedFrame(frame, link, page, selectors);
+  const [request] = useState(() => () => makeMeasureRequest(session.store.getState().document));
+  const { key } = useOpenedFrame(frame, link, page, request);
   const state = useStore(link.store, (s) => s.link);
   // Pins and adjustments are part of the page; motions are not, and without them it is measured much faster.
   const stays = useMemo(

@@ -1,7 +1,7 @@
 /** The take at other sizes: measured when asked for, judged anew by itself whenever it changes. */
 import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
-import { collectSelectors } from '@lyvek/core';
+import { makeMeasureRequest } from '@lyvek/core';
 import type { Swept } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -32,7 +32,7 @@ export function useSweep(): Sweep {
   const { limits } = settings;
   // What boxes depend on besides the page itself; pins are reckoned in wherever they are.
   const shape = useMemo(
-    () => JSON.stringify([page.contentHash, document.adjustments, collectSelectors(document)]),
+    () => JSON.stringify([page.contentHash, document.adjustments, makeMeasureRequest(document)]),
     [page.contentHash, document],
   );
   const layouts = useStore(survey.store, (s) => s.layouts);
