@@ -27,15 +27,18 @@ const findElement = ({ selector, index }: Wanted): Looked | null => {
 };
 
 /** CSS animations of a motion on an element: its block may have been split, and an intro has a part of its own. */
-function listAnimations({ e, part }: Looked, name: string): CSSAnimation[] {
+function listAnimations({ e, part }: Looked, name: string): Animation[] {
   const own = (n: string) => n === name || n.startsWith(`${name}_`) || n.startsWith(`${name}-intro`);
-  return e
-    .getAnimations({ subtree: part !== '' })
-    .filter((a): a is CSSAnimation => a instanceof CSSAnimation && own(a.animationName))
-    .filter(({ effect }) => {
-      const { target, pseudoElement } = effect as KeyframeEffect;
-      return target === e && (pseudoElement ?? '') === part;
-    });
+  return (
+    e
+      .getAnimations({ subtree: part !== '' })
+      // Where a script plays them, it calls them by the same names.
+      .filter((a) => own(a instanceof CSSAnimation ? a.animationName : a.id))
+      .filter(({ effect }) => {
+        const { target, pseudoElement } = effect as KeyframeEffect;
+        return target === e && (pseudoElement ?? '') === part;
+      })
+  );
 }
 
 /** Holds what is timed on an element at a share of its duration; false where nothing of it is there. */

@@ -4,12 +4,9 @@ import { join } from 'node:path';
 import {
   PROOF_LIMIT,
   activeMedia,
-  judge,
   lookedWords,
   listProblems,
-  scheduleProof,
   underMedia,
-  withPins,
   findWorst,
   itemAt,
 } from '@lyvek/core';
@@ -63,19 +60,17 @@ export const prove = (program: Command): void =>
         whole,
         activeMedia(whole, { viewport: layout.viewport, reducedMotion: false }),
       );
-      const held = withPins(layout, document.pins);
       const count = Number(o.offsets);
       if (!Number.isInteger(count) || count < 2 || count > 5000)
         throw new BadInput('--offsets is a number from 2 to 5000');
-      const schedule = scheduleProof(document, held, count);
-      const { lookAt } = await import('@lyvek/server/lab');
-      const looks = await lookAt({
-        files: page.files,
-        viewport: layout.viewport,
+      const { proveHere } = await import('@lyvek/server/lab');
+      const result = await proveHere({
+        document,
+        layout,
+        finished: page.files,
         inPage: new TextDecoder().decode(built('in-page.js')),
-        schedule,
+        places: count,
       });
-      const result = judge(document, held, schedule, looks);
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
       const off = result.motions.filter((m) => findWorst(m) > PROOF_LIMIT);
       if (o.json) putJson(result);

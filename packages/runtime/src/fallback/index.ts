@@ -9,6 +9,7 @@ import { splitPart } from '@lyvek/core/part';
 import { browserClock } from '../plan.ts';
 import type { Clock } from '../plan.ts';
 import { listLines, readRange } from './places.ts';
+import type { ReadRange } from './places.ts';
 
 /** ms that a scrubbed animation lasts, so that its time is its progress in thousandths */
 const WHOLE = 1000;
@@ -18,9 +19,11 @@ interface Scrubbed {
   target: Element;
   late: number;
   animations: Animation[];
-  range: ReturnType<typeof readRange>;
+  range: ReadRange | null;
   state: DampedOffset;
   x: number;
+  /** from where to where of its animations the range goes */
+  part: [number, number];
 }
 interface Passed {
   trigger: FallbackPlan['triggers'][number];
@@ -43,47 +46,67 @@ export function start(plan: FallbackPlan, clock: Clock = browserClock): () => vo
     printing = type === 'beforeprint';
     restart();
   };
-  reducedMotion.addEventListener('change', restart);
+  const watched = [reducedMotion, ...new Set(plan.motions.flatMap((m) => (m.when ? [m.when] : [])))].map(
+    (q) => (typeof q === 'string' ? matchMedia(q) : q),
+  );
+  for (const query of watched) query.addEventListener('change', restart);
   addEventListener('beforeprint', print);
   addEventListener('afterprint', print);
   restart();
   return () => {
-    reducedMotion.removeEventListener('change', restart);
+    for (const query of watched) query.removeEventListener('change', restart);
     removeEventListener('beforeprint', print);
     removeEventListener('afterprint', print);
     end?.();
   };
 }
 
-/** Plays it whatever readers ask for. Returns what stops it. */
-export function play(plan: FallbackPlan, clock: Clock = browserClock): () => void {
-  const scrubbed: Scrubbed[] = [];
-  const triggers: Passed[] = plan.triggers.map((trigger) => ({
+interface Cast {
+  scrubbed: Scrubbed[];
+  triggers: Passed[];
+  all: Animation[];
+}
+
+/** Everything that moves, paused where it begins; what opens the page plays. */
+function makeCast({ motions, triggers: given }: FallbackPlan): Cast {
+  const triggers = given.map((trigger): Passed => ({
     trigger,
     parts: [],
     lines: null,
     passed: false,
     ever: false,
   }));
-  const all: Animation[] = [];
+  const cast: Cast = { scrubbed: [], triggers, all: [] };
+  for (const motion of motions) {
+    if (motion.when && !matchMedia(motion.when).matches) continue;
+    findTargets(motion.selector).forEach((target, i) => {
+      const late = motion.late[i] ?? 0;
+      const animations = listAnimations(motion, target, late);
+      cast.all.push(...animations);
+      if (motion.on.kind === 'load') animations.forEach((a) => a.play());
+      else if (motion.on.kind === 'trigger') triggers[motion.on.trigger]?.parts.push(...animations);
+      else {
+        const state = { y: 0, v: 0 };
+        cast.scrubbed.push({ motion, target, late, animations, range: null, state, x: 0, part: [0, 1] });
+      }
+    });
+  }
+  return cast;
+}
+
+/** Plays it whatever readers ask for. Returns what stops it. */
+export function play(plan: FallbackPlan, clock: Clock = browserClock): () => void {
+  const { scrubbed, triggers, all } = makeCast(plan);
   let frame = 0;
   let last = clock.now();
   let stopped = false;
 
-  for (const motion of plan.motions)
-    findTargets(motion.selector).forEach((target, i) => {
-      const late = motion.late[i] ?? 0;
-      const made = listAnimations(motion, target, late);
-      all.push(...made);
-      if (motion.on.kind === 'load') made.forEach((a) => a.play());
-      else if (motion.on.kind === 'trigger') triggers[motion.on.trigger]?.parts.push(...made);
-      else
-        scrubbed.push({ motion, target, late, animations: made, range: null, state: { y: 0, v: 0 }, x: 0 });
-    });
-
   const measure = () => {
-    scrubbed.forEach(place);
-    for (const g of triggers) g.lines = listLines(g.trigger);
+    bare(all, () => {
+      scrubbed.forEach(place);
+      for (const g of triggers) g.lines = listLines(g.trigger);
+    });
+    scrubbed.forEach(setPlaces);
     write(scrubbed);
   };
   const tick = () => {
@@ -129,6 +152,16 @@ export function play(plan: FallbackPlan, clock: Clock = browserClock): () => voi
   };
 }
 
+/** With the animations off for a moment: what they move is not where it belongs. */
+function bare(playing: readonly Animation[], work: () => void): void {
+  // What runs by time would end without an effect; it hardly ever runs while places are read.
+  const all = playing.filter((a) => a.playState !== 'running');
+  const effects = all.map((a) => a.effect);
+  for (const a of all) a.effect = null;
+  work();
+  all.forEach((a, i) => (a.effect = effects[i]!));
+}
+
 const toOffset = ({ scroller, inline }: { scroller: Element; inline: boolean }) =>
   Math.abs(inline ? scroller.scrollLeft : scroller.scrollTop);
 
@@ -139,27 +172,59 @@ function place(s: Scrubbed): void {
   if (!known && s.range) s.x = s.state.y = toOffset(s.range);
 }
 
+const hasPlaces = ({ frames }: FallbackMotion): boolean =>
+  frames.some((list) => list.some((f) => typeof f.offset !== 'number'));
+
+/** Keyframes that hang on places of the range: what lies outside of it stretches the animation, whose time then runs over a part of it. */
+function setPlaces(s: Scrubbed): void {
+  if (!s.range || !hasPlaces(s.motion)) return;
+  const { places } = s.range;
+  const all = places.flat();
+  const [low, high] = [Math.min(0, ...all), Math.max(1, ...all)];
+  s.part = [-low / (high - low), (1 - low) / (high - low)];
+  s.motion.frames.forEach((list, i) => {
+    const frames = list
+      .map((f, k) => ({ ...f, offset: (places[i]![k]! - low) / (high - low) }))
+      .sort((a, b) => a.offset - b.offset);
+    (s.animations[i]!.effect as KeyframeEffect).setKeyframes(frames as Keyframe[]);
+  });
+}
+
 function write(scrubbed: readonly Scrubbed[]): void {
-  for (const { range, late, state, animations } of scrubbed) {
+  for (const { motion, range, late, state, animations, part } of scrubbed) {
     if (!range) continue;
     const [start, end] = [range.start + late, range.end + late];
     const { y } = state;
-    const time = y < start ? -1 : y >= end || end <= start ? WHOLE : ((y - start) / (end - start)) * WHOLE;
+    const time =
+      y < start
+        ? toEdge(part[0], motion.fill === 'none' || motion.fill === 'forwards' ? -1 : null, -1)
+        : y >= end || end <= start
+          ? toEdge(part[1], motion.fill === 'none' || motion.fill === 'backwards' ? WHOLE : null, WHOLE)
+          : (part[0] + ((y - start) / (end - start)) * (part[1] - part[0])) * WHOLE;
     for (const a of animations) if (a.currentTime !== time) a.currentTime = time;
   }
 }
+
+/** Until its place is read, a keyframe that hangs on the range has none. */
+const withNumber = (f: FallbackMotion['frames'][number][number]): Keyframe =>
+  ({ ...f, offset: typeof f.offset === 'number' ? f.offset : null }) as Keyframe;
+
+/** Beyond an end of the range: outside of the animation, or where that lies further out and is held, at the end’s own place. */
+const toEdge = (share: number, outside: number | null, beyond: number): number =>
+  outside ?? (share === 0 || share === 1 ? beyond : share * WHOLE);
 
 /** One animation a property, since each has easings of its own. */
 function listAnimations(m: FallbackMotion, target: Element, late: number): Animation[] {
   const [delay, duration] = m.time ?? [0, WHOLE];
   return m.frames.map((frames) => {
-    const a = target.animate(frames as Keyframe[], {
+    const a = target.animate(frames.map(withNumber), {
       pseudoElement: splitPart(m.selector)[1] || null,
       duration,
       delay: m.time ? delay + late : 0,
       fill: m.fill === 'none' ? 'none' : m.fill,
       composite: m.composite,
     });
+    a.id = m.name ?? '';
     a.pause();
     a.currentTime = m.time ? 0 : -1;
     return a;

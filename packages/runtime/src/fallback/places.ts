@@ -1,42 +1,60 @@
 /** Where ranges lie, in browsers that do not say it themselves. The same phases as in the core; only the measuring is done here. */
 import { phaseSpans } from '@lyvek/core/phases';
-import type { FallbackMotion, FallbackPlan } from '@lyvek/core';
+import type { FallbackMotion, FallbackPlan, Inset, Linear } from '@lyvek/core';
 
 type Point = FallbackMotion['range'][number];
-type Linear = [number, number, number, number];
 type Geometry = Parameters<typeof phaseSpans>[0];
 interface Span {
   start: number;
   end: number;
 }
 
-const px = ([pct, px, vh, vw]: Linear, whole: number): number =>
-  (pct / 100) * whole + px + (vh / 100) * innerHeight + (vw / 100) * innerWidth;
+/** px; `whole` is what 100 % are of, and `e` the element whose font size counts. */
+const px = ([pct, px = 0, vh = 0, vw = 0, em = 0, rem = 0]: Linear, whole: number, e?: Element): number =>
+  (pct / 100) * whole +
+  px +
+  (vh / 100) * innerHeight +
+  (vw / 100) * innerWidth +
+  (em && e ? em * fontSize(e) : 0) +
+  (rem ? rem * fontSize(document.documentElement) : 0);
+const fontSize = (e: Element): number => parseFloat(getComputedStyle(e).fontSize) || 16;
 
 const scrolls = (css: string) => css !== 'visible' && css !== 'clip';
 
+const root = (): Element => document.scrollingElement ?? document.documentElement;
+const isRoot = (scroller: Element): boolean => scroller === root();
+
 export function findScroller(e: Element): Element {
-  const root = document.scrollingElement ?? document.documentElement;
-  for (let p = e.parentElement; p && p !== document.body && p !== root; p = p.parentElement) {
+  const whole = root();
+  for (let p = e.parentElement; p && p !== document.body && p !== whole; p = p.parentElement) {
     const { overflowX, overflowY } = getComputedStyle(p);
     if (scrolls(overflowX) || scrolls(overflowY)) return p;
   }
-  return root;
+  return whole;
 }
 
-/** Border box from the scroller’s content edge, without transforms. */
-function findPlace(e: Element, scroller: Element): { x: number; y: number; width: number; height: number } {
-  if (!(e instanceof HTMLElement)) {
-    // A drawing has no offsets of its own; what it stands in has.
-    const [own, holder] = [e.getBoundingClientRect(), e.parentElement!.getBoundingClientRect()];
-    const at = findPlace(e.parentElement!, scroller);
-    return {
-      x: at.x + own.left - holder.left,
-      y: at.y + own.top - holder.top,
-      width: own.width,
-      height: own.height,
-    };
-  }
+interface Place {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** What is drawn of it, from the scroller’s content edge. Its own animations are off while places are read. */
+function findDrawn(e: Element, scroller: Element): Place {
+  const { left, top, width, height } = e.getBoundingClientRect();
+  if (isRoot(scroller)) return { x: left + scrollX, y: top + scrollY, width, height };
+  const port = scroller.getBoundingClientRect();
+  return {
+    x: left - port.left - scroller.clientLeft + scroller.scrollLeft,
+    y: top - port.top - scroller.clientTop + scroller.scrollTop,
+    width,
+    height,
+  };
+}
+
+/** By offsets, which are whole px and know no transforms. */
+function findOffset(e: HTMLElement, scroller: Element): Place {
   let [x, y] = [0, 0];
   for (let n: HTMLElement | null = e; n && n !== scroller; n = n.offsetParent as HTMLElement | null) {
     x += n.offsetLeft;
@@ -53,6 +71,30 @@ function findPlace(e: Element, scroller: Element): { x: number; y: number; width
     }
   }
   return { x, y, width: e.offsetWidth, height: e.offsetHeight };
+}
+
+/** Offsets are rounded at each step: what is drawn within that is more exact. */
+const ROUNDED = 1.5;
+
+/** Border box from the scroller’s content edge, without transforms. */
+function findPlace(e: Element, scroller: Element): Place {
+  const drawn = findDrawn(e, scroller);
+  if (!(e instanceof HTMLElement)) {
+    // A drawing has no offsets of its own; what it stands in has.
+    const holder = e.parentElement!;
+    const [at, seen] = [findPlace(holder, scroller), findDrawn(holder, scroller)];
+    return { ...drawn, x: at.x + drawn.x - seen.x, y: at.y + drawn.y - seen.y };
+  }
+  // Offsets are of a page without zoom.
+  if (((e as { currentCSSZoom?: number }).currentCSSZoom ?? 1) !== 1) return drawn;
+  const offset = findOffset(e, scroller);
+  const isNear = (k: keyof Place) => Math.abs(drawn[k] - offset[k]) <= ROUNDED;
+  return {
+    x: isNear('x') && isNear('width') ? drawn.x : offset.x,
+    y: isNear('y') && isNear('height') ? drawn.y : offset.y,
+    width: isNear('width') ? drawn.width : offset.width,
+    height: isNear('height') ? drawn.height : offset.height,
+  };
 }
 
 /** What carries an element along: itself or the nearest one around it that sticks. */
@@ -74,18 +116,37 @@ function unstuck<T>(sticky: HTMLElement | null, work: () => T): T {
   return out;
 }
 
-function computeGeometry(subject: Element, axis: 'block' | 'inline', insets: [Linear, Linear]): Geometry {
+/** The size of what is seen of a scroller’s content. */
+const findPort = (scroller: Element, block: boolean): number =>
+  isRoot(scroller)
+    ? block
+      ? innerHeight
+      : innerWidth
+    : block
+      ? scroller.clientHeight
+      : scroller.clientWidth;
+
+/** An inset in px; `auto` takes the scroller’s scroll padding. */
+function findInset(
+  inset: Inset,
+  side: 'Start' | 'End',
+  block: boolean,
+  scroller: Element,
+  e: Element,
+): number {
+  const port = findPort(scroller, block);
+  if (inset !== 'auto') return px(inset, port, e);
+  const padding = getComputedStyle(scroller)[`scrollPadding${block ? 'Block' : 'Inline'}${side}`];
+  return ((parseFloat(padding) || 0) * (padding.endsWith('%') ? port : 100)) / 100;
+}
+
+function computeGeometry(subject: Element, axis: 'block' | 'inline', insets: [Inset, Inset]): Geometry {
   const scroller = findScroller(subject);
   const sticky = axis === 'block' ? computeSticky(subject, scroller) : null;
   const block = axis === 'block';
-  const root = scroller === (document.scrollingElement ?? document.documentElement);
-  const port = block
-    ? root
-      ? innerHeight
-      : scroller.clientHeight
-    : root
-      ? innerWidth
-      : scroller.clientWidth;
+  const port = findPort(scroller, block);
+  // Counted from where the text begins.
+  const mirrored = !block && getComputedStyle(scroller).direction === 'rtl';
   const style = sticky && getComputedStyle(sticky);
   const [top, bottom] = style ? [style.top, style.bottom] : ['auto', 'auto'];
   return unstuck(sticky, () => {
@@ -115,11 +176,14 @@ function computeGeometry(subject: Element, axis: 'block' | 'inline', insets: [Li
             };
     }
     return {
-      top: block ? at.y : at.x,
+      top: block ? at.y : mirrored ? port - at.x - at.width : at.x,
       size: block ? at.height : at.width,
       port,
       max: block ? scroller.scrollHeight - port : scroller.scrollWidth - port,
-      insets: [px(insets[0], port), px(insets[1], port)],
+      insets: [
+        findInset(insets[0], 'Start', block, scroller, subject),
+        findInset(insets[1], 'End', block, scroller, subject),
+      ],
       sticky: carried,
       viewport: { width: innerWidth, height: innerHeight },
       em: 16,
@@ -128,7 +192,7 @@ function computeGeometry(subject: Element, axis: 'block' | 'inline', insets: [Li
   });
 }
 
-function onView(p: Point, g: Geometry): number {
+function onView(p: Point, g: Geometry, e: Element): number {
   if (p[0] === 'meets') {
     const [, edge, line] = p as ['meets', number, number];
     const offset = g.top + edge * g.size - line * g.port;
@@ -140,35 +204,29 @@ function onView(p: Point, g: Geometry): number {
   }
   const [phase, ...at] = p as [keyof ReturnType<typeof phaseSpans>, ...Linear];
   const span = phaseSpans(g)[phase];
-  return span.start + px(at, span.end - span.start);
+  return span.start + px(at, span.end - span.start, e);
 }
 
-const onExtent = (p: Point, { start, end }: Span): number =>
-  start + px((p as [string, ...Linear]).slice(1) as Linear, end - start);
+const onExtent = (p: Point, { start, end }: Span, e: Element): number =>
+  start + px((p as [string, ...Linear]).slice(1) as unknown as Linear, end - start, e);
 
-/** A motion’s range for one target, with the scroller it listens to; null where it has none. */
-export function readRange(
-  m: FallbackMotion,
-  target: Element,
-): (Span & { scroller: Element; inline: boolean }) | null {
+/** Where a motion’s places lie for one target; null where it has none. */
+interface Listening {
+  scroller: Element;
+  inline: boolean;
+  /** the offset of a place */
+  at(p: Point): number;
+}
+
+function listen(m: FallbackMotion, target: Element): Listening | null {
   const { on } = m;
-  const root = document.scrollingElement ?? document.documentElement;
   if (on.kind === 'scroll') {
-    const scroller = on.scroller ? document.querySelector(on.scroller) : root;
+    const scroller = on.scroller ? document.querySelector(on.scroller) : root();
     if (!scroller) return null;
     const inline = on.axis === 'inline';
-    const port =
-      scroller === root
-        ? inline
-          ? innerWidth
-          : innerHeight
-        : inline
-          ? scroller.clientWidth
-          : scroller.clientHeight;
-    const end = (inline ? scroller.scrollWidth : scroller.scrollHeight) - port;
+    const end = (inline ? scroller.scrollWidth : scroller.scrollHeight) - findPort(scroller, !inline);
     if (end <= 0) return null;
-    const whole = { start: 0, end };
-    return { start: onExtent(m.range[0], whole), end: onExtent(m.range[1], whole), scroller, inline };
+    return { scroller, inline, at: (p) => onExtent(p, { start: 0, end }, target) };
   }
   if (on.kind === 'pin') {
     const track = document.querySelector(on.track);
@@ -178,10 +236,13 @@ export function readRange(
     const at = findPlace(track, scroller);
     const start =
       on.by === 'top'
-        ? at.y - px(on.inset, innerHeight)
-        : at.y + at.height - spacer - innerHeight + px(on.inset, innerHeight);
-    const whole = { start, end: start + spacer };
-    return { start: onExtent(m.range[0], whole), end: onExtent(m.range[1], whole), scroller, inline: false };
+        ? at.y - px(on.inset, innerHeight, track)
+        : at.y + at.height - spacer - innerHeight + px(on.inset, innerHeight, track);
+    return {
+      scroller,
+      inline: false,
+      at: (p) => onExtent(p, { start, end: start + spacer }, target),
+    };
   }
   if (on.kind !== 'view') return null;
   const subject =
@@ -189,17 +250,30 @@ export function readRange(
   if (!subject) return null;
   const g = computeGeometry(subject, on.axis, on.insets);
   return {
-    start: onView(m.range[0], g),
-    end: onView(m.range[1], g),
     scroller: findScroller(subject),
     inline: on.axis === 'inline',
+    at: (p) => onView(p, g, target),
   };
 }
 
-const NO_INSETS: [Linear, Linear] = [
-  [0, 0, 0, 0],
-  [0, 0, 0, 0],
-];
+export interface ReadRange extends Span {
+  scroller: Element;
+  inline: boolean;
+  /** per list of keyframes the places of those that hang on the range, as shares of it */
+  places: number[][];
+}
+
+/** A motion’s range for one target, with the scroller it listens to; null where it has none. */
+export function readRange(m: FallbackMotion, target: Element): ReadRange | null {
+  const heard = listen(m, target);
+  if (!heard) return null;
+  const { scroller, inline, at } = heard;
+  const [start, end] = [at(m.range[0]), at(m.range[1])];
+  const share = (o: number | Point) => (typeof o === 'number' ? o : (at(o) - start) / (end - start || 1));
+  return { scroller, inline, start, end, places: m.frames.map((list) => list.map((f) => share(f.offset))) };
+}
+
+const NO_INSETS: [Inset, Inset] = [[0], [0]];
 
 /** A trigger’s lines; the one for the way up never lies below the one for the way down, the one further down never above it. */
 export function listLines(
@@ -208,11 +282,11 @@ export function listLines(
   const subject = document.querySelector(trigger.subject);
   if (!subject) return null;
   const g = computeGeometry(subject, 'block', trigger.insets ?? NO_INSETS);
-  const down = onView(trigger.down, g);
+  const down = onView(trigger.down, g, subject);
   return {
     down,
-    up: Math.min(down, onView(trigger.up, g)),
-    past: trigger.past ? Math.max(down, onView(trigger.past, g)) : Infinity,
+    up: Math.min(down, onView(trigger.up, g, subject)),
+    past: trigger.past ? Math.max(down, onView(trigger.past, g, subject)) : Infinity,
     scroller: findScroller(subject),
   };
 }

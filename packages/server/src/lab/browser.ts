@@ -1,11 +1,11 @@
 /** Starts Debian’s Chromium without a window, in its sandbox, and ends it with everything that it has started. */
 import { itemAt } from '@lyvek/core';
-import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
-import { constants, setPriority, tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { constants, setPriority } from 'node:os';
 import { chromium } from 'playwright-core';
 import type { Browser } from 'playwright-core';
+import { starterAsNobody } from './as-nobody.ts';
 
 const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/snap/bin/chromium'];
 
@@ -35,21 +35,8 @@ const FLAGS = [
 /** A proxy that nobody can reach: every connection that the browser makes by itself ends there, those to this machine too. */
 const NOWHERE = { server: 'http://nowhere.invalid:1', bypass: '<-loopback>' };
 
-/** Chromium has no sandbox for root: then it is started as a user who owns nothing but its profile. */
-const AS_NOBODY = `#!/bin/sh
-for a in "$@"; do case "$a" in --user-data-dir=*) dir="\${a#--user-data-dir=}" ;; esac; done
-chown -R nobody "$dir" && export HOME="$dir" && exec setpriv --reuid=nobody --regid=nogroup --clear-groups -- "$LYVEK_CHROMIUM_PROGRAM" "$@"
-`;
-let asNobody: string | undefined;
-function starterFor(program: string): { executablePath: string; env: Record<string, string> } {
-  const env = { ...process.env, LYVEK_CHROMIUM_PROGRAM: program } as Record<string, string>;
-  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/setpriv')) return { executablePath: program, env };
-  if (!asNobody || !existsSync(asNobody)) {
-    asNobody = join(mkdtempSync(join(tmpdir(), 'lyvek-chromium-')), 'chromium-as-nobody');
-    writeFileSync(asNobody, AS_NOBODY, { mode: 0o755 });
-  }
-  return { executablePath: asNobody, env };
-}
+/** Chromium has no sandbox for root: there it is started as nobody. */
+const PROFILE = 'for a in "$@"; do case "$a" in --user-data-dir=*) dir="${a#--user-data-dir=}" ;; esac; done';
 
 /** Some machines allow no sandbox to anybody; learned at the first start. */
 let sandboxed = true;
@@ -69,7 +56,12 @@ export async function startBrowser(): Promise<StartedBrowser> {
   if (!program) throw new NoChromium();
   const mark = `--lyvek-run=${randomUUID()}`;
   const launch = (chromiumSandbox: boolean) =>
-    chromium.launch({ ...starterFor(program), args: [...FLAGS, mark], chromiumSandbox, proxy: NOWHERE });
+    chromium.launch({
+      executablePath: starterAsNobody(program, PROFILE),
+      args: [...FLAGS, mark],
+      chromiumSandbox,
+      proxy: NOWHERE,
+    });
   let browser: Browser;
   try {
     browser = await launch(sandboxed);

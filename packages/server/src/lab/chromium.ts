@@ -33,7 +33,7 @@ export type OpenPage = (files: PageFiles, how: Opening) => Promise<OpenedPage>;
 
 /** Runs some work with a browser, and ends the browser whatever happens. `givesWay`: its times are not measured. */
 export async function withBrowser<T>(
-  work: (open: OpenPage) => Promise<T>,
+  work: (open: OpenPage, version: string) => Promise<T>,
   signal?: AbortSignal,
   givesWay = false,
 ): Promise<T> {
@@ -45,7 +45,7 @@ export async function withBrowser<T>(
   const stop = () => started.kill();
   signal?.addEventListener('abort', stop);
   try {
-    return await watch.over(work((files, how) => open(browser, files, how, watch)));
+    return await watch.over(work((files, how) => open(browser, files, how, watch), browser.version()));
   } catch (error) {
     // Closing the browser makes whatever was under way fail in its own words.
     signal?.throwIfAborted();

@@ -1,6 +1,7 @@
 export * from './browser.ts';
 export * from './chromium.ts';
 export * from './deadline.ts';
+export * from './engines/index.ts';
 export * from './measure.ts';
 export * from './page-files.ts';
 export * from './prove.ts';

@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import type * as z from 'zod';
 import { zipSync } from 'fflate';
-import { activeMedia, judge, scheduleProof, readDocument, slug, underMedia, withPins } from '@lyvek/core';
+import { activeMedia, readDocument, slug, underMedia } from '@lyvek/core';
 import { found, notFound, Problem } from '../http/problem.ts';
 import type { OwnScript } from '@lyvek/core';
 import { routes } from '@lyvek/api';
@@ -21,7 +21,7 @@ import {
   failureSentence,
   filesInMemory,
   isLate,
-  lookAt,
+  proveHere,
   within,
 } from '../lab/index.ts';
 import type { LabTurn } from '../lab/index.ts';
@@ -77,17 +77,15 @@ export function handOffRoutes(
       made.document,
       activeMedia(made.document, { viewport: layout.viewport, reducedMotion: false }),
     );
-    const held = withPins(layout, document.pins);
-    const schedule = scheduleProof(document, held, PLACES);
     const gone = new AbortController();
     res.on('close', () => gone.abort());
     const finished = filesInMemory(page.entry, handedOff(files, page.entry, assembled, built));
     const inPage = built('in-page.js').toString('utf8');
     const prove = () =>
       within(LONGEST_PROOF, gone.signal, (signal) =>
-        lookAt({ files: finished, viewport: layout.viewport, inPage, schedule }, () => {}, signal),
+        proveHere({ document, finished, inPage, places: PLACES, layout }, undefined, signal),
       );
-    const looks = await turn.run(prove, gone.signal).catch((error: unknown) => {
+    return turn.run(prove, gone.signal).catch((error: unknown) => {
       if (gone.signal.aborted) throw new Problem(499, 'Given up', 'It was given up.');
       if (error instanceof LabBusy) throw new Problem(429, 'Busy', error.message);
       const late = isLate(error);
@@ -99,7 +97,6 @@ export function handOffRoutes(
           : failureSentence(error),
       );
     });
-    return judge(document, held, schedule, looks);
   });
 
   handle(router, routes.script, ({ name }, { res }) => {

@@ -7,7 +7,8 @@ import type { Entry } from './entry.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { joinSelectors, overlaps } from './overlaps.ts';
 import type { Piece } from './piece.ts';
-import { rule } from './rule.ts';
+import { indent, rule } from './rule.ts';
+import { KNOWS_SCROLL } from './scroll-range.ts';
 import { introsLast } from './timed-css.ts';
 import { tunedRange } from './tuned.ts';
 import type { Tuned } from './tuned.ts';
@@ -65,18 +66,30 @@ function makePiece(selector: string, list: readonly Entry[]): Piece {
 
 const ms = (n: Ms) => `${Number(n.toFixed(2))}ms`;
 
+interface TunedEntry {
+  tuned: Tuned[];
+  /** those of them that are others where every name of a range is known */
+  younger: Tuned[];
+  range: string;
+  lasting: string;
+}
+
 /** One entry with its numbers taken out to the top of the block. */
-function tunedEntry(e: Entry): { tuned: Tuned[]; range: string; lasting: string } {
+function tunedEntry(e: Entry): TunedEntry {
   const name = itemAt(e.blocks, 0).name;
   const own = [...(e.tuned ?? []), ...e.blocks.flatMap((b) => b.tuned)];
   if (!e.timed) {
-    const { tuned, range } = e.range === 'normal' ? { tuned: [], range: e.range } : tunedRange(e.range, name);
-    return { tuned: [...tuned, ...own], range, lasting: 'auto' };
+    const { tuned, range } =
+      e.range === 'normal' ? { tuned: [], range: e.range } : tunedRange(e.range, name, e.older != null);
+    const first = e.older && tuned.length ? tunedRange(e.older, name, true).tuned : tuned;
+    const younger = tuned.filter(([, value], i) => value !== first[i]?.[1]);
+    return { tuned: [...first, ...own], younger, range, lasting: 'auto' };
   }
   const { start, duration, later } = e.timed;
   const delay: Tuned[] = start > 0 && later === null ? [[`--${name}-delay`, ms(start)]] : [];
   return {
     tuned: [[`--${name}-duration`, ms(duration / (e.motion.repeat?.count ?? 1))], ...delay, ...own],
+    younger: [],
     range: e.range,
     lasting: `var(--${name}-duration)`,
   };
@@ -102,6 +115,7 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
       e,
       ...t,
       tuned: i === 0 ? t.tuned : [],
+      younger: i === 0 ? t.younger : [],
       name: b.name,
       easing: b.easing,
     }));
@@ -114,7 +128,8 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
   const fill = (m: Motion) => (m.fill === 'none' ? '' : ` ${m.fill}`);
   const times = ({ repeat }: Motion) =>
     repeat ? ` ${repeat.count}${repeat.alternate ? ' alternate' : ''}` : '';
-  return rule(selector, [
+  const younger = rows.flatMap((r) => r.younger);
+  const declarations = [
     ...rows.flatMap((r) => r.tuned.map(([property, value]) => `${property}: ${value};`)),
     `animation:${join(({ e, name, easing, lasting }) => `${name} ${lasting} ${easing}${toDelay(e)}${times(e.motion)}${fill(e.motion)}`)};`,
     `animation-timeline:${join(({ e }) => e.timeline)};`,
@@ -126,5 +141,12 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
     ...(list.some((e) => e.motion.composite === 'add')
       ? [`animation-composition:${join(({ e }) => e.motion.composite)};`]
       : []),
-  ]);
+  ];
+  const all = rule(selector, declarations);
+  if (younger.length === 0) return all;
+  const again = rule(
+    selector,
+    younger.map(([property, value]) => `${property}: ${value};`),
+  );
+  return `${all}\n${KNOWS_SCROLL} {\n${indent(again, '  ')}\n}`;
 }

@@ -10,6 +10,8 @@ export interface Entry {
   blocks: KeyframesBlock[];
   timeline: string;
   range: string;
+  /** the same where `scroll` is no name of a range; null where it needs none */
+  older?: string | null;
   /** numbers of its own that its block begins with */
   tuned?: readonly Tuned[];
   /** of timed parts: when they play, and on whose passing; null where the scroll scrubs */

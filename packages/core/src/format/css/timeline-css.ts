@@ -7,6 +7,8 @@ import type { ScrubbedDriver } from '../../drivers/index.ts';
 import { around, isNamedPlace } from '../../timeline/index.ts';
 import type { Motion, Pin } from '../../motion/index.ts';
 import { rangeCss } from './range-css.ts';
+import type { RangeCss } from './range-css.ts';
+import { withoutScroll } from './scroll-range.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { joinSelectors, overlaps } from './overlaps.ts';
@@ -27,6 +29,8 @@ export interface NamedTimeline {
 export interface TimelineCss {
   timeline: string;
   range: string;
+  /** the same where `scroll` is no name of a range */
+  older?: string | null;
   /** null where the target carries its timeline itself */
   named: NamedTimeline | null;
   notes: WriterNote[];
@@ -46,6 +50,17 @@ interface Context {
 type Written = {
   [K in ScrubbedDriver['kind']]: (driver: Extract<ScrubbedDriver, { kind: K }>, c: Context) => TimelineCss;
 };
+
+/** Of the first target: where there are several, the ends of the page lie elsewhere for each. */
+function olderRange(
+  driver: Extract<ScrubbedDriver, { kind: 'view' }>,
+  { range, insets }: RangeCss,
+  target: number | undefined,
+  layout: PinnedLayout,
+): string | null {
+  const element = target === undefined ? undefined : findSubject(driver, target, layout);
+  return element === undefined ? null : withoutScroll(range, { layout, element, axis: driver.axis, insets });
+}
 
 /** How each kind of driver is written. */
 const TIMELINES: Written = {
@@ -87,8 +102,9 @@ const TIMELINES: Written = {
     const [host, part] = splitPart(motion.targets.selector);
     const owner = subject === 'self' && part !== '' ? host : subject;
     const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
+    const older = olderRange(driver, css, targets[0], itemAt(layouts, 0));
     if (owner === 'self')
-      return { timeline: `view(${axis} ${insets})`, range: css.range, named: null, notes };
+      return { timeline: `view(${axis} ${insets})`, range: css.range, older, named: null, notes };
     const matched = findMatches(itemAt(layouts, 0), owner);
     // What draws a pseudo-element is seen from there anyway.
     const nested =
@@ -99,7 +115,7 @@ const TIMELINES: Written = {
         `${owner} matches ${matched.length} elements, and not every target is inside one; a named timeline needs exactly one.`,
       );
     const named: NamedTimeline = { kind: 'view', owner, name, axis, insets, motion: motion.id };
-    return { timeline: name, range: css.range, named: nested ? { ...named, nested } : named, notes };
+    return { timeline: name, range: css.range, older, named: nested ? { ...named, nested } : named, notes };
   },
 };
 

@@ -6,11 +6,12 @@ import { splitRange } from './split-range.ts';
 /** A custom property and its value. */
 export type Tuned = readonly [name: string, value: string];
 
-/** A range as two custom properties. */
-export function tunedRange(range: string, name: string): { tuned: Tuned[]; range: string } {
+/** A range as two custom properties. `even`: one that counts steps, too. */
+export function tunedRange(range: string, name: string, even = false): { tuned: Tuned[]; range: string } {
   const [start, end] = splitRange(range);
   // A range that counts steps from element to element cannot be moved into a number of its own.
-  if (start === undefined || end === undefined || range.includes('var(')) return { tuned: [], range };
+  if (start === undefined || end === undefined || (!even && range.includes('var(')))
+    return { tuned: [], range };
   return {
     tuned: [
       [`--${name}-start`, start],

@@ -22,12 +22,13 @@ const linear = (css: string) => {
 
 describe('lengths as sums', () => {
   test.each([
-    ['40%', [40, 0, 0, 0]],
-    ['calc(50% + 10vh - 3px)', [50, -3, 10, 0]],
+    ['40%', [40]],
+    ['calc(50% + 10vh - 3px)', [50, -3, 10]],
     ['calc((20% + 4vw) * -2)', [-40, 0, 0, -8]],
-    ['0', [0, 0, 0, 0]],
+    ['0', [0]],
+    ['calc(1rem + 2em + 10dvh)', [0, 0, 10, 0, 2, 1]],
   ])('%s', (css, wanted) => expect(linear(css)).toEqual(wanted));
-  test.each(['2em', 'min(10px, 4vh)', 'calc(3px * 1em)'])('%s is no such sum', (css) => {
+  test.each(['2ch', 'min(10px, 4vh)', 'calc(3px * 1em)'])('%s is no such sum', (css) => {
     const parsed = parseLength(css);
     expect(parsed.ok ? toLinear(parsed.value) : null).toBeNull();
   });
@@ -42,7 +43,7 @@ describe('lengths as sums', () => {
         fc.integer({ min: 200, max: 3000 }),
         (pct, px, vh, width, height) => {
           const css = `calc(${pct}% + ${px}px + ${vh}vh)`;
-          const [p, x, h, w] = present(linear(css));
+          const [p, x = 0, h = 0, w = 0] = present(linear(css));
           const parsed = parseLength(css);
           if (!parsed.ok) throw new Error(parsed.error);
           const wanted = resolveLength(parsed.value, { percent: 700, viewport: { width, height } });
@@ -78,16 +79,13 @@ test('a motion as data: frames as scripts name them, its range as numbers', () =
       ],
     ],
     range: [
-      ['entry', 10, 0, 0, 0],
+      ['entry', 10],
       ['meets', 0.5, 0.6],
     ],
     on: {
       kind: 'view',
       subject: null,
-      insets: [
-        [0, 0, 0, 0],
-        [0, 0, 0, 0],
-      ],
+      insets: [[0], [0]],
     },
     time: null,
   });
@@ -96,11 +94,49 @@ test('a motion as data: frames as scripts name them, its range as numbers', () =
 test('what is off is left out; what cannot be said in numbers is left out and noted', () => {
   const { plan, notes } = makePlan(
     motion({ id: 'm_off', on: false }),
-    motion({ id: 'm_em', range: { start: 'entry 2em', end: 'exit 0%' } }),
-    motion({ id: 'm_named', keyframes: { opacity: [{ at: 'entry 0%', value: '0' }] } }),
+    motion({ id: 'm_ch', range: { start: 'entry 2ch', end: 'exit 0%' } }),
+    motion({ id: 'm_named', keyframes: { opacity: [{ at: 'entry 2ch', value: '0' }] } }),
   );
   expect(plan.motions).toEqual([]);
-  expect(notes.map((n) => n.motion)).toEqual(['m_em', 'm_named']);
+  expect(notes.map((n) => n.motion)).toEqual(['m_ch', 'm_named']);
+});
+
+test('keyframes that hang on places of the range carry them, and timed ones their name', () => {
+  const named = motion({
+    keyframes: {
+      opacity: [
+        { at: 'entry 0%', value: '0' },
+        { at: 'contain calc(50% + 1em)', value: '1' },
+      ],
+    },
+  });
+  const timed = motion({
+    id: 'm_in',
+    name: 'Title in',
+    driver: { kind: 'load' },
+    time: { delay: '0ms', duration: '300ms' },
+  });
+  const { plan, notes } = makePlan(named, timed);
+  expect(notes).toEqual([]);
+  expect(itemAt(itemAt(plan.motions, 0).frames, 0).map((f) => f.offset)).toEqual([
+    ['entry', 0],
+    ['contain', 50, 0, 0, 0, 1],
+  ]);
+  expect([...new Set(plan.motions.map((m) => m.name))]).toEqual([undefined, 'lv-title-in']);
+});
+
+test('a motion that differs under a media condition is said once for each way', () => {
+  const narrow = { id: 'q_n', name: 'Narrow', query: '(width < 600px)' };
+  const d = makeDocument(
+    motion({ conditions: [{ media: 'q_n', range: { start: 'entry 50%', end: 'exit 0%' } }] }),
+    motion({ id: 'm_plain' }),
+  );
+  const { plan } = fallbackPlan({ ...d, media: [narrow] }, layout);
+  expect(plan.motions.map((m) => [m.when, itemAt(m.range, 0)])).toEqual([
+    ['(not (width < 600px))', ['entry', 0]],
+    ['(width < 600px)', ['entry', 50]],
+    [undefined, ['entry', 0]],
+  ]);
 });
 
 test('an intro hands over what the scroll moves too, and lies over it', () => {

@@ -5,27 +5,52 @@
 import { itemAt, present } from '../../assert/index.ts';
 import { isAtLoad, isEndless, isTimed } from '../../drivers/index.ts';
 import type { Driver } from '../../drivers/index.ts';
-import { isMeeting, parseMeeting, parsePhasePoint, staggerSteps, stepPx } from '../../timeline/index.ts';
+import {
+  isMeeting,
+  isNamedPlace,
+  parseMeeting,
+  parsePhasePoint,
+  staggerSteps,
+  stepPx,
+} from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';
 import { findMatches, parseLength } from '../../page/index.ts';
 import type { PinnedLayout, LengthExpr } from '../../page/index.ts';
-import { listPlaces, computeTimes, unrolledMotion } from '../../motion/index.ts';
+import { listPlaces, computeTimes, underMedia, unrolledMotion } from '../../motion/index.ts';
 import type { Trigger, Motion, MotionDocument, Pin } from '../../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../../value/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
+import { slugs } from '../selectors/names.ts';
 import { trackClasses } from '../html/patch.ts';
+import { mediaStates } from '../css/media-css.ts';
 import { introParts } from '../css/timed-css.ts';
 import type { WriterNote } from '../css/piece.ts';
 
-/** A length as shares: per cent of the range it counts in, px, and per cent of the viewport’s height and width. */
-export type Linear = [pct: number, px: number, vh: number, vw: number];
+/**
+ * A length as shares: per cent of the range it counts in, px, per cent of the viewport’s height and width, and of font sizes. Zeros at its end
+ * are left out.
+ */
+export type Linear = [pct: number, px?: number, vh?: number, vw?: number, em?: number, rem?: number];
+/** An inset of a timeline; `auto` is the scroller’s scroll padding. */
+export type Inset = Linear | 'auto';
 /** A place on a view progress: a phase and how far into it, or the element’s fraction that meets the viewport’s. */
 export type FallbackPoint = [phase: string, ...at: Linear] | ['meets', edge: number, line: number];
+
+/** A keyframe as Web Animations take it; where it hangs on a place of the range, that place in place of its offset. */
+export interface FallbackFrame {
+  offset: number | FallbackPoint;
+  easing: string;
+  [property: string]: string | number | FallbackPoint;
+}
 
 export interface FallbackMotion {
   selector: string;
   /** per property its keyframes, as Web Animations take them */
-  frames: { offset: number; easing: string; [property: string]: string | number }[][];
+  frames: FallbackFrame[][];
+  /** of timed ones: what their animations are called, as in the style sheet */
+  name?: string;
+  /** the media condition under which it is as it is said here */
+  when?: string;
   fill: Motion['fill'];
   composite: Motion['composite'];
   damping: Motion['damping'];
@@ -33,7 +58,7 @@ export interface FallbackMotion {
   late: number[];
   on:
     | { kind: 'scroll'; scroller: string | null; axis: 'block' | 'inline' }
-    | { kind: 'view'; subject: string | null; axis: 'block' | 'inline'; insets: [Linear, Linear] }
+    | { kind: 'view'; subject: string | null; axis: 'block' | 'inline'; insets: [Inset, Inset] }
     | { kind: 'pin'; track: string; by: 'top' | 'bottom'; inset: Linear }
     | { kind: 'trigger'; trigger: number }
     | { kind: 'load' };
@@ -50,24 +75,33 @@ export interface FallbackPlan {
     up: FallbackPoint;
     /** none: it is never left downwards */
     past?: FallbackPoint;
-    insets?: [Linear, Linear];
+    insets?: [Inset, Inset];
     plays: Trigger['plays'];
     back: Trigger['back'];
   }[];
 }
 
-const zero: Linear = [0, 0, 0, 0];
-const sum = (a: Linear, b: Linear): Linear => a.map((n, i) => n + itemAt(b, i)) as Linear;
-const times = (a: Linear, k: number): Linear => a.map((n) => n * k + 0) as Linear;
+const zero: Linear = [0];
+const UNITS = ['%', 'px', 'vh', 'vw', 'em', 'rem'];
+/** Units that are one of those in a page that is written from left to right, and without a phone’s bars. */
+const SAME: Record<string, string> = {
+  ...{ svh: 'vh', lvh: 'vh', dvh: 'vh', vb: 'vh', svw: 'vw', lvw: 'vw', dvw: 'vw', vi: 'vw' },
+};
+function trimmed(all: readonly number[]): Linear {
+  const last = all.findLastIndex((n) => n !== 0);
+  return all.slice(0, Math.max(1, last + 1)).map((n) => n + 0) as Linear;
+}
+const sum = (a: Linear, b: Linear): Linear => trimmed(UNITS.map((_, i) => (a[i] ?? 0) + (b[i] ?? 0)));
+const times = (a: Linear, k: number): Linear => trimmed(a.map((n = 0) => n * k));
 
-/** Sums and multiples of %, px, vh and vw; null for anything that is no such sum. */
+/** Sums and multiples of lengths and percentages; null for anything that is no such sum, or in another unit. */
 export function toLinear(e: LengthExpr): Linear | null {
   switch (e.kind) {
     case 'number':
       return e.value === 0 ? zero : null;
     case 'dimension': {
-      const place = ['%', 'px', 'vh', 'vw'].indexOf(e.unit);
-      return place < 0 ? null : (zero.map((_, i) => (i === place ? e.value : 0)) as Linear);
+      const place = UNITS.indexOf(SAME[e.unit] ?? e.unit);
+      return place < 0 ? null : trimmed(UNITS.map((_, i) => (i === place ? e.value : 0)));
     }
     case 'sum': {
       const terms = e.terms.map(toLinear);
@@ -91,9 +125,10 @@ export function toLinear(e: LengthExpr): Linear | null {
 }
 
 const toLength = (css: string): Linear | null => {
-  const parsed = parseLength(css === 'auto' ? '0px' : css);
+  const parsed = parseLength(css);
   return parsed.ok ? toLinear(parsed.value) : null;
 };
+const toInset = (css: string): Inset | null => (css === 'auto' ? css : toLength(css));
 
 function toPoint(p: RangePoint, side: 'start' | 'end'): FallbackPoint | null {
   if (isMeeting(p)) {
@@ -121,10 +156,10 @@ const ON: Said = {
     axis,
   }),
   view({ subject, axis, insets }, { layout }) {
-    const lengths = insets.map(toLength);
+    const lengths = insets.map(toInset);
     if (lengths.some((i) => i === null)) return null;
     const named = subject === 'self' ? null : writtenSelector(subject, layout);
-    return { kind: 'view', subject: named, axis, insets: lengths as [Linear, Linear] };
+    return { kind: 'view', subject: named, axis, insets: lengths as [Inset, Inset] };
   },
   pin({ pin }, { pins }) {
     const known = pins.get(pin);
@@ -146,14 +181,28 @@ const listFrames = (m: Motion, keeps: (property: string) => boolean): FallbackMo
     .filter(([property]) => keeps(property))
     .map(([property, list]) =>
       withWholeEasing(list, m.easing).map((k) => ({
-        offset: keyframeOffset(k.at),
+        offset: toOffset(k.at),
         easing: k.easing ?? 'linear',
         ...(k.value ? { [camel(property)]: k.value } : {}),
       })),
     );
+/** Of a keyframe; null where its place cannot be said in numbers. */
+const readPlace = (at: string): number | FallbackPoint | null =>
+  isNamedPlace(at) ? toPoint(at, 'start') : keyframeOffset(at);
+const toOffset = (at: string): number | FallbackPoint => present(readPlace(at));
+
 /** As scripts name properties; custom ones keep their name. */
 const camel = (property: string) =>
   property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
+
+/** A motion as it is under each of its media conditions. */
+function listStates(m: Motion, d: MotionDocument): { motion: Motion; when: string | null }[] {
+  const own = d.media.filter((q) => m.conditions?.some((c) => c.media === q.id));
+  return mediaStates(own).flatMap(({ ids, query }) => {
+    const motion = underMedia(d, ids).motions.find((x) => x.id === m.id);
+    return motion ? [{ motion, when: query }] : [];
+  });
+}
 
 /** What cannot be said in numbers is left out, and noted. Nothing of it is played for readers who ask for reduced motion. */
 export function fallbackPlan(
@@ -164,15 +213,16 @@ export function fallbackPlan(
   const tracks = trackClasses(d);
   const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${present(tracks.get(pin.id))}` }]));
   const played = computeTimes(d.motions);
-  const motions = d.motions.flatMap((m): FallbackMotion[] => {
+  const names = slugs(d.motions);
+  const say = (m: Motion, when: string | null): FallbackMotion[] => {
     if (!m.on || isEndless(m.driver)) return [];
     const on = toOn(m, { document: d, pins, layout });
     const range = [toPoint(m.range.start, 'start'), toPoint(m.range.end, 'end')];
-    const named = Object.values(m.keyframes).some((l) => l.some((k) => /^[a-z]/.test(k.at)));
-    if (!on || named || range.some((p) => p === null)) {
+    const isSaid = Object.values(m.keyframes).every((l) => l.every((k) => readPlace(k.at) !== null));
+    if (!on || !isSaid || range.some((p) => p === null)) {
       notes.push({
         motion: m.id,
-        note: 'Browsers without scroll timelines show it static: its range is not a sum of %, px, vh and vw.',
+        note: 'Browsers without scroll timelines show it static: its range is in units, or functions, that its script does not know.',
       });
       return [];
     }
@@ -181,6 +231,8 @@ export function fallbackPlan(
     return parts.map((part) => ({
       selector: writtenSelector(m.targets.selector, layout),
       frames: listFrames(unrolledMotion(part.motion), part.keeps),
+      ...(t ? { name: `lv-${present(names.get(m.id))}` } : {}),
+      ...(when === null ? {} : { when }),
       fill: part.motion.fill,
       composite: m.composite,
       damping: m.damping,
@@ -189,19 +241,20 @@ export function fallbackPlan(
       range: range as [FallbackPoint, FallbackPoint],
       time: t ? [t.start, t.end - t.start] : null,
     }));
-  });
+  };
+  const motions = d.motions.flatMap((m) => listStates(m, d).flatMap(({ motion, when }) => say(motion, when)));
   const triggers = d.triggers
     .filter((g) => g.on)
     .map((g) => {
       const down = toPoint(g.down, 'start') ?? (['cover', ...zero] as FallbackPoint);
       const past = g.past ? toPoint(g.past, 'end') : null;
-      const insets = g.insets?.map(toLength);
+      const insets = g.insets?.map(toInset);
       return {
         subject: writtenSelector(g.subject, layout),
         down,
         up: (g.up === null ? null : toPoint(g.up, 'start')) ?? down,
         ...(past ? { past } : {}),
-        ...(insets?.every((i) => i !== null) ? { insets: insets as [Linear, Linear] } : {}),
+        ...(insets?.every((i) => i !== null) ? { insets: insets as [Inset, Inset] } : {}),
         plays: g.plays,
         back: g.back,
       };
