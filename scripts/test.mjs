@@ -5,7 +5,13 @@
 import { readFileSync, rmSync } from 'node:fs';
 import { ensureBuilt } from './setup/build.mjs';
 import { CHECKS } from './setup/checks.mjs';
-import { checkNode, ensureChromium, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
+import {
+  checkNode,
+  ensureChromium,
+  ensurePackages,
+  ensurePostgres,
+  offerEngines,
+} from './setup/dependencies.mjs';
 import { inRoot } from './setup/paths.mjs';
 import { keepPostgres } from './setup/postgres.mjs';
 import { endRunning, run } from './setup/processes.mjs';
@@ -109,6 +115,7 @@ await step('workbench', async () => {
 });
 await step('browser', async () => {
   const bins = await ensurePostgres();
+  await offerEngines();
   await ensureBuilt();
   stack = await startStack({ bin: bins, dir: inRoot('.data', 'test') });
   const file = inRoot('.cache', 'playwright.json');

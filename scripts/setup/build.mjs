@@ -21,6 +21,7 @@ const EXTERNAL = [
   'postcss',
   'postcss-safe-parser',
   'playwright-core',
+  'puppeteer-core',
   'fflate',
 ];
 

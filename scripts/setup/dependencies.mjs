@@ -72,6 +72,25 @@ export async function ensurePostgres() {
   );
 }
 
+/** Other browsers that hand-offs are proved in. Tests in them are skipped where they cannot be had. */
+export async function offerEngines() {
+  const wanted = [
+    ...(hasProgram('firefox-esr') || hasProgram('firefox') ? [] : ['firefox-esr']),
+    ...(hasProgram('WebKitWebDriver') ? [] : ['webkit2gtk-driver']),
+    ...(hasProgram('Xvfb') ? [] : ['xvfb']),
+  ];
+  if (wanted.length === 0) return;
+  const line = `apt-get install --no-install-recommends ${wanted.join(' ')}`;
+  if (!isDebian() || !isRoot())
+    return say(`Firefox and WebKit are not proved in: they are missing. On Debian: sudo ${line}`);
+  say(`installing Firefox and WebKit (${wanted.join(', ')}) …`);
+  const options = { quiet: true, env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
+  await run('apt-get', ['update', '-qq'], options);
+  const args = ['install', '-y', '-qq', '--no-install-recommends', ...wanted];
+  const { code, output } = await run('apt-get', args, options);
+  if (code !== 0) say(`They could not be had, and tests in them are skipped: ${output.slice(-400)}`);
+}
+
 export async function ensureChromium() {
   if (!hasProgram('chromium')) await aptInstall('Chromium', ['chromium', 'fonts-liberation']);
 }

@@ -243,9 +243,15 @@ export const routes = {
   labProof: route({
     method: 'POST',
     path: '/takes/:id/proofs/lab',
-    summary: 'Proves the hand-off in Chromium on the server’s machine',
-    query: shapes.HandOffQuery,
+    summary: 'Proves the hand-off in a browser on the server’s machine',
+    query: shapes.LabProofQuery,
     answer: shapes.ProofResultShape,
+  }),
+  labEngines: route({
+    method: 'GET',
+    path: '/lab/engines',
+    summary: 'Browsers on the server’s machine that can prove a hand-off',
+    answer: shapes.LabEngines,
   }),
   trials: route({
     method: 'GET',

@@ -6,6 +6,7 @@ import {
   GestureValuesSchema,
   LayoutSchema,
   LimitsSchema,
+  ENGINES,
   TARGETS,
   TraceSchema,
   TrialResultSchema,
@@ -174,9 +175,17 @@ export const HandOffQuery = z.object({
   /** with the script for browsers without scroll timelines */
   fallback: z.stringbool().default(false),
 });
+/** Which browser of the server’s machine proves it. */
+export const LabProofQuery = HandOffQuery.extend({ engine: z.enum(ENGINES).default('chromium') });
+/** Browsers of the server’s machine: those that are missing say how to get them. */
+export const LabEngines = z.array(
+  z.object({ name: z.enum(ENGINES), label: z.string(), missing: z.string().nullable() }),
+);
 /** Where a finished hand-off is kept for a browser to prove it. */
 export const ProofToken = z.object({ token: z.string().regex(/^[0-9a-f]{32}$/) });
 export const ProofResultShape = z.object({
+  /** the browser, as it calls itself */
+  version: z.string(),
   looks: z.number().int(),
   elements: z.number().int(),
   values: z.number().int(),

@@ -112,7 +112,9 @@ export class Boxes {
 
   /** What its own view timeline takes instead of its box, from the box’s corner on; null where they are the same. */
   asSubject(e: Element): Box | null {
-    if (!(e instanceof SVGElement) || !e.ownerSVGElement) return null;
+    // Words in a line count from the top of their paragraph, in Chromium and WebKit (measured).
+    const isInline = e instanceof HTMLElement && readStyle(e).display === 'inline';
+    if (!isInline && !(e instanceof SVGElement && e.ownerSVGElement)) return null;
     const { box } = this.of(e);
     const taken = this.unmoved(e, box);
     const own = { ...taken, x: taken.x - box.x, y: taken.y - box.y };

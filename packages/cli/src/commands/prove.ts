@@ -1,15 +1,7 @@
 import type { Command } from 'commander';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  PROOF_LIMIT,
-  activeMedia,
-  lookedWords,
-  listProblems,
-  underMedia,
-  findWorst,
-  itemAt,
-} from '@lyvek/core';
+import { PROOF_LIMIT, lookedWords, listProblems, findWorst, itemAt } from '@lyvek/core';
 import type { Layout, MotionDocument } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
 import { HAND_OFF_FILE, HandOffFile } from '../hand-off-file.ts';
@@ -55,11 +47,7 @@ export const prove = (program: Command): void =>
     )
     .action(async (path: string, o: { viewport?: string; offsets: string; json?: boolean }) => {
       const page = readPageAt(path);
-      const { document: whole, layout } = await makePrediction(path, page, o.viewport);
-      const document = underMedia(
-        whole,
-        activeMedia(whole, { viewport: layout.viewport, reducedMotion: false }),
-      );
+      const { document, layout } = await makePrediction(path, page, o.viewport);
       const count = Number(o.offsets);
       if (!Number.isInteger(count) || count < 2 || count > 5000)
         throw new BadInput('--offsets is a number from 2 to 5000');

@@ -17,6 +17,8 @@ import type { Layout } from '../page/index.ts';
 import { withoutTaken } from '../css-import/index.ts';
 import type { FileAt, TakenOut } from '../css-import/index.ts';
 import { apiScript, isForApi } from './api-script.ts';
+import { listDeviations } from './deviations.ts';
+import type { Deviation } from './deviations.ts';
 import { howPlayed } from './how.ts';
 import type { HandOffOptions, OwnScript } from './options.ts';
 import type { How } from './how.ts';
@@ -52,6 +54,8 @@ export interface Assembled extends HandOff {
   /** motions that are not there, or not as they were, under this target, and why */
   lost: WriterNote[];
   fallback: { count: number; notes: WriterNote[] } | null;
+  /** what browsers are known to play otherwise */
+  deviations: Deviation[];
 }
 
 /** A name whose style sheet is not there yet, or has nothing left in it: an earlier one may hold what could not be read. */
@@ -132,6 +136,7 @@ export function assemble(
         ? how.flatMap((h) => (h.without === null ? [] : [{ motion: h.motion, note: h.without }]))
         : [],
     fallback: data && { count: data.plan.motions.length, notes: data.notes },
+    deviations: listDeviations(document, page.html),
   };
 }
 

@@ -85,7 +85,10 @@ function quaternion(css: string): number[] {
 }
 
 /** Types whose percentages are of something that the browser alone knows, such as the width of what is around. */
-const SHARES = new Set(['length', 'size', 'position', 'length or percentage', 'parts']);
+const SHARES = new Set([
+  ...['length', 'size', 'position', 'origin', 'background size', 'length or percentage', 'parts'],
+  ...['radius', 'corner radius', 'corner radii', '2 sides', '4 sides'],
+]);
 
 /** A percentage was predicted and px are shown: they prove nothing of each other. */
 export const isLeftToLayout = (property: string, shown: string, predicted: string): boolean =>

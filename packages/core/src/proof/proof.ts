@@ -87,8 +87,6 @@ function worth(
   return change > 0 ? Math.min(MAX_WORTH, Math.max(1, SMALL_CHANGE / change)) : 1;
 }
 
-const INITIAL: Record<string, string> = { 'letter-spacing': '0px' };
-
 /** Values of a timed motion at a share of its time. */
 function timedValues(
   repeated: Motion,
@@ -141,10 +139,12 @@ class Prediction {
   private scrubbed(y: Px, element: number, properties: readonly string[]): string[] {
     this.offsets[0] = y;
     sample(this.timeline, this.offsets);
-    const base = itemAt(this.layout.elements, element).base ?? {};
     return properties.map(
       (p) =>
-        shownValue(this.timeline, element, p) ?? base[p] ?? INITIAL[p] ?? propertyFacts(p)?.initial ?? 'none',
+        shownValue(this.timeline, element, p) ??
+        ownValue(this.layout, element, p) ??
+        propertyFacts(p)?.initial ??
+        'none',
     );
   }
 

@@ -8,6 +8,7 @@ export * from './custom.ts';
 export * from './track.ts';
 export * from './split.ts';
 export * from './shape.ts';
+export { isLegacyColor } from './types/color.ts';
 export { transformMatrix } from './types/transform.ts';
 export { IDENTITY, multiply, translation } from './matrix.ts';
 export type { Matrix } from './matrix.ts';

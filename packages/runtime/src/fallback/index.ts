@@ -14,6 +14,8 @@ import type { ReadRange } from './places.ts';
 /** ms that a scrubbed animation lasts, so that its time is its progress in thousandths */
 const WHOLE = 1000;
 
+type Frame = FallbackMotion['frames'][number][number];
+
 interface Scrubbed {
   motion: FallbackMotion;
   target: Element;
@@ -205,8 +207,22 @@ function write(scrubbed: readonly Scrubbed[]): void {
   }
 }
 
+/**
+ * A keyframe without a value shows the element’s own, but loses its easing among Web Animations: there the value stands as it was when the
+ * page opened.
+ */
+function withOwn({ composite }: FallbackMotion, frames: Frame[], style: CSSStyleDeclaration): Frame[] {
+  const property = frames.flatMap((f) => Object.keys(f)).find((k) => k !== 'offset' && k !== 'easing');
+  if (!property || composite === 'add') return frames;
+  return frames.map((f) =>
+    property in f || f.easing === 'linear'
+      ? f
+      : { ...f, [property]: style[property as 'opacity'] || style.getPropertyValue(property) },
+  );
+}
+
 /** Until its place is read, a keyframe that hangs on the range has none. */
-const withNumber = (f: FallbackMotion['frames'][number][number]): Keyframe =>
+const withNumber = (f: Frame): Keyframe =>
   ({ ...f, offset: typeof f.offset === 'number' ? f.offset : null }) as Keyframe;
 
 /** Beyond an end of the range: outside of the animation, or where that lies further out and is held, at the end’s own place. */
@@ -216,9 +232,11 @@ const toEdge = (share: number, outside: number | null, beyond: number): number =
 /** One animation a property, since each has easings of its own. */
 function listAnimations(m: FallbackMotion, target: Element, late: number): Animation[] {
   const [delay, duration] = m.time ?? [0, WHOLE];
+  const part = splitPart(m.selector)[1] || null;
+  const style = getComputedStyle(target, part);
   return m.frames.map((frames) => {
-    const a = target.animate(frames.map(withNumber), {
-      pseudoElement: splitPart(m.selector)[1] || null,
+    const a = target.animate(withOwn(m, frames, style).map(withNumber), {
+      pseudoElement: part,
       duration,
       delay: m.time ? delay + late : 0,
       fill: m.fill === 'none' ? 'none' : m.fill,

@@ -1,6 +1,6 @@
 /** Where ranges lie, in browsers that do not say it themselves. The same phases as in the core; only the measuring is done here. */
 import { phaseSpans } from '@lyvek/core/phases';
-import type { FallbackMotion, FallbackPlan, Inset, Linear } from '@lyvek/core';
+import type { Amount, FallbackMotion, FallbackPlan, Inset } from '@lyvek/core';
 
 type Point = FallbackMotion['range'][number];
 type Geometry = Parameters<typeof phaseSpans>[0];
@@ -10,13 +10,21 @@ interface Span {
 }
 
 /** px; `whole` is what 100 % are of, and `e` the element whose font size counts. */
-const px = ([pct, px = 0, vh = 0, vw = 0, em = 0, rem = 0]: Linear, whole: number, e?: Element): number =>
-  (pct / 100) * whole +
-  px +
-  (vh / 100) * innerHeight +
-  (vw / 100) * innerWidth +
-  (em && e ? em * fontSize(e) : 0) +
-  (rem ? rem * fontSize(document.documentElement) : 0);
+function px(amount: Amount, whole: number, e: Element): number {
+  if (amount[0] === 'min' || amount[0] === 'max') {
+    const [kind, ...of] = amount as ['min' | 'max', ...Amount[]];
+    return Math[kind](...of.map((one) => px(one, whole, e)));
+  }
+  const [pct, at = 0, vh = 0, vw = 0, em = 0, rem = 0] = amount as number[];
+  return (
+    (pct! / 100) * whole +
+    at +
+    (vh / 100) * innerHeight +
+    (vw / 100) * innerWidth +
+    (em && em * fontSize(e)) +
+    (rem && rem * fontSize(document.documentElement))
+  );
+}
 const fontSize = (e: Element): number => parseFloat(getComputedStyle(e).fontSize) || 16;
 
 const scrolls = (css: string) => css !== 'visible' && css !== 'clip';
@@ -202,13 +210,13 @@ function onView(p: Point, g: Geometry, e: Element): number {
     if (s.edge === 'start') return offset <= s.at ? offset : offset + s.travel;
     return offset <= s.at ? offset - s.travel : offset;
   }
-  const [phase, ...at] = p as [keyof ReturnType<typeof phaseSpans>, ...Linear];
+  const [phase, at] = p as [keyof ReturnType<typeof phaseSpans>, Amount];
   const span = phaseSpans(g)[phase];
   return span.start + px(at, span.end - span.start, e);
 }
 
 const onExtent = (p: Point, { start, end }: Span, e: Element): number =>
-  start + px((p as [string, ...Linear]).slice(1) as unknown as Linear, end - start, e);
+  start + px(p[1] as Amount, end - start, e);
 
 /** Where a motion’s places lie for one target; null where it has none. */
 interface Listening {

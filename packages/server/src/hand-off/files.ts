@@ -1,6 +1,6 @@
 /** A hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
-import { OWN_FILES } from '@lyvek/core';
-import type { Assembled, HandOffPage } from '@lyvek/core';
+import { OWN_FILES, withoutTaken } from '@lyvek/core';
+import type { Assembled, HandOffPage, MotionDocument } from '@lyvek/core';
 import { readTexts } from '../add-page/texts.ts';
 import type { PageFile } from '../store/pages.ts';
 
@@ -34,5 +34,18 @@ export function handedOff(
     for (const one of runtimes)
       out.set(script.path.replace(script.href, OWN_FILES[one]), new Uint8Array(built(`${one}.js`)));
   }
+  return out;
+}
+
+/** A page’s files without what a document has taken over from them. */
+export function filesWithoutTaken(
+  page: { name: string; entry: string },
+  files: readonly PageFile[],
+  taken: MotionDocument['importedRules'],
+): Map<string, Uint8Array> {
+  const { entry, html, fileAt } = handOffPage(page, files);
+  const out = new Map(files.map((f) => [f.path, new Uint8Array(f.bytes)]));
+  for (const [path, { text }] of withoutTaken(entry, html, fileAt, taken))
+    out.set(path, new TextEncoder().encode(text));
   return out;
 }

@@ -14,6 +14,8 @@ export interface HandOffQuery {
   fallback: boolean;
 }
 
+export type MadeHandOff = Awaited<ReturnType<typeof makeHandOff>>;
+
 /** `take`: what the title calls it. A page that has not been measured at that size cannot be written. */
 export async function makeHandOff(
   db: Db,

@@ -1,9 +1,17 @@
 /** Scrolls a finished hand-off in a browser and reads what it shows. */
 import * as z from 'zod';
-import { judge, scheduleProof, withPins, present } from '@lyvek/core';
-import type { Layout, Look, MotionDocument, ProofResult, ProofSchedule, Viewport } from '@lyvek/core';
+import { activeMedia, judge, scheduleProof, underMedia, withPins, present } from '@lyvek/core';
+import type {
+  EngineName,
+  Layout,
+  Look,
+  MotionDocument,
+  ProofResult,
+  ProofSchedule,
+  Viewport,
+} from '@lyvek/core';
 import { engineByName } from './engines/index.ts';
-import type { EngineName, EnginePage } from './engines/index.ts';
+import type { EnginePage, StartedEngine } from './engines/index.ts';
 import { ask, measureOpened } from './measure.ts';
 import type { PageFiles } from './page-files.ts';
 
@@ -23,6 +31,8 @@ async function lookOn(
 ): Promise<Look[]> {
   await page.run(inPage);
   const looks: Look[] = [];
+  // Some browsers need a look to begin.
+  if (schedule.looks[0]) await ask(page, 'look', schedule.looks[0], []);
   for (const at of schedule.looks) {
     signal?.throwIfAborted();
     looks.push(LookShape.parse(await ask(page, 'look', at, schedule.watched)));
@@ -46,19 +56,24 @@ interface KnownPage extends Proving {
   layout: Layout;
 }
 
-/** In Chromium, where the layout comes from. `document` as it is in this situation. */
+/** As it is for readers who ask for nothing. */
+const inSituation = (document: MotionDocument, viewport: Viewport): MotionDocument =>
+  underMedia(document, activeMedia(document, { viewport, reducedMotion: false }));
+
+/** In Chromium, where the layout comes from. */
 export async function proveHere(
-  { document, finished, inPage, places, layout }: KnownPage,
+  { document: whole, finished, inPage, places, layout }: KnownPage,
   onProgress?: OnProgress,
   signal?: AbortSignal,
-): Promise<ProofResult> {
+): Promise<ProofResult & { version: string }> {
+  const document = inSituation(whole, layout.viewport);
   const held = withPins(layout, document.pins);
   const schedule = scheduleProof(document, held, places);
-  const looks = await engineByName('chromium').use(async (engine) => {
+  return engineByName('chromium').use(async (engine) => {
     const page = await engine.open(finished, { viewport: layout.viewport });
-    return lookOn(page, inPage, schedule, { onProgress, signal });
+    const looks = await lookOn(page, inPage, schedule, { onProgress, signal });
+    return { ...judge(document, held, schedule, looks), version: engine.version };
   }, signal);
-  return judge(document, held, schedule, looks);
 }
 
 /** One that has to be measured first: fonts, bars and boxes are another browser’s. */
@@ -66,6 +81,8 @@ interface OtherPage extends Proving {
   /** without what the document has taken over */
   source: PageFiles;
   viewport: Viewport;
+  /** a script plays it where scroll timelines are missing */
+  hasFallback: boolean;
 }
 
 export interface EngineProof extends ProofResult {
@@ -75,29 +92,48 @@ export interface EngineProof extends ProofResult {
   layout: Layout;
 }
 
-/** In any browser that is installed: measures the page there, and holds what the hand-off shows against what that foretells. */
-export async function proveIn(
-  engine: EngineName,
-  { document, source, finished, inPage, places, viewport }: OtherPage,
-  onProgress?: OnProgress,
-  signal?: AbortSignal,
-): Promise<EngineProof> {
-  return engineByName(engine).use(async (started) => {
-    const layouts: Layout[] = [];
-    const bare = await started.open(source, { viewport });
-    const sizes = { next: () => null, onProgress: (l: Layout) => void layouts.push(l) };
-    await measureOpened(bare, { inPage, document }, sizes, signal);
-    await bare.close();
-    const layout = present(layouts[0]);
-    const held = withPins(layout, document.pins);
-    const schedule = scheduleProof(document, held, places);
-    const page = await started.open(finished, { viewport });
-    const looks = await lookOn(page, inPage, schedule, { onProgress, signal });
-    return {
-      ...judge(document, held, schedule, looks),
-      engine,
-      version: started.version,
-      layout,
-    };
-  }, signal);
+interface Told {
+  onProgress?: OnProgress | undefined;
+  signal?: AbortSignal | undefined;
 }
+
+/** What a browser without scroll timelines leaves static is no difference. */
+function withoutScrubbed(schedule: ProofSchedule): ProofSchedule {
+  const left = schedule.watched.filter((w) => w.when !== 'in-time').map((w) => w.motion);
+  const reason = 'this browser has no scroll timelines, and the hand-off no fallback: it shows it static';
+  return {
+    ...schedule,
+    watched: schedule.watched.filter((w) => w.when === 'in-time'),
+    skipped: [...schedule.skipped, ...[...new Set(left)].map((motion) => ({ motion, reason }))],
+  };
+}
+
+/** In a browser that runs: measures the page there, and holds what the hand-off shows against what that foretells. */
+export async function proveOn(
+  started: StartedEngine,
+  { document: whole, source, finished, inPage, places, viewport, hasFallback }: OtherPage,
+  told: Told = {},
+): Promise<Omit<EngineProof, 'engine'>> {
+  const document = inSituation(whole, viewport);
+  const layouts: Layout[] = [];
+  const bare = await started.open(source, { viewport });
+  const sizes = { next: () => null, onProgress: (l: Layout) => void layouts.push(l) };
+  await measureOpened(bare, { inPage, document }, sizes, told.signal);
+  await bare.close();
+  const layout = present(layouts[0]);
+  const held = withPins(layout, document.pins);
+  const page = await started.open(finished, { viewport });
+  const plays = hasFallback || (await page.evaluate("CSS.supports('animation-timeline: view()')")) === true;
+  const planned = scheduleProof(document, held, places);
+  const schedule = plays ? planned : withoutScrubbed(planned);
+  const looks = await lookOn(page, inPage, schedule, told);
+  await page.close();
+  return { ...judge(document, held, schedule, looks), version: started.version, layout };
+}
+
+/** The same in any browser that is installed. */
+export const proveIn = (engine: EngineName, page: OtherPage, told: Told = {}): Promise<EngineProof> =>
+  engineByName(engine).use(
+    async (started) => ({ engine, ...(await proveOn(started, page, told)) }),
+    told.signal,
+  );

@@ -3,25 +3,26 @@ import { Router } from 'express';
 import type pg from 'pg';
 import type * as z from 'zod';
 import { zipSync } from 'fflate';
-import { activeMedia, readDocument, slug, underMedia } from '@lyvek/core';
+import { ENGINES, readDocument, slug } from '@lyvek/core';
 import { found, notFound, Problem } from '../http/problem.ts';
-import type { OwnScript } from '@lyvek/core';
+import type { EngineName, OwnScript } from '@lyvek/core';
 import { routes } from '@lyvek/api';
 import type { HandOffQuery } from '@lyvek/api';
 import { handle } from '../http/handle.ts';
 import type { Db } from '../store/database.ts';
 import { listFiles, pageById } from '../store/pages.ts';
 import { takeWithDocument } from '../store/takes.ts';
-import { handOffPage, handedOff } from '../hand-off/files.ts';
+import { filesWithoutTaken, handOffPage, handedOff } from '../hand-off/files.ts';
 import { makeHandOff } from '../hand-off/make.ts';
+import type { MadeHandOff } from '../hand-off/make.ts';
 import {
   LabBusy,
-  NoChromium,
-  chromiumPath,
+  engineByName,
   failureSentence,
   filesInMemory,
   isLate,
   proveHere,
+  proveIn,
   within,
 } from '../lab/index.ts';
 import type { LabTurn } from '../lab/index.ts';
@@ -42,6 +43,21 @@ const SCRIPTS = new Set<string>(['runtime', 'marquees', 'fallback'] satisfies Ow
 const PLACES = 120;
 /** ms */
 const LONGEST_PROOF = 120_000;
+
+/** Chromium plays it in the layout that it was measured in; other browsers lay the page out anew. */
+async function proveMade(
+  { document, page, files, assembled, layout }: MadeHandOff,
+  engine: EngineName,
+  built: (file: string) => Buffer,
+  signal: AbortSignal,
+) {
+  const finished = filesInMemory(page.entry, handedOff(files, page.entry, assembled, built));
+  const how = { document, finished, inPage: built('in-page.js').toString('utf8'), places: PLACES };
+  if (engine === 'chromium') return proveHere({ ...how, layout }, undefined, signal);
+  const source = filesInMemory(page.entry, filesWithoutTaken(page, files, document.importedRules));
+  const hasFallback = assembled.fallback !== null;
+  return proveIn(engine, { ...how, source, viewport: layout.viewport, hasFallback }, { signal });
+}
 
 /** `built` reads one of the built scripts. */
 export function handOffRoutes(
@@ -68,23 +84,25 @@ export function handOffRoutes(
     return { token };
   });
 
-  /** Proves the hand-off in Chromium on this machine. Ends when the asker goes away. */
-  handle(router, routes.labProof, async ({ id, ...query }, { res }) => {
+  handle(router, routes.labEngines, () =>
+    Promise.resolve(
+      ENGINES.map((name) => {
+        const { label, missing } = engineByName(name);
+        return { name, label, missing: missing() };
+      }),
+    ),
+  );
+
+  /** Proves the hand-off in a browser on this machine. Ends when the asker goes away. */
+  handle(router, routes.labProof, async ({ id, engine, ...query }, { res }) => {
     const made = await handOff(pool, id, query);
-    const { page, files, assembled, layout } = made;
-    if (!chromiumPath()) throw new Problem(501, 'No Chromium here', new NoChromium().message);
-    const document = underMedia(
-      made.document,
-      activeMedia(made.document, { viewport: layout.viewport, reducedMotion: false }),
-    );
+    const { label, missing } = engineByName(engine);
+    const why = missing();
+    if (why !== null) throw new Problem(501, `No ${label} here`, why);
     const gone = new AbortController();
     res.on('close', () => gone.abort());
-    const finished = filesInMemory(page.entry, handedOff(files, page.entry, assembled, built));
-    const inPage = built('in-page.js').toString('utf8');
     const prove = () =>
-      within(LONGEST_PROOF, gone.signal, (signal) =>
-        proveHere({ document, finished, inPage, places: PLACES, layout }, undefined, signal),
-      );
+      within(LONGEST_PROOF, gone.signal, (signal) => proveMade(made, engine, built, signal));
     return turn.run(prove, gone.signal).catch((error: unknown) => {
       if (gone.signal.aborted) throw new Problem(499, 'Given up', 'It was given up.');
       if (error instanceof LabBusy) throw new Problem(429, 'Busy', error.message);
@@ -93,7 +111,7 @@ export function handOffRoutes(
         504,
         'Not proved',
         late
-          ? `Chromium did not get to the end of it within ${LONGEST_PROOF / 1000} s.`
+          ? `${label} did not get to the end of it within ${LONGEST_PROOF / 1000} s.`
           : failureSentence(error),
       );
     });

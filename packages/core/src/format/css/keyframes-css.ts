@@ -73,7 +73,10 @@ function agrees(group: Map<string, Stop>, keyframes: readonly Keyframe[]): boole
   if (places.size !== keyframes.length) return group.size === 0;
   return keyframes.every((s) => {
     const known = group.get(s.at);
-    return !known || known.easing === toEasing(s) || keyframeOffset(s.at) === 1;
+    if (!known || keyframeOffset(s.at) === 1) return true;
+    // A beginning that is left out takes the easing of a first keyframe of others in Chromium, and the animation’s in other browsers.
+    const isShared = known.declarations.length > 0 === (s.value !== '');
+    return known.easing === toEasing(s) && (isShared || known.easing === 'linear');
   });
 }
 

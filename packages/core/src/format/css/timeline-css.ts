@@ -1,14 +1,16 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import { itemAt, present } from '../../assert/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
+import type { Geometry } from '../../page/index.ts';
 import { computeGeometry, findMatches, splitPart } from '../../page/index.ts';
 import { isScrubbed, findSubject } from '../../drivers/index.ts';
 import type { ScrubbedDriver } from '../../drivers/index.ts';
-import { around, isNamedPlace } from '../../timeline/index.ts';
+import { around, isNamedPlace, resolvePoint } from '../../timeline/index.ts';
 import type { Motion, Pin } from '../../motion/index.ts';
 import { rangeCss } from './range-css.ts';
 import type { RangeCss } from './range-css.ts';
 import { withoutScroll } from './scroll-range.ts';
+import { splitRange } from './split-range.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { joinSelectors, overlaps } from './overlaps.ts';
@@ -49,6 +51,16 @@ interface Context {
 
 type Written = {
   [K in ScrubbedDriver['kind']]: (driver: Extract<ScrubbedDriver, { kind: K }>, c: Context) => TimelineCss;
+};
+
+/** At every measured size it ends before it begins. */
+const runsBack = ({ start, end }: Motion['range'], geometries: readonly Geometry[]): boolean =>
+  geometries.length > 0 &&
+  geometries.every((g) => resolvePoint(start, g, 'start') > resolvePoint(end, g, 'end'));
+/** Browsers agree on ranges of no length, and not on those that run backwards: some jump at their start, some never leave it. */
+const asJump = (range: string): string => {
+  const [start = range] = splitRange(range);
+  return `${start} ${start}`;
 };
 
 /** Of the first target: where there are several, the ends of the page lie elsewhere for each. */
@@ -94,7 +106,8 @@ const TIMELINES: Written = {
         return subject === undefined ? [] : [computeGeometry(layout, subject, driver.axis, driver.insets)];
       }),
     );
-    const css = rangeCss(motion.range, driver, geometries, hasNamedPlaces(motion));
+    const written = rangeCss(motion.range, driver, geometries, hasNamedPlaces(motion));
+    const css = runsBack(motion.range, geometries) ? { ...written, range: asJump(written.range) } : written;
     const notes: WriterNote[] = [];
     const note = (text: string) => void notes.push({ motion: motion.id, note: text });
     if (css.assumesViewport) note('Its range is exact where the scroller is as high as the viewport.');

@@ -79,7 +79,7 @@ test('a motion as data: frames as scripts name them, its range as numbers', () =
       ],
     ],
     range: [
-      ['entry', 10],
+      ['entry', [10]],
       ['meets', 0.5, 0.6],
     ],
     on: {
@@ -119,10 +119,20 @@ test('keyframes that hang on places of the range carry them, and timed ones thei
   const { plan, notes } = makePlan(named, timed);
   expect(notes).toEqual([]);
   expect(itemAt(itemAt(plan.motions, 0).frames, 0).map((f) => f.offset)).toEqual([
-    ['entry', 0],
-    ['contain', 50, 0, 0, 0, 1],
+    ['entry', [0]],
+    ['contain', [50, 0, 0, 0, 1]],
   ]);
   expect([...new Set(plan.motions.map((m) => m.name))]).toEqual([undefined, 'lv-title-in']);
+});
+
+test('the least and the most of lengths are said as such', () => {
+  const { plan } = makePlan(
+    motion({ range: { start: 'entry min(20%, 60px)', end: 'exit clamp(1em, 4vh, 90px)' } }),
+  );
+  expect(itemAt(plan.motions, 0).range).toEqual([
+    ['entry', ['min', [20], [0, 60]]],
+    ['exit', ['max', [0, 0, 0, 0, 1], ['min', [0, 0, 4], [0, 90]]]],
+  ]);
 });
 
 test('a motion that differs under a media condition is said once for each way', () => {
@@ -133,9 +143,9 @@ test('a motion that differs under a media condition is said once for each way', 
   );
   const { plan } = fallbackPlan({ ...d, media: [narrow] }, layout);
   expect(plan.motions.map((m) => [m.when, itemAt(m.range, 0)])).toEqual([
-    ['(not (width < 600px))', ['entry', 0]],
-    ['(width < 600px)', ['entry', 50]],
-    [undefined, ['entry', 0]],
+    ['(not (width < 600px))', ['entry', [0]]],
+    ['(width < 600px)', ['entry', [50]]],
+    [undefined, ['entry', [0]]],
   ]);
 });
 

@@ -31,10 +31,12 @@ import type { WriterNote } from '../css/piece.ts';
  * are left out.
  */
 export type Linear = [pct: number, px?: number, vh?: number, vw?: number, em?: number, rem?: number];
+/** A length, or the least or the most of several. */
+export type Amount = Linear | ['min' | 'max', ...Amount[]];
 /** An inset of a timeline; `auto` is the scroller’s scroll padding. */
-export type Inset = Linear | 'auto';
+export type Inset = Amount | 'auto';
 /** A place on a view progress: a phase and how far into it, or the element’s fraction that meets the viewport’s. */
-export type FallbackPoint = [phase: string, ...at: Linear] | ['meets', edge: number, line: number];
+export type FallbackPoint = [phase: string, at: Amount] | ['meets', edge: number, line: number];
 
 /** A keyframe as Web Animations take it; where it hangs on a place of the range, that place in place of its offset. */
 export interface FallbackFrame {
@@ -59,7 +61,7 @@ export interface FallbackMotion {
   on:
     | { kind: 'scroll'; scroller: string | null; axis: 'block' | 'inline' }
     | { kind: 'view'; subject: string | null; axis: 'block' | 'inline'; insets: [Inset, Inset] }
-    | { kind: 'pin'; track: string; by: 'top' | 'bottom'; inset: Linear }
+    | { kind: 'pin'; track: string; by: 'top' | 'bottom'; inset: Amount }
     | { kind: 'trigger'; trigger: number }
     | { kind: 'load' };
   range: [FallbackPoint, FallbackPoint];
@@ -124,9 +126,18 @@ export function toLinear(e: LengthExpr): Linear | null {
   }
 }
 
-const toLength = (css: string): Linear | null => {
+/** The same with `min()`, `max()` and `clamp()` around such sums; null for anything else. */
+function toAmount(e: LengthExpr): Amount | null {
+  if (e.kind !== 'min' && e.kind !== 'max' && e.kind !== 'clamp') return toLinear(e);
+  const parts = e.of.map(toAmount);
+  if (parts.some((p) => p === null)) return null;
+  const [low, ...rest] = parts as Amount[];
+  // clamp(a, b, c) is max(a, min(b, c)) (CSS Values 4, §10.2).
+  return e.kind === 'clamp' ? ['max', present(low), ['min', ...rest]] : [e.kind, present(low), ...rest];
+}
+const toLength = (css: string): Amount | null => {
   const parsed = parseLength(css);
-  return parsed.ok ? toLinear(parsed.value) : null;
+  return parsed.ok ? toAmount(parsed.value) : null;
 };
 const toInset = (css: string): Inset | null => (css === 'auto' ? css : toLength(css));
 
@@ -136,8 +147,8 @@ function toPoint(p: RangePoint, side: 'start' | 'end'): FallbackPoint | null {
     return m.ok ? ['meets', m.value.edge, m.value.line] : null;
   }
   const parsed = parsePhasePoint(p, side);
-  const at = parsed.ok ? toLinear(parsed.value.offset) : null;
-  return parsed.ok && at ? [parsed.value.phase ?? 'cover', ...at] : null;
+  const at = parsed.ok ? toAmount(parsed.value.offset) : null;
+  return parsed.ok && at ? [parsed.value.phase ?? 'cover', at] : null;
 }
 
 interface Context {
@@ -246,7 +257,7 @@ export function fallbackPlan(
   const triggers = d.triggers
     .filter((g) => g.on)
     .map((g) => {
-      const down = toPoint(g.down, 'start') ?? (['cover', ...zero] as FallbackPoint);
+      const down = toPoint(g.down, 'start') ?? (['cover', zero] as FallbackPoint);
       const past = g.past ? toPoint(g.past, 'end') : null;
       const insets = g.insets?.map(toInset);
       return {

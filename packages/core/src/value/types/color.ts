@@ -26,6 +26,10 @@ function read(css: string, c: ValueContext): { color: Color; legacy: boolean } |
   return color ? { color, legacy: LEGACY.has(color.mode) && LEGACY_SYNTAX.test(text) } : null;
 }
 
+/** Whether a colour is in one of the old notations, which mix in sRGB among each other. */
+export const isLegacyColor = (css: string): boolean =>
+  /^currentcolor$/i.test(css.trim()) || (LEGACY_SYNTAX.test(css.trim()) && parse(css.trim()) !== undefined);
+
 const readAlpha = (c: Color) => c.alpha ?? 1;
 const byte = (n: number) => decimal(Math.round(Math.min(1, Math.max(0, n)) * 255));
 

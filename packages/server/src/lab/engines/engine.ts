@@ -1,9 +1,6 @@
 /** A browser that a finished page can be looked at in: one page at a time, from its files, with no way out. */
-import type { Viewport } from '@lyvek/core';
+import type { EngineName, Viewport } from '@lyvek/core';
 import type { PageFiles } from '../page-files.ts';
-
-export const ENGINES = ['chromium', 'firefox', 'webkit'] as const;
-export type EngineName = (typeof ENGINES)[number];
 
 export interface EnginePage {
   /** Runs a script in the page, whose value nobody asks for. */

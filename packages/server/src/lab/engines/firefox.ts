@@ -1,6 +1,5 @@
 /** Debian’s Firefox, through WebDriver BiDi. */
 import { existsSync } from 'node:fs';
-import puppeteer from 'puppeteer-core';
 import type { Browser } from 'puppeteer-core';
 import { starterAsNobody } from '../as-nobody.ts';
 import { using } from './engine.ts';
@@ -67,6 +66,8 @@ const missing = (): string | null =>
 async function start() {
   const program = firefoxPath();
   if (!program) throw new Error(missing() ?? '');
+  // Only where it is used: it takes a while to load.
+  const { default: puppeteer } = await import('puppeteer-core');
   const site = await openSite();
   try {
     const browser = await puppeteer.launch({

@@ -1,5 +1,6 @@
 import { chromium } from './chromium.ts';
-import type { Engine, EngineName } from './engine.ts';
+import type { EngineName } from '@lyvek/core';
+import type { Engine } from './engine.ts';
 import { firefox } from './firefox.ts';
 import { webkit } from './webkit.ts';
 

@@ -97,7 +97,12 @@ export function HandOffScreen() {
           findName={findName}
           onCopy={copy}
         />
-        <Support how={assembled.how} fallback={assembled.fallback !== null} />
+        <Support
+          how={assembled.how}
+          fallback={assembled.fallback !== null}
+          deviations={assembled.deviations}
+          findName={findName}
+        />
       </section>
     </div>
   );

@@ -1,6 +1,7 @@
-/** Proof: the finished hand-off runs in this browser, or in Chromium on the server, and is held against the prediction. */
+/** Proof: the finished hand-off runs in this browser, or in one on the server’s machine, and is held against the prediction. */
 import type * as z from 'zod';
 import type { HandOffQuery } from '@lyvek/api';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import {
@@ -13,7 +14,14 @@ import {
   withPins,
   findWorst,
 } from '@lyvek/core';
-import type { Layout, MotionDocument, MotionProof, ProofSchedule, ProofResult } from '@lyvek/core';
+import type {
+  EngineName,
+  Layout,
+  MotionDocument,
+  MotionProof,
+  ProofSchedule,
+  ProofResult,
+} from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { previewUrl } from '../../preview/preview-url.ts';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
@@ -23,7 +31,8 @@ import { ProofWindow } from './ProofWindow.tsx';
 import { proofText } from './text.ts';
 
 type Query = z.output<typeof HandOffQuery>;
-type Where = 'here' | 'lab';
+/** this browser, or one on the server’s machine */
+type Where = 'here' | EngineName;
 interface Run {
   where: Where;
   token: string | null;
@@ -33,13 +42,14 @@ interface Run {
 }
 interface Proved extends ProofResult {
   where: Where;
+  /** the browser, as it calls itself; empty for this one */
+  version: string;
   /** which document was proved, and as what */
   mark: string;
   seconds: number;
 }
 
 const PLACES = 120;
-const SHOWN = { here: 'in this browser', lab: 'in Chromium on the server' };
 
 export interface ProofState {
   running: Where | null;
@@ -57,7 +67,7 @@ function useProof(query: Query) {
   const revision = useStore(session.store, (s) => s.save.revision);
   const [run, setRun] = useState<Run | null>(null);
   const [done, setDone] = useState(0);
-  const [result, setResult] = useState<Proved | null>(null);
+  const [results, setResults] = useState<readonly Proved[]>([]);
   const [error, setError] = useState<string | null>(null);
   const stop = useRef<AbortController | null>(null);
   const mark = `${revision} ${JSON.stringify(query)}`;
@@ -73,14 +83,17 @@ function useProof(query: Query) {
     const layout = withPins(bare as Layout, seen.pins);
     const schedule = scheduleProof(seen, layout, PLACES);
     const from = performance.now();
-    const finish = (r: ProofResult) => {
-      setResult({ ...r, where, mark, seconds: (performance.now() - from) / 1000 });
+    const finish = (r: ProofResult & { version?: string }) => {
+      const seconds = (performance.now() - from) / 1000;
+      const proved: Proved = { version: '', ...r, where, mark, seconds };
+      setResults((known) => [proved, ...known.filter((k) => k.where !== where)]);
       setRun(null);
     };
     const next: Run = { where, token: null, schedule, document: seen, layout };
     setRun(next);
     try {
-      if (where === 'lab') finish(await api.labProof({ id: take.id, ...query }, { signal: abort.signal }));
+      if (where !== 'here')
+        finish(await api.labProof({ id: take.id, ...query, engine: where }, { signal: abort.signal }));
       else {
         const { token } = await api.startProof({ id: take.id, ...query });
         if (abort.signal.aborted) return;
@@ -99,7 +112,7 @@ function useProof(query: Query) {
     stop.current?.abort();
     setRun(null);
   };
-  return { run, done, result, error, begin, cancel, document, viewport, stale: result?.mark !== mark };
+  return { run, done, results, error, begin, cancel, document, viewport, mark };
 }
 
 interface ProofProps {
@@ -109,12 +122,13 @@ interface ProofProps {
 }
 
 export function Proof({ query, saved, onShow }: ProofProps) {
-  const { run, done, result, error, begin, cancel, document, viewport, stale } = useProof(query);
+  const { run, done, results, error, begin, cancel, document, viewport, mark } = useProof(query);
+  const [result, ...others] = results;
   return (
     <div className="proof">
       <header className="hand-head">
         <b>{proofText.proof}</b>
-        <span>{result && !run ? `${SHOWN[result.where]}, ${result.seconds.toFixed(1)} s` : ''}</span>
+        <span>{result && !run ? proofText.where(result.version, result.seconds) : ''}</span>
         <span className="grow" />
         {!run && (
           <button type="button" className="btn small" disabled={!saved} onClick={() => void begin('here')}>
@@ -125,9 +139,9 @@ export function Proof({ query, saved, onShow }: ProofProps) {
       {run && (
         <div className="proof-run" role="status">
           <p>
-            {run.where === 'lab'
-              ? proofText.chromiumScrollsTheFinished
-              : proofText.theFinishedPageIs(done, run.schedule.looks.length)}
+            {run.where === 'here'
+              ? proofText.theFinishedPageIs(done, run.schedule.looks.length)
+              : proofText.scrollsTheFinished(run.where)}
           </p>
           <progress
             className="progress w-full"
@@ -144,18 +158,50 @@ export function Proof({ query, saved, onShow }: ProofProps) {
           {error}
         </p>
       )}
-      {!run && result && <Result result={result} stale={stale} document={document} onShow={onShow} />}
+      {!run && result && (
+        <Result result={result} stale={result.mark !== mark} document={document} onShow={onShow} />
+      )}
+      {!run && others.length > 0 && (
+        <ul className="proof-others">
+          {others.map((r) => (
+            <li key={r.where}>
+              {proofText.also(r.version, Math.max(0, ...r.motions.map(findWorst)), r.mark !== mark)}
+            </li>
+          ))}
+        </ul>
+      )}
       {!run && !result && error === null && (
         <p className="proof-empty">{proofText.runsTheFinishedPage(PLACES)}</p>
       )}
-      {!run && (
-        <p className="proof-lab">
-          <button type="button" className="link" disabled={!saved} onClick={() => void begin('lab')}>
-            {proofText.proveItInChromium}
-          </button>
-        </p>
-      )}
+      {!run && <LabEngines saved={saved} onProve={(engine) => void begin(engine)} />}
     </div>
+  );
+}
+
+/** Browsers on the server’s machine; those that are not installed say how to get them. */
+function LabEngines({ saved, onProve }: { saved: boolean; onProve(engine: EngineName): void }) {
+  const { data: engines = [] } = useQuery({
+    queryKey: ['lab engines'],
+    queryFn: () => api.labEngines(),
+    staleTime: Infinity,
+  });
+  if (engines.length === 0) return null;
+  return (
+    <p className="proof-lab">
+      {proofText.proveOnTheServer}
+      {engines.map((e) => (
+        <button
+          key={e.name}
+          type="button"
+          className="link"
+          disabled={!saved || e.missing !== null}
+          title={e.missing ?? undefined}
+          onClick={() => onProve(e.name)}
+        >
+          {e.label}
+        </button>
+      ))}
+    </p>
   );
 }
 

@@ -5,7 +5,15 @@ import { supportText } from './text.ts';
 
 type Feature = 'scroll timelines' | 'triggers' | 'animations';
 
-export function Support({ how, fallback }: { how: Assembled['how']; fallback: boolean }) {
+interface SupportProps {
+  how: Assembled['how'];
+  fallback: boolean;
+  deviations: Assembled['deviations'];
+  /** of a motion */
+  findName(id: string): string;
+}
+
+export function Support({ how, fallback, deviations, findName }: SupportProps) {
   const needed = [...new Set(how.map((h) => h.needs))].filter((n): n is Feature => n !== 'script');
   if (needed.length === 0) return null;
   return (
@@ -40,6 +48,18 @@ export function Support({ how, fallback }: { how: Assembled['how']; fallback: bo
             ? supportText.withoutScrollTimelinesThe
             : supportText.theOthersShowThe}
       </p>
+      {deviations.length > 0 && (
+        <>
+          <p>{supportText.knownDifferences}</p>
+          <ul>
+            {deviations.map((d, i) => (
+              <li key={i}>
+                {supportText.differs(d.browser, d.motion === null ? null : findName(d.motion), d.note)}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <p className="small">
         {support.source}, {support.date}
       </p>

@@ -1,4 +1,6 @@
 /** Words of the hand-off, by the part that shows them. */
+import { PROOF_LIMIT } from '@lyvek/core';
+import type { EngineName } from '@lyvek/core';
 
 export const codeText = {
   css: 'CSS',
@@ -66,17 +68,29 @@ export const motionListText = {
   asCssAlone: 'As CSS alone:',
 };
 
+const ENGINE_NAMES: Record<EngineName, string> = {
+  chromium: 'Chromium',
+  firefox: 'Firefox',
+  webkit: 'WebKit',
+};
+
 export const proofText = {
   proof: 'Proof',
   proveAgain: 'Prove again',
   proveIt: 'Prove it',
-  chromiumScrollsTheFinished: 'Chromium scrolls the finished page …',
+  scrollsTheFinished: (engine: EngineName) =>
+    `${ENGINE_NAMES[engine]} scrolls the finished page on the server …`,
   theFinishedPageIs: (done: number, count: number) =>
     `The finished page is scrolled here: ${done} of ${count} looks.`,
   cancel: 'Cancel',
   runsTheFinishedPage: (places: number) =>
     `Runs the finished page at ${places} places, down and up, lets damped motions settle and pauses timed ones, and shows where a motion differs from the prediction.`,
-  proveItInChromium: 'Prove it in Chromium on the server',
+  proveOnTheServer: 'On the server’s machine:',
+  where: (version: string, seconds: number) => `in ${version || 'this browser'}, ${seconds.toFixed(1)} s`,
+  also: (version: string, worst: number, stale: boolean) =>
+    `In ${version || 'this browser'}: ${
+      worst > PROOF_LIMIT ? `differs by ${worst.toFixed(2)}` : `as predicted, within ${worst.toFixed(3)}`
+    }${stale ? '; the take has changed since' : ''}.`,
   everythingMatchesThe: 'Everything matches the prediction, within',
   fromWhatWasPredicted: (limit: number) => `from what was predicted, by more than ${limit}.`,
   oneMotionDiffers: 'One motion differs',
@@ -97,6 +111,9 @@ export const supportText = {
   withoutScrollTimelinesThe:
     'Without scroll timelines the page is static and complete; without triggers, their motions are shown at their end.',
   theOthersShowThe: 'The others show the page static and complete.',
+  knownDifferences: 'Known differences between browsers:',
+  differs: (browser: string, motion: string | null, note: string) =>
+    `${browser}${motion === null ? '' : `, ${motion}`}: ${note}`,
 };
 
 export const takeAwayText = {

@@ -1,0 +1,110 @@
+/** A page and its motions, handed off and played by an engine, against what the page foretells as that engine lays it out. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  assemble,
+  ENGINES,
+  findWorst,
+  listDeviations,
+  PLAIN_HAND_OFF,
+  present,
+  PROOF_LIMIT,
+  withoutTaken,
+} from '@lyvek/core';
+import type { EngineName, FileAt, HandOffOptions, Layout, MotionDocument } from '@lyvek/core';
+import { handedOff } from '@lyvek/server/hand-off';
+import { engineByName, filesInMemory, measureOpened, proveOn } from '@lyvek/server/lab';
+import type { EngineProof, StartedEngine } from '@lyvek/server/lab';
+
+export const SIZE = { width: 1280, height: 800 };
+export const inPage = (): string => readFileSync('dist/in-page.js', 'utf8');
+
+export interface MovingPage {
+  document: MotionDocument;
+  files: { path: string; bytes: Uint8Array }[];
+}
+type Proof = Omit<EngineProof, 'engine'>;
+
+const fileAtOf =
+  ({ files }: MovingPage): FileAt =>
+  (path) => {
+    const bytes = files.find((f) => f.path === path)?.bytes;
+    return bytes ? Buffer.from(bytes).toString('utf8') : null;
+  };
+
+/** The page without what its document has taken over. */
+function makeSource(page: MovingPage): Map<string, Uint8Array> {
+  const fileAt = fileAtOf(page);
+  const all = new Map(page.files.map((f) => [f.path, f.bytes]));
+  for (const [path, { text }] of withoutTaken(
+    'index.html',
+    present(fileAt('index.html')),
+    fileAt,
+    page.document.importedRules,
+  ))
+    all.set(path, Buffer.from(text));
+  return all;
+}
+
+/** As people get it: written from a layout that Chromium has measured. */
+function finish(page: MovingPage, layout: Layout, options: HandOffOptions): Map<string, Uint8Array> {
+  const fileAt = fileAtOf(page);
+  const html = present(fileAt('index.html'));
+  const assembled = assemble(
+    {
+      document: page.document,
+      layout,
+      page: { name: 'page', entry: 'index.html', html, fileAt },
+      title: 'Test',
+    },
+    options,
+  );
+  const files = page.files.map(({ path, bytes }) => ({ path, bytes: Buffer.from(bytes) }));
+  return handedOff(files, 'index.html', assembled, (name) => readFileSync(join('dist', name)));
+}
+
+/** Layouts of pages in Chromium, which hand-offs are written from. */
+export function layoutsInChromium(pages: readonly MovingPage[]): Promise<Layout[]> {
+  return engineByName('chromium').use(async (started) => {
+    const out: Layout[] = [];
+    for (const page of pages) {
+      const opened = await started.open(filesInMemory('index.html', makeSource(page)), { viewport: SIZE });
+      const sizes = { next: () => null, onProgress: (l: Layout) => void out.push(l) };
+      await measureOpened(opened, { inPage: inPage(), document: page.document }, sizes);
+      await opened.close();
+    }
+    return out;
+  });
+}
+
+export const proveHandOff = (
+  started: StartedEngine,
+  page: MovingPage,
+  layout: Layout,
+  places = 40,
+): Promise<Proof> =>
+  proveOn(started, {
+    document: page.document,
+    source: filesInMemory('index.html', makeSource(page)),
+    finished: filesInMemory('index.html', finish(page, layout, { ...PLAIN_HAND_OFF, fallback: true })),
+    inPage: inPage(),
+    places,
+    viewport: SIZE,
+    hasFallback: true,
+  });
+
+/** Sentences about what differs, by motion. */
+export function listDifferences({ document }: MovingPage, { motions }: Proof, limit = PROOF_LIMIT): string[] {
+  const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
+  return motions
+    .filter((m) => findWorst(m) > limit)
+    .map(
+      (m) =>
+        `${name(m.motion)} by ${findWorst(m).toFixed(2)} at ${m.at}: ${m.property} is ${m.shown}, predicted ${m.predicted}`,
+    );
+}
+
+/** The engines with what is missing of each. */
+export const ALL_ENGINES: readonly (readonly [EngineName, string | null])[] = ENGINES.map(
+  (name) => [name, engineByName(name).missing()] as const,
+);

@@ -1,0 +1,63 @@
+/** What browsers are known to play otherwise, as measured (docs/engines.md). A new fact is one entry here. */
+import type { Motion, MotionDocument } from '../motion/index.ts';
+import { isLegacyColor, propertyFacts } from '../value/index.ts';
+
+export interface Deviation {
+  /** null for the page as a whole */
+  motion: string | null;
+  browser: 'Chrome' | 'Firefox' | 'Safari';
+  note: string;
+}
+
+interface Fact {
+  browser: Deviation['browser'];
+  note: string;
+  /** of a motion */
+  applies?(motion: Motion): boolean;
+  /** of the page */
+  isOfPage?(html: string): boolean;
+}
+
+const valuesOf = (motion: Motion, property: string): string[] =>
+  (motion.keyframes[property] ?? []).flatMap((k) => (k.value ? [k.value] : []));
+
+const FACTS: readonly Fact[] = [
+  {
+    browser: 'Firefox',
+    note: 'It mixes a colour in rgb, hsl or hex with one in a newer notation in sRGB, others in Oklab: what lies between looks a little different. Write both in one notation.',
+    applies: (m) =>
+      Object.keys(m.keyframes).some((p) => {
+        if (propertyFacts(p)?.type.name !== 'color') return false;
+        const kinds = new Set(valuesOf(m, p).map(isLegacyColor));
+        return kinds.size > 1;
+      }),
+  },
+  {
+    browser: 'Safari',
+    note: 'Where a background size flips half-way, from auto or a word to lengths, it flips the position of the background with it.',
+    applies: (m) =>
+      'background-position' in m.keyframes &&
+      'background-size' in m.keyframes &&
+      (valuesOf(m, 'background-size').length < 2 ||
+        valuesOf(m, 'background-size').some((v) => /auto|cover|contain/.test(v))),
+  },
+  {
+    browser: 'Safari',
+    note: 'In a page without <!doctype html> it moves nothing by view timelines. Begin the page with one.',
+    isOfPage: (html) => !/^\s*(<!--[\s\S]*?-->\s*)*<!doctype\s+html/i.test(html),
+  },
+];
+
+/** In the order of the document, the page last; motions that are off are left out. */
+export const listDeviations = ({ motions }: MotionDocument, html: string): Deviation[] => [
+  ...motions
+    .filter((m) => m.on)
+    .flatMap((m) =>
+      FACTS.filter((f) => f.applies?.(m)).map(({ browser, note }) => ({ motion: m.id, browser, note })),
+    ),
+  ...FACTS.filter((f) => html !== '' && f.isOfPage?.(html)).map(({ browser, note }) => ({
+    motion: null,
+    browser,
+    note,
+  })),
+];
