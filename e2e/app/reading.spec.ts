@@ -93,9 +93,9 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
 });
 
 const ENGINES_SHOWN = [
-  { name: 'chromium', label: 'Chromium', version: /in Chromium\/\d/ },
-  { name: 'firefox', label: 'Firefox', version: /in firefox\/\d/ },
-  { name: 'webkit', label: 'WebKit', version: /in WebKitGTK\/\d/ },
+  { name: 'chromium', label: 'Chromium', version: /in Chromium \d/ },
+  { name: 'firefox', label: 'Firefox', version: /in Firefox \d/ },
+  { name: 'webkit', label: 'WebKit', version: /in WebKitGTK \d/ },
 ] as const;
 
 test('the finished page is proved here and in the browsers of the server', async ({ page, request }) => {

@@ -4,7 +4,7 @@ import { findWorst, itemAt } from '@lyvek/core';
 import { engineByName } from '@lyvek/server/lab';
 import { listFiles, movingPages, read } from '../css-import/pages.ts';
 import { isAll } from '../support/full.ts';
-import { ALL_ENGINES, layoutsInChromium, listDifferences, proveHandOff } from './play.ts';
+import { ALL_ENGINES, besides, layoutsInChromium, listDifferences, proveHandOff } from './play.ts';
 import type { MovingPage } from './play.ts';
 
 /** Every so many of them in `npm test`. */
@@ -21,7 +21,7 @@ const PAGES = movingPages().flatMap((name, i): [string, MovingPage][] => {
 });
 
 for (const [engine, missing] of ALL_ENGINES)
-  test(`${engine} plays what was read from pages and written again`, async () => {
+  test(`${engine} plays what was read from pages and written again`, besides(engine), async () => {
     test.skip(missing !== null, `because ${missing}`);
     test.setTimeout(600_000);
     const layouts = await layoutsInChromium(PAGES.map(([, page]) => page));

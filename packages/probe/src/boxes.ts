@@ -6,6 +6,7 @@ import type { Box, Sticky } from '@lyvek/core';
 import { isTransformed } from './containers.ts';
 import type { Containers } from './containers.ts';
 import { px, readRect, readStyle } from './dom.ts';
+import { flatten } from './flatten.ts';
 
 declare class ViewTimeline {
   constructor(options: { subject: Element; axis: string; inset: string });
@@ -86,9 +87,20 @@ export class Boxes {
   }
 
   private span(e: Element, axis: 'block' | 'inline'): { start: number; end: number } | null {
-    if (typeof ViewTimeline === 'undefined' || this.timelines++ > MAX_TIMELINES) return null;
+    if (this.timelines++ > MAX_TIMELINES) return null;
+    if (typeof ViewTimeline === 'undefined') return this.flatSpan(e, axis);
     const t = new ViewTimeline({ subject: e, axis, inset: '0px' });
     return t.startOffset && t.endOffset ? { start: t.startOffset.value, end: t.endOffset.value } : null;
+  }
+
+  private flatSpan(e: Element, axis: 'block' | 'inline'): { start: number; end: number } {
+    const undo = flatten(e);
+    const { x, y, width, height } = this.rectangle(e);
+    const port = this.port(e);
+    undo();
+    return axis === 'block'
+      ? { start: y - port.height, end: y + height }
+      : { start: x - port.width, end: x + width };
   }
 
   private unmoved(e: Element, plain: Box): Box {

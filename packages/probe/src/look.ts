@@ -10,6 +10,9 @@ const frames = (n: number) =>
     next(n);
   });
 
+/** Times that a page is waited for until it stands still. */
+const MAX_SETTLES = 4;
+
 interface Looked {
   e: Element;
   /** the pseudo-element of it that is looked at; empty for itself */
@@ -56,6 +59,11 @@ function held(e: Looked, name: string, share: number): boolean {
 export async function look(at: ScheduledLook, wanted: readonly Wanted[]): Promise<Look> {
   scrollTo({ top: at.y, behavior: 'instant' });
   await frames(2);
+  // What moves may push the page along, where the browser keeps its content in place (scroll anchoring).
+  for (let y = at.y, tries = 0; scrollY !== y && tries < MAX_SETTLES; tries++) {
+    y = scrollY;
+    await frames(2);
+  }
   if (at.rest) {
     await new Promise((done) => setTimeout(done, at.rest));
     await frames(2);

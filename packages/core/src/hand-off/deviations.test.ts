@@ -43,6 +43,11 @@ test.each<[string, Parameters<typeof motion>[0], string[]]>([
     },
     [],
   ],
+  [
+    'the page as a driver, and nothing held',
+    { driver: { kind: 'scroll', axis: 'block' }, range: { start: '0%', end: '40%' }, fill: 'none' },
+    ['Safari'],
+  ],
 ])('%s', (_, given, browsers) => expect(listed(given)).toEqual(browsers));
 
 test('a page without a doctype is told of once, and a page under development has none to look at', () => {

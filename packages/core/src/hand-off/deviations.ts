@@ -1,4 +1,5 @@
 /** What browsers are known to play otherwise, as measured (docs/engines.md). A new fact is one entry here. */
+import { asScroll } from '../drivers/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { isLegacyColor, propertyFacts } from '../value/index.ts';
 
@@ -18,7 +19,7 @@ interface Fact {
   isOfPage?(html: string): boolean;
 }
 
-const valuesOf = (motion: Motion, property: string): string[] =>
+const listValues = (motion: Motion, property: string): string[] =>
   (motion.keyframes[property] ?? []).flatMap((k) => (k.value ? [k.value] : []));
 
 const FACTS: readonly Fact[] = [
@@ -28,7 +29,7 @@ const FACTS: readonly Fact[] = [
     applies: (m) =>
       Object.keys(m.keyframes).some((p) => {
         if (propertyFacts(p)?.type.name !== 'color') return false;
-        const kinds = new Set(valuesOf(m, p).map(isLegacyColor));
+        const kinds = new Set(listValues(m, p).map(isLegacyColor));
         return kinds.size > 1;
       }),
   },
@@ -38,8 +39,14 @@ const FACTS: readonly Fact[] = [
     applies: (m) =>
       'background-position' in m.keyframes &&
       'background-size' in m.keyframes &&
-      (valuesOf(m, 'background-size').length < 2 ||
-        valuesOf(m, 'background-size').some((v) => /auto|cover|contain/.test(v))),
+      (listValues(m, 'background-size').length < 2 ||
+        listValues(m, 'background-size').some((v) => /auto|cover|contain/.test(v))),
+  },
+  {
+    browser: 'Safari',
+    note: 'At the very end of the page a motion that the whole page drives shows its end, though it does not hold it. Let it hold its end, or let its range go to 100 %.',
+    applies: (m) =>
+      asScroll(m.driver) !== null && (m.fill === 'none' || m.fill === 'backwards') && m.range.end !== '100%',
   },
   {
     browser: 'Safari',

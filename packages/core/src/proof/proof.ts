@@ -15,7 +15,14 @@ import {
   unrolledMotion,
 } from '../motion/index.ts';
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
-import { isPredicted, parseEasing, propertyFacts, splitSegments, valueAt } from '../value/index.ts';
+import {
+  isPredicted,
+  parseEasing,
+  propertyFacts,
+  readFacts,
+  splitSegments,
+  valueAt,
+} from '../value/index.ts';
 import { distance, isLeftToLayout, transformDistance } from './distance.ts';
 import type { ScheduledLook, ProofSchedule } from './schedule.ts';
 
@@ -52,8 +59,8 @@ export interface ProofResult {
 /** px, or hundredths of a value, from which on a difference can be seen. Lyvek’s default. */
 export const PROOF_LIMIT = 0.5;
 
-/** px of scroll that browsers cut off, and as much again that layout rounds. */
-const CUT = 1 / 16 + 1 / 32;
+/** px of scroll that Chromium cuts off, and as much again that layout rounds. */
+export const CUT: Px = 1 / 16 + 1 / 32;
 /** px of scroll within which a damped motion counts as at rest. */
 const REST = 0.6;
 
@@ -111,6 +118,7 @@ class Prediction {
   constructor(
     readonly timeline: CompiledTimeline,
     private readonly layout: PinnedLayout,
+    private readonly cut: Px,
   ) {
     this.offsets = new Float64Array(layout.scrollers.length * 2);
   }
@@ -124,7 +132,7 @@ class Prediction {
     properties: readonly string[],
   ): string[][] {
     if (share !== undefined) return [properties.map(timedValues(motion, this.layout, element, share))];
-    const near = when === 'at-rest' ? REST : CUT;
+    const near = when === 'at-rest' ? Math.max(REST, this.cut) : this.cut;
     return [0, -near, near].map((shift) => this.scrubbed(y + shift, element, properties));
   }
 
@@ -136,6 +144,16 @@ class Prediction {
     return isPredicted(splitSegments(property, keyframes, own, makeContext(this.layout, element)));
   }
 
+  /** What it has before anything moves it; a custom property as its values register it. */
+  private initial(element: number, property: string): string | undefined {
+    const tracks = this.timeline.writers.get(element)?.get(property) ?? [];
+    const values = tracks.flatMap((t) => {
+      const { motion } = itemAt(this.timeline.instances, itemAt(this.timeline.tracks, t).instance);
+      return (motion.keyframes[property] ?? []).flatMap((k) => (k.value ? [k.value] : []));
+    });
+    return readFacts(property, values)?.initial;
+  }
+
   private scrubbed(y: Px, element: number, properties: readonly string[]): string[] {
     this.offsets[0] = y;
     sample(this.timeline, this.offsets);
@@ -143,7 +161,7 @@ class Prediction {
       (p) =>
         shownValue(this.timeline, element, p) ??
         ownValue(this.layout, element, p) ??
-        propertyFacts(p)?.initial ??
+        this.initial(element, p) ??
         'none',
     );
   }
@@ -167,14 +185,18 @@ class Prediction {
   }
 }
 
-/** Holds what was seen against the prediction. `looks` are in the order of the schedule’s. */
+/**
+ * Holds what was seen against the prediction. `looks` are in the order of the schedule’s; `cut`: px of scroll within which the browser may show
+ * what lies beside.
+ */
 export function judge(
   document: MotionDocument,
   layout: PinnedLayout,
   schedule: ProofSchedule,
   looks: readonly Look[],
+  cut: Px = CUT,
 ): ProofResult {
-  const prediction = new Prediction(compileTimeline(document, layout), layout);
+  const prediction = new Prediction(compileTimeline(document, layout), layout, cut);
   const byId = new Map(document.motions.map((m) => [m.id, m]));
   const motions = new Map<string, MotionProof>();
   const seen = new Set<number>();

@@ -128,7 +128,7 @@ export async function proveOn(
   const schedule = plays ? planned : withoutScrubbed(planned);
   const looks = await lookOn(page, inPage, schedule, told);
   await page.close();
-  return { ...judge(document, held, schedule, looks), version: started.version, layout };
+  return { ...judge(document, held, schedule, looks, started.cut), version: started.version, layout };
 }
 
 /** The same in any browser that is installed. */

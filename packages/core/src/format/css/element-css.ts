@@ -80,8 +80,8 @@ function tunedEntry(e: Entry): TunedEntry {
   const own = [...(e.tuned ?? []), ...e.blocks.flatMap((b) => b.tuned)];
   if (!e.timed) {
     const { tuned, range } =
-      e.range === 'normal' ? { tuned: [], range: e.range } : tunedRange(e.range, name, e.older != null);
-    const first = e.older && tuned.length ? tunedRange(e.older, name, true).tuned : tuned;
+      e.range === 'normal' ? { tuned: [], range: e.range } : tunedRange(e.range, name, e.common != null);
+    const first = e.common && tuned.length ? tunedRange(e.common, name, true).tuned : tuned;
     const younger = tuned.filter(([, value], i) => value !== first[i]?.[1]);
     return { tuned: [...first, ...own], younger, range, lasting: 'auto' };
   }

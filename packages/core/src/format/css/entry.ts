@@ -11,7 +11,7 @@ export interface Entry {
   timeline: string;
   range: string;
   /** the same where `scroll` is no name of a range; null where it needs none */
-  older?: string | null;
+  common?: string | null;
   /** numbers of its own that its block begins with */
   tuned?: readonly Tuned[];
   /** of timed parts: when they play, and on whose passing; null where the scroll scrubs */

@@ -32,7 +32,7 @@ export interface TimelineCss {
   timeline: string;
   range: string;
   /** the same where `scroll` is no name of a range */
-  older?: string | null;
+  common?: string | null;
   /** null where the target carries its timeline itself */
   named: NamedTimeline | null;
   notes: WriterNote[];
@@ -64,7 +64,7 @@ const asJump = (range: string): string => {
 };
 
 /** Of the first target: where there are several, the ends of the page lie elsewhere for each. */
-function olderRange(
+function commonRange(
   driver: Extract<ScrubbedDriver, { kind: 'view' }>,
   { range, insets }: RangeCss,
   target: number | undefined,
@@ -115,9 +115,9 @@ const TIMELINES: Written = {
     const [host, part] = splitPart(motion.targets.selector);
     const owner = subject === 'self' && part !== '' ? host : subject;
     const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
-    const older = olderRange(driver, css, targets[0], itemAt(layouts, 0));
+    const common = commonRange(driver, css, targets[0], itemAt(layouts, 0));
     if (owner === 'self')
-      return { timeline: `view(${axis} ${insets})`, range: css.range, older, named: null, notes };
+      return { timeline: `view(${axis} ${insets})`, range: css.range, common, named: null, notes };
     const matched = findMatches(itemAt(layouts, 0), owner);
     // What draws a pseudo-element is seen from there anyway.
     const nested =
@@ -128,7 +128,7 @@ const TIMELINES: Written = {
         `${owner} matches ${matched.length} elements, and not every target is inside one; a named timeline needs exactly one.`,
       );
     const named: NamedTimeline = { kind: 'view', owner, name, axis, insets, motion: motion.id };
-    return { timeline: name, range: css.range, older, named: nested ? { ...named, nested } : named, notes };
+    return { timeline: name, range: css.range, common, named: nested ? { ...named, nested } : named, notes };
   },
 };
 

@@ -214,7 +214,7 @@ function makeEntry(
   const written = makeTimeline(motion, name, layouts, pins);
   const stepped = motion.stagger && {
     range: steppedRange(written.range, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
-    older: written.older && steppedRange(written.older, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
+    common: written.common && steppedRange(written.common, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
     tuned: [[byName(`lv-${name}`), stepCss(motion, itemAt(layouts, 0))] as const],
   };
   const fresh = { motion, key, layouts, blocks, timed: null, ...written, ...stepped };

@@ -1,4 +1,5 @@
 /** Debian’s Chromium, as the rest of the lab uses it. */
+import { CUT } from '@lyvek/core';
 import { chromiumPath, NoChromium } from '../browser.ts';
 import { withBrowser } from '../chromium.ts';
 import type { Page } from 'playwright-core';
@@ -19,7 +20,8 @@ export const chromium: Engine = {
     withBrowser(
       (open, version) =>
         work({
-          version: `Chromium/${version}`,
+          version: `Chromium ${version}`,
+          cut: CUT,
           async open(files, { viewport }) {
             const { page } = await open(files, { viewport });
             return asEnginePage(page);

@@ -16,8 +16,10 @@ export interface EngineOpening {
 }
 
 export interface StartedEngine {
-  /** as the browser says it: `firefox/153.8.0` */
+  /** `Firefox 153.8.0` */
   version: string;
+  /** px of scroll within which it may show what lies beside */
+  cut: number;
   open(files: PageFiles, how: EngineOpening): Promise<EnginePage>;
 }
 

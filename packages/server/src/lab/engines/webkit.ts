@@ -202,7 +202,9 @@ async function start() {
     const inSession: Call = (method, path, body) =>
       call(method, `/session/${session.sessionId}${path}`, body);
     return {
-      version: `WebKitGTK/${session.capabilities.browserVersion}`,
+      // A range still holds at its very end.
+      cut: 1,
+      version: `WebKitGTK ${session.capabilities.browserVersion}`,
       async open(files: PageFiles, { viewport }: EngineOpening) {
         const page = new WebKitPage(inSession);
         await inSession('POST', '/url', { url: site.add(files) });
