@@ -37,6 +37,9 @@ async function fresh(page: Page): Promise<void> {
 const found = (page: Page) =>
   page.locator('.trial-findings li').evaluateAll((rows) => rows.map((r) => (r as HTMLElement).dataset.key!));
 
+/** They would change the place of everything else on the page. */
+const NOT_THERE = new Set(['page-too-wide', 'pin-too-high']);
+
 test('Hessle Loom holds each mistake, and each fix applied through the interface removes its finding and makes none', async ({
   page,
   request,
@@ -46,7 +49,11 @@ test('Hessle Loom holds each mistake, and each fix applied through the interface
   await openTrials(page, request, 'hessle');
   const before = await found(page);
   const checks = new Set(before.map((k) => k.split(' ')[0]));
-  expect([...checks].sort()).toEqual(CHECKS.map((c) => c.id).sort());
+  expect([...checks].sort()).toEqual(
+    CHECKS.map((c) => c.id)
+      .filter((id) => !NOT_THERE.has(id))
+      .sort(),
+  );
   const corrected: string[] = [];
   // Those that a fix cures are tried one by one, or, in a hurry, a handful of them.
   const tried = isAll ? before : before.filter((_, i) => i % 9 === 4);

@@ -39,7 +39,7 @@ for (const [engine, missing] of ALL_ENGINES)
     const skipped = new Map<string, number>();
     await engineByName(engine).use(async (started) => {
       for (const [i, page] of pages.entries()) {
-        const proof = await proveHandOff(started, page, itemAt(layouts, i), 24);
+        const proof = await proveHandOff(started, page, itemAt(layouts, i), { places: 24 });
         values += proof.values;
         worst = Math.max(worst, ...proof.motions.map(findWorst));
         for (const s of proof.skipped) skipped.set(s.reason, (skipped.get(s.reason) ?? 0) + 1);

@@ -40,3 +40,18 @@ for (const folder of ['night', 'hessle', 'almanac'])
         );
       },
     );
+
+for (const [name, missing] of ALL_ENGINES)
+  test(`night as Web Animations is played by ${name} as it is foretold there`, FULL, async () => {
+    test.skip(missing !== null, `because ${missing}`);
+    test.setTimeout(300_000);
+    const page = readDemo('night');
+    const [layout] = await layoutsInChromium([page]);
+    const proof = await engineByName(name).use((started) =>
+      proveHandOff(started, page, layout!, { target: 'web-animations' }),
+    );
+    console.log(`night as Web Animations in ${proof.version}: ${lookedWords(proof)}`);
+    expect(listDifferences(name, page, proof)).toEqual([]);
+    // Without scroll timelines it is static, and says so.
+    if (name !== 'firefox') expect(proof.values).toBeGreaterThan(0);
+  });

@@ -29,7 +29,7 @@ for (const [engine, missing] of ALL_ENGINES)
     const wrong: string[] = [];
     await engineByName(engine).use(async (started) => {
       for (const [i, [name, page]] of PAGES.entries()) {
-        const proof = await proveHandOff(started, page, itemAt(layouts, i), 30);
+        const proof = await proveHandOff(started, page, itemAt(layouts, i), { places: 30 });
         values += proof.values;
         worst = Math.max(worst, ...proof.motions.map(findWorst));
         wrong.push(...listDifferences(engine, page, proof).map((text) => `${name}: ${text}`));

@@ -6,12 +6,19 @@ import {
   ENGINES,
   findWorst,
   listDeviations,
-  PLAIN_HAND_OFF,
   present,
   PROOF_LIMIT,
   withoutTaken,
 } from '@lyvek/core';
-import type { EngineName, FileAt, MotionProof, HandOffOptions, Layout, MotionDocument } from '@lyvek/core';
+import type {
+  EngineName,
+  FileAt,
+  MotionProof,
+  HandOffOptions,
+  Layout,
+  MotionDocument,
+  Target,
+} from '@lyvek/core';
 import { handedOff } from '@lyvek/server/hand-off';
 import { engineByName, filesInMemory, measureOpened, proveOn } from '@lyvek/server/lab';
 import type { EngineProof, StartedEngine } from '@lyvek/server/lab';
@@ -83,16 +90,16 @@ export const proveHandOff = (
   started: StartedEngine,
   page: MovingPage,
   layout: Layout,
-  places = 40,
+  { places = 40, target = 'css' }: { places?: number; target?: Target } = {},
 ): Promise<Proof> =>
   proveOn(started, {
     document: page.document,
     source: filesInMemory('index.html', makeSource(page)),
-    finished: filesInMemory('index.html', finish(page, layout, { ...PLAIN_HAND_OFF, fallback: true })),
+    finished: filesInMemory('index.html', finish(page, layout, { target, fallback: target === 'css' })),
     inPage: inPage(),
     places,
     viewport: SIZE,
-    hasFallback: true,
+    hasFallback: target === 'css',
   });
 
 const BROWSERS: Record<EngineName, string> = { chromium: 'Chrome', firefox: 'Firefox', webkit: 'Safari' };

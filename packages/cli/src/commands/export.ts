@@ -63,6 +63,10 @@ export const exportPage = (program: Command): void =>
       }
       for (const n of assembled.notes) note(`${findName(document, n.motion)}: ${n.note}`);
       for (const n of assembled.lost) note(`${findName(document, n.motion)}: ${n.note}`);
+      for (const n of assembled.fallback?.notes ?? []) note(`${findName(document, n.motion)}: ${n.note}`);
+      for (const d of assembled.deviations)
+        note(`${d.browser}${d.motion === null ? '' : `, ${findName(document, d.motion)}`}: ${d.note}`);
+      if (o.fallback && o.target !== 'css') note('--fallback goes with --target css; it was left out here.');
       for (const n of assembled.html.notes) note(n);
       note(`${out.size} files are in ${o.out}.`);
     });

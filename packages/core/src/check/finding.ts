@@ -132,6 +132,8 @@ export interface CheckDefinition {
   group: keyof typeof CHECK_GROUPS;
   /** why a reader of the page cares */
   why: string;
+  /** checks that would only tell the same cause of the same motion once more */
+  covers?: readonly string[];
   /** looks at one placed motion on one element; `figures` are those of the trial, if there was one */
   checkMotion?(instance: Instance, context: CheckContext, figures: MotionFigures | null): Found | null;
   /** looks at the whole: pins, triggers, what plays in time, the page */
@@ -144,6 +146,11 @@ const english = new Intl.NumberFormat('en');
 /** The nearest place that the page can be scrolled to. */
 export const placeOnPage = (y: Px, layout: Layout): Px =>
   Math.max(0, Math.min(itemAt(layout.scrollers, 0).max.block, y));
+
+/** One of several in a scroller of the page: the first and the last of a strip never come from outside of it. */
+export const isSlide = ({ motion, placed }: Instance, timeline: CompiledTimeline): boolean =>
+  placed.scroller !== 0 &&
+  timeline.instances.filter((i) => i.motion === motion && i.placed.scroller === placed.scroller).length > 1;
 
 export const maxScrollFor = (instance: Instance, timeline: CompiledTimeline): Px =>
   itemAt(timeline.layout.scrollers, instance.placed.scroller).max[instance.placed.axis];

@@ -34,7 +34,9 @@ import { noPause } from './checks/no-pause.ts';
 import { noReducedForm } from './checks/no-reduced-form.ts';
 import { overshootClamped } from './checks/overshoot-clamped.ts';
 import { perFrameFactor } from './checks/per-frame-factor.ts';
+import { pageTooWide } from './checks/page-too-wide.ts';
 import { pinShorterThanScene } from './checks/pin-shorter-than-scene.ts';
+import { pinTooHigh } from './checks/pin-too-high.ts';
 import { reversal } from './checks/reversal.ts';
 import { shorthandOrder } from './checks/shorthand-order.ts';
 import { sidewaysScroll } from './checks/sideways-scroll.ts';
@@ -65,7 +67,9 @@ export const CHECKS: readonly CheckDefinition[] = [
   autoInsets,
   caughtByScroller,
   sidewaysScroll,
+  pageTooWide,
   pinShorterThanScene,
+  pinTooHigh,
   depthGap,
   flat3d,
   flattened3d,
@@ -122,5 +126,9 @@ export function findFindings(context: CheckContext, checks: readonly CheckDefini
     for (const { element = -1, ...one } of check.checkDocument?.(context) ?? [])
       found.push({ ...one, check: check.id, element });
   }
-  return found;
+  // One cause is one finding.
+  const told = new Set(
+    found.flatMap((f) => (f.about ? (checkById(f.check)?.covers ?? []).map((id) => `${id} ${f.about}`) : [])),
+  );
+  return found.filter((f) => !told.has(`${f.check} ${f.about}`));
 }

@@ -16,16 +16,18 @@ import type { Motion, MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import { isScrubbed } from '../drivers/index.ts';
-import { staggerSteps } from '../timeline/index.ts';
-import { withWholeEasing } from '../value/index.ts';
+import { isNamedPlace, staggerSteps } from '../timeline/index.ts';
+import { keyframeOffset, withWholeEasing } from '../value/index.ts';
 
 interface ApiMotion {
   name: string;
   targets: string;
   /** one list per property */
-  keyframes: Record<string, string>[][];
+  keyframes: Record<string, string | number>[][];
   timeline: { view?: string; scroll?: string; axis: string; inset?: string };
   range: [start: string, end: string];
+  /** the same where `scroll` is no name of a range */
+  common?: [start: string, end: string];
   /** steps by which each target is later, in page order, and what one step is */
   later?: { steps: number[]; by: string };
   fill: string;
@@ -44,7 +46,8 @@ function listKeyframes(motion: Motion): ApiMotion['keyframes'] {
   const m = unrolledMotion(motion);
   return Object.entries(m.keyframes).map(([property, list]) =>
     withWholeEasing(list, m.easing).map((k) => ({
-      offset: k.at,
+      // Not all browsers take percentages here; places at range names have no other form.
+      offset: isNamedPlace(k.at) ? k.at : keyframeOffset(k.at),
       ...(k.value ? { [camel(property)]: k.value } : {}),
       ...(k.easing && k.easing !== 'linear' ? { easing: k.easing } : {}),
     })),
@@ -87,7 +90,9 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
               { others },
             )
           : draft;
-        const range = splitRange(present(plain.entries.find((e) => e.motion.id === m.id)).range);
+        const written = present(plain.entries.find((e) => e.motion.id === m.id));
+        const range = splitRange(written.range);
+        const common = written.common ? splitRange(written.common) : null;
         const targets = findMatches(held, motion.targets.selector);
         return [
           {
@@ -96,6 +101,7 @@ function apiMotions(document: MotionDocument, layout: Layout, others: readonly L
             keyframes: listKeyframes(motion),
             timeline: makeTimeline(entry.timeline, draft),
             range: [range[0] ?? 'normal', range[1] ?? 'normal'],
+            ...(common ? { common: [itemAt(common, 0), itemAt(common, 1)] as [string, string] } : {}),
             ...(motion.stagger
               ? {
                   later: {
@@ -134,6 +140,7 @@ ${PLAYER}${rest && `\nstart(document, ${planText(plan)}${startOptions(plan)});\n
 /** Plays the data. Everything is made anew when a media condition begins or ceases to hold, and nothing plays in print. */
 const PLAYER = `
 const supported = 'ViewTimeline' in window;
+const knowsScroll = CSS.supports('animation-range-start', 'scroll 0%');
 const wantsStill = matchMedia('(prefers-reduced-motion: reduce)');
 const conditions = [...new Set(motions.flatMap((m) => m.when ?? []))].map((query) => matchMedia(query));
 let playing = [];
@@ -157,15 +164,15 @@ function play() {
   if (!supported) return;
   for (const m of motions) {
     if (m.when && !matchMedia(m.when).matches) continue;
-    if (wantsStill.matches && m.still === 'drop') continue;
+    if (wantsStill.matches && m.reducedMotion === 'drop') continue;
     const [, host, part = null] = /^(.*?)(::before|::after)?$/s.exec(m.targets);
     const drawn = (e) => !part || !/^(none|normal)$/.test(getComputedStyle(e, part).content);
     [...document.querySelectorAll(host)].filter(drawn).forEach((target, i) => {
       const timeline = timelineFor(m.timeline, target);
       const steps = m.later?.steps[i] ?? 0;
-      const [rangeStart, rangeEnd] = m.range.map((p) => (steps ? shifted(p, steps, m.later.by) : p));
+      const [rangeStart, rangeEnd] = ((!knowsScroll && m.common) || m.range).map((p) => (steps ? shifted(p, steps, m.later.by) : p));
       for (const keyframes of m.keyframes) {
-        if (wantsStill.matches && m.still === 'fade' && !keyframes.some((k) => 'opacity' in k)) continue;
+        if (wantsStill.matches && m.reducedMotion === 'fade' && !keyframes.some((k) => 'opacity' in k)) continue;
         playing.push(
           target.animate(keyframes, { timeline, rangeStart, rangeEnd, fill: m.fill, composite: m.composite, duration: 'auto', pseudoElement: part }),
         );

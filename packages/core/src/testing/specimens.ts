@@ -2,6 +2,7 @@
 import { between } from '../effect/effect-definition.ts';
 import { makeDocument, element, motion } from './index.ts';
 import {
+  PAGE,
   mistakenPage,
   css,
   box,
@@ -84,6 +85,14 @@ export const SPECIMENS: Record<string, Specimen> = {
       ),
       pins: [stage],
     },
+    besides: ['pin-too-high'],
+  },
+  'pin-too-high': { document: { ...makeDocument(), pins: [stage] } },
+  'page-too-wide': {
+    document: makeDocument(),
+    layout: with2([element({ selector: '#broad', box: box(3000, 200, 1400) })], {
+      scrollers: PAGE.scrollers.map((s, i) => (i === 0 ? { ...s, max: { ...s.max, inline: 400 } } : s)),
+    }),
   },
   'depth-gap': one({
     ...at('#layer'),
@@ -197,7 +206,7 @@ export const SPECIMENS: Record<string, Specimen> = {
   'layout-property': one({ keyframes: { 'margin-top': between('80px', '0px') } }),
   'large-blur': one(
     { ...at('#wide'), keyframes: { filter: between('blur(24px)', 'blur(0px)') } },
-    { besides: ['hot-spot', 'late-frames'] },
+    { besides: ['late-frames'] },
   ),
   'hot-spot': { ...mist, besides: ['late-frames'] },
   'late-frames': { ...mist, besides: ['hot-spot'] },

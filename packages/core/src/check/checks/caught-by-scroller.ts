@@ -54,6 +54,14 @@ export const caughtByScroller: CheckDefinition = {
   id: 'caught-by-scroller',
   name: 'Caught by a scroller that does not scroll',
   group: 'structure',
+  covers: [
+    'never-finishes',
+    'starts-part-way',
+    'empty-range',
+    'too-few-frames',
+    'unseen-where-read',
+    'hidden-at-load',
+  ],
   why: 'The view progress is measured inside a box that never scrolls, so the motion never plays.',
   checkMotion(instance, context) {
     const { motion, element, placed } = instance;

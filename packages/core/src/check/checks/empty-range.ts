@@ -13,6 +13,7 @@ export const emptyRange: CheckDefinition = {
   id: 'empty-range',
   name: 'Empty or reversed range',
   group: 'reach',
+  covers: ['unseen-where-read', 'too-few-frames'],
   why: 'It has no stretch of scroll to happen in, so it jumps from its first state to its last.',
   checkMotion(instance, { timeline, document }) {
     const { motion, placed } = instance;

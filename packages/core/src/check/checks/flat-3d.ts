@@ -3,9 +3,18 @@ import { findMatches } from '../../page/index.ts';
 import { declared } from '../declared.ts';
 import type { CheckDefinition } from '../finding.ts';
 
-/** Turning about x or y, or away from the screen. */
-const IN_SPACE =
-  /^(?:x|y)\b|^-?[\d.]+ -?[\d.]+ -?[\d.]+ |rotateX|rotateY|rotate3d|translateZ|translate3d|matrix3d/;
+const NOTHING = String.raw`[-+]?0*\.?0*(?:px|%|deg|rad|grad|turn)?`;
+const whole = (pattern: string) => new RegExp(pattern.replaceAll('NOTHING', NOTHING), 'i');
+/** Turning about x or y, or away from the screen, by more than nothing: a depth of 0 is written for other reasons. */
+const IN_SPACE = [
+  whole(String.raw`^(?:x|y)\s+(?!NOTHING$)`),
+  whole(String.raw`^-?[\d.]+ -?[\d.]+ -?[\d.]+ (?!NOTHING$)-?[\d.]+(?:deg|rad|grad|turn)$`),
+  whole(String.raw`^\S+ \S+ (?!NOTHING$)-?[\d.]+[a-z]+$`),
+  whole(String.raw`rotate[XY]\(\s*(?!NOTHING\s*\))`),
+  whole(String.raw`translateZ\(\s*(?!NOTHING\s*\))`),
+  whole(String.raw`translate3d\([^,]*,[^,]*,\s*(?!NOTHING\s*\))`),
+  /rotate3d\(|matrix3d\(/i,
+];
 /** Chosen by us: about as far from the eye as a screen is wide. */
 const DISTANCE = '900px';
 
@@ -17,19 +26,22 @@ export const flat3d: CheckDefinition = {
   checkMotion(instance, { timeline, document }) {
     const { motion, element, placed } = instance;
     const values = ['rotate', 'transform', 'translate'].flatMap((p) => motion.keyframes[p] ?? []);
-    if (!values.some((k) => IN_SPACE.test(k.value))) return null;
+    if (!values.some((k) => IN_SPACE.some((one) => one.test(k.value.trim())))) return null;
     if (values.some((k) => /perspective\(/.test(k.value))) return null;
     const { parent } = itemAt(timeline.layout.elements, element);
-    const seen =
-      (parent >= 0 && itemAt(timeline.layout.elements, parent).base?.perspective !== undefined) ||
-      (parent >= 0 && (declared(document, timeline, parent, 'perspective') ?? 'none') !== 'none') ||
+    const read = (e: number, property: string) =>
+      declared(document, timeline, e, property) ?? itemAt(timeline.layout.elements, e).base?.[property];
+    const hasPerspective = (e: number) =>
+      (read(e, 'perspective') ?? 'none') !== 'none' ||
       document.motions.some(
         (m) =>
-          m.on &&
-          m.keyframes.perspective &&
-          findMatches(timeline.layout, m.targets.selector).includes(parent),
+          m.on && m.keyframes.perspective && findMatches(timeline.layout, m.targets.selector).includes(e),
       );
-    if (seen) return null;
+    // What keeps its children in space hands on the perspective of what is around it.
+    for (let e = parent; e >= 0; e = itemAt(timeline.layout.elements, e).parent) {
+      if (hasPerspective(e)) return null;
+      if (read(e, 'transform-style') !== 'preserve-3d') break;
+    }
     const selector = parent < 0 ? 'body' : itemAt(timeline.layout.elements, parent).selector;
     return {
       severity: 'warning',

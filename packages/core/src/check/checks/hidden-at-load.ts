@@ -1,4 +1,4 @@
-import { asView } from '../../drivers/index.ts';
+import { asScroll, asView } from '../../drivers/index.ts';
 import { atLoad, isInFirstScreen } from '../at-load.ts';
 import { opacityAt } from '../opacity-at.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -10,10 +10,12 @@ export const hiddenAtLoad: CheckDefinition = {
   id: 'hidden-at-load',
   name: 'Invisible before any scroll',
   group: 'reach',
+  covers: ['unseen-where-read', 'too-few-frames'],
   why: 'It belongs to the first screen, but nobody sees it there until they scroll: many never do, and take the page for empty.',
   checkMotion(instance, { timeline }) {
     const { motion, element, placed } = instance;
-    if (!motion.keyframes.opacity || !asView(motion.driver) || placed.end <= 0) return null;
+    const isScrolled = asView(motion.driver) !== null || asScroll(motion.driver) !== null;
+    if (!motion.keyframes.opacity || !isScrolled || placed.end <= 0) return null;
     // A bar that comes later is meant to; only what its own place in the page shows at first is missed.
     if (!isInFirstScreen(instance, timeline)) return null;
     if (opacityAt(timeline, element, 0) > UNSEEN || opacityAt(timeline, element, placed.end) <= UNSEEN)

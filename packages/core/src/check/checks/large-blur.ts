@@ -9,6 +9,7 @@ export const largeBlur: CheckDefinition = {
   id: 'large-blur',
   name: 'Large blur',
   group: 'budget',
+  covers: ['hot-spot'],
   why: 'A blur is computed again for every pixel in every frame; its cost grows with its area and its radius.',
   checkMotion(instance, { timeline, limits }) {
     const { motion, element, placed } = instance;

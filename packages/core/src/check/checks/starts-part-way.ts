@@ -1,6 +1,6 @@
 import { asScroll } from '../../drivers/index.ts';
 import { atLoad, isInFirstScreen } from '../at-load.ts';
-import { maxScrollFor, pxText } from '../finding.ts';
+import { isSlide, maxScrollFor, pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const startsPartWay: CheckDefinition = {
@@ -11,7 +11,7 @@ export const startsPartWay: CheckDefinition = {
   checkMotion(instance, { timeline }) {
     const { start, end } = instance.placed;
     // Where nothing scrolls nothing starts.
-    if (start >= -1 / 32 || maxScrollFor(instance, timeline) <= 0) return null;
+    if (start >= -1 / 32 || maxScrollFor(instance, timeline) <= 0 || isSlide(instance, timeline)) return null;
     const { motion } = instance;
     // Begun with the page, what fades in would not be there at first.
     const fades =
@@ -19,7 +19,8 @@ export const startsPartWay: CheckDefinition = {
       isInFirstScreen(instance, timeline);
     const already = Math.min(100, Math.round((-start / Math.max(end - start, 1e-9)) * 100));
     return {
-      severity: end <= 0 ? 'error' : 'warning',
+      // What is over is seen as it ends.
+      severity: end <= 0 ? 'info' : 'warning',
       at: 0,
       brief: 'starts part-way',
       sentence:

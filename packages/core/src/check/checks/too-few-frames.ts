@@ -9,12 +9,15 @@ import { findRangePoint } from '../find-range-point.ts';
 import { maxScrollFor } from '../finding.ts';
 import type { CheckContext, CheckDefinition } from '../finding.ts';
 
+/** px; less is no movement. */
+const STILL = 1;
+
 export const tooFewFrames: CheckDefinition = {
   id: 'too-few-frames',
   name: 'Too few frames',
   group: 'smoothness',
   why: 'With this gesture the motion is over before the eye can follow it.',
-  checkMotion(instance, context) {
+  checkMotion(instance, context, figures) {
     const { start, end } = instance.placed;
     const { timeline, gesture, clock, limits } = context;
     const max = maxScrollFor(instance, timeline);
@@ -23,10 +26,13 @@ export const tooFewFrames: CheckDefinition = {
     // Leaps leave out what lies between, and no range could be widened enough.
     if (gesture.leaps || end < 0 || start > max || max <= 0 || end <= start) return null;
     if (gesture.trace && !passes(gesture.trace, low, high)) return null;
+    // What only fades is there at once then, and nobody sees it hop.
+    const fades = figures !== null && figures.travel < STILL;
     const frames = framesInRange(gesture, { start, end }, max, clock);
     if (frames >= limits.framesInRange) return null;
     return {
-      severity: frames < limits.framesInRange / 2 ? 'error' : 'warning',
+      severity:
+        frames >= limits.framesInRange / 2 ? (fades ? 'info' : 'warning') : fades ? 'warning' : 'error',
       at: (low + high) / 2,
       brief: frames === 1 ? 'only 1 frame' : `only ${frames} frames`,
       sentence: `With ${gesture.name.toLowerCase()} ${clock.pattern.length > 1 ? 'and missed frames' : `at ${clock.name}`} it is shown in ${frames} ${frames === 1 ? 'frame' : 'frames'}; your limit is ${limits.framesInRange}.`,

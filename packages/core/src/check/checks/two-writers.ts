@@ -9,6 +9,7 @@ export const twoWriters: CheckDefinition = {
   id: 'two-writers',
   name: 'Two writers of one property',
   group: 'conflict',
+  covers: ['unseen-where-read'],
   why: 'Of two motions that set the same property of one element only the later one is seen; the other does nothing.',
   checkMotion(later, context) {
     const { timeline } = context;

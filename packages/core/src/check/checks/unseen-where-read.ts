@@ -27,6 +27,9 @@ export const unseenWhereRead: CheckDefinition = {
     const from = Math.max(0, centre - IMPORT[1] * height);
     const to = Math.min(max, centre - IMPORT[0] * height);
     if (to < from) return null;
+    // What is clear where the page begins or ends can be read there for as long as one likes.
+    const isClear = (s: Px) => opacityAt(timeline, element, s) >= limits.textOpacity;
+    if ((from === 0 && isClear(0)) || (to === max && isClear(max))) return null;
     let faintest = Infinity;
     let at: Px = from;
     for (let k = 0; k < LOOKS; k++) {
@@ -34,7 +37,8 @@ export const unseenWhereRead: CheckDefinition = {
       const opacity = opacityAt(timeline, element, s);
       if (opacity < faintest) [faintest, at] = [opacity, s];
     }
-    if (faintest >= limits.textOpacity - 1e-6) return null;
+    // In whole hundredths, as it is said: nobody sees less.
+    if (Math.round(100 * faintest) >= Math.round(100 * limits.textOpacity)) return null;
     const rises = opacityAt(timeline, element, from) <= opacityAt(timeline, element, to);
     const { start, end } = motion.range;
     const range = rises

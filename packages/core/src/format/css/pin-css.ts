@@ -114,23 +114,29 @@ const isNone = (css: string) => {
 };
 
 /**
- * Insets that put `entry-crossing 0%` (held by its top) or `entry-crossing 100%` (held by its bottom) of the stage at the offset where
- * it begins to be held: its edge meets the line where it is held. No size of the stage enters, so it is exact at every width.
+ * Insets that put `entry-crossing 0%` of the track at the offset where its stage begins to be held by its top, or `entry-crossing 100%` where
+ * it lets go that is held by its bottom: an edge of the track meets the line where the stage is held. No size enters, so it is exact at every
+ * width.
  */
 export const pinInsets = ({ sticky: { by, inset } }: Pin): [string, string] =>
   by === 'top' ? [inset, isNone(inset) ? '100%' : `calc(100% - (${inset}))`] : ['0px', inset];
 
-/** A range on a pin: shares of its distance and lengths, counted from where it begins to be held. */
+/** A range on a pin: shares of its distance and lengths, counted from where it begins to be held; by its bottom that is a distance before the track’s end. */
 export function pinRange(range: Range, pin: Pin, distance: string): string {
-  const from = pin.sticky.by === 'top' ? 0 : 100;
+  const byTop = pin.sticky.by === 'top';
   const point = (p: RangePoint, side: 'start' | 'end') => {
     const parsed = typeof p === 'string' ? parsePhasePoint(p, side) : null;
     if (!parsed?.ok) throw new SyntaxError('a pin has no element that could meet a line');
     const along = alongCss(parsed.value.offset, distance);
-    if (along === '0px') return `entry-crossing ${from}%`;
-    return from === 0 && !/[*+]| - /.test(along)
-      ? `entry-crossing ${along}`
-      : `entry-crossing calc(${from}% + ${along})`;
+    if (!byTop) {
+      if (along === distance) return 'entry-crossing 100%';
+      const [gone, whole] = [plainPx(along), plainPx(distance)];
+      return gone !== null && whole !== null
+        ? `entry-crossing calc(100% - ${decimal(whole - gone)}px)`
+        : `entry-crossing calc(100% - ${bracketed(distance)}${along === '0px' ? '' : ` + ${along}`})`;
+    }
+    if (along === '0px') return 'entry-crossing 0%';
+    return /[*+]| - /.test(along) ? `entry-crossing calc(0% + ${along})` : `entry-crossing ${along}`;
   };
   return `${point(range.start, 'start')} ${point(range.end, 'end')}`;
 }

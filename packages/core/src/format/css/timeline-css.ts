@@ -14,6 +14,7 @@ import { splitRange } from './split-range.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { joinSelectors, overlaps } from './overlaps.ts';
+import { trackClass } from '../html/patch.ts';
 import type { Piece, WriterNote } from './piece.ts';
 import { rule } from './rule.ts';
 
@@ -89,7 +90,8 @@ const TIMELINES: Written = {
     const timeline = `--lv-${pinName}-held`;
     const named: NamedTimeline = {
       kind: 'view',
-      owner: pin.stage,
+      // What sticks carries no timeline that all browsers move on while it does.
+      owner: `.${trackClass(pinName)}`,
       name: timeline,
       axis: 'block',
       insets: pinInsets(pin).join(' '),

@@ -95,7 +95,7 @@ describe('pins as CSS', () => {
     ],
     [
       pin({ sticky: { by: 'bottom', inset: '5vh' } }),
-      ['bottom: 5vh;', '::before', 'inset: 0px 5vh', 'entry-crossing calc(100% + 200px)'],
+      ['bottom: 5vh;', '::before', 'inset: 0px 5vh', 'entry-crossing calc(100% - 600px)'],
     ],
     [
       pin({ sticky: { by: 'top', inset: '10%' }, overlap: ['40px', '0px'], layer: 3 }),

@@ -18,9 +18,12 @@ export interface HtmlPatch {
   gained: string[];
 }
 
-/** Class of the track around a pin’s stage, by pin id. */
+/** Class of the track around the stage of a pin of that name. */
+export const trackClass = (name: string): string => `lv-hold-${name}`;
+
+/** The same by pin id. */
 export const trackClasses = (document: Pick<MotionDocument, 'pins'>): Map<string, string> =>
-  new Map([...slugs(document.pins)].map(([id, name]) => [id, `lv-hold-${name}`]));
+  new Map([...slugs(document.pins)].map(([id, name]) => [id, trackClass(name)]));
 
 /** A cue that links can lead to has an element of its own in the track: there is nothing else at its place. */
 export const linkedCues = (document: Pick<MotionDocument, 'cues'>, pin: Pin): (Cue & { link: string })[] =>

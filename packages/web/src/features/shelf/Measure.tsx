@@ -1,7 +1,7 @@
 /** Measures a page that has no layout yet, unseen, so that the shelf can draw it. One at a time. */
 import { useEffect, useRef, useState } from 'react';
 import type { PageOnShelf } from '@lyvek/api';
-import { emptyDocument, makeMeasureRequest, present } from '@lyvek/core';
+import { emptyDocument, collectSelectors, present } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { PageLink } from '../../preview/page-link.ts';
@@ -19,9 +19,11 @@ export function Measure({ page, onMeasured }: { page: PageOnShelf; onMeasured(la
       done.current(layout);
       void api.putLayout({ id: page.id, contentHash: page.contentHash, body: layout }).catch(() => undefined);
     });
-    const detach = link.attach(present(frame.current), () =>
-      makeMeasureRequest(page.document ?? emptyDocument()),
-    );
+    // For the drawing alone; the Rundown asks for values.
+    const detach = link.attach(present(frame.current), () => ({
+      selectors: collectSelectors(page.document ?? emptyDocument()),
+      values: [],
+    }));
     present(frame.current).src = previewUrl(page.token, form);
     const timer = form === 'host' ? setTimeout(() => setForm('path'), 5000) : undefined;
     return () => {
