@@ -339,7 +339,8 @@ export const curveRowText = {
   deleteAKeyframe: 'delete a keyframe',
   remove: (property: string) => `remove ${property}`,
   removeButton: (property: string) => `Remove ${property}`,
-  fromTo: (low: undefined | string, high: undefined | string) => `${low} to ${high}`,
+  fromTo: (low: undefined | string, high: undefined | string) =>
+    low === undefined ? `to ${high}` : `${low} to ${high}`,
   keyframesOf: (property: string) => `Keyframes of ${property}`,
   notPredicted: 'not predicted',
   notPredictedWhy: (property: string) =>

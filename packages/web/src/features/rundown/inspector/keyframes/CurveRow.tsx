@@ -187,12 +187,18 @@ interface HeadingProps {
 }
 
 function Heading({ curve, progress, onRemove }: HeadingProps) {
+  const { keyframes } = curve;
+  const now = valueWords(cssAt(curve, progress));
   return (
     <h4>
       <b>{curve.name}</b>
-      <i>{curveRowText.fromTo(curve.keyframes[0]?.value, curve.keyframes.at(-1)?.value)}</i>
+      <i>
+        {curveRowText.fromTo(keyframes.length > 1 ? keyframes[0]?.value : undefined, keyframes.at(-1)?.value)}
+      </i>
       {isKnownCurve(curve) ? (
-        <span className="now">{valueWords(cssAt(curve, progress))}</span>
+        <span className="now" title={now}>
+          {now}
+        </span>
       ) : (
         <span className="now unknown" title={curveRowText.notPredictedWhy(curve.property)}>
           {curveRowText.notPredicted}
