@@ -35,7 +35,7 @@ module.exports = {
       from: { path: '^packages/core/', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^(packages/core|node_modules/(zod|css-tree|css-select|postcss|postcss-safe-parser|culori|domhandler|parse5|parse5-htmlparser2-tree-adapter|@types)/)',
+          '^(packages/core|node_modules/(zod|css-tree|css-select|postcss|postcss-safe-parser|culori|fastest-levenshtein|domhandler|parse5|parse5-htmlparser2-tree-adapter|@types)/)',
       },
     },
     {

@@ -62,7 +62,7 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
     .toEqual(['lv-lift']);
   await page.getByRole('button', { name: /1 mistake, 1 not imported/ }).click();
   await expect(page.locator('.read-pop').getByText('comes after “animation-timeline: view()”')).toBeVisible();
-  await expect(page.getByText('which has no place of its own here')).toBeVisible();
+  await expect(page.getByText('where the pseudo-element itself is')).toBeVisible();
   await page.getByRole('button', { name: 'Import with correction' }).click();
   await expect(page.getByText('Imported with the correction')).toBeVisible();
   await expect(page.getByRole('button', { name: '1 not imported' })).toBeVisible();
@@ -90,6 +90,49 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
   expect(css).not.toContain('@keyframes sink');
   expect(css).toContain('.stop::before');
   expect(strFromU8(present(files['harbour.motion.css']))).toContain('@keyframes lv-sink');
+});
+
+const SCOPED = `body { margin: 0 } .gap { height: 1000px } .stop { height: 400px }
+@keyframes lift { from { opacity: 0; translate: 0 60px } }
+@scope (.quarter) to (.slot) { h2 { animation: lift linear both; animation-timeline: view() } }
+.stop { view-timeline: --stop }
+.stop::after { content: ""; display: block; height: 4px; background: #234; animation: lift linear both; animation-timeline: --stop }
+#quay { animation: lift linear both; animation-timeline: veiw() }
+`;
+
+test('scopes and pseudo-elements play the same, and a misspelt word is found', async ({ page, request }) => {
+  const { projects } = (await (await request.get('/api/projects')).json()) as { projects: { id: string }[] };
+  const stops = STOPS.replace('</h2></section>', '</h2><div class="slot"><h2>Nets</h2></div></section>');
+  const made = await request.post(`/api/projects/${itemAt(projects, 0).id}/pages?name=Quarter`, {
+    headers: { 'content-type': 'application/zip' },
+    data: zip(html(`<div class="quarter">${stops}</div>`), SCOPED),
+  });
+  const { id } = (await made.json()) as { id: string };
+  const { motions } = (await takeOf(request, id)).document;
+  expect(motions.map((m) => m.targets.selector).sort()).toEqual([
+    '.stop::after',
+    expect.stringMatching(/^h2:where\(\.quarter/),
+  ]);
+  await page.goto(`/pages/${id}`);
+  await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();
+  await page.getByRole('button', { name: '1 mistake' }).click();
+  const told = page.locator('.read-pop');
+  await expect(
+    told.getByText(/2 motions were imported .* play the same in Chromium: 5 elements/),
+  ).toBeVisible();
+  await expect(told.getByText('“veiw()” is no value of animation-timeline; “view()” would be')).toBeVisible();
+  await told.getByRole('button', { name: 'Import with correction' }).click();
+  await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(3);
+  await expect
+    .poll(
+      () =>
+        page
+          .frameLocator('.preview iframe')
+          .locator('#quay')
+          .evaluate((e) => e.getAnimations().map((a) => (a as CSSAnimation).animationName)),
+      { timeout: 15_000 },
+    )
+    .toEqual(['lv-lift-3']);
 });
 
 const ENGINES_SHOWN = [

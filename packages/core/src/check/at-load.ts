@@ -1,16 +1,20 @@
 import { itemAt } from '../assert/index.ts';
 import type { Instance, Motion, CompiledTimeline } from '../motion/index.ts';
 
-/** Whether all of it stands in the first screen, by its place in the page. */
+/** Begins no further down than this share of the viewport: it fills the first screen. Chosen by us. */
+const TOP = 0.2;
+
+/** Whether it stands wholly in the first screen, or fills it, by its place in the page. */
 export function isInFirstScreen({ element, placed }: Instance, { layout }: CompiledTimeline): boolean {
   const { box, fixed, sticky } = itemAt(layout.elements, element);
+  const { height } = layout.viewport;
   return (
     placed.scroller === 0 &&
     placed.axis === 'block' &&
     !fixed &&
     !sticky &&
     box.y >= 0 &&
-    box.y + box.height <= layout.viewport.height
+    (box.y + box.height <= height || box.y <= TOP * height)
   );
 }
 

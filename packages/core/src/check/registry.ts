@@ -49,6 +49,7 @@ import { tooFewFrames } from './checks/too-few-frames.ts';
 import { tooManyLayers } from './checks/too-many-layers.ts';
 import { twoWriters } from './checks/two-writers.ts';
 import { unseenWhereRead } from './checks/unseen-where-read.ts';
+import { misspelt } from './checks/misspelt.ts';
 import { zeroDuration } from './checks/zero-duration.ts';
 
 export const CHECKS: readonly CheckDefinition[] = [
@@ -74,6 +75,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   flat3d,
   flattened3d,
   missingFill,
+  misspelt,
   shorthandOrder,
   zeroDuration,
   marqueeHole,

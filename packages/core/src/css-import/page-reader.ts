@@ -8,6 +8,7 @@ import type { Share } from './claims/claims.ts';
 import { makeDocument } from './compose/compose.ts';
 import type { Group } from './compose/compose.ts';
 import { Drafts } from './animations/drafts.ts';
+import { isDrawn } from './source/elements.ts';
 import type { PageElements } from './source/elements.ts';
 import { Left } from './claims/left.ts';
 import type { Corrections, Mistake } from './diagnostics/mistakes.ts';
@@ -138,9 +139,11 @@ export class PageReader {
     targets: readonly { selector: string; elements: readonly Element[] }[],
   ): Share | null {
     const all = new Set(this.findElements(rule));
-    const read = [...all].filter((e) => played.get(e)?.kind === 'moving').length;
-    if (read === 0) return 'none';
-    if (read === all.size && rule.selectors.every((s) => !s.obstacle)) return 'all';
+    const read = [...all].filter((e) => played.get(e)?.kind === 'moving');
+    if (read.length === 0) return 'none';
+    if (read.length === all.size && rule.selectors.every((s) => !s.obstacle)) return 'all';
+    // No selector takes pseudo-elements out of a rule.
+    if (read.some(isDrawn)) return null;
     const only = targets.filter((t) => t.elements.some((e) => all.has(e))).map((t) => t.selector);
     const selector = [...new Set(only)].join(', ');
     return selector.length > MAX_ONLY ? null : { only: selector };

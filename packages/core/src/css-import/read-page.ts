@@ -8,6 +8,7 @@ import type { Corrections, Mistake } from './diagnostics/mistakes.ts';
 import { narrowedClaims } from './claims/claims.ts';
 import { PageReader } from './page-reader.ts';
 import type { Refuted } from './page-reader.ts';
+import { listMisspelt, withSpelling } from './diagnostics/misspelt.ts';
 import { frameFactors } from './diagnostics/frame-factors.ts';
 import { readRules } from './cascade/rules.ts';
 import type { ReadRules } from './cascade/rules.ts';
@@ -46,7 +47,12 @@ function readWithRules(
   refuted: readonly Refuted[] = [],
 ): { imported: ImportResult; rules: ReadRules } {
   const source = readSheets(entry, html, fileAt);
-  const rules = readRules(source.sheets);
+  const written = readRules(source.sheets);
+  const misspelt = listMisspelt(written);
+  const rules = withSpelling(
+    written,
+    misspelt.filter(({ key }) => corrections === 'all' || corrections.has(key)),
+  );
   const reader = new PageReader(rules, new PageElements(source.document), corrections);
   const { document, claims } = reader.read(refuted);
   const unsupported = [...source.unsupported, ...rules.unsupported, ...reader.unsupported];
@@ -56,7 +62,7 @@ function readWithRules(
     unsupported: unsupported.sort(
       (a, b) => a.place.path.localeCompare(b.place.path) || a.place.from - b.place.from,
     ),
-    mistakes: [...reader.mistakes, ...frameFactors(source.document, entry, html, fileAt)],
+    mistakes: [...misspelt, ...reader.mistakes, ...frameFactors(source.document, entry, html, fileAt)],
   };
   return { imported: { ...imported, queries: reader.queries }, rules };
 }

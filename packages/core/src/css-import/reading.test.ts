@@ -1,5 +1,8 @@
 import { itemAt, present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
+import { parse } from 'parse5';
+import { adapter } from 'parse5-htmlparser2-tree-adapter';
+import { PageElements } from './source/elements.ts';
 import { readPage, takenOut, withoutTaken } from './index.ts';
 import type { ImportResult } from './index.ts';
 
@@ -186,6 +189,41 @@ describe('reading a page that moves', () => {
     const r = read(css);
     expect(only(r).targets.selector).toBe('.a');
     expect(findHold(r, css)).toContain('.a:not(:where(.a)), .a::after {');
+  });
+
+  test('a pseudo-element moves by the view progress of what draws it, and by that of nothing else', () => {
+    const named = `${FADE} .a { view-timeline: --a } .a::after { ${MOVED} animation-timeline: --a }`;
+    const m = only(read(named));
+    expect([m.targets.selector, m.driver]).toMatchObject(['.a::after', { kind: 'view', subject: 'self' }]);
+    expect(findHold(read(named), named).replace(/\s/g, '')).toBe(page('').replace(/\s/g, ''));
+    const scrolled = `${FADE} .a:before { animation: fade linear both; animation-timeline: scroll(root) }`;
+    expect(only(read(scrolled)).driver.kind).toBe('scroll');
+    const own = read(`${FADE} .a::after { ${MOVED} }`);
+    expect(own.document.motions).toEqual([]);
+    expect(itemAt(own.unsupported, 0).reason).toContain('where the pseudo-element itself is');
+  });
+
+  test.each([
+    ['@scope (.card) { p { MOVED } }', 'a b root'],
+    ['@scope (.card) to (.slot) { p { MOVED } }', 'a root'],
+    ['@scope (.card) to (:scope > .slot) { p { MOVED } }', 'a root'],
+    ['@scope (.card) { :scope > p { MOVED } }', 'a'],
+    ['@scope (.card, .other) { & p { MOVED } }', 'a b c'],
+    ['@scope (#none) { p { MOVED } }', ''],
+  ])('%s', (scope, ids) => {
+    const body =
+      '<div class="card"><p id="a">1</p><div class="slot"><p id="b">2</p></div></div><div class="other"><p id="c">3</p></div><p id="root" class="card">4</p>';
+    const { document } = read(`${FADE} ${scope.replace('MOVED', MOVED)}`, body);
+    const elements = new PageElements(parse(page('', body), { treeAdapter: adapter }));
+    const found = document.motions.flatMap((m) => elements.all(m.targets.selector) ?? []);
+    expect(found.map((e) => e.attribs.id).join(' ')).toBe(ids);
+  });
+
+  test('a scope keeps the weight of its selectors, and one that begins at its style element is left', () => {
+    const weights = `${FADE} .a { ${MOVED} } @scope (#long .a) { :scope { animation-name: none } } p.a { animation-name: fade }`;
+    expect(only(read(weights, '<div id="long"><p class="a">x</p></div>')).name).toBe('Fade');
+    const left = read(`${FADE} @scope { .a { ${MOVED} } }`);
+    expect(itemAt(left.unsupported, 0).reason).toContain('@scope');
   });
 
   test('rules in rules, and conditions in rules, are narrowed where they stand', () => {

@@ -121,6 +121,7 @@ export const SPECIMENS: Record<string, Specimen> = {
     },
   },
   'missing-fill': one({ fill: 'none' }),
+  misspelt: css('animation: rise linear both; animation-timeline: veiw();'),
   'shorthand-order': css('animation-timeline: view(); animation: rise linear both;'),
   'zero-duration': css('animation: rise 0s linear both; animation-timeline: view();'),
   'delay-on-scrub': css('animation: rise 10s 4s linear both; animation-timeline: view();'),

@@ -27,4 +27,7 @@ export function parseEasing(css: string): Parsed<Ease> {
   return { ok: false, error: `“${css}” is not an easing: use linear, cubic-bezier(), steps() or linear()` };
 }
 
+/** Words that are easings by themselves, and names of easing functions. */
+export const EASING_WORDS: readonly string[] = EASINGS.flatMap((e) => [e.name, ...Object.keys(e.keywords)]);
+
 export const isLinear = (ease: Ease): boolean => ease === identity;

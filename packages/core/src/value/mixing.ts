@@ -60,11 +60,27 @@ const OF_THE_PARENT: Record<string, RegExp> = {
   color: /currentcolor/i,
   'font-size': /%|\d(em|ex|ch|cap|ic|lh)\b|^[a-z-]+$/i,
 };
-export const isOfParent = (property: string, css: string): boolean =>
-  OF_THE_PARENT[property]?.test(css) ?? false;
+const isOfParent = (property: string, css: string): boolean => OF_THE_PARENT[property]?.test(css) ?? false;
 /** Values that are another thing at every place: nothing is said of them, whatever they are just now. */
-export const isOfPlace = (property: string, css: string): boolean =>
+const isOfPlace = (property: string, css: string): boolean =>
   /\b(anchor(-size)?|calc-size)\(/i.test(css) || (property === 'font-size' && /^math$/i.test(css));
+
+/** A bare number is a multiple there, of a border’s width or of a space’s, and a length is none. */
+const NUMBER_OR_LENGTH = /^(border-image(-outset|-width)?|tab-size)$/;
+const hasUnit = (css: string): boolean => /\d[a-z%]/i.test(css);
+/** A length below nothing: browsers mix with what it was before they cut it off, and only tell of the latter. */
+const isCutOff = (css: string, computed: string): boolean =>
+  css !== computed && /\(.*-/.test(css) && parseFloat(computed) === 0;
+
+/** Whether nothing can be said of what is between two values. `computed`: the same as the browser has them. */
+export const isUnclearBetween = (
+  property: string,
+  values: readonly [from: string, to: string],
+  computed: readonly [from: string, to: string],
+): boolean =>
+  values.some((css, i) => isOfPlace(property, css) || isCutOff(css, computed[i] ?? css)) ||
+  computed.some((css) => isOfParent(property, css)) ||
+  (NUMBER_OR_LENGTH.test(property) && hasUnit(values[0]) !== hasUnit(values[1]));
 
 /** Where words stand for colours, places or steps of a font, and mix with what is beside them. */
 export const wordsMix = (property: string): boolean =>

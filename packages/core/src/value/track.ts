@@ -2,7 +2,7 @@
 import { itemAt, lastItem } from '../assert/index.ts';
 import { parseEasing } from './easing.ts';
 import type { Ease } from './easing-definition.ts';
-import { howItMixes, inNumbers, isOfParent, isOfPlace, wordsMix } from './mixing.ts';
+import { howItMixes, inNumbers, isUnclearBetween, wordsMix } from './mixing.ts';
 import { readFacts } from './property.ts';
 import { decimal } from './value-type.ts';
 import type { Form, Mixable, ValueContext } from './value-type.ts';
@@ -40,20 +40,14 @@ function mixValues(
   const how = howItMixes(property);
   const [from, to] = [a, b].map((css) => context.computed?.(property, css) ?? css) as [string, string];
   const mix = (type ?? how.type)?.pair(inNumbers(property, from), inNumbers(property, to), context);
-  if (mix)
-    return {
-      ...mix,
-      predicted:
-        !mix.unclear &&
-        ![from, to].some((css) => isOfParent(property, css)) &&
-        ![a, b].some((css) => isOfPlace(property, css)),
-    };
+  const isUnclear = isUnclearBetween(property, [a, b], [from, to]);
+  if (mix) return { ...mix, predicted: !mix.unclear && !isUnclear };
   // A type of its own knows which of its values do not mix; of what it does not read nothing is said.
   const flips =
     how.discrete ||
     (type !== null && type.accepts(from) && type.accepts(to)) ||
     (how.type !== null && !wordsMix(property) && (isWord(property, from) || isWord(property, to)));
-  return { ...flip(from, to), predicted: flips && ![a, b].some((css) => isOfPlace(property, css)) };
+  return { ...flip(from, to), predicted: flips && !isUnclear };
 }
 
 /** A word by itself stands for no number where it is not said that it does, and flips. */

@@ -25,9 +25,8 @@ const JourneyShape = z.object({
     .max(120),
 });
 
-/** Places at the usual size, and at every other one. */
-const PLACES = 28;
-const PLACES_BESIDE = 16;
+/** Places at each size. */
+const PLACES = 30;
 
 /** Elements that move; beside more of them a look takes longer than people wait. */
 const MAX_MOVING = 8000;
@@ -73,7 +72,7 @@ export async function comparePages(
     const places = z
       .array(z.number().finite())
       .max(200)
-      .parse(await ask(old.page, 'placesFor', parts, i === 0 ? PLACES : PLACES_BESIDE));
+      .parse(await ask(old.page, 'placesFor', parts, PLACES));
     const went = async ({ page }: OpenedPage): Promise<Journey> =>
       JourneyShape.parse(JSON.parse(await askText(page, 'journey', parts, places)));
     const [mine, theirs] = await Promise.all([went(old), went(fresh)]);

@@ -8,8 +8,9 @@ export const easedScrub: CheckDefinition = {
   why: 'An eased scrub runs ahead of the scroll in one place and lags in another, so it does not feel attached to the page.',
   checkMotion(instance, { limits }, figures) {
     const { motion, placed } = instance;
-    // Steps have a check of their own.
-    if (!figures || !isEased(motion) || figures.jumps.length > 0) return null;
+    if (!figures || !isEased(motion)) return null;
+    // Steps have a check of their own; an easing may all but jump where it begins.
+    if (figures.jumps.some((j) => j.at > placed.start + 0.1 && j.at < placed.end - 0.1)) return null;
     const fast = figures.gain > limits.gain;
     const uneven = figures.unevenness > limits.unevenness;
     if (!fast && !uneven) return null;

@@ -24,7 +24,7 @@ export const hiddenAtLoad: CheckDefinition = {
       severity: 'error',
       at: 0,
       brief: 'not there at first',
-      sentence: `It is entirely in the first screen and invisible until the page is scrolled by ${Math.max(1, Math.round(placed.start))} px.`,
+      sentence: `It belongs to the first screen and is invisible until the page is scrolled by ${Math.max(1, Math.round(placed.start))} px.`,
       fix: { label: 'Let it play at page load', motions: [atLoad(motion)] },
     };
   },

@@ -1,6 +1,9 @@
 import { isScrubbed } from '../../drivers/index.ts';
 import { maxScrollFor } from '../finding.ts';
-import type { Instance } from '../../motion/index.ts';
+import { itemAt } from '../../assert/index.ts';
+import { makePoser, newPose, poseAt } from '../../trial/index.ts';
+import type { CompiledTimeline, Instance } from '../../motion/index.ts';
+import type { Px } from '../../page/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 export const missingFill: CheckDefinition = {
@@ -23,8 +26,12 @@ export const missingFill: CheckDefinition = {
           Object.keys(motion.keyframes).every((p) => p in o.motion.keyframes),
       );
     const open = [
-      ...(before && !opensAtBase(instance) && !held('backwards') ? ['before'] : []),
-      ...(after && !closesAtBase(instance) && !held('forwards') ? ['after'] : []),
+      ...(before && !opensAtBase(instance) && !held('backwards') && isSeenAt(instance, timeline, placed.start)
+        ? ['before']
+        : []),
+      ...(after && !closesAtBase(instance) && !held('forwards') && isSeenAt(instance, timeline, placed.end)
+        ? ['after']
+        : []),
     ];
     if (open.length === 0) return null;
     return {
@@ -36,6 +43,19 @@ export const missingFill: CheckDefinition = {
     };
   },
 };
+
+/** Whether it is in the window at an end of its range, as the motion shows it or as it stands by itself. */
+function isSeenAt(instance: Instance, timeline: CompiledTimeline, s: Px): boolean {
+  const { layout, instances } = timeline;
+  const { box, fixed, sticky } = itemAt(layout.elements, instance.element);
+  const { scroller, axis } = instance.placed;
+  if (scroller !== 0 || axis !== 'block' || fixed || sticky) return true;
+  const isWithin = (top: Px, bottom: Px) => bottom > s + 1 && top < s + layout.viewport.height - 1;
+  const pose = newPose();
+  poseAt(timeline, makePoser(timeline, instances.indexOf(instance)), s, pose);
+  const moved = [1, 3, 5, 7].map((i) => box.y + (i > 4 ? box.height : 0) + itemAt(pose.corners, i));
+  return isWithin(box.y, box.y + box.height) || isWithin(Math.min(...moved), Math.max(...moved));
+}
 
 /** Keyframes that leave an end out begin or end with the element’s own value: nothing snaps there. */
 const lists = (i: Instance) => Object.values(i.motion.keyframes);

@@ -1,6 +1,8 @@
 import type { CheckDefinition } from '../finding.ts';
 import { isEased, straightened } from '../straight.ts';
 
+const ENDS: ReadonlySet<string> = new Set(['0%', '100%']);
+
 export const reversal: CheckDefinition = {
   id: 'reversal',
   name: 'Reversal',
@@ -9,7 +11,7 @@ export const reversal: CheckDefinition = {
   checkMotion(instance, _context, figures) {
     const { motion, placed } = instance;
     // Stops that go to and fro are meant; an easing that swings past its end comes from timed motions.
-    const straight = Object.values(motion.keyframes).every((list) => list.length <= 2);
+    const straight = Object.values(motion.keyframes).every((list) => list.every((k) => ENDS.has(k.at)));
     if (!figures || figures.reversals === 0 || !straight || !isEased(motion)) return null;
     return {
       severity: 'warning',

@@ -4,6 +4,8 @@ import type { Element } from 'domhandler';
 import { ALWAYS, readMedia, supportsHolds, within } from './conditions.ts';
 import type { MediaRead } from './conditions.ts';
 import { Layers } from './layers.ts';
+import { readScope, scoped } from '../source/scope.ts';
+import type { Scope } from '../source/scope.ts';
 import { readSelectors, splitTop, unnested } from '../source/selector.ts';
 import type { ReadSelector } from '../source/selector.ts';
 import type { Sheet } from '../source/sheets.ts';
@@ -78,6 +80,7 @@ interface Context {
   selectors: readonly string[] | null;
   media: MediaRead;
   layer: string;
+  scope: Scope | null;
 }
 
 const DEEPEST = 32;
@@ -138,7 +141,12 @@ const AT_RULES: Record<string, (reader: RuleReader, around: Around) => void> = {
   '-webkit-keyframes': (reader, around) => reader.keyframes(around),
   property: (reader, around) => reader.property(around),
   container: (_, around) => untold(around),
-  scope: (_, around) => untold(around),
+  scope(_, around) {
+    const { context, params, inside } = around;
+    const scope = context.scope || context.selectors ? null : readScope(params);
+    if (scope) inside({ scope });
+    else untold(around);
+  },
   document: (_, around) => untold(around),
   '-moz-document': (_, around) => untold(around),
 };
@@ -163,7 +171,7 @@ class RuleReader {
         });
       }
     }
-    const context: Context = { sheet, selectors: null, media, layer };
+    const context: Context = { sheet, selectors: null, media, layer, scope: null };
     if (sheet.inline) this.rule(sheet.root, context, [], sheet.inline);
     else this.nodes(sheet.root.nodes ?? [], context, 0);
   }
@@ -199,7 +207,9 @@ class RuleReader {
       if (declarations.some((d) => moves(d.property))) this.notUnderstood(place, selectors.join(', '));
       return;
     }
-    const rule: ReadRule = { selectors: parsed, inline, media: c.media, layer: 0, declarations, place };
+    const { scope } = c;
+    const found = scope ? parsed.map((s) => scoped(s, scope)) : parsed;
+    const rule: ReadRule = { selectors: found, inline, media: c.media, layer: 0, declarations, place };
     this.layerOf.set(rule, c.layer);
     this.out.rules.push(rule);
   }

@@ -111,9 +111,10 @@ function byContainer(nodes: ReadonlyMap<postcss.Node, unknown>): Map<postcss.Con
 /** A rule’s selectors less some elements; pseudo-elements and states stay, because no motion has them. */
 const less = (selector: string, only: readonly string[]): string =>
   splitTop(selector)
-    .map((s) =>
-      readSelectors(s.replace(/^[>+~]/, '*$&'))?.[0]?.obstacle ? s : `${s}:not(:where(${only.join(', ')}))`,
-    )
+    .map((s) => {
+      const read = readSelectors(s.replace(/^[>+~]/, '*$&'))?.[0];
+      return read?.obstacle || read?.pseudo ? s : `${s}:not(:where(${only.join(', ')}))`;
+    })
     .join(', ');
 
 /** What stays of a rule for the elements that no motion has: a rule of its own before it, or one inside where a condition stands in a rule. */

@@ -5,10 +5,12 @@ import { emptyDocument, MotionSchema, PropertySchema } from '../../motion/index.
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { isLoadDraft, isTriggeredDraft } from '../animations/draft.ts';
 import { driverReferences } from '../../drivers/index.ts';
+import { isDrawn } from '../source/elements.ts';
 import type { PageElements } from '../source/elements.ts';
 import { Namer, readableName } from '../source/naming.ts';
 import type { ReadRule, ReadRules } from '../cascade/rules.ts';
 import { staggered } from './shifts.ts';
+import { splitTop } from '../source/selector.ts';
 import type { PageMedia, AnimationSlot } from './slots.ts';
 import type { Timelines } from '../animations/timelines.ts';
 import { DriverMaker } from './drivers.ts';
@@ -134,6 +136,8 @@ class Composer {
     const fail = (reason: string) => void (this.reasons.has(group) || this.reasons.set(group, reason));
     const { elements, collectSelectors } = this.from;
     const selector = elements.naming(part.elements, listCandidates(group), collectSelectors);
+    if (part.elements.some(isDrawn) && splitTop(selector).length > 1)
+      return fail('no one selector finds its pseudo-elements and nothing else');
     // Intros come last, as they are written.
     const isIntro = (i: number) => isLoadDraft(itemAt(part.slots, i).of.draft);
     const indices = [...part.slots.keys()].sort((a, b) => Number(isIntro(a)) - Number(isIntro(b)));

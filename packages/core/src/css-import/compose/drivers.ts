@@ -4,6 +4,7 @@ import { itemAt } from '../../assert/index.ts';
 import type { Motion, Trigger } from '../../motion/index.ts';
 import type { DraftDriver } from '../animations/draft.ts';
 import type { Timelines } from '../animations/timelines.ts';
+import { findParent, isDrawn } from '../source/elements.ts';
 import type { PageElements } from '../source/elements.ts';
 import { Namer, readableName } from '../source/naming.ts';
 
@@ -53,7 +54,11 @@ export class DriverMaker {
     },
     view: (driver, { pairs, selectors }) => {
       const carried = pairs.filter((p): p is { target: Element; owner: Element } => p.owner !== null);
-      if (carried.every((p) => p.owner === p.target)) return { ...driver, subject: 'self' };
+      if (pairs.some((p) => isDrawn(p.target) && p.owner === null))
+        return { reason: 'its range is where the pseudo-element itself is, and only the browser knows that' };
+      // The view progress of a pseudo-element is that of what draws it.
+      const self = (target: Element) => (isDrawn(target) ? findParent(target) : target);
+      if (carried.every((p) => p.owner === self(p.target))) return { ...driver, subject: 'self' };
       const subject = carried.length === pairs.length ? this.timelines.subjectFor(carried, selectors) : null;
       return subject === null
         ? { reason: 'its elements listen to view timelines of elements that no selector tells apart' }

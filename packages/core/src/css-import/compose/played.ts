@@ -10,6 +10,7 @@ import type { Mistake } from '../diagnostics/mistakes.ts';
 import { MAX_CONDITIONS } from '../cascade/page-conditions.ts';
 import type { PageConditions } from '../cascade/page-conditions.ts';
 import { declaresMotion, namesMotion } from '../cascade/rules.ts';
+import { isDrawn } from '../source/elements.ts';
 import type { ReadRule, ReadRules } from '../cascade/rules.ts';
 import { agrees, readReducedMotion, listSlots } from './slots.ts';
 import type { PageMedia, AnimationSlot, StillList } from './slots.ts';
@@ -142,6 +143,7 @@ export class Player {
       envs.flatMap((env) => [...this.drafts.winners(element, env).values()].map((w) => this.indexOf(w.rule))),
     );
     return JSON.stringify([
+      isDrawn(element) ? element.name : '',
       [...winning].sort((a, b) => a - b),
       slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft.name]),
     ]);

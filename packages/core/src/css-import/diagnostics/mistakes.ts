@@ -17,12 +17,14 @@ export type MistakeKind =
   | 'delay-on-scrub'
   | 'missing-fill'
   | 'scroll-container'
-  | 'per-frame-factor';
+  | 'per-frame-factor'
+  | 'misspelt';
 /** Those that can be read as they were meant. */
 export const CORRECTABLE: ReadonlySet<MistakeKind> = new Set([
   'shorthand-order',
   'zero-duration',
   'delay-on-scrub',
+  'misspelt',
 ]);
 
 export interface Mistake {

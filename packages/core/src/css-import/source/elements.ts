@@ -1,8 +1,8 @@
 /** Elements of a page's source, found by selector. */
 import { present } from '../../assert/index.ts';
 import { is, selectAll } from 'css-select';
-import { isTag } from 'domhandler';
-import type { ChildNode, Document, Element } from 'domhandler';
+import { Element, isTag } from 'domhandler';
+import type { ChildNode, Document } from 'domhandler';
 import { splitTop } from './selector.ts';
 
 const MAX_CACHED = 20_000;
@@ -11,6 +11,7 @@ const MAX_COUNTED = 4000;
 export class PageElements {
   private readonly order = new Map<Element, number>();
   private readonly found = new Map<string, readonly Element[] | null>();
+  private readonly drawn = new Map<Element, Element[]>();
 
   constructor(readonly document: Document) {
     const visit = (nodes: readonly ChildNode[]) => {
@@ -33,7 +34,30 @@ export class PageElements {
     return fresh;
   }
 
-  private ask(selector: string): Element[] | null {
+  private ask(list: string): Element[] | null {
+    const parts = splitTop(list);
+    if (!parts.some((part) => DRAWN.test(part))) return this.askElements(list);
+    const found = parts.map((part) => {
+      const pseudo = DRAWN.exec(part);
+      if (!pseudo) return this.askElements(part);
+      const hosts = this.askElements(hostSelector(part));
+      return hosts?.map((host) => this.drawnBy(host, `::${present(pseudo[1]).toLowerCase()}`)) ?? null;
+    });
+    return found.every((f) => f !== null) ? this.inOrder(new Set(found.flat())) : null;
+  }
+
+  /** What an element draws before or after its content, as an element without a place in the tree. */
+  private drawnBy(host: Element, pseudo: string): Element {
+    const known = this.drawn.get(host)?.find((e) => e.name === pseudo);
+    if (known) return known;
+    const made = new Element(pseudo, {});
+    made.parent = host;
+    this.drawn.set(host, [...(this.drawn.get(host) ?? []), made]);
+    this.order.set(made, present(this.order.get(host)) + (pseudo === '::before' ? 0.25 : 0.5));
+    return made;
+  }
+
+  private askElements(selector: string): Element[] | null {
     // Counting what matches among all siblings, for each of them, grows with their square.
     if (this.order.size > MAX_COUNTED && /:nth-(last-)?child\([^)]*\sof\s/i.test(selector)) return null;
     try {
@@ -48,6 +72,7 @@ export class PageElements {
   }
 
   matches(element: Element, selector: string): boolean {
+    if (isDrawn(element) || DRAWN.test(selector)) return this.all(selector)?.includes(element) ?? false;
     try {
       return is<ChildNode, Element>(element, selector);
     } catch {
@@ -74,11 +99,14 @@ export class PageElements {
       .sort((a, b) => a.found.size - b.found.size);
     for (const { selector, found } of wider) {
       if (found.size === wanted.size) return selector;
-      const less = this.covering(
-        [...found].filter((e) => !wanted.has(e)),
-        wanted,
-        collectSelectors,
-      );
+      // Nothing can stand behind a pseudo-element in a selector, nor a pseudo-element inside :not().
+      const less = DRAWN.test(selector)
+        ? null
+        : this.covering(
+            [...found].filter((e) => !wanted.has(e)),
+            wanted,
+            collectSelectors,
+          );
       const grouped = splitTop(selector).length > 1 ? `:is(${selector})` : selector;
       if (less) return `${grouped}:not(${less.join(', ')})`;
     }
@@ -110,6 +138,7 @@ export class PageElements {
 
   /** The shortest path of tags and places that finds only this element. */
   path(element: Element): string {
+    if (isDrawn(element)) return this.path(present(findParent(element))) + element.name;
     const own = (e: Element): string => {
       if (e.attribs.id && /^[A-Za-z][\w-]*$/.test(e.attribs.id) && this.all(`#${e.attribs.id}`)?.length === 1)
         return `#${e.attribs.id}`;
@@ -125,11 +154,18 @@ export class PageElements {
   }
 }
 
+const DRAWN = /::?(before|after)$/i;
+const hostSelector = (part: string) => part.replace(DRAWN, '').trim() || '*';
+
+/** A pseudo-element: `::before` or `::after` of its parent. */
+export const isDrawn = (e: Element): boolean => e.name.startsWith('::');
+
 export const findParent = (e: Element): Element | null =>
   e.parent && isTag(e.parent as ChildNode) ? (e.parent as Element) : null;
 
 /** Place among the siblings, counted from 1, and how many there are. */
 export function amongSiblings(e: Element): { index: number; count: number } {
+  if (isDrawn(e)) return amongSiblings(present(findParent(e)));
   const all = e.parent?.children.filter((c): c is Element => isTag(c)) ?? [e];
   return { index: all.indexOf(e) + 1, count: all.length };
 }

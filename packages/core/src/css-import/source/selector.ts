@@ -9,6 +9,8 @@ export interface ReadSelector {
   weight: Specificity;
   /** why elements cannot be found by it as the page stands; null where they can */
   obstacle: string | null;
+  /** the pseudo-element that it ends in, as `::before` */
+  pseudo: string | null;
 }
 
 const memory = new Map<string, ReadSelector[] | null>();
@@ -38,6 +40,7 @@ function read(list: string): ReadSelector[] | null {
       text: s.loc ? list.slice(s.loc.start.offset, s.loc.end.offset).trim() : csstree.generate(s),
       weight: weigh(s),
       obstacle: findObstacle(s),
+      pseudo: findPseudo(s),
     }));
   } catch {
     return null;
@@ -99,13 +102,19 @@ function weigh(node: csstree.CssNode): Specificity {
 const STATES =
   /^(hover|active|focus|focus-within|focus-visible|visited|target|checked|indeterminate|open|popover-open|modal|fullscreen|playing|paused|invalid|valid|user-invalid|user-valid|autofill|placeholder-shown|state|host|host-context|defined|default)$/i;
 
+/** Pseudo-elements that stand in the page like elements. */
+const DRAWN = /^(before|after)$/i;
+
+function findPseudo(selector: csstree.CssNode): string | null {
+  const last = listChildren(selector).at(-1);
+  const isDrawn = last?.type === 'PseudoElementSelector' || last?.type === 'PseudoClassSelector';
+  return isDrawn && DRAWN.test(last.name) ? `::${last.name.toLowerCase()}` : null;
+}
+
 function findObstacle(selector: csstree.CssNode): string | null {
   let found: string | null = null;
   csstree.walk(selector, (node) => {
-    if (
-      node.type === 'PseudoElementSelector' ||
-      (node.type === 'PseudoClassSelector' && /^(before|after)$/i.test(node.name))
-    )
+    if (node.type === 'PseudoElementSelector' && !DRAWN.test(node.name))
       found ??= `it moves the pseudo-element ::${node.name}, which has no place of its own here`;
     else if (node.type === 'PseudoClassSelector' && STATES.test(node.name))
       found ??= `it applies only while the element is in the state :${node.name}`;

@@ -1,0 +1,136 @@
+import { hidden, marquee, reveal, trigger } from '../corpus.ts';
+import type { CorpusPage } from '../corpus.ts';
+
+export const CARE: readonly CorpusPage[] = [
+  {
+    name: 'a small rise for everybody',
+    css: reveal('#card', 'entry 0% entry 100%', 'rise'),
+    forAll: true,
+  },
+  {
+    name: 'a long way for everybody',
+    css: `@keyframes far { from { translate: 0 300px; } } ${reveal('#card', 'entry 0% cover 40%', 'far')}`,
+    forAll: true,
+    expect: ['no-reduced-form'],
+  },
+  {
+    name: 'a picture that drifts for everybody',
+    css: reveal('#picture', 'cover 0% cover 100%', 'drift'),
+    forAll: true,
+    expect: ['no-reduced-form'],
+  },
+  {
+    name: 'a colour for everybody',
+    css: `@keyframes glow { from { background-color: #dcd; } to { background-color: #fed; } } ${reveal('#card', 'cover 20% cover 80%', 'glow')}`,
+    forAll: true,
+  },
+  {
+    name: 'a pulse that flashes',
+    css: `@keyframes flash { 0%, 20%, 40%, 60%, 80%, 100% { opacity: 1; } 10%, 30%, 50%, 70%, 90% { opacity: 0; } } ${reveal('#picture', 'cover 30% cover 45%', 'flash')}`,
+    expect: ['flashing'],
+    may: ['too-few-frames', 'unseen-where-read', 'jump'],
+  },
+  {
+    name: 'a card that turns for everybody',
+    css: `@keyframes spin { from { rotate: 90deg; } } ${reveal('#card', 'entry 0% cover 40%', 'spin')}`,
+    forAll: true,
+    expect: ['no-reduced-form'],
+  },
+  {
+    name: 'a fade for everybody',
+    css: reveal('#card', 'entry 0% entry 100%', 'fade'),
+    forAll: true,
+    near: ['no-reduced-form', 'counter-motion', 'flashing'],
+  },
+  {
+    name: 'a line that fills for everybody',
+    css: reveal('#bar', 'cover 0% cover 100%', 'fill'),
+    forAll: true,
+    near: ['no-reduced-form'],
+  },
+  {
+    name: 'a section that moves against the scroll for everybody',
+    css: `@keyframes far { from { translate: 0 -500px; } to { translate: 0 0; } } ${reveal('#two', 'cover 0% cover 100%', 'far')}`,
+    forAll: true,
+    expect: ['counter-motion'],
+    may: ['no-reduced-form'],
+  },
+  {
+    name: 'a picture over the window that moves far for everybody',
+    css: `.frame { width: 1280px; height: 800px; margin: 0 -80px; } .picture { height: 2000px; margin-top: -600px; } @keyframes far { from { translate: 0 -600px; } to { translate: 0 600px; } } ${reveal('#picture', 'cover 0% cover 100%', 'far')}`,
+    forAll: true,
+    expect: ['counter-motion'],
+    may: ['no-reduced-form', 'never-finishes'],
+  },
+  {
+    name: 'a section that comes from the side for everybody',
+    css: `#three { overflow-x: clip; } @keyframes side { from { translate: 900px 0; } } #words, .frame { width: 1100px; } .frame { height: 640px; } .picture { height: 640px; margin: 0; } ${reveal('.frame', 'cover 0% cover 100%', 'side')}`,
+    forAll: true,
+    expect: ['counter-motion'],
+    may: ['no-reduced-form', 'step-too-large'],
+  },
+  {
+    name: 'the same for those who want it',
+    css: `@keyframes far { from { translate: 0 -500px; } to { translate: 0 0; } } ${reveal('#two', 'cover 0% cover 100%', 'far')}`,
+    near: ['counter-motion', 'no-reduced-form'],
+    may: ['unseen-where-read'],
+  },
+  {
+    name: 'a section that moves a little for everybody',
+    css: `@keyframes near { from { translate: 0 -60px; } to { translate: 0 0; } } ${reveal('#two', 'cover 0% cover 100%', 'near')}`,
+    forAll: true,
+    near: ['counter-motion', 'no-reduced-form'],
+  },
+  {
+    name: 'a small card that moves far for everybody',
+    css: `@keyframes far { from { translate: 0 500px; } } ${reveal('#card', 'cover 0% cover 100%', 'far')}`,
+    forAll: true,
+    near: ['counter-motion'],
+    may: ['no-reduced-form', 'step-too-large'],
+  },
+  {
+    name: 'a card that flashes',
+    css: `@keyframes flash { 0%, 20%, 40%, 60%, 80%, 100% { opacity: 1; } 10%, 30%, 50%, 70%, 90% { opacity: 0.2; } } ${reveal('#card', 'entry 0% entry 100%', 'flash')}`,
+    expect: ['flashing'],
+    may: ['too-few-frames', 'unseen-where-read', 'kink'],
+  },
+  {
+    name: 'a bar that flashes',
+    css: `@keyframes flash { 0%, 25%, 50%, 75%, 100% { opacity: 0; } 12%, 37%, 62%, 87% { opacity: 1; } } ${reveal('#picture', 'cover 40% cover 55%', 'flash')}`,
+    expect: ['flashing'],
+    may: ['too-few-frames', 'unseen-where-read', 'kink', 'jump'],
+  },
+  {
+    name: 'one pulse',
+    css: `@keyframes pulse { 50% { opacity: 0.5; } } ${reveal('#picture', 'cover 20% cover 80%', 'pulse')}`,
+    near: ['flashing'],
+  },
+  {
+    name: 'a slow to and fro of light',
+    css: `@keyframes glow { 0%, 50%, 100% { opacity: 1; } 25%, 75% { opacity: 0.8; } } ${reveal('#picture', 'cover 0% cover 100%', 'glow')}`,
+    near: ['flashing'],
+  },
+  ...hidden('a card that its page hides', '#card', 'opacity: 0', { expect: ['hidden-without-motion'] }),
+  ...hidden('words that their page hides', '#words', 'opacity: 0', { expect: ['hidden-without-motion'] }),
+  ...hidden('a heading that is all but hidden', '#h-two', 'opacity: 0.05', {
+    expect: ['hidden-without-motion'],
+  }),
+  ...hidden('a card that is faint by itself', '#card', 'opacity: 0.6', { near: ['hidden-without-motion'] }),
+  ...hidden('a card that its motion alone hides', '#card', 'opacity: 1', { near: ['hidden-without-motion'] }),
+  {
+    name: 'a hidden card that only moves',
+    css: `#card { opacity: 0; } ${reveal('#card', 'entry 0% cover 40%', 'come')}`,
+    near: ['hidden-without-motion', 'unseen-where-read'],
+  },
+  ...marquee(
+    'a marquee that never rests',
+    'display: flex; gap: 24px',
+    5,
+    { pauses: false },
+    { expect: ['no-pause'] },
+  ),
+  ...trigger('nine seconds', { down: 'entry 50%' }, { time: '9000ms', expect: ['no-pause'] }),
+  ...trigger('six seconds', { down: 'entry 50%' }, { time: '6000ms', expect: ['no-pause'] }),
+  ...trigger('half a second', { down: 'entry 50%' }, { time: '500ms', near: ['no-pause'] }),
+  ...trigger('five seconds', { down: 'entry 50%' }, { time: '5000ms', near: ['no-pause'] }),
+];

@@ -1,0 +1,103 @@
+import { damped } from '../corpus.ts';
+import type { CorpusPage } from '../corpus.ts';
+
+export const DAMPING: readonly CorpusPage[] = [
+  ...damped(
+    'a half-life under a flick',
+    '#card',
+    'come',
+    { kind: 'half-life', halfLife: 60 },
+    { gesture: 'trackpad-flick', expect: ['long-lag'], may: ['slow-settle'] },
+  ),
+  ...damped(
+    'a long half-life',
+    '#h-two',
+    'come',
+    { kind: 'half-life', halfLife: 160 },
+    { expect: ['long-lag'], may: ['slow-settle'] },
+  ),
+  ...damped(
+    'a half-life as long as its range',
+    '.row .card',
+    'drift',
+    { kind: 'half-life', halfLife: 120 },
+    { gesture: 'touch-fling', expect: ['long-lag'], may: ['slow-settle'] },
+  ),
+  ...damped(
+    'a short half-life',
+    '#card',
+    'come',
+    { kind: 'half-life', halfLife: 15 },
+    { near: ['long-lag', 'slow-settle', 'overshoot-clamped'] },
+  ),
+  ...damped(
+    'a short half-life on a heading',
+    '#h-two',
+    'grow',
+    { kind: 'half-life', halfLife: 20 },
+    { near: ['long-lag', 'slow-settle'] },
+  ),
+  ...damped(
+    'no damping at all',
+    '#card',
+    'come',
+    { kind: 'none' },
+    { gesture: 'trackpad-flick', near: ['long-lag', 'slow-settle', 'overshoot-clamped'] },
+  ),
+  ...damped(
+    'one that settles late',
+    '#card',
+    'come',
+    { kind: 'half-life', halfLife: 100, cap: 90 },
+    { expect: ['slow-settle'], may: ['long-lag'] },
+  ),
+  ...damped(
+    'a heading that settles late',
+    '#h-two',
+    'come',
+    { kind: 'half-life', halfLife: 140, cap: 60 },
+    { expect: ['slow-settle'], may: ['long-lag'] },
+  ),
+  ...damped(
+    'a row that settles late',
+    '.row .card',
+    'come',
+    { kind: 'half-life', halfLife: 180 },
+    { expect: ['slow-settle'], may: ['long-lag'] },
+  ),
+  ...damped(
+    'a spring on a fade',
+    '#card',
+    'fade',
+    { kind: 'spring', frequency: 6, ratio: 0.4 },
+    { expect: ['overshoot-clamped'], may: ['long-lag', 'slow-settle'] },
+  ),
+  ...damped(
+    'a spring on a colour',
+    '#card',
+    'glow',
+    { kind: 'spring', frequency: 5, ratio: 0.3 },
+    { expect: ['overshoot-clamped'], may: ['long-lag', 'slow-settle'] },
+  ),
+  ...damped(
+    'a spring on a blur',
+    '#card',
+    'mist',
+    { kind: 'spring', frequency: 6, ratio: 0.5 },
+    { expect: ['overshoot-clamped'], may: ['long-lag', 'slow-settle'] },
+  ),
+  ...damped(
+    'a spring on a way',
+    '#card',
+    'come',
+    { kind: 'spring', frequency: 8, ratio: 0.4 },
+    { near: ['overshoot-clamped'], may: ['long-lag', 'slow-settle'] },
+  ),
+  ...damped(
+    'a spring that does not swing',
+    '#card',
+    'fade',
+    { kind: 'spring', frequency: 8, ratio: 1 },
+    { near: ['overshoot-clamped'], may: ['long-lag', 'slow-settle'] },
+  ),
+];
