@@ -11,7 +11,7 @@ import type { MovingPage } from './play.ts';
 const SEED = Number(process.env.LYVEK_ORACLE_SEED ?? 4870);
 const PER_PAGE = 30;
 /** Chromium has an oracle of its own, which looks closer. */
-const COUNT = { chromium: isAll ? 300 : 60, firefox: isAll ? 300 : 60, webkit: isAll ? 300 : 60 };
+const COUNT = { chromium: isAll ? 300 : 60, firefox: isAll ? 1020 : 60, webkit: isAll ? 1020 : 60 };
 
 function makeMovingPage(seed: number): MovingPage {
   const cases = makeCases(seed, PER_PAGE);
@@ -31,7 +31,7 @@ function makeMovingPage(seed: number): MovingPage {
 for (const [engine, missing] of ALL_ENGINES)
   test(`${engine} plays random motions as they are foretold there`, besides(engine), async () => {
     test.skip(missing !== null, `because ${missing}`);
-    test.setTimeout(900_000);
+    test.setTimeout(1_800_000);
     const pages = Array.from({ length: COUNT[engine] / PER_PAGE }, (_, i) => makeMovingPage(SEED + i));
     const layouts = await layoutsInChromium(pages);
     let [values, worst] = [0, 0];

@@ -5,8 +5,8 @@
 import type { Box, Sticky } from '@lyvek/core';
 import { isTransformed } from './containers.ts';
 import type { Containers } from './containers.ts';
-import { px, readRect, readStyle } from './dom.ts';
-import { flatten } from './flatten.ts';
+import { px, readPort, readRect, readStyle } from './dom.ts';
+import { flatten, takeTransforms } from './flatten.ts';
 
 declare class ViewTimeline {
   constructor(options: { subject: Element; axis: string; inset: string });
@@ -16,6 +16,18 @@ declare class ViewTimeline {
 
 /** Creating view timelines grows quadratically with those alive. */
 const MAX_TIMELINES = 700;
+
+/** How much larger its px are; 1 where a browser does not say. */
+const readZoom = (e: Element): number => (e as { currentCSSZoom?: number }).currentCSSZoom ?? 1;
+
+/** It may lie in several columns. */
+function isInPieces(e: Element): boolean {
+  for (let p = e.parentElement; p; p = p.parentElement) {
+    const { columnCount, columnWidth } = readStyle(p);
+    if (columnCount !== 'auto' || columnWidth !== 'auto') return true;
+  }
+  return false;
+}
 
 const isSticky = (s: CSSStyleDeclaration): boolean =>
   s.position === 'sticky' && (s.top !== 'auto' || s.bottom !== 'auto');
@@ -41,12 +53,13 @@ export class Boxes {
 
   private measure(e: Element): { box: Box; sticky: Sticky | null } {
     const style = readStyle(e);
-    const plain = this.rectangle(e);
+    const carrier = this.stickyAncestor(e);
+    // What is carried has no timeline that tells its own box: its transforms are taken off it for a moment.
+    const plain = carrier || isSticky(style) ? this.untransformed(e) : this.rectangle(e);
     // Shapes lie in their drawing, which is laid out; transforms among them are part of the drawing.
     const drawing = e instanceof SVGElement ? e.ownerSVGElement : null;
     if (drawing) return this.carried(plain, drawing);
     if (isSticky(style)) return this.sticky(e, style, plain);
-    const carrier = this.stickyAncestor(e);
     if (carrier) return this.carried(plain, carrier);
     return { box: this.isMoved(e) ? this.unmoved(e, plain) : plain, sticky: null };
   }
@@ -54,7 +67,7 @@ export class Boxes {
   /** Where it lies as its carrier is laid out. */
   private carried(plain: Box, carrier: Element): { box: Box; sticky: Sticky | null } {
     const held = this.of(carrier);
-    const outer = this.rectangle(carrier);
+    const outer = this.untransformed(carrier);
     return {
       box: { ...plain, x: held.box.x + plain.x - outer.x, y: held.box.y + plain.y - outer.y },
       sticky: held.sticky,
@@ -69,19 +82,32 @@ export class Boxes {
     if (!scroller)
       return { x: rect.left + scrollX, y: rect.top + scrollY, width: rect.width, height: rect.height };
     const frame = readRect(scroller);
+    // What is zoomed scrolls by px of its own.
+    const zoom = readZoom(scroller);
     return {
-      x: rect.left - frame.left - scroller.clientLeft + scroller.scrollLeft,
-      y: rect.top - frame.top - scroller.clientTop + scroller.scrollTop,
-      width: rect.width,
-      height: rect.height,
+      x: (rect.left - frame.left) / zoom - scroller.clientLeft + scroller.scrollLeft,
+      y: (rect.top - frame.top) / zoom - scroller.clientTop + scroller.scrollTop,
+      width: rect.width / zoom,
+      height: rect.height / zoom,
     };
+  }
+
+  private untransformed(e: Element): Box {
+    if (!this.isMoved(e)) return this.rectangle(e);
+    const undo = takeTransforms(e);
+    const box = this.rectangle(e);
+    undo();
+    return box;
   }
 
   /** True below or on a transform of the page's own. */
   private isMoved(e: Element): boolean {
     const cached = this.moved.get(e);
     if (cached !== undefined) return cached;
-    const is = isTransformed(readStyle(e)) || (e.parentElement !== null && this.isMoved(e.parentElement));
+    const is =
+      isTransformed(readStyle(e)) ||
+      e.tagName === 'foreignObject' ||
+      (e.parentElement !== null && this.isMoved(e.parentElement));
     this.moved.set(e, is);
     return is;
   }
@@ -104,9 +130,10 @@ export class Boxes {
   }
 
   private unmoved(e: Element, plain: Box): Box {
-    const block = this.span(e, 'block');
-    const inline = this.span(e, 'inline');
-    if (!block || !inline) {
+    const isVertical = !this.writing(e).writingMode.startsWith('horizontal');
+    const down = this.span(e, isVertical ? 'inline' : 'block');
+    const across = this.span(e, isVertical ? 'block' : 'inline');
+    if (!down || !across) {
       if (this.timelines > MAX_TIMELINES && !this.notes.length)
         this.notes.push(
           `More than ${MAX_TIMELINES} elements lie below transforms; the boxes of the rest carry those transforms.`,
@@ -115,10 +142,10 @@ export class Boxes {
     }
     const port = this.port(e);
     return {
-      x: inline.start + port.width,
-      y: block.start + port.height,
-      width: inline.end - inline.start - port.width,
-      height: block.end - block.start - port.height,
+      x: across.start + port.width,
+      y: down.start + port.height,
+      width: across.end - across.start - port.width,
+      height: down.end - down.start - port.height,
     };
   }
 
@@ -126,7 +153,9 @@ export class Boxes {
   asSubject(e: Element): Box | null {
     // Words in a line count from the top of their paragraph, in Chromium and WebKit (measured).
     const isInline = e instanceof HTMLElement && readStyle(e).display === 'inline';
-    if (!isInline && !(e instanceof SVGElement && e.ownerSVGElement)) return null;
+    const isShape = e instanceof SVGElement && e.ownerSVGElement !== null;
+    if (!isInline && !isShape && !this.isAgainst(e) && !isInPieces(e)) return null;
+    if (!isShape && (isSticky(readStyle(e)) || this.stickyAncestor(e))) return null;
     const { box } = this.of(e);
     const taken = this.unmoved(e, box);
     const own = { ...taken, x: taken.x - box.x, y: taken.y - box.y };
@@ -136,11 +165,22 @@ export class Boxes {
     return differs ? own : null;
   }
 
+  /** Its scroller counts from another side than the left and the top. */
+  private isAgainst(e: Element): boolean {
+    const { direction, writingMode } = this.writing(e);
+    return direction === 'rtl' || writingMode !== 'horizontal-tb';
+  }
+
+  /** How its scroller counts. */
+  private writing(e: Element): CSSStyleDeclaration {
+    return readStyle(
+      this.containers.findElement(this.containers.findScroller(e)) ?? document.documentElement,
+    );
+  }
+
   private port(e: Element): { width: number; height: number } {
     const scroller = this.containers.findElement(this.containers.findScroller(e));
-    return scroller
-      ? { width: scroller.clientWidth, height: scroller.clientHeight }
-      : { width: innerWidth, height: innerHeight };
+    return scroller ? readPort(scroller) : { width: innerWidth, height: innerHeight };
   }
 
   /** What carries it within its own scroller: what carries that one carries all of its content alike. */
@@ -160,10 +200,12 @@ export class Boxes {
     const span = this.span(e, 'block');
     const byStart = style.top !== 'auto';
     const inset = px(byStart ? style.top : style.bottom);
-    if (!span || !e.parentElement) return { box: plain, sticky: null };
+    // Parts of a table stick within all of it.
+    const holder = style.display.startsWith('table-') ? e.closest('table') : e.parentElement;
+    if (!span || !holder) return { box: plain, sticky: null };
     const y = byStart ? span.start + port.height : span.end - plain.height;
-    const parent = this.of(e.parentElement).box;
-    const frame = readStyle(e.parentElement);
+    const parent = this.of(holder).box;
+    const frame = readStyle(holder);
     const box = { ...plain, y };
     if (byStart) {
       const bottom =

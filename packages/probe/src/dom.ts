@@ -37,3 +37,23 @@ export const pageOverflow = (): [html: string, body: string] => [
   readStyle(document.documentElement).overflowX,
   document.body ? readStyle(document.body).overflowX : 'visible',
 ];
+
+/** The padding box of a scroller to fractions of px, which `clientWidth` rounds away. */
+export function readPort(e: Element): { width: number; height: number } {
+  const style = readStyle(e);
+  const inner = (size: number, [before, after]: [string, string], side: 'width' | 'height'): number => {
+    const sum = (name: string) => px(style.getPropertyValue(name));
+    const borders = sum(`border-${before}-width`) + sum(`border-${after}-width`);
+    const own = px(style[side]);
+    const bar = (side === 'width' ? (e as HTMLElement).offsetWidth : (e as HTMLElement).offsetHeight) - size;
+    const exact =
+      style.boxSizing === 'border-box'
+        ? own - borders - Math.max(0, Math.round(bar - borders))
+        : own + sum(`padding-${before}`) + sum(`padding-${after}`);
+    return Math.abs(exact - size) < 0.6 ? exact : size;
+  };
+  return {
+    width: inner(e.clientWidth, ['left', 'right'], 'width'),
+    height: inner(e.clientHeight, ['top', 'bottom'], 'height'),
+  };
+}

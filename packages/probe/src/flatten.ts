@@ -5,17 +5,24 @@ import { readStyle } from './dom.ts';
 const NONE = ['none', 'none'];
 const FLAT = { transform: NONE, translate: NONE, rotate: NONE, scale: NONE };
 
-/** Puts an element and what stands around it back to their places; returns what undoes that. */
-export function flatten(e: Element): () => void {
+/** Takes the transforms off an element and what stands around it; returns what undoes that. */
+export function takeTransforms(e: Element): () => void {
   const undo: (() => void)[] = [];
   for (let p: Element | null = e; p; p = p.parentElement) {
+    if (!isTransformed(readStyle(p))) continue;
+    // Heard of by no observer of the page.
+    const animation = p.animate(FLAT, { duration: 1e6, fill: 'both' });
+    animation.pause();
+    undo.push(() => animation.cancel());
+  }
+  return () => undo.forEach((back) => back());
+}
+
+/** Puts an element and what stands around it back to their places; returns what undoes that. */
+export function flatten(e: Element): () => void {
+  const undo = [takeTransforms(e)];
+  for (let p: Element | null = e; p; p = p.parentElement) {
     const style = readStyle(p);
-    if (isTransformed(style)) {
-      // Heard of by no observer of the page.
-      const animation = p.animate(FLAT, { duration: 1e6, fill: 'both' });
-      animation.pause();
-      undo.push(() => animation.cancel());
-    }
     if (style.position === 'sticky' && p instanceof HTMLElement) {
       const { style: own } = p;
       const was = own.cssText;

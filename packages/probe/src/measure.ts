@@ -13,7 +13,7 @@ import type { KeptRule } from './page-rules.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
 import { findSections } from './sections.ts';
-import { all, pageOverflow, pageScroller, px, readRect, readStyle } from './dom.ts';
+import { all, pageOverflow, pageScroller, px, readPort, readRect, readStyle } from './dom.ts';
 
 const MAX_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
@@ -173,19 +173,25 @@ function hidesInline(): boolean {
 function scrollerFacts(element: Element | null, naming: Selectors): Scroller {
   const e = element ?? pageScroller();
   const style = readStyle(element ?? document.documentElement);
+  const across = Math.max(0, e.scrollWidth - (element ? e.clientWidth : innerWidth));
+  const down = Math.max(0, e.scrollHeight - (element ? e.clientHeight : innerHeight));
+  const isVertical = style.writingMode.startsWith('vertical') || style.writingMode.startsWith('sideways');
+  const inline = paddingOf(style, 'inline');
   return {
     selector: element ? naming.of(element) : null,
-    port: element
-      ? { width: e.clientWidth, height: e.clientHeight }
-      : { width: innerWidth, height: innerHeight },
-    max: {
-      block: Math.max(0, e.scrollHeight - (element ? e.clientHeight : innerHeight)),
-      inline: Math.max(0, e.scrollWidth - (element ? e.clientWidth : innerWidth)),
-    },
-    padding: [zeroed(style.scrollPaddingTop), zeroed(style.scrollPaddingBottom)],
+    port: element ? readPort(element) : { width: innerWidth, height: innerHeight },
+    max: isVertical ? { block: across, inline: down } : { block: down, inline: across },
+    padding: paddingOf(style, 'block'),
+    ...(inline.some((side) => side !== '0px') ? { paddingInline: inline } : {}),
     ...(style.direction === 'rtl' ? { rtl: true } : {}),
+    ...(isVertical ? { vertical: true } : {}),
   };
 }
+
+const paddingOf = (style: CSSStyleDeclaration, axis: 'block' | 'inline'): [string, string] => {
+  const side = (end: string) => zeroed(style.getPropertyValue(`scroll-padding-${axis}-${end}`));
+  return [side('start'), side('end')];
+};
 const zeroed = (padding: string) => (padding === 'auto' || padding === '' ? '0px' : padding.slice(0, 60));
 
 function pageNotes(containers: Containers): string[] {

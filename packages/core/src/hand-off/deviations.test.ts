@@ -12,7 +12,14 @@ const listed = (keyframes: Parameters<typeof motion>[0], html = HTML) =>
 
 test.each<[string, Parameters<typeof motion>[0], string[]]>([
   ['one notation', { keyframes: { color: from('#f00', 'rgb(0 0 0 / 40%)') } }, []],
-  ['newer ones', { keyframes: { color: from('oklch(50% 0.1 20)', 'lab(50% 3 4)') } }, []],
+  ['newer ones', { keyframes: { color: from('oklch(50% 0.1 20)', 'lab(50% 3 4)') } }, ['Firefox']],
+  [
+    'transforms of one form',
+    { keyframes: { transform: from('scale(2) rotate(3deg)', 'scale(1) rotate(0)') } },
+    [],
+  ],
+  ['transforms of two', { keyframes: { transform: from('scale(2)', 'rotate(9deg)') } }, ['Safari']],
+  ['one and none', { keyframes: { transform: from('scale(2)', 'none') } }, []],
   [
     'an old and a newer one',
     { keyframes: { 'background-color': from('#f00', 'oklch(50% 0.1 20)') } },

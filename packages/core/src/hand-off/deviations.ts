@@ -25,13 +25,20 @@ const listValues = (motion: Motion, property: string): string[] =>
 const FACTS: readonly Fact[] = [
   {
     browser: 'Firefox',
-    note: 'It mixes a colour in rgb, hsl or hex with one in a newer notation in sRGB, others in Oklab: what lies between looks a little different. Write both in one notation.',
+    note: 'It mixes colours in newer notations in sRGB, others in Oklab: what lies between looks a little different. Write them in rgb or hex.',
     applies: (m) =>
-      Object.keys(m.keyframes).some((p) => {
-        if (propertyFacts(p)?.type.name !== 'color') return false;
-        const kinds = new Set(listValues(m, p).map(isLegacyColor));
-        return kinds.size > 1;
-      }),
+      Object.keys(m.keyframes).some(
+        (p) =>
+          propertyFacts(p)?.type.name === 'color' && listValues(m, p).some((value) => !isLegacyColor(value)),
+      ),
+  },
+  {
+    browser: 'Safari',
+    note: 'It mixes transforms that do not match function by function in another way, so what lies between differs. Write the same functions in every keyframe.',
+    applies: (m) => {
+      const lists = listValues(m, 'transform').filter((value) => value !== 'none');
+      return new Set(lists.map((value) => (value.match(/[a-zA-Z0-9]+(?=\()/g) ?? []).join(' '))).size > 1;
+    },
   },
   {
     browser: 'Safari',

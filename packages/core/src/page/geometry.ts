@@ -30,21 +30,24 @@ export function computeGeometry(
   const e = itemAt(layout.elements, element);
   const scroller = itemAt(layout.scrollers, e.scroller);
   const block = axis === 'block';
-  const port = block ? scroller.port.height : scroller.port.width;
+  // The axes are those of the scroller’s writing mode.
+  const down = block !== (scroller.vertical === true);
+  const port = down ? scroller.port.height : scroller.port.width;
+  const padding = block ? scroller.padding : scroller.paddingInline;
   const em = e.fontSize ?? 16;
   const rem = layout.page.rem ?? 16;
   const inset = (css: string, side: 0 | 1): Px => {
-    const parsed = parseLength(css === 'auto' ? (scroller.padding?.[side] ?? '0px') : css);
+    const parsed = parseLength(css === 'auto' ? (padding?.[side] ?? '0px') : css);
     return parsed.ok ? resolveLength(parsed.value, { percent: port, viewport: layout.viewport, em, rem }) : 0;
   };
   const own = e.asSubject ?? { ...e.box, x: 0, y: 0 };
   return {
-    top: block ? e.box.y + own.y : e.box.x + own.x,
-    size: block ? own.height : own.width,
+    top: down ? e.box.y + own.y : e.box.x + own.x,
+    size: down ? own.height : own.width,
     port,
     max: block ? scroller.max.block : scroller.max.inline,
     insets: [inset(insets[0], 0), inset(insets[1], 1)],
-    sticky: block ? e.sticky : null,
+    sticky: block && down ? e.sticky : null,
     viewport: layout.viewport,
     em,
     rem,

@@ -36,7 +36,7 @@ export const ElementSchema = z.strictObject({
   section: z.number().int().min(-1),
   scroller: index,
   box: BoxSchema,
-  /** what its own view timeline takes instead of its box, from the box’s corner on: shapes of drawings, as this browser sees them */
+  /** what its own view timeline takes instead of its box, from the box’s corner on, as this browser sees it: shapes of drawings, words in lines, pieces of columns */
   asSubject: BoxSchema.optional(),
   sticky: StickySchema.nullable(),
   fixed: z.boolean(),
@@ -72,9 +72,13 @@ export const ScrollerSchema = z.strictObject({
   /** padding box: what percentages and phases measure against */
   port: z.strictObject({ width: px, height: px }),
   max: z.strictObject({ block: px, inline: px }),
-  /** `scroll-padding`, which `auto` insets take */
+  /** `scroll-padding` along the block axis, which `auto` insets take */
   padding: z.tuple([z.string().max(60), z.string().max(60)]).optional(),
+  /** the same along the inline axis */
+  paddingInline: z.tuple([z.string().max(60), z.string().max(60)]).optional(),
   rtl: z.boolean().optional(),
+  /** its block axis runs across */
+  vertical: z.boolean().optional(),
 });
 
 export const SectionSchema = z.strictObject({

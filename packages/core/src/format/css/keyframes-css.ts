@@ -3,6 +3,7 @@ import { itemAt } from '../../assert/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../../value/index.ts';
 import type { Keyframe } from '../../value/index.ts';
+import { portable } from './portable.ts';
 import { computeDistance, withDistance } from './tuned.ts';
 import type { Tuned } from './tuned.ts';
 
@@ -33,7 +34,7 @@ export function keyframesCss(
     const distance = computeDistance(property, list);
     if (distance !== null) tuned.push([`--${name}-distance`, distance]);
     const text = (value: string) =>
-      distance === null ? value : withDistance(value, distance, `--${name}-distance`);
+      distance === null ? portable(property, value) : withDistance(value, distance, `--${name}-distance`);
     const keyframes = withWholeEasing(list, motion.easing);
     const group =
       groups.find((g) => agrees(g, withStart(keyframes))) ?? itemAt(groups, groups.push(new Map()) - 1);

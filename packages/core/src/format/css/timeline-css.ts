@@ -1,11 +1,10 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import { itemAt, present } from '../../assert/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
-import type { Geometry } from '../../page/index.ts';
 import { computeGeometry, findMatches, splitPart } from '../../page/index.ts';
-import { isScrubbed, findSubject } from '../../drivers/index.ts';
+import { isScrubbed, findSubject, placeRange } from '../../drivers/index.ts';
 import type { ScrubbedDriver } from '../../drivers/index.ts';
-import { around, isNamedPlace, resolvePoint } from '../../timeline/index.ts';
+import { around, isNamedPlace } from '../../timeline/index.ts';
 import type { Motion, Pin } from '../../motion/index.ts';
 import { rangeCss } from './range-css.ts';
 import type { RangeCss } from './range-css.ts';
@@ -54,15 +53,23 @@ type Written = {
   [K in ScrubbedDriver['kind']]: (driver: Extract<ScrubbedDriver, { kind: K }>, c: Context) => TimelineCss;
 };
 
-/** At every measured size it ends before it begins. */
-const runsBack = ({ start, end }: Motion['range'], geometries: readonly Geometry[]): boolean =>
-  geometries.length > 0 &&
-  geometries.every((g) => resolvePoint(start, g, 'start') > resolvePoint(end, g, 'end'));
+/** At every measured size it ends before it begins, for each of its targets. */
+function runsBack({ driver, range, targets }: Motion, layouts: readonly PinnedLayout[]): boolean {
+  const all = layouts.flatMap((layout) =>
+    findMatches(layout, targets.selector).flatMap((target) => {
+      const placed = placeRange(driver, range, target, layout);
+      return 'reason' in placed ? [] : [placed];
+    }),
+  );
+  return all.length > 0 && all.every(({ start, end }) => end < start);
+}
+
 /** Browsers agree on ranges of no length, and not on those that run backwards: some jump at their start, some never leave it. */
-const asJump = (range: string): string => {
+function asWritten(range: string, motion: Motion, layouts: readonly PinnedLayout[]): string {
+  if (!runsBack(motion, layouts)) return range;
   const [start = range] = splitRange(range);
   return `${start} ${start}`;
-};
+}
 
 /** Of the first target: where there are several, the ends of the page lie elsewhere for each. */
 function commonRange(
@@ -77,8 +84,8 @@ function commonRange(
 
 /** How each kind of driver is written. */
 const TIMELINES: Written = {
-  scroll(driver, { motion, name }) {
-    const range = `${motion.range.start as string} ${motion.range.end as string}`;
+  scroll(driver, { motion, name, layouts }) {
+    const range = asWritten(`${motion.range.start as string} ${motion.range.end as string}`, motion, layouts);
     const { scroller: owner, axis } = driver;
     if (owner === undefined) return { timeline: `scroll(root ${axis})`, range, named: null, notes: [] };
     const named: NamedTimeline = { kind: 'scroll', owner, name, axis, insets: '', motion: motion.id };
@@ -97,7 +104,8 @@ const TIMELINES: Written = {
       insets: pinInsets(pin).join(' '),
       motion: motion.id,
     };
-    return { timeline, range: pinRange(motion.range, pin, distanceCss(pin, layouts)), named, notes: [] };
+    const range = asWritten(pinRange(motion.range, pin, distanceCss(pin, layouts)), motion, layouts);
+    return { timeline, range, named, notes: [] };
   },
 
   view(driver, { motion, name, layouts }) {
@@ -109,7 +117,7 @@ const TIMELINES: Written = {
       }),
     );
     const written = rangeCss(motion.range, driver, geometries, hasNamedPlaces(motion));
-    const css = runsBack(motion.range, geometries) ? { ...written, range: asJump(written.range) } : written;
+    const css = { ...written, range: asWritten(written.range, motion, layouts) };
     const notes: WriterNote[] = [];
     const note = (text: string) => void notes.push({ motion: motion.id, note: text });
     if (css.assumesViewport) note('Its range is exact where the scroller is as high as the viewport.');
