@@ -1,8 +1,9 @@
 /** Where core places a motion over an element, against the browser’s own view timeline of it, on pages laid out in every way there is. */
 import { expect, test } from '@playwright/test';
-import { compileTimeline, LayoutSchema, present } from '@lyvek/core';
+import { compileTimeline, isEstimated, LayoutSchema, present } from '@lyvek/core';
 import type { CompiledTimeline, Layout } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
+import { elapse } from '../support/time.ts';
 import { oracleScript } from '../support/runtime.ts';
 
 interface Awkward {
@@ -152,3 +153,31 @@ for (const { name, html, css = '', root = '' } of PAGES)
     expect(shown.flat().filter((s) => s !== null).length).toBeGreaterThan(0);
     expect(wrong).toEqual([]);
   });
+
+test('what was not laid out is estimated, and what stands below it', async ({ page }) => {
+  await page.setViewportSize({ width: 1000, height: 800 });
+  await page.setContent(
+    `<!doctype html><html lang="en"><head><style>body { margin: 0 } .late { content-visibility: auto; contain-intrinsic-size: auto 400px } .card { height: 200px }</style></head><body>
+    <div id="above" class="card">a</div><div style="height: 3000px">b</div><div class="late" id="late"><div id="inside" class="card">c</div></div>
+    <details><summary id="title">More</summary><div id="closed" class="card">d</div></details><div id="below" class="card">e</div>
+    <div hidden><div id="gone" class="card">f</div></div><div style="visibility: hidden"><div id="unseen" class="card">g</div></div></body></html>`,
+  );
+  await page.evaluate(await oracleScript());
+  const ids = ['above', 'late', 'inside', 'title', 'closed', 'below', 'unseen', 'gone'];
+  const measureAgain = async () =>
+    LayoutSchema.parse(await page.evaluate(`oracle.measure(${JSON.stringify(ids.map((id) => `#${id}`))})`));
+  const estimated = (layout: Layout) =>
+    ids.filter((id) => isEstimated(layout, layout.matches[`#${id}`]?.[0] ?? -1));
+  const first = await measureAgain();
+  expect(estimated(first)).toEqual(['inside', 'title', 'closed', 'below', 'unseen']);
+  expect(first.notes.join()).toContain('places are estimated');
+  // Seen once, and opened, they have their places.
+  await page.evaluate(() => {
+    document.querySelector('details')!.open = true;
+    document.querySelector('#closed')!.scrollIntoView();
+  });
+  await elapse(page, 300);
+  const opened = await measureAgain();
+  expect(estimated(opened)).toEqual([]);
+  expect(opened.notes.join()).not.toContain('estimated');
+});

@@ -1,4 +1,4 @@
-import { each, intro, reveal, trigger, VIEW } from '../corpus.ts';
+import { each, intro, reveal, scripted, trigger, VIEW } from '../corpus.ts';
 import type { CorpusPage } from '../corpus.ts';
 
 export const CONFLICT: readonly CorpusPage[] = [
@@ -130,4 +130,34 @@ export const CONFLICT: readonly CorpusPage[] = [
     edit: each({ driver: { ...VIEW, insets: ['0px', 'auto'] } }),
     near: ['auto-insets'],
   },
+  ...scripted(
+    'a card that a script moves all the time',
+    "document.getElementById('card').animate({ translate: ['0 0', '40px 0'] }, { duration: 900, iterations: Infinity });",
+    { css: reveal('#card', 'entry 0% cover 50%', 'come'), expect: ['page-moves-too'] },
+  ),
+  ...scripted(
+    'a card that a script fades by scroll',
+    "const e = document.getElementById('card'); e.animate({ opacity: [0, 1] }, { timeline: new ViewTimeline({ subject: e }), fill: 'both' });",
+    { css: reveal('#card', 'entry 0% entry 100%', 'fade'), expect: ['page-moves-too'] },
+  ),
+  ...scripted(
+    'a heading that a script turns by the scroll of the page',
+    "document.getElementById('h-two').animate({ scale: [1, 1.2] }, { timeline: new ScrollTimeline(), fill: 'both' });",
+    { css: reveal('#h-two', 'entry 0% cover 50%', 'grow'), expect: ['page-moves-too'] },
+  ),
+  ...scripted(
+    'a script that moves something else of it',
+    "document.getElementById('card').animate({ rotate: ['0deg', '9deg'] }, { duration: 900, iterations: Infinity });",
+    { css: reveal('#card', 'entry 0% cover 50%', 'come'), near: ['page-moves-too'] },
+  ),
+  ...scripted(
+    'a script that moves another element',
+    "document.getElementById('h-two').animate({ translate: ['0 0', '9px 0'] }, { duration: 900, iterations: Infinity });",
+    { css: reveal('#card', 'entry 0% cover 50%', 'come'), near: ['page-moves-too'] },
+  ),
+  ...scripted(
+    'a script whose animation is over',
+    "document.getElementById('card').animate({ translate: ['0 0', '9px 0'] }, { duration: 1 }).finish();",
+    { css: reveal('#card', 'entry 0% cover 50%', 'come'), near: ['page-moves-too'] },
+  ),
 ];

@@ -94,13 +94,12 @@ function findParent(e: Element, indexOf: Map<Element, number>): number {
 const FOCUSABLE =
   'a[href], button:enabled, input:enabled:not([type=hidden]), select:enabled, textarea:enabled, summary, [tabindex]:not([tabindex^="-"]), [contenteditable]:not([contenteditable=false])';
 
+/** It has a box, and the browser has not laid out what is in it: left for later, or closed. */
 function isEstimated(e: Element): boolean {
-  const holder = e.closest('[style*="content-visibility"]') ?? e;
-  return (
-    'checkVisibility' in holder &&
-    !(e as HTMLElement).checkVisibility({ contentVisibilityAuto: true }) &&
-    readStyle(holder).display !== 'none'
-  );
+  if (!('checkVisibility' in e)) return false;
+  if (e.checkVisibility({ contentVisibilityAuto: true })) return false;
+  for (let p: Element | null = e; p; p = p.parentElement) if (readStyle(p).display === 'none') return false;
+  return true;
 }
 
 /** Values without any motion; only those that differ from the initial ones. */

@@ -1,7 +1,7 @@
 /** Measures a page into a layout. Runs inside the page, with every motion of ours switched off by the caller. */
 import { splitPart } from '@lyvek/core/part';
 import { shorten } from '@lyvek/core/text';
-import type { Layout, MeasureRequest, Scroller, Section } from '@lyvek/core';
+import type { ElementFacts, Layout, MeasureRequest, Scroller, Section } from '@lyvek/core';
 import { Boxes } from './boxes.ts';
 import { readComputedValues } from './computed-values.ts';
 import { Containers } from './containers.ts';
@@ -10,6 +10,7 @@ import type { Survey } from './facts.ts';
 import { listMatched, listParts, listPlaces, readPart } from './parts.ts';
 import type { DrawnPart } from './parts.ts';
 import type { KeptRule } from './page-rules.ts';
+import { OwnMotions } from './own-motion.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
 import { findSections } from './sections.ts';
@@ -91,7 +92,11 @@ function chooseElements(selectors: readonly string[], patch: Patch): Choice {
   return { elements, matched, notes };
 }
 
-export function measure({ selectors, values }: MeasureRequest, patch = new Patch()): Measured {
+export function measure(
+  { selectors, values }: MeasureRequest,
+  patch = new Patch(),
+  own: OwnMotions = new OwnMotions(() => {}),
+): Measured {
   const { elements, matched, notes } = chooseElements(selectors, patch);
   const indexOf = new Map(elements.map((e, i) => [e, i]));
   const containers = new Containers();
@@ -115,12 +120,15 @@ export function measure({ selectors, values }: MeasureRequest, patch = new Patch
   elements.forEach((e, i) => {
     if (e.id && linked.has(e.id)) facts[i]!.anchor = true;
   });
-  notes.push(...boxes.notes, ...pageNotes(containers));
+  notes.push(...estimateNotes(facts), ...boxes.notes, ...pageNotes(containers));
 
   const targets = (s: string) => {
     const part = splitPart(s)[1];
     return { list: listMatched(matched.get(s) ?? [], part, { indexOf, parts }), part };
   };
+  const moved = own.list(indexOf);
+  // What the page moves has no value of its own that stays.
+  for (const { element, properties } of moved) for (const p of properties) delete facts[element]!.base?.[p];
   const viewport = { width: innerWidth, height: innerHeight };
   const doc = pageScroller();
   return {
@@ -145,6 +153,7 @@ export function measure({ selectors, values }: MeasureRequest, patch = new Patch
       matches: Object.fromEntries(
         [...matched].map(([s, list]) => [s, listPlaces(list, splitPart(s)[1], { indexOf, parts })]),
       ),
+      ...(moved.length ? { own: moved } : {}),
       ...(values.length ? { values: readComputedValues(values, targets) } : {}),
       pins: patch.pins(indexOf),
       marked: patch.marked,
@@ -152,6 +161,15 @@ export function measure({ selectors, values }: MeasureRequest, patch = new Patch
       notes: notes.slice(0, 60),
     },
   };
+}
+
+function estimateNotes(facts: readonly ElementFacts[]): string[] {
+  const [first] = facts.filter((f) => f.estimated && !splitPart(f.selector)[1]);
+  return first
+    ? [
+        `From ${shorten(first.selector, 60)} on, places are estimated: the page has not laid everything out yet (content-visibility, or a closed part). Open it, scroll through the page once, and measure again.`,
+      ]
+    : [];
 }
 
 function limitKept(all: readonly KeptRule[], notes: string[]): KeptRule[] {
@@ -176,19 +194,19 @@ function scrollerFacts(element: Element | null, naming: Selectors): Scroller {
   const across = Math.max(0, e.scrollWidth - (element ? e.clientWidth : innerWidth));
   const down = Math.max(0, e.scrollHeight - (element ? e.clientHeight : innerHeight));
   const isVertical = style.writingMode.startsWith('vertical') || style.writingMode.startsWith('sideways');
-  const inline = paddingOf(style, 'inline');
+  const inline = readPadding(style, 'inline');
   return {
     selector: element ? naming.of(element) : null,
     port: element ? readPort(element) : { width: innerWidth, height: innerHeight },
     max: isVertical ? { block: across, inline: down } : { block: down, inline: across },
-    padding: paddingOf(style, 'block'),
+    padding: readPadding(style, 'block'),
     ...(inline.some((side) => side !== '0px') ? { paddingInline: inline } : {}),
     ...(style.direction === 'rtl' ? { rtl: true } : {}),
     ...(isVertical ? { vertical: true } : {}),
   };
 }
 
-const paddingOf = (style: CSSStyleDeclaration, axis: 'block' | 'inline'): [string, string] => {
+const readPadding = (style: CSSStyleDeclaration, axis: 'block' | 'inline'): [string, string] => {
   const side = (end: string) => zeroed(style.getPropertyValue(`scroll-padding-${axis}-${end}`));
   return [side('start'), side('end')];
 };

@@ -8,6 +8,7 @@ import type { FromProbe, ToProbe } from './protocol.ts';
 import { Script } from './script.ts';
 import { playTime } from './time.ts';
 import { ride } from './ride.ts';
+import { OwnMotions } from './own-motion.ts';
 import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
 import { Picker } from './pick.ts';
@@ -18,6 +19,8 @@ import { watchElements } from './watch-elements.ts';
 import { all, pageScroller, readStyle } from './dom.ts';
 
 const styles = new Styles();
+/** Scripts of the page may begin to move things at any time. */
+const own = new OwnMotions(() => say({ type: 'resized' }));
 let patch = new Patch();
 const script = new Script();
 let port: MessagePort | null = null;
@@ -41,7 +44,7 @@ function act(message: ToProbe): void {
   switch (message.type) {
     case 'measure': {
       script.rest();
-      const measured = styles.without(() => measure(message.request, patch));
+      const measured = styles.without(() => measure(message.request, patch, own));
       // With the motions off for a moment, their animations have begun anew.
       script.again();
       ({ elements, parts } = measured);
@@ -73,6 +76,7 @@ function act(message: ToProbe): void {
           else e.style.setProperty(message.property, message.value, 'important');
           if (e.getAttribute('style') === '') e.removeAttribute('style');
         }
+      own.forget();
       // The script looks at its signals once something scrolls.
       return void document.dispatchEvent(new Event('scroll'));
     case 'find':
@@ -242,6 +246,7 @@ function whenReady(then: (late: boolean) => void): void {
 export function begin({ live = false }: { live?: boolean } = {}): void {
   if (live) patch = new Patch({ own: true });
   listen();
+  own.watch();
 }
 
 /** Speaks with the workbench from now on. */

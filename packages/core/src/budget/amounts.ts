@@ -1,7 +1,7 @@
 /** What one motion on one element adds to every frame in which it changes something. */
 import { itemAt } from '../assert/index.ts';
 import type { Instance, CompiledTimeline } from '../motion/index.ts';
-import type { Layout } from '../page/index.ts';
+import type { Layout, OwnMotion } from '../page/index.ts';
 import { findCostClass } from './cost-class.ts';
 import { noAmounts } from './quantities.ts';
 import type { Amounts } from './quantities.ts';
@@ -62,15 +62,23 @@ export function computeBlur(timeline: CompiledTimeline, instance: number): numbe
   return most;
 }
 
-export function computeAmounts(timeline: CompiledTimeline, index: number, dpr = 1): Amounts {
+interface Moved {
+  layout: Layout;
+  element: number;
+  properties: readonly string[];
+  dpr: number;
+  /** px */
+  blur: number;
+  /** how many others lay out the same section anew */
+  rivals: number;
+}
+
+function amountsFor({ layout, element, properties, dpr, blur, rivals }: Moved): Amounts {
   const out = noAmounts();
-  const { layout } = timeline;
-  const instance: Instance = itemAt(timeline.instances, index);
-  const { motion, element } = instance;
   const crowd = makeCrowd(layout);
   const area = computeArea(layout, element, dpr);
   out.write = 1;
-  for (const property of Object.keys(motion.keyframes)) {
+  for (const property of properties) {
     switch (findCostClass(property)) {
       case 'composite':
         out.layer = area;
@@ -78,7 +86,7 @@ export function computeAmounts(timeline: CompiledTimeline, index: number, dpr = 
         if (property !== 'opacity') out.layers = 1;
         break;
       case 'filter':
-        out.blur = area * (1 + computeBlur(timeline, index) / 4);
+        out.blur = area * (1 + blur / 4);
         out.layers = 1;
         break;
       case 'style':
@@ -87,8 +95,7 @@ export function computeAmounts(timeline: CompiledTimeline, index: number, dpr = 
       case 'layout':
         out.layout = Math.max(
           1 + itemAt(crowd.inside, element),
-          (crowd.inSection.get(itemAt(layout.elements, element).section) ?? 1) /
-            rivalsIn(timeline, itemAt(layout.elements, element).section),
+          (crowd.inSection.get(itemAt(layout.elements, element).section) ?? 1) / rivals,
         );
         out.paint = Math.max(out.paint, area);
         out.repaint = 1 + itemAt(crowd.inside, element);
@@ -98,7 +105,28 @@ export function computeAmounts(timeline: CompiledTimeline, index: number, dpr = 
         out.repaint = Math.max(out.repaint, 1);
     }
   }
+  return out;
+}
+
+export function computeAmounts(timeline: CompiledTimeline, index: number, dpr = 1): Amounts {
+  const { layout } = timeline;
+  const { motion, element }: Instance = itemAt(timeline.instances, index);
+  const out = amountsFor({
+    layout,
+    element,
+    properties: Object.keys(motion.keyframes),
+    dpr,
+    blur: computeBlur(timeline, index),
+    rivals: rivalsIn(timeline, itemAt(layout.elements, element).section),
+  });
   // A followed motion is played by the script, and the browser cannot keep it off the main thread.
   if (motion.damping.kind !== 'none') out.script = 1;
+  return out;
+}
+
+/** What the page moves by itself costs as well; how much it blurs is not known, so that counts as little. */
+export function ownAmounts(layout: Layout, { element, properties, by }: OwnMotion, dpr = 1): Amounts {
+  const out = amountsFor({ layout, element, properties, dpr, blur: 0, rivals: 1 });
+  if (by !== 'rules') out.script = 1;
   return out;
 }

@@ -1,4 +1,5 @@
 /** All checks. A new one is a file in `checks/` and a line here. */
+import { isEstimated } from '../page/index.ts';
 import { present } from '../assert/index.ts';
 import type { CheckContext, CheckDefinition, Finding } from './finding.ts';
 import { anchorUnseen } from './checks/anchor-unseen.ts';
@@ -43,6 +44,7 @@ import { sidewaysScroll } from './checks/sideways-scroll.ts';
 import { slowSettle } from './checks/slow-settle.ts';
 import { startsPartWay } from './checks/starts-part-way.ts';
 import { stepTooLarge } from './checks/step-too-large.ts';
+import { pageMovesToo } from './checks/page-moves-too.ts';
 import { takesTheScroll } from './checks/takes-the-scroll.ts';
 import { thinOverPage } from './checks/thin-over-page.ts';
 import { tooFewFrames } from './checks/too-few-frames.ts';
@@ -62,6 +64,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   fixedView,
   triggerUnreachable,
   twoWriters,
+  pageMovesToo,
   introAgainstScroll,
   chatter,
   delayOnScrub,
@@ -107,6 +110,8 @@ export const CHECKS: readonly CheckDefinition[] = [
 
 export const checkById = (id: string): CheckDefinition | undefined => CHECKS.find((c) => c.id === id);
 
+const ESTIMATED = 'Its place is estimated: not all of the page was laid out when it was measured.';
+
 /** Findings of these checks, in their order and the document's. One per check and motion. */
 export function findFindings(context: CheckContext, checks: readonly CheckDefinition[] = CHECKS): Finding[] {
   const figures = new Map(context.trial?.figures.map((f) => [`${f.motion} ${f.element}`, f]));
@@ -132,5 +137,8 @@ export function findFindings(context: CheckContext, checks: readonly CheckDefini
   const told = new Set(
     found.flatMap((f) => (f.about ? (checkById(f.check)?.covers ?? []).map((id) => `${id} ${f.about}`) : [])),
   );
-  return found.filter((f) => !told.has(`${f.check} ${f.about}`));
+  const { layout } = context.timeline;
+  return found
+    .filter((f) => !told.has(`${f.check} ${f.about}`))
+    .map((f) => (isEstimated(layout, f.element) ? { ...f, sentence: `${f.sentence} ${ESTIMATED}` } : f));
 }

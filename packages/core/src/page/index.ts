@@ -13,3 +13,5 @@ export * from './part.ts';
 export * from './base-properties.ts';
 export * from './computed-values.ts';
 export * from './own-value.ts';
+export * from './estimated.ts';
+export * from './own-motion.ts';

@@ -4,6 +4,7 @@
  */
 import * as z from 'zod';
 import { ComputedSchema } from './computed-values.ts';
+import { OwnMotionSchema } from './own-motion.ts';
 import { MAX_PX, senseProblem } from './sense.ts';
 
 const px = z.number().min(-MAX_PX).max(MAX_PX);
@@ -105,6 +106,8 @@ const LayoutShape = z.strictObject({
   elements: z.array(ElementSchema).max(6000),
   /** which elements each selector of the document matched */
   matches: z.record(z.string().max(2000), z.array(index).max(6000)),
+  /** what the page moves by itself */
+  own: z.array(OwnMotionSchema).max(400).optional(),
   /** values that the browser has read, for what cannot be read without it */
   values: z.array(ComputedSchema).max(2000).optional(),
   /** pins that were in place when the page was measured, with how far they held */

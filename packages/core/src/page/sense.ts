@@ -5,10 +5,10 @@ import type { Layout } from './layout.ts';
 /** No browser lays out further than this: 2^25 px (its fixed-point unit has 6 bits behind the point of 32). */
 export const MAX_PX = 33_554_432;
 
-type Indexed = Pick<Layout, 'elements' | 'sections' | 'scrollers' | 'matches' | 'pins'>;
+type Indexed = Pick<Layout, 'elements' | 'sections' | 'scrollers' | 'matches' | 'pins' | 'own'>;
 
 /** The first thing that makes no sense, in a sentence; null for a sound layout. Work grows with the layout, not faster. */
-export function senseProblem({ elements, sections, scrollers, matches, pins }: Indexed): string | null {
+export function senseProblem({ elements, sections, scrollers, matches, pins, own }: Indexed): string | null {
   const count = elements.length;
   for (const [i, e] of elements.entries()) {
     if (e.parent >= count) return `element ${i} lies in element ${e.parent}, which is not there`;
@@ -33,5 +33,6 @@ export function senseProblem({ elements, sections, scrollers, matches, pins }: I
   for (const [selector, list] of Object.entries(matches))
     if (list.some((i) => i >= count)) return `${selector.slice(0, 60)} matches an element that is not there`;
   if (pins?.some((p) => p.element >= count)) return 'a pin’s element is not there';
+  if (own?.some((o) => o.element >= count)) return 'what the page moves by itself is not there';
   return null;
 }

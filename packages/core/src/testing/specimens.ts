@@ -67,6 +67,16 @@ export const SPECIMENS: Record<string, Specimen> = {
       motion({ id: 'm_b', ...at('#top'), keyframes: rise, range: { start: 'scroll 0%', end: 'exit 100%' } }),
     ),
   },
+  'page-moves-too': one(
+    { keyframes: rise },
+    {
+      layout: {
+        ...PAGE,
+        own: [{ element: 0, properties: ['translate'], by: 'script', drives: 'time', start: 0, end: 9000 }],
+      },
+      incurable: true,
+    },
+  ),
   chatter: triggered({ back: 'plays-back' }),
   'auto-insets': one({
     driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['auto', 'auto'] },

@@ -1,6 +1,13 @@
 /** A simulated trial: the page’s motions under a gesture, frame by frame, with predicted costs. Pure; made for a worker. */
 import { isEndless } from '../drivers/index.ts';
-import { computeAmounts, COST_PARTS, computeCost, noAmounts, QUANTITY_NAMES } from '../budget/index.ts';
+import {
+  computeAmounts,
+  ownAmounts,
+  COST_PARTS,
+  computeCost,
+  noAmounts,
+  QUANTITY_NAMES,
+} from '../budget/index.ts';
 import type { Amounts, Coefficients, CostPart } from '../budget/index.ts';
 import type { FrameClock, Gesture } from '../gesture/index.ts';
 import type { MotionDocument, CompiledTimeline } from '../motion/index.ts';
@@ -79,6 +86,8 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
       );
     if (i % 16 === 15) yield { done: i + 1, of: n };
   }
+  for (const own of timeline.layout.own ?? [])
+    load.add(ownAmounts(timeline.layout, own, dpr), framesWithin(ride.offsets, own.start, own.end));
   const handStep =
     ride.offsets.reduce((m, y, i) => (i ? Math.max(m, Math.abs(y - ride.offsets[i - 1]!)) : m), 0) *
     (clock.refresh / 60);

@@ -19,6 +19,7 @@ import { CueTab } from './CueTab.tsx';
 import { FlagMark, LoadMark } from './FlagMark.tsx';
 import { findCueRoom, LANES } from './lanes.ts';
 import { OwnAxes } from './OwnAxes.tsx';
+import { OwnMarks } from './OwnMarks.tsx';
 import { MutedPin, PinMark, PinTitle } from './PinMark.tsx';
 import { dragStore } from '../model/drag-store.ts';
 
@@ -67,6 +68,7 @@ export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
             selected={chosen.has(pin.id)}
           />
         ))}
+      <OwnMarks />
       <OwnAxes {...{ slots, flags, flagX }} />
       <Flags {...{ flags, chosen, listed }} x={flagX} />
       <Bars {...{ width, slots, listed, chosen, onGrip, onHover }} />

@@ -1,7 +1,7 @@
 /** While an end is dragged: the phases beside it, and a plate with its place in both notations and px. */
 import { viewAlong } from '../../../editor/model/own-axis.ts';
 import { useStore } from 'zustand';
-import { phaseSpans, toPhase, present } from '@lyvek/core';
+import { isEstimated, phaseSpans, toPhase, present } from '@lyvek/core';
 import type { LaneSlot } from '../../../editor/model/bars.ts';
 import { otherWords, pointWords } from '../../../editor/words.ts';
 import { grouped, toRow } from '../../../editor/strip/view.ts';
@@ -36,7 +36,8 @@ export function Readout({
   const first = pointWords(bar.motion.range[side], side, bar.motion.driver.kind);
   const second = g ? otherWords(bar.motion.range[side], side, g, offset) : '';
   const change = Math.round(offset - drag.was);
-  const third = `${grouped(offset)} px ±${grouped(Math.abs(change))}${drag.caught ? ` · ${drag.caught}` : ''}`;
+  const about = isEstimated(layout, bar.element) ? readoutText.about : '';
+  const third = `${about}${grouped(offset)} px ±${grouped(Math.abs(change))}${drag.caught ? ` · ${drag.caught}` : ''}`;
   const PLATE = { w: plateWidth(first, second, third), h: PLATE_HEIGHT };
   const toLeft = x + 20 + PLATE.w > right;
   const px = toLeft ? x - 24 - PLATE.w : x + 24;

@@ -45,7 +45,14 @@ export const pinMarkText = {
   pinned: (pin: string) => `pinned ${pin}`,
 };
 
+export const ownMarksText = {
+  own: (count: number) => (count === 1 ? 'the page’s own' : `the page’s own, ${count}`),
+  moves: (element: string, properties: string, whose: string) =>
+    `${properties} of ${element}: moved by ${whose}. It is shown, and left alone.`,
+};
+
 export const readoutText = {
+  about: 'about ',
   px: (offset: string) => `${offset} px`,
 };
 

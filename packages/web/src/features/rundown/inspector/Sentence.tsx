@@ -1,5 +1,5 @@
 /** A motion as a sentence whose words in boxes are its controls. One clause a line. */
-import { changeMotion, whyNotEased } from '@lyvek/core';
+import { changeMotion, isEstimated, whyNotEased } from '@lyvek/core';
 import type { Motion, RangePoint } from '@lyvek/core';
 import { Popover } from '../../../ui/Popover.tsx';
 import { useLease } from '../../../state/use-lease.ts';
@@ -41,6 +41,7 @@ const COMPOSITE: readonly { value: Motion['composite']; text: string; note: stri
 export function Sentence({ bar }: { bar: Bar }) {
   const { session } = useOpenedPage();
   const preview = useLease(session);
+  const { layout } = useRundown();
   const { motion } = bar;
   const change = (label: string, part: Partial<Motion>) =>
     session.apply(changeMotion(motion.id, label, (m) => ({ ...m, ...part })));
@@ -61,6 +62,7 @@ export function Sentence({ bar }: { bar: Bar }) {
         {sentenceText.until} <Point bar={bar} side="end" />{' '}
         <HoldField bar={bar} onChange={(label, how) => session.apply(changeMotion(motion.id, label, how))} />
       </p>
+      {isEstimated(layout, bar.element) && <p className="quiet">{sentenceText.estimated}</p>}
       <RepeatField motion={motion} onChange={(repeat) => change(sentenceText.repeat, { repeat })} />
       <p>
         {sentenceText.eased}{' '}

@@ -90,6 +90,8 @@ export const multiSelectionText = {
 };
 
 export const sentenceText = {
+  estimated:
+    'Its place is estimated: not all of the page was laid out when it was measured. Open what is closed, and measure again.',
   moves: 'moves',
   element: 'Element',
   andMore: (element: string, count: number) => `${element} and ${count} more`,
