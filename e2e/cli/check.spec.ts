@@ -1,6 +1,7 @@
 /** `lyvek` as people and their CI use it: findings, formats, exit statuses, errors with file and line. */
 import { itemAt, present } from '@lyvek/core';
 import { expect, test } from '@playwright/test';
+import { engineByName } from '@lyvek/server/lab';
 import { mkdtempSync, readFileSync, writeFileSync, existsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -179,6 +180,34 @@ test('import, export and prove in a row; what was read as meant plays', FULL, as
   expect(changed.status).toBe(1);
   expect(changed.out).toContain('differs');
 });
+
+test(
+  'what was exported is proved in other browsers beside the page that it was made from',
+  FULL,
+  async () => {
+    const why = engineByName('firefox').missing();
+    test.skip(why !== null, `because ${why}`);
+    test.setTimeout(180_000);
+    await lyvek(['import', file('right.html', RIGHT), '--unproved', '--out', at('right.json')]);
+    await lyvek(['export', at('right.json'), at('right.html'), '--out', at('right'), '--fallback']);
+    const alone = await lyvek(['prove', at('right'), '--engine', 'firefox']);
+    expect([alone.status, alone.err]).toEqual([2, expect.stringContaining('with --source')]);
+    const wrong = await lyvek(['prove', at('right'), '--engine', 'lynx']);
+    expect([wrong.status, wrong.err]).toEqual([2, expect.stringContaining('chromium, firefox, webkit')]);
+    const proof = await lyvek([
+      'prove',
+      at('right'),
+      '--engine',
+      'firefox',
+      '--source',
+      at('right.html'),
+      '--offsets',
+      '30',
+    ]);
+    expect(proof.status, proof.out + proof.err).toBe(0);
+    expect(proof.out).toMatch(/All as predicted, in Firefox \d/);
+  },
+);
 
 test('a page of which nothing could be looked at is neither checked nor proved', FULL, async () => {
   const unsupported = page(`@keyframes tint { from { color: oklch(from red l c h) } }

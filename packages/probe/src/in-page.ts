@@ -4,6 +4,7 @@ import { look } from './look.ts';
 import { measure } from './measure.ts';
 import { readPageRules } from './page-rules.ts';
 import { Patch } from './patch.ts';
+import { ride } from './ride.ts';
 import type { HtmlPatch, MeasureRequest } from '@lyvek/core';
 
 const patch = new Patch();
@@ -17,6 +18,7 @@ const lyvek = {
   },
   measure: (request: MeasureRequest) => measure(request, patch).layout,
   look,
+  ride,
 };
 export type InPage = typeof lyvek;
 (globalThis as unknown as { lyvekInPage: InPage }).lyvekInPage = lyvek;

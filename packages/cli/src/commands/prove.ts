@@ -1,14 +1,14 @@
 import type { Command } from 'commander';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { PROOF_LIMIT, lookedWords, listProblems, findWorst, itemAt } from '@lyvek/core';
-import type { Layout, MotionDocument } from '@lyvek/core';
+import { ENGINES, PROOF_LIMIT, lookedWords, listProblems, findWorst, itemAt } from '@lyvek/core';
+import type { EngineName, Layout, MotionDocument } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
 import { HAND_OFF_FILE, HandOffFile } from '../hand-off-file.ts';
 import { readJson, readPageAt, viewportFrom } from '../input.ts';
 import type { InputPage } from '../input.ts';
 import { put, putJson } from '../output.ts';
-import { built, measured, readImport } from '../page.ts';
+import { bareFiles, built, measured, readImport } from '../page.ts';
 
 /** The document and layout that were exported, or what the page’s own CSS says. */
 async function makePrediction(
@@ -33,32 +33,67 @@ async function makePrediction(
   return { document, layout: await measured(page, viewportFrom(viewport ?? '1280x800'), document) };
 }
 
+interface Asked {
+  viewport?: string;
+  offsets: string;
+  engine: string;
+  source?: string;
+  json?: boolean;
+}
+
+function placesFrom(offsets: string): number {
+  const count = Number(offsets);
+  if (!Number.isInteger(count) || count < 2 || count > 5000)
+    throw new BadInput('--offsets is a number from 2 to 5000');
+  return count;
+}
+
+const isEngine = (name: string): name is EngineName => (ENGINES as readonly string[]).includes(name);
+
+/** In Chromium from the layout that it was written from; other browsers lay out the page that it was made from anew. */
+async function look(page: InputPage, path: string, o: Asked) {
+  const { document, layout } = await makePrediction(path, page, o.viewport);
+  const { proveHere, proveIn } = await import('@lyvek/server/lab');
+  const how = {
+    document,
+    finished: page.files,
+    inPage: new TextDecoder().decode(built('in-page.js')),
+    places: placesFrom(o.offsets),
+  };
+  if (!isEngine(o.engine)) throw new BadInput(`--engine is one of ${ENGINES.join(', ')}`);
+  if (o.engine === 'chromium') return { document, result: await proveHere({ ...how, layout }) };
+  if (o.source === undefined)
+    throw new BadInput(
+      'another browser lays the page out in its own way, so it is measured there without its motions: name the page that it was made from with --source',
+    );
+  const source = bareFiles(readPageAt(o.source), document);
+  const hasFallback = page.list().some((file) => /(^|\/)motion-fallback\.js$/.test(file));
+  const { layout: _, ...result } = await proveIn(o.engine, {
+    ...how,
+    source,
+    viewport: layout.viewport,
+    hasFallback,
+  });
+  return { document, result };
+}
+
 export const prove = (program: Command): void =>
   void program
     .command('prove')
-    .description('scroll an exported page in Chromium and compare it with the prediction')
+    .description('scroll an exported page in a browser and compare it with the prediction')
     .argument('<folder>', 'what lyvek export wrote, or any page with scroll-driven CSS')
     .option('--viewport <size>', 'size to look at; else that of the export')
     .option('--offsets <n>', 'how many places to look at, down and up', '120')
+    .option('--engine <name>', `${ENGINES.join(', ')}: which browser, where it is installed`, 'chromium')
+    .option('--source <page>', 'for other browsers than Chromium: the page that the export was made from')
     .option('--json', 'print JSON')
     .addHelpText(
       'after',
-      '\nExit status 1: a motion shows something else than predicted. 2: nothing could be looked at, or the input could not be read.\n\nExample:\n  lyvek prove dist',
+      '\nExit status 1: a motion shows something else than predicted. 2: nothing could be looked at, or the input could not be read.\n\nExamples:\n  lyvek prove dist\n  lyvek prove dist --engine firefox --source site',
     )
-    .action(async (path: string, o: { viewport?: string; offsets: string; json?: boolean }) => {
+    .action(async (path: string, o: Asked) => {
       const page = readPageAt(path);
-      const { document, layout } = await makePrediction(path, page, o.viewport);
-      const count = Number(o.offsets);
-      if (!Number.isInteger(count) || count < 2 || count > 5000)
-        throw new BadInput('--offsets is a number from 2 to 5000');
-      const { proveHere } = await import('@lyvek/server/lab');
-      const result = await proveHere({
-        document,
-        layout,
-        finished: page.files,
-        inPage: new TextDecoder().decode(built('in-page.js')),
-        places: count,
-      });
+      const { document, result } = await look(page, path, o);
       const name = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
       const off = result.motions.filter((m) => findWorst(m) > PROOF_LIMIT);
       if (o.json) putJson(result);
@@ -77,7 +112,11 @@ export const prove = (program: Command): void =>
             lookedWords(result),
             ...(result.values === 0
               ? []
-              : [off.length === 0 ? 'All as predicted.' : `${off.length} motions differ.`]),
+              : [
+                  off.length === 0
+                    ? `All as predicted, in ${result.version}.`
+                    : `${off.length} motions differ, in ${result.version}.`,
+                ]),
           ].join('\n'),
         );
       // A proof of nothing is none.

@@ -4,3 +4,4 @@ export * from './amounts.ts';
 export * from './devices.ts';
 export * from './coefficients.ts';
 export * from './fit.ts';
+export * from './engines.ts';

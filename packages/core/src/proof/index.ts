@@ -1,5 +1,4 @@
 export * from './distance.ts';
-export * from './engines.ts';
 export * from './schedule.ts';
 export * from './proof.ts';
 export * from './same-page.ts';

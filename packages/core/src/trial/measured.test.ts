@@ -1,7 +1,7 @@
 import { present } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { doubts, droppedIn, framesOfRide, hereResult, medianRun, toRefresh, runCost } from './measured.ts';
+import { doubts, droppedIn, framesOfRide, riddenResult, medianRun, toRefresh, runCost } from './measured.ts';
 import type { Ridden } from './measured.ts';
 import { partsAt } from './summary.ts';
 import { TrialResultSchema, TrialSetupSchema } from './trial.ts';
@@ -25,7 +25,7 @@ const ridden = (over: Partial<Ridden> = {}, n = 60, frame = FRAME): Ridden => ({
   ...over,
 });
 const result = (runs: Ridden[], how = { hidden: false, seen: 1 }) =>
-  hereResult(setup, [ridden(), ...runs], how);
+  riddenResult(setup, [ridden(), ...runs], how);
 
 describe('frames of the user’s own browser', () => {
   test('all columns are equally long, and nothing costs less than nothing', () =>
@@ -107,7 +107,7 @@ describe('a trial measured here', () => {
   });
   test('leaves out the run that warms up', () => {
     const r = present(
-      hereResult(setup, [ridden({ busy: new Array(60).fill(99) as number[] }), ridden()], {
+      riddenResult(setup, [ridden({ busy: new Array(60).fill(99) as number[] }), ridden()], {
         hidden: false,
         seen: 1,
       }),

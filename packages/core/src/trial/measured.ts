@@ -2,8 +2,11 @@
 import { itemAt } from '../assert/index.ts';
 import * as z from 'zod';
 import { COST_PARTS } from '../budget/index.ts';
-import { CLOCKS } from '../gesture/index.ts';
+import { clockById, CLOCKS } from '../gesture/index.ts';
+import type { Gesture } from '../gesture/index.ts';
 import type { Ms, Px } from '../page/index.ts';
+import { makeRide } from './ride.ts';
+import type { Direction } from './ride.ts';
 import { partsAt, percentile } from './summary.ts';
 import type { TrialEvent, TrialFrames, TrialResult, TrialSetup } from './trial.ts';
 
@@ -127,11 +130,21 @@ const longEvents = ({ long, shifts }: Ridden): TrialEvent[] => [
 /** More late frames than this before anything is scrolled, and the machine is too busy to be believed. */
 const BUSY = 0.15;
 
-/** The first run only warms up. Null where the browser showed no frames at all. */
-export function hereResult(
+interface RiddenHow {
+  hidden: boolean;
+  /** share of the page’s window that was on the screen */
+  seen: number;
+  /** where: in the user’s own browser, or in one of the lab */
+  kind?: 'here' | 'lab';
+  /** what has to be known of the figures first of all */
+  notes?: readonly string[];
+}
+
+/** Of rides that a page’s own script has watched. The first run only warms up. Null where the browser showed no frames at all. */
+export function riddenResult(
   setup: TrialSetup,
   [, ...measured]: readonly Ridden[],
-  { hidden, seen }: { hidden: boolean; seen: number },
+  { hidden, seen, kind = 'here', notes: first = [] }: RiddenHow,
 ): TrialResult | null {
   const idle = measured.flatMap((r) => r.idle);
   const { clock, refresh } = toRefresh(idle);
@@ -142,6 +155,7 @@ export function hereResult(
   const even = Number(clock);
   const late = idle.filter((n) => n > 1500 / refresh).length;
   const notes = [
+    ...first,
     ...(hidden || measured.some((r) => r.hidden)
       ? ['The tab was hidden for a while; a hidden page is drawn rarely or never.']
       : []),
@@ -163,7 +177,7 @@ export function hereResult(
   return {
     format: 'lyvek-trial',
     version: 1,
-    kind: 'here',
+    kind,
     setup: { ...setup, clock },
     frames: kept,
     events: [...droppedIn(kept, even), ...longEvents(own.ridden)]
@@ -178,4 +192,10 @@ export function hereResult(
 export interface RidePath {
   t: Ms[];
   y: Px[];
+}
+
+/** The path of a hand for any screen: two samples in each frame of 60 Hz. */
+export function makeRidePath(gesture: Gesture, max: Px, direction: Direction): RidePath {
+  const { times, offsets, arrived } = makeRide(gesture, max, clockById('120'), direction, []);
+  return { t: [...times.subarray(0, arrived + 1)], y: [...offsets.subarray(0, arrived + 1)] };
 }

@@ -1,6 +1,6 @@
 /** A trial: a gesture run over the page, simulated or measured, with its frames and with all that is needed to run it again. */
 import * as z from 'zod';
-import { COST_PARTS } from '../budget/index.ts';
+import { COST_PARTS, ENGINES } from '../budget/index.ts';
 import { TraceSchema } from '../gesture/index.ts';
 import { ViewportSchema } from '../page/index.ts';
 import { DIRECTIONS } from './ride.ts';
@@ -17,6 +17,8 @@ export const TrialSetupSchema = z.strictObject({
   direction: z.enum(DIRECTIONS),
   viewport: ViewportSchema,
   device: z.string().max(40),
+  /** browser of the lab; Chromium where none is named */
+  engine: z.enum(ENGINES).optional(),
   /** how long the hand takes from end to end of the page, ms; the time limit of a measured trial goes with it */
   lasts: z.number().min(0).max(3_600_000).optional(),
   /** measured runs besides a warm-up; the median one is kept */

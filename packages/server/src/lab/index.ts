@@ -5,6 +5,7 @@ export * from './engines/index.ts';
 export * from './measure.ts';
 export * from './page-files.ts';
 export * from './prove.ts';
+export * from './ride-trial.ts';
 export * from './same-page.ts';
 export * from './trial.ts';
 export * from './turn.ts';

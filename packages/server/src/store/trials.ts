@@ -180,6 +180,7 @@ export const finishedTrials = async (
     await db.query<{ pageId: string; document: unknown; result: unknown }>(
       `select t.page_id as "pageId", t.document, t.result from trials t join pages p on p.id = t.page_id
        where p.project_id = $1 and t.kind = 'lab' and t.state = 'done' and t.setup ->> 'device' = $2
+         and coalesce(t.setup ->> 'engine', 'chromium') = 'chromium'
        order by t.created_at desc limit $3`,
       [projectId, device, most],
     )

@@ -15,6 +15,7 @@ import {
   filesInMemory,
   isLate,
   findLongest,
+  rideTrial,
   runTrial,
   TrialFailed,
   within,
@@ -81,9 +82,11 @@ export class LabQueue {
         throw error;
       });
       await endTrial(this.pool, trial.id, { result });
-      await refitUnitCosts(this.pool, trial.pageId, setup.device).catch((error: unknown) =>
-        this.log.warn({ err: String(error) }, 'unit costs were not fitted'),
-      );
+      // Only Chromium tells what the time was spent on.
+      if (result.setup.engine === undefined || result.setup.engine === 'chromium')
+        await refitUnitCosts(this.pool, trial.pageId, setup.device).catch((error: unknown) =>
+          this.log.warn({ err: String(error) }, 'unit costs were not fitted'),
+        );
     } catch (error) {
       if (gone.signal.aborted || this.ended.signal.aborted) return;
       this.log.info({ err: error instanceof Error ? error.message : String(error) }, 'a trial failed');
@@ -101,14 +104,16 @@ export class LabQueue {
   ) {
     const parsed = readDocument(trial.document);
     if (!parsed.ok) throw new TrialFailed('The stored document cannot be read any more.');
+    const { engine = 'chromium' } = setup;
     const { page, files, assembled } = await makeHandOff(this.pool, trial.pageId, parsed.document, 'Trial', {
       ...setup.viewport,
       target: 'css',
-      fallback: false,
+      fallback: engine !== 'chromium',
     });
-    return runTrial(filesInMemory(page.entry, handedOff(files, page.entry, assembled, this.built)), setup, {
-      onProgress,
-      signal,
-    });
+    const finished = filesInMemory(page.entry, handedOff(files, page.entry, assembled, this.built));
+    const hooks = { onProgress, signal };
+    if (engine === 'chromium') return runTrial(finished, setup, hooks);
+    const inPage = new TextDecoder().decode(this.built('in-page.js'));
+    return rideTrial({ engine, files: finished, setup, inPage }, hooks);
   }
 }

@@ -1,5 +1,5 @@
 /** Debian’s Chromium, as the rest of the lab uses it. */
-import { CUT } from '@lyvek/core';
+import { CUT, ENGINE_NAMES } from '@lyvek/core';
 import { chromiumPath, NoChromium } from '../browser.ts';
 import { withBrowser } from '../chromium.ts';
 import type { Page } from 'playwright-core';
@@ -14,7 +14,7 @@ export const asEnginePage = (page: Page): EnginePage => ({
 
 export const chromium: Engine = {
   name: 'chromium',
-  label: 'Chromium',
+  label: ENGINE_NAMES.chromium,
   missing: () => (chromiumPath() ? null : new NoChromium().message),
   use: (work, signal) =>
     withBrowser(

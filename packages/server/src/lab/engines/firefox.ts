@@ -1,4 +1,5 @@
 /** Debian’s Firefox, through WebDriver BiDi. */
+import { ENGINE_NAMES } from '@lyvek/core';
 import { existsSync } from 'node:fs';
 import type { Browser } from 'puppeteer-core';
 import { starterAsNobody } from '../as-nobody.ts';
@@ -32,6 +33,8 @@ const makePreferences = (proxy: string): Record<string, unknown> => {
     // Layouts are compared with other browsers’, which have bars over the page without a window.
     'ui.useOverlayScrollbars': 1,
     'ui.prefersReducedMotion': 0,
+    // Frames are counted by its own clock.
+    'privacy.reduceTimerPrecision': false,
     'layout.css.scroll-driven-animations.enabled': process.env.LYVEK_FIREFOX_TIMELINES === '1',
   };
 };
@@ -97,4 +100,4 @@ async function start() {
   }
 }
 
-export const firefox: Engine = { name: 'firefox', label: 'Firefox', missing, use: using(start) };
+export const firefox: Engine = { name: 'firefox', label: ENGINE_NAMES.firefox, missing, use: using(start) };

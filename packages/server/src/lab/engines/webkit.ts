@@ -1,4 +1,5 @@
 /** WebKitGTK’s small browser, through plain W3C WebDriver, on a screen that nobody sees. */
+import { ENGINE_NAMES } from '@lyvek/core';
 import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
@@ -223,4 +224,4 @@ async function start() {
   }
 }
 
-export const webkit: Engine = { name: 'webkit', label: 'WebKit', missing, use: using(start) };
+export const webkit: Engine = { name: 'webkit', label: ENGINE_NAMES.webkit, missing, use: using(start) };

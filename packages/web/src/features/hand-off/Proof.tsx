@@ -1,7 +1,6 @@
 /** Proof: the finished hand-off runs in this browser, or in one on the server’s machine, and is held against the prediction. */
 import type * as z from 'zod';
 import type { HandOffQuery } from '@lyvek/api';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import {
@@ -25,6 +24,7 @@ import type {
 import { api } from '../../state/api.ts';
 import { previewUrl } from '../../preview/preview-url.ts';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
+import { useLabEngines } from '../../state/lab-engines.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { ProofLink } from './proof-link.ts';
 import { ProofWindow } from './ProofWindow.tsx';
@@ -178,13 +178,8 @@ export function Proof({ query, saved, onShow }: ProofProps) {
   );
 }
 
-/** Browsers on the server’s machine; those that are not installed say how to get them. */
 function LabEngines({ saved, onProve }: { saved: boolean; onProve(engine: EngineName): void }) {
-  const { data: engines = [] } = useQuery({
-    queryKey: ['lab engines'],
-    queryFn: () => api.labEngines(),
-    staleTime: Infinity,
-  });
+  const engines = useLabEngines();
   if (engines.length === 0) return null;
   return (
     <p className="proof-lab">

@@ -1,5 +1,6 @@
 /** Words of the hand-off, by the part that shows them. */
 import { PROOF_LIMIT } from '@lyvek/core';
+import { ENGINE_NAMES } from '@lyvek/core';
 import type { EngineName } from '@lyvek/core';
 
 export const codeText = {
@@ -66,12 +67,6 @@ export const motionListText = {
   mutedNotWritten: 'muted, not written',
   withoutTheScript: 'Without the script:',
   asCssAlone: 'As CSS alone:',
-};
-
-const ENGINE_NAMES: Record<EngineName, string> = {
-  chromium: 'Chromium',
-  firefox: 'Firefox',
-  webkit: 'WebKit',
 };
 
 export const proofText = {

@@ -2,8 +2,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useStore } from 'zustand';
-import { hereResult, MEASURE_NOTHING, makePatch, makeRide, clockById, writeCss, present } from '@lyvek/core';
-import type { Gesture, Ridden, RidePath, TrialResult, TrialSetup } from '@lyvek/core';
+import { riddenResult, MEASURE_NOTHING, makePatch, makeRidePath, writeCss, present } from '@lyvek/core';
+import type { Ridden, TrialResult, TrialSetup } from '@lyvek/core';
 import { PageLink } from '../../preview/page-link.ts';
 import { grouped } from '../../editor/strip/view.ts';
 import { makeSandbox, useOpenedFrame } from '../../preview/use-opened-frame.ts';
@@ -17,12 +17,6 @@ const REST = 700;
 const BEFORE = 600;
 /** A page that has not ended its run by this much more than the hand takes is given up, ms. */
 const TIMEOUT_MS = 15_000;
-
-/** The path of the hand for any screen: two samples in each frame of 60 Hz. */
-export function toPath(gesture: Gesture, max: number, direction: TrialSetup['direction']): RidePath {
-  const { times, offsets, arrived } = makeRide(gesture, max, clockById('120'), direction, []);
-  return { t: [...times.subarray(0, arrived + 1)], y: [...offsets.subarray(0, arrived + 1)] };
-}
 
 interface HereTrialProps {
   setup: TrialSetup;
@@ -43,7 +37,7 @@ function useRides({ setup, done, ended }: HereTrialProps) {
   const { key } = useOpenedFrame(frame, link, page, nothing);
   const state = useStore(link.store, (s) => s.link);
   const [run, setRun] = useState(0);
-  const path = useMemo(() => toPath(gesture, max, setup.direction), [gesture, max, setup.direction]);
+  const path = useMemo(() => makeRidePath(gesture, max, setup.direction), [gesture, max, setup.direction]);
   const lasts = (path.t.at(-1) ?? 0) + REST;
   const ready = state === 'ready';
   useEffect(() => {
@@ -70,7 +64,7 @@ function useRides({ setup, done, ended }: HereTrialProps) {
       const box = present(frame.current).getBoundingClientRect();
       const seen =
         (Math.min(innerWidth, box.right) * (Math.min(innerHeight, box.bottom) - box.top)) / (width * height);
-      const result = hereResult(setup, runs, { hidden, seen });
+      const result = riddenResult(setup, runs, { hidden, seen });
       if (result) done(result);
       else
         ended(

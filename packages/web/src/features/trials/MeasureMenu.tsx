@@ -1,9 +1,10 @@
 /** Measuring: starts a trial in the lab, tells how far it is, and opens what was measured before. */
 import { useStore } from 'zustand';
 import type { Trial } from '@lyvek/api';
-import { deviceById, GESTURES } from '@lyvek/core';
+import { deviceById, ENGINE_NAMES, GESTURES } from '@lyvek/core';
 import { Down } from '../../ui/glyphs.tsx';
 import { Popover } from '../../ui/Popover.tsx';
+import { useLabEngines } from '../../state/lab-engines.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { HereTrial } from './HereTrial.tsx';
 import { useTrials } from './trials-context.ts';
@@ -22,7 +23,8 @@ export const trialWords = (t: Trial): string => {
   const gesture =
     t.setup.trace?.name ?? GESTURES.find((g) => g.id === t.setup.gesture)?.name ?? t.setup.gesture;
   const { width, height } = t.setup.viewport;
-  return `${gesture}, ${deviceById(t.setup.device).name}, ${width} × ${height}`;
+  const where = t.setup.engine ? ENGINE_NAMES[t.setup.engine] : deviceById(t.setup.device).name;
+  return `${gesture}, ${where}, ${width} × ${height}`;
 };
 const STATES: Record<Trial['state'], string> = {
   queued: 'waits',
@@ -37,6 +39,7 @@ export function MeasureMenu() {
   const { session } = useOpenedPage();
   const save = useStore(session.store, (s) => s.save.kind);
   const { underWay, lab, run, starting, stop, here } = measured;
+  const others = useLabEngines().filter((e) => e.name !== 'chromium');
   if (here) return <HereTrial setup={here} done={measured.doneHere} ended={measured.endHere} />;
   if (underWay)
     return (
@@ -67,7 +70,7 @@ export function MeasureMenu() {
             disabled={lab !== true || !isSaved}
             onClick={() => {
               close();
-              run();
+              run('chromium');
             }}
           >
             <b>{measureMenuText.inTheLab}</b>
@@ -77,6 +80,20 @@ export function MeasureMenu() {
                 : (waits ?? measureMenuText.realWheelInputIn)}
             </i>
           </button>
+          {others.map(({ name, label, missing }) => (
+            <button
+              key={name}
+              type="button"
+              disabled={missing !== null || !isSaved}
+              onClick={() => {
+                close();
+                run(name);
+              }}
+            >
+              <b>{measureMenuText.inEngine(label)}</b>
+              <i>{missing ?? waits ?? measureMenuText.itsFrames}</i>
+            </button>
+          ))}
           <button
             type="button"
             disabled={!isSaved}

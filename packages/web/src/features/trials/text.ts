@@ -90,6 +90,9 @@ export const measureMenuText = {
     'No Chromium is installed on the server. On Debian: apt-get install --no-install-recommends chromium fonts-liberation',
   realWheelInputIn:
     'Real wheel input in the server’s Chromium, slowed down like the device: once to warm up, three times to measure',
+  inEngine: (label: string) => `In the server’s ${label}`,
+  itsFrames:
+    'The page scrolls itself: when each of its frames came, and how long it was at work for it. Not slowed down',
   hereInThisBrowser: 'Here, in this browser',
   thePageRunsFull:
     'The page runs full size over the workbench on this screen: its frames, long ones and what was in them, layout shifts',

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import type { Trial, TrialWhole } from '@lyvek/api';
 import { DEVICES, toDuration, TrialSetupSchema, itemAt, present } from '@lyvek/core';
-import type { TrialResult, TrialSetup } from '@lyvek/core';
+import type { EngineName, TrialResult, TrialSetup } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
@@ -26,8 +26,8 @@ export interface Measured {
   /** why the chosen one came to nothing */
   came: string | null;
   show(id: string | null): void;
-  /** in the lab */
-  run(): void;
+  /** in a browser of the lab */
+  run(engine: EngineName): void;
   starting: boolean;
   /** the trial that this browser is running, if it is */
   here: TrialSetup | null;
@@ -46,7 +46,7 @@ function useTrialActs(onStarted: (id: string) => void, again: () => Promise<unkn
   const { viewport } = useShownPage();
   const { question, gesture } = useQuestion();
   const max = itemAt(useLayout().layout.scrollers, 0).max.block;
-  const setupFor = (device: string): TrialSetup => {
+  const setupFor = (device: string, engine: EngineName = 'chromium'): TrialSetup => {
     const { trace, gesture: id, values, direction } = question;
     return TrialSetupSchema.parse({
       gesture: trace ? 'recorded' : id,
@@ -56,14 +56,19 @@ function useTrialActs(onStarted: (id: string) => void, again: () => Promise<unkn
       direction,
       viewport,
       device,
+      ...(engine === 'chromium' ? {} : { engine }),
       lasts: toDuration(gesture, max),
     });
   };
   const start = useMutation({
-    mutationFn: (result: TrialResult | null) =>
+    mutationFn: (how: TrialResult | EngineName) =>
       api.startTrial({
         id: take.id,
-        body: result ? { setup: result.setup, result } : { setup: setupFor(question.device) },
+        body:
+          typeof how === 'string'
+            ? // Only Chromium can be slowed down like a device.
+              { setup: setupFor(how === 'chromium' ? question.device : itemAt(DEVICES, 0).id, how) }
+            : { setup: how.setup, result: how },
       }),
     onSuccess: (t) => {
       onStarted(t.id);
@@ -125,7 +130,7 @@ export function useMeasured(): Measured {
           ? 'The trial was stopped.'
           : null,
     show,
-    run: () => start.mutate(null),
+    run: (engine) => start.mutate(engine),
     starting: start.isPending,
     here,
     // This browser is as fast as it is: it plays no other device.
