@@ -169,6 +169,14 @@ test('the finished page is proved here and in the browsers of the server', async
     // What was proved before stays beside it.
     await expect(page.locator('.proof-others')).toContainText('In this browser: as predicted');
   }
+  // What was proved stands beside what is known from elsewhere, also after a reload.
+  await page.reload();
+  await page.getByText('Browsers that play it natively').click();
+  const support = page.locator('details.support').filter({ hasText: 'natively' });
+  await expect(support).toContainText('this browser');
+  await expect(support).toContainText(/Chromium \d.*: 1 of 1 motions?, all as predicted/);
+  await expect(support).toContainText('open compatibility data');
+  await page.getByRole('checkbox', { name: /browsers without scroll timelines/ }).check();
   // Another target is another result.
   await page.getByRole('button', { name: 'What plays the motions' }).click();
   await page.getByText('Web Animations', { exact: true }).click();

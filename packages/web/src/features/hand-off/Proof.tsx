@@ -28,6 +28,7 @@ import { useLabEngines } from '../../state/lab-engines.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { ProofLink } from './proof-link.ts';
 import { ProofWindow } from './ProofWindow.tsx';
+import { keepProof } from './proved-before.ts';
 import { proofText } from './text.ts';
 
 type Query = z.output<typeof HandOffQuery>;
@@ -50,6 +51,8 @@ interface Proved extends ProofResult {
 }
 
 const PLACES = 120;
+/** Which document was proved, and as what. */
+export const proofMark = (revision: number, query: Query): string => `${revision} ${JSON.stringify(query)}`;
 
 export interface ProofState {
   running: Where | null;
@@ -70,7 +73,7 @@ function useProof(query: Query) {
   const [results, setResults] = useState<readonly Proved[]>([]);
   const [error, setError] = useState<string | null>(null);
   const stop = useRef<AbortController | null>(null);
-  const mark = `${revision} ${JSON.stringify(query)}`;
+  const mark = proofMark(revision, query);
   useEffect(() => () => stop.current?.abort(), []);
 
   const begin = async (where: Where) => {
@@ -87,6 +90,15 @@ function useProof(query: Query) {
       const seconds = (performance.now() - from) / 1000;
       const proved: Proved = { version: '', ...r, where, mark, seconds };
       setResults((known) => [proved, ...known.filter((k) => k.where !== where)]);
+      keepProof(take.id, {
+        where,
+        version: proved.version,
+        worst: r.values === 0 ? null : Math.max(0, ...r.motions.map(findWorst)),
+        motions: r.motions.length,
+        of: r.of.motions,
+        mark,
+        at: Date.now(),
+      });
       setRun(null);
     };
     const next: Run = { where, token: null, schedule, document: seen, layout };

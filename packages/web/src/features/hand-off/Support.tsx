@@ -1,9 +1,15 @@
 /** Which browsers play it by themselves, from open compatibility data, and what the others show. */
 import type { Assembled } from '@lyvek/core';
+import type { ProvedBefore } from './proved-before.ts';
 import support from './support.json';
 import { supportText } from './text.ts';
 
 type Feature = 'scroll timelines' | 'triggers' | 'animations';
+
+const at = (ms: number): string =>
+  new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short', hour12: false }).format(
+    new Date(ms),
+  );
 
 interface SupportProps {
   how: Assembled['how'];
@@ -11,9 +17,13 @@ interface SupportProps {
   deviations: Assembled['deviations'];
   /** of a motion */
   findName(id: string): string;
+  /** newest first */
+  proved: readonly ProvedBefore[];
+  /** of what is handed off now */
+  mark: string;
 }
 
-export function Support({ how, fallback, deviations, findName }: SupportProps) {
+export function Support({ how, fallback, deviations, findName, proved, mark }: SupportProps) {
   const needed = [...new Set(how.map((h) => h.needs))].filter((n): n is Feature => n !== 'script');
   if (needed.length === 0) return null;
   return (
@@ -60,9 +70,17 @@ export function Support({ how, fallback, deviations, findName }: SupportProps) {
           </ul>
         </>
       )}
-      <p className="small">
-        {support.source}, {support.date}
-      </p>
+      {proved.length > 0 && (
+        <>
+          <p>{supportText.provedHere}</p>
+          <ul>
+            {proved.map((p) => (
+              <li key={p.where}>{supportText.proved(p, at(p.at), p.mark !== mark)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <p className="small">{supportText.fromOpenData(support.source, support.date, proved.length > 0)}</p>
     </details>
   );
 }

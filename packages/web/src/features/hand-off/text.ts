@@ -2,6 +2,7 @@
 import { PROOF_LIMIT } from '@lyvek/core';
 import { ENGINE_NAMES } from '@lyvek/core';
 import type { EngineName } from '@lyvek/core';
+import type { ProvedBefore } from './proved-before.ts';
 
 export const codeText = {
   css: 'CSS',
@@ -107,6 +108,15 @@ export const supportText = {
     'Without scroll timelines the page is static and complete; without triggers, their motions are shown at their end.',
   theOthersShowThe: 'The others show the page static and complete.',
   knownDifferences: 'Known differences between browsers:',
+  provedHere: 'Proved on this machine:',
+  proved: ({ version, worst, motions, of }: ProvedBefore, when: string, stale: boolean) =>
+    `${version || 'this browser'}, ${when}: ${
+      worst === null
+        ? 'nothing could be looked at'
+        : `${motions} of ${of} motions, ${worst > PROOF_LIMIT ? `one differs by ${worst.toFixed(2)}` : 'all as predicted'}`
+    }${stale ? '; the take has changed since' : ''}.`,
+  fromOpenData: (source: string, date: string, isProved: boolean) =>
+    `${isProved ? 'The versions above are from' : 'From'} open compatibility data (${source}, ${date}); not tried here.`,
   differs: (browser: string, motion: string | null, note: string) =>
     `${browser}${motion === null ? '' : `, ${motion}`}: ${note}`,
 };
