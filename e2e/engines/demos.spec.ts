@@ -1,23 +1,9 @@
 /** The demo pages, in every engine that is installed. */
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { findWorst, itemAt, lookedWords, readDocument } from '@lyvek/core';
+import { findWorst, lookedWords } from '@lyvek/core';
 import { engineByName } from '@lyvek/server/lab';
 import { FULL } from '../support/full.ts';
-import { ALL_ENGINES, layoutsInChromium, listDifferences, proveHandOff } from './play.ts';
-import type { MovingPage } from './play.ts';
-
-function readDemo(folder: string): MovingPage {
-  const root = join('demo', folder);
-  const files = readdirSync(root, { recursive: true, withFileTypes: true })
-    .filter((f) => f.isFile() && !f.name.startsWith('lyvek.'))
-    .map((f) => join(f.parentPath, f.name))
-    .map((path) => ({ path: path.slice(root.length + 1), bytes: readFileSync(path) }));
-  const read = readDocument(JSON.parse(readFileSync(join(root, 'lyvek.document.json'), 'utf8')));
-  if (!read.ok) throw new Error(JSON.stringify(itemAt(read.problems, 0)));
-  return { document: read.document, files };
-}
+import { ALL_ENGINES, layoutsInChromium, listDifferences, proveHandOff, readDemo } from './play.ts';
 
 for (const folder of ['night', 'hessle', 'almanac'])
   for (const [name, missing] of ALL_ENGINES)

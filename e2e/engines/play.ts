@@ -1,13 +1,15 @@
 /** A page and its motions, handed off and played by an engine, against what the page foretells as that engine lays it out. */
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   assemble,
   ENGINES,
   findWorst,
+  itemAt,
   listDeviations,
   present,
   PROOF_LIMIT,
+  readDocument,
   withoutTaken,
 } from '@lyvek/core';
 import type {
@@ -42,7 +44,7 @@ const fileAtOf =
   };
 
 /** The page without what its document has taken over. */
-function makeSource(page: MovingPage): Map<string, Uint8Array> {
+export function makeSource(page: MovingPage): Map<string, Uint8Array> {
   const fileAt = fileAtOf(page);
   const all = new Map(page.files.map((f) => [f.path, f.bytes]));
   for (const [path, { text }] of withoutTaken(
@@ -56,7 +58,7 @@ function makeSource(page: MovingPage): Map<string, Uint8Array> {
 }
 
 /** As people get it: written from a layout that Chromium has measured. */
-function finish(page: MovingPage, layout: Layout, options: HandOffOptions): Map<string, Uint8Array> {
+export function finish(page: MovingPage, layout: Layout, options: HandOffOptions): Map<string, Uint8Array> {
   const fileAt = fileAtOf(page);
   const html = present(fileAt('index.html'));
   const assembled = assemble(
@@ -70,6 +72,18 @@ function finish(page: MovingPage, layout: Layout, options: HandOffOptions): Map<
   );
   const files = page.files.map(({ path, bytes }) => ({ path, bytes: Buffer.from(bytes) }));
   return handedOff(files, 'index.html', assembled, (name) => readFileSync(join('dist', name)));
+}
+
+/** A demo page with its document. */
+export function readDemo(folder: string): MovingPage {
+  const root = join('demo', folder);
+  const files = readdirSync(root, { recursive: true, withFileTypes: true })
+    .filter((f) => f.isFile() && !f.name.startsWith('lyvek.'))
+    .map((f) => join(f.parentPath, f.name))
+    .map((path) => ({ path: path.slice(root.length + 1), bytes: readFileSync(path) }));
+  const read = readDocument(JSON.parse(readFileSync(join(root, 'lyvek.document.json'), 'utf8')));
+  if (!read.ok) throw new Error(JSON.stringify(itemAt(read.problems, 0)));
+  return { document: read.document, files };
 }
 
 /** Layouts of pages in Chromium, which hand-offs are written from. */
