@@ -9,6 +9,7 @@ import {
   listDeviations,
   present,
   PROOF_LIMIT,
+  showsTheSame,
   readDocument,
   withoutTaken,
 } from '@lyvek/core';
@@ -127,7 +128,7 @@ const BROWSERS: Record<EngineName, string> = { chromium: 'Chrome', firefox: 'Fir
 /** What WebKit writes otherwise than it draws: a rotation about an axis that points back as one about the axis, a blur below nothing. */
 function isOnlyWritten(engine: EngineName, { property, shown, predicted }: MotionProof): boolean {
   if (engine !== 'webkit') return false;
-  if (property === 'filter') return shown.replace(/blur\(-[\d.]+px\)/g, 'blur(0px)') === predicted;
+  if (property === 'filter') return showsTheSame(shown.replace(/blur\(-[\d.]+px\)/g, 'blur(0px)'), predicted);
   const [, axis = 'z', angle] = /^(?:([xy]) )?(-?[\d.]+)deg$/.exec(shown) ?? [];
   const back = { x: '-1 0 0', y: '0 -1 0', z: '0 0 -1' }[axis];
   if (property !== 'rotate' || angle === undefined || !back || !predicted.startsWith(`${back} `))

@@ -202,6 +202,7 @@ export const ProofResultShape = z.object({
     }),
   ),
   skipped: z.array(z.object({ motion: z.string(), reason: z.string() })),
+  shifted: z.number().int().optional(),
 });
 
 /** A page as it was measured before its files were replaced. */

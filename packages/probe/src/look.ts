@@ -1,6 +1,6 @@
 /** Reads what a page shows at a scroll offset, with damped motions at rest or timed ones held at a share of their time where that is wished. */
 import type { Look, ScheduledLook, Watched } from '@lyvek/core';
-import { findTargets, readStyle } from './dom.ts';
+import { findTargets, pageScroller, readStyle } from './dom.ts';
 
 export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties' | 'name'>;
 
@@ -75,6 +75,7 @@ export async function look(at: ScheduledLook, wanted: readonly Wanted[]): Promis
   });
   return {
     y: scrollY,
+    height: pageScroller().scrollHeight,
     values: wanted.map((w, i) => {
       const e = found[i];
       if (!e) return null;

@@ -46,6 +46,7 @@ export const FromProbe = z.discriminatedUnion('type', [
     id: z.number().int(),
     look: z.strictObject({
       y: finite,
+      height: finite.optional(),
       values: z.array(z.array(z.string().max(2000)).max(60).nullable()).max(20_000),
     }),
   }),

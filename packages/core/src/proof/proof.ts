@@ -30,6 +30,8 @@ import type { ScheduledLook, ProofSchedule } from './schedule.ts';
 export interface Look {
   /** the offset that the page really took */
   y: Px;
+  /** how high the page was then */
+  height?: Px | undefined;
   values: (string[] | null)[];
 }
 
@@ -54,6 +56,8 @@ export interface ProofResult {
   of: { motions: number; elements: number };
   motions: MotionProof[];
   skipped: ProofSchedule['skipped'];
+  /** looks that say nothing, since the motions themselves made the page longer or shorter there; none: there were none */
+  shifted?: number | undefined;
 }
 
 /** px, or hundredths of a value, from which on a difference can be seen. Lyvek’s default. */
@@ -185,6 +189,13 @@ class Prediction {
   }
 }
 
+/** Whether a page is as high at a look as at most others: where motions lay it out anew, what hangs on its end is elsewhere. */
+function findShifted(looks: readonly Look[]): (look: Look) => boolean {
+  const heights = looks.flatMap((l) => l.height ?? []).sort((a, b) => a - b);
+  const usual = heights[heights.length >> 1] ?? 0;
+  return ({ height }) => height !== undefined && Math.abs(height - usual) > 1;
+}
+
 /**
  * Holds what was seen against the prediction. `looks` are in the order of the schedule’s; `cut`: px of scroll within which the browser may show
  * what lies beside.
@@ -208,7 +219,9 @@ export function judge(
     motions.set(id, known);
     return known;
   };
+  const isShifted = findShifted(looks);
   looks.forEach((look, n) => {
+    if (isShifted(look)) return;
     const at = itemAt(schedule.looks, n);
     schedule.watched.forEach(({ motion: id, properties, index, when }, w) => {
       const shown = look.values[w];
@@ -255,16 +268,20 @@ export function judge(
     of: { motions: schedule.motions, elements: schedule.elements },
     motions: order,
     skipped: [...schedule.skipped, ...missed, ...unpredicted],
+    ...(looks.some(isShifted) ? { shifted: looks.filter(isShifted).length } : {}),
   };
 }
 
 export const findWorst = (m: MotionProof): number => Math.max(m.down, m.up);
 
 /** What was looked at, in a sentence; of nothing that is no proof. */
-export function lookedWords({ looks, elements, values, of, motions }: ProofResult): string {
+export function lookedWords({ looks, elements, values, of, motions, shifted }: ProofResult): string {
   const n = (count: number, one: string, many = `${one}s`) =>
     `${count.toLocaleString('en')} ${count === 1 ? one : many}`;
   if (of.motions === 0) return 'Nothing was proved: no motion is on.';
   if (values === 0) return `Nothing was proved: none of ${n(of.motions, 'motion')} could be looked at.`;
-  return `Looked at ${motions.length} of ${n(of.motions, 'motion')}, ${elements} of ${n(of.elements, 'element')}, ${n(values, 'value')} in ${n(looks, 'look')}.`;
+  const aside = shifted
+    ? ` ${n(shifted, 'look')} left out: there the motions themselves make the page longer or shorter.`
+    : '';
+  return `Looked at ${motions.length} of ${n(of.motions, 'motion')}, ${elements} of ${n(of.elements, 'element')}, ${n(values, 'value')} in ${n(looks, 'look')}.${aside}`;
 }

@@ -22,10 +22,20 @@ interface Scrubbed {
   late: number;
   animations: Animation[];
   range: ReadRange | null;
+  /** where its scroller stands; null while it has no place */
+  gauge: Gauge | null;
   state: DampedOffset;
   x: number;
   /** from where to where of its animations the range goes */
   part: [number, number];
+  /** what was written last */
+  time: number;
+}
+/** Read once a frame, however many motions hang on it. */
+interface Gauge {
+  scroller: Element;
+  inline: boolean;
+  x: number;
 }
 interface Passed {
   trigger: FallbackPlan['triggers'][number];
@@ -89,7 +99,10 @@ function makeCast({ motions, triggers: given }: FallbackPlan): Cast {
       else if (motion.on.kind === 'trigger') triggers[motion.on.trigger]?.parts.push(...animations);
       else {
         const state = { y: 0, v: 0 };
-        cast.scrubbed.push({ motion, target, late, animations, range: null, state, x: 0, part: [0, 1] });
+        cast.scrubbed.push({
+          ...{ motion, target, late, animations, state },
+          ...{ range: null, gauge: null, x: 0, part: [0, 1], time: NaN },
+        });
       }
     });
   }
@@ -99,6 +112,7 @@ function makeCast({ motions, triggers: given }: FallbackPlan): Cast {
 /** Plays it whatever readers ask for. Returns what stops it. */
 export function play(plan: FallbackPlan, clock: Clock = browserClock): () => void {
   const { scrubbed, triggers, all } = makeCast(plan);
+  let gauges: Gauge[] = [];
   let frame = 0;
   let last = clock.now();
   let stopped = false;
@@ -108,6 +122,7 @@ export function play(plan: FallbackPlan, clock: Clock = browserClock): () => voi
       scrubbed.forEach(place);
       for (const g of triggers) g.lines = listLines(g.trigger);
     });
+    gauges = listGauges(scrubbed);
     scrubbed.forEach(setPlaces);
     write(scrubbed);
   };
@@ -116,15 +131,18 @@ export function play(plan: FallbackPlan, clock: Clock = browserClock): () => voi
     const now = clock.now();
     const step = Math.min(100, Math.max(1, now - last));
     last = now;
-    const offsets = scrubbed.map((s) => (s.range ? toOffset(s.range) : 0));
+    for (const g of gauges) g.x = toOffset(g);
     let moving = false;
-    scrubbed.forEach((s, i) => {
-      const x = offsets[i]!;
-      damp(s.state, s.motion.damping, s.x, x, step);
+    for (const s of scrubbed) {
+      const x = s.gauge?.x ?? 0;
+      if (s.motion.damping.kind === 'none') s.state.y = x;
+      else {
+        damp(s.state, s.motion.damping, s.x, x, step);
+        if (isAtRest(s.state, x)) s.state = { y: x, v: 0 };
+        else moving = true;
+      }
       s.x = x;
-      if (isAtRest(s.state, x)) s.state = { y: x, v: 0 };
-      else moving = true;
-    });
+    }
     for (const g of triggers) if (g.lines) watchTrigger(g, g.lines.scroller.scrollTop);
     write(scrubbed);
     if (moving) wake();
@@ -174,6 +192,18 @@ function place(s: Scrubbed): void {
   if (!known && s.range) s.x = s.state.y = toOffset(s.range);
 }
 
+/** One for each scroller and axis that something hangs on. */
+function listGauges(scrubbed: readonly Scrubbed[]): Gauge[] {
+  const all: Gauge[] = [];
+  for (const s of scrubbed) {
+    const { scroller, inline } = s.range ?? {};
+    s.gauge = all.find((g) => g.scroller === scroller && g.inline === inline) ?? null;
+    if (scroller && !s.gauge) all.push((s.gauge = { scroller, inline: inline === true, x: 0 }));
+    s.time = NaN;
+  }
+  return all;
+}
+
 const hasPlaces = ({ frames }: FallbackMotion): boolean =>
   frames.some((list) => list.some((f) => typeof f.offset !== 'number'));
 
@@ -193,7 +223,8 @@ function setPlaces(s: Scrubbed): void {
 }
 
 function write(scrubbed: readonly Scrubbed[]): void {
-  for (const { motion, range, late, state, animations, part } of scrubbed) {
+  for (const s of scrubbed) {
+    const { motion, range, late, state, animations, part } = s;
     if (!range) continue;
     const [start, end] = [range.start + late, range.end + late];
     const { y } = state;
@@ -203,7 +234,9 @@ function write(scrubbed: readonly Scrubbed[]): void {
         : y >= end || end <= start
           ? toEdge(part[1], motion.fill === 'none' || motion.fill === 'backwards' ? WHOLE : null, WHOLE)
           : (part[0] + ((y - start) / (end - start)) * (part[1] - part[0])) * WHOLE;
-    for (const a of animations) if (a.currentTime !== time) a.currentTime = time;
+    if (time === s.time) continue;
+    s.time = time;
+    for (const a of animations) a.currentTime = time;
   }
 }
 
