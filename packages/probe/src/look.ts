@@ -60,10 +60,12 @@ export async function look(at: ScheduledLook, wanted: readonly Wanted[]): Promis
   scrollTo({ top: at.y, behavior: 'instant' });
   await frames(2);
   // What moves may push the page along, where the browser keeps its content in place (scroll anchoring).
-  for (let y = at.y, tries = 0; scrollY !== y && tries < MAX_SETTLES; tries++) {
+  let y = at.y;
+  for (let tries = 0; scrollY !== y && tries < MAX_SETTLES; tries++) {
     y = scrollY;
     await frames(2);
   }
+  const restless = scrollY !== y;
   if (at.rest) {
     await new Promise((done) => setTimeout(done, at.rest));
     await frames(2);
@@ -76,6 +78,7 @@ export async function look(at: ScheduledLook, wanted: readonly Wanted[]): Promis
   return {
     y: scrollY,
     height: pageScroller().scrollHeight,
+    ...(restless ? { restless } : {}),
     values: wanted.map((w, i) => {
       const e = found[i];
       if (!e) return null;

@@ -47,6 +47,7 @@ export const FromProbe = z.discriminatedUnion('type', [
     look: z.strictObject({
       y: finite,
       height: finite.optional(),
+      restless: z.boolean().optional(),
       values: z.array(z.array(z.string().max(2000)).max(60).nullable()).max(20_000),
     }),
   }),

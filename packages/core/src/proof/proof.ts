@@ -32,6 +32,8 @@ export interface Look {
   y: Px;
   /** how high the page was then */
   height?: Px | undefined;
+  /** it did not come to stand still */
+  restless?: boolean | undefined;
   values: (string[] | null)[];
 }
 
@@ -56,7 +58,7 @@ export interface ProofResult {
   of: { motions: number; elements: number };
   motions: MotionProof[];
   skipped: ProofSchedule['skipped'];
-  /** looks that say nothing, since the motions themselves made the page longer or shorter there; none: there were none */
+  /** looks that say nothing, since the motions themselves moved the page there, or made it longer or shorter; none: there were none */
   shifted?: number | undefined;
 }
 
@@ -189,11 +191,12 @@ class Prediction {
   }
 }
 
-/** Whether a page is as high at a look as at most others: where motions lay it out anew, what hangs on its end is elsewhere. */
+/** Whether a page stands still at a look, and is as high as at most others: where motions lay it out anew, what hangs on its end is elsewhere. */
 function findShifted(looks: readonly Look[]): (look: Look) => boolean {
   const heights = looks.flatMap((l) => l.height ?? []).sort((a, b) => a - b);
   const usual = heights[heights.length >> 1] ?? 0;
-  return ({ height }) => height !== undefined && Math.abs(height - usual) > 1;
+  return ({ height, restless }) =>
+    restless === true || (height !== undefined && Math.abs(height - usual) > 1);
 }
 
 /**
@@ -281,7 +284,7 @@ export function lookedWords({ looks, elements, values, of, motions, shifted }: P
   if (of.motions === 0) return 'Nothing was proved: no motion is on.';
   if (values === 0) return `Nothing was proved: none of ${n(of.motions, 'motion')} could be looked at.`;
   const aside = shifted
-    ? ` ${n(shifted, 'look')} left out: there the motions themselves make the page longer or shorter.`
+    ? ` ${n(shifted, 'look')} left out: there the motions themselves move the page, or make it longer or shorter.`
     : '';
   return `Looked at ${motions.length} of ${n(of.motions, 'motion')}, ${elements} of ${n(of.elements, 'element')}, ${n(values, 'value')} in ${n(looks, 'look')}.${aside}`;
 }

@@ -18,6 +18,7 @@ import type { PageFiles } from './page-files.ts';
 const LookShape = z.object({
   y: z.number().finite(),
   height: z.number().finite().optional(),
+  restless: z.boolean().optional(),
   values: z.array(z.array(z.string().max(2000)).nullable()),
 });
 

@@ -16,7 +16,6 @@ import { HtmlColumn } from './HtmlColumn.tsx';
 import { LiveLines } from './LiveLines.tsx';
 import { MotionList } from './MotionList.tsx';
 import { Proof, proofMark } from './Proof.tsx';
-import { useProvedBefore } from './proved-before.ts';
 import { SecondWidth } from './SecondWidth.tsx';
 import { Support } from './Support.tsx';
 import { TakeAway } from './TakeAway.tsx';
@@ -37,7 +36,6 @@ export function HandOffScreen() {
   const document = useStore(session.store, (s) => s.document);
   const save = useStore(session.store, (s) => s.save);
   const [chosen, setChosen] = useState<string | null>(null);
-  const proved = useProvedBefore(take.id);
   const [options, setOptions] = useHandOffOptions();
   const { assembled, waiting, html, query } = useHandOff(options);
   const scriptBytes = useScriptBytes(assembled);
@@ -104,7 +102,7 @@ export function HandOffScreen() {
           fallback={assembled.fallback !== null}
           deviations={assembled.deviations}
           findName={findName}
-          proved={proved}
+          takeId={take.id}
           mark={proofMark(save.revision, query)}
         />
       </section>

@@ -1,6 +1,6 @@
 /** Which browsers play it by themselves, from open compatibility data, and what the others show. */
 import type { Assembled } from '@lyvek/core';
-import type { ProvedBefore } from './proved-before.ts';
+import { useProvedBefore } from './proved-before.ts';
 import support from './support.json';
 import { supportText } from './text.ts';
 
@@ -17,13 +17,13 @@ interface SupportProps {
   deviations: Assembled['deviations'];
   /** of a motion */
   findName(id: string): string;
-  /** newest first */
-  proved: readonly ProvedBefore[];
+  takeId: string;
   /** of what is handed off now */
   mark: string;
 }
 
-export function Support({ how, fallback, deviations, findName, proved, mark }: SupportProps) {
+export function Support({ how, fallback, deviations, findName, takeId, mark }: SupportProps) {
+  const proved = useProvedBefore(takeId);
   const needed = [...new Set(how.map((h) => h.needs))].filter((n): n is Feature => n !== 'script');
   if (needed.length === 0) return null;
   return (
