@@ -239,7 +239,7 @@ const pin: fc.Arbitrary<Pin> = fc
     layer: null,
   }));
 
-/** Where a value type knows no adding, the core replaces; see docs/architecture.md. */
+/** Of what a value type cannot add, nothing is foretold. */
 const adds = (property: string) =>
   property.startsWith('--')
     ? property === '--amount'
@@ -293,7 +293,9 @@ const motionFor = (s: Subject): fc.Arbitrary<Motion> => {
     .record({
       driven,
       keyframes,
-      composite: one('replace' as const, 'replace' as const, 'replace' as const, 'add' as const),
+      composite: one(
+        ...(['replace', 'replace', 'replace', 'replace', 'replace', 'add', 'add', 'accumulate'] as const),
+      ),
       fill: one('both' as const, 'both' as const, 'none' as const, 'forwards' as const, 'backwards' as const),
       whole: one(
         ...['linear', 'linear', 'ease-in-out', 'cubic-bezier(0.2, 0.6, 0.4, 1)'],

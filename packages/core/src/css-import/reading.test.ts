@@ -226,6 +226,13 @@ describe('reading a page that moves', () => {
     expect(itemAt(left.unsupported, 0).reason).toContain('@scope');
   });
 
+  test('what adds to other values, and what accumulates', () => {
+    for (const how of ['add', 'accumulate'] as const) {
+      const r = read(`${FADE} .a { ${MOVED} animation-composition: ${how} }`);
+      expect(only(r).composite).toBe(how);
+    }
+  });
+
   test('rules in rules, and conditions in rules, are narrowed where they stand', () => {
     const body = '<main><p class="a">1</p><p class="a b">2</p></main>';
     const odd = '.b { animation-play-state: paused !important }';

@@ -19,7 +19,7 @@ function listValues({ targets: { selector }, keyframes, composite }: Motion): As
   return Object.entries(keyframes).flatMap(([property, list]) => {
     const values = list.map((k) => k.value);
     const isClosed =
-      composite !== 'add' &&
+      composite === 'replace' &&
       !values.includes('') &&
       ['0%', '100%'].every((at) => list.some((k) => k.at === at));
     const own = isClosed || MEASURED.has(property) ? [] : [{ selector, property, value: '' }];

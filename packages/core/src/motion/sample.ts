@@ -1,6 +1,7 @@
 /** Sampling: scroll offsets → progress and values, without allocating. */
 import { findPlace } from '../timeline/index.ts';
 import { isPredicted, readFacts, splitSegments, valueAt } from '../value/index.ts';
+import type { ValueType } from '../value/index.ts';
 import { makeContext } from './compile.ts';
 import { isSteady } from './steady.ts';
 import type { CompiledTimeline } from './compile.ts';
@@ -123,7 +124,8 @@ export function shownValue(timeline: CompiledTimeline, element: number, property
   for (const t of timeline.writers.get(element)?.get(property) ?? []) {
     const { instance, open, base } = timeline.tracks[t]!;
     if (!inEffect(timeline, instance)) continue;
-    if (timeline.instances[instance]!.motion.composite === 'add') shown = added(timeline, t, shown ?? base);
+    if (timeline.instances[instance]!.motion.composite !== 'replace')
+      shown = added(timeline, t, shown ?? base);
     else shown = shown !== null && open ? valueOver(timeline, t, shown) : trackValue(timeline, t);
   }
   return shown;
@@ -132,8 +134,25 @@ export function shownValue(timeline: CompiledTimeline, element: number, property
 /** Whether `shownValue` says what the browser shows: everything that writes the property there is known. */
 export function isKnown(timeline: CompiledTimeline, element: number, property: string): boolean {
   const writers = timeline.writers.get(element)?.get(property) ?? [];
-  return writers.every((t) => isPredicted(timeline.tracks[t]!.segments) && isSteady(timeline, t));
+  return writers.every(
+    (t) => isPredicted(timeline.tracks[t]!.segments) && isSteady(timeline, t) && canAdd(timeline, t),
+  );
 }
+
+/** What a motion does to the values below it; null where nothing is known of that. */
+function findAdding(timeline: CompiledTimeline, track: number): NonNullable<ValueType['add']> | null {
+  const { instance, property } = timeline.tracks[track]!;
+  const { motion } = timeline.instances[instance]!;
+  const type = readFacts(
+    property,
+    motion.keyframes[property]!.map((k) => k.value),
+  )?.type;
+  return (motion.composite === 'accumulate' ? type?.accumulate : undefined) ?? type?.add ?? null;
+}
+
+const canAdd = (timeline: CompiledTimeline, track: number): boolean =>
+  timeline.instances[timeline.tracks[track]!.instance]!.motion.composite === 'replace' ||
+  findAdding(timeline, track) !== null;
 
 /** A neutral end adds nothing, so a track with missing ends mixes over a neutral value. */
 function added(timeline: CompiledTimeline, track: number, below: string): string {
@@ -141,11 +160,12 @@ function added(timeline: CompiledTimeline, track: number, below: string): string
   const { motion, element } = timeline.instances[instance]!;
   const values = motion.keyframes[property]!.map((k) => k.value);
   const facts = readFacts(property, values);
-  if (!facts?.type.add) return open ? valueOver(timeline, track, below) : trackValue(timeline, track);
+  const adding = findAdding(timeline, track);
+  if (!facts || !adding) return open ? valueOver(timeline, track, below) : trackValue(timeline, track);
   const over = open
     ? valueOver(timeline, track, neutral(property, facts.initial))
     : trackValue(timeline, track);
-  return facts.type.add(below, over, makeContext(timeline.layout, element));
+  return adding(below, over, makeContext(timeline.layout, element));
 }
 /** What leaves a value as it is when it is added. */
 const neutral = (property: string, initial: string): string => (/opacity$/.test(property) ? '0' : initial);

@@ -114,7 +114,7 @@ export const MotionSchema = z
     keyframes,
     easing,
     fill: z.enum(['none', 'forwards', 'backwards', 'both']),
-    composite: z.enum(['replace', 'add']),
+    composite: z.enum(['replace', 'add', 'accumulate']),
     damping: DampingSchema,
     /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
     reducedMotion: z.enum(['drop', 'fade', 'keep']),

@@ -44,8 +44,10 @@ export interface ValueType {
   accepts(css: string): boolean;
   /** Reads a pair for mixing; null when the standard says that the pair flips at 50 %. */
   pair(from: string, to: string, context: ValueContext): Mixable | null;
-  /** `over` added to `under` (Web Animations 2, §5.3.5); where it is missing, adding replaces */
+  /** `over` added to `under` (Web Animations 2, §5.3.5); where it is missing, nothing is known of it */
   add?(under: string, over: string, context: ValueContext): string;
+  /** `over` accumulated onto `under` (§5.3.5), where that is another thing than adding */
+  accumulate?(under: string, over: string, context: ValueContext): string;
 }
 
 /** Adding number by number, for types whose values are read alike. */

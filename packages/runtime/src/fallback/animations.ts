@@ -13,7 +13,7 @@ type Frame = FallbackMotion['frames'][number][number];
  */
 function withOwn({ composite }: FallbackMotion, frames: Frame[], style: CSSStyleDeclaration): Frame[] {
   const property = frames.flatMap((f) => Object.keys(f)).find((k) => k !== 'offset' && k !== 'easing');
-  if (!property || composite === 'add') return frames;
+  if (!property || composite !== 'replace') return frames;
   return frames.map((f) =>
     property in f || f.easing === 'linear'
       ? f

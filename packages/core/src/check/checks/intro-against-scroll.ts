@@ -18,7 +18,7 @@ export const introAgainstScroll: CheckDefinition = {
             const { motion, placed } = itemAt(timeline.instances, itemAt(timeline.tracks, t).instance);
             const isLast = present(place.get(intro.id)) > present(place.get(motion.id));
             const letsGo = intro.fill === 'none' || intro.fill === 'backwards';
-            if (motion.composite === 'add' || (isLast && letsGo)) continue;
+            if (motion.composite !== 'replace' || (isLast && letsGo)) continue;
             return [
               {
                 about: intro.id,

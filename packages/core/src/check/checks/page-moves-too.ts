@@ -20,7 +20,7 @@ export const pageMovesToo: CheckDefinition = {
       if (own.element !== element) continue;
       const both = own.properties.filter((p) => p in motion.keyframes);
       const overlaps = !isScrubbed(motion.driver) || (own.start < placed.end && placed.start < own.end);
-      if (both.length === 0 || !overlaps || motion.composite === 'add') continue;
+      if (both.length === 0 || !overlaps || motion.composite !== 'replace') continue;
       return {
         severity: own.by === 'script' ? 'error' : 'warning',
         at: Math.max(0, placed.start, own.start),

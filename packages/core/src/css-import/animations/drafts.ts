@@ -94,7 +94,6 @@ export class Drafts {
     if (v['animation-play-state'].toLowerCase() !== 'running')
       return { obstacle: 'it is paused until something else runs it' };
     const composition = v['animation-composition'].toLowerCase();
-    if (composition === 'accumulate') return { obstacle: 'it accumulates, which Lyvek does not' };
     const timing = v['animation-timing-function'];
     if (!parseEasing(timing).ok) return { obstacle: `“${timing}” is not an easing known here` };
     const read = readFrames(frames, timing.toLowerCase(), (text) =>

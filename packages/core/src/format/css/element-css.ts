@@ -138,7 +138,7 @@ function animationRule(selector: string, entries: readonly Entry[]): string {
     ...(list.some((e) => (e.timed ? e.timed.trigger !== 'none' : isTriggered(e.motion.driver)))
       ? [`animation-trigger:${join(({ e }) => e.timed?.trigger ?? 'none')};`]
       : []),
-    ...(list.some((e) => e.motion.composite === 'add')
+    ...(list.some((e) => e.motion.composite !== 'replace')
       ? [`animation-composition:${join(({ e }) => e.motion.composite)};`]
       : []),
   ];

@@ -84,6 +84,19 @@ function pairStep(name: string, a: Step | undefined, b: Step | undefined, c: Val
   return { from: [present(from)], to: [present(to)], form: form(name) };
 }
 
+/** Two functions of one name added up, as CSS; null where they are different ones. */
+function accumulated(a: Step | undefined, b: Step | undefined, c: ValueContext): string | null {
+  const name = (a ?? b)?.name ?? '';
+  if (a && b && a.name !== b.name) return null;
+  if (name === 'drop-shadow') {
+    const [x, y] = [a, b].map((s) => (s && 'shadow' in s ? s.shadow : 'none')) as [string, string];
+    return `drop-shadow(${textShadow.accumulate?.(x, y, c) ?? y})`;
+  }
+  const { neutral } = present(FUNCTIONS[name]);
+  const [x, y] = [a, b].map((s) => (s && 'value' in s ? s.value : neutral)) as [number, number];
+  return form(name).write([x + y - neutral], 0);
+}
+
 /** `filter`: lists mix function by function when the shorter one is a beginning of the longer; missing ones are neutral. */
 export const filter: ValueType = {
   name: 'filter',
@@ -102,4 +115,13 @@ export const filter: ValueType = {
   },
   add: (under, over) =>
     under.trim() === 'none' ? over : over.trim() === 'none' ? under : `${under} ${over}`,
+  accumulate(under, over, context) {
+    const [a, b] = [read(under, context), read(over, context)];
+    if (!a || !b) return over;
+    const steps = Array.from({ length: Math.max(a.length, b.length) }, (_, i) =>
+      accumulated(a[i], b[i], context),
+    );
+    // Lists that do not agree are not added up at all.
+    return steps.every((s) => s !== null) ? steps.join(' ') || 'none' : over;
+  },
 };

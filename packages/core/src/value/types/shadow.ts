@@ -59,8 +59,19 @@ function pairOne(a: Shadow, b: Shadow, count: number, c: ValueContext): Piece[] 
   return tint && [tint, ' ', { from: a.lengths, to: b.lengths, form: lengths(a.inset, count) }];
 }
 
+const join = (under: string, over: string): string =>
+  under === 'none' ? over : over === 'none' ? under : `${under}, ${over}`;
+
 const shadows = (name: string, count: 3 | 4, example: string): ValueType => ({
-  name,
+  ...{ name, add: join },
+  accumulate(under, over, context) {
+    const pair = shadows(name, count, example).pair(under, over, context);
+    if (!pair) return over;
+    return pair.form.write(
+      pair.from.map((n, i) => n + itemAt(pair.to, i)),
+      0,
+    );
+  },
   example,
   accepts: (css) => read(css, count, ANY_CONTEXT) !== null,
   pair(from, to, context) {

@@ -243,6 +243,27 @@ const neutral = (s: Step): Step => ({
   n: s.kind === 'rotate' ? [...s.n.slice(0, 3), 0] : NEUTRAL[s.kind],
 });
 
+const join = (under: string, over: string): string =>
+  under === 'none' ? over : over === 'none' ? under : `${under} ${over}`;
+
+/** Function by function, where both lists agree; null where they do not. */
+function accumulated(a: readonly Step[], b: readonly Step[]): Step[] | null {
+  const steps = Array.from({ length: Math.max(a.length, b.length) }, (_, i): Step | null => {
+    const x = a[i] ?? neutral(itemAt(b, i));
+    const y = b[i] ?? neutral(itemAt(a, i));
+    if (x.kind !== y.kind || x.kind === 'matrix' || x.kind === 'perspective') return null;
+    if (x.kind === 'rotate') {
+      const [p, q] = [x.n.slice(0, 3), y.n.slice(0, 3)];
+      if (p.some((n, k) => Math.abs(n - itemAt(q, k)) > 1e-9)) return null;
+      return { kind: 'rotate', n: [...p, itemAt(x.n, 3) + itemAt(y.n, 3)] };
+    }
+    // What a scale adds is what it differs from 1 by.
+    const one = x.kind === 'scale' ? 1 : 0;
+    return { kind: x.kind, n: x.n.map((n, k) => n + itemAt(y.n, k) - one) };
+  });
+  return steps.every((s) => s !== null) ? steps : null;
+}
+
 /** `transform` (CSS Transforms 2, §11): function by function as long as both lists agree, the rest as one matrix. */
 export const transform: ValueType = {
   name: 'transform',
@@ -269,7 +290,12 @@ export const transform: ValueType = {
       ...(parts.some((p) => p.unclear) ? { unclear: true } : {}),
     };
   },
-  add: (under, over) => (under === 'none' ? over : over === 'none' ? under : `${under} ${over}`),
+  add: join,
+  accumulate(under, over, context) {
+    const [a, b] = [read(under, context), read(over, context)];
+    const steps = a && b ? accumulated(a, b) : null;
+    return steps ? steps.map((s) => WRITE[s.kind](s.n)).join(' ') || 'none' : join(under, over);
+  },
 };
 
 /** A transform as sixteen numbers; null where it cannot be read. */

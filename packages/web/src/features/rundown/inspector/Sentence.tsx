@@ -36,6 +36,11 @@ const FILL: readonly { value: Motion['fill']; text: string; note: string }[] = [
 const COMPOSITE: readonly { value: Motion['composite']; text: string; note: string }[] = [
   { value: 'replace', text: 'replaces other values', note: 'the last motion in effect wins' },
   { value: 'add', text: 'adds to other values', note: 'distances add up, scales multiply' },
+  {
+    value: 'accumulate',
+    text: 'accumulates with other values',
+    note: 'the same, and transforms, filters and shadows add up one by one',
+  },
 ];
 
 export function Sentence({ bar }: { bar: Bar }) {

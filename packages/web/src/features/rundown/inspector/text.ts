@@ -409,7 +409,7 @@ export const adjustmentsText = {
 export const alsoMovedText = {
   thisElementIsAlso: 'This element is also moved by',
   bothWrite: (shared: string, composite: string, isLater: boolean) =>
-    `Both write ${shared}: ${composite === 'add' ? `what ${isLater ? 'it' : 'this one'} says is added` : `${isLater ? 'it' : 'this one'} wins where it is in effect`}.`,
+    `Both write ${shared}: ${composite !== 'replace' ? `what ${isLater ? 'it' : 'this one'} says is added` : `${isLater ? 'it' : 'this one'} wins where it is in effect`}.`,
 };
 
 export const conditionDifferencesText = {
