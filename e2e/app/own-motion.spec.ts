@@ -33,7 +33,7 @@ test('animations and written styles of the page stand beside the lanes, and a mo
   await expect(
     marks.getByRole('button', { name: 'opacity of words: moved by a script of the page, by scroll.' }),
   ).toBeAttached();
-  await expect(marks.getByText('the page’s own, 2')).toBeVisible();
+  await expect(page.getByText('Dashed: what the page moves by itself, 2 times.')).toBeVisible();
   // A script that writes shows once the page is scrolled.
   const frame = page.locator('.preview iframe');
   await frame.hover();
@@ -44,7 +44,7 @@ test('animations and written styles of the page stand beside the lanes, and a mo
   await expect(
     marks.getByRole('button', { name: /translate of hero: moved by a script .* writes styles/ }),
   ).toBeAttached();
-  await expect(marks.getByText('the page’s own, 3')).toBeVisible();
+  await expect(page.getByText('Dashed: what the page moves by itself, 3 times.')).toBeVisible();
   // A click chooses its element; a motion of the same property is a conflict.
   await marks.getByRole('button', { name: /opacity of words/ }).click();
   await page.keyboard.press('a');

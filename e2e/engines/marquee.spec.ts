@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { itemAt, readDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import { engineByName, filesInMemory } from '@lyvek/server/lab';
+import { FULL } from '../support/full.ts';
 import { ALL_ENGINES, finish, layoutsInChromium, SIZE } from './play.ts';
 import type { MovingPage } from './play.ts';
 
@@ -33,7 +34,7 @@ const WATCHED = `(async () => {
 })()`;
 
 for (const [name, missing] of ALL_ENGINES)
-  test(`${name} plays a marquee, and lays it out as it was`, async () => {
+  test(`${name} plays a marquee, and lays it out as it was`, name === 'firefox' ? {} : FULL, async () => {
     test.skip(missing !== null, `because ${missing}`);
     test.setTimeout(120_000);
     const page = makePage();

@@ -112,6 +112,8 @@ ${sections.join('\n')}
       };
       const sample = document.querySelector('#sample');
       follow();
+      // It also rolls by itself, and scripts win over style sheets.
+      document.querySelector('#wheel').animate({ rotate: ['0deg', '360deg'] }, { duration: 20_000, iterations: Infinity });
     </script>
   </body>
 </html>

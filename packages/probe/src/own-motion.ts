@@ -148,6 +148,7 @@ function readAnimation(animation: Animation, indexOf: ReadonlyMap<Element, numbe
     properties: properties.slice(0, 40),
     by: animation instanceof CSSAnimation ? 'rules' : 'script',
     drives,
+    ...(effect.composite === 'replace' ? {} : { adds: true }),
     ...(ofPage && startOffset && endOffset
       ? { start: startOffset.value, end: endOffset.value }
       : ofPage

@@ -58,7 +58,7 @@ export function listLateFrames(
   limits: Limits,
 ): Told | null {
   const s = summarize(frames, clock.refresh);
-  const share = `${(100 * s.onTime).toFixed(1)} %`;
+  const share = `${(Math.floor(1000 * s.onTime) / 10).toFixed(1)} %`;
   const late = 100 * s.onTime < limits.onTime;
   if (!late && s.p95 <= (limits.p95 / 100) * s.budget) return null;
   const sum = new Map<string, number>();

@@ -131,9 +131,11 @@ export function shownValue(timeline: CompiledTimeline, element: number, property
   return shown;
 }
 
-/** Whether `shownValue` says what the browser shows: everything that writes the property there is known. */
+/** Whether `shownValue` says what the browser shows: everything that writes the property there is known, and the page itself does not. */
 export function isKnown(timeline: CompiledTimeline, element: number, property: string): boolean {
   const writers = timeline.writers.get(element)?.get(property) ?? [];
+  const isOthers = timeline.layout.own?.some((o) => o.element === element && o.properties.includes(property));
+  if (isOthers) return false;
   return writers.every(
     (t) => isPredicted(timeline.tracks[t]!.segments) && isSteady(timeline, t) && canAdd(timeline, t),
   );

@@ -11,6 +11,8 @@ export const OwnMotionSchema = z.strictObject({
   /** `writes`: a script sets styles as the page is scrolled */
   by: z.enum(['rules', 'script', 'writes']),
   drives: z.enum(['scroll', 'time']),
+  /** it adds to what is there, so that others are seen too */
+  adds: z.boolean().optional(),
   /** stretch of the page’s scroll over which it moves something that is seen */
   start: px,
   end: px,

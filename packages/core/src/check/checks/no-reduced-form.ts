@@ -22,7 +22,7 @@ export const noReducedForm: CheckDefinition = {
       severity: 'info',
       at: Math.max(0, placed.start),
       brief: 'moves for everybody',
-      sentence: `It moves ${Math.round(figures.travel)} px also for readers who ask for reduced motion.`,
+      sentence: `It ${figures.travel < 1 ? 'turns' : `moves ${Math.round(figures.travel)} px`} also for readers who ask for reduced motion.`,
       fix: {
         label: motion.keyframes.opacity ? 'Only fade for them' : 'Leave it out for them',
         motions: [{ ...motion, reducedMotion: motion.keyframes.opacity ? 'fade' : 'drop' }],

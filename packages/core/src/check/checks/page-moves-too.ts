@@ -17,7 +17,7 @@ export const pageMovesToo: CheckDefinition = {
   why: 'What the page moves by itself is left alone: where both set the same property, one of them is never seen.',
   checkMotion({ motion, element, placed }, { timeline }) {
     for (const own of timeline.layout.own ?? []) {
-      if (own.element !== element) continue;
+      if (own.element !== element || own.adds) continue;
       const both = own.properties.filter((p) => p in motion.keyframes);
       const overlaps = !isScrubbed(motion.driver) || (own.start < placed.end && placed.start < own.end);
       if (both.length === 0 || !overlaps || motion.composite !== 'replace') continue;

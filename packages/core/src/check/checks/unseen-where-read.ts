@@ -55,7 +55,7 @@ export const unseenWhereRead: CheckDefinition = {
       severity: faintest < 0.5 ? 'error' : 'warning',
       at,
       brief: 'faint where it is read',
-      sentence: `In the middle half of the screen its text is only ${Math.round(100 * faintest)} % opaque; your limit is ${Math.round(100 * limits.textOpacity)} %.`,
+      sentence: `In the middle half of the screen its text is only ${Math.floor(100 * faintest)} % opaque; your limit is ${Math.round(100 * limits.textOpacity)} %.`,
       fix: fits
         ? {
             label: rises ? 'Be done before it is read' : 'Begin after it was read',

@@ -5,7 +5,8 @@ import { framesPerDot, useFrames } from './Frames.tsx';
 import { footText } from './text.ts';
 
 export function Foot({ left, width }: { left: number; width: number }) {
-  const { rows, max, view, gesture, clock, measured, document } = useRundown();
+  const { rows, max, view, gesture, clock, measured, document, layout } = useRundown();
+  const own = layout.own?.length ?? 0;
   const frames = useFrames(gesture, max, clock);
   const per = framesPerDot(frames.length, max, view);
   const end = toRow(max, view);
@@ -25,6 +26,11 @@ export function Foot({ left, width }: { left: number; width: number }) {
       {end < rows - 18 && max > 0 && (
         <text x={left + 10} y={rows - 8} className="note">
           {footText.thePageEndsAt(Math.round(max).toLocaleString('en'))}
+        </text>
+      )}
+      {end < rows - 40 && own > 0 && (
+        <text x={left + 10} y={rows - 24} className="note">
+          {footText.dashedIs(own)}
         </text>
       )}
       {document.motions.length === 0 && document.pins.length === 0 && (

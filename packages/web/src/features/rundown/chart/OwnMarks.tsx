@@ -28,7 +28,6 @@ export function OwnMarks() {
   const own = [...(layout.own ?? [])].sort((a, b) => a.start - b.start);
   if (own.length === 0) return null;
   const columns = listColumns(own);
-  const first = Math.max(14, toRow(itemAt(own, 0).start, view) + 12);
   return (
     <g className="own-marks">
       {own.map((one, i) => {
@@ -55,9 +54,6 @@ export function OwnMarks() {
           </rect>
         );
       })}
-      <text x={LEFT + (Math.max(...columns) + 1) * STEP + 2} y={Math.min(first, rows - 12)}>
-        {ownMarksText.own(own.length)}
-      </text>
     </g>
   );
 }

@@ -23,6 +23,8 @@ export const flagMarkText = {
 };
 
 export const footText = {
+  dashedIs: (count: number) =>
+    `Dashed: what the page moves by itself${count === 1 ? '' : `, ${count} times`}.`,
   aDotIs: 'a dot is',
   frames: (per: number) => `${per} frames`,
   thePageEndsAt: (max: string) => `The page ends at ${max} px of scroll.`,
@@ -46,7 +48,6 @@ export const pinMarkText = {
 };
 
 export const ownMarksText = {
-  own: (count: number) => (count === 1 ? 'the page’s own' : `the page’s own, ${count}`),
   moves: (element: string, properties: string, whose: string) =>
     `${properties} of ${element}: moved by ${whose}. It is shown, and left alone.`,
 };
