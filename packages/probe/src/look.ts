@@ -2,7 +2,7 @@
 import type { Look, ScheduledLook, Watched } from '@lyvek/core';
 import { findTargets, pageScroller, readStyle } from './dom.ts';
 
-export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties' | 'name'>;
+export type Wanted = Pick<Watched, 'selector' | 'index' | 'properties' | 'when'>;
 
 const frames = (n: number) =>
   new Promise<void>((done) => {
@@ -29,24 +29,19 @@ const findElement = ({ selector, index }: Wanted): Looked | null => {
   }
 };
 
-/** CSS animations of a motion on an element: its block may have been split, and an intro has a part of its own. */
-function listAnimations({ e, part }: Looked, name: string): Animation[] {
-  const own = (n: string) => n === name || n.startsWith(`${name}_`) || n.startsWith(`${name}-intro`);
-  return (
-    e
-      .getAnimations({ subtree: part !== '' })
-      // Where a script plays them, it calls them by the same names.
-      .filter((a) => own(a instanceof CSSAnimation ? a.animationName : a.id))
-      .filter(({ effect }) => {
-        const { target, pseudoElement } = effect as KeyframeEffect;
-        return target === e && (pseudoElement ?? '') === part;
-      })
-  );
-}
+/** What plays in time on an element. Nothing else of it sets what is looked at then, so it does not matter whose it is. */
+const listTimed = ({ e, part }: Looked): Animation[] =>
+  e
+    .getAnimations({ subtree: part !== '' })
+    .filter(({ timeline }) => timeline === null || timeline === document.timeline)
+    .filter(({ effect }) => {
+      const { target, pseudoElement } = effect as KeyframeEffect;
+      return target === e && (pseudoElement ?? '') === part;
+    });
 
 /** Holds what is timed on an element at a share of its duration; false where nothing of it is there. */
-function held(e: Looked, name: string, share: number): boolean {
-  const all = listAnimations(e, name);
+function held(e: Looked, share: number): boolean {
+  const all = listTimed(e);
   for (const a of all) {
     const { delay = 0, activeDuration } = a.effect!.getComputedTiming();
     a.pause();
@@ -72,8 +67,7 @@ export async function look(at: ScheduledLook, wanted: readonly Wanted[]): Promis
   }
   const found = wanted.map((w) => {
     const e = findElement(w);
-    if (!e || at.share === undefined || w.name === undefined) return e;
-    return held(e, w.name, at.share) ? e : null;
+    return !e || at.share === undefined || w.when !== 'in-time' || held(e, at.share) ? e : null;
   });
   return {
     y: scrollY,

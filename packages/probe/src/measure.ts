@@ -9,6 +9,7 @@ import { readFacts } from './facts.ts';
 import type { Survey } from './facts.ts';
 import { listMatched, listParts, listPlaces, readPart } from './parts.ts';
 import type { DrawnPart } from './parts.ts';
+import { listKeyframeNames } from './page-rules.ts';
 import type { KeptRule } from './page-rules.ts';
 import { OwnMotions } from './own-motion.ts';
 import { Patch } from './patch.ts';
@@ -131,6 +132,7 @@ export function measure(
   for (const { element, properties } of moved) for (const p of properties) delete facts[element]!.base?.[p];
   const viewport = { width: innerWidth, height: innerHeight };
   const doc = pageScroller();
+  const keyframeNames = listKeyframeNames();
   return {
     elements,
     parts,
@@ -154,6 +156,7 @@ export function measure(
         [...matched].map(([s, list]) => [s, listPlaces(list, splitPart(s)[1], { indexOf, parts })]),
       ),
       ...(moved.length ? { own: moved } : {}),
+      ...(keyframeNames.length ? { keyframeNames } : {}),
       ...(values.length ? { values: readComputedValues(values, targets) } : {}),
       pins: patch.pins(indexOf),
       marked: patch.marked,

@@ -45,6 +45,27 @@ export async function readPageRules(): Promise<PageRule[]> {
   return out;
 }
 
+/** Names of the `@keyframes` in the sheets that may be read, without those of the preview. */
+export function listKeyframeNames(): string[] {
+  const names = new Set<string>();
+  const walk = (rules: CSSRuleList) => {
+    for (const rule of rules) {
+      if (rule instanceof CSSKeyframesRule) names.add(rule.name);
+      else if ('cssRules' in rule) walk(rule.cssRules as CSSRuleList);
+      else if (rule instanceof CSSImportRule && rule.styleSheet) tryWalk(rule.styleSheet);
+    }
+  };
+  const tryWalk = (sheet: CSSStyleSheet) => {
+    try {
+      walk(sheet.cssRules);
+    } catch {
+      // From elsewhere: nobody may read it.
+    }
+  };
+  for (const sheet of document.styleSheets) tryWalk(sheet);
+  return [...names].filter((n) => !n.startsWith('lv-')).slice(0, 2000);
+}
+
 /** Where rules stand: `parent` is the selector list of the rule that they are nested in. */
 interface Around {
   within: string[];

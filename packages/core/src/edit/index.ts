@@ -1,3 +1,4 @@
+export * from './code.ts';
 export * from './operation.ts';
 export * from './references.ts';
 export * from './put.ts';

@@ -6,7 +6,7 @@ import { hasSheetsInBody, insertFirstInHead, insertLastInHead, toTitle } from '.
 import { handOffCss } from './css/join-css.ts';
 import { previewCss } from './css/piece.ts';
 import { indent } from './css/rule.ts';
-import { slug, slugs, stylesheetPath } from './selectors/names.ts';
+import { cssNames, slug, stylesheetPath } from './selectors/names.ts';
 import { rangeCss } from './css/range-css.ts';
 import { writeCss } from './css/write-css.ts';
 import { computeGeometry } from '../page/index.ts';
@@ -24,8 +24,8 @@ describe('the writer', () => {
     const css = text(motion());
     expect(css.indexOf('animation:')).toBeLessThan(css.indexOf('animation-timeline:'));
     expect(css.indexOf('animation-timeline:')).toBeLessThan(css.indexOf('animation-range:'));
-    expect(css).toContain('animation: lv-card auto linear both;');
-    expect(css).toContain('animation-timeline: view(block 0px);');
+    expect(css).toContain('animation: lv-card linear both;');
+    expect(css).toContain('animation-timeline: view();');
   });
 
   test('two motions of one element share lists; a motion alone keeps its own block', () => {
@@ -34,8 +34,8 @@ describe('the writer', () => {
       motion({ id: 'm_b', name: 'Leave', fill: 'forwards' }),
       motion({ id: 'm_c', name: 'Other', targets: { selector: '#b' } }),
     );
-    expect(css).toContain('lv-card auto linear both,\n    lv-leave auto linear forwards;');
-    expect(css).toMatch(/#b \{\n(?: {2}--lv-other-\w+: .*\n)+ {2}animation: lv-other auto linear both;/);
+    expect(css).toContain('lv-card linear both,\n    lv-leave linear forwards;');
+    expect(css).toMatch(/#b \{\n {2}animation: lv-other linear both;/);
   });
 
   test('selectors that overlap get a block for their intersection, more specific than both', () => {
@@ -67,10 +67,10 @@ describe('the writer', () => {
     const css = writeCss(document, drawn, 'full-motion').pieces.map(previewCss).join('\n');
     expect(css).toContain(':is(.card):is(#b)::after {');
     expect(css).not.toMatch(/:is\([^)]*::/);
-    expect(css).toMatch(/\.card \{\n {2}view-timeline: --lv-card block;/);
+    expect(css).toMatch(/\.card \{\n {2}view-timeline: --lv-card;/);
     expect(css).not.toContain('timeline-scope');
     // The element itself moves by itself.
-    expect(css).toMatch(/#b \{\n(?: {2}--lv-whole-\w+: .*\n)+ {2}animation: lv-whole auto linear both;/);
+    expect(css).toMatch(/#b \{\n {2}animation: lv-whole linear both;/);
     const marked = writeCss(document, { ...drawn, marked: ['.card'] }, 'full-motion');
     expect(marked.pieces.map(previewCss).join('\n')).toMatch(/\[data-lv~="card-\w+"\]::after \{/);
   });
@@ -79,9 +79,9 @@ describe('the writer', () => {
     const css = text(
       motion({ driver: { kind: 'view', subject: '#b', axis: 'block', insets: ['0px', '0px'] } }),
     );
-    expect(css).toContain('timeline-scope: --lv-card;');
-    expect(css).toContain('#b {\n  view-timeline: --lv-card block;');
-    expect(css).toContain('animation-timeline: --lv-card;');
+    expect(css).toContain('timeline-scope: --lv-b;');
+    expect(css).toContain('#b {\n  view-timeline: --lv-b;');
+    expect(css).toContain('animation-timeline: --lv-b;');
   });
 
   test('properties whose easings disagree at a stop get keyframes of their own', () => {
@@ -162,7 +162,7 @@ describe('ranges', () => {
     ]);
     expect(css).toEqual({
       insets: ['0px', '0px'],
-      range: 'entry 10% entry-crossing calc(50% + 0.5 * 100vh)',
+      range: 'entry 10% entry-crossing calc(50% + 50vh)',
       assumesViewport: true,
     });
   });
@@ -187,7 +187,7 @@ describe('ranges', () => {
 
 describe('the hand-off', () => {
   test('holds the preview’s very text, indented, inside its guards', () => {
-    const rising = motion({ keyframes: fadeAndRise('0 40px') });
+    const rising = motion({ keyframes: fadeAndRise('0 40px'), reducedMotion: 'drop' });
     const { css } = handOffCss(makeDocument(rising), layout, 'Title */ x');
     for (const piece of write(rising).pieces) {
       expect(css).toContain(indent(piece.rules, '    '));
@@ -198,20 +198,24 @@ describe('the hand-off', () => {
     expect(css).toContain('@media screen and (prefers-reduced-motion: no-preference)');
   });
 
-  test('the numbers that people tune stand at the top of the block', () => {
-    const { css } = handOffCss(makeDocument(motion({ keyframes: fadeAndRise('0 40px') })), layout, 't');
+  test('numbers that are to be tuned stand at the top of the block', () => {
+    const { css } = handOffCss(
+      makeDocument(motion({ keyframes: fadeAndRise('0 40px'), tunable: true })),
+      layout,
+      't',
+    );
     expect(css).toContain(
       '--lv-card-start: entry 0%;\n      --lv-card-end: contain 50%;\n      --lv-card-distance: 40px;\n      animation:'.replaceAll(
         '\n      ',
         '\n      ',
       ),
     );
-    expect(css).toContain('0% { opacity: 0; translate: 0 var(--lv-card-distance); }');
+    expect(css).toContain('from { opacity: 0; translate: 0 var(--lv-card-distance); }');
   });
 
   test('what is the same for all readers is written once', () => {
     const { css } = handOffCss(makeDocument(motion({ reducedMotion: 'keep' })), layout, 't');
-    expect(css.match(/animation-timeline: view\(block/g)).toHaveLength(1);
+    expect(css.match(/animation-timeline: view\(\);/g)).toHaveLength(1);
     expect(css).not.toContain('prefers-reduced-motion');
   });
 
@@ -229,7 +233,7 @@ describe('the hand-off', () => {
   test('names are readable and unique', () => {
     expect(slug('Échelle — Card 2!')).toBe('echelle-card-2');
     expect(slug('***')).toBe('motion');
-    expect([...slugs([motion(), motion({ id: 'm_b' })]).values()]).toEqual(['card', 'card-2']);
+    expect([...cssNames([motion(), motion({ id: 'm_b' })]).values()]).toEqual(['lv-card', 'lv-card-2']);
     expect(stylesheetPath('site/index.html', 'My Page')).toEqual({
       path: 'site/my-page.motion.css',
       href: 'my-page.motion.css',

@@ -14,3 +14,4 @@ export * from './script/plan.ts';
 export * from './script/fallback-plan.ts';
 export { splitRange } from './css/split-range.ts';
 export { mediaStates } from './css/media-css.ts';
+export * from './selectors/specificity.ts';

@@ -54,15 +54,18 @@ function listKeyframes(motion: Motion): ApiMotion['keyframes'] {
   );
 }
 
-/** `view(block 10% 0px)`, `scroll(root block)` or the name of a timeline that another element carries. */
+/** `view(inline 10% 0px)`, `scroll(root)` or the name of a timeline that another element carries. */
 function makeTimeline(css: string, draft: CssDraft): ApiMotion['timeline'] {
-  const call = /^(view|scroll)\((\S+)\s*(.*)\)$/.exec(css);
-  if (call?.[1] === 'view') return { view: '', axis: itemAt(call, 2), inset: call[3] || '0px' };
-  if (call) return { scroll: '', axis: call[3] || 'block' };
+  const [, kind, inner = ''] = /^(view|scroll)\((.*)\)$/.exec(css) ?? [];
+  if (kind !== undefined) {
+    const axis = /\binline\b/.exec(inner)?.[0] ?? 'block';
+    const inset = inner.replace(/^inline\b\s*/, '') || 'auto';
+    return kind === 'view' ? { view: '', axis, inset } : { scroll: '', axis };
+  }
   const named = present(draft.shared.find(css));
   const owner = writtenSelector(named.owner, itemAt(draft.layouts, 0));
   return named.kind === 'view'
-    ? { view: owner, axis: named.axis, inset: named.insets || '0px' }
+    ? { view: owner, axis: named.axis, inset: named.insets || 'auto' }
     : { scroll: owner, axis: named.axis };
 }
 

@@ -237,15 +237,17 @@ describe('what a developer does with it', () => {
   });
 
   test('events and links of the page, and the properties that tune a motion', () => {
+    const [rise] = MOVING.motions;
+    const tuned = put(present(ODD.tidy), { ...MOVING, motions: [{ ...present(rise), tunable: true }] });
+    expect(listTuning(made.lines, present(rise).id)).toEqual([]);
     expect(listEvents(made.plan)).toEqual([
       { kind: 'listen', name: 'signal', selector: '#stage', motion: 'm_s', detail: 'signal' },
     ]);
-    const [rise] = MOVING.motions;
-    const tuning = listTuning(made.lines, present(rise).id);
+    const tuning = listTuning(tuned.lines, present(rise).id);
     expect(tuning.map((t) => t.name)).toEqual(['--lv-rise-start', '--lv-rise-end', '--lv-rise-distance']);
     for (const { name, value, selector } of tuning) {
-      expect(made.css).toContain(`${name}: ${value};`);
-      expect(made.css).toContain(`var(${name}`);
+      expect(tuned.css).toContain(`${name}: ${value};`);
+      expect(tuned.css).toContain(`var(${name}`);
       expect(selector).toBe('.a');
     }
   });

@@ -102,7 +102,7 @@ export function assemble(
   const modulePath = stylesheetPath(page.entry, name, 'js');
   const bare = taken.get(page.entry)?.text ?? page.html;
   const removed = taken.get(page.entry)?.lines ?? [];
-  const patched = patchHtml(bare, makePatch(document, layout.kept));
+  const patched = patchHtml(bare, makePatch(document, layout.kept, document.prefix));
   const lines = headLines(sheet.href, script === null ? null : modulePath.href).filter(
     // A page that was handed off before has its lines already.
     (line) => !bare.includes(line),

@@ -20,7 +20,7 @@ export type Step =
 /** The steps in the order in which they are taken. `entry`: path of the page’s HTML. */
 export function listSteps(assembled: Assembled, document: MotionDocument, entry: string): Step[] {
   const { sheet, script, runtimes, html, pageFiles } = assembled;
-  const { wraps, attributes } = makePatch(document);
+  const { wraps, attributes } = makePatch(document, [], document.prefix);
   const steps: Step[] = [
     {
       kind: 'new',

@@ -197,3 +197,23 @@ test('a condition that is not there, or is given twice, is an error with its pat
     'pins[0].conditions[1].media',
   ]);
 });
+
+test('targets that are alike under a condition keep their stagger elsewhere, whatever is edited there', () => {
+  const stagger = { step: '24px', order: 'page' as const };
+  const d: MotionDocument = {
+    ...makeDocument(motion({ stagger, conditions: [{ media: 'q_n', stagger: null }] })),
+    media: [{ id: 'q_n', name: 'Narrow', query: '(width < 600px)' }],
+  };
+  const edited = (change: (m: Motion) => Motion) =>
+    itemAt(
+      editedUnder(d, ['q_n'], null, (seen) => ({ ...seen, motions: seen.motions.map(change) })).motions,
+      0,
+    );
+  expect(itemAt(underMedia(d, ['q_n']).motions, 0)).not.toHaveProperty('stagger');
+  expect(edited((m) => ({ ...m, name: 'Other' }))).toMatchObject({ name: 'Other', stagger });
+  const other = { ...stagger, step: '9px' };
+  expect(edited((m) => ({ ...m, stagger: other }))).toMatchObject({
+    stagger,
+    conditions: [{ media: 'q_n', stagger: other }],
+  });
+});

@@ -57,6 +57,8 @@ export function motionUnder(motion: Motion, active: readonly string[]): Motion {
   const out: Motion = { ...motion };
   for (const c of inOrder(motion.conditions, active)) {
     if (c.on !== undefined) out.on = c.on;
+    if (c.stagger) out.stagger = c.stagger;
+    else if (c.stagger === null) delete out.stagger;
     if (c.keyframes) out.keyframes = { ...out.keyframes, ...c.keyframes };
     for (const side of ['start', 'end'] as const) {
       const point = c.range?.[side];
@@ -122,6 +124,10 @@ const put = <C extends { media: string }>(
   return [...rest, change(known)];
 };
 
+function withStagger({ stagger: _, ...rest }: Motion, stagger: Motion['stagger']): Motion {
+  return stagger ? { ...rest, stagger } : rest;
+}
+
 function foldMotion(
   base: Motion,
   view: Motion,
@@ -129,7 +135,12 @@ function foldMotion(
   active: readonly string[],
   scope: string | null,
 ): Motion {
-  let out: Motion = { ...next, on: base.on, range: base.range, keyframes: base.keyframes };
+  let out: Motion = {
+    ...withStagger(next, base.stagger),
+    on: base.on,
+    range: base.range,
+    keyframes: base.keyframes,
+  };
   if (base.ties && !next.ties && !view.ties) out.ties = base.ties;
   const write = (media: string, change: (c: Override) => Override) => {
     out = { ...out, conditions: put(out.conditions, media, change) };
@@ -138,6 +149,11 @@ function foldMotion(
     const at = findOwner(base.conditions, active, scope, (c: Override) => c.on !== undefined);
     if (at === null) out.on = next.on;
     else write(at, (c) => ({ ...c, on: next.on }));
+  }
+  if (!alike(next.stagger, view.stagger)) {
+    const at = findOwner(base.conditions, active, scope, (c: Override) => c.stagger !== undefined);
+    if (at === null) out = withStagger(out, next.stagger);
+    else write(at, (c) => ({ ...c, stagger: next.stagger ?? null }));
   }
   for (const side of ['start', 'end'] as const) {
     const point = next.range[side];
@@ -231,6 +247,7 @@ export const overridden = (c: Override | NonNullable<Pin['conditions']>[number])
   ...(c.on === undefined ? [] : [c.on ? 'on' : 'off']),
   ...('range' in c && c.range?.start !== undefined ? ['start'] : []),
   ...('range' in c && c.range?.end !== undefined ? ['end'] : []),
+  ...('stagger' in c && c.stagger !== undefined ? ['stagger'] : []),
   ...('distance' in c && c.distance ? ['distance'] : []),
   ...('keyframes' in c && c.keyframes ? Object.keys(c.keyframes) : []),
 ];

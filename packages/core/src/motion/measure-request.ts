@@ -1,6 +1,7 @@
 /** What a layout has to know for a document: its elements, and the values that only the browser can read. */
 import { BASE_PROPERTIES } from '../page/index.ts';
 import type { AskedValue, MeasureRequest } from '../page/index.ts';
+import { askedNumber } from '../timeline/index.ts';
 import { isReadable } from '../value/index.ts';
 import { collectSelectors } from './document.ts';
 import type { Motion, MotionDocument } from './document.ts';
@@ -15,8 +16,9 @@ export function makeMeasureRequest(...documents: readonly MotionDocument[]): Mea
 }
 
 /** The element’s own value where no keyframe gives it, and every value that is not read here without the browser. */
-function listValues({ targets: { selector }, keyframes, composite }: Motion): AskedValue[] {
-  return Object.entries(keyframes).flatMap(([property, list]) => {
+function listValues({ targets: { selector }, keyframes, composite, stagger }: Motion): AskedValue[] {
+  const steps = stagger?.order === 'property' ? [{ selector, ...askedNumber(stagger.property ?? '') }] : [];
+  const kept = Object.entries(keyframes).flatMap(([property, list]) => {
     const values = list.map((k) => k.value);
     const isClosed =
       composite === 'replace' &&
@@ -26,4 +28,5 @@ function listValues({ targets: { selector }, keyframes, composite }: Motion): As
     const others = values.filter((v) => v !== '' && !isReadable(property, v, values));
     return [...own, ...others.map((value) => ({ selector, property, value }))];
   });
+  return [...steps, ...kept];
 }

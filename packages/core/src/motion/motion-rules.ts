@@ -2,7 +2,7 @@
 import { isNamedPlace } from '../timeline/index.ts';
 import { isTimed, pointKind } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';
-import type { Range } from '../timeline/index.ts';
+import type { Range, Stagger } from '../timeline/index.ts';
 import { isLinear, keyframeOffset, parseEasing, passesOnce } from '../value/index.ts';
 import type { Keyframe } from '../value/index.ts';
 import { unrolledLists } from './repeat.ts';
@@ -15,6 +15,7 @@ interface Ruled {
   easing: string;
   time?: unknown;
   repeat?: Repeat | undefined;
+  stagger?: Stagger | undefined;
 }
 type Problem = { path: string[]; message: string };
 
@@ -48,6 +49,8 @@ export function motionProblems(m: Ruled): Problem[] {
   put(['easing'], easingProblem(m));
   const repeated = m.repeat && unrolledLists(m.keyframes, m.easing, m.repeat);
   if (repeated && 'obstacle' in repeated) put(['repeat'], repeated.obstacle);
+  if (m.stagger?.order === 'property' && m.stagger.property === undefined)
+    put(['stagger', 'property'], 'an order by property needs the name of one, such as --i');
   const named = Object.values(m.keyframes).some((k) => k.some((s) => isNamedPlace(s.at)));
   const points = pointKind(m.driver);
   if (named && points !== 'phases') put(['keyframes'], 'keyframes at range names need a view progress');

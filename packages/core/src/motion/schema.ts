@@ -80,10 +80,25 @@ export const DampingSchema = z.discriminatedUnion('kind', [
 ]);
 
 /** What of a motion differs where a media condition holds. */
+/** Each further target a step later. */
+const StaggerSchema = z.strictObject({
+  step: staggerStep,
+  order: z.enum(STAGGER_ORDERS),
+  seed: z.number().int().min(0).max(1e6).optional(),
+  property: z
+    .string()
+    .regex(/^--[\w-]+$/)
+    .max(80)
+    .optional(),
+  of: z.enum(['range', 'phase']).optional(),
+});
+
 const ConditionSchema = z.strictObject({
   media: id,
   on: z.boolean().optional(),
   range: RangeSchema.partial().optional(),
+  /** null: all targets alike */
+  stagger: StaggerSchema.nullable().optional(),
   /** whole lists, for properties that the motion has anyway */
   keyframes: keyframes.optional(),
 });
@@ -99,14 +114,7 @@ export const MotionSchema = z
     range: RangeSchema.default({ start: 'cover 0%', end: 'cover 100%' }),
     /** ends that hang on a cue or on another motion; the range holds what they amount to */
     ties: TiesSchema.optional(),
-    /** each further target a step later */
-    stagger: z
-      .strictObject({
-        step: staggerStep,
-        order: z.enum(STAGGER_ORDERS),
-        seed: z.number().int().min(0).max(1e6).optional(),
-      })
-      .optional(),
+    stagger: StaggerSchema.optional(),
     /** of motions on a trigger or at page load */
     time: TimeSchema.optional(),
     /** plays so often over its range, or its time */
@@ -116,6 +124,8 @@ export const MotionSchema = z
     fill: z.enum(['none', 'forwards', 'backwards', 'both']),
     composite: z.enum(['replace', 'add', 'accumulate']),
     damping: DampingSchema,
+    /** its numbers are written as custom properties, which rules of the page may set otherwise */
+    tunable: z.boolean().optional(),
     /** what is left of it for readers who ask for reduced motion: nothing, its opacity, or all */
     reducedMotion: z.enum(['drop', 'fade', 'keep']),
     conditions: z.array(ConditionSchema).max(20).optional(),
@@ -142,10 +152,15 @@ export const PropertySchema = z.strictObject({
 });
 
 /** A document as it is written. */
+/** Whether names in CSS can begin with it; empty: with nothing. */
+export const isPrefix = (text: string): boolean => /^(?:[a-z](?:[a-z0-9-]{0,10}[a-z0-9])?)?$/.test(text);
+
 export const DocumentShape = z
   .strictObject({
     format: z.literal('lyvek-document'),
     version: z.literal(2),
+    /** what names in the hand-off’s code begin with; empty: nothing, none: `lv` */
+    prefix: z.string().refine(isPrefix, 'up to 12 small letters, digits and hyphens').optional(),
     motions: z.array(MotionSchema).max(5000),
     // Documents from before these existed simply have none.
     pins: z.array(PinSchema).max(200).default([]),

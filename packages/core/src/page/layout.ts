@@ -108,6 +108,8 @@ const LayoutShape = z.strictObject({
   matches: z.record(z.string().max(2000), z.array(index).max(6000)),
   /** what the page moves by itself */
   own: z.array(OwnMotionSchema).max(400).optional(),
+  /** names of the page’s own `@keyframes` */
+  keyframeNames: z.array(z.string().max(200)).max(2000).optional(),
   /** values that the browser has read, for what cannot be read without it */
   values: z.array(ComputedSchema).max(2000).optional(),
   /** pins that were in place when the page was measured, with how far they held */

@@ -4,7 +4,7 @@
  */
 import { itemAt, present } from '../assert/index.ts';
 import { settleTime } from '../damping/index.ts';
-import { slugs, writtenSelector } from '../format/index.ts';
+import { writtenSelector } from '../format/index.ts';
 import { computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
@@ -22,8 +22,6 @@ export interface Watched {
   index: number;
   properties: string[];
   when: When;
-  /** beginning of the names of its CSS animations, of timed motions */
-  name?: string;
 }
 
 /** One look: where the page is scrolled to, and what is waited for or set there. */
@@ -67,7 +65,6 @@ const toWhen = (m: Motion): When =>
 /** `count` offsets, half of them on the way down, at places that have nothing in common with the ranges. */
 export function scheduleProof(document: MotionDocument, layout: PinnedLayout, count = 120): ProofSchedule {
   const skipped: ProofSchedule['skipped'] = [];
-  const names = slugs(document.motions);
   const on = document.motions.filter((m) => m.on);
   const found = new Map(on.map((m) => [m.id, findMatches(layout, m.targets.selector)]));
   const watched = on.flatMap((m): Watched[] => {
@@ -84,14 +81,12 @@ export function scheduleProof(document: MotionDocument, layout: PinnedLayout, co
     if (properties.length === 0)
       return skip(when === 'in-time' ? 'another motion moves the same' : 'a timed motion moves the same');
     const selector = writtenSelector(m.targets.selector, layout);
-    const name = when === 'in-time' ? { name: `lv-${present(names.get(m.id))}` } : {};
     return spread(elements.length).map((index) => ({
       motion: m.id,
       selector,
       index,
       properties,
       when,
-      ...name,
     }));
   });
   return {

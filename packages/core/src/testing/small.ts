@@ -1,5 +1,4 @@
 /** Small layouts and motions for tests and benches of several rooms. */
-import { itemAt } from '../assert/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import type { ElementFacts, Layout } from '../page/index.ts';
 
@@ -76,13 +75,3 @@ export const fadeAndRise = (from: string): Motion['keyframes'] => ({
     { at: '100%', value: '0 0' },
   ],
 });
-
-/** A style sheet with the numbers that people tune put in where they are used. */
-export function inlined(css: string): string {
-  const own = /^\s*(--lv-[\w-]+-(?:start|end|distance|duration|delay|by)): (.*);$/gm;
-  const values = new Map([...css.matchAll(own)].map((m) => [itemAt(m, 1), itemAt(m, 2)]));
-  return css
-    .replace(own, '')
-    .replace(/\n\s*(?=\n)/g, '')
-    .replace(/var\((--lv-[\w-]+)\)/g, (whole, name: string) => values.get(name) ?? whole);
-}

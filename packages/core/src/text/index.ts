@@ -1,1 +1,2 @@
 export * from './text.ts';
+export { splitTop } from './split.ts';

@@ -1,9 +1,11 @@
 /** Stagger: the same motion on several elements, each a step later than the one before it in an order. */
 import { itemAt } from '../assert/index.ts';
-import { parseLength, resolveLength } from '../page/index.ts';
+import { computedValue, parseLength, resolveLength } from '../page/index.ts';
 import type { Layout, Px } from '../page/index.ts';
+import { isMeeting } from './range-point.ts';
+import type { RangePoint } from './range-point.ts';
 
-export const STAGGER_ORDERS = ['page', 'reverse', 'outward', 'across', 'random'] as const;
+export const STAGGER_ORDERS = ['page', 'reverse', 'outward', 'across', 'random', 'property'] as const;
 export type StaggerOrder = (typeof STAGGER_ORDERS)[number];
 
 export interface Stagger {
@@ -12,14 +14,22 @@ export interface Stagger {
   order: StaggerOrder;
   /** of the random order: another seed is another order, the same one always the same */
   seed?: number | undefined;
+  /** of the order by property: the custom property whose number says how many steps */
+  property?: string | undefined;
+  /** what a percentage refers to: the range’s length (where nothing is said), or the phase that each end is in */
+  of?: 'range' | 'phase' | undefined;
 }
+
+/** How the number in a custom property is asked for: `scale` takes any number, and none is none. */
+export const askedNumber = (property: string) =>
+  ({ property: 'scale', value: `var(${property}, 0)` }) as const;
 
 /**
  * How many steps later each target begins, by its place in `targets` (page order). Outward counts from the middle, both neighbours alike;
- * across counts from left to right, those that begin equally far left alike.
+ * across counts from left to right, those that begin equally far left alike. By property it is the number that each element has.
  */
 export function staggerSteps(
-  { order, seed = 1 }: Pick<Stagger, 'order' | 'seed'>,
+  { order, seed = 1, property = '' }: Pick<Stagger, 'order' | 'seed' | 'property'>,
   targets: readonly number[],
   layout: Layout,
 ): number[] {
@@ -33,6 +43,13 @@ export function staggerSteps(
       return targets.map((_, i) => Math.floor(Math.abs(i - last / 2)));
     case 'random':
       return shuffled(targets.length, seed);
+    case 'property': {
+      const asked = askedNumber(property);
+      // Before it is measured, none is later.
+      return targets.map(
+        (t) => Number.parseFloat(computedValue(layout, t, asked.property, asked.value) ?? '0') || 0,
+      );
+    }
     case 'across': {
       const lefts = targets.map((t) => Math.round(layout.elements[t]?.box.x ?? 0));
       const places = [...new Set(lefts)].sort((a, b) => a - b);
@@ -57,4 +74,16 @@ function shuffled(count: number, seed: number): number[] {
 export function stepPx(step: string, range: Px, layout: Layout): Px {
   const parsed = parseLength(step);
   return parsed.ok ? resolveLength(parsed.value, { percent: range, viewport: layout.viewport }) : 0;
+}
+
+/** Whether its step is a percentage of the phase that each end of the range is in. */
+export const isInPhases = ({ step, of }: Pick<Stagger, 'step' | 'of'>): boolean =>
+  of === 'phase' && step.endsWith('%');
+
+/** A point of a range so many per cent of its phase later; a meeting has no phase, and stays. */
+export function laterPoint(point: RangePoint, percent: number, side: 'start' | 'end'): RangePoint {
+  if (isMeeting(point) || percent === 0) return point;
+  const name = /^[a-z-]+(?![\w(-])/.exec(point)?.[0] ?? '';
+  const offset = point.slice(name.length).trim() || (side === 'start' ? '0%' : '100%');
+  return `${name} calc(${offset} + ${percent}%)`.trim();
 }

@@ -137,11 +137,27 @@ function unknownError(property: string, css: string): string | null {
     : `“${css}” is not a value of ${property}`;
 }
 
+function isParsed(css: string): boolean {
+  try {
+    csstree.parse(css, {
+      context: 'value',
+      onParseError: (error) => {
+        throw error;
+      },
+    });
+    return !/[;{}]/.test(css);
+  } catch {
+    return false;
+  }
+}
+
 /** Says what is wrong with a value for a property, or null. */
 export function valueError(property: string, css: string): string | null {
   if (isCustomProperty(property)) return css.trim() === '' ? `${property} needs a value` : null;
   const facts = propertyFacts(property);
   if (!facts) return unknownError(property, css);
+  // What custom properties hold is the browser’s to judge.
+  if (/\bvar\(\s*--/.test(css)) return isParsed(css) ? null : `“${css}” is not a value of ${property}`;
   return facts.type.accepts(css) || !csstree.lexer.matchProperty(property, css).error
     ? null
     : `“${css}” is not a value of ${property}, for example ${facts.type.example}`;

@@ -14,7 +14,7 @@ import type { ReadRange } from './places.ts';
 interface Scrubbed {
   motion: FallbackMotion;
   target: Element;
-  late: number;
+  late: number | [start: number, end: number];
   animations: Animation[];
   range: ReadRange | null;
   /** where its scroller stands; null while it has no place */
@@ -88,7 +88,7 @@ function makeCast({ motions, triggers: given }: FallbackPlan): Cast {
     if (motion.when && !matchMedia(motion.when).matches) continue;
     findTargets(motion.selector).forEach((target, i) => {
       const late = motion.late[i] ?? 0;
-      const animations = listAnimations(motion, target, late);
+      const animations = listAnimations(motion, target, typeof late === 'number' ? late : 0);
       cast.all.push(...animations);
       if (motion.on.kind === 'load') animations.forEach((a) => a.play());
       else if (motion.on.kind === 'trigger') triggers[motion.on.trigger]?.parts.push(...animations);
@@ -221,7 +221,8 @@ function write(scrubbed: readonly Scrubbed[]): void {
   for (const s of scrubbed) {
     const { motion, range, late, state, animations, part } = s;
     if (!range) continue;
-    const [start, end] = [range.start + late, range.end + late];
+    const [begin, cease] = typeof late === 'number' ? [late, late] : late;
+    const [start, end] = [range.start + begin, range.end + cease];
     const { y } = state;
     const time =
       y < start

@@ -1,10 +1,10 @@
 /** Adjustments as CSS: declarations on page elements that motions or pins need. */
 import { playsReduced } from '../../drivers/index.ts';
-import type { Adjustment, Motion, MotionDocument } from '../../motion/index.ts';
+import type { Motion, MotionDocument } from '../../motion/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { adjustedBy, writtenSelector } from '../selectors/marks.ts';
+import { toPiece } from './piece.ts';
 import type { Condition, Piece } from './piece.ts';
-import { rule } from './rule.ts';
 
 /** Whether a page was measured with just the adjustments that a document has in force. */
 export const isAdjusted = (layout: Layout, document: MotionDocument, condition: Condition): boolean =>
@@ -21,9 +21,6 @@ function presentIn({ motions, pins }: MotionDocument, condition: Condition): Set
   return new Set([...moving, ...(isReduced ? [] : pins.filter((p) => p.on))].map((x) => x.id));
 }
 
-const listDeclarations = (a: Adjustment): string[] =>
-  Object.entries(a.declarations).map(([property, css]) => `${property}: ${css};`);
-
 /**
  * Those whose motions and pins are all off, or not there under the condition, are left out: an adjustment without its motion can cover
  * what the motion would have shown. What several say in the same words is written once.
@@ -32,12 +29,20 @@ export function adjustmentPieces(document: MotionDocument, layout: Layout, condi
   const present = presentIn(document, condition);
   const written = new Map<string, Piece>();
   for (const a of document.adjustments) {
-    const lines = listDeclarations(a);
-    if (lines.length === 0 || (a.for.length > 0 && !a.for.some((id) => present.has(id)))) continue;
-    const rules = rule(writtenSelector(a.selector, layout), lines);
-    const known = written.get(rules);
+    if (
+      Object.keys(a.declarations).length === 0 ||
+      (a.for.length > 0 && !a.for.some((id) => present.has(id)))
+    )
+      continue;
+    const piece = toPiece({
+      id: `adjust:${a.id}`,
+      motions: a.for,
+      stays: true,
+      styles: [{ selector: writtenSelector(a.selector, layout), set: a.declarations }],
+    });
+    const known = written.get(piece.rules);
     if (known) known.motions = [...new Set([...known.motions, ...a.for])];
-    else written.set(rules, { id: `adjust:${a.id}`, motions: a.for, stays: true, rules, keyframes: '' });
+    else written.set(piece.rules, piece);
   }
   return [...written.values()];
 }

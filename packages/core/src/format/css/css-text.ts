@@ -1,4 +1,5 @@
 /** CSS text as it is written, block by block, with the lines where each piece stands. */
+import { Condenser } from './condense.ts';
 import type { Piece } from './piece.ts';
 import { indent } from './rule.ts';
 
@@ -13,6 +14,7 @@ export interface PieceLines {
 export class CssText {
   readonly out: string[] = [];
   readonly marked: PieceLines[] = [];
+  private readonly condenser = new Condenser();
   private depth = '';
   private blocks = 0;
 
@@ -24,14 +26,14 @@ export class CssText {
 
   /** Rules of pieces under a media query. `mark`: these are the lines where a motion is found. */
   media(query: string, pieces: readonly Piece[], mark: boolean, comment = ''): void {
-    const written = pieces.filter((p) => p.rules);
+    const written = this.condenser.rules(pieces);
     if (written.length === 0) return;
     this.block(`@media ${query}`, () => {
       if (comment) this.put(`/* ${comment} */`);
-      written.forEach((piece, i) => {
+      written.forEach((rule, i) => {
         if (i > 0) this.out.push('');
-        const at = this.put(piece.rules);
-        if (mark) this.marked.push({ piece, ...at });
+        const at = this.put(rule.text);
+        if (mark) this.marked.push(...rule.pieces.map((piece) => ({ piece, ...at })));
       });
     });
   }

@@ -1,13 +1,15 @@
 /** Animation lists of elements: CSS keeps them per element, so motions that share one are written together. */
 import { itemAt } from '../../assert/index.ts';
-import { isTriggered } from '../../drivers/index.ts';
 import type { Layout, Ms } from '../../page/index.ts';
 import type { Motion } from '../../motion/index.ts';
+import { NO_ANIMATIONS, isNone, listAnimations } from './animation-lists.ts';
+import type { AnimationEntry } from './animation-lists.ts';
 import type { Entry } from './entry.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { joinSelectors, overlaps } from './overlaps.ts';
+import { toPiece } from './piece.ts';
 import type { Piece } from './piece.ts';
-import { indent, rule } from './rule.ts';
+import type { StyleRule } from './rule.ts';
 import { KNOWS_SCROLL } from './scroll-range.ts';
 import { introsLast } from './timed-css.ts';
 import { tunedRange } from './tuned.ts';
@@ -29,12 +31,13 @@ export function makePieces(entries: readonly Entry[], layout: Layout): Piece[] {
   );
   for (const group of overlaps([...bySelector.keys()], layout)) {
     const list = entries.filter((e) => group.includes(e.motion.targets.selector));
-    pieces.push({
-      id: `both:${list.map((e) => e.motion.id).join('+')}`,
-      motions: list.map((e) => e.motion.id),
-      rules: animationRule(joinSelectors(group, layout), list),
-      keyframes: '',
-    });
+    pieces.push(
+      toPiece({
+        id: `both:${list.map((e) => e.motion.id).join('+')}`,
+        motions: list.map((e) => e.motion.id),
+        styles: animationRules(joinSelectors(group, layout), list),
+      }),
+    );
   }
   return pieces;
 }
@@ -54,12 +57,12 @@ const alone = new WeakMap<Entry, { selector: string; piece: Piece }>();
 function makePiece(selector: string, list: readonly Entry[]): Piece {
   const known = list.length === 1 ? alone.get(itemAt(list, 0)) : undefined;
   if (known?.selector === selector) return known.piece;
-  const piece: Piece = {
+  const piece = toPiece({
     id: list.map((e) => e.motion.id).join('+'),
     motions: list.map((e) => e.motion.id),
-    rules: animationRule(selector, list),
+    styles: animationRules(selector, list),
     keyframes: list.flatMap((e) => e.blocks.map((b) => b.css)).join('\n'),
-  };
+  });
   if (list.length === 1) alone.set(itemAt(list, 0), { selector, piece });
   return piece;
 }
@@ -68,85 +71,77 @@ const ms = (n: Ms) => `${Number(n.toFixed(2))}ms`;
 
 interface TunedEntry {
   tuned: Tuned[];
-  /** those of them that are others where every name of a range is known */
-  younger: Tuned[];
   range: string;
+  /** where not every name of a range is known */
+  common: string | null;
   lasting: string;
+  delay: string;
 }
 
-/** One entry with its numbers taken out to the top of the block. */
+/** One entry, with its numbers taken out to the top of the block where that is wanted. */
 function tunedEntry(e: Entry): TunedEntry {
-  const name = itemAt(e.blocks, 0).name;
+  const { name } = itemAt(e.blocks, 0);
   const own = [...(e.tuned ?? []), ...e.blocks.flatMap((b) => b.tuned)];
+  const wanted = e.motion.tunable === true;
   if (!e.timed) {
-    const { tuned, range } =
-      e.range === 'normal' ? { tuned: [], range: e.range } : tunedRange(e.range, name, e.common != null);
-    const first = e.common && tuned.length ? tunedRange(e.common, name, true).tuned : tuned;
-    const younger = tuned.filter(([, value], i) => value !== first[i]?.[1]);
-    return { tuned: [...first, ...own], younger, range, lasting: 'auto' };
+    // Two forms of a range are two numbers each.
+    if (!wanted || e.common != null || e.range === 'normal')
+      return { tuned: own, range: e.range, common: e.common ?? null, lasting: 'auto', delay: '0ms' };
+    const { tuned, range } = tunedRange(e.range, name);
+    return { tuned: [...tuned, ...own], range, common: null, lasting: 'auto', delay: '0ms' };
   }
   const { start, duration, later } = e.timed;
-  const delay: Tuned[] = start > 0 && later === null ? [[`--${name}-delay`, ms(start)]] : [];
+  const lasting = ms(duration / (e.motion.repeat?.count ?? 1));
+  const delay = later ?? ms(start);
+  const range = { range: e.range, common: null };
+  if (!wanted) return { tuned: own, ...range, lasting, delay };
+  const moved = start > 0 && later === null;
   return {
-    tuned: [[`--${name}-duration`, ms(duration / (e.motion.repeat?.count ?? 1))], ...delay, ...own],
-    younger: [],
-    range: e.range,
+    tuned: [[`--${name}-duration`, lasting], ...(moved ? [[`--${name}-delay`, delay] as const] : []), ...own],
+    ...range,
     lasting: `var(--${name}-duration)`,
+    delay: moved ? `var(--${name}-delay)` : delay,
   };
 }
 
-const toDelay = (e: Entry): string => {
-  if (!e.timed) return '';
-  if (e.timed.later !== null) return ` ${e.timed.later}`;
-  return e.timed.start > 0 ? ` var(--${itemAt(e.blocks, 0).name}-delay)` : '';
-};
-
-const IDLE = 'animation: none;';
 /** Whether a rule only lets go. */
-export const isIdle = (piece: Piece): boolean => piece.rules.includes(IDLE);
+export const isIdle = (piece: Piece): boolean => piece.styles.some((s) => isNone(s.set));
 
-/** The shorthand comes first: it would reset timeline and range. */
-function animationRule(selector: string, entries: readonly Entry[]): string {
-  const list = introsLast(entries);
-  const rows = list.flatMap((e) => {
+/** What is scrubbed lists before what plays at load, which has the last word while it runs. */
+function animationRules(selector: string, entries: readonly Entry[]): StyleRule[] {
+  const tuned: Tuned[] = [];
+  const commons: string[] = [];
+  const rows = introsLast(entries).flatMap((e): AnimationEntry[] => {
     if (e.blocks.length === 0) return [];
     const t = tunedEntry(e);
-    return e.blocks.map((b, i) => ({
-      e,
-      ...t,
-      tuned: i === 0 ? t.tuned : [],
-      younger: i === 0 ? t.younger : [],
-      name: b.name,
-      easing: b.easing,
-    }));
+    tuned.push(...t.tuned);
+    const { repeat, fill, composite } = e.motion;
+    return e.blocks.map((b) => {
+      commons.push(t.common ?? t.range);
+      return {
+        'animation-name': b.name,
+        'animation-duration': t.lasting,
+        'animation-timing-function': b.easing,
+        'animation-delay': t.delay,
+        'animation-iteration-count': String(repeat?.count ?? 1),
+        'animation-direction': repeat?.alternate ? 'alternate' : 'normal',
+        'animation-fill-mode': fill,
+        'animation-timeline': e.timeline,
+        'animation-range': t.range,
+        'animation-trigger': e.timed?.trigger ?? 'none',
+        'animation-composition': composite,
+      };
+    });
   });
-  if (rows.length === 0) return rule(selector, [IDLE]);
-  const join = (f: (row: (typeof rows)[number]) => string) => {
-    const all = rows.map(f);
-    return all.length > 1 ? `\n    ${all.join(',\n    ')}` : ` ${itemAt(all, 0)}`;
-  };
-  const fill = (m: Motion) => (m.fill === 'none' ? '' : ` ${m.fill}`);
-  const times = ({ repeat }: Motion) =>
-    repeat ? ` ${repeat.count}${repeat.alternate ? ' alternate' : ''}` : '';
-  const younger = rows.flatMap((r) => r.younger);
-  const declarations = [
-    ...rows.flatMap((r) => r.tuned.map(([property, value]) => `${property}: ${value};`)),
-    `animation:${join(({ e, name, easing, lasting }) => `${name} ${lasting} ${easing}${toDelay(e)}${times(e.motion)}${fill(e.motion)}`)};`,
-    `animation-timeline:${join(({ e }) => e.timeline)};`,
-    `animation-range:${join(({ range }) => range)};`,
-    // The shorthand does not take triggers back, so what is not there under a condition has to let go of its own.
-    ...(list.some((e) => (e.timed ? e.timed.trigger !== 'none' : isTriggered(e.motion.driver)))
-      ? [`animation-trigger:${join(({ e }) => e.timed?.trigger ?? 'none')};`]
-      : []),
-    ...(list.some((e) => e.motion.composite !== 'replace')
-      ? [`animation-composition:${join(({ e }) => e.motion.composite)};`]
-      : []),
+  if (rows.length === 0) return [{ selector, set: NO_ANIMATIONS }];
+  const lists = listAnimations(rows);
+  const now = lists['animation-range'];
+  const isYoung = now.some((range, i) => range !== commons[i]);
+  return [
+    {
+      selector,
+      set: { ...Object.fromEntries(tuned), ...lists, ...(isYoung ? { 'animation-range': commons } : {}) },
+    },
+    ...(isYoung ? [{ selector, within: KNOWS_SCROLL, set: { 'animation-range': now } }] : []),
   ];
-  const all = rule(selector, declarations);
-  if (younger.length === 0) return all;
-  const again = rule(
-    selector,
-    younger.map(([property, value]) => `${property}: ${value};`),
-  );
-  return `${all}\n${KNOWS_SCROLL} {\n${indent(again, '  ')}\n}`;
 }

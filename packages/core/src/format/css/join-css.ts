@@ -7,15 +7,15 @@ import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { CssText } from './css-text.ts';
 import type { PieceLines } from './css-text.ts';
 import { trackClasses } from '../html/patch.ts';
+import { DEFAULT_PREFIX } from '../selectors/names.ts';
 import { keptCss } from './kept-css.ts';
 import { mediaStates } from './media-css.ts';
 import type { Piece, Plan, WriterNote } from './piece.ts';
 import { makeMarquee, makePlan } from '../script/plan.ts';
 import { TRIGGERS } from '../script/script.ts';
-import { joinAlike } from './alike.ts';
-import { splitSides } from './sides.ts';
-import type { Block, Side } from './sides.ts';
-import { draftCss } from './write-css.ts';
+import { SharedFrames } from './shared-frames.ts';
+import { isAdjustment, writeForms } from './sides.ts';
+import type { Block, Forms } from './sides.ts';
 
 export interface HandOff {
   css: string;
@@ -25,7 +25,7 @@ export interface HandOff {
   lines: PieceLines[];
 }
 
-function joinedPlan(document: MotionDocument, { drafts }: Side): Plan {
+function joinedPlan(document: MotionDocument, { full: drafts }: Forms): Plan {
   const plans = drafts.map(makePlan);
   const base = itemAt(plans, 0);
   const held = itemAt(itemAt(drafts, 0).layouts, 0);
@@ -72,86 +72,65 @@ const KNOWS_TRIGGERS = `@supports (${TRIGGERS})`;
 
 /**
  * Browsers without scroll timelines, print and readers who ask for reduced motion see the page as it was brought, complete; so does what
- * is triggered where triggers are not known. `title` becomes the opening comment.
+ * is triggered where triggers are not known. `title` becomes the opening comment; empty: there is none.
  */
 export function handOffCss(
-  whole: MotionDocument,
+  document: MotionDocument,
   layout: Layout,
   title: string,
   others: readonly Layout[] = [],
   { fallback = false, isApart }: WritingOptions = {},
 ): HandOff {
-  const { entries } = draftCss(whole, layout, 'full-motion', { others, isApart });
-  const { document, layouts, members } = joinAlike(whole, [layout, ...others], entries);
-  const [full, reducedMotion] = splitSides(document, layouts, isApart);
+  const layouts = [layout, ...others] as const;
+  const { prefix = DEFAULT_PREFIX } = document;
+  const frames = new SharedFrames(document, { prefix, taken: layout.keyframeNames });
+  const forms = writeForms(document, layouts, frames, { prefix, isApart });
   const triggers = document.motions.some((m) => m.on && isTriggered(m.driver) && !isApart?.(m));
-  const [plain, plainReducedMotion] = triggers
-    ? splitSides(document, layouts, (m) => isTriggered(m.driver) || (isApart?.(m) ?? false))
-    : [full, reducedMotion];
+  const plain = triggers
+    ? writeForms(document, layouts, frames, {
+        prefix,
+        isApart: (m) => isTriggered(m.driver) || (isApart?.(m) ?? false),
+      })
+    : forms;
   // What plays at load needs no timeline, so it stands before the guard. A fallback script plays it itself.
   const atLoad = !fallback && document.motions.some((m) => m.on && isAtLoad(m.driver) && !isApart?.(m));
-  const intros = atLoad
-    ? splitSides(onlyAtLoad(document), layouts, isApart).map((side) => withoutPins(side, document))
-    : [];
+  const intro = atLoad
+    ? withoutPins(writeForms(onlyAtLoad(document), layouts, frames, { prefix, isApart }), document)
+    : null;
   const text = new CssText();
-  text.put(`/* ${title.replaceAll('*/', '')} */`);
+  if (title) text.put(`/* ${title.replaceAll('*/', '')} */`);
   // The wrappers are in the HTML for everybody, so this has no guard.
-  const kept = keptCss(layout.kept ?? [], trackClasses(whole));
+  const kept = keptCss(layout.kept ?? [], trackClasses(document, prefix));
   if (kept) text.put(`/* ${OWN_RULES} */\n${kept}\n`);
-  if (full.blocks.some((b) => b.pieces.length)) {
-    const held = full.blocks.map((b) => ({ ...b, pieces: b.pieces.filter(isHeld) }));
-    const [intro, introReducedMotion] = intros;
-    const known = new Set(intros.flatMap(adjusted).map((p) => p.rules));
-    const needs = [
-      adjusted(full).filter((p) => !known.has(p.rules)),
-      adjusted(reducedMotion).filter((p) => !known.has(p.rules)),
-    ] as const;
-    if (intro && introReducedMotion) {
-      adjust(text, [adjusted(intro), adjusted(introReducedMotion)], '');
-      moves(text, [written(intro), written(introReducedMotion)]);
+  if (forms.blocks.some((b) => b.pieces.length) || forms.adjustments.some((list) => list.length)) {
+    const held = only(forms.blocks, isHeld);
+    const known = new Set(intro?.adjustments.flat().map((p) => p.rules));
+    const needs = forms.adjustments.map((list) =>
+      list.filter((p) => !known.has(p.rules)),
+    ) as Forms['adjustments'];
+    if (intro) {
+      moves(text, [adjusted(intro.adjustments), intro.blocks]);
     }
     if (fallback) {
       // Where a script plays instead of timelines, it needs the same page.
-      adjust(text, needs, ' and (scripting: enabled)');
-      moves(text, [held, []], ' and (scripting: enabled)');
+      moves(text, [adjusted(needs), held], ' and (scripting: enabled)');
     }
     text.block('@supports (animation-timeline: view())', () => {
       // Without scripts, what stands above is not there, and the timelines play on.
-      adjust(text, needs, fallback ? ' and (scripting: none)' : '');
-      if (fallback) moves(text, [held, []], ' and (scripting: none)');
-      const own = (side: Side) =>
-        side.blocks.map((b) => ({
-          ...b,
-          pieces: b.pieces.filter((p) => !isAdjustment(p) && !(fallback && isHeld(p))),
-        }));
-      moves(text, [
-        intro ? differing(own(plain), written(intro)) : own(plain),
-        introReducedMotion
-          ? differing(own(plainReducedMotion), written(introReducedMotion))
-          : own(plainReducedMotion),
-      ]);
-      if (triggers)
-        text.block(KNOWS_TRIGGERS, () =>
-          moves(text, [
-            differing(own(full), own(plain)),
-            differing(own(reducedMotion), own(plainReducedMotion)),
-          ]),
-        );
+      if (fallback) moves(text, [adjusted(needs), held], ' and (scripting: none)');
+      const first = fallback ? [] : adjusted(needs);
+      const own = ({ blocks }: Forms) => only(blocks, (p) => !(fallback && isHeld(p)));
+      moves(text, [first, intro ? differing(own(plain), intro.blocks) : own(plain)]);
+      if (triggers) text.block(KNOWS_TRIGGERS, () => moves(text, [differing(own(forms), own(plain))]));
     });
-    const sides = [full, reducedMotion, ...(triggers ? [plain, plainReducedMotion] : []), ...intros];
-    for (const block of new Set(sides.flatMap((s) => s.keyframes).flatMap(makeBlocks)))
-      text.put(`\n${block}`);
+    const all = [forms, ...(triggers ? [plain] : []), ...(intro ? [intro] : [])];
+    for (const block of new Set(all.flatMap((f) => f.keyframes).flatMap(makeBlocks))) text.put(`\n${block}`);
   }
   return {
     css: `${text.out.join('\n')}\n`,
-    plan: joinedPlan(document, full),
-    notes: listNotes(full).flatMap((n) =>
-      (members.get(n.motion) ?? [n.motion]).map((motion) => ({ ...n, motion })),
-    ),
-    lines: text.marked.map((l) => ({
-      ...l,
-      piece: { ...l.piece, motions: l.piece.motions.flatMap((id) => members.get(id) ?? [id]) },
-    })),
+    plan: joinedPlan(document, forms),
+    notes: listNotes(forms),
+    lines: text.marked,
   };
 }
 
@@ -164,58 +143,55 @@ const onlyAtLoad = (document: MotionDocument): MotionDocument => ({
 });
 
 /** What pins do stays behind the guard. */
-function withoutPins(side: Side, { pins }: MotionDocument): Side {
+function withoutPins(forms: Forms, { pins }: MotionDocument): Forms {
   const isOfPins = (p: Piece) =>
-    isAdjustment(p) && p.motions.length > 0 && p.motions.every((id) => pins.some((pin) => pin.id === id));
+    p.motions.length > 0 && p.motions.every((id) => pins.some((pin) => pin.id === id));
   return {
-    ...side,
-    blocks: side.blocks.map((b) => ({
-      ...b,
-      pieces: b.pieces.filter((p) => !isHeld(p) && !isOfPins(p)),
-    })),
+    ...forms,
+    adjustments: forms.adjustments.map((list) => list.filter((p) => !isOfPins(p))) as Forms['adjustments'],
+    blocks: only(forms.blocks, (p) => !isHeld(p)),
   };
 }
-const written = ({ blocks }: Side): Block[] =>
-  blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => !isAdjustment(p)) }));
 
-const adjusted = ({ blocks }: Side): Piece[] => itemAt(blocks, 0).pieces.filter(isAdjustment);
+const only = (blocks: readonly Block[], isOne: (p: Piece) => boolean): Block[] =>
+  blocks.map((b) => ({ ...b, pieces: b.pieces.filter(isOne) }));
+
 const makeBlocks = (keyframes: string): string[] => keyframes.split(/\n(?=@keyframes )/);
 const OWN_RULES = 'The page’s own rules, for what pins have wrapped';
 const NEEDED = 'Adjustments that the motions need';
 
-/** What all readers get, then what only those get for whom everything moves. */
-function adjust(text: CssText, [full, reducedMotion]: readonly [Piece[], Piece[]], screen: string): void {
+/** Adjustments as blocks: what all readers get, and what only those get for whom everything moves. */
+function adjusted([full, reducedMotion]: readonly [Piece[], Piece[]]): Block[] {
   const kept = new Set(reducedMotion.map((p) => p.rules));
-  const [both, moving] = [full.filter((p) => kept.has(p.rules)), full.filter((p) => !kept.has(p.rules))];
-  text.media(`screen${screen}`, both, true, NEEDED);
-  text.media(
-    `screen${screen} and (prefers-reduced-motion: no-preference)`,
-    moving,
-    true,
-    both.length ? '' : NEEDED,
-  );
+  return [
+    { wish: 'any', query: null, pieces: full.filter((p) => kept.has(p.rules)) },
+    { wish: 'no-preference', query: null, pieces: full.filter((p) => !kept.has(p.rules)) },
+  ];
 }
 
-/** Both forms: what is the same in them once, the rest by the reader's wish. */
-function moves(text: CssText, [full, reducedMotion]: readonly [Block[], Block[]], screen = ''): void {
-  const alike = sharedIds(full, reducedMotion);
-  const under = (query: string | null) => (query === null ? '' : ` and ${inBrackets(query)}`);
-  for (const { query, pieces } of full)
+/** Rules of several lists of blocks, for all readers, then by their wish; those for the same readers in one. */
+function moves(text: CssText, lists: readonly (readonly Block[])[], screen = ''): void {
+  const byMedia = new Map<string, Block>();
+  for (const block of lists.flat()) {
+    const key = `${block.wish} ${block.query}`;
+    const known = byMedia.get(key);
+    byMedia.set(key, { ...block, pieces: [...(known?.pieces ?? []), ...block.pieces] });
+  }
+  const order = ['any', 'no-preference', 'reduce'];
+  const sorted = [...byMedia.values()].sort((a, b) => order.indexOf(a.wish) - order.indexOf(b.wish));
+  let isSaid = false;
+  for (const { wish, query, pieces } of sorted) {
+    const wished = wish === 'any' ? '' : ` and (prefers-reduced-motion: ${wish})`;
+    const under = query === null ? '' : ` and ${inBrackets(query)}`;
+    const hasAdjustments = pieces.some(isAdjustment);
     text.media(
-      `screen${screen}${under(query)}`,
-      pieces.filter((p) => alike.has(p.id)),
-      true,
+      `screen${screen}${wished}${under}`,
+      pieces,
+      wish !== 'reduce',
+      hasAdjustments && !isSaid ? NEEDED : '',
     );
-  for (const [side, wish] of [
-    [full, 'no-preference'],
-    [reducedMotion, 'reduce'],
-  ] as const)
-    for (const { query, pieces } of side)
-      text.media(
-        `screen${screen} and (prefers-reduced-motion: ${wish})${under(query)}`,
-        pieces.filter((p) => !alike.has(p.id)),
-        side === full,
-      );
+    isSaid ||= hasAdjustments;
+  }
 }
 
 /**
@@ -223,35 +199,21 @@ function moves(text: CssText, [full, reducedMotion]: readonly [Block[], Block[]]
  * plain rule comes later than the others' and would have the last word.
  */
 function differing(blocks: readonly Block[], others: readonly Block[]): Block[] {
-  const known = new Set(others.flatMap((o) => o.pieces.map((p) => `${o.query}\n${p.rules}`)));
-  const pieces = blocks.flatMap((b) => b.pieces.map((p) => ({ p, query: b.query })));
+  const toKey = ({ wish, query }: Block, p: Piece) => `${wish} ${query}\n${p.rules}`;
+  const known = new Set(others.flatMap((b) => b.pieces.map((p) => toKey(b, p))));
   const changed = new Set(
-    pieces.filter(({ p, query }) => !known.has(`${query}\n${p.rules}`)).map(({ p }) => toSelector(p)),
+    blocks.flatMap((b) => b.pieces.filter((p) => !known.has(toKey(b, p))).map(toSelector)),
   );
-  return blocks.map((b) => ({ ...b, pieces: b.pieces.filter((p) => changed.has(toSelector(p))) }));
+  return only(blocks, (p) => changed.has(toSelector(p)));
 }
 const toSelector = (p: Piece): string => p.rules.slice(0, p.rules.indexOf('{'));
 
-/** Pieces that are the same for readers with and without a wish for reduced motion, under every media condition. */
-function sharedIds(full: readonly Block[], reducedMotion: readonly Block[]): Set<string> {
-  const texts = (blocks: readonly Block[]) => {
-    const out = new Map<string, string>();
-    for (const { query, pieces } of blocks)
-      for (const p of pieces)
-        if (p.rules && p.stays !== true) out.set(p.id, `${out.get(p.id) ?? ''}${query}\n${p.rules}\n`);
-    return out;
-  };
-  const [a, b] = [texts(full), texts(reducedMotion)];
-  return new Set([...a].filter(([id, text]) => b.get(id) === text).map(([id]) => id));
-}
-
-const listNotes = ({ drafts }: Side): WriterNote[] => {
-  const all = drafts.flatMap((d) => d.notes);
+const listNotes = ({ full }: Forms): WriterNote[] => {
+  const all = full.flatMap((d) => d.notes);
   return all.filter((n, i) => all.findIndex((o) => o.motion === n.motion && o.note === n.note) === i);
 };
 
 /** What pins do to the page. */
-const isHeld = (p: Piece) => p.stays === true && !isAdjustment(p);
-const isAdjustment = (p: Piece) => p.id.startsWith('adjust:');
+const isHeld = (p: Piece) => p.stays === true;
 /** Behind an “and” only other ands may follow without brackets of their own. */
 const inBrackets = (query: string) => (/\b(?:or|not)\b/.test(query) ? `(${query})` : query);

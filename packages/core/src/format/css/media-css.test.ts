@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { makeDocument, element, makeLayout, motion, inlined } from '../../testing/index.ts';
+import { makeDocument, element, makeLayout, motion } from '../../testing/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { handOffCss } from '../index.ts';
 import { mediaSets, mediaStates } from './media-css.ts';
@@ -17,7 +17,7 @@ const doc = (media: MotionDocument['media'], ...motions: Motion[]): MotionDocume
   media,
 });
 const off = (media: string) => ({ media, on: false });
-const css = (d: MotionDocument) => inlined(handOffCss(d, layout, 'T').css);
+const css = (d: MotionDocument) => handOffCss(d, layout, 'T').css;
 /** Rules that stand under one condition for readers with motion: those for all readers, and those for them alone. */
 const under = (d: MotionDocument, query: string): string =>
   ['screen', 'screen and (prefers-reduced-motion: no-preference)']
@@ -56,7 +56,7 @@ describe('what differs', () => {
       motion({ conditions: [{ media: 'q_n', range: { end: 'cover 40%' } }] }),
       motion({ id: 'm_b', name: 'B', targets: { selector: '#b' } }),
     );
-    expect(under(d, NARROW.query)).toContain('animation-range: entry 0% cover 40%');
+    expect(under(d, NARROW.query)).toContain('animation-range-end: cover 40%');
     expect(under(d, NARROW.query)).not.toContain('#b');
   });
   test('a motion that is off there lets go of its element', () => {
@@ -84,7 +84,7 @@ describe('what differs', () => {
         },
       }),
     );
-    expect(under(d, NARROW.query)).toMatch(/animation: lv-second auto linear both;/);
+    expect(under(d, NARROW.query)).toMatch(/animation: lv-second linear both;/);
   });
   test('values of its own get keyframes of their own', () => {
     const own = {
@@ -97,7 +97,7 @@ describe('what differs', () => {
       },
     };
     expect(css(doc([NARROW], motion({ conditions: [own] })))).toMatch(
-      /@keyframes lv-card-narrow \{\n {2}0% \{ opacity: 0\.5; \}/,
+      /@keyframes lv-card-narrow \{\n {2}from \{ opacity: 0\.5; \}/,
     );
   });
   test('a pin that is off on narrow screens holds only on others', () => {

@@ -3,7 +3,10 @@ import { itemAt } from '../../assert/index.ts';
 import { parseMedia, viewportFor } from '../../page/index.ts';
 import type { Media, MotionDocument } from '../../motion/index.ts';
 import { slug } from '../selectors/names.ts';
+import { toPiece } from './piece.ts';
 import type { Piece } from './piece.ts';
+import { declaredBy, ruleText } from './rule.ts';
+import type { Declarations, StyleRule } from './rule.ts';
 
 /** Some media conditions that hold together. */
 export interface MediaSet {
@@ -67,21 +70,32 @@ export function mediaStates(media: readonly Media[]): { ids: string[]; query: st
 
 /** What is seen of each piece so far, as the cascade has it. */
 export class WrittenRules {
-  private readonly put: { ids: string[]; rules: Map<string, string> }[] = [];
+  private readonly put: { ids: readonly string[]; pieces: ReadonlyMap<string, Piece> }[] = [];
 
-  constructor(base: readonly Piece[]) {
-    this.put.push({ ids: [], rules: new Map(base.map((p) => [p.id, p.rules])) });
-  }
-
-  /** The pieces that have to be written again where a set of conditions holds. */
-  changed(set: MediaSet, pieces: readonly Piece[], isNothing: (p: Piece) => boolean): Piece[] {
+  /** What has to be written again where a set of conditions holds: of each piece what differs there. */
+  changed(set: Pick<MediaSet, 'ids'>, pieces: readonly Piece[], isNothing: (p: Piece) => boolean): Piece[] {
     const below = this.put.filter((b) => b.ids.every((id) => set.ids.includes(id)));
-    const seen = (id: string) => below.findLast((b) => b.rules.has(id))?.rules.get(id);
-    const changed = pieces.filter((p) => {
-      const rules = seen(p.id);
-      return rules === undefined ? !isNothing(p) : rules !== p.rules;
+    const changed = pieces.flatMap((p) => {
+      const seen = below.flatMap((b) => b.pieces.get(p.id) ?? []);
+      if (seen.length === 0) return isNothing(p) ? [] : [p];
+      const now = toPiece({ ...p, styles: overSeen(p.styles, seen) });
+      return now.rules ? [now] : [];
     });
-    if (changed.length) this.put.push({ ids: set.ids, rules: new Map(changed.map((p) => [p.id, p.rules])) });
+    if (changed.length) this.put.push({ ids: set.ids, pieces: byId(changed) });
     return changed;
   }
+}
+
+const byId = (pieces: readonly Piece[]) => new Map(pieces.map((p) => [p.id, p]));
+const place = (s: StyleRule) => `${s.within ?? ''}\n${s.selector}`;
+
+/** Rules less what is seen of them. A rule inside of another at-rule is overruled by every later one, so it is said again with it. */
+function overSeen(styles: readonly StyleRule[], seen: readonly Piece[]): StyleRule[] {
+  const all = seen.flatMap((p) => p.styles);
+  const made = styles.map((s) => ({
+    ...s,
+    over: Object.assign({}, ...all.filter((o) => place(o) === place(s)).map(declaredBy)) as Declarations,
+  }));
+  const isPlain = [...styles, ...all].every((s) => s.within === undefined);
+  return isPlain || made.every((s) => !ruleText(s)) ? made : [...styles];
 }

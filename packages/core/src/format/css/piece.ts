@@ -1,5 +1,7 @@
 /** What the writer gives. */
 import type { Motion } from '../../motion/index.ts';
+import { rulesText } from './rule.ts';
+import type { StyleRule } from './rule.ts';
 
 /** For whom it is written: readers with or without a wish for reduced motion. */
 export type Condition = 'full-motion' | 'reduced-motion';
@@ -10,10 +12,20 @@ export interface Piece {
   motions: string[];
   /** part of the page while it is measured: pins and adjustments, as against motions */
   stays?: boolean;
-  /** rules that belong inside the guards */
+  /** rules that belong inside the guards, and their text */
+  styles: readonly StyleRule[];
   rules: string;
   keyframes: string;
 }
+
+export const toPiece = ({
+  keyframes = '',
+  ...piece
+}: Omit<Piece, 'rules' | 'keyframes'> & { keyframes?: string }): Piece => ({
+  ...piece,
+  keyframes,
+  rules: rulesText(piece.styles),
+});
 
 export interface WriterNote {
   motion: string;

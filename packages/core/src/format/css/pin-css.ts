@@ -9,8 +9,8 @@ import type { Range, RangePoint } from '../../timeline/index.ts';
 import { decimal } from '../../value/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { anchorClass, linkedCues, trackClasses } from '../html/patch.ts';
+import { toPiece } from './piece.ts';
 import type { Piece } from './piece.ts';
-import { rule } from './rule.ts';
 
 /**
  * The distance as a CSS length. A strip’s travel is a length of the strip less the width of the window, by how much the measured
@@ -51,8 +51,12 @@ export function travelDoubt(pin: Pin, layouts: readonly PinnedLayout[]): string 
 }
 
 /** Track and stage. `stays`: it is part of the page while it is measured. */
-export function pinPieces(document: MotionDocument, layouts: readonly PinnedLayout[]): Piece[] {
-  const classes = trackClasses(document);
+export function pinPieces(
+  document: MotionDocument,
+  layouts: readonly PinnedLayout[],
+  prefix?: string,
+): Piece[] {
+  const classes = trackClasses(document, prefix);
   const [layout] = layouts as [PinnedLayout];
   return document.pins.flatMap((pin) => {
     if (!pin.on || !layout.pinnedSpans.some((h) => h.id === pin.id)) return [];
@@ -60,39 +64,38 @@ export function pinPieces(document: MotionDocument, layouts: readonly PinnedLayo
     const [before, after] = pin.overlap;
     const links = linkedCues(document, pin);
     const distance = distanceCss(pin, layouts);
-    const frame = [
-      ...(isNone(before) ? [] : [`margin-top: calc(-1 * (${before}));`]),
-      ...(isNone(after) ? [] : [`margin-bottom: calc(-1 * (${after}));`]),
-      ...(pin.layer === null && links.length === 0 ? [] : ['position: relative;']),
-      ...(pin.layer === null ? [] : [`z-index: ${pin.layer};`]),
-    ];
+    const frame = {
+      ...(isNone(before) ? {} : { 'margin-top': `calc(-1 * (${before}))` }),
+      ...(isNone(after) ? {} : { 'margin-bottom': `calc(-1 * (${after}))` }),
+      ...(pin.layer === null && links.length === 0 ? {} : { position: 'relative' }),
+      ...(pin.layer === null ? {} : { 'z-index': String(pin.layer) }),
+    };
     const top = pin.sticky.by === 'top';
     return [
-      {
+      toPiece({
         id: `pin:${pin.id}`,
         motions: document.motions.filter((m) => refersTo(m.driver, pin.id)).map((m) => m.id),
         stays: true,
-        rules: [
-          ...(frame.length ? [rule(track, frame)] : []),
-          rule(`${track}::${top ? 'after' : 'before'}`, [
-            'content: "";',
-            'display: block;',
-            `height: ${distance};`,
-          ]),
-          rule(writtenSelector(pin.stage, layout), [
-            'position: sticky;',
-            `${top ? 'top' : 'bottom'}: ${pin.sticky.inset};`,
-            `${top ? 'bottom' : 'top'}: auto;`,
-          ]),
-          ...links.map((cue) =>
-            rule(`.${anchorClass(cue.link)}`, [
-              'position: absolute;',
-              `top: ${cuePlace(cue.at, pin, distance)};`,
-            ]),
-          ),
-        ].join('\n'),
-        keyframes: '',
-      },
+        styles: [
+          { selector: track, set: frame },
+          {
+            selector: `${track}::${top ? 'after' : 'before'}`,
+            set: { content: '""', display: 'block', height: distance },
+          },
+          {
+            selector: writtenSelector(pin.stage, layout),
+            set: {
+              position: 'sticky',
+              [top ? 'top' : 'bottom']: pin.sticky.inset,
+              [top ? 'bottom' : 'top']: 'auto',
+            },
+          },
+          ...links.map((cue) => ({
+            selector: `.${anchorClass(cue.link, prefix)}`,
+            set: { position: 'absolute', top: cuePlace(cue.at, pin, distance) },
+          })),
+        ],
+      }),
     ];
   });
 }
@@ -149,10 +152,10 @@ const plainPx = (css: string): Px | null => {
 /** A length in which percentages have become shares of the distance. */
 function alongCss(offset: LengthExpr, distance: string): string {
   const percent = plainPercent(offset);
-  const px = plainPx(distance);
+  const [, size, unit] = /^(\d+(?:\.\d+)?)([a-z]+)$/.exec(distance.trim()) ?? [];
   if (percent !== null) {
     if (percent === 0) return '0px';
-    if (px !== null) return `${decimal((percent / 100) * px)}px`;
+    if (size !== undefined) return `${decimal((percent / 100) * Number(size))}${unit}`;
     return percent === 100 ? distance : `${decimal(percent / 100)} * ${bracketed(distance)}`;
   }
   return text(offset, distance);

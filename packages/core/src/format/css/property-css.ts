@@ -1,6 +1,7 @@
 /** `@property` of the custom properties that motions write, so that they mix and page CSS may read them. */
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { customSyntax, isCustomProperty } from '../../value/index.ts';
+import { toPiece } from './piece.ts';
 import type { Piece } from './piece.ts';
 
 /** One piece, or none where no custom property can be registered. */
@@ -31,11 +32,11 @@ export function registrations(motions: readonly Motion[], own: MotionDocument['p
   });
   if (rules.length === 0) return [];
   return [
-    {
+    toPiece({
       id: 'properties',
       motions: [...new Set([...values.values()].flatMap((v) => [...v.motions]))],
-      rules: '',
+      styles: [],
       keyframes: rules.join('\n'),
-    },
+    }),
   ];
 }

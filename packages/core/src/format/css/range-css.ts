@@ -24,6 +24,7 @@ export interface RangeCss {
 
 type Exact = { edge: number; line: number };
 
+const hundredths = (fraction: number) => decimal(Number((fraction * 100).toFixed(4)));
 const fine = (fraction: number) => percent(fraction, 4);
 const isZero = (css: string) => {
   const parsed = parseLength(css);
@@ -65,7 +66,7 @@ export function rangeCss(
         assumesViewport: false,
       };
   }
-  const whole = driver.axis === 'block' ? '100vh' : '100vw';
+  const whole = driver.axis === 'block' ? 'vh' : 'vw';
   const late = (p: RangePoint) => geometries.some((g) => g.sticky && isMeeting(p) && !isEarly(p, g));
   const text = (p: RangePoint) => (isMeeting(p) ? viewportForm(p, whole, driver.insets, late(p)) : p);
   return { insets: driver.insets, range: `${text(start)} ${text(end)}`, assumesViewport: true };
@@ -120,13 +121,13 @@ function viewportForm(
   if (!m.ok) throw new SyntaxError(m.error);
   const { edge, line } = m.value;
   if (late)
-    return `exit-crossing calc(${fine(edge)} - ${decimal(line)} * ${whole}${moved(insets[0], '+', whole)})`;
-  return `entry-crossing calc(${fine(edge)} + ${decimal(1 - line)} * ${whole}${moved(insets[1], '-', whole)})`;
+    return `exit-crossing calc(${fine(edge)} - ${hundredths(line)}${whole}${moved(insets[0], '+', whole)})`;
+  return `entry-crossing calc(${fine(edge)} + ${hundredths(1 - line)}${whole}${moved(insets[1], '-', whole)})`;
 }
 
 function moved(inset: string, sign: '+' | '-', whole: string): string {
   if (isZero(inset)) return '';
   const parsed = parseLength(inset);
   const share = parsed.ok ? plainPercent(parsed.value) : null;
-  return ` ${sign} ${share === null ? inset : `${decimal(share / 100)} * ${whole}`}`;
+  return ` ${sign} ${share === null ? inset : `${decimal(share)}${whole}`}`;
 }

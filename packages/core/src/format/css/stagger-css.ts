@@ -4,44 +4,69 @@ import { findMatches, parseLength, plainPercent } from '../../page/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { listPlaces } from '../../motion/index.ts';
-import { staggerSteps, stepPx } from '../../timeline/index.ts';
+import { isInPhases, staggerSteps, stepPx } from '../../timeline/index.ts';
 import { decimal } from '../../value/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
+import { toPiece } from './piece.ts';
 import type { Piece } from './piece.ts';
-import { rule } from './rule.ts';
 import { splitRange } from './split-range.ts';
+import type { Tuned } from './tuned.ts';
 
-export const stepName = (name: string): string => `--${name}-step`;
-/** How much one step is. */
-export const byName = (name: string): string => `--${name}-by`;
+/** How much one step is, where it is a number of its own. */
+const byName = (name: string): string => `--${name}-by`;
+export const stepSize = (motion: Motion, css: string, name: string): { step: string; tuned: Tuned[] } =>
+  motion.tunable ? { step: `var(${byName(name)})`, tuned: [[byName(name), css]] } : { step: css, tuned: [] };
 
 /** Rules that number the targets; equal numbers share one. Zero needs none, since `var()` falls back to it. */
-export function staggerPieces(motion: Motion, name: string, layout: PinnedLayout): Piece[] {
-  if (!motion.stagger) return [];
+export function staggerPieces(motion: Motion, counter: string, layout: PinnedLayout): Piece[] {
+  // By property, the page numbers them itself.
+  if (!motion.stagger || motion.stagger.order === 'property') return [];
   const targets = findMatches(layout, motion.targets.selector);
   const bySteps = new Map<number, string[]>();
+  const places = placesAmongSiblings(motion.targets.selector, targets, layout);
   staggerSteps(motion.stagger, targets, layout).forEach((steps, i) => {
-    const { selector } = itemAt(layout.elements, itemAt(targets, i));
-    if (steps !== 0) bySteps.set(steps, [...(bySteps.get(steps) ?? []), writtenSelector(selector, layout)]);
+    const selector =
+      places === null ? itemAt(layout.elements, itemAt(targets, i)).selector : itemAt(places, i);
+    const known = bySteps.get(steps) ?? [];
+    if (steps !== 0 && !known.includes(selector)) bySteps.set(steps, [...known, selector]);
   });
   if (bySteps.size === 0) return [];
   return [
-    {
+    toPiece({
       id: `steps:${motion.id}`,
       motions: [motion.id],
-      rules: [...bySteps]
-        .map(([steps, selectors]) => rule(selectors.join(',\n'), [`${stepName(name)}: ${steps};`]))
-        .join('\n'),
-      keyframes: '',
-    },
+      styles: [...bySteps].map(([steps, selectors]) => ({
+        selector: selectors.map((s) => (places === null ? writtenSelector(s, layout) : s)).join(',\n'),
+        set: { [counter]: String(steps) },
+      })),
+    }),
   ];
 }
 
-/** The step as CSS. A percentage refers to the range, which CSS cannot name here: it is written as the px that it measures. */
+const PLACE = /:nth-of-type\((\d+)\)$/;
+
+/**
+ * The motion’s selector with the place of each target among its siblings, `.list > li:nth-of-type(2)`; null where the selector is no simple
+ * one, or the targets are not known to be siblings.
+ */
+function placesAmongSiblings(
+  selector: string,
+  targets: readonly number[],
+  layout: PinnedLayout,
+): string[] | null {
+  if (!/^[\w.#>~+ -]+$/.test(selector) || layout.marked?.includes(selector)) return null;
+  const places = targets.map((t) => PLACE.exec(itemAt(layout.elements, t).selector)?.[1]);
+  const parents = new Set(targets.map((t) => itemAt(layout.elements, t).parent));
+  return parents.size === 1 && places.every((p) => p !== undefined)
+    ? places.map((p) => `${selector}:nth-of-type(${p})`)
+    : null;
+}
+
+/** The step as CSS. A percentage of the range is nothing that CSS can name: it is written as the px that it measures. */
 export function stepCss(motion: Motion, layout: PinnedLayout): string {
   const { step } = present(motion.stagger);
   const parsed = parseLength(step);
-  if (!parsed.ok || plainPercent(parsed.value) === null) return step;
+  if (!parsed.ok || plainPercent(parsed.value) === null || isInPhases(present(motion.stagger))) return step;
   const first = listPlaces({ ...motion, stagger: undefined }, layout).find(
     (p) => 'start' in p.placed,
   )?.placed;
@@ -50,17 +75,23 @@ export function stepCss(motion: Motion, layout: PinnedLayout): string {
 }
 
 /** An offset, or a time, so many steps later. */
-export const stepped = (css: string, step: string, name: string): string =>
-  `calc(${css.replace(/^calc\((.*)\)$/s, '($1)')} + var(${stepName(name)}, 0) * ${step.replace(/^calc\(/, '(')})`;
+/** `counter`: the property that says how many. */
+export function stepped(css: string, step: string, counter: string): string {
+  const later = `var(${counter}, 0) * ${step.replace(/^calc\(/, '(')}`;
+  if (/^0(?:%|px|ms)$/.test(css)) return `calc(${later})`;
+  const first = /^calc\((.*)\)$/s.exec(css)?.[1];
+  // A sum needs no brackets in a sum.
+  return `calc(${first !== undefined && /^[^()]* [-+] [^()]*$/.test(first) ? first : css.replace(/^calc\(/, '(')} + ${later})`;
+}
 
 /** A range whose two points are so many steps later. A percentage step refers to the range, `length` px long. */
-export function steppedRange(range: string, step: string, name: string): string {
+export function steppedRange(range: string, step: string, counter: string): string {
   const points = splitRange(range);
   return points
     .map((p, i) => {
       const word = /^[a-z-]+(?![\w(-])/.exec(p)?.[0] ?? '';
       const offset = p.slice(word.length).trim() || (i === 0 ? '0%' : '100%');
-      return `${word} ${stepped(offset, step, name)}`.trim();
+      return `${word} ${stepped(offset, step, counter)}`.trim();
     })
     .join(' ');
 }

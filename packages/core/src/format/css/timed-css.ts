@@ -10,7 +10,7 @@ import type { Entry } from './entry.ts';
 import { triggerActions, triggerName } from './trigger-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import type { Condition } from './piece.ts';
-import { byName, stepped } from './stagger-css.ts';
+import { stepSize, stepped } from './stagger-css.ts';
 
 interface TimedContext {
   document: MotionDocument;
@@ -19,6 +19,8 @@ interface TimedContext {
   /** of keyframes, which may differ under a media condition */
   blockNames: ReadonlyMap<string, string>;
   triggerNames: ReadonlyMap<string, string>;
+  /** of staggers, the property that numbers their targets */
+  counters: ReadonlyMap<string, string>;
   times: ReadonlyMap<string, Played>;
 }
 
@@ -29,20 +31,26 @@ export function timedEntries(motion: Motion, condition: Condition, c: TimedConte
   const trigger = isTriggered(driver) ? c.document.triggers.find((g) => g.id === driver.trigger) : null;
   const played = c.times.get(motion.id);
   if (!played || (isTriggered(driver) && !trigger?.on)) return [];
-  const name = `lv-${present(c.names.get(motion.id))}`;
-  const blockName = `lv-${present(c.blockNames.get(motion.id))}`;
+  const name = present(c.names.get(motion.id));
+  const blockName = present(c.blockNames.get(motion.id));
   const attached = trigger
     ? `${triggerName(present(c.triggerNames.get(trigger.id)))} ${triggerActions(trigger)}`
     : 'none';
   const step = motion.stagger?.step.endsWith('ms') ? motion.stagger.step : null;
-  const later = step && stepped(`${played.start}ms`, `var(${byName(name)})`, name);
-  const tuned = step === null ? [] : [[byName(name), step] as const];
+  const size = step === null ? null : stepSize(motion, step, name);
+  const later = size && stepped(`${played.start}ms`, size.step, present(c.counters.get(motion.id)));
+  const tuned = size?.tuned ?? [];
   const timed = { start: played.start, duration: played.end - played.start, trigger: attached, later };
-  const only = reducedMotion && motion.reducedMotion === 'fade' ? (p: string) => p === 'opacity' : () => true;
+  // What only fades anyway is the same for all readers.
+  const fadeOnly =
+    reducedMotion &&
+    motion.reducedMotion === 'fade' &&
+    Object.keys(motion.keyframes).some((p) => p !== 'opacity');
+  const only = fadeOnly ? (p: string) => p === 'opacity' : () => true;
   const entry = (m: Motion, suffix: string, keep: (p: string) => boolean): Entry[] => {
     const blocks = keyframesCss(
       m,
-      blockName + suffix + (reducedMotion && motion.reducedMotion === 'fade' ? '-still' : ''),
+      blockName + suffix + (fadeOnly ? '-still' : ''),
       (p) => keep(p) && only(p),
     );
     return blocks.length ? [{ motion: m, blocks, timeline: 'auto', range: 'normal', tuned, timed }] : [];

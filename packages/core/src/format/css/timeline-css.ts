@@ -1,6 +1,6 @@
 /** Timelines of motions: anonymous ones where the target carries it, named ones where another element does. */
 import { itemAt, present } from '../../assert/index.ts';
-import type { PinnedLayout } from '../../page/index.ts';
+import type { Axis, Layout, PinnedLayout } from '../../page/index.ts';
 import { computeGeometry, findMatches, splitPart } from '../../page/index.ts';
 import { isScrubbed, findSubject, placeRange } from '../../drivers/index.ts';
 import type { ScrubbedDriver } from '../../drivers/index.ts';
@@ -13,9 +13,9 @@ import { splitRange } from './split-range.ts';
 import { distanceCss, pinInsets, pinRange } from './pin-css.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { joinSelectors, overlaps } from './overlaps.ts';
-import { trackClass } from '../html/patch.ts';
+import { toPiece } from './piece.ts';
 import type { Piece, WriterNote } from './piece.ts';
-import { rule } from './rule.ts';
+import type { StyleRule } from './rule.ts';
 
 export interface NamedTimeline {
   kind: 'view' | 'scroll';
@@ -24,7 +24,7 @@ export interface NamedTimeline {
   axis: string;
   insets: string;
   motion: string;
-  /** several elements carry it, each for what stands in it: no scope may bring them together */
+  /** all that moves by it stands inside of what carries it, so no scope need bring them together */
   nested?: boolean;
 }
 
@@ -41,12 +41,24 @@ export interface TimelineCss {
 const hasNamedPlaces = (m: Motion) =>
   Object.values(m.keyframes).some((keyframes) => keyframes.some((s) => isNamedPlace(s.at)));
 
-interface Context {
-  motion: Motion;
-  /** `--lv-…`, of a timeline that another element carries */
+/** A pin with its name in CSS and the class of its track. */
+export interface NamedPin {
+  pin: Pin;
   name: string;
+  track: string;
+}
+
+/** What carries timelines: pins, and other elements with the names of theirs. */
+export interface Carriers {
   layouts: readonly PinnedLayout[];
-  pins: ReadonlyMap<string, { pin: Pin; name: string }>;
+  pins: ReadonlyMap<string, NamedPin>;
+  owners: ReadonlyMap<string, string>;
+}
+
+interface Context extends Carriers {
+  motion: Motion;
+  /** `--…`, of a timeline that another element carries */
+  name: string;
 }
 
 type Written = {
@@ -71,6 +83,34 @@ function asWritten(range: string, motion: Motion, layouts: readonly PinnedLayout
   return `${start} ${start}`;
 }
 
+const isInside = (targets: string, owner: string, layout: PinnedLayout): boolean => {
+  const owners = findMatches(layout, owner);
+  return findMatches(layout, targets).every((t) => around(t, owners, layout) !== undefined);
+};
+
+const carriedName = (owner: string, owners: ReadonlyMap<string, string>, otherwise: string): string => {
+  const name = owners.get(owner);
+  return name === undefined ? otherwise : `--${name}`;
+};
+
+const words = (...list: string[]): string => list.filter(Boolean).join(' ');
+/** What is left out is the block axis. */
+const axisWord = (axis: string): string => (axis === 'block' ? '' : axis);
+
+/** What is left out is the scroller’s scroll padding, which most have none of. */
+function insetsWord(
+  [start, end]: readonly [string, string],
+  subjects: readonly { layout: Layout; element: number }[],
+  axis: Axis,
+): string {
+  const isUnpadded = () =>
+    subjects.every(({ layout, element }) =>
+      computeGeometry(layout, element, axis, ['auto', 'auto']).insets.every((px) => px === 0),
+    );
+  if (start === '0px' && end === '0px' && subjects.length > 0 && isUnpadded()) return '';
+  return start === end ? (start === 'auto' ? '' : start) : `${start} ${end}`;
+}
+
 /** Of the first target: where there are several, the ends of the page lie elsewhere for each. */
 function commonRange(
   driver: Extract<ScrubbedDriver, { kind: 'view' }>,
@@ -84,37 +124,46 @@ function commonRange(
 
 /** How each kind of driver is written. */
 const TIMELINES: Written = {
-  scroll(driver, { motion, name, layouts }) {
+  scroll(driver, { motion, name: own, layouts, owners }) {
     const range = asWritten(`${motion.range.start as string} ${motion.range.end as string}`, motion, layouts);
     const { scroller: owner, axis } = driver;
-    if (owner === undefined) return { timeline: `scroll(root ${axis})`, range, named: null, notes: [] };
-    const named: NamedTimeline = { kind: 'scroll', owner, name, axis, insets: '', motion: motion.id };
+    if (owner === undefined)
+      return { timeline: `scroll(${words('root', axisWord(axis))})`, range, named: null, notes: [] };
+    // The timeline of an element is one for all that move by it.
+    const name = axis === 'block' ? carriedName(owner, owners, own) : own;
+    const nested = isInside(motion.targets.selector, owner, itemAt(layouts, 0));
+    const named: NamedTimeline = { kind: 'scroll', owner, name, axis, insets: '', motion: motion.id, nested };
     return { timeline: name, range, named, notes: [] };
   },
 
   pin(driver, { motion, layouts, pins }) {
-    const { pin, name: pinName } = present(pins.get(driver.pin));
-    const timeline = `--lv-${pinName}-held`;
+    const [layout] = layouts as [PinnedLayout];
+    const { pin, name: pinName, track } = present(pins.get(driver.pin));
+    const timeline = `--${pinName}-held`;
     const named: NamedTimeline = {
       kind: 'view',
       // What sticks carries no timeline that all browsers move on while it does.
-      owner: `.${trackClass(pinName)}`,
+      owner: `.${track}`,
       name: timeline,
       axis: 'block',
       insets: pinInsets(pin).join(' '),
       motion: motion.id,
+      nested: isInside(motion.targets.selector, pin.stage, layout),
     };
     const range = asWritten(pinRange(motion.range, pin, distanceCss(pin, layouts)), motion, layouts);
     return { timeline, range, named, notes: [] };
   },
 
-  view(driver, { motion, name, layouts }) {
+  view(driver, { motion, name: own, layouts, owners }) {
     const targets = findMatches(itemAt(layouts, 0), motion.targets.selector);
-    const geometries = layouts.flatMap((layout) =>
+    const subjects = layouts.flatMap((layout) =>
       findMatches(layout, motion.targets.selector).flatMap((target) => {
-        const subject = findSubject(driver, target, layout);
-        return subject === undefined ? [] : [computeGeometry(layout, subject, driver.axis, driver.insets)];
+        const element = findSubject(driver, target, layout);
+        return element === undefined ? [] : [{ layout, element }];
       }),
+    );
+    const geometries = subjects.map(({ layout, element }) =>
+      computeGeometry(layout, element, driver.axis, driver.insets),
     );
     const written = rangeCss(motion.range, driver, geometries, hasNamedPlaces(motion));
     const css = { ...written, range: asWritten(written.range, motion, layouts) };
@@ -124,34 +173,46 @@ const TIMELINES: Written = {
     const { axis, subject } = driver;
     const [host, part] = splitPart(motion.targets.selector);
     const owner = subject === 'self' && part !== '' ? host : subject;
-    const insets = css.insets[0] === css.insets[1] ? css.insets[0] : css.insets.join(' ');
+    const insets = insetsWord(css.insets, subjects, axis);
     const common = commonRange(driver, css, targets[0], itemAt(layouts, 0));
     if (owner === 'self')
-      return { timeline: `view(${axis} ${insets})`, range: css.range, common, named: null, notes };
+      return {
+        timeline: `view(${words(axisWord(axis), insets)})`,
+        range: css.range,
+        common,
+        named: null,
+        notes,
+      };
     const matched = findMatches(itemAt(layouts, 0), owner);
-    // What draws a pseudo-element is seen from there anyway.
-    const nested =
-      (matched.length > 1 || part !== '') &&
-      targets.every((t) => around(t, matched, itemAt(layouts, 0)) !== undefined);
+    // Names of timelines are known to what stands inside of what carries them.
+    const nested = targets.every((t) => around(t, matched, itemAt(layouts, 0)) !== undefined);
     if (matched.length > 1 && !nested)
       note(
         `${owner} matches ${matched.length} elements, and not every target is inside one; a named timeline needs exactly one.`,
       );
+    const isPlain = axis === 'block' && css.insets.every((inset) => inset === '0px');
+    const name = isPlain ? carriedName(owner, owners, own) : own;
     const named: NamedTimeline = { kind: 'view', owner, name, axis, insets, motion: motion.id };
     return { timeline: name, range: css.range, common, named: nested ? { ...named, nested } : named, notes };
   },
 };
 
 /** Timeline and range of a motion, for all layouts at once. */
-export function makeTimeline(
-  motion: Motion,
-  name: string,
-  layouts: readonly PinnedLayout[],
-  pins: ReadonlyMap<string, { pin: Pin; name: string }>,
-): TimelineCss {
+export function makeTimeline(motion: Motion, name: string, carriers: Carriers): TimelineCss {
   const { driver } = motion;
   if (!isScrubbed(driver)) return { timeline: 'auto', range: 'normal', named: null, notes: [] };
-  return TIMELINES[driver.kind](driver as never, { motion, name: `--lv-${name}`, layouts, pins });
+  return TIMELINES[driver.kind](driver as never, { motion, name: `--${name}`, ...carriers });
+}
+
+/** `view-timeline: --name inline 10%` for one; for several lists, in which the inset has a longhand of its own. */
+function carried(list: readonly NamedTimeline[]): Record<string, string> {
+  const declare = (kind: NamedTimeline['kind']): Record<string, string> => {
+    const own = list.filter((t) => t.kind === kind);
+    return own.length === 0
+      ? {}
+      : { [`${kind}-timeline`]: own.map((t) => words(t.name, axisWord(t.axis), t.insets)).join(', ') };
+  };
+  return { ...declare('view'), ...declare('scroll') };
 }
 
 /** Timelines that an element other than the target carries. Their names must be visible to the target, so the root scopes them. */
@@ -163,7 +224,13 @@ export class NamedTimelines {
   add(owner: string, timeline: NamedTimeline): void {
     this.users.add(timeline.motion);
     const known = this.byOwner.get(owner) ?? [];
-    if (!known.some((t) => t.name === timeline.name)) this.byOwner.set(owner, [...known, timeline]);
+    const same = known.find((t) => t.name === timeline.name);
+    if (!same) return void this.byOwner.set(owner, [...known, timeline]);
+    if (!same.nested || timeline.nested) return;
+    this.byOwner.set(
+      owner,
+      known.map((t) => (t === same ? timeline : t)),
+    );
   }
 
   find(name: string): NamedTimeline | undefined {
@@ -174,16 +241,9 @@ export class NamedTimelines {
   pieces(layout: PinnedLayout, ever: readonly NamedTimelines[] = [this]): Piece[] {
     const all = [...this.byOwner.values()].flat();
     if (all.length === 0 && ever.every((t) => t.byOwner.size === 0)) return [];
-    const makeRule = (selector: string, list: readonly NamedTimeline[]): string[] => {
-      const views = list.filter((t) => t.kind === 'view');
-      const scrolls = list.filter((t) => t.kind === 'scroll');
-      const lines = [
-        views.length && `view-timeline: ${views.map((t) => `${t.name} ${t.axis}`).join(', ')};`,
-        views.length && `view-timeline-inset: ${views.map((t) => t.insets).join(', ')};`,
-        scrolls.length && `scroll-timeline: ${scrolls.map((t) => `${t.name} ${t.axis}`).join(', ')};`,
-      ].filter((l) => l !== 0);
-      if (lines.length) return [rule(selector, lines)];
-      return ever.length > 1 && this !== ever[0] ? [rule(selector, ['view-timeline: none;'])] : [];
+    const makeRule = (selector: string, list: readonly NamedTimeline[]): StyleRule[] => {
+      if (list.length) return [{ selector, set: carried(list) }];
+      return ever.length > 1 && this !== ever[0] ? [{ selector, set: { 'view-timeline': 'none' } }] : [];
     };
     const selectors = [...new Set(ever.flatMap((t) => [...t.byOwner.keys()]))];
     const toList = (owner: string) => this.byOwner.get(owner) ?? [];
@@ -195,10 +255,8 @@ export class NamedTimelines {
     ];
     const scoped = all.filter((t) => !t.nested);
     const scope = scoped.length
-      ? [rule(':root', [`timeline-scope: ${scoped.map((t) => t.name).join(', ')};`])]
+      ? [{ selector: ':root', set: { 'timeline-scope': scoped.map((t) => t.name).join(', ') } }]
       : [];
-    return [
-      { id: 'timelines', motions: [...this.users], rules: [...scope, ...owners].join('\n'), keyframes: '' },
-    ];
+    return [toPiece({ id: 'timelines', motions: [...this.users], styles: [...scope, ...owners] })];
   }
 }

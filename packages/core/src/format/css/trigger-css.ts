@@ -7,10 +7,10 @@ import type { RangePoint } from '../../timeline/index.ts';
 import { decimal } from '../../value/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { joinSelectors, overlaps } from './overlaps.ts';
+import { toPiece } from './piece.ts';
 import type { Piece } from './piece.ts';
-import { rule } from './rule.ts';
 
-export const triggerName = (slug: string): string => `--lv-${slug}-passed`;
+export const triggerName = (name: string): string => `--${name}-passed`;
 
 /** What entering and leaving do. Going back on a trigger that plays once is never heeded. */
 export function triggerActions({ plays, back }: Trigger): string {
@@ -45,7 +45,7 @@ function lines(trigger: Trigger): { inset: string; down: string; up: string; pas
     if (Math.abs(further) < 1e-9 && !less) return `entry-crossing ${pct(m.value.edge)}`;
     return `entry-crossing calc(${pct(m.value.edge)} ${further < 0 ? '-' : '+'} ${decimal(Math.abs(further))} * 100vh${less})`;
   };
-  const inset = isInset ? ` ${before} ${behind}` : base === 0 ? '' : ` 0px ${pct(base)}`;
+  const inset = isInset ? `${before} ${behind}` : base === 0 ? '' : `0px ${pct(base)}`;
   return {
     inset,
     down: text(trigger.down),
@@ -65,20 +65,25 @@ export function triggerPieces(
   const bySubject = new Map<string, Trigger[]>();
   for (const g of triggers)
     if (g.on && parts.get(g.id)?.length) bySubject.set(g.subject, [...(bySubject.get(g.subject) ?? []), g]);
-  const makePiece = (selector: string, list: readonly Trigger[]): Piece => ({
-    id: `trigger:${list.map((g) => g.id).join('+')}`,
-    motions: list.flatMap((g) => parts.get(g.id) ?? []),
-    rules: rule(selector, [
-      `timeline-trigger: ${list
-        .map((g) => {
-          const { inset, down, up, past } = lines(g);
-          const leave = up === '' ? '' : ` / ${up} ${past}`;
-          return `${triggerName(present(names.get(g.id)))} view(block${inset}) ${down} ${past}${leave}`;
-        })
-        .join(', ')};`,
-    ]),
-    keyframes: '',
-  });
+  const makePiece = (selector: string, list: readonly Trigger[]): Piece =>
+    toPiece({
+      id: `trigger:${list.map((g) => g.id).join('+')}`,
+      motions: list.flatMap((g) => parts.get(g.id) ?? []),
+      styles: [
+        {
+          selector,
+          set: {
+            'timeline-trigger': list
+              .map((g) => {
+                const { inset, down, up, past } = lines(g);
+                const leave = up === '' ? '' : ` / ${up} ${past}`;
+                return `${triggerName(present(names.get(g.id)))} view(${inset}) ${down} ${past}${leave}`;
+              })
+              .join(', '),
+          },
+        },
+      ],
+    });
   return [
     ...[...bySubject].map(([subject, list]) => makePiece(writtenSelector(subject, layout), list)),
     ...overlaps([...bySubject.keys()], layout).map((group) =>

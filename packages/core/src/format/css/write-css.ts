@@ -5,22 +5,24 @@ import { itemAt, present } from '../../assert/index.ts';
 import type { PinnedLayout, Layout } from '../../page/index.ts';
 import { withPins } from '../../page/index.ts';
 import { computeTimes, unrolledMotion } from '../../motion/index.ts';
-import type { Motion, MotionDocument, Pin } from '../../motion/index.ts';
-import { asPin, isEndless, isTimed, refersTo } from '../../drivers/index.ts';
+import type { Motion, MotionDocument } from '../../motion/index.ts';
+import { asPin, isEndless, isTimed, refersTo, driverSelectors } from '../../drivers/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
 import { absent, makePieces } from './element-css.ts';
 import type { Entry } from './entry.ts';
 import { triggerPieces } from './trigger-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
-import { slugs } from '../selectors/names.ts';
+import { DEFAULT_PREFIX, cssNames, ownerNames } from '../selectors/names.ts';
 import type { Condition, Piece, WriterNote, Written } from './piece.ts';
 import { pinPieces, travelDoubt } from './pin-css.ts';
 import { makePlan } from '../script/plan.ts';
 import { registrations } from './property-css.ts';
-import { byName, staggerPieces, stepCss, steppedRange } from './stagger-css.ts';
+import { staggerPieces, stepCss, stepSize, steppedRange } from './stagger-css.ts';
+import { stepCounters } from './step-counters.ts';
 import { splitParts, timedEntries } from './timed-css.ts';
+import { trackClasses } from '../html/patch.ts';
 import { NamedTimelines, makeTimeline } from './timeline-css.ts';
-import type { TimelineCss } from './timeline-css.ts';
+import type { Carriers, NamedPin, TimelineCss } from './timeline-css.ts';
 
 /** A document written under a media condition, beside the same document without it. */
 export interface Beside {
@@ -34,6 +36,7 @@ export interface CssDraft {
   document: MotionDocument;
   layouts: PinnedLayout[];
   condition: Condition;
+  prefix: string;
   triggerNames: Map<string, string>;
   entries: Entry[];
   shared: NamedTimelines;
@@ -60,32 +63,52 @@ export const writeCss = (
 };
 
 /** What a draft is made with besides its document. */
-interface Drafting {
+export interface Drafting {
   /** the page at other sizes */
   others?: readonly Layout[];
   /** the document without the conditions that hold here */
   beside?: Beside;
+  /** of its names */
+  prefix?: string | undefined;
   /** motions that are written elsewhere */
   isApart?: ((m: Motion) => boolean) | undefined;
+}
+
+/** Names of everything in the code. */
+function nameAll(document: MotionDocument, layout: PinnedLayout, prefix: string) {
+  const names = cssNames(document.motions, { prefix, taken: layout.keyframeNames });
+  const pinNames = cssNames(document.pins, { prefix });
+  const tracks = trackClasses(document, prefix);
+  const pins = new Map<string, NamedPin>(
+    document.pins.map((pin) => [
+      pin.id,
+      { pin, name: present(pinNames.get(pin.id)), track: present(tracks.get(pin.id)) },
+    ]),
+  );
+  const carriers = document.motions.flatMap((m) => driverSelectors(m.driver));
+  return {
+    names,
+    pins,
+    triggerNames: cssNames(document.triggers, { prefix }),
+    owners: ownerNames(carriers, { prefix, taken: [...names.values()] }),
+    counters: stepCounters(document, layout, names, prefix),
+  };
 }
 
 export function draftCss(
   document: MotionDocument,
   layout: Layout,
   condition: Condition,
-  { others = [], beside, isApart = () => false }: Drafting = {},
+  { others = [], beside, prefix = DEFAULT_PREFIX, isApart = () => false }: Drafting = {},
 ): CssDraft {
   const notes: WriterNote[] = [];
-  const names = slugs(document.motions);
-  const pinNames = slugs(document.pins);
-  const pins = new Map(document.pins.map((pin) => [pin.id, { pin, name: present(pinNames.get(pin.id)) }]));
-  const triggerNames = slugs(document.triggers);
+  const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
+  const held = itemAt(layouts, 0);
+  const { names, triggerNames, pins, owners, counters } = nameAll(document, held, prefix);
   const times = computeTimes(document.motions);
   const shared = new NamedTimelines();
   const steps: Piece[] = [];
   const reducedMotion = condition === 'reduced-motion';
-  const layouts = [layout, ...others].map((l) => withPins(l, document.pins));
-  const held = itemAt(layouts, 0);
   const before = new Map(beside?.base.motions.map((m) => [m.id, m]));
   const blockNames = new Map(
     document.motions.map((m) => {
@@ -97,18 +120,25 @@ export function draftCss(
     if (!motion.on || isApart(motion) || (reducedMotion && motion.reducedMotion === 'drop')) return [];
     // Nothing is held for readers who ask for reduced motion, and a pin that cannot hold has no timeline.
     const { driver } = motion;
-    if (motion.stagger) steps.push(...staggerPieces(motion, `lv-${present(names.get(motion.id))}`, held));
+    if (motion.stagger) steps.push(...staggerPieces(motion, present(counters.get(motion.id)), held));
     const pinned = asPin(driver);
     if (pinned && (reducedMotion || !held.pinnedSpans.some((h) => h.id === pinned.pin))) return [];
     if (isEndless(driver)) return [];
     if (isTimed(driver))
-      return timedEntries(motion, condition, { document, held, names, blockNames, triggerNames, times });
+      return timedEntries(motion, condition, {
+        document,
+        held,
+        names,
+        blockNames,
+        triggerNames,
+        counters,
+        times,
+      });
     const written = makeEntry(
       motion,
       [present(names.get(motion.id)), present(blockNames.get(motion.id))],
       condition,
-      layouts,
-      pins,
+      { layouts, pins, owners, counters },
     );
     if (written.named) shared.add(written.named.owner, written.named);
     notes.push(...written.notes);
@@ -123,6 +153,7 @@ export function draftCss(
     document,
     layouts,
     condition,
+    prefix,
     triggerNames,
     entries,
     shared,
@@ -141,19 +172,17 @@ export function piecesOfDraft(
   draft: CssDraft,
   all: readonly CssDraft[] = [draft],
   page: readonly CssDraft[] = all,
+  ever: ReadonlySet<string> = new Set(all.flatMap((d) => d.entries.map((e) => e.motion.id))),
 ): Piece[] {
   const listMotions = (drafts: readonly CssDraft[]) =>
     drafts.flatMap((d) => [...d.entries.map((e) => e.motion), ...d.apart]);
   const { document, layouts, entries, condition } = draft;
   const held = itemAt(layouts, 0);
-  const joined =
-    all.length === 1
-      ? entries
-      : withAbsent(draft, new Set(all.flatMap((d) => d.entries.map((e) => e.motion.id))));
+  const joined = page.length === 1 ? entries : withAbsent(draft, ever);
   return [
     ...registrations(listMotions(page), document.properties),
     ...adjustmentPieces(document, held, condition),
-    ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts)),
+    ...(condition === 'reduced-motion' ? [] : pinPieces(document, layouts, draft.prefix)),
     ...draft.shared.pieces(
       held,
       all.map((d) => d.shared),
@@ -179,7 +208,7 @@ interface OneWritten extends Entry, TimelineCss {
 /** What was written last for a motion. While one motion is dragged all others are the same objects and need no second look. */
 const last = new WeakMap<Motion, OneWritten>();
 
-const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, { pin: Pin; name: string }>): string => {
+const pinKey = ({ driver }: Motion, pins: ReadonlyMap<string, NamedPin>): string => {
   const pinned = asPin(driver);
   return pinned ? JSON.stringify(pins.get(pinned.pin)) : '';
 };
@@ -188,12 +217,14 @@ function makeEntry(
   given: Motion,
   [name, blockName]: [string, string],
   condition: Condition,
-  layouts: readonly PinnedLayout[],
-  pins: ReadonlyMap<string, { pin: Pin; name: string }>,
+  on: Carriers & { counters: ReadonlyMap<string, string> },
 ): OneWritten {
   // The script that damps a motion knows its progress over the whole range only.
   const motion = given.damping.kind === 'none' ? given : unrolledMotion(given);
-  const key = `${condition} ${name} ${blockName} ${pinKey(motion, pins)}`;
+  const { layouts, pins, owners } = on;
+  const counter = on.counters.get(motion.id) ?? '';
+  const carriers = driverSelectors(motion.driver).map((s) => owners.get(s));
+  const key = `${condition} ${name} ${blockName} ${pinKey(motion, pins)} ${carriers.join()} ${counter}`;
   const known = last.get(motion);
   if (
     known?.key === key &&
@@ -208,16 +239,34 @@ function makeEntry(
     Object.keys(motion.keyframes).some((p) => p !== 'opacity');
   const blocks = keyframesCss(
     motion,
-    `lv-${blockName}${fadeOnly ? '-still' : ''}`,
+    blockName + (fadeOnly ? '-still' : ''),
     fadeOnly ? (p) => p === 'opacity' : undefined,
   );
-  const written = makeTimeline(motion, name, layouts, pins);
-  const stepped = motion.stagger && {
-    range: steppedRange(written.range, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
-    common: written.common && steppedRange(written.common, `var(${byName(`lv-${name}`)})`, `lv-${name}`),
-    tuned: [[byName(`lv-${name}`), stepCss(motion, itemAt(layouts, 0))] as const],
+  const written = makeTimeline(motion, name, on);
+  const fresh = {
+    motion,
+    key,
+    layouts,
+    blocks,
+    timed: null,
+    ...written,
+    ...withSteps(motion, written, { name, counter }, itemAt(layouts, 0)),
   };
-  const fresh = { motion, key, layouts, blocks, timed: null, ...written, ...stepped };
   last.set(motion, fresh);
   return fresh;
+}
+
+function withSteps(
+  motion: Motion,
+  { range, common }: TimelineCss,
+  { name, counter }: { name: string; counter: string },
+  layout: PinnedLayout,
+) {
+  if (!motion.stagger) return {};
+  const { step, tuned } = stepSize(motion, stepCss(motion, layout), name);
+  return {
+    range: steppedRange(range, step, counter),
+    common: common && steppedRange(common, step, counter),
+    tuned,
+  };
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { adjust, fragment } from '../../effect/effect-definition.ts';
 import { emptyDocument } from '../../motion/index.ts';
 import type { MotionDocument, Pin } from '../../motion/index.ts';
-import { makeDocument, element, makeLayout, motion, inlined } from '../../testing/index.ts';
+import { makeDocument, element, makeLayout, motion } from '../../testing/index.ts';
 import { toRuleMark } from '../selectors/marks.ts';
 import { handOffCss, toMark, patchHtml, makePatch } from '../index.ts';
 
@@ -81,7 +81,7 @@ describe('pins as CSS', () => {
   ]);
   const driver = { kind: 'pin' as const, pin: 'p_dome' };
   const css = (p: Pin, range = { start: '25%', end: 'calc(50% + 40px)' }) =>
-    inlined(handOffCss(withPin(makeDocument(motion({ driver, range })), p), layout, 'T').css);
+    handOffCss(withPin(makeDocument(motion({ driver, range })), p), layout, 'T').css;
 
   test.each([
     [
@@ -89,17 +89,17 @@ describe('pins as CSS', () => {
       [
         'top: 0px;',
         '::after',
-        'inset: 0px 100%',
+        '--lv-dome-opens-held 0px 100%',
         'entry-crossing 200px entry-crossing calc(0% + ((0.5 * 800px) + 40px))',
       ],
     ],
     [
       pin({ sticky: { by: 'bottom', inset: '5vh' } }),
-      ['bottom: 5vh;', '::before', 'inset: 0px 5vh', 'entry-crossing calc(100% - 600px)'],
+      ['bottom: 5vh;', '::before', '--lv-dome-opens-held 0px 5vh', 'entry-crossing calc(100% - 600px)'],
     ],
     [
       pin({ sticky: { by: 'top', inset: '10%' }, overlap: ['40px', '0px'], layer: 3 }),
-      ['inset: 10% calc(100% - (10%))', 'margin-top: calc(-1 * (40px));', 'z-index: 3;'],
+      ['--lv-dome-opens-held 10% calc(100% - (10%))', 'margin-top: calc(-1 * (40px));', 'z-index: 3;'],
     ],
     [
       pin({ distance: { kind: 'travel', strip: '#strip', rate: 2 } }),

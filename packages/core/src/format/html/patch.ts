@@ -5,7 +5,7 @@ import { collectSelectors } from '../../motion/index.ts';
 import { splitPart } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { splitPseudo } from '../selectors/marks.ts';
-import { slugs } from '../selectors/names.ts';
+import { DEFAULT_PREFIX, cssNames, withPrefix } from '../selectors/names.ts';
 
 export interface HtmlPatch {
   /** an element gets a wrapper with this class, and in it, before the element, places that links lead to */
@@ -18,30 +18,28 @@ export interface HtmlPatch {
   gained: string[];
 }
 
-/** Class of the track around the stage of a pin of that name. */
-export const trackClass = (name: string): string => `lv-hold-${name}`;
-
-/** The same by pin id. */
-export const trackClasses = (document: Pick<MotionDocument, 'pins'>): Map<string, string> =>
-  new Map([...slugs(document.pins)].map(([id, name]) => [id, trackClass(name)]));
+/** Classes of the tracks around the stages of pins, by pin. */
+export const trackClasses = ({ pins }: Pick<MotionDocument, 'pins'>, prefix?: string): Map<string, string> =>
+  cssNames(pins, { prefix: withPrefix(prefix ?? DEFAULT_PREFIX, 'hold') });
 
 /** A cue that links can lead to has an element of its own in the track: there is nothing else at its place. */
 export const linkedCues = (document: Pick<MotionDocument, 'cues'>, pin: Pin): (Cue & { link: string })[] =>
   pin.sticky.by === 'top'
     ? document.cues.filter((c): c is Cue & { link: string } => c.pin === pin.id && c.link !== undefined)
     : [];
-export const anchorClass = (link: string): string => `lv-cue-${link}`;
+export const anchorClass = (link: string, prefix = DEFAULT_PREFIX): string =>
+  withPrefix(prefix, `cue-${link}`);
 
-/** `kept`: rules of the page that have to go on holding, from the layout; the live page finds them by itself. */
-export function makePatch(document: MotionDocument, kept: Layout['kept'] = []): HtmlPatch {
-  const classes = trackClasses(document);
+/** `kept`: rules of the page that have to go on holding, from the layout; the live page finds them by itself. `prefix`: of the hand-off’s names. */
+export function makePatch(document: MotionDocument, kept: Layout['kept'] = [], prefix?: string): HtmlPatch {
+  const classes = trackClasses(document, prefix);
   const wraps = document.pins
     .filter((p) => p.on || p.conditions?.some((c) => c.on))
     .map((p) => ({
       id: p.id,
       selector: p.stage,
       className: present(classes.get(p.id)),
-      anchors: linkedCues(document, p).map((c) => ({ id: c.link, className: anchorClass(c.link) })),
+      anchors: linkedCues(document, p).map((c) => ({ id: c.link, className: anchorClass(c.link, prefix) })),
     }));
   return {
     wraps,

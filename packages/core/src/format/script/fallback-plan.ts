@@ -7,6 +7,7 @@ import { isAtLoad, isEndless, isTimed } from '../../drivers/index.ts';
 import type { Driver } from '../../drivers/index.ts';
 import {
   isMeeting,
+  isInPhases,
   isNamedPlace,
   parseMeeting,
   parsePhasePoint,
@@ -20,7 +21,7 @@ import { listPlaces, computeTimes, underMedia, unrolledMotion } from '../../moti
 import type { Trigger, Motion, MotionDocument, Pin } from '../../motion/index.ts';
 import { keyframeOffset, withWholeEasing } from '../../value/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
-import { slugs } from '../selectors/names.ts';
+import { cssNames } from '../selectors/names.ts';
 import { trackClasses } from '../html/patch.ts';
 import { mediaStates } from '../css/media-css.ts';
 import { introParts } from '../css/timed-css.ts';
@@ -56,8 +57,8 @@ export interface FallbackMotion {
   fill: Motion['fill'];
   composite: Motion['composite'];
   damping: Motion['damping'];
-  /** px, or ms, by which each target is later, in page order */
-  late: number[];
+  /** px, or ms, by which each target is later, in page order; of both ends where they differ */
+  late: (number | [start: number, end: number])[];
   on:
     | { kind: 'scroll'; scroller: string | null; axis: 'block' | 'inline' }
     | { kind: 'view'; subject: string | null; axis: 'block' | 'inline'; insets: [Inset, Inset] }
@@ -221,10 +222,10 @@ export function fallbackPlan(
   layout: PinnedLayout,
 ): { plan: FallbackPlan; notes: WriterNote[] } {
   const notes: WriterNote[] = [];
-  const tracks = trackClasses(d);
+  const tracks = trackClasses(d, d.prefix);
   const pins = new Map(d.pins.map((pin) => [pin.id, { pin, track: `.${present(tracks.get(pin.id))}` }]));
   const played = computeTimes(d.motions);
-  const names = slugs(d.motions);
+  const names = cssNames(d.motions, { prefix: d.prefix });
   const say = (m: Motion, when: string | null): FallbackMotion[] => {
     if (!m.on || isEndless(m.driver)) return [];
     const on = toOn(m, { document: d, pins, layout });
@@ -242,7 +243,7 @@ export function fallbackPlan(
     return parts.map((part) => ({
       selector: writtenSelector(m.targets.selector, layout),
       frames: listFrames(unrolledMotion(part.motion), part.keeps),
-      ...(t ? { name: `lv-${present(names.get(m.id))}` } : {}),
+      ...(t ? { name: present(names.get(m.id)) } : {}),
       ...(when === null ? {} : { when }),
       fill: part.motion.fill,
       composite: m.composite,
@@ -275,10 +276,18 @@ export function fallbackPlan(
   return { plan: { motions: motions.sort((a, b) => last(a) - last(b)), triggers }, notes };
 }
 
-function countLate(m: Motion, layout: PinnedLayout): number[] {
+function countLate(m: Motion, layout: PinnedLayout): FallbackMotion['late'] {
   if (!m.stagger) return [];
   const { step } = m.stagger;
-  const first = listPlaces({ ...m, stagger: undefined }, layout).find((p) => 'start' in p.placed)?.placed;
+  const plain = listPlaces({ ...m, stagger: undefined }, layout);
+  if (isInPhases(m.stagger))
+    return listPlaces(m, layout).map(({ placed }, i): [number, number] => {
+      const own = itemAt(plain, i).placed;
+      const by = (side: 'start' | 'end') =>
+        'start' in placed && 'start' in own ? Number((placed[side] - own[side]).toFixed(2)) : 0;
+      return [by('start'), by('end')];
+    });
+  const first = plain.find((p) => 'start' in p.placed)?.placed;
   const length = first && 'start' in first ? first.end - first.start : 0;
   const px = step.endsWith('ms') ? Number.parseFloat(step) : stepPx(step, length, layout);
   return staggerSteps(m.stagger, findMatches(layout, m.targets.selector), layout).map((s) =>

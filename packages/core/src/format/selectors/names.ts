@@ -18,7 +18,9 @@ function toSlug(name: string): string {
   const plain = name
     .normalize('NFKD')
     .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase();
+    .toLowerCase()
+    // A copy’s copy is called after the first.
+    .replace(/(?:\s+copy)+(?=\s*\d*$)/, '');
   const words = plain.replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '');
   if (words.length <= MAX_LENGTH) return words || 'motion';
   // One word more than fits tells whether the last one was cut.
@@ -26,18 +28,65 @@ function toSlug(name: string): string {
   return whole.length <= MAX_LENGTH ? whole : words.slice(0, MAX_LENGTH);
 }
 
+/** What CSS names begin with where nothing else is chosen, as in the preview. */
+export const DEFAULT_PREFIX = 'lv';
+export const withPrefix = (prefix: string, name: string): string =>
+  prefix === '' ? name : `${prefix}-${name}`;
+
+export interface Naming {
+  /** what every name begins with; empty: nothing */
+  prefix?: string | undefined;
+  /** names that the page has given already */
+  taken?: readonly string[] | undefined;
+}
+
+/** A motion may also be called after what it moves. */
+interface Nameable {
+  id: string;
+  name: string;
+  targets?: { selector: string };
+}
+
+/** More words are running text, which names nothing. */
+const MAX_WORDS = 4;
+
+function shortSlug({ name, targets }: Nameable): string {
+  const own = slug(name);
+  const other = targets && selectorName(targets.selector);
+  return own.split('-').length > MAX_WORDS && other && other.split('-').length <= MAX_WORDS ? other : own;
+}
+
 /** Names by id; those of the same name get a number. */
-export function slugs(named: readonly { id: string; name: string }[]): Map<string, string> {
-  const taken = new Set<string>();
+export function cssNames(
+  list: readonly Nameable[],
+  { prefix = DEFAULT_PREFIX, taken: given = [] }: Naming = {},
+): Map<string, string> {
+  const taken = new Set(given);
   const names = new Map<string, string>();
-  for (const m of named) {
-    const base = slug(m.name);
+  for (const m of list) {
+    const base = withPrefix(prefix, shortSlug(m));
     let name = base;
     for (let i = 2; taken.has(name); i++) name = `${base}-${i}`;
     taken.add(name);
     names.set(m.id, name);
   }
   return names;
+}
+
+/** A name for what a selector finds: `#s1 > .card:nth-of-type(2)` is `s1-card-2`. */
+const selectorName = (selector: string): string =>
+  slug(selector.replace(/:nth-[a-z-]+\((\d+)\)/g, ' $1').replace(/:[a-z-]+/g, ' '));
+
+/** Names for timelines that elements carry, by the selector of the element. No motion has one of them. */
+export function ownerNames(
+  selectors: readonly string[],
+  { prefix = DEFAULT_PREFIX, taken = [] }: Naming = {},
+): Map<string, string> {
+  const unique = [...new Set(selectors)];
+  return cssNames(
+    unique.map((id) => ({ id, name: selectorName(id) })),
+    { prefix, taken },
+  );
 }
 
 /** Where the hand-off's style sheet, or its script, lies beside the page, and how the page links it. */
