@@ -63,11 +63,11 @@ module.exports = {
       to: { path: '^packages/(web|probe)/' },
     },
     {
-      name: 'cli-knows-core-and-measuring',
+      name: 'cli-knows-core-api-and-measuring',
       severity: 'error',
       from: { path: '^packages/cli/' },
       to: {
-        path: '^(packages/(web|probe|runtime|api|server/src/(?!lab/|add-page/|hand-off/))|node_modules/(pg|express))',
+        path: '^(packages/(web|probe|runtime|server/src/(?!lab/|add-page/|hand-off/))|node_modules/(pg|express))',
       },
     },
     {
@@ -103,9 +103,21 @@ module.exports = {
     core('sweep', 'page', 'drivers', 'motion', 'edit', 'gesture', 'damping', 'budget', 'trial', 'check'),
     core('compare', 'page', 'drivers', 'timeline', 'value', 'motion', 'edit', 'trial'),
     core('format', 'page', 'drivers', 'timeline', 'value', 'motion'),
-    core('css-import', 'page', 'drivers', 'timeline', 'value', 'motion', 'gesture', 'damping', 'format'),
+    core(
+      'css-import',
+      'page',
+      'drivers',
+      'timeline',
+      'value',
+      'motion',
+      'gesture',
+      'damping',
+      'edit',
+      'format',
+    ),
     core('hand-off', 'page', 'drivers', 'timeline', 'value', 'motion', 'format', 'css-import'),
     core('proof', 'page', 'drivers', 'timeline', 'value', 'gesture', 'damping', 'motion', 'format'),
+    core('sync', 'page', 'motion', 'css-import'),
     core('rematch', 'page', 'drivers', 'motion', 'edit'),
   ],
   options: {

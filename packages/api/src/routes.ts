@@ -218,6 +218,26 @@ export const routes = {
     body: shapes.PlainDocument,
     answer: shapes.Revision,
   }),
+  newer: route({
+    method: 'GET',
+    path: '/takes/:id/newer',
+    summary: 'The newest revision of a take, as soon as it is newer than a known one',
+    query: shapes.NewerQuery,
+    answer: shapes.NewestRevision,
+  }),
+  sync: route({
+    method: 'GET',
+    path: '/takes/:id/sync',
+    summary: 'The file that a take is kept in step with, while that runs',
+    answer: shapes.SyncState,
+  }),
+  putSync: route({
+    method: 'PUT',
+    path: '/takes/:id/sync',
+    summary: 'Says how a file and a take stand; forgotten after 15 seconds',
+    body: shapes.SyncReport,
+    status: 204,
+  }),
   earlier: route({
     method: 'GET',
     path: '/takes/:id/earlier',

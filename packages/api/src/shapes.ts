@@ -319,11 +319,35 @@ export const PictureQuery = z.object({ at: z.coerce.number().min(0).max(1_000_00
 export const PictureAt = z.strictObject({ at: z.number().min(0).max(1_000_000) });
 export type ReferenceFacts = z.infer<typeof ReferenceSet>;
 export const Revision = z.object({ revision: z.number().int() });
+/** What a running `lyvek sync` says of a take and its file. */
+export const SyncReport = z.strictObject({
+  file: z.string().max(1000),
+  state: z.enum(['in-step', 'conflict', 'broken']),
+  /** that the file is in step with; of the last time where it is not */
+  revision: z.number().int().nullable(),
+  /** what is wrong, or was left, in a sentence; empty: nothing */
+  message: z.string().max(2000),
+  /** the last change of the file, as a unified diff */
+  diff: z.string().max(200_000),
+  /** when that was, ISO 8601 */
+  changedAt: z.string().max(40).nullable(),
+});
+export const SyncState = z.object({ sync: SyncReport.nullable() });
+/** Who makes what is read back from a file that is kept in step. */
+export const SYNC_AUTHOR = '6c79766b-0000-4000-8000-73796e630000';
+/** The newest revision, and who made it. */
+export const NewestRevision = Revision.extend({ author: z.string().nullable() });
+/** Waits until a take has a newer revision than `after`, `wait` seconds at most. */
+export const NewerQuery = z.object({
+  after: z.coerce.number().int().min(0),
+  wait: z.coerce.number().min(0).max(25).default(20),
+});
 
 export type PageOnShelf = z.infer<typeof PageOnShelf>;
 export type PresetFacts = z.infer<typeof Preset>;
 export type PageWhole = z.infer<typeof PageWhole>;
 export type Shelf = z.infer<typeof Shelf>;
+export type SyncReport = z.infer<typeof SyncReport>;
 export type TakeDocument = z.infer<typeof TakeDocument>;
 export type TakeFacts = z.infer<typeof Take>;
 export type ProjectFacts = z.infer<typeof Project>;

@@ -19,3 +19,4 @@ export * from './css-import/index.ts';
 export * from './hand-off/index.ts';
 export * from './proof/index.ts';
 export * from './rematch/index.ts';
+export * from './sync/index.ts';

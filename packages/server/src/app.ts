@@ -29,6 +29,7 @@ import { presetRoutes } from './routes/presets.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { referenceRoutes } from './routes/references.ts';
 import { schemaRoutes } from './routes/schemas.ts';
+import { syncRoutes } from './routes/sync.ts';
 import { takeRoutes } from './routes/takes.ts';
 import { thingRoutes } from './routes/things.ts';
 import { trialRoutes } from './routes/trials.ts';
@@ -126,6 +127,7 @@ function apiRoutes({
       proving: new Proving(importer, lab, (file) => built(file).toString('utf8')),
     }),
     takeRoutes(pool),
+    syncRoutes(),
     thingRoutes(pool),
     presetRoutes(pool),
     referenceRoutes(pool),

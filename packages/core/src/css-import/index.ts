@@ -1,5 +1,7 @@
 export { suggestCorrections } from './diagnostics/corrections.ts';
 export type { PageMistake } from './diagnostics/corrections.ts';
+export { readBack } from './read-back/read-back.ts';
+export type { ReadBack, ReadPage, UnsupportedCode } from './read-back/read-back.ts';
 export { readPage, withoutTaken } from './read-page.ts';
 export type { ImportResult } from './read-page.ts';
 export type { Claim, TakenOut } from './claims/take-out.ts';

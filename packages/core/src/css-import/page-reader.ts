@@ -90,9 +90,14 @@ export class PageReader {
       if (long.length > 0) continue;
       return {
         document: made.document,
-        claims: claimsFor(this.rules, (rule) => shares.get(rule) ?? 'none', made.animated),
+        claims: claimsFor(this.rules, (rule) => shares.get(rule) ?? 'none', made.animated, made.frames),
       };
     }
+  }
+
+  /** What each element plays, whether it can be read together with others or not. */
+  played(): ReadonlyMap<Element, Played> {
+    return this.playedBy(this.rules.rules.filter(declaresMotion));
   }
 
   private playedBy(moving: readonly ReadRule[]): Map<Element, Played> {

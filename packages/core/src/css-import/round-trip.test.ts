@@ -210,3 +210,34 @@ describe('turning and repeating', () => {
     expect(unrolled(stops, 2.5, 'normal')).toHaveProperty('obstacle');
   });
 });
+
+test('keyframes that several motions share are read back as theirs, with what is left of each for reduced motion', () => {
+  const rise = {
+    opacity: [
+      { at: '0%', value: '0' },
+      { at: '100%', value: '1' },
+    ],
+    translate: [
+      { at: '0%', value: '0 40px' },
+      { at: '100%', value: '0 0' },
+    ],
+  };
+  const moved = ['#s0', '#s1', 'h2', '.line.odd'].map((selector, i) => ({
+    ...{ id: `m_${i}`, name: `Part ${i}`, on: true, targets: { selector }, easing: 'linear', fill: 'both' },
+    driver: { kind: 'view', subject: 'self', axis: 'block', insets: ['0px', '0px'] },
+    range: { start: `entry ${i}0%`, end: 'cover 60%' },
+    keyframes: i === 3 ? { ...rise, translate: [{ at: '0%', value: '9px 0' }] } : rise,
+    ...{ composite: 'replace', damping: { kind: 'none' }, reducedMotion: 'fade' },
+  }));
+  const parsed = readDocument({ ...emptyDocument(), motions: moved });
+  if (!parsed.ok) throw new Error(parsed.problems[0]?.message);
+  const files = new Map<string, string>();
+  const html = exported(HTML, parsed.document, files);
+  expect([...files.values()].join('').match(/@keyframes/g)).toHaveLength(3);
+  const read = readPage('index.html', html, (p) => files.get(p) ?? null);
+  expect(read.unsupported).toEqual([]);
+  expect(read.document.motions.map((m) => m.reducedMotion)).toEqual(['fade', 'fade', 'fade', 'fade']);
+  expect(read.document.motions.map((m) => m.range.start)).toEqual(
+    expect.arrayContaining(moved.map((m) => m.range.start)),
+  );
+});

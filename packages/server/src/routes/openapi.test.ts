@@ -15,6 +15,7 @@ import { presetRoutes } from './presets.ts';
 import { projectRoutes } from './projects.ts';
 import { referenceRoutes } from './references.ts';
 import { FORMATS, toJsonSchema, schemaRoutes } from './schemas.ts';
+import { syncRoutes } from './sync.ts';
 import { takeRoutes } from './takes.ts';
 import { thingRoutes } from './things.ts';
 import { trialRoutes } from './trials.ts';
@@ -42,6 +43,7 @@ describe('the description of the API', () => {
         proving: new Proving(importer, new LabTurn(nothing), () => ''),
       }),
       takeRoutes(nothing),
+      syncRoutes(),
       thingRoutes(nothing),
       trialRoutes(nothing),
       presetRoutes(nothing),

@@ -1,3 +1,4 @@
+import { setTimeout as rest } from 'node:timers/promises';
 import { Router } from 'express';
 import type pg from 'pg';
 import * as z from 'zod';
@@ -13,6 +14,7 @@ import {
   createTake,
   earlierThanNewest,
   listRevisions,
+  newestRevision,
   nextTakeName,
   takeAt,
   takeById,
@@ -23,6 +25,8 @@ import type { TakeRow } from '../store/takes.ts';
 
 const RevisionNumber = z.coerce.number().int().min(1).max(2_000_000_000);
 const MAX_REVISIONS = 50;
+/** ms between looks at a take that somebody waits for */
+const LOOK_MS = 150;
 
 /** With its document read, or why that cannot be. */
 function readable(take: (TakeRow & { document: unknown }) | undefined, what: string) {
@@ -73,6 +77,13 @@ export function takeRoutes(pool: pg.Pool): Router {
     const take = readable(await takeWithDocument(pool, id), 'take');
     res.setHeader('ETag', `"${take.revision}"`);
     return take;
+  });
+
+  handle(router, routes.newer, async ({ id, after, wait }, { res }) => {
+    for (const until = Date.now() + wait * 1000; ; await rest(LOOK_MS)) {
+      const { revision, author } = found(await newestRevision(pool, id), 'take');
+      if (revision > after || Date.now() >= until || res.destroyed) return { revision, author };
+    }
   });
 
   handle(router, routes.earlier, async ({ id, author }) => {

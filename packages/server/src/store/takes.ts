@@ -79,6 +79,19 @@ export const takeById = async (db: Db, id: string): Promise<TakeRow | undefined>
   (await db.query<TakeRow>(`select ${COLUMNS} from takes t where id = $1 and deleted_at is null`, [id]))
     .rows[0];
 
+/** The newest revision of a take, and who made it. */
+export const newestRevision = async (
+  db: Db,
+  id: string,
+): Promise<{ revision: number; author: string | null } | undefined> =>
+  (
+    await db.query<{ revision: number; author: string | null }>(
+      `select t.revision, r.author from takes t join revisions r on r.take_id = t.id and r.number = t.revision
+       where t.id = $1 and t.deleted_at is null`,
+      [id],
+    )
+  ).rows[0];
+
 /** A take with its newest document. */
 export const takeWithDocument = async (
   db: Db,

@@ -109,6 +109,14 @@ export class Autosave {
     void this.send();
   }
 
+  /** Somebody else has saved a newer revision, which is shown by now; false where something of this tab is on its way. */
+  follow(revision: number): boolean {
+    if (this.entries.length > 0 || revision <= this.revision) return false;
+    this.revision = revision;
+    this.say();
+    return true;
+  }
+
   /** Tries again at once, for instance when the browser is online again. */
   hurry(): void {
     this.wake?.();

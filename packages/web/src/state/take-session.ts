@@ -290,6 +290,13 @@ export class TakeSession {
     this.store.setState({ selection: ids });
   }
 
+  /** Shows a newer revision of somebody else’s as one act, while nothing of this tab waits to be saved and nothing is being tried. */
+  adopt({ document: next, revision }: { document: MotionDocument; revision: number }, label: string): void {
+    const { document, past, tried } = this.store.getState();
+    if (tried || this.nudging !== null || !this.autosave.follow(revision)) return;
+    this.show(afterAct({ document, past, future: [] }, label, next));
+  }
+
   /** After a conflict: what is here becomes a take of its own. */
   async keepMine(pageId: string): Promise<string> {
     const take = await moveToOwnTake(pageId, this.autosave.list());

@@ -5,6 +5,10 @@ export const useFixingText = {
   done: (label: string) => `${label}: done.`,
 };
 
+export const adoptedText = {
+  editInTheFile: 'an edit in the style sheet',
+};
+
 export const useUndoKeysText = {
   undid: (label: string) => `Undid: ${label}.`,
   none: 'There is nothing to undo.',

@@ -1,6 +1,6 @@
 /** What one animation of an element is on its way to becoming a motion. */
 import type { Element } from 'domhandler';
-import type { Motion } from '../../motion/index.ts';
+import type { Motion, Repeat } from '../../motion/index.ts';
 import type { ReadLines } from './triggers.ts';
 import type { RangePoint } from '../../timeline/index.ts';
 import type { Keyframe } from '../../value/index.ts';
@@ -28,6 +28,7 @@ export interface AnimationDraft {
   raw?: { start: string; end: string; insets: readonly string[] };
   /** ms */
   time: { delay: number; duration: number } | null;
+  repeat?: Repeat;
   keyframes: Record<string, Keyframe[]>;
   fill: Motion['fill'];
   composite: Motion['composite'];
@@ -39,6 +40,8 @@ export interface DraftOf {
   owner: Element | null;
   /** selectors by which rules make the owner carry it */
   ownerSelectors: readonly string[];
+  /** numbers in the custom properties that its range or delay counts with */
+  counters?: Readonly<Record<string, number>>;
 }
 
 export interface Obstacle {

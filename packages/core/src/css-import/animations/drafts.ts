@@ -9,16 +9,19 @@ import type { DraftList, DraftOf, Longhands } from './draft.ts';
 import { readFrames } from './keyframes.ts';
 import { corrected, listMistakes } from '../diagnostics/mistakes.ts';
 import type { Corrections } from '../diagnostics/mistakes.ts';
+import { isOwn } from '../claims/claims.ts';
 import { scrubbed, timed } from './one-animation.ts';
 import { moves } from '../cascade/rules.ts';
 import type { ReadKeyframes } from '../cascade/rules.ts';
-import { splitTop } from '../source/selector.ts';
+import { splitTop } from '../../text/index.ts';
 import { ANIMATION_LONGHANDS, INITIAL } from './shorthand.ts';
 import type { Timelines } from './timelines.ts';
 import type { Triggers } from './triggers.ts';
 
 export class Drafts {
   private readonly frames = new Map<string, ReadKeyframes[]>();
+  /** custom properties that keyframes set */
+  private readonly animated = new Set<string>();
 
   constructor(
     private readonly cascade: Cascade,
@@ -27,6 +30,9 @@ export class Drafts {
     private readonly triggers: Triggers,
     private readonly corrections: Corrections,
   ) {
+    for (const k of keyframes)
+      for (const { declarations } of k.keyframes)
+        for (const { property } of declarations) if (property.startsWith('--')) this.animated.add(property);
     for (const k of keyframes) this.frames.set(k.name, [...(this.frames.get(k.name) ?? []), k]);
   }
 
@@ -71,7 +77,38 @@ export class Drafts {
       if ('obstacle' in made) return { obstacle: { reason: made.obstacle, rule } };
       drafts.push(made);
     }
+    const counters = this.readCounters(element, env, won);
+    if (counters) for (const one of drafts) one.counters = counters;
     return { drafts: joined(drafts) };
+  }
+
+  /** Custom properties that rules name where they say when it moves, and that are plain numbers here. */
+  private readCounters(element: Element, env: Environment, won: ReadonlyMap<string, Winner>) {
+    const said = ['animation-range-start', 'animation-range-end', 'animation-delay'].flatMap((p) => {
+      const winner = won.get(p);
+      return winner ? winner.rule.declarations.filter((d) => moves(d.property)).map((d) => d.value) : [];
+    });
+    const names = new Set(
+      said.flatMap((css) => [...css.matchAll(/var\(\s*(--[\w-]+)/g)].map((m) => itemAt(m, 1))),
+    );
+    const frames = (name: string) => this.frames.has(name);
+    const counted = [...names].flatMap((name): [string, number][] => {
+      if (isOwn(name, frames)) return [];
+      const css = this.cascade.substituted(`var(${name})`, element, env)?.trim() ?? '';
+      return /^[+-]?\d*\.?\d+$/.test(css) ? [[name, Number(css)]] : [];
+    });
+    return counted.length ? Object.fromEntries(counted) : null;
+  }
+
+  /** Whether a value keeps the page’s own custom properties: each element has its own, and nothing animates them. */
+  private staysVariable(text: string, property: string): boolean {
+    const names = [...text.matchAll(/var\(\s*(--[\w-]+)/g)].map((m) => itemAt(m, 1));
+    return (
+      names.length > 0 &&
+      !property.startsWith('--') &&
+      !/\bsibling-/i.test(text) &&
+      !names.some((n) => n.startsWith('--lv-') || this.animated.has(n))
+    );
   }
 
   private listFrames(name: string, env: Environment): ReadKeyframes | { obstacle: string } | null {
@@ -96,9 +133,10 @@ export class Drafts {
     const composition = v['animation-composition'].toLowerCase();
     const timing = v['animation-timing-function'];
     if (!parseEasing(timing).ok) return { obstacle: `“${timing}” is not an easing known here` };
-    const read = readFrames(frames, timing.toLowerCase(), (text) =>
-      this.cascade.substituted(text, element, env),
-    );
+    const read = readFrames(frames, timing.toLowerCase(), (text, property) => {
+      const put = this.cascade.substituted(text, element, env);
+      return put !== null && this.staysVariable(text, property) ? text : put;
+    });
     if ('obstacle' in read) return read;
     // A document registers what can mix, so that it glides; the page lets it flip half-way.
     const flips = Object.entries(read.keyframes).find(

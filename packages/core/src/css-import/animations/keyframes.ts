@@ -38,7 +38,7 @@ const isFixed = (frames: ReadKeyframes): boolean => {
 export function readFrames(
   frames: ReadKeyframes,
   timing: string,
-  put: (text: string) => string | null,
+  put: (text: string, property: string) => string | null,
 ): Frames {
   if (!isFixed(frames)) return read(frames, timing, put);
   const byTiming = known.get(frames) ?? present(known.set(frames, new Map()).get(frames));
@@ -47,7 +47,11 @@ export function readFrames(
   return made;
 }
 
-function read(frames: ReadKeyframes, timing: string, put: (text: string) => string | null): Frames {
+function read(
+  frames: ReadKeyframes,
+  timing: string,
+  put: (text: string, property: string) => string | null,
+): Frames {
   const keyframes: Record<string, Keyframe[]> = {};
   const places = new Map<string, Map<string, number>>();
   let start = timing;
@@ -62,7 +66,7 @@ function read(frames: ReadKeyframes, timing: string, put: (text: string) => stri
       if (at === '0%') start = easing;
       for (const d of declarations) {
         if (d.important || d.property.startsWith('animation-')) continue;
-        const value = put(d.value);
+        const value = put(d.value, d.property);
         if (value === null)
           return { obstacle: `“${shortened(d.value, 40)}” in ${frames.name} refers to nothing` };
         const wrong = valueError(d.property, value);

@@ -4,6 +4,8 @@ import { parsePhasePoint } from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';
 import { decimal } from '../../value/index.ts';
 import type { Keyframe } from '../../value/index.ts';
+import { RepeatSchema, unrolledLists } from '../../motion/index.ts';
+import type { Repeat } from '../../motion/index.ts';
 import type { AnimationDraft, DraftDriver, DraftOf, Longhands } from './draft.ts';
 import { toMs, toPercent, simpler } from './lengths.ts';
 import type { ReadTimeline } from './timelines.ts';
@@ -28,11 +30,21 @@ function mapped(
 
 const toCount = (css: string): number => (css.toLowerCase() === 'infinite' ? Infinity : Number(css));
 
-function repeated(v: Longhands, read: Frames): Record<string, Keyframe[]> | string {
+/** Keyframes of one time through, and how often; or an obstacle. */
+type Repeated = { keyframes: Record<string, Keyframe[]>; repeat?: Repeat } | string;
+
+/** Whole repeats stay repeats where a document can say them; what begins backwards, or ends midway, is written out. */
+function repeated(v: Longhands, read: Frames, isDelayed = false): Repeated {
   const count = toCount(v['animation-iteration-count']);
   const direction = v['animation-direction'].toLowerCase();
-  if (count === 1 && direction === 'normal') return read.keyframes;
-  return mapped(read, (list) => unrolled(list, count, direction));
+  if (count === 1 && direction === 'normal') return read;
+  const repeat = RepeatSchema.safeParse({ count, alternate: direction === 'alternate' });
+  if (/^(normal|alternate)$/.test(direction) && repeat.success && !isDelayed) {
+    const out = unrolledLists(read.keyframes, 'linear', repeat.data);
+    if ('lists' in out) return { ...read, repeat: repeat.data };
+  }
+  const keyframes = mapped(read, (list) => unrolled(list, count, direction));
+  return typeof keyframes === 'string' ? keyframes : { keyframes };
 }
 
 export function timed(
@@ -40,15 +52,17 @@ export function timed(
   read: Frames,
   common: Common,
   trigger: ReadTrigger | null,
-): DraftOf | { obstacle: string } {
+): DraftOf | { obstacle: string } | null {
   const duration = v['animation-duration'] === 'auto' ? 0 : toMs(v['animation-duration']);
   const delay = toMs(v['animation-delay']);
   const count = toCount(v['animation-iteration-count']);
+  // Over as it begins, and nothing of it stays.
+  if (duration === 0 && delay === 0 && !trigger && common.fill === 'none') return null;
   if (duration === null || delay === null) return { obstacle: 'its times could not be read' };
   if (!Number.isFinite(count)) return { obstacle: 'it plays without end' };
   if (delay < 0) return { obstacle: 'it begins before its start, by a negative delay' };
-  const keyframes = repeated(v, read);
-  if (typeof keyframes === 'string') return { obstacle: keyframes };
+  const played = repeated(v, read);
+  if (typeof played === 'string') return { obstacle: played };
   const lasts = duration * count;
   if (lasts < 1) return { obstacle: 'it is time-based and has no duration' };
   if (lasts > 60_000 || delay > 60_000) return { obstacle: 'it plays for longer than a minute' };
@@ -57,8 +71,9 @@ export function timed(
       ...common,
       driver: trigger ? { kind: 'trigger', name: trigger.name, lines: trigger.lines } : { kind: 'load' },
       range: { start: 'cover 0%', end: 'cover 100%' },
-      time: { delay, duration: lasts },
-      keyframes,
+      // A repeat counts times of its duration.
+      time: { delay, duration: played.repeat ? duration : lasts },
+      ...played,
     },
     owner: trigger?.owner ?? null,
     ownerSelectors: [],
@@ -78,15 +93,16 @@ export function scrubbed(
     return { obstacle: 'its times could not be read' };
   if (!Number.isFinite(count))
     return { obstacle: 'it repeats without end, so the scroll cannot tell where it is' };
-  const turned = repeated(v, read);
-  if (typeof turned === 'string') return { obstacle: turned };
   // Without a duration of its own an animation fills its range, and delays count for nothing (Web Animations 2, §4.10).
   const share = duration === null || duration === 0 || delay === 0 ? 0 : delay / (delay + duration * count);
   if (share < 0 || share >= 1) return { obstacle: 'it begins before its start, by a negative delay' };
   if (share > 0 && !/^(both|backwards)$/.test(common.fill))
     return { obstacle: 'it has a delay, and shows the element’s own values until then' };
   if (duration === 0) return { obstacle: 'its duration is 0, so it jumps at its start' };
-  const keyframes = share === 0 ? turned : mapped({ keyframes: turned }, (list) => delayed(list, share));
+  const turned = repeated(v, read, share > 0);
+  if (typeof turned === 'string') return { obstacle: turned };
+  const { keyframes: all, repeat } = turned;
+  const keyframes = share === 0 ? all : mapped({ keyframes: all }, (list) => delayed(list, share));
   if (typeof keyframes === 'string') return { obstacle: keyframes };
   const named = Object.values(keyframes).some((list) => list.some((k) => /^[a-z]/.test(k.at)));
   if (named && timeline.kind !== 'view')
@@ -104,6 +120,7 @@ export function scrubbed(
       range: { start: range.start, end: range.end },
       ...(range.raw ? { raw: range.raw } : {}),
       time: null,
+      ...(repeat ? { repeat } : {}),
       keyframes,
     },
     owner: timeline.owner,

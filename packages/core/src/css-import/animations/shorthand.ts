@@ -3,7 +3,7 @@ import { itemAt, present } from '../../assert/index.ts';
 import * as csstree from 'css-tree';
 import { PHASES } from '../../timeline/index.ts';
 import { parseEasing } from '../../value/index.ts';
-import { splitTop } from '../source/selector.ts';
+import { splitTop } from '../../text/index.ts';
 
 /** Longhands that make up one animation; each holds a list, which is repeated for as long as there are names. */
 export const INITIAL = {

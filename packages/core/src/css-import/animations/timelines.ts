@@ -6,7 +6,7 @@ import { findParent } from '../source/elements.ts';
 import type { PageElements } from '../source/elements.ts';
 import { carries } from '../cascade/rules.ts';
 import type { ReadRule } from '../cascade/rules.ts';
-import { splitTop } from '../source/selector.ts';
+import { splitTop } from '../../text/index.ts';
 
 export type ReadTimeline =
   | { kind: 'auto' }

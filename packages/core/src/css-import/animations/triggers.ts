@@ -10,7 +10,7 @@ import { decimal } from '../../value/index.ts';
 import type { Cascade, Environment } from '../cascade/cascade.ts';
 import { findParent } from '../source/elements.ts';
 import { rangePoints } from './shorthand.ts';
-import { splitTop } from '../source/selector.ts';
+import { splitTop } from '../../text/index.ts';
 import type { ReadRule } from '../cascade/rules.ts';
 import type { Timelines } from './timelines.ts';
 

@@ -3,8 +3,8 @@ import type { Element } from 'domhandler';
 import { amongSiblings, findParent } from '../source/elements.ts';
 import type { PageElements } from '../source/elements.ts';
 import type { ReadDeclaration, ReadRule, ReadRules } from './rules.ts';
-import { compareWeights } from '../source/selector.ts';
-import type { Specificity } from '../source/selector.ts';
+import { compareWeights } from '../../format/index.ts';
+import type { Specificity } from '../../format/index.ts';
 import { expand } from '../animations/shorthand.ts';
 
 /** What holds while the page is looked at: media conditions, and whether the reader wants reduced motion. */

@@ -9,21 +9,30 @@ const ANIMATION = '{animation}';
 const words = (css: string) => css.match(/-{0,2}[A-Za-z_\u0080-\uffff][\w\u0080-\uffff-]*/g) ?? [];
 const dashed = (css: string) => css.match(/--[\w\u0080-\uffff-]+/g) ?? [];
 
-/** Custom properties that earlier hand-offs have put in. */
-const isOwn = (property: string) => /^--lv-.*-(step|by|start|end|distance|duration|delay)$/.test(property);
+/** Custom properties that earlier hand-offs have put in, named after their keyframes. */
+export function isOwn(property: string, isName: (name: string) => boolean): boolean {
+  if (property === '--lv-step') return true;
+  const name = /^--(.+)-(?:step|by|start|end|distance|duration|delay|(?:from|to|at-\d+)(?:-[a-z-]+)?)$/.exec(
+    property,
+  )?.[1];
+  return name !== undefined && (name.startsWith('lv-') || isName(name));
+}
 
 /** What of a rule’s elements was read: all of them, none, or those that a selector finds. */
 export type Share = 'all' | 'none' | { only: string };
 
-/** `animated`: custom properties whose registration the document has. */
+/** `animated`: custom properties whose registration the document has. `frames`: names of the keyframes that were read. */
 export function claimsFor(
   { rules, keyframes, registered }: ReadRules,
   toShare: (rule: ReadRule) => Share,
   animated: ReadonlySet<string>,
+  frames: ReadonlySet<string> = new Set(),
 ): Claim[] {
   const out: Claim[] = [];
-  const used = new Set<string>();
+  // Names may come from custom properties.
+  const used = new Set<string>(frames);
   const needed = new Set<string>();
+  let hidden = false;
   const carriers: { rule: ReadRule; list: ReadDeclaration[] }[] = [];
   for (const rule of rules) {
     const moving = rule.declarations.filter((d) => moves(d.property));
@@ -36,10 +45,16 @@ export function claimsFor(
         if (share !== 'none') used.add(w);
         if (share !== 'all') needed.add(w);
       }
+    if (share !== 'all' && moving.some((d) => /\bvar\(/.test(d.value))) hidden = true;
     if (share === 'none') continue;
     const only = share === 'all' ? null : share.only;
     for (const d of moving) out.push(findClaim(d.node, d.sheet, ANIMATION, only));
   }
+  // What is left may take any name that a custom property holds.
+  if (hidden)
+    for (const { declarations } of rules)
+      for (const d of declarations)
+        if (d.property.startsWith('--')) for (const w of words(d.value)) needed.add(w);
   // A trigger may stand on a named timeline of its own.
   for (const { list } of carriers)
     for (const d of list)
@@ -64,7 +79,8 @@ export function claimsFor(
   for (const r of registered.values()) if (animated.has(r.name)) out.push(findClaim(r.node, r.sheet, ''));
   for (const rule of rules)
     for (const d of rule.declarations)
-      if (isOwn(d.property) && !needed.has(d.property)) out.push(findClaim(d.node, d.sheet, '{step}'));
+      if (isOwn(d.property, isFree) && !needed.has(d.property))
+        out.push(findClaim(d.node, d.sheet, '{step}'));
   return out;
 }
 

@@ -2,7 +2,8 @@
 import { itemAt, lastItem, present } from '../../assert/index.ts';
 import type * as postcss from 'postcss';
 import type { Sheet } from '../source/sheets.ts';
-import { readSelectors, splitTop } from '../source/selector.ts';
+import { readSelectors } from '../source/selector.ts';
+import { splitTop } from '../../text/index.ts';
 import { shortened } from '../source/source.ts';
 
 /** A declaration or a block that was read into motions. */

@@ -4,13 +4,15 @@ import type { Element } from 'domhandler';
 import { emptyDocument, MotionSchema, PropertySchema } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { isLoadDraft, isTriggeredDraft } from '../animations/draft.ts';
+import type { DraftOf } from '../animations/draft.ts';
 import { driverReferences } from '../../drivers/index.ts';
 import { isDrawn } from '../source/elements.ts';
 import type { PageElements } from '../source/elements.ts';
 import { Namer, readableName } from '../source/naming.ts';
 import type { ReadRule, ReadRules } from '../cascade/rules.ts';
 import { staggered } from './shifts.ts';
-import { splitTop } from '../source/selector.ts';
+import { splitTop } from '../../text/index.ts';
+import { wholeOverride } from './slots.ts';
 import type { PageMedia, AnimationSlot } from './slots.ts';
 import type { Timelines } from '../animations/timelines.ts';
 import { DriverMaker } from './drivers.ts';
@@ -23,7 +25,7 @@ export interface Group {
   each: AnimationSlot[][];
 }
 
-interface Part {
+export interface Part {
   elements: readonly Element[];
   /** of the first element; owners are per element */
   slots: readonly (AnimationSlot & { stagger?: Motion['stagger'] })[];
@@ -33,18 +35,44 @@ interface Part {
 const content = (slots: readonly AnimationSlot[]) =>
   JSON.stringify(slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft]));
 
+/** What differs under conditions of motions that are to have a stagger: a range there is the same for all, who are alike then. */
+function alikeUnderConditions(slots: readonly AnimationSlot[]): AnimationSlot['overrides'] | null {
+  const [first] = slots as [AnimationSlot];
+  const ranged = [...first.overrides].filter(([, o]) => o.range);
+  if (ranged.length === 0) return first.overrides;
+  // Of several conditions, what one says hangs on what the others have said.
+  if (ranged.length > 1) return null;
+  const whole = (s: AnimationSlot, media: string) => {
+    const o = s.overrides.get(media);
+    return o && wholeOverride(s, o);
+  };
+  const out = new Map(first.overrides);
+  for (const [media] of ranged) {
+    const own = whole(first, media);
+    if (!own || slots.some((s) => JSON.stringify(whole(s, media)) !== JSON.stringify(own))) return null;
+    out.set(media, { ...own, stagger: null });
+  }
+  return out;
+}
+
+const toCounted = ({ draft, counters = {} }: DraftOf) => ({ draft, counters });
+
 /** One part where all elements play the same, or differ by equal steps; else one for each form. */
-function splitParts({ elements, each }: Group): Part[] {
+export function splitParts({ elements, each }: Pick<Group, 'elements' | 'each'>): Part[] {
   const forms = each.map(content);
   if (forms.every((f) => f === forms[0])) return splitByTrigger({ elements, slots: itemAt(each, 0), each });
   const stepped = itemAt(each, 0).map((slot, i) => {
     const drafts = each.map((slots) => itemAt(slots, i).of.draft);
     if (drafts.every((d) => JSON.stringify(d) === JSON.stringify(drafts[0]))) return slot;
+    const overrides = alikeUnderConditions(each.map((slots) => itemAt(slots, i)));
     const found =
-      [...slot.overrides.values()].every((o) => !o.range) && !drafts.some(isTriggeredDraft)
-        ? staggered(drafts)
+      overrides && !drafts.some(isTriggeredDraft)
+        ? staggered(each.map((slots) => toCounted(itemAt(slots, i).of)))
         : null;
-    return found && { ...slot, of: { ...slot.of, draft: found.draft }, stagger: found.stagger };
+    return (
+      found &&
+      overrides && { ...slot, overrides, of: { ...slot.of, draft: found.draft }, stagger: found.stagger }
+    );
   });
   if (stepped.every((s) => s !== null)) return [{ elements, slots: stepped, each }];
   const byForm = new Map<string, number[]>();
@@ -76,6 +104,8 @@ export interface Composed {
   left: { group: Group; reason: string }[];
   /** custom properties whose registration the document has */
   animated: Set<string>;
+  /** names of the keyframes that motions were read from */
+  frames: Set<string>;
   /** targets of the motions: elements by the selector that finds them */
   targets: { selector: string; elements: readonly Element[] }[];
 }
@@ -126,7 +156,10 @@ class Composer {
   private readonly mediaIds = new MediaIds();
   private readonly drivers: DriverMaker;
   private readonly reasons = new Map<Group, string>();
-  private readonly made: { group: Group; motion: Motion; elements: readonly Element[] }[] = [];
+  /** whether names were given by an earlier hand-off */
+  private isOurs = true;
+  private readonly made: { group: Group; motion: Motion; frames: string; elements: readonly Element[] }[] =
+    [];
 
   constructor(private readonly from: Composing) {
     this.drivers = new DriverMaker(from.elements, from.timelines);
@@ -155,13 +188,15 @@ class Composer {
         continue;
       }
       const motion = this.motion(slot, driver, selector);
-      if (motion.success) this.made.push({ group, motion: motion.data, elements: part.elements });
+      if (motion.success)
+        this.made.push({ group, motion: motion.data, frames: slot.of.draft.name, elements: part.elements });
       else fail(itemAt(motion.error.issues, 0).message);
     }
   }
 
   private motion(slot: Part['slots'][number], driver: Motion['driver'], selector: string) {
     const { draft } = slot.of;
+    if (!draft.name.startsWith('lv-')) this.isOurs = false;
     const { id, name } = this.names.next('m', readableName(draft.name, isLoadDraft(draft)));
     const conditions = this.from.media.flatMap(({ key }) => {
       const o = slot.overrides.get(key);
@@ -178,6 +213,7 @@ class Composer {
       ...(draft.time
         ? { time: { delay: `${draft.time.delay}ms`, duration: `${draft.time.duration}ms` } }
         : {}),
+      ...(draft.repeat ? { repeat: draft.repeat } : {}),
       keyframes: draft.keyframes,
       easing: 'linear',
       fill: draft.fill,
@@ -209,12 +245,15 @@ class Composer {
     return {
       document: {
         ...emptyDocument(),
+        // Names that the page gave stay as they are.
+        ...(this.isOurs ? {} : { prefix: '' }),
         motions,
         triggers: this.drivers.triggers.filter((g) => used.has(g.id)),
         media: this.mediaIds.used(motions, this.from.media),
         properties,
       },
       left: [...this.reasons].map(([group, reason]) => ({ group, reason })),
+      frames: new Set(this.made.flatMap(({ group, frames }) => (this.reasons.has(group) ? [] : [frames]))),
       animated: new Set(properties.map((p) => p.name)),
       targets: this.made.map(({ motion, elements }) => ({ selector: motion.targets.selector, elements })),
     };

@@ -12,7 +12,7 @@ import type { PageConditions } from '../cascade/page-conditions.ts';
 import { declaresMotion, namesMotion } from '../cascade/rules.ts';
 import { isDrawn } from '../source/elements.ts';
 import type { ReadRule, ReadRules } from '../cascade/rules.ts';
-import { agrees, readReducedMotion, listSlots } from './slots.ts';
+import { agrees, readReducedMotion, listSlots, wholeOverride } from './slots.ts';
 import type { PageMedia, AnimationSlot, StillList } from './slots.ts';
 
 /** Conditions under which more than this many would have to be tried are left to the page. */
@@ -145,7 +145,12 @@ export class Player {
     return JSON.stringify([
       isDrawn(element) ? element.name : '',
       [...winning].sort((a, b) => a - b),
-      slots.map((s) => [s.on, [...s.overrides], s.reducedMotion, s.of.draft.name]),
+      slots.map((s) => [
+        s.on,
+        [...s.overrides].map(([media, o]) => [media, wholeOverride(s, o)]),
+        s.reducedMotion,
+        s.of.draft.name,
+      ]),
     ]);
   }
 

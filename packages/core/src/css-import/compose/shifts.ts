@@ -5,7 +5,7 @@ import { isMeeting } from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';
 import { decimal } from '../../value/index.ts';
 import type { AnimationDraft } from '../animations/draft.ts';
-import { linearTerms } from '../animations/lengths.ts';
+import { linearTerms, simpler } from '../animations/lengths.ts';
 
 export interface Shifted {
   draft: AnimationDraft;
@@ -41,17 +41,66 @@ function between(a: RangePoint, b: RangePoint): { by: number; unit: string } | n
   return { by: (tb.get(unit) ?? 0) - (ta.get(unit) ?? 0), unit };
 }
 
-/** `drafts`: one per target, in page order. Null where they are not equal steps in an order that a stagger has. */
-export function staggered(drafts: readonly AnimationDraft[]): Shifted | null {
-  if (drafts.length < 2) return null;
+/** Drafts of all targets, in page order, with the numbers that each of them counts with. */
+export interface Counted {
+  draft: AnimationDraft;
+  counters: Readonly<Record<string, number>>;
+}
+
+/** Null where they are not equal steps in an order that a stagger has. */
+export function staggered(all: readonly Counted[]): Shifted | null {
+  if (all.length < 2) return null;
+  const drafts = all.map((one) => one.draft);
   const shifts = drafts.map((d) => shift(itemAt(drafts, 0), d));
   if (shifts.some((s) => s === null)) return null;
   const moved = shifts.filter((s) => Math.abs(present(s).by) > 1e-9);
   const unit = moved[0]?.unit;
-  // A percentage of an animation range counts in its phase, one of a stagger in the range itself.
-  if (unit === undefined || unit === '%' || moved.some((s) => present(s).unit !== unit)) return null;
-  const least = Math.min(...shifts.map((s) => present(s).by));
-  const above = shifts.map((s) => present(s).by - least);
+  if (unit === undefined || moved.some((s) => present(s).unit !== unit)) return null;
+  const by = shifts.map((s) => present(s).by);
+  const found = byProperty(all, by, unit) ?? inOrder(drafts, by, unit);
+  if (!found || unit !== '%') return found;
+  // A percentage counts in the phase that each end is in; a meeting is in none.
+  const { start, end } = found.draft.range;
+  return isMeeting(start) || isMeeting(end) ? null : { ...found, stagger: { ...found.stagger, of: 'phase' } };
+}
+
+const toStep = (step: number, unit: string): string => `${decimal(Number(step.toFixed(4)))}${unit}`;
+
+/** Each is as many steps later as the number in one of its custom properties. */
+function byProperty(all: readonly Counted[], by: readonly number[], unit: string): Shifted | null {
+  for (const property of Object.keys(itemAt(all, 0).counters)) {
+    const numbers = all.map((one) => one.counters[property] ?? NaN);
+    const other = numbers.findIndex((n) => n !== numbers[0]);
+    if (other < 0 || numbers.some(Number.isNaN)) continue;
+    const [first, second] = [itemAt(numbers, 0), itemAt(numbers, other)];
+    const step = (itemAt(by, other) - itemAt(by, 0)) / (second - first);
+    if (numbers.some((n, i) => Math.abs((n - first) * step - (itemAt(by, i) - itemAt(by, 0))) > 1e-6))
+      continue;
+    const zero = numbers.indexOf(0);
+    const draft = zero >= 0 ? itemAt(all, zero).draft : shifted(itemAt(all, 0).draft, -first * step, unit);
+    if (draft) return { draft, stagger: { step: toStep(step, unit), order: 'property', property } };
+  }
+  return null;
+}
+
+/** The draft so much later; null where it cannot be said. */
+function shifted(draft: AnimationDraft, by: number, unit: string): AnimationDraft | null {
+  if (draft.time) {
+    const delay = draft.time.delay + by;
+    return delay < 0 ? null : { ...draft, time: { ...draft.time, delay } };
+  }
+  const { start, end } = draft.range;
+  if (isMeeting(start) || isMeeting(end)) return null;
+  const move = (point: string): string => {
+    const name = /^[a-z-]+(?![\w(-])/.exec(point)?.[0] ?? '';
+    return `${name} ${simpler(`calc(${point.slice(name.length).trim()} + ${decimal(by)}${unit})`)}`.trim();
+  };
+  return { ...draft, range: { start: move(start), end: move(end) } };
+}
+
+function inOrder(drafts: readonly AnimationDraft[], by: readonly number[], unit: string): Shifted | null {
+  const least = Math.min(...by);
+  const above = by.map((b) => b - least);
   const step = Math.min(...above.filter((a) => a > 1e-9));
   const steps = above.map((a) => Math.round(a / step));
   if (above.some((a, i) => Math.abs(a - itemAt(steps, i) * step) > 1e-6)) return null;
@@ -64,9 +113,7 @@ export function staggered(drafts: readonly AnimationDraft[]): Shifted | null {
   const order = (Object.keys(orders) as (keyof typeof orders)[]).find((o) =>
     steps.every((s, i) => s === orders[o](i)),
   );
-  if (!order) return null;
-  return {
-    draft: itemAt(drafts, steps.indexOf(0)),
-    stagger: { step: `${decimal(Number(step.toFixed(4)))}${unit}`, order },
-  };
+  return order
+    ? { draft: itemAt(drafts, steps.indexOf(0)), stagger: { step: toStep(step, unit), order } }
+    : null;
 }

@@ -9,7 +9,10 @@ export interface PageMedia {
   queries: readonly string[];
 }
 
-export type Override = Pick<NonNullable<Motion['conditions']>[number], 'on' | 'range' | 'keyframes'>;
+export type Override = Pick<
+  NonNullable<Motion['conditions']>[number],
+  'on' | 'range' | 'stagger' | 'keyframes'
+>;
 
 export interface AnimationSlot {
   of: DraftOf;
@@ -18,11 +21,22 @@ export interface AnimationSlot {
   reducedMotion: Motion['reducedMotion'];
 }
 
+/** What differs under a condition, with both ends of its range where one of them differs. */
+export const wholeOverride = ({ of }: AnimationSlot, o: Override): Override =>
+  o.range ? { ...o, range: { ...of.draft.range, ...o.range } as AnimationDraft['range'] } : o;
+
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** What may differ between forms of one motion is its range and its values; everything else makes it another one. */
 function isSameMotion(a: DraftOf, b: DraftOf): boolean {
-  const form = ({ draft: d }: DraftOf) => [d.driver, d.time, d.fill, d.composite, Object.keys(d.keyframes)];
+  const form = ({ draft: d }: DraftOf) => [
+    d.driver,
+    d.time,
+    d.repeat,
+    d.fill,
+    d.composite,
+    Object.keys(d.keyframes),
+  ];
   return a.owner === b.owner && same(form(a), form(b));
 }
 
@@ -160,7 +174,6 @@ export function readReducedMotion(
       const find = (wanted: AnimationDraft) =>
         left.findIndex(
           (s) =>
-            isKin(s.draft.name, draft.name) &&
             isSameMotion(s, { ...slot.of, draft: wanted }) &&
             difference({ on: true, draft: wanted }, s.draft) === null,
         );

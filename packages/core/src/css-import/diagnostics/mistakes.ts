@@ -6,7 +6,7 @@ import { findParent } from '../source/elements.ts';
 import type { Cascade } from '../cascade/cascade.ts';
 import { toMs } from '../animations/lengths.ts';
 import { RESET_ONLY } from '../animations/shorthand.ts';
-import { splitTop } from '../source/selector.ts';
+import { splitTop } from '../../text/index.ts';
 import type { ReadDeclaration } from '../cascade/rules.ts';
 import type { Place } from '../source/source.ts';
 import { findClaim } from '../claims/take-out.ts';

@@ -3,7 +3,7 @@ import { present } from '../../assert/index.ts';
 import { is, selectAll } from 'css-select';
 import { Element, isTag } from 'domhandler';
 import type { ChildNode, Document } from 'domhandler';
-import { splitTop } from './selector.ts';
+import { splitTop } from '../../text/index.ts';
 
 const MAX_CACHED = 20_000;
 const MAX_COUNTED = 4000;
@@ -13,7 +13,11 @@ export class PageElements {
   private readonly found = new Map<string, readonly Element[] | null>();
   private readonly drawn = new Map<Element, Element[]>();
 
-  constructor(readonly document: Document) {
+  /** `known`: what some selectors find, where the tree cannot say it. */
+  constructor(
+    readonly document: Document,
+    private readonly known: ReadonlyMap<string, readonly Element[]> = new Map(),
+  ) {
     const visit = (nodes: readonly ChildNode[]) => {
       for (const n of nodes)
         if (isTag(n)) {
@@ -58,6 +62,8 @@ export class PageElements {
   }
 
   private askElements(selector: string): Element[] | null {
+    const told = this.known.size ? this.told(selector) : null;
+    if (told) return told;
     // Counting what matches among all siblings, for each of them, grows with their square.
     if (this.order.size > MAX_COUNTED && /:nth-(last-)?child\([^)]*\sof\s/i.test(selector)) return null;
     try {
@@ -67,12 +73,32 @@ export class PageElements {
     }
   }
 
+  /** From what is known: of a list each, of `:is(a):is(b)` what both find, of `a:nth-of-type(2)` those of that place. */
+  private told(list: string): Element[] | null {
+    const direct = this.known.get(list);
+    if (direct) return [...direct];
+    const parts = splitTop(list);
+    if (parts.length > 1) {
+      const found = parts.map((part) => this.askElements(part));
+      return found.every((f) => f !== null) ? this.inOrder(new Set(found.flat())) : null;
+    }
+    const both = /^(?::is\(.*\)){2,}$/.test(list) ? splitIs(list) : null;
+    if (both) {
+      const [first = [], ...rest] = both.map((part) => this.askElements(part) ?? []);
+      return first.filter((e) => rest.every((other) => other.includes(e)));
+    }
+    const [, of, place] = /^(.+):nth-of-type\((\d+)\)$/.exec(list) ?? [];
+    const all = of === undefined ? undefined : this.known.get(of);
+    return all ? all.filter((e) => amongTag(e) === Number(place)) : null;
+  }
+
   inOrder(elements: Iterable<Element>): Element[] {
     return [...elements].sort((a, b) => present(this.order.get(a)) - present(this.order.get(b)));
   }
 
   matches(element: Element, selector: string): boolean {
-    if (isDrawn(element) || DRAWN.test(selector)) return this.all(selector)?.includes(element) ?? false;
+    if (this.known.size || isDrawn(element) || DRAWN.test(selector))
+      return this.all(selector)?.includes(element) ?? false;
     try {
       return is<ChildNode, Element>(element, selector);
     } catch {
@@ -90,13 +116,27 @@ export class PageElements {
     collectSelectors: (e: Element) => readonly string[] = () => candidates,
   ): string {
     const wanted = new Set(elements);
-    const unique = [...new Set(candidates)].map((selector) => ({
-      selector,
-      found: new Set(this.all(selector)),
-    }));
+    const ofClasses = classSelectors(elements, (c) => this.all(`.${c}`)?.length ?? 0);
+    // Of a list only what finds some of them.
+    const useful = (list: string) =>
+      splitTop(list)
+        .filter((part) => this.all(part)?.some((e) => wanted.has(e)))
+        .join(', ');
+    const unique = [...new Set([...candidates, ...ofClasses].map(useful))]
+      .filter(Boolean)
+      .map((selector) => ({
+        selector,
+        found: new Set(this.all(selector)),
+      }));
     const wider = unique
       .filter(({ found }) => elements.every((e) => found.has(e)))
-      .sort((a, b) => a.found.size - b.found.size);
+      // Of those that find the same, a rule’s own, and the plainest.
+      .sort(
+        (a, b) =>
+          a.found.size - b.found.size ||
+          Number(ofClasses.includes(a.selector)) - Number(ofClasses.includes(b.selector)) ||
+          a.selector.length - b.selector.length,
+      );
     for (const { selector, found } of wider) {
       if (found.size === wanted.size) return selector;
       // Nothing can stand behind a pseudo-element in a selector, nor a pseudo-element inside :not().
@@ -120,7 +160,9 @@ export class PageElements {
     collectSelectors: (e: Element) => readonly string[],
   ): string[] | null {
     const left = new Set(elements);
-    const able = [...new Set(elements.flatMap(collectSelectors))].flatMap((selector) => {
+    const able = [
+      ...new Set(elements.flatMap((e) => [...collectSelectors(e), ...classSelectors([e])])),
+    ].flatMap((selector) => {
       const found = this.all(selector);
       return found && !found.some((e) => wanted.has(e))
         ? [{ selector, found: found.filter((e) => left.has(e)) }]
@@ -153,6 +195,38 @@ export class PageElements {
     return path;
   }
 }
+
+/** Compounds of the classes that all of them have: each alone, any two, and all; what fewer elements have comes first. */
+function classSelectors(elements: readonly Element[], count: (name: string) => number = () => 0): string[] {
+  const [first, ...rest] = elements.map((e) =>
+    (e.attribs.class ?? '').split(/\s+/).filter((c) => PLAIN.test(c)),
+  );
+  const shared = (first ?? [])
+    .filter((c) => rest.every((list) => list.includes(c)))
+    .sort((a, b) => count(a) - count(b))
+    .slice(0, 8);
+  const pairs = shared.flatMap((a, i) => shared.slice(i + 1).map((b) => `.${a}.${b}`));
+  return [...shared.map((c) => `.${c}`), ...pairs, ...(shared.length > 2 ? [`.${shared.join('.')}`] : [])];
+}
+const PLAIN = /^[A-Za-z][\w-]*$/;
+
+/** What stands in the brackets of `:is(a):is(b)`. */
+function splitIs(list: string): string[] {
+  const out: string[] = [];
+  let depth = 0;
+  let from = 0;
+  for (let i = 0; i < list.length; i++) {
+    if (list[i] === '(' && depth++ === 0) from = i + 1;
+    else if (list[i] === ')' && --depth === 0) out.push(list.slice(from, i));
+  }
+  return out;
+}
+
+/** Place among siblings of the same tag, counted from 1. */
+const amongTag = (e: Element): number => {
+  const same = e.parent?.children.filter((c): c is Element => isTag(c) && c.name === e.name) ?? [e];
+  return same.indexOf(e) + 1;
+};
 
 const DRAWN = /::?(before|after)$/i;
 const hostSelector = (part: string) => part.replace(DRAWN, '').trim() || '*';

@@ -1,5 +1,6 @@
 /** Rules inside `@scope`, with selectors that stand by themselves (CSS Cascading 6, §2.5). How near the root is does not count here. */
-import { readSelectors, splitTop } from './selector.ts';
+import { readSelectors } from './selector.ts';
+import { splitTop } from '../../text/index.ts';
 import type { ReadSelector } from './selector.ts';
 
 export interface Scope {

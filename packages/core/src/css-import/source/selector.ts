@@ -1,8 +1,9 @@
-/** Selectors as text: lists taken apart, nesting resolved, specificity (Selectors 4, §17; CSS Nesting 1, §3). */
-import { itemAt, present } from '../../assert/index.ts';
+/** Selectors as text: lists taken apart, nesting resolved (CSS Nesting 1, §3). */
+import { itemAt } from '../../assert/index.ts';
 import * as csstree from 'css-tree';
-
-export type Specificity = readonly [ids: number, classes: number, types: number];
+import { weigh } from '../../format/index.ts';
+import type { Specificity } from '../../format/index.ts';
+import { splitTop } from '../../text/index.ts';
 
 export interface ReadSelector {
   text: string;
@@ -57,53 +58,15 @@ function computeDepth(text: string): number {
   return most;
 }
 
-const NONE: Specificity = [0, 0, 0];
-const sum = (a: Specificity, b: Specificity): Specificity => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-export const compareWeights = (a: Specificity, b: Specificity): number =>
-  a[0] - b[0] || a[1] - b[1] || a[2] - b[2];
-const heaviest = (nodes: readonly csstree.CssNode[]): Specificity =>
-  nodes.map(weigh).reduce((a, b) => (compareWeights(a, b) >= 0 ? a : b), NONE);
-
-const listChildren = (node: csstree.CssNode): csstree.CssNode[] =>
-  'children' in node && node.children ? node.children.toArray() : [];
-
-function weigh(node: csstree.CssNode): Specificity {
-  switch (node.type) {
-    case 'Selector':
-      return listChildren(node).map(weigh).reduce(sum, NONE);
-    case 'SelectorList':
-      return heaviest(listChildren(node));
-    case 'IdSelector':
-      return [1, 0, 0];
-    case 'ClassSelector':
-    case 'AttributeSelector':
-      return [0, 1, 0];
-    case 'TypeSelector':
-      return node.name === '*' || node.name.endsWith('|*') ? NONE : [0, 0, 1];
-    case 'PseudoElementSelector':
-      return [0, 0, 1];
-    case 'PseudoClassSelector': {
-      const name = node.name.toLowerCase();
-      const inner = node.children?.toArray() ?? [];
-      if (name === 'where') return NONE;
-      if (name === 'is' || name === 'not' || name === 'has') return heaviest(inner);
-      if (name.startsWith('nth-')) {
-        const of = inner[0]?.type === 'Nth' ? inner[0].selector : null;
-        return sum([0, 1, 0], of ? weigh(of) : NONE);
-      }
-      return /^(before|after|first-line|first-letter)$/.test(name) ? [0, 0, 1] : [0, 1, 0];
-    }
-    default:
-      return NONE;
-  }
-}
-
 /** States that come and go: what holds only in them is not what the scroll moves. */
 const STATES =
   /^(hover|active|focus|focus-within|focus-visible|visited|target|checked|indeterminate|open|popover-open|modal|fullscreen|playing|paused|invalid|valid|user-invalid|user-valid|autofill|placeholder-shown|state|host|host-context|defined|default)$/i;
 
 /** Pseudo-elements that stand in the page like elements. */
 const DRAWN = /^(before|after)$/i;
+
+const listChildren = (node: csstree.CssNode): csstree.CssNode[] =>
+  'children' in node && node.children ? node.children.toArray() : [];
 
 function findPseudo(selector: csstree.CssNode): string | null {
   const last = listChildren(selector).at(-1);
@@ -147,28 +110,4 @@ function joined(text: string, parents: readonly string[]): string {
     return /^[a-z*]/i.test(rest) ? `:is(${parents.join(', ')})${rest}` : whole + rest;
   }
   return text.replaceAll('&', simple ? whole : `:is(${parents.join(', ')})`);
-}
-
-/** Parts between top-level commas. */
-export function splitTop(text: string, separator = ','): string[] {
-  const parts: string[] = [];
-  let depth = 0;
-  let quote = '';
-  let from = 0;
-  for (let i = 0; i < text.length; i++) {
-    const c = present(text[i]);
-    if (quote) {
-      if (c === '\\') i++;
-      else if (c === quote) quote = '';
-    } else if (c === '"' || c === "'") quote = c;
-    else if (c === '(' || c === '[') depth++;
-    else if (c === ')' || c === ']') depth--;
-    else if (depth <= 0 && (separator === ' ' ? /\s/.test(c) : c === separator)) {
-      parts.push(text.slice(from, i));
-      from = i + 1;
-    }
-  }
-  parts.push(text.slice(from));
-  const tidy = parts.map((p) => p.trim());
-  return separator === ' ' ? tidy.filter(Boolean) : tidy;
 }

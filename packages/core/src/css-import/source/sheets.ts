@@ -162,9 +162,13 @@ class SheetReader {
   }
 }
 
+/** The tree of a page’s source, with where everything stands in it. */
+export const parseHtml = (html: string): Document =>
+  parse(html, { treeAdapter: adapter, sourceCodeLocationInfo: true }) as Document;
+
 export function readSheets(entry: string, html: string, fileAt: FileAt): PageSource {
   const [mark, text] = splitMark(html);
-  const document = parse(text, { treeAdapter: adapter, sourceCodeLocationInfo: true }) as Document;
+  const document = parseHtml(text);
   const reader = new SheetReader(entry, new Lines(entry, html), mark.length, fileAt);
   reader.walk(document.children);
   return {
@@ -175,7 +179,7 @@ export function readSheets(entry: string, html: string, fileAt: FileAt): PageSou
 }
 
 /** Never throws: what cannot be understood stays as text, and the rest is read. */
-function parseSafely(css: string): postcss.Root {
+export function parseSafely(css: string): postcss.Root {
   try {
     return safeParse(css) as postcss.Root;
   } catch {

@@ -12,6 +12,7 @@ import { api, ApiError } from '../../state/api.ts';
 import { ChoiceContext, FIRST_CHOICE } from '../../state/choice.ts';
 import type { Choice } from '../../state/choice.ts';
 import { OpenedPageContext, useOpenedPage } from '../../state/opened-page.ts';
+import { useAdopted } from '../../state/use-adopted.ts';
 import { TakeSession } from '../../state/take-session.ts';
 import { startWork, WorkContext } from '../../state/work.ts';
 import { notify } from '../../ui/notices.tsx';
@@ -116,6 +117,7 @@ interface OpenedProps {
 }
 
 function Opened({ whole, take, session, goTo, again }: OpenedProps) {
+  useAdopted(session);
   useEffect(
     () =>
       session.store.subscribe((s, before) => {

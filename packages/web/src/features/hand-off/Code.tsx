@@ -1,5 +1,5 @@
 /** Read-only code with line marks. Names of motions stand out; everything else stays quiet. */
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { codeText } from './text.ts';
 
 export interface CodeProps {
@@ -12,7 +12,14 @@ export interface CodeProps {
   removed?: readonly number[];
 }
 
+/** What stands out in CSS: names of keyframes, and custom names of all kinds. */
+function makeNamePattern(css: string): RegExp {
+  const names = [...css.matchAll(/@keyframes ([\w-]+)/g)].map((m) => m[1]);
+  return new RegExp(`--[\\w-]+${names.length ? `|(?<![\\w-])(?:${names.join('|')})(?![\\w-])` : ''}`);
+}
+
 export const Code = memo(function Code({ text, language, marks, added, removed }: CodeProps) {
+  const names = useMemo(() => (language === 'css' ? makeNamePattern(text) : null), [text, language]);
   return (
     <pre className="code" tabIndex={0} aria-label={language === 'css' ? codeText.css : codeText.html}>
       {text.split('\n').map((line, i) => {
@@ -23,7 +30,7 @@ export const Code = memo(function Code({ text, language, marks, added, removed }
             key={i}
             className={`line${marked ? ' marked' : ''}${isNew ? ' added' : ''}${removed?.includes(i + 1) ? ' removed' : ''}`}
           >
-            {language === 'css' ? <CssLine line={line} /> : line}
+            {names ? <CssLine line={line} names={names} /> : line}
             {'\n'}
           </span>
         );
@@ -32,9 +39,9 @@ export const Code = memo(function Code({ text, language, marks, added, removed }
   );
 });
 
-function CssLine({ line }: { line: string }) {
+function CssLine({ line, names }: { line: string; names: RegExp }) {
   const selector = /^(\s*)([^{}]+)( \{)(.*)$/.exec(line);
-  if (selector && !line.trim().startsWith('@') && !/^\s*[\d.]+%/.test(line))
+  if (selector && !line.trim().startsWith('@') && !/^\s*(?:[\d.]+%|from|to)\b/.test(line))
     return (
       <>
         {selector[1]}
@@ -43,7 +50,7 @@ function CssLine({ line }: { line: string }) {
         {selector[4]}
       </>
     );
-  const name = /\blv-[\w-]+/.exec(line);
+  const name = names.exec(line);
   if (!name) return <>{line}</>;
   return (
     <>

@@ -13,8 +13,10 @@ import { useOpenedPage } from '../../state/opened-page.ts';
 import { Code } from './Code.tsx';
 import { Guide } from './Guide.tsx';
 import { HtmlColumn } from './HtmlColumn.tsx';
+import { InStep } from './InStep.tsx';
 import { LiveLines } from './LiveLines.tsx';
 import { MotionList } from './MotionList.tsx';
+import { NamesField } from './NamesField.tsx';
 import { Proof, proofMark } from './Proof.tsx';
 import { SecondWidth } from './SecondWidth.tsx';
 import { Support } from './Support.tsx';
@@ -39,9 +41,7 @@ export function HandOffScreen() {
   const [options, setOptions] = useHandOffOptions();
   const { assembled, waiting, html, query } = useHandOff(options);
   const scriptBytes = useScriptBytes(assembled);
-  useEffect(() => {
-    window.document.title = `Hand-off · ${page.name} · Lyvek`;
-  }, [page.name]);
+  useTitle(page.name);
   if (!measured) return <Unmeasured />;
   if (!assembled) return <Waiting what={handOffScreenText.generatingCss} {...waiting} />;
   const copy = (text: string, what: string) =>
@@ -59,6 +59,7 @@ export function HandOffScreen() {
           <b>{handOffScreenText.handOff}</b>
         </header>
         <HandSentence count={count} target={options.target} onTarget={(target) => setOptions({ target })} />
+        <NamesField />
         <h2>
           {handOffScreenText.inThisHandOff}{' '}
           <span>{handOffScreenText.cssScript(count - byScript, byScript)}</span>
@@ -90,6 +91,7 @@ export function HandOffScreen() {
           script={scriptBytes}
           sizes={[viewport, ...others.map((l) => l.viewport)]}
         />
+        <InStep takeId={take.id} page={page.name} onCopy={copy} />
         <Guide
           document={document}
           assembled={assembled}
@@ -108,6 +110,12 @@ export function HandOffScreen() {
       </section>
     </div>
   );
+}
+
+function useTitle(page: string): void {
+  useEffect(() => {
+    window.document.title = `Hand-off · ${page} · Lyvek`;
+  }, [page]);
 }
 
 /** Bytes of the script with what it starts; null: there is none. */

@@ -14,7 +14,7 @@ export function LiveLines({
   onCopy(text: string, what: string): void;
 }) {
   const head = assembled.html.lines.join('\n');
-  const { wraps, attributes } = makePatch(document);
+  const { wraps, attributes } = makePatch(document, [], document.prefix);
   return (
     <section className="hand-html">
       <header className="hand-head">

@@ -1,7 +1,8 @@
 /** Which motions are in the hand-off, what plays each, and why; under the chosen one what it would take to do without a script. */
-import { isTimed, listTuning } from '@lyvek/core';
-import type { Assembled, How, MotionDocument } from '@lyvek/core';
+import { isTimed, listTuning, setTunable } from '@lyvek/core';
+import type { Assembled, How, Motion, MotionDocument } from '@lyvek/core';
 import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
+import { useOpenedPage } from '../../state/opened-page.ts';
 import { effectWords } from '../../editor/words.ts';
 import { motionListText, tuningText } from './text.ts';
 
@@ -61,7 +62,7 @@ export function MotionList({ document, assembled, api, chosen, onChoose }: Motio
                 )}
               </p>
             )}
-            {isChosen && h && <Tuning lines={assembled.lines} motion={m.id} />}
+            {isChosen && h && h.by !== 'script' && <Tuning lines={assembled.lines} motion={m} />}
           </li>
         );
       })}
@@ -69,14 +70,31 @@ export function MotionList({ document, assembled, api, chosen, onChoose }: Motio
   );
 }
 
-/** The custom properties that its rule begins with. */
-function Tuning({ lines, motion }: { lines: Assembled['lines']; motion: string }) {
-  const found = listTuning(lines, motion);
-  if (found.length === 0) return null;
+interface TuningProps {
+  lines: Assembled['lines'];
+  motion: Motion;
+}
+
+/** Whether its numbers are custom properties, and which. */
+function Tuning({ lines, motion }: TuningProps) {
+  const { session } = useOpenedPage();
+  const found = motion.tunable ? listTuning(lines, motion.id) : [];
   return (
     <div className="why tuning">
-      <p>{tuningText.toTuneIt}</p>
-      <pre>{`${found[0]?.selector} {\n${found.map((f) => `  ${f.name}: ${f.value};`).join('\n')}\n}`}</pre>
+      <label className="tick">
+        <input
+          type="checkbox"
+          checked={motion.tunable === true}
+          onChange={(e) => session.apply(setTunable(motion.id, e.target.checked))}
+        />
+        <span>{tuningText.asCustomProperties}</span>
+      </label>
+      {found.length > 0 && (
+        <>
+          <p>{tuningText.toTuneIt}</p>
+          <pre>{`${found[0]?.selector} {\n${found.map((f) => `  ${f.name}: ${f.value};`).join('\n')}\n}`}</pre>
+        </>
+      )}
     </div>
   );
 }

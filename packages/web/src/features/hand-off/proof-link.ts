@@ -62,11 +62,11 @@ export class ProofLink {
         clearTimeout(late);
         done(parsed.data.look);
       };
-      const wanted = watched.map(({ selector, index, properties, name }) => ({
+      const wanted = watched.map(({ selector, index, properties, when }) => ({
         selector,
         index,
         properties,
-        ...(name === undefined ? {} : { name }),
+        when,
       }));
       this.port.postMessage({ type: 'look', id, at, wanted } satisfies ToProbe);
     });

@@ -170,6 +170,38 @@ export const guideText = {
   copy: 'Copy',
 };
 
+export const inStepText = {
+  withYourOwn: 'In step with your own style sheet',
+  inStepWith: (file: string) => `In step with ${file}`,
+  whatItDoes:
+    'Run this in your project while you work. Every edit here is written into your style sheet at once, and edits of the file come back as edits here.',
+  command: (page: string) =>
+    `npx lyvek sync --page "${page.replace(/["\\\\$`]/g, '\\\\$&')}" --css src/motion.css`,
+  theCommand: 'The command',
+  copy: 'Copy',
+  asOf: (revision: number | null) =>
+    revision === null ? 'It has not been written yet.' : `Revision ${revision} stands in it.`,
+  conflict: (names: string) =>
+    `Changed in the file and here: ${names}. Nothing is written until one of the two is undone.`,
+  lastChange: (time: string) => `Last change, at ${time}:`,
+  theDiff: 'The diff',
+  copyDiff: 'Copy for git apply',
+};
+
+export const namesFieldText = {
+  namesBegin: 'Names in the code begin',
+  withPrefix: (prefix: string) => `with ${prefix}-`,
+  withNothing: 'with nothing added',
+  prefixOfNames: 'Prefix of names',
+  example: (prefix: string) => {
+    const name = prefix === '' ? '' : `${prefix}-`;
+    return `@keyframes ${name}rise, --${name}step, .${name}hold-stage. Leave it empty for no prefix.`;
+  },
+  notAPrefix: 'Up to 12 small letters, digits and hyphens; a letter first.',
+  use: 'Use it',
+};
+
 export const tuningText = {
+  asCustomProperties: 'Write its numbers as custom properties',
   toTuneIt: 'To tune it, set any of these in a rule of your own:',
 };

@@ -452,8 +452,15 @@ export const presetFieldText = {
 export const staggerFieldText = {
   onElements: (count: number) => `on ${count} elements,`,
   stagger: 'Stagger',
-  /** a percentage counts in the motion’s own range */
-  eachLater: (step: string) => `each ${step.endsWith('%') ? `${step} of the range` : step} later`,
+  /** a percentage counts in the motion’s own range, or in the phases of its ends */
+  eachLater: (step: string, inPhases: boolean) =>
+    `each ${step.endsWith('%') ? `${step} ${inPhases ? 'of the phase' : 'of the range'}` : step} later`,
+  ofTheRange: 'of the range',
+  ofThePhase: 'of the phase that each end is in',
+  byProperty: 'by the number in a custom property',
+  byNumberIn: (property: string) => `by the number in ${property}`,
+  customProperty: 'Custom property',
+  notACustomProperty: 'The name of a custom property, such as --i',
   allAlike: 'all alike',
   eachLaterBy: 'each later by',
   stepOfTheStagger: 'Step of the stagger',

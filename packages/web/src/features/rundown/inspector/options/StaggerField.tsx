@@ -1,6 +1,6 @@
 /** “On 5 elements, each 48 px later in page order”; on one element there is nothing to say. */
 import type { Motion } from '@lyvek/core';
-import { findMatches, parseLength, present } from '@lyvek/core';
+import { findMatches, isInPhases, parseLength, present } from '@lyvek/core';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { useRundown } from '../../rundown-context.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
@@ -13,7 +13,28 @@ const ORDERS: readonly { value: Stagger['order']; text: string }[] = [
   { value: 'outward', text: 'from the middle outward' },
   { value: 'across', text: 'from left to right' },
   { value: 'random', text: 'in random order' },
+  { value: 'property', text: staggerFieldText.byProperty },
 ];
+const OF: readonly { value: 'range' | 'phase'; text: string }[] = [
+  { value: 'range', text: staggerFieldText.ofTheRange },
+  { value: 'phase', text: staggerFieldText.ofThePhase },
+];
+const COMMON = '--i';
+
+/** With what its order needs, and nothing of another one. */
+function inOrder({ property, seed, ...rest }: Stagger, order: Stagger['order']): Stagger {
+  return {
+    ...rest,
+    order,
+    ...(order === 'property' ? { property: property ?? COMMON } : {}),
+    ...(order === 'random' && seed !== undefined ? { seed } : {}),
+  };
+}
+
+const orderWords = (stagger: Stagger): string =>
+  stagger.order === 'property'
+    ? staggerFieldText.byNumberIn(stagger.property ?? COMMON)
+    : present(ORDERS.find((o) => o.value === stagger.order)).text;
 
 interface StaggerWordProps {
   motion: Motion;
@@ -41,7 +62,7 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
         label={staggerFieldText.stagger}
         trigger={
           stagger
-            ? staggerFieldText.eachLater(stagger.step.replace(/(\d)(px|ms|%)/, '$1 $2'))
+            ? staggerFieldText.eachLater(stagger.step.replace(/(\d)(px|ms|%)/, '$1 $2'), isInPhases(stagger))
             : staggerFieldText.allAlike
         }
       >
@@ -59,8 +80,24 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
             <Choices
               options={ORDERS}
               value={stagger?.order ?? 'page'}
-              onChoose={(order) => onChange({ ...(stagger ?? first), order })}
+              onChoose={(order) => onChange(inOrder(stagger ?? first, order))}
             />
+            {stagger?.order === 'property' && (
+              <CssField
+                label={staggerFieldText.customProperty}
+                property={COMMON}
+                value={stagger.property ?? COMMON}
+                onPut={(property) => onChange({ ...stagger, property })}
+                whyNot={(name) => (/^--[\w-]+$/.test(name) ? null : staggerFieldText.notACustomProperty)}
+              />
+            )}
+            {stagger?.step.endsWith('%') && (
+              <Choices
+                options={OF}
+                value={stagger.of ?? 'range'}
+                onChoose={(of) => onChange({ ...stagger, of })}
+              />
+            )}
             {stagger?.order === 'random' && (
               <button
                 type="button"
@@ -78,7 +115,7 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
           </div>
         )}
       </Popover>
-      {stagger && ` ${present(ORDERS.find((o) => o.value === stagger.order)).text}`}
+      {stagger && ` ${orderWords(stagger)}`}
     </p>
   );
 }
