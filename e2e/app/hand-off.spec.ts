@@ -52,10 +52,13 @@ test('a chosen motion says by which properties it is tuned, and they do', async 
   request,
   context,
 }) => {
-  const files = await night(page, request);
+  await night(page, request);
   await page.getByRole('button', { name: /^Road text/ }).click();
+  await page.getByRole('checkbox', { name: 'Write its numbers as custom properties' }).check();
   const rule = await page.locator('.tuning pre').textContent();
   expect(rule).toContain('--lv-road-text-distance: 60px');
+  await expect(page.getByText(/^Saved/)).toBeVisible();
+  const files = await night(page, request);
   const site = await served(context, files);
   const y = await site.evaluate(() => {
     document.querySelector('#road-text')!.scrollIntoView({ block: 'end', behavior: 'instant' });

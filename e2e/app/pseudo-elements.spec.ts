@@ -148,9 +148,7 @@ test('damped, on a trigger and given back: a pseudo-element is its style sheetâ€
   // Under the hand it stands where it is put, and let go of it is its triggerâ€™s again.
   await page.getByRole('button', { name: /^Play/ }).last().click();
   await page.getByRole('button', { name: 'Let go' }).click();
-  await expect
-    .poll(() => shown(page, '#kept-line', '::after', 'animation-name'))
-    .toContain('lv-kept-in-sight-after-appears');
+  await expect.poll(() => shown(page, '#kept-line', '::after', 'animation-name')).toContain('lv-kept-line');
   expect(await preview(page).locator('[data-lv-restart]').count()).toBe(0);
 });
 

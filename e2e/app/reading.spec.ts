@@ -89,7 +89,7 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
   expect(css).toContain('.stop { height: 400px; color: #234 }');
   expect(css).not.toContain('@keyframes sink');
   expect(css).toContain('.stop::before');
-  expect(strFromU8(present(files['harbour.motion.css']))).toContain('@keyframes lv-sink');
+  expect(strFromU8(present(files['harbour.motion.css']))).toContain('@keyframes sink');
 });
 
 const SCOPED = `body { margin: 0 } .gap { height: 1000px } .stop { height: 400px }

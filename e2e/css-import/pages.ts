@@ -2,8 +2,20 @@
 import { readdirSync, readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { handOffCss, insertLastInHead, patchHtml, makePatch, readPage, takenOut, present } from '@lyvek/core';
-import type { Layout, ImportResult } from '@lyvek/core';
+import type { Page } from '@playwright/test';
+import {
+  handOffCss,
+  insertLastInHead,
+  patchHtml,
+  makePatch,
+  readPage,
+  takenOut,
+  present,
+  LayoutSchema,
+  makeMeasureRequest,
+} from '@lyvek/core';
+import type { HtmlPatch, Layout, ImportResult } from '@lyvek/core';
+import type { Oracle } from '../oracle/in-page.ts';
 
 const FOLDER = fileURLToPath(new URL('../fixtures/moving/', import.meta.url));
 
@@ -41,4 +53,33 @@ export function handedOff(files: Files, { document }: ImportResult, layout: Layo
     ? html
     : insertLastInHead(html, `<link rel="stylesheet" href="${SHEET}">`).html;
   return new Map([...files, ['index.html', linked], [SHEET, css]]);
+}
+
+export const HOST = 'http://page.test';
+
+/** Serves pages by name from memory; nothing leaves the machine. */
+export async function serve(page: Page, pages: Record<string, Files>): Promise<void> {
+  await page.route(`${HOST}/**`, async (route) => {
+    const [, name = '', ...path] = new URL(route.request().url()).pathname.split('/');
+    const file =
+      pages[name]?.get(path.join('/') || 'index.html') ?? pages.before?.get([name, ...path].join('/'));
+    const type = path.at(-1)?.endsWith('.css') ? 'text/css' : 'text/html';
+    await route.fulfill(file === undefined ? { status: 404, body: '' } : { body: file, contentType: type });
+  });
+}
+
+/** Measured in the browser, with the pins of its document in place. */
+export async function measured(
+  page: Page,
+  script: string,
+  files: Files,
+  { document }: ImportResult,
+): Promise<Layout> {
+  await serve(page, { bare: files });
+  await page.goto(`${HOST}/bare/`);
+  await page.evaluate(script);
+  const ask = async <T>(work: (o: Oracle, arg: never) => T, arg: unknown) =>
+    page.evaluate(`(${work.toString()})(oracle, ${JSON.stringify(arg)})`) as Promise<Awaited<T>>;
+  await ask((o, p: HtmlPatch) => o.patch(p), makePatch(document));
+  return LayoutSchema.parse(await ask((o, s) => o.measure(s), makeMeasureRequest(document)));
 }

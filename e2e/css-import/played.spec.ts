@@ -1,44 +1,17 @@
 /** A page that moves, read and written again, shows in Chromium what it showed before. */
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { LayoutSchema, makePatch, makeMeasureRequest } from '@lyvek/core';
-import type { HtmlPatch, Layout, ImportResult } from '@lyvek/core';
-import type { Oracle } from '../oracle/in-page.ts';
 import { oracleScript } from '../support/runtime.ts';
-import { listFiles, handedOff, movingPages, read, stripped } from './pages.ts';
-import type { Files } from './pages.ts';
+import { HOST, listFiles, handedOff, measured, movingPages, read, serve, stripped } from './pages.ts';
 import { sampled } from '../support/full.ts';
 
 const OFFSETS = 200;
 /** Where parts play in time, each look waits until they are done. */
 const OFFSETS_IN_TIME = 24;
-const HOST = 'http://page.test';
-
 let script = '';
 test.beforeAll(async () => {
   script = await oracleScript();
 });
-
-/** Serves pages by name from memory; nothing leaves the machine. */
-async function serve(page: Page, pages: Record<string, Files>): Promise<void> {
-  await page.route(`${HOST}/**`, async (route) => {
-    const [, name = '', ...path] = new URL(route.request().url()).pathname.split('/');
-    const file =
-      pages[name]?.get(path.join('/') || 'index.html') ?? pages.before?.get([name, ...path].join('/'));
-    const type = path.at(-1)?.endsWith('.css') ? 'text/css' : 'text/html';
-    await route.fulfill(file === undefined ? { status: 404, body: '' } : { body: file, contentType: type });
-  });
-}
-
-async function measured(page: Page, files: Files, { document }: ImportResult): Promise<Layout> {
-  await serve(page, { bare: files });
-  await page.goto(`${HOST}/bare/`);
-  await page.evaluate(script);
-  const ask = async <T>(work: (o: Oracle, arg: never) => T, arg: unknown) =>
-    page.evaluate(`(${work.toString()})(oracle, ${JSON.stringify(arg)})`) as Promise<Awaited<T>>;
-  await ask((o, p: HtmlPatch) => o.patch(p), makePatch(document));
-  return LayoutSchema.parse(await ask((o, s) => o.measure(s), makeMeasureRequest(document)));
-}
 
 interface Difference {
   offset: number;
@@ -145,7 +118,7 @@ for (const [i, name] of movingPages().entries())
     const before = listFiles(name);
     const imported = read(before);
     const bare = stripped(before, imported);
-    const layout = await measured(page, bare, imported);
+    const layout = await measured(page, script, bare, imported);
     const after = handedOff(bare, imported, layout);
     await page.unroute(`${HOST}/**`);
     const frame = (path: string) =>

@@ -12,6 +12,9 @@ const page = (css: string, body: string) =>
   `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Proved</title><style>body{margin:0}p{${CARD}}
 @keyframes rise { from { opacity: var(--from, 0.2); translate: 0 80px } }
 ${css}</style></head><body>${body}</body></html>`;
+/** Names in the hand-off are in small letters. */
+const RENAMED =
+  'animation: Rise_in linear both; animation-timeline: view(); animation-range: entry 0% cover 40%';
 const MOVED = 'animation: rise linear both; animation-timeline: view(); animation-range: entry 0% cover 40%';
 
 async function add(request: APIRequestContext, html: string) {
@@ -55,11 +58,14 @@ test('what a script reads of an animation’s name plays differently when it is 
 }) => {
   const body = `<p class="a">1</p><p class="b">2</p><script>
 for (const e of document.querySelectorAll('.b'))
-  if (e.getAnimations().some((a) => a.animationName === 'rise')) e.style.setProperty('--from', '0.9');
+  if (e.getAnimations().some((a) => a.animationName === 'Rise_in')) e.style.setProperty('--from', '0.9');
 </script>`;
   const { id, proof, document, unsupported } = await add(
     request,
-    page(`.a { ${MOVED} } .b { ${MOVED} }`, body),
+    page(
+      `@keyframes Rise_in { from { opacity: var(--from, 0.2); translate: 0 80px } } .a { ${RENAMED} } .b { ${RENAMED} }`,
+      body,
+    ),
   );
   expect(document.motions.map((m) => m.targets.selector)).toEqual(['.a']);
   expect(proof).toMatchObject({ proved: true });
@@ -71,8 +77,8 @@ for (const e of document.querySelectorAll('.b'))
   const frame = window.frameLocator('.preview iframe');
   const playing = (selector: string) =>
     frame.locator(selector).evaluate((e) => e.getAnimations().map((a) => (a as CSSAnimation).animationName));
-  await expect.poll(() => playing('.a')).toEqual(['lv-rise']);
-  await expect.poll(() => playing('.b')).toEqual(['rise']);
+  await expect.poll(() => playing('.a')).toEqual(['lv-rise-in']);
+  await expect.poll(() => playing('.b')).toEqual(['Rise_in']);
 });
 
 test('a page that never shows anything to look at keeps its motions', async ({ request }) => {
