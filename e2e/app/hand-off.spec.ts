@@ -24,7 +24,7 @@ test('the steps name what is in the zip, and the code for scripts of the page wo
   const files = await night(page, request);
   const text = (path: string) => Buffer.from(files[path] ?? []).toString('utf8');
   await page.getByText('What goes where').click();
-  const steps = page.locator('.guide').first();
+  const steps = page.locator('.guide', { hasText: 'What goes where' });
   const named = await steps.locator('li li code').allTextContents();
   expect(named).toContain('motion-runtime.js');
   for (const file of named) expect(Object.keys(files)).toContain(file);
@@ -35,7 +35,7 @@ test('the steps name what is in the zip, and the code for scripts of the page wo
   for (const wrapper of wrappers) expect(text('index.html')).toContain(wrapper);
 
   await page.getByText('For the page’s own scripts and links').click();
-  const forScripts = page.locator('.guide').nth(1);
+  const forScripts = page.locator('.guide', { hasText: 'For the page’s own scripts and links' });
   const code = (await forScripts.locator('pre').allTextContents()).find((t) => t.includes("'signal'"));
   const site = await served(context, files);
   const heard: string[] = [];
