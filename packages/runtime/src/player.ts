@@ -30,12 +30,35 @@ export function playWith(root: Root, plan: Plan, { clock = browserClock, marquee
 
 const holds = ({ when }: { when?: string }) => when === undefined || matchMedia(when).matches;
 
-const running = new WeakMap<Document | Element, () => void>();
+/** What plays below a root, by its plan, for as many as have started it. */
+interface Run {
+  owners: number;
+  stop(): void;
+}
+const running = new WeakMap<Root, Map<Plan, Run>>();
 
-/** Plays a plan below a root, as long as readers do not ask for reduced motion. Returns what stops it. */
+/**
+ * Plays a plan below a root, as long as readers do not ask for reduced motion. Returns what stops it. Started again on the same root, the same
+ * plan plays once, until all who started it have stopped it.
+ */
 export function start(root: Root, plan: Plan, options: Options = {}): () => void {
-  const known = running.get(root);
-  if (known) return known;
+  const runs = running.get(root) ?? new Map<Plan, Run>();
+  running.set(root, runs);
+  const run = runs.get(plan) ?? { owners: 0, stop: keepPlaying(root, plan, options) };
+  runs.set(plan, run);
+  run.owners++;
+  let owned = true;
+  return () => {
+    if (owned && --run.owners === 0) {
+      runs.delete(plan);
+      run.stop();
+    }
+    owned = false;
+  };
+}
+
+/** Begins anew when what readers ask for changes, and rests while the page is printed. */
+function keepPlaying(root: Root, plan: Plan, options: Options): () => void {
   const preference = matchMedia('(prefers-reduced-motion: reduce)');
   const watched = [preference, ...(plan.media ?? []).map((query) => matchMedia(query))];
   let end: (() => void) | null = null;
@@ -52,15 +75,12 @@ export function start(root: Root, plan: Plan, options: Options = {}): () => void
   };
   const PRINTS = ['beforeprint', 'afterprint'];
   PRINTS.forEach((type) => addEventListener(type, print));
-  const stop = () => {
+  watched.forEach((query) => query.addEventListener('change', restart));
+  restart();
+  return () => {
     PRINTS.forEach((type) => removeEventListener(type, print));
     watched.forEach((query) => query.removeEventListener('change', restart));
     end?.();
     end = null;
-    running.delete(root);
   };
-  running.set(root, stop);
-  watched.forEach((query) => query.addEventListener('change', restart));
-  restart();
-  return stop;
 }

@@ -2,7 +2,7 @@ import type { Command } from 'commander';
 import { Option } from 'commander';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { TARGETS } from '@lyvek/core';
+import { TARGETS, canFallBack } from '@lyvek/core';
 import type { Target } from '@lyvek/core';
 import { BadInput } from '../errors.ts';
 import { readDocumentFile, readLayoutFile, readPageAt, viewportFrom } from '../input.ts';
@@ -66,7 +66,8 @@ export const exportPage = (program: Command): void =>
       for (const n of assembled.fallback?.notes ?? []) note(`${findName(document, n.motion)}: ${n.note}`);
       for (const d of assembled.deviations)
         note(`${d.browser}${d.motion === null ? '' : `, ${findName(document, d.motion)}`}: ${d.note}`);
-      if (o.fallback && o.target !== 'css') note('--fallback goes with --target css; it was left out here.');
+      if (o.fallback && !canFallBack(o.target))
+        note('--fallback goes with --target css or package; it was left out here.');
       for (const n of assembled.html.notes) note(n);
       note(`${out.size} files are in ${o.out}.`);
     });

@@ -10,6 +10,7 @@ export * from './html/patch.ts';
 export { distanceCss } from './css/pin-css.ts';
 export * from './html/patch-html.ts';
 export * from './script/script.ts';
+export * from './script/package-script.ts';
 export * from './script/plan.ts';
 export * from './script/fallback-plan.ts';
 export { splitRange } from './css/split-range.ts';

@@ -7,6 +7,7 @@ import {
   fallbackPlan,
   patchHtml,
   makePatch,
+  packageScript,
   scriptText,
   stylesheetPath,
 } from '../format/index.ts';
@@ -20,7 +21,8 @@ import { apiScript, isForApi } from './api-script.ts';
 import { listDeviations } from './deviations.ts';
 import type { Deviation } from './deviations.ts';
 import { howPlayed } from './how.ts';
-import type { HandOffOptions, OwnScript } from './options.ts';
+import { canFallBack } from './options.ts';
+import type { HandOffOptions, OwnScript, Target } from './options.ts';
 import type { How } from './how.ts';
 
 export interface HandOffPage {
@@ -37,6 +39,8 @@ export interface Assembled extends HandOff {
   script: { path: string; href: string; text: string } | null;
   /** files of ours that the script starts, beside it */
   runtimes: OwnScript[];
+  /** the script is imported by a script of the page’s, which starts it */
+  packaged: boolean;
   html: {
     text: string;
     /** the page without what was read into motions, before anything is added */
@@ -83,7 +87,7 @@ export function assemble(
   { document, layout, others = [], page, title }: HandOffSource,
   { target, fallback: wanted }: HandOffOptions,
 ): Assembled {
-  const fallback = wanted && target === 'css';
+  const fallback = wanted && canFallBack(target);
   const out = handOffCss(document, layout, title, others, {
     fallback,
     isApart: target === 'web-animations' ? isForApi : undefined,
@@ -91,19 +95,23 @@ export function assemble(
   const data = fallback ? fallbackPlan(document, withPins(layout, document.pins)) : null;
   const taken = withoutTaken(page.entry, page.html, page.fileAt, document.importedRules);
   const how = howPlayed(document, out.plan);
-  const script =
-    target === 'standards'
-      ? null
-      : target === 'web-animations'
-        ? apiScript(document, layout, others, out.plan, title)
-        : scriptText(out.plan, title, data?.plan ?? null);
+  const module = {
+    standards: () => null,
+    'web-animations': () => apiScript(document, layout, others, out.plan, title),
+    package: () => packageScript(out.plan, { title, fallback: data?.plan ?? null }),
+    css: () => scriptText(out.plan, title, data?.plan ?? null),
+  } satisfies Record<Target, () => string | null>;
+  const script = module[target]();
   const name = freeName(page, taken);
   const sheet = stylesheetPath(page.entry, name);
   const modulePath = stylesheetPath(page.entry, name, 'js');
   const bare = taken.get(page.entry)?.text ?? page.html;
   const removed = taken.get(page.entry)?.lines ?? [];
   const patched = patchHtml(bare, makePatch(document, layout.kept, document.prefix));
-  const lines = headLines(sheet.href, script === null ? null : modulePath.href).filter(
+  const lines = headLines(
+    sheet.href,
+    script === null || target === 'package' ? null : modulePath.href,
+  ).filter(
     // A page that was handed off before has its lines already.
     (line) => !bare.includes(line),
   );
@@ -114,7 +122,8 @@ export function assemble(
     ...out,
     sheet,
     script: script === null ? null : { ...modulePath, text: script },
-    runtimes: script === null ? [] : ownScripts(out.plan, fallback),
+    runtimes: script === null || target === 'package' ? [] : ownScripts(out.plan, fallback),
+    packaged: target === 'package' && script !== null,
     html: {
       text: linked.html,
       bare,

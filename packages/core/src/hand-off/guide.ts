@@ -1,6 +1,6 @@
 /** What a developer does with a hand-off: which lines go into which file, and what scripts and rules of the page can use of it. */
 import postcss from 'postcss';
-import { makePatch, OWN_FILES } from '../format/index.ts';
+import { makePatch, OWN_FILES, startLines } from '../format/index.ts';
 import type { Plan } from '../format/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import type { Assembled } from './assemble.ts';
@@ -9,6 +9,8 @@ import type { Assembled } from './assemble.ts';
 export type Step =
   | { kind: 'new'; files: string[] }
   | { kind: 'head'; file: string; lines: string[] }
+  /** what a script of the page imports, and how it starts that */
+  | { kind: 'start'; lines: string[] }
   /** wrappers around pinned stages */
   | { kind: 'wrap'; file: string; stages: { selector: string; className: string }[] }
   | { kind: 'attributes'; file: string; elements: { selector: string; name: string; value: string }[] }
@@ -19,7 +21,7 @@ export type Step =
 
 /** The steps in the order in which they are taken. `entry`: path of the page’s HTML. */
 export function listSteps(assembled: Assembled, document: MotionDocument, entry: string): Step[] {
-  const { sheet, script, runtimes, html, pageFiles } = assembled;
+  const { sheet, script, runtimes, packaged, html, pageFiles } = assembled;
   const { wraps, attributes } = makePatch(document, [], document.prefix);
   const steps: Step[] = [
     {
@@ -27,6 +29,7 @@ export function listSteps(assembled: Assembled, document: MotionDocument, entry:
       files: [sheet.href, ...(script ? [script.href] : []), ...runtimes.map((r) => OWN_FILES[r])],
     },
     { kind: 'head', file: entry, lines: html.lines },
+    { kind: 'start', lines: script && packaged ? startLines(script.href) : [] },
     {
       kind: 'wrap',
       file: entry,
@@ -52,6 +55,7 @@ function listParts(step: Exclude<Step, { kind: 'remove' }>): readonly unknown[] 
     case 'new':
       return step.files;
     case 'head':
+    case 'start':
       return step.lines;
     case 'wrap':
       return step.stages;

@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import type * as z from 'zod';
 import { zipSync } from 'fflate';
-import { ENGINES, readDocument, slug } from '@lyvek/core';
+import { ENGINES, provable, readDocument, slug } from '@lyvek/core';
 import { found, notFound, Problem } from '../http/problem.ts';
 import type { EngineName, OwnScript } from '@lyvek/core';
 import { routes } from '@lyvek/api';
@@ -75,7 +75,7 @@ export function handOffRoutes(
   });
   /** Keeps the finished hand-off for a few minutes, for a browser that proves it. */
   handle(router, routes.startProof, async ({ id, ...query }) => {
-    const { page, files, assembled } = await handOff(pool, id, query);
+    const { page, files, assembled } = await handOff(pool, id, provable(query));
     const token = proofs.put({
       entry: page.entry,
       files: handedOff(files, page.entry, assembled, built),
@@ -95,7 +95,7 @@ export function handOffRoutes(
 
   /** Proves the hand-off in a browser on this machine. Ends when the asker goes away. */
   handle(router, routes.labProof, async ({ id, engine, ...query }, { res }) => {
-    const made = await handOff(pool, id, query);
+    const made = await handOff(pool, id, provable(query));
     const { label, missing } = engineByName(engine);
     const why = missing();
     if (why !== null) throw new Problem(501, `No ${label} here`, why);

@@ -66,12 +66,19 @@ export function introParts(
   layout: PinnedLayout,
 ): { motion: Motion; suffix: string; keeps(property: string): boolean }[] {
   const taken = scrubbedBeside(motion, document, layout);
-  if (taken.size === 0) return [{ motion, suffix: '', keeps: () => true }];
+  if (taken.size === 0 || handsOver(motion)) return [{ motion, suffix: '', keeps: () => true }];
   return [
     { motion, suffix: '-alone', keeps: (p) => !taken.has(p) },
     { motion: handingOver(motion), suffix: '-intro', keeps: (p) => taken.has(p) },
   ];
 }
+
+/** It lets go of everything by itself, as an intro does that was imported. */
+const handsOver = (motion: Motion): boolean =>
+  motion.fill === 'backwards' &&
+  motion.easing === 'linear' &&
+  unrolledMotion(motion) === motion &&
+  Object.values(motion.keyframes).every((list) => list.every((k) => k.at !== '100%'));
 
 /** Properties of an intro that the scroll also moves, on any of its elements. */
 function scrubbedBeside(intro: Motion, document: MotionDocument, layout: PinnedLayout): Set<string> {

@@ -1,5 +1,5 @@
 /** What a developer does with the files, step by step, and what the page’s own scripts and links can use. */
-import { listAnchors, listEvents, listSteps } from '@lyvek/core';
+import { RUNTIME_PACKAGE, listAnchors, listEvents, listSteps } from '@lyvek/core';
 import type { Assembled, MotionDocument, PageEvent, Step } from '@lyvek/core';
 import { guideText } from './text.ts';
 
@@ -66,6 +66,16 @@ function StepWords({ step, onCopy }: { step: Step; onCopy: GuideProps['onCopy'] 
       <>
         {guideText.putBeside}
         <FileNames names={step.files} />
+      </>
+    );
+  if (step.kind === 'start')
+    return (
+      <>
+        {guideText.installAndStart} <code>{RUNTIME_PACKAGE}</code>
+        {guideText.thenInAScript}
+        <CodeLine text={step.lines.join('\n')} onCopy={onCopy} />
+        {guideText.inAComponent}
+        <CodeLine text={guideText.effect} onCopy={onCopy} />
       </>
     );
   const file = <code>{step.file}</code>;

@@ -27,6 +27,7 @@ import { handOffScreenText } from './text.ts';
 
 const TARGET_WORDS: Record<Target, { word: string; note: string }> = {
   css: { word: 'CSS and a module', note: 'a module only where CSS cannot do it' },
+  package: { word: 'CSS and an import', note: 'for bundlers: the script comes from an installed package' },
   standards: { word: 'CSS alone', note: 'what needs a script is left out and listed' },
   'web-animations': { word: 'Web Animations', note: 'scrubbed motions as a module, the rest as CSS' },
 };

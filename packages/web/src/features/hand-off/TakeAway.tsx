@@ -1,5 +1,6 @@
 /** How large the hand-off is, for whom, and the zip. */
 import { useRef } from 'react';
+import { canFallBack } from '@lyvek/core';
 import type { Assembled, HandOffOptions, Viewport } from '@lyvek/core';
 import { takeAwayText } from './text.ts';
 
@@ -30,7 +31,7 @@ export function TakeAway(props: TakeAwayProps) {
         <dt>{takeAwayText.measuredAt}</dt>
         <dd>{props.sizes.map((v) => `${v.width} × ${v.height}`).join(', ')}</dd>
       </dl>
-      {options.target === 'css' && (
+      {canFallBack(options.target) && (
         <label className="tick fallback">
           <input
             type="checkbox"

@@ -152,6 +152,10 @@ export const guideText = {
   yourHtml: 'Your HTML',
   putBeside: 'New files, beside the page’s HTML:',
   lastInItsHead: 'last in its head, after the page’s own style sheets:',
+  installAndStart: 'Install',
+  thenInAScript: ', then start it in a script of the page:',
+  inAComponent: 'In a component it starts and stops with it:',
+  effect: 'useEffect(() => startMotion(), []);',
   aTrackAround: (count: number) =>
     count === 1 ? 'a track around the pinned stage:' : `a track around each of ${count} pinned stages:`,
   attributes: (count: number) => (count === 1 ? 'an attribute:' : `${count} attributes:`),

@@ -5,7 +5,7 @@ import type * as z from 'zod';
 import type { HandOffQuery } from '@lyvek/api';
 import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
-import { PLAIN_HAND_OFF, TARGETS, assemble } from '@lyvek/core';
+import { PLAIN_HAND_OFF, TARGETS, assemble, canFallBack } from '@lyvek/core';
 import type { Assembled, HandOffOptions } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
@@ -67,7 +67,7 @@ export function useHandOff(options: HandOffOptions): HandOffView {
   }, [measured, texts.data, document, layout, others, page.name, page.entry, title, options]);
   const { width, height } = viewport;
   const { target } = options;
-  const fallback = options.fallback && target === 'css';
+  const fallback = options.fallback && canFallBack(target);
   const query = useMemo(() => ({ width, height, target, fallback }), [width, height, target, fallback]);
   return {
     assembled,

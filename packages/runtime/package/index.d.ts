@@ -1,0 +1,67 @@
+/**
+ * Plays a plan that Lyvek has written beside its CSS. Importing it touches nothing, so it may be imported where a page is rendered on a
+ * server.
+ */
+
+/** How a damped motion follows the scroll offset. */
+export type Damping =
+  /** its lag halves in this time, ms; `cap` keeps the lag below so many px */
+  | { kind: 'half-life'; halfLife: number; cap?: number | undefined }
+  /** frequency in Hz; a ratio of 1 does not overshoot */
+  | { kind: 'spring'; frequency: number; ratio: number };
+
+/** A strip that moves endlessly. */
+export interface MarqueePlan {
+  selector: string;
+  axis: 'block' | 'inline';
+  /** px per second */
+  speed: number;
+  /** turns with the direction of the scroll */
+  reverses: boolean;
+  /** px by which it is pushed for each px of scroll */
+  push: number;
+  /** rests under the pointer and while it has the focus */
+  pauses: boolean;
+  damping: { kind: 'none' } | Damping;
+  /** the media condition under which it runs */
+  when?: string | undefined;
+}
+
+export interface Plan {
+  /** media conditions; where one of them changes, everything begins anew */
+  media?: string[] | undefined;
+  /** custom properties that scripts of the page hear of, as an event named `signal` */
+  signals?: { property: string; selector: string }[] | undefined;
+  marquees?: MarqueePlan[] | undefined;
+  /** strips that a pin moves sideways: what has the focus in them is brought into sight */
+  travels?: { selector: string }[] | undefined;
+  /** CSS animations, by their names, and the elements that have them */
+  damping: { names: string[]; selector: string; damping: Damping }[];
+}
+
+/** `detail` of the event `signal`. */
+export interface SignalDetail {
+  /** of the custom property, without its hyphens */
+  name: string;
+  value: number;
+}
+
+export interface Clock {
+  /** ms */
+  now(): number;
+  request(frame: () => void): number;
+  cancel(id: number): void;
+}
+
+export interface Options {
+  clock?: Clock | undefined;
+  /** plays marquees: `playMarquees` of `@lyvek/runtime/marquees`; without it there are none */
+  marquees?:
+    ((root: Document | Element, plans: readonly MarqueePlan[], clock: Clock) => () => void) | undefined;
+}
+
+/**
+ * Plays a plan below a root, as long as readers do not ask for reduced motion. Returns what stops it and leaves the page as it was. Started again
+ * on the same root, the same plan plays once, until all who started it have stopped it.
+ */
+export function start(root: Document | Element, plan: Plan, options?: Options): () => void;

@@ -1,0 +1,24 @@
+/** The types that are published are written by hand; the compiler holds them against what they describe. */
+import type * as Fallback from '../package/fallback.d.ts';
+import type * as Published from '../package/index.d.ts';
+import type * as Marquees from '../package/marquees.d.ts';
+import type { start as startFallback } from './fallback/index.ts';
+import type { playMarquees } from './marquee.ts';
+import type { MarqueePlan, Plan } from './plan.ts';
+import type { Options, start } from './player.ts';
+import type { SignalDetail } from './signal.ts';
+
+type Both<A, B> = [A, B] extends [B, A] ? true : never;
+type FallbackPlan = Parameters<typeof startFallback>[0];
+
+/** Each is `never`, and so no `true`, where one side can no longer stand for the other. */
+export const ALIKE: [
+  Both<Published.Plan, Plan>,
+  Both<Published.MarqueePlan, MarqueePlan>,
+  Both<Published.Options, Options>,
+  Both<Published.SignalDetail, SignalDetail>,
+  Both<typeof Published.start, typeof start>,
+  Both<typeof Marquees.playMarquees, typeof playMarquees>,
+  // What it holds is nobody’s to write.
+  FallbackPlan extends Fallback.FallbackPlan ? true : never,
+] = [true, true, true, true, true, true, true];
