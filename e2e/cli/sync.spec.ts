@@ -129,7 +129,7 @@ test('killed at any moment it leaves whole files, and goes on from there', async
   for (let i = 0; i < 6; i++) {
     const { child, said } = follow('Killed', css);
     await expect.poll(() => said.join('')).toMatch(/Wrote|in step|Read/);
-    expect(text(css)).toMatch(/lyvek begin: Killed, revision \d+, \w+\.[\s\S]*lyvek end: Killed/);
+    expect(text(css)).toMatch(/lyvek begin: Killed, revision \d+, [\w-]+\.[\s\S]*lyvek end: Killed/);
     const now = /cover (\d+)%/.exec(text(css))?.[1] ?? '';
     edit(css, `cover ${now}%`, `cover ${51 + i}%`);
     // Each time a little later after the edit.

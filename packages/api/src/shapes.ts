@@ -327,7 +327,14 @@ export const SyncReport = z.strictObject({
   revision: z.number().int().nullable(),
   /** what is wrong, or was left, in a sentence; empty: nothing */
   message: z.string().max(2000),
-  /** the last change of the file, as a unified diff */
+  /** what only the developer can write into components: where, why, and the code */
+  needs: z
+    .array(
+      z.strictObject({ file: z.string().max(1000), why: z.string().max(500), code: z.string().max(2000) }),
+    )
+    .max(100)
+    .default([]),
+  /** the last change of the files, as a unified diff */
   diff: z.string().max(200_000),
   /** when that was, ISO 8601 */
   changedAt: z.string().max(40).nullable(),

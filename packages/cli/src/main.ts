@@ -11,6 +11,7 @@ const COMMANDS: Record<string, () => Promise<(program: Command) => void>> = {
   export: async () => (await import('./commands/export.ts')).exportPage,
   check: async () => (await import('./commands/check.ts')).check,
   prove: async () => (await import('./commands/prove.ts')).prove,
+  init: async () => (await import('./commands/init.ts')).init,
   sync: async () => (await import('./commands/sync.ts')).sync,
   backup: async () => (await import('./commands/backup.ts')).backup,
   restore: async () => (await import('./commands/restore.ts')).restore,

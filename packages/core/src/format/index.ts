@@ -9,6 +9,7 @@ export { isAdjusted } from './css/adjustment-css.ts';
 export * from './html/patch.ts';
 export { distanceCss } from './css/pin-css.ts';
 export * from './html/patch-html.ts';
+export * from './html/keep-patched.ts';
 export * from './script/script.ts';
 export * from './script/package-script.ts';
 export * from './script/plan.ts';

@@ -1,8 +1,9 @@
 /**
  * Lyvek’s block in a file of the developer’s: between two marks, with everything around it as it is. The first mark says from which revision the
- * block was written, and a fingerprint of its text, which tells whether somebody has edited it since.
+ * block was written, a fingerprint of its text, which tells whether somebody has edited it since, and one of the document that it says.
  */
 import { itemAt } from '../assert/index.ts';
+import type { MotionDocument } from '../motion/index.ts';
 import { fingerprint } from '../page/fingerprint.ts';
 
 export interface Block {
@@ -11,6 +12,8 @@ export interface Block {
   revision: number;
   /** whether it is another text than was written */
   edited: boolean;
+  /** fingerprint of the document that it was written from; null in blocks of earlier versions */
+  source: string | null;
   /** where the marks begin and end in the file */
   from: number;
   to: number;
@@ -31,11 +34,15 @@ export const blockName = (name: string): string =>
     .slice(0, 60) || 'page';
 
 const BEGIN = (name: string) =>
-  `/\\* lyvek begin: ${escaped(blockName(name))}, revision (\\d+), ([0-9a-z]+)\\b[^*]*\\*/`;
+  `/\\* lyvek begin: ${escaped(blockName(name))}, revision (\\d+), ([0-9a-z]+)(?:-([0-9a-z]+))?\\b[^*]*\\*/`;
 const END = (name: string) => `/\\* lyvek end: ${escaped(blockName(name))} \\*/`;
 
 /** Of the text as people see it: editors change line ends. */
 const mark = (body: string): string => fingerprint(body.replace(/\r\n/g, '\n').trim()).toString(36);
+
+/** Of what a document says, however it is laid out as text. */
+export const documentMark = (document: MotionDocument): string =>
+  fingerprint(JSON.stringify(document)).toString(36);
 
 /** The block of a page in a file; null where there is none. A mark without its other half is told, so that nothing is written over. */
 export function findBlock(file: string, name: string): Block | Broken | null {
@@ -52,26 +59,37 @@ export function findBlock(file: string, name: string): Block | Broken | null {
     body,
     revision: Number(begin[1]),
     edited: mark(body) !== begin[2],
+    source: begin[3] ?? null,
     from: begin.index,
     to: end.index + end[0].length,
   };
 }
 
-const written = (name: string, revision: number, body: string): string =>
-  `/* lyvek begin: ${blockName(name)}, revision ${revision}, ${mark(body)}. Edit it, it is read back while lyvek sync runs. */\n${body.trim()}\n/* lyvek end: ${blockName(name)} */`;
+const NOTES = {
+  'read back': 'Edit it, it is read back while lyvek sync runs',
+  'written only': 'Lyvek writes it; edits are not read back',
+};
 
-/** The file with its block anew, or with one at its end. `after`: text that from now on stands behind the block. */
-export function putBlock(
-  file: string,
-  name: string,
-  { revision, body, after = '' }: { revision: number; body: string; after?: string },
-): string | Broken {
+export interface BlockText {
+  revision: number;
+  document: MotionDocument;
+  body: string;
+  /** text that from now on stands behind the block */
+  after?: string;
+  edits?: keyof typeof NOTES;
+}
+
+const written = (name: string, { revision, document, body, edits = 'read back' }: BlockText): string =>
+  `/* lyvek begin: ${blockName(name)}, revision ${revision}, ${mark(body)}-${documentMark(document)}. ${NOTES[edits]}. */\n${body.trim()}\n/* lyvek end: ${blockName(name)} */`;
+
+/** The file with its block as it is now, or with one at its end. */
+export function putBlock(file: string, name: string, what: BlockText): string | Broken {
   const known = findBlock(file, name);
   if (known && 'broken' in known) return known;
   const lines = file.includes('\r\n')
     ? (text: string) => text.replace(/\r?\n/g, '\r\n')
     : (text: string) => text;
-  const text = lines(written(name, revision, body) + (after && `\n\n${after.trim()}`));
+  const text = lines(written(name, what) + (what.after ? `\n\n${what.after.trim()}` : ''));
   if (known) return file.slice(0, known.from) + text + file.slice(known.to);
   if (file === '') return lines(`${text}\n`);
   return file + lines(`${/\n\s*\n$/.test(file) ? '' : file.endsWith('\n') ? '\n' : '\n\n'}${text}\n`);

@@ -2,7 +2,7 @@
 import { readBack } from '../css-import/index.ts';
 import type { ReadPage, UnsupportedCode } from '../css-import/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
-import { findBlock, putBlock } from './block.ts';
+import { documentMark, findBlock, putBlock } from './block.ts';
 import { mergeDocuments } from './merge.ts';
 
 export interface Revision {
@@ -22,6 +22,8 @@ export interface SyncInput {
   /** the CSS of a document */
   write(document: MotionDocument): string;
   page: ReadPage;
+  /** the document in the repository, where one is kept */
+  source?: MotionDocument | null | undefined;
   /** which side is taken where both changed one thing; else that is a conflict */
   prefer?: 'file' | 'take' | undefined;
 }
@@ -55,11 +57,11 @@ const leftText = (unsupported: readonly UnsupportedCode[]): string =>
     .join('\n\n');
 
 export async function syncStep(input: SyncInput): Promise<SyncStep> {
-  const { name, file, take, write } = input;
+  const { name, file, take, write, at } = input;
   const block = findBlock(file, name);
   if (block && 'broken' in block) return { kind: 'broken', message: block.broken };
   const put = (document: MotionDocument, revision: number, after = ''): string | { broken: string } =>
-    putBlock(file, name, { revision, body: write(document), after });
+    putBlock(file, name, { revision, document, body: write(document), after });
   const written = (document: MotionDocument, revision: number, after = ''): SyncStep => {
     const next = put(document, revision, after);
     if (typeof next !== 'string') return { kind: 'broken', message: next.broken };
@@ -67,7 +69,11 @@ export async function syncStep(input: SyncInput): Promise<SyncStep> {
   };
   if (!block?.edited) return written(take.document, take.revision);
 
-  const base = block.revision === take.revision ? take.document : await input.at(block.revision);
+  // A revision of that number may be of another take.
+  const isBase = (document: MotionDocument | null | undefined): document is MotionDocument =>
+    document != null && (block.source === null || documentMark(document) === block.source);
+  const ofRevision = block.revision === take.revision ? take.document : await at(block.revision);
+  const base = [ofRevision, input.source].find(isBase);
   if (!base)
     return {
       kind: 'broken',
@@ -75,7 +81,7 @@ export async function syncStep(input: SyncInput): Promise<SyncStep> {
     };
   const back = readBack(base, write(base), block.body, input.page);
   const merged =
-    block.revision === take.revision
+    base === take.document
       ? { document: back.document }
       : mergeDocuments(base, take.document, back.document, input.prefer && PREFERRED[input.prefer]);
   if ('conflicts' in merged) return { kind: 'conflict', names: merged.conflicts };

@@ -5,7 +5,7 @@ import { handOffCss } from '../format/index.ts';
 import { collectSelectors, emptyDocument, readDocument } from '../motion/index.ts';
 import type { MotionDocument } from '../motion/index.ts';
 import { layoutOfPage } from '../testing/page-layout.ts';
-import { findBlock, mergeDocuments, putBlock, syncStep } from './index.ts';
+import { documentMark, findBlock, mergeDocuments, putBlock, sourceStep, syncStep } from './index.ts';
 import type { Revision } from './index.ts';
 
 const HTML = `<!doctype html><html><body><main>${['a', 'b', 'c', 'd'].map((id) => `<p id="${id}">${id}</p>`).join('')}</main></body></html>`;
@@ -121,18 +121,20 @@ describe('a file and a take', () => {
   });
 
   test('line ends of the file stay what they are', () => {
-    const put = putBlock('a { b: c }\r\n', 'Home', { revision: 1, body: 'x {\n  y: z;\n}' });
+    const put = putBlock('a { b: c }\r\n', 'Home', { revision: 1, document: FIRST, body: 'x {\n  y: z;\n}' });
     expect(put).toMatch(/^a \{ b: c \}\r\n\r\n\/\*.*\*\/\r\nx \{\r\n {2}y: z;\r\n\}\r\n\/\*.*\*\/\r\n$/);
     expect(findBlock(put as string, 'Home')).toMatchObject({ edited: false });
     expect(findBlock((put as string).replaceAll('\r\n', '\n'), 'Home')).toMatchObject({ edited: false });
   });
 
   test('two pages have a block each in one file', () => {
-    const one = putBlock('', 'Home', { revision: 1, body: 'a {}' }) as string;
-    const two = putBlock(one, 'About us, too', { revision: 4, body: 'b {}' }) as string;
-    const again = putBlock(two, 'Home', { revision: 2, body: 'c {}' }) as string;
+    const one = putBlock('', 'Home', { revision: 1, document: FIRST, body: 'a {}' }) as string;
+    const two = putBlock(one, 'About us, too', { revision: 4, document: FIRST, body: 'b {}' }) as string;
+    const again = putBlock(two, 'Home', { revision: 2, document: FIRST, body: 'c {}' }) as string;
     expect(findBlock(again, 'Home')).toMatchObject({ body: 'c {}', revision: 2 });
-    expect(findBlock(again, 'About us, too')).toMatchObject({ body: 'b {}', revision: 4, edited: false });
+    expect(findBlock(again, 'About us, too')).toMatchObject({
+      ...{ body: 'b {}', revision: 4, edited: false, source: documentMark(FIRST) },
+    });
   });
 });
 
@@ -152,6 +154,50 @@ test('what only one side changed is taken from it, what both took out is gone', 
     motions: FIRST.motions.map((m) => (m.id === 'm_b' ? { ...m, name: 'Kept' } : m)),
   });
   expect(lost).toEqual({ conflicts: ['Part b'] });
+});
+
+describe('a document in the repository', () => {
+  const changed = (id: string, end: number): MotionDocument => ({
+    ...FIRST,
+    motions: FIRST.motions.map((m) =>
+      m.id === id ? { ...m, range: { ...m.range, end: `cover ${end}%` } } : m,
+    ),
+  });
+  const [here, there] = [changed('m_a', 71), changed('m_b', 72)];
+  const known = documentMark(FIRST);
+  const step = (source: MotionDocument | null, take: MotionDocument, more: object = {}) =>
+    sourceStep({ source, take, known, base: FIRST, ...more });
+
+  test('whichever has moved on is followed; both together are one, unless they are about one motion', () => {
+    expect(step(null, FIRST)).toEqual({ kind: 'write' });
+    expect(step(FIRST, FIRST)).toEqual({ kind: 'in-step' });
+    expect(step(FIRST, here)).toEqual({ kind: 'write' });
+    expect(step(here, FIRST)).toEqual({ kind: 'open', document: here });
+    const both = step(here, there);
+    expect(both.kind === 'open' && ends(both.document)).toMatchObject({ m_a: 'cover 71%', m_b: 'cover 72%' });
+    const other = changed('m_a', 73);
+    expect(step(here, other)).toEqual({ kind: 'conflict', names: ['Part a'] });
+    expect(step(here, other, { prefer: 'file' })).toEqual({ kind: 'open', document: here });
+    expect(step(here, other, { prefer: 'take' })).toEqual({ kind: 'write' });
+  });
+
+  test('never in step before: the repository is right; what they were in step with is lost: a conflict', () => {
+    expect(step(here, there, { known: null })).toEqual({ kind: 'open', document: here });
+    expect(step(here, there, { base: null })).toEqual({ kind: 'conflict', names: ['Part a', 'Part b'] });
+  });
+
+  test('a block of another take with the same revision is read back from the document it was written from', async () => {
+    const other = new Take();
+    other.setEnd('m_a', 88);
+    const { file } = await settle(other, OWN);
+    const edited = file.replace('cover 31%', 'cover 59%');
+    const take = new Take();
+    take.append(FIRST);
+    expect(await take.step(edited)).toMatchObject({ kind: 'broken' });
+    const input = { name: 'Home', file: edited, take: take.newest, write, page: { layout: LAYOUT } };
+    const read = await syncStep({ ...input, at: () => Promise.resolve(null), source: other.newest.document });
+    expect(read.kind === 'edit' && ends(read.document)).toMatchObject({ m_b: 'cover 59%', m_a: 'cover 30%' });
+  });
 });
 
 describe('500 sequences of edits on both sides', () => {

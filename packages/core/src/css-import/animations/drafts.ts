@@ -161,7 +161,7 @@ export class Drafts {
 
 /**
  * Blocks that the writer has made of one motion, because CSS keeps one easing per stop, become one again: `rise`, `rise_2` with nothing else
- * between them but their properties.
+ * between them but their properties. A block that several motions share is called after the first of them, so it goes with what stands before it.
  */
 function joined(list: readonly DraftOf[]): DraftOf[] {
   const out: DraftOf[] = [];
@@ -169,16 +169,18 @@ function joined(list: readonly DraftOf[]): DraftOf[] {
     const { name, keyframes, ...rest } = one.draft;
     const block = name.replace(/_\d+$/, '');
     const stems = isLoadDraft(one.draft) ? [block, block.replace(/-intro$/, '')] : [block];
-    const at = out.findIndex(({ draft, owner }) => {
+    const fits = ({ draft, owner }: DraftOf): boolean => {
       const { name: other, keyframes: known, ...others } = draft;
       return (
         other !== name &&
-        stems.includes(other) &&
         owner === one.owner &&
         JSON.stringify(others) === JSON.stringify(rest) &&
         Object.keys(keyframes).every((p) => !(p in known))
       );
-    });
+    };
+    const named = out.findIndex((o) => stems.includes(o.draft.name) && fits(o));
+    const isShared = named < 0 && block !== name && out.length > 0 && fits(itemAt(out, out.length - 1));
+    const at = isShared ? out.length - 1 : named;
     if (at < 0) out.push(one);
     else {
       const { draft } = itemAt(out, at);

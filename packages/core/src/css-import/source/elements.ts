@@ -117,11 +117,23 @@ export class PageElements {
   ): string {
     const wanted = new Set(elements);
     const ofClasses = classSelectors(elements, (c) => this.all(`.${c}`)?.length ?? 0);
-    // Of a list only what finds some of them.
-    const useful = (list: string) =>
-      splitTop(list)
-        .filter((part) => this.all(part)?.some((e) => wanted.has(e)))
+    // Of a list only what finds some of them, and what no other part finds already.
+    const useful = (list: string) => {
+      const parts = splitTop(list)
+        .map((part) => ({ part, found: this.all(part) ?? [] }))
+        .filter(({ found }) => found.some((e) => wanted.has(e)));
+      return parts
+        .filter(
+          ({ found }, i) =>
+            !parts.some(
+              (p, k) =>
+                (p.found.length > found.length || (p.found.length === found.length && k < i)) &&
+                found.every((e) => p.found.includes(e)),
+            ),
+        )
+        .map(({ part }) => part)
         .join(', ');
+    };
     const unique = [...new Set([...candidates, ...ofClasses].map(useful))]
       .filter(Boolean)
       .map((selector) => ({

@@ -46,10 +46,23 @@ const SENTENCES: Record<SyncReport['state'], (report: SyncReport) => string> = {
 };
 
 function Report({ report, onCopy }: { report: SyncReport } & Pick<InStepProps, 'onCopy'>) {
-  const { state, diff, changedAt } = report;
+  const { state, diff, changedAt, needs } = report;
   return (
     <>
       <p role={state === 'in-step' ? undefined : 'alert'}>{SENTENCES[state](report)}</p>
+      {needs.map((n) => (
+        <div key={n.file + n.code}>
+          <p>
+            <code>{n.file}</code> {n.why}
+          </p>
+          <div className="guide-code">
+            <pre>{n.code}</pre>
+            <button type="button" className="btn small" onClick={() => onCopy(n.code, inStepText.theCode)}>
+              {inStepText.copy}
+            </button>
+          </div>
+        </div>
+      ))}
       {diff && changedAt && (
         <>
           <p>{inStepText.lastChange(new Date(changedAt).toLocaleTimeString())}</p>

@@ -188,6 +188,7 @@ export const inStepText = {
   conflict: (names: string) =>
     `Changed in the file and here: ${names}. Nothing is written until one of the two is undone.`,
   lastChange: (time: string) => `Last change, at ${time}:`,
+  theCode: 'The code',
   theDiff: 'The diff',
   copyDiff: 'Copy for git apply',
 };
