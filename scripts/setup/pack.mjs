@@ -1,7 +1,7 @@
 /** The two packages that projects install, made from what is built: `lyvek`, the command line, and `@lyvek/runtime`. */
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
-import { buildCli, cliBundle } from './build.mjs';
+import { cliBundle } from './build.mjs';
 import { inRoot } from './paths.mjs';
 import { run } from './processes.mjs';
 import { giveUp } from './say.mjs';
@@ -56,10 +56,9 @@ function dependencies({ external }) {
   );
 }
 
-/** Two `.tgz` in `folder`; their paths by package. */
+/** Two `.tgz` in `folder`, from what is built; their paths by package. */
 export async function pack(folder) {
   const { build } = await import('esbuild');
-  await buildCli();
   const runtime = begin('runtime', 'runtime');
   await build(runtimeModules(runtime));
   const cli = begin('lyvek', 'cli', { dependencies: dependencies(cliBundle('')) });

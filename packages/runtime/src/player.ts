@@ -3,8 +3,9 @@
  * stopping leaves the page as it was. Marquees are most of the script and in few pages, so whoever plays them brings them along.
  */
 import { playDamped } from './damping.ts';
-import { browserClock } from './plan.ts';
+import { browserClock, toDocument } from './plan.ts';
 import type { Clock, MarqueePlan, Plan } from './plan.ts';
+import { watchSheets } from './sheets.ts';
 import { playSignals } from './signal.ts';
 import { playTravels } from './travel.ts';
 
@@ -57,7 +58,7 @@ export function start(root: Root, plan: Plan, options: Options = {}): () => void
   };
 }
 
-/** Begins anew when what readers ask for changes, and rests while the page is printed. */
+/** Begins anew when what readers ask for, or what a style sheet says, changes, and rests while the page is printed. */
 function keepPlaying(root: Root, plan: Plan, options: Options): () => void {
   const preference = matchMedia('(prefers-reduced-motion: reduce)');
   const watched = [preference, ...(plan.media ?? []).map((query) => matchMedia(query))];
@@ -77,7 +78,11 @@ function keepPlaying(root: Root, plan: Plan, options: Options): () => void {
   PRINTS.forEach((type) => addEventListener(type, print));
   watched.forEach((query) => query.addEventListener('change', restart));
   restart();
+  const names = plan.damping.flatMap((d) => d.names);
+  const { request } = options.clock ?? browserClock;
+  const unwatch = names.length ? watchSheets(toDocument(root), names, restart, request) : null;
   return () => {
+    unwatch?.();
     PRINTS.forEach((type) => removeEventListener(type, print));
     watched.forEach((query) => query.removeEventListener('change', restart));
     end?.();

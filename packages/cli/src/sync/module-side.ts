@@ -1,5 +1,4 @@
 /** The module that plays what CSS cannot, beside the style sheet: imported from the installed package, or with its scripts beside it. */
-import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import {
   OWN_FILES,
@@ -19,11 +18,8 @@ export interface ModuleSide {
   notes: string[];
 }
 
-/** Whether the project has installed the runtime; without a bundler it lies beside the module. */
-const isInstalled = (): boolean => {
-  const manifest = readFile('package.json');
-  return manifest.includes(`"${RUNTIME_PACKAGE}"`) || existsSync(join('node_modules', RUNTIME_PACKAGE));
-};
+/** Whether the project depends on the runtime; without a bundler its scripts lie beside the module. */
+const isInstalled = (): boolean => readFile('package.json').includes(`"${RUNTIME_PACKAGE}"`);
 
 const PLAIN_NOTHING = '/* CSS plays everything: there is nothing to start. */\nexport {};\n';
 

@@ -112,7 +112,7 @@ export class PageSync {
         return 'again';
       }
     }
-    const [own, ...others] = await this.side.layouts(take.document);
+    const [own, ...others] = withoutOwnNames(await this.side.layouts(take.document), written?.body ?? '');
     const html = lookAtHtml(listHtml(this.files), take.document, own, base);
     const step = await syncStep({
       ...{ name: this.side.page, file, take, prefer: this.prefer, source },
@@ -176,6 +176,15 @@ export class PageSync {
     });
     return { revision: take.revision };
   }
+}
+
+/** A page that is measured with the written code in it has its names, which are free for what is written next. */
+function withoutOwnNames(layouts: [Layout, ...Layout[]], body: string): [Layout, ...Layout[]] {
+  const own = new Set([...body.matchAll(/@keyframes\s+([^\s{]+)/g)].map((m) => m[1]));
+  return layouts.map((l) => ({
+    ...l,
+    keyframeNames: l.keyframeNames?.filter((name) => !own.has(name)),
+  })) as [Layout, ...Layout[]];
 }
 
 const documentText = (document: MotionDocument): string => `${JSON.stringify(document, null, 2)}\n`;
