@@ -45,8 +45,8 @@ export async function readPageRules(): Promise<PageRule[]> {
   return out;
 }
 
-/** Names of the `@keyframes` in the sheets that may be read, without those of the preview. */
-export function listKeyframeNames(): string[] {
+/** Names of the `@keyframes` in the sheets that may be read; those of the preview are adopted, and stand elsewhere. */
+function readKeyframeNames(): Set<string> {
   const names = new Set<string>();
   const walk = (rules: CSSRuleList) => {
     for (const rule of rules) {
@@ -63,7 +63,16 @@ export function listKeyframeNames(): string[] {
     }
   };
   for (const sheet of document.styleSheets) tryWalk(sheet);
-  return [...names].filter((n) => !n.startsWith('lv-')).slice(0, 2000);
+  return names;
+}
+
+/** Those that are not free for what is written next. */
+export const listKeyframeNames = (): string[] =>
+  [...readKeyframeNames()].filter((n) => !n.startsWith('lv-')).slice(0, 2000);
+
+export function hasKeyframes(names: readonly string[]): boolean {
+  const known = readKeyframeNames();
+  return names.every((n) => known.has(n));
 }
 
 /** Where rules stand: `parent` is the selector list of the rule that they are nested in. */

@@ -1,4 +1,5 @@
 /** The probe: Lyvek’s eyes and hands inside a page, whichever way it came there. */
+import type { Plan } from '@lyvek/core';
 import { keptCss } from '@lyvek/core/kept';
 import { adjustedBy } from '@lyvek/core/marks';
 import { find } from './find.ts';
@@ -18,6 +19,7 @@ import type { DrawnPart } from './parts.ts';
 import { watchElements } from './watch-elements.ts';
 import { all, pageScroller, readStyle } from './dom.ts';
 
+const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
 const styles = new Styles();
 /** Scripts of the page may begin to move things at any time. */
 const own = new OwnMotions(() => say({ type: 'resized' }));
@@ -57,7 +59,8 @@ function act(message: ToProbe): void {
       patch.apply(message.patch);
       keepRules();
       say({ type: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
-      return script.play(message.plan, message.again);
+      // The page’s own code is shown, not a copy on top of it.
+      return script.play(styles.leave(message.written) ? NOTHING : message.plan, message.again);
     case 'scroll':
       scrollTo({ left: message.x, top: message.y, behavior: 'instant' });
       landed = message.seq;
@@ -66,6 +69,8 @@ function act(message: ToProbe): void {
       scale = message.scale;
       return;
     case 'time':
+      // By the names of the preview.
+      styles.leave(null);
       return playTime(message);
     case 'hold':
       // No style attribute reaches a pseudo-element.

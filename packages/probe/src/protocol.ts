@@ -70,6 +70,8 @@ export type ToProbe =
       plan: Plan;
       /** something that the script plays was written anew */
       again: boolean;
+      /** keyframes of code that is in step with this: a page that has them all plays it by itself; null: it is not */
+      written: string[] | null;
     }
   | { type: 'scroll'; seq: number; x: number; y: number }
   /** how small the page is shown, so that one notch of the wheel stays one notch of the page */

@@ -1,9 +1,14 @@
+import { hasKeyframes } from './page-rules.ts';
+
 /** Our style sheets in the page: one constructed sheet per piece, so that a change restyles as little as possible. */
 export class Styles {
   private readonly sheets = new Map<string, { css: string; sheet: CSSStyleSheet; stays: boolean }>();
   private order: string[] = [];
   private readonly kept = new CSSStyleSheet();
   private keptCss = '';
+  /** keyframes of the page’s own code, where it says the same as these sheets */
+  private written: ReadonlySet<string> = new Set();
+  private left = false;
 
   /** Rules of the page that a wrapper would make miss; they stand before all others. */
   keep(css: string): void {
@@ -34,6 +39,17 @@ export class Styles {
     return refused;
   }
 
+  /** Takes the sheets out where the page has this code itself; whether it does. */
+  leave(written: string[] | null): boolean {
+    const left = written !== null && written.length > 0 && hasKeyframes(written);
+    if (written) this.written = new Set(written);
+    if (left !== this.left) {
+      this.left = left;
+      this.adopt();
+    }
+    return left;
+  }
+
   /** CSS of the adjustments that are in place. */
   get adjustments(): string[] {
     return this.order.flatMap((id) => (id.startsWith('adjust:') ? (this.sheets.get(id)?.css ?? []) : []));
@@ -41,7 +57,7 @@ export class Styles {
 
   /** Adopts our sheets, or, for measuring, only those that belong to the page as it stands still. */
   private adopt(onlyStaying = false): void {
-    const wanted = this.order.flatMap((id) => {
+    const wanted = (this.left ? [] : this.order).flatMap((id) => {
       const known = this.sheets.get(id);
       return known && (known.stays || !onlyStaying) ? [known.sheet] : [];
     });
@@ -58,7 +74,7 @@ export class Styles {
     if (this.sheets.size === 0) return work();
     const { scrollX: x, scrollY: y } = window;
     this.adopt(true);
-    const put = silenced();
+    const put = silenced((name) => name.startsWith('lv-') || this.written.has(name));
     try {
       return work();
     } finally {
@@ -70,15 +86,13 @@ export class Styles {
 }
 
 /**
- * Now and then Chromium 156 goes on showing an animation that waits for its trigger after its rule has gone. Such a one loses its effect;
- * returns what gives it back.
+ * What the page’s own code plays, and now and then an animation that waits for its trigger after its rule has gone (Chromium 156): it loses
+ * its effect; returns what gives it back.
  */
-function silenced(): () => void {
+function silenced(isOurs: (name: string) => boolean): () => void {
   const reducedMotion = document
     .getAnimations()
-    .flatMap((a) =>
-      a instanceof CSSAnimation && a.animationName.startsWith('lv-') ? [[a, a.effect] as const] : [],
-    );
+    .flatMap((a) => (a instanceof CSSAnimation && isOurs(a.animationName) ? [[a, a.effect] as const] : []));
   for (const [animation] of reducedMotion) animation.effect = null;
   return () => reducedMotion.forEach(([animation, effect]) => (animation.effect = effect));
 }

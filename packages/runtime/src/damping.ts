@@ -62,9 +62,14 @@ function groupFor(groups: Group[], timeline: Timeline, how: Damping): Group {
   return group;
 }
 
-/** Takes the animations that the plan names off their timelines. */
-function take(root: Document | Element, doc: Document, plan: Plan['damping']): Group[] {
-  const groups: Group[] = [];
+/** Takes the animations that the plan names off their timelines, and lets go of those that have ended. */
+function take(root: Document | Element, doc: Document, plan: Plan['damping'], groups: Group[]): void {
+  for (const g of groups)
+    g.taken = g.taken.filter(({ animation, gauge }) => {
+      if (animation.playState !== 'idle') return true;
+      gauge.cancel();
+      return false;
+    });
   for (const { names, selector, damping: how } of plan) {
     const [host, part] = splitPart(selector);
     for (const element of root.querySelectorAll(host))
@@ -88,7 +93,6 @@ function take(root: Document | Element, doc: Document, plan: Plan['damping']): G
         taken.push({ animation, timeline, gauge, start: 0, end: 0, side: 2 });
       }
   }
-  return groups;
 }
 
 /** Where the ranges lie now. Reads only. */
@@ -131,7 +135,8 @@ function giveBack(doc: Document, groups: readonly Group[]): void {
 /** Plays the damped motions of a plan. Returns what stops them and leaves no trace. */
 export function playDamped(root: Document | Element, plan: Plan['damping'], clock: Clock): () => void {
   const doc = toDocument(root);
-  const groups = take(root, doc, plan);
+  const groups: Group[] = [];
+  take(root, doc, plan, groups);
   let frame = 0;
   let last = -Infinity;
   let interval = FRAME;
@@ -172,13 +177,21 @@ export function playDamped(root: Document | Element, plan: Plan['damping'], cloc
     });
   };
   const sized = new ResizeObserver(settle);
-  if (groups.length) {
-    sized.observe(doc.documentElement);
-    if (doc.body) sized.observe(doc.body);
-    doc.addEventListener('scroll', wake, { capture: true, passive: true });
-    settle();
-  }
+  // Of an element that has come later, or of one that had its styles taken away for a while.
+  const started = ({ animationName: name }: AnimationEvent) => {
+    const count = () => groups.reduce((sum, g) => sum + g.taken.length, 0);
+    if (!plan.some((p) => p.names.includes(name))) return;
+    const before = count();
+    take(root, doc, plan, groups);
+    if (count() !== before) settle();
+  };
+  sized.observe(doc.documentElement);
+  if (doc.body) sized.observe(doc.body);
+  doc.addEventListener('scroll', wake, { capture: true, passive: true });
+  doc.addEventListener('animationstart', started);
+  settle();
   return () => {
+    doc.removeEventListener('animationstart', started);
     stopped = true;
     clock.cancel(frame);
     clock.cancel(settling);

@@ -280,14 +280,22 @@ export class PageLink {
     this.say({ type: 'scale', scale });
   }
 
-  /** Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. */
-  style(pieces: readonly Piece[], patch: HtmlPatch, plan: Plan): void {
+  /**
+   * Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. `written`: keyframes of code that says
+   * the same, where a file of the page’s is in step.
+   */
+  style(
+    pieces: readonly Piece[],
+    patch: HtmlPatch,
+    plan: Plan,
+    written: readonly string[] | null = null,
+  ): void {
     const changed = pieces
       .filter((p) => this.sent.get(p.id)?.piece !== p)
       .map((piece) => ({ piece, id: piece.id, css: previewCss(piece) }))
       .filter((p) => this.sent.get(p.id)?.css !== p.css);
     const order = pieces.map((p) => p.id);
-    const key = `${order.join(' ')} ${JSON.stringify([patch, plan])}`;
+    const key = `${order.join(' ')} ${JSON.stringify([patch, plan, written])}`;
     if (changed.length === 0 && key === this.order) return;
     this.worn = JSON.stringify([patch, pieces.flatMap((p) => (p.stays ? [p.id, previewCss(p)] : []))]);
     if (!this.trying && this.isOutgrown()) this.measureSoon();
@@ -304,6 +312,7 @@ export class PageLink {
       patch,
       plan,
       again,
+      written: written && [...written],
     });
     this.aimAgain();
   }

@@ -7,6 +7,7 @@ import type { MotionDocument, Plan } from '@lyvek/core';
 import type { Dress } from './page-link.ts';
 import { useOpenedFrame } from './use-opened-frame.ts';
 import { useLayout, useShownPage } from './shown-page.ts';
+import { useWritten } from './use-written.ts';
 import { useOpenedPage } from '../state/opened-page.ts';
 
 const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
@@ -43,11 +44,14 @@ export function useLinkedPage(
     opened.current = taken;
   }, [taken, again]);
 
+  // Tracks of a page under development are in its own source, under the names of the hand-off.
+  const prefix = page.live ? document.prefix : undefined;
   const { pieces, plan } = useMemo(
-    () => writeCss(document, layout, reducedMotion ? 'reduced-motion' : 'full-motion'),
-    [document, layout, reducedMotion],
+    () => writeCss(document, layout, reducedMotion ? 'reduced-motion' : 'full-motion', { prefix }),
+    [document, layout, reducedMotion, prefix],
   );
-  const patch = useMemo(() => makePatch(document), [document]);
+  const patch = useMemo(() => makePatch(document, [], prefix), [document, prefix]);
+  const written = useWritten(document);
   const dress = useRef<Dress>({ pieces, patch, plan });
   dress.current = { pieces, patch, plan };
   useEffect(() => {
@@ -71,9 +75,9 @@ export function useLinkedPage(
 
   const tried = useStore(session.store, (s) => s.tried !== null);
   useEffect(() => {
-    if (live) link.style(pieces, patch, plan);
+    if (live) link.style(pieces, patch, plan, written);
     link.try(tried);
-  }, [link, pieces, patch, plan, live, tried]);
+  }, [link, pieces, patch, plan, written, live, tried]);
 
   // In this order: at another size other conditions hold, and the page has them before it is measured.
   useEffect(() => {

@@ -56,9 +56,9 @@ export const writeCss = (
   document: MotionDocument,
   layout: Layout,
   condition: Condition,
-  others: readonly Layout[] = [],
+  drafting: Pick<Drafting, 'others' | 'prefix'> = {},
 ): Written => {
-  const draft = draftCss(document, layout, condition, { others });
+  const draft = draftCss(document, layout, condition, drafting);
   return { pieces: piecesOfDraft(draft), plan: makePlan(draft), notes: draft.notes };
 };
 
