@@ -180,13 +180,15 @@ test('Vue: the module starts and stops with its component; hot reload brings wha
     const name = `Ferry ${Date.now() % 1e6}`;
     const id = await app.connect(request, name);
     await openRundown(page, id);
-    await setDocument(request, id, makeMoving('.quay', '#crossing'));
+    await setDocument(request, id, makeMoving('.quay', 'main > section'));
     await page.reload();
     await measured(page);
     const files = ['--page', name, '--css', 'src/motion.css', '--module', 'src/motion.js'];
     const once = ['sync', '--once', '--server', base, ...files, '--html', 'src/App.vue'];
     const first = await app.lyvek(...once);
     expect(first.err).toContain('<div class="lv-hold-stage">');
+    // Both selectors count children: in the track they would find nothing.
+    const [ofStage, ofHeading] = [...first.err.matchAll(/data-lv="[\w-]+"/g)].map(String);
     app.edit('src/main.js', ["import './page.css';", "import './page.css';\nimport './motion.css';"]);
     app.edit(
       'src/App.vue',
@@ -194,9 +196,17 @@ test('Vue: the module starts and stops with its component; hot reload brings wha
         '<script setup>',
         "<script setup>\nimport { onMounted, onUnmounted } from 'vue';\nimport { startMotion } from './motion.js';\n\nlet stop = () => {};\nonMounted(() => (stop = startMotion()));\nonUnmounted(() => stop());",
       ],
-      ['<section', '<div class="lv-hold-stage"><section'],
+      ['<section', `<div class="lv-hold-stage"><section ${ofStage}`],
+      ['<h2', `<h2 ${ofHeading}`],
       ['</section>', '</section></div>'],
     );
+    // The workbench sees the track, and measures the page with it.
+    const written = async () => {
+      const again = await app.lyvek(...once);
+      expect(again.err).not.toContain('Put a track');
+      return app.read('src/motion.css');
+    };
+    await expect.poll(written).toContain('[data-lv~="section-');
     const site = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await site.goto(app.url);
     await expect.poll(() => driving(site, '.quay')).toEqual(DAMPED);
@@ -205,7 +215,7 @@ test('Vue: the module starts and stops with its component; hot reload brings wha
     expect(near).toBeGreaterThan(0);
 
     // Three times as far, and longer, in the workbench; the open page shows it without being loaded again.
-    const far = makeMoving('.quay', '#crossing');
+    const far = makeMoving('.quay', 'main > section');
     far.motions = far.motions.map((m) =>
       m.id === 'm_rise'
         ? {

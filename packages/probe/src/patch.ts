@@ -52,7 +52,9 @@ export class Patch {
     const { wraps, attributes, selectors } = this.now;
     if (wraps.length === 0 && attributes.length === 0) return;
     const rules = wraps.length ? this.rules : [];
-    const before = new Map(selectors.map((s) => [s, find(s)]));
+    // In a page of its own the developer has put them there.
+    if (this.own) this.marked = selectors.filter((s) => find(byMark(s)).length > 0);
+    const before = new Map(selectors.map((s) => [s, this.seek(s)]));
     const ofRules = askRules(rules);
     for (const { selector, name, value } of attributes)
       for (const e of find(selector)) {
@@ -61,7 +63,7 @@ export class Patch {
         this.undo.push(() => e.removeAttribute(name));
       }
     const stages = wraps.flatMap((w) => {
-      const stage = find(w.selector)[0];
+      const stage = this.seek(w.selector)[0];
       if (!stage?.parentElement || stage === document.body) return [];
       return [{ ...w, stage, placedBy: new Set(rules.filter((r) => matches(stage, r.selector))) }];
     });
@@ -69,7 +71,7 @@ export class Patch {
       const track = this.wrap(id, stage, className, anchors);
       return track ? [{ id, track, stage, placedBy }] : [];
     });
-    for (const [selector, elements] of before) {
+    for (const [selector, elements] of this.own ? [] : before) {
       const after = new Set(find(selector));
       if (after.size === elements.length && elements.every((e) => after.has(e))) continue;
       this.marked.push(selector);
@@ -81,6 +83,10 @@ export class Patch {
     const moved = moveRules(rules, ofRules, made);
     for (const [e, name] of moved.marks) this.mark(e, name);
     this.kept = [...wrapped.flatMap((w) => trackRules(w, rules)), ...moved.kept];
+  }
+
+  private seek(selector: string): Element[] {
+    return find(this.marked.includes(selector) ? byMark(selector) : selector);
   }
 
   private mark(e: Element, name: string): void {
@@ -133,7 +139,7 @@ export class Patch {
       selectors.map((s) => {
         const [host, part] = splitPart(s);
         try {
-          const found = all(this.marked.includes(host) ? `[${MARK}~="${toMark(host)}"]` : host);
+          const found = all(this.marked.includes(host) ? byMark(host) : host);
           return [s, part ? found.filter((e) => draws(e, part)) : found];
         } catch {
           return [s, null];
@@ -158,6 +164,8 @@ export class Patch {
     return out;
   }
 }
+
+const byMark = (selector: string): string => `[${MARK}~="${toMark(selector)}"]`;
 
 function find(selector: string): Element[] {
   try {

@@ -25,6 +25,8 @@ interface Options extends ServerOptions {
 /** ms between looks at the files */
 const LOOK_MS = 200;
 const PAUSE_MS = 2000;
+/** The page may have been measured anew, which no revision tells. */
+const RELOOK_MS = 5000;
 /** It says that it still runs so often. */
 const TELL_MS = 5000;
 /** Looks in a row after which both sides stand still, or something keeps changing them. */
@@ -66,7 +68,10 @@ async function follow(one: PageSync): Promise<never> {
       known = await settle(one);
     } while (one.texts() !== texts);
     const over = new AbortController();
-    await Promise.race([fileChange(one, texts, over.signal), newer(one, known, over.signal)]);
+    await Promise.race([
+      ...[fileChange(one, texts, over.signal), newer(one, known, over.signal)],
+      rest(RELOOK_MS, undefined, { signal: over.signal }).catch(() => undefined),
+    ]);
     over.abort();
   }
 }

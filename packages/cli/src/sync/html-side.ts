@@ -1,6 +1,6 @@
 /** What pins and adjustments need of the page’s elements: written into plain HTML, or said, where components make them. */
 import { basename, extname } from 'node:path';
-import { keepPatched, makePatch, trackClasses } from '@lyvek/core';
+import { MARK, keepPatched, listMarksNeeded, makePatch, toMark, trackClasses } from '@lyvek/core';
 import type { HtmlPatch, Layout, MotionDocument } from '@lyvek/core';
 import { readFile } from './whole-file.ts';
 
@@ -54,7 +54,7 @@ export function lookAtHtml(
     side.notes.push(...kept.notes.map((n) => `${path}: ${n}`));
     if (plain.length === 1) side.html = kept.html;
   }
-  if (components.length) side.needs.push(...listMissing(components, patch));
+  if (components.length) side.needs.push(...listMissing(components, patch, listMarksNeeded(layout, patch)));
   else if (plain.length === 0 && patch.wraps.length)
     side.notes.push(
       `${patch.wraps.length === 1 ? 'a pin needs a track' : `${patch.wraps.length} pins need tracks`} in the page’s HTML: name it with --html, or the components that make it`,
@@ -62,8 +62,12 @@ export function lookAtHtml(
   return side;
 }
 
-/** Tracks and attributes that none of these files has yet. */
-export function listMissing(components: readonly string[], { wraps, attributes }: HtmlPatch): Need[] {
+/** Tracks, marks and attributes that none of these files has yet. `marked`: selectors that need a mark. */
+export function listMissing(
+  components: readonly string[],
+  { wraps, attributes }: HtmlPatch,
+  marked: readonly string[] = [],
+): Need[] {
   const texts = components.map(readFile);
   const [first = ''] = components;
   const name = classAttribute(first);
@@ -81,6 +85,14 @@ export function listMissing(components: readonly string[], { wraps, attributes }
           `  … ${selector} …`,
           '</div>',
         ].join('\n'),
+      })),
+    ...marked
+      .map((selector) => ({ selector, code: `${MARK}="${toMark(selector)}"` }))
+      .filter(({ code }) => !texts.some((t) => t.includes(code)))
+      .map(({ selector, code }) => ({
+        file: where,
+        why: `Give ${selector} this attribute too: with the track in place its selector does not find it.`,
+        code,
       })),
     ...attributes
       .filter((a) => !texts.some((t) => t.includes(`${a.name}="${a.value}"`)))

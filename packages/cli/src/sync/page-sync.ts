@@ -24,7 +24,7 @@ export class PageSync {
   private readonly said = new Set<string>();
   private report: SyncReport;
   /** what was changed in this look, and not told yet */
-  private patches: string[] = [];
+  private patches = new Map<string, string>();
 
   constructor(
     readonly side: TakeSide,
@@ -47,9 +47,16 @@ export class PageSync {
 
   /** Tells the workbench that this still runs, and how both stand. */
   async tell(change: Partial<SyncReport> = {}): Promise<void> {
-    if (this.patches.length) {
-      change.diff = this.patches.splice(0).join('').slice(0, MAX_DIFF);
+    if (this.patches.size) {
+      // Code comes before the document, which says the same at greater length.
+      const { document = '' } = this.files;
+      const patches = [...this.patches].sort(([a], [b]) => Number(a === document) - Number(b === document));
+      change.diff = patches
+        .map(([, patch]) => patch)
+        .join('')
+        .slice(0, MAX_DIFF);
       change.changedAt = new Date().toISOString();
+      this.patches.clear();
     }
     this.report = { ...this.report, ...change };
     await this.side.tell(this.report);
@@ -65,7 +72,7 @@ export class PageSync {
     const before = readFile(path);
     if (before === after) return;
     replaceFile(path, after);
-    this.patches.push(patchText(path, before, after));
+    this.patches.set(path, patchText(path, before, after));
     this.said.clear();
   }
 
@@ -164,8 +171,9 @@ export class PageSync {
     if (path !== undefined) this.put(path, documentText(take.document));
     for (const [of, text] of [...html.changed, ...script.changed]) this.put(of, text);
     if (file !== null) this.put(css, file);
-    if (this.patches.length) this.say(`Wrote ${css}, revision ${take.revision}.`);
-    else this.say(`${css} is in step with revision ${take.revision}.`);
+    if (this.patches.size) this.say(`Wrote ${css}, revision ${take.revision}.`);
+    else if (this.report.revision !== take.revision)
+      this.say(`${css} is in step with revision ${take.revision}.`);
     const notes = [...html.notes, ...script.notes];
     for (const n of notes) this.say(`${n}.`);
     for (const n of html.needs) this.say(`${n.file}: ${n.why}\n${indented(n)}`);

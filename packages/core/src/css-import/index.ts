@@ -1,5 +1,6 @@
 export { suggestCorrections } from './diagnostics/corrections.ts';
 export type { PageMistake } from './diagnostics/corrections.ts';
+export { listMarksNeeded } from './read-back/marks-needed.ts';
 export { readBack } from './read-back/read-back.ts';
 export type { ReadBack, ReadPage, UnsupportedCode } from './read-back/read-back.ts';
 export { readPage, withoutTaken } from './read-page.ts';

@@ -6,6 +6,7 @@ import { inStepText } from './text.ts';
 
 const LOOK_MS = 2000;
 const SIGNS: Record<string, string> = { '+': 'added', '-': 'removed' };
+const isHeader = (line: string): boolean => /^(\+\+\+|---) /.test(line);
 
 interface InStepProps {
   takeId: string;
@@ -68,7 +69,7 @@ function Report({ report, onCopy }: { report: SyncReport } & Pick<InStepProps, '
           <p>{inStepText.lastChange(new Date(changedAt).toLocaleTimeString())}</p>
           <pre className="diff">
             {diff.split('\n').map((line, i) => (
-              <span key={i} className={SIGNS[line[0] ?? '']}>
+              <span key={i} className={isHeader(line) ? 'file' : SIGNS[line[0] ?? '']}>
                 {`${line}\n`}
               </span>
             ))}

@@ -162,7 +162,9 @@ function ConnectForm({ onConnect, onBack }: { onConnect(url: string): void; onBa
           type="url"
           required
           autoFocus
-          pattern="https?://(localhost|127\.0\.0\.1)(:\d+)?(/.*)?"
+          // What is typed takes the place of the example.
+          onFocus={(e) => e.target.select()}
+          pattern="https?://(localhost|127\.0\.0\.1)(:\d+)?(/(?!.*://).*)?"
           title={addPageText.aPageOnThis}
           value={url}
           onChange={(e) => setUrl(e.target.value)}

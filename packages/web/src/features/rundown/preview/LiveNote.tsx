@@ -1,5 +1,5 @@
 /** Over the preview of a page under development that has not said hello yet: where it is looked for, and the line that it needs. */
-import { connectTag } from '../../../preview/connect-tag.ts';
+import { connectAddress, connectTag } from '../../../preview/connect-tag.ts';
 import { notify, notifyError } from '../../../ui/notices.tsx';
 import { liveNoteText } from './text.ts';
 
@@ -44,6 +44,15 @@ export function LiveNote({
           {liveNoteText.lookAgain}
         </button>
       </p>
+      <details className="live-vite">
+        <summary>{liveNoteText.withVite}</summary>
+        <p>{liveNoteText.thePluginPutsIt}</p>
+        <pre className="live-tag" tabIndex={0}>
+          {liveNoteText.plugin}
+        </pre>
+        <p>{liveNoteText.andInEnvLocal}</p>
+        <pre className="live-tag" tabIndex={0}>{`LYVEK_CONNECT=${connectAddress(live.code)}`}</pre>
+      </details>
     </div>
   );
 }

@@ -15,6 +15,10 @@ export const liveNoteText = {
   copyTheLine: 'Copy the line',
   theLineIsCopied: 'The line is copied.',
   lookAgain: 'Look again',
+  withVite: 'With Vite',
+  thePluginPutsIt: 'A plugin puts it into the pages of the development server only. In vite.config:',
+  plugin: "import lyvek from 'lyvek/vite'\n\nplugins: [lyvek()]",
+  andInEnvLocal: 'and in .env.local:',
 };
 
 export const moveGripsText = {
