@@ -1,5 +1,6 @@
 /** Animation lists of an element as longhands, and the shortest declarations that say them. */
 import { itemAt } from '../../assert/index.ts';
+import { meetingNote } from './meeting-note.ts';
 import type { Declarations } from './rule.ts';
 import { splitRange } from './split-range.ts';
 
@@ -76,6 +77,12 @@ const seenList = (over: Declarations, longhand: AnimationLonghand): readonly str
 const isSame = (longhand: AnimationLonghand, a: readonly string[], b: readonly string[]): boolean =>
   writtenList(longhand, a).join() === writtenList(longhand, b).join();
 
+/** Behind the timeline of a single animation. */
+const noteFor = (longhand: AnimationLonghand, lists: AnimationLists): string =>
+  longhand === 'animation-timeline' && lists['animation-name'].length === 1
+    ? meetingNote(itemAt(lists['animation-timeline'], 0), itemAt(lists['animation-range'], 0))
+    : '';
+
 /** The shorthand first, since it sets back timeline and range; not triggers, and not how animations compose. */
 function whole(lists: AnimationLists, over: Declarations): string[] {
   const rows = lists['animation-name'].map((name, i) =>
@@ -93,7 +100,7 @@ function whole(lists: AnimationLists, over: Declarations): string[] {
     line('animation', rows),
     ...RESET.flatMap((l) => {
       const list = writtenList(l, lists[l]);
-      return isInitial(l, list) ? [] : [line(l, list)];
+      return isInitial(l, list) ? [] : [line(l, list) + noteFor(l, lists)];
     }),
     ...(['animation-trigger', 'animation-composition'] as const).flatMap((l) =>
       isSame(l, lists[l], seenList(over, l)) ? [] : [line(l, writtenList(l, lists[l]))],

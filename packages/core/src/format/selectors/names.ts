@@ -40,19 +40,21 @@ export interface Naming {
   taken?: readonly string[] | undefined;
 }
 
-/** A motion may also be called after what it moves. */
+/** A motion may also be called after what it moves, a pin after what it holds. */
 interface Nameable {
   id: string;
   name: string;
   targets?: { selector: string };
+  stage?: string;
 }
 
 /** More words are running text, which names nothing. */
 const MAX_WORDS = 4;
 
-function shortSlug({ name, targets }: Nameable): string {
+function shortSlug({ name, targets, stage }: Nameable): string {
   const own = slug(name);
-  const other = targets && selectorName(targets.selector);
+  const selector = targets?.selector ?? stage;
+  const other = selector && selectorName(selector);
   return own.split('-').length > MAX_WORDS && other && other.split('-').length <= MAX_WORDS ? other : own;
 }
 
