@@ -32,7 +32,17 @@ const OF_SOURCES = [
 ];
 
 export default ts.config(
-  { ignores: ['**/dist/', 'e2e/fixtures/apps/', '.data/', '.cache/', 'node_modules/', 'demo/', '.dependency-cruiser.cjs'] },
+  {
+    ignores: [
+      '**/dist/',
+      'e2e/fixtures/apps/',
+      '.data/',
+      '.cache/',
+      'node_modules/',
+      'demo/',
+      '.dependency-cruiser.cjs',
+    ],
+  },
   js.configs.recommended,
   { files: ['**/*.{mjs,js}'], languageOptions: { globals: globals.node } },
   {

@@ -21,7 +21,11 @@ const count = (texts, pattern) => texts.reduce((n, t) => n + (t.match(pattern)?.
 
 /** Asked for by other packages, or by name in a comment that the runner reads. */
 const UNSEEN = ['@swc/core', '@testing-library/dom', 'jest-environment-jsdom'];
-const CONFIGS = ['eslint.config.js', 'jest.config.js', 'playwright.config.ts'];
+const CONFIGS = [
+  ...['eslint.config.js', 'jest.config.js', 'playwright.config.ts'],
+  // Projects that tests install the packages in.
+  ...['react/vite.config.ts', 'vue/vite.config.js'].map((f) => `e2e/fixtures/apps/${f}`),
+];
 
 /** Packages that are installed and that nothing imports or names. */
 function unusedPackages(texts) {

@@ -3,7 +3,7 @@ import { splitRange } from './split-range.ts';
 
 const EDGES: Record<string, string> = { '0': 'its top', '50': 'its middle', '100': 'its bottom' };
 
-const percentOf = (css: string): number | null => {
+const readPercent = (css: string): number | null => {
   const number = /^(-?[\d.]+)%$/.exec(css)?.[1];
   return number === undefined ? null : Number(number);
 };
@@ -17,10 +17,10 @@ export function meetingNote(timeline: string, range: string): string {
   const [start = '', end = ''] = splitRange(range);
   const crossing = (point: string, phase: string): number | null => {
     const [name, at = '', more] = point.split(' ');
-    return name === phase && more === undefined ? percentOf(at) : null;
+    return name === phase && more === undefined ? readPercent(at) : null;
   };
   const [first, last] = [crossing(start, 'entry-crossing'), crossing(end, 'exit-crossing')];
-  const [top, bottom] = [percentOf(upper), percentOf(lower)];
+  const [top, bottom] = [readPercent(upper), readPercent(lower)];
   const said = [
     ...(first !== null && bottom !== null && bottom !== 0 ? [sentence(first, 100 - bottom)] : []),
     ...(last !== null && top !== null && top !== 0 ? [`until ${sentence(last, top)}`] : []),
