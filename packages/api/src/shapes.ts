@@ -8,6 +8,7 @@ import {
   LimitsSchema,
   ENGINES,
   TARGETS,
+  isPrefix,
   TraceSchema,
   TrialResultSchema,
   TrialSetupSchema,
@@ -49,11 +50,13 @@ export const Project = z.object({ id: Id, name: z.string(), demo: z.boolean(), p
 export const Projects = z.object({ projects: z.array(Project) });
 export const NameBody = z.strictObject({ name: Name });
 
-/** What a project decides for all its pages: thresholds of checks, constants of gestures, recorded scrolling. */
+/** What a project decides for all its pages: thresholds of checks, constants of gestures, recorded scrolling, names in code. */
 export const ProjectSettings = z.strictObject({
   limits: LimitsSchema.prefault({}),
   gestures: GestureValuesSchema.default({}),
   traces: z.array(TraceSchema).max(12).default([]),
+  /** what names in the code of further pages begin with; none: `lv` */
+  prefix: z.string().refine(isPrefix, 'up to 12 small letters, digits and hyphens').optional(),
 });
 export type ProjectSettings = z.infer<typeof ProjectSettings>;
 

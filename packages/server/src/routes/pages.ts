@@ -1,15 +1,17 @@
 import { Router } from 'express';
 import type pg from 'pg';
 import { emptyDocument, shorten, wellFormed } from '@lyvek/core';
+import type { MotionDocument } from '@lyvek/core';
 import { otherPages } from '../add-page/index.ts';
 import { ImportLimit } from '../add-page/importer.ts';
 import type { Importer } from '../add-page/importer.ts';
 import type { Proving } from '../add-page/proved.ts';
-import { routes } from '@lyvek/api';
+import { ProjectSettings, routes } from '@lyvek/api';
 import { handle } from '../http/handle.ts';
 import type { Http } from '../http/handle.ts';
 import { found, notFound, Problem } from '../http/problem.ts';
 import { inTransaction } from '../store/database.ts';
+import type { Db } from '../store/database.ts';
 import { listLayouts, putLayout } from '../store/layouts.ts';
 import {
   createLivePage,
@@ -23,7 +25,7 @@ import {
   replaceFiles,
   setPageOutside,
 } from '../store/pages.ts';
-import { projectById } from '../store/projects.ts';
+import { listSettings, projectById } from '../store/projects.ts';
 import { createTake, listTakes } from '../store/takes.ts';
 
 interface PageDeps {
@@ -69,7 +71,7 @@ function addRoutes(router: Router, { pool, importer, proving }: PageDeps): void 
     const page = await inTransaction(pool, async (db) => {
       const called = shorten(wellFormed(title || name || '').trim(), 120).trim() || 'Untitled page';
       const made = await createPage(db, project.id, { name: called, entry: entryFile, files, proof });
-      await createTake(db, made.id, 'Take A', document ?? emptyDocument());
+      await createTake(db, made.id, 'Take A', await firstDocument(db, project.id, document));
       return made;
     });
     const others = entry === undefined ? otherPages(files, entryFile) : [];
@@ -95,6 +97,14 @@ function addRoutes(router: Router, { pool, importer, proving }: PageDeps): void 
   );
 }
 
+/** What was imported, under its author’s names; a page without motions begins with the names of its project. */
+async function firstDocument(db: Db, projectId: string, imported: MotionDocument | null) {
+  if (imported && imported.motions.length > 0) return imported;
+  const { prefix } = ProjectSettings.parse((await listSettings(db, projectId)) ?? {});
+  const { prefix: _, ...document } = imported ?? emptyDocument();
+  return { ...document, ...(prefix === undefined ? {} : { prefix }) };
+}
+
 /** Pages that a development server shows. */
 function liveRoutes(router: Router, { pool, ownPorts }: PageDeps): void {
   /** Its own server goes on showing it. */
@@ -104,7 +114,7 @@ function liveRoutes(router: Router, { pool, ownPorts }: PageDeps): void {
       throw new Problem(422, 'This is Lyvek itself', 'Give the address of your own development server.');
     return inTransaction(pool, async (db) => {
       const made = await createLivePage(db, project.id, name ?? new URL(url).host, url);
-      await createTake(db, made.id, 'Take A', emptyDocument());
+      await createTake(db, made.id, 'Take A', await firstDocument(db, project.id, null));
       return made;
     });
   });

@@ -1,9 +1,13 @@
 /** Names of motions from names of keyframes, such that writing and reading again gives the same names. */
-import { slug } from '../../format/index.ts';
+import { isCodeName, slug } from '../../format/index.ts';
 import { shorten } from '../../text/index.ts';
 
-/** `lv-cardRise_in` → “Card rise in”; what the writer adds to names is taken off. */
+/**
+ * `lv-card-rise` → “Card rise”; what the writer adds to names is taken off. An author’s `cardRise` stays as it is, since it could not be
+ * told from its words.
+ */
 export function readableName(css: string, intro = false): string {
+  if (isCodeName(css)) return css;
   const plain = css
     .replace(/^-+/, '')
     .replace(/^lv-/, '')

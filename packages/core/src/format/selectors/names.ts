@@ -51,7 +51,12 @@ interface Nameable {
 /** More words are running text, which names nothing. */
 const MAX_WORDS = 4;
 
+/** `cardRise`, `card_rise`: a name as only code has it, which is written as it is. What ends in a number after `_` are blocks of the writer’s. */
+export const isCodeName = (name: string): boolean =>
+  /^(?!lv-)[a-z][\w-]{0,60}$/i.test(name) && /.[A-Z_]/.test(name) && !/_\d+$/.test(name);
+
 function shortSlug({ name, targets, stage }: Nameable): string {
+  if (isCodeName(name)) return name;
   const own = slug(name);
   const selector = targets?.selector ?? stage;
   const other = selector && selectorName(selector);

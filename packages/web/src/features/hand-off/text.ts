@@ -203,6 +203,7 @@ export const namesFieldText = {
     return `@keyframes ${name}rise, --${name}step, .${name}hold-stage. Leave it empty for no prefix.`;
   },
   notAPrefix: 'Up to 12 small letters, digits and hyphens; a letter first.',
+  forFurtherPages: 'For further pages of this project too',
   use: 'Use it',
 };
 
