@@ -50,8 +50,12 @@ export const isReset = (set: Declarations): boolean =>
 const shortList = (list: readonly string[]): readonly string[] =>
   list.every((v) => v === list[0]) ? list.slice(0, 1) : list;
 
-function joined(list: readonly string[]): string {
-  return list.length > 1 ? `\n    ${list.join(',\n    ')}` : ` ${itemAt(list, 0)}`;
+/** A list of timelines that is no longer than this stands on one line. Others have one for each animation, so that an edit changes one. */
+const LINE = 90;
+
+function joined(list: readonly string[], inLine = false): string {
+  const line = list.join(', ');
+  return list.length > 1 && !(inLine && line.length <= LINE) ? `\n    ${list.join(',\n    ')}` : ` ${line}`;
 }
 
 /** `entry 0% entry 100%` is `entry`, and the whole of a timeline has no name. */
@@ -68,7 +72,8 @@ const writtenList = (longhand: AnimationLonghand, list: readonly string[]): read
 const isInitial = (longhand: AnimationLonghand, list: readonly string[]): boolean =>
   list.every((v) => v === INITIAL[longhand]);
 
-const line = (longhand: string, list: readonly string[]): string => `${longhand}:${joined(list)};`;
+const line = (longhand: string, list: readonly string[]): string =>
+  `${longhand}:${joined(list, longhand === 'animation-timeline')};`;
 
 /** What neither was set nor differs from the start needs no word. */
 const seenList = (over: Declarations, longhand: AnimationLonghand): readonly string[] =>

@@ -47,8 +47,13 @@ const sharedBy = ([first, ...rest]: readonly [Leaf, ...Leaf[]]): Declarations =>
     ),
   );
 
+/** Tracks of two pins are never one element. */
+const TRACK = /^\.(?:[a-z][\w-]*-)?hold-[\w-]+(?:::after)?$/;
+const areTracks = (a: string, b: string): boolean => a !== b && TRACK.test(a) && TRACK.test(b);
+
 /** Whether two rules say something of one property, so that their order may count. */
-const isRelated = (a: Leaf, b: Leaf): boolean => Object.keys(a.style.set).some((p) => p in b.style.set);
+const isRelated = (a: Leaf, b: Leaf): boolean =>
+  !areTracks(a.style.selector, b.style.selector) && Object.keys(a.style.set).some((p) => p in b.style.set);
 
 /**
  * Declarations on the page’s own elements, in their order: what says the same joins the first that does, and what is said of the same elements

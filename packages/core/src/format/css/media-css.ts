@@ -89,13 +89,19 @@ export class WrittenRules {
 const byId = (pieces: readonly Piece[]) => new Map(pieces.map((p) => [p.id, p]));
 const place = (s: StyleRule) => `${s.within ?? ''}\n${s.selector}`;
 
-/** Rules less what is seen of them. A rule inside of another at-rule is overruled by every later one, so it is said again with it. */
+/** Rules less what is seen of them. A rule inside of another at-rule is overruled by a later one of the same properties, so it is said again with it. */
 function overSeen(styles: readonly StyleRule[], seen: readonly Piece[]): StyleRule[] {
   const all = seen.flatMap((p) => p.styles);
   const made = styles.map((s) => ({
     ...s,
     over: Object.assign({}, ...all.filter((o) => place(o) === place(s)).map(declaredBy)) as Declarations,
   }));
-  const isPlain = [...styles, ...all].every((s) => s.within === undefined);
-  return isPlain || made.every((s) => !ruleText(s)) ? made : [...styles];
+  const inside = new Set(
+    [...styles, ...all].flatMap((s) => (s.within === undefined ? [] : Object.keys(s.set))),
+  );
+  const isOverruled = made.some(
+    (s) => s.within === undefined && Object.keys(declaredBy(s)).some((property) => inside.has(property)),
+  );
+  const isSame = made.every((s) => s.within === undefined || !ruleText(s));
+  return isSame && !isOverruled ? made : [...styles];
 }

@@ -2,11 +2,11 @@ import { expect, test } from '@jest/globals';
 import { meetingNote } from './meeting-note.ts';
 
 test.each([
-  ['view(75% 0px)', 'entry-crossing 10% exit-crossing 50%', 'until its middle meets 75 % of the viewport'],
+  ['view(75% 0px)', 'entry-crossing 10% exit-crossing 50%', 'its middle meets 75 % of the viewport'],
   [
     'view(20% 30%)',
     'entry-crossing 0% exit-crossing 100%',
-    'its top meets 70 % of the viewport until its bottom meets 20 % of the viewport',
+    'its top meets 70 % of the viewport, then its bottom meets 20 % of the viewport',
   ],
   ['view(0px 12.5%)', 'entry-crossing 25% exit-crossing 0%', '25 % of it meets 87.5 % of the viewport'],
 ])('%s with %s', (timeline, range, words) => {

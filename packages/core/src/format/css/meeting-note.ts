@@ -11,7 +11,7 @@ const readPercent = (css: string): number | null => {
 const sentence = (edge: number, line: number): string =>
   `${EDGES[String(edge)] ?? `${edge} % of it`} meets ${Number(line.toFixed(4))} % of the viewport`;
 
-/** A comment behind a timeline with insets, for ranges that count in crossings of its ends; empty where there is nothing to say. */
+/** A comment behind a timeline with insets, for ranges that count in crossings of its ends; empty where there is nothing to say. Counted from the top of the viewport. */
 export function meetingNote(timeline: string, range: string): string {
   const [upper = '', lower = ''] = (/^view\((?!inline)([^()]*)\)$/.exec(timeline)?.[1] ?? '').split(' ');
   const [start = '', end = ''] = splitRange(range);
@@ -23,7 +23,7 @@ export function meetingNote(timeline: string, range: string): string {
   const [top, bottom] = [readPercent(upper), readPercent(lower)];
   const said = [
     ...(first !== null && bottom !== null && bottom !== 0 ? [sentence(first, 100 - bottom)] : []),
-    ...(last !== null && top !== null && top !== 0 ? [`until ${sentence(last, top)}`] : []),
+    ...(last !== null && top !== null && top !== 0 ? [sentence(last, top)] : []),
   ];
-  return said.length ? ` /* ${said.join(' ')} */` : '';
+  return said.length ? ` /* ${said.join(', then ')} */` : '';
 }

@@ -24,7 +24,9 @@ export function InStep({ takeId, page, onCopy }: InStepProps) {
   const command = inStepText.command(page);
   return (
     <details className="support guide in-step" open={data?.sync != null || undefined}>
-      <summary>{data?.sync ? inStepText.inStepWith(data.sync.file) : inStepText.withYourOwn}</summary>
+      <summary>
+        {data?.sync ? inStepText.title[data.sync.state](data.sync.file) : inStepText.withYourOwn}
+      </summary>
       {data?.sync ? (
         <Report report={data.sync} onCopy={onCopy} />
       ) : (

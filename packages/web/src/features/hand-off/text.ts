@@ -176,9 +176,13 @@ export const guideText = {
 
 export const inStepText = {
   withYourOwn: 'In step with your own style sheet',
-  inStepWith: (file: string) => `In step with ${file}`,
+  title: {
+    'in-step': (file: string) => `In step with ${file}`,
+    conflict: (file: string) => `Conflict with ${file}`,
+    broken: (file: string) => `Not in step with ${file}`,
+  },
   whatItDoes:
-    'Run this in your project while you work. Every edit here is written into your style sheet at once, and edits of the file come back as edits here.',
+    'Run this in your project while you work. Every edit here is written into your style sheet at once, and edits of the file come back as edits here. lyvek init writes a config that names module, HTML and document too.',
   command: (page: string) =>
     `npx lyvek sync --page "${page.replace(/["\\\\$`]/g, '\\\\$&')}" --css src/motion.css`,
   theCommand: 'The command',
