@@ -13,6 +13,7 @@ import { motionProblems } from './motion-rules.ts';
 import { RepeatSchema } from './repeat.ts';
 import type { Motion, MotionDocument } from './document.ts';
 import { upgradedAcceptances, upgradedDocument } from './upgrade.ts';
+import { isPrefix } from '../text/index.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
 import { parseEasing, valueError } from '../value/index.ts';
 
@@ -152,9 +153,6 @@ export const PropertySchema = z.strictObject({
 });
 
 /** A document as it is written. */
-/** Whether names in CSS can begin with it; empty: with nothing. */
-export const isPrefix = (text: string): boolean => /^(?:[a-z](?:[a-z0-9-]{0,10}[a-z0-9])?)?$/.test(text);
-
 export const DocumentShape = z
   .strictObject({
     format: z.literal('lyvek-document'),

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { cssNames, trackClasses } from '../index.ts';
 import { readableName } from '../../css-import/source/naming.ts';
 
-const nameOf = (name: string, selector: string) =>
+const makeName = (name: string, selector: string) =>
   cssNames([{ id: 'a', name, targets: { selector } }]).get('a');
 
 test('an author’s way of writing names is kept, both ways', () => {
@@ -11,12 +11,12 @@ test('an author’s way of writing names is kept, both ways', () => {
     expect(cssNames([{ id: 'a', name }], { prefix: '' }).get('a')).toBe(name);
   }
   expect(readableName('fade-in-up')).toBe('Fade in up');
-  expect(nameOf('Rise', '#a')).toBe('lv-rise');
+  expect(makeName('Rise', '#a')).toBe('lv-rise');
 });
 
 test('running text names nothing: then it is what is moved, or held', () => {
   const text = 'The ferry goes when you ring';
-  expect(nameOf(text, '#ferry')).toBe('lv-ferry');
+  expect(makeName(text, '#ferry')).toBe('lv-ferry');
   const pin = { id: 'p', name: text, stage: '#ferry' };
   expect(trackClasses({ pins: [pin] as never }).get('p')).toBe('lv-hold-ferry');
 });
