@@ -265,7 +265,7 @@ test('what cannot be read is an error of status 2 that says where', async () => 
     [['measure', at('right.html'), '--viewport', 'wide'], /1280x800/],
     [['check', at('right.html'), '--gesture', 'teleport'], /teleport/],
     [['nothing'], /unknown command/],
-    [['export', at('doc2.json')], /required/],
+    [['export', at('doc2.json')], /give a document, a page and --out/],
   ];
   for (const [args, words] of errors) {
     const { status, err } = await lyvek(args);

@@ -14,7 +14,7 @@ const page = (css: string, body: string) =>
 ${css}</style></head><body>${body}</body></html>`;
 /** Names in the hand-off are in small letters. */
 const RENAMED =
-  'animation: Rise_in linear both; animation-timeline: view(); animation-range: entry 0% cover 40%';
+  'animation: Élan linear both; animation-timeline: view(); animation-range: entry 0% cover 40%';
 const MOVED = 'animation: rise linear both; animation-timeline: view(); animation-range: entry 0% cover 40%';
 
 async function add(request: APIRequestContext, html: string) {
@@ -58,12 +58,12 @@ test('what a script reads of an animation’s name plays differently when it is 
 }) => {
   const body = `<p class="a">1</p><p class="b">2</p><script>
 for (const e of document.querySelectorAll('.b'))
-  if (e.getAnimations().some((a) => a.animationName === 'Rise_in')) e.style.setProperty('--from', '0.9');
+  if (e.getAnimations().some((a) => a.animationName === 'Élan')) e.style.setProperty('--from', '0.9');
 </script>`;
   const { id, proof, document, unsupported } = await add(
     request,
     page(
-      `@keyframes Rise_in { from { opacity: var(--from, 0.2); translate: 0 80px } } .a { ${RENAMED} } .b { ${RENAMED} }`,
+      `@keyframes Élan { from { opacity: var(--from, 0.2); translate: 0 80px } } .a { ${RENAMED} } .b { ${RENAMED} }`,
       body,
     ),
   );
@@ -77,8 +77,8 @@ for (const e of document.querySelectorAll('.b'))
   const frame = window.frameLocator('.preview iframe');
   const playing = (selector: string) =>
     frame.locator(selector).evaluate((e) => e.getAnimations().map((a) => (a as CSSAnimation).animationName));
-  await expect.poll(() => playing('.a')).toEqual(['lv-rise-in']);
-  await expect.poll(() => playing('.b')).toEqual(['Rise_in']);
+  await expect.poll(() => playing('.a')).toEqual(['lv-elan']);
+  await expect.poll(() => playing('.b')).toEqual(['Élan']);
 });
 
 test('a page that never shows anything to look at keeps its motions', async ({ request }) => {
