@@ -117,7 +117,7 @@ test('the Rundown drives it, and goes on after a hot reload and a route change',
   await page.goto(`/pages/${live.id}`);
   // Without the line in its HTML the page is there and silent, and the workbench says what is missing.
   await expect(page.getByText('put this line into the page’s HTML')).toBeVisible();
-  await expect(page.locator('.live-tag')).toContainText(live.live.code);
+  await expect(page.getByLabel('Line for the page’s HTML')).toContainText(live.live.code);
   pairWith(present(baseURL), live.live.code);
   await page.getByRole('button', { name: 'Look again' }).click();
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible({ timeout: 20_000 });
