@@ -102,6 +102,7 @@ export class PageSync {
 
   private async lookAtBoth(): Promise<Look> {
     const { css, document: path } = this.files;
+    const texts = this.texts();
     const take = await this.side.read();
     const file = readFile(css);
     const block = findBlock(file, this.side.page);
@@ -129,8 +130,8 @@ export class PageSync {
     });
     if (step.kind === 'conflict') return this.conflict(step.names);
     if (step.kind === 'broken') return this.wait('broken', `${css}: ${step.message}`);
-    // Somebody may have saved it since it was read: then the next look says what that changes.
-    const isSame = () => readFile(css) === file;
+    // Somebody may have saved one of the files since they were read: then the next look says what that changes.
+    const isSame = () => this.texts() === texts;
     if (step.kind === 'edit') return this.saveEdit(take, step, isSame);
     if (!isSame()) return 'again';
     return this.write(take, step.kind === 'write' ? step.file : null, html, [own, ...others]);
