@@ -5,6 +5,7 @@ import type { MotionDocument } from '../motion/index.ts';
 import { Cascade } from './cascade/cascade.ts';
 import { claimsFor } from './claims/claims.ts';
 import type { Share } from './claims/claims.ts';
+import { readCodeStyle } from './compose/code-style.ts';
 import { makeDocument } from './compose/compose.ts';
 import type { Group } from './compose/compose.ts';
 import { Drafts } from './animations/drafts.ts';
@@ -89,7 +90,7 @@ export class PageReader {
       undividable.push(...long);
       if (long.length > 0) continue;
       return {
-        document: made.document,
+        document: { ...made.document, ...readCodeStyle(moving) },
         claims: claimsFor(this.rules, (rule) => shares.get(rule) ?? 'none', made.animated, made.frames),
       };
     }

@@ -314,6 +314,19 @@ describe('reading a page that moves', () => {
     expect(lines).toEqual([4, 5, 7, 8, 9]);
   });
 
+  test.each([
+    ['@layer motion { .a { MOVED } }', { layer: 'motion' }],
+    ['@layer theme { @layer motion { .a { MOVED } } }', { layer: 'theme.motion' }],
+    ['@layer motion { .a { MOVED } } .b { animation-range: exit }', {}],
+    ['@layer { .a { MOVED } }', {}],
+    ['div { &.a { MOVED } }', { nested: true }],
+    ['.a { MOVED @media (width < 600px) { animation-range: exit } }', {}],
+  ])('what moves is written again as its author did: %s', (css, style) => {
+    const { document } = read(FADE + css.replace('MOVED', MOVED));
+    expect(document.motions.length).toBeGreaterThan(0);
+    expect({ layer: document.layer, nested: document.nested }).toEqual(style);
+  });
+
   test('layers with odd names are layers', () => {
     const css = `@layer a., .b, , .; @layer a. { .a { ${MOVED} } } @layer . { .a { animation-range: exit } } ${FADE}`;
     expect(only(read(css)).range.start).toBe('exit 0%');

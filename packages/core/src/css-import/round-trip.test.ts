@@ -86,13 +86,18 @@ const motion = fc.record({
 const isPlain = (list: readonly { driver: object; narrow: { on?: boolean } | null }[]) =>
   !list.some((m) => isAtLoad(m.driver as Driver)) || !list.some((m) => m.narrow?.on !== undefined);
 
+const styles = fc.record(
+  { layer: fc.constantFrom('motion', 'theme.motion'), nested: fc.constant(true) },
+  { requiredKeys: [] },
+);
+
 /** Documents that the schema takes, of motions on the page above. */
 const documents = fc
-  .array(motion, { minLength: 1, maxLength: 5 })
-  .filter(isPlain)
-  .map((list): MotionDocument | null => {
+  .tuple(fc.array(motion, { minLength: 1, maxLength: 5 }).filter(isPlain), styles)
+  .map(([list, style]): MotionDocument | null => {
     const parsed = readDocument({
       ...emptyDocument(),
+      ...style,
       media: [{ id: 'q_narrow', name: 'narrow', query: '(width < 600px)' }],
       triggers: [
         {
@@ -151,6 +156,7 @@ const exported = (html: string, document: MotionDocument, files: Map<string, str
 describe('import, export, import', () => {
   test('gives the same document', () => {
     let motions = 0;
+    let layered = 0;
     fc.assert(
       fc.property(
         documents.filter((d) => d !== null),
@@ -163,9 +169,11 @@ describe('import, export, import', () => {
             path === 'index.html' ? (html = text) : files.set(path, text);
           html = exported(html, first.document, files);
           const second = readPage('index.html', html, fileAt);
-          const { importedRules: _, ...a } = first.document;
-          const { importedRules: __, ...b } = second.document;
+          // Nesting is seen where something is nested.
+          const { importedRules: _, nested: ___, ...a } = first.document;
+          const { importedRules: __, nested: ____, ...b } = second.document;
           motions += a.motions.length;
+          if (a.layer !== undefined) layered++;
           expect(b).toEqual(a);
           // What was left stays: nothing is lost on the way.
           expect(second.unsupported.map((u) => u.reason)).toEqual(first.unsupported.map((u) => u.reason));
@@ -174,6 +182,7 @@ describe('import, export, import', () => {
       { numRuns: process.env.LYVEK_FULL ? 3000 : 150 },
     );
     expect(motions).toBeGreaterThan(100);
+    expect(layered).toBeGreaterThan(20);
   }, 240_000);
 });
 

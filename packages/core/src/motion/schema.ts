@@ -13,7 +13,7 @@ import { motionProblems } from './motion-rules.ts';
 import { RepeatSchema } from './repeat.ts';
 import type { Motion, MotionDocument } from './document.ts';
 import { upgradedAcceptances, upgradedDocument } from './upgrade.ts';
-import { isPrefix } from '../text/index.ts';
+import { isLayerName, isPrefix } from '../text/index.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
 import { parseEasing, valueError } from '../value/index.ts';
 
@@ -159,6 +159,10 @@ export const DocumentShape = z
     version: z.literal(2),
     /** what names in the hand-off’s code begin with; empty: nothing, none: `lv` */
     prefix: z.string().refine(isPrefix, 'up to 12 small letters, digits and hyphens').optional(),
+    /** cascade layer in which the hand-off’s motions stand; none: they stand in no layer */
+    layer: z.string().refine(isLayerName, 'the name of a cascade layer, such as motion').optional(),
+    /** whether the hand-off nests selectors */
+    nested: z.boolean().optional(),
     motions: z.array(MotionSchema).max(5000),
     // Documents from before these existed simply have none.
     pins: z.array(PinSchema).max(200).default([]),

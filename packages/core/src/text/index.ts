@@ -1,3 +1,3 @@
 export * from './text.ts';
 export { splitTop } from './split.ts';
-export { isPrefix } from './prefix.ts';
+export { isLayerName, isPrefix } from './prefix.ts';

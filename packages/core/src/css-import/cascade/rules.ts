@@ -29,6 +29,10 @@ export interface ReadRule {
   media: MediaRead;
   /** later layers have higher ranks; rules outside of layers the highest */
   layer: number;
+  /** of the layer; empty: none, and one without a name begins with U+0000 */
+  layerName: string;
+  /** whether it stands inside of another rule */
+  isNested: boolean;
   declarations: ReadDeclaration[];
   /** of the rule itself, for telling where it is */
   place: Place;
@@ -210,7 +214,16 @@ class RuleReader {
     }
     const { scope } = c;
     const found = scope ? parsed.map((s) => scoped(s, scope)) : parsed;
-    const rule: ReadRule = { selectors: found, inline, media: c.media, layer: 0, declarations, place };
+    const rule: ReadRule = {
+      selectors: found,
+      inline,
+      media: c.media,
+      layer: 0,
+      layerName: c.layer,
+      isNested: c.selectors !== null && c.selectors !== selectors,
+      declarations,
+      place,
+    };
     this.layerOf.set(rule, c.layer);
     this.out.rules.push(rule);
   }

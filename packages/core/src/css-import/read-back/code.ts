@@ -7,6 +7,7 @@ import { carries, moves, readRules } from '../cascade/rules.ts';
 import type { AnimationSlot } from '../compose/slots.ts';
 import { PageReader } from '../page-reader.ts';
 import type { PageElements } from '../source/elements.ts';
+import { unnested } from '../source/selector.ts';
 import { parseSafely } from '../source/sheets.ts';
 import { Lines } from '../source/source.ts';
 
@@ -20,6 +21,7 @@ export interface Code {
 export function readCode(css: string, elements: PageElements): Code {
   const root = parseSafely(css);
   const rules = readRules([{ lines: new Lines('', css), offset: 0, root, around: [] }]);
+  unnest(root);
   const reader = new PageReader(rules, elements, new Set());
   const played = reader.played();
   return {
@@ -31,6 +33,29 @@ export function readCode(css: string, elements: PageElements): Code {
     },
   };
 }
+
+/** Takes rules out of the rules around them, so that each declaration stands in one rule of its own. */
+function unnest(root: postcss.Root): void {
+  root.walkRules((rule) => {
+    const own = rule.parent?.type === 'atrule' && isFrames(rule.parent as postcss.AtRule);
+    if (own) return;
+    let after: postcss.ChildNode = rule;
+    for (const node of [...(rule.nodes ?? [])]) {
+      if (node.type !== 'rule' && node.type !== 'atrule') continue;
+      if (node.type === 'rule') node.selectors = unnested(node.selector, rule.selectors) ?? [node.selector];
+      else {
+        // Declarations right inside a condition are of the rule around it.
+        const inner = rule.clone({ nodes: [] });
+        inner.append(node.nodes ?? []);
+        node.removeAll();
+        node.append(inner);
+      }
+      after.after(node);
+      after = node;
+    }
+  });
+}
+const isFrames = ({ name }: postcss.AtRule): boolean => /keyframes$/i.test(name);
 
 /** A declaration that moves nothing by itself. */
 export interface Plain {

@@ -185,4 +185,32 @@ describe('code that was edited, read back', () => {
     expect(pinned.document).toEqual(DOCUMENT);
     expect(itemAt(pinned.unsupported, 0).reason).toContain('counted along a pin');
   });
+
+  test('in a layer, with selectors nested, it is read alike', () => {
+    const layered = {
+      ...DOCUMENT,
+      ...{ layer: 'motion', nested: true },
+      motions: DOCUMENT.motions.map((m) =>
+        m.id === 'm_meets' ? { ...m, targets: { selector: '#stage > .line' } } : m,
+      ),
+    };
+    const css = handOffCss(layered, LAYOUT, 'T').css;
+    const edit = (from: string | RegExp, to: string) => {
+      const edited = css.replace(from, to);
+      expect(edited).not.toBe(css);
+      return readBack(layered, css, edited, { layout: LAYOUT });
+    };
+    expect(edit(/entry 0% cover 40%/, 'entry 0% cover 55%')).toMatchObject({
+      changed: ['m_title'],
+      unsupported: [],
+    });
+    expect(itemAt(edit('height: 150vh', 'height: 220vh').document.pins, 0).distance).toMatchObject({
+      value: '220vh',
+    });
+    const { unsupported } = edit('.title,', '.title { color: teal; b { top: 0; } }\n.title,');
+    expect(unsupported.map((u) => u.text.replace(/\s+/g, ' '))).toEqual([
+      expect.stringMatching(/^@layer motion \{ @supports .*\.title \{ color: teal; \}/),
+      expect.stringMatching(/\.title b \{ top: 0; \}/),
+    ]);
+  });
 });

@@ -4,16 +4,11 @@
  */
 import { itemAt } from '../../assert/index.ts';
 import { isAnimationList, isNone } from './animation-lists.ts';
+import type { WrittenRule } from './nest.ts';
 import type { Piece } from './piece.ts';
 import { declarationLines, ruleText } from './rule.ts';
 import type { Declarations, StyleRule } from './rule.ts';
 import { joinedParts, widenable } from './widen.ts';
-
-/** A rule as it is written, with the pieces that it is of. */
-export interface WrittenRule {
-  text: string;
-  pieces: Piece[];
-}
 
 interface Leaf {
   piece: Piece;
@@ -146,8 +141,9 @@ export class Condenser {
       leaves.map((l) => l.style.selector),
       this.widened,
     ).join(',\n');
-    const text = ruleText({ ...style, selector });
-    return text ? [{ text, pieces: [...new Set(leaves.map((l) => l.piece))] }] : [];
+    const lines = declarationLines(style);
+    const pieces = [...new Set(leaves.map((l) => l.piece))];
+    return lines.length ? [{ selector, within: style.within, lines, pieces }] : [];
   }
 }
 

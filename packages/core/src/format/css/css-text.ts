@@ -1,5 +1,7 @@
 /** CSS text as it is written, block by block, with the lines where each piece stands. */
 import { Condenser } from './condense.ts';
+import { nested } from './nest.ts';
+import type { NestedRule } from './nest.ts';
 import type { Piece } from './piece.ts';
 import { indent } from './rule.ts';
 
@@ -18,6 +20,9 @@ export class CssText {
   private depth = '';
   private blocks = 0;
 
+  /** `isNested`: selectors stand inside of each other. */
+  constructor(private readonly isNested = false) {}
+
   put(text: string): { from: number; to: number } {
     const from = this.out.length + 1;
     this.out.push(...indent(text, this.depth).split('\n'));
@@ -30,12 +35,38 @@ export class CssText {
     if (written.length === 0) return;
     this.block(`@media ${query}`, () => {
       if (comment) this.put(`/* ${comment} */`);
-      written.forEach((rule, i) => {
+      const rules = this.isNested ? nested(written) : written.map((r) => ({ ...r, inside: [] }));
+      rules.forEach((rule, i) => {
         if (i > 0) this.out.push('');
-        const at = this.put(rule.text);
-        if (mark) this.marked.push(...rule.pieces.map((piece) => ({ piece, ...at })));
+        this.rule(rule, mark);
       });
     });
+  }
+
+  private rule({ selector, within, lines, pieces, inside }: NestedRule, mark: boolean): void {
+    const heads = [within ?? '', selector].filter(Boolean);
+    const from = this.out.length + 1;
+    this.within(heads, () => {
+      if (lines.length) this.put(lines.join('\n'));
+      const to = this.out.length + (inside.length ? 0 : heads.length);
+      if (mark) this.marked.push(...pieces.map((piece) => ({ piece, from, to })));
+      inside.forEach((rule, i) => {
+        if (i > 0 || lines.length) this.out.push('');
+        this.rule(rule, mark);
+      });
+    });
+  }
+
+  private within(heads: readonly string[], inside: () => void): void {
+    for (const head of heads) {
+      this.put(`${head} {`);
+      this.depth += '  ';
+    }
+    inside();
+    for (const _ of heads) {
+      this.depth = this.depth.slice(2);
+      this.put('}');
+    }
   }
 
   /** A block, unless nothing comes to stand in it. */

@@ -82,7 +82,7 @@ export function handOffCss(
   { fallback = false, isApart }: WritingOptions = {},
 ): HandOff {
   const layouts = [layout, ...others] as const;
-  const { prefix = DEFAULT_PREFIX } = document;
+  const { prefix = DEFAULT_PREFIX, layer = '' } = document;
   const frames = new SharedFrames(document, { prefix, taken: layout.keyframeNames });
   const forms = writeForms(document, layouts, frames, { prefix, isApart });
   const triggers = document.motions.some((m) => m.on && isTriggered(m.driver) && !isApart?.(m));
@@ -97,34 +97,23 @@ export function handOffCss(
   const intro = atLoad
     ? withoutPins(writeForms(onlyAtLoad(document), layouts, frames, { prefix, isApart }), document)
     : null;
-  const text = new CssText();
+  const text = new CssText(document.nested);
   if (title) text.put(`/* ${title.replaceAll('*/', '')} */`);
   // The wrappers are in the HTML for everybody, so this has no guard.
   const kept = keptCss(layout.kept ?? [], trackClasses(document, prefix));
   if (kept) text.put(`/* ${OWN_RULES} */\n${kept}\n`);
-  if (forms.blocks.some((b) => b.pieces.length) || forms.adjustments.some((list) => list.length)) {
-    const held = only(forms.blocks, isHeld);
-    const known = new Set(intro?.adjustments.flat().map((p) => p.rules));
-    const needs = forms.adjustments.map((list) =>
-      list.filter((p) => !known.has(p.rules)),
-    ) as Forms['adjustments'];
-    if (intro) {
-      moves(text, [adjusted(intro.adjustments), intro.blocks]);
-    }
-    if (fallback) {
-      // Where a script plays instead of timelines, it needs the same page.
-      moves(text, [adjusted(needs), held], ' and (scripting: enabled)');
-    }
-    text.block('@supports (animation-timeline: view())', () => {
-      // Without scripts, what stands above is not there, and the timelines play on.
-      if (fallback) moves(text, [adjusted(needs), held], ' and (scripting: none)');
-      const first = fallback ? [] : adjusted(needs);
-      const own = ({ blocks }: Forms) => only(blocks, (p) => !(fallback && isHeld(p)));
-      moves(text, [first, intro ? differing(own(plain), intro.blocks) : own(plain)]);
-      if (triggers) text.block(KNOWS_TRIGGERS, () => moves(text, [differing(own(forms), own(plain))]));
-    });
-    const all = [forms, ...(triggers ? [plain] : []), ...(intro ? [intro] : [])];
-    for (const block of new Set(all.flatMap((f) => f.keyframes).flatMap(makeBlocks))) text.put(`\n${block}`);
+  const all = [forms, ...(triggers ? [plain] : []), ...(intro ? [intro] : [])];
+  const keyframes = new Set(all.flatMap((f) => f.keyframes).flatMap(makeBlocks));
+  const sheet: Sheet = { forms, plain: triggers ? plain : null, intro, fallback };
+  const moving = (isPart: (p: Piece) => boolean) => {
+    guarded(text, sheet, isPart);
+    for (const block of keyframes) text.put(`\n${block}`);
+  };
+  if (layer === '') moving(() => true);
+  else {
+    // What motions need of the page has to win over rules in no layer.
+    guarded(text, sheet, isOfPage);
+    text.block(`@layer ${layer}`, () => moving((p) => !isOfPage(p)));
   }
   return {
     css: `${text.out.join('\n')}\n`,
@@ -132,6 +121,47 @@ export function handOffCss(
     notes: listNotes(forms),
     lines: text.marked,
   };
+}
+
+/** What a style sheet is written from. */
+interface Sheet {
+  forms: Forms;
+  /** where triggers are not known; null: there are none */
+  plain: Forms | null;
+  /** what plays at load */
+  intro: Forms | null;
+  fallback: boolean;
+}
+
+/** Rules inside of their guards, those that are `isPart`. */
+function guarded(
+  text: CssText,
+  { forms, plain: noTriggers, intro, fallback }: Sheet,
+  isPart: (p: Piece) => boolean,
+): void {
+  const plain = noTriggers ?? forms;
+  const put = (lists: readonly (readonly Block[])[], screen?: string) =>
+    moves(
+      text,
+      lists.map((list) => only(list, isPart)),
+      screen,
+    );
+  const held = only(forms.blocks, isHeld);
+  const known = new Set(intro?.adjustments.flat().map((p) => p.rules));
+  const needs = forms.adjustments.map((list) =>
+    list.filter((p) => !known.has(p.rules)),
+  ) as Forms['adjustments'];
+  if (intro) put([adjusted(intro.adjustments), intro.blocks]);
+  // Where a script plays instead of timelines, it needs the same page.
+  if (fallback) put([adjusted(needs), held], ' and (scripting: enabled)');
+  text.block('@supports (animation-timeline: view())', () => {
+    // Without scripts, what stands above is not there, and the timelines play on.
+    if (fallback) put([adjusted(needs), held], ' and (scripting: none)');
+    const first = fallback ? [] : adjusted(needs);
+    const own = ({ blocks }: Forms) => only(blocks, (p) => !(fallback && isHeld(p)));
+    put([first, intro ? differing(own(plain), intro.blocks) : own(plain)]);
+    if (noTriggers) text.block(KNOWS_TRIGGERS, () => put([differing(own(forms), own(plain))]));
+  });
 }
 
 /** The document where nothing else moves: without timelines an intro has no scroll to hand over to. */
@@ -215,5 +245,7 @@ const listNotes = ({ full }: Forms): WriterNote[] => {
 
 /** What pins do to the page. */
 const isHeld = (p: Piece) => p.stays === true;
+/** What is said of the page’s own elements, as against motions. */
+const isOfPage = (p: Piece) => isHeld(p) || isAdjustment(p);
 /** Behind an “and” only other ands may follow without brackets of their own. */
 const inBrackets = (query: string) => (/\b(?:or|not)\b/.test(query) ? `(${query})` : query);
