@@ -16,7 +16,7 @@ import { HtmlColumn } from './HtmlColumn.tsx';
 import { InStep } from './InStep.tsx';
 import { LiveLines } from './LiveLines.tsx';
 import { MotionList } from './MotionList.tsx';
-import { NamesField } from './NamesField.tsx';
+import { CodeStyle } from './CodeStyle.tsx';
 import { Proof, proofMark } from './Proof.tsx';
 import { SecondWidth } from './SecondWidth.tsx';
 import { Support } from './Support.tsx';
@@ -60,7 +60,7 @@ export function HandOffScreen() {
           <b>{handOffScreenText.handOff}</b>
         </header>
         <HandSentence count={count} target={options.target} onTarget={(target) => setOptions({ target })} />
-        <NamesField />
+        <CodeStyle />
         <h2>
           {handOffScreenText.inThisHandOff}{' '}
           <span>{handOffScreenText.cssScript(count - byScript, byScript)}</span>

@@ -197,17 +197,27 @@ export const inStepText = {
   copyDiff: 'Copy for git apply',
 };
 
-export const namesFieldText = {
-  namesBegin: 'Names in the code begin',
-  withPrefix: (prefix: string) => `with ${prefix}-`,
-  withNothing: 'with nothing added',
+export const codeStyleText = {
+  none: 'none',
+  prefix: (prefix: string) => (prefix === '' ? codeStyleText.none : `${prefix}-`),
   prefixOfNames: 'Prefix of names',
-  example: (prefix: string) => {
+  prefixExample: (prefix: string) => {
     const name = prefix === '' ? '' : `${prefix}-`;
     return `@keyframes ${name}rise, --${name}step, .${name}hold-stage. Leave it empty for no prefix.`;
   },
   notAPrefix: 'Up to 12 small letters, digits and hyphens; a letter first.',
   forFurtherPages: 'For further pages of this project too',
+  cascadeLayer: 'Cascade layer',
+  layerExample: (layer: string) =>
+    layer === ''
+      ? 'Rules in no layer win over rules in layers. Name a layer of yours, such as motion, to put the motions in it.'
+      : `@layer ${layer} { … }. Rules of the page in later layers, or in none, win over it. Pins and adjustments stay in no layer.`,
+  notALayer: 'A name as in CSS: letters, digits and hyphens, with points between layers, such as theme.motion.',
+  selectors: 'Selectors',
+  inFull: 'in full',
+  nested: 'nested',
+  nestSelectors: 'Nest selectors',
+  writeInFull: 'Write selectors in full',
   use: 'Use it',
 };
 
