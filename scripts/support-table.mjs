@@ -21,6 +21,7 @@ const FEATURES = {
   'scroll timelines': data.css.properties['animation-timeline'],
   triggers: data.css.properties['timeline-trigger'] ?? null,
   animations: data.css.properties.animation,
+  'sibling-index()': data.css.types['sibling-index'],
 };
 
 const versionOf = (feature, browser) => {

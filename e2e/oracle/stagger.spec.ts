@@ -19,7 +19,7 @@ import { oracleScript } from '../support/runtime.ts';
 const ITEMS = 9;
 const PAGE = `<!doctype html><style>body { margin: 0 } footer { height: 5000px } ul { margin: 1200px 40px 0; padding: 0; list-style: none; display: grid; grid-template-columns: repeat(3, 200px); gap: 13px }
 li { height: 121.5px; background: #ccd } #stage { height: 500px; margin-top: 700px }</style>
-<ul>${Array.from({ length: ITEMS }, (_, i) => `<li>${i}</li>`).join('')}</ul><section id="stage"></section><footer></footer>`;
+<ul><template></template>${Array.from({ length: ITEMS }, (_, i) => `<li>${i}</li>`).join('')}</ul><section id="stage"></section><footer></footer>`;
 
 const one = <T>(...values: T[]) => fc.constantFrom(...values);
 const int = (min: number, max: number) => fc.integer({ min, max });
@@ -55,7 +55,13 @@ const motion = fc
       int(1, 20).map((n) => `${n}%`),
       int(1, 30).map((n) => `calc(${n}px + 2vh)`),
     ),
-    order: one('page' as const, 'reverse' as const, 'outward' as const, 'across' as const),
+    order: one(
+      'page' as const,
+      'reverse' as const,
+      'outward' as const,
+      'across' as const,
+      'siblings' as const,
+    ),
   })
   .map(({ driven: [driver, range], step, order }) => ({ driver, range, stagger: { step, order } }));
 

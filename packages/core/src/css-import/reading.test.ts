@@ -268,6 +268,14 @@ describe('reading a page that moves', () => {
       '<ul><li style="--i:0">a</li><li style="--i:1">b</li><li style="--i:2">c</li></ul>',
     );
     expect(only(steps).stagger).toEqual({ step: '30px', order: 'property', property: '--i' });
+    const among = read(
+      `${FADE} .a { ${MOVED} animation-range: entry calc(5% + (sibling-index() - 1) * 30px) exit calc(50% + sibling-index() * 30px) }`,
+      '<h2>Three</h2><p class="a"></p><b></b><p class="a"></p><p class="a"></p>',
+    );
+    expect(only(among)).toMatchObject({
+      range: { start: 'entry 5%', end: 'exit calc(50% + 30px)' },
+      stagger: { step: '30px', order: 'siblings' },
+    });
     const trigger = read(
       `${FADE} h2 { animation: fade 300ms both; timeline-trigger: --t view(block 0px 25%) entry-crossing 40% cover 1000%; animation-trigger: --t play-once }`,
       '<h2>x</h2>',

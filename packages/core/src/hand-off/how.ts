@@ -17,6 +17,17 @@ export interface How {
   without: string | null;
 }
 
+/** What browsers have to know to play it without the script, as named in compatibility data. */
+export type Feature = Exclude<How['needs'], 'script'> | 'sibling-index()';
+
+/** In the order in which motions need them, each once. */
+export function listFeatures(document: MotionDocument, how: readonly How[]): Feature[] {
+  const needed = how.flatMap((h): Feature[] => (h.needs === 'script' ? [] : [h.needs]));
+  const played = new Set(how.map((h) => h.motion));
+  const counts = document.motions.some((m) => played.has(m.id) && m.stagger?.order === 'siblings');
+  return [...new Set([...needed, ...(counts ? (['sibling-index()'] as const) : [])])];
+}
+
 type Rule = (motion: Motion, plan: Plan) => Pick<How, 'by' | 'why' | 'instead' | 'without'> | null;
 
 /** What brings the script in. The first that applies speaks. */

@@ -17,7 +17,8 @@ export function makeMeasureRequest(...documents: readonly MotionDocument[]): Mea
 
 /** The element’s own value where no keyframe gives it, and every value that is not read here without the browser. */
 function listValues({ targets: { selector }, keyframes, composite, stagger }: Motion): AskedValue[] {
-  const steps = stagger?.order === 'property' ? [{ selector, ...askedNumber(stagger.property ?? '') }] : [];
+  const asked = stagger ? askedNumber(stagger) : null;
+  const steps = asked ? [{ selector, ...asked }] : [];
   const kept = Object.entries(keyframes).flatMap(([property, list]) => {
     const values = list.map((k) => k.value);
     const isClosed =

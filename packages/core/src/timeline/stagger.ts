@@ -1,11 +1,19 @@
 /** Stagger: the same motion on several elements, each a step later than the one before it in an order. */
-import { itemAt } from '../assert/index.ts';
+import { itemAt, present } from '../assert/index.ts';
 import { computedValue, parseLength, resolveLength } from '../page/index.ts';
 import type { Layout, Px } from '../page/index.ts';
 import { isMeeting } from './range-point.ts';
 import type { RangePoint } from './range-point.ts';
 
-export const STAGGER_ORDERS = ['page', 'reverse', 'outward', 'across', 'random', 'property'] as const;
+export const STAGGER_ORDERS = [
+  'page',
+  'reverse',
+  'outward',
+  'across',
+  'random',
+  'property',
+  'siblings',
+] as const;
 export type StaggerOrder = (typeof STAGGER_ORDERS)[number];
 
 export interface Stagger {
@@ -20,21 +28,33 @@ export interface Stagger {
   of?: 'range' | 'phase' | undefined;
 }
 
-/** How the number in a custom property is asked for: `scale` takes any number, and none is none. */
-export const askedNumber = (property: string) =>
-  ({ property: 'scale', value: `var(${property}, 0)` }) as const;
+/** What counts an element among its siblings, from 1 (CSS Values 5, §9). */
+export const SIBLING_INDEX = 'sibling-index()';
+
+/** How many steps later an element is, as CSS, where the page itself says it; null for orders that are counted here. */
+export function pageSteps({ order, property = '' }: Pick<Stagger, 'order' | 'property'>): string | null {
+  if (order === 'siblings') return `(${SIBLING_INDEX} - 1)`;
+  return order === 'property' ? `var(${property}, 0)` : null;
+}
+
+/** How that number is asked for: `scale` takes any number, and none is none. */
+export function askedNumber(stagger: Pick<Stagger, 'order' | 'property'>) {
+  const css = pageSteps(stagger);
+  return css === null ? null : ({ property: 'scale', value: css.replace(/^\(/, 'calc(') } as const);
+}
 
 /**
  * How many steps later each target begins, by its place in `targets` (page order). Outward counts from the middle, both neighbours alike;
- * across counts from left to right, those that begin equally far left alike. By property it is the number that each element has.
+ * across counts from left to right, those that begin equally far left alike. By property it is the number that each element has, among
+ * siblings its place among all of them, targets or not, from 0.
  */
 export function staggerSteps(
-  { order, seed = 1, property = '' }: Pick<Stagger, 'order' | 'seed' | 'property'>,
+  stagger: Pick<Stagger, 'order' | 'seed' | 'property'>,
   targets: readonly number[],
   layout: Layout,
 ): number[] {
   const last = targets.length - 1;
-  switch (order) {
+  switch (stagger.order) {
     case 'page':
       return targets.map((_, i) => i);
     case 'reverse':
@@ -42,13 +62,12 @@ export function staggerSteps(
     case 'outward':
       return targets.map((_, i) => Math.floor(Math.abs(i - last / 2)));
     case 'random':
-      return shuffled(targets.length, seed);
-    case 'property': {
-      const asked = askedNumber(property);
+      return shuffled(targets.length, stagger.seed ?? 1);
+    case 'property':
+    case 'siblings': {
+      const { property, value } = present(askedNumber(stagger));
       // Before it is measured, none is later.
-      return targets.map(
-        (t) => Number.parseFloat(computedValue(layout, t, asked.property, asked.value) ?? '0') || 0,
-      );
+      return targets.map((t) => Number.parseFloat(computedValue(layout, t, property, value) ?? '0') || 0);
     }
     case 'across': {
       const lefts = targets.map((t) => Math.round(layout.elements[t]?.box.x ?? 0));

@@ -10,6 +10,8 @@ import { readFrames } from './keyframes.ts';
 import { corrected, listMistakes } from '../diagnostics/mistakes.ts';
 import type { Corrections } from '../diagnostics/mistakes.ts';
 import { isOwn } from '../claims/claims.ts';
+import { amongSiblings } from '../source/elements.ts';
+import { SIBLING_INDEX } from '../../timeline/index.ts';
 import { scrubbed, timed } from './one-animation.ts';
 import { moves } from '../cascade/rules.ts';
 import type { ReadKeyframes } from '../cascade/rules.ts';
@@ -82,7 +84,7 @@ export class Drafts {
     return { drafts: joined(drafts) };
   }
 
-  /** Custom properties that rules name where they say when it moves, and that are plain numbers here. */
+  /** Custom properties that rules name where they say when it moves, and that are plain numbers here; and the place among siblings, from 0. */
   private readCounters(element: Element, env: Environment, won: ReadonlyMap<string, Winner>) {
     const said = ['animation-range-start', 'animation-range-end', 'animation-delay'].flatMap((p) => {
       const winner = won.get(p);
@@ -97,6 +99,8 @@ export class Drafts {
       const css = this.cascade.substituted(`var(${name})`, element, env)?.trim() ?? '';
       return /^[+-]?\d*\.?\d+$/.test(css) ? [[name, Number(css)]] : [];
     });
+    if (said.some((css) => css.includes(SIBLING_INDEX)))
+      counted.push([SIBLING_INDEX, amongSiblings(element).index - 1]);
     return counted.length ? Object.fromEntries(counted) : null;
   }
 

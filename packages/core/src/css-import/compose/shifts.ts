@@ -1,7 +1,7 @@
 /** Motions that differ from element to element by equal steps: one motion with a stagger. */
 import { itemAt, present } from '../../assert/index.ts';
 import type { Motion } from '../../motion/index.ts';
-import { isMeeting } from '../../timeline/index.ts';
+import { SIBLING_INDEX, isMeeting } from '../../timeline/index.ts';
 import type { RangePoint } from '../../timeline/index.ts';
 import { decimal } from '../../value/index.ts';
 import type { AnimationDraft } from '../animations/draft.ts';
@@ -66,7 +66,7 @@ export function staggered(all: readonly Counted[]): Shifted | null {
 
 const toStep = (step: number, unit: string): string => `${decimal(Number(step.toFixed(4)))}${unit}`;
 
-/** Each is as many steps later as the number in one of its custom properties. */
+/** Each is as many steps later as the number in one of its custom properties, or its place among its siblings, says. */
 function byProperty(all: readonly Counted[], by: readonly number[], unit: string): Shifted | null {
   for (const property of Object.keys(itemAt(all, 0).counters)) {
     const numbers = all.map((one) => one.counters[property] ?? NaN);
@@ -78,7 +78,12 @@ function byProperty(all: readonly Counted[], by: readonly number[], unit: string
       continue;
     const zero = numbers.indexOf(0);
     const draft = zero >= 0 ? itemAt(all, zero).draft : shifted(itemAt(all, 0).draft, -first * step, unit);
-    if (draft) return { draft, stagger: { step: toStep(step, unit), order: 'property', property } };
+    if (!draft) continue;
+    const order =
+      property === SIBLING_INDEX
+        ? ({ order: 'siblings' } as const)
+        : ({ order: 'property', property } as const);
+    return { draft, stagger: { step: toStep(step, unit), ...order } };
   }
   return null;
 }

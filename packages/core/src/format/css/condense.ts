@@ -8,7 +8,7 @@ import type { WrittenRule } from './nest.ts';
 import type { Piece } from './piece.ts';
 import { declarationLines, ruleText } from './rule.ts';
 import type { Declarations, StyleRule } from './rule.ts';
-import { joinedParts, widenable } from './widen.ts';
+import { isException, joinedParts, widenable } from './widen.ts';
 
 interface Leaf {
   piece: Piece;
@@ -33,6 +33,25 @@ function grouped<T>(list: readonly T[], key: (one: T) => string): T[][] {
   }
   return [...out.values()];
 }
+
+/** An exception that plays something else stands with the rule that it is one of, as far as nothing else plays that too. */
+function withOwnExceptions(groups: readonly Leaf[][], whole: readonly Leaf[]): Leaf[][] {
+  const moved = new Map<Leaf[], Leaf[]>();
+  for (const group of groups) {
+    const leaf = itemAt(group, 0);
+    if (group.length > 1 || !isWhole(leaf)) continue;
+    const home = groups.find(
+      (other) => other !== group && other.some((l) => isWhole(l) && isExceptionOf(leaf, l, other, whole)),
+    );
+    if (home) moved.set(group, home);
+  }
+  return groups
+    .filter((g) => !moved.has(g))
+    .map((g) => [...g, ...[...moved].flatMap(([from, to]) => (to === g ? from : []))]);
+}
+
+const isExceptionOf = (leaf: Leaf, of: Leaf, group: readonly Leaf[], whole: readonly Leaf[]): boolean =>
+  isException(leaf.style, of.style) && widenable(of.style, [...group, leaf].map(toStyle), whole.map(toStyle));
 
 /** What all of them get where nothing else is said: the lists of the first. */
 const sharedBy = ([first, ...rest]: readonly [Leaf, ...Leaf[]]): Declarations =>
@@ -96,11 +115,14 @@ export class Condenser {
     );
     const isLast = (l: Leaf) => l.piece.id.startsWith('both:');
     const [plain, last] = [leaves.filter((l) => !isLast(l)), leaves.filter(isLast)];
-    const groups = grouped(
-      plain.filter((l) => !l.piece.stays),
-      toKey,
-    );
     const whole = plain.filter(isWhole);
+    const groups = withOwnExceptions(
+      grouped(
+        plain.filter((l) => !l.piece.stays),
+        toKey,
+      ),
+      whole,
+    );
     return [
       ...inPlace(plain.filter((l) => l.piece.stays)).flatMap((same) => this.write(same)),
       ...groups.flatMap((group) =>

@@ -4,12 +4,13 @@ import { findMatches, parseLength, plainPercent } from '../../page/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { listPlaces } from '../../motion/index.ts';
-import { isInPhases, staggerSteps, stepPx } from '../../timeline/index.ts';
+import { SIBLING_INDEX, isInPhases, staggerSteps, stepPx } from '../../timeline/index.ts';
 import { decimal } from '../../value/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { toPiece } from './piece.ts';
 import type { Piece } from './piece.ts';
 import { splitRange } from './split-range.ts';
+import type { Counter } from './step-counters.ts';
 import type { Tuned } from './tuned.ts';
 
 /** How much one step is, where it is a number of its own. */
@@ -18,9 +19,8 @@ export const stepSize = (motion: Motion, css: string, name: string): { step: str
   motion.tunable ? { step: `var(${byName(name)})`, tuned: [[byName(name), css]] } : { step: css, tuned: [] };
 
 /** Rules that number the targets; equal numbers share one. Zero needs none, since `var()` falls back to it. */
-export function staggerPieces(motion: Motion, counter: string, layout: PinnedLayout): Piece[] {
-  // By property, the page numbers them itself.
-  if (!motion.stagger || motion.stagger.order === 'property') return [];
+export function staggerPieces(motion: Motion, { property }: Counter, layout: PinnedLayout): Piece[] {
+  if (!motion.stagger || property === null) return [];
   const targets = findMatches(layout, motion.targets.selector);
   const bySteps = new Map<number, string[]>();
   const places = placesAmongSiblings(motion.targets.selector, targets, layout);
@@ -37,7 +37,7 @@ export function staggerPieces(motion: Motion, counter: string, layout: PinnedLay
       motions: [motion.id],
       styles: [...bySteps].map(([steps, selectors]) => ({
         selector: selectors.map((s) => (places === null ? writtenSelector(s, layout) : s)).join(',\n'),
-        set: { [counter]: String(steps) },
+        set: { [property]: String(steps) },
       })),
     }),
   ];
@@ -74,18 +74,28 @@ export function stepCss(motion: Motion, layout: PinnedLayout): string {
   return `${decimal(Number(stepPx(step, length, layout).toFixed(2)))}px`;
 }
 
-/** An offset, or a time, so many steps later. */
-/** `counter`: the property that says how many. */
-export function stepped(css: string, step: string, counter: string): string {
-  const later = `var(${counter}, 0) * ${step.replace(/^calc\(/, '(')}`;
+/** An offset, or a time, so many steps later as `steps` says. */
+export function stepped(css: string, step: string, { css: steps }: Counter): string {
+  const by = step.replace(/^calc\(/, '(');
+  // One step more, from one place less, is shorter: `sibling-index() * 10px`.
+  const less = steps.includes(SIBLING_INDEX) ? withoutStep(css, step) : null;
+  if (less !== null) return stepped(less, step, { property: null, css: SIBLING_INDEX });
+  const later = `${steps} * ${by}`;
   if (/^0(?:%|px|ms)$/.test(css)) return `calc(${later})`;
   const first = /^calc\((.*)\)$/s.exec(css)?.[1];
   // A sum needs no brackets in a sum.
   return `calc(${first !== undefined && /^[^()]* [-+] [^()]*$/.test(first) ? first : css.replace(/^calc\(/, '(')} + ${later})`;
 }
 
+/** What is left of an offset once a step is taken out of it; null where it does not end in one. */
+function withoutStep(css: string, step: string): string | null {
+  if (css === step) return `0${/[a-z%]+$/.exec(step)?.[0] ?? 'px'}`;
+  const end = ` + ${step})`;
+  return css.startsWith('calc(') && css.endsWith(end) ? css.slice('calc('.length, -end.length) : null;
+}
+
 /** A range whose two points are so many steps later. A percentage step refers to the range, `length` px long. */
-export function steppedRange(range: string, step: string, counter: string): string {
+export function steppedRange(range: string, step: string, counter: Counter): string {
   const points = splitRange(range);
   return points
     .map((p, i) => {

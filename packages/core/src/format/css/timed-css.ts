@@ -11,6 +11,7 @@ import { triggerActions, triggerName } from './trigger-css.ts';
 import { keyframesCss } from './keyframes-css.ts';
 import type { Condition } from './piece.ts';
 import { stepSize, stepped } from './stagger-css.ts';
+import type { Counter } from './step-counters.ts';
 
 interface TimedContext {
   document: MotionDocument;
@@ -20,7 +21,7 @@ interface TimedContext {
   blockNames: ReadonlyMap<string, string>;
   triggerNames: ReadonlyMap<string, string>;
   /** of staggers, the property that numbers their targets */
-  counters: ReadonlyMap<string, string>;
+  counters: ReadonlyMap<string, Counter>;
   times: ReadonlyMap<string, Played>;
 }
 

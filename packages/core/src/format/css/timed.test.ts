@@ -156,12 +156,22 @@ describe('staggers as CSS', () => {
     ['entry-crossing calc(50% - (1 * 2px)) exit', ['entry-crossing calc(50% - (1 * 2px))', 'exit']],
     ['0% scroll 100%', ['0%', 'scroll 100%']],
   ])('%s has two points', (range, points) => expect(splitRange(range)).toEqual(points));
+  const BY_I = { property: '--i', css: 'var(--i, 0)' };
+  test.each([
+    ['10px', '10px', 'calc(sibling-index() * 10px)'],
+    ['calc(100% + 10px)', '10px', 'calc(100% + sibling-index() * 10px)'],
+    ['calc(100% + 110px)', '10px', 'calc(100% + 110px + (sibling-index() - 1) * 10px)'],
+    ['0%', '4%', 'calc((sibling-index() - 1) * 4%)'],
+    ['60ms', '60ms', 'calc(sibling-index() * 60ms)'],
+  ])('%s, %s later for each sibling', (css, step, expected) =>
+    expect(stepped(css, step, { property: null, css: '(sibling-index() - 1)' })).toBe(expected),
+  );
   test('nested sums stay sums', () => {
-    expect(stepped('calc(10% + 4px)', 'calc(1vh + 2px)', '--i')).toBe(
+    expect(stepped('calc(10% + 4px)', 'calc(1vh + 2px)', BY_I)).toBe(
       'calc(10% + 4px + var(--i, 0) * (1vh + 2px))',
     );
-    expect(steppedRange('10% contain', '5px', '--i')).toMatch(/ contain calc\(100% \+ /);
-    expect(steppedRange('entry exit 20%', '5px', '--i')).toBe(
+    expect(steppedRange('10% contain', '5px', BY_I)).toMatch(/ contain calc\(100% \+ /);
+    expect(steppedRange('entry exit 20%', '5px', BY_I)).toBe(
       'entry calc(var(--i, 0) * 5px) exit calc(20% + var(--i, 0) * 5px)',
     );
   });

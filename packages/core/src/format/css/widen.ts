@@ -56,15 +56,25 @@ export function widenable(
   const [after, all] = [collectParts(group), collectParts(whole)];
   return except.but.every((part) => {
     return except.all.every((base) => {
-      // `.card:not(.late)` is all cards but `.card.late`.
-      const both = isCompound(base, part) ? toCompound(base + part) : null;
-      const own = all.has(part) ? part : [...all].find((s) => both !== null && toCompound(s) === both);
+      const own = all.has(part) ? part : [...all].find((s) => isBoth(s, base, part));
       const [weight, less] = [own === undefined ? null : weighText(own), weighText(base)];
       if (own === undefined || weight === null || less === null) return false;
       return compareWeights(weight, less) >= (after.has(own) ? 0 : 1);
     });
   });
 }
+
+/** Whether a rule is one of those that another takes out: `.card.late` of `.card:not(.late)`. */
+export function isException(style: StyleRule, of: StyleRule): boolean {
+  const except = splitExcept(of.selector);
+  const isOwn = (part: string) =>
+    style.selector === part || except?.all.some((base) => isBoth(style.selector, base, part));
+  return except?.but.some(isOwn) === true;
+}
+
+/** `.card:not(.late)` is all cards but `.card.late`. */
+const isBoth = (selector: string, base: string, part: string): boolean =>
+  isCompound(base, part) && toCompound(selector) !== null && toCompound(selector) === toCompound(base + part);
 
 /** The same for the same simple selectors in any order; null for what is more than one compound. */
 const toCompound = (selector: string): string | null =>

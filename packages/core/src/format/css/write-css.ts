@@ -19,6 +19,7 @@ import { makePlan } from '../script/plan.ts';
 import { registrations } from './property-css.ts';
 import { staggerPieces, stepCss, stepSize, steppedRange } from './stagger-css.ts';
 import { stepCounters } from './step-counters.ts';
+import type { Counter } from './step-counters.ts';
 import { splitParts, timedEntries } from './timed-css.ts';
 import { trackClasses } from '../html/patch.ts';
 import { NamedTimelines, makeTimeline } from './timeline-css.ts';
@@ -217,14 +218,14 @@ function makeEntry(
   given: Motion,
   [name, blockName]: [string, string],
   condition: Condition,
-  on: Carriers & { counters: ReadonlyMap<string, string> },
+  on: Carriers & { counters: ReadonlyMap<string, Counter> },
 ): OneWritten {
   // The script that damps a motion knows its progress over the whole range only.
   const motion = given.damping.kind === 'none' ? given : unrolledMotion(given);
   const { layouts, pins, owners } = on;
-  const counter = on.counters.get(motion.id) ?? '';
+  const counter = on.counters.get(motion.id);
   const carriers = driverSelectors(motion.driver).map((s) => owners.get(s));
-  const key = `${condition} ${name} ${blockName} ${pinKey(motion, pins)} ${carriers.join()} ${counter}`;
+  const key = `${condition} ${name} ${blockName} ${pinKey(motion, pins)} ${carriers.join()} ${counter?.css ?? ''}`;
   const known = last.get(motion);
   if (
     known?.key === key &&
@@ -259,10 +260,10 @@ function makeEntry(
 function withSteps(
   motion: Motion,
   { range, common }: TimelineCss,
-  { name, counter }: { name: string; counter: string },
+  { name, counter }: { name: string; counter: Counter | undefined },
   layout: PinnedLayout,
 ) {
-  if (!motion.stagger) return {};
+  if (!motion.stagger || !counter) return {};
   const { step, tuned } = stepSize(motion, stepCss(motion, layout), name);
   return {
     range: steppedRange(range, step, counter),

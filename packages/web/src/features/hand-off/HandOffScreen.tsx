@@ -4,6 +4,7 @@ import { routes, toRequest } from '@lyvek/api';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
+import { listFeatures } from '@lyvek/core';
 import type { Assembled, Target } from '@lyvek/core';
 import { readScriptSizes } from '../../state/api.ts';
 import { notify, notifyError } from '../../ui/notices.tsx';
@@ -101,7 +102,7 @@ export function HandOffScreen() {
           onCopy={copy}
         />
         <Support
-          how={assembled.how}
+          needed={listFeatures(document, assembled.how)}
           fallback={assembled.fallback !== null}
           deviations={assembled.deviations}
           findName={findName}

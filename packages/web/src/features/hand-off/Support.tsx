@@ -1,10 +1,8 @@
 /** Which browsers play it by themselves, from open compatibility data, and what the others show. */
-import type { Assembled } from '@lyvek/core';
+import type { Assembled, Feature } from '@lyvek/core';
 import { useProvedBefore } from './proved-before.ts';
 import support from './support.json';
 import { supportText } from './text.ts';
-
-type Feature = 'scroll timelines' | 'triggers' | 'animations';
 
 const at = (ms: number): string =>
   new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short', hour12: false }).format(
@@ -12,7 +10,7 @@ const at = (ms: number): string =>
   );
 
 interface SupportProps {
-  how: Assembled['how'];
+  needed: readonly Feature[];
   fallback: boolean;
   deviations: Assembled['deviations'];
   /** of a motion */
@@ -22,9 +20,8 @@ interface SupportProps {
   mark: string;
 }
 
-export function Support({ how, fallback, deviations, findName, takeId, mark }: SupportProps) {
+export function Support({ needed, fallback, deviations, findName, takeId, mark }: SupportProps) {
   const proved = useProvedBefore(takeId);
-  const needed = [...new Set(how.map((h) => h.needs))].filter((n): n is Feature => n !== 'script');
   if (needed.length === 0) return null;
   return (
     <details className="support">

@@ -457,6 +457,7 @@ export const staggerFieldText = {
     `each ${step.endsWith('%') ? `${step} ${inPhases ? 'of the phase' : 'of the range'}` : step} later`,
   ofTheRange: 'of the range',
   ofThePhase: 'of the phase that each end is in',
+  amongSiblings: 'by its place among its siblings',
   byProperty: 'by the number in a custom property',
   byNumberIn: (property: string) => `by the number in ${property}`,
   customProperty: 'Custom property',

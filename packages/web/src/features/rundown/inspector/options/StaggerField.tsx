@@ -13,6 +13,7 @@ const ORDERS: readonly { value: Stagger['order']; text: string }[] = [
   { value: 'outward', text: 'from the middle outward' },
   { value: 'across', text: 'from left to right' },
   { value: 'random', text: 'in random order' },
+  { value: 'siblings', text: staggerFieldText.amongSiblings },
   { value: 'property', text: staggerFieldText.byProperty },
 ];
 const OF: readonly { value: 'range' | 'phase'; text: string }[] = [
