@@ -34,6 +34,23 @@ describe('motions that say the same', () => {
       expect(write(three).lines.filter((l) => l.piece.motions.includes(id)).length).toBeGreaterThan(0);
   });
 
+  test('an exception that plays something else says just that', () => {
+    const other = { opacity: [{ at: '0%', value: '0.5' }] };
+    const parts = makeLayout(
+      ['.card', '.card.late'].map((selector, i) =>
+        element({ selector, box: { x: 0, y: 2000 + i * 700, width: 500, height: 300 } }),
+      ),
+    );
+    const most = on('.card:not(.late)', { id: 'm_most', name: 'Cards' });
+    const late = on('.card.late', { id: 'm_late', name: 'Late', keyframes: other });
+    const { css } = handOffCss(makeDocument(most, late), parts, 'T');
+    expect(css).toMatch(/\.card \{\n +animation: lv-cards linear both;/);
+    expect(css).toMatch(/\.card\.late \{\n +animation-name: lv-late;\n +\}/);
+    // What another element plays too stays a rule of both.
+    const both = handOffCss(makeDocument(most, late, on('#d', { keyframes: other })), layout, 'T').css;
+    expect(both).not.toContain('animation-name');
+  });
+
   test('what one of them says otherwise is written apart', () => {
     const { css } = write(makeDocument(on('#a'), on('#b', { easing: 'ease-in' }), on('#c')));
     expect(css).toMatch(/#a,\n +#b,\n +#c \{/);

@@ -41,7 +41,7 @@ function withOwnExceptions(groups: readonly Leaf[][], whole: readonly Leaf[]): L
     const leaf = itemAt(group, 0);
     if (group.length > 1 || !isWhole(leaf)) continue;
     const home = groups.find(
-      (other) => other !== group && other.some((l) => isWhole(l) && isExceptionOf(leaf, l, other, whole)),
+      (other) => other !== group && other.some((l) => isWhole(l) && canBeException(leaf, l, other, whole)),
     );
     if (home) moved.set(group, home);
   }
@@ -50,7 +50,7 @@ function withOwnExceptions(groups: readonly Leaf[][], whole: readonly Leaf[]): L
     .map((g) => [...g, ...[...moved].flatMap(([from, to]) => (to === g ? from : []))]);
 }
 
-const isExceptionOf = (leaf: Leaf, of: Leaf, group: readonly Leaf[], whole: readonly Leaf[]): boolean =>
+const canBeException = (leaf: Leaf, of: Leaf, group: readonly Leaf[], whole: readonly Leaf[]): boolean =>
   isException(leaf.style, of.style) && widenable(of.style, [...group, leaf].map(toStyle), whole.map(toStyle));
 
 /** What all of them get where nothing else is said: the lists of the first. */

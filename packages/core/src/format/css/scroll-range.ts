@@ -34,7 +34,7 @@ export function withoutScroll(range: string, { layout, element, axis, insets }: 
     // Whichever edge meets its side of the window nearer to that place: what lies between moves less with the page.
     return Math.abs(at - leaving.start) <= Math.abs(at - crossing.end)
       ? `exit-crossing ${px(at - leaving.start)}`
-      : `entry-crossing calc(100% + ${px(at - crossing.end)})`;
+      : `entry-crossing calc(100% ${at < crossing.end ? '-' : '+'} ${px(Math.abs(at - crossing.end))})`;
   });
   return written.every((p) => p !== null) ? written.join(' ') : null;
 }

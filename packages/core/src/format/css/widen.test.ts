@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { NO_ANIMATIONS, listAnimations } from './animation-lists.ts';
-import { joinedParts, splitExcept, widenable } from './widen.ts';
+import { isException, joinedParts, splitExcept, widenable } from './widen.ts';
 
 describe('a rule and its exceptions', () => {
   test.each([
@@ -48,6 +48,17 @@ describe('a rule and its exceptions', () => {
       false,
     ],
   ])('%s', (_, style, group, whole, expected) => expect(widenable(style, group, whole)).toBe(expected));
+
+  test.each([
+    ['.card.late', '.card:not(.late)', true],
+    ['.late.card', '.card:not(.late)', true],
+    ['.late', '.card:not(.late)', true],
+    ['.card:nth-child(even)', '.card:not(:nth-child(even))', true],
+    ['.card.late.old', '.card:not(.late)', false],
+    ['.card', '.card', false],
+  ])('%s is an exception of %s: %s', (one, of, expected) =>
+    expect(isException(moved(one), moved(of))).toBe(expected),
+  );
 
   test('a joined rule does not name what it finds already', () => {
     expect(joinedParts(['.card:not(.late)', '.card.late', 'p'], new Set(['.card:not(.late)']))).toEqual([

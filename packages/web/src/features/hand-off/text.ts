@@ -212,7 +212,8 @@ export const codeStyleText = {
     layer === ''
       ? 'Rules in no layer win over rules in layers. Name a layer of yours, such as motion, to put the motions in it.'
       : `@layer ${layer} { … }. Rules of the page in later layers, or in none, win over it. Pins and adjustments stay in no layer.`,
-  notALayer: 'A name as in CSS: letters, digits and hyphens, with points between layers, such as theme.motion.',
+  notALayer:
+    'A name as in CSS: letters, digits and hyphens, with points between layers, such as theme.motion.',
   selectors: 'Selectors',
   inFull: 'in full',
   nested: 'nested',
