@@ -45,7 +45,15 @@ describe('motions that say the same', () => {
     const late = on('.card.late', { id: 'm_late', name: 'Late', keyframes: other });
     const { css } = handOffCss(makeDocument(most, late), parts, 'T');
     expect(css).toMatch(/\.card \{\n +animation: lv-cards linear both;/);
-    expect(css).toMatch(/\.card\.late \{\n +animation-name: lv-late;\n +\}/);
+    expect(css).toMatch(/\.card\.late \{\n +animation-name: lv-late;/);
+    // By its place alone it wins in its own block only.
+    const light = handOffCss(
+      makeDocument(most, { ...late, targets: { selector: '.late' }, reducedMotion: 'keep' }),
+      parts,
+      'T',
+    ).css;
+    expect(light).toMatch(/\.card,\s+\.late \{[^}]*\}\s*\.late \{\n +animation-name: lv-late;/);
+    expect(light).toMatch(/reduce\) \{\s*\.card:not\(\.late\) \{/);
     // What another element plays too stays a rule of both.
     const both = handOffCss(makeDocument(most, late, on('#d', { keyframes: other })), layout, 'T').css;
     expect(both).not.toContain('animation-name');

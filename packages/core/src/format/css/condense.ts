@@ -105,7 +105,7 @@ const merged = (a: Leaf, b: Leaf): Leaf => ({
 
 /** Writes the rules of one style sheet, block by block. */
 export class Condenser {
-  /** selectors that were widened to all that their `:not()` takes out, which later rules say otherwise */
+  /** selectors that are widened to all, since what their `:not()` takes out has heavier rules that say otherwise, wherever they stand */
   private readonly widened = new Set<string>();
 
   /** Rules of pieces that stand under one condition. */
@@ -136,32 +136,39 @@ export class Condenser {
 
   /** The first says what all of them get, the others what they have instead, unless saying it all is shorter. */
   private withExceptions(given: readonly [Leaf, ...Leaf[]], whole: readonly Leaf[]): WrittenRule[] {
-    const group = this.widestFirst(given, whole);
+    const [group, here] = this.widestFirst(given, whole);
     const shared = sharedBy(group);
     const over = ({ piece, style }: Leaf): Leaf => ({ piece, style: { ...style, over: shared } });
     const isShort = (l: Leaf) => toText(over(l)).length < toText(l).length;
     const [joined, apart] = [group.filter(isShort), group.filter((l) => !isShort(l))];
     return [
-      ...this.write(joined, { set: shared }),
+      ...this.write(joined, { set: shared }, here),
       ...grouped([...joined.map(over), ...apart], toText).flatMap((same) => this.write(same)),
     ];
   }
 
-  private widestFirst(group: readonly [Leaf, ...Leaf[]], whole: readonly Leaf[]): [Leaf, ...Leaf[]] {
-    const wide = group.find((leaf) => widenable(leaf.style, group.map(toStyle), whole.map(toStyle)));
-    if (!wide) return [...group];
-    this.widened.add(wide.style.selector);
-    return [wide, ...group.filter((l) => l !== wide)];
+  /** With the selectors that are widened for this group: one whose exceptions win by their place only is so nowhere else. */
+  private widestFirst(
+    group: readonly [Leaf, ...Leaf[]],
+    whole: readonly Leaf[],
+  ): [[Leaf, ...Leaf[]], ReadonlySet<string>] {
+    const all = whole.map(toStyle);
+    const wide = group.find((leaf) => widenable(leaf.style, group.map(toStyle), all));
+    if (!wide) return [[...group], this.widened];
+    const { selector } = wide.style;
+    if (widenable(wide.style, [], all)) this.widened.add(selector);
+    return [[wide, ...group.filter((l) => l !== wide)], new Set([...this.widened, selector])];
   }
 
   private write(
     leaves: readonly Leaf[],
     style: Omit<StyleRule, 'selector'> | undefined = leaves[0]?.style,
+    widened: ReadonlySet<string> = this.widened,
   ): WrittenRule[] {
     if (!style) return [];
     const selector = joinedParts(
       leaves.map((l) => l.style.selector),
-      this.widened,
+      widened,
     ).join(',\n');
     const lines = declarationLines(style);
     const pieces = [...new Set(leaves.map((l) => l.piece))];
