@@ -88,6 +88,13 @@ export const marqueesBundle = (outfile) => ({
   banner: { js: '/* Plays marquees: start(document, plan, { marquees: playMarquees }). */' },
 });
 
+/** What the pointer moves, for pages that have some. */
+export const pointersBundle = (outfile) => ({
+  ...runtimeBundle(outfile),
+  entryPoints: [inRoot('packages/runtime/src/pointer.ts')],
+  banner: { js: '/* Plays what the pointer moves: start(document, plan, { pointers: playPointers }). */' },
+});
+
 /** What drives a page in browsers without scroll timelines. */
 export const fallbackBundle = (outfile) => ({
   ...runtimeBundle(outfile),
@@ -157,6 +164,7 @@ export async function buildProbe() {
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
   await build(marqueesBundle(inRoot('dist/marquees.js')));
+  await build(pointersBundle(inRoot('dist/pointers.js')));
   await build(fallbackBundle(inRoot('dist/fallback.js')));
 }
 
@@ -192,6 +200,7 @@ const MADE = [
   'journey.js',
   'runtime.js',
   'marquees.js',
+  'pointers.js',
   'fallback.js',
   'cli/main.js',
   'web/index.html',

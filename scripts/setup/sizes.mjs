@@ -6,6 +6,7 @@ import {
   journeyBundle,
   liveBundle,
   marqueesBundle,
+  pointersBundle,
   fallbackBundle,
   probeBundle,
   runtimeBundle,
@@ -20,6 +21,7 @@ const SCRIPTS = [
   { name: 'journey', bundle: journeyBundle, most: 5000 },
   { name: 'runtime', bundle: runtimeBundle, most: 8000, gzip: 4000 },
   { name: 'marquees', bundle: marqueesBundle, most: 8000, gzip: 4000 },
+  { name: 'pointers', bundle: pointersBundle, most: 4000, gzip: 1800 },
   { name: 'fallback', bundle: fallbackBundle, most: 11_000, gzip: 5000 },
 ];
 /** Libraries that must not come into a page by way of an import. */

@@ -19,7 +19,7 @@ import type { DrawnPart } from './parts.ts';
 import { watchElements } from './watch-elements.ts';
 import { all, pageScroller, readStyle } from './dom.ts';
 
-const NOTHING: Plan = { damping: [], signals: [], marquees: [], travels: [] };
+const NOTHING: Plan = { damping: [], signals: [], marquees: [], pointers: [], travels: [] };
 const styles = new Styles();
 /** Scripts of the page may begin to move things at any time. */
 const own = new OwnMotions(() => say({ type: 'resized' }));
@@ -84,6 +84,8 @@ function act(message: ToProbe): void {
       own.forget();
       // The script looks at its signals once something scrolls.
       return void document.dispatchEvent(new Event('scroll'));
+    case 'point':
+      return point(message.at);
     case 'find':
       return say({ type: 'found', ...find(message.selector, message.element, { elements, parts }, patch) });
     case 'look':
@@ -102,6 +104,13 @@ function act(message: ToProbe): void {
     case 'ping':
       return say({ type: 'pong', id: message.id });
   }
+}
+
+/** As the browser tells it of a real pointer. */
+function point(at: { x: number; y: number } | null): void {
+  const place = at && { clientX: at.x * (innerWidth - 1), clientY: at.y * (innerHeight - 1) };
+  const type = at ? 'pointermove' : 'pointerout';
+  document.dispatchEvent(new PointerEvent(type, { ...place, pointerType: 'mouse', bubbles: true }));
 }
 
 /** In the same turn as the wrapper: a moment without them would show, and move the page. */

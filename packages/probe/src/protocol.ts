@@ -80,6 +80,8 @@ export type ToProbe =
   | { type: 'time'; names: string[]; at: number | null; rate: number; run: boolean }
   /** holds a custom property at a value, whatever the scroll says; null lets go */
   | { type: 'hold'; selector: string; property: string; value: string | null }
+  /** the pointer at shares of the viewport, as if it were there; null: it has left */
+  | { type: 'point'; at: { x: number; y: number } | null }
   | { type: 'find'; selector: string; element: number }
   /** scrolls, waits until the animations have heard of it, and reads computed values */
   | { type: 'look'; id: number; at: ScheduledLook; wanted: Wanted[] }

@@ -27,12 +27,31 @@ export interface MarqueePlan {
   when?: string | undefined;
 }
 
+/** What the pointer moves, by how far across an area it is. */
+export interface PointerPlan {
+  selector: string;
+  axis: 'x' | 'y';
+  /** selector of the area; null: the viewport, empty: each element itself */
+  over: string | null;
+  /** where it goes when the pointer leaves, 0 to 1; null: it stays */
+  rest: number | null;
+  /** what a finger does: nothing, the same while it touches the screen, or nothing but how the device is held */
+  touch: 'none' | 'drag' | 'tilt';
+  /** one list for each property, as `element.animate` takes it */
+  keyframes: Record<string, string | number>[][];
+  composite: 'replace' | 'add' | 'accumulate';
+  damping: { kind: 'none' } | Damping;
+  /** the media condition under which it plays */
+  when?: string | undefined;
+}
+
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[] | undefined;
   /** custom properties that scripts of the page hear of, as an event named `signal` */
   signals?: { property: string; selector: string }[] | undefined;
   marquees?: MarqueePlan[] | undefined;
+  pointers?: PointerPlan[] | undefined;
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[] | undefined;
   /** CSS animations, by their names, and the elements that have them */
@@ -58,6 +77,9 @@ export interface Options {
   /** plays marquees: `playMarquees` of `@lyvek/runtime/marquees`; without it there are none */
   marquees?:
     ((root: Document | Element, plans: readonly MarqueePlan[], clock: Clock) => () => void) | undefined;
+  /** plays what the pointer moves: `playPointers` of `@lyvek/runtime/pointers`; without it, that stands as the page has it */
+  pointers?:
+    ((root: Document | Element, plans: readonly PointerPlan[], clock: Clock) => () => void) | undefined;
 }
 
 /**

@@ -1,17 +1,20 @@
-/** The script with all that it can play, for previews and tests; a hand-off takes marquees along only where it has some. */
+/** The script with all that it can play, for previews and tests; a hand-off takes along what it needs. */
 import { playMarquees } from './marquee.ts';
+import { playPointers } from './pointer.ts';
 import type { Clock, Plan } from './plan.ts';
 import { playWith, start as startWith } from './player.ts';
 import type { Options } from './player.ts';
 
-export type { MarqueePlan, Clock, Plan } from './plan.ts';
+export type { MarqueePlan, PointerPlan, Clock, Plan } from './plan.ts';
 export type { Options } from './player.ts';
 export type { SignalDetail } from './signal.ts';
 
+const PARTS = { marquees: playMarquees, pointers: playPointers };
+
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
 export const play = (root: Document | Element, plan: Plan, clock?: Clock): (() => void) =>
-  playWith(root, plan, { clock, marquees: playMarquees });
+  playWith(root, plan, { clock, ...PARTS });
 
 /** Plays a plan below a root, as long as readers do not ask for reduced motion. Returns what stops it. */
 export const start = (root: Document | Element, plan: Plan, options: Options = {}): (() => void) =>
-  startWith(root, plan, { marquees: playMarquees, ...options });
+  startWith(root, plan, { ...PARTS, ...options });

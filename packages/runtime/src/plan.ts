@@ -5,12 +5,16 @@ import type { Damping } from '@lyvek/core/damping';
 /** A strip that moves endlessly. */
 export type MarqueePlan = Omit<Written['marquees'][number], 'motion'>;
 
+/** What the pointer moves. */
+export type PointerPlan = Omit<Written['pointers'][number], 'motion'>;
+
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[];
   /** custom properties that scripts of the page hear of */
   signals?: { property: string; selector: string }[];
   marquees?: MarqueePlan[];
+  pointers?: PointerPlan[];
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[];
   damping: { names: string[]; selector: string; damping: Exclude<Damping, { kind: 'none' }> }[];

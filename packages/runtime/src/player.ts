@@ -1,28 +1,35 @@
 /**
  * Plays what CSS alone cannot, and leaves everything else to the browser’s own timelines. Starting twice on one root is starting once;
- * stopping leaves the page as it was. Marquees are most of the script and in few pages, so whoever plays them brings them along.
+ * stopping leaves the page as it was. Marquees and pointers are in few pages, so whoever plays them brings them along.
  */
 import { playDamped } from './damping.ts';
 import { browserClock, toDocument } from './plan.ts';
-import type { Clock, MarqueePlan, Plan } from './plan.ts';
+import type { Clock, MarqueePlan, Plan, PointerPlan } from './plan.ts';
 import { watchSheets } from './sheets.ts';
 import { playSignals } from './signal.ts';
 import { playTravels } from './travel.ts';
 
 type Root = Document | Element;
-type Marquees = (root: Root, plans: readonly MarqueePlan[], clock: Clock) => () => void;
+type Play<P> = (root: Root, plans: readonly P[], clock: Clock) => () => void;
 
 export interface Options {
   clock?: Clock | undefined;
   /** plays marquees; without it there are none */
-  marquees?: Marquees;
+  marquees?: Play<MarqueePlan>;
+  /** plays what the pointer moves; without it, that stands as the page has it */
+  pointers?: Play<PointerPlan>;
 }
 
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
-export function playWith(root: Root, plan: Plan, { clock = browserClock, marquees }: Options): () => void {
+export function playWith(
+  root: Root,
+  plan: Plan,
+  { clock = browserClock, marquees, pointers }: Options,
+): () => void {
   const stops = [
     ...(plan.damping.length ? [playDamped(root, plan.damping, clock)] : []),
     ...(plan.marquees && marquees ? [marquees(root, plan.marquees.filter(holds), clock)] : []),
+    ...(plan.pointers && pointers ? [pointers(root, plan.pointers.filter(holds), clock)] : []),
     ...(plan.travels?.length ? [playTravels(root, plan.travels)] : []),
     ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
   ];
@@ -68,7 +75,8 @@ function keepPlaying(root: Root, plan: Plan, options: Options): () => void {
     end?.();
     // A signal is no motion by itself: what it moves is for its listener to decide.
     const reducedMotion = preference.matches || printing;
-    end = playWith(root, reducedMotion ? { ...plan, damping: [], marquees: [], travels: [] } : plan, options);
+    const still = { ...plan, damping: [], marquees: [], pointers: [], travels: [] };
+    end = playWith(root, reducedMotion ? still : plan, options);
   };
   const print = (e: Event) => {
     printing = e.type === 'beforeprint';

@@ -1,6 +1,6 @@
 /**
  * Signals: a number that a motion writes into a custom property, told to scripts of the page as an event named after it. The browser
- * works the number out; here it is only read, once a frame while something scrolls, and told when it has changed.
+ * works the number out; here it is only read, once a frame while something scrolls or points, and told when it has changed.
  */
 import { toDocument } from './plan.ts';
 import type { Clock, Plan } from './plan.ts';
@@ -44,18 +44,19 @@ export function playSignals(
   const wake = () => {
     if (!frame && !stopped) frame = clock.request(tick);
   };
-  const scrolled = () => {
+  const woken = () => {
     left = 2;
     wake();
   };
-  doc.addEventListener('scroll', scrolled, { capture: true, passive: true });
-  const sized = new ResizeObserver(scrolled);
+  const LISTENED = ['scroll', 'pointermove', 'pointerout'];
+  for (const type of LISTENED) doc.addEventListener(type, woken, { capture: true, passive: true });
+  const sized = new ResizeObserver(woken);
   sized.observe(doc.documentElement);
-  scrolled();
+  woken();
   return () => {
     stopped = true;
     clock.cancel(frame);
     sized.disconnect();
-    doc.removeEventListener('scroll', scrolled, { capture: true });
+    for (const type of LISTENED) doc.removeEventListener(type, woken, { capture: true });
   };
 }

@@ -5,6 +5,7 @@ import {
   RUNTIME_PACKAGE,
   findBlock,
   isEmptyPlan,
+  listParts,
   packageModule,
   putBlock,
   scriptText,
@@ -57,7 +58,7 @@ export function lookAtModule(
   // Only another text is worth another revision in its mark.
   if (!block || block.body.trim() !== body.trim()) changed.set(path, next);
   if (!packaged && !isEmpty)
-    for (const one of ['runtime', ...(plan.marquees.length ? (['marquees'] as const) : [])] as const) {
+    for (const one of ['runtime', ...listParts(plan)] as const) {
       const beside = join(dirname(path), OWN_FILES[one]);
       const text = new TextDecoder().decode(built(`${one}.js`));
       if (readFile(beside) !== text) changed.set(beside, text);

@@ -1,6 +1,6 @@
 /** Motions that make something invisible just where it is needed. */
 import { itemAt } from '../assert/index.ts';
-import { isEndless } from '../drivers/index.ts';
+import { isRangeless } from '../drivers/index.ts';
 import type { Instance, CompiledTimeline } from '../motion/index.ts';
 import type { ElementFacts, Px } from '../page/index.ts';
 import { maxScrollFor } from './finding.ts';
@@ -33,7 +33,7 @@ export function unseenAt(
   const { elements } = timeline.layout;
   const { fixed, sticky } = itemAt(elements, element);
   if (!motion.keyframes.opacity || fixed || sticky) return null;
-  if (placed.scroller !== 0 || placed.axis !== 'block' || isEndless(motion.driver)) return null;
+  if (placed.scroller !== 0 || placed.axis !== 'block' || isRangeless(motion.driver)) return null;
   const isInside = (i: number): boolean => i >= 0 && (i === element || isInside(itemAt(elements, i).parent));
   const target = elements.findIndex((e, i) => isNeeded(e) && isInside(i));
   if (target < 0) return null;

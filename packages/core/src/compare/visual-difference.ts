@@ -2,7 +2,7 @@
  * How unlike two takes of a page look at a scroll offset: the share of the viewport that shows something else. Worked out from boxes, poses and
  * progress, so it is there at once and without a browser; it says nothing of colours. Chosen by us.
  */
-import { isEndless } from '../drivers/index.ts';
+import { isRangeless } from '../drivers/index.ts';
 import { inEffect, sampleInstance } from '../motion/index.ts';
 import type { CompiledTimeline } from '../motion/index.ts';
 import { drawnAt } from '../page/index.ts';
@@ -36,7 +36,7 @@ interface Side {
 const findSide = (timeline: CompiledTimeline): Side => {
   const posers = new Map<number, Poser[]>();
   timeline.instances.forEach(({ element, motion }, i) => {
-    if (isEndless(motion.driver)) return;
+    if (isRangeless(motion.driver)) return;
     const known = posers.get(element);
     if (known) known.push(makePoser(timeline, i));
     else posers.set(element, [makePoser(timeline, i)]);

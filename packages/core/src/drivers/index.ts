@@ -15,22 +15,36 @@ import { load } from './load.ts';
 import type { LoadDriver } from './load.ts';
 import { scroll } from './scroll.ts';
 import type { ScrollDriver } from './scroll.ts';
+import { pointer } from './pointer.ts';
+import type { PointerDriver } from './pointer.ts';
 import { view } from './view.ts';
 import type { ViewDriver } from './view.ts';
 import { pin } from './pin.ts';
 import type { PinDriver } from './pin.ts';
 
-const DRIVERS = { scroll, view, pin, trigger, load, marquee } as const;
+const DRIVERS = { scroll, view, pin, trigger, load, marquee, pointer } as const;
 
-export type { MarqueeDriver, TriggerDriver, LoadDriver, ScrollDriver, ViewDriver, PinDriver, Reference };
+export type {
+  MarqueeDriver,
+  PointerDriver,
+  TriggerDriver,
+  LoadDriver,
+  ScrollDriver,
+  ViewDriver,
+  PinDriver,
+  Reference,
+};
 /** Drivers whose progress is a place on a scroll axis. */
 export type ScrubbedDriver = ScrollDriver | ViewDriver | PinDriver;
 /** Starts timed parts when its line is passed, or as soon as the page is there. */
 export type TimedDriver = TriggerDriver | LoadDriver;
-export type Driver = ScrubbedDriver | TimedDriver | MarqueeDriver;
+/** The scroll does not say how far it is: it runs, or the pointer does. */
+export type RangelessDriver = MarqueeDriver | PointerDriver;
+export type Driver = ScrubbedDriver | TimedDriver | RangelessDriver;
 
 export { findScroller } from './scroll.ts';
 export { findSubject } from './view.ts';
+export { TOUCHES } from './pointer.ts';
 
 export const DriverSchema = z.discriminatedUnion('kind', [
   scroll.schema,
@@ -39,6 +53,7 @@ export const DriverSchema = z.discriminatedUnion('kind', [
   trigger.schema,
   load.schema,
   marquee.schema,
+  pointer.schema,
 ]);
 
 const getKind = (driver: Driver): DriverKind<Driver> => DRIVERS[driver.kind] as DriverKind<Driver>;
@@ -51,6 +66,13 @@ export const isScrubbed = (driver: Driver): driver is ScrubbedDriver =>
 
 /** Whether it runs all the time, without a beginning or an end. */
 export const isEndless = (driver: Driver): driver is MarqueeDriver => getKind(driver).progress === 'endless';
+
+/** Whether the pointer says how far it is. */
+export const isPointed = (driver: Driver): driver is PointerDriver => getKind(driver).progress === 'pointed';
+
+/** Whether it has no range of the scroll, and is the script’s alone. */
+export const isRangeless = (driver: Driver): driver is RangelessDriver =>
+  isEndless(driver) || isPointed(driver);
 
 /** Whether two drivers are of one kind. */
 export const isSameKind = (a: Driver, b: Driver): boolean => a.kind === b.kind;

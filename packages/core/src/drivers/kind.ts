@@ -11,8 +11,11 @@ export interface Reference {
 
 export interface DriverKind<D> {
   schema: z.ZodType<D>;
-  /** scrubbed: the scroll offset says how far it is; timed: it plays in time once it has begun; endless: it never stops */
-  progress: 'scrubbed' | 'timed' | 'endless';
+  /**
+   * scrubbed: the scroll offset says how far it is; timed: it plays in time once it has begun; endless: it never stops; pointed: the pointer says
+   * how far it is
+   */
+  progress: 'scrubbed' | 'timed' | 'endless' | 'pointed';
   /**
    * What its range points are: places of an element on its way through the scrollport, shares of the driver's own extent, or nothing that
    * can be seen on the page.

@@ -4,6 +4,7 @@ import { splitPart } from '../page/index.ts';
 import {
   asView,
   isEndless,
+  isPointed,
   isTimed,
   isTriggered,
   knowsPoint,
@@ -72,6 +73,11 @@ export function withDriver(
       document: put({}),
       message:
         'The whole strip runs now. Its keyframes and its range are kept for when it has another driver.',
+    };
+  if (isPointed(driver))
+    return {
+      document: put({}),
+      message: 'It follows the pointer now. Its range is kept for when the scroll drives it again.',
     };
   const knows = ({ start, end }: { start?: RangePoint | undefined; end?: RangePoint | undefined }) =>
     [start, end].every((p) => p === undefined || knowsPoint(driver, p));

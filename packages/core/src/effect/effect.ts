@@ -12,6 +12,7 @@ import type { EffectContext, EffectDefinition, Fragment } from './effect-definit
 import { hold } from './hold.ts';
 import { fadeOut, leave } from './leave.ts';
 import { reveals } from './reveal.ts';
+import { pointerDrift } from './pointer.ts';
 import { rings } from './rings.ts';
 import { stack } from './stack.ts';
 import { sway } from './sway.ts';
@@ -23,6 +24,7 @@ export const EFFECTS: readonly EffectDefinition[] = [
   far,
   near,
   sway,
+  pointerDrift,
   hold,
   travel,
   draw,

@@ -3,7 +3,7 @@
  * sketch cannot show what the effect does not do.
  */
 import { itemAt, present } from '../assert/index.ts';
-import { isEndless } from '../drivers/index.ts';
+import { isEndless, isPointed } from '../drivers/index.ts';
 import { compileTimeline, sample, shownValue, computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
@@ -180,6 +180,8 @@ function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
         range: { start: '0px', end: '2000px' },
         keyframes: { translate: between('0 0', '-660px 0') },
       };
+    if (isPointed(m.driver))
+      return { ...m, driver: { kind: 'scroll', axis: 'block' }, range: { start: '0px', end: '2000px' } };
     const t = times.get(m.id);
     if (!t) return m;
     return {

@@ -13,6 +13,7 @@ export * from './html/keep-patched.ts';
 export * from './script/script.ts';
 export * from './script/package-script.ts';
 export * from './script/plan.ts';
+export { listKeyframes } from './script/keyframe-lists.ts';
 export * from './script/fallback-plan.ts';
 export { splitRange } from './css/split-range.ts';
 export { mediaStates } from './css/media-css.ts';

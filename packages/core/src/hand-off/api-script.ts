@@ -5,19 +5,19 @@ import {
   startOptions,
   draftCss,
   isEmptyPlan,
+  listKeyframes,
   mediaStates,
   planText,
   splitRange,
   writtenSelector,
 } from '../format/index.ts';
 import type { CssDraft, Plan } from '../format/index.ts';
-import { underMedia, unrolledMotion } from '../motion/index.ts';
+import { underMedia } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import { isScrubbed } from '../drivers/index.ts';
-import { isNamedPlace, staggerSteps } from '../timeline/index.ts';
-import { keyframeOffset, withWholeEasing } from '../value/index.ts';
+import { staggerSteps } from '../timeline/index.ts';
 
 interface ApiMotion {
   name: string;
@@ -38,21 +38,6 @@ interface ApiMotion {
 
 /** Motions that a module can play by itself. Followed ones stay CSS, which the runtime takes over. */
 export const isForApi = (m: Motion): boolean => isScrubbed(m.driver) && m.damping.kind === 'none';
-
-const camel = (property: string) =>
-  property.startsWith('--') ? property : property.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase());
-
-function listKeyframes(motion: Motion): ApiMotion['keyframes'] {
-  const m = unrolledMotion(motion);
-  return Object.entries(m.keyframes).map(([property, list]) =>
-    withWholeEasing(list, m.easing).map((k) => ({
-      // Not all browsers take percentages here; places at range names have no other form.
-      offset: isNamedPlace(k.at) ? k.at : keyframeOffset(k.at),
-      ...(k.value ? { [camel(property)]: k.value } : {}),
-      ...(k.easing && k.easing !== 'linear' ? { easing: k.easing } : {}),
-    })),
-  );
-}
 
 /** `view(inline 10% 0px)`, `scroll(root)` or the name of a timeline that another element carries. */
 function makeTimeline(css: string, draft: CssDraft): ApiMotion['timeline'] {

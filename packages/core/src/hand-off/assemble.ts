@@ -4,6 +4,7 @@ import {
   headLines,
   insertLastInHead,
   isEmptyPlan,
+  listParts,
   fallbackPlan,
   patchHtml,
   makePatch,
@@ -151,9 +152,5 @@ export function assemble(
 
 function ownScripts(plan: Plan, hasFallback: boolean): OwnScript[] {
   if (isEmptyPlan(plan) && !hasFallback) return [];
-  return [
-    'runtime',
-    ...(plan.marquees.length ? (['marquees'] as const) : []),
-    ...(hasFallback ? (['fallback'] as const) : []),
-  ];
+  return ['runtime', ...listParts(plan), ...(hasFallback ? (['fallback'] as const) : [])];
 }

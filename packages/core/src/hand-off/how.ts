@@ -41,6 +41,15 @@ const SCRIPTED: readonly Rule[] = [
           without: 'The strip does not move.',
         }
       : null,
+  ({ id, driver }, plan) =>
+    plan.pointers.some((p) => p.motion === id)
+      ? {
+          by: 'script',
+          why: driverCss(driver).why,
+          instead: 'Let the scroll drive it.',
+          without: 'It stands as the page has it.',
+        }
+      : null,
   ({ id, damping }, plan) =>
     plan.damping.some((f) => f.motion === id)
       ? {

@@ -9,7 +9,7 @@ import { computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
 import type { PinnedLayout, Ms, Px } from '../page/index.ts';
-import { isAtLoad, isEndless, isTimed, isTriggered } from '../drivers/index.ts';
+import { isAtLoad, isEndless, isPointed, isTimed, isTriggered } from '../drivers/index.ts';
 
 /** When a motion’s values are what the prediction says: at every offset, once it has come to rest, or at shares of its time. */
 export type When = 'always' | 'at-rest' | 'in-time';
@@ -70,6 +70,7 @@ export function scheduleProof(document: MotionDocument, layout: PinnedLayout, co
   const watched = on.flatMap((m): Watched[] => {
     const skip = (reason: string) => (skipped.push({ motion: m.id, reason }), []);
     if (isEndless(m.driver)) return skip('it never stops');
+    if (isPointed(m.driver)) return skip('it follows the pointer');
     const elements = present(found.get(m.id));
     if (elements.length === 0) return skip('the page has no element for it');
     const when = toWhen(m);

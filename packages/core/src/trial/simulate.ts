@@ -1,5 +1,5 @@
 /** A simulated trial: the page’s motions under a gesture, frame by frame, with predicted costs. Pure; made for a worker. */
-import { isEndless } from '../drivers/index.ts';
+import { isRangeless } from '../drivers/index.ts';
 import {
   computeAmounts,
   ownAmounts,
@@ -75,7 +75,7 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
     const [start, end] = [timeline.start[i]!, timeline.end[i]!];
     charges.push({ motion: motion.id, element, start, end, parts, total });
     load.add(amounts, framesWithin(ride.damped(motion.damping), start, end));
-    if (!isEndless(motion.driver))
+    if (!isRangeless(motion.driver))
       figures.push(
         computeSmoothness(timeline, makePoser(timeline, i, perspectiveFor(element, timeline, perspectives)), {
           ride,

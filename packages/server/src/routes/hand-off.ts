@@ -3,9 +3,9 @@ import { Router } from 'express';
 import type pg from 'pg';
 import type * as z from 'zod';
 import { zipSync } from 'fflate';
-import { ENGINES, provable, readDocument, slug } from '@lyvek/core';
+import { ENGINES, OWN_SCRIPTS, provable, readDocument, slug } from '@lyvek/core';
 import { found, notFound, Problem } from '../http/problem.ts';
-import type { EngineName, OwnScript } from '@lyvek/core';
+import type { EngineName } from '@lyvek/core';
 import { routes } from '@lyvek/api';
 import type { HandOffQuery } from '@lyvek/api';
 import { handle } from '../http/handle.ts';
@@ -37,7 +37,7 @@ async function handOff(db: Db, takeId: string, query: z.output<typeof HandOffQue
   return makeHandOff(db, page.id, parsed.document, `${take.name}, rev ${take.revision}`, query);
 }
 
-const SCRIPTS = new Set<string>(['runtime', 'marquees', 'fallback'] satisfies OwnScript[]);
+const SCRIPTS = new Set<string>(OWN_SCRIPTS);
 
 /** Places that are looked at, down and up. */
 const PLACES = 120;

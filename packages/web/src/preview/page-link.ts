@@ -255,6 +255,11 @@ export class PageLink {
     this.say({ type: 'hold', selector, property, value });
   }
 
+  /** The page’s pointer at shares of its viewport, as if it were there; null: it has left. */
+  point(at: { x: number; y: number } | null): void {
+    this.say({ type: 'point', at });
+  }
+
   /** Asks what a selector matches; null ends the question. */
   find(selector: string | null, element: number): void {
     this.looking = selector;

@@ -1,5 +1,6 @@
 /** Calls to the server. Answers are checked by the shared shapes; errors arrive as `ApiError` with a sentence for people. */
 import * as z from 'zod';
+import { OWN_SCRIPTS } from '@lyvek/core';
 import type { OwnScript } from '@lyvek/core';
 import { createClient, routes, THINGS } from '@lyvek/api';
 
@@ -46,9 +47,7 @@ export const api = createClient(routes, send);
 /** Length of the scripts that a hand-off may include, by name. */
 export async function readScriptSizes(): Promise<Record<OwnScript, number>> {
   const sizes = await Promise.all(
-    (['runtime', 'marquees', 'fallback'] as const).map(
-      async (name) => [name, (await (await api.script({ name })).text()).length] as const,
-    ),
+    OWN_SCRIPTS.map(async (name) => [name, (await (await api.script({ name })).text()).length] as const),
   );
   return Object.fromEntries(sizes) as Record<OwnScript, number>;
 }

@@ -1,5 +1,5 @@
 import { itemAt } from '../../assert/index.ts';
-import { isEndless } from '../../drivers/index.ts';
+import { isRangeless } from '../../drivers/index.ts';
 import type { Instance, CompiledTimeline } from '../../motion/index.ts';
 import { newPose, poseAt, makePoser } from '../../trial/index.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
@@ -18,7 +18,7 @@ export const emptyRange: CheckDefinition = {
   checkMotion(instance, { timeline, document }) {
     const { motion, placed } = instance;
     const { start, end } = placed;
-    if (isEndless(motion.driver) || end > start || changesNothing(instance, timeline)) return null;
+    if (isRangeless(motion.driver) || end > start || changesNothing(instance, timeline)) return null;
     const { start: from, end: to } = motion.range;
     const max = maxScrollFor(instance, timeline);
     const { width, height } = timeline.layout.viewport;

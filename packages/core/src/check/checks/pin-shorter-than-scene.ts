@@ -1,5 +1,5 @@
 import { itemAt } from '../../assert/index.ts';
-import { asScroll, asPin, isEndless } from '../../drivers/index.ts';
+import { asScroll, asPin, isRangeless } from '../../drivers/index.ts';
 import { pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -16,7 +16,7 @@ export const pinShorterThanScene: CheckDefinition = {
         ? (timeline.layout.pinnedSpans as { id: string; stage: number; start: number; end: number }[])
         : [];
     const hold = holds.find((h) => (pinned ? h.id === pinned.pin : isWithin(timeline, element, h.stage)));
-    if (!hold || asScroll(motion.driver) || isEndless(motion.driver)) return null;
+    if (!hold || asScroll(motion.driver) || isRangeless(motion.driver)) return null;
     const late = placed.end - hold.end;
     // What is not the pin’s own may well belong to the section’s coming and going.
     const own = pinned !== null || (placed.start >= hold.start - 1 && placed.start < hold.end - 1);

@@ -1,5 +1,5 @@
 import { itemAt } from '../../assert/index.ts';
-import { isEndless } from '../../drivers/index.ts';
+import { isRangeless } from '../../drivers/index.ts';
 import type { Instance } from '../../motion/index.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckContext, CheckDefinition, Found } from '../finding.ts';
@@ -13,7 +13,7 @@ export const twoWriters: CheckDefinition = {
   why: 'Of two motions that set the same property of one element only the later one is seen; the other does nothing.',
   checkMotion(later, context) {
     const { timeline } = context;
-    if (later.motion.composite !== 'replace' || isEndless(later.motion.driver)) return null;
+    if (later.motion.composite !== 'replace' || isRangeless(later.motion.driver)) return null;
     for (const property of Object.keys(later.motion.keyframes))
       for (const t of timeline.writers.get(later.element)?.get(property) ?? []) {
         const earlier = itemAt(timeline.instances, itemAt(timeline.tracks, t).instance);
@@ -26,7 +26,7 @@ export const twoWriters: CheckDefinition = {
 };
 
 function between(a: Instance, b: Instance, property: string, { timeline }: CheckContext): Found | null {
-  if (a.motion.id === b.motion.id || isEndless(a.motion.driver) || !sameScroll(a, b)) return null;
+  if (a.motion.id === b.motion.id || isRangeless(a.motion.driver) || !sameScroll(a, b)) return null;
   const max = maxScrollFor(b, timeline);
   const [from, to] = [Math.max(a.placed.start, b.placed.start, 0), Math.min(a.placed.end, b.placed.end, max)];
   const overlap = to - from;

@@ -1,5 +1,5 @@
 import { itemAt } from '../../assert/index.ts';
-import { isEndless } from '../../drivers/index.ts';
+import { isRangeless } from '../../drivers/index.ts';
 import type { Px } from '../../page/index.ts';
 import { maxScrollFor } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
@@ -19,7 +19,7 @@ export const unseenWhereRead: CheckDefinition = {
     const { motion, element, placed } = instance;
     const facts = itemAt(timeline.layout.elements, element);
     if (!motion.keyframes.opacity || facts.kind !== 'text' || facts.fixed || facts.sticky) return null;
-    if (placed.scroller !== 0 || placed.axis !== 'block' || isEndless(motion.driver)) return null;
+    if (placed.scroller !== 0 || placed.axis !== 'block' || isRangeless(motion.driver)) return null;
     const max = maxScrollFor(instance, timeline);
     const { height } = timeline.layout.viewport;
     const centre = facts.box.y + facts.box.height / 2;

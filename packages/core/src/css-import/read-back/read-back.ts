@@ -7,7 +7,7 @@ import type { Element } from 'domhandler';
 import type * as postcss from 'postcss';
 import { itemAt, present } from '../../assert/index.ts';
 import { addRead } from '../../edit/imported.ts';
-import { asPin, isAtLoad, isEndless } from '../../drivers/index.ts';
+import { asPin, isAtLoad, isRangeless } from '../../drivers/index.ts';
 import { DEFAULT_PREFIX, trackClasses } from '../../format/index.ts';
 import { readDocument } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
@@ -48,7 +48,7 @@ const writtenOn = (
 };
 
 const isWritten = (m: Motion): boolean =>
-  !isEndless(m.driver) && (m.on || m.conditions?.some((c) => c.on === true) === true);
+  !isRangeless(m.driver) && (m.on || m.conditions?.some((c) => c.on === true) === true);
 
 /** Which slot after an edit is which one before it: by place where there are as many, else by the names of their keyframes. */
 function matchSlots(

@@ -11,7 +11,7 @@ import { DEFAULT_PREFIX } from '../selectors/names.ts';
 import { keptCss } from './kept-css.ts';
 import { mediaStates } from './media-css.ts';
 import type { Piece, Plan, WriterNote } from './piece.ts';
-import { makeMarquee, makePlan } from '../script/plan.ts';
+import { makeMarquee, makePlan, makePointer } from '../script/plan.ts';
 import { TRIGGERS } from '../script/script.ts';
 import { SharedFrames } from './shared-frames.ts';
 import { isAdjustment, writeForms } from './sides.ts';
@@ -42,23 +42,24 @@ function joinedPlan(document: MotionDocument, { full: drafts }: Forms): Plan {
       (s, i) => signals.findIndex((o) => o.selector === s.selector && o.property === s.property) === i,
     ),
     travels: base.travels,
-    marquees: document.motions.flatMap((m) => {
-      const own = document.media.filter((q) => m.conditions?.some((c) => c.media === q.id));
-      return mediaStates(own).flatMap(({ ids, query }) =>
-        makeMarquee(present(underMedia(document, ids).motions.find((x) => x.id === m.id)), held).map((b) =>
-          query === null ? b : { ...b, when: query },
-        ),
-      );
-    }),
+    marquees: underEach(document, (m) => makeMarquee(m, held)),
+    pointers: underEach(document, (m) => makePointer(m, held)),
     media: [],
   };
-  const changes = drafts.length > 1 && plan.damping.length + plan.marquees.length > 0;
-  return {
-    ...plan,
-    marquees: plan.marquees.length ? plan.marquees : base.marquees,
-    media: changes ? document.media.map((m) => m.query) : [],
-  };
+  const changes = drafts.length > 1 && plan.damping.length + plan.marquees.length + plan.pointers.length > 0;
+  return { ...plan, media: changes ? document.media.map((m) => m.query) : [] };
 }
+
+/** What is made of motions, under every media condition in which it is another one. */
+const underEach = <T extends object>(document: MotionDocument, make: (m: Motion) => T[]): T[] =>
+  document.motions.flatMap((m) => {
+    const own = document.media.filter((q) => m.conditions?.some((c) => c.media === q.id));
+    return mediaStates(own).flatMap(({ ids, query }) =>
+      make(present(underMedia(document, ids).motions.find((x) => x.id === m.id))).map((made) =>
+        query === null ? made : { ...made, when: query },
+      ),
+    );
+  });
 
 export interface WritingOptions {
   /** what pins do stands outside of the guard, for a script that plays the rest */

@@ -49,6 +49,21 @@ export interface Plan {
     /** the media condition under which it runs */
     when?: string;
   }[];
+  /** what the pointer moves: an animation for each property, set to how far across its area the pointer is */
+  pointers: {
+    motion: string;
+    selector: string;
+    axis: 'x' | 'y';
+    /** selector of its area; null: the viewport, empty: each target itself */
+    over: string | null;
+    rest: number | null;
+    touch: 'none' | 'drag' | 'tilt';
+    keyframes: Record<string, string | number>[][];
+    composite: Motion['composite'];
+    damping: Motion['damping'];
+    /** the media condition under which it plays */
+    when?: string;
+  }[];
   /** media conditions that change what is played */
   media?: string[];
   /** strips that a pin moves sideways: the script brings what has the focus in them into sight */

@@ -6,7 +6,7 @@ import type { PinnedLayout, Layout } from '../../page/index.ts';
 import { withPins } from '../../page/index.ts';
 import { computeTimes, unrolledMotion } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
-import { asPin, isEndless, isTimed, refersTo, driverSelectors } from '../../drivers/index.ts';
+import { asPin, isPointed, isRangeless, isTimed, refersTo, driverSelectors } from '../../drivers/index.ts';
 import { adjustmentPieces } from './adjustment-css.ts';
 import { absent, makePieces } from './element-css.ts';
 import type { Entry } from './entry.ts';
@@ -124,7 +124,7 @@ export function draftCss(
     if (motion.stagger) steps.push(...staggerPieces(motion, present(counters.get(motion.id)), held));
     const pinned = asPin(driver);
     if (pinned && (reducedMotion || !held.pinnedSpans.some((h) => h.id === pinned.pin))) return [];
-    if (isEndless(driver)) return [];
+    if (isRangeless(driver)) return [];
     if (isTimed(driver))
       return timedEntries(motion, condition, {
         document,
@@ -160,7 +160,7 @@ export function draftCss(
     shared,
     steps,
     notes,
-    apart: document.motions.filter((m) => m.on && isApart(m)),
+    apart: document.motions.filter((m) => m.on && (isApart(m) || isPointed(m.driver))),
     makeStep: (motion) => stepCss(motion, held),
   };
 }

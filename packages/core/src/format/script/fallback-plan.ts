@@ -3,7 +3,7 @@
  * nothing of CSS is parsed there: range points are numbers here already.
  */
 import { itemAt, present } from '../../assert/index.ts';
-import { isAtLoad, isEndless, isTimed } from '../../drivers/index.ts';
+import { isAtLoad, isRangeless, isTimed } from '../../drivers/index.ts';
 import type { Driver } from '../../drivers/index.ts';
 import {
   isMeeting,
@@ -185,6 +185,7 @@ const ON: Said = {
   },
   load: () => ({ kind: 'load' }),
   marquee: () => null,
+  pointer: () => null,
 };
 const toOn = ({ driver }: Motion, c: Context): On => ON[driver.kind](driver as never, c);
 
@@ -227,7 +228,7 @@ export function fallbackPlan(
   const played = computeTimes(d.motions);
   const names = cssNames(d.motions, { prefix: d.prefix });
   const say = (m: Motion, when: string | null): FallbackMotion[] => {
-    if (!m.on || isEndless(m.driver)) return [];
+    if (!m.on || isRangeless(m.driver)) return [];
     const on = toOn(m, { document: d, pins, layout });
     const range = [toPoint(m.range.start, 'start'), toPoint(m.range.end, 'end')];
     const isSaid = Object.values(m.keyframes).every((l) => l.every((k) => readPlace(k.at) !== null));

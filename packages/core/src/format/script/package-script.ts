@@ -2,7 +2,7 @@
 import type { Plan } from '../css/piece.ts';
 import type { FallbackPlan } from './fallback-plan.ts';
 import { isEmptyPlan } from './plan.ts';
-import { planText, startOptions, TRIGGERS } from './script.ts';
+import { partImports, planText, startOptions, TRIGGERS } from './script.ts';
 
 /** As it is published: `npm run pack`. */
 export const RUNTIME_PACKAGE = '@lyvek/runtime';
@@ -38,7 +38,7 @@ export function startMotion()${type(': () => void')} {
   const imports = [
     `import { start } from '${RUNTIME_PACKAGE}';`,
     ...(typed ? [`import type { Plan } from '${RUNTIME_PACKAGE}';`] : []),
-    ...(plan.marquees.length ? [`import { playMarquees } from '${RUNTIME_PACKAGE}/marquees';`] : []),
+    ...partImports(plan, (part) => `${RUNTIME_PACKAGE}/${part}`),
     ...(typed && fallback ? [`import type { FallbackPlan } from '${RUNTIME_PACKAGE}/fallback';`] : []),
   ].join('\n');
   const head = `${imports}\n\nconst plan${type(': Plan')} = ${planText(plan)};\n`;

@@ -1,11 +1,12 @@
 /** What the script plays, from what was written as CSS. */
 import { itemAt } from '../../assert/index.ts';
-import { isEndless, refersTo } from '../../drivers/index.ts';
+import { isEndless, isPointed, refersTo } from '../../drivers/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import type { Entry } from '../css/entry.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import type { Plan } from '../css/piece.ts';
+import { listKeyframes } from './keyframe-lists.ts';
 import type { CssDraft } from '../css/write-css.ts';
 
 export function makePlan({ document, entries, layouts, condition }: CssDraft): Plan {
@@ -14,11 +15,17 @@ export function makePlan({ document, entries, layouts, condition }: CssDraft): P
   return {
     // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
     damping: reducedMotion ? [] : entries.flatMap((e) => dampedBy(e, held)),
-    signals: entries.flatMap((e) => listSignals(e, held)),
+    signals: [
+      ...entries.map((e) => e.motion),
+      ...(reducedMotion ? [] : document.motions.filter(isByPointer)),
+    ].flatMap((m) => listSignals(m, held)),
     travels: reducedMotion ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
     marquees: reducedMotion ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
+    pointers: reducedMotion ? [] : document.motions.flatMap((m) => makePointer(m, held)),
   };
 }
+
+const isByPointer = (m: Motion): boolean => m.on && isPointed(m.driver);
 
 function dampedBy({ motion, blocks }: Entry, layout: PinnedLayout): Plan['damping'] {
   if (motion.damping.kind === 'none') return [];
@@ -27,7 +34,7 @@ function dampedBy({ motion, blocks }: Entry, layout: PinnedLayout): Plan['dampin
 }
 
 /** A custom property whose name begins with “signal” is told to the page’s scripts. */
-function listSignals({ motion }: Entry, layout: PinnedLayout): Plan['signals'] {
+function listSignals(motion: Motion, layout: PinnedLayout): Plan['signals'] {
   const selector = writtenSelector(motion.targets.selector, layout);
   return Object.keys(motion.keyframes)
     .filter((p) => /^--signal\b/.test(p))
@@ -56,6 +63,18 @@ export function makeMarquee(
   const { axis, speed, reverses, push, pauses } = driver;
   const selector = writtenSelector(targets.selector, layout);
   return [{ motion: id, selector, axis, speed, reverses, push, pauses, damping: damping }];
+}
+
+/** CSS does not know where the pointer is either. */
+export function makePointer(motion: Motion, layout: PinnedLayout): Plan['pointers'] {
+  const { id, on, driver, targets, composite, damping } = motion;
+  if (!on || !isPointed(driver)) return [];
+  const { axis, rest, touch } = driver;
+  const areas: Record<string, string | null> = { viewport: null, self: '' };
+  const over = driver.over in areas ? (areas[driver.over] ?? null) : writtenSelector(driver.over, layout);
+  const selector = writtenSelector(targets.selector, layout);
+  const keyframes = listKeyframes(motion);
+  return [{ motion: id, selector, axis, over, rest, touch, keyframes, composite, damping }];
 }
 
 /** Whether the browser does everything by itself. */

@@ -5,17 +5,34 @@ import { isEmptyPlan } from './plan.ts';
 
 export const RUNTIME_FILE = 'motion-runtime.js';
 
-/** Plays marquees: beside the runtime, where a page has some. */
-export const MARQUEES_FILE = 'motion-marquees.js';
-
 /** What a browser understands that knows timeline triggers. */
 export const TRIGGERS = 'animation-trigger: --t play';
 
 /** Plays everything where scroll timelines are missing, and what is triggered where triggers are. */
 export const FALLBACK_FILE = 'motion-fallback.js';
 
+/** Parts of the script that few pages need: each lies beside the runtime where a plan has something for it, and is given to it as an option. */
+const PARTS = {
+  marquees: { file: 'motion-marquees.js', play: 'playMarquees' },
+  pointers: { file: 'motion-pointers.js', play: 'playPointers' },
+} as const;
+export type ScriptPart = keyof typeof PARTS;
+
+/** Those that a plan needs. */
+export const listParts = (plan: Plan): ScriptPart[] =>
+  (Object.keys(PARTS) as ScriptPart[]).filter((part) => plan[part].length > 0);
+
 /** Where each of our scripts is found, beside the module that starts it. */
-export const OWN_FILES = { runtime: RUNTIME_FILE, marquees: MARQUEES_FILE, fallback: FALLBACK_FILE } as const;
+export const OWN_FILES = {
+  runtime: RUNTIME_FILE,
+  marquees: PARTS.marquees.file,
+  pointers: PARTS.pointers.file,
+  fallback: FALLBACK_FILE,
+} as const;
+
+/** Imports of the parts of a plan. `from`: where a part is found. */
+export const partImports = (plan: Plan, from: (part: ScriptPart) => string): string[] =>
+  listParts(plan).map((part) => `import { ${PARTS[part].play} } from '${from(part)}';`);
 
 /** Null where CSS does everything. With `fallback` a browser without scroll timelines gets all of it as data, and the script for that. */
 export function scriptText(plan: Plan, title: string, fallback: FallbackPlan | null = null): string | null {
@@ -52,12 +69,15 @@ if (CSS.supports('animation-timeline: view()')) {
 /** The lines that bring what plays a plan. */
 export const runtimeImports = (plan: Plan): string =>
   [
-    `import { start } from './${RUNTIME_FILE}';\n`,
-    ...(plan.marquees.length ? [`import { playMarquees } from './${MARQUEES_FILE}';\n`] : []),
-  ].join('');
+    `import { start } from './${RUNTIME_FILE}';`,
+    ...partImports(plan, (part) => `./${OWN_FILES[part]}`),
+    '',
+  ].join('\n');
 /** What `start` is given besides document and plan. */
-export const startOptions = (plan: Plan): string =>
-  plan.marquees.length ? ', { marquees: playMarquees }' : '';
+export function startOptions(plan: Plan): string {
+  const parts = listParts(plan).map((part) => `${part}: ${PARTS[part].play}`);
+  return parts.length ? `, { ${parts.join(', ')} }` : '';
+}
 
 /** The plan as the script takes it. */
 export const planText = (plan: Plan): string => JSON.stringify(computePlayed(plan), null, 2);
@@ -76,13 +96,16 @@ function computePlayed(plan: Plan) {
     damping: rounded(damping),
   }));
   const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
-  const marquees = plan.marquees.map(({ motion: _, ...marquee }) => marquee);
+  const parts = listParts(plan).map((part) => [
+    part,
+    (plan[part] as readonly { motion: string }[]).map(({ motion: _, ...one }) => one),
+  ]);
   const { media } = plan;
   return {
     ...(media?.length ? { media } : {}),
     damping,
     ...(signals.length ? { signals } : {}),
-    ...(marquees.length ? { marquees } : {}),
+    ...Object.fromEntries(parts),
     ...(plan.travels.length ? { travels: plan.travels.map(({ selector }) => ({ selector })) } : {}),
   };
 }

@@ -1,5 +1,5 @@
 /** One preset: its parts, whose values can be edited in place, and what can be done with it. */
-import { isEndless, isTimed, isTriggered, pointKind, present } from '@lyvek/core';
+import { isEndless, isPointed, isTimed, isTriggered, pointKind, present } from '@lyvek/core';
 import type { PresetFacts } from '@lyvek/api';
 import type { Motion, PresetBody } from '@lyvek/core';
 import { DriverSign } from '../../editor/drivers/DriverSign.tsx';
@@ -162,6 +162,7 @@ interface PartProps {
 /** When it plays, or between which points of the scroll. */
 function Where({ motion: m, onMotion }: PartProps) {
   if (isEndless(m.driver)) return presetDetailText.endless(m.driver.speed);
+  if (isPointed(m.driver)) return presetDetailText.pointed(m.driver.axis);
   if (isTimed(m.driver)) {
     const time = present(m.time);
     const field = (part: 'duration' | 'delay') => (

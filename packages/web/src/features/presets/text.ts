@@ -18,6 +18,7 @@ export const presetDetailText = {
   halfLife: 'half-life',
   pinnedByIts: (by: string) => `pinned by its ${by}`,
   endless: (speed: number) => `endless, ${speed} px/s`,
+  pointed: (axis: 'x' | 'y') => (axis === 'x' ? 'the pointer, sideways' : 'the pointer, up and down'),
   trigger: 'trigger,',
   pageLoad: 'page load,',
   after: 'after',

@@ -2,7 +2,7 @@
 import { asOnPage } from '../../editor/model/own-axis.ts';
 import {
   copied,
-  isEndless,
+  isRangeless,
   runGesture,
   replaceMotions,
   removeThings,
@@ -68,7 +68,7 @@ export const moveSelected: Act = (k, r, { session }) => {
       }),
     });
   }
-  const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id) && !isEndless(b.motion.driver));
+  const chosen = r.bars.filter((b) => r.selection.includes(b.motion.id) && !isRangeless(b.motion.driver));
   if (chosen.length === 0) return;
   const first = itemAt(chosen, 0);
   const px = (steps * (first.placed.geometry?.port ?? first.max)) / 100;

@@ -2,6 +2,7 @@
 import type { Driver, ElementFacts, ViewDriver } from '@lyvek/core';
 import { elementName, itemAt } from '@lyvek/core';
 import { AxisChoice } from '../AxisChoice.tsx';
+import { listAround } from '../around.ts';
 import type { DriverChoices } from '../kind.ts';
 import { Insets } from './Insets.tsx';
 
@@ -27,7 +28,7 @@ export const choices: DriverChoices<ViewDriver> = {
     return [
       { value: 'self', text: 'its own view progress', note: 'through the viewport', driver: OWN },
       ...(other && other !== target && other.selector !== known ? [of(other, 'picked in the page')] : []),
-      ...ancestors(element, layout.elements).map((e) => of(e, e.tag)),
+      ...listAround(element, layout.elements).map((e) => of(e, e.tag)),
     ];
   },
   Options: ({ motion, driver }) => (
@@ -36,11 +37,4 @@ export const choices: DriverChoices<ViewDriver> = {
       <Insets motion={motion} driver={driver} />
     </>
   ),
-};
-
-const ancestors = (element: number, elements: readonly ElementFacts[]): ElementFacts[] => {
-  const out: ElementFacts[] = [];
-  for (let i = itemAt(elements, element).parent; i >= 0 && out.length < 3; i = itemAt(elements, i).parent)
-    if (/^(section|header|article|main|div)$/.test(itemAt(elements, i).tag)) out.push(itemAt(elements, i));
-  return out;
 };

@@ -1,7 +1,7 @@
 /** Dragging bars and their ends, in the lanes and in the preview's gutter: one gesture, tried live, one act when let go. */
 import { useRef } from 'react';
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { isEndless, isMeeting, parseMeeting, replaceMotions } from '@lyvek/core';
+import { isRangeless, isMeeting, parseMeeting, replaceMotions } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { dragOperation } from '../../../state/drag-operation.ts';
@@ -37,10 +37,10 @@ export function useGrip() {
     const selected = selection.includes(bar.motion.id) ? selection : [bar.motion.id];
     if (!selection.includes(bar.motion.id) || e.shiftKey) now.current.select(bar.motion.id, e.shiftKey);
     // A marquee has no range that could be moved.
-    if (isEndless(bar.motion.driver)) return;
+    if (isRangeless(bar.motion.driver)) return;
     // Of several elements the one that was taken hold of says where it goes.
     const moving = bars
-      .filter((b) => selected.includes(b.motion.id) && !isEndless(b.motion.driver))
+      .filter((b) => selected.includes(b.motion.id) && !isRangeless(b.motion.driver))
       .map((b) => (b.motion.id === bar.motion.id ? bar : b));
     const origin = toOffset(e.nativeEvent);
     const was = grip === 'end' ? bar.placed.end : bar.placed.start;

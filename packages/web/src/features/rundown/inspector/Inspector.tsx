@@ -1,5 +1,5 @@
 /** The motion sheet: view progress diagram, a readable sentence with inline controls, value curves, and what was found. */
-import { isEndless, isTimed, refersTo, removeThings } from '@lyvek/core';
+import { isEndless, isPointed, isTimed, refersTo, removeThings } from '@lyvek/core';
 import { FindingSign } from '../../../ui/glyphs.tsx';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { placeFlags } from '../model/flags.ts';
@@ -10,6 +10,7 @@ import { Cues } from './driver/Cues.tsx';
 import { Curves } from './keyframes/Curves.tsx';
 import { ViewDiagram } from './range/ViewDiagram.tsx';
 import { PinInspector } from './driver/PinInspector.tsx';
+import { PointerInspector } from './driver/PointerInspector.tsx';
 import { Sentence } from './Sentence.tsx';
 import { TimedInspector } from './driver/TimedInspector.tsx';
 import { MultiSelection } from './MultiSelection.tsx';
@@ -38,6 +39,7 @@ export function Inspector() {
     );
   }
   if (isEndless(bar.motion.driver)) return <MarqueeInspector bar={bar} />;
+  if (isPointed(bar.motion.driver)) return <PointerInspector key={bar.motion.id} bar={bar} />;
   return (
     <section className="inspector" aria-label={inspectorText.motion(bar.motion.name)}>
       <InspectorHead motion={bar.motion} />

@@ -19,6 +19,7 @@ import { PresetField } from './options/PresetField.tsx';
 import { DepthField } from './options/DepthField.tsx';
 import { HoldField } from './options/HoldField.tsx';
 import { StaggerField } from './options/StaggerField.tsx';
+import { COMPOSITE } from './options/composite.ts';
 import { REDUCED_MOTION } from './options/reduced-motion.ts';
 import { RepeatField } from './options/RepeatField.tsx';
 import { TargetLine } from './options/TargetLine.tsx';
@@ -31,16 +32,6 @@ const FILL: readonly { value: Motion['fill']; text: string; note: string }[] = [
   { value: 'forwards', text: 'fills after', note: 'fill: forwards' },
   { value: 'backwards', text: 'fills before', note: 'fill: backwards' },
   { value: 'none', text: 'fills neither', note: 'fill: none' },
-];
-
-const COMPOSITE: readonly { value: Motion['composite']; text: string; note: string }[] = [
-  { value: 'replace', text: 'replaces other values', note: 'the last motion in effect wins' },
-  { value: 'add', text: 'adds to other values', note: 'distances add up, scales multiply' },
-  {
-    value: 'accumulate',
-    text: 'accumulates with other values',
-    note: 'the same, and transforms, filters and shadows add up one by one',
-  },
 ];
 
 export function Sentence({ bar }: { bar: Bar }) {

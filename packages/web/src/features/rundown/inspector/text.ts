@@ -205,6 +205,35 @@ export const marqueeInspectorText = {
     `${lag >= 1 ? `The push lags the scroll by ${shown} px at 1,500 px/s. ` : ''}The browser runs it; the script only reverses and pushes it, and adds as many copies as the screen needs.`,
 };
 
+export const pointerInspectorText = {
+  pointerMotion: (name: string) => `Pointer motion ${name}`,
+  tryIt: 'Try it',
+  fieldLabel: 'The viewport, to try the pointer in: drag, or press the arrow keys',
+  dragInTheField: 'Drag in the field, or move the pointer over the page.',
+  isAt: (percent: number) => `The pointer is at ${percent} %.`,
+  ends: {
+    x: ['left', '', 'right'] as [string, string, string],
+    y: ['top', '', 'bottom'] as [string, string, string],
+  },
+  over: 'over',
+  area: 'Area',
+  theViewport: 'the viewport',
+  itself: 'the element itself',
+  changeTheArea: 'change the area',
+  whenThePointerLeaves: 'when the pointer leaves,',
+  whenItLeaves: 'When the pointer leaves',
+  changeTheRest: 'change where it returns to',
+  onATouchScreen: 'on a touch screen',
+  touchScreens: 'On a touch screen',
+  changeTouch: 'change what touch does',
+  eased: 'eased',
+  damping: ', damping:',
+  it: 'it',
+  composite: 'Composite',
+  changeTheComposite: 'change the composite',
+  withReducedMotion: 'with reduced motion it does not play',
+};
+
 export const pinDiagramText = {
   changeThePinsLength: 'change the pin’s length',
   sideView: (scale: number) => `Side view, 1 : ${scale}`,

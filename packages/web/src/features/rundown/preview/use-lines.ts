@@ -1,4 +1,4 @@
-import { isEndless, meetingAt, toMeeting } from '@lyvek/core';
+import { isRangeless, meetingAt, toMeeting } from '@lyvek/core';
 import { useNearest } from '../rundown-context.ts';
 import { gutterWords } from '../../../editor/words.ts';
 
@@ -14,7 +14,13 @@ export interface Line {
 export function useLines(): Line[] {
   const bar = useNearest();
   const g = bar?.placed.geometry;
-  if (!bar || !g || isEndless(bar.motion.driver) || bar.placed.axis !== 'block' || bar.placed.scroller !== 0)
+  if (
+    !bar ||
+    !g ||
+    isRangeless(bar.motion.driver) ||
+    bar.placed.axis !== 'block' ||
+    bar.placed.scroller !== 0
+  )
     return [];
   return (['start', 'end'] as const).map((side) => {
     const point = bar.motion.range[side];

@@ -1,0 +1,158 @@
+/**
+ * What the pointer moves. Each property of an element is a paused animation of the browser’s own, set to how far across its area the pointer
+ * is; damped where that is wanted. Nothing of it runs while the pointer stands still.
+ */
+import { damp, isAtRest } from '@lyvek/core/damping';
+import type { DampedOffset } from '@lyvek/core/damping';
+import { splitPart } from '@lyvek/core/part';
+import { toDocument } from './plan.ts';
+import type { Clock, PointerPlan } from './plan.ts';
+
+/** How long an animation is, ms, so that its time is its progress in thousandths, which is also what is damped. */
+const WHOLE = 1000;
+/** What has stood still counts as having begun to move one frame ago. */
+const FRAME = 1000 / 60;
+/** Degrees of turning a device that are the whole way. */
+const TILT = 60;
+
+/** Elements that are as far as each other: of one plan, over one area. */
+interface Group {
+  plan: PointerPlan;
+  /** null: the viewport */
+  area: Element | null;
+  animations: Animation[];
+  state: DampedOffset;
+  /** where it is led to, thousandths */
+  target: number;
+}
+
+/** px from the viewport’s corner; null: it has left the page. */
+interface Point {
+  x: number;
+  y: number;
+}
+
+const clamp = (share: number): number => Math.min(1, Math.max(0, share));
+
+function makeGroups(root: Document | Element, doc: Document, plan: PointerPlan): Group[] {
+  const [host, pseudoElement] = splitPart(plan.selector);
+  const elements = [...root.querySelectorAll(host)];
+  const animate = (element: Element): Animation[] =>
+    plan.keyframes.map((list) => {
+      const animation = element.animate(list as Keyframe[], {
+        duration: WHOLE,
+        fill: 'both',
+        composite: plan.composite,
+        ...(pseudoElement ? { pseudoElement } : {}),
+      });
+      animation.pause();
+      return animation;
+    });
+  const make = (area: Element | null, list: readonly Element[]): Group => {
+    const at = (plan.rest ?? 0.5) * WHOLE;
+    return { plan, area, animations: list.flatMap(animate), state: { y: at, v: 0 }, target: at };
+  };
+  if (plan.over === '') return elements.map((e) => make(e, [e]));
+  const area = plan.over === null ? null : doc.querySelector(plan.over);
+  return plan.over !== null && !area ? [] : [make(area, elements)];
+}
+
+/** Where a group is led to by a point; `was` where it stays. */
+function findTarget({ plan: { axis, rest }, area }: Group, point: Point | null, was: number): number {
+  const away = rest === null ? was : rest * WHOLE;
+  if (!point) return away;
+  const isX = axis === 'x';
+  const at = point[axis];
+  if (!area) {
+    // The last pixel of the viewport is its edge.
+    const length = (isX ? innerWidth : innerHeight) - 1;
+    return clamp(at / Math.max(1, length)) * WHOLE;
+  }
+  const box = area.getBoundingClientRect();
+  const isOver = point.x >= box.left && point.x < box.right && point.y >= box.top && point.y < box.bottom;
+  if (!isOver) return away;
+  return clamp((at - (isX ? box.left : box.top)) / Math.max(1, (isX ? box.width : box.height) - 1)) * WHOLE;
+}
+
+/** Plays what the pointer moves below a root. Returns what stops it and leaves no trace. */
+export function playPointers(
+  root: Document | Element,
+  plans: readonly PointerPlan[],
+  clock: Clock,
+): () => void {
+  const doc = toDocument(root);
+  const groups = plans.flatMap((plan) => makeGroups(root, doc, plan));
+  const [mouse, finger] = [groups, groups.filter((g) => g.plan.touch === 'drag')];
+  let point: Point | null = null;
+  /** groups that hear of the point that was told last */
+  let hearing: readonly Group[] = [];
+  let frame = 0;
+  let last = -Infinity;
+
+  const write = (g: Group) => {
+    for (const a of g.animations) a.currentTime = g.state.y;
+  };
+  const tick = () => {
+    frame = 0;
+    const now = clock.now();
+    const step = now - last < 100 ? now - last : FRAME;
+    last = now;
+    // All is read before anything is written.
+    const targets = groups.map((g) => (hearing.includes(g) ? findTarget(g, point, g.target) : g.target));
+    let moving = false;
+    groups.forEach((g, i) => {
+      const before = g.target;
+      g.target = targets[i]!;
+      damp(g.state, g.plan.damping, before, g.target, step);
+      if (isAtRest(g.state, g.target)) g.state = { y: g.target, v: 0 };
+      else moving = true;
+      write(g);
+    });
+    if (moving) wake();
+  };
+  const wake = () => {
+    frame ||= clock.request(tick);
+  };
+  const lead = (to: Point | null, list: readonly Group[]) => {
+    if (list.length === 0) return;
+    point = to;
+    hearing = list;
+    wake();
+  };
+
+  const hear = ({ pointerType }: PointerEvent) => (pointerType === 'touch' ? finger : mouse);
+  const moved = (e: PointerEvent) => lead({ x: e.clientX, y: e.clientY }, hear(e));
+  const left = (e: PointerEvent) => {
+    if (e.type === 'pointercancel' || !e.relatedTarget) lead(null, hear(e));
+  };
+  const tilted = groups.filter((g) => g.plan.touch === 'tilt');
+  /** how the device was held at first */
+  let held: number | null = null;
+  const turned = ({ beta, gamma }: DeviceOrientationEvent) => {
+    if (beta === null || gamma === null) return;
+    held ??= beta;
+    for (const g of tilted) {
+      const degrees = g.plan.axis === 'x' ? gamma : beta - held;
+      g.target = clamp(0.5 + degrees / TILT) * WHOLE;
+    }
+    wake();
+  };
+  // Elements move below a pointer that stands still.
+  const scrolled = () => point && wake();
+
+  groups.forEach(write);
+  doc.addEventListener('pointermove', moved, { passive: true });
+  doc.addEventListener('pointerout', left);
+  doc.addEventListener('pointercancel', left);
+  doc.addEventListener('scroll', scrolled, { capture: true, passive: true });
+  if (tilted.length) addEventListener('deviceorientation', turned);
+  return () => {
+    clock.cancel(frame);
+    doc.removeEventListener('pointermove', moved);
+    doc.removeEventListener('pointerout', left);
+    doc.removeEventListener('pointercancel', left);
+    doc.removeEventListener('scroll', scrolled, { capture: true });
+    removeEventListener('deviceorientation', turned);
+    for (const g of groups) for (const a of g.animations) a.cancel();
+  };
+}
