@@ -2,6 +2,7 @@
 import {
   elementName,
   isEndless,
+  isPointed,
   isMeeting,
   parseMeeting,
   parsePhasePoint,
@@ -78,6 +79,7 @@ const ends = (m: Motion, property: string) => {
 export function effectWords(m: Motion): string {
   if (isEndless(m.driver)) return `runs ${Math.abs(m.driver.speed)} px/s`;
   const names = Object.keys(m.keyframes);
+  if (isPointed(m.driver) && names.includes('translate')) return driftWords(m);
   if (names.includes('translate')) {
     const [from, to] = ends(m, 'translate');
     if (/calc|cqw/.test(from + to)) return /^calc\([^)]*\) 0$|^0 0$/.test(to) ? 'travels' : 'parallax';
@@ -105,6 +107,13 @@ export function effectWords(m: Motion): string {
     return to >= from ? 'fade in' : 'fade out';
   }
   return names.slice(0, 2).join(', ') || 'nothing yet';
+}
+/** “drifts 48 px”: from one edge of its area to the other. */
+function driftWords(m: Motion): string {
+  const [from, to] = ends(m, 'translate');
+  const [x = 0, y = 0] = from.split(/\s+/).map(Number.parseFloat);
+  const [x1 = 0, y1 = 0] = to.split(/\s+/).map(Number.parseFloat);
+  return `drifts ${trim(Math.hypot(x1 - x, y1 - y))} ${unit(from, to)}`;
 }
 const unit = (...values: string[]) => {
   const found = values.join(' ').match(/(?<=\d)(%|[a-z]+)/g);

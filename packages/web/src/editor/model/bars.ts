@@ -1,5 +1,5 @@
 /** Bars of the lanes: every motion where it happens, in a column where it and its label have room. */
-import { asScroll, isTimed, maxScroll, listPlaces, itemAt, present } from '@lyvek/core';
+import { asScroll, isPointed, isTimed, maxScroll, listPlaces, itemAt, present } from '@lyvek/core';
 import type { Layout, Motion, MotionDocument, Placed } from '@lyvek/core';
 
 export interface Bar {
@@ -194,7 +194,8 @@ function listColumns(
   return { index, count: columns.length };
 }
 
-const isPage = (b: Bar) => asScroll(b.motion.driver) !== null;
+/** It is about no stretch of the page, and stands beside the ruler. */
+const isPage = (b: Bar) => asScroll(b.motion.driver) !== null || isPointed(b.motion.driver);
 
 /** The column it had, else the one that has been free the longest, else a new one; marks it taken until `end`. */
 function take(columns: number[], start: number, end: number, kept?: number): number {

@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { nearestBar } from '../../editor/model/bars.ts';
 import { dragStore } from './model/drag-store.ts';
-import { findMatches } from '@lyvek/core';
+import { findMatches, isRangeless } from '@lyvek/core';
 import type { Finding, FrameClock, Gesture, PinnedLayout, MotionDocument, TrialFrames } from '@lyvek/core';
 import type { Bar, Unplaced } from '../../editor/model/bars.ts';
 import type { Grip } from './model/moves.ts';
@@ -70,6 +70,12 @@ export function useNearest(): Bar | null {
   if (dragged?.motion.id === bar.motion.id)
     return { ...bar, element: dragged.element, placed: placedOn(bar, dragged.element) };
   return nearestBar(bar, y);
+}
+
+/** The same, of a motion with a range of the scroll. */
+export function useRanged(): Bar | null {
+  const bar = useNearest();
+  return bar && !isRangeless(bar.motion.driver) ? bar : null;
 }
 
 /** The element that the selection is about: of a motion the nearest one that it moves, of a trigger or a pin its own; else the chosen one. */

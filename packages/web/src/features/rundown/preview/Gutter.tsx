@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { useStore } from 'zustand';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useGrip } from '../chart/use-grip.ts';
-import { useNearest } from '../rundown-context.ts';
+import { useRanged } from '../rundown-context.ts';
 import { useLines } from './use-lines.ts';
 import { gutterText } from './text.ts';
 
@@ -13,7 +13,7 @@ const ROOM = 22;
 
 export function Gutter({ left, height }: { scale: number; left: number; height: number }) {
   const { link } = useShownPage();
-  const bar = useNearest();
+  const bar = useRanged();
   const lines = useLines();
   const y = useStore(link.store, (s) => s.offset.y);
   const start = useGrip();

@@ -13,7 +13,7 @@ import type { TakeSession } from '../../../state/take-session.ts';
 import { cssAt, computeCurves, withKeyframe } from '../../../editor/model/curves.ts';
 import type { Curve } from '../../../editor/model/curves.ts';
 import { nearestKeyframe, splitParts, pulledRotate, pulledScale, pulledTranslate } from '../model/grips.ts';
-import { useRundown, useNearest } from '../rundown-context.ts';
+import { useRundown, useRanged } from '../rundown-context.ts';
 import { moveGripsText } from './text.ts';
 
 type Property = 'translate' | 'scale' | 'rotate';
@@ -103,7 +103,7 @@ export function MoveGrips({ scale, width, height }: MoveGripsProps) {
   const { session } = useOpenedPage();
   const { link } = useShownPage();
   const { layout, outlines } = useRundown();
-  const bar = useNearest();
+  const bar = useRanged();
   const y = useStore(link.store, (s) => s.offset.y);
   const [said, setSaid] = useState<Said | null>(null);
   const element = bar && layout.elements[bar.element];

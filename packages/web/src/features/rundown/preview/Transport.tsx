@@ -1,6 +1,6 @@
 /** Glide, the gesture, its rate, and what they mean for the selected motion. */
 import { useEffect } from 'react';
-import { CLOCKS, framesInRange, GESTURES } from '@lyvek/core';
+import { CLOCKS, framesInRange, GESTURES, isRangeless } from '@lyvek/core';
 import { GestureCurve } from '../../../editor/GestureCurve.tsx';
 import { Down, PlaySign } from '../../../ui/glyphs.tsx';
 import { Choices, Popover } from '../../../ui/Popover.tsx';
@@ -113,7 +113,7 @@ function ClockChoice() {
 function Figures() {
   const { gesture, clock, max } = useRundown();
   const bar = useSingle();
-  if (!bar || max <= 0) return null;
+  if (!bar || max <= 0 || isRangeless(bar.motion.driver)) return null;
   const frames = framesInRange(gesture, bar.placed, bar.max, clock);
   return (
     <p className="figures">

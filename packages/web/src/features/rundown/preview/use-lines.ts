@@ -1,5 +1,5 @@
-import { isRangeless, meetingAt, toMeeting } from '@lyvek/core';
-import { useNearest } from '../rundown-context.ts';
+import { meetingAt, toMeeting } from '@lyvek/core';
+import { useRanged } from '../rundown-context.ts';
 import { gutterWords } from '../../../editor/words.ts';
 
 export interface Line {
@@ -12,16 +12,9 @@ export interface Line {
 
 /** The viewport lines that the selected motion's points meet; none for a whole-page driver or the inline axis. */
 export function useLines(): Line[] {
-  const bar = useNearest();
+  const bar = useRanged();
   const g = bar?.placed.geometry;
-  if (
-    !bar ||
-    !g ||
-    isRangeless(bar.motion.driver) ||
-    bar.placed.axis !== 'block' ||
-    bar.placed.scroller !== 0
-  )
-    return [];
+  if (!bar || !g || bar.placed.axis !== 'block' || bar.placed.scroller !== 0) return [];
   return (['start', 'end'] as const).map((side) => {
     const point = bar.motion.range[side];
     const m = toMeeting(point, g, side) ?? meetingAt(bar.placed[side], g);
