@@ -15,13 +15,13 @@ import { inRoot } from './paths.mjs';
 
 /** Limits in bytes, minified; `gzip` of what goes over the wire. */
 const SCRIPTS = [
-  { name: 'probe', bundle: probeBundle, most: 56_000 },
-  { name: 'live', bundle: liveBundle, most: 57_000 },
+  { name: 'probe', bundle: probeBundle, most: 59_000 },
+  { name: 'live', bundle: liveBundle, most: 60_000 },
   { name: 'in-page', bundle: inPageBundle, most: 36_000 },
   { name: 'journey', bundle: journeyBundle, most: 5000 },
-  { name: 'runtime', bundle: runtimeBundle, most: 8000, gzip: 4000 },
+  { name: 'runtime', bundle: runtimeBundle, most: 8200, gzip: 4000 },
   { name: 'marquees', bundle: marqueesBundle, most: 8000, gzip: 4000 },
-  { name: 'pointers', bundle: pointersBundle, most: 4000, gzip: 1800 },
+  { name: 'pointers', bundle: pointersBundle, most: 4000, gzip: 1900 },
   { name: 'fallback', bundle: fallbackBundle, most: 11_000, gzip: 5000 },
 ];
 /** Libraries that must not come into a page by way of an import. */

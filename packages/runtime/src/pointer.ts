@@ -20,6 +20,7 @@ interface Group {
   plan: PointerPlan;
   /** null: the viewport */
   area: Element | null;
+  elements: readonly Element[];
   animations: Animation[];
   state: DampedOffset;
   /** where it is led to, thousandths */
@@ -32,6 +33,7 @@ interface Point {
   y: number;
 }
 
+const toRest = ({ rest }: PointerPlan): number => (rest ?? 0.5) * WHOLE;
 const clamp = (share: number): number => Math.min(1, Math.max(0, share));
 
 function makeGroups(root: Document | Element, doc: Document, plan: PointerPlan): Group[] {
@@ -49,8 +51,11 @@ function makeGroups(root: Document | Element, doc: Document, plan: PointerPlan):
       return animation;
     });
   const make = (area: Element | null, list: readonly Element[]): Group => {
-    const at = (plan.rest ?? 0.5) * WHOLE;
-    return { plan, area, animations: list.flatMap(animate), state: { y: at, v: 0 }, target: at };
+    const at = toRest(plan);
+    return {
+      ...{ plan, area, elements: list, animations: list.flatMap(animate) },
+      ...{ state: { y: at, v: 0 }, target: at },
+    };
   };
   if (plan.over === '') return elements.map((e) => make(e, [e]));
   const area = plan.over === null ? null : doc.querySelector(plan.over);
@@ -89,26 +94,30 @@ export function playPointers(
   let frame = 0;
   let last = -Infinity;
 
-  const write = (g: Group) => {
-    for (const a of g.animations) a.currentTime = g.state.y;
+  const write = ({ animations }: Group, at: number) => {
+    for (const a of animations) a.currentTime = at;
   };
+  const areas = groups.flatMap((g) => g.area ?? []);
+  /** what moves its own area away from below the pointer, or another one */
+  const moving = groups.filter((g) => areas.some((area) => g.elements.some((e) => e.contains(area))));
   const tick = () => {
     frame = 0;
     const now = clock.now();
     const step = now - last < 100 ? now - last : FRAME;
     last = now;
-    // All is read before anything is written.
+    // An area is where it is at rest: what follows the pointer does not flee from it. Then all is read before anything is written.
+    for (const g of moving) write(g, toRest(g.plan));
     const targets = groups.map((g) => (hearing.includes(g) ? findTarget(g, point, g.target) : g.target));
-    let moving = false;
+    let isMoving = false;
     groups.forEach((g, i) => {
       const before = g.target;
       g.target = targets[i]!;
       damp(g.state, g.plan.damping, before, g.target, step);
       if (isAtRest(g.state, g.target)) g.state = { y: g.target, v: 0 };
-      else moving = true;
-      write(g);
+      else isMoving = true;
+      write(g, g.state.y);
     });
-    if (moving) wake();
+    if (isMoving) wake();
   };
   const wake = () => {
     frame ||= clock.request(tick);
@@ -140,7 +149,7 @@ export function playPointers(
   // Elements move below a pointer that stands still.
   const scrolled = () => point && wake();
 
-  groups.forEach(write);
+  for (const g of groups) write(g, g.state.y);
   doc.addEventListener('pointermove', moved, { passive: true });
   doc.addEventListener('pointerout', left);
   doc.addEventListener('pointercancel', left);
