@@ -10,6 +10,7 @@ import {
   driverSelectors,
   isAtLoad,
   isEndless,
+  isPointed,
   isScrubbed,
   isTimed,
   isTriggered,
@@ -70,10 +71,10 @@ describe('every driver', () => {
     );
   });
 
-  test('is scrubbed, timed or endless, and one of them only', () => {
+  test('is scrubbed, timed, endless or pointed, and one of them only', () => {
     fc.assert(
       fc.property(driver, (d) => {
-        expect([isScrubbed(d), isTimed(d), isEndless(d)].filter(Boolean)).toHaveLength(1);
+        expect([isScrubbed(d), isTimed(d), isEndless(d), isPointed(d)].filter(Boolean)).toHaveLength(1);
         expect(isTimed(d)).toBe(isTriggered(d) || isAtLoad(d));
         expect(stageKey(d) !== null).toBe(isTimed(d));
         expect(driverCss(d).why).toMatch(/\.$/);

@@ -49,5 +49,8 @@ export const pointer = {
     isElement(driver.over) ? { ...driver, over: rename(driver.over) } : driver,
   // What it is over belongs to one page.
   content: ({ over, ...driver }) => ({ ...driver, over: isElement(over) ? 'viewport' : over }),
-  withContent: (own, preset) => ({ ...preset, over: isElement(preset.over) ? own.over : preset.over }),
+  withContent: (own, preset) => {
+    const over = isElement(preset.over) ? 'viewport' : preset.over;
+    return { ...preset, over: over === 'viewport' && isElement(own.over) ? own.over : over };
+  },
 } satisfies DriverKind<PointerDriver>;

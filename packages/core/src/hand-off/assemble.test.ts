@@ -190,6 +190,51 @@ describe('targets', () => {
     expect(present(put(present(ODD.tidy), damped()).script).text).not.toContain('arquees');
   });
 
+  test('what the pointer moves is data of the script, under its conditions, and its numbers are registered and told', () => {
+    const [still] = damped().motions.slice(1);
+    const pointed = {
+      ...present(still),
+      id: 'm_sway',
+      driver: { kind: 'pointer', axis: 'x', over: '#stage', rest: null, touch: 'drag' },
+      keyframes: {
+        '--signal-sway': [
+          { at: '0%', value: '-1', easing: 'ease-out' },
+          { at: '100%', value: '1' },
+        ],
+      },
+      easing: 'linear',
+      composite: 'add',
+      damping: { kind: 'half-life', halfLife: 90 },
+      conditions: [{ media: 'q_narrow', on: false }],
+    } as const;
+    const media = [{ id: 'q_narrow', name: 'Narrow', query: '(width < 600px)' }];
+    const parsed = readDocument({ ...damped(), media, motions: [pointed] });
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems));
+    const out = put(present(ODD.tidy), parsed.document);
+    expect(out.runtimes).toEqual(['runtime', 'pointers']);
+    expect(out.css).toContain('@property --signal-sway { syntax: "<number>"');
+    expect(out.css).not.toContain('animation');
+    expect(out.plan.signals).toMatchObject([{ motion: 'm_sway', property: '--signal-sway' }]);
+    expect(out.plan.pointers).toEqual([
+      {
+        ...{ motion: 'm_sway', axis: 'x', over: '#stage', rest: null, touch: 'drag', composite: 'add' },
+        selector: present(still).targets.selector,
+        keyframes: [
+          [
+            { offset: 0, '--signal-sway': '-1', easing: 'ease-out' },
+            { offset: 1, '--signal-sway': '1' },
+          ],
+        ],
+        damping: { kind: 'half-life', halfLife: 90 },
+        when: '(not (width < 600px))',
+      },
+    ]);
+    expect(out.plan.media).toEqual(['(width < 600px)']);
+    expect(out.how).toMatchObject([{ motion: 'm_sway', by: 'script' }]);
+    expect(present(out.script).text).toContain('start(document, {');
+    expect(present(out.script).text).toMatch(/\}, \{ pointers: playPointers \}\);/);
+  });
+
   test('the table says what plays each motion, and what it would take to do without a script', () => {
     const document = damped();
     const { plan } = put(present(ODD.tidy), document);
