@@ -95,6 +95,13 @@ export const pointersBundle = (outfile) => ({
   banner: { js: '/* Plays what the pointer moves: start(document, plan, { pointers: playPointers }). */' },
 });
 
+/** What events start, for pages that have some. */
+export const eventsBundle = (outfile) => ({
+  ...runtimeBundle(outfile),
+  entryPoints: [inRoot('packages/runtime/src/events.ts')],
+  banner: { js: '/* Plays what events start: start(document, plan, { events: playEvents }). */' },
+});
+
 /** What drives a page in browsers without scroll timelines. */
 export const fallbackBundle = (outfile) => ({
   ...runtimeBundle(outfile),
@@ -165,6 +172,7 @@ export async function buildProbe() {
   await build(runtimeBundle(inRoot('dist/runtime.js')));
   await build(marqueesBundle(inRoot('dist/marquees.js')));
   await build(pointersBundle(inRoot('dist/pointers.js')));
+  await build(eventsBundle(inRoot('dist/events.js')));
   await build(fallbackBundle(inRoot('dist/fallback.js')));
 }
 
@@ -201,6 +209,7 @@ const MADE = [
   'runtime.js',
   'marquees.js',
   'pointers.js',
+  'events.js',
   'fallback.js',
   'cli/main.js',
   'web/index.html',

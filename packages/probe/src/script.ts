@@ -3,7 +3,7 @@ import type { Plan } from '@lyvek/core';
 import { play } from '@lyvek/runtime';
 
 export class Script {
-  private plan: Plan = { damping: [], signals: [], marquees: [], pointers: [], travels: [] };
+  private plan: Plan = { damping: [], signals: [], marquees: [], pointers: [], events: [], travels: [] };
   private text = '';
   private stop: (() => void) | null = null;
 

@@ -5,9 +5,17 @@ import { movedBy, restart } from '@lyvek/runtime/restart';
 export function playTime({ names, at, rate, run }: Extract<ToProbe, { type: 'time' }>): void {
   const animations = document
     .getAnimations()
-    .filter((a): a is CSSAnimation => a instanceof CSSAnimation && names.includes(a.animationName));
+    .filter((a) => names.includes(a instanceof CSSAnimation ? a.animationName : a.id));
   // An animation then stands where its trigger has it.
-  if (at === null) return restart(document, animations.flatMap(movedBy));
+  if (at === null) {
+    for (const a of animations)
+      if (!(a instanceof CSSAnimation)) {
+        a.pause();
+        a.playbackRate = 1;
+        a.currentTime = 0;
+      }
+    return restart(document, animations.filter((a) => a instanceof CSSAnimation).flatMap(movedBy));
+  }
   for (const a of animations) {
     a.playbackRate = rate;
     if (run) {

@@ -45,6 +45,33 @@ export interface PointerPlan {
   when?: string | undefined;
 }
 
+/** What a click, the pointer or the focus starts. */
+export interface EventPlan {
+  /** id of its animations */
+  name: string;
+  /** selector of what is clicked, pointed at or focused */
+  subject: string;
+  event: 'click' | 'hover' | 'focus';
+  plays: 'once' | 'each-time';
+  back: 'keeps-end' | 'plays-back' | 'returns';
+  selector: string;
+  /** one list for each property, as `element.animate` takes it */
+  keyframes: Record<string, string | number>[][];
+  /** ms */
+  delay: number;
+  duration: number;
+  /** ms by which each target is later, in page order */
+  late?: number[] | undefined;
+  count: number;
+  alternate: boolean;
+  fill: 'none' | 'forwards' | 'backwards' | 'both';
+  composite: 'replace' | 'add' | 'accumulate';
+  /** readers who ask for reduced motion get it as it is; others see its end at once */
+  keeps: boolean;
+  /** the media condition under which it plays */
+  when?: string | undefined;
+}
+
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[] | undefined;
@@ -52,6 +79,7 @@ export interface Plan {
   signals?: { property: string; selector: string }[] | undefined;
   marquees?: MarqueePlan[] | undefined;
   pointers?: PointerPlan[] | undefined;
+  events?: EventPlan[] | undefined;
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[] | undefined;
   /** CSS animations, by their names, and the elements that have them */
@@ -80,6 +108,8 @@ export interface Options {
   /** plays what the pointer moves: `playPointers` of `@lyvek/runtime/pointers`; without it, that stands as the page has it */
   pointers?:
     ((root: Document | Element, plans: readonly PointerPlan[], clock: Clock) => () => void) | undefined;
+  /** plays what events start: `playEvents` of `@lyvek/runtime/events`; without it, that stands as the page has it */
+  events?: ((root: Document | Element, plans: readonly EventPlan[], clock: Clock) => () => void) | undefined;
 }
 
 /**

@@ -8,6 +8,9 @@ export type MarqueePlan = Omit<Written['marquees'][number], 'motion'>;
 /** What the pointer moves. */
 export type PointerPlan = Omit<Written['pointers'][number], 'motion'>;
 
+/** What an event starts. */
+export type EventPlan = Omit<Written['events'][number], 'motion'>;
+
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[];
@@ -15,6 +18,7 @@ export interface Plan {
   signals?: { property: string; selector: string }[];
   marquees?: MarqueePlan[];
   pointers?: PointerPlan[];
+  events?: EventPlan[];
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[];
   damping: { names: string[]; selector: string; damping: Exclude<Damping, { kind: 'none' }> }[];

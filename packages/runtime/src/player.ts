@@ -4,7 +4,7 @@
  */
 import { playDamped } from './damping.ts';
 import { browserClock, toDocument } from './plan.ts';
-import type { Clock, MarqueePlan, Plan, PointerPlan } from './plan.ts';
+import type { Clock, EventPlan, MarqueePlan, Plan, PointerPlan } from './plan.ts';
 import { watchSheets } from './sheets.ts';
 import { playSignals } from './signal.ts';
 import { playTravels } from './travel.ts';
@@ -18,18 +18,21 @@ export interface Options {
   marquees?: Play<MarqueePlan>;
   /** plays what the pointer moves; without it, that stands as the page has it */
   pointers?: Play<PointerPlan>;
+  /** plays what events start; without it, that stands as the page has it */
+  events?: Play<EventPlan>;
 }
 
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
 export function playWith(
   root: Root,
   plan: Plan,
-  { clock = browserClock, marquees, pointers }: Options,
+  { clock = browserClock, marquees, pointers, events }: Options,
 ): () => void {
   const stops = [
     ...(plan.damping.length ? [playDamped(root, plan.damping, clock)] : []),
     ...(plan.marquees && marquees ? [marquees(root, plan.marquees.filter(holds), clock)] : []),
     ...(plan.pointers && pointers ? [pointers(root, plan.pointers.filter(holds), clock)] : []),
+    ...(plan.events && events ? [events(root, plan.events.filter(holds), clock)] : []),
     ...(plan.travels?.length ? [playTravels(root, plan.travels)] : []),
     ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
   ];
@@ -75,7 +78,18 @@ function keepPlaying(root: Root, plan: Plan, options: Options): () => void {
     end?.();
     // A signal is no motion by itself: what it moves is for its listener to decide.
     const reducedMotion = preference.matches || printing;
-    const still = { ...plan, damping: [], marquees: [], pointers: [], travels: [] };
+    // What somebody asks for happens, at once; on paper nothing does.
+    const events = printing
+      ? []
+      : plan.events?.map((e) => (e.keeps ? e : { ...e, delay: 0, duration: 0, late: [] }));
+    const still = {
+      ...plan,
+      damping: [],
+      marquees: [],
+      pointers: [],
+      travels: [],
+      ...(events && { events }),
+    };
     end = playWith(root, reducedMotion ? still : plan, options);
   };
   const print = (e: Event) => {

@@ -31,6 +31,7 @@ import { layoutProperty } from './checks/layout-property.ts';
 import { longLag } from './checks/long-lag.ts';
 import { missingFill } from './checks/missing-fill.ts';
 import { neverFinishes } from './checks/never-finishes.ts';
+import { noKeys } from './checks/no-keys.ts';
 import { noPause } from './checks/no-pause.ts';
 import { noReducedForm } from './checks/no-reduced-form.ts';
 import { overshootClamped } from './checks/overshoot-clamped.ts';
@@ -105,6 +106,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   counterMotion,
   flashing,
   noPause,
+  noKeys,
   hiddenWithoutMotion,
 ];
 

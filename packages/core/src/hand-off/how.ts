@@ -50,6 +50,15 @@ const SCRIPTED: readonly Rule[] = [
           without: 'It stands as the page has it.',
         }
       : null,
+  ({ id }, plan) =>
+    plan.events.some((e) => e.motion === id)
+      ? {
+          by: 'script',
+          why: 'CSS has no trigger for clicks, the pointer or the focus.',
+          instead: 'Let a line start it.',
+          without: 'It stands as the page has it.',
+        }
+      : null,
   ({ id, damping }, plan) =>
     plan.damping.some((f) => f.motion === id)
       ? {
@@ -90,7 +99,7 @@ export const howPlayed = (document: MotionDocument, plan: Plan): How[] =>
       return {
         motion: m.id,
         by: scripted?.by ?? 'css',
-        needs: css.needs,
+        needs: scripted?.by === 'script' ? 'script' : css.needs,
         why: scripted?.why ?? css.why,
         instead: scripted?.instead ?? null,
         without: scripted?.without ?? null,

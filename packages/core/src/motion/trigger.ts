@@ -32,6 +32,8 @@ export const TriggerSchema = z.strictObject({
   past: line.nullable().optional(),
   /** shrink the part of the viewport that phases count in */
   insets: z.tuple([inset, inset]).optional(),
+  /** what starts it instead of its lines, which are kept: a click, the pointer over its subject, or the focus in it */
+  event: z.enum(['click', 'hover', 'focus']).optional(),
   plays: z.enum(['once', 'each-time']),
   /** what happens when it is left */
   back: z.enum(['keeps-end', 'plays-back', 'returns']),

@@ -4,7 +4,7 @@
  */
 import { itemAt, present } from '../assert/index.ts';
 import { settleTime } from '../damping/index.ts';
-import { writtenSelector } from '../format/index.ts';
+import { findEventTrigger, writtenSelector } from '../format/index.ts';
 import { computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
 import { findMatches } from '../page/index.ts';
@@ -71,6 +71,7 @@ export function scheduleProof(document: MotionDocument, layout: PinnedLayout, co
     const skip = (reason: string) => (skipped.push({ motion: m.id, reason }), []);
     if (isEndless(m.driver)) return skip('it never stops');
     if (isPointed(m.driver)) return skip('it follows the pointer');
+    if (findEventTrigger(m, document)) return skip('it waits for an event');
     const elements = present(found.get(m.id));
     if (elements.length === 0) return skip('the page has no element for it');
     const when = toWhen(m);

@@ -49,6 +49,7 @@ export const SPECIMENS: Record<string, Specimen> = {
     { ...at('#bar'), range: { start: 'entry 0%', end: 'exit 100%' } },
     { besides: ['starts-part-way', 'too-few-frames'] },
   ),
+  'no-keys': { ...triggered({ event: 'click' }), incurable: true },
   'trigger-unreachable': triggered({ subject: '#end', down: { edge: '100%', line: '20%' } }, at('#end')),
   'two-writers': {
     document: makeDocument(

@@ -22,10 +22,16 @@ export interface TriggerPoints {
   up: RangePoint | null;
   past?: RangePoint | null | undefined;
   insets?: readonly [string, string] | undefined;
+  /** it waits for an event, and for no line */
+  event?: string | undefined;
 }
 
-/** Where a trigger’s lines lie; says why where it has none. */
-export function triggerLines(trigger: TriggerPoints, layout: Layout): TriggerLines | Unplaced {
+/** Where a trigger without lines is shown: where its subject stands in the middle of the viewport. */
+const MIDDLE: RangePoint = { edge: '50%', line: '50%' };
+
+/** Where a trigger’s lines lie, or where one that waits for an event is shown; says why where it has none. */
+export function triggerLines(given: TriggerPoints, layout: Layout): TriggerLines | Unplaced {
+  const trigger = given.event === undefined ? given : { ...given, down: MIDDLE, up: null, past: null };
   const subject = findMatches(layout, trigger.subject)[0];
   const e = subject === undefined ? undefined : layout.elements[subject];
   if (subject === undefined || !e) return { reason: `no element matches ${trigger.subject}` };

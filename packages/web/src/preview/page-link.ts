@@ -90,6 +90,7 @@ export class PageLink {
   private landed = -1;
   private sent = new Map<string, { piece: Piece; css: string }>();
   private order = '';
+  private events: Plan['events'] = [];
   private queue: ToProbe[] = [];
   private rode: ((ridden: Ridden) => void) | null = null;
   private request: () => MeasureRequest = () => MEASURE_NOTHING;
@@ -244,9 +245,10 @@ export class PageLink {
 
   /** Sets timed motions to a time and lets them run, or gives them back to their trigger (null). */
   time(motions: readonly string[], at: number | null, rate: number, run: boolean): void {
-    const names = [...this.sent.values()].flatMap(({ piece }) =>
+    const written = [...this.sent.values()].flatMap(({ piece }) =>
       piece.motions.some((m) => motions.includes(m)) ? animationNames(piece) : [],
     );
+    const names = [...written, ...this.events.flatMap((e) => (motions.includes(e.motion) ? [e.name] : []))];
     this.say({ type: 'time', names, at, rate, run });
   }
 
@@ -307,6 +309,7 @@ export class PageLink {
     for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
     for (const p of changed) this.sent.set(p.id, p);
     this.order = key;
+    this.events = plan.events;
     const played = new Set([...plan.damping, ...plan.signals].map((f) => f.motion));
     const again = changed.some(({ piece }) => piece.stays || piece.motions.some((m) => played.has(m)));
     this.say({

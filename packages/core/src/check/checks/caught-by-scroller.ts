@@ -71,7 +71,7 @@ export const caughtByScroller: CheckDefinition = {
   checkDocument(context) {
     const { layout } = context.timeline;
     return context.document.triggers.flatMap((trigger) => {
-      const lines = trigger.on ? triggerLines(trigger, layout) : null;
+      const lines = trigger.on && !trigger.event ? triggerLines(trigger, layout) : null;
       if (!lines || 'reason' in lines || lines.scroller === 0) return [];
       const subject = layout.matches[trigger.subject]?.[0] ?? -1;
       // Clipping is for the trigger's parts: a trigger has no adjustments of its own.

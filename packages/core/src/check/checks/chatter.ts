@@ -13,7 +13,7 @@ export const chatter: CheckDefinition = {
   why: 'A trigger that fires both ways at one line plays back and forth when somebody scrolls a little around it.',
   checkDocument({ document, timeline }) {
     return document.triggers.flatMap((trigger) => {
-      if (!trigger.on || trigger.back === 'keeps-end' || trigger.plays === 'once') return [];
+      if (!trigger.on || trigger.event || trigger.back === 'keeps-end' || trigger.plays === 'once') return [];
       const lines = triggerLines(trigger, timeline.layout);
       if ('reason' in lines || lines.down - lines.up >= SHAKE || lines.down < APART) return [];
       const { geometry, down, up } = lines;

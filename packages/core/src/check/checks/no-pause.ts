@@ -18,10 +18,12 @@ export const noPause: CheckDefinition = {
       const { driver, time } = m;
       const isMarquee = isEndless(driver) && !driver.pauses;
       const duration = time ? Number.parseFloat(time.duration) : 0;
-      if (!m.on || !(isMarquee || (times.has(m.id) && duration > LONG))) return [];
       const trigger = isTriggered(driver)
         ? document.triggers.find((g) => g.id === driver.trigger)
         : undefined;
+      // What somebody starts does not move on its own.
+      const isLong = times.has(m.id) && duration > LONG && !trigger?.event;
+      if (!m.on || !(isMarquee || isLong)) return [];
       const lines = trigger && triggerLines(trigger, timeline.layout);
       const placed = timeline.instances.find((i) => i.motion.id === m.id)?.placed;
       return [

@@ -10,7 +10,7 @@ export const triggerUnreachable: CheckDefinition = {
   why: 'Its line lies where the page cannot be scrolled to, so what waits for it is never played.',
   checkDocument({ document, timeline }) {
     return document.triggers.flatMap((trigger) => {
-      if (!trigger.on) return [];
+      if (!trigger.on || trigger.event) return [];
       const lines = triggerLines(trigger, timeline.layout);
       if ('reason' in lines) return [];
       const { scroller, down } = lines;

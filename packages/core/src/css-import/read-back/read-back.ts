@@ -8,7 +8,7 @@ import type * as postcss from 'postcss';
 import { itemAt, present } from '../../assert/index.ts';
 import { addRead } from '../../edit/imported.ts';
 import { asPin, isAtLoad, isRangeless } from '../../drivers/index.ts';
-import { DEFAULT_PREFIX, trackClasses } from '../../format/index.ts';
+import { DEFAULT_PREFIX, findEventTrigger, trackClasses } from '../../format/index.ts';
 import { readDocument } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { parseLength } from '../../page/index.ts';
@@ -43,12 +43,14 @@ const writtenOn = (
   targets: ReadonlyMap<string, ReadonlySet<Element>>,
   e: Element,
 ): Motion[] => {
-  const list = document.motions.filter((m) => isWritten(m) && targets.get(m.id)?.has(e));
+  const list = document.motions.filter((m) => isWritten(m, document) && targets.get(m.id)?.has(e));
   return [...list.filter((m) => !isAtLoad(m.driver)), ...list.filter((m) => isAtLoad(m.driver))];
 };
 
-const isWritten = (m: Motion): boolean =>
-  !isRangeless(m.driver) && (m.on || m.conditions?.some((c) => c.on === true) === true);
+const isWritten = (m: Motion, document: MotionDocument): boolean =>
+  !isRangeless(m.driver) &&
+  findEventTrigger(m, document) === null &&
+  (m.on || m.conditions?.some((c) => c.on === true) === true);
 
 /** Which slot after an edit is which one before it: by place where there are as many, else by the names of their keyframes. */
 function matchSlots(
@@ -95,7 +97,8 @@ class Reading {
       moved.filter((e) => toJson(this.base.slots(e)) !== toJson(this.edited.slots(e))),
     );
     for (const m of this.document.motions)
-      if (isWritten(m) && [...present(this.targets.get(m.id))].some((e) => differing.has(e))) this.change(m);
+      if (isWritten(m, this.document) && [...present(this.targets.get(m.id))].some((e) => differing.has(e)))
+        this.change(m);
     this.findNew(moved);
     this.readPlain();
     this.keepRest();

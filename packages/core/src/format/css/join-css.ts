@@ -11,7 +11,7 @@ import { DEFAULT_PREFIX } from '../selectors/names.ts';
 import { keptCss } from './kept-css.ts';
 import { mediaStates } from './media-css.ts';
 import type { Piece, Plan, WriterNote } from './piece.ts';
-import { makeMarquee, makePlan, makePointer } from '../script/plan.ts';
+import { findEventTrigger, makeEvent, makeMarquee, makePlan, makePointer } from '../script/plan.ts';
 import { TRIGGERS } from '../script/script.ts';
 import { SharedFrames } from './shared-frames.ts';
 import { isAdjustment, writeForms } from './sides.ts';
@@ -44,9 +44,12 @@ function joinedPlan(document: MotionDocument, { full: drafts }: Forms): Plan {
     travels: base.travels,
     marquees: underEach(document, (m) => makeMarquee(m, held)),
     pointers: underEach(document, (m) => makePointer(m, held)),
+    events: underEach(document, (m) => makeEvent(m, document, held, { prefix: document.prefix })),
     media: [],
   };
-  const changes = drafts.length > 1 && plan.damping.length + plan.marquees.length + plan.pointers.length > 0;
+  const changes =
+    drafts.length > 1 &&
+    [plan.damping, plan.marquees, plan.pointers, plan.events].some((list) => list.length > 0);
   return { ...plan, media: changes ? document.media.map((m) => m.query) : [] };
 }
 
@@ -86,7 +89,9 @@ export function handOffCss(
   const { prefix = DEFAULT_PREFIX, layer = '' } = document;
   const frames = new SharedFrames(document, { prefix, taken: layout.keyframeNames });
   const forms = writeForms(document, layouts, frames, { prefix, isApart });
-  const triggers = document.motions.some((m) => m.on && isTriggered(m.driver) && !isApart?.(m));
+  const triggers = document.motions.some(
+    (m) => m.on && isTriggered(m.driver) && !findEventTrigger(m, document) && !isApart?.(m),
+  );
   const plain = triggers
     ? writeForms(document, layouts, frames, {
         prefix,

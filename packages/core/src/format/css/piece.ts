@@ -64,6 +64,32 @@ export interface Plan {
     /** the media condition under which it plays */
     when?: string;
   }[];
+  /** what an event starts */
+  events: {
+    motion: string;
+    /** of its animations */
+    name: string;
+    /** selector of what is clicked, pointed at or focused */
+    subject: string;
+    event: 'click' | 'hover' | 'focus';
+    plays: 'once' | 'each-time';
+    back: 'keeps-end' | 'plays-back' | 'returns';
+    selector: string;
+    keyframes: Record<string, string | number>[][];
+    /** ms */
+    delay: number;
+    duration: number;
+    /** ms by which each target is later, in page order */
+    late?: number[];
+    count: number;
+    alternate: boolean;
+    fill: Motion['fill'];
+    composite: Motion['composite'];
+    /** readers who ask for reduced motion get it as it is; others see its end at once */
+    keeps: boolean;
+    /** the media condition under which it plays */
+    when?: string;
+  }[];
   /** media conditions that change what is played */
   media?: string[];
   /** strips that a pin moves sideways: the script brings what has the focus in them into sight */

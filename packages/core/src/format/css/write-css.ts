@@ -15,7 +15,7 @@ import { keyframesCss } from './keyframes-css.ts';
 import { DEFAULT_PREFIX, cssNames, ownerNames } from '../selectors/names.ts';
 import type { Condition, Piece, WriterNote, Written } from './piece.ts';
 import { pinPieces, travelDoubt } from './pin-css.ts';
-import { makePlan } from '../script/plan.ts';
+import { findEventTrigger, makePlan } from '../script/plan.ts';
 import { registrations } from './property-css.ts';
 import { staggerPieces, stepCss, stepSize, steppedRange } from './stagger-css.ts';
 import { stepCounters } from './step-counters.ts';
@@ -124,7 +124,7 @@ export function draftCss(
     if (motion.stagger) steps.push(...staggerPieces(motion, present(counters.get(motion.id)), held));
     const pinned = asPin(driver);
     if (pinned && (reducedMotion || !held.pinnedSpans.some((h) => h.id === pinned.pin))) return [];
-    if (isRangeless(driver)) return [];
+    if (isRangeless(driver) || findEventTrigger(motion, document)) return [];
     if (isTimed(driver))
       return timedEntries(motion, condition, {
         document,
@@ -160,7 +160,9 @@ export function draftCss(
     shared,
     steps,
     notes,
-    apart: document.motions.filter((m) => m.on && (isApart(m) || isPointed(m.driver))),
+    apart: document.motions.filter(
+      (m) => m.on && (isApart(m) || isPointed(m.driver) || findEventTrigger(m, document) !== null),
+    ),
     makeStep: (motion) => stepCss(motion, held),
   };
 }

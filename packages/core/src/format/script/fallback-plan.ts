@@ -22,6 +22,7 @@ import type { Trigger, Motion, MotionDocument, Pin } from '../../motion/index.ts
 import { keyframeOffset, withWholeEasing } from '../../value/index.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import { cssNames } from '../selectors/names.ts';
+import { findEventTrigger } from './plan.ts';
 import { trackClasses } from '../html/patch.ts';
 import { mediaStates } from '../css/media-css.ts';
 import { introParts } from '../css/timed-css.ts';
@@ -228,7 +229,7 @@ export function fallbackPlan(
   const played = computeTimes(d.motions);
   const names = cssNames(d.motions, { prefix: d.prefix });
   const say = (m: Motion, when: string | null): FallbackMotion[] => {
-    if (!m.on || isRangeless(m.driver)) return [];
+    if (!m.on || isRangeless(m.driver) || findEventTrigger(m, d)) return [];
     const on = toOn(m, { document: d, pins, layout });
     const range = [toPoint(m.range.start, 'start'), toPoint(m.range.end, 'end')];
     const isSaid = Object.values(m.keyframes).every((l) => l.every((k) => readPlace(k.at) !== null));

@@ -1,15 +1,19 @@
 /** What the script plays, from what was written as CSS. */
-import { itemAt } from '../../assert/index.ts';
-import { isEndless, isPointed, refersTo } from '../../drivers/index.ts';
+import { itemAt, present } from '../../assert/index.ts';
+import { isEndless, isPointed, isTriggered, refersTo } from '../../drivers/index.ts';
+import { findMatches } from '../../page/index.ts';
 import type { PinnedLayout } from '../../page/index.ts';
+import { computeTimes } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
+import { staggerSteps } from '../../timeline/index.ts';
+import { DEFAULT_PREFIX, cssNames } from '../selectors/names.ts';
 import type { Entry } from '../css/entry.ts';
 import { writtenSelector } from '../selectors/marks.ts';
 import type { Plan } from '../css/piece.ts';
 import { listKeyframes } from './keyframe-lists.ts';
 import type { CssDraft } from '../css/write-css.ts';
 
-export function makePlan({ document, entries, layouts, condition }: CssDraft): Plan {
+export function makePlan({ document, entries, layouts, condition, prefix }: CssDraft): Plan {
   const held = itemAt(layouts, 0);
   const reducedMotion = condition === 'reduced-motion';
   return {
@@ -22,6 +26,7 @@ export function makePlan({ document, entries, layouts, condition }: CssDraft): P
     travels: reducedMotion ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
     marquees: reducedMotion ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
     pointers: reducedMotion ? [] : document.motions.flatMap((m) => makePointer(m, held)),
+    events: document.motions.flatMap((m) => makeEvent(m, document, held, { prefix, reducedMotion })),
   };
 }
 
@@ -75,6 +80,50 @@ export function makePointer(motion: Motion, layout: PinnedLayout): Plan['pointer
   const selector = writtenSelector(targets.selector, layout);
   const keyframes = listKeyframes(motion);
   return [{ motion: id, selector, axis, over, rest, touch, keyframes, composite, damping }];
+}
+
+/** The trigger of a motion that waits for an event; null for any other motion. */
+export function findEventTrigger({ driver }: Motion, { triggers }: Pick<MotionDocument, 'triggers'>) {
+  const trigger = isTriggered(driver) ? triggers.find((g) => g.id === driver.trigger) : undefined;
+  return trigger?.event === undefined ? null : { ...trigger, event: trigger.event };
+}
+
+/** CSS knows no events either. */
+export function makeEvent(
+  motion: Motion,
+  document: MotionDocument,
+  layout: PinnedLayout,
+  {
+    prefix = DEFAULT_PREFIX,
+    reducedMotion = false,
+  }: { prefix?: string | undefined; reducedMotion?: boolean } = {},
+): Plan['events'] {
+  const trigger = findEventTrigger(motion, document);
+  const time = computeTimes(document.motions).get(motion.id);
+  if (!motion.on || !trigger?.on || !time) return [];
+  const { id, targets, fill, composite, repeat, stagger } = motion;
+  const { event, plays, back } = trigger;
+  const keeps = motion.reducedMotion === 'keep';
+  const isStill = reducedMotion && !keeps;
+  const step = Number.parseFloat(stagger?.step ?? '0');
+  const late = stagger
+    ? staggerSteps(stagger, findMatches(layout, targets.selector), layout).map((n) => n * step)
+    : [];
+  return [
+    {
+      motion: id,
+      name: present(cssNames(document.motions, { prefix }).get(id)),
+      subject: writtenSelector(trigger.subject, layout),
+      ...{ event, plays, back },
+      selector: writtenSelector(targets.selector, layout),
+      keyframes: listKeyframes({ ...motion, repeat: undefined }),
+      delay: isStill ? 0 : time.start,
+      duration: isStill ? 0 : (time.end - time.start) / (repeat?.count ?? 1),
+      ...(late.length && !isStill ? { late } : {}),
+      ...{ count: repeat?.count ?? 1, alternate: repeat?.alternate ?? false },
+      ...{ fill, composite, keeps },
+    },
+  ];
 }
 
 /** Whether the browser does everything by itself. */

@@ -15,6 +15,7 @@ export const FALLBACK_FILE = 'motion-fallback.js';
 const PARTS = {
   marquees: { file: 'motion-marquees.js', play: 'playMarquees' },
   pointers: { file: 'motion-pointers.js', play: 'playPointers' },
+  events: { file: 'motion-events.js', play: 'playEvents' },
 } as const;
 export type ScriptPart = keyof typeof PARTS;
 
@@ -27,6 +28,7 @@ export const OWN_FILES = {
   runtime: RUNTIME_FILE,
   marquees: PARTS.marquees.file,
   pointers: PARTS.pointers.file,
+  events: PARTS.events.file,
   fallback: FALLBACK_FILE,
 } as const;
 

@@ -2,7 +2,7 @@
 import type { TriggerDriver } from '@lyvek/core';
 import type { DriverChoice, DriverChoices } from '../kind.ts';
 
-const NOTE = 'time-based, plays when its line is passed';
+const NOTE = 'time-based, plays when its line is passed, or at a click';
 const NEW: DriverChoice = {
   value: 'new trigger',
   text: 'a new trigger where it begins now',

@@ -36,6 +36,7 @@ export function FlagMark({
     <g
       className={`flag${selected ? ' selected' : ''}${trigger.on ? '' : ' muted'}`}
       data-trigger={trigger.id}
+      data-event={trigger.event}
       onPointerDown={(e) => {
         e.stopPropagation();
         onSelect(id, e.shiftKey);

@@ -13,6 +13,20 @@ const PLAYS: readonly { value: Trigger['plays']; text: string; note: string }[] 
   { value: 'once', text: 'once', note: 'then it stays as it ends' },
   { value: 'each-time', text: 'each time', note: 'whenever its line is passed going down' },
 ];
+/** What starts it; none of them: its line. */
+const STARTS: readonly { value: NonNullable<Trigger['event']> | 'line'; text: string; note: string }[] = [
+  { value: 'line', text: 'its line is passed', note: 'going down the page' },
+  { value: 'click', text: 'it is clicked', note: 'by pointer, finger or key' },
+  { value: 'hover', text: 'the pointer is over it', note: 'or the focus is in it; a finger taps' },
+  { value: 'focus', text: 'the focus is in it', note: 'by a click or by keys' },
+];
+/** When it is left. */
+const LEFT: Record<NonNullable<Trigger['event']>, string> = {
+  click: timedInspectorText.clickedAgain,
+  hover: timedInspectorText.pointerLeaves,
+  focus: timedInspectorText.focusLeaves,
+};
+
 const BACK: readonly { value: Trigger['back']; text: string; note: string }[] = [
   { value: 'keeps-end', text: 'keeps its end', note: 'and plays from the start the next time' },
   { value: 'plays-back', text: 'plays back', note: 'as fast as it played' },
@@ -26,6 +40,85 @@ export function TriggerSentence({ trigger }: { trigger: Trigger }) {
   return (
     <div className="sentence">
       <SubjectLine trigger={trigger} />
+      <p>
+        {timedInspectorText.startsWhen}{' '}
+        <Popover
+          className="word"
+          label={timedInspectorText.whatStartsIt}
+          trigger={present(STARTS.find((o) => o.value === (trigger.event ?? 'line'))).text}
+        >
+          {(close) => (
+            <Choices
+              options={STARTS}
+              value={trigger.event ?? 'line'}
+              onChoose={(value) => {
+                const event = value === 'line' ? undefined : value;
+                session.apply(
+                  changeTrigger(trigger.id, timedInspectorText.changeWhatStartsIt, ({ event: _, ...g }) =>
+                    event ? { ...g, event } : g,
+                  ),
+                );
+                close();
+              }}
+            />
+          )}
+        </Popover>
+      </p>
+      {!trigger.event && <Lines trigger={trigger} change={change} />}
+      <p>
+        {timedInspectorText.itPlays}{' '}
+        <Popover
+          className="word"
+          label={timedInspectorText.howOften}
+          trigger={present(PLAYS.find((o) => o.value === trigger.plays)).text}
+        >
+          {(close) => (
+            <Choices
+              options={PLAYS}
+              value={trigger.plays}
+              onChoose={(plays) => {
+                change(timedInspectorText.changeHowOftenIt, { plays });
+                close();
+              }}
+            />
+          )}
+        </Popover>
+        {trigger.plays === 'each-time' && (
+          <>
+            {trigger.event ? LEFT[trigger.event] : timedInspectorText.goingBackIt}{' '}
+            <Popover
+              className="word"
+              label={timedInspectorText.goingBack}
+              trigger={present(BACK.find((o) => o.value === trigger.back)).text}
+            >
+              {(close) => (
+                <Choices
+                  options={BACK}
+                  value={trigger.back}
+                  onChoose={(back) => {
+                    change(timedInspectorText.changeWhatGoingBack, { back });
+                    close();
+                  }}
+                />
+              )}
+            </Popover>
+          </>
+        )}
+        .
+      </p>
+    </div>
+  );
+}
+
+interface LinesProps {
+  trigger: Trigger;
+  change(label: string, part: Partial<Trigger>): void;
+}
+
+/** The places whose passing starts and ends it. */
+function Lines({ trigger, change }: LinesProps) {
+  return (
+    <>
       <p>
         {timedInspectorText.goingDown}{' '}
         <LineField
@@ -52,48 +145,7 @@ export function TriggerSentence({ trigger }: { trigger: Trigger }) {
           />
         </p>
       )}
-      <p>
-        {timedInspectorText.itPlays}{' '}
-        <Popover
-          className="word"
-          label={timedInspectorText.howOften}
-          trigger={present(PLAYS.find((o) => o.value === trigger.plays)).text}
-        >
-          {(close) => (
-            <Choices
-              options={PLAYS}
-              value={trigger.plays}
-              onChoose={(plays) => {
-                change(timedInspectorText.changeHowOftenIt, { plays });
-                close();
-              }}
-            />
-          )}
-        </Popover>
-        {trigger.plays === 'each-time' && (
-          <>
-            {timedInspectorText.goingBackIt}{' '}
-            <Popover
-              className="word"
-              label={timedInspectorText.goingBack}
-              trigger={present(BACK.find((o) => o.value === trigger.back)).text}
-            >
-              {(close) => (
-                <Choices
-                  options={BACK}
-                  value={trigger.back}
-                  onChoose={(back) => {
-                    change(timedInspectorText.changeWhatGoingBack, { back });
-                    close();
-                  }}
-                />
-              )}
-            </Popover>
-          </>
-        )}
-        .
-      </p>
-    </div>
+    </>
   );
 }
 
