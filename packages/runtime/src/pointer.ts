@@ -79,6 +79,13 @@ function findTarget({ plan: { axis, rest }, area }: Group, point: Point | null, 
   return clamp((at - (isX ? box.left : box.top)) / Math.max(1, (isX ? box.width : box.height) - 1)) * WHOLE;
 }
 
+const OPTIONS = { capture: true, passive: true };
+function listen(doc: Document, hear: Record<string, (e: never) => unknown>): () => void {
+  const list = Object.entries(hear) as [string, EventListener][];
+  for (const [type, f] of list) doc.addEventListener(type, f, OPTIONS);
+  return () => list.forEach(([type, f]) => doc.removeEventListener(type, f, OPTIONS));
+}
+
 /** Plays what the pointer moves below a root. Returns what stops it and leaves no trace. */
 export function playPointers(
   root: Document | Element,
@@ -150,17 +157,16 @@ export function playPointers(
   const scrolled = () => point && wake();
 
   for (const g of groups) write(g, g.state.y);
-  doc.addEventListener('pointermove', moved, { passive: true });
-  doc.addEventListener('pointerout', left);
-  doc.addEventListener('pointercancel', left);
-  doc.addEventListener('scroll', scrolled, { capture: true, passive: true });
+  const unlisten = listen(doc, {
+    pointermove: moved,
+    pointerout: left,
+    pointercancel: left,
+    scroll: scrolled,
+  });
   if (tilted.length) addEventListener('deviceorientation', turned);
   return () => {
     clock.cancel(frame);
-    doc.removeEventListener('pointermove', moved);
-    doc.removeEventListener('pointerout', left);
-    doc.removeEventListener('pointercancel', left);
-    doc.removeEventListener('scroll', scrolled, { capture: true });
+    unlisten();
     removeEventListener('deviceorientation', turned);
     for (const g of groups) for (const a of g.animations) a.cancel();
   };

@@ -235,6 +235,45 @@ describe('targets', () => {
     expect(present(out.script).text).toMatch(/\}, \{ pointers: playPointers \}\);/);
   });
 
+  test('what an event starts is data of the script, with its times, and nothing of it is in the style sheet', () => {
+    const [still] = damped().motions.slice(1);
+    const part = (id: string, more: object) => ({
+      ...present(still),
+      ...{ id, name: id, driver: { kind: 'trigger', trigger: 'g_open' }, ...more },
+    });
+    const parsed = readDocument({
+      ...damped(),
+      triggers: [
+        {
+          ...{ id: 'g_open', name: 'Open', on: true, subject: '#stage', down: 'entry 0%', up: null },
+          ...{ event: 'click', plays: 'each-time', back: 'plays-back' },
+        },
+      ],
+      motions: [
+        part('m_one', { time: { delay: '100ms', duration: '300ms' }, reducedMotion: 'keep' }),
+        part('m_two', {
+          time: { delay: '50ms', duration: '200ms', after: 'm_one' },
+          repeat: { count: 2, alternate: true },
+        }),
+      ],
+    });
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems));
+    const out = put(present(ODD.tidy), parsed.document, { fallback: true });
+    expect(out.css.replace(/\/\*[\s\S]*?\*\//, '').trim()).toBe('');
+    expect(out.runtimes).toEqual(['runtime', 'events', 'fallback']);
+    const common = { event: 'click', plays: 'each-time', back: 'plays-back', subject: '#stage' };
+    expect(out.plan.events).toMatchObject([
+      { ...common, motion: 'm_one', name: 'lv-m_one', delay: 100, duration: 300, count: 1, keeps: true },
+      { ...common, motion: 'm_two', delay: 450, duration: 200, count: 2, alternate: true, keeps: false },
+    ]);
+    expect(out.fallback?.count).toBe(0);
+    expect(out.how.map((h) => [h.by, h.needs])).toEqual([
+      ['script', 'script'],
+      ['script', 'script'],
+    ]);
+    expect(present(out.script).text).toContain('{ events: playEvents }');
+  });
+
   test('the table says what plays each motion, and what it would take to do without a script', () => {
     const document = damped();
     const { plan } = put(present(ODD.tidy), document);

@@ -38,7 +38,9 @@ export function triggerLines(given: TriggerPoints, layout: Layout): TriggerLines
   if (e.box.width === 0 && e.box.height === 0)
     return { reason: 'it has no box of its own (display: none or contents)' };
   const geometry = computeGeometry(layout, subject, 'block', trigger.insets);
-  const down = resolvePoint(trigger.down, geometry, 'start');
+  const max = layout.scrollers[e.scroller]?.max.block ?? 0;
+  const line = resolvePoint(trigger.down, geometry, 'start');
+  const down = given.event === undefined ? line : Math.min(max, Math.max(0, line));
   const up = trigger.up === null ? down : Math.min(down, resolvePoint(trigger.up, geometry, 'start'));
   const past = trigger.past ? Math.max(down, resolvePoint(trigger.past, geometry, 'end')) : Infinity;
   return { scroller: e.scroller, geometry, down, up, past };

@@ -1,6 +1,6 @@
 /** Findings about what is selected, one at a time, under the sheet: whatever comes and goes here, nothing above it moves. */
 import { useState } from 'react';
-import { applyFix, itemAt, present } from '@lyvek/core';
+import { applyFix, isTriggered, itemAt, present } from '@lyvek/core';
 import { Chevron, FindingSign } from '../../../ui/glyphs.tsx';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
@@ -12,10 +12,13 @@ import { findingsDockText } from './text.ts';
 export function FindingsDock() {
   const { session } = useOpenedPage();
   const { link } = useShownPage();
-  const { findings, selection, stale } = useRundown();
+  const { findings, selection, stale, document } = useRundown();
   const [at, setAt] = useState({ id: '', index: 0 });
   const id = selection.length === 1 ? itemAt(selection, 0) : '';
-  const own = findings.filter((f) => f.about === id);
+  // The sheet of a part is its trigger’s, too.
+  const driver = document.motions.find((m) => m.id === id)?.driver;
+  const about = driver && isTriggered(driver) ? [id, driver.trigger] : [id];
+  const own = findings.filter((f) => about.includes(f.about));
   const index = at.id === id ? Math.min(at.index, own.length - 1) : 0;
   const preview = useLease(session);
   const { fix, waiting } = useFixing(session, findings, stale);
