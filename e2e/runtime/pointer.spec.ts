@@ -82,7 +82,7 @@ test('over an element it is whole from edge to edge of that, also after the page
   expect(await opacity()).toBe('0');
   await page.mouse.move(500, 399);
   await expect.poll(opacity).toBe('1');
-  await page.mouse.wheel(0, 100);
+  await page.evaluate(() => scrollTo({ top: 100, behavior: 'instant' }));
   await expect.poll(opacity).toBe('0');
   await page.evaluate(() => scrollTo({ top: 0, behavior: 'instant' }));
   await expect.poll(opacity).toBe('1');

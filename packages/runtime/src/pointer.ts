@@ -62,9 +62,9 @@ function makeGroups(root: Document | Element, doc: Document, plan: PointerPlan):
   return plan.over !== null && !area ? [] : [make(area, elements)];
 }
 
-/** Where a group is led to by a point; `was` where it stays. */
-function findTarget({ plan: { axis, rest }, area }: Group, point: Point | null, was: number): number {
-  const away = rest === null ? was : rest * WHOLE;
+/** Where a group is led to by a point. */
+function findTarget({ plan: { axis, rest }, area, target }: Group, point: Point | null): number {
+  const away = rest === null ? target : rest * WHOLE;
   if (!point) return away;
   const isX = axis === 'x';
   const at = point[axis];
@@ -77,6 +77,30 @@ function findTarget({ plan: { axis, rest }, area }: Group, point: Point | null, 
   const isOver = point.x >= box.left && point.x < box.right && point.y >= box.top && point.y < box.bottom;
   if (!isOver) return away;
   return clamp((at - (isX ? box.left : box.top)) / Math.max(1, (isX ? box.width : box.height) - 1)) * WHOLE;
+}
+
+function write({ animations }: Group, at: number): void {
+  for (const a of animations) a.currentTime = at;
+}
+
+/** Goes on by a frame. Returns whether anything is still on its way. */
+function advance(
+  groups: readonly Group[],
+  moving: readonly Group[],
+  toTarget: (g: Group) => number,
+  ms: number,
+): boolean {
+  // An area is where it is at rest: what follows the pointer does not flee from it. Then all is read before anything is written.
+  for (const g of moving) write(g, toRest(g.plan));
+  const targets = groups.map(toTarget);
+  groups.forEach((g, i) => {
+    const [before, target] = [g.target, targets[i]!];
+    g.target = target;
+    damp(g.state, g.plan.damping, before, target, ms);
+    if (isAtRest(g.state, target)) g.state = { y: target, v: 0 };
+    write(g, g.state.y);
+  });
+  return groups.some((g) => g.state.y !== g.target);
 }
 
 const OPTIONS = { capture: true, passive: true };
@@ -101,9 +125,6 @@ export function playPointers(
   let frame = 0;
   let last = -Infinity;
 
-  const write = ({ animations }: Group, at: number) => {
-    for (const a of animations) a.currentTime = at;
-  };
   const areas = groups.flatMap((g) => g.area ?? []);
   /** what moves its own area away from below the pointer, or another one */
   const moving = groups.filter((g) => areas.some((area) => g.elements.some((e) => e.contains(area))));
@@ -112,19 +133,7 @@ export function playPointers(
     const now = clock.now();
     const step = now - last < 100 ? now - last : FRAME;
     last = now;
-    // An area is where it is at rest: what follows the pointer does not flee from it. Then all is read before anything is written.
-    for (const g of moving) write(g, toRest(g.plan));
-    const targets = groups.map((g) => (hearing.includes(g) ? findTarget(g, point, g.target) : g.target));
-    let isMoving = false;
-    groups.forEach((g, i) => {
-      const before = g.target;
-      g.target = targets[i]!;
-      damp(g.state, g.plan.damping, before, g.target, step);
-      if (isAtRest(g.state, g.target)) g.state = { y: g.target, v: 0 };
-      else isMoving = true;
-      write(g, g.state.y);
-    });
-    if (isMoving) wake();
+    if (advance(groups, moving, (g) => (hearing.includes(g) ? findTarget(g, point) : g.target), step)) wake();
   };
   const wake = () => {
     frame ||= clock.request(tick);
