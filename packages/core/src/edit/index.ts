@@ -11,3 +11,4 @@ export * from './media.ts';
 export * from './imported.ts';
 export * from './adjust.ts';
 export * from './names.ts';
+export * from './signal.ts';

@@ -1,6 +1,7 @@
 import { present } from '../assert/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
+import { freeSignal } from '../edit/index.ts';
 import { revealPlace, revealRange } from './reveal-range.ts';
 
 const STROKES = 'path, line, polyline, polygon, circle, ellipse, rect';
@@ -130,7 +131,7 @@ export const signal: EffectDefinition = {
     return fragment({
       motions: [
         motionOn(c, e.selector, `${nameAt(c)} signal`, {
-          keyframes: { '--signal': between('0', '100') },
+          keyframes: { [freeSignal(c.document.motions)]: between('0', '100') },
           reducedMotion: 'keep',
         }),
       ],

@@ -422,6 +422,12 @@ export const easingFieldText = {
 export const signalSliderText = {
   byHand: (property: string) => `${property}, by hand`,
   dragToSendIt: 'drag to send it to listeners',
+  nameOfTheSignal: 'Name of the signal',
+  signalPrefix: '--signal-',
+  listensTo: (name: string) =>
+    `Scripts of the page hear the event “signal”, with detail.name “${name === '' ? 'signal' : `signal-${name}`}”.`,
+  notAName: 'Letters, digits and hyphens, such as sway.',
+  rename: 'Rename it',
   heldAt: (value: number) => `held at ${value}`,
 };
 

@@ -3,6 +3,7 @@ import { useStore } from 'zustand';
 import {
   addDeclaration,
   changeMotion,
+  isSignal,
   isSvgShape,
   itemAt,
   lastItem,
@@ -92,7 +93,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           onTry={(list) => preview.show(list && withList(c.property, list, 'try'))}
           onPut={(list, label) => session.apply(withList(c.property, list, label))}
         >
-          {/^--signal/.test(c.property) && (
+          {isSignal(c.property) && (
             <SignalSlider
               motion={motion}
               property={c.property}
