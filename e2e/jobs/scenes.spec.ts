@@ -2,6 +2,7 @@
 import { expect, test } from '@playwright/test';
 import { saved } from '../support/app.ts';
 import { begin, finished, stored } from './begin.ts';
+import { elapse } from '../support/time.ts';
 
 const GAP = '<div style="height:1200px"></div>';
 
@@ -228,12 +229,12 @@ test('T17: a heading wiped in, rows in their own scroller, a gallery that grows 
   expect(await opacity('.row', 0, 60)).toBeCloseTo(0, 2);
 });
 
-test('T6: a canvas that hears the scroll while it is pinned, and begins by itself', async ({
+test('T6: a canvas that hears the scroll while it is pinned, begins by itself, and sways with the pointer', async ({
   page,
   request,
   context,
 }) => {
-  const body = `${GAP.replace('1200', '40')}<section id="scene"><canvas id="dive" width="600" height="300"></canvas></section><p id="words">Words that come over it.</p>${GAP}`;
+  const body = `${GAP.replace('1200', '40')}<section id="scene"><canvas id="dive" width="600" height="300"></canvas></section><p id="words">Words that come over it.</p>${GAP}<script>var heard={};addEventListener('signal',e=>heard[e.detail.name]=e.detail.value)</script>`;
   const { hand, take } = await begin(page, request, 'T6', body, '#scene{height:100vh}');
   await hand.pick('#dive');
   await hand.add('pin');
@@ -253,6 +254,14 @@ test('T6: a canvas that hears the scroll while it is pinned, and begins by itsel
   await hand.click(page.getByRole('button', { name: /^Keyframe at 0%/ }));
   await hand.fill(page.getByLabel('Value of the keyframe'), '35');
   await hand.button('Play it first and let go');
+  // It sways with the pointer, damped, by a signal of its own; a finger leaves it alone.
+  await hand.pick('#dive');
+  await hand.add('signal');
+  await hand.click(driver);
+  await hand.button(/^the pointer, from left to right/);
+  await hand.button('Name of the signal');
+  await hand.fill(page.getByRole('textbox', { name: 'Name of the signal' }), 'sway');
+  await expect(page.locator('.inspector')).toContainText('signal-sway');
   await saved(page);
   hand.report('T6', [58, 321]);
   const { site, at } = await finished(context, request, take);
@@ -274,6 +283,22 @@ test('T6: a canvas that hears the scroll while it is pinned, and begins by itsel
     0,
     0,
   );
+  const heard = (name: string) =>
+    site.evaluate((n) => (window as unknown as { heard: Record<string, number> }).heard[n], name);
+  const width = site.viewportSize()?.width ?? 0;
+  await site.mouse.move(width - 1, 300, { steps: 5 });
+  await expect.poll(() => heard('signal-sway')).toBe(100);
+  await site.mouse.move(0, 300, { steps: 5 });
+  await expect.poll(() => heard('signal-sway')).toBe(0);
+  // The scroll goes on speaking for itself.
+  expect(await heard('signal')).toBeCloseTo(50, 1);
+  await site.evaluate(() =>
+    document.dispatchEvent(
+      new PointerEvent('pointermove', { pointerType: 'touch', bubbles: true, clientX: 900 }),
+    ),
+  );
+  await elapse(site, 300);
+  expect(await heard('signal-sway')).toBe(0);
 });
 
 test('T15: sixteen tiles that come in one after the other, and leave each from a corner of its own', async ({
