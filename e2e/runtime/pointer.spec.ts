@@ -88,6 +88,20 @@ test('over an element it is whole from edge to edge of that, also after the page
   await expect.poll(opacity).toBe('1');
 });
 
+test('each target goes as far as its own share says, out of where it rests', async ({ page }) => {
+  const wide = pointer({ selector: 'div', share: '--depth' });
+  await open(page);
+  await page.evaluate((plan) => {
+    document.querySelector<HTMLElement>('#a')!.style.setProperty('--depth', '0.25');
+    lyvek.play(document, { damping: [], pointers: [plan] });
+  }, wide);
+  await page.mouse.move(999, 400, { steps: 2 });
+  await settled(page, '25px');
+  await settled(page, '100px', '#b');
+  await page.mouse.move(0, 400, { steps: 2 });
+  await settled(page, '-25px');
+});
+
 test('where nothing is to rest it stays; each target can be its own area', async ({ page }) => {
   await open(page, pointer({ over: '', rest: null }));
   await page.mouse.move(300, 300);

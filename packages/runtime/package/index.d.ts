@@ -37,6 +37,8 @@ export interface PointerPlan {
   rest: number | null;
   /** what a finger does: nothing, the same while it touches the screen, or nothing but how the device is held */
   touch: 'none' | 'drag' | 'tilt';
+  /** custom property that says by which share of the way each target is moved; none: all of it */
+  share?: string | undefined;
   /** one list for each property, as `element.animate` takes it */
   keyframes: Record<string, string | number>[][];
   composite: 'replace' | 'add' | 'accumulate';

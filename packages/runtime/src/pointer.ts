@@ -21,7 +21,7 @@ interface Group {
   /** null: the viewport */
   area: Element | null;
   elements: readonly Element[];
-  animations: Animation[];
+  animations: { animation: Animation; share: number }[];
   state: DampedOffset;
   /** where it is led to, thousandths */
   target: number;
@@ -39,8 +39,9 @@ const clamp = (share: number): number => Math.min(1, Math.max(0, share));
 function makeGroups(root: Document | Element, doc: Document, plan: PointerPlan): Group[] {
   const [host, pseudoElement] = splitPart(plan.selector);
   const elements = [...root.querySelectorAll(host)];
-  const animate = (element: Element): Animation[] =>
-    plan.keyframes.map((list) => {
+  const animate = (element: Element): Group['animations'] => {
+    const share = plan.share ? parseFloat(getComputedStyle(element).getPropertyValue(plan.share)) : 1;
+    return plan.keyframes.map((list) => {
       const animation = element.animate(list as Keyframe[], {
         duration: WHOLE,
         fill: 'both',
@@ -48,8 +49,9 @@ function makeGroups(root: Document | Element, doc: Document, plan: PointerPlan):
         ...(pseudoElement ? { pseudoElement } : {}),
       });
       animation.pause();
-      return animation;
+      return { animation, share: isNaN(share) ? 1 : share };
     });
+  };
   const make = (area: Element | null, list: readonly Element[]): Group => {
     const at = toRest(plan);
     return {
@@ -79,8 +81,10 @@ function findTarget({ plan: { axis, rest }, area, target }: Group, point: Point 
   return clamp((at - (isX ? box.left : box.top)) / Math.max(1, (isX ? box.width : box.height) - 1)) * WHOLE;
 }
 
-function write({ animations }: Group, at: number): void {
-  for (const a of animations) a.currentTime = at;
+function write({ plan, animations }: Group, at: number): void {
+  const rest = toRest(plan);
+  for (const { animation, share } of animations)
+    animation.currentTime = clamp((rest + (at - rest) * share) / WHOLE) * WHOLE;
 }
 
 /** Goes on by a frame. Returns whether anything is still on its way. */
@@ -177,6 +181,6 @@ export function playPointers(
     clock.cancel(frame);
     unlisten();
     removeEventListener('deviceorientation', turned);
-    for (const g of groups) for (const a of g.animations) a.cancel();
+    for (const g of groups) for (const { animation } of g.animations) animation.cancel();
   };
 }

@@ -44,13 +44,17 @@ const driver: fc.Arbitrary<Driver> = fc.oneof(
   fc.record({ kind: fc.constant('pin' as const), pin: pinId }),
   fc.record({ kind: fc.constant('trigger' as const), trigger: triggerId }),
   fc.record({ kind: fc.constant('load' as const) }),
-  fc.record({
-    kind: fc.constant('pointer' as const),
-    axis: fc.constantFrom('x' as const, 'y' as const),
-    over: fc.oneof(fc.constantFrom('viewport', 'self'), selector),
-    rest: fc.constantFrom(0, 0.5, 1, null),
-    touch: fc.constantFrom('none' as const, 'drag' as const, 'tilt' as const),
-  }),
+  fc.record(
+    {
+      kind: fc.constant('pointer' as const),
+      axis: fc.constantFrom('x' as const, 'y' as const),
+      over: fc.oneof(fc.constantFrom('viewport', 'self'), selector),
+      rest: fc.constantFrom(0, 0.5, 1, null),
+      touch: fc.constantFrom('none' as const, 'drag' as const, 'tilt' as const),
+      ...{ share: fc.constantFrom('--depth', '--i') },
+    },
+    { requiredKeys: ['kind', 'axis', 'over', 'rest', 'touch'] },
+  ),
   fc.record({
     kind: fc.constant('marquee' as const),
     axis,

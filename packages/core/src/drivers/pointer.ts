@@ -12,7 +12,8 @@ export const TOUCHES = ['none', 'drag', 'tilt'] as const;
 
 /**
  * Progress 0 to 1 along `axis` of the area `over`: the viewport, the target itself, or the one element that a selector finds. Half of it is the
- * middle. `rest`: where it goes when the pointer leaves, null where it stays.
+ * middle. `rest`: where it goes when the pointer leaves, null where it stays. `share`: a custom property whose number says by how much of the way each
+ * target is moved out of where it rests, 1 where it says nothing; none: all of it.
  */
 export interface PointerDriver {
   kind: 'pointer';
@@ -20,6 +21,7 @@ export interface PointerDriver {
   over: string;
   rest: number | null;
   touch: (typeof TOUCHES)[number];
+  share?: string | undefined;
 }
 
 /** Words of `over` that are no selectors. */
@@ -38,6 +40,10 @@ export const pointer = {
     over: selector,
     rest: z.number().min(0).max(1).nullable(),
     touch: z.enum(TOUCHES),
+    share: z
+      .string()
+      .regex(/^--[\w-]+$/, 'a custom property such as --depth')
+      .optional(),
   }),
   progress: 'pointed',
   points: 'none',

@@ -58,6 +58,8 @@ export interface Plan {
     over: string | null;
     rest: number | null;
     touch: 'none' | 'drag' | 'tilt';
+    /** custom property that says by which share of the way each target is moved */
+    share?: string;
     keyframes: Record<string, string | number>[][];
     composite: Motion['composite'];
     damping: Motion['damping'];

@@ -74,12 +74,18 @@ export function makeMarquee(
 export function makePointer(motion: Motion, layout: PinnedLayout): Plan['pointers'] {
   const { id, on, driver, targets, composite, damping } = motion;
   if (!on || !isPointed(driver)) return [];
-  const { axis, rest, touch } = driver;
+  const { axis, rest, touch, share } = driver;
   const areas: Record<string, string | null> = { viewport: null, self: '' };
   const over = driver.over in areas ? (areas[driver.over] ?? null) : writtenSelector(driver.over, layout);
   const selector = writtenSelector(targets.selector, layout);
   const keyframes = listKeyframes(motion);
-  return [{ motion: id, selector, axis, over, rest, touch, keyframes, composite, damping }];
+  return [
+    {
+      ...{ motion: id, selector, axis, over, rest, touch },
+      ...(share === undefined ? {} : { share }),
+      ...{ keyframes, composite, damping },
+    },
+  ];
 }
 
 /** The trigger of a motion that waits for an event; null for any other motion. */

@@ -6,7 +6,9 @@ import { useLease } from '../../../../state/use-lease.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { listAround } from '../../../../editor/drivers/around.ts';
 import type { Bar } from '../../../../editor/model/bars.ts';
+import { CssField } from '../../../../editor/fields/CssField.tsx';
 import { DampingField } from '../../../../editor/fields/DampingField.tsx';
+import { Popover } from '../../../../ui/Popover.tsx';
 import { useRundown } from '../../rundown-context.ts';
 import { EasingField } from '../keyframes/EasingField.tsx';
 import { MotionCurves } from '../keyframes/Curves.tsx';
@@ -75,7 +77,10 @@ function PointerSentence({ bar, driver }: { bar: Bar; driver: PointerDriver }) {
     session.apply(changeMotion(motion.id, label, (m) => ({ ...m, ...part })));
   const drive = (label: string, part: Partial<PointerDriver>) =>
     session.apply(
-      changeMotion(motion.id, label, (m) => ({ ...m, driver: { ...(m.driver as PointerDriver), ...part } })),
+      changeMotion(motion.id, label, (m) => {
+        const { share, ...rest } = { ...(m.driver as PointerDriver), ...part };
+        return { ...m, driver: share === undefined ? rest : { ...rest, share } };
+      }),
     );
   return (
     <div className="sentence">
@@ -86,6 +91,7 @@ function PointerSentence({ bar, driver }: { bar: Bar; driver: PointerDriver }) {
       <PresetField motion={motion} />
       <ConditionDifferences of={motion} />
       <TargetLine motion={motion} element={bar.element} />
+      <Share driver={driver} onPut={(share) => drive(text.changeTheShare, { share })} />
       <p>
         {text.whenThePointerLeaves}{' '}
         <ChoiceWord
@@ -130,6 +136,52 @@ function PointerSentence({ bar, driver }: { bar: Bar; driver: PointerDriver }) {
         <AdjustmentsWord of={motion.id} />
       </p>
     </div>
+  );
+}
+
+const DEPTH = '--depth';
+
+interface ShareProps {
+  driver: PointerDriver;
+  onPut(share: string | undefined): void;
+}
+
+/** “each all the way”, or by its share, so that near ones move further than far ones. */
+function Share({ driver, onPut }: ShareProps) {
+  return (
+    <p>
+      {text.each}{' '}
+      <Popover
+        className="word"
+        label={text.share}
+        trigger={driver.share === undefined ? text.allTheWay : text.byItsShare(driver.share)}
+      >
+        {() => (
+          <div className="flex w-64 flex-col gap-2">
+            <label className="point-row">
+              {text.customProperty}
+              <CssField
+                label={text.customProperty}
+                property={DEPTH}
+                value={driver.share ?? DEPTH}
+                onPut={onPut}
+                whyNot={(name) => (/^--[\w-]+$/.test(name) ? null : text.notACustomProperty)}
+              />
+            </label>
+            <p className="small">{text.shareNote}</p>
+            {driver.share === undefined ? (
+              <button type="button" className="btn self-start" onClick={() => onPut(DEPTH)}>
+                {text.useDepth}
+              </button>
+            ) : (
+              <button type="button" className="btn self-start" onClick={() => onPut(undefined)}>
+                {text.moveAllAlike}
+              </button>
+            )}
+          </div>
+        )}
+      </Popover>
+    </p>
   );
 }
 
