@@ -36,7 +36,7 @@ async function look(frame: Frame, selector: string, y: number): Promise<Look> {
       const box = e.getBoundingClientRect();
       const css = getComputedStyle(e);
       const names =
-        'opacity translate scale rotate filter transform clip-path mask-position perspective stroke-dashoffset --lv-figure --signal';
+        'opacity translate scale rotate filter transform clip-path mask-position perspective stroke-dashoffset --lv-figure --lv-ring --signal';
       return {
         y: scrollY,
         top: box.top,
@@ -247,6 +247,17 @@ test('Draw: a stroke is drawn without measuring it', async ({ page }) => {
   );
 });
 
+test('Progress ring: closes with the scroll, in the colour of its element', async ({ page }) => {
+  const frame = await build(page, 'Progress ring', '#layer');
+  const top = await documentTop(frame, '#layer');
+  const looks = await downAndUp(frame, '#layer', [0, top - 500, top + 300]);
+  const rings = await frame.evaluate(
+    () => getComputedStyle(document.querySelector('#layer')!).backgroundImage,
+  );
+  expect(rings).toContain('conic-gradient');
+  expect(looks.map((l) => l.style['--lv-ring'])).toEqual(['0', expect.stringMatching(/^0\.\d+$/), '1']);
+});
+
 test('Bar: fills along its width', async ({ page }) => {
   const frame = await build(page, 'Bar', '#two');
   const top = await documentTop(frame, '#two');
@@ -428,7 +439,7 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
 test('every effect that Lyvek offers has been tried here', () => {
   const tried = [
     ...REVEALS.map(([name]) => name),
-    ...'Parallax, slower|Parallax, faster|Back and forth|Pointer drift|Pin section|Horizontal travel|Draw|Bar|Count|Signal|Stack|Counter-columns|Marquee|Rings|Title pair|Appear, timed|Intro|Leave|Fade away'.split(
+    ...'Parallax, slower|Parallax, faster|Back and forth|Pointer drift|Pin section|Horizontal travel|Draw|Bar|Progress ring|Count|Signal|Scrub a video|Stack|Counter-columns|Marquee|Rings|Title pair|Appear, timed|Intro|Leave|Fade away'.split(
       '|',
     ),
   ];

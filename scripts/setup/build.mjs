@@ -102,6 +102,13 @@ export const eventsBundle = (outfile) => ({
   banner: { js: '/* Plays what events start: start(document, plan, { events: playEvents }). */' },
 });
 
+/** Videos that are scrubbed, for pages that have some. */
+export const videosBundle = (outfile) => ({
+  ...runtimeBundle(outfile),
+  entryPoints: [inRoot('packages/runtime/src/video.ts')],
+  banner: { js: '/* Brings videos to their time: start(document, plan, { videos: playVideos }). */' },
+});
+
 /** What drives a page in browsers without scroll timelines. */
 export const fallbackBundle = (outfile) => ({
   ...runtimeBundle(outfile),
@@ -173,6 +180,7 @@ export async function buildProbe() {
   await build(marqueesBundle(inRoot('dist/marquees.js')));
   await build(pointersBundle(inRoot('dist/pointers.js')));
   await build(eventsBundle(inRoot('dist/events.js')));
+  await build(videosBundle(inRoot('dist/videos.js')));
   await build(fallbackBundle(inRoot('dist/fallback.js')));
 }
 
@@ -210,6 +218,7 @@ const MADE = [
   'marquees.js',
   'pointers.js',
   'events.js',
+  'videos.js',
   'fallback.js',
   'cli/main.js',
   'web/index.html',

@@ -13,6 +13,7 @@ const runtimeModules = (outdir) => ({
     marquees: inRoot('packages/runtime/src/marquee.ts'),
     pointers: inRoot('packages/runtime/src/pointer.ts'),
     events: inRoot('packages/runtime/src/events.ts'),
+    videos: inRoot('packages/runtime/src/video.ts'),
     fallback: inRoot('packages/runtime/src/fallback/index.ts'),
   },
   bundle: true,
@@ -67,7 +68,7 @@ export async function pack(folder) {
   mkdirSync(join(cli, 'dist'));
   cpSync(inRoot('dist', 'cli'), join(cli, 'dist', 'cli'), { recursive: true });
   for (const file of readdirSync(inRoot('dist')))
-    if (/^(in-page|journey|live|probe|runtime|marquees|pointers|events|fallback)\.js$/.test(file))
+    if (/^(in-page|journey|live|probe|runtime|marquees|pointers|events|videos|fallback)\.js$/.test(file))
       cpSync(inRoot('dist', file), join(cli, 'dist', file));
   await build(vitePlugin(join(cli, 'dist', 'vite.js')));
   mkdirSync(join(cli, 'bin'));

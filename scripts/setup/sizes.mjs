@@ -8,6 +8,7 @@ import {
   marqueesBundle,
   pointersBundle,
   eventsBundle,
+  videosBundle,
   fallbackBundle,
   probeBundle,
   runtimeBundle,
@@ -16,13 +17,14 @@ import { inRoot } from './paths.mjs';
 
 /** Limits in bytes, minified; `gzip` of what goes over the wire. */
 const SCRIPTS = [
-  { name: 'probe', bundle: probeBundle, most: 61_000 },
-  { name: 'live', bundle: liveBundle, most: 62_000 },
+  { name: 'probe', bundle: probeBundle, most: 62_000 },
+  { name: 'live', bundle: liveBundle, most: 63_000 },
   { name: 'in-page', bundle: inPageBundle, most: 36_000 },
   { name: 'journey', bundle: journeyBundle, most: 5000 },
-  { name: 'runtime', bundle: runtimeBundle, most: 8200, gzip: 4000 },
+  { name: 'runtime', bundle: runtimeBundle, most: 8400, gzip: 4000 },
   { name: 'marquees', bundle: marqueesBundle, most: 8000, gzip: 4000 },
   { name: 'pointers', bundle: pointersBundle, most: 4200, gzip: 2100 },
+  { name: 'videos', bundle: videosBundle, most: 3000, gzip: 1500 },
   { name: 'events', bundle: eventsBundle, most: 4000, gzip: 1500 },
   { name: 'fallback', bundle: fallbackBundle, most: 11_000, gzip: 5000 },
 ];

@@ -314,7 +314,7 @@ export const routes = {
   script: route({
     method: 'GET',
     path: '/scripts/:name',
-    summary: 'A script that hand-offs include: runtime, marquees, pointers, events, fallback',
+    summary: 'A script that hand-offs include: runtime, marquees, pointers, events, videos, fallback',
     answer: { type: 'text/javascript' },
   }),
   presets: route({ method: 'GET', path: '/presets', summary: 'All presets', answer: shapes.Presets }),

@@ -19,7 +19,15 @@ import type { DrawnPart } from './parts.ts';
 import { watchElements } from './watch-elements.ts';
 import { all, pageScroller, readStyle } from './dom.ts';
 
-const NOTHING: Plan = { damping: [], signals: [], marquees: [], pointers: [], events: [], travels: [] };
+const NOTHING: Plan = {
+  damping: [],
+  signals: [],
+  marquees: [],
+  pointers: [],
+  events: [],
+  videos: [],
+  travels: [],
+};
 const styles = new Styles();
 /** Scripts of the page may begin to move things at any time. */
 const own = new OwnMotions(() => say({ type: 'resized' }));

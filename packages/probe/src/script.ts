@@ -3,7 +3,15 @@ import type { Plan } from '@lyvek/core';
 import { play } from '@lyvek/runtime';
 
 export class Script {
-  private plan: Plan = { damping: [], signals: [], marquees: [], pointers: [], events: [], travels: [] };
+  private plan: Plan = {
+    damping: [],
+    signals: [],
+    marquees: [],
+    pointers: [],
+    events: [],
+    videos: [],
+    travels: [],
+  };
   private text = '';
   private stop: (() => void) | null = null;
 

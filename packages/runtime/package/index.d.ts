@@ -74,6 +74,12 @@ export interface EventPlan {
   when?: string | undefined;
 }
 
+/** A video whose time a custom property says: 0 its start, 1 its end. */
+export interface VideoPlan {
+  property: string;
+  selector: string;
+}
+
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[] | undefined;
@@ -82,6 +88,7 @@ export interface Plan {
   marquees?: MarqueePlan[] | undefined;
   pointers?: PointerPlan[] | undefined;
   events?: EventPlan[] | undefined;
+  videos?: VideoPlan[] | undefined;
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[] | undefined;
   /** CSS animations, by their names, and the elements that have them */
@@ -112,6 +119,8 @@ export interface Options {
     ((root: Document | Element, plans: readonly PointerPlan[], clock: Clock) => () => void) | undefined;
   /** plays what events start: `playEvents` of `@lyvek/runtime/events`; without it, that stands as the page has it */
   events?: ((root: Document | Element, plans: readonly EventPlan[], clock: Clock) => () => void) | undefined;
+  /** brings videos to their time: `playVideos` of `@lyvek/runtime/videos`; without it, they stay at their start */
+  videos?: ((root: Document | Element, plans: readonly VideoPlan[], clock: Clock) => () => void) | undefined;
 }
 
 /**

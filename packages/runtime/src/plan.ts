@@ -11,6 +11,9 @@ export type PointerPlan = Omit<Written['pointers'][number], 'motion'>;
 /** What an event starts. */
 export type EventPlan = Omit<Written['events'][number], 'motion'>;
 
+/** A video whose time a custom property says. */
+export type VideoPlan = Omit<Written['videos'][number], 'motion'>;
+
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[];
@@ -19,6 +22,7 @@ export interface Plan {
   marquees?: MarqueePlan[];
   pointers?: PointerPlan[];
   events?: EventPlan[];
+  videos?: VideoPlan[];
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[];
   damping: { names: string[]; selector: string; damping: Exclude<Damping, { kind: 'none' }> }[];

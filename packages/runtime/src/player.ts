@@ -4,7 +4,7 @@
  */
 import { playDamped } from './damping.ts';
 import { browserClock, toDocument } from './plan.ts';
-import type { Clock, EventPlan, MarqueePlan, Plan, PointerPlan } from './plan.ts';
+import type { Clock, EventPlan, MarqueePlan, Plan, PointerPlan, VideoPlan } from './plan.ts';
 import { watchSheets } from './sheets.ts';
 import { playSignals } from './signal.ts';
 import { playTravels } from './travel.ts';
@@ -20,19 +20,22 @@ export interface Options {
   pointers?: Play<PointerPlan>;
   /** plays what events start; without it, that stands as the page has it */
   events?: Play<EventPlan>;
+  /** brings videos to their time; without it, they stay at their start */
+  videos?: Play<VideoPlan>;
 }
 
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
 export function playWith(
   root: Root,
   plan: Plan,
-  { clock = browserClock, marquees, pointers, events }: Options,
+  { clock = browserClock, marquees, pointers, events, videos }: Options,
 ): () => void {
   const stops = [
     ...(plan.damping.length ? [playDamped(root, plan.damping, clock)] : []),
     ...(plan.marquees && marquees ? [marquees(root, plan.marquees.filter(holds), clock)] : []),
     ...(plan.pointers && pointers ? [pointers(root, plan.pointers.filter(holds), clock)] : []),
     ...(plan.events && events ? [events(root, plan.events.filter(holds), clock)] : []),
+    ...(plan.videos && videos ? [videos(root, plan.videos, clock)] : []),
     ...(plan.travels?.length ? [playTravels(root, plan.travels)] : []),
     ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
   ];
@@ -87,6 +90,7 @@ function keepPlaying(root: Root, plan: Plan, options: Options): () => void {
       damping: [],
       marquees: [],
       pointers: [],
+      videos: [],
       travels: [],
       ...(events && { events }),
     };

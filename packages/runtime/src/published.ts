@@ -3,10 +3,12 @@ import type * as Fallback from '../package/fallback.d.ts';
 import type * as Published from '../package/index.d.ts';
 import type * as Marquees from '../package/marquees.d.ts';
 import type * as Events from '../package/events.d.ts';
+import type * as Videos from '../package/videos.d.ts';
 import type * as Pointers from '../package/pointers.d.ts';
 import type { start as startFallback } from './fallback/index.ts';
 import type { playMarquees } from './marquee.ts';
-import type { EventPlan, MarqueePlan, Plan, PointerPlan } from './plan.ts';
+import type { EventPlan, MarqueePlan, Plan, PointerPlan, VideoPlan } from './plan.ts';
+import type { playVideos } from './video.ts';
 import type { playEvents } from './events.ts';
 import type { Options, start } from './player.ts';
 import type { playPointers } from './pointer.ts';
@@ -21,12 +23,14 @@ export const ALIKE: [
   Both<Published.MarqueePlan, MarqueePlan>,
   Both<Published.PointerPlan, PointerPlan>,
   Both<Published.EventPlan, EventPlan>,
+  Both<Published.VideoPlan, VideoPlan>,
   Both<Published.Options, Options>,
   Both<Published.SignalDetail, SignalDetail>,
   Both<typeof Published.start, typeof start>,
   Both<typeof Marquees.playMarquees, typeof playMarquees>,
   Both<typeof Pointers.playPointers, typeof playPointers>,
   Both<typeof Events.playEvents, typeof playEvents>,
+  Both<typeof Videos.playVideos, typeof playVideos>,
   // What it holds is nobody’s to write.
   FallbackPlan extends Fallback.FallbackPlan ? true : never,
-] = [true, true, true, true, true, true, true, true, true, true, true];
+] = [true, true, true, true, true, true, true, true, true, true, true, true, true];

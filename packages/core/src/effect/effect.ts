@@ -13,10 +13,12 @@ import { hold } from './hold.ts';
 import { fadeOut, leave } from './leave.ts';
 import { reveals } from './reveal.ts';
 import { pointerDrift } from './pointer.ts';
+import { ring } from './ring.ts';
 import { rings } from './rings.ts';
 import { stack } from './stack.ts';
 import { sway } from './sway.ts';
 import { intro, pulse, titlePair } from './timed.ts';
+import { scrubVideo } from './video.ts';
 import { travel } from './travel.ts';
 
 export const EFFECTS: readonly EffectDefinition[] = [
@@ -29,8 +31,10 @@ export const EFFECTS: readonly EffectDefinition[] = [
   travel,
   draw,
   bar,
+  ring,
   count,
   signal,
+  scrubVideo,
   stack,
   counterColumns,
   marquee,

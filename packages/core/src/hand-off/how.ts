@@ -78,6 +78,15 @@ const SCRIPTED: readonly Rule[] = [
         }
       : null,
   ({ id }, plan) =>
+    plan.videos.some((v) => v.motion === id)
+      ? {
+          by: 'css and script',
+          why: 'CSS works out the time; the script brings the video there.',
+          instead: 'A sequence of pictures, or a video that plays by itself.',
+          without: 'The video stays at its first picture, or its poster.',
+        }
+      : null,
+  ({ id }, plan) =>
     plan.travels.some((t) => t.motion === id)
       ? {
           // The script only looks after the focus.

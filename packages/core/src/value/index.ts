@@ -13,3 +13,4 @@ export { transformMatrix } from './types/transform.ts';
 export { IDENTITY, multiply, translation } from './matrix.ts';
 export type { Matrix } from './matrix.ts';
 export * from './unroll.ts';
+export { VIDEO } from './video.ts';

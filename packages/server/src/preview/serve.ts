@@ -83,7 +83,7 @@ export async function servePreview(
   const proof = options.proofs.get(token);
   if (proof) {
     allow(proof.outside);
-    return serveProof(res, decode(path), proof, options);
+    return serveProof(req, res, decode(path), proof, options);
   }
   const page = await pageByToken(options.db, token);
   allow(page?.outside ?? false);
@@ -101,7 +101,7 @@ export async function servePreview(
     if (!isHtml(candidate)) {
       res.setHeader('ETag', `"${file.hash.slice(0, 32)}"`);
       if (req.fresh) return void res.status(304).end();
-      return void res.send(file.bytes);
+      return sendBytes(req, res, file.bytes);
     }
     return void res.send(
       insertFirstInHead(bare ?? file.bytes.toString('utf8'), inlineProbe(options.probe(), nonce)),
@@ -111,14 +111,35 @@ export async function servePreview(
 }
 
 /** A finished hand-off, with the probe’s eyes in front. */
-function serveProof(res: Response, path: string, { entry, files }: Proof, options: PreviewOptions): void {
+function serveProof(
+  req: Request,
+  res: Response,
+  path: string,
+  { entry, files }: Proof,
+  options: PreviewOptions,
+): void {
   const found = path === '' ? entry : path;
   const bytes = files.get(found);
   if (!bytes) return void res.status(404).type('text').send(`${found} is not part of this hand-off.`);
   res.setHeader('Content-Type', mime.contentType(lastItem(found.split('/'))) || 'application/octet-stream');
   const body = Buffer.from(bytes);
-  if (!isHtml(found)) return void res.send(body);
+  if (!isHtml(found)) return sendBytes(req, res, body);
   return void res.send(insertFirstInHead(body.toString('utf8'), inlineProbe(options.probe(), null)));
+}
+
+/** A file, or the part of it that is asked for (RFC 9110, §14): a video is sought by parts. */
+function sendBytes(req: Request, res: Response, bytes: Buffer): void {
+  res.setHeader('Accept-Ranges', 'bytes');
+  const ranges = req.range(bytes.length);
+  if (ranges === -1) {
+    res.setHeader('Content-Range', `bytes */${bytes.length}`);
+    return void res.status(416).end();
+  }
+  // What is not understood, and several parts at once, may be answered with all of it.
+  const only = Array.isArray(ranges) && ranges.type === 'bytes' && ranges.length === 1 ? ranges[0] : null;
+  if (!only) return void res.send(bytes);
+  res.setHeader('Content-Range', `bytes ${only.start}-${only.end}/${bytes.length}`);
+  res.status(206).send(bytes.subarray(only.start, only.end + 1));
 }
 
 const isText = (path: string) => isHtml(path) || /\.css$/i.test(path);

@@ -3,6 +3,7 @@ import {
   elementName,
   isEndless,
   isPointed,
+  VIDEO,
   isMeeting,
   parseMeeting,
   parsePhasePoint,
@@ -92,6 +93,7 @@ export function effectWords(m: Motion): string {
       return `${dy < 0 ? 'rise' : 'drop'} ${trim(Math.abs(dy))} ${unit(from, to)}`;
     if (dx) return `slide from the ${dx > 0 ? 'left' : 'right'}`;
   }
+  if (names.includes(VIDEO)) return 'scrubs the video';
   if (names.includes('scale')) {
     const [from, to] = ends(m, 'scale').map(Number.parseFloat) as [number, number];
     return to >= from ? 'grow' : 'shrink';

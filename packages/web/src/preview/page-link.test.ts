@@ -69,7 +69,15 @@ async function connected(events: Partial<LinkEvents> = {}, options = {}): Promis
 }
 const state = () => link.store.getState();
 const layout = emptyLayout({ width: 800, height: 600 });
-const nothing: Plan = { damping: [], signals: [], marquees: [], pointers: [], events: [], travels: [] };
+const nothing: Plan = {
+  damping: [],
+  signals: [],
+  marquees: [],
+  pointers: [],
+  events: [],
+  videos: [],
+  travels: [],
+};
 const piece = (id: string, css: string): Piece => ({ id, motions: [id], rules: css, keyframes: '' }) as Piece;
 
 describe('the line to a page', () => {

@@ -10,7 +10,15 @@ import { useLayout, useShownPage } from './shown-page.ts';
 import { useWritten } from './use-written.ts';
 import { useOpenedPage } from '../state/opened-page.ts';
 
-const NOTHING: Plan = { damping: [], signals: [], marquees: [], pointers: [], events: [], travels: [] };
+const NOTHING: Plan = {
+  damping: [],
+  signals: [],
+  marquees: [],
+  pointers: [],
+  events: [],
+  videos: [],
+  travels: [],
+};
 
 /** `document`: what the page shows; `also`: another one that the same layout serves.  */
 export function useLinkedPage(

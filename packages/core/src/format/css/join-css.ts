@@ -34,13 +34,11 @@ function joinedPlan(document: MotionDocument, { full: drafts }: Forms): Plan {
     const known = damping.get(f.motion);
     damping.set(f.motion, { ...f, names: [...new Set([...(known?.names ?? []), ...f.names])] });
   }
-  const signals = plans.flatMap((p) => p.signals);
   const plan: Plan = {
     damping: [...damping.values()],
     // Two motions of one signal are one thing to listen to.
-    signals: signals.filter(
-      (s, i) => signals.findIndex((o) => o.selector === s.selector && o.property === s.property) === i,
-    ),
+    signals: unique(plans.flatMap((p) => p.signals)),
+    videos: unique(plans.flatMap((p) => p.videos)),
     travels: base.travels,
     marquees: underEach(document, (m) => makeMarquee(m, held)),
     pointers: underEach(document, (m) => makePointer(m, held)),
@@ -52,6 +50,11 @@ function joinedPlan(document: MotionDocument, { full: drafts }: Forms): Plan {
     [plan.damping, plan.marquees, plan.pointers, plan.events].some((list) => list.length > 0);
   return { ...plan, media: changes ? document.media.map((m) => m.query) : [] };
 }
+
+const unique = (numbers: Plan['signals']): Plan['signals'] =>
+  numbers.filter(
+    (s, i) => numbers.findIndex((o) => o.selector === s.selector && o.property === s.property) === i,
+  );
 
 /** What is made of motions, under every media condition in which it is another one. */
 const underEach = <T extends object>(document: MotionDocument, make: (m: Motion) => T[]): T[] =>

@@ -92,6 +92,8 @@ export interface Plan {
     /** the media condition under which it plays */
     when?: string;
   }[];
+  /** videos whose time a custom property says: 0 the start, 1 the end */
+  videos: { motion: string; property: string; selector: string }[];
   /** media conditions that change what is played */
   media?: string[];
   /** strips that a pin moves sideways: the script brings what has the focus in them into sight */

@@ -2,7 +2,15 @@ import { expect, test } from '@jest/globals';
 import { packageModule, packageScript, startLines } from '../index.ts';
 import type { FallbackPlan, Plan } from '../index.ts';
 
-const NOTHING: Plan = { damping: [], signals: [], travels: [], marquees: [], pointers: [], events: [] };
+const NOTHING: Plan = {
+  damping: [],
+  signals: [],
+  travels: [],
+  marquees: [],
+  pointers: [],
+  events: [],
+  videos: [],
+};
 const DAMPED: Plan = {
   ...NOTHING,
   damping: [

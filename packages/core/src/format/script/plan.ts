@@ -6,6 +6,7 @@ import type { PinnedLayout } from '../../page/index.ts';
 import { computeTimes } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { staggerSteps } from '../../timeline/index.ts';
+import { VIDEO } from '../../value/index.ts';
 import { DEFAULT_PREFIX, cssNames } from '../selectors/names.ts';
 import type { Entry } from '../css/entry.ts';
 import { writtenSelector } from '../selectors/marks.ts';
@@ -16,13 +17,15 @@ import type { CssDraft } from '../css/write-css.ts';
 export function makePlan({ document, entries, layouts, condition, prefix }: CssDraft): Plan {
   const held = itemAt(layouts, 0);
   const reducedMotion = condition === 'reduced-motion';
+  const told = [
+    ...entries.map((e) => e.motion),
+    ...(reducedMotion ? [] : document.motions.filter(isByPointer)),
+  ];
   return {
     // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
     damping: reducedMotion ? [] : entries.flatMap((e) => dampedBy(e, held)),
-    signals: [
-      ...entries.map((e) => e.motion),
-      ...(reducedMotion ? [] : document.motions.filter(isByPointer)),
-    ].flatMap((m) => listSignals(m, held)),
+    signals: told.flatMap((m) => listNumbers(m, /^--signal\b/, held)),
+    videos: reducedMotion ? [] : told.flatMap((m) => listNumbers(m, IS_VIDEO, held)),
     travels: reducedMotion ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
     marquees: reducedMotion ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
     pointers: reducedMotion ? [] : document.motions.flatMap((m) => makePointer(m, held)),
@@ -38,11 +41,13 @@ function dampedBy({ motion, blocks }: Entry, layout: PinnedLayout): Plan['dampin
   return [{ motion: motion.id, names: blocks.map((b) => b.name), selector, damping: motion.damping }];
 }
 
-/** A custom property whose name begins with “signal” is told to the page’s scripts. */
-function listSignals(motion: Motion, layout: PinnedLayout): Plan['signals'] {
+const IS_VIDEO = new RegExp(`^${VIDEO}$`);
+
+/** Custom properties whose numbers the script reads: those called “signal” are told to the page’s scripts, that of a video is its time. */
+function listNumbers(motion: Motion, isIt: RegExp, layout: PinnedLayout): Plan['signals'] {
   const selector = writtenSelector(motion.targets.selector, layout);
   return Object.keys(motion.keyframes)
-    .filter((p) => /^--signal\b/.test(p))
+    .filter((p) => isIt.test(p))
     .map((property) => ({ motion: motion.id, property, selector }));
 }
 

@@ -16,6 +16,7 @@ const PARTS = {
   marquees: { file: 'motion-marquees.js', play: 'playMarquees' },
   pointers: { file: 'motion-pointers.js', play: 'playPointers' },
   events: { file: 'motion-events.js', play: 'playEvents' },
+  videos: { file: 'motion-videos.js', play: 'playVideos' },
 } as const;
 export type ScriptPart = keyof typeof PARTS;
 
@@ -29,6 +30,7 @@ export const OWN_FILES = {
   marquees: PARTS.marquees.file,
   pointers: PARTS.pointers.file,
   events: PARTS.events.file,
+  videos: PARTS.videos.file,
   fallback: FALLBACK_FILE,
 } as const;
 

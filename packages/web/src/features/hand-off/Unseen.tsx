@@ -8,7 +8,15 @@ import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage, useSettledDocument } from '../../state/opened-page.ts';
 import { unseenText } from './text.ts';
 
-const NOTHING: Plan = { damping: [], signals: [], marquees: [], pointers: [], events: [], travels: [] };
+const NOTHING: Plan = {
+  damping: [],
+  signals: [],
+  marquees: [],
+  pointers: [],
+  events: [],
+  videos: [],
+  travels: [],
+};
 
 export function Unseen({ at }: { at: Viewport }) {
   const { page, session } = useOpenedPage();

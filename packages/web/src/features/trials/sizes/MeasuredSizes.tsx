@@ -12,7 +12,15 @@ import { measuredSizesText } from '../text.ts';
 
 /** A page that answers with another size has not been laid out anew yet: asked again after this long, ms. */
 const AGAIN_MS = 30;
-const NOTHING: Plan = { damping: [], signals: [], marquees: [], pointers: [], events: [], travels: [] };
+const NOTHING: Plan = {
+  damping: [],
+  signals: [],
+  marquees: [],
+  pointers: [],
+  events: [],
+  videos: [],
+  travels: [],
+};
 
 export function MeasuredSizes() {
   const wanted = useStore(useWork().survey.store, (s) => s.wanted);
