@@ -52,13 +52,13 @@ const readRed = (page: Page) =>
     context.drawImage(video, 0, 0, 8, 8);
     return (context.getImageData(4, 4, 1, 1).data[0] ?? 0) / 255;
   });
-const scrollTo = (page: Page | Frame, y: number) =>
+const goTo = (page: Page | Frame, y: number) =>
   page.evaluate((top) => scrollTo({ top, behavior: 'instant' }), y);
 
 /** It enters at 400 px and has left at 1,470: the whole of its view progress. */
 async function isScrubbed(page: Page | Frame): Promise<void> {
   for (const share of [0, 0.25, 0.5, 1, 0.75, 0.1]) {
-    await scrollTo(page, 400 + share * 1070);
+    await goTo(page, 400 + share * 1070);
     await expect.poll(async () => (await look(page)).at).toBeCloseTo(share, 1);
     // The preview’s pictures are of another origin.
     if ('mouse' in page)
@@ -135,7 +135,7 @@ test('a video goes on and back with the scroll, and waits for the reader', async
   await expect.poll(() => site.evaluate(() => document.querySelector('video')!.readyState)).toBe(4);
   await site.evaluate(() => document.querySelector('video')!.pause());
   const stood = (await look(site)).at;
-  await scrollTo(site, 1200);
+  await goTo(site, 1200);
   await elapse(site, 400);
   expect((await look(site)).at).toBe(stood);
 });
