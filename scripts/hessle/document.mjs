@@ -33,6 +33,7 @@ export const makeDocument = (read) => ({
     trigger('g_weave', 'Weave', '#weave', { plays: 'once' }),
     trigger('g_stamp', 'Stamp', '#stamp', { back: 'plays-back' }),
     trigger('g_order', 'Order', '#order', { down: { edge: '100%', line: '10%' }, plays: 'once' }),
+    trigger('g_bell', 'Bell', '#order', { event: 'click', back: 'plays-back' }),
   ],
   cues: [],
   adjustments: [],

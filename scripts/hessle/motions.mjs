@@ -278,6 +278,14 @@ motion(
   {},
   { driver: { kind: 'trigger', trigger: 'g_order' }, time: { delay: '0ms', duration: '400ms' } },
 );
+motion(
+  'bell',
+  'Bell swings',
+  '#order',
+  { rotate: ends('0deg', '3deg') },
+  {},
+  { driver: { kind: 'trigger', trigger: 'g_bell' }, time: { delay: '0ms', duration: '300ms' } },
+);
 // The page’s own files.
 motion('moth', 'Moth hole', '#moth', { opacity: ends('0', '1') }, { start: 'entry 0%', end: half('75%') });
 motion('book', 'Pattern book', '#book', { opacity: ends('0', '1') }, { start: half('14%'), end: 'exit 80%' });
