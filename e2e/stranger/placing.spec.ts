@@ -51,7 +51,7 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
       `${place.name}${screen || '/rundown'}: everything is in its place`,
       screen === '' ? {} : FULL,
       async ({ browser, request }) => {
-        test.setTimeout(120_000);
+        test.setTimeout(240_000);
         const entrance = await goThere(request, place, await newProject(request, `Placing ${place.name}`));
         const world = await World.enter(browser, entrance.url, entrance.take);
         // Code is written from what the Rundown has measured, so people come to it from there.
