@@ -1,5 +1,5 @@
 /** The probe: Lyvek’s eyes and hands inside a page, whichever way it came there. */
-import type { Plan } from '@lyvek/core';
+import { EMPTY_PLAN } from '@lyvek/core/empty-plan';
 import { keptCss } from '@lyvek/core/kept';
 import { adjustedBy } from '@lyvek/core/marks';
 import { find } from './find.ts';
@@ -19,15 +19,6 @@ import type { DrawnPart } from './parts.ts';
 import { watchElements } from './watch-elements.ts';
 import { all, pageScroller, readStyle } from './dom.ts';
 
-const NOTHING: Plan = {
-  damping: [],
-  signals: [],
-  marquees: [],
-  pointers: [],
-  events: [],
-  videos: [],
-  travels: [],
-};
 const styles = new Styles();
 /** Scripts of the page may begin to move things at any time. */
 const own = new OwnMotions(() => say({ type: 'resized' }));
@@ -68,7 +59,7 @@ function act(message: ToProbe): void {
       keepRules();
       say({ type: 'styled', id: message.id, refused: styles.apply(message.pieces, message.order) });
       // The page’s own code is shown, not a copy on top of it.
-      return script.play(styles.leave(message.written) ? NOTHING : message.plan, message.again);
+      return script.play(styles.leave(message.written) ? EMPTY_PLAN : message.plan, message.again);
     case 'scroll':
       scrollTo({ left: message.x, top: message.y, behavior: 'instant' });
       landed = message.seq;

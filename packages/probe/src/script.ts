@@ -1,17 +1,10 @@
 /** The hand-off’s own script, playing in the preview. */
 import type { Plan } from '@lyvek/core';
+import { EMPTY_PLAN } from '@lyvek/core/empty-plan';
 import { play } from '@lyvek/runtime';
 
 export class Script {
-  private plan: Plan = {
-    damping: [],
-    signals: [],
-    marquees: [],
-    pointers: [],
-    events: [],
-    videos: [],
-    travels: [],
-  };
+  private plan: Plan = EMPTY_PLAN;
   private text = '';
   private stop: (() => void) | null = null;
 

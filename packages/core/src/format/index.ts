@@ -12,6 +12,7 @@ export * from './html/patch-html.ts';
 export * from './html/keep-patched.ts';
 export * from './script/script.ts';
 export * from './script/package-script.ts';
+export { EMPTY_PLAN } from './script/empty-plan.ts';
 export * from './script/plan.ts';
 export { listKeyframes } from './script/keyframe-lists.ts';
 export * from './script/fallback-plan.ts';

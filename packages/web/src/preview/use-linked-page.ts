@@ -2,23 +2,13 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { RefObject } from 'react';
 import { useStore } from 'zustand';
-import { isMeasuredFor, makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
-import type { MotionDocument, Plan } from '@lyvek/core';
+import { EMPTY_PLAN, isMeasuredFor, makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
+import type { MotionDocument } from '@lyvek/core';
 import type { Dress } from './page-link.ts';
 import { useOpenedFrame } from './use-opened-frame.ts';
 import { useLayout, useShownPage } from './shown-page.ts';
 import { useWritten } from './use-written.ts';
 import { useOpenedPage } from '../state/opened-page.ts';
-
-const NOTHING: Plan = {
-  damping: [],
-  signals: [],
-  marquees: [],
-  pointers: [],
-  events: [],
-  videos: [],
-  travels: [],
-};
 
 /** `document`: what the page shows; `also`: another one that the same layout serves.  */
 export function useLinkedPage(
@@ -66,7 +56,7 @@ export function useLinkedPage(
     link.wear(() => ({
       ...dress.current,
       pieces: dress.current.pieces.filter((p) => p.stays),
-      plan: NOTHING,
+      plan: EMPTY_PLAN,
     }));
     return () => link.wear(() => null);
   }, [link]);

@@ -1,22 +1,12 @@
 /** The page in a frame that nobody sees, for its layout at one size. */
 import { useEffect, useRef, useState } from 'react';
-import { makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
-import type { Plan, Viewport } from '@lyvek/core';
+import { EMPTY_PLAN, makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
+import type { Viewport } from '@lyvek/core';
 import { PageLink } from '../../preview/page-link.ts';
 import { makeSandbox, useOpenedFrame } from '../../preview/use-opened-frame.ts';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage, useSettledDocument } from '../../state/opened-page.ts';
 import { unseenText } from './text.ts';
-
-const NOTHING: Plan = {
-  damping: [],
-  signals: [],
-  marquees: [],
-  pointers: [],
-  events: [],
-  videos: [],
-  travels: [],
-};
 
 export function Unseen({ at }: { at: Viewport }) {
   const { page, session } = useOpenedPage();
@@ -31,7 +21,7 @@ export function Unseen({ at }: { at: Viewport }) {
     link.wear(() => {
       const { document, layout, reducedMotion } = dress.current;
       const { pieces } = writeCss(document, layout, reducedMotion ? 'reduced-motion' : 'full-motion');
-      return { pieces: pieces.filter((p) => p.stays), patch: makePatch(document), plan: NOTHING };
+      return { pieces: pieces.filter((p) => p.stays), patch: makePatch(document), plan: EMPTY_PLAN };
     });
   }, [link]);
   const frame = useRef<HTMLIFrameElement>(null);

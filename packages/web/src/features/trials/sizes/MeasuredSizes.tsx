@@ -1,8 +1,8 @@
 /** The page in a frame of its own, unseen, made as large as the survey wants it and measured. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
-import type { Plan, Viewport } from '@lyvek/core';
+import { EMPTY_PLAN, makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
+import type { Viewport } from '@lyvek/core';
 import { PageLink } from '../../../preview/page-link.ts';
 import { makeSandbox, useOpenedFrame } from '../../../preview/use-opened-frame.ts';
 import { useLayout } from '../../../preview/shown-page.ts';
@@ -12,16 +12,6 @@ import { measuredSizesText } from '../text.ts';
 
 /** A page that answers with another size has not been laid out anew yet: asked again after this long, ms. */
 const AGAIN_MS = 30;
-const NOTHING: Plan = {
-  damping: [],
-  signals: [],
-  marquees: [],
-  pointers: [],
-  events: [],
-  videos: [],
-  travels: [],
-};
-
 export function MeasuredSizes() {
   const wanted = useStore(useWork().survey.store, (s) => s.wanted);
   return wanted && <Frame wanted={wanted} />;
@@ -58,7 +48,7 @@ function Frame({ wanted }: { wanted: Viewport }) {
   const patch = useMemo(() => makePatch(document), [document]);
   useEffect(() => {
     if (state !== 'ready') return;
-    link.style(stays, patch, NOTHING);
+    link.style(stays, patch, EMPTY_PLAN);
     setDressed(true);
   }, [link, state, stays, patch]);
   const { width, height } = wanted;
